@@ -1,0 +1,109 @@
+/** Calendar days as ISO text ("2027-02-22") and as whole day numbers since 1970-01-01. No clock and no time zone: a day is a day. */
+
+export type Day = string
+
+const MS_PER_DAY = 86_400_000
+const MONTHS = ['january', 'february', 'march', 'april', 'may', 'june', 'july', 'august', 'september', 'october', 'november', 'december']
+const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
+
+export const isLeap = (year: number) => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0
+export const daysInMonth = (year: number, month: number) => (month === 2 ? (isLeap(year) ? 29 : 28) : [4, 6, 9, 11].includes(month) ? 30 : 31)
+
+/** Day number of an ISO day. */
+export function dayNumber(day: Day): number {
+  return Date.UTC(Number(day.slice(0, 4)), Number(day.slice(5, 7)) - 1, Number(day.slice(8, 10))) / MS_PER_DAY
+}
+
+const names = new Map<number, Day>()
+/** ISO day of a day number. */
+export function dayOf(number: number): Day {
+  const whole = Math.round(number)
+  let name = names.get(whole)
+  if (!name) {
+    name = new Date(whole * MS_PER_DAY).toISOString().slice(0, 10)
+    if (names.size < 20_000) names.set(whole, name)
+  }
+  return name
+}
+
+export const addDays = (day: Day, days: number): Day => dayOf(dayNumber(day) + days)
+export const daysBetween = (from: Day, to: Day): number => dayNumber(to) - dayNumber(from)
+/** 0 Sunday … 6 Saturday. */
+export const weekday = (number: number): number => (((Math.round(number) + 4) % 7) + 7) % 7
+
+/** "Tue 2 Mar", with the year when it is asked for. */
+export function showDay(day: Day, withYear = false): string {
+  const month = MONTHS[Number(day.slice(5, 7)) - 1]!
+  const short = month.charAt(0).toUpperCase() + month.slice(1, 3)
+  return `${WEEKDAYS[weekday(dayNumber(day))]} ${Number(day.slice(8, 10))} ${short}${withYear ? ` ${day.slice(0, 4)}` : ''}`
+}
+
+/** "25 Apr" of a month-day ("04-25"). */
+export function showMonthDay(monthDay: string): string {
+  return showDay(`2024-${monthDay}`).slice(4)
+}
+
+/** First day on or after `from` that falls on the month-day; 29 February is taken as 28 in a common year. */
+export function nextOn(monthDay: string, from: Day): Day {
+  for (let year = Number(from.slice(0, 4)); ; year++) {
+    const day = monthDay === '02-29' && !isLeap(year) ? `${year}-02-28` : `${year}-${monthDay}`
+    if (day >= from) return day
+  }
+}
+
+export type ParsedDay = { ok: true; value: string } | { ok: false; sentence: string }
+
+interface Pieces {
+  year: number | null
+  month: number
+  date: number
+}
+
+function pieces(text: string): Pieces | null {
+  const t = text.trim().toLowerCase()
+  let m = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(t)
+  if (m) return { year: Number(m[1]), month: Number(m[2]), date: Number(m[3]) }
+  m = /^(\d{2})-(\d{2})$/.exec(t)
+  if (m) return { year: null, month: Number(m[1]), date: Number(m[2]) }
+  const named = /^(?:[a-z]{3,9},?\s+)?(?:(\d{1,2})(?:st|nd|rd|th)?\s+([a-z]{3,9})|([a-z]{3,9})\s+(\d{1,2})(?:st|nd|rd|th)?),?(?:\s+(\d{4}))?$/.exec(t)
+  if (!named) return null
+  const month = MONTHS.findIndex((name) => name.startsWith(named[2] ?? named[3]!)) + 1
+  return month > 0 ? { year: named[5] ? Number(named[5]) : null, month, date: Number(named[1] ?? named[4]) } : null
+}
+
+function check({ year, month, date }: Pieces, typed: string): string | null {
+  if (month < 1 || month > 12) return `“${typed}” has no month ${month}. Write a date like 24 Apr 2027 or 2027-04-24.`
+  const last = daysInMonth(year ?? 2024, month)
+  const name = MONTHS[month - 1]!
+  if (date < 1 || date > last)
+    return `“${typed}” does not exist: ${name.charAt(0).toUpperCase() + name.slice(1)} ends on ${month === 2 && year === null ? '28 (29 in a leap year)' : last}. Write a day up to that.`
+  if (year !== null && (year < 1950 || year > 2150)) return `“${typed}”: the year must lie between 1950 and 2150.`
+  return null
+}
+
+const two = (n: number) => String(n).padStart(2, '0')
+
+/** A typed date. Without a year, the year that brings it nearest to `near`. Named months only, or ISO: 3/4 could be two days. */
+export function parseDay(typed: string, near?: Day): ParsedDay {
+  const shown = typed.slice(0, 40)
+  const p = pieces(typed)
+  if (!p || (p.year === null && !near)) return { ok: false, sentence: `“${shown}” is not a date. Write it like 24 Apr 2027 or 2027-04-24.` }
+  const problem = check(p, shown)
+  if (problem) return { ok: false, sentence: problem }
+  if (p.year === null) {
+    const year = Number(near!.slice(0, 4))
+    const candidates = [year - 1, year, year + 1].filter((y) => p.date <= daysInMonth(y, p.month)).map((y) => `${y}-${two(p.month)}-${two(p.date)}`)
+    candidates.sort((a, b) => Math.abs(daysBetween(near!, a)) - Math.abs(daysBetween(near!, b)))
+    return { ok: true, value: candidates[0]! }
+  }
+  return { ok: true, value: `${p.year}-${two(p.month)}-${two(p.date)}` }
+}
+
+/** A typed day of the year without a year ("25 Apr"), as "MM-DD". */
+export function parseMonthDay(typed: string): ParsedDay {
+  const shown = typed.slice(0, 40)
+  const p = pieces(typed)
+  if (!p) return { ok: false, sentence: `“${shown}” is not a day of the year. Write it like 25 Apr.` }
+  const problem = check({ ...p, year: null }, shown)
+  return problem ? { ok: false, sentence: problem } : { ok: true, value: `${two(p.month)}-${two(p.date)}` }
+}

@@ -1,0 +1,28 @@
+import { z } from 'zod'
+import { text } from './entry.ts'
+
+/**
+ * One thing done, counted or seen. Its id is made where it is written, so that sending it twice stores it once.
+ * Entries are never changed: a correction is another entry that names the one it corrects.
+ */
+export const diaryEntry = z.strictObject({
+  id: z.string().regex(/^[A-Za-z0-9_-]{8,64}$/, 'A diary id is 8 to 64 letters, digits, _ or -.'),
+  date: z.iso.date({ error: 'A diary date is an ISO day like 2027-03-02.' }),
+  zone: z.string().max(40).nullable().default(null),
+  /** The step of the plan it ticks off, if any. */
+  step: z.string().max(60).nullable().default(null),
+  what: z.string().min(1, 'Say what was done.').max(400, 'Up to 400 characters are kept here.'),
+  amount: text(80),
+  who: text(80),
+  note: text(2000),
+  corrects: z.string().max(64).nullable().default(null),
+})
+export type DiaryEntry = z.output<typeof diaryEntry>
+
+/** The entries that still stand: those no later entry corrects. An entry that corrects with "struck out" only removes. */
+export function standing(diary: readonly DiaryEntry[]): DiaryEntry[] {
+  const corrected = new Set(diary.flatMap((entry) => (entry.corrects ? [entry.corrects] : [])))
+  return diary.filter((entry) => !corrected.has(entry.id) && entry.what !== STRUCK_OUT)
+}
+
+export const STRUCK_OUT = 'struck out'

@@ -1,0 +1,218 @@
+import { z } from 'zod'
+import { APPROACHES, AIMS, COVERS, DRESSINGS, MOWERS, PENETRATIONS, TEXTURES, TREATMENTS, WEARS } from '../reference/lists.ts'
+import { GRASS_IDS } from '../reference/grasses.ts'
+import { SCHOOL_CHOICES } from '../working/schools.ts'
+import { diaryEntry } from './diary.ts'
+import { day, grade, monthDay, oneOf, quantity, text } from './entry.ts'
+import { pathText, type Problem } from './problem.ts'
+import { showNumber } from './show.ts'
+
+export const JOB_FORMAT = 'juvena-job'
+export const JOB_VERSION = 1
+
+const id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'An id is 1 to 40 letters, digits, _ or -.')
+const area = (what: string) =>
+  quantity('area', { min: 0.01, max: 1_000_000, what, because: 'a lawn up to 100 hectares (247 acres) is taken. Check the unit.' })
+const percent = (what: string) => quantity('percent', { min: 0, max: 100, what })
+
+const cover = z
+  .strictObject({ wanted: percent('Wanted cover'), weeds: percent('Weeds'), moss: percent('Moss'), bare: percent('Bare ground') })
+  .prefault({})
+  .superRefine((c, ctx) => {
+    const given = [c.wanted, c.weeds, c.moss, c.bare]
+    if (given.every((part) => part === null)) return
+    const missing = given.filter((part) => part === null).length
+    const sum = given.reduce<number>((total, part) => total + (part ?? 0), 0)
+    if (missing > 0 && sum <= 100.5 && !(Math.abs(sum - 100) <= 0.5)) {
+      ctx.addIssue({ code: 'custom', message: `Cover adds up to ${showNumber(sum)} % so far: ${showNumber(100 - sum)} % is still to be given.` })
+    } else if (Math.abs(sum - 100) > 0.5) {
+      const off = showNumber(Math.abs(sum - 100))
+      ctx.addIssue({ code: 'custom', message: `Cover adds up to ${showNumber(sum)} %; the four parts make 100 %. ${sum > 100 ? `Take off ${off}` : `Add ${off}`} %.` })
+    }
+  })
+
+const mixPart = z.strictObject({ grass: oneOf(GRASS_IDS, 'a grass in the table'), share: percent('Share by weight') })
+
+export const zoneSchema = z.strictObject({
+  id,
+  name: text(80),
+  area: area('An area'),
+  length: quantity('length', { min: 0.05, max: 5000, what: 'A length' }),
+  width: quantity('length', { min: 0.05, max: 5000, what: 'A width' }),
+  deductions: z.array(z.strictObject({ what: text(80), area: area('An area taken off') })).max(50).default([]),
+  slope: quantity('slope', { min: 0, max: 100, what: 'A slope', because: 'steeper than 1 in 1 is a wall to seed. Check the reading.' }),
+  sunHours: quantity('hours', { min: 0, max: 18, what: 'Sun', because: 'no growing day gives more.' }),
+  cover,
+  incurable: percent('Ground under incurable grassy weeds'),
+  thatch: quantity('depth', { min: 0, max: 150, what: 'Thatch' }),
+  penetration: oneOf(PENETRATIONS, 'a result of the push test').nullable().default(null),
+  soilMoist: z.boolean().nullable().default(null),
+  texture: oneOf(TEXTURES, 'a soil class').nullable().default(null),
+  ph: quantity('ph', { min: 3, max: 11, what: 'A pH', because: 'soils lie between. Check the reading.' }),
+  heightOfCut: quantity('depth', { min: 2, max: 200, what: 'A height of cut' }),
+  mower: oneOf(MOWERS, 'a mower').nullable().default(null),
+  present: z.array(oneOf(GRASS_IDS, 'a grass in the table')).max(12).default([]),
+  wear: oneOf(WEARS, 'a degree of wear').nullable().default(null),
+  lowsDepth: quantity('depth', { min: 0, max: 500, what: 'Depth of the lows' }),
+  lowsShare: percent('Share of ground lying low'),
+  approach: oneOf(APPROACHES, 'an approach').nullable().default(null),
+  mix: z
+    .array(mixPart)
+    .max(8)
+    .nullable()
+    .default(null)
+    .superRefine((mix, ctx) => {
+      if (!mix || mix.length === 0) return
+      const sum = mix.reduce((total, part) => total + (part.share ?? 0), 0)
+      if (Math.abs(sum - 100) > 0.5) ctx.addIssue({ code: 'custom', message: `The mix adds up to ${showNumber(sum)} % by weight; it has to make 100 %.` })
+    }),
+  precipitation: quantity('precipitation', { min: 0.1, max: 300, what: 'A precipitation rate' }),
+  uniformity: quantity('ratio', { min: 0.1, max: 1, what: 'Distribution uniformity', because: 'it is the mean of the lowest quarter over the mean of all cans.' }),
+})
+
+const treatment = z.strictObject({
+  kind: oneOf(TREATMENTS, 'a kind of treatment'),
+  date: day,
+  waitDays: quantity('days', { min: 0, max: 730, what: 'A waiting period' }),
+  product: text(80),
+})
+
+const lot = z.strictObject({
+  grass: oneOf(GRASS_IDS, 'a grass in the table'),
+  name: text(80),
+  purity: quantity('percent', { min: 1, max: 100, what: 'Purity', because: 'read the label; most bags stand at 90 to 99 %.' }),
+  germination: quantity('percent', { min: 1, max: 100, what: 'Germination', because: 'dead seed grows nothing at any rate. Read the label; 70 to 95 % is usual.' }),
+})
+
+export const jobSchema = z.strictObject({
+  name: text(120),
+  customer: text(120),
+  walked: day,
+  site: z
+    .strictObject({
+      latitude: quantity('ratio', { min: -66, max: 66, what: 'Latitude', because: 'north is positive, south negative.' }),
+      longitude: quantity('ratio', { min: -180, max: 180, what: 'Longitude', because: 'east is positive, west negative.' }),
+      timeZone: text(60),
+      frost: monthDay,
+      soilTemperature: quantity('temperature', { min: -10, max: 45, what: 'Soil temperature' }),
+      soilReadOn: day,
+      tapFlow: quantity('flow', { min: 0.5, max: 5000, what: 'A tap flow' }),
+      waterMinutes: quantity('hours', { min: 0.1, max: 24, what: 'Time allowed for watering' }),
+    })
+    .prefault({}),
+  customerDate: day,
+  aims: z.array(oneOf(AIMS, 'an aim')).max(20).default([]),
+  notes: text(4000),
+  zones: z.array(zoneSchema).max(500).default([]),
+  treatments: z.array(treatment).max(200).default([]),
+  lots: z.array(lot).max(40).default([]),
+  feed: z
+    .strictObject({
+      grade,
+      nitrogen: quantity('rate', { min: 0, max: 25, what: 'A nitrogen target', because: 'more burns. Is that a product rate?' }),
+      slowShare: percent('Slow-release share of the nitrogen'),
+    })
+    .prefault({}),
+  dressing: z
+    .strictObject({
+      kind: oneOf(DRESSINGS, 'a dressing').nullable().default(null),
+      depth: quantity('depth', { min: 0, max: 300, what: 'A dressing depth' }),
+      share: percent('Share of ground dressed'),
+    })
+    .prefault({}),
+  cover: oneOf(COVERS, 'a cover over seed').nullable().default(null),
+  waterer: text(80),
+  schools: z.partialRecord(z.enum(Object.keys(SCHOOL_CHOICES) as [keyof typeof SCHOOL_CHOICES]), z.string().max(40)).default({}),
+  pins: z.record(z.string().max(60), day).default({}),
+})
+
+/** A job as read: everything in the core's units, null where nothing is known. */
+export type Job = z.output<typeof jobSchema>
+/** A job as typed: any quantity may be text in any unit, valid or not. This is what is stored. */
+export type JobDraft = z.input<typeof jobSchema>
+export type Zone = z.output<typeof zoneSchema>
+export type ZoneDraft = z.input<typeof zoneSchema>
+export type CoverReading = Zone['cover']
+
+export const jobFileSchema = z.strictObject({
+  format: z.literal(JOB_FORMAT, { error: `This is not a Juvena job: "format" has to be "${JOB_FORMAT}".` }),
+  version: z.number().int(),
+  job: jobSchema,
+  diary: z.array(diaryEntry).max(20_000).default([]),
+  today: day,
+})
+
+const problemsOf = (error: z.ZodError, under: PropertyKey[] = []): Problem[] =>
+  error.issues.map((issue) => ({
+    path: pathText([...under, ...issue.path]),
+    sentence:
+      issue.code === 'unrecognized_keys'
+        ? `Not known here: ${issue.keys.map((key) => `“${key.slice(0, 40)}”`).join(', ')}. Check the spelling or take it out.`
+        : issue.code === 'too_big' && issue.origin === 'array'
+          ? `Too many: up to ${issue.maximum} are kept here.`
+          : issue.message,
+  }))
+
+export type JobRead = { job: Job; problems: Problem[] } | { job: null; problems: Problem[] }
+
+/**
+ * Reads a draft leniently: what cannot be understood is left out of the job and listed, so that the rest still plans.
+ * Returns no job only when the draft is not a job at all.
+ */
+export function readJob(draft: unknown): JobRead {
+  const first = jobSchema.safeParse(draft)
+  if (first.success) return { job: first.data, problems: [] }
+  const problems = problemsOf(first.error)
+  const trimmed = structuredCopy(draft)
+  let error = first.error
+  for (let round = 0; round < 4; round++) {
+    for (const issue of error.issues) {
+      if (issue.code === 'unrecognized_keys') issue.keys.forEach((key) => forget(trimmed, [...issue.path, key]))
+      else if (issue.path.length === 0) return { job: null, problems }
+      else forget(trimmed, issue.path)
+    }
+    const again = jobSchema.safeParse(trimmed)
+    if (again.success) return { job: again.data, problems }
+    error = again.error
+    problems.push(...problemsOf(error).filter((p) => !problems.some((known) => known.path === p.path)))
+  }
+  return { job: null, problems }
+}
+
+const structuredCopy = (value: unknown): unknown => (value === undefined ? undefined : JSON.parse(JSON.stringify(value)))
+
+function forget(root: unknown, path: readonly PropertyKey[]): void {
+  let holder = root as Record<PropertyKey, unknown> | undefined
+  for (const piece of path.slice(0, -1)) holder = holder?.[piece] as Record<PropertyKey, unknown> | undefined
+  const last = path.at(-1)!
+  if (Array.isArray(holder) && typeof last === 'number') holder.splice(last, 1)
+  else if (holder) delete holder[last]
+}
+
+export type JobFile = { format: typeof JOB_FORMAT; version: number; job: JobDraft; diary: z.input<typeof diaryEntry>[]; today?: string | null }
+export type JobFileRead =
+  | { ok: true; job: Job; draft: JobDraft; diary: z.output<typeof diaryEntry>[]; today: string | null }
+  | { ok: false; problems: Problem[] }
+
+/** Reads a job file strictly: anything wrong in it refuses the whole file, with every problem and its path. */
+export function readJobFile(value: unknown): JobFileRead {
+  const version = (value as { version?: unknown } | null)?.version
+  if (typeof version === 'number' && version !== JOB_VERSION) {
+    const newer = version > JOB_VERSION
+    return {
+      ok: false,
+      problems: [
+        {
+          path: 'version',
+          sentence: `This file is version ${version}; this Juvena reads version ${JOB_VERSION}. ${newer ? 'Open it with a newer Juvena, or export it again as version ' + JOB_VERSION : 'No such version was ever written; check the file'}.`,
+        },
+      ],
+    }
+  }
+  const parsed = jobFileSchema.safeParse(value)
+  if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error) }
+  return { ok: true, job: parsed.data.job, draft: (value as JobFile).job, diary: parsed.data.diary, today: parsed.data.today }
+}
+
+/** A job with nothing in it but a name, as a draft. */
+export const blankJob = (name: string): JobDraft => ({ name, zones: [] })

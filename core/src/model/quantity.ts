@@ -1,0 +1,272 @@
+/**
+ * What a person types for a quantity, and what it means in the core's one set of units.
+ * Each kind has a small closed grammar: a number ("12", "4,435", "3/4", "1 1/2", "1.2e3") and a unit of that kind.
+ */
+
+export type UnitSystem = 'metric' | 'us'
+
+export type Kind =
+  | 'area'
+  | 'length'
+  | 'depth'
+  | 'volume'
+  | 'mass'
+  | 'rate'
+  | 'temperature'
+  | 'flow'
+  | 'precipitation'
+  | 'percent'
+  | 'hours'
+  | 'days'
+  | 'ph'
+  | 'slope'
+  | 'ratio'
+
+interface KindOfQuantity {
+  /** How the kind is spoken of in a sentence: "an area". */
+  name: string
+  /** The unit every value of this kind has inside the core. */
+  inside: string
+  /** Spellings (lower case, no spaces) and what one of them is worth inside. */
+  units: Record<string, number>
+  /** The unit a bare number is taken to be in, by system. */
+  bare: Record<UnitSystem, string>
+  example: Record<UnitSystem, string>
+}
+
+const FOOT = 0.3048
+const POUND = 0.45359237
+const US_GALLON_L = 3.785411784
+const IMPERIAL_GALLON_L = 4.54609
+
+function spell(value: number, ...names: string[]): Record<string, number> {
+  return Object.fromEntries(names.map((name) => [name, value]))
+}
+
+const lengthsInMetres = {
+  ...spell(1, 'm', 'metre', 'metres', 'meter', 'meters'),
+  ...spell(0.01, 'cm'),
+  ...spell(0.001, 'mm', 'millimetre', 'millimetres', 'millimeter', 'millimeters'),
+  ...spell(1000, 'km'),
+  ...spell(FOOT, 'ft', 'foot', 'feet', "'", '′'),
+  ...spell(FOOT / 12, 'in', 'inch', 'inches', '"', '″'),
+  ...spell(FOOT * 3, 'yd', 'yard', 'yards'),
+}
+
+/** lb/1,000 ft² in g/m². */
+export const POUND_PER_1000_SQ_FT = (POUND * 1000) / (1000 * FOOT * FOOT)
+
+/** Conversion factors: NIST SP 811, appendix B; the foot, pound and gallons are exact by definition. */
+export const KINDS: Record<Kind, KindOfQuantity> = {
+  area: {
+    name: 'an area',
+    inside: 'm²',
+    units: {
+      ...spell(1, 'm2', 'sqm', 'squaremetres', 'squaremeters', 'squaremetre', 'squaremeter'),
+      ...spell(1e-4, 'cm2'),
+      ...spell(FOOT ** 2, 'ft2', 'sqft', 'squarefeet', 'squarefoot'),
+      ...spell((FOOT * 3) ** 2, 'yd2', 'sqyd', 'squareyards', 'squareyard'),
+      ...spell(43560 * FOOT ** 2, 'acre', 'acres', 'ac'),
+      ...spell(1e4, 'ha', 'hectare', 'hectares'),
+    },
+    bare: { metric: 'm²', us: 'ft²' },
+    example: { metric: '412 m²', us: '4,435 sq ft' },
+  },
+  length: { name: 'a length', inside: 'm', units: lengthsInMetres, bare: { metric: 'm', us: 'ft' }, example: { metric: '18.5 m', us: '60 ft 6 in' } },
+  depth: {
+    name: 'a depth or height',
+    inside: 'mm',
+    units: Object.fromEntries(Object.entries(lengthsInMetres).map(([name, metres]) => [name, metres * 1000])),
+    bare: { metric: 'mm', us: 'in' },
+    example: { metric: '20 mm', us: '3/4 in' },
+  },
+  volume: {
+    name: 'a volume',
+    inside: 'm³',
+    units: {
+      ...spell(1, 'm3', 'cum', 'cubicmetres', 'cubicmeters'),
+      ...spell(1e-3, 'l', 'litre', 'litres', 'liter', 'liters'),
+      ...spell((FOOT * 3) ** 3, 'yd3', 'cuyd', 'cubicyards', 'cubicyard'),
+      ...spell(FOOT ** 3, 'ft3', 'cuft', 'cubicfeet', 'cubicfoot'),
+      ...spell(US_GALLON_L / 1000, 'gal', 'usgal', 'gallon', 'gallons'),
+      ...spell(IMPERIAL_GALLON_L / 1000, 'impgal', 'imperialgallons', 'imperialgallon'),
+    },
+    bare: { metric: 'm³', us: 'yd³' },
+    example: { metric: '1.5 m³', us: '2 cu yd' },
+  },
+  mass: {
+    name: 'a weight',
+    inside: 'kg',
+    units: {
+      ...spell(1, 'kg'),
+      ...spell(1e-3, 'g'),
+      ...spell(1000, 't', 'tonne', 'tonnes'),
+      ...spell(POUND, 'lb', 'lbs', 'pound', 'pounds'),
+      ...spell(POUND / 16, 'oz', 'ounce', 'ounces'),
+      ...spell(POUND * 2000, 'ton', 'tons', 'shortton'),
+    },
+    bare: { metric: 'kg', us: 'lb' },
+    example: { metric: '8.5 kg', us: '20 lb' },
+  },
+  rate: {
+    name: 'a rate (weight on an area)',
+    inside: 'g/m²',
+    units: {
+      ...spell(1, 'g/m2', 'g/sqm'),
+      ...spell(1000, 'kg/m2'),
+      ...spell(10, 'kg/100m2'),
+      ...spell(0.1, 'kg/ha'),
+      ...spell(POUND_PER_1000_SQ_FT, 'lb/1000sqft', 'lb/1,000sqft', 'lb/1000ft2', 'lb/1,000ft2', 'lbs/1000sqft', 'lbs/1000ft2'),
+      ...spell((POUND * 1000) / (43560 * FOOT ** 2), 'lb/acre', 'lb/ac', 'lbs/acre'),
+      ...spell((POUND * 1000) / 16 / (FOOT * 3) ** 2, 'oz/sqyd', 'oz/yd2'),
+      ...spell((POUND * 1000) / 16 / FOOT ** 2, 'oz/sqft', 'oz/ft2'),
+    },
+    bare: { metric: 'g/m²', us: 'lb/1000 sq ft' },
+    example: { metric: '25 g/m²', us: '5 lb/1000 sq ft' },
+  },
+  temperature: {
+    name: 'a temperature',
+    inside: '°C',
+    units: spell(1, 'c', '°c', 'f', '°f', 'degc', 'degf'),
+    bare: { metric: '°C', us: '°F' },
+    example: { metric: '17.5 °C', us: '64 °F' },
+  },
+  flow: {
+    name: 'a flow of water',
+    inside: 'L/min',
+    units: {
+      ...spell(1, 'l/min', 'lpm'),
+      ...spell(60, 'l/s'),
+      ...spell(1 / 60, 'l/h'),
+      ...spell(1000 / 60, 'm3/h'),
+      ...spell(US_GALLON_L, 'gal/min', 'gpm'),
+      ...spell(IMPERIAL_GALLON_L, 'impgal/min'),
+    },
+    bare: { metric: 'L/min', us: 'gal/min' },
+    example: { metric: '20 L/min', us: '5 gal/min' },
+  },
+  precipitation: {
+    name: 'a precipitation rate',
+    inside: 'mm/h',
+    units: { ...spell(1, 'mm/h', 'mm/hr'), ...spell(10, 'cm/h'), ...spell(25.4, 'in/h', 'in/hr') },
+    bare: { metric: 'mm/h', us: 'in/h' },
+    example: { metric: '12 mm/h', us: '0.5 in/h' },
+  },
+  percent: {
+    name: 'a percentage',
+    inside: '%',
+    units: spell(1, '%', 'percent', 'pc'),
+    bare: { metric: '%', us: '%' },
+    example: { metric: '40 %', us: '40 %' },
+  },
+  hours: {
+    name: 'a time in hours',
+    inside: 'h',
+    units: { ...spell(1, 'h', 'hr', 'hrs', 'hour', 'hours'), ...spell(1 / 60, 'min', 'mins', 'minutes') },
+    bare: { metric: 'h', us: 'h' },
+    example: { metric: '5.5 h', us: '5.5 h' },
+  },
+  days: {
+    name: 'a number of days',
+    inside: 'd',
+    units: { ...spell(1, 'd', 'day', 'days'), ...spell(7, 'wk', 'week', 'weeks') },
+    bare: { metric: 'days', us: 'days' },
+    example: { metric: '28 days', us: '4 weeks' },
+  },
+  ph: { name: 'a pH', inside: '', units: spell(1, 'ph'), bare: { metric: '', us: '' }, example: { metric: '6.2', us: '6.2' } },
+  ratio: { name: 'a number', inside: '', units: {}, bare: { metric: '', us: '' }, example: { metric: '0.7', us: '0.7' } },
+  slope: {
+    name: 'a slope',
+    inside: '%',
+    units: spell(1, '%', 'percent', 'deg', '°', 'degrees'),
+    bare: { metric: '%', us: '%' },
+    example: { metric: '1 in 10, 10 % or 6 deg', us: '1 in 10, 10 % or 6 deg' },
+  },
+}
+
+export type Parsed = { ok: true; value: number; text: string } | { ok: false; sentence: string }
+
+const VULGAR: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅓': '1/3', '⅔': '2/3', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' }
+const NUMBER = /^\s*([+\-−]?)\s*(?:(\d+)\s+(\d+)\s*\/\s*(\d+)|(\d+)\s*\/\s*(\d+)|(\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d*\.?\d+(?:e[+-]?\d{1,3})?))/i
+
+/** Takes one number off the front of a text. Returns the number and the rest, or nothing when there is none. */
+function takeNumber(text: string): { value: number; rest: string } | null {
+  const m = NUMBER.exec(text)
+  if (!m) return null
+  const rest = text.slice(m[0].length)
+  if (/^[.,]?\d/.test(rest) || rest.startsWith('/')) return null
+  const [, sign, whole, top, bottom, num, den, plain] = m
+  const value = whole ? Number(whole) + Number(top) / Number(bottom) : num ? Number(num) / Number(den) : Number(plain!.replaceAll(',', ''))
+  return { value: sign === '-' || sign === '−' ? -value : value, rest }
+}
+
+const tidyUnit = (text: string) =>
+  text
+    .toLowerCase()
+    .replaceAll('²', '2')
+    .replaceAll('³', '3')
+    .replace(/\s*\bper\b\s*/g, '/')
+
+const SPELLINGS = [...new Set(Object.values(KINDS).flatMap((kind) => Object.keys(kind.units)))].sort((a, b) => b.length - a.length)
+
+/** Takes the longest known unit off the front of a tidied text; spaces and dots inside a unit do not matter. */
+function takeUnit(text: string): { unit: string; rest: string } | null {
+  const squeezed = text.replace(/[\s.^]+/g, '')
+  for (const unit of SPELLINGS) {
+    if (!squeezed.startsWith(unit) || /^[a-z]/.test(squeezed.slice(unit.length)) || (/[a-z]$/.test(unit) && /^\//.test(squeezed.slice(unit.length)))) continue
+    let seen = 0
+    let at = 0
+    while (seen < unit.length) if (!/[\s.^]/.test(text[at++]!)) seen++
+    return { unit, rest: text.slice(at) }
+  }
+  return null
+}
+
+function kindOfUnit(unit: string): Kind | undefined {
+  return (Object.keys(KINDS) as Kind[]).find((kind) => unit in KINDS[kind].units)
+}
+
+/**
+ * Reads a typed quantity. `system` decides only what a bare number means.
+ * Returns the value inside the core, with the text completed by its unit; or one sentence saying what is wrong and what would be right.
+ */
+export function parseQuantity(typed: string, kind: Kind, system: UnitSystem = 'metric'): Parsed {
+  const k = KINDS[kind]
+  const likeThis = k.example[system]
+  let text = typed.trim().slice(0, 200)
+  for (const [mark, fraction] of Object.entries(VULGAR)) text = text.replace(new RegExp(`(\\d)?${mark}`), (_, d) => (d ? `${d} ` : '') + fraction)
+  const shown = typed.length > 40 ? typed.slice(0, 40) + '…' : typed
+  const wrong = (why: string): Parsed => ({ ok: false, sentence: `“${shown}” ${why} Write ${k.name} like ${likeThis}.` })
+  if (kind === 'slope') {
+    const m = /^(\d+(?:\.\d+)?)\s*(?:in|:|\/)\s*(\d+(?:\.\d+)?)$/i.exec(text)
+    if (m && Number(m[2]) > 0) return { ok: true, value: (100 * Number(m[1])) / Number(m[2]), text }
+    if (/^(flat|level)$/i.test(text)) return { ok: true, value: 0, text }
+  }
+  let rest = tidyUnit(text)
+  let total = 0
+  let bare = false
+  for (let terms = 0; rest.trim() !== ''; terms++) {
+    const number = takeNumber(rest)
+    if (!number || !Number.isFinite(number.value)) return wrong(`is not ${k.name}.`)
+    if (terms > 0 && kind !== 'length' && kind !== 'depth' && kind !== 'mass') return wrong('has more than one number in it.')
+    if (number.rest.trim() === '') {
+      if (terms > 0) return wrong('has a number without a unit.')
+      bare = true
+      total = toInside(number.value, tidyUnit(k.bare[system]).replaceAll(' ', ''), kind)
+      break
+    }
+    const taken = takeUnit(number.rest)
+    if (!taken) return wrong('has a unit that is not known here.')
+    if (!(taken.unit in k.units)) return wrong(`is ${KINDS[kindOfUnit(taken.unit)!].name}; ${k.name} is wanted.`)
+    total += toInside(number.value, taken.unit, kind)
+    rest = taken.rest
+  }
+  if (text === '') return wrong('is empty.')
+  return { ok: true, value: total, text: bare && k.bare[system] ? `${text} ${k.bare[system]}` : text }
+}
+
+function toInside(value: number, unit: string, kind: Kind): number {
+  if (kind === 'temperature') return unit.includes('f') ? ((value - 32) * 5) / 9 : value
+  if (kind === 'slope') return unit === '%' || unit === 'percent' ? value : 100 * Math.tan((value * Math.PI) / 180)
+  return value * (KINDS[kind].units[unit] ?? 1)
+}

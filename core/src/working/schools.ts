@@ -1,0 +1,112 @@
+/** Where practitioners disagree, both sides are named. A firm picks its default; a job may differ; every figure says which school spoke. */
+
+interface SchoolChoice {
+  question: string
+  schools: Record<string, { name: string; says: string }>
+}
+
+const choice = <const T extends SchoolChoice>(c: T) => c
+
+export const SCHOOL_CHOICES = {
+  cover: choice({
+    question: 'Below what wanted cover do you start over?',
+    schools: {
+      thirty: { name: 'below 30 %', says: 'With 30 % or more of wanted grass, overseed.' },
+      fifty: { name: 'below 50 %', says: 'With less than half wanted grass, start over.' },
+    },
+  }),
+  weeds: choice({
+    question: 'Weeds before seed?',
+    schools: {
+      'seed-first': { name: 'seed first', says: 'Density is the weed control; kill only incurable grassy weeds.' },
+      'spray-then-sow': { name: 'spray, then sow', says: 'Clean up broad-leaved weeds first and wait out the label.' },
+      'no-chemicals': { name: 'no chemicals', says: 'Nothing is sprayed; old growth is lifted off.' },
+    },
+  }),
+  cutOff: choice({
+    question: 'Which frost ends sowing?',
+    schools: {
+      'even-odds': { name: 'even odds', says: 'Six weeks before the median first −2 °C night.' },
+      safe: { name: 'safe', says: 'Six weeks before the date that one year in ten has already frozen by.' },
+    },
+  }),
+  order: choice({
+    question: 'What comes first, scarifier or corer?',
+    schools: {
+      'scarify-first': { name: 'scarify, core, sow', says: 'The mat comes off, then the tines reach soil.' },
+      'core-first': { name: 'core, rake out, sow', says: 'Cores come up and are raked through with the mat.' },
+    },
+  }),
+  cores: choice({
+    question: 'What happens to the cores?',
+    schools: {
+      'drag-in': { name: 'leave and drag in', says: 'Crumbled cores are the first dressing.' },
+      collect: { name: 'collect before sowing', says: 'Cores come off; clean holes take seed and dressing.' },
+    },
+  }),
+  dressing: choice({
+    question: 'How are lows brought up?',
+    schools: {
+      'light-often': { name: 'light and often', says: 'Tips stay showing; again about four weeks later, in growth.' },
+      'bury-reseed': { name: 'bury and reseed', says: 'Fill to level in one go and sow the fill as new ground.' },
+    },
+  }),
+  phosphorus: choice({
+    question: 'Phosphorus and potassium for seedlings?',
+    schools: {
+      'by-test': { name: 'by the test', says: 'Where the laboratory says adequate, leave them out.' },
+      always: { name: 'always at sowing', says: 'Seedlings get P and K regardless, where law allows.' },
+    },
+  }),
+  feed: choice({
+    question: 'When is the starter given?',
+    schools: {
+      'with-seed': { name: 'with the seed', says: 'On the day of sowing, before or after the seed.' },
+      'first-mown': { name: 'hold until first mown', says: 'When the seedlings have been mown once.' },
+    },
+  }),
+  watering: choice({
+    question: 'How is the seedbed kept moist?',
+    schools: {
+      'little-often': { name: 'little and often', says: 'Three short runs a day.' },
+      'once-a-day': { name: 'once a day', says: 'One longer run; large lawns and short hands.' },
+      'day-dusk': { name: 'split day and dusk', says: 'One run at midday, one at dusk to stay wet through the night.' },
+    },
+  }),
+  run: choice({
+    question: 'How are uneven sprinklers allowed for?',
+    schools: {
+      milder: { name: 'milder, for seedbeds', says: 'Multiply by 1 ÷ (0.4 + 0.6 DU).' },
+      full: { name: 'full, 1 ÷ DU', says: 'Enough for the driest quarter.' },
+    },
+  }),
+  firstMow: choice({
+    question: 'When is the first mow?',
+    schools: {
+      'inch-over': { name: 'inch over', says: 'An inch above the cut; for cuts of 50 mm and more.' },
+      'one-third': { name: 'one third', says: 'At one and a half times the cut, so a third comes off.' },
+    },
+  }),
+} as const
+
+export type SchoolChoiceId = keyof typeof SCHOOL_CHOICES
+export type Schools = { [K in SchoolChoiceId]: keyof (typeof SCHOOL_CHOICES)[K]['schools'] }
+
+export const DEFAULT_SCHOOLS: Schools = {
+  cover: 'thirty',
+  weeds: 'seed-first',
+  cutOff: 'even-odds',
+  order: 'scarify-first',
+  cores: 'drag-in',
+  dressing: 'light-often',
+  phosphorus: 'by-test',
+  feed: 'with-seed',
+  watering: 'little-often',
+  run: 'milder',
+  firstMow: 'one-third',
+}
+
+/** The name of a school as shown: "light and often". */
+export function schoolName(choiceId: SchoolChoiceId, school: string): string {
+  return (SCHOOL_CHOICES[choiceId].schools as Record<string, { name: string }>)[school]?.name ?? school
+}
