@@ -84,7 +84,7 @@ export function findInZone(r: ZoneReadings, schools: Schools, w: Workings): Find
       t > 12 ? 'Thatch keeps rain from roots and seed from soil.' : 'No bar to seed.',
       t > 25 ? '{Scarify} in several passes or over years; decide on seed as you go.' : t > 12 ? '{Scarify} before seed.' : 'Nothing.',
     )
-  } else unread('thatch', 'Decides whether seed can reach soil.', 'Cut two or three plugs and measure.')
+  } else if (!r.wanted || num(r.wanted) >= 15) unread('thatch', 'Decides whether seed can reach soil.', 'Cut two or three plugs and measure.')
 
   const p = r.zone.penetration
   if (p && (r.zone.soilMoist === true || p === 'easy')) {

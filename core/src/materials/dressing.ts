@@ -86,7 +86,7 @@ export function planDressing(job: Job, firm: Firm, schools: Schools, zones: read
         id: `${r.id}.smother`,
         stage: 5,
         zone: r.id,
-        level: 'hold',
+        level: inLifts ? 'warn' : 'hold',
         title: `${r.name} would be buried in one go.`,
         says: inLifts
           ? `${showNumber(num(depth))} mm on leaf standing ${showNumber(num(leaf))} mm: ${showNumber(num(limit))} mm is the most at once. It goes down in ${num(lifts)} lifts, 28 days apart, in growth.`

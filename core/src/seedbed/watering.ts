@@ -1,0 +1,115 @@
+import { showNumber } from '../model/show.ts'
+import type { Job } from '../model/job.ts'
+import { INTAKE, TEXTURE_NAMES } from '../reference/lists.ts'
+import type { ZoneReadings } from '../survey/zoneReadings.ts'
+import { num, rule, type Figure, type Notice, type Workings } from '../working/figure.ts'
+import type { Schools } from '../working/schools.ts'
+
+export const waterRules = {
+  dose: rule('water.dose', 'What a run lays down, by school; three runs of 2 mm hold the top moist through a day that dries 4 mm.', 'by school', 'model'),
+  growing: rule('water.growing', 'Growing on: every other day, longer, for a week or so.', '8 mm', 'practice'),
+  settled: rule('water.settled', 'Then about 12 mm each three to four days, counting rain.', '12 mm', 'practice'),
+  fromTap: rule('water.from-tap', 'What the tap gives, spread over the zone: mm/h = 60 × L/min ÷ m².', '60 × {0} ÷ {1}', 'calculation'),
+  full: rule('water.run-full', 'Run = need ÷ precipitation rate, times 1 ÷ DU.', '60 × {0} ÷ {1} × 1 ÷ {2}', 'practice'),
+  milder: rule('water.run-milder', 'Run = need ÷ precipitation rate, times 1 ÷ (0.4 + 0.6 DU); the milder allowance, for seedbeds.', '60 × {0} ÷ {1} × 1 ÷ (0.4 + 0.6 × {2})', 'practice'),
+  litres: rule('water.litres', 'Rate times minutes times area: a millimetre on a square metre is a litre.', '{0} ÷ 60 × {1} × {2}', 'calculation'),
+  daily: rule('water.daily', 'All zones, all runs of the day.', 'sum of runs × {*}', 'calculation'),
+  tap: rule('water.tap', 'Litres over the flow of the tap.', '{0} ÷ {1}', 'calculation'),
+}
+
+/** Clock times at the site and millimetres a run. Times are common practice; doses Juvena's model. */
+export const WATERING: Record<Schools['watering'], { times: string[]; dose: number }> = {
+  'little-often': { times: ['10:00', '13:00', '16:00'], dose: 2 },
+  'once-a-day': { times: ['06:00'], dose: 5 },
+  'day-dusk': { times: ['13:00', '19:00'], dose: 3 },
+}
+
+const USUAL_PRECIPITATION = 12
+const USUAL_UNIFORMITY = 0.65
+
+/** Allowance for unevenness: 1 ÷ DU, or the milder 1 ÷ (0.4 + 0.6 DU). DU is a fraction. */
+export const runMultiplier = (school: Schools['run'], du: number): number => (school === 'full' ? 1 / du : 1 / (0.4 + 0.6 * du))
+
+/** Handbook share of intake that is left on a slope given in percent. From memory. */
+export const slopeIntake = (slope: number): number => (slope < 5 ? 1 : slope <= 8 ? 0.8 : slope <= 12 ? 0.6 : slope <= 20 ? 0.4 : 0.25)
+
+export interface ZoneWater {
+  zone: string
+  precipitation: Figure
+  uniformity: Figure
+  minutes: Figure
+  litres: Figure
+  /** Shorter runs with a pause between, where the soil takes it in slower than it falls. */
+  cycles: number
+  growingMinutes: Figure
+  settledMinutes: Figure
+}
+export interface WaterPlan {
+  times: string[]
+  dose: Figure
+  zones: ZoneWater[]
+  daily: Figure
+  tapMinutes: Figure | null
+}
+
+export function planWater(job: Job, schools: Schools, zones: readonly ZoneReadings[], w: Workings, notices: Notice[]): WaterPlan | null {
+  if (zones.length === 0) return null
+  const { times, dose: millimetres } = WATERING[schools.watering]
+  const school = `watering:${schools.watering}`
+  const dose = w.add(7, 'job.water.dose', 'Each run lays down', millimetres, 'mm', waterRules.dose, [], { school, change: 'Another watering school, or a mulch over the seed.' })
+  const growing = w.add(7, 'job.water.growing', 'Growing on, each', 8, 'mm', waterRules.growing)
+  const settled = w.add(7, 'job.water.settled', 'Settled, each', 12, 'mm', waterRules.settled)
+  const flow = w.read(7, 'job.water.flow', 'Tap flow', job.site.tapFlow, 'L/min')
+  const list: ZoneWater[] = zones.map((r) => {
+    const z = { zone: r.id }
+    const at = (key: string) => `${r.id}.water.${key}`
+    const precipitation =
+      r.zone.precipitation === null && flow
+        ? w.add(7, at('pr'), 'Precipitation rate', (60 * num(flow)) / num(r.area!), 'mm/h', waterRules.fromTap, [flow, r.area], z)
+        : w.readOr(7, at('pr'), 'Precipitation rate', r.zone.precipitation, USUAL_PRECIPITATION, 'mm/h', r.id)
+    const uniformity = w.readOr(7, at('du'), 'Distribution uniformity', r.zone.uniformity, USUAL_UNIFORMITY, '1', r.id)
+    const by = schools.run === 'full' ? waterRules.full : waterRules.milder
+    const run = (key: string, label: string, need: Figure) =>
+      w.add(7, at(key), label, ((60 * num(need)) / num(precipitation)) * runMultiplier(schools.run, num(uniformity)), 'min', by, [need, precipitation, uniformity], { ...z, school: `run:${schools.run}` })
+    const minutes = run('minutes', 'Each run', dose)
+    const litres = w.add(7, at('litres'), 'Each run uses', (num(precipitation) / 60) * num(minutes) * num(r.area!), 'L', waterRules.litres, [precipitation, minutes, r.area], z)
+    const intake = r.zone.texture ? INTAKE[r.zone.texture] * slopeIntake(num(r.slope)) : null
+    const cycles = intake && num(precipitation) > intake ? Math.min(4, Math.ceil(num(precipitation) / intake)) : 1
+    if (cycles > 1)
+      notices.push({
+        id: `${r.id}.puddles`,
+        stage: 7,
+        zone: r.id,
+        level: 'warn',
+        title: `${r.name}: water would puddle.`,
+        says: `Bare ${TEXTURE_NAMES[r.zone.texture!]} here takes in ${showNumber(intake!)} mm/h and ${showNumber(num(precipitation))} falls. Split each run in ${cycles}, with a pause to soak.`,
+        figure: precipitation.id,
+      })
+    if (flow && r.zone.precipitation !== null && (num(precipitation) * num(r.area!)) / 60 > num(flow) * 1.02)
+      notices.push({
+        id: `${r.id}.tap`,
+        stage: 7,
+        zone: r.id,
+        level: 'hold',
+        title: `${r.name}: more than the tap gives.`,
+        says: `${showNumber(num(precipitation))} mm/h on this area is ${showNumber((num(precipitation) * num(r.area!)) / 60)} L/min; the tap gives ${showNumber(num(flow))}. Split it into stations, or measure the rate again with cans.`,
+        figure: precipitation.id,
+      })
+    return { zone: r.id, precipitation, uniformity, minutes, litres, cycles, growingMinutes: run('growing', 'Growing on, each run', growing), settledMinutes: run('settled', 'Settled, each run', settled) }
+  })
+  const daily = w.add(7, 'job.water.daily', 'Water a day', list.reduce((sum, z) => sum + num(z.litres) * times.length, 0), 'L', waterRules.daily, list.map((z) => z.litres))
+  const tapMinutes = flow ? w.add(7, 'job.water.tap-minutes', 'Tap open a day', num(daily) / num(flow), 'min', waterRules.tap, [daily, flow]) : null
+  const allowed = job.site.waterMinutes === null ? null : job.site.waterMinutes * 60
+  if (tapMinutes && allowed !== null && num(tapMinutes) > allowed)
+    notices.push({
+      id: 'water.allowed',
+      stage: 7,
+      level: 'hold',
+      title: 'The tap cannot carry this in the time allowed.',
+      says: `It wants ${Math.round(num(tapMinutes))} min a day and ${Math.round(allowed)} are allowed. Water the bare ground first and the living sward second, cover the seed, or bring a tank.`,
+      figure: tapMinutes.id,
+    })
+  if (!job.waterer)
+    notices.push({ id: 'water.who', stage: 7, level: 'warn', title: 'Nobody is named to water.', says: 'Seed that dries once in its first weeks is the costliest failure of all. Name who waters, and give them the sheet.' })
+  return { times, dose, zones: list, daily, tapMinutes }
+}

@@ -1,0 +1,178 @@
+import { dayNumber, dayOf, showDay, weekday, type Day } from '../model/day.ts'
+import type { SowingWindow } from '../weather/window.ts'
+import type { StepNeed } from './stepPlan.ts'
+
+export interface Calendar {
+  today: Day
+  weekendWork: boolean
+  hoursPerDay: number
+}
+
+/** What fixes a step's day from outside: a person's pin, the diary, or the first day it may happen. */
+export interface Fixed {
+  pin: Day | null
+  done: Day | null
+  notBefore: Day | null
+}
+
+export interface Placed {
+  need: StepNeed
+  earliest: Day | null
+  latest: Day | null
+  chosen: Day
+  /** Working days it fills. */
+  span: number
+  state: 'planned' | 'pinned' | 'done' | 'unrecorded'
+  /** Set when a pin or an overdue step breaks a lag: what is broken, in words. */
+  broken: string | null
+}
+
+export interface Schedule {
+  steps: Placed[]
+  /** Whether sowing falls before this season's cut-off. */
+  fits: boolean
+  sowState: 'open' | 'marginal' | 'shut'
+  sowDay: Day
+  /** Found only with steps further apart than they should be. */
+  stretched: boolean
+}
+
+/** Scarify to sow: days at most, from the end of the one to the start of the other. */
+const SCARIFY_TO_SOW = 3
+const SEARCH_LIMIT = 4000
+
+const EVENING = new Set(['dampen', 'water', 'notice'])
+
+interface Search {
+  needs: readonly StepNeed[]
+  fixed: readonly Fixed[]
+  calendar: Calendar
+  from: number
+  prevEnd: number | null
+  stretched: boolean
+  usePins: boolean
+}
+
+/** Days for the steps from index `from`, each as early as its lags allow, starting on `start`; null when the lags cannot all hold. */
+function place(s: Search, start: number): number[] | null {
+  const { needs, fixed, calendar } = s
+  const days: number[] = new Array(needs.length).fill(start)
+  const ends: number[] = new Array(needs.length).fill(start)
+  const load = new Map<number, number>()
+  let tries = 0
+  const works = (day: number, kind: string) => calendar.weekendWork || EVENING.has(kind) || (weekday(day) !== 0 && weekday(day) !== 6)
+  const spanOf = (need: StepNeed) => Math.max(1, Math.ceil(need.hours / calendar.hoursPerDay - 0.05))
+  const endFrom = (day: number, need: StepNeed) => {
+    let end = day
+    for (let left = spanOf(need) - 1; left > 0; ) if (works(++end, need.kind)) left--
+    return end
+  }
+  const go = (i: number): boolean => {
+    if (i === needs.length) return true
+    if (++tries > SEARCH_LIMIT) return false
+    const need = needs[i]!
+    const prev = i === s.from ? (s.prevEnd ?? null) : ends[i - 1]!
+    const first = i === s.from ? start : Math.max(start, prev! + need.lag[0])
+    const sameDay = need.lag[1] === 0
+    let last = prev === null || i === s.from ? first : s.stretched && !sameDay ? prev + need.lag[1] + 5 : prev + need.lag[1]
+    if (need.kind === 'sow' && !s.stretched) {
+      const scarified = needs.findIndex((n, k) => n.kind === 'scarify' && k >= s.from && k < i)
+      if (scarified >= 0) last = Math.min(last, ends[scarified]! + SCARIFY_TO_SOW)
+    }
+    const pin = s.usePins ? fixed[i]!.pin : null
+    const notBefore = fixed[i]!.notBefore ? dayNumber(fixed[i]!.notBefore!) : -Infinity
+    const from = Math.max(first, notBefore)
+    const options = pin ? [dayNumber(pin)] : null
+    for (let day = options ? options[0]! : from, n = 0; n < 8; day++, n++) {
+      if (day < first || day < notBefore || day > last) {
+        if (options || day > last) return false
+        continue
+      }
+      if (!options && !works(day, need.kind)) continue
+      const already = load.get(day) ?? 0
+      if (!options && already > 0 && !sameDay && already + need.hours > calendar.hoursPerDay + 0.5) continue
+      days[i] = day
+      ends[i] = endFrom(day, need)
+      const onLast = spanOf(need) > 1 ? need.hours - (spanOf(need) - 1) * calendar.hoursPerDay : need.hours
+      const before = load.get(ends[i]!)
+      load.set(ends[i]!, (before ?? 0) + onLast)
+      if (go(i + 1)) return true
+      if (before === undefined) load.delete(ends[i]!)
+      else load.set(ends[i]!, before)
+      if (options) return false
+    }
+    return false
+  }
+  return go(s.from) ? days : null
+}
+
+/**
+ * Chooses days for one strand. The sowing day rules: the first open day that all the lags allow, else the first marginal one.
+ * Earliest and latest come from the first and last starts that still sow inside the window.
+ */
+export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed[], window: SowingWindow, calendar: Calendar): Schedule {
+  const sowing = needs.findIndex((n) => n.kind === 'sow')
+  const sow = sowing >= 0 ? sowing : needs.length - 1
+  const lastDone = fixed.reduce((last, f, i) => (f.done ? i : last), -1)
+  const from = lastDone + 1
+  const today = dayNumber(calendar.today)
+  const windowStart = dayNumber(window.start)
+  const cutOff = dayNumber(window.cutOff)
+  const stateOn = (day: number) => window.states[day - windowStart] ?? 'shut'
+  const prevEnd = lastDone >= 0 ? dayNumber(fixed[lastDone]!.done!) : null
+  const finish = (days: number[], earliest: number[] | null, latest: number[] | null, extra: { stretched: boolean; brokenPins: boolean }): Schedule => {
+    const steps: Placed[] = needs.map((need, i) => {
+      const f = fixed[i]!
+      const state = f.done ? 'done' : i < from ? 'unrecorded' : f.pin ? 'pinned' : 'planned'
+      const nextDone = fixed.slice(i).find((x) => x.done)?.done
+      const chosen = f.done ?? (i < from ? nextDone! : f.pin && extra.brokenPins ? f.pin : dayOf(days[i]!))
+      let broken: string | null = null
+      if (f.pin && extra.brokenPins && !f.done) broken = `Pinned to ${showDay(f.pin)}; the steps around it, or a waiting period, ask for ${showDay(dayOf(days[i]!))}.`
+      return {
+        need,
+        earliest: earliest && i >= from ? dayOf(earliest[i]!) : null,
+        latest: latest && i >= from ? dayOf(latest[i]!) : null,
+        chosen,
+        span: Math.max(1, Math.ceil(need.hours / calendar.hoursPerDay - 0.05)),
+        state,
+        broken,
+      }
+    })
+    const sowDay = steps[sow]!.chosen
+    const sowState = stateOn(dayNumber(sowDay))
+    const fits = steps[sow]!.state === 'done' || (dayNumber(sowDay) <= cutOff && sowState !== 'shut')
+    return { steps, fits, sowState, sowDay, stretched: extra.stretched }
+  }
+  if (from >= needs.length) return finish(needs.map(() => today), null, null, { stretched: false, brokenPins: false })
+  const begin = prevEnd === null ? today : Math.max(today, prevEnd + needs[from]!.lag[0])
+  const horizon = windowStart + window.states.length - 1
+  const seek = (stretched: boolean, usePins: boolean, until: number) => {
+    const search: Search = { needs, fixed, calendar, from, prevEnd, stretched, usePins }
+    let first: number[] | null = null
+    let firstOpen: number[] | null = null
+    let last: number[] | null = null
+    for (let start = begin; start <= until; start++) {
+      const days = place(search, start)
+      if (!days) continue
+      const day = from > sow ? today : days[sow]!
+      if (day > until) break
+      const state = from > sow ? 'open' : stateOn(day)
+      if (state === 'shut') continue
+      first ??= days
+      if (state === 'open') firstOpen ??= days
+      last = days
+      if (from > sow) break
+    }
+    return first ? { first, chosen: firstOpen ?? first, last: last! } : null
+  }
+  const pinned = fixed.some((f) => f.pin && !f.done)
+  const thisSeason = from > sow ? begin + 60 : cutOff
+  for (const usePins of pinned ? [true, false] : [false])
+    for (const stretched of [false, true]) {
+      const found = seek(stretched, usePins, thisSeason)
+      if (found) return finish(found.chosen, found.first, found.last, { stretched, brokenPins: pinned && !usePins })
+    }
+  const later = seek(false, false, horizon) ?? seek(true, false, horizon)
+  if (later) return { ...finish(later.chosen, later.first, null, { stretched: false, brokenPins: pinned }), fits: false }
+  return { ...finish(needs.map(() => begin), null, null, { stretched: false, brokenPins: pinned }), fits: false, sowState: 'shut' }
+}
