@@ -1,0 +1,27 @@
+import { z } from 'zod'
+import { bodies, drafts, type Route } from './routes/api.ts'
+
+/** The OpenAPI 3.1 document, generated from the same schemas that check the requests. */
+export function openApi(routes: readonly Route[]): object {
+  const schema = (type: z.ZodType) => z.toJSONSchema(type, { io: 'input', unrepresentable: 'any' })
+  const paths: Record<string, Record<string, object>> = {}
+  for (const route of routes) {
+    const path = `/api${route.path.replace(/:(\w+)/g, '{$1}')}`
+    paths[path] ??= {}
+    paths[path][route.method] = {
+      summary: route.summary,
+      ...(route.path.includes(':id') ? { parameters: [{ name: 'id', in: 'path', required: true, schema: { type: 'string' } }] } : {}),
+      ...(route.body ? { requestBody: { required: true, content: { 'application/json': { schema: schema(route.body) } } } } : {}),
+      responses: {
+        default: { description: 'A problem document with a sentence.', content: { 'application/problem+json': { schema: { type: 'object' } } } },
+        200: { description: 'Done.' },
+      },
+    }
+  }
+  return {
+    openapi: '3.1.0',
+    info: { title: 'Juvena', version: '1', description: 'Jobs, diary and plans of one firm, on its own computer.' },
+    paths,
+    components: { schemas: { Job: schema(drafts.job), JobFile: schema(bodies.file), DiaryEntry: schema(bodies.diary) } },
+  }
+}

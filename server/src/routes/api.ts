@@ -1,0 +1,230 @@
+import { Router, type Request } from 'express'
+import { z } from 'zod'
+import { diaryEntry } from '@juvena/core/model/diary'
+import { firmSchema, type FirmDraft } from '@juvena/core/model/firm'
+import { blankJob, JOB_FORMAT, JOB_VERSION, jobFileSchema, jobSchema, readJob, readJobFile, type Job, type JobDraft } from '@juvena/core/model/job'
+import { pathText } from '@juvena/core/model/problem'
+import { planJob } from '@juvena/core/plan'
+import type { Clock } from '../clock.ts'
+import { notFound, Refusal } from '../problemDocument.ts'
+import { seasonPlanner } from '../seasonRows.ts'
+import type { WeatherSource } from '../standIns/weather.ts'
+import type { DiaryStore } from '../store/diaryStore.ts'
+import type { FirmStore } from '../store/firmStore.ts'
+import type { JobStore } from '../store/jobStore.ts'
+
+export interface Parts {
+  jobs: JobStore
+  diary: DiaryStore
+  firm: FirmStore
+  clock: Clock
+  weather: WeatherSource
+}
+
+/** One route: what it takes, checked before it is called, and what it says of itself in the OpenAPI document. */
+export interface Route {
+  method: 'get' | 'post' | 'put' | 'delete'
+  path: string
+  summary: string
+  body?: z.ZodType
+  call: (req: Request, body: unknown) => Promise<{ status?: number; send: unknown; file?: string }>
+}
+
+const revision = z.number().int().min(0)
+export const bodies = {
+  create: z.strictObject({ name: z.string().trim().min(1, 'Give the job a name.').max(120) }),
+  save: z.strictObject({ revision, draft: z.looseObject({}) }),
+  firm: z.strictObject({ revision, firm: firmSchema }),
+  diary: diaryEntry,
+  file: jobFileSchema,
+}
+export const drafts = { job: jobSchema }
+
+const idOf = (req: Request) => String(req.params.id)
+
+export function apiRoutes({ jobs, diary, firm, clock, weather }: Parts): Route[] {
+  const plannedRows = seasonPlanner()
+  const firmNow = async () => {
+    const stored = await firm.get()
+    return { stored, settings: firmSchema.parse(stored.draft) }
+  }
+  const jobOr404 = async (req: Request) => {
+    const job = await jobs.get(idOf(req))
+    if (!job) throw notFound('job')
+    return job
+  }
+  const readable = (draft: unknown): { draft: JobDraft; job: Job } => {
+    const read = readJob(draft)
+    if (!read.job) throw new Refusal(400, 'Not a job', 'This cannot be kept as a job.', { problems: read.problems })
+    return { draft: draft as JobDraft, job: read.job }
+  }
+  const full = async (id: string) => {
+    const job = await jobs.get(id)
+    if (!job) throw notFound('job')
+    return { ...job, diary: await diary.of(id), today: clock.today(readJob(job.draft).job?.site.timeZone) }
+  }
+
+  return [
+    { method: 'get', path: '/today', summary: 'The day it is, and whether this is the demo.', call: async () => ({ send: { today: clock.today(), demo: clock.demo } }) },
+    { method: 'get', path: '/firm', summary: 'The firm’s settings as typed.', call: async () => ({ send: await firm.get() }) },
+    {
+      method: 'put',
+      path: '/firm',
+      summary: 'Saves the firm’s settings on top of a revision.',
+      body: bodies.firm,
+      async call(req) {
+        const { revision: from, firm: draft } = req.body as { revision: number; firm: FirmDraft }
+        const saved = await firm.save(from, draft, clock.now())
+        if (!saved) throw new Refusal(409, 'Saved elsewhere', 'These settings were changed in another window. Reload to see them, then change yours.', { theirs: await firm.get() })
+        return { send: saved }
+      },
+    },
+    {
+      method: 'get',
+      path: '/jobs',
+      summary: 'Jobs, newest save first; with ?away=1 those put away.',
+      call: async (req) => ({ send: (await jobs.list(req.query.away === '1')).map(({ draft: _draft, ...rest }) => rest) }),
+    },
+    {
+      method: 'post',
+      path: '/jobs',
+      summary: 'Begins a job.',
+      body: bodies.create,
+      call: async (_req, body) => ({ status: 201, send: await jobs.create(blankJob((body as { name: string }).name), clock.now()) }),
+    },
+    { method: 'get', path: '/jobs/:id', summary: 'A job as typed, with its diary.', call: async (req) => ({ send: await full(idOf(req)) }) },
+    {
+      method: 'put',
+      path: '/jobs/:id',
+      summary: 'Saves a job on top of a revision; an older one is refused with both versions named.',
+      body: bodies.save,
+      async call(req, body) {
+        const { revision: from, draft } = body as { revision: number; draft: unknown }
+        const result = await jobs.save(idOf(req), from, readable(draft).draft, clock.now())
+        if ('missing' in result) throw notFound('job')
+        if ('conflict' in result)
+          throw new Refusal(409, 'Saved elsewhere', `Version ${result.conflict.revision} of this job was saved in another window; yours began from version ${from}. Nothing was overwritten.`, { yours: from, theirs: result.conflict })
+        const { draft: _draft, ...rest } = result.saved
+        return { send: rest }
+      },
+    },
+    {
+      method: 'delete',
+      path: '/jobs/:id',
+      summary: 'Puts a job away. It can be taken out again.',
+      async call(req) {
+        if (!(await jobs.putAway(idOf(req), clock.now()))) throw notFound('job')
+        return { send: { putAway: true } }
+      },
+    },
+    {
+      method: 'post',
+      path: '/jobs/:id/restore',
+      summary: 'Takes a job out again.',
+      async call(req) {
+        if (!(await jobs.putAway(idOf(req), null))) throw notFound('job')
+        return { send: { putAway: false } }
+      },
+    },
+    {
+      method: 'post',
+      path: '/jobs/:id/copy',
+      summary: 'Keeps a draft as a job of its own beside another.',
+      body: bodies.save,
+      call: async (_req, body) => ({ status: 201, send: await jobs.create(readable((body as { draft: unknown }).draft).draft, clock.now()) }),
+    },
+    {
+      method: 'post',
+      path: '/jobs/:id/diary',
+      summary: 'Adds a diary entry. The same id twice is kept once.',
+      body: bodies.diary,
+      async call(req, body) {
+        await jobOr404(req)
+        const added = await diary.append(idOf(req), diaryEntry.parse(body), clock.now())
+        return { status: added ? 201 : 200, send: { added, diary: await diary.of(idOf(req)) } }
+      },
+    },
+    {
+      method: 'get',
+      path: '/jobs/:id/plan',
+      summary: 'The plan of a job, worked out afresh.',
+      async call(req) {
+        const stored = await jobOr404(req)
+        const { job } = readable(stored.draft)
+        const today = clock.today(job.site.timeZone)
+        return { send: planJob(job, { today, firm: (await firmNow()).settings, diary: await diary.of(stored.id), outlook: weather.outlook(job, today, 10) }) }
+      },
+    },
+    {
+      method: 'get',
+      path: '/jobs/:id/file',
+      summary: 'The job file: everything the job holds.',
+      async call(req) {
+        const stored = await jobOr404(req)
+        const name = stored.name.replace(/[^A-Za-z0-9 _-]+/g, '').trim().replace(/ +/g, '-').slice(0, 60) || 'job'
+        return { send: { format: JOB_FORMAT, version: JOB_VERSION, job: stored.draft, diary: await diary.of(stored.id) }, file: `${name}.juvena.json` }
+      },
+    },
+    {
+      method: 'post',
+      path: '/job-files',
+      summary: 'Takes in a job file as a new job.',
+      async call(req) {
+        const read = readJobFile(req.body)
+        if (!read.ok) {
+          const lenient = readJob((req.body as { job?: unknown } | undefined)?.job)
+          // A draft with entries still to mend is a job all the same: it comes in as it was typed.
+          const mendable = lenient.job !== null && read.problems.every((p) => p.path.startsWith('job.'))
+          if (!mendable) throw new Refusal(400, 'Not a job file', read.problems[0]?.sentence ?? 'This is not a job file.', { problems: read.problems })
+        }
+        const file = req.body as { job: JobDraft; diary?: unknown[] }
+        const stored = await jobs.create(file.job, clock.now())
+        for (const entry of file.diary ?? []) {
+          const parsed = diaryEntry.parse(entry)
+          await diary.append(stored.id, { ...parsed, id: `${parsed.id.slice(0, 40)}-${stored.id.slice(0, 8)}`, corrects: parsed.corrects ? `${parsed.corrects.slice(0, 40)}-${stored.id.slice(0, 8)}` : null }, clock.now())
+        }
+        return { status: 201, send: await full(stored.id) }
+      },
+    },
+    {
+      method: 'get',
+      path: '/season',
+      summary: 'Every job with its window, state and next step.',
+      async call() {
+        const list = await jobs.list(false)
+        const { stored, settings } = await firmNow()
+        return { send: { today: clock.today(), rows: plannedRows(list, await diary.ofAll(list.map((j) => j.id)), settings, stored.revision, (zone) => clock.today(zone)) } }
+      },
+    },
+    {
+      method: 'get',
+      path: '/weather',
+      summary: 'Outlook of the (simulated) station for a job’s site, or for the job saved last.',
+      async call(req) {
+        const stored = typeof req.query.job === 'string' ? await jobs.get(req.query.job) : ((await jobs.list(false, 1))[0] ?? null)
+        const job = stored ? readJob(stored.draft).job : null
+        if (!job || job.site.latitude === null) return { send: { outlook: null, frost: null, today: clock.today() } }
+        const today = clock.today(job.site.timeZone)
+        return { send: { outlook: weather.outlook(job, today, 30), frost: job.site.frost, today, place: job.name } }
+      },
+    },
+  ]
+}
+
+export function apiRouter(routes: readonly Route[]): Router {
+  const router = Router()
+  for (const route of routes)
+    router[route.method](route.path, async (req, res) => {
+      let body: unknown = req.body
+      if (route.body) {
+        const parsed = route.body.safeParse(req.body)
+        if (!parsed.success)
+          throw new Refusal(400, 'Not understood', parsed.error.issues[0]!.message, { problems: parsed.error.issues.map((i) => ({ path: pathText(i.path), sentence: i.message })) })
+        body = route.path === '/firm' ? req.body : parsed.data
+      }
+      const { status = 200, send, file } = await route.call(req, body)
+      if (file) res.attachment(file)
+      res.status(status).json(send)
+    })
+  return router
+}

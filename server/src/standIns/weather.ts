@@ -1,0 +1,17 @@
+import type { Job } from '@juvena/core/model/job'
+import { simulatedStation, type Outlook } from '@juvena/core/weather/station'
+
+/** Weather for a site. One stand-in ships: simulated, and says so. */
+export interface WeatherSource {
+  outlook: (job: Job, today: string, days: number) => Outlook
+}
+
+/** Deterministic by place: neighbours share their weather. */
+export const simulatedWeather: WeatherSource = {
+  outlook(job, today, days) {
+    const latitude = job.site.latitude ?? 45
+    const seed = Math.round(latitude * 10) * 1000 + Math.round((job.site.longitude ?? 0) * 10)
+    const reading = job.site.soilTemperature === null ? null : { day: job.site.soilReadOn ?? job.walked ?? today, celsius: job.site.soilTemperature }
+    return simulatedStation(latitude, today, days, seed, reading)
+  },
+}

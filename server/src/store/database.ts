@@ -1,0 +1,33 @@
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import knex, { type Knex } from 'knex'
+import { migrations } from './migrations.ts'
+
+/** Opens the firm's database in a folder, brings its tables up to date, and returns it. ":memory:" keeps nothing. */
+export async function openDatabase(folder: string): Promise<Knex> {
+  const filename = folder === ':memory:' ? ':memory:' : join(folder, 'juvena.sqlite')
+  if (folder !== ':memory:') mkdirSync(folder, { recursive: true })
+  const db = knex({
+    client: 'better-sqlite3',
+    connection: { filename },
+    useNullAsDefault: true,
+    pool: {
+      min: 1,
+      max: 1,
+      afterCreate(connection: { pragma: (text: string) => void }, done: (error: Error | null, connection: unknown) => void) {
+        connection.pragma('journal_mode = WAL')
+        connection.pragma('synchronous = FULL')
+        connection.pragma('foreign_keys = ON')
+        done(null, connection)
+      },
+    },
+  })
+  await db.migrate.latest({
+    migrationSource: {
+      getMigrations: async () => [...migrations],
+      getMigrationName: (migration: (typeof migrations)[number]) => migration.name,
+      getMigration: async (migration: (typeof migrations)[number]) => migration,
+    },
+  })
+  return db
+}

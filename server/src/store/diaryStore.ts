@@ -1,0 +1,32 @@
+import type { Knex } from 'knex'
+import { diaryEntry, type DiaryEntry } from '@juvena/core/model/diary'
+
+interface Row {
+  sequence: number
+  id: string
+  job_id: string
+  body: string
+  received_at: string
+}
+
+export const diaryStore = (db: Knex) => ({
+  async of(jobId: string): Promise<DiaryEntry[]> {
+    const rows = await db<Row>('diary').where({ job_id: jobId }).orderBy('sequence')
+    return rows.map((row) => diaryEntry.parse(JSON.parse(row.body)))
+  },
+
+  async ofAll(jobIds: readonly string[]): Promise<Map<string, DiaryEntry[]>> {
+    const map = new Map<string, DiaryEntry[]>(jobIds.map((id) => [id, []]))
+    if (jobIds.length === 0) return map
+    const rows = await db<Row>('diary').whereIn('job_id', jobIds).orderBy('sequence')
+    for (const row of rows) map.get(row.job_id)?.push(diaryEntry.parse(JSON.parse(row.body)))
+    return map
+  },
+
+  /** Keeps an entry. The same id again is not kept twice; true when it was new. */
+  async append(jobId: string, entry: DiaryEntry, now: string): Promise<boolean> {
+    const kept = await db.raw('INSERT OR IGNORE INTO diary (id, job_id, body, received_at) VALUES (?, ?, ?, ?)', [entry.id, jobId, JSON.stringify(entry), now])
+    return (kept as { changes: number }).changes === 1
+  },
+})
+export type DiaryStore = ReturnType<typeof diaryStore>

@@ -1,0 +1,39 @@
+import type { Knex } from 'knex'
+
+/** Numbered, forward only. A migration that has landed is never edited: add the next one. */
+export const migrations: { name: string; up: (db: Knex) => Promise<void>; down: (db: Knex) => Promise<void> }[] = [
+  {
+    name: '001-jobs-firm-diary',
+    async up(db) {
+      await db.schema.createTable('firm', (t) => {
+        t.integer('id').primary()
+        t.integer('revision').notNullable()
+        t.text('body').notNullable()
+        t.text('saved_at').notNullable()
+      })
+      await db.schema.createTable('jobs', (t) => {
+        t.text('id').primary()
+        t.integer('revision').notNullable()
+        t.integer('version').notNullable()
+        t.text('name').notNullable()
+        t.text('body').notNullable()
+        t.text('saved_at').notNullable()
+        t.text('put_away_at').nullable()
+        t.index(['put_away_at', 'saved_at'])
+      })
+      await db.schema.createTable('diary', (t) => {
+        t.increments('sequence')
+        t.text('id').notNullable().unique()
+        t.text('job_id').notNullable().references('id').inTable('jobs')
+        t.text('body').notNullable()
+        t.text('received_at').notNullable()
+        t.index(['job_id'])
+      })
+      for (const act of ['UPDATE', 'DELETE'])
+        await db.raw(`CREATE TRIGGER diary_no_${act.toLowerCase()} BEFORE ${act} ON diary BEGIN SELECT RAISE(ABORT, 'the diary is append-only'); END`)
+    },
+    async down() {
+      throw new Error('Migrations go forward only')
+    },
+  },
+]

@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue'
+import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
+import WeatherLine from './parts/WeatherLine.vue'
+import { useFirm } from './stores/firm.ts'
+import { actions, lastJob } from './parts/keys.ts'
+
+const KeysSheet = defineAsyncComponent(() => import('./parts/KeysSheet.vue'))
+const FindBox = defineAsyncComponent(() => import('./parts/FindBox.vue'))
+const firm = useFirm()
+const route = useRoute()
+const router = useRouter()
+const keysOpen = ref(false)
+const findOpen = ref(false)
+
+void firm.load()
+
+const inField = (target: EventTarget | null) => {
+  const el = target as HTMLElement | null
+  return !!el && (['INPUT', 'TEXTAREA', 'SELECT'].includes(el.tagName) || el.isContentEditable || el.getAttribute('role') === 'combobox')
+}
+function press(event: KeyboardEvent) {
+  if ((event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === 'z') {
+    if (event.shiftKey ? actions.redo?.() : actions.undo?.()) event.preventDefault()
+    return
+  }
+  if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || !firm.settings.letterKeys) return
+  if (document.querySelector('.el-overlay:not([style*="display: none"])')) return
+  const key = event.key
+  if (key === '?') keysOpen.value = true
+  else if (key === '/') findOpen.value = true
+  else if (key === 'u') firm.toggleUnits()
+  else if (key === 'w') actions.working?.()
+  else if (/^[1-8]$/.test(key)) actions.stage?.(Number(key))
+  else if (key === '[') void actions.neighbour?.(-1)
+  else if (key === ']') void actions.neighbour?.(1)
+  else return
+  event.preventDefault()
+}
+onMounted(() => window.addEventListener('keydown', press))
+onBeforeUnmount(() => window.removeEventListener('keydown', press))
+
+const inJob = computed(() => route.name === 'job')
+const toJob = computed(() => (lastJob.value ? `/jobs/${lastJob.value}` : '/'))
+const printing = computed(() => route.name === 'sheets')
+const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${id}/${stage}` : `/jobs/${id}`)
+</script>
+
+<template>
+  <a class="skip" href="#main">Skip to the work</a>
+  <header v-if="!printing" class="strip">
+    <span class="mark-name">Juvena</span>
+    <nav aria-label="Places">
+      <RouterLink to="/" :aria-current="route.name === 'season' ? 'page' : undefined">Season</RouterLink>
+      <RouterLink :to="toJob" :aria-current="inJob ? 'page' : undefined" :class="{ off: !lastJob && !inJob }">Job</RouterLink>
+      <RouterLink to="/yard" :aria-current="route.name === 'yard' ? 'page' : undefined">Yard</RouterLink>
+    </nav>
+    <WeatherLine v-if="firm.ready" />
+    <span class="tools">
+      <button type="button" class="plain small" @click="findOpen = true">find</button>
+      <button type="button" class="plain small" :aria-pressed="firm.field" @click="firm.field = !firm.field">{{ firm.field ? 'paper' : 'field' }}</button>
+      <button type="button" class="plain small" @click="keysOpen = true">keys</button>
+    </span>
+  </header>
+  <p v-if="firm.failure && !firm.ready" class="trouble" role="alert">{{ firm.failure }} Trying again.</p>
+  <main id="main" tabindex="-1">
+    <RouterView v-if="firm.ready" />
+    <p v-else-if="!firm.failure" class="loading soft">Opening the book…</p>
+  </main>
+  <KeysSheet v-if="keysOpen" v-model="keysOpen" />
+  <FindBox v-if="findOpen" v-model="findOpen" @job="goJob" />
+</template>
+
+<style scoped>
+.skip {
+  position: absolute;
+  left: -999px;
+}
+.skip:focus {
+  left: 0.5rem;
+  top: 0.3rem;
+  z-index: 10;
+  background: var(--sheet);
+  padding: 0.25rem 0.75rem;
+}
+.strip {
+  display: flex;
+  align-items: center;
+  gap: 0.3rem 1.75rem;
+  flex-wrap: wrap;
+  min-height: 2.5rem;
+  padding: 0 1.25rem;
+  background: var(--paper-deep);
+  border-bottom: 1px solid var(--rule);
+}
+.mark-name {
+  font-weight: 700;
+  font-size: 1.1875rem;
+}
+nav {
+  display: flex;
+  gap: 1.5rem;
+}
+nav a {
+  text-decoration: none;
+  color: var(--soft);
+  padding: 0.5rem 0 0.375rem;
+  border-bottom: 3px solid transparent;
+}
+nav a.off {
+  visibility: hidden;
+}
+nav a[aria-current='page'] {
+  color: var(--ink);
+  font-weight: 700;
+  border-bottom-color: var(--ink);
+}
+.tools {
+  display: flex;
+  gap: 0.9rem;
+}
+.trouble {
+  background: var(--hold-wash);
+  color: var(--hold);
+  padding: 0.5rem 1.25rem;
+}
+.loading {
+  padding: 3rem 1.25rem;
+}
+main:focus {
+  outline: none;
+  box-shadow: none;
+}
+@media (max-width: 640px) {
+  .strip {
+    padding: 0 0.9rem;
+    gap: 0 1rem;
+  }
+  nav {
+    gap: 1rem;
+  }
+  .tools {
+    margin-left: auto;
+  }
+  .tools button:last-child {
+    display: none;
+  }
+}
+@media print {
+  .strip,
+  .skip {
+    display: none;
+  }
+}
+</style>

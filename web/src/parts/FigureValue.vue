@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { computed, inject } from 'vue'
+import type { Unit } from '@juvena/core/model/show'
+import { useFirm } from '../stores/firm.ts'
+import { useJob } from '../stores/job.ts'
+import { WORKING } from './working.ts'
+
+/** A worked figure: press it to see its working. When it has moved since it was last looked at, the old value stands beside it. */
+const props = defineProps<{ id: string | null | undefined; size?: 'big' | 'normal'; label?: string }>()
+const firm = useFirm()
+const job = useJob()
+const working = inject(WORKING, null)
+
+const figure = computed(() => job.figure(props.id))
+const seen = computed(() => (figure.value ? firm.show(figure.value.value, figure.value.unit) : { number: '—', unit: '' }))
+const was = computed(() => {
+  const f = figure.value
+  if (!f || !job.moved.has(f.id)) return ''
+  return firm.text(job.moved.get(f.id) as never, f.unit as Unit)
+})
+const spoken = computed(() => `${props.label ?? figure.value?.label ?? 'Figure'}: ${firm.say(`${seen.value.number} ${seen.value.unit}`)}. ${was.value ? `Was ${was.value}. ` : ''}Show its working.`)
+</script>
+
+<template>
+  <button v-if="figure" type="button" class="figure" :class="[size, { chosen: working?.chosen.value === figure.id, moved: was, assumed: figure.standing === 'assumed' }]" :aria-label="spoken" @click="working?.choose(figure.id)">
+    <s v-if="was">{{ was }}</s>
+    <span class="number">{{ firm.say(seen.number) }}</span
+    ><span v-if="seen.unit" class="unit">{{ ' ' + seen.unit }}</span>
+  </button>
+  <span v-else class="none" aria-label="none">·</span>
+</template>
+
+<style scoped>
+.figure {
+  border: 0;
+  background: none;
+  padding: 0 0.1rem;
+  cursor: pointer;
+  text-align: inherit;
+  line-height: 1.25;
+  max-width: 100%;
+}
+.number {
+  font-size: 1.0625rem;
+  border-bottom: 1.5px dotted var(--rule-strong);
+}
+.unit {
+  font-size: 0.75rem;
+  color: var(--soft);
+  white-space: pre;
+}
+.big .number {
+  font-size: 1.4375rem;
+  font-weight: 700;
+}
+.big .unit {
+  font-weight: 700;
+}
+.figure:hover .number {
+  border-bottom-color: var(--ink);
+}
+.chosen {
+  background: var(--clay-wash);
+  box-shadow: 0 0 0 2px var(--clay);
+  border-radius: 1px;
+}
+.assumed .number {
+  border-bottom: 1.5px dashed var(--sun-mark);
+}
+s {
+  display: block;
+  font-size: 0.75rem;
+  color: var(--clay);
+}
+.none {
+  color: var(--soft);
+}
+</style>

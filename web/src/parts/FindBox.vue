@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { ElDialog, ElInput } from 'element-plus'
+import { computed, nextTick, onMounted, ref, shallowRef } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { GRASSES } from '@juvena/core/reference/grasses'
+import { STAGES } from '@juvena/core/spine'
+import type { Stage } from '@juvena/core/working/figure'
+import { STAGE_WORDS } from '../router.ts'
+import { api } from '../stores/api.ts'
+import { useFirm } from '../stores/firm.ts'
+import { useJob } from '../stores/job.ts'
+
+/** Finds a stage, a zone, a figure of the open job, another job, or a grass. */
+defineProps<{ modelValue: boolean }>()
+const emit = defineEmits<{ 'update:modelValue': [open: boolean]; job: [id: string] }>()
+const firm = useFirm()
+const job = useJob()
+const route = useRoute()
+const router = useRouter()
+const text = ref('')
+const at = ref(0)
+const input = ref<InstanceType<typeof ElInput> | null>(null)
+const jobs = shallowRef<{ id: string; name: string }[]>([])
+
+interface Found {
+  what: string
+  name: string
+  go: () => void
+}
+const all = computed<Found[]>(() => {
+  const list: Found[] = []
+  if (route.name === 'job' && job.id) {
+    const here = `/jobs/${job.id}`
+    for (const [stage, name] of Object.entries(STAGES)) list.push({ what: 'stage', name, go: () => router.push(`${here}/${STAGE_WORDS[Number(stage) as Stage]}`) })
+    for (const z of job.zones) list.push({ what: 'zone', name: z.name || 'Unnamed zone', go: () => router.push(`${here}/walk-over?zone=${z.id}`) })
+    const zoneName = (id?: string) => job.zones.find((z) => z.id === id)?.name
+    for (const f of Object.values(job.plan?.figures ?? {}))
+      list.push({ what: 'figure', name: `${f.label}${f.zone ? `, ${zoneName(f.zone)}` : ''}: ${firm.text(f.value, f.unit)}`, go: () => router.push(`${here}/${STAGE_WORDS[f.stage]}?figure=${encodeURIComponent(f.id)}`) })
+  }
+  for (const j of jobs.value) list.push({ what: 'job', name: j.name || 'Job without a name', go: () => emit('job', j.id) })
+  for (const g of Object.values(GRASSES)) list.push({ what: 'grass', name: g.name, go: () => router.push(`/yard/grasses?grass=${g.id}`) })
+  return list.map((f) => ({ ...f, name: firm.say(f.name) }))
+})
+const found = computed(() => {
+  const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return all.value.filter((f) => words.every((w) => `${f.what} ${f.name}`.toLowerCase().includes(w))).slice(0, 12)
+})
+function take(f: Found | undefined) {
+  if (!f) return
+  emit('update:modelValue', false)
+  f.go()
+}
+onMounted(async () => {
+  jobs.value = await api<{ id: string; name: string }[]>('GET', '/jobs').catch(() => [])
+  await nextTick()
+})
+</script>
+
+<template>
+  <ElDialog :model-value="modelValue" title="Find" width="min(34rem, 94vw)" @opened="input?.focus()" @update:model-value="emit('update:modelValue', $event)">
+    <ElInput
+      ref="input"
+      v-model="text"
+      aria-label="Find a stage, zone, figure, job or grass"
+      placeholder="a stage, zone, figure, job or grass"
+      @input="at = 0"
+      @keydown.down.prevent="at = Math.min(found.length - 1, at + 1)"
+      @keydown.up.prevent="at = Math.max(0, at - 1)"
+      @keydown.enter.prevent="take(found[at])"
+    />
+    <ul>
+      <li v-for="(f, i) in found" :key="i">
+        <button type="button" :class="{ on: i === at }" @click="take(f)"><span class="soft small">{{ f.what }}</span> {{ f.name }}</button>
+      </li>
+      <li v-if="found.length === 0" class="soft">Nothing by that name here.</li>
+    </ul>
+  </ElDialog>
+</template>
+
+<style scoped>
+ul {
+  margin-top: 0.5rem;
+  min-height: 8rem;
+}
+button {
+  display: grid;
+  grid-template-columns: 3.5rem 1fr;
+  width: 100%;
+  text-align: left;
+  border: 0;
+  background: none;
+  padding: 0.3rem 0.4rem;
+  cursor: pointer;
+}
+button.on,
+button:hover {
+  background: var(--moss-wash);
+}
+:root[data-theme='field'] button.on {
+  outline: 2px solid #000;
+}
+</style>

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { ElInput } from 'element-plus'
+import { computed, ref, useId, watch } from 'vue'
+import { KINDS, parseQuantity, type Kind } from '@juvena/core/model/quantity'
+import type { Unit } from '@juvena/core/model/show'
+import { useFirm } from '../stores/firm.ts'
+
+/** A field that takes any unit of its kind, says what it understood, and keeps what was typed whatever it was. */
+const props = defineProps<{ label: string; kind: Kind; modelValue: string | number | null | undefined; problem?: string; hint?: string; placeholder?: string }>()
+const emit = defineEmits<{ 'update:modelValue': [value: string | null] }>()
+const firm = useFirm()
+const id = useId()
+
+const UNITS: Partial<Record<Kind, Unit>> = { area: 'm2', length: 'm', depth: 'mm', volume: 'm3', mass: 'kg', rate: 'g/m2', temperature: 'C', flow: 'L/min', precipitation: 'mm/h', percent: '%', hours: 'h', days: 'd', slope: 'slope' }
+
+/** Text for what is stored: typed text as it is, a bare number with the core's unit. */
+const stored = computed(() => (props.modelValue === null || props.modelValue === undefined ? '' : typeof props.modelValue === 'number' ? `${props.modelValue} ${KINDS[props.kind].inside}`.trim() : props.modelValue))
+const text = ref(stored.value)
+const focused = ref(false)
+watch(stored, (value) => {
+  if (!focused.value || value === '') text.value = value
+})
+function type(value: string) {
+  text.value = value
+  if (value.trim() === '') return emit('update:modelValue', null)
+  const parsed = parseQuantity(value, props.kind, firm.units)
+  emit('update:modelValue', parsed.ok ? parsed.text : value)
+}
+function leave() {
+  focused.value = false
+  text.value = stored.value
+}
+const echo = computed(() => {
+  if (text.value.trim() === '' || props.problem) return ''
+  const parsed = parseQuantity(text.value, props.kind, firm.units)
+  const unit = UNITS[props.kind]
+  if (!parsed.ok || !unit) return ''
+  const shown = firm.text(parsed.value, unit)
+  const squeeze = (s: string) => s.replace(/[\s,]/g, '').replace('²', '2').replace('³', '3').toLowerCase()
+  return squeeze(shown) === squeeze(text.value) ? '' : `= ${shown}`
+})
+</script>
+
+<template>
+  <div class="field" :class="{ 'has-problem': problem }">
+    <label :for="id">{{ label }}</label>
+    <ElInput
+      :id="id"
+      :model-value="text"
+      :placeholder="placeholder ?? ''"
+      autocomplete="off"
+      :maxlength="200"
+      :aria-invalid="problem ? 'true' : undefined"
+      :aria-describedby="`${id}-says`"
+      @update:model-value="type"
+      @focus="focused = true"
+      @blur="leave"
+    />
+    <p :id="`${id}-says`" class="says" :class="{ problem }">{{ problem || echo || hint || '' }}</p>
+  </div>
+</template>
+
+<style scoped>
+.field {
+  min-width: 0;
+}
+label {
+  display: block;
+  font-size: var(--size-small);
+  color: var(--soft);
+  line-height: 1.25;
+  margin-bottom: 0.1rem;
+}
+.says {
+  font-size: 0.75rem;
+  line-height: 1.25;
+  min-height: 0.95rem;
+  color: var(--soft);
+  padding-top: 0.1rem;
+}
+.says.problem {
+  color: var(--hold);
+  font-size: var(--size-small);
+}
+</style>

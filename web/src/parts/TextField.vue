@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { ElInput } from 'element-plus'
+import { useId } from 'vue'
+
+/** A line or block of words, or a typed date: whatever has no unit. */
+defineProps<{ label: string; modelValue: string | null | undefined; problem?: string; hint?: string; placeholder?: string; rows?: number; maxlength?: number }>()
+const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
+const id = useId()
+</script>
+
+<template>
+  <div class="field" :class="{ 'has-problem': problem }">
+    <label :for="id">{{ label }}</label>
+    <ElInput
+      :id="id"
+      :model-value="modelValue ?? ''"
+      :type="rows ? 'textarea' : 'text'"
+      :rows="rows"
+      :maxlength="maxlength ?? 120"
+      :placeholder="placeholder"
+      autocomplete="off"
+      :aria-invalid="problem ? 'true' : undefined"
+      :aria-describedby="`${id}-says`"
+      @update:model-value="emit('update:modelValue', $event)"
+    />
+    <p :id="`${id}-says`" class="says" :class="{ problem }">{{ problem || hint || '' }}</p>
+  </div>
+</template>
+
+<style scoped>
+.field {
+  min-width: 0;
+}
+label {
+  display: block;
+  font-size: var(--size-small);
+  color: var(--soft);
+  line-height: 1.25;
+  margin-bottom: 0.1rem;
+}
+.says {
+  font-size: 0.75rem;
+  line-height: 1.25;
+  min-height: 0.95rem;
+  color: var(--soft);
+  padding-top: 0.1rem;
+}
+.says.problem {
+  color: var(--hold);
+  font-size: var(--size-small);
+}
+</style>

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { computed, shallowRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { nextOn, parseMonthDay, showDay } from '@juvena/core/model/day'
+import { oneInTen } from '@juvena/core/weather/frost'
+import type { Outlook } from '@juvena/core/weather/station'
+import { api } from '../stores/api.ts'
+import { useFirm } from '../stores/firm.ts'
+
+/** The day's weather in one line, for the job that is open or the one saved last. */
+const firm = useFirm()
+const route = useRoute()
+interface Weather {
+  outlook: Outlook | null
+  frost: string | null
+  today: string
+}
+const weather = shallowRef<Weather | null>(null)
+watch(
+  () => (route.name === 'job' ? String(route.params.id) : ''),
+  async (job) => {
+    weather.value = await api<Weather>('GET', `/weather${job ? `?job=${encodeURIComponent(job)}` : ''}`).catch(() => null)
+  },
+  { immediate: true },
+)
+const now = computed(() => weather.value?.outlook?.days[0])
+const rain = computed(() => {
+  const days = weather.value?.outlook?.days.slice(0, 4) ?? []
+  const sum = days.reduce((total, d) => total + d.rain, 0)
+  const last = days.at(-1)
+  return last ? { amount: firm.text(sum, 'mm'), by: showDay(last.day).slice(0, 3) } : null
+})
+const frost = computed(() => {
+  if (!weather.value?.frost || !weather.value.outlook) return null
+  const monthDay = parseMonthDay(weather.value.frost)
+  if (!monthDay.ok) return null
+  const median = nextOn(monthDay.value, weather.value.today)
+  return { tenth: showDay(oneInTen(median)).slice(4), even: showDay(median).slice(4) }
+})
+</script>
+
+<template>
+  <p class="weather">
+    <span>{{ showDay(weather?.today ?? firm.today) }}</span>
+    <template v-if="now">
+      <span>soil <b>{{ firm.text(now.soil, 'C') }}</b> at {{ firm.text(50, 'mm') }}</span>
+      <span v-if="rain" class="more">rain <b>{{ rain.amount }}</b> by {{ rain.by }}</span>
+      <span v-if="frost" class="more">{{ firm.text(-2, 'C') }} night: <b>1 in 10</b> by {{ frost.tenth }}, even by {{ frost.even }}</span>
+      <span class="source">{{ weather?.outlook?.source }}</span>
+    </template>
+    <span v-else class="more">no site yet: give a job its latitude for the weather</span>
+    <span v-if="firm.demo" class="source">demo, clock stopped</span>
+  </p>
+</template>
+
+<style scoped>
+.weather {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 1.25rem;
+  margin-left: auto;
+  font-size: var(--size-small);
+  color: var(--soft);
+}
+b {
+  color: var(--ink);
+}
+@media (max-width: 1180px) {
+  .source {
+    display: none;
+  }
+}
+@media (max-width: 900px) {
+  .weather {
+    order: 5;
+    margin-left: 0;
+    width: 100%;
+    padding-bottom: 0.3rem;
+  }
+}
+@media (max-width: 640px) {
+  .more {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,248 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, provide, ref, watch, type Component } from 'vue'
+import { onBeforeRouteLeave, RouterLink, useRoute, useRouter } from 'vue-router'
+import { daysBetween, parseDay, showDay } from '@juvena/core/model/day'
+import { num, type Stage } from '@juvena/core/working/figure'
+import { actions, rememberJob } from '../../parts/keys.ts'
+import { WORKING } from '../../parts/working.ts'
+import { STAGE_WORDS, stageOfWord } from '../../router.ts'
+import { api } from '../../stores/api.ts'
+import { useFirm } from '../../stores/firm.ts'
+import { useJob } from '../../stores/job.ts'
+import JobSpine from './JobSpine.vue'
+import SaveLine from './SaveLine.vue'
+import WorkingPanel from './WorkingPanel.vue'
+
+const SURFACES: Record<Stage, Component> = {
+  1: defineAsyncComponent(() => import('../../stages/walkover/WalkOverStage.vue')),
+  2: defineAsyncComponent(() => import('../../stages/findings/FindingsStage.vue')),
+  3: defineAsyncComponent(() => import('../../stages/approach/ApproachStage.vue')),
+  4: defineAsyncComponent(() => import('../../stages/seed/SeedStage.vue')),
+  5: defineAsyncComponent(() => import('../../stages/materials/MaterialsStage.vue')),
+  6: defineAsyncComponent(() => import('../../stages/order/OrderStage.vue')),
+  7: defineAsyncComponent(() => import('../../stages/water/WaterStage.vue')),
+  8: defineAsyncComponent(() => import('../../stages/diary/DiaryStage.vue')),
+}
+
+const firm = useFirm()
+const job = useJob()
+const route = useRoute()
+const router = useRouter()
+const stage = computed<Stage>(() => stageOfWord(route.params.stage))
+const surface = computed(() => SURFACES[stage.value])
+
+const chosen = computed(() => (typeof route.query.figure === 'string' ? route.query.figure : null))
+const choose = (id: string | null) => void router.replace({ query: { ...route.query, figure: id ?? undefined } })
+provide(WORKING, { chosen, choose })
+
+watch(
+  () => String(route.params.id),
+  (id) => {
+    rememberJob(id)
+    void job.open(id)
+  },
+  { immediate: true },
+)
+watch(
+  () => job.loadFailure,
+  (failure) => failure && rememberJob(null),
+)
+watch(stage, (_now, before) => job.lookedAt(before))
+const go = (s: number) => void router.push({ path: `/jobs/${job.id}/${STAGE_WORDS[s as Stage]}` })
+
+const panelOpen = ref(true)
+onMounted(() => {
+  actions.stage = go
+  actions.working = () => {
+    if (chosen.value) choose(null)
+    else panelOpen.value = !panelOpen.value
+  }
+  actions.neighbour = async (step) => {
+    const rows = (await api<{ rows: { id: string }[] }>('GET', '/season')).rows
+    const at = rows.findIndex((r) => r.id === job.id)
+    const to = rows[(at + step + rows.length) % rows.length]
+    if (to) await router.push(`/jobs/${to.id}/${STAGE_WORDS[stage.value]}`)
+  }
+  actions.undo = () => (job.undo(), true)
+  actions.redo = () => (job.redo(), true)
+  document.addEventListener('visibilitychange', hide)
+})
+const hide = () => document.visibilityState === 'hidden' && job.saving === 'waiting' && void job.save()
+onBeforeUnmount(() => {
+  for (const key of ['stage', 'working', 'neighbour', 'undo', 'redo'] as const) delete actions[key]
+  document.removeEventListener('visibilitychange', hide)
+})
+onBeforeRouteLeave(() => job.leave())
+
+const headline = computed(() => {
+  const p = job.plan
+  if (!p) return ''
+  const area = p.totalArea ? firm.text(num(p.figures[p.totalArea]!), 'm2') : 'no size yet'
+  const walked = job.draft?.walked ? parseDay(job.draft.walked) : null
+  return [`${p.zones.length} ${p.zones.length === 1 ? 'zone' : 'zones'}, ${area}`, job.draft?.customer, walked?.ok ? `walked ${showDay(walked.value)}` : ''].filter(Boolean).join(' · ')
+})
+const customerDate = computed(() => {
+  const typed = job.draft?.customerDate
+  const parsed = typed ? parseDay(typed, job.today) : null
+  return parsed?.ok ? { day: showDay(parsed.value), left: daysBetween(job.today, parsed.value) } : null
+})
+const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² · lb'))
+</script>
+
+<template>
+  <div v-if="job.loadFailure" class="missing">
+    <h1>This job is not here.</h1>
+    <p>{{ job.loadFailure }}</p>
+    <RouterLink class="act" to="/">To the season</RouterLink>
+  </div>
+  <div v-else class="job" :class="{ wide: !panelOpen && !chosen }">
+    <header class="head">
+      <div class="title">
+        <h1>{{ job.draft?.name || (job.draft ? 'Job without a name' : '…') }}</h1>
+        <p class="small soft">{{ headline }}</p>
+      </div>
+      <p v-if="customerDate" class="date">
+        must look right by<br /><b>{{ customerDate.day }}, {{ customerDate.left >= 0 ? `${customerDate.left} days` : 'past' }}</b>
+      </p>
+      <div class="buttons">
+        <SaveLine />
+        <button type="button" class="act" :disabled="job.past.length === 0" @click="job.undo()">Undo</button>
+        <button type="button" class="act" :disabled="job.future.length === 0" @click="job.redo()">Redo</button>
+        <button type="button" class="act" :aria-label="`Units: ${unitsWord}. Switch`" @click="firm.toggleUnits()">{{ unitsWord }}</button>
+        <RouterLink v-if="job.id" class="act main" :to="`/jobs/${job.id}/sheets`">Print sheets</RouterLink>
+      </div>
+    </header>
+    <JobSpine class="the-spine" :stage="stage" @go="go" />
+    <section class="surface" :aria-label="`Stage ${stage}`">
+      <component :is="surface" v-if="job.draft && job.plan" />
+      <p v-else class="soft waiting">Working it out…</p>
+    </section>
+    <WorkingPanel v-if="job.plan && (panelOpen || chosen)" class="panel" :class="{ asked: chosen }" :stage="stage" />
+  </div>
+</template>
+
+<style scoped>
+.missing {
+  padding: 3rem 1.25rem;
+  display: grid;
+  gap: 0.75rem;
+  justify-items: start;
+}
+.job {
+  display: grid;
+  grid-template-columns: minmax(17rem, 18.1rem) minmax(0, 1fr) 19.5rem;
+  grid-template-rows: auto 1fr;
+  height: calc(100vh - 2.55rem);
+}
+.job.wide {
+  grid-template-columns: minmax(17rem, 18.1rem) minmax(0, 1fr);
+}
+.head {
+  grid-column: 1 / -1;
+  display: flex;
+  align-items: center;
+  flex-wrap: wrap;
+  gap: 0.4rem 1.25rem;
+  padding: 0.5rem 1.25rem 0.6rem;
+}
+.title {
+  min-width: 0;
+  max-width: 34rem;
+}
+h1 {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.date {
+  border-left: 4px solid var(--clay);
+  padding-left: 0.7rem;
+  font-size: 0.875rem;
+  line-height: 1.35;
+}
+.date b {
+  font-size: 1rem;
+}
+.buttons {
+  margin-left: auto;
+  display: flex;
+  gap: 0.55rem;
+  align-items: center;
+}
+.the-spine {
+  overflow-y: auto;
+}
+.surface {
+  background: var(--sheet);
+  border-left: 1px solid var(--rule);
+  border-top: 1px solid var(--rule);
+  overflow-y: auto;
+  padding: 0.9rem 1.35rem 2rem;
+  min-width: 0;
+}
+.panel {
+  border-left: 1px solid var(--rule);
+  overflow-y: auto;
+}
+.waiting {
+  padding-top: 2rem;
+}
+@media (max-width: 1120px) {
+  .job,
+  .job.wide {
+    grid-template-columns: 17rem minmax(0, 1fr);
+  }
+  .panel {
+    grid-column: 2;
+    border-top: 1px solid var(--rule);
+    background: var(--paper);
+  }
+  .job {
+    height: auto;
+    min-height: calc(100vh - 2.55rem);
+  }
+  .the-spine {
+    grid-row: 2 / 4;
+    align-self: start;
+    position: sticky;
+    top: 0;
+    height: 100vh;
+  }
+}
+@media (max-width: 900px) {
+  .job,
+  .job.wide {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: none;
+  }
+  .the-spine {
+    grid-row: auto;
+    position: static;
+    height: auto;
+  }
+  .panel {
+    grid-column: auto;
+  }
+  .panel.asked {
+    position: fixed;
+    inset: auto 0 0 0;
+    max-height: 75vh;
+    z-index: 20;
+    border-top: 3px solid var(--ink);
+  }
+  .surface {
+    padding: 0.75rem 0.9rem 1.5rem;
+    border-left: 0;
+  }
+  .head {
+    padding: 0.5rem 0.9rem 0;
+  }
+  .buttons {
+    margin-left: 0;
+    flex-wrap: wrap;
+  }
+  h1 {
+    white-space: normal;
+  }
+}
+</style>

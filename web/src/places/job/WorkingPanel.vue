@@ -1,0 +1,218 @@
+<script setup lang="ts">
+import { computed, inject, ref, watch } from 'vue'
+import { CAUTIONS } from '@juvena/core/reference/cautions'
+import { STAGES } from '@juvena/core/spine'
+import type { Stage } from '@juvena/core/working/figure'
+import { explain } from '@juvena/core/working/explain'
+import type { SchoolChoiceId } from '@juvena/core/working/schools'
+import type { Unit } from '@juvena/core/model/show'
+import NoticeCard from '../../parts/NoticeCard.vue'
+import SchoolChoice from '../../parts/SchoolChoice.vue'
+import StandingTag from '../../parts/StandingTag.vue'
+import { WORKING } from '../../parts/working.ts'
+import { useFirm } from '../../stores/firm.ts'
+import { useJob } from '../../stores/job.ts'
+
+/** The working of the chosen figure, each input opening in turn; with none chosen, what this stage warns of, its schools and its cautions. */
+const props = defineProps<{ stage: Stage }>()
+const firm = useFirm()
+const job = useJob()
+const working = inject(WORKING)!
+const trail = ref<string[]>([])
+
+const explained = computed(() => (working.chosen.value && job.plan ? explain(job.plan.figures, working.chosen.value, firm.units) : null))
+const zoneName = (id?: string) => job.plan?.zones.find((z) => z.id === id)?.name
+watch(working.chosen, (id) => {
+  if (!id || !trail.value.some((t) => job.figure(t)?.inputs.includes(id))) trail.value = []
+})
+function open(id: string) {
+  if (working.chosen.value) trail.value = [...trail.value, working.chosen.value]
+  working.choose(id)
+}
+function back() {
+  const last = trail.value.at(-1)
+  trail.value = trail.value.slice(0, -1)
+  working.choose(last ?? null)
+}
+const was = computed(() => {
+  const f = explained.value?.figure
+  return f && job.moved.has(f.id) ? firm.text(job.moved.get(f.id) as never, f.unit as Unit) : ''
+})
+
+const STAGE_SCHOOLS: Record<Stage, SchoolChoiceId[]> = {
+  1: [],
+  2: ['cover'],
+  3: ['cover', 'weeds'],
+  4: ['cutOff'],
+  5: ['dressing', 'phosphorus'],
+  6: ['cutOff', 'order', 'cores', 'feed', 'weeds'],
+  7: ['watering', 'run'],
+  8: ['firstMow'],
+}
+const notices = computed(() => job.plan?.notices.filter((n) => n.stage === props.stage || (n.level === 'hold' && n.id.endsWith('.fits'))) ?? [])
+const cautions = computed(() => {
+  if (props.stage < 5) return []
+  const kinds = { 5: ['dress', 'feed', 'cover'], 6: null, 7: ['water'], 8: ['first-mow', 'visit'] }[props.stage as 5 | 6 | 7 | 8]
+  const keys = new Set(job.plan?.steps.filter((s) => !kinds || kinds.includes(s.kind)).flatMap((s) => s.cautions) ?? [])
+  return [...keys].map((k) => CAUTIONS[k])
+})
+</script>
+
+<template>
+  <aside class="working" aria-label="Working" aria-live="polite">
+    <template v-if="explained">
+      <p class="where">
+        <button v-if="trail.length" type="button" class="plain" @click="back">back</button>
+        <span>Working · {{ [zoneName(explained.figure.zone), firm.say(explained.figure.label)].filter(Boolean).join(', ') }}</span>
+        <button type="button" class="plain close" aria-label="Close the working" @click="working.choose(null)">close</button>
+      </p>
+      <p class="value">
+        {{ firm.say(firm.show(explained.figure.value, explained.figure.unit).number) }} <span>{{ firm.show(explained.figure.value, explained.figure.unit).unit }}</span>
+      </p>
+      <p class="formula">{{ firm.say(explained.formula) }}</p>
+      <p class="says">{{ firm.say(explained.rule.says) }}</p>
+      <p class="standing">
+        <StandingTag :standing="explained.rule.standing" />
+        <template v-if="explained.figure.standing !== explained.rule.standing"><StandingTag :standing="explained.figure.standing" /> <span class="small">weakest input</span></template>
+        <span class="small soft source">{{ explained.rule.source }}</span>
+      </p>
+      <p v-if="explained.school" class="school">
+        <b>School: {{ explained.school.name }}.</b> {{ explained.school.says }}
+      </p>
+      <ul v-if="explained.inputs.length" class="inputs">
+        <li v-for="f in explained.inputs" :key="f.id">
+          <button type="button" @click="open(f.id)">
+            <span>{{ firm.say(f.label) }}<template v-if="f.zone && f.zone !== explained.figure.zone">, {{ zoneName(f.zone) }}</template></span>
+            <b>{{ firm.text(f.value, f.unit) }}</b>
+            <StandingTag :standing="f.standing" />
+          </button>
+        </li>
+      </ul>
+      <section v-if="explained.instead">
+        <h3>Overridden by you</h3>
+        <p>The plan would have said {{ firm.say(explained.instead) }}.</p>
+      </section>
+      <section v-if="was">
+        <h3>Moved from {{ was }}</h3>
+        <p>since you last looked at {{ STAGES[explained.figure.stage] }}.</p>
+      </section>
+      <section v-if="explained.change">
+        <h3>What would change it</h3>
+        <p>{{ firm.say(explained.change) }}</p>
+      </section>
+    </template>
+    <template v-else>
+      <p class="where">
+        <span>{{ STAGES[stage] }}: what to watch</span>
+      </p>
+      <NoticeCard v-for="n in notices" :key="n.id" :notice="n" />
+      <p v-if="notices.length === 0" class="soft">Nothing stands against this stage. Choose any figure with dots under it to see its working.</p>
+      <section v-if="STAGE_SCHOOLS[stage].length" class="schools">
+        <h3>Schools, for this job</h3>
+        <SchoolChoice v-for="c in STAGE_SCHOOLS[stage]" :key="c" :choice="c" />
+      </section>
+      <section v-if="cautions.length">
+        <h3>Cautions</h3>
+        <ul class="cautions">
+          <li v-for="c in cautions" :key="c">{{ c }}</li>
+        </ul>
+        <p class="small soft">Juvena advises; local code, the label and the licensed applicator decide.</p>
+      </section>
+    </template>
+  </aside>
+</template>
+
+<style scoped>
+.working {
+  padding: 0.9rem 1.1rem 1.5rem;
+  display: flex;
+  flex-direction: column;
+  gap: 0.7rem;
+  min-width: 0;
+}
+.where {
+  display: flex;
+  gap: 0.6rem;
+  font-size: var(--size-small);
+  color: var(--soft);
+}
+.where span {
+  flex: 1;
+}
+.value {
+  font-size: 2.25rem;
+  font-weight: 700;
+  line-height: 1.05;
+  overflow-wrap: anywhere;
+}
+.value span {
+  font-size: 1.0625rem;
+  font-weight: 400;
+}
+.formula {
+  border: 1px solid var(--rule);
+  background: var(--sheet);
+  padding: 0.6rem 0.75rem;
+  font-weight: 700;
+  overflow-wrap: anywhere;
+}
+.says,
+.school,
+section p,
+.cautions {
+  font-size: 0.9375rem;
+  line-height: 1.35;
+}
+.standing {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.35rem;
+  align-items: center;
+}
+.source {
+  flex-basis: 100%;
+}
+.inputs li {
+  border-bottom: 1px solid var(--rule);
+}
+.inputs button {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 0.1rem 0.75rem;
+  justify-items: start;
+  width: 100%;
+  padding: 0.4rem 0;
+  border: 0;
+  background: none;
+  text-align: left;
+  cursor: pointer;
+  line-height: 1.25;
+  font-size: 0.9375rem;
+}
+.inputs button:hover b {
+  text-decoration: underline dotted;
+}
+.inputs b {
+  justify-self: end;
+  text-align: right;
+}
+section {
+  border-top: 1px solid var(--ink);
+  padding-top: 0.5rem;
+}
+.schools {
+  display: flex;
+  flex-direction: column;
+  gap: 0.7rem;
+}
+.cautions li {
+  padding-left: 0.9rem;
+  text-indent: -0.9rem;
+  margin-top: 0.25rem;
+}
+.cautions li::before {
+  content: '▲ ';
+  color: var(--hold);
+  font-size: 0.7rem;
+}
+</style>

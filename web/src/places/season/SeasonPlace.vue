@@ -1,0 +1,453 @@
+<script setup lang="ts">
+import { ElInput } from 'element-plus'
+import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
+import { RouterLink, useRouter } from 'vue-router'
+import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/model/day'
+import type { Outlook } from '@juvena/core/weather/station'
+import WindowRibbon from '../../stages/order/WindowRibbon.vue'
+import { api } from '../../stores/api.ts'
+import { useFirm } from '../../stores/firm.ts'
+import PutAway from './PutAway.vue'
+
+const WeatherChart = defineAsyncComponent(() => import('./WeatherChart.vue'))
+
+interface Row {
+  id: string
+  name: string
+  customer: string
+  area: number | null
+  zones: number
+  customerDate: string | null
+  state: 'no-zones' | 'planned' | 'under-way' | 'growing' | 'done' | 'cannot'
+  trouble: { level: 'hold' | 'warn'; title: string } | null
+  approach: string
+  window: { from: string; to: string; state: 'open' | 'marginal' | 'shut' }[]
+  cutOff: string | null
+  sowDay: string | null
+  steps: { id: string; kind: string; name: string; day: string; span: number; state: string; hours: number; people: number }[]
+  next: { name: string; day: string } | null
+}
+
+const firm = useFirm()
+const router = useRouter()
+const rows = shallowRef<Row[] | null>(null)
+const outlook = shallowRef<Outlook | null>(null)
+const failure = ref('')
+const name = ref('')
+const nameWrong = ref('')
+const busy = ref(false)
+
+async function load() {
+  try {
+    const season = await api<{ rows: Row[] }>('GET', '/season')
+    rows.value = season.rows
+    failure.value = ''
+    outlook.value = (await api<{ outlook: Outlook | null }>('GET', '/weather')).outlook
+  } catch (error) {
+    failure.value = (error as Error).message
+  }
+}
+void load()
+
+const DAYS = 24
+const from = computed(() => firm.today)
+const days = computed(() => Array.from({ length: DAYS }, (_, i) => addDays(from.value, i)))
+const isWeekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
+
+const SHORT: Record<string, string> = {
+  notice: 'notice',
+  mark: 'mark',
+  kill: 'kill',
+  'kill-again': 'kill',
+  'cut-first': 'cut',
+  'cut-second': 'cut down',
+  scarify: '{scarify}',
+  dampen: 'wet',
+  core: 'cores',
+  dress: 'dress',
+  sow: 'sow',
+  'work-in': '',
+  feed: 'feed',
+  cover: 'cover',
+  water: '',
+  'first-mow': 'mow',
+  'feed-later': 'feed',
+  'dress-again': 'dress',
+  visit: 'visit',
+}
+/** Steps of a day lie as one piece; each names its work. */
+function pieces(row: Row) {
+  const byDay = new Map<string, Row['steps']>()
+  for (const s of row.steps) {
+    const at = daysBetween(from.value, s.day)
+    if (at < 0 || at >= DAYS) continue
+    byDay.set(s.day, [...(byDay.get(s.day) ?? []), s])
+  }
+  return [...byDay].map(([day, steps]) => {
+    const words = [...new Set(steps.map((s) => firm.say(SHORT[s.kind] ?? s.name)).filter(Boolean))]
+    const span = Math.min(DAYS - daysBetween(from.value, day), Math.max(...steps.map((s) => s.span)))
+    return {
+      day,
+      column: daysBetween(from.value, day) + 1,
+      span,
+      sow: steps.some((s) => s.kind === 'sow'),
+      done: steps.every((s) => s.state === 'done' || s.state === 'unrecorded'),
+      pinned: steps.some((s) => s.state === 'pinned'),
+      words: words.slice(0, 2),
+      more: words.length - 2,
+      says: `${showDay(day)}: ${steps.map((s) => firm.say(s.name)).join(', ')}`,
+    }
+  })
+}
+const load_ = computed(() =>
+  days.value.map((day) => (rows.value ?? []).reduce((sum, row) => sum + row.steps.filter((s) => s.day === day && s.state !== 'done').reduce((h, s) => h + s.hours * s.people, 0), 0)),
+)
+const capacity = computed(() => (firm.settings.crew ?? 2) * (firm.settings.hoursPerDay ?? 8))
+const watering = computed(() => days.value.map((day) => (rows.value ?? []).filter((r) => r.sowDay && r.sowDay <= day && daysBetween(r.sowDay, day) < 28).length))
+
+const STATES = { 'no-zones': 'to be walked', planned: 'planned', 'under-way': 'under way', growing: 'growing', done: 'done', cannot: 'does not fit' }
+const shut = computed(() => (rows.value ?? []).filter((r) => r.state === 'cannot').length)
+const cutOff = computed(() => (rows.value ?? []).map((r) => r.cutOff).filter((c) => c !== null && c >= from.value).sort().at(-1) ?? null)
+const headline = computed(() => {
+  const n = rows.value?.length ?? 0
+  const steps = (rows.value ?? []).reduce((sum, r) => sum + r.steps.filter((s) => daysBetween(from.value, s.day) < DAYS && s.day >= from.value).length, 0)
+  return [
+    cutOff.value ? `${daysBetween(from.value, cutOff.value)} days to the last sowing, ${showDay(cutOff.value)}.` : '',
+    `${n} ${n === 1 ? 'job' : 'jobs'}, ${steps} steps${shut.value ? `, ${shut.value} that cannot be done as asked` : ''}.`,
+  ].filter(Boolean)
+})
+
+async function begin() {
+  if (!name.value.trim()) return void (nameWrong.value = 'Give the job a name, like “Mill House, back lawn”.')
+  busy.value = true
+  try {
+    const job = await api<{ id: string }>('POST', '/jobs', { name: name.value.trim() })
+    await router.push(`/jobs/${job.id}`)
+  } catch (error) {
+    nameWrong.value = (error as Error).message
+  } finally {
+    busy.value = false
+  }
+}
+async function takeFile(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  failure.value = ''
+  if (file.size > 4_000_000) return void (failure.value = `“${file.name.slice(0, 60)}” is ${Math.round(file.size / 1e6)} MB; a job file is at most 4 MB. Check that it is a job file.`)
+  try {
+    const job = await api<{ id: string }>('POST', '/job-files', await file.text())
+    await router.push(`/jobs/${job.id}`)
+  } catch (error) {
+    failure.value = (error as Error).message
+  }
+}
+async function putAway(row: Row) {
+  await api('DELETE', `/jobs/${row.id}`).catch((error: Error) => (failure.value = error.message))
+  gone.value++
+  await load()
+}
+const gone = ref(0)
+</script>
+
+<template>
+  <div class="season">
+    <p v-if="failure" class="trouble" role="alert">{{ failure }}</p>
+    <div v-if="rows && rows.length === 0" class="empty">
+      <h1>Begin with a lawn.</h1>
+      <p>Name the job; then walk it zone by zone. Findings, seed, amounts, days and water follow as you type.</p>
+    </div>
+    <header v-else class="grid top">
+      <div class="label">
+        <h1>The next {{ DAYS }} days</h1>
+        <p v-for="h in headline" :key="h" class="small soft">{{ h }}</p>
+      </div>
+      <div class="lane chart">
+        <WeatherChart v-if="outlook" :days="outlook.days.slice(0, DAYS)" :source="outlook.source" />
+      </div>
+      <div class="label"></div>
+      <div class="lane days" aria-hidden="true">
+        <span v-for="d in days" :key="d" :class="{ weekend: isWeekend(d), today: d === from }">{{ showDay(d).slice(0, 3) }}<b>{{ Number(d.slice(8)) }}</b></span>
+      </div>
+    </header>
+
+    <ul v-if="rows" class="rows">
+      <li v-for="row in rows" :key="row.id" class="grid row">
+        <div class="label">
+          <RouterLink class="name" :to="`/jobs/${row.id}`">{{ row.name }}</RouterLink>
+          <p class="small soft">{{ [row.area ? firm.text(row.area, 'm2') : 'no size yet', firm.say(row.approach)].filter(Boolean).join(' · ') }}</p>
+          <p v-if="row.customerDate" class="small soft">must look right by {{ showDay(row.customerDate).slice(4) }}</p>
+          <p class="small" :class="row.trouble ? row.trouble.level : 'soft'">{{ row.trouble ? firm.say(row.trouble.title) : row.next ? `next: ${firm.say(row.next.name)}, ${showDay(row.next.day)}` : STATES[row.state] }}</p>
+          <p class="phone-only small">{{ STATES[row.state] }}<template v-if="row.next"> · next: {{ firm.say(row.next.name) }}, {{ showDay(row.next.day) }}</template></p>
+          <button type="button" class="plain small away" :aria-label="`Put away ${row.name}`" @click="putAway(row)">put away</button>
+        </div>
+        <div class="lane">
+          <WindowRibbon v-if="row.window.length" class="behind" :spans="row.window" :from="from" :days="DAYS" :cut-off="row.cutOff ?? from" />
+          <RouterLink v-else class="start" :to="`/jobs/${row.id}`">walk it: add the first zone</RouterLink>
+          <div class="pieces">
+            <RouterLink v-for="p in pieces(row)" :key="p.day" class="piece" :class="{ sow: p.sow, done: p.done, pinned: p.pinned }" :to="`/jobs/${row.id}/order`" :title="p.says" :aria-label="p.says" :data-column="p.column" :style="{ gridColumn: `${p.column} / span ${p.span}` }">
+              <span v-for="w in p.words" :key="w">{{ w }}</span>
+              <span v-if="p.more > 0" class="more">+{{ p.more }}</span>
+            </RouterLink>
+          </div>
+        </div>
+      </li>
+    </ul>
+    <p v-else-if="!failure" class="soft loading">Laying out the season…</p>
+
+    <div v-if="rows && rows.length > 0" class="load">
+      <div class="grid">
+        <div class="label"><b>Crew of {{ firm.settings.crew ?? 2 }}</b> <span class="small soft">hours of {{ capacity }}</span></div>
+        <div class="lane cells">
+          <span v-for="(h, i) in load_" :key="i" :class="{ over: h > capacity + 0.05, some: h > 0.4 }">{{ h > capacity + 0.05 ? `${Math.round(h)}!` : h >= 0.5 ? Math.round(h) : '' }}</span>
+        </div>
+      </div>
+      <div class="grid">
+        <div class="label"><b>Someone to water</b> <span class="small soft">jobs in their first 4 weeks</span></div>
+        <div class="lane cells">
+          <span v-for="(n, i) in watering" :key="i" :class="{ some: n > 0 }">{{ n || '' }}</span>
+        </div>
+      </div>
+    </div>
+
+    <form class="new" @submit.prevent="begin">
+      <div :class="{ 'has-problem': nameWrong }">
+        <label for="new-job" class="small soft">New job</label>
+        <ElInput id="new-job" v-model="name" maxlength="120" placeholder="customer, place, lawn" autocomplete="off" :aria-invalid="nameWrong ? 'true' : undefined" @input="nameWrong = ''" />
+      </div>
+      <button type="submit" class="act main" :disabled="busy">Begin the walk-over</button>
+      <label class="act file">Take in a job file<input type="file" accept=".json,application/json" @change="takeFile" /></label>
+      <p v-if="nameWrong" class="wrong" role="alert">{{ nameWrong }}</p>
+    </form>
+    <PutAway :key="gone" @back="load" />
+  </div>
+</template>
+
+<style scoped>
+.season {
+  padding: 0.4rem 1.25rem 2rem;
+}
+.grid {
+  display: grid;
+  grid-template-columns: 14.4rem minmax(0, 1fr);
+  column-gap: 0.6rem;
+}
+.label {
+  min-width: 0;
+  line-height: 1.3;
+}
+.chart {
+  height: 5.6rem;
+  border-bottom: 2px solid var(--soft);
+}
+.days,
+.cells {
+  display: grid;
+  grid-template-columns: repeat(24, minmax(0, 1fr));
+}
+.days span {
+  text-align: center;
+  font-size: 0.75rem;
+  color: var(--soft);
+  line-height: 1.25;
+  padding: 0.15rem 0;
+}
+.days b {
+  display: block;
+  font-weight: 400;
+  color: var(--ink);
+}
+.days .today,
+.days .today b {
+  font-weight: 700;
+  color: var(--ink);
+}
+.weekend {
+  background: var(--paper-deep);
+}
+.row {
+  border-bottom: 1px solid var(--rule);
+  padding: 0.4rem 0;
+}
+.row .label {
+  position: relative;
+}
+.name {
+  font-weight: 700;
+  text-decoration: none;
+  display: block;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.name:hover {
+  text-decoration: underline;
+}
+.row .label p {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.hold {
+  color: var(--hold);
+}
+.warn {
+  color: var(--sun);
+}
+.away {
+  position: absolute;
+  right: 0.2rem;
+  bottom: 0;
+  background: var(--paper);
+  opacity: 0;
+}
+.row:hover .away,
+.away:focus-visible {
+  opacity: 1;
+}
+.phone-only {
+  display: none;
+}
+.lane {
+  position: relative;
+  min-width: 0;
+}
+.behind {
+  position: absolute;
+  inset: 0;
+  height: 100%;
+}
+.pieces {
+  position: relative;
+  display: grid;
+  grid-template-columns: repeat(24, minmax(0, 1fr));
+  align-items: center;
+  min-height: 3.6rem;
+}
+.piece {
+  grid-row: 1;
+  margin: 0 1px;
+  min-height: 2.15rem;
+  display: grid;
+  align-content: center;
+  justify-items: center;
+  border: 1.5px solid var(--ink);
+  border-radius: 3px;
+  background: var(--sheet);
+  text-decoration: none;
+  font-size: 0.6875rem;
+  line-height: 1.1;
+  overflow: hidden;
+  text-align: center;
+}
+.piece span {
+  max-width: 100%;
+  overflow: hidden;
+}
+.piece.sow {
+  border-bottom: 5px solid var(--moss);
+}
+.piece.done {
+  background: var(--moss-wash);
+  border-style: dashed;
+}
+.piece.pinned {
+  border-top: 5px solid var(--ink);
+}
+.piece:hover {
+  background: var(--paper-deep);
+}
+.start {
+  display: grid;
+  place-items: center start;
+  min-height: 3.6rem;
+}
+.load {
+  padding-top: 0.5rem;
+  display: grid;
+  gap: 0.2rem;
+}
+.cells span {
+  text-align: center;
+  font-size: 0.8125rem;
+  min-height: 1.45rem;
+  line-height: 1.45rem;
+  border-left: 1px solid var(--rule);
+}
+.cells .some {
+  background: var(--moss-wash);
+}
+.cells .over {
+  background: var(--hold-wash);
+  color: var(--hold);
+  font-weight: 700;
+}
+.new {
+  display: grid;
+  grid-template-columns: minmax(12rem, 24rem) auto auto 1fr;
+  gap: 0.3rem 0.75rem;
+  align-items: end;
+  padding: 1.1rem 0 0.4rem;
+}
+.new label.small {
+  display: block;
+}
+.file input {
+  position: absolute;
+  opacity: 0;
+  width: 1px;
+  height: 1px;
+}
+.file:focus-within {
+  box-shadow: var(--focus);
+}
+.wrong,
+.trouble {
+  grid-column: 1 / -1;
+  color: var(--hold);
+}
+.trouble {
+  background: var(--hold-wash);
+  padding: 0.4rem 0.75rem;
+}
+.empty {
+  padding: 2.5rem 0 0.5rem;
+  max-width: 34rem;
+  display: grid;
+  gap: 0.5rem;
+}
+.loading {
+  padding: 2rem 0;
+}
+@media (max-width: 760px) {
+  .season {
+    padding: 0.4rem 0.9rem 2rem;
+  }
+  .grid {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .chart,
+  .days,
+  .pieces,
+  .load {
+    display: none;
+  }
+  .row .lane {
+    height: 0.9rem;
+    margin-top: 0.3rem;
+  }
+  .row .label p {
+    white-space: normal;
+  }
+  .phone-only {
+    display: block;
+  }
+  .away {
+    opacity: 1;
+  }
+  .new {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

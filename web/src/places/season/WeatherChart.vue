@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { StationDay } from '@juvena/core/weather/station'
+import { ink, useChart } from '../../parts/echart.ts'
+import { useFirm } from '../../stores/firm.ts'
+
+/** Soil temperature as a line, rain as bars, each over its own day column. */
+const props = defineProps<{ days: StationDay[]; source: string }>()
+const firm = useFirm()
+const at = ref<HTMLElement | null>(null)
+const plain = (text: string) => Number(text.replace('−', '-').replace(',', ''))
+const soil = computed(() => props.days.map((d) => plain(firm.show(d.soil, 'C').number)))
+const rain = computed(() => props.days.map((d) => plain(firm.show(d.rain, 'mm').number)))
+useChart(at, () => {
+  const wet = Math.max(...rain.value, 0.001)
+  const low = Math.min(...soil.value)
+  const high = Math.max(...soil.value)
+  const room = Math.max(high - low, 0.5)
+  const label = { fontFamily: 'Atkinson Hyperlegible', fontSize: 11 }
+  return {
+    animation: false,
+    grid: { left: 0, right: 0, top: 16, bottom: 0 },
+    xAxis: { type: 'category', show: false, data: props.days.map((d) => d.day) },
+    yAxis: [
+      { type: 'value', show: false, min: low - room * 1.6, max: high + room * 0.3 },
+      { type: 'value', show: false, min: 0, max: wet * 2.1 },
+    ],
+    series: [
+      {
+        type: 'bar',
+        yAxisIndex: 1,
+        barWidth: '62%',
+        data: rain.value,
+        itemStyle: { color: ink('water') },
+        label: { show: true, position: 'top', ...label, color: ink('water'), formatter: (p: { value: number }) => (p.value >= wet * 0.25 ? String(p.value) : '') },
+      },
+      {
+        type: 'line',
+        symbol: 'none',
+        data: soil.value,
+        lineStyle: { color: ink('clay'), width: 2 },
+        label: { show: false },
+      },
+    ],
+  }
+})
+const summary = computed(() => {
+  const first = props.days[0]!
+  const last = props.days.at(-1)!
+  const wettest = [...props.days].sort((a, b) => b.rain - a.rain)[0]!
+  return { soil: `soil ${firm.show(first.soil, 'C').number} → ${firm.text(last.soil, 'C')} at ${firm.text(50, 'mm')}`, rain: `rain bars, most ${firm.text(wettest.rain, 'mm')}; ${props.source}` }
+})
+</script>
+
+<template>
+  <figure>
+    <figcaption>
+      <span class="soil">{{ summary.soil }}</span> <span class="rain">{{ summary.rain }}</span>
+    </figcaption>
+    <div ref="at" class="canvas" aria-hidden="true"></div>
+  </figure>
+</template>
+
+<style scoped>
+figure {
+  height: 100%;
+  position: relative;
+}
+.canvas {
+  position: absolute;
+  inset: 0;
+}
+figcaption {
+  position: absolute;
+  inset: 0 0 auto 0;
+  display: flex;
+  justify-content: space-between;
+  font-size: 0.75rem;
+  z-index: 1;
+  line-height: 1.2;
+}
+.soil {
+  color: var(--clay);
+}
+.rain {
+  color: var(--water);
+}
+</style>

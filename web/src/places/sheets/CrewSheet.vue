@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { CAUTIONS } from '@juvena/core/reference/cautions'
+import { schoolName } from '@juvena/core/working/schools'
+import { useFirm } from '../../stores/firm.ts'
+import { useJob } from '../../stores/job.ts'
+import SheetFigure from './SheetFigure.vue'
+import SheetHead from './SheetHead.vue'
+
+/** Steps in order with hours and cautions, and amounts weighed out by zone. */
+const firm = useFirm()
+const job = useJob()
+const plan = computed(() => job.plan!)
+const zones = computed(() => plan.value.zones.filter((z) => z.area))
+const names = (ids: string[]) => (ids.length === zones.value.length && ids.length > 1 ? 'all zones' : ids.map((id) => zones.value.find((z) => z.id === id)?.name ?? id).join(', '))
+const cautions = computed(() => [...new Set(plan.value.steps.flatMap((s) => s.cautions))].map((c) => CAUTIONS[c]))
+const seeded = computed(() => zones.value.filter((z) => z.seed))
+const packs = (line: (typeof plan.value.materials)[number]) => (line.packs ? line.packs.counts.map((c) => `${c.count} × ${firm.text(c.size, 'kg')}`).join(' + ') : '')
+</script>
+
+<template>
+  <section>
+    <SheetHead title="For the crew" />
+    <p v-if="job.draft?.notes" class="notes">{{ job.draft.notes }}</p>
+    <h3>Cautions</h3>
+    <ul class="cautions">
+      <li v-for="c in cautions" :key="c">▲ {{ c }}</li>
+    </ul>
+    <h3>Order of work</h3>
+    <table>
+      <thead>
+        <tr><th></th><th>day</th><th>step</th><th>where</th><th class="n">hours</th></tr>
+      </thead>
+      <tbody>
+        <tr v-for="s in plan.steps" :key="s.id">
+          <td><span class="box">{{ s.state === 'done' ? '✓' : '' }}</span></td>
+          <td class="day"><SheetFigure :id="s.day.id" /></td>
+          <td>
+            <b>{{ firm.say(s.name) }}</b><template v-if="s.passes > 1">, {{ s.passes }} passes</template>
+            <span class="why">{{ firm.say(s.why) }}<template v-if="s.kind === 'core'"> Cores: {{ schoolName('cores', plan.schools.cores) }}.</template></span>
+          </td>
+          <td>{{ names(s.zones) }}</td>
+          <td class="n"><SheetFigure :id="s.hours.id" /></td>
+        </tr>
+      </tbody>
+    </table>
+    <h3>Weigh out, zone by zone</h3>
+    <table>
+      <thead>
+        <tr><th>line</th><th v-for="z in zones.slice(0, 6)" :key="z.id" class="n">{{ z.name }}</th><th class="n">to load</th></tr>
+      </thead>
+      <tbody>
+        <tr v-for="line in plan.materials" :key="line.id">
+          <td>{{ line.name }}<span class="why">{{ firm.say(line.detail) }}</span></td>
+          <td v-for="z in zones.slice(0, 6)" :key="z.id" class="n"><SheetFigure :id="line.cells[z.id]" /></td>
+          <td class="n"><SheetFigure :id="line.total" /><span class="why">{{ packs(line) }}</span></td>
+        </tr>
+        <tr v-if="seeded.length">
+          <td>Each of two seed passes<span class="why">at right angles, spreader set at half</span></td>
+          <td v-for="z in zones.slice(0, 6)" :key="z.id" class="n"><SheetFigure :id="z.seed?.half.id" /></td>
+          <td></td>
+        </tr>
+        <tr v-if="seeded.length">
+          <td>Bag rate, whole<span class="why">for the catch pan, take half</span></td>
+          <td v-for="z in zones.slice(0, 6)" :key="z.id" class="n"><SheetFigure :id="z.seed?.bulk.id" /></td>
+          <td></td>
+        </tr>
+      </tbody>
+    </table>
+    <template v-if="zones.length > 6">
+      <h3>The other zones</h3>
+      <ul>
+        <li v-for="z in zones.slice(6)" :key="z.id">
+          <b>{{ z.name }}</b> <SheetFigure :id="z.area" />: <template v-for="(line, i) in plan.materials.filter((l) => l.cells[z.id])" :key="line.id">{{ i ? '; ' : '' }}{{ line.name }} <SheetFigure :id="line.cells[z.id]" /></template
+          ><template v-if="z.seed">; each seed pass <SheetFigure :id="z.seed.half.id" /></template>
+        </li>
+      </ul>
+    </template>
+    <p class="why foot">Juvena advises; local code, the label and the licensed applicator decide.</p>
+  </section>
+</template>
+
+<style scoped>
+.box {
+  display: inline-block;
+  width: 0.95rem;
+  height: 0.95rem;
+  border: 1.5px solid #000;
+  line-height: 0.9rem;
+  text-align: center;
+}
+.day {
+  white-space: nowrap;
+}
+.why {
+  display: block;
+  font-size: 0.8125rem;
+  color: #444;
+}
+.cautions li,
+.notes {
+  font-size: 0.875rem;
+  padding: 0.08rem 0;
+}
+.notes {
+  border: 1px solid #000;
+  padding: 0.3rem 0.5rem;
+  margin-top: 0.6rem;
+  white-space: pre-line;
+}
+.foot {
+  margin-top: 0.6rem;
+}
+</style>

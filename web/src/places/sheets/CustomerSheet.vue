@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { addDays, showDay } from '@juvena/core/model/day'
+import type { StepKind } from '@juvena/core/reference/operations'
+import { useJob } from '../../stores/job.ts'
+import SheetFigure from './SheetFigure.vue'
+import SheetHead from './SheetHead.vue'
+
+/** What happens, how it looks and when, and what the customer does. */
+const job = useJob()
+const plan = computed(() => job.plan!)
+const PLAIN: Partial<Record<StepKind, string>> = {
+  kill: 'Weed grasses are killed off. Keep children and pets off until we say so.',
+  'kill-again': 'What regrew is treated again.',
+  'cut-first': 'First short cut.',
+  'cut-second': 'The lawn is cut very short. It looks worse before it looks better.',
+  scarify: 'Dead matter is cut out and carried off. Soil shows through.',
+  core: 'Holes are opened for air, water and seed.',
+  dress: 'A thin layer of soil evens the surface.',
+  sow: 'Seed goes down.',
+  feed: 'Starter feed, with the seed.',
+  cover: 'A thin cover keeps the seed moist.',
+  water: 'Watering begins, the same day.',
+  'first-mow': 'First mow, on a dry day, with a sharp blade.',
+  visit: 'We come to look, mend thin places and hand over.',
+  'dress-again': 'Another thin layer of soil.',
+}
+const days = computed(() => {
+  const map = new Map<string, { id: string; text: string }[]>()
+  for (const s of plan.value.steps) {
+    const text = PLAIN[s.kind]
+    if (text) map.set(s.chosen, [...(map.get(s.chosen) ?? []), { id: s.day.id, text }])
+  }
+  return [...map]
+})
+const held = computed(() => plan.value.strands.filter((s) => s.verdict))
+const first = computed(() => plan.value.follow.strands[0])
+</script>
+
+<template>
+  <section>
+    <SheetHead title="For the customer" />
+    <p v-for="s in held" :key="s.id" class="held"><b>{{ s.verdict }}</b> {{ s.options.map((o) => `${o.title}: ${o.says}`).join(' ') }}</p>
+    <p class="ground">
+      <SheetFigure :id="plan.totalArea" /> in {{ plan.zones.filter((z) => z.area).length }} {{ plan.zones.length === 1 ? 'zone' : 'zones' }}:
+      <template v-for="(z, i) in plan.zones.filter((x) => x.area)" :key="z.id">{{ i ? '; ' : '' }}{{ z.name }} <SheetFigure :id="z.area" /></template>.
+    </p>
+    <h3>What happens</h3>
+    <table>
+      <tbody>
+        <tr v-for="[day, steps] in days" :key="day">
+          <td class="day"><SheetFigure :id="steps[0]!.id" /></td>
+          <td>{{ steps.map((s) => s.text).join(' ') }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <template v-if="first">
+      <h3>What you will see</h3>
+      <ul class="see">
+        <li><b>Day 1.</b> Short, opened and rough, with seed on soil. That is right.</li>
+        <li><b>Day 2 to the first green.</b> Bare is normal. First seedlings: <template v-for="(u, i) in first.up" :key="u.grass">{{ i ? '; ' : '' }}{{ plan.figures[u.figure.id]?.label }} <SheetFigure :id="u.figure.id" /></template>.</li>
+        <li><b>About {{ showDay(addDays(first.sown, 14)) }}.</b> A green haze, uneven. The quick grass stands, the slow one follows.</li>
+        <li v-if="first.presentable"><b>Looks right from</b> <SheetFigure :id="first.presentable.id" />.</li>
+        <li><b>Next spring.</b> The full verdict: it fills in with its first spring growth.</li>
+      </ul>
+      <h3>What we ask of you</h3>
+      <ul class="see">
+        <li><b>Water</b> as the watering page says, until <SheetFigure :id="first.handOver?.id" /> at least. One dry day can undo the rest.</li>
+        <li><b>Keep off</b>, pets too, until the first mow<template v-if="first.mowBand">, expected <SheetFigure :id="first.mowBand.id" /></template>.</li>
+        <li><b>First mow</b> when it stands <template v-for="(m, i) in first.mow" :key="m.zone">{{ i ? ', ' : '' }}<SheetFigure :id="m.height.id" /> ({{ plan.zones.find((z) => z.id === m.zone)?.name }})</template>. Dry ground, sharp blade, no tight turns.</li>
+        <li><b>No weedkiller</b> and no combined feed until we say so.</li>
+      </ul>
+    </template>
+    <p v-else class="ground">Nothing is sown on this job.</p>
+  </section>
+</template>
+
+<style scoped>
+.ground {
+  padding: 0.5rem 0 0;
+}
+.day {
+  width: 7.5rem;
+  white-space: nowrap;
+}
+.see li {
+  padding: 0.15rem 0;
+}
+.held {
+  border: 2px solid #000;
+  padding: 0.4rem 0.6rem;
+  margin-top: 0.6rem;
+}
+</style>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/model/day'
+import { useJob } from '../../stores/job.ts'
+import SheetFigure from './SheetFigure.vue'
+import SheetHead from './SheetHead.vue'
+
+/** The watering plan as a calendar to tick, for whoever waters. */
+const job = useJob()
+const water = computed(() => job.plan!.follow.water!)
+const strands = computed(() => job.plan!.follow.strands)
+const name = (id: string) => job.plan!.zones.find((z) => z.id === id)?.name ?? id
+/** Weeks of days from sowing to the hand-over, Monday first, blanks before the first. */
+function weeks(sown: string, until: string) {
+  const lead = (weekday(dayNumber(sown)) + 6) % 7
+  const count = Math.min(60, daysBetween(sown, until) + 1)
+  const cells: (string | null)[] = [...Array<null>(lead).fill(null), ...Array.from({ length: count }, (_, i) => addDays(sown, i))]
+  while (cells.length % 7) cells.push(null)
+  return Array.from({ length: cells.length / 7 }, (_, w) => cells.slice(w * 7, w * 7 + 7))
+}
+</script>
+
+<template>
+  <section>
+    <SheetHead title="For whoever waters" />
+    <p class="who">
+      <b>{{ job.draft?.waterer || 'Not named yet: fill in ______________________' }}</b>
+    </p>
+    <p>Seed that dries once in its first weeks is lost. Keep the top moist, never puddled: a footprint leaves your sole damp. If it rains well, leave that run out.</p>
+    <h3>Run times</h3>
+    <table>
+      <thead>
+        <tr><th>station</th><th class="n">1 seedbed, each run</th><th class="n">litres</th><th class="n">2 growing on</th><th class="n">3 settled</th></tr>
+      </thead>
+      <tbody>
+        <tr v-for="z in water.zones" :key="z.zone">
+          <td><b>{{ name(z.zone) }}</b><span v-if="z.cycles > 1"> in {{ z.cycles }} short runs with pauses</span></td>
+          <td class="n"><SheetFigure :id="z.minutes.id" /></td>
+          <td class="n"><SheetFigure :id="z.litres.id" /></td>
+          <td class="n"><SheetFigure :id="z.growingMinutes.id" /></td>
+          <td class="n"><SheetFigure :id="z.settledMinutes.id" /></td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="all">All zones a day <SheetFigure :id="water.daily.id" /><template v-if="water.tapMinutes">, the tap open <SheetFigure :id="water.tapMinutes.id" /></template>. Each seedbed run lays down <SheetFigure :id="water.dose.id" />.</p>
+    <div v-for="s in strands" :key="s.strand">
+      <h3>1 Every day, at {{ water.times.join(', ') }}, until <SheetFigure :id="s.handOver?.id" /></h3>
+      <table v-if="s.handOver" class="cal">
+        <tbody>
+          <tr v-for="(week, w) in weeks(s.sown, String(s.handOver.value))" :key="w">
+            <td v-for="(day, i) in week" :key="i" :class="{ blank: !day }">
+              <template v-if="day">{{ showDay(day) }}<span class="ticks"><i v-for="t in water.times" :key="t"></i></span></template>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <h3>2 Growing on</h3>
+      <p v-if="s.handOver">Every other day from {{ showDay(addDays(String(s.handOver.value), 1)) }} to {{ showDay(addDays(String(s.handOver.value), 8)) }}, <SheetFigure id="job.water.growing" /> each. Leave it dry the day before the first mow.</p>
+      <h3>3 Settled</h3>
+      <p>Then <SheetFigure id="job.water.settled" /> each three to four days, counting rain; more in heat.</p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.who {
+  font-size: 1.125rem;
+  padding: 0.5rem 0 0.2rem;
+}
+.all {
+  padding-top: 0.4rem;
+}
+.cal td {
+  border: 1px solid #888;
+  font-size: 0.8125rem;
+  padding: 0.25rem 0.35rem !important;
+  width: 14.28%;
+}
+.cal .blank {
+  border-color: transparent;
+}
+.ticks {
+  display: flex;
+  gap: 0.25rem;
+  padding-top: 0.15rem;
+}
+.ticks i {
+  width: 0.85rem;
+  height: 0.85rem;
+  border: 1.2px solid #000;
+}
+</style>

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
+import FirmSettings from './FirmSettings.vue'
+import GrassTable from './GrassTable.vue'
+import RuleTable from './RuleTable.vue'
+
+/** What the firm works with: its settings and schools, the grasses of the trade, the rules. */
+const route = useRoute()
+const PARTS = { firm: 'Firm and schools', grasses: 'Grasses', rules: 'Rules' } as const
+const part = computed(() => (typeof route.params.part === 'string' && route.params.part in PARTS ? (route.params.part as keyof typeof PARTS) : 'firm'))
+</script>
+
+<template>
+  <div class="yard">
+    <header>
+      <h1>Yard</h1>
+      <nav aria-label="Parts of the yard">
+        <RouterLink v-for="(name, p) in PARTS" :key="p" class="act slight" :to="`/yard/${p}`" :aria-current="p === part ? 'true' : undefined">{{ name }}</RouterLink>
+      </nav>
+    </header>
+    <FirmSettings v-if="part === 'firm'" />
+    <GrassTable v-else-if="part === 'grasses'" />
+    <RuleTable v-else />
+  </div>
+</template>
+
+<style scoped>
+.yard {
+  padding: 0.6rem 1.25rem 2rem;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1.25rem;
+  align-items: center;
+  margin-bottom: 0.75rem;
+}
+nav {
+  display: flex;
+  gap: 0.4rem;
+}
+@media (max-width: 640px) {
+  .yard {
+    padding: 0.6rem 0.9rem 2rem;
+  }
+}
+</style>

@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { parseDay, showDay } from '@juvena/core/model/day'
+import { standing, STRUCK_OUT, type DiaryEntry } from '@juvena/core/model/diary'
+import type { PlannedStep } from '@juvena/core/sequence/orderOfWork'
+import ChoiceField from '../../parts/ChoiceField.vue'
+import DayField from '../../parts/DayField.vue'
+import FigureValue from '../../parts/FigureValue.vue'
+import TextField from '../../parts/TextField.vue'
+import { useFirm } from '../../stores/firm.ts'
+import { useJob } from '../../stores/job.ts'
+
+/** What was done, by whom, how much. Entries are never changed; a correction is an entry too, and the plan knows which steps are done. */
+const firm = useFirm()
+const job = useJob()
+const steps = computed(() => job.plan?.steps ?? [])
+const entries = computed(() => [...standing(job.diary)].sort((a, b) => b.date.localeCompare(a.date)))
+const zones = computed(() => [{ value: 'all', name: 'all zones' }, ...(job.plan?.zones.map((z) => ({ value: z.id, name: z.name })) ?? [])])
+const zoneName = (id: string | null) => (id ? (job.plan?.zones.find((z) => z.id === id)?.name ?? id) : '')
+const form = ref({ date: job.today as string | null, zone: 'all', what: '', amount: '', who: '', note: '' })
+const wrong = ref('')
+const busy = ref(false)
+
+const newId = () => crypto.randomUUID()
+async function write(entry: Omit<DiaryEntry, 'id'>) {
+  busy.value = true
+  wrong.value = ''
+  try {
+    await job.write({ ...entry, id: newId() })
+  } catch (error) {
+    wrong.value = (error as Error).message
+    throw error
+  } finally {
+    busy.value = false
+  }
+}
+async function add() {
+  const day = form.value.date ? parseDay(form.value.date, job.today) : null
+  if (!form.value.what.trim()) return void (wrong.value = 'Say what was done, like “sowed the terrace lawn”.')
+  if (!day?.ok) return void (wrong.value = day?.sentence ?? 'Give the day it was done, like 2 Mar.')
+  const { zone, what, amount, who, note } = form.value
+  await write({ date: day.value, zone: zone === 'all' ? null : zone, step: null, what: what.trim(), amount, who, note, corrects: null })
+    .then(() => (form.value = { ...form.value, what: '', amount: '', note: '' }))
+    .catch(() => undefined)
+}
+const amountOf = (step: PlannedStep) => {
+  if (step.kind !== 'sow') return ''
+  return job.plan?.zones.filter((z) => step.zones.includes(z.id) && z.seed).map((z) => `${z.name} ${firm.text(z.seed!.kg.value, 'kg')}`).join(', ').slice(0, 80) ?? ''
+}
+const tick = (step: PlannedStep) => write({ date: job.today, zone: null, step: step.id, what: firm.say(step.name), amount: amountOf(step), who: form.value.who, note: '', corrects: null }).catch(() => undefined)
+const strike = (entry: DiaryEntry) => write({ date: job.today, zone: entry.zone, step: null, what: STRUCK_OUT, amount: '', who: '', note: '', corrects: entry.id }).catch(() => undefined)
+const untick = (step: PlannedStep) => {
+  const entry = standing(job.diary).find((e) => e.step === step.id)
+  if (entry) void strike(entry)
+}
+</script>
+
+<template>
+  <div>
+    <header class="top">
+      <h2>Diary</h2>
+      <p class="small soft">tick off what is done; write down what was seen. Nothing here is ever changed, only corrected.</p>
+    </header>
+    <div class="two">
+      <section>
+        <h3>Steps</h3>
+        <ul class="steps">
+          <li v-for="s in steps" :key="s.id" :class="s.state">
+            <button type="button" class="tick" role="checkbox" :aria-checked="s.state === 'done'" :aria-label="`${firm.say(s.name)} done`" :disabled="busy" @click="s.state === 'done' ? untick(s) : tick(s)">{{ s.state === 'done' ? '✓' : '' }}</button>
+            <span><b>{{ firm.say(s.name) }}</b> <span class="soft small">{{ s.state === 'done' ? 'done ' : '' }}{{ showDay(s.chosen) }}</span></span>
+          </li>
+          <li v-if="steps.length === 0" class="soft">No steps yet: they come with the first zone.</li>
+        </ul>
+        <template v-for="f in job.plan?.follow.strands ?? []" :key="f.strand">
+          <h3>First mow</h3>
+          <p v-if="f.mowBand">expected <FigureValue :id="f.mowBand.id" /></p>
+          <p v-for="m in f.mow" :key="m.zone" class="small">{{ zoneName(m.zone) }}: when it stands <FigureValue :id="m.height.id" /></p>
+          <p v-if="f.presentable" class="small">Looks right from <FigureValue :id="f.presentable.id" /></p>
+        </template>
+      </section>
+      <section>
+        <h3>Write</h3>
+        <form class="form" autocomplete="off" @submit.prevent="add">
+          <DayField label="On" :model-value="form.date" :today="job.today" @update:model-value="form.date = $event" />
+          <ChoiceField label="Zone" list :options="zones" :model-value="form.zone" @update:model-value="form.zone = $event ?? 'all'" />
+          <TextField class="whole" label="What" :model-value="form.what" :maxlength="400" :problem="wrong" @update:model-value="form.what = $event" />
+          <TextField label="Amount" :model-value="form.amount" :maxlength="80" @update:model-value="form.amount = $event" />
+          <TextField label="Who" :model-value="form.who" :maxlength="80" @update:model-value="form.who = $event" />
+          <TextField class="whole" label="Note" :rows="2" :model-value="form.note" :maxlength="2000" @update:model-value="form.note = $event" />
+          <button type="submit" class="act main" :disabled="busy">Keep it</button>
+        </form>
+        <ul class="entries">
+          <li v-for="e in entries" :key="e.id">
+            <span class="small soft">{{ showDay(e.date) }}{{ e.who ? ` · ${e.who}` : '' }}{{ e.zone ? ` · ${zoneName(e.zone)}` : '' }}</span>
+            <b>{{ e.what }}</b>
+            <span v-if="e.amount">{{ e.amount }}</span>
+            <span v-if="e.note" class="small">{{ e.note }}</span>
+            <button type="button" class="plain small" :disabled="busy" :aria-label="`Strike out ${e.what}`" @click="strike(e)">strike out</button>
+          </li>
+          <li v-if="entries.length === 0" class="soft">Nothing done yet. Tick a step, or write the first line.</li>
+        </ul>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  gap: 0.75rem;
+  align-items: baseline;
+  flex-wrap: wrap;
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
+  gap: 1.75rem;
+  margin-top: 0.6rem;
+}
+h3 {
+  border-bottom: 1.5px solid var(--ink);
+  padding-bottom: 0.15rem;
+  margin-top: 0.6rem;
+}
+.steps li {
+  display: flex;
+  gap: 0.7rem;
+  align-items: center;
+  border-bottom: 1px solid var(--rule);
+  padding: 0.25rem 0;
+}
+.tick {
+  flex: none;
+  width: 1.75rem;
+  height: 1.75rem;
+  border: 2px solid var(--ink);
+  border-radius: 4px;
+  background: var(--sheet);
+  cursor: pointer;
+  font-weight: 700;
+  line-height: 1;
+}
+.done .tick {
+  background: var(--moss);
+  border-color: var(--moss);
+  color: #fff;
+}
+.form {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.25rem 0.9rem;
+  padding-top: 0.4rem;
+}
+.whole {
+  grid-column: 1 / -1;
+}
+.entries {
+  margin-top: 0.75rem;
+}
+.entries li {
+  display: grid;
+  border-top: 1px solid var(--rule);
+  padding: 0.4rem 0;
+  justify-items: start;
+  overflow-wrap: anywhere;
+}
+@media (max-width: 760px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+  .tick {
+    width: 2.6rem;
+    height: 2.6rem;
+  }
+}
+</style>

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { FINDING_NAMES, type Finding, type FindingKind } from '@juvena/core/findings/findings'
+import FigureValue from '../../parts/FigureValue.vue'
+import NothingYet from '../../parts/NothingYet.vue'
+import { useFirm } from '../../stores/firm.ts'
+import { useJob } from '../../stores/job.ts'
+
+/** Each reading held against the trade's line: what it means and what it asks for. */
+const firm = useFirm()
+const job = useJob()
+const READING: Record<FindingKind, string> = { cover: 'wanted', thatch: 'thatch', compaction: 'push', light: 'sun', slope: 'slope', ph: 'ph', moss: 'moss', lows: 'lows.depth' }
+const VERDICTS = { fine: ['fine', 'fine'], act: ['act-on', 'act'], hold: ['stop', 'hold'], unread: ['unread', 'not read'] } as const
+const byZone = computed(() =>
+  (job.plan?.zones ?? []).map((z) => ({
+    ...z,
+    found: (job.plan?.findings ?? []).filter((f) => f.zone === z.id).sort((a, b) => order(a) - order(b)),
+  })),
+)
+const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdict]
+</script>
+
+<template>
+  <div>
+    <header class="top">
+      <h2>Findings</h2>
+      <p class="small soft">what the readings mean, by the lines of the trade</p>
+    </header>
+    <NothingYet v-if="byZone.length === 0" says="Findings come from a walked zone." />
+    <section v-for="z in byZone" :key="z.id">
+      <h3>{{ z.name }} <span v-if="z.area" class="soft area">{{ firm.text(job.figure(z.area)?.value, 'm2') }}</span></h3>
+      <table>
+        <thead class="only-read">
+          <tr><th>reading</th><th>value</th><th>verdict</th><th>what it means and asks</th></tr>
+        </thead>
+        <tbody>
+          <tr v-for="f in z.found" :key="f.kind" :class="f.verdict">
+            <td class="kind">{{ FINDING_NAMES[f.kind] }}</td>
+            <td class="value"><FigureValue v-if="f.verdict !== 'unread'" :id="`${z.id}.${READING[f.kind]}`" size="big" /><span v-else class="soft">—</span></td>
+            <td class="verdict">
+              <span class="tag" :class="VERDICTS[f.verdict][0]">{{ VERDICTS[f.verdict][1] }}</span>
+              <FigureValue v-if="f.figure" :id="f.figure" class="word" />
+            </td>
+            <td>{{ firm.say(f.says) }} <b v-if="f.asks !== 'Nothing.'">{{ firm.say(f.asks) }}</b></td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  gap: 0.75rem;
+  align-items: baseline;
+  flex-wrap: wrap;
+}
+section {
+  margin-top: 0.9rem;
+}
+h3 {
+  border-bottom: 1.5px solid var(--ink);
+  padding-bottom: 0.2rem;
+}
+.area {
+  font-weight: 400;
+}
+tbody tr:first-child td {
+  border-top: 0;
+}
+td {
+  font-size: 0.9375rem;
+  line-height: 1.35;
+  padding: 0.4rem 0.6rem 0.4rem 0;
+}
+.kind {
+  width: 7.5rem;
+}
+.value {
+  width: 7.5rem;
+}
+.value :deep(.number) {
+  font-size: 1.125rem;
+}
+.verdict {
+  width: 8.5rem;
+}
+.verdict .tag {
+  display: inline-block;
+}
+.verdict :deep(.word) {
+  display: block;
+}
+.verdict :deep(.number) {
+  font-size: 0.875rem;
+}
+@media (max-width: 640px) {
+  tr {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    border-top: 1px solid var(--rule);
+    padding: 0.4rem 0;
+  }
+  td {
+    border: 0;
+    padding: 0.1rem 0;
+    width: auto;
+  }
+  td:last-child {
+    grid-column: 1 / -1;
+  }
+}
+</style>

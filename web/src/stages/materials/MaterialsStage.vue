@@ -1,0 +1,182 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { JobDraft } from '@juvena/core/model/job'
+import type { MaterialLine } from '@juvena/core/materials/lines'
+import { showNumber } from '@juvena/core/model/show'
+import { COVERS, COVER_KINDS, DRESSINGS, DRESSING_KINDS } from '@juvena/core/reference/lists'
+import ChoiceField from '../../parts/ChoiceField.vue'
+import FigureValue from '../../parts/FigureValue.vue'
+import NothingYet from '../../parts/NothingYet.vue'
+import NoticeCard from '../../parts/NoticeCard.vue'
+import QuantityField from '../../parts/QuantityField.vue'
+import TextField from '../../parts/TextField.vue'
+import { useFirm } from '../../stores/firm.ts'
+import { useJob } from '../../stores/job.ts'
+
+/** What to buy, carry and weigh out, zone by zone. */
+const firm = useFirm()
+const job = useJob()
+const zones = computed(() => job.plan?.zones.filter((z) => z.area) ?? [])
+const wide = computed(() => zones.value.length <= 4)
+const lines = computed(() => job.plan?.materials ?? [])
+const packs = (line: MaterialLine) => (line.packs ? `${line.packs.counts.map((c) => `${c.count} × ${firm.text(c.size, 'kg')}`).join(' + ')}${line.packs.left > 0.05 ? `, ${firm.text(line.packs.left, 'kg')} to stock` : ''}` : '')
+const also = (line: MaterialLine) =>
+  line.also.map((id) => {
+    const f = job.figure(id)
+    if (!f) return ''
+    if (id.endsWith('barrows')) return `${showNumber(Number(f.value))} barrows`
+    if (id.endsWith('reserve')) return `${firm.text(f.value, f.unit)} of it reserve`
+    return id.endsWith('nitrogen') ? `${firm.text(f.value, f.unit)} N` : firm.text(f.value, f.unit)
+  })
+type Group = 'feed' | 'dressing'
+const set = <G extends Group, K extends keyof NonNullable<JobDraft[G]>>(group: G, key: K, value: NonNullable<JobDraft[G]>[K]) =>
+  job.edit(`${group}.${String(key)}`, (d) => {
+    d[group] = { ...d[group], [key]: value } as JobDraft[G]
+  })
+const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ?? [])
+</script>
+
+<template>
+  <div>
+    <header class="top">
+      <h2>Materials</h2>
+      <p class="small soft">what to buy, carry and weigh out, zone by zone. Choose any figure to see its working.</p>
+    </header>
+    <NothingYet v-if="lines.length === 0" says="Amounts come from zones with a size and an approach that sows." />
+    <template v-else>
+      <div class="scroll" tabindex="0" role="region" aria-label="Materials by zone">
+        <table class="lines">
+          <thead>
+            <tr>
+              <th>line</th>
+              <template v-if="wide"><th v-for="z in zones" :key="z.id" class="n zone">{{ z.name }}<br />{{ firm.text(job.figure(z.area)?.value, 'm2') }}</th></template>
+              <th class="n">to order</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="line in lines" :key="line.id">
+              <td class="what">{{ line.name }}<small class="soft">{{ firm.say(line.detail) }}</small></td>
+              <template v-if="wide"><td v-for="z in zones" :key="z.id" class="n"><FigureValue :id="line.cells[z.id]" :label="`${line.name}, ${z.name}`" /></td></template>
+              <td class="n order">
+                <FigureValue :id="line.total" size="big" :label="`${line.name}, to order`" />
+                <small>{{ [packs(line), ...also(line)].filter(Boolean).join(' · ') }}</small>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <details v-if="!wide" open>
+          <summary>By zone</summary>
+          <ul class="by-zone">
+            <li v-for="z in zones" :key="z.id">
+              <b>{{ z.name }}</b> <span class="soft small">{{ firm.text(job.figure(z.area)?.value, 'm2') }}</span>
+              <span v-for="line in lines.filter((l) => l.cells[z.id])" :key="line.id" class="part">{{ line.name }} <FigureValue :id="line.cells[z.id]" /></span>
+            </li>
+          </ul>
+        </details>
+      </div>
+      <div v-if="notices.length" class="notices">
+        <NoticeCard v-for="n in notices.slice(0, 4)" :key="n.id" :notice="n" />
+      </div>
+      <section class="choices">
+        <h3>Starter feed</h3>
+        <div class="row">
+          <TextField label="Grade, N-P₂O₅-K₂O" :model-value="job.draft?.feed?.grade" :placeholder="job.plan?.feed?.grade" :problem="job.problemAt('feed.grade')" :maxlength="40" @update:model-value="set('feed', 'grade', $event || null)" />
+          <QuantityField label="Nitrogen wanted" kind="rate" :model-value="job.draft?.feed?.nitrogen" :problem="job.problemAt('feed.nitrogen')" hint="½–1 lb/1,000 ft² is usual" @update:model-value="set('feed', 'nitrogen', $event)" />
+          <QuantityField label="Slow-release share" kind="percent" :model-value="job.draft?.feed?.slowShare" :problem="job.problemAt('feed.slowShare')" @update:model-value="set('feed', 'slowShare', $event)" />
+          <dl v-if="job.plan?.feed" class="lays">
+            <div><dt>product</dt><dd><FigureValue :id="job.plan.feed.rate" /></dd></div>
+            <div><dt>P₂O₅ → P</dt><dd><FigureValue :id="job.plan.feed.p2o5" /> → <FigureValue :id="job.plan.feed.p" /></dd></div>
+            <div><dt>K₂O → K</dt><dd><FigureValue :id="job.plan.feed.k2o" /> → <FigureValue :id="job.plan.feed.k" /></dd></div>
+            <div><dt>most N at once</dt><dd><FigureValue :id="job.plan.feed.ceiling" /></dd></div>
+          </dl>
+        </div>
+        <h3>Dressing and cover</h3>
+        <div class="row">
+          <ChoiceField label="Dressing" list clearable :options="DRESSINGS.map((v) => ({ value: v, name: DRESSING_KINDS[v].name }))" :model-value="job.draft?.dressing?.kind" @update:model-value="set('dressing', 'kind', $event)" />
+          <QuantityField label="Depth, all zones" kind="depth" :model-value="job.draft?.dressing?.depth" :problem="job.problemAt('dressing.depth')" hint="else the lows, where levelled" @update:model-value="set('dressing', 'depth', $event)" />
+          <QuantityField label="Share of ground" kind="percent" :model-value="job.draft?.dressing?.share" :problem="job.problemAt('dressing.share')" @update:model-value="set('dressing', 'share', $event)" />
+          <ChoiceField label="Cover over seed" list clearable :options="COVERS.map((v) => ({ value: v, name: COVER_KINDS[v].name }))" :model-value="job.draft?.cover" hint="else by ground and slope" @update:model-value="(v) => job.edit('cover', (d) => (d.cover = v))" />
+        </div>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  gap: 0.75rem;
+  align-items: baseline;
+  flex-wrap: wrap;
+  margin-bottom: 0.4rem;
+}
+.scroll {
+  overflow-x: auto;
+}
+.what {
+  min-width: 9rem;
+}
+.what small,
+.order small {
+  display: block;
+  line-height: 1.3;
+}
+.order small {
+  font-weight: 700;
+  color: var(--soft);
+}
+.zone {
+  min-width: 4.6rem;
+  max-width: 8rem;
+}
+.order {
+  padding-right: 0;
+  min-width: 8.5rem;
+}
+th.n:last-child {
+  padding-right: 0;
+}
+.notices {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(17rem, 1fr));
+  gap: 0.75rem;
+  margin-top: 0.75rem;
+}
+.choices {
+  margin-top: 1.1rem;
+}
+.choices h3 {
+  border-bottom: 1px solid var(--ink);
+  margin-bottom: 0.35rem;
+}
+.row {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr));
+  gap: 0.3rem 1rem;
+  margin-bottom: 0.5rem;
+}
+.lays {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 1.75rem;
+}
+dt {
+  font-size: 0.75rem;
+  color: var(--soft);
+}
+.by-zone li {
+  border-top: 1px solid var(--rule);
+  padding: 0.3rem 0;
+}
+.part {
+  margin-left: 1rem;
+  font-size: 0.9375rem;
+  white-space: nowrap;
+}
+summary {
+  cursor: pointer;
+  padding: 0.5rem 0;
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, ref } from 'vue'
+import { addDays, daysBetween, showDay, weekday, dayNumber } from '@juvena/core/model/day'
+import type { PlannedStep } from '@juvena/core/sequence/orderOfWork'
+import { CAUTIONS } from '@juvena/core/reference/cautions'
+import DayField from '../../parts/DayField.vue'
+import FigureValue from '../../parts/FigureValue.vue'
+import NothingYet from '../../parts/NothingYet.vue'
+import { useFirm } from '../../stores/firm.ts'
+import { useJob } from '../../stores/job.ts'
+import WindowRibbon from './WindowRibbon.vue'
+
+const SoilChart = defineAsyncComponent(() => import('./SoilChart.vue'))
+
+/** The steps with their days, what each waits for, and how far it may slip. The verdict comes first when nothing fits. */
+const firm = useFirm()
+const job = useJob()
+const strands = computed(() => job.plan?.strands ?? [])
+const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === id)?.name ?? id
+const names = (ids: string[]) => (ids.length === job.plan?.zones.filter((z) => z.area).length && ids.length > 1 ? 'all zones' : ids.map(zoneName).join(', '))
+const pinning = ref<string | null>(null)
+const chart = ref(false)
+function pin(step: PlannedStep, day: string | null) {
+  job.edit(`pin.${step.id}`, (d) => {
+    const pins = { ...d.pins }
+    if (day) pins[step.id] = day
+    else delete pins[step.id]
+    d.pins = pins
+  })
+}
+const stepsOf = (strand: string) => job.plan?.steps.filter((s) => s.strand === strand) ?? []
+const STATE = { planned: '', pinned: 'pinned', done: 'done', unrecorded: 'passed' }
+const range = computed(() => {
+  const steps = job.plan?.steps.filter((s) => !job.plan?.follow.later.includes(s)) ?? []
+  const first = steps[0]?.chosen ?? job.today
+  const from = first < addDays(job.today, 21) ? job.today : addDays(first, -3)
+  const lastStep = steps.at(-1)?.chosen ?? job.today
+  const cut = strands.value.map((s) => String(s.cutOff.value)).filter((c) => c >= from).sort().at(-1) ?? lastStep
+  const last = [cut, lastStep].sort().at(-1)!
+  return { from, days: Math.min(75, Math.max(21, daysBetween(from, last) + 5)) }
+})
+const weekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
+const title = (s: (typeof strands.value)[number]) => (strands.value.length > 1 ? `${s.zones.map(zoneName).join(', ')}${s.kills ? ': kill off' : ''}` : '')
+</script>
+
+<template>
+  <div>
+    <header class="top">
+      <h2>Order of work</h2>
+      <p class="small soft">in order and in season; pin a day, or let it float</p>
+      <button type="button" class="plain small right" :aria-expanded="chart" @click="chart = !chart">{{ chart ? 'hide the soil chart' : 'soil and window chart' }}</button>
+    </header>
+    <NothingYet v-if="strands.length === 0" says="Days come from zones with a size and an approach." />
+    <SoilChart v-if="chart && strands.length" />
+    <section v-for="s in strands" :key="s.id">
+      <article v-if="s.verdict" class="verdict" role="alert">
+        <h3>{{ s.verdict }}</h3>
+        <ul>
+          <li v-for="o in s.options" :key="o.title"><b>{{ o.title }}.</b> {{ firm.say(o.says) }}</li>
+        </ul>
+      </article>
+      <h3 v-if="title(s)">{{ title(s) }}</h3>
+      <p class="window">
+        <span class="small soft">last day to sow <FigureValue :id="s.cutOff.id" /></span>
+        <WindowRibbon :spans="s.window" :from="range.from" :days="range.days" :cut-off="String(s.cutOff.value)" :sow="s.sowDay" />
+      </p>
+      <table>
+        <thead>
+          <tr><th>day</th><th>step</th><th class="slip">may lie between</th><th class="n">hours</th><th><span class="only-read">pin</span></th></tr>
+        </thead>
+        <tbody>
+          <tr v-for="step in stepsOf(s.id)" :key="step.id" :class="[step.state, { sow: step.kind === 'sow' }]">
+            <td class="day"><FigureValue :id="step.day.id" :label="firm.say(step.name)" /><span v-if="STATE[step.state]" class="mark" :class="step.state === 'done' ? 'settled' : 'moved'">{{ STATE[step.state] }}</span></td>
+            <td class="what">
+              <b>{{ firm.say(step.name) }}</b><span v-if="step.passes > 1" class="soft"> {{ step.passes }} passes</span> <span class="soft small">{{ names(step.zones) }}</span>
+              <span class="why small soft">{{ firm.say(step.why) }}<template v-if="step.waitsFor && step.waitsFor !== 'nothing'"> Waits for: {{ firm.say(step.waitsFor) }}.</template></span>
+              <span v-for="c in step.cautions" :key="c" class="caution small">▲ {{ CAUTIONS[c] }}</span>
+            </td>
+            <td class="slip">
+              <svg v-if="step.earliest && step.latest" :viewBox="`0 0 ${range.days} 6`" preserveAspectRatio="none" role="img" :aria-label="`between ${showDay(step.earliest)} and ${showDay(step.latest)}`">
+                <template v-for="i in range.days" :key="i"><rect v-if="weekend(addDays(range.from, i - 1))" :x="i - 1" y="0" width="1" height="6" class="weekend" /></template>
+                <rect :x="daysBetween(range.from, step.earliest)" y="2" :width="Math.max(1, daysBetween(step.earliest, step.latest) + 1)" height="2" class="slack" />
+                <rect :x="daysBetween(range.from, step.chosen)" y="0" :width="step.span" height="6" class="on" />
+              </svg>
+              <span class="small soft">{{ step.earliest && step.latest ? (step.earliest === step.latest ? 'no slack' : `${showDay(step.earliest).slice(4)} – ${showDay(step.latest).slice(4)}`) : '' }}</span>
+            </td>
+            <td class="n"><FigureValue :id="step.hours.id" :label="`${firm.say(step.name)}, hours`" /></td>
+            <td class="pin">
+              <button v-if="step.state !== 'done'" type="button" class="plain small" :aria-label="`Pin ${firm.say(step.name)}`" @click="pinning = pinning === step.id ? null : step.id">pin</button>
+              <div v-if="pinning === step.id" class="pinner">
+                <DayField label="Day" :model-value="job.draft?.pins?.[step.id]" :today="step.chosen" :problem="job.problemAt(`pins.${step.id}`)" @update:model-value="pin(step, $event)" />
+                <button v-if="job.draft?.pins?.[step.id]" type="button" class="plain small" @click="pin(step, null)">let it float</button>
+              </div>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  gap: 0.75rem;
+  align-items: baseline;
+  flex-wrap: wrap;
+}
+.right {
+  margin-left: auto;
+}
+section {
+  margin-top: 0.7rem;
+}
+.verdict {
+  border: 1.5px solid var(--hold);
+  border-left-width: 6px;
+  background: var(--hold-wash);
+  padding: 0.6rem 0.9rem;
+  margin-bottom: 0.6rem;
+}
+.verdict h3 {
+  color: var(--hold);
+  font-size: 1.125rem;
+}
+.verdict li {
+  margin-top: 0.2rem;
+}
+.window {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0.75rem;
+  align-items: center;
+  padding: 0.2rem 0 0.4rem;
+}
+td {
+  padding: 0.4rem 0.6rem 0.4rem 0;
+  line-height: 1.3;
+}
+.day {
+  width: 6.2rem;
+}
+.day .mark {
+  display: table;
+  margin-top: 0.15rem;
+}
+tr.sow td {
+  background: var(--moss-wash);
+}
+tr.done b {
+  text-decoration: line-through;
+  text-decoration-thickness: 1px;
+}
+.why,
+.caution {
+  display: block;
+}
+.caution {
+  color: var(--hold);
+}
+.slip {
+  width: 9.5rem;
+}
+.slip svg {
+  display: block;
+  width: 100%;
+  height: 0.9rem;
+}
+.slip .weekend {
+  fill: var(--paper-deep);
+}
+.slip .slack {
+  fill: var(--rule-strong);
+}
+.slip .on {
+  fill: var(--moss);
+}
+.pin {
+  width: 2.5rem;
+  padding-right: 0;
+}
+.pinner {
+  width: 9rem;
+  margin-left: -6.5rem;
+}
+@media (max-width: 760px) {
+  .slip {
+    display: none;
+  }
+  .window {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { ElCheckbox, ElCheckboxGroup } from 'element-plus'
+import type { JobDraft } from '@juvena/core/model/job'
+import { AIMS, AIM_NAMES } from '@juvena/core/reference/lists'
+import DayField from '../../parts/DayField.vue'
+import TextField from '../../parts/TextField.vue'
+import { useJob } from '../../stores/job.ts'
+
+const job = useJob()
+const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
+  job.edit(key, (d) => {
+    d[key] = value
+  })
+</script>
+
+<template>
+  <form class="customer" autocomplete="off" @submit.prevent>
+    <div class="row">
+      <TextField label="Job" :model-value="job.draft?.name" :problem="job.problemAt('name')" @update:model-value="set('name', $event)" />
+      <TextField label="Customer" :model-value="job.draft?.customer" :problem="job.problemAt('customer')" @update:model-value="set('customer', $event)" />
+      <DayField label="Walked on" :model-value="job.draft?.walked" :problem="job.problemAt('walked')" :today="job.today" @update:model-value="set('walked', $event)" />
+      <DayField label="Must look right by" :model-value="job.draft?.customerDate" :problem="job.problemAt('customerDate')" :today="job.today" @update:model-value="set('customerDate', $event)" />
+    </div>
+    <fieldset>
+      <legend>What they want</legend>
+      <ElCheckboxGroup :model-value="job.draft?.aims ?? []" aria-label="What they want" @update:model-value="set('aims', $event as JobDraft['aims'])">
+        <ElCheckbox v-for="a in AIMS" :key="a" :value="a">{{ AIM_NAMES[a] }}</ElCheckbox>
+      </ElCheckboxGroup>
+    </fieldset>
+    <TextField label="Notes for whoever goes there" :rows="5" :maxlength="4000" :model-value="job.draft?.notes" @update:model-value="set('notes', $event)" />
+  </form>
+</template>
+
+<style scoped>
+.customer {
+  display: grid;
+  gap: 0.75rem;
+}
+.row {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
+  gap: 0.3rem 1.25rem;
+}
+fieldset {
+  border: 0;
+  border-top: 1px solid var(--rule);
+  padding: 0.25rem 0;
+  margin: 0;
+}
+legend {
+  font-weight: 700;
+  font-size: 0.875rem;
+  padding: 0.4rem 0 0;
+  float: left;
+  width: 100%;
+}
+</style>

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import type { JobDraft } from '@juvena/core/model/job'
+import { TREATMENTS, TREATMENT_KINDS, type TreatmentId } from '@juvena/core/reference/lists'
+import ChoiceField from '../../parts/ChoiceField.vue'
+import DayField from '../../parts/DayField.vue'
+import FigureValue from '../../parts/FigureValue.vue'
+import QuantityField from '../../parts/QuantityField.vue'
+import TextField from '../../parts/TextField.vue'
+import { useJob } from '../../stores/job.ts'
+
+const job = useJob()
+type Treatment = NonNullable<JobDraft['treatments']>[number]
+const options = TREATMENTS.map((value) => ({ value, name: TREATMENT_KINDS[value].name }))
+const set = (i: number, patch: Partial<Treatment>) =>
+  job.edit(`treatments.${i}.${Object.keys(patch)[0]}`, (d) => {
+    d.treatments![i] = { ...d.treatments![i]!, ...patch }
+  })
+const add = () =>
+  job.edit(`treatments.add.${Date.now()}`, (d) => {
+    d.treatments = [...(d.treatments ?? []), { kind: 'broadleaf' }]
+  })
+const drop = (i: number) =>
+  job.edit(`treatments.drop.${Date.now()}`, (d) => {
+    d.treatments = d.treatments!.filter((_, k) => k !== i)
+  })
+const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${key}`)
+</script>
+
+<template>
+  <div class="history">
+    <p class="soft">What was put down before, and when. Weedkillers keep seed out until their wait is over; a combined feed counts as the weedkiller in it.</p>
+    <article v-for="(t, i) in job.draft?.treatments ?? []" :key="i" class="row">
+      <ChoiceField label="What" list :options="options" :model-value="t.kind" @update:model-value="set(i, { kind: ($event ?? 'broadleaf') as TreatmentId })" />
+      <DayField label="On" :model-value="t.date" :problem="problem(i, 'date')" :today="job.today" @update:model-value="set(i, { date: $event })" />
+      <QuantityField label="Label’s wait before seed" kind="days" :model-value="t.waitDays" :problem="problem(i, 'waitDays')" :hint="TREATMENT_KINDS[t.kind].wait ? `else ${TREATMENT_KINDS[t.kind].wait} days, the longest usual` : 'none usual'" @update:model-value="set(i, { waitDays: $event })" />
+      <TextField label="Product" :model-value="t.product" :maxlength="80" @update:model-value="set(i, { product: $event })" />
+      <div class="until">
+        <span class="label">seed safe from</span>
+        <FigureValue :id="`job.treatment.${i}.until`" />
+        <button type="button" class="plain small" @click="drop(i)">take out</button>
+      </div>
+    </article>
+    <p v-if="!job.draft?.treatments?.length" class="none">Nothing is known to have been put down. Ask, and ask for the bags in the shed.</p>
+    <button type="button" class="act" @click="add">Add a treatment</button>
+  </div>
+</template>
+
+<style scoped>
+.history {
+  display: grid;
+  gap: 0.6rem;
+  justify-items: start;
+}
+.row {
+  display: grid;
+  grid-template-columns: minmax(11rem, 2fr) minmax(7rem, 1fr) minmax(8rem, 1.2fr) minmax(7rem, 1fr) auto;
+  gap: 0.3rem 0.9rem;
+  border-top: 1px solid var(--rule);
+  padding-top: 0.4rem;
+  width: 100%;
+}
+.label {
+  display: block;
+  font-size: var(--size-small);
+  color: var(--soft);
+}
+.until {
+  display: grid;
+  justify-items: start;
+  align-content: start;
+  min-width: 6rem;
+}
+.none {
+  padding: 1rem 0;
+}
+@media (max-width: 1000px) {
+  .row {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+</style>

@@ -1,0 +1,166 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { addDays, daysBetween, showDay } from '@juvena/core/model/day'
+import { GRASSES } from '@juvena/core/reference/grasses'
+import FigureValue from '../../parts/FigureValue.vue'
+import NothingYet from '../../parts/NothingYet.vue'
+import SchoolChoice from '../../parts/SchoolChoice.vue'
+import { useFirm } from '../../stores/firm.ts'
+import { useJob } from '../../stores/job.ts'
+
+/** Two phases of water and the hand-over between them; minutes by station; which grass shows when. */
+const firm = useFirm()
+const job = useJob()
+const water = computed(() => job.plan?.follow.water ?? null)
+const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === id)?.name ?? id
+const strands = computed(() => job.plan?.follow.strands ?? [])
+const strandNames = (id: string) => job.plan?.strands.find((s) => s.id === id)?.zones.map(zoneName).join(', ') ?? ''
+const handOver = (s: (typeof strands.value)[number]) => (s.handOver ? String(s.handOver.value) : '')
+const band = (id: string) => job.figure(id)?.value as { low: string; high: string } | undefined
+</script>
+
+<template>
+  <div>
+    <header class="top">
+      <h2>Water</h2>
+      <p class="small soft">seed that dries once in its first weeks is lost; minutes come from the sprinkler</p>
+    </header>
+    <NothingYet v-if="!water" says="Watering follows from zones that are sown." />
+    <template v-else>
+      <div class="head">
+        <SchoolChoice choice="watering" />
+        <dl>
+          <div><dt>each run</dt><dd><FigureValue :id="water.dose.id" size="big" /></dd></div>
+          <div><dt>a day, all zones</dt><dd><FigureValue :id="water.daily.id" size="big" /></dd></div>
+          <div v-if="water.tapMinutes"><dt>tap open</dt><dd><FigureValue :id="water.tapMinutes.id" size="big" /></dd></div>
+        </dl>
+      </div>
+      <section v-for="s in strands" :key="s.strand" class="phases">
+        <h3 v-if="strands.length > 1">{{ strandNames(s.strand) }}</h3>
+        <ol>
+          <li>
+            <b>1 Keep the top moist</b> <span class="soft">{{ showDay(s.sown) }} until <FigureValue v-if="s.handOver" :id="s.handOver.id" /></span>
+            <span class="small">{{ water.times.length }} {{ water.times.length === 1 ? 'run' : 'runs' }} a day at {{ water.times.join(', ') }}. Moist, never puddled; a footprint leaves the sole damp.</span>
+          </li>
+          <li>
+            <b>2 Growing on</b> <span v-if="s.handOver" class="soft">{{ showDay(handOver(s)) }} – {{ showDay(addDays(handOver(s), 8)) }}</span>
+            <span class="small">Every other day, longer: <FigureValue id="job.water.growing" /> each. Before the first mow leave a dry gap.</span>
+          </li>
+          <li>
+            <b>3 Settled</b> <span v-if="s.handOver" class="soft">from {{ showDay(addDays(handOver(s), 9)) }}</span>
+            <span class="small"><FigureValue id="job.water.settled" /> each three to four days, counting rain.</span>
+          </li>
+        </ol>
+      </section>
+      <table>
+        <thead>
+          <tr><th>station</th><th class="n">rate</th><th class="n">DU</th><th class="n">seedbed run</th><th class="n">litres a run</th><th class="n">growing on</th><th class="n">settled</th></tr>
+        </thead>
+        <tbody>
+          <tr v-for="z in water.zones" :key="z.zone">
+            <td><b>{{ zoneName(z.zone) }}</b><small v-if="z.cycles > 1" class="cycles">in {{ z.cycles }} short runs, pauses between</small></td>
+            <td class="n"><FigureValue :id="z.precipitation.id" /></td>
+            <td class="n"><FigureValue :id="z.uniformity.id" /></td>
+            <td class="n"><FigureValue :id="z.minutes.id" size="big" /></td>
+            <td class="n"><FigureValue :id="z.litres.id" /></td>
+            <td class="n"><FigureValue :id="z.growingMinutes.id" /></td>
+            <td class="n"><FigureValue :id="z.settledMinutes.id" /></td>
+          </tr>
+        </tbody>
+      </table>
+      <section v-for="s in strands" :key="`up-${s.strand}`">
+        <h3>When it shows <span class="soft">sown {{ showDay(s.sown) }}; days 0 to 35</span></h3>
+        <ul class="up">
+          <li v-for="u in s.up" :key="u.grass">
+            <span>{{ GRASSES[u.grass].name }}</span>
+            <svg viewBox="0 0 35 4" preserveAspectRatio="none" aria-hidden="true"><rect width="35" height="4" class="track" /><rect v-if="band(u.figure.id)" :x="daysBetween(s.sown, band(u.figure.id)!.low)" :width="Math.max(1, daysBetween(band(u.figure.id)!.low, band(u.figure.id)!.high))" height="4" class="shows" /></svg>
+            <FigureValue :id="u.figure.id" />
+          </li>
+        </ul>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  gap: 0.75rem;
+  align-items: baseline;
+  flex-wrap: wrap;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 2rem;
+  justify-content: space-between;
+  padding: 0.5rem 0 0.6rem;
+}
+dl {
+  display: flex;
+  gap: 1.5rem;
+}
+dt {
+  font-size: 0.75rem;
+  color: var(--soft);
+}
+.phases {
+  border-top: 1.5px solid var(--water);
+  padding: 0.4rem 0 0.6rem;
+}
+ol {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(12rem, 1fr));
+  gap: 0.4rem 1.25rem;
+}
+ol li > * {
+  display: block;
+}
+ol li > .soft,
+ol li > .small {
+  font-size: 0.875rem;
+}
+section {
+  margin-top: 0.8rem;
+}
+.cycles {
+  display: block;
+  color: var(--water);
+}
+.up li {
+  display: grid;
+  grid-template-columns: 13rem 1fr 10.5rem;
+  gap: 0.75rem;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+  padding: 0.25rem 0;
+  font-size: 0.9375rem;
+}
+.up svg {
+  width: 100%;
+  height: 0.8rem;
+}
+.track {
+  fill: var(--paper-deep);
+}
+.shows {
+  fill: var(--moss);
+}
+h3 .soft {
+  font-weight: 400;
+  font-size: 0.875rem;
+}
+@media (max-width: 760px) {
+  .up li {
+    grid-template-columns: 1fr auto;
+  }
+  .up svg {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+  table {
+    display: block;
+    overflow-x: auto;
+  }
+}
+</style>

@@ -1,0 +1,45 @@
+import type { Problem } from '@juvena/core/model/problem'
+
+/** What the server answered when it refused, as its problem document. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    detail: string,
+    readonly body: { problems?: Problem[]; theirs?: unknown },
+  ) {
+    super(detail)
+  }
+}
+
+/** Set when the server could not be reached at all. */
+export class Unreachable extends Error {
+  constructor() {
+    super('Juvena’s server does not answer. What you type is kept on this computer and saved when it is back.')
+  }
+}
+
+export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+  let response: Response
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      headers: body === undefined ? {} : { 'content-type': 'application/json' },
+      body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+    })
+  } catch {
+    throw new Unreachable()
+  }
+  const text = await response.text()
+  let value: unknown
+  try {
+    value = text ? JSON.parse(text) : null
+  } catch {
+    throw new ApiError(response.status, 'Not understood', 'The server’s answer was cut short. Try again.', {})
+  }
+  if (!response.ok) {
+    const problem = (value ?? {}) as { title?: string; detail?: string; problems?: Problem[]; theirs?: unknown }
+    throw new ApiError(response.status, problem.title ?? 'Refused', problem.detail ?? 'The server refused that.', problem)
+  }
+  return value as T
+}

@@ -1,0 +1,91 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { showDay } from '@juvena/core/model/day'
+import { defaultFirm, firmSchema, type Firm, type FirmDraft } from '@juvena/core/model/firm'
+import { pathText, type Problem } from '@juvena/core/model/problem'
+import type { UnitSystem } from '@juvena/core/model/quantity'
+import { show, shown, type FigureValue, type Unit } from '@juvena/core/model/show'
+import { speak } from '@juvena/core/reference/words'
+import { api, ApiError } from './api.ts'
+
+/** The firm's settings, and how this page shows things: units, words, theme. */
+export const useFirm = defineStore('firm', () => {
+  const draft = shallowRef<FirmDraft>({})
+  const revision = ref(0)
+  const today = ref('')
+  const demo = ref(false)
+  const ready = ref(false)
+  const failure = ref('')
+  const saving = ref<'saved' | 'saving' | 'failed'>('saved')
+
+  const read = computed(() => {
+    const parsed = firmSchema.safeParse(draft.value)
+    if (parsed.success) return { settings: parsed.data, problems: [] as Problem[] }
+    const kept = { ...draft.value } as Record<string, unknown>
+    for (const issue of parsed.error.issues) delete kept[String(issue.path[0])]
+    const again = firmSchema.safeParse(kept)
+    return { settings: again.success ? again.data : defaultFirm(), problems: parsed.error.issues.map((i) => ({ path: pathText(i.path), sentence: i.message })) }
+  })
+  const settings = computed<Firm>(() => read.value.settings)
+  const problems = computed(() => read.value.problems)
+
+  const ownUnits = ref<UnitSystem | null>(null)
+  const units = computed<UnitSystem>(() => ownUnits.value ?? settings.value.units)
+  const toggleUnits = () => (ownUnits.value = units.value === 'metric' ? 'us' : 'metric')
+
+  const field = ref(localStorage.getItem('juvena.field') === '1')
+  watch(
+    field,
+    (on) => {
+      document.documentElement.dataset.theme = on ? 'field' : 'paper'
+      localStorage.setItem('juvena.field', on ? '1' : '0')
+    },
+    { immediate: true },
+  )
+
+  const say = (text: string) => speak(text, settings.value.dialect)
+  const showValue = (value: FigureValue | null | undefined, unit: Unit) => show(value, unit, units.value)
+  const text = (value: FigureValue | null | undefined, unit: Unit) => say(shown(value, unit, units.value))
+  const day = (iso: string | null | undefined) => (iso ? showDay(iso) : '—')
+
+  async function load() {
+    try {
+      const [stored, now] = await Promise.all([
+        api<{ revision: number; draft: FirmDraft }>('GET', '/firm'),
+        api<{ today: string; demo: boolean }>('GET', '/today'),
+      ])
+      draft.value = stored.draft
+      revision.value = stored.revision
+      today.value = now.today
+      demo.value = now.demo
+      failure.value = ''
+      ready.value = true
+    } catch (error) {
+      failure.value = (error as Error).message
+      setTimeout(() => void load(), 3000)
+    }
+  }
+
+  let timer: ReturnType<typeof setTimeout> | undefined
+  function change(patch: Partial<FirmDraft>) {
+    draft.value = { ...draft.value, ...patch }
+    if (patch.units) ownUnits.value = null
+    clearTimeout(timer)
+    if (problems.value.length > 0) return
+    saving.value = 'saving'
+    timer = setTimeout(() => void save(), 400)
+  }
+  async function save() {
+    try {
+      const stored = await api<{ revision: number }>('PUT', '/firm', { revision: revision.value, firm: draft.value })
+      revision.value = stored.revision
+      saving.value = 'saved'
+      failure.value = ''
+    } catch (error) {
+      saving.value = 'failed'
+      failure.value = error instanceof ApiError ? error.message : (error as Error).message
+    }
+  }
+
+  return { draft, revision, settings, problems, today, demo, ready, failure, saving, units, toggleUnits, field, say, show: showValue, text, day, load, change }
+})

@@ -1,0 +1,259 @@
+import { wrap, type Remote } from 'comlink'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { DiaryEntry } from '@juvena/core/model/diary'
+import type { JobDraft, ZoneDraft } from '@juvena/core/model/job'
+import type { Problem } from '@juvena/core/model/problem'
+import type { JobPlan } from '@juvena/core/plan'
+import { spine } from '@juvena/core/spine'
+import type { Outlook } from '@juvena/core/weather/station'
+import { readings, type Figure, type Stage } from '@juvena/core/working/figure'
+import type { Planner } from '../workers/plan.worker.ts'
+import { api, ApiError, Unreachable } from './api.ts'
+import { useFirm } from './firm.ts'
+
+interface Served {
+  id: string
+  revision: number
+  name: string
+  savedAt: string
+  putAwayAt: string | null
+  draft: JobDraft
+  diary: DiaryEntry[]
+  today: string
+}
+type Theirs = Pick<Served, 'revision' | 'savedAt' | 'draft'>
+
+const SAVE_AFTER = 600
+const RETRY_AFTER = 3000
+const UNDO_DEPTH = 200
+
+let planner: Remote<Planner> | null = null
+const thePlanner = () => (planner ??= wrap<Planner>(new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' })))
+
+/** The job being edited: its draft as typed, its plan kept by a worker, undo, saving, and what moved since each stage was last looked at. */
+export const useJob = defineStore('job', () => {
+  const firm = useFirm()
+  const id = ref<string | null>(null)
+  const draft = shallowRef<JobDraft | null>(null)
+  const diary = shallowRef<DiaryEntry[]>([])
+  const today = ref('')
+  const revision = ref(0)
+  const savedAt = ref('')
+  const saving = ref<'saved' | 'waiting' | 'saving' | 'unreachable' | 'conflict' | 'refused'>('saved')
+  const failure = ref('')
+  const loadFailure = ref('')
+  const conflict = shallowRef<Theirs | null>(null)
+  const plan = shallowRef<JobPlan | null>(null)
+  const problems = shallowRef<Problem[]>([])
+  const outlook = shallowRef<Outlook | null>(null)
+  const past = shallowRef<JobDraft[]>([])
+  const future = shallowRef<JobDraft[]>([])
+  const seen = shallowRef<Record<string, unknown>>({})
+
+  const pendingKey = (job: string) => `juvena.unsaved.${job}`
+
+  async function open(job: string) {
+    if (id.value === job && draft.value) return
+    await leave()
+    id.value = job
+    draft.value = null
+    plan.value = null
+    loadFailure.value = ''
+    past.value = []
+    future.value = []
+    seen.value = {}
+    conflict.value = null
+    outlook.value = null
+    try {
+      const served = await api<Served>('GET', `/jobs/${encodeURIComponent(job)}`)
+      if (id.value !== job) return
+      revision.value = served.revision
+      savedAt.value = served.savedAt
+      diary.value = served.diary
+      today.value = served.today
+      const kept = localStorage.getItem(pendingKey(job))
+      const pending = kept ? (JSON.parse(kept) as { revision: number; draft: JobDraft }) : null
+      draft.value = pending ? pending.draft : served.draft
+      saving.value = 'saved'
+      if (pending) {
+        revision.value = pending.revision
+        later(0)
+      }
+      void api<{ outlook: Outlook | null }>('GET', `/weather?job=${encodeURIComponent(job)}`).then(
+        (w) => id.value === job && (outlook.value = w.outlook),
+        () => undefined,
+      )
+    } catch (error) {
+      loadFailure.value = (error as Error).message
+      id.value = null
+    }
+  }
+
+  /** Saves what is waiting before another job takes this one's place. */
+  async function leave() {
+    if (saving.value === 'waiting') await save()
+  }
+
+  let coalescing = ''
+  let coalescedAt = 0
+  /** Changes the draft by a copy. Edits to the same field within a moment are one step of undo. */
+  function edit(field: string, change: (draft: JobDraft) => void) {
+    if (!draft.value) return
+    const next = JSON.parse(JSON.stringify(draft.value)) as JobDraft
+    change(next)
+    const now = Date.now()
+    if (field !== coalescing || now - coalescedAt > 1500) past.value = [...past.value.slice(-UNDO_DEPTH), draft.value]
+    coalescing = field
+    coalescedAt = now
+    future.value = []
+    put(next)
+  }
+  function put(next: JobDraft) {
+    draft.value = next
+    if (id.value) localStorage.setItem(pendingKey(id.value), JSON.stringify({ revision: revision.value, draft: next }))
+    if (saving.value !== 'conflict') later(SAVE_AFTER)
+  }
+  function undo() {
+    const previous = past.value.at(-1)
+    if (!previous || !draft.value) return
+    past.value = past.value.slice(0, -1)
+    future.value = [...future.value, draft.value]
+    coalescing = ''
+    put(previous)
+  }
+  function redo() {
+    const next = future.value.at(-1)
+    if (!next || !draft.value) return
+    future.value = future.value.slice(0, -1)
+    past.value = [...past.value, draft.value]
+    coalescing = ''
+    put(next)
+  }
+
+  let timer: ReturnType<typeof setTimeout> | undefined
+  function later(delay: number) {
+    clearTimeout(timer)
+    saving.value = 'waiting'
+    timer = setTimeout(() => void save(), delay)
+  }
+  let running: Promise<void> | null = null
+  function save(): Promise<void> {
+    clearTimeout(timer)
+    return (running ??= saveOnce().finally(() => (running = null)))
+  }
+  async function saveOnce() {
+    const job = id.value
+    const sending = draft.value
+    if (!job || !sending) return
+    saving.value = 'saving'
+    try {
+      const saved = await api<{ revision: number; savedAt: string }>('PUT', `/jobs/${encodeURIComponent(job)}`, { revision: revision.value, draft: sending })
+      if (id.value !== job) return
+      revision.value = saved.revision
+      savedAt.value = saved.savedAt
+      failure.value = ''
+      if (draft.value === sending) {
+        localStorage.removeItem(pendingKey(job))
+        saving.value = 'saved'
+      } else {
+        localStorage.setItem(pendingKey(job), JSON.stringify({ revision: revision.value, draft: draft.value }))
+        later(SAVE_AFTER)
+      }
+    } catch (error) {
+      if (id.value !== job) return
+      failure.value = (error as Error).message
+      if (error instanceof ApiError && error.status === 409) {
+        conflict.value = error.body.theirs as Theirs
+        saving.value = 'conflict'
+      } else if (error instanceof Unreachable) {
+        saving.value = 'unreachable'
+        timer = setTimeout(() => void save(), RETRY_AFTER)
+      } else saving.value = 'refused'
+    }
+  }
+
+  /** Settles a conflict. Whichever is not kept here becomes a job of its own, so nothing is lost. */
+  async function settle(keep: 'mine' | 'theirs') {
+    const theirs = conflict.value
+    const mine = draft.value
+    if (!theirs || !mine || !id.value) return
+    const other = keep === 'mine' ? theirs.draft : mine
+    const copy = { ...other, name: `${other.name ?? ''} (other version)`.slice(0, 120) }
+    await api('POST', `/jobs/${encodeURIComponent(id.value)}/copy`, { revision: theirs.revision, draft: copy })
+    conflict.value = null
+    revision.value = theirs.revision
+    if (keep === 'theirs') {
+      localStorage.removeItem(pendingKey(id.value))
+      past.value = [...past.value, mine]
+      draft.value = theirs.draft
+      saving.value = 'saved'
+      failure.value = ''
+    } else later(0)
+  }
+
+  async function write(entry: DiaryEntry) {
+    if (!id.value) return
+    const answer = await api<{ diary: DiaryEntry[] }>('POST', `/jobs/${encodeURIComponent(id.value)}/diary`, entry)
+    diary.value = answer.diary
+  }
+
+  let planning = false
+  let again = false
+  async function replan() {
+    if (planning) {
+      again = true
+      return
+    }
+    planning = true
+    do {
+      again = false
+      const job = id.value
+      if (!draft.value) break
+      const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+      const planned = await thePlanner().plan(plain(draft.value), today.value, plain(firm.settings), plain(diary.value), plain(outlook.value))
+      if (job !== id.value) continue
+      problems.value = planned.problems
+      if (planned.plan) {
+        const first = plan.value === null
+        plan.value = planned.plan
+        if (first) lookAtAll()
+        else rememberNew()
+      }
+    } while (again)
+    planning = false
+  }
+  watch([draft, diary, outlook, () => firm.settings], () => void replan())
+
+  const derived = (f: Figure) => f.rule !== readings.typed.id && f.rule !== readings.assumed.id
+  const same = (a: unknown, b: unknown) => a === b || (typeof a === 'number' && typeof b === 'number' ? Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a)) : JSON.stringify(a) === JSON.stringify(b))
+  function lookAtAll() {
+    seen.value = Object.fromEntries(Object.values(plan.value?.figures ?? {}).map((f) => [f.id, f.value]))
+  }
+  function rememberNew() {
+    const fresh = Object.values(plan.value?.figures ?? {}).filter((f) => !(f.id in seen.value))
+    if (fresh.length > 0) seen.value = { ...seen.value, ...Object.fromEntries(fresh.map((f) => [f.id, f.value])) }
+  }
+  /** From now on this stage's figures count as looked at. */
+  function lookedAt(stage: Stage) {
+    const now = Object.values(plan.value?.figures ?? {}).filter((f) => f.stage === stage)
+    seen.value = { ...seen.value, ...Object.fromEntries(now.map((f) => [f.id, f.value])) }
+  }
+  /** Worked figures that differ from when their stage was last looked at, with the old value. */
+  const moved = computed(() => {
+    const map = new Map<string, unknown>()
+    for (const f of Object.values(plan.value?.figures ?? {})) if (derived(f) && f.id in seen.value && !same(seen.value[f.id], f.value)) map.set(f.id, seen.value[f.id])
+    return map
+  })
+  const movedIn = (stage: Stage) => [...moved.value.keys()].filter((key) => plan.value?.figures[key]?.stage === stage).length
+
+  const bands = computed(() => (plan.value ? spine(plan.value, problems.value, firm.units) : []))
+  const figure = (figureId: string | null | undefined): Figure | null => (figureId ? (plan.value?.figures[figureId] ?? null) : null)
+  const problemAt = (path: string) => problems.value.find((p) => p.path === path)?.sentence ?? ''
+  const zones = computed<ZoneDraft[]>(() => draft.value?.zones ?? [])
+
+  return {
+    id, draft, diary, today, revision, savedAt, saving, failure, loadFailure, conflict, plan, problems, outlook, past, future, bands, moved, zones,
+    open, leave, edit, undo, redo, settle, write, lookedAt, movedIn, figure, problemAt, save,
+  }
+})

@@ -1,0 +1,10 @@
+import vue from '@vitejs/plugin-vue'
+import elementPlus from 'unplugin-element-plus/vite'
+import { defineConfig } from 'vite'
+
+export default defineConfig({
+  plugins: [vue(), elementPlus({})],
+  worker: { format: 'es' },
+  build: { target: 'es2022', chunkSizeWarningLimit: 700, modulePreload: { polyfill: false } },
+  server: { proxy: { '/api': 'http://127.0.0.1:4173' } },
+})
