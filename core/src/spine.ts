@@ -4,7 +4,7 @@ import type { Problem } from './model/problem.ts'
 import type { UnitSystem } from './model/quantity.ts'
 import type { JobPlan } from './plan.ts'
 import { GRASSES } from './reference/grasses.ts'
-import { APPROACH_NAMES } from './reference/lists.ts'
+import { APPROACH_NAMES, type ApproachId } from './reference/lists.ts'
 import { num, type Stage } from './working/figure.ts'
 
 export const STAGES: Record<Stage, string> = {
@@ -25,6 +25,12 @@ export interface Band {
   sub: string
   mark: 'settled' | 'waiting' | 'warning' | 'hold'
   markSays: string
+}
+
+/** "overseed, part levelled", short enough for the spine. */
+function approachWords(approaches: ApproachId[]): string {
+  const part = approaches.includes('overseed') && approaches.includes('overseed-level')
+  return part ? 'overseed, part levelled' : approaches.map((a) => APPROACH_NAMES[a].split(':')[0]).join(' + ')
 }
 
 const unique = <T>(list: readonly T[]): T[] => [...new Set(list)]
@@ -57,7 +63,7 @@ export function spine(plan: JobPlan, problems: readonly Problem[], system: UnitS
     1,
     zones.length === 0 ? 'nothing walked yet' : `${count(zones.length, 'zone', 'zones')} · ${plan.totalArea ? say(plan.totalArea) : 'no size'}`,
     zones.length === 0 ? 'add the first zone' : sunText,
-    problems.length > 0 ? count(problems.length, 'entry to mend', 'entries to mend') : zones.length === 0 ? 'start here' : unsized > 0 ? `${unsized} without size` : null,
+    problems.length > 0 ? count(problems.length, 'entry to mend', 'entries to mend') : zones.length === 0 ? 'start here' : unsized > 0 ? `${unsized} without size` : figure(plan.frost.median)?.standing === 'assumed' ? 'frost date wanted' : null,
   )
 
   const live = plan.findings.filter((f) => f.verdict === 'act' || f.verdict === 'hold')
@@ -72,7 +78,7 @@ export function spine(plan: JobPlan, problems: readonly Problem[], system: UnitS
 
   const approaches = unique(measured.map((z) => z.approach.chosen))
   const overridden = measured.filter((z) => z.approach.overridden).length
-  const approach = band(3, nothingYet ? 'not chosen yet' : approaches.length > 2 ? `${approaches.length} approaches` : approaches.map((a) => APPROACH_NAMES[a].split(':')[0]).join(' + '), nothingYet ? start : overridden ? `${overridden} overridden by you` : 'as the findings ask')
+  const approach = band(3, nothingYet ? 'not chosen yet' : approaches.length > 2 ? `${approaches.length} approaches` : approachWords(approaches), nothingYet ? start : overridden ? `${overridden} overridden by you` : 'as the findings ask')
 
   const seeds = zones.flatMap((z) => (z.seed ? [z.seed] : []))
   const seedTotal = seeds.reduce((sum, s) => sum + num(s.kg), 0)

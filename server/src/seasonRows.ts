@@ -1,4 +1,4 @@
-import type { Day } from '@juvena/core/model/day'
+import { addDays, type Day } from '@juvena/core/model/day'
 import type { Firm } from '@juvena/core/model/firm'
 import type { DiaryEntry } from '@juvena/core/model/diary'
 import { readJob, type Job } from '@juvena/core/model/job'
@@ -17,6 +17,7 @@ export interface SeasonRow {
   zones: number
   customerDate: Day | null
   state: 'no-zones' | 'planned' | 'under-way' | 'growing' | 'done' | 'cannot'
+  options: string[]
   trouble: { level: 'hold' | 'warn'; title: string } | null
   approach: string
   window: WindowSpan[]
@@ -41,9 +42,10 @@ export function seasonRow(stored: StoredJob, job: Job, plan: JobPlan, crew: numb
     zones: job.zones.length,
     customerDate: job.customerDate,
     state,
+    options: plan.strands.flatMap((s) => s.options.map((o) => o.title)),
     trouble: notice && notice.level !== 'note' ? { level: notice.level, title: notice.title } : null,
     approach: [...new Set(plan.zones.filter((z) => z.area).map((z) => APPROACH_NAMES[z.approach.chosen].split(':')[0]!))].join(', '),
-    window: strand?.window ?? [],
+    window: (strand?.window ?? []).filter((s) => s.from <= addDays(plan.today, 60)),
     cutOff: strand ? (strand.cutOff.value as Day) : null,
     sowDay: strand?.sowDay ?? null,
     steps: plan.steps.map((s) => ({ id: s.id, kind: s.kind, name: s.name, day: s.chosen, span: s.span, state: s.state, hours: num(s.hours), people })),

@@ -52,7 +52,7 @@ const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${
     <span class="mark-name">Juvena</span>
     <nav aria-label="Places">
       <RouterLink to="/" :aria-current="route.name === 'season' ? 'page' : undefined">Season</RouterLink>
-      <RouterLink :to="toJob" :aria-current="inJob ? 'page' : undefined" :class="{ off: !lastJob && !inJob }">Job</RouterLink>
+      <RouterLink v-if="lastJob || inJob" :to="toJob" :aria-current="inJob ? 'page' : undefined">Job</RouterLink>
       <RouterLink to="/yard" :aria-current="route.name === 'yard' ? 'page' : undefined">Yard</RouterLink>
     </nav>
     <WeatherLine v-if="firm.ready" />
@@ -86,7 +86,7 @@ const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${
 .strip {
   display: flex;
   align-items: center;
-  gap: 0.3rem 1.75rem;
+  gap: 0.3rem 1.4rem;
   flex-wrap: wrap;
   min-height: 2.5rem;
   padding: 0 1.25rem;
@@ -99,16 +99,13 @@ const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${
 }
 nav {
   display: flex;
-  gap: 1.5rem;
+  gap: 1.25rem;
 }
 nav a {
   text-decoration: none;
   color: var(--soft);
   padding: 0.5rem 0 0.375rem;
   border-bottom: 3px solid transparent;
-}
-nav a.off {
-  visibility: hidden;
 }
 nav a[aria-current='page'] {
   color: var(--ink);
@@ -117,7 +114,7 @@ nav a[aria-current='page'] {
 }
 .tools {
   display: flex;
-  gap: 0.9rem;
+  gap: 0.7rem;
 }
 .trouble {
   background: var(--hold-wash);

@@ -48,6 +48,18 @@ export const FINDING_NAMES: Record<FindingKind, string> = {
   lows: 'Surface',
 }
 
+/** The reading a finding is about, as a figure of its zone. */
+export const READING_OF: Record<FindingKind, string> = {
+  cover: 'wanted',
+  thatch: 'thatch',
+  compaction: 'push',
+  light: 'sun',
+  slope: 'slope',
+  ph: 'ph',
+  moss: 'moss',
+  lows: 'lows.depth',
+}
+
 /** What one zone's readings mean, by the lines of the trade. */
 export function findInZone(r: ZoneReadings, schools: Schools, w: Workings): Finding[] {
   const found: Finding[] = []

@@ -29,8 +29,8 @@ export function materialLines(seeds: readonly ZoneSeed[], orders: readonly MixOr
   for (const order of orders)
     lines.push({
       id: `seed.${order.key}`,
-      name: orders.length > 1 ? `Seed, ${order.name}` : 'Seed',
-      detail: `${orders.length > 1 ? '' : `${order.name}, by weight; `}two half-rate passes`,
+      name: orders.length > 1 ? `Seed, ${order.leader} mix` : 'Seed',
+      detail: `${order.name} by weight`,
       cells: cells(seeds.filter((s) => s.key === order.key).map((s) => ({ zone: s.zone, amount: s.kg }))),
       total: order.total.id,
       packs: packsFor(num(order.total), SEED_BAGS),

@@ -1,6 +1,6 @@
 /**
- * The set of packs that covers a need with least left over, and among those the fewest packs.
- * Sizes in the same unit as the need. Small: sizes are few and needs are bounded by whole largest packs.
+ * The cheapest set of packs that covers a need. Until prices are known, a pack is taken to cost its size to the power 0.9:
+ * large packs are cheaper by weight (Juvena's model). Sizes in the same unit as the need. Small: sizes are few and needs are bounded by whole largest packs.
  */
 export interface Packs {
   counts: { size: number; count: number }[]
@@ -11,14 +11,16 @@ export interface Packs {
 export function packsFor(need: number, sizes: readonly number[]): Packs {
   const sorted = [...sizes].sort((a, b) => b - a)
   const smallest = sorted.at(-1)!
-  let best: { counts: number[]; bought: number; packs: number } | null = null
+  const price = (size: number) => Math.pow(size, 0.9)
+  let best: { counts: number[]; bought: number; cost: number } | null = null
   const tryFrom = (index: number, left: number, counts: number[], bought: number) => {
     const size = sorted[index]!
     if (index === sorted.length - 1) {
       const count = left > 1e-9 ? Math.ceil(left / size - 1e-9) : 0
       const all = bought + count * size
-      const packs = counts.reduce((a, b) => a + b, 0) + count
-      if (!best || all < best.bought - 1e-9 || (Math.abs(all - best.bought) < 1e-9 && packs < best.packs)) best = { counts: [...counts, count], bought: all, packs }
+      const whole = [...counts, count]
+      const cost = whole.reduce((sum, n, i) => sum + n * price(sorted[i]!), 0)
+      if (!best || cost < best.cost - 1e-9) best = { counts: whole, bought: all, cost }
       return
     }
     const most = Math.ceil(Math.max(0, left) / size)

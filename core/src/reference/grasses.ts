@@ -102,7 +102,7 @@ export const GRASSES: Record<GrassId, Grass> = Object.fromEntries(
     row('perennial-ryegrass', 'perennial ryegrass', 'rye', 'cool', [[30, 40], [15, 25], [3, 10], 550, 7], [12, 25], 4, ['high', 'mid', 'low'], 'bunch', [12, 65], [10, 20], 6, [95, 2], [6, 8]),
     row('kentucky-bluegrass', 'Kentucky bluegrass (smooth meadow-grass)', 'bluegrass', 'cool', [[10, 15], [5, 8], [7, 28], 3000, 10], [15, 25], 6, ['high', 'mid', 'high'], 'rhizome', [15, 75], [10, 20], 3, [210, 5], [12, 16]),
     row('tall-fescue', 'tall fescue, turf type', 'tall fescue', 'cool', [[35, 50], [20, 30], [5, 14], 450, 10], [15, 25], 4, ['high', 'high', 'low'], 'bunch', [50, 100], [10, 15], 6, [125, 4], [8, 10]),
-    row('creeping-red-fescue', 'strong creeping red fescue', 'creeping fescue', 'cool', [[20, 25], [10, 15], [7, 21], 1000, 8], [12, 22], 3, ['mid', 'mid', 'mid'], 'rhizome', [20, 75], [5, 10], 5, [165, 3], [8, 12], true),
+    row('creeping-red-fescue', 'strong creeping red fescue', 'red fescue', 'cool', [[20, 25], [10, 15], [7, 21], 1000, 8], [12, 22], 3, ['mid', 'mid', 'mid'], 'rhizome', [20, 75], [5, 10], 5, [165, 3], [8, 12], true),
     row('chewings-fescue', 'Chewings fescue', 'Chewings', 'cool', [[20, 25], [10, 15], [7, 21], 1200, 8], [12, 22], 3, ['mid', 'mid', 'high'], 'bunch', [10, 65], [5, 10], 5, [165, 3], [8, 12], true),
     row('hard-fescue', 'hard fescue', 'hard fescue', 'cool', [[20, 25], [10, 15], [7, 21], 1250, 8], [12, 22], 3, ['low', 'high', 'mid'], 'bunch', [25, 100], [3, 10], 5, [165, 3], [10, 14], true),
     row('browntop', 'browntop (colonial bent)', 'browntop', 'cool', [[5, 8], [3, 5], [7, 14], 15000, 10], [15, 25], 4, ['low', 'low', 'high'], 'short rhizome', [5, 25], [8, 15], 2, [130, 5], [10, 14], true),

@@ -30,8 +30,8 @@ export const MOWER_NAMES: Record<(typeof MOWERS)[number], string> = { reel: 'ree
 
 export const PENETRATIONS = ['easy', 'effort', 'stops'] as const
 export const PENETRATION_NAMES: Record<(typeof PENETRATIONS)[number], string> = {
-  easy: 'goes in easily',
-  effort: 'goes in with effort',
+  easy: 'in easily',
+  effort: 'with effort',
   stops: 'will not go in',
 }
 

@@ -52,6 +52,8 @@ export interface ZoneSeed {
 export interface MixOrder {
   key: string
   name: string
+  /** Short name of its largest part. */
+  leader: string
   zones: string[]
   net: number
   reserve: Figure
@@ -153,7 +155,8 @@ export function seedOrders(seeds: readonly ZoneSeed[], reservePercent: number | 
     const net = of.reduce((sum, s) => sum + num(s.kg), 0)
     const reserve = w.add(4, `job.seed.${key}.reserve`, 'Reserve', (net * num(reserveShare)) / 100, 'kg', seedRules.reserve, [reserveShare, ...of.map((s) => s.kg)])
     const total = w.add(4, `job.seed.${key}.total`, `Seed to order, ${of[0]!.name}`, net * (1 + num(reserveShare) / 100), 'kg', seedRules.total, [reserveShare, ...of.map((s) => s.kg)])
-    return { key, name: of[0]!.name, zones: of.map((s) => s.zone), net, reserve, total }
+    const leader = GRASSES[of[0]!.mix.reduce((a, b) => (b.share > a.share ? b : a)).grass].short
+    return { key, name: of[0]!.name, leader, zones: of.map((s) => s.zone), net, reserve, total }
   })
 }
 

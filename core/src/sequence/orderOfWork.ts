@@ -178,7 +178,7 @@ export function orderOfWork(job: Job, firm: Firm, schools: Schools, diaryAll: re
       notices.push({ id: `${strand.id}.marginal`, stage: 6, level: 'warn', title: `Sowing ${names} on ${showDay(schedule.sowDay)} is marginal.`, says: 'Soil is outside the good range for it. Odds are fair, not good; tell the customer.', figure: soilFigure.id })
     if (schedule.stretched)
       notices.push({ id: `${strand.id}.stretched`, stage: 6, level: 'warn', title: 'The steps lie further apart than they should.', says: 'Opened turf should be sown within 3 days. More crew, weekend work, or the lawn in parts would close the gap.' })
-    return { id: strand.id, season: strand.season, kills: strand.kills, zones: strand.zones.map((z) => z.r.id), fits: schedule.fits, cutOff, lead: window.lead, window: spansOf(window, 120), sowDay: schedule.sowDay, ...instead, steps }
+    return { id: strand.id, season: strand.season, kills: strand.kills, zones: strand.zones.map((z) => z.r.id), fits: schedule.fits, cutOff, lead: window.lead, window: spansOf(window, 500), sowDay: schedule.sowDay, ...instead, steps }
   })
 }
 

@@ -108,7 +108,8 @@ export function stepsOf(strand: Strand, findings: readonly Finding[], schools: S
   const dressings = dressing?.zones.filter((d) => dressed.some((z) => z.r.id === d.zone)) ?? []
   const shovel = dressings.reduce((sum, d) => sum + num(d.order) / num(d.lifts), 0) / SHOVEL_RATE
   add('dress', dressed, [0, 1], 'cores off or dragged in', 1, shovel)
-  add('sow', all, [0, strand.kills ? 14 : 3], 'an open surface, not crusted')
+  const unopened = steps.at(-1)?.kind === 'notice' || steps.at(-1)?.kind === 'mark'
+  add('sow', all, unopened ? [1, ever] : [0, strand.kills ? 14 : 3], 'an open surface, not crusted')
   add('work-in', all, [0, 0], 'seed down')
   if (schools.feed === 'with-seed') add('feed', all, [0, 1], 'seed worked in')
   const covered = who((z) => covers.some((c) => c.zones.some((x) => x.zone === z.r.id)))

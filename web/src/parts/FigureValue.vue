@@ -13,6 +13,8 @@ const working = inject(WORKING, null)
 
 const figure = computed(() => job.figure(props.id))
 const seen = computed(() => (figure.value ? firm.show(figure.value.value, figure.value.unit) : { number: '—', unit: '' }))
+/** Days of another year say so. */
+const year = computed(() => (figure.value?.unit === 'date' && typeof figure.value.value === 'string' && figure.value.value.slice(0, 4) !== job.today.slice(0, 4) ? figure.value.value.slice(0, 4) : ''))
 const was = computed(() => {
   const f = figure.value
   if (!f || !job.moved.has(f.id)) return ''
@@ -22,10 +24,10 @@ const spoken = computed(() => `${props.label ?? figure.value?.label ?? 'Figure'}
 </script>
 
 <template>
-  <button v-if="figure" type="button" class="figure" :class="[size, { chosen: working?.chosen.value === figure.id, moved: was, assumed: figure.standing === 'assumed' }]" :aria-label="spoken" @click="working?.choose(figure.id)">
+  <button v-if="figure" type="button" class="figure" :class="[size, { chosen: working?.chosen.value === figure.id, moved: was, day: figure.unit === 'date', assumed: figure.standing === 'assumed' }]" :aria-label="spoken" @click="working?.choose(figure.id)">
     <s v-if="was">{{ was }}</s>
     <span class="number">{{ firm.say(seen.number) }}</span
-    ><span v-if="seen.unit" class="unit">{{ ' ' + seen.unit }}</span>
+    ><span v-if="seen.unit || year" class="unit">{{ ' ' + (seen.unit || year) }}</span>
   </button>
   <span v-else class="none" aria-label="none">·</span>
 </template>
@@ -48,6 +50,9 @@ const spoken = computed(() => `${props.label ?? figure.value?.label ?? 'Figure'}
   font-size: 0.75rem;
   color: var(--soft);
   white-space: pre;
+}
+.day .number {
+  white-space: nowrap;
 }
 .big .number {
   font-size: 1.4375rem;

@@ -46,10 +46,9 @@ const frost = computed(() => {
       <span>soil <b>{{ firm.text(now.soil, 'C') }}</b> at {{ firm.text(50, 'mm') }}</span>
       <span v-if="rain" class="more">rain <b>{{ rain.amount }}</b> by {{ rain.by }}</span>
       <span v-if="frost" class="more">{{ firm.text(-2, 'C') }} night: <b>1 in 10</b> by {{ frost.tenth }}, even by {{ frost.even }}</span>
-      <span class="source">{{ weather?.outlook?.source }}</span>
+      <span class="source">{{ weather?.outlook?.source }}<template v-if="firm.demo">, demo clock</template></span>
     </template>
     <span v-else class="more">no site yet: give a job its latitude for the weather</span>
-    <span v-if="firm.demo" class="source">demo, clock stopped</span>
   </p>
 </template>
 
@@ -57,7 +56,7 @@ const frost = computed(() => {
 .weather {
   display: flex;
   flex-wrap: wrap;
-  gap: 0 1.25rem;
+  gap: 0 1rem;
   margin-left: auto;
   font-size: var(--size-small);
   color: var(--soft);

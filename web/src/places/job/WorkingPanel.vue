@@ -8,6 +8,7 @@ import type { SchoolChoiceId } from '@juvena/core/working/schools'
 import type { Unit } from '@juvena/core/model/show'
 import NoticeCard from '../../parts/NoticeCard.vue'
 import SchoolChoice from '../../parts/SchoolChoice.vue'
+import ZoneSummary from '../../stages/walkover/ZoneSummary.vue'
 import StandingTag from '../../parts/StandingTag.vue'
 import { WORKING } from '../../parts/working.ts'
 import { useFirm } from '../../stores/firm.ts'
@@ -49,7 +50,8 @@ const STAGE_SCHOOLS: Record<Stage, SchoolChoiceId[]> = {
   7: ['watering', 'run'],
   8: ['firstMow'],
 }
-const notices = computed(() => job.plan?.notices.filter((n) => n.stage === props.stage || (n.level === 'hold' && n.id.endsWith('.fits'))) ?? [])
+// Materials shows its own beside the table.
+const notices = computed(() => job.plan?.notices.filter((n) => (n.stage === props.stage && n.stage !== 5) || (n.level === 'hold' && n.id.endsWith('.fits'))).filter((n) => props.stage !== 6 || !n.id.endsWith('.fits')) ?? [])
 const cautions = computed(() => {
   if (props.stage < 5) return []
   const kinds = { 5: ['dress', 'feed', 'cover'], 6: null, 7: ['water'], 8: ['first-mow', 'visit'] }[props.stage as 5 | 6 | 7 | 8]
@@ -102,11 +104,12 @@ const cautions = computed(() => {
       </section>
     </template>
     <template v-else>
-      <p class="where">
+      <ZoneSummary v-if="stage === 1" />
+      <p v-else class="where">
         <span>{{ STAGES[stage] }}: what to watch</span>
       </p>
       <NoticeCard v-for="n in notices" :key="n.id" :notice="n" />
-      <p v-if="notices.length === 0" class="soft">Nothing stands against this stage. Choose any figure with dots under it to see its working.</p>
+      <p v-if="notices.length === 0 && stage !== 1" class="soft">{{ stage === 5 ? '' : 'Nothing stands against this stage.' }} Choose any figure with dots under it to see its working.</p>
       <section v-if="STAGE_SCHOOLS[stage].length" class="schools">
         <h3>Schools, for this job</h3>
         <SchoolChoice v-for="c in STAGE_SCHOOLS[stage]" :key="c" :choice="c" />

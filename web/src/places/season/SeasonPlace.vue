@@ -19,6 +19,7 @@ interface Row {
   zones: number
   customerDate: string | null
   state: 'no-zones' | 'planned' | 'under-way' | 'growing' | 'done' | 'cannot'
+  options: string[]
   trouble: { level: 'hold' | 'warn'; title: string } | null
   approach: string
   window: { from: string; to: string; state: 'open' | 'marginal' | 'shut' }[]
@@ -185,7 +186,8 @@ const gone = ref(0)
         <div class="lane">
           <WindowRibbon v-if="row.window.length" class="behind" :spans="row.window" :from="from" :days="DAYS" :cut-off="row.cutOff ?? from" />
           <RouterLink v-else class="start" :to="`/jobs/${row.id}`">walk it: add the first zone</RouterLink>
-          <div class="pieces">
+          <RouterLink v-if="row.state === 'cannot'" class="cannot" :to="`/jobs/${row.id}/order`">does not fit: {{ row.options.slice(0, 2).join(', or ').toLowerCase() || 'see why' }}</RouterLink>
+          <div v-else class="pieces">
             <RouterLink v-for="p in pieces(row)" :key="p.day" class="piece" :class="{ sow: p.sow, done: p.done, pinned: p.pinned }" :to="`/jobs/${row.id}/order`" :title="p.says" :aria-label="p.says" :data-column="p.column" :style="{ gridColumn: `${p.column} / span ${p.span}` }">
               <span v-for="w in p.words" :key="w">{{ w }}</span>
               <span v-if="p.more > 0" class="more">+{{ p.more }}</span>
@@ -204,7 +206,7 @@ const gone = ref(0)
         </div>
       </div>
       <div class="grid">
-        <div class="label"><b>Someone to water</b> <span class="small soft">jobs in their first 4 weeks</span></div>
+        <div class="label"><b>To be watered</b> <span class="small soft">jobs</span></div>
         <div class="lane cells">
           <span v-for="(n, i) in watering" :key="i" :class="{ some: n > 0 }">{{ n || '' }}</span>
         </div>
@@ -277,9 +279,7 @@ const gone = ref(0)
   font-weight: 700;
   text-decoration: none;
   display: block;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  line-height: 1.2;
 }
 .name:hover {
   text-decoration: underline;
@@ -357,6 +357,19 @@ const gone = ref(0)
 }
 .piece:hover {
   background: var(--paper-deep);
+}
+.cannot {
+  position: relative;
+  display: grid;
+  place-items: center;
+  min-height: 2.3rem;
+  margin: 0.65rem 8%;
+  border: 1.5px dashed var(--hold);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--hold);
+  text-decoration: none;
+  font-size: 0.875rem;
 }
 .start {
   display: grid;

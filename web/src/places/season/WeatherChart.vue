@@ -23,7 +23,7 @@ useChart(at, () => {
     xAxis: { type: 'category', show: false, data: props.days.map((d) => d.day) },
     yAxis: [
       { type: 'value', show: false, min: low - room * 1.6, max: high + room * 0.3 },
-      { type: 'value', show: false, min: 0, max: wet * 2.1 },
+      { type: 'value', show: false, min: 0, max: wet * 2.7 },
     ],
     series: [
       {

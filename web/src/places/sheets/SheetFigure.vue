@@ -11,13 +11,14 @@ const job = useJob()
 const notes = inject(NOTES)!
 const figure = computed(() => job.figure(props.id))
 const seen = computed(() => (figure.value ? firm.show(figure.value.value, figure.value.unit) : null))
+const year = computed(() => (figure.value?.unit === 'date' && typeof figure.value.value === 'string' && figure.value.value.slice(0, 4) !== job.today.slice(0, 4) ? figure.value.value.slice(0, 4) : ''))
 const note = computed(() => (props.id ? notes.value.get(props.id) : undefined))
 </script>
 
 <template>
   <span v-if="seen" class="f"
     ><b>{{ firm.say(seen.number) }}</b
-    ><span v-if="seen.unit" class="u">&nbsp;{{ seen.unit }}</span
+    ><span v-if="seen.unit || year" class="u">&nbsp;{{ seen.unit || year }}</span
     ><sup v-if="note">{{ note }}</sup></span
   >
 </template>

@@ -16,7 +16,7 @@ function take(zone: string, approach: ApproachId | null) {
     if (z) z.approach = approach
   })
 }
-const FIT = { best: 'what the findings ask', cheaper: 'cheaper', possible: 'possible', 'ruled out': 'not asked for' }
+const FIT = { best: 'asked for', cheaper: 'cheaper', possible: 'possible', 'ruled out': 'not asked for' }
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { FINDING_NAMES, type Finding, type FindingKind } from '@juvena/core/findings/findings'
+import { FINDING_NAMES, READING_OF, type Finding } from '@juvena/core/findings/findings'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
 import { useFirm } from '../../stores/firm.ts'
@@ -9,7 +9,6 @@ import { useJob } from '../../stores/job.ts'
 /** Each reading held against the trade's line: what it means and what it asks for. */
 const firm = useFirm()
 const job = useJob()
-const READING: Record<FindingKind, string> = { cover: 'wanted', thatch: 'thatch', compaction: 'push', light: 'sun', slope: 'slope', ph: 'ph', moss: 'moss', lows: 'lows.depth' }
 const VERDICTS = { fine: ['fine', 'fine'], act: ['act-on', 'act'], hold: ['stop', 'hold'], unread: ['unread', 'not read'] } as const
 const byZone = computed(() =>
   (job.plan?.zones ?? []).map((z) => ({
@@ -34,9 +33,9 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
           <tr><th>reading</th><th>value</th><th>verdict</th><th>what it means and asks</th></tr>
         </thead>
         <tbody>
-          <tr v-for="f in z.found" :key="f.kind" :class="f.verdict">
+          <tr v-for="f in z.found" :key="f.kind" :class="`row-${f.verdict}`">
             <td class="kind">{{ FINDING_NAMES[f.kind] }}</td>
-            <td class="value"><FigureValue v-if="f.verdict !== 'unread'" :id="`${z.id}.${READING[f.kind]}`" size="big" /><span v-else class="soft">—</span></td>
+            <td class="value"><FigureValue v-if="f.verdict !== 'unread'" :id="`${z.id}.${READING_OF[f.kind]}`" size="big" /><span v-else class="soft">—</span></td>
             <td class="verdict">
               <span class="tag" :class="VERDICTS[f.verdict][0]">{{ VERDICTS[f.verdict][1] }}</span>
               <FigureValue v-if="f.figure" :id="f.figure" class="word" />

@@ -19,7 +19,7 @@ const job = useJob()
 const zones = computed(() => job.plan?.zones.filter((z) => z.area) ?? [])
 const wide = computed(() => zones.value.length <= 4)
 const lines = computed(() => job.plan?.materials ?? [])
-const packs = (line: MaterialLine) => (line.packs ? `${line.packs.counts.map((c) => `${c.count} × ${firm.text(c.size, 'kg')}`).join(' + ')}${line.packs.left > 0.05 ? `, ${firm.text(line.packs.left, 'kg')} to stock` : ''}` : '')
+const packs = (line: MaterialLine) => (line.packs ? `${line.packs.counts.map((c) => `${c.count} × ${firm.text(c.size, 'kg')}`).join(' + ')}${line.packs.left > 0.15 ? `, ${firm.text(line.packs.left, 'kg')} to stock` : ''}` : '')
 const also = (line: MaterialLine) =>
   line.also.map((id) => {
     const f = job.figure(id)

@@ -129,7 +129,7 @@ section {
 }
 .up li {
   display: grid;
-  grid-template-columns: 13rem 1fr 10.5rem;
+  grid-template-columns: 12rem 1fr 12.5rem;
   gap: 0.75rem;
   align-items: center;
   border-top: 1px solid var(--rule);
