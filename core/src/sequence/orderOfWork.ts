@@ -13,7 +13,8 @@ import { stepsOf, type StepNeed, type Strand } from './stepPlan.ts'
 import type { Waits } from './waits.ts'
 
 export const orderRules = {
-  day: rule('order.day', 'The first open day to sow that every lag, wait and working day allows; the steps before it lie as close as they should.', 'after {*}', 'practice'),
+  day: rule('order.day', 'The first open day to sow that every lag, wait and working day allows; the steps before it lie as close as they should.', 'after {*}, as early as may be', 'practice'),
+  first: rule('order.first', 'The first step, as near as the rest allows.', 'so that the steps after it keep their lags', 'practice'),
   pinned: rule('order.pinned', 'Pinned by you.', 'your pin', 'reading', 'your decision'),
   done: rule('order.done', 'Done, by the diary.', 'the diary', 'reading', 'your diary'),
   hours: rule('order.hours', 'Setting up, and area times passes over what one person does in an hour, shared by up to two.', '(set-up + area × passes ÷ rate) ÷ people', 'model'),
@@ -147,7 +148,7 @@ export function orderOfWork(job: Job, firm: Firm, schools: Schools, diaryAll: re
       const id = ids[i]!
       const hours = w.add(6, `${id}.hours`, `${op.name}: hours`, s.need.hours, 'h', orderRules.hours, strand.zones.filter((z) => s.need.zones.includes(z.r.id)).map((z) => z.r.area))
       const inputs: (Figure | null)[] = kind === 'sow' || feedOnly ? [before, cutOff, soilFigure, ...(kind === 'sow' ? waits.figures : [])] : [before]
-      const by = s.state === 'done' || s.state === 'unrecorded' ? orderRules.done : s.state === 'pinned' ? orderRules.pinned : orderRules.day
+      const by = s.state === 'done' || s.state === 'unrecorded' ? orderRules.done : s.state === 'pinned' ? orderRules.pinned : inputs.some((x) => x) ? orderRules.day : orderRules.first
       const day: Figure = w.add(6, `${id}.day`, op.name, s.chosen, 'date', by, by === orderRules.day ? inputs : [], { change: s.latest ? `It may slip to ${showDay(s.latest)} and still sow in the window.` : 'A pin, the crew’s working days, or the steps before it.' })
       if (s.broken)
         notices.push({ id: `${id}.pin`, stage: 6, level: 'warn', title: `${op.name}: your pin does not agree with the plan.`, says: `${s.broken} Your pin is kept. Move it, or let the step float.`, figure: day.id })

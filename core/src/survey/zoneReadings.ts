@@ -3,6 +3,7 @@ import { num, rule, type Figure, type Workings } from '../working/figure.ts'
 
 export const surveyRules = {
   rectangle: rule('survey.rectangle', 'Length times width.', '{0} × {1}', 'calculation'),
+  whole: rule('survey.whole', 'Nothing is taken off.', '{0}', 'calculation'),
   lessDeductions: rule('survey.deductions', 'Beds, paths and trees are taken off.', '{0} − what is taken off', 'calculation'),
   totalArea: rule('survey.total', 'All zones together.', 'sum of {*}', 'calculation'),
 }
@@ -41,7 +42,7 @@ export function readZone(zone: Zone, w: Workings): ZoneReadings {
   let area: Figure | null = null
   if (gross) {
     const net = off.reduce((left, f) => left - num(f), num(gross))
-    if (net > 0) area = w.add(1, at('area'), 'Area', net, 'm2', surveyRules.lessDeductions, [gross, ...off], { zone: id })
+    if (net > 0) area = w.add(1, at('area'), 'Area', net, 'm2', off.length > 0 ? surveyRules.lessDeductions : surveyRules.whole, [gross, ...off], { zone: id })
   }
   return {
     zone,

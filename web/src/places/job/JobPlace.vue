@@ -240,6 +240,10 @@ h1 {
   .buttons {
     margin-left: 0;
     flex-wrap: wrap;
+    gap: 0.4rem;
+  }
+  .buttons .act {
+    padding: 0.2rem 0.55rem;
   }
   h1 {
     white-space: normal;

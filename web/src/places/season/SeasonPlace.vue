@@ -285,9 +285,7 @@ const gone = ref(0)
   text-decoration: underline;
 }
 .row .label p {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  overflow-wrap: anywhere;
 }
 .hold {
   color: var(--hold);
@@ -443,6 +441,7 @@ const gone = ref(0)
   .chart,
   .days,
   .pieces,
+  .cannot,
   .load {
     display: none;
   }

@@ -2,6 +2,7 @@
 import { computed, provide, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { explain, type Explained } from '@juvena/core/working/explain'
+import type { Rule } from '@juvena/core/working/figure'
 import { rememberJob } from '../../parts/keys.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
@@ -27,7 +28,18 @@ provide(
   NOTES,
   computed(() => new Map(ids.value.map((id, i) => [id, i + 1]))),
 )
-const workings = computed(() => (job.plan ? ids.value.map((id) => explain(job.plan!.figures, id, firm.units)).filter((e): e is Explained => e !== null) : []))
+/** The workings, each rule said once with the figures it gave. */
+const workings = computed(() => {
+  const groups = new Map<string, { rule: Rule; standing: string; figures: (Explained & { note: number })[] }>()
+  ids.value.forEach((id, i) => {
+    const e = job.plan && explain(job.plan.figures, id, firm.units)
+    if (!e) return
+    const group = groups.get(e.rule.id) ?? { rule: e.rule, standing: e.ruleStanding, figures: [] }
+    group.figures.push({ ...e, note: i + 1 })
+    groups.set(e.rule.id, group)
+  })
+  return [...groups.values()]
+})
 const zoneName = (id?: string) => job.plan?.zones.find((z) => z.id === id)?.name
 const print = () => window.print()
 const ready = computed(() => job.plan && job.draft)
@@ -53,19 +65,18 @@ const ready = computed(() => job.plan && job.draft)
       <section class="page">
         <h2>Where the numbers come from</h2>
         <p class="small soft">Planned {{ firm.day(job.plan!.today) }} for {{ job.draft!.name }}, version {{ job.revision }}. The small numbers on the sheets lead here.</p>
-        <table class="notes">
-          <tbody>
-            <tr v-for="(e, i) in workings" :key="e.figure.id">
-              <td class="i">{{ i + 1 }}</td>
-              <td>{{ firm.say(e.figure.label) }}<template v-if="e.figure.zone">, {{ zoneName(e.figure.zone) }}</template></td>
-              <td class="n">
-                <b>{{ firm.say(e.value) }}</b>
-              </td>
-              <td>{{ firm.say(e.formula) }}</td>
-              <td class="soft">{{ e.ruleStanding }}<template v-if="e.standing !== e.ruleStanding">; weakest input: {{ e.standing }}</template>. {{ firm.say(e.rule.says) }}<template v-if="e.school"> School: {{ e.school.name }}.</template></td>
-            </tr>
-          </tbody>
-        </table>
+        <div class="notes">
+          <article v-for="group in workings" :key="group.rule.id">
+            <p class="rule">{{ firm.say(group.rule.says) }} <span class="soft">{{ group.standing }}{{ group.rule.source === group.standing ? '' : `: ${group.rule.source}` }}</span></p>
+            <ul>
+              <li v-for="e in group.figures" :key="e.note">
+                <span class="i">{{ e.note }}</span> {{ firm.say(e.figure.label) }}<template v-if="e.figure.zone">, {{ zoneName(e.figure.zone) }}</template
+                >: <b>{{ firm.say(e.value) }}</b> = {{ firm.say(e.formula) }}<span v-if="e.standing !== group.standing" class="soft">; weakest input: {{ e.standing }}</span
+                ><span v-if="e.school" class="soft">; school: {{ e.school.name }}</span>
+              </li>
+            </ul>
+          </article>
+        </div>
       </section>
     </template>
   </div>
@@ -143,9 +154,6 @@ const ready = computed(() => job.plan && job.draft)
   .sheets .page:last-child {
     break-after: auto;
   }
-  .sheets .bar {
-    display: none;
-  }
 }
 </style>
 <style scoped>
@@ -167,15 +175,39 @@ const ready = computed(() => job.plan && job.draft)
 .wait {
   padding: 2rem 1.25rem;
 }
-.notes td {
+.notes {
+  columns: 2;
+  column-gap: 1.5rem;
   font-size: 0.75rem;
-  padding: 0.18rem 0.5rem 0.18rem 0 !important;
+  line-height: 1.3;
+  padding-top: 0.5rem;
 }
-.notes .i {
+.notes article {
+  break-inside: avoid-column;
+  border-top: 1px solid #bbb;
+  padding: 0.25rem 0;
+}
+.notes article:has(li:nth-child(9)) {
+  break-inside: auto;
+}
+.rule {
+  font-weight: 700;
+}
+.rule .soft {
+  font-weight: 400;
+}
+.i {
   color: #444;
-  width: 1.6rem;
+  font-size: 0.6875rem;
 }
-.notes .n {
-  white-space: nowrap;
+@media (max-width: 820px) {
+  .notes {
+    columns: 1;
+  }
+}
+@media print {
+  .bar {
+    display: none;
+  }
 }
 </style>

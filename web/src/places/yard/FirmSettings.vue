@@ -84,8 +84,10 @@ const state = computed(() => ({ saved: 'saved', saving: 'saving…', failed: fir
     </section>
     <section>
       <h2>Schools <span class="small soft">where the trade disagrees; a job may differ</span></h2>
+      <div class="schools">
       <div v-for="c in choices" :key="c" class="school">
         <ChoiceField :label="firm.say(SCHOOL_CHOICES[c].question)" :options="options(c)" :model-value="school(c)" :hint="says(c)" @update:model-value="setSchool(c, $event)" />
+      </div>
       </div>
     </section>
   </div>
@@ -94,8 +96,8 @@ const state = computed(() => ({ saved: 'saved', saving: 'saving…', failed: fir
 <style scoped>
 .settings {
   display: grid;
-  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
-  gap: 2rem;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr);
+  gap: 1.25rem;
   align-items: start;
 }
 section {
@@ -125,12 +127,14 @@ h2 .small {
   gap: 0.6rem;
   align-items: center;
 }
+.schools {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(17rem, 1fr));
+  column-gap: 1.5rem;
+}
 .school {
   border-top: 1px solid var(--rule);
   padding: 0.4rem 0;
-}
-.school:first-of-type {
-  border-top: 0;
 }
 @media (max-width: 900px) {
   .settings {

@@ -29,6 +29,12 @@ function pin(step: PlannedStep, day: string | null) {
   })
 }
 const stepsOf = (strand: string) => job.plan?.steps.filter((s) => s.strand === strand) ?? []
+/** A caution stands in full at the first step it belongs to, and is called back to at the later ones. */
+const firstWith = computed(() => {
+  const first = new Map<string, string>()
+  for (const step of job.plan?.steps ?? []) for (const c of step.cautions) if (!first.has(c)) first.set(c, step.id)
+  return first
+})
 const STATE = { planned: '', pinned: 'pinned', done: 'done', unrecorded: 'passed' }
 const range = computed(() => {
   const steps = job.plan?.steps.filter((s) => !job.plan?.follow.later.includes(s)) ?? []
@@ -73,8 +79,8 @@ const title = (s: (typeof strands.value)[number]) => (strands.value.length > 1 ?
             <td class="day"><FigureValue :id="step.day.id" :label="firm.say(step.name)" /><span v-if="STATE[step.state]" class="mark" :class="step.state === 'done' ? 'settled' : 'moved'">{{ STATE[step.state] }}</span></td>
             <td class="what">
               <b>{{ firm.say(step.name) }}</b><span v-if="step.passes > 1" class="soft"> {{ step.passes }} passes</span> <span class="soft small">{{ names(step.zones) }}</span>
-              <span class="why small soft">{{ firm.say(step.why) }}<template v-if="step.waitsFor && step.waitsFor !== 'nothing'"> Waits for: {{ firm.say(step.waitsFor) }}.</template></span>
-              <span v-for="c in step.cautions" :key="c" class="caution small">▲ {{ CAUTIONS[c] }}</span>
+              <span class="why small soft">{{ firm.say(step.why) }}<template v-if="step.waitsFor && step.waitsFor !== 'nothing'"> After: {{ firm.say(step.waitsFor) }}.</template></span>
+              <span v-for="c in step.cautions" :key="c" class="caution small">▲ {{ firstWith.get(c) === step.id ? CAUTIONS[c] : `${CAUTIONS[c].split(/[.:]/)[0]}, as above.` }}</span>
             </td>
             <td class="slip">
               <svg v-if="step.earliest && step.latest" :viewBox="`0 0 ${range.days} 6`" preserveAspectRatio="none" role="img" :aria-label="`between ${showDay(step.earliest)} and ${showDay(step.latest)}`">
@@ -134,7 +140,7 @@ section {
   padding: 0.2rem 0 0.4rem;
 }
 td {
-  padding: 0.4rem 0.6rem 0.4rem 0;
+  padding: 0.3rem 0.6rem 0.3rem 0;
   line-height: 1.3;
 }
 .day {
@@ -159,7 +165,8 @@ tr.done b {
   color: var(--hold);
 }
 .slip {
-  width: 9.5rem;
+  width: 7.6rem;
+  white-space: nowrap;
 }
 .slip svg {
   display: block;

@@ -1,0 +1,86 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { smotherLimit } from '../src/materials/dressing.ts'
+import { K_IN_K2O, nitrogenCeiling, P_IN_P2O5 } from '../src/materials/feed.ts'
+import { packsFor } from '../src/materials/packs.ts'
+import { POUND_PER_1000_SQ_FT } from '../src/model/quantity.ts'
+import { planOf, valueOf, zone } from './makeJob.ts'
+
+describe('feeding', () => {
+  it('4 g N/m² from 12-12-12 is 33.3 g/m² of product', () => {
+    const plan = planOf({ feed: { grade: '12-12-12', nitrogen: 4 } })
+    expect(valueOf(plan, plan.feed!.rate)).toBeCloseTo(33.333, 3)
+    expect(valueOf(plan, 'z1.feed.kg')).toBeCloseTo(6.6667, 4)
+  })
+  it('20-27-5 at 3 lb/1,000 ft² lays 0.60 lb N, 0.81 lb P₂O₅ and 0.15 lb K₂O', () => {
+    const plan = planOf({ feed: { grade: '20-27-5', nitrogen: '0.6 lb/1000 sq ft' } })
+    const pounds = (id: string) => valueOf(plan, id) / POUND_PER_1000_SQ_FT
+    expect(pounds(plan.feed!.rate)).toBeCloseTo(3, 10)
+    expect(pounds(plan.feed!.p2o5)).toBeCloseTo(0.81, 10)
+    expect(pounds(plan.feed!.k2o)).toBeCloseTo(0.15, 10)
+  })
+  it('oxide factors follow from atomic weights', () => {
+    const [P, K, O] = [30.9738, 39.0983, 15.9994]
+    expect(P_IN_P2O5).toBeCloseTo((2 * P) / (2 * P + 5 * O), 4)
+    expect(K_IN_K2O).toBeCloseTo((2 * K) / (2 * K + O), 4)
+  })
+  it('holds a dose over the ceiling: 4.9 g/m² quick, up to 7.3 with slow release, half in heat', () => {
+    expect(nitrogenCeiling(0, false)).toBe(4.9)
+    expect(nitrogenCeiling(0.5, false)).toBe(7.3)
+    expect(nitrogenCeiling(1, false)).toBe(7.3)
+    expect(nitrogenCeiling(0, true)).toBeCloseTo(2.45, 12)
+    const over = planOf({ feed: { grade: '30-0-0', nitrogen: 6 } })
+    expect(over.notices.find((n) => n.id === 'feed.ceiling')?.level).toBe('hold')
+    expect(planOf({ feed: { grade: '30-0-0', nitrogen: 4.8 } }).notices.some((n) => n.id === 'feed.ceiling')).toBe(false)
+  })
+  it('obeys a bar on phosphorus, or says why it cannot', () => {
+    expect(planOf({ feed: { grade: '16-20-8' } }, { firm: { phosphorusLaw: 'barred' } }).notices.find((n) => n.id === 'feed.p-law')?.level).toBe('hold')
+    expect(planOf({ feed: { grade: '16-0-8' } }, { firm: { phosphorusLaw: 'barred' } }).notices.some((n) => n.id === 'feed.p-law')).toBe(false)
+  })
+})
+
+describe('dressing', () => {
+  const dress = (area: string, depth: string) => valueOf(planOf({ zones: [zone({ area })], dressing: { depth } }), 'z1.dressing.volume')
+  it('240 m² at 12 mm is 2.88 m³; ¼ in on 1,000 ft² is 0.77 yd³; 1 yd³ on 1,000 ft² is 8.2 mm', () => {
+    expect(dress('240 m²', '12 mm')).toBeCloseTo(2.88, 10)
+    expect(dress('1000 sq ft', '1/4 in') / 0.764554857984).toBeCloseTo(0.7716, 4)
+    expect((0.764554857984 / 92.90304) * 1000).toBeCloseTo(8.23, 2)
+  })
+  it('orders Σ area·depth·(1 + settle) ÷ (1 − oversize), carried as tonnes and barrows', () => {
+    const plan = planOf({ zones: [zone({ area: 240 })], dressing: { depth: 5, kind: 'topsoil' } }, { firm: { settling: 12, oversize: 9, barrow: '80 L' } })
+    // 240 × 0.005 = 1.2; × 1.12 ÷ 0.91 = 1.476923 m³; × 1.2 t/m³ = 1.7723 t; 1,476.9 L ÷ 80 L = 18.5 → 19 barrows.
+    expect(valueOf(plan, 'job.dressing.total')).toBeCloseTo(1.476923, 6)
+    expect(valueOf(plan, 'job.dressing.tonnes')).toBeCloseTo(1.772308, 6)
+    expect(valueOf(plan, 'job.dressing.barrows')).toBe(19)
+  })
+  it('tips must show: 12 mm or a third of the leaf, and deeper goes in lifts, or is refused', () => {
+    expect(smotherLimit(60)).toBe(12)
+    expect(smotherLimit(15)).toBe(5)
+    const lift = planOf({ dressing: { depth: 15 } })
+    // Cut 40 mm, leaf on the day 20 mm, limit 6.67 mm: 15 mm is three lifts.
+    expect(valueOf(lift, 'z1.dressing.lifts')).toBe(3)
+    expect(lift.steps.some((s) => s.kind === 'dress-again')).toBe(true)
+    const bury = planOf({ dressing: { depth: 15 }, schools: { dressing: 'bury-reseed' } })
+    expect(bury.notices.find((n) => n.id === 'z1.smother')?.level).toBe('hold')
+    expect(planOf({ dressing: { depth: 5 } }).notices.some((n) => n.id === 'z1.smother')).toBe(false)
+  })
+  it('flags two cubic feet on ten square feet, 61 mm, as no thin dressing', () => {
+    const plan = planOf({ dressing: { depth: `${(2 * 0.028316846592 * 1000) / (10 * 0.09290304)} mm` } })
+    expect(valueOf(plan, 'z1.dressing.depth')).toBeCloseTo(60.96, 2)
+    expect(plan.notices.some((n) => n.id === 'z1.deep')).toBe(true)
+  })
+})
+
+describe('packs', () => {
+  it('always cover the need, and one pack fewer never would', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.01, max: 300, noNaN: true }), (need) => {
+        const { counts, bought } = packsFor(need, [20, 10, 5, 1])
+        const smallest = Math.min(...counts.map((c) => c.size))
+        return bought >= need - 1e-9 && bought - smallest < need
+      }),
+    )
+    expect(packsFor(8.05, [20, 10, 5, 1]).counts).toEqual([{ size: 10, count: 1 }])
+    expect(packsFor(0, [10, 1])).toEqual({ counts: [], bought: 0, left: 0 })
+  })
+})
