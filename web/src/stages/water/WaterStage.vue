@@ -5,11 +5,9 @@ import { GRASSES } from '@juvena/core/reference/grasses'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
 import SchoolChoice from '../../parts/SchoolChoice.vue'
-import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
 /** Two phases of water and the hand-over between them; minutes by station; which grass shows when. */
-const firm = useFirm()
 const job = useJob()
 const water = computed(() => job.plan?.follow.water ?? null)
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === id)?.name ?? id

@@ -1,0 +1,32 @@
+import { execFileSync } from 'node:child_process'
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { dirname, join, resolve } from 'node:path'
+import { afterAll, describe, expect, it } from 'vitest'
+
+const root = resolve(import.meta.dirname, '../..')
+const place = mkdtempSync(join(tmpdir(), 'boundary-'))
+afterAll(() => rmSync(place, { recursive: true }))
+
+/** Runs the boundary check on a small made-up tree; returns what it says. */
+function check(files: Record<string, string>): string {
+  for (const [name, text] of Object.entries(files)) {
+    mkdirSync(dirname(join(place, name)), { recursive: true })
+    writeFileSync(join(place, name), text)
+  }
+  try {
+    return execFileSync(process.execPath, [join(root, 'node_modules/dependency-cruiser/bin/dependency-cruise.mjs'), 'core/src', 'server/src', '--config', join(root, '.dependency-cruiser.cjs')], { cwd: place, encoding: 'utf8', stdio: 'pipe' })
+  } catch (error) {
+    return (error as { stdout: string }).stdout
+  }
+}
+
+describe('the boundary check', () => {
+  it('lets core import itself', () => {
+    expect(check({ 'core/src/plan.ts': "import { a } from './a.ts'\nexport const b = a\n", 'core/src/a.ts': 'export const a = 1\n', 'server/src/app.ts': 'export const s = 1\n' })).toContain('no dependency violations')
+  })
+  it('fails when core reaches into a room or into Node', () => {
+    const said = check({ 'core/src/a.ts': "import { s } from '../../server/src/app.ts'\nimport { readFileSync } from 'node:fs'\nexport const a = [s, readFileSync]\n" })
+    expect(said.match(/core-is-pure/g)?.length).toBeGreaterThanOrEqual(2)
+  })
+})
