@@ -18,4 +18,4 @@ export const realClock: Clock = {
   },
 }
 
-export const stoppedClock = (day: string): Clock => ({ demo: true, now: () => new Date().toISOString(), today: () => day })
+export const stoppedClock = (day: string, demo = false): Clock => ({ demo, now: () => new Date().toISOString(), today: () => day })

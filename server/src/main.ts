@@ -11,16 +11,17 @@ import { diaryStore } from './store/diaryStore.ts'
 import { firmStore } from './store/firmStore.ts'
 import { jobStore } from './store/jobStore.ts'
 
-/** Start-up. --demo fills an empty database and stops the clock. JUVENA_DATA, JUVENA_HOST and JUVENA_PORT say where. */
+/** Start-up. --demo fills an empty database and stops the clock. JUVENA_DATA, JUVENA_HOST and JUVENA_PORT say where; JUVENA_TODAY stops the clock on a day. */
 const root = resolve(import.meta.dirname, '../..')
 const demo = process.argv.includes('--demo')
 const folder = process.env.JUVENA_DATA || join(root, '.juvena', demo ? 'demo' : 'firm')
 const host = process.env.JUVENA_HOST || '127.0.0.1'
 const wanted = Number(process.env.JUVENA_PORT ?? 4173)
+const stoppedOn = process.env.JUVENA_TODAY || (demo ? DEMO_TODAY : null)
 const loopbackOnly = ['127.0.0.1', 'localhost', '::1'].includes(host)
 
 const db = await openDatabase(folder)
-const parts: Parts = { jobs: jobStore(db), diary: diaryStore(db), firm: firmStore(db), clock: demo ? stoppedClock(DEMO_TODAY) : realClock, weather: simulatedWeather }
+const parts: Parts = { jobs: jobStore(db), diary: diaryStore(db), firm: firmStore(db), clock: stoppedOn ? stoppedClock(stoppedOn, demo) : realClock, weather: simulatedWeather }
 if (demo && (await fillDemo(parts))) console.log('Filled an empty database with the demo firm, Tussock Lane Turf.')
 const server = createServer(createApp(parts, { pages: process.env.JUVENA_PAGES === 'none' ? null : join(root, 'web/dist'), loopbackOnly }))
 
@@ -34,7 +35,7 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 })
 server.on('listening', () => {
   if (!loopbackOnly) console.log('Open to other computers, without sign-in or HTTPS: put both in front of it, or keep to this computer.')
-  console.log(`Juvena is at http://${host === '::1' ? '[::1]' : host}:${port}/${demo ? `  (demo; its clock stands at ${DEMO_TODAY})` : ''}`)
+  console.log(`Juvena is at http://${host === '::1' ? '[::1]' : host}:${port}/${demo ? `  (demo; its clock stands at ${stoppedOn})` : ''}`)
 })
 server.listen(port, host)
 

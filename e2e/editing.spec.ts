@@ -1,0 +1,169 @@
+import { writeFileSync } from 'node:fs'
+import { at, expect, openJob, saved, SITE, test, working, ZONE } from './juvena.ts'
+
+test('a reload in the middle loses nothing, even before it was saved', async ({ page }) => {
+  await openJob(page, { site: SITE, zones: [ZONE] })
+  await page.getByLabel('Thatch').fill('22 mm')
+  await page.reload()
+  await expect(page.getByLabel('Thatch')).toHaveValue('22 mm')
+  await saved(page)
+  await page.reload()
+  await expect(page.getByLabel('Thatch')).toHaveValue('22 mm')
+})
+
+test('a server that is gone is told, and what was typed is saved when it is back', async ({ page, quiet }) => {
+  quiet.allow(/ERR_FAILED|Failed to load/)
+  const id = await openJob(page, { site: SITE, zones: [ZONE] })
+  await page.route('**/api/jobs/*', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()))
+  await page.getByLabel('Thatch').fill('19 mm')
+  await expect(page.locator('.save')).toHaveText('kept here, no server')
+  await page.unroute('**/api/jobs/*')
+  await saved(page)
+  expect(((await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as { draft: { zones: { thatch: string }[] } }).draft.zones[0]!.thatch).toBe('19 mm')
+})
+
+test('two windows: the second save is refused, both versions named, and neither is lost', async ({ page, context, quiet }) => {
+  quiet.allow(/409/)
+  const id = await openJob(page, { site: SITE, zones: [ZONE] })
+  await page.getByLabel('Name').waitFor()
+  const other = await context.newPage()
+  await other.goto(at('demo', `/jobs/${id}/walk-over`))
+  await other.getByLabel('Name').fill('Theirs')
+  await saved(other)
+  // As another computer: nothing is shared but the server.
+  await page.evaluate(() => localStorage.clear())
+  await page.getByLabel('Name').fill('Mine')
+  const told = page.getByRole('dialog', { name: /saved in another window/ })
+  await expect(told).toContainText('Version 3')
+  await expect(told).toContainText('version 2')
+  await told.getByRole('button', { name: /Go on with mine/ }).click()
+  await saved(page)
+  await page.goto(at('demo'))
+  await expect(page.getByRole('link', { name: 'A lawn (other version)', exact: true }).first()).toBeVisible()
+  await page.goto(at('demo', `/jobs/${id}/walk-over`))
+  await expect(page.getByLabel('Name')).toHaveValue('Mine')
+})
+
+test('undo and redo, and a change marks what moved, old beside new', async ({ page }) => {
+  await openJob(page, { site: SITE, zones: [ZONE] })
+  await page.getByLabel('Area', { exact: true }).fill('400 m²')
+  await expect(page.getByRole('button', { name: /5 Materials/ })).toContainText('moved')
+  await page.getByRole('button', { name: /5 Materials/ }).click()
+  const feed = page.getByRole('button', { name: /^Starter feed .* to order/ })
+  await expect(feed).toContainText('8 kg')
+  await expect(feed.locator('s')).toHaveText('4 kg')
+  await page.keyboard.press('ControlOrMeta+z')
+  await expect(feed).toContainText('4 kg')
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await expect(feed).toContainText('8 kg')
+  await page.getByRole('button', { name: /4 Seed/ }).click()
+  await page.getByRole('button', { name: /5 Materials/ }).click()
+  await expect(feed.locator('s')).toHaveCount(0)
+})
+
+test('US units switch at once and nothing changes underneath', async ({ page }) => {
+  const id = await openJob(page, { site: SITE, zones: [ZONE] }, 'materials')
+  const feed = page.getByRole('button', { name: /^Starter feed .* to order/ })
+  await expect(feed).toContainText('4 kg')
+  await page.getByRole('button', { name: /Units/ }).click()
+  await expect(feed).toContainText('8.82 lb')
+  await page.getByRole('button', { name: /1 Walk-over/ }).click()
+  await expect(page.getByLabel('Area', { exact: true })).toHaveValue('200 m²')
+  await expect(page.getByText('= 2,153 ft²')).toBeVisible()
+  await page.getByLabel('Thatch').fill('1/2')
+  await page.getByLabel('Name').focus()
+  await expect(page.getByLabel('Thatch')).toHaveValue('1/2 in')
+  await saved(page)
+  const stored = (await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as { draft: { zones: object[] } }
+  expect(stored.draft.zones[0]).toEqual({ ...ZONE, thatch: '1/2 in' })
+})
+
+test('wrong entries get a sentence at the field, keep what was typed, and break nothing else', async ({ page }) => {
+  await openJob(page, { site: SITE, zones: [ZONE, { ...ZONE, id: 'z2', name: '<img src=x onerror=alert(1)>' }] })
+  for (const [typed, says] of [
+    ['abc', '“abc” is not an area'],
+    ['-5 m2', 'An area of −5 m²'],
+    ['1e12 m²', 'up to 100 hectares'],
+    ['5 kg', 'is a weight; an area is wanted'],
+  ] as const) {
+    await page.getByLabel('Area', { exact: true }).fill(typed)
+    await expect(page.getByText(says)).toBeVisible()
+  }
+  await page.getByLabel('Bare', { exact: true }).fill('50')
+  await expect(page.getByRole('alert')).toHaveText('Cover adds up to 130 %; the four parts make 100 %. Take off 30 %.')
+  await expect(page.getByRole('button', { name: /1 Walk-over/ })).toContainText('2 entries to mend')
+  await page.getByRole('button', { name: /Site and season/ }).click()
+  await page.getByLabel('First −2 °C night').fill('30 February')
+  await expect(page.getByText('“30 February” does not exist')).toBeVisible()
+  await page.getByRole('button', { name: /4 Seed/ }).click()
+  await page.getByLabel('Germination').first().fill('0')
+  await expect(page.getByText('dead seed grows nothing')).toBeVisible()
+  await page.getByRole('button', { name: /5 Materials/ }).click()
+  await page.getByLabel('Grade').fill('0-0-0')
+  await expect(page.getByText('holds no nitrogen')).toBeVisible()
+  await saved(page)
+  await page.reload()
+  await expect(page.getByLabel('Grade')).toHaveValue('0-0-0')
+  await page.getByRole('button', { name: /1 Walk-over/ }).click()
+  await expect(page.getByLabel('Area', { exact: true })).toHaveValue('5 kg')
+  await expect(page.getByRole('button', { name: /<img src=x/ })).toBeVisible()
+})
+
+test('a job where nothing fits before frost says so first, and what instead', async ({ page }) => {
+  await openJob(page, { site: SITE, zones: [{ ...ZONE, incurable: 70, cover: { wanted: 20, weeds: 75, moss: 0, bare: 5 } }] }, 'order')
+  await expect(page.getByRole('alert')).toContainText('Too late to kill off')
+  await expect(page.getByRole('alert')).toContainText('Overseed instead')
+  await expect(page.getByRole('button', { name: /6 Order of work/ })).toContainText('does not fit this season')
+  await page.getByRole('button', { name: /3 Approach/ }).click()
+  await page.getByRole('radio', { name: /overseed/ }).first().click()
+  await expect(page.getByRole('button', { name: /6 Order of work/ })).toContainText('before the cut-off')
+  await expect(page.getByText('back to what the findings ask')).toBeVisible()
+})
+
+test('a school chosen for the job moves the plan; its working says which school spoke', async ({ page }) => {
+  await openJob(page, { site: SITE, zones: [ZONE] }, 'water')
+  await page.locator('.surface').getByText('once a day').click()
+  await expect(page.getByRole('button', { name: /7 Water/ })).toContainText('1 ×')
+  await page.locator('.surface').getByRole('button', { name: /Each run/ }).first().click()
+  await expect(working(page)).toContainText('School:')
+})
+
+test('the diary ticks a step off, takes a line, and strikes out without erasing', async ({ page }) => {
+  const id = await openJob(page, { site: SITE, zones: [ZONE] }, 'diary')
+  await page.getByRole('checkbox', { name: 'First cut down done' }).click()
+  await expect(page.getByRole('checkbox', { name: 'First cut down done' })).toBeChecked()
+  await page.getByLabel('What', { exact: true }).fill('found a pipe by the gate')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'found a pipe' })).toBeVisible()
+  await page.getByRole('button', { name: 'Strike out found a pipe by the gate' }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'found a pipe' })).toHaveCount(0)
+  const stored = (await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as { diary: object[] }
+  expect(stored.diary.length).toBe(3)
+})
+
+test('a job file goes out and comes in; a bad one is refused with a sentence', async ({ page, quiet }, info) => {
+  quiet.allow(/400/)
+  await page.goto(at('demo'))
+  const bad = info.outputPath('bad.json')
+  writeFileSync(bad, '{"format":"juvena-job","version":9,"job":{}}')
+  await page.locator('input[type=file]').setInputFiles(bad)
+  await expect(page.getByRole('alert')).toContainText('version 9')
+  const big = info.outputPath('big.json')
+  writeFileSync(big, Buffer.alloc(50 * 1024 * 1024, 120))
+  await page.locator('input[type=file]').setInputFiles(big)
+  await expect(page.getByRole('alert')).toContainText('52 MB')
+  const good = info.outputPath('good.json')
+  writeFileSync(good, JSON.stringify({ format: 'juvena-job', version: 1, job: { name: 'From a file', zones: [ZONE] }, diary: [] }))
+  await page.locator('input[type=file]').setInputFiles(good)
+  await expect(page.getByRole('heading', { name: 'From a file' })).toBeVisible()
+})
+
+test('put away and taken out again from the season', async ({ page }) => {
+  await openJob(page, { name: 'To put away' })
+  await page.goto(at('demo'))
+  await page.getByRole('button', { name: 'Put away To put away' }).click({ force: true })
+  await expect(page.getByRole('link', { name: 'To put away', exact: true })).toHaveCount(0)
+  await page.getByText(/^Put away: \d/).click()
+  await page.getByRole('button', { name: 'Take out To put away' }).click()
+  await expect(page.getByRole('link', { name: 'To put away', exact: true })).toBeVisible()
+})
