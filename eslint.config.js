@@ -21,7 +21,10 @@ export default tseslint.config(
         { object: 'Date', property: 'now', message: 'The day comes in as an argument.' },
         { object: 'Math', property: 'random', message: 'Randomness is seeded.' },
       ],
-      'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'The day comes in as an argument.' }],
+      'no-restricted-syntax': [
+        'error',
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'The day comes in as an argument.' },
+      ],
     },
   },
   {

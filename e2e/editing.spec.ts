@@ -1,38 +1,40 @@
 import { writeFileSync } from 'node:fs'
-import { at, expect, openJob, saved, SITE, test, working, ZONE } from './juvena.ts'
+import { at, expect, field, openJob, saved, SITE, test, working, ZONE } from './juvena.ts'
 
 test('a reload in the middle loses nothing, even before it was saved', async ({ page }) => {
   await openJob(page, { site: SITE, zones: [ZONE] })
-  await page.getByLabel('Thatch').fill('22 mm')
+  await field(page, 'Thatch').fill('22 mm')
   await page.reload()
-  await expect(page.getByLabel('Thatch')).toHaveValue('22 mm')
+  await expect(field(page, 'Thatch')).toHaveValue('22 mm')
   await saved(page)
   await page.reload()
-  await expect(page.getByLabel('Thatch')).toHaveValue('22 mm')
+  await expect(field(page, 'Thatch')).toHaveValue('22 mm')
 })
 
 test('a server that is gone is told, and what was typed is saved when it is back', async ({ page, quiet }) => {
   quiet.allow(/ERR_FAILED|Failed to load/)
   const id = await openJob(page, { site: SITE, zones: [ZONE] })
   await page.route('**/api/jobs/*', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()))
-  await page.getByLabel('Thatch').fill('19 mm')
+  await field(page, 'Thatch').fill('19 mm')
   await expect(page.locator('.save')).toHaveText('kept here, no server')
   await page.unroute('**/api/jobs/*')
   await saved(page)
-  expect(((await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as { draft: { zones: { thatch: string }[] } }).draft.zones[0]!.thatch).toBe('19 mm')
+  expect(
+    ((await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as { draft: { zones: { thatch: string }[] } }).draft.zones[0]!.thatch,
+  ).toBe('19 mm')
 })
 
 test('two windows: the second save is refused, both versions named, and neither is lost', async ({ page, context, quiet }) => {
   quiet.allow(/409/)
   const id = await openJob(page, { site: SITE, zones: [ZONE] })
-  await page.getByLabel('Name').waitFor()
+  await field(page, 'Name').waitFor()
   const other = await context.newPage()
   await other.goto(at('demo', `/jobs/${id}/walk-over`))
-  await other.getByLabel('Name').fill('Theirs')
+  await field(other, 'Name').fill('Theirs')
   await saved(other)
   // As another computer: nothing is shared but the server.
   await page.evaluate(() => localStorage.clear())
-  await page.getByLabel('Name').fill('Mine')
+  await field(page, 'Name').fill('Mine')
   const told = page.getByRole('dialog', { name: /saved in another window/ })
   await expect(told).toContainText('Version 3')
   await expect(told).toContainText('version 2')
@@ -41,12 +43,12 @@ test('two windows: the second save is refused, both versions named, and neither 
   await page.goto(at('demo'))
   await expect(page.getByRole('link', { name: 'A lawn (other version)', exact: true }).first()).toBeVisible()
   await page.goto(at('demo', `/jobs/${id}/walk-over`))
-  await expect(page.getByLabel('Name')).toHaveValue('Mine')
+  await expect(field(page, 'Name')).toHaveValue('Mine')
 })
 
 test('undo and redo, and a change marks what moved, old beside new', async ({ page }) => {
   await openJob(page, { site: SITE, zones: [ZONE] })
-  await page.getByLabel('Area', { exact: true }).fill('400 m²')
+  await field(page, 'Area').fill('400 m²')
   await expect(page.getByRole('button', { name: /5 Materials/ })).toContainText('moved')
   await page.getByRole('button', { name: /5 Materials/ }).click()
   const feed = page.getByRole('button', { name: /^Starter feed .* to order/ })
@@ -68,11 +70,11 @@ test('US units switch at once and nothing changes underneath', async ({ page }) 
   await page.getByRole('button', { name: /Units/ }).click()
   await expect(feed).toContainText('8.82 lb')
   await page.getByRole('button', { name: /1 Walk-over/ }).click()
-  await expect(page.getByLabel('Area', { exact: true })).toHaveValue('200 m²')
+  await expect(field(page, 'Area')).toHaveValue('200 m²')
   await expect(page.getByText('= 2,153 ft²')).toBeVisible()
-  await page.getByLabel('Thatch').fill('1/2')
-  await page.getByLabel('Name').focus()
-  await expect(page.getByLabel('Thatch')).toHaveValue('1/2 in')
+  await field(page, 'Thatch').fill('1/2')
+  await field(page, 'Name').focus()
+  await expect(field(page, 'Thatch')).toHaveValue('1/2 in')
   await saved(page)
   const stored = (await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as { draft: { zones: object[] } }
   expect(stored.draft.zones[0]).toEqual({ ...ZONE, thatch: '1/2 in' })
@@ -86,26 +88,26 @@ test('wrong entries get a sentence at the field, keep what was typed, and break 
     ['1e12 m²', 'up to 100 hectares'],
     ['5 kg', 'is a weight; an area is wanted'],
   ] as const) {
-    await page.getByLabel('Area', { exact: true }).fill(typed)
+    await field(page, 'Area').fill(typed)
     await expect(page.getByText(says)).toBeVisible()
   }
-  await page.getByLabel('Bare', { exact: true }).fill('50')
+  await field(page, 'Bare').fill('50')
   await expect(page.getByRole('alert')).toHaveText('Cover adds up to 130 %; the four parts make 100 %. Take off 30 %.')
   await expect(page.getByRole('button', { name: /1 Walk-over/ })).toContainText('2 entries to mend')
   await page.getByRole('button', { name: /Site and season/ }).click()
-  await page.getByLabel('First −2 °C night').fill('30 February')
+  await field(page, /First −2 °C night/).fill('30 February')
   await expect(page.getByText('“30 February” does not exist')).toBeVisible()
   await page.getByRole('button', { name: /4 Seed/ }).click()
-  await page.getByLabel('Germination').first().fill('0')
+  await field(page, 'Germination').fill('0')
   await expect(page.getByText('dead seed grows nothing')).toBeVisible()
   await page.getByRole('button', { name: /5 Materials/ }).click()
-  await page.getByLabel('Grade').fill('0-0-0')
+  await field(page, /Grade/).fill('0-0-0')
   await expect(page.getByText('holds no nitrogen')).toBeVisible()
   await saved(page)
   await page.reload()
-  await expect(page.getByLabel('Grade')).toHaveValue('0-0-0')
+  await expect(field(page, /Grade/)).toHaveValue('0-0-0')
   await page.getByRole('button', { name: /1 Walk-over/ }).click()
-  await expect(page.getByLabel('Area', { exact: true })).toHaveValue('5 kg')
+  await expect(field(page, 'Area')).toHaveValue('5 kg')
   await expect(page.getByRole('button', { name: /<img src=x/ })).toBeVisible()
 })
 
@@ -115,7 +117,10 @@ test('a job where nothing fits before frost says so first, and what instead', as
   await expect(page.getByRole('alert')).toContainText('Overseed instead')
   await expect(page.getByRole('button', { name: /6 Order of work/ })).toContainText('does not fit this season')
   await page.getByRole('button', { name: /3 Approach/ }).click()
-  await page.getByRole('radio', { name: /overseed/ }).first().click()
+  await page
+    .getByRole('radio', { name: /overseed/ })
+    .first()
+    .click()
   await expect(page.getByRole('button', { name: /6 Order of work/ })).toContainText('before the cut-off')
   await expect(page.getByText('back to what the findings ask')).toBeVisible()
 })
@@ -124,7 +129,11 @@ test('a school chosen for the job moves the plan; its working says which school 
   await openJob(page, { site: SITE, zones: [ZONE] }, 'water')
   await page.locator('.surface').getByText('once a day').click()
   await expect(page.getByRole('button', { name: /7 Water/ })).toContainText('1 ×')
-  await page.locator('.surface').getByRole('button', { name: /Each run/ }).first().click()
+  await page
+    .locator('.surface')
+    .getByRole('button', { name: /Each run/ })
+    .first()
+    .click()
   await expect(working(page)).toContainText('School:')
 })
 
@@ -132,7 +141,7 @@ test('the diary ticks a step off, takes a line, and strikes out without erasing'
   const id = await openJob(page, { site: SITE, zones: [ZONE] }, 'diary')
   await page.getByRole('checkbox', { name: 'First cut down done' }).click()
   await expect(page.getByRole('checkbox', { name: 'First cut down done' })).toBeChecked()
-  await page.getByLabel('What', { exact: true }).fill('found a pipe by the gate')
+  await field(page, 'What').fill('found a pipe by the gate')
   await page.getByRole('button', { name: 'Keep it' }).click()
   await expect(page.getByRole('listitem').filter({ hasText: 'found a pipe' })).toBeVisible()
   await page.getByRole('button', { name: 'Strike out found a pipe by the gate' }).click()

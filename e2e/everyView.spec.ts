@@ -1,8 +1,28 @@
 import AxeBuilder from '@axe-core/playwright'
 import { at, expect, openJob, SITE, test, ZONE } from './juvena.ts'
 
-const STAGES = ['walk-over', 'walk-over?part=site', 'walk-over?part=history', 'walk-over?part=customer', 'findings', 'approach', 'seed', 'materials?figure=terrace.seed.kg', 'order', 'water', 'diary']
-const VIEWS = ['/', '/yard', '/yard/grasses', '/yard/rules', ...STAGES.map((s) => `/jobs/guesthouse/${s}`), '/jobs/community/order', '/jobs/guesthouse/sheets']
+const STAGES = [
+  'walk-over',
+  'walk-over?part=site',
+  'walk-over?part=history',
+  'walk-over?part=customer',
+  'findings',
+  'approach',
+  'seed',
+  'materials?figure=terrace.seed.kg',
+  'order',
+  'water',
+  'diary',
+]
+const VIEWS = [
+  '/',
+  '/yard',
+  '/yard/grasses',
+  '/yard/rules',
+  ...STAGES.map((s) => `/jobs/guesthouse/${s}`),
+  '/jobs/community/order',
+  '/jobs/guesthouse/sheets',
+]
 
 for (const view of VIEWS)
   test(`no accessibility violations, nothing clipped: ${view}`, async ({ page }) => {
@@ -12,7 +32,15 @@ for (const view of VIEWS)
     for (const theme of ['paper', 'field']) {
       if (theme === 'field' && !view.endsWith('sheets')) await page.getByRole('button', { name: 'field', exact: true }).click()
       const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']).analyze()
-      expect(violations.map((v) => `${theme} ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 4).join(' | ')} ${v.nodes[0]?.failureSummary ?? ''}`)).toEqual([])
+      expect(
+        violations.map(
+          (v) =>
+            `${theme} ${v.id}: ${v.nodes
+              .map((n) => n.target.join(' '))
+              .slice(0, 4)
+              .join(' | ')} ${v.nodes[0]?.failureSummary ?? ''}`,
+        ),
+      ).toEqual([])
     }
     await page.setViewportSize({ width: 390, height: 844 })
     const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
@@ -20,8 +48,16 @@ for (const view of VIEWS)
   })
 
 test('thirty zones, long names and an empty job are all laid out', async ({ page }) => {
-  const zones = Array.from({ length: 30 }, (_, i) => ({ ...ZONE, id: `z${i + 1}`, name: `Zone ${i + 1} with a name that goes on and on along the boundary` }))
-  await openJob(page, { name: 'A very long name of a job that will not fit on one line of the head of the page at all', site: SITE, zones }, 'materials')
+  const zones = Array.from({ length: 30 }, (_, i) => ({
+    ...ZONE,
+    id: `z${i + 1}`,
+    name: `Zone ${i + 1} with a name that goes on and on along the boundary`,
+  }))
+  await openJob(
+    page,
+    { name: 'A very long name of a job that will not fit on one line of the head of the page at all', site: SITE, zones },
+    'materials',
+  )
   await expect(page.getByText('30 zones, 6,000 m²').first()).toBeVisible()
   expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(1)
   await openJob(page, { zones: [] }, 'materials')

@@ -43,11 +43,13 @@ export const ZONE = {
 }
 
 export const saved = (page: Page) => expect(page.locator('.save')).toHaveText('saved')
+/** A field by its label. */
+export const field = (page: Page, label: string | RegExp) => page.getByRole('textbox', { name: label, exact: typeof label === 'string' }).first()
 export const working = (page: Page) => page.getByRole('complementary', { name: 'Working' })
 
 /** Presses Tab until the element has the focus: what cannot be reached this way cannot be used by keyboard. */
 export async function tabTo(page: Page, target: Locator, most = 120): Promise<void> {
-  await expect(target).toBeVisible()
+  await target.waitFor({ state: 'attached' })
   for (let i = 0; i < most; i++) {
     if (await target.evaluate((el) => el === document.activeElement || el.contains(document.activeElement))) return
     await page.keyboard.press('Tab')

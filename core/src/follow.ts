@@ -44,10 +44,26 @@ export interface Follow {
 }
 
 /** Watering, emergence, first mow and the steps that come after the seed is up. */
-export function follow(job: Job, firm: Firm, schools: Schools, diaryAll: readonly DiaryEntry[], p: Prescription, order: readonly StrandPlan[], today: Day, w: Workings, notices: Notice[]): Follow {
+export function follow(
+  job: Job,
+  firm: Firm,
+  schools: Schools,
+  diaryAll: readonly DiaryEntry[],
+  p: Prescription,
+  order: readonly StrandPlan[],
+  today: Day,
+  w: Workings,
+  notices: Notice[],
+): Follow {
   const diary = standing(diaryAll)
   const watered = p.zones.filter((z) => z.seed)
-  const water = planWater(job, schools, watered.map((z) => z.r), w, notices)
+  const water = planWater(
+    job,
+    schools,
+    watered.map((z) => z.r),
+    w,
+    notices,
+  )
   const later: PlannedStep[] = []
   const strands: StrandFollow[] = []
   for (const plan of order) {
@@ -61,26 +77,78 @@ export function follow(job: Job, firm: Firm, schools: Schools, diaryAll: readonl
       const e = emergence(grass, sow.chosen, p.ground.soil, p.ground.start)
       if (!e) return []
       bands.set(grass, e)
-      return [{ grass, figure: w.add(7, `${plan.id}.up.${grass}`, `${GRASSES[grass].short} shows`, { low: e.first, high: e.last }, 'date', emergenceRules.band, [sow.day, p.ground.soilNow], { change: 'Warmer or colder soil, and any day it dries.' }) }]
+      return [
+        {
+          grass,
+          figure: w.add(
+            7,
+            `${plan.id}.up.${grass}`,
+            `${GRASSES[grass].short} shows`,
+            { low: e.first, high: e.last },
+            'date',
+            emergenceRules.band,
+            [sow.day, p.ground.soilNow],
+            { change: 'Warmer or colder soil, and any day it dries.' },
+          ),
+        },
+      ]
     })
-    const last = [...bands.values()].map((e) => e.last).sort().at(-1) ?? null
-    const handOver = last ? w.add(7, `${plan.id}.hand-over`, 'Keep the surface moist until', last, 'date', emergenceRules.slowest, up.map((u) => u.figure)) : null
-    const wateringDays = handOver ? w.add(7, `${plan.id}.watering-days`, 'Days of seedbed watering', dayNumber(last!) - dayNumber(sow.chosen), 'd', followRules.wateringDays, [sow.day, handOver]) : null
+    const last =
+      [...bands.values()]
+        .map((e) => e.last)
+        .sort()
+        .at(-1) ?? null
+    const handOver = last
+      ? w.add(
+          7,
+          `${plan.id}.hand-over`,
+          'Keep the surface moist until',
+          last,
+          'date',
+          emergenceRules.slowest,
+          up.map((u) => u.figure),
+        )
+      : null
+    const wateringDays = handOver
+      ? w.add(7, `${plan.id}.watering-days`, 'Days of seedbed watering', dayNumber(last!) - dayNumber(sow.chosen), 'd', followRules.wateringDays, [
+          sow.day,
+          handOver,
+        ])
+      : null
     const mow = zones.map((z) => {
       const cut = num(z.r.cut)
       const school = mowSchool(schools.firstMow, cut)
       if (school !== schools.firstMow)
-        notices.push({ id: `${z.r.id}.mow-school`, stage: 8, zone: z.r.id, level: 'note', title: `${z.r.name}: inch-over is refused at ${Math.round(cut)} mm.`, says: 'Under 50 mm an inch is too much of the leaf. The one-third school is used here.' })
+        notices.push({
+          id: `${z.r.id}.mow-school`,
+          stage: 8,
+          zone: z.r.id,
+          level: 'note',
+          title: `${z.r.name}: inch-over is refused at ${Math.round(cut)} mm.`,
+          says: 'Under 50 mm an inch is too much of the leaf. The one-third school is used here.',
+        })
       return {
         zone: z.r.id,
-        height: w.add(8, `${z.r.id}.mow.height`, 'First mow when it stands', firstMowHeight(school, cut), 'mm', school === 'inch-over' ? mowRules.inchOver : mowRules.oneThird, [z.r.cut], {
-          zone: z.r.id,
-          school: `firstMow:${school}`,
-          change: `The “${schoolName('firstMow', school === 'inch-over' ? 'one-third' : 'inch-over')}” school.`,
-        }),
+        height: w.add(
+          8,
+          `${z.r.id}.mow.height`,
+          'First mow when it stands',
+          firstMowHeight(school, cut),
+          'mm',
+          school === 'inch-over' ? mowRules.inchOver : mowRules.oneThird,
+          [z.r.cut],
+          {
+            zone: z.r.id,
+            school: `firstMow:${school}`,
+            change: `The “${schoolName('firstMow', school === 'inch-over' ? 'one-third' : 'inch-over')}” school.`,
+          },
+        ),
       }
     })
-    const main = zones.flatMap((z) => z.seed!.mix).filter((m) => bands.has(m.grass)).sort((a, b) => b.share - a.share)[0]
+    const main = zones
+      .flatMap((z) => z.seed!.mix)
+      .filter((m) => bands.has(m.grass))
+      .sort((a, b) => b.share - a.share)[0]
     let band: Figure | null = null
     let presentable: Figure | null = null
     if (main && mow.length > 0) {
@@ -89,7 +157,10 @@ export function follow(job: Job, firm: Firm, schools: Schools, diaryAll: readonl
       const cut = num(biggest.r.cut)
       const sward = asNew(biggest.approach.chosen) ? null : { sown: sow.chosen, leaf: Math.min(cut, Math.max(cut / 2, 10)) }
       const expected = mowBand(bands.get(main.grass)!, num(lowest), plan.season, p.ground.soil, p.ground.start, sward)
-      band = w.add(8, `${plan.id}.mow.band`, 'First mow expected', expected, 'date', sward ? mowRules.swardBand : mowRules.band, [lowest, ...up.filter((u) => u.grass === main.grass).map((u) => u.figure)])
+      band = w.add(8, `${plan.id}.mow.band`, 'First mow expected', expected, 'date', sward ? mowRules.swardBand : mowRules.band, [
+        lowest,
+        ...up.filter((u) => u.grass === main.grass).map((u) => u.figure),
+      ])
       const [quick, slow] = GRASSES[biggest.seed!.mix.reduce((a, b) => (b.share > a.share ? b : a)).grass].weeksToUse
       const low = addDays(sow.chosen, quick * 7)
       const high = addDays(sow.chosen, slow * 7)
@@ -111,7 +182,12 @@ export function follow(job: Job, firm: Firm, schools: Schools, diaryAll: readonl
     for (const need of laterSteps(strand, schools, p.dressing, firm.crew ?? 2)) {
       const op = OPERATIONS[need.kind]
       const id = `${plan.id}.${need.kind}`
-      const done = diary.filter((e) => e.step === id).map((e) => e.date).sort().at(-1) ?? null
+      const done =
+        diary
+          .filter((e) => e.step === id)
+          .map((e) => e.date)
+          .sort()
+          .at(-1) ?? null
       const pin = job.pins[id] ?? null
       const mowMiddle = band ? middleOf(band) : addDays(sow.chosen, 21)
       const dressed = plan.steps.find((s) => s.kind === 'dress')
@@ -131,7 +207,15 @@ export function follow(job: Job, firm: Firm, schools: Schools, diaryAll: readonl
         name: op.name,
         why: op.why,
         zones: need.zones,
-        hours: w.add(6, `${id}.hours`, `${op.name}: hours`, need.hours, 'h', orderRules.hours, zones.map((z) => z.r.area)),
+        hours: w.add(
+          6,
+          `${id}.hours`,
+          `${op.name}: hours`,
+          need.hours,
+          'h',
+          orderRules.hours,
+          zones.map((z) => z.r.area),
+        ),
         passes: 1,
         span: 1,
         earliest: need.kind === 'first-mow' && band ? ((band.value as { low: Day }).low as Day) : null,
@@ -148,7 +232,13 @@ export function follow(job: Job, firm: Firm, schools: Schools, diaryAll: readonl
   const finished = all.filter((s) => s.state === 'done' || s.state === 'unrecorded').length
   const next = all.filter((s) => s.state === 'planned' || s.state === 'pinned').sort((a, b) => a.chosen.localeCompare(b.chosen))[0] ?? null
   if (next && next.chosen < today)
-    notices.push({ id: 'follow.overdue', stage: 8, level: 'warn', title: `${next.name} was due ${showDay(next.chosen)}.`, says: 'Record it in the diary if it is done, or let its pin go.' })
+    notices.push({
+      id: 'follow.overdue',
+      stage: 8,
+      level: 'warn',
+      title: `${next.name} was due ${showDay(next.chosen)}.`,
+      says: 'Record it in the diary if it is done, or let its pin go.',
+    })
   return { water, strands, later, done: finished, of: all.length, next }
 }
 

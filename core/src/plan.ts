@@ -71,7 +71,12 @@ export function planJob(job: Job, context: Context): JobPlan {
 
   const steps = [...strands.flatMap((s) => s.steps), ...followed.later]
   steps.sort((a, b) => a.chosen.localeCompare(b.chosen))
-  for (const notice of weatherHolds(steps, context.outlook ?? null, p.zones.some((z) => num(z.r.slope) >= 10))) notices.push(notice)
+  for (const notice of weatherHolds(
+    steps,
+    context.outlook ?? null,
+    p.zones.some((z) => num(z.r.slope) >= 10),
+  ))
+    notices.push(notice)
   const order = { hold: 0, warn: 1, note: 2 }
   notices.sort((a, b) => order[a.level] - order[b.level])
   const fits = notices.filter((n) => n.id.endsWith('.fits'))
@@ -97,7 +102,14 @@ export function planJob(job: Job, context: Context): JobPlan {
     }),
     findings: p.findings,
     totalArea: p.totalArea?.id ?? null,
-    materials: materialLines(p.zones.map((z) => z.seed).filter((s) => s !== null), p.orders, p.feed, p.dressing, p.covers, p.debris),
+    materials: materialLines(
+      p.zones.map((z) => z.seed).filter((s) => s !== null),
+      p.orders,
+      p.feed,
+      p.dressing,
+      p.covers,
+      p.debris,
+    ),
     feed: p.feed
       ? {
           grade: p.feed.gradeText,
@@ -128,9 +140,23 @@ function weatherHolds(steps: readonly PlannedStep[], outlook: Outlook | null, sl
     const before = rainOn.get(addDays(step.chosen, -1)) ?? 0
     const after = rainOn.get(addDays(step.chosen, 1)) ?? 0
     if ((step.kind === 'scarify' || step.kind === 'core') && (here >= 8 || before >= 15))
-      found.push({ id: `${step.id}.wet`, stage: 6, level: 'warn', title: `${step.name}: wet ground likely.`, says: `${here >= 8 ? here : before} mm of rain in the outlook (${outlook.source}). Tines and blades want it moist, never wet: look that morning, or slip a day.`, figure: step.day.id })
+      found.push({
+        id: `${step.id}.wet`,
+        stage: 6,
+        level: 'warn',
+        title: `${step.name}: wet ground likely.`,
+        says: `${here >= 8 ? here : before} mm of rain in the outlook (${outlook.source}). Tines and blades want it moist, never wet: look that morning, or slip a day.`,
+        figure: step.day.id,
+      })
     if (step.kind === 'sow' && Math.max(here, after) > (sloping ? 12 : 25))
-      found.push({ id: `${step.id}.downpour`, stage: 6, level: 'warn', title: `${step.name}: a downpour on fresh seed.`, says: `${Math.max(here, after)} mm in the outlook (${outlook.source}). Bare${sloping ? ' and sloping' : ''} ground washes: sow after it.`, figure: step.day.id })
+      found.push({
+        id: `${step.id}.downpour`,
+        stage: 6,
+        level: 'warn',
+        title: `${step.name}: a downpour on fresh seed.`,
+        says: `${Math.max(here, after)} mm in the outlook (${outlook.source}). Bare${sloping ? ' and sloping' : ''} ground washes: sow after it.`,
+        figure: step.day.id,
+      })
   }
   return found
 }

@@ -61,11 +61,25 @@ function groundOf(job: Job, today: Day, schools: Schools, w: Workings): Ground {
   const latitude = job.site.latitude ?? (job.zones.some((z) => z.present.some((g) => GRASSES[g].season === 'warm')) ? 31 : 45)
   if (job.site.latitude === null) w.add(1, 'job.latitude', 'Latitude', latitude, '1', frostRules.none)
   const frostMonthDay = job.site.frost ?? usualFrost(latitude)
-  const frost = w.add(6, 'job.frost', 'First −2 °C night, even odds', frostAfter(frostMonthDay, today), 'date', job.site.frost ? frostRules.median : frostRules.none)
-  const frostTenth = w.add(6, 'job.frost-tenth', 'First −2 °C night, 1 in 10', oneInTen(frost.value as Day), 'date', frostRules.tenth, [frost], { school: `cutOff:${schools.cutOff}` })
+  const frost = w.add(
+    6,
+    'job.frost',
+    'First −2 °C night, even odds',
+    frostAfter(frostMonthDay, today),
+    'date',
+    job.site.frost ? frostRules.median : frostRules.none,
+  )
+  const frostTenth = w.add(6, 'job.frost-tenth', 'First −2 °C night, 1 in 10', oneInTen(frost.value as Day), 'date', frostRules.tenth, [frost], {
+    school: `cutOff:${schools.cutOff}`,
+  })
   const reading = w.read(1, 'job.soil-reading', 'Soil at 50 mm, read', job.site.soilTemperature, 'C')
   const readOn = job.site.soilReadOn ?? job.walked ?? today
-  const soil = soilCurve(latitude, dayNumber(today), HORIZON, job.site.soilTemperature === null ? null : { day: readOn, celsius: job.site.soilTemperature })
+  const soil = soilCurve(
+    latitude,
+    dayNumber(today),
+    HORIZON,
+    job.site.soilTemperature === null ? null : { day: readOn, celsius: job.site.soilTemperature },
+  )
   const soilNow = w.add(6, 'job.soil-now', 'Soil at 50 mm, today', Math.round(soil[0]! * 10) / 10, 'C', soilRules.curve, [reading])
   return { latitude, frostMonthDay, frost, frostTenth, soil, start: today, soilNow }
 }
@@ -75,7 +89,18 @@ export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, wa
   const ground = groundOf(job, today, schools, w)
   const readings = job.zones.map((zone) => readZone(zone, w))
   const measured = readings.filter((r) => r.area)
-  const totalArea = measured.length > 0 ? w.add(1, 'job.area', 'All zones', measured.reduce((sum, r) => sum + num(r.area!), 0), 'm2', surveyRules.totalArea, measured.map((r) => r.area)) : null
+  const totalArea =
+    measured.length > 0
+      ? w.add(
+          1,
+          'job.area',
+          'All zones',
+          measured.reduce((sum, r) => sum + num(r.area!), 0),
+          'm2',
+          surveyRules.totalArea,
+          measured.map((r) => r.area),
+        )
+      : null
   const findings: Finding[] = []
   const lots = lotFigures(job, w)
   const usualPls = usualPlsFigure(w)
@@ -98,7 +123,10 @@ export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, wa
         ? { parts: [{ grass: 'annual-ryegrass', share: 100, reason: 'quick cover; gone within the year' }], runnerUp: null, nothing: null }
         : suggestMix(r, season, soonest(approach.chosen), slowOnes(lastSowing, season, today), !asNew(approach.chosen))
     const own = r.zone.mix?.filter((p) => (p.share ?? 0) > 0) ?? []
-    const mix: Mix = own.length > 0 ? { ...suggested, parts: own.map((p) => ({ grass: p.grass, share: p.share ?? 0, reason: 'your choice' })), nothing: null } : suggested
+    const mix: Mix =
+      own.length > 0
+        ? { ...suggested, parts: own.map((p) => ({ grass: p.grass, share: p.share ?? 0, reason: 'your choice' })), nothing: null }
+        : suggested
     const seed = seedZone(r, approach, mix, own.length > 0 && mixName(mix.parts) !== mixName(suggested.parts), lots, usualPls, w)
     if (own.length > 0 && sows(approach.chosen)) checkMix(r, mix.parts, season, notices)
     if (!seed && r.area && sows(approach.chosen))
@@ -114,7 +142,9 @@ export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, wa
   })
   const seeds = zones.map((z) => z.seed).filter((s) => s !== null)
   const orders = seedOrders(seeds, firm.reserve, w)
-  const fed = zones.filter((z) => z.r.area && (z.seed || (z.approach.chosen === 'leave' && num(z.r.sun) >= 2))).map((z) => ({ zone: z.r.id, area: z.seed?.sownArea ?? z.r.area! }))
+  const fed = zones
+    .filter((z) => z.r.area && (z.seed || (z.approach.chosen === 'leave' && num(z.r.sun) >= 2)))
+    .map((z) => ({ zone: z.r.id, area: z.seed?.sownArea ?? z.r.area! }))
   const feed = planFeed(job, firm, schools, fed, ground.soilNow, w, notices)
   const dressing = planDressing(job, firm, schools, zones, w, notices)
   const covers = planCover(job, seeds, zones, w, notices)

@@ -51,19 +51,39 @@ export function spine(plan: JobPlan, problems: readonly Problem[], system: UnitS
     const holds = holdsAt(stage)
     const warns = warnsAt(stage)
     const mark = waiting ? 'waiting' : holds ? 'hold' : warns ? 'warning' : 'settled'
-    return { stage, name: STAGES[stage], line, sub, mark, markSays: waiting ?? (holds ? count(holds, 'hold', 'holds') : warns ? count(warns, 'warning', 'warnings') : 'settled') }
+    return {
+      stage,
+      name: STAGES[stage],
+      line,
+      sub,
+      mark,
+      markSays: waiting ?? (holds ? count(holds, 'hold', 'holds') : warns ? count(warns, 'warning', 'warnings') : 'settled'),
+    }
   }
   const nothingYet = measured.length === 0
   const start = 'needs a zone with a size'
 
   const suns = zones.flatMap((z) => (plan.figures[`${z.id}.sun`]?.standing === 'reading' ? [num(plan.figures[`${z.id}.sun`]!)] : []))
-  const sunText = suns.length === 0 ? 'sun not noted' : Math.min(...suns) === Math.max(...suns) ? `sun ${showNumber(suns[0]!)} h` : `sun ${showNumber(Math.min(...suns))}–${showNumber(Math.max(...suns))} h`
+  const sunText =
+    suns.length === 0
+      ? 'sun not noted'
+      : Math.min(...suns) === Math.max(...suns)
+        ? `sun ${showNumber(suns[0]!)} h`
+        : `sun ${showNumber(Math.min(...suns))}–${showNumber(Math.max(...suns))} h`
   const unsized = zones.length - measured.length
   const walk = band(
     1,
     zones.length === 0 ? 'nothing walked yet' : `${count(zones.length, 'zone', 'zones')} · ${plan.totalArea ? say(plan.totalArea) : 'no size'}`,
     zones.length === 0 ? 'add the first zone' : sunText,
-    problems.length > 0 ? count(problems.length, 'entry to mend', 'entries to mend') : zones.length === 0 ? 'start here' : unsized > 0 ? `${unsized} without size` : figure(plan.frost.median)?.standing === 'assumed' ? 'frost date wanted' : null,
+    problems.length > 0
+      ? count(problems.length, 'entry to mend', 'entries to mend')
+      : zones.length === 0
+        ? 'start here'
+        : unsized > 0
+          ? `${unsized} without size`
+          : figure(plan.frost.median)?.standing === 'assumed'
+            ? 'frost date wanted'
+            : null,
   )
 
   const live = plan.findings.filter((f) => f.verdict === 'act' || f.verdict === 'hold')
@@ -78,16 +98,28 @@ export function spine(plan: JobPlan, problems: readonly Problem[], system: UnitS
 
   const approaches = unique(measured.map((z) => z.approach.chosen))
   const overridden = measured.filter((z) => z.approach.overridden).length
-  const approach = band(3, nothingYet ? 'not chosen yet' : approaches.length > 2 ? `${approaches.length} approaches` : approachWords(approaches), nothingYet ? start : overridden ? `${overridden} overridden by you` : 'as the findings ask')
+  const approach = band(
+    3,
+    nothingYet ? 'not chosen yet' : approaches.length > 2 ? `${approaches.length} approaches` : approachWords(approaches),
+    nothingYet ? start : overridden ? `${overridden} overridden by you` : 'as the findings ask',
+  )
 
   const seeds = zones.flatMap((z) => (z.seed ? [z.seed] : []))
   const seedTotal = seeds.reduce((sum, s) => sum + num(s.kg), 0)
   const kinds = unique(seeds.flatMap((s) => s.mix.map((m) => GRASSES[m.grass].short)))
-  const seed = band(4, seeds.length === 0 ? (nothingYet ? 'no seed yet' : 'no seed') : `${shown(seedTotal, 'kg', system)}, ${kinds.slice(0, 2).join(' / ')}`, seeds.length === 0 ? (nothingYet ? start : 'nothing is sown') : `${count(unique(seeds.map((s) => s.key)).length, 'mix', 'mixes')}, reserve apart`)
+  const seed = band(
+    4,
+    seeds.length === 0 ? (nothingYet ? 'no seed yet' : 'no seed') : `${shown(seedTotal, 'kg', system)}, ${kinds.slice(0, 2).join(' / ')}`,
+    seeds.length === 0 ? (nothingYet ? start : 'nothing is sown') : `${count(unique(seeds.map((s) => s.key)).length, 'mix', 'mixes')}, reserve apart`,
+  )
 
   const tonnes = plan.materials.reduce((sum, m) => sum + m.tonnes, 0)
   const carry = tonnes >= 0.1 ? shown(tonnes, 't', system) : shown(tonnes * 1000, 'kg', system)
-  const materials = band(5, plan.materials.length === 0 ? 'nothing to buy yet' : `${count(plan.materials.length, 'line', 'lines')} · ${carry}`, nothingYet ? start : plan.feed ? `starter ${plan.feed.grade}` : 'no feed')
+  const materials = band(
+    5,
+    plan.materials.length === 0 ? 'nothing to buy yet' : `${count(plan.materials.length, 'line', 'lines')} · ${carry}`,
+    nothingYet ? start : plan.feed ? `starter ${plan.feed.grade}` : 'no feed',
+  )
 
   const work = plan.steps.filter((s) => !plan.follow.later.includes(s))
   const first = work.find((s) => s.kind !== 'notice')?.chosen
@@ -104,11 +136,23 @@ export function spine(plan: JobPlan, problems: readonly Problem[], system: UnitS
   const f = plan.follow.strands[0]
   const minutes = w?.zones.map((z) => num(z.minutes)) ?? []
   const most = Math.round(Math.max(0, ...minutes))
-  const water = band(7, !w ? 'nothing to water yet' : `${w.times.length} × ${most} min${f?.wateringDays ? `, ${num(f.wateringDays)} days` : ''}`, !w ? start : `${shown(w.daily.value, 'L', system)} a day`)
+  const water = band(
+    7,
+    !w ? 'nothing to water yet' : `${w.times.length} × ${most} min${f?.wateringDays ? `, ${num(f.wateringDays)} days` : ''}`,
+    !w ? start : `${shown(w.daily.value, 'L', system)} a day`,
+  )
 
   const { done, of, next } = plan.follow
   const sown = f && plan.steps.find((s) => s.kind === 'sow' && s.strand === f.strand && s.state === 'done')
-  const diary = band(8, sown && f.wateringDays ? `day ${daysBetween(sown.chosen, plan.today)} of ${num(f.wateringDays)}` : done > 0 ? `${done} of ${of} steps done` : 'nothing done yet', next ? `next: ${next.name}, ${showDay(next.chosen)}` : of > 0 ? 'all done' : start)
+  const diary = band(
+    8,
+    sown && f.wateringDays
+      ? `day ${daysBetween(sown.chosen, plan.today)} of ${num(f.wateringDays)}`
+      : done > 0
+        ? `${done} of ${of} steps done`
+        : 'nothing done yet',
+    next ? `next: ${next.name}, ${showDay(next.chosen)}` : of > 0 ? 'all done' : start,
+  )
 
   return [walk, findings, approach, seed, materials, order, water, diary]
 }

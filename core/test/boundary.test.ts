@@ -15,7 +15,17 @@ function check(files: Record<string, string>): string {
     writeFileSync(join(place, name), text)
   }
   try {
-    return execFileSync(process.execPath, [join(root, 'node_modules/dependency-cruiser/bin/dependency-cruise.mjs'), 'core/src', 'server/src', '--config', join(root, '.dependency-cruiser.cjs')], { cwd: place, encoding: 'utf8', stdio: 'pipe' })
+    return execFileSync(
+      process.execPath,
+      [
+        join(root, 'node_modules/dependency-cruiser/bin/dependency-cruise.mjs'),
+        'core/src',
+        'server/src',
+        '--config',
+        join(root, '.dependency-cruiser.cjs'),
+      ],
+      { cwd: place, encoding: 'utf8', stdio: 'pipe' },
+    )
   } catch (error) {
     return (error as { stdout: string }).stdout
   }
@@ -23,10 +33,18 @@ function check(files: Record<string, string>): string {
 
 describe('the boundary check', () => {
   it('lets core import itself', () => {
-    expect(check({ 'core/src/plan.ts': "import { a } from './a.ts'\nexport const b = a\n", 'core/src/a.ts': 'export const a = 1\n', 'server/src/app.ts': 'export const s = 1\n' })).toContain('no dependency violations')
+    expect(
+      check({
+        'core/src/plan.ts': "import { a } from './a.ts'\nexport const b = a\n",
+        'core/src/a.ts': 'export const a = 1\n',
+        'server/src/app.ts': 'export const s = 1\n',
+      }),
+    ).toContain('no dependency violations')
   })
   it('fails when core reaches into a room or into Node', () => {
-    const said = check({ 'core/src/a.ts': "import { s } from '../../server/src/app.ts'\nimport { readFileSync } from 'node:fs'\nexport const a = [s, readFileSync]\n" })
+    const said = check({
+      'core/src/a.ts': "import { s } from '../../server/src/app.ts'\nimport { readFileSync } from 'node:fs'\nexport const a = [s, readFileSync]\n",
+    })
     expect(said.match(/core-is-pure/g)?.length).toBeGreaterThanOrEqual(2)
   })
 })

@@ -27,7 +27,10 @@ describe('days', () => {
     expect(parseMonthDay('Apr 25th')).toEqual({ ok: true, value: '04-25' })
   })
   it('refuses days that do not exist, and dates that could be two', () => {
-    expect(parseMonthDay('30 February')).toEqual({ ok: false, sentence: '“30 February” does not exist: February ends on 28 (29 in a leap year). Write a day up to that.' })
+    expect(parseMonthDay('30 February')).toEqual({
+      ok: false,
+      sentence: '“30 February” does not exist: February ends on 28 (29 in a leap year). Write a day up to that.',
+    })
     expect(parseDay('29 Feb 2027')).toMatchObject({ ok: false })
     for (const bad of ['3/4/2027', '31-04', '2027-13-01', 'soon', '', '0 Apr 2027']) expect(parseDay(bad, '2027-02-22').ok, bad).toBe(false)
   })

@@ -28,9 +28,18 @@ export const zone = (change: Partial<ZoneDraft> = {}): ZoneDraft => ({
 
 export const SOUTH = { latitude: -44.2, longitude: 170.1, frost: '25 Apr', soilTemperature: 17.4, soilReadOn: TODAY }
 
-export const draft = (change: Partial<JobDraft> = {}): JobDraft => ({ name: 'Test lawn', waterer: 'someone', site: SOUTH, zones: [zone()], ...change })
+export const draft = (change: Partial<JobDraft> = {}): JobDraft => ({
+  name: 'Test lawn',
+  waterer: 'someone',
+  site: SOUTH,
+  zones: [zone()],
+  ...change,
+})
 
-export function planOf(change: Partial<JobDraft> = {}, { today = TODAY, firm = {}, diary = [] }: { today?: string; firm?: FirmDraft; diary?: DiaryEntry[] } = {}): JobPlan {
+export function planOf(
+  change: Partial<JobDraft> = {},
+  { today = TODAY, firm = {}, diary = [] }: { today?: string; firm?: FirmDraft; diary?: DiaryEntry[] } = {},
+): JobPlan {
   const read = readJob(draft(change))
   if (!read.job || read.problems.length > 0) throw new Error(JSON.stringify(read.problems))
   return planJob(read.job, { today, firm: firmSchema.parse(firm), diary })

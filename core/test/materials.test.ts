@@ -34,7 +34,9 @@ describe('feeding', () => {
     expect(planOf({ feed: { grade: '30-0-0', nitrogen: 4.8 } }).notices.some((n) => n.id === 'feed.ceiling')).toBe(false)
   })
   it('obeys a bar on phosphorus, or says why it cannot', () => {
-    expect(planOf({ feed: { grade: '16-20-8' } }, { firm: { phosphorusLaw: 'barred' } }).notices.find((n) => n.id === 'feed.p-law')?.level).toBe('hold')
+    expect(planOf({ feed: { grade: '16-20-8' } }, { firm: { phosphorusLaw: 'barred' } }).notices.find((n) => n.id === 'feed.p-law')?.level).toBe(
+      'hold',
+    )
     expect(planOf({ feed: { grade: '16-0-8' } }, { firm: { phosphorusLaw: 'barred' } }).notices.some((n) => n.id === 'feed.p-law')).toBe(false)
   })
 })
@@ -47,7 +49,10 @@ describe('dressing', () => {
     expect((0.764554857984 / 92.90304) * 1000).toBeCloseTo(8.23, 2)
   })
   it('orders Σ area·depth·(1 + settle) ÷ (1 − oversize), carried as tonnes and barrows', () => {
-    const plan = planOf({ zones: [zone({ area: 240 })], dressing: { depth: 5, kind: 'topsoil' } }, { firm: { settling: 12, oversize: 9, barrow: '80 L' } })
+    const plan = planOf(
+      { zones: [zone({ area: 240 })], dressing: { depth: 5, kind: 'topsoil' } },
+      { firm: { settling: 12, oversize: 9, barrow: '80 L' } },
+    )
     // 240 × 0.005 = 1.2; × 1.12 ÷ 0.91 = 1.476923 m³; × 1.2 t/m³ = 1.7723 t; 1,476.9 L ÷ 80 L = 18.5 → 19 barrows.
     expect(valueOf(plan, 'job.dressing.total')).toBeCloseTo(1.476923, 6)
     expect(valueOf(plan, 'job.dressing.tonnes')).toBeCloseTo(1.772308, 6)

@@ -30,8 +30,20 @@ describe('laws', () => {
     )
   })
   it('metric and US entry of the same lawn give the same plan', () => {
-    const metric = planOf({ zones: [zone({ area: '92.90304 m²', thatch: '19.05 mm', heightOfCut: '38.1 mm', precipitation: '25.4 mm/h', lowsDepth: '12.7 mm', lowsShare: 30 })], feed: { grade: '20-10-10', nitrogen: '3.66182072728688 g/m²' }, site: { ...SOUTH, soilTemperature: '17.5 °C' } })
-    const us = planOf({ zones: [zone({ area: '1,000 sq ft', thatch: '3/4 in', heightOfCut: '1 1/2 in', precipitation: '1 in/h', lowsDepth: '1/2 in', lowsShare: '30 %' })], feed: { grade: '20-10-10', nitrogen: '0.75 lb/1000 sq ft' }, site: { ...SOUTH, soilTemperature: '63.5 F' } })
+    const metric = planOf({
+      zones: [
+        zone({ area: '92.90304 m²', thatch: '19.05 mm', heightOfCut: '38.1 mm', precipitation: '25.4 mm/h', lowsDepth: '12.7 mm', lowsShare: 30 }),
+      ],
+      feed: { grade: '20-10-10', nitrogen: '3.66182072728688 g/m²' },
+      site: { ...SOUTH, soilTemperature: '17.5 °C' },
+    })
+    const us = planOf({
+      zones: [
+        zone({ area: '1,000 sq ft', thatch: '3/4 in', heightOfCut: '1 1/2 in', precipitation: '1 in/h', lowsDepth: '1/2 in', lowsShare: '30 %' }),
+      ],
+      feed: { grade: '20-10-10', nitrogen: '0.75 lb/1000 sq ft' },
+      site: { ...SOUTH, soilTemperature: '63.5 F' },
+    })
     for (const f of Object.values(metric.figures))
       if (typeof f.value === 'number') expect(valueOf(us, f.id), f.id).toBeCloseTo(f.value, 6)
       else expect(us.figures[f.id]!.value, f.id).toEqual(f.value)
@@ -49,9 +61,16 @@ describe('laws', () => {
     // Half a year of whole weeks, so that working days fall alike: 22 Feb 2027 is 182 days after 24 Aug 2026.
     const shift = -182
     const south = planOf({ customerDate: '2027-05-20' })
-    const north = planOf({ customerDate: addDays('2027-05-20', shift), site: { ...SOUTH, latitude: 44.2, frost: '25 Oct', soilReadOn: addDays(TODAY, shift) } }, { today: addDays(TODAY, shift) })
+    const north = planOf(
+      { customerDate: addDays('2027-05-20', shift), site: { ...SOUTH, latitude: 44.2, frost: '25 Oct', soilReadOn: addDays(TODAY, shift) } },
+      { today: addDays(TODAY, shift) },
+    )
     const shifted = (value: unknown): unknown =>
-      typeof value === 'string' && /^\d{4}-\d\d-\d\d$/.test(value) ? addDays(value, shift) : value && typeof value === 'object' ? Object.fromEntries(Object.entries(value).map(([k, v]) => [k, shifted(v)])) : value
+      typeof value === 'string' && /^\d{4}-\d\d-\d\d$/.test(value)
+        ? addDays(value, shift)
+        : value && typeof value === 'object'
+          ? Object.fromEntries(Object.entries(value).map(([k, v]) => [k, shifted(v)]))
+          : value
     expect(Object.keys(north.figures)).toEqual(Object.keys(south.figures))
     for (const f of Object.values(south.figures)) expect(north.figures[f.id]!.value, f.id).toEqual(shifted(f.value))
     expect(north.notices.map((n) => n.id)).toEqual(south.notices.map((n) => n.id))
@@ -59,7 +78,10 @@ describe('laws', () => {
 })
 
 describe('working', () => {
-  const plan = planOf({ zones: [zone({ lowsDepth: 10, lowsShare: 20 }), zone({ id: 'z2', slope: '1 in 5', cover: { wanted: 10, weeds: 10, moss: 0, bare: 80 } })], treatments: [{ kind: 'seeded', date: '2026-11-01' }] })
+  const plan = planOf({
+    zones: [zone({ lowsDepth: 10, lowsShare: 20 }), zone({ id: 'z2', slope: '1 in 5', cover: { wanted: 10, weeds: 10, moss: 0, bare: 80 } })],
+    treatments: [{ kind: 'seeded', date: '2026-11-01' }],
+  })
   it('every figure has a rule in the book, inputs in the table, and stands no firmer than any of them', () => {
     for (const f of Object.values(plan.figures)) {
       const rule = RULES.get(f.rule)
@@ -168,7 +190,9 @@ describe('bad input gets a sentence, keeps the rest, breaks nothing', () => {
     expect(wrong({ zones: [zone({ area: Number.NaN })] })['zones[0].area']).toBeTruthy()
   })
   it('cover, frost, germination, grade', () => {
-    expect(wrong({ zones: [zone({ cover: { wanted: 60, weeds: 40, moss: 10, bare: 20 } })] })['zones[0].cover']).toBe('Cover adds up to 130 %; the four parts make 100 %. Take off 30 %.')
+    expect(wrong({ zones: [zone({ cover: { wanted: 60, weeds: 40, moss: 10, bare: 20 } })] })['zones[0].cover']).toBe(
+      'Cover adds up to 130 %; the four parts make 100 %. Take off 30 %.',
+    )
     expect(wrong({ site: { ...SOUTH, frost: '30 February' } })['site.frost']).toContain('does not exist')
     expect(wrong({ lots: [{ grass: 'perennial-ryegrass', germination: 0 }] })['lots[0].germination']).toContain('dead seed grows nothing')
     expect(wrong({ feed: { grade: '0-0-0' } })['feed.grade']).toContain('holds no nitrogen')
@@ -187,12 +211,28 @@ describe('bad input gets a sentence, keeps the rest, breaks nothing', () => {
     expect(problems({ version: 7 })[0]).toMatchObject({ path: 'version' })
     expect(problems({ version: 7 })[0]!.sentence).toContain('newer Juvena')
     expect(problems({ format: 'other' })[0]!.path).toBe('format')
-    expect(problems({ job: { ...draft(), zones: [{ ...zone(), aria: 3 }] } })[0]).toMatchObject({ path: 'job.zones[0]', sentence: expect.stringContaining('“aria”') as string })
+    expect(problems({ job: { ...draft(), zones: [{ ...zone(), aria: 3 }] } })[0]).toMatchObject({
+      path: 'job.zones[0]',
+      sentence: expect.stringContaining('“aria”') as string,
+    })
     expect(readJobFile('nonsense').ok).toBe(false)
   })
   it('never throws on any draft', () => {
     const value = fc.oneof(fc.string(), fc.double(), fc.constant(null), fc.integer({ min: -1000, max: 1000 }))
-    const anyZone = fc.record({ id: fc.constant('z1'), area: value, slope: value, sunHours: value, thatch: value, ph: value, heightOfCut: value, lowsDepth: value, lowsShare: value, precipitation: value, uniformity: value, incurable: value })
+    const anyZone = fc.record({
+      id: fc.constant('z1'),
+      area: value,
+      slope: value,
+      sunHours: value,
+      thatch: value,
+      ph: value,
+      heightOfCut: value,
+      lowsDepth: value,
+      lowsShare: value,
+      precipitation: value,
+      uniformity: value,
+      incurable: value,
+    })
     fc.assert(
       fc.property(anyZone, value, value, (z, frost, soil) => {
         const read = readJob({ name: 'x', zones: [z], site: { frost, soilTemperature: soil } })

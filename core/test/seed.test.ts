@@ -21,7 +21,11 @@ describe('seed arithmetic, worked by hand', () => {
     expect(shares[1]).toBeCloseTo(0.7519, 4)
   })
   it('weights from plants and plants from weights are each other’s inverse', () => {
-    const part = fc.record({ plants: fc.double({ min: 0.05, max: 1, noNaN: true }), pls: fc.double({ min: 0.3, max: 1, noNaN: true }), seedsPerGram: fc.integer({ min: 100, max: 15_000 }) })
+    const part = fc.record({
+      plants: fc.double({ min: 0.05, max: 1, noNaN: true }),
+      pls: fc.double({ min: 0.3, max: 1, noNaN: true }),
+      seedsPerGram: fc.integer({ min: 100, max: 15_000 }),
+    })
     fc.assert(
       fc.property(fc.array(part, { minLength: 1, maxLength: 5 }), (parts) => {
         const weights = weightShares(parts)
@@ -77,12 +81,21 @@ describe('choosing a mix', () => {
     expect(z.seed!.mix.reduce((s, m) => s + m.share, 0)).toBe(100)
   })
   it('a stolon-only turf is not sown, and the plan says so', () => {
-    const plan = planOf({ site: { latitude: 28, frost: '15 Dec', soilTemperature: 26 }, zones: [zone({ present: ['st-augustine'], heightOfCut: 70, sunHours: 4.5, mix: [{ grass: 'st-augustine', share: 100 }] })] })
+    const plan = planOf({
+      site: { latitude: 28, frost: '15 Dec', soilTemperature: 26 },
+      zones: [zone({ present: ['st-augustine'], heightOfCut: 70, sunHours: 4.5, mix: [{ grass: 'st-augustine', share: 100 }] })],
+    })
     expect(plan.zones[0]!.seed).toBeNull()
     expect(plan.notices.some((n) => n.level === 'hold' && n.says.includes('plugs'))).toBe(true)
   })
   it('germination is allowed for once: half the germination, twice the bag rate', () => {
-    const at = (germination: number) => Number(planOf({ zones: [zone({ mix: [{ grass: 'perennial-ryegrass', share: 100 }] })], lots: [{ grass: 'perennial-ryegrass', purity: 100, germination }] }).zones[0]!.seed!.kg.value)
+    const at = (germination: number) =>
+      Number(
+        planOf({
+          zones: [zone({ mix: [{ grass: 'perennial-ryegrass', share: 100 }] })],
+          lots: [{ grass: 'perennial-ryegrass', purity: 100, germination }],
+        }).zones[0]!.seed!.kg.value,
+      )
     expect(at(45) / at(90)).toBeCloseTo(2, 10)
   })
 })

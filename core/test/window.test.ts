@@ -6,7 +6,12 @@ import { seasonDay, soilCurve, usualSoil } from '../src/weather/soilYear.ts'
 import { countedFrost, frostLead, mixLead, sowingWindow } from '../src/weather/window.ts'
 import { planOf, SOUTH, step, zone } from './makeJob.ts'
 
-const cutOff = (frost: string, today: string, grass: Parameters<typeof frostLead>[0] = 'perennial-ryegrass', school: 'even-odds' | 'safe' = 'even-odds') => addDays(countedFrost(frost, today, school), -frostLead(grass))
+const cutOff = (
+  frost: string,
+  today: string,
+  grass: Parameters<typeof frostLead>[0] = 'perennial-ryegrass',
+  school: 'even-odds' | 'safe' = 'even-odds',
+) => addDays(countedFrost(frost, today, school), -frostLead(grass))
 
 describe('killing frost less six weeks closes the cool-season window (common practice)', () => {
   it('in an ordinary year: 25 April gives 14 March, bluegrass 28 February', () => {
@@ -25,7 +30,11 @@ describe('killing frost less six weeks closes the cool-season window (common pra
   })
   it('warm grasses end 90 days before, a nurse at the frost, and a mix with its slowest wanted grass', () => {
     expect([frostLead('bermudagrass'), frostLead('annual-ryegrass')]).toEqual([90, 0])
-    const mix = (share: number) => mixLead([{ grass: 'perennial-ryegrass', share: 100 - share }, { grass: 'kentucky-bluegrass', share }])
+    const mix = (share: number) =>
+      mixLead([
+        { grass: 'perennial-ryegrass', share: 100 - share },
+        { grass: 'kentucky-bluegrass', share },
+      ])
     expect([mix(30), mix(5)]).toEqual([56, 42])
   })
 })
@@ -44,7 +53,12 @@ describe('soil and windows by day', () => {
   it('is open in cooling soil up to the cut-off, shut through winter, marginal in spring', () => {
     const start = '2027-02-22'
     const soil = soilCurve(-44.2, dayNumber(start), 400, { day: start, celsius: 17.4 })
-    const w = sowingWindow([{ grass: 'perennial-ryegrass', share: 100 }], 'cool', { latitude: -44.2, frostMonthDay: '04-25', soil, start }, 'even-odds')
+    const w = sowingWindow(
+      [{ grass: 'perennial-ryegrass', share: 100 }],
+      'cool',
+      { latitude: -44.2, frostMonthDay: '04-25', soil, start },
+      'even-odds',
+    )
     const on = (day: string) => w.states[dayNumber(day) - dayNumber(start)]
     expect([on('2027-03-14'), on('2027-03-15'), on('2027-04-26'), on('2027-07-10')]).toEqual(['open', 'shut', 'shut', 'shut'])
     expect(w.states.slice(200, 300)).toContain('marginal')
@@ -104,13 +118,26 @@ describe('dates for a job', () => {
     expect(pinned.notices.some((n) => n.title.includes('pin does not agree'))).toBe(true)
     const fine = planOf({ pins: { 'sow-cool.sow': '2027-03-04' } })
     expect([step(fine, 'sow')!.chosen, fine.notices.some((n) => n.title.includes('pin'))]).toEqual(['2027-03-04', false])
-    const done = planOf({}, { diary: [{ id: 'abcdefgh', date: '2027-02-20', zone: null, step: 'sow-cool.cut-first', what: 'cut', amount: '', who: '', note: '', corrects: null }] })
+    const done = planOf(
+      {},
+      {
+        diary: [
+          { id: 'abcdefgh', date: '2027-02-20', zone: null, step: 'sow-cool.cut-first', what: 'cut', amount: '', who: '', note: '', corrects: null },
+        ],
+      },
+    )
     expect(step(done, 'cut-first')).toMatchObject({ state: 'done', chosen: '2027-02-20' })
     expect(step(done, 'notice')!.state).toBe('unrecorded')
     expect(done.follow.next!.kind).toBe('cut-second')
   })
   it('warm grass waits for warm soil', () => {
-    const plan = planOf({ site: { ...SOUTH, latitude: 31, frost: '18 Nov', soilTemperature: 15, soilReadOn: '2027-03-10' }, zones: [zone({ present: ['bermudagrass'], sunHours: 9 })] }, { today: '2027-03-10' })
+    const plan = planOf(
+      {
+        site: { ...SOUTH, latitude: 31, frost: '18 Nov', soilTemperature: 15, soilReadOn: '2027-03-10' },
+        zones: [zone({ present: ['bermudagrass'], sunHours: 9 })],
+      },
+      { today: '2027-03-10' },
+    )
     const sown = dayNumber(plan.strands[0]!.sowDay)
     const soil = soilCurve(31, dayNumber('2027-03-10'), 300, { day: '2027-03-10', celsius: 15 })
     expect(soil[sown - dayNumber('2027-03-10')]).toBeGreaterThanOrEqual(18)

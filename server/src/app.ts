@@ -37,7 +37,8 @@ export function createApp(parts: Parts, { pages, loopbackOnly }: { pages: string
     const host = req.headers.host ?? ''
     if (loopbackOnly && !LOOPBACK.test(host)) throw new Refusal(421, 'Wrong address', 'This Juvena answers on this computer only.')
     const origin = req.headers.origin
-    if (origin && req.method !== 'GET' && origin.replace(/^https?:\/\//, '') !== host) throw new Refusal(403, 'Another page', 'A change has to come from Juvena’s own pages.')
+    if (origin && req.method !== 'GET' && origin.replace(/^https?:\/\//, '') !== host)
+      throw new Refusal(403, 'Another page', 'A change has to come from Juvena’s own pages.')
     next()
   })
   app.use(express.json({ limit: '4mb', strict: true }))

@@ -9,7 +9,8 @@ export const realClock: Clock = {
   demo: false,
   now: () => new Date().toISOString(),
   today(timeZone) {
-    const format = (zone?: string) => new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(new Date())
+    const format = (zone?: string) =>
+      new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(new Date())
     try {
       return format(timeZone || undefined)
     } catch {

@@ -21,7 +21,13 @@ const stoppedOn = process.env.JUVENA_TODAY || (demo ? DEMO_TODAY : null)
 const loopbackOnly = ['127.0.0.1', 'localhost', '::1'].includes(host)
 
 const db = await openDatabase(folder)
-const parts: Parts = { jobs: jobStore(db), diary: diaryStore(db), firm: firmStore(db), clock: stoppedOn ? stoppedClock(stoppedOn, demo) : realClock, weather: simulatedWeather }
+const parts: Parts = {
+  jobs: jobStore(db),
+  diary: diaryStore(db),
+  firm: firmStore(db),
+  clock: stoppedOn ? stoppedClock(stoppedOn, demo) : realClock,
+  weather: simulatedWeather,
+}
 if (demo && (await fillDemo(parts))) console.log('Filled an empty database with the demo firm, Tussock Lane Turf.')
 const server = createServer(createApp(parts, { pages: process.env.JUVENA_PAGES === 'none' ? null : join(root, 'web/dist'), loopbackOnly }))
 

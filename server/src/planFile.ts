@@ -11,7 +11,11 @@ let value: unknown
 try {
   value = JSON.parse(readFileSync(name === '-' ? 0 : name!, 'utf8'))
 } catch (error) {
-  fail([error instanceof SyntaxError ? `(whole file): This is not JSON, or the file is cut short: ${error.message}` : `(whole file): ${(error as Error).message}`])
+  fail([
+    error instanceof SyntaxError
+      ? `(whole file): This is not JSON, or the file is cut short: ${error.message}`
+      : `(whole file): ${(error as Error).message}`,
+  ])
 }
 const read = readJobFile(value)
 if (!read.ok) fail(read.problems.map((p) => `${p.path}: ${p.sentence}`))

@@ -16,7 +16,10 @@ export class Refusal extends Error {
 export const notFound = (what: string) => new Refusal(404, 'Not found', `There is no such ${what} here. It may have been made on another computer.`)
 
 export function sendProblem(res: Response, status: number, title: string, detail: string, extra: object = {}): void {
-  res.status(status).type('application/problem+json').send(JSON.stringify({ type: 'about:blank', title, status, detail, ...extra }))
+  res
+    .status(status)
+    .type('application/problem+json')
+    .send(JSON.stringify({ type: 'about:blank', title, status, detail, ...extra }))
 }
 
 /** Turns anything thrown into a problem document; what nobody foresaw is logged here and not told in detail. */
@@ -24,9 +27,15 @@ export const asProblem: ErrorRequestHandler = (error: unknown, _req, res, next) 
   if (res.headersSent) return next(error)
   if (error instanceof Refusal) return sendProblem(res, error.status, error.title, error.message, error.extra)
   const type = (error as { type?: string }).type
-  if (type === 'entity.too.large') return sendProblem(res, 413, 'Too large', 'That is larger than a job can be: up to 4 MB is taken. Check that it is a job file.')
+  if (type === 'entity.too.large')
+    return sendProblem(res, 413, 'Too large', 'That is larger than a job can be: up to 4 MB is taken. Check that it is a job file.')
   if (type === 'entity.parse.failed') return sendProblem(res, 400, 'Not JSON', 'That could not be read: it is not JSON, or it was cut short.')
   if (type === 'encoding.unsupported' || type === 'charset.unsupported') return sendProblem(res, 415, 'Unknown encoding', 'Send plain JSON in UTF-8.')
   console.error(error)
-  sendProblem(res, 500, 'Something broke', 'Juvena failed at that, and nothing was changed. Try again; if it happens twice, the server’s log says why.')
+  sendProblem(
+    res,
+    500,
+    'Something broke',
+    'Juvena failed at that, and nothing was changed. Try again; if it happens twice, the server’s log says why.',
+  )
 }

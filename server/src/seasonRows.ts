@@ -33,7 +33,17 @@ export function seasonRow(stored: StoredJob, job: Job, plan: JobPlan, crew: numb
   const next = plan.follow.next
   const sown = plan.steps.some((s) => s.kind === 'sow' && s.state === 'done')
   const notice = plan.notices.find((n) => n.level === 'hold') ?? plan.notices.find((n) => n.level === 'warn')
-  const state = !strand ? 'no-zones' : !next ? 'done' : sown ? 'growing' : plan.strands.some((s) => !s.fits) ? 'cannot' : plan.follow.done > 0 ? 'under-way' : 'planned'
+  const state = !strand
+    ? 'no-zones'
+    : !next
+      ? 'done'
+      : sown
+        ? 'growing'
+        : plan.strands.some((s) => !s.fits)
+          ? 'cannot'
+          : plan.follow.done > 0
+            ? 'under-way'
+            : 'planned'
   return {
     id: stored.id,
     name: job.name || 'Job without a name',
@@ -48,7 +58,16 @@ export function seasonRow(stored: StoredJob, job: Job, plan: JobPlan, crew: numb
     window: (strand?.window ?? []).filter((s) => s.from <= addDays(plan.today, 60)),
     cutOff: strand ? (strand.cutOff.value as Day) : null,
     sowDay: strand?.sowDay ?? null,
-    steps: plan.steps.map((s) => ({ id: s.id, kind: s.kind, name: s.name, day: s.chosen, span: s.span, state: s.state, hours: num(s.hours), people })),
+    steps: plan.steps.map((s) => ({
+      id: s.id,
+      kind: s.kind,
+      name: s.name,
+      day: s.chosen,
+      span: s.span,
+      state: s.state,
+      hours: num(s.hours),
+      people,
+    })),
     next: next ? { name: next.name, day: next.chosen } : null,
   }
 }
@@ -56,7 +75,13 @@ export function seasonRow(stored: StoredJob, job: Job, plan: JobPlan, crew: numb
 /** Rows for many jobs, planned once per state of job, diary and firm. */
 export function seasonPlanner() {
   const cache = new Map<string, { key: string; row: SeasonRow }>()
-  return (jobs: readonly StoredJob[], diaries: Map<string, DiaryEntry[]>, firm: Firm, firmRevision: number, today: (zone: string | null) => Day): SeasonRow[] => {
+  return (
+    jobs: readonly StoredJob[],
+    diaries: Map<string, DiaryEntry[]>,
+    firm: Firm,
+    firmRevision: number,
+    today: (zone: string | null) => Day,
+  ): SeasonRow[] => {
     const rows: SeasonRow[] = []
     for (const stored of jobs) {
       const diary = diaries.get(stored.id) ?? []
@@ -76,4 +101,3 @@ export function seasonPlanner() {
     return rows.sort((a, b) => (a.sowDay ?? '9').localeCompare(b.sowDay ?? '9') || a.name.localeCompare(b.name))
   }
 }
-

@@ -44,7 +44,11 @@ interface Answer {
   body: any
 }
 async function call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer> {
-  const response = await fetch(base + path, { method, headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers }, body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body) })
+  const response = await fetch(base + path, {
+    method,
+    headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+    body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+  })
   const text = await response.text()
   return { status: response.status, headers: response.headers, body: text ? JSON.parse(text) : null }
 }
@@ -70,7 +74,9 @@ describe('saving', () => {
   })
   it('of many saves at once on one revision, one wins', async () => {
     const { id } = await begin()
-    const all = await Promise.all(Array.from({ length: 12 }, (_, i) => call('PUT', `/api/jobs/${id}`, { revision: 1, draft: { name: `n${i}`, zones: [] } })))
+    const all = await Promise.all(
+      Array.from({ length: 12 }, (_, i) => call('PUT', `/api/jobs/${id}`, { revision: 1, draft: { name: `n${i}`, zones: [] } })),
+    )
     expect(all.map((a) => a.status).sort()).toEqual([200, ...Array<number>(11).fill(409)])
   })
   it('puts away and takes out again', async () => {
@@ -90,7 +96,17 @@ describe('saving', () => {
 })
 
 describe('the diary', () => {
-  const entry = (id: string) => ({ id, date: '2027-02-23', what: 'cut', amount: '', who: '', note: '', zone: null, step: 'sow-cool.cut-first', corrects: null })
+  const entry = (id: string) => ({
+    id,
+    date: '2027-02-23',
+    what: 'cut',
+    amount: '',
+    who: '',
+    note: '',
+    zone: null,
+    step: 'sow-cool.cut-first',
+    corrects: null,
+  })
   it('keeps an entry sent twice once, and the plan knows the step is done', async () => {
     expect((await call('POST', '/api/jobs/guesthouse/diary', entry('entry-0001'))).status).toBe(201)
     const again = await call('POST', '/api/jobs/guesthouse/diary', entry('entry-0001'))
@@ -167,10 +183,17 @@ describe('the server', () => {
 describe('killed while writing', () => {
   it('loses nothing that was answered, and the database opens whole', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'juvena-kill-'))
-    const child = spawn(process.execPath, ['--import', 'tsx', join(root, 'server/src/main.ts')], { cwd: root, env: { ...process.env, JUVENA_DATA: folder, JUVENA_PORT: '47811', JUVENA_PAGES: 'none' }, stdio: 'pipe' })
+    const child = spawn(process.execPath, ['--import', 'tsx', join(root, 'server/src/main.ts')], {
+      cwd: root,
+      env: { ...process.env, JUVENA_DATA: folder, JUVENA_PORT: '47811', JUVENA_PAGES: 'none' },
+      stdio: 'pipe',
+    })
     await new Promise<void>((done) => child.stdout.on('data', (text: Buffer) => text.toString().includes('Juvena is at') && done()))
     const at = 'http://127.0.0.1:47811/api/jobs'
-    const send = (method: string, url: string, body: object) => fetch(url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }).then((r) => r.json() as Promise<{ id: string; revision: number }>)
+    const send = (method: string, url: string, body: object) =>
+      fetch(url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }).then(
+        (r) => r.json() as Promise<{ id: string; revision: number }>,
+      )
     const { id } = await send('POST', at, { name: 'Killed' })
     let answered = 1
     const writing = (async () => {
@@ -198,7 +221,16 @@ describe('killed while writing', () => {
 describe('the command line', () => {
   const run = (input: string) => {
     try {
-      return { out: execFileSync(process.execPath, ['--import', 'tsx', join(root, 'server/src/planFile.ts'), '-'], { cwd: root, input, encoding: 'utf8', stdio: 'pipe' }), err: '', code: 0 }
+      return {
+        out: execFileSync(process.execPath, ['--import', 'tsx', join(root, 'server/src/planFile.ts'), '-'], {
+          cwd: root,
+          input,
+          encoding: 'utf8',
+          stdio: 'pipe',
+        }),
+        err: '',
+        code: 0,
+      }
     } catch (error) {
       const e = error as { status: number; stdout: string; stderr: string }
       return { out: e.stdout, err: e.stderr, code: e.status }
@@ -209,7 +241,9 @@ describe('the command line', () => {
     const wrong = run(JSON.stringify({ format: 'juvena-job', version: 1, job }))
     expect([wrong.code, wrong.out]).toEqual([1, ''])
     expect(wrong.err).toContain('job.zones[0].cover: Cover adds up to 130 %')
-    const right = run(JSON.stringify({ format: 'juvena-job', version: 1, today: '2027-02-22', job: { name: 'x', zones: [{ id: 'z1', area: '100 m²' }] } }))
+    const right = run(
+      JSON.stringify({ format: 'juvena-job', version: 1, today: '2027-02-22', job: { name: 'x', zones: [{ id: 'z1', area: '100 m²' }] } }),
+    )
     expect(JSON.parse(right.out).figures['z1.area'].value).toBe(100)
   })
 })

@@ -20,12 +20,16 @@ const inField = (target: EventTarget | null) => {
   return !!el && (['INPUT', 'TEXTAREA', 'SELECT'].includes(el.tagName) || el.isContentEditable || el.getAttribute('role') === 'combobox')
 }
 function press(event: KeyboardEvent) {
+  if (event.key === 'Escape' && (keysOpen.value || findOpen.value)) {
+    keysOpen.value = findOpen.value = false
+    return
+  }
   if ((event.ctrlKey || event.metaKey) && !event.altKey && event.key.toLowerCase() === 'z') {
     if (event.shiftKey ? actions.redo?.() : actions.undo?.()) event.preventDefault()
     return
   }
   if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || !firm.settings.letterKeys) return
-  if (document.querySelector('.el-overlay:not([style*="display: none"])')) return
+  if (keysOpen.value || findOpen.value || document.querySelector('.conflict-dialog')) return
   const key = event.key
   if (key === '?') keysOpen.value = true
   else if (key === '/') findOpen.value = true
@@ -58,7 +62,9 @@ const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${
     <WeatherLine v-if="firm.ready" />
     <span class="tools">
       <button type="button" class="plain small" @click="findOpen = true">find</button>
-      <button type="button" class="plain small" :aria-pressed="firm.field" @click="firm.field = !firm.field">{{ firm.field ? 'paper' : 'field' }}</button>
+      <button type="button" class="plain small" :aria-pressed="firm.field" @click="firm.field = !firm.field">
+        {{ firm.field ? 'paper' : 'field' }}
+      </button>
       <button type="button" class="plain small" @click="keysOpen = true">keys</button>
     </span>
   </header>

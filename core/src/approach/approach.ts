@@ -38,20 +38,30 @@ function suggest(r: ZoneReadings, findings: readonly Finding[], job: Job, school
   const sun = num(r.sun)
   const line = schools.cover === 'fifty' ? 50 : 30
   if (r.zone.sunHours !== null && sun < 2) return { approach: 'leave', why: 'Under 2 h of sun grass is the wrong plant; seed would be money lost.' }
-  if (num(r.incurable) >= INCURABLE_LINE) return { approach: 'renovate', why: `${num(r.incurable)} % is under grassy weeds with no selective cure; anything less leaves them.` }
+  if (num(r.incurable) >= INCURABLE_LINE)
+    return { approach: 'renovate', why: `${num(r.incurable)} % is under grassy weeds with no selective cure; anything less leaves them.` }
   if (!r.wanted) return { approach: 'overseed', why: 'Cover is not counted yet; overseeding is the usual middle way.' }
   const cover = num(r.wanted)
   const bare = r.bare ? num(r.bare) : 0
-  if (cover < line) return { approach: 'sow-new', why: `${cover} % wanted grass is below the ${line} % line; low cover alone means new ground, not a kill-off.` }
+  if (cover < line)
+    return { approach: 'sow-new', why: `${cover} % wanted grass is below the ${line} % line; low cover alone means new ground, not a kill-off.` }
   const bumpy = findingOf(findings, r.id, 'lows')?.verdict === 'act'
   if (bumpy && cover < 97) return { approach: 'overseed-level', why: `${cover} % cover is worth keeping, and the surface needs bringing up with it.` }
-  if (cover >= 85 && bare >= 3 && !job.aims.includes('thicker')) return { approach: 'mend', why: `${cover} % cover stands; only the bare ${bare} % wants seed.` }
+  if (cover >= 85 && bare >= 3 && !job.aims.includes('thicker'))
+    return { approach: 'mend', why: `${cover} % cover stands; only the bare ${bare} % wants seed.` }
   if (cover >= 90) return { approach: bare >= 3 ? 'mend' : 'leave', why: `${cover} % cover: seed would find little room.` }
   return { approach: 'overseed', why: `${cover} % wanted grass is above the ${line} % line: keep it and add to it.` }
 }
 
 /** The approach for a zone: what the findings ask for, or what a person decided instead, with the candidates beside it. */
-export function approachZone(r: ZoneReadings, findings: readonly Finding[], job: Job, schools: Schools, w: Workings, notices: Notice[]): ZoneApproach {
+export function approachZone(
+  r: ZoneReadings,
+  findings: readonly Finding[],
+  job: Job,
+  schools: Schools,
+  w: Workings,
+  notices: Notice[],
+): ZoneApproach {
   const suggested = suggest(r, findings, job, schools)
   const chosen = r.zone.approach ?? suggested.approach
   const overridden = r.zone.approach !== null && r.zone.approach !== suggested.approach
@@ -62,7 +72,9 @@ export function approachZone(r: ZoneReadings, findings: readonly Finding[], job:
   }
   offer(suggested.approach, 'best', suggested.why)
   const cover = r.wanted ? num(r.wanted) : 50
-  const cheaper = LADDER.slice(0, LADDER.indexOf(suggested.approach)).filter((a) => a !== 'hold-over' && (a !== 'mend' || (cover >= 60 && r.bare !== null && num(r.bare) > 0)))
+  const cheaper = LADDER.slice(0, LADDER.indexOf(suggested.approach)).filter(
+    (a) => a !== 'hold-over' && (a !== 'mend' || (cover >= 60 && r.bare !== null && num(r.bare) > 0)),
+  )
   for (const approach of cheaper.reverse())
     offer(
       approach,
@@ -78,7 +90,11 @@ export function approachZone(r: ZoneReadings, findings: readonly Finding[], job:
             : 'One rung below: less soil moved.',
     )
   if (bumpy) offer('overseed-level', 'possible', 'Brings the surface up as well.')
-  offer('renovate', num(r.incurable) >= INCURABLE_LINE ? 'possible' : 'ruled out', 'A kill-off is for incurable grassy weeds or the wrong grass; neither is read here.')
+  offer(
+    'renovate',
+    num(r.incurable) >= INCURABLE_LINE ? 'possible' : 'ruled out',
+    'A kill-off is for incurable grassy weeds or the wrong grass; neither is read here.',
+  )
   offer('hold-over', 'possible', 'Quick cover now, proper sowing in season.')
   if (r.zone.approach) offer(r.zone.approach, 'possible', 'Your choice.')
   const figure = w.add(
@@ -89,7 +105,11 @@ export function approachZone(r: ZoneReadings, findings: readonly Finding[], job:
     '1',
     approachRules.choose,
     [r.wanted, r.incurable, r.sun, r.bare, ...['cover', 'lows'].map((k) => w.figures[`${r.id}.finding.${k}`])],
-    { zone: r.id, school: `cover:${schools.cover}`, ...(overridden ? { override: { instead: APPROACH_NAMES[suggested.approach], unit: '1' as const } } : {}) },
+    {
+      zone: r.id,
+      school: `cover:${schools.cover}`,
+      ...(overridden ? { override: { instead: APPROACH_NAMES[suggested.approach], unit: '1' as const } } : {}),
+    },
   )
   if (overridden)
     notices.push({

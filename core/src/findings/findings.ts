@@ -5,9 +5,20 @@ import { num, rule, type Figure, type Rule, type Workings } from '../working/fig
 import type { Schools } from '../working/schools.ts'
 
 export const findingRules = {
-  coverThirty: rule('finding.cover.thirty', 'Below 30 % wanted grass start over; from 30 % overseed.', '{0} against 30 %', 'practice', 'extension guidance, from memory'),
+  coverThirty: rule(
+    'finding.cover.thirty',
+    'Below 30 % wanted grass start over; from 30 % overseed.',
+    '{0} against 30 %',
+    'practice',
+    'extension guidance, from memory',
+  ),
   coverFifty: rule('finding.cover.fifty', 'Below 50 % wanted grass start over.', '{0} against 50 %', 'practice', 'extension guidance, from memory'),
-  thatch: rule('finding.thatch', 'To 12 mm fine; above, {scarify}; above 25 mm more passes or years, and decide on seed.', '{0} against 12 and 25 mm', 'practice'),
+  thatch: rule(
+    'finding.thatch',
+    'To 12 mm fine; above, {scarify}; above 25 mm more passes or years, and decide on seed.',
+    '{0} against 12 and 25 mm',
+    'practice',
+  ),
   compaction: rule(
     'finding.compaction',
     'What will not go in by hand, in moist soil, is compacted. Dry soil fails the test and tells nothing.',
@@ -15,10 +26,30 @@ export const findingRules = {
     'practice',
     'roots nearly stop about 2–2.5 MPa: Taylor, Roberson & Parker 1966, from memory',
   ),
-  light: rule('finding.light', '7 h any grass; 4–7 h cool grasses and zoysia; 3–4 h fine fescues; 2–3 h marginal; under 2 h grass is the wrong plant.', '{0} against 7, 4, 3 and 2 h', 'practice'),
-  slope: rule('finding.slope', '1 in 10: press in and mulch. 1 in 5: pinned blanket and nurse grass. 1 in 4: no ride-on.', '{0} against 1 in 10, 1 in 5, 1 in 4', 'practice'),
-  ph: rule('finding.ph', 'Below 6.0 lime by the laboratory’s rate; 6.0–6.5 fine; above 6.5 no lime; above 7.5 iron locks up. Fine fescues and bents 5.5–6.5.', '{0} against 6.0, 6.5 and 7.5', 'practice'),
-  moss: rule('finding.moss', 'Moss speaks of shade, wet, acid, thatch or hunger, in any mix. What comes out leaves ground to sow.', '{0} of the ground', 'practice'),
+  light: rule(
+    'finding.light',
+    '7 h any grass; 4–7 h cool grasses and zoysia; 3–4 h fine fescues; 2–3 h marginal; under 2 h grass is the wrong plant.',
+    '{0} against 7, 4, 3 and 2 h',
+    'practice',
+  ),
+  slope: rule(
+    'finding.slope',
+    '1 in 10: press in and mulch. 1 in 5: pinned blanket and nurse grass. 1 in 4: no ride-on.',
+    '{0} against 1 in 10, 1 in 5, 1 in 4',
+    'practice',
+  ),
+  ph: rule(
+    'finding.ph',
+    'Below 6.0 lime by the laboratory’s rate; 6.0–6.5 fine; above 6.5 no lime; above 7.5 iron locks up. Fine fescues and bents 5.5–6.5.',
+    '{0} against 6.0, 6.5 and 7.5',
+    'practice',
+  ),
+  moss: rule(
+    'finding.moss',
+    'Moss speaks of shade, wet, acid, thatch or hunger, in any mix. What comes out leaves ground to sow.',
+    '{0} of the ground',
+    'practice',
+  ),
   lows: rule('finding.lows', 'Light reel mowers need the truest surface; a rotary above 40 mm forgives.', '{0} over {1}', 'practice'),
 }
 
@@ -63,8 +94,20 @@ export const READING_OF: Record<FindingKind, string> = {
 /** What one zone's readings mean, by the lines of the trade. */
 export function findInZone(r: ZoneReadings, schools: Schools, w: Workings): Finding[] {
   const found: Finding[] = []
-  const say = (kind: FindingKind, by: Rule, inputs: (Figure | null)[], verdict: FindingVerdict, word: string, says: string, asks: string, school?: string) => {
-    const figure = verdict === 'unread' ? null : w.add(2, `${r.id}.finding.${kind}`, FINDING_NAMES[kind], word, '1', by, inputs, { zone: r.id, ...(school ? { school } : {}) })
+  const say = (
+    kind: FindingKind,
+    by: Rule,
+    inputs: (Figure | null)[],
+    verdict: FindingVerdict,
+    word: string,
+    says: string,
+    asks: string,
+    school?: string,
+  ) => {
+    const figure =
+      verdict === 'unread'
+        ? null
+        : w.add(2, `${r.id}.finding.${kind}`, FINDING_NAMES[kind], word, '1', by, inputs, { zone: r.id, ...(school ? { school } : {}) })
     found.push({ zone: r.id, kind, verdict, word, says, asks, figure: figure?.id ?? null })
   }
   const unread = (kind: FindingKind, says: string, asks: string) => say(kind, findingRules.light, [], 'unread', 'not read', says, asks)
@@ -78,7 +121,12 @@ export function findInZone(r: ZoneReadings, schools: Schools, w: Workings): Find
       incurable >= 40
         ? ['hold', 'incurable grass', 'Perennial grassy weeds with no selective cure hold the ground.', 'Kill off, clear and sow; or live with them.']
         : c < line
-          ? ['act', 'start over', `Below the ${line} % line: too little wanted grass to build on.`, 'Sow as new ground. Killing off is only for incurable grassy weeds.']
+          ? [
+              'act',
+              'start over',
+              `Below the ${line} % line: too little wanted grass to build on.`,
+              'Sow as new ground. Killing off is only for incurable grassy weeds.',
+            ]
           : c < 85
             ? ['act', 'thin', `Above the ${line} % line: worth keeping, with room for seed.`, 'Overseed the whole zone.']
             : ['fine', 'well covered', 'Seed would find little room.', 'Feed; mend what is bare.']
@@ -101,20 +149,43 @@ export function findInZone(r: ZoneReadings, schools: Schools, w: Workings): Find
   const p = r.zone.penetration
   if (p && (r.zone.soilMoist === true || p === 'easy')) {
     const push = w.read(1, `${r.id}.push`, 'Push test', PENETRATION_NAMES[p], '1', r.id)
-    const [verdict, word] = p === 'stops' ? (['act', 'compacted'] as const) : p === 'effort' ? (['act', 'firm'] as const) : (['fine', 'open'] as const)
-    say('compaction', findingRules.compaction, [push], verdict, word, p === 'easy' ? 'Roots find their way.' : 'Water and roots are held up.', p === 'easy' ? 'Nothing.' : '{Core}, two crossed passes; three where it is worst.')
+    const [verdict, word] =
+      p === 'stops' ? (['act', 'compacted'] as const) : p === 'effort' ? (['act', 'firm'] as const) : (['fine', 'open'] as const)
+    say(
+      'compaction',
+      findingRules.compaction,
+      [push],
+      verdict,
+      word,
+      p === 'easy' ? 'Roots find their way.' : 'Water and roots are held up.',
+      p === 'easy' ? 'Nothing.' : '{Core}, two crossed passes; three where it is worst.',
+    )
   } else if (p) {
-    unread('compaction', r.zone.soilMoist === false ? 'Read in dry soil: it tells nothing.' : 'Whether the soil was moist is not noted: in dry soil the test tells nothing.', 'Push again in soil near field capacity.')
+    unread(
+      'compaction',
+      r.zone.soilMoist === false
+        ? 'Read in dry soil: it tells nothing.'
+        : 'Whether the soil was moist is not noted: in dry soil the test tells nothing.',
+      'Push again in soil near field capacity.',
+    )
   } else unread('compaction', 'Decides whether cores come out.', 'Push a screwdriver in, in moist soil.')
 
   const sun = num(r.sun)
   const light = (verdict: FindingVerdict, word: string, says: string, asks: string) =>
-    r.zone.sunHours === null ? unread('light', 'Decides which grass can live here.', 'Note hours of direct sun in the growing weeks.') : say('light', findingRules.light, [r.sun], verdict, word, says, asks)
+    r.zone.sunHours === null
+      ? unread('light', 'Decides which grass can live here.', 'Note hours of direct sun in the growing weeks.')
+      : say('light', findingRules.light, [r.sun], verdict, word, says, asks)
   if (sun >= 7) light('fine', 'full sun', 'Any grass.', 'Nothing.')
   else if (sun >= 4) light('fine', 'part sun', 'Cool grasses, zoysia, St Augustine.', 'No sun-only grass.')
   else if (sun >= 3) light('act', 'shade', 'Fine fescues; thin expectations.', 'Shade grasses, and raise the cut.')
   else if (sun >= 2) light('act', 'deep shade', 'Marginal for any grass.', 'Open the canopy if you may; else sow fine fescue yearly.')
-  else light('hold', 'too dark for grass', 'Grass is the wrong plant here.', 'Lift or fell, change the plant, or one school renews shade ryegrass each year.')
+  else
+    light(
+      'hold',
+      'too dark for grass',
+      'Grass is the wrong plant here.',
+      'Lift or fell, change the plant, or one school renews shade ryegrass each year.',
+    )
 
   const slope = num(r.slope)
   if (slope >= 10)
@@ -144,13 +215,34 @@ export function findInZone(r: ZoneReadings, schools: Schools, w: Workings): Find
   }
   if (r.moss && num(r.moss) >= 5) {
     const m = num(r.moss)
-    const why = [sun < 4 && 'shade', r.thatch && num(r.thatch) > 12 && 'thatch', r.ph && num(r.ph) < 6 && 'acid', p && p !== 'easy' && 'compaction'].filter(Boolean)
-    say('moss', findingRules.moss, [r.moss], m >= 20 ? 'act' : 'fine', m >= 20 ? 'mossy' : 'some moss', why.length ? `One story with ${why.join(', ')}.` : 'Look for shade, wet, acid or hunger.', 'Put the cause right, or it returns.')
+    const why = [
+      sun < 4 && 'shade',
+      r.thatch && num(r.thatch) > 12 && 'thatch',
+      r.ph && num(r.ph) < 6 && 'acid',
+      p && p !== 'easy' && 'compaction',
+    ].filter(Boolean)
+    say(
+      'moss',
+      findingRules.moss,
+      [r.moss],
+      m >= 20 ? 'act' : 'fine',
+      m >= 20 ? 'mossy' : 'some moss',
+      why.length ? `One story with ${why.join(', ')}.` : 'Look for shade, wet, acid or hunger.',
+      'Put the cause right, or it returns.',
+    )
   }
   if (r.lowsDepth && num(r.lowsDepth) > 0) {
     const strict = r.zone.mower === 'reel' || num(r.cut) <= 40
     const d = num(r.lowsDepth)
-    say('lows', findingRules.lows, [r.lowsDepth, r.lowsShare], d > (strict ? 5 : 15) ? 'act' : 'fine', d > (strict ? 5 : 15) ? 'bumpy' : 'true enough', strict ? 'A low cut shows every dip.' : 'A rotary above 40 mm forgives small dips.', d > (strict ? 5 : 15) ? 'Level.' : 'Nothing.')
+    say(
+      'lows',
+      findingRules.lows,
+      [r.lowsDepth, r.lowsShare],
+      d > (strict ? 5 : 15) ? 'act' : 'fine',
+      d > (strict ? 5 : 15) ? 'bumpy' : 'true enough',
+      strict ? 'A low cut shows every dip.' : 'A rotary above 40 mm forgives small dips.',
+      d > (strict ? 5 : 15) ? 'Level.' : 'Nothing.',
+    )
   }
   return found
 }

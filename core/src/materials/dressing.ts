@@ -12,13 +12,28 @@ import type { Schools } from '../working/schools.ts'
 export const dressingRules = {
   volume: rule('dressing.volume', 'Area times share times depth.', '{0} × {1} × {2}', 'calculation'),
   order: rule('dressing.order', 'Loose soil settles, and what is screened off is not used.', '{0} × (1 + {1}) ÷ (1 − {2})', 'calculation'),
-  leaf: rule('dressing.leaf', 'Leaf standing on the day, after the cut down: half the height of cut, never below 10 mm.', 'max({0} ÷ 2, 10 mm), or the cut itself where that is less', 'model'),
-  limit: rule('dressing.limit', 'Tips must show after working in: at most 12 mm, and at most a third of the leaf standing.', 'min(12 mm, {0} ÷ 3)', 'model'),
+  leaf: rule(
+    'dressing.leaf',
+    'Leaf standing on the day, after the cut down: half the height of cut, never below 10 mm.',
+    'max({0} ÷ 2, 10 mm), or the cut itself where that is less',
+    'model',
+  ),
+  limit: rule(
+    'dressing.limit',
+    'Tips must show after working in: at most 12 mm, and at most a third of the leaf standing.',
+    'min(12 mm, {0} ÷ 3)',
+    'model',
+  ),
   lifts: rule('dressing.lifts', 'Deeper than the limit goes down in lifts, about 28 days apart, in growth.', '⌈{0} ÷ {1}⌉', 'model'),
   total: rule('dressing.total', 'All zones together.', 'sum of zones', 'calculation'),
   tonnes: rule('dressing.tonnes', 'Loose volume times loose density.', '{0} × {1}', 'practice'),
   barrows: rule('dressing.barrows', 'Loose volume over a barrow.', '⌈{0} ÷ {1}⌉', 'calculation'),
-  coverDepth: rule('dressing.cover-depth', 'No deeper than the seed with the least reach: two to three times its size.', 'least of {0} and the depth its seed bears', 'practice'),
+  coverDepth: rule(
+    'dressing.cover-depth',
+    'No deeper than the seed with the least reach: two to three times its size.',
+    'least of {0} and the depth its seed bears',
+    'practice',
+  ),
   coverVolume: rule('dressing.cover-volume', 'Ground sown times depth.', '{0} × {1}', 'calculation'),
   debrisDepth: rule('dressing.debris-depth', 'A pass takes out about a quarter of the mat, up to 3 mm of it.', 'min({0}, 12 mm) ÷ 4', 'model'),
   blanket: rule('dressing.blanket', 'Ground sown, and a tenth for overlaps and edges.', '{0} × 1.1', 'practice'),
@@ -55,19 +70,35 @@ export interface DebrisPlan {
 }
 
 /** Dressing where the surface is brought up or a depth was asked for; lifts where it would bury the grass. */
-export function planDressing(job: Job, firm: Firm, schools: Schools, zones: readonly { r: ZoneReadings; approach: ZoneApproach }[], w: Workings, notices: Notice[]): DressingPlan | null {
+export function planDressing(
+  job: Job,
+  firm: Firm,
+  schools: Schools,
+  zones: readonly { r: ZoneReadings; approach: ZoneApproach }[],
+  w: Workings,
+  notices: Notice[],
+): DressingPlan | null {
   const kind: DressingId = job.dressing.kind ?? 'topsoil'
   const wanted = zones.filter(({ r, approach }) => r.area && sows(approach.chosen) && (levels(approach.chosen) || (job.dressing.depth ?? 0) > 0))
   if (wanted.length === 0) return null
   const settle = w.add(5, 'job.dressing.settle', 'Settling', firm.settling ?? 12, '%', firm.settling === null ? readings.house : readings.firm)
-  const oversize = w.add(5, 'job.dressing.oversize', 'Oversize raked off', firm.oversize ?? 5, '%', firm.oversize === null ? readings.house : readings.firm)
+  const oversize = w.add(
+    5,
+    'job.dressing.oversize',
+    'Oversize raked off',
+    firm.oversize ?? 5,
+    '%',
+    firm.oversize === null ? readings.house : readings.firm,
+  )
   const made: ZoneDressing[] = []
   for (const { r, approach } of wanted) {
     const z = { zone: r.id }
     const at = (key: string) => `${r.id}.dressing.${key}`
     const useLows = levels(approach.chosen) && r.lowsDepth !== null && job.dressing.depth === null
     const depth = useLows ? r.lowsDepth! : w.readOr(5, at('depth'), 'Dressing depth', job.dressing.depth, 6, 'mm', r.id)
-    const share = useLows ? (r.lowsShare ?? w.readOr(5, at('share'), 'Share dressed', null, 30, '%', r.id)) : w.readOr(5, at('share'), 'Share dressed', job.dressing.share, 100, '%', r.id)
+    const share = useLows
+      ? (r.lowsShare ?? w.readOr(5, at('share'), 'Share dressed', null, 30, '%', r.id))
+      : w.readOr(5, at('share'), 'Share dressed', job.dressing.share, 100, '%', r.id)
     const cut = num(r.cut)
     const leaf = w.add(5, at('leaf'), 'Leaf standing on the day', Math.min(cut, Math.max(cut / 2, 10)), 'mm', dressingRules.leaf, [r.cut], z)
     const limit = w.add(5, at('limit'), 'Most dressing at once', smotherLimit(num(leaf)), 'mm', dressingRules.limit, [leaf], z)
@@ -76,10 +107,30 @@ export function planDressing(job: Job, firm: Firm, schools: Schools, zones: read
     const lifts = w.add(5, at('lifts'), 'Lifts', inLifts ? Math.ceil(num(depth) / num(limit) - 1e-9) : 1, '1', dressingRules.lifts, [depth, limit], {
       ...z,
       school: `dressing:${schools.dressing}`,
-      change: inLifts ? 'The bury-and-reseed school fills to level in one go and sows the fill as new ground.' : 'The light-and-often school goes down in thin lifts, tips showing.',
+      change: inLifts
+        ? 'The bury-and-reseed school fills to level in one go and sows the fill as new ground.'
+        : 'The light-and-often school goes down in thin lifts, tips showing.',
     })
-    const volume = w.add(5, at('volume'), 'Dressing in place', (((num(r.area!) * num(share)) / 100) * num(depth)) / 1000, 'm3', dressingRules.volume, [r.area, share, depth], z)
-    const order = w.add(5, at('order'), 'Dressing, loose', (num(volume) * (1 + num(settle) / 100)) / (1 - num(oversize) / 100), 'm3', dressingRules.order, [volume, settle, oversize], z)
+    const volume = w.add(
+      5,
+      at('volume'),
+      'Dressing in place',
+      (((num(r.area!) * num(share)) / 100) * num(depth)) / 1000,
+      'm3',
+      dressingRules.volume,
+      [r.area, share, depth],
+      z,
+    )
+    const order = w.add(
+      5,
+      at('order'),
+      'Dressing, loose',
+      (num(volume) * (1 + num(settle) / 100)) / (1 - num(oversize) / 100),
+      'm3',
+      dressingRules.order,
+      [volume, settle, oversize],
+      z,
+    )
     made.push({ zone: r.id, depth, share, limit, lifts, volume, order })
     if (buries)
       notices.push({
@@ -94,35 +145,79 @@ export function planDressing(job: Job, firm: Firm, schools: Schools, zones: read
         figure: limit.id,
       })
     if (num(depth) > 50)
-      notices.push({ id: `${r.id}.deep`, stage: 5, zone: r.id, level: 'warn', title: `${showNumber(num(depth))} mm is no thin dressing.`, says: 'Check the unit (inches for mm?). A fill this deep is firmed in layers and sown as new ground.', figure: depth.id })
+      notices.push({
+        id: `${r.id}.deep`,
+        stage: 5,
+        zone: r.id,
+        level: 'warn',
+        title: `${showNumber(num(depth))} mm is no thin dressing.`,
+        says: 'Check the unit (inches for mm?). A fill this deep is firmed in layers and sown as new ground.',
+        figure: depth.id,
+      })
   }
-  const total = w.add(5, 'job.dressing.total', `${DRESSING_KINDS[kind].name}, to order`, made.reduce((sum, z) => sum + num(z.order), 0), 'm3', dressingRules.total, made.map((z) => z.order))
+  const total = w.add(
+    5,
+    'job.dressing.total',
+    `${DRESSING_KINDS[kind].name}, to order`,
+    made.reduce((sum, z) => sum + num(z.order), 0),
+    'm3',
+    dressingRules.total,
+    made.map((z) => z.order),
+  )
   const density = w.add(5, 'job.dressing.density', 'Loose density', DRESSING_KINDS[kind].density, 't/m3', readings.table)
   const tonnes = w.add(5, 'job.dressing.tonnes', 'Weight', num(total) * num(density), 't', dressingRules.tonnes, [total, density])
   const barrow = w.add(5, 'job.dressing.barrow', 'A barrow', (firm.barrow ?? 0.08) * 1000, 'L', firm.barrow === null ? readings.house : readings.firm)
-  const barrows = w.add(5, 'job.dressing.barrows', 'Barrow loads', Math.ceil((num(total) * 1000) / num(barrow) - 1e-9), '1', dressingRules.barrows, [total, barrow])
+  const barrows = w.add(5, 'job.dressing.barrows', 'Barrow loads', Math.ceil((num(total) * 1000) / num(barrow) - 1e-9), '1', dressingRules.barrows, [
+    total,
+    barrow,
+  ])
   return { kind, zones: made, total, tonnes, barrows }
 }
 
 /** Cover over seed: none on a living sward unless asked for; new ground and spots get a thin one; banks a blanket. */
-export function planCover(job: Job, seeds: readonly ZoneSeed[], zones: readonly { r: ZoneReadings; approach: ZoneApproach }[], w: Workings, notices: Notice[]): CoverPlan[] {
+export function planCover(
+  job: Job,
+  seeds: readonly ZoneSeed[],
+  zones: readonly { r: ZoneReadings; approach: ZoneApproach }[],
+  w: Workings,
+  notices: Notice[],
+): CoverPlan[] {
   const groups = new Map<CoverId, CoverPlan['zones']>()
   for (const seed of seeds) {
     const { r, approach } = zones.find((z) => z.r.id === seed.zone)!
     const bank = num(r.slope) >= 20
-    const kind: CoverId = job.cover ?? (bank ? 'blanket' : asNew(approach.chosen) || approach.chosen === 'mend' || num(r.slope) >= 10 ? 'peat-free' : 'none')
+    const kind: CoverId =
+      job.cover ?? (bank ? 'blanket' : asNew(approach.chosen) || approach.chosen === 'mend' || num(r.slope) >= 10 ? 'peat-free' : 'none')
     if (kind === 'none') continue
     const z = { zone: r.id }
     let amount: Figure
-    if (kind === 'blanket') amount = w.add(5, `${r.id}.cover.area`, 'Blanket', num(seed.sownArea) * 1.1, 'm2', dressingRules.blanket, [seed.sownArea], z)
+    if (kind === 'blanket')
+      amount = w.add(5, `${r.id}.cover.area`, 'Blanket', num(seed.sownArea) * 1.1, 'm2', dressingRules.blanket, [seed.sownArea], z)
     else {
       const bears = Math.min(...seed.mix.filter((p) => p.share >= 5).map((p) => GRASSES[p.grass].depth))
       const usual = w.add(5, `${r.id}.cover.usual`, 'Cover as usual', COVER_KINDS[kind].depth, 'mm', readings.table, [], z)
       const depth = w.add(5, `${r.id}.cover.depth`, 'Cover over seed', Math.min(num(usual), bears), 'mm', dressingRules.coverDepth, [usual], z)
-      amount = w.add(5, `${r.id}.cover.litres`, COVER_KINDS[kind].name, num(seed.sownArea) * num(depth), 'L', dressingRules.coverVolume, [seed.sownArea, depth], z)
+      amount = w.add(
+        5,
+        `${r.id}.cover.litres`,
+        COVER_KINDS[kind].name,
+        num(seed.sownArea) * num(depth),
+        'L',
+        dressingRules.coverVolume,
+        [seed.sownArea, depth],
+        z,
+      )
     }
     if (bank && kind !== 'blanket')
-      notices.push({ id: `${r.id}.bank-cover`, stage: 5, zone: r.id, level: 'warn', title: `${r.name}: loose cover on a bank.`, says: 'At 1 in 5 rain takes it with the seed. Pin a blanket.', figure: r.slope.id })
+      notices.push({
+        id: `${r.id}.bank-cover`,
+        stage: 5,
+        zone: r.id,
+        level: 'warn',
+        title: `${r.name}: loose cover on a bank.`,
+        says: 'At 1 in 5 rain takes it with the seed. Pin a blanket.',
+        figure: r.slope.id,
+      })
     const list = groups.get(kind) ?? []
     list.push({ zone: r.id, amount })
     groups.set(kind, list)
@@ -130,7 +225,15 @@ export function planCover(job: Job, seeds: readonly ZoneSeed[], zones: readonly 
   return [...groups].map(([kind, list]) => ({
     kind,
     zones: list,
-    total: w.add(5, `job.cover.${kind}`, `${COVER_KINDS[kind].name}, to order`, list.reduce((sum, z) => sum + num(z.amount), 0), kind === 'blanket' ? 'm2' : 'L', dressingRules.total, list.map((z) => z.amount)),
+    total: w.add(
+      5,
+      `job.cover.${kind}`,
+      `${COVER_KINDS[kind].name}, to order`,
+      list.reduce((sum, z) => sum + num(z.amount), 0),
+      kind === 'blanket' ? 'm2' : 'L',
+      dressingRules.total,
+      list.map((z) => z.amount),
+    ),
   }))
 }
 
@@ -140,8 +243,33 @@ export function planDebris(zones: readonly { r: ZoneReadings; scarifies: boolean
     if (!scarifies || !r.area || !r.thatch) return []
     const off = Math.min(num(r.thatch), 12)
     const removed = w.add(5, `${r.id}.debris.depth`, 'Mat taken out', off / 4, 'mm', dressingRules.debrisDepth, [r.thatch], { zone: r.id })
-    return [{ zone: r.id, amount: w.add(5, `${r.id}.debris`, 'Thatch off, loose', (num(r.area) * num(removed) * 4) / 1000, 'm3', dressingRules.debris, [r.area, removed], { zone: r.id }) }]
+    return [
+      {
+        zone: r.id,
+        amount: w.add(
+          5,
+          `${r.id}.debris`,
+          'Thatch off, loose',
+          (num(r.area) * num(removed) * 4) / 1000,
+          'm3',
+          dressingRules.debris,
+          [r.area, removed],
+          { zone: r.id },
+        ),
+      },
+    ]
   })
   if (list.length === 0) return null
-  return { zones: list, total: w.add(5, 'job.debris', 'Off: thatch, loose', list.reduce((sum, z) => sum + num(z.amount), 0), 'm3', dressingRules.total, list.map((z) => z.amount)) }
+  return {
+    zones: list,
+    total: w.add(
+      5,
+      'job.debris',
+      'Off: thatch, loose',
+      list.reduce((sum, z) => sum + num(z.amount), 0),
+      'm3',
+      dressingRules.total,
+      list.map((z) => z.amount),
+    ),
+  }
 }

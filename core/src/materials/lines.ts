@@ -23,7 +23,14 @@ export interface MaterialLine {
 const SEED_BAGS = [20, 10, 5, 1]
 const FEED_BAGS = [20, 10]
 
-export function materialLines(seeds: readonly ZoneSeed[], orders: readonly MixOrder[], feed: FeedPlan | null, dressing: DressingPlan | null, covers: readonly CoverPlan[], debris: DebrisPlan | null): MaterialLine[] {
+export function materialLines(
+  seeds: readonly ZoneSeed[],
+  orders: readonly MixOrder[],
+  feed: FeedPlan | null,
+  dressing: DressingPlan | null,
+  covers: readonly CoverPlan[],
+  debris: DebrisPlan | null,
+): MaterialLine[] {
   const lines: MaterialLine[] = []
   const cells = (list: readonly { zone: string; amount: Figure }[]) => Object.fromEntries(list.map((x) => [x.zone, x.amount.id]))
   for (const order of orders)
@@ -73,6 +80,15 @@ export function materialLines(seeds: readonly ZoneSeed[], orders: readonly MixOr
       also: [],
     })
   if (debris)
-    lines.push({ id: 'debris', name: 'Off: thatch', detail: 'loose, to green waste', cells: cells(debris.zones), total: debris.total.id, packs: null, tonnes: 0, also: [] })
+    lines.push({
+      id: 'debris',
+      name: 'Off: thatch',
+      detail: 'loose, to green waste',
+      cells: cells(debris.zones),
+      total: debris.total.id,
+      packs: null,
+      tonnes: 0,
+      also: [],
+    })
   return lines
 }

@@ -90,7 +90,8 @@ export const grade = z
     if (!m) return wrong(`“${entered.slice(0, 40)}” is not a grade. Write N-P₂O₅-K₂O from the bag, like 16-20-8.`)
     const [n, p2o5, k2o] = [Number(m[1]), Number(m[2]), Number(m[3])]
     if (n + p2o5 + k2o > 100) return wrong(`A grade of ${entered} adds up to more than 100 %. Read the bag again, like 16-20-8.`)
-    if (n === 0) return wrong(`A grade of ${entered} holds no nitrogen, so no amount of it feeds a seedbed. Choose a starter with some, like 16-20-8.`)
+    if (n === 0)
+      return wrong(`A grade of ${entered} holds no nitrogen, so no amount of it feeds a seedbed. Choose a starter with some, like 16-20-8.`)
     return { n, p2o5, k2o }
   })
 

@@ -27,7 +27,10 @@ const cover = z
       ctx.addIssue({ code: 'custom', message: `Cover adds up to ${showNumber(sum)} % so far: ${showNumber(100 - sum)} % is still to be given.` })
     } else if (Math.abs(sum - 100) > 0.5) {
       const off = showNumber(Math.abs(sum - 100))
-      ctx.addIssue({ code: 'custom', message: `Cover adds up to ${showNumber(sum)} %; the four parts make 100 %. ${sum > 100 ? `Take off ${off}` : `Add ${off}`} %.` })
+      ctx.addIssue({
+        code: 'custom',
+        message: `Cover adds up to ${showNumber(sum)} %; the four parts make 100 %. ${sum > 100 ? `Take off ${off}` : `Add ${off}`} %.`,
+      })
     }
   })
 
@@ -39,7 +42,10 @@ export const zoneSchema = z.strictObject({
   area: area('An area'),
   length: quantity('length', { min: 0.05, max: 5000, what: 'A length' }),
   width: quantity('length', { min: 0.05, max: 5000, what: 'A width' }),
-  deductions: z.array(z.strictObject({ what: text(80), area: area('An area taken off') })).max(50).default([]),
+  deductions: z
+    .array(z.strictObject({ what: text(80), area: area('An area taken off') }))
+    .max(50)
+    .default([]),
   slope: quantity('slope', { min: 0, max: 100, what: 'A slope', because: 'steeper than 1 in 1 is a wall to seed. Check the reading.' }),
   sunHours: quantity('hours', { min: 0, max: 18, what: 'Sun', because: 'no growing day gives more.' }),
   cover,
@@ -64,10 +70,16 @@ export const zoneSchema = z.strictObject({
     .superRefine((mix, ctx) => {
       if (!mix || mix.length === 0) return
       const sum = mix.reduce((total, part) => total + (part.share ?? 0), 0)
-      if (Math.abs(sum - 100) > 0.5) ctx.addIssue({ code: 'custom', message: `The mix adds up to ${showNumber(sum)} % by weight; it has to make 100 %.` })
+      if (Math.abs(sum - 100) > 0.5)
+        ctx.addIssue({ code: 'custom', message: `The mix adds up to ${showNumber(sum)} % by weight; it has to make 100 %.` })
     }),
   precipitation: quantity('precipitation', { min: 0.1, max: 300, what: 'A precipitation rate' }),
-  uniformity: quantity('ratio', { min: 0.1, max: 1, what: 'Distribution uniformity', because: 'it is the mean of the lowest quarter over the mean of all cans.' }),
+  uniformity: quantity('ratio', {
+    min: 0.1,
+    max: 1,
+    what: 'Distribution uniformity',
+    because: 'it is the mean of the lowest quarter over the mean of all cans.',
+  }),
 })
 
 const treatment = z.strictObject({
@@ -81,7 +93,12 @@ const lot = z.strictObject({
   grass: oneOf(GRASS_IDS, 'a grass in the table'),
   name: text(80),
   purity: quantity('percent', { min: 1, max: 100, what: 'Purity', because: 'read the label; most bags stand at 90 to 99 %.' }),
-  germination: quantity('percent', { min: 1, max: 100, what: 'Germination', because: 'dead seed grows nothing at any rate. Read the label; 70 to 95 % is usual.' }),
+  germination: quantity('percent', {
+    min: 1,
+    max: 100,
+    what: 'Germination',
+    because: 'dead seed grows nothing at any rate. Read the label; 70 to 95 % is usual.',
+  }),
 })
 
 export const jobSchema = z.strictObject({
@@ -191,8 +208,7 @@ function forget(root: unknown, path: readonly PropertyKey[]): void {
 
 export type JobFile = { format: typeof JOB_FORMAT; version: number; job: JobDraft; diary: z.input<typeof diaryEntry>[]; today?: string | null }
 export type JobFileRead =
-  | { ok: true; job: Job; draft: JobDraft; diary: z.output<typeof diaryEntry>[]; today: string | null }
-  | { ok: false; problems: Problem[] }
+  { ok: true; job: Job; draft: JobDraft; diary: z.output<typeof diaryEntry>[]; today: string | null } | { ok: false; problems: Problem[] }
 
 /** Reads a job file strictly: anything wrong in it refuses the whole file, with every problem and its path. */
 export function readJobFile(value: unknown): JobFileRead {

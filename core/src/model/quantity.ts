@@ -213,7 +213,8 @@ const SPELLINGS = [...new Set(Object.values(KINDS).flatMap((kind) => Object.keys
 function takeUnit(text: string): { unit: string; rest: string } | null {
   const squeezed = text.replace(/[\s.^]+/g, '')
   for (const unit of SPELLINGS) {
-    if (!squeezed.startsWith(unit) || /^[a-z]/.test(squeezed.slice(unit.length)) || (/[a-z]$/.test(unit) && /^\//.test(squeezed.slice(unit.length)))) continue
+    if (!squeezed.startsWith(unit) || /^[a-z]/.test(squeezed.slice(unit.length)) || (/[a-z]$/.test(unit) && /^\//.test(squeezed.slice(unit.length))))
+      continue
     let seen = 0
     let at = 0
     while (seen < unit.length) if (!/[\s.^]/.test(text[at++]!)) seen++

@@ -37,12 +37,22 @@ export const PENETRATION_NAMES: Record<(typeof PENETRATIONS)[number], string> = 
 
 export const TEXTURES = ['sand', 'sandy-loam', 'loam', 'clay-loam', 'clay'] as const
 export type TextureId = (typeof TEXTURES)[number]
-export const TEXTURE_NAMES: Record<TextureId, string> = { sand: 'sand', 'sandy-loam': 'sandy loam', loam: 'loam', 'clay-loam': 'clay loam', clay: 'clay' }
+export const TEXTURE_NAMES: Record<TextureId, string> = {
+  sand: 'sand',
+  'sandy-loam': 'sandy loam',
+  loam: 'loam',
+  'clay-loam': 'clay loam',
+  clay: 'clay',
+}
 /** Intake of bare flat ground, mm/h. Irrigation handbooks, from memory. */
 export const INTAKE: Record<TextureId, number> = { sand: 25, 'sandy-loam': 20, loam: 12, 'clay-loam': 6, clay: 3 }
 
 export const WEARS = ['low', 'mid', 'high'] as const
-export const WEAR_NAMES: Record<(typeof WEARS)[number], string> = { low: 'light: looked at', mid: 'family and garden', high: 'hard: games, dogs, crowds' }
+export const WEAR_NAMES: Record<(typeof WEARS)[number], string> = {
+  low: 'light: looked at',
+  mid: 'family and garden',
+  high: 'hard: games, dogs, crowds',
+}
 
 export const TREATMENTS = [
   'broadleaf',

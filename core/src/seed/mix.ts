@@ -53,7 +53,8 @@ function score(g: Grass, r: ZoneReadings, sowingFrom: Day, lastSowing: (g: Grass
   else if (bears === 2 && want >= 1) plus(want, 'bears wear')
   if (r.zone.present.includes(g.id)) plus(2, 'already there, so leaf and colour match')
   else if (g.id === 'tall-fescue' && r.zone.present.length > 0) minus(5, 'its broad leaf stands out for years among what is there')
-  else if (!g.fine && g.season === 'cool' && r.zone.present.length > 0 && r.zone.present.every((p) => GRASSES[p].fine)) minus(sun < 4 ? 1 : 3.5, 'its leaf is broader and shinier than the fine grass there')
+  else if (!g.fine && g.season === 'cool' && r.zone.present.length > 0 && r.zone.present.every((p) => GRASSES[p].fine))
+    minus(sun < 4 ? 1 : 3.5, 'its leaf is broader and shinier than the fine grass there')
   if (g.season === 'warm' && r.zone.present.length > 0 && !r.zone.present.includes(g.id)) minus(4, 'another leaf and habit than the turf there')
   if (sun < 5 && g.sunHours <= 3) plus(3, `lives on ${g.sunHours} h of sun`)
   if (g.days && g.days[0] <= 3) plus(overseeding ? 2.5 : 1.5, 'shows within days and holds the ground')
@@ -68,8 +69,16 @@ function score(g: Grass, r: ZoneReadings, sowingFrom: Day, lastSowing: (g: Grass
 const strongest = (reasons: { weight: number; says: string }[]) => [...reasons].sort((a, b) => b.weight - a.weight)[0]?.says
 
 /** A mix for a zone from light, season, wear, height of cut and what is there. Common practice weighed by Juvena's model. */
-export function suggestMix(r: ZoneReadings, season: 'cool' | 'warm', sowingFrom: Day, lastSowing: (g: GrassId) => Day | null, overseeding: boolean): Mix {
-  const all = GRASS_IDS.filter((id) => GRASSES[id].season === season && id !== 'annual-ryegrass').map((id) => score(GRASSES[id], r, sowingFrom, lastSowing, overseeding))
+export function suggestMix(
+  r: ZoneReadings,
+  season: 'cool' | 'warm',
+  sowingFrom: Day,
+  lastSowing: (g: GrassId) => Day | null,
+  overseeding: boolean,
+): Mix {
+  const all = GRASS_IDS.filter((id) => GRASSES[id].season === season && id !== 'annual-ryegrass').map((id) =>
+    score(GRASSES[id], r, sowingFrom, lastSowing, overseeding),
+  )
   const fit = all.filter((s) => s.out === null).sort((a, b) => b.score - a.score || a.grass.id.localeCompare(b.grass.id))
   const leader = fit[0]
   if (!leader) {
@@ -88,7 +97,14 @@ export function suggestMix(r: ZoneReadings, season: 'cool' | 'warm', sowingFrom:
     // A tenth of bent by weight already outnumbers the rest.
     const bent = fit.find((s) => s.grass.id === 'browntop')!
     const fescue = fit.find((s) => s.grass.fine && s !== bent)
-    chosen.push(...(fescue ? ([[fescue, 90], [bent, 10]] as [Scored, number][]) : ([[bent, 100]] as [Scored, number][])))
+    chosen.push(
+      ...(fescue
+        ? ([
+            [fescue, 90],
+            [bent, 10],
+          ] as [Scored, number][])
+        : ([[bent, 100]] as [Scored, number][])),
+    )
   } else if (leader.grass.fine) {
     const fine = others.filter((s) => s.grass.fine).slice(0, 2)
     const quick = others.find((s) => s.grass.id === 'perennial-ryegrass')

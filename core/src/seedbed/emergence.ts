@@ -3,7 +3,12 @@ import { GRASSES, type GrassId } from '../reference/grasses.ts'
 import { rule } from '../working/figure.ts'
 
 export const emergenceRules = {
-  band: rule('emergence.band', 'Warmth above a base adds up day by day while the seedbed stays moist; a tenth is up at 0.7 of the sum, the last at 1.5.', 'from {0}, the first days that Σ(soil − base) reaches 0.7 and 1.5 of the grass’s sum', 'model'),
+  band: rule(
+    'emergence.band',
+    'Warmth above a base adds up day by day while the seedbed stays moist; a tenth is up at 0.7 of the sum, the last at 1.5.',
+    'from {0}, the first days that Σ(soil − base) reaches 0.7 and 1.5 of the grass’s sum',
+    'model',
+  ),
   slowest: rule('emergence.slowest', 'The slowest wanted grass decides how long the surface is kept moist.', 'latest of {*}', 'practice'),
 }
 

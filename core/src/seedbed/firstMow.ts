@@ -6,14 +6,20 @@ import type { Schools } from '../working/schools.ts'
 export const mowRules = {
   inchOver: rule('mow.inch-over', 'Mow when the grass stands an inch above the cut; only for cuts of 50 mm and more.', '{0} + 25 mm', 'practice'),
   oneThird: rule('mow.one-third', 'Mow at one and a half times the cut, so that a third comes off.', '1.5 × {0}', 'practice'),
-  swardBand: rule('mow.sward-band', 'An overseeded sward grows on from its cut-down: keep mowing, weekly and lightly, on dry ground, once seedlings show.', '({0} − leaf left) ÷ growth, not before seedlings show', 'model'),
+  swardBand: rule(
+    'mow.sward-band',
+    'An overseeded sward grows on from its cut-down: keep mowing, weekly and lightly, on dry ground, once seedlings show.',
+    '({0} − leaf left) ÷ growth, not before seedlings show',
+    'model',
+  ),
   band: rule('mow.band', 'From the main grass showing, at its usual growth in this warmth.', 'days showing + {0} ÷ growth', 'model'),
 }
 
 export const INCH_OVER_LEAST = 50
 
 /** The school that applies: inch-over is refused under 50 mm, where it would take half the leaf. */
-export const mowSchool = (school: Schools['firstMow'], cut: number): Schools['firstMow'] => (school === 'inch-over' && cut < INCH_OVER_LEAST ? 'one-third' : school)
+export const mowSchool = (school: Schools['firstMow'], cut: number): Schools['firstMow'] =>
+  school === 'inch-over' && cut < INCH_OVER_LEAST ? 'one-third' : school
 
 /** Height of grass at the first mow, mm, for a height of cut in mm. */
 export const firstMowHeight = (school: Schools['firstMow'], cut: number): number => (school === 'inch-over' ? cut + 25 : 1.5 * cut)

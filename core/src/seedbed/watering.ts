@@ -6,12 +6,22 @@ import { num, rule, type Figure, type Notice, type Workings } from '../working/f
 import type { Schools } from '../working/schools.ts'
 
 export const waterRules = {
-  dose: rule('water.dose', 'What a run lays down, by school; three runs of 2 mm hold the top moist through a day that dries 4 mm.', 'by school', 'model'),
+  dose: rule(
+    'water.dose',
+    'What a run lays down, by school; three runs of 2 mm hold the top moist through a day that dries 4 mm.',
+    'by school',
+    'model',
+  ),
   growing: rule('water.growing', 'Growing on: every other day, longer, for a week or so.', '8 mm', 'practice'),
   settled: rule('water.settled', 'Then about 12 mm each three to four days, counting rain.', '12 mm', 'practice'),
   fromTap: rule('water.from-tap', 'What the tap gives, spread over the zone: mm/h = 60 × L/min ÷ m².', '60 × {0} ÷ {1}', 'calculation'),
   full: rule('water.run-full', 'Run = need ÷ precipitation rate, times 1 ÷ DU.', '60 × {0} ÷ {1} × 1 ÷ {2}', 'practice'),
-  milder: rule('water.run-milder', 'Run = need ÷ precipitation rate, times 1 ÷ (0.4 + 0.6 DU); the milder allowance, for seedbeds.', '60 × {0} ÷ {1} × 1 ÷ (0.4 + 0.6 × {2})', 'practice'),
+  milder: rule(
+    'water.run-milder',
+    'Run = need ÷ precipitation rate, times 1 ÷ (0.4 + 0.6 DU); the milder allowance, for seedbeds.',
+    '60 × {0} ÷ {1} × 1 ÷ (0.4 + 0.6 × {2})',
+    'practice',
+  ),
   litres: rule('water.litres', 'Rate times minutes times area: a millimetre on a square metre is a litre.', '{0} ÷ 60 × {1} × {2}', 'calculation'),
   daily: rule('water.daily', 'All zones, all runs of the day.', 'sum of runs × {*}', 'calculation'),
   tap: rule('water.tap', 'Litres over the flow of the tap.', '{0} ÷ {1}', 'calculation'),
@@ -56,7 +66,10 @@ export function planWater(job: Job, schools: Schools, zones: readonly ZoneReadin
   if (zones.length === 0) return null
   const { times, dose: millimetres } = WATERING[schools.watering]
   const school = `watering:${schools.watering}`
-  const dose = w.add(7, 'job.water.dose', 'Each run lays down', millimetres, 'mm', waterRules.dose, [], { school, change: 'Another watering school, or a mulch over the seed.' })
+  const dose = w.add(7, 'job.water.dose', 'Each run lays down', millimetres, 'mm', waterRules.dose, [], {
+    school,
+    change: 'Another watering school, or a mulch over the seed.',
+  })
   const growing = w.add(7, 'job.water.growing', 'Growing on, each', 8, 'mm', waterRules.growing)
   const settled = w.add(7, 'job.water.settled', 'Settled, each', 12, 'mm', waterRules.settled)
   const flow = w.read(7, 'job.water.flow', 'Tap flow', job.site.tapFlow, 'L/min')
@@ -70,9 +83,27 @@ export function planWater(job: Job, schools: Schools, zones: readonly ZoneReadin
     const uniformity = w.readOr(7, at('du'), 'Distribution uniformity', r.zone.uniformity, USUAL_UNIFORMITY, '1', r.id)
     const by = schools.run === 'full' ? waterRules.full : waterRules.milder
     const run = (key: string, label: string, need: Figure) =>
-      w.add(7, at(key), label, ((60 * num(need)) / num(precipitation)) * runMultiplier(schools.run, num(uniformity)), 'min', by, [need, precipitation, uniformity], { ...z, school: `run:${schools.run}` })
+      w.add(
+        7,
+        at(key),
+        label,
+        ((60 * num(need)) / num(precipitation)) * runMultiplier(schools.run, num(uniformity)),
+        'min',
+        by,
+        [need, precipitation, uniformity],
+        { ...z, school: `run:${schools.run}` },
+      )
     const minutes = run('minutes', 'Each run', dose)
-    const litres = w.add(7, at('litres'), 'Each run uses', (num(precipitation) / 60) * num(minutes) * num(r.area!), 'L', waterRules.litres, [precipitation, minutes, r.area], z)
+    const litres = w.add(
+      7,
+      at('litres'),
+      'Each run uses',
+      (num(precipitation) / 60) * num(minutes) * num(r.area!),
+      'L',
+      waterRules.litres,
+      [precipitation, minutes, r.area],
+      z,
+    )
     const intake = r.zone.texture ? INTAKE[r.zone.texture] * slopeIntake(num(r.slope)) : null
     const cycles = intake && num(precipitation) > intake ? Math.min(4, Math.ceil(num(precipitation) / intake)) : 1
     if (cycles > 1)
@@ -95,9 +126,26 @@ export function planWater(job: Job, schools: Schools, zones: readonly ZoneReadin
         says: `${showNumber(num(precipitation))} mm/h on this area is ${showNumber((num(precipitation) * num(r.area!)) / 60)} L/min; the tap gives ${showNumber(num(flow))}. Split it into stations, or measure the rate again with cans.`,
         figure: precipitation.id,
       })
-    return { zone: r.id, precipitation, uniformity, minutes, litres, cycles, growingMinutes: run('growing', 'Growing on, each run', growing), settledMinutes: run('settled', 'Settled, each run', settled) }
+    return {
+      zone: r.id,
+      precipitation,
+      uniformity,
+      minutes,
+      litres,
+      cycles,
+      growingMinutes: run('growing', 'Growing on, each run', growing),
+      settledMinutes: run('settled', 'Settled, each run', settled),
+    }
   })
-  const daily = w.add(7, 'job.water.daily', 'Water a day', list.reduce((sum, z) => sum + num(z.litres) * times.length, 0), 'L', waterRules.daily, list.map((z) => z.litres))
+  const daily = w.add(
+    7,
+    'job.water.daily',
+    'Water a day',
+    list.reduce((sum, z) => sum + num(z.litres) * times.length, 0),
+    'L',
+    waterRules.daily,
+    list.map((z) => z.litres),
+  )
   const tapMinutes = flow ? w.add(7, 'job.water.tap-minutes', 'Tap open a day', num(daily) / num(flow), 'min', waterRules.tap, [daily, flow]) : null
   const allowed = job.site.waterMinutes === null ? null : job.site.waterMinutes * 60
   if (tapMinutes && allowed !== null && num(tapMinutes) > allowed)
@@ -110,6 +158,12 @@ export function planWater(job: Job, schools: Schools, zones: readonly ZoneReadin
       figure: tapMinutes.id,
     })
   if (!job.waterer)
-    notices.push({ id: 'water.who', stage: 7, level: 'warn', title: 'Nobody is named to water.', says: 'Seed that dries once in its first weeks is the costliest failure of all. Name who waters, and give them the sheet.' })
+    notices.push({
+      id: 'water.who',
+      stage: 7,
+      level: 'warn',
+      title: 'Nobody is named to water.',
+      says: 'Seed that dries once in its first weeks is the costliest failure of all. Name who waters, and give them the sheet.',
+    })
   return { times, dose, zones: list, daily, tapMinutes }
 }

@@ -64,7 +64,7 @@ function place(s: Search, start: number): number[] | null {
   const spanOf = (need: StepNeed) => Math.max(1, Math.ceil(need.hours / calendar.hoursPerDay - 0.05))
   const endFrom = (day: number, need: StepNeed) => {
     let end = day
-    for (let left = spanOf(need) - 1; left > 0; ) if (works(++end, need.kind)) left--
+    for (let left = spanOf(need) - 1; left > 0;) if (works(++end, need.kind)) left--
     return end
   }
   const go = (i: number): boolean => {
@@ -120,14 +120,20 @@ export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed
   const cutOff = dayNumber(window.cutOff)
   const stateOn = (day: number) => window.states[day - windowStart] ?? 'shut'
   const prevEnd = lastDone >= 0 ? dayNumber(fixed[lastDone]!.done!) : null
-  const finish = (days: number[], earliest: number[] | null, latest: number[] | null, extra: { stretched: boolean; brokenPins: boolean }): Schedule => {
+  const finish = (
+    days: number[],
+    earliest: number[] | null,
+    latest: number[] | null,
+    extra: { stretched: boolean; brokenPins: boolean },
+  ): Schedule => {
     const steps: Placed[] = needs.map((need, i) => {
       const f = fixed[i]!
       const state = f.done ? 'done' : i < from ? 'unrecorded' : f.pin ? 'pinned' : 'planned'
       const nextDone = fixed.slice(i).find((x) => x.done)?.done
       const chosen = f.done ?? (i < from ? nextDone! : f.pin && extra.brokenPins ? f.pin : dayOf(days[i]!))
       let broken: string | null = null
-      if (f.pin && extra.brokenPins && !f.done) broken = `Pinned to ${showDay(f.pin)}; the steps around it, or a waiting period, ask for ${showDay(dayOf(days[i]!))}.`
+      if (f.pin && extra.brokenPins && !f.done)
+        broken = `Pinned to ${showDay(f.pin)}; the steps around it, or a waiting period, ask for ${showDay(dayOf(days[i]!))}.`
       return {
         need,
         earliest: earliest && i >= from ? dayOf(earliest[i]!) : null,
@@ -143,7 +149,13 @@ export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed
     const fits = steps[sow]!.state === 'done' || (dayNumber(sowDay) <= cutOff && sowState !== 'shut')
     return { steps, fits, sowState, sowDay, stretched: extra.stretched }
   }
-  if (from >= needs.length) return finish(needs.map(() => today), null, null, { stretched: false, brokenPins: false })
+  if (from >= needs.length)
+    return finish(
+      needs.map(() => today),
+      null,
+      null,
+      { stretched: false, brokenPins: false },
+    )
   const begin = prevEnd === null ? today : Math.max(today, prevEnd + needs[from]!.lag[0])
   const horizon = windowStart + window.states.length - 1
   const seek = (stretched: boolean, usePins: boolean, until: number) => {
@@ -174,5 +186,14 @@ export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed
     }
   const later = seek(false, false, horizon) ?? seek(true, false, horizon)
   if (later) return { ...finish(later.chosen, later.first, null, { stretched: false, brokenPins: pinned }), fits: false }
-  return { ...finish(needs.map(() => begin), null, null, { stretched: false, brokenPins: pinned }), fits: false, sowState: 'shut' }
+  return {
+    ...finish(
+      needs.map(() => begin),
+      null,
+      null,
+      { stretched: false, brokenPins: pinned },
+    ),
+    fits: false,
+    sowState: 'shut',
+  }
 }

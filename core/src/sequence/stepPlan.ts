@@ -55,15 +55,28 @@ export function scarifies(zone: ZoneWork, findings: readonly Finding[]): boolean
 }
 
 export const cores = (zone: ZoneWork, findings: readonly Finding[]): boolean =>
-  zone.approach.chosen !== 'hold-over' && zone.approach.chosen !== 'mend' && num(zone.r.slope) < 20 && findingOf(findings, zone.r.id, 'compaction')?.verdict === 'act'
+  zone.approach.chosen !== 'hold-over' &&
+  zone.approach.chosen !== 'mend' &&
+  num(zone.r.slope) < 20 &&
+  findingOf(findings, zone.r.id, 'compaction')?.verdict === 'act'
 
 /** The steps a strand needs, in the order of work, with their lags. */
-export function stepsOf(strand: Strand, findings: readonly Finding[], schools: Schools, dressing: DressingPlan | null, covers: readonly CoverPlan[], crew: number): StepNeed[] {
+export function stepsOf(
+  strand: Strand,
+  findings: readonly Finding[],
+  schools: Schools,
+  dressing: DressingPlan | null,
+  covers: readonly CoverPlan[],
+  crew: number,
+): StepNeed[] {
   const steps: StepNeed[] = []
   const all = strand.zones
   const who = (test: (z: ZoneWork) => boolean) => all.filter(test)
   const areaOf = (zones: readonly ZoneWork[]) => zones.reduce((sum, z) => sum + num(z.r.area!), 0)
-  const isOne = (...kinds: ApproachId[]) => (z: ZoneWork) => kinds.includes(z.approach.chosen)
+  const isOne =
+    (...kinds: ApproachId[]) =>
+    (z: ZoneWork) =>
+      kinds.includes(z.approach.chosen)
   const add = (kind: StepKind, zones: readonly ZoneWork[], lag: readonly [number, number], waits: string, passes = 1, extraHours = 0) => {
     if (zones.length === 0) return
     const op = OPERATIONS[kind]
@@ -126,13 +139,26 @@ export function laterSteps(strand: Strand, schools: Schools, dressing: DressingP
   const area = all.reduce((sum, z) => sum + num(z.r.area!), 0)
   const need = (kind: StepKind, of: string[], extra = 0): StepNeed => {
     const op = OPERATIONS[kind]
-    return { kind, zones: of, hours: (op.fixed + (op.rate ? area / op.rate : 0) + extra) / Math.min(2, Math.max(1, crew)), passes: 1, lag: [0, Infinity], waits: '' }
+    return {
+      kind,
+      zones: of,
+      hours: (op.fixed + (op.rate ? area / op.rate : 0) + extra) / Math.min(2, Math.max(1, crew)),
+      passes: 1,
+      lag: [0, Infinity],
+      waits: '',
+    }
   }
   const list = [need('first-mow', zones)]
   if (schools.feed === 'first-mown') list.push(need('feed-later', zones))
   list.push(need('visit', zones))
   const again = dressing?.zones.filter((d) => zones.includes(d.zone) && num(d.lifts) > 1) ?? []
-  if (again.length > 0) list.push(need('dress-again', again.map((d) => d.zone), again.reduce((sum, d) => sum + num(d.order) / num(d.lifts), 0) / SHOVEL_RATE))
+  if (again.length > 0)
+    list.push(
+      need(
+        'dress-again',
+        again.map((d) => d.zone),
+        again.reduce((sum, d) => sum + num(d.order) / num(d.lifts), 0) / SHOVEL_RATE,
+      ),
+    )
   return list
 }
-

@@ -29,19 +29,36 @@ export function waitsOf(job: Job, today: Day, w: Workings, notices: Notice[]): W
     const days = t.waitDays ?? kind.wait
     if (!t.date) {
       if (kind.herbicide)
-        notices.push({ id: `wait.${i}.undated`, stage: 1, level: 'warn', title: `When was the ${name} put down?`, says: 'Without its date nobody can say when seed is safe. Ask the customer, and enter the day.' })
+        notices.push({
+          id: `wait.${i}.undated`,
+          stage: 1,
+          level: 'warn',
+          title: `When was the ${name} put down?`,
+          says: 'Without its date nobody can say when seed is safe. Ask the customer, and enter the day.',
+        })
       return
     }
     if (t.date > today)
-      notices.push({ id: `wait.${i}.future`, stage: 1, level: 'warn', title: `The ${name} is dated ${showDay(t.date, true)}, which is still to come.`, says: 'History is what has been done. Check the date.' })
+      notices.push({
+        id: `wait.${i}.future`,
+        stage: 1,
+        level: 'warn',
+        title: `The ${name} is dated ${showDay(t.date, true)}, which is still to come.`,
+        says: 'History is what has been done. Check the date.',
+      })
     const date = w.read(6, `job.treatment.${i}.date`, `Put down: ${name}`, t.date, 'date')!
     const add = (key: string, label: string, until: Day, by: typeof waitRules.label, inputs: Figure[]) => {
-      const figure = w.add(6, `job.treatment.${i}.${key}`, label, until, 'date', by, inputs, { change: 'The label of the product, if it says otherwise.' })
+      const figure = w.add(6, `job.treatment.${i}.${key}`, label, until, 'date', by, inputs, {
+        change: 'The label of the product, if it says otherwise.',
+      })
       waits.figures.push(figure)
       return figure
     }
     if (days > 0) {
-      const wait = t.waitDays === null ? w.add(6, `job.treatment.${i}.wait`, `Usual wait: ${kind.name}`, days, 'd', usualWait) : w.read(6, `job.treatment.${i}.wait`, 'Wait on the label', days, 'd')!
+      const wait =
+        t.waitDays === null
+          ? w.add(6, `job.treatment.${i}.wait`, `Usual wait: ${kind.name}`, days, 'd', usualWait)
+          : w.read(6, `job.treatment.${i}.wait`, 'Wait on the label', days, 'd')!
       const until = addDays(t.date, days)
       const figure = add('until', `Seed is safe from: ${name}`, until, t.waitDays === null ? waitRules.usual : waitRules.label, [date, wait])
       waits.sow = later(waits.sow, until)
@@ -55,10 +72,17 @@ export function waitsOf(job: Job, today: Day, w: Workings, notices: Notice[]): W
           figure: figure.id,
         })
     }
-    if (t.kind === 'seeded') waits.open = later(waits.open, add('open', 'Tines and blades from', addDays(t.date, 56), waitRules.seeded, [date]).value as Day)
-    if (t.kind === 'dressed') waits.dress = later(waits.dress, add('dress', 'Next dressing from', addDays(t.date, 28), waitRules.dressed, [date]).value as Day)
+    if (t.kind === 'seeded')
+      waits.open = later(waits.open, add('open', 'Tines and blades from', addDays(t.date, 56), waitRules.seeded, [date]).value as Day)
+    if (t.kind === 'dressed')
+      waits.dress = later(waits.dress, add('dress', 'Next dressing from', addDays(t.date, 28), waitRules.dressed, [date]).value as Day)
   })
   return waits
 }
 
-export const usualWait = rule('wait.usual-days', 'The longest usual waiting period of such a product; an unknown product takes the longest of all.', 'by kind', 'practice')
+export const usualWait = rule(
+  'wait.usual-days',
+  'The longest usual waiting period of such a product; an unknown product takes the longest of all.',
+  'by kind',
+  'practice',
+)

@@ -42,7 +42,8 @@ export function readZone(zone: Zone, w: Workings): ZoneReadings {
   let area: Figure | null = null
   if (gross) {
     const net = off.reduce((left, f) => left - num(f), num(gross))
-    if (net > 0) area = w.add(1, at('area'), 'Area', net, 'm2', off.length > 0 ? surveyRules.lessDeductions : surveyRules.whole, [gross, ...off], { zone: id })
+    if (net > 0)
+      area = w.add(1, at('area'), 'Area', net, 'm2', off.length > 0 ? surveyRules.lessDeductions : surveyRules.whole, [gross, ...off], { zone: id })
   }
   return {
     zone,

@@ -6,9 +6,25 @@ export const FROST_SPREAD = 15
 const ONE_IN_TEN = 1.2816
 
 export const frostRules = {
-  median: rule('frost.median', 'Killing frost, even odds: the median date of the first −2 °C night, next time it comes round.', '{0}', 'reading', 'your entry'),
-  tenth: rule('frost.one-in-ten', 'The date one year in ten has frozen by: the median less 1.28 spreads of 15 days.', '{0} − 1.28 × 15 days', 'model'),
-  none: rule('frost.none', 'No frost date given: Juvena goes by latitude until you give the median date of the first −2 °C night.', 'by latitude', 'assumed'),
+  median: rule(
+    'frost.median',
+    'Killing frost, even odds: the median date of the first −2 °C night, next time it comes round.',
+    '{0}',
+    'reading',
+    'your entry',
+  ),
+  tenth: rule(
+    'frost.one-in-ten',
+    'The date one year in ten has frozen by: the median less 1.28 spreads of 15 days.',
+    '{0} − 1.28 × 15 days',
+    'model',
+  ),
+  none: rule(
+    'frost.none',
+    'No frost date given: Juvena goes by latitude until you give the median date of the first −2 °C night.',
+    'by latitude',
+    'assumed',
+  ),
 }
 
 /** Day by which one year in ten has had its first −2 °C night. */

@@ -10,7 +10,12 @@ export const windowRules = {
   bluegrassCutOff: rule('window.bluegrass-cut-off', 'Bluegrass, the slowest, ends eight weeks before killing frost.', '{0} − 56 days', 'model'),
   warmCutOff: rule('window.warm-cut-off', 'Warm-season sowing ends 90 days before first frost.', '{0} − 90 days', 'practice'),
   coverCutOff: rule('window.cover-cut-off', 'A quick cover of annual ryegrass may be sown up to the frost itself.', '{0}', 'model'),
-  soil: rule('window.soil', 'Cool grasses sow at 10–22 °C soil, cooling; spring is marginal, with honest odds. Warm grasses want their least and 21 °C for the best.', 'soil °C by day', 'practice'),
+  soil: rule(
+    'window.soil',
+    'Cool grasses sow at 10–22 °C soil, cooling; spring is marginal, with honest odds. Warm grasses want their least and 21 °C for the best.',
+    'soil °C by day',
+    'practice',
+  ),
 }
 
 export type DayState = 'open' | 'marginal' | 'shut'
@@ -33,9 +38,11 @@ export function frostLead(grass: GrassId): number {
 }
 
 /** The lead of a mix is that of its slowest wanted grass: any with a tenth of the weight or more. */
-export const mixLead = (parts: readonly { grass: GrassId; share: number }[]): number => Math.max(0, ...parts.filter((p) => p.share >= 10).map((p) => frostLead(p.grass)))
+export const mixLead = (parts: readonly { grass: GrassId; share: number }[]): number =>
+  Math.max(0, ...parts.filter((p) => p.share >= 10).map((p) => frostLead(p.grass)))
 
-export const leadRule = (lead: number) => (lead >= 90 ? windowRules.warmCutOff : lead >= 56 ? windowRules.bluegrassCutOff : lead > 0 ? windowRules.coolCutOff : windowRules.coverCutOff)
+export const leadRule = (lead: number) =>
+  lead >= 90 ? windowRules.warmCutOff : lead >= 56 ? windowRules.bluegrassCutOff : lead > 0 ? windowRules.coolCutOff : windowRules.coverCutOff
 
 /** The frost that a cut-off counts back from: at even odds, or one year in ten. */
 export function countedFrost(monthDay: string, from: Day, cutOff: Schools['cutOff']): Day {
@@ -58,7 +65,12 @@ const AUTUMN_REACH = 250
  * Open, marginal or shut for sowing, by day, for a mix.
  * Cool grasses shut from the cut-off until soil warms past 10 °C in spring, which is marginal.
  */
-export function sowingWindow(parts: readonly { grass: GrassId; share: number }[], season: 'cool' | 'warm', ground: SeasonGround, school: Schools['cutOff']): SowingWindow {
+export function sowingWindow(
+  parts: readonly { grass: GrassId; share: number }[],
+  season: 'cool' | 'warm',
+  ground: SeasonGround,
+  school: Schools['cutOff'],
+): SowingWindow {
   const { soil, start, frostMonthDay, latitude } = ground
   const lead = mixLead(parts)
   const first = dayNumber(start)

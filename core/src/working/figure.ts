@@ -25,7 +25,13 @@ export interface Rule {
   source: string
 }
 
-export const rule = (id: string, says: string, formula: string, standing: Standing, source = standing === 'calculation' ? 'true by definition' : STANDING_NAMES[standing]): Rule => ({
+export const rule = (
+  id: string,
+  says: string,
+  formula: string,
+  standing: Standing,
+  source = standing === 'calculation' ? 'true by definition' : STANDING_NAMES[standing],
+): Rule => ({
   id,
   version: 1,
   says,
@@ -67,7 +73,16 @@ export class Workings {
   readonly figures: Record<string, Figure> = {}
 
   /** Adds a figure worked by a rule from other figures. Null inputs are left out; a repeated id is a bug. */
-  add(stage: Stage, id: string, label: string, value: FigureValue, unit: Unit, by: Rule, inputs: readonly (Figure | null | undefined)[] = [], extra: Extra = {}): Figure {
+  add(
+    stage: Stage,
+    id: string,
+    label: string,
+    value: FigureValue,
+    unit: Unit,
+    by: Rule,
+    inputs: readonly (Figure | null | undefined)[] = [],
+    extra: Extra = {},
+  ): Figure {
     if (id in this.figures) throw new Error(`Figure ${id} is worked twice`)
     let weakest = rank.get(by.standing)!
     const ids: string[] = []
@@ -89,7 +104,9 @@ export class Workings {
   /** The reading, or else a stated assumption in its place. */
   readOr(stage: Stage, id: string, label: string, value: FigureValue | null, otherwise: FigureValue, unit: Unit, zone?: string): Figure {
     const extra = zone ? { zone } : {}
-    return value === null ? this.add(stage, id, label, otherwise, unit, readings.assumed, [], extra) : this.add(stage, id, label, value, unit, readings.typed, [], extra)
+    return value === null
+      ? this.add(stage, id, label, otherwise, unit, readings.assumed, [], extra)
+      : this.add(stage, id, label, value, unit, readings.typed, [], extra)
   }
 }
 
@@ -98,7 +115,13 @@ export const readings = {
   assumed: rule('reading.assumed', 'Not read. Juvena goes on with a usual value until it is.', 'a usual value', 'assumed', "Juvena's assumption"),
   firm: rule('reading.firm', 'A setting of your firm, in the Yard.', 'as set in the Yard', 'reading', 'your firm'),
   house: rule('reading.house', 'Not set by your firm. Juvena uses a usual value; set your own in the Yard.', 'a usual value', 'model'),
-  table: rule('reading.table', 'From the reference table of the trade, middle of its range.', 'the table', 'practice', 'extension handbooks, from memory, ±15 %'),
+  table: rule(
+    'reading.table',
+    'From the reference table of the trade, middle of its range.',
+    'the table',
+    'practice',
+    'extension handbooks, from memory, ±15 %',
+  ),
 }
 
 export const num = (figure: Figure): number => figure.value as number

@@ -159,7 +159,16 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
         },
       ],
     },
-    diary: [{ id: 'demo-quad-notice', date: '2027-02-18', step: 'sow-cool.notice', what: 'Give notice', who: 'Owner', note: 'Told the office; tape goes up on the day.' }],
+    diary: [
+      {
+        id: 'demo-quad-notice',
+        date: '2027-02-18',
+        step: 'sow-cool.notice',
+        what: 'Give notice',
+        who: 'Owner',
+        note: 'Told the office; tape goes up on the day.',
+      },
+    ],
   },
   {
     id: 'green',

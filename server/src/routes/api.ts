@@ -65,7 +65,12 @@ export function apiRoutes({ jobs, diary, firm, clock, weather }: Parts): Route[]
   }
 
   return [
-    { method: 'get', path: '/today', summary: 'The day it is, and whether this is the demo.', call: async () => ({ send: { today: clock.today(), demo: clock.demo } }) },
+    {
+      method: 'get',
+      path: '/today',
+      summary: 'The day it is, and whether this is the demo.',
+      call: async () => ({ send: { today: clock.today(), demo: clock.demo } }),
+    },
     { method: 'get', path: '/firm', summary: 'The firm’s settings as typed.', call: async () => ({ send: await firm.get() }) },
     {
       method: 'put',
@@ -75,7 +80,10 @@ export function apiRoutes({ jobs, diary, firm, clock, weather }: Parts): Route[]
       async call(req) {
         const { revision: from, firm: draft } = req.body as { revision: number; firm: FirmDraft }
         const saved = await firm.save(from, draft, clock.now())
-        if (!saved) throw new Refusal(409, 'Saved elsewhere', 'These settings were changed in another window. Reload to see them, then change yours.', { theirs: await firm.get() })
+        if (!saved)
+          throw new Refusal(409, 'Saved elsewhere', 'These settings were changed in another window. Reload to see them, then change yours.', {
+            theirs: await firm.get(),
+          })
         return { send: saved }
       },
     },
@@ -103,7 +111,12 @@ export function apiRoutes({ jobs, diary, firm, clock, weather }: Parts): Route[]
         const result = await jobs.save(idOf(req), from, readable(draft).draft, clock.now())
         if ('missing' in result) throw notFound('job')
         if ('conflict' in result)
-          throw new Refusal(409, 'Saved elsewhere', `Version ${result.conflict.revision} of this job was saved in another window; yours began from version ${from}. Nothing was overwritten.`, { yours: from, theirs: result.conflict })
+          throw new Refusal(
+            409,
+            'Saved elsewhere',
+            `Version ${result.conflict.revision} of this job was saved in another window; yours began from version ${from}. Nothing was overwritten.`,
+            { yours: from, theirs: result.conflict },
+          )
         const { draft: _draft, ...rest } = result.saved
         return { send: rest }
       },
@@ -152,7 +165,9 @@ export function apiRoutes({ jobs, diary, firm, clock, weather }: Parts): Route[]
         const stored = await jobOr404(req)
         const { job } = readable(stored.draft)
         const today = clock.today(job.site.timeZone)
-        return { send: planJob(job, { today, firm: (await firmNow()).settings, diary: await diary.of(stored.id), outlook: weather.outlook(job, today, 10) }) }
+        return {
+          send: planJob(job, { today, firm: (await firmNow()).settings, diary: await diary.of(stored.id), outlook: weather.outlook(job, today, 10) }),
+        }
       },
     },
     {
@@ -161,8 +176,16 @@ export function apiRoutes({ jobs, diary, firm, clock, weather }: Parts): Route[]
       summary: 'The job file: everything the job holds.',
       async call(req) {
         const stored = await jobOr404(req)
-        const name = stored.name.replace(/[^A-Za-z0-9 _-]+/g, '').trim().replace(/ +/g, '-').slice(0, 60) || 'job'
-        return { send: { format: JOB_FORMAT, version: JOB_VERSION, job: stored.draft, diary: await diary.of(stored.id) }, file: `${name}.juvena.json` }
+        const name =
+          stored.name
+            .replace(/[^A-Za-z0-9 _-]+/g, '')
+            .trim()
+            .replace(/ +/g, '-')
+            .slice(0, 60) || 'job'
+        return {
+          send: { format: JOB_FORMAT, version: JOB_VERSION, job: stored.draft, diary: await diary.of(stored.id) },
+          file: `${name}.juvena.json`,
+        }
       },
     },
     {
@@ -175,13 +198,22 @@ export function apiRoutes({ jobs, diary, firm, clock, weather }: Parts): Route[]
           const lenient = readJob((req.body as { job?: unknown } | undefined)?.job)
           // A draft with entries still to mend is a job all the same: it comes in as it was typed.
           const mendable = lenient.job !== null && read.problems.every((p) => p.path.startsWith('job.'))
-          if (!mendable) throw new Refusal(400, 'Not a job file', read.problems[0]?.sentence ?? 'This is not a job file.', { problems: read.problems })
+          if (!mendable)
+            throw new Refusal(400, 'Not a job file', read.problems[0]?.sentence ?? 'This is not a job file.', { problems: read.problems })
         }
         const file = req.body as { job: JobDraft; diary?: unknown[] }
         const stored = await jobs.create(file.job, clock.now())
         for (const entry of file.diary ?? []) {
           const parsed = diaryEntry.parse(entry)
-          await diary.append(stored.id, { ...parsed, id: `${parsed.id.slice(0, 40)}-${stored.id.slice(0, 8)}`, corrects: parsed.corrects ? `${parsed.corrects.slice(0, 40)}-${stored.id.slice(0, 8)}` : null }, clock.now())
+          await diary.append(
+            stored.id,
+            {
+              ...parsed,
+              id: `${parsed.id.slice(0, 40)}-${stored.id.slice(0, 8)}`,
+              corrects: parsed.corrects ? `${parsed.corrects.slice(0, 40)}-${stored.id.slice(0, 8)}` : null,
+            },
+            clock.now(),
+          )
         }
         return { status: 201, send: await full(stored.id) }
       },
@@ -193,7 +225,12 @@ export function apiRoutes({ jobs, diary, firm, clock, weather }: Parts): Route[]
       async call() {
         const list = await jobs.list(false)
         const { stored, settings } = await firmNow()
-        return { send: { today: clock.today(), rows: plannedRows(list, await diary.ofAll(list.map((j) => j.id)), settings, stored.revision, (zone) => clock.today(zone)) } }
+        return {
+          send: {
+            today: clock.today(),
+            rows: plannedRows(list, await diary.ofAll(list.map((j) => j.id)), settings, stored.revision, (zone) => clock.today(zone)),
+          },
+        }
       },
     },
     {
@@ -219,7 +256,9 @@ export function apiRouter(routes: readonly Route[]): Router {
       if (route.body) {
         const parsed = route.body.safeParse(req.body)
         if (!parsed.success)
-          throw new Refusal(400, 'Not understood', parsed.error.issues[0]!.message, { problems: parsed.error.issues.map((i) => ({ path: pathText(i.path), sentence: i.message })) })
+          throw new Refusal(400, 'Not understood', parsed.error.issues[0]!.message, {
+            problems: parsed.error.issues.map((i) => ({ path: pathText(i.path), sentence: i.message })),
+          })
         body = route.path === '/firm' ? req.body : parsed.data
       }
       const { status = 200, send, file } = await route.call(req, body)

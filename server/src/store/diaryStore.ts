@@ -25,7 +25,12 @@ export const diaryStore = (db: Knex) => ({
 
   /** Keeps an entry. The same id again is not kept twice; true when it was new. */
   async append(jobId: string, entry: DiaryEntry, now: string): Promise<boolean> {
-    const kept = await db.raw('INSERT OR IGNORE INTO diary (id, job_id, body, received_at) VALUES (?, ?, ?, ?)', [entry.id, jobId, JSON.stringify(entry), now])
+    const kept = await db.raw('INSERT OR IGNORE INTO diary (id, job_id, body, received_at) VALUES (?, ?, ?, ?)', [
+      entry.id,
+      jobId,
+      JSON.stringify(entry),
+      now,
+    ])
     return (kept as { changes: number }).changes === 1
   },
 })

@@ -23,7 +23,12 @@ export const firmStore = (db: Knex) => ({
   async save(revision: number, draft: FirmDraft, now: string): Promise<StoredFirm | null> {
     const row = { revision: revision + 1, body: JSON.stringify(draft), saved_at: now }
     const changed = await db.transaction(async (trx) => {
-      if (revision === 0) return (await trx.raw('INSERT OR IGNORE INTO firm (id, revision, body, saved_at) VALUES (1, ?, ?, ?)', [row.revision, row.body, row.saved_at])) as { changes: number }
+      if (revision === 0)
+        return (await trx.raw('INSERT OR IGNORE INTO firm (id, revision, body, saved_at) VALUES (1, ?, ?, ?)', [
+          row.revision,
+          row.body,
+          row.saved_at,
+        ])) as { changes: number }
       return { changes: await trx<Row>('firm').where({ id: 1, revision }).update(row) }
     })
     return changed.changes === 1 ? { revision: row.revision, savedAt: now, draft } : null

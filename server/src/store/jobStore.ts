@@ -34,7 +34,10 @@ export type SaveResult = { saved: StoredJob } | { conflict: StoredJob } | { miss
 
 export const jobStore = (db: Knex) => ({
   async list(putAway: boolean, limit = 500): Promise<StoredJob[]> {
-    const rows = await db<Row>('jobs').where((q) => (putAway ? q.whereNotNull('put_away_at') : q.whereNull('put_away_at'))).orderBy('saved_at', 'desc').limit(limit)
+    const rows = await db<Row>('jobs')
+      .where((q) => (putAway ? q.whereNotNull('put_away_at') : q.whereNull('put_away_at')))
+      .orderBy('saved_at', 'desc')
+      .limit(limit)
     return rows.map(fromRow)
   },
 
@@ -52,7 +55,9 @@ export const jobStore = (db: Knex) => ({
   /** Saves on top of the revision the writer started from; a save on an older one is refused and the stored one handed back. */
   async save(id: string, revision: number, draft: JobDraft, now: string): Promise<SaveResult> {
     return db.transaction(async (trx): Promise<SaveResult> => {
-      const changed = await trx<Row>('jobs').where({ id, revision }).update({ revision: revision + 1, version: JOB_VERSION, name: draft.name ?? '', body: JSON.stringify(draft), saved_at: now })
+      const changed = await trx<Row>('jobs')
+        .where({ id, revision })
+        .update({ revision: revision + 1, version: JOB_VERSION, name: draft.name ?? '', body: JSON.stringify(draft), saved_at: now })
       const row = await trx<Row>('jobs').where({ id }).first()
       if (!row) return { missing: true }
       return changed === 1 ? { saved: fromRow(row) } : { conflict: fromRow(row) }

@@ -4,7 +4,14 @@ import { parseDay, parseMonthDay, showDay, showMonthDay } from '@juvena/core/mod
 import TextField from './TextField.vue'
 
 /** A typed date; without a year, the one nearest today. `yearless` takes a day of the year, like a frost date. */
-const props = defineProps<{ label: string; modelValue: string | null | undefined; problem?: string; hint?: string; yearless?: boolean; today: string }>()
+const props = defineProps<{
+  label: string
+  modelValue: string | null | undefined
+  problem?: string
+  hint?: string
+  yearless?: boolean
+  today: string
+}>()
 const emit = defineEmits<{ 'update:modelValue': [value: string | null] }>()
 
 const text = ref(props.modelValue ?? '')
@@ -31,5 +38,13 @@ const echo = computed(() => {
 </script>
 
 <template>
-  <TextField :label="label" :model-value="text" :problem="problem" :hint="echo || hint" :placeholder="yearless ? '25 Apr' : '24 Apr 2027'" :maxlength="60" @update:model-value="type" />
+  <TextField
+    :label="label"
+    :model-value="text"
+    :problem="problem"
+    :hint="echo || hint"
+    :placeholder="yearless ? '25 Apr' : '24 Apr 2027'"
+    :maxlength="60"
+    @update:model-value="type"
+  />
 </template>

@@ -14,20 +14,29 @@ const working = inject(WORKING, null)
 const figure = computed(() => job.figure(props.id))
 const seen = computed(() => (figure.value ? firm.show(figure.value.value, figure.value.unit) : { number: '—', unit: '' }))
 /** Days of another year say so. */
-const year = computed(() => (figure.value?.unit === 'date' && typeof figure.value.value === 'string' && figure.value.value.slice(0, 4) !== job.today.slice(0, 4) ? figure.value.value.slice(0, 4) : ''))
+const year = computed(() =>
+  figure.value?.unit === 'date' && typeof figure.value.value === 'string' && figure.value.value.slice(0, 4) !== job.today.slice(0, 4)
+    ? figure.value.value.slice(0, 4)
+    : '',
+)
 const was = computed(() => {
   const f = figure.value
   if (!f || !job.moved.has(f.id)) return ''
   return firm.text(job.moved.get(f.id) as never, f.unit as Unit)
 })
-const spoken = computed(() => `${props.label ?? figure.value?.label ?? 'Figure'}: ${firm.say(`${seen.value.number} ${seen.value.unit}`)}. ${was.value ? `Was ${was.value}. ` : ''}Show its working.`)
+const name = computed(() => firm.say(props.label ?? figure.value?.label ?? 'Figure'))
 </script>
 
 <template>
-  <button v-if="figure" type="button" class="figure" :class="[size, { chosen: working?.chosen.value === figure.id, moved: was, day: figure.unit === 'date', assumed: figure.standing === 'assumed' }]" :aria-label="spoken" @click="working?.choose(figure.id)">
-    <s v-if="was">{{ was }}</s>
-    <span class="number">{{ firm.say(seen.number) }}</span
-    ><span v-if="seen.unit || year" class="unit">{{ ' ' + (seen.unit || year) }}</span>
+  <button
+    v-if="figure"
+    type="button"
+    class="figure"
+    :class="[size, { chosen: working?.chosen.value === figure.id, moved: was, day: figure.unit === 'date', assumed: figure.standing === 'assumed' }]"
+    @click="working?.choose(figure.id)"
+  >
+    <span class="only-read">{{ name }}:{{ was ? ' was' : '' }} </span><s v-if="was">{{ was }}</s>
+    <span class="number">{{ firm.say(seen.number) }}</span><span v-if="seen.unit || year" class="unit">{{ ' ' + (seen.unit || year) }}</span>
   </button>
   <span v-else class="none" aria-label="none">·</span>
 </template>

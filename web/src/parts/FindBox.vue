@@ -31,11 +31,16 @@ const all = computed<Found[]>(() => {
   const list: Found[] = []
   if (route.name === 'job' && job.id) {
     const here = `/jobs/${job.id}`
-    for (const [stage, name] of Object.entries(STAGES)) list.push({ what: 'stage', name, go: () => router.push(`${here}/${STAGE_WORDS[Number(stage) as Stage]}`) })
+    for (const [stage, name] of Object.entries(STAGES))
+      list.push({ what: 'stage', name, go: () => router.push(`${here}/${STAGE_WORDS[Number(stage) as Stage]}`) })
     for (const z of job.zones) list.push({ what: 'zone', name: z.name || 'Unnamed zone', go: () => router.push(`${here}/walk-over?zone=${z.id}`) })
     const zoneName = (id?: string) => job.zones.find((z) => z.id === id)?.name
     for (const f of Object.values(job.plan?.figures ?? {}))
-      list.push({ what: 'figure', name: `${f.label}${f.zone ? `, ${zoneName(f.zone)}` : ''}: ${firm.text(f.value, f.unit)}`, go: () => router.push(`${here}/${STAGE_WORDS[f.stage]}?figure=${encodeURIComponent(f.id)}`) })
+      list.push({
+        what: 'figure',
+        name: `${f.label}${f.zone ? `, ${zoneName(f.zone)}` : ''}: ${firm.text(f.value, f.unit)}`,
+        go: () => router.push(`${here}/${STAGE_WORDS[f.stage]}?figure=${encodeURIComponent(f.id)}`),
+      })
   }
   for (const j of jobs.value) list.push({ what: 'job', name: j.name || 'Job without a name', go: () => emit('job', j.id) })
   for (const g of Object.values(GRASSES)) list.push({ what: 'grass', name: g.name, go: () => router.push(`/yard/grasses?grass=${g.id}`) })
@@ -50,14 +55,21 @@ function take(f: Found | undefined) {
   emit('update:modelValue', false)
   f.go()
 }
+const focusSoon = () => void nextTick(() => input.value?.focus())
 onMounted(async () => {
+  focusSoon()
   jobs.value = await api<{ id: string; name: string }[]>('GET', '/jobs').catch(() => [])
-  await nextTick()
 })
 </script>
 
 <template>
-  <ElDialog :model-value="modelValue" title="Find" width="min(34rem, 94vw)" @opened="input?.focus()" @update:model-value="emit('update:modelValue', $event)">
+  <ElDialog
+    :model-value="modelValue"
+    title="Find"
+    width="min(34rem, 94vw)"
+    @open="focusSoon" @open-auto-focus="focusSoon" @opened="input?.focus()"
+    @update:model-value="emit('update:modelValue', $event)"
+  >
     <ElInput
       ref="input"
       v-model="text"
@@ -70,7 +82,9 @@ onMounted(async () => {
     />
     <ul>
       <li v-for="(f, i) in found" :key="i">
-        <button type="button" :class="{ on: i === at }" @click="take(f)"><span class="soft small">{{ f.what }}</span> {{ f.name }}</button>
+        <button type="button" :class="{ on: i === at }" @click="take(f)">
+          <span class="soft small">{{ f.what }}</span> {{ f.name }}
+        </button>
       </li>
       <li v-if="found.length === 0" class="soft">Nothing by that name here.</li>
     </ul>

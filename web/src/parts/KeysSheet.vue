@@ -22,12 +22,18 @@ const KEYS = [
   <ElDialog :model-value="modelValue" title="Keys" width="min(26rem, 94vw)" @update:model-value="emit('update:modelValue', $event)">
     <dl>
       <template v-for="[key, does] in KEYS" :key="key">
-        <dt><kbd>{{ key }}</kbd></dt>
+        <dt>
+          <kbd>{{ key }}</kbd>
+        </dt>
         <dd>{{ does }}</dd>
       </template>
     </dl>
     <p class="letters">
-      <ElSwitch :model-value="firm.settings.letterKeys" aria-label="Single-letter keys" @update:model-value="firm.change({ letterKeys: Boolean($event) })" />
+      <ElSwitch
+        :model-value="firm.settings.letterKeys"
+        aria-label="Single-letter keys"
+        @update:model-value="firm.change({ letterKeys: Boolean($event) })"
+      />
       Single-letter keys, outside fields
     </p>
   </ElDialog>

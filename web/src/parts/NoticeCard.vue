@@ -13,7 +13,9 @@ const WORDS = { hold: 'Hold', warn: 'Watch', note: 'Note' }
 
 <template>
   <article class="notice" :class="notice.level">
-    <h3><span class="level">{{ WORDS[notice.level] }}</span> {{ firm.say(notice.title) }}</h3>
+    <h3>
+      <span class="level">{{ WORDS[notice.level] }}</span> {{ firm.say(notice.title) }}
+    </h3>
     <p>{{ firm.say(notice.says) }}</p>
     <button v-if="notice.figure && working" type="button" class="plain small" @click="working.choose(notice.figure)">show the figure</button>
   </article>

@@ -6,15 +6,42 @@ import type { Unit } from '@juvena/core/model/show'
 import { useFirm } from '../stores/firm.ts'
 
 /** A field that takes any unit of its kind, says what it understood, and keeps what was typed whatever it was. */
-const props = defineProps<{ label: string; kind: Kind; modelValue: string | number | null | undefined; problem?: string; hint?: string; placeholder?: string }>()
+const props = defineProps<{
+  label: string
+  kind: Kind
+  modelValue: string | number | null | undefined
+  problem?: string
+  hint?: string
+  placeholder?: string
+}>()
 const emit = defineEmits<{ 'update:modelValue': [value: string | null] }>()
 const firm = useFirm()
 const id = useId()
 
-const UNITS: Partial<Record<Kind, Unit>> = { area: 'm2', length: 'm', depth: 'mm', volume: 'm3', mass: 'kg', rate: 'g/m2', temperature: 'C', flow: 'L/min', precipitation: 'mm/h', percent: '%', hours: 'h', days: 'd', slope: 'slope' }
+const UNITS: Partial<Record<Kind, Unit>> = {
+  area: 'm2',
+  length: 'm',
+  depth: 'mm',
+  volume: 'm3',
+  mass: 'kg',
+  rate: 'g/m2',
+  temperature: 'C',
+  flow: 'L/min',
+  precipitation: 'mm/h',
+  percent: '%',
+  hours: 'h',
+  days: 'd',
+  slope: 'slope',
+}
 
 /** Text for what is stored: typed text as it is, a bare number with the core's unit. */
-const stored = computed(() => (props.modelValue === null || props.modelValue === undefined ? '' : typeof props.modelValue === 'number' ? `${props.modelValue} ${KINDS[props.kind].inside}`.trim() : props.modelValue))
+const stored = computed(() =>
+  props.modelValue === null || props.modelValue === undefined
+    ? ''
+    : typeof props.modelValue === 'number'
+      ? `${props.modelValue} ${KINDS[props.kind].inside}`.trim()
+      : props.modelValue,
+)
 const text = ref(stored.value)
 const focused = ref(false)
 watch(stored, (value) => {

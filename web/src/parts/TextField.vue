@@ -3,7 +3,15 @@ import { ElInput } from 'element-plus'
 import { useId } from 'vue'
 
 /** A line or block of words, or a typed date: whatever has no unit. */
-defineProps<{ label: string; modelValue: string | null | undefined; problem?: string; hint?: string; placeholder?: string; rows?: number; maxlength?: number }>()
+defineProps<{
+  label: string
+  modelValue: string | null | undefined
+  problem?: string
+  hint?: string
+  placeholder?: string
+  rows?: number
+  maxlength?: number
+}>()
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>()
 const id = useId()
 </script>

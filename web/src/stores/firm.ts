@@ -24,7 +24,10 @@ export const useFirm = defineStore('firm', () => {
     const kept = { ...draft.value } as Record<string, unknown>
     for (const issue of parsed.error.issues) delete kept[String(issue.path[0])]
     const again = firmSchema.safeParse(kept)
-    return { settings: again.success ? again.data : defaultFirm(), problems: parsed.error.issues.map((i) => ({ path: pathText(i.path), sentence: i.message })) }
+    return {
+      settings: again.success ? again.data : defaultFirm(),
+      problems: parsed.error.issues.map((i) => ({ path: pathText(i.path), sentence: i.message })),
+    }
   })
   const settings = computed<Firm>(() => read.value.settings)
   const problems = computed(() => read.value.problems)
@@ -87,5 +90,24 @@ export const useFirm = defineStore('firm', () => {
     }
   }
 
-  return { draft, revision, settings, problems, today, demo, ready, failure, saving, units, toggleUnits, field, say, show: showValue, text, day, load, change }
+  return {
+    draft,
+    revision,
+    settings,
+    problems,
+    today,
+    demo,
+    ready,
+    failure,
+    saving,
+    units,
+    toggleUnits,
+    field,
+    say,
+    show: showValue,
+    text,
+    day,
+    load,
+    change,
+  }
 })

@@ -11,6 +11,7 @@ import { readings, type Figure, type Stage } from '@juvena/core/working/figure'
 import type { Planner } from '../workers/plan.worker.ts'
 import { api, ApiError, Unreachable } from './api.ts'
 import { useFirm } from './firm.ts'
+import { forgetUnsaved, keepUnsaved, takeUnsaved } from './unsaved.ts'
 
 interface Served {
   id: string
@@ -51,8 +52,6 @@ export const useJob = defineStore('job', () => {
   const future = shallowRef<JobDraft[]>([])
   const seen = shallowRef<Record<string, unknown>>({})
 
-  const pendingKey = (job: string) => `juvena.unsaved.${job}`
-
   async function open(job: string) {
     if (id.value === job && draft.value) return
     await leave()
@@ -72,13 +71,14 @@ export const useJob = defineStore('job', () => {
       savedAt.value = served.savedAt
       diary.value = served.diary
       today.value = served.today
-      const kept = localStorage.getItem(pendingKey(job))
-      const pending = kept ? (JSON.parse(kept) as { revision: number; draft: JobDraft }) : null
-      draft.value = pending ? pending.draft : served.draft
+      const unsaved = takeUnsaved(job)
+      draft.value = unsaved ? unsaved.draft : served.draft
       saving.value = 'saved'
-      if (pending) {
-        revision.value = pending.revision
-        later(0)
+      sent = null
+      if (unsaved) {
+        if (unsaved.sent !== JSON.stringify(served.draft)) revision.value = unsaved.revision
+        if (JSON.stringify(unsaved.draft) === JSON.stringify(served.draft)) forgetUnsaved(job)
+        else later(0)
       }
       void api<{ outlook: Outlook | null }>('GET', `/weather?job=${encodeURIComponent(job)}`).then(
         (w) => id.value === job && (outlook.value = w.outlook),
@@ -111,7 +111,7 @@ export const useJob = defineStore('job', () => {
   }
   function put(next: JobDraft) {
     draft.value = next
-    if (id.value) localStorage.setItem(pendingKey(id.value), JSON.stringify({ revision: revision.value, draft: next }))
+    if (id.value) keepUnsaved(id.value, { revision: revision.value, draft: next, sent })
     if (saving.value !== 'conflict') later(SAVE_AFTER)
   }
   function undo() {
@@ -142,30 +142,49 @@ export const useJob = defineStore('job', () => {
     clearTimeout(timer)
     return (running ??= saveOnce().finally(() => (running = null)))
   }
+  /** The server holds `held` now; what was typed meanwhile goes next. */
+  function settled(job: string, held: JobDraft) {
+    sent = null
+    if (draft.value === held) {
+      forgetUnsaved(job)
+      saving.value = 'saved'
+    } else if (draft.value) {
+      keepUnsaved(job, { revision: revision.value, draft: draft.value, sent })
+      later(SAVE_AFTER)
+    }
+  }
+  let sent: string | null = null
   async function saveOnce() {
     const job = id.value
     const sending = draft.value
     if (!job || !sending) return
+    const before = sent
     saving.value = 'saving'
+    sent = JSON.stringify(sending)
+    keepUnsaved(job, { revision: revision.value, draft: sending, sent })
     try {
-      const saved = await api<{ revision: number; savedAt: string }>('PUT', `/jobs/${encodeURIComponent(job)}`, { revision: revision.value, draft: sending })
+      const saved = await api<{ revision: number; savedAt: string }>('PUT', `/jobs/${encodeURIComponent(job)}`, {
+        revision: revision.value,
+        draft: sending,
+      })
       if (id.value !== job) return
       revision.value = saved.revision
       savedAt.value = saved.savedAt
       failure.value = ''
-      if (draft.value === sending) {
-        localStorage.removeItem(pendingKey(job))
-        saving.value = 'saved'
-      } else {
-        localStorage.setItem(pendingKey(job), JSON.stringify({ revision: revision.value, draft: draft.value }))
-        later(SAVE_AFTER)
-      }
+      settled(job, sending)
     } catch (error) {
       if (id.value !== job) return
       failure.value = (error as Error).message
       if (error instanceof ApiError && error.status === 409) {
-        conflict.value = error.body.theirs as Theirs
-        saving.value = 'conflict'
+        const theirs = error.body.theirs as Theirs
+        if (JSON.stringify(theirs.draft) === before) {
+          // An earlier save of this window had arrived after all; only its answer was lost.
+          revision.value = theirs.revision
+          later(0)
+        } else {
+          conflict.value = theirs
+          saving.value = 'conflict'
+        }
       } else if (error instanceof Unreachable) {
         saving.value = 'unreachable'
         timer = setTimeout(() => void save(), RETRY_AFTER)
@@ -184,7 +203,7 @@ export const useJob = defineStore('job', () => {
     conflict.value = null
     revision.value = theirs.revision
     if (keep === 'theirs') {
-      localStorage.removeItem(pendingKey(id.value))
+      forgetUnsaved(id.value)
       past.value = [...past.value, mine]
       draft.value = theirs.draft
       saving.value = 'saved'
@@ -217,7 +236,7 @@ export const useJob = defineStore('job', () => {
       if (planned.plan) {
         const first = plan.value === null
         plan.value = planned.plan
-        if (first) lookAtAll()
+        if (first) firstLook()
         else rememberNew()
       }
     } while (again)
@@ -226,23 +245,36 @@ export const useJob = defineStore('job', () => {
   watch([draft, diary, outlook, () => firm.settings], () => void replan())
 
   const derived = (f: Figure) => f.rule !== readings.typed.id && f.rule !== readings.assumed.id
-  const same = (a: unknown, b: unknown) => a === b || (typeof a === 'number' && typeof b === 'number' ? Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a)) : JSON.stringify(a) === JSON.stringify(b))
-  function lookAtAll() {
-    seen.value = Object.fromEntries(Object.values(plan.value?.figures ?? {}).map((f) => [f.id, f.value]))
+  const same = (a: unknown, b: unknown) =>
+    a === b ||
+    (typeof a === 'number' && typeof b === 'number' ? Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a)) : JSON.stringify(a) === JSON.stringify(b))
+  /** Stages looked at since the job was opened; a stage nobody has seen yet has nothing to have moved from. */
+  const looked = new Set<Stage>()
+  const current = (stage: (s: Stage) => boolean) =>
+    Object.fromEntries(
+      Object.values(plan.value?.figures ?? {})
+        .filter((f) => stage(f.stage))
+        .map((f) => [f.id, f.value]),
+    )
+  function firstLook() {
+    looked.clear()
+    if ((draft.value?.zones ?? []).length > 0) for (const stage of [1, 2, 3, 4, 5, 6, 7, 8] as const) looked.add(stage)
+    seen.value = current(() => true)
   }
   function rememberNew() {
     const fresh = Object.values(plan.value?.figures ?? {}).filter((f) => !(f.id in seen.value))
-    if (fresh.length > 0) seen.value = { ...seen.value, ...Object.fromEntries(fresh.map((f) => [f.id, f.value])) }
+    seen.value = { ...seen.value, ...current((stage) => !looked.has(stage)), ...Object.fromEntries(fresh.map((f) => [f.id, f.value])) }
   }
   /** From now on this stage's figures count as looked at. */
   function lookedAt(stage: Stage) {
-    const now = Object.values(plan.value?.figures ?? {}).filter((f) => f.stage === stage)
-    seen.value = { ...seen.value, ...Object.fromEntries(now.map((f) => [f.id, f.value])) }
+    looked.add(stage)
+    seen.value = { ...seen.value, ...current((s) => s === stage) }
   }
   /** Worked figures that differ from when their stage was last looked at, with the old value. */
   const moved = computed(() => {
     const map = new Map<string, unknown>()
-    for (const f of Object.values(plan.value?.figures ?? {})) if (derived(f) && f.id in seen.value && !same(seen.value[f.id], f.value)) map.set(f.id, seen.value[f.id])
+    for (const f of Object.values(plan.value?.figures ?? {}))
+      if (derived(f) && f.id in seen.value && !same(seen.value[f.id], f.value)) map.set(f.id, seen.value[f.id])
     return map
   })
   const movedIn = (stage: Stage) => [...moved.value.keys()].filter((key) => plan.value?.figures[key]?.stage === stage).length
@@ -253,7 +285,35 @@ export const useJob = defineStore('job', () => {
   const zones = computed<ZoneDraft[]>(() => draft.value?.zones ?? [])
 
   return {
-    id, draft, diary, today, revision, savedAt, saving, failure, loadFailure, conflict, plan, problems, outlook, past, future, bands, moved, zones,
-    open, leave, edit, undo, redo, settle, write, lookedAt, movedIn, figure, problemAt, save,
+    id,
+    draft,
+    diary,
+    today,
+    revision,
+    savedAt,
+    saving,
+    failure,
+    loadFailure,
+    conflict,
+    plan,
+    problems,
+    outlook,
+    past,
+    future,
+    bands,
+    moved,
+    zones,
+    open,
+    leave,
+    edit,
+    undo,
+    redo,
+    settle,
+    write,
+    lookedAt,
+    movedIn,
+    figure,
+    problemAt,
+    save,
   }
 })

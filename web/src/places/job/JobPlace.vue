@@ -79,7 +79,13 @@ const headline = computed(() => {
   if (!p) return ''
   const area = p.totalArea ? firm.text(num(p.figures[p.totalArea]!), 'm2') : 'no size yet'
   const walked = job.draft?.walked ? parseDay(job.draft.walked) : null
-  return [`${p.zones.length} ${p.zones.length === 1 ? 'zone' : 'zones'}, ${area}`, job.draft?.customer, walked?.ok ? `walked ${showDay(walked.value)}` : ''].filter(Boolean).join(' · ')
+  return [
+    `${p.zones.length} ${p.zones.length === 1 ? 'zone' : 'zones'}, ${area}`,
+    job.draft?.customer,
+    walked?.ok ? `walked ${showDay(walked.value)}` : '',
+  ]
+    .filter(Boolean)
+    .join(' · ')
 })
 const customerDate = computed(() => {
   const typed = job.draft?.customerDate

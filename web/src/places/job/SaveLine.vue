@@ -6,7 +6,14 @@ import { useJob } from '../../stores/job.ts'
 /** Whether what was typed is safe, and the choice when another window saved first. */
 const job = useJob()
 const busy = ref(false)
-const WORDS = { saved: 'saved', waiting: 'saving…', saving: 'saving…', unreachable: 'kept here, no server', conflict: 'saved elsewhere', refused: 'not saved' }
+const WORDS = {
+  saved: 'saved',
+  waiting: 'saving…',
+  saving: 'saving…',
+  unreachable: 'kept here, no server',
+  conflict: 'saved elsewhere',
+  refused: 'not saved',
+}
 const time = computed(() => (job.conflict ? new Date(job.conflict.savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : ''))
 async function settle(keep: 'mine' | 'theirs') {
   busy.value = true
@@ -18,10 +25,18 @@ async function settle(keep: 'mine' | 'theirs') {
 <template>
   <span class="save small" :class="job.saving" role="status" :title="job.failure">{{ WORDS[job.saving] }}</span>
   <p v-if="job.saving === 'unreachable' || job.saving === 'refused'" class="bar" role="alert">{{ job.failure }}</p>
-  <ElDialog :model-value="job.saving === 'conflict'" title="This job was saved in another window" width="min(34rem, 94vw)" :show-close="false" :close-on-click-modal="false" :close-on-press-escape="false">
+  <ElDialog
+    class="conflict-dialog"
+    :model-value="job.saving === 'conflict'"
+    title="This job was saved in another window"
+    width="min(34rem, 94vw)"
+    :show-close="false"
+    :close-on-click-modal="false"
+    :close-on-press-escape="false"
+  >
     <p>
-      Version {{ job.conflict?.revision }} was saved there at {{ time }}. What you have here began from version {{ job.revision }}. Nothing was overwritten; whichever you do not go on with is kept as
-      a job of its own, “(other version)”.
+      Version {{ job.conflict?.revision }} was saved there at {{ time }}. What you have here began from version {{ job.revision }}. Nothing was
+      overwritten; whichever you do not go on with is kept as a job of its own, “(other version)”.
     </p>
     <p class="choices">
       <button type="button" class="act main" :disabled="busy" @click="settle('mine')">Go on with mine, version {{ job.revision }}</button>

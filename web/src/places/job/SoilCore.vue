@@ -10,7 +10,9 @@ const FILL: Record<Stage, string> = { 1: '#86ab63', 2: '#b9975a', 3: '#4a3020', 
   <svg viewBox="0 0 40 84" preserveAspectRatio="xMidYMid slice" aria-hidden="true" focusable="false">
     <rect width="40" height="84" :fill="FILL[stage]" />
     <g v-if="stage === 1" fill="none" stroke="#35602f" stroke-width="2" stroke-linecap="round">
-      <path d="M6 84C7 60 4 44 9 24M12 84C12 60 14 40 10 30M17 84C17 56 22 40 18 14M23 84C22 62 20 50 25 32M29 84C30 60 26 40 31 20M35 84C34 66 37 52 33 38" />
+      <path
+        d="M6 84C7 60 4 44 9 24M12 84C12 60 14 40 10 30M17 84C17 56 22 40 18 14M23 84C22 62 20 50 25 32M29 84C30 60 26 40 31 20M35 84C34 66 37 52 33 38"
+      />
     </g>
     <g v-else-if="stage === 2" fill="none" stroke="#8a6a33" stroke-width="1.4">
       <path d="M-2 12C12 4 26 20 42 10M-2 26C10 34 28 16 42 28M-2 40C14 32 24 48 42 38M-2 55C10 62 30 46 42 56M-2 70C14 62 26 78 42 70" />

@@ -51,7 +51,12 @@ const STAGE_SCHOOLS: Record<Stage, SchoolChoiceId[]> = {
   8: ['firstMow'],
 }
 // Materials shows its own beside the table.
-const notices = computed(() => job.plan?.notices.filter((n) => (n.stage === props.stage && n.stage !== 5) || (n.level === 'hold' && n.id.endsWith('.fits'))).filter((n) => props.stage !== 6 || !n.id.endsWith('.fits')) ?? [])
+const notices = computed(
+  () =>
+    job.plan?.notices
+      .filter((n) => (n.stage === props.stage && n.stage !== 5) || (n.level === 'hold' && n.id.endsWith('.fits')))
+      .filter((n) => props.stage !== 6 || !n.id.endsWith('.fits')) ?? [],
+)
 const cautions = computed(() => {
   if (props.stage < 5) return []
   const kinds = { 5: ['dress', 'feed', 'cover'], 6: null, 7: ['water'], 8: ['first-mow', 'visit'] }[props.stage as 5 | 6 | 7 | 8]
@@ -69,13 +74,16 @@ const cautions = computed(() => {
         <button type="button" class="plain close" aria-label="Close the working" @click="working.choose(null)">close</button>
       </p>
       <p class="value">
-        {{ firm.say(firm.show(explained.figure.value, explained.figure.unit).number) }} <span>{{ firm.show(explained.figure.value, explained.figure.unit).unit }}</span>
+        {{ firm.say(firm.show(explained.figure.value, explained.figure.unit).number) }}
+        <span>{{ firm.show(explained.figure.value, explained.figure.unit).unit }}</span>
       </p>
       <p class="formula">{{ firm.say(explained.formula) }}</p>
       <p class="says">{{ firm.say(explained.rule.says) }}</p>
       <p class="standing">
         <StandingTag :standing="explained.rule.standing" />
-        <template v-if="explained.figure.standing !== explained.rule.standing"><StandingTag :standing="explained.figure.standing" /> <span class="small">weakest input</span></template>
+        <template v-if="explained.figure.standing !== explained.rule.standing"
+          ><StandingTag :standing="explained.figure.standing" /> <span class="small">weakest input</span></template
+        >
         <span class="small soft source">{{ explained.rule.source }}</span>
       </p>
       <p v-if="explained.school" class="school">
@@ -84,7 +92,9 @@ const cautions = computed(() => {
       <ul v-if="explained.inputs.length" class="inputs">
         <li v-for="f in explained.inputs" :key="f.id">
           <button type="button" @click="open(f.id)">
-            <span>{{ firm.say(f.label) }}<template v-if="f.zone && f.zone !== explained.figure.zone">, {{ zoneName(f.zone) }}</template></span>
+            <span
+              >{{ firm.say(f.label) }}<template v-if="f.zone && f.zone !== explained.figure.zone">, {{ zoneName(f.zone) }}</template></span
+            >
             <b>{{ firm.text(f.value, f.unit) }}</b>
             <StandingTag :standing="f.standing" />
           </button>
@@ -109,7 +119,9 @@ const cautions = computed(() => {
         <span>{{ STAGES[stage] }}: what to watch</span>
       </p>
       <NoticeCard v-for="n in notices" :key="n.id" :notice="n" />
-      <p v-if="notices.length === 0 && stage !== 1" class="soft">{{ stage === 5 ? '' : 'Nothing stands against this stage.' }} Choose any figure with dots under it to see its working.</p>
+      <p v-if="notices.length === 0 && stage !== 1" class="soft">
+        {{ stage === 5 ? '' : 'Nothing stands against this stage.' }} Choose any figure with dots under it to see its working.
+      </p>
       <section v-if="STAGE_SCHOOLS[stage].length" class="schools">
         <h3>Schools, for this job</h3>
         <SchoolChoice v-for="c in STAGE_SCHOOLS[stage]" :key="c" :choice="c" />

@@ -18,7 +18,9 @@ async function restore(id: string) {
   <details v-if="away.length" class="away">
     <summary>Put away: {{ away.length }}</summary>
     <ul>
-      <li v-for="j in away" :key="j.id">{{ j.name }} <button type="button" class="plain small" :aria-label="`Take out ${j.name}`" @click="restore(j.id)">take out again</button></li>
+      <li v-for="j in away" :key="j.id">
+        {{ j.name }} <button type="button" class="plain small" :aria-label="`Take out ${j.name}`" @click="restore(j.id)">take out again</button>
+      </li>
     </ul>
   </details>
 </template>

@@ -101,17 +101,34 @@ function pieces(row: Row) {
   })
 }
 const load_ = computed(() =>
-  days.value.map((day) => (rows.value ?? []).reduce((sum, row) => sum + row.steps.filter((s) => s.day === day && s.state !== 'done').reduce((h, s) => h + s.hours * s.people, 0), 0)),
+  days.value.map((day) =>
+    (rows.value ?? []).reduce(
+      (sum, row) => sum + row.steps.filter((s) => s.day === day && s.state !== 'done').reduce((h, s) => h + s.hours * s.people, 0),
+      0,
+    ),
+  ),
 )
 const capacity = computed(() => (firm.settings.crew ?? 2) * (firm.settings.hoursPerDay ?? 8))
-const watering = computed(() => days.value.map((day) => (rows.value ?? []).filter((r) => r.sowDay && r.sowDay <= day && daysBetween(r.sowDay, day) < 28).length))
+const watering = computed(() =>
+  days.value.map((day) => (rows.value ?? []).filter((r) => r.sowDay && r.sowDay <= day && daysBetween(r.sowDay, day) < 28).length),
+)
 
 const STATES = { 'no-zones': 'to be walked', planned: 'planned', 'under-way': 'under way', growing: 'growing', done: 'done', cannot: 'does not fit' }
 const shut = computed(() => (rows.value ?? []).filter((r) => r.state === 'cannot').length)
-const cutOff = computed(() => (rows.value ?? []).map((r) => r.cutOff).filter((c) => c !== null && c >= from.value).sort().at(-1) ?? null)
+const cutOff = computed(
+  () =>
+    (rows.value ?? [])
+      .map((r) => r.cutOff)
+      .filter((c) => c !== null && c >= from.value)
+      .sort()
+      .at(-1) ?? null,
+)
 const headline = computed(() => {
   const n = rows.value?.length ?? 0
-  const steps = (rows.value ?? []).reduce((sum, r) => sum + r.steps.filter((s) => daysBetween(from.value, s.day) < DAYS && s.day >= from.value).length, 0)
+  const steps = (rows.value ?? []).reduce(
+    (sum, r) => sum + r.steps.filter((s) => daysBetween(from.value, s.day) < DAYS && s.day >= from.value).length,
+    0,
+  )
   return [
     cutOff.value ? `${daysBetween(from.value, cutOff.value)} days to the last sowing, ${showDay(cutOff.value)}.` : '',
     `${n} ${n === 1 ? 'job' : 'jobs'}, ${steps} steps${shut.value ? `, ${shut.value} that cannot be done as asked` : ''}.`,
@@ -136,7 +153,8 @@ async function takeFile(event: Event) {
   input.value = ''
   if (!file) return
   failure.value = ''
-  if (file.size > 4_000_000) return void (failure.value = `“${file.name.slice(0, 60)}” is ${Math.round(file.size / 1e6)} MB; a job file is at most 4 MB. Check that it is a job file.`)
+  if (file.size > 4_000_000)
+    return void (failure.value = `“${file.name.slice(0, 60)}” is ${Math.round(file.size / 1e6)} MB; a job file is at most 4 MB. Check that it is a job file.`)
   try {
     const job = await api<{ id: string }>('POST', '/job-files', await file.text())
     await router.push(`/jobs/${job.id}`)
@@ -169,7 +187,9 @@ const gone = ref(0)
       </div>
       <div class="label"></div>
       <div class="lane days" aria-hidden="true">
-        <span v-for="d in days" :key="d" :class="{ weekend: isWeekend(d), today: d === from }">{{ showDay(d).slice(0, 3) }}<b>{{ Number(d.slice(8)) }}</b></span>
+        <span v-for="d in days" :key="d" :class="{ weekend: isWeekend(d), today: d === from }"
+          >{{ showDay(d).slice(0, 3) }}<b>{{ Number(d.slice(8)) }}</b></span
+        >
       </div>
     </header>
 
@@ -179,18 +199,35 @@ const gone = ref(0)
           <RouterLink class="name" :to="`/jobs/${row.id}`">{{ row.name }}</RouterLink>
           <p class="small soft">{{ [row.area ? firm.text(row.area, 'm2') : 'no size yet', firm.say(row.approach)].filter(Boolean).join(' · ') }}</p>
           <p v-if="row.customerDate" class="small soft">must look right by {{ showDay(row.customerDate).slice(4) }}</p>
-          <p class="small" :class="row.trouble ? row.trouble.level : 'soft'">{{ row.trouble ? firm.say(row.trouble.title) : row.next ? `next: ${firm.say(row.next.name)}, ${showDay(row.next.day)}` : STATES[row.state] }}</p>
-          <p class="phone-only small">{{ STATES[row.state] }}<template v-if="row.next"> · next: {{ firm.say(row.next.name) }}, {{ showDay(row.next.day) }}</template></p>
+          <p class="small" :class="row.trouble ? row.trouble.level : 'soft'">
+            {{
+              row.trouble ? firm.say(row.trouble.title) : row.next ? `next: ${firm.say(row.next.name)}, ${showDay(row.next.day)}` : STATES[row.state]
+            }}
+          </p>
+          <p class="phone-only small">
+            {{ STATES[row.state] }}<template v-if="row.next"> · next: {{ firm.say(row.next.name) }}, {{ showDay(row.next.day) }}</template>
+          </p>
           <button type="button" class="plain small away" :aria-label="`Put away ${row.name}`" @click="putAway(row)">put away</button>
         </div>
         <div class="lane">
           <WindowRibbon v-if="row.window.length" class="behind" :spans="row.window" :from="from" :days="DAYS" :cut-off="row.cutOff ?? from" />
           <RouterLink v-else class="start" :to="`/jobs/${row.id}`">walk it: add the first zone</RouterLink>
-          <RouterLink v-if="row.state === 'cannot'" class="cannot" :to="`/jobs/${row.id}/order`">does not fit: {{ row.options.slice(0, 2).join(', or ').toLowerCase() || 'see why' }}</RouterLink>
+          <RouterLink v-if="row.state === 'cannot'" class="cannot" :to="`/jobs/${row.id}/order`"
+            >does not fit: {{ row.options.slice(0, 2).join(', or ').toLowerCase() || 'see why' }}</RouterLink
+          >
           <div v-else class="pieces">
-            <RouterLink v-for="p in pieces(row)" :key="p.day" class="piece" :class="{ sow: p.sow, done: p.done, pinned: p.pinned }" :to="`/jobs/${row.id}/order`" :title="p.says" :aria-label="p.says" :data-column="p.column" :style="{ gridColumn: `${p.column} / span ${p.span}` }">
+            <RouterLink
+              v-for="p in pieces(row)"
+              :key="p.day"
+              class="piece"
+              :class="{ sow: p.sow, done: p.done, pinned: p.pinned }"
+              :to="`/jobs/${row.id}/order`"
+              :title="p.says"
+              :style="{ gridColumn: `${p.column} / span ${p.span}` }"
+            >
               <span v-for="w in p.words" :key="w">{{ w }}</span>
               <span v-if="p.more > 0" class="more">+{{ p.more }}</span>
+              <span class="only-read">{{ p.says }}</span>
             </RouterLink>
           </div>
         </div>
@@ -200,9 +237,13 @@ const gone = ref(0)
 
     <div v-if="rows && rows.length > 0" class="load">
       <div class="grid">
-        <div class="label"><b>Crew of {{ firm.settings.crew ?? 2 }}</b> <span class="small soft">hours of {{ capacity }}</span></div>
+        <div class="label">
+          <b>Crew of {{ firm.settings.crew ?? 2 }}</b> <span class="small soft">hours of {{ capacity }}</span>
+        </div>
         <div class="lane cells">
-          <span v-for="(h, i) in load_" :key="i" :class="{ over: h > capacity + 0.05, some: h > 0.4 }">{{ h > capacity + 0.05 ? `${Math.round(h)}!` : h >= 0.5 ? Math.round(h) : '' }}</span>
+          <span v-for="(h, i) in load_" :key="i" :class="{ over: h > capacity + 0.05, some: h > 0.4 }">{{
+            h > capacity + 0.05 ? `${Math.round(h)}!` : h >= 0.5 ? Math.round(h) : ''
+          }}</span>
         </div>
       </div>
       <div class="grid">
@@ -216,7 +257,15 @@ const gone = ref(0)
     <form class="new" @submit.prevent="begin">
       <div :class="{ 'has-problem': nameWrong }">
         <label for="new-job" class="small soft">New job</label>
-        <ElInput id="new-job" v-model="name" maxlength="120" placeholder="customer, place, lawn" autocomplete="off" :aria-invalid="nameWrong ? 'true' : undefined" @input="nameWrong = ''" />
+        <ElInput
+          id="new-job"
+          v-model="name"
+          maxlength="120"
+          placeholder="customer, place, lawn"
+          autocomplete="off"
+          :aria-invalid="nameWrong ? 'true' : undefined"
+          @input="nameWrong = ''"
+        />
       </div>
       <button type="submit" class="act main" :disabled="busy">Begin the walk-over</button>
       <label class="act file">Take in a job file<input type="file" accept=".json,application/json" @change="takeFile" /></label>

@@ -32,7 +32,13 @@ useChart(at, () => {
         barWidth: '62%',
         data: rain.value,
         itemStyle: { color: ink('water') },
-        label: { show: true, position: 'top', ...label, color: ink('water'), formatter: (p: { value: number }) => (p.value >= wet * 0.25 ? String(p.value) : '') },
+        label: {
+          show: true,
+          position: 'top',
+          ...label,
+          color: ink('water'),
+          formatter: (p: { value: number }) => (p.value >= wet * 0.25 ? String(p.value) : ''),
+        },
       },
       {
         type: 'line',
@@ -48,7 +54,10 @@ const summary = computed(() => {
   const first = props.days[0]!
   const last = props.days.at(-1)!
   const wettest = [...props.days].sort((a, b) => b.rain - a.rain)[0]!
-  return { soil: `soil ${firm.show(first.soil, 'C').number} → ${firm.text(last.soil, 'C')} at ${firm.text(50, 'mm')}`, rain: `rain bars, most ${firm.text(wettest.rain, 'mm')}; ${props.source}` }
+  return {
+    soil: `soil ${firm.show(first.soil, 'C').number} → ${firm.text(last.soil, 'C')} at ${firm.text(50, 'mm')}`,
+    rain: `rain bars, most ${firm.text(wettest.rain, 'mm')}; ${props.source}`,
+  }
 })
 </script>
 

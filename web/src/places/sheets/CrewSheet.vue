@@ -12,10 +12,12 @@ const firm = useFirm()
 const job = useJob()
 const plan = computed(() => job.plan!)
 const zones = computed(() => plan.value.zones.filter((z) => z.area))
-const names = (ids: string[]) => (ids.length === zones.value.length && ids.length > 1 ? 'all zones' : ids.map((id) => zones.value.find((z) => z.id === id)?.name ?? id).join(', '))
+const names = (ids: string[]) =>
+  ids.length === zones.value.length && ids.length > 1 ? 'all zones' : ids.map((id) => zones.value.find((z) => z.id === id)?.name ?? id).join(', ')
 const cautions = computed(() => [...new Set(plan.value.steps.flatMap((s) => s.cautions))].map((c) => CAUTIONS[c]))
 const seeded = computed(() => zones.value.filter((z) => z.seed))
-const packs = (line: (typeof plan.value.materials)[number]) => (line.packs ? line.packs.counts.map((c) => `${c.count} × ${firm.text(c.size, 'kg')}`).join(' + ') : '')
+const packs = (line: (typeof plan.value.materials)[number]) =>
+  line.packs ? line.packs.counts.map((c) => `${c.count} × ${firm.text(c.size, 'kg')}`).join(' + ') : ''
 </script>
 
 <template>
@@ -29,15 +31,25 @@ const packs = (line: (typeof plan.value.materials)[number]) => (line.packs ? lin
     <h3>Order of work</h3>
     <table>
       <thead>
-        <tr><th></th><th>day</th><th>step</th><th>where</th><th class="n">hours</th></tr>
+        <tr>
+          <th><span class="only-read">done</span></th>
+          <th>day</th>
+          <th>step</th>
+          <th>where</th>
+          <th class="n">hours</th>
+        </tr>
       </thead>
       <tbody>
         <tr v-for="s in plan.steps" :key="s.id">
-          <td><span class="box">{{ s.state === 'done' ? '✓' : '' }}</span></td>
+          <td>
+            <span class="box">{{ s.state === 'done' ? '✓' : '' }}</span>
+          </td>
           <td class="day"><SheetFigure :id="s.day.id" /></td>
           <td>
             <b>{{ firm.say(s.name) }}</b><template v-if="s.passes > 1">, {{ s.passes }} passes</template>
-            <span class="why">{{ firm.say(s.why) }}<template v-if="s.kind === 'core'"> Cores: {{ schoolName('cores', plan.schools.cores) }}.</template></span>
+            <span class="why"
+              >{{ firm.say(s.why) }}<template v-if="s.kind === 'core'"> Cores: {{ schoolName('cores', plan.schools.cores) }}.</template></span
+            >
           </td>
           <td>{{ names(s.zones) }}</td>
           <td class="n"><SheetFigure :id="s.hours.id" /></td>
@@ -47,13 +59,21 @@ const packs = (line: (typeof plan.value.materials)[number]) => (line.packs ? lin
     <h3>Weigh out, zone by zone</h3>
     <table>
       <thead>
-        <tr><th>line</th><th v-for="z in zones.slice(0, 6)" :key="z.id" class="n">{{ z.name }}</th><th class="n">to load</th></tr>
+        <tr>
+          <th>line</th>
+          <th v-for="z in zones.slice(0, 6)" :key="z.id" class="n">{{ z.name }}</th>
+          <th class="n">to load</th>
+        </tr>
       </thead>
       <tbody>
         <tr v-for="line in plan.materials" :key="line.id">
-          <td>{{ line.name }}<span class="why">{{ firm.say(line.detail) }}</span></td>
+          <td>
+            {{ line.name }}<span class="why">{{ firm.say(line.detail) }}</span>
+          </td>
           <td v-for="z in zones.slice(0, 6)" :key="z.id" class="n"><SheetFigure :id="line.cells[z.id]" /></td>
-          <td class="n"><SheetFigure :id="line.total" /><span class="why">{{ packs(line) }}</span></td>
+          <td class="n">
+            <SheetFigure :id="line.total" /><span class="why">{{ packs(line) }}</span>
+          </td>
         </tr>
         <tr v-if="seeded.length">
           <td>Each of two seed passes<span class="why">at right angles, spreader set at half</span></td>
@@ -71,7 +91,9 @@ const packs = (line: (typeof plan.value.materials)[number]) => (line.packs ? lin
       <h3>The other zones</h3>
       <ul>
         <li v-for="z in zones.slice(6)" :key="z.id">
-          <b>{{ z.name }}</b> <SheetFigure :id="z.area" />: <template v-for="(line, i) in plan.materials.filter((l) => l.cells[z.id])" :key="line.id">{{ i ? '; ' : '' }}{{ line.name }} <SheetFigure :id="line.cells[z.id]" /></template
+          <b>{{ z.name }}</b> <SheetFigure :id="z.area" />:
+          <template v-for="(line, i) in plan.materials.filter((l) => l.cells[z.id])" :key="line.id"
+            >{{ i ? '; ' : '' }}{{ line.name }} <SheetFigure :id="line.cells[z.id]" /></template
           ><template v-if="z.seed">; each seed pass <SheetFigure :id="z.seed.half.id" /></template>
         </li>
       </ul>

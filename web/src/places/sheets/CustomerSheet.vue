@@ -40,10 +40,13 @@ const first = computed(() => plan.value.follow.strands[0])
 <template>
   <section>
     <SheetHead title="For the customer" />
-    <p v-for="s in held" :key="s.id" class="held"><b>{{ s.verdict }}</b> {{ s.options.map((o) => `${o.title}: ${o.says}`).join(' ') }}</p>
+    <p v-for="s in held" :key="s.id" class="held">
+      <b>{{ s.verdict }}</b> {{ s.options.map((o) => `${o.title}: ${o.says}`).join(' ') }}
+    </p>
     <p class="ground">
       <SheetFigure :id="plan.totalArea" /> in {{ plan.zones.filter((z) => z.area).length }} {{ plan.zones.length === 1 ? 'zone' : 'zones' }}:
-      <template v-for="(z, i) in plan.zones.filter((x) => x.area)" :key="z.id">{{ i ? '; ' : '' }}{{ z.name }} <SheetFigure :id="z.area" /></template>.
+      <template v-for="(z, i) in plan.zones.filter((x) => x.area)" :key="z.id">{{ i ? '; ' : '' }}{{ z.name }} <SheetFigure :id="z.area" /></template
+      >.
     </p>
     <h3>What happens</h3>
     <table>
@@ -58,16 +61,30 @@ const first = computed(() => plan.value.follow.strands[0])
       <h3>What you will see</h3>
       <ul class="see">
         <li><b>Day 1.</b> Short, opened and rough, with seed on soil. That is right.</li>
-        <li><b>Day 2 to the first green.</b> Bare is normal. First seedlings: <template v-for="(u, i) in first.up" :key="u.grass">{{ i ? '; ' : '' }}{{ plan.figures[u.figure.id]?.label }} <SheetFigure :id="u.figure.id" /></template>.</li>
-        <li><b>About {{ showDay(addDays(first.sown, 14)) }}.</b> A green haze, uneven. The quick grass stands, the slow one follows.</li>
+        <li>
+          <b>Day 2 to the first green.</b> Bare is normal. First seedlings:
+          <template v-for="(u, i) in first.up" :key="u.grass"
+            >{{ i ? '; ' : '' }}{{ plan.figures[u.figure.id]?.label }} <SheetFigure :id="u.figure.id" /></template
+          >.
+        </li>
+        <li>
+          <b>About {{ showDay(addDays(first.sown, 14)) }}.</b> A green haze, uneven. The quick grass stands, the slow one follows.
+        </li>
         <li v-if="first.presentable"><b>Looks right from</b> <SheetFigure :id="first.presentable.id" />.</li>
         <li><b>Next spring.</b> The full verdict: it fills in with its first spring growth.</li>
       </ul>
       <h3>What we ask of you</h3>
       <ul class="see">
         <li><b>Water</b> as the watering page says, until <SheetFigure :id="first.handOver?.id" /> at least. One dry day can undo the rest.</li>
-        <li><b>Keep off</b>, pets too, until the first mow<template v-if="first.mowBand">, expected <SheetFigure :id="first.mowBand.id" /></template>.</li>
-        <li><b>First mow</b> when it stands <template v-for="(m, i) in first.mow" :key="m.zone">{{ i ? ', ' : '' }}<SheetFigure :id="m.height.id" /> ({{ plan.zones.find((z) => z.id === m.zone)?.name }})</template>. Dry ground, sharp blade, no tight turns.</li>
+        <li>
+          <b>Keep off</b>, pets too, until the first mow<template v-if="first.mowBand">, expected <SheetFigure :id="first.mowBand.id" /></template>.
+        </li>
+        <li>
+          <b>First mow</b> when it stands
+          <template v-for="(m, i) in first.mow" :key="m.zone"
+            >{{ i ? ', ' : '' }}<SheetFigure :id="m.height.id" /> ({{ plan.zones.find((z) => z.id === m.zone)?.name }})</template
+          >. Dry ground, sharp blade, no tight turns.
+        </li>
         <li><b>No weedkiller</b> and no combined feed until we say so.</li>
       </ul>
     </template>

@@ -11,7 +11,11 @@ const job = useJob()
 const notes = inject(NOTES)!
 const figure = computed(() => job.figure(props.id))
 const seen = computed(() => (figure.value ? firm.show(figure.value.value, figure.value.unit) : null))
-const year = computed(() => (figure.value?.unit === 'date' && typeof figure.value.value === 'string' && figure.value.value.slice(0, 4) !== job.today.slice(0, 4) ? figure.value.value.slice(0, 4) : ''))
+const year = computed(() =>
+  figure.value?.unit === 'date' && typeof figure.value.value === 'string' && figure.value.value.slice(0, 4) !== job.today.slice(0, 4)
+    ? figure.value.value.slice(0, 4)
+    : '',
+)
 const note = computed(() => (props.id ? notes.value.get(props.id) : undefined))
 </script>
 

@@ -14,8 +14,7 @@ const job = useJob()
       <p>{{ job.draft?.customer }}</p>
     </div>
     <p class="firm">
-      <b>{{ firm.settings.name || 'Juvena' }}</b
-      ><br />{{ firm.day(job.plan?.today) }} {{ job.plan?.today.slice(0, 4) }}
+      <b>{{ firm.settings.name || 'Juvena' }}</b><br />{{ firm.day(job.plan?.today) }} {{ job.plan?.today.slice(0, 4) }}
     </p>
   </header>
 </template>

@@ -51,7 +51,16 @@ const ready = computed(() => job.plan && job.draft)
       <RouterLink class="act" :to="`/jobs/${route.params.id}`">Back to the job</RouterLink>
       <h1>Job sheets</h1>
       <span class="tools">
-        <button v-for="p in ['a4', 'letter'] as const" :key="p" type="button" class="act slight" :aria-pressed="firm.settings.paper === p" @click="firm.change({ paper: p })">{{ p === 'a4' ? 'A4' : 'Letter' }}</button>
+        <button
+          v-for="p in ['a4', 'letter'] as const"
+          :key="p"
+          type="button"
+          class="act slight"
+          :aria-pressed="firm.settings.paper === p"
+          @click="firm.change({ paper: p })"
+        >
+          {{ p === 'a4' ? 'A4' : 'Letter' }}
+        </button>
         <button type="button" class="act slight" @click="firm.toggleUnits()">{{ firm.units === 'metric' ? 'm² · kg' : 'ft² · lb' }}</button>
         <button type="button" class="act main" :disabled="!ready" @click="print">Print</button>
       </span>
@@ -64,14 +73,21 @@ const ready = computed(() => job.plan && job.draft)
       <WaterSheet v-if="job.plan!.follow.water" class="page" />
       <section class="page">
         <h2>Where the numbers come from</h2>
-        <p class="small soft">Planned {{ firm.day(job.plan!.today) }} for {{ job.draft!.name }}, version {{ job.revision }}. The small numbers on the sheets lead here.</p>
+        <p class="small soft">
+          Planned {{ firm.day(job.plan!.today) }} for {{ job.draft!.name }}, version {{ job.revision }}. The small numbers on the sheets lead here.
+        </p>
         <div class="notes">
           <article v-for="group in workings" :key="group.rule.id">
-            <p class="rule">{{ firm.say(group.rule.says) }} <span class="soft">{{ group.standing }}{{ group.rule.source === group.standing ? '' : `: ${group.rule.source}` }}</span></p>
+            <p class="rule">
+              {{ firm.say(group.rule.says) }}
+              <span class="soft">{{ group.standing }}{{ group.rule.source === group.standing ? '' : `: ${group.rule.source}` }}</span>
+            </p>
             <ul>
               <li v-for="e in group.figures" :key="e.note">
-                <span class="i">{{ e.note }}</span> {{ firm.say(e.figure.label) }}<template v-if="e.figure.zone">, {{ zoneName(e.figure.zone) }}</template
-                >: <b>{{ firm.say(e.value) }}</b> = {{ firm.say(e.formula) }}<span v-if="e.standing !== group.standing" class="soft">; weakest input: {{ e.standing }}</span
+                <span class="i">{{ e.note }}</span> {{ firm.say(e.figure.label)
+                }}<template v-if="e.figure.zone">, {{ zoneName(e.figure.zone) }}</template
+                >: <b>{{ firm.say(e.value) }}</b> = {{ firm.say(e.formula)
+                }}<span v-if="e.standing !== group.standing" class="soft">; weakest input: {{ e.standing }}</span
                 ><span v-if="e.school" class="soft">; school: {{ e.school.name }}</span>
               </li>
             </ul>

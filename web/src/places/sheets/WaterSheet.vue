@@ -26,15 +26,27 @@ function weeks(sown: string, until: string) {
     <p class="who">
       <b>{{ job.draft?.waterer || 'Not named yet: fill in ______________________' }}</b>
     </p>
-    <p>Seed that dries once in its first weeks is lost. Keep the top moist, never puddled: a footprint leaves your sole damp. If it rains well, leave that run out.</p>
+    <p>
+      Seed that dries once in its first weeks is lost. Keep the top moist, never puddled: a footprint leaves your sole damp. If it rains well, leave
+      that run out.
+    </p>
     <h3>Run times</h3>
     <table>
       <thead>
-        <tr><th>station</th><th class="n">1 seedbed, each run</th><th class="n">litres</th><th class="n">2 growing on</th><th class="n">3 settled</th></tr>
+        <tr>
+          <th>station</th>
+          <th class="n">1 seedbed, each run</th>
+          <th class="n">litres</th>
+          <th class="n">2 growing on</th>
+          <th class="n">3 settled</th>
+        </tr>
       </thead>
       <tbody>
         <tr v-for="z in water.zones" :key="z.zone">
-          <td><b>{{ name(z.zone) }}</b><span v-if="z.cycles > 1"> in {{ z.cycles }} short runs with pauses</span></td>
+          <td>
+            <b>{{ name(z.zone) }}</b
+            ><span v-if="z.cycles > 1"> in {{ z.cycles }} short runs with pauses</span>
+          </td>
           <td class="n"><SheetFigure :id="z.minutes.id" /></td>
           <td class="n"><SheetFigure :id="z.litres.id" /></td>
           <td class="n"><SheetFigure :id="z.growingMinutes.id" /></td>
@@ -42,20 +54,29 @@ function weeks(sown: string, until: string) {
         </tr>
       </tbody>
     </table>
-    <p class="all">All zones a day <SheetFigure :id="water.daily.id" /><template v-if="water.tapMinutes">, the tap open <SheetFigure :id="water.tapMinutes.id" /></template>. Each seedbed run lays down <SheetFigure :id="water.dose.id" />.</p>
+    <p class="all">
+      All zones a day <SheetFigure :id="water.daily.id" /><template v-if="water.tapMinutes"
+        >, the tap open <SheetFigure :id="water.tapMinutes.id" /></template
+      >. Each seedbed run lays down <SheetFigure :id="water.dose.id" />.
+    </p>
     <div v-for="s in strands" :key="s.strand">
       <h3>1 Every day, at {{ water.times.join(', ') }}, until <SheetFigure :id="s.handOver?.id" /></h3>
       <table v-if="s.handOver" class="cal">
         <tbody>
           <tr v-for="(week, w) in weeks(s.sown, String(s.handOver.value))" :key="w">
             <td v-for="(day, i) in week" :key="i" :class="{ blank: !day }">
-              <template v-if="day">{{ showDay(day) }}<span class="ticks"><i v-for="t in water.times" :key="t"></i></span></template>
+              <template v-if="day"
+                >{{ showDay(day) }}<span class="ticks"><i v-for="t in water.times" :key="t"></i></span
+              ></template>
             </td>
           </tr>
         </tbody>
       </table>
       <h3>2 Growing on</h3>
-      <p v-if="s.handOver">Every other day from {{ showDay(addDays(String(s.handOver.value), 1)) }} to {{ showDay(addDays(String(s.handOver.value), 8)) }}, <SheetFigure id="job.water.growing" /> each. Leave it dry the day before the first mow.</p>
+      <p v-if="s.handOver">
+        Every other day from {{ showDay(addDays(String(s.handOver.value), 1)) }} to {{ showDay(addDays(String(s.handOver.value), 8)) }},
+        <SheetFigure id="job.water.growing" /> each. Leave it dry the day before the first mow.
+      </p>
       <h3>3 Settled</h3>
       <p>Then <SheetFigure id="job.water.settled" /> each three to four days, counting rain; more in heat.</p>
     </div>

@@ -9,7 +9,8 @@ export function printedFigures(plan: JobPlan): string[] {
   const ids: (string | null | undefined)[] = [plan.totalArea]
   for (const z of plan.zones) ids.push(z.area)
   for (const s of plan.strands) ids.push(s.cutOff.id)
-  for (const f of plan.follow.strands) ids.push(f.handOver?.id, f.mowBand?.id, f.presentable?.id, ...f.up.map((u) => u.figure.id), ...f.mow.map((m) => m.height.id))
+  for (const f of plan.follow.strands)
+    ids.push(f.handOver?.id, f.mowBand?.id, f.presentable?.id, ...f.up.map((u) => u.figure.id), ...f.mow.map((m) => m.height.id))
   for (const step of plan.steps) ids.push(step.day.id, step.hours.id)
   for (const line of plan.materials) ids.push(...Object.values(line.cells), line.total, ...line.also)
   for (const z of plan.zones) if (z.seed) ids.push(z.seed.half.id, z.seed.bulk.id)

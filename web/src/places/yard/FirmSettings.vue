@@ -22,11 +22,27 @@ const state = computed(() => ({ saved: 'saved', saving: 'saving…', failed: fir
 <template>
   <div class="settings">
     <section>
-      <h2>Firm <span class="small soft" role="status">{{ state }}</span></h2>
+      <h2>
+        Firm <span class="small soft" role="status">{{ state }}</span>
+      </h2>
       <div class="row">
         <TextField label="Name, on the sheets" :model-value="firm.draft.name" @update:model-value="set('name', $event)" />
-        <QuantityField label="Crew on a job" kind="ratio" :model-value="firm.draft.crew" placeholder="2" :problem="problem('crew')" @update:model-value="set('crew', $event)" />
-        <QuantityField label="Working day" kind="hours" :model-value="firm.draft.hoursPerDay" placeholder="8 h" :problem="problem('hoursPerDay')" @update:model-value="set('hoursPerDay', $event)" />
+        <QuantityField
+          label="Crew on a job"
+          kind="ratio"
+          :model-value="firm.draft.crew"
+          placeholder="2"
+          :problem="problem('crew')"
+          @update:model-value="set('crew', $event)"
+        />
+        <QuantityField
+          label="Working day"
+          kind="hours"
+          :model-value="firm.draft.hoursPerDay"
+          placeholder="8 h"
+          :problem="problem('hoursPerDay')"
+          @update:model-value="set('hoursPerDay', $event)"
+        />
       </div>
       <div class="row">
         <ChoiceField
@@ -41,8 +57,8 @@ const state = computed(() => ({ saved: 'saved', saving: 'saving…', failed: fir
         <ChoiceField
           label="Words"
           :options="[
-            { value: 'scarify', name: 'scarify, hollow-tine, autumn' },
-            { value: 'dethatch', name: 'verticut, core aerate, fall' },
+            { value: 'scarify', name: 'scarify, hollow-tine' },
+            { value: 'dethatch', name: 'verticut, core aerate' },
           ]"
           :model-value="firm.settings.dialect"
           @update:model-value="set('dialect', $event ?? 'scarify')"
@@ -58,16 +74,65 @@ const state = computed(() => ({ saved: 'saved', saving: 'saving…', failed: fir
           :model-value="firm.settings.paper"
           @update:model-value="set('paper', $event ?? 'a4')"
         />
-        <p class="switch"><ElSwitch :model-value="firm.settings.weekendWork" aria-label="We work at weekends" @update:model-value="set('weekendWork', Boolean($event))" /> We work at weekends</p>
-        <p class="switch"><ElSwitch :model-value="firm.settings.letterKeys" aria-label="Single-letter keys" @update:model-value="set('letterKeys', Boolean($event))" /> Single-letter keys</p>
+        <p class="switch">
+          <ElSwitch
+            :model-value="firm.settings.weekendWork"
+            aria-label="We work at weekends"
+            @update:model-value="set('weekendWork', Boolean($event))"
+          />
+          We work at weekends
+        </p>
+        <p class="switch">
+          <ElSwitch
+            :model-value="firm.settings.letterKeys"
+            aria-label="Single-letter keys"
+            @update:model-value="set('letterKeys', Boolean($event))"
+          />
+          Single-letter keys
+        </p>
       </div>
       <h2>Stock and rates</h2>
       <div class="row">
-        <TextField label="Starter on the shelf, grade" :model-value="firm.draft.feedGrade" placeholder="16-20-8" :maxlength="40" :problem="problem('feedGrade')" @update:model-value="set('feedGrade', $event || null)" />
-        <QuantityField label="Seed kept back" kind="percent" :model-value="firm.draft.reserve" placeholder="12 %" :problem="problem('reserve')" @update:model-value="set('reserve', $event)" />
-        <QuantityField label="Fills settle by" kind="percent" :model-value="firm.draft.settling" placeholder="12 %" :problem="problem('settling')" @update:model-value="set('settling', $event)" />
-        <QuantityField label="Oversize raked off" kind="percent" :model-value="firm.draft.oversize" placeholder="5 %" :problem="problem('oversize')" @update:model-value="set('oversize', $event)" />
-        <QuantityField label="A barrow holds" kind="volume" :model-value="firm.draft.barrow" placeholder="80 L" :problem="problem('barrow')" @update:model-value="set('barrow', $event)" />
+        <TextField
+          label="Starter on the shelf, grade"
+          :model-value="firm.draft.feedGrade"
+          placeholder="16-20-8"
+          :maxlength="40"
+          :problem="problem('feedGrade')"
+          @update:model-value="set('feedGrade', $event || null)"
+        />
+        <QuantityField
+          label="Seed kept back"
+          kind="percent"
+          :model-value="firm.draft.reserve"
+          placeholder="12 %"
+          :problem="problem('reserve')"
+          @update:model-value="set('reserve', $event)"
+        />
+        <QuantityField
+          label="Fills settle by"
+          kind="percent"
+          :model-value="firm.draft.settling"
+          placeholder="12 %"
+          :problem="problem('settling')"
+          @update:model-value="set('settling', $event)"
+        />
+        <QuantityField
+          label="Oversize raked off"
+          kind="percent"
+          :model-value="firm.draft.oversize"
+          placeholder="5 %"
+          :problem="problem('oversize')"
+          @update:model-value="set('oversize', $event)"
+        />
+        <QuantityField
+          label="A barrow holds"
+          kind="volume"
+          :model-value="firm.draft.barrow"
+          placeholder="80 L"
+          :problem="problem('barrow')"
+          @update:model-value="set('barrow', $event)"
+        />
       </div>
       <ChoiceField
         label="Local rule on phosphorus"
@@ -85,9 +150,15 @@ const state = computed(() => ({ saved: 'saved', saving: 'saving…', failed: fir
     <section>
       <h2>Schools <span class="small soft">where the trade disagrees; a job may differ</span></h2>
       <div class="schools">
-      <div v-for="c in choices" :key="c" class="school">
-        <ChoiceField :label="firm.say(SCHOOL_CHOICES[c].question)" :options="options(c)" :model-value="school(c)" :hint="says(c)" @update:model-value="setSchool(c, $event)" />
-      </div>
+        <div v-for="c in choices" :key="c" class="school">
+          <ChoiceField
+            :label="firm.say(SCHOOL_CHOICES[c].question)"
+            :options="options(c)"
+            :model-value="school(c)"
+            :hint="says(c)"
+            @update:model-value="setSchool(c, $event)"
+          />
+        </div>
       </div>
     </section>
   </div>
@@ -129,7 +200,7 @@ h2 .small {
 }
 .schools {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(17rem, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(15rem, 100%), 1fr));
   column-gap: 1.5rem;
 }
 .school {

@@ -21,13 +21,28 @@ const unit = (u: 'g/m2' | 'mm' | 'C') => firm.show(1, u).unit
     <table>
       <thead>
         <tr>
-          <th>grass</th><th>season</th><th class="n">new<br />{{ unit('g/m2') }}</th><th class="n">overseed<br />{{ unit('g/m2') }}</th><th class="n">shows<br />days</th><th class="n">seeds<br />per g</th>
-          <th class="n">soil least<br />{{ unit('C') }}</th><th class="n">soil good<br />{{ unit('C') }}</th><th class="n">sun<br />h</th><th>wear</th><th>drought</th><th>spread</th><th>thatch</th><th class="n">cut<br />{{ unit('mm') }}</th><th class="n">N a year<br />{{ unit('g/m2') }}</th>
+          <th>grass</th>
+          <th>season</th>
+          <th class="n">new<br />{{ unit('g/m2') }}</th>
+          <th class="n">overseed<br />{{ unit('g/m2') }}</th>
+          <th class="n">shows<br />days</th>
+          <th class="n">seeds<br />per g</th>
+          <th class="n">soil least<br />{{ unit('C') }}</th>
+          <th class="n">soil good<br />{{ unit('C') }}</th>
+          <th class="n">sun<br />h</th>
+          <th>wear</th>
+          <th>drought</th>
+          <th>spread</th>
+          <th>thatch</th>
+          <th class="n">cut<br />{{ unit('mm') }}</th>
+          <th class="n">N a year<br />{{ unit('g/m2') }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="g in grasses" :key="g.id" :class="{ asked: route.query.grass === g.id }">
-          <td><b>{{ g.name }}</b></td>
+          <td>
+            <b>{{ g.name }}</b>
+          </td>
           <td>{{ g.season }}</td>
           <td class="n">{{ g.newRate ? range(g.newRate, 'g/m2') : 'plugs, turf' }}</td>
           <td class="n">{{ range(g.overseedRate, 'g/m2') }}</td>

@@ -12,7 +12,12 @@ const rules = [...RULES.values()].filter((r) => !r.id.startsWith('reading.'))
   <div class="sheet">
     <table>
       <thead>
-        <tr><th>rule</th><th>formula</th><th>standing</th><th>source</th></tr>
+        <tr>
+          <th>rule</th>
+          <th>formula</th>
+          <th>standing</th>
+          <th>source</th>
+        </tr>
       </thead>
       <tbody>
         <tr v-for="r in rules" :key="r.id">

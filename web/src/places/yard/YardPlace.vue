@@ -8,7 +8,9 @@ import RuleTable from './RuleTable.vue'
 /** What the firm works with: its settings and schools, the grasses of the trade, the rules. */
 const route = useRoute()
 const PARTS = { firm: 'Firm and schools', grasses: 'Grasses', rules: 'Rules' } as const
-const part = computed(() => (typeof route.params.part === 'string' && route.params.part in PARTS ? (route.params.part as keyof typeof PARTS) : 'firm'))
+const part = computed(() =>
+  typeof route.params.part === 'string' && route.params.part in PARTS ? (route.params.part as keyof typeof PARTS) : 'firm',
+)
 </script>
 
 <template>
@@ -16,7 +18,9 @@ const part = computed(() => (typeof route.params.part === 'string' && route.para
     <header>
       <h1>Yard</h1>
       <nav aria-label="Parts of the yard">
-        <RouterLink v-for="(name, p) in PARTS" :key="p" class="act slight" :to="`/yard/${p}`" :aria-current="p === part ? 'true' : undefined">{{ name }}</RouterLink>
+        <RouterLink v-for="(name, p) in PARTS" :key="p" class="act slight" :to="`/yard/${p}`" :aria-current="p === part ? 'true' : undefined">{{
+          name
+        }}</RouterLink>
       </nav>
     </header>
     <FirmSettings v-if="part === 'firm'" />

@@ -31,16 +31,23 @@ const FIT = { best: 'asked for', cheaper: 'cheaper', possible: 'possible', 'rule
         {{ z.name }} <FigureValue :id="z.approach.figure" class="now" />
         <button v-if="z.approach.overridden" type="button" class="plain small" @click="take(z.id, null)">back to what the findings ask</button>
       </h3>
-      <ul role="radiogroup" :aria-label="`Approach for ${z.name}`">
-        <li v-for="c in z.approach.candidates" :key="c.approach">
-          <button type="button" role="radio" class="card" :class="c.fit.replace(' ', '-')" :aria-checked="c.approach === z.approach.chosen" @click="take(z.id, c.approach === z.approach.suggested ? null : c.approach)">
-            <span class="fit small">{{ FIT[c.fit] }}</span>
-            <b>{{ APPROACH_NAMES[c.approach] }}</b>
-            <span class="why">{{ firm.say(c.why) }}</span>
-            <span class="bad small soft">{{ c.badDays ? `looks bad about ${c.badDays} days` : 'no bad looks' }}</span>
-          </button>
-        </li>
-      </ul>
+      <div class="cards" role="radiogroup" :aria-label="`Approach for ${z.name}`">
+        <button
+          v-for="c in z.approach.candidates"
+          :key="c.approach"
+          type="button"
+          role="radio"
+          class="card"
+          :class="c.fit.replace(' ', '-')"
+          :aria-checked="c.approach === z.approach.chosen"
+          @click="take(z.id, c.approach === z.approach.suggested ? null : c.approach)"
+        >
+          <span class="fit small">{{ FIT[c.fit] }}</span>
+          <b>{{ APPROACH_NAMES[c.approach] }}</b>
+          <span class="why">{{ firm.say(c.why) }}</span>
+          <span class="bad small soft">{{ c.badDays ? `looks bad about ${c.badDays} days` : 'no bad looks' }}</span>
+        </button>
+      </div>
     </section>
   </div>
 </template>
@@ -66,7 +73,7 @@ h3 {
 .now {
   font-weight: 400;
 }
-ul {
+.cards {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(12.2rem, 1fr));
   gap: 0.6rem;

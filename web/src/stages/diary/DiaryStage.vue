@@ -45,10 +45,27 @@ async function add() {
 }
 const amountOf = (step: PlannedStep) => {
   if (step.kind !== 'sow') return ''
-  return job.plan?.zones.filter((z) => step.zones.includes(z.id) && z.seed).map((z) => `${z.name} ${firm.text(z.seed!.kg.value, 'kg')}`).join(', ').slice(0, 80) ?? ''
+  return (
+    job.plan?.zones
+      .filter((z) => step.zones.includes(z.id) && z.seed)
+      .map((z) => `${z.name} ${firm.text(z.seed!.kg.value, 'kg')}`)
+      .join(', ')
+      .slice(0, 80) ?? ''
+  )
 }
-const tick = (step: PlannedStep) => write({ date: job.today, zone: null, step: step.id, what: firm.say(step.name), amount: amountOf(step), who: form.value.who, note: '', corrects: null }).catch(() => undefined)
-const strike = (entry: DiaryEntry) => write({ date: job.today, zone: entry.zone, step: null, what: STRUCK_OUT, amount: '', who: '', note: '', corrects: entry.id }).catch(() => undefined)
+const tick = (step: PlannedStep) =>
+  write({
+    date: job.today,
+    zone: null,
+    step: step.id,
+    what: firm.say(step.name),
+    amount: amountOf(step),
+    who: form.value.who,
+    note: '',
+    corrects: null,
+  }).catch(() => undefined)
+const strike = (entry: DiaryEntry) =>
+  write({ date: job.today, zone: entry.zone, step: null, what: STRUCK_OUT, amount: '', who: '', note: '', corrects: entry.id }).catch(() => undefined)
 const untick = (step: PlannedStep) => {
   const entry = standing(job.diary).find((e) => e.step === step.id)
   if (entry) void strike(entry)
@@ -66,8 +83,20 @@ const untick = (step: PlannedStep) => {
         <h3>Steps</h3>
         <ul class="steps">
           <li v-for="s in steps" :key="s.id" :class="s.state">
-            <button type="button" class="tick" role="checkbox" :aria-checked="s.state === 'done'" :aria-label="`${firm.say(s.name)} done`" :disabled="busy" @click="s.state === 'done' ? untick(s) : tick(s)">{{ s.state === 'done' ? '✓' : '' }}</button>
-            <span><b>{{ firm.say(s.name) }}</b> <span class="soft small">{{ s.state === 'done' ? 'done ' : '' }}{{ showDay(s.chosen) }}</span></span>
+            <button
+              type="button"
+              class="tick"
+              role="checkbox"
+              :aria-checked="s.state === 'done'"
+              :aria-label="`${firm.say(s.name)} done`"
+              :disabled="busy"
+              @click="s.state === 'done' ? untick(s) : tick(s)"
+            >
+              {{ s.state === 'done' ? '✓' : '' }}
+            </button>
+            <span
+              ><b>{{ firm.say(s.name) }}</b> <span class="soft small">{{ s.state === 'done' ? 'done ' : '' }}{{ showDay(s.chosen) }}</span></span
+            >
           </li>
           <li v-if="steps.length === 0" class="soft">No steps yet: they come with the first zone.</li>
         </ul>

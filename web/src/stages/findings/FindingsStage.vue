@@ -27,20 +27,31 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
     </header>
     <NothingYet v-if="byZone.length === 0" says="Findings come from a walked zone." />
     <section v-for="z in byZone" :key="z.id">
-      <h3>{{ z.name }} <span v-if="z.area" class="soft area">{{ firm.text(job.figure(z.area)?.value, 'm2') }}</span></h3>
+      <h3>
+        {{ z.name }} <span v-if="z.area" class="soft area">{{ firm.text(job.figure(z.area)?.value, 'm2') }}</span>
+      </h3>
       <table>
         <thead class="only-read">
-          <tr><th>reading</th><th>value</th><th>verdict</th><th>what it means and asks</th></tr>
+          <tr>
+            <th>reading</th>
+            <th>value</th>
+            <th>verdict</th>
+            <th>what it means and asks</th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="f in z.found" :key="f.kind" :class="`row-${f.verdict}`">
             <td class="kind">{{ FINDING_NAMES[f.kind] }}</td>
-            <td class="value"><FigureValue v-if="f.verdict !== 'unread'" :id="`${z.id}.${READING_OF[f.kind]}`" size="big" /><span v-else class="soft">—</span></td>
+            <td class="value">
+              <FigureValue v-if="f.verdict !== 'unread'" :id="`${z.id}.${READING_OF[f.kind]}`" size="big" /><span v-else class="soft">—</span>
+            </td>
             <td class="verdict">
               <span class="tag" :class="VERDICTS[f.verdict][0]">{{ VERDICTS[f.verdict][1] }}</span>
               <FigureValue v-if="f.figure" :id="f.figure" class="word" />
             </td>
-            <td>{{ firm.say(f.says) }} <b v-if="f.asks !== 'Nothing.'">{{ firm.say(f.asks) }}</b></td>
+            <td>
+              {{ firm.say(f.says) }} <b v-if="f.asks !== 'Nothing.'">{{ firm.say(f.asks) }}</b>
+            </td>
           </tr>
         </tbody>
       </table>

@@ -19,7 +19,10 @@ const job = useJob()
 const zones = computed(() => job.plan?.zones.filter((z) => z.area) ?? [])
 const wide = computed(() => zones.value.length <= 4)
 const lines = computed(() => job.plan?.materials ?? [])
-const packs = (line: MaterialLine) => (line.packs ? `${line.packs.counts.map((c) => `${c.count} × ${firm.text(c.size, 'kg')}`).join(' + ')}${line.packs.left > 0.15 ? `, ${firm.text(line.packs.left, 'kg')} to stock` : ''}` : '')
+const packs = (line: MaterialLine) =>
+  line.packs
+    ? `${line.packs.counts.map((c) => `${c.count} × ${firm.text(c.size, 'kg')}`).join(' + ')}${line.packs.left > 0.15 ? `, ${firm.text(line.packs.left, 'kg')} to stock` : ''}`
+    : ''
 const also = (line: MaterialLine) =>
   line.also.map((id) => {
     const f = job.figure(id)
@@ -49,14 +52,20 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
           <thead>
             <tr>
               <th>line</th>
-              <template v-if="wide"><th v-for="z in zones" :key="z.id" class="n zone">{{ z.name }}<br />{{ firm.text(job.figure(z.area)?.value, 'm2') }}</th></template>
+              <template v-if="wide"
+                ><th v-for="z in zones" :key="z.id" class="n zone">{{ z.name }}<br />{{ firm.text(job.figure(z.area)?.value, 'm2') }}</th></template
+              >
               <th class="n">to order</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="line in lines" :key="line.id">
-              <td class="what">{{ line.name }}<small class="soft">{{ firm.say(line.detail) }}</small></td>
-              <template v-if="wide"><td v-for="z in zones" :key="z.id" class="n"><FigureValue :id="line.cells[z.id]" :label="`${line.name}, ${z.name}`" /></td></template>
+              <td class="what">
+                {{ line.name }}<small class="soft">{{ firm.say(line.detail) }}</small>
+              </td>
+              <template v-if="wide"
+                ><td v-for="z in zones" :key="z.id" class="n"><FigureValue :id="line.cells[z.id]" :label="`${line.name}, ${z.name}`" /></td
+              ></template>
               <td class="n order">
                 <FigureValue :id="line.total" size="big" :label="`${line.name}, to order`" />
                 <small>{{ [packs(line), ...also(line)].filter(Boolean).join(' · ') }}</small>
@@ -69,7 +78,9 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
           <ul class="by-zone">
             <li v-for="z in zones" :key="z.id">
               <b>{{ z.name }}</b> <span class="soft small">{{ firm.text(job.figure(z.area)?.value, 'm2') }}</span>
-              <span v-for="line in lines.filter((l) => l.cells[z.id])" :key="line.id" class="part">{{ line.name }} <FigureValue :id="line.cells[z.id]" /></span>
+              <span v-for="line in lines.filter((l) => l.cells[z.id])" :key="line.id" class="part"
+                >{{ line.name }} <FigureValue :id="line.cells[z.id]"
+              /></span>
             </li>
           </ul>
         </details>
@@ -80,22 +91,82 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
       <section class="choices">
         <h3>Starter feed</h3>
         <div class="row">
-          <TextField label="Grade, N-P₂O₅-K₂O" :model-value="job.draft?.feed?.grade" :placeholder="job.plan?.feed?.grade" :problem="job.problemAt('feed.grade')" :maxlength="40" @update:model-value="set('feed', 'grade', $event || null)" />
-          <QuantityField label="Nitrogen wanted" kind="rate" :model-value="job.draft?.feed?.nitrogen" :problem="job.problemAt('feed.nitrogen')" hint="½–1 lb/1,000 ft² is usual" @update:model-value="set('feed', 'nitrogen', $event)" />
-          <QuantityField label="Slow-release share" kind="percent" :model-value="job.draft?.feed?.slowShare" :problem="job.problemAt('feed.slowShare')" @update:model-value="set('feed', 'slowShare', $event)" />
+          <TextField
+            label="Grade, N-P₂O₅-K₂O"
+            :model-value="job.draft?.feed?.grade"
+            :placeholder="job.plan?.feed?.grade"
+            :problem="job.problemAt('feed.grade')"
+            :maxlength="40"
+            @update:model-value="set('feed', 'grade', $event || null)"
+          />
+          <QuantityField
+            label="Nitrogen wanted"
+            kind="rate"
+            :model-value="job.draft?.feed?.nitrogen"
+            :problem="job.problemAt('feed.nitrogen')"
+            hint="½–1 lb/1,000 ft² is usual"
+            @update:model-value="set('feed', 'nitrogen', $event)"
+          />
+          <QuantityField
+            label="Slow-release share"
+            kind="percent"
+            :model-value="job.draft?.feed?.slowShare"
+            :problem="job.problemAt('feed.slowShare')"
+            @update:model-value="set('feed', 'slowShare', $event)"
+          />
           <dl v-if="job.plan?.feed" class="lays">
-            <div><dt>product</dt><dd><FigureValue :id="job.plan.feed.rate" /></dd></div>
-            <div><dt>P₂O₅ → P</dt><dd><FigureValue :id="job.plan.feed.p2o5" /> → <FigureValue :id="job.plan.feed.p" /></dd></div>
-            <div><dt>K₂O → K</dt><dd><FigureValue :id="job.plan.feed.k2o" /> → <FigureValue :id="job.plan.feed.k" /></dd></div>
-            <div><dt>most N at once</dt><dd><FigureValue :id="job.plan.feed.ceiling" /></dd></div>
+            <div>
+              <dt>product</dt>
+              <dd><FigureValue :id="job.plan.feed.rate" /></dd>
+            </div>
+            <div>
+              <dt>P₂O₅ → P</dt>
+              <dd><FigureValue :id="job.plan.feed.p2o5" /> → <FigureValue :id="job.plan.feed.p" /></dd>
+            </div>
+            <div>
+              <dt>K₂O → K</dt>
+              <dd><FigureValue :id="job.plan.feed.k2o" /> → <FigureValue :id="job.plan.feed.k" /></dd>
+            </div>
+            <div>
+              <dt>most N at once</dt>
+              <dd><FigureValue :id="job.plan.feed.ceiling" /></dd>
+            </div>
           </dl>
         </div>
         <h3>Dressing and cover</h3>
         <div class="row">
-          <ChoiceField label="Dressing" list clearable :options="DRESSINGS.map((v) => ({ value: v, name: DRESSING_KINDS[v].name }))" :model-value="job.draft?.dressing?.kind" @update:model-value="set('dressing', 'kind', $event)" />
-          <QuantityField label="Depth, all zones" kind="depth" :model-value="job.draft?.dressing?.depth" :problem="job.problemAt('dressing.depth')" hint="else the lows, where levelled" @update:model-value="set('dressing', 'depth', $event)" />
-          <QuantityField label="Share of ground" kind="percent" :model-value="job.draft?.dressing?.share" :problem="job.problemAt('dressing.share')" @update:model-value="set('dressing', 'share', $event)" />
-          <ChoiceField label="Cover over seed" list clearable :options="COVERS.map((v) => ({ value: v, name: COVER_KINDS[v].name }))" :model-value="job.draft?.cover" hint="else by ground and slope" @update:model-value="(v) => job.edit('cover', (d) => (d.cover = v))" />
+          <ChoiceField
+            label="Dressing"
+            list
+            clearable
+            :options="DRESSINGS.map((v) => ({ value: v, name: DRESSING_KINDS[v].name }))"
+            :model-value="job.draft?.dressing?.kind"
+            @update:model-value="set('dressing', 'kind', $event)"
+          />
+          <QuantityField
+            label="Depth, all zones"
+            kind="depth"
+            :model-value="job.draft?.dressing?.depth"
+            :problem="job.problemAt('dressing.depth')"
+            hint="else the lows, where levelled"
+            @update:model-value="set('dressing', 'depth', $event)"
+          />
+          <QuantityField
+            label="Share of ground"
+            kind="percent"
+            :model-value="job.draft?.dressing?.share"
+            :problem="job.problemAt('dressing.share')"
+            @update:model-value="set('dressing', 'share', $event)"
+          />
+          <ChoiceField
+            label="Cover over seed"
+            list
+            clearable
+            :options="COVERS.map((v) => ({ value: v, name: COVER_KINDS[v].name }))"
+            :model-value="job.draft?.cover"
+            hint="else by ground and slope"
+            @update:model-value="(v) => job.edit('cover', (d) => (d.cover = v))"
+          />
         </div>
       </section>
     </template>

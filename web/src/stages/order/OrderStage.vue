@@ -17,7 +17,8 @@ const firm = useFirm()
 const job = useJob()
 const strands = computed(() => job.plan?.strands ?? [])
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === id)?.name ?? id
-const names = (ids: string[]) => (ids.length === job.plan?.zones.filter((z) => z.area).length && ids.length > 1 ? 'all zones' : ids.map(zoneName).join(', '))
+const names = (ids: string[]) =>
+  ids.length === job.plan?.zones.filter((z) => z.area).length && ids.length > 1 ? 'all zones' : ids.map(zoneName).join(', ')
 const pinning = ref<string | null>(null)
 const chart = ref(false)
 function pin(step: PlannedStep, day: string | null) {
@@ -41,12 +42,18 @@ const range = computed(() => {
   const first = steps[0]?.chosen ?? job.today
   const from = first < addDays(job.today, 21) ? job.today : addDays(first, -3)
   const lastStep = steps.at(-1)?.chosen ?? job.today
-  const cut = strands.value.map((s) => String(s.cutOff.value)).filter((c) => c >= from).sort().at(-1) ?? lastStep
+  const cut =
+    strands.value
+      .map((s) => String(s.cutOff.value))
+      .filter((c) => c >= from)
+      .sort()
+      .at(-1) ?? lastStep
   const last = [cut, lastStep].sort().at(-1)!
   return { from, days: Math.min(75, Math.max(21, daysBetween(from, last) + 5)) }
 })
 const weekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
-const title = (s: (typeof strands.value)[number]) => (strands.value.length > 1 ? `${s.zones.map(zoneName).join(', ')}${s.kills ? ': kill off' : ''}` : '')
+const title = (s: (typeof strands.value)[number]) =>
+  strands.value.length > 1 ? `${s.zones.map(zoneName).join(', ')}${s.kills ? ': kill off' : ''}` : ''
 </script>
 
 <template>
@@ -54,17 +61,21 @@ const title = (s: (typeof strands.value)[number]) => (strands.value.length > 1 ?
     <header class="top">
       <h2>Order of work</h2>
       <p class="small soft">in order and in season; pin a day, or let it float</p>
-      <button type="button" class="plain small right" :aria-expanded="chart" @click="chart = !chart">{{ chart ? 'hide the soil chart' : 'soil and window chart' }}</button>
+      <button type="button" class="plain small right" :aria-expanded="chart" @click="chart = !chart">
+        {{ chart ? 'hide the soil chart' : 'soil and window chart' }}
+      </button>
     </header>
     <NothingYet v-if="strands.length === 0" says="Days come from zones with a size and an approach." />
     <SoilChart v-if="chart && strands.length" />
     <section v-for="s in strands" :key="s.id">
-      <article v-if="s.verdict" class="verdict" role="alert">
+      <div v-if="s.verdict" class="verdict" role="alert">
         <h3>{{ s.verdict }}</h3>
         <ul>
-          <li v-for="o in s.options" :key="o.title"><b>{{ o.title }}.</b> {{ firm.say(o.says) }}</li>
+          <li v-for="o in s.options" :key="o.title">
+            <b>{{ o.title }}.</b> {{ firm.say(o.says) }}
+          </li>
         </ul>
-      </article>
+      </div>
       <h3 v-if="title(s)">{{ title(s) }}</h3>
       <p class="window">
         <span class="small soft">last day to sow <FigureValue :id="s.cutOff.id" /></span>
@@ -72,29 +83,82 @@ const title = (s: (typeof strands.value)[number]) => (strands.value.length > 1 ?
       </p>
       <table>
         <thead>
-          <tr><th>day</th><th>step</th><th class="slip">may lie between</th><th class="n">hours</th><th><span class="only-read">pin</span></th></tr>
+          <tr>
+            <th>day</th>
+            <th>step</th>
+            <th class="slip">may lie between</th>
+            <th class="n">hours</th>
+            <th><span class="only-read">pin</span></th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="step in stepsOf(s.id)" :key="step.id" :class="[step.state, { sow: step.kind === 'sow' }]">
-            <td class="day"><FigureValue :id="step.day.id" :label="firm.say(step.name)" /><span v-if="STATE[step.state]" class="mark" :class="step.state === 'done' ? 'settled' : 'moved'">{{ STATE[step.state] }}</span></td>
+            <td class="day">
+              <FigureValue :id="step.day.id" :label="firm.say(step.name)" /><span
+                v-if="STATE[step.state]"
+                class="mark"
+                :class="step.state === 'done' ? 'settled' : 'moved'"
+                >{{ STATE[step.state] }}</span
+              >
+            </td>
             <td class="what">
-              <b>{{ firm.say(step.name) }}</b><span v-if="step.passes > 1" class="soft"> {{ step.passes }} passes</span> <span class="soft small">{{ names(step.zones) }}</span>
-              <span class="why small soft">{{ firm.say(step.why) }}<template v-if="step.waitsFor && step.waitsFor !== 'nothing'"> After: {{ firm.say(step.waitsFor) }}.</template></span>
-              <span v-for="c in step.cautions" :key="c" class="caution small">▲ {{ firstWith.get(c) === step.id ? CAUTIONS[c] : `${CAUTIONS[c].split(/[.:]/)[0]}, as above.` }}</span>
+              <b>{{ firm.say(step.name) }}</b><span v-if="step.passes > 1" class="soft"> {{ step.passes }} passes</span>
+              <span class="soft small">{{ names(step.zones) }}</span>
+              <span class="why small soft"
+                >{{ firm.say(step.why)
+                }}<template v-if="step.waitsFor && step.waitsFor !== 'nothing'"> After: {{ firm.say(step.waitsFor) }}.</template></span
+              >
+              <span v-for="c in step.cautions" :key="c" class="caution small"
+                >▲ {{ firstWith.get(c) === step.id ? CAUTIONS[c] : `${CAUTIONS[c].split(/[.:]/)[0]}, as above.` }}</span
+              >
             </td>
             <td class="slip">
-              <svg v-if="step.earliest && step.latest" :viewBox="`0 0 ${range.days} 6`" preserveAspectRatio="none" role="img" :aria-label="`between ${showDay(step.earliest)} and ${showDay(step.latest)}`">
-                <template v-for="i in range.days" :key="i"><rect v-if="weekend(addDays(range.from, i - 1))" :x="i - 1" y="0" width="1" height="6" class="weekend" /></template>
-                <rect :x="daysBetween(range.from, step.earliest)" y="2" :width="Math.max(1, daysBetween(step.earliest, step.latest) + 1)" height="2" class="slack" />
+              <svg
+                v-if="step.earliest && step.latest"
+                :viewBox="`0 0 ${range.days} 6`"
+                preserveAspectRatio="none"
+                role="img"
+                :aria-label="`between ${showDay(step.earliest)} and ${showDay(step.latest)}`"
+              >
+                <template v-for="i in range.days" :key="i">
+                  <rect v-if="weekend(addDays(range.from, i - 1))" :x="i - 1" y="0" width="1" height="6" class="weekend" />
+                </template>
+                <rect
+                  :x="daysBetween(range.from, step.earliest)"
+                  y="2"
+                  :width="Math.max(1, daysBetween(step.earliest, step.latest) + 1)"
+                  height="2"
+                  class="slack"
+                />
                 <rect :x="daysBetween(range.from, step.chosen)" y="0" :width="step.span" height="6" class="on" />
               </svg>
-              <span class="small soft">{{ step.earliest && step.latest ? (step.earliest === step.latest ? 'no slack' : `${showDay(step.earliest).slice(4)} – ${showDay(step.latest).slice(4)}`) : '' }}</span>
+              <span class="small soft">{{
+                step.earliest && step.latest
+                  ? step.earliest === step.latest
+                    ? 'no slack'
+                    : `${showDay(step.earliest).slice(4)} – ${showDay(step.latest).slice(4)}`
+                  : ''
+              }}</span>
             </td>
             <td class="n"><FigureValue :id="step.hours.id" :label="`${firm.say(step.name)}, hours`" /></td>
             <td class="pin">
-              <button v-if="step.state !== 'done'" type="button" class="plain small" :aria-label="`Pin ${firm.say(step.name)}`" @click="pinning = pinning === step.id ? null : step.id">pin</button>
+              <button
+                v-if="step.state !== 'done'"
+                type="button"
+                class="plain small"
+                :aria-label="`Pin ${firm.say(step.name)}`"
+                @click="pinning = pinning === step.id ? null : step.id"
+              >
+                pin
+              </button>
               <div v-if="pinning === step.id" class="pinner">
-                <DayField label="Day" :model-value="job.draft?.pins?.[step.id]" :today="step.chosen" :problem="job.problemAt(`pins.${step.id}`)" @update:model-value="pin(step, $event)" />
+                <DayField
+                  label="Day"
+                  :model-value="job.draft?.pins?.[step.id]"
+                  :today="step.chosen"
+                  :problem="job.problemAt(`pins.${step.id}`)"
+                  @update:model-value="pin(step, $event)"
+                />
                 <button v-if="job.draft?.pins?.[step.id]" type="button" class="plain small" @click="pin(step, null)">let it float</button>
               </div>
             </td>

@@ -33,7 +33,12 @@ useChart(at, () => {
     animation: false,
     textStyle: { fontFamily: 'Atkinson Hyperlegible', color: ink('ink') },
     grid: { left: 38, right: 12, top: 18, bottom: 24 },
-    xAxis: { type: 'category', data: series.value.map((d) => showDay(d.day).slice(4)), axisLabel: { interval: 13, color: ink('soft') }, axisTick: { show: false } },
+    xAxis: {
+      type: 'category',
+      data: series.value.map((d) => showDay(d.day).slice(4)),
+      axisLabel: { interval: 13, color: ink('soft') },
+      axisTick: { show: false },
+    },
     yAxis: { type: 'value', scale: true, axisLabel: { color: ink('soft') }, splitLine: { lineStyle: { color: ink('rule') } } },
     tooltip: { trigger: 'axis', valueFormatter: (v: unknown) => `${String(v)} ${firm.show(0, 'C').unit}` },
     series: [
@@ -44,8 +49,20 @@ useChart(at, () => {
         data: series.value.map((d) => shown(d.celsius)),
         lineStyle: { color: ink('clay'), width: 2 },
         itemStyle: { color: ink('clay') },
-        markArea: { silent: true, itemStyle: { color: ink('moss-wash') }, data: open.map((w) => [{ xAxis: showDay(w.from).slice(4) }, { xAxis: showDay(w.to).slice(4) }]) },
-        markLine: strand ? { silent: true, symbol: 'none', lineStyle: { color: ink('hold'), width: 2, type: 'solid' }, label: { formatter: 'last sowing', color: ink('hold') }, data: [{ xAxis: showDay(String(strand.cutOff.value)).slice(4) }] } : undefined,
+        markArea: {
+          silent: true,
+          itemStyle: { color: ink('moss-wash') },
+          data: open.map((w) => [{ xAxis: showDay(w.from).slice(4) }, { xAxis: showDay(w.to).slice(4) }]),
+        },
+        markLine: strand
+          ? {
+              silent: true,
+              symbol: 'none',
+              lineStyle: { color: ink('hold'), width: 2, type: 'solid' },
+              label: { formatter: 'last sowing', color: ink('hold') },
+              data: [{ xAxis: showDay(String(strand.cutOff.value)).slice(4) }],
+            }
+          : undefined,
       },
     ],
   }

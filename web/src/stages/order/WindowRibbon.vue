@@ -17,12 +17,33 @@ const says = computed(() => props.spans.map((s) => `${s.state} ${showDay(s.from)
 </script>
 
 <template>
-  <svg class="ribbon" :viewBox="`0 0 ${days * 10} 30`" preserveAspectRatio="none" role="img" :aria-label="`Sowing window: ${says}. Last day ${showDay(cutOff)}.`">
+  <svg
+    class="ribbon"
+    :viewBox="`0 0 ${days * 10} 30`"
+    preserveAspectRatio="none"
+    role="img"
+    :aria-label="`Sowing window: ${says}. Last day ${showDay(cutOff)}.`"
+  >
     <defs>
-      <pattern :id="`${id}marginal`" width="12" height="12" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="12" height="12" class="m1" /><rect width="6" height="12" class="m2" /></pattern>
-      <pattern :id="`${id}shut`" width="8" height="8" patternUnits="userSpaceOnUse"><rect width="8" height="8" class="s1" /><rect width="8" height="2" class="s2" /></pattern>
+      <pattern :id="`${id}marginal`" width="12" height="12" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width="12" height="12" class="m1" />
+        <rect width="6" height="12" class="m2" />
+      </pattern>
+      <pattern :id="`${id}shut`" width="8" height="8" patternUnits="userSpaceOnUse">
+        <rect width="8" height="8" class="s1" />
+        <rect width="8" height="2" class="s2" />
+      </pattern>
     </defs>
-    <rect v-for="p in pieces" :key="p.from" :x="p.x * 10" y="0" :width="(p.end - p.x) * 10" height="30" :class="p.state" :fill="p.state === 'open' ? undefined : `url(#${id}${p.state})`" />
+    <rect
+      v-for="p in pieces"
+      :key="p.from"
+      :x="p.x * 10"
+      y="0"
+      :width="(p.end - p.x) * 10"
+      height="30"
+      :class="p.state"
+      :fill="p.state === 'open' ? undefined : `url(#${id}${p.state})`"
+    />
     <rect v-if="sowAt >= 0 && sowAt < days" :x="sowAt * 10" y="4" width="10" height="22" class="sow" />
     <line v-if="cut > 0 && cut <= days" :x1="cut * 10" :x2="cut * 10" y1="0" y2="30" class="cut" vector-effect="non-scaling-stroke" />
   </svg>

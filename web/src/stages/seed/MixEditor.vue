@@ -10,7 +10,9 @@ const props = defineProps<{ zone: string; suggested: { grass: GrassId; share: nu
 const job = useJob()
 const at = computed(() => job.zones.findIndex((z) => z.id === props.zone))
 const own = computed(() => job.zones[at.value]?.mix ?? null)
-const parts = computed<{ grass: GrassId; share?: number | string | null }[]>(() => own.value ?? props.suggested.map(({ grass, share }) => ({ grass, share })))
+const parts = computed<{ grass: GrassId; share?: number | string | null }[]>(
+  () => own.value ?? props.suggested.map(({ grass, share }) => ({ grass, share })),
+)
 const options = GRASS_IDS.filter((g) => GRASSES[g].newRate !== null).map((value) => ({ value, name: GRASSES[value].name }))
 function put(field: string, mix: typeof parts.value | null) {
   job.edit(`${props.zone}.mix.${field}`, (d) => {
@@ -35,7 +37,13 @@ const problem = computed(() => job.problemAt(`zones[${at.value}].mix`))
   <div class="editor">
     <div v-for="(p, i) in parts" :key="i" class="part">
       <ChoiceField label="Grass" list :options="options" :model-value="p.grass" @update:model-value="set(i, { grass: $event })" />
-      <QuantityField label="Share by weight" kind="percent" :model-value="typeof p.share === 'number' ? `${p.share} %` : p.share" :problem="job.problemAt(`zones[${at}].mix[${i}].share`)" @update:model-value="set(i, { share: $event })" />
+      <QuantityField
+        label="Share by weight"
+        kind="percent"
+        :model-value="typeof p.share === 'number' ? `${p.share} %` : p.share"
+        :problem="job.problemAt(`zones[${at}].mix[${i}].share`)"
+        @update:model-value="set(i, { share: $event })"
+      />
       <button type="button" class="plain small" @click="drop(i)">leave out</button>
     </div>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>

@@ -46,45 +46,105 @@ const lotProblem = (grass: GrassId, key: string) => {
       <h3>
         {{ z.name }}
         <span v-if="z.seed" class="soft">{{ z.seed.overridden ? 'your mix' : 'suggested' }}</span>
-        <button v-if="z.seed || z.nothing" type="button" class="plain small" :aria-expanded="editing === z.id" @click="editing = editing === z.id ? null : z.id">{{ editing === z.id ? 'done' : 'change the mix' }}</button>
+        <button
+          v-if="z.seed || z.nothing"
+          type="button"
+          class="plain small"
+          :aria-expanded="editing === z.id"
+          @click="editing = editing === z.id ? null : z.id"
+        >
+          {{ editing === z.id ? 'done' : 'change the mix' }}
+        </button>
       </h3>
       <p v-if="!z.seed" class="soft">{{ z.approach.chosen === 'leave' ? 'Not sown: left and fed.' : (z.nothing ?? 'No seed here.') }}</p>
       <MixEditor v-if="editing === z.id" :zone="z.id" :suggested="z.seed?.mix ?? []" />
       <div v-if="z.seed" class="two">
         <table>
           <thead>
-            <tr><th>grass</th><th class="n">weight</th><th class="n">plants</th><th>why</th></tr>
+            <tr>
+              <th>grass</th>
+              <th class="n">weight</th>
+              <th class="n">plants</th>
+              <th>why</th>
+            </tr>
           </thead>
           <tbody>
             <tr v-for="p in z.seed.plants" :key="p.grass">
               <td>{{ GRASSES[p.grass].name }}</td>
-              <td class="n">{{ Math.round(p.weight) }}<small class="soft"> %</small><svg class="share" viewBox="0 0 100 4" preserveAspectRatio="none" aria-hidden="true"><rect :width="p.weight" height="4" class="w" /></svg></td>
-              <td class="n"><FigureValue :id="p.share.id" /><svg class="share" viewBox="0 0 100 4" preserveAspectRatio="none" aria-hidden="true"><rect :width="percent(p.share.id)" height="4" class="p" /></svg></td>
+              <td class="n">
+                {{ Math.round(p.weight) }}<small class="soft"> %</small
+                ><svg class="share" viewBox="0 0 100 4" preserveAspectRatio="none" aria-hidden="true">
+                  <rect :width="p.weight" height="4" class="w" />
+                </svg>
+              </td>
+              <td class="n">
+                <FigureValue :id="p.share.id" /><svg class="share" viewBox="0 0 100 4" preserveAspectRatio="none" aria-hidden="true">
+                  <rect :width="percent(p.share.id)" height="4" class="p" />
+                </svg>
+              </td>
               <td class="why">{{ z.seed.mix.find((m) => m.grass === p.grass)?.reason }}</td>
             </tr>
           </tbody>
         </table>
         <dl>
-          <div><dt>seed</dt><dd><FigureValue :id="z.seed.kg.id" size="big" /></dd></div>
-          <div><dt>two passes of</dt><dd><FigureValue :id="z.seed.half.id" size="big" /></dd></div>
-          <div><dt>rate, this ground</dt><dd><FigureValue :id="z.seed.rate.id" /></dd></div>
-          <div><dt>bag rate</dt><dd><FigureValue :id="z.seed.bulk.id" /></dd></div>
-          <div><dt>pure live seed</dt><dd><FigureValue :id="z.seed.pls.id" /></dd></div>
-          <div><dt>live seeds</dt><dd><FigureValue :id="z.seed.live.id" /></dd></div>
+          <div>
+            <dt>seed</dt>
+            <dd><FigureValue :id="z.seed.kg.id" size="big" /></dd>
+          </div>
+          <div>
+            <dt>two passes of</dt>
+            <dd><FigureValue :id="z.seed.half.id" size="big" /></dd>
+          </div>
+          <div>
+            <dt>rate, this ground</dt>
+            <dd><FigureValue :id="z.seed.rate.id" /></dd>
+          </div>
+          <div>
+            <dt>bag rate</dt>
+            <dd><FigureValue :id="z.seed.bulk.id" /></dd>
+          </div>
+          <div>
+            <dt>pure live seed</dt>
+            <dd><FigureValue :id="z.seed.pls.id" /></dd>
+          </div>
+          <div>
+            <dt>live seeds</dt>
+            <dd><FigureValue :id="z.seed.live.id" /></dd>
+          </div>
         </dl>
       </div>
-      <p v-if="z.seed?.runnerUp" class="runner small"><b>Left out: {{ GRASSES[z.seed.runnerUp.grass].name }}</b>: {{ z.seed.runnerUp.against }}.</p>
+      <p v-if="z.seed?.runnerUp" class="runner small">
+        <b>Left out: {{ GRASSES[z.seed.runnerUp.grass].name }}</b
+        >: {{ z.seed.runnerUp.against }}.
+      </p>
     </section>
     <section v-if="grassesUsed.length">
       <h3>Lots <span class="soft">from the label of the bag</span></h3>
       <div v-for="g in grassesUsed" :key="g" class="lot">
         <b>{{ GRASSES[g].short }}</b>
         <TextField label="Lot" :model-value="lot(g)?.name" :maxlength="80" @update:model-value="setLot(g, { name: $event })" />
-        <QuantityField label="Purity" kind="percent" :model-value="lot(g)?.purity" placeholder="98 %" :problem="lotProblem(g, 'purity')" @update:model-value="setLot(g, { purity: $event })" />
-        <QuantityField label="Germination" kind="percent" :model-value="lot(g)?.germination" placeholder="88 %" :problem="lotProblem(g, 'germination')" @update:model-value="setLot(g, { germination: $event })" />
+        <QuantityField
+          label="Purity"
+          kind="percent"
+          :model-value="lot(g)?.purity"
+          placeholder="98 %"
+          :problem="lotProblem(g, 'purity')"
+          @update:model-value="setLot(g, { purity: $event })"
+        />
+        <QuantityField
+          label="Germination"
+          kind="percent"
+          :model-value="lot(g)?.germination"
+          placeholder="88 %"
+          :problem="lotProblem(g, 'germination')"
+          @update:model-value="setLot(g, { germination: $event })"
+        />
         <span class="pls"><span class="small soft">pure live seed</span><FigureValue :id="`job.lot.${g}.pls`" /></span>
       </div>
-      <p class="small soft">Every grass of the trade, with its ranges, is in the <RouterLink to="/yard/grasses">Yard</RouterLink>. Amounts allow for germination once, here. {{ firm.settings.reserve === null ? '12' : firm.settings.reserve }} % is kept back for wash-outs, on its own line.</p>
+      <p class="small soft">
+        Every grass of the trade, with its ranges, is in the <RouterLink to="/yard/grasses">Yard</RouterLink>. Amounts allow for germination once,
+        here. {{ firm.settings.reserve === null ? '12' : firm.settings.reserve }} % is kept back for wash-outs, on its own line.
+      </p>
     </section>
   </div>
 </template>

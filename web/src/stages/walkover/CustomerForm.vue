@@ -17,9 +17,26 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
   <form class="customer" autocomplete="off" @submit.prevent>
     <div class="row">
       <TextField label="Job" :model-value="job.draft?.name" :problem="job.problemAt('name')" @update:model-value="set('name', $event)" />
-      <TextField label="Customer" :model-value="job.draft?.customer" :problem="job.problemAt('customer')" @update:model-value="set('customer', $event)" />
-      <DayField label="Walked on" :model-value="job.draft?.walked" :problem="job.problemAt('walked')" :today="job.today" @update:model-value="set('walked', $event)" />
-      <DayField label="Must look right by" :model-value="job.draft?.customerDate" :problem="job.problemAt('customerDate')" :today="job.today" @update:model-value="set('customerDate', $event)" />
+      <TextField
+        label="Customer"
+        :model-value="job.draft?.customer"
+        :problem="job.problemAt('customer')"
+        @update:model-value="set('customer', $event)"
+      />
+      <DayField
+        label="Walked on"
+        :model-value="job.draft?.walked"
+        :problem="job.problemAt('walked')"
+        :today="job.today"
+        @update:model-value="set('walked', $event)"
+      />
+      <DayField
+        label="Must look right by"
+        :model-value="job.draft?.customerDate"
+        :problem="job.problemAt('customerDate')"
+        :today="job.today"
+        @update:model-value="set('customerDate', $event)"
+      />
     </div>
     <fieldset>
       <legend>What they want</legend>
@@ -27,7 +44,13 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
         <ElCheckbox v-for="a in AIMS" :key="a" :value="a">{{ AIM_NAMES[a] }}</ElCheckbox>
       </ElCheckboxGroup>
     </fieldset>
-    <TextField label="Notes for whoever goes there" :rows="5" :maxlength="4000" :model-value="job.draft?.notes" @update:model-value="set('notes', $event)" />
+    <TextField
+      label="Notes for whoever goes there"
+      :rows="5"
+      :maxlength="4000"
+      :model-value="job.draft?.notes"
+      @update:model-value="set('notes', $event)"
+    />
   </form>
 </template>
 

@@ -28,11 +28,26 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
 
 <template>
   <div class="history">
-    <p class="soft">What was put down before, and when. Weedkillers keep seed out until their wait is over; a combined feed counts as the weedkiller in it.</p>
+    <p class="soft">
+      What was put down before, and when. Weedkillers keep seed out until their wait is over; a combined feed counts as the weedkiller in it.
+    </p>
     <article v-for="(t, i) in job.draft?.treatments ?? []" :key="i" class="row">
-      <ChoiceField label="What" list :options="options" :model-value="t.kind" @update:model-value="set(i, { kind: ($event ?? 'broadleaf') as TreatmentId })" />
+      <ChoiceField
+        label="What"
+        list
+        :options="options"
+        :model-value="t.kind"
+        @update:model-value="set(i, { kind: ($event ?? 'broadleaf') as TreatmentId })"
+      />
       <DayField label="On" :model-value="t.date" :problem="problem(i, 'date')" :today="job.today" @update:model-value="set(i, { date: $event })" />
-      <QuantityField label="Label’s wait before seed" kind="days" :model-value="t.waitDays" :problem="problem(i, 'waitDays')" :hint="TREATMENT_KINDS[t.kind].wait ? `else ${TREATMENT_KINDS[t.kind].wait} days, the longest usual` : 'none usual'" @update:model-value="set(i, { waitDays: $event })" />
+      <QuantityField
+        label="Label’s wait before seed"
+        kind="days"
+        :model-value="t.waitDays"
+        :problem="problem(i, 'waitDays')"
+        :hint="TREATMENT_KINDS[t.kind].wait ? `else ${TREATMENT_KINDS[t.kind].wait} days, the longest usual` : 'none usual'"
+        @update:model-value="set(i, { waitDays: $event })"
+      />
       <TextField label="Product" :model-value="t.product" :maxlength="80" @update:model-value="set(i, { product: $event })" />
       <div class="until">
         <span class="label">seed safe from</span>

@@ -23,31 +23,98 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
       <h3>Season</h3>
       <p class="small soft">Frost decides when sowing ends; the soil reading draws the curve the windows are read from.</p>
       <div class="row">
-        <DayField label="First −2 °C night, median date" yearless :model-value="site('frost')" :problem="problem('frost')" hint="even odds, like 25 Apr" :today="job.today" @update:model-value="set('frost', $event)" />
-        <QuantityField label="Soil now, at 50 mm" kind="temperature" :model-value="job.draft?.site?.soilTemperature" :problem="problem('soilTemperature')" @update:model-value="set('soilTemperature', $event)" />
-        <DayField label="Soil read on" :model-value="site('soilReadOn')" :problem="problem('soilReadOn')" :today="job.today" @update:model-value="set('soilReadOn', $event)" />
+        <DayField
+          label="First −2 °C night, median date"
+          yearless
+          :model-value="site('frost')"
+          :problem="problem('frost')"
+          hint="even odds, like 25 Apr"
+          :today="job.today"
+          @update:model-value="set('frost', $event)"
+        />
+        <QuantityField
+          label="Soil now, at 50 mm"
+          kind="temperature"
+          :model-value="job.draft?.site?.soilTemperature"
+          :problem="problem('soilTemperature')"
+          @update:model-value="set('soilTemperature', $event)"
+        />
+        <DayField
+          label="Soil read on"
+          :model-value="site('soilReadOn')"
+          :problem="problem('soilReadOn')"
+          :today="job.today"
+          @update:model-value="set('soilReadOn', $event)"
+        />
       </div>
     </section>
     <section>
       <h3>Place</h3>
       <div class="row">
-        <QuantityField label="Latitude" kind="ratio" :model-value="job.draft?.site?.latitude" :problem="problem('latitude')" hint="south is negative" @update:model-value="set('latitude', $event)" />
-        <QuantityField label="Longitude" kind="ratio" :model-value="job.draft?.site?.longitude" :problem="problem('longitude')" hint="west is negative" @update:model-value="set('longitude', $event)" />
-        <TextField label="Time zone" :model-value="job.draft?.site?.timeZone" :maxlength="60" :placeholder="here" @update:model-value="set('timeZone', $event)" />
+        <QuantityField
+          label="Latitude"
+          kind="ratio"
+          :model-value="job.draft?.site?.latitude"
+          :problem="problem('latitude')"
+          hint="south is negative"
+          @update:model-value="set('latitude', $event)"
+        />
+        <QuantityField
+          label="Longitude"
+          kind="ratio"
+          :model-value="job.draft?.site?.longitude"
+          :problem="problem('longitude')"
+          hint="west is negative"
+          @update:model-value="set('longitude', $event)"
+        />
+        <TextField
+          label="Time zone"
+          :model-value="job.draft?.site?.timeZone"
+          :maxlength="60"
+          :placeholder="here"
+          @update:model-value="set('timeZone', $event)"
+        />
       </div>
     </section>
     <section>
       <h3>Water there</h3>
       <div class="row">
-        <QuantityField label="Tap flow" kind="flow" :model-value="job.draft?.site?.tapFlow" :problem="problem('tapFlow')" hint="a bucket and a watch" @update:model-value="set('tapFlow', $event)" />
-        <QuantityField label="Time allowed, a day" kind="hours" :model-value="job.draft?.site?.waterMinutes" :problem="problem('waterMinutes')" @update:model-value="set('waterMinutes', $event)" />
-        <TextField label="Who waters" :model-value="job.draft?.waterer" :maxlength="80" @update:model-value="(v) => job.edit('waterer', (d) => (d.waterer = v))" />
+        <QuantityField
+          label="Tap flow"
+          kind="flow"
+          :model-value="job.draft?.site?.tapFlow"
+          :problem="problem('tapFlow')"
+          hint="a bucket and a watch"
+          @update:model-value="set('tapFlow', $event)"
+        />
+        <QuantityField
+          label="Time allowed, a day"
+          kind="hours"
+          :model-value="job.draft?.site?.waterMinutes"
+          :problem="problem('waterMinutes')"
+          @update:model-value="set('waterMinutes', $event)"
+        />
+        <TextField
+          label="Who waters"
+          :model-value="job.draft?.waterer"
+          :maxlength="80"
+          @update:model-value="(v) => job.edit('waterer', (d) => (d.waterer = v))"
+        />
       </div>
     </section>
     <dl class="reads">
-      <div><dt>Next killing frost, even odds</dt><dd><FigureValue :id="job.plan?.frost.median" size="big" /></dd></div>
-      <div><dt>One year in ten by</dt><dd><FigureValue :id="job.plan?.frost.tenth" size="big" /></dd></div>
-      <div><dt>Soil today</dt><dd><FigureValue :id="job.plan?.frost.soilNow" size="big" /></dd></div>
+      <div>
+        <dt>Next killing frost, even odds</dt>
+        <dd><FigureValue :id="job.plan?.frost.median" size="big" /></dd>
+      </div>
+      <div>
+        <dt>One year in ten by</dt>
+        <dd><FigureValue :id="job.plan?.frost.tenth" size="big" /></dd>
+      </div>
+      <div>
+        <dt>Soil today</dt>
+        <dd><FigureValue :id="job.plan?.frost.soilNow" size="big" /></dd>
+      </div>
     </dl>
   </form>
 </template>

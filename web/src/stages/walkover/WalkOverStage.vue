@@ -15,7 +15,16 @@ const PARTS = { zones: 'Zones', site: 'Site and season', history: 'History', cus
 type Part = keyof typeof PARTS
 const part = computed<Part>(() => (typeof route.query.part === 'string' && route.query.part in PARTS ? (route.query.part as Part) : 'zones'))
 const go = (to: Part) => void router.replace({ query: { ...route.query, part: to === 'zones' ? undefined : to, figure: undefined } })
-const wrong = (p: Part) => job.problems.filter((x) => (p === 'zones' ? x.path.startsWith('zones') : p === 'site' ? x.path.startsWith('site') : p === 'history' ? x.path.startsWith('treatments') : ['customerDate', 'walked', 'name'].includes(x.path))).length
+const wrong = (p: Part) =>
+  job.problems.filter((x) =>
+    p === 'zones'
+      ? x.path.startsWith('zones')
+      : p === 'site'
+        ? x.path.startsWith('site')
+        : p === 'history'
+          ? x.path.startsWith('treatments')
+          : ['customerDate', 'walked', 'name'].includes(x.path),
+  ).length
 const count = (p: Part) => (p === 'zones' ? (job.draft?.zones?.length ?? 0) : p === 'history' ? (job.draft?.treatments?.length ?? 0) : null)
 const siteWanting = computed(() => !job.draft?.site?.frost || job.draft?.site?.latitude === undefined || job.draft?.site?.latitude === null)
 </script>

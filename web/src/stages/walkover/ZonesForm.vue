@@ -61,7 +61,18 @@ function twin() {
   let n = job.zones.length + 1
   while (job.zones.some((z) => z.id === `z${n}`)) n++
   job.edit(`twin.z${n}`, (d) => {
-    d.zones = [...d.zones!, { ...structuredClone(JSON.parse(JSON.stringify(from)) as ZoneDraft), id: `z${n}`, name: `${from.name ?? 'Lawn'}, second`.slice(0, 80), area: null, length: null, width: null, deductions: [] }]
+    d.zones = [
+      ...d.zones!,
+      {
+        ...structuredClone(JSON.parse(JSON.stringify(from)) as ZoneDraft),
+        id: `z${n}`,
+        name: `${from.name ?? 'Lawn'}, second`.slice(0, 80),
+        area: null,
+        length: null,
+        width: null,
+        deductions: [],
+      },
+    ]
   })
   select(`z${n}`)
 }
@@ -71,7 +82,11 @@ const setOff = (i: number, patch: object) =>
     z.deductions = (z.deductions ?? []).map((o, k) => (k === i ? { ...o, ...patch } : o))
   })
 const addOff = () => set('deductions', [...(zone.value?.deductions ?? []), { what: '' }])
-const dropOff = (i: number) => set('deductions', (zone.value?.deductions ?? []).filter((_, k) => k !== i))
+const dropOff = (i: number) =>
+  set(
+    'deductions',
+    (zone.value?.deductions ?? []).filter((_, k) => k !== i),
+  )
 
 const area = (id: string) => {
   const f = job.figure(`${id}.area`)
@@ -96,15 +111,17 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
   <div>
     <div class="zones" role="group" aria-label="Zones">
       <button v-for="(z, i) in job.zones" :key="z.id" type="button" class="zone" :aria-pressed="i === index" @click="select(z.id)">
-        <b>{{ z.name || 'Unnamed zone' }}</b
-        ><span>{{ area(z.id) }}</span>
+        <b>{{ z.name || 'Unnamed zone' }}</b><span>{{ area(z.id) }}</span>
       </button>
       <button type="button" class="act slight" data-test="add-zone" @click="add">+ zone</button>
     </div>
 
     <div v-if="!zone" class="empty">
       <p class="big">Walk the lawn, zone by zone.</p>
-      <p>A zone is ground with one light, one soil, one grass and one treatment. Its size is enough to begin; every reading you add makes the plan surer.</p>
+      <p>
+        A zone is ground with one light, one soil, one grass and one treatment. Its size is enough to begin; every reading you add makes the plan
+        surer.
+      </p>
       <button type="button" class="act main" @click="add">Add the first zone</button>
     </div>
 
@@ -112,13 +129,38 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
       <fieldset class="size-row">
         <legend>Size</legend>
         <TextField label="Name" :model-value="zone.name" :maxlength="80" :problem="problem('name')" @update:model-value="set('name', $event)" />
-        <QuantityField label="Area" kind="area" :model-value="zone.area" :problem="problem('area')" hint="or length and width" @update:model-value="set('area', $event)" />
-        <QuantityField label="Length" kind="length" :model-value="zone.length" :problem="problem('length')" @update:model-value="set('length', $event)" />
+        <QuantityField
+          label="Area"
+          kind="area"
+          :model-value="zone.area"
+          :problem="problem('area')"
+          hint="or length and width"
+          @update:model-value="set('area', $event)"
+        />
+        <QuantityField
+          label="Length"
+          kind="length"
+          :model-value="zone.length"
+          :problem="problem('length')"
+          @update:model-value="set('length', $event)"
+        />
         <QuantityField label="Width" kind="length" :model-value="zone.width" :problem="problem('width')" @update:model-value="set('width', $event)" />
         <div class="offs">
           <div v-for="(off, i) in zone.deductions ?? []" :key="i" class="off">
-            <TextField label="Less: what" :model-value="off.what" :maxlength="80" placeholder="bed, path, tree" @update:model-value="setOff(i, { what: $event })" />
-            <QuantityField label="Its area" kind="area" :model-value="off.area" :problem="problem(`deductions[${i}].area`)" @update:model-value="setOff(i, { area: $event })" />
+            <TextField
+              label="Less: what"
+              :model-value="off.what"
+              :maxlength="80"
+              placeholder="bed, path, tree"
+              @update:model-value="setOff(i, { what: $event })"
+            />
+            <QuantityField
+              label="Its area"
+              kind="area"
+              :model-value="off.area"
+              :problem="problem(`deductions[${i}].area`)"
+              @update:model-value="setOff(i, { area: $event })"
+            />
             <button type="button" class="plain small" :aria-label="`Leave out ${off.what || 'this'}`" @click="dropOff(i)">leave out</button>
           </div>
           <button type="button" class="plain small" @click="addOff">take off a bed, path or tree</button>
@@ -127,14 +169,53 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
 
       <fieldset class="cover">
         <legend>Cover, % of the ground</legend>
-        <QuantityField label="Wanted grass" kind="percent" :model-value="zone.cover?.wanted" :problem="problem('cover.wanted')" @update:model-value="setCover('wanted', $event)" />
-        <QuantityField label="Weeds" kind="percent" :model-value="zone.cover?.weeds" :problem="problem('cover.weeds')" @update:model-value="setCover('weeds', $event)" />
-        <QuantityField label="Moss" kind="percent" :model-value="zone.cover?.moss" :problem="problem('cover.moss')" @update:model-value="setCover('moss', $event)" />
-        <QuantityField label="Bare" kind="percent" :model-value="zone.cover?.bare" :problem="problem('cover.bare')" @update:model-value="setCover('bare', $event)" />
-        <QuantityField label="Incurable grassy weeds" kind="percent" :model-value="zone.incurable" :problem="problem('incurable')" hint="of the whole" @update:model-value="set('incurable', $event)" />
+        <QuantityField
+          label="Wanted grass"
+          kind="percent"
+          :model-value="zone.cover?.wanted"
+          :problem="problem('cover.wanted')"
+          @update:model-value="setCover('wanted', $event)"
+        />
+        <QuantityField
+          label="Weeds"
+          kind="percent"
+          :model-value="zone.cover?.weeds"
+          :problem="problem('cover.weeds')"
+          @update:model-value="setCover('weeds', $event)"
+        />
+        <QuantityField
+          label="Moss"
+          kind="percent"
+          :model-value="zone.cover?.moss"
+          :problem="problem('cover.moss')"
+          @update:model-value="setCover('moss', $event)"
+        />
+        <QuantityField
+          label="Bare"
+          kind="percent"
+          :model-value="zone.cover?.bare"
+          :problem="problem('cover.bare')"
+          @update:model-value="setCover('bare', $event)"
+        />
+        <QuantityField
+          label="Incurable grassy weeds"
+          kind="percent"
+          :model-value="zone.incurable"
+          :problem="problem('incurable')"
+          hint="of the whole"
+          @update:model-value="set('incurable', $event)"
+        />
         <div class="bar" aria-hidden="true">
           <svg viewBox="0 0 100 6" preserveAspectRatio="none">
-            <rect v-for="(p, i) in coverParts" :key="p.key" :class="p.key" :x="coverParts.slice(0, i).reduce((s, q) => s + q.share, 0) * (100 / Math.max(100, coverSum))" y="0" :width="p.share * (100 / Math.max(100, coverSum))" height="6" />
+            <rect
+              v-for="(p, i) in coverParts"
+              :key="p.key"
+              :class="p.key"
+              :x="coverParts.slice(0, i).reduce((s, q) => s + q.share, 0) * (100 / Math.max(100, coverSum))"
+              y="0"
+              :width="p.share * (100 / Math.max(100, coverSum))"
+              height="6"
+            />
           </svg>
         </div>
         <p v-if="problem('cover')" class="wrong" role="alert">{{ problem('cover') }}</p>
@@ -142,8 +223,22 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
 
       <fieldset class="ground">
         <legend>Mat, firmness, soil</legend>
-        <QuantityField label="Thatch" kind="depth" :model-value="zone.thatch" :problem="problem('thatch')" hint="from plugs" @update:model-value="set('thatch', $event)" />
-        <ChoiceField label="Screwdriver, pushed" clearable :options="PENETRATIONS.map((v) => ({ value: v, name: PENETRATION_NAMES[v] }))" :model-value="zone.penetration" class="two" @update:model-value="set('penetration', $event)" />
+        <QuantityField
+          label="Thatch"
+          kind="depth"
+          :model-value="zone.thatch"
+          :problem="problem('thatch')"
+          hint="from plugs"
+          @update:model-value="set('thatch', $event)"
+        />
+        <ChoiceField
+          label="Screwdriver, pushed"
+          clearable
+          :options="PENETRATIONS.map((v) => ({ value: v, name: PENETRATION_NAMES[v] }))"
+          :model-value="zone.penetration"
+          class="two"
+          @update:model-value="set('penetration', $event)"
+        />
         <ChoiceField
           label="In soil that was"
           clearable
@@ -154,27 +249,101 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           :model-value="zone.soilMoist === true ? 'moist' : zone.soilMoist === false ? 'dry' : null"
           @update:model-value="set('soilMoist', $event === null ? null : $event === 'moist')"
         />
-        <ChoiceField label="Texture" list clearable :options="TEXTURES.map((v) => ({ value: v, name: TEXTURE_NAMES[v] }))" :model-value="zone.texture" @update:model-value="set('texture', $event)" />
+        <ChoiceField
+          label="Texture"
+          list
+          clearable
+          :options="TEXTURES.map((v) => ({ value: v, name: TEXTURE_NAMES[v] }))"
+          :model-value="zone.texture"
+          @update:model-value="set('texture', $event)"
+        />
         <QuantityField label="pH, if known" kind="ph" :model-value="zone.ph" :problem="problem('ph')" @update:model-value="set('ph', $event)" />
-        <QuantityField label="Lows, depth" kind="depth" :model-value="zone.lowsDepth" :problem="problem('lowsDepth')" @update:model-value="set('lowsDepth', $event)" />
-        <QuantityField label="Lows, share of ground" kind="percent" :model-value="zone.lowsShare" :problem="problem('lowsShare')" @update:model-value="set('lowsShare', $event)" />
+        <QuantityField
+          label="Lows, depth"
+          kind="depth"
+          :model-value="zone.lowsDepth"
+          :problem="problem('lowsDepth')"
+          @update:model-value="set('lowsDepth', $event)"
+        />
+        <QuantityField
+          label="Lows, share of ground"
+          kind="percent"
+          :model-value="zone.lowsShare"
+          :problem="problem('lowsShare')"
+          @update:model-value="set('lowsShare', $event)"
+        />
       </fieldset>
 
       <fieldset class="ground">
         <legend>Light and slope, mowing, water</legend>
-        <QuantityField label="Sun, growing weeks" kind="hours" :model-value="zone.sunHours" :problem="problem('sunHours')" hint="direct, a day" @update:model-value="set('sunHours', $event)" />
-        <QuantityField label="Slope" kind="slope" :model-value="zone.slope" :problem="problem('slope')" hint="1 in 10, 10 %, flat" @update:model-value="set('slope', $event)" />
-        <QuantityField label="Height of cut" kind="depth" :model-value="zone.heightOfCut" :problem="problem('heightOfCut')" @update:model-value="set('heightOfCut', $event)" />
-        <ChoiceField label="Mower" list clearable :options="MOWERS.map((v) => ({ value: v, name: MOWER_NAMES[v] }))" :model-value="zone.mower" @update:model-value="set('mower', $event)" />
-        <ChoiceField label="Wear" list clearable :options="WEARS.map((v) => ({ value: v, name: WEAR_NAMES[v] }))" :model-value="zone.wear" @update:model-value="set('wear', $event)" />
-        <QuantityField label="Sprinkler rate" kind="precipitation" :model-value="zone.precipitation" :problem="problem('precipitation')" hint="by cans" @update:model-value="set('precipitation', $event)" />
-        <QuantityField label="Uniformity, DU" kind="ratio" :model-value="zone.uniformity" :problem="problem('uniformity')" hint="0.1 to 1" @update:model-value="set('uniformity', $event)" />
+        <QuantityField
+          label="Sun, growing weeks"
+          kind="hours"
+          :model-value="zone.sunHours"
+          :problem="problem('sunHours')"
+          hint="direct, a day"
+          @update:model-value="set('sunHours', $event)"
+        />
+        <QuantityField
+          label="Slope"
+          kind="slope"
+          :model-value="zone.slope"
+          :problem="problem('slope')"
+          hint="1 in 10, 10 %, flat"
+          @update:model-value="set('slope', $event)"
+        />
+        <QuantityField
+          label="Height of cut"
+          kind="depth"
+          :model-value="zone.heightOfCut"
+          :problem="problem('heightOfCut')"
+          @update:model-value="set('heightOfCut', $event)"
+        />
+        <ChoiceField
+          label="Mower"
+          list
+          clearable
+          :options="MOWERS.map((v) => ({ value: v, name: MOWER_NAMES[v] }))"
+          :model-value="zone.mower"
+          @update:model-value="set('mower', $event)"
+        />
+        <ChoiceField
+          label="Wear"
+          list
+          clearable
+          :options="WEARS.map((v) => ({ value: v, name: WEAR_NAMES[v] }))"
+          :model-value="zone.wear"
+          @update:model-value="set('wear', $event)"
+        />
+        <QuantityField
+          label="Sprinkler rate"
+          kind="precipitation"
+          :model-value="zone.precipitation"
+          :problem="problem('precipitation')"
+          hint="by cans"
+          @update:model-value="set('precipitation', $event)"
+        />
+        <QuantityField
+          label="Uniformity, DU"
+          kind="ratio"
+          :model-value="zone.uniformity"
+          :problem="problem('uniformity')"
+          hint="0.1 to 1"
+          @update:model-value="set('uniformity', $event)"
+        />
       </fieldset>
 
       <fieldset>
         <legend>Grass there now</legend>
-        <ElCheckboxGroup class="grasses" :model-value="zone.present ?? []" aria-label="Grass there now" @update:model-value="set('present', $event as ZoneDraft['present'])">
-          <ElCheckbox v-for="g in grasses" v-show="g.season === 'cool' || warm || (zone.present ?? []).length === 0" :key="g.id" :value="g.id">{{ g.short }}</ElCheckbox>
+        <ElCheckboxGroup
+          class="grasses"
+          :model-value="zone.present ?? []"
+          aria-label="Grass there now"
+          @update:model-value="set('present', $event as ZoneDraft['present'])"
+        >
+          <ElCheckbox v-for="g in grasses" v-show="g.season === 'cool' || warm || (zone.present ?? []).length === 0" :key="g.id" :value="g.id">{{
+            g.short
+          }}</ElCheckbox>
         </ElCheckboxGroup>
       </fieldset>
 

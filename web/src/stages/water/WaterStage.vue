@@ -12,7 +12,11 @@ const job = useJob()
 const water = computed(() => job.plan?.follow.water ?? null)
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === id)?.name ?? id
 const strands = computed(() => job.plan?.follow.strands ?? [])
-const strandNames = (id: string) => job.plan?.strands.find((s) => s.id === id)?.zones.map(zoneName).join(', ') ?? ''
+const strandNames = (id: string) =>
+  job.plan?.strands
+    .find((s) => s.id === id)
+    ?.zones.map(zoneName)
+    .join(', ') ?? ''
 const handOver = (s: (typeof strands.value)[number]) => (s.handOver ? String(s.handOver.value) : '')
 const band = (id: string) => job.figure(id)?.value as { low: string; high: string } | undefined
 </script>
@@ -28,9 +32,18 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
       <div class="head">
         <SchoolChoice choice="watering" />
         <dl>
-          <div><dt>each run</dt><dd><FigureValue :id="water.dose.id" size="big" /></dd></div>
-          <div><dt>a day, all zones</dt><dd><FigureValue :id="water.daily.id" size="big" /></dd></div>
-          <div v-if="water.tapMinutes"><dt>tap open</dt><dd><FigureValue :id="water.tapMinutes.id" size="big" /></dd></div>
+          <div>
+            <dt>each run</dt>
+            <dd><FigureValue :id="water.dose.id" size="big" /></dd>
+          </div>
+          <div>
+            <dt>a day, all zones</dt>
+            <dd><FigureValue :id="water.daily.id" size="big" /></dd>
+          </div>
+          <div v-if="water.tapMinutes">
+            <dt>tap open</dt>
+            <dd><FigureValue :id="water.tapMinutes.id" size="big" /></dd>
+          </div>
         </dl>
       </div>
       <section v-for="s in strands" :key="s.strand" class="phases">
@@ -38,7 +51,10 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
         <ol>
           <li>
             <b>1 Keep the top moist</b> <span class="soft">{{ showDay(s.sown) }} until <FigureValue v-if="s.handOver" :id="s.handOver.id" /></span>
-            <span class="small">{{ water.times.length }} {{ water.times.length === 1 ? 'run' : 'runs' }} a day at {{ water.times.join(', ') }}. Moist, never puddled; a footprint leaves the sole damp.</span>
+            <span class="small"
+              >{{ water.times.length }} {{ water.times.length === 1 ? 'run' : 'runs' }} a day at {{ water.times.join(', ') }}. Moist, never puddled; a
+              footprint leaves the sole damp.</span
+            >
           </li>
           <li>
             <b>2 Growing on</b> <span v-if="s.handOver" class="soft">{{ showDay(handOver(s)) }} – {{ showDay(addDays(handOver(s), 8)) }}</span>
@@ -52,11 +68,22 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
       </section>
       <table>
         <thead>
-          <tr><th>station</th><th class="n">rate</th><th class="n">DU</th><th class="n">seedbed run</th><th class="n">litres a run</th><th class="n">growing on</th><th class="n">settled</th></tr>
+          <tr>
+            <th>station</th>
+            <th class="n">rate</th>
+            <th class="n">DU</th>
+            <th class="n">seedbed run</th>
+            <th class="n">litres a run</th>
+            <th class="n">growing on</th>
+            <th class="n">settled</th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="z in water.zones" :key="z.zone">
-            <td><b>{{ zoneName(z.zone) }}</b><small v-if="z.cycles > 1" class="cycles">in {{ z.cycles }} short runs, pauses between</small></td>
+            <td>
+              <b>{{ zoneName(z.zone) }}</b
+              ><small v-if="z.cycles > 1" class="cycles">in {{ z.cycles }} short runs, pauses between</small>
+            </td>
             <td class="n"><FigureValue :id="z.precipitation.id" /></td>
             <td class="n"><FigureValue :id="z.uniformity.id" /></td>
             <td class="n"><FigureValue :id="z.minutes.id" size="big" /></td>
@@ -67,11 +94,22 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
         </tbody>
       </table>
       <section v-for="s in strands" :key="`up-${s.strand}`">
-        <h3>When it shows <span class="soft">sown {{ showDay(s.sown) }}; days 0 to 35</span></h3>
+        <h3>
+          When it shows <span class="soft">sown {{ showDay(s.sown) }}; days 0 to 35</span>
+        </h3>
         <ul class="up">
           <li v-for="u in s.up" :key="u.grass">
             <span>{{ GRASSES[u.grass].name }}</span>
-            <svg viewBox="0 0 35 4" preserveAspectRatio="none" aria-hidden="true"><rect width="35" height="4" class="track" /><rect v-if="band(u.figure.id)" :x="daysBetween(s.sown, band(u.figure.id)!.low)" :width="Math.max(1, daysBetween(band(u.figure.id)!.low, band(u.figure.id)!.high))" height="4" class="shows" /></svg>
+            <svg viewBox="0 0 35 4" preserveAspectRatio="none" aria-hidden="true">
+              <rect width="35" height="4" class="track" />
+              <rect
+                v-if="band(u.figure.id)"
+                :x="daysBetween(s.sown, band(u.figure.id)!.low)"
+                :width="Math.max(1, daysBetween(band(u.figure.id)!.low, band(u.figure.id)!.high))"
+                height="4"
+                class="shows"
+              />
+            </svg>
             <FigureValue :id="u.figure.id" />
           </li>
         </ul>
