@@ -13,7 +13,7 @@ import { scarifies, strandsOf, type Strand, type ZoneWork } from './sequence/ste
 import { readZone, surveyRules, type ZoneReadings } from './survey/zoneReadings.ts'
 import type { Waits } from './sequence/waits.ts'
 import { countedFrost, frostLead } from './weather/window.ts'
-import { soilCurve, soilRules } from './weather/soilYear.ts'
+import { soilCurve, soilRules, warmingDays } from './weather/soilYear.ts'
 import { frostAfter, frostRules, oneInTen, usualFrost } from './weather/frost.ts'
 import { num, type Figure, type Notice, type Workings } from './working/figure.ts'
 import type { Schools } from './working/schools.ts'
@@ -31,6 +31,7 @@ export interface Ground {
   frost: Figure
   frostTenth: Figure
   soil: Float64Array
+  warming: Uint8Array
   start: Day
   soilNow: Figure
 }
@@ -81,7 +82,7 @@ function groundOf(job: Job, today: Day, schools: Schools, w: Workings): Ground {
     job.site.soilTemperature === null ? null : { day: readOn, celsius: job.site.soilTemperature },
   )
   const soilNow = w.add(6, 'job.soil-now', 'Soil at 50 mm, today', Math.round(soil[0]! * 10) / 10, 'C', soilRules.curve, [reading])
-  return { latitude, frostMonthDay, frost, frostTenth, soil, start: today, soilNow }
+  return { latitude, frostMonthDay, frost, frostTenth, soil, warming: warmingDays(latitude, dayNumber(today), HORIZON), start: today, soilNow }
 }
 
 /** From the walk-over to the work: findings, approach, seed, materials and the strands of steps, before any of them has a day. */

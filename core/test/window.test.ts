@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { addDays, dayNumber, dayOf } from '../src/model/day.ts'
 import { oneInTen } from '../src/weather/frost.ts'
 import { simulatedStation } from '../src/weather/station.ts'
-import { seasonDay, soilCurve, usualSoil } from '../src/weather/soilYear.ts'
+import { seasonDay, soilCurve, usualSoil, warmingDays } from '../src/weather/soilYear.ts'
 import { countedFrost, frostLead, mixLead, sowingWindow } from '../src/weather/window.ts'
 import { planOf, SOUTH, step, zone } from './makeJob.ts'
 
@@ -56,7 +56,7 @@ describe('soil and windows by day', () => {
     const w = sowingWindow(
       [{ grass: 'perennial-ryegrass', share: 100 }],
       'cool',
-      { latitude: -44.2, frostMonthDay: '04-25', soil, start },
+      { frostMonthDay: '04-25', soil, warming: warmingDays(-44.2, dayNumber(start), 400), start },
       'even-odds',
     )
     const on = (day: string) => w.states[dayNumber(day) - dayNumber(start)]

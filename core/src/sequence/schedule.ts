@@ -39,23 +39,27 @@ export interface Schedule {
 
 /** Scarify to sow: days at most, from the end of the one to the start of the other. */
 const SCARIFY_TO_SOW = 3
-const SEARCH_LIMIT = 4000
+const SEARCH_LIMIT = 600
+/** Weeks repeat: when no start of two whole weeks works, with nothing fixed still ahead, none will. */
+const HOPELESS = 14
 
 const EVENING = new Set(['dampen', 'water', 'notice'])
 
 interface Search {
   needs: readonly StepNeed[]
-  fixed: readonly Fixed[]
   calendar: Calendar
   from: number
   prevEnd: number | null
   stretched: boolean
   usePins: boolean
+  /** Day numbers of pins and of first days, null and −Infinity where there are none. */
+  pins: readonly (number | null)[]
+  notBefore: readonly number[]
 }
 
 /** Days for the steps from index `from`, each as early as its lags allow, starting on `start`; null when the lags cannot all hold. */
 function place(s: Search, start: number): number[] | null {
-  const { needs, fixed, calendar } = s
+  const { needs, calendar } = s
   const days: number[] = new Array(needs.length).fill(start)
   const ends: number[] = new Array(needs.length).fill(start)
   const load = new Map<number, number>()
@@ -79,10 +83,10 @@ function place(s: Search, start: number): number[] | null {
       const scarified = needs.findIndex((n, k) => n.kind === 'scarify' && k >= s.from && k < i)
       if (scarified >= 0) last = Math.min(last, ends[scarified]! + SCARIFY_TO_SOW)
     }
-    const pin = s.usePins ? fixed[i]!.pin : null
-    const notBefore = fixed[i]!.notBefore ? dayNumber(fixed[i]!.notBefore!) : -Infinity
+    const pin = s.usePins ? s.pins[i]! : null
+    const notBefore = s.notBefore[i]!
     const from = Math.max(first, notBefore)
-    const options = pin ? [dayNumber(pin)] : null
+    const options = pin === null ? null : [pin]
     for (let day = options ? options[0]! : from, n = 0; n < 8; day++, n++) {
       if (day < first || day < notBefore || day > last) {
         if (options || day > last) return false
@@ -158,24 +162,39 @@ export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed
     )
   const begin = prevEnd === null ? today : Math.max(today, prevEnd + needs[from]!.lag[0])
   const horizon = windowStart + window.states.length - 1
+  const pins = fixed.map((f) => (f.pin ? dayNumber(f.pin) : null))
+  const notBefore = fixed.map((f) => (f.notBefore ? dayNumber(f.notBefore) : -Infinity))
+  const lastFixed = Math.max(begin, ...pins.map((p) => p ?? 0), ...notBefore) + HOPELESS
   const seek = (stretched: boolean, usePins: boolean, until: number) => {
-    const search: Search = { needs, fixed, calendar, from, prevEnd, stretched, usePins }
+    const search: Search = { needs, calendar, from, prevEnd, stretched, usePins, pins, notBefore }
+    const stateOf = (days: number[]) => (from > sow ? 'open' : stateOn(days[sow]!))
     let first: number[] | null = null
     let firstOpen: number[] | null = null
-    let last: number[] | null = null
-    for (let start = begin; start <= until; start++) {
+    let failures = 0
+    let start = begin
+    for (; start <= until && !firstOpen; start++) {
       const days = place(search, start)
-      if (!days) continue
-      const day = from > sow ? today : days[sow]!
-      if (day > until) break
-      const state = from > sow ? 'open' : stateOn(day)
+      if (!days) {
+        if (++failures >= HOPELESS && start > lastFixed) break
+        continue
+      }
+      failures = 0
+      if (days[sow]! > until && from <= sow) break
+      const state = stateOf(days)
       if (state === 'shut') continue
       first ??= days
-      if (state === 'open') firstOpen ??= days
-      last = days
-      if (from > sow) break
+      if (state === 'open') firstOpen = days
     }
-    return first ? { first, chosen: firstOpen ?? first, last: last! } : null
+    if (!first) return null
+    let last = firstOpen ?? first
+    for (let late = until; late >= start && from <= sow; late--) {
+      const days = place(search, late)
+      if (days && days[sow]! <= until && stateOf(days) !== 'shut') {
+        last = days
+        break
+      }
+    }
+    return { first, chosen: firstOpen ?? first, last }
   }
   const pinned = fixed.some((f) => f.pin && !f.done)
   const thisSeason = from > sow ? begin + 60 : cutOff

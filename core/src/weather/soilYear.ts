@@ -26,7 +26,18 @@ export function seasonDay(number: number, latitude: number): number {
 }
 
 /** Whether soil usually warms on a season day: from the coldest day, half a year before the warmest, up to it. */
-export const warming = (day: number): boolean => day >= WARMEST - YEAR / 2 && day < WARMEST
+const warming = (day: number): boolean => day >= WARMEST - YEAR / 2 && day < WARMEST
+
+/** Whether soil usually warms, by day from `start`: 1 or 0. */
+export function warmingDays(latitude: number, start: number, days: number): Uint8Array {
+  const list = new Uint8Array(days)
+  let season = seasonDay(start, latitude)
+  for (let i = 0; i < days; i++, season++) {
+    if (season >= 365) season = seasonDay(start + i, latitude)
+    list[i] = warming(season) ? 1 : 0
+  }
+  return list
+}
 
 /** Usual soil temperature at 50 mm, °C, on a season day. Juvena's model: mean and swing by latitude. */
 export function usualSoil(day: number, latitude: number): number {

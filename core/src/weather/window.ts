@@ -3,7 +3,6 @@ import { GRASSES, type GrassId } from '../reference/grasses.ts'
 import { rule } from '../working/figure.ts'
 import type { Schools } from '../working/schools.ts'
 import { frostAfter, oneInTen } from './frost.ts'
-import { seasonDay, warming } from './soilYear.ts'
 
 export const windowRules = {
   coolCutOff: rule('window.cool-cut-off', 'Cool-season sowing ends six weeks before killing frost.', '{0} − 42 days', 'practice'),
@@ -51,10 +50,11 @@ export function countedFrost(monthDay: string, from: Day, cutOff: Schools['cutOf
 }
 
 export interface SeasonGround {
-  latitude: number
   frostMonthDay: string
   /** Soil at 50 mm, °C, by day from `start`. */
   soil: Float64Array
+  /** Whether soil usually warms, by day. */
+  warming: Uint8Array
   start: Day
 }
 
@@ -71,7 +71,7 @@ export function sowingWindow(
   ground: SeasonGround,
   school: Schools['cutOff'],
 ): SowingWindow {
-  const { soil, start, frostMonthDay, latitude } = ground
+  const { soil, start, frostMonthDay, warming } = ground
   const lead = mixLead(parts)
   const first = dayNumber(start)
   const cutOff = addDays(countedFrost(frostMonthDay, start, school), -lead)
@@ -86,7 +86,7 @@ export function sowingWindow(
       counted = dayNumber(countedFrost(frostMonthDay, dayOf(day), school))
     }
     const t = soil[i]!
-    const rising = warming(seasonDay(day, latitude))
+    const rising = warming[i] === 1
     const winter = !rising && frost - day > AUTUMN_REACH
     let state: DayState = 'shut'
     if (day <= counted - lead && !winter) {

@@ -67,7 +67,9 @@ onMounted(async () => {
     :model-value="modelValue"
     title="Find"
     width="min(34rem, 94vw)"
-    @open="focusSoon" @open-auto-focus="focusSoon" @opened="input?.focus()"
+    @open="focusSoon"
+    @open-auto-focus="focusSoon"
+    @opened="input?.focus()"
     @update:model-value="emit('update:modelValue', $event)"
   >
     <ElInput

@@ -44,8 +44,7 @@ function weeks(sown: string, until: string) {
       <tbody>
         <tr v-for="z in water.zones" :key="z.zone">
           <td>
-            <b>{{ name(z.zone) }}</b
-            ><span v-if="z.cycles > 1"> in {{ z.cycles }} short runs with pauses</span>
+            <b>{{ name(z.zone) }}</b><span v-if="z.cycles > 1"> in {{ z.cycles }} short runs with pauses</span>
           </td>
           <td class="n"><SheetFigure :id="z.minutes.id" /></td>
           <td class="n"><SheetFigure :id="z.litres.id" /></td>

@@ -81,8 +81,7 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
         <tbody>
           <tr v-for="z in water.zones" :key="z.zone">
             <td>
-              <b>{{ zoneName(z.zone) }}</b
-              ><small v-if="z.cycles > 1" class="cycles">in {{ z.cycles }} short runs, pauses between</small>
+              <b>{{ zoneName(z.zone) }}</b><small v-if="z.cycles > 1" class="cycles">in {{ z.cycles }} short runs, pauses between</small>
             </td>
             <td class="n"><FigureValue :id="z.precipitation.id" /></td>
             <td class="n"><FigureValue :id="z.uniformity.id" /></td>

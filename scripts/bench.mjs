@@ -1,0 +1,5 @@
+import { dependencies, pages, serve } from './ready.mjs'
+
+dependencies()
+pages()
+serve('scripts/measure.ts')

@@ -1,0 +1,5 @@
+import { dependencies, pages, serve } from './ready.mjs'
+
+dependencies()
+pages()
+serve('server/src/main.ts', ['--demo'])
