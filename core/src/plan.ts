@@ -62,7 +62,8 @@ export function planJob(job: Job, context: Context): JobPlan {
   const { firm, today, diary } = context
   const w = new Workings()
   const notices: Notice[] = []
-  const schools = schoolsFor(firm, job.schools)
+  // A customer who wants no chemicals decides for the job, unless the job's own school says otherwise.
+  const schools = schoolsFor(firm, job.aims.includes('no-chemicals') ? { weeds: 'no-chemicals', ...job.schools } : job.schools)
 
   const waits = waitsOf(job, today, w, notices)
   const p = prescribe(job, firm, schools, today, waits, w, notices)

@@ -114,6 +114,15 @@ export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, wa
     const ready = addDays(today, approach === 'renovate' ? KILL_DAYS : PREPARE_DAYS)
     return waits.sow !== null && waits.sow > ready ? waits.sow : ready
   }
+  if (job.site.frost === null && readings.length > 0)
+    notices.push({
+      id: 'frost.wanted',
+      stage: 6,
+      level: 'warn',
+      title: 'The last day to sow is a guess.',
+      says: 'No frost date is given, so it goes by latitude. Enter the median date of the first −2 °C night under Walk-over, Site and season.',
+      figure: ground.frost.id,
+    })
   const zones: ZonePlan[] = readings.map((r) => {
     const found = findInZone(r, schools, w)
     findings.push(...found)

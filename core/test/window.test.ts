@@ -143,4 +143,14 @@ describe('dates for a job', () => {
     expect(soil[sown - dayNumber('2027-03-10')]).toBeGreaterThanOrEqual(18)
     expect(plan.strands[0]!.fits).toBe(true)
   })
+  it('spray first waits 28 days before seed; without chemicals the old growth is lifted instead', () => {
+    const weedy = { cover: { wanted: 50, weeds: 40, moss: 0, bare: 10 } }
+    const sprayed = planOf({ zones: [zone(weedy)], schools: { weeds: 'spray-then-sow' } }, { today: '2027-01-11' })
+    expect(dayNumber(step(sprayed, 'sow')!.chosen) - dayNumber(step(sprayed, 'spray')!.chosen)).toBeGreaterThanOrEqual(28)
+    expect(dayNumber(step(sprayed, 'cut-first')!.chosen) - dayNumber(step(sprayed, 'spray')!.chosen)).toBeGreaterThanOrEqual(3)
+    expect(step(planOf({ zones: [zone(weedy)] }), 'spray')).toBeUndefined()
+    const lifted = planOf({ zones: [zone({ incurable: 60 })], aims: ['no-chemicals'] })
+    expect([step(lifted, 'strip') !== undefined, step(lifted, 'kill')]).toEqual([true, undefined])
+    expect(lifted.strands[0]!.fits).toBe(true)
+  })
 })

@@ -16,7 +16,7 @@ export const findingRules = {
   thatch: rule(
     'finding.thatch',
     'To 12 mm fine; above, {scarify}; above 25 mm more passes or years, and decide on seed.',
-    '{0} against 12 and 25 mm',
+    '{0} against 12 mm and 25 mm',
     'practice',
   ),
   compaction: rule(

@@ -11,7 +11,7 @@ export const feedRules = {
   ceiling: rule(
     'feed.ceiling',
     'Quick nitrogen at most 4.9 g/m² a dose (1 lb/1,000 ft²), half in heat; slow-release may raise the whole to 7.3.',
-    'min(4.9 ÷ (1 − {0}), 7.3), halved when soil is at 24 °C or more',
+    'the less of 4.9 g/m² ÷ (1 − {0}) and 7.3 g/m², halved when soil is at 24 °C or more',
     'model',
   ),
   target: rule('feed.target', 'Starter at sowing lays 2.4–4.9 g N/m² (½–1 lb/1,000 ft²).', 'within 2.4–4.9 g N/m²', 'practice'),

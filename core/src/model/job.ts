@@ -15,6 +15,16 @@ const area = (what: string) =>
   quantity('area', { min: 0.01, max: 1_000_000, what, because: 'a lawn up to 100 hectares (247 acres) is taken. Check the unit.' })
 const percent = (what: string) => quantity('percent', { min: 0, max: 100, what })
 
+/** A named zone of the time zone database; empty means not given. */
+function isTimeZone(name: string): boolean {
+  if (name === '') return true
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone: name }) !== null
+  } catch {
+    return false
+  }
+}
+
 const cover = z
   .strictObject({ wanted: percent('Wanted cover'), weeds: percent('Weeds'), moss: percent('Moss'), bare: percent('Bare ground') })
   .prefault({})
@@ -109,7 +119,7 @@ export const jobSchema = z.strictObject({
     .strictObject({
       latitude: quantity('ratio', { min: -66, max: 66, what: 'Latitude', because: 'north is positive, south negative.' }),
       longitude: quantity('ratio', { min: -180, max: 180, what: 'Longitude', because: 'east is positive, west negative.' }),
-      timeZone: text(60),
+      timeZone: text(60).refine(isTimeZone, 'That is no time zone known here. Write it like Pacific/Auckland or America/Chicago.'),
       frost: monthDay,
       soilTemperature: quantity('temperature', { min: -10, max: 45, what: 'Soil temperature' }),
       soilReadOn: day,

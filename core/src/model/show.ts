@@ -99,3 +99,26 @@ export function shown(value: FigureValue | null | undefined, unit: Unit, system:
   const s = show(value, unit, system)
   return s.unit ? `${s.number} ${s.unit}` : s.number
 }
+
+const SPOKEN: Record<string, Unit> = {
+  'mm/h': 'mm/h',
+  'L/min': 'L/min',
+  'g N/m²': 'g/m2',
+  'g/m²': 'g/m2',
+  mm: 'mm',
+  'm³': 'm3',
+  'm²': 'm2',
+  '°C': 'C',
+  kg: 'kg',
+}
+const QUANTITY = /([−-]?\d[\d,.]*)(?:–(\d[\d,.]*))? ?(mm\/h|L\/min|g N\/m²|g\/m²|mm|m³|m²|°C|kg)(?![\w/²³])/g
+
+/** A sentence of the core, whose quantities are in the core's units, in the units of the firm. */
+export function inUnits(text: string, system: UnitSystem): string {
+  if (system === 'metric') return text
+  return text.replace(QUANTITY, (_, low: string, high: string | undefined, unit: string) => {
+    const value = (digits: string) => Number(digits.replaceAll(',', '').replace('−', '-'))
+    const u = SPOKEN[unit]!
+    return high === undefined ? shown(value(low), u, system) : `${show(value(low), u, system).number}–${shown(value(high), u, system)}`
+  })
+}

@@ -113,7 +113,7 @@ export function planWater(job: Job, schools: Schools, zones: readonly ZoneReadin
         zone: r.id,
         level: 'warn',
         title: `${r.name}: water would puddle.`,
-        says: `Bare ${TEXTURE_NAMES[r.zone.texture!]} here takes in ${showNumber(intake!)} mm/h and ${showNumber(num(precipitation))} falls. Split each run in ${cycles}, with a pause to soak.`,
+        says: `Bare ${TEXTURE_NAMES[r.zone.texture!]} here takes in ${showNumber(intake!)} mm/h and ${showNumber(num(precipitation))} mm/h falls. Split each run in ${cycles}, with a pause to soak.`,
         figure: precipitation.id,
       })
     if (flow && r.zone.precipitation !== null && (num(precipitation) * num(r.area!)) / 60 > num(flow) * 1.02)
@@ -123,7 +123,7 @@ export function planWater(job: Job, schools: Schools, zones: readonly ZoneReadin
         zone: r.id,
         level: 'hold',
         title: `${r.name}: more than the tap gives.`,
-        says: `${showNumber(num(precipitation))} mm/h on this area is ${showNumber((num(precipitation) * num(r.area!)) / 60)} L/min; the tap gives ${showNumber(num(flow))}. Split it into stations, or measure the rate again with cans.`,
+        says: `${showNumber(num(precipitation))} mm/h on this area is ${showNumber((num(precipitation) * num(r.area!)) / 60)} L/min; the tap gives ${showNumber(num(flow))} L/min. Split it into stations, or measure the rate again with cans.`,
         figure: precipitation.id,
       })
     return {

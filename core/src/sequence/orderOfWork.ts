@@ -7,7 +7,7 @@ import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { Prescription } from '../prescribe.ts'
 import { leadRule, sowingWindow, windowRules, type DayState, type SowingWindow } from '../weather/window.ts'
 import { num, rule, type Figure, type Notice, type Workings } from '../working/figure.ts'
-import type { Schools } from '../working/schools.ts'
+import { schoolName, type Schools } from '../working/schools.ts'
 import { scheduleStrand, type Calendar, type Fixed, type Placed, type Schedule } from './schedule.ts'
 import { stepsOf, type StepNeed, type Strand } from './stepPlan.ts'
 import type { Waits } from './waits.ts'
@@ -255,7 +255,7 @@ export function orderOfWork(
         strand: strand.id,
         kind,
         name: op.name,
-        why: op.why,
+        why: kind === 'core' ? `${op.why} Cores: ${schoolName('cores', schools.cores)}.` : op.why,
         zones: s.need.zones,
         hours,
         passes: s.need.passes,

@@ -55,6 +55,8 @@ interface Search {
   /** Day numbers of pins and of first days, null and −Infinity where there are none. */
   pins: readonly (number | null)[]
   notBefore: readonly number[]
+  /** Days of the steps already done, −Infinity for the others. */
+  doneOn: readonly number[]
 }
 
 /** Days for the steps from index `from`, each as early as its lags allow, starting on `start`; null when the lags cannot all hold. */
@@ -76,7 +78,9 @@ function place(s: Search, start: number): number[] | null {
     if (++tries > SEARCH_LIMIT) return false
     const need = needs[i]!
     const prev = i === s.from ? (s.prevEnd ?? null) : ends[i - 1]!
-    const first = i === s.from ? start : Math.max(start, prev! + need.lag[0])
+    const after = need.after ? needs.findIndex((n) => n.kind === need.after!.kind) : -1
+    const lagged = i === s.from ? start : Math.max(start, prev! + need.lag[0])
+    const first = after >= 0 ? Math.max(lagged, (after >= s.from ? ends[after]! : s.doneOn[after]!) + need.after!.days) : lagged
     const sameDay = need.lag[1] === 0
     let last = prev === null || i === s.from ? first : s.stretched && !sameDay ? prev + need.lag[1] + 5 : prev + need.lag[1]
     if (need.kind === 'sow' && !s.stretched) {
@@ -164,9 +168,10 @@ export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed
   const horizon = windowStart + window.states.length - 1
   const pins = fixed.map((f) => (f.pin ? dayNumber(f.pin) : null))
   const notBefore = fixed.map((f) => (f.notBefore ? dayNumber(f.notBefore) : -Infinity))
+  const doneOn = fixed.map((f) => (f.done ? dayNumber(f.done) : -Infinity))
   const lastFixed = Math.max(begin, ...pins.map((p) => p ?? 0), ...notBefore) + HOPELESS
   const seek = (stretched: boolean, usePins: boolean, until: number) => {
-    const search: Search = { needs, calendar, from, prevEnd, stretched, usePins, pins, notBefore }
+    const search: Search = { needs, calendar, from, prevEnd, stretched, usePins, pins, notBefore, doneOn }
     const stateOf = (days: number[]) => (from > sow ? 'open' : stateOn(days[sow]!))
     let first: number[] | null = null
     let firstOpen: number[] | null = null

@@ -16,6 +16,8 @@ export interface StepNeed {
   /** Days after the step before: at least, and at most (Infinity where it does not matter). */
   lag: readonly [number, number]
   waits: string
+  /** At least so many days after another step, besides the one before. */
+  after?: { kind: StepKind; days: number }
 }
 
 export interface ZoneWork {
@@ -60,6 +62,11 @@ export const cores = (zone: ZoneWork, findings: readonly Finding[]): boolean =>
   num(zone.r.slope) < 20 &&
   findingOf(findings, zone.r.id, 'compaction')?.verdict === 'act'
 
+/** Weeds from this share of the ground are worth a spray of their own, in that school. Juvena's model. */
+const WEEDY = 15
+/** Days from a broad-leaved spray to seed, where the label says no other. Common practice. */
+const SPRAY_WAIT = 28
+
 /** The steps a strand needs, in the order of work, with their lags. */
 export function stepsOf(
   strand: Strand,
@@ -92,15 +99,27 @@ export function stepsOf(
   const opens = who((z) => scarifies(z, findings) || cores(z, findings))
   add('mark', opens, [0, ever], 'notice given')
   const noSpray = schools.weeds === 'no-chemicals'
+  const stripped = strand.kills && noSpray
+  if (stripped) add('strip', all, [1, ever], 'notice given')
+  const weedy = who((z) => z.r.weeds !== null && num(z.r.weeds) >= WEEDY && !isOne('hold-over')(z))
+  const sprays = schools.weeds === 'spray-then-sow' && !strand.kills && weedy.length > 0
+  if (sprays) add('spray', weedy, [1, ever], 'growing weeds, uncut for 3 days')
   if (strand.kills && !noSpray) {
     add('kill', all, [1, ever], 'growing leaf, uncut for 3 days')
     add('kill-again', all, [14, 28], 'what regrows after 14 days')
   }
-  const cutting = who((z) => !isOne('mend', 'hold-over')(z) && !(z.approach.chosen === 'sow-new' && (z.r.wanted === null || num(z.r.wanted) < 15)))
+  const cutting = who(
+    (z) => !stripped && !isOne('mend', 'hold-over')(z) && !(z.approach.chosen === 'sow-new' && (z.r.wanted === null || num(z.r.wanted) < 15)),
+  )
   const short = who((z) => cutting.includes(z) && !z.r.zone.present.includes('st-augustine'))
-  add('cut-first', cutting, [strand.kills && !noSpray ? 7 : 1, ever], strand.kills && !noSpray ? '7 days after the last kill' : 'a growing sward')
+  const [afterSpray, why] = strand.kills
+    ? [7, '7 days after the last kill']
+    : sprays
+      ? [20, 'so long after the spray that seed may follow']
+      : [1, 'a growing sward']
+  add('cut-first', cutting, [afterSpray, ever], why)
   add('cut-second', short, [2, 6], '2 days after the first cut')
-  const scarifying = who((z) => scarifies(z, findings))
+  const scarifying = who((z) => !stripped && scarifies(z, findings))
   const passes = (z: ZoneWork) => (findingOf(findings, z.r.id, 'thatch')?.verdict === 'hold' ? 2 : 1)
   const coring = who((z) => cores(z, findings))
   const corePasses = (z: ZoneWork) => (z.r.zone.penetration === 'stops' ? 3 : 2)
@@ -123,6 +142,7 @@ export function stepsOf(
   add('dress', dressed, [0, 1], 'cores off or dragged in', 1, shovel)
   const unopened = steps.at(-1)?.kind === 'notice' || steps.at(-1)?.kind === 'mark'
   add('sow', all, unopened ? [1, ever] : [0, strand.kills ? 14 : 3], 'an open surface, not crusted')
+  if (sprays) steps.at(-1)!.after = { kind: 'spray', days: SPRAY_WAIT }
   add('work-in', all, [0, 0], 'seed down')
   if (schools.feed === 'with-seed') add('feed', all, [0, 1], 'seed worked in')
   const covered = who((z) => covers.some((c) => c.zones.some((x) => x.zone === z.r.id)))

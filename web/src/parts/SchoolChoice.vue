@@ -25,7 +25,7 @@ const set = (school: string | null) =>
   <div class="school">
     <ChoiceField :label="firm.say(SCHOOL_CHOICES[choice].question)" :options="options" :model-value="now" @update:model-value="set" />
     <p class="small soft">
-      {{ says }}
+      {{ firm.say(says ?? '') }}
       <template v-if="own">This job’s own choice. <button type="button" class="plain" @click="set(null)">back to the firm’s</button></template>
     </p>
   </div>

@@ -4,7 +4,7 @@ import { showDay } from '@juvena/core/model/day'
 import { defaultFirm, firmSchema, type Firm, type FirmDraft } from '@juvena/core/model/firm'
 import { pathText, type Problem } from '@juvena/core/model/problem'
 import type { UnitSystem } from '@juvena/core/model/quantity'
-import { show, shown, type FigureValue, type Unit } from '@juvena/core/model/show'
+import { inUnits, show, shown, type FigureValue, type Unit } from '@juvena/core/model/show'
 import { speak } from '@juvena/core/reference/words'
 import { api, ApiError } from './api.ts'
 
@@ -46,9 +46,9 @@ export const useFirm = defineStore('firm', () => {
     { immediate: true },
   )
 
-  const say = (text: string) => speak(text, settings.value.dialect)
+  const say = (text: string) => inUnits(speak(text, settings.value.dialect), units.value)
   const showValue = (value: FigureValue | null | undefined, unit: Unit) => show(value, unit, units.value)
-  const text = (value: FigureValue | null | undefined, unit: Unit) => say(shown(value, unit, units.value))
+  const text = (value: FigureValue | null | undefined, unit: Unit) => speak(shown(value, unit, units.value), settings.value.dialect)
   const day = (iso: string | null | undefined) => (iso ? showDay(iso) : '—')
 
   async function load() {

@@ -58,6 +58,8 @@ const isWeekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
 const SHORT: Record<string, string> = {
   notice: 'notice',
   mark: 'mark',
+  spray: 'spray',
+  strip: 'lift',
   kill: 'kill',
   'kill-again': 'kill',
   'cut-first': 'cut',

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
-import { schoolName } from '@juvena/core/working/schools'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import SheetFigure from './SheetFigure.vue'
@@ -47,9 +46,7 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
           <td class="day"><SheetFigure :id="s.day.id" /></td>
           <td>
             <b>{{ firm.say(s.name) }}</b><template v-if="s.passes > 1">, {{ s.passes }} passes</template>
-            <span class="why"
-              >{{ firm.say(s.why) }}<template v-if="s.kind === 'core'"> Cores: {{ schoolName('cores', plan.schools.cores) }}.</template></span
-            >
+            <span class="why">{{ firm.say(s.why) }}</span>
           </td>
           <td>{{ names(s.zones) }}</td>
           <td class="n"><SheetFigure :id="s.hours.id" /></td>

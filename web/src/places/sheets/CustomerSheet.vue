@@ -10,6 +10,8 @@ import SheetHead from './SheetHead.vue'
 const job = useJob()
 const plan = computed(() => job.plan!)
 const PLAIN: Partial<Record<StepKind, string>> = {
+  spray: 'Weeds are sprayed. Keep children and pets off until we say so; the label decides how long.',
+  strip: 'The old growth is lifted off.',
   kill: 'Weed grasses are killed off. Keep children and pets off until we say so.',
   'kill-again': 'What regrew is treated again.',
   'cut-first': 'First short cut.',

@@ -155,7 +155,7 @@ const state = computed(() => ({ saved: 'saved', saving: 'saving…', failed: fir
             :label="firm.say(SCHOOL_CHOICES[c].question)"
             :options="options(c)"
             :model-value="school(c)"
-            :hint="says(c)"
+            :hint="firm.say(says(c) ?? '')"
             @update:model-value="setSchool(c, $event)"
           />
         </div>

@@ -22,7 +22,7 @@ const rules = [...RULES.values()].filter((r) => !r.id.startsWith('reading.'))
       <tbody>
         <tr v-for="r in rules" :key="r.id">
           <td>{{ firm.say(r.says) }}</td>
-          <td class="formula">{{ r.formula.replace(/\{(\d)\}/g, (_, i) => 'abcdefg'.charAt(Number(i))).replace('{*}', 'the inputs') }}</td>
+          <td class="formula">{{ firm.say(r.formula.replace(/\{(\d)\}/g, (_, i) => 'abcdefg'.charAt(Number(i))).replace('{*}', 'the inputs')) }}</td>
           <td><StandingTag :standing="r.standing" /></td>
           <td class="small soft">{{ r.source }}</td>
         </tr>

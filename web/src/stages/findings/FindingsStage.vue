@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { FINDING_NAMES, READING_OF, type Finding } from '@juvena/core/findings/findings'
+import { explain } from '@juvena/core/working/explain'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
+import StandingTag from '../../parts/StandingTag.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
@@ -16,6 +18,11 @@ const byZone = computed(() =>
     found: (job.plan?.findings ?? []).filter((f) => f.zone === z.id).sort((a, b) => order(a) - order(b)),
   })),
 )
+/** The line it is held against, and where the line stands. */
+const lineOf = (id: string) => {
+  const e = job.plan && explain(job.plan.figures, id, firm.units)
+  return e ? { line: firm.say(e.formula), standing: e.rule.standing } : null
+}
 const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdict]
 </script>
 
@@ -36,6 +43,7 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
             <th>reading</th>
             <th>value</th>
             <th>verdict</th>
+            <th>line and standing</th>
             <th>what it means and asks</th>
           </tr>
         </thead>
@@ -48,6 +56,11 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
             <td class="verdict">
               <span class="tag" :class="VERDICTS[f.verdict][0]">{{ VERDICTS[f.verdict][1] }}</span>
               <FigureValue v-if="f.figure" :id="f.figure" class="word" />
+            </td>
+            <td class="line small soft">
+              <template v-if="f.figure && lineOf(f.figure)"
+                >{{ lineOf(f.figure)!.line }}<StandingTag :standing="lineOf(f.figure)!.standing"
+              /></template>
             </td>
             <td>
               {{ firm.say(f.says) }} <b v-if="f.asks !== 'Nothing.'">{{ firm.say(f.asks) }}</b>
@@ -85,16 +98,23 @@ td {
   padding: 0.4rem 0.6rem 0.4rem 0;
 }
 .kind {
-  width: 7.5rem;
+  width: 6.6rem;
 }
 .value {
-  width: 7.5rem;
+  width: 6.4rem;
+  white-space: nowrap;
 }
 .value :deep(.number) {
-  font-size: 1.125rem;
+  font-size: 1.0625rem;
 }
 .verdict {
-  width: 8.5rem;
+  width: 6.2rem;
+}
+.line {
+  width: 9.2rem;
+}
+.line .tag {
+  display: table;
 }
 .verdict .tag {
   display: inline-block;

@@ -82,7 +82,7 @@ const lotProblem = (grass: GrassId, key: string) => {
                   <rect :width="percent(p.share.id)" height="4" class="p" />
                 </svg>
               </td>
-              <td class="why">{{ z.seed.mix.find((m) => m.grass === p.grass)?.reason }}</td>
+              <td class="why">{{ firm.say(z.seed.mix.find((m) => m.grass === p.grass)?.reason ?? '') }}</td>
             </tr>
           </tbody>
         </table>
@@ -115,7 +115,7 @@ const lotProblem = (grass: GrassId, key: string) => {
       </div>
       <p v-if="z.seed?.runnerUp" class="runner small">
         <b>Left out: {{ GRASSES[z.seed.runnerUp.grass].name }}</b
-        >: {{ z.seed.runnerUp.against }}.
+        >: {{ firm.say(z.seed.runnerUp.against) }}.
       </p>
     </section>
     <section v-if="grassesUsed.length">

@@ -51,6 +51,10 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
       :model-value="job.draft?.notes"
       @update:model-value="set('notes', $event)"
     />
+    <p class="ends">
+      <a class="act slight" :href="`/api/jobs/${job.id}/file`" download>Take the job file out</a>
+      <span class="small soft">Everything the job holds, to keep, send on, or take in elsewhere.</span>
+    </p>
   </form>
 </template>
 
@@ -63,6 +67,12 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
   gap: 0.3rem 1.25rem;
+}
+.ends {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.75rem;
+  align-items: center;
 }
 fieldset {
   border: 0;

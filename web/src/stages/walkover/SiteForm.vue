@@ -4,8 +4,10 @@ import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
+import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
+const firm = useFirm()
 const job = useJob()
 type Site = NonNullable<JobDraft['site']>
 const set = <K extends keyof Site>(key: K, value: Site[K]) =>
@@ -24,7 +26,7 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
       <p class="small soft">Frost decides when sowing ends; the soil reading draws the curve the windows are read from.</p>
       <div class="row">
         <DayField
-          label="First −2 °C night, median date"
+          :label="firm.say('First −2 °C night, median date')"
           yearless
           :model-value="site('frost')"
           :problem="problem('frost')"
@@ -33,7 +35,7 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           @update:model-value="set('frost', $event)"
         />
         <QuantityField
-          label="Soil now, at 50 mm"
+          :label="firm.say('Soil now, at 50 mm')"
           kind="temperature"
           :model-value="job.draft?.site?.soilTemperature"
           :problem="problem('soilTemperature')"
@@ -70,6 +72,7 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
         <TextField
           label="Time zone"
           :model-value="job.draft?.site?.timeZone"
+          :problem="job.problemAt('site.timeZone')"
           :maxlength="60"
           :placeholder="here"
           @update:model-value="set('timeZone', $event)"
