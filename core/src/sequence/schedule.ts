@@ -1,5 +1,5 @@
 import { dayNumber, dayOf, showDay, weekday, type Day } from '../model/day.ts'
-import type { SowingWindow } from '../weather/window.ts'
+import type { DayState, SowingWindow } from '../weather/window.ts'
 import type { StepNeed } from './stepPlan.ts'
 
 export interface Calendar {
@@ -39,9 +39,10 @@ export interface Schedule {
 
 /** Scarify to sow: days at most, from the end of the one to the start of the other. */
 const SCARIFY_TO_SOW = 3
-const SEARCH_LIMIT = 600
 /** Weeks repeat: when no start of two whole weeks works, with nothing fixed still ahead, none will. */
 const HOPELESS = 14
+/** A chain may come to its sowing this many days later than it could; a window further off is not worth trying yet. */
+const REACH = 28
 
 const EVENING = new Set(['dampen', 'water', 'notice'])
 
@@ -55,6 +56,9 @@ interface Search {
   /** Day numbers of pins and of first days, null and −Infinity where there are none. */
   pins: readonly (number | null)[]
   notBefore: readonly number[]
+  /** The step that has to fall in the window, and the days it may. */
+  sow: number
+  accepts: (day: number) => boolean
   /** Days of the steps already done, −Infinity for the others. */
   doneOn: readonly number[]
 }
@@ -65,7 +69,9 @@ function place(s: Search, start: number): number[] | null {
   const days: number[] = new Array(needs.length).fill(start)
   const ends: number[] = new Array(needs.length).fill(start)
   const load = new Map<number, number>()
-  let tries = 0
+  const scarify = needs.findIndex((n, k) => n.kind === 'scarify' && k >= s.from)
+  // Where a partial chain has failed before; what follows depends on no more than this.
+  const dead = new Set<number>()
   const works = (day: number, kind: string) => calendar.weekendWork || EVENING.has(kind) || (weekday(day) !== 0 && weekday(day) !== 6)
   const spanOf = (need: StepNeed) => Math.max(1, Math.ceil(need.hours / calendar.hoursPerDay - 0.05))
   const endFrom = (day: number, need: StepNeed) => {
@@ -75,28 +81,29 @@ function place(s: Search, start: number): number[] | null {
   }
   const go = (i: number): boolean => {
     if (i === needs.length) return true
-    if (++tries > SEARCH_LIMIT) return false
     const need = needs[i]!
     const prev = i === s.from ? (s.prevEnd ?? null) : ends[i - 1]!
+    const state =
+      ((i * 512 + (i === s.from ? 0 : prev! - start)) * 512 + (scarify >= 0 && i > scarify ? ends[scarify]! - start : 0)) * 128 +
+      Math.round((load.get(prev ?? start) ?? 0) * 4)
+    if (dead.has(state)) return false
     const after = need.after ? needs.findIndex((n) => n.kind === need.after!.kind) : -1
     const lagged = i === s.from ? start : Math.max(start, prev! + need.lag[0])
     const first = after >= 0 ? Math.max(lagged, (after >= s.from ? ends[after]! : s.doneOn[after]!) + need.after!.days) : lagged
     const sameDay = need.lag[1] === 0
     let last = prev === null || i === s.from ? first : s.stretched && !sameDay ? prev + need.lag[1] + 5 : prev + need.lag[1]
-    if (need.kind === 'sow' && !s.stretched) {
-      const scarified = needs.findIndex((n, k) => n.kind === 'scarify' && k >= s.from && k < i)
-      if (scarified >= 0) last = Math.min(last, ends[scarified]! + SCARIFY_TO_SOW)
-    }
+    if (need.kind === 'sow' && !s.stretched && scarify >= 0) last = Math.min(last, ends[scarify]! + SCARIFY_TO_SOW)
     const pin = s.usePins ? s.pins[i]! : null
     const notBefore = s.notBefore[i]!
     const from = Math.max(first, notBefore)
     const options = pin === null ? null : [pin]
     for (let day = options ? options[0]! : from, n = 0; n < 8; day++, n++) {
       if (day < first || day < notBefore || day > last) {
-        if (options || day > last) return false
+        if (options || day > last) break
         continue
       }
       if (!options && !works(day, need.kind)) continue
+      if (i === s.sow && !options && !s.accepts(day)) continue
       const already = load.get(day) ?? 0
       if (!options && already > 0 && !sameDay && already + need.hours > calendar.hoursPerDay + 0.5) continue
       days[i] = day
@@ -107,11 +114,19 @@ function place(s: Search, start: number): number[] | null {
       if (go(i + 1)) return true
       if (before === undefined) load.delete(ends[i]!)
       else load.set(ends[i]!, before)
-      if (options) return false
+      if (options) break
     }
+    dead.add(state)
     return false
   }
   return go(s.from) ? days : null
+}
+
+/** From each day, the index of the next day in a wanted state. */
+function nextOf(states: readonly DayState[], wanted: (state: DayState) => boolean): number[] {
+  const next: number[] = new Array(states.length).fill(Infinity)
+  for (let i = states.length - 1; i >= 0; i--) next[i] = wanted(states[i]!) ? i : (next[i + 1] ?? Infinity)
+  return next
 }
 
 /**
@@ -154,7 +169,7 @@ export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed
     })
     const sowDay = steps[sow]!.chosen
     const sowState = stateOn(dayNumber(sowDay))
-    const fits = steps[sow]!.state === 'done' || (dayNumber(sowDay) <= cutOff && sowState !== 'shut')
+    const fits = from > sow || (dayNumber(sowDay) <= cutOff && sowState !== 'shut')
     return { steps, fits, sowState, sowDay, stretched: extra.stretched }
   }
   if (from >= needs.length)
@@ -166,35 +181,60 @@ export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed
     )
   const begin = prevEnd === null ? today : Math.max(today, prevEnd + needs[from]!.lag[0])
   const horizon = windowStart + window.states.length - 1
+  // Days a chain needs at least before it sows, and from each day the next on which it could.
+  const leastToSow = needs.slice(from + 1, sow + 1).reduce((sum, n) => sum + n.lag[0], 0)
+  const nextUsable = nextOf(window.states, (state) => state !== 'shut')
+  const nextOpen = nextOf(window.states, (state) => state === 'open')
+  const pinnedSow = fixed[sow]!.pin !== null
   const pins = fixed.map((f) => (f.pin ? dayNumber(f.pin) : null))
   const notBefore = fixed.map((f) => (f.notBefore ? dayNumber(f.notBefore) : -Infinity))
   const doneOn = fixed.map((f) => (f.done ? dayNumber(f.done) : -Infinity))
   const lastFixed = Math.max(begin, ...pins.map((p) => p ?? 0), ...notBefore) + HOPELESS
+  const thisSeason = from > sow ? begin + 60 : cutOff
   const seek = (stretched: boolean, usePins: boolean, until: number) => {
-    const search: Search = { needs, calendar, from, prevEnd, stretched, usePins, pins, notBefore, doneOn }
-    const stateOf = (days: number[]) => (from > sow ? 'open' : stateOn(days[sow]!))
+    const into = (accepts: (day: number) => boolean): Search => ({
+      needs,
+      calendar,
+      from,
+      prevEnd,
+      stretched,
+      usePins,
+      pins,
+      notBefore,
+      doneOn,
+      sow,
+      accepts,
+    })
+    const past = from > sow
+    const anyDay = into(() => true)
+    const notShut = into((day) => past || (day <= until && stateOn(day) !== 'shut'))
+    const openOnly = into((day) => past || (day <= until && stateOn(day) === 'open'))
+    const sowsIn = (days: number[], wanted: (state: DayState) => boolean) => past || (days[sow]! <= until && wanted(stateOn(days[sow]!)))
     let first: number[] | null = null
     let firstOpen: number[] | null = null
     let failures = 0
     let start = begin
-    for (; start <= until && !firstOpen; start++) {
-      const days = place(search, start)
-      if (!days) {
-        if (++failures >= HOPELESS && start > lastFixed) break
+    for (; start + leastToSow <= until && !firstOpen; start++) {
+      const soonest = start + leastToSow - windowStart
+      if (!past && !pinnedSow && nextUsable[soonest]! - soonest > REACH) continue
+      const days = place(notShut, start)
+      if (!days || !sowsIn(days, (state) => state !== 'shut')) {
+        // Shut weather passes; lags that cannot hold do not.
+        failures = place(anyDay, start) ? 0 : failures + 1
+        if (failures >= HOPELESS && start > lastFixed) break
         continue
       }
       failures = 0
-      if (days[sow]! > until && from <= sow) break
-      const state = stateOf(days)
-      if (state === 'shut') continue
       first ??= days
-      if (state === 'open') firstOpen = days
+      const open = sowsIn(days, (state) => state === 'open') ? days : nextOpen[soonest]! - soonest <= REACH ? place(openOnly, start) : null
+      if (open && sowsIn(open, (state) => state === 'open')) firstOpen = open
     }
     if (!first) return null
+    if (until > thisSeason) return { first, chosen: firstOpen ?? first, last: first }
     let last = firstOpen ?? first
-    for (let late = until; late >= start && from <= sow; late--) {
-      const days = place(search, late)
-      if (days && days[sow]! <= until && stateOf(days) !== 'shut') {
+    for (let late = until - leastToSow; late >= start && !past; late--) {
+      const days = place(notShut, late)
+      if (days && sowsIn(days, (state) => state !== 'shut')) {
         last = days
         break
       }
@@ -202,7 +242,6 @@ export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed
     return { first, chosen: firstOpen ?? first, last }
   }
   const pinned = fixed.some((f) => f.pin && !f.done)
-  const thisSeason = from > sow ? begin + 60 : cutOff
   for (const usePins of pinned ? [true, false] : [false])
     for (const stretched of [false, true]) {
       const found = seek(stretched, usePins, thisSeason)

@@ -1,7 +1,7 @@
 import type { Job } from '@juvena/core/model/job'
 import { simulatedStation, type Outlook } from '@juvena/core/weather/station'
 
-/** Weather for a site. One stand-in ships: simulated, and says so. */
+/** Where the weather comes from. A simulated station stands in, and says that it does. */
 export interface WeatherSource {
   outlook: (job: Job, today: string, days: number) => Outlook
 }

@@ -32,7 +32,10 @@ const name = computed(() => firm.say(props.label ?? figure.value?.label ?? 'Figu
     v-if="figure"
     type="button"
     class="figure"
-    :class="[size, { chosen: working?.chosen.value === figure.id, moved: was, day: figure.unit === 'date', assumed: figure.standing === 'assumed' }]"
+    :class="[
+      size === 'big' ? 'large' : '',
+      { chosen: working?.chosen.value === figure.id, moved: was, day: figure.unit === 'date', assumed: figure.standing === 'assumed' },
+    ]"
     @click="working?.choose(figure.id)"
   >
     <span class="only-read">{{ name }}:{{ was ? ' was' : '' }} </span><s v-if="was">{{ was }}</s>
@@ -43,6 +46,7 @@ const name = computed(() => firm.say(props.label ?? figure.value?.label ?? 'Figu
 
 <style scoped>
 .figure {
+  position: relative;
   border: 0;
   background: none;
   padding: 0 0.1rem;
@@ -63,11 +67,11 @@ const name = computed(() => firm.say(props.label ?? figure.value?.label ?? 'Figu
 .day .number {
   white-space: nowrap;
 }
-.big .number {
+.large .number {
   font-size: 1.4375rem;
   font-weight: 700;
 }
-.big .unit {
+.large .unit {
   font-weight: 700;
 }
 .figure:hover .number {

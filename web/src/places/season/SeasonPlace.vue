@@ -375,6 +375,7 @@ const gone = ref(0)
   min-height: 3.6rem;
 }
 .piece {
+  position: relative;
   grid-row: 1;
   margin: 0 1px;
   min-height: 2.15rem;

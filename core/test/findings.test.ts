@@ -1,0 +1,76 @@
+import { describe, expect, it } from 'vitest'
+import type { ZoneDraft } from '../src/model/job.ts'
+import type { FindingKind } from '../src/findings/findings.ts'
+import { planOf, zone } from './makeJob.ts'
+
+/** The lines of the trade are common practice; each is tried on both sides. */
+const finding = (kind: FindingKind, change: Partial<ZoneDraft>, schools = {}) => {
+  const found = planOf({ zones: [zone(change)], schools }).findings.find((f) => f.kind === kind)
+  return found ? `${found.verdict}: ${found.word}` : 'none'
+}
+const cover = (wanted: number, moss = 0) => ({ cover: { wanted, weeds: 0, moss, bare: 100 - wanted - moss } })
+
+describe('findings, either side of every line', () => {
+  it.each<[string, FindingKind, Partial<ZoneDraft>, string]>([
+    ['cover under 30 %', 'cover', cover(29), 'act: start over'],
+    ['cover at 30 %', 'cover', cover(30), 'act: thin'],
+    ['cover at 84 %', 'cover', cover(84), 'act: thin'],
+    ['cover at 85 %', 'cover', cover(85), 'fine: well covered'],
+    ['incurable 39 %', 'cover', { ...cover(60), incurable: 39 }, 'act: thin'],
+    ['incurable 40 %', 'cover', { ...cover(60), incurable: 40 }, 'hold: incurable grass'],
+    ['thatch 12 mm', 'thatch', { thatch: 12 }, 'fine: fine'],
+    ['thatch half an inch', 'thatch', { thatch: '1/2 in' }, 'act: matted'],
+    ['thatch 25 mm', 'thatch', { thatch: 25 }, 'act: matted'],
+    ['thatch 26 mm', 'thatch', { thatch: 26 }, 'hold: deep mat'],
+    ['thatch not read', 'thatch', { thatch: null }, 'unread: not read'],
+    ['goes in, moist', 'compaction', { penetration: 'easy' }, 'fine: open'],
+    ['goes in even when dry', 'compaction', { penetration: 'easy', soilMoist: false }, 'fine: open'],
+    ['effort, moist', 'compaction', { penetration: 'effort' }, 'act: firm'],
+    ['stops, moist', 'compaction', { penetration: 'stops' }, 'act: compacted'],
+    ['stops, moisture unknown', 'compaction', { penetration: 'stops', soilMoist: null }, 'unread: not read'],
+    ['7 h', 'light', { sunHours: 7 }, 'fine: full sun'],
+    ['6.9 h', 'light', { sunHours: 6.9 }, 'fine: part sun'],
+    ['4 h', 'light', { sunHours: 4 }, 'fine: part sun'],
+    ['3.9 h', 'light', { sunHours: 3.9 }, 'act: shade'],
+    ['2.9 h', 'light', { sunHours: 2.9 }, 'act: deep shade'],
+    ['1.9 h', 'light', { sunHours: 1.9 }, 'hold: too dark for grass'],
+    ['sun not noted', 'light', { sunHours: null }, 'unread: not read'],
+    ['1 in 11', 'slope', { slope: '1 in 11' }, 'none'],
+    ['1 in 10', 'slope', { slope: '1 in 10' }, 'act: sloping'],
+    ['1 in 5', 'slope', { slope: '1 in 5' }, 'act: bank'],
+    ['1 in 4', 'slope', { slope: '1 in 4' }, 'hold: steep bank'],
+    ['pH 5.9', 'ph', { ph: 5.9 }, 'act: acid'],
+    ['pH 6.0', 'ph', { ph: 6 }, 'fine: fine'],
+    ['pH 7.5', 'ph', { ph: 7.5 }, 'fine: fine'],
+    ['pH 7.6', 'ph', { ph: 7.6 }, 'act: limy'],
+    ['pH 5.6 under fescues', 'ph', { ph: 5.6, present: ['hard-fescue'] }, 'fine: fine'],
+    ['pH 5.4 under fescues', 'ph', { ph: 5.4, present: ['hard-fescue'] }, 'act: acid'],
+    ['pH not read', 'ph', { ph: null }, 'none'],
+    ['moss 4 %', 'moss', cover(60, 4), 'none'],
+    ['moss 5 %', 'moss', cover(60, 5), 'fine: some moss'],
+    ['moss 20 %', 'moss', cover(60, 20), 'act: mossy'],
+    ['6 mm lows under a rotary at 50 mm', 'lows', { lowsDepth: 6, heightOfCut: 50 }, 'fine: true enough'],
+    ['6 mm lows under a reel', 'lows', { lowsDepth: 6, heightOfCut: 50, mower: 'reel' }, 'act: bumpy'],
+    ['6 mm lows cut at 40 mm', 'lows', { lowsDepth: 6, heightOfCut: 40 }, 'act: bumpy'],
+    ['16 mm lows under a rotary at 50 mm', 'lows', { lowsDepth: 16, heightOfCut: 50 }, 'act: bumpy'],
+  ])('%s', (_, kind, change, expected) => expect(finding(kind, change)).toBe(expected))
+
+  it('the fifty school draws its line at half', () => {
+    expect([finding('cover', cover(49), { cover: 'fifty' }), finding('cover', cover(50), { cover: 'fifty' })]).toEqual(['act: start over', 'act: thin'])
+  })
+  it('moss names the causes that were read beside it', () => {
+    const says = (change: Partial<ZoneDraft>) => planOf({ zones: [zone({ ...cover(50, 30), ...change })] }).findings.find((f) => f.kind === 'moss')!.says
+    expect(says({ sunHours: 3, thatch: 20, ph: 5.5 })).toBe('One story with shade, thatch, acid, compaction.')
+    expect(says({ sunHours: 8, thatch: 5, ph: 6.5, penetration: 'easy' })).toContain('Look for')
+  })
+  it('bare ground is not asked for its thatch', () => {
+    expect(finding('thatch', { ...cover(10), thatch: null })).toBe('none')
+  })
+  it('each finding says what it means, and asks for something or nothing', () => {
+    for (const f of planOf({ zones: [zone({ slope: '1 in 5', ph: 5, lowsDepth: 20 }), zone({ id: 'z2', thatch: null, sunHours: null, penetration: null, cover: {} })] }).findings) {
+      expect(f.says.length, f.kind).toBeGreaterThan(8)
+      expect(f.asks.length, f.kind).toBeGreaterThan(5)
+      expect(f.figure === null).toBe(f.verdict === 'unread')
+    }
+  })
+})

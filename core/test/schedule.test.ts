@@ -1,0 +1,165 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { addDays, dayNumber, dayOf, weekday } from '../src/model/day.ts'
+import type { StepKind } from '../src/reference/operations.ts'
+import { scheduleStrand, type Fixed, type Schedule } from '../src/sequence/schedule.ts'
+import type { StepNeed } from '../src/sequence/stepPlan.ts'
+import { waitsOf } from '../src/sequence/waits.ts'
+import { readJob } from '../src/model/job.ts'
+import type { DayState, SowingWindow } from '../src/weather/window.ts'
+import { Workings } from '../src/working/figure.ts'
+import { draft } from './makeJob.ts'
+
+// Monday 22 February 2027.
+const TODAY = '2027-02-22'
+const free: Fixed = { pin: null, done: null, notBefore: null }
+const need = (kind: StepKind, lag: [number, number], hours = 1, after?: StepNeed['after']): StepNeed => ({ kind, zones: ['z1'], hours, passes: 1, lag, waits: '', after })
+const CHAIN = [need('notice', [0, Infinity]), need('cut-first', [1, Infinity]), need('cut-second', [2, 6]), need('scarify', [1, 3]), need('dampen', [0, 4]), need('core', [1, 1]), need('sow', [0, 3]), need('water', [0, 0])]
+
+/** A window of one letter a day from today: o open, m marginal, s shut; the cut-off after so many days. */
+function window(letters: string, cutOffAfter: number): SowingWindow {
+  const name: Record<string, DayState> = { o: 'open', m: 'marginal', s: 'shut' }
+  return { start: TODAY, states: [...letters].map((l) => name[l]!), cutOff: addDays(TODAY, cutOffAfter), lead: 42 }
+}
+const run = (needs: StepNeed[], w: SowingWindow, { fixed = {}, weekendWork = false, hoursPerDay = 8 }: { fixed?: Record<string, Partial<Fixed>>; weekendWork?: boolean; hoursPerDay?: number } = {}) =>
+  scheduleStrand(
+    needs,
+    needs.map((n) => ({ ...free, ...fixed[n.kind] })),
+    w,
+    { today: TODAY, weekendWork, hoursPerDay },
+  )
+const days = (s: Schedule) => Object.fromEntries(s.steps.map((p) => [p.need.kind, p.chosen]))
+const open = window('o'.repeat(60), 20)
+
+describe('one strand', () => {
+  it('takes the first chain that works, around a weekend', () => {
+    // Cut Tue 23, down Thu 25, scarify Fri 26; Sat and Sun no one works, but the eve before Monday may be watered; core and sow Mon 1 March.
+    expect(days(run(CHAIN, open))).toEqual({ notice: '2027-02-22', 'cut-first': '2027-02-23', 'cut-second': '2027-02-25', scarify: '2027-02-26', dampen: '2027-02-28', core: '2027-03-01', sow: '2027-03-01', water: '2027-03-01' })
+  })
+  it('with weekend work the same chain is two days shorter', () => {
+    expect(days(run(CHAIN, open, { weekendWork: true })).sow).toBe('2027-02-27')
+  })
+  it('says how far each step may slip: the last chain that still sows by the cut-off', () => {
+    const s = run(CHAIN, open)
+    const sow = s.steps.find((p) => p.need.kind === 'sow')!
+    expect(sow.earliest).toBe('2027-03-01')
+    // The cut-off is Sunday 14 March; Friday 12 March is the last day anyone works.
+    expect(sow.latest).toBe('2027-03-12')
+  })
+  it('waits for an open day, and takes a marginal one only when there is none', () => {
+    // Cores come out Wed 3 March; sowing may follow within 3 days, and Thu 4 is the first open one.
+    expect(run(CHAIN, window('s'.repeat(10) + 'o'.repeat(30), 25)).sowDay).toBe('2027-03-04')
+    const marginal = run(CHAIN, window('m'.repeat(40), 25))
+    expect([marginal.sowState, marginal.fits]).toEqual(['marginal', true])
+    expect(run(CHAIN, window('m'.repeat(12) + 'o'.repeat(30), 25)).sowState).toBe('open')
+  })
+  it('does not fit when the chain is longer than what is left, and names the next window', () => {
+    const s = run(CHAIN, window('ooo' + 's'.repeat(60) + 'o'.repeat(60), 2))
+    expect(s.fits).toBe(false)
+    expect(s.sowDay >= addDays(TODAY, 63)).toBe(true)
+    const never = run(CHAIN, window('s'.repeat(90), 2))
+    expect([never.fits, never.sowState]).toEqual([false, 'shut'])
+  })
+  it('a first day holds the step it is for', () => {
+    expect(run(CHAIN, open, { fixed: { sow: { notBefore: '2027-03-04' } } }).sowDay).toBe('2027-03-04')
+    expect(days(run(CHAIN, open, { fixed: { scarify: { notBefore: '2027-03-08' } } })).scarify! >= '2027-03-08').toBe(true)
+  })
+  it('keeps a pin that works without a word, and one that does not with one', () => {
+    const good = run(CHAIN, open, { fixed: { sow: { pin: '2027-03-04' } } })
+    expect([good.sowDay, good.steps.some((p) => p.broken)]).toEqual(['2027-03-04', false])
+    const bad = run(CHAIN, open, { fixed: { sow: { pin: '2027-02-24' } } })
+    const sow = bad.steps.find((p) => p.need.kind === 'sow')!
+    expect([sow.chosen, sow.state]).toEqual(['2027-02-24', 'pinned'])
+    expect(sow.broken).toContain('Pinned to Wed 24 Feb')
+  })
+  it('goes on from what is done, and calls passed steps passed', () => {
+    const s = run(CHAIN, open, { fixed: { 'cut-second': { done: '2027-02-19' } } })
+    expect(s.steps.map((p) => p.state)).toEqual(['unrecorded', 'unrecorded', 'done', 'planned', 'planned', 'planned', 'planned', 'planned'])
+    expect(days(s).scarify).toBe('2027-02-22')
+    const finished = run(CHAIN, open, { fixed: { water: { done: '2027-02-20' } } })
+    expect(finished.fits).toBe(true)
+  })
+  it('a step longer than a day takes working days, and the next starts on the last of them', () => {
+    const s = run([need('notice', [0, Infinity]), need('sow', [1, Infinity], 20), need('water', [0, 0])], open)
+    expect(s.steps[1]!.span).toBe(3)
+    expect(days(s)).toMatchObject({ sow: '2027-02-23', water: '2027-02-25' })
+  })
+  it('a full day carries work over to the next where the lag lets it', () => {
+    const s = run([need('notice', [0, Infinity], 0.2), need('core', [1, Infinity], 7), need('dress', [0, 1], 5), need('sow', [0, 3], 1)], open)
+    expect(days(s)).toMatchObject({ core: '2027-02-23', dress: '2027-02-24', sow: '2027-02-24' })
+  })
+  it('when lags cannot hold, stretches them and says so', () => {
+    // Coring takes 30 hours, so that sowing cannot follow the scarifier within 3 days.
+    const s = run([need('notice', [0, Infinity]), need('scarify', [1, 3], 8), need('core', [1, 2], 30), need('sow', [0, 3], 2)], open)
+    expect([s.stretched, s.fits]).toEqual([true, true])
+  })
+  it('counts days after a step further back', () => {
+    const s = run([need('notice', [0, Infinity]), need('spray', [1, Infinity]), need('cut-first', [20, Infinity]), need('cut-second', [2, 6]), need('sow', [0, 3], 1, { kind: 'spray', days: 28 })], window('o'.repeat(90), 80))
+    const d = days(s)
+    expect(dayNumber(d.sow!) - dayNumber(d.spray!)).toBeGreaterThanOrEqual(28)
+    expect(dayNumber(d.sow!) - dayNumber(d['cut-second']!)).toBeLessThanOrEqual(3)
+  })
+})
+
+describe('laws of the schedule, on any chain', () => {
+  const chain = fc.array(fc.record({ min: fc.integer({ min: 0, max: 4 }), slack: fc.integer({ min: 0, max: 6 }), hours: fc.double({ min: 0.2, max: 7, noNaN: true }) }), { minLength: 1, maxLength: 6 })
+  const kinds: StepKind[] = ['mark', 'cut-first', 'cut-second', 'core', 'dress', 'cover']
+  it('no lag is broken, nobody works on a weekend, no working day overflows', () => {
+    fc.assert(
+      fc.property(chain, fc.boolean(), (links, weekendWork) => {
+        const needs = [...links.map((l, i) => need(kinds[i]!, [l.min, l.min + l.slack], l.hours)), need('sow', [0, 5], 1)]
+        const s = run(needs, window('o'.repeat(120), 90), { weekendWork })
+        if (!s.fits || s.stretched) return true
+        const at = s.steps.map((p) => dayNumber(p.chosen))
+        const lags = needs.every((n, i) => i === 0 || (at[i]! - at[i - 1]! >= n.lag[0] && at[i]! - at[i - 1]! <= n.lag[1]))
+        const working = weekendWork || at.every((d) => weekday(d) !== 0 && weekday(d) !== 6)
+        const load = new Map<number, number>()
+        needs.forEach((n, i) => load.set(at[i]!, (load.get(at[i]!) ?? 0) + n.hours))
+        const roomy = [...load].every(([day, h]) => h <= 8.5 || needs.filter((_, i) => at[i] === day).some((n) => n.lag[1] === 0) || needs.filter((_, i) => at[i] === day).length === 1)
+        return lags && working && roomy
+      }),
+    )
+  })
+  it('earliest, chosen and latest never cross, and sowing lies in the window', () => {
+    fc.assert(
+      fc.property(chain, fc.integer({ min: 5, max: 60 }), (links, cutOff) => {
+        const needs = [...links.map((l, i) => need(kinds[i]!, [l.min, l.min + l.slack], l.hours)), need('sow', [0, 5], 1)]
+        const s = run(needs, window('o'.repeat(70), cutOff))
+        if (!s.fits) return true
+        return s.sowDay <= dayOf(dayNumber(TODAY) + cutOff) && s.steps.every((p) => (!p.earliest || p.earliest <= p.chosen) && (!p.latest || p.chosen <= p.latest))
+      }),
+    )
+  })
+})
+
+describe('waiting periods', () => {
+  const waits = (treatments: object[], today = TODAY) => {
+    const notices: { title: string }[] = []
+    const read = readJob(draft({ treatments: treatments as never }))
+    return { ...waitsOf(read.job!, today, new Workings(), notices as never), titles: notices.map((n) => n.title) }
+  }
+  it('the longest of all counts', () => {
+    expect(waits([{ kind: 'broadleaf', date: '2027-02-10' }, { kind: 'non-selective', date: '2027-02-20' }, { kind: 'pre-emergence', date: '2026-12-01' }]).sow).toBe('2027-03-31')
+  })
+  it.each([
+    ['broadleaf', 28],
+    ['feed-and-weed', 28],
+    ['non-selective', 7],
+    ['pre-emergence', 120],
+    ['feed-and-prevent', 120],
+    ['long-residue', 365],
+    ['unknown-herbicide', 365],
+  ])('%s without its label waits %i days, the longest usual (common practice)', (kind, wait) => {
+    expect(waits([{ kind, date: '2027-02-01' }]).sow).toBe(addDays('2027-02-01', wait))
+  })
+  it('feed, lime and insecticide keep no seed out; new seed keeps tines off for 56 days; a dressing the next for 28', () => {
+    expect(waits([{ kind: 'feed', date: TODAY }, { kind: 'lime', date: TODAY }, { kind: 'insecticide', date: TODAY }]).sow).toBeNull()
+    expect(waits([{ kind: 'seeded', date: '2027-02-01' }]).open).toBe('2027-03-29')
+    expect(waits([{ kind: 'dressed', date: '2027-02-01' }]).dress).toBe('2027-03-01')
+  })
+  it('asks for a missing date, doubts a future one, and is quiet about one long past', () => {
+    expect(waits([{ kind: 'broadleaf' }]).titles[0]).toContain('When was')
+    expect(waits([{ kind: 'broadleaf', date: '2027-03-30' }]).titles.join()).toContain('still to come')
+    expect(waits([{ kind: 'broadleaf', date: '2026-06-01' }]).titles).toEqual([])
+  })
+})
