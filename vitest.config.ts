@@ -1,3 +1,12 @@
+import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
 
-export default defineConfig({ test: { include: ['core/test/**/*.test.ts', 'server/test/**/*.test.ts'], testTimeout: 30_000 } })
+export default defineConfig({
+  plugins: [vue()],
+  test: {
+    include: ['core/test/**/*.test.ts', 'server/test/**/*.test.ts', 'web/test/**/*.test.ts'],
+    testTimeout: 30_000,
+    server: { deps: { inline: ['element-plus'] } },
+    css: false,
+  },
+})

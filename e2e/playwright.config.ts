@@ -18,11 +18,12 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
   workers: 1,
-  timeout: 90_000,
+  timeout: 60_000,
   expect: { timeout: 10_000 },
   reporter: process.env.JUVENA_REPORT ? [['list'], ['json', { outputFile: process.env.JUVENA_REPORT }]] : 'list',
   use: {
     viewport: { width: 1280, height: 800 },
+    actionTimeout: 10_000,
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [

@@ -56,10 +56,14 @@ describe('findings, either side of every line', () => {
   ])('%s', (_, kind, change, expected) => expect(finding(kind, change)).toBe(expected))
 
   it('the fifty school draws its line at half', () => {
-    expect([finding('cover', cover(49), { cover: 'fifty' }), finding('cover', cover(50), { cover: 'fifty' })]).toEqual(['act: start over', 'act: thin'])
+    expect([finding('cover', cover(49), { cover: 'fifty' }), finding('cover', cover(50), { cover: 'fifty' })]).toEqual([
+      'act: start over',
+      'act: thin',
+    ])
   })
   it('moss names the causes that were read beside it', () => {
-    const says = (change: Partial<ZoneDraft>) => planOf({ zones: [zone({ ...cover(50, 30), ...change })] }).findings.find((f) => f.kind === 'moss')!.says
+    const says = (change: Partial<ZoneDraft>) =>
+      planOf({ zones: [zone({ ...cover(50, 30), ...change })] }).findings.find((f) => f.kind === 'moss')!.says
     expect(says({ sunHours: 3, thatch: 20, ph: 5.5 })).toBe('One story with shade, thatch, acid, compaction.')
     expect(says({ sunHours: 8, thatch: 5, ph: 6.5, penetration: 'easy' })).toContain('Look for')
   })
@@ -67,7 +71,9 @@ describe('findings, either side of every line', () => {
     expect(finding('thatch', { ...cover(10), thatch: null })).toBe('none')
   })
   it('each finding says what it means, and asks for something or nothing', () => {
-    for (const f of planOf({ zones: [zone({ slope: '1 in 5', ph: 5, lowsDepth: 20 }), zone({ id: 'z2', thatch: null, sunHours: null, penetration: null, cover: {} })] }).findings) {
+    for (const f of planOf({
+      zones: [zone({ slope: '1 in 5', ph: 5, lowsDepth: 20 }), zone({ id: 'z2', thatch: null, sunHours: null, penetration: null, cover: {} })],
+    }).findings) {
       expect(f.says.length, f.kind).toBeGreaterThan(8)
       expect(f.asks.length, f.kind).toBeGreaterThan(5)
       expect(f.figure === null).toBe(f.verdict === 'unread')

@@ -13,15 +13,36 @@ import { draft } from './makeJob.ts'
 // Monday 22 February 2027.
 const TODAY = '2027-02-22'
 const free: Fixed = { pin: null, done: null, notBefore: null }
-const need = (kind: StepKind, lag: [number, number], hours = 1, after?: StepNeed['after']): StepNeed => ({ kind, zones: ['z1'], hours, passes: 1, lag, waits: '', after })
-const CHAIN = [need('notice', [0, Infinity]), need('cut-first', [1, Infinity]), need('cut-second', [2, 6]), need('scarify', [1, 3]), need('dampen', [0, 4]), need('core', [1, 1]), need('sow', [0, 3]), need('water', [0, 0])]
+const need = (kind: StepKind, lag: [number, number], hours = 1, after?: StepNeed['after']): StepNeed => ({
+  kind,
+  zones: ['z1'],
+  hours,
+  passes: 1,
+  lag,
+  waits: '',
+  after,
+})
+const CHAIN = [
+  need('notice', [0, Infinity]),
+  need('cut-first', [1, Infinity]),
+  need('cut-second', [2, 6]),
+  need('scarify', [1, 3]),
+  need('dampen', [0, 4]),
+  need('core', [1, 1]),
+  need('sow', [0, 3]),
+  need('water', [0, 0]),
+]
 
 /** A window of one letter a day from today: o open, m marginal, s shut; the cut-off after so many days. */
 function window(letters: string, cutOffAfter: number): SowingWindow {
   const name: Record<string, DayState> = { o: 'open', m: 'marginal', s: 'shut' }
   return { start: TODAY, states: [...letters].map((l) => name[l]!), cutOff: addDays(TODAY, cutOffAfter), lead: 42 }
 }
-const run = (needs: StepNeed[], w: SowingWindow, { fixed = {}, weekendWork = false, hoursPerDay = 8 }: { fixed?: Record<string, Partial<Fixed>>; weekendWork?: boolean; hoursPerDay?: number } = {}) =>
+const run = (
+  needs: StepNeed[],
+  w: SowingWindow,
+  { fixed = {}, weekendWork = false, hoursPerDay = 8 }: { fixed?: Record<string, Partial<Fixed>>; weekendWork?: boolean; hoursPerDay?: number } = {},
+) =>
   scheduleStrand(
     needs,
     needs.map((n) => ({ ...free, ...fixed[n.kind] })),
@@ -34,7 +55,16 @@ const open = window('o'.repeat(60), 20)
 describe('one strand', () => {
   it('takes the first chain that works, around a weekend', () => {
     // Cut Tue 23, down Thu 25, scarify Fri 26; Sat and Sun no one works, but the eve before Monday may be watered; core and sow Mon 1 March.
-    expect(days(run(CHAIN, open))).toEqual({ notice: '2027-02-22', 'cut-first': '2027-02-23', 'cut-second': '2027-02-25', scarify: '2027-02-26', dampen: '2027-02-28', core: '2027-03-01', sow: '2027-03-01', water: '2027-03-01' })
+    expect(days(run(CHAIN, open))).toEqual({
+      notice: '2027-02-22',
+      'cut-first': '2027-02-23',
+      'cut-second': '2027-02-25',
+      scarify: '2027-02-26',
+      dampen: '2027-02-28',
+      core: '2027-03-01',
+      sow: '2027-03-01',
+      water: '2027-03-01',
+    })
   })
   it('with weekend work the same chain is two days shorter', () => {
     expect(days(run(CHAIN, open, { weekendWork: true })).sow).toBe('2027-02-27')
@@ -94,7 +124,16 @@ describe('one strand', () => {
     expect([s.stretched, s.fits]).toEqual([true, true])
   })
   it('counts days after a step further back', () => {
-    const s = run([need('notice', [0, Infinity]), need('spray', [1, Infinity]), need('cut-first', [20, Infinity]), need('cut-second', [2, 6]), need('sow', [0, 3], 1, { kind: 'spray', days: 28 })], window('o'.repeat(90), 80))
+    const s = run(
+      [
+        need('notice', [0, Infinity]),
+        need('spray', [1, Infinity]),
+        need('cut-first', [20, Infinity]),
+        need('cut-second', [2, 6]),
+        need('sow', [0, 3], 1, { kind: 'spray', days: 28 }),
+      ],
+      window('o'.repeat(90), 80),
+    )
     const d = days(s)
     expect(dayNumber(d.sow!) - dayNumber(d.spray!)).toBeGreaterThanOrEqual(28)
     expect(dayNumber(d.sow!) - dayNumber(d['cut-second']!)).toBeLessThanOrEqual(3)
@@ -102,7 +141,10 @@ describe('one strand', () => {
 })
 
 describe('laws of the schedule, on any chain', () => {
-  const chain = fc.array(fc.record({ min: fc.integer({ min: 0, max: 4 }), slack: fc.integer({ min: 0, max: 6 }), hours: fc.double({ min: 0.2, max: 7, noNaN: true }) }), { minLength: 1, maxLength: 6 })
+  const chain = fc.array(
+    fc.record({ min: fc.integer({ min: 0, max: 4 }), slack: fc.integer({ min: 0, max: 6 }), hours: fc.double({ min: 0.2, max: 7, noNaN: true }) }),
+    { minLength: 1, maxLength: 6 },
+  )
   const kinds: StepKind[] = ['mark', 'cut-first', 'cut-second', 'core', 'dress', 'cover']
   it('no lag is broken, nobody works on a weekend, no working day overflows', () => {
     fc.assert(
@@ -115,7 +157,10 @@ describe('laws of the schedule, on any chain', () => {
         const working = weekendWork || at.every((d) => weekday(d) !== 0 && weekday(d) !== 6)
         const load = new Map<number, number>()
         needs.forEach((n, i) => load.set(at[i]!, (load.get(at[i]!) ?? 0) + n.hours))
-        const roomy = [...load].every(([day, h]) => h <= 8.5 || needs.filter((_, i) => at[i] === day).some((n) => n.lag[1] === 0) || needs.filter((_, i) => at[i] === day).length === 1)
+        const roomy = [...load].every(
+          ([day, h]) =>
+            h <= 8.5 || needs.filter((_, i) => at[i] === day).some((n) => n.lag[1] === 0) || needs.filter((_, i) => at[i] === day).length === 1,
+        )
         return lags && working && roomy
       }),
     )
@@ -126,7 +171,10 @@ describe('laws of the schedule, on any chain', () => {
         const needs = [...links.map((l, i) => need(kinds[i]!, [l.min, l.min + l.slack], l.hours)), need('sow', [0, 5], 1)]
         const s = run(needs, window('o'.repeat(70), cutOff))
         if (!s.fits) return true
-        return s.sowDay <= dayOf(dayNumber(TODAY) + cutOff) && s.steps.every((p) => (!p.earliest || p.earliest <= p.chosen) && (!p.latest || p.chosen <= p.latest))
+        return (
+          s.sowDay <= dayOf(dayNumber(TODAY) + cutOff) &&
+          s.steps.every((p) => (!p.earliest || p.earliest <= p.chosen) && (!p.latest || p.chosen <= p.latest))
+        )
       }),
     )
   })
@@ -139,7 +187,13 @@ describe('waiting periods', () => {
     return { ...waitsOf(read.job!, today, new Workings(), notices as never), titles: notices.map((n) => n.title) }
   }
   it('the longest of all counts', () => {
-    expect(waits([{ kind: 'broadleaf', date: '2027-02-10' }, { kind: 'non-selective', date: '2027-02-20' }, { kind: 'pre-emergence', date: '2026-12-01' }]).sow).toBe('2027-03-31')
+    expect(
+      waits([
+        { kind: 'broadleaf', date: '2027-02-10' },
+        { kind: 'non-selective', date: '2027-02-20' },
+        { kind: 'pre-emergence', date: '2026-12-01' },
+      ]).sow,
+    ).toBe('2027-03-31')
   })
   it.each([
     ['broadleaf', 28],
@@ -153,7 +207,13 @@ describe('waiting periods', () => {
     expect(waits([{ kind, date: '2027-02-01' }]).sow).toBe(addDays('2027-02-01', wait))
   })
   it('feed, lime and insecticide keep no seed out; new seed keeps tines off for 56 days; a dressing the next for 28', () => {
-    expect(waits([{ kind: 'feed', date: TODAY }, { kind: 'lime', date: TODAY }, { kind: 'insecticide', date: TODAY }]).sow).toBeNull()
+    expect(
+      waits([
+        { kind: 'feed', date: TODAY },
+        { kind: 'lime', date: TODAY },
+        { kind: 'insecticide', date: TODAY },
+      ]).sow,
+    ).toBeNull()
     expect(waits([{ kind: 'seeded', date: '2027-02-01' }]).open).toBe('2027-03-29')
     expect(waits([{ kind: 'dressed', date: '2027-02-01' }]).dress).toBe('2027-03-01')
   })

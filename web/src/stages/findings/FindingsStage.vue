@@ -43,7 +43,6 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
             <th>reading</th>
             <th>value</th>
             <th>verdict</th>
-            <th>line and standing</th>
             <th>what it means and asks</th>
           </tr>
         </thead>
@@ -57,13 +56,11 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
               <span class="tag" :class="VERDICTS[f.verdict][0]">{{ VERDICTS[f.verdict][1] }}</span>
               <FigureValue v-if="f.figure" :id="f.figure" class="word" />
             </td>
-            <td class="line small soft">
-              <template v-if="f.figure && lineOf(f.figure)"
-                >{{ lineOf(f.figure)!.line }}<StandingTag :standing="lineOf(f.figure)!.standing"
-              /></template>
-            </td>
             <td>
               {{ firm.say(f.says) }} <b v-if="f.asks !== 'Nothing.'">{{ firm.say(f.asks) }}</b>
+              <span v-if="f.figure && lineOf(f.figure)" class="line small soft"
+                >{{ lineOf(f.figure)!.line }} <StandingTag :standing="lineOf(f.figure)!.standing"
+              /></span>
             </td>
           </tr>
         </tbody>
@@ -111,10 +108,8 @@ td {
   width: 6.2rem;
 }
 .line {
-  width: 9.2rem;
-}
-.line .tag {
-  display: table;
+  display: block;
+  padding-top: 0.1rem;
 }
 .verdict .tag {
   display: inline-block;

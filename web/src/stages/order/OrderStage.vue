@@ -113,6 +113,13 @@ const title = (s: (typeof strands.value)[number]) =>
               >
             </td>
             <td class="slip">
+              <span class="small soft">{{
+                step.earliest && step.latest
+                  ? step.earliest === step.latest
+                    ? 'no slack'
+                    : `${showDay(step.earliest).slice(4)} – ${showDay(step.latest).slice(4)}`
+                  : ''
+              }}</span>
               <svg
                 v-if="step.earliest && step.latest"
                 :viewBox="`0 0 ${range.days} 6`"
@@ -132,13 +139,6 @@ const title = (s: (typeof strands.value)[number]) =>
                 />
                 <rect :x="daysBetween(range.from, step.chosen)" y="0" :width="step.span" height="6" class="on" />
               </svg>
-              <span class="small soft">{{
-                step.earliest && step.latest
-                  ? step.earliest === step.latest
-                    ? 'no slack'
-                    : `${showDay(step.earliest).slice(4)} – ${showDay(step.latest).slice(4)}`
-                  : ''
-              }}</span>
             </td>
             <td class="n"><FigureValue :id="step.hours.id" :label="`${firm.say(step.name)}, hours`" /></td>
             <td class="pin">
