@@ -64,6 +64,7 @@ export function follow(
     w,
     notices,
   )
+  const { soil, start } = p.ground.soilBefore
   const later: PlannedStep[] = []
   const strands: StrandFollow[] = []
   for (const plan of order) {
@@ -74,7 +75,7 @@ export function follow(
     const grasses = [...new Set(zones.flatMap((z) => z.seed!.mix.filter((m) => m.share >= 10).map((m) => m.grass)))]
     const bands = new Map<GrassId, Emergence>()
     const up = grasses.flatMap((grass) => {
-      const e = emergence(grass, sow.chosen, p.ground.soil, p.ground.start)
+      const e = emergence(grass, sow.chosen, soil, start)
       if (!e) return []
       bands.set(grass, e)
       return [
@@ -156,7 +157,7 @@ export function follow(
       const biggest = largest(zones)
       const cut = num(biggest.r.cut)
       const sward = asNew(biggest.approach.chosen) ? null : { sown: sow.chosen, leaf: Math.min(cut, Math.max(cut / 2, 10)) }
-      const expected = mowBand(bands.get(main.grass)!, num(lowest), plan.season, p.ground.soil, p.ground.start, sward)
+      const expected = mowBand(bands.get(main.grass)!, num(lowest), plan.season, soil, start, sward)
       band = w.add(8, `${plan.id}.mow.band`, 'First mow expected', expected, 'date', sward ? mowRules.swardBand : mowRules.band, [
         lowest,
         ...up.filter((u) => u.grass === main.grass).map((u) => u.figure),

@@ -20,6 +20,8 @@ import type { Schools } from './working/schools.ts'
 
 /** Days ahead that the soil curve and the windows reach. */
 const HORIZON = 560
+/** Days back that a job may have been sown and still be followed. */
+const LOOK_BACK = 200
 /** Days it usually takes before seed can go down: notice and opening the turf; with a kill-off before it. Juvena's model. */
 const PREPARE_DAYS = 7
 const KILL_DAYS = 30
@@ -30,7 +32,10 @@ export interface Ground {
   frostMonthDay: string
   frost: Figure
   frostTenth: Figure
+  /** Soil at 50 mm, °C, by day from today. */
   soil: Float64Array
+  /** The same, reaching back from today to what may have been sown already. */
+  soilBefore: { soil: Float64Array; start: Day }
   warming: Uint8Array
   start: Day
   soilNow: Figure
@@ -75,14 +80,26 @@ function groundOf(job: Job, today: Day, schools: Schools, w: Workings): Ground {
   })
   const reading = w.read(1, 'job.soil-reading', 'Soil at 50 mm, read', job.site.soilTemperature, 'C')
   const readOn = job.site.soilReadOn ?? job.walked ?? today
-  const soil = soilCurve(
+  const before = addDays(today, -LOOK_BACK)
+  const whole = soilCurve(
     latitude,
-    dayNumber(today),
-    HORIZON,
+    dayNumber(before),
+    LOOK_BACK + HORIZON,
     job.site.soilTemperature === null ? null : { day: readOn, celsius: job.site.soilTemperature },
   )
+  const soil = whole.subarray(LOOK_BACK)
   const soilNow = w.add(6, 'job.soil-now', 'Soil at 50 mm, today', Math.round(soil[0]! * 10) / 10, 'C', soilRules.curve, [reading])
-  return { latitude, frostMonthDay, frost, frostTenth, soil, warming: warmingDays(latitude, dayNumber(today), HORIZON), start: today, soilNow }
+  return {
+    latitude,
+    frostMonthDay,
+    frost,
+    frostTenth,
+    soil,
+    soilBefore: { soil: whole, start: before },
+    warming: warmingDays(latitude, dayNumber(today), HORIZON),
+    start: today,
+    soilNow,
+  }
 }
 
 /** From the walk-over to the work: findings, approach, seed, materials and the strands of steps, before any of them has a day. */

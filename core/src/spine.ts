@@ -23,7 +23,8 @@ export interface Band {
   name: string
   line: string
   sub: string
-  mark: 'settled' | 'waiting' | 'warning' | 'hold'
+  /** 'idle' while there is nothing to say. */
+  mark: 'settled' | 'idle' | 'waiting' | 'warning' | 'hold'
   markSays: string
 }
 
@@ -50,14 +51,15 @@ export function spine(plan: JobPlan, problems: readonly Problem[], system: UnitS
   const band = (stage: Stage, line: string, sub: string, waiting: string | null = null): Band => {
     const holds = holdsAt(stage)
     const warns = warnsAt(stage)
-    const mark = waiting ? 'waiting' : holds ? 'hold' : warns ? 'warning' : 'settled'
+    const idle = stage > 1 && measured.length === 0
+    const mark = waiting ? 'waiting' : idle ? 'idle' : holds ? 'hold' : warns ? 'warning' : 'settled'
     return {
       stage,
       name: STAGES[stage],
       line,
       sub,
       mark,
-      markSays: waiting ?? (holds ? count(holds, 'hold', 'holds') : warns ? count(warns, 'warning', 'warnings') : 'settled'),
+      markSays: waiting ?? (mark === 'idle' ? '' : holds ? count(holds, 'hold', 'holds') : warns ? count(warns, 'warning', 'warnings') : 'settled'),
     }
   }
   const nothingYet = measured.length === 0
@@ -92,7 +94,11 @@ export function spine(plan: JobPlan, problems: readonly Problem[], system: UnitS
   const findings = band(
     2,
     zones.length === 0 ? 'nothing to judge yet' : words.length === 0 ? 'nothing against seed' : words.slice(0, 3).join(', '),
-    unread.length > 0 ? `${count(unique(unread.map((f) => f.kind)).length, 'kind', 'kinds')} of reading missing` : 'every reading taken',
+    zones.length === 0
+      ? start
+      : unread.length > 0
+        ? `${count(unique(unread.map((f) => f.kind)).length, 'kind', 'kinds')} of reading missing`
+        : 'every reading taken',
     unread.length > 0 ? count(unread.length, 'reading wanted', 'readings wanted') : null,
   )
 

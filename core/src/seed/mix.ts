@@ -51,7 +51,7 @@ function score(g: Grass, r: ZoneReadings, sowingFrom: Day, lastSowing: (g: Grass
   const bears = LEVEL[g.wear]
   if (bears < want) minus(2 * (want - bears), `it bears less wear than “${WEAR_NAMES[r.zone.wear ?? 'mid']}”`)
   else if (bears === 2 && want >= 1) plus(want, 'bears wear')
-  if (r.zone.present.includes(g.id)) plus(2, 'already there, so leaf and colour match')
+  if (r.zone.present.includes(g.id)) plus(g.id === 'tall-fescue' ? 5 : 2, 'already there, so leaf and colour match')
   else if (g.id === 'tall-fescue' && r.zone.present.length > 0) minus(5, 'its broad leaf stands out for years among what is there')
   else if (!g.fine && g.season === 'cool' && r.zone.present.length > 0 && r.zone.present.every((p) => GRASSES[p].fine))
     minus(sun < 4 ? 1 : 3.5, 'its leaf is broader and shinier than the fine grass there')
@@ -126,7 +126,9 @@ export function suggestMix(
   const rest = 100 - nurse - parts.reduce((sum, p) => sum + p.share, 0)
   parts[0]!.share += rest
   if (nurse) parts.push({ grass: 'annual-ryegrass', share: nurse, reason: 'nurse on the bank: up in days, gone within the year' })
-  const left = fit.find((s) => !used.has(s.grass.id)) ?? all.filter((s) => s.out !== null).sort((a, b) => b.score - a.score)[0]
+  const left = all
+    .filter((s) => !used.has(s.grass.id) && !s.grass.stolonOnly)
+    .sort((a, b) => b.score - a.score || a.grass.id.localeCompare(b.grass.id))[0]
   const against = left && (left.out ?? strongest(left.against) ?? `${leader.grass.short} scores higher on ${strongest(leader.for) ?? 'this ground'}`)
   return { parts, runnerUp: left && against ? { grass: left.grass.id, against } : null, nothing: null }
 }

@@ -22,7 +22,9 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
         <span class="name">{{ s }} {{ STAGES[s] }}</span>
         <span class="marks">
           <span v-if="job.movedIn(s)" class="mark moved">{{ job.movedIn(s) }} moved</span>
-          <span v-if="band(s) && (band(s)!.mark !== 'settled' || !job.movedIn(s))" class="mark" :class="band(s)!.mark">{{ band(s)!.markSays }}</span>
+          <span v-if="band(s)?.markSays && (band(s)!.mark !== 'settled' || !job.movedIn(s))" class="mark" :class="band(s)!.mark">{{
+            band(s)!.markSays
+          }}</span>
         </span>
         <b class="line">{{ firm.say(band(s)?.line ?? '…') }}</b>
         <span class="sub">{{ firm.say(band(s)?.sub ?? '') }}</span>

@@ -4,6 +4,9 @@ import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/model/day'
 import type { Outlook } from '@juvena/core/weather/station'
+import { STAGES } from '@juvena/core/spine'
+import type { Stage } from '@juvena/core/working/figure'
+import SoilCore from '../job/SoilCore.vue'
 import WindowRibbon from '../../stages/order/WindowRibbon.vue'
 import { api } from '../../stores/api.ts'
 import { useFirm } from '../../stores/firm.ts'
@@ -115,6 +118,17 @@ const watering = computed(() =>
   days.value.map((day) => (rows.value ?? []).filter((r) => r.sowDay && r.sowDay <= day && daysBetween(r.sowDay, day) < 28).length),
 )
 
+const FOLLOWS = {
+  1: 'size, cover, thatch, firmness, light, slope, history',
+  2: 'each reading against the line of the trade, and what it asks for',
+  3: 'leave, mend, overseed, level or start over, with the cheaper way beside it',
+  4: 'a mix for the light, the wear and what is there; weight and plants',
+  5: 'seed, feed, dressing and cover, weighed out zone by zone',
+  6: 'days that fit the frost, the waits and your week, or a plain no and what instead',
+  7: 'minutes by station until the slowest grass is up',
+  8: 'what was done, how much, by whom; first mow and when it looks right',
+}
+
 const STATES = { 'no-zones': 'to be walked', planned: 'planned', 'under-way': 'under way', growing: 'growing', done: 'done', cannot: 'does not fit' }
 const shut = computed(() => (rows.value ?? []).filter((r) => r.state === 'cannot').length)
 const cutOff = computed(
@@ -173,11 +187,17 @@ const gone = ref(0)
 </script>
 
 <template>
-  <div class="season">
+  <div class="season" :class="{ blank: rows?.length === 0 }">
     <p v-if="failure" class="trouble" role="alert">{{ failure }}</p>
     <div v-if="rows && rows.length === 0" class="empty">
       <h1>Begin with a lawn.</h1>
-      <p>Name the job; then walk it zone by zone. Findings, seed, amounts, days and water follow as you type.</p>
+      <p>Name the job; then walk it zone by zone. Everything below the grass follows as you type, and each number shows its working.</p>
+      <ol class="core">
+        <li v-for="(says, s) in FOLLOWS" :key="s">
+          <span class="piece-of-core"><SoilCore :stage="Number(s) as Stage" /></span>
+          <b>{{ s }} {{ STAGES[Number(s) as Stage] }}</b> <span>{{ says }}</span>
+        </li>
+      </ol>
     </div>
     <header v-else class="grid top">
       <div class="label">
@@ -474,11 +494,61 @@ const gone = ref(0)
   background: var(--hold-wash);
   padding: 0.4rem 0.75rem;
 }
+.blank {
+  display: flex;
+  flex-direction: column;
+}
+.blank .empty {
+  display: contents;
+}
+.blank h1 {
+  margin-top: 2rem;
+}
+.blank .new {
+  order: 2;
+}
 .empty {
   padding: 2.5rem 0 0.5rem;
   max-width: 34rem;
   display: grid;
   gap: 0.5rem;
+}
+.core {
+  order: 3;
+  margin-top: 0.75rem;
+  max-width: 54rem;
+}
+.core li {
+  display: grid;
+  grid-template-columns: 2.75rem 9rem 1fr;
+  gap: 0.9rem;
+  align-items: center;
+  min-height: 3.1rem;
+}
+.core li > span:last-child {
+  border-bottom: 1px solid var(--rule);
+  align-self: stretch;
+  display: grid;
+  align-items: center;
+}
+.piece-of-core {
+  align-self: stretch;
+  position: relative;
+  overflow: hidden;
+  border: 2px solid var(--ink);
+  border-width: 0 2px;
+}
+.piece-of-core :deep(svg) {
+  position: absolute;
+  inset: 0;
+}
+.core li:first-child .piece-of-core {
+  border-top-width: 2px;
+  border-radius: 10px 10px 0 0;
+}
+.core li:last-child .piece-of-core {
+  border-bottom-width: 2px;
+  border-radius: 0 0 20px 20px;
 }
 .loading {
   padding: 2rem 0;

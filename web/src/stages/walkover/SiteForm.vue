@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { onMounted, shallowRef } from 'vue'
 import type { JobDraft } from '@juvena/core/model/job'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
+import { api } from '../../stores/api.ts'
 import { useJob } from '../../stores/job.ts'
 
 const firm = useFirm()
@@ -16,11 +18,33 @@ const set = <K extends keyof Site>(key: K, value: Site[K]) =>
   })
 const problem = (key: string) => job.problemAt(`site.${key}`)
 const site = (key: 'frost' | 'soilReadOn') => job.draft?.site?.[key]
+/** Another job's place and season, offered while this one has none: a firm works where it works. */
+const neighbour = shallowRef<{ name: string; site: Site } | null>(null)
+onMounted(async () => {
+  if (job.draft?.site?.frost || job.draft?.site?.latitude) return
+  const jobs = await api<{ id: string; name: string }[]>('GET', '/jobs').catch(() => [])
+  for (const other of jobs.filter((j) => j.id !== job.id).slice(0, 5)) {
+    const site = (await api<{ draft: JobDraft }>('GET', `/jobs/${other.id}`).catch(() => null))?.draft.site
+    if (site?.frost || site?.latitude) return void (neighbour.value = { name: other.name, site })
+  }
+})
+function takePlace() {
+  const from = neighbour.value?.site
+  if (!from) return
+  const { latitude, longitude, timeZone, frost, soilTemperature, soilReadOn } = from
+  job.edit('site.from', (d) => {
+    d.site = { ...d.site, latitude, longitude, timeZone, frost, soilTemperature, soilReadOn }
+  })
+  neighbour.value = null
+}
 const here = Intl.DateTimeFormat().resolvedOptions().timeZone
 </script>
 
 <template>
   <form class="site" autocomplete="off" @submit.prevent>
+    <p v-if="neighbour">
+      <button type="button" class="act slight" @click="takePlace">Take place and season from “{{ neighbour.name }}”</button>
+    </p>
     <section>
       <h3>Season</h3>
       <p class="small soft">Frost decides when sowing ends; the soil reading draws the curve the windows are read from.</p>

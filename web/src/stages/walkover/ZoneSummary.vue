@@ -11,6 +11,15 @@ const firm = useFirm()
 const job = useJob()
 const route = useRoute()
 const zone = computed(() => job.plan?.zones.find((z) => z.id === route.query.zone) ?? job.plan?.zones[0])
+const KIT = [
+  ['Tape, or paces', 'length and width, less beds and paths'],
+  ['Eyes, a frame or a stick', 'cover: wanted, weeds, moss, bare'],
+  ['A knife', 'plugs: how deep the thatch lies'],
+  ['A screwdriver', 'pushed in, in moist soil: firm or compacted'],
+  ['A watch', 'hours of direct sun; a bucket under the tap'],
+  ['A soil thermometer', 'soil now, a finger deep'],
+  ['A question', 'what was put down before, and when'],
+]
 const found = computed(() => job.plan?.findings.filter((f) => f.zone === zone.value?.id && f.verdict !== 'unread') ?? [])
 const wanted = computed(() => job.plan?.findings.filter((f) => f.zone === zone.value?.id && f.verdict === 'unread') ?? [])
 </script>
@@ -36,6 +45,14 @@ const wanted = computed(() => job.plan?.findings.filter((f) => f.zone === zone.v
         </li>
       </ul>
     </section>
+  </div>
+  <div v-else class="summary">
+    <p class="small soft">What a walk takes</p>
+    <ul>
+      <li v-for="[tool, says] in KIT" :key="tool">
+        <b class="small">{{ tool }}</b><span class="small soft means">{{ says }}</span>
+      </li>
+    </ul>
   </div>
 </template>
 

@@ -1,0 +1,113 @@
+import { describe, expect, it } from 'vitest'
+import type { ZoneDraft } from '../src/model/job.ts'
+import { GRASSES, GRASS_IDS, type GrassId } from '../src/reference/grasses.ts'
+import { mixKey, mixName } from '../src/seed/mix.ts'
+import { planOf, SOUTH, zone } from './makeJob.ts'
+
+const north = { latitude: 31, frost: '18 Nov', soilTemperature: 24, soilReadOn: '2027-05-10' }
+const seedOf = (change: Partial<ZoneDraft>, options: { site?: object; today?: string; schools?: object } = {}) =>
+  planOf({ zones: [zone(change)], site: { ...SOUTH, ...options.site }, schools: options.schools ?? {} }, { today: options.today ?? '2027-02-01' })
+    .zones[0]!
+const grasses = (change: Partial<ZoneDraft>, options = {}) => seedOf(change, options).seed?.mix.map((m) => m.grass) ?? []
+
+describe('which grass goes where (common practice)', () => {
+  it.each<[string, Partial<ZoneDraft>, GrassId[], GrassId[]]>([
+    ['hard wear in sun leads with ryegrass', { wear: 'high', sunHours: 8 }, ['perennial-ryegrass'], ['hard-fescue', 'browntop']],
+    [
+      'shade has no grass that wants 4 h',
+      { wear: 'low', sunHours: 3.5 },
+      ['creeping-red-fescue'],
+      ['perennial-ryegrass', 'tall-fescue', 'kentucky-bluegrass'],
+    ],
+    ['tall fescue goes with its own', { present: ['tall-fescue'], heightOfCut: 65, sunHours: 7, wear: 'high' }, ['tall-fescue'], []],
+    [
+      'tall fescue is never put in among others',
+      { present: ['perennial-ryegrass'], heightOfCut: 60, sunHours: 7 },
+      ['perennial-ryegrass'],
+      ['tall-fescue'],
+    ],
+    ['no bent on a lawn cut at 40 mm', { present: ['browntop', 'chewings-fescue'], heightOfCut: 40 }, [], ['browntop']],
+    [
+      'a fine green at 12 mm keeps to fescue and bent',
+      { present: ['browntop', 'chewings-fescue'], heightOfCut: 12, mower: 'reel', wear: 'mid' },
+      ['chewings-fescue', 'browntop'],
+      ['tall-fescue', 'kentucky-bluegrass'],
+    ],
+    ['a bank has a nurse', { slope: '1 in 5', cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 } }, ['annual-ryegrass'], []],
+    ['level ground has none', { slope: 0 }, [], ['annual-ryegrass']],
+  ])('%s', (_, change, has, hasNot) => {
+    const mix = grasses(change)
+    for (const g of has) expect(mix, g).toContain(g)
+    for (const g of hasNot) expect(mix, g).not.toContain(g)
+  })
+  it('a bent is a tenth by weight at most', () => {
+    const mix = seedOf({ present: ['browntop', 'chewings-fescue'], heightOfCut: 12, mower: 'reel' }).seed!.mix
+    expect(mix.find((m) => m.grass === 'browntop')!.share).toBeLessThanOrEqual(10)
+  })
+  it('warm turf is repaired with its own kind, warm places with warm grass', () => {
+    const warm = { site: north, today: '2027-05-10' }
+    expect(grasses({ present: ['bermudagrass'], sunHours: 9 }, warm)).toEqual(['bermudagrass'])
+    expect(grasses({ present: ['zoysia'], sunHours: 5 }, warm)).toEqual(['zoysia'])
+    expect(GRASSES[grasses({ present: [], sunHours: 9, heightOfCut: 30 }, warm)[0]!].season).toBe('warm')
+    expect(GRASSES[grasses({ present: [], sunHours: 9 })[0]!].season).toBe('cool')
+  })
+  it('the slow grass is left out once its own last day is too near, and taken while it is not', () => {
+    const wants: Partial<ZoneDraft> = { present: ['kentucky-bluegrass'], sunHours: 8, wear: 'high', heightOfCut: 40 }
+    // Bluegrass: eight weeks before 25 April is 28 February.
+    expect(grasses(wants, { today: '2027-01-25' })).toContain('kentucky-bluegrass')
+    expect(grasses(wants, { today: '2027-02-24' })).not.toContain('kentucky-bluegrass')
+    expect(seedOf(wants, { today: '2027-02-24' }).seed!.runnerUp).toMatchObject({
+      grass: 'kentucky-bluegrass',
+      against: expect.stringContaining('28 Feb') as string,
+    })
+  })
+  it('where nothing grows, nothing is sown, and the strongest reason is said', () => {
+    const dark = planOf({ zones: [zone({ sunHours: 2.5 })] })
+    expect(dark.zones[0]!.seed).toBeNull()
+    expect(dark.notices.find((n) => n.id === 'z1.no-seed')).toMatchObject({ level: 'hold', says: expect.stringContaining('h of sun') as string })
+  })
+  it('whatever the ground, shares make 100 and every grass stands its light and its cut', () => {
+    for (const sunHours of [3, 3.5, 4, 5, 6, 7, 9])
+      for (const heightOfCut of [12, 20, 30, 45, 60, 80])
+        for (const wear of ['low', 'mid', 'high'] as const) {
+          const mix = seedOf({ sunHours, heightOfCut, wear, present: [] }).seed?.mix
+          if (!mix) continue
+          const at = `${sunHours} h, ${heightOfCut} mm, ${wear}`
+          expect(
+            mix.reduce((s, m) => s + m.share, 0),
+            at,
+          ).toBe(100)
+          for (const m of mix) {
+            expect(GRASSES[m.grass].sunHours, `${at}: ${m.grass}`).toBeLessThanOrEqual(sunHours)
+            expect(GRASSES[m.grass].cut[0] * 0.9, `${at}: ${m.grass}`).toBeLessThanOrEqual(heightOfCut)
+          }
+        }
+  })
+})
+
+describe('rates by approach', () => {
+  const rate = (change: Partial<ZoneDraft>) => {
+    const plan = planOf({ zones: [zone({ mix: [{ grass: 'perennial-ryegrass', share: 100 }], ...change })] })
+    return [Number(plan.figures['z1.seed.rate']!.value), Number(plan.figures['z1.seed.area']!.value)]
+  }
+  const cover = (wanted: number, bare: number) => ({ cover: { wanted, weeds: 100 - wanted - bare, moss: 0, bare } })
+  it('new ground takes the new rate on the whole; spots the new rate on what is bare; a sward by its cover', () => {
+    expect(rate(cover(10, 80))).toEqual([35, 200])
+    expect(rate(cover(88, 8))).toEqual([35, 16])
+    expect(rate(cover(70, 10))).toEqual([20, 200])
+    expect(rate(cover(40, 30))[0]).toBeCloseTo(31.25, 10)
+    expect(rate({ ...cover(60, 20), approach: 'hold-over' })).toEqual([35, 200])
+    expect(rate({ ...cover(60, 20), incurable: 80 })).toEqual([35, 200])
+  })
+})
+
+describe('names and keys', () => {
+  it('say the same mix the same way, largest part first', () => {
+    const a = [{ grass: 'creeping-red-fescue', share: 30 } as const, { grass: 'perennial-ryegrass', share: 70 } as const]
+    expect(mixName(a)).toBe('rye 70 · red fescue 30')
+    expect(mixKey(a)).toBe(mixKey([...a].reverse()))
+  })
+  it('every grass has a short name of its own', () => {
+    expect(new Set(GRASS_IDS.map((id) => GRASSES[id].short)).size).toBe(GRASS_IDS.length)
+  })
+})

@@ -1,0 +1,122 @@
+import { describe, expect, it } from 'vitest'
+import type { DiaryEntry } from '../src/model/diary.ts'
+import { standing, STRUCK_OUT } from '../src/model/diary.ts'
+import { firmSchema } from '../src/model/firm.ts'
+import { readJob } from '../src/model/job.ts'
+import { planJob } from '../src/plan.ts'
+import { spine } from '../src/spine.ts'
+import type { Stage } from '../src/working/figure.ts'
+import { draft, planOf, SOUTH, TODAY, zone } from './makeJob.ts'
+
+const entry = (id: string, change: Partial<DiaryEntry> = {}): DiaryEntry => ({
+  id,
+  date: '2027-03-01',
+  zone: null,
+  step: null,
+  what: 'done',
+  amount: '',
+  who: '',
+  note: '',
+  corrects: null,
+  ...change,
+})
+const band = (stage: Stage, ...of: Parameters<typeof planOf>) => spine(planOf(...of), [], 'metric')[stage - 1]!
+
+describe('the eight bands', () => {
+  it('an empty job begins at the walk, and the others have nothing to say', () => {
+    const bands = spine(planJob(readJob({ name: 'x' }).job!, { today: TODAY, firm: firmSchema.parse({}), diary: [] }), [], 'metric')
+    expect(bands.map((b) => b.mark)).toEqual(['waiting', 'idle', 'idle', 'idle', 'idle', 'idle', 'idle', 'idle'])
+    expect(bands.map((b) => b.line)).toEqual([
+      'nothing walked yet',
+      'nothing to judge yet',
+      'not chosen yet',
+      'no seed yet',
+      'nothing to buy yet',
+      'no days yet',
+      'nothing to water yet',
+      'nothing done yet',
+    ])
+  })
+  it('the walk-over counts zones, adds areas, and says what it waits for', () => {
+    expect(band(1)).toMatchObject({ line: '1 zone · 200 m²', sub: 'sun 7 h', mark: 'settled' })
+    expect(band(1, { zones: [zone(), zone({ id: 'b', sunHours: 3.5 })] })).toMatchObject({ line: '2 zones · 400 m²', sub: 'sun 3.5–7 h' })
+    expect(band(1, { zones: [zone(), zone({ id: 'b', area: null })] })).toMatchObject({ mark: 'waiting', markSays: '1 without size' })
+    expect(band(1, { site: { ...SOUTH, frost: null } })).toMatchObject({ markSays: 'frost date wanted' })
+  })
+  it('entries to mend come before anything else', () => {
+    const read = readJob(draft({ zones: [zone({ thatch: 'deep', ph: 99 })] }))
+    const plan = planJob(read.job!, { today: TODAY, firm: firmSchema.parse({}), diary: [] })
+    expect(spine(plan, read.problems, 'metric')[0]).toMatchObject({ mark: 'waiting', markSays: '2 entries to mend' })
+  })
+  it('findings say what speaks against seed, and count what is not read', () => {
+    expect(band(2)).toMatchObject({ line: 'thin, matted, compacted', mark: 'settled' })
+    expect(band(2, { zones: [zone({ thatch: null, sunHours: null })] })).toMatchObject({ mark: 'waiting', markSays: '2 readings wanted' })
+    expect(band(2, { zones: [zone({ thatch: 5, penetration: 'easy', cover: { wanted: 95, weeds: 5, moss: 0, bare: 0 } })] }).line).toBe(
+      'nothing against seed',
+    )
+  })
+  it('the approach says whose it is', () => {
+    expect(band(3).line).toBe('overseed')
+    expect(band(3, { zones: [zone({ approach: 'renovate' })] })).toMatchObject({ line: 'renovate', sub: '1 overridden by you' })
+    expect(band(3, { zones: [zone(), zone({ id: 'b', lowsDepth: 12, lowsShare: 20 })] }).line).toBe('overseed, part levelled')
+  })
+  it('seed and materials in kilograms, or pounds', () => {
+    expect(band(4).line).toMatch(/^[\d.]+ kg, rye \/ red fescue$/)
+    expect(spine(planOf(), [], 'us')[3]!.line).toMatch(/^[\d.]+ lb, rye/)
+    expect(band(5, { dressing: { depth: 5 } }).line).toMatch(/ t$/)
+    expect(band(5).line).toMatch(/ kg$/)
+    expect(band(4, { zones: [zone({ approach: 'leave' })] })).toMatchObject({ line: 'no seed', sub: 'nothing is sown' })
+  })
+  it('the order says its days and how many before the cut-off, or that it does not fit', () => {
+    expect(band(6)).toMatchObject({ line: 'Mon 22 Feb – Mon 1 Mar', sub: 'sown 13 days before the cut-off' })
+    expect(band(6, { zones: [zone({ incurable: 80 })] })).toMatchObject({ mark: 'hold', sub: 'does not fit this season' })
+  })
+  it('water says runs, minutes and days', () => {
+    expect(band(7).line).toMatch(/^3 × \d+ min, \d+ days$/)
+    expect(band(7, { schools: { watering: 'once-a-day' } }).line).toMatch(/^1 × /)
+    expect(band(7, { waterer: '' })).toMatchObject({ mark: 'warning' })
+  })
+  it('the diary counts steps, then days of growing', () => {
+    expect(band(8)).toMatchObject({ line: 'nothing done yet', sub: 'next: Give notice, Mon 22 Feb' })
+    expect(band(8, {}, { diary: [entry('entry-01', { step: 'sow-cool.notice', date: '2027-02-22' })] }).line).toBe(
+      `1 of ${planOf().follow.of} steps done`,
+    )
+    expect(
+      band(8, {}, { today: '2027-03-10', diary: [entry('entry-01', { step: 'sow-cool.water' }), entry('entry-02', { step: 'sow-cool.sow' })] }).line,
+    ).toMatch(/^day 9 of \d+$/)
+  })
+})
+
+describe('the diary', () => {
+  it('a correction stands in its place; a striking out only removes; the chain may go on', () => {
+    const list = [
+      entry('entry-01', { what: 'sowed 4 kg' }),
+      entry('entry-02', { what: 'sowed 5 kg', corrects: 'entry-01' }),
+      entry('entry-03', { what: 'mown' }),
+      entry('entry-04', { what: STRUCK_OUT, corrects: 'entry-03' }),
+    ]
+    expect(standing(list).map((e) => e.id)).toEqual(['entry-02'])
+    expect(standing([...list, entry('entry-05', { what: 'sowed 6 kg', corrects: 'entry-02' })]).map((e) => e.id)).toEqual(['entry-05'])
+    expect(standing([])).toEqual([])
+  })
+  it('a step struck out is not done any more', () => {
+    const done = entry('entry-01', { step: 'sow-cool.notice' })
+    const struck = entry('entry-02', { what: STRUCK_OUT, corrects: 'entry-01' })
+    expect(planOf({}, { diary: [done] }).follow.done).toBe(1)
+    expect(planOf({}, { diary: [done, struck] }).follow.done).toBe(0)
+  })
+  it('what is overdue is said', () => {
+    const late = planOf({ pins: { 'sow-cool.visit': '2027-02-01' } })
+    expect(late.notices.find((n) => n.id === 'follow.overdue')!.title).toContain('One-month visit was due')
+  })
+  it('on a growing lawn, emergence and mowing follow the day it was really sown', () => {
+    const sown = (date: string) =>
+      planOf(
+        {},
+        { today: '2027-03-12', diary: [entry('entry-01', { step: 'sow-cool.sow', date }), entry('entry-02', { step: 'sow-cool.water', date })] },
+      )
+    const handOver = (date: string) => String(sown(date).follow.strands[0]!.handOver!.value)
+    expect(handOver('2027-03-05') > handOver('2027-03-01')).toBe(true)
+    expect(sown('2027-03-01').strands[0]!.fits).toBe(true)
+  })
+})
