@@ -516,7 +516,6 @@ const gone = ref(0)
 .core {
   order: 3;
   margin-top: 0.75rem;
-  max-width: 54rem;
 }
 .core li {
   display: grid;

@@ -86,6 +86,9 @@ h3 {
 .area {
   font-weight: 400;
 }
+table {
+  table-layout: fixed;
+}
 tbody tr:first-child td {
   border-top: 0;
 }

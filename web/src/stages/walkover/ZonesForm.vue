@@ -46,7 +46,7 @@ function add() {
     d.zones = [...(d.zones ?? []), { id: `z${n}`, name: n === 1 ? 'Lawn' : `Lawn ${n}` }]
   })
   select(`z${n}`)
-  void nextTick(() => document.querySelector<HTMLInputElement>('.size-row input')?.focus())
+  void nextTick(() => document.querySelectorAll<HTMLInputElement>('.size-row input')[1]?.focus())
 }
 function remove() {
   const gone = zone.value

@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest'
+import { firmSchema } from '../src/model/firm.ts'
+import { readJob, readJobFile, type JobDraft, type ZoneDraft } from '../src/model/job.ts'
+import { schoolsFor } from '../src/model/firm.ts'
+import { draft, SOUTH, zone } from './makeJob.ts'
+import { readFileSync, readdirSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { planJob } from '../src/plan.ts'
+import { num } from '../src/working/figure.ts'
+
+const sentence = (change: Partial<JobDraft>) =>
+  readJob(draft(change))
+    .problems.map((p) => `${p.path}: ${p.sentence}`)
+    .join(' | ')
+const inZone = (change: Partial<ZoneDraft>) => sentence({ zones: [zone(change)] })
+
+describe('every entry has its bounds, and says them', () => {
+  it.each<[string, string, string]>([
+    [inZone({ area: 0 }), 'zones[0].area', 'outside'],
+    [inZone({ area: '101 ha' }), 'zones[0].area', '100 hectares'],
+    [inZone({ area: null, length: '6 km', width: 2 }), 'zones[0].length', 'outside'],
+    [inZone({ slope: '2 in 1' }), 'zones[0].slope', 'wall to seed'],
+    [inZone({ slope: '-3 %' }), 'zones[0].slope', 'outside'],
+    [inZone({ sunHours: '20 h' }), 'zones[0].sunHours', 'no growing day'],
+    [inZone({ thatch: '1 ft' }), 'zones[0].thatch', 'outside'],
+    [inZone({ thatch: '16 g' }), 'zones[0].thatch', 'is a weight'],
+    [inZone({ ph: 1 }), 'zones[0].ph', 'soils lie between'],
+    [inZone({ heightOfCut: '1 m' }), 'zones[0].heightOfCut', 'outside'],
+    [inZone({ incurable: '140 %' }), 'zones[0].incurable', 'outside'],
+    [inZone({ cover: { wanted: '120 %' } }), 'zones[0].cover.wanted', 'outside'],
+    [inZone({ precipitation: '0 mm/h' }), 'zones[0].precipitation', 'outside'],
+    [inZone({ uniformity: 75 }), 'zones[0].uniformity', 'lowest quarter'],
+    [inZone({ lowsShare: '101' }), 'zones[0].lowsShare', 'outside'],
+    [inZone({ deductions: [{ what: 'bed', area: 'big' }] }), 'zones[0].deductions[0].area', 'is not an area'],
+    [inZone({ mower: 'goat' as never }), 'zones[0].mower', 'Choose one of'],
+    [inZone({ present: ['astroturf' as never] }), 'zones[0].present[0]', 'not a grass in the table'],
+    [inZone({ name: 'x'.repeat(200) }), 'zones[0].name', 'Too long'],
+    [sentence({ site: { ...SOUTH, latitude: 91 } }), 'site.latitude', 'north is positive'],
+    [sentence({ site: { ...SOUTH, timeZone: 'Middle/Earth' } }), 'site.timeZone', 'no time zone'],
+    [sentence({ site: { ...SOUTH, soilTemperature: '200 F' } }), 'site.soilTemperature', 'outside'],
+    [sentence({ site: { ...SOUTH, tapFlow: '0' } }), 'site.tapFlow', 'outside'],
+    [sentence({ customerDate: '31 April 2027' }), 'customerDate', 'does not exist'],
+    [sentence({ customerDate: '3/4/27' }), 'customerDate', 'is not a date'],
+    [sentence({ treatments: [{ kind: 'broadleaf', waitDays: '9 years' }] }), 'treatments[0].waitDays', 'not known here'],
+    [sentence({ treatments: [{ kind: 'magic' as never }] }), 'treatments[0].kind', 'Choose one of'],
+    [sentence({ lots: [{ grass: 'zoysia', purity: '0 %' }] }), 'lots[0].purity', 'read the label'],
+    [sentence({ feed: { nitrogen: '60 g/m²' } }), 'feed.nitrogen', 'product rate'],
+    [sentence({ feed: { grade: '60-30-30' } }), 'feed.grade', 'more than 100 %'],
+    [sentence({ dressing: { depth: '2 yd' } }), 'dressing.depth', 'outside'],
+    [sentence({ pins: { 'sow-cool.sow': 'soon' } }), 'pins.sow-cool.sow', 'is not a date'],
+  ])('%s', (said, path, words) => {
+    expect(said).toContain(`${path}: `)
+    expect(said).toContain(words)
+  })
+  it('takes what lies on the bounds', () => {
+    expect(inZone({ area: '100 ha', slope: '1 in 1', sunHours: 18, ph: 3, uniformity: 0.1, incurable: 100 })).toBe('')
+    expect(inZone({ cover: { wanted: 33.3, weeds: 33.3, moss: 33.3, bare: 0 } })).toBe('')
+  })
+  it('cover half given says what is still to give', () => {
+    expect(inZone({ cover: { wanted: 60, weeds: 20 } })).toContain('adds up to 80 % so far: 20 % is still to be given')
+    expect(inZone({ cover: { wanted: 60, weeds: 40 } })).toBe('')
+    expect(inZone({ cover: {} })).toBe('')
+  })
+  it('one wrong entry takes nothing else with it', () => {
+    const read = readJob(draft({ zones: [zone({ thatch: 'deep', area: '150 m²' }), zone({ id: 'z2', ph: 'sour' })] }))
+    expect(read.job!.zones.map((z) => [z.area, z.thatch, z.ph])).toEqual([
+      [150, null, null],
+      [200, 15, null],
+    ])
+  })
+})
+
+describe('the firm’s settings', () => {
+  it('have bounds too, and defaults for everything', () => {
+    expect(firmSchema.parse({})).toMatchObject({ units: 'metric', dialect: 'scarify', weekendWork: false, phosphorusLaw: 'none' })
+    for (const bad of [
+      { crew: 0 },
+      { hoursPerDay: '30 h' },
+      { reserve: '80 %' },
+      { barrow: '2 m³' },
+      { feedGrade: '0-10-10' },
+      { units: 'cubits' },
+      { nonsense: 1 },
+    ])
+      expect(firmSchema.safeParse(bad).success, JSON.stringify(bad)).toBe(false)
+  })
+  it('a school is the job’s own, else the firm’s, else the house’s; a name nobody knows is passed over', () => {
+    const firm = firmSchema.parse({ schools: { cover: 'fifty', watering: 'once-a-day' } })
+    expect(schoolsFor(firm, { cover: 'thirty' })).toMatchObject({ cover: 'thirty', watering: 'once-a-day', dressing: 'light-often' })
+    expect(schoolsFor(firm, { cover: 'ninety' }).cover).toBe('fifty')
+  })
+})
+
+describe('the examples', () => {
+  const folder = resolve(import.meta.dirname, '../../examples')
+  const files = readdirSync(folder)
+  it('are at least two, in US units', () => {
+    expect(files.length).toBeGreaterThanOrEqual(2)
+    for (const f of files) expect(readFileSync(join(folder, f), 'utf8')).toContain('sq ft')
+  })
+  it.each(files)('%s reads strictly and plans, sown before its cut-off', (name) => {
+    const read = readJobFile(JSON.parse(readFileSync(join(folder, name), 'utf8')))
+    if (!read.ok) throw new Error(JSON.stringify(read.problems))
+    const plan = planJob(read.job, { today: read.today!, firm: firmSchema.parse({ units: 'us' }), diary: [] })
+    expect(plan.strands.every((s) => s.fits)).toBe(true)
+    for (const s of plan.strands) expect(s.sowDay <= String(s.cutOff.value)).toBe(true)
+    const zones = plan.zones.reduce((sum, z) => sum + num(plan.figures[z.area!]!), 0)
+    expect(num(plan.figures[plan.totalArea!]!)).toBeCloseTo(zones, 8)
+    for (const z of plan.zones) expect(num(z.seed!.half) * 2).toBeCloseTo(num(z.seed!.kg), 10)
+    expect(JSON.parse(JSON.stringify(plan))).toEqual(plan)
+  })
+})

@@ -1,0 +1,157 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { addDays, dayNumber, daysBetween } from '../src/model/day.ts'
+import { GRASSES, GRASS_IDS } from '../src/reference/grasses.ts'
+import { TEXTURES } from '../src/reference/lists.ts'
+import { emergence } from '../src/seedbed/emergence.ts'
+import { growthPotential, mowBand } from '../src/seedbed/firstMow.ts'
+import { runMultiplier, slopeIntake, WATERING } from '../src/seedbed/watering.ts'
+import { soilCurve, usualSoil } from '../src/weather/soilYear.ts'
+import { planOf, SOUTH, valueOf, zone } from './makeJob.ts'
+
+const SOWN = '2027-03-01'
+const steady = (celsius: number, days = 300) => new Float64Array(days).fill(celsius)
+
+describe('emergence', () => {
+  it.each([
+    // θ ÷ (T − base) days to half, at 20 °C: rye 95 ÷ 18 = 5.3, bluegrass 210 ÷ 15 = 14, red fescue 165 ÷ 17 = 9.7, bermuda 170 ÷ 8 = 21.3.
+    ['perennial-ryegrass', 6],
+    ['kentucky-bluegrass', 14],
+    ['creeping-red-fescue', 10],
+    ['bermudagrass', 22],
+  ] as const)('%s is half up on day %i in steady soil at 20 °C', (grass, day) => {
+    expect(daysBetween(SOWN, emergence(grass, SOWN, steady(20), SOWN)!.half)).toBe(day)
+  })
+  it('is never quicker in colder soil, and comes in order: a tenth, half, the last', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...GRASS_IDS.filter((g) => GRASSES[g].thermal)),
+        fc.double({ min: 22, max: 28, noNaN: true }),
+        fc.double({ min: 0.1, max: 6, noNaN: true }),
+        (grass, warm, less) => {
+          const quick = emergence(grass, SOWN, steady(warm), SOWN)!
+          const slow = emergence(grass, SOWN, steady(warm - less), SOWN)
+          return quick.first <= quick.half && quick.half <= quick.last && (slow === null || slow.half >= quick.half)
+        },
+      ),
+    )
+  })
+  it('a day’s shift of sowing in steady soil shifts everything a day', () => {
+    const soil = steady(17)
+    const one = emergence('hard-fescue', SOWN, soil, SOWN)!
+    const two = emergence('hard-fescue', addDays(SOWN, 1), soil, SOWN)!
+    expect([two.first, two.half, two.last]).toEqual([one.first, one.half, one.last].map((d) => addDays(d, 1)))
+  })
+  it('the table’s days hold the model’s days in good soil, all but the extremes (the model’s own fit, ±15 %)', () => {
+    for (const id of GRASS_IDS) {
+      const g = GRASSES[id]
+      if (!g.thermal || !g.days) continue
+      const good = (g.soilGood[0] + g.soilGood[1]) / 2
+      const half = daysBetween(SOWN, emergence(id, SOWN, steady(good), SOWN)!.half)
+      expect(half, id).toBeGreaterThanOrEqual(Math.floor(g.days[0] * 0.85))
+      expect(half, id).toBeLessThanOrEqual(Math.ceil(g.days[1] * 1.15))
+    }
+  })
+})
+
+describe('first mow', () => {
+  const up = { first: '2027-03-07', half: '2027-03-09', last: '2027-03-13' }
+  it('comes sooner in growing weather and for a lower height, on new ground and on a sward', () => {
+    const high = (height: number, celsius: number, sward: { sown: string; leaf: number } | null = null) =>
+      mowBand(up, height, 'cool', steady(celsius), SOWN, sward).high
+    expect(high(45, 20) < high(45, 12)).toBe(true)
+    expect(high(30, 18) < high(60, 18)).toBe(true)
+    expect(high(45, 18, { sown: SOWN, leaf: 20 }) < high(45, 18)).toBe(true)
+  })
+  it('never lies before seedlings show, however long the sward stands', () => {
+    expect(mowBand(up, 30, 'cool', steady(20), SOWN, { sown: SOWN, leaf: 29 }).low >= up.first).toBe(true)
+  })
+  it('growth potential is 1 at the optimum and falls off evenly on both sides', () => {
+    expect([growthPotential(20, 'cool'), growthPotential(31, 'warm')]).toEqual([1, 1])
+    expect(growthPotential(14, 'cool')).toBeCloseTo(growthPotential(26, 'cool'), 12)
+  })
+})
+
+describe('watering', () => {
+  it('the schools differ in runs and in what each lays down; the day’s water is their product', () => {
+    for (const school of ['little-often', 'once-a-day', 'day-dusk'] as const) {
+      const plan = planOf({ zones: [zone({ area: 100, uniformity: 1 })], schools: { watering: school } })
+      const { times, dose } = WATERING[school]
+      expect(plan.follow.water!.times).toEqual(times)
+      expect(valueOf(plan, 'job.water.daily'), school).toBeCloseTo(100 * dose * times.length, 8)
+      expect(plan.figures['job.water.dose']!.school).toBe(`watering:${school}`)
+    }
+  })
+  it('both allowances give nothing extra to perfect sprinklers, and the milder is always the milder', () => {
+    expect([runMultiplier('full', 1), runMultiplier('milder', 1)]).toEqual([1, 1])
+    fc.assert(fc.property(fc.double({ min: 0.1, max: 0.99, noNaN: true }), (du) => runMultiplier('milder', du) < runMultiplier('full', du)))
+  })
+  it.each([
+    [0, 1],
+    [4.9, 1],
+    [5, 0.8],
+    [8, 0.8],
+    [12, 0.6],
+    [20, 0.4],
+    [21, 0.25],
+  ])('at %i %% of slope soil takes in %f of its flat intake (irrigation handbooks, from memory)', (slope, share) =>
+    expect(slopeIntake(slope)).toBe(share),
+  )
+  it('finer soil never takes fewer runs', () => {
+    const cycles = TEXTURES.map((texture) => planOf({ zones: [zone({ texture, precipitation: 15 })] }).follow.water!.zones[0]!.cycles)
+    expect(cycles).toEqual([...cycles].sort((a, b) => a - b))
+    expect([cycles[0], cycles.at(-1)]).toEqual([1, 4])
+  })
+  it('litres are what falls: millimetres on square metres, whatever the tap, the rate and the unevenness', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 10, max: 2000, noNaN: true }),
+        fc.double({ min: 2, max: 40, noNaN: true }),
+        fc.double({ min: 0.3, max: 1, noNaN: true }),
+        (area, precipitation, uniformity) => {
+          const plan = planOf({ zones: [zone({ area, precipitation, uniformity })] })
+          return Math.abs(valueOf(plan, 'z1.water.litres') / (area * 2 * runMultiplier('milder', uniformity)) - 1) < 1e-9
+        },
+      ),
+      { numRuns: 30 },
+    )
+  })
+  it('without a rate the tap is the rate; without a tap a usual one is assumed, and says so', () => {
+    const tap = planOf({ zones: [zone({ area: 120, precipitation: null })], site: { ...SOUTH, tapFlow: 20 } })
+    expect(valueOf(tap, 'z1.water.pr')).toBeCloseTo(10, 10)
+    expect(planOf({ zones: [zone({ precipitation: null })] }).figures['z1.water.pr']!.standing).toBe('assumed')
+  })
+  it('a job nobody is named to water is warned of', () => {
+    expect(planOf({ waterer: '' }).notices.some((n) => n.id === 'water.who')).toBe(true)
+    expect(planOf().notices.some((n) => n.id === 'water.who')).toBe(false)
+  })
+})
+
+describe('the soil curve', () => {
+  it('swings about its mean once a year, warmest some five weeks after the longest day', () => {
+    for (const latitude of [25, 31, 38, 44.2, 52]) {
+      const year = Array.from({ length: 365 }, (_, d) => usualSoil(d, latitude))
+      const warmest = year.indexOf(Math.max(...year))
+      expect(warmest, String(latitude)).toBe(217)
+      expect(Math.min(...year), String(latitude)).toBeGreaterThan(-6)
+    }
+  })
+  it('cools with latitude, and swings more', () => {
+    const mean = (lat: number) => (usualSoil(217, lat) + usualSoil(217 - 182.625, lat)) / 2
+    expect([25, 35, 45].map(mean)).toEqual([25, 35, 45].map(mean).sort((a, b) => b - a))
+  })
+  it('goes through any reading, on any day', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -5, max: 40, noNaN: true }),
+        fc.double({ min: -60, max: 60, noNaN: true }),
+        fc.integer({ min: 0, max: 300 }),
+        (celsius, latitude, after) => {
+          const start = dayNumber('2026-06-01')
+          const curve = soilCurve(latitude, start, 400, { day: addDays('2026-06-01', after), celsius })
+          return Math.abs(curve[after]! - celsius) < 1e-9
+        },
+      ),
+    )
+  })
+})

@@ -1,0 +1,104 @@
+// @vitest-environment happy-dom
+import { createPinia, setActivePinia } from 'pinia'
+import { nextTick } from 'vue'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { useFirm } from '../src/stores/firm.ts'
+
+interface Put {
+  revision: number
+  firm: Record<string, unknown>
+}
+function server(start: Record<string, unknown> = {}) {
+  const state = { revision: 1, draft: start, puts: [] as Put[], status: 200 }
+  vi.stubGlobal('fetch', async (url: string, init?: { method?: string; body?: string }) => {
+    if (url.endsWith('/today')) return new Response(JSON.stringify({ today: '2027-02-22', demo: true }))
+    if (init?.method === 'PUT') {
+      const put = JSON.parse(init.body!) as Put
+      state.puts.push(put)
+      if (state.status !== 200)
+        return new Response(JSON.stringify({ detail: 'These settings were changed in another window.' }), { status: state.status })
+      state.revision++
+      state.draft = put.firm
+    }
+    return new Response(JSON.stringify({ revision: state.revision, draft: state.draft }))
+  })
+  return state
+}
+async function loaded(start: Record<string, unknown> = {}) {
+  const state = server(start)
+  const firm = useFirm()
+  await firm.load()
+  return { state, firm }
+}
+
+beforeEach(() => {
+  vi.useFakeTimers()
+  setActivePinia(createPinia())
+  localStorage.clear()
+})
+afterEach(() => vi.useRealTimers())
+
+describe('the firm on the page', () => {
+  it('shows in its units, switches at once, and a new default takes the place of the switch', async () => {
+    const { firm } = await loaded({ units: 'metric' })
+    expect(firm.text(92.90304, 'm2')).toBe('92.9 m²')
+    firm.toggleUnits()
+    expect(firm.text(92.90304, 'm2')).toBe('1,000 ft²')
+    expect(firm.say('To 12 mm fine; {scarify} above.')).toBe('To 0.47 in fine; scarify above.')
+    firm.change({ units: 'metric' })
+    expect(firm.units).toBe('metric')
+  })
+  it('speaks the firm’s words', async () => {
+    const { firm } = await loaded({ dialect: 'dethatch' })
+    expect(firm.say('{Scarify}, then {core}')).toBe('Verticut, then core aerate')
+  })
+  it('saves a while after the last change, once, on its revision', async () => {
+    const { state, firm } = await loaded()
+    firm.change({ name: 'A' })
+    firm.change({ name: 'AB' })
+    expect(firm.saving).toBe('saving')
+    await vi.advanceTimersByTimeAsync(500)
+    expect(state.puts).toEqual([{ revision: 1, firm: { name: 'AB' } }])
+    expect(firm.saving).toBe('saved')
+    firm.change({ crew: '3' })
+    await vi.advanceTimersByTimeAsync(500)
+    expect(state.puts[1]!.revision).toBe(2)
+  })
+  it('keeps a wrong setting on the page with its sentence, goes on with the usual one, and does not save it', async () => {
+    const { state, firm } = await loaded()
+    firm.change({ crew: 'a few' })
+    await vi.advanceTimersByTimeAsync(500)
+    expect([firm.draft.crew, firm.settings.crew, state.puts.length]).toEqual(['a few', null, 0])
+    expect(firm.problems[0]).toMatchObject({ path: 'crew', sentence: expect.stringContaining('is not a number') as string })
+    firm.change({ crew: '4' })
+    await vi.advanceTimersByTimeAsync(500)
+    expect(state.puts.length).toBe(1)
+  })
+  it('says when a save was refused', async () => {
+    const { state, firm } = await loaded()
+    state.status = 409
+    firm.change({ name: 'Mine' })
+    await vi.advanceTimersByTimeAsync(500)
+    expect([firm.saving, firm.failure]).toEqual(['failed', 'These settings were changed in another window.'])
+  })
+  it('tries again while the server does not answer', async () => {
+    const firm = useFirm()
+    vi.stubGlobal('fetch', async () => {
+      throw new TypeError('down')
+    })
+    await firm.load()
+    expect([firm.ready, firm.failure.length > 20]).toEqual([false, true])
+    server({ name: 'Back' })
+    await vi.advanceTimersByTimeAsync(3100)
+    expect([firm.ready, firm.draft.name, firm.failure]).toEqual([true, 'Back', ''])
+  })
+  it('remembers the field theme on this computer', async () => {
+    const { firm } = await loaded()
+    firm.field = true
+    await nextTick()
+    expect([document.documentElement.dataset.theme, localStorage.getItem('juvena.field')]).toEqual(['field', '1'])
+    firm.field = false
+    await nextTick()
+    expect(document.documentElement.dataset.theme).toBe('paper')
+  })
+})
