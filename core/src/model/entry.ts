@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { KINDS, parseQuantity, type Kind } from './quantity.ts'
-import { parseDay, parseMonthDay } from './day.ts'
+import { parseDay, parseMonthDay, type ParsedDay } from './day.ts'
 import { showNumber } from './show.ts'
 
 /**
@@ -42,31 +42,24 @@ export function quantity(kind: Kind, { min, max, what, because }: Bounds) {
     })
 }
 
-export const day = z
-  .string()
-  .max(60)
-  .nullable()
-  .default(null)
-  .transform((entered, ctx): string | null => {
-    if (entered === null || entered.trim() === '') return null
-    const parsed = parseDay(entered)
-    if (parsed.ok) return parsed.value
-    ctx.addIssue({ code: 'custom', message: parsed.sentence })
-    return z.NEVER
-  })
+const typedDay = (parse: (typed: string) => ParsedDay) =>
+  z
+    .string()
+    .max(60)
+    .nullable()
+    .default(null)
+    .transform((entered, ctx): string | null => {
+      if (entered === null || entered.trim() === '') return null
+      const parsed = parse(entered)
+      if (parsed.ok) return parsed.value
+      ctx.addIssue({ code: 'custom', message: parsed.sentence })
+      return z.NEVER
+    })
 
-export const monthDay = z
-  .string()
-  .max(60)
-  .nullable()
-  .default(null)
-  .transform((entered, ctx): string | null => {
-    if (entered === null || entered.trim() === '') return null
-    const parsed = parseMonthDay(entered)
-    if (parsed.ok) return parsed.value
-    ctx.addIssue({ code: 'custom', message: parsed.sentence })
-    return z.NEVER
-  })
+/** A date with its year, as an ISO day. */
+export const day = typedDay((typed) => parseDay(typed))
+/** A day of the year, as "MM-DD". */
+export const monthDay = typedDay(parseMonthDay)
 
 /** A product's grade as typed, "16-20-8": % N, % P₂O₅, % K₂O. */
 export interface Grade {

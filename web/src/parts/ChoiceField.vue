@@ -20,8 +20,8 @@ const clear = (option: T) => props.clearable && option === props.modelValue && e
 </script>
 
 <template>
-  <div class="choice">
-    <span :id="id" class="label">{{ label }}</span>
+  <div class="field">
+    <span :id="id" class="field-label">{{ label }}</span>
     <ElSelect
       v-if="list"
       :model-value="value"
@@ -36,23 +36,6 @@ const clear = (option: T) => props.clearable && option === props.modelValue && e
     <ElRadioGroup v-else :model-value="value" :aria-label="label" @update:model-value="emit('update:modelValue', $event as T)">
       <ElRadioButton v-for="o in options" :key="o.value" :value="o.value" @click="clear(o.value)">{{ firm.say(o.name) }}</ElRadioButton>
     </ElRadioGroup>
-    <p v-if="hint" class="hint">{{ hint }}</p>
+    <p v-if="hint" class="says">{{ hint }}</p>
   </div>
 </template>
-
-<style scoped>
-.choice {
-  min-width: 0;
-}
-.label {
-  display: block;
-  font-size: var(--size-small);
-  color: var(--soft);
-  line-height: 1.25;
-  margin-bottom: 0.1rem;
-}
-.hint {
-  font-size: 0.75rem;
-  color: var(--soft);
-}
-</style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue'
 import type { Unit } from '@juvena/core/model/show'
+import { otherYear } from './otherYear.ts'
 import { useFirm } from '../stores/firm.ts'
 import { useJob } from '../stores/job.ts'
 import { WORKING } from './working.ts'
@@ -13,12 +14,7 @@ const working = inject(WORKING, null)
 
 const figure = computed(() => job.figure(props.id))
 const seen = computed(() => (figure.value ? firm.show(figure.value.value, figure.value.unit) : { number: '—', unit: '' }))
-/** Days of another year say so. */
-const year = computed(() =>
-  figure.value?.unit === 'date' && typeof figure.value.value === 'string' && figure.value.value.slice(0, 4) !== job.today.slice(0, 4)
-    ? figure.value.value.slice(0, 4)
-    : '',
-)
+const year = computed(() => otherYear(figure.value, job.today))
 const was = computed(() => {
   const f = figure.value
   if (!f || !job.moved.has(f.id)) return ''

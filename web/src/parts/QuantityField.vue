@@ -86,27 +86,3 @@ const echo = computed(() => {
     <p :id="`${id}-says`" class="says" :class="{ problem }">{{ problem || echo || hint || '' }}</p>
   </div>
 </template>
-
-<style scoped>
-.field {
-  min-width: 0;
-}
-label {
-  display: block;
-  font-size: var(--size-small);
-  color: var(--soft);
-  line-height: 1.25;
-  margin-bottom: 0.1rem;
-}
-.says {
-  font-size: 0.75rem;
-  line-height: 1.25;
-  min-height: 0.95rem;
-  color: var(--soft);
-  padding-top: 0.1rem;
-}
-.says.problem {
-  color: var(--hold);
-  font-size: var(--size-small);
-}
-</style>

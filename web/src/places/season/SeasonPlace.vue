@@ -3,6 +3,7 @@ import { ElInput } from 'element-plus'
 import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/model/day'
+import type { SeasonRow as Row } from '@juvena/core/seasonRow'
 import type { Outlook } from '@juvena/core/weather/station'
 import { STAGES } from '@juvena/core/spine'
 import type { Stage } from '@juvena/core/working/figure'
@@ -13,24 +14,6 @@ import { useFirm } from '../../stores/firm.ts'
 import PutAway from './PutAway.vue'
 
 const WeatherChart = defineAsyncComponent(() => import('./WeatherChart.vue'))
-
-interface Row {
-  id: string
-  name: string
-  customer: string
-  area: number | null
-  zones: number
-  customerDate: string | null
-  state: 'no-zones' | 'planned' | 'under-way' | 'growing' | 'done' | 'cannot'
-  options: string[]
-  trouble: { level: 'hold' | 'warn'; title: string } | null
-  approach: string
-  window: { from: string; to: string; state: 'open' | 'marginal' | 'shut' }[]
-  cutOff: string | null
-  sowDay: string | null
-  steps: { id: string; kind: string; name: string; day: string; span: number; state: string; hours: number; people: number }[]
-  next: { name: string; day: string } | null
-}
 
 const firm = useFirm()
 const router = useRouter()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue'
+import { otherYear } from '../../parts/otherYear.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import { NOTES } from './notes.ts'
@@ -11,11 +12,7 @@ const job = useJob()
 const notes = inject(NOTES)!
 const figure = computed(() => job.figure(props.id))
 const seen = computed(() => (figure.value ? firm.show(figure.value.value, figure.value.unit) : null))
-const year = computed(() =>
-  figure.value?.unit === 'date' && typeof figure.value.value === 'string' && figure.value.value.slice(0, 4) !== job.today.slice(0, 4)
-    ? figure.value.value.slice(0, 4)
-    : '',
-)
+const year = computed(() => otherYear(figure.value, job.today))
 const note = computed(() => (props.id ? notes.value.get(props.id) : undefined))
 </script>
 

@@ -16,7 +16,7 @@ const unit = (u: 'g/m2' | 'mm' | 'C') => firm.show(1, u).unit
 </script>
 
 <template>
-  <div class="sheet" tabindex="0" role="region" aria-label="Grasses">
+  <div class="lying" tabindex="0" role="region" aria-label="Grasses">
     <p class="small soft">Common practice: extension handbooks, from memory, ±15 %. Rates are bag rates; days are at good soil warmth.</p>
     <table>
       <thead>
@@ -64,12 +64,6 @@ const unit = (u: 'g/m2' | 'mm' | 'C') => firm.show(1, u).unit
 </template>
 
 <style scoped>
-.sheet {
-  background: var(--sheet);
-  border: 1px solid var(--rule);
-  padding: 0.7rem 1.1rem;
-  overflow-x: auto;
-}
 td {
   font-size: 0.875rem;
   padding: 0.4rem 0.6rem 0.4rem 0;

@@ -9,7 +9,7 @@ const rules = [...RULES.values()].filter((r) => !r.id.startsWith('reading.'))
 </script>
 
 <template>
-  <div class="sheet">
+  <div class="lying">
     <table>
       <thead>
         <tr>
@@ -32,12 +32,6 @@ const rules = [...RULES.values()].filter((r) => !r.id.startsWith('reading.'))
 </template>
 
 <style scoped>
-.sheet {
-  background: var(--sheet);
-  border: 1px solid var(--rule);
-  padding: 0.7rem 1.1rem;
-  overflow-x: auto;
-}
 td {
   font-size: 0.9375rem;
   padding: 0.35rem 0.9rem 0.35rem 0;

@@ -4,6 +4,7 @@ import { APPROACH_NAMES, type ApproachId } from '@juvena/core/reference/lists'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
 import { useFirm } from '../../stores/firm.ts'
+import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
 
 /** The approach for each zone, with the candidates beside it. A person may decide otherwise; the plan says so. */
@@ -21,13 +22,10 @@ const FIT = { best: 'asked for', cheaper: 'cheaper', possible: 'possible', 'rule
 
 <template>
   <div>
-    <header class="top">
-      <h2>Approach</h2>
-      <p class="small soft">zone by zone; choose another and the whole plan follows</p>
-    </header>
+    <StageHead name="Approach" says="zone by zone; choose another and the whole plan follows" />
     <NothingYet v-if="zones.length === 0" says="An approach comes from a zone’s findings." />
     <section v-for="z in zones" :key="z.id">
-      <h3>
+      <h3 class="ruled">
         {{ z.name }} <FigureValue :id="z.approach.figure" class="now" />
         <button v-if="z.approach.overridden" type="button" class="plain small" @click="take(z.id, null)">back to what the findings ask</button>
       </h3>
@@ -53,23 +51,6 @@ const FIT = { best: 'asked for', cheaper: 'cheaper', possible: 'possible', 'rule
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  gap: 0.75rem;
-  align-items: baseline;
-  flex-wrap: wrap;
-}
-section {
-  margin-top: 0.9rem;
-}
-h3 {
-  display: flex;
-  gap: 0.75rem;
-  align-items: baseline;
-  flex-wrap: wrap;
-  border-bottom: 1.5px solid var(--ink);
-  padding-bottom: 0.2rem;
-}
 .now {
   font-weight: 400;
 }

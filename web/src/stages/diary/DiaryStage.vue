@@ -8,6 +8,7 @@ import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
+import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
 
 /** What was done, by whom, how much. Entries are never changed; a correction is an entry too, and the plan knows which steps are done. */
@@ -74,13 +75,10 @@ const untick = (step: PlannedStep) => {
 
 <template>
   <div>
-    <header class="top">
-      <h2>Diary</h2>
-      <p class="small soft">tick off what is done; write down what was seen. Nothing here is ever changed, only corrected.</p>
-    </header>
+    <StageHead name="Diary" says="tick off what is done; write down what was seen. Nothing here is ever changed, only corrected." />
     <div class="two">
       <section>
-        <h3>Steps</h3>
+        <h3 class="ruled">Steps</h3>
         <ul class="steps">
           <li v-for="s in steps" :key="s.id" :class="s.state">
             <button
@@ -101,14 +99,14 @@ const untick = (step: PlannedStep) => {
           <li v-if="steps.length === 0" class="soft">No steps yet: they come with the first zone.</li>
         </ul>
         <template v-for="f in job.plan?.follow.strands ?? []" :key="f.strand">
-          <h3>First mow</h3>
+          <h3 class="ruled">First mow</h3>
           <p v-if="f.mowBand">expected <FigureValue :id="f.mowBand.id" /></p>
           <p v-for="m in f.mow" :key="m.zone" class="small">{{ zoneName(m.zone) }}: when it stands <FigureValue :id="m.height.id" /></p>
           <p v-if="f.presentable" class="small">Looks right from <FigureValue :id="f.presentable.id" /></p>
         </template>
       </section>
       <section>
-        <h3>Write</h3>
+        <h3 class="ruled">Write</h3>
         <form class="form" autocomplete="off" @submit.prevent="add">
           <DayField label="On" :model-value="form.date" :today="job.today" @update:model-value="form.date = $event" />
           <ChoiceField label="Zone" list :options="zones" :model-value="form.zone" @update:model-value="form.zone = $event ?? 'all'" />
@@ -134,21 +132,10 @@ const untick = (step: PlannedStep) => {
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  gap: 0.75rem;
-  align-items: baseline;
-  flex-wrap: wrap;
-}
 .two {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
   gap: 1.75rem;
-  margin-top: 0.6rem;
-}
-h3 {
-  border-bottom: 1.5px solid var(--ink);
-  padding-bottom: 0.15rem;
   margin-top: 0.6rem;
 }
 .steps li {

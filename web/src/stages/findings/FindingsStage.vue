@@ -6,6 +6,7 @@ import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
 import StandingTag from '../../parts/StandingTag.vue'
 import { useFirm } from '../../stores/firm.ts'
+import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
 
 /** Each reading held against the trade's line: what it means and what it asks for. */
@@ -28,13 +29,10 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
 
 <template>
   <div>
-    <header class="top">
-      <h2>Findings</h2>
-      <p class="small soft">what the readings mean, by the lines of the trade</p>
-    </header>
+    <StageHead name="Findings" says="what the readings mean, by the lines of the trade" />
     <NothingYet v-if="byZone.length === 0" says="Findings come from a walked zone." />
     <section v-for="z in byZone" :key="z.id">
-      <h3>
+      <h3 class="ruled">
         {{ z.name }} <span v-if="z.area" class="soft area">{{ firm.text(job.figure(z.area)?.value, 'm2') }}</span>
       </h3>
       <table>
@@ -70,19 +68,6 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  gap: 0.75rem;
-  align-items: baseline;
-  flex-wrap: wrap;
-}
-section {
-  margin-top: 0.9rem;
-}
-h3 {
-  border-bottom: 1.5px solid var(--ink);
-  padding-bottom: 0.2rem;
-}
 .area {
   font-weight: 400;
 }

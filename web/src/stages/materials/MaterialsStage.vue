@@ -11,6 +11,7 @@ import NoticeCard from '../../parts/NoticeCard.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
+import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
 
 /** What to buy, carry and weigh out, zone by zone. */
@@ -41,10 +42,7 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
 
 <template>
   <div>
-    <header class="top">
-      <h2>Materials</h2>
-      <p class="small soft">what to buy, carry and weigh out, zone by zone. Choose any figure to see its working.</p>
-    </header>
+    <StageHead name="Materials" says="what to buy, carry and weigh out, zone by zone. Choose any figure to see its working." />
     <NothingYet v-if="lines.length === 0" says="Amounts come from zones with a size and an approach that sows." />
     <template v-else>
       <div class="scroll" tabindex="0" role="region" aria-label="Materials by zone">
@@ -174,13 +172,6 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  gap: 0.75rem;
-  align-items: baseline;
-  flex-wrap: wrap;
-  margin-bottom: 0.4rem;
-}
 .scroll {
   overflow-x: auto;
 }

@@ -7,6 +7,7 @@ import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
 import { useFirm } from '../../stores/firm.ts'
+import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
 import WindowRibbon from './WindowRibbon.vue'
 
@@ -58,13 +59,11 @@ const title = (s: (typeof strands.value)[number]) =>
 
 <template>
   <div>
-    <header class="top">
-      <h2>Order of work</h2>
-      <p class="small soft">in order and in season; pin a day, or let it float</p>
+    <StageHead name="Order of work" says="in order and in season; pin a day, or let it float">
       <button type="button" class="plain small right" :aria-expanded="chart" @click="chart = !chart">
         {{ chart ? 'hide the soil chart' : 'soil and window chart' }}
       </button>
-    </header>
+    </StageHead>
     <NothingYet v-if="strands.length === 0" says="Days come from zones with a size and an approach." />
     <SoilChart v-if="chart && strands.length" />
     <section v-for="s in strands" :key="s.id">
@@ -170,12 +169,6 @@ const title = (s: (typeof strands.value)[number]) =>
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  gap: 0.75rem;
-  align-items: baseline;
-  flex-wrap: wrap;
-}
 .right {
   margin-left: auto;
 }

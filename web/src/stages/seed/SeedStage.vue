@@ -8,6 +8,7 @@ import NothingYet from '../../parts/NothingYet.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
+import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
 import MixEditor from './MixEditor.vue'
 
@@ -37,13 +38,10 @@ const lotProblem = (grass: GrassId, key: string) => {
 
 <template>
   <div>
-    <header class="top">
-      <h2>Seed</h2>
-      <p class="small soft">what suits the ground, and what that weighs</p>
-    </header>
+    <StageHead name="Seed" says="what suits the ground, and what that weighs" />
     <NothingYet v-if="zones.filter((z) => z.area).length === 0" says="A mix and its weight come from a zone with a size." />
     <section v-for="z in zones.filter((x) => x.area)" :key="z.id">
-      <h3>
+      <h3 class="ruled">
         {{ z.name }}
         <span v-if="z.seed" class="soft">{{ z.seed.overridden ? 'your mix' : 'suggested' }}</span>
         <button
@@ -119,7 +117,7 @@ const lotProblem = (grass: GrassId, key: string) => {
       </p>
     </section>
     <section v-if="grassesUsed.length">
-      <h3>Lots <span class="soft">from the label of the bag</span></h3>
+      <h3 class="ruled">Lots <span class="soft">from the label of the bag</span></h3>
       <div v-for="g in grassesUsed" :key="g" class="lot">
         <b>{{ GRASSES[g].short }}</b>
         <TextField label="Lot" :model-value="lot(g)?.name" :maxlength="80" @update:model-value="setLot(g, { name: $event })" />
@@ -150,26 +148,6 @@ const lotProblem = (grass: GrassId, key: string) => {
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  gap: 0.75rem;
-  align-items: baseline;
-  flex-wrap: wrap;
-}
-section {
-  margin-top: 0.9rem;
-}
-h3 {
-  display: flex;
-  gap: 0.75rem;
-  align-items: baseline;
-  border-bottom: 1.5px solid var(--ink);
-  padding-bottom: 0.2rem;
-}
-h3 .soft {
-  font-weight: 400;
-  font-size: 0.875rem;
-}
 h3 button {
   margin-left: auto;
   font-weight: 400;

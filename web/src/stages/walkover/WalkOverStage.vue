@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
 import CustomerForm from './CustomerForm.vue'
 import HistoryForm from './HistoryForm.vue'
@@ -31,8 +32,7 @@ const siteWanting = computed(() => !job.draft?.site?.frost || job.draft?.site?.l
 
 <template>
   <div>
-    <header class="top">
-      <h2>Walk-over</h2>
+    <StageHead name="Walk-over">
       <div class="parts" role="group" aria-label="Parts of the walk-over">
         <button v-for="(name, p) in PARTS" :key="p" type="button" class="act slight" :aria-pressed="p === part" @click="go(p)">
           {{ name }}<span v-if="count(p) !== null">{{ count(p) }}</span>
@@ -40,7 +40,7 @@ const siteWanting = computed(() => !job.draft?.site?.frost || job.draft?.site?.l
           <span v-else-if="p === 'site' && siteWanting" class="mark waiting">wanted</span>
         </button>
       </div>
-    </header>
+    </StageHead>
     <ZonesForm v-if="part === 'zones'" />
     <SiteForm v-else-if="part === 'site'" />
     <HistoryForm v-else-if="part === 'history'" />
@@ -49,13 +49,6 @@ const siteWanting = computed(() => !job.draft?.site?.frost || job.draft?.site?.l
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem 1.25rem;
-  align-items: center;
-  margin-bottom: 0.7rem;
-}
 .parts {
   display: flex;
   flex-wrap: wrap;

@@ -5,6 +5,7 @@ import { GRASSES } from '@juvena/core/reference/grasses'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
 import SchoolChoice from '../../parts/SchoolChoice.vue'
+import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
 
 /** Two phases of water and the hand-over between them; minutes by station; which grass shows when. */
@@ -23,10 +24,7 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
 
 <template>
   <div>
-    <header class="top">
-      <h2>Water</h2>
-      <p class="small soft">seed that dries once in its first weeks is lost; minutes come from the sprinkler</p>
-    </header>
+    <StageHead name="Water" says="seed that dries once in its first weeks is lost; minutes come from the sprinkler" />
     <NothingYet v-if="!water" says="Watering follows from zones that are sown." />
     <template v-else>
       <div class="head">
@@ -118,12 +116,6 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  gap: 0.75rem;
-  align-items: baseline;
-  flex-wrap: wrap;
-}
 .head {
   display: flex;
   flex-wrap: wrap;
