@@ -31,6 +31,9 @@ export const asProblem: ErrorRequestHandler = (error: unknown, _req, res, next) 
     return sendProblem(res, 413, 'Too large', 'That is larger than a job can be: up to 4 MB is taken. Check that it is a job file.')
   if (type === 'entity.parse.failed') return sendProblem(res, 400, 'Not JSON', 'That could not be read: it is not JSON, or it was cut short.')
   if (type === 'encoding.unsupported' || type === 'charset.unsupported') return sendProblem(res, 415, 'Unknown encoding', 'Send plain JSON in UTF-8.')
+  const { status } = error as { status?: number }
+  if (status === 403 || status === 404) return sendProblem(res, 404, 'Not found', 'There is nothing at this address.')
+  if (status && status >= 400 && status < 500) return sendProblem(res, status, 'Not understood', 'That request could not be understood.')
   console.error(error)
   sendProblem(
     res,

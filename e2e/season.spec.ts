@@ -1,0 +1,57 @@
+import { at, expect, field, openJob, saved, SITE, test, ZONE } from './juvena.ts'
+
+test('the season: rows with windows, pieces that lead to the days, hours over the crew’s flagged', async ({ page }) => {
+  await page.goto(at('demo'))
+  await expect(page.getByRole('heading', { name: 'The next 24 days' })).toBeVisible()
+  const row = page.getByRole('listitem').filter({ hasText: 'Lakeside guesthouse' })
+  await expect(row.getByRole('img', { name: /Sowing window: open Mon 22 Feb to Sun 14 Mar/ })).toBeVisible()
+  const pieces = row.locator('.piece')
+  expect(await pieces.count()).toBeGreaterThan(4)
+  await expect(page.locator('.cells .over').first()).toContainText('!')
+  await expect(page.getByText('does not fit: overseed instead, or hold over')).toBeVisible()
+  await pieces.last().click()
+  await expect(page.getByRole('heading', { name: 'Order of work', level: 2 })).toBeVisible()
+  await page.getByRole('button', { name: 'soil and window chart' }).click()
+  await expect(page.getByText(/Soil at 50 mm: 17.4 °C today/)).toBeVisible()
+  await expect(page.locator('canvas')).toBeVisible()
+})
+
+test('a new job takes its place and season from the last one at a press', async ({ page }) => {
+  await openJob(page, { zones: [{ ...ZONE }] }, 'walk-over?part=site')
+  await page.getByRole('button', { name: /Take place and season from/ }).click()
+  await expect(field(page, /First −2 °C night/)).not.toHaveValue('')
+  await saved(page)
+  await page.getByRole('button', { name: /6 Order of work/ }).click()
+  await expect(page.getByText('The last day to sow is a guess.')).toHaveCount(0)
+})
+
+test('without a frost date the plan says that its last day is a guess', async ({ page }) => {
+  await openJob(page, { site: { latitude: -44 }, zones: [ZONE] }, 'order')
+  await expect(page.getByText('The last day to sow is a guess.')).toBeVisible()
+  await expect(page.getByRole('button', { name: /1 Walk-over/ })).toContainText('frost date wanted')
+})
+
+test('the job file is there to take out from the customer’s page', async ({ page }) => {
+  const id = await openJob(page, { name: 'To take out', site: SITE, zones: [ZONE] }, 'walk-over?part=customer')
+  const download = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Take the job file out' }).click()
+  const file = await download
+  expect(file.suggestedFilename()).toBe('To-take-out.juvena.json')
+  const answer = (await (await page.request.get(at('demo', `/api/jobs/${id}/file`))).json()) as { format: string; job: { name: string } }
+  expect([answer.format, answer.job.name]).toEqual(['juvena-job', 'To take out'])
+})
+
+test('finding: a figure by its name opens its working; a grass opens the table', async ({ page }) => {
+  await openJob(page, { site: SITE, zones: [ZONE] }, 'seed')
+  await expect(page.getByText('suggested', { exact: true })).toBeVisible()
+  await page.keyboard.press('/')
+  await page.getByLabel(/Find a stage/).fill('each of two passes')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('complementary', { name: 'Working' })).toContainText('Two passes at right angles')
+  await page.keyboard.press('/')
+  await page.getByLabel(/Find a stage/).fill('grass zoysia')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('tr.asked')).toContainText('zoysia')
+  await page.goto(at('demo', '/yard/rules'))
+  await expect(page.getByText('Cool-season sowing ends six weeks before killing frost.')).toBeVisible()
+})
