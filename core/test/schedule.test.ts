@@ -90,6 +90,16 @@ describe('one strand', () => {
     const never = run(CHAIN, window('s'.repeat(90), 2))
     expect([never.fits, never.sowState]).toEqual([false, 'shut'])
   })
+  it('keeps the steps before a fixed sowing day as close as they should be', () => {
+    // The window opens Thu 11 March: nothing is cut down weeks before.
+    const s = run(CHAIN, window('s'.repeat(17) + 'o'.repeat(30), 40))
+    const d = days(s)
+    expect(d.sow).toBe('2027-03-11')
+    expect(d['cut-first']! >= '2027-03-04').toBe(true)
+    // A wait on the sowing alone does the same.
+    const waited = days(run(CHAIN, window('o'.repeat(60), 50), { fixed: { sow: { notBefore: '2027-03-25' } } }))
+    expect([waited.sow, waited['cut-first']! >= '2027-03-18']).toEqual(['2027-03-25', true])
+  })
   it('a first day holds the step it is for', () => {
     expect(run(CHAIN, open, { fixed: { sow: { notBefore: '2027-03-04' } } }).sowDay).toBe('2027-03-04')
     expect(days(run(CHAIN, open, { fixed: { scarify: { notBefore: '2027-03-08' } } })).scarify! >= '2027-03-08').toBe(true)

@@ -1,4 +1,4 @@
-import { dayNumber, dayOf, showDay, weekday, type Day } from '../model/day.ts'
+import { dayNumber, dayOf, showDay, type Day } from '../model/day.ts'
 import type { DayState, SowingWindow } from '../weather/window.ts'
 import type { StepNeed } from './stepPlan.ts'
 
@@ -46,7 +46,30 @@ const REACH = 28
 
 const EVENING = new Set(['dampen', 'water', 'notice'])
 
+/** What the steps are like, worked out once for all the starts that are tried. */
+interface Shape {
+  /** Working days each fills. */
+  spans: number[]
+  /** Done after hours, on any day. */
+  evening: boolean[]
+  /** Index of the step each has to keep its distance from, or −1. */
+  afters: number[]
+  scarify: number
+}
+
+const daysFilled = (need: StepNeed, calendar: Calendar) => Math.max(1, Math.ceil(need.hours / calendar.hoursPerDay - 0.05))
+
+function shapeOf(needs: readonly StepNeed[], from: number, calendar: Calendar): Shape {
+  return {
+    spans: needs.map((n) => daysFilled(n, calendar)),
+    evening: needs.map((n) => EVENING.has(n.kind)),
+    afters: needs.map((n) => (n.after ? needs.findIndex((m) => m.kind === n.after!.kind) : -1)),
+    scarify: needs.findIndex((n, i) => n.kind === 'scarify' && i >= from),
+  }
+}
+
 interface Search {
+  shape: Shape
   needs: readonly StepNeed[]
   calendar: Calendar
   from: number
@@ -69,14 +92,13 @@ function place(s: Search, start: number): number[] | null {
   const days: number[] = new Array(needs.length).fill(start)
   const ends: number[] = new Array(needs.length).fill(start)
   const load = new Map<number, number>()
-  const scarify = needs.findIndex((n, k) => n.kind === 'scarify' && k >= s.from)
+  const { spans, evening, afters, scarify } = s.shape
   // Where a partial chain has failed before; what follows depends on no more than this.
   const dead = new Set<number>()
-  const works = (day: number, kind: string) => calendar.weekendWork || EVENING.has(kind) || (weekday(day) !== 0 && weekday(day) !== 6)
-  const spanOf = (need: StepNeed) => Math.max(1, Math.ceil(need.hours / calendar.hoursPerDay - 0.05))
-  const endFrom = (day: number, need: StepNeed) => {
+  const works = (day: number, i: number) => calendar.weekendWork || evening[i]! || ((day + 4) % 7) % 6 !== 0
+  const endFrom = (day: number, i: number) => {
     let end = day
-    for (let left = spanOf(need) - 1; left > 0;) if (works(++end, need.kind)) left--
+    for (let left = spans[i]! - 1; left > 0;) if (works(++end, i)) left--
     return end
   }
   const go = (i: number): boolean => {
@@ -87,7 +109,7 @@ function place(s: Search, start: number): number[] | null {
       ((i * 512 + (i === s.from ? 0 : prev! - start)) * 512 + (scarify >= 0 && i > scarify ? ends[scarify]! - start : 0)) * 128 +
       Math.round((load.get(prev ?? start) ?? 0) * 4)
     if (dead.has(state)) return false
-    const after = need.after ? needs.findIndex((n) => n.kind === need.after!.kind) : -1
+    const after = afters[i]!
     const lagged = i === s.from ? start : Math.max(start, prev! + need.lag[0])
     const first = after >= 0 ? Math.max(lagged, (after >= s.from ? ends[after]! : s.doneOn[after]!) + need.after!.days) : lagged
     const sameDay = need.lag[1] === 0
@@ -102,13 +124,13 @@ function place(s: Search, start: number): number[] | null {
         if (options || day > last) break
         continue
       }
-      if (!options && !works(day, need.kind)) continue
+      if (!options && !works(day, i)) continue
       if (i === s.sow && !options && !s.accepts(day)) continue
       const already = load.get(day) ?? 0
       if (!options && already > 0 && !sameDay && already + need.hours > calendar.hoursPerDay + 0.5) continue
       days[i] = day
-      ends[i] = endFrom(day, need)
-      const onLast = spanOf(need) > 1 ? need.hours - (spanOf(need) - 1) * calendar.hoursPerDay : need.hours
+      ends[i] = endFrom(day, i)
+      const onLast = spans[i]! > 1 ? need.hours - (spans[i]! - 1) * calendar.hoursPerDay : need.hours
       const before = load.get(ends[i]!)
       load.set(ends[i]!, (before ?? 0) + onLast)
       if (go(i + 1)) return true
@@ -162,7 +184,7 @@ export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed
         earliest: earliest && i >= from ? dayOf(earliest[i]!) : null,
         latest: latest && i >= from ? dayOf(latest[i]!) : null,
         chosen,
-        span: Math.max(1, Math.ceil(need.hours / calendar.hoursPerDay - 0.05)),
+        span: daysFilled(need, calendar),
         state,
         broken,
       }
@@ -190,9 +212,11 @@ export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed
   const notBefore = fixed.map((f) => (f.notBefore ? dayNumber(f.notBefore) : -Infinity))
   const doneOn = fixed.map((f) => (f.done ? dayNumber(f.done) : -Infinity))
   const lastFixed = Math.max(begin, ...pins.map((p) => p ?? 0), ...notBefore) + HOPELESS
+  const shape = shapeOf(needs, from, calendar)
   const thisSeason = from > sow ? begin + 60 : cutOff
   const seek = (stretched: boolean, usePins: boolean, until: number) => {
     const into = (accepts: (day: number) => boolean): Search => ({
+      shape,
       needs,
       calendar,
       from,
@@ -213,10 +237,12 @@ export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed
     let first: number[] | null = null
     let firstOpen: number[] | null = null
     let failures = 0
+    let pickedAt = begin
     let start = begin
     for (; start + leastToSow <= until && !firstOpen; start++) {
       const soonest = start + leastToSow - windowStart
-      if (!past && !pinnedSow && nextUsable[soonest]! - soonest > REACH) continue
+      const next = first ? nextOpen[soonest]! : nextUsable[soonest]!
+      if (!past && !pinnedSow && next - soonest > REACH) continue
       const days = place(notShut, start)
       if (!days || !sowsIn(days, (state) => state !== 'shut')) {
         // Shut weather passes; lags that cannot hold do not.
@@ -225,13 +251,27 @@ export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed
         continue
       }
       failures = 0
-      first ??= days
+      if (!first) {
+        first = days
+        pickedAt = start
+      }
       const open = sowsIn(days, (state) => state === 'open') ? days : nextOpen[soonest]! - soonest <= REACH ? place(openOnly, start) : null
-      if (open && sowsIn(open, (state) => state === 'open')) firstOpen = open
+      if (open && sowsIn(open, (state) => state === 'open')) {
+        firstOpen = open
+        pickedAt = start
+      }
     }
     if (!first) return null
-    if (until > thisSeason) return { first, chosen: firstOpen ?? first, last: first }
-    let last = firstOpen ?? first
+    // The same sowing day from a later start: the steps before it lie as close as they should.
+    const pick = firstOpen ?? first
+    let chosen = pick
+    for (let closer = pickedAt + 1; closer < pick[sow]! && !past; closer++) {
+      const days = place(firstOpen ? openOnly : notShut, closer)
+      if (!days || days[sow]! !== pick[sow]!) break
+      chosen = days
+    }
+    if (until > thisSeason) return { first, chosen, last: first }
+    let last = chosen
     for (let late = until - leastToSow; late >= start && !past; late--) {
       const days = place(notShut, late)
       if (days && sowsIn(days, (state) => state !== 'shut')) {
@@ -239,7 +279,7 @@ export function scheduleStrand(needs: readonly StepNeed[], fixed: readonly Fixed
         break
       }
     }
-    return { first, chosen: firstOpen ?? first, last }
+    return { first, chosen, last }
   }
   const pinned = fixed.some((f) => f.pin && !f.done)
   for (const usePins of pinned ? [true, false] : [false])

@@ -248,11 +248,33 @@ tr.done b {
   margin-left: -6.5rem;
 }
 @media (max-width: 760px) {
-  .slip {
+  .slip,
+  thead {
     display: none;
   }
   .window {
     grid-template-columns: 1fr;
+  }
+  tbody tr {
+    display: grid;
+    grid-template-columns: 1fr auto auto;
+    gap: 0 0.75rem;
+    border-top: 1px solid var(--rule);
+    padding: 0.3rem 0;
+  }
+  td,
+  .day,
+  .pin {
+    border: 0;
+    padding: 0.1rem 0;
+    width: auto;
+  }
+  .what {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+  .pinner {
+    margin-left: -7rem;
   }
 }
 </style>

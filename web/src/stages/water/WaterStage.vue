@@ -27,7 +27,7 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
     <StageHead name="Water" says="seed that dries once in its first weeks is lost; minutes come from the sprinkler" />
     <NothingYet v-if="!water" says="Watering follows from zones that are sown." />
     <template v-else>
-      <div class="head">
+      <div class="school-row">
         <SchoolChoice choice="watering" />
         <dl>
           <div>
@@ -116,7 +116,7 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
 </template>
 
 <style scoped>
-.head {
+.school-row {
   display: flex;
   flex-wrap: wrap;
   gap: 0.5rem 2rem;
