@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest'
+import { planOf, step, zone } from './makeJob.ts'
+
+const covered = { cover: { wanted: 96, weeds: 4, moss: 0, bare: 0 } }
+
+describe('zones worked on together', () => {
+  it('ground that is left is fed and nothing else: no seed, no tines, no watering', () => {
+    const plan = planOf({ zones: [zone(covered)] })
+    expect(plan.steps.map((s) => s.kind)).toEqual(['feed'])
+    expect(plan.materials.map((m) => m.id)).toEqual(['feed'])
+    expect([plan.follow.water, plan.strands[0]!.verdict]).toEqual([null, ''])
+  })
+  it('too dark for grass, nothing is bought for it at all', () => {
+    const plan = planOf({ zones: [zone({ sunHours: 1 })] })
+    expect([plan.steps.length, plan.materials.length]).toEqual([0, 0])
+  })
+  it('a quick cover is sown up to the frost itself, unopened, in annual ryegrass', () => {
+    const held = { zones: [zone({ approach: 'hold-over' })] }
+    const plan = planOf(held, { today: '2027-04-05' })
+    expect(plan.strands[0]).toMatchObject({ fits: true, lead: 0 })
+    expect(plan.zones[0]!.seed!.mix.map((m) => m.grass)).toEqual(['annual-ryegrass'])
+    expect(plan.steps.some((s) => s.kind === 'core' || s.kind === 'scarify')).toBe(false)
+  })
+  it('a kill-off beside an overseed keeps its own days, and does not hold the other up', () => {
+    const plan = planOf({ zones: [zone(), zone({ id: 'z2', incurable: 70 })] }, { today: '2027-01-25' })
+    const sown = Object.fromEntries(plan.strands.map((s) => [s.id, s.sowDay]))
+    expect(sown['sow-cool']! < sown['kill-cool']!).toBe(true)
+    expect(plan.strands.every((s) => s.fits)).toBe(true)
+  })
+  it('spots are mended without cutting the whole lawn down', () => {
+    const plan = planOf({ zones: [zone({ cover: { wanted: 88, weeds: 4, moss: 0, bare: 8 } })] })
+    expect(plan.steps.map((s) => s.kind)).not.toContain('cut-second')
+    expect(step(plan, 'cover')).toBeDefined()
+  })
+  it('held back, the starter waits for the first mow', () => {
+    const plan = planOf({ schools: { feed: 'first-mown' } })
+    expect(step(plan, 'feed')).toBeUndefined()
+    expect(step(plan, 'feed-later')!.chosen > step(plan, 'first-mow')!.chosen).toBe(true)
+  })
+  it('the other order of tools: cores first, then the scarifier, then seed within three days of it', () => {
+    const kinds = planOf({ schools: { order: 'core-first' } }).steps.map((s) => s.kind)
+    expect(kinds.indexOf('core')).toBeLessThan(kinds.indexOf('scarify'))
+  })
+})
