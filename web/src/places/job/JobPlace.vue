@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, provide, ref, watch, type Component } from 'vue'
+import { computed, defineAsyncComponent, h, onBeforeUnmount, onMounted, provide, ref, watch, type Component } from 'vue'
 import { onBeforeRouteLeave, RouterLink, useRoute, useRouter } from 'vue-router'
 import { daysBetween, parseDay, showDay } from '@juvena/core/model/day'
 import { num, type Stage } from '@juvena/core/working/figure'
@@ -13,15 +13,19 @@ import JobSpine from './JobSpine.vue'
 import SaveLine from './SaveLine.vue'
 import WorkingPanel from './WorkingPanel.vue'
 
+/** A stage's surface, loaded when it is first opened; says so when that takes a moment. */
+const stageSurface = (loader: () => Promise<{ default: Component }>): Component =>
+  defineAsyncComponent({ loader, delay: 120, loadingComponent: { render: () => h('p', { class: 'soft' }, 'Laying it out…') } })
+
 const SURFACES: Record<Stage, Component> = {
-  1: defineAsyncComponent(() => import('../../stages/walkover/WalkOverStage.vue')),
-  2: defineAsyncComponent(() => import('../../stages/findings/FindingsStage.vue')),
-  3: defineAsyncComponent(() => import('../../stages/approach/ApproachStage.vue')),
-  4: defineAsyncComponent(() => import('../../stages/seed/SeedStage.vue')),
-  5: defineAsyncComponent(() => import('../../stages/materials/MaterialsStage.vue')),
-  6: defineAsyncComponent(() => import('../../stages/order/OrderStage.vue')),
-  7: defineAsyncComponent(() => import('../../stages/water/WaterStage.vue')),
-  8: defineAsyncComponent(() => import('../../stages/diary/DiaryStage.vue')),
+  1: stageSurface(() => import('../../stages/walkover/WalkOverStage.vue')),
+  2: stageSurface(() => import('../../stages/findings/FindingsStage.vue')),
+  3: stageSurface(() => import('../../stages/approach/ApproachStage.vue')),
+  4: stageSurface(() => import('../../stages/seed/SeedStage.vue')),
+  5: stageSurface(() => import('../../stages/materials/MaterialsStage.vue')),
+  6: stageSurface(() => import('../../stages/order/OrderStage.vue')),
+  7: stageSurface(() => import('../../stages/water/WaterStage.vue')),
+  8: stageSurface(() => import('../../stages/diary/DiaryStage.vue')),
 }
 
 const firm = useFirm()
