@@ -263,6 +263,7 @@ tr.done b {
     padding: 0.3rem 0;
   }
   td,
+  tbody tr:first-child td,
   .day,
   .pin {
     border: 0;
