@@ -64,6 +64,9 @@ const name = computed(() => firm.say(props.label ?? figure.value?.label ?? 'Figu
 .day .number {
   white-space: nowrap;
 }
+.day .unit {
+  display: block;
+}
 .large .number {
   font-size: 1.4375rem;
   font-weight: 700;
