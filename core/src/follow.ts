@@ -4,6 +4,7 @@ import type { Firm } from './model/firm.ts'
 import type { Job } from './model/job.ts'
 import type { Prescription, ZonePlan } from './prescribe.ts'
 import { asNew } from './approach/approach.ts'
+import { leafAfterCut } from './materials/dressing.ts'
 import { GRASSES, type GrassId } from './reference/grasses.ts'
 import { OPERATIONS } from './reference/operations.ts'
 import { emergence, emergenceRules, type Emergence } from './seedbed/emergence.ts'
@@ -155,8 +156,7 @@ export function follow(
     if (main && mow.length > 0) {
       const lowest = mow.reduce((a, b) => (num(b.height) < num(a.height) ? b : a)).height
       const biggest = largest(zones)
-      const cut = num(biggest.r.cut)
-      const sward = asNew(biggest.approach.chosen) ? null : { sown: sow.chosen, leaf: Math.min(cut, Math.max(cut / 2, 10)) }
+      const sward = asNew(biggest.approach.chosen) ? null : { sown: sow.chosen, leaf: leafAfterCut(num(biggest.r.cut)) }
       const expected = mowBand(bands.get(main.grass)!, num(lowest), plan.season, soil, start, sward)
       band = w.add(8, `${plan.id}.mow.band`, 'First mow expected', expected, 'date', sward ? mowRules.swardBand : mowRules.band, [
         lowest,

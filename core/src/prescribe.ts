@@ -1,6 +1,6 @@
 import type { Firm } from './model/firm.ts'
 import type { Job } from './model/job.ts'
-import { addDays, dayNumber, type Day } from './model/day.ts'
+import { addDays, dayNumber, nextOn, type Day } from './model/day.ts'
 import { approachZone, asNew, sows, type ZoneApproach } from './approach/approach.ts'
 import { findInZone, type Finding } from './findings/findings.ts'
 import { planCover, planDebris, planDressing, type CoverPlan, type DebrisPlan, type DressingPlan } from './materials/dressing.ts'
@@ -14,7 +14,7 @@ import { readZone, surveyRules, type ZoneReadings } from './survey/zoneReadings.
 import type { Waits } from './sequence/waits.ts'
 import { countedFrost, frostLead } from './weather/window.ts'
 import { soilCurve, soilRules, warmingDays } from './weather/soilYear.ts'
-import { frostAfter, frostRules, oneInTen, usualFrost } from './weather/frost.ts'
+import { frostRules, oneInTen, usualFrost } from './weather/frost.ts'
 import { num, type Figure, type Notice, type Workings } from './working/figure.ts'
 import type { Schools } from './working/schools.ts'
 
@@ -71,7 +71,7 @@ function groundOf(job: Job, today: Day, schools: Schools, w: Workings): Ground {
     6,
     'job.frost',
     'First −2 °C night, even odds',
-    frostAfter(frostMonthDay, today),
+    nextOn(frostMonthDay, today),
     'date',
     job.site.frost ? frostRules.median : frostRules.none,
   )

@@ -40,6 +40,9 @@ export const dressingRules = {
   debris: rule('dressing.debris', 'What scarifying lifts lies about four times as loose as it grew.', '{0} × {1} × 4', 'model'),
 }
 
+/** Leaf left standing by the cut-down, mm, for a height of cut in mm. Juvena's model. */
+export const leafAfterCut = (cut: number): number => Math.min(cut, Math.max(cut / 2, 10))
+
 /** Most dressing at once, mm, for a leaf standing so high. Juvena's model. */
 export const smotherLimit = (leaf: number): number => Math.min(12, leaf / 3)
 
@@ -99,8 +102,7 @@ export function planDressing(
     const share = useLows
       ? (r.lowsShare ?? w.readOr(5, at('share'), 'Share dressed', null, 30, '%', r.id))
       : w.readOr(5, at('share'), 'Share dressed', job.dressing.share, 100, '%', r.id)
-    const cut = num(r.cut)
-    const leaf = w.add(5, at('leaf'), 'Leaf standing on the day', Math.min(cut, Math.max(cut / 2, 10)), 'mm', dressingRules.leaf, [r.cut], z)
+    const leaf = w.add(5, at('leaf'), 'Leaf standing on the day', leafAfterCut(num(r.cut)), 'mm', dressingRules.leaf, [r.cut], z)
     const limit = w.add(5, at('limit'), 'Most dressing at once', smotherLimit(num(leaf)), 'mm', dressingRules.limit, [leaf], z)
     const buries = num(depth) > num(limit) + 1e-9 && !asNew(approach.chosen)
     const inLifts = buries && schools.dressing === 'light-often'

@@ -159,7 +159,6 @@ export type Job = z.output<typeof jobSchema>
 export type JobDraft = z.input<typeof jobSchema>
 export type Zone = z.output<typeof zoneSchema>
 export type ZoneDraft = z.input<typeof zoneSchema>
-export type CoverReading = Zone['cover']
 
 export const jobFileSchema = z.strictObject({
   format: z.literal(JOB_FORMAT, { error: `This is not a Juvena job: "format" has to be "${JOB_FORMAT}".` }),

@@ -118,5 +118,3 @@ export const GRASSES: Record<GrassId, Grass> = Object.fromEntries(
 ) as Record<GrassId, Grass>
 
 export const middle = ([low, high]: Range): number => (low + high) / 2
-
-export const PLUGS_ONLY: readonly GrassId[] = GRASS_IDS.filter((id) => GRASSES[id].seedsPerGram === null)

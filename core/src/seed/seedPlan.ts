@@ -75,7 +75,6 @@ export interface ZoneSeed {
   name: string
   overridden: boolean
   runnerUp: Mix['runnerUp']
-  nothing: string | null
   sownArea: Figure
   rate: Figure
   pls: Figure
@@ -204,7 +203,6 @@ export function seedZone(
     name: mixName(parts),
     overridden,
     runnerUp: mix.runnerUp,
-    nothing: null,
     sownArea,
     rate,
     pls,

@@ -1,7 +1,7 @@
 import type { ApproachId } from '../reference/lists.ts'
 import { OPERATIONS, SHOVEL_RATE, type StepKind } from '../reference/operations.ts'
 import { findingOf, type Finding } from '../findings/findings.ts'
-import { asNew, sows, type ZoneApproach } from '../approach/approach.ts'
+import { sows, type ZoneApproach } from '../approach/approach.ts'
 import type { CoverPlan, DressingPlan } from '../materials/dressing.ts'
 import type { ZoneReadings } from '../survey/zoneReadings.ts'
 import { num } from '../working/figure.ts'
@@ -51,7 +51,7 @@ export function strandsOf(work: readonly ZoneWork[]): Strand[] {
 /** Turf that may be scarified: never stolon-only, nor new ground. */
 export function scarifies(zone: ZoneWork, findings: readonly Finding[]): boolean {
   const { r, approach } = zone
-  if (asNew(approach.chosen) && approach.chosen === 'sow-new') return false
+  if (approach.chosen === 'sow-new') return false
   if (r.zone.present.includes('st-augustine') || approach.chosen === 'mend' || approach.chosen === 'hold-over' || num(r.slope) >= 25) return false
   return r.thatch !== null && findingOf(findings, r.id, 'thatch')?.verdict !== 'fine'
 }

@@ -1,4 +1,4 @@
-import { addDays, nextOn, type Day } from '../model/day.ts'
+import { addDays, type Day } from '../model/day.ts'
 import { rule } from '../working/figure.ts'
 
 /** Spread of first-frost dates about their median, days. Juvena's model until years of a station are fed in. */
@@ -36,6 +36,3 @@ export function usualFrost(latitude: number): string {
   const north = addDays('2026-10-12', Math.round((50 - lat) * 2.6))
   return (latitude < 0 ? addDays(north, -182) : north).slice(5)
 }
-
-/** The first frost a day looks forward to. */
-export const frostAfter = (monthDay: string, day: Day): Day => nextOn(monthDay, day)

@@ -1,8 +1,8 @@
-import { addDays, dayNumber, dayOf, type Day } from '../model/day.ts'
+import { addDays, dayNumber, dayOf, nextOn, type Day } from '../model/day.ts'
 import { GRASSES, type GrassId } from '../reference/grasses.ts'
 import { rule } from '../working/figure.ts'
 import type { Schools } from '../working/schools.ts'
-import { frostAfter, oneInTen } from './frost.ts'
+import { oneInTen } from './frost.ts'
 
 export const windowRules = {
   coolCutOff: rule('window.cool-cut-off', 'Cool-season sowing ends six weeks before killing frost.', '{0} − 42 days', 'practice'),
@@ -45,7 +45,7 @@ export const leadRule = (lead: number) =>
 
 /** The frost that a cut-off counts back from: at even odds, or one year in ten. */
 export function countedFrost(monthDay: string, from: Day, cutOff: Schools['cutOff']): Day {
-  const median = frostAfter(monthDay, from)
+  const median = nextOn(monthDay, from)
   return cutOff === 'safe' ? oneInTen(median) : median
 }
 
@@ -77,12 +77,12 @@ export function sowingWindow(
   const cutOff = addDays(countedFrost(frostMonthDay, start, school), -lead)
   const least = Math.max(...parts.map((p) => GRASSES[p.grass].soilMin ?? (season === 'warm' ? 18 : 7)), -99)
   const states: DayState[] = []
-  let frost = dayNumber(frostAfter(frostMonthDay, start))
+  let frost = dayNumber(nextOn(frostMonthDay, start))
   let counted = dayNumber(countedFrost(frostMonthDay, start, school))
   for (let i = 0; i < soil.length; i++) {
     const day = first + i
     if (day > frost) {
-      frost = dayNumber(frostAfter(frostMonthDay, dayOf(day)))
+      frost = dayNumber(nextOn(frostMonthDay, dayOf(day)))
       counted = dayNumber(countedFrost(frostMonthDay, dayOf(day), school))
     }
     const t = soil[i]!

@@ -259,7 +259,7 @@ export function apiRouter(routes: readonly Route[]): Router {
           throw new Refusal(400, 'Not understood', parsed.error.issues[0]!.message, {
             problems: parsed.error.issues.map((i) => ({ path: pathText(i.path), sentence: i.message })),
           })
-        body = route.path === '/firm' ? req.body : parsed.data
+        body = parsed.data
       }
       const { status = 200, send, file } = await route.call(req, body)
       if (file) res.attachment(file)
