@@ -10,6 +10,7 @@ import { materialLines, type MaterialLine } from './materials/lines.ts'
 import { prescribe } from './prescribe.ts'
 import type { ApproachId } from './reference/lists.ts'
 import type { ZoneSeed } from './seed/seedPlan.ts'
+import type { SurveySummary } from './survey/surveyNotices.ts'
 import { orderOfWork, type PlannedStep, type StrandPlan } from './sequence/orderOfWork.ts'
 import { waitsOf } from './sequence/waits.ts'
 import type { Outlook } from './weather/station.ts'
@@ -43,6 +44,7 @@ export interface JobPlan {
   /** What stops or warns, worst first: a plan that does not fit says so before anything else. */
   notices: Notice[]
   zones: ZoneSummary[]
+  survey: SurveySummary
   findings: Finding[]
   totalArea: string | null
   materials: MaterialLine[]
@@ -101,6 +103,7 @@ export function planJob(job: Job, context: Context): JobPlan {
         dressing: dressing ? { limit: dressing.limit.id, lifts: dressing.lifts.id, depth: dressing.depth.id } : null,
       }
     }),
+    survey: p.survey,
     findings: p.findings,
     totalArea: p.totalArea?.id ?? null,
     materials: materialLines(
@@ -110,6 +113,7 @@ export function planJob(job: Job, context: Context): JobPlan {
       p.dressing,
       p.covers,
       p.debris,
+      new Map(p.zones.map((z) => [z.r.id, z.r.areaError])),
     ),
     feed: p.feed
       ? {

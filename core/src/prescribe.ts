@@ -10,6 +10,8 @@ import { GRASSES, type GrassId } from './reference/grasses.ts'
 import { mixName, seasonOf, suggestMix, type Mix } from './seed/mix.ts'
 import { checkMix, lotFigures, seedOrders, seedZone, usualPlsFigure, type MixOrder, type ZoneSeed } from './seed/seedPlan.ts'
 import { scarifies, strandsOf, type Strand, type ZoneWork } from './sequence/stepPlan.ts'
+import { surveySite, type SiteSurvey } from './survey/siteSurvey.ts'
+import { surveyNotices, surveySummary, type SurveySummary } from './survey/surveyNotices.ts'
 import { readZone, surveyRules, type ZoneReadings } from './survey/zoneReadings.ts'
 import type { Waits } from './sequence/waits.ts'
 import { countedFrost, frostLead } from './weather/window.ts'
@@ -53,6 +55,7 @@ export interface ZonePlan {
 export interface Prescription {
   ground: Ground
   zones: ZonePlan[]
+  survey: SurveySummary
   findings: Finding[]
   totalArea: Figure | null
   orders: MixOrder[]
@@ -102,10 +105,25 @@ function groundOf(job: Job, today: Day, schools: Schools, w: Workings): Ground {
   }
 }
 
+/** Soil warm enough for cool grass to grow, °C; days before the first sowing at the earliest; days from sowing to a first mow and on. Juvena's model. */
+const GROWS_FROM = 8
+const GROWING_DAYS = 70
+
+/** The ten weeks the light is judged by: from the first day a week or more ahead on which the soil lets grass grow. Days since 1970. */
+function growingWeeks(ground: Ground): { from: number; to: number } {
+  let first = PREPARE_DAYS
+  while (first < 365 && ground.soil[first]! < GROWS_FROM) first++
+  const from = dayNumber(ground.start) + (first < 365 ? first : PREPARE_DAYS)
+  return { from, to: from + GROWING_DAYS - 1 }
+}
+
 /** From the walk-over to the work: findings, approach, seed, materials and the strands of steps, before any of them has a day. */
 export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, waits: Waits, w: Workings, notices: Notice[]): Prescription {
   const ground = groundOf(job, today, schools, w)
-  const readings = job.zones.map((zone) => readZone(zone, w))
+  const surveyed: SiteSurvey = surveySite(job, growingWeeks(ground))
+  const readings = job.zones.map((zone) => readZone(zone, surveyed, w))
+  const survey = surveySummary(job, firm, schools, surveyed, readings)
+  surveyNotices(job, surveyed, survey, readings, notices)
   const measured = readings.filter((r) => r.area)
   const totalArea =
     measured.length > 0
@@ -119,6 +137,8 @@ export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, wa
           measured.map((r) => r.area),
         )
       : null
+  const areaError = Math.hypot(...measured.map((r) => num(r.area!) * r.areaError))
+  if (totalArea && areaError > 0) w.add(1, 'job.area.error', 'All zones, give or take', areaError, 'm2', surveyRules.error, [totalArea])
   const findings: Finding[] = []
   const lots = lotFigures(job, w)
   const usualPls = usualPlsFigure(w)
@@ -180,7 +200,7 @@ export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, wa
     w,
   )
   const withSeed = zones.filter((z) => z.seed || z.approach.chosen === 'leave').map((z) => z.work)
-  return { ground, zones, findings, totalArea, orders, feed, dressing, covers, debris, strands: strandsOf(withSeed) }
+  return { ground, zones, survey, findings, totalArea, orders, feed, dressing, covers, debris, strands: strandsOf(withSeed) }
 }
 
 /**

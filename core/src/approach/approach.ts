@@ -37,7 +37,7 @@ const INCURABLE_LINE = 40
 function suggest(r: ZoneReadings, findings: readonly Finding[], job: Job, schools: Schools): { approach: ApproachId; why: string } {
   const sun = num(r.sun)
   const line = schools.cover === 'fifty' ? 50 : 30
-  if (r.zone.sunHours !== null && sun < 2) return { approach: 'leave', why: 'Under 2 h of sun grass is the wrong plant; seed would be money lost.' }
+  if (r.sunKnown && sun < 2) return { approach: 'leave', why: 'Under 2 h of sun grass is the wrong plant; seed would be money lost.' }
   if (num(r.incurable) >= INCURABLE_LINE)
     return { approach: 'renovate', why: `${num(r.incurable)} % is under grassy weeds with no selective cure; anything less leaves them.` }
   if (!r.wanted) return { approach: 'overseed', why: 'Cover is not counted yet; overseeding is the usual middle way.' }

@@ -1,5 +1,6 @@
 import { PENETRATION_NAMES } from '../reference/lists.ts'
 import { GRASSES } from '../reference/grasses.ts'
+import { DISEASES, PESTS, WEEDS } from '../reference/walkLists.ts'
 import type { ZoneReadings } from '../survey/zoneReadings.ts'
 import { num, rule, type Figure, type Rule, type Workings } from '../working/figure.ts'
 import type { Schools } from '../working/schools.ts'
@@ -50,10 +51,28 @@ export const findingRules = {
     '{0} of the ground',
     'practice',
   ),
+  penetrometer: rule(
+    'finding.penetrometer',
+    'Roots nearly stop at about 2 to 2.5 MPa (300 to 360 psi); half of that already slows them. In moist soil only.',
+    '{0} against 1,000 and 2,000 kPa',
+    'published',
+    'Taylor, Roberson & Parker 1966, from memory; the lower line common practice',
+  ),
+  moisture: rule(
+    'finding.moisture',
+    'Dust-dry at 75 mm after rain, or a drop that stands over a minute: water-repellent. Ponding over an hour: cap, compaction or a hollow that needs grade.',
+    'wedge at 75 mm, drop test, ponding',
+    'practice',
+  ),
+  pests: rule('finding.pests', 'Never sow into live pests.', 'seen, and still active?', 'practice'),
+  disease: rule('finding.disease', 'Compare the fed with the unfed side before treating anything.', 'seen, and still active?', 'practice'),
+  weeds: rule('finding.weeds', 'What grows unasked says what the ground lacks.', 'the kinds seen', 'practice'),
+  lab: rule('finding.lab', 'Index adequate: leave phosphorus and potassium out; more does nothing, and phosphorus may be unlawful.', 'laboratory index', 'practice'),
   lows: rule('finding.lows', 'Light reel mowers need the truest surface; a rotary above 40 mm forgives.', '{0} over {1}', 'practice'),
 }
 
-export type FindingKind = 'cover' | 'thatch' | 'compaction' | 'light' | 'slope' | 'ph' | 'moss' | 'lows'
+export type FindingKind =
+  'cover' | 'thatch' | 'compaction' | 'light' | 'slope' | 'ph' | 'moss' | 'lows' | 'moisture' | 'pests' | 'disease' | 'weeds' | 'lab'
 export type FindingVerdict = 'fine' | 'act' | 'hold' | 'unread'
 
 /** A reading held against the trade's line: what it means and what it asks for. */
@@ -77,6 +96,11 @@ export const FINDING_NAMES: Record<FindingKind, string> = {
   ph: 'pH',
   moss: 'Moss',
   lows: 'Surface',
+  moisture: 'Moisture',
+  pests: 'Pests',
+  disease: 'Disease',
+  weeds: 'Weeds seen',
+  lab: 'P and K',
 }
 
 /** The reading a finding is about, as a figure of its zone. */
@@ -89,6 +113,11 @@ export const READING_OF: Record<FindingKind, string> = {
   ph: 'ph',
   moss: 'moss',
   lows: 'lows.depth',
+  moisture: 'seen.moisture',
+  pests: 'seen.pests',
+  disease: 'seen.disease',
+  weeds: 'seen.weeds',
+  lab: 'seen.lab',
 }
 
 /** What one zone's readings mean, by the lines of the trade. */
@@ -146,14 +175,18 @@ export function findInZone(r: ZoneReadings, schools: Schools, w: Workings): Find
     )
   } else if (!r.wanted || num(r.wanted) >= 15) unread('thatch', 'Decides whether seed can reach soil.', 'Cut two or three plugs and measure.')
 
-  const p = r.zone.penetration
+  const pressed = r.zone.pressure
+  const p = r.zone.penetration ?? (pressed === null ? null : pressed >= 2000 ? 'stops' : pressed >= 1000 ? 'effort' : 'easy')
   if (p && (r.zone.soilMoist === true || p === 'easy')) {
-    const push = w.read(1, `${r.id}.push`, 'Push test', PENETRATION_NAMES[p], '1', r.id)
+    const metered = r.zone.penetration === null && pressed !== null
+    const push = metered
+      ? w.read(1, `${r.id}.push`, 'Penetrometer', pressed, 'kPa', r.id)
+      : w.read(1, `${r.id}.push`, 'Push test', PENETRATION_NAMES[p], '1', r.id)
     const [verdict, word] =
       p === 'stops' ? (['act', 'compacted'] as const) : p === 'effort' ? (['act', 'firm'] as const) : (['fine', 'open'] as const)
     say(
       'compaction',
-      findingRules.compaction,
+      metered ? findingRules.penetrometer : findingRules.compaction,
       [push],
       verdict,
       word,
@@ -172,7 +205,7 @@ export function findInZone(r: ZoneReadings, schools: Schools, w: Workings): Find
 
   const sun = num(r.sun)
   const light = (verdict: FindingVerdict, word: string, says: string, asks: string) =>
-    r.zone.sunHours === null
+    !r.sunKnown
       ? unread('light', 'Decides which grass can live here.', 'Note hours of direct sun in the growing weeks.')
       : say('light', findingRules.light, [r.sun], verdict, word, says, asks)
   if (sun >= 7) light('fine', 'full sun', 'Any grass.', 'Nothing.')
@@ -244,7 +277,97 @@ export function findInZone(r: ZoneReadings, schools: Schools, w: Workings): Find
       d > (strict ? 5 : 15) ? 'Level.' : 'Nothing.',
     )
   }
+  seenInZone(r, say, w)
   return found
+}
+
+type Say = (kind: FindingKind, by: Rule, inputs: (Figure | null)[], verdict: FindingVerdict, word: string, says: string, asks: string) => void
+
+/** What was seen rather than measured: water in the ground, pests, disease, weeds, the laboratory's index. Nothing is said of what was not looked at. */
+function seenInZone(r: ZoneReadings, say: Say, w: Workings): void {
+  const { zone } = r
+  const seen = (key: string, label: string, value: string) => w.read(1, `${r.id}.seen.${key}`, label, value, '1', r.id)
+  const ponds = (zone.ponding ?? 0) > 1
+  const repels = zone.damp === 'dry' || (zone.dropSeconds ?? 0) > 60
+  if (ponds)
+    say(
+      'moisture',
+      findingRules.moisture,
+      [w.read(1, `${r.id}.seen.moisture`, 'Water stands', zone.ponding, 'h', r.id)],
+      'act',
+      'ponding',
+      'A cap, compaction or a hollow.',
+      'Look for the hollow first: it needs grade, not only holes.',
+    )
+  else if (repels)
+    say(
+      'moisture',
+      findingRules.moisture,
+      [seen('moisture', 'Moisture', zone.damp === 'dry' ? 'dry at 75 mm' : `drop stands ${zone.dropSeconds} s`)],
+      'act',
+      'water-repellent',
+      'Water runs off or past the roots.',
+      'Shallow spiking (50 mm at most), a wetting agent, slow water; not deep coring first.',
+    )
+  else if (zone.damp || zone.dropSeconds !== null || zone.ponding !== null)
+    say('moisture', findingRules.moisture, [seen('moisture', 'Moisture', zone.damp ?? 'takes water')], 'fine', 'takes water', 'Water goes in.', 'Nothing.')
+
+  const list = (names: readonly string[]) => names.join(', ')
+  if (zone.pests.length > 0) {
+    const live = zone.pests.filter((x) => x.active !== false)
+    const figure = seen('pests', 'Pests', list(zone.pests.map((x) => PESTS[x.kind].name.split(':')[0]!)))
+    const casts = live.every((x) => x.kind === 'worms')
+    say(
+      'pests',
+      findingRules.pests,
+      [figure],
+      live.length === 0 ? 'fine' : casts ? 'act' : 'hold',
+      live.length === 0 ? 'pests gone' : casts ? 'worm casts' : 'live pests',
+      live.length === 0 ? 'Seen, and no longer active.' : PESTS[live[0]!.kind].says,
+      live.length === 0 ? 'Nothing.' : casts ? 'Brush casts dry before seed.' : 'Deal with them before sowing: never sow into live pests. The label and a licensed hand decide.',
+    )
+  }
+  if (zone.diseases.length > 0) {
+    const live = zone.diseases.filter((x) => x.active !== false)
+    const figure = seen('disease', 'Disease', list(zone.diseases.map((x) => DISEASES[x.kind].name)))
+    say(
+      'disease',
+      findingRules.disease,
+      [figure],
+      live.length === 0 ? 'fine' : 'act',
+      live.length === 0 ? 'healed' : live.every((x) => x.kind === 'dog-rings') ? 'dog rings' : 'disease',
+      live.length === 0 ? 'Seen, and no longer active.' : DISEASES[live[0]!.kind].says,
+      live.length === 0 ? 'Nothing.' : 'Put the cause right first.',
+    )
+  }
+  if (zone.weedsSeen.length > 0) {
+    const figure = seen('weeds', 'Weeds seen', list(zone.weedsSeen.map((id) => WEEDS[id].name)))
+    const says = [...new Set(zone.weedsSeen.map((id) => WEEDS[id].says))].slice(0, 3).join(' ')
+    const packed = zone.weedsSeen.some((id) => ['plantain', 'knotweed', 'annual-meadow-grass'].includes(id))
+    say(
+      'weeds',
+      findingRules.weeds,
+      [figure],
+      packed || zone.seedHeads ? 'act' : 'fine',
+      packed ? 'weeds of packed soil' : zone.weedsSeen.includes('clover') ? 'hungry' : 'weedy',
+      says,
+      zone.seedHeads ? 'Clip and bag the heads before they drop.' : 'Nothing.',
+    )
+  }
+  const { phosphorus, potassium } = zone.lab
+  if (phosphorus || potassium) {
+    const figure = seen('lab', 'P and K', [phosphorus && `P ${phosphorus}`, potassium && `K ${potassium}`].filter(Boolean).join(', '))
+    const low = [phosphorus === 'low' && 'phosphorus', potassium === 'low' && 'potassium'].filter(Boolean)
+    say(
+      'lab',
+      findingRules.lab,
+      [figure],
+      low.length > 0 ? 'act' : 'fine',
+      low.length > 0 ? `short of ${low.join(' and ')}` : 'fed enough',
+      low.length > 0 ? 'The laboratory finds too little.' : 'More would do nothing.',
+      low.length > 0 ? `A starter with ${low.join(' and ')}, where the law allows.` : 'Leave phosphorus and potassium out after the starter.',
+    )
+  }
 }
 
 export const findingOf = (findings: readonly Finding[], zone: string, kind: FindingKind) => findings.find((f) => f.zone === zone && f.kind === kind)

@@ -11,6 +11,15 @@ import type { Schools } from '../working/schools.ts'
 
 export const dressingRules = {
   volume: rule('dressing.volume', 'Area times share times depth.', '{0} × {1} × {2}', 'calculation'),
+  fill: rule('dressing.fill', 'Dips filled to the aim, from the levels.', '{0}', 'calculation'),
+  union: rule(
+    'dressing.union',
+    'Fill and blanket dressing overlap: at each point the larger goes down.',
+    'Σ cell × larger of (aim − surface, {1}); fill alone {0}',
+    'calculation',
+  ),
+  withTrench: rule('dressing.with-trench', 'Trenches are filled besides.', 'sum of {*}', 'calculation'),
+  trenchOnly: rule('dressing.trench-only', 'Only the settled trench is filled.', 'sum of {*}', 'calculation'),
   order: rule('dressing.order', 'Loose soil settles, and what is screened off is not used.', '{0} × (1 + {1}) ÷ (1 − {2})', 'calculation'),
   leaf: rule(
     'dressing.leaf',
@@ -82,7 +91,7 @@ export function planDressing(
   notices: Notice[],
 ): DressingPlan | null {
   const kind: DressingId = job.dressing.kind ?? 'topsoil'
-  const wanted = zones.filter(({ r, approach }) => r.area && sows(approach.chosen) && (levels(approach.chosen) || (job.dressing.depth ?? 0) > 0))
+  const wanted = zones.filter(({ r, approach }) => r.area && sows(approach.chosen) && (levels(approach.chosen) || (job.dressing.depth ?? 0) > 0 || r.trenches.length > 0))
   if (wanted.length === 0) return null
   const settle = w.add(5, 'job.dressing.settle', 'Settling', firm.settling ?? 12, '%', firm.settling === null ? readings.house : readings.firm)
   const oversize = w.add(
@@ -97,8 +106,16 @@ export function planDressing(
   for (const { r, approach } of wanted) {
     const z = { zone: r.id }
     const at = (key: string) => `${r.id}.dressing.${key}`
-    const useLows = levels(approach.chosen) && r.lowsDepth !== null && job.dressing.depth === null
-    const depth = useLows ? r.lowsDepth! : w.readOr(5, at('depth'), 'Dressing depth', job.dressing.depth, 6, 'mm', r.id)
+    // Levels tell where each dip lies; without them, lows are a depth and a share. A typed depth is a blanket over all.
+    const filled = levels(approach.chosen) ? r.fill : null
+    const blanket = job.dressing.depth
+    const onlyTrench = !levels(approach.chosen) && !((blanket ?? 0) > 0)
+    const useLows = !filled && levels(approach.chosen) && r.lowsDepth !== null && blanket === null
+    const depth = filled
+      ? filled.deepest
+      : useLows
+        ? r.lowsDepth!
+        : w.readOr(5, at('depth'), 'Dressing depth', onlyTrench ? 0 : blanket, 6, 'mm', r.id)
     const share = useLows
       ? (r.lowsShare ?? w.readOr(5, at('share'), 'Share dressed', null, 30, '%', r.id))
       : w.readOr(5, at('share'), 'Share dressed', job.dressing.share, 100, '%', r.id)
@@ -113,16 +130,33 @@ export function planDressing(
         ? 'The bury-and-reseed school fills to level in one go and sows the fill as new ground.'
         : 'The light-and-often school goes down in thin lifts, tips showing.',
     })
-    const volume = w.add(
-      5,
-      at('volume'),
-      'Dressing in place',
-      (((num(r.area!) * num(share)) / 100) * num(depth)) / 1000,
-      'm3',
-      dressingRules.volume,
-      [r.area, share, depth],
-      z,
-    )
+    const spread = filled
+      ? blanketed(r, filled, blanket, at, w)
+      : onlyTrench
+        ? null
+        : w.add(
+            5,
+            at(r.trenches.length > 0 ? 'spread' : 'volume'),
+            'Dressing in place',
+            (((num(r.area!) * num(share)) / 100) * num(depth)) / 1000,
+            'm3',
+            dressingRules.volume,
+            [r.area, share, depth],
+            z,
+          )
+    const volume =
+      r.trenches.length === 0 && spread
+        ? spread
+        : w.add(
+            5,
+            at('volume'),
+            'Soil in place',
+            [...(spread ? [spread] : []), ...r.trenches].reduce((sum, f) => sum + num(f), 0),
+            'm3',
+            spread ? dressingRules.withTrench : dressingRules.trenchOnly,
+            [spread, ...r.trenches],
+            z,
+          )
     const order = w.add(
       5,
       at('order'),
@@ -174,6 +208,15 @@ export function planDressing(
     barrow,
   ])
   return { kind, zones: made, total, tonnes, barrows }
+}
+
+/** Dips filled, and a blanket over the whole where one is asked for: the larger at each point. */
+function blanketed(r: ZoneReadings, fill: NonNullable<ZoneReadings['fill']>, blanket: number | null, at: (key: string) => string, w: Workings): Figure {
+  const id = at(r.trenches.length > 0 ? 'spread' : 'volume')
+  const z = { zone: r.id }
+  if (!blanket) return w.add(5, id, 'Fill in place', num(fill.volume), 'm3', dressingRules.fill, [fill.volume], z)
+  const depth = w.read(5, at('blanket'), 'Dressing depth, all over', blanket, 'mm', r.id)
+  return w.add(5, id, 'Fill and dressing, larger at each point', fill.withBlanket(blanket), 'm3', dressingRules.union, [fill.volume, depth], z)
 }
 
 /** Cover over seed: none on a living sward unless asked for; new ground and spots get a thin one; banks a blanket. */

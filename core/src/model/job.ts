@@ -1,14 +1,17 @@
 import { z } from 'zod'
 import { APPROACHES, AIMS, COVERS, DRESSINGS, MOWERS, PENETRATIONS, TEXTURES, TREATMENTS, WEARS } from '../reference/lists.ts'
 import { GRASS_IDS } from '../reference/grasses.ts'
+import { BROWNED, DAMPS, DISEASE_IDS, EDGE_STATES, LAB_LEVELS, LITTERS, PEST_IDS, WEED_IDS } from '../reference/walkLists.ts'
 import { SCHOOL_CHOICES } from '../working/schools.ts'
 import { diaryEntry } from './diary.ts'
 import { day, grade, monthDay, oneOf, quantity, text } from './entry.ts'
 import { pathText, type Problem } from './problem.ts'
+import { MEASURED_BY, planSchema } from './sitePlan.ts'
 import { showNumber } from './show.ts'
 
 export const JOB_FORMAT = 'juvena-job'
-export const JOB_VERSION = 1
+/** Version 2 added the plan, counts and the finer readings, all optional: a version 1 file is a version 2 file that holds none of them. */
+export const JOB_VERSION = 2
 
 const id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'An id is 1 to 40 letters, digits, _ or -.')
 const area = (what: string) =>
@@ -46,12 +49,18 @@ const cover = z
 
 const mixPart = z.strictObject({ grass: oneOf(GRASS_IDS, 'a grass in the table'), share: percent('Share by weight') })
 
+const some = z.number({ error: 'A tally is a number.' }).min(0, 'A tally is not below nothing.').max(100_000)
+const tally = z.strictObject({ wanted: some.default(0), weeds: some.default(0), moss: some.default(0), bare: some.default(0) })
+const yesNo = z.boolean().nullable().default(null)
+
 export const zoneSchema = z.strictObject({
   id,
   name: text(80),
   area: area('An area'),
   length: quantity('length', { min: 0.05, max: 5000, what: 'A length' }),
   width: quantity('length', { min: 0.05, max: 5000, what: 'A width' }),
+  /** How the typed size was measured. */
+  by: oneOf(MEASURED_BY, 'a way of measuring').nullable().default(null),
   deductions: z
     .array(z.strictObject({ what: text(80), area: area('An area taken off') }))
     .max(50)
@@ -90,6 +99,49 @@ export const zoneSchema = z.strictObject({
     what: 'Distribution uniformity',
     because: 'it is the mean of the lowest quarter over the mean of all cans.',
   }),
+  stations: quantity('ratio', { min: 0, max: 200, what: 'Stations' }),
+  /** Throws of a frame, and looks while stepping. Each gives shares of its own sum. */
+  frames: z.array(tally).max(200).default([]),
+  looks: tally.nullable().default(null),
+  plugs: z
+    .array(quantity('depth', { min: 0, max: 150, what: 'Thatch in a plug' }))
+    .max(40)
+    .default([]),
+  pressure: quantity('pressure', { min: 0, max: 10_000, what: 'A penetrometer reading' }),
+  damp: oneOf(DAMPS, 'a state of moisture').nullable().default(null),
+  dropSeconds: quantity('ratio', { min: 0, max: 3600, what: 'The drop test, in seconds,' }),
+  ponding: quantity('hours', { min: 0, max: 240, what: 'Ponding' }),
+  feel: z
+    .strictObject({
+      ball: oneOf(['no', 'yes'], 'an answer').nullable().default(null),
+      ribbon: oneOf(['none', 'short', 'mid', 'long'], 'an answer').nullable().default(null),
+      grit: oneOf(['gritty', 'smooth'], 'an answer').nullable().default(null),
+    })
+    .prefault({}),
+  lab: z
+    .strictObject({
+      on: day,
+      phosphorus: oneOf(LAB_LEVELS, 'an index').nullable().default(null),
+      potassium: oneOf(LAB_LEVELS, 'an index').nullable().default(null),
+      organic: percent('Organic matter'),
+    })
+    .prefault({}),
+  weedsSeen: z.array(oneOf(WEED_IDS, 'a weed in the list')).max(40).default([]),
+  seedHeads: yesNo,
+  pests: z.array(z.strictObject({ kind: oneOf(PEST_IDS, 'a pest in the list'), active: yesNo })).max(20).default([]),
+  diseases: z.array(z.strictObject({ kind: oneOf(DISEASE_IDS, 'a disease in the list'), active: yesNo })).max(20).default([]),
+  dogs: yesNo,
+  litter: oneOf(LITTERS, 'a kind of litter').nullable().default(null),
+  browned: oneOf(BROWNED, 'a state').nullable().default(null),
+  laidAs: oneOf(['turf', 'sown'], 'turf or sown').nullable().default(null),
+  laidIn: quantity('ratio', { min: 1900, max: 2100, what: 'A year' }),
+  oneWay: yesNo,
+  edges: oneOf(EDGE_STATES, 'a state of edges').nullable().default(null),
+  notes: text(1000),
+  levelAim: oneOf(['plane', 'fall', 'smooth'], 'an aim for the surface').default('plane'),
+  fall: quantity('slope', { min: 0, max: 30, what: 'A fall' }),
+  fallTowards: quantity('ratio', { min: 0, max: 360, what: 'A compass direction', because: 'north is 0, east 90.' }),
+  smoothOver: quantity('length', { min: 0.2, max: 50, what: 'A length to smooth over' }),
 })
 
 const treatment = z.strictObject({
@@ -125,12 +177,18 @@ export const jobSchema = z.strictObject({
       soilReadOn: day,
       tapFlow: quantity('flow', { min: 0.5, max: 5000, what: 'A tap flow' }),
       waterMinutes: quantity('hours', { min: 0.1, max: 24, what: 'Time allowed for watering' }),
+      /** A bucket filled at the tap gives its flow when none is typed. */
+      bucket: quantity('volume', { min: 0.0005, max: 2, what: 'A bucket' }),
+      bucketSeconds: quantity('ratio', { min: 1, max: 3600, what: 'Seconds to fill it' }),
+      restrictions: text(300),
+      below: text(1000),
     })
     .prefault({}),
   customerDate: day,
   aims: z.array(oneOf(AIMS, 'an aim')).max(20).default([]),
   notes: text(4000),
   zones: z.array(zoneSchema).max(500).default([]),
+  plan: planSchema,
   treatments: z.array(treatment).max(200).default([]),
   lots: z.array(lot).max(40).default([]),
   feed: z
@@ -222,14 +280,14 @@ export type JobFileRead =
 /** Reads a job file strictly: anything wrong in it refuses the whole file, with every problem and its path. */
 export function readJobFile(value: unknown): JobFileRead {
   const version = (value as { version?: unknown } | null)?.version
-  if (typeof version === 'number' && version !== JOB_VERSION) {
+  if (typeof version === 'number' && version !== JOB_VERSION && version !== 1) {
     const newer = version > JOB_VERSION
     return {
       ok: false,
       problems: [
         {
           path: 'version',
-          sentence: `This file is version ${version}; this Juvena reads version ${JOB_VERSION}. ${newer ? 'Open it with a newer Juvena, or export it again as version ' + JOB_VERSION : 'No such version was ever written; check the file'}.`,
+          sentence: `This file is version ${version}; this Juvena reads versions 1 to ${JOB_VERSION}. ${newer ? 'Open it with a newer Juvena, or export it again as version ' + JOB_VERSION : 'No such version was ever written; check the file'}.`,
         },
       ],
     }

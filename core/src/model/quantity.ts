@@ -15,6 +15,7 @@ export type Kind =
   | 'temperature'
   | 'flow'
   | 'precipitation'
+  | 'pressure'
   | 'percent'
   | 'hours'
   | 'days'
@@ -151,6 +152,13 @@ export const KINDS: Record<Kind, KindOfQuantity> = {
     units: { ...spell(1, 'mm/h', 'mm/hr'), ...spell(10, 'cm/h'), ...spell(25.4, 'in/h', 'in/hr') },
     bare: { metric: 'mm/h', us: 'in/h' },
     example: { metric: '12 mm/h', us: '0.5 in/h' },
+  },
+  pressure: {
+    name: 'a pressure',
+    inside: 'kPa',
+    units: { ...spell(1, 'kpa'), ...spell(1000, 'mpa'), ...spell(100, 'bar'), ...spell((POUND * 9.80665) / (FOOT / 12) ** 2 / 1000, 'psi', 'lb/in2', 'lb/sqin') },
+    bare: { metric: 'kPa', us: 'psi' },
+    example: { metric: '1800 kPa', us: '260 psi' },
   },
   percent: {
     name: 'a percentage',

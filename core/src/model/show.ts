@@ -18,6 +18,7 @@ export type Unit =
   | 'min'
   | 'L/min'
   | 'mm/h'
+  | 'kPa'
   | '/cm2'
   | 'Cd'
   | 't/m3'
@@ -49,6 +50,7 @@ const SHOWN: Record<Unit, Record<UnitSystem, Shown>> = {
   min: same('min'),
   'L/min': { metric: { unit: 'L/min', per: 1 }, us: { unit: 'gal/min', per: 3.785411784 } },
   'mm/h': { metric: { unit: 'mm/h', per: 1 }, us: { unit: 'in/h', per: 25.4 } },
+  kPa: { metric: { unit: 'kPa', per: 1 }, us: { unit: 'psi', per: 6.894757293168361 } },
   '/cm2': { metric: { unit: 'per cm²', per: 1 }, us: { unit: 'per in²', per: 1 / 6.4516 } },
   Cd: { metric: { unit: '°C·d', per: 1 }, us: { unit: '°F·d', per: 5 / 9 } },
   't/m3': { metric: { unit: 't/m³', per: 1 }, us: { unit: 'ton/yd³', per: 0.90718474 / 0.764554857984 } },

@@ -253,7 +253,7 @@ export function checkMix(r: ZoneReadings, parts: readonly MixPart[], season: 'co
     const g = GRASSES[grass]
     if (share <= 0) continue
     if (g.newRate === null) push(grass, `${g.name} is not sown.`, 'It is set as plugs or turf; choose another grass to sow, or plan plugs by hand.')
-    else if (r.zone.sunHours !== null && num(r.sun) < g.sunHours)
+    else if (r.sunKnown && num(r.sun) < g.sunHours)
       push(
         grass,
         `${r.name}: too dark for ${g.name}.`,

@@ -6,6 +6,7 @@ import { num, rule, type Figure, type Notice, type Workings } from '../working/f
 import type { Schools } from '../working/schools.ts'
 
 export const waterRules = {
+  bucket: rule('water.bucket', 'A bucket under the tap, and a watch.', '60 × litres ÷ seconds', 'reading', 'your bucket'),
   dose: rule(
     'water.dose',
     'What a run lays down, by school; three runs of 2 mm hold the top moist through a day that dries 4 mm.',
@@ -72,7 +73,11 @@ export function planWater(job: Job, schools: Schools, zones: readonly ZoneReadin
   })
   const growing = w.add(7, 'job.water.growing', 'Growing on, each', 8, 'mm', waterRules.growing)
   const settled = w.add(7, 'job.water.settled', 'Settled, each', 12, 'mm', waterRules.settled)
-  const flow = w.read(7, 'job.water.flow', 'Tap flow', job.site.tapFlow, 'L/min')
+  const { tapFlow, bucket, bucketSeconds } = job.site
+  const flow =
+    tapFlow === null && bucket !== null && bucketSeconds !== null
+      ? w.add(7, 'job.water.flow', 'Tap flow', (60_000 * bucket) / bucketSeconds, 'L/min', waterRules.bucket)
+      : w.read(7, 'job.water.flow', 'Tap flow', tapFlow, 'L/min')
   const list: ZoneWater[] = zones.map((r) => {
     const z = { zone: r.id }
     const at = (key: string) => `${r.id}.water.${key}`

@@ -1,0 +1,91 @@
+/** What may be seen on a walk, and what each thing says. Common practice throughout. Cures are named by kind only: the label and licensed practice decide. */
+
+export interface Seen {
+  name: string
+  says: string
+}
+
+export const WEEDS = {
+  plantain: { name: 'plantain', says: 'Compaction speaks: treat the soil first.' },
+  knotweed: { name: 'knotweed, prostrate', says: 'Compaction speaks. Carry over: early next summer is its month.' },
+  'annual-meadow-grass': { name: 'annual meadow-grass (Poa annua)', says: 'Compacted, wet or shaded ground. Clip and bag heads; still scarify, and let density smother it.' },
+  clover: { name: 'clover', says: 'Too little nitrogen.' },
+  dandelion: { name: 'dandelion', says: 'Thin sward. Digging takes the whole root and spreads no seed.' },
+  daisy: { name: 'daisy', says: 'Thin, closely cut ground; raise the cut and feed.' },
+  buttercup: { name: 'creeping buttercup', says: 'Wet, heavy ground: look at the drainage.' },
+  'self-heal': { name: 'self-heal', says: 'Moist, closely cut ground; needs the right active, small and growing.' },
+  chickweed: { name: 'chickweed', says: 'Open, fed, moist ground, often a new seedbed; mowing ends most of it.' },
+  speedwell: { name: 'speedwell', says: 'Hard to control once spread; collect clippings.' },
+  ivy: { name: 'ground ivy', says: 'Shade and moisture: open the canopy before spraying.' },
+  'rough-meadow-grass': { name: 'rough meadow-grass', says: 'A perennial grassy weed: no selective cure. Count it under incurable.' },
+  'yorkshire-fog': { name: 'Yorkshire fog', says: 'A perennial grassy weed: cut out the clumps, or count it under incurable.' },
+  couch: { name: 'couch (quackgrass)', says: 'A perennial grassy weed with runners: no selective cure. Count it under incurable.' },
+  crabgrass: { name: 'crabgrass (summer grass)', says: 'Annual: a thin, hot, open sward. Density, or a pre-emergence where nothing is sown.' },
+  sedge: { name: 'nutsedge', says: 'Wet ground; not a grass, and grass killers miss it.' },
+} as const satisfies Record<string, Seen>
+export type WeedId = keyof typeof WEEDS
+export const WEED_IDS = Object.keys(WEEDS) as [WeedId, ...WeedId[]]
+
+export const PESTS = {
+  larvae: { name: 'larvae: chewed patches, dusk moths', says: 'Treat about two weeks after the flight peaks, and again while moths fly; the label decides.' },
+  grubs: { name: 'grubs: turf lifts like a carpet', says: 'Look under a square; birds and badgers dig for them.' },
+  suckers: { name: 'sap-suckers: spreading from hot dry edges', says: 'Patches that spread from hot, dry edges.' },
+  cutworms: { name: 'cutworms', says: 'In late summer they feed round core holes.' },
+  ants: { name: 'ants', says: 'Brush the mounds dry; they smother seedlings.' },
+  diggers: { name: 'birds or animals digging', says: 'They are after something: look for grubs first.' },
+  worms: { name: 'worm casts, smeared', says: 'A skin that seedlings cannot break: let dry and brush, spike, keep off when wet.' },
+} as const satisfies Record<string, Seen>
+export type PestId = keyof typeof PESTS
+export const PEST_IDS = Object.keys(PESTS) as [PestId, ...PestId[]]
+
+export const DISEASES = {
+  'brown-patch': { name: 'brown patches', says: 'Worse where unfed: thin it out, cut, feed, air. Fungicide is for licensed hands.' },
+  'red-thread': { name: 'red threads on the leaf', says: 'Hunger, as a rule: feed in season.' },
+  rust: { name: 'rust on the leaf', says: 'Slow growth: feed, water, mow and collect.' },
+  'snow-mould': { name: 'snow mould', says: 'Rake and dry it; no soft nitrogen late.' },
+  rings: { name: 'rings of dark grass or toadstools', says: 'Often water-repellent beneath: spike, wet, wait.' },
+  'dog-rings': { name: 'scorched rings with green rims', says: 'Dog urine: flush, change the top soil, reseed; one trained corner is the cure.' },
+  unknown: { name: 'something else', says: 'Photograph the edge of it, and compare the fed with the unfed side.' },
+} as const satisfies Record<string, Seen>
+export type DiseaseId = keyof typeof DISEASES
+export const DISEASE_IDS = Object.keys(DISEASES) as [DiseaseId, ...DiseaseId[]]
+
+export const DAMPS = ['moist', 'dry', 'wet'] as const
+export const DAMP_NAMES: Record<(typeof DAMPS)[number], string> = { moist: 'moist', dry: 'dust-dry after rain', wet: 'sodden' }
+
+export const EDGE_STATES = ['straight', 'bulged', 'bare'] as const
+export const EDGE_NAMES: Record<(typeof EDGE_STATES)[number], string> = { straight: 'straight', bulged: 'bulged by soil', bare: 'bare where plants hung over' }
+
+export const LITTERS = ['none', 'leaf', 'needles'] as const
+export const LITTER_NAMES: Record<(typeof LITTERS)[number], string> = { none: 'none', leaf: 'leaf', needles: 'needles' }
+
+export const BROWNED = ['no', 'dormant', 'dead', 'unsure'] as const
+export const BROWNED_NAMES: Record<(typeof BROWNED)[number], string> = { no: 'green', dormant: 'dormant', dead: 'dead', unsure: 'brown, unsure' }
+
+export const LAB_LEVELS = ['low', 'adequate', 'high'] as const
+
+/** Feel test: answers in order lead to a soil class. After the flow diagram of Thien 1979, from memory, with its twelve classes drawn together into five. */
+export const FEEL = {
+  ball: { asks: 'Wet a handful and squeeze. Does it stay a ball?', answers: { no: 'falls apart', yes: 'stays a ball' } },
+  ribbon: {
+    asks: 'Press it out between thumb and finger. How long a ribbon before it breaks?',
+    answers: { none: 'none', short: 'under 25 mm', mid: '25 to 50 mm', long: 'over 50 mm' },
+  },
+  grit: { asks: 'Rub a wet pinch in the palm. Is it gritty?', answers: { gritty: 'gritty', smooth: 'smooth or neither' } },
+} as const
+export type FeelAnswers = { ball?: 'no' | 'yes' | null; ribbon?: 'none' | 'short' | 'mid' | 'long' | null; grit?: 'gritty' | 'smooth' | null }
+
+/** The next question still to be answered, or null when the class is known. */
+export function nextFeel(a: FeelAnswers): keyof typeof FEEL | null {
+  if (!a.ball) return 'ball'
+  if (a.ball === 'no') return null
+  if (!a.ribbon) return 'ribbon'
+  return a.ribbon === 'short' && !a.grit ? 'grit' : null
+}
+
+export function classByFeel(a: FeelAnswers): 'sand' | 'sandy-loam' | 'loam' | 'clay-loam' | 'clay' | null {
+  if (nextFeel(a)) return null
+  if (a.ball === 'no' || a.ribbon === 'none') return 'sand'
+  if (a.ribbon === 'short') return a.grit === 'gritty' ? 'sandy-loam' : 'loam'
+  return a.ribbon === 'mid' ? 'clay-loam' : 'clay'
+}
