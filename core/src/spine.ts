@@ -65,7 +65,9 @@ export function spine(plan: JobPlan, problems: readonly Problem[], system: UnitS
   const nothingYet = measured.length === 0
   const start = 'needs a zone with a size'
 
-  const suns = zones.flatMap((z) => ([undefined, 'assumed'].includes(plan.figures[`${z.id}.sun`]?.standing) === false ? [num(plan.figures[`${z.id}.sun`]!)] : []))
+  const suns = zones.flatMap((z) =>
+    [undefined, 'assumed'].includes(plan.figures[`${z.id}.sun`]?.standing) === false ? [num(plan.figures[`${z.id}.sun`]!)] : [],
+  )
   const sunText =
     suns.length === 0
       ? 'sun not noted'

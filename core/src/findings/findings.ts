@@ -67,7 +67,12 @@ export const findingRules = {
   pests: rule('finding.pests', 'Never sow into live pests.', 'seen, and still active?', 'practice'),
   disease: rule('finding.disease', 'Compare the fed with the unfed side before treating anything.', 'seen, and still active?', 'practice'),
   weeds: rule('finding.weeds', 'What grows unasked says what the ground lacks.', 'the kinds seen', 'practice'),
-  lab: rule('finding.lab', 'Index adequate: leave phosphorus and potassium out; more does nothing, and phosphorus may be unlawful.', 'laboratory index', 'practice'),
+  lab: rule(
+    'finding.lab',
+    'Index adequate: leave phosphorus and potassium out; more does nothing, and phosphorus may be unlawful.',
+    'laboratory index',
+    'practice',
+  ),
   lows: rule('finding.lows', 'Light reel mowers need the truest surface; a rotary above 40 mm forgives.', '{0} over {1}', 'practice'),
 }
 
@@ -310,7 +315,15 @@ function seenInZone(r: ZoneReadings, say: Say, w: Workings): void {
       'Shallow spiking (50 mm at most), a wetting agent, slow water; not deep coring first.',
     )
   else if (zone.damp || zone.dropSeconds !== null || zone.ponding !== null)
-    say('moisture', findingRules.moisture, [seen('moisture', 'Moisture', zone.damp ?? 'takes water')], 'fine', 'takes water', 'Water goes in.', 'Nothing.')
+    say(
+      'moisture',
+      findingRules.moisture,
+      [seen('moisture', 'Moisture', zone.damp ?? 'takes water')],
+      'fine',
+      'takes water',
+      'Water goes in.',
+      'Nothing.',
+    )
 
   const list = (names: readonly string[]) => names.join(', ')
   if (zone.pests.length > 0) {
@@ -324,7 +337,11 @@ function seenInZone(r: ZoneReadings, say: Say, w: Workings): void {
       live.length === 0 ? 'fine' : casts ? 'act' : 'hold',
       live.length === 0 ? 'pests gone' : casts ? 'worm casts' : 'live pests',
       live.length === 0 ? 'Seen, and no longer active.' : PESTS[live[0]!.kind].says,
-      live.length === 0 ? 'Nothing.' : casts ? 'Brush casts dry before seed.' : 'Deal with them before sowing: never sow into live pests. The label and a licensed hand decide.',
+      live.length === 0
+        ? 'Nothing.'
+        : casts
+          ? 'Brush casts dry before seed.'
+          : 'Deal with them before sowing: never sow into live pests. The label and a licensed hand decide.',
     )
   }
   if (zone.diseases.length > 0) {

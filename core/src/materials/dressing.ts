@@ -91,7 +91,9 @@ export function planDressing(
   notices: Notice[],
 ): DressingPlan | null {
   const kind: DressingId = job.dressing.kind ?? 'topsoil'
-  const wanted = zones.filter(({ r, approach }) => r.area && sows(approach.chosen) && (levels(approach.chosen) || (job.dressing.depth ?? 0) > 0 || r.trenches.length > 0))
+  const wanted = zones.filter(
+    ({ r, approach }) => r.area && sows(approach.chosen) && (levels(approach.chosen) || (job.dressing.depth ?? 0) > 0 || r.trenches.length > 0),
+  )
   if (wanted.length === 0) return null
   const settle = w.add(5, 'job.dressing.settle', 'Settling', firm.settling ?? 12, '%', firm.settling === null ? readings.house : readings.firm)
   const oversize = w.add(
@@ -211,7 +213,13 @@ export function planDressing(
 }
 
 /** Dips filled, and a blanket over the whole where one is asked for: the larger at each point. */
-function blanketed(r: ZoneReadings, fill: NonNullable<ZoneReadings['fill']>, blanket: number | null, at: (key: string) => string, w: Workings): Figure {
+function blanketed(
+  r: ZoneReadings,
+  fill: NonNullable<ZoneReadings['fill']>,
+  blanket: number | null,
+  at: (key: string) => string,
+  w: Workings,
+): Figure {
   const id = at(r.trenches.length > 0 ? 'spread' : 'volume')
   const z = { zone: r.id }
   if (!blanket) return w.add(5, id, 'Fill in place', num(fill.volume), 'm3', dressingRules.fill, [fill.volume], z)

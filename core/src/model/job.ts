@@ -128,8 +128,14 @@ export const zoneSchema = z.strictObject({
     .prefault({}),
   weedsSeen: z.array(oneOf(WEED_IDS, 'a weed in the list')).max(40).default([]),
   seedHeads: yesNo,
-  pests: z.array(z.strictObject({ kind: oneOf(PEST_IDS, 'a pest in the list'), active: yesNo })).max(20).default([]),
-  diseases: z.array(z.strictObject({ kind: oneOf(DISEASE_IDS, 'a disease in the list'), active: yesNo })).max(20).default([]),
+  pests: z
+    .array(z.strictObject({ kind: oneOf(PEST_IDS, 'a pest in the list'), active: yesNo }))
+    .max(20)
+    .default([]),
+  diseases: z
+    .array(z.strictObject({ kind: oneOf(DISEASE_IDS, 'a disease in the list'), active: yesNo }))
+    .max(20)
+    .default([]),
   dogs: yesNo,
   litter: oneOf(LITTERS, 'a kind of litter').nullable().default(null),
   browned: oneOf(BROWNED, 'a state').nullable().default(null),

@@ -156,7 +156,12 @@ export const KINDS: Record<Kind, KindOfQuantity> = {
   pressure: {
     name: 'a pressure',
     inside: 'kPa',
-    units: { ...spell(1, 'kpa'), ...spell(1000, 'mpa'), ...spell(100, 'bar'), ...spell((POUND * 9.80665) / (FOOT / 12) ** 2 / 1000, 'psi', 'lb/in2', 'lb/sqin') },
+    units: {
+      ...spell(1, 'kpa'),
+      ...spell(1000, 'mpa'),
+      ...spell(100, 'bar'),
+      ...spell((POUND * 9.80665) / (FOOT / 12) ** 2 / 1000, 'psi', 'lb/in2', 'lb/sqin'),
+    },
     bare: { metric: 'kPa', us: 'psi' },
     example: { metric: '1800 kPa', us: '260 psi' },
   },

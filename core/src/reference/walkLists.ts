@@ -8,7 +8,10 @@ export interface Seen {
 export const WEEDS = {
   plantain: { name: 'plantain', says: 'Compaction speaks: treat the soil first.' },
   knotweed: { name: 'knotweed, prostrate', says: 'Compaction speaks. Carry over: early next summer is its month.' },
-  'annual-meadow-grass': { name: 'annual meadow-grass (Poa annua)', says: 'Compacted, wet or shaded ground. Clip and bag heads; still scarify, and let density smother it.' },
+  'annual-meadow-grass': {
+    name: 'annual meadow-grass (Poa annua)',
+    says: 'Compacted, wet or shaded ground. Clip and bag heads; still scarify, and let density smother it.',
+  },
   clover: { name: 'clover', says: 'Too little nitrogen.' },
   dandelion: { name: 'dandelion', says: 'Thin sward. Digging takes the whole root and spreads no seed.' },
   daisy: { name: 'daisy', says: 'Thin, closely cut ground; raise the cut and feed.' },
@@ -27,7 +30,10 @@ export type WeedId = keyof typeof WEEDS
 export const WEED_IDS = Object.keys(WEEDS) as [WeedId, ...WeedId[]]
 
 export const PESTS = {
-  larvae: { name: 'larvae: chewed patches, dusk moths', says: 'Treat about two weeks after the flight peaks, and again while moths fly; the label decides.' },
+  larvae: {
+    name: 'larvae: chewed patches, dusk moths',
+    says: 'Treat about two weeks after the flight peaks, and again while moths fly; the label decides.',
+  },
   grubs: { name: 'grubs: turf lifts like a carpet', says: 'Look under a square; birds and badgers dig for them.' },
   suckers: { name: 'sap-suckers: spreading from hot dry edges', says: 'Patches that spread from hot, dry edges.' },
   cutworms: { name: 'cutworms', says: 'In late summer they feed round core holes.' },
@@ -54,7 +60,11 @@ export const DAMPS = ['moist', 'dry', 'wet'] as const
 export const DAMP_NAMES: Record<(typeof DAMPS)[number], string> = { moist: 'moist', dry: 'dust-dry after rain', wet: 'sodden' }
 
 export const EDGE_STATES = ['straight', 'bulged', 'bare'] as const
-export const EDGE_NAMES: Record<(typeof EDGE_STATES)[number], string> = { straight: 'straight', bulged: 'bulged by soil', bare: 'bare where plants hung over' }
+export const EDGE_NAMES: Record<(typeof EDGE_STATES)[number], string> = {
+  straight: 'straight',
+  bulged: 'bulged by soil',
+  bare: 'bare where plants hung over',
+}
 
 export const LITTERS = ['none', 'leaf', 'needles'] as const
 export const LITTER_NAMES: Record<(typeof LITTERS)[number], string> = { none: 'none', leaf: 'leaf', needles: 'needles' }

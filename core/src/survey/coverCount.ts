@@ -45,7 +45,8 @@ export function incompleteBeta(x: number, a: number, b: number): number {
   let [f, c, d] = [1, 1, 0]
   for (let i = 0; i <= 400; i++) {
     const m = Math.floor(i / 2)
-    const numerator = i === 0 ? 1 : i % 2 === 0 ? (m * (b - m) * x) / ((a + 2 * m - 1) * (a + 2 * m)) : (-(a + m) * (a + b + m) * x) / ((a + 2 * m) * (a + 2 * m + 1))
+    const numerator =
+      i === 0 ? 1 : i % 2 === 0 ? (m * (b - m) * x) / ((a + 2 * m - 1) * (a + 2 * m)) : (-(a + m) * (a + b + m) * x) / ((a + 2 * m) * (a + 2 * m + 1))
     d = 1 + numerator * d
     d = 1 / (Math.abs(d) < tiny ? tiny : d)
     c = 1 + numerator / c
@@ -73,7 +74,8 @@ export function exactInterval(hits: number, n: number, level = 0.9): { low: numb
 
 /** Student's t, one tail 5 %, by degrees of freedom. Handbook table, from memory. */
 const T95 = [6.314, 2.92, 2.353, 2.132, 2.015, 1.943, 1.895, 1.86, 1.833, 1.812, 1.796, 1.782, 1.771, 1.761, 1.753, 1.746, 1.74, 1.734, 1.729, 1.725]
-export const t95 = (freedom: number): number => (freedom < 1 ? Infinity : freedom <= 20 ? T95[freedom - 1]! : 1.645 + 1.52 / freedom + 0.6 / freedom ** 2)
+export const t95 = (freedom: number): number =>
+  freedom < 1 ? Infinity : freedom <= 20 ? T95[freedom - 1]! : 1.645 + 1.52 / freedom + 0.6 / freedom ** 2
 
 const clamp = (x: number) => Math.min(100, Math.max(0, x))
 

@@ -109,7 +109,8 @@ function overlapsOf(zones: readonly DrawnZone[]): Overlap[] {
       if (!a || !b || a.east <= b.west || b.east <= a.west || a.north <= b.south || b.north <= a.south) continue
       const both = shared(zones[i]!.net, zones[j]!.net)
       const area = sum(both.map(areaOf))
-      if (area > LINE_THICK) found.push({ zones: [zones[i]!.zone, zones[j]!.zone], area, at: centreOf(both.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a))[0]!) })
+      if (area > LINE_THICK)
+        found.push({ zones: [zones[i]!.zone, zones[j]!.zone], area, at: centreOf(both.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a))[0]!) })
     }
   return found
 }

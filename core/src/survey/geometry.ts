@@ -71,29 +71,38 @@ export function boxOf(places: Iterable<Point>): Box | null {
   return box
 }
 
-const closed = (rings: Area): Polygon => rings.map((ring) => [...ring, ring[0]!])
-const opened = (many: MultiPolygon): Area[] => many.map((polygon) => polygon.map((ring) => ring.slice(0, -1) as Ring))
+/** Places are taken to a tenth of a millimetre first: the clipping loses its way among places that all but coincide. */
+const snap = (metres: number) => Math.round(metres * 1e4) / 1e4
 const sizable = (areas: Area[]): Area[] => areas.filter((area) => areaOf(area) > 1e-6)
+
+/**
+ * Clips areas. Among edges that cross in the very same place the clipping can still lose its way; it is then tried again on the same areas turned a little,
+ * which parts such crossings, and the outcome turned back.
+ */
+function clip(work: (a: MultiPolygon, b: MultiPolygon) => MultiPolygon, a: readonly Area[], b: readonly Area[]): Area[] {
+  let failure: unknown
+  for (const turn of [0, 0.37, 1.1, 2.3]) {
+    const [c, s] = [Math.cos(turn), Math.sin(turn)]
+    const closed = (areas: readonly Area[]): MultiPolygon =>
+      areas.map((area): Polygon => area.map((ring) => [...ring, ring[0]!].map(([x, y]): Point => [snap(c * x - s * y), snap(s * x + c * y)])))
+    try {
+      const back = ([x, y]: [number, number]): Point => (turn === 0 ? [x, y] : [c * x + s * y, c * y - s * x])
+      return sizable(work(closed(a), closed(b)).map((polygon) => polygon.map((ring) => ring.slice(0, -1).map(back))))
+    } catch (error) {
+      failure = error
+    }
+  }
+  throw failure
+}
 
 /** What `from` covers and none of `off` does. */
 export const cutAway = (from: readonly Area[], off: readonly Area[]): Area[] =>
-  from.length === 0
-    ? []
-    : off.length === 0
-      ? sizable([...from])
-      : sizable(
-          opened(
-            clipping.difference(
-              from.map(closed),
-              off.map((area) => closed(area)),
-            ),
-          ),
-        )
-/** What either covers, counted once. */
-export const joined = (areas: readonly Area[]): Area[] => (areas.length === 0 ? [] : sizable(opened(clipping.union(areas.map(closed)))))
+  from.length === 0 ? [] : off.length === 0 ? sizable([...from]) : clip((a, b) => clipping.difference(a, b), from, off)
+/** What any of them covers, counted once. */
+export const joined = (areas: readonly Area[]): Area[] => (areas.length === 0 ? [] : clip((a) => clipping.union(a), areas, []))
 /** What both cover. */
 export const shared = (a: readonly Area[], b: readonly Area[]): Area[] =>
-  a.length === 0 || b.length === 0 ? [] : sizable(opened(clipping.intersection(a.map(closed), b.map(closed))))
+  a.length === 0 || b.length === 0 ? [] : clip((x, y) => clipping.intersection(x, y), a, b)
 
 /** Cuts an area in two along the line through two places: left of it, right of it. Either may be empty. */
 export function splitAlong(areas: readonly Area[], from: Point, to: Point): [left: Area[], right: Area[]] {

@@ -1,6 +1,6 @@
 import Delaunator from 'delaunator'
 import type { Level, Point } from '../model/sitePlan.ts'
-import { areaOf, distance, inside, type Area } from './geometry.ts'
+import { areaOf, distance, inside, shared, type Area } from './geometry.ts'
 import type { Grid } from './lightMap.ts'
 import { cellsIn, gridOver } from './zoneLight.ts'
 
@@ -16,7 +16,7 @@ export interface Plane {
 
 /** Lower than the aim by more than this counts as a dip, mm. Juvena's model; a light reel mower feels about as much. */
 export const DIP_FROM = 5
-const CELLS = 16_000
+const CELLS = 24_000
 
 export interface Dip {
   at: Point
@@ -31,6 +31,9 @@ export interface LevelSurface {
   grid: Grid
   /** Measured surface less aim, mm: above is positive; NaN where nothing was read. */
   off: Float32Array
+  /** m² that the readings span on the ground wanted, and m² that one cell read stands for. */
+  spanned: number
+  each: number
   aim: LevelAim
   plane: Plane
 }
@@ -100,17 +103,18 @@ export function fallPlane(readings: readonly Pick<Level, 'x' | 'y' | 'mm'>[], pe
  */
 export function levelSurface(readings: readonly Level[], areas: readonly Area[] | null, aim: LevelAim): LevelSurface | null {
   if (!enough(readings)) return null
-  const triangles = Delaunator.from(
+  const { triangles, hull } = Delaunator.from(
     [...readings],
     (r) => r.x,
     (r) => r.y,
-  ).triangles
+  )
   if (triangles.length === 0) return null
   const around: Area = [readings.map((r): Point => [r.x, r.y])]
   const grid = gridOver([around], 0.05, CELLS)
   if (!grid) return null
   const surface = new Float32Array(grid.columns * grid.rows).fill(NaN)
-  for (let t = 0; t < triangles.length; t += 3) layTriangle(readings[triangles[t]!]!, readings[triangles[t + 1]!]!, readings[triangles[t + 2]!]!, grid, surface)
+  for (let t = 0; t < triangles.length; t += 3)
+    layTriangle(readings[triangles[t]!]!, readings[triangles[t + 1]!]!, readings[triangles[t + 2]!]!, grid, surface)
   if (areas) {
     const kept = new Uint8Array(surface.length)
     for (const at of cellsIn(areas, grid)) kept[at] = 1
@@ -125,7 +129,10 @@ export function levelSurface(readings: readonly Level[], areas: readonly Area[] 
     for (let row = 0, at = 0; row < grid.rows; row++)
       for (let c = 0; c < grid.columns; c++, at++)
         off[at] = surface[at]! - heightOn(plane, grid.west + (c + 0.5) * grid.cell, grid.south + (row + 0.5) * grid.cell)
-  return { grid, off, aim, plane }
+  const edge: Area = [Array.from(hull, (i): Point => [readings[i]!.x, readings[i]!.y])]
+  const spanned = (areas ? shared([edge], areas) : [edge]).reduce((sum, a) => sum + areaOf(a), 0)
+  const cells = off.reduce((n, d) => (Number.isNaN(d) ? n : n + 1), 0)
+  return { grid, off, spanned, each: cells > 0 ? spanned / cells : 0, aim, plane }
 }
 
 function layTriangle(a: Level, b: Level, c: Level, grid: Grid, into: Float32Array): void {
@@ -184,7 +191,8 @@ function smoothed(surface: Float32Array, grid: Grid, radius: number): Float32Arr
         // The square shrinks evenly near an edge, so that a slope is not pulled down there.
         const k = Math.min(reach, r, c, rows - 1 - r, columns - 1 - c)
         const [s, n, w, e] = [(r - k) * width, (r + k + 1) * width, c - k, c + k + 1]
-        out[r * columns + c] = (sums[n + e]! - sums[s + e]! - sums[n + w]! + sums[s + w]!) / (counts[n + e]! - counts[s + e]! - counts[n + w]! + counts[s + w]!)
+        out[r * columns + c] =
+          (sums[n + e]! - sums[s + e]! - sums[n + w]! + sums[s + w]!) / (counts[n + e]! - counts[s + e]! - counts[n + w]! + counts[s + w]!)
       }
     return out
   }
@@ -195,8 +203,7 @@ function smoothed(surface: Float32Array, grid: Grid, radius: number): Float32Arr
 export function levelReport(readings: readonly Level[], areas: readonly Area[] | null, aim: LevelAim): LevelReport | null {
   const surface = levelSurface(readings, areas, aim)
   if (!surface) return null
-  const { grid, off, plane } = surface
-  const each = grid.cell * grid.cell
+  const { off, plane, spanned, each } = surface
   let [cells, fill, spoil, deepest, low, lowSum] = [0, 0, 0, 0, 0, 0]
   for (const d of off) {
     if (Number.isNaN(d)) continue
@@ -210,8 +217,7 @@ export function levelReport(readings: readonly Level[], areas: readonly Area[] |
     }
   }
   if (cells === 0) return null
-  const zoneArea = areas ? areas.reduce((s, a) => s + areaOf(a), 0) : cells * each
-  const spanned = Math.min(cells * each, zoneArea)
+  const zoneArea = areas ? areas.reduce((s, a) => s + areaOf(a), 0) : spanned
   const errors = readings.map((r) => Math.abs(aim.kind === 'smooth' ? offAt(surface, r) : r.mm - heightOn(plane, r.x, r.y)))
   return {
     readings: readings.length,
@@ -228,7 +234,7 @@ export function levelReport(readings: readonly Level[], areas: readonly Area[] |
     withBlanket(mm, area) {
       let sum = 0
       for (const d of off) if (!Number.isNaN(d)) sum += Math.max(mm, -d)
-      return (sum * each + Math.max(0, area - cells * each) * mm) / 1000
+      return (sum * each + Math.max(0, area - spanned) * mm) / 1000
     },
   }
 }
@@ -241,8 +247,7 @@ function offAt({ grid, off }: LevelSurface, r: Level): number {
 }
 
 /** Runs of neighbouring cells lower than the aim by more than DIP_FROM, deepest first. Specks under 0.05 m² are left out. */
-function dipsOf({ grid, off }: LevelSurface): Dip[] {
-  const each = grid.cell * grid.cell
+function dipsOf({ grid, off, each }: LevelSurface): Dip[] {
   const seen = new Uint8Array(off.length)
   const dips: Dip[] = []
   const isLow = (at: number) => -off[at]! > DIP_FROM

@@ -46,7 +46,13 @@ export function hillAt(bearing: number, hills: LightInput['hills']): number {
 }
 
 /** The sun through one day at a place, at the middle of each step, while it stands clear of the hills. `day` is days since 1970, by the sun's own noon. */
-export function sunThroughDay(day: number, latitude: number, longitude: number, stepMinutes: number, hills: LightInput['hills']): (SunPosition & { hour: number })[] {
+export function sunThroughDay(
+  day: number,
+  latitude: number,
+  longitude: number,
+  stepMinutes: number,
+  hills: LightInput['hills'],
+): (SunPosition & { hour: number })[] {
   const found: (SunPosition & { hour: number })[] = []
   for (let minute = stepMinutes / 2; minute < 1440; minute += stepMinutes) {
     const sun = fromPlace(sunPlace((day * 1440 + minute - longitude * 4) * 60_000), latitude, longitude)
@@ -235,8 +241,7 @@ export function* castLight(input: LightInput): Generator<number, LightMap> {
   solidCount.drain(shade, 1)
   const perStep = stepMinutes / 60 / Math.max(1, days.length)
   const hours = new Float32Array(columns * rows)
-  for (let row = 0, at = 0; row < rows; row++)
-    for (let c = 0; c < columns; c++, at++) hours[at] = (open - shade[row * words * 32 + c]!) * perStep
+  for (let row = 0, at = 0; row < rows; row++) for (let c = 0; c < columns; c++, at++) hours[at] = (open - shade[row * words * 32 + c]!) * perStep
   return { grid, hours, open: open * perStep }
 }
 

@@ -3,8 +3,7 @@ import { widened, type Area } from './geometry.ts'
 
 /** What stands in the sun's way. A block is a footprint drawn straight up; a crown is an ellipsoid standing on its clear stem. Metres above the lawn. */
 export type Obstacle = { shape: string; dropsLeaf: boolean } & (
-  | { form: 'block'; footprint: Area; height: number }
-  | { form: 'crown'; at: Point; radius: number; middle: number; half: number }
+  { form: 'block'; footprint: Area; height: number } | { form: 'crown'; at: Point; radius: number; middle: number; half: number }
 )
 
 /** Heights taken where none was read, m. Juvena's assumption, said beside the shape. */
@@ -67,7 +66,7 @@ export function leafThrough(dayOfYear: number, latitude: number): number {
   const d = (dayOfYear + (latitude < 0 ? 182.6 : 0)) % 365.25
   // Leaf opens from mid-April to mid-May and falls from mid-October to mid-November, northern days.
   const leaf = Math.min(1, Math.max(0, Math.min((d - 105) / 30, (318 - d) / 30)))
-  return THROUGH.bare + (THROUGH.leaf - THROUGH.bare) * leaf
+  return THROUGH.bare * (1 - leaf) + THROUGH.leaf * leaf
 }
 
 /** The outline of a crown's shadow, for drawing: an ellipse of 40 places. Along the sun √(r² + (half·k)²), across it r; k is shadow length a metre of height. */

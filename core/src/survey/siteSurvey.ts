@@ -1,9 +1,8 @@
 import type { Job, Zone } from '../model/job.ts'
-import type { Level } from '../model/sitePlan.ts'
+import { OBSTACLES, type Level } from '../model/sitePlan.ts'
 import { fromFrames, fromLooks, type CoverCount } from './coverCount.ts'
 import { measurePlan, zoneAt, type MeasuredPlan } from './drawnZones.ts'
 import { fallTowards, levelReport, type LevelAim, type LevelReport } from './levels.ts'
-import { obstaclesOf } from './obstacles.ts'
 import { lightOfZones, type LightSeason, type ZoneLight } from './zoneLight.ts'
 
 /** All that the plan, the counts and the levels of one site come to, by zone. Worked once for a job, kept while its inputs stay. */
@@ -26,7 +25,7 @@ export function surveySite(job: Job, season: LightSeason): SiteSurvey {
   const { plan } = job
   const measured = remember('plan', [plan.shapes], () => measurePlan(plan))
   const place = job.site.latitude === null ? null : { latitude: job.site.latitude, longitude: job.site.longitude ?? 0 }
-  const casts = place && (obstaclesOf(plan.shapes, { whatIf: false }).length > 0 || plan.hills.length > 0) && measured.zones.size > 0
+  const casts = place && (plan.shapes.some((s) => OBSTACLES.includes(s.kind)) || plan.hills.length > 0) && measured.zones.size > 0
   const asked = plan.shapes.some((s) => s.whatIf !== 'as-is' && !s.agreed)
   const levels = new Map<string, LevelReport>()
   const falls: SiteSurvey['falls'] = new Map()

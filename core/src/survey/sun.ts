@@ -97,7 +97,7 @@ export function sunPlace(instant: number): SunPlace {
 /** How far the air lifts the sun, degrees, for an altitude without air: Saemundsson's formula at 1,010 hPa and 10 °C (Meeus, ch. 16, from memory). */
 export function refraction(altitude: number, pressure = 1010, celsius = 10): number {
   if (altitude < -1) return 0
-  return (((pressure / 1010) * 283) / (273 + celsius) * 1.02) / (60 * Math.tan((altitude + 10.3 / (altitude + 5.11)) * RAD))
+  return ((((pressure / 1010) * 283) / (273 + celsius)) * 1.02) / (60 * Math.tan((altitude + 10.3 / (altitude + 5.11)) * RAD))
 }
 
 /** Where the sun stands at an instant (ms since 1970, UT), latitude and longitude in degrees, north and east positive. */

@@ -59,7 +59,10 @@ export function surveySummary(job: Job, firm: Firm, schools: Schools, survey: Si
 export function surveyNotices(job: Job, survey: SiteSurvey, summary: SurveySummary, zones: readonly ZoneReadings[], notices: Notice[]): void {
   const name = (id: string) => zones.find((r) => r.id === id)?.name ?? id
   const shapeName = (id: string) => job.plan.shapes.find((s) => s.id === id)?.name || 'A shape'
-  for (const { zones: [a, b], area } of summary.overlaps)
+  for (const {
+    zones: [a, b],
+    area,
+  } of summary.overlaps)
     notices.push({
       id: `overlap.${a}.${b}`,
       stage: 1,

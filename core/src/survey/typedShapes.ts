@@ -57,14 +57,21 @@ export function circle(diameter: number): Outline {
   if (!positive(diameter)) return no('A circle takes a diameter, more than nothing.')
   const n = 64
   const r = (diameter / 2) * Math.sqrt((2 * Math.PI) / (n * Math.sin((2 * Math.PI) / n)))
-  return { ok: true, ring: Array.from({ length: n }, (_, i): Point => [diameter / 2 + r * Math.cos((2 * Math.PI * i) / n), diameter / 2 + r * Math.sin((2 * Math.PI * i) / n)]) }
+  return {
+    ok: true,
+    ring: Array.from({ length: n }, (_, i): Point => [
+      diameter / 2 + r * Math.cos((2 * Math.PI * i) / n),
+      diameter / 2 + r * Math.sin((2 * Math.PI * i) / n),
+    ]),
+  }
 }
 
 /** Outline by offsets from a base line: for each distance along it, how far the edge stands off it, above. The base line is the lower edge. */
 export function byOffsets(offsets: readonly { along: number; off: number }[]): Outline {
   if (offsets.length < 2) return no('Offsets take at least two places along the base line.')
   for (const [i, { along, off }] of offsets.entries()) {
-    if (!Number.isFinite(along) || !Number.isFinite(off) || off < 0) return no('Each place takes how far along, and how far off: two numbers, neither below nothing.')
+    if (!Number.isFinite(along) || !Number.isFinite(off) || off < 0)
+      return no('Each place takes how far along, and how far off: two numbers, neither below nothing.')
     if (i > 0 && along <= offsets[i - 1]!.along) return no('Places go along the base line in order, each further on than the one before.')
   }
   if (offsets.every((o) => o.off === 0)) return no('Every offset is nothing: there is no ground between the line and the edge.')

@@ -23,13 +23,21 @@ const QUICK_CELLS = 6000
 const QUICK_DAYS = 10
 const QUICK_STEP = 15
 
-/** A grid over areas, no finer than `cell`, made coarser until it has no more than `most` cells. Null when there is nothing to cover. */
+/** A grid over areas of cells of about `cell` metres, coarser where there would be many more than `most` of them. Null when there is nothing to cover. */
 export function gridOver(areas: readonly Area[], cell: number, most: number): Grid | null {
   const box = boxOf(areas.flatMap((a) => a[0]!))
   if (!box) return null
   const [w, h] = [box.east - box.west, box.north - box.south]
-  const size = Math.max(cell, Math.sqrt((w * h) / most), Math.max(w, h) / 4000)
-  return { west: box.west, south: box.south, cell: size, columns: Math.max(1, Math.ceil(w / size - 1e-9)), rows: Math.max(1, Math.ceil(h / size - 1e-9)) }
+  const least = Math.max(cell, Math.sqrt((w * h) / most), Math.max(w, h) / 4000)
+  // A little finer where that makes the cells fit both ways: edges are then counted for what they are.
+  let size = least
+  for (let n = Math.max(1, Math.ceil(w / least - 1e-9)), spare = Infinity, last = 1.2 * n; w > 0 && n <= last; n++) {
+    const over = Math.ceil((h / w) * n - 1e-9) - (h / w) * n
+    if (over < spare - 1e-9) [size, spare] = [w / n, over]
+  }
+  const [columns, rows] = [Math.max(1, Math.ceil(w / size - 1e-9)), Math.max(1, Math.ceil(h / size - 1e-9))]
+  // What the last column and row reach beyond is shared between both sides, so that every middle lies within.
+  return { west: box.west - (columns * size - w) / 2, south: box.south - (rows * size - h) / 2, cell: size, columns, rows }
 }
 
 /** Cells of a grid whose middles lie in an area. Scan by row. */

@@ -36,19 +36,60 @@ export const surveyRules = {
   lightIf: rule('survey.light-if', 'The same sun, were the obstacles marked “what if” lifted, cut or gone.', 'median with the what-ifs', 'model'),
   looks: rule('survey.looks', 'Step and look: the share of looks that fell on it.', 'looks on it ÷ all looks', 'reading', 'your count'),
   frames: rule('survey.frames', 'The mean over the throws of the frame.', 'mean of the throws', 'reading', 'your count'),
-  coverLow: rule('survey.cover-interval', 'Nine counts in ten like this one would find the true share between these.', 'exact binomial limits, or Student’s t over throws', 'calculation', 'Clopper & Pearson 1934, from memory'),
+  coverLow: rule(
+    'survey.cover-interval',
+    'Nine counts in ten like this one would find the true share between these.',
+    'exact binomial limits, or Student’s t over throws',
+    'calculation',
+    'Clopper & Pearson 1934, from memory',
+  ),
   plugs: rule('survey.plugs', 'The mean of the plugs.', 'mean of the plugs', 'reading', 'your plugs'),
   patches: rule('survey.patches', 'Bare patches drawn, added up.', 'sum of the patches', 'reading', 'your plan'),
   patchShare: rule('survey.patch-share', 'Drawn patches over the zone.', '{0} ÷ {1}', 'calculation'),
   lowsDrawn: rule('survey.lows-drawn', 'Low spots drawn over the zone.', 'their area ÷ {0}', 'calculation'),
-  lowMean: rule('survey.low-mean', 'How deep the ground lies below its aim, on the average of all that lies more than 5 mm low.', 'mean of what is low', 'calculation', 'your levels'),
-  lowShare: rule('survey.low-share', 'Share of the ground read that lies more than 5 mm below its aim.', 'low cells ÷ all cells', 'calculation', 'your levels'),
+  lowMean: rule(
+    'survey.low-mean',
+    'How deep the ground lies below its aim, on the average of all that lies more than 5 mm low.',
+    'mean of what is low',
+    'calculation',
+    'your levels',
+  ),
+  lowShare: rule(
+    'survey.low-share',
+    'Share of the ground read that lies more than 5 mm below its aim.',
+    'low cells ÷ all cells',
+    'calculation',
+    'your levels',
+  ),
   deepest: rule('survey.deepest', 'The furthest below the aim.', 'largest of aim − surface', 'calculation', 'your levels'),
-  fill: rule('survey.fill', 'All that lies below the aim, filled to it. The surface is taken straight between readings (Delaunay triangles).', 'Σ cell × (aim − surface), where lower', 'calculation', 'your levels'),
+  fill: rule(
+    'survey.fill',
+    'All that lies below the aim, filled to it. The surface is taken straight between readings (Delaunay triangles).',
+    'Σ cell × (aim − surface), where lower',
+    'calculation',
+    'your levels',
+  ),
   spoil: rule('survey.spoil', 'All that stands above the aim.', 'Σ cell × (surface − aim), where higher', 'calculation', 'your levels'),
-  levelMean: rule('survey.level-mean', 'Mean distance of the readings from the aim, up or down.', 'mean of |reading − aim|', 'calculation', 'your levels'),
-  levelWorst: rule('survey.level-worst', 'The reading furthest from the aim, up or down.', 'largest of |reading − aim|', 'calculation', 'your levels'),
-  trench: rule('survey.trench', 'Filled over-full by what it will settle, firmed in layers.', 'length × width × depth × (1 + settling)', 'calculation'),
+  levelMean: rule(
+    'survey.level-mean',
+    'Mean distance of the readings from the aim, up or down.',
+    'mean of |reading − aim|',
+    'calculation',
+    'your levels',
+  ),
+  levelWorst: rule(
+    'survey.level-worst',
+    'The reading furthest from the aim, up or down.',
+    'largest of |reading − aim|',
+    'calculation',
+    'your levels',
+  ),
+  trench: rule(
+    'survey.trench',
+    'Filled over-full by what it will settle, firmed in layers.',
+    'length × width × depth × (1 + settling)',
+    'calculation',
+  ),
   edges: rule('survey.edges', 'Edges drawn to be renewed.', 'sum of their lengths', 'reading', 'your plan'),
 }
 
@@ -128,10 +169,20 @@ export function readZone(zone: Zone, survey: SiteSurvey, w: Workings): ZoneReadi
     w.add(1, at('level.mean'), 'Out of true, mean', report.meanError, 'mm', surveyRules.levelMean, [], z)
     w.add(1, at('level.worst'), 'Out of true, worst', report.worstError, 'mm', surveyRules.levelWorst, [], z)
     // Readings that cover only part of a zone say nothing of the rest; a typed depth still decides there.
-    if (zone.lowsDepth === null) fill = { volume, deepest, withBlanket: (mm) => report.withBlanket(mm, area.figure ? num(area.figure) : report.spanned) }
+    if (zone.lowsDepth === null)
+      fill = { volume, deepest, withBlanket: (mm) => report.withBlanket(mm, area.figure ? num(area.figure) : report.spanned) }
   } else if (drawn && drawn.lows.area > 0 && drawn.lows.depth !== null && area.figure) {
     lowsDepth ??= w.read(1, at('lows.depth'), 'Depth of the lows', drawn.lows.depth, 'mm', id)
-    lowsShare ??= w.add(1, at('lows.share'), 'Share of ground lying low', (100 * drawn.lows.area) / num(area.figure), '%', surveyRules.lowsDrawn, [area.figure], z)
+    lowsShare ??= w.add(
+      1,
+      at('lows.share'),
+      'Share of ground lying low',
+      (100 * drawn.lows.area) / num(area.figure),
+      '%',
+      surveyRules.lowsDrawn,
+      [area.figure],
+      z,
+    )
   }
   if (drawn && drawn.edges > 0) w.add(1, at('edges'), 'Edges to renew', drawn.edges, 'm', surveyRules.edges, [], z)
   return {
@@ -167,10 +218,25 @@ function areaOfZone(zone: Zone, survey: SiteSurvey, slope: Figure, w: Workings):
   let gross: Figure | null = typed
   let figure: Figure | null = null
   let error = zone.by ? 1.645 * TYPED_AREA_ERROR[zone.by] : 0
-  const flat = drawn && drawn.area > 0 ? w.add(1, at('area.drawn'), 'Area, on the plan', drawn.area, 'm2', surveyRules.drawn, [], { ...z, change: `Measured by ${MEASURED_BY_NAMES[drawn.by]}.` }) : null
+  const flat =
+    drawn && drawn.area > 0
+      ? w.add(1, at('area.drawn'), 'Area, on the plan', drawn.area, 'm2', surveyRules.drawn, [], {
+          ...z,
+          change: `Measured by ${MEASURED_BY_NAMES[drawn.by]}.`,
+        })
+      : null
   if (!gross && flat) {
     const level = drawn!.by === 'tape' || drawn!.by === 'pacing' || num(slope) === 0
-    figure = w.add(1, at('area'), 'Area', level ? num(flat) : num(flat) * Math.hypot(1, num(slope) / 100), 'm2', level ? surveyRules.whole : surveyRules.sloped, level ? [flat] : [flat, slope], z)
+    figure = w.add(
+      1,
+      at('area'),
+      'Area',
+      level ? num(flat) : num(flat) * Math.hypot(1, num(slope) / 100),
+      'm2',
+      level ? surveyRules.whole : surveyRules.sloped,
+      level ? [flat] : [flat, slope],
+      z,
+    )
     error = drawn!.error / drawn!.area
   } else {
     if (!gross && zone.length !== null && zone.width !== null) {
@@ -181,7 +247,8 @@ function areaOfZone(zone: Zone, survey: SiteSurvey, slope: Figure, w: Workings):
     const off = zone.deductions.map((d, i) => w.read(1, at(`off.${i}`), d.what || 'Taken off', d.area, 'm2', id)).filter((f) => f !== null)
     if (gross) {
       const net = off.reduce((left, f) => left - num(f), num(gross))
-      if (net > 0) figure = w.add(1, at('area'), 'Area', net, 'm2', off.length > 0 ? surveyRules.lessDeductions : surveyRules.whole, [gross, ...off], z)
+      if (net > 0)
+        figure = w.add(1, at('area'), 'Area', net, 'm2', off.length > 0 ? surveyRules.lessDeductions : surveyRules.whole, [gross, ...off], z)
     }
   }
   if (figure && error > 0) w.add(1, at('area.error'), 'Area, give or take', num(figure) * error, 'm2', surveyRules.error, [figure], z)
@@ -200,17 +267,44 @@ function readCover(zone: Zone, survey: SiteSurvey, area: { figure: Figure | null
     found[part] =
       typed !== null || !count
         ? w.read(1, `${id}.${part}`, COVER_LABELS[part], typed, '%', id)
-        : w.add(1, `${id}.${part}`, COVER_LABELS[part], Math.round(count.parts[part].mean * 10) / 10, '%', count.method === 'step' ? surveyRules.looks : surveyRules.frames, [], { zone: id })
+        : w.add(
+            1,
+            `${id}.${part}`,
+            COVER_LABELS[part],
+            Math.round(count.parts[part].mean * 10) / 10,
+            '%',
+            count.method === 'step' ? surveyRules.looks : surveyRules.frames,
+            [],
+            { zone: id },
+          )
   }
   if (count) {
     const { low, high } = count.parts.wanted
-    w.add(1, `${id}.wanted.interval`, 'Wanted cover, nine in ten', { low: Math.round(low), high: Math.round(high) }, '%', surveyRules.coverLow, [found.wanted], { zone: id })
+    w.add(
+      1,
+      `${id}.wanted.interval`,
+      'Wanted cover, nine in ten',
+      { low: Math.round(low), high: Math.round(high) },
+      '%',
+      surveyRules.coverLow,
+      [found.wanted],
+      { zone: id },
+    )
   }
   const patches = survey.measured.zones.get(id)?.patches
   if (patches && patches.area > 0) {
     const sum = w.add(1, `${id}.patches`, `Bare patches, ${patches.count}`, patches.area, 'm2', surveyRules.patches, [], { zone: id })
     if (found.bare === null && area.figure)
-      found.bare = w.add(1, `${id}.bare`, COVER_LABELS.bare, Math.min(100, (100 * patches.area) / num(area.figure)), '%', surveyRules.patchShare, [sum, area.figure], { zone: id })
+      found.bare = w.add(
+        1,
+        `${id}.bare`,
+        COVER_LABELS.bare,
+        Math.min(100, (100 * patches.area) / num(area.figure)),
+        '%',
+        surveyRules.patchShare,
+        [sum, area.figure],
+        { zone: id },
+      )
   }
   return found
 }

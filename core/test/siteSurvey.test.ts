@@ -1,0 +1,199 @@
+import { describe, expect, it } from 'vitest'
+import type { JobDraft } from '../src/model/job.ts'
+import type { ShapeDraft } from '../src/model/sitePlan.ts'
+import { num } from '../src/working/figure.ts'
+import { classByFeel, nextFeel } from '../src/reference/walkLists.ts'
+import { planOf, valueOf, zone } from './makeJob.ts'
+
+const box = (x: number, y: number, w: number, h: number): [number, number][] => [
+  [x, y],
+  [x + w, y],
+  [x + w, y + h],
+  [x, y + h],
+]
+const lawn = (ring: [number, number][], z = 'z1', more: Partial<ShapeDraft> = {}): ShapeDraft => ({
+  id: `l-${z}`,
+  kind: 'lawn',
+  zone: z,
+  at: [ring],
+  ...more,
+})
+const drawnZone = (more = {}) => zone({ area: null, sunHours: null, ...more })
+const site = { latitude: -44.2, longitude: 170.1, frost: '25 Apr', soilTemperature: '17.4 °C' }
+const job = (shapes: ShapeDraft[], zones = [drawnZone()], more: Partial<JobDraft> = {}) =>
+  planOf({ zones, plan: { shapes, ...more.plan }, site, ...more, ...(more.plan ? { plan: { shapes, ...more.plan } } : {}) })
+const notice = (plan: ReturnType<typeof planOf>, id: string) => plan.notices.find((n) => n.id === id)
+const house: ShapeDraft = { id: 'h', kind: 'building', name: 'house', at: [box(0, 20, 20, 8)], height: '6 m' }
+
+describe('a drawn zone in the plan', () => {
+  it('takes its area from the outline, holes off, and the slope into account where it was traced', () => {
+    const bed: ShapeDraft = { id: 'b', kind: 'bed', at: [box(2, 2, 4, 3)] }
+    expect(valueOf(job([lawn(box(0, 0, 20, 10)), bed]), 'z1.area')).toBeCloseTo(188, 6)
+    // 1 in 5: √(1 + 0.2²) = 1.0198, true by definition; a tape has gone down the slope already.
+    const traced = (by: 'traced' | 'tape') => valueOf(job([lawn(box(0, 0, 20, 10), 'z1', { by })], [drawnZone({ slope: '1 in 5' })]), 'z1.area')
+    expect(traced('traced')).toBeCloseTo(200 * 1.0198, 2)
+    expect(traced('tape')).toBe(200)
+  })
+
+  it('counts a typed area first, says when the two disagree, and needs no drawing at all', () => {
+    const both = job([lawn(box(0, 0, 20, 10))], [zone({ area: '150 m²' })])
+    expect(valueOf(both, 'z1.area')).toBe(150)
+    expect(notice(both, 'z1.two-areas')?.says).toContain('200 m² is drawn')
+    expect(notice(job([lawn(box(0, 0, 20, 10))], [zone({ area: '199 m²' })]), 'z1.two-areas')).toBeUndefined()
+    expect(planOf({ zones: [zone({ area: '150 m²' })] }).notices.filter((n) => n.stage === 1)).toEqual([])
+  })
+
+  it('says how far its area may be out, and what that is worth in bags', () => {
+    const paced = job([lawn(box(0, 0, 20, 10), 'z1', { by: 'pacing' })])
+    expect(valueOf(paced, 'z1.area.error')).toBeGreaterThan(20)
+    const seed = paced.materials.find((m) => m.id.startsWith('seed'))!
+    expect(seed.doubt).toMatch(/^area’s doubt ± [\d.]+ kg: /)
+    const taped = job([lawn(box(0, 0, 20, 10))])
+    expect(valueOf(taped, 'z1.area.error')).toBeLessThan(valueOf(paced, 'z1.area.error') as number)
+    expect(planOf({ zones: [zone()] }).materials.every((m) => m.doubt === '')).toBe(true)
+  })
+
+  it('overlapping another says so, once, and how much', () => {
+    const plan = job([lawn(box(0, 0, 10, 10), 'z1'), lawn(box(8, 0, 10, 10), 'z2')], [drawnZone(), drawnZone({ id: 'z2', name: 'Second' })])
+    expect(notice(plan, 'overlap.z1.z2')?.says).toContain('20 m²')
+  })
+})
+
+describe('light from the plan', () => {
+  it('decides the grass where nobody noted the hours, and gives way to whoever did', () => {
+    const walled = [lawn(box(0, 0, 20, 4)), { ...house, at: [box(-10, 5, 40, 8)], height: '12 m' }]
+    const cast = job(walled)
+    expect(cast.figures['z1.sun']?.rule).toBe('survey.light')
+    expect(valueOf(cast, 'z1.sun')).toBeLessThan(4)
+    expect(cast.findings.find((f) => f.kind === 'light')?.verdict).not.toBe('unread')
+    const typed = job(walled, [drawnZone({ sunHours: '6 h' })])
+    expect(valueOf(typed, 'z1.sun')).toBe(6)
+    expect(valueOf(typed, 'z1.sun.cast')).toBe(valueOf(cast, 'z1.sun'))
+  })
+
+  it('is not cast without a place or with nothing in the way', () => {
+    expect(job([lawn(box(0, 0, 20, 4))]).findings.find((f) => f.kind === 'light')?.verdict).toBe('unread')
+    expect(job([lawn(box(0, 0, 20, 4)), house], [drawnZone()], { site: {} }).figures['z1.sun']?.standing).toBe('assumed')
+  })
+
+  it('tells the hours a what-if would gain, and counts on it only once agreed', () => {
+    const tree: ShapeDraft = { id: 't', kind: 'tree', at: [[[10, 7]]], height: '14 m', crown: '12 m', stem: '1 m', whatIf: 'gone' }
+    const shapes = [lawn(box(0, 0, 20, 5)), tree]
+    const asked = job(shapes)
+    expect(valueOf(asked, 'z1.sun.if')).toBeGreaterThan((valueOf(asked, 'z1.sun') as number) + 1)
+    const agreed = job([shapes[0]!, { ...tree, agreed: true }])
+    expect(valueOf(agreed, 'z1.sun')).toBe(valueOf(asked, 'z1.sun.if'))
+  })
+
+  it('offers a zone of two lights as two', () => {
+    const plan = job([lawn(box(0, 0, 20, 24)), { ...house, at: [box(-10, 24.5, 40, 8)], height: '10 m' }])
+    expect(plan.survey.mixedLight).toEqual(['z1'])
+    expect(notice(plan, 'z1.mixed-light')?.says).toContain('cut in two')
+  })
+})
+
+describe('levels in the plan', () => {
+  const levels = Array.from({ length: 441 }, (_, i) => {
+    const [x, y] = [i % 21, Math.floor(i / 21)]
+    return { zone: 'z1', x, y, mm: -30 * Math.max(0, 1 - Math.hypot(x - 10, y - 10) / 5) }
+  })
+  const shapes = [lawn(box(0, 0, 20, 20))]
+  const planned = (more: Partial<JobDraft> = {}) =>
+    job(shapes, [drawnZone({ sunHours: '7 h', mower: 'reel', heightOfCut: '20 mm' })], { plan: { levels }, ...more })
+
+  it('ask for levelling, fill each dip, in lifts by the smother line, with barrows', () => {
+    const plan = planned()
+    expect(plan.zones[0]!.approach.chosen).toBe('overseed-level')
+    const fill = valueOf(plan, 'z1.fill') as number
+    // A cone 10 m across and 30 mm deep holds 0.785 m³; the plane sinks into it a little.
+    expect(fill).toBeGreaterThan(0.55)
+    expect(fill).toBeLessThan(0.95)
+    expect(valueOf(plan, 'z1.dressing.volume')).toBe(fill)
+    const lifts = num(plan.figures['z1.dressing.lifts']!)
+    expect(lifts).toBe(Math.ceil(num(plan.figures['z1.lows.deepest']!) / num(plan.figures['z1.dressing.limit']!)))
+    expect(lifts).toBeGreaterThan(5)
+    const [dip] = plan.survey.zones.z1!.levels!.dips
+    expect(dip!.barrows).toBe(Math.ceil((dip!.volume * 1.12) / 0.95 / 0.08))
+  })
+
+  it('lie under a blanket without being counted twice', () => {
+    const [fill, both] = [valueOf(planned(), 'z1.fill') as number, valueOf(planned({ dressing: { depth: '6 mm' } }), 'z1.dressing.volume') as number]
+    expect(both).toBeGreaterThan(2.4)
+    expect(both).toBeLessThan(2.4 + fill)
+  })
+
+  it('and a settled trench comes on top, even where nothing else is dressed', () => {
+    const trench: ShapeDraft = {
+      id: 't',
+      kind: 'trench',
+      zone: 'z1',
+      at: [
+        [
+          [0, 0],
+          [10, 0],
+        ],
+      ],
+      width: 0.5,
+      depth: 100,
+      settling: 20,
+    }
+    const plan = job([...shapes, trench], [drawnZone({ sunHours: '7 h' })])
+    expect(valueOf(plan, 'z1.dressing.volume')).toBeCloseTo(10 * 0.5 * 0.1 * 1.2, 9)
+    expect(plan.materials.find((m) => m.id === 'dressing')).toBeDefined()
+  })
+
+  it('warn when the ground falls to the house, and when they leave most of it unread', () => {
+    const falling = levels.map((l) => ({ ...l, mm: -20 * l.y }))
+    expect(notice(job([...shapes, house], [drawnZone()], { plan: { levels: falling } }), 'z1.falls-to.house')?.says).toContain('2 %')
+    expect(notice(job(shapes, [drawnZone()], { plan: { levels: levels.filter((l) => l.x < 10) } }), 'z1.levels-short')).toBeDefined()
+  })
+})
+
+describe('counts and what was seen', () => {
+  it('a count stands in for typed cover, with its interval, and says what would settle the line', () => {
+    const looks = { wanted: 25, weeds: 5, moss: 20, bare: 10 }
+    const plan = planOf({ zones: [zone({ cover: {}, looks })], schools: { cover: 'fifty' } })
+    expect(valueOf(plan, 'z1.wanted')).toBeCloseTo(41.7, 1)
+    expect(plan.figures['z1.wanted.interval']?.value).toMatchObject({ low: 31, high: 53 })
+    expect(notice(plan, 'z1.count-open')?.says).toMatch(/About \d+ more looks/)
+    expect(notice(planOf({ zones: [zone({ cover: {}, looks })], schools: { cover: 'thirty' } }), 'z1.count-open')).toBeUndefined()
+  })
+
+  it.each([
+    [{ thatch: null, plugs: ['10 mm', '20 mm', '24 mm'] }, 'thatch', 'act', 'matted'],
+    [{ penetration: null, pressure: '2.4 MPa' }, 'compaction', 'act', 'compacted'],
+    [{ penetration: null, pressure: '80 psi' }, 'compaction', 'fine', 'open'],
+    [{ damp: 'dry' as const }, 'moisture', 'act', 'water-repellent'],
+    [{ ponding: '3 h' }, 'moisture', 'act', 'ponding'],
+    [{ pests: [{ kind: 'larvae' as const, active: true }] }, 'pests', 'hold', 'live pests'],
+    [{ pests: [{ kind: 'larvae' as const, active: false }] }, 'pests', 'fine', 'pests gone'],
+    [{ weedsSeen: ['clover' as const] }, 'weeds', 'fine', 'hungry'],
+    [{ weedsSeen: ['plantain' as const] }, 'weeds', 'act', 'weeds of packed soil'],
+    [{ diseases: [{ kind: 'dog-rings' as const, active: true }] }, 'disease', 'act', 'dog rings'],
+    [{ lab: { phosphorus: 'low' as const } }, 'lab', 'act', 'short of phosphorus'],
+  ])('%j is read as %s: %s, %s', (change, kind, verdict, word) => {
+    expect(planOf({ zones: [zone(change)] }).findings.find((f) => f.kind === kind)).toMatchObject({ verdict, word })
+  })
+
+  it('a bucket under the tap is a flow', () => {
+    const plan = planOf({ zones: [zone()], site: { ...site, bucket: '10 L', bucketSeconds: 30 } })
+    expect(valueOf(plan, 'job.water.flow')).toBe(20)
+  })
+
+  it('the feel test asks no more than it needs and ends in a class', () => {
+    expect([nextFeel({}), nextFeel({ ball: 'yes' }), nextFeel({ ball: 'yes', ribbon: 'short' }), nextFeel({ ball: 'no' })]).toEqual([
+      'ball',
+      'ribbon',
+      'grit',
+      null,
+    ])
+    expect(classByFeel({ ball: 'no' })).toBe('sand')
+    expect(classByFeel({ ball: 'yes', ribbon: 'short', grit: 'gritty' })).toBe('sandy-loam')
+    expect([
+      classByFeel({ ball: 'yes', ribbon: 'short', grit: 'smooth' }),
+      classByFeel({ ball: 'yes', ribbon: 'mid' }),
+      classByFeel({ ball: 'yes', ribbon: 'long' }),
+    ]).toEqual(['loam', 'clay-loam', 'clay'])
+    expect(classByFeel({ ball: 'yes' })).toBeNull()
+  })
+})
