@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
 import { openApi } from './openApi.ts'
-import { asProblem, Refusal, sendProblem } from './problemDocument.ts'
+import { asProblem, PICTURE_LIMIT, Refusal, sendProblem } from './problemDocument.ts'
 import { apiRouter, apiRoutes, type Parts } from './routes/api.ts'
 
 const LOOPBACK = /^(localhost|127(?:\.\d+){3}|\[::1\])(:\d+)?$/i
@@ -20,7 +20,7 @@ export function createApp(parts: Parts, { pages, loopbackOnly }: { pages: string
           defaultSrc: ["'none'"],
           scriptSrc: ["'self'"],
           styleSrc: ["'self'"],
-          imgSrc: ["'self'", 'data:'],
+          imgSrc: ["'self'", 'data:', 'blob:'],
           fontSrc: ["'self'"],
           connectSrc: ["'self'"],
           workerSrc: ["'self'"],
@@ -42,6 +42,7 @@ export function createApp(parts: Parts, { pages, loopbackOnly }: { pages: string
     next()
   })
   app.use(express.json({ limit: '4mb', strict: true }))
+  app.use(express.raw({ type: ['image/*', 'application/octet-stream'], limit: PICTURE_LIMIT }))
 
   const routes = apiRoutes(parts)
   const document = openApi(routes)

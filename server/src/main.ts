@@ -10,6 +10,7 @@ import { openDatabase } from './store/database.ts'
 import { diaryStore } from './store/diaryStore.ts'
 import { firmStore } from './store/firmStore.ts'
 import { jobStore } from './store/jobStore.ts'
+import { photoStore } from './store/photoStore.ts'
 
 /** Start-up. --demo fills an empty database and stops the clock. JUVENA_DATA, JUVENA_HOST and JUVENA_PORT say where; JUVENA_TODAY stops the clock on a day. */
 const root = resolve(import.meta.dirname, '../..')
@@ -25,6 +26,7 @@ const parts: Parts = {
   jobs: jobStore(db),
   diary: diaryStore(db),
   firm: firmStore(db),
+  photos: photoStore(db, join(folder, 'photos')),
   clock: stoppedOn ? stoppedClock(stoppedOn, demo) : realClock,
   weather: simulatedWeather,
 }

@@ -12,6 +12,7 @@ export function openApi(routes: readonly Route[]): object {
       summary: route.summary,
       ...(route.path.includes(':id') ? { parameters: [{ name: 'id', in: 'path', required: true, schema: { type: 'string' } }] } : {}),
       ...(route.body ? { requestBody: { required: true, content: { 'application/json': { schema: schema(route.body) } } } } : {}),
+      ...(route.picture ? { requestBody: { required: true, content: { 'image/*': { schema: { type: 'string', format: 'binary' } } } } } : {}),
       responses: {
         default: { description: 'A problem document with a sentence.', content: { 'application/problem+json': { schema: { type: 'object' } } } },
         200: { description: 'Done.' },

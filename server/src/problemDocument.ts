@@ -1,6 +1,9 @@
 import type { ErrorRequestHandler, Response } from 'express'
 import type { Problem } from '@juvena/core/model/problem'
 
+/** Most bytes of a picture that are taken in. */
+export const PICTURE_LIMIT = 40 * 1024 * 1024
+
 /** An error a person can act on, as a problem document (RFC 9457): a sentence, and the fields it is about. */
 export class Refusal extends Error {
   constructor(
@@ -28,7 +31,14 @@ export const asProblem: ErrorRequestHandler = (error: unknown, _req, res, next) 
   if (error instanceof Refusal) return sendProblem(res, error.status, error.title, error.message, error.extra)
   const type = (error as { type?: string }).type
   if (type === 'entity.too.large')
-    return sendProblem(res, 413, 'Too large', 'That is larger than a job can be: up to 4 MB is taken. Check that it is a job file.')
+    return sendProblem(
+      res,
+      413,
+      'Too large',
+      (error as { limit?: number }).limit === PICTURE_LIMIT
+        ? 'That picture is larger than 40 MB. Take it smaller, or save it as JPEG.'
+        : 'That is larger than a job can be: up to 4 MB is taken. Check that it is a job file.',
+    )
   if (type === 'entity.parse.failed') return sendProblem(res, 400, 'Not JSON', 'That could not be read: it is not JSON, or it was cut short.')
   if (type === 'encoding.unsupported' || type === 'charset.unsupported') return sendProblem(res, 415, 'Unknown encoding', 'Send plain JSON in UTF-8.')
   const { status } = error as { status?: number }

@@ -16,6 +16,7 @@ import { openDatabase } from '../src/store/database.ts'
 import { diaryStore } from '../src/store/diaryStore.ts'
 import { firmStore } from '../src/store/firmStore.ts'
 import { jobStore } from '../src/store/jobStore.ts'
+import { photoStore } from '../src/store/photoStore.ts'
 
 const root = resolve(import.meta.dirname, '../..')
 let db: Knex
@@ -25,7 +26,14 @@ let parts: Parts
 
 beforeAll(async () => {
   db = await openDatabase(':memory:')
-  parts = { jobs: jobStore(db), diary: diaryStore(db), firm: firmStore(db), clock: stoppedClock(DEMO_TODAY), weather: simulatedWeather }
+  parts = {
+    jobs: jobStore(db),
+    diary: diaryStore(db),
+    firm: firmStore(db),
+    photos: photoStore(db, mkdtempSync(join(tmpdir(), 'juvena-photos-'))),
+    clock: stoppedClock(DEMO_TODAY),
+    weather: simulatedWeather,
+  }
   await fillDemo(parts)
   server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))

@@ -14,6 +14,7 @@ import { openDatabase } from '../src/store/database.ts'
 import { diaryStore } from '../src/store/diaryStore.ts'
 import { firmStore } from '../src/store/firmStore.ts'
 import { jobStore } from '../src/store/jobStore.ts'
+import { photoStore } from '../src/store/photoStore.ts'
 
 const place = mkdtempSync(join(tmpdir(), 'juvena-pages-'))
 let db: Knex
@@ -27,7 +28,14 @@ beforeAll(async () => {
   writeFileSync(join(place, 'dist/assets/app-1.js'), 'export {}')
   writeFileSync(join(place, 'secret.txt'), 'secret')
   db = await openDatabase(':memory:')
-  parts = { jobs: jobStore(db), diary: diaryStore(db), firm: firmStore(db), clock: stoppedClock('2027-02-22'), weather: simulatedWeather }
+  parts = {
+    jobs: jobStore(db),
+    diary: diaryStore(db),
+    firm: firmStore(db),
+    photos: photoStore(db, mkdtempSync(join(tmpdir(), 'juvena-photos-'))),
+    clock: stoppedClock('2027-02-22'),
+    weather: simulatedWeather,
+  }
   server = createServer(createApp(parts, { pages: join(place, 'dist'), loopbackOnly: true })).listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))
   port = (server.address() as AddressInfo).port
@@ -117,7 +125,7 @@ describe('the OpenAPI document', () => {
     for (const r of routes) {
       const described = document.paths[`/api${r.path.replace(/:(\w+)/g, '{$1}')}`]?.[r.method]
       expect(described?.summary, `${r.method} ${r.path}`).toBe(r.summary)
-      expect(Boolean(described!.requestBody)).toBe(Boolean(r.body))
+      expect(Boolean(described!.requestBody)).toBe(Boolean(r.body ?? r.picture))
       expect(Boolean(described!.parameters)).toBe(r.path.includes(':id'))
     }
     expect(() => JSON.stringify(document)).not.toThrow()

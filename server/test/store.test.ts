@@ -13,6 +13,7 @@ import { openDatabase } from '../src/store/database.ts'
 import { diaryStore } from '../src/store/diaryStore.ts'
 import { firmStore } from '../src/store/firmStore.ts'
 import { jobStore, type StoredJob } from '../src/store/jobStore.ts'
+import { photoStore } from '../src/store/photoStore.ts'
 
 const folders: string[] = []
 afterEach(() => folders.splice(0).forEach((f) => rmSync(f, { recursive: true, force: true })))
@@ -70,7 +71,14 @@ describe('the database', () => {
 describe('the demo', () => {
   it('fills an empty database once, and keeps one that holds anything', async () => {
     const db = await openDatabase(':memory:')
-    const parts = { jobs: jobStore(db), diary: diaryStore(db), firm: firmStore(db), clock: stoppedClock(DEMO_TODAY), weather: simulatedWeather }
+    const parts = {
+      jobs: jobStore(db),
+      diary: diaryStore(db),
+      firm: firmStore(db),
+      photos: photoStore(db, mkdtempSync(join(tmpdir(), 'juvena-photos-'))),
+      clock: stoppedClock(DEMO_TODAY),
+      weather: simulatedWeather,
+    }
     expect(await fillDemo(parts)).toBe(true)
     expect((await parts.jobs.list(false)).length).toBe(demoJobs.length)
     expect(await fillDemo(parts)).toBe(false)

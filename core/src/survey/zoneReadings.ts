@@ -217,7 +217,7 @@ function areaOfZone(zone: Zone, survey: SiteSurvey, slope: Figure, w: Workings):
   const typed = w.read(1, at('area.typed'), 'Area, as measured', zone.area, 'm2', id)
   let gross: Figure | null = typed
   let figure: Figure | null = null
-  let error = zone.by ? 1.645 * TYPED_AREA_ERROR[zone.by] : 0
+  let error = zone.by ? ninety(TYPED_AREA_ERROR[zone.by]) : 0
   const flat =
     drawn && drawn.area > 0
       ? w.add(1, at('area.drawn'), 'Area, on the plan', drawn.area, 'm2', surveyRules.drawn, [], {

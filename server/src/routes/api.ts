@@ -12,11 +12,14 @@ import type { WeatherSource } from '../standIns/weather.ts'
 import type { DiaryStore } from '../store/diaryStore.ts'
 import type { FirmStore } from '../store/firmStore.ts'
 import type { JobStore } from '../store/jobStore.ts'
+import type { PhotoStore } from '../store/photoStore.ts'
+import { photoRoutes } from './photos.ts'
 
 export interface Parts {
   jobs: JobStore
   diary: DiaryStore
   firm: FirmStore
+  photos: PhotoStore
   clock: Clock
   weather: WeatherSource
 }
@@ -27,7 +30,9 @@ export interface Route {
   path: string
   summary: string
   body?: z.ZodType
-  call: (req: Request, body: unknown) => Promise<{ status?: number; send: unknown; file?: string }>
+  /** The body is a picture's own bytes, not JSON. */
+  picture?: boolean
+  call: (req: Request, body: unknown) => Promise<{ status?: number; send: unknown; file?: string; path?: string }>
 }
 
 const revision = z.number().int().min(0)
@@ -42,7 +47,8 @@ export const drafts = { job: jobSchema }
 
 const idOf = (req: Request) => String(req.params.id)
 
-export function apiRoutes({ jobs, diary, firm, clock, weather }: Parts): Route[] {
+export function apiRoutes(parts: Parts): Route[] {
+  const { jobs, diary, firm, clock, weather } = parts
   const plannedRows = seasonPlanner()
   const firmNow = async () => {
     const stored = await firm.get()
@@ -218,6 +224,7 @@ export function apiRoutes({ jobs, diary, firm, clock, weather }: Parts): Route[]
         return { status: 201, send: await full(stored.id) }
       },
     },
+    ...photoRoutes(parts, jobOr404),
     {
       method: 'get',
       path: '/season',
@@ -261,7 +268,8 @@ export function apiRouter(routes: readonly Route[]): Router {
           })
         body = parsed.data
       }
-      const { status = 200, send, file } = await route.call(req, body)
+      const { status = 200, send, file, path } = await route.call(req, body)
+      if (path) return void res.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').sendFile(path, { dotfiles: 'allow' })
       if (file) res.attachment(file)
       res.status(status).json(send)
     })

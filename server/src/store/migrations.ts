@@ -36,4 +36,28 @@ export const migrations: { name: string; up: (db: Knex) => Promise<void>; down: 
       throw new Error('Migrations go forward only')
     },
   },
+  {
+    name: '002-photos',
+    async up(db) {
+      await db.schema.createTable('photos', (t) => {
+        t.text('id').primary()
+        t.text('job_id').notNullable().references('id').inTable('jobs')
+        t.text('zone').nullable()
+        t.text('kind').notNullable()
+        t.text('taken_on').notNullable()
+        t.text('note').notNullable()
+        t.integer('width').notNullable()
+        t.integer('height').notNullable()
+        t.integer('bytes').notNullable()
+        t.float('latitude').nullable()
+        t.float('longitude').nullable()
+        t.text('added_at').notNullable()
+        t.text('put_away_at').nullable()
+        t.index(['job_id', 'taken_on'])
+      })
+    },
+    async down() {
+      throw new Error('Migrations go forward only')
+    },
+  },
 ]

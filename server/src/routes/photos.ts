@@ -1,0 +1,94 @@
+import type { Request } from 'express'
+import { z } from 'zod'
+import { readPicture, type Picture } from '../picture.ts'
+import { notFound, Refusal } from '../problemDocument.ts'
+import type { StoredPhoto } from '../store/photoStore.ts'
+import type { Parts, Route } from './api.ts'
+
+const asked = z.object({
+  zone: z
+    .string()
+    .regex(/^[A-Za-z0-9_-]{1,40}$/)
+    .optional(),
+  kind: z.enum(['ground', 'plan']).default('ground'),
+  note: z.string().max(200).default(''),
+  on: z.iso.date().optional(),
+  keepPosition: z.enum(['yes', 'no']).default('no'),
+})
+
+export function photoRoutes({ photos, clock }: Parts, jobOr404: (req: Request) => Promise<{ id: string }>): Route[] {
+  const photoOr404 = async (req: Request): Promise<StoredPhoto> => {
+    const photo = await photos.get(String(req.params.id))
+    if (!photo) throw notFound('photograph')
+    return photo
+  }
+  return [
+    {
+      method: 'get',
+      path: '/jobs/:id/photos',
+      summary: 'A job’s photographs, newest day first.',
+      call: async (req) => ({ send: await photos.of((await jobOr404(req)).id) }),
+    },
+    {
+      method: 'post',
+      path: '/jobs/:id/photos',
+      summary:
+        'Takes in a picture’s bytes. It is written anew, without the camera’s record; ?keepPosition=yes keeps where it was taken, apart from the file.',
+      picture: true,
+      async call(req) {
+        const job = await jobOr404(req)
+        const query = asked.safeParse(req.query)
+        if (!query.success) throw new Refusal(400, 'Not understood', 'The zone, kind, note or day of this photograph could not be understood.')
+        const { zone, kind, note, on, keepPosition } = query.data
+        const bytes: unknown = req.body
+        if (!Buffer.isBuffer(bytes) || bytes.length === 0)
+          throw new Refusal(400, 'No picture', 'There is no picture in this. Choose a JPEG, PNG or WebP file.')
+        let picture: Picture
+        try {
+          picture = await readPicture(bytes, keepPosition === 'yes')
+        } catch {
+          throw new Refusal(
+            415,
+            'Not a picture',
+            'That file could not be read as a picture: it is of another kind, or was cut short. JPEG, PNG and WebP are taken; set a phone that saves HEIC to “most compatible”.',
+          )
+        }
+        return {
+          status: 201,
+          send: await photos.add(
+            { jobId: job.id, zone: zone ?? null, kind, note, takenOn: on ?? picture.takenOn ?? clock.today() },
+            picture,
+            clock.now(),
+          ),
+        }
+      },
+    },
+    {
+      method: 'get',
+      path: '/photos/:id',
+      summary: 'A photograph; with ?size=small its thumbnail.',
+      async call(req) {
+        const photo = await photoOr404(req)
+        return { send: null, path: photos.path(photo.id, req.query.size === 'small') }
+      },
+    },
+    {
+      method: 'delete',
+      path: '/photos/:id',
+      summary: 'Puts a photograph away. It can be taken out again.',
+      async call(req) {
+        if (!(await photos.putAway((await photoOr404(req)).id, clock.now()))) throw notFound('photograph')
+        return { send: { putAway: true } }
+      },
+    },
+    {
+      method: 'post',
+      path: '/photos/:id/restore',
+      summary: 'Takes a photograph out again.',
+      async call(req) {
+        if (!(await photos.putAway((await photoOr404(req)).id, null))) throw notFound('photograph')
+        return { send: { putAway: false } }
+      },
+    },
+  ]
+}

@@ -1,0 +1,117 @@
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { Knex } from 'knex'
+import sharp from 'sharp'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { createApp } from '../src/app.ts'
+import { stoppedClock } from '../src/clock.ts'
+import { simulatedWeather } from '../src/standIns/weather.ts'
+import { openDatabase } from '../src/store/database.ts'
+import { diaryStore } from '../src/store/diaryStore.ts'
+import { firmStore } from '../src/store/firmStore.ts'
+import { jobStore } from '../src/store/jobStore.ts'
+import { photoStore } from '../src/store/photoStore.ts'
+
+let db: Knex
+let server: Server
+let base: string
+let job: string
+const folder = mkdtempSync(join(tmpdir(), 'juvena-photos-'))
+
+beforeAll(async () => {
+  db = await openDatabase(':memory:')
+  const parts = {
+    jobs: jobStore(db),
+    diary: diaryStore(db),
+    firm: firmStore(db),
+    photos: photoStore(db, folder),
+    clock: stoppedClock('2027-02-22'),
+    weather: simulatedWeather,
+  }
+  server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')
+  await new Promise((done) => server.once('listening', done))
+  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
+  job = (await parts.jobs.create({ name: 'Lawn' }, 'now')).id
+})
+afterAll(async () => {
+  server.close()
+  await db.destroy()
+  rmSync(folder, { recursive: true })
+})
+
+/** A photograph as a phone writes it: turned on its side, with its day and place in its record. */
+const photograph = (width = 4000, height = 3000) =>
+  sharp({ create: { width, height, channels: 3, background: '#4a7a3c' } })
+    .jpeg()
+    .withExif({
+      IFD0: { Orientation: '6' },
+      IFD2: { DateTimeOriginal: '2027:02:19 10:30:00' },
+      IFD3: { GPSLatitudeRef: 'S', GPSLatitude: '44/1 12/1 0/1', GPSLongitudeRef: 'E', GPSLongitude: '170/1 6/1 0/1' },
+    })
+    .toBuffer()
+const send = (bytes: Buffer | string, query = '', type = 'image/jpeg') =>
+  fetch(`${base}/jobs/${job}/photos${query}`, {
+    method: 'POST',
+    headers: { 'content-type': type },
+    body: typeof bytes === 'string' ? bytes : new Uint8Array(bytes),
+  })
+
+describe('photographs', () => {
+  it('are written anew: sized, and with none of the camera’s record, in the file or its thumbnail', async () => {
+    const answer = await send(await photograph(), '?zone=z1&note=from%20the%20gate')
+    expect(answer.status).toBe(201)
+    const kept = (await answer.json()) as { id: string; width: number; height: number; takenOn: string; position: unknown; zone: string }
+    expect(kept).toMatchObject({ takenOn: '2027-02-19', position: null, zone: 'z1', note: 'from the gate' })
+    expect(Math.max(kept.width, kept.height)).toBe(2400)
+    for (const size of ['', '?size=small']) {
+      const got = await fetch(`${base}/photos/${kept.id}${size}`)
+      expect(got.headers.get('content-type')).toBe('image/jpeg')
+      const bytes = Buffer.from(await got.arrayBuffer())
+      expect((await sharp(bytes).metadata()).exif).toBeUndefined()
+      expect(bytes.includes('GPS') || bytes.includes('Exif')).toBe(false)
+    }
+    const list = (await (await fetch(`${base}/jobs/${job}/photos`)).json()) as { id: string }[]
+    expect(list.map((p) => p.id)).toContain(kept.id)
+  })
+
+  it('keep where they were taken only when asked, and never in the file', async () => {
+    const kept = (await (await send(await photograph(800, 600), '?keepPosition=yes')).json()) as {
+      id: string
+      position: { latitude: number; longitude: number }
+    }
+    expect(kept.position.latitude).toBeCloseTo(-44.2, 5)
+    expect(kept.position.longitude).toBeCloseTo(170.1, 5)
+    expect((await sharp(readFileSync(join(folder, `${kept.id}.jpg`))).metadata()).exif).toBeUndefined()
+  })
+
+  it('are put away and taken out again; the file stays', async () => {
+    const { id } = (await (await send(await photograph(600, 400))).json()) as { id: string }
+    const ids = async () => ((await (await fetch(`${base}/jobs/${job}/photos`)).json()) as { id: string }[]).map((p) => p.id)
+    expect((await fetch(`${base}/photos/${id}`, { method: 'DELETE' })).status).toBe(200)
+    expect(await ids()).not.toContain(id)
+    expect(existsSync(join(folder, `${id}.jpg`))).toBe(true)
+    await fetch(`${base}/photos/${id}/restore`, { method: 'POST' })
+    expect(await ids()).toContain(id)
+  })
+
+  it.each([
+    ['nothing', async () => Buffer.alloc(0), 400, 'no picture'],
+    ['text called a picture', async () => Buffer.from('<script>alert(1)</script>'), 415, 'could not be read'],
+    ['a picture cut short', async () => (await photograph(2000, 1500)).subarray(0, 2000), 415, 'cut short'],
+    ['a drawing that runs scripts', async () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script/></svg>'), 415, 'could not be read'],
+  ])('refuse %s in a sentence, and leave nothing behind', async (_, bytes, status, says) => {
+    const before = readdirSync(folder).length
+    const answer = await send(await bytes())
+    expect(answer.status).toBe(status)
+    expect(((await answer.json()) as { detail: string }).detail).toContain(says)
+    expect(readdirSync(folder)).toHaveLength(before)
+  })
+
+  it('say where a path leads nowhere', async () => {
+    for (const id of ['nothing', '..%2F..%2Fjuvena.sqlite']) expect((await fetch(`${base}/photos/${id}`)).status).toBe(404)
+    expect((await send(await photograph(50, 50), '?zone=../../x')).status).toBe(400)
+  })
+})
