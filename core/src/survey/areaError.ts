@@ -7,7 +7,7 @@ import { areaOf, distance, type Area } from './geometry.ts'
  */
 export const MEASURING: Record<MeasuredBy, { place: number; scale: number }> = {
   tape: { place: 0.03, scale: 0.003 },
-  pacing: { place: 0.5, scale: 0.05 },
+  pacing: { place: 0.15, scale: 0.05 },
   phone: { place: 4, scale: 0 },
   traced: { place: 0.25, scale: 0.02 },
   imported: { place: 0.5, scale: 0.002 },

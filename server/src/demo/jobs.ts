@@ -1,6 +1,7 @@
 import type { DiaryEntry } from '@juvena/core/model/diary'
 import type { FirmDraft } from '@juvena/core/model/firm'
 import type { JobDraft } from '@juvena/core/model/job'
+import { guesthousePlan } from './guesthousePlan.ts'
 
 /** The demo's clock stands still on this day. */
 export const DEMO_TODAY = '2027-02-22'
@@ -46,9 +47,7 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
         {
           id: 'terrace',
           name: 'Terrace lawn',
-          area: '212 m²',
           slope: '2 %',
-          sunHours: '7.4 h',
           cover: { wanted: 62, weeds: 14, moss: 6, bare: 18 },
           incurable: 4,
           thatch: '16 mm',
@@ -66,11 +65,7 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
         {
           id: 'lower',
           name: 'Lower lawn',
-          length: '20.5 m',
-          width: '8.4 m',
-          deductions: [{ what: 'round bed', area: '8.2 m²' }],
           slope: '3 %',
-          sunHours: '6.1 h',
           cover: { wanted: 66, weeds: 12, moss: 4, bare: 18 },
           thatch: '14 mm',
           penetration: 'effort',
@@ -81,19 +76,17 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
           mower: 'rotary',
           present: ['perennial-ryegrass', 'creeping-red-fescue'],
           wear: 'high',
-          lowsDepth: '11 mm',
-          lowsShare: '45 %',
           precipitation: '7 mm/h',
           uniformity: 0.65,
         },
         {
           id: 'hedge',
           name: 'Hedge strip',
-          area: '42 m²',
           slope: 'flat',
-          sunHours: '3.1 h',
-          cover: { wanted: 41, weeds: 8, moss: 31, bare: 20 },
-          thatch: '16 mm',
+          looks: { wanted: 25, weeds: 5, moss: 18, bare: 12 },
+          plugs: ['14 mm', '13 mm', '21 mm'],
+          weedsSeen: ['plantain', 'daisy'],
+          litter: 'leaf',
           penetration: 'effort',
           soilMoist: true,
           texture: 'loam',
@@ -105,6 +98,7 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
           uniformity: 0.6,
         },
       ],
+      plan: guesthousePlan,
       treatments: [{ kind: 'feed', date: '2026-10-12', product: '' }],
       lots: [
         { grass: 'perennial-ryegrass', name: '27-118', purity: 99, germination: 91 },

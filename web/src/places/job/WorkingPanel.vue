@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, inject, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, inject, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import { STAGES } from '@juvena/core/spine'
 import type { Stage } from '@juvena/core/working/figure'
@@ -9,6 +10,7 @@ import type { Unit } from '@juvena/core/model/show'
 import NoticeCard from '../../parts/NoticeCard.vue'
 import SchoolChoice from '../../parts/SchoolChoice.vue'
 import ZoneSummary from '../../stages/walkover/ZoneSummary.vue'
+
 import StandingTag from '../../parts/StandingTag.vue'
 import { WORKING } from '../../parts/working.ts'
 import { useFirm } from '../../stores/firm.ts'
@@ -19,6 +21,8 @@ const props = defineProps<{ stage: Stage }>()
 const firm = useFirm()
 const job = useJob()
 const working = inject(WORKING)!
+const route = useRoute()
+const ShapeCard = defineAsyncComponent(() => import('../../stages/walkover/plan/ShapeCard.vue'))
 const trail = ref<string[]>([])
 
 const explained = computed(() => (working.chosen.value && job.plan ? explain(job.plan.figures, working.chosen.value, firm.units) : null))
@@ -114,7 +118,10 @@ const cautions = computed(() => {
       </section>
     </template>
     <template v-else>
-      <ZoneSummary v-if="stage === 1" />
+      <template v-if="stage === 1">
+        <ShapeCard v-if="route.query.part === 'plan' && route.query.shape" />
+        <ZoneSummary />
+      </template>
       <p v-else class="where">
         <span>{{ STAGES[stage] }}: what to watch</span>
       </p>

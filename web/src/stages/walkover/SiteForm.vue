@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, shallowRef } from 'vue'
+import { computed, onMounted, shallowRef } from 'vue'
 import type { JobDraft } from '@juvena/core/model/job'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
@@ -37,6 +37,17 @@ function takePlace() {
   })
   neighbour.value = null
 }
+const flow = computed(() => (job.draft?.site?.bucket && job.draft.site.bucketSeconds ? firm.text(job.figure('job.water.flow')?.value, 'L/min') : ''))
+type Hill = NonNullable<NonNullable<JobDraft['plan']>['hills']>[number]
+const hills = computed<Hill[]>(() => job.draft?.plan?.hills ?? [])
+const setHills = (key: string, change: (list: Hill[]) => Hill[]) =>
+  job.edit(`hills.${key}`, (d) => {
+    d.plan = { ...d.plan, hills: change(d.plan?.hills ?? []) }
+  })
+const setHill = (i: number, patch: Partial<Hill>) =>
+  setHills(`${i}.${Object.keys(patch)[0]}`, (list) => list.map((h, k) => (k === i ? { ...h, ...patch } : h)))
+const dropHill = (i: number) => setHills(`drop.${Date.now()}`, (list) => list.filter((_, k) => k !== i))
+const addHill = () => setHills(`add.${Date.now()}`, (list) => [...list, { bearing: null, height: null }])
 const here = Intl.DateTimeFormat().resolvedOptions().timeZone
 </script>
 
@@ -121,6 +132,29 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           :problem="problem('waterMinutes')"
           @update:model-value="set('waterMinutes', $event)"
         />
+        <QuantityField
+          label="or a bucket"
+          kind="volume"
+          :model-value="job.draft?.site?.bucket"
+          :problem="problem('bucket')"
+          hint="like 10 L"
+          @update:model-value="set('bucket', $event)"
+        />
+        <QuantityField
+          label="filled in, seconds"
+          kind="ratio"
+          :model-value="job.draft?.site?.bucketSeconds"
+          :problem="problem('bucketSeconds')"
+          :hint="flow ? `= ${flow}` : ''"
+          @update:model-value="set('bucketSeconds', $event)"
+        />
+        <TextField
+          label="Restrictions"
+          :model-value="job.draft?.site?.restrictions"
+          :maxlength="300"
+          placeholder="days, hours, none"
+          @update:model-value="set('restrictions', $event)"
+        />
         <TextField
           label="Who waters"
           :model-value="job.draft?.waterer"
@@ -128,6 +162,43 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           @update:model-value="(v) => job.edit('waterer', (d) => (d.waterer = v))"
         />
       </div>
+    </section>
+    <section>
+      <h3>Hill line</h3>
+      <p class="small soft">How high the land stands, by compass direction. It takes the low sun off the day.</p>
+      <div class="hills">
+        <div v-for="(h, i) in hills" :key="i" class="hill">
+          <QuantityField
+            label="Towards, degrees"
+            kind="ratio"
+            :model-value="h.bearing"
+            :problem="job.problemAt(`plan.hills[${i}].bearing`)"
+            hint="north 0, east 90"
+            @update:model-value="setHill(i, { bearing: $event })"
+          />
+          <QuantityField
+            label="Height, degrees"
+            kind="ratio"
+            :model-value="h.height"
+            :problem="job.problemAt(`plan.hills[${i}].height`)"
+            hint="a fist at arm’s length is 10"
+            @update:model-value="setHill(i, { height: $event })"
+          />
+          <button type="button" class="plain small" @click="dropHill(i)">take out</button>
+        </div>
+        <button type="button" class="act slight" @click="addHill">Add a direction</button>
+      </div>
+    </section>
+    <section>
+      <h3>Below ground</h3>
+      <TextField
+        label="Pipes, cables, dog-fence wire; who says so"
+        :rows="2"
+        :maxlength="1000"
+        :model-value="job.draft?.site?.below"
+        hint="Call for buried services before coring, spiking or edging. Draw what is known on the plan."
+        @update:model-value="set('below', $event)"
+      />
     </section>
     <dl class="reads">
       <div>
@@ -160,6 +231,18 @@ section {
   grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
   gap: 0.4rem 1.25rem;
   margin-top: 0.3rem;
+}
+.hills {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1.25rem;
+  align-items: center;
+}
+.hill {
+  display: grid;
+  grid-template-columns: 7.5rem 7.5rem auto;
+  gap: 0 0.6rem;
+  align-items: center;
 }
 .reads {
   display: grid;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent, h } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
@@ -8,25 +8,41 @@ import HistoryForm from './HistoryForm.vue'
 import SiteForm from './SiteForm.vue'
 import ZonesForm from './ZonesForm.vue'
 
-/** What was walked: zones, site and seasons, history, customer. Each part has its address, so a reload comes back to it. */
+const PlanPart = defineAsyncComponent({
+  loader: () => import('./plan/PlanPart.vue'),
+  delay: 120,
+  loadingComponent: { render: () => h('p', { class: 'soft' }, 'Unrolling the plan…') },
+})
+
+/** What was walked: the plan, zones, site and seasons, history, customer. Each part has its address, so a reload comes back to it. */
 const job = useJob()
 const route = useRoute()
 const router = useRouter()
-const PARTS = { zones: 'Zones', site: 'Site and season', history: 'History', customer: 'Customer' } as const
+const PARTS = { plan: 'Plan', zones: 'Zones', site: 'Site and season', history: 'History', customer: 'Customer' } as const
 type Part = keyof typeof PARTS
 const part = computed<Part>(() => (typeof route.query.part === 'string' && route.query.part in PARTS ? (route.query.part as Part) : 'zones'))
-const go = (to: Part) => void router.replace({ query: { ...route.query, part: to === 'zones' ? undefined : to, figure: undefined } })
+const go = (to: Part) =>
+  void router.replace({ query: { ...route.query, part: to === 'zones' ? undefined : to, figure: undefined, shape: undefined, show: undefined } })
 const wrong = (p: Part) =>
   job.problems.filter((x) =>
-    p === 'zones'
-      ? x.path.startsWith('zones')
-      : p === 'site'
-        ? x.path.startsWith('site')
-        : p === 'history'
-          ? x.path.startsWith('treatments')
-          : ['customerDate', 'walked', 'name'].includes(x.path),
+    p === 'plan'
+      ? x.path.startsWith('plan')
+      : p === 'zones'
+        ? x.path.startsWith('zones')
+        : p === 'site'
+          ? x.path.startsWith('site')
+          : p === 'history'
+            ? x.path.startsWith('treatments')
+            : ['customerDate', 'walked', 'name'].includes(x.path),
   ).length
-const count = (p: Part) => (p === 'zones' ? (job.draft?.zones?.length ?? 0) : p === 'history' ? (job.draft?.treatments?.length ?? 0) : null)
+const count = (p: Part) =>
+  p === 'plan'
+    ? (job.draft?.plan?.shapes?.length ?? 0)
+    : p === 'zones'
+      ? (job.draft?.zones?.length ?? 0)
+      : p === 'history'
+        ? (job.draft?.treatments?.length ?? 0)
+        : null
 const siteWanting = computed(() => !job.draft?.site?.frost || job.draft?.site?.latitude === undefined || job.draft?.site?.latitude === null)
 </script>
 
@@ -41,7 +57,8 @@ const siteWanting = computed(() => !job.draft?.site?.frost || job.draft?.site?.l
         </button>
       </div>
     </StageHead>
-    <ZonesForm v-if="part === 'zones'" />
+    <PlanPart v-if="part === 'plan'" />
+    <ZonesForm v-else-if="part === 'zones'" />
     <SiteForm v-else-if="part === 'site'" />
     <HistoryForm v-else-if="part === 'history'" />
     <CustomerForm v-else />

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { FINDING_NAMES, READING_OF } from '@juvena/core/findings/findings'
+import { FINDING_NAMES, READING_OF, type FindingKind } from '@juvena/core/findings/findings'
+import { MEASURED_BY_NAMES } from '@juvena/core/model/sitePlan'
+import { num } from '@juvena/core/working/figure'
 import FigureValue from '../../parts/FigureValue.vue'
 import { useFirm } from '../../stores/firm.ts'
+import PhotoStrip from './readings/PhotoStrip.vue'
 import { useJob } from '../../stores/job.ts'
 
 /** The zone being walked, read back: each reading with what it means, and what is still wanted for a sure plan. */
@@ -20,6 +23,39 @@ const KIT = [
   ['A soil thermometer', 'soil now, a finger deep'],
   ['A question', 'what was put down before, and when'],
 ]
+const measuredBy = computed(() => {
+  const by = zone.value ? job.plan?.survey.zones[zone.value.id]?.by : null
+  return by ? MEASURED_BY_NAMES[by as keyof typeof MEASURED_BY_NAMES] : ''
+})
+const hours = (key: string) => {
+  const f = job.figure(`${zone.value?.id}.${key}`)
+  return f ? num(f) : null
+}
+/** How a reading was come by, where it was more than typed. */
+function from(kind: FindingKind): string {
+  const id = zone.value?.id ?? ''
+  if (kind === 'light' && job.figure(`${id}.sun`)?.rule === 'survey.light') return `from the plan, ${hours('sun.low')}–${hours('sun.high')} h`
+  if (kind === 'cover') {
+    const counted = job.plan?.survey.zones[id]?.counted
+    if (counted && job.figure(`${id}.wanted`)?.rule !== 'reading.typed') {
+      const more =
+        counted.more === 0 ? '' : counted.more === null ? `, too near ${counted.line} %` : `, ${counted.more} more settle ${counted.line} %`
+      return `${counted.n} ${counted.method === 'step' ? 'looks' : 'throws'}, ${Math.round(counted.low)}–${Math.round(counted.high)} %${more}`
+    }
+  }
+  if (kind === 'thatch' && job.figure(`${id}.thatch`)?.rule === 'survey.plugs') {
+    const plugs = job.zones.find((z) => z.id === id)?.plugs ?? []
+    return `${plugs.length} plugs`
+  }
+  const levels = kind === 'lows' ? job.plan?.survey.zones[id]?.levels : null
+  return levels ? `${levels.readings} levels` : ''
+}
+const gain = computed(() => {
+  const [now, then] = [hours('sun.cast') ?? hours('sun'), hours('sun.if')]
+  if (now === null || then === null) return ''
+  const g = Math.round((then - now) * 10) / 10
+  return `${g > 0 ? '+' : ''}${g} h`
+})
 const found = computed(() => job.plan?.findings.filter((f) => f.zone === zone.value?.id && f.verdict !== 'unread') ?? [])
 const wanted = computed(() => job.plan?.findings.filter((f) => f.zone === zone.value?.id && f.verdict === 'unread') ?? [])
 </script>
@@ -27,13 +63,26 @@ const wanted = computed(() => job.plan?.findings.filter((f) => f.zone === zone.v
 <template>
   <div v-if="zone" class="summary">
     <p class="small soft">{{ zone.name }}</p>
-    <p v-if="zone.area" class="size"><FigureValue :id="zone.area" size="big" /></p>
+    <p v-if="zone.area" class="size">
+      <FigureValue :id="zone.area" size="big" />
+      <span v-if="job.figure(`${zone.id}.area.error`)" class="error">± <FigureValue :id="`${zone.id}.area.error`" /></span>
+      <span v-if="measuredBy" class="small soft">{{ measuredBy }}</span>
+    </p>
     <p v-else class="size soft">no size yet</p>
     <ul>
       <li v-for="f in found" :key="f.kind">
         <span>{{ FINDING_NAMES[f.kind] }}</span>
         <FigureValue :id="`${zone.id}.${READING_OF[f.kind]}`" />
-        <span class="small soft means">{{ f.word }}. {{ firm.say(f.asks === 'Nothing.' ? f.says : f.asks) }}</span>
+        <span class="small soft means"
+          ><span v-if="from(f.kind)" class="tag reading">{{ from(f.kind) }}</span> {{ f.word }}.
+          {{ firm.say(f.asks === 'Nothing.' ? f.says : f.asks) }}</span
+        >
+      </li>
+    </ul>
+    <ul v-if="gain">
+      <li>
+        <span>With the what-ifs</span> <b>{{ gain }}</b>
+        <span class="small soft means">to <FigureValue :id="`${zone.id}.sun.if`" /> a day, if they were done</span>
       </li>
     </ul>
     <section v-if="wanted.length">
@@ -45,6 +94,7 @@ const wanted = computed(() => job.plan?.findings.filter((f) => f.zone === zone.v
         </li>
       </ul>
     </section>
+    <PhotoStrip :zone="zone.id" :name="zone.name" />
   </div>
   <div v-else class="summary">
     <p class="small soft">What a walk takes</p>
@@ -67,6 +117,13 @@ const wanted = computed(() => job.plan?.findings.filter((f) => f.zone === zone.v
 .size :deep(.unit) {
   font-size: 1.0625rem;
   font-weight: 400;
+}
+.error {
+  font-size: 1.0625rem;
+  margin-right: 0.4rem;
+}
+.size .error :deep(.number) {
+  font-size: 1.0625rem;
 }
 li {
   display: grid;

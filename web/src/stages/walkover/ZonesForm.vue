@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElCheckbox, ElCheckboxGroup } from 'element-plus'
-import { computed, nextTick } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { ZoneDraft } from '@juvena/core/model/job'
 import { GRASSES, GRASS_IDS } from '@juvena/core/reference/grasses'
@@ -11,6 +11,10 @@ import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import CoverCount from './readings/CoverCount.vue'
+import MoreReadings from './readings/MoreReadings.vue'
+import { addZone } from '@juvena/core/survey/shapeEdits'
+import { MEASURED_BY, MEASURED_BY_NAMES } from '@juvena/core/model/sitePlan'
 
 const firm = useFirm()
 const job = useJob()
@@ -39,13 +43,9 @@ const setCover = (key: 'wanted' | 'weeds' | 'moss' | 'bare', value: string | nul
     z.cover = { ...z.cover, [key]: value }
   })
 function add() {
-  const used = new Set(job.zones.map((z) => z.id))
-  let n = job.zones.length + 1
-  while (used.has(`z${n}`)) n++
-  job.edit(`add.z${n}`, (d) => {
-    d.zones = [...(d.zones ?? []), { id: `z${n}`, name: n === 1 ? 'Lawn' : `Lawn ${n}` }]
-  })
-  select(`z${n}`)
+  let id = ''
+  job.edit(`add.zone.${Date.now()}`, (d) => (id = addZone(d)))
+  select(id)
   void nextTick(() => document.querySelectorAll<HTMLInputElement>('.size-row input')[1]?.focus())
 }
 function remove() {
@@ -53,28 +53,17 @@ function remove() {
   if (!gone) return
   job.edit(`remove.${gone.id}`, (d) => {
     d.zones = d.zones!.filter((z) => z.id !== gone.id)
+    if (d.plan?.shapes) d.plan.shapes = d.plan.shapes.filter((x) => x.kind !== 'lawn' || x.zone !== gone.id)
   })
 }
 function twin() {
   const from = zone.value
   if (!from) return
-  let n = job.zones.length + 1
-  while (job.zones.some((z) => z.id === `z${n}`)) n++
-  job.edit(`twin.z${n}`, (d) => {
-    d.zones = [
-      ...d.zones!,
-      {
-        ...structuredClone(JSON.parse(JSON.stringify(from)) as ZoneDraft),
-        id: `z${n}`,
-        name: `${from.name ?? 'Lawn'}, second`.slice(0, 80),
-        area: null,
-        length: null,
-        width: null,
-        deductions: [],
-      },
-    ]
-  })
-  select(`z${n}`)
+  let id = ''
+  const like = JSON.parse(JSON.stringify(from)) as ZoneDraft
+  const own = { area: null, length: null, width: null, deductions: [], looks: null, frames: [], plugs: [] }
+  job.edit(`twin.${Date.now()}`, (d) => (id = addZone(d, { ...like, ...own, name: `${from.name ?? 'Lawn'}, second`.slice(0, 80) })))
+  select(id)
 }
 const setOff = (i: number, patch: object) =>
   job.edit(`${zone.value?.id}.off.${i}`, (d) => {
@@ -88,6 +77,19 @@ const dropOff = (i: number) =>
     (zone.value?.deductions ?? []).filter((_, k) => k !== i),
   )
 
+function patch(key: string, change: Partial<ZoneDraft>) {
+  const at = index.value
+  job.edit(`${zone.value?.id}.${key}`, (d) => {
+    Object.assign(d.zones![at]!, change)
+  })
+}
+const finer = ref(false)
+const figureText = (key: string) => {
+  const f = zone.value ? job.figure(`${zone.value.id}.${key}`) : null
+  return f ? firm.text(f.value, f.unit) : ''
+}
+const drawn = computed(() => figureText('area.drawn'))
+const cast = computed(() => figureText('sun.cast') || (job.figure(`${zone.value?.id}.sun`)?.rule === 'survey.light' ? figureText('sun') : ''))
 const area = (id: string) => {
   const f = job.figure(`${id}.area`)
   return f ? firm.text(num(f), 'm2') : 'no size yet'
@@ -134,7 +136,7 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           kind="area"
           :model-value="zone.area"
           :problem="problem('area')"
-          hint="or length and width"
+          :hint="drawn ? `the plan has ${drawn}` : 'or length and width'"
           @update:model-value="set('area', $event)"
         />
         <QuantityField
@@ -145,6 +147,14 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           @update:model-value="set('length', $event)"
         />
         <QuantityField label="Width" kind="length" :model-value="zone.width" :problem="problem('width')" @update:model-value="set('width', $event)" />
+        <ChoiceField
+          label="Measured by"
+          list
+          clearable
+          :options="MEASURED_BY.slice(0, 2).map((value) => ({ value, name: MEASURED_BY_NAMES[value] }))"
+          :model-value="zone.by"
+          @update:model-value="set('by', $event)"
+        />
         <div class="offs">
           <div v-for="(off, i) in zone.deductions ?? []" :key="i" class="off">
             <TextField
@@ -219,6 +229,7 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           </svg>
         </div>
         <p v-if="problem('cover')" class="wrong" role="alert">{{ problem('cover') }}</p>
+        <CoverCount :key="zone.id" :zone="zone" @set="set" />
       </fieldset>
 
       <fieldset class="ground">
@@ -281,7 +292,7 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           kind="hours"
           :model-value="zone.sunHours"
           :problem="problem('sunHours')"
-          hint="direct, a day"
+          :hint="cast ? `the plan has ${cast}` : 'direct, a day'"
           @update:model-value="set('sunHours', $event)"
         />
         <QuantityField
@@ -346,6 +357,11 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           }}</ElCheckbox>
         </ElCheckboxGroup>
       </fieldset>
+
+      <button type="button" class="plain finer" :aria-expanded="finer" data-test="finer" @click="finer = !finer">
+        {{ finer ? 'Fewer readings' : 'Finer readings: plugs, soil, laboratory, weeds, pests, edges' }}
+      </button>
+      <MoreReadings v-if="finer" :zone="zone" :index="index" @patch="patch" />
 
       <p class="ends">
         <button type="button" class="act slight" @click="twin">Another zone like this</button>
@@ -453,6 +469,10 @@ legend {
   grid-column: 1 / -1;
   color: var(--hold);
   font-size: var(--size-small);
+}
+.finer {
+  justify-self: start;
+  margin: 0.4rem 0;
 }
 .two {
   grid-column: span 2;

@@ -1,0 +1,94 @@
+import { beforeEach, describe, expect, it } from 'vitest'
+import { readJob, type JobDraft } from '../src/model/job.ts'
+import type { Point, Ring } from '../src/model/sitePlan.ts'
+import { areaOf } from '../src/survey/geometry.ts'
+import {
+  addShape,
+  cutOverlap,
+  freeGround,
+  mergeZones,
+  moveShape,
+  removeShape,
+  reshape,
+  scalePicture,
+  splitZone,
+  turnNorth,
+} from '../src/survey/shapeEdits.ts'
+
+const box = (x: number, y: number, w: number, h: number): Ring => [
+  [x, y],
+  [x + w, y],
+  [x + w, y + h],
+  [x, y + h],
+]
+const size = (d: JobDraft, zone: string) =>
+  (d.plan?.shapes ?? []).filter((s) => s.zone === zone && s.kind === 'lawn').reduce((sum, s) => sum + areaOf(s.at as Ring[]), 0)
+let d: JobDraft
+beforeEach(() => {
+  d = { name: 'x', zones: [] }
+})
+
+describe('drawing', () => {
+  it('a lawn makes a zone of its own, others do not; ids stay apart when one is taken out', () => {
+    const a = addShape(d, 'lawn', [box(0, 0, 10, 10)], 'tape')
+    addShape(d, 'bed', [box(1, 1, 1, 1)], 'tape')
+    removeShape(d, a)
+    expect(d.zones).toHaveLength(1)
+    addShape(d, 'lawn', [box(0, 0, 4, 4)], 'tape', { zone: 'z1' })
+    expect(new Set(d.plan!.shapes!.map((s) => s.id)).size).toBe(2)
+    moveShape(d, d.plan!.shapes![1]!.id, 1.0004, 0)
+    expect((d.plan!.shapes![1]!.at as Ring[])[0]![0]).toEqual([1, 0])
+    reshape(d, d.plan!.shapes![1]!.id, [box(0, 0, 2, 2)])
+    expect(size(d, 'z1')).toBe(4)
+    expect(readJob(d).problems).toEqual([])
+  })
+
+  it('a cut makes two zones of one, with the same readings and no typed size, and a merge makes one of two', () => {
+    addShape(d, 'lawn', [box(0, 0, 10, 10)], 'traced')
+    Object.assign(d.zones![0]!, { thatch: '14 mm', area: '99 m²' })
+    const made = splitZone(d, 'z1', [3, -1], [3, 11])!
+    expect([size(d, 'z1'), size(d, made)]).toEqual([70, 30])
+    expect(d.zones![1]).toMatchObject({ thatch: '14 mm', area: null, name: 'Lawn, second' })
+    d.plan!.levels = [{ zone: made, x: 1, y: 1, mm: 0 }]
+    expect(mergeZones(d, 'z1', made)).toBe(true)
+    expect([size(d, 'z1'), d.zones!.length, d.plan!.levels[0]!.zone]).toEqual([100, 1, 'z1'])
+    expect(d.plan!.shapes).toHaveLength(1)
+  })
+
+  it('a cut that misses, or a merge with itself, does nothing', () => {
+    addShape(d, 'lawn', [box(0, 0, 10, 10)], 'tape')
+    const before = JSON.stringify(d)
+    expect([splitZone(d, 'z1', [20, 0], [20, 5]), mergeZones(d, 'z1', 'z1'), cutOverlap(d, 'z1', 'z1')]).toEqual([null, false, false])
+    expect(JSON.stringify(d)).toBe(before)
+  })
+
+  it('an overlap comes off the one and not the other', () => {
+    addShape(d, 'lawn', [box(0, 0, 10, 10)], 'tape')
+    addShape(d, 'lawn', [box(8, 0, 10, 10)], 'tape')
+    expect(cutOverlap(d, 'z1', 'z2')).toBe(true)
+    expect([size(d, 'z1'), size(d, 'z2')]).toEqual([100, 80])
+    expect(freeGround(d.plan!.shapes!)).toEqual([20, 0])
+  })
+
+  it('a picture scaled by a known length takes what was traced with it; turned, a line points north', () => {
+    d.plan = { picture: { photo: 'p', width: 1000, height: 500, metresPerPixel: 0.05, x: 0, y: 0 } }
+    addShape(d, 'lawn', [box(10, 5, 10, 10)], 'traced')
+    addShape(d, 'lawn', [box(0, 0, 5, 5)], 'tape')
+    expect(scalePicture(d, [10, 5], [20, 5], 8)).toBe(true)
+    expect(d.plan.picture!.metresPerPixel).toBeCloseTo(0.04, 12)
+    expect([size(d, 'z1'), size(d, 'z2')]).toEqual([64, 25])
+    // A second look at the scale moves the picture only: what was traced has been measured by then.
+    scalePicture(d, [10, 5], [18, 5], 16)
+    expect(size(d, 'z1')).toBe(64)
+    const [from, to]: [Point, Point] = [
+      [10, 5],
+      [18, 5],
+    ]
+    expect(turnNorth(d, from, to)).toBe(true)
+    expect(d.plan.picture!.turned).toBeCloseTo(90, 9)
+    const ring = (d.plan.shapes![0]!.at as Ring[])[0]!
+    expect(ring[1]![0]).toBeCloseTo(ring[0]![0], 2)
+    expect(ring[1]![1]).toBeGreaterThan(ring[0]![1])
+    expect([scalePicture(d, from, from, 3), scalePicture(d, from, to, -1)]).toEqual([false, false])
+  })
+})

@@ -1,0 +1,239 @@
+<script setup lang="ts">
+import { parse } from 'papaparse'
+import { computed, ref } from 'vue'
+import { LEVEL_SCALE } from './rasters.ts'
+import { levelTable } from '@juvena/core/survey/levelTable'
+import type { ZoneDraft } from '@juvena/core/model/job'
+import ChoiceField from '../../../parts/ChoiceField.vue'
+import FigureValue from '../../../parts/FigureValue.vue'
+import QuantityField from '../../../parts/QuantityField.vue'
+import { useFirm } from '../../../stores/firm.ts'
+import { useJob } from '../../../stores/job.ts'
+import RasterLegend from './RasterLegend.vue'
+
+/** Heights read on the ground: taken in, given an aim, and told as fill, spoil and dips. */
+const props = defineProps<{ zone: string | null }>()
+const firm = useFirm()
+const job = useJob()
+const index = computed(() => job.zones.findIndex((z) => z.id === props.zone))
+const zone = computed<ZoneDraft | null>(() => job.zones[index.value] ?? null)
+const set = <K extends keyof ZoneDraft>(key: K, value: ZoneDraft[K]) =>
+  job.edit(`${props.zone}.${key}`, (d) => {
+    d.zones![index.value]![key] = value
+  })
+const problem = (key: string) => job.problemAt(`zones[${index.value}].${key}`)
+const levels = computed(() => job.draft?.plan?.levels ?? [])
+const report = computed(() => (props.zone ? job.plan?.survey.zones[props.zone]?.levels : null) ?? null)
+const fig = (key: string) => `${props.zone}.${key}`
+
+const pasting = ref(false)
+const text = ref('')
+const staff = ref(false)
+const problems = ref<string[]>([])
+const taken = ref('')
+const drawn = computed(() => (job.draft?.plan?.shapes ?? []).some((s) => s.kind === 'lawn' && s.zone === props.zone))
+function take(from: string) {
+  const table = levelTable(parse<string[]>(from.trim(), { skipEmptyLines: true, delimitersToGuess: [',', ';', '\t', ' '] }).data)
+  problems.value = table.problems
+  taken.value = ''
+  if (table.rows.length === 0) return
+  const rows = table.rows.map((r) => ({
+    x: r.x,
+    y: r.y,
+    mm: Math.round((staff.value ? -r.mm : r.mm) * 10) / 10,
+    zone: drawn.value ? null : props.zone,
+  }))
+  job.edit(`levels.${Date.now()}`, (d) => {
+    d.plan = { ...d.plan, levels: [...(d.plan?.levels ?? []), ...rows] }
+  })
+  taken.value = `${rows.length} ${rows.length === 1 ? 'reading' : 'readings'} taken in.`
+  if (table.problems.length === 0) text.value = ''
+}
+async function file(event: Event) {
+  const chosen = (event.target as HTMLInputElement).files?.[0]
+  ;(event.target as HTMLInputElement).value = ''
+  if (!chosen) return
+  if (chosen.size > 2_000_000)
+    return void (problems.value = ['That file is larger than 2 MB. Up to 5,000 readings are taken: x, y and height in rows.'])
+  take(await chosen.text())
+}
+const clear = () =>
+  job.edit(`levels.clear.${Date.now()}`, (d) => {
+    d.plan = { ...d.plan, levels: [] }
+  })
+const dropLast = () =>
+  job.edit(`levels.drop.${Date.now()}`, (d) => {
+    d.plan = { ...d.plan, levels: (d.plan?.levels ?? []).slice(0, -1) }
+  })
+const AIMS = [
+  { value: 'plane' as const, name: 'nearest plane' },
+  { value: 'fall' as const, name: 'chosen fall' },
+  { value: 'smooth' as const, name: 'smoothed' },
+]
+</script>
+
+<template>
+  <section class="levels" aria-label="Levels">
+    <div class="row">
+      <RasterLegend :scale="LEVEL_SCALE" says="The surface against its aim" />
+      <span class="small"
+        ><b>{{ levels.length }}</b> {{ levels.length === 1 ? 'reading' : 'readings' }}</span
+      >
+      <button type="button" class="act slight" :aria-expanded="pasting" @click="pasting = !pasting">paste or file</button>
+      <button v-if="levels.length" type="button" class="plain small" @click="dropLast">take the last back</button>
+      <button v-if="levels.length" type="button" class="plain small" @click="clear">clear all</button>
+    </div>
+    <form v-if="pasting" class="paste" @submit.prevent="take(text)">
+      <label for="levels-text" class="small"
+        >One reading a row: x and y in metres on the plan, height in millimetres above (+) or below (−) the mark. A heading may name other
+        units.</label
+      >
+      <textarea id="levels-text" v-model="text" rows="4" placeholder="x, y, height mm&#10;0, 0, 0&#10;2.5, 0, -9" />
+      <label class="small"><input v-model="staff" type="checkbox" /> Heights are staff readings: larger is lower</label>
+      <div class="row">
+        <button type="submit" class="act slight" :disabled="text.trim() === ''">Take in</button>
+        <label class="act slight">from a CSV file<input class="only-read" type="file" accept=".csv,.txt,text/csv,text/plain" @change="file" /></label>
+        <span class="small" role="status">{{ taken }}</span>
+      </div>
+      <ul v-if="problems.length" class="wrong" role="alert">
+        <li v-for="p in problems.slice(0, 5)" :key="p">{{ p }}</li>
+        <li v-if="problems.length > 5">and {{ problems.length - 5 }} more rows.</li>
+      </ul>
+    </form>
+    <template v-if="zone">
+      <div class="row aim">
+        <ChoiceField
+          :label="`Aim for ${zone.name || 'this zone'}`"
+          :options="AIMS"
+          :model-value="zone.levelAim ?? 'plane'"
+          @update:model-value="set('levelAim', $event ?? 'plane')"
+        />
+        <template v-if="zone.levelAim === 'fall'">
+          <QuantityField
+            label="Fall"
+            kind="slope"
+            :model-value="zone.fall"
+            hint="1 in 80, 1 %"
+            :problem="problem('fall')"
+            @update:model-value="set('fall', $event)"
+          />
+          <QuantityField
+            label="Towards, degrees"
+            kind="ratio"
+            :model-value="zone.fallTowards"
+            hint="north 0, east 90"
+            :problem="problem('fallTowards')"
+            @update:model-value="set('fallTowards', $event)"
+          />
+        </template>
+        <QuantityField
+          v-if="zone.levelAim === 'smooth'"
+          label="Smoothed over"
+          kind="length"
+          :model-value="zone.smoothOver"
+          hint="else 3 m either way"
+          :problem="problem('smoothOver')"
+          @update:model-value="set('smoothOver', $event)"
+        />
+      </div>
+      <dl v-if="report" class="out">
+        <div>
+          <dt>Fill</dt>
+          <dd><FigureValue :id="fig('fill')" size="big" /></dd>
+        </div>
+        <div>
+          <dt>Stands proud</dt>
+          <dd><FigureValue :id="fig('spoil')" size="big" /></dd>
+        </div>
+        <div>
+          <dt>Deepest dip</dt>
+          <dd><FigureValue :id="fig('lows.deepest')" size="big" /></dd>
+        </div>
+        <div>
+          <dt>Out of true, mean</dt>
+          <dd><FigureValue :id="fig('level.mean')" size="big" /></dd>
+        </div>
+        <div>
+          <dt>worst</dt>
+          <dd><FigureValue :id="fig('level.worst')" size="big" /></dd>
+        </div>
+        <div v-if="job.figure(fig('dressing.lifts'))">
+          <dt>Lifts</dt>
+          <dd><FigureValue :id="fig('dressing.lifts')" size="big" /></dd>
+        </div>
+      </dl>
+      <p v-else class="small soft">Three readings not in one line make a surface; two dozen over a lawn show its dips.</p>
+      <table v-if="report?.dips.length" class="dips">
+        <thead>
+          <tr>
+            <th>Dip, deepest first</th>
+            <th class="n">deep</th>
+            <th class="n">area</th>
+            <th class="n">in place</th>
+            <th class="n">barrows</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(d, i) in report.dips.slice(0, 8)" :key="i">
+            <td>{{ firm.text(d.at[0], 'm') }} east, {{ firm.text(d.at[1], 'm') }} north</td>
+            <td class="n">{{ firm.text(d.depth, 'mm') }}</td>
+            <td class="n">{{ firm.text(d.area, 'm2') }}</td>
+            <td class="n">{{ firm.text(d.volume, 'm3') }}</td>
+            <td class="n">
+              <b>{{ d.barrows }}</b>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="report && report.dips.length > 8" class="small soft">and {{ report.dips.length - 8 }} shallower.</p>
+      <p v-if="report && report.dips.length === 0" class="small soft">No dip deeper than 5 mm.</p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.levels,
+.paste {
+  display: grid;
+  gap: 0.4rem;
+}
+.levels {
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 0.5rem;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 0.9rem;
+  align-items: center;
+}
+.aim {
+  align-items: start;
+}
+textarea {
+  border: 1px solid var(--rule-strong);
+  background: var(--sheet);
+  padding: 0.35rem 0.5rem;
+  max-width: 32rem;
+}
+.paste label.act:focus-within {
+  box-shadow: var(--focus);
+}
+.wrong {
+  color: var(--hold);
+  font-size: var(--size-small);
+}
+.out {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 1.5rem;
+}
+dt {
+  font-size: var(--size-small);
+  color: var(--soft);
+}
+.dips td {
+  padding-top: 0.25rem;
+  padding-bottom: 0.25rem;
+}
+</style>

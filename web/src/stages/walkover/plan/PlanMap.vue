@@ -1,0 +1,467 @@
+<script setup lang="ts">
+import 'ol/ol.css'
+import Feature from 'ol/Feature'
+import OlMap from 'ol/Map'
+import View from 'ol/View'
+import { LineString, MultiPolygon, Point as OlPoint, Polygon, type Geometry } from 'ol/geom'
+import { defaults as usualInteractions, Draw, Modify, Snap, Translate } from 'ol/interaction'
+import ImageLayer from 'ol/layer/Image'
+import VectorLayer from 'ol/layer/Vector'
+import { Projection } from 'ol/proj'
+import ImageCanvas from 'ol/source/ImageCanvas'
+import VectorSource from 'ol/source/Vector'
+import { Fill, RegularShape, Stroke, Style, Text } from 'ol/style'
+import Collection from 'ol/Collection'
+import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { SHAPE_KINDS, type Point, type Ring, type ShapeKind, type SitePlan } from '@juvena/core/model/sitePlan'
+import { boxOf, type Area } from '@juvena/core/survey/geometry'
+import type { Grid } from '@juvena/core/survey/lightMap'
+import { edgeLabels, sketchStyles, stylesOf, type Drawn, type Overlay } from './shapeStyles.ts'
+
+/** The plan, to scale, in metres east and north. It shows what it is given and tells what a person drew; it decides nothing. */
+export type Tool = 'look' | 'move' | 'split' | 'scale' | 'north' | 'level' | ShapeKind
+
+const props = defineProps<{
+  shapes: readonly Drawn[]
+  overlay: Overlay
+  tool: Tool
+  raster: { canvas: HTMLCanvasElement; grid: Grid; clip: readonly Area[] }[]
+  shadows: readonly Area[]
+  levels: readonly { x: number; y: number; text: string; low: boolean }[]
+  picture: { source: string; plan: NonNullable<SitePlan['picture']> } | null
+  cut: { from: Point; to: Point } | null
+  say: { length: (m: number) => string; area: (m2: number) => string }
+}>()
+const emit = defineEmits<{
+  choose: [id: string | null]
+  drawn: [tool: Tool, rings: Ring[]]
+  reshaped: [id: string, rings: Ring[]]
+  done: []
+}>()
+
+const holder = ref<HTMLElement>()
+const bar = ref({ metres: 5, pixels: 100 })
+const bitmap = shallowRef<HTMLImageElement | null>(null)
+const pictureFailed = ref(false)
+
+const FAR = 20_000
+const projection = new Projection({ code: 'juvena-plan', units: 'm', extent: [-FAR, -FAR, FAR, FAR] })
+const view = new View({
+  projection,
+  center: [15, 10],
+  resolution: 0.06,
+  minResolution: 0.004,
+  maxResolution: 20,
+  enableRotation: false,
+  constrainResolution: false,
+})
+const shapeSource = new VectorSource<Feature<Geometry>>()
+const levelSource = new VectorSource()
+const shadowSource = new VectorSource()
+const cutSource = new VectorSource()
+
+/** A layer painted by hand: `paint` gets a context in which one unit is one metre, east and north. */
+function painted(
+  paint: (context: CanvasRenderingContext2D, box: { west: number; south: number; east: number; north: number; resolution: number }) => void,
+) {
+  const source = new ImageCanvas({
+    projection,
+    ratio: 1.3,
+    canvasFunction(extent, resolution, pixelRatio, size) {
+      const canvas = document.createElement('canvas')
+      canvas.width = Math.round(size[0]!)
+      canvas.height = Math.round(size[1]!)
+      const context = canvas.getContext('2d')!
+      const k = pixelRatio / resolution
+      context.setTransform(k, 0, 0, -k, -extent[0]! * k, extent[3]! * k)
+      paint(context, { west: extent[0]!, south: extent[1]!, east: extent[2]!, north: extent[3]!, resolution })
+      return canvas
+    },
+  })
+  return { source, layer: new ImageLayer({ source }) }
+}
+
+const ground = painted((context, box) => {
+  const step = [0.5, 1, 2, 5, 10, 20, 50, 100, 500].find((s) => s / box.resolution >= 34) ?? 1000
+  context.lineWidth = box.resolution
+  context.strokeStyle = '#e8e0cb'
+  context.beginPath()
+  for (let x = Math.floor(box.west / step) * step; x <= box.east; x += step) {
+    context.moveTo(x, box.south)
+    context.lineTo(x, box.north)
+  }
+  for (let y = Math.floor(box.south / step) * step; y <= box.north; y += step) {
+    context.moveTo(box.west, y)
+    context.lineTo(box.east, y)
+  }
+  context.stroke()
+  const p = props.picture?.plan
+  if (p && bitmap.value) {
+    const [w, h] = [p.width * p.metresPerPixel, p.height * p.metresPerPixel]
+    context.save()
+    context.translate(p.x + w / 2, p.y + h / 2)
+    context.rotate((p.turned * Math.PI) / 180)
+    context.scale(1, -1)
+    context.globalAlpha = 0.85
+    context.drawImage(bitmap.value, -w / 2, -h / 2, w, h)
+    context.restore()
+  }
+})
+const rasterLayer = painted((context) => {
+  context.imageSmoothingEnabled = false
+  for (const { canvas, grid, clip } of props.raster) {
+    context.save()
+    context.beginPath()
+    for (const area of clip)
+      for (const ring of area) {
+        ring.forEach(([x, y], i) => (i === 0 ? context.moveTo(x, y) : context.lineTo(x, y)))
+        context.closePath()
+      }
+    context.clip('evenodd')
+    const [w, h] = [grid.columns * grid.cell, grid.rows * grid.cell]
+    context.translate(grid.west, grid.south + h)
+    context.scale(1, -1)
+    context.drawImage(canvas, 0, 0, w, h)
+    context.restore()
+  }
+})
+
+const styleOf = (feature: Feature<Geometry>) => {
+  const drawn = feature.get('drawn') as Drawn
+  const geometry = feature.getGeometry()!
+  const styles = stylesOf(drawn, props.overlay, geometry)
+  return drawn.chosen ? [...styles, ...edgeLabels(geometry, props.say.length)] : styles
+}
+const shapeLayer = new VectorLayer({
+  source: shapeSource,
+  style: (f) => styleOf(f as Feature<Geometry>),
+  declutter: false,
+  updateWhileInteracting: true,
+  updateWhileAnimating: true,
+})
+const shadowLayer = new VectorLayer({
+  source: shadowSource,
+  opacity: 0.42,
+  style: new Style({ fill: new Fill({ color: '#1d2a22' }) }),
+  updateWhileInteracting: true,
+})
+const levelLayer = new VectorLayer({
+  source: levelSource,
+  style: (f) =>
+    new Style({
+      image: new RegularShape({ points: 4, radius: 6, radius2: 0, stroke: new Stroke({ color: f.get('low') ? '#8c1d2c' : '#1d2a22', width: 1.5 }) }),
+      text: new Text({
+        text: f.get('text') as string,
+        font: `${f.get('low') ? 'bold ' : ''}12px 'Atkinson Hyperlegible', sans-serif`,
+        fill: new Fill({ color: f.get('low') ? '#8c1d2c' : '#1d2a22' }),
+        stroke: new Stroke({ color: 'rgba(255,253,247,0.85)', width: 3 }),
+        offsetX: 8,
+        textAlign: 'left',
+      }),
+    }),
+  updateWhileInteracting: true,
+})
+const cutLayer = new VectorLayer({ source: cutSource, style: new Style({ stroke: new Stroke({ color: '#8c1d2c', width: 2.5, lineDash: [10, 5] }) }) })
+
+const toGeometry = (kind: ShapeKind, at: Point[][]): Geometry =>
+  SHAPE_KINDS[kind].draws === 'area'
+    ? new Polygon(at.map((ring) => [...ring, ring[0]!]))
+    : SHAPE_KINDS[kind].draws === 'line'
+      ? new LineString(at[0]!)
+      : new OlPoint(at[0]![0]!)
+const toRings = (geometry: Geometry): Ring[] =>
+  geometry instanceof Polygon
+    ? geometry.getCoordinates().map((r) => r.slice(0, -1) as Ring)
+    : geometry instanceof LineString
+      ? [geometry.getCoordinates() as Ring]
+      : [[(geometry as OlPoint).getCoordinates() as Point]]
+
+const chosen = new Collection<Feature<Geometry>>()
+const known = new Map<string, { feature: Feature<Geometry>; key: string }>()
+function syncShapes() {
+  const ids = new Set(props.shapes.map((d) => d.shape.id))
+  for (const [id, { feature }] of known)
+    if (!ids.has(id)) {
+      shapeSource.removeFeature(feature)
+      known.delete(id)
+    }
+  chosen.clear()
+  for (const drawn of props.shapes) {
+    const at = drawn.shape.at as Point[][]
+    const key = drawn.shape.kind + JSON.stringify(at)
+    let entry = known.get(drawn.shape.id)
+    if (!entry) {
+      entry = { feature: new Feature(toGeometry(drawn.shape.kind as ShapeKind, at)), key }
+      entry.feature.setId(drawn.shape.id)
+      entry.feature.set('drawn', drawn, true)
+      known.set(drawn.shape.id, entry)
+      shapeSource.addFeature(entry.feature)
+    } else if (entry.key !== key) {
+      entry.feature.setGeometry(toGeometry(drawn.shape.kind as ShapeKind, at))
+      entry.key = key
+    }
+    const was = entry.feature.get('drawn') as Drawn
+    if (was !== drawn) {
+      entry.feature.set('drawn', drawn, true)
+      if (JSON.stringify(was) !== JSON.stringify(drawn)) entry.feature.changed()
+    }
+    if (drawn.chosen) chosen.push(entry.feature)
+  }
+}
+function reshapedNow(features: Feature<Geometry>[]) {
+  for (const feature of features) {
+    const rings = toRings(feature.getGeometry()!)
+    const entry = known.get(String(feature.getId()))
+    if (!entry) continue
+    const kind = (feature.get('drawn') as Drawn).shape.kind
+    const key = kind + JSON.stringify(rings)
+    if (key === entry.key) continue
+    entry.key = key
+    emit('reshaped', String(feature.getId()), rings)
+  }
+}
+
+let map: OlMap | null = null
+let drawing: Draw | null = null
+const modify = new Modify({ features: chosen, pixelTolerance: 12, deleteCondition: (e) => e.type === 'singleclick' && e.originalEvent.altKey })
+const translate = new Translate({ features: chosen })
+const snap = new Snap({ source: shapeSource, pixelTolerance: 10 })
+modify.on('modifyend', (e) => reshapedNow(e.features.getArray() as Feature<Geometry>[]))
+translate.on('translateend', (e) => reshapedNow(e.features.getArray() as Feature<Geometry>[]))
+
+function useTool() {
+  if (!map) return
+  if (drawing) map.removeInteraction(drawing)
+  drawing = null
+  const { tool } = props
+  modify.setActive(tool === 'look')
+  translate.setActive(tool === 'move')
+  if (tool !== 'look' && tool !== 'move') {
+    const draws = tool === 'level' ? 'spot' : tool === 'split' || tool === 'scale' || tool === 'north' ? 'line' : SHAPE_KINDS[tool].draws
+    drawing = new Draw({
+      type: draws === 'area' ? 'Polygon' : draws === 'line' ? 'LineString' : 'Point',
+      maxPoints: tool === 'split' || tool === 'scale' || tool === 'north' ? 2 : undefined,
+      style: (f) => sketchStyles(f, props.say),
+      stopClick: true,
+    })
+    drawing.on('drawend', (e) => emit('drawn', props.tool, toRings(e.feature.getGeometry()!)))
+    map.addInteraction(drawing)
+  }
+  // Snapping has to come last: it moves the pointer for those before it.
+  map.removeInteraction(snap)
+  map.addInteraction(snap)
+}
+const inField = (target: EventTarget | null) => target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)
+function onKey(event: KeyboardEvent) {
+  if (inField(event.target)) return
+  if (event.key === 'Escape' && props.tool !== 'look') {
+    drawing?.abortDrawing()
+    emit('done')
+  } else if (event.key === 'Backspace' && drawing) {
+    drawing.removeLastPoint()
+    event.preventDefault()
+  } else if (event.key === 'Enter' && drawing) {
+    drawing.finishDrawing()
+    event.preventDefault()
+  }
+}
+
+function fit() {
+  const places: Point[] = [...props.shapes.flatMap((d) => (d.shape.at as Point[][]).flat()), ...props.levels.map((l): Point => [l.x, l.y])]
+  const p = props.picture?.plan
+  if (p) places.push([p.x, p.y], [p.x + p.width * p.metresPerPixel, p.y + p.height * p.metresPerPixel])
+  const box = boxOf(places) ?? { west: 0, south: 0, east: 30, north: 20 }
+  view.fit([box.west - 0.5, box.south - 0.5, box.east + 0.5, box.north + 0.5], { size: map?.getSize(), padding: [16, 44, 34, 48], maxZoom: 40 })
+}
+const zoom = (by: number) =>
+  view.animate({ resolution: view.getResolution()! * by, duration: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 120 })
+function measureBar() {
+  const resolution = view.getResolution() ?? 0.05
+  const metres = [0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500].find((m) => m / resolution >= 70) ?? 1000
+  bar.value = { metres, pixels: Math.round(metres / resolution) }
+}
+
+watch(() => props.shapes, syncShapes, { immediate: true })
+watch(() => props.tool, useTool)
+watch(
+  () => props.overlay,
+  () => shapeLayer.changed(),
+)
+watch(
+  () => props.raster,
+  () => rasterLayer.source.changed(),
+)
+watch(
+  () => props.levels,
+  (levels) => {
+    levelSource.clear(true)
+    levelSource.addFeatures(levels.map((l) => new Feature({ geometry: new OlPoint([l.x, l.y]), text: l.text, low: l.low })))
+  },
+  { immediate: true },
+)
+watch(
+  () => props.shadows,
+  (shadows) => {
+    shadowSource.clear(true)
+    if (shadows.length > 0) shadowSource.addFeature(new Feature(new MultiPolygon(shadows.map((area) => area.map((ring) => [...ring, ring[0]!])))))
+  },
+  { immediate: true },
+)
+watch(
+  () => props.cut,
+  (cut) => {
+    cutSource.clear(true)
+    if (!cut) return
+    const [dx, dy] = [cut.to[0] - cut.from[0], cut.to[1] - cut.from[1]]
+    cutSource.addFeature(
+      new Feature(
+        new LineString([
+          [cut.from[0] - 200 * dx, cut.from[1] - 200 * dy],
+          [cut.to[0] + 200 * dx, cut.to[1] + 200 * dy],
+        ]),
+      ),
+    )
+  },
+  { immediate: true },
+)
+let shownSource = ''
+watch(
+  () => props.picture,
+  (picture) => {
+    if (!picture) {
+      bitmap.value = null
+      shownSource = ''
+      return ground.source.changed()
+    }
+    if (picture.source === shownSource) return ground.source.changed()
+    shownSource = picture.source
+    pictureFailed.value = false
+    const image = new Image()
+    image.onload = () => {
+      bitmap.value = image
+      ground.source.changed()
+    }
+    image.onerror = () => (pictureFailed.value = true)
+    image.src = picture.source
+  },
+  { immediate: true, deep: true },
+)
+
+let resize: ResizeObserver | null = null
+onMounted(() => {
+  map = new OlMap({
+    target: holder.value!,
+    view,
+    controls: [],
+    interactions: usualInteractions({ altShiftDragRotate: false, pinchRotate: false, doubleClickZoom: false }).extend([modify, translate]),
+    layers: [ground.layer, rasterLayer.layer, shadowLayer, shapeLayer, levelLayer, cutLayer],
+  })
+  map.on('click', (event) => {
+    if (props.tool !== 'look') return
+    const hit = map!.forEachFeatureAtPixel(event.pixel, (f) => (f.getId() ? f : undefined), { hitTolerance: 6, layerFilter: (l) => l === shapeLayer })
+    emit('choose', hit ? String(hit.getId()) : null)
+  })
+  view.on('change:resolution', measureBar)
+  useTool()
+  fit()
+  measureBar()
+  resize = new ResizeObserver(() => map?.updateSize())
+  resize.observe(holder.value!)
+  window.addEventListener('keydown', onKey)
+})
+onBeforeUnmount(() => {
+  resize?.disconnect()
+  window.removeEventListener('keydown', onKey)
+  map?.setTarget(undefined)
+  map?.dispose()
+})
+/** Where on the page a place of the plan lies, px from the top left of the map. For whoever drives the page from outside. */
+const pixelOf = (at: Point) => map?.getPixelFromCoordinate(at) ?? null
+defineExpose({ fit, pixelOf })
+</script>
+
+<template>
+  <div class="map" :class="{ drawing: tool !== 'look' }">
+    <div
+      ref="holder"
+      class="canvas"
+      tabindex="0"
+      role="application"
+      aria-label="Plan of the site, to scale. Shapes are listed beneath it and can be typed there."
+    />
+    <svg class="north" viewBox="0 0 30 46" aria-hidden="true">
+      <path d="M15 33V4M9 11l6-8 6 8" />
+      <text x="15" y="45" text-anchor="middle">N</text>
+    </svg>
+    <svg class="bar" :viewBox="`0 0 ${bar.pixels + 4} 24`" :width="bar.pixels + 4" height="24" aria-hidden="true">
+      <path :d="`M2 14v8M2 18h${bar.pixels}M${bar.pixels + 2} 14v8`" />
+      <text :x="bar.pixels / 2 + 2" y="11" text-anchor="middle">{{ say.length(bar.metres) }}</text>
+    </svg>
+    <div class="zooms">
+      <button type="button" class="act slight" aria-label="Nearer" @click="zoom(0.7)">+</button>
+      <button type="button" class="act slight" aria-label="Further" @click="zoom(1.43)">−</button>
+      <button type="button" class="act slight" aria-label="Show all of the plan" @click="fit">all</button>
+    </div>
+    <p v-if="pictureFailed" class="failed">The picture could not be shown. It may have been put away.</p>
+    <slot />
+  </div>
+</template>
+
+<style scoped>
+.map {
+  position: relative;
+  border: 1px solid var(--rule);
+  background: #fbf7ec;
+  min-height: 18rem;
+  overflow: hidden;
+}
+.canvas {
+  position: absolute;
+  inset: 0;
+}
+.drawing .canvas {
+  cursor: crosshair;
+}
+.north,
+.bar {
+  position: absolute;
+  pointer-events: none;
+  overflow: visible;
+}
+.north {
+  top: 0.5rem;
+  right: 0.7rem;
+  width: 26px;
+}
+.bar {
+  right: 0.9rem;
+  bottom: 0.4rem;
+}
+.north path,
+.bar path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.75;
+}
+text {
+  font: 12px var(--face);
+  fill: var(--ink);
+}
+.zooms {
+  position: absolute;
+  top: 0.5rem;
+  left: 0.5rem;
+  display: grid;
+  gap: 0.25rem;
+}
+.zooms .act {
+  justify-content: center;
+  min-width: 2rem;
+}
+.failed {
+  position: absolute;
+  inset: auto auto 0.5rem 0.5rem;
+  background: var(--hold-wash);
+  padding: 0.2rem 0.5rem;
+}
+</style>

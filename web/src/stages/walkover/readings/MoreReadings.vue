@@ -1,0 +1,269 @@
+<script setup lang="ts">
+import { ElOption, ElSelect } from 'element-plus'
+import { computed, ref } from 'vue'
+import { parse } from 'papaparse'
+import type { ZoneDraft } from '@juvena/core/model/job'
+import {
+  BROWNED,
+  BROWNED_NAMES,
+  DAMPS,
+  DAMP_NAMES,
+  DISEASES,
+  EDGE_NAMES,
+  EDGE_STATES,
+  LAB_LEVELS,
+  LITTERS,
+  LITTER_NAMES,
+  PESTS,
+  WEEDS,
+  WEED_IDS,
+} from '@juvena/core/reference/walkLists'
+import { labReport } from '@juvena/core/survey/labReport'
+import ChoiceField from '../../../parts/ChoiceField.vue'
+import DayField from '../../../parts/DayField.vue'
+import QuantityField from '../../../parts/QuantityField.vue'
+import TextField from '../../../parts/TextField.vue'
+import { useJob } from '../../../stores/job.ts'
+import FeelTest from './FeelTest.vue'
+import SeenList from './SeenList.vue'
+
+/** The finer readings of a walk. None of them is asked for; each makes the plan surer. */
+const props = defineProps<{ zone: ZoneDraft; index: number }>()
+const emit = defineEmits<{ patch: [key: string, change: Partial<ZoneDraft>] }>()
+const job = useJob()
+const problem = (key: string) => job.problemAt(`zones[${props.index}].${key}`)
+const set = <K extends keyof ZoneDraft>(key: K, value: ZoneDraft[K]) => emit('patch', key, { [key]: value } as Partial<ZoneDraft>)
+const names = <T extends string>(values: readonly T[], of: Record<T, string>) => values.map((value) => ({ value, name: of[value] }))
+const yesNo = [
+  { value: 'yes', name: 'yes' },
+  { value: 'no', name: 'no' },
+] as const
+const asYes = (b: boolean | null | undefined) => (b === true ? 'yes' : b === false ? 'no' : null)
+const fromYes = (v: string | null) => (v === null ? null : v === 'yes')
+const plugs = computed(() => props.zone.plugs ?? [])
+const setPlug = (i: number, value: string | null) =>
+  set('plugs', value === null ? plugs.value.filter((_, k) => k !== i) : [...plugs.value.slice(0, i), value, ...plugs.value.slice(i + 1)])
+const lab = computed(() => props.zone.lab ?? {})
+const setLab = (patch: object) => set('lab', { ...lab.value, ...patch })
+const labSays = ref('')
+async function labFile(event: Event) {
+  const el = event.target as HTMLInputElement
+  const file = el.files?.[0]
+  el.value = ''
+  if (!file) return
+  if (file.size > 1_000_000) return void (labSays.value = 'That file is larger than 1 MB: a laboratory’s report of one sample is wanted.')
+  const read = labReport(parse<string[]>((await file.text()).trim(), { skipEmptyLines: true }).data)
+  labSays.value = read.says
+  const { ph, ...rest } = read.found
+  if (Object.keys(read.found).length > 0) emit('patch', 'lab.file', { ...(ph !== undefined ? { ph } : {}), lab: { ...lab.value, ...rest } })
+}
+</script>
+
+<template>
+  <fieldset>
+    <legend>Finer readings</legend>
+    <div class="plugs">
+      <QuantityField
+        v-for="(p, i) in [...plugs, null]"
+        :key="i"
+        :label="`Plug ${i + 1}, thatch`"
+        kind="depth"
+        :model-value="p"
+        :problem="problem(`plugs[${i}]`)"
+        @update:model-value="(i < plugs.length || $event !== null) && setPlug(i, $event)"
+      />
+    </div>
+    <QuantityField
+      label="Penetrometer"
+      kind="pressure"
+      :model-value="zone.pressure"
+      :problem="problem('pressure')"
+      hint="in moist soil"
+      @update:model-value="set('pressure', $event)"
+    />
+    <ChoiceField
+      label="Soil at 75 mm"
+      list
+      clearable
+      :options="names(DAMPS, DAMP_NAMES)"
+      :model-value="zone.damp"
+      @update:model-value="set('damp', $event)"
+    />
+    <QuantityField
+      label="A drop stands, seconds"
+      kind="ratio"
+      :model-value="zone.dropSeconds"
+      :problem="problem('dropSeconds')"
+      hint="over 60 repels"
+      @update:model-value="set('dropSeconds', $event)"
+    />
+    <QuantityField
+      label="Water stands"
+      kind="hours"
+      :model-value="zone.ponding"
+      :problem="problem('ponding')"
+      hint="after rain"
+      @update:model-value="set('ponding', $event)"
+    />
+    <FeelTest
+      :answers="zone.feel ?? {}"
+      :texture="zone.texture"
+      @answer="(feel, texture) => emit('patch', 'feel', texture ? { feel, texture } : { feel })"
+    />
+  </fieldset>
+  <fieldset>
+    <legend>Laboratory</legend>
+    <DayField label="Report of" :model-value="lab.on" :problem="problem('lab.on')" :today="job.today" @update:model-value="setLab({ on: $event })" />
+    <ChoiceField
+      label="Phosphorus"
+      list
+      clearable
+      :options="LAB_LEVELS.map((value) => ({ value, name: value }))"
+      :model-value="lab.phosphorus"
+      @update:model-value="setLab({ phosphorus: $event })"
+    />
+    <ChoiceField
+      label="Potassium"
+      list
+      clearable
+      :options="LAB_LEVELS.map((value) => ({ value, name: value }))"
+      :model-value="lab.potassium"
+      @update:model-value="setLab({ potassium: $event })"
+    />
+    <QuantityField
+      label="Organic matter"
+      kind="percent"
+      :model-value="lab.organic"
+      :problem="problem('lab.organic')"
+      @update:model-value="setLab({ organic: $event })"
+    />
+    <p class="file">
+      <label class="act slight">from a CSV file<input class="only-read" type="file" accept=".csv,.txt,text/csv" @change="labFile" /></label>
+      <span class="small soft" role="status">{{ labSays }}</span>
+    </p>
+  </fieldset>
+  <fieldset>
+    <legend>Seen on the walk</legend>
+    <div class="field wide">
+      <span class="field-label">Weeds</span>
+      <ElSelect
+        multiple
+        :model-value="zone.weedsSeen ?? []"
+        aria-label="Weeds seen"
+        placeholder="none noted"
+        @update:model-value="set('weedsSeen', $event as ZoneDraft['weedsSeen'])"
+      >
+        <ElOption v-for="w in WEED_IDS" :key="w" :value="w" :label="WEEDS[w].name" />
+      </ElSelect>
+      <p v-for="w in zone.weedsSeen ?? []" :key="w" class="small soft">{{ WEEDS[w].name }}: {{ WEEDS[w].says }}</p>
+    </div>
+    <SeenList label="Pests" :options="PESTS" :model-value="zone.pests ?? []" @update:model-value="set('pests', $event)" />
+    <SeenList label="Disease" :options="DISEASES" :model-value="zone.diseases ?? []" @update:model-value="set('diseases', $event)" />
+    <ChoiceField
+      label="Seed heads on weeds"
+      clearable
+      :options="yesNo"
+      :model-value="asYes(zone.seedHeads)"
+      @update:model-value="set('seedHeads', fromYes($event))"
+    />
+    <ChoiceField label="Dogs" clearable :options="yesNo" :model-value="asYes(zone.dogs)" @update:model-value="set('dogs', fromYes($event))" />
+    <ChoiceField
+      label="Litter of trees"
+      list
+      clearable
+      :options="names(LITTERS, LITTER_NAMES)"
+      :model-value="zone.litter"
+      @update:model-value="set('litter', $event)"
+    />
+    <ChoiceField
+      label="Browned off"
+      list
+      clearable
+      :options="names(BROWNED, BROWNED_NAMES)"
+      :model-value="zone.browned"
+      @update:model-value="set('browned', $event)"
+    />
+    <ChoiceField
+      label="Edges"
+      list
+      clearable
+      :options="names(EDGE_STATES, EDGE_NAMES)"
+      :model-value="zone.edges"
+      @update:model-value="set('edges', $event)"
+    />
+    <ChoiceField
+      label="Always mown one way"
+      clearable
+      :options="yesNo"
+      :model-value="asYes(zone.oneWay)"
+      @update:model-value="set('oneWay', fromYes($event))"
+    />
+    <ChoiceField
+      label="Laid as"
+      clearable
+      :options="[
+        { value: 'turf', name: 'turf' },
+        { value: 'sown', name: 'sown' },
+      ]"
+      :model-value="zone.laidAs"
+      @update:model-value="set('laidAs', $event)"
+    />
+    <QuantityField
+      label="In the year"
+      kind="ratio"
+      :model-value="zone.laidIn"
+      :problem="problem('laidIn')"
+      @update:model-value="set('laidIn', $event)"
+    />
+    <QuantityField
+      label="Sprinkler stations"
+      kind="ratio"
+      :model-value="zone.stations"
+      :problem="problem('stations')"
+      @update:model-value="set('stations', $event)"
+    />
+    <TextField
+      class="wide"
+      label="Anything else here"
+      :rows="2"
+      :maxlength="1000"
+      :model-value="zone.notes"
+      @update:model-value="set('notes', $event)"
+    />
+    <p v-if="zone.browned === 'unsure'" class="small soft wide">Tufts greening between straw are alive: water a square and wait ten days.</p>
+  </fieldset>
+</template>
+
+<style scoped>
+fieldset {
+  border: 0;
+  border-top: 1px solid var(--rule);
+  padding: 0.15rem 0 0.35rem;
+  margin: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(7.6rem, 1fr));
+  gap: 0.3rem 0.9rem;
+  min-width: 0;
+}
+legend {
+  font-weight: 700;
+  font-size: 0.875rem;
+  padding: 0.25rem 0 0.1rem;
+  float: left;
+  width: 100%;
+  grid-column: 1 / -1;
+}
+.plugs {
+  grid-column: 1 / -1;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(7rem, 1fr));
+  gap: 0.3rem 0.9rem;
+}
+.wide,
+.file {
+  grid-column: 1 / -1;
+}
+label.act:focus-within {
+  box-shadow: var(--focus);
+}
+</style>
