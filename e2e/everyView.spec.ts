@@ -3,6 +3,9 @@ import { at, expect, openJob, SITE, test, ZONE } from './juvena.ts'
 
 const STAGES = [
   'walk-over',
+  'walk-over?part=plan',
+  'walk-over?part=plan&show=light&zone=hedge&shape=s6',
+  'walk-over?part=plan&show=levels&zone=lower',
   'walk-over?part=site',
   'walk-over?part=history',
   'walk-over?part=customer',

@@ -75,10 +75,11 @@ export function spine(plan: JobPlan, problems: readonly Problem[], system: UnitS
         ? `sun ${showNumber(suns[0]!)} h`
         : `sun ${showNumber(Math.min(...suns))}–${showNumber(Math.max(...suns))} h`
   const unsized = zones.length - measured.length
+  const readings = Object.values(plan.survey.zones).reduce((sum, z) => sum + (z.levels?.readings ?? 0), 0)
   const walk = band(
     1,
     zones.length === 0 ? 'nothing walked yet' : `${count(zones.length, 'zone', 'zones')} · ${plan.totalArea ? say(plan.totalArea) : 'no size'}`,
-    zones.length === 0 ? 'add the first zone' : sunText,
+    zones.length === 0 ? 'add the first zone' : [sunText, readings > 0 && count(readings, 'level', 'levels')].filter(Boolean).join(' · '),
     problems.length > 0
       ? count(problems.length, 'entry to mend', 'entries to mend')
       : zones.length === 0

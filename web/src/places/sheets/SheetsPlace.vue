@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, provide, watch } from 'vue'
+import { computed, nextTick, provide, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { explain, type Explained } from '@juvena/core/working/explain'
 import type { Rule } from '@juvena/core/working/figure'
@@ -9,6 +9,7 @@ import { useJob } from '../../stores/job.ts'
 import CrewSheet from './CrewSheet.vue'
 import CustomerSheet from './CustomerSheet.vue'
 import { NOTES, printedFigures } from './notes.ts'
+import PlanSheet from './PlanSheet.vue'
 import WaterSheet from './WaterSheet.vue'
 
 /** The printed job sheets: customer, crew, watering, and where every number comes from. */
@@ -43,6 +44,9 @@ const workings = computed(() => {
 const zoneName = (id?: string) => job.plan?.zones.find((z) => z.id === id)?.name
 const print = () => window.print()
 const ready = computed(() => job.plan && job.draft)
+watch(ready, (now) => now && route.query.sheet === 'plan' && void nextTick(() => document.getElementById('plan-sheet')?.scrollIntoView()), {
+  immediate: true,
+})
 </script>
 
 <template>
@@ -71,6 +75,7 @@ const ready = computed(() => job.plan && job.draft)
       <CustomerSheet class="page" />
       <CrewSheet class="page" />
       <WaterSheet v-if="job.plan!.follow.water" class="page" />
+      <PlanSheet v-if="job.draft!.plan?.shapes?.length" id="plan-sheet" class="page" />
       <section class="page">
         <h2>Where the numbers come from</h2>
         <p class="small soft">

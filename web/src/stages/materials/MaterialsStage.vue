@@ -66,7 +66,7 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
               ></template>
               <td class="n order">
                 <FigureValue :id="line.total" size="big" :label="`${line.name}, to order`" />
-                <small>{{ [packs(line), ...also(line)].filter(Boolean).join(' · ') }}</small>
+                <small>{{ [packs(line), ...also(line), line.doubt].filter(Boolean).join(' · ') }}</small>
               </td>
             </tr>
           </tbody>

@@ -89,6 +89,8 @@ const figureText = (key: string) => {
   return f ? firm.text(f.value, f.unit) : ''
 }
 const drawn = computed(() => figureText('area.drawn'))
+const counted = (part: string) =>
+  /^survey\.(looks|frames)$/.test(job.figure(`${zone.value?.id}.${part}`)?.rule ?? '') ? `counted ${figureText(part)}` : ''
 const cast = computed(() => figureText('sun.cast') || (job.figure(`${zone.value?.id}.sun`)?.rule === 'survey.light' ? figureText('sun') : ''))
 const area = (id: string) => {
   const f = job.figure(`${id}.area`)
@@ -184,6 +186,7 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           kind="percent"
           :model-value="zone.cover?.wanted"
           :problem="problem('cover.wanted')"
+          :hint="counted('wanted')"
           @update:model-value="setCover('wanted', $event)"
         />
         <QuantityField
@@ -191,6 +194,7 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           kind="percent"
           :model-value="zone.cover?.weeds"
           :problem="problem('cover.weeds')"
+          :hint="counted('weeds')"
           @update:model-value="setCover('weeds', $event)"
         />
         <QuantityField
@@ -198,6 +202,7 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           kind="percent"
           :model-value="zone.cover?.moss"
           :problem="problem('cover.moss')"
+          :hint="counted('moss')"
           @update:model-value="setCover('moss', $event)"
         />
         <QuantityField
@@ -205,6 +210,7 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           kind="percent"
           :model-value="zone.cover?.bare"
           :problem="problem('cover.bare')"
+          :hint="counted('bare')"
           @update:model-value="setCover('bare', $event)"
         />
         <QuantityField
@@ -239,7 +245,7 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           kind="depth"
           :model-value="zone.thatch"
           :problem="problem('thatch')"
-          hint="from plugs"
+          :hint="(zone.plugs ?? []).length && figureText('thatch') ? `plugs: ${figureText('thatch')}` : 'from plugs'"
           @update:model-value="set('thatch', $event)"
         />
         <ChoiceField

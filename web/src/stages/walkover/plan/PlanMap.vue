@@ -142,7 +142,7 @@ const shapeLayer = new VectorLayer({
 const shadowLayer = new VectorLayer({
   source: shadowSource,
   opacity: 0.42,
-  style: new Style({ fill: new Fill({ color: '#1d2a22' }) }),
+  style: new Style({ fill: new Fill({ color: '#1d2a22' }), stroke: new Stroke({ color: '#1d2a22', width: 1 }) }),
   updateWhileInteracting: true,
 })
 const levelLayer = new VectorLayer({

@@ -9,7 +9,7 @@ defineProps<{ scale: Scale; says: string }>()
   <div class="legend">
     <span class="small soft">{{ says }}</span>
     <ul>
-      <li v-for="s in scale.steps" :key="s.says">
+      <li v-for="s in scale.steps" :key="s.colour">
         <svg width="34" height="12" aria-hidden="true"><rect width="34" height="12" :fill="s.colour" /></svg>
         <span>{{ s.says }}</span>
       </li>
@@ -34,7 +34,9 @@ li {
   justify-items: center;
   font-size: 0.75rem;
   line-height: 1.2;
-  min-width: 2.2rem;
+  min-width: 2.6rem;
+  padding: 0;
+  white-space: nowrap;
 }
 svg {
   width: 100%;

@@ -14,6 +14,8 @@ const firm = useFirm()
 const job = useJob()
 const shapes = computed<ShapeDraft[]>(() => job.draft?.plan?.shapes ?? [])
 const size = (s: ShapeDraft) => {
+  const counted = s.kind === 'lawn' ? job.figure(`${s.zone}.area`) : null
+  if (counted) return firm.text(counted.value, 'm2')
   const at = s.at as Ring[]
   const draws = SHAPE_KINDS[s.kind as ShapeKind].draws
   return draws === 'area' ? firm.text(areaOf(at), 'm2') : draws === 'line' ? firm.text(lengthOf(at[0]!), 'm') : ''

@@ -18,9 +18,11 @@ export async function readOutlines(file: File): Promise<FileRead> {
     }
   }
   if (!text.startsWith('<')) return { ok: false, sentence: `${file.name} is no outline file known here. GeoJSON, KML or GPX is wanted.` }
-  const xml = new DOMParser().parseFromString(text, 'text/xml')
-  if (xml.querySelector('parsererror'))
+  // Asked before the browser's own parser is: that one writes its complaint as a styled page.
+  const { XMLValidator } = await import('fast-xml-parser')
+  if (XMLValidator.validate(text) !== true)
     return { ok: false, sentence: `${file.name} could not be read: its XML is broken or cut short. Export it again.` }
+  const xml = new DOMParser().parseFromString(text, 'text/xml')
   const root = xml.documentElement.localName.toLowerCase()
   const [{ default: GeoJSON }, { default: KML }, { default: GPX }] = await Promise.all([
     import('ol/format/GeoJSON'),

@@ -25,13 +25,13 @@ export const LIGHT_SCALE: Scale = {
 export const LEVEL_SCALE: Scale = {
   unit: 'mm from the aim',
   steps: [
-    { from: -Infinity, colour: '#1f4a66', says: 'over 25 low' },
-    { from: -25, colour: '#4f7f9b', says: '15 to 25 low' },
-    { from: -15, colour: '#a3c2cf', says: '5 to 15 low' },
-    { from: -5, colour: '#f3eedd', says: 'true, within 5' },
-    { from: 5, colour: '#e3b795', says: '5 to 15 proud' },
-    { from: 15, colour: '#c07a4d', says: '15 to 25 proud' },
-    { from: 25, colour: '#8f4419', says: 'over 25 proud' },
+    { from: -Infinity, colour: '#1f4a66', says: '25 low' },
+    { from: -25, colour: '#4f7f9b', says: '15' },
+    { from: -15, colour: '#a3c2cf', says: '5' },
+    { from: -5, colour: '#f3eedd', says: 'true' },
+    { from: 5, colour: '#e3b795', says: '5' },
+    { from: 15, colour: '#c07a4d', says: '15' },
+    { from: 25, colour: '#8f4419', says: '25 proud' },
   ],
 }
 
