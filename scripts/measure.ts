@@ -5,8 +5,12 @@ import { gzipSync } from 'node:zlib'
 import { defaultFirm } from '../core/src/model/firm.ts'
 import { readJob, type JobDraft, type ZoneDraft } from '../core/src/model/job.ts'
 import { planJob } from '../core/src/plan.ts'
+import { daysFor, lightMap, type LightInput } from '../core/src/survey/lightMap.ts'
+import type { ShapeDraft } from '../core/src/model/sitePlan.ts'
+import type { Obstacle } from '../core/src/survey/obstacles.ts'
+import { naiveHours } from '../core/test/naiveLight.ts'
 
-/** Measures planJob at 1, 20 and 200 zones, reading a draft, and the compressed script the first page loads. */
+/** Measures planJob at 1, 20 and 200 zones, reading a draft, the light map beside a naive ray test, and the compressed script the first page loads. */
 const root = resolve(import.meta.dirname, '..')
 const texture = ['sand', 'loam', 'clay'] as const
 const zone = (i: number): ZoneDraft => ({
@@ -36,7 +40,7 @@ function median(times: number[]): number {
   return times.sort((a, b) => a - b)[Math.floor(times.length / 2)]!
 }
 function time(work: () => unknown, runs: number): number {
-  for (let i = 0; i < Math.min(20, runs); i++) work()
+  for (let i = 0; i < Math.min(20, Math.ceil(runs / 10)); i++) work()
   return median(
     Array.from({ length: runs }, () => {
       const from = performance.now()
@@ -63,6 +67,99 @@ for (const [zones, runs] of [
   )
 }
 
+/** 60 × 60 m at 0.25 m with 40 obstacles, half of them trees, half of those leaf-dropping; a growing season of ten weeks at 15-minute steps. */
+let seed = 1
+const some = () => (seed = (seed * 16807) % 2147483647) / 2147483647
+const obstacles = Array.from({ length: 40 }, (_, i): Obstacle => {
+  const [x, y] = [some() * 80 - 10, some() * 80 - 10]
+  if (i % 4 < 2) return { shape: `o${i}`, dropsLeaf: i % 4 === 1, form: 'crown', at: [x, y], radius: 2 + some() * 2, middle: 5, half: 3 }
+  const [w, h] = [4 + some() * 8, 3 + some() * 5]
+  return {
+    shape: `o${i}`,
+    dropsLeaf: false,
+    form: 'block',
+    footprint: [
+      [
+        [x, y],
+        [x + w, y],
+        [x + w, y + h],
+        [x, y + h],
+      ],
+    ],
+    height: 3 + some() * 5,
+  }
+})
+const from = Date.UTC(2027, 2, 1) / 86_400_000
+const light = (days: number): LightInput => ({
+  latitude: -44.2,
+  longitude: 170.1,
+  obstacles,
+  hills: [],
+  grid: { west: 0, south: 0, cell: 0.25, columns: 240, rows: 240 },
+  days: daysFor(from, from + 69, days),
+  stepMinutes: 15,
+})
+const growing = light(70)
+const cast = time(() => lightMap(growing), 3)
+const sample = Array.from({ length: 144 }, (_, i) => i * 400 + 7)
+const before = performance.now()
+const rays = naiveHours(growing, sample)
+const naive = ((performance.now() - before) * 57_600) / sample.length
+const hours = lightMap(growing).hours
+const worst = Math.max(...sample.map((cell, i) => Math.abs(hours[cell]! - rays[i]!)))
+const quick = lightMap(light(10)).hours
+const drift = Math.max(...quick.map((h, i) => Math.abs(h - hours[i]!)))
+console.log(`light map, 57,600 cells, 40 obstacles, every day of ten weeks at 15 minutes: ${cast.toFixed(0)} ms`)
+console.log(
+  `  a ray for each cell, obstacle and sun (144 cells, scaled): ${(naive / 1000).toFixed(1)} s, ${(naive / cast).toFixed(0)} × as long; the two differ by ${worst.toFixed(2)} h a day at most; ten days for the season, as the plan takes, by ${drift.toFixed(2)} h`,
+)
+
+/** Twenty zones drawn, each with a tree and a bed: planned again with nothing drawn changed, and with a tree moved. */
+const drawnJob = (shift: number): JobDraft => ({
+  ...job(20),
+  zones: job(20).zones!.map((z) => ({ ...z, area: null, sunHours: null })),
+  plan: {
+    shapes: Array.from({ length: 60 }, (_, i): ShapeDraft => {
+      const [zone, x, y] = [i % 20, (i % 5) * 14, Math.floor((i % 20) / 5) * 14]
+      if (i < 20)
+        return {
+          id: `l${i}`,
+          kind: 'lawn',
+          zone: `z${zone + 1}`,
+          at: [
+            [
+              [x, y],
+              [x + 12, y],
+              [x + 12, y + 11],
+              [x, y + 11],
+            ],
+          ],
+        }
+      if (i < 40)
+        return {
+          id: `b${i}`,
+          kind: 'bed',
+          at: [
+            [
+              [x + 2, y + 2],
+              [x + 4, y + 2],
+              [x + 4, y + 5],
+              [x + 2, y + 5],
+            ],
+          ],
+        }
+      return { id: `t${i}`, kind: 'tree', height: 8, crown: 5, at: [[[x + 12.5 + (i === 40 ? shift : 0), y + 6]]] }
+    }),
+  },
+})
+const still = readJob(drawnJob(0)).job!
+const again = time(() => planJob(still, { today: '2027-02-22', firm, diary: [] }), 100)
+let moves = 0
+const moved = time(() => planJob(readJob(drawnJob(++moves / 100)).job!, { today: '2027-02-22', firm, diary: [] }), 20)
+console.log(
+  `planJob 20 zones drawn, 60 shapes: ${again.toFixed(2)} ms with the drawing left alone; ${moved.toFixed(0)} ms with a tree moved, its light cast anew (in the worker)`,
+)
+
 const dist = join(root, 'web/dist')
 const html = readFileSync(join(dist, 'index.html'), 'utf8')
 const assets = readdirSync(join(dist, 'assets'))
@@ -82,6 +179,10 @@ const season = assets.filter((name) => /^SeasonPlace-.*\.js$/.test(name))
 const jobPlace = assets.filter((name) => /^(JobPlace|WalkOverStage)-.*\.js$/.test(name))
 const kB = (names: Set<string>) => ([...names].reduce((sum, name) => sum + size(name), 0) / 1000).toFixed(0)
 console.log(`first page (season, usable): ${kB(closure([...entry, ...season]))} kB of compressed script; its chart comes after`)
+const planPart = assets.filter((name) => /^PlanPart-.*\.js$/.test(name))
+console.log(
+  `  and its plan, when opened: ${kB(new Set([...closure([...entry, ...jobPlace, ...planPart])].filter((n) => !closure([...entry, ...jobPlace]).has(n))))} kB more`,
+)
 console.log(
   `a job’s walk-over: ${kB(closure([...entry, ...jobPlace]))} kB of compressed script, and its worker ${(assets.filter((n) => /^plan\.worker-/.test(n)).reduce((s, n) => s + size(n), 0) / 1000).toFixed(0)} kB`,
 )

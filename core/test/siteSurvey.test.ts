@@ -47,7 +47,7 @@ describe('a drawn zone in the plan', () => {
     const paced = job([lawn(box(0, 0, 20, 10), 'z1', { by: 'pacing' })])
     expect(valueOf(paced, 'z1.area.error')).toBeGreaterThan(20)
     const seed = paced.materials.find((m) => m.id.startsWith('seed'))!
-    expect(seed.doubt).toMatch(/^area’s doubt ± [\d.]+ kg: /)
+    expect(seed.doubt).toMatch(/^± [\d.]+ kg for the area: /)
     const taped = job([lawn(box(0, 0, 20, 10))])
     expect(valueOf(taped, 'z1.area.error')).toBeLessThan(valueOf(paced, 'z1.area.error') as number)
     expect(planOf({ zones: [zone()] }).materials.every((m) => m.doubt === '')).toBe(true)
@@ -112,6 +112,7 @@ describe('levels in the plan', () => {
     const lifts = num(plan.figures['z1.dressing.lifts']!)
     expect(lifts).toBe(Math.ceil(num(plan.figures['z1.lows.deepest']!) / num(plan.figures['z1.dressing.limit']!)))
     expect(lifts).toBeGreaterThan(5)
+    expect(notice(plan, 'z1.smother')?.says).toMatch(/bury and reseed the [\d.]+ m² that lie deeper/)
     const [dip] = plan.survey.zones.z1!.levels!.dips
     expect(dip!.barrows).toBe(Math.ceil((dip!.volume * 1.12) / 0.95 / 0.08))
   })

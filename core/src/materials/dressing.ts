@@ -170,6 +170,7 @@ export function planDressing(
       z,
     )
     made.push({ zone: r.id, depth, share, limit, lifts, volume, order })
+    const deep = filled ? filled.deeperThan(num(limit)) : 0
     if (buries)
       notices.push({
         id: `${r.id}.smother`,
@@ -178,7 +179,7 @@ export function planDressing(
         level: inLifts ? 'warn' : 'hold',
         title: `${r.name} would be buried in one go.`,
         says: inLifts
-          ? `${showNumber(num(depth))} mm on leaf standing ${showNumber(num(leaf))} mm: ${showNumber(num(limit))} mm is the most at once. It goes down in ${num(lifts)} lifts, 28 days apart, in growth.`
+          ? `${showNumber(num(depth))} mm on leaf standing ${showNumber(num(leaf))} mm: ${showNumber(num(limit))} mm is the most at once. It goes down in ${num(lifts)} lifts, 28 days apart, in growth${deep > 0 ? `; or bury and reseed the ${showNumber(deep)} m² that lie deeper than that` : ''}.`
           : `${showNumber(num(depth))} mm on leaf standing ${showNumber(num(leaf))} mm: the grass under it dies. Sow the fill as new ground, or take thin lifts instead.`,
         figure: limit.id,
       })

@@ -34,9 +34,9 @@ function inBags(total: number, zones: readonly { amount: number; error: number }
   const bags = (kg: number) => packsFor(kg, sizes)
   const [low, mid, high] = [bags(total - swing), bags(total), bags(total + swing)]
   const words = (p: Packs) => p.counts.map((c) => `${c.count} × ${c.size} kg`).join(' + ')
-  const doubt = `area’s doubt ± ${showNumber(swing)} kg`
+  const doubt = `± ${showNumber(swing)} kg for the area`
   if (words(high) !== words(mid) && high.bought > mid.bought) return `${doubt}: at most ${words(high)}`
-  if (words(low) !== words(mid) && low.bought < mid.bought) return `${doubt}: could be ${words(low)}`
+  if (words(low) !== words(mid) && low.bought < mid.bought) return `${doubt}: could do with ${words(low)}`
   return `${doubt}: same bags`
 }
 

@@ -56,6 +56,8 @@ export interface LevelReport {
   dips: Dip[]
   /** Soil in place when a blanket of so many mm goes down and dips are filled: the larger at each point, m³. */
   withBlanket: (mm: number, zoneArea: number) => number
+  /** Ground lying lower than the aim by more than so many mm, m². */
+  deeperThan: (mm: number) => number
 }
 
 /** Plane of least squares through readings. Throws only on fewer than three that are not in line: ask `enough` first. */
@@ -231,6 +233,7 @@ export function levelReport(readings: readonly Level[], areas: readonly Area[] |
     lowShare: (100 * low) / cells,
     lowMean: low > 0 ? lowSum / low : 0,
     dips: dipsOf(surface),
+    deeperThan: (mm) => each * off.reduce((n, d) => (-d > mm ? n + 1 : n), 0),
     withBlanket(mm, area) {
       let sum = 0
       for (const d of off) if (!Number.isNaN(d)) sum += Math.max(mm, -d)

@@ -19,9 +19,9 @@ export interface LightSeason {
 }
 
 /** Most cells the quick reading of zones looks at, most days it takes, and its step. */
-const QUICK_CELLS = 6000
-const QUICK_DAYS = 10
-const QUICK_STEP = 15
+const QUICK_CELLS = 30_000
+const QUICK_DAYS = 8
+const QUICK_STEP = 20
 
 /** A grid over areas of cells of about `cell` metres, coarser where there would be many more than `most` of them. Null when there is nothing to cover. */
 export function gridOver(areas: readonly Area[], cell: number, most: number): Grid | null {
@@ -78,7 +78,7 @@ export interface LightPlace {
   longitude: number
 }
 
-/** Sun hours of each drawn zone over a season, quickly: a grid of at most some thousand cells and ten days that stand for the season. */
+/** Sun hours of each drawn zone over a season, quickly: one grid over all of them, and a few days that stand for the season. */
 export function lightOfZones(plan: SitePlan, measured: MeasuredPlan, place: LightPlace, season: LightSeason, whatIf = false): Map<string, ZoneLight> {
   const key = JSON.stringify([plan.shapes, plan.hills, place, season, whatIf])
   const known = kept.get(key)
@@ -86,10 +86,15 @@ export function lightOfZones(plan: SitePlan, measured: MeasuredPlan, place: Ligh
   const obstacles = obstaclesOf(plan.shapes, { whatIf })
   const found = new Map<string, ZoneLight>()
   const days = daysFor(season.from, season.to, QUICK_DAYS)
-  for (const [id, zone] of measured.zones) {
-    const grid = gridOver(zone.net, 0.25, QUICK_CELLS / Math.max(1, measured.zones.size / 4))
-    if (!grid) continue
-    const spread = spreadOver(zone.net, lightMap({ ...place, obstacles, hills: hillsOf(plan), grid, days, stepMinutes: QUICK_STEP }))
+  const zones = [...measured.zones]
+  const grid = gridOver(
+    zones.flatMap(([, zone]) => zone.net),
+    0.25,
+    QUICK_CELLS,
+  )
+  const map = grid && lightMap({ ...place, obstacles, hills: hillsOf(plan), grid, days, stepMinutes: QUICK_STEP })
+  for (const [id, zone] of zones) {
+    const spread = map && spreadOver(zone.net, map)
     if (spread) found.set(id, spread)
   }
   if (kept.size >= 16) kept.delete(kept.keys().next().value!)

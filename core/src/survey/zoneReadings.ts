@@ -116,7 +116,7 @@ export interface ZoneReadings {
   lowsDepth: Figure | null
   lowsShare: Figure | null
   /** From the levels: fill in place and how to lay it with a blanket. */
-  fill: { volume: Figure; deepest: Figure; withBlanket: (mm: number) => number } | null
+  fill: { volume: Figure; deepest: Figure; withBlanket: (mm: number) => number; deeperThan: (mm: number) => number } | null
   trenches: Figure[]
 }
 
@@ -170,7 +170,12 @@ export function readZone(zone: Zone, survey: SiteSurvey, w: Workings): ZoneReadi
     w.add(1, at('level.worst'), 'Out of true, worst', report.worstError, 'mm', surveyRules.levelWorst, [], z)
     // Readings that cover only part of a zone say nothing of the rest; a typed depth still decides there.
     if (zone.lowsDepth === null)
-      fill = { volume, deepest, withBlanket: (mm) => report.withBlanket(mm, area.figure ? num(area.figure) : report.spanned) }
+      fill = {
+        volume,
+        deepest,
+        deeperThan: report.deeperThan,
+        withBlanket: (mm) => report.withBlanket(mm, area.figure ? num(area.figure) : report.spanned),
+      }
   } else if (drawn && drawn.lows.area > 0 && drawn.lows.depth !== null && area.figure) {
     lowsDepth ??= w.read(1, at('lows.depth'), 'Depth of the lows', drawn.lows.depth, 'mm', id)
     lowsShare ??= w.add(

@@ -49,7 +49,7 @@ const surveyor = {
       obstacles: obstaclesOf(job.plan.shapes, { whatIf }),
       hills: hillsOf(job.plan),
       grid,
-      days: daysFor(season.from, season.to, fine ? 24 : 4),
+      days: daysFor(season.from, season.to, fine ? 70 : 4),
       stepMinutes: fine ? 15 : 60,
     })
     let map: LightMap

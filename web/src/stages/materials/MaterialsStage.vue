@@ -66,7 +66,8 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
               ></template>
               <td class="n order">
                 <FigureValue :id="line.total" size="big" :label="`${line.name}, to order`" />
-                <small>{{ [packs(line), ...also(line), line.doubt].filter(Boolean).join(' · ') }}</small>
+                <small>{{ [packs(line), ...also(line)].filter(Boolean).join(' · ') }}</small>
+                <small v-if="line.doubt" class="doubt">{{ firm.say(line.doubt) }}</small>
               </td>
             </tr>
           </tbody>
@@ -186,6 +187,9 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
 .order small {
   font-weight: 700;
   color: var(--soft);
+}
+.order .doubt {
+  font-weight: 400;
 }
 .zone {
   min-width: 4.6rem;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import 'ol/ol.css'
-import Feature from 'ol/Feature'
+import Feature, { type FeatureLike } from 'ol/Feature'
 import OlMap from 'ol/Map'
 import View from 'ol/View'
 import { LineString, MultiPolygon, Point as OlPoint, Polygon, type Geometry } from 'ol/geom'
@@ -132,10 +132,16 @@ const styleOf = (feature: Feature<Geometry>) => {
   const styles = stylesOf(drawn, props.overlay, geometry)
   return drawn.chosen ? [...styles, ...edgeLabels(geometry, props.say.length)] : styles
 }
+const rank = (f: FeatureLike) => {
+  const d = f.get('drawn') as Drawn
+  return d.chosen ? 0 : d.shape.kind === 'lawn' ? 1 : 2
+}
 const shapeLayer = new VectorLayer({
   source: shapeSource,
   style: (f) => styleOf(f as Feature<Geometry>),
-  declutter: false,
+  // Where names would lie on one another, the lawns' stand.
+  declutter: true,
+  renderOrder: (a, b) => rank(a) - rank(b),
   updateWhileInteracting: true,
   updateWhileAnimating: true,
 })

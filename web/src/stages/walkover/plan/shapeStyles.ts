@@ -143,7 +143,11 @@ export function stylesOf({ shape, label, sub, chosen, tried }: Drawn, overlay: O
         stroke: line(chosen ? INK : MOSS, chosen ? 3 : 1.5, tried ? [2, 4] : dashes),
         zIndex: 6,
       }),
-      new Style({ geometry: new OlPoint([cx, cy]), image: new CircleStyle({ radius: 5, fill: new Fill({ color: INK }) }), zIndex: 7 }),
+      new Style({
+        geometry: new OlPoint([cx, cy]),
+        image: new CircleStyle({ declutterMode: 'none', radius: 5, fill: new Fill({ color: INK }) }),
+        zIndex: 7,
+      }),
     )
     styles.push(
       new Style({
@@ -158,8 +162,14 @@ export function stylesOf({ shape, label, sub, chosen, tried }: Drawn, overlay: O
         geometry: geometry instanceof OlPoint ? geometry : new OlPoint([x, y]),
         image:
           kind === 'tap'
-            ? new RegularShape({ points: 3, radius: chosen ? 11 : 9, fill: new Fill({ color: WATER }), stroke: line(SHEET, 1.5) })
-            : new CircleStyle({ radius: chosen ? 8 : 6, stroke: line(WATER, 2.5), fill: new Fill({ color: SHEET }) }),
+            ? new RegularShape({
+                declutterMode: 'none',
+                points: 3,
+                radius: chosen ? 11 : 9,
+                fill: new Fill({ color: WATER }),
+                stroke: line(SHEET, 1.5),
+              })
+            : new CircleStyle({ declutterMode: 'none', radius: chosen ? 8 : 6, stroke: line(WATER, 2.5), fill: new Fill({ color: SHEET }) }),
         zIndex: 9,
       }),
     )
@@ -187,7 +197,14 @@ export function stylesOf({ shape, label, sub, chosen, tried }: Drawn, overlay: O
       styles.push(
         new Style({
           geometry: new MultiPoint(places),
-          image: new RegularShape({ points: 4, angle: Math.PI / 4, radius: 6, fill: new Fill({ color: SHEET }), stroke: line(INK, 1.5) }),
+          image: new RegularShape({
+            declutterMode: 'none',
+            points: 4,
+            angle: Math.PI / 4,
+            radius: 6,
+            fill: new Fill({ color: SHEET }),
+            stroke: line(INK, 1.5),
+          }),
           zIndex: 15,
         }),
       )
