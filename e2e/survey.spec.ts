@@ -115,7 +115,7 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
     ['bare', 4],
     ['moss', 2],
   ] as const)
-    for (let i = 0; i < n; i++) await page.getByRole('button', { name: new RegExp(`A look on ${part}`) }).click()
+    for (let i = 0; i < n; i++) await page.getByRole('button', { name: new RegExp(`${part}\\s*: one more look`) }).click()
   await expect(page.getByText(/12 looks/).first()).toBeVisible()
   await field(page, 'Height of cut').fill('25 mm')
   await page
@@ -231,8 +231,8 @@ test('files in and out: GeoJSON there and back, KML, GPX; a broken one is told a
 test('a half-done walk is there after a reload, on a phone too, and says what is still wanted without standing in the way', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await openJob(page, { site: SITE, zones: [{ id: 'z1', name: 'Back lawn', area: '80 m²' }] })
-  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: /A look on wanted/ }).click()
-  const tap = (await page.getByRole('button', { name: /A look on moss/ }).boundingBox())!
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: /wanted\s*: one more look/ }).click()
+  const tap = (await page.getByRole('button', { name: /moss\s*: one more look/ }).boundingBox())!
   expect(Math.min(tap.width, tap.height)).toBeGreaterThanOrEqual(44)
   await page.locator('[data-test=finer]').click()
   await page.getByRole('button', { name: 'stays a ball' }).click()
@@ -240,7 +240,7 @@ test('a half-done walk is there after a reload, on a phone too, and says what is
   await expect(page.locator('.feel')).toContainText('clay loam')
   await saved(page)
   await page.reload()
-  await expect(page.getByRole('button', { name: 'A look on wanted, 3 so far' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^3\s*wanted\s*: one more look/ })).toBeVisible()
   await expect(page.getByText('Still wanted for a sure plan')).toBeVisible()
   await page.locator('[data-test=finer]').click()
   await expect(page.locator('.feel')).toContainText('clay loam')

@@ -53,16 +53,9 @@ const round = (x: number) => showNumber(Math.round(x))
       <button type="button" class="act slight" :aria-pressed="method === 'frame'" @click="method = 'frame'">throw a frame</button>
     </p>
     <div v-if="method === 'step'" class="taps">
-      <button
-        v-for="p in COVER_PARTS"
-        :key="p"
-        type="button"
-        class="tap"
-        :class="p"
-        :aria-label="`A look on ${NAMES[p]}, ${looks[p]} so far`"
-        @click="tap(p)"
-      >
-        <b>{{ looks[p] }}</b><span>{{ NAMES[p] }}</span>
+      <button v-for="p in COVER_PARTS" :key="p" type="button" class="tap" :class="p" @click="tap(p)">
+        <b>{{ looks[p] }}</b><span>{{ NAMES[p] }}</span
+        ><span class="only-read">: one more look</span>
       </button>
       <p class="row">
         <button type="button" class="act slight" :disabled="last.length === 0" @click="back">take the last back</button>
