@@ -5,6 +5,7 @@ import type { Job } from './model/job.ts'
 import { addDays, type Day } from './model/day.ts'
 import type { Candidate } from './approach/approach.ts'
 import type { Finding } from './findings/findings.ts'
+import type { Wanted } from './findings/stillWanted.ts'
 import { follow, type Follow } from './follow.ts'
 import { materialLines, type MaterialLine } from './materials/lines.ts'
 import { prescribe } from './prescribe.ts'
@@ -45,6 +46,8 @@ export interface JobPlan {
   notices: Notice[]
   zones: ZoneSummary[]
   survey: SurveySummary
+  /** By zone, what else is worth reading for a surer plan. */
+  wanted: Record<string, Wanted[]>
   findings: Finding[]
   totalArea: string | null
   materials: MaterialLine[]
@@ -104,6 +107,7 @@ export function planJob(job: Job, context: Context): JobPlan {
       }
     }),
     survey: p.survey,
+    wanted: p.wanted,
     findings: p.findings,
     totalArea: p.totalArea?.id ?? null,
     materials: materialLines(

@@ -2,6 +2,7 @@ import type { Firm } from './model/firm.ts'
 import type { Job } from './model/job.ts'
 import { addDays, dayNumber, nextOn, type Day } from './model/day.ts'
 import { approachZone, asNew, sows, type ZoneApproach } from './approach/approach.ts'
+import { stillWanted, type Wanted } from './findings/stillWanted.ts'
 import { findInZone, type Finding } from './findings/findings.ts'
 import { planCover, planDebris, planDressing, type CoverPlan, type DebrisPlan, type DressingPlan } from './materials/dressing.ts'
 import { planFeed, type FeedPlan } from './materials/feed.ts'
@@ -56,6 +57,8 @@ export interface Prescription {
   ground: Ground
   zones: ZonePlan[]
   survey: SurveySummary
+  /** By zone, what else is worth reading. */
+  wanted: Record<string, Wanted[]>
   findings: Finding[]
   totalArea: Figure | null
   orders: MixOrder[]
@@ -140,6 +143,7 @@ export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, wa
   const areaError = Math.hypot(...measured.map((r) => num(r.area!) * r.areaError))
   if (totalArea && areaError > 0) w.add(1, 'job.area.error', 'All zones, give or take', areaError, 'm2', surveyRules.error, [totalArea])
   const findings: Finding[] = []
+  const wanted: Record<string, Wanted[]> = {}
   const lots = lotFigures(job, w)
   const usualPls = usualPlsFigure(w)
   const lastSowing = (grass: GrassId): Day | null => {
@@ -163,7 +167,19 @@ export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, wa
   const zones: ZonePlan[] = readings.map((r) => {
     const found = findInZone(r, schools, w)
     findings.push(...found)
+    wanted[r.id] = stillWanted(r, found, job)
     const approach = approachZone(r, found, job, schools, w, notices)
+    const pests = found.find((f) => f.kind === 'pests' && f.verdict === 'hold')
+    if (pests && sows(approach.chosen))
+      notices.push({
+        id: `${r.id}.live-pests`,
+        stage: 6,
+        zone: r.id,
+        level: 'hold',
+        title: `${r.name}: live pests.`,
+        says: `${pests.says} Never sow into live pests: seedlings are the first they take. Note them as gone under Zones when they are.`,
+        ...(pests.figure ? { figure: pests.figure } : {}),
+      })
     const season = seasonOf(r, ground.latitude)
     const suggested: Mix =
       approach.chosen === 'hold-over'
@@ -200,7 +216,7 @@ export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, wa
     w,
   )
   const withSeed = zones.filter((z) => z.seed || z.approach.chosen === 'leave').map((z) => z.work)
-  return { ground, zones, survey, findings, totalArea, orders, feed, dressing, covers, debris, strands: strandsOf(withSeed) }
+  return { ground, zones, survey, wanted, findings, totalArea, orders, feed, dressing, covers, debris, strands: strandsOf(withSeed) }
 }
 
 /**

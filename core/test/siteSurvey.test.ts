@@ -176,6 +176,27 @@ describe('counts and what was seen', () => {
     expect(planOf({ zones: [zone(change)] }).findings.find((f) => f.kind === kind)).toMatchObject({ verdict, word })
   })
 
+  it('live pests stand against sowing until they are gone', () => {
+    const plan = (active: boolean) => planOf({ zones: [zone({ pests: [{ kind: 'grubs', active }] })] })
+    expect(notice(plan(true), 'z1.live-pests')).toMatchObject({ level: 'hold', says: expect.stringContaining('Never sow into live pests') })
+    expect(notice(plan(false), 'z1.live-pests')).toBeUndefined()
+  })
+
+  it.each([
+    ['pH', { cover: { wanted: 50, weeds: 10, moss: 30, bare: 10 } }, { ph: 5.8 }],
+    ['How long water stands', { penetration: 'stops' as const }, { ponding: '10 min' }],
+    ['Levels', { mower: 'reel' as const }, { lowsDepth: '4 mm' }],
+    ['Three plugs of thatch', { thatch: '13 mm' }, { plugs: ['12 mm', '13 mm', '14 mm'] }],
+    ['Texture', { texture: null }, { texture: 'loam' as const }],
+    ['The grass there now', { present: [] }, { present: ['browntop' as const] }],
+    ['A wedge at 75 mm', { thatch: '28 mm' }, { damp: 'moist' as const }],
+    ['How it was measured', { area: '600 m²' }, { by: 'tape' as const }],
+  ])('%s is wanted while its answer could change something, with why, and no longer once it is read', (what, before, read) => {
+    const wanted = (change: object) => planOf({ zones: [zone(change)] }).wanted.z1!.find((x) => x.what === what)
+    expect(wanted(before)?.why).toMatch(/\.$/)
+    expect(wanted({ ...before, ...read })).toBeUndefined()
+  })
+
   it('a bucket under the tap is a flow', () => {
     const plan = planOf({ zones: [zone()], site: { ...site, bucket: '10 L', bucketSeconds: 30 } })
     expect(valueOf(plan, 'job.water.flow')).toBe(20)

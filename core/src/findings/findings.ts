@@ -354,7 +354,11 @@ function seenInZone(r: ZoneReadings, say: Say, w: Workings): void {
       live.length === 0 ? 'fine' : 'act',
       live.length === 0 ? 'healed' : live.every((x) => x.kind === 'dog-rings') ? 'dog rings' : 'disease',
       live.length === 0 ? 'Seen, and no longer active.' : DISEASES[live[0]!.kind].says,
-      live.length === 0 ? 'Nothing.' : 'Put the cause right first.',
+      live.length === 0
+        ? 'Nothing.'
+        : live.some((x) => x.worse === 'unfed')
+          ? 'Worse where unfed: feed it in season before anything else.'
+          : 'Put the cause right first.',
     )
   }
   if (zone.weedsSeen.length > 0) {

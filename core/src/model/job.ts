@@ -133,10 +133,21 @@ export const zoneSchema = z.strictObject({
     .max(20)
     .default([]),
   diseases: z
-    .array(z.strictObject({ kind: oneOf(DISEASE_IDS, 'a disease in the list'), active: yesNo }))
+    .array(
+      z.strictObject({
+        kind: oneOf(DISEASE_IDS, 'a disease in the list'),
+        active: yesNo,
+        /** Which side is worse, where part of the lawn was fed. */
+        worse: oneOf(['unfed', 'fed'], 'the unfed or the fed side').nullable().default(null),
+      }),
+    )
     .max(20)
     .default([]),
   dogs: yesNo,
+  /** A tree has lately gone: the light has changed, and the old grass may be the wrong one. */
+  treeGone: yesNo,
+  spongy: yesNo,
+  mowerWeight: quantity('mass', { min: 1, max: 5000, what: 'A mower' }),
   litter: oneOf(LITTERS, 'a kind of litter').nullable().default(null),
   browned: oneOf(BROWNED, 'a state').nullable().default(null),
   laidAs: oneOf(['turf', 'sown'], 'turf or sown').nullable().default(null),
@@ -188,6 +199,9 @@ export const jobSchema = z.strictObject({
       bucketSeconds: quantity('ratio', { min: 1, max: 3600, what: 'Seconds to fill it' }),
       restrictions: text(300),
       below: text(1000),
+      /** What lies beside: concrete that granules may stain, water, neighbours' turf. */
+      beside: text(500),
+      rainGauge: yesNo,
     })
     .prefault({}),
   customerDate: day,

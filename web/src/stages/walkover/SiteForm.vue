@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, shallowRef } from 'vue'
 import type { JobDraft } from '@juvena/core/model/job'
+import ChoiceField from '../../parts/ChoiceField.vue'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import QuantityField from '../../parts/QuantityField.vue'
@@ -148,6 +149,16 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           :hint="flow ? `= ${flow}` : ''"
           @update:model-value="set('bucketSeconds', $event)"
         />
+        <ChoiceField
+          label="Rain gauge on site"
+          clearable
+          :options="[
+            { value: 'yes', name: 'yes' },
+            { value: 'no', name: 'no' },
+          ]"
+          :model-value="job.draft?.site?.rainGauge === true ? 'yes' : job.draft?.site?.rainGauge === false ? 'no' : null"
+          @update:model-value="set('rainGauge', $event === null ? null : $event === 'yes')"
+        />
         <TextField
           label="Restrictions"
           :model-value="job.draft?.site?.restrictions"
@@ -190,7 +201,14 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
       </div>
     </section>
     <section>
-      <h3>Below ground</h3>
+      <h3>Below and beside</h3>
+      <TextField
+        label="Beside: concrete, water, neighbours’ turf"
+        :maxlength="500"
+        :model-value="job.draft?.site?.beside"
+        hint="Granules stain concrete; feed stays out of water."
+        @update:model-value="set('beside', $event)"
+      />
       <TextField
         label="Pipes, cables, dog-fence wire; who says so"
         :rows="2"

@@ -58,6 +58,7 @@ const gain = computed(() => {
 })
 const found = computed(() => job.plan?.findings.filter((f) => f.zone === zone.value?.id && f.verdict !== 'unread') ?? [])
 const wanted = computed(() => job.plan?.findings.filter((f) => f.zone === zone.value?.id && f.verdict === 'unread') ?? [])
+const further = computed(() => job.plan?.wanted[zone.value?.id ?? ''] ?? [])
 </script>
 
 <template>
@@ -85,12 +86,16 @@ const wanted = computed(() => job.plan?.findings.filter((f) => f.zone === zone.v
         <span class="small soft means">to <FigureValue :id="`${zone.id}.sun.if`" /> a day, if they were done</span>
       </li>
     </ul>
-    <section v-if="wanted.length">
+    <section v-if="wanted.length + further.length">
       <h3>Still wanted for a sure plan</h3>
       <ul>
         <li v-for="f in wanted" :key="f.kind">
           <b class="small">{{ FINDING_NAMES[f.kind] }}</b>
           <span class="small soft means">{{ f.says }} {{ f.asks }}</span>
+        </li>
+        <li v-for="f in further" :key="f.what">
+          <b class="small">{{ f.what }}</b>
+          <span class="small soft means">{{ firm.say(f.why) }}</span>
         </li>
       </ul>
     </section>

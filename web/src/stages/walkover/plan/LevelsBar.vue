@@ -16,7 +16,7 @@ const props = defineProps<{ zone: string | null }>()
 const firm = useFirm()
 const job = useJob()
 const index = computed(() => job.zones.findIndex((z) => z.id === props.zone))
-const zone = computed<ZoneDraft | null>(() => job.zones[index.value] ?? null)
+const ground = computed<ZoneDraft | null>(() => job.zones[index.value] ?? null)
 const set = <K extends keyof ZoneDraft>(key: K, value: ZoneDraft[K]) =>
   job.edit(`${props.zone}.${key}`, (d) => {
     d.zones![index.value]![key] = value
@@ -100,19 +100,19 @@ const AIMS = [
         <li v-if="problems.length > 5">and {{ problems.length - 5 }} more rows.</li>
       </ul>
     </form>
-    <template v-if="zone">
+    <template v-if="ground">
       <div class="row aim">
         <ChoiceField
-          :label="`Aim for ${zone.name || 'this zone'}`"
+          :label="`Aim for ${ground.name || 'this zone'}`"
           :options="AIMS"
-          :model-value="zone.levelAim ?? 'plane'"
+          :model-value="ground.levelAim ?? 'plane'"
           @update:model-value="set('levelAim', $event ?? 'plane')"
         />
-        <template v-if="zone.levelAim === 'fall'">
+        <template v-if="ground.levelAim === 'fall'">
           <QuantityField
             label="Fall"
             kind="slope"
-            :model-value="zone.fall"
+            :model-value="ground.fall"
             hint="1 in 80, 1 %"
             :problem="problem('fall')"
             @update:model-value="set('fall', $event)"
@@ -120,17 +120,17 @@ const AIMS = [
           <QuantityField
             label="Towards, degrees"
             kind="ratio"
-            :model-value="zone.fallTowards"
+            :model-value="ground.fallTowards"
             hint="north 0, east 90"
             :problem="problem('fallTowards')"
             @update:model-value="set('fallTowards', $event)"
           />
         </template>
         <QuantityField
-          v-if="zone.levelAim === 'smooth'"
+          v-if="ground.levelAim === 'smooth'"
           label="Smoothed over"
           kind="length"
-          :model-value="zone.smoothOver"
+          :model-value="ground.smoothOver"
           hint="else 3 m either way"
           :problem="problem('smoothOver')"
           @update:model-value="set('smoothOver', $event)"

@@ -16,7 +16,7 @@ import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { SHAPE_KINDS, type Point, type Ring, type ShapeKind, type SitePlan } from '@juvena/core/model/sitePlan'
 import { boxOf, type Area } from '@juvena/core/survey/geometry'
 import type { Grid } from '@juvena/core/survey/lightMap'
-import { edgeLabels, sketchStyles, stylesOf, type Drawn, type Overlay } from './shapeStyles.ts'
+import { edgeLabels, sizeLabel, sketchStyles, stylesOf, type Drawn, type Overlay } from './shapeStyles.ts'
 
 /** The plan, to scale, in metres east and north. It shows what it is given and tells what a person drew; it decides nothing. */
 export type Tool = 'look' | 'move' | 'split' | 'scale' | 'north' | 'level' | ShapeKind
@@ -40,6 +40,7 @@ const emit = defineEmits<{
 }>()
 
 const holder = ref<HTMLElement>()
+const reshaping = ref(false)
 const bar = ref({ metres: 5, pixels: 100 })
 const bitmap = shallowRef<HTMLImageElement | null>(null)
 const pictureFailed = ref(false)
@@ -130,7 +131,10 @@ const styleOf = (feature: Feature<Geometry>) => {
   const drawn = feature.get('drawn') as Drawn
   const geometry = feature.getGeometry()!
   const styles = stylesOf(drawn, props.overlay, geometry)
-  return drawn.chosen ? [...styles, ...edgeLabels(geometry, props.say.length)] : styles
+  if (!drawn.chosen) return styles
+  // While a corner is dragged its size follows the hand.
+  const live = reshaping.value && geometry instanceof Polygon ? [sizeLabel(geometry, props.say)] : []
+  return [...styles, ...edgeLabels(geometry, props.say.length), ...live]
 }
 const rank = (f: FeatureLike) => {
   const d = f.get('drawn') as Drawn
@@ -232,6 +236,8 @@ let drawing: Draw | null = null
 const modify = new Modify({ features: chosen, pixelTolerance: 12, deleteCondition: (e) => e.type === 'singleclick' && e.originalEvent.altKey })
 const translate = new Translate({ features: chosen })
 const snap = new Snap({ source: shapeSource, pixelTolerance: 10 })
+modify.on('modifystart', () => (reshaping.value = true))
+modify.on('modifyend', () => (reshaping.value = false))
 modify.on('modifyend', (e) => reshapedNow(e.features.getArray() as Feature<Geometry>[]))
 translate.on('translateend', (e) => reshapedNow(e.features.getArray() as Feature<Geometry>[]))
 

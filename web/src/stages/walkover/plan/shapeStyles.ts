@@ -230,6 +230,16 @@ export function edgeLabels(geometry: Geometry, say: (metres: number) => string, 
   )
 }
 
+/** Area and edge of a polygon under the hand. */
+export function sizeLabel(geometry: Polygon, say: { length: (m: number) => string; area: (m2: number) => string }): Style {
+  const rings = geometry.getCoordinates().map((r) => r.slice(0, -1) as Point[])
+  return new Style({
+    geometry: geometry.getInteriorPoint(),
+    text: written(`${say.area(areaOf(rings))}, edge ${say.length(lengthOf(rings[0]!, true))}`, true, CLAY, 13, -26),
+    zIndex: 31,
+  })
+}
+
 /** What is being drawn: its line, and its size so far. */
 export function sketchStyles(feature: FeatureLike, say: { length: (m: number) => string; area: (m2: number) => string }): Style[] {
   const geometry = feature.getGeometry() as Geometry | undefined
@@ -241,17 +251,7 @@ export function sketchStyles(feature: FeatureLike, say: { length: (m: number) =>
       image: new CircleStyle({ radius: 6, stroke: line(CLAY, 2.5), fill: new Fill({ color: SHEET }) }),
     }),
   ]
-  if (geometry instanceof Polygon) {
-    const ring = geometry.getCoordinates()[0]!.slice(0, -1) as Point[]
-    if (ring.length > 2)
-      styles.push(
-        new Style({
-          geometry: geometry.getInteriorPoint(),
-          text: written(`${say.area(areaOf([ring]))}, edge ${say.length(lengthOf(ring, true))}`, true, CLAY, 13),
-          zIndex: 31,
-        }),
-      )
-  }
+  if (geometry instanceof Polygon && geometry.getCoordinates()[0]!.length > 3) styles.push(sizeLabel(geometry, say))
   if (!(geometry instanceof OlPoint)) styles.push(...edgeLabels(geometry, say.length))
   return styles
 }

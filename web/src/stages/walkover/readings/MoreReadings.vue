@@ -158,6 +158,23 @@ async function labFile(event: Event) {
       <p v-for="w in zone.weedsSeen ?? []" :key="w" class="small soft">{{ WEEDS[w].name }}: {{ WEEDS[w].says }}</p>
     </div>
     <SeenList label="Pests" :options="PESTS" :model-value="zone.pests ?? []" @update:model-value="set('pests', $event)" />
+    <ChoiceField
+      v-if="(zone.diseases ?? []).length"
+      label="Worse on the side"
+      clearable
+      :options="[
+        { value: 'unfed', name: 'unfed' },
+        { value: 'fed', name: 'fed' },
+      ]"
+      :model-value="zone.diseases?.[0]?.worse"
+      @update:model-value="
+        (worse) =>
+          set(
+            'diseases',
+            (zone.diseases ?? []).map((x) => ({ ...x, worse })),
+          )
+      "
+    />
     <SeenList label="Disease" :options="DISEASES" :model-value="zone.diseases ?? []" @update:model-value="set('diseases', $event)" />
     <ChoiceField
       label="Seed heads on weeds"
@@ -167,6 +184,13 @@ async function labFile(event: Event) {
       @update:model-value="set('seedHeads', fromYes($event))"
     />
     <ChoiceField label="Dogs" clearable :options="yesNo" :model-value="asYes(zone.dogs)" @update:model-value="set('dogs', fromYes($event))" />
+    <ChoiceField
+      label="A tree lately gone"
+      clearable
+      :options="yesNo"
+      :model-value="asYes(zone.treeGone)"
+      @update:model-value="set('treeGone', fromYes($event))"
+    />
     <ChoiceField
       label="Litter of trees"
       list
@@ -190,6 +214,20 @@ async function labFile(event: Event) {
       :options="names(EDGE_STATES, EDGE_NAMES)"
       :model-value="zone.edges"
       @update:model-value="set('edges', $event)"
+    />
+    <ChoiceField
+      label="Spongy underfoot"
+      clearable
+      :options="yesNo"
+      :model-value="asYes(zone.spongy)"
+      @update:model-value="set('spongy', fromYes($event))"
+    />
+    <QuantityField
+      label="Mower’s weight"
+      kind="mass"
+      :model-value="zone.mowerWeight"
+      :problem="problem('mowerWeight')"
+      @update:model-value="set('mowerWeight', $event)"
     />
     <ChoiceField
       label="Always mown one way"

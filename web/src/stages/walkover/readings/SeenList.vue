@@ -10,12 +10,16 @@ const kinds = computed(() => Object.keys(props.options) as T[])
 const pick = (list: T[]) =>
   emit(
     'update:modelValue',
-    list.map((kind) => ({ kind, active: props.modelValue.find((x) => x.kind === kind)?.active ?? true })),
+    list.map((kind) => ({
+      ...props.modelValue.find((x) => x.kind === kind),
+      kind,
+      active: props.modelValue.find((x) => x.kind === kind)?.active ?? true,
+    })),
   )
 const setActive = (kind: T, active: boolean) =>
   emit(
     'update:modelValue',
-    props.modelValue.map((x) => ({ kind: x.kind, active: x.kind === kind ? active : (x.active ?? null) })),
+    props.modelValue.map((x) => ({ ...x, active: x.kind === kind ? active : (x.active ?? null) })),
   )
 </script>
 
