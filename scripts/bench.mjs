@@ -1,5 +1,7 @@
-import { dependencies, pages, serve } from './ready.mjs'
+import { chromium, dependencies, pages, serve } from './ready.mjs'
 
 dependencies()
 pages()
+chromium()
 serve('scripts/measure.ts')
+serve('scripts/frames.ts')
