@@ -9,6 +9,7 @@ import { scaleFor } from '@juvena/core/survey/printScale'
 import { shapeName } from '@juvena/core/survey/shapeEdits'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import { barLengths } from '../../parts/barLengths.ts'
 import SheetFigure from './SheetFigure.vue'
 import SheetHead from './SheetHead.vue'
 
@@ -54,8 +55,8 @@ const size = (s: Shape) => {
 }
 const walls = computed(() => of('wall').flatMap((s) => widened(s.at[0] as Ring, s.width ?? USUAL_OBSTACLE.wall.width)))
 const crowns = computed(() => obstaclesOf(shapes.value, { whatIf: false }).flatMap((o) => (o.form === 'crown' ? [o] : [])))
-const bar = computed(() => [1, 2, 5, 10, 20, 50, 100, 200, 500].find((m) => mm(m) >= 30) ?? 1000)
-const barText = computed(() => (firm.units === 'metric' ? `${bar.value} m` : firm.text(bar.value, 'm')))
+const bar = computed(() => barLengths(firm.units).find((m) => mm(m) >= 30) ?? 1000)
+const barText = computed(() => firm.text(bar.value, 'm'))
 const zones = computed(() => job.plan?.zones.filter((z) => z.area) ?? [])
 const measured = (id: string) => {
   const by = job.plan?.survey.zones[id]?.by as keyof typeof MEASURED_BY_NAMES | null | undefined

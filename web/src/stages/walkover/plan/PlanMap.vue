@@ -31,6 +31,8 @@ const props = defineProps<{
   picture: { source: string; plan: NonNullable<SitePlan['picture']> } | null
   cut: { from: Point; to: Point } | null
   say: { length: (m: number) => string; area: (m2: number) => string }
+  /** Lengths the scale bar may take, m, shortest first. */
+  bars: readonly number[]
 }>()
 const emit = defineEmits<{
   choose: [id: string | null]
@@ -289,12 +291,13 @@ const zoom = (by: number) =>
   view.animate({ resolution: view.getResolution()! * by, duration: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 120 })
 function measureBar() {
   const resolution = view.getResolution() ?? 0.05
-  const metres = [0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500].find((m) => m / resolution >= 70) ?? 1000
+  const metres = props.bars.find((m) => m / resolution >= 70) ?? props.bars.at(-1)!
   bar.value = { metres, pixels: Math.round(metres / resolution) }
 }
 
 watch(() => props.shapes, syncShapes, { immediate: true })
 watch(() => props.tool, useTool)
+watch(() => props.bars, measureBar)
 watch(
   () => props.overlay,
   () => shapeLayer.changed(),

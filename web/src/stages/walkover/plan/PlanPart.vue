@@ -3,7 +3,8 @@ import { computed, defineAsyncComponent, onBeforeUnmount, ref, shallowRef, watch
 import { useRoute, useRouter } from 'vue-router'
 import { SHAPE_KINDS, type MeasuredBy, type Point, type Ring, type ShapeDraft, type ShapeKind, type SitePlan } from '@juvena/core/model/sitePlan'
 import { readJob } from '@juvena/core/model/job'
-import { parseQuantity } from '@juvena/core/model/quantity'
+import { parseQuantity, type Kind } from '@juvena/core/model/quantity'
+import type { Unit } from '@juvena/core/model/show'
 import { measurePlan } from '@juvena/core/survey/drawnZones'
 import { areaOf, lengthOf, type Area } from '@juvena/core/survey/geometry'
 import { addShape, cutOverlap, removeShape, reshape, scalePicture, shapeName, splitInto, splitZone, turnNorth } from '@juvena/core/survey/shapeEdits'
@@ -18,6 +19,7 @@ import LightBar from './LightBar.vue'
 import LevelsBar from './LevelsBar.vue'
 import PlanMap, { type Tool } from './PlanMap.vue'
 import ShapeList from './ShapeList.vue'
+import { barLengths } from '../../../parts/barLengths.ts'
 import { instantAt } from './clockAt.ts'
 import { LEVEL_SCALE, LIGHT_SCALE, pictureOf } from './rasters.ts'
 import type { Drawn, Overlay } from './shapeStyles.ts'
@@ -80,7 +82,13 @@ const areaText = (zone: string) => {
 }
 function labelOf(s: ShapeDraft): { label: string; sub: string } {
   const at = s.at as Ring[]
-  const say = (m: unknown) => (m === null || m === undefined || m === '' ? '' : typeof m === 'number' ? firm.text(m, 'm') : String(m))
+  /** A reading in the firm's units, whatever it was typed in; as typed when it cannot be read. */
+  const say = (typed: string | number | null | undefined, kind: Kind, unit: Unit) => {
+    if (typed === null || typed === undefined || typed === '') return ''
+    if (typeof typed === 'number') return firm.text(typed, unit)
+    const parsed = parseQuantity(typed, kind)
+    return parsed.ok ? firm.text(parsed.value, unit) : typed
+  }
   if (s.kind === 'lawn') {
     const zone = job.zones.find((z) => z.id === s.zone)
     const name = zone?.name || 'Unnamed zone'
@@ -100,11 +108,11 @@ function labelOf(s: ShapeDraft): { label: string; sub: string } {
   }
   const name = shapeName(s)
   if (s.kind === 'bare' || s.kind === 'bed' || s.kind === 'low')
-    return { label: name, sub: [firm.text(areaOf(at), 'm2'), say(s.depth)].filter(Boolean).join(', ') }
-  if (s.kind === 'building' || s.kind === 'wall' || s.kind === 'tree') return { label: name, sub: say(s.height) }
-  if (s.kind === 'tap') return { label: name, sub: say(s.flow) }
+    return { label: name, sub: [firm.text(areaOf(at), 'm2'), say(s.depth, 'depth', 'mm')].filter(Boolean).join(', ') }
+  if (s.kind === 'building' || s.kind === 'wall' || s.kind === 'tree') return { label: name, sub: say(s.height, 'length', 'm') }
+  if (s.kind === 'tap') return { label: name, sub: say(s.flow, 'flow', 'L/min') }
   if (s.kind === 'head') return { label: name, sub: '' }
-  return { label: name, sub: [firm.text(lengthOf(at[0]!), 'm'), say(s.depth)].filter(Boolean).join(', ') }
+  return { label: name, sub: [firm.text(lengthOf(at[0]!), 'm'), say(s.depth, 'depth', 'mm')].filter(Boolean).join(', ') }
 }
 const drawn = computed<Drawn[]>(() =>
   shapes.value.map((shape) => ({
@@ -351,6 +359,7 @@ const empty = computed(() => shapes.value.length === 0 && !picture.value && (job
         :picture="picture"
         :cut="split"
         :say="say"
+        :bars="barLengths(firm.units)"
         @choose="choose"
         @drawn="onDrawn"
         @reshaped="onReshaped"

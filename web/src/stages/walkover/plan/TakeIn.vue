@@ -205,7 +205,7 @@ const walked = computed(() => (walk.value && walk.value.places.length > 2 ? firm
 <style scoped>
 .in {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(10.5rem, 1fr));
   gap: 0.5rem 1.25rem;
   border: 1px solid var(--rule);
   background: var(--paper);

@@ -43,6 +43,12 @@ const written = (text: string, bold: boolean, colour = INK, size = 13, offsetY =
     overflow: true,
     offsetY,
   })
+/** A name over its size: one text, so that neither is left without the other. */
+const titled = (label: string, sub: string, bold: boolean, colour = INK, size = 13, offsetY = 0) => {
+  const t = written(label, bold, colour, size, offsetY)
+  if (sub) t.setText([label, `${bold ? 'bold ' : ''}${size}px ${FACE}`, '\n', '', sub, `12px ${FACE}`])
+  return t
+}
 /** Written along a line, beside it. */
 const alongLine = (text: string) => {
   const t = written(text, false, INK, 12.5, -12)
@@ -90,12 +96,8 @@ export function stylesOf({ shape, label, sub, chosen, tried }: Drawn, overlay: O
     const box = boxOf(at[0]!)!
     const narrow = box.east - box.west < 0.3 * (box.north - box.south)
     const foot = new OlPoint([(box.west + box.east) / 2, box.south])
-    const write = (text: string, bold: boolean, size: number, offset: number) =>
-      narrow
-        ? styles.push(new Style({ geometry: foot, text: written(text, bold, INK, size, offset), zIndex: 20 }))
-        : named(text, bold, INK, size, offset)
-    write(label, true, 14, narrow ? 11 : sub ? -8 : 0)
-    if (sub) write(sub, false, 12.5, narrow ? 27 : 9)
+    const text = titled(label, sub, true, INK, 14, narrow ? (sub ? 19 : 11) : 0)
+    styles.push(new Style({ geometry: narrow ? foot : new OlPoint([x, y]), text, zIndex: 20 }))
   } else if (kind in AREAS) {
     const { fill, stroke } = AREAS[kind]!
     styles.push(
@@ -105,8 +107,7 @@ export function stylesOf({ shape, label, sub, chosen, tried }: Drawn, overlay: O
         zIndex: kind === 'bare' || kind === 'low' ? 4 : 2,
       }),
     )
-    named(label, false, kind === 'bare' ? CLAY : INK, 12.5, sub ? -7 : 0)
-    if (sub) named(sub, false, SOFT, 12, 8)
+    styles.push(new Style({ geometry: new OlPoint([x, y]), text: titled(label, sub, false, kind === 'bare' ? CLAY : INK, 12.5), zIndex: 20 }))
   } else if (kind === 'wall') {
     const thick = metres(shape.width, USUAL_OBSTACLE.wall.width)
     const green = thick >= 0.5
