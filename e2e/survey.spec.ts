@@ -278,3 +278,53 @@ test('zones that overlap say so, and the overlap is cut off with one press', asy
   await expect(page.getByText(/overlap, 20/)).toHaveCount(0)
   await expect(listed(page).getByRole('button', { name: 'Two 80 m²' })).toBeVisible()
 })
+
+test('walked with the phone: the places it gives make a lawn, with the error it states', async ({ page, context }) => {
+  await context.grantPermissions(['geolocation'])
+  const place = (dx: number, dy: number, accuracy = 3) =>
+    context.setGeolocation({ latitude: -44.2 + dy / 111_132, longitude: 170.1 + dx / 79_900, accuracy })
+  await place(0, 0)
+  await openJob(page, { site: SITE, zones: [] }, 'walk-over?part=plan')
+  await page.getByRole('button', { name: 'bring in' }).click()
+  await page.getByRole('button', { name: 'Begin at the edge' }).click()
+  for (const [i, [x, y]] of (
+    [
+      [40, 0],
+      [40, 30],
+      [0, 30],
+    ] as const
+  ).entries()) {
+    await expect(page.getByText(`${i + 1} places`)).toBeVisible()
+    await place(x, y, 3 + i)
+  }
+  await expect(page.getByText(/4 places, ± 5 m now, 1,\d+ m² so far/)).toBeVisible()
+  await page.getByRole('button', { name: 'I have come round' }).click()
+  await expect(listed(page).getByRole('button', { name: /Lawn 1,[12]\d\d m²/ })).toBeVisible()
+  await expect(working(page)).toContainText('phone position')
+  await expect(working(page).getByRole('button', { name: /give or take/ })).toBeVisible()
+})
+
+test('a lawn half in deep shade is offered as two, and cut along the line; typed hours win', async ({ page }) => {
+  const box = (x: number, y: number, w: number, h: number) => [
+    [
+      [x, y],
+      [x + w, y],
+      [x + w, y + h],
+      [x, y + h],
+    ],
+  ]
+  const shapes = [
+    { id: 'l', kind: 'lawn', zone: 'z1', at: box(0, 0, 20, 24) },
+    { id: 'h', kind: 'building', name: 'hall', height: '10 m', at: box(-10, 24.5, 40, 8) },
+  ]
+  await openJob(page, { site: SITE, zones: [{ id: 'z1', name: 'Quad' }], plan: { shapes } }, 'walk-over?part=plan&show=light&zone=z1')
+  await expect(page.getByText('Quad has two lights.')).toBeVisible()
+  await page.getByRole('button', { name: 'cut in two along the red line' }).click({ timeout: 30_000 })
+  await expect(listed(page).getByRole('button', { name: /^Quad, in shade/ })).toBeVisible()
+  await expect(page.getByText('Quad has two lights.')).toHaveCount(0)
+  await page.getByRole('button', { name: /^Zones/ }).click()
+  await page.getByRole('button', { name: /Quad, in shade/ }).click()
+  await field(page, 'Sun, growing weeks').fill('5 h')
+  await expect(working(page).getByRole('button', { name: /Direct sun, growing weeks/ })).toContainText('5')
+  await expect(page.getByText(/the plan has [\d.]+ h/)).toBeVisible()
+})

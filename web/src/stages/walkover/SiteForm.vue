@@ -192,7 +192,7 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
             kind="ratio"
             :model-value="h.height"
             :problem="job.problemAt(`plan.hills[${i}].height`)"
-            hint="a fist at arm’s length is 10"
+            hint="a fist held out is 10"
             @update:model-value="setHill(i, { height: $event })"
           />
           <button type="button" class="plain small" @click="dropHill(i)">take out</button>
@@ -258,7 +258,7 @@ section {
 }
 .hill {
   display: grid;
-  grid-template-columns: 7.5rem 7.5rem auto;
+  grid-template-columns: 8.2rem 8.2rem auto;
   gap: 0 0.6rem;
   align-items: center;
 }

@@ -114,10 +114,15 @@ function labelOf(s: ShapeDraft): { label: string; sub: string } {
   if (s.kind === 'head') return { label: name, sub: '' }
   return { label: name, sub: [firm.text(lengthOf(at[0]!), 'm'), say(s.depth, 'depth', 'mm')].filter(Boolean).join(', ') }
 }
+const wantedIn = (zone: string | null | undefined) => {
+  const f = job.figure(`${zone}.wanted`)
+  return f ? num(f) : null
+}
 const drawn = computed<Drawn[]>(() =>
   shapes.value.map((shape) => ({
     shape,
     ...labelOf(shape),
+    wanted: shape.kind === 'lawn' ? wantedIn(shape.zone) : null,
     chosen: shape.id === chosen.value?.id,
     tried: shape.whatIf !== undefined && shape.whatIf !== 'as-is' && (survey.whatIf || !!shape.agreed),
   })),

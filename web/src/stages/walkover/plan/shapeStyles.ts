@@ -30,6 +30,8 @@ export interface Drawn {
   label: string
   sub: string
   chosen: boolean
+  /** Wanted cover of a lawn, %, where it is known. */
+  wanted: number | null
   /** A what-if that is being tried takes the shape away or cuts it. */
   tried: boolean
 }
@@ -73,8 +75,15 @@ const LINES: Partial<Record<ShapeKind, Stroke>> = {
   trench: line(HOLD, 2, [2, 3]),
 }
 
+/** From bare earth to full grass; paper where nobody counted. */
+function coverColour(wanted: number | null): string {
+  if (wanted === null) return 'rgba(245,241,230,0.9)'
+  const mix = (bare: number, full: number) => Math.round(bare + ((full - bare) * wanted) / 100)
+  return `rgba(${mix(206, 126)},${mix(178, 164)},${mix(142, 98)},0.85)`
+}
+
 /** How one shape is drawn, for the overlay in force. */
-export function stylesOf({ shape, label, sub, chosen, tried }: Drawn, overlay: Overlay, geometry: Geometry): Style[] {
+export function stylesOf({ shape, label, sub, wanted, chosen, tried }: Drawn, overlay: Overlay, geometry: Geometry): Style[] {
   const kind = shape.kind as ShapeKind
   const dim = overlay === 'below' && !BELOW.includes(kind) && kind !== 'lawn' && kind !== 'building'
   const styles: Style[] = []
@@ -87,7 +96,10 @@ export function stylesOf({ shape, label, sub, chosen, tried }: Drawn, overlay: O
   if (kind === 'lawn') {
     styles.push(
       new Style({
-        fill: new Fill({ color: overlay === 'light' || overlay === 'levels' ? 'rgba(0,0,0,0.001)' : 'rgba(221,231,214,0.85)' }),
+        fill: new Fill({
+          color:
+            overlay === 'light' || overlay === 'levels' ? 'rgba(0,0,0,0.001)' : overlay === 'cover' ? coverColour(wanted) : 'rgba(221,231,214,0.85)',
+        }),
         stroke: line(chosen ? MOSS : INK, widthHere),
         zIndex: 1,
       }),
