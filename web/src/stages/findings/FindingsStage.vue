@@ -36,6 +36,12 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
         {{ z.name }} <span v-if="z.area" class="soft area">{{ firm.text(job.figure(z.area)?.value, 'm2') }}</span>
       </h3>
       <table>
+        <colgroup>
+          <col class="kind" />
+          <col class="value" />
+          <col class="verdict" />
+          <col />
+        </colgroup>
         <thead class="only-read">
           <tr>
             <th>reading</th>
@@ -86,14 +92,13 @@ td {
   width: 6.6rem;
 }
 .value {
-  width: 6.4rem;
-  white-space: nowrap;
+  width: 8.4rem;
 }
 .value :deep(.number) {
   font-size: 1.0625rem;
 }
 .verdict {
-  width: 6.2rem;
+  width: 7.2rem;
 }
 .line {
   display: block;
