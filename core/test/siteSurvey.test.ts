@@ -145,7 +145,7 @@ describe('levels in the plan', () => {
 
   it('warn when the ground falls to the house, and when they leave most of it unread', () => {
     const falling = levels.map((l) => ({ ...l, mm: -20 * l.y }))
-    expect(notice(job([...shapes, house], [drawnZone()], { plan: { levels: falling } }), 'z1.falls-to.house')?.says).toContain('2 %')
+    expect(notice(job([...shapes, house], [drawnZone()], { plan: { levels: falling } }), 'z1.falls-to.h')?.says).toContain('2 %')
     expect(notice(job(shapes, [drawnZone()], { plan: { levels: levels.filter((l) => l.x < 10) } }), 'z1.levels-short')).toBeDefined()
   })
 })

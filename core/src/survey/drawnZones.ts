@@ -52,7 +52,9 @@ export function measurePlan(plan: SitePlan): MeasuredPlan {
   const ids = [...new Set(lawns.map((s) => s.zone!))]
   for (const zone of ids) {
     const mine = lawns.filter((s) => s.zone === zone)
-    const whole = mine.length === 1 && !crossings.some((c) => c.shape === mine[0]!.id) ? [mine[0]!.at] : joined(mine.map((s) => s.at))
+    // One plain outline is taken as it is; crossing edges, holes and several parts are put in order first.
+    const plain = mine.length === 1 && mine[0]!.at.length === 1 && !crossings.some((c) => c.shape === mine[0]!.id)
+    const whole = (plain ? [mine[0]!.at] : joined(mine.map((s) => s.at))).filter((area) => areaOf(area) > 1e-6)
     if (whole.length === 0) continue
     const box = boxOf(whole.flatMap((a) => a[0]!))!
     const near = holes.filter((h) => {

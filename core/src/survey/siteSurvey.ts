@@ -14,7 +14,7 @@ export interface SiteSurvey {
   lightIf: Map<string, ZoneLight> | null
   levels: Map<string, LevelReport>
   /** Buildings the ground falls towards, by zone: how steeply, %. */
-  falls: Map<string, { name: string; percent: number }[]>
+  falls: Map<string, { building: string; name: string; percent: number }[]>
   counts: Map<string, CoverCount>
 }
 
@@ -41,7 +41,7 @@ export function surveySite(job: Job, season: LightSeason): SiteSurvey {
       const towards = plan.shapes.flatMap((s) => {
         if (s.kind !== 'building') return []
         const percent = fallTowards(own, s.at)
-        return percent !== null && percent > LEVEL_WITHIN ? [{ name: s.name || 'the building', percent }] : []
+        return percent !== null && percent > LEVEL_WITHIN ? [{ building: s.id, name: s.name || 'the building', percent }] : []
       })
       if (towards.length > 0) falls.set(zone.id, towards)
     }

@@ -91,13 +91,13 @@ export function surveyNotices(job: Job, survey: SiteSurvey, summary: SurveySumma
         says: `${showNumber(num(r.area))} m² is typed and ${showNumber(drawn.area)} m² is drawn. The typed one counts; clear it to go by the plan, or measure one edge again.`,
         figure: r.area.id,
       })
-    for (const { name: building, percent } of survey.falls.get(r.id) ?? [])
+    for (const { building, name: wall, percent } of survey.falls.get(r.id) ?? [])
       notices.push({
         id: `${r.id}.falls-to.${building}`,
         stage: 1,
         zone: r.id,
         level: 'warn',
-        title: `${r.name} falls towards ${building}.`,
+        title: `${r.name} falls towards ${wall}.`,
         says: `About ${showNumber(percent)} %: water runs to the wall. Choose a fall away from it as the aim, or drain it first. Check with two more readings along the wall.`,
       })
     const levels = summary.zones[r.id]?.levels
