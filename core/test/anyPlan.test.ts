@@ -38,7 +38,10 @@ const anyShape: fc.Arbitrary<ShapeDraft> = fc.constantFrom(...SHAPE_KIND_IDS).ch
 })
 const anyDraft: fc.Arbitrary<JobDraft> = fc.record({
   name: fc.constant('Any plan'),
-  site: fc.record({ latitude: maybe(fc.double({ min: -60, max: 60, noNaN: true })), longitude: maybe(fc.double({ min: -180, max: 180, noNaN: true })) }),
+  site: fc.record({
+    latitude: maybe(fc.double({ min: -60, max: 60, noNaN: true })),
+    longitude: maybe(fc.double({ min: -180, max: 180, noNaN: true })),
+  }),
   zones: fc.record({ levelAim: fc.constantFrom('plane', 'fall', 'smooth'), mower: maybe(fc.constantFrom('reel', 'rotary')) }).map((z) => [
     { id: 'z0', name: 'One', ...z },
     { id: 'z1', name: 'Two', area: 30 },
