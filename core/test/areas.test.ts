@@ -9,7 +9,7 @@ import { measurePlan, trenchVolume, zoneAt } from '../src/survey/drawnZones.ts'
 import { areaOf, cutAway, inside, joined, lengthOf, perimeterOf, selfCrossing, shared, signedArea, splitAlong } from '../src/survey/geometry.ts'
 import { fromGeoJson, toGeoJson } from '../src/survey/geoJson.ts'
 import { projectionError, radiiAt, toEarth, toPlan } from '../src/survey/localMetres.ts'
-import { byOffsets, circle, lShape, rectangle, triangle, withEdge, type Outline } from '../src/survey/typedShapes.ts'
+import { byOffsets, circle, lShape, rectangle, triangle, withEdge, withPiece, type Outline } from '../src/survey/typedShapes.ts'
 
 const ringOf = (o: Outline): Ring => {
   if (!o.ok) throw new Error(o.sentence)
@@ -86,6 +86,34 @@ describe('areas', () => {
   it('follow an edge made exact: a rectangle stays one', () => {
     expect(withEdge(box(0, 0, 10, 4), 0, 12)).toEqual(box(0, 0, 12, 4))
     expect(areaOf([withEdge(box(0, 0, 10, 4), 1, 5)])).toBe(50)
+    expect(
+      withPiece(
+        [
+          [0, 0],
+          [4, 0],
+          [4, 3],
+        ],
+        0,
+        6,
+      ),
+    ).toEqual([
+      [0, 0],
+      [6, 0],
+      [6, 3],
+    ])
+    expect(
+      withPiece(
+        [
+          [0, 0],
+          [4, 0],
+        ],
+        0,
+        -1,
+      ),
+    ).toEqual([
+      [0, 0],
+      [4, 0],
+    ])
     const bent = withEdge(
       [
         [0, 0],

@@ -4,7 +4,8 @@ import express, { type Express } from 'express'
 import helmet from 'helmet'
 import { openApi } from './openApi.ts'
 import { asProblem, PICTURE_LIMIT, Refusal, sendProblem } from './problemDocument.ts'
-import { apiRouter, apiRoutes, type Parts } from './routes/api.ts'
+import { apiRouter, apiRoutes } from './routes/api.ts'
+import type { Parts } from './routes/route.ts'
 
 const LOOPBACK = /^(localhost|127(?:\.\d+){3}|\[::1\])(:\d+)?$/i
 

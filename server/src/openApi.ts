@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { bodies, drafts, type Route } from './routes/api.ts'
+import { bodies, drafts } from './routes/api.ts'
+import type { Route } from './routes/route.ts'
 
 /** The OpenAPI 3.1 document, generated from the same schemas that check the requests. */
 export function openApi(routes: readonly Route[]): object {

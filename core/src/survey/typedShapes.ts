@@ -95,3 +95,12 @@ export function withEdge(ring: Ring, edge: number, length: number): Ring {
   const square = Math.abs((b[0] - a[0]) * (c[0] - b[0]) + (b[1] - a[1]) * (c[1] - b[1])) < 0.02 * now * distance(b, c)
   return ring.map((p, i): Point => (i === (edge + 1) % n || (square && n > 3 && i === (edge + 2) % n) ? [p[0] + dx, p[1] + dy] : p))
 }
+
+/** A line with one piece made exactly so long; all beyond it goes along. */
+export function withPiece(run: Ring, piece: number, length: number): Ring {
+  const [a, b] = [run[piece]!, run[piece + 1]!]
+  const now = distance(a, b)
+  if (now < 1e-9 || !positive(length)) return run
+  const [dx, dy] = [((b[0] - a[0]) / now) * (length - now), ((b[1] - a[1]) / now) * (length - now)]
+  return run.map((p, i): Point => (i > piece ? [p[0] + dx, p[1] + dy] : p))
+}

@@ -1,5 +1,5 @@
 import { diaryEntry } from '@juvena/core/model/diary'
-import type { Parts } from '../routes/api.ts'
+import type { Parts } from '../routes/route.ts'
 import { demoFirm, demoJobs } from './jobs.ts'
 import { DEMO_PICTURES } from './pictures.ts'
 

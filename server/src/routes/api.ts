@@ -5,35 +5,10 @@ import { firmSchema, type FirmDraft } from '@juvena/core/model/firm'
 import { blankJob, JOB_FORMAT, JOB_VERSION, jobFileSchema, jobSchema, readJob, readJobFile, type Job, type JobDraft } from '@juvena/core/model/job'
 import { pathText } from '@juvena/core/model/problem'
 import { planJob } from '@juvena/core/plan'
-import type { Clock } from '../clock.ts'
 import { notFound, Refusal } from '../problemDocument.ts'
 import { seasonPlanner } from '../seasonRows.ts'
-import type { WeatherSource } from '../standIns/weather.ts'
-import type { DiaryStore } from '../store/diaryStore.ts'
-import type { FirmStore } from '../store/firmStore.ts'
-import type { JobStore } from '../store/jobStore.ts'
-import type { PhotoStore } from '../store/photoStore.ts'
 import { photoRoutes } from './photos.ts'
-
-export interface Parts {
-  jobs: JobStore
-  diary: DiaryStore
-  firm: FirmStore
-  photos: PhotoStore
-  clock: Clock
-  weather: WeatherSource
-}
-
-/** One route: what it takes, checked before it is called, and what it says of itself in the OpenAPI document. */
-export interface Route {
-  method: 'get' | 'post' | 'put' | 'delete'
-  path: string
-  summary: string
-  body?: z.ZodType
-  /** The body is a picture's own bytes, not JSON. */
-  picture?: boolean
-  call: (req: Request, body: unknown) => Promise<{ status?: number; send: unknown; file?: string; path?: string }>
-}
+import type { Parts, Route } from './route.ts'
 
 const revision = z.number().int().min(0)
 export const bodies = {

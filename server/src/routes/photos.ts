@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { readPicture, type Picture } from '../picture.ts'
 import { notFound, Refusal } from '../problemDocument.ts'
 import type { StoredPhoto } from '../store/photoStore.ts'
-import type { Parts, Route } from './api.ts'
+import type { Parts, Route } from './route.ts'
 
 const asked = z.object({
   zone: z

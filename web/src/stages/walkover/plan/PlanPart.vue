@@ -3,11 +3,10 @@ import { computed, defineAsyncComponent, onBeforeUnmount, ref, shallowRef, watch
 import { useRoute, useRouter } from 'vue-router'
 import { SHAPE_KINDS, type MeasuredBy, type Point, type Ring, type ShapeDraft, type ShapeKind, type SitePlan } from '@juvena/core/model/sitePlan'
 import { readJob } from '@juvena/core/model/job'
-import { parseQuantity, type Kind } from '@juvena/core/model/quantity'
-import type { Unit } from '@juvena/core/model/show'
+import { parseQuantity } from '@juvena/core/model/quantity'
 import { measurePlan } from '@juvena/core/survey/drawnZones'
-import { areaOf, lengthOf, type Area } from '@juvena/core/survey/geometry'
-import { addShape, cutOverlap, removeShape, reshape, scalePicture, shapeName, splitInto, splitZone, turnNorth } from '@juvena/core/survey/shapeEdits'
+import type { Area } from '@juvena/core/survey/geometry'
+import { addShape, cutOverlap, removeShape, reshape, scalePicture, splitInto, splitZone, turnNorth } from '@juvena/core/survey/shapeEdits'
 import { obstaclesOf, shadowsAt } from '@juvena/core/survey/obstacles'
 import { sunAt } from '@juvena/core/survey/sun'
 import { num } from '@juvena/core/working/figure'
@@ -18,11 +17,13 @@ import { useSurvey } from '../../../stores/survey.ts'
 import LightBar from './LightBar.vue'
 import LevelsBar from './LevelsBar.vue'
 import PlanMap, { type Tool } from './PlanMap.vue'
+import PlanTools from './PlanTools.vue'
 import ShapeList from './ShapeList.vue'
 import { barLengths } from '../../../parts/barLengths.ts'
 import { instantAt } from './clockAt.ts'
 import { LEVEL_SCALE, LIGHT_SCALE, pictureOf } from './rasters.ts'
-import type { Drawn, Overlay } from './shapeStyles.ts'
+import { OVERLAYS, type Drawn, type Overlay } from './shapeStyles.ts'
+import { useShapeLabels } from './shapeLabels.ts'
 
 const TypedShape = defineAsyncComponent(() => import('./TypedShape.vue'))
 const TakeIn = defineAsyncComponent(() => import('./TakeIn.vue'))
@@ -34,27 +35,11 @@ const survey = useSurvey()
 const route = useRoute()
 const router = useRouter()
 
-const OVERLAYS: { id: Overlay; name: string }[] = [
-  { id: 'light', name: 'Light' },
-  { id: 'levels', name: 'Levels' },
-  { id: 'cover', name: 'Cover' },
-  { id: 'below', name: 'Below ground' },
-]
 const overlay = computed<Overlay>(() => (OVERLAYS.some((o) => o.id === route.query.show) ? (route.query.show as Overlay) : 'none'))
 const show = (to: Overlay) => void router.replace({ query: { ...route.query, show: to === 'none' || to === overlay.value ? undefined : to } })
 watch(overlay, (o) => (survey.wanted = o === 'light' || o === 'levels' ? o : 'none'), { immediate: true })
 onBeforeUnmount(() => (survey.wanted = 'none'))
 
-const TOOLS: { name: string; kinds: ShapeKind[] }[] = [
-  { name: 'lawn', kinds: ['lawn'] },
-  { name: 'bed, path', kinds: ['bed'] },
-  { name: 'bare patch', kinds: ['bare'] },
-  { name: 'low, trench', kinds: ['low', 'trench'] },
-  { name: 'worn, edge', kinds: ['worn', 'edge'] },
-  { name: 'house, hedge, tree', kinds: ['building', 'wall', 'tree'] },
-  { name: 'tap, cable', kinds: ['tap', 'head', 'cable', 'pipe'] },
-]
-const open = ref<string | null>(null)
 const tool = ref<Tool>('look')
 const by = ref<MeasuredBy>('tape')
 const panel = ref<'typed' | 'in' | null>(null)
@@ -76,44 +61,7 @@ function choose(id: string | null) {
 
 const read = computed<SitePlan | null>(() => (job.draft ? (readJob({ name: '', plan: job.draft.plan ?? {} }).job?.plan ?? null) : null))
 const measured = computed(() => (read.value ? measurePlan(read.value) : null))
-const areaText = (zone: string) => {
-  const f = job.figure(`${zone}.area`)
-  return f ? firm.text(num(f), 'm2') : ''
-}
-function labelOf(s: ShapeDraft): { label: string; sub: string } {
-  const at = s.at as Ring[]
-  /** A reading in the firm's units, whatever it was typed in; as typed when it cannot be read. */
-  const say = (typed: string | number | null | undefined, kind: Kind, unit: Unit) => {
-    if (typed === null || typed === undefined || typed === '') return ''
-    if (typeof typed === 'number') return firm.text(typed, unit)
-    const parsed = parseQuantity(typed, kind)
-    return parsed.ok ? firm.text(parsed.value, unit) : typed
-  }
-  if (s.kind === 'lawn') {
-    const zone = job.zones.find((z) => z.id === s.zone)
-    const name = zone?.name || 'Unnamed zone'
-    if (overlay.value === 'cover') {
-      const f = job.figure(`${s.zone}.wanted`)
-      return { label: name, sub: f ? `${firm.text(f.value, '%')} wanted` : 'cover not counted' }
-    }
-    if (overlay.value === 'light') {
-      const f = job.figure(`${s.zone}.sun`)
-      return { label: name, sub: f && f.standing !== 'assumed' ? firm.text(f.value, 'h') : '' }
-    }
-    if (overlay.value === 'levels') {
-      const f = job.figure(`${s.zone}.fill`)
-      return { label: name, sub: f ? `fill ${firm.text(f.value, 'm3')}` : '' }
-    }
-    return { label: name, sub: s.zone ? areaText(s.zone) : '' }
-  }
-  const name = shapeName(s)
-  if (s.kind === 'bare' || s.kind === 'bed' || s.kind === 'low')
-    return { label: name, sub: [firm.text(areaOf(at), 'm2'), say(s.depth, 'depth', 'mm')].filter(Boolean).join(', ') }
-  if (s.kind === 'building' || s.kind === 'wall' || s.kind === 'tree') return { label: name, sub: say(s.height, 'length', 'm') }
-  if (s.kind === 'tap') return { label: name, sub: say(s.flow, 'flow', 'L/min') }
-  if (s.kind === 'head') return { label: name, sub: '' }
-  return { label: name, sub: [firm.text(lengthOf(at[0]!), 'm'), say(s.depth, 'depth', 'mm')].filter(Boolean).join(', ') }
-}
+const { labelOf } = useShapeLabels(overlay)
 const wantedIn = (zone: string | null | undefined) => {
   const f = job.figure(`${zone}.wanted`)
   return f ? num(f) : null
@@ -187,7 +135,6 @@ function pick(to: Tool) {
   known.value = null
   panel.value = null
   tool.value = tool.value === to ? 'look' : to
-  open.value = null
 }
 /** A lawn drawn while the chosen zone has no outline yet becomes that zone's. */
 const zoneToDraw = () => {
@@ -290,39 +237,7 @@ const empty = computed(() => shapes.value.length === 0 && !picture.value && (job
 
 <template>
   <div class="plan">
-    <div class="bar">
-      <div class="tools" role="group" aria-label="Draw">
-        <span v-for="t in TOOLS" :key="t.name" class="tool">
-          <button v-if="t.kinds.length === 1" type="button" class="act slight" :aria-pressed="tool === t.kinds[0]" @click="pick(t.kinds[0]!)">
-            + {{ t.name }}
-          </button>
-          <template v-else>
-            <button
-              type="button"
-              class="act slight"
-              :aria-expanded="open === t.name"
-              :aria-pressed="t.kinds.includes(tool as ShapeKind)"
-              @click="open = open === t.name ? null : t.name"
-            >
-              + {{ t.name }}
-            </button>
-            <span v-if="open === t.name" class="menu">
-              <button v-for="k in t.kinds" :key="k" type="button" class="act slight" @click="pick(k)">{{ SHAPE_KINDS[k].name }}</button>
-            </span>
-          </template>
-        </span>
-        <button type="button" class="act slight" :aria-pressed="tool === 'level'" @click="pick('level')">+ level</button>
-        <button type="button" class="act slight typed" :aria-expanded="panel === 'typed'" @click="panel = panel === 'typed' ? null : 'typed'">
-          typed
-        </button>
-        <button type="button" class="act slight typed" :aria-expanded="panel === 'in'" @click="panel = panel === 'in' ? null : 'in'">bring in</button>
-      </div>
-      <div class="overlays" role="group" aria-label="Show on the plan">
-        <button v-for="o in OVERLAYS" :key="o.id" type="button" class="act slight" :aria-pressed="overlay === o.id" @click="show(o.id)">
-          {{ o.name }}
-        </button>
-      </div>
-    </div>
+    <PlanTools :tool="tool" :panel="panel" :overlay="overlay" @pick="pick" @panel="panel = panel === $event ? null : $event" @show="show" />
     <TypedShape v-if="panel === 'typed'" :zone="zoneToDraw()" @made="(id) => (choose(id), (panel = null), map?.fit())" />
     <TakeIn v-if="panel === 'in'" @tool="(t) => pick(t)" @taken="map?.fit()" />
 
@@ -399,44 +314,6 @@ const empty = computed(() => shapes.value.length === 0 && !picture.value && (job
 .plan {
   display: grid;
   gap: 0.5rem;
-}
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-}
-.bar,
-.tools,
-.overlays {
-  gap: 0.3rem;
-}
-.tools,
-.overlays {
-  display: contents;
-}
-.overlays .act:first-child {
-  margin-left: auto;
-}
-.tool {
-  position: relative;
-}
-.menu {
-  position: absolute;
-  z-index: 10;
-  top: 100%;
-  left: 0;
-  display: grid;
-  gap: 0.2rem;
-  padding: 0.3rem;
-  background: var(--sheet);
-  border: 1.5px solid var(--ink);
-  border-radius: 4px;
-}
-.menu .act {
-  justify-content: start;
-  border-color: transparent;
-}
-.typed {
-  border-style: dashed;
 }
 .frame {
   height: clamp(20rem, calc(100vh - 21.5rem), 46rem);

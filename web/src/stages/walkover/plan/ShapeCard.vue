@@ -18,7 +18,7 @@ import { TRENCH_SETTLING, trenchVolume } from '@juvena/core/survey/drawnZones'
 import { areaOf, distance, lengthOf, perimeterOf } from '@juvena/core/survey/geometry'
 import { USUAL_OBSTACLE } from '@juvena/core/survey/obstacles'
 import { mergeZones, moveShape, reshape, shapeName } from '@juvena/core/survey/shapeEdits'
-import { withEdge } from '@juvena/core/survey/typedShapes'
+import { withEdge, withPiece } from '@juvena/core/survey/typedShapes'
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
 import TextField from '../../../parts/TextField.vue'
@@ -56,16 +56,9 @@ function setEdge(i: number, typed: string | null) {
   if (!parsed?.ok || !(parsed.value > 0) || !shape.value) return
   const id = shape.value.id
   const rings = at.value.map((ring, k) =>
-    k === 0 ? (draws.value === 'area' ? withEdge(ring, i, parsed.value) : stretched(ring, i, parsed.value)) : ring,
+    k === 0 ? (draws.value === 'area' ? withEdge(ring, i, parsed.value) : withPiece(ring, i, parsed.value)) : ring,
   )
   job.edit(`shape.${id}.edge.${i}`, (d) => reshape(d, id, rings))
-}
-/** A piece of a line made so long; all beyond it goes along. */
-const stretched = (run: Ring, i: number, to: number): Ring => {
-  const [a, b] = [run[i]!, run[i + 1]!]
-  const now = distance(a, b)
-  const [dx, dy] = [((b[0] - a[0]) / now) * (to - now), ((b[1] - a[1]) / now) * (to - now)]
-  return run.map((p, k) => (k > i ? [p[0] + dx, p[1] + dy] : p))
 }
 const nudge = (dx: number, dy: number) => shape.value && job.edit(`shape.${shape.value.id}.move`, (d) => moveShape(d, shape.value!.id, dx, dy))
 const obstacle = computed(() => ['building', 'wall', 'tree'].includes(kind.value))

@@ -8,6 +8,12 @@ import { spotOf } from '@juvena/core/survey/drawnZones'
 import { USUAL_OBSTACLE } from '@juvena/core/survey/obstacles'
 
 export type Overlay = 'none' | 'light' | 'levels' | 'cover' | 'below'
+export const OVERLAYS: { id: Overlay; name: string }[] = [
+  { id: 'light', name: 'Light' },
+  { id: 'levels', name: 'Levels' },
+  { id: 'cover', name: 'Cover' },
+  { id: 'below', name: 'Below ground' },
+]
 
 const INK = '#1d2a22'
 const SOFT = '#56614f'

@@ -1,0 +1,29 @@
+import type { Request } from 'express'
+import type { z } from 'zod'
+import type { Clock } from '../clock.ts'
+import type { WeatherSource } from '../standIns/weather.ts'
+import type { DiaryStore } from '../store/diaryStore.ts'
+import type { FirmStore } from '../store/firmStore.ts'
+import type { JobStore } from '../store/jobStore.ts'
+import type { PhotoStore } from '../store/photoStore.ts'
+
+/** What the routes work with. */
+export interface Parts {
+  jobs: JobStore
+  diary: DiaryStore
+  firm: FirmStore
+  photos: PhotoStore
+  clock: Clock
+  weather: WeatherSource
+}
+
+/** One route: what it takes, checked before it is called, and what it says of itself in the OpenAPI document. */
+export interface Route {
+  method: 'get' | 'post' | 'put' | 'delete'
+  path: string
+  summary: string
+  body?: z.ZodType
+  /** The body is a picture's own bytes, not JSON. */
+  picture?: boolean
+  call: (req: Request, body: unknown) => Promise<{ status?: number; send: unknown; file?: string; path?: string }>
+}

@@ -1,0 +1,55 @@
+import type { Ref } from 'vue'
+import { parseQuantity, type Kind } from '@juvena/core/model/quantity'
+import type { Unit } from '@juvena/core/model/show'
+import type { Ring, ShapeDraft } from '@juvena/core/model/sitePlan'
+import { num } from '@juvena/core/working/figure'
+import { areaOf, lengthOf } from '@juvena/core/survey/geometry'
+import { shapeName } from '@juvena/core/survey/shapeEdits'
+import { useFirm } from '../../../stores/firm.ts'
+import { useJob } from '../../../stores/job.ts'
+import type { Overlay } from './shapeStyles.ts'
+
+/** What is written on a shape: its name, and beneath it what the overlay asks of it. */
+export function useShapeLabels(overlay: Ref<Overlay>) {
+  const firm = useFirm()
+  const job = useJob()
+  const areaText = (zone: string) => {
+    const f = job.figure(`${zone}.area`)
+    return f ? firm.text(num(f), 'm2') : ''
+  }
+  function labelOf(s: ShapeDraft): { label: string; sub: string } {
+    const at = s.at as Ring[]
+    /** A reading in the firm's units, whatever it was typed in; as typed when it cannot be read. */
+    const say = (typed: string | number | null | undefined, kind: Kind, unit: Unit) => {
+      if (typed === null || typed === undefined || typed === '') return ''
+      if (typeof typed === 'number') return firm.text(typed, unit)
+      const parsed = parseQuantity(typed, kind)
+      return parsed.ok ? firm.text(parsed.value, unit) : typed
+    }
+    if (s.kind === 'lawn') {
+      const zone = job.zones.find((z) => z.id === s.zone)
+      const name = zone?.name || 'Unnamed zone'
+      if (overlay.value === 'cover') {
+        const f = job.figure(`${s.zone}.wanted`)
+        return { label: name, sub: f ? `${firm.text(f.value, '%')} wanted` : 'cover not counted' }
+      }
+      if (overlay.value === 'light') {
+        const f = job.figure(`${s.zone}.sun`)
+        return { label: name, sub: f && f.standing !== 'assumed' ? firm.text(f.value, 'h') : '' }
+      }
+      if (overlay.value === 'levels') {
+        const f = job.figure(`${s.zone}.fill`)
+        return { label: name, sub: f ? `fill ${firm.text(f.value, 'm3')}` : '' }
+      }
+      return { label: name, sub: s.zone ? areaText(s.zone) : '' }
+    }
+    const name = shapeName(s)
+    if (s.kind === 'bare' || s.kind === 'bed' || s.kind === 'low')
+      return { label: name, sub: [firm.text(areaOf(at), 'm2'), say(s.depth, 'depth', 'mm')].filter(Boolean).join(', ') }
+    if (s.kind === 'building' || s.kind === 'wall' || s.kind === 'tree') return { label: name, sub: say(s.height, 'length', 'm') }
+    if (s.kind === 'tap') return { label: name, sub: say(s.flow, 'flow', 'L/min') }
+    if (s.kind === 'head') return { label: name, sub: '' }
+    return { label: name, sub: [firm.text(lengthOf(at[0]!), 'm'), say(s.depth, 'depth', 'mm')].filter(Boolean).join(', ') }
+  }
+  return { labelOf }
+}
