@@ -92,3 +92,60 @@ describe('drawing', () => {
     expect([scalePicture(d, from, from, 3), scalePicture(d, from, to, -1)]).toEqual([false, false])
   })
 })
+
+describe('a plan with something wrong in it', () => {
+  const good = { id: 'ok', kind: 'lawn', zone: 'z1', at: [box(0, 0, 10, 8)] }
+  const draft = (shapes: unknown[], levels: unknown[] = []) => ({ name: 'x', zones: [{ id: 'z1' }], plan: { shapes, levels } }) as unknown as JobDraft
+
+  it('keeps all the rest: what has no place is left out whole, a bad reading alone', () => {
+    const { job, problems } = readJob(
+      draft(
+        [
+          {
+            id: 'a',
+            kind: 'lawn',
+            at: [
+              [
+                [0, 0],
+                [1, 1],
+              ],
+            ],
+          },
+          good,
+          { id: 'b', kind: 'rocket', at: [[[0, 0]]] },
+          { id: 'c', kind: 'tree', at: [['here']] },
+          { id: 'd', kind: 'tree', at: [[[1, 1]]], height: '900 m', crown: '4 m' },
+          { id: 'e', kind: 'tree' },
+        ],
+        [
+          { x: 1, y: 1, mm: 4 },
+          { x: 'left', y: 2, mm: 3 },
+          { x: 2, y: 2, mm: 5 },
+        ],
+      ),
+    )
+    expect(job!.plan.shapes.map((s) => s.id)).toEqual(['ok', 'd'])
+    expect(job!.plan.shapes[1]).toMatchObject({ height: null, crown: 4 })
+    expect(job!.plan.levels.map((l) => l.mm)).toEqual([4, 5])
+    expect(problems.map((p) => p.path)).toEqual(expect.arrayContaining(['plan.shapes[0].at', 'plan.shapes[4].height', 'plan.levels[1].x']))
+    for (const p of problems) expect(p.sentence.length).toBeGreaterThan(10)
+  })
+
+  it('stands anything in place of a plan, and holds no more than it says', () => {
+    for (const plan of [
+      null,
+      7,
+      'plan',
+      [],
+      { shapes: 'many' },
+      { shapes: [null, 3] },
+      { picture: { photo: 1 } },
+      { hills: [{ bearing: 400, height: 5 }] },
+    ]) {
+      const { job } = readJob({ name: 'x', zones: [{ id: 'z1', area: 50 }], plan } as never)
+      expect(job?.zones[0]?.area).toBe(50)
+    }
+    const many = readJob(draft(Array.from({ length: 2001 }, (_, i) => ({ ...good, id: `s${i}` }))))
+    expect(many.problems[0]!.sentence).toContain('up to 2000')
+  })
+})

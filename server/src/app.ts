@@ -21,7 +21,7 @@ export function createApp(parts: Parts, { pages, loopbackOnly }: { pages: string
           defaultSrc: ["'none'"],
           scriptSrc: ["'self'"],
           styleSrc: ["'self'"],
-          imgSrc: ["'self'", 'data:', 'blob:'],
+          imgSrc: ["'self'", 'data:'],
           fontSrc: ["'self'"],
           connectSrc: ["'self'"],
           workerSrc: ["'self'"],

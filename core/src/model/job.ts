@@ -270,10 +270,17 @@ export function readJob(draft: unknown): JobRead {
   const trimmed = structuredCopy(draft)
   let error = first.error
   for (let round = 0; round < 4; round++) {
-    for (const issue of error.issues) {
+    const gone = new Set<string>()
+    // From the last to the first, so that taking an entry out of a list does not move those still to be taken.
+    for (const issue of error.issues.toReversed()) {
       if (issue.code === 'unrecognized_keys') issue.keys.forEach((key) => forget(trimmed, [...issue.path, key]))
       else if (issue.path.length === 0) return { job: null, problems }
-      else forget(trimmed, issue.path)
+      else {
+        const path = wholeOf(issue.path)
+        if (gone.has(path.join())) continue
+        gone.add(path.join())
+        forget(trimmed, path)
+      }
     }
     const again = jobSchema.safeParse(trimmed)
     if (again.success) return { job: again.data, problems }
@@ -281,6 +288,14 @@ export function readJob(draft: unknown): JobRead {
     problems.push(...problemsOf(error).filter((p) => !problems.some((known) => known.path === p.path)))
   }
   return { job: null, problems }
+}
+
+/** A shape, a level, the picture or the origin is nothing without its place: with that wrong, all of it is left out. Anything else is left out alone. */
+function wholeOf(path: readonly PropertyKey[]): readonly PropertyKey[] {
+  const [first, list, index, key] = path
+  if (first === 'plan' && (list === 'picture' || list === 'origin')) return path.slice(0, 2)
+  const placed = list === 'levels' || (list === 'shapes' && (key === 'at' || key === 'kind' || key === 'id'))
+  return first === 'plan' && typeof index === 'number' && placed ? path.slice(0, 3) : path
 }
 
 const structuredCopy = (value: unknown): unknown => (value === undefined ? undefined : JSON.parse(JSON.stringify(value)))
