@@ -328,3 +328,57 @@ test('a lawn half in deep shade is offered as two, and cut along the line; typed
   await expect(working(page).getByRole('button', { name: /Direct sun, growing weeks/ })).toContainText('5')
   await expect(page.getByText(/the plan has [\d.]+ h/)).toBeVisible()
 })
+
+test('a corner dragged reshapes a lawn and snaps to its neighbour; moved, taken out, and undone', async ({ page }) => {
+  const lawn = (id: string, x: number) => ({
+    id: `l${id}`,
+    kind: 'lawn',
+    zone: id,
+    at: [
+      [
+        [x, 0],
+        [x + 8, 0],
+        [x + 8, 10],
+        [x, 10],
+      ],
+    ],
+  })
+  const zones = [
+    { id: 'a', name: 'One' },
+    { id: 'b', name: 'Two' },
+  ]
+  await openJob(page, { site: SITE, zones, plan: { shapes: [lawn('a', 0), lawn('b', 10)] } }, 'walk-over?part=plan')
+  await expect(map(page)).toBeVisible()
+  await page.waitForTimeout(800)
+  const box = (await map(page).boundingBox())!
+  // The plan is fitted with half a metre round it, inside the map's own margins.
+  const resolution = Math.max(19 / (box.width - 92), 11 / (box.height - 50))
+  const pixel = (x: number, y: number) => ({
+    x: box.x + 48 + (box.width - 92) / 2 + (x - 9) / resolution,
+    y: box.y + 16 + (box.height - 50) / 2 - (y - 5) / resolution,
+  })
+  const drag = async (from: { x: number; y: number }, to: { x: number; y: number }) => {
+    await page.mouse.move(from.x, from.y)
+    await page.mouse.down()
+    await page.mouse.move(to.x, to.y, { steps: 8 })
+    await page.mouse.up()
+  }
+  const inside = pixel(3, 3)
+  await page.mouse.click(inside.x, inside.y)
+  await expect(page.getByRole('region', { name: 'The chosen shape' })).toContainText('One')
+  // Let go a few pixels short of the neighbour's corner: it snaps on. 8 × 10 and a triangle of 2 × 10 ÷ 2.
+  const near = pixel(10, 10)
+  await drag(pixel(8, 10), { x: near.x - 5, y: near.y + 4 })
+  await expect(listed(page).getByRole('button', { name: 'One 90 m²' })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(listed(page).getByRole('button', { name: 'One 80 m²' })).toBeVisible()
+  await page.getByRole('button', { name: 'move', exact: true }).click()
+  await drag(inside, pixel(3, 5))
+  await page.keyboard.press('Escape')
+  await expect(listed(page).getByRole('button', { name: 'One 80 m²' })).toBeVisible()
+  await page.getByRole('button', { name: 'take out', exact: true }).click()
+  await expect(listed(page).getByRole('button', { name: /One/ })).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(listed(page).getByRole('button', { name: 'One 80 m²' })).toBeVisible()
+  await saved(page)
+})

@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { readJob, type JobDraft } from '../src/model/job.ts'
-import type { Point, Ring } from '../src/model/sitePlan.ts'
+import type { Point, Ring, ShapeDraft } from '../src/model/sitePlan.ts'
+import { shapeAt } from '../src/survey/shapeAt.ts'
 import { areaOf } from '../src/survey/geometry.ts'
 import {
   addShape,
@@ -90,6 +91,51 @@ describe('drawing', () => {
     expect(ring[1]![0]).toBeCloseTo(ring[0]![0], 2)
     expect(ring[1]![1]).toBeGreaterThan(ring[0]![1])
     expect([scalePicture(d, from, from, 3), scalePicture(d, from, to, -1)]).toEqual([false, false])
+  })
+})
+
+describe('pointing at the plan', () => {
+  const shapes: ShapeDraft[] = [
+    { id: 'lawn', kind: 'lawn', zone: 'z', at: [box(0, 0, 20, 10)] },
+    { id: 'bed', kind: 'bed', at: [box(4, 4, 2, 2)] },
+    {
+      id: 'cable',
+      kind: 'cable',
+      at: [
+        [
+          [0, 5],
+          [20, 5],
+        ],
+      ],
+    },
+    {
+      id: 'hedge',
+      kind: 'wall',
+      at: [
+        [
+          [0, 12],
+          [20, 12],
+        ],
+      ],
+    },
+    { id: 'tree', kind: 'tree', at: [[[15, 3]]] },
+    { id: 'tap', kind: 'tap', at: [[[10, 5]]] },
+  ]
+  const sizes = { crownOf: () => 4, thicknessOf: () => 1 }
+  it.each([
+    [[2, 2], 'lawn'],
+    [[4.6, 4.4], 'bed'],
+    [[5, 5], 'cable'],
+    [[10.1, 5.1], 'tap'],
+    [[15, 3.1], 'tree'],
+    [[16.5, 3], 'tree'],
+    [[17.5, 3], 'lawn'],
+    [[3, 12.6], 'hedge'],
+    [[3, 12.9], null],
+    [[20.2, 8], 'lawn'],
+    [[30, 30], null],
+  ] as [Point, string | null][])('%j means the %s', (at, id) => {
+    expect(shapeAt(at, shapes, 0.3, sizes)?.id ?? null).toBe(id)
   })
 })
 

@@ -4,7 +4,7 @@ import Feature, { type FeatureLike } from 'ol/Feature'
 import OlMap from 'ol/Map'
 import View from 'ol/View'
 import { LineString, MultiPolygon, Point as OlPoint, Polygon, type Geometry } from 'ol/geom'
-import { defaults as usualInteractions, Draw, Modify, Snap, Translate } from 'ol/interaction'
+import { defaults as usualInteractions, Draw, Modify, Pointer, Snap } from 'ol/interaction'
 import ImageLayer from 'ol/layer/Image'
 import VectorLayer from 'ol/layer/Vector'
 import { Projection } from 'ol/proj'
@@ -16,7 +16,9 @@ import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { SHAPE_KINDS, type Point, type Ring, type ShapeKind, type SitePlan } from '@juvena/core/model/sitePlan'
 import { boxOf, type Area } from '@juvena/core/survey/geometry'
 import type { Grid } from '@juvena/core/survey/lightMap'
-import { edgeLabels, sizeLabel, sketchStyles, stylesOf, type Drawn, type Overlay } from './shapeStyles.ts'
+import { USUAL_OBSTACLE } from '@juvena/core/survey/obstacles'
+import { shapeAt } from '@juvena/core/survey/shapeAt'
+import { edgeLabels, metres, sizeLabel, sketchStyles, stylesOf, type Drawn, type Overlay } from './shapeStyles.ts'
 
 /** The plan, to scale, in metres east and north. It shows what it is given and tells what a person drew; it decides nothing. */
 export type Tool = 'look' | 'move' | 'split' | 'scale' | 'north' | 'level' | ShapeKind
@@ -197,7 +199,7 @@ function syncShapes() {
       shapeSource.removeFeature(feature)
       known.delete(id)
     }
-  chosen.clear()
+  const picked: Feature<Geometry>[] = []
   for (const drawn of props.shapes) {
     const at = drawn.shape.at as Point[][]
     const key = drawn.shape.kind + JSON.stringify(at)
@@ -217,7 +219,12 @@ function syncShapes() {
       entry.feature.set('drawn', drawn, true)
       if (JSON.stringify(was) !== JSON.stringify(drawn)) entry.feature.changed()
     }
-    if (drawn.chosen) chosen.push(entry.feature)
+    if (drawn.chosen) picked.push(entry.feature)
+  }
+  // Touched only when the choice itself changes: a plan that arrives while a corner is dragged must not let go of it.
+  if (picked.length !== chosen.getLength() || picked.some((f, i) => chosen.item(i) !== f)) {
+    chosen.clear()
+    chosen.extend(picked)
   }
 }
 function reshapedNow(features: Feature<Geometry>[]) {
@@ -235,13 +242,56 @@ function reshapedNow(features: Feature<Geometry>[]) {
 
 let map: OlMap | null = null
 let drawing: Draw | null = null
-const modify = new Modify({ features: chosen, pixelTolerance: 12, deleteCondition: (e) => e.type === 'singleclick' && e.originalEvent.altKey })
-const translate = new Translate({ features: chosen })
+const modify = new Modify({
+  features: chosen,
+  pixelTolerance: 12,
+  style: new Style({
+    image: new RegularShape({
+      points: 4,
+      angle: Math.PI / 4,
+      radius: 8,
+      fill: new Fill({ color: '#a4491f' }),
+      stroke: new Stroke({ color: '#fffdf7', width: 2 }),
+    }),
+  }),
+  deleteCondition: (e) => e.type === 'singleclick' && e.originalEvent.altKey,
+})
+/** Moves the chosen shape with the pointer. */
+let grip: Point | null = null
+const moving = new Pointer({
+  handleDownEvent(event) {
+    const hit = meant(event.coordinate as Point)
+    if (!hit || !chosen.getArray().some((f) => f.getId() === hit.id)) return false
+    grip = event.coordinate as Point
+    return true
+  },
+  handleDragEvent(event) {
+    const to = event.coordinate as Point
+    chosen.forEach((f) => f.getGeometry()!.translate(to[0] - grip![0], to[1] - grip![1]))
+    grip = to
+  },
+  handleUpEvent() {
+    reshapedNow(chosen.getArray())
+    return false
+  },
+})
+/** The shape pointed at: within six pixels of it, and a finger's breadth on a touch screen. */
+const meant = (at: Point) =>
+  shapeAt(
+    at,
+    props.shapes.map((d) => d.shape),
+    (view.getResolution() ?? 0.05) * (matchMedia('(pointer: coarse)').matches ? 14 : 6),
+    { crownOf: (s) => metres(s.crown, USUAL_OBSTACLE.tree.crown), thicknessOf: (s) => metres(s.width, USUAL_OBSTACLE.wall.width) },
+  )
 const snap = new Snap({ source: shapeSource, pixelTolerance: 10 })
-modify.on('modifystart', () => (reshaping.value = true))
-modify.on('modifyend', () => (reshaping.value = false))
-modify.on('modifyend', (e) => reshapedNow(e.features.getArray() as Feature<Geometry>[]))
-translate.on('translateend', (e) => reshapedNow(e.features.getArray() as Feature<Geometry>[]))
+// A listener that gives back false stops the ones after it: these give back nothing.
+modify.on('modifystart', () => {
+  reshaping.value = true
+})
+modify.on('modifyend', (e) => {
+  reshaping.value = false
+  reshapedNow(e.features.getArray() as Feature<Geometry>[])
+})
 
 function useTool() {
   if (!map) return
@@ -249,7 +299,7 @@ function useTool() {
   drawing = null
   const { tool } = props
   modify.setActive(tool === 'look')
-  translate.setActive(tool === 'move')
+  moving.setActive(tool === 'move')
   if (tool !== 'look' && tool !== 'move') {
     const draws = tool === 'level' ? 'spot' : tool === 'split' || tool === 'scale' || tool === 'north' ? 'line' : SHAPE_KINDS[tool].draws
     drawing = new Draw({
@@ -368,13 +418,12 @@ onMounted(() => {
     target: holder.value!,
     view,
     controls: [],
-    interactions: usualInteractions({ altShiftDragRotate: false, pinchRotate: false, doubleClickZoom: false }).extend([modify, translate]),
+    interactions: usualInteractions({ altShiftDragRotate: false, pinchRotate: false, doubleClickZoom: false }).extend([modify, moving]),
     layers: [ground.layer, rasterLayer.layer, shadowLayer, shapeLayer, levelLayer, cutLayer],
   })
   map.on('click', (event) => {
     if (props.tool !== 'look') return
-    const hit = map!.forEachFeatureAtPixel(event.pixel, (f) => (f.getId() ? f : undefined), { hitTolerance: 6, layerFilter: (l) => l === shapeLayer })
-    emit('choose', hit ? String(hit.getId()) : null)
+    emit('choose', meant(event.coordinate as Point)?.id ?? null)
   })
   view.on('change:resolution', measureBar)
   useTool()
