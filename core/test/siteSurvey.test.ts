@@ -117,6 +117,18 @@ describe('levels in the plan', () => {
     expect(dip!.barrows).toBe(Math.ceil((dip!.volume * 1.12) / 0.95 / 0.08))
   })
 
+  it('given a fall and no direction, fall away from the building; with one, that way', () => {
+    // The house stands north of the lawn, so away from it is south: a surface that already falls 1 % south needs next to nothing.
+    const southward = levels.map((l) => ({ ...l, mm: 10 * l.y }))
+    const fill = (zone: object) =>
+      valueOf(
+        job([...shapes, house], [drawnZone({ sunHours: '7 h', levelAim: 'fall', fall: '1 %', ...zone })], { plan: { levels: southward } }),
+        'z1.fill',
+      )
+    expect(fill({})).toBeLessThan(0.05)
+    expect(fill({ fallTowards: 0 })).toBeGreaterThan(5)
+  })
+
   it('lie under a blanket without being counted twice', () => {
     const [fill, both] = [valueOf(planned(), 'z1.fill') as number, valueOf(planned({ dressing: { depth: '6 mm' } }), 'z1.dressing.volume') as number]
     expect(both).toBeGreaterThan(2.4)

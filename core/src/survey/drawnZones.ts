@@ -79,7 +79,12 @@ export function measurePlan(plan: SitePlan): MeasuredPlan {
       gross: sum(whole.map(areaOf)),
       area: sum(net.map(areaOf)),
       perimeter: sum(whole.map(perimeterOf)),
-      error: ninety(Math.hypot(...mine.map((s) => areaError(s.at, s.by, s.error)), ...near.map((h) => areaError(h.at, h.by, h.error)))),
+      error: ninety(
+        Math.hypot(
+          ...mine.map((s) => areaError(s.at, s.by, s.error)),
+          ...near.filter((h) => shared(whole, [h.at]).length > 0).map((h) => areaError(h.at, h.by, h.error)),
+        ),
+      ),
       by: mine[0]!.by,
       off,
       patches: { count: patches.length, area: sum(patches.map((s) => areaOf(s.at))) },

@@ -300,7 +300,8 @@ export function fallTowards(readings: readonly Level[], building: Area, reach = 
   return length < 1e-9 ? null : -(plane.east * towards[0] + plane.north * towards[1]) / length / 10
 }
 
-function nearestOn(area: Area, p: Point): Point {
+/** The place of an area nearest to another; that place itself when it lies inside. */
+export function nearestOn(area: Area, p: Point): Point {
   if (inside(p, area)) return p
   let best: Point = area[0]![0]!
   for (const ring of area)

@@ -1,8 +1,9 @@
 import type { Job, Zone } from '../model/job.ts'
-import { OBSTACLES, type Level } from '../model/sitePlan.ts'
+import { OBSTACLES, type Level, type Point, type SitePlan } from '../model/sitePlan.ts'
+import { distance } from './geometry.ts'
 import { fromFrames, fromLooks, type CoverCount } from './coverCount.ts'
 import { measurePlan, zoneAt, type MeasuredPlan } from './drawnZones.ts'
-import { fallTowards, levelReport, type LevelAim, type LevelReport } from './levels.ts'
+import { fallTowards, levelReport, nearestOn, type LevelAim, type LevelReport } from './levels.ts'
 import { lightOfZones, type LightSeason, type ZoneLight } from './zoneLight.ts'
 
 /** All that the plan, the counts and the levels of one site come to, by zone. Worked once for a job, kept while its inputs stay. */
@@ -35,7 +36,7 @@ export function surveySite(job: Job, season: LightSeason): SiteSurvey {
     const own = readings.get(zone.id)
     if (own) {
       const net = measured.zones.get(zone.id)?.net ?? null
-      const aim = aimOf(zone)
+      const aim = aimOf(zone, plan, own)
       const report = remember(`level.${zone.id}`, [own, net, aim], () => levelReport(own, net, aim))
       if (report) levels.set(zone.id, report)
       const towards = plan.shapes.flatMap((s) => {
@@ -62,13 +63,36 @@ export function surveySite(job: Job, season: LightSeason): SiteSurvey {
 /** The cover of a zone as counted: by looks where there are any, else by frames. */
 export const countOf = (zone: Pick<Zone, 'looks' | 'frames'>): CoverCount | null => (zone.looks && fromLooks(zone.looks)) || fromFrames(zone.frames)
 
-/** What a zone's surface should become. */
-export const aimOf = (zone: Pick<Zone, 'levelAim' | 'fall' | 'fallTowards' | 'smoothOver'>): LevelAim =>
-  zone.levelAim === 'fall'
-    ? { kind: 'fall', percent: zone.fall ?? 1, towards: zone.fallTowards ?? 180 }
-    : zone.levelAim === 'smooth'
-      ? { kind: 'smooth', radius: zone.smoothOver ?? 3 }
-      : { kind: 'plane' }
+/**
+ * What a zone's surface should become. A chosen fall with no direction given runs away from the building nearest to the readings, or due south where there is
+ * none.
+ */
+export function aimOf(
+  zone: Pick<Zone, 'levelAim' | 'fall' | 'fallTowards' | 'smoothOver'>,
+  plan: Pick<SitePlan, 'shapes'>,
+  readings: readonly Pick<Level, 'x' | 'y'>[],
+): LevelAim {
+  if (zone.levelAim === 'smooth') return { kind: 'smooth', radius: zone.smoothOver ?? 3 }
+  if (zone.levelAim === 'plane') return { kind: 'plane' }
+  return { kind: 'fall', percent: zone.fall ?? 1, towards: zone.fallTowards ?? awayFromBuilding(plan, readings) ?? 180 }
+}
+
+/** Direction from the nearest building to the middle of the readings, degrees from north through east. */
+function awayFromBuilding(plan: Pick<SitePlan, 'shapes'>, readings: readonly Pick<Level, 'x' | 'y'>[]): number | null {
+  if (readings.length === 0) return null
+  const mean = (of: (r: Pick<Level, 'x' | 'y'>) => number) => readings.reduce((s, r) => s + of(r), 0) / readings.length
+  const middle: Point = [mean((r) => r.x), mean((r) => r.y)]
+  let best: { from: Point; away: number } | null = null
+  for (const s of plan.shapes) {
+    if (s.kind !== 'building') continue
+    const from = nearestOn(s.at, middle)
+    const away = distance(from, middle)
+    if (away > 1e-6 && (!best || away < best.away)) best = { from, away }
+  }
+  if (!best) return null
+  const turn = (Math.atan2(middle[0] - best.from[0], middle[1] - best.from[1]) * 180) / Math.PI
+  return (turn + 360) % 360
+}
 
 /** Level readings by the zone they were given, or else lie on. */
 export function levelsByZone(job: Pick<Job, 'plan'>): Map<string, Level[]> {

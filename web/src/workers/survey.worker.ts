@@ -106,7 +106,7 @@ const surveyor = {
     const rasters: Raster[] = []
     for (const [id, readings] of levelsByZone(job)) {
       const zone = job.zones.find((z) => z.id === id)
-      const surface = zone && levelSurface(readings, measured.zones.get(id)?.net ?? null, aimOf(zone))
+      const surface = zone && levelSurface(readings, measured.zones.get(id)?.net ?? null, aimOf(zone, job.plan, readings))
       if (surface) rasters.push({ grid: surface.grid, values: surface.off })
     }
     return rasters

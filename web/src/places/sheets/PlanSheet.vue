@@ -100,7 +100,7 @@ const below = computed(() => of('cable', 'pipe', 'tap', 'head', 'trench'))
         >
           {{ name(s) }}
         </text>
-        <text v-if="s.kind === 'lawn'" :x="spot(s).x" :y="spot(s).y + 4.4">
+        <text v-if="s.kind === 'lawn'" :x="spot(s).x" :y="spot(s).y + 4.4" :transform="turned(s)">
           {{ job.figure(`${s.zone}.area`) ? firm.text(job.figure(`${s.zone}.area`)!.value, 'm2') : size(s) }}
         </text>
       </g>

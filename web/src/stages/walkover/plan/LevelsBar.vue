@@ -121,7 +121,7 @@ const AIMS = [
             label="Towards, degrees"
             kind="ratio"
             :model-value="ground.fallTowards"
-            hint="north 0, east 90"
+            hint="else away from the house"
             :problem="problem('fallTowards')"
             @update:model-value="set('fallTowards', $event)"
           />
