@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { firmSchema } from '../src/model/firm.ts'
-import { readJob, readJobFile, type JobDraft, type ZoneDraft } from '../src/model/job.ts'
+import { readJob, type JobDraft, type ZoneDraft } from '../src/model/job.ts'
+import { readJobFile } from '../src/model/jobFile.ts'
 import { schoolsFor } from '../src/model/firm.ts'
 import { draft, SOUTH, zone } from './makeJob.ts'
 import { readFileSync, readdirSync } from 'node:fs'

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
+import { FILE_BYTES } from '@juvena/core/model/jobFile'
 import { openApi } from './openApi.ts'
 import { asProblem, PICTURE_LIMIT, Refusal, sendProblem } from './problemDocument.ts'
 import { apiRouter, apiRoutes } from './routes/api.ts'
@@ -42,6 +43,7 @@ export function createApp(parts: Parts, { pages, loopbackOnly }: { pages: string
       throw new Refusal(403, 'Another page', 'A change has to come from Juvena’s own pages.')
     next()
   })
+  app.use('/api/job-files', express.json({ limit: FILE_BYTES, strict: true }))
   app.use(express.json({ limit: '4mb', strict: true }))
   app.use(express.raw({ type: ['image/*', 'application/octet-stream'], limit: PICTURE_LIMIT }))
 

@@ -46,6 +46,14 @@ export async function readPicture(bytes: Buffer, keepPosition: boolean): Promise
   }
 }
 
+/** A picture that was made ready before, come back in a job file: kept byte for byte, with its thumbnail made anew. Any other is made ready as new. */
+export async function readKeptPicture(bytes: Buffer): Promise<Picture> {
+  const picture = await readPicture(bytes, false)
+  const { format, width, height, exif, xmp, iptc, icc } = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata()
+  const ready = format === 'jpeg' && Math.max(width, height) <= LARGE && !exif && !xmp && !iptc && !icc
+  return ready ? { ...picture, large: bytes, width, height } : picture
+}
+
 function recordOf(exif: Buffer | undefined): Pick<Picture, 'takenOn' | 'position'> {
   try {
     const record = exif ? exifReader(exif) : null

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { defaultFirm } from '@juvena/core/model/firm'
-import { readJobFile } from '@juvena/core/model/job'
+import { readJobFile } from '@juvena/core/model/jobFile'
 import { planJob } from '@juvena/core/plan'
 
 /** Command line: plans a job file and prints the plan as JSON. Problems go to standard error, exit 1. */

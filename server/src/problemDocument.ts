@@ -1,4 +1,5 @@
 import type { ErrorRequestHandler, Response } from 'express'
+import { FILE_BYTES } from '@juvena/core/model/jobFile'
 import type { Problem } from '@juvena/core/model/problem'
 
 /** Most bytes of a picture that are taken in. */
@@ -30,15 +31,17 @@ export const asProblem: ErrorRequestHandler = (error: unknown, _req, res, next) 
   if (res.headersSent) return next(error)
   if (error instanceof Refusal) return sendProblem(res, error.status, error.title, error.message, error.extra)
   const type = (error as { type?: string }).type
-  if (type === 'entity.too.large')
+  if (type === 'entity.too.large') {
+    const { limit } = error as { limit?: number }
     return sendProblem(
       res,
       413,
       'Too large',
-      (error as { limit?: number }).limit === PICTURE_LIMIT
+      limit === PICTURE_LIMIT
         ? 'That picture is larger than 40 MB. Take it smaller, or save it as JPEG.'
-        : 'That is larger than a job can be: up to 4 MB is taken. Check that it is a job file.',
+        : `That is larger than ${limit === FILE_BYTES ? 'a job file' : 'a job'} can be: up to ${Math.floor((limit ?? 0) / 1e6)} MB is taken. Check that it is a job file.`,
     )
+  }
   if (type === 'entity.parse.failed') return sendProblem(res, 400, 'Not JSON', 'That could not be read: it is not JSON, or it was cut short.')
   if (type === 'encoding.unsupported' || type === 'charset.unsupported') return sendProblem(res, 415, 'Unknown encoding', 'Send plain JSON in UTF-8.')
   const { status } = error as { status?: number }

@@ -114,4 +114,48 @@ describe('photographs', () => {
     for (const id of ['nothing', '..%2F..%2Fjuvena.sqlite']) expect((await fetch(`${base}/photos/${id}`)).status).toBe(404)
     expect((await send(await photograph(50, 50), '?zone=../../x')).status).toBe(400)
   })
+
+  it('go out with the job file and come in with it, byte for byte, with the plan traced over its own copy', async () => {
+    const first = (await (await send(await photograph(1000, 700), '?kind=plan')).json()) as { id: string }
+    const draft = {
+      name: 'Traced',
+      plan: { picture: { photo: first.id, width: 700, height: 1000, metresPerPixel: 0.02, turned: 0, x: 0, y: 0, scaled: true } },
+    }
+    const stored = (await (await fetch(`${base}/jobs/${job}`)).json()) as { revision: number }
+    const saved = await fetch(`${base}/jobs/${job}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ revision: stored.revision, draft }),
+    })
+    expect(saved.status).toBe(200)
+    const file = await (await fetch(`${base}/jobs/${job}/file`)).text()
+    const takeIn = (body: string) => fetch(`${base}/job-files`, { method: 'POST', headers: { 'content-type': 'application/json' }, body })
+    const taken = (await (await takeIn(file)).json()) as { id: string; draft: { plan: { picture: { photo: string } } } }
+    type Listed = { id: string; kind: string; takenOn: string; note: string; zone: string; position: unknown }
+    const photosOf = async (id: string) => (await (await fetch(`${base}/jobs/${id}/photos`)).json()) as Listed[]
+    const [before, after] = [await photosOf(job), await photosOf(taken.id)]
+    const said = (list: Listed[]) =>
+      list.map(({ kind, takenOn, note, zone, position }) => JSON.stringify({ kind, takenOn, note, zone, position })).sort()
+    expect(after.length).toBeGreaterThan(2)
+    expect(said(after)).toEqual(said(before))
+    const copy = taken.draft.plan.picture.photo
+    expect(copy).not.toBe(first.id)
+    expect(after.map((p) => p.id)).toContain(copy)
+    expect(readFileSync(join(folder, `${copy}.jpg`)).equals(readFileSync(join(folder, `${first.id}.jpg`)))).toBe(true)
+
+    const without = JSON.parse(await (await fetch(`${base}/jobs/${job}/file?photos=no`)).text()) as { photos: unknown[] }
+    expect(without.photos).toEqual([])
+    const spoilt = JSON.parse(file) as { photos: { jpeg: string }[] }
+    spoilt.photos[1]!.jpeg = spoilt.photos[1]!.jpeg.slice(0, 400)
+    const refused = await takeIn(JSON.stringify(spoilt))
+    expect([refused.status, ((await refused.json()) as { detail: string }).detail]).toEqual([
+      400,
+      expect.stringContaining('Photograph 2 of this file'),
+    ])
+    // A camera's own record put into a file does not get in by this door either.
+    spoilt.photos = [{ ...spoilt.photos[0]!, jpeg: (await photograph(300, 200)).toString('base64') }]
+    const bare = (await (await takeIn(JSON.stringify(spoilt))).json()) as { id: string }
+    const [kept] = await photosOf(bare.id)
+    expect((await sharp(readFileSync(join(folder, `${kept!.id}.jpg`))).metadata()).exif).toBeUndefined()
+  })
 })

@@ -3,14 +3,12 @@ import { APPROACHES, AIMS, COVERS, DRESSINGS, MOWERS, PENETRATIONS, TEXTURES, TR
 import { GRASS_IDS } from '../reference/grasses.ts'
 import { BROWNED, DAMPS, DISEASE_IDS, EDGE_STATES, LAB_LEVELS, LITTERS, PEST_IDS, WEED_IDS } from '../reference/walkLists.ts'
 import { SCHOOL_CHOICES } from '../working/schools.ts'
-import { diaryEntry } from './diary.ts'
 import { day, grade, monthDay, oneOf, quantity, text } from './entry.ts'
-import { pathText, type Problem } from './problem.ts'
+import { problemsOf, type Problem } from './problem.ts'
 import { MEASURED_BY, planSchema } from './sitePlan.ts'
 import { showNumber } from './show.ts'
 
-export const JOB_FORMAT = 'juvena-job'
-/** Version 2 added the plan, counts and the finer readings, all optional: a version 1 file is a version 2 file that holds none of them. */
+/** Version 2 added the plan, counts and the finer readings, all optional: a version 1 job is a version 2 job that holds none of them. */
 export const JOB_VERSION = 2
 
 const id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'An id is 1 to 40 letters, digits, _ or -.')
@@ -238,25 +236,6 @@ export type JobDraft = z.input<typeof jobSchema>
 export type Zone = z.output<typeof zoneSchema>
 export type ZoneDraft = z.input<typeof zoneSchema>
 
-export const jobFileSchema = z.strictObject({
-  format: z.literal(JOB_FORMAT, { error: `This is not a Juvena job: "format" has to be "${JOB_FORMAT}".` }),
-  version: z.number().int(),
-  job: jobSchema,
-  diary: z.array(diaryEntry).max(20_000).default([]),
-  today: day,
-})
-
-const problemsOf = (error: z.ZodError, under: PropertyKey[] = []): Problem[] =>
-  error.issues.map((issue) => ({
-    path: pathText([...under, ...issue.path]),
-    sentence:
-      issue.code === 'unrecognized_keys'
-        ? `Not known here: ${issue.keys.map((key) => `“${key.slice(0, 40)}”`).join(', ')}. Check the spelling or take it out.`
-        : issue.code === 'too_big' && issue.origin === 'array'
-          ? `Too many: up to ${issue.maximum} are kept here.`
-          : issue.message,
-  }))
-
 export type JobRead = { job: Job; problems: Problem[] } | { job: null; problems: Problem[] }
 
 /**
@@ -306,30 +285,6 @@ function forget(root: unknown, path: readonly PropertyKey[]): void {
   const last = path.at(-1)!
   if (Array.isArray(holder) && typeof last === 'number') holder.splice(last, 1)
   else if (holder) delete holder[last]
-}
-
-export type JobFile = { format: typeof JOB_FORMAT; version: number; job: JobDraft; diary: z.input<typeof diaryEntry>[]; today?: string | null }
-export type JobFileRead =
-  { ok: true; job: Job; draft: JobDraft; diary: z.output<typeof diaryEntry>[]; today: string | null } | { ok: false; problems: Problem[] }
-
-/** Reads a job file strictly: anything wrong in it refuses the whole file, with every problem and its path. */
-export function readJobFile(value: unknown): JobFileRead {
-  const version = (value as { version?: unknown } | null)?.version
-  if (typeof version === 'number' && version !== JOB_VERSION && version !== 1) {
-    const newer = version > JOB_VERSION
-    return {
-      ok: false,
-      problems: [
-        {
-          path: 'version',
-          sentence: `This file is version ${version}; this Juvena reads versions 1 to ${JOB_VERSION}. ${newer ? 'Open it with a newer Juvena, or export it again as version ' + JOB_VERSION : 'No such version was ever written; check the file'}.`,
-        },
-      ],
-    }
-  }
-  const parsed = jobFileSchema.safeParse(value)
-  if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error) }
-  return { ok: true, job: parsed.data.job, draft: (value as JobFile).job, diary: parsed.data.diary, today: parsed.data.today }
 }
 
 /** A job with nothing in it but a name, as a draft. */

@@ -2,11 +2,13 @@ import { Router, type Request } from 'express'
 import { z } from 'zod'
 import { diaryEntry } from '@juvena/core/model/diary'
 import { firmSchema, type FirmDraft } from '@juvena/core/model/firm'
-import { blankJob, JOB_FORMAT, JOB_VERSION, jobFileSchema, jobSchema, readJob, readJobFile, type Job, type JobDraft } from '@juvena/core/model/job'
+import { blankJob, jobSchema, readJob, type Job, type JobDraft } from '@juvena/core/model/job'
+import { jobFileSchema } from '@juvena/core/model/jobFile'
 import { pathText } from '@juvena/core/model/problem'
 import { planJob } from '@juvena/core/plan'
 import { notFound, Refusal } from '../problemDocument.ts'
 import { seasonPlanner } from '../seasonRows.ts'
+import { jobFileRoutes } from './jobFiles.ts'
 import { photoRoutes } from './photos.ts'
 import type { Parts, Route } from './route.ts'
 
@@ -151,54 +153,7 @@ export function apiRoutes(parts: Parts): Route[] {
         }
       },
     },
-    {
-      method: 'get',
-      path: '/jobs/:id/file',
-      summary: 'The job file: everything the job holds.',
-      async call(req) {
-        const stored = await jobOr404(req)
-        const name =
-          stored.name
-            .replace(/[^A-Za-z0-9 _-]+/g, '')
-            .trim()
-            .replace(/ +/g, '-')
-            .slice(0, 60) || 'job'
-        return {
-          send: { format: JOB_FORMAT, version: JOB_VERSION, job: stored.draft, diary: await diary.of(stored.id) },
-          file: `${name}.juvena.json`,
-        }
-      },
-    },
-    {
-      method: 'post',
-      path: '/job-files',
-      summary: 'Takes in a job file as a new job.',
-      async call(req) {
-        const read = readJobFile(req.body)
-        if (!read.ok) {
-          const lenient = readJob((req.body as { job?: unknown } | undefined)?.job)
-          // A draft with entries still to mend is a job all the same: it comes in as it was typed.
-          const mendable = lenient.job !== null && read.problems.every((p) => p.path.startsWith('job.'))
-          if (!mendable)
-            throw new Refusal(400, 'Not a job file', read.problems[0]?.sentence ?? 'This is not a job file.', { problems: read.problems })
-        }
-        const file = req.body as { job: JobDraft; diary?: unknown[] }
-        const stored = await jobs.create(file.job, clock.now())
-        for (const entry of file.diary ?? []) {
-          const parsed = diaryEntry.parse(entry)
-          await diary.append(
-            stored.id,
-            {
-              ...parsed,
-              id: `${parsed.id.slice(0, 40)}-${stored.id.slice(0, 8)}`,
-              corrects: parsed.corrects ? `${parsed.corrects.slice(0, 40)}-${stored.id.slice(0, 8)}` : null,
-            },
-            clock.now(),
-          )
-        }
-        return { status: 201, send: await full(stored.id) }
-      },
-    },
+    ...jobFileRoutes(parts, jobOr404, full),
     ...photoRoutes(parts, jobOr404),
     {
       method: 'get',

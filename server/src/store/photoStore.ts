@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { mkdirSync } from 'node:fs'
-import { open, rename } from 'node:fs/promises'
+import { open, readFile, rename } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Knex } from 'knex'
 import type { Picture } from '../picture.ts'
@@ -63,8 +63,12 @@ async function writeWhole(path: string, bytes: Buffer): Promise<void> {
 
 /** Photographs: rows in the database, files in a folder beside it. The files are written before the row, so a row always has its picture. */
 export const photoStore = (db: Knex, folder: string) => ({
-  async add(of: Pick<StoredPhoto, 'jobId' | 'zone' | 'kind' | 'takenOn' | 'note'>, picture: Picture, now: string): Promise<StoredPhoto> {
-    const id = randomUUID()
+  /** Keeps a picture; under an id of its own, unless one is given. */
+  async add(
+    { id = randomUUID(), ...of }: Pick<StoredPhoto, 'jobId' | 'zone' | 'kind' | 'takenOn' | 'note'> & { id?: string },
+    picture: Picture,
+    now: string,
+  ): Promise<StoredPhoto> {
     mkdirSync(folder, { recursive: true })
     await writeWhole(join(folder, `${id}.jpg`), picture.large)
     await writeWhole(join(folder, `${id}.small.jpg`), picture.small)
@@ -101,6 +105,9 @@ export const photoStore = (db: Knex, folder: string) => ({
   async putAway(id: string, at: string | null): Promise<boolean> {
     return (await db<Row>('photos').where({ id }).update({ put_away_at: at })) === 1
   },
+
+  /** The picture's bytes; null when its file is gone from the folder. The id has to be one that `get` or `of` found. */
+  read: (id: string): Promise<Buffer | null> => readFile(join(folder, `${id}.jpg`)).catch(() => null),
 
   /** Where the picture lies on disk. The id has to be one that `get` found. */
   path: (id: string, small: boolean): string => join(folder, small ? `${id}.small.jpg` : `${id}.jpg`),

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { dayOf } from '@juvena/core/model/day'
 import { api, ApiError, Unreachable } from './api.ts'
 import { useJob } from './job.ts'
 
@@ -11,6 +12,7 @@ export interface Photo {
   note: string
   width: number
   height: number
+  bytes: number
   position: { latitude: number; longitude: number } | null
 }
 
@@ -35,6 +37,9 @@ async function lighter(file: File): Promise<Blob> {
   }
 }
 
+/** The day on this device's own calendar, ISO. */
+const localDay = (at: Date) => dayOf((at.getTime() - at.getTimezoneOffset() * 60_000) / 86_400_000 - 0.5)
+
 export async function sendPhoto(
   job: string,
   file: File,
@@ -45,7 +50,7 @@ export async function sendPhoto(
   const taken = new Date(file.lastModified)
   // Made smaller it has lost its record, and with it its day: the file's own day stands in.
   const body = about.keepPosition ? file : await lighter(file)
-  if (body !== file && !Number.isNaN(taken.getTime())) query.set('on', taken.toISOString().slice(0, 10))
+  if (body !== file && !Number.isNaN(taken.getTime())) query.set('on', localDay(taken))
   let response: Response
   try {
     response = await fetch(`/api/jobs/${encodeURIComponent(job)}/photos?${query.toString()}`, {

@@ -3,6 +3,7 @@ import { ElInput } from 'element-plus'
 import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/model/day'
+import { FILE_BYTES } from '@juvena/core/model/jobFile'
 import type { SeasonRow as Row } from '@juvena/core/seasonRow'
 import type { Outlook } from '@juvena/core/weather/station'
 import { STAGES } from '@juvena/core/spine'
@@ -152,8 +153,8 @@ async function takeFile(event: Event) {
   input.value = ''
   if (!file) return
   failure.value = ''
-  if (file.size > 4_000_000)
-    return void (failure.value = `“${file.name.slice(0, 60)}” is ${Math.round(file.size / 1e6)} MB; a job file is at most 4 MB. Check that it is a job file.`)
+  if (file.size > FILE_BYTES)
+    return void (failure.value = `“${file.name.slice(0, 60)}” is ${Math.round(file.size / 1e6)} MB; a job file is at most ${FILE_BYTES / 1e6} MB. Check that it is a job file.`)
   try {
     const job = await api<{ id: string }>('POST', '/job-files', await file.text())
     await router.push(`/jobs/${job.id}`)

@@ -1,12 +1,23 @@
 <script setup lang="ts">
 import { ElCheckbox, ElCheckboxGroup } from 'element-plus'
+import { computed } from 'vue'
 import type { JobDraft } from '@juvena/core/model/job'
+import { photosThatFit } from '@juvena/core/model/jobFile'
 import { AIMS, AIM_NAMES } from '@juvena/core/reference/lists'
 import DayField from '../../parts/DayField.vue'
 import TextField from '../../parts/TextField.vue'
 import { useJob } from '../../stores/job.ts'
+import { usePhotos } from '../../stores/photos.ts'
 
 const job = useJob()
+const photos = usePhotos()
+/** What the file carries, said before it is taken. */
+const holds = computed(() => {
+  const [all, fit] = [photos.all.length, photosThatFit(photos.all)]
+  const size = Math.round(fit.reduce((sum, p) => sum + p.bytes, 0) / 1e5) / 10
+  const pictures = all === 1 ? 'its photograph' : fit.length === all ? `its ${all} photographs` : `the newest ${fit.length} of its ${all} photographs`
+  return `Everything the job holds${all > 0 ? `, with ${pictures} (${size} MB)` : ''}, to keep, send on, or take in elsewhere.`
+})
 const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
   job.edit(key, (d) => {
     d[key] = value
@@ -53,7 +64,8 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
     />
     <p class="ends">
       <a class="act slight" :href="`/api/jobs/${job.id}/file`" download>Take the job file out</a>
-      <span class="small soft">Everything the job holds, to keep, send on, or take in elsewhere.</span>
+      <span class="small soft">{{ holds }}</span>
+      <a v-if="photos.all.length" class="small" :href="`/api/jobs/${job.id}/file?photos=no`" download>without photographs</a>
     </p>
   </form>
 </template>
