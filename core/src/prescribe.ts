@@ -4,6 +4,7 @@ import { addDays, dayNumber, nextOn, type Day } from './model/day.ts'
 import { approachZone, asNew, sows, type ZoneApproach } from './approach/approach.ts'
 import { stillWanted, type Wanted } from './findings/stillWanted.ts'
 import { findInZone, type Finding } from './findings/findings.ts'
+import { repelsWater } from './findings/seenInZone.ts'
 import { planCover, planDebris, planDressing, type CoverPlan, type DebrisPlan, type DressingPlan } from './materials/dressing.ts'
 import { planFeed, type FeedPlan } from './materials/feed.ts'
 import type { ApproachId } from './reference/lists.ts'
@@ -165,7 +166,7 @@ export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, wa
       figure: ground.frost.id,
     })
   const zones: ZonePlan[] = readings.map((r) => {
-    const found = findInZone(r, schools, w)
+    const found = findInZone(r, schools, Number((job.walked ?? today).slice(0, 4)), w)
     findings.push(...found)
     wanted[r.id] = stillWanted(r, found, job)
     const approach = approachZone(r, found, job, schools, w, notices)
@@ -179,6 +180,15 @@ export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, wa
         title: `${r.name}: live pests.`,
         says: `${pests.says} Never sow into live pests: seedlings are the first they take. Note them as gone under Zones when they are.`,
         ...(pests.figure ? { figure: pests.figure } : {}),
+      })
+    if (repelsWater(r) && found.some((f) => f.kind === 'compaction' && f.verdict === 'act') && sows(approach.chosen))
+      notices.push({
+        id: `${r.id}.cores-wait`,
+        stage: 6,
+        zone: r.id,
+        level: 'warn',
+        title: `${r.name}: no cores yet.`,
+        says: 'The soil is packed, and it sheds water: holes would dry it further. Spike to 50 mm at most, a wetting agent and slow water first; core once a drop goes in.',
       })
     const season = seasonOf(r, ground.latitude)
     const suggested: Mix =

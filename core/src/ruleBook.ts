@@ -1,5 +1,6 @@
 import { approachRules } from './approach/approach.ts'
 import { findingRules } from './findings/findings.ts'
+import { seenRules } from './findings/seenInZone.ts'
 import { followRules } from './follow.ts'
 import { dressingRules } from './materials/dressing.ts'
 import { feedRules } from './materials/feed.ts'
@@ -21,6 +22,7 @@ export const RULES: ReadonlyMap<string, Rule> = new Map(
     readings,
     surveyRules,
     findingRules,
+    seenRules,
     approachRules,
     seedRules,
     feedRules,

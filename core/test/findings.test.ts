@@ -53,6 +53,27 @@ describe('findings, either side of every line', () => {
     ['6 mm lows under a reel', 'lows', { lowsDepth: 6, heightOfCut: 50, mower: 'reel' }, 'act: bumpy'],
     ['6 mm lows cut at 40 mm', 'lows', { lowsDepth: 6, heightOfCut: 40 }, 'act: bumpy'],
     ['16 mm lows under a rotary at 50 mm', 'lows', { lowsDepth: 16, heightOfCut: 50 }, 'act: bumpy'],
+    ['ponding an hour', 'moisture', { ponding: 1 }, 'fine: takes water'],
+    ['ponding longer', 'moisture', { ponding: 1.1, damp: 'dry' }, 'act: ponding'],
+    ['a drop that stands 60 s', 'moisture', { dropSeconds: 60 }, 'fine: takes water'],
+    ['a drop that stands longer', 'moisture', { dropSeconds: 61 }, 'act: water-repellent'],
+    ['brown, unsure', 'browned', { browned: 'unsure' }, 'act: dead or dormant?'],
+    ['green', 'browned', { browned: 'no' }, 'none'],
+    ['no dogs', 'dogs', { dogs: false }, 'none'],
+    ['dogs', 'dogs', { dogs: true }, 'act: dogs'],
+    ['a tree gone', 'trees', { treeGone: true }, 'act: light has changed'],
+    ['needles', 'trees', { litter: 'needles' }, 'act: under needles'],
+    ['no litter', 'trees', { litter: 'none' }, 'none'],
+    ['19 years', 'age', { laidIn: 2008 }, 'none'],
+    ['20 years', 'age', { laidIn: 2007 }, 'fine: old sward'],
+    ['a ride-on at 1 in 4', 'mowing', { mowerWeight: 200, slope: '1 in 4' }, 'hold: too steep to ride'],
+    ['a ride-on at 1 in 5', 'mowing', { mowerWeight: 200, slope: '1 in 5' }, 'none'],
+    ['a light mower at 1 in 4', 'mowing', { mowerWeight: 40, slope: '1 in 4', oneWay: true }, 'act: mown one way'],
+    ['edges bulged', 'edges', { edges: 'bulged' }, 'act: edges bulged'],
+    ['edges straight', 'edges', { edges: 'straight' }, 'none'],
+    ['organic matter of loam', 'organic', { texture: 'loam', lab: { organic: 5 } }, 'none'],
+    ['organic matter of a sand green', 'organic', { texture: 'sand', lab: { organic: 2 } }, 'fine: as it should be'],
+    ['too much of it', 'organic', { texture: 'sand', lab: { organic: 3 } }, 'act: too rich for sand'],
   ])('%s', (_, kind, change, expected) => expect(finding(kind, change)).toBe(expected))
 
   it('the fifty school draws its line at half', () => {
@@ -78,5 +99,18 @@ describe('findings, either side of every line', () => {
       expect(f.asks.length, f.kind).toBeGreaterThan(5)
       expect(f.figure === null).toBe(f.verdict === 'unread')
     }
+  })
+  it('packed soil that sheds water is not cored, and the order of work says why', () => {
+    const core = (change: Partial<ZoneDraft>) => {
+      const plan = planOf({ zones: [zone({ penetration: 'stops', soilMoist: true, ...change })] })
+      return [plan.steps.some((s) => s.kind === 'core'), plan.notices.some((n) => n.id === 'z1.cores-wait')]
+    }
+    expect(core({})).toEqual([true, false])
+    expect(core({ dropSeconds: 120 })).toEqual([false, true])
+  })
+  it('brown grass that may be asleep is not started over without a word; dead grass is', () => {
+    const warned = (browned: 'dormant' | 'unsure' | 'dead', wanted = 20) =>
+      planOf({ zones: [zone({ ...cover(wanted), browned })] }).notices.some((n) => n.id === 'z1.dormant')
+    expect([warned('dormant'), warned('unsure'), warned('dead'), warned('dormant', 60)]).toEqual([true, true, false, false])
   })
 })

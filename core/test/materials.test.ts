@@ -33,6 +33,21 @@ describe('feeding', () => {
     expect(over.notices.find((n) => n.id === 'feed.ceiling')?.level).toBe('hold')
     expect(planOf({ feed: { grade: '30-0-0', nitrogen: 4.8 } }).notices.some((n) => n.id === 'feed.ceiling')).toBe(false)
   })
+  it('holds phosphorus against the laboratory’s index and the local rule', () => {
+    const said = (phosphorus: 'low' | 'adequate' | null, phosphorusLaw: 'none' | 'with-test' = 'none', grade = '16-20-8') =>
+      planOf({ zones: [zone({ lab: { phosphorus } })], feed: { grade } }, { firm: { phosphorusLaw } })
+        .notices.filter((n) => n.id.startsWith('feed.p-'))
+        .map((n) => `${n.id} ${n.level}`)
+    expect(said(null)).toEqual(['feed.p-law note'])
+    expect(said('low')).toEqual([])
+    expect(said('adequate')).toEqual(['feed.p-test warn'])
+    expect(said('adequate', 'none', '16-0-8')).toEqual([])
+    expect([said(null, 'with-test'), said('low', 'with-test'), said('adequate', 'with-test')]).toEqual([
+      ['feed.p-law warn'],
+      ['feed.p-law note'],
+      ['feed.p-law hold'],
+    ])
+  })
   it('obeys a bar on phosphorus, or says why it cannot', () => {
     expect(planOf({ feed: { grade: '16-20-8' } }, { firm: { phosphorusLaw: 'barred' } }).notices.find((n) => n.id === 'feed.p-law')?.level).toBe(
       'hold',

@@ -116,6 +116,20 @@ describe('watering', () => {
       { numRuns: 30 },
     )
   })
+  it('stations share a zone: each draws its part of the water, and the whole tap goes to one of them at a time', () => {
+    const green = (change: object, site = {}) => planOf({ zones: [zone({ area: 400, ...change })], site: { ...SOUTH, tapFlow: 20, ...site } })
+    const said = (plan: ReturnType<typeof green>, id: string) => plan.notices.find((n) => n.id === id)?.says ?? ''
+    // 12 mm/h on 400 m² is 80 L/min, four times what the tap gives.
+    expect(said(green({ precipitation: 12 }), 'z1.tap')).toContain('Split it into 4 stations')
+    expect(said(green({ precipitation: 12, stations: 3 }), 'z1.tap')).toContain('one of 3 stations')
+    expect(said(green({ precipitation: 12, stations: 4 }), 'z1.tap')).toBe('')
+    // The tap over a quarter of the zone at a time falls four times as fast, on a quarter of the ground: the litres are the same.
+    const [whole, split] = [green({ precipitation: null }), green({ precipitation: null, stations: 4 })]
+    expect(valueOf(split, 'z1.water.pr')).toBeCloseTo(4 * valueOf(whole, 'z1.water.pr'), 9)
+    expect(valueOf(split, 'z1.water.litres')).toBeCloseTo(valueOf(whole, 'z1.water.litres'), 9)
+    const slow = green({ precipitation: 6, stations: 6 }, { waterMinutes: '3 h' })
+    expect(said(slow, 'z1.water.clock')).toContain(`${Math.round(valueOf(slow, 'z1.water.minutes') * 6 * 3)} min a day`)
+  })
   it('without a rate the tap is the rate; without a tap a usual one is assumed, and says so', () => {
     const tap = planOf({ zones: [zone({ area: 120, precipitation: null })], site: { ...SOUTH, tapFlow: 20 } })
     expect(valueOf(tap, 'z1.water.pr')).toBeCloseTo(10, 10)

@@ -121,6 +121,16 @@ export function approachZone(
       says: `The findings ask for “${APPROACH_NAMES[suggested.approach]}”: ${suggested.why}`,
       figure: figure.id,
     })
+  if (asNew(chosen) && (r.zone.browned === 'dormant' || r.zone.browned === 'unsure'))
+    notices.push({
+      id: `${r.id}.dormant`,
+      stage: 3,
+      zone: r.id,
+      level: 'warn',
+      title: `${r.name}: it may only be dormant.`,
+      says: 'Brown grass was noted, and a count taken then reads sleeping grass as bare. Water a square and wait ten days: tufts that green between straw are alive, and starting over would throw them away.',
+      figure: figure.id,
+    })
   return { zone: r.id, chosen, suggested: suggested.approach, overridden, why: overridden ? 'Overridden by you.' : suggested.why, candidates, figure }
 }
 

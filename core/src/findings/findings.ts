@@ -1,9 +1,9 @@
 import { PENETRATION_NAMES } from '../reference/lists.ts'
 import { GRASSES } from '../reference/grasses.ts'
-import { DISEASES, PESTS, WEEDS } from '../reference/walkLists.ts'
 import type { ZoneReadings } from '../survey/zoneReadings.ts'
 import { num, rule, type Figure, type Rule, type Workings } from '../working/figure.ts'
 import type { Schools } from '../working/schools.ts'
+import { seenInZone } from './seenInZone.ts'
 
 export const findingRules = {
   coverThirty: rule(
@@ -58,26 +58,30 @@ export const findingRules = {
     'published',
     'Taylor, Roberson & Parker 1966, from memory; the lower line common practice',
   ),
-  moisture: rule(
-    'finding.moisture',
-    'Dust-dry at 75 mm after rain, or a drop that stands over a minute: water-repellent. Ponding over an hour: cap, compaction or a hollow that needs grade.',
-    'wedge at 75 mm, drop test, ponding',
-    'practice',
-  ),
-  pests: rule('finding.pests', 'Never sow into live pests.', 'seen, and still active?', 'practice'),
-  disease: rule('finding.disease', 'Compare the fed with the unfed side before treating anything.', 'seen, and still active?', 'practice'),
-  weeds: rule('finding.weeds', 'What grows unasked says what the ground lacks.', 'the kinds seen', 'practice'),
-  lab: rule(
-    'finding.lab',
-    'Index adequate: leave phosphorus and potassium out; more does nothing, and phosphorus may be unlawful.',
-    'laboratory index',
-    'practice',
-  ),
   lows: rule('finding.lows', 'Light reel mowers need the truest surface; a rotary above 40 mm forgives.', '{0} over {1}', 'practice'),
 }
 
 export type FindingKind =
-  'cover' | 'thatch' | 'compaction' | 'light' | 'slope' | 'ph' | 'moss' | 'lows' | 'moisture' | 'pests' | 'disease' | 'weeds' | 'lab'
+  | 'cover'
+  | 'thatch'
+  | 'compaction'
+  | 'light'
+  | 'slope'
+  | 'ph'
+  | 'moss'
+  | 'lows'
+  | 'moisture'
+  | 'pests'
+  | 'disease'
+  | 'weeds'
+  | 'lab'
+  | 'organic'
+  | 'browned'
+  | 'dogs'
+  | 'trees'
+  | 'age'
+  | 'mowing'
+  | 'edges'
 export type FindingVerdict = 'fine' | 'act' | 'hold' | 'unread'
 
 /** A reading held against the trade's line: what it means and what it asks for. */
@@ -106,7 +110,16 @@ export const FINDING_NAMES: Record<FindingKind, string> = {
   disease: 'Disease',
   weeds: 'Weeds seen',
   lab: 'P and K',
+  organic: 'Organic matter',
+  browned: 'Browned off',
+  dogs: 'Dogs',
+  trees: 'Trees',
+  age: 'Age of the sward',
+  mowing: 'Mowing habit',
+  edges: 'Edges',
 }
+
+export type Say = (kind: FindingKind, by: Rule, inputs: (Figure | null)[], verdict: FindingVerdict, word: string, says: string, asks: string) => void
 
 /** The reading a finding is about, as a figure of its zone. */
 export const READING_OF: Record<FindingKind, string> = {
@@ -123,10 +136,17 @@ export const READING_OF: Record<FindingKind, string> = {
   disease: 'seen.disease',
   weeds: 'seen.weeds',
   lab: 'seen.lab',
+  organic: 'organic',
+  browned: 'seen.browned',
+  dogs: 'seen.dogs',
+  trees: 'seen.trees',
+  age: 'seen.age',
+  mowing: 'seen.mowing',
+  edges: 'seen.edges',
 }
 
-/** What one zone's readings mean, by the lines of the trade. */
-export function findInZone(r: ZoneReadings, schools: Schools, w: Workings): Finding[] {
+/** What one zone's readings mean, by the lines of the trade. `year` is the year of the walk. */
+export function findInZone(r: ZoneReadings, schools: Schools, year: number, w: Workings): Finding[] {
   const found: Finding[] = []
   const say = (
     kind: FindingKind,
@@ -196,7 +216,7 @@ export function findInZone(r: ZoneReadings, schools: Schools, w: Workings): Find
       verdict,
       word,
       p === 'easy' ? 'Roots find their way.' : 'Water and roots are held up.',
-      p === 'easy' ? 'Nothing.' : '{Core}, two crossed passes; three where it is worst.',
+      p === 'easy' ? 'Nothing.' : p === 'effort' ? '{Core}, two crossed passes.' : '{Core}, two crossed passes; three where it is worst.',
     )
   } else if (p) {
     unread(
@@ -282,113 +302,8 @@ export function findInZone(r: ZoneReadings, schools: Schools, w: Workings): Find
       d > (strict ? 5 : 15) ? 'Level.' : 'Nothing.',
     )
   }
-  seenInZone(r, say, w)
+  seenInZone(r, say, year, w)
   return found
-}
-
-type Say = (kind: FindingKind, by: Rule, inputs: (Figure | null)[], verdict: FindingVerdict, word: string, says: string, asks: string) => void
-
-/** What was seen rather than measured: water in the ground, pests, disease, weeds, the laboratory's index. Nothing is said of what was not looked at. */
-function seenInZone(r: ZoneReadings, say: Say, w: Workings): void {
-  const { zone } = r
-  const seen = (key: string, label: string, value: string) => w.read(1, `${r.id}.seen.${key}`, label, value, '1', r.id)
-  const ponds = (zone.ponding ?? 0) > 1
-  const repels = zone.damp === 'dry' || (zone.dropSeconds ?? 0) > 60
-  if (ponds)
-    say(
-      'moisture',
-      findingRules.moisture,
-      [w.read(1, `${r.id}.seen.moisture`, 'Water stands', zone.ponding, 'h', r.id)],
-      'act',
-      'ponding',
-      'A cap, compaction or a hollow.',
-      'Look for the hollow first: it needs grade, not only holes.',
-    )
-  else if (repels)
-    say(
-      'moisture',
-      findingRules.moisture,
-      [seen('moisture', 'Moisture', zone.damp === 'dry' ? 'dry at 75 mm' : `drop stands ${zone.dropSeconds} s`)],
-      'act',
-      'water-repellent',
-      'Water runs off or past the roots.',
-      'Shallow spiking (50 mm at most), a wetting agent, slow water; not deep coring first.',
-    )
-  else if (zone.damp || zone.dropSeconds !== null || zone.ponding !== null)
-    say(
-      'moisture',
-      findingRules.moisture,
-      [seen('moisture', 'Moisture', zone.damp ?? 'takes water')],
-      'fine',
-      'takes water',
-      'Water goes in.',
-      'Nothing.',
-    )
-
-  const list = (names: readonly string[]) => names.join(', ')
-  if (zone.pests.length > 0) {
-    const live = zone.pests.filter((x) => x.active !== false)
-    const figure = seen('pests', 'Pests', list(zone.pests.map((x) => PESTS[x.kind].name.split(':')[0]!)))
-    const casts = live.every((x) => x.kind === 'worms')
-    say(
-      'pests',
-      findingRules.pests,
-      [figure],
-      live.length === 0 ? 'fine' : casts ? 'act' : 'hold',
-      live.length === 0 ? 'pests gone' : casts ? 'worm casts' : 'live pests',
-      live.length === 0 ? 'Seen, and no longer active.' : PESTS[live[0]!.kind].says,
-      live.length === 0
-        ? 'Nothing.'
-        : casts
-          ? 'Brush casts dry before seed.'
-          : 'Deal with them before sowing: never sow into live pests. The label and a licensed hand decide.',
-    )
-  }
-  if (zone.diseases.length > 0) {
-    const live = zone.diseases.filter((x) => x.active !== false)
-    const figure = seen('disease', 'Disease', list(zone.diseases.map((x) => DISEASES[x.kind].name)))
-    say(
-      'disease',
-      findingRules.disease,
-      [figure],
-      live.length === 0 ? 'fine' : 'act',
-      live.length === 0 ? 'healed' : live.every((x) => x.kind === 'dog-rings') ? 'dog rings' : 'disease',
-      live.length === 0 ? 'Seen, and no longer active.' : DISEASES[live[0]!.kind].says,
-      live.length === 0
-        ? 'Nothing.'
-        : live.some((x) => x.worse === 'unfed')
-          ? 'Worse where unfed: feed it in season before anything else.'
-          : 'Put the cause right first.',
-    )
-  }
-  if (zone.weedsSeen.length > 0) {
-    const figure = seen('weeds', 'Weeds seen', list(zone.weedsSeen.map((id) => WEEDS[id].name)))
-    const says = [...new Set(zone.weedsSeen.map((id) => WEEDS[id].says))].slice(0, 3).join(' ')
-    const packed = zone.weedsSeen.some((id) => ['plantain', 'knotweed', 'annual-meadow-grass'].includes(id))
-    say(
-      'weeds',
-      findingRules.weeds,
-      [figure],
-      packed || zone.seedHeads ? 'act' : 'fine',
-      packed ? 'weeds of packed soil' : zone.weedsSeen.includes('clover') ? 'hungry' : 'weedy',
-      says,
-      zone.seedHeads ? 'Clip and bag the heads before they drop.' : 'Nothing.',
-    )
-  }
-  const { phosphorus, potassium } = zone.lab
-  if (phosphorus || potassium) {
-    const figure = seen('lab', 'P and K', [phosphorus && `P ${phosphorus}`, potassium && `K ${potassium}`].filter(Boolean).join(', '))
-    const low = [phosphorus === 'low' && 'phosphorus', potassium === 'low' && 'potassium'].filter(Boolean)
-    say(
-      'lab',
-      findingRules.lab,
-      [figure],
-      low.length > 0 ? 'act' : 'fine',
-      low.length > 0 ? `short of ${low.join(' and ')}` : 'fed enough',
-      low.length > 0 ? 'The laboratory finds too little.' : 'More would do nothing.',
-      low.length > 0 ? `A starter with ${low.join(' and ')}, where the law allows.` : 'Leave phosphorus and potassium out after the starter.',
-    )
-  }
 }
 
 export const findingOf = (findings: readonly Finding[], zone: string, kind: FindingKind) => findings.find((f) => f.zone === zone && f.kind === kind)

@@ -22,6 +22,8 @@ export function stillWanted(r: ZoneReadings, found: readonly Finding[], job: Job
     wanted.push({ what: 'Levels', why: 'A level lawn is wanted: two dozen heights by string line tell the fill to a barrow.' })
   if (r.thatch && zone.plugs.length < 3 && Math.abs(num(r.thatch) - 12) <= 3)
     wanted.push({ what: 'Three plugs of thatch', why: 'It stands near the 12 mm line; one plug may be the odd one.' })
+  if (r.thatch === null && zone.spongy)
+    wanted.push({ what: 'Plugs of thatch', why: 'It gives underfoot: a mat on top, or a layer below. Its depth decides on {scarify}.' })
   if (zone.texture === null && zone.precipitation !== null)
     wanted.push({ what: 'Texture', why: 'Decides how fast water may go on before it runs off.' })
   if (zone.present.length === 0 && (r.wanted === null || num(r.wanted) > 20))

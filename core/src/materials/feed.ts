@@ -111,6 +111,9 @@ export function planFeed(
     })
   if (grade.p2o5 > 0) {
     const law = firm.phosphorusLaw
+    const tests = job.zones.filter((z) => sown.some((s) => s.zone === z.id) && z.lab.phosphorus !== null)
+    const short = tests.some((z) => z.lab.phosphorus === 'low')
+    const enough = tests.length > 0 && !short
     if (law === 'barred')
       notices.push({
         id: 'feed.p-law',
@@ -124,9 +127,13 @@ export function planFeed(
       notices.push({
         id: 'feed.p-law',
         stage: 5,
-        level: 'warn',
-        title: 'Phosphorus only with a soil test.',
-        says: 'The local rule wants a test that shows need. Keep the report with the job, or take a product with 0 as its middle number.',
+        level: short ? 'note' : enough ? 'hold' : 'warn',
+        title: short ? 'Phosphorus: the test shows need.' : enough ? 'Phosphorus: the test shows no need.' : 'Phosphorus only with a soil test.',
+        says: short
+          ? 'The laboratory finds too little, and the local rule wants that shown. Keep the report with the job.'
+          : enough
+            ? 'The local rule allows it only where a test shows need, and the laboratory finds enough. Take a product with 0 as its middle number.'
+            : 'The local rule wants a test that shows need. Keep the report with the job, or take a product with 0 as its middle number.',
         figure: p.id,
       })
     else if (law === 'new-seed-only')
@@ -138,7 +145,16 @@ export function planFeed(
         says: 'The local rule allows it at sowing. Later feeds on this job carry none.',
         figure: p.id,
       })
-    else if (schools.phosphorus === 'by-test')
+    if (enough && schools.phosphorus === 'by-test' && law !== 'barred' && law !== 'with-test')
+      notices.push({
+        id: 'feed.p-test',
+        stage: 5,
+        level: 'warn',
+        title: 'Phosphorus: the laboratory finds enough.',
+        says: `${gradeText} holds ${grade.p2o5} % P₂O₅, and more than enough does nothing. Take a product with 0 as its middle number.`,
+        figure: p.id,
+      })
+    else if (tests.length === 0 && law === 'none' && schools.phosphorus === 'by-test')
       notices.push({
         id: 'feed.p-law',
         stage: 5,

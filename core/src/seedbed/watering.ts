@@ -16,6 +16,18 @@ export const waterRules = {
   growing: rule('water.growing', 'Growing on: every other day, longer, for a week or so.', '8 mm', 'practice'),
   settled: rule('water.settled', 'Then about 12 mm each three to four days, counting rain.', '12 mm', 'practice'),
   fromTap: rule('water.from-tap', 'What the tap gives, spread over the zone: mm/h = 60 × L/min ÷ m².', '60 × {0} ÷ {1}', 'calculation'),
+  fromTapByStation: rule(
+    'water.from-tap-station',
+    'Stations run one after another: the whole tap on one of them at a time. mm/h = 60 × L/min × stations ÷ m².',
+    '60 × {0} × {2} ÷ {1}',
+    'calculation',
+  ),
+  clock: rule(
+    'water.clock',
+    'Stations of a zone run one after another: each run’s minutes times its stations, all runs of the day.',
+    '{0} × {1} × runs',
+    'calculation',
+  ),
   full: rule('water.run-full', 'Run = need ÷ precipitation rate, times 1 ÷ DU.', '60 × {0} ÷ {1} × 1 ÷ {2}', 'practice'),
   milder: rule(
     'water.run-milder',
@@ -52,6 +64,8 @@ export interface ZoneWater {
   litres: Figure
   /** Shorter runs with a pause between, where the soil takes it in slower than it falls. */
   cycles: number
+  /** Stations that run one after another, each for the minutes told. One where none are noted. */
+  stations: number
   growingMinutes: Figure
   settledMinutes: Figure
 }
@@ -81,9 +95,20 @@ export function planWater(job: Job, schools: Schools, zones: readonly ZoneReadin
   const list: ZoneWater[] = zones.map((r) => {
     const z = { zone: r.id }
     const at = (key: string) => `${r.id}.water.${key}`
+    const stations = Math.max(1, Math.round(r.zone.stations ?? 1))
+    const counted = stations > 1 ? w.read(7, at('stations'), 'Stations', stations, '1', r.id) : null
     const precipitation =
       r.zone.precipitation === null && flow
-        ? w.add(7, at('pr'), 'Precipitation rate', (60 * num(flow)) / num(r.area!), 'mm/h', waterRules.fromTap, [flow, r.area], z)
+        ? w.add(
+            7,
+            at('pr'),
+            'Precipitation rate',
+            (60 * num(flow) * stations) / num(r.area!),
+            'mm/h',
+            counted ? waterRules.fromTapByStation : waterRules.fromTap,
+            [flow, r.area, ...(counted ? [counted] : [])],
+            z,
+          )
         : w.readOr(7, at('pr'), 'Precipitation rate', r.zone.precipitation, USUAL_PRECIPITATION, 'mm/h', r.id)
     const uniformity = w.readOr(7, at('du'), 'Distribution uniformity', r.zone.uniformity, USUAL_UNIFORMITY, '1', r.id)
     const by = schools.run === 'full' ? waterRules.full : waterRules.milder
@@ -121,14 +146,15 @@ export function planWater(job: Job, schools: Schools, zones: readonly ZoneReadin
         says: `Bare ${TEXTURE_NAMES[r.zone.texture!]} here takes in ${showNumber(intake!)} mm/h and ${showNumber(num(precipitation))} mm/h falls. Split each run in ${cycles}, with a pause to soak.`,
         figure: precipitation.id,
       })
-    if (flow && r.zone.precipitation !== null && (num(precipitation) * num(r.area!)) / 60 > num(flow) * 1.02)
+    const drawn = (num(precipitation) * num(r.area!)) / 60 / stations
+    if (flow && r.zone.precipitation !== null && drawn > num(flow) * 1.02)
       notices.push({
         id: `${r.id}.tap`,
         stage: 7,
         zone: r.id,
         level: 'hold',
         title: `${r.name}: more than the tap gives.`,
-        says: `${showNumber(num(precipitation))} mm/h on this area is ${showNumber((num(precipitation) * num(r.area!)) / 60)} L/min; the tap gives ${showNumber(num(flow))} L/min. Split it into stations, or measure the rate again with cans.`,
+        says: `${showNumber(num(precipitation))} mm/h on ${stations > 1 ? `one of ${stations} stations` : 'this area'} is ${showNumber(drawn)} L/min; the tap gives ${showNumber(num(flow))} L/min. ${stations > 1 ? 'Split it into more stations' : `Split it into ${Math.ceil(drawn / num(flow))} stations`}, or measure the rate again with cans.`,
         figure: precipitation.id,
       })
     return {
@@ -138,6 +164,7 @@ export function planWater(job: Job, schools: Schools, zones: readonly ZoneReadin
       minutes,
       litres,
       cycles,
+      stations,
       growingMinutes: run('growing', 'Growing on, each run', growing),
       settledMinutes: run('settled', 'Settled, each run', settled),
     }
@@ -162,6 +189,30 @@ export function planWater(job: Job, schools: Schools, zones: readonly ZoneReadin
       says: `It wants ${Math.round(num(tapMinutes))} min a day and ${Math.round(allowed)} are allowed. Water the bare ground first and the living sward second, cover the seed, or bring a tank.`,
       figure: tapMinutes.id,
     })
+  // A zone whose stations wait for one another takes longer by the clock than its litres by the tap.
+  for (const z of list) {
+    if (z.stations === 1 || allowed === null) continue
+    const clock = w.add(
+      7,
+      `${z.zone}.water.clock`,
+      'By the clock, all stations',
+      num(z.minutes) * z.stations * times.length,
+      'min',
+      waterRules.clock,
+      [z.minutes, w.figures[`${z.zone}.water.stations`] ?? null],
+      { zone: z.zone },
+    )
+    if (num(clock) > allowed && !(tapMinutes && num(tapMinutes) > allowed))
+      notices.push({
+        id: `${z.zone}.water.clock`,
+        stage: 7,
+        zone: z.zone,
+        level: 'hold',
+        title: `${zones.find((r) => r.id === z.zone)!.name}: its stations take longer than the time allowed.`,
+        says: `${z.stations} stations one after another want ${Math.round(num(clock))} min a day and ${Math.round(allowed)} are allowed. Run two at once where the tap carries both, or cover the seed so that it holds its water.`,
+        figure: clock.id,
+      })
+  }
   if (!job.waterer)
     notices.push({
       id: 'water.who',

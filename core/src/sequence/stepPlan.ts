@@ -4,6 +4,7 @@ import { findingOf, type Finding } from '../findings/findings.ts'
 import { sows, type ZoneApproach } from '../approach/approach.ts'
 import type { CoverPlan, DressingPlan } from '../materials/dressing.ts'
 import type { ZoneReadings } from '../survey/zoneReadings.ts'
+import { repelsWater } from '../findings/seenInZone.ts'
 import { num } from '../working/figure.ts'
 import type { Schools } from '../working/schools.ts'
 
@@ -56,7 +57,9 @@ export function scarifies(zone: ZoneWork, findings: readonly Finding[]): boolean
   return r.thatch !== null && findingOf(findings, r.id, 'thatch')?.verdict !== 'fine'
 }
 
+/** Cores come out of packed soil; not where soil repels water, which is put right first, nor on a bank. */
 export const cores = (zone: ZoneWork, findings: readonly Finding[]): boolean =>
+  !repelsWater(zone.r) &&
   zone.approach.chosen !== 'hold-over' &&
   zone.approach.chosen !== 'mend' &&
   num(zone.r.slope) < 20 &&

@@ -234,7 +234,12 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
       customer: 'Bramble Row, number 6',
       walked: '2027-02-21',
       aims: ['thicker', 'no-chemicals'],
-      site: { ...site, tapFlow: '14 L/min' },
+      site: {
+        ...site,
+        tapFlow: '14 L/min',
+        beside: 'pale stone paving along the house: sweep granules off before the dew',
+        restrictions: 'hose by hand only on even days',
+      },
       waterer: 'the owners',
       zones: [
         {
@@ -254,6 +259,9 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
           mower: 'rotary',
           present: ['perennial-ryegrass', 'creeping-red-fescue'],
           wear: 'high',
+          dogs: true,
+          edges: 'bare',
+          notes: 'Two dogs, out at the steps by seven. The lavender hung over the lower edge until last week.',
         },
       ],
       treatments: [{ kind: 'feed-and-weed', date: '2027-02-02', product: 'from the shed' }],

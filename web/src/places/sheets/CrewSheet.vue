@@ -14,6 +14,8 @@ const zones = computed(() => plan.value.zones.filter((z) => z.area))
 const names = (ids: string[]) =>
   ids.length === zones.value.length && ids.length > 1 ? 'all zones' : ids.map((id) => zones.value.find((z) => z.id === id)?.name ?? id).join(', ')
 const cautions = computed(() => [...new Set(plan.value.steps.flatMap((s) => s.cautions))].map((c) => CAUTIONS[c]))
+const site = computed(() => job.draft?.site)
+const remarks = computed(() => job.zones.filter((z) => z.notes))
 const seeded = computed(() => zones.value.filter((z) => z.seed))
 const packs = (line: (typeof plan.value.materials)[number]) =>
   line.packs ? line.packs.counts.map((c) => `${c.count} × ${firm.text(c.size, 'kg')}`).join(' + ') : ''
@@ -26,7 +28,17 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
     <h3>Cautions</h3>
     <ul class="cautions">
       <li v-for="c in cautions" :key="c">▲ {{ c }}</li>
+      <li v-if="site?.below">▲ Below ground here: {{ site.below }}</li>
+      <li v-if="site?.beside">▲ Beside the lawn: {{ site.beside }}</li>
     </ul>
+    <template v-if="remarks.length">
+      <h3>Seen on the walk</h3>
+      <ul>
+        <li v-for="z in remarks" :key="z.id">
+          <b>{{ z.name || 'Unnamed zone' }}</b>: {{ z.notes }}
+        </li>
+      </ul>
+    </template>
     <h3>Order of work</h3>
     <table>
       <thead>

@@ -28,8 +28,9 @@ function weeks(sown: string, until: string) {
     </p>
     <p>
       Seed that dries once in its first weeks is lost. Keep the top moist, never puddled: a footprint leaves your sole damp. If it rains well, leave
-      that run out.
+      that run out<template v-if="job.draft?.site?.rainGauge">: read the gauge on site and write it down</template>.
     </p>
+    <p v-if="job.draft?.site?.restrictions"><b>Restrictions here:</b> {{ job.draft.site.restrictions }}</p>
     <h3>Run times</h3>
     <table>
       <thead>
@@ -44,7 +45,8 @@ function weeks(sown: string, until: string) {
       <tbody>
         <tr v-for="z in water.zones" :key="z.zone">
           <td>
-            <b>{{ name(z.zone) }}</b><span v-if="z.cycles > 1"> in {{ z.cycles }} short runs with pauses</span>
+            <b>{{ name(z.zone) }}</b><span v-if="z.stations > 1">, each of {{ z.stations }} stations in turn</span
+            ><span v-if="z.cycles > 1"> in {{ z.cycles }} short runs with pauses</span>
           </td>
           <td class="n"><SheetFigure :id="z.minutes.id" /></td>
           <td class="n"><SheetFigure :id="z.litres.id" /></td>

@@ -44,6 +44,7 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
           </div>
         </dl>
       </div>
+      <p v-if="job.draft?.site?.restrictions" class="restricted"><b>Restrictions here.</b> {{ job.draft.site.restrictions }}</p>
       <section v-for="s in strands" :key="s.strand" class="phases">
         <h3 v-if="strands.length > 1">{{ strandNames(s.strand) }}</h3>
         <ol>
@@ -79,7 +80,8 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
         <tbody>
           <tr v-for="z in water.zones" :key="z.zone">
             <td>
-              <b>{{ zoneName(z.zone) }}</b><small v-if="z.cycles > 1" class="cycles">in {{ z.cycles }} short runs, pauses between</small>
+              <b>{{ zoneName(z.zone) }}</b><small v-if="z.stations > 1" class="cycles">each of {{ z.stations }} stations, in turn</small
+              ><small v-if="z.cycles > 1" class="cycles">in {{ z.cycles }} short runs, pauses between</small>
             </td>
             <td class="n"><FigureValue :id="z.precipitation.id" /></td>
             <td class="n"><FigureValue :id="z.uniformity.id" /></td>
@@ -122,6 +124,11 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
   gap: 0.5rem 2rem;
   justify-content: space-between;
   padding: 0.5rem 0 0.6rem;
+}
+.restricted {
+  border-left: 5px solid var(--sun-mark);
+  padding: 0.15rem 0.6rem;
+  margin-bottom: 0.4rem;
 }
 dl {
   display: flex;

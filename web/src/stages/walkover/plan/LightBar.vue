@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { dayOf, showDay } from '@juvena/core/model/day'
 import { showNumber } from '@juvena/core/model/show'
 import type { LightSplit } from '@juvena/core/survey/zoneLight'
+import FigureValue from '../../../parts/FigureValue.vue'
 import { useJob } from '../../../stores/job.ts'
 import { useSurvey } from '../../../stores/survey.ts'
 import RasterLegend from './RasterLegend.vue'
@@ -38,6 +39,12 @@ const seasonText = computed(() => {
   return s ? `${showDay(dayOf(s.from))} to ${showDay(dayOf(s.to))}` : ''
 })
 const here = computed(() => (props.zone ? survey.light?.zones[props.zone] : undefined))
+/** Over the growing weeks, as things stand, the plan has these figures itself: they are shown, and open. */
+const planned = computed(() =>
+  survey.period === 'season' && !survey.whatIf
+    ? [`${props.zone}.sun.cast`, `${props.zone}.sun`].find((id) => job.figure(id)?.rule === 'survey.light')
+    : undefined,
+)
 const months = computed(() => (props.zone ? (survey.months[props.zone] ?? []) : []))
 const tries = computed(() => (job.draft?.plan?.shapes ?? []).some((s) => s.whatIf && s.whatIf !== 'as-is'))
 const name = computed(() => job.zones.find((z) => z.id === props.zone)?.name ?? 'the zone')
@@ -77,9 +84,16 @@ const hours = (h: number) => showNumber(Math.round(h * 10) / 10)
       </button>
     </div>
     <p v-if="survey.failure" class="missing" role="alert">{{ survey.failure }}</p>
-    <p v-if="here" class="spread">
-      <b>{{ name }}</b> · darkest tenth under <b>{{ hours(here.low) }} h</b> · half under <b>{{ hours(here.median) }} h</b> · brightest tenth over
-      <b>{{ hours(here.high) }} h</b>
+    <p v-if="planned || here" class="spread">
+      <b>{{ name }}</b>
+      <template v-if="planned">
+        · darkest tenth under <FigureValue :id="`${zone}.sun.low`" /> · half under <FigureValue :id="planned" /> · brightest tenth over
+        <FigureValue :id="`${zone}.sun.high`" />
+      </template>
+      <template v-else-if="here">
+        · darkest tenth under <b>{{ hours(here.low) }} h</b> · half under <b>{{ hours(here.median) }} h</b> · brightest tenth over
+        <b>{{ hours(here.high) }} h</b>
+      </template>
       <button v-if="split" type="button" class="act slight" @click="emit('cut')">cut in two along the red line</button>
     </p>
     <p v-if="months.length === 12" class="months small">

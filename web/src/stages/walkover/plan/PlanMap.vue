@@ -10,7 +10,7 @@ import VectorLayer from 'ol/layer/Vector'
 import { Projection } from 'ol/proj'
 import ImageCanvas from 'ol/source/ImageCanvas'
 import VectorSource from 'ol/source/Vector'
-import { Fill, RegularShape, Stroke, Style, Text } from 'ol/style'
+import { Circle as CircleStyle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style'
 import Collection from 'ol/Collection'
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { SHAPE_KINDS, type Point, type Ring, type ShapeKind, type SitePlan } from '@juvena/core/model/sitePlan'
@@ -163,13 +163,14 @@ const levelLayer = new VectorLayer({
   source: levelSource,
   style: (f) =>
     new Style({
-      image: new RegularShape({ points: 4, radius: 6, radius2: 0, stroke: new Stroke({ color: f.get('low') ? '#8c1d2c' : '#1d2a22', width: 1.5 }) }),
+      // A dot: a cross would read as a plus before the number.
+      image: new CircleStyle({ radius: 2.5, fill: new Fill({ color: f.get('low') ? '#8c1d2c' : '#1d2a22' }) }),
       text: new Text({
         text: f.get('text') as string,
         font: `${f.get('low') ? 'bold ' : ''}12px 'Atkinson Hyperlegible', sans-serif`,
         fill: new Fill({ color: f.get('low') ? '#8c1d2c' : '#1d2a22' }),
         stroke: new Stroke({ color: 'rgba(255,253,247,0.85)', width: 3 }),
-        offsetX: 8,
+        offsetX: 6,
         textAlign: 'left',
       }),
     }),

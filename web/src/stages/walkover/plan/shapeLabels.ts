@@ -1,9 +1,9 @@
 import type { Ref } from 'vue'
 import { parseQuantity, type Kind } from '@juvena/core/model/quantity'
 import type { Unit } from '@juvena/core/model/show'
-import type { Ring, ShapeDraft } from '@juvena/core/model/sitePlan'
+import type { Point, Ring, ShapeDraft } from '@juvena/core/model/sitePlan'
 import { num } from '@juvena/core/working/figure'
-import { areaOf, lengthOf } from '@juvena/core/survey/geometry'
+import { areaOf, boxOf, inside, lengthOf } from '@juvena/core/survey/geometry'
 import { shapeName } from '@juvena/core/survey/shapeEdits'
 import { useFirm } from '../../../stores/firm.ts'
 import { useJob } from '../../../stores/job.ts'
@@ -17,7 +17,13 @@ export function useShapeLabels(overlay: Ref<Overlay>) {
     const f = job.figure(`${zone}.area`)
     return f ? firm.text(num(f), 'm2') : ''
   }
-  function labelOf(s: ShapeDraft): { label: string; sub: string } {
+  /** Whether the ground just south of a lawn is no other lawn's, so that its name may stand there. */
+  function freeBelow(s: ShapeDraft): boolean {
+    const box = boxOf((s.at as Ring[])[0]!)!
+    const below: Point = [(box.west + box.east) / 2, box.south - 1]
+    return !(job.draft?.plan?.shapes ?? []).some((o) => o.kind === 'lawn' && o.id !== s.id && inside(below, o.at as Ring[]))
+  }
+  function labelOf(s: ShapeDraft): { label: string; sub: string; foot?: boolean } {
     const at = s.at as Ring[]
     /** A reading in the firm's units, whatever it was typed in; as typed when it cannot be read. */
     const say = (typed: string | number | null | undefined, kind: Kind, unit: Unit) => {
@@ -39,7 +45,8 @@ export function useShapeLabels(overlay: Ref<Overlay>) {
       }
       if (overlay.value === 'levels') {
         const f = job.figure(`${s.zone}.fill`)
-        return { label: name, sub: f ? `fill ${firm.text(f.value, 'm3')}` : '' }
+        // Its middle is for the readings.
+        return { label: name, sub: f ? `fill ${firm.text(f.value, 'm3')}` : '', foot: f !== null && freeBelow(s) }
       }
       return { label: name, sub: s.zone ? areaText(s.zone) : '' }
     }

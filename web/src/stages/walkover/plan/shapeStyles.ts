@@ -35,6 +35,8 @@ export interface Drawn {
   shape: ShapeDraft
   label: string
   sub: string
+  /** The name stands at the shape's foot, because its middle is wanted for something else. */
+  foot?: boolean
   chosen: boolean
   /** Wanted cover of a lawn, %, where it is known. */
   wanted: number | null
@@ -89,7 +91,7 @@ function coverColour(wanted: number | null): string {
 }
 
 /** How one shape is drawn, for the overlay in force. */
-export function stylesOf({ shape, label, sub, wanted, chosen, tried }: Drawn, overlay: Overlay, geometry: Geometry): Style[] {
+export function stylesOf({ shape, label, sub, foot, wanted, chosen, tried }: Drawn, overlay: Overlay, geometry: Geometry): Style[] {
   const kind = shape.kind as ShapeKind
   const dim = overlay === 'below' && !BELOW.includes(kind) && kind !== 'lawn' && kind !== 'building'
   const styles: Style[] = []
@@ -112,10 +114,9 @@ export function stylesOf({ shape, label, sub, wanted, chosen, tried }: Drawn, ov
     )
     // A strip too narrow for its name bears it at its foot.
     const box = boxOf(at[0]!)!
-    const narrow = box.east - box.west < 0.3 * (box.north - box.south)
-    const foot = new OlPoint([(box.west + box.east) / 2, box.south])
-    const text = titled(label, sub, true, INK, 14, narrow ? (sub ? 19 : 11) : 0)
-    styles.push(new Style({ geometry: narrow ? foot : new OlPoint([x, y]), text, zIndex: 20 }))
+    const under = foot || box.east - box.west < 0.3 * (box.north - box.south)
+    const text = titled(label, sub, true, INK, 14, under ? (sub ? 19 : 11) : 0)
+    styles.push(new Style({ geometry: new OlPoint(under ? [(box.west + box.east) / 2, box.south] : [x, y]), text, zIndex: 20 }))
   } else if (kind in AREAS) {
     const { fill, stroke } = AREAS[kind]!
     styles.push(
