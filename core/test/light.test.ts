@@ -129,7 +129,7 @@ describe('the light map', () => {
   ]
   it('agrees with a ray cast at each cell, one obstacle at a time', () => {
     const i = input({
-      obstacles,
+      obstacles: [...obstacles, { shape: 'bank', dropsLeaf: false, form: 'tilt', areas: [[box(2, 1, 9, 17)]], fall: 0.3, towards: 200 }],
       days: daysFor(day('2027-03-02'), day('2027-05-10'), 4),
       hills: [
         { bearing: 0, height: 5 },
@@ -169,6 +169,32 @@ describe('the light map', () => {
     }
   })
 
+  it('takes from sloping ground the sun behind it: 1 in 1 to the west on the equator waits for the sun to stand at 45°, at nine by the sun', () => {
+    const tilt = (fall: number, towards: number): Obstacle => ({
+      shape: 'z',
+      dropsLeaf: false,
+      form: 'tilt',
+      areas: [[box(0, 0, 10, 20)]],
+      fall,
+      towards,
+    })
+    const at = (latitude: number, fall: number, towards: number, on = '2027-03-21') => {
+      const i = input({ latitude, longitude: 0, stepMinutes: 1, obstacles: [tilt(fall, towards)], days: [day(on)] })
+      const { hours, open } = lightMap(i)
+      return { on: hours[cellAt(i, 5, 10)]!, beside: hours[cellAt(i, 15, 10)]!, open }
+    }
+    const west = at(0, 1, 270)
+    // From 9:00 until the sun is seen 3° up: twelve minutes before six, and one later for the air. Trigonometry.
+    expect(Math.abs(west.on - (9 - 12 / 60 + 1 / 60))).toBeLessThan(0.03)
+    expect(west.beside).toBeCloseTo(west.open, 4)
+    expect(at(0, 1, 90).on).toBeCloseTo(west.on, 1)
+    expect(at(-44.2, 0, 180).on).toBeCloseTo(at(-44.2, 0, 180).open, 4)
+    // Away from the noon sun is south in the south and north in the north; half a year apart they lose as much.
+    const [south, north] = [at(-44.2, 0.2, 180, '2027-06-21'), at(44.2, 0.2, 0, '2027-12-22')]
+    expect(south.on).toBeLessThan(south.open - 1)
+    expect(south.on).toBeCloseTo(north.on, 1)
+    expect(at(-44.2, 0.2, 0, '2027-06-21').on).toBeCloseTo(south.open, 4)
+  })
   it('takes an hour of hill off the day as the hill stands: none below it, all of the west when it is a cliff', () => {
     expect(
       hillAt(350, [

@@ -14,6 +14,11 @@ export function reaching(at: Point, sun: { azimuth: number; altitude: number }, 
 }
 
 function meets(at: Point, d: readonly [number, number, number], o: Obstacle): boolean {
+  if (o.form === 'tilt') {
+    // The ray dips into the plane when it leans away from its normal.
+    const b = (o.towards * Math.PI) / 180
+    return o.areas.some((area) => inside(at, area)) && d[0] * o.fall * Math.sin(b) + d[1] * o.fall * Math.cos(b) + d[2] <= 0
+  }
   if (o.form === 'crown') {
     // |S(p + t·d)|² = 1 with S = diag(1/r, 1/r, 1/half) has a root ahead.
     const px = (at[0] - o.at[0]) / o.radius

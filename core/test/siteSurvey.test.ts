@@ -71,6 +71,20 @@ describe('light from the plan', () => {
     expect(valueOf(typed, 'z1.sun.cast')).toBe(valueOf(cast, 'z1.sun'))
   })
 
+  it('counts the sun lost behind a bank, noted or read off its levels; a slope with no direction hides none', () => {
+    const far: ShapeDraft = { id: 'h', kind: 'building', at: [box(200, 0, 5, 5)], height: '3 m' }
+    const sun = (more: object, levels: { x: number; y: number; mm: number }[] = []) =>
+      valueOf(job([lawn(box(0, 0, 20, 10)), far], [drawnZone(more)], { plan: { levels } }), 'z1.sun') as number
+    const flat = sun({})
+    expect(sun({ slope: '1 in 3' })).toBe(flat)
+    const south = sun({ slope: '1 in 3', slopeTowards: 180 })
+    expect(south).toBeLessThan(flat - 0.5)
+    expect(sun({ slope: '1 in 3', slopeTowards: 0 })).toBeGreaterThan(south)
+    // The same bank as four heights: a third of a metre down each metre southwards.
+    const read = [1, 19].flatMap((x) => [1, 9].map((y) => ({ x, y, mm: (1000 * y) / 3 })))
+    expect(sun({}, read)).toBe(south)
+  })
+
   it('is not cast without a place or with nothing in the way', () => {
     expect(job([lawn(box(0, 0, 20, 4))]).findings.find((f) => f.kind === 'light')?.verdict).toBe('unread')
     expect(job([lawn(box(0, 0, 20, 4)), house], [drawnZone()], { site: {} }).figures['z1.sun']?.standing).toBe('assumed')

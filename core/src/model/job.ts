@@ -63,6 +63,8 @@ export const zoneSchema = z.strictObject({
     .array(z.strictObject({ what: text(80), area: area('An area taken off') }))
     .max(50)
     .default([]),
+  /** Which way it falls, degrees from north through east. */
+  slopeTowards: quantity('ratio', { min: 0, max: 360, what: 'A compass direction', because: 'north is 0, east 90.' }),
   slope: quantity('slope', { min: 0, max: 100, what: 'A slope', because: 'steeper than 1 in 1 is a wall to seed. Check the reading.' }),
   sunHours: quantity('hours', { min: 0, max: 18, what: 'Sun', because: 'no growing day gives more.' }),
   cover,

@@ -99,3 +99,15 @@ export function classByFeel(a: FeelAnswers): 'sand' | 'sandy-loam' | 'loam' | 'c
   if (a.ribbon === 'short') return a.grit === 'gritty' ? 'sandy-loam' : 'loam'
   return a.ribbon === 'mid' ? 'clay-loam' : 'clay'
 }
+
+/** Points of the compass, degrees from north through east. */
+export const COMPASS = [
+  [0, 'north'],
+  [45, 'north-east'],
+  [90, 'east'],
+  [135, 'south-east'],
+  [180, 'south'],
+  [225, 'south-west'],
+  [270, 'west'],
+  [315, 'north-west'],
+] as const

@@ -1,4 +1,4 @@
-import { leafThrough, shadowStep, type Obstacle } from './obstacles.ts'
+import { isBehind, leafThrough, shadowStep, type Obstacle } from './obstacles.ts'
 import { fromPlace, sunPlace, type SunPosition } from './sun.ts'
 import type { Area } from './geometry.ts'
 import type { Point } from '../model/sitePlan.ts'
@@ -91,7 +91,7 @@ class CellCounter {
 }
 
 /**
- * Hours of direct sun on each cell of level ground. Shadows are laid on the grid one sun position at a time, as spans of bits by row, so the work goes with
+ * Hours of direct sun on each cell. Shadows are laid as on level ground; sloping ground that is known loses the sun behind it as well. Shadows are laid on the grid one sun position at a time, as spans of bits by row, so the work goes with
  * the length of the shadows' edges and not with cells times obstacles. Leaf-dropping crowns lie in layers of their own: light comes through one, two or three
  * of them by the product of their shares; a fourth is taken as a third. Yields the share done, so that whoever runs it can show progress or stop.
  */
@@ -210,6 +210,10 @@ export function* castLight(input: LightInput): Generator<number, LightMap> {
       if (anyLeafy) leafy.forEach((layer) => layer.fill(0))
       for (const { o, convex } of shadows) {
         const lay = o.dropsLeaf ? addLeaf : setBits
+        if (o.form === 'tilt') {
+          if (isBehind(o, sun)) for (const area of o.areas) fillArea(area, setBits)
+          continue
+        }
         if (o.form === 'crown') {
           fillCrown(o, dx, dy, lay)
           continue

@@ -1,9 +1,14 @@
 import type { Point, Ring, Shape } from '../model/sitePlan.ts'
 import { widened, type Area } from './geometry.ts'
 
-/** What stands in the sun's way. A block is a footprint drawn straight up; a crown is an ellipsoid standing on its clear stem. Metres above the lawn. */
+/**
+ * What stands in the sun's way. A block is a footprint drawn straight up; a crown is an ellipsoid standing on its clear stem. Metres above the lawn.
+ * A tilt is sloping ground itself: it shades its own areas while the sun stands behind it. `fall` is m a metre towards a compass direction, degrees.
+ */
 export type Obstacle = { shape: string; dropsLeaf: boolean } & (
-  { form: 'block'; footprint: Area; height: number } | { form: 'crown'; at: Point; radius: number; middle: number; half: number }
+  | { form: 'block'; footprint: Area; height: number }
+  | { form: 'crown'; at: Point; radius: number; middle: number; half: number }
+  | { form: 'tilt'; areas: readonly Area[]; fall: number; towards: number }
 )
 
 /** Heights taken where none was read, m. Juvena's assumption, said beside the shape. */
@@ -83,6 +88,10 @@ function crownShadow(o: Obstacle & { form: 'crown' }, dx: number, dy: number): A
   ]
 }
 
+/** Whether the sun stands behind sloping ground: it lights a plane falling p towards b while tan(altitude) > −p·cos(azimuth − b). */
+export const isBehind = (o: Obstacle & { form: 'tilt' }, sun: { azimuth: number; altitude: number }): boolean =>
+  Math.tan((sun.altitude * Math.PI) / 180) <= -o.fall * Math.cos(((sun.azimuth - o.towards) * Math.PI) / 180)
+
 /** Where a shadow falls for a metre of height, m east and north, with the sun at so many degrees. */
 export function shadowStep(sun: { azimuth: number; altitude: number }): Point {
   const k = 1 / Math.tan((sun.altitude * Math.PI) / 180)
@@ -96,6 +105,7 @@ export function shadowsAt(obstacles: readonly Obstacle[], sun: { azimuth: number
   const [dx, dy] = shadowStep(sun)
   return obstacles.flatMap((o): Area[] => {
     if (o.form === 'crown') return [crownShadow(o, dx, dy)]
+    if (o.form === 'tilt') return isBehind(o, sun) ? [...o.areas] : []
     const [sx, sy] = [dx * o.height, dy * o.height]
     const outer = o.footprint[0]!
     return [

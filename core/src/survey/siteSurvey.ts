@@ -3,7 +3,8 @@ import { OBSTACLES, type Level, type Point, type SitePlan } from '../model/siteP
 import { distance } from './geometry.ts'
 import { fromFrames, fromLooks, type CoverCount } from './coverCount.ts'
 import { measurePlan, zoneAt, type MeasuredPlan } from './drawnZones.ts'
-import { fallTowards, levelReport, nearestOn, type LevelAim, type LevelReport } from './levels.ts'
+import { bestPlane, enough, fallTowards, levelReport, nearestOn, type LevelAim, type LevelReport } from './levels.ts'
+import type { Obstacle } from './obstacles.ts'
 import { lightOfZones, type LightSeason, type ZoneLight } from './zoneLight.ts'
 
 /** All that the plan, the counts and the levels of one site come to, by zone. Worked once for a job, kept while its inputs stay. */
@@ -49,11 +50,12 @@ export function surveySite(job: Job, season: LightSeason): SiteSurvey {
     const count = countOf(zone)
     if (count) counts.set(zone.id, count)
   }
+  const tilts = casts ? tiltsOf(job, measured, readings) : []
   return {
     measured,
     season,
-    light: casts ? lightOfZones(plan, measured, place, season) : new Map(),
-    lightIf: casts && asked ? lightOfZones(plan, measured, place, season, true) : null,
+    light: casts ? lightOfZones(plan, measured, place, season, { tilts }) : new Map(),
+    lightIf: casts && asked ? lightOfZones(plan, measured, place, season, { tilts, whatIf: true }) : null,
     levels,
     falls,
     counts,
@@ -62,6 +64,30 @@ export function surveySite(job: Job, season: LightSeason): SiteSurvey {
 
 /** The cover of a zone as counted: by looks where there are any, else by frames. */
 export const countOf = (zone: Pick<Zone, 'looks' | 'frames'>): CoverCount | null => (zone.looks && fromLooks(zone.looks)) || fromFrames(zone.frames)
+
+/** A fall gentler than this, m a metre, hides no sun worth the counting. */
+const LEAST_TILT = 0.01
+
+/** The drawn zones that are known to slope, and which way: by what was read and noted, else by the plane through their levels. */
+export function tiltsOf(
+  job: Pick<Job, 'zones'>,
+  measured: MeasuredPlan,
+  readings: ReadonlyMap<string, readonly Level[]>,
+): (Obstacle & { form: 'tilt' })[] {
+  return job.zones.flatMap((zone) => {
+    const areas = measured.zones.get(zone.id)?.net
+    if (!areas) return []
+    const own = readings.get(zone.id)
+    const plane = own && enough(own) ? bestPlane(own) : null
+    const [fall, towards] =
+      zone.slope !== null && zone.slopeTowards !== null
+        ? [zone.slope / 100, zone.slopeTowards]
+        : plane
+          ? [Math.hypot(plane.east, plane.north) / 1000, (Math.atan2(-plane.east, -plane.north) * 180) / Math.PI]
+          : [0, 0]
+    return fall < LEAST_TILT ? [] : [{ shape: zone.id, dropsLeaf: false, form: 'tilt' as const, areas, fall, towards }]
+  })
+}
 
 /**
  * What a zone's surface should become. A chosen fall with no direction given runs away from the building nearest to the readings, or due south where there is

@@ -1,7 +1,7 @@
 import type { Point, SitePlan } from '../model/sitePlan.ts'
 import { boxOf, splitAlong, areaOf, type Area } from './geometry.ts'
 import { daysFor, lightMap, type Grid, type LightInput, type LightMap } from './lightMap.ts'
-import { obstaclesOf } from './obstacles.ts'
+import { obstaclesOf, type Obstacle } from './obstacles.ts'
 import type { MeasuredPlan } from './drawnZones.ts'
 
 /** How the sun is spread over a zone, hours a day: a tenth of it gets less than `low`, half less than `median`, a tenth more than `high`. */
@@ -79,11 +79,17 @@ export interface LightPlace {
 }
 
 /** Sun hours of each drawn zone over a season, quickly: one grid over all of them, and a few days that stand for the season. */
-export function lightOfZones(plan: SitePlan, measured: MeasuredPlan, place: LightPlace, season: LightSeason, whatIf = false): Map<string, ZoneLight> {
-  const key = JSON.stringify([plan.shapes, plan.hills, place, season, whatIf])
+export function lightOfZones(
+  plan: SitePlan,
+  measured: MeasuredPlan,
+  place: LightPlace,
+  season: LightSeason,
+  { tilts = [], whatIf = false }: { tilts?: readonly Obstacle[]; whatIf?: boolean } = {},
+): Map<string, ZoneLight> {
+  const key = JSON.stringify([plan.shapes, plan.hills, place, season, tilts, whatIf])
   const known = kept.get(key)
   if (known) return known
-  const obstacles = obstaclesOf(plan.shapes, { whatIf })
+  const obstacles = [...obstaclesOf(plan.shapes, { whatIf }), ...tilts]
   const found = new Map<string, ZoneLight>()
   const days = daysFor(season.from, season.to, QUICK_DAYS)
   const zones = [...measured.zones]

@@ -26,7 +26,7 @@ export const surveyRules = {
   ),
   light: rule(
     'survey.light',
-    'Direct sun under a clear sky, mean of the growing weeks: the sun followed every quarter of an hour past all that is drawn and the hills. Half the zone gets less. Level ground is taken.',
+    'Direct sun under a clear sky, mean of the growing weeks: the sun followed every quarter of an hour past all that is drawn and the hills. Half the zone gets less. Shadows are laid as on level ground; where a zone’s fall is known, so is the sun lost behind it.',
     'median over the zone of hours with no shadow',
     'model',
     'sun by the series of the NREL solar-position report, from memory; leaf-dropping crowns let 15 % through in leaf and 60 % bare',

@@ -238,7 +238,7 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
         ...site,
         tapFlow: '14 L/min',
         beside: 'pale stone paving along the house: sweep granules off before the dew',
-        restrictions: 'hose by hand only on even days',
+        restrictions: 'no sprinklers: a hose held by hand only',
       },
       waterer: 'the owners',
       zones: [

@@ -37,7 +37,8 @@ export const useSurvey = defineStore('survey', () => {
     const d = job.draft
     if (!d || !season.value) return ''
     const shapes = (d.plan?.shapes ?? []).filter((s) => ['lawn', 'bed', 'building', 'wall', 'tree'].includes(s.kind))
-    return JSON.stringify([shapes, d.plan?.hills, d.site?.latitude, d.site?.longitude, season.value, whatIf.value])
+    const falls = d.zones?.map((z) => [z.id, z.slope, z.slopeTowards])
+    return JSON.stringify([shapes, d.plan?.hills, d.plan?.levels, falls, d.site?.latitude, d.site?.longitude, season.value, whatIf.value])
   })
   const levelKey = computed(() =>
     JSON.stringify([

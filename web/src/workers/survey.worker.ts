@@ -4,7 +4,7 @@ import { measurePlan } from '@juvena/core/survey/drawnZones'
 import { castLight, daysFor, type Grid, type LightMap } from '@juvena/core/survey/lightMap'
 import { levelSurface } from '@juvena/core/survey/levels'
 import { obstaclesOf } from '@juvena/core/survey/obstacles'
-import { aimOf, levelsByZone } from '@juvena/core/survey/siteSurvey'
+import { aimOf, levelsByZone, tiltsOf } from '@juvena/core/survey/siteSurvey'
 import { cellsIn, gridOver, hillsOf, lightOfZones, splitByLight, spreadOver, type LightSplit, type ZoneLight } from '@juvena/core/survey/zoneLight'
 
 /** Values over the cells of a grid; NaN where there is nothing to show. */
@@ -46,7 +46,7 @@ const surveyor = {
     const cast = castLight({
       latitude: job.site.latitude,
       longitude: job.site.longitude ?? 0,
-      obstacles: obstaclesOf(job.plan.shapes, { whatIf }),
+      obstacles: [...obstaclesOf(job.plan.shapes, { whatIf }), ...tiltsOf(job, measured, levelsByZone(job))],
       hills: hillsOf(job.plan),
       grid,
       days: daysFor(season.from, season.to, fine ? 70 : 4),
@@ -90,10 +90,12 @@ const surveyor = {
     if (!job || job.site.latitude === null) return {}
     const place = { latitude: job.site.latitude, longitude: job.site.longitude ?? 0 }
     const measured = measurePlan(job.plan)
+    const tilts = tiltsOf(job, measured, levelsByZone(job))
     const found: Record<string, number[]> = {}
     for (let month = 0; month < 12; month++) {
       const middle = Date.UTC(year, month, 15) / 86_400_000
-      for (const [id, light] of lightOfZones(job.plan, measured, place, { from: middle, to: middle })) (found[id] ??= []).push(light.median)
+      for (const [id, light] of lightOfZones(job.plan, measured, place, { from: middle, to: middle }, { tilts }))
+        (found[id] ??= []).push(light.median)
     }
     return found
   },

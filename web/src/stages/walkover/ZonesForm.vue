@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import type { ZoneDraft } from '@juvena/core/model/job'
 import { GRASSES, GRASS_IDS } from '@juvena/core/reference/grasses'
 import { MOWERS, MOWER_NAMES, PENETRATIONS, PENETRATION_NAMES, TEXTURES, TEXTURE_NAMES, WEARS, WEAR_NAMES } from '@juvena/core/reference/lists'
+import { COMPASS } from '@juvena/core/reference/walkLists'
 import { num } from '@juvena/core/working/figure'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
@@ -65,6 +66,11 @@ function twin() {
   job.edit(`twin.${Date.now()}`, (d) => (id = addZone(d, { ...like, ...own, name: `${from.name ?? 'Lawn'}, second`.slice(0, 80) })))
   select(id)
 }
+/** The nearest of the eight points; a file may hold any degree. */
+const compassOf = (degrees: string | number | null | undefined) =>
+  degrees === null || degrees === undefined || degrees === '' || Number.isNaN(Number(degrees))
+    ? null
+    : String((Math.round(Number(degrees) / 45) % 8) * 45)
 const setOff = (i: number, patch: object) =>
   job.edit(`${zone.value?.id}.off.${i}`, (d) => {
     const z = d.zones![index.value]!
@@ -98,16 +104,13 @@ const area = (id: string) => {
 }
 const warm = computed(() => (zone.value?.present ?? []).some((g) => GRASSES[g].season === 'warm'))
 const grasses = computed(() => GRASS_IDS.filter((g) => g !== 'annual-ryegrass').map((g) => GRASSES[g]))
-const coverParts = computed(() => {
-  const c = zone.value?.cover
-  const value = (x: unknown) => Number(String(x ?? '').replace('%', '')) || 0
-  return [
-    { key: 'wanted', name: 'wanted', share: value(c?.wanted) },
-    { key: 'weeds', name: 'weeds', share: value(c?.weeds) },
-    { key: 'moss', name: 'moss', share: value(c?.moss) },
-    { key: 'bare', name: 'bare', share: value(c?.bare) },
-  ]
-})
+const coverParts = computed(() =>
+  (['wanted', 'weeds', 'moss', 'bare'] as const).map((key) => {
+    const typed = zone.value?.cover?.[key]
+    const known = job.figure(`${zone.value?.id}.${key}`)
+    return { key, share: typed ? Number(String(typed).replace('%', '')) || 0 : known ? num(known) : 0 }
+  }),
+)
 const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0))
 </script>
 
@@ -308,6 +311,14 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           :problem="problem('slope')"
           hint="1 in 10, 10 %, flat"
           @update:model-value="set('slope', $event)"
+        />
+        <ChoiceField
+          label="Falls towards"
+          list
+          clearable
+          :options="COMPASS.map(([degrees, name]) => ({ value: String(degrees), name }))"
+          :model-value="compassOf(zone.slopeTowards)"
+          @update:model-value="set('slopeTowards', $event)"
         />
         <QuantityField
           label="Height of cut"

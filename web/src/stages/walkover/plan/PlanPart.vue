@@ -8,6 +8,7 @@ import { measurePlan } from '@juvena/core/survey/drawnZones'
 import type { Area } from '@juvena/core/survey/geometry'
 import { addShape, cutOverlap, removeShape, reshape, scalePicture, splitInto, splitZone, turnNorth } from '@juvena/core/survey/shapeEdits'
 import { obstaclesOf, shadowsAt } from '@juvena/core/survey/obstacles'
+import { levelsByZone, tiltsOf } from '@juvena/core/survey/siteSurvey'
 import { sunAt } from '@juvena/core/survey/sun'
 import { num } from '@juvena/core/working/figure'
 import QuantityField from '../../../parts/QuantityField.vue'
@@ -61,6 +62,11 @@ function choose(id: string | null) {
 
 const read = computed<SitePlan | null>(() => (job.draft ? (readJob({ name: '', plan: job.draft.plan ?? {} }).job?.plan ?? null) : null))
 const measured = computed(() => (read.value ? measurePlan(read.value) : null))
+/** Sloping zones, which shade themselves while the sun stands behind them. */
+const tilts = computed(() => {
+  const zones = job.draft ? readJob({ name: '', zones: job.draft.zones ?? [] }).job?.zones : null
+  return zones && read.value && measured.value ? tiltsOf({ zones }, measured.value, levelsByZone({ plan: read.value })) : []
+})
 const { labelOf } = useShapeLabels(overlay)
 const wantedIn = (zone: string | null | undefined) => {
   const f = job.figure(`${zone}.wanted`)
@@ -115,7 +121,9 @@ const sun = computed(() => {
     return null
   return sunAt(instantAt(shadowDay.value, minutes.value, site?.timeZone, longitude), latitude, longitude)
 })
-const shadows = computed(() => (sun.value && read.value ? shadowsAt(obstaclesOf(read.value.shapes, { whatIf: survey.whatIf }), sun.value) : []))
+const shadows = computed(() =>
+  sun.value && read.value ? shadowsAt([...obstaclesOf(read.value.shapes, { whatIf: survey.whatIf }), ...tilts.value], sun.value) : [],
+)
 const split = computed(() => {
   const id = zoneId.value
   return overlay.value === 'light' && id && job.plan?.survey.mixedLight.includes(id) ? (survey.light?.splits[id] ?? null) : null
