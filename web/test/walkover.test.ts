@@ -375,13 +375,17 @@ describe('the light', () => {
     await part.press(/go on/)
     expect(cast.calls).toHaveLength(2)
   })
-  it('tells the spread of the chosen zone; and what is missing before there is any', async () => {
-    await opened()
+  it('tells the spread of the chosen zone: the plan’s own figures over the growing weeks, the map’s over a month', async () => {
+    const job = await opened()
     const survey = useSurvey()
     survey.wanted = 'light'
     await settle()
     await answer(map(false))
     const part = await shown(LightBar, { zone: 'z1', minutes: 600, day: 20_700, sun: { azimuth: 10, altitude: 31.4 }, split: null, drawn: true })
+    const planned = ['sun.low', 'sun', 'sun.high'].map((key) => String(job.figure(`z1.${key}`)!.value))
+    expect([...part.place.querySelectorAll('.spread .number')].map((n) => n.textContent)).toEqual(planned)
+    survey.period = 3
+    await settle()
     expect(part.text()).toContain('darkest tenth under 2.5 h · half under 4.2 h · brightest tenth over 6 h')
     expect(part.text()).toContain('10:00')
     expect(part.text()).toContain('sun 31° up')
