@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { firmSchema } from '../src/model/firm.ts'
 import { readJob, type JobDraft, type ZoneDraft } from '../src/model/job.ts'
+import { FILE_BYTES, FILE_PICTURE_BYTES, photosThatFit } from '../src/model/fileSize.ts'
 import { readJobFile } from '../src/model/jobFile.ts'
 import { schoolsFor } from '../src/model/firm.ts'
 import { draft, SOUTH, zone } from './makeJob.ts'
@@ -109,5 +110,24 @@ describe('the examples', () => {
     expect(num(plan.figures[plan.totalArea!]!)).toBeCloseTo(zones, 8)
     for (const z of plan.zones) expect(num(z.seed!.half) * 2).toBeCloseTo(num(z.seed!.kg), 10)
     expect(JSON.parse(JSON.stringify(plan))).toEqual(plan)
+  })
+})
+
+describe('a job file', () => {
+  it('carries the pictures traced over first, then the newest, and skips what no longer fits', () => {
+    const photo = (id: string, megabytes: number, kind: 'ground' | 'plan' = 'ground') => ({ id, kind, bytes: megabytes * 1e6 })
+    const fit = photosThatFit([photo('new', 20), photo('wide', 30), photo('old', 10), photo('traced', 9, 'plan')])
+    expect(fit.map((p) => p.id)).toEqual(['traced', 'new', 'old'])
+    expect(FILE_BYTES).toBeGreaterThan((FILE_PICTURE_BYTES * 4) / 3 + 4_000_000)
+  })
+  it('refuses a photograph with no day or no picture, with its path', () => {
+    const file = (photo: object) => readJobFile({ format: 'juvena-job', version: 2, job: { name: 'x' }, photos: [photo] })
+    const said = (photo: object) => {
+      const read = file(photo)
+      return read.ok ? [] : read.problems.map((p) => p.path)
+    }
+    expect(said({ id: 'a', takenOn: '2027-02-19', jpeg: 'AAAA' })).toEqual([])
+    expect(said({ id: 'a', takenOn: '19 Feb', jpeg: '' })).toEqual(['photos[0].takenOn', 'photos[0].jpeg'])
+    expect(said({ id: '../a', takenOn: '2027-02-19', jpeg: 'AAAA' })).toEqual(['photos[0].id'])
   })
 })

@@ -1,5 +1,5 @@
 import type { ErrorRequestHandler, Response } from 'express'
-import { FILE_BYTES } from '@juvena/core/model/jobFile'
+import { FILE_BYTES } from '@juvena/core/model/fileSize'
 import type { Problem } from '@juvena/core/model/problem'
 
 /** Most bytes of a picture that are taken in. */

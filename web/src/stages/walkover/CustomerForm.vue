@@ -2,7 +2,7 @@
 import { ElCheckbox, ElCheckboxGroup } from 'element-plus'
 import { computed } from 'vue'
 import type { JobDraft } from '@juvena/core/model/job'
-import { photosThatFit } from '@juvena/core/model/jobFile'
+import { photosThatFit } from '@juvena/core/model/fileSize'
 import { AIMS, AIM_NAMES } from '@juvena/core/reference/lists'
 import DayField from '../../parts/DayField.vue'
 import TextField from '../../parts/TextField.vue'
