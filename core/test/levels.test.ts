@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest'
 import type { Level } from '../src/model/sitePlan.ts'
 import { areaOf } from '../src/survey/geometry.ts'
 import { bestPlane, enough, fallPlane, fallTowards, levelReport, levelSurface, type LevelAim } from '../src/survey/levels.ts'
-import { levelTable } from '../src/survey/levelTable.ts'
+import { levelHeight, levelTable } from '../src/survey/levelTable.ts'
 
 const readings = (n: number, size: number, height: (x: number, y: number) => number): Level[] =>
   Array.from({ length: n * n }, (_, i) => {
@@ -239,6 +239,8 @@ describe('level readings as text', () => {
       { x: 0, y: 0, mm: -4 },
       { x: 2.5, y: 0, mm: 6 },
     ])
+    const inFeet = levelTable([['10', '20', '-0.5']], 'us').rows[0]!
+    expect([inFeet.x, inFeet.y, inFeet.mm]).toEqual([expect.closeTo(3.048, 9), expect.closeTo(6.096, 9), expect.closeTo(-12.7, 9)])
     const named = levelTable([
       ['Height (in)', 'x ft', 'y ft'],
       ['1', '10', '20'],
@@ -269,4 +271,21 @@ describe('level readings as text', () => {
   ])('says what is wrong: %#', (rows, says) => {
     expect(levelTable(rows).problems.join(' ')).toContain(says)
   })
+})
+
+describe('a height typed at a place', () => {
+  it.each([
+    ['-14', 'metric', -14],
+    ['−14 mm', 'metric', -14],
+    ['+ 1.4 cm', 'metric', 14],
+    ['1/2', 'us', 12.7],
+    ['-3/4 in', 'us', -19.05],
+    ['-12 mm', 'us', -12],
+    ['0', 'us', 0],
+    ['', 'metric', null],
+    ['--14', 'metric', null],
+    ['a hand', 'metric', null],
+    ['3 kg', 'metric', null],
+    ['99 m', 'metric', null],
+  ] as const)('“%s”, %s', (typed, system, mm) => expect(levelHeight(typed, system)).toBe(mm))
 })

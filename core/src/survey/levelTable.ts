@@ -1,6 +1,8 @@
+import { parseQuantity, type UnitSystem } from '../model/quantity.ts'
+
 /**
  * Level readings from rows of text, as pasted or from a file: each row x, y and height, in the order a heading names them or else in that order.
- * Lengths in metres and heights in millimetres, unless a heading says "mm", "cm", "m", "ft" or "in".
+ * Lengths in metres and heights in millimetres (feet and inches for a firm that works in them), unless a heading says "mm", "cm", "m", "ft" or "in".
  */
 export interface LevelRow {
   x: number
@@ -20,11 +22,11 @@ const NAMES: [column: 'x' | 'y' | 'mm', words: RegExp][] = [
 ]
 const MOST = 5000
 
-export function levelTable(cells: readonly (readonly string[])[]): LevelTable {
+export function levelTable(cells: readonly (readonly string[])[], system: UnitSystem = 'metric'): LevelTable {
   const rows: LevelRow[] = []
   const problems: string[] = []
   let order = { x: 0, y: 1, mm: 2 }
-  let scale = { x: 1, y: 1, mm: 1 }
+  let scale = system === 'us' ? { x: 0.3048, y: 0.3048, mm: 25.4 } : { x: 1, y: 1, mm: 1 }
   for (const [i, row] of cells.entries()) {
     const trimmed = row.map((c) => c.trim())
     if (trimmed.every((c) => c === '')) continue
@@ -58,4 +60,13 @@ export function levelTable(cells: readonly (readonly string[])[]): LevelTable {
     } else rows.push({ x, y, mm })
   }
   return { rows, problems }
+}
+
+/** A height typed above (+) or below (−) a mark, mm: any unit of depth, the system's own where none is written. Null when it is no height. */
+export function levelHeight(typed: string, system: UnitSystem): number | null {
+  const m = /^\s*([+−-])?\s*(.+)$/.exec(typed)
+  const parsed = m ? parseQuantity(m[2]!, 'depth', system) : null
+  if (!parsed?.ok || parsed.value < 0 || parsed.value > 20_000) return null
+  const size = Math.round(parsed.value * 100) / 100
+  return m![1] && m![1] !== '+' ? -size : size
 }

@@ -44,12 +44,14 @@ const frost = computed(() => {
     <span>{{ showDay(weather?.today ?? firm.today) }}</span>
     <template v-if="now">
       <span
-        >soil <b>{{ firm.text(now.soil, 'C') }}</b> at {{ firm.text(50, 'mm') }}</span
+        >soil <b>{{ firm.text(now.soil, 'C') }}</b> at {{ firm.units === 'us' ? '2 in' : '50 mm' }}</span
       >
       <span v-if="rain" class="more"
         >rain <b>{{ rain.amount }}</b> by {{ rain.by }}</span
       >
-      <span v-if="frost" class="more">{{ firm.text(-2, 'C') }} night: <b>1 in 10</b> by {{ frost.tenth }}, even by {{ frost.even }}</span>
+      <span v-if="frost" class="more"
+        >{{ firm.units === 'us' ? '28 °F' : '−2 °C' }} night: <b>1 in 10</b> by {{ frost.tenth }}, even by {{ frost.even }}</span
+      >
       <span class="source">{{ weather?.outlook?.source }}<template v-if="firm.demo">, demo clock</template></span>
     </template>
     <span v-else class="more">no site yet: give a job its latitude for the weather</span>

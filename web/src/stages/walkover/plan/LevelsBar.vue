@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { parse } from 'papaparse'
 import { computed, ref } from 'vue'
-import { LEVEL_SCALE } from './rasters.ts'
+import { levelScale } from './rasters.ts'
 import { levelTable } from '@juvena/core/survey/levelTable'
 import type { ZoneDraft } from '@juvena/core/model/job'
 import ChoiceField from '../../../parts/ChoiceField.vue'
@@ -26,6 +26,10 @@ const levels = computed(() => job.draft?.plan?.levels ?? [])
 const report = computed(() => (props.zone ? job.plan?.survey.zones[props.zone]?.levels : null) ?? null)
 const fig = (key: string) => `${props.zone}.${key}`
 
+const us = computed(() => firm.units === 'us')
+/** Where a dip lies from the plan's origin, in words a tape can follow. */
+const placeOf = ([x, y]: readonly [number, number]) =>
+  `${firm.text(Math.abs(x), 'm')} ${x < 0 ? 'west' : 'east'}, ${firm.text(Math.abs(y), 'm')} ${y < 0 ? 'south' : 'north'}`
 const pasting = ref(false)
 const text = ref('')
 const staff = ref(false)
@@ -33,14 +37,14 @@ const problems = ref<string[]>([])
 const taken = ref('')
 const drawn = computed(() => (job.draft?.plan?.shapes ?? []).some((s) => s.kind === 'lawn' && s.zone === props.zone))
 function take(from: string) {
-  const table = levelTable(parse<string[]>(from.trim(), { skipEmptyLines: true, delimitersToGuess: [',', ';', '\t', ' '] }).data)
+  const table = levelTable(parse<string[]>(from.trim(), { skipEmptyLines: true, delimitersToGuess: [',', ';', '\t', ' '] }).data, firm.units)
   problems.value = table.problems
   taken.value = ''
   if (table.rows.length === 0) return
   const rows = table.rows.map((r) => ({
     x: r.x,
     y: r.y,
-    mm: Math.round((staff.value ? -r.mm : r.mm) * 10) / 10,
+    mm: Math.round((staff.value ? -r.mm : r.mm) * 100) / 100,
     zone: drawn.value ? null : props.zone,
   }))
   job.edit(`levels.${Date.now()}`, (d) => {
@@ -75,7 +79,7 @@ const AIMS = [
 <template>
   <section class="levels" aria-label="Levels">
     <div class="row">
-      <RasterLegend :scale="LEVEL_SCALE" says="The surface against its aim" />
+      <RasterLegend :scale="levelScale(firm.units)" says="The surface against its aim" />
       <span class="small"
         ><b>{{ levels.length }}</b> {{ levels.length === 1 ? 'reading' : 'readings' }}</span
       >
@@ -85,10 +89,15 @@ const AIMS = [
     </div>
     <form v-if="pasting" class="paste" @submit.prevent="take(text)">
       <label for="levels-text" class="small"
-        >One reading a row: x and y in metres on the plan, height in millimetres above (+) or below (−) the mark. A heading may name other
-        units.</label
+        >One reading a row: x and y in {{ us ? 'feet' : 'metres' }} on the plan, height in {{ us ? 'inches' : 'millimetres' }} above (+) or below (−)
+        the mark. A heading may name other units.</label
       >
-      <textarea id="levels-text" v-model="text" rows="4" placeholder="x, y, height mm&#10;0, 0, 0&#10;2.5, 0, -9" />
+      <textarea
+        id="levels-text"
+        v-model="text"
+        rows="4"
+        :placeholder="us ? 'x ft, y ft, height in\n0, 0, 0\n8, 0, -0.4' : 'x, y, height mm\n0, 0, 0\n2.5, 0, -9'"
+      />
       <label class="small"><input v-model="staff" type="checkbox" /> Heights are staff readings: larger is lower</label>
       <div class="row">
         <button type="submit" class="act slight" :disabled="text.trim() === ''">Take in</button>
@@ -131,7 +140,7 @@ const AIMS = [
           label="Smoothed over"
           kind="length"
           :model-value="ground.smoothOver"
-          hint="else 3 m either way"
+          :hint="`else ${firm.text(3, 'm')} either way`"
           :problem="problem('smoothOver')"
           @update:model-value="set('smoothOver', $event)"
         />
@@ -175,7 +184,7 @@ const AIMS = [
         </thead>
         <tbody>
           <tr v-for="(d, i) in report.dips.slice(0, 8)" :key="i">
-            <td>{{ firm.text(d.at[0], 'm') }} east, {{ firm.text(d.at[1], 'm') }} north</td>
+            <td>{{ placeOf(d.at) }}</td>
             <td class="n">{{ firm.text(d.depth, 'mm') }}</td>
             <td class="n">{{ firm.text(d.area, 'm2') }}</td>
             <td class="n">{{ firm.text(d.volume, 'm3') }}</td>
@@ -186,7 +195,7 @@ const AIMS = [
         </tbody>
       </table>
       <p v-if="report && report.dips.length > 8" class="small soft">and {{ report.dips.length - 8 }} shallower.</p>
-      <p v-if="report && report.dips.length === 0" class="small soft">No dip deeper than 5 mm.</p>
+      <p v-if="report && report.dips.length === 0" class="small soft">No dip deeper than {{ firm.text(5, 'mm') }}.</p>
     </template>
   </section>
 </template>

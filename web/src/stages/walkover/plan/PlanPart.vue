@@ -10,6 +10,8 @@ import { addShape, cutOverlap, removeShape, reshape, scalePicture, splitInto, sp
 import { obstaclesOf, shadowsAt } from '@juvena/core/survey/obstacles'
 import { levelsByZone, tiltsOf } from '@juvena/core/survey/siteSurvey'
 import { sunAt } from '@juvena/core/survey/sun'
+import { showNumber } from '@juvena/core/model/show'
+import { levelHeight } from '@juvena/core/survey/levelTable'
 import { num } from '@juvena/core/working/figure'
 import QuantityField from '../../../parts/QuantityField.vue'
 import { useFirm } from '../../../stores/firm.ts'
@@ -22,7 +24,7 @@ import PlanTools from './PlanTools.vue'
 import ShapeList from './ShapeList.vue'
 import { barLengths } from '../../../parts/barLengths.ts'
 import { instantAt } from './clockAt.ts'
-import { LEVEL_SCALE, LIGHT_SCALE, pictureOf } from './rasters.ts'
+import { levelScale, LIGHT_SCALE, pictureOf } from './rasters.ts'
 import { OVERLAYS, type Drawn, type Overlay } from './shapeStyles.ts'
 import { useShapeLabels } from './shapeLabels.ts'
 
@@ -95,7 +97,7 @@ const raster = computed(() => {
           [west, south + rows * cell],
         ],
       ]
-      return { canvas: pictureOf(r, LEVEL_SCALE), grid: r.grid, clip: nets.value.length > 0 ? nets.value : [whole] }
+      return { canvas: pictureOf(r, levelScale(firm.units)), grid: r.grid, clip: nets.value.length > 0 ? nets.value : [whole] }
     })
   return []
 })
@@ -104,7 +106,7 @@ const levelMarks = computed(() =>
     ? (job.draft?.plan?.levels ?? []).map((l) => ({
         x: l.x,
         y: l.y,
-        text: `${l.mm > 0 ? '+' : l.mm < 0 ? '−' : ''}${Math.abs(l.mm)}`,
+        text: `${l.mm > 0 ? '+' : ''}${firm.units === 'us' ? showNumber(l.mm / 25.4, 2) : showNumber(l.mm, l.mm % 1 ? 1 : 0)}`,
         low: l.mm <= -10,
       }))
     : [],
@@ -133,7 +135,7 @@ const picture = computed(() => {
   const p = read.value?.picture
   return p ? { source: `/api/photos/${encodeURIComponent(p.photo)}`, plan: p } : null
 })
-const level = shallowRef<{ at: Point; typed: string | null } | null>(null)
+const level = ref<{ at: Point; typed: string | null } | null>(null)
 const known = shallowRef<{ from: Point; to: Point; typed: string | null } | null>(null)
 const traced = computed<MeasuredBy>(() => (picture.value ? 'traced' : by.value))
 
@@ -185,10 +187,7 @@ function keepLevel() {
   })
   level.value = null
 }
-const readLevel = (typed: string): number | null => {
-  const n = Number(typed.replace('−', '-').replace(/mm/i, '').trim())
-  return Number.isFinite(n) && Math.abs(n) <= 20_000 ? n : null
-}
+const readLevel = (typed: string) => levelHeight(typed, firm.units)
 function keepScale() {
   const k = known.value
   const f = k?.typed ? readLength(k.typed) : null
@@ -251,10 +250,13 @@ const empty = computed(() => shapes.value.length === 0 && !picture.value && (job
 
     <p v-if="toolSays" class="says" role="status">{{ toolSays }}</p>
     <form v-if="level" class="ask" @submit.prevent="keepLevel">
-      <label>Height here, mm above (+) or below (−) the mark <input v-model="level.typed" v-focus inputmode="text" autocomplete="off" /></label>
+      <label
+        >Height here, {{ firm.units === 'us' ? 'inches' : 'mm' }} above (+) or below (−) the mark
+        <input v-model="level.typed" v-focus inputmode="text" autocomplete="off"
+      /></label>
       <button type="submit" class="act slight">Keep</button>
       <span v-if="level.typed && readLevel(level.typed) === null" class="wrong"
-        >“{{ level.typed }}” is no height. Write a number of millimetres, like −14.</span
+        >“{{ level.typed }}” is no height. Write it like {{ firm.units === 'us' ? '−1/2 or −0.5 in' : '−14 or −1.4 cm' }}.</span
       >
     </form>
     <form v-if="known" class="ask" @submit.prevent="keepScale">

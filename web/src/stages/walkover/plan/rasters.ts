@@ -1,3 +1,4 @@
+import type { UnitSystem } from '@juvena/core/model/quantity'
 import type { Raster } from '../../../workers/survey.worker.ts'
 
 /** Colour by value, as steps: each colour holds from its `from` up to the next. */
@@ -21,18 +22,15 @@ export const LIGHT_SCALE: Scale = {
   ],
 }
 
-/** Millimetres from the aim: low in blue, true in paper, proud in clay. */
-export const LEVEL_SCALE: Scale = {
-  unit: 'mm from the aim',
-  steps: [
-    { from: -Infinity, colour: '#1f4a66', says: '25 low' },
-    { from: -25, colour: '#4f7f9b', says: '15' },
-    { from: -15, colour: '#a3c2cf', says: '5' },
-    { from: -5, colour: '#f3eedd', says: 'true' },
-    { from: 5, colour: '#e3b795', says: '5' },
-    { from: 15, colour: '#c07a4d', says: '15' },
-    { from: 25, colour: '#8f4419', says: '25 proud' },
-  ],
+const LEVEL_COLOURS = ['#1f4a66', '#4f7f9b', '#a3c2cf', '#f3eedd', '#e3b795', '#c07a4d', '#8f4419']
+
+/** Distance from the aim in the firm's own round numbers: low in blue, true in paper, proud in clay. */
+export function levelScale(system: UnitSystem): Scale {
+  const [unit, per, lines] = system === 'us' ? (['in', 25.4, [0.2, 0.6, 1]] as const) : (['mm', 1, [5, 15, 25]] as const)
+  const [small, mid, large] = lines
+  const from = [-Infinity, -large, -mid, -small, small, mid, large]
+  const says = [`${large} low`, `${mid}`, `${small}`, 'true', `${small}`, `${mid}`, `${large} proud`]
+  return { unit: `${unit} from the aim`, steps: LEVEL_COLOURS.map((colour, i) => ({ from: from[i]! * per, colour, says: says[i]! })) }
 }
 
 /** A raster as a small picture, one pixel a cell, north up; clear where there is nothing. */
