@@ -277,6 +277,22 @@ test('zones that overlap say so, and the overlap is cut off with one press', asy
   await page.getByRole('button', { name: 'cut it off Two' }).click()
   await expect(page.getByText(/overlap, 20/)).toHaveCount(0)
   await expect(listed(page).getByRole('button', { name: 'Two 80 m²' })).toBeVisible()
+
+  await page.getByRole('button', { name: '+ level' }).click()
+  await draw(page, [[300, 200]], 'none')
+  const height = page.getByLabel('Height here, mm above')
+  await height.fill('half a hand')
+  await expect(page.getByText('“half a hand” is no height')).toBeVisible()
+  await height.press('Enter')
+  await expect(height).toHaveValue('half a hand')
+  await height.fill('−1.4 cm')
+  await height.press('Enter')
+  await expect(page.getByText('1 reading', { exact: true })).toBeVisible()
+  await saved(page)
+  const kept = (await (await page.request.get(at('demo', `/api/jobs/${new URL(page.url()).pathname.split('/')[2]}`))).json()) as {
+    draft: { plan: { levels: { mm: number }[] } }
+  }
+  expect(kept.draft.plan.levels.map((l) => l.mm)).toEqual([-14])
 })
 
 test('walked with the phone: the places it gives make a lawn, with the error it states', async ({ page, context }) => {
