@@ -247,6 +247,27 @@ test('a half-done walk is there after a reload, on a phone too, and says what is
   expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(1)
 })
 
+test('a photograph taken with no signal waits on the phone, through a reload, and goes when the signal is back', async ({ page, quiet }, info) => {
+  quiet.allow(/net::ERR_FAILED/)
+  await page.setViewportSize({ width: 390, height: 844 })
+  const garden = await picture(info)
+  await openJob(page, { site: SITE, zones: [{ id: 'z1', name: 'Back lawn', area: '80 m²' }] })
+  const strip = page.getByRole('region', { name: /Photographs/ })
+  await page.route('**/photos?*', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()))
+  await strip.locator('input[type=file]').setInputFiles(garden)
+  await expect(strip.getByText('One photograph is kept on this device')).toBeVisible()
+  await expect(strip.getByRole('img', { name: /not sent yet/ })).toBeVisible()
+  await page.reload()
+  await expect(strip.getByText('One photograph is kept on this device')).toBeVisible()
+  await page.unroute('**/photos?*')
+  await strip.getByRole('button', { name: 'Try now' }).click()
+  await expect(strip.getByText('kept on this device')).toHaveCount(0)
+  await expect(strip.getByRole('img')).toHaveCount(1)
+  await expect(strip.getByRole('img', { name: /not sent yet/ })).toHaveCount(0)
+  await page.reload()
+  await expect(strip.getByRole('img')).toHaveCount(1)
+})
+
 test('zones that overlap say so, and the overlap is cut off with one press', async ({ page }) => {
   const lawn = (id: string, x: number) => ({
     id: `l${id}`,

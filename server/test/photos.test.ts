@@ -110,6 +110,26 @@ describe('photographs', () => {
     expect(readdirSync(folder)).toHaveLength(before)
   })
 
+  it('sent twice under the id made where they were taken are kept once, at the same moment too', async () => {
+    const bytes = await photograph(700, 500)
+    const count = async () => ((await (await fetch(`${base}/jobs/${job}/photos`)).json()) as unknown[]).length
+    const before = await count()
+    const answers = await Promise.all([send(bytes, '?id=0123456789abcdef'), send(bytes, '?id=0123456789abcdef')])
+    expect(answers.every((a) => a.ok)).toBe(true)
+    expect((await send(bytes, '?id=0123456789abcdef')).status).toBe(200)
+    expect(await count()).toBe(before + 1)
+    const other = (await (
+      await fetch(`${base}/jobs`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{"name":"Other"}' })
+    ).json()) as { id: string }
+    const elsewhere = await fetch(`${base}/jobs/${other.id}/photos?id=0123456789abcdef`, {
+      method: 'POST',
+      headers: { 'content-type': 'image/jpeg' },
+      body: new Uint8Array(bytes),
+    })
+    expect(elsewhere.status).toBe(409)
+    expect((await send(bytes, '?id=../../x')).status).toBe(400)
+  })
+
   it('say where a path leads nowhere', async () => {
     for (const id of ['nothing', '..%2F..%2Fjuvena.sqlite']) expect((await fetch(`${base}/photos/${id}`)).status).toBe(404)
     expect((await send(await photograph(50, 50), '?zone=../../x')).status).toBe(400)

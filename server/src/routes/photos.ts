@@ -10,6 +10,11 @@ const asked = z.object({
     .string()
     .regex(/^[A-Za-z0-9_-]{1,40}$/)
     .optional(),
+  /** Made where the photograph was taken, so that it may be sent twice and is kept once. */
+  id: z
+    .string()
+    .regex(/^[A-Za-z0-9-]{8,60}$/)
+    .optional(),
   kind: z.enum(['ground', 'plan']).default('ground'),
   note: z.string().max(200).default(''),
   on: z.iso.date().optional(),
@@ -33,13 +38,17 @@ export function photoRoutes({ photos, clock }: Parts, jobOr404: (req: Request) =
       method: 'post',
       path: '/jobs/:id/photos',
       summary:
-        'Takes in a picture’s bytes. It is written anew, without the camera’s record; ?keepPosition=yes keeps where it was taken, apart from the file.',
+        'Takes in a picture’s bytes. It is written anew, without the camera’s record; ?keepPosition=yes keeps where it was taken, apart from the file; ?id= lets it be sent twice and kept once.',
       picture: true,
       async call(req) {
         const job = await jobOr404(req)
         const query = asked.safeParse(req.query)
-        if (!query.success) throw new Refusal(400, 'Not understood', 'The zone, kind, note or day of this photograph could not be understood.')
-        const { zone, kind, note, on, keepPosition } = query.data
+        if (!query.success) throw new Refusal(400, 'Not understood', 'The id, zone, kind, note or day of this photograph could not be understood.')
+        const { id, zone, kind, note, on, keepPosition } = query.data
+        const there = id ? await photos.get(id) : null
+        if (there && there.jobId !== job.id)
+          throw new Refusal(409, 'Of another job', 'A photograph with this id belongs to another job already. Send it under an id of its own.')
+        if (there) return { send: there }
         const bytes: unknown = req.body
         if (!Buffer.isBuffer(bytes) || bytes.length === 0)
           throw new Refusal(400, 'No picture', 'There is no picture in this. Choose a JPEG, PNG or WebP file.')
@@ -56,7 +65,7 @@ export function photoRoutes({ photos, clock }: Parts, jobOr404: (req: Request) =
         return {
           status: 201,
           send: await photos.add(
-            { jobId: job.id, zone: zone ?? null, kind, note, takenOn: on ?? picture.takenOn ?? clock.today() },
+            { id, jobId: job.id, zone: zone ?? null, kind, note, takenOn: on ?? picture.takenOn ?? clock.today() },
             picture,
             clock.now(),
           ),

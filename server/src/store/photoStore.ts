@@ -50,7 +50,8 @@ const fromRow = (row: Row): StoredPhoto => ({
 
 /** Writes a file so that it is there whole or not at all. */
 async function writeWhole(path: string, bytes: Buffer): Promise<void> {
-  const half = `${path}.half`
+  // A name of its own: the same picture may be written twice at once.
+  const half = `${path}.${randomUUID()}.half`
   const file = await open(half, 'w')
   try {
     await file.writeFile(bytes)
@@ -87,7 +88,8 @@ export const photoStore = (db: Knex, folder: string) => ({
       added_at: now,
       put_away_at: null,
     }
-    await db<Row>('photos').insert(row)
+    // Sent twice at once, the first to arrive stands; both wrote the same picture.
+    await db<Row>('photos').insert(row).onConflict('id').ignore()
     return fromRow(row)
   },
 

@@ -3,6 +3,8 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { dayOf } from '@juvena/core/model/day'
 import { api, ApiError, Unreachable } from './api.ts'
 import { useJob } from './job.ts'
+import { newId } from './newId.ts'
+import { forgetWaiting, keepWaiting, waitingPhotos, type WaitingPhoto } from './waitingPhotos.ts'
 
 export interface Photo {
   id: string
@@ -18,18 +20,27 @@ export interface Photo {
 
 /** Longest side sent, px: the server writes it anew at this size or less, so more would only take longer from a field. */
 const LONGEST = 2400
+const THUMB = 220
+/** Between one try to send and the next while the server does not answer, ms. */
+const TRY_AGAIN = 20_000
+
+/** The picture drawn no longer than `longest`. Throws when this browser cannot open it. */
+async function drawnSmaller(file: Blob, longest: number): Promise<HTMLCanvasElement> {
+  const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' })
+  const k = Math.min(1, longest / Math.max(bitmap.width, bitmap.height))
+  const canvas = document.createElement('canvas')
+  canvas.width = Math.round(bitmap.width * k)
+  canvas.height = Math.round(bitmap.height * k)
+  canvas.getContext('2d')!.drawImage(bitmap, 0, 0, canvas.width, canvas.height)
+  bitmap.close()
+  return canvas
+}
 
 /** Large photographs are made smaller before they are sent, unless the place they were taken is to be kept: that lies in the camera's record. */
 async function lighter(file: File): Promise<Blob> {
   if (file.size < 1_500_000) return file
   try {
-    const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' })
-    const k = Math.min(1, LONGEST / Math.max(bitmap.width, bitmap.height))
-    const canvas = document.createElement('canvas')
-    canvas.width = Math.round(bitmap.width * k)
-    canvas.height = Math.round(bitmap.height * k)
-    canvas.getContext('2d')!.drawImage(bitmap, 0, 0, canvas.width, canvas.height)
-    bitmap.close()
+    const canvas = await drawnSmaller(file, LONGEST)
     return await new Promise<Blob>((done) => canvas.toBlob((blob) => done(blob ?? file), 'image/jpeg', 0.9))
   } catch {
     // What this browser cannot open, the server may: it answers for it.
@@ -37,20 +48,37 @@ async function lighter(file: File): Promise<Blob> {
   }
 }
 
+const thumbOf = async (file: Blob): Promise<string> => {
+  try {
+    return (await drawnSmaller(file, THUMB)).toDataURL('image/jpeg', 0.7)
+  } catch {
+    return ''
+  }
+}
+
 /** The day on this device's own calendar, ISO. */
 const localDay = (at: Date) => dayOf((at.getTime() - at.getTimezoneOffset() * 60_000) / 86_400_000 - 0.5)
 
-export async function sendPhoto(
-  job: string,
-  file: File,
-  about: { kind: Photo['kind']; zone?: string | null; note?: string; keepPosition?: boolean },
-): Promise<Photo> {
+/** What is sent of a file, and its day: made smaller it has lost its record, and with it its day, so the file's own stands in. */
+async function toSend(file: File, keepPosition: boolean): Promise<{ body: Blob; on: string | null }> {
+  const body = keepPosition ? file : await lighter(file)
+  const taken = new Date(file.lastModified)
+  return { body, on: body !== file && !Number.isNaN(taken.getTime()) ? localDay(taken) : null }
+}
+
+interface About {
+  kind: Photo['kind']
+  zone?: string | null
+  note?: string
+  keepPosition?: boolean
+  id?: string
+}
+
+async function post(job: string, body: Blob, on: string | null, about: About): Promise<Photo> {
   const query = new URLSearchParams({ kind: about.kind, note: about.note ?? '', keepPosition: about.keepPosition ? 'yes' : 'no' })
   if (about.zone) query.set('zone', about.zone)
-  const taken = new Date(file.lastModified)
-  // Made smaller it has lost its record, and with it its day: the file's own day stands in.
-  const body = about.keepPosition ? file : await lighter(file)
-  if (body !== file && !Number.isNaN(taken.getTime())) query.set('on', localDay(taken))
+  if (about.id) query.set('id', about.id)
+  if (on) query.set('on', on)
   let response: Response
   try {
     response = await fetch(`/api/jobs/${encodeURIComponent(job)}/photos?${query.toString()}`, {
@@ -64,6 +92,12 @@ export async function sendPhoto(
   const value = (await response.json().catch(() => ({}))) as Photo & { title?: string; detail?: string }
   if (!response.ok) throw new ApiError(response.status, value.title ?? 'Refused', value.detail ?? 'The picture was refused.', {})
   return value
+}
+
+/** Sends one picture now, or throws. */
+export async function sendPhoto(job: string, file: File, about: About): Promise<Photo> {
+  const { body, on } = await toSend(file, about.keepPosition ?? false)
+  return post(job, body, on, about)
 }
 
 /** The photographs of the job being edited. */
@@ -90,19 +124,54 @@ export const usePhotos = defineStore('photos', () => {
     },
     { immediate: true },
   )
-  async function add(files: Iterable<File>, zone: string | null, keepPosition: boolean) {
-    failure.value = ''
-    for (const file of files) {
-      sending.value++
-      try {
-        if (job.id) await sendPhoto(job.id, file, { kind: 'ground', zone, keepPosition })
-      } catch (error) {
-        failure.value = `${file.name}: ${(error as Error).message}`
+  /** Photographs this browser holds for the server, of whatever job. */
+  const held = shallowRef<WaitingPhoto[]>([])
+  const waiting = computed(() => held.value.filter((w) => w.job === job.id))
+  let busy = false
+  let timer: ReturnType<typeof setTimeout> | undefined
+  /** Sends what waits, oldest first; what cannot go for want of an answer goes on waiting, what is refused is told and let go. */
+  async function send() {
+    if (busy) return
+    busy = true
+    clearTimeout(timer)
+    try {
+      for (let photo = held.value[0]; photo; photo = held.value[0]) {
+        sending.value = held.value.length
+        try {
+          await post(photo.job, photo.body, photo.on, { kind: 'ground', zone: photo.zone, keepPosition: photo.keepPosition, id: photo.id })
+        } catch (error) {
+          if (error instanceof Unreachable || (error instanceof ApiError && error.status >= 500)) break
+          failure.value = `${photo.name}: ${(error as Error).message}`
+        }
+        const { id } = photo
+        held.value = held.value.filter((w) => w.id !== id)
+        await forgetWaiting(id)
       }
-      sending.value--
+    } finally {
+      busy = false
+      sending.value = 0
     }
+    if (held.value.length > 0) timer = setTimeout(() => void send(), TRY_AGAIN)
     await load()
   }
+  async function add(files: Iterable<File>, zone: string | null, keepPosition: boolean) {
+    failure.value = ''
+    const id = job.id
+    if (!id) return
+    for (const file of files) {
+      sending.value++
+      const { body, on } = await toSend(file, keepPosition)
+      const photo = { id: newId(), job: id, zone, keepPosition, on, name: file.name, body, thumb: await thumbOf(body) }
+      held.value = [...held.value, photo]
+      await keepWaiting(photo)
+    }
+    await send()
+  }
+  void waitingPhotos().then((found) => {
+    held.value = [...found.filter((f) => held.value.every((w) => w.id !== f.id)), ...held.value]
+    if (held.value.length > 0) void send()
+  })
+  window.addEventListener('online', () => void send())
   async function putAway(id: string) {
     await api('DELETE', `/photos/${encodeURIComponent(id)}`)
     await load()
@@ -112,5 +181,5 @@ export const usePhotos = defineStore('photos', () => {
     await load()
   }
   const ground = computed(() => all.value.filter((p) => p.kind === 'ground'))
-  return { all, ground, failure, sending, load, add, putAway, takeOut }
+  return { all, ground, waiting, failure, sending, load, send, add, putAway, takeOut }
 })

@@ -10,6 +10,7 @@ import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
+import { newId } from '../../stores/newId.ts'
 
 /** What was done, by whom, how much. Entries are never changed; a correction is an entry too, and the plan knows which steps are done. */
 const firm = useFirm()
@@ -22,7 +23,6 @@ const form = ref({ date: job.today as string | null, zone: 'all', what: '', amou
 const wrong = ref('')
 const busy = ref(false)
 
-const newId = () => crypto.randomUUID()
 async function write(entry: Omit<DiaryEntry, 'id'>) {
   busy.value = true
   wrong.value = ''

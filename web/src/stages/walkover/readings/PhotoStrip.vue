@@ -7,6 +7,7 @@ import { usePhotos } from '../../../stores/photos.ts'
 const props = defineProps<{ zone: string | null; name: string }>()
 const photos = usePhotos()
 const mine = computed(() => photos.ground.filter((p) => p.zone === props.zone))
+const waiting = computed(() => photos.waiting.filter((p) => p.zone === props.zone))
 const keepPlace = ref(false)
 const gone = ref<string | null>(null)
 const open = ref<string | null>(null)
@@ -45,6 +46,11 @@ const at = (p: { position: { latitude: number; longitude: number } | null }) =>
           <span class="small">{{ showDay(p.takenOn) }}</span>
         </button>
       </li>
+      <li v-for="p in waiting" :key="p.id" class="waits">
+        <img v-if="p.thumb" :src="p.thumb" :alt="`${name}, ${p.name}, not sent yet`" width="110" height="74" />
+        <span v-else class="add small">{{ p.name }}</span>
+        <span class="small">waits</span>
+      </li>
       <li>
         <label class="add"
           >{{ photos.sending ? 'sending…' : 'add'
@@ -60,6 +66,10 @@ const at = (p: { position: { latitude: number; longitude: number } | null }) =>
       </figcaption>
     </figure>
     <p v-if="gone" class="small">Put away. <button type="button" class="plain" @click="back">Bring it back</button></p>
+    <p v-if="waiting.length && !photos.sending" class="small" role="status">
+      No answer from the server. {{ waiting.length === 1 ? 'One photograph is' : `${waiting.length} photographs are` }} kept on this device and sent
+      when it is back. <button type="button" class="plain" @click="photos.send()">Try now</button>
+    </p>
     <p v-if="photos.failure" class="wrong small" role="alert">{{ photos.failure }}</p>
     <label class="small soft"><input v-model="keepPlace" type="checkbox" /> keep where it was taken</label>
   </section>
@@ -93,6 +103,10 @@ li img,
   height: 4.1rem;
   object-fit: cover;
   border: 1px solid var(--rule);
+}
+.waits img {
+  border: 1px dashed var(--sun-mark);
+  opacity: 0.75;
 }
 .add {
   display: grid;
