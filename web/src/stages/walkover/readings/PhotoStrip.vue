@@ -104,6 +104,10 @@ li img,
   object-fit: cover;
   border: 1px solid var(--rule);
 }
+.waits {
+  display: grid;
+  align-content: start;
+}
 .waits img {
   border: 1px dashed var(--sun-mark);
   opacity: 0.75;
