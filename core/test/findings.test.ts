@@ -107,6 +107,9 @@ describe('findings, either side of every line', () => {
     }
     expect(core({})).toEqual([true, false])
     expect(core({ dropSeconds: 120 })).toEqual([false, true])
+    // A sand green too rich in organic matter is cored though a blade goes in.
+    const green = { penetration: 'easy', texture: 'sand' } as const
+    expect([core(green), core({ ...green, lab: { organic: 3 } })].map(([cored]) => cored)).toEqual([false, true])
   })
   it('brown grass that may be asleep is not started over without a word; dead grass is', () => {
     const warned = (browned: 'dormant' | 'unsure' | 'dead', wanted = 20) =>

@@ -77,6 +77,18 @@ describe('photographs', () => {
     expect(list.map((p) => p.id)).toContain(kept.id)
   })
 
+  it('take their day from the camera, else from whoever sends them, else from the calendar', async () => {
+    const bare = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#444' } })
+      .jpeg()
+      .toBuffer()
+    const dayOf = async (bytes: Buffer, query = '') => ((await (await send(bytes, query)).json()) as { takenOn: string }).takenOn
+    expect([await dayOf(await photograph(90, 60), '?on=2027-02-20'), await dayOf(bare, '?on=2027-02-20'), await dayOf(bare)]).toEqual([
+      '2027-02-19',
+      '2027-02-20',
+      '2027-02-22',
+    ])
+  })
+
   it('keep where they were taken only when asked, and never in the file', async () => {
     const kept = (await (await send(await photograph(800, 600), '?keepPosition=yes')).json()) as {
       id: string

@@ -226,7 +226,7 @@ function habitsInZone(r: ZoneReadings, say: Say, year: number, w: Workings): voi
       [w.read(1, `${r.id}.seen.mowing`, 'Mower', zone.mowerWeight, 'kg', r.id), r.slope],
       'hold',
       'too steep to ride',
-      'A machine that carries somebody turns over on 1 in 4.',
+      'A machine that carries somebody can turn over here.',
       'A pedestrian mower here.',
     )
   else if (zone.oneWay)
@@ -237,7 +237,7 @@ function habitsInZone(r: ZoneReadings, say: Say, year: number, w: Workings): voi
       'act',
       'mown one way',
       'The grass leans, stands in ribs, and is scalped where the mower turns.',
-      '{Scarify} across the lean, and change direction from now on.',
+      'Cut across the lean, and change direction from now on.',
     )
   if (zone.edges === 'bulged' || zone.edges === 'bare')
     say(

@@ -57,13 +57,13 @@ export function scarifies(zone: ZoneWork, findings: readonly Finding[]): boolean
   return r.thatch !== null && findingOf(findings, r.id, 'thatch')?.verdict !== 'fine'
 }
 
-/** Cores come out of packed soil; not where soil repels water, which is put right first, nor on a bank. */
+/** Cores come out of packed soil, and of a sand green too rich in organic matter; not where soil repels water, which is put right first, nor on a bank. */
 export const cores = (zone: ZoneWork, findings: readonly Finding[]): boolean =>
   !repelsWater(zone.r) &&
   zone.approach.chosen !== 'hold-over' &&
   zone.approach.chosen !== 'mend' &&
   num(zone.r.slope) < 20 &&
-  findingOf(findings, zone.r.id, 'compaction')?.verdict === 'act'
+  (['compaction', 'organic'] as const).some((kind) => findingOf(findings, zone.r.id, kind)?.verdict === 'act')
 
 /** Weeds from this share of the ground are worth a spray of their own, in that school. Juvena's model. */
 const WEEDY = 15

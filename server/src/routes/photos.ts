@@ -65,7 +65,7 @@ export function photoRoutes({ photos, clock }: Parts, jobOr404: (req: Request) =
         return {
           status: 201,
           send: await photos.add(
-            { id, jobId: job.id, zone: zone ?? null, kind, note, takenOn: on ?? picture.takenOn ?? clock.today() },
+            { id, jobId: job.id, zone: zone ?? null, kind, note, takenOn: picture.takenOn ?? on ?? clock.today() },
             picture,
             clock.now(),
           ),

@@ -138,7 +138,9 @@ export const usePhotos = defineStore('photos', () => {
       for (let photo = held.value[0]; photo; photo = held.value[0]) {
         sending.value = held.value.length
         try {
-          await post(photo.job, photo.body, photo.on, { kind: 'ground', zone: photo.zone, keepPosition: photo.keepPosition, id: photo.id })
+          // Sent on a later day, the day it was taken goes along; else the server's own calendar will do.
+          const on = photo.on ?? (photo.kept === localDay(new Date()) ? null : photo.kept)
+          await post(photo.job, photo.body, on, { kind: 'ground', zone: photo.zone, keepPosition: photo.keepPosition, id: photo.id })
         } catch (error) {
           if (error instanceof Unreachable || (error instanceof ApiError && error.status >= 500)) break
           failure.value = `${photo.name}: ${(error as Error).message}`
@@ -161,7 +163,7 @@ export const usePhotos = defineStore('photos', () => {
     for (const file of files) {
       sending.value++
       const { body, on } = await toSend(file, keepPosition)
-      const photo = { id: newId(), job: id, zone, keepPosition, on, name: file.name, body, thumb: await thumbOf(body) }
+      const photo = { id: newId(), job: id, zone, keepPosition, on, kept: localDay(new Date()), name: file.name, body, thumb: await thumbOf(body) }
       held.value = [...held.value, photo]
       await keepWaiting(photo)
     }

@@ -8,6 +8,8 @@ export interface WaitingPhoto {
   keepPosition: boolean
   /** The day it was taken, where the picture itself no longer says. */
   on: string | null
+  /** The day it was put by. */
+  kept: string
   name: string
   body: Blob
   /** A small picture of it as a data address; nothing when this browser cannot open it. */
