@@ -211,7 +211,10 @@ const gone = ref(0)
             }}
           </p>
           <p class="phone-only small">
-            {{ STATES[row.state] }}<template v-if="row.next"> · next: {{ firm.say(row.next.name) }}, {{ showDay(row.next.day) }}</template>
+            {{ STATES[row.state]
+            }}<template v-if="row.next">
+              · {{ row.state === 'cannot' ? 'as asked, not before' : `next: ${firm.say(row.next.name)},` }} {{ showDay(row.next.day) }}</template
+            >
           </p>
           <button type="button" class="plain small away" :aria-label="`Put away ${row.name}`" @click="putAway(row)">put away</button>
         </div>
