@@ -11,7 +11,7 @@ import type { ApproachId } from './reference/lists.ts'
 import { GRASSES, type GrassId } from './reference/grasses.ts'
 import { mixName, seasonOf, suggestMix, type Mix } from './seed/mix.ts'
 import { checkMix, lotFigures, seedOrders, seedZone, usualPlsFigure, type MixOrder, type ZoneSeed } from './seed/seedPlan.ts'
-import { scarifies, strandsOf, type Strand, type ZoneWork } from './sequence/stepPlan.ts'
+import { scarifies, strandsOf, wantsCores, type Strand, type ZoneWork } from './sequence/stepPlan.ts'
 import { surveySite, type SiteSurvey } from './survey/siteSurvey.ts'
 import { surveyNotices, surveySummary, type SurveySummary } from './survey/surveyNotices.ts'
 import { readZone, surveyRules, type ZoneReadings } from './survey/zoneReadings.ts'
@@ -181,16 +181,17 @@ export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, wa
         says: `${pests.says} Never sow into live pests: seedlings are the first they take. Note them as gone under Zones when they are.`,
         ...(pests.figure ? { figure: pests.figure } : {}),
       })
-    if (repelsWater(r) && found.some((f) => f.kind === 'compaction' && f.verdict === 'act') && sows(approach.chosen))
+    const season = seasonOf(r, ground.latitude)
+    const work = { r, approach, season }
+    if (repelsWater(r) && sows(approach.chosen) && wantsCores(work, found))
       notices.push({
         id: `${r.id}.cores-wait`,
         stage: 6,
         zone: r.id,
         level: 'warn',
         title: `${r.name}: no cores yet.`,
-        says: 'The soil is packed, and it sheds water: holes would dry it further. Spike to 50 mm at most, a wetting agent and slow water first; core once a drop goes in.',
+        says: 'Cores are wanted, but the soil sheds water: holes would dry it further. Spike to 50 mm at most, a wetting agent and slow water first; core once a drop goes in.',
       })
-    const season = seasonOf(r, ground.latitude)
     const suggested: Mix =
       approach.chosen === 'hold-over'
         ? { parts: [{ grass: 'annual-ryegrass', share: 100, reason: 'quick cover; gone within the year' }], runnerUp: null, nothing: null }
@@ -211,7 +212,7 @@ export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, wa
         title: `${r.name}: no seed fits here.`,
         says: `${suggested.nothing ?? ''} ${r.zone.present.includes('st-augustine') ? 'Fill gaps with runners or plugs of the turf there.' : 'Change the light or the height of cut, or choose another plant.'}`.trim(),
       })
-    return { r, season, approach, suggestedMix: suggested, seed, work: { r, approach, season } }
+    return { r, season, approach, suggestedMix: suggested, seed, work }
   })
   const seeds = zones.map((z) => z.seed).filter((s) => s !== null)
   const orders = seedOrders(seeds, firm.reserve, w)

@@ -57,13 +57,15 @@ export function scarifies(zone: ZoneWork, findings: readonly Finding[]): boolean
   return r.thatch !== null && findingOf(findings, r.id, 'thatch')?.verdict !== 'fine'
 }
 
-/** Cores come out of packed soil, and of a sand green too rich in organic matter; not where soil repels water, which is put right first, nor on a bank. */
-export const cores = (zone: ZoneWork, findings: readonly Finding[]): boolean =>
-  !repelsWater(zone.r) &&
-  zone.approach.chosen !== 'hold-over' &&
-  zone.approach.chosen !== 'mend' &&
-  num(zone.r.slope) < 20 &&
-  (['compaction', 'organic'] as const).some((kind) => findingOf(findings, zone.r.id, kind)?.verdict === 'act')
+/** Packed soil asks for cores, and so does a sand green too rich in organic matter; a bank does not bear them. */
+export const wantsCores = ({ r, approach }: ZoneWork, findings: readonly Finding[]): boolean =>
+  approach.chosen !== 'hold-over' &&
+  approach.chosen !== 'mend' &&
+  num(r.slope) < 20 &&
+  (['compaction', 'organic'] as const).some((kind) => findingOf(findings, r.id, kind)?.verdict === 'act')
+
+/** Soil that repels water is put right first: cores wait for it. */
+export const cores = (zone: ZoneWork, findings: readonly Finding[]): boolean => !repelsWater(zone.r) && wantsCores(zone, findings)
 
 /** Weeds from this share of the ground are worth a spray of their own, in that school. Juvena's model. */
 const WEEDY = 15

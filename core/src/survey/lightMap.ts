@@ -91,9 +91,10 @@ class CellCounter {
 }
 
 /**
- * Hours of direct sun on each cell. Shadows are laid as on level ground; sloping ground that is known loses the sun behind it as well. Shadows are laid on the grid one sun position at a time, as spans of bits by row, so the work goes with
- * the length of the shadows' edges and not with cells times obstacles. Leaf-dropping crowns lie in layers of their own: light comes through one, two or three
- * of them by the product of their shares; a fourth is taken as a third. Yields the share done, so that whoever runs it can show progress or stop.
+ * Hours of direct sun on each cell. Shadows fall as on level ground; ground known to slope loses the sun behind it as well. They are laid on the grid one sun
+ * position at a time, as spans of bits by row, so the work goes with the length of the shadows' edges and not with cells times obstacles. Leaf-dropping crowns
+ * lie in layers of their own: light comes through one, two or three of them by the product of their shares; a fourth is taken as a third. Yields the share
+ * done, so that whoever runs it can show progress or stop.
  */
 export function* castLight(input: LightInput): Generator<number, LightMap> {
   const { grid, latitude, longitude, hills, days, stepMinutes } = input
@@ -211,7 +212,7 @@ export function* castLight(input: LightInput): Generator<number, LightMap> {
       for (const { o, convex } of shadows) {
         const lay = o.dropsLeaf ? addLeaf : setBits
         if (o.form === 'tilt') {
-          if (isBehind(o, sun)) for (const area of o.areas) fillArea(area, setBits)
+          if (isBehind(o, sun)) for (const area of o.areas) fillArea(area, lay)
           continue
         }
         if (o.form === 'crown') {

@@ -1,22 +1,21 @@
 import type { Request } from 'express'
 import { z } from 'zod'
+import { filePhoto } from '@juvena/core/model/jobFile'
 import { readPicture, type Picture } from '../picture.ts'
 import { notFound, Refusal } from '../problemDocument.ts'
 import type { StoredPhoto } from '../store/photoStore.ts'
 import type { Parts, Route } from './route.ts'
 
+const { zone, kind, note } = filePhoto.shape
 const asked = z.object({
-  zone: z
-    .string()
-    .regex(/^[A-Za-z0-9_-]{1,40}$/)
-    .optional(),
   /** Made where the photograph was taken, so that it may be sent twice and is kept once. */
   id: z
     .string()
     .regex(/^[A-Za-z0-9-]{8,60}$/)
     .optional(),
-  kind: z.enum(['ground', 'plan']).default('ground'),
-  note: z.string().max(200).default(''),
+  zone,
+  kind,
+  note,
   on: z.iso.date().optional(),
   keepPosition: z.enum(['yes', 'no']).default('no'),
 })
@@ -64,11 +63,7 @@ export function photoRoutes({ photos, clock }: Parts, jobOr404: (req: Request) =
         }
         return {
           status: 201,
-          send: await photos.add(
-            { id, jobId: job.id, zone: zone ?? null, kind, note, takenOn: picture.takenOn ?? on ?? clock.today() },
-            picture,
-            clock.now(),
-          ),
+          send: await photos.add({ id, jobId: job.id, zone, kind, note, takenOn: picture.takenOn ?? on ?? clock.today() }, picture, clock.now()),
         }
       },
     },

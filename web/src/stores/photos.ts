@@ -20,6 +20,7 @@ export interface Photo {
 
 /** Longest side sent, px: the server writes it anew at this size or less, so more would only take longer from a field. */
 const LONGEST = 2400
+/** Longest side of the picture shown while it waits, px. */
 const THUMB = 220
 /** Between one try to send and the next while the server does not answer, ms. */
 const TRY_AGAIN = 20_000
@@ -134,6 +135,7 @@ export const usePhotos = defineStore('photos', () => {
     if (busy) return
     busy = true
     clearTimeout(timer)
+    let arrived = false
     try {
       for (let photo = held.value[0]; photo; photo = held.value[0]) {
         sending.value = held.value.length
@@ -141,6 +143,7 @@ export const usePhotos = defineStore('photos', () => {
           // Sent on a later day, the day it was taken goes along; else the server's own calendar will do.
           const on = photo.on ?? (photo.kept === localDay(new Date()) ? null : photo.kept)
           await post(photo.job, photo.body, on, { kind: 'ground', zone: photo.zone, keepPosition: photo.keepPosition, id: photo.id })
+          arrived = true
         } catch (error) {
           if (error instanceof Unreachable || (error instanceof ApiError && error.status >= 500)) break
           failure.value = `${photo.name}: ${(error as Error).message}`
@@ -154,7 +157,7 @@ export const usePhotos = defineStore('photos', () => {
       sending.value = 0
     }
     if (held.value.length > 0) timer = setTimeout(() => void send(), TRY_AGAIN)
-    await load()
+    if (arrived) await load()
   }
   async function add(files: Iterable<File>, zone: string | null, keepPosition: boolean) {
     failure.value = ''

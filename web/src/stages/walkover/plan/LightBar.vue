@@ -39,12 +39,13 @@ const seasonText = computed(() => {
   return s ? `${showDay(dayOf(s.from))} to ${showDay(dayOf(s.to))}` : ''
 })
 const here = computed(() => (props.zone ? survey.light?.zones[props.zone] : undefined))
-/** Over the growing weeks, as things stand, the plan has these figures itself: they are shown, and open. */
-const planned = computed(() =>
-  survey.period === 'season' && !survey.whatIf
-    ? [`${props.zone}.sun.cast`, `${props.zone}.sun`].find((id) => job.figure(id)?.rule === 'survey.light')
-    : undefined,
-)
+/** Over the growing weeks, as things stand, the plan has these figures itself: they are shown, and open. Else the map's own. */
+const planned = computed(() => {
+  const median = ['sun.cast', 'sun'].find((key) => job.figure(`${props.zone}.${key}`)?.rule === 'survey.light')
+  return median && survey.period === 'season' && !survey.whatIf ? ['sun.low', median, 'sun.high'].map((key) => `${props.zone}.${key}`) : null
+})
+const mapped = computed(() => (here.value ? [here.value.low, here.value.median, here.value.high] : null))
+const SPREAD = ['darkest tenth under', 'half under', 'brightest tenth over']
 const months = computed(() => (props.zone ? (survey.months[props.zone] ?? []) : []))
 const tries = computed(() => (job.draft?.plan?.shapes ?? []).some((s) => s.whatIf && s.whatIf !== 'as-is'))
 const name = computed(() => job.zones.find((z) => z.id === props.zone)?.name ?? 'the zone')
@@ -84,15 +85,10 @@ const hours = (h: number) => showNumber(Math.round(h * 10) / 10)
       </button>
     </div>
     <p v-if="survey.failure" class="missing" role="alert">{{ survey.failure }}</p>
-    <p v-if="planned || here" class="spread">
+    <p v-if="planned || mapped" class="spread">
       <b>{{ name }}</b>
-      <template v-if="planned">
-        · darkest tenth under <FigureValue :id="`${zone}.sun.low`" /> · half under <FigureValue :id="planned" /> · brightest tenth over
-        <FigureValue :id="`${zone}.sun.high`" />
-      </template>
-      <template v-else-if="here">
-        · darkest tenth under <b>{{ hours(here.low) }} h</b> · half under <b>{{ hours(here.median) }} h</b> · brightest tenth over
-        <b>{{ hours(here.high) }} h</b>
+      <template v-for="(says, i) in SPREAD" :key="says">
+        · {{ says }} <FigureValue v-if="planned" :id="planned[i]" /><b v-else-if="mapped">{{ hours(mapped[i]!) }} h</b>
       </template>
       <button v-if="split" type="button" class="act slight" @click="emit('cut')">cut in two along the red line</button>
     </p>
