@@ -104,6 +104,15 @@ describe('any plan', () => {
     )
   })
 
+  it('is left as drawn by a building of no size: cutting it out would only round the lawn', () => {
+    const lawn = { id: 's0', kind: 'lawn', zone: 'z0', at: [[[0, 0.00035], [3, 3], [1, 0], [6, 6], [0, 0]]] } // prettier-ignore
+    const speck = { id: 's1', kind: 'building', at: [[[0, 0], [0, 0], [5e-324, 5e-324]]] } // prettier-ignore
+    const job = read({ name: 'x', plan: { shapes: [lawn, speck] } } as JobDraft)
+    const zone = measurePlan(job.plan).zones.get('z0')!
+    expect(zone.area).toBe(zone.gross)
+    expect(zone.off).toEqual([])
+  })
+
   it('goes out as GeoJSON and comes back the same size', () => {
     fc.assert(
       fc.property(anyDraft, (draft) => {

@@ -61,14 +61,16 @@ export function measurePlan(plan: SitePlan): MeasuredPlan {
       const b = boxOf(h.at[0]!)!
       return b.east > box.west && b.west < box.east && b.north > box.south && b.south < box.north
     })
-    const off = near.map((h) => ({ name: h.name, area: sum(shared(whole, [h.at]).map(areaOf)) })).filter((o) => o.area > 1e-6)
+    // Only what really lies on the lawn is cut out: clipping rounds to its own fineness, so it is left alone where it takes nothing off.
+    const on = near.map((h) => ({ h, area: sum(shared(whole, [h.at]).map(areaOf)) })).filter((o) => o.area > 1e-6)
     const net =
-      near.length > 0
+      on.length > 0
         ? cutAway(
             whole,
-            near.map((h) => h.at),
+            on.map((o) => o.h.at),
           )
         : whole
+    const gross = sum(whole.map(areaOf))
     const within = (s: Shape) => (s.zone ? s.zone === zone : insideAny(spotOf(s), whole))
     const patches = of('bare').filter(within)
     const lows = of('low').filter(within)
@@ -76,17 +78,13 @@ export function measurePlan(plan: SitePlan): MeasuredPlan {
     zones.set(zone, {
       zone,
       net,
-      gross: sum(whole.map(areaOf)),
-      area: sum(net.map(areaOf)),
+      gross,
+      // Cutting out never adds, whatever the rounding.
+      area: Math.min(gross, sum(net.map(areaOf))),
       perimeter: sum(whole.map(perimeterOf)),
-      error: ninety(
-        Math.hypot(
-          ...mine.map((s) => areaError(s.at, s.by, s.error)),
-          ...near.filter((h) => shared(whole, [h.at]).length > 0).map((h) => areaError(h.at, h.by, h.error)),
-        ),
-      ),
+      error: ninety(Math.hypot(...mine.map((s) => areaError(s.at, s.by, s.error)), ...on.map(({ h }) => areaError(h.at, h.by, h.error)))),
       by: mine[0]!.by,
-      off,
+      off: on.map((o) => ({ name: o.h.name, area: o.area })),
       patches: { count: patches.length, area: sum(patches.map((s) => areaOf(s.at))) },
       worn: sum(
         of('worn')
