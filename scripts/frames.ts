@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import sharp from 'sharp'
-import type { JobDraft } from '../core/src/model/job.ts'
-import type { ShapeDraft } from '../core/src/model/sitePlan.ts'
+import type { JobDraft } from '../core/src/entities/job.ts'
+import type { ShapeDraft } from '../core/src/entities/drawing.ts'
 
 /** Frame times of the plan on a large site: 60 zones, 300 shapes, a 12-megapixel photograph beneath. Software rendering, as in the tests. */
 const root = resolve(import.meta.dirname, '..')

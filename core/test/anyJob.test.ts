@@ -1,15 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { DiaryEntry } from '../src/model/diary.ts'
-import { firmSchema } from '../src/model/firm.ts'
-import { readJob, type JobDraft, type ZoneDraft } from '../src/model/job.ts'
-import { planJob, type JobPlan } from '../src/plan.ts'
+import type { DiaryEntry } from '../src/entities/diary.ts'
+import { firmSchema } from '../src/entities/firm.ts'
+import { readJob, type JobDraft, type ZoneDraft } from '../src/entities/job.ts'
+import { planJob, type JobPlan } from '../src/pipeline.ts'
 import { GRASS_IDS } from '../src/reference/grasses.ts'
 import { AIMS, APPROACHES, MOWERS, PENETRATIONS, TEXTURES, TREATMENTS, WEARS } from '../src/reference/lists.ts'
-import { seasonRow } from '../src/seasonRow.ts'
-import { spine } from '../src/spine.ts'
-import { SCHOOL_CHOICES } from '../src/working/schools.ts'
-import { explain } from '../src/working/explain.ts'
+import { seasonRow } from '../src/present/seasonRow.ts'
+import { spine } from '../src/present/spine.ts'
+import { SCHOOL_CHOICES } from '../src/reference/schools.ts'
+import { explain } from '../src/present/explain.ts'
 
 /** Any job a contractor could enter: whatever the readings, the plan holds together. */
 const maybe = <T>(arb: fc.Arbitrary<T>) => fc.option(arb, { nil: null })

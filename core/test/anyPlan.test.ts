@@ -1,14 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readJob, type JobDraft } from '../src/model/job.ts'
-import { defaultFirm } from '../src/model/firm.ts'
-import { SHAPE_KINDS, SHAPE_KIND_IDS, type Point, type Ring, type ShapeDraft, type ShapeKind } from '../src/model/sitePlan.ts'
-import { planJob } from '../src/plan.ts'
-import { measurePlan } from '../src/survey/drawnZones.ts'
-import { areaOf } from '../src/survey/geometry.ts'
-import { fromGeoJson, toGeoJson } from '../src/survey/geoJson.ts'
-import { addShape, cutOverlap, mergeZones, moveShape, removeShape, splitZone } from '../src/survey/shapeEdits.ts'
-import { explain } from '../src/working/explain.ts'
+import { readJob, type JobDraft } from '../src/entities/job.ts'
+import { defaultFirm } from '../src/entities/firm.ts'
+import { SHAPE_KINDS, SHAPE_KIND_IDS, type Point, type Ring, type ShapeDraft, type ShapeKind } from '../src/entities/drawing.ts'
+import { planJob } from '../src/pipeline.ts'
+import { measurePlan } from '../src/drawing/drawnZones.ts'
+import { areaOf } from '../src/drawing/geometry.ts'
+import { fromGeoJson, toGeoJson } from '../src/formats/geoJson.ts'
+import { addShape, cutOverlap, mergeZones, moveShape, removeShape, splitZone } from '../src/drawing/shapeEdits.ts'
+import { explain } from '../src/present/explain.ts'
 
 /** Whatever a person draws, crossed, touching or laid on itself: it is measured, planned and told. */
 const place: fc.Arbitrary<Point> = fc.oneof(

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { exactInterval, fromFrames, fromLooks, incompleteBeta, moreToSettle, t95 } from '../src/survey/coverCount.ts'
+import { exactInterval, fromFrames, fromLooks, incompleteBeta, moreToSettle, t95 } from '../src/cover/coverCount.ts'
 
 const none = { wanted: 0, weeds: 0, moss: 0, bare: 0 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { addDays, dayNumber, dayOf, daysBetween, nextOn, parseDay, parseMonthDay, showDay, weekday } from '../src/model/day.ts'
+import { addDays, dayNumber, dayOf, daysBetween, nextOn, parseDay, parseMonthDay, showDay, weekday } from '../src/calendar/day.ts'
 
 describe('days', () => {
   it('adds over month ends, year ends and leap days', () => {

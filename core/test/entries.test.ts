@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { firmSchema } from '../src/model/firm.ts'
-import { readJob, type JobDraft, type ZoneDraft } from '../src/model/job.ts'
-import { FILE_BYTES, FILE_PICTURE_BYTES, photosThatFit } from '../src/model/fileSize.ts'
-import { readJobFile } from '../src/model/jobFile.ts'
-import { schoolsFor } from '../src/model/firm.ts'
+import { firmSchema } from '../src/entities/firm.ts'
+import { readJob, type JobDraft, type ZoneDraft } from '../src/entities/job.ts'
+import { FILE_BYTES, FILE_PICTURE_BYTES, photosThatFit } from '../src/formats/fileSize.ts'
+import { readJobFile } from '../src/formats/jobFile.ts'
+import { schoolsFor } from '../src/entities/firm.ts'
 import { draft, SOUTH, zone } from './makeJob.ts'
 import { readFileSync, readdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
-import { planJob } from '../src/plan.ts'
-import { num } from '../src/working/figure.ts'
+import { planJob } from '../src/pipeline.ts'
+import { num } from '../src/trace/figure.ts'
 
 const sentence = (change: Partial<JobDraft>) =>
   readJob(draft(change))

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { ZoneDraft } from '../src/model/job.ts'
+import type { ZoneDraft } from '../src/entities/job.ts'
 import type { FindingKind } from '../src/findings/findings.ts'
 import { planOf, zone } from './makeJob.ts'
 

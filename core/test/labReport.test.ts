@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { labReport } from '../src/survey/labReport.ts'
+import { labReport } from '../src/formats/labReport.ts'
 
 describe('a laboratory report', () => {
   it('is read down the page or across it', () => {

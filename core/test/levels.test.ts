@@ -3,10 +3,10 @@ import { lusolve, multiply, transpose } from 'mathjs'
 import volcano from '../../node_modules/vega-datasets/data/volcano.json' with { type: 'json' }
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Level } from '../src/model/sitePlan.ts'
-import { areaOf } from '../src/survey/geometry.ts'
-import { bestPlane, enough, fallPlane, fallTowards, levelReport, levelSurface, type LevelAim } from '../src/survey/levels.ts'
-import { levelHeight, levelTable } from '../src/survey/levelTable.ts'
+import type { Level } from '../src/entities/drawing.ts'
+import { areaOf } from '../src/drawing/geometry.ts'
+import { bestPlane, enough, fallPlane, fallTowards, levelReport, levelSurface, type LevelAim } from '../src/levels/levels.ts'
+import { levelHeight, levelTable } from '../src/formats/levelTable.ts'
 
 const readings = (n: number, size: number, height: (x: number, y: number) => number): Level[] =>
   Array.from({ length: n * n }, (_, i) => {

@@ -1,11 +1,11 @@
 import { Body, Equator, Horizon, Observer } from 'astronomy-engine'
 import { describe, expect, it } from 'vitest'
-import { castLight, daysFor, hillAt, lightMap, sunThroughDay, type LightInput } from '../src/survey/lightMap.ts'
-import { leafThrough, obstaclesOf, shadowsAt, THROUGH, type Obstacle } from '../src/survey/obstacles.ts'
-import { sunAt } from '../src/survey/sun.ts'
-import { areaOf, boxOf } from '../src/survey/geometry.ts'
-import { gridOver, isMixed, splitByLight } from '../src/survey/zoneLight.ts'
-import { shapeSchema } from '../src/model/sitePlan.ts'
+import { castLight, daysFor, hillAt, lightMap, sunThroughDay, type LightInput } from '../src/light/lightMap.ts'
+import { leafThrough, obstaclesOf, shadowsAt, THROUGH, type Obstacle } from '../src/light/obstacles.ts'
+import { sunAt } from '../src/light/sun.ts'
+import { areaOf, boxOf } from '../src/drawing/geometry.ts'
+import { gridOver, isMixed, splitByLight } from '../src/light/zoneLight.ts'
+import { shapeSchema } from '../src/entities/drawing.ts'
 import { naiveHours } from './naiveLight.ts'
 
 const day = (iso: string) => Date.parse(`${iso}T00:00:00Z`) / 86_400_000

@@ -1,7 +1,7 @@
-import type { DiaryEntry } from '../src/model/diary.ts'
-import { firmSchema, type FirmDraft } from '../src/model/firm.ts'
-import { readJob, type JobDraft, type ZoneDraft } from '../src/model/job.ts'
-import { planJob, type JobPlan } from '../src/plan.ts'
+import type { DiaryEntry } from '../src/entities/diary.ts'
+import { firmSchema, type FirmDraft } from '../src/entities/firm.ts'
+import { readJob, type JobDraft, type ZoneDraft } from '../src/entities/job.ts'
+import { planJob, type JobPlan } from '../src/pipeline.ts'
 
 export const TODAY = '2027-02-22'
 

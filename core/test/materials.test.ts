@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { smotherLimit } from '../src/materials/dressing.ts'
 import { K_IN_K2O, nitrogenCeiling, P_IN_P2O5 } from '../src/materials/feed.ts'
 import { packsFor } from '../src/materials/packs.ts'
-import { POUND_PER_1000_SQ_FT } from '../src/model/quantity.ts'
+import { POUND_PER_1000_SQ_FT } from '../src/quantities/quantity.ts'
 import { planOf, valueOf, zone } from './makeJob.ts'
 
 describe('feeding', () => {

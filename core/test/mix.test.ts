@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { ZoneDraft } from '../src/model/job.ts'
+import type { ZoneDraft } from '../src/entities/job.ts'
 import { GRASSES, GRASS_IDS, type GrassId } from '../src/reference/grasses.ts'
 import { mixKey, mixName } from '../src/seed/mix.ts'
 import { planOf, SOUTH, zone } from './makeJob.ts'

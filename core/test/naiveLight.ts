@@ -1,7 +1,7 @@
-import type { Point } from '../src/model/sitePlan.ts'
-import { inside } from '../src/survey/geometry.ts'
-import { sunThroughDay, type LightInput } from '../src/survey/lightMap.ts'
-import { leafThrough, type Obstacle } from '../src/survey/obstacles.ts'
+import type { Point } from '../src/entities/drawing.ts'
+import { inside } from '../src/drawing/geometry.ts'
+import { sunThroughDay, type LightInput } from '../src/light/lightMap.ts'
+import { leafThrough, type Obstacle } from '../src/light/obstacles.ts'
 
 /** Share of the sun that reaches a spot on the ground: a ray from it towards the sun, tried against each obstacle in turn. Shares no geometry with the map. */
 export function reaching(at: Point, sun: { azimuth: number; altitude: number }, obstacles: readonly Obstacle[], leaf: number): number {

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { unit } from 'mathjs'
 import { describe, expect, it } from 'vitest'
-import { KINDS, parseQuantity, type Kind, type UnitSystem } from '../src/model/quantity.ts'
-import { inUnits, show, showNumber, type Unit } from '../src/model/show.ts'
+import { KINDS, parseQuantity, type Kind, type UnitSystem } from '../src/quantities/quantity.ts'
+import { inUnits, show, showNumber, type Unit } from '../src/quantities/show.ts'
 
 const read = (typed: string, kind: Kind, system: UnitSystem = 'metric') => {
   const parsed = parseQuantity(typed, kind, system)

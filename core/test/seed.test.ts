@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { GRASSES, GRASS_IDS } from '../src/reference/grasses.ts'
 import { bulkRate, liveSeedsPerCm2, plantShares, pureLiveSeed, rateAtCover, weightShares } from '../src/seed/pureLiveSeed.ts'
-import { emergence } from '../src/seedbed/emergence.ts'
+import { emergence } from '../src/establish/emergence.ts'
 import { planOf, zone } from './makeJob.ts'
 
 describe('seed arithmetic, worked by hand', () => {

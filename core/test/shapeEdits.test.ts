@@ -1,8 +1,8 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import { readJob, type JobDraft } from '../src/model/job.ts'
-import type { Point, Ring, ShapeDraft } from '../src/model/sitePlan.ts'
-import { shapeAt } from '../src/survey/shapeAt.ts'
-import { areaOf } from '../src/survey/geometry.ts'
+import { readJob, type JobDraft } from '../src/entities/job.ts'
+import type { Point, Ring, ShapeDraft } from '../src/entities/drawing.ts'
+import { shapeAt } from '../src/drawing/shapeAt.ts'
+import { areaOf } from '../src/drawing/geometry.ts'
 import {
   addShape,
   cutOverlap,
@@ -14,7 +14,7 @@ import {
   scalePicture,
   splitZone,
   turnNorth,
-} from '../src/survey/shapeEdits.ts'
+} from '../src/drawing/shapeEdits.ts'
 
 const box = (x: number, y: number, w: number, h: number): Ring => [
   [x, y],

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { JobDraft } from '../src/model/job.ts'
-import type { ShapeDraft } from '../src/model/sitePlan.ts'
-import { num } from '../src/working/figure.ts'
+import type { JobDraft } from '../src/entities/job.ts'
+import type { ShapeDraft } from '../src/entities/drawing.ts'
+import { num } from '../src/trace/figure.ts'
 import { classByFeel, nextFeel } from '../src/reference/walkLists.ts'
 import { planOf, valueOf, zone } from './makeJob.ts'
 

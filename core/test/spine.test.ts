@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import type { DiaryEntry } from '../src/model/diary.ts'
-import { standing, STRUCK_OUT } from '../src/model/diary.ts'
-import { firmSchema } from '../src/model/firm.ts'
-import { readJob } from '../src/model/job.ts'
-import { planJob } from '../src/plan.ts'
-import { spine } from '../src/spine.ts'
-import type { Stage } from '../src/working/figure.ts'
+import type { DiaryEntry } from '../src/entities/diary.ts'
+import { standing, STRUCK_OUT } from '../src/entities/diary.ts'
+import { firmSchema } from '../src/entities/firm.ts'
+import { readJob } from '../src/entities/job.ts'
+import { planJob } from '../src/pipeline.ts'
+import { spine } from '../src/present/spine.ts'
+import type { Stage } from '../src/trace/figure.ts'
 import { draft, planOf, SOUTH, TODAY, zone } from './makeJob.ts'
 
 const entry = (id: string, change: Partial<DiaryEntry> = {}): DiaryEntry => ({

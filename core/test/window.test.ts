@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { addDays, dayNumber, dayOf } from '../src/model/day.ts'
-import { oneInTen } from '../src/weather/frost.ts'
-import { simulatedStation } from '../src/weather/station.ts'
-import { seasonDay, soilCurve, usualSoil, warmingDays } from '../src/weather/soilYear.ts'
-import { countedFrost, frostLead, mixLead, sowingWindow } from '../src/weather/window.ts'
+import { addDays, dayNumber, dayOf } from '../src/calendar/day.ts'
+import { oneInTen } from '../src/climate/frost.ts'
+import { simulatedStation } from '../src/climate/station.ts'
+import { seasonDay, soilCurve, usualSoil, warmingDays } from '../src/climate/soilYear.ts'
+import { countedFrost, frostLead, mixLead, sowingWindow } from '../src/climate/sowingWindow.ts'
 import { planOf, SOUTH, step, zone } from './makeJob.ts'
 
 const cutOff = (

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
-import { defaultFirm } from '@juvena/core/model/firm'
-import { readJobFile } from '@juvena/core/model/jobFile'
-import { planJob } from '@juvena/core/plan'
+import { defaultFirm } from '@juvena/core/entities/firm'
+import { readJobFile } from '@juvena/core/formats/jobFile'
+import { planJob } from '@juvena/core/pipeline'
 
 /** Command line: plans a job file and prints the plan as JSON. Problems go to standard error, exit 1. */
 const name = process.argv[2]

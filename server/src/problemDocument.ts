@@ -1,6 +1,6 @@
 import type { ErrorRequestHandler, Response } from 'express'
-import { FILE_BYTES } from '@juvena/core/model/fileSize'
-import type { Problem } from '@juvena/core/model/problem'
+import { FILE_BYTES } from '@juvena/core/formats/fileSize'
+import type { Problem } from '@juvena/core/entities/problem'
 
 /** Most bytes of a picture that are taken in. */
 export const PICTURE_LIMIT = 40 * 1024 * 1024

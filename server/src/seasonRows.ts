@@ -1,9 +1,9 @@
-import type { Day } from '@juvena/core/model/day'
-import type { DiaryEntry } from '@juvena/core/model/diary'
-import type { Firm } from '@juvena/core/model/firm'
-import { readJob } from '@juvena/core/model/job'
-import { planJob } from '@juvena/core/plan'
-import { seasonRow, type SeasonRow } from '@juvena/core/seasonRow'
+import type { Day } from '@juvena/core/calendar/day'
+import type { DiaryEntry } from '@juvena/core/entities/diary'
+import type { Firm } from '@juvena/core/entities/firm'
+import { readJob } from '@juvena/core/entities/job'
+import { planJob } from '@juvena/core/pipeline'
+import { seasonRow, type SeasonRow } from '@juvena/core/present/seasonRow'
 import type { StoredJob } from './store/jobStore.ts'
 
 /** Rows for many jobs, planned once per state of job, diary and firm. */

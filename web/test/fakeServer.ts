@@ -1,5 +1,5 @@
 import { vi } from 'vitest'
-import type { JobDraft } from '@juvena/core/model/job'
+import type { JobDraft } from '@juvena/core/entities/job'
 
 /** A server in memory that keeps one job with revisions, and can lose an answer on its way or be gone. */
 export function fakeServer(draft: JobDraft) {

@@ -2,8 +2,8 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { nextTick } from 'vue'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { readJob, type JobDraft } from '@juvena/core/model/job'
-import { planJob } from '@juvena/core/plan'
+import { readJob, type JobDraft } from '@juvena/core/entities/job'
+import { planJob } from '@juvena/core/pipeline'
 import { fakeServer } from './fakeServer.ts'
 
 // The worker's part, done in place: the same planning, without a thread.

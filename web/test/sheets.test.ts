@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { firmSchema } from '@juvena/core/model/firm'
-import { readJob, type JobDraft } from '@juvena/core/model/job'
-import { planJob } from '@juvena/core/plan'
-import { explain } from '@juvena/core/working/explain'
+import { firmSchema } from '@juvena/core/entities/firm'
+import { readJob, type JobDraft } from '@juvena/core/entities/job'
+import { planJob } from '@juvena/core/pipeline'
+import { explain } from '@juvena/core/present/explain'
 import { printedFigures } from '../src/places/sheets/notes.ts'
 
 const plan = (draft: Partial<JobDraft>) =>

@@ -3,8 +3,8 @@ import { createPinia, setActivePinia } from 'pinia'
 import { createApp, h, nextTick, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { readJob, type JobDraft } from '@juvena/core/model/job'
-import { planJob } from '@juvena/core/plan'
+import { readJob, type JobDraft } from '@juvena/core/entities/job'
+import { planJob } from '@juvena/core/pipeline'
 import { fakeServer } from './fakeServer.ts'
 
 /** The workers' part, done in place. A light map is answered by hand, so that its progress and its stopping can be seen. */

@@ -3,11 +3,11 @@ import { createPinia, setActivePinia } from 'pinia'
 import { createApp, h, nextTick, ref, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { firmSchema } from '@juvena/core/model/firm'
-import { readJob, type JobDraft } from '@juvena/core/model/job'
-import { planJob } from '@juvena/core/plan'
-import { STAGES } from '@juvena/core/spine'
-import type { Stage } from '@juvena/core/working/figure'
+import { firmSchema } from '@juvena/core/entities/firm'
+import { readJob, type JobDraft } from '@juvena/core/entities/job'
+import { planJob } from '@juvena/core/pipeline'
+import { STAGES } from '@juvena/core/present/spine'
+import type { Stage } from '@juvena/core/trace/figure'
 
 vi.mock('comlink', () => ({ wrap: () => ({ plan: async () => ({ plan: null, problems: [] }) }) }))
 vi.stubGlobal('Worker', class {})

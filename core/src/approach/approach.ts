@@ -1,9 +1,9 @@
-import type { Job } from '../model/job.ts'
+import type { Job } from '../entities/job.ts'
 import { findingOf, type Finding } from '../findings/findings.ts'
 import { APPROACH_NAMES, type ApproachId } from '../reference/lists.ts'
-import type { ZoneReadings } from '../survey/zoneReadings.ts'
-import { num, rule, type Figure, type Notice, type Workings } from '../working/figure.ts'
-import type { Schools } from '../working/schools.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { num, rule, type Figure, type Notice, type Workings } from '../trace/figure.ts'
+import type { Schools } from '../reference/schools.ts'
 
 export const approachRules = {
   choose: rule('approach.choose', 'Cover, incurable weeds, light, surface and aims decide, in that order.', 'from the findings', 'practice'),

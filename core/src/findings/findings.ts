@@ -1,8 +1,8 @@
 import { PENETRATION_NAMES } from '../reference/lists.ts'
 import { GRASSES } from '../reference/grasses.ts'
-import type { ZoneReadings } from '../survey/zoneReadings.ts'
-import { num, rule, type Figure, type Rule, type Workings } from '../working/figure.ts'
-import type { Schools } from '../working/schools.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { num, rule, type Figure, type Rule, type Workings } from '../trace/figure.ts'
+import type { Schools } from '../reference/schools.ts'
 import { seenInZone } from './seenInZone.ts'
 
 export const findingRules = {

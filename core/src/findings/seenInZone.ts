@@ -1,6 +1,6 @@
 import { BROWNED_NAMES, DISEASES, PESTS, WEEDS } from '../reference/walkLists.ts'
-import type { ZoneReadings } from '../survey/zoneReadings.ts'
-import { num, rule, type Workings } from '../working/figure.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { num, rule, type Workings } from '../trace/figure.ts'
 import type { Say } from './findings.ts'
 
 export const seenRules = {

@@ -1,6 +1,6 @@
-import type { Job } from '../model/job.ts'
-import type { ZoneReadings } from '../survey/zoneReadings.ts'
-import { num } from '../working/figure.ts'
+import type { Job } from '../entities/job.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { num } from '../trace/figure.ts'
 import type { Finding } from './findings.ts'
 
 /** A reading that would make the plan surer, and what it would decide. Never a condition of going on. */

@@ -1,13 +1,13 @@
-import type { Firm } from '../model/firm.ts'
-import type { Job } from '../model/job.ts'
-import { showNumber } from '../model/show.ts'
+import type { Firm } from '../entities/firm.ts'
+import type { Job } from '../entities/job.ts'
+import { showNumber } from '../quantities/show.ts'
 import { asNew, levels, sows, type ZoneApproach } from '../approach/approach.ts'
 import { COVER_KINDS, DRESSING_KINDS, type CoverId, type DressingId } from '../reference/lists.ts'
 import { GRASSES } from '../reference/grasses.ts'
 import type { ZoneSeed } from '../seed/seedPlan.ts'
-import type { ZoneReadings } from '../survey/zoneReadings.ts'
-import { num, readings, rule, type Figure, type Notice, type Workings } from '../working/figure.ts'
-import type { Schools } from '../working/schools.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { num, readings, rule, type Figure, type Notice, type Workings } from '../trace/figure.ts'
+import type { Schools } from '../reference/schools.ts'
 
 export const dressingRules = {
   volume: rule('dressing.volume', 'Area times share times depth.', '{0} × {1} × {2}', 'calculation'),

@@ -1,9 +1,9 @@
-import type { Firm } from '../model/firm.ts'
-import type { Job } from '../model/job.ts'
-import type { Grade } from '../model/entry.ts'
-import { showNumber } from '../model/show.ts'
-import { num, readings, rule, type Figure, type Notice, type Workings } from '../working/figure.ts'
-import type { Schools } from '../working/schools.ts'
+import type { Firm } from '../entities/firm.ts'
+import type { Job } from '../entities/job.ts'
+import type { Grade } from '../entities/entry.ts'
+import { showNumber } from '../quantities/show.ts'
+import { num, readings, rule, type Figure, type Notice, type Workings } from '../trace/figure.ts'
+import type { Schools } from '../reference/schools.ts'
 
 export const feedRules = {
   rate: rule('feed.rate', 'Product is the nutrient wanted, divided by its share in the bag.', '{0} ÷ {1}', 'calculation'),

@@ -1,8 +1,8 @@
-import { showDay, type Day } from '../model/day.ts'
+import { showDay, type Day } from '../calendar/day.ts'
 import { GRASSES, GRASS_IDS, type Grass, type GrassId } from '../reference/grasses.ts'
 import { WEAR_NAMES } from '../reference/lists.ts'
-import type { ZoneReadings } from '../survey/zoneReadings.ts'
-import { num } from '../working/figure.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { num } from '../trace/figure.ts'
 
 export interface MixPart {
   grass: GrassId

@@ -1,8 +1,8 @@
-import type { Job } from '../model/job.ts'
+import type { Job } from '../entities/job.ts'
 import { asNew, sows, type ZoneApproach } from '../approach/approach.ts'
 import { GRASSES, middle, type GrassId } from '../reference/grasses.ts'
-import type { ZoneReadings } from '../survey/zoneReadings.ts'
-import { num, readings, rule, type Figure, type Notice, type Workings } from '../working/figure.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { num, readings, rule, type Figure, type Notice, type Workings } from '../trace/figure.ts'
 import { mixKey, mixName, type Mix, type MixPart } from './mix.ts'
 import { bulkRate, liveSeedsPerCm2, plantShares, pureLiveSeed, rateAtCover } from './pureLiveSeed.ts'
 

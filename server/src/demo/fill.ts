@@ -1,4 +1,4 @@
-import { diaryEntry } from '@juvena/core/model/diary'
+import { diaryEntry } from '@juvena/core/entities/diary'
 import type { Parts } from '../routes/route.ts'
 import { demoFirm, demoJobs } from './jobs.ts'
 import { DEMO_PICTURES } from './pictures.ts'

@@ -1,5 +1,5 @@
-import type { JobDraft } from '@juvena/core/model/job'
-import type { Point } from '@juvena/core/model/sitePlan'
+import type { JobDraft } from '@juvena/core/entities/job'
+import type { Point } from '@juvena/core/entities/drawing'
 
 type Plan = NonNullable<JobDraft['plan']>
 const box = (west: number, south: number, east: number, north: number): Point[] => [

@@ -1,6 +1,6 @@
-import type { DiaryEntry } from '@juvena/core/model/diary'
-import type { FirmDraft } from '@juvena/core/model/firm'
-import type { JobDraft } from '@juvena/core/model/job'
+import type { DiaryEntry } from '@juvena/core/entities/diary'
+import type { FirmDraft } from '@juvena/core/entities/firm'
+import type { JobDraft } from '@juvena/core/entities/job'
 import { guesthousePlan } from './guesthousePlan.ts'
 
 /** The demo's clock stands still on this day. */

@@ -1,6 +1,6 @@
 import type { Request } from 'express'
 import { z } from 'zod'
-import { filePhoto } from '@juvena/core/model/jobFile'
+import { filePhoto } from '@juvena/core/formats/jobFile'
 import { readPicture, type Picture } from '../picture.ts'
 import { notFound, Refusal } from '../problemDocument.ts'
 import type { StoredPhoto } from '../store/photoStore.ts'

@@ -1,5 +1,5 @@
-import type { Job } from '@juvena/core/model/job'
-import { simulatedStation, type Outlook } from '@juvena/core/weather/station'
+import type { Job } from '@juvena/core/entities/job'
+import { simulatedStation, type Outlook } from '@juvena/core/climate/station'
 
 /** Where the weather comes from. A simulated station stands in, and says that it does. */
 export interface WeatherSource {

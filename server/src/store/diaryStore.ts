@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import { diaryEntry, type DiaryEntry } from '@juvena/core/model/diary'
+import { diaryEntry, type DiaryEntry } from '@juvena/core/entities/diary'
 
 interface Row {
   sequence: number

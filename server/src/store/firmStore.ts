@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import type { FirmDraft } from '@juvena/core/model/firm'
+import type { FirmDraft } from '@juvena/core/entities/firm'
 
 interface Row {
   id: number

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
-import { JOB_VERSION, type JobDraft } from '@juvena/core/model/job'
+import { JOB_VERSION, type JobDraft } from '@juvena/core/entities/job'
 
 export interface StoredJob {
   id: string

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { parseDay, parseMonthDay, showDay, showMonthDay } from '@juvena/core/model/day'
+import { parseDay, parseMonthDay, showDay, showMonthDay } from '@juvena/core/calendar/day'
 import TextField from './TextField.vue'
 
 /** A typed date; without a year, the one nearest today. `yearless` takes a day of the year, like a frost date. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue'
-import type { Unit } from '@juvena/core/model/show'
+import type { Unit } from '@juvena/core/quantities/show'
 import { otherYear } from './otherYear.ts'
 import { useFirm } from '../stores/firm.ts'
 import { useJob } from '../stores/job.ts'

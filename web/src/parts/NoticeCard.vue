@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { inject } from 'vue'
-import type { Notice } from '@juvena/core/working/figure'
+import type { Notice } from '@juvena/core/trace/figure'
 import { useFirm } from '../stores/firm.ts'
 import { WORKING } from './working.ts'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ElInput } from 'element-plus'
 import { computed, ref, useId, watch } from 'vue'
-import { KINDS, parseQuantity, type Kind } from '@juvena/core/model/quantity'
-import type { Unit } from '@juvena/core/model/show'
+import { KINDS, parseQuantity, type Kind } from '@juvena/core/quantities/quantity'
+import type { Unit } from '@juvena/core/quantities/show'
 import { useFirm } from '../stores/firm.ts'
 
 /** A field that takes any unit of its kind, says what it understood, and keeps what was typed whatever it was. */

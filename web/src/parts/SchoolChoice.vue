@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { SCHOOL_CHOICES, type SchoolChoiceId } from '@juvena/core/working/schools'
+import { SCHOOL_CHOICES, type SchoolChoiceId } from '@juvena/core/reference/schools'
 import { useFirm } from '../stores/firm.ts'
 import { useJob } from '../stores/job.ts'
 import ChoiceField from './ChoiceField.vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { STANDING_NAMES, type Standing } from '@juvena/core/working/figure'
+import { STANDING_NAMES, type Standing } from '@juvena/core/trace/figure'
 defineProps<{ standing: Standing }>()
 </script>
 

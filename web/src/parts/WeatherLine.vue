@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { nextOn, parseMonthDay, showDay } from '@juvena/core/model/day'
-import { oneInTen } from '@juvena/core/weather/frost'
-import type { Outlook } from '@juvena/core/weather/station'
+import { nextOn, parseMonthDay, showDay } from '@juvena/core/calendar/day'
+import { oneInTen } from '@juvena/core/climate/frost'
+import type { Outlook } from '@juvena/core/climate/station'
 import { api } from '../stores/api.ts'
 import { useFirm } from '../stores/firm.ts'
 

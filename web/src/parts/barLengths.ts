@@ -1,4 +1,4 @@
-import type { UnitSystem } from '@juvena/core/model/quantity'
+import type { UnitSystem } from '@juvena/core/quantities/quantity'
 
 /** Round lengths for a scale bar in the firm's units, m. */
 export const barLengths = (units: UnitSystem): number[] =>

@@ -1,4 +1,4 @@
-import type { Figure } from '@juvena/core/working/figure'
+import type { Figure } from '@juvena/core/trace/figure'
 
 /** The year of a day that is not in this one, to stand beside it; else nothing. */
 export const otherYear = (figure: Figure | null, today: string): string =>

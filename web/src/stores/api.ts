@@ -1,4 +1,4 @@
-import type { Problem } from '@juvena/core/model/problem'
+import type { Problem } from '@juvena/core/entities/problem'
 
 /** What the server answered when it refused, as its problem document. */
 export class ApiError extends Error {

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { dayOf } from '@juvena/core/model/day'
+import { dayOf } from '@juvena/core/calendar/day'
 import { api, ApiError, Unreachable } from './api.ts'
 import { useJob } from './job.ts'
 import { newId } from './newId.ts'

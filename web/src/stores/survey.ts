@@ -1,7 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { JobDraft } from '@juvena/core/model/job'
+import type { JobDraft } from '@juvena/core/entities/job'
 import type { CastLight, Raster, Surveyor } from '../workers/survey.worker.ts'
 import { useJob } from './job.ts'
 

@@ -1,4 +1,4 @@
-import type { JobDraft } from '@juvena/core/model/job'
+import type { JobDraft } from '@juvena/core/entities/job'
 
 /** What a window has typed but not heard back about, kept on this computer so that a reload or a dead server loses nothing. */
 export interface Unsaved {

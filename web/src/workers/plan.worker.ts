@@ -1,10 +1,10 @@
 import { expose } from 'comlink'
-import type { Firm } from '@juvena/core/model/firm'
-import type { DiaryEntry } from '@juvena/core/model/diary'
-import { readJob, type JobDraft } from '@juvena/core/model/job'
-import type { Problem } from '@juvena/core/model/problem'
-import { planJob, type JobPlan } from '@juvena/core/plan'
-import type { Outlook } from '@juvena/core/weather/station'
+import type { Firm } from '@juvena/core/entities/firm'
+import type { DiaryEntry } from '@juvena/core/entities/diary'
+import { readJob, type JobDraft } from '@juvena/core/entities/job'
+import type { Problem } from '@juvena/core/entities/problem'
+import { planJob, type JobPlan } from '@juvena/core/pipeline'
+import type { Outlook } from '@juvena/core/climate/station'
 
 export interface Planned {
   plan: JobPlan | null

@@ -1,11 +1,11 @@
 import { expose, transfer } from 'comlink'
-import { readJob, type JobDraft } from '@juvena/core/model/job'
-import { measurePlan } from '@juvena/core/survey/drawnZones'
-import { castLight, daysFor, type Grid, type LightMap } from '@juvena/core/survey/lightMap'
-import { levelSurface } from '@juvena/core/survey/levels'
-import { obstaclesOf } from '@juvena/core/survey/obstacles'
-import { aimOf, levelsByZone, tiltsOf } from '@juvena/core/survey/siteSurvey'
-import { cellsIn, gridOver, hillsOf, lightOfZones, splitByLight, spreadOver, type LightSplit, type ZoneLight } from '@juvena/core/survey/zoneLight'
+import { readJob, type JobDraft } from '@juvena/core/entities/job'
+import { measurePlan } from '@juvena/core/drawing/drawnZones'
+import { castLight, daysFor, type Grid, type LightMap } from '@juvena/core/light/lightMap'
+import { levelSurface } from '@juvena/core/levels/levels'
+import { obstaclesOf } from '@juvena/core/light/obstacles'
+import { aimOf, levelsByZone, tiltsOf } from '@juvena/core/walkover/siteSurvey'
+import { cellsIn, gridOver, hillsOf, lightOfZones, splitByLight, spreadOver, type LightSplit, type ZoneLight } from '@juvena/core/light/zoneLight'
 
 /** Values over the cells of a grid; NaN where there is nothing to show. */
 export interface Raster {

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, h, onBeforeUnmount, onMounted, provide, ref, watch, type Component } from 'vue'
 import { onBeforeRouteLeave, RouterLink, useRoute, useRouter } from 'vue-router'
-import { daysBetween, parseDay, showDay } from '@juvena/core/model/day'
-import { num, type Stage } from '@juvena/core/working/figure'
+import { daysBetween, parseDay, showDay } from '@juvena/core/calendar/day'
+import { num, type Stage } from '@juvena/core/trace/figure'
 import { actions, rememberJob } from '../../parts/keys.ts'
 import { WORKING } from '../../parts/working.ts'
 import { STAGE_WORDS, stageOfWord } from '../../stages/words.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Stage } from '@juvena/core/working/figure'
-import { STAGES } from '@juvena/core/spine'
+import type { Stage } from '@juvena/core/trace/figure'
+import { STAGES } from '@juvena/core/present/spine'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import SoilCore from './SoilCore.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { StationDay } from '@juvena/core/weather/station'
+import type { StationDay } from '@juvena/core/climate/station'
 import { ink, useChart } from '../../parts/echart.ts'
 import { useFirm } from '../../stores/firm.ts'
 

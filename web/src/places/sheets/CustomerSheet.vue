@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { addDays, showDay } from '@juvena/core/model/day'
+import { addDays, showDay } from '@juvena/core/calendar/day'
 import type { StepKind } from '@juvena/core/reference/operations'
 import { useJob } from '../../stores/job.ts'
 import SheetFigure from './SheetFigure.vue'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, nextTick, provide, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
-import { explain, type Explained } from '@juvena/core/working/explain'
-import type { Rule } from '@juvena/core/working/figure'
+import { explain, type Explained } from '@juvena/core/present/explain'
+import type { Rule } from '@juvena/core/trace/figure'
 import { rememberJob } from '../../parts/keys.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'

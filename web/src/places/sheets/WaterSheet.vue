@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/model/day'
+import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/calendar/day'
 import { useJob } from '../../stores/job.ts'
 import SheetFigure from './SheetFigure.vue'
 import SheetHead from './SheetHead.vue'

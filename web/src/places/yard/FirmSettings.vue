@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ElSwitch } from 'element-plus'
 import { computed } from 'vue'
-import type { FirmDraft } from '@juvena/core/model/firm'
-import { SCHOOL_CHOICES, DEFAULT_SCHOOLS, type SchoolChoiceId } from '@juvena/core/working/schools'
+import type { FirmDraft } from '@juvena/core/entities/firm'
+import { SCHOOL_CHOICES, DEFAULT_SCHOOLS, type SchoolChoiceId } from '@juvena/core/reference/schools'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'

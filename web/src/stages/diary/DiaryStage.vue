@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { parseDay, showDay } from '@juvena/core/model/day'
-import { standing, STRUCK_OUT, type DiaryEntry } from '@juvena/core/model/diary'
-import type { PlannedStep } from '@juvena/core/sequence/orderOfWork'
+import { parseDay, showDay } from '@juvena/core/calendar/day'
+import { standing, STRUCK_OUT, type DiaryEntry } from '@juvena/core/entities/diary'
+import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'

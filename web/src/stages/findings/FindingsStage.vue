@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { FINDING_NAMES, READING_OF, type Finding } from '@juvena/core/findings/findings'
-import { explain } from '@juvena/core/working/explain'
+import { explain } from '@juvena/core/present/explain'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
 import StandingTag from '../../parts/StandingTag.vue'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { JobDraft } from '@juvena/core/model/job'
+import type { JobDraft } from '@juvena/core/entities/job'
 import type { MaterialLine } from '@juvena/core/materials/lines'
-import { showNumber } from '@juvena/core/model/show'
+import { showNumber } from '@juvena/core/quantities/show'
 import { COVERS, COVER_KINDS, DRESSINGS, DRESSING_KINDS } from '@juvena/core/reference/lists'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import FigureValue from '../../parts/FigureValue.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue'
-import { addDays, daysBetween, showDay, weekday, dayNumber } from '@juvena/core/model/day'
-import type { PlannedStep } from '@juvena/core/sequence/orderOfWork'
+import { addDays, daysBetween, showDay, weekday, dayNumber } from '@juvena/core/calendar/day'
+import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'

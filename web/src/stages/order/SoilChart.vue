@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { addDays, dayNumber, parseDay, showDay } from '@juvena/core/model/day'
-import { parseQuantity } from '@juvena/core/model/quantity'
-import { soilCurve } from '@juvena/core/weather/soilYear'
+import { addDays, dayNumber, parseDay, showDay } from '@juvena/core/calendar/day'
+import { parseQuantity } from '@juvena/core/quantities/quantity'
+import { soilCurve } from '@juvena/core/climate/soilYear'
 import { ink, useChart } from '../../parts/echart.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'

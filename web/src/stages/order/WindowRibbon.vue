@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
-import { daysBetween, showDay } from '@juvena/core/model/day'
-import type { WindowSpan } from '@juvena/core/sequence/orderOfWork'
+import { daysBetween, showDay } from '@juvena/core/calendar/day'
+import type { WindowSpan } from '@juvena/core/schedule/orderOfWork'
 
 /** The sowing window over days: open filled, marginal hatched, shut lined; the cut-off and the sowing day drawn in. */
 const props = defineProps<{ spans: WindowSpan[]; from: string; days: number; cutOff: string; sow?: string | null }>()

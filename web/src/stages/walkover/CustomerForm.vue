@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ElCheckbox, ElCheckboxGroup } from 'element-plus'
 import { computed } from 'vue'
-import type { JobDraft } from '@juvena/core/model/job'
-import { photosThatFit } from '@juvena/core/model/fileSize'
+import type { JobDraft } from '@juvena/core/entities/job'
+import { photosThatFit } from '@juvena/core/formats/fileSize'
 import { AIMS, AIM_NAMES } from '@juvena/core/reference/lists'
 import DayField from '../../parts/DayField.vue'
 import TextField from '../../parts/TextField.vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { JobDraft } from '@juvena/core/model/job'
+import type { JobDraft } from '@juvena/core/entities/job'
 import { TREATMENTS, TREATMENT_KINDS, type TreatmentId } from '@juvena/core/reference/lists'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import DayField from '../../parts/DayField.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { addDays, daysBetween, showDay } from '@juvena/core/model/day'
+import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
 import { GRASSES } from '@juvena/core/reference/grasses'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'

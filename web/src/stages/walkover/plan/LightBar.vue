@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { ElSlider } from 'element-plus'
 import { computed } from 'vue'
-import { dayOf, showDay } from '@juvena/core/model/day'
-import { showNumber } from '@juvena/core/model/show'
-import type { LightSplit } from '@juvena/core/survey/zoneLight'
+import { dayOf, showDay } from '@juvena/core/calendar/day'
+import { showNumber } from '@juvena/core/quantities/show'
+import type { LightSplit } from '@juvena/core/light/zoneLight'
 import FigureValue from '../../../parts/FigureValue.vue'
 import { useJob } from '../../../stores/job.ts'
 import { useSurvey } from '../../../stores/survey.ts'

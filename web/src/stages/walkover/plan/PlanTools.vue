@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { SHAPE_KINDS, type ShapeKind } from '@juvena/core/model/sitePlan'
+import { SHAPE_KINDS, type ShapeKind } from '@juvena/core/entities/drawing'
 import type { Tool } from './PlanMap.vue'
 import { OVERLAYS, type Overlay } from './shapeStyles.ts'
 

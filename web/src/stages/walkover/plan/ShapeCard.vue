@@ -11,14 +11,14 @@ import {
   type Ring,
   type ShapeDraft,
   type ShapeKind,
-} from '@juvena/core/model/sitePlan'
-import { parseQuantity } from '@juvena/core/model/quantity'
-import { num } from '@juvena/core/working/figure'
-import { TRENCH_SETTLING, trenchVolume } from '@juvena/core/survey/drawnZones'
-import { areaOf, distance, lengthOf, perimeterOf } from '@juvena/core/survey/geometry'
-import { USUAL_OBSTACLE } from '@juvena/core/survey/obstacles'
-import { mergeZones, moveShape, reshape, shapeName } from '@juvena/core/survey/shapeEdits'
-import { withEdge, withPiece } from '@juvena/core/survey/typedShapes'
+} from '@juvena/core/entities/drawing'
+import { parseQuantity } from '@juvena/core/quantities/quantity'
+import { num } from '@juvena/core/trace/figure'
+import { TRENCH_SETTLING, trenchVolume } from '@juvena/core/drawing/drawnZones'
+import { areaOf, distance, lengthOf, perimeterOf } from '@juvena/core/drawing/geometry'
+import { USUAL_OBSTACLE } from '@juvena/core/light/obstacles'
+import { mergeZones, moveShape, reshape, shapeName } from '@juvena/core/drawing/shapeEdits'
+import { withEdge, withPiece } from '@juvena/core/drawing/typedShapes'
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
 import TextField from '../../../parts/TextField.vue'

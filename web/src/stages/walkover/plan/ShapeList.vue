@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { MEASURED_BY, MEASURED_BY_NAMES, SHAPE_KINDS, type MeasuredBy, type Ring, type ShapeDraft, type ShapeKind } from '@juvena/core/model/sitePlan'
-import { areaOf, lengthOf } from '@juvena/core/survey/geometry'
-import { shapeName } from '@juvena/core/survey/shapeEdits'
+import { MEASURED_BY, MEASURED_BY_NAMES, SHAPE_KINDS, type MeasuredBy, type Ring, type ShapeDraft, type ShapeKind } from '@juvena/core/entities/drawing'
+import { areaOf, lengthOf } from '@juvena/core/drawing/geometry'
+import { shapeName } from '@juvena/core/drawing/shapeEdits'
 import { useFirm } from '../../../stores/firm.ts'
 import { useJob } from '../../../stores/job.ts'
 import type { Tool } from './PlanMap.vue'

@@ -1,4 +1,4 @@
-import type { FeatureCollection } from '@juvena/core/survey/geoJson'
+import type { FeatureCollection } from '@juvena/core/formats/geoJson'
 
 /** Most that an outline file may hold, bytes. */
 const MOST = 12_000_000

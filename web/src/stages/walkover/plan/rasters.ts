@@ -1,4 +1,4 @@
-import type { UnitSystem } from '@juvena/core/model/quantity'
+import type { UnitSystem } from '@juvena/core/quantities/quantity'
 import type { Raster } from '../../../workers/survey.worker.ts'
 
 /** Colour by value, as steps: each colour holds from its `from` up to the next. */

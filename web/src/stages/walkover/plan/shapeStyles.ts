@@ -1,11 +1,11 @@
 import type { FeatureLike } from 'ol/Feature'
 import { LineString, MultiPoint, Point as OlPoint, Polygon, type Geometry } from 'ol/geom'
 import { Circle as CircleStyle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style'
-import { SHAPE_KINDS, type Point, type ShapeDraft, type ShapeKind } from '@juvena/core/model/sitePlan'
-import { parseQuantity } from '@juvena/core/model/quantity'
-import { areaOf, boxOf, lengthOf } from '@juvena/core/survey/geometry'
-import { spotOf } from '@juvena/core/survey/drawnZones'
-import { USUAL_OBSTACLE } from '@juvena/core/survey/obstacles'
+import { SHAPE_KINDS, type Point, type ShapeDraft, type ShapeKind } from '@juvena/core/entities/drawing'
+import { parseQuantity } from '@juvena/core/quantities/quantity'
+import { areaOf, boxOf, lengthOf } from '@juvena/core/drawing/geometry'
+import { spotOf } from '@juvena/core/drawing/drawnZones'
+import { USUAL_OBSTACLE } from '@juvena/core/light/obstacles'
 
 export type Overlay = 'none' | 'light' | 'levels' | 'cover' | 'below'
 export const OVERLAYS: { id: Overlay; name: string }[] = [

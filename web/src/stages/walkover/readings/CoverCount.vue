@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { COVER_PARTS, fromFrames, fromLooks, type CoverPart, type Tally } from '@juvena/core/survey/coverCount'
-import type { ZoneDraft } from '@juvena/core/model/job'
-import { showNumber } from '@juvena/core/model/show'
+import { COVER_PARTS, fromFrames, fromLooks, type CoverPart, type Tally } from '@juvena/core/cover/coverCount'
+import type { ZoneDraft } from '@juvena/core/entities/job'
+import { showNumber } from '@juvena/core/quantities/show'
 import { useJob } from '../../../stores/job.ts'
 
 /** Cover counted on the spot: step and look, a tap each; or throws of a frame. */

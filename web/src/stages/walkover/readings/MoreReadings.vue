@@ -2,7 +2,7 @@
 import { ElOption, ElSelect } from 'element-plus'
 import { computed, ref } from 'vue'
 import { parse } from 'papaparse'
-import type { ZoneDraft } from '@juvena/core/model/job'
+import type { ZoneDraft } from '@juvena/core/entities/job'
 import {
   BROWNED,
   BROWNED_NAMES,
@@ -18,7 +18,7 @@ import {
   WEEDS,
   WEED_IDS,
 } from '@juvena/core/reference/walkLists'
-import { labReport } from '@juvena/core/survey/labReport'
+import { labReport } from '@juvena/core/formats/labReport'
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import DayField from '../../../parts/DayField.vue'
 import QuantityField from '../../../parts/QuantityField.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { showDay } from '@juvena/core/model/day'
+import { showDay } from '@juvena/core/calendar/day'
 import { usePhotos } from '../../../stores/photos.ts'
 
 /** Photographs of a zone, newest day first. One that is put away can be had back until the page is left. */

@@ -1,0 +1,146 @@
+import type { Point, Shape, SitePlan } from '../entities/drawing.ts'
+import { areaError, ninety } from './areaError.ts'
+import { areaOf, boxOf, centreOf, cutAway, inside, insideAny, joined, lengthOf, perimeterOf, selfCrossing, shared, type Area } from './geometry.ts'
+
+/** One zone as drawn. `net` is what is left of its lawns when beds, paths, ponds and buildings on them are taken off. */
+export interface DrawnZone {
+  zone: string
+  net: Area[]
+  /** m² on the plan, level. */
+  gross: number
+  area: number
+  perimeter: number
+  /** 90 % either way, m². */
+  error: number
+  by: Shape['by']
+  off: { name: string; area: number }[]
+  patches: { count: number; area: number }
+  worn: number
+  lows: { area: number; depth: number | null }
+  edges: number
+  trenches: { id: string; name: string; volume: number }[]
+}
+
+export interface Overlap {
+  zones: [string, string]
+  area: number
+  at: Point
+}
+
+export interface MeasuredPlan {
+  zones: Map<string, DrawnZone>
+  overlaps: Overlap[]
+  crossings: { shape: string; at: Point }[]
+}
+
+/** Overlaps smaller than this are the thickness of a drawn line, m². */
+const LINE_THICK = 0.05
+/** Settling of a filled trench where none is given, %. Common practice, 10 to 20. */
+export const TRENCH_SETTLING = 15
+
+/** Measures what is drawn: each zone's area with its holes off, its error, its patches; where zones overlap; where an outline crosses itself. */
+export function measurePlan(plan: SitePlan): MeasuredPlan {
+  const of = (kind: Shape['kind']) => plan.shapes.filter((s) => s.kind === kind)
+  const crossings = plan.shapes.flatMap((s) => {
+    if (!['lawn', 'bed', 'bare', 'low', 'building'].includes(s.kind)) return []
+    const at = s.at.map((ring) => (ring.length <= 400 ? selfCrossing(ring) : null)).find((p) => p)
+    return at ? [{ shape: s.id, at }] : []
+  })
+  const zones = new Map<string, DrawnZone>()
+  const lawns = of('lawn').filter((s) => s.zone)
+  const holes = [...of('bed'), ...of('building')]
+  const ids = [...new Set(lawns.map((s) => s.zone!))]
+  for (const zone of ids) {
+    const mine = lawns.filter((s) => s.zone === zone)
+    // One plain outline is taken as it is; crossing edges, holes and several parts are put in order first.
+    const plain = mine.length === 1 && mine[0]!.at.length === 1 && !crossings.some((c) => c.shape === mine[0]!.id)
+    const whole = (plain ? [mine[0]!.at] : joined(mine.map((s) => s.at))).filter((area) => areaOf(area) > 1e-6)
+    if (whole.length === 0) continue
+    const box = boxOf(whole.flatMap((a) => a[0]!))!
+    const near = holes.filter((h) => {
+      const b = boxOf(h.at[0]!)!
+      return b.east > box.west && b.west < box.east && b.north > box.south && b.south < box.north
+    })
+    // Only what really lies on the lawn is cut out: clipping rounds to its own fineness, so it is left alone where it takes nothing off.
+    const on = near.map((h) => ({ h, area: sum(shared(whole, [h.at]).map(areaOf)) })).filter((o) => o.area > 1e-6)
+    const net =
+      on.length > 0
+        ? cutAway(
+            whole,
+            on.map((o) => o.h.at),
+          )
+        : whole
+    const gross = sum(whole.map(areaOf))
+    const within = (s: Shape) => (s.zone ? s.zone === zone : insideAny(spotOf(s), whole))
+    const patches = of('bare').filter(within)
+    const lows = of('low').filter(within)
+    const edges = of('edge').filter((s) => s.zone === zone || (!s.zone && insideAny(spotOf(s), whole)))
+    zones.set(zone, {
+      zone,
+      net,
+      gross,
+      // Cutting out never adds, whatever the rounding.
+      area: Math.min(gross, sum(net.map(areaOf))),
+      perimeter: sum(whole.map(perimeterOf)),
+      error: ninety(Math.hypot(...mine.map((s) => areaError(s.at, s.by, s.error)), ...on.map(({ h }) => areaError(h.at, h.by, h.error)))),
+      by: mine[0]!.by,
+      off: on.map((o) => ({ name: o.h.name, area: o.area })),
+      patches: { count: patches.length, area: sum(patches.map((s) => areaOf(s.at))) },
+      worn: sum(
+        of('worn')
+          .filter(within)
+          .map((s) => lengthOf(s.at[0]!) * (s.width ?? 0.6)),
+      ),
+      lows: { area: sum(lows.map((s) => areaOf(s.at))), depth: lows.length ? Math.max(...lows.map((s) => s.depth ?? 0)) || null : null },
+      edges: sum(edges.map((s) => lengthOf(s.at[0]!))),
+      trenches: of('trench')
+        .filter(within)
+        .map((s) => ({ id: s.id, name: s.name || 'settled trench', volume: trenchVolume(s) })),
+    })
+  }
+  return { zones, overlaps: overlapsOf([...zones.values()]), crossings }
+}
+
+/** Soil a settled trench takes, m³, over-filled by what it will settle: length × width × depth × (1 + settling). */
+export const trenchVolume = (s: Pick<Shape, 'at' | 'width' | 'depth' | 'settling'>): number =>
+  ((lengthOf(s.at[0]!) * (s.width ?? 0.4) * (s.depth ?? 0)) / 1000) * (1 + (s.settling ?? TRENCH_SETTLING) / 100)
+
+function overlapsOf(zones: readonly DrawnZone[]): Overlap[] {
+  const boxes = zones.map((z) => boxOf(z.net.flatMap((a) => a[0]!)))
+  const found: Overlap[] = []
+  for (let i = 0; i < zones.length; i++)
+    for (let j = i + 1; j < zones.length; j++) {
+      const [a, b] = [boxes[i], boxes[j]]
+      if (!a || !b || a.east <= b.west || b.east <= a.west || a.north <= b.south || b.north <= a.south) continue
+      const both = shared(zones[i]!.net, zones[j]!.net)
+      const area = sum(both.map(areaOf))
+      if (area > LINE_THICK)
+        found.push({ zones: [zones[i]!.zone, zones[j]!.zone], area, at: centreOf(both.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a))[0]!) })
+    }
+  return found
+}
+
+/** A place that stands for a shape: the middle of an area, halfway along a line. */
+export function spotOf(s: Pick<Shape, 'at' | 'kind'>): Point {
+  const run = s.at[0]!
+  if (run.length === 1) return run[0]!
+  if (['worn', 'edge', 'wall', 'cable', 'pipe', 'trench'].includes(s.kind)) {
+    let left = lengthOf(run) / 2
+    for (let i = 1; i < run.length; i++) {
+      const piece = Math.hypot(run[i]![0] - run[i - 1]![0], run[i]![1] - run[i - 1]![1])
+      if (piece >= left && piece > 0) {
+        const t = left / piece
+        return [run[i - 1]![0] + t * (run[i]![0] - run[i - 1]![0]), run[i - 1]![1] + t * (run[i]![1] - run[i - 1]![1])]
+      }
+      left -= piece
+    }
+  }
+  return centreOf(run)
+}
+
+/** The zone whose lawn a place lies on, or null. */
+export function zoneAt(p: Point, plan: SitePlan): string | null {
+  return plan.shapes.find((s) => s.kind === 'lawn' && s.zone && inside(p, s.at))?.zone ?? null
+}
+
+const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0)

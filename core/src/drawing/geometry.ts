@@ -1,0 +1,164 @@
+import clipping, { type MultiPolygon, type Polygon } from 'polygon-clipping'
+import type { Point, Ring } from '../entities/drawing.ts'
+
+/** Plane geometry of the plan, metres. Rings are not closed; the first ring of an area is its outside, the rest are holes. */
+
+export type Area = Ring[]
+
+/** Signed area of a ring, m²; positive when it runs anticlockwise. Shoelace formula, true by definition. */
+export function signedArea(ring: Ring): number {
+  let twice = 0
+  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) twice += ring[j]![0] * ring[i]![1] - ring[i]![0] * ring[j]![1]
+  return twice / 2
+}
+
+/** Area of an outside ring less its holes, m². */
+export const areaOf = (rings: Area): number => rings.reduce((sum, ring, i) => sum + (i === 0 ? 1 : -1) * Math.abs(signedArea(ring)), 0)
+
+export const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1])
+
+/** Length of a run of places, m; of a ring when `closed`. */
+export function lengthOf(run: readonly Point[], closed = false): number {
+  let sum = closed && run.length > 1 ? distance(run.at(-1)!, run[0]!) : 0
+  for (let i = 1; i < run.length; i++) sum += distance(run[i - 1]!, run[i]!)
+  return sum
+}
+
+/** All that bounds an area, holes too, m. */
+export const perimeterOf = (rings: Area): number => rings.reduce((sum, ring) => sum + lengthOf(ring, true), 0)
+
+/** Whether a place lies in an area (even-odd over its rings). */
+export function inside([x, y]: Point, rings: Area): boolean {
+  let odd = false
+  for (const ring of rings)
+    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+      const [xi, yi] = ring[i]!
+      const [xj, yj] = ring[j]!
+      if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) odd = !odd
+    }
+  return odd
+}
+
+export const insideAny = (p: Point, areas: readonly Area[]): boolean => areas.some((area) => inside(p, area))
+
+export function centreOf(ring: Ring): Point {
+  const a = signedArea(ring)
+  if (Math.abs(a) < 1e-9) return [ring.reduce((s, p) => s + p[0], 0) / ring.length, ring.reduce((s, p) => s + p[1], 0) / ring.length]
+  let [x, y] = [0, 0]
+  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+    const cross = ring[j]![0] * ring[i]![1] - ring[i]![0] * ring[j]![1]
+    x += (ring[j]![0] + ring[i]![0]) * cross
+    y += (ring[j]![1] + ring[i]![1]) * cross
+  }
+  return [x / (6 * a), y / (6 * a)]
+}
+
+export interface Box {
+  west: number
+  south: number
+  east: number
+  north: number
+}
+export function boxOf(places: Iterable<Point>): Box | null {
+  let box: Box | null = null
+  for (const [x, y] of places) {
+    box ??= { west: x, east: x, south: y, north: y }
+    if (x < box.west) box.west = x
+    if (x > box.east) box.east = x
+    if (y < box.south) box.south = y
+    if (y > box.north) box.north = y
+  }
+  return box
+}
+
+/** Places are taken to a tenth of a millimetre first: the clipping loses its way among places that all but coincide. */
+const snap = (metres: number) => Math.round(metres * 1e4) / 1e4
+const sizable = (areas: Area[]): Area[] => areas.filter((area) => areaOf(area) > 1e-6)
+
+/**
+ * Clips areas. Among edges that cross in the very same place the clipping can still lose its way; it is then tried again on the same areas turned a little,
+ * which parts such crossings, and the outcome turned back.
+ */
+function clip(work: (a: MultiPolygon, b: MultiPolygon) => MultiPolygon, a: readonly Area[], b: readonly Area[]): Area[] {
+  let failure: unknown
+  for (const turn of [0, 0.37, 1.1, 2.3]) {
+    const [c, s] = [Math.cos(turn), Math.sin(turn)]
+    const closed = (areas: readonly Area[]): MultiPolygon =>
+      areas.map((area): Polygon => area.map((ring) => [...ring, ring[0]!].map(([x, y]): Point => [snap(c * x - s * y), snap(s * x + c * y)])))
+    try {
+      const back = ([x, y]: [number, number]): Point => (turn === 0 ? [x, y] : [c * x + s * y, c * y - s * x])
+      return sizable(work(closed(a), closed(b)).map((polygon) => polygon.map((ring) => ring.slice(0, -1).map(back))))
+    } catch (error) {
+      failure = error
+    }
+  }
+  throw failure
+}
+
+/** What `from` covers and none of `off` does. */
+export const cutAway = (from: readonly Area[], off: readonly Area[]): Area[] =>
+  from.length === 0 ? [] : off.length === 0 ? sizable([...from]) : clip((a, b) => clipping.difference(a, b), from, off)
+/** What any of them covers, counted once. */
+export const joined = (areas: readonly Area[]): Area[] => (areas.length === 0 ? [] : clip((a) => clipping.union(a), areas, []))
+/** What both cover. */
+export const shared = (a: readonly Area[], b: readonly Area[]): Area[] =>
+  a.length === 0 || b.length === 0 ? [] : clip((x, y) => clipping.intersection(x, y), a, b)
+
+/** Cuts an area in two along the line through two places: left of it, right of it. Either may be empty. */
+export function splitAlong(areas: readonly Area[], from: Point, to: Point): [left: Area[], right: Area[]] {
+  const length = distance(from, to)
+  if (length < 1e-9) return [[...areas], []]
+  const [ux, uy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length]
+  const far = 1e5
+  const half = (side: 1 | -1): Area => {
+    const [nx, ny] = [-uy * side * far, ux * side * far]
+    const a: Point = [from[0] - ux * far, from[1] - uy * far]
+    const b: Point = [from[0] + ux * far, from[1] + uy * far]
+    return [[a, b, [b[0] + nx, b[1] + ny], [a[0] + nx, a[1] + ny]]]
+  }
+  return [shared(areas, [half(1)]), shared(areas, [half(-1)])]
+}
+
+/** Where a ring crosses itself, or null when it does not. */
+export function selfCrossing(ring: Ring): Point | null {
+  const n = ring.length
+  for (let i = 0; i < n; i++) {
+    const [a, b] = [ring[i]!, ring[(i + 1) % n]!]
+    for (let j = i + 2; j < n; j++) {
+      if (i === 0 && j === n - 1) continue
+      const crossing = crossingOf(a, b, ring[j]!, ring[(j + 1) % n]!)
+      if (crossing) return crossing
+    }
+  }
+  return null
+}
+
+function crossingOf(a: Point, b: Point, c: Point, d: Point): Point | null {
+  const [rx, ry] = [b[0] - a[0], b[1] - a[1]]
+  const [sx, sy] = [d[0] - c[0], d[1] - c[1]]
+  const cross = rx * sy - ry * sx
+  if (Math.abs(cross) < 1e-12) return null
+  const t = ((c[0] - a[0]) * sy - (c[1] - a[1]) * sx) / cross
+  const u = ((c[0] - a[0]) * ry - (c[1] - a[1]) * rx) / cross
+  return t > 1e-9 && t < 1 - 1e-9 && u > 1e-9 && u < 1 - 1e-9 ? [a[0] + t * rx, a[1] + t * ry] : null
+}
+
+/** A run of places given a width, as one rectangle for each piece; square ends. */
+export function widened(run: readonly Point[], width: number): Area[] {
+  const pieces: Area[] = []
+  for (let i = 1; i < run.length; i++) {
+    const [a, b] = [run[i - 1]!, run[i]!]
+    const length = distance(a, b)
+    if (length < 1e-9) continue
+    const [nx, ny] = [((a[1] - b[1]) / length) * (width / 2), ((b[0] - a[0]) / length) * (width / 2)]
+    pieces.push([
+      [
+        [a[0] + nx, a[1] + ny],
+        [a[0] - nx, a[1] - ny],
+        [b[0] - nx, b[1] - ny],
+        [b[0] + nx, b[1] + ny],
+      ],
+    ])
+  }
+  return pieces
+}

@@ -1,0 +1,293 @@
+import { z } from 'zod'
+import { APPROACHES, AIMS, COVERS, DRESSINGS, MOWERS, PENETRATIONS, TEXTURES, TREATMENTS, WEARS } from '../reference/lists.ts'
+import { GRASS_IDS } from '../reference/grasses.ts'
+import { BROWNED, DAMPS, DISEASE_IDS, EDGE_STATES, LAB_LEVELS, LITTERS, PEST_IDS, WEED_IDS } from '../reference/walkLists.ts'
+import { SCHOOL_CHOICES } from '../reference/schools.ts'
+import { day, grade, monthDay, oneOf, quantity, text } from './entry.ts'
+import { problemsOf, type Problem } from './problem.ts'
+import { MEASURED_BY, planSchema } from './drawing.ts'
+import { showNumber } from '../quantities/show.ts'
+
+/** Version 2 added the plan, counts and the finer readings, all optional: a version 1 job is a version 2 job that holds none of them. */
+export const JOB_VERSION = 2
+
+const id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'An id is 1 to 40 letters, digits, _ or -.')
+const area = (what: string) =>
+  quantity('area', { min: 0.01, max: 1_000_000, what, because: 'a lawn up to 100 hectares (247 acres) is taken. Check the unit.' })
+const percent = (what: string) => quantity('percent', { min: 0, max: 100, what })
+
+/** A named zone of the time zone database; empty means not given. */
+function isTimeZone(name: string): boolean {
+  if (name === '') return true
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone: name }) !== null
+  } catch {
+    return false
+  }
+}
+
+const cover = z
+  .strictObject({ wanted: percent('Wanted cover'), weeds: percent('Weeds'), moss: percent('Moss'), bare: percent('Bare ground') })
+  .prefault({})
+  .superRefine((c, ctx) => {
+    const given = [c.wanted, c.weeds, c.moss, c.bare]
+    if (given.every((part) => part === null)) return
+    const missing = given.filter((part) => part === null).length
+    const sum = given.reduce<number>((total, part) => total + (part ?? 0), 0)
+    if (missing > 0 && sum <= 100.5 && !(Math.abs(sum - 100) <= 0.5)) {
+      ctx.addIssue({ code: 'custom', message: `Cover adds up to ${showNumber(sum)} % so far: ${showNumber(100 - sum)} % is still to be given.` })
+    } else if (Math.abs(sum - 100) > 0.5) {
+      const off = showNumber(Math.abs(sum - 100))
+      ctx.addIssue({
+        code: 'custom',
+        message: `Cover adds up to ${showNumber(sum)} %; the four parts make 100 %. ${sum > 100 ? `Take off ${off}` : `Add ${off}`} %.`,
+      })
+    }
+  })
+
+const mixPart = z.strictObject({ grass: oneOf(GRASS_IDS, 'a grass in the table'), share: percent('Share by weight') })
+
+const some = z.number({ error: 'A tally is a number.' }).min(0, 'A tally is not below nothing.').max(100_000)
+const tally = z.strictObject({ wanted: some.default(0), weeds: some.default(0), moss: some.default(0), bare: some.default(0) })
+const yesNo = z.boolean().nullable().default(null)
+
+export const zoneSchema = z.strictObject({
+  id,
+  name: text(80),
+  area: area('An area'),
+  length: quantity('length', { min: 0.05, max: 5000, what: 'A length' }),
+  width: quantity('length', { min: 0.05, max: 5000, what: 'A width' }),
+  /** How the typed size was measured. */
+  by: oneOf(MEASURED_BY, 'a way of measuring').nullable().default(null),
+  deductions: z
+    .array(z.strictObject({ what: text(80), area: area('An area taken off') }))
+    .max(50)
+    .default([]),
+  /** Which way it falls, degrees from north through east. */
+  slopeTowards: quantity('ratio', { min: 0, max: 360, what: 'A compass direction', because: 'north is 0, east 90.' }),
+  slope: quantity('slope', { min: 0, max: 100, what: 'A slope', because: 'steeper than 1 in 1 is a wall to seed. Check the reading.' }),
+  sunHours: quantity('hours', { min: 0, max: 18, what: 'Sun', because: 'no growing day gives more.' }),
+  cover,
+  incurable: percent('Ground under incurable grassy weeds'),
+  thatch: quantity('depth', { min: 0, max: 150, what: 'Thatch' }),
+  penetration: oneOf(PENETRATIONS, 'a result of the push test').nullable().default(null),
+  soilMoist: z.boolean().nullable().default(null),
+  texture: oneOf(TEXTURES, 'a soil class').nullable().default(null),
+  ph: quantity('ph', { min: 3, max: 11, what: 'A pH', because: 'soils lie between. Check the reading.' }),
+  heightOfCut: quantity('depth', { min: 2, max: 200, what: 'A height of cut' }),
+  mower: oneOf(MOWERS, 'a mower').nullable().default(null),
+  present: z.array(oneOf(GRASS_IDS, 'a grass in the table')).max(12).default([]),
+  wear: oneOf(WEARS, 'a degree of wear').nullable().default(null),
+  lowsDepth: quantity('depth', { min: 0, max: 500, what: 'Depth of the lows' }),
+  lowsShare: percent('Share of ground lying low'),
+  approach: oneOf(APPROACHES, 'an approach').nullable().default(null),
+  mix: z
+    .array(mixPart)
+    .max(8)
+    .nullable()
+    .default(null)
+    .superRefine((mix, ctx) => {
+      if (!mix || mix.length === 0) return
+      const sum = mix.reduce((total, part) => total + (part.share ?? 0), 0)
+      if (Math.abs(sum - 100) > 0.5)
+        ctx.addIssue({ code: 'custom', message: `The mix adds up to ${showNumber(sum)} % by weight; it has to make 100 %.` })
+    }),
+  precipitation: quantity('precipitation', { min: 0.1, max: 300, what: 'A precipitation rate' }),
+  uniformity: quantity('ratio', {
+    min: 0.1,
+    max: 1,
+    what: 'Distribution uniformity',
+    because: 'it is the mean of the lowest quarter over the mean of all cans.',
+  }),
+  stations: quantity('ratio', { min: 0, max: 200, what: 'Stations' }),
+  /** Throws of a frame, and looks while stepping. Each gives shares of its own sum. */
+  frames: z.array(tally).max(200).default([]),
+  looks: tally.nullable().default(null),
+  plugs: z
+    .array(quantity('depth', { min: 0, max: 150, what: 'Thatch in a plug' }))
+    .max(40)
+    .default([]),
+  pressure: quantity('pressure', { min: 0, max: 10_000, what: 'A penetrometer reading' }),
+  damp: oneOf(DAMPS, 'a state of moisture').nullable().default(null),
+  dropSeconds: quantity('ratio', { min: 0, max: 3600, what: 'The drop test, in seconds,' }),
+  ponding: quantity('hours', { min: 0, max: 240, what: 'Ponding' }),
+  feel: z
+    .strictObject({
+      ball: oneOf(['no', 'yes'], 'an answer').nullable().default(null),
+      ribbon: oneOf(['none', 'short', 'mid', 'long'], 'an answer').nullable().default(null),
+      grit: oneOf(['gritty', 'smooth'], 'an answer').nullable().default(null),
+    })
+    .prefault({}),
+  lab: z
+    .strictObject({
+      on: day,
+      phosphorus: oneOf(LAB_LEVELS, 'an index').nullable().default(null),
+      potassium: oneOf(LAB_LEVELS, 'an index').nullable().default(null),
+      organic: percent('Organic matter'),
+    })
+    .prefault({}),
+  weedsSeen: z.array(oneOf(WEED_IDS, 'a weed in the list')).max(40).default([]),
+  seedHeads: yesNo,
+  pests: z
+    .array(z.strictObject({ kind: oneOf(PEST_IDS, 'a pest in the list'), active: yesNo }))
+    .max(20)
+    .default([]),
+  diseases: z
+    .array(
+      z.strictObject({
+        kind: oneOf(DISEASE_IDS, 'a disease in the list'),
+        active: yesNo,
+        /** Which side is worse, where part of the lawn was fed. */
+        worse: oneOf(['unfed', 'fed'], 'the unfed or the fed side').nullable().default(null),
+      }),
+    )
+    .max(20)
+    .default([]),
+  dogs: yesNo,
+  /** A tree has lately gone: the light has changed, and the old grass may be the wrong one. */
+  treeGone: yesNo,
+  spongy: yesNo,
+  mowerWeight: quantity('mass', { min: 1, max: 5000, what: 'A mower' }),
+  litter: oneOf(LITTERS, 'a kind of litter').nullable().default(null),
+  browned: oneOf(BROWNED, 'a state').nullable().default(null),
+  laidAs: oneOf(['turf', 'sown'], 'turf or sown').nullable().default(null),
+  laidIn: quantity('ratio', { min: 1900, max: 2100, what: 'A year' }),
+  oneWay: yesNo,
+  edges: oneOf(EDGE_STATES, 'a state of edges').nullable().default(null),
+  notes: text(1000),
+  levelAim: oneOf(['plane', 'fall', 'smooth'], 'an aim for the surface').default('plane'),
+  fall: quantity('slope', { min: 0, max: 30, what: 'A fall' }),
+  fallTowards: quantity('ratio', { min: 0, max: 360, what: 'A compass direction', because: 'north is 0, east 90.' }),
+  smoothOver: quantity('length', { min: 0.2, max: 50, what: 'A length to smooth over' }),
+})
+
+const treatment = z.strictObject({
+  kind: oneOf(TREATMENTS, 'a kind of treatment'),
+  date: day,
+  waitDays: quantity('days', { min: 0, max: 730, what: 'A waiting period' }),
+  product: text(80),
+})
+
+const lot = z.strictObject({
+  grass: oneOf(GRASS_IDS, 'a grass in the table'),
+  name: text(80),
+  purity: quantity('percent', { min: 1, max: 100, what: 'Purity', because: 'read the label; most bags stand at 90 to 99 %.' }),
+  germination: quantity('percent', {
+    min: 1,
+    max: 100,
+    what: 'Germination',
+    because: 'dead seed grows nothing at any rate. Read the label; 70 to 95 % is usual.',
+  }),
+})
+
+export const jobSchema = z.strictObject({
+  name: text(120),
+  customer: text(120),
+  walked: day,
+  site: z
+    .strictObject({
+      latitude: quantity('ratio', { min: -66, max: 66, what: 'Latitude', because: 'north is positive, south negative.' }),
+      longitude: quantity('ratio', { min: -180, max: 180, what: 'Longitude', because: 'east is positive, west negative.' }),
+      timeZone: text(60).refine(isTimeZone, 'That is no time zone known here. Write it like Pacific/Auckland or America/Chicago.'),
+      frost: monthDay,
+      soilTemperature: quantity('temperature', { min: -10, max: 45, what: 'Soil temperature' }),
+      soilReadOn: day,
+      tapFlow: quantity('flow', { min: 0.5, max: 5000, what: 'A tap flow' }),
+      waterMinutes: quantity('hours', { min: 0.1, max: 24, what: 'Time allowed for watering' }),
+      /** A bucket filled at the tap gives its flow when none is typed. */
+      bucket: quantity('volume', { min: 0.0005, max: 2, what: 'A bucket' }),
+      bucketSeconds: quantity('ratio', { min: 1, max: 3600, what: 'Seconds to fill it' }),
+      restrictions: text(300),
+      below: text(1000),
+      /** What lies beside: concrete that granules may stain, water, neighbours' turf. */
+      beside: text(500),
+      rainGauge: yesNo,
+    })
+    .prefault({}),
+  customerDate: day,
+  aims: z.array(oneOf(AIMS, 'an aim')).max(20).default([]),
+  notes: text(4000),
+  zones: z.array(zoneSchema).max(500).default([]),
+  plan: planSchema,
+  treatments: z.array(treatment).max(200).default([]),
+  lots: z.array(lot).max(40).default([]),
+  feed: z
+    .strictObject({
+      grade,
+      nitrogen: quantity('rate', { min: 0, max: 25, what: 'A nitrogen target', because: 'more burns. Is that a product rate?' }),
+      slowShare: percent('Slow-release share of the nitrogen'),
+    })
+    .prefault({}),
+  dressing: z
+    .strictObject({
+      kind: oneOf(DRESSINGS, 'a dressing').nullable().default(null),
+      depth: quantity('depth', { min: 0, max: 300, what: 'A dressing depth' }),
+      share: percent('Share of ground dressed'),
+    })
+    .prefault({}),
+  cover: oneOf(COVERS, 'a cover over seed').nullable().default(null),
+  waterer: text(80),
+  schools: z.partialRecord(z.enum(Object.keys(SCHOOL_CHOICES) as [keyof typeof SCHOOL_CHOICES]), z.string().max(40)).default({}),
+  pins: z.record(z.string().max(60), day).default({}),
+})
+
+/** A job as read: everything in the core's units, null where nothing is known. */
+export type Job = z.output<typeof jobSchema>
+/** A job as typed: any quantity may be text in any unit, valid or not. This is what is stored. */
+export type JobDraft = z.input<typeof jobSchema>
+export type Zone = z.output<typeof zoneSchema>
+export type ZoneDraft = z.input<typeof zoneSchema>
+
+export type JobRead = { job: Job; problems: Problem[] } | { job: null; problems: Problem[] }
+
+/**
+ * Reads a draft leniently: what cannot be understood is left out of the job and listed, so that the rest still plans.
+ * Returns no job only when the draft is not a job at all.
+ */
+export function readJob(draft: unknown): JobRead {
+  const first = jobSchema.safeParse(draft)
+  if (first.success) return { job: first.data, problems: [] }
+  const problems = problemsOf(first.error)
+  const trimmed = structuredCopy(draft)
+  let error = first.error
+  for (let round = 0; round < 4; round++) {
+    const gone = new Set<string>()
+    // From the last to the first, so that taking an entry out of a list does not move those still to be taken.
+    for (const issue of error.issues.toReversed()) {
+      if (issue.code === 'unrecognized_keys') issue.keys.forEach((key) => forget(trimmed, [...issue.path, key]))
+      else if (issue.path.length === 0) return { job: null, problems }
+      else {
+        const path = wholeOf(issue.path)
+        if (gone.has(path.join())) continue
+        gone.add(path.join())
+        forget(trimmed, path)
+      }
+    }
+    const again = jobSchema.safeParse(trimmed)
+    if (again.success) return { job: again.data, problems }
+    error = again.error
+    problems.push(...problemsOf(error).filter((p) => !problems.some((known) => known.path === p.path)))
+  }
+  return { job: null, problems }
+}
+
+/** A shape, a level, the picture or the origin is nothing without its place: with that wrong, all of it is left out. Anything else is left out alone. */
+function wholeOf(path: readonly PropertyKey[]): readonly PropertyKey[] {
+  const [first, list, index, key] = path
+  if (first === 'plan' && (list === 'picture' || list === 'origin')) return path.slice(0, 2)
+  const placed = list === 'levels' || (list === 'shapes' && (key === 'at' || key === 'kind' || key === 'id'))
+  return first === 'plan' && typeof index === 'number' && placed ? path.slice(0, 3) : path
+}
+
+const structuredCopy = (value: unknown): unknown => (value === undefined ? undefined : JSON.parse(JSON.stringify(value)))
+
+function forget(root: unknown, path: readonly PropertyKey[]): void {
+  let holder = root as Record<PropertyKey, unknown> | undefined
+  for (const piece of path.slice(0, -1)) holder = holder?.[piece] as Record<PropertyKey, unknown> | undefined
+  const last = path.at(-1)!
+  if (Array.isArray(holder) && typeof last === 'number') holder.splice(last, 1)
+  else if (holder) delete holder[last]
+}
+
+/** A job with nothing in it but a name, as a draft. */
+export const blankJob = (name: string): JobDraft => ({ name, zones: [] })

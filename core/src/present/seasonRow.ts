@@ -1,0 +1,71 @@
+import { addDays, type Day } from '../calendar/day.ts'
+import type { Job } from '../entities/job.ts'
+import type { JobPlan } from '../pipeline.ts'
+import { APPROACH_NAMES } from '../reference/lists.ts'
+import type { WindowSpan } from '../schedule/orderOfWork.ts'
+import { num } from '../trace/figure.ts'
+
+/** A job as the season sees it: its window, its steps, where it stands. */
+export interface SeasonRow {
+  id: string
+  name: string
+  customer: string
+  area: number | null
+  zones: number
+  customerDate: Day | null
+  state: 'no-zones' | 'planned' | 'under-way' | 'growing' | 'done' | 'cannot'
+  options: string[]
+  trouble: { level: 'hold' | 'warn'; title: string } | null
+  approach: string
+  window: WindowSpan[]
+  cutOff: Day | null
+  sowDay: Day | null
+  steps: { id: string; kind: string; name: string; day: Day; span: number; state: string; hours: number; people: number }[]
+  next: { name: string; day: Day } | null
+}
+
+/** The season's row for a job: pure, from its plan. */
+export function seasonRow(id: string, job: Job, plan: JobPlan, crew: number): SeasonRow {
+  const people = Math.min(2, Math.max(1, crew))
+  const strand = plan.strands.find((s) => !s.fits) ?? plan.strands.find((s) => s.steps.some((x) => x.kind === 'sow')) ?? plan.strands[0]
+  const next = plan.follow.next
+  const sown = plan.steps.some((s) => s.kind === 'sow' && s.state === 'done')
+  const notice = plan.notices.find((n) => n.level === 'hold') ?? plan.notices.find((n) => n.level === 'warn')
+  const state = !strand
+    ? 'no-zones'
+    : !next
+      ? 'done'
+      : sown
+        ? 'growing'
+        : plan.strands.some((s) => !s.fits)
+          ? 'cannot'
+          : plan.follow.done > 0
+            ? 'under-way'
+            : 'planned'
+  return {
+    id,
+    name: job.name || 'Job without a name',
+    customer: job.customer,
+    area: plan.totalArea ? num(plan.figures[plan.totalArea]!) : null,
+    zones: job.zones.length,
+    customerDate: job.customerDate,
+    state,
+    options: plan.strands.flatMap((s) => s.options.map((o) => o.title)),
+    trouble: notice && notice.level !== 'note' ? { level: notice.level, title: notice.title } : null,
+    approach: [...new Set(plan.zones.filter((z) => z.area).map((z) => APPROACH_NAMES[z.approach.chosen].split(':')[0]!))].join(', '),
+    window: (strand?.window ?? []).filter((s) => s.from <= addDays(plan.today, 60)),
+    cutOff: strand ? (strand.cutOff.value as Day) : null,
+    sowDay: strand?.sowDay ?? null,
+    steps: plan.steps.map((s) => ({
+      id: s.id,
+      kind: s.kind,
+      name: s.name,
+      day: s.chosen,
+      span: s.span,
+      state: s.state,
+      hours: num(s.hours),
+      people,
+    })),
+    next: next ? { name: next.name, day: next.chosen } : null,
+  }
+}
