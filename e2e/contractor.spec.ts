@@ -45,7 +45,7 @@ test('history: a combined feed keeps seed out until its wait is over, and the la
   await expect(page.getByRole('button', { name: /Seed is safe from/ })).toContainText('Wed 10 Mar')
   await field(page, /Label’s wait/).fill('2 weeks')
   await expect(page.getByRole('button', { name: /Seed is safe from/ })).toContainText('Wed 24 Feb')
-  await page.getByRole('button', { name: 'take out' }).click()
+  await page.getByRole('button', { name: 'remove' }).click()
   await expect(page.getByText('Nothing is known to have been put down')).toBeVisible()
 })
 

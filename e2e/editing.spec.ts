@@ -167,12 +167,12 @@ test('a job file goes out and comes in; a bad one is refused with a sentence', a
   await expect(page.getByRole('heading', { name: 'From a file' })).toBeVisible()
 })
 
-test('put away and taken out again from the season', async ({ page }) => {
-  await openJob(page, { name: 'To put away' })
+test('archived and restored from the season', async ({ page }) => {
+  await openJob(page, { name: 'To archive' })
   await page.goto(at('demo'))
-  await page.getByRole('button', { name: 'Put away To put away' }).click({ force: true })
-  await expect(page.getByRole('link', { name: 'To put away', exact: true })).toHaveCount(0)
-  await page.getByText(/^Put away: \d/).click()
-  await page.getByRole('button', { name: 'Take out To put away' }).click()
-  await expect(page.getByRole('link', { name: 'To put away', exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Archive To archive' }).click({ force: true })
+  await expect(page.getByRole('link', { name: 'To archive', exact: true })).toHaveCount(0)
+  await page.getByText(/^Archived: \d/).click()
+  await page.getByRole('button', { name: 'Restore To archive' }).click()
+  await expect(page.getByRole('link', { name: 'To archive', exact: true })).toBeVisible()
 })

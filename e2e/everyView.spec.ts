@@ -32,7 +32,7 @@ for (const view of VIEWS)
     await page.goto(at('demo', view))
     await expect(page.locator('h1').first()).toBeVisible()
     await page.waitForLoadState('networkidle')
-    await expect(page.getByText(/^(Laying it out|Working it out|Unrolling the plan)…$/)).toHaveCount(0)
+    await expect(page.getByText(/^(Loading|Working it out|Loading the plan)…$/)).toHaveCount(0)
     for (const theme of ['paper', 'field']) {
       if (theme === 'field' && !view.endsWith('sheets')) await page.getByRole('button', { name: 'field', exact: true }).click()
       const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']).analyze()

@@ -31,14 +31,14 @@ test('without a frost date the plan says that its last day is a guess', async ({
   await expect(page.getByRole('button', { name: /1 Walk-over/ })).toContainText('frost date wanted')
 })
 
-test('the job file is there to take out from the customer’s page', async ({ page }) => {
-  const id = await openJob(page, { name: 'To take out', site: SITE, zones: [ZONE] }, 'walk-over?part=customer')
+test('the job file can be exported from the customer’s page', async ({ page }) => {
+  const id = await openJob(page, { name: 'To export', site: SITE, zones: [ZONE] }, 'walk-over?part=customer')
   const download = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Take the job file out' }).click()
   const file = await download
   expect(file.suggestedFilename()).toBe('To-take-out.juvena.json')
   const answer = (await (await page.request.get(at('demo', `/api/jobs/${id}/file`))).json()) as { format: string; job: { name: string } }
-  expect([answer.format, answer.job.name]).toEqual(['juvena-job', 'To take out'])
+  expect([answer.format, answer.job.name]).toEqual(['juvena-job', 'To export'])
 })
 
 test('finding: a figure by its name opens its working; a grass opens the table', async ({ page }) => {

@@ -95,17 +95,17 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
   await page.getByRole('button', { name: 'paste or file' }).click()
   // Twenty-four readings on the first lawn, with a hollow in the middle. Its corner is read off the plan.
   const shapes = (await (await page.request.get(at('demo', `/api/jobs/${new URL(page.url()).pathname.split('/')[2]}`))).json()) as {
-    draft: { plan: { shapes: { at: [number, number][][] }[] } }
+    draft: { drawing: { shapes: { at: [number, number][][] }[] } }
   }
-  const ring = shapes.draft.plan.shapes[0]!.at[0]!
+  const ring = shapes.draft.drawing.shapes[0]!.at[0]!
   const [west, south] = [Math.min(...ring.map((p) => p[0])), Math.min(...ring.map((p) => p[1]))]
   const rows = Array.from({ length: 24 }, (_, i) => {
     const [x, y] = [(i % 6) * 1.9 + 0.2, Math.floor(i / 6) * 2.5 + 0.2]
     return `${(west + x).toFixed(2)}, ${(south + y).toFixed(2)}, ${i === 8 || i === 9 || i === 14 || i === 15 ? -28 : 0}`
   })
   await page.getByRole('textbox', { name: /One reading a row/ }).fill(rows.join('\n'))
-  await page.getByRole('button', { name: 'Take in', exact: true }).click()
-  await expect(page.getByText('24 readings taken in.')).toBeVisible()
+  await page.getByRole('button', { name: 'Import', exact: true }).click()
+  await expect(page.getByText('24 readings imported.')).toBeVisible()
   await expect(page.getByRole('button', { name: /^Fill, in place/ })).toBeVisible()
   await expect(page.locator('.dips tbody tr').first()).toContainText('mm')
 
@@ -290,7 +290,7 @@ test('zones that overlap say so, and the overlap is cut off with one press', asy
         { id: 'a', name: 'One' },
         { id: 'b', name: 'Two' },
       ],
-      plan: { shapes: [lawn('a', 0), lawn('b', 8)] },
+      drawing: { shapes: [lawn('a', 0), lawn('b', 8)] },
     },
     'walk-over?part=plan',
   )
@@ -311,9 +311,9 @@ test('zones that overlap say so, and the overlap is cut off with one press', asy
   await expect(page.getByText('1 reading', { exact: true })).toBeVisible()
   await saved(page)
   const kept = (await (await page.request.get(at('demo', `/api/jobs/${new URL(page.url()).pathname.split('/')[2]}`))).json()) as {
-    draft: { plan: { levels: { mm: number }[] } }
+    draft: { drawing: { levels: { mm: number }[] } }
   }
-  expect(kept.draft.plan.levels.map((l) => l.mm)).toEqual([-14])
+  expect(kept.draft.drawing.levels.map((l) => l.mm)).toEqual([-14])
 })
 
 test('walked with the phone: the places it gives make a lawn, with the error it states', async ({ page, context }) => {
@@ -354,7 +354,7 @@ test('a lawn half in deep shade is offered as two, and cut along the line; typed
     { id: 'l', kind: 'lawn', zone: 'z1', at: box(0, 0, 20, 24) },
     { id: 'h', kind: 'building', name: 'hall', height: '10 m', at: box(-10, 24.5, 40, 8) },
   ]
-  await openJob(page, { site: SITE, zones: [{ id: 'z1', name: 'Quad' }], plan: { shapes } }, 'walk-over?part=plan&show=light&zone=z1')
+  await openJob(page, { site: SITE, zones: [{ id: 'z1', name: 'Quad' }], drawing: { shapes } }, 'walk-over?part=plan&show=light&zone=z1')
   await expect(page.getByText('Quad has two lights.')).toBeVisible()
   await page.getByRole('button', { name: 'cut in two along the red line' }).click({ timeout: 30_000 })
   await expect(listed(page).getByRole('button', { name: /^Quad, in shade/ })).toBeVisible()
@@ -384,7 +384,7 @@ test('a corner dragged reshapes a lawn and snaps to its neighbour; moved, taken 
     { id: 'a', name: 'One' },
     { id: 'b', name: 'Two' },
   ]
-  await openJob(page, { site: SITE, zones, plan: { shapes: [lawn('a', 0), lawn('b', 10)] } }, 'walk-over?part=plan')
+  await openJob(page, { site: SITE, zones, drawing: { shapes: [lawn('a', 0), lawn('b', 10)] } }, 'walk-over?part=plan')
   await expect(map(page)).toBeVisible()
   await page.waitForTimeout(800)
   const box = (await map(page).boundingBox())!
@@ -413,7 +413,7 @@ test('a corner dragged reshapes a lawn and snaps to its neighbour; moved, taken 
   await drag(inside, pixel(3, 5))
   await page.keyboard.press('Escape')
   await expect(listed(page).getByRole('button', { name: 'One 80 m²' })).toBeVisible()
-  await page.getByRole('button', { name: 'take out', exact: true }).click()
+  await page.getByRole('button', { name: 'remove', exact: true }).click()
   await expect(listed(page).getByRole('button', { name: /One/ })).toHaveCount(0)
   await page.keyboard.press('Control+z')
   await expect(listed(page).getByRole('button', { name: 'One 80 m²' })).toBeVisible()

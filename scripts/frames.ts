@@ -47,7 +47,7 @@ const site = (photo: { id: string; width: number; height: number }): JobDraft =>
     name: 'Sixty zones',
     site: { latitude: -44.2, longitude: 170.1, frost: '25 Apr' },
     zones: Array.from({ length: 60 }, (_, i) => ({ id: `z${i}`, name: `Zone ${i + 1}` })),
-    plan: { shapes, picture: { photo: photo.id, width: photo.width, height: photo.height, metresPerPixel: 120 / photo.width, scaled: true } },
+    drawing: { shapes, picture: { photo: photo.id, width: photo.width, height: photo.height, metresPerPixel: 120 / photo.width, scaled: true } },
   }
 }
 

@@ -118,7 +118,7 @@ console.log(
 const drawnJob = (shift: number): JobDraft => ({
   ...job(20),
   zones: job(20).zones!.map((z) => ({ ...z, area: null, sunHours: null })),
-  plan: {
+  drawing: {
     shapes: Array.from({ length: 60 }, (_, i): ShapeDraft => {
       const [zone, x, y] = [i % 20, (i % 5) * 14, Math.floor((i % 20) / 5) * 14]
       if (i < 20)

@@ -1,49 +1,36 @@
+import { addDays, type Day } from './calendar/day.ts'
 import type { Firm } from './entities/firm.ts'
 import type { Job } from './entities/job.ts'
-import { addDays, dayNumber, nextOn, type Day } from './calendar/day.ts'
 import { approachZone, asNew, sows, type ZoneApproach } from './approach/approach.ts'
-import { stillWanted, type Wanted } from './findings/stillWanted.ts'
-import { findInZone, type Finding } from './findings/findings.ts'
+import { growingWeeks, leadTimeValues, siteClimate, type SiteClimate } from './climate/siteClimate.ts'
+import { lastDayToSow, leadOf } from './climate/sowingWindow.ts'
+import { findingOf, type Finding } from './findings/finding.ts'
+import { findInZone, startOverLine } from './findings/findInZone.ts'
+import { moistureLines } from './findings/lines.ts'
 import { repelsWater } from './findings/seenInZone.ts'
-import { planCover, planDebris, planDressing, type CoverPlan, type DebrisPlan, type DressingPlan } from './materials/dressing.ts'
-import { planFeed, type FeedPlan } from './materials/feed.ts'
-import type { ApproachId } from './reference/lists.ts'
-import { GRASSES, type GrassId } from './reference/grasses.ts'
-import { mixName, seasonOf, suggestMix, type Mix } from './seed/mix.ts'
-import { checkMix, lotFigures, seedOrders, seedZone, usualPlsFigure, type MixOrder, type ZoneSeed } from './seed/seedPlan.ts'
-import { scarifies, strandsOf, wantsCores, type Strand, type ZoneWork } from './work/workPackages.ts'
-import { surveySite, type SiteSurvey } from './walkover/siteSurvey.ts'
-import { surveyNotices, surveySummary, type SurveySummary } from './walkover/surveyNotices.ts'
-import { readZone, surveyRules, type ZoneReadings } from './walkover/zoneReadings.ts'
-import type { Waits } from './schedule/waitingPeriods.ts'
-import { countedFrost, frostLead } from './climate/sowingWindow.ts'
-import { soilCurve, soilRules, warmingDays } from './climate/soilYear.ts'
-import { frostRules, oneInTen, usualFrost } from './climate/frost.ts'
-import { num, type Figure, type Notice, type Workings } from './trace/figure.ts'
+import { stillWanted, type Wanted } from './findings/stillWanted.ts'
+import { planCover } from './materials/cover.ts'
+import { planDebris } from './materials/debris.ts'
+import { planDressing } from './materials/dressing.ts'
+import { planFeed } from './materials/feed.ts'
+import type { Materials } from './materials/lines.ts'
+import { firmSettings, looseFor } from './reference/firmSettings.ts'
+import type { GrassId } from './reference/grasses.ts'
+import { levelValues, lightLines } from './reference/siteValues.ts'
 import type { Schools } from './reference/schools.ts'
-
-/** Days ahead that the soil curve and the windows reach. */
-const HORIZON = 560
-/** Days back that a job may have been sown and still be followed. */
-const LOOK_BACK = 200
-/** Days it usually takes before seed can go down: notice and opening the turf; with a kill-off before it. Juvena's model. */
-const PREPARE_DAYS = 7
-const KILL_DAYS = 30
-
-/** Where the job stands in the year: frost, soil by day. */
-export interface Ground {
-  latitude: number
-  frostMonthDay: string
-  frost: Figure
-  frostTenth: Figure
-  /** Soil at 50 mm, °C, by day from today. */
-  soil: Float64Array
-  /** The same, reaching back from today to what may have been sown already. */
-  soilBefore: { soil: Float64Array; start: Day }
-  warming: Uint8Array
-  start: Day
-  soilNow: Figure
-}
+import type { WaitingPeriods } from './schedule/waitingPeriods.ts'
+import { mixName, seasonOf, suggestMix, type Mix } from './seed/mix.ts'
+import { checkMix, lotFigures, seedOrders, seedZone, type LotFigures, type ZoneSeed } from './seed/seedPlan.ts'
+import { num, type Figure, type Notice } from './trace/figure.ts'
+import type { Memo } from './trace/memo.ts'
+import { joined, quantity, say, type Message } from './trace/message.ts'
+import { figureId, JOB, zoneScope } from './trace/scope.ts'
+import type { Trace } from './trace/trace.ts'
+import { surveySite } from './walkover/siteSurvey.ts'
+import { surveyNotices, surveySummary, type SurveySummary } from './walkover/surveyNotices.ts'
+import { surveyLines, surveyRules } from './walkover/surveyRules.ts'
+import { readZone, type ZoneReadings } from './walkover/zoneReadings.ts'
+import { scarifies, wantsCores, workPackages, type WorkPackage, type ZoneWork } from './work/workPackages.ts'
 
 export interface ZonePlan {
   r: ZoneReadings
@@ -52,183 +39,200 @@ export interface ZonePlan {
   suggestedMix: Mix
   seed: ZoneSeed | null
   work: ZoneWork
+  findings: Finding[]
+  notices: Notice[]
 }
 
-export interface Prescription {
-  ground: Ground
+export interface Prescription extends Materials {
+  climate: SiteClimate
   zones: ZonePlan[]
   survey: SurveySummary
   /** By zone, what else is worth reading. */
   wanted: Record<string, Wanted[]>
   findings: Finding[]
   totalArea: Figure | null
-  orders: MixOrder[]
-  feed: FeedPlan | null
-  dressing: DressingPlan | null
-  covers: CoverPlan[]
-  debris: DebrisPlan | null
-  strands: Strand[]
+  packages: WorkPackage[]
+  notices: Notice[]
 }
 
-function groundOf(job: Job, today: Day, schools: Schools, w: Workings): Ground {
-  const latitude = job.site.latitude ?? (job.zones.some((z) => z.present.some((g) => GRASSES[g].season === 'warm')) ? 31 : 45)
-  if (job.site.latitude === null) w.add(1, 'job.latitude', 'Latitude', latitude, '1', frostRules.none)
-  const frostMonthDay = job.site.frost ?? usualFrost(latitude)
-  const frost = w.add(
-    6,
-    'job.frost',
-    'First −2 °C night, even odds',
-    nextOn(frostMonthDay, today),
-    'date',
-    job.site.frost ? frostRules.median : frostRules.none,
-  )
-  const frostTenth = w.add(6, 'job.frost-tenth', 'First −2 °C night, 1 in 10', oneInTen(frost.value as Day), 'date', frostRules.tenth, [frost], {
-    school: `cutOff:${schools.cutOff}`,
-  })
-  const reading = w.read(1, 'job.soil-reading', 'Soil at 50 mm, read', job.site.soilTemperature, 'C')
-  const readOn = job.site.soilReadOn ?? job.walked ?? today
-  const before = addDays(today, -LOOK_BACK)
-  const whole = soilCurve(
-    latitude,
-    dayNumber(before),
-    LOOK_BACK + HORIZON,
-    job.site.soilTemperature === null ? null : { day: readOn, celsius: job.site.soilTemperature },
-  )
-  const soil = whole.subarray(LOOK_BACK)
-  const soilNow = w.add(6, 'job.soil-now', 'Soil at 50 mm, today', Math.round(soil[0]! * 10) / 10, 'C', soilRules.curve, [reading])
+export interface PrescribeBrief {
+  job: Job
+  firm: Firm
+  schools: Schools
+  today: Day
+  waits: WaitingPeriods
+  memo: Memo
+  trace: Trace
+}
+
+/** From the walk-over to the work: findings, approach, seed, materials and work packages, before any step has a day. */
+export function prescribe(brief: PrescribeBrief): Prescription {
+  const { job, firm, schools, today, trace } = brief
+  const climate = siteClimate(job, today, schools, trace)
+  const walked = walkOver(brief, climate)
+  const lots = lotFigures(job, trace)
+  const zones = walked.readings.map((r) => prescribeZone(brief, climate, lots, r))
+  const seeds = zones.flatMap((z) => z.seed ?? [])
+  const orders = seedOrders(seeds, firm.reserve, trace)
+  const fed = zones.filter((z) => isFed(z, trace)).map((z) => ({ zone: z.r.id, area: z.seed?.sownArea ?? z.r.area! }))
+  const feed = planFeed({ job, firm, schools, fed, soil: climate.soilNow, trace })
+  const dressing = planDressing({ job, firm, schools, zones, trace })
+  const { covers, notices: coverNotices } = planCover(job, seeds, zones, trace)
+  const findings = zones.flatMap((z) => z.findings)
+  const off = zones.map((z) => ({ r: z.r, scarifies: sows(z.approach.chosen) && scarifies(z.work, findings, trace) }))
+  const worked = zones.filter((z) => z.seed || z.approach.chosen === 'leave')
   return {
-    latitude,
-    frostMonthDay,
-    frost,
-    frostTenth,
-    soil,
-    soilBefore: { soil: whole, start: before },
-    warming: warmingDays(latitude, dayNumber(today), HORIZON),
-    start: today,
-    soilNow,
+    climate,
+    zones,
+    survey: walked.survey,
+    wanted: Object.fromEntries(zones.map((z) => [z.r.id, stillWanted(z.r, z.findings, job, trace)])),
+    findings,
+    totalArea: walked.totalArea,
+    seeds,
+    orders,
+    feed,
+    dressing,
+    covers,
+    debris: planDebris(off, trace),
+    packages: workPackages(worked.map((z) => z.work), trace), // prettier-ignore
+    notices: [
+      ...walked.notices,
+      ...frostWanted(job, climate, zones.length > 0),
+      ...zones.flatMap((z) => z.notices),
+      ...(feed?.notices ?? []),
+      ...(dressing?.notices ?? []),
+      ...coverNotices,
+    ],
   }
 }
 
-/** Soil warm enough for cool grass to grow, °C; days before the first sowing at the earliest; days from sowing to a first mow and on. Juvena's model. */
-const GROWS_FROM = 8
-const GROWING_DAYS = 70
-
-/** The ten weeks the light is judged by: from the first day a week or more ahead on which the soil lets grass grow. Days since 1970. */
-function growingWeeks(ground: Ground): { from: number; to: number } {
-  let first = PREPARE_DAYS
-  while (first < 365 && ground.soil[first]! < GROWS_FROM) first++
-  const from = dayNumber(ground.start) + (first < 365 ? first : PREPARE_DAYS)
-  return { from, to: from + GROWING_DAYS - 1 }
-}
-
-/** From the walk-over to the work: findings, approach, seed, materials and the strands of steps, before any of them has a day. */
-export function prescribe(job: Job, firm: Firm, schools: Schools, today: Day, waits: Waits, w: Workings, notices: Notice[]): Prescription {
-  const ground = groundOf(job, today, schools, w)
-  const surveyed: SiteSurvey = surveySite(job, growingWeeks(ground))
-  const readings = job.zones.map((zone) => readZone(zone, surveyed, w))
-  const survey = surveySummary(job, firm, schools, surveyed, readings)
-  surveyNotices(job, surveyed, survey, readings, notices)
-  const measured = readings.filter((r) => r.area)
-  const totalArea =
-    measured.length > 0
-      ? w.add(
-          1,
-          'job.area',
-          'All zones',
-          measured.reduce((sum, r) => sum + num(r.area!), 0),
-          'm2',
-          surveyRules.totalArea,
-          measured.map((r) => r.area),
-        )
-      : null
-  const areaError = Math.hypot(...measured.map((r) => num(r.area!) * r.areaError))
-  if (totalArea && areaError > 0) w.add(1, 'job.area.error', 'All zones, give or take', areaError, 'm2', surveyRules.error, [totalArea])
-  const findings: Finding[] = []
-  const wanted: Record<string, Wanted[]> = {}
-  const lots = lotFigures(job, w)
-  const usualPls = usualPlsFigure(w)
-  const lastSowing = (grass: GrassId): Day | null => {
-    const lead = frostLead(grass)
-    const counted = countedFrost(ground.frostMonthDay, today, schools.cutOff)
-    return lead === 0 ? null : addDays(counted, -lead)
+/** Reads every zone by the survey of the site. */
+function walkOver({ job, firm, schools, memo, trace }: PrescribeBrief, climate: SiteClimate) {
+  const values = {
+    dip: trace.value(levelValues.dip),
+    levelWithin: trace.value(surveyLines.levelWithin),
+    leastTilt: trace.value(surveyLines.leastTilt),
   }
-  const soonest = (approach: ApproachId): Day => {
-    const ready = addDays(today, approach === 'renovate' ? KILL_DAYS : PREPARE_DAYS)
-    return waits.sow !== null && waits.sow > ready ? waits.sow : ready
-  }
-  if (job.site.frost === null && readings.length > 0)
-    notices.push({
-      id: 'frost.wanted',
-      stage: 6,
-      level: 'warn',
-      title: 'The last day to sow is a guess.',
-      says: 'No frost date is given, so it goes by latitude. Enter the median date of the first −2 °C night under Walk-over, Site and season.',
-      figure: ground.frost.id,
-    })
-  const zones: ZonePlan[] = readings.map((r) => {
-    const found = findInZone(r, schools, Number((job.walked ?? today).slice(0, 4)), w)
-    findings.push(...found)
-    wanted[r.id] = stillWanted(r, found, job)
-    const approach = approachZone(r, found, job, schools, w, notices)
-    const pests = found.find((f) => f.kind === 'pests' && f.verdict === 'hold')
-    if (pests && sows(approach.chosen))
-      notices.push({
-        id: `${r.id}.live-pests`,
-        stage: 6,
-        zone: r.id,
-        level: 'hold',
-        title: `${r.name}: live pests.`,
-        says: `${pests.says} Never sow into live pests: seedlings are the first they take. Note them as gone under Zones when they are.`,
-        ...(pests.figure ? { figure: pests.figure } : {}),
-      })
-    const season = seasonOf(r, ground.latitude)
-    const work = { r, approach, season }
-    if (repelsWater(r) && sows(approach.chosen) && wantsCores(work, found))
-      notices.push({
-        id: `${r.id}.cores-wait`,
-        stage: 6,
-        zone: r.id,
-        level: 'warn',
-        title: `${r.name}: no cores yet.`,
-        says: 'Cores are wanted, but the soil sheds water: holes would dry it further. Spike to 50 mm at most, a wetting agent and slow water first; core once a drop goes in.',
-      })
-    const suggested: Mix =
-      approach.chosen === 'hold-over'
-        ? { parts: [{ grass: 'annual-ryegrass', share: 100, reason: 'quick cover; gone within the year' }], runnerUp: null, nothing: null }
-        : suggestMix(r, season, soonest(approach.chosen), slowOnes(lastSowing, season, today), !asNew(approach.chosen))
-    const own = r.zone.mix?.filter((p) => (p.share ?? 0) > 0) ?? []
-    const mix: Mix =
-      own.length > 0
-        ? { ...suggested, parts: own.map((p) => ({ grass: p.grass, share: p.share ?? 0, reason: 'your choice' })), nothing: null }
-        : suggested
-    const seed = seedZone(r, approach, mix, own.length > 0 && mixName(mix.parts) !== mixName(suggested.parts), lots, usualPls, w)
-    if (own.length > 0 && sows(approach.chosen)) checkMix(r, mix.parts, season, notices)
-    if (!seed && r.area && sows(approach.chosen))
-      notices.push({
-        id: `${r.id}.no-seed`,
-        stage: 4,
-        zone: r.id,
-        level: 'hold',
-        title: `${r.name}: no seed fits here.`,
-        says: `${suggested.nothing ?? ''} ${r.zone.present.includes('st-augustine') ? 'Fill gaps with runners or plugs of the turf there.' : 'Change the light or the height of cut, or choose another plant.'}`.trim(),
-      })
-    return { r, season, approach, suggestedMix: suggested, seed, work }
+  const surveyed = surveySite(job, growingWeeks(climate, trace), values, memo)
+  const readings = job.zones.map((zone) => readZone(zone, surveyed, trace))
+  const survey = surveySummary(surveyed, readings, {
+    schoolLine: startOverLine(schools, trace),
+    loose: looseFor(firm.settling ?? trace.value(firmSettings.settling.usual), firm.oversize ?? trace.value(firmSettings.oversize.usual)),
+    barrow: firm.barrow ?? trace.value(firmSettings.barrow.usual) / 1000,
+    lights: { shade: trace.value(lightLines.shade), sun: trace.value(lightLines.cool) },
   })
-  const seeds = zones.map((z) => z.seed).filter((s) => s !== null)
-  const orders = seedOrders(seeds, firm.reserve, w)
-  const fed = zones
-    .filter((z) => z.r.area && (z.seed || (z.approach.chosen === 'leave' && num(z.r.sun) >= 2)))
-    .map((z) => ({ zone: z.r.id, area: z.seed?.sownArea ?? z.r.area! }))
-  const feed = planFeed(job, firm, schools, fed, ground.soilNow, w, notices)
-  const dressing = planDressing(job, firm, schools, zones, w, notices)
-  const covers = planCover(job, seeds, zones, w, notices)
-  const debris = planDebris(
-    zones.map((z) => ({ r: z.r, scarifies: sows(z.approach.chosen) && scarifies(z.work, findings) })),
-    w,
-  )
-  const withSeed = zones.filter((z) => z.seed || z.approach.chosen === 'leave').map((z) => z.work)
-  return { ground, zones, survey, wanted, findings, totalArea, orders, feed, dressing, covers, debris, strands: strandsOf(withSeed) }
+  const areas = readings.flatMap((r) => r.area ?? [])
+  const errors = readings.flatMap((r) => r.areaErrorFigure ?? [])
+  const totalArea = areas.length > 0 ? trace.work(surveyRules.totalArea, JOB, { zones: areas }) : null
+  if (errors.length > 0) trace.work(surveyRules.totalError, JOB, { zones: errors })
+  return { readings, survey, totalArea, notices: surveyNotices(job.drawing, surveyed, survey, readings, trace) }
 }
+
+const frostWanted = (job: Job, climate: SiteClimate, walked: boolean): Notice[] =>
+  job.site.frost === null && walked
+    ? [
+        {
+          id: 'frost.wanted',
+          stage: 6,
+          level: 'warn',
+          title: 'The last day to sow is a guess.',
+          says: say`No frost date is given, so it goes by latitude. Enter the median date of the first ${quantity(-2, 'C')} night under Walk-over, Site and season.`,
+          figure: climate.frost.id,
+        },
+      ]
+    : []
+
+/** Ground that gets a starter: what is sown, and what is left with light enough to live. */
+const isFed = ({ r, seed, approach }: ZonePlan, trace: Trace): boolean =>
+  r.area !== null && (seed !== null || (approach.chosen === 'leave' && num(r.sun) >= trace.value(lightLines.marginal)))
+
+/** One zone from its readings to its seed. */
+function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFigures, r: ZoneReadings): ZonePlan {
+  const { job, schools, today, trace } = brief
+  const findings = findInZone(r, schools, Number((job.walked ?? today).slice(0, 4)), trace)
+  const approach = approachZone({ r, findings, job, schools, trace })
+  const season = seasonOf(r, climate.latitude)
+  const work = { r, approach, season }
+  const suggested = mixFor(brief, climate, work)
+  const own = r.zone.mix?.filter((p) => (p.share ?? 0) > 0) ?? []
+  const mix: Mix =
+    own.length > 0
+      ? { ...suggested, parts: own.map((p) => ({ grass: p.grass, share: p.share ?? 0, reason: 'your choice' })), nothing: null }
+      : suggested
+  const overridden = own.length > 0 && mixName(mix.parts) !== mixName(suggested.parts)
+  const seed = seedZone({ r, approach, mix, overridden, lots, trace })
+  const notices = [
+    ...approach.notices,
+    ...(sows(approach.chosen)
+      ? [
+          ...livePests(r, findings),
+          ...coresWait(work, findings, trace),
+          ...(own.length > 0 ? checkMix(r, mix.parts, season) : []),
+          ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : []),
+        ]
+      : []),
+  ]
+  return { r, season, approach, suggestedMix: suggested, seed, work, findings, notices }
+}
+
+/** The mix Juvena would sow: a quick cover where ground is held over, else what suits it. */
+function mixFor({ schools, today, waits, trace }: PrescribeBrief, climate: SiteClimate, { r, approach: { chosen }, season }: ZoneWork): Mix {
+  if (chosen === 'hold-over')
+    return { parts: [{ grass: 'annual-ryegrass', share: 100, reason: 'quick cover; gone within the year' }], runnerUp: null, nothing: null }
+  const { prepare, kill } = trace.values({ values: leadTimeValues })
+  const ready = addDays(today, chosen === 'renovate' ? kill : prepare)
+  const sowingFrom = waits.sow !== null && waits.sow > ready ? waits.sow : ready
+  const lastSowing = (grass: GrassId): Day | null => {
+    const lead = leadOf(grass)
+    return lead === 'cover' ? null : lastDayToSow(lead, climate.frostMonthDay, today, schools.cutOff, trace)
+  }
+  return suggestMix({ r, season, sowingFrom, lastSowing: slowOnes(lastSowing, season, today), overseeding: !asNew(chosen), trace })
+}
+
+const livePests = (r: ZoneReadings, findings: readonly Finding[]): Notice[] => {
+  const pests = findingOf(findings, r.id, 'pests')
+  if (pests?.verdict !== 'hold') return []
+  return [
+    {
+      id: figureId(zoneScope(r.id), 'live-pests'),
+      stage: 6,
+      zone: r.id,
+      level: 'hold',
+      title: say`${r.name}: live pests.`,
+      says: joined([pests.says, 'Never sow into live pests: seedlings are the first they take. Note them as gone under Zones when they are.']),
+      ...(pests.figure ? { figure: pests.figure } : {}),
+    },
+  ]
+}
+
+const coresWait = (work: ZoneWork, findings: readonly Finding[], trace: Trace): Notice[] => {
+  const { r } = work
+  if (!repelsWater(r, trace) || !wantsCores(work, findings, trace)) return []
+  return [
+    {
+      id: figureId(zoneScope(r.id), 'cores-wait'),
+      stage: 6,
+      zone: r.id,
+      level: 'warn',
+      title: say`${r.name}: no cores yet.`,
+      says: say`Cores are wanted, but the soil sheds water: holes would dry it further. Spike to ${quantity(trace.value(moistureLines.spike), 'mm')} at most, a wetting agent and slow water first; core once a drop goes in.`,
+    },
+  ]
+}
+
+const noSeedFits = (r: ZoneReadings, nothing: Message | null): Notice => ({
+  id: figureId(zoneScope(r.id), 'no-seed'),
+  stage: 4,
+  zone: r.id,
+  level: 'hold',
+  title: say`${r.name}: no seed fits here.`,
+  says: joined([
+    nothing,
+    r.zone.present.includes('st-augustine')
+      ? 'Fill gaps with runners or plugs of the turf there.'
+      : 'Change the light or the height of cut, or choose another plant.',
+  ]),
+})
 
 /**
  * Last sowing days, for the grasses slower than the season's quickest only: whether the season itself fits is the schedule's to say.

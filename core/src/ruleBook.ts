@@ -1,41 +1,162 @@
-import { approachRules } from './approach/approach.ts'
-import { findingRules } from './findings/findings.ts'
-import { seenRules } from './findings/seenInZone.ts'
-import { followRules } from './establish/follow.ts'
-import { dressingRules } from './materials/dressing.ts'
-import { feedRules } from './materials/feed.ts'
-import { seedRules } from './seed/seedPlan.ts'
-import { emergenceRules } from './establish/emergence.ts'
-import { mowRules } from './establish/firstMow.ts'
-import { waterRules } from './establish/watering.ts'
-import { orderRules } from './schedule/orderOfWork.ts'
-import { usualWait, waitRules } from './schedule/waitingPeriods.ts'
-import { surveyRules } from './walkover/zoneReadings.ts'
-import { frostRules } from './climate/frost.ts'
+import { approachRules, badDays } from './approach/approach.ts'
+import { frostReading, frostRules, frostValues } from './climate/frost.ts'
+import { latitudeRule, leadTimeValues } from './climate/siteClimate.ts'
 import { soilRules } from './climate/soilYear.ts'
-import { windowRules } from './climate/sowingWindow.ts'
-import { readings, type Rule } from './trace/figure.ts'
+import { leadValues, windowRules } from './climate/sowingWindow.ts'
+import { weatherLines } from './climate/weatherHolds.ts'
+import { emergenceRules } from './establish/emergence.ts'
+import { mowRules, mowValues } from './establish/firstMow.ts'
+import { followRules, phaseValues } from './establish/follow.ts'
+import { doseValues, splitValues, waterReadings, waterRules } from './establish/waterRules.ts'
+import { findingReadings } from './findings/findInZone.ts'
+import { findingRules, seenRules } from './findings/findingRules.ts'
+import { coverLines, habitLines, wantedLines } from './findings/lines.ts'
+import { seenReadings } from './findings/seenInZone.ts'
+import { coverRules, debrisRules, dressingReadings, dressingRules, dressingTable, smotherValues } from './materials/dressingRules.ts'
+import { bagNitrogen, feedReadings, feedRules, starterValues } from './materials/feedRules.ts'
+import { packRule } from './materials/lines.ts'
+import { firmSettings } from './reference/firmSettings.ts'
+import { lagValues, treatmentWaits } from './reference/lagValues.ts'
+import { coverDepth, intake, looseDensity } from './reference/materialValues.ts'
+import { operationRates, operationValues, setUpHours } from './reference/operations.ts'
+import { levelValues, trenchValues } from './reference/siteValues.ts'
+import { orderRules } from './schedule/orderOfWork.ts'
+import { treatmentReadings, usualWait, waitRules } from './schedule/waitingPeriods.ts'
+import { mixRule } from './seed/mix.ts'
+import { seedReadings, seedRules } from './seed/seedRules.ts'
+import type { Message } from './trace/message.ts'
+import type { Declaration, Procedure, Rule, TradeValue } from './trace/rule.ts'
+import { readings, surveyLines, surveyRules } from './walkover/surveyRules.ts'
+import { hoursRules } from './work/hours.ts'
+
+const RULE_SETS = [
+  surveyRules,
+  findingRules,
+  seenRules,
+  approachRules,
+  { mixRule },
+  seedRules,
+  feedRules,
+  dressingRules,
+  coverRules,
+  debrisRules,
+  { packRule },
+  frostRules,
+  soilRules,
+  { latitudeRule },
+  windowRules,
+  waitRules,
+  orderRules,
+  hoursRules,
+  waterRules,
+  emergenceRules,
+  mowRules,
+  followRules,
+] as unknown as Record<string, Rule | Procedure>[]
+const ENTRY_SETS: Record<string, Declaration>[] = [
+  readings,
+  findingReadings,
+  seenReadings,
+  seedReadings,
+  feedReadings,
+  dressingReadings,
+  treatmentReadings,
+  waterReadings,
+  firmSettings,
+  dressingTable,
+  { usualWait, bagNitrogen, frostReading },
+]
+
+/** Numbers that belong to no one rule, by what they are about. */
+const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
+  'Cover, and what follows from it': coverLines,
+  'The sward and its mower': habitLines,
+  'What is still worth reading': wantedLines,
+  'When the survey speaks up': surveyLines,
+  Levels: levelValues,
+  'Settled trenches': trenchValues,
+  'Days of bad looks': badDays,
+  Dressing: smotherValues,
+  'The usual starter': starterValues,
+  'Loose density': looseDensity,
+  'Cover over seed': coverDepth,
+  'First frost': frostValues,
+  'Last day to sow': leadValues,
+  'Before seed can go down': leadTimeValues,
+  'Days between steps': lagValues,
+  'Waits after a treatment': treatmentWaits,
+  'How fast one person works': operationRates,
+  'Setting up': setUpHours,
+  'Operations, by the numbers': operationValues,
+  'First mow': mowValues,
+  'Watering by school': doseValues,
+  'Splitting a run': splitValues,
+  'Phases of water': phaseValues,
+  'What bare ground takes': intake,
+  'Rain ahead': weatherLines,
+}
 
 /** Every rule of the trade the plan works by, by id. */
-export const RULES: ReadonlyMap<string, Rule> = new Map(
-  [
-    readings,
-    surveyRules,
-    findingRules,
-    seenRules,
-    approachRules,
-    seedRules,
-    feedRules,
-    dressingRules,
-    frostRules,
-    soilRules,
-    windowRules,
-    waitRules,
-    { usualWait },
-    orderRules,
-    emergenceRules,
-    waterRules,
-    mowRules,
-    followRules,
-  ].flatMap((rules) => Object.values(rules).map((r): [string, Rule] => [r.id, r])),
+export const RULES: ReadonlyMap<string, Rule | Procedure> = new Map(RULE_SETS.flatMap((set) => Object.values(set).map((r) => [r.id, r])))
+
+/** Everything a figure can come from: the rules, and what is read, set or looked up. */
+export const DECLARATIONS: ReadonlyMap<string, Declaration> = new Map<string, Declaration>([
+  ...ENTRY_SETS.flatMap((set) => Object.values(set).map((d): [string, Declaration] => [d.id, d])),
+  ...RULES,
+])
+
+/** Every number of the trade, once, by its id. */
+export const VALUES: ReadonlyMap<string, TradeValue> = new Map(
+  [...[...DECLARATIONS.values()].map((d) => d.values), ...Object.values(VALUE_GROUPS)].flatMap((values) =>
+    Object.values(values).map((v) => [v.id, v]),
+  ),
 )
+
+/** One page of the rule book: a rule with its numbers, or numbers that belong together. */
+export interface BookPage {
+  id: string
+  title: Message
+  rule: Rule | Procedure | null
+  values: TradeValue[]
+}
+
+const numbersOf = (title: string, values: readonly TradeValue[]): BookPage => ({
+  id: `numbers.${title.toLowerCase().replace(/[^a-z]+/g, '-')}`,
+  title,
+  rule: null,
+  values: [...values],
+})
+
+/** The rule book: every rule in the order of the work, then the numbers that belong to none, each number at its first place only in those. */
+export function bookPages(): BookPage[] {
+  const rules = [...RULES.values()].map((rule): BookPage => ({ id: rule.id, title: rule.label, rule, values: Object.values(rule.values) }))
+  const assumed = [...DECLARATIONS.values()]
+    .filter((d) => !RULES.has(d.id))
+    .flatMap((d) => Object.values(d.values).map((v) => ({ ...v, says: titleOf(d, v) })))
+  const groups = Object.entries(VALUE_GROUPS).map(([title, values]) => numbersOf(title, Object.values(values)))
+  return [...rules, ...groups, numbersOf('Taken until it is read or set', assumed)]
+}
+
+const titleOf = (d: Declaration, v: TradeValue): string =>
+  typeof d.label === 'string' && v.says.startsWith('What is taken') ? `${d.label}, until it is read` : v.says
+
+export interface ValueProblem {
+  id: string
+  sentence: string
+}
+
+/** What is wrong with the numbers a firm has set: unknown ones, and those outside the range in which the rules hold. */
+export function checkFirmValues(values: Readonly<Record<string, number>>): ValueProblem[] {
+  return Object.entries(values).flatMap(([id, own]) => {
+    const known = VALUES.get(id)
+    if (!known) return [{ id, sentence: `“${id.slice(0, 60)}” is no number of the rule book. Take it out.` }]
+    const [low, high] = known.range
+    if (!Number.isFinite(own) || own < low || own > high)
+      return [{ id, sentence: `${known.says}: ${own} is outside ${low} to ${high}. Set a number between them, or take Juvena’s ${known.is}.` }]
+    return []
+  })
+}
+
+/** A rule's formula, or what its procedure does. */
+export const isProcedure = (declaration: Declaration): declaration is Procedure => 'steps' in declaration
+export const isRule = (declaration: Declaration): declaration is Rule => 'formula' in declaration

@@ -9,6 +9,7 @@ import { areaOf } from '../src/drawing/geometry.ts'
 import { fromGeoJson, toGeoJson } from '../src/formats/geoJson.ts'
 import { addShape, cutOverlap, mergeZones, moveShape, removeShape, splitZone } from '../src/drawing/shapeEdits.ts'
 import { explain } from '../src/present/explain.ts'
+import { READER } from './makeJob.ts'
 
 /** Whatever a person draws, crossed, touching or laid on itself: it is measured, planned and told. */
 const place: fc.Arbitrary<Point> = fc.oneof(
@@ -46,7 +47,7 @@ const anyDraft: fc.Arbitrary<JobDraft> = fc.record({
     { id: 'z0', name: 'One', ...z },
     { id: 'z1', name: 'Two', area: 30 },
   ]),
-  plan: fc.record({
+  drawing: fc.record({
     shapes: fc.array(anyShape, { maxLength: 9 }).map((list) => list.map((s, i) => ({ ...s, id: `s${i}` }))),
     levels: fc.array(
       fc.record({
@@ -73,8 +74,9 @@ describe('any plan', () => {
       fc.property(anyDraft, (draft) => {
         const plan = planJob(read(draft), { today: '2027-02-22', firm: defaultFirm(), diary: [] })
         for (const f of Object.values(plan.figures)) {
-          if (typeof f.value === 'number') expect(Number.isFinite(f.value) && (f.value >= 0 || f.unit === 'C'), `${f.id} ${f.value}`).toBe(true)
-          expect(explain(plan.figures, f.id, 'metric')?.formula).not.toMatch(/\{|NaN|undefined/)
+          if (typeof f.value === 'number')
+            expect(Number.isFinite(f.value) && (f.value >= 0 || f.unit === 'C' || f.unit === 'deg'), `${f.id} ${f.value}`).toBe(true)
+          expect(explain(plan, f.id, READER)?.formula).not.toMatch(/\{|NaN|undefined/)
         }
         const ids = plan.notices.map((n) => n.id)
         expect(new Set(ids).size).toBe(ids.length)
@@ -87,7 +89,7 @@ describe('any plan', () => {
     fc.assert(
       fc.property(anyDraft, (draft) => {
         const job = read(draft)
-        for (const zone of measurePlan(job.plan).zones.values()) {
+        for (const zone of measurePlan(job.drawing).zones.values()) {
           expect(zone.area).toBeLessThanOrEqual(zone.gross + 1e-3)
           expect(zone.net.every((a) => areaOf(a) > 0)).toBe(true)
           expect(zone.error).toBeGreaterThan(0)
@@ -107,8 +109,8 @@ describe('any plan', () => {
   it('is left as drawn by a building of no size: cutting it out would only round the lawn', () => {
     const lawn = { id: 's0', kind: 'lawn', zone: 'z0', at: [[[0, 0.00035], [3, 3], [1, 0], [6, 6], [0, 0]]] } // prettier-ignore
     const speck = { id: 's1', kind: 'building', at: [[[0, 0], [0, 0], [5e-324, 5e-324]]] } // prettier-ignore
-    const job = read({ name: 'x', plan: { shapes: [lawn, speck] } } as JobDraft)
-    const zone = measurePlan(job.plan).zones.get('z0')!
+    const job = read({ name: 'x', drawing: { shapes: [lawn, speck] } } as JobDraft)
+    const zone = measurePlan(job.drawing).zones.get('z0')!
     expect(zone.area).toBe(zone.gross)
     expect(zone.off).toEqual([])
   })
@@ -117,7 +119,7 @@ describe('any plan', () => {
     fc.assert(
       fc.property(anyDraft, (draft) => {
         const origin = { latitude: -44.2, longitude: 170.1 }
-        const shapes = draft.plan!.shapes!.filter((s) => SHAPE_KINDS[s.kind as ShapeKind].draws !== 'area' || areaOf(s.at as Ring[]) > 0.5)
+        const shapes = draft.drawing!.shapes!.filter((s) => SHAPE_KINDS[s.kind as ShapeKind].draws !== 'area' || areaOf(s.at as Ring[]) > 0.5)
         fc.pre(shapes.length > 0)
         const back = fromGeoJson(JSON.parse(JSON.stringify(toGeoJson(shapes, origin))), origin)
         if (!back.ok) throw new Error(back.sentence)
@@ -137,7 +139,7 @@ describe('any plan', () => {
         const d: JobDraft = { name: 'x', zones: [] }
         for (const [what, a, b, n] of edits) {
           const zones = (d.zones ?? []).map((z) => z.id)
-          const shapes = d.plan?.shapes ?? []
+          const shapes = d.drawing?.shapes ?? []
           const [one, two] = [zones[n % (zones.length || 1)], zones[(n + 1) % (zones.length || 1)]]
           if (what === 'add')
             addShape(
@@ -160,8 +162,8 @@ describe('any plan', () => {
           else if (what === 'remove' && shapes.length) removeShape(d, shapes[n % shapes.length]!.id)
           const job = read(d)
           const known = new Set(job.zones.map((z) => z.id))
-          expect(job.plan.shapes.filter((s) => s.kind === 'lawn').every((s) => known.has(s.zone!))).toBe(true)
-          expect(new Set(job.plan.shapes.map((s) => s.id)).size).toBe(job.plan.shapes.length)
+          expect(job.drawing.shapes.filter((s) => s.kind === 'lawn').every((s) => known.has(s.zone!))).toBe(true)
+          expect(new Set(job.drawing.shapes.map((s) => s.id)).size).toBe(job.drawing.shapes.length)
         }
       }),
       { numRuns: 150 },

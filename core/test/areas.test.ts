@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { getArea, getLength } from 'ol/sphere.js'
 import GeoJSON from 'ol/format/GeoJSON.js'
 import { describe, expect, it } from 'vitest'
-import { planSchema, shapeSchema, type Point, type Ring, type ShapeDraft } from '../src/entities/drawing.ts'
+import { drawingSchema, shapeSchema, type Point, type Ring, type ShapeDraft } from '../src/entities/drawing.ts'
 import { areaError, MEASURING } from '../src/drawing/areaError.ts'
 import { measurePlan, trenchVolume, zoneAt } from '../src/drawing/drawnZones.ts'
 import { areaOf, cutAway, inside, joined, lengthOf, perimeterOf, selfCrossing, shared, signedArea, splitAlong } from '../src/drawing/geometry.ts'
@@ -22,7 +22,7 @@ const box = (x: number, y: number, w: number, h: number): Ring => [
   [x, y + h],
 ]
 const lawn = (id: string, zone: string, ring: Ring, more: Partial<ShapeDraft> = {}): ShapeDraft => ({ id, kind: 'lawn', zone, at: [ring], ...more })
-const plan = (shapes: ShapeDraft[]) => planSchema.parse({ shapes })
+const plan = (shapes: ShapeDraft[]) => drawingSchema.parse({ shapes })
 
 describe('areas', () => {
   // By hand: 20 × 10 less a 4 × 3 bed is 188; round it, 60 + 14.
@@ -235,20 +235,9 @@ describe('the plan measured', () => {
     expect(m.patches).toEqual({ count: 1, area: 2 })
     expect([m.worn, m.edges]).toEqual([8, 20])
     // 10 × 0.5 × 0.2 × 1.15, by hand.
-    expect(m.trenches[0]!.volume).toBeCloseTo(1.15, 9)
-    expect(
-      trenchVolume({
-        at: [
-          [
-            [0, 0],
-            [10, 0],
-          ],
-        ],
-        width: 0.5,
-        depth: 200,
-        settling: null,
-      }),
-    ).toBeCloseTo(1.15, 9)
+    const { length, width, depth } = m.trenches[0]!
+    expect(trenchVolume({ length, width, depth, settling: 15 })).toBeCloseTo(1.15, 9)
+    expect(length).toBe(10)
   })
 
   it('says where zones overlap, and knows touching from overlapping', () => {

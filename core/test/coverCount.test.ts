@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { exactInterval, fromFrames, fromLooks, incompleteBeta, moreToSettle, t95 } from '../src/cover/coverCount.ts'
+import { exactInterval, fromQuadrats, fromPointCounts, incompleteBeta, moreToSettle, t95 } from '../src/cover/coverCount.ts'
 
 const none = { wanted: 0, weeds: 0, moss: 0, bare: 0 }
 
@@ -43,17 +43,17 @@ describe('counts of cover', () => {
 
   it('by frame takes shares of each throw, and Student’s t over the throws', () => {
     // By hand: throws of 40, 50, 60 % have mean 50, s 10, half width 2.92 × 10 ÷ √3 = 16.86.
-    const count = fromFrames([40, 50, 60].map((wanted) => ({ ...none, wanted, bare: 100 - wanted })))!
+    const count = fromQuadrats([40, 50, 60].map((wanted) => ({ ...none, wanted, bare: 100 - wanted })))!
     expect(count.parts.wanted.mean).toBe(50)
     expect(count.parts.wanted.high - 50).toBeCloseTo(16.86, 2)
     // A tally of 12 in 25 squares is 48 %, the same as 48 of 100.
-    expect(fromFrames([{ ...none, wanted: 12, moss: 13 }])!.parts.wanted).toEqual({ mean: 48, low: 0, high: 100 })
-    expect([fromFrames([]), fromFrames([none]), fromLooks(none)]).toEqual([null, null, null])
+    expect(fromQuadrats([{ ...none, wanted: 12, moss: 13 }])!.parts.wanted).toEqual({ mean: 48, low: 0, high: 100 })
+    expect([fromQuadrats([]), fromQuadrats([none]), fromPointCounts(none)]).toEqual([null, null, null])
     expect(t95(30)).toBeCloseTo(1.697, 2)
   })
 
   it('by looks adds to a hundred, and says how many more would settle a line', () => {
-    const count = fromLooks({ wanted: 25, weeds: 5, moss: 20, bare: 10 })!
+    const count = fromPointCounts({ wanted: 25, weeds: 5, moss: 20, bare: 10 })!
     expect(Object.values(count.parts).reduce((s, p) => s + p.mean, 0)).toBeCloseTo(100, 9)
     const more = moreToSettle(count, 50)!
     expect(more).toBeGreaterThan(0)
@@ -61,13 +61,13 @@ describe('counts of cover', () => {
     expect(after(60 + more).high).toBeLessThan(50)
     expect(after(60 + more - 2).high).toBeGreaterThan(50)
     expect(moreToSettle(count, 30)).toBe(0)
-    expect(moreToSettle(fromLooks({ ...none, wanted: 50, bare: 50 })!, 50)).toBeNull()
+    expect(moreToSettle(fromPointCounts({ ...none, wanted: 50, bare: 50 })!, 50)).toBeNull()
   })
 
   it('by frame says how many more throws, and gives up on one that no count settles', () => {
-    const count = fromFrames([30, 45, 50, 35].map((wanted) => ({ ...none, wanted, bare: 100 - wanted })))!
+    const count = fromQuadrats([30, 45, 50, 35].map((wanted) => ({ ...none, wanted, bare: 100 - wanted })))!
     expect(moreToSettle(count, 50)).toBeGreaterThan(0)
     expect(moreToSettle(count, 90)).toBe(0)
-    expect(moreToSettle(fromFrames([49, 51, 50, 50].map((wanted) => ({ ...none, wanted, bare: 100 - wanted })))!, 50)).toBeNull()
+    expect(moreToSettle(fromQuadrats([49, 51, 50, 50].map((wanted) => ({ ...none, wanted, bare: 100 - wanted })))!, 50)).toBeNull()
   })
 })

@@ -43,9 +43,9 @@ describe('every entry has its bounds, and says them', () => {
     [sentence({ site: { ...SOUTH, tapFlow: '0' } }), 'site.tapFlow', 'outside'],
     [sentence({ customerDate: '31 April 2027' }), 'customerDate', 'does not exist'],
     [sentence({ customerDate: '3/4/27' }), 'customerDate', 'is not a date'],
-    [sentence({ treatments: [{ kind: 'broadleaf', waitDays: '9 years' }] }), 'treatments[0].waitDays', 'not known here'],
-    [sentence({ treatments: [{ kind: 'magic' as never }] }), 'treatments[0].kind', 'Choose one of'],
-    [sentence({ lots: [{ grass: 'zoysia', purity: '0 %' }] }), 'lots[0].purity', 'read the label'],
+    [sentence({ treatments: [{ id: 't1', kind: 'broadleaf', waitDays: '9 years' }] }), 'treatments[0].waitDays', 'not known here'],
+    [sentence({ treatments: [{ id: 't1', kind: 'magic' as never }] }), 'treatments[0].kind', 'Choose one of'],
+    [sentence({ lots: [{ id: 'l1', grass: 'zoysia', purity: '0 %' }] }), 'lots[0].purity', 'read the label'],
     [sentence({ feed: { nitrogen: '60 g/m²' } }), 'feed.nitrogen', 'product rate'],
     [sentence({ feed: { grade: '60-30-30' } }), 'feed.grade', 'more than 100 %'],
     [sentence({ dressing: { depth: '2 yd' } }), 'dressing.depth', 'outside'],
@@ -89,7 +89,7 @@ describe('the firm’s settings', () => {
   it('a school is the job’s own, else the firm’s, else the house’s; a name nobody knows is passed over', () => {
     const firm = firmSchema.parse({ schools: { cover: 'fifty', watering: 'once-a-day' } })
     expect(schoolsFor(firm, { cover: 'thirty' })).toMatchObject({ cover: 'thirty', watering: 'once-a-day', dressing: 'light-often' })
-    expect(schoolsFor(firm, { cover: 'ninety' }).cover).toBe('fifty')
+    expect(schoolsFor(firm, { cover: 'margin90' }).cover).toBe('fifty')
   })
 })
 
@@ -104,8 +104,8 @@ describe('the examples', () => {
     const read = readJobFile(JSON.parse(readFileSync(join(folder, name), 'utf8')))
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
     const plan = planJob(read.job, { today: read.today!, firm: firmSchema.parse({ units: 'us' }), diary: [] })
-    expect(plan.strands.every((s) => s.fits)).toBe(true)
-    for (const s of plan.strands) expect(s.sowDay <= String(s.cutOff.value)).toBe(true)
+    expect(plan.packages.every((s) => s.fits)).toBe(true)
+    for (const s of plan.packages) expect(s.sowDay <= String(s.cutOff.value)).toBe(true)
     const zones = plan.zones.reduce((sum, z) => sum + num(plan.figures[z.area!]!), 0)
     expect(num(plan.figures[plan.totalArea!]!)).toBeCloseTo(zones, 8)
     for (const z of plan.zones) expect(num(z.seed!.half) * 2).toBeCloseTo(num(z.seed!.kg), 10)

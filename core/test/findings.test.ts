@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { ZoneDraft } from '../src/entities/job.ts'
-import type { FindingKind } from '../src/findings/findings.ts'
+import type { FindingKind } from '../src/findings/finding.ts'
 import { planOf, zone } from './makeJob.ts'
 
 /** The lines of the trade are common practice; each is tried on both sides. */
@@ -103,7 +103,7 @@ describe('findings, either side of every line', () => {
   it('packed soil that sheds water is not cored, and the order of work says why', () => {
     const core = (change: Partial<ZoneDraft>) => {
       const plan = planOf({ zones: [zone({ penetration: 'stops', soilMoist: true, ...change })] })
-      return [plan.steps.some((s) => s.kind === 'core'), plan.notices.some((n) => n.id === 'z1.cores-wait')]
+      return [plan.steps.some((s) => s.kind === 'core'), plan.notices.some((n) => n.id === 'zone:z1.cores-wait')]
     }
     expect(core({})).toEqual([true, false])
     expect(core({ dropSeconds: 120 })).toEqual([false, true])
@@ -113,7 +113,7 @@ describe('findings, either side of every line', () => {
   })
   it('brown grass that may be asleep is not started over without a word; dead grass is', () => {
     const warned = (browned: 'dormant' | 'unsure' | 'dead', wanted = 20) =>
-      planOf({ zones: [zone({ ...cover(wanted), browned })] }).notices.some((n) => n.id === 'z1.dormant')
+      planOf({ zones: [zone({ ...cover(wanted), browned })] }).notices.some((n) => n.id === 'zone:z1.dormant')
     expect([warned('dormant'), warned('unsure'), warned('dead'), warned('dormant', 60)]).toEqual([true, true, false, false])
   })
 })

@@ -107,7 +107,7 @@ describe('volumes', () => {
     // The datum is the lawn round about: its own height is nothing, so hold the surface against nothing.
     const surface = levelSurface(dip, null, level)!
     const lift = bestPlane(dip.filter((d) => Math.hypot(d.x - 5, d.y - 5) > 4.2)).base - surface.plane.base
-    const filled = surface.off.reduce((sum, d) => sum + (Number.isNaN(d) ? 0 : (Math.max(0, lift - d) * surface.each) / 1000), 0)
+    const filled = surface.deviation.reduce((sum, d) => sum + (Number.isNaN(d) ? 0 : (Math.max(0, lift - d) * surface.cellArea) / 1000), 0)
     expect(filled / volume).toBeGreaterThan(0.99)
     expect(filled / volume).toBeLessThan(1.01)
   })

@@ -1,7 +1,7 @@
 import { Body, Equator, Horizon, Observer } from 'astronomy-engine'
 import { describe, expect, it } from 'vitest'
 import { castLight, daysFor, hillAt, lightMap, sunThroughDay, type LightInput } from '../src/light/lightMap.ts'
-import { leafThrough, obstaclesOf, shadowsAt, THROUGH, type Obstacle } from '../src/light/obstacles.ts'
+import { crownTransmittance, obstaclesOf, shadowsAt, CROWN_TRANSMITTANCE, type Obstacle } from '../src/light/obstacles.ts'
 import { sunAt } from '../src/light/sun.ts'
 import { areaOf, boxOf } from '../src/drawing/geometry.ts'
 import { gridOver, isMixed, splitByLight } from '../src/light/zoneLight.ts'
@@ -208,8 +208,8 @@ describe('the light map', () => {
   })
 
   it('lets through a share by season: bare in July and in leaf in January in the south, the other way in the north', () => {
-    expect([leafThrough(200, -44), leafThrough(15, -44)]).toEqual([THROUGH.bare, THROUGH.leaf])
-    expect([leafThrough(200, 44), leafThrough(15, 44)]).toEqual([THROUGH.leaf, THROUGH.bare])
+    expect([crownTransmittance(200, -44), crownTransmittance(15, -44)]).toEqual([CROWN_TRANSMITTANCE.bare, CROWN_TRANSMITTANCE.leaf])
+    expect([crownTransmittance(200, 44), crownTransmittance(15, 44)]).toEqual([CROWN_TRANSMITTANCE.leaf, CROWN_TRANSMITTANCE.bare])
     const crown: Obstacle = { shape: 't', dropsLeaf: true, form: 'crown', at: [10, 10], radius: 8, middle: 9, half: 8 }
     const sun = (iso: string) => {
       const i = input({ obstacles: [crown], days: [day(iso)] })

@@ -2,6 +2,10 @@ import type { DiaryEntry } from '../src/entities/diary.ts'
 import { firmSchema, type FirmDraft } from '../src/entities/firm.ts'
 import { readJob, type JobDraft, type ZoneDraft } from '../src/entities/job.ts'
 import { planJob, type JobPlan } from '../src/pipeline.ts'
+import { render } from '../src/present/render.ts'
+import type { Message } from '../src/trace/message.ts'
+import type { TradeValues } from '../src/trace/rule.ts'
+import { Trace } from '../src/trace/trace.ts'
 
 export const TODAY = '2027-02-22'
 
@@ -36,14 +40,34 @@ export const draft = (change: Partial<JobDraft> = {}): JobDraft => ({
   ...change,
 })
 
+/** A plan with every message in it spelled out, metric and in one dialect. */
+export type Said<T> = [Message] extends [T]
+  ? string
+  : T extends readonly (infer U)[]
+    ? Said<U>[]
+    : T extends object
+      ? { [K in keyof T]: Said<T[K]> }
+      : T
+export const READER = { units: 'metric', dialect: 'scarify' } as const
+
+export function said<T>(value: T): Said<T> {
+  if (Array.isArray(value)) return value.map(said) as Said<T>
+  if (typeof value !== 'object' || value === null || ArrayBuffer.isView(value)) return value as Said<T>
+  if ('template' in value && 'parts' in value) return render(value as unknown as Message, READER) as Said<T>
+  return Object.fromEntries(Object.entries(value).map(([key, part]) => [key, said(part)])) as Said<T>
+}
+
+/** The numbers of a group as declared. */
+export const declared = <V extends TradeValues>(values: V) => new Trace().values({ values })
+
 export function planOf(
   change: Partial<JobDraft> = {},
   { today = TODAY, firm = {}, diary = [] }: { today?: string; firm?: FirmDraft; diary?: DiaryEntry[] } = {},
-): JobPlan {
+): Said<JobPlan> {
   const read = readJob(draft(change))
   if (!read.job || read.problems.length > 0) throw new Error(JSON.stringify(read.problems))
-  return planJob(read.job, { today, firm: firmSchema.parse(firm), diary })
+  return said(planJob(read.job, { today, firm: firmSchema.parse(firm), diary }))
 }
 
-export const step = (plan: JobPlan, kind: string) => plan.steps.find((s) => s.kind === kind)
-export const valueOf = (plan: JobPlan, id: string) => Number(plan.figures[id]?.value)
+export const step = (plan: Said<JobPlan>, kind: string) => plan.steps.find((s) => s.kind === kind)
+export const valueOf = (plan: Said<JobPlan>, id: string) => Number(plan.figures[id]?.value)

@@ -1,16 +1,20 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { smotherLimit } from '../src/materials/dressing.ts'
-import { K_IN_K2O, nitrogenCeiling, P_IN_P2O5 } from '../src/materials/feed.ts'
+import { dressingRules } from '../src/materials/dressingRules.ts'
+import { feedRules } from '../src/materials/feedRules.ts'
 import { packsFor } from '../src/materials/packs.ts'
 import { POUND_PER_1000_SQ_FT } from '../src/quantities/quantity.ts'
-import { planOf, valueOf, zone } from './makeJob.ts'
+import { declared, planOf, valueOf, zone } from './makeJob.ts'
+
+const packs = (need: number, sizes: number[]) => packsFor(need, sizes, 0.9)
+const limit = (leaf: number) => dressingRules.limit.compute({ leaf }, declared(dressingRules.limit.values))
+const ceiling = (slow: number, soil: number) => feedRules.ceiling.compute({ slow, soil }, declared(feedRules.ceiling.values))
 
 describe('feeding', () => {
   it('4 g N/m² from 12-12-12 is 33.3 g/m² of product', () => {
     const plan = planOf({ feed: { grade: '12-12-12', nitrogen: 4 } })
     expect(valueOf(plan, plan.feed!.rate)).toBeCloseTo(33.333, 3)
-    expect(valueOf(plan, 'z1.feed.kg')).toBeCloseTo(6.6667, 4)
+    expect(valueOf(plan, 'zone:z1.feed.kg')).toBeCloseTo(6.6667, 4)
   })
   it('20-27-5 at 3 lb/1,000 ft² lays 0.60 lb N, 0.81 lb P₂O₅ and 0.15 lb K₂O', () => {
     const plan = planOf({ feed: { grade: '20-27-5', nitrogen: '0.6 lb/1000 sq ft' } })
@@ -21,14 +25,14 @@ describe('feeding', () => {
   })
   it('oxide factors follow from atomic weights', () => {
     const [P, K, O] = [30.9738, 39.0983, 15.9994]
-    expect(P_IN_P2O5).toBeCloseTo((2 * P) / (2 * P + 5 * O), 4)
-    expect(K_IN_K2O).toBeCloseTo((2 * K) / (2 * K + O), 4)
+    expect(feedRules.p.compute({ p2o5: 1 }, {})).toBeCloseTo((2 * P) / (2 * P + 5 * O), 4)
+    expect(feedRules.k.compute({ k2o: 1 }, {})).toBeCloseTo((2 * K) / (2 * K + O), 4)
   })
   it('holds a dose over the ceiling: 4.9 g/m² quick, up to 7.3 with slow release, half in heat', () => {
-    expect(nitrogenCeiling(0, false)).toBe(4.9)
-    expect(nitrogenCeiling(0.5, false)).toBe(7.3)
-    expect(nitrogenCeiling(1, false)).toBe(7.3)
-    expect(nitrogenCeiling(0, true)).toBeCloseTo(2.45, 12)
+    expect(ceiling(0, 23.9)).toBe(4.9)
+    expect(ceiling(50, 23.9)).toBe(7.3)
+    expect(ceiling(100, 23.9)).toBe(7.3)
+    expect(ceiling(0, 24)).toBeCloseTo(2.45, 12)
     const over = planOf({ feed: { grade: '30-0-0', nitrogen: 6 } })
     expect(over.notices.find((n) => n.id === 'feed.ceiling')?.level).toBe('hold')
     expect(planOf({ feed: { grade: '30-0-0', nitrogen: 4.8 } }).notices.some((n) => n.id === 'feed.ceiling')).toBe(false)
@@ -57,7 +61,7 @@ describe('feeding', () => {
 })
 
 describe('dressing', () => {
-  const dress = (area: string, depth: string) => valueOf(planOf({ zones: [zone({ area })], dressing: { depth } }), 'z1.dressing.volume')
+  const dress = (area: string, depth: string) => valueOf(planOf({ zones: [zone({ area })], dressing: { depth } }), 'zone:z1.dressing.volume')
   it('240 m² at 12 mm is 2.88 m³; ¼ in on 1,000 ft² is 0.77 yd³; 1 yd³ on 1,000 ft² is 8.2 mm', () => {
     expect(dress('240 m²', '12 mm')).toBeCloseTo(2.88, 10)
     expect(dress('1000 sq ft', '1/4 in') / 0.764554857984).toBeCloseTo(0.7716, 4)
@@ -74,20 +78,19 @@ describe('dressing', () => {
     expect(valueOf(plan, 'job.dressing.barrows')).toBe(19)
   })
   it('tips must show: 12 mm or a third of the leaf, and deeper goes in lifts, or is refused', () => {
-    expect(smotherLimit(60)).toBe(12)
-    expect(smotherLimit(15)).toBe(5)
+    expect([limit(60), limit(15)]).toEqual([12, 5])
     const lift = planOf({ dressing: { depth: 15 } })
     // Cut 40 mm, leaf on the day 20 mm, limit 6.67 mm: 15 mm is three lifts.
-    expect(valueOf(lift, 'z1.dressing.lifts')).toBe(3)
+    expect(valueOf(lift, 'zone:z1.dressing.lifts')).toBe(3)
     expect(lift.steps.some((s) => s.kind === 'dress-again')).toBe(true)
     const bury = planOf({ dressing: { depth: 15 }, schools: { dressing: 'bury-reseed' } })
-    expect(bury.notices.find((n) => n.id === 'z1.smother')?.level).toBe('hold')
-    expect(planOf({ dressing: { depth: 5 } }).notices.some((n) => n.id === 'z1.smother')).toBe(false)
+    expect(bury.notices.find((n) => n.id === 'zone:z1.smother')?.level).toBe('hold')
+    expect(planOf({ dressing: { depth: 5 } }).notices.some((n) => n.id === 'zone:z1.smother')).toBe(false)
   })
   it('flags two cubic feet on ten square feet, 61 mm, as no thin dressing', () => {
     const plan = planOf({ dressing: { depth: `${(2 * 0.028316846592 * 1000) / (10 * 0.09290304)} mm` } })
-    expect(valueOf(plan, 'z1.dressing.depth')).toBeCloseTo(60.96, 2)
-    expect(plan.notices.some((n) => n.id === 'z1.deep')).toBe(true)
+    expect(valueOf(plan, 'zone:z1.dressing.depth')).toBeCloseTo(60.96, 2)
+    expect(plan.notices.some((n) => n.id === 'zone:z1.deep')).toBe(true)
   })
 })
 
@@ -95,12 +98,12 @@ describe('packs', () => {
   it('always cover the need, and one pack fewer never would', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.01, max: 300, noNaN: true }), (need) => {
-        const { counts, bought } = packsFor(need, [20, 10, 5, 1])
+        const { counts, bought } = packs(need, [20, 10, 5, 1])
         const smallest = Math.min(...counts.map((c) => c.size))
         return bought >= need - 1e-9 && bought - smallest < need
       }),
     )
-    expect(packsFor(8.05, [20, 10, 5, 1]).counts).toEqual([{ size: 10, count: 1 }])
-    expect(packsFor(0, [10, 1])).toEqual({ counts: [], bought: 0, left: 0 })
+    expect(packs(8.05, [20, 10, 5, 1]).counts).toEqual([{ size: 10, count: 1 }])
+    expect(packs(0, [10, 1])).toEqual({ counts: [], bought: 0, left: 0 })
   })
 })

@@ -64,7 +64,7 @@ describe('which grass goes where (common practice)', () => {
   it('where nothing grows, nothing is sown, and the strongest reason is said', () => {
     const dark = planOf({ zones: [zone({ sunHours: 2.5 })] })
     expect(dark.zones[0]!.seed).toBeNull()
-    expect(dark.notices.find((n) => n.id === 'z1.no-seed')).toMatchObject({ level: 'hold', says: expect.stringContaining('h of sun') as string })
+    expect(dark.notices.find((n) => n.id === 'zone:z1.no-seed')).toMatchObject({ level: 'hold', says: expect.stringContaining('h of sun') as string })
   })
   it('whatever the ground, shares make 100 and every grass stands its light and its cut', () => {
     for (const sunHours of [3, 3.5, 4, 5, 6, 7, 9])
@@ -88,7 +88,7 @@ describe('which grass goes where (common practice)', () => {
 describe('rates by approach', () => {
   const rate = (change: Partial<ZoneDraft>) => {
     const plan = planOf({ zones: [zone({ mix: [{ grass: 'perennial-ryegrass', share: 100 }], ...change })] })
-    return [Number(plan.figures['z1.seed.rate']!.value), Number(plan.figures['z1.seed.area']!.value)]
+    return [Number(plan.figures['zone:z1.seed.rate']!.value), Number(plan.figures['zone:z1.seed.area']!.value)]
   }
   const cover = (wanted: number, bare: number) => ({ cover: { wanted, weeds: 100 - wanted - bare, moss: 0, bare } })
   it('new ground takes the new rate on the whole; spots the new rate on what is bare; a sward by its cover', () => {

@@ -1,7 +1,7 @@
 import type { Point } from '../src/entities/drawing.ts'
 import { inside } from '../src/drawing/geometry.ts'
 import { sunThroughDay, type LightInput } from '../src/light/lightMap.ts'
-import { leafThrough, type Obstacle } from '../src/light/obstacles.ts'
+import { crownTransmittance, type Obstacle } from '../src/light/obstacles.ts'
 
 /** Share of the sun that reaches a spot on the ground: a ray from it towards the sun, tried against each obstacle in turn. Shares no geometry with the map. */
 export function reaching(at: Point, sun: { azimuth: number; altitude: number }, obstacles: readonly Obstacle[], leaf: number): number {
@@ -49,7 +49,7 @@ const cross = (p: Point, q: Point, r: Point) => (q[0] - p[0]) * (r[1] - p[1]) - 
 export function naiveHours(input: LightInput, cells: readonly number[]): number[] {
   const { grid, days, stepMinutes } = input
   const suns = days.flatMap((day) => {
-    const leaf = leafThrough((day + 0.5) % 365.2425, input.latitude)
+    const leaf = crownTransmittance((day + 0.5) % 365.2425, input.latitude)
     return sunThroughDay(day, input.latitude, input.longitude, stepMinutes, input.hills).map((sun) => ({ sun, leaf }))
   })
   return cells.map((cell) => {

@@ -2,13 +2,14 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { addDays, dayNumber, dayOf, weekday } from '../src/calendar/day.ts'
 import type { StepKind } from '../src/reference/operations.ts'
-import { scheduleStrand, type Fixed, type Schedule } from '../src/schedule/schedule.ts'
-import type { StepNeed } from '../src/work/workPackages.ts'
-import { waitsOf } from '../src/schedule/waitingPeriods.ts'
+import { schedulePackage, type Fixed, type Schedule } from '../src/schedule/schedulePackage.ts'
+import type { StepNeed } from '../src/work/steps.ts'
+import { waitingPeriods } from '../src/schedule/waitingPeriods.ts'
 import { readJob } from '../src/entities/job.ts'
 import type { DayState, SowingWindow } from '../src/climate/sowingWindow.ts'
-import { Workings } from '../src/trace/figure.ts'
-import { draft } from './makeJob.ts'
+import { lagValues } from '../src/reference/lagValues.ts'
+import { Trace } from '../src/trace/trace.ts'
+import { declared, draft, said } from './makeJob.ts'
 
 // Monday 22 February 2027.
 const TODAY = '2027-02-22'
@@ -17,9 +18,10 @@ const need = (kind: StepKind, lag: [number, number], hours = 1, after?: StepNeed
   kind,
   zones: ['z1'],
   hours,
+  effort: { setUp: hours, zones: [], passes: 1, rate: null, spreading: 0, people: 1 },
   passes: 1,
   lag,
-  waits: '',
+  precondition: '',
   after,
 })
 const CHAIN = [
@@ -36,23 +38,24 @@ const CHAIN = [
 /** A window of one letter a day from today: o open, m marginal, s shut; the cut-off after so many days. */
 function window(letters: string, cutOffAfter: number): SowingWindow {
   const name: Record<string, DayState> = { o: 'open', m: 'marginal', s: 'shut' }
-  return { start: TODAY, states: [...letters].map((l) => name[l]!), cutOff: addDays(TODAY, cutOffAfter), lead: 42 }
+  return { start: TODAY, states: [...letters].map((l) => name[l]!), cutOff: addDays(TODAY, cutOffAfter), lead: 'cool', leadDays: 42 }
 }
 const run = (
   needs: StepNeed[],
   w: SowingWindow,
   { fixed = {}, weekendWork = false, hoursPerDay = 8 }: { fixed?: Record<string, Partial<Fixed>>; weekendWork?: boolean; hoursPerDay?: number } = {},
 ) =>
-  scheduleStrand(
+  schedulePackage(
     needs,
     needs.map((n) => ({ ...free, ...fixed[n.kind] })),
     w,
     { today: TODAY, weekendWork, hoursPerDay },
+    declared(lagValues),
   )
 const days = (s: Schedule) => Object.fromEntries(s.steps.map((p) => [p.need.kind, p.chosen]))
 const open = window('o'.repeat(60), 20)
 
-describe('one strand', () => {
+describe('one work package', () => {
   it('takes the first chain that works, around a weekend', () => {
     // Cut Tue 23, down Thu 25, scarify Fri 26; Sat and Sun no one works, but the eve before Monday may be watered; core and sow Mon 1 March.
     expect(days(run(CHAIN, open))).toEqual({
@@ -110,7 +113,7 @@ describe('one strand', () => {
     const bad = run(CHAIN, open, { fixed: { sow: { pin: '2027-02-24' } } })
     const sow = bad.steps.find((p) => p.need.kind === 'sow')!
     expect([sow.chosen, sow.state]).toEqual(['2027-02-24', 'pinned'])
-    expect(sow.broken).toContain('Pinned to Wed 24 Feb')
+    expect(said(sow.broken)).toContain('Pinned to Wed 24 Feb')
   })
   it('goes on from what is done, and calls passed steps passed', () => {
     const s = run(CHAIN, open, { fixed: { 'cut-second': { done: '2027-02-19' } } })
@@ -192,9 +195,9 @@ describe('laws of the schedule, on any chain', () => {
 
 describe('waiting periods', () => {
   const waits = (treatments: object[], today = TODAY) => {
-    const notices: { title: string }[] = []
     const read = readJob(draft({ treatments: treatments as never }))
-    return { ...waitsOf(read.job!, today, new Workings(), notices as never), titles: notices.map((n) => n.title) }
+    const found = said(waitingPeriods(read.job!, today, new Trace()))
+    return { ...found, titles: found.notices.map((n) => n.title) }
   }
   it('the longest of all counts', () => {
     expect(

@@ -1,49 +1,45 @@
-import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { GRASSES, GRASS_IDS } from '../src/reference/grasses.ts'
-import { bulkRate, liveSeedsPerCm2, plantShares, pureLiveSeed, rateAtCover, weightShares } from '../src/seed/pureLiveSeed.ts'
+import { seedRules } from '../src/seed/seedRules.ts'
+import { emergenceValues } from '../src/establish/emergence.ts'
 import { emergence } from '../src/establish/emergence.ts'
-import { planOf, zone } from './makeJob.ts'
+import { declared, planOf, valueOf, zone } from './makeJob.ts'
+
+const R = seedRules
+const dot = (bulk: number, pls: number, seeds: number) => R.live.compute({ rate: bulk, weight: [100], pls: [pls * 100], seeds: [seeds] }, {})
 
 describe('seed arithmetic, worked by hand', () => {
   it('pure live seed and bag rate', () => {
-    // 98 % pure × 85 % germination = 83.3 %; 25 g/m² of live seed is 25 ÷ 0.833 = 30.01 g/m² from the bag.
-    expect(pureLiveSeed(98, 85)).toBeCloseTo(0.833, 12)
-    expect(bulkRate(25, 0.833)).toBeCloseTo(30.012, 3)
+    // 98 % pure × 85 % germination = 83.3 %; 25 g/m² of a usual bag at 85 % is 25 × 0.85 ÷ 0.833 = 25.51 g/m² of this one.
+    expect(R.pls.compute({ purity: 98, germination: 85 }, {})).toBeCloseTo(83.3, 10)
+    expect(R.bagRate.compute({ rate: 25, pls: 83.3 }, { usual: 85 })).toBeCloseTo(25.5102, 4)
   })
   it('ten per cent bent by weight outnumbers the rest', () => {
     // Rye 90 % × 550 × 0.9 = 445.5; bent 10 % × 15,000 × 0.9 = 1,350; bent is 1,350 ÷ 1,795.5 = 75.2 % of the plants.
-    const shares = plantShares([
-      { weight: 0.9, pls: 0.9, seedsPerGram: 550 },
-      { weight: 0.1, pls: 0.9, seedsPerGram: 15_000 },
-    ])
-    expect(shares[0]).toBeCloseTo(0.2481, 4)
-    expect(shares[1]).toBeCloseTo(0.7519, 4)
-  })
-  it('weights from plants and plants from weights are each other’s inverse', () => {
-    const part = fc.record({
-      plants: fc.double({ min: 0.05, max: 1, noNaN: true }),
-      pls: fc.double({ min: 0.3, max: 1, noNaN: true }),
-      seedsPerGram: fc.integer({ min: 100, max: 15_000 }),
-    })
-    fc.assert(
-      fc.property(fc.array(part, { minLength: 1, maxLength: 5 }), (parts) => {
-        const weights = weightShares(parts)
-        const back = plantShares(parts.map((p, i) => ({ ...p, weight: weights[i]! })))
-        const all = parts.reduce((s, p) => s + p.plants, 0)
-        return parts.every((p, i) => Math.abs(back[i]! - p.plants / all) < 1e-9)
-      }),
-    )
+    const share = (weight: number, seeds: number) => R.plants.compute({ weight, pls: 90, seeds, all: 1795.5 }, {})
+    expect(share(90, 550)).toBeCloseTo(24.81, 2)
+    expect(share(10, 15_000)).toBeCloseTo(75.19, 2)
   })
   it('live seeds on a square centimetre fall in the usual bands (common practice: rye 1.5–2, bluegrass 3–4 at new rates)', () => {
-    expect(liveSeedsPerCm2(35, 0.85, 550)).toBeCloseTo(1.636, 3)
-    expect(liveSeedsPerCm2(12.5, 0.85, 3000)).toBeCloseTo(3.1875, 4)
+    expect(dot(35, 0.85, 550)).toBeCloseTo(1.636, 3)
+    expect(dot(12.5, 0.85, 3000)).toBeCloseTo(3.1875, 4)
   })
   it('the rate runs from new at 30 % cover to overseed at 70 %', () => {
-    expect(rateAtCover(20, 35, 0.2)).toBe(35)
-    expect(rateAtCover(20, 35, 0.3)).toBeCloseTo(35, 12)
-    expect(rateAtCover(20, 35, 0.5)).toBeCloseTo(27.5, 12)
-    expect(rateAtCover(20, 35, 0.9)).toBe(20)
+    const rate = (cover: number) => R.rateAtCover.compute({ overseed: 20, asNew: 35, cover }, declared(R.rateAtCover.values))
+    expect([20, 30, 50, 90].map(rate)).toEqual([35, 35, 27.5, 20])
+  })
+  it('two lots of one grass both count: by their weight, or alike where one is not weighed', () => {
+    const pls = (lots: object[]) =>
+      valueOf(planOf({ zones: [zone({ mix: [{ grass: 'perennial-ryegrass', share: 100 }] })], lots: lots as never }), 'lot:perennial-ryegrass.pls')
+    const lot = (id: string, germination: number, amount: string | null = null) => ({
+      id,
+      grass: 'perennial-ryegrass',
+      purity: 100,
+      germination,
+      amount,
+    })
+    expect(pls([lot('a', 80), lot('b', 90)])).toBeCloseTo(85, 10)
+    expect(pls([lot('a', 80, '30 kg'), lot('b', 90, '10 kg')])).toBeCloseTo(82.5, 10)
   })
 })
 
@@ -51,10 +47,12 @@ describe('the grass table', () => {
   it('keeps its thermal times near its days column, in good soil (the model’s own fit, ±15 %)', () => {
     // Rye 95 °C·d above 2 °C at 18 °C: half in 6 days, first tenth in 4.2, last in 8.9; the table says 3–10.
     const soil = new Float64Array(200).fill(18)
-    const e = emergence('perennial-ryegrass', '2027-03-01', soil, '2027-03-01')!
+    const e = emergence('perennial-ryegrass', '2027-03-01', { soil: soil, start: '2027-03-01' }, declared(emergenceValues))!
     expect([e.first, e.half, e.last]).toEqual(['2027-03-06', '2027-03-07', '2027-03-10'])
-    expect(emergence('st-augustine', '2027-03-01', soil, '2027-03-01')).toBeNull()
-    expect(emergence('bermudagrass', '2027-03-01', new Float64Array(200).fill(11), '2027-03-01')).toBeNull()
+    expect(emergence('st-augustine', '2027-03-01', { soil: soil, start: '2027-03-01' }, declared(emergenceValues))).toBeNull()
+    expect(
+      emergence('bermudagrass', '2027-03-01', { soil: new Float64Array(200).fill(11), start: '2027-03-01' }, declared(emergenceValues)),
+    ).toBeNull()
   })
   it('has sensible rows: overseeding under new, ranges the right way round', () => {
     for (const id of GRASS_IDS) {
@@ -93,7 +91,7 @@ describe('choosing a mix', () => {
       Number(
         planOf({
           zones: [zone({ mix: [{ grass: 'perennial-ryegrass', share: 100 }] })],
-          lots: [{ grass: 'perennial-ryegrass', purity: 100, germination }],
+          lots: [{ id: 'l1', grass: 'perennial-ryegrass', purity: 100, germination }],
         }).zones[0]!.seed!.kg.value,
       )
     expect(at(45) / at(90)).toBeCloseTo(2, 10)

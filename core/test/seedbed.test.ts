@@ -1,16 +1,22 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { addDays, dayNumber, daysBetween } from '../src/calendar/day.ts'
-import { GRASSES, GRASS_IDS } from '../src/reference/grasses.ts'
+import { GRASSES, GRASS_IDS, type GrassId } from '../src/reference/grasses.ts'
 import { TEXTURES } from '../src/reference/lists.ts'
-import { emergence } from '../src/establish/emergence.ts'
-import { growthPotential, mowBand } from '../src/establish/firstMow.ts'
-import { runMultiplier, slopeIntake, WATERING } from '../src/establish/watering.ts'
-import { soilCurve, usualSoil } from '../src/climate/soilYear.ts'
-import { planOf, SOUTH, valueOf, zone } from './makeJob.ts'
+import { emergence, emergenceValues } from '../src/establish/emergence.ts'
+import { growthPotential, growthValues, mowBand } from '../src/establish/firstMow.ts'
+import { doseValues, slopeIntake, WATERING_TIMES, waterRules } from '../src/establish/waterRules.ts'
+import { soilCurve, USUAL_SOIL, usualSoil } from '../src/climate/soilYear.ts'
+import { declared, planOf, SOUTH, valueOf, zone } from './makeJob.ts'
 
 const SOWN = '2027-03-01'
 const steady = (celsius: number, days = 300) => new Float64Array(days).fill(celsius)
+const up = (grass: GrassId, sown: string, soil: Float64Array) => emergence(grass, sown, { soil, start: SOWN }, declared(emergenceValues))
+const potential = (celsius: number, season: 'cool' | 'warm') => growthPotential(celsius, season, declared(growthValues))
+const mown = (height: number, celsius: number, sward: { sown: string; leaf: number } | null = null) =>
+  mowBand(UP, { height, season: 'cool', soil: steady(celsius), start: SOWN, sward }, declared(growthValues))
+const UP = { first: '2027-03-07', half: '2027-03-09', last: '2027-03-13' }
+const multiplier = (school: 'full' | 'milder', uniformity: number) => Number(waterRules[school].compute({ need: 1, rate: 60, uniformity }, {}))
 
 describe('emergence', () => {
   it.each([
@@ -20,7 +26,7 @@ describe('emergence', () => {
     ['creeping-red-fescue', 10],
     ['bermudagrass', 22],
   ] as const)('%s is half up on day %i in steady soil at 20 °C', (grass, day) => {
-    expect(daysBetween(SOWN, emergence(grass, SOWN, steady(20), SOWN)!.half)).toBe(day)
+    expect(daysBetween(SOWN, up(grass, SOWN, steady(20))!.half)).toBe(day)
   })
   it('is never quicker in colder soil, and comes in order: a tenth, half, the last', () => {
     fc.assert(
@@ -29,8 +35,8 @@ describe('emergence', () => {
         fc.double({ min: 22, max: 28, noNaN: true }),
         fc.double({ min: 0.1, max: 6, noNaN: true }),
         (grass, warm, less) => {
-          const quick = emergence(grass, SOWN, steady(warm), SOWN)!
-          const slow = emergence(grass, SOWN, steady(warm - less), SOWN)
+          const quick = up(grass, SOWN, steady(warm))!
+          const slow = up(grass, SOWN, steady(warm - less))
           return quick.first <= quick.half && quick.half <= quick.last && (slow === null || slow.half >= quick.half)
         },
       ),
@@ -38,8 +44,8 @@ describe('emergence', () => {
   })
   it('a day’s shift of sowing in steady soil shifts everything a day', () => {
     const soil = steady(17)
-    const one = emergence('hard-fescue', SOWN, soil, SOWN)!
-    const two = emergence('hard-fescue', addDays(SOWN, 1), soil, SOWN)!
+    const one = up('hard-fescue', SOWN, soil)!
+    const two = up('hard-fescue', addDays(SOWN, 1), soil)!
     expect([two.first, two.half, two.last]).toEqual([one.first, one.half, one.last].map((d) => addDays(d, 1)))
   })
   it('the table’s days hold the model’s days in good soil, all but the extremes (the model’s own fit, ±15 %)', () => {
@@ -47,7 +53,7 @@ describe('emergence', () => {
       const g = GRASSES[id]
       if (!g.thermal || !g.days) continue
       const good = (g.soilGood[0] + g.soilGood[1]) / 2
-      const half = daysBetween(SOWN, emergence(id, SOWN, steady(good), SOWN)!.half)
+      const half = daysBetween(SOWN, up(id, SOWN, steady(good))!.half)
       expect(half, id).toBeGreaterThanOrEqual(Math.floor(g.days[0] * 0.85))
       expect(half, id).toBeLessThanOrEqual(Math.ceil(g.days[1] * 1.15))
     }
@@ -55,20 +61,18 @@ describe('emergence', () => {
 })
 
 describe('first mow', () => {
-  const up = { first: '2027-03-07', half: '2027-03-09', last: '2027-03-13' }
   it('comes sooner in growing weather and for a lower height, on new ground and on a sward', () => {
-    const high = (height: number, celsius: number, sward: { sown: string; leaf: number } | null = null) =>
-      mowBand(up, height, 'cool', steady(celsius), SOWN, sward).high
+    const high = (...of: Parameters<typeof mown>) => mown(...of).high
     expect(high(45, 20) < high(45, 12)).toBe(true)
     expect(high(30, 18) < high(60, 18)).toBe(true)
     expect(high(45, 18, { sown: SOWN, leaf: 20 }) < high(45, 18)).toBe(true)
   })
   it('never lies before seedlings show, however long the sward stands', () => {
-    expect(mowBand(up, 30, 'cool', steady(20), SOWN, { sown: SOWN, leaf: 29 }).low >= up.first).toBe(true)
+    expect(mown(30, 20, { sown: SOWN, leaf: 29 }).low >= UP.first).toBe(true)
   })
   it('growth potential is 1 at the optimum and falls off evenly on both sides', () => {
-    expect([growthPotential(20, 'cool'), growthPotential(31, 'warm')]).toEqual([1, 1])
-    expect(growthPotential(14, 'cool')).toBeCloseTo(growthPotential(26, 'cool'), 12)
+    expect([potential(20, 'cool'), potential(31, 'warm')]).toEqual([1, 1])
+    expect(potential(14, 'cool')).toBeCloseTo(potential(26, 'cool'), 12)
   })
 })
 
@@ -76,15 +80,15 @@ describe('watering', () => {
   it('the schools differ in runs and in what each lays down; the day’s water is their product', () => {
     for (const school of ['little-often', 'once-a-day', 'day-dusk'] as const) {
       const plan = planOf({ zones: [zone({ area: 100, uniformity: 1 })], schools: { watering: school } })
-      const { times, dose } = WATERING[school]
+      const [times, dose] = [WATERING_TIMES[school], doseValues[school].is]
       expect(plan.follow.water!.times).toEqual(times)
       expect(valueOf(plan, 'job.water.daily'), school).toBeCloseTo(100 * dose * times.length, 8)
       expect(plan.figures['job.water.dose']!.school).toBe(`watering:${school}`)
     }
   })
   it('both allowances give nothing extra to perfect sprinklers, and the milder is always the milder', () => {
-    expect([runMultiplier('full', 1), runMultiplier('milder', 1)]).toEqual([1, 1])
-    fc.assert(fc.property(fc.double({ min: 0.1, max: 0.99, noNaN: true }), (du) => runMultiplier('milder', du) < runMultiplier('full', du)))
+    expect([multiplier('full', 1), multiplier('milder', 1)]).toEqual([1, 1])
+    fc.assert(fc.property(fc.double({ min: 0.1, max: 0.99, noNaN: true }), (du) => multiplier('milder', du) < multiplier('full', du)))
   })
   it.each([
     [0, 1],
@@ -110,7 +114,7 @@ describe('watering', () => {
         fc.double({ min: 0.3, max: 1, noNaN: true }),
         (area, precipitation, uniformity) => {
           const plan = planOf({ zones: [zone({ area, precipitation, uniformity })] })
-          return Math.abs(valueOf(plan, 'z1.water.litres') / (area * 2 * runMultiplier('milder', uniformity)) - 1) < 1e-9
+          return Math.abs(valueOf(plan, 'zone:z1.water.litres') / (area * 2 * multiplier('milder', uniformity)) - 1) < 1e-9
         },
       ),
       { numRuns: 30 },
@@ -120,20 +124,20 @@ describe('watering', () => {
     const green = (change: object, site = {}) => planOf({ zones: [zone({ area: 400, ...change })], site: { ...SOUTH, tapFlow: 20, ...site } })
     const said = (plan: ReturnType<typeof green>, id: string) => plan.notices.find((n) => n.id === id)?.says ?? ''
     // 12 mm/h on 400 m² is 80 L/min, four times what the tap gives.
-    expect(said(green({ precipitation: 12 }), 'z1.tap')).toContain('Split it into 4 stations')
-    expect(said(green({ precipitation: 12, stations: 3 }), 'z1.tap')).toContain('one of 3 stations')
-    expect(said(green({ precipitation: 12, stations: 4 }), 'z1.tap')).toBe('')
+    expect(said(green({ precipitation: 12 }), 'zone:z1.tap')).toContain('Split it into 4 stations')
+    expect(said(green({ precipitation: 12, stations: 3 }), 'zone:z1.tap')).toContain('one of 3 stations')
+    expect(said(green({ precipitation: 12, stations: 4 }), 'zone:z1.tap')).toBe('')
     // The tap over a quarter of the zone at a time falls four times as fast, on a quarter of the ground: the litres are the same.
     const [whole, split] = [green({ precipitation: null }), green({ precipitation: null, stations: 4 })]
-    expect(valueOf(split, 'z1.water.pr')).toBeCloseTo(4 * valueOf(whole, 'z1.water.pr'), 9)
-    expect(valueOf(split, 'z1.water.litres')).toBeCloseTo(valueOf(whole, 'z1.water.litres'), 9)
+    expect(valueOf(split, 'zone:z1.water.pr')).toBeCloseTo(4 * valueOf(whole, 'zone:z1.water.pr'), 9)
+    expect(valueOf(split, 'zone:z1.water.litres')).toBeCloseTo(valueOf(whole, 'zone:z1.water.litres'), 9)
     const slow = green({ precipitation: 6, stations: 6 }, { waterMinutes: '3 h' })
-    expect(said(slow, 'z1.water.clock')).toContain(`${Math.round(valueOf(slow, 'z1.water.minutes') * 6 * 3)} min a day`)
+    expect(said(slow, 'zone:z1.water.clock')).toContain(`${Math.round(valueOf(slow, 'zone:z1.water.minutes') * 6 * 3)} min a day`)
   })
   it('without a rate the tap is the rate; without a tap a usual one is assumed, and says so', () => {
     const tap = planOf({ zones: [zone({ area: 120, precipitation: null })], site: { ...SOUTH, tapFlow: 20 } })
-    expect(valueOf(tap, 'z1.water.pr')).toBeCloseTo(10, 10)
-    expect(planOf({ zones: [zone({ precipitation: null })] }).figures['z1.water.pr']!.standing).toBe('assumed')
+    expect(valueOf(tap, 'zone:z1.water.pr')).toBeCloseTo(10, 10)
+    expect(planOf({ zones: [zone({ precipitation: null })] }).figures['zone:z1.water.pr']!.standing).toBe('assumed')
   })
   it('a job nobody is named to water is warned of', () => {
     expect(planOf({ waterer: '' }).notices.some((n) => n.id === 'water.who')).toBe(true)
@@ -144,14 +148,14 @@ describe('watering', () => {
 describe('the soil curve', () => {
   it('swings about its mean once a year, warmest some five weeks after the longest day', () => {
     for (const latitude of [25, 31, 38, 44.2, 52]) {
-      const year = Array.from({ length: 365 }, (_, d) => usualSoil(d, latitude))
+      const year = Array.from({ length: 365 }, (_, d) => usualSoil(d, latitude, USUAL_SOIL))
       const warmest = year.indexOf(Math.max(...year))
       expect(warmest, String(latitude)).toBe(217)
       expect(Math.min(...year), String(latitude)).toBeGreaterThan(-6)
     }
   })
   it('cools with latitude, and swings more', () => {
-    const mean = (lat: number) => (usualSoil(217, lat) + usualSoil(217 - 182.625, lat)) / 2
+    const mean = (lat: number) => (usualSoil(217, lat, USUAL_SOIL) + usualSoil(217 - 182.625, lat, USUAL_SOIL)) / 2
     expect([25, 35, 45].map(mean)).toEqual([25, 35, 45].map(mean).sort((a, b) => b - a))
   })
   it('goes through any reading, on any day', () => {
@@ -162,7 +166,7 @@ describe('the soil curve', () => {
         fc.integer({ min: 0, max: 300 }),
         (celsius, latitude, after) => {
           const start = dayNumber('2026-06-01')
-          const curve = soilCurve(latitude, start, 400, { day: addDays('2026-06-01', after), celsius })
+          const curve = soilCurve(latitude, start, 400, { day: addDays('2026-06-01', after), celsius }, USUAL_SOIL)
           return Math.abs(curve[after]! - celsius) < 1e-9
         },
       ),

@@ -23,7 +23,7 @@ const box = (x: number, y: number, w: number, h: number): Ring => [
   [x, y + h],
 ]
 const size = (d: JobDraft, zone: string) =>
-  (d.plan?.shapes ?? []).filter((s) => s.zone === zone && s.kind === 'lawn').reduce((sum, s) => sum + areaOf(s.at as Ring[]), 0)
+  (d.drawing?.shapes ?? []).filter((s) => s.zone === zone && s.kind === 'lawn').reduce((sum, s) => sum + areaOf(s.at as Ring[]), 0)
 let d: JobDraft
 beforeEach(() => {
   d = { name: 'x', zones: [] }
@@ -36,10 +36,10 @@ describe('drawing', () => {
     removeShape(d, a)
     expect(d.zones).toHaveLength(1)
     addShape(d, 'lawn', [box(0, 0, 4, 4)], 'tape', { zone: 'z1' })
-    expect(new Set(d.plan!.shapes!.map((s) => s.id)).size).toBe(2)
-    moveShape(d, d.plan!.shapes![1]!.id, 1.0004, 0)
-    expect((d.plan!.shapes![1]!.at as Ring[])[0]![0]).toEqual([1, 0])
-    reshape(d, d.plan!.shapes![1]!.id, [box(0, 0, 2, 2)])
+    expect(new Set(d.drawing!.shapes!.map((s) => s.id)).size).toBe(2)
+    moveShape(d, d.drawing!.shapes![1]!.id, 1.0004, 0)
+    expect((d.drawing!.shapes![1]!.at as Ring[])[0]![0]).toEqual([1, 0])
+    reshape(d, d.drawing!.shapes![1]!.id, [box(0, 0, 2, 2)])
     expect(size(d, 'z1')).toBe(4)
     expect(readJob(d).problems).toEqual([])
   })
@@ -50,10 +50,10 @@ describe('drawing', () => {
     const made = splitZone(d, 'z1', [3, -1], [3, 11])!
     expect([size(d, 'z1'), size(d, made)]).toEqual([70, 30])
     expect(d.zones![1]).toMatchObject({ thatch: '14 mm', area: null, name: 'Lawn, second' })
-    d.plan!.levels = [{ zone: made, x: 1, y: 1, mm: 0 }]
+    d.drawing!.levels = [{ zone: made, x: 1, y: 1, mm: 0 }]
     expect(mergeZones(d, 'z1', made)).toBe(true)
-    expect([size(d, 'z1'), d.zones!.length, d.plan!.levels[0]!.zone]).toEqual([100, 1, 'z1'])
-    expect(d.plan!.shapes).toHaveLength(1)
+    expect([size(d, 'z1'), d.zones!.length, d.drawing!.levels[0]!.zone]).toEqual([100, 1, 'z1'])
+    expect(d.drawing!.shapes).toHaveLength(1)
   })
 
   it('a cut that misses, or a merge with itself, does nothing', () => {
@@ -68,15 +68,15 @@ describe('drawing', () => {
     addShape(d, 'lawn', [box(8, 0, 10, 10)], 'tape')
     expect(cutOverlap(d, 'z1', 'z2')).toBe(true)
     expect([size(d, 'z1'), size(d, 'z2')]).toEqual([100, 80])
-    expect(freeGround(d.plan!.shapes!)).toEqual([20, 0])
+    expect(freeGround(d.drawing!.shapes!)).toEqual([20, 0])
   })
 
   it('a picture scaled by a known length takes what was traced with it; turned, a line points north', () => {
-    d.plan = { picture: { photo: 'p', width: 1000, height: 500, metresPerPixel: 0.05, x: 0, y: 0 } }
+    d.drawing = { picture: { photo: 'p', width: 1000, height: 500, metresPerPixel: 0.05, x: 0, y: 0 } }
     addShape(d, 'lawn', [box(10, 5, 10, 10)], 'traced')
     addShape(d, 'lawn', [box(0, 0, 5, 5)], 'tape')
     expect(scalePicture(d, [10, 5], [20, 5], 8)).toBe(true)
-    expect(d.plan.picture!.metresPerPixel).toBeCloseTo(0.04, 12)
+    expect(d.drawing.picture!.metresPerPixel).toBeCloseTo(0.04, 12)
     expect([size(d, 'z1'), size(d, 'z2')]).toEqual([64, 25])
     // A second look at the scale moves the picture only: what was traced has been measured by then.
     scalePicture(d, [10, 5], [18, 5], 16)
@@ -86,8 +86,8 @@ describe('drawing', () => {
       [18, 5],
     ]
     expect(turnNorth(d, from, to)).toBe(true)
-    expect(d.plan.picture!.turned).toBeCloseTo(90, 9)
-    const ring = (d.plan.shapes![0]!.at as Ring[])[0]!
+    expect(d.drawing.picture!.turned).toBeCloseTo(90, 9)
+    const ring = (d.drawing.shapes![0]!.at as Ring[])[0]!
     expect(ring[1]![0]).toBeCloseTo(ring[0]![0], 2)
     expect(ring[1]![1]).toBeGreaterThan(ring[0]![1])
     expect([scalePicture(d, from, from, 3), scalePicture(d, from, to, -1)]).toEqual([false, false])
@@ -141,7 +141,8 @@ describe('pointing at the plan', () => {
 
 describe('a plan with something wrong in it', () => {
   const good = { id: 'ok', kind: 'lawn', zone: 'z1', at: [box(0, 0, 10, 8)] }
-  const draft = (shapes: unknown[], levels: unknown[] = []) => ({ name: 'x', zones: [{ id: 'z1' }], plan: { shapes, levels } }) as unknown as JobDraft
+  const draft = (shapes: unknown[], levels: unknown[] = []) =>
+    ({ name: 'x', zones: [{ id: 'z1' }], drawing: { shapes, levels } }) as unknown as JobDraft
 
   it('keeps all the rest: what has no place is left out whole, a bad reading alone', () => {
     const { job, problems } = readJob(
@@ -170,10 +171,10 @@ describe('a plan with something wrong in it', () => {
         ],
       ),
     )
-    expect(job!.plan.shapes.map((s) => s.id)).toEqual(['ok', 'd'])
-    expect(job!.plan.shapes[1]).toMatchObject({ height: null, crown: 4 })
-    expect(job!.plan.levels.map((l) => l.mm)).toEqual([4, 5])
-    expect(problems.map((p) => p.path)).toEqual(expect.arrayContaining(['plan.shapes[0].at', 'plan.shapes[4].height', 'plan.levels[1].x']))
+    expect(job!.drawing.shapes.map((s) => s.id)).toEqual(['ok', 'd'])
+    expect(job!.drawing.shapes[1]).toMatchObject({ height: null, crown: 4 })
+    expect(job!.drawing.levels.map((l) => l.mm)).toEqual([4, 5])
+    expect(problems.map((p) => p.path)).toEqual(expect.arrayContaining(['drawing.shapes[0].at', 'drawing.shapes[4].height', 'drawing.levels[1].x']))
     for (const p of problems) expect(p.sentence.length).toBeGreaterThan(10)
   })
 

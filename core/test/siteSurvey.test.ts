@@ -21,35 +21,35 @@ const lawn = (ring: [number, number][], z = 'z1', more: Partial<ShapeDraft> = {}
 const drawnZone = (more = {}) => zone({ area: null, sunHours: null, ...more })
 const site = { latitude: -44.2, longitude: 170.1, frost: '25 Apr', soilTemperature: '17.4 °C' }
 const job = (shapes: ShapeDraft[], zones = [drawnZone()], more: Partial<JobDraft> = {}) =>
-  planOf({ zones, plan: { shapes, ...more.plan }, site, ...more, ...(more.plan ? { plan: { shapes, ...more.plan } } : {}) })
+  planOf({ zones, drawing: { shapes, ...more.drawing }, site, ...more, ...(more.drawing ? { drawing: { shapes, ...more.drawing } } : {}) })
 const notice = (plan: ReturnType<typeof planOf>, id: string) => plan.notices.find((n) => n.id === id)
 const house: ShapeDraft = { id: 'h', kind: 'building', name: 'house', at: [box(0, 20, 20, 8)], height: '6 m' }
 
 describe('a drawn zone in the plan', () => {
   it('takes its area from the outline, holes off, and the slope into account where it was traced', () => {
     const bed: ShapeDraft = { id: 'b', kind: 'bed', at: [box(2, 2, 4, 3)] }
-    expect(valueOf(job([lawn(box(0, 0, 20, 10)), bed]), 'z1.area')).toBeCloseTo(188, 6)
+    expect(valueOf(job([lawn(box(0, 0, 20, 10)), bed]), 'zone:z1.area')).toBeCloseTo(188, 6)
     // 1 in 5: √(1 + 0.2²) = 1.0198, true by definition; a tape has gone down the slope already.
-    const traced = (by: 'traced' | 'tape') => valueOf(job([lawn(box(0, 0, 20, 10), 'z1', { by })], [drawnZone({ slope: '1 in 5' })]), 'z1.area')
+    const traced = (by: 'traced' | 'tape') => valueOf(job([lawn(box(0, 0, 20, 10), 'z1', { by })], [drawnZone({ slope: '1 in 5' })]), 'zone:z1.area')
     expect(traced('traced')).toBeCloseTo(200 * 1.0198, 2)
     expect(traced('tape')).toBe(200)
   })
 
   it('counts a typed area first, says when the two disagree, and needs no drawing at all', () => {
     const both = job([lawn(box(0, 0, 20, 10))], [zone({ area: '150 m²' })])
-    expect(valueOf(both, 'z1.area')).toBe(150)
-    expect(notice(both, 'z1.two-areas')?.says).toContain('200 m² is drawn')
-    expect(notice(job([lawn(box(0, 0, 20, 10))], [zone({ area: '199 m²' })]), 'z1.two-areas')).toBeUndefined()
+    expect(valueOf(both, 'zone:z1.area')).toBe(150)
+    expect(notice(both, 'zone:z1.two-areas')?.says).toContain('200 m² is drawn')
+    expect(notice(job([lawn(box(0, 0, 20, 10))], [zone({ area: '199 m²' })]), 'zone:z1.two-areas')).toBeUndefined()
     expect(planOf({ zones: [zone({ area: '150 m²' })] }).notices.filter((n) => n.stage === 1)).toEqual([])
   })
 
   it('says how far its area may be out, and what that is worth in bags', () => {
     const paced = job([lawn(box(0, 0, 20, 10), 'z1', { by: 'pacing' })])
-    expect(valueOf(paced, 'z1.area.error')).toBeGreaterThan(20)
+    expect(valueOf(paced, 'zone:z1.area.error')).toBeGreaterThan(20)
     const seed = paced.materials.find((m) => m.id.startsWith('seed'))!
     expect(seed.doubt).toMatch(/^± [\d.]+ kg for the area: /)
     const taped = job([lawn(box(0, 0, 20, 10))])
-    expect(valueOf(taped, 'z1.area.error')).toBeLessThan(valueOf(paced, 'z1.area.error') as number)
+    expect(valueOf(taped, 'zone:z1.area.error')).toBeLessThan(valueOf(paced, 'zone:z1.area.error') as number)
     expect(planOf({ zones: [zone()] }).materials.every((m) => m.doubt === '')).toBe(true)
   })
 
@@ -63,18 +63,18 @@ describe('light from the plan', () => {
   it('decides the grass where nobody noted the hours, and gives way to whoever did', () => {
     const walled = [lawn(box(0, 0, 20, 4)), { ...house, at: [box(-10, 5, 40, 8)], height: '12 m' }]
     const cast = job(walled)
-    expect(cast.figures['z1.sun']?.rule).toBe('survey.light')
-    expect(valueOf(cast, 'z1.sun')).toBeLessThan(4)
+    expect(cast.figures['zone:z1.sun']?.rule).toBe('survey.light')
+    expect(valueOf(cast, 'zone:z1.sun')).toBeLessThan(4)
     expect(cast.findings.find((f) => f.kind === 'light')?.verdict).not.toBe('unread')
     const typed = job(walled, [drawnZone({ sunHours: '6 h' })])
-    expect(valueOf(typed, 'z1.sun')).toBe(6)
-    expect(valueOf(typed, 'z1.sun.cast')).toBe(valueOf(cast, 'z1.sun'))
+    expect(valueOf(typed, 'zone:z1.sun')).toBe(6)
+    expect(valueOf(typed, 'zone:z1.sun.cast')).toBe(valueOf(cast, 'zone:z1.sun'))
   })
 
   it('counts the sun lost behind a bank, noted or read off its levels; a slope with no direction hides none', () => {
     const far: ShapeDraft = { id: 'h', kind: 'building', at: [box(200, 0, 5, 5)], height: '3 m' }
     const sun = (more: object, levels: { x: number; y: number; mm: number }[] = []) =>
-      valueOf(job([lawn(box(0, 0, 20, 10)), far], [drawnZone(more)], { plan: { levels } }), 'z1.sun') as number
+      valueOf(job([lawn(box(0, 0, 20, 10)), far], [drawnZone(more)], { drawing: { levels } }), 'zone:z1.sun') as number
     const flat = sun({})
     expect(sun({ slope: '1 in 3' })).toBe(flat)
     const south = sun({ slope: '1 in 3', slopeTowards: 180 })
@@ -87,22 +87,22 @@ describe('light from the plan', () => {
 
   it('is not cast without a place or with nothing in the way', () => {
     expect(job([lawn(box(0, 0, 20, 4))]).findings.find((f) => f.kind === 'light')?.verdict).toBe('unread')
-    expect(job([lawn(box(0, 0, 20, 4)), house], [drawnZone()], { site: {} }).figures['z1.sun']?.standing).toBe('assumed')
+    expect(job([lawn(box(0, 0, 20, 4)), house], [drawnZone()], { site: {} }).figures['zone:z1.sun']?.standing).toBe('assumed')
   })
 
   it('tells the hours a what-if would gain, and counts on it only once agreed', () => {
     const tree: ShapeDraft = { id: 't', kind: 'tree', at: [[[10, 7]]], height: '14 m', crown: '12 m', stem: '1 m', whatIf: 'gone' }
     const shapes = [lawn(box(0, 0, 20, 5)), tree]
     const asked = job(shapes)
-    expect(valueOf(asked, 'z1.sun.if')).toBeGreaterThan((valueOf(asked, 'z1.sun') as number) + 1)
+    expect(valueOf(asked, 'zone:z1.sun.if')).toBeGreaterThan((valueOf(asked, 'zone:z1.sun') as number) + 1)
     const agreed = job([shapes[0]!, { ...tree, agreed: true }])
-    expect(valueOf(agreed, 'z1.sun')).toBe(valueOf(asked, 'z1.sun.if'))
+    expect(valueOf(agreed, 'zone:z1.sun')).toBe(valueOf(asked, 'zone:z1.sun.if'))
   })
 
   it('offers a zone of two lights as two', () => {
     const plan = job([lawn(box(0, 0, 20, 24)), { ...house, at: [box(-10, 24.5, 40, 8)], height: '10 m' }])
     expect(plan.survey.mixedLight).toEqual(['z1'])
-    expect(notice(plan, 'z1.mixed-light')?.says).toContain('cut in two')
+    expect(notice(plan, 'zone:z1.mixed-light')?.says).toContain('cut in two')
   })
 })
 
@@ -113,20 +113,20 @@ describe('levels in the plan', () => {
   })
   const shapes = [lawn(box(0, 0, 20, 20))]
   const planned = (more: Partial<JobDraft> = {}) =>
-    job(shapes, [drawnZone({ sunHours: '7 h', mower: 'reel', heightOfCut: '20 mm' })], { plan: { levels }, ...more })
+    job(shapes, [drawnZone({ sunHours: '7 h', mower: 'reel', heightOfCut: '20 mm' })], { drawing: { levels }, ...more })
 
   it('ask for levelling, fill each dip, in lifts by the smother line, with barrows', () => {
     const plan = planned()
     expect(plan.zones[0]!.approach.chosen).toBe('overseed-level')
-    const fill = valueOf(plan, 'z1.fill') as number
+    const fill = valueOf(plan, 'zone:z1.fill') as number
     // A cone 10 m across and 30 mm deep holds 0.785 m³; the plane sinks into it a little.
     expect(fill).toBeGreaterThan(0.55)
     expect(fill).toBeLessThan(0.95)
-    expect(valueOf(plan, 'z1.dressing.volume')).toBe(fill)
-    const lifts = num(plan.figures['z1.dressing.lifts']!)
-    expect(lifts).toBe(Math.ceil(num(plan.figures['z1.lows.deepest']!) / num(plan.figures['z1.dressing.limit']!)))
+    expect(valueOf(plan, 'zone:z1.dressing.volume')).toBe(fill)
+    const lifts = num(plan.figures['zone:z1.dressing.lifts']!)
+    expect(lifts).toBe(Math.ceil(num(plan.figures['zone:z1.lows.deepest']!) / num(plan.figures['zone:z1.dressing.limit']!)))
     expect(lifts).toBeGreaterThan(5)
-    expect(notice(plan, 'z1.smother')?.says).toMatch(/bury and reseed the [\d.]+ m² that lie deeper/)
+    expect(notice(plan, 'zone:z1.smother')?.says).toMatch(/bury and reseed the [\d.]+ m² that lie deeper/)
     const [dip] = plan.survey.zones.z1!.levels!.dips
     expect(dip!.barrows).toBe(Math.ceil((dip!.volume * 1.12) / 0.95 / 0.08))
   })
@@ -136,15 +136,18 @@ describe('levels in the plan', () => {
     const southward = levels.map((l) => ({ ...l, mm: 10 * l.y }))
     const fill = (zone: object) =>
       valueOf(
-        job([...shapes, house], [drawnZone({ sunHours: '7 h', levelAim: 'fall', fall: '1 %', ...zone })], { plan: { levels: southward } }),
-        'z1.fill',
+        job([...shapes, house], [drawnZone({ sunHours: '7 h', levelAim: 'fall', fall: '1 %', ...zone })], { drawing: { levels: southward } }),
+        'zone:z1.fill',
       )
     expect(fill({})).toBeLessThan(0.05)
     expect(fill({ fallTowards: 0 })).toBeGreaterThan(5)
   })
 
   it('lie under a blanket without being counted twice', () => {
-    const [fill, both] = [valueOf(planned(), 'z1.fill') as number, valueOf(planned({ dressing: { depth: '6 mm' } }), 'z1.dressing.volume') as number]
+    const [fill, both] = [
+      valueOf(planned(), 'zone:z1.fill') as number,
+      valueOf(planned({ dressing: { depth: '6 mm' } }), 'zone:z1.dressing.volume') as number,
+    ]
     expect(both).toBeGreaterThan(2.4)
     expect(both).toBeLessThan(2.4 + fill)
   })
@@ -165,25 +168,25 @@ describe('levels in the plan', () => {
       settling: 20,
     }
     const plan = job([...shapes, trench], [drawnZone({ sunHours: '7 h' })])
-    expect(valueOf(plan, 'z1.dressing.volume')).toBeCloseTo(10 * 0.5 * 0.1 * 1.2, 9)
+    expect(valueOf(plan, 'zone:z1.dressing.volume')).toBeCloseTo(10 * 0.5 * 0.1 * 1.2, 9)
     expect(plan.materials.find((m) => m.id === 'dressing')).toBeDefined()
   })
 
   it('warn when the ground falls to the house, and when they leave most of it unread', () => {
     const falling = levels.map((l) => ({ ...l, mm: -20 * l.y }))
-    expect(notice(job([...shapes, house], [drawnZone()], { plan: { levels: falling } }), 'z1.falls-to.h')?.says).toContain('2 %')
-    expect(notice(job(shapes, [drawnZone()], { plan: { levels: levels.filter((l) => l.x < 10) } }), 'z1.levels-short')).toBeDefined()
+    expect(notice(job([...shapes, house], [drawnZone()], { drawing: { levels: falling } }), 'zone:z1.falls-to.h')?.says).toContain('2 %')
+    expect(notice(job(shapes, [drawnZone()], { drawing: { levels: levels.filter((l) => l.x < 10) } }), 'zone:z1.levels-short')).toBeDefined()
   })
 })
 
 describe('counts and what was seen', () => {
   it('a count stands in for typed cover, with its interval, and says what would settle the line', () => {
-    const looks = { wanted: 25, weeds: 5, moss: 20, bare: 10 }
-    const plan = planOf({ zones: [zone({ cover: {}, looks })], schools: { cover: 'fifty' } })
-    expect(valueOf(plan, 'z1.wanted')).toBeCloseTo(41.7, 1)
-    expect(plan.figures['z1.wanted.interval']?.value).toMatchObject({ low: 31, high: 53 })
-    expect(notice(plan, 'z1.count-open')?.says).toMatch(/About \d+ more looks/)
-    expect(notice(planOf({ zones: [zone({ cover: {}, looks })], schools: { cover: 'thirty' } }), 'z1.count-open')).toBeUndefined()
+    const pointCounts = { wanted: 25, weeds: 5, moss: 20, bare: 10 }
+    const plan = planOf({ zones: [zone({ cover: {}, pointCounts })], schools: { cover: 'fifty' } })
+    expect(valueOf(plan, 'zone:z1.wanted')).toBeCloseTo(41.7, 1)
+    expect(plan.figures['zone:z1.wanted.interval']?.value).toMatchObject({ low: 31, high: 53 })
+    expect(notice(plan, 'zone:z1.count-open')?.says).toMatch(/About \d+ more looks/)
+    expect(notice(planOf({ zones: [zone({ cover: {}, pointCounts })], schools: { cover: 'thirty' } }), 'zone:z1.count-open')).toBeUndefined()
   })
 
   it.each([
@@ -204,8 +207,8 @@ describe('counts and what was seen', () => {
 
   it('live pests stand against sowing until they are gone', () => {
     const plan = (active: boolean) => planOf({ zones: [zone({ pests: [{ kind: 'grubs', active }] })] })
-    expect(notice(plan(true), 'z1.live-pests')).toMatchObject({ level: 'hold', says: expect.stringContaining('Never sow into live pests') })
-    expect(notice(plan(false), 'z1.live-pests')).toBeUndefined()
+    expect(notice(plan(true), 'zone:z1.live-pests')).toMatchObject({ level: 'hold', says: expect.stringContaining('Never sow into live pests') })
+    expect(notice(plan(false), 'zone:z1.live-pests')).toBeUndefined()
   })
 
   it.each([

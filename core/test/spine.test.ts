@@ -1,18 +1,20 @@
 import { describe, expect, it } from 'vitest'
 import type { DiaryEntry } from '../src/entities/diary.ts'
-import { standing, STRUCK_OUT } from '../src/entities/diary.ts'
+import { activeEntries, STRUCK_OUT } from '../src/entities/diary.ts'
 import { firmSchema } from '../src/entities/firm.ts'
 import { readJob } from '../src/entities/job.ts'
 import { planJob } from '../src/pipeline.ts'
 import { spine } from '../src/present/spine.ts'
-import type { Stage } from '../src/trace/figure.ts'
-import { draft, planOf, SOUTH, TODAY, zone } from './makeJob.ts'
+import type { Stage } from '../src/trace/rule.ts'
+import { render } from '../src/present/render.ts'
+import { draft, planOf, said, SOUTH, TODAY, zone } from './makeJob.ts'
 
 const entry = (id: string, change: Partial<DiaryEntry> = {}): DiaryEntry => ({
   id,
   date: '2027-03-01',
   zone: null,
   step: null,
+  stepZones: [],
   what: 'done',
   amount: '',
   who: '',
@@ -20,11 +22,11 @@ const entry = (id: string, change: Partial<DiaryEntry> = {}): DiaryEntry => ({
   corrects: null,
   ...change,
 })
-const band = (stage: Stage, ...of: Parameters<typeof planOf>) => spine(planOf(...of), [], 'metric')[stage - 1]!
+const band = (stage: Stage, ...of: Parameters<typeof planOf>) => said(spine(planOf(...of) as never, []))[stage - 1]!
 
 describe('the eight bands', () => {
   it('an empty job begins at the walk, and the others have nothing to say', () => {
-    const bands = spine(planJob(readJob({ name: 'x' }).job!, { today: TODAY, firm: firmSchema.parse({}), diary: [] }), [], 'metric')
+    const bands = spine(planJob(readJob({ name: 'x' }).job!, { today: TODAY, firm: firmSchema.parse({}), diary: [] }), []).map(said)
     expect(bands.map((b) => b.mark)).toEqual(['waiting', 'idle', 'idle', 'idle', 'idle', 'idle', 'idle', 'idle'])
     expect(bands.map((b) => b.line)).toEqual([
       'nothing walked yet',
@@ -46,7 +48,7 @@ describe('the eight bands', () => {
   it('entries to mend come before anything else', () => {
     const read = readJob(draft({ zones: [zone({ thatch: 'deep', ph: 99 })] }))
     const plan = planJob(read.job!, { today: TODAY, firm: firmSchema.parse({}), diary: [] })
-    expect(spine(plan, read.problems, 'metric')[0]).toMatchObject({ mark: 'waiting', markSays: '2 entries to mend' })
+    expect(said(spine(plan, read.problems))[0]).toMatchObject({ mark: 'waiting', markSays: '2 entries to mend' })
   })
   it('findings say what speaks against seed, and count what is not read', () => {
     expect(band(2)).toMatchObject({ line: 'thin, matted, compacted', mark: 'settled' })
@@ -62,7 +64,7 @@ describe('the eight bands', () => {
   })
   it('seed and materials in kilograms, or pounds', () => {
     expect(band(4).line).toMatch(/^[\d.]+ kg, rye \/ red fescue$/)
-    expect(spine(planOf(), [], 'us')[3]!.line).toMatch(/^[\d.]+ lb, rye/)
+    expect(render(spine(planOf() as never, [])[3]!.line, { units: 'us', dialect: 'scarify' })).toMatch(/^[\d.]+ lb, rye/)
     expect(band(5, { dressing: { depth: 5 } }).line).toMatch(/ t$/)
     expect(band(5).line).toMatch(/ kg$/)
     expect(band(4, { zones: [zone({ approach: 'leave' })] })).toMatchObject({ line: 'no seed', sub: 'nothing is sown' })
@@ -95,9 +97,9 @@ describe('the diary', () => {
       entry('entry-03', { what: 'mown' }),
       entry('entry-04', { what: STRUCK_OUT, corrects: 'entry-03' }),
     ]
-    expect(standing(list).map((e) => e.id)).toEqual(['entry-02'])
-    expect(standing([...list, entry('entry-05', { what: 'sowed 6 kg', corrects: 'entry-02' })]).map((e) => e.id)).toEqual(['entry-05'])
-    expect(standing([])).toEqual([])
+    expect(activeEntries(list).map((e) => e.id)).toEqual(['entry-02'])
+    expect(activeEntries([...list, entry('entry-05', { what: 'sowed 6 kg', corrects: 'entry-02' })]).map((e) => e.id)).toEqual(['entry-05'])
+    expect(activeEntries([])).toEqual([])
   })
   it('a step struck out is not done any more', () => {
     const done = entry('entry-01', { step: 'sow-cool.notice' })
@@ -115,8 +117,8 @@ describe('the diary', () => {
         {},
         { today: '2027-03-12', diary: [entry('entry-01', { step: 'sow-cool.sow', date }), entry('entry-02', { step: 'sow-cool.water', date })] },
       )
-    const handOver = (date: string) => String(sown(date).follow.strands[0]!.handOver!.value)
+    const handOver = (date: string) => String(sown(date).follow.packages[0]!.handOver!.value)
     expect(handOver('2027-03-05') > handOver('2027-03-01')).toBe(true)
-    expect(sown('2027-03-01').strands[0]!.fits).toBe(true)
+    expect(sown('2027-03-01').packages[0]!.fits).toBe(true)
   })
 })

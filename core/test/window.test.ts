@@ -1,17 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import { addDays, dayNumber, dayOf } from '../src/calendar/day.ts'
-import { oneInTen } from '../src/climate/frost.ts'
+import { dayNumber, dayOf } from '../src/calendar/day.ts'
+import { frostValues, oneInTen } from '../src/climate/frost.ts'
 import { simulatedStation } from '../src/climate/station.ts'
-import { seasonDay, soilCurve, usualSoil, warmingDays } from '../src/climate/soilYear.ts'
-import { countedFrost, frostLead, mixLead, sowingWindow } from '../src/climate/sowingWindow.ts'
+import { seasonDay, soilCurve, USUAL_SOIL, usualSoil, warmingDays } from '../src/climate/soilYear.ts'
+import { lastDayToSow, leadOf, leadValues, mixLead, sowingWindow } from '../src/climate/sowingWindow.ts'
+import type { GrassId } from '../src/reference/grasses.ts'
+import { Trace } from '../src/trace/trace.ts'
 import { planOf, SOUTH, step, zone } from './makeJob.ts'
 
-const cutOff = (
-  frost: string,
-  today: string,
-  grass: Parameters<typeof frostLead>[0] = 'perennial-ryegrass',
-  school: 'even-odds' | 'safe' = 'even-odds',
-) => addDays(countedFrost(frost, today, school), -frostLead(grass))
+const trace = new Trace()
+const cutOff = (frost: string, today: string, grass: GrassId = 'perennial-ryegrass', school: 'even-odds' | 'safe' = 'even-odds') =>
+  lastDayToSow(leadOf(grass), frost, today, school, trace)
 
 describe('killing frost less six weeks closes the cool-season window (common practice)', () => {
   it('in an ordinary year: 25 April gives 14 March, bluegrass 28 February', () => {
@@ -25,17 +24,21 @@ describe('killing frost less six weeks closes the cool-season window (common pra
     expect(cutOff('01-20', '2027-11-01')).toBe('2027-12-09')
   })
   it('the safe school counts from the date one year in ten has frozen by', () => {
-    expect(oneInTen('2027-04-25')).toBe('2027-04-06')
+    expect(oneInTen('2027-04-25', frostValues.spread.is)).toBe('2027-04-06')
     expect(cutOff('04-25', '2027-02-22', 'perennial-ryegrass', 'safe')).toBe('2027-02-23')
   })
   it('warm grasses end 90 days before, a nurse at the frost, and a mix with its slowest wanted grass', () => {
-    expect([frostLead('bermudagrass'), frostLead('annual-ryegrass')]).toEqual([90, 0])
+    const days = (grass: GrassId) => leadValues[leadOf(grass)].is
+    expect([days('bermudagrass'), days('annual-ryegrass'), days('kentucky-bluegrass'), days('tall-fescue')]).toEqual([90, 0, 56, 42])
     const mix = (share: number) =>
-      mixLead([
-        { grass: 'perennial-ryegrass', share: 100 - share },
-        { grass: 'kentucky-bluegrass', share },
-      ])
-    expect([mix(30), mix(5)]).toEqual([56, 42])
+      mixLead(
+        [
+          { grass: 'perennial-ryegrass', share: 100 - share },
+          { grass: 'kentucky-bluegrass', share },
+        ],
+        trace,
+      )
+    expect([mix(30), mix(10), mix(9)]).toEqual(['bluegrass', 'bluegrass', 'cool'])
   })
 })
 
@@ -43,21 +46,22 @@ describe('soil and windows by day', () => {
   it('means the same season on the same season day in both halves of the world', () => {
     expect(seasonDay(dayNumber('2026-12-21'), 44)).toBe(0)
     expect(seasonDay(dayNumber('2027-06-21'), -44)).toBe(0)
-    expect(usualSoil(100, 44)).toBe(usualSoil(100, -44))
+    expect(usualSoil(100, 44, USUAL_SOIL)).toBe(usualSoil(100, -44, USUAL_SOIL))
   })
   it('passes through the reading on its day and fades back to usual', () => {
-    const curve = soilCurve(-44.2, dayNumber('2027-02-22'), 300, { day: '2027-02-22', celsius: 17.4 })
+    const curve = soilCurve(-44.2, dayNumber('2027-02-22'), 300, { day: '2027-02-22', celsius: 17.4 }, USUAL_SOIL)
     expect(curve[0]).toBeCloseTo(17.4, 10)
-    expect(Math.abs(curve[250]! - usualSoil(seasonDay(dayNumber('2027-02-22') + 250, -44.2), -44.2))).toBeLessThan(0.01)
+    expect(Math.abs(curve[250]! - usualSoil(seasonDay(dayNumber('2027-02-22') + 250, -44.2), -44.2, USUAL_SOIL))).toBeLessThan(0.01)
   })
   it('is open in cooling soil up to the cut-off, shut through winter, marginal in spring', () => {
     const start = '2027-02-22'
-    const soil = soilCurve(-44.2, dayNumber(start), 400, { day: start, celsius: 17.4 })
+    const soil = soilCurve(-44.2, dayNumber(start), 400, { day: start, celsius: 17.4 }, USUAL_SOIL)
     const w = sowingWindow(
       [{ grass: 'perennial-ryegrass', share: 100 }],
       'cool',
-      { frostMonthDay: '04-25', soil, warming: warmingDays(-44.2, dayNumber(start), 400), start },
+      { frostMonthDay: '04-25', soil, warming: warmingDays(-44.2, dayNumber(start), 400, USUAL_SOIL), start },
       'even-odds',
+      trace,
     )
     const on = (day: string) => w.states[dayNumber(day) - dayNumber(start)]
     expect([on('2027-03-14'), on('2027-03-15'), on('2027-04-26'), on('2027-07-10')]).toEqual(['open', 'shut', 'shut', 'shut'])
@@ -87,30 +91,32 @@ describe('dates for a job', () => {
     for (const s of plan.steps) if (s.earliest && s.latest) expect(s.earliest <= s.chosen && s.chosen <= s.latest, s.id).toBe(true)
   })
   it('a combined feed-and-weed product counts as herbicide (common practice), and the label wins', () => {
-    const fed = (t: object) => planOf({ treatments: [{ kind: 'feed-and-weed', date: '2027-02-10', ...t }] })
+    const fed = (t: object) => planOf({ treatments: [{ id: 't1', kind: 'feed-and-weed', date: '2027-02-10', ...t }] })
     expect(fed({}).notices.some((n) => n.says.includes('counts as the weedkiller'))).toBe(true)
     expect(step(fed({}), 'sow')!.chosen >= '2027-03-10').toBe(true)
     expect(step(fed({ waitDays: '2 weeks' }), 'sow')!.chosen < '2027-03-10').toBe(true)
-    expect(planOf({ treatments: [{ kind: 'feed', date: '2027-02-10' }] }).notices.some((n) => n.title.includes('no seed before'))).toBe(false)
-    expect(planOf({ treatments: [{ kind: 'broadleaf' }] }).notices.some((n) => n.title.startsWith('When was'))).toBe(true)
+    expect(planOf({ treatments: [{ id: 't1', kind: 'feed', date: '2027-02-10' }] }).notices.some((n) => n.title.includes('no seed before'))).toBe(
+      false,
+    )
+    expect(planOf({ treatments: [{ id: 't1', kind: 'broadleaf' }] }).notices.some((n) => n.title.startsWith('When was'))).toBe(true)
   })
   it('a kill-off that would straddle the cut-off is refused first, with what instead', () => {
     const plan = planOf({ zones: [zone({ incurable: 60, cover: { wanted: 30, weeds: 60, moss: 0, bare: 10 } })] })
     expect(plan.notices[0]!.id).toContain('.fits')
     expect(plan.notices[0]!.title).toContain('Too late to kill off')
-    expect(plan.strands[0]!.options.map((o) => o.title)).toEqual(expect.arrayContaining(['Overseed instead', 'Hold over']))
-    expect(plan.strands[0]!.sowDay > '2027-09-01').toBe(true)
+    expect(plan.packages[0]!.options.map((o) => o.title)).toEqual(expect.arrayContaining(['Overseed instead', 'Hold over']))
+    expect(plan.packages[0]!.sowDay > '2027-09-01').toBe(true)
     const inTime = planOf({ zones: [zone({ incurable: 60, cover: { wanted: 30, weeds: 60, moss: 0, bare: 10 } })] }, { today: '2027-01-18' })
-    expect(inTime.strands[0]!.fits).toBe(true)
+    expect(inTime.packages[0]!.fits).toBe(true)
     // Kill, 14 days, kill again, 7 days, cut: the spray is on uncut growth.
     const kinds = inTime.steps.map((s) => s.kind)
     expect(kinds.indexOf('kill')).toBeLessThan(kinds.indexOf('cut-first'))
   })
   it('after the cut-off nothing fits this season, and the next window is named', () => {
     const plan = planOf({}, { today: '2027-04-02' })
-    expect(plan.strands[0]!.fits).toBe(false)
-    expect(plan.strands[0]!.verdict).toContain('Too late')
-    expect(plan.strands[0]!.options.some((o) => o.title.startsWith('Sow '))).toBe(true)
+    expect(plan.packages[0]!.fits).toBe(false)
+    expect(plan.packages[0]!.verdict).toContain('Too late')
+    expect(plan.packages[0]!.options.some((o) => o.title.startsWith('Sow '))).toBe(true)
   })
   it('a pin is kept and flagged when it breaks the order; a done step holds its day', () => {
     const pinned = planOf({ pins: { 'sow-cool.sow': '2027-02-23' } })
@@ -122,7 +128,18 @@ describe('dates for a job', () => {
       {},
       {
         diary: [
-          { id: 'abcdefgh', date: '2027-02-20', zone: null, step: 'sow-cool.cut-first', what: 'cut', amount: '', who: '', note: '', corrects: null },
+          {
+            id: 'abcdefgh',
+            date: '2027-02-20',
+            zone: null,
+            step: 'sow-cool.cut-first',
+            stepZones: [],
+            what: 'cut',
+            amount: '',
+            who: '',
+            note: '',
+            corrects: null,
+          },
         ],
       },
     )
@@ -138,10 +155,10 @@ describe('dates for a job', () => {
       },
       { today: '2027-03-10' },
     )
-    const sown = dayNumber(plan.strands[0]!.sowDay)
-    const soil = soilCurve(31, dayNumber('2027-03-10'), 300, { day: '2027-03-10', celsius: 15 })
+    const sown = dayNumber(plan.packages[0]!.sowDay)
+    const soil = soilCurve(31, dayNumber('2027-03-10'), 300, { day: '2027-03-10', celsius: 15 }, USUAL_SOIL)
     expect(soil[sown - dayNumber('2027-03-10')]).toBeGreaterThanOrEqual(18)
-    expect(plan.strands[0]!.fits).toBe(true)
+    expect(plan.packages[0]!.fits).toBe(true)
   })
   it('spray first waits 28 days before seed; without chemicals the old growth is lifted instead', () => {
     const weedy = { cover: { wanted: 50, weeds: 40, moss: 0, bare: 10 } }
@@ -151,6 +168,6 @@ describe('dates for a job', () => {
     expect(step(planOf({ zones: [zone(weedy)] }), 'spray')).toBeUndefined()
     const lifted = planOf({ zones: [zone({ incurable: 60 })], aims: ['no-chemicals'] })
     expect([step(lifted, 'strip') !== undefined, step(lifted, 'kill')]).toEqual([true, undefined])
-    expect(lifted.strands[0]!.fits).toBe(true)
+    expect(lifted.packages[0]!.fits).toBe(true)
   })
 })

@@ -1,10 +1,12 @@
 import { z } from 'zod'
 import { bodies, drafts } from './routes/api.ts'
+import { answers } from './routes/answers.ts'
 import type { Route } from './routes/route.ts'
 
 /** The OpenAPI 3.1 document, generated from the same schemas that check the requests. */
 export function openApi(routes: readonly Route[]): object {
   const schema = (type: z.ZodType) => z.toJSONSchema(type, { io: 'input', unrepresentable: 'any' })
+  const answerSchema = (type: z.ZodType) => z.toJSONSchema(type, { io: 'output', unrepresentable: 'any' })
   const paths: Record<string, Record<string, object>> = {}
   for (const route of routes) {
     const path = `/api${route.path.replace(/:(\w+)/g, '{$1}')}`
@@ -15,8 +17,10 @@ export function openApi(routes: readonly Route[]): object {
       ...(route.body ? { requestBody: { required: true, content: { 'application/json': { schema: schema(route.body) } } } } : {}),
       ...(route.picture ? { requestBody: { required: true, content: { 'image/*': { schema: { type: 'string', format: 'binary' } } } } } : {}),
       responses: {
-        default: { description: 'A problem document with a sentence.', content: { 'application/problem+json': { schema: { type: 'object' } } } },
-        200: { description: 'Done.' },
+        default: { description: 'A problem document with a sentence.', content: { 'application/problem+json': { schema: schema(answers.problem) } } },
+        '2XX': route.answer
+          ? { description: 'Done.', content: { 'application/json': { schema: answerSchema(route.answer) } } }
+          : { description: 'A picture.', content: { 'image/jpeg': { schema: { type: 'string', format: 'binary' } } } },
       },
     }
   }

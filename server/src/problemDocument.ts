@@ -2,7 +2,7 @@ import type { ErrorRequestHandler, Response } from 'express'
 import { FILE_BYTES } from '@juvena/core/formats/fileSize'
 import type { Problem } from '@juvena/core/entities/problem'
 
-/** Most bytes of a picture that are taken in. */
+/** Most bytes of a picture that are accepted. */
 export const PICTURE_LIMIT = 40 * 1024 * 1024
 
 /** An error a person can act on, as a problem document (RFC 9457): a sentence, and the fields it is about. */

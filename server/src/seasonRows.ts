@@ -1,37 +1,65 @@
 import type { Day } from '@juvena/core/calendar/day'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import type { Firm } from '@juvena/core/entities/firm'
-import { readJob } from '@juvena/core/entities/job'
-import { planJob } from '@juvena/core/pipeline'
-import { seasonRow, type SeasonRow } from '@juvena/core/present/seasonRow'
+import { readJob, type Job } from '@juvena/core/entities/job'
+import { planJob, type Context } from '@juvena/core/pipeline'
+import { failedRow, seasonRow, type SeasonRow } from '@juvena/core/present/seasonRow'
 import type { StoredJob } from './store/jobStore.ts'
 
-/** Rows for many jobs, planned once per state of job, diary and firm. */
+interface Planned {
+  row: SeasonRow
+  /** Ids of the rules its plan goes by. */
+  rules: string[]
+}
+
+/** What the rows of a season are worked from. */
+export interface SeasonBrief {
+  jobs: readonly StoredJob[]
+  diaries: ReadonlyMap<string, readonly DiaryEntry[]>
+  firm: Firm
+  firmRevision: number
+  today: (zone: string | null) => Day
+}
+
+/** A job whose plan fails shows as such in its own row; the others stand. */
+function plan(stored: StoredJob, job: Job, context: Context): Planned {
+  try {
+    const planned = planJob(job, context)
+    return { row: seasonRow(stored.id, job, planned), rules: [...new Set(Object.values(planned.figures).map((f) => f.rule))] }
+  } catch (error) {
+    console.error(`Job ${stored.id} could not be planned:`, error)
+    return { row: failedRow(stored.id, stored.name), rules: [] }
+  }
+}
+
+/** Plans many jobs, each once per state of job, diary and firm. */
 export function seasonPlanner() {
-  const cache = new Map<string, { key: string; row: SeasonRow }>()
-  return (
-    jobs: readonly StoredJob[],
-    diaries: Map<string, DiaryEntry[]>,
-    firm: Firm,
-    firmRevision: number,
-    today: (zone: string | null) => Day,
-  ): SeasonRow[] => {
-    const rows: SeasonRow[] = []
-    for (const stored of jobs) {
+  const cache = new Map<string, { key: string; planned: Planned }>()
+  const planned = ({ jobs, diaries, firm, firmRevision, today }: SeasonBrief): Planned[] =>
+    jobs.map((stored) => {
       const diary = diaries.get(stored.id) ?? []
-      const read = readJob(stored.draft)
-      if (!read.job) continue
-      const day = today(read.job.site.timeZone)
+      const { job } = readJob(stored.draft)
+      if (!job) return { row: failedRow(stored.id, stored.name), rules: [] }
+      const day = today(job.site.timeZone)
       const key = `${stored.revision}.${diary.length}.${firmRevision}.${day}`
       const known = cache.get(stored.id)
-      if (known?.key === key) {
-        rows.push(known.row)
-        continue
-      }
-      const row = seasonRow(stored.id, read.job, planJob(read.job, { today: day, firm, diary }), firm.crew ?? 2)
-      cache.set(stored.id, { key, row })
-      rows.push(row)
-    }
-    return rows.sort((a, b) => (a.sowDay ?? '9').localeCompare(b.sowDay ?? '9') || a.name.localeCompare(b.name))
+      if (known?.key === key) return known.planned
+      const made = plan(stored, job, { today: day, firm, diary })
+      cache.set(stored.id, { key, planned: made })
+      return made
+    })
+  return {
+    /** One row a job, the soonest sown first. */
+    rows: (brief: SeasonBrief): SeasonRow[] =>
+      planned(brief)
+        .map((p) => p.row)
+        .sort((a, b) => (a.sowDay ?? '9').localeCompare(b.sowDay ?? '9') || a.name.localeCompare(b.name)),
+
+    /** By rule, the jobs whose plans go by it. */
+    uses(brief: SeasonBrief): Record<string, { id: string; name: string }[]> {
+      const uses: Record<string, { id: string; name: string }[]> = {}
+      for (const { row, rules } of planned(brief)) for (const rule of rules) (uses[rule] ??= []).push({ id: row.id, name: row.name })
+      return uses
+    },
   }
 }

@@ -87,11 +87,11 @@ describe('saving', () => {
     )
     expect(all.map((a) => a.status).sort()).toEqual([200, ...Array<number>(11).fill(409)])
   })
-  it('puts away and takes out again', async () => {
+  it('archives and restores', async () => {
     const { id } = await begin('Away lawn')
     const listed = async (away: string) => ((await call('GET', `/api/jobs${away}`)).body as { id: string }[]).some((j) => j.id === id)
     await call('DELETE', `/api/jobs/${id}`)
-    expect([await listed(''), await listed('?away=1')]).toEqual([false, true])
+    expect([await listed(''), await listed('?archived=1')]).toEqual([false, true])
     await call('POST', `/api/jobs/${id}/restore`)
     expect(await listed('')).toBe(true)
   })
@@ -252,6 +252,6 @@ describe('the command line', () => {
     const right = run(
       JSON.stringify({ format: 'juvena-job', version: 1, today: '2027-02-22', job: { name: 'x', zones: [{ id: 'z1', area: '100 m²' }] } }),
     )
-    expect(JSON.parse(right.out).figures['z1.area'].value).toBe(100)
+    expect(JSON.parse(right.out).figures['zone:z1.area'].value).toBe(100)
   })
 })

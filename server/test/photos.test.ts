@@ -99,7 +99,7 @@ describe('photographs', () => {
     expect((await sharp(readFileSync(join(folder, `${kept.id}.jpg`))).metadata()).exif).toBeUndefined()
   })
 
-  it('are put away and taken out again; the file stays', async () => {
+  it('are archived and restored; the file stays', async () => {
     const { id } = (await (await send(await photograph(600, 400))).json()) as { id: string }
     const ids = async () => ((await (await fetch(`${base}/jobs/${job}/photos`)).json()) as { id: string }[]).map((p) => p.id)
     expect((await fetch(`${base}/photos/${id}`, { method: 'DELETE' })).status).toBe(200)
@@ -162,7 +162,7 @@ describe('photographs', () => {
     expect(saved.status).toBe(200)
     const file = await (await fetch(`${base}/jobs/${job}/file`)).text()
     const takeIn = (body: string) => fetch(`${base}/job-files`, { method: 'POST', headers: { 'content-type': 'application/json' }, body })
-    const taken = (await (await takeIn(file)).json()) as { id: string; draft: { plan: { picture: { photo: string } } } }
+    const taken = (await (await takeIn(file)).json()) as { id: string; draft: { drawing: { picture: { photo: string } } } }
     type Listed = { id: string; kind: string; takenOn: string; note: string; zone: string; position: unknown }
     const photosOf = async (id: string) => (await (await fetch(`${base}/jobs/${id}/photos`)).json()) as Listed[]
     const [before, after] = [await photosOf(job), await photosOf(taken.id)]
@@ -170,7 +170,7 @@ describe('photographs', () => {
       list.map(({ kind, takenOn, note, zone, position }) => JSON.stringify({ kind, takenOn, note, zone, position })).sort()
     expect(after.length).toBeGreaterThan(2)
     expect(said(after)).toEqual(said(before))
-    const copy = taken.draft.plan.picture.photo
+    const copy = taken.draft.drawing.picture.photo
     expect(copy).not.toBe(first.id)
     expect(after.map((p) => p.id)).toContain(copy)
     expect(readFileSync(join(folder, `${copy}.jpg`)).equals(readFileSync(join(folder, `${first.id}.jpg`)))).toBe(true)

@@ -7,7 +7,9 @@ import { readJob } from '@juvena/core/entities/job'
 import { realClock, stoppedClock } from '../src/clock.ts'
 import { fillDemo } from '../src/demo/fill.ts'
 import { demoFirm, demoJobs, DEMO_TODAY } from '../src/demo/jobs.ts'
-import { seasonPlanner } from '../src/seasonRows.ts'
+import { render } from '@juvena/core/present/render'
+import type { SeasonRow } from '@juvena/core/present/seasonRow'
+import { seasonPlanner, type SeasonBrief } from '../src/seasonRows.ts'
 import { simulatedWeather } from '../src/standIns/weather.ts'
 import { openDatabase } from '../src/store/database.ts'
 import { diaryStore } from '../src/store/diaryStore.ts'
@@ -22,7 +24,18 @@ const folder = () => {
   folders.push(made)
   return made
 }
-const entry = (id: string) => ({ id, date: '2027-02-23', what: 'cut', amount: '', who: '', note: '', zone: null, step: null, corrects: null })
+const entry = (id: string) => ({
+  id,
+  date: '2027-02-23',
+  what: 'cut',
+  amount: '',
+  who: '',
+  note: '',
+  zone: null,
+  step: null,
+  stepZones: [],
+  corrects: null,
+})
 
 describe('the database', () => {
   it('opens a filled one again, its tables brought up to date and its rows whole', async () => {
@@ -62,7 +75,7 @@ describe('the database', () => {
   it('saving a job that is not there says so, and changes nothing', async () => {
     const db = await openDatabase(':memory:')
     expect(await jobStore(db).save('none', 1, { name: 'x' }, 'then')).toEqual({ missing: true })
-    expect(await jobStore(db).putAway('none', 'then')).toBe(false)
+    expect(await jobStore(db).setArchived('none', 'then')).toBe(false)
     expect(await firmStore(db).save(3, {}, 'then')).toBeNull()
     await db.destroy()
   })
@@ -96,19 +109,16 @@ describe('the season', () => {
     revision,
     name: id,
     savedAt: '',
-    putAwayAt: null,
+    archivedAt: null,
     draft: demoJobs.find((j) => j.id === id)!.draft,
   })
   const firm = firmSchema.parse(demoFirm)
   const today = () => DEMO_TODAY
+  const brief = (jobs: StoredJob[]): SeasonBrief => ({ jobs, diaries: new Map(), firm, firmRevision: 1, today })
+  const spoken = (rows: SeasonRow[]) =>
+    rows.map((r) => ({ ...r, trouble: r.trouble && { ...r.trouble, title: render(r.trouble.title, { units: 'metric', dialect: 'scarify' }) } }))
   it('lays out each of the demo’s jobs with its own trouble', () => {
-    const rows = seasonPlanner()(
-      demoJobs.map((j) => stored(j.id)),
-      new Map(),
-      firm,
-      1,
-      today,
-    )
+    const rows = spoken(seasonPlanner().rows(brief(demoJobs.map((j) => stored(j.id)))))
     const of = (id: string) => rows.find((r) => r.id === id)!
     expect(of('community').state).toBe('cannot')
     expect(of('green').trouble!.title).toContain('more than the tap gives')
@@ -119,23 +129,19 @@ describe('the season', () => {
   })
   it('plans again only what has changed', () => {
     const planner = seasonPlanner()
-    const one = planner([stored('bank'), stored('quad')], new Map(), firm, 1, today)
-    const two = planner([stored('bank'), stored('quad', 2)], new Map(), firm, 1, today)
+    const one = planner.rows(brief([stored('bank'), stored('quad')]))
+    const two = planner.rows(brief([stored('bank'), stored('quad', 2)]))
     const same = (id: string) => one.find((r) => r.id === id) === two.find((r) => r.id === id)
     expect([same('bank'), same('quad')]).toEqual([true, false])
-    const other = planner([stored('bank')], new Map(), { ...firm, weekendWork: true }, 2, today)
+    const other = planner.rows({ ...brief([stored('bank')]), firm: { ...firm, weekendWork: true }, firmRevision: 2 })
     expect(other[0]).not.toBe(one.find((r) => r.id === 'bank'))
   })
   it('a job nobody has walked is to be walked; a drafted one with wrong entries still has its row', () => {
-    const rows = seasonPlanner()(
-      [
+    const rows = seasonPlanner().rows(
+      brief([
         { ...stored('bank'), id: 'new', draft: { name: 'New', zones: [] } },
         { ...stored('bank'), id: 'wrong', draft: { name: 'Wrong', zones: [{ id: 'z1', area: 'abc' }] } },
-      ],
-      new Map(),
-      firm,
-      1,
-      today,
+      ]),
     )
     expect(rows.map((r) => [r.id, r.state, r.area])).toEqual([
       ['new', 'no-zones', null],

@@ -9,7 +9,7 @@ export function fakeServer(draft: JobDraft) {
     revision: state.revision,
     name: '',
     savedAt: '2027-02-22T08:00:00Z',
-    putAwayAt: null,
+    archivedAt: null,
     draft: state.draft,
     diary: state.diary,
     today: '2027-02-22',

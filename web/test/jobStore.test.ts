@@ -182,7 +182,7 @@ describe('what moved', () => {
     await settle(10)
     setArea(job, '200 m²')
     await settle(10)
-    expect(job.moved.get('z1.feed.kg')).toBeCloseTo(2, 6)
+    expect(job.moved.get('zone:z1.feed.kg')).toBeCloseTo(2, 6)
     expect(job.movedIn(5)).toBeGreaterThan(0)
     job.lookedAt(5)
     expect(job.movedIn(5)).toBe(0)

@@ -33,7 +33,7 @@ describe('the printed sheets', () => {
     expect(new Set(ids).size).toBe(ids.length)
     expect(ids.length).toBeGreaterThan(50)
     for (const id of ids) {
-      const e = explain(p.figures, id, 'us')!
+      const e = explain(p, id, { units: 'us', dialect: 'dethatch' })!
       expect(e.rule.says.length, id).toBeGreaterThan(8)
       expect(e.formula, id).not.toMatch(/[{}]|undefined|NaN/)
     }

@@ -51,7 +51,7 @@ const SITE: JobDraft = {
     { id: 'z1', name: 'Back' },
     { id: 'z2', name: 'Side' },
   ],
-  plan: {
+  drawing: {
     shapes: [
       { id: 'l1', kind: 'lawn', zone: 'z1', at: [box(0, 0, 10, 8)] },
       { id: 'l2', kind: 'lawn', zone: 'z2', at: [box(12, 0, 5, 8)] },
@@ -146,7 +146,7 @@ async function shown(component: Component, props: Record<string, unknown>, query
     },
   }
 }
-const shapeOf = (job: ReturnType<typeof useJob>, id: string) => job.draft!.plan!.shapes!.find((s) => s.id === id)!
+const shapeOf = (job: ReturnType<typeof useJob>, id: string) => job.draft!.drawing!.shapes!.find((s) => s.id === id)!
 
 describe('counting cover', () => {
   const counter = async (zone: object) => {
@@ -155,11 +155,11 @@ describe('counting cover', () => {
     return { set, part: await shown(CoverCount, { zone: { id: 'z1', ...zone }, onSet: set }) }
   }
   it('adds a look at each tap, and takes the last back', async () => {
-    const { set, part } = await counter({ looks: { wanted: 2, weeds: 0, moss: 1, bare: 0 } })
+    const { set, part } = await counter({ pointCounts: { wanted: 2, weeds: 0, moss: 1, bare: 0 } })
     await part.press(/moss/)
-    expect(set).toHaveBeenLastCalledWith('looks', { wanted: 2, weeds: 0, moss: 2, bare: 0 })
+    expect(set).toHaveBeenLastCalledWith('pointCounts', { wanted: 2, weeds: 0, moss: 2, bare: 0 })
     await part.press(/take the last back/)
-    expect(set).toHaveBeenLastCalledWith('looks', { wanted: 2, weeds: 0, moss: 0, bare: 0 })
+    expect(set).toHaveBeenLastCalledWith('pointCounts', { wanted: 2, weeds: 0, moss: 0, bare: 0 })
     expect(part.text()).toContain('3 looks')
   })
   it('keeps a throw of the frame as tallies or per cent, and says what is no number', async () => {
@@ -178,10 +178,10 @@ describe('counting cover', () => {
     await fill(['12', '', '8', '5 %'])
     part.place.querySelector('form')!.dispatchEvent(new Event('submit'))
     await settle()
-    expect(set).toHaveBeenLastCalledWith('frames', [{ wanted: 12, weeds: 0, moss: 8, bare: 5 }])
+    expect(set).toHaveBeenLastCalledWith('quadrats', [{ wanted: 12, weeds: 0, moss: 8, bare: 5 }])
   })
   it('says when cover typed by hand stands before the count', async () => {
-    const { part } = await counter({ cover: { wanted: '60' }, looks: { wanted: 9, weeds: 0, moss: 0, bare: 1 } })
+    const { part } = await counter({ cover: { wanted: '60' }, pointCounts: { wanted: 9, weeds: 0, moss: 0, bare: 1 } })
     expect(part.text()).toContain('Clear it to go by the count')
   })
 })
@@ -211,7 +211,7 @@ describe('finer readings', () => {
     input.dispatchEvent(new Event('change'))
     await settle()
     expect(patch).toHaveBeenLastCalledWith('lab.file', { ph: 5.7, lab: { phosphorus: 'low' } })
-    expect(part.text()).toContain('2 readings taken in.')
+    expect(part.text()).toContain('2 readings imported.')
   })
 })
 
@@ -253,9 +253,9 @@ describe('the card of a shape', () => {
     const job = await opened()
     const part = await shown(ShapeCard, {}, '?shape=l1')
     await part.type('Edge 1', '12.5 m')
-    expect(job.figure('z1.area')?.value).toBeCloseTo(100, 6)
+    expect(job.figure('zone:z1.area')?.value).toBeCloseTo(100, 6)
     await part.type('Edge 1', 'about so')
-    expect(job.figure('z1.area')?.value).toBeCloseTo(100, 6)
+    expect(job.figure('zone:z1.area')?.value).toBeCloseTo(100, 6)
     const hedge = await shown(ShapeCard, {}, '?shape=h1')
     await hedge.type('Height', '900 m')
     expect(shapeOf(job, 'h1').height).toBe('900 m')
@@ -267,7 +267,7 @@ describe('the card of a shape', () => {
     await part.pick('gone')
     expect(shapeOf(job, 'h1').whatIf).toBe('gone')
     expect(part.text()).toMatch(/Back \+\d/)
-    job.edit('agree', (d) => (d.plan!.shapes![2]!.agreed = true))
+    job.edit('agree', (d) => (d.drawing!.shapes![2]!.agreed = true))
     await settle()
     expect(part.text()).not.toMatch(/Back \+\d/)
   })
@@ -281,7 +281,7 @@ describe('the card of a shape', () => {
     const lawn = await shown(ShapeCard, {}, '?shape=l1')
     await lawn.press(/^Side$/)
     expect(job.draft!.zones!.map((z) => z.id)).toEqual(['z1'])
-    expect(job.figure('z1.area')?.value).toBeCloseTo(120, 6)
+    expect(job.figure('zone:z1.area')?.value).toBeCloseTo(120, 6)
   })
   it('is not there for a shape that is gone', async () => {
     await opened()
@@ -317,14 +317,14 @@ describe('levels', () => {
     }
     await paste('x; y; height\n1; 1; 0\n9; 1; oops\n9; 7; -20\n')
     expect(part.text()).toContain('Row 3')
-    expect(job.draft!.plan!.levels).toHaveLength(2)
+    expect(job.draft!.drawing!.levels).toHaveLength(2)
     part.place.querySelector<HTMLInputElement>('input[type=checkbox]')!.click()
     await settle()
     await paste('1, 7, 12')
-    expect(job.draft!.plan!.levels!.at(-1)).toMatchObject({ x: 1, y: 7, mm: -12 })
+    expect(job.draft!.drawing!.levels!.at(-1)).toMatchObject({ x: 1, y: 7, mm: -12 })
     expect(part.text()).toContain('Fill')
     await part.press(/take the last back/)
-    expect(job.draft!.plan!.levels).toHaveLength(2)
+    expect(job.draft!.drawing!.levels).toHaveLength(2)
     expect(part.text()).toContain('Three readings not in one line make a surface')
   })
 })
@@ -357,7 +357,7 @@ describe('the light', () => {
     job.edit('zone.name', (d) => (d.zones![0]!.name = 'Another name'))
     await new Promise((go) => setTimeout(go, 450))
     expect(cast.calls).toHaveLength(2)
-    job.edit('hedge', (d) => (d.plan!.shapes![2]!.height = '2 m'))
+    job.edit('hedge', (d) => (d.drawing!.shapes![2]!.height = '2 m'))
     await new Promise((go) => setTimeout(go, 450))
     expect(cast.calls).toHaveLength(3)
   })
@@ -382,7 +382,7 @@ describe('the light', () => {
     await settle()
     await answer(map(false))
     const part = await shown(LightBar, { zone: 'z1', minutes: 600, day: 20_700, sun: { azimuth: 10, altitude: 31.4 }, split: null, drawn: true })
-    const planned = ['sun.low', 'sun', 'sun.high'].map((key) => String(job.figure(`z1.${key}`)!.value))
+    const planned = ['sun.low', 'sun', 'sun.high'].map((key) => String(job.figure(`zone:z1.${key}`)!.value))
     expect([...part.place.querySelectorAll('.spread .number')].map((n) => n.textContent)).toEqual(planned)
     survey.period = 3
     await settle()

@@ -7,7 +7,7 @@ import { firmSchema } from '@juvena/core/entities/firm'
 import { readJob, type JobDraft } from '@juvena/core/entities/job'
 import { planJob } from '@juvena/core/pipeline'
 import { STAGES } from '@juvena/core/present/spine'
-import type { Stage } from '@juvena/core/trace/figure'
+import type { Stage } from '@juvena/core/trace/rule'
 
 vi.mock('comlink', () => ({ wrap: () => ({ plan: async () => ({ plan: null, problems: [] }) }) }))
 vi.stubGlobal('Worker', class {})
@@ -71,7 +71,7 @@ function mount(component: Component, props: object, start: string | null = null)
 
 describe('the working', () => {
   it('shows value, formula with this job’s values, rule, standing and each input', () => {
-    const { text } = mount(WorkingPanel, { stage: 4 }, 'z1.seed.kg')
+    const { text } = mount(WorkingPanel, { stage: 4 }, 'zone:z1.seed.kg')
     expect(text()).toMatch(/Back, Seed/)
     expect(text()).toMatch(/200 m² × [\d.]+ g\/m²/)
     expect(text()).toContain('Area times bag rate.')
@@ -80,21 +80,21 @@ describe('the working', () => {
     expect(text()).toContain('Ground sown')
   })
   it('opens inputs in turn, down to what was read, and goes back the way it came', async () => {
-    const { text, press, chosen } = mount(WorkingPanel, { stage: 4 }, 'z1.seed.kg')
+    const { text, press, chosen } = mount(WorkingPanel, { stage: 4 }, 'zone:z1.seed.kg')
     await press('Ground sown')
     await press('Area')
     await press('Area, as measured')
     expect(text()).toContain('Read or decided on site and typed in.')
     await press('back')
-    expect(chosen.value).toBe('z1.area')
+    expect(chosen.value).toBe('zone:z1.area')
     await press('back')
     await press('back')
-    expect(chosen.value).toBe('z1.seed.kg')
+    expect(chosen.value).toBe('zone:z1.seed.kg')
     await press('close')
     expect(chosen.value).toBeNull()
   })
   it('says the school that spoke and what would change it', () => {
-    const { text } = mount(WorkingPanel, { stage: 5 }, 'z1.dressing.lifts')
+    const { text } = mount(WorkingPanel, { stage: 5 }, 'zone:z1.dressing.lifts')
     expect(text()).toContain('School: light and often.')
     expect(text()).toContain('What would change it')
   })
@@ -117,25 +117,28 @@ describe('the working', () => {
     expect(mount(WorkingPanel, { stage: 1 }).text()).toContain('Still wanted for a sure plan')
   })
   it('a figure that is not in the plan any more leaves the stage’s own panel', () => {
-    expect(mount(WorkingPanel, { stage: 4 }, 'z9.seed.kg').text()).toContain('Seed: what to watch')
+    expect(mount(WorkingPanel, { stage: 4 }, 'zone:z9.seed.kg').text()).toContain('Seed: what to watch')
   })
 })
 
 describe('a figure on the page', () => {
   it('is a button with its name, number and unit; pressed, it is chosen', async () => {
-    const { text, press, chosen } = mount(FigureValue, { id: 'z1.area' })
+    const { text, press, chosen } = mount(FigureValue, { id: 'zone:z1.area' })
     expect(text()).toBe('Area: 200 m²; show its working')
     await press('200')
-    expect(chosen.value).toBe('z1.area')
+    expect(chosen.value).toBe('zone:z1.area')
   })
   it('marks what was assumed, shows the old value of what moved, and the year of a day in another', () => {
     const job = useJob()
-    expect(mount(FigureValue, { id: 'z1.water.du' }).place.querySelector('.assumed')).not.toBeNull()
-    job.plan = { ...job.plan!, figures: { ...job.plan!.figures, 'z1.area': { ...job.plan!.figures['z1.area']!, unit: 'date', value: '2028-01-24' } } }
-    expect(mount(FigureValue, { id: 'z1.area' }).text()).toContain('Mon 24 Jan 2028')
+    expect(mount(FigureValue, { id: 'zone:z1.water.du' }).place.querySelector('.assumed')).not.toBeNull()
+    job.plan = {
+      ...job.plan!,
+      figures: { ...job.plan!.figures, 'zone:z1.area': { ...job.plan!.figures['zone:z1.area']!, unit: 'date', value: '2028-01-24' } },
+    }
+    expect(mount(FigureValue, { id: 'zone:z1.area' }).text()).toContain('Mon 24 Jan 2028')
   })
   it('of nothing is a dot, and no button', () => {
-    const { place, text } = mount(FigureValue, { id: 'z1.none' })
+    const { place, text } = mount(FigureValue, { id: 'zone:z1.none' })
     expect([text(), place.querySelector('button')]).toEqual(['·', null])
   })
 })

@@ -1,19 +1,50 @@
 import type { Job } from '../entities/job.ts'
-import { findingOf, type Finding } from '../findings/findings.ts'
+import { findingOf, type Finding } from '../findings/finding.ts'
+import { startOverLine } from '../findings/findInZone.ts'
+import { coverLines } from '../findings/lines.ts'
 import { APPROACH_NAMES, type ApproachId } from '../reference/lists.ts'
-import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import { num, rule, type Figure, type Notice, type Workings } from '../trace/figure.ts'
+import { lightLines } from '../reference/siteValues.ts'
 import type { Schools } from '../reference/schools.ts'
+import { num, type Figure, type Notice } from '../trace/figure.ts'
+import { quantity, say, type Message } from '../trace/message.ts'
+import { procedure, tradeValues, value, type TradeValue } from '../trace/rule.ts'
+import { figureId, zoneFigure, zoneScope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 
 export const approachRules = {
-  choose: rule('approach.choose', 'Cover, incurable weeds, light, surface and aims decide, in that order.', 'from the findings', 'practice'),
+  choose: procedure({
+    id: 'approach.choose',
+    key: 'approach',
+    stage: 3,
+    label: 'Approach',
+    unit: 'text',
+    standing: 'practice',
+    says: 'Cover, incurable weeds, light, surface and aims decide, in that order.',
+    values: coverLines,
+    inputs: { wanted: '%?', incurable: '%', sun: 'h', bare: '%?', cover: 'text?', surface: 'text?' },
+    steps: 'from the findings',
+    by: 'approach/approach: suggest',
+    check: 'findings.test.ts',
+  }),
 }
+
+/** Days the ground looks bad. */
+export const badDays = tradeValues('bad-days', {
+  leave: value(0, 'd', 'model', 'Left and fed, it looks bad for', [0, 60]),
+  mend: value(28, 'd', 'model', 'Mended spots look bad for', [0, 120]),
+  overseed: value(21, 'd', 'model', 'Overseeded, it looks bad for', [0, 120]),
+  'overseed-level': value(35, 'd', 'model', 'Overseeded and levelled, it looks bad for', [0, 150]),
+  renovate: value(70, 'd', 'model', 'Renovated, it looks bad for', [0, 250]),
+  'sow-new': value(49, 'd', 'model', 'Sown as new ground, it looks bad for', [0, 250]),
+  'hold-over': value(14, 'd', 'model', 'Held over with a quick cover, it looks bad for', [0, 120]),
+} satisfies Record<ApproachId, TradeValue>)
 
 export interface Candidate {
   approach: ApproachId
   fit: 'best' | 'cheaper' | 'possible' | 'ruled out'
-  why: string
-  /** Days it looks bad. Common practice. */
+  why: Message
+  /** Days it looks bad. */
   badDays: number
 }
 
@@ -22,116 +53,125 @@ export interface ZoneApproach {
   chosen: ApproachId
   suggested: ApproachId
   overridden: boolean
-  why: string
+  why: Message
   candidates: Candidate[]
   figure: Figure
+  notices: Notice[]
 }
 
-const BAD_DAYS: Record<ApproachId, number> = { leave: 0, mend: 28, overseed: 21, 'overseed-level': 35, renovate: 70, 'sow-new': 49, 'hold-over': 14 }
 /** Dearest last; used only to name a cheaper rung. */
 const LADDER: readonly ApproachId[] = ['leave', 'hold-over', 'mend', 'overseed', 'overseed-level', 'sow-new', 'renovate']
 
-/** Grassy weeds above this share force a kill-off. Juvena's model. */
-const INCURABLE_LINE = 40
+interface Brief {
+  r: ZoneReadings
+  findings: readonly Finding[]
+  job: Job
+  schools: Schools
+  trace: Trace
+}
 
-function suggest(r: ZoneReadings, findings: readonly Finding[], job: Job, schools: Schools): { approach: ApproachId; why: string } {
-  const sun = num(r.sun)
-  const line = schools.cover === 'fifty' ? 50 : 30
-  if (r.sunKnown && sun < 2) return { approach: 'leave', why: 'Under 2 h of sun grass is the wrong plant; seed would be money lost.' }
-  if (num(r.incurable) >= INCURABLE_LINE)
-    return { approach: 'renovate', why: `${num(r.incurable)} % is under grassy weeds with no selective cure; anything less leaves them.` }
+const isBumpy = ({ findings, r }: Brief) => findingOf(findings, r.id, 'lows')?.verdict === 'act'
+
+function suggest(brief: Brief): { approach: ApproachId; why: Message } {
+  const { r, job, schools, trace } = brief
+  const marginal = trace.value(lightLines.marginal)
+  if (r.sunKnown && num(r.sun) < marginal)
+    return { approach: 'leave', why: say`Under ${quantity(marginal, 'h')} of sun grass is the wrong plant; seed would be money lost.` }
+  if (num(r.incurable) >= trace.value(coverLines.incurable))
+    return { approach: 'renovate', why: say`${r.incurable} is under grassy weeds with no selective cure; anything less leaves them.` }
   if (!r.wanted) return { approach: 'overseed', why: 'Cover is not counted yet; overseeding is the usual middle way.' }
   const cover = num(r.wanted)
-  const bare = r.bare ? num(r.bare) : 0
+  const line = startOverLine(schools, trace)
   if (cover < line)
-    return { approach: 'sow-new', why: `${cover} % wanted grass is below the ${line} % line; low cover alone means new ground, not a kill-off.` }
-  const bumpy = findingOf(findings, r.id, 'lows')?.verdict === 'act'
-  if (bumpy && cover < 97) return { approach: 'overseed-level', why: `${cover} % cover is worth keeping, and the surface needs bringing up with it.` }
-  if (cover >= 85 && bare >= 3 && !job.aims.includes('thicker'))
-    return { approach: 'mend', why: `${cover} % cover stands; only the bare ${bare} % wants seed.` }
-  if (cover >= 90) return { approach: bare >= 3 ? 'mend' : 'leave', why: `${cover} % cover: seed would find little room.` }
-  return { approach: 'overseed', why: `${cover} % wanted grass is above the ${line} % line: keep it and add to it.` }
+    return {
+      approach: 'sow-new',
+      why: say`${r.wanted} wanted grass is below the ${quantity(line, '%')} line; low cover alone means new ground, not a kill-off.`,
+    }
+  if (isBumpy(brief) && cover < trace.value(coverLines.levelled))
+    return { approach: 'overseed-level', why: say`${r.wanted} cover is worth keeping, and the surface needs bringing up with it.` }
+  const spots = r.bare !== null && num(r.bare) >= trace.value(coverLines.mend)
+  if (cover >= trace.value(coverLines.thin) && spots && !job.aims.includes('thicker'))
+    return { approach: 'mend', why: say`${r.wanted} cover stands; only the bare ${r.bare!} wants seed.` }
+  if (cover >= trace.value(coverLines.full)) return { approach: spots ? 'mend' : 'leave', why: say`${r.wanted} cover: seed would find little room.` }
+  return { approach: 'overseed', why: say`${r.wanted} wanted grass is above the ${quantity(line, '%')} line: keep it and add to it.` }
+}
+
+const cheaperWhy = (approach: ApproachId, instead: ApproachId): Message =>
+  approach === 'leave'
+    ? 'Feed and mow well; slow, and only what is there thickens.'
+    : approach === 'mend'
+      ? 'Seed only where it is bare; the rest stays thin.'
+      : approach === 'overseed'
+        ? instead === 'renovate'
+          ? 'Keeps the incurable grasses, in better company; no kill-off to wait for.'
+          : 'Seed into what is there; lows and worst weeds stay.'
+        : 'One rung below: less soil moved.'
+
+/** The ways that could be taken, the suggested one first, each at most once. */
+function candidatesOf(brief: Brief, suggested: { approach: ApproachId; why: Message }): Candidate[] {
+  const { r, trace } = brief
+  const candidates: Candidate[] = []
+  const offer = (approach: ApproachId, fit: Candidate['fit'], why: Message) => {
+    if (!candidates.some((c) => c.approach === approach)) candidates.push({ approach, fit, why, badDays: trace.value(badDays[approach]) })
+  }
+  offer(suggested.approach, 'best', suggested.why)
+  const mendable = r.wanted !== null && num(r.wanted) >= trace.value(coverLines.mendable) && r.bare !== null && num(r.bare) > 0
+  const cheaper = LADDER.slice(0, LADDER.indexOf(suggested.approach)).filter((a) => a !== 'hold-over' && (a !== 'mend' || mendable))
+  for (const approach of cheaper.reverse()) offer(approach, 'cheaper', cheaperWhy(approach, suggested.approach))
+  if (isBumpy(brief)) offer('overseed-level', 'possible', 'Brings the surface up as well.')
+  const incurable = num(r.incurable) >= trace.value(coverLines.incurable)
+  offer('renovate', incurable ? 'possible' : 'ruled out', 'A kill-off is for incurable grassy weeds or the wrong grass; neither is read here.')
+  offer('hold-over', 'possible', 'Quick cover now, proper sowing in season.')
+  if (r.zone.approach) offer(r.zone.approach, 'possible', 'Your choice.')
+  return candidates
 }
 
 /** The approach for a zone: what the findings ask for, or what a person decided instead, with the candidates beside it. */
-export function approachZone(
-  r: ZoneReadings,
-  findings: readonly Finding[],
-  job: Job,
-  schools: Schools,
-  w: Workings,
-  notices: Notice[],
-): ZoneApproach {
-  const suggested = suggest(r, findings, job, schools)
+export function approachZone(brief: Brief): ZoneApproach {
+  const { r, schools, trace } = brief
+  const scope = zoneScope(r.id)
+  const suggested = suggest(brief)
   const chosen = r.zone.approach ?? suggested.approach
   const overridden = r.zone.approach !== null && r.zone.approach !== suggested.approach
-  const bumpy = findingOf(findings, r.id, 'lows')?.verdict === 'act'
-  const candidates: Candidate[] = []
-  const offer = (approach: ApproachId, fit: Candidate['fit'], why: string) => {
-    if (!candidates.some((c) => c.approach === approach)) candidates.push({ approach, fit, why, badDays: BAD_DAYS[approach] })
-  }
-  offer(suggested.approach, 'best', suggested.why)
-  const cover = r.wanted ? num(r.wanted) : 50
-  const cheaper = LADDER.slice(0, LADDER.indexOf(suggested.approach)).filter(
-    (a) => a !== 'hold-over' && (a !== 'mend' || (cover >= 60 && r.bare !== null && num(r.bare) > 0)),
-  )
-  for (const approach of cheaper.reverse())
-    offer(
-      approach,
-      'cheaper',
-      approach === 'leave'
-        ? 'Feed and mow well; slow, and only what is there thickens.'
-        : approach === 'mend'
-          ? 'Seed only where it is bare; the rest stays thin.'
-          : approach === 'overseed'
-            ? suggested.approach === 'renovate'
-              ? 'Keeps the incurable grasses, in better company; no kill-off to wait for.'
-              : 'Seed into what is there; lows and worst weeds stay.'
-            : 'One rung below: less soil moved.',
-    )
-  if (bumpy) offer('overseed-level', 'possible', 'Brings the surface up as well.')
-  offer(
-    'renovate',
-    num(r.incurable) >= INCURABLE_LINE ? 'possible' : 'ruled out',
-    'A kill-off is for incurable grassy weeds or the wrong grass; neither is read here.',
-  )
-  offer('hold-over', 'possible', 'Quick cover now, proper sowing in season.')
-  if (r.zone.approach) offer(r.zone.approach, 'possible', 'Your choice.')
-  const figure = w.add(
-    3,
-    `${r.id}.approach`,
-    'Approach',
-    APPROACH_NAMES[chosen],
-    '1',
+  const finding = (kind: string) => trace.figures[zoneFigure(r.id, `finding.${kind}`)] ?? null
+  const figure = trace.found(
     approachRules.choose,
-    [r.wanted, r.incurable, r.sun, r.bare, ...['cover', 'lows'].map((k) => w.figures[`${r.id}.finding.${k}`])],
+    scope,
+    APPROACH_NAMES[chosen],
+    { wanted: r.wanted, incurable: r.incurable, sun: r.sun, bare: r.bare, cover: finding('cover'), surface: finding('lows') },
     {
-      zone: r.id,
       school: `cover:${schools.cover}`,
-      ...(overridden ? { override: { instead: APPROACH_NAMES[suggested.approach], unit: '1' as const } } : {}),
+      ...(overridden ? { override: { instead: APPROACH_NAMES[suggested.approach], unit: 'text' as const } } : {}),
     },
   )
+  const about = { stage: 3, zone: r.id, figure: figure.id } as const
+  const notices: Notice[] = []
   if (overridden)
     notices.push({
-      id: `${r.id}.overridden`,
-      stage: 3,
-      zone: r.id,
+      ...about,
+      id: figureId(scope, 'overridden'),
       level: 'note',
-      title: `${r.name}: your choice, ${APPROACH_NAMES[chosen]}.`,
-      says: `The findings ask for “${APPROACH_NAMES[suggested.approach]}”: ${suggested.why}`,
-      figure: figure.id,
+      title: say`${r.name}: your choice, ${APPROACH_NAMES[chosen]}.`,
+      says: say`The findings ask for “${APPROACH_NAMES[suggested.approach]}”: ${suggested.why}`,
     })
   if (asNew(chosen) && (r.zone.browned === 'dormant' || r.zone.browned === 'unsure'))
     notices.push({
-      id: `${r.id}.dormant`,
-      stage: 3,
-      zone: r.id,
+      ...about,
+      id: figureId(scope, 'dormant'),
       level: 'warn',
-      title: `${r.name}: it may only be dormant.`,
+      title: say`${r.name}: it may only be dormant.`,
       says: 'Brown grass was noted, and a count taken then reads sleeping grass as bare. Water a square and wait ten days: tufts that green between straw are alive, and starting over would throw them away.',
-      figure: figure.id,
     })
-  return { zone: r.id, chosen, suggested: suggested.approach, overridden, why: overridden ? 'Overridden by you.' : suggested.why, candidates, figure }
+  return {
+    zone: r.id,
+    chosen,
+    suggested: suggested.approach,
+    overridden,
+    why: overridden ? 'Overridden by you.' : suggested.why,
+    candidates: candidatesOf(brief, suggested),
+    figure,
+    notices,
+  }
 }
 
 export const sows = (a: ApproachId): boolean => a !== 'leave'

@@ -1,5 +1,5 @@
 import { addDays, dayNumber, type Day } from '../calendar/day.ts'
-import { seasonDay, soilCurve, usualSoil, type SoilReading } from './soilYear.ts'
+import { seasonDay, soilCurve, USUAL_SOIL, usualSoil, type SoilReading } from './soilYear.ts'
 
 /** A day of weather at a site: air °C at screen height, rain mm, soil °C at 50 mm. */
 export interface StationDay {
@@ -28,11 +28,11 @@ function chance(day: number, seed: number, salt: number): number {
 /** A simulated weather station: usual weather for the latitude, with made-up wet spells and swings. Deterministic by seed. */
 export function simulatedStation(latitude: number, from: Day, days: number, seed: number, reading: SoilReading | null): Outlook {
   const first = dayNumber(from)
-  const soil = soilCurve(latitude, first, days, reading)
+  const soil = soilCurve(latitude, first, days, reading, USUAL_SOIL)
   const list: StationDay[] = []
   for (let i = 0; i < days; i++) {
     const day = first + i
-    const usual = usualSoil(seasonDay(day, latitude), latitude)
+    const usual = usualSoil(seasonDay(day, latitude), latitude, USUAL_SOIL)
     const swing = (chance(Math.floor(day / 4), seed, 1) - 0.5) * 5
     const spread = 5 + chance(day, seed, 2) * 3
     const wet = chance(Math.floor(day / 3), seed, 3) < 0.4 && chance(day, seed, 4) < 0.65

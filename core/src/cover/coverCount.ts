@@ -80,14 +80,14 @@ export const t95 = (freedom: number): number =>
 const clamp = (x: number) => Math.min(100, Math.max(0, x))
 
 /** Step and look: each look falls on one thing. Null when nothing was tallied. */
-export function fromLooks(tally: Tally): CoverCount | null {
+export function fromPointCounts(tally: Tally): CoverCount | null {
   const n = tally.wanted + tally.weeds + tally.moss + tally.bare
   if (n <= 0) return null
   return { method: 'step', n, parts: eachPart((p) => ({ mean: (100 * tally[p]) / n, ...exactInterval(tally[p], n) })) }
 }
 
 /** Throws of a frame, each in % (or any tally: each is taken as shares of its own sum). Interval by Student's t over the throws; from one throw it is everything. */
-export function fromFrames(throws: readonly Tally[]): CoverCount | null {
+export function fromQuadrats(throws: readonly Tally[]): CoverCount | null {
   const usable = throws.map((t) => ({ t, sum: t.wanted + t.weeds + t.moss + t.bare })).filter((x) => x.sum > 0)
   const n = usable.length
   if (n === 0) return null

@@ -37,4 +37,4 @@ function chords(ring: Ring): number {
 }
 
 /** 90 % either way of a standard error. */
-export const ninety = (standardError: number): number => 1.645 * standardError
+export const margin90 = (standardError: number): number => 1.645 * standardError

@@ -1,5 +1,5 @@
-import type { Point, Shape, SitePlan } from '../entities/drawing.ts'
-import { areaError, ninety } from './areaError.ts'
+import type { Point, Shape, Drawing } from '../entities/drawing.ts'
+import { areaError, margin90 } from './areaError.ts'
 import { areaOf, boxOf, centreOf, cutAway, inside, insideAny, joined, lengthOf, perimeterOf, selfCrossing, shared, type Area } from './geometry.ts'
 
 /** One zone as drawn. `net` is what is left of its lawns when beds, paths, ponds and buildings on them are taken off. */
@@ -18,7 +18,7 @@ export interface DrawnZone {
   worn: number
   lows: { area: number; depth: number | null }
   edges: number
-  trenches: { id: string; name: string; volume: number }[]
+  trenches: ({ id: string; name: string } & Trench)[]
 }
 
 export interface Overlap {
@@ -35,11 +35,12 @@ export interface MeasuredPlan {
 
 /** Overlaps smaller than this are the thickness of a drawn line, m². */
 const LINE_THICK = 0.05
-/** Settling of a filled trench where none is given, %. Common practice, 10 to 20. */
-export const TRENCH_SETTLING = 15
+/** A worn line and a trench are as wide as this where no width was read, m. */
+const WORN_WIDTH = 0.6
+const TRENCH_WIDTH = 0.4
 
 /** Measures what is drawn: each zone's area with its holes off, its error, its patches; where zones overlap; where an outline crosses itself. */
-export function measurePlan(plan: SitePlan): MeasuredPlan {
+export function measurePlan(plan: Drawing): MeasuredPlan {
   const of = (kind: Shape['kind']) => plan.shapes.filter((s) => s.kind === kind)
   const crossings = plan.shapes.flatMap((s) => {
     if (!['lawn', 'bed', 'bare', 'low', 'building'].includes(s.kind)) return []
@@ -82,28 +83,43 @@ export function measurePlan(plan: SitePlan): MeasuredPlan {
       // Cutting out never adds, whatever the rounding.
       area: Math.min(gross, sum(net.map(areaOf))),
       perimeter: sum(whole.map(perimeterOf)),
-      error: ninety(Math.hypot(...mine.map((s) => areaError(s.at, s.by, s.error)), ...on.map(({ h }) => areaError(h.at, h.by, h.error)))),
+      error: margin90(Math.hypot(...mine.map((s) => areaError(s.at, s.by, s.error)), ...on.map(({ h }) => areaError(h.at, h.by, h.error)))),
       by: mine[0]!.by,
       off: on.map((o) => ({ name: o.h.name, area: o.area })),
       patches: { count: patches.length, area: sum(patches.map((s) => areaOf(s.at))) },
       worn: sum(
         of('worn')
           .filter(within)
-          .map((s) => lengthOf(s.at[0]!) * (s.width ?? 0.6)),
+          .map((s) => lengthOf(s.at[0]!) * (s.width ?? WORN_WIDTH)),
       ),
       lows: { area: sum(lows.map((s) => areaOf(s.at))), depth: lows.length ? Math.max(...lows.map((s) => s.depth ?? 0)) || null : null },
       edges: sum(edges.map((s) => lengthOf(s.at[0]!))),
       trenches: of('trench')
         .filter(within)
-        .map((s) => ({ id: s.id, name: s.name || 'settled trench', volume: trenchVolume(s) })),
+        .map((s) => ({ id: s.id, name: s.name || 'settled trench', ...trenchOf(s) })),
     })
   }
   return { zones, overlaps: overlapsOf([...zones.values()]), crossings }
 }
 
-/** Soil a settled trench takes, m³, over-filled by what it will settle: length × width × depth × (1 + settling). */
-export const trenchVolume = (s: Pick<Shape, 'at' | 'width' | 'depth' | 'settling'>): number =>
-  ((lengthOf(s.at[0]!) * (s.width ?? 0.4) * (s.depth ?? 0)) / 1000) * (1 + (s.settling ?? TRENCH_SETTLING) / 100)
+/** A settled trench: m, m, mm, and % that its fill will settle, where that was given. */
+export interface Trench {
+  length: number
+  width: number
+  depth: number
+  settling: number | null
+}
+
+export const trenchOf = (s: Pick<Shape, 'at' | 'width' | 'depth' | 'settling'>): Trench => ({
+  length: lengthOf(s.at[0]!),
+  width: s.width ?? TRENCH_WIDTH,
+  depth: s.depth ?? 0,
+  settling: s.settling,
+})
+
+/** Soil a settled trench takes, m³, over-filled by what it will settle. */
+export const trenchVolume = ({ length, width, depth, settling }: { [K in keyof Trench]: number }): number =>
+  (length * width * depth * (1 + settling / 100)) / 1000
 
 function overlapsOf(zones: readonly DrawnZone[]): Overlap[] {
   const boxes = zones.map((z) => boxOf(z.net.flatMap((a) => a[0]!)))
@@ -139,7 +155,7 @@ export function spotOf(s: Pick<Shape, 'at' | 'kind'>): Point {
 }
 
 /** The zone whose lawn a place lies on, or null. */
-export function zoneAt(p: Point, plan: SitePlan): string | null {
+export function zoneAt(p: Point, plan: Drawing): string | null {
   return plan.shapes.find((s) => s.kind === 'lawn' && s.zone && inside(p, s.at))?.zone ?? null
 }
 

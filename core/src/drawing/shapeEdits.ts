@@ -12,8 +12,8 @@ const free = (used: Iterable<string>, prefix: string): string => {
   return `${prefix}${n}`
 }
 const shapesOf = (d: JobDraft): ShapeDraft[] => {
-  d.plan ??= {}
-  return (d.plan.shapes ??= [])
+  d.drawing ??= {}
+  return (d.drawing.shapes ??= [])
 }
 const lawnsOf = (d: JobDraft, zone: string) => shapesOf(d).filter((s) => s.kind === 'lawn' && s.zone === zone)
 const areasOf = (shapes: readonly ShapeDraft[]): Area[] => shapes.map((s) => s.at as Area)
@@ -57,7 +57,7 @@ export function moveShape(d: JobDraft, id: string, dx: number, dy: number): void
 }
 
 export function removeShape(d: JobDraft, id: string): void {
-  if (d.plan?.shapes) d.plan.shapes = d.plan.shapes.filter((s) => s.id !== id)
+  if (d.drawing?.shapes) d.drawing.shapes = d.drawing.shapes.filter((s) => s.id !== id)
 }
 
 /** A zone as two: `keep` stays with it, `other` goes to a new one like it. Typed sizes go, as they no longer say anything. */
@@ -92,7 +92,7 @@ export function mergeZones(d: JobDraft, zone: string, other: string): boolean {
   for (const lawn of [...mine, ...theirs]) removeShape(d, lawn.id)
   for (const area of whole) addShape(d, 'lawn', area, by, { zone })
   for (const shape of shapesOf(d)) if (shape.zone === other) shape.zone = zone
-  for (const level of d.plan?.levels ?? []) if (level.zone === other) level.zone = zone
+  for (const level of d.drawing?.levels ?? []) if (level.zone === other) level.zone = zone
   d.zones = d.zones!.filter((z) => z.id !== other)
   const kept = d.zones.find((z) => z.id === zone)
   if (kept) Object.assign(kept, { area: null, length: null, width: null, deductions: [] })
@@ -121,7 +121,7 @@ export function freeGround(shapes: readonly ShapeDraft[]): Point {
  * The plan's picture given its scale: two places on it that are so many metres apart. It is stretched about the first, and what was drawn over it goes with it.
  */
 export function scalePicture(d: JobDraft, a: Point, b: Point, metres: number): boolean {
-  const picture = d.plan?.picture
+  const picture = d.drawing?.picture
   const now = distance(a, b)
   if (!picture || !(now > 0) || !(metres > 0)) return false
   const k = metres / now
@@ -135,7 +135,7 @@ export function scalePicture(d: JobDraft, a: Point, b: Point, metres: number): b
 
 /** Turns the picture, and what was traced on it, so that the line from one place to another points north. */
 export function turnNorth(d: JobDraft, from: Point, to: Point): boolean {
-  const picture = d.plan?.picture
+  const picture = d.drawing?.picture
   if (!picture || distance(from, to) === 0) return false
   const turn = Math.PI / 2 - Math.atan2(to[1] - from[1], to[0] - from[0])
   const [c, s] = [Math.cos(turn), Math.sin(turn)]

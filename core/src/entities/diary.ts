@@ -9,8 +9,10 @@ export const diaryEntry = z.strictObject({
   id: z.string().regex(/^[A-Za-z0-9_-]{8,64}$/, 'A diary id is 8 to 64 letters, digits, _ or -.'),
   date: z.iso.date({ error: 'A diary date is an ISO day like 2027-03-02.' }),
   zone: z.string().max(40).nullable().default(null),
-  /** The step of the plan it ticks off, if any. */
-  step: z.string().max(60).nullable().default(null),
+  /** The step of the plan it ticks off, if any: operation and zone, "sow/front". */
+  step: z.string().max(120).nullable().default(null),
+  /** The zones that step covered when it was ticked off, so that the tick stays theirs if the zones are later worked apart. */
+  stepZones: z.array(z.string().max(40)).max(500).default([]),
   what: z.string().min(1, 'Say what was done.').max(400, 'Up to 400 characters are kept here.'),
   amount: text(80),
   who: text(80),
@@ -20,7 +22,7 @@ export const diaryEntry = z.strictObject({
 export type DiaryEntry = z.output<typeof diaryEntry>
 
 /** The entries that still stand: those no later entry corrects. An entry that corrects with "struck out" only removes. */
-export function standing(diary: readonly DiaryEntry[]): DiaryEntry[] {
+export function activeEntries(diary: readonly DiaryEntry[]): DiaryEntry[] {
   const corrected = new Set(diary.flatMap((entry) => (entry.corrects ? [entry.corrects] : [])))
   return diary.filter((entry) => !corrected.has(entry.id) && entry.what !== STRUCK_OUT)
 }

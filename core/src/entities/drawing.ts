@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { oneOf, quantity, text } from './entry.ts'
+import { uniqueIds } from './uniqueIds.ts'
 
 /** A place on the plan, metres east and north of its origin. */
 export type Point = [x: number, y: number]
@@ -92,9 +93,9 @@ export const levelSchema = z.strictObject({
 })
 export type Level = z.output<typeof levelSchema>
 
-export const planSchema = z
+export const drawingSchema = z
   .strictObject({
-    shapes: z.array(shapeSchema).max(2000).default([]),
+    shapes: uniqueIds(z.array(shapeSchema).max(2000), 'shapes').default([]),
     levels: z.array(levelSchema).max(5000).default([]),
     /** A picture to trace over: where its lower left corner lies, its scale in metres a pixel, and degrees it is turned anticlockwise so that north is up. */
     picture: z
@@ -128,4 +129,4 @@ export const planSchema = z
       .default([]),
   })
   .prefault({})
-export type SitePlan = z.output<typeof planSchema>
+export type Drawing = z.output<typeof drawingSchema>

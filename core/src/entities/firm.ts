@@ -17,6 +17,8 @@ export const firmSchema = z.strictObject({
   barrow: quantity('volume', { min: 0.03, max: 0.3, what: 'A barrow' }),
   phosphorusLaw: oneOf(['none', 'with-test', 'new-seed-only', 'barred'], 'a rule on phosphorus').default('none'),
   schools: z.partialRecord(z.enum(Object.keys(SCHOOL_CHOICES) as [keyof typeof SCHOOL_CHOICES]), z.string().max(40)).default({}),
+  /** Numbers of the trade the firm has set for itself, by "rule.value". */
+  values: z.record(z.string().max(120), z.number({ error: 'A value is a number.' })).default({}),
   /** Single-letter keys on or off. */
   letterKeys: z.boolean().default(true),
   paper: oneOf(['a4', 'letter'], 'a paper size').default('a4'),

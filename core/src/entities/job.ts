@@ -3,13 +3,14 @@ import { APPROACHES, AIMS, COVERS, DRESSINGS, MOWERS, PENETRATIONS, TEXTURES, TR
 import { GRASS_IDS } from '../reference/grasses.ts'
 import { BROWNED, DAMPS, DISEASE_IDS, EDGE_STATES, LAB_LEVELS, LITTERS, PEST_IDS, WEED_IDS } from '../reference/walkLists.ts'
 import { SCHOOL_CHOICES } from '../reference/schools.ts'
+import { currentDraft } from './jobVersions.ts'
+import { uniqueIds } from './uniqueIds.ts'
 import { day, grade, monthDay, oneOf, quantity, text } from './entry.ts'
 import { problemsOf, type Problem } from './problem.ts'
-import { MEASURED_BY, planSchema } from './drawing.ts'
+import { MEASURED_BY, drawingSchema } from './drawing.ts'
 import { showNumber } from '../quantities/show.ts'
 
-/** Version 2 added the plan, counts and the finer readings, all optional: a version 1 job is a version 2 job that holds none of them. */
-export const JOB_VERSION = 2
+export { JOB_VERSION } from './jobVersions.ts'
 
 const id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'An id is 1 to 40 letters, digits, _ or -.')
 const area = (what: string) =>
@@ -100,9 +101,9 @@ export const zoneSchema = z.strictObject({
     because: 'it is the mean of the lowest quarter over the mean of all cans.',
   }),
   stations: quantity('ratio', { min: 0, max: 200, what: 'Stations' }),
-  /** Throws of a frame, and looks while stepping. Each gives shares of its own sum. */
-  frames: z.array(tally).max(200).default([]),
-  looks: tally.nullable().default(null),
+  /** Quadrats thrown, and point counts taken while stepping. Each gives shares of its own sum. */
+  quadrats: z.array(tally).max(200).default([]),
+  pointCounts: tally.nullable().default(null),
   plugs: z
     .array(quantity('depth', { min: 0, max: 150, what: 'Thatch in a plug' }))
     .max(40)
@@ -162,6 +163,7 @@ export const zoneSchema = z.strictObject({
 })
 
 const treatment = z.strictObject({
+  id,
   kind: oneOf(TREATMENTS, 'a kind of treatment'),
   date: day,
   waitDays: quantity('days', { min: 0, max: 730, what: 'A waiting period' }),
@@ -169,6 +171,7 @@ const treatment = z.strictObject({
 })
 
 const lot = z.strictObject({
+  id,
   grass: oneOf(GRASS_IDS, 'a grass in the table'),
   name: text(80),
   purity: quantity('percent', { min: 1, max: 100, what: 'Purity', because: 'read the label; most bags stand at 90 to 99 %.' }),
@@ -178,6 +181,8 @@ const lot = z.strictObject({
     what: 'Germination',
     because: 'dead seed grows nothing at any rate. Read the label; 70 to 95 % is usual.',
   }),
+  /** What there is of it: two lots of one grass count by their weight. */
+  amount: quantity('mass', { min: 0.01, max: 100_000, what: 'The weight of a lot' }),
 })
 
 export const jobSchema = z.strictObject({
@@ -207,10 +212,10 @@ export const jobSchema = z.strictObject({
   customerDate: day,
   aims: z.array(oneOf(AIMS, 'an aim')).max(20).default([]),
   notes: text(4000),
-  zones: z.array(zoneSchema).max(500).default([]),
-  plan: planSchema,
-  treatments: z.array(treatment).max(200).default([]),
-  lots: z.array(lot).max(40).default([]),
+  zones: uniqueIds(z.array(zoneSchema).max(500), 'zones').default([]),
+  drawing: drawingSchema,
+  treatments: uniqueIds(z.array(treatment).max(200), 'treatments').default([]),
+  lots: uniqueIds(z.array(lot).max(40), 'lots').default([]),
   feed: z
     .strictObject({
       grade,
@@ -228,7 +233,8 @@ export const jobSchema = z.strictObject({
   cover: oneOf(COVERS, 'a cover over seed').nullable().default(null),
   waterer: text(80),
   schools: z.partialRecord(z.enum(Object.keys(SCHOOL_CHOICES) as [keyof typeof SCHOOL_CHOICES]), z.string().max(40)).default({}),
-  pins: z.record(z.string().max(60), day).default({}),
+  /** Days fixed by a person, by operation and zone: "sow/front". A step of several zones holds a pin for each. */
+  pins: z.record(z.string().max(120), day).default({}),
 })
 
 /** A job as read: everything in the core's units, null where nothing is known. */
@@ -244,7 +250,8 @@ export type JobRead = { job: Job; problems: Problem[] } | { job: null; problems:
  * Reads a draft leniently: what cannot be understood is left out of the job and listed, so that the rest still plans.
  * Returns no job only when the draft is not a job at all.
  */
-export function readJob(draft: unknown): JobRead {
+export function readJob(stored: unknown): JobRead {
+  const draft = currentDraft(stored)
   const first = jobSchema.safeParse(draft)
   if (first.success) return { job: first.data, problems: [] }
   const problems = problemsOf(first.error)
@@ -271,12 +278,17 @@ export function readJob(draft: unknown): JobRead {
   return { job: null, problems }
 }
 
-/** A shape, a level, the picture or the origin is nothing without its place: with that wrong, all of it is left out. Anything else is left out alone. */
+/**
+ * What has to go with a wrong value. An entry is nothing without its id, and a shape, a level, the picture or the origin nothing without its place:
+ * with that wrong, all of it is left out. Anything else is left out alone.
+ */
 function wholeOf(path: readonly PropertyKey[]): readonly PropertyKey[] {
   const [first, list, index, key] = path
-  if (first === 'plan' && (list === 'picture' || list === 'origin')) return path.slice(0, 2)
+  if (typeof list === 'number' && index === 'id') return path.slice(0, 2)
+  if (first !== 'drawing') return path
+  if (list === 'picture' || list === 'origin') return path.slice(0, 2)
   const placed = list === 'levels' || (list === 'shapes' && (key === 'at' || key === 'kind' || key === 'id'))
-  return first === 'plan' && typeof index === 'number' && placed ? path.slice(0, 3) : path
+  return typeof index === 'number' && placed ? path.slice(0, 3) : path
 }
 
 const structuredCopy = (value: unknown): unknown => (value === undefined ? undefined : JSON.parse(JSON.stringify(value)))

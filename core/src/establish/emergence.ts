@@ -1,15 +1,40 @@
 import { dayNumber, dayOf, type Day } from '../calendar/day.ts'
 import { GRASSES, type GrassId } from '../reference/grasses.ts'
-import { rule } from '../trace/figure.ts'
+import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
+
+/** How far the first tenth and the last lie from the half, in warmth. */
+export const emergenceValues = tradeValues('emergence', {
+  first: value(0.7, '1', 'model', 'A tenth is up at this share of the warmth that brings up half', [0.3, 1]),
+  last: value(1.5, '1', 'model', 'The last is up at', [1, 3]),
+})
 
 export const emergenceRules = {
-  band: rule(
-    'emergence.band',
-    'Warmth above a base adds up day by day while the seedbed stays moist; a tenth is up at 0.7 of the sum, the last at 1.5.',
-    'from {0}, the first days that Σ(soil − base) reaches 0.7 and 1.5 of the grass’s sum',
-    'model',
-  ),
-  slowest: rule('emergence.slowest', 'The slowest wanted grass decides how long the surface is kept moist.', 'latest of {*}', 'practice'),
+  band: procedure({
+    id: 'emergence.band',
+    key: 'up',
+    stage: 7,
+    label: 'Shows',
+    unit: 'date',
+    standing: 'model',
+    says: 'Warmth above a base adds up day by day while the seedbed stays moist; a tenth is up at {first} of the sum, the last at {last}.',
+    values: emergenceValues,
+    inputs: { sown: 'date', soil: 'C', warmth: 'Cd', base: 'C' },
+    steps: 'from sowing, the first days on which Σ(soil − base) reaches those shares of the grass’s sum',
+    by: 'establish/emergence: emergence',
+    check: 'seed.test.ts',
+  }),
+  slowest: rule({
+    id: 'emergence.slowest',
+    key: 'hand-over',
+    stage: 7,
+    label: 'Keep the surface moist until',
+    unit: 'date',
+    standing: 'model',
+    says: 'The slowest wanted grass decides how long the surface is kept moist.',
+    inputs: { last: 'date[]' },
+    formula: 'latest(last)',
+    compute: ({ last }) => [...last].sort().at(-1)!,
+  }),
 }
 
 export interface Emergence {
@@ -22,11 +47,16 @@ export interface Emergence {
  * Days a grass shows by, from sowing on soil °C by day (array starting at `start`). Thermal time as in the reference table; Juvena's model.
  * Null when the grass has no seed or the warmth never adds up within the array.
  */
-export function emergence(grass: GrassId, sown: Day, soil: Float64Array, start: Day): Emergence | null {
+export function emergence(
+  grass: GrassId,
+  sown: Day,
+  { soil, start }: { soil: Float64Array; start: Day },
+  shares: { first: number; last: number },
+): Emergence | null {
   const thermal = GRASSES[grass].thermal
   if (!thermal) return null
   const offset = dayNumber(sown) - dayNumber(start)
-  const marks = [0.7, 1, 1.5].map((part) => part * thermal.theta)
+  const marks = [shares.first, 1, shares.last].map((share) => share * thermal.theta)
   const found: Day[] = []
   let sum = 0
   for (let i = Math.max(0, offset); i < soil.length && found.length < 3; i++) {

@@ -1,65 +1,113 @@
 import { addDays, dayNumber, type Day } from '../calendar/day.ts'
-import type { Emergence } from './emergence.ts'
-import { rule } from '../trace/figure.ts'
 import type { Schools } from '../reference/schools.ts'
+import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
+import type { Emergence } from './emergence.ts'
+
+export const mowValues = tradeValues('mow', {
+  inch: value(25, 'mm', 'practice', 'Inch-over mows above the cut by', [10, 50]),
+  inchFrom: value(50, 'mm', 'practice', 'Inch-over is only for cuts of', [25, 100]),
+  times: value(1.5, '1', 'practice', 'One-third mows at the cut times', [1.1, 2]),
+})
+
+/** How leaf grows. */
+export const growthValues = tradeValues('growth', {
+  full: value(3.2, 'mm/d', 'model', 'Leaf of seedlings in full warmth grows', [0.5, 10]),
+  fast: value(120, '%', 'model', 'The quickest of it at', [100, 200]),
+  slowSeedlings: value(80, '%', 'model', 'The slowest seedlings at', [30, 100]),
+  slowSward: value(70, '%', 'model', 'The slowest of a living sward at', [30, 100]),
+  least: value(0.15, '1', 'model', 'Share of full growth that cold grass keeps', [0, 0.5]),
+  coolBest: value(20, 'C', 'published', 'Cool grass grows best at', [12, 28]),
+  coolSpread: value(5.5, 'C', 'published', 'and falls off over', [2, 12]),
+  warmBest: value(31, 'C', 'published', 'Warm grass grows best at', [24, 38]),
+  warmSpread: value(7, 'C', 'published', 'and falls off over', [2, 15]),
+})
+export type GrowthValues = { [K in keyof typeof growthValues]: number }
+
+const height = { key: 'mow.height', stage: 8, label: 'First mow when it stands', unit: 'mm', standing: 'practice' } as const
+const band = { key: 'mow.band', stage: 8, label: 'First mow expected', unit: 'date', standing: 'model', check: 'seedbed.test.ts' } as const
+const growthSource = 'growth potential: Gelernter & Stowell 2005, from memory'
 
 export const mowRules = {
-  inchOver: rule('mow.inch-over', 'Mow when the grass stands an inch above the cut; only for cuts of 50 mm and more.', '{0} + 25 mm', 'practice'),
-  oneThird: rule('mow.one-third', 'Mow at one and a half times the cut, so that a third comes off.', '1.5 × {0}', 'practice'),
-  swardBand: rule(
-    'mow.sward-band',
-    'An overseeded sward grows on from its cut-down: keep mowing, weekly and lightly, on dry ground, once seedlings show.',
-    '({0} − leaf left) ÷ growth, not before seedlings show',
-    'model',
-  ),
-  band: rule('mow.band', 'From the main grass showing, at its usual growth in this warmth.', 'days showing + {0} ÷ growth', 'model'),
+  inchOver: rule({
+    ...height,
+    id: 'mow.inch-over',
+    says: 'Mow when the grass stands {inch} above the cut; only for cuts of {inchFrom} and more.',
+    values: { inch: mowValues.inch, inchFrom: mowValues.inchFrom },
+    inputs: { cut: 'mm' },
+    formula: 'cut + inch',
+    compute: ({ cut }, { inch }) => cut + inch,
+  }),
+  oneThird: rule({
+    ...height,
+    id: 'mow.one-third',
+    says: 'Mow at {times} times the cut, so that a third comes off.',
+    values: { times: mowValues.times },
+    inputs: { cut: 'mm' },
+    formula: 'times * cut',
+    compute: ({ cut }, { times }) => times * cut,
+  }),
+  swardBand: procedure({
+    ...band,
+    id: 'mow.sward-band',
+    source: growthSource,
+    says: 'An overseeded sward grows on from its cut-down: keep mowing, weekly and lightly, on dry ground, once seedlings show.',
+    values: growthValues,
+    inputs: { height: 'mm', leaf: 'mm', sown: 'date' },
+    steps: '(height − leaf left) ÷ growth, not before seedlings show',
+    by: 'establish/firstMow: mowBand',
+  }),
+  band: procedure({
+    ...band,
+    id: 'mow.band',
+    source: growthSource,
+    says: 'From the main grass showing, at its usual growth in this warmth.',
+    values: growthValues,
+    inputs: { height: 'mm', shows: 'date?' },
+    steps: 'days showing + height ÷ growth',
+    by: 'establish/firstMow: mowBand',
+  }),
 }
 
-export const INCH_OVER_LEAST = 50
+/** The school that applies: inch-over is refused under `inchFrom` mm, where it would take half the leaf. */
+export const mowSchool = (school: Schools['firstMow'], cut: number, inchFrom: number): Schools['firstMow'] =>
+  school === 'inch-over' && cut < inchFrom ? 'one-third' : school
 
-/** The school that applies: inch-over is refused under 50 mm, where it would take half the leaf. */
-export const mowSchool = (school: Schools['firstMow'], cut: number): Schools['firstMow'] =>
-  school === 'inch-over' && cut < INCH_OVER_LEAST ? 'one-third' : school
+/** Share of full growth at a temperature, 0–1: a bell about the best, Gelernter & Stowell 2005, from memory. */
+export const growthPotential = (celsius: number, season: 'cool' | 'warm', v: GrowthValues): number =>
+  season === 'cool' ? Math.exp(-0.5 * ((celsius - v.coolBest) / v.coolSpread) ** 2) : Math.exp(-0.5 * ((celsius - v.warmBest) / v.warmSpread) ** 2)
 
-/** Height of grass at the first mow, mm, for a height of cut in mm. */
-export const firstMowHeight = (school: Schools['firstMow'], cut: number): number => (school === 'inch-over' ? cut + 25 : 1.5 * cut)
-
-/** Share of full growth at a temperature, 0–1. Gelernter & Stowell 2005, from memory: optimum 20 °C, σ 5.5 cool; 31, 7 warm. */
-export function growthPotential(celsius: number, season: 'cool' | 'warm'): number {
-  const [best, sigma] = season === 'cool' ? [20, 5.5] : [31, 7]
-  return Math.exp(-0.5 * ((celsius - best) / sigma) ** 2)
+export interface Growing {
+  /** Height to reach, mm. */
+  height: number
+  season: 'cool' | 'warm'
+  /** Soil °C by day from `start`. */
+  soil: Float64Array
+  start: Day
+  /** A living sward: the day it was sown and the leaf, mm, that its cut-down left. Null on new ground. */
+  sward: { sown: Day; leaf: number } | null
 }
 
-/** Leaf growth of seedlings in full warmth, mm a day. Juvena's model. */
-const FULL_GROWTH = 3.2
+/** Longest a first mow is looked for, days. */
+const LONGEST = 150
 
 /**
  * When the grass should stand at a height: a band of days. New ground grows from its seedlings;
- * an overseeded sward from the leaf its cut-down left (`sward`), but is not mown before seedlings show.
+ * an overseeded sward from the leaf its cut-down left, but is not mown before seedlings show.
  */
-export function mowBand(
-  up: Emergence,
-  height: number,
-  season: 'cool' | 'warm',
-  soil: Float64Array,
-  start: Day,
-  sward: { sown: Day; leaf: number } | null = null,
-): { low: Day; high: Day } {
-  const reach = (from: Day, rate: number, standing = 0): Day => {
-    let stood = standing
+export function mowBand(up: Emergence, { height: wanted, season, soil, start, sward }: Growing, v: GrowthValues): { low: Day; high: Day } {
+  const reach = (from: Day, percent: number, standing = 0): Day => {
+    let stands = standing
     let day = 0
     const offset = dayNumber(from) - dayNumber(start)
-    while (stood < height && day < 150) {
-      const t = soil[Math.min(soil.length - 1, Math.max(0, offset + day))]!
-      stood += rate * Math.max(0.15, growthPotential(t, season))
+    while (stands < wanted && day < LONGEST) {
+      const celsius = soil[Math.min(soil.length - 1, Math.max(0, offset + day))]!
+      stands += v.full * (percent / 100) * Math.max(v.least, growthPotential(celsius, season, v))
       day++
     }
     return addDays(from, day)
   }
-  if (sward) {
-    const low = reach(sward.sown, FULL_GROWTH * 1.2, sward.leaf)
-    const high = reach(sward.sown, FULL_GROWTH * 0.7, sward.leaf)
-    return { low: low > up.first ? low : up.first, high: high > up.half ? high : up.half }
-  }
-  return { low: reach(up.first, FULL_GROWTH * 1.2), high: reach(up.last, FULL_GROWTH * 0.8) }
+  if (!sward) return { low: reach(up.first, v.fast), high: reach(up.last, v.slowSeedlings) }
+  const low = reach(sward.sown, v.fast, sward.leaf)
+  const high = reach(sward.sown, v.slowSward, sward.leaf)
+  return { low: low > up.first ? low : up.first, high: high > up.half ? high : up.half }
 }

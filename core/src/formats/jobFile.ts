@@ -2,6 +2,8 @@ import { z } from 'zod'
 import { diaryEntry } from '../entities/diary.ts'
 import { day } from '../entities/entry.ts'
 import { JOB_VERSION, jobSchema, type Job, type JobDraft } from '../entities/job.ts'
+import { currentDraft } from '../entities/jobVersions.ts'
+import { uniqueIds } from '../entities/uniqueIds.ts'
 import { problemsOf, type Problem } from '../entities/problem.ts'
 
 export const JOB_FORMAT = 'juvena-job'
@@ -30,8 +32,8 @@ export const jobFileSchema = z.strictObject({
   format: z.literal(JOB_FORMAT, { error: `This is not a Juvena job: "format" has to be "${JOB_FORMAT}".` }),
   version: z.number().int(),
   job: jobSchema,
-  diary: z.array(diaryEntry).max(20_000).default([]),
-  photos: z.array(filePhoto).max(2_000).default([]),
+  diary: uniqueIds(z.array(diaryEntry).max(20_000), 'diary entries').default([]),
+  photos: uniqueIds(z.array(filePhoto).max(2_000), 'photographs').default([]),
   today: day,
 })
 export type JobFile = z.input<typeof jobFileSchema>
@@ -42,7 +44,7 @@ export type JobFileRead =
 /** Reads a job file strictly: anything wrong in it refuses the whole file, with every problem and its path. */
 export function readJobFile(value: unknown): JobFileRead {
   const version = (value as { version?: unknown } | null)?.version
-  if (typeof version === 'number' && version !== JOB_VERSION && version !== 1) {
+  if (typeof version === 'number' && !(Number.isInteger(version) && version >= 1 && version <= JOB_VERSION)) {
     const newer = version > JOB_VERSION
     return {
       ok: false,
@@ -54,8 +56,9 @@ export function readJobFile(value: unknown): JobFileRead {
       ],
     }
   }
-  const parsed = jobFileSchema.safeParse(value)
+  const file = typeof value === 'object' && value !== null && 'job' in value ? { ...value, job: currentDraft(value.job) } : value
+  const parsed = jobFileSchema.safeParse(file)
   if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error) }
   const { job, diary, photos, today } = parsed.data
-  return { ok: true, job, draft: (value as JobFile).job, diary, photos, today }
+  return { ok: true, job, draft: (file as JobFile).job, diary, photos, today }
 }

@@ -56,6 +56,6 @@ export function labReport(cells: readonly (readonly string[])[]): { found: LabFo
     says:
       got === 0 && odd.length === 0
         ? 'Nothing known was found: rows named pH, phosphorus, potassium or organic matter are wanted.'
-        : [`${got} ${got === 1 ? 'reading' : 'readings'} taken in.`, ...odd.map((o) => `${o}.`)].join(' '),
+        : [`${got} ${got === 1 ? 'reading' : 'readings'} imported.`, ...odd.map((o) => `${o}.`)].join(' '),
   }
 }

@@ -1,6 +1,7 @@
 import Delaunator from 'delaunator'
 import type { Level, Point } from '../entities/drawing.ts'
 import { areaOf, distance, inside, shared, type Area } from '../drawing/geometry.ts'
+import { levelValues } from '../reference/siteValues.ts'
 import type { Grid } from '../light/lightMap.ts'
 import { cellsIn, gridOver } from '../light/zoneLight.ts'
 
@@ -14,8 +15,6 @@ export interface Plane {
   north: number
 }
 
-/** Lower than the aim by more than this counts as a dip, mm. Juvena's model; a light reel mower feels about as much. */
-export const DIP_FROM = 5
 const CELLS = 24_000
 
 export interface Dip {
@@ -30,10 +29,10 @@ export interface Dip {
 export interface LevelSurface {
   grid: Grid
   /** Measured surface less aim, mm: above is positive; NaN where nothing was read. */
-  off: Float32Array
+  deviation: Float32Array
   /** m² that the readings span on the ground wanted, and m² that one cell read stands for. */
-  spanned: number
-  each: number
+  coveredArea: number
+  cellArea: number
   aim: LevelAim
   plane: Plane
 }
@@ -41,7 +40,7 @@ export interface LevelSurface {
 export interface LevelReport {
   readings: number
   /** m² the readings span, and its share of the zone. */
-  spanned: number
+  coveredArea: number
   share: number
   /** m³ in place. */
   fill: number
@@ -50,7 +49,7 @@ export interface LevelReport {
   meanError: number
   worstError: number
   deepest: number
-  /** Share of the spanned ground lying lower than the aim by more than DIP_FROM, %; and how deep it lies on the average, mm. */
+  /** Share of the covered ground lying lower than the aim by more than a dip's least depth, %; and how deep it lies on the average, mm. */
   lowShare: number
   lowMean: number
   dips: Dip[]
@@ -123,18 +122,18 @@ export function levelSurface(readings: readonly Level[], areas: readonly Area[] 
     for (let at = 0; at < surface.length; at++) if (!kept[at]) surface[at] = NaN
   }
   const plane = aim.kind === 'fall' ? fallPlane(readings, aim.percent, aim.towards) : bestPlane(readings)
-  const off = new Float32Array(surface.length)
+  const deviation = new Float32Array(surface.length)
   if (aim.kind === 'smooth') {
     const smooth = smoothed(surface, grid, aim.radius)
-    for (let at = 0; at < off.length; at++) off[at] = surface[at]! - smooth[at]!
+    for (let at = 0; at < deviation.length; at++) deviation[at] = surface[at]! - smooth[at]!
   } else
     for (let row = 0, at = 0; row < grid.rows; row++)
       for (let c = 0; c < grid.columns; c++, at++)
-        off[at] = surface[at]! - heightOn(plane, grid.west + (c + 0.5) * grid.cell, grid.south + (row + 0.5) * grid.cell)
+        deviation[at] = surface[at]! - heightOn(plane, grid.west + (c + 0.5) * grid.cell, grid.south + (row + 0.5) * grid.cell)
   const edge: Area = [Array.from(hull, (i): Point => [readings[i]!.x, readings[i]!.y])]
-  const spanned = (areas ? shared([edge], areas) : [edge]).reduce((sum, a) => sum + areaOf(a), 0)
-  const cells = off.reduce((n, d) => (Number.isNaN(d) ? n : n + 1), 0)
-  return { grid, off, spanned, each: cells > 0 ? spanned / cells : 0, aim, plane }
+  const coveredArea = (areas ? shared([edge], areas) : [edge]).reduce((sum, a) => sum + areaOf(a), 0)
+  const cells = deviation.reduce((n, d) => (Number.isNaN(d) ? n : n + 1), 0)
+  return { grid, deviation, coveredArea, cellArea: cells > 0 ? coveredArea / cells : 0, aim, plane }
 }
 
 function layTriangle(a: Level, b: Level, c: Level, grid: Grid, into: Float32Array): void {
@@ -201,60 +200,65 @@ function smoothed(surface: Float32Array, grid: Grid, radius: number): Float32Arr
   return pass(pass(surface))
 }
 
-/** High and low summed up: volumes, dips, errors. `areas` as in `levelSurface`. */
-export function levelReport(readings: readonly Level[], areas: readonly Area[] | null, aim: LevelAim): LevelReport | null {
+/** High and low summed up: volumes, dips, errors. `areas` as in `levelSurface`; lower than the aim by more than `dip` mm counts as a dip. */
+export function levelReport(
+  readings: readonly Level[],
+  areas: readonly Area[] | null,
+  aim: LevelAim,
+  dip: number = levelValues.dip.is,
+): LevelReport | null {
   const surface = levelSurface(readings, areas, aim)
   if (!surface) return null
-  const { off, plane, spanned, each } = surface
+  const { deviation, plane, coveredArea, cellArea } = surface
   let [cells, fill, spoil, deepest, low, lowSum] = [0, 0, 0, 0, 0, 0]
-  for (const d of off) {
+  for (const d of deviation) {
     if (Number.isNaN(d)) continue
     cells++
     if (d < 0) fill -= d
     else spoil += d
     if (-d > deepest) deepest = -d
-    if (-d > DIP_FROM) {
+    if (-d > dip) {
       low++
       lowSum -= d
     }
   }
   if (cells === 0) return null
-  const zoneArea = areas ? areas.reduce((s, a) => s + areaOf(a), 0) : spanned
-  const errors = readings.map((r) => Math.abs(aim.kind === 'smooth' ? offAt(surface, r) : r.mm - heightOn(plane, r.x, r.y)))
+  const zoneArea = areas ? areas.reduce((s, a) => s + areaOf(a), 0) : coveredArea
+  const errors = readings.map((r) => Math.abs(aim.kind === 'smooth' ? deviationAt(surface, r) : r.mm - heightOn(plane, r.x, r.y)))
   return {
     readings: readings.length,
-    spanned,
-    share: (100 * spanned) / zoneArea,
-    fill: (fill * each) / 1000,
-    spoil: (spoil * each) / 1000,
+    coveredArea,
+    share: (100 * coveredArea) / zoneArea,
+    fill: (fill * cellArea) / 1000,
+    spoil: (spoil * cellArea) / 1000,
     meanError: errors.reduce((s, e) => s + e, 0) / errors.length,
     worstError: Math.max(...errors),
     deepest,
     lowShare: (100 * low) / cells,
     lowMean: low > 0 ? lowSum / low : 0,
-    dips: dipsOf(surface),
-    deeperThan: (mm) => each * off.reduce((n, d) => (-d > mm ? n + 1 : n), 0),
+    dips: dipsOf(surface, dip),
+    deeperThan: (mm) => cellArea * deviation.reduce((n, d) => (-d > mm ? n + 1 : n), 0),
     withBlanket(mm, area) {
       let sum = 0
-      for (const d of off) if (!Number.isNaN(d)) sum += Math.max(mm, -d)
-      return (sum * each + Math.max(0, area - spanned) * mm) / 1000
+      for (const d of deviation) if (!Number.isNaN(d)) sum += Math.max(mm, -d)
+      return (sum * cellArea + Math.max(0, area - coveredArea) * mm) / 1000
     },
   }
 }
 
-function offAt({ grid, off }: LevelSurface, r: Level): number {
+function deviationAt({ grid, deviation }: LevelSurface, r: Level): number {
   const c = Math.min(grid.columns - 1, Math.max(0, Math.floor((r.x - grid.west) / grid.cell)))
   const row = Math.min(grid.rows - 1, Math.max(0, Math.floor((r.y - grid.south) / grid.cell)))
-  const value = off[row * grid.columns + c]!
+  const value = deviation[row * grid.columns + c]!
   return Number.isNaN(value) ? 0 : value
 }
 
-/** Runs of neighbouring cells lower than the aim by more than DIP_FROM, deepest first. Specks under 0.05 m² are left out. */
-function dipsOf({ grid, off, each }: LevelSurface): Dip[] {
-  const seen = new Uint8Array(off.length)
+/** Runs of neighbouring cells lower than the aim by more than a dip's least depth, deepest first. Specks under 0.05 m² are left out. */
+function dipsOf({ grid, deviation, cellArea }: LevelSurface, dip: number): Dip[] {
+  const seen = new Uint8Array(deviation.length)
   const dips: Dip[] = []
-  const isLow = (at: number) => -off[at]! > DIP_FROM
-  for (let start = 0; start < off.length; start++) {
+  const isLow = (at: number) => -deviation[at]! > dip
+  for (let start = 0; start < deviation.length; start++) {
     if (seen[start] || !isLow(start)) continue
     seen[start] = 1
     const stack = [start]
@@ -262,21 +266,21 @@ function dipsOf({ grid, off, each }: LevelSurface): Dip[] {
     while (stack.length > 0) {
       const at = stack.pop()!
       count++
-      sum -= off[at]!
-      if (off[at]! < off[deepest]!) deepest = at
+      sum -= deviation[at]!
+      if (deviation[at]! < deviation[deepest]!) deepest = at
       const c = at % grid.columns
       for (const next of [c > 0 ? at - 1 : -1, c < grid.columns - 1 ? at + 1 : -1, at - grid.columns, at + grid.columns])
-        if (next >= 0 && next < off.length && !seen[next] && isLow(next)) {
+        if (next >= 0 && next < deviation.length && !seen[next] && isLow(next)) {
           seen[next] = 1
           stack.push(next)
         }
     }
-    if (count * each < 0.05) continue
+    if (count * cellArea < 0.05) continue
     dips.push({
       at: [grid.west + ((deepest % grid.columns) + 0.5) * grid.cell, grid.south + (Math.floor(deepest / grid.columns) + 0.5) * grid.cell],
-      depth: -off[deepest]!,
-      area: count * each,
-      volume: (sum * each) / 1000,
+      depth: -deviation[deepest]!,
+      area: count * cellArea,
+      volume: (sum * cellArea) / 1000,
     })
   }
   return dips.sort((a, b) => b.depth - a.depth)

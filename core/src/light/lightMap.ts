@@ -1,4 +1,4 @@
-import { isBehind, leafThrough, shadowStep, type Obstacle } from './obstacles.ts'
+import { isBehind, crownTransmittance, shadowStep, type Obstacle } from './obstacles.ts'
 import { fromPlace, sunPlace, type SunPosition } from './sun.ts'
 import type { Area } from '../drawing/geometry.ts'
 import type { Point } from '../entities/drawing.ts'
@@ -200,7 +200,7 @@ export function* castLight(input: LightInput): Generator<number, LightMap> {
   const drainLeaf = () => leafyCount.forEach((counter, layer) => counter.drain(shade, leaf ** layer * (1 - leaf)))
   for (const [index, day] of days.entries()) {
     // In hundredths, so that the layers are weighed only when the leaf has changed.
-    const today = Math.round(leafThrough(dayOfYear(day), latitude) * 100) / 100
+    const today = Math.round(crownTransmittance(dayOfYear(day), latitude) * 100) / 100
     if (today !== leaf) drainLeaf()
     leaf = today
     for (const sun of sunThroughDay(day, latitude, longitude, stepMinutes, hills)) {

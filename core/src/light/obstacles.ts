@@ -15,7 +15,7 @@ export type Obstacle = { shape: string; dropsLeaf: boolean } & (
 export const USUAL_OBSTACLE = { building: { height: 5 }, wall: { height: 1.8, width: 0.3 }, tree: { height: 8, crown: 5 } } as const
 
 /** Share of direct sun a leaf-dropping crown lets through, in full leaf and bare. Juvena's model; books give bare crowns 0.4 to 0.7. */
-export const THROUGH = { leaf: 0.15, bare: 0.6 }
+export const CROWN_TRANSMITTANCE = { leaf: 0.15, bare: 0.6 }
 
 /**
  * How the obstacles stand: as drawn, with what is agreed done; or, where `whatIf` is set, with every what-if tried as well.
@@ -67,11 +67,11 @@ export function obstaclesOf(shapes: readonly Shape[], { whatIf }: { whatIf: bool
  * Share of direct sun that a leaf-dropping crown lets through on a day of the year (1 to 366): full leaf in its summer half, bare in winter, a month's change
  * between. South of the equator half a year later. Juvena's model.
  */
-export function leafThrough(dayOfYear: number, latitude: number): number {
+export function crownTransmittance(dayOfYear: number, latitude: number): number {
   const d = (dayOfYear + (latitude < 0 ? 182.6 : 0)) % 365.25
   // Leaf opens from mid-April to mid-May and falls from mid-October to mid-November, northern days.
   const leaf = Math.min(1, Math.max(0, Math.min((d - 105) / 30, (318 - d) / 30)))
-  return THROUGH.bare * (1 - leaf) + THROUGH.leaf * leaf
+  return CROWN_TRANSMITTANCE.bare * (1 - leaf) + CROWN_TRANSMITTANCE.leaf * leaf
 }
 
 /** The outline of a crown's shadow, for drawing: an ellipse of 40 places. Along the sun √(r² + (half·k)²), across it r; k is shadow length a metre of height. */

@@ -1,7 +1,8 @@
-import type { Point, SitePlan } from '../entities/drawing.ts'
+import type { Point, Drawing } from '../entities/drawing.ts'
 import { boxOf, splitAlong, areaOf, type Area } from '../drawing/geometry.ts'
 import { daysFor, lightMap, type Grid, type LightInput, type LightMap } from './lightMap.ts'
 import { obstaclesOf, type Obstacle } from './obstacles.ts'
+import { lightLines } from '../reference/siteValues.ts'
 import type { MeasuredPlan } from '../drawing/drawnZones.ts'
 
 /** How the sun is spread over a zone, hours a day: a tenth of it gets less than `low`, half less than `median`, a tenth more than `high`. */
@@ -70,8 +71,8 @@ export function spreadOver(areas: readonly Area[], map: LightMap): ZoneLight | n
   return { low: at(0.1), median: at(0.5), high: at(0.9), cells: hours.length }
 }
 
-export const hillsOf = (plan: SitePlan): LightInput['hills'] =>
-  plan.hills.flatMap((h) => (h.bearing !== null && h.height !== null ? [{ bearing: h.bearing, height: h.height }] : []))
+export const hillsOf = (drawing: Drawing): LightInput['hills'] =>
+  drawing.hills.flatMap((h) => (h.bearing !== null && h.height !== null ? [{ bearing: h.bearing, height: h.height }] : []))
 
 export interface LightPlace {
   latitude: number
@@ -80,16 +81,13 @@ export interface LightPlace {
 
 /** Sun hours of each drawn zone over a season, quickly: one grid over all of them, and a few days that stand for the season. */
 export function lightOfZones(
-  plan: SitePlan,
+  drawing: Drawing,
   measured: MeasuredPlan,
   place: LightPlace,
   season: LightSeason,
   { tilts = [], whatIf = false }: { tilts?: readonly Obstacle[]; whatIf?: boolean } = {},
 ): Map<string, ZoneLight> {
-  const key = JSON.stringify([plan.shapes, plan.hills, place, season, tilts, whatIf])
-  const known = kept.get(key)
-  if (known) return known
-  const obstacles = [...obstaclesOf(plan.shapes, { whatIf }), ...tilts]
+  const obstacles = [...obstaclesOf(drawing.shapes, { whatIf }), ...tilts]
   const found = new Map<string, ZoneLight>()
   const days = daysFor(season.from, season.to, QUICK_DAYS)
   const zones = [...measured.zones]
@@ -98,23 +96,23 @@ export function lightOfZones(
     0.25,
     QUICK_CELLS,
   )
-  const map = grid && lightMap({ ...place, obstacles, hills: hillsOf(plan), grid, days, stepMinutes: QUICK_STEP })
+  const map = grid && lightMap({ ...place, obstacles, hills: hillsOf(drawing), grid, days, stepMinutes: QUICK_STEP })
   for (const [id, zone] of zones) {
     const spread = map && spreadOver(zone.net, map)
     if (spread) found.set(id, spread)
   }
-  if (kept.size >= 16) kept.delete(kept.keys().next().value!)
-  kept.set(key, found)
   return found
 }
-/** The last few answers by their whole input: the plan is worked anew at every edit, the light seldom changes. */
-const kept = new Map<string, Map<string, ZoneLight>>()
 
-/** Deep shade ends here and the light for any cool grass begins there, h: the trade's own lines. Common practice. */
-export const SHADE_LINE = 3
-export const SUN_LINE = 4
+/** Deep shade ends at the one line and light for any cool grass begins at the other, h. */
+export interface TwoLights {
+  shade: number
+  sun: number
+}
+const USUAL_LINES: TwoLights = { shade: lightLines.shade.is, sun: lightLines.cool.is }
+
 /** A zone is offered as two when a tenth of it lies under the one line and a tenth above the other. */
-export const isMixed = (light: ZoneLight): boolean => light.low < SHADE_LINE && light.high >= SUN_LINE
+export const isMixed = (light: ZoneLight, lines: TwoLights = USUAL_LINES): boolean => light.low < lines.shade && light.high >= lines.sun
 
 export interface LightSplit {
   from: Point
@@ -127,8 +125,8 @@ export interface LightSplit {
  * The straight line that best parts a zone's shade from its sun: across the line between the two middles, moved to where fewest cells fall on the wrong side.
  * Null when one side would be next to nothing.
  */
-export function splitByLight(areas: readonly Area[], map: LightMap): LightSplit | null {
-  const line = (SHADE_LINE + SUN_LINE) / 2
+export function splitByLight(areas: readonly Area[], map: LightMap, lines: TwoLights = USUAL_LINES): LightSplit | null {
+  const line = (lines.shade + lines.sun) / 2
   const { grid } = map
   const cells = cellsIn(areas, grid).map((at) => ({
     x: grid.west + ((at % grid.columns) + 0.5) * grid.cell,

@@ -1,16 +1,39 @@
 import { shown } from '../quantities/show.ts'
-import type { UnitSystem } from '../quantities/quantity.ts'
-import { RULES } from '../ruleBook.ts'
-import { STANDING_NAMES, type Figure, type Rule } from '../trace/figure.ts'
-import { SCHOOL_CHOICES, schoolName, type SchoolChoiceId } from '../reference/schools.ts'
+import { schoolName, SCHOOL_CHOICES, type SchoolChoiceId } from '../reference/schools.ts'
+import { DECLARATIONS, isProcedure, isRule } from '../ruleBook.ts'
+import { EVIDENCE_NAMES } from '../trace/evidence.ts'
+import { figureInputs, type Figure } from '../trace/figure.ts'
+import { quantity, type Message } from '../trace/message.ts'
+import type { Declaration, TradeValue } from '../trace/rule.ts'
+import type { FirmValues } from '../trace/trace.ts'
+import { workedFormula } from './formulaText.ts'
+import { render, type Reader } from './render.ts'
+
+/** What an explanation is read from: a plan, or what was kept of one. */
+export interface Explainable {
+  figures: Readonly<Record<string, Figure>>
+  firmValues: FirmValues
+}
+
+export interface ExplainedValue {
+  id: string
+  says: string
+  value: string
+  /** Juvena's own, where the firm has set another. */
+  instead: string | null
+  standing: string
+}
 
 export interface Explained {
   figure: Figure
   value: string
-  rule: Rule
-  /** The formula with this job's values in it. */
+  rule: Declaration
+  says: string
+  /** The formula with this job's values in it, or what the procedure does. */
   formula: string
   inputs: Figure[]
+  /** The numbers of the trade it goes by. */
+  values: ExplainedValue[]
   standing: string
   ruleStanding: string
   school: { question: string; name: string; says: string } | null
@@ -18,28 +41,55 @@ export interface Explained {
   change: string | null
 }
 
-/** Everything that can be said of one figure. Null when the table does not hold it. */
-export function explain(figures: Record<string, Figure>, id: string, system: UnitSystem): Explained | null {
+const ORIGINS: Record<Figure['origin'], string> = {
+  typed: 'as entered',
+  assumed: 'a usual value',
+  setting: 'as set in the Yard',
+  table: 'the table',
+  worked: '',
+}
+
+/** What a declaration says, with its numbers in it. */
+export const ruleSays = (by: Declaration, firmValues: FirmValues): Message => ({
+  template: by.says,
+  parts: Object.fromEntries(Object.entries(by.values).map(([name, v]) => [name, quantity(firmValues[v.id] ?? v.is, v.unit)])),
+})
+
+const explainValue = (v: TradeValue, firmValues: FirmValues, reader: Reader): ExplainedValue => {
+  const own = firmValues[v.id]
+  return {
+    id: v.id,
+    says: v.says,
+    value: shown(own ?? v.is, v.unit, reader.units),
+    instead: own === undefined ? null : shown(v.is, v.unit, reader.units),
+    standing: EVIDENCE_NAMES[own === undefined ? v.standing : 'reading'],
+  }
+}
+
+/** Everything that can be said of one figure. Null when the plan does not hold it. */
+export function explain({ figures, firmValues }: Explainable, id: string, reader: Reader): Explained | null {
   const figure = figures[id]
-  const rule = figure && RULES.get(figure.rule)
-  if (!figure || !rule) return null
-  const inputs = figure.inputs.map((input) => figures[input]).filter((f) => f !== undefined)
-  const say = (f: Figure | undefined) => (f ? shown(f.value, f.unit, system) : '—')
-  const formula = rule.formula
-    .replace(/\{(\d+)\}/g, (_, i: string) => say(inputs[Number(i)]))
-    .replace('{*}', inputs.length > 6 ? `${inputs.slice(0, 6).map(say).join(', ')} …` : inputs.map(say).join(', ') || '—')
+  const by = figure && DECLARATIONS.get(figure.rule)
+  if (!figure || !by) return null
+  const formula = isRule(by)
+    ? workedFormula(by, figure, figures, firmValues, reader)
+    : isProcedure(by)
+      ? render(by.steps, reader)
+      : ORIGINS[figure.origin]
   const [choice, school] = (figure.school ?? '').split(':') as [SchoolChoiceId, string]
   const picked = school && choice in SCHOOL_CHOICES ? (SCHOOL_CHOICES[choice].schools as Record<string, { says: string }>)[school] : undefined
   return {
     figure,
-    value: say(figure),
-    rule,
+    value: shown(figure.value, figure.unit, reader.units),
+    rule: by,
+    says: render(ruleSays(by, firmValues), reader),
     formula,
-    inputs,
-    standing: STANDING_NAMES[figure.standing],
-    ruleStanding: STANDING_NAMES[rule.standing],
+    inputs: figureInputs(figure).flatMap((input) => figures[input] ?? []),
+    values: Object.values(by.values).map((v) => explainValue(v, firmValues, reader)),
+    standing: EVIDENCE_NAMES[figure.standing],
+    ruleStanding: EVIDENCE_NAMES[by.standing],
     school: picked ? { question: SCHOOL_CHOICES[choice].question, name: schoolName(choice, school), says: picked.says } : null,
-    instead: figure.override ? shown(figure.override.instead, figure.override.unit, system) : null,
-    change: figure.change ?? null,
+    instead: figure.override ? shown(figure.override.instead, figure.override.unit, reader.units) : null,
+    change: figure.change ? render(figure.change, reader) : null,
   }
 }

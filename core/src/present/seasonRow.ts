@@ -2,6 +2,7 @@ import { addDays, type Day } from '../calendar/day.ts'
 import type { Job } from '../entities/job.ts'
 import type { JobPlan } from '../pipeline.ts'
 import { APPROACH_NAMES } from '../reference/lists.ts'
+import type { Message } from '../trace/message.ts'
 import type { WindowSpan } from '../schedule/orderOfWork.ts'
 import { num } from '../trace/figure.ts'
 
@@ -13,31 +14,30 @@ export interface SeasonRow {
   area: number | null
   zones: number
   customerDate: Day | null
-  state: 'no-zones' | 'planned' | 'under-way' | 'growing' | 'done' | 'cannot'
-  options: string[]
-  trouble: { level: 'hold' | 'warn'; title: string } | null
+  state: 'no-zones' | 'planned' | 'under-way' | 'growing' | 'done' | 'cannot' | 'failed'
+  options: Message[]
+  trouble: { level: 'hold' | 'warn'; title: Message } | null
   approach: string
   window: WindowSpan[]
   cutOff: Day | null
   sowDay: Day | null
-  steps: { id: string; kind: string; name: string; day: Day; span: number; state: string; hours: number; people: number }[]
-  next: { name: string; day: Day } | null
+  steps: { id: string; kind: string; name: Message; day: Day; span: number; state: string; hours: number; people: number }[]
+  next: { name: Message; day: Day } | null
 }
 
 /** The season's row for a job: pure, from its plan. */
-export function seasonRow(id: string, job: Job, plan: JobPlan, crew: number): SeasonRow {
-  const people = Math.min(2, Math.max(1, crew))
-  const strand = plan.strands.find((s) => !s.fits) ?? plan.strands.find((s) => s.steps.some((x) => x.kind === 'sow')) ?? plan.strands[0]
+export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
+  const pack = plan.packages.find((p) => !p.fits) ?? plan.packages.find((p) => p.steps.some((x) => x.kind === 'sow')) ?? plan.packages[0]
   const next = plan.follow.next
   const sown = plan.steps.some((s) => s.kind === 'sow' && s.state === 'done')
   const notice = plan.notices.find((n) => n.level === 'hold') ?? plan.notices.find((n) => n.level === 'warn')
-  const state = !strand
+  const state = !pack
     ? 'no-zones'
     : !next
       ? 'done'
       : sown
         ? 'growing'
-        : plan.strands.some((s) => !s.fits)
+        : plan.packages.some((s) => !s.fits)
           ? 'cannot'
           : plan.follow.done > 0
             ? 'under-way'
@@ -50,12 +50,12 @@ export function seasonRow(id: string, job: Job, plan: JobPlan, crew: number): Se
     zones: job.zones.length,
     customerDate: job.customerDate,
     state,
-    options: plan.strands.flatMap((s) => s.options.map((o) => o.title)),
+    options: plan.packages.flatMap((s) => s.options.map((o) => o.title)),
     trouble: notice && notice.level !== 'note' ? { level: notice.level, title: notice.title } : null,
     approach: [...new Set(plan.zones.filter((z) => z.area).map((z) => APPROACH_NAMES[z.approach.chosen].split(':')[0]!))].join(', '),
-    window: (strand?.window ?? []).filter((s) => s.from <= addDays(plan.today, 60)),
-    cutOff: strand ? (strand.cutOff.value as Day) : null,
-    sowDay: strand?.sowDay ?? null,
+    window: (pack?.window ?? []).filter((s) => s.from <= addDays(plan.today, 60)),
+    cutOff: pack ? (pack.cutOff.value as Day) : null,
+    sowDay: pack?.sowDay ?? null,
     steps: plan.steps.map((s) => ({
       id: s.id,
       kind: s.kind,
@@ -64,8 +64,27 @@ export function seasonRow(id: string, job: Job, plan: JobPlan, crew: number): Se
       span: s.span,
       state: s.state,
       hours: num(s.hours),
-      people,
+      people: s.people,
     })),
     next: next ? { name: next.name, day: next.chosen } : null,
   }
 }
+
+/** The row of a job whose plan could not be worked: it shows as such, and the others stand. */
+export const failedRow = (id: string, name: string): SeasonRow => ({
+  id,
+  name: name || 'Job without a name',
+  customer: '',
+  area: null,
+  zones: 0,
+  customerDate: null,
+  state: 'failed',
+  options: [],
+  trouble: { level: 'hold', title: 'This job could not be planned. Open it; what is typed in it is kept.' },
+  approach: '',
+  window: [],
+  cutOff: null,
+  sowDay: null,
+  steps: [],
+  next: null,
+})

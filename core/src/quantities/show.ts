@@ -23,18 +23,29 @@ export type Unit =
   | 'Cd'
   | 't/m3'
   | 'slope'
+  | 'm2/h'
+  | 'm3/h'
+  | 'm/h'
+  | 'mm/d'
+  | '/g'
+  | 'wk'
+  | 's'
+  | 'years'
+  | 'deg'
   | 'date'
+  | 'text'
   | '1'
 
-interface Shown {
+/** How a unit is shown: its sign, how many of the core's own it holds, and what is added after. */
+interface ShownUnit {
   unit: string
   per: number
   offset?: number
 }
 
-const same = (unit: string): Record<UnitSystem, Shown> => ({ metric: { unit, per: 1 }, us: { unit, per: 1 } })
+const same = (unit: string): Record<UnitSystem, ShownUnit> => ({ metric: { unit, per: 1 }, us: { unit, per: 1 } })
 
-const SHOWN: Record<Unit, Record<UnitSystem, Shown>> = {
+const SHOWN: Record<Unit, Record<UnitSystem, ShownUnit>> = {
   m2: { metric: { unit: 'm²', per: 1 }, us: { unit: 'ft²', per: 0.09290304 } },
   m: { metric: { unit: 'm', per: 1 }, us: { unit: 'ft', per: 0.3048 } },
   mm: { metric: { unit: 'mm', per: 1 }, us: { unit: 'in', per: 25.4 } },
@@ -55,17 +66,27 @@ const SHOWN: Record<Unit, Record<UnitSystem, Shown>> = {
   Cd: { metric: { unit: '°C·d', per: 1 }, us: { unit: '°F·d', per: 5 / 9 } },
   't/m3': { metric: { unit: 't/m³', per: 1 }, us: { unit: 'ton/yd³', per: 0.90718474 / 0.764554857984 } },
   slope: same('%'),
+  'm2/h': { metric: { unit: 'm²/h', per: 1 }, us: { unit: 'ft²/h', per: 0.09290304 } },
+  'm3/h': { metric: { unit: 'm³/h', per: 1 }, us: { unit: 'yd³/h', per: 0.764554857984 } },
+  'm/h': { metric: { unit: 'm/h', per: 1 }, us: { unit: 'ft/h', per: 0.3048 } },
+  'mm/d': { metric: { unit: 'mm a day', per: 1 }, us: { unit: 'in a day', per: 25.4 } },
+  '/g': { metric: { unit: 'per g', per: 1 }, us: { unit: 'per lb', per: 1 / 453.59237 } },
+  wk: same('weeks'),
+  s: same('s'),
+  years: same('years'),
+  deg: same('°'),
   date: same(''),
+  text: same(''),
   '1': same(''),
 }
 
-export interface Band {
+export interface Interval {
   low: number | string
   high: number | string
 }
-export type FigureValue = number | string | Band
+export type FigureValue = number | string | Interval
 
-export interface Seen {
+export interface Formatted {
   number: string
   unit: string
 }
@@ -82,7 +103,7 @@ export function showNumber(value: number, digits?: number): string {
 }
 
 /** What a figure looks like in the firm's units. */
-export function show(value: FigureValue | null | undefined, unit: Unit, system: UnitSystem): Seen {
+export function show(value: FigureValue | null | undefined, unit: Unit, system: UnitSystem): Formatted {
   if (value === null || value === undefined) return { number: '—', unit: '' }
   if (typeof value === 'object') {
     const low = show(value.low, unit, system)
@@ -102,25 +123,8 @@ export function shown(value: FigureValue | null | undefined, unit: Unit, system:
   return s.unit ? `${s.number} ${s.unit}` : s.number
 }
 
-const SPOKEN: Record<string, Unit> = {
-  'mm/h': 'mm/h',
-  'L/min': 'L/min',
-  'g N/m²': 'g/m2',
-  'g/m²': 'g/m2',
-  mm: 'mm',
-  'm³': 'm3',
-  'm²': 'm2',
-  '°C': 'C',
-  kg: 'kg',
-}
-const QUANTITY = /([−-]?\d[\d,.]*)(?:–(\d[\d,.]*))? ?(mm\/h|L\/min|g N\/m²|g\/m²|mm|m³|m²|°C|kg)(?![\w/²³])/g
-
-/** A sentence of the core, whose quantities are in the core's units, in the units of the firm. */
-export function inUnits(text: string, system: UnitSystem): string {
-  if (system === 'metric') return text
-  return text.replace(QUANTITY, (_, low: string, high: string | undefined, unit: string) => {
-    const value = (digits: string) => Number(digits.replaceAll(',', '').replace('−', '-'))
-    const u = SPOKEN[unit]!
-    return high === undefined ? shown(value(low), u, system) : `${show(value(low), u, system).number}–${shown(value(high), u, system)}`
-  })
+/** A number as shown in a system, back in the core's own unit: 68 °F is 20 °C. */
+export const fromShown = (number: number, unit: Unit, system: UnitSystem): number => {
+  const { per, offset = 0 } = SHOWN[unit][system]
+  return (number - offset) * per
 }

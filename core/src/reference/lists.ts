@@ -44,9 +44,6 @@ export const TEXTURE_NAMES: Record<TextureId, string> = {
   'clay-loam': 'clay loam',
   clay: 'clay',
 }
-/** Intake of bare flat ground, mm/h. Irrigation handbooks, from memory. */
-export const INTAKE: Record<TextureId, number> = { sand: 25, 'sandy-loam': 20, loam: 12, 'clay-loam': 6, clay: 3 }
-
 export const WEARS = ['low', 'mid', 'high'] as const
 export const WEAR_NAMES: Record<(typeof WEARS)[number], string> = {
   low: 'light: looked at',
@@ -71,39 +68,32 @@ export const TREATMENTS = [
   'dressed',
 ] as const
 export type TreatmentId = (typeof TREATMENTS)[number]
-/** What a treatment is called, and the days it keeps seed out when the label's figure is not given (the longest of the usual range). Common practice. */
-export const TREATMENT_KINDS: Record<TreatmentId, { name: string; wait: number; herbicide: boolean }> = {
-  broadleaf: { name: 'broad-leaved weedkiller', wait: 28, herbicide: true },
-  'feed-and-weed': { name: 'combined feed and weedkiller', wait: 28, herbicide: true },
-  'non-selective': { name: 'non-selective weedkiller, no residue', wait: 7, herbicide: true },
-  'long-residue': { name: 'non-selective weedkiller, long residue', wait: 365, herbicide: true },
-  'pre-emergence': { name: 'pre-emergence weedkiller', wait: 120, herbicide: true },
-  'feed-and-prevent': { name: 'combined feed and pre-emergence', wait: 120, herbicide: true },
-  'unknown-herbicide': { name: 'weedkiller, product unknown', wait: 365, herbicide: true },
-  feed: { name: 'feed', wait: 0, herbicide: false },
-  lime: { name: 'lime', wait: 0, herbicide: false },
-  insecticide: { name: 'insecticide', wait: 0, herbicide: false },
-  seeded: { name: 'seeded', wait: 0, herbicide: false },
-  scarified: { name: 'scarified', wait: 0, herbicide: false },
-  cored: { name: 'cored', wait: 0, herbicide: false },
-  dressed: { name: 'dressed', wait: 0, herbicide: false },
+/** What a treatment is called, and whether a weedkiller is in it. */
+export const TREATMENT_KINDS: Record<TreatmentId, { name: string; herbicide: boolean }> = {
+  broadleaf: { name: 'broad-leaved weedkiller', herbicide: true },
+  'feed-and-weed': { name: 'combined feed and weedkiller', herbicide: true },
+  'non-selective': { name: 'non-selective weedkiller, no residue', herbicide: true },
+  'long-residue': { name: 'non-selective weedkiller, long residue', herbicide: true },
+  'pre-emergence': { name: 'pre-emergence weedkiller', herbicide: true },
+  'feed-and-prevent': { name: 'combined feed and pre-emergence', herbicide: true },
+  'unknown-herbicide': { name: 'weedkiller, product unknown', herbicide: true },
+  feed: { name: 'feed', herbicide: false },
+  lime: { name: 'lime', herbicide: false },
+  insecticide: { name: 'insecticide', herbicide: false },
+  seeded: { name: 'seeded', herbicide: false },
+  scarified: { name: 'scarified', herbicide: false },
+  cored: { name: 'cored', herbicide: false },
+  dressed: { name: 'dressed', herbicide: false },
 }
 
 export const DRESSINGS = ['topsoil', 'sand', 'compost'] as const
 export type DressingId = (typeof DRESSINGS)[number]
-/** Loose density, t/m³, middle of the usual range. Common practice. */
-export const DRESSING_KINDS: Record<DressingId, { name: string; density: number }> = {
-  topsoil: { name: 'screened topsoil, like that below', density: 1.2 },
-  sand: { name: 'sand or sandy mix', density: 1.4 },
-  compost: { name: 'fine compost', density: 0.6 },
+export const DRESSING_NAMES: Record<DressingId, string> = {
+  topsoil: 'screened topsoil, like that below',
+  sand: 'sand or sandy mix',
+  compost: 'fine compost',
 }
 
 export const COVERS = ['none', 'peat-free', 'compost', 'blanket'] as const
 export type CoverId = (typeof COVERS)[number]
-/** Depth laid over seed, mm; nothing for a blanket. Common practice: 3 to 6 mm. */
-export const COVER_KINDS: Record<CoverId, { name: string; depth: number }> = {
-  none: { name: 'no cover', depth: 0 },
-  'peat-free': { name: 'coir', depth: 3 },
-  compost: { name: 'fine compost', depth: 3 },
-  blanket: { name: 'pinned blanket', depth: 0 },
-}
+export const COVER_NAMES: Record<CoverId, string> = { none: 'no cover', 'peat-free': 'coir', compost: 'fine compost', blanket: 'pinned blanket' }

@@ -1,6 +1,6 @@
 export type Dialect = 'dethatch' | 'scarify'
 
-/** Twins of trade words. Texts in the core carry the mark in braces; what is shown is the firm's own word, never both. */
+/** Twins of trade words. Messages carry the mark in braces; what is shown is the firm's own word, never both. */
 const TWINS: Record<string, Record<Dialect, string>> = {
   scarify: { dethatch: 'verticut', scarify: 'scarify' },
   scarified: { dethatch: 'verticut', scarify: 'scarified' },
@@ -14,11 +14,9 @@ const TWINS: Record<string, Record<Dialect, string>> = {
   rake: { dethatch: 'dethatch', scarify: 'rake out' },
 }
 
-/** A text in the firm's own trade words; a capital in the mark keeps its capital. */
-export function speak(text: string, dialect: Dialect): string {
-  return text.replace(/\{(\w+)\}/g, (mark, word: string) => {
-    const twin = TWINS[word.toLowerCase()]?.[dialect]
-    if (!twin) return mark
-    return word[0] === word[0]!.toUpperCase() ? twin.charAt(0).toUpperCase() + twin.slice(1) : twin
-  })
+/** The firm's own word for a marked one, or null where the mark is no trade word; a capital in the mark keeps its capital. */
+export function twin(word: string, dialect: Dialect): string | null {
+  const own = TWINS[word.toLowerCase()]?.[dialect]
+  if (!own) return null
+  return word[0] === word[0]!.toUpperCase() ? own.charAt(0).toUpperCase() + own.slice(1) : own
 }

@@ -1,52 +1,74 @@
-import { addDays, dayNumber, dayOf, showDay, weekday, type Day } from '../calendar/day.ts'
-import { standing, type DiaryEntry } from '../entities/diary.ts'
-import type { Firm } from '../entities/firm.ts'
+import { dayNumber, dayOf, weekday, type Day } from '../calendar/day.ts'
+import type { DiaryEntry } from '../entities/diary.ts'
 import type { Job } from '../entities/job.ts'
+import { slopeLines } from '../findings/lines.ts'
 import type { CautionId } from '../reference/cautions.ts'
-import { OPERATIONS, type StepKind } from '../reference/operations.ts'
-import type { Prescription } from '../prescribe.ts'
-import { leadRule, sowingWindow, windowRules, type DayState, type SowingWindow } from '../climate/sowingWindow.ts'
-import { num, rule, type Figure, type Notice, type Workings } from '../trace/figure.ts'
+import type { Workforce } from '../reference/firmSettings.ts'
+import { lagValues } from '../reference/lagValues.ts'
+import { OPERATIONS, operationRates, operationWhy, type StepKind } from '../reference/operations.ts'
 import { schoolName, type Schools } from '../reference/schools.ts'
-import { scheduleStrand, type Calendar, type Fixed, type Placed, type Schedule } from './schedule.ts'
-import { stepsOf, type StepNeed, type Strand } from '../work/workPackages.ts'
-import type { Waits } from './waitingPeriods.ts'
+import { sowingWindow, windowRules, type DayState, type SowingWindow } from '../climate/sowingWindow.ts'
+import type { Prescription } from '../prescribe.ts'
+import { num, type Figure, type Notice } from '../trace/figure.ts'
+import { joined, onDay, quantity, say, type Message } from '../trace/message.ts'
+import { procedure } from '../trace/rule.ts'
+import { figureId, packageScope, stepScope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
+import { hoursRules } from '../work/hours.ts'
+import { stepsOf, type StepBrief, type StepNeed } from '../work/steps.ts'
+import type { PackageKind, WorkPackage } from '../work/workPackages.ts'
+import { schedulePackage, type Calendar, type Fixed, type Schedule, type ScheduledStep } from './schedulePackage.ts'
+import { stepId, StepRecords, type StepRef } from './stepRecords.ts'
+import type { WaitingPeriods } from './waitingPeriods.ts'
+import { whatInstead, type Option } from './whatInstead.ts'
+
+const stepDay = {
+  key: 'day',
+  stage: 6,
+  label: 'Day',
+  unit: 'date',
+  by: 'schedule/schedulePackage: schedulePackage',
+  check: 'schedule.test.ts',
+} as const
 
 export const orderRules = {
-  day: rule(
-    'order.day',
-    'The first open day to sow that every lag, wait and working day allows; the steps before it lie as close as they should.',
-    'after {*}, as early as may be',
-    'practice',
-  ),
-  first: rule('order.first', 'The first step, as near as the rest allows.', 'so that the steps after it keep their lags', 'practice'),
-  pinned: rule('order.pinned', 'Pinned by you.', 'your pin', 'reading', 'your decision'),
-  done: rule('order.done', 'Done, by the diary.', 'the diary', 'reading', 'your diary'),
-  hours: rule(
-    'order.hours',
-    'Setting up, and area times passes over what one person does in an hour, shared by up to two.',
-    '(set-up + area × passes ÷ rate) ÷ people',
-    'model',
-  ),
-  presentable: rule('order.presentable', 'A sown lawn is presentable six to eight weeks on, slow grasses later.', '{0} + weeks to use', 'practice'),
+  day: procedure({
+    ...stepDay,
+    id: 'order.day',
+    standing: 'practice',
+    says: 'The first open day to sow that every lag, wait and working day allows; the steps before it lie as close as they should.',
+    inputs: { before: 'date?', cutOff: 'date?', window: 'text?', waits: 'date[]' },
+    steps: 'after the step before it, as early as may be',
+  }),
+  first: procedure({
+    ...stepDay,
+    id: 'order.first',
+    standing: 'practice',
+    says: 'The first step, as near as the rest allows.',
+    steps: 'so that the steps after it keep their lags',
+  }),
+  pinned: procedure({ ...stepDay, id: 'order.pinned', standing: 'reading', source: 'your decision', says: 'Pinned by you.', steps: 'your pin' }),
+  done: procedure({ ...stepDay, id: 'order.done', standing: 'reading', source: 'your diary', says: 'Done, by the diary.', steps: 'the diary' }),
 }
 
 export interface PlannedStep {
   id: string
-  strand: string
+  workPackage: string
   kind: StepKind
-  name: string
-  why: string
+  name: Message
+  why: Message
   zones: string[]
   hours: Figure
+  /** People who share it. */
+  people: number
   passes: number
   span: number
   earliest: Day | null
   latest: Day | null
   chosen: Day
   day: Figure
-  waitsFor: string
-  state: Placed['state']
+  precondition: Message
+  state: ScheduledStep['state']
   cautions: CautionId[]
 }
 
@@ -56,27 +78,43 @@ export interface WindowSpan {
   state: DayState
 }
 
-export interface Option {
-  title: string
-  says: string
-}
-
-export interface StrandPlan {
+export interface PackagePlan {
   id: string
+  kind: PackageKind
   season: 'cool' | 'warm'
-  kills: boolean
   zones: string[]
   fits: boolean
   cutOff: Figure
+  /** Days the cut-off lies before the frost. */
   lead: number
   window: WindowSpan[]
   sowDay: Day
   /** First what cannot be done and why, then what can. Empty when it fits. */
-  verdict: string
+  verdict: Message
   options: Option[]
   steps: PlannedStep[]
 }
 
+export interface OrderOfWork {
+  packages: PackagePlan[]
+  notices: Notice[]
+  records: StepRecords
+}
+
+export interface OrderBrief {
+  job: Job
+  schools: Schools
+  diary: readonly DiaryEntry[]
+  prescription: Prescription
+  waits: WaitingPeriods
+  today: Day
+  workforce: Workforce
+  /** The kinds that follow the seed, so that their pins and ticks are known too. */
+  later: readonly StepRef[]
+  trace: Trace
+}
+
+/** Spans of days in one state, for drawing a window. */
 export function spansOf(window: SowingWindow, days: number): WindowSpan[] {
   const spans: WindowSpan[] = []
   const first = dayNumber(window.start)
@@ -89,231 +127,207 @@ export function spansOf(window: SowingWindow, days: number): WindowSpan[] {
   return spans
 }
 
-function windowOf(strand: Strand, p: Prescription, schools: Schools): SowingWindow {
-  const parts = strand.zones.flatMap((z) => p.zones.find((x) => x.r.id === z.r.id)?.seed?.mix ?? [])
-  const usual = [{ grass: strand.season === 'cool' ? ('perennial-ryegrass' as const) : ('bermudagrass' as const), share: 100 }]
-  return sowingWindow(parts.length > 0 ? parts : usual, strand.season, p.ground, schools.cutOff)
+/** Days of a window that are kept for drawing. */
+const DRAWN_DAYS = 500
+
+export const stepBrief = ({ schools, prescription, workforce, trace }: OrderBrief): StepBrief => ({
+  findings: prescription.findings,
+  schools,
+  dressing: prescription.dressing,
+  covers: prescription.covers,
+  people: workforce.people,
+  trace,
+})
+
+/** Dates for every step of one job, package by package. */
+export function orderOfWork(brief: OrderBrief): OrderOfWork {
+  const { prescription, later } = brief
+  const needs = prescription.packages.map((pack) => ({ pack, needs: stepsOf(pack, stepBrief(brief)) }))
+  const planned = needs.flatMap(({ pack, needs: list }) => list.map((n): StepRef => ({ kind: n.kind, zones: n.zones, workPackage: pack.id })))
+  const records = new StepRecords(brief.job.pins, brief.diary, [...planned, ...later])
+  const ordered = needs.map((n) => orderPackage(brief, n.pack, n.needs, records))
+  return { packages: ordered.map((o) => o.plan), notices: ordered.flatMap((o) => o.notices), records }
 }
 
-function fixedFor(id: string, need: StepNeed, job: Job, diary: readonly DiaryEntry[], waits: Waits): Fixed {
-  const done = diary.filter((e) => e.step === id).map((e) => e.date)
-  const notBefore =
-    need.kind === 'sow' ? waits.sow : need.kind === 'scarify' || need.kind === 'core' ? waits.open : need.kind === 'dress' ? waits.dress : null
-  return { pin: job.pins[id] ?? null, done: done.sort().at(-1) ?? null, notBefore }
-}
-
-/** The season's verdict and the honest options, when sowing does not fit before the cut-off. */
-function whatInstead(
-  strand: Strand,
-  schedule: Schedule,
-  window: SowingWindow,
-  p: Prescription,
-  firm: Firm,
-  schools: Schools,
-  waits: Waits,
-  calendar: Calendar,
-): { verdict: string; options: Option[] } {
-  const today = calendar.today
-  const cut = showDay(window.cutOff)
-  const past = window.cutOff < today
-  const waiting = waits.sow !== null && waits.sow > window.cutOff
-  const earliest = schedule.sowDay
-  const verdict = past
-    ? `Too late: the last day to sow this was ${cut}.`
-    : waiting
-      ? `Too late: seed is not safe before ${showDay(waits.sow!)}, and the last day to sow is ${cut}.`
-      : strand.kills
-        ? `Too late to kill off: the waits carry sowing past ${cut}, the last day.`
-        : `It does not fit: the steps and their waits carry sowing past ${cut}, the last day.`
-  const options: Option[] = []
-  if (strand.kills && !past) {
-    const gentle: Strand = {
-      ...strand,
-      id: strand.id.replace('kill', 'sow'),
-      kills: false,
-      zones: strand.zones.map((z) => ({ ...z, approach: { ...z.approach, chosen: 'overseed' } })),
-    }
-    const needs = stepsOf(gentle, p.findings, schools, p.dressing, p.covers, firm.crew ?? 2)
-    const tried = scheduleStrand(
-      needs,
-      needs.map((n) => ({ pin: null, done: null, notBefore: n.kind === 'sow' ? waits.sow : null })),
-      window,
-      calendar,
-    )
-    if (tried.fits)
-      options.push({
-        title: 'Overseed instead',
-        says: `Without the kill-off, seed goes down ${showDay(tried.sowDay)}. The incurable grasses stay, in better company.`,
-      })
-  }
-  const free = waits.sow ?? today
-  if (strand.season === 'cool') {
-    const quick = sowingWindow([{ grass: 'annual-ryegrass', share: 100 }], 'cool', p.ground, 'even-odds')
-    const at = quick.states.findIndex(
-      (s, i) => s !== 'shut' && i > 0 && dayOf(dayNumber(today) + i) >= free && dayOf(dayNumber(today) + i) <= quick.cutOff,
-    )
-    if (at >= 0)
-      options.push({
-        title: 'Hold over',
-        says: `Sow annual ryegrass from ${showDay(dayOf(dayNumber(today) + at))}: quick cover that keeps the soil and gives way. Sow properly in season.`,
-      })
-  }
-  const drop = strand.zones.some((z) =>
-    p.zones.find((x) => x.r.id === z.r.id)?.seed?.mix.some((m) => m.grass === 'kentucky-bluegrass' && m.share >= 10),
+function orderPackage(
+  brief: OrderBrief,
+  pack: WorkPackage,
+  needs: readonly StepNeed[],
+  records: StepRecords,
+): { plan: PackagePlan; notices: Notice[] } {
+  const { schools, prescription: p, waits, today, workforce, trace } = brief
+  const { climate } = p
+  const calendar: Calendar = { today, weekendWork: workforce.weekendWork, hoursPerDay: workforce.hoursPerDay }
+  const window = windowOf(brief, pack)
+  const scope = packageScope(pack.id)
+  const fixed = needs.map((need) => fixedFor(need, pack, records, waits))
+  const lag = trace.values({ values: lagValues })
+  const schedule = schedulePackage(needs, fixed, window, calendar, { openedToSow: lag.openedToSow, stretch: lag.stretch })
+  const cutOff = trace.work(
+    windowRules[window.lead],
+    scope,
+    { frost: schools.cutOff === 'safe' ? climate.frostTenth : climate.frost },
+    { school: `cutOff:${schools.cutOff}`, change: 'The other frost school, or a quicker mix.' },
   )
-  if (drop && window.lead === 56 && addDays(window.cutOff, 14) >= today && !waiting)
-    options.push({ title: 'Leave the bluegrass out', says: `Rye and fescue may be sown until ${showDay(addDays(window.cutOff, 14))}.` })
-  if (schedule.sowState !== 'shut')
-    options.push({
-      title: `Sow ${showDay(earliest, true)}`,
-      says: `The next ${schedule.sowState === 'open' ? 'good' : 'marginal'} window. The days below are for then; feed and mow meanwhile.`,
-    })
-  return { verdict, options }
+  const windowState = trace.found(windowRules.soil, scope, schedule.sowState, { soil: climate.soilNow, cutOff })
+  const steps = plannedSteps(brief, pack, schedule, { cutOff, windowState })
+  const instead =
+    schedule.fits || pack.kind === 'feed'
+      ? { verdict: '', options: [] }
+      : whatInstead({ pack, schedule, window, climate, zones: p.zones, waits, calendar, steps: stepBrief(brief) })
+  const plan: PackagePlan = {
+    id: pack.id,
+    kind: pack.kind,
+    season: pack.season,
+    zones: pack.zones.map((z) => z.r.id),
+    fits: schedule.fits,
+    cutOff,
+    lead: window.leadDays,
+    window: spansOf(window, DRAWN_DAYS),
+    sowDay: schedule.sowDay,
+    ...instead,
+    steps,
+  }
+  const pins = schedule.steps.flatMap((s, i) => (s.broken ? [brokenPin(s.need.kind, s.broken, steps[i]!)] : []))
+  const ticks = needs.flatMap((need, i) => uncovered(brief, pack, need, steps[i]!, records))
+  return { plan, notices: [...misfitNotice(pack, plan, schedule, windowState, lag.openedToSow), ...pins, ...ticks] }
 }
 
-/** Dates for every step of one job, strand by strand. */
-export function orderOfWork(
-  job: Job,
-  firm: Firm,
-  schools: Schools,
-  diaryAll: readonly DiaryEntry[],
-  p: Prescription,
-  waits: Waits,
-  today: Day,
-  w: Workings,
-  notices: Notice[],
-): StrandPlan[] {
-  const calendar: Calendar = { today, weekendWork: firm.weekendWork, hoursPerDay: firm.hoursPerDay ?? 8 }
-  const diary = standing(diaryAll)
-  return p.strands.map((strand) => {
-    const needs = stepsOf(strand, p.findings, schools, p.dressing, p.covers, firm.crew ?? 2)
-    const window = windowOf(strand, p, schools)
-    const ids = needs.map((n) => `${strand.id}.${n.kind}`)
-    const schedule = scheduleStrand(
-      needs,
-      needs.map((n, i) => fixedFor(ids[i]!, n, job, diary, waits)),
-      window,
-      calendar,
-    )
-    const feedOnly = strand.id.startsWith('feed')
-    const counted = schools.cutOff === 'safe' ? p.ground.frostTenth : p.ground.frost
-    const cutOff = w.add(
-      6,
-      `${strand.id}.cut-off`,
-      'Last day to sow',
-      addDays(counted.value as Day, -window.lead),
-      'date',
-      leadRule(window.lead),
-      [counted],
-      {
-        school: `cutOff:${schools.cutOff}`,
-        change: 'The other frost school, or a quicker mix.',
-      },
-    )
-    const soilFigure = w.add(6, `${strand.id}.window`, 'Sowing window', schedule.sowState, '1', windowRules.soil, [p.ground.soilNow, cutOff])
-    const names = strand.zones.map((z) => z.r.name).join(', ')
-    let before: Figure | null = null
-    const steps = schedule.steps.map((s, i): PlannedStep => {
-      const kind = s.need.kind
-      const op = OPERATIONS[kind]
-      const id = ids[i]!
-      const hours = w.add(
-        6,
-        `${id}.hours`,
-        `${op.name}: hours`,
-        s.need.hours,
-        'h',
-        orderRules.hours,
-        strand.zones.filter((z) => s.need.zones.includes(z.r.id)).map((z) => z.r.area),
-      )
-      const inputs: (Figure | null)[] = kind === 'sow' || feedOnly ? [before, cutOff, soilFigure, ...(kind === 'sow' ? waits.figures : [])] : [before]
-      const by =
-        s.state === 'done' || s.state === 'unrecorded'
-          ? orderRules.done
-          : s.state === 'pinned'
-            ? orderRules.pinned
-            : inputs.some((x) => x)
-              ? orderRules.day
-              : orderRules.first
-      const day: Figure = w.add(6, `${id}.day`, op.name, s.chosen, 'date', by, by === orderRules.day ? inputs : [], {
-        change: s.latest
-          ? `It may slip to ${showDay(s.latest)} and still sow in the window.`
-          : 'A pin, the crew’s working days, or the steps before it.',
-      })
-      if (s.broken)
-        notices.push({
-          id: `${id}.pin`,
-          stage: 6,
-          level: 'warn',
-          title: `${op.name}: your pin does not agree with the plan.`,
-          says: `${s.broken} Your pin is kept. Move it, or let the step float.`,
-          figure: day.id,
-        })
-      before = day
-      return {
-        id,
-        strand: strand.id,
-        kind,
-        name: op.name,
-        why: kind === 'core' ? `${op.why} Cores: ${schoolName('cores', schools.cores)}.` : op.why,
-        zones: s.need.zones,
-        hours,
-        passes: s.need.passes,
-        span: s.span,
-        earliest: s.earliest,
-        latest: s.latest,
-        chosen: s.chosen,
-        day,
-        waitsFor: s.need.waits,
-        state: s.state,
-        cautions: [
-          ...op.cautions,
-          ...(strand.zones.some((z) => num(z.r.slope) >= 20 && s.need.zones.includes(z.r.id)) && op.rate ? (['slope'] as const) : []),
-        ],
-      }
-    })
-    const instead =
-      schedule.fits || feedOnly ? { verdict: '', options: [] } : whatInstead(strand, schedule, window, p, firm, schools, waits, calendar)
-    if (instead.verdict)
-      notices.unshift({
-        id: `${strand.id}.fits`,
-        stage: 6,
-        level: 'hold',
-        title: instead.verdict,
-        says: instead.options.map((o) => `${o.title}: ${o.says}`).join(' '),
-        figure: cutOff.id,
-      })
-    else if (schedule.sowState === 'marginal' && !feedOnly)
-      notices.push({
-        id: `${strand.id}.marginal`,
-        stage: 6,
-        level: 'warn',
-        title: `Sowing ${names} on ${showDay(schedule.sowDay)} is marginal.`,
-        says: 'Soil is outside the good range for it. Odds are fair, not good; tell the customer.',
-        figure: soilFigure.id,
-      })
-    if (schedule.stretched)
-      notices.push({
-        id: `${strand.id}.stretched`,
-        stage: 6,
-        level: 'warn',
-        title: 'The steps lie further apart than they should.',
-        says: 'Opened turf should be sown within 3 days. More crew, weekend work, or the lawn in parts would close the gap.',
-      })
+function windowOf({ prescription: p, schools, trace }: OrderBrief, pack: WorkPackage): SowingWindow {
+  const parts = pack.zones.flatMap((z) => p.zones.find((x) => x.r.id === z.r.id)?.seed?.mix ?? [])
+  const usual = [{ grass: pack.season === 'cool' ? ('perennial-ryegrass' as const) : ('bermudagrass' as const), share: 100 }]
+  return sowingWindow(parts.length > 0 ? parts : usual, pack.season, p.climate, schools.cutOff, trace)
+}
+
+function fixedFor({ kind, zones }: StepNeed, pack: WorkPackage, records: StepRecords, waits: WaitingPeriods): Fixed {
+  const step: StepRef = { kind, zones, workPackage: pack.id }
+  const opens = kind === 'scarify' || kind === 'core'
+  return {
+    pin: records.pinOf(step),
+    done: records.doneOf(step)?.day ?? null,
+    notBefore: kind === 'sow' ? waits.sow : opens ? waits.open : kind === 'dress' ? waits.dress : null,
+  }
+}
+
+/** The hours of a step as a figure: what `hoursOf` worked from, with the areas as figures. */
+export function hoursFigure(need: StepNeed, areas: readonly Figure[], trace: Trace): Figure {
+  const { setUp, passes, rate, spreading, people } = need.effort
+  const scope = stepScope(stepId(need.kind, need.zones))
+  const named = { label: say`${OPERATIONS[need.kind].name}: hours` }
+  return rate === null
+    ? trace.work(hoursRules.fixed, scope, { setUp, people }, named)
+    : trace.work(hoursRules.byArea, scope, { setUp, zones: areas, passes, rate, spreading, people }, named)
+}
+
+function plannedSteps(
+  { schools, waits, trace }: OrderBrief,
+  pack: WorkPackage,
+  schedule: Schedule,
+  { cutOff, windowState }: { cutOff: Figure; windowState: Figure },
+): PlannedStep[] {
+  const slope = trace.value(slopeLines.bank)
+  let before: Figure | null = null
+  return schedule.steps.map((s): PlannedStep => {
+    const { kind, zones, effort } = s.need
+    const op = OPERATIONS[kind]
+    const id = stepId(kind, zones)
+    const mine = pack.zones.filter((z) => zones.includes(z.r.id))
+    const hours = hoursFigure(s.need, mine.map((z) => z.r.area!), trace) // prettier-ignore
+    const change: Message = s.latest
+      ? say`It may slip to ${onDay(s.latest)} and still sow in the window.`
+      : 'A pin, the crew’s working days, or the steps before it.'
+    const named = { label: op.name, change }
+    const sows = kind === 'sow' || pack.kind === 'feed'
+    const inputs = { before, cutOff: sows ? cutOff : null, window: sows ? windowState : null, waits: kind === 'sow' ? waits.figures : [] }
+    const day: Figure =
+      s.state === 'done' || s.state === 'unrecorded'
+        ? trace.found(orderRules.done, stepScope(id), s.chosen, {}, named)
+        : s.state === 'pinned'
+          ? trace.found(orderRules.pinned, stepScope(id), s.chosen, {}, named)
+          : before || sows
+            ? trace.found(orderRules.day, stepScope(id), s.chosen, inputs, named)
+            : trace.found(orderRules.first, stepScope(id), s.chosen, {}, named)
+    before = day
+    const steep = kind in operationRates && mine.some((z) => num(z.r.slope) >= slope)
+    const why = operationWhy(kind, trace)
     return {
-      id: strand.id,
-      season: strand.season,
-      kills: strand.kills,
-      zones: strand.zones.map((z) => z.r.id),
-      fits: schedule.fits,
-      cutOff,
-      lead: window.lead,
-      window: spansOf(window, 500),
-      sowDay: schedule.sowDay,
-      ...instead,
-      steps,
+      id,
+      workPackage: pack.id,
+      kind,
+      name: op.name,
+      why: kind === 'core' ? joined([why, say`Cores: ${schoolName('cores', schools.cores)}.`]) : why,
+      zones,
+      hours,
+      people: effort.people,
+      passes: s.need.passes,
+      span: s.span,
+      earliest: s.earliest,
+      latest: s.latest,
+      chosen: s.chosen,
+      day,
+      precondition: s.need.precondition,
+      state: s.state,
+      cautions: [...op.cautions, ...(steep ? (['slope'] as const) : [])],
     }
   })
+}
+
+const brokenPin = (kind: StepKind, broken: Message, step: PlannedStep): Notice => ({
+  id: figureId(stepScope(step.id), 'pin'),
+  stage: 6,
+  level: 'warn',
+  title: say`${OPERATIONS[kind].name}: your pin does not agree with the plan.`,
+  says: joined([broken, 'Your pin is kept. Move it, or let the step float.']),
+  figure: step.day.id,
+})
+
+/** Zones that joined a step after it was ticked off. */
+function uncovered({ prescription }: OrderBrief, pack: WorkPackage, need: StepNeed, step: PlannedStep, records: StepRecords): Notice[] {
+  const left = records.doneOf({ kind: need.kind, zones: need.zones, workPackage: pack.id })?.uncovered ?? []
+  if (left.length === 0) return []
+  const names = left.map((zone) => prescription.zones.find((z) => z.r.id === zone)!.r.name)
+  return [
+    {
+      id: figureId(stepScope(step.id), 'uncovered'),
+      stage: 6,
+      level: 'warn',
+      title: say`${step.name}: ticked off, but not for ${names.join(', ')}.`,
+      says: 'It was recorded before this ground belonged to it. Record it again when it is done here too.',
+      figure: step.day.id,
+    },
+  ]
+}
+
+function misfitNotice(pack: WorkPackage, plan: PackagePlan, schedule: Schedule, windowState: Figure, openedToSow: number): Notice[] {
+  const id = (key: string) => figureId(packageScope(pack.id), key)
+  const found: Notice[] = []
+  if (plan.verdict !== '')
+    found.push({
+      id: id('fits'),
+      stage: 6,
+      level: 'hold',
+      title: plan.verdict,
+      says: joined(plan.options.map((o) => say`${o.title}: ${o.says}`)),
+      figure: plan.cutOff.id,
+    })
+  else if (schedule.sowState === 'marginal' && pack.kind !== 'feed')
+    found.push({
+      id: id('marginal'),
+      stage: 6,
+      level: 'warn',
+      title: say`Sowing ${pack.zones.map((z) => z.r.name).join(', ')} on ${onDay(schedule.sowDay)} is marginal.`,
+      says: 'Soil is outside the good range for it. Odds are fair, not good; tell the customer.',
+      figure: windowState.id,
+    })
+  if (schedule.stretched)
+    found.push({
+      id: id('stretched'),
+      stage: 6,
+      level: 'warn',
+      title: 'The steps lie further apart than they should.',
+      says: say`Opened turf should be sown within ${quantity(openedToSow, 'd')}. More crew, weekend work, or the lawn in parts would close the gap.`,
+    })
+  return found
 }
 
 /** The next day the crew works, on or after a day. */

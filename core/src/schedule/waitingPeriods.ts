@@ -1,88 +1,157 @@
+import { addDays, type Day } from '../calendar/day.ts'
 import type { Job } from '../entities/job.ts'
-import { addDays, showDay, type Day } from '../calendar/day.ts'
-import { TREATMENT_KINDS } from '../reference/lists.ts'
-import { rule, type Figure, type Notice, type Workings } from '../trace/figure.ts'
+import { lagValues, treatmentWaits } from '../reference/lagValues.ts'
+import { TREATMENT_KINDS, type TreatmentId } from '../reference/lists.ts'
+import type { Figure, Notice } from '../trace/figure.ts'
+import { onDay, quantity, say, type Message } from '../trace/message.ts'
+import { fromTable, reading, rule, type TradeValue } from '../trace/rule.ts'
+import { treatmentScope, type Scope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
 
-export const waitRules = {
-  label: rule('wait.label', 'The label’s waiting period, from the day of treatment. The label wins.', '{0} + {1}', 'reading', 'the label'),
-  usual: rule('wait.usual', 'Label not given: the longest of the usual range for its kind. The label wins.', '{0} + {1}', 'practice'),
-  seeded: rule('wait.seeded', 'Young seedlings are torn out: no tines or blades for 56 days after seeding.', '{0} + 56 days', 'practice'),
-  dressed: rule('wait.dressed', 'A dressing is grown through before the next: 28 days.', '{0} + 28 days', 'practice'),
+export const treatmentReadings = {
+  date: reading({ key: 'date', stage: 6, label: 'Put down', unit: 'date' }),
+  wait: reading({ key: 'wait', stage: 6, label: 'Wait on the label', unit: 'd' }),
 }
 
-export interface Waits {
+export const usualWait = fromTable({
+  key: 'wait',
+  stage: 6,
+  label: 'Usual wait',
+  unit: 'd',
+  standing: 'practice',
+  says: 'The longest usual waiting period of such a product; an unknown product takes the longest of all. The label wins.',
+})
+
+const after = (id: string, key: string, label: string, wait: TradeValue, says: string) =>
+  rule({
+    id,
+    key,
+    stage: 6,
+    label,
+    unit: 'date',
+    standing: 'practice',
+    says,
+    values: { wait },
+    inputs: { date: 'date' },
+    formula: 'date + wait',
+    compute: ({ date }, v) => addDays(date, v.wait),
+  })
+
+export const waitRules = {
+  until: rule({
+    id: 'wait.until',
+    key: 'until',
+    stage: 6,
+    label: 'Seed is safe from',
+    unit: 'date',
+    standing: 'calculation',
+    source: 'the label, or else the usual range',
+    says: 'The waiting period, from the day of treatment. The label wins; where it is not given, the longest of the usual range for its kind.',
+    inputs: { date: 'date', wait: 'd' },
+    formula: 'date + wait',
+    compute: ({ date, wait }) => addDays(date, wait),
+  }),
+  seeded: after(
+    'wait.seeded',
+    'open',
+    'Tines and blades from',
+    lagValues.seeded,
+    'Young seedlings are torn out: no tines or blades for {wait} after seeding.',
+  ),
+  dressed: after('wait.dressed', 'dress', 'Next dressing from', lagValues.dressed, 'A dressing is grown through before the next: {wait}.'),
+}
+
+export interface WaitingPeriods {
   /** First day seed may go down. */
   sow: Day | null
   open: Day | null
   dress: Day | null
   figures: Figure[]
+  notices: Notice[]
 }
 
+type Treatment = Job['treatments'][number]
 const later = (a: Day | null, b: Day): Day => (a === null || b > a ? b : a)
+const nameOf = (t: Treatment): Message => (t.product ? say`${TREATMENT_KINDS[t.kind].name} (${t.product})` : TREATMENT_KINDS[t.kind].name)
+const CHANGE = 'The label of the product, if it says otherwise.'
+
+/** Days a kind keeps seed out where no label is given; nothing for what is no weedkiller. */
+const usualDays = (kind: TreatmentId, trace: Trace): number =>
+  kind in treatmentWaits ? trace.value(treatmentWaits[kind as keyof typeof treatmentWaits]) : 0
 
 /** Waiting periods left by what was put down before. A combined feed counts as the weedkiller in it. */
-export function waitsOf(job: Job, today: Day, w: Workings, notices: Notice[]): Waits {
-  const waits: Waits = { sow: null, open: null, dress: null, figures: [] }
-  job.treatments.forEach((t, i) => {
-    const kind = TREATMENT_KINDS[t.kind]
-    const name = t.product ? `${kind.name} (${t.product})` : kind.name
-    const days = t.waitDays ?? kind.wait
-    if (!t.date) {
-      if (kind.herbicide)
-        notices.push({
-          id: `wait.${i}.undated`,
-          stage: 1,
-          level: 'warn',
-          title: `When was the ${name} put down?`,
-          says: 'Without its date nobody can say when seed is safe. Ask the customer, and enter the day.',
-        })
-      return
-    }
-    if (t.date > today)
-      notices.push({
-        id: `wait.${i}.future`,
-        stage: 1,
-        level: 'warn',
-        title: `The ${name} is dated ${showDay(t.date, true)}, which is still to come.`,
-        says: 'History is what has been done. Check the date.',
-      })
-    const date = w.read(6, `job.treatment.${i}.date`, `Put down: ${name}`, t.date, 'date')!
-    const add = (key: string, label: string, until: Day, by: typeof waitRules.label, inputs: Figure[]) => {
-      const figure = w.add(6, `job.treatment.${i}.${key}`, label, until, 'date', by, inputs, {
-        change: 'The label of the product, if it says otherwise.',
-      })
-      waits.figures.push(figure)
-      return figure
-    }
-    if (days > 0) {
-      const wait =
-        t.waitDays === null
-          ? w.add(6, `job.treatment.${i}.wait`, `Usual wait: ${kind.name}`, days, 'd', usualWait)
-          : w.read(6, `job.treatment.${i}.wait`, 'Wait on the label', days, 'd')!
-      const until = addDays(t.date, days)
-      const figure = add('until', `Seed is safe from: ${name}`, until, t.waitDays === null ? waitRules.usual : waitRules.label, [date, wait])
-      waits.sow = later(waits.sow, until)
-      if (until > today)
-        notices.push({
-          id: `wait.${i}`,
-          stage: 6,
-          level: 'warn',
-          title: `${name.charAt(0).toUpperCase() + name.slice(1)}: no seed before ${showDay(until)}.`,
-          says: `${t.kind.startsWith('feed-and') ? 'A combined feed counts as the weedkiller in it. ' : ''}${t.waitDays === null ? `The label’s wait is not given, so the longest usual one holds: ${days} days. ` : ''}Seed sown inside it does not come up. The label decides.`,
-          figure: figure.id,
-        })
-    }
-    if (t.kind === 'seeded')
-      waits.open = later(waits.open, add('open', 'Tines and blades from', addDays(t.date, 56), waitRules.seeded, [date]).value as Day)
-    if (t.kind === 'dressed')
-      waits.dress = later(waits.dress, add('dress', 'Next dressing from', addDays(t.date, 28), waitRules.dressed, [date]).value as Day)
-  })
+export function waitingPeriods(job: Job, today: Day, trace: Trace): WaitingPeriods {
+  const waits: WaitingPeriods = { sow: null, open: null, dress: null, figures: [], notices: [] }
+  for (const treatment of job.treatments) {
+    if (!treatment.date) waits.notices.push(...undated(treatment))
+    else waitOf({ ...treatment, date: treatment.date }, today, waits, trace)
+  }
   return waits
 }
 
-export const usualWait = rule(
-  'wait.usual-days',
-  'The longest usual waiting period of such a product; an unknown product takes the longest of all.',
-  'by kind',
-  'practice',
-)
+const undated = (t: Treatment): Notice[] =>
+  TREATMENT_KINDS[t.kind].herbicide
+    ? [
+        {
+          id: `treatment:${t.id}.undated`,
+          stage: 1,
+          level: 'warn',
+          title: say`When was the ${nameOf(t)} put down?`,
+          says: 'Without its date nobody can say when seed is safe. Ask the customer, and enter the day.',
+        },
+      ]
+    : []
+
+function waitOf(t: Treatment & { date: Day }, today: Day, waits: WaitingPeriods, trace: Trace): void {
+  const scope = treatmentScope(t.id)
+  const name = nameOf(t)
+  if (t.date > today)
+    waits.notices.push({
+      id: `${scope.id}.future`,
+      stage: 1,
+      level: 'warn',
+      title: say`The ${name} is dated ${onDay(t.date, true)}, which is still to come.`,
+      says: 'History is what has been done. Check the date.',
+    })
+  const date = trace.read(treatmentReadings.date, scope, t.date, { label: say`Put down: ${name}` })!
+  const days = t.waitDays ?? usualDays(t.kind, trace)
+  if (days > 0) {
+    const until = seedSafeFrom(t, days, date, scope, trace)
+    waits.figures.push(until)
+    waits.sow = later(waits.sow, until.value as Day)
+    if ((until.value as Day) > today) waits.notices.push(noSeedBefore(t, days, until))
+  }
+  if (t.kind === 'seeded') {
+    const open = trace.work(waitRules.seeded, scope, { date }, { change: CHANGE })
+    waits.figures.push(open)
+    waits.open = later(waits.open, open.value as Day)
+  }
+  if (t.kind === 'dressed') {
+    const dress = trace.work(waitRules.dressed, scope, { date }, { change: CHANGE })
+    waits.figures.push(dress)
+    waits.dress = later(waits.dress, dress.value as Day)
+  }
+}
+
+function seedSafeFrom(t: Treatment, days: number, date: Figure, scope: Scope, trace: Trace): Figure {
+  const wait =
+    t.waitDays === null
+      ? trace.table(usualWait, scope, days, { label: say`Usual wait: ${TREATMENT_KINDS[t.kind].name}` })
+      : trace.read(treatmentReadings.wait, scope, days)!
+  return trace.work(waitRules.until, scope, { date, wait }, { label: say`Seed is safe from: ${nameOf(t)}`, change: CHANGE })
+}
+
+function noSeedBefore(t: Treatment, days: number, until: Figure): Notice {
+  const kind = TREATMENT_KINDS[t.kind].name
+  const named = kind.charAt(0).toUpperCase() + kind.slice(1)
+  const combined = t.kind.startsWith('feed-and') ? 'A combined feed counts as the weedkiller in it. ' : ''
+  const assumed: Message = t.waitDays === null ? say`The label’s wait is not given, so the longest usual one holds: ${quantity(days, 'd')}. ` : ''
+  return {
+    id: `treatment:${t.id}.wait`,
+    stage: 6,
+    level: 'warn',
+    title: say`${t.product ? say`${named} (${t.product})` : named}: no seed before ${onDay(until.value as Day)}.`,
+    says: say`${combined}${assumed}Seed sown inside it does not come up. The label decides.`,
+    figure: until.id,
+  }
+}

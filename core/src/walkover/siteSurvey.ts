@@ -1,13 +1,15 @@
 import type { Job, Zone } from '../entities/job.ts'
-import { OBSTACLES, type Level, type Point, type SitePlan } from '../entities/drawing.ts'
+import { OBSTACLES, type Level, type Point, type Drawing } from '../entities/drawing.ts'
+import type { Memo } from '../trace/memo.ts'
 import { distance } from '../drawing/geometry.ts'
-import { fromFrames, fromLooks, type CoverCount } from '../cover/coverCount.ts'
+import { fromQuadrats, fromPointCounts, type CoverCount } from '../cover/coverCount.ts'
 import { measurePlan, zoneAt, type MeasuredPlan } from '../drawing/drawnZones.ts'
 import { bestPlane, enough, fallTowards, levelReport, nearestOn, type LevelAim, type LevelReport } from '../levels/levels.ts'
 import type { Obstacle } from '../light/obstacles.ts'
+import { surveyLines } from './surveyRules.ts'
 import { lightOfZones, type LightSeason, type ZoneLight } from '../light/zoneLight.ts'
 
-/** All that the plan, the counts and the levels of one site come to, by zone. Worked once for a job, kept while its inputs stay. */
+/** All that the drawing, the counts and the levels of one site come to, by zone. */
 export interface SiteSurvey {
   measured: MeasuredPlan
   season: LightSeason
@@ -20,59 +22,79 @@ export interface SiteSurvey {
   counts: Map<string, CoverCount>
 }
 
-/** Falls gentler than this are level, as near as readings tell, %. */
-const LEVEL_WITHIN = 0.3
+/** Lines of the survey that a firm may have set for itself. */
+export interface SurveyValues {
+  /** Least depth of a dip, mm. */
+  dip: number
+  /** Falls gentler than this are level, %. */
+  levelWithin: number
+  /** Falls gentler than this hide no sun worth counting, %. */
+  leastTilt: number
+}
 
-export function surveySite(job: Job, season: LightSeason): SiteSurvey {
-  const { plan } = job
-  const measured = remember('plan', [plan.shapes], () => measurePlan(plan))
-  const place = job.site.latitude === null ? null : { latitude: job.site.latitude, longitude: job.site.longitude ?? 0 }
-  const casts = place && (plan.shapes.some((s) => OBSTACLES.includes(s.kind)) || plan.hills.length > 0) && measured.zones.size > 0
-  const asked = plan.shapes.some((s) => s.whatIf !== 'as-is' && !s.agreed)
+/** Surveys one site. Slow pieces are taken from `memo` while what they depend on stays. */
+export function surveySite(job: Job, season: LightSeason, values: SurveyValues, memo: Memo): SiteSurvey {
+  const { drawing } = job
+  const measured = memo.recall('drawing', [drawing.shapes], () => measurePlan(drawing))
+  const readings =
+    drawing.levels.length > 0 ? memo.recall('levels', [drawing.levels, drawing.shapes], () => levelsByZone(job)) : new Map<string, Level[]>()
   const levels = new Map<string, LevelReport>()
   const falls: SiteSurvey['falls'] = new Map()
   const counts: SiteSurvey['counts'] = new Map()
-  const readings = plan.levels.length > 0 ? remember('levels', [plan.levels, plan.shapes], () => levelsByZone(job)) : new Map<string, Level[]>()
   for (const zone of job.zones) {
     const own = readings.get(zone.id)
     if (own) {
       const net = measured.zones.get(zone.id)?.net ?? null
-      const aim = aimOf(zone, plan, own)
-      const report = remember(`level.${zone.id}`, [own, net, aim], () => levelReport(own, net, aim))
+      const aim = aimOf(zone, drawing, own)
+      const report = memo.recall(`levels:${zone.id}`, [own, net, aim, values.dip], () => levelReport(own, net, aim, values.dip))
       if (report) levels.set(zone.id, report)
-      const towards = plan.shapes.flatMap((s) => {
-        if (s.kind !== 'building') return []
-        const percent = fallTowards(own, s.at)
-        return percent !== null && percent > LEVEL_WITHIN ? [{ building: s.id, name: s.name || 'the building', percent }] : []
-      })
+      const towards = buildingsBelow(drawing, own, values.levelWithin)
       if (towards.length > 0) falls.set(zone.id, towards)
     }
     const count = countOf(zone)
     if (count) counts.set(zone.id, count)
   }
-  const tilts = casts ? tiltsOf(job, measured, readings) : []
-  return {
-    measured,
-    season,
-    light: casts ? lightOfZones(plan, measured, place, season, { tilts }) : new Map(),
-    lightIf: casts && asked ? lightOfZones(plan, measured, place, season, { tilts, whatIf: true }) : null,
-    levels,
-    falls,
-    counts,
-  }
+  return { measured, season, ...lightOf(job, measured, readings, season, values.leastTilt, memo), levels, falls, counts }
+}
+
+/** Buildings the readings fall towards by more than `within` %. */
+const buildingsBelow = (drawing: Drawing, readings: readonly Level[], within: number) =>
+  drawing.shapes.flatMap((s) => {
+    if (s.kind !== 'building') return []
+    const percent = fallTowards(readings, s.at)
+    return percent !== null && percent > within ? [{ building: s.id, name: s.name || 'the building', percent }] : []
+  })
+
+function lightOf(
+  job: Job,
+  measured: MeasuredPlan,
+  readings: ReadonlyMap<string, readonly Level[]>,
+  season: LightSeason,
+  leastTilt: number,
+  memo: Memo,
+): Pick<SiteSurvey, 'light' | 'lightIf'> {
+  const { drawing, site } = job
+  const place = site.latitude === null ? null : { latitude: site.latitude, longitude: site.longitude ?? 0 }
+  const casts = drawing.shapes.some((s) => OBSTACLES.includes(s.kind)) || drawing.hills.length > 0
+  if (!place || !casts || measured.zones.size === 0) return { light: new Map(), lightIf: null }
+  const tilts = tiltsOf(job, measured, readings, leastTilt)
+  const inputs = [drawing.shapes, drawing.hills, place, season, tilts]
+  const cast = (whatIf: boolean) =>
+    memo.recall(whatIf ? 'light-if' : 'light', inputs, () => lightOfZones(drawing, measured, place, season, { tilts, whatIf }))
+  const asked = drawing.shapes.some((s) => s.whatIf !== 'as-is' && !s.agreed)
+  return { light: cast(false), lightIf: asked ? cast(true) : null }
 }
 
 /** The cover of a zone as counted: by looks where there are any, else by frames. */
-export const countOf = (zone: Pick<Zone, 'looks' | 'frames'>): CoverCount | null => (zone.looks && fromLooks(zone.looks)) || fromFrames(zone.frames)
+export const countOf = (zone: Pick<Zone, 'pointCounts' | 'quadrats'>): CoverCount | null =>
+  (zone.pointCounts && fromPointCounts(zone.pointCounts)) || fromQuadrats(zone.quadrats)
 
-/** A fall gentler than this, m a metre, hides no sun worth the counting. */
-const LEAST_TILT = 0.01
-
-/** The drawn zones that are known to slope, and which way: by what was read and noted, else by the plane through their levels. */
+/** The drawn zones known to slope by `leastTilt` % or more, and which way: by what was read and noted, else by the plane through their levels. */
 export function tiltsOf(
   job: Pick<Job, 'zones'>,
   measured: MeasuredPlan,
   readings: ReadonlyMap<string, readonly Level[]>,
+  leastTilt: number = surveyLines.leastTilt.is,
 ): (Obstacle & { form: 'tilt' })[] {
   return job.zones.flatMap((zone) => {
     const areas = measured.zones.get(zone.id)?.net
@@ -85,7 +107,7 @@ export function tiltsOf(
         : plane
           ? [Math.hypot(plane.east, plane.north) / 1000, (Math.atan2(-plane.east, -plane.north) * 180) / Math.PI]
           : [0, 0]
-    return fall < LEAST_TILT ? [] : [{ shape: zone.id, dropsLeaf: false, form: 'tilt' as const, areas, fall, towards }]
+    return fall < leastTilt / 100 ? [] : [{ shape: zone.id, dropsLeaf: false, form: 'tilt' as const, areas, fall, towards }]
   })
 }
 
@@ -95,21 +117,21 @@ export function tiltsOf(
  */
 export function aimOf(
   zone: Pick<Zone, 'levelAim' | 'fall' | 'fallTowards' | 'smoothOver'>,
-  plan: Pick<SitePlan, 'shapes'>,
+  drawing: Pick<Drawing, 'shapes'>,
   readings: readonly Pick<Level, 'x' | 'y'>[],
 ): LevelAim {
   if (zone.levelAim === 'smooth') return { kind: 'smooth', radius: zone.smoothOver ?? 3 }
   if (zone.levelAim === 'plane') return { kind: 'plane' }
-  return { kind: 'fall', percent: zone.fall ?? 1, towards: zone.fallTowards ?? awayFromBuilding(plan, readings) ?? 180 }
+  return { kind: 'fall', percent: zone.fall ?? 1, towards: zone.fallTowards ?? awayFromBuilding(drawing, readings) ?? 180 }
 }
 
 /** Direction from the nearest building to the middle of the readings, degrees from north through east. */
-function awayFromBuilding(plan: Pick<SitePlan, 'shapes'>, readings: readonly Pick<Level, 'x' | 'y'>[]): number | null {
+function awayFromBuilding(drawing: Pick<Drawing, 'shapes'>, readings: readonly Pick<Level, 'x' | 'y'>[]): number | null {
   if (readings.length === 0) return null
   const mean = (of: (r: Pick<Level, 'x' | 'y'>) => number) => readings.reduce((s, r) => s + of(r), 0) / readings.length
   const middle: Point = [mean((r) => r.x), mean((r) => r.y)]
   let best: { from: Point; away: number } | null = null
-  for (const s of plan.shapes) {
+  for (const s of drawing.shapes) {
     if (s.kind !== 'building') continue
     const from = nearestOn(s.at, middle)
     const away = distance(from, middle)
@@ -121,22 +143,11 @@ function awayFromBuilding(plan: Pick<SitePlan, 'shapes'>, readings: readonly Pic
 }
 
 /** Level readings by the zone they were given, or else lie on. */
-export function levelsByZone(job: Pick<Job, 'plan'>): Map<string, Level[]> {
+export function levelsByZone(job: Pick<Job, 'drawing'>): Map<string, Level[]> {
   const found = new Map<string, Level[]>()
-  for (const reading of job.plan.levels) {
-    const zone = reading.zone ?? zoneAt([reading.x, reading.y], job.plan)
+  for (const reading of job.drawing.levels) {
+    const zone = reading.zone ?? zoneAt([reading.x, reading.y], job.drawing)
     if (zone) found.set(zone, [...(found.get(zone) ?? []), reading])
   }
   return found
-}
-
-const kept = new Map<string, unknown>()
-/** The last answers by their whole input. A plan is worked anew at every edit; most edits leave what is drawn alone. */
-function remember<T>(what: string, input: unknown, work: () => T): T {
-  const key = what + JSON.stringify(input)
-  if (kept.has(key)) return kept.get(key) as T
-  const made = work()
-  if (kept.size >= 64) kept.delete(kept.keys().next().value!)
-  kept.set(key, made)
-  return made
 }

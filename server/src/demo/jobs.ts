@@ -1,7 +1,7 @@
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import type { FirmDraft } from '@juvena/core/entities/firm'
 import type { JobDraft } from '@juvena/core/entities/job'
-import { guesthousePlan } from './guesthousePlan.ts'
+import { guesthouseDrawing } from './guesthouseDrawing.ts'
 
 /** The demo's clock stands still on this day. */
 export const DEMO_TODAY = '2027-02-22'
@@ -83,7 +83,7 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
           id: 'hedge',
           name: 'Hedge strip',
           slope: 'flat',
-          looks: { wanted: 25, weeds: 5, moss: 18, bare: 12 },
+          pointCounts: { wanted: 25, weeds: 5, moss: 18, bare: 12 },
           plugs: ['14 mm', '13 mm', '21 mm'],
           weedsSeen: ['plantain', 'daisy'],
           litter: 'leaf',
@@ -98,11 +98,11 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
           uniformity: 0.6,
         },
       ],
-      plan: guesthousePlan,
-      treatments: [{ kind: 'feed', date: '2026-10-12', product: '' }],
+      drawing: guesthouseDrawing,
+      treatments: [{ id: 't1', kind: 'feed', date: '2026-10-12', product: '' }],
       lots: [
-        { grass: 'perennial-ryegrass', name: '27-118', purity: 99, germination: 91 },
-        { grass: 'creeping-red-fescue', name: '27-120', purity: 98, germination: 86 },
+        { id: 'l-perennial-ryegrass', grass: 'perennial-ryegrass', name: '27-118', purity: 99, germination: 91 },
+        { id: 'l-creeping-red-fescue', grass: 'creeping-red-fescue', name: '27-120', purity: 98, germination: 86 },
       ],
     },
   },
@@ -264,7 +264,7 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
           notes: 'Two dogs, out at the steps by seven. The lavender hung over the lower edge until last week.',
         },
       ],
-      treatments: [{ kind: 'feed-and-weed', date: '2027-02-02', product: 'from the shed' }],
+      treatments: [{ id: 't1', kind: 'feed-and-weed', date: '2027-02-02', product: 'from the shed' }],
     },
   },
   {
@@ -296,7 +296,7 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
           wear: 'high',
         },
       ],
-      treatments: [{ kind: 'broadleaf', date: '2027-01-28', waitDays: '28 days', product: '' }],
+      treatments: [{ id: 't1', kind: 'broadleaf', date: '2027-01-28', waitDays: '28 days', product: '' }],
     },
   },
 ]

@@ -6,8 +6,10 @@ import { blankJob, jobSchema, readJob, type Job, type JobDraft } from '@juvena/c
 import { jobFileSchema } from '@juvena/core/formats/jobFile'
 import { pathText } from '@juvena/core/entities/problem'
 import { planJob } from '@juvena/core/pipeline'
+import { checkFirmValues } from '@juvena/core/ruleBook'
 import { notFound, Refusal } from '../problemDocument.ts'
-import { seasonPlanner } from '../seasonRows.ts'
+import { seasonPlanner, type SeasonBrief } from '../seasonRows.ts'
+import { answers } from './answers.ts'
 import { jobFileRoutes } from './jobFiles.ts'
 import { photoRoutes } from './photos.ts'
 import type { Parts, Route } from './route.ts'
@@ -26,7 +28,7 @@ const idOf = (req: Request) => String(req.params.id)
 
 export function apiRoutes(parts: Parts): Route[] {
   const { jobs, diary, firm, clock, weather } = parts
-  const plannedRows = seasonPlanner()
+  const planner = seasonPlanner()
   const firmNow = async () => {
     const stored = await firm.get()
     return { stored, settings: firmSchema.parse(stored.draft) }
@@ -47,21 +49,40 @@ export function apiRoutes(parts: Parts): Route[] {
     return { ...job, diary: await diary.of(id), today: clock.today(readJob(job.draft).job?.site.timeZone) }
   }
 
+  const seasonBrief = async (): Promise<SeasonBrief> => {
+    const list = await jobs.list(false)
+    const { stored, settings } = await firmNow()
+    return {
+      jobs: list,
+      diaries: await diary.ofAll(list.map((j) => j.id)),
+      firm: settings,
+      firmRevision: stored.revision,
+      today: (zone) => clock.today(zone),
+    }
+  }
+
   return [
     {
       method: 'get',
       path: '/today',
       summary: 'The day it is, and whether this is the demo.',
+      answer: answers.today,
       call: async () => ({ send: { today: clock.today(), demo: clock.demo } }),
     },
-    { method: 'get', path: '/firm', summary: 'The firm’s settings as typed.', call: async () => ({ send: await firm.get() }) },
+    { method: 'get', path: '/firm', summary: 'The firm’s settings as typed.', answer: answers.firm, call: async () => ({ send: await firm.get() }) },
     {
       method: 'put',
       path: '/firm',
       summary: 'Saves the firm’s settings on top of a revision.',
+      answer: answers.firm,
       body: bodies.firm,
       async call(req) {
         const { revision: from, firm: draft } = req.body as { revision: number; firm: FirmDraft }
+        const wrong = checkFirmValues(draft.values ?? {})
+        if (wrong.length > 0)
+          throw new Refusal(400, 'Not understood', wrong[0]!.sentence, {
+            problems: wrong.map(({ id, sentence }) => ({ path: `firm.values.${id}`, sentence })),
+          })
         const saved = await firm.save(from, draft, clock.now())
         if (!saved)
           throw new Refusal(409, 'Saved elsewhere', 'These settings were changed in another window. Reload to see them, then change yours.', {
@@ -73,21 +94,30 @@ export function apiRoutes(parts: Parts): Route[] {
     {
       method: 'get',
       path: '/jobs',
-      summary: 'Jobs, newest save first; with ?away=1 those put away.',
-      call: async (req) => ({ send: (await jobs.list(req.query.away === '1')).map(({ draft: _draft, ...rest }) => rest) }),
+      summary: 'Jobs, newest save first; with ?archived=1 the archived ones.',
+      answer: answers.jobs,
+      call: async (req) => ({ send: (await jobs.list(req.query.archived === '1')).map(({ draft: _draft, ...rest }) => rest) }),
     },
     {
       method: 'post',
       path: '/jobs',
       summary: 'Begins a job.',
+      answer: answers.job,
       body: bodies.create,
       call: async (_req, body) => ({ status: 201, send: await jobs.create(blankJob((body as { name: string }).name), clock.now()) }),
     },
-    { method: 'get', path: '/jobs/:id', summary: 'A job as typed, with its diary.', call: async (req) => ({ send: await full(idOf(req)) }) },
+    {
+      method: 'get',
+      path: '/jobs/:id',
+      summary: 'A job as typed, with its diary.',
+      answer: answers.fullJob,
+      call: async (req) => ({ send: await full(idOf(req)) }),
+    },
     {
       method: 'put',
       path: '/jobs/:id',
       summary: 'Saves a job on top of a revision; an older one is refused with both versions named.',
+      answer: answers.saved,
       body: bodies.save,
       async call(req, body) {
         const { revision: from, draft } = body as { revision: number; draft: unknown }
@@ -107,25 +137,28 @@ export function apiRoutes(parts: Parts): Route[] {
     {
       method: 'delete',
       path: '/jobs/:id',
-      summary: 'Puts a job away. It can be taken out again.',
+      summary: 'Archives a job. It can be restored.',
+      answer: answers.archived,
       async call(req) {
-        if (!(await jobs.putAway(idOf(req), clock.now()))) throw notFound('job')
-        return { send: { putAway: true } }
+        if (!(await jobs.setArchived(idOf(req), clock.now()))) throw notFound('job')
+        return { send: { archived: true } }
       },
     },
     {
       method: 'post',
       path: '/jobs/:id/restore',
-      summary: 'Takes a job out again.',
+      summary: 'Restores an archived job.',
+      answer: answers.archived,
       async call(req) {
-        if (!(await jobs.putAway(idOf(req), null))) throw notFound('job')
-        return { send: { putAway: false } }
+        if (!(await jobs.setArchived(idOf(req), null))) throw notFound('job')
+        return { send: { archived: false } }
       },
     },
     {
       method: 'post',
       path: '/jobs/:id/copy',
       summary: 'Keeps a draft as a job of its own beside another.',
+      answer: answers.job,
       body: bodies.save,
       call: async (_req, body) => ({ status: 201, send: await jobs.create(readable((body as { draft: unknown }).draft).draft, clock.now()) }),
     },
@@ -133,6 +166,7 @@ export function apiRoutes(parts: Parts): Route[] {
       method: 'post',
       path: '/jobs/:id/diary',
       summary: 'Adds a diary entry. The same id twice is kept once.',
+      answer: answers.diary,
       body: bodies.diary,
       async call(req, body) {
         await jobOr404(req)
@@ -144,6 +178,7 @@ export function apiRoutes(parts: Parts): Route[] {
       method: 'get',
       path: '/jobs/:id/plan',
       summary: 'The plan of a job, worked out afresh.',
+      answer: answers.plan,
       async call(req) {
         const stored = await jobOr404(req)
         const { job } = readable(stored.draft)
@@ -159,21 +194,23 @@ export function apiRoutes(parts: Parts): Route[] {
       method: 'get',
       path: '/season',
       summary: 'Every job with its window, state and next step.',
+      answer: answers.season,
       async call() {
-        const list = await jobs.list(false)
-        const { stored, settings } = await firmNow()
-        return {
-          send: {
-            today: clock.today(),
-            rows: plannedRows(list, await diary.ofAll(list.map((j) => j.id)), settings, stored.revision, (zone) => clock.today(zone)),
-          },
-        }
+        return { send: { today: clock.today(), rows: planner.rows(await seasonBrief()) } }
       },
+    },
+    {
+      method: 'get',
+      path: '/rules/uses',
+      summary: 'By rule, the jobs whose plans go by it.',
+      answer: answers.uses,
+      call: async () => ({ send: { uses: planner.uses(await seasonBrief()) } }),
     },
     {
       method: 'get',
       path: '/weather',
       summary: 'Outlook of the (simulated) station for a job’s site, or for the job saved last.',
+      answer: answers.weather,
       async call(req) {
         const stored = typeof req.query.job === 'string' ? await jobs.get(req.query.job) : ((await jobs.list(false, 1))[0] ?? null)
         const job = stored ? readJob(stored.draft).job : null

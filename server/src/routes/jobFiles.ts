@@ -2,10 +2,12 @@ import { randomUUID } from 'node:crypto'
 import type { Request } from 'express'
 import { diaryEntry } from '@juvena/core/entities/diary'
 import { JOB_VERSION, readJob, type JobDraft } from '@juvena/core/entities/job'
+import { currentDraft } from '@juvena/core/entities/jobVersions'
 import { photosThatFit } from '@juvena/core/formats/fileSize'
 import { filePhoto, JOB_FORMAT, readJobFile, type FilePhoto } from '@juvena/core/formats/jobFile'
 import { readKeptPicture, type Picture } from '../picture.ts'
 import { Refusal } from '../problemDocument.ts'
+import { answers } from './answers.ts'
 import type { StoredJob } from '../store/jobStore.ts'
 import type { Parts, Route } from './route.ts'
 
@@ -20,6 +22,7 @@ export function jobFileRoutes(
       method: 'get',
       path: '/jobs/:id/file',
       summary: 'The job file: everything the job holds, photographs too, as many as 44 MB; ?photos=no leaves them out.',
+      answer: answers.jobFile,
       async call(req) {
         const stored = await jobOr404(req)
         const name =
@@ -43,7 +46,8 @@ export function jobFileRoutes(
     {
       method: 'post',
       path: '/job-files',
-      summary: 'Takes in a job file as a new job.',
+      summary: 'Imports a job file as a new job.',
+      answer: answers.fullJob,
       async call(req) {
         const read = readJobFile(req.body)
         if (!read.ok) {
@@ -53,7 +57,8 @@ export function jobFileRoutes(
           if (!mendable)
             throw new Refusal(400, 'Not a job file', read.problems[0]?.sentence ?? 'This is not a job file.', { problems: read.problems })
         }
-        const file = req.body as { job: JobDraft; diary?: unknown[]; photos?: unknown[] }
+        const sent = req.body as { job: JobDraft; diary?: unknown[]; photos?: unknown[] }
+        const file = { ...sent, job: currentDraft(sent.job) }
         // Every picture is opened before anything is kept: a file cut short or spoilt is refused whole.
         const pictures: { id: string; of: FilePhoto; picture: Picture }[] = []
         for (const [i, entry] of (file.photos ?? []).entries()) {
@@ -70,8 +75,8 @@ export function jobFileRoutes(
           }
         }
         const renamed = (photo: string) => pictures.find((p) => p.of.id === photo)?.id ?? photo
-        const traced = file.job.plan?.picture
-        const job = traced ? { ...file.job, plan: { ...file.job.plan, picture: { ...traced, photo: renamed(traced.photo) } } } : file.job
+        const traced = file.job.drawing?.picture
+        const job = traced ? { ...file.job, drawing: { ...file.job.drawing, picture: { ...traced, photo: renamed(traced.photo) } } } : file.job
         const stored = await jobs.create(job, clock.now())
         for (const entry of file.diary ?? []) {
           const parsed = diaryEntry.parse(entry)

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { filePhoto } from '@juvena/core/formats/jobFile'
 import { readPicture, type Picture } from '../picture.ts'
 import { notFound, Refusal } from '../problemDocument.ts'
+import { answers } from './answers.ts'
 import type { StoredPhoto } from '../store/photoStore.ts'
 import type { Parts, Route } from './route.ts'
 
@@ -31,14 +32,16 @@ export function photoRoutes({ photos, clock }: Parts, jobOr404: (req: Request) =
       method: 'get',
       path: '/jobs/:id/photos',
       summary: 'A job’s photographs, newest day first.',
+      answer: answers.photos,
       call: async (req) => ({ send: await photos.of((await jobOr404(req)).id) }),
     },
     {
       method: 'post',
       path: '/jobs/:id/photos',
       summary:
-        'Takes in a picture’s bytes. It is written anew, without the camera’s record; ?keepPosition=yes keeps where it was taken, apart from the file; ?id= lets it be sent twice and kept once.',
+        'Keeps a picture’s bytes. It is written anew, without the camera’s record; ?keepPosition=yes keeps where it was taken, apart from the file; ?id= lets it be sent twice and kept once.',
       picture: true,
+      answer: answers.photo,
       async call(req) {
         const job = await jobOr404(req)
         const query = asked.safeParse(req.query)
@@ -79,19 +82,21 @@ export function photoRoutes({ photos, clock }: Parts, jobOr404: (req: Request) =
     {
       method: 'delete',
       path: '/photos/:id',
-      summary: 'Puts a photograph away. It can be taken out again.',
+      summary: 'Archives a photograph. It can be restored.',
+      answer: answers.archived,
       async call(req) {
-        if (!(await photos.putAway((await photoOr404(req)).id, clock.now()))) throw notFound('photograph')
-        return { send: { putAway: true } }
+        if (!(await photos.setArchived((await photoOr404(req)).id, clock.now()))) throw notFound('photograph')
+        return { send: { archived: true } }
       },
     },
     {
       method: 'post',
       path: '/photos/:id/restore',
-      summary: 'Takes a photograph out again.',
+      summary: 'Restores an archived photograph.',
+      answer: answers.archived,
       async call(req) {
-        if (!(await photos.putAway((await photoOr404(req)).id, null))) throw notFound('photograph')
-        return { send: { putAway: false } }
+        if (!(await photos.setArchived((await photoOr404(req)).id, null))) throw notFound('photograph')
+        return { send: { archived: false } }
       },
     },
   ]

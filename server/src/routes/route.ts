@@ -23,6 +23,8 @@ export interface Route {
   path: string
   summary: string
   body?: z.ZodType
+  /** What it answers when it succeeds. */
+  answer?: z.ZodType
   /** The body is a picture's own bytes, not JSON. */
   picture?: boolean
   call: (req: Request, body: unknown) => Promise<{ status?: number; send: unknown; file?: string; path?: string }>

@@ -104,7 +104,7 @@ export const photoStore = (db: Knex, folder: string) => ({
     return row ? fromRow(row) : null
   },
 
-  async putAway(id: string, at: string | null): Promise<boolean> {
+  async setArchived(id: string, at: string | null): Promise<boolean> {
     return (await db<Row>('photos').where({ id }).update({ put_away_at: at })) === 1
   },
 

@@ -34,8 +34,10 @@ const name = computed(() => firm.say(props.label ?? figure.value?.label ?? 'Figu
     ]"
     @click="working?.choose(figure.id)"
   >
-    <span class="only-read">{{ name }}:{{ was ? ' was' : '' }} </span><s v-if="was">{{ was }}</s>
-    <span class="number">{{ firm.say(seen.number) }}</span><span v-if="seen.unit || year" class="unit">{{ ' ' + (seen.unit || year) }}</span
+    <span class="only-read">{{ name }}:{{ was ? ' was' : '' }} </span><s v-if="was">{{ was }}</s> <span class="number">{{ seen.number }}</span><span
+      v-if="seen.unit || year"
+      class="unit"
+      >{{ ' ' + (seen.unit || year) }}</span
     ><span class="only-read">; show its working</span>
   </button>
   <span v-else class="none" aria-label="none">·</span>

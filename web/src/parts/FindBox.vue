@@ -4,7 +4,7 @@ import { computed, nextTick, onMounted, ref, shallowRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { GRASSES } from '@juvena/core/reference/grasses'
 import { STAGES } from '@juvena/core/present/spine'
-import type { Stage } from '@juvena/core/trace/figure'
+import type { Stage } from '@juvena/core/trace/rule'
 import { STAGE_WORDS } from '../stages/words.ts'
 import { api } from '../stores/api.ts'
 import { useFirm } from '../stores/firm.ts'
@@ -38,13 +38,13 @@ const all = computed<Found[]>(() => {
     for (const f of Object.values(job.plan?.figures ?? {}))
       list.push({
         what: 'figure',
-        name: `${f.label}${f.zone ? `, ${zoneName(f.zone)}` : ''}: ${firm.text(f.value, f.unit)}`,
+        name: `${firm.say(f.label)}${f.zone ? `, ${zoneName(f.zone)}` : ''}: ${firm.text(f.value, f.unit)}`,
         go: () => router.push(`${here}/${STAGE_WORDS[f.stage]}?figure=${encodeURIComponent(f.id)}`),
       })
   }
   for (const j of jobs.value) list.push({ what: 'job', name: j.name || 'Job without a name', go: () => emit('job', j.id) })
   for (const g of Object.values(GRASSES)) list.push({ what: 'grass', name: g.name, go: () => router.push(`/yard/grasses?grass=${g.id}`) })
-  return list.map((f) => ({ ...f, name: firm.say(f.name) }))
+  return list
 })
 const found = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)

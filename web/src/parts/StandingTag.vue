@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { STANDING_NAMES, type Standing } from '@juvena/core/trace/figure'
-defineProps<{ standing: Standing }>()
+import { EVIDENCE_NAMES, type EvidenceLevel } from '@juvena/core/trace/evidence'
+defineProps<{ standing: EvidenceLevel }>()
 </script>
 
 <template>
-  <span class="tag" :class="standing">{{ STANDING_NAMES[standing] }}</span>
+  <span class="tag" :class="standing">{{ EVIDENCE_NAMES[standing] }}</span>
 </template>

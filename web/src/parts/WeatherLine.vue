@@ -2,7 +2,7 @@
 import { computed, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { nextOn, parseMonthDay, showDay } from '@juvena/core/calendar/day'
-import { oneInTen } from '@juvena/core/climate/frost'
+import { frostValues, oneInTen } from '@juvena/core/climate/frost'
 import type { Outlook } from '@juvena/core/climate/station'
 import { api } from '../stores/api.ts'
 import { useFirm } from '../stores/firm.ts'
@@ -34,8 +34,9 @@ const frost = computed(() => {
   if (!weather.value?.frost || !weather.value.outlook) return null
   const monthDay = parseMonthDay(weather.value.frost)
   if (!monthDay.ok) return null
+  const spread = firm.settings.values[frostValues.spread.id] ?? frostValues.spread.is
   const median = nextOn(monthDay.value, weather.value.today)
-  return { tenth: showDay(oneInTen(median)).slice(4), even: showDay(median).slice(4) }
+  return { tenth: showDay(oneInTen(median, spread)).slice(4), even: showDay(median).slice(4) }
 })
 </script>
 
@@ -44,14 +45,12 @@ const frost = computed(() => {
     <span>{{ showDay(weather?.today ?? firm.today) }}</span>
     <template v-if="now">
       <span
-        >soil <b>{{ firm.text(now.soil, 'C') }}</b> at {{ firm.units === 'us' ? '2 in' : '50 mm' }}</span
+        >soil <b>{{ firm.text(now.soil, 'C') }}</b> at {{ firm.text(50, 'mm') }}</span
       >
       <span v-if="rain" class="more"
         >rain <b>{{ rain.amount }}</b> by {{ rain.by }}</span
       >
-      <span v-if="frost" class="more"
-        >{{ firm.units === 'us' ? '28 °F' : '−2 °C' }} night: <b>1 in 10</b> by {{ frost.tenth }}, even by {{ frost.even }}</span
-      >
+      <span v-if="frost" class="more">{{ firm.text(-2, 'C') }} night: <b>1 in 10</b> by {{ frost.tenth }}, even by {{ frost.even }}</span>
       <span class="source">{{ weather?.outlook?.source }}<template v-if="firm.demo">, demo clock</template></span>
     </template>
     <span v-else class="more">no site yet: give a job its latitude for the weather</span>

@@ -4,8 +4,9 @@ import { showDay } from '@juvena/core/calendar/day'
 import { defaultFirm, firmSchema, type Firm, type FirmDraft } from '@juvena/core/entities/firm'
 import { pathText, type Problem } from '@juvena/core/entities/problem'
 import type { UnitSystem } from '@juvena/core/quantities/quantity'
-import { inUnits, show, shown, type FigureValue, type Unit } from '@juvena/core/quantities/show'
-import { speak } from '@juvena/core/reference/words'
+import { show, shown, type FigureValue, type Unit } from '@juvena/core/quantities/show'
+import { render } from '@juvena/core/present/render'
+import type { Message } from '@juvena/core/trace/message'
 import { api, ApiError } from './api.ts'
 
 /** The firm's settings, and how this page shows things: units, words, theme. */
@@ -46,9 +47,11 @@ export const useFirm = defineStore('firm', () => {
     { immediate: true },
   )
 
-  const say = (text: string) => inUnits(speak(text, settings.value.dialect), units.value)
+  const reader = computed(() => ({ units: units.value, dialect: settings.value.dialect }))
+  /** A message of the core in this firm's units and words. */
+  const say = (message: Message) => render(message, reader.value)
   const showValue = (value: FigureValue | null | undefined, unit: Unit) => show(value, unit, units.value)
-  const text = (value: FigureValue | null | undefined, unit: Unit) => speak(shown(value, unit, units.value), settings.value.dialect)
+  const text = (value: FigureValue | null | undefined, unit: Unit) => shown(value, unit, units.value)
   const day = (iso: string | null | undefined) => (iso ? showDay(iso) : '—')
 
   async function load() {
@@ -103,6 +106,7 @@ export const useFirm = defineStore('firm', () => {
     units,
     toggleUnits,
     field,
+    reader,
     say,
     show: showValue,
     text,

@@ -7,7 +7,9 @@ import type { Problem } from '@juvena/core/entities/problem'
 import type { JobPlan } from '@juvena/core/pipeline'
 import { spine } from '@juvena/core/present/spine'
 import type { Outlook } from '@juvena/core/climate/station'
-import { readings, type Figure, type Stage } from '@juvena/core/trace/figure'
+import type { Figure } from '@juvena/core/trace/figure'
+import { zoneFigure } from '@juvena/core/trace/scope'
+import type { Stage } from '@juvena/core/trace/rule'
 import type { Planner } from '../workers/plan.worker.ts'
 import { api, ApiError, Unreachable } from './api.ts'
 import { useFirm } from './firm.ts'
@@ -18,7 +20,7 @@ interface Served {
   revision: number
   name: string
   savedAt: string
-  putAwayAt: string | null
+  archivedAt: string | null
   draft: JobDraft
   diary: DiaryEntry[]
   today: string
@@ -244,7 +246,7 @@ export const useJob = defineStore('job', () => {
   }
   watch([draft, diary, outlook, () => firm.settings], () => void replan())
 
-  const derived = (f: Figure) => f.rule !== readings.typed.id && f.rule !== readings.assumed.id
+  const derived = (f: Figure) => f.origin !== 'typed' && f.origin !== 'assumed'
   const same = (a: unknown, b: unknown) =>
     a === b ||
     (typeof a === 'number' && typeof b === 'number' ? Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a)) : JSON.stringify(a) === JSON.stringify(b))
@@ -279,8 +281,9 @@ export const useJob = defineStore('job', () => {
   })
   const movedIn = (stage: Stage) => [...moved.value.keys()].filter((key) => plan.value?.figures[key]?.stage === stage).length
 
-  const bands = computed(() => (plan.value ? spine(plan.value, problems.value, firm.units) : []))
+  const bands = computed(() => (plan.value ? spine(plan.value, problems.value) : []))
   const figure = (figureId: string | null | undefined): Figure | null => (figureId ? (plan.value?.figures[figureId] ?? null) : null)
+  const ofZone = (zone: string | null | undefined, key: string): Figure | null => (zone ? figure(zoneFigure(zone, key)) : null)
   const problemAt = (path: string) => problems.value.find((p) => p.path === path)?.sentence ?? ''
   const zones = computed<ZoneDraft[]>(() => draft.value?.zones ?? [])
 
@@ -313,6 +316,7 @@ export const useJob = defineStore('job', () => {
     lookedAt,
     movedIn,
     figure,
+    ofZone,
     problemAt,
     save,
   }

@@ -177,14 +177,14 @@ export const usePhotos = defineStore('photos', () => {
     if (held.value.length > 0) void send()
   })
   window.addEventListener('online', () => void send())
-  async function putAway(id: string) {
+  async function archive(id: string) {
     await api('DELETE', `/photos/${encodeURIComponent(id)}`)
     await load()
   }
-  async function takeOut(id: string) {
+  async function restore(id: string) {
     await api('POST', `/photos/${encodeURIComponent(id)}/restore`)
     await load()
   }
   const ground = computed(() => all.value.filter((p) => p.kind === 'ground'))
-  return { all, ground, waiting, failure, sending, load, send, add, putAway, takeOut }
+  return { all, ground, waiting, failure, sending, load, send, add, archive, restore }
 })

@@ -36,14 +36,14 @@ export const useSurvey = defineStore('survey', () => {
   const lightKey = computed(() => {
     const d = job.draft
     if (!d || !season.value) return ''
-    const shapes = (d.plan?.shapes ?? []).filter((s) => ['lawn', 'bed', 'building', 'wall', 'tree'].includes(s.kind))
+    const shapes = (d.drawing?.shapes ?? []).filter((s) => ['lawn', 'bed', 'building', 'wall', 'tree'].includes(s.kind))
     const falls = d.zones?.map((z) => [z.id, z.slope, z.slopeTowards])
-    return JSON.stringify([shapes, d.plan?.hills, d.plan?.levels, falls, d.site?.latitude, d.site?.longitude, season.value, whatIf.value])
+    return JSON.stringify([shapes, d.drawing?.hills, d.drawing?.levels, falls, d.site?.latitude, d.site?.longitude, season.value, whatIf.value])
   })
   const levelKey = computed(() =>
     JSON.stringify([
-      job.draft?.plan?.levels,
-      job.draft?.plan?.shapes,
+      job.draft?.drawing?.levels,
+      job.draft?.drawing?.shapes,
       job.draft?.zones?.map((z) => [z.id, z.levelAim, z.fall, z.fallTowards, z.smoothOver]),
     ]),
   )

@@ -39,15 +39,15 @@ const surveyor = {
     const mine = ++running
     const job = plain(draft)
     if (!job || job.site.latitude === null) return null
-    const measured = measurePlan(job.plan)
+    const measured = measurePlan(job.drawing)
     const areas = [...measured.zones.values()].flatMap((z) => z.net)
     const grid = gridOver(areas, FINE_CELL, fine ? FINE_MOST : ROUGH_MOST)
     if (!grid) return null
     const cast = castLight({
       latitude: job.site.latitude,
       longitude: job.site.longitude ?? 0,
-      obstacles: [...obstaclesOf(job.plan.shapes, { whatIf }), ...tiltsOf(job, measured, levelsByZone(job))],
-      hills: hillsOf(job.plan),
+      obstacles: [...obstaclesOf(job.drawing.shapes, { whatIf }), ...tiltsOf(job, measured, levelsByZone(job))],
+      hills: hillsOf(job.drawing),
       grid,
       days: daysFor(season.from, season.to, fine ? 70 : 4),
       stepMinutes: fine ? 15 : 60,
@@ -89,12 +89,12 @@ const surveyor = {
     const job = plain(draft)
     if (!job || job.site.latitude === null) return {}
     const place = { latitude: job.site.latitude, longitude: job.site.longitude ?? 0 }
-    const measured = measurePlan(job.plan)
+    const measured = measurePlan(job.drawing)
     const tilts = tiltsOf(job, measured, levelsByZone(job))
     const found: Record<string, number[]> = {}
     for (let month = 0; month < 12; month++) {
       const middle = Date.UTC(year, month, 15) / 86_400_000
-      for (const [id, light] of lightOfZones(job.plan, measured, place, { from: middle, to: middle }, { tilts }))
+      for (const [id, light] of lightOfZones(job.drawing, measured, place, { from: middle, to: middle }, { tilts }))
         (found[id] ??= []).push(light.median)
     }
     return found
@@ -104,12 +104,12 @@ const surveyor = {
   levels(draft: JobDraft): Raster[] {
     const job = plain(draft)
     if (!job) return []
-    const measured = measurePlan(job.plan)
+    const measured = measurePlan(job.drawing)
     const rasters: Raster[] = []
     for (const [id, readings] of levelsByZone(job)) {
       const zone = job.zones.find((z) => z.id === id)
-      const surface = zone && levelSurface(readings, measured.zones.get(id)?.net ?? null, aimOf(zone, job.plan, readings))
-      if (surface) rasters.push({ grid: surface.grid, values: surface.off })
+      const surface = zone && levelSurface(readings, measured.zones.get(id)?.net ?? null, aimOf(zone, job.drawing, readings))
+      if (surface) rasters.push({ grid: surface.grid, values: surface.deviation })
     }
     return rasters
   },

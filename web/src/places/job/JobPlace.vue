@@ -2,7 +2,9 @@
 import { computed, defineAsyncComponent, h, onBeforeUnmount, onMounted, provide, ref, watch, type Component } from 'vue'
 import { onBeforeRouteLeave, RouterLink, useRoute, useRouter } from 'vue-router'
 import { daysBetween, parseDay, showDay } from '@juvena/core/calendar/day'
-import { num, type Stage } from '@juvena/core/trace/figure'
+import { linkedFigure } from '@juvena/core/present/figureLink'
+import { num } from '@juvena/core/trace/figure'
+import type { Stage } from '@juvena/core/trace/rule'
 import { actions, rememberJob } from '../../parts/keys.ts'
 import { WORKING } from '../../parts/working.ts'
 import { STAGE_WORDS, stageOfWord } from '../../stages/words.ts'
@@ -15,7 +17,7 @@ import WorkingPanel from './WorkingPanel.vue'
 
 /** A stage's surface, loaded when it is first opened; says so when that takes a moment. */
 const stageSurface = (loader: () => Promise<{ default: Component }>): Component =>
-  defineAsyncComponent({ loader, delay: 120, loadingComponent: { render: () => h('p', { class: 'soft' }, 'Laying it out…') } })
+  defineAsyncComponent({ loader, delay: 120, loadingComponent: { render: () => h('p', { class: 'soft' }, 'Loading…') } })
 
 const SURFACES: Record<Stage, Component> = {
   1: stageSurface(() => import('../../stages/walkover/WalkOverStage.vue')),
@@ -35,7 +37,11 @@ const router = useRouter()
 const stage = computed<Stage>(() => stageOfWord(route.params.stage))
 const surface = computed(() => SURFACES[stage.value])
 
-const chosen = computed(() => (typeof route.query.figure === 'string' ? route.query.figure : null))
+/** A link may name a figure as it was called before; it is found all the same. */
+const chosen = computed(() => {
+  const asked = typeof route.query.figure === 'string' ? route.query.figure : null
+  return asked && job.plan ? (linkedFigure(asked, job.plan.figures) ?? asked) : asked
+})
 const choose = (id: string | null) => void router.replace({ query: { ...route.query, figure: id ?? undefined } })
 provide(WORKING, { chosen, choose })
 

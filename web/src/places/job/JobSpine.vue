@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Stage } from '@juvena/core/trace/figure'
+import type { Stage } from '@juvena/core/trace/rule'
 import { STAGES } from '@juvena/core/present/spine'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, inject, ref, watch } from 'vue'
-import { useRoute } from 'vue-router'
+import { RouterLink, useRoute } from 'vue-router'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import { STAGES } from '@juvena/core/present/spine'
-import type { Stage } from '@juvena/core/trace/figure'
+import type { Stage } from '@juvena/core/trace/rule'
+import { figureInputs } from '@juvena/core/trace/figure'
 import { explain } from '@juvena/core/present/explain'
 import type { SchoolChoiceId } from '@juvena/core/reference/schools'
 import type { Unit } from '@juvena/core/quantities/show'
@@ -25,10 +26,14 @@ const route = useRoute()
 const ShapeCard = defineAsyncComponent(() => import('../../stages/walkover/plan/ShapeCard.vue'))
 const trail = ref<string[]>([])
 
-const explained = computed(() => (working.chosen.value && job.plan ? explain(job.plan.figures, working.chosen.value, firm.units) : null))
+const explained = computed(() => (working.chosen.value && job.plan ? explain(job.plan, working.chosen.value, firm.reader) : null))
+const inputsOf = (id: string) => {
+  const f = job.figure(id)
+  return f ? figureInputs(f) : []
+}
 const zoneName = (id?: string) => job.plan?.zones.find((z) => z.id === id)?.name
 watch(working.chosen, (id) => {
-  if (!id || !trail.value.some((t) => job.figure(t)?.inputs.includes(id))) trail.value = []
+  if (!id || !trail.value.some((t) => inputsOf(t).includes(id))) trail.value = []
 })
 function open(id: string) {
   if (working.chosen.value) trail.value = [...trail.value, working.chosen.value]
@@ -78,11 +83,11 @@ const cautions = computed(() => {
         <button type="button" class="plain close" aria-label="Close the working" @click="working.choose(null)">close</button>
       </p>
       <p class="value">
-        {{ firm.say(firm.show(explained.figure.value, explained.figure.unit).number) }}
+        {{ firm.show(explained.figure.value, explained.figure.unit).number }}
         <span>{{ firm.show(explained.figure.value, explained.figure.unit).unit }}</span>
       </p>
-      <p class="formula">{{ firm.say(explained.formula) }}</p>
-      <p class="says">{{ firm.say(explained.rule.says) }}</p>
+      <p class="formula">{{ explained.formula }}</p>
+      <p class="says">{{ explained.says }}</p>
       <p class="standing">
         <StandingTag :standing="explained.rule.standing" />
         <template v-if="explained.figure.standing !== explained.rule.standing"
@@ -104,9 +109,20 @@ const cautions = computed(() => {
           </button>
         </li>
       </ul>
+      <ul v-if="explained.values.length" class="numbers" aria-label="Numbers of the trade it goes by">
+        <li v-for="v in explained.values" :key="v.id">
+          <span
+            >{{ v.says }} <b>{{ v.value }}</b><template v-if="v.instead">, yours; Juvena’s is {{ v.instead }}</template></span
+          >
+          <span class="small soft">{{ v.standing }}</span>
+        </li>
+        <li>
+          <RouterLink class="small" :to="`/yard/rules?rule=${explained.rule.id}`">change it in the rule book</RouterLink>
+        </li>
+      </ul>
       <section v-if="explained.instead">
         <h3>Overridden by you</h3>
-        <p>The plan would have said {{ firm.say(explained.instead) }}.</p>
+        <p>The plan would have said {{ explained.instead }}.</p>
       </section>
       <section v-if="was">
         <h3>Moved from {{ was }}</h3>
@@ -114,7 +130,7 @@ const cautions = computed(() => {
       </section>
       <section v-if="explained.change">
         <h3>What would change it</h3>
-        <p>{{ firm.say(explained.change) }}</p>
+        <p>{{ explained.change }}</p>
       </section>
     </template>
     <template v-else>
@@ -193,6 +209,17 @@ section p,
 }
 .source {
   flex-basis: 100%;
+}
+.numbers li {
+  display: flex;
+  justify-content: space-between;
+  gap: 0.6rem;
+  padding: 0.2rem 0;
+  line-height: 1.3;
+  font-size: 0.86rem;
+}
+.numbers .soft {
+  flex: none;
 }
 .inputs li {
   border-bottom: 1px solid var(--rule);

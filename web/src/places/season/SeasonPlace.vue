@@ -7,12 +7,12 @@ import { FILE_BYTES } from '@juvena/core/formats/fileSize'
 import type { SeasonRow as Row } from '@juvena/core/present/seasonRow'
 import type { Outlook } from '@juvena/core/climate/station'
 import { STAGES } from '@juvena/core/present/spine'
-import type { Stage } from '@juvena/core/trace/figure'
+import type { Stage } from '@juvena/core/trace/rule'
 import SoilCore from '../job/SoilCore.vue'
 import WindowRibbon from '../../stages/order/WindowRibbon.vue'
 import { api } from '../../stores/api.ts'
 import { useFirm } from '../../stores/firm.ts'
-import PutAway from './PutAway.vue'
+import ArchivedJobs from './ArchivedJobs.vue'
 
 const WeatherChart = defineAsyncComponent(() => import('./WeatherChart.vue'))
 
@@ -113,7 +113,15 @@ const FOLLOWS = {
   8: 'what was done, how much, by whom; first mow and when it looks right',
 }
 
-const STATES = { 'no-zones': 'to be walked', planned: 'planned', 'under-way': 'under way', growing: 'growing', done: 'done', cannot: 'does not fit' }
+const STATES = {
+  'no-zones': 'to be walked',
+  planned: 'planned',
+  'under-way': 'under way',
+  growing: 'growing',
+  done: 'done',
+  cannot: 'does not fit',
+  failed: 'could not be planned',
+}
 const shut = computed(() => (rows.value ?? []).filter((r) => r.state === 'cannot').length)
 const cutOff = computed(
   () =>
@@ -162,7 +170,7 @@ async function takeFile(event: Event) {
     failure.value = (error as Error).message
   }
 }
-async function putAway(row: Row) {
+async function archive(row: Row) {
   await api('DELETE', `/jobs/${row.id}`).catch((error: Error) => (failure.value = error.message))
   gone.value++
   await load()
@@ -216,7 +224,7 @@ const gone = ref(0)
               · {{ row.state === 'cannot' ? 'as asked, not before' : `next: ${firm.say(row.next.name)},` }} {{ showDay(row.next.day) }}</template
             >
           </p>
-          <button type="button" class="plain small away" :aria-label="`Put away ${row.name}`" @click="putAway(row)">put away</button>
+          <button type="button" class="plain small away" :aria-label="`Archive ${row.name}`" @click="archive(row)">archive</button>
         </div>
         <div class="lane">
           <WindowRibbon v-if="row.window.length" class="behind" :spans="row.window" :from="from" :days="DAYS" :cut-off="row.cutOff ?? from" />
@@ -277,10 +285,10 @@ const gone = ref(0)
         />
       </div>
       <button type="submit" class="act main" :disabled="busy">Begin the walk-over</button>
-      <label class="act file">Take in a job file<input type="file" accept=".json,application/json" @change="takeFile" /></label>
+      <label class="act file">Import a job file<input type="file" accept=".json,application/json" @change="takeFile" /></label>
       <p v-if="nameWrong" class="wrong" role="alert">{{ nameWrong }}</p>
     </form>
-    <PutAway :key="gone" @back="load" />
+    <ArchivedJobs :key="gone" @back="load" />
   </div>
 </template>
 

@@ -18,7 +18,7 @@ const site = computed(() => job.draft?.site)
 const remarks = computed(() => job.zones.filter((z) => z.notes))
 const seeded = computed(() => zones.value.filter((z) => z.seed))
 const packs = (line: (typeof plan.value.materials)[number]) =>
-  line.packs ? line.packs.counts.map((c) => `${c.count} × ${firm.text(c.size, 'kg')}`).join(' + ') : ''
+  line.packs ? line.packs.counts.map((c) => `${c.count} × ${c.size} kg`).join(' + ') : ''
 </script>
 
 <template>
@@ -77,7 +77,7 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
       <tbody>
         <tr v-for="line in plan.materials" :key="line.id">
           <td>
-            {{ line.name }}<span class="why">{{ firm.say(line.detail) }}</span>
+            {{ firm.say(line.name) }}<span class="why">{{ firm.say(line.detail) }}</span>
           </td>
           <td v-for="z in zones.slice(0, 6)" :key="z.id" class="n"><SheetFigure :id="line.cells[z.id]" /></td>
           <td class="n">
@@ -102,7 +102,7 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
         <li v-for="z in zones.slice(6)" :key="z.id">
           <b>{{ z.name }}</b> <SheetFigure :id="z.area" />:
           <template v-for="(line, i) in plan.materials.filter((l) => l.cells[z.id])" :key="line.id"
-            >{{ i ? '; ' : '' }}{{ line.name }} <SheetFigure :id="line.cells[z.id]" /></template
+            >{{ i ? '; ' : '' }}{{ firm.say(line.name) }} <SheetFigure :id="line.cells[z.id]" /></template
           ><template v-if="z.seed">; each seed pass <SheetFigure :id="z.seed.half.id" /></template>
         </li>
       </ul>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { addDays, showDay } from '@juvena/core/calendar/day'
+import { showDay } from '@juvena/core/calendar/day'
 import type { StepKind } from '@juvena/core/reference/operations'
+import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import SheetFigure from './SheetFigure.vue'
 import SheetHead from './SheetHead.vue'
 
 /** What happens, how it looks and when, and what the customer does. */
+const firm = useFirm()
 const job = useJob()
 const plan = computed(() => job.plan!)
 const PLAIN: Partial<Record<StepKind, string>> = {
@@ -35,15 +37,15 @@ const days = computed(() => {
   }
   return [...map]
 })
-const held = computed(() => plan.value.strands.filter((s) => s.verdict))
-const first = computed(() => plan.value.follow.strands[0])
+const held = computed(() => plan.value.packages.filter((s) => s.verdict))
+const first = computed(() => plan.value.follow.packages[0])
 </script>
 
 <template>
   <section>
     <SheetHead title="For the customer" />
     <p v-for="s in held" :key="s.id" class="held">
-      <b>{{ s.verdict }}</b> {{ s.options.map((o) => `${o.title}: ${o.says}`).join(' ') }}
+      <b>{{ firm.say(s.verdict) }}</b> {{ s.options.map((o) => `${firm.say(o.title)}: ${firm.say(o.says)}`).join(' ') }}
     </p>
     <p class="ground">
       <SheetFigure :id="plan.totalArea" /> in {{ plan.zones.filter((z) => z.area).length }} {{ plan.zones.length === 1 ? 'zone' : 'zones' }}:
@@ -66,11 +68,11 @@ const first = computed(() => plan.value.follow.strands[0])
         <li>
           <b>Day 2 to the first green.</b> Bare is normal. First seedlings:
           <template v-for="(u, i) in first.up" :key="u.grass"
-            >{{ i ? '; ' : '' }}{{ plan.figures[u.figure.id]?.label }} <SheetFigure :id="u.figure.id" /></template
+            >{{ i ? '; ' : '' }}{{ firm.say(u.figure.label) }} <SheetFigure :id="u.figure.id" /></template
           >.
         </li>
         <li>
-          <b>About {{ showDay(addDays(first.sown, 14)) }}.</b> A green haze, uneven. The quick grass stands, the slow one follows.
+          <b>About {{ showDay(first.haze) }}.</b> A green haze, uneven. The quick grass stands, the slow one follows.
         </li>
         <li v-if="first.presentable"><b>Looks right from</b> <SheetFigure :id="first.presentable.id" />.</li>
         <li><b>Next spring.</b> The full verdict: it fills in with its first spring growth.</li>

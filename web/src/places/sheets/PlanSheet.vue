@@ -16,7 +16,7 @@ import SheetHead from './SheetHead.vue'
 /** The site to scale on paper: outlines, areas, what is below ground, a bar to check the print by, and north. */
 const firm = useFirm()
 const job = useJob()
-const plan = computed(() => readJob({ name: '', plan: job.draft?.plan ?? {} }).job?.plan ?? null)
+const plan = computed(() => readJob({ name: '', drawing: job.draft?.drawing ?? {} }).job?.drawing ?? null)
 const shapes = computed<Shape[]>(() => plan.value?.shapes ?? [])
 
 const PAPER = { width: 180, height: 176 }
@@ -101,7 +101,7 @@ const below = computed(() => of('cable', 'pipe', 'tap', 'head', 'trench'))
           {{ name(s) }}
         </text>
         <text v-if="s.kind === 'lawn'" :x="spot(s).x" :y="spot(s).y + 4.4" :transform="turned(s)">
-          {{ job.figure(`${s.zone}.area`) ? firm.text(job.figure(`${s.zone}.area`)!.value, 'm2') : size(s) }}
+          {{ job.ofZone(s.zone, 'area') ? firm.text(job.ofZone(s.zone, 'area')!.value, 'm2') : size(s) }}
         </text>
       </g>
       <g class="north">
@@ -129,7 +129,7 @@ const below = computed(() => of('cable', 'pipe', 'tap', 'head', 'trench'))
             <b>{{ z.name }}</b>
           </td>
           <td class="n"><SheetFigure :id="z.area" /></td>
-          <td class="n">{{ job.figure(`${z.id}.area.error`) ? firm.text(job.figure(`${z.id}.area.error`)!.value, 'm2') : '' }}</td>
+          <td class="n">{{ job.ofZone(z.id, 'area.error') ? firm.text(job.ofZone(z.id, 'area.error')!.value, 'm2') : '' }}</td>
           <td class="n">{{ edge(z.id) }}</td>
           <td>{{ measured(z.id) }}</td>
         </tr>

@@ -2,7 +2,7 @@
 import { computed, nextTick, provide, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { explain, type Explained } from '@juvena/core/present/explain'
-import type { Rule } from '@juvena/core/trace/figure'
+import type { Declaration } from '@juvena/core/trace/rule'
 import { rememberJob } from '../../parts/keys.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
@@ -31,11 +31,11 @@ provide(
 )
 /** The workings, each rule said once with the figures it gave. */
 const workings = computed(() => {
-  const groups = new Map<string, { rule: Rule; standing: string; figures: (Explained & { note: number })[] }>()
+  const groups = new Map<string, { rule: Declaration; says: string; standing: string; figures: (Explained & { note: number })[] }>()
   ids.value.forEach((id, i) => {
-    const e = job.plan && explain(job.plan.figures, id, firm.units)
+    const e = job.plan && explain(job.plan, id, firm.reader)
     if (!e) return
-    const group = groups.get(e.rule.id) ?? { rule: e.rule, standing: e.ruleStanding, figures: [] }
+    const group = groups.get(e.rule.id) ?? { rule: e.rule, says: e.says, standing: e.ruleStanding, figures: [] }
     group.figures.push({ ...e, note: i + 1 })
     groups.set(e.rule.id, group)
   })
@@ -75,7 +75,7 @@ watch(ready, (now) => now && route.query.sheet === 'plan' && void nextTick(() =>
       <CustomerSheet class="page" />
       <CrewSheet class="page" />
       <WaterSheet v-if="job.plan!.follow.water" class="page" />
-      <PlanSheet v-if="job.draft!.plan?.shapes?.length" id="plan-sheet" class="page" />
+      <PlanSheet v-if="job.draft!.drawing?.shapes?.length" id="plan-sheet" class="page" />
       <section class="page">
         <h2>Where the numbers come from</h2>
         <p class="small soft">
@@ -84,14 +84,14 @@ watch(ready, (now) => now && route.query.sheet === 'plan' && void nextTick(() =>
         <div class="notes">
           <article v-for="group in workings" :key="group.rule.id">
             <p class="rule">
-              {{ firm.say(group.rule.says) }}
+              {{ group.says }}
               <span class="soft">{{ group.standing }}{{ group.rule.source === group.standing ? '' : `: ${group.rule.source}` }}</span>
             </p>
             <ul>
               <li v-for="e in group.figures" :key="e.note">
                 <span class="i">{{ e.note }}</span> {{ firm.say(e.figure.label)
                 }}<template v-if="e.figure.zone">, {{ zoneName(e.figure.zone) }}</template
-                >: <b>{{ firm.say(e.value) }}</b> = {{ firm.say(e.formula)
+                >: <b>{{ e.value }}</b> = {{ e.formula
                 }}<span v-if="e.standing !== group.standing" class="soft">; weakest input: {{ e.standing }}</span
                 ><span v-if="e.school" class="soft">; school: {{ e.school.name }}</span>
               </li>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/calendar/day'
+import { showDay } from '@juvena/core/calendar/day'
+import { weeksOf } from '@juvena/core/calendar/weeks'
 import { useJob } from '../../stores/job.ts'
 import SheetFigure from './SheetFigure.vue'
 import SheetHead from './SheetHead.vue'
@@ -8,16 +9,10 @@ import SheetHead from './SheetHead.vue'
 /** The watering plan as a calendar to tick, for whoever waters. */
 const job = useJob()
 const water = computed(() => job.plan!.follow.water!)
-const strands = computed(() => job.plan!.follow.strands)
+const packages = computed(() => job.plan!.follow.packages)
 const name = (id: string) => job.plan!.zones.find((z) => z.id === id)?.name ?? id
-/** Weeks of days from sowing to the hand-over, Monday first, blanks before the first. */
-function weeks(sown: string, until: string) {
-  const lead = (weekday(dayNumber(sown)) + 6) % 7
-  const count = Math.min(60, daysBetween(sown, until) + 1)
-  const cells: (string | null)[] = [...Array<null>(lead).fill(null), ...Array.from({ length: count }, (_, i) => addDays(sown, i))]
-  while (cells.length % 7) cells.push(null)
-  return Array.from({ length: cells.length / 7 }, (_, w) => cells.slice(w * 7, w * 7 + 7))
-}
+/** Most days of the calendar that are printed. */
+const LONGEST = 60
 </script>
 
 <template>
@@ -60,11 +55,11 @@ function weeks(sown: string, until: string) {
         >, the tap open <SheetFigure :id="water.tapMinutes.id" /></template
       >. Each seedbed run lays down <SheetFigure :id="water.dose.id" />.
     </p>
-    <div v-for="s in strands" :key="s.strand">
+    <div v-for="s in packages" :key="s.workPackage">
       <h3>1 Every day, at {{ water.times.join(', ') }}, until <SheetFigure :id="s.handOver?.id" /></h3>
       <table v-if="s.handOver" class="cal">
         <tbody>
-          <tr v-for="(week, w) in weeks(s.sown, String(s.handOver.value))" :key="w">
+          <tr v-for="(week, w) in weeksOf(s.sown, String(s.handOver.value), LONGEST)" :key="w">
             <td v-for="(day, i) in week" :key="i" :class="{ blank: !day }">
               <template v-if="day"
                 >{{ showDay(day) }}<span class="ticks"><i v-for="t in water.times" :key="t"></i></span
@@ -74,12 +69,15 @@ function weeks(sown: string, until: string) {
         </tbody>
       </table>
       <h3>2 Growing on</h3>
-      <p v-if="s.handOver">
-        Every other day from {{ showDay(addDays(String(s.handOver.value), 1)) }} to {{ showDay(addDays(String(s.handOver.value), 8)) }},
-        <SheetFigure id="job.water.growing" /> each. Leave it dry the day before the first mow.
+      <p v-if="s.phases">
+        Every other day from {{ showDay(s.phases.growing.from) }} to {{ showDay(s.phases.growing.to) }}, <SheetFigure id="job.water.growing" /> each.
+        Leave it dry the day before the first mow.
       </p>
       <h3>3 Settled</h3>
-      <p>Then <SheetFigure id="job.water.settled" /> each three to four days, counting rain; more in heat.</p>
+      <p>
+        Then<template v-if="s.phases">, from {{ showDay(s.phases.settled) }},</template> <SheetFigure id="job.water.settled" /> each three to four
+        days, counting rain; more in heat.
+      </p>
     </div>
   </section>
 </template>

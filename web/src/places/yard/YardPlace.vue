@@ -3,11 +3,11 @@ import { computed } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import FirmSettings from './FirmSettings.vue'
 import GrassTable from './GrassTable.vue'
-import RuleTable from './RuleTable.vue'
+import RuleBook from './RuleBook.vue'
 
 /** What the firm works with: its settings and schools, the grasses of the trade, the rules. */
 const route = useRoute()
-const PARTS = { firm: 'Firm and schools', grasses: 'Grasses', rules: 'Rules' } as const
+const PARTS = { firm: 'Firm and schools', grasses: 'Grasses', rules: 'Rule book' } as const
 const part = computed(() =>
   typeof route.params.part === 'string' && route.params.part in PARTS ? (route.params.part as keyof typeof PARTS) : 'firm',
 )
@@ -25,7 +25,7 @@ const part = computed(() =>
     </header>
     <FirmSettings v-if="part === 'firm'" />
     <GrassTable v-else-if="part === 'grasses'" />
-    <RuleTable v-else />
+    <RuleBook v-else />
   </div>
 </template>
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { parseDay, showDay } from '@juvena/core/calendar/day'
-import { standing, STRUCK_OUT, type DiaryEntry } from '@juvena/core/entities/diary'
+import { activeEntries, STRUCK_OUT, type DiaryEntry } from '@juvena/core/entities/diary'
 import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
+import { readStepKey } from '@juvena/core/schedule/stepRecords'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
@@ -16,7 +17,7 @@ import { newId } from '../../stores/newId.ts'
 const firm = useFirm()
 const job = useJob()
 const steps = computed(() => job.plan?.steps ?? [])
-const entries = computed(() => [...standing(job.diary)].sort((a, b) => b.date.localeCompare(a.date)))
+const entries = computed(() => [...activeEntries(job.diary)].sort((a, b) => b.date.localeCompare(a.date)))
 const zones = computed(() => [{ value: 'all', name: 'all zones' }, ...(job.plan?.zones.map((z) => ({ value: z.id, name: z.name })) ?? [])])
 const zoneName = (id: string | null) => (id ? (job.plan?.zones.find((z) => z.id === id)?.name ?? id) : '')
 const form = ref({ date: job.today as string | null, zone: 'all', what: '', amount: '', who: '', note: '' })
@@ -40,7 +41,17 @@ async function add() {
   if (!form.value.what.trim()) return void (wrong.value = 'Say what was done, like “sowed the terrace lawn”.')
   if (!day?.ok) return void (wrong.value = day?.sentence ?? 'Give the day it was done, like 2 Mar.')
   const { zone, what, amount, who, note } = form.value
-  await write({ date: day.value, zone: zone === 'all' ? null : zone, step: null, what: what.trim(), amount, who, note, corrects: null })
+  await write({
+    date: day.value,
+    zone: zone === 'all' ? null : zone,
+    step: null,
+    stepZones: [],
+    what: what.trim(),
+    amount,
+    who,
+    note,
+    corrects: null,
+  })
     .then(() => (form.value = { ...form.value, what: '', amount: '', note: '' }))
     .catch(() => undefined)
 }
@@ -59,6 +70,7 @@ const tick = (step: PlannedStep) =>
     date: job.today,
     zone: null,
     step: step.id,
+    stepZones: step.zones,
     what: firm.say(step.name),
     amount: amountOf(step),
     who: form.value.who,
@@ -66,10 +78,18 @@ const tick = (step: PlannedStep) =>
     corrects: null,
   }).catch(() => undefined)
 const strike = (entry: DiaryEntry) =>
-  write({ date: job.today, zone: entry.zone, step: null, what: STRUCK_OUT, amount: '', who: '', note: '', corrects: entry.id }).catch(() => undefined)
+  write({ date: job.today, zone: entry.zone, step: null, stepZones: [], what: STRUCK_OUT, amount: '', who: '', note: '', corrects: entry.id }).catch(
+    () => undefined,
+  )
+/** Whether an entry ticks a step off: by operation and zone, or as before version 3 by its work package. */
+const isTickOf = (entry: DiaryEntry, step: PlannedStep) => {
+  const key = readStepKey(entry.step ?? '')
+  if (key?.kind !== step.kind) return false
+  const covered = entry.stepZones.length ? entry.stepZones : key.zone === null ? null : [key.zone]
+  return covered ? covered.some((zone) => step.zones.includes(zone)) : key.workPackage === step.workPackage
+}
 const untick = (step: PlannedStep) => {
-  const entry = standing(job.diary).find((e) => e.step === step.id)
-  if (entry) void strike(entry)
+  for (const entry of activeEntries(job.diary)) if (entry.step !== null && isTickOf(entry, step)) void strike(entry)
 }
 </script>
 
@@ -98,7 +118,7 @@ const untick = (step: PlannedStep) => {
           </li>
           <li v-if="steps.length === 0" class="soft">No steps yet: they come with the first zone.</li>
         </ul>
-        <template v-for="f in job.plan?.follow.strands ?? []" :key="f.strand">
+        <template v-for="f in job.plan?.follow.packages ?? []" :key="f.workPackage">
           <h3 class="ruled">First mow</h3>
           <p v-if="f.mowBand">expected <FigureValue :id="f.mowBand.id" /></p>
           <p v-for="m in f.mow" :key="m.zone" class="small">{{ zoneName(m.zone) }}: when it stands <FigureValue :id="m.height.id" /></p>

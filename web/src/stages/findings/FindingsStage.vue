@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { zoneFigure } from '@juvena/core/trace/scope'
 import { computed } from 'vue'
-import { FINDING_NAMES, READING_OF, type Finding } from '@juvena/core/findings/findings'
+import { FINDING_NAMES, READING_OF, type Finding } from '@juvena/core/findings/finding'
 import { explain } from '@juvena/core/present/explain'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
@@ -21,8 +22,8 @@ const byZone = computed(() =>
 )
 /** The line it is held against, and where the line stands. */
 const lineOf = (id: string) => {
-  const e = job.plan && explain(job.plan.figures, id, firm.units)
-  return e ? { line: firm.say(e.formula), standing: e.rule.standing } : null
+  const e = job.plan && explain(job.plan, id, firm.reader)
+  return e ? { line: e.formula, standing: e.rule.standing } : null
 }
 const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdict]
 </script>
@@ -54,7 +55,7 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
           <tr v-for="f in z.found" :key="f.kind" :class="`row-${f.verdict}`">
             <td class="kind">{{ FINDING_NAMES[f.kind] }}</td>
             <td class="value">
-              <FigureValue v-if="f.verdict !== 'unread'" :id="`${z.id}.${READING_OF[f.kind]}`" size="big" /><span v-else class="soft">—</span>
+              <FigureValue v-if="f.verdict !== 'unread'" :id="zoneFigure(z.id, READING_OF[f.kind])" size="big" /><span v-else class="soft">—</span>
             </td>
             <td class="verdict">
               <span class="tag" :class="VERDICTS[f.verdict][0]">{{ VERDICTS[f.verdict][1] }}</span>

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { JobDraft } from '@juvena/core/entities/job'
 import type { MaterialLine } from '@juvena/core/materials/lines'
 import { showNumber } from '@juvena/core/quantities/show'
-import { COVERS, COVER_KINDS, DRESSINGS, DRESSING_KINDS } from '@juvena/core/reference/lists'
+import { COVERS, COVER_NAMES, DRESSINGS, DRESSING_NAMES } from '@juvena/core/reference/lists'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
@@ -22,15 +22,15 @@ const wide = computed(() => zones.value.length <= 4)
 const lines = computed(() => job.plan?.materials ?? [])
 const packs = (line: MaterialLine) =>
   line.packs
-    ? `${line.packs.counts.map((c) => `${c.count} × ${firm.text(c.size, 'kg')}`).join(' + ')}${line.packs.left > 0.15 ? `, ${firm.text(line.packs.left, 'kg')} to stock` : ''}`
+    ? `${line.packs.counts.map((c) => `${c.count} × ${c.size} kg`).join(' + ')}${line.packs.left > 0.15 ? `, ${firm.text(line.packs.left, 'kg')} to stock` : ''}`
     : ''
 const also = (line: MaterialLine) =>
   line.also.map((id) => {
     const f = job.figure(id)
     if (!f) return ''
-    if (id.endsWith('barrows')) return `${showNumber(Number(f.value))} barrows`
-    if (id.endsWith('reserve')) return `${firm.text(f.value, f.unit)} of it reserve`
-    return id.endsWith('nitrogen') ? `${firm.text(f.value, f.unit)} N` : firm.text(f.value, f.unit)
+    if (f.rule === 'dressing.barrows') return `${showNumber(Number(f.value))} barrows`
+    if (f.rule === 'seed.reserve') return `${firm.text(f.value, f.unit)} of it reserve`
+    return f.id.endsWith('nitrogen') ? `${firm.text(f.value, f.unit)} N` : firm.text(f.value, f.unit)
   })
 type Group = 'feed' | 'dressing'
 const set = <G extends Group, K extends keyof NonNullable<JobDraft[G]>>(group: G, key: K, value: NonNullable<JobDraft[G]>[K]) =>
@@ -59,7 +59,7 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
           <tbody>
             <tr v-for="line in lines" :key="line.id">
               <td class="what">
-                {{ line.name }}<small class="soft">{{ firm.say(line.detail) }}</small>
+                {{ firm.say(line.name) }}<small class="soft">{{ firm.say(line.detail) }}</small>
               </td>
               <template v-if="wide"
                 ><td v-for="z in zones" :key="z.id" class="n"><FigureValue :id="line.cells[z.id]" :label="`${line.name}, ${z.name}`" /></td
@@ -138,7 +138,7 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
             label="Dressing"
             list
             clearable
-            :options="DRESSINGS.map((v) => ({ value: v, name: DRESSING_KINDS[v].name }))"
+            :options="DRESSINGS.map((v) => ({ value: v, name: DRESSING_NAMES[v] }))"
             :model-value="job.draft?.dressing?.kind"
             @update:model-value="set('dressing', 'kind', $event)"
           />
@@ -161,7 +161,7 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
             label="Cover over seed"
             list
             clearable
-            :options="COVERS.map((v) => ({ value: v, name: COVER_KINDS[v].name }))"
+            :options="COVERS.map((v) => ({ value: v, name: COVER_NAMES[v] }))"
             :model-value="job.draft?.cover"
             hint="else by ground and slope"
             @update:model-value="(v) => job.edit('cover', (d) => (d.cover = v))"

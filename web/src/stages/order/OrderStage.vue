@@ -2,6 +2,8 @@
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { addDays, daysBetween, showDay, weekday, dayNumber } from '@juvena/core/calendar/day'
 import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
+import { pinKeys, readStepKey, type LooseRecord } from '@juvena/core/schedule/stepRecords'
+import { OPERATIONS } from '@juvena/core/reference/operations'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
@@ -16,21 +18,36 @@ const SoilChart = defineAsyncComponent(() => import('./SoilChart.vue'))
 /** The steps with their days, what each waits for, and how far it may slip. The verdict comes first when nothing fits. */
 const firm = useFirm()
 const job = useJob()
-const strands = computed(() => job.plan?.strands ?? [])
+const packages = computed(() => job.plan?.packages ?? [])
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === id)?.name ?? id
 const names = (ids: string[]) =>
   ids.length === job.plan?.zones.filter((z) => z.area).length && ids.length > 1 ? 'all zones' : ids.map(zoneName).join(', ')
 const pinning = ref<string | null>(null)
 const chart = ref(false)
+/** Whether a pin is kept for a step: by operation and zone, or as before version 3 by its work package. */
+const isPinOf = (key: string, step: PlannedStep) => {
+  const read = readStepKey(key)
+  return read?.kind === step.kind && (read.zone === null ? read.workPackage === step.workPackage : step.zones.includes(read.zone))
+}
+const pinOf = (step: PlannedStep) => Object.entries(job.draft?.pins ?? {}).find(([key]) => isPinOf(key, step))
+const loose = computed(() => job.plan?.looseRecords ?? [])
+const looseSays = ({ kind, zones, pin, tick }: LooseRecord) =>
+  `${firm.say(OPERATIONS[kind].name)}${zones.length ? `, ${zones.map(zoneName).join(', ')}` : ''}: ${pin ? `pinned to ${showDay(pin.day, true)}` : `done ${showDay(tick!.day, true)}`}`
+const letGo = (key: string) =>
+  job.edit(`pin.${key}`, (d) => {
+    const pins = { ...d.pins }
+    delete pins[key]
+    d.pins = pins
+  })
 function pin(step: PlannedStep, day: string | null) {
   job.edit(`pin.${step.id}`, (d) => {
     const pins = { ...d.pins }
-    if (day) pins[step.id] = day
-    else delete pins[step.id]
+    for (const key of Object.keys(pins)) if (isPinOf(key, step)) delete pins[key]
+    if (day) for (const key of pinKeys(step.kind, step.zones)) pins[key] = day
     d.pins = pins
   })
 }
-const stepsOf = (strand: string) => job.plan?.steps.filter((s) => s.strand === strand) ?? []
+const stepsOf = (pack: string) => job.plan?.steps.filter((s) => s.workPackage === pack) ?? []
 /** A caution stands in full at the first step it belongs to, and is called back to at the later ones. */
 const firstWith = computed(() => {
   const first = new Map<string, string>()
@@ -39,12 +56,13 @@ const firstWith = computed(() => {
 })
 const STATE = { planned: '', pinned: 'pinned', done: 'done', unrecorded: 'passed' }
 const range = computed(() => {
-  const steps = job.plan?.steps.filter((s) => !job.plan?.follow.later.includes(s)) ?? []
+  const later = new Set(job.plan?.follow.later.map((s) => s.id))
+  const steps = job.plan?.steps.filter((s) => !later.has(s.id)) ?? []
   const first = steps[0]?.chosen ?? job.today
   const from = first < addDays(job.today, 21) ? job.today : addDays(first, -3)
   const lastStep = steps.at(-1)?.chosen ?? job.today
   const cut =
-    strands.value
+    packages.value
       .map((s) => String(s.cutOff.value))
       .filter((c) => c >= from)
       .sort()
@@ -53,8 +71,8 @@ const range = computed(() => {
   return { from, days: Math.min(75, Math.max(21, daysBetween(from, last) + 5)) }
 })
 const weekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
-const title = (s: (typeof strands.value)[number]) =>
-  strands.value.length > 1 ? `${s.zones.map(zoneName).join(', ')}${s.kills ? ': kill off' : ''}` : ''
+const title = (s: (typeof packages.value)[number]) =>
+  packages.value.length > 1 ? `${s.zones.map(zoneName).join(', ')}${s.kind === 'kill' ? ': kill off' : ''}` : ''
 </script>
 
 <template>
@@ -64,14 +82,14 @@ const title = (s: (typeof strands.value)[number]) =>
         {{ chart ? 'hide the soil chart' : 'soil and window chart' }}
       </button>
     </StageHead>
-    <NothingYet v-if="strands.length === 0" says="Days come from zones with a size and an approach." />
-    <SoilChart v-if="chart && strands.length" />
-    <section v-for="s in strands" :key="s.id">
+    <NothingYet v-if="packages.length === 0" says="Days come from zones with a size and an approach." />
+    <SoilChart v-if="chart && packages.length" />
+    <section v-for="s in packages" :key="s.id">
       <div v-if="s.verdict" class="verdict" role="alert">
-        <h3>{{ s.verdict }}</h3>
+        <h3>{{ firm.say(s.verdict) }}</h3>
         <ul>
-          <li v-for="o in s.options" :key="o.title">
-            <b>{{ o.title }}.</b> {{ firm.say(o.says) }}
+          <li v-for="(o, i) in s.options" :key="i">
+            <b>{{ firm.say(o.title) }}.</b> {{ firm.say(o.says) }}
           </li>
         </ul>
       </div>
@@ -105,7 +123,9 @@ const title = (s: (typeof strands.value)[number]) =>
               <span class="soft small">{{ names(step.zones) }}</span>
               <span class="why small soft"
                 >{{ firm.say(step.why)
-                }}<template v-if="step.waitsFor && step.waitsFor !== 'nothing'"> After: {{ firm.say(step.waitsFor) }}.</template></span
+                }}<template v-if="firm.say(step.precondition) && step.precondition !== 'nothing'">
+                  After: {{ firm.say(step.precondition) }}.</template
+                ></span
               >
               <span v-for="c in step.cautions" :key="c" class="caution small"
                 >▲ {{ firstWith.get(c) === step.id ? CAUTIONS[c] : `${CAUTIONS[c].split(/[.:]/)[0]}, as above.` }}</span
@@ -153,17 +173,27 @@ const title = (s: (typeof strands.value)[number]) =>
               <div v-if="pinning === step.id" class="pinner">
                 <DayField
                   label="Day"
-                  :model-value="job.draft?.pins?.[step.id]"
+                  :model-value="pinOf(step)?.[1]"
                   :today="step.chosen"
-                  :problem="job.problemAt(`pins.${step.id}`)"
+                  :problem="job.problemAt(`pins.${pinOf(step)?.[0]}`)"
                   @update:model-value="pin(step, $event)"
                 />
-                <button v-if="job.draft?.pins?.[step.id]" type="button" class="plain small" @click="pin(step, null)">let it float</button>
+                <button v-if="pinOf(step)" type="button" class="plain small" @click="pin(step, null)">let it float</button>
               </div>
             </td>
           </tr>
         </tbody>
       </table>
+    </section>
+    <section v-if="loose.length" class="loose">
+      <h3>Pinned or done, and no longer planned</h3>
+      <p class="small soft">The plan has changed since. What you decided and did is kept here; it counts again as soon as the step does.</p>
+      <ul>
+        <li v-for="r in loose" :key="r.pin?.key ?? r.tick!.entry">
+          {{ looseSays(r) }}
+          <button v-if="r.pin" type="button" class="plain small" @click="letGo(r.pin.key)">let it go</button>
+        </li>
+      </ul>
     </section>
   </div>
 </template>

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { addDays, dayNumber, parseDay, showDay } from '@juvena/core/calendar/day'
-import { parseQuantity } from '@juvena/core/quantities/quantity'
-import { soilCurve } from '@juvena/core/climate/soilYear'
+import { addDays, showDay } from '@juvena/core/calendar/day'
 import { ink, useChart } from '../../parts/echart.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
@@ -10,25 +8,12 @@ import { useJob } from '../../stores/job.ts'
 /** Soil temperature ahead, with the window behind it and the cut-off. */
 const firm = useFirm()
 const job = useJob()
-const DAYS = 120
 const at = ref<HTMLElement | null>(null)
-const num = (value: unknown, kind: 'ratio' | 'temperature') => {
-  if (typeof value === 'number') return value
-  const parsed = typeof value === 'string' ? parseQuantity(value, kind) : null
-  return parsed?.ok ? parsed.value : null
-}
-const series = computed(() => {
-  const site = job.draft?.site
-  const latitude = num(site?.latitude, 'ratio') ?? 45
-  const soil = num(site?.soilTemperature, 'temperature')
-  const readOn = parseDay(site?.soilReadOn ?? job.draft?.walked ?? '')
-  const curve = soilCurve(latitude, dayNumber(job.today), DAYS, soil === null ? null : { day: readOn.ok ? readOn.value : job.today, celsius: soil })
-  return Array.from(curve, (celsius, i) => ({ day: addDays(job.today, i), celsius }))
-})
+const series = computed(() => (job.plan?.soilAhead ?? []).map((celsius, i) => ({ day: addDays(job.plan!.today, i), celsius })))
 const shown = (celsius: number) => Number(firm.show(celsius, 'C').number.replace('−', '-').replace(',', ''))
 useChart(at, () => {
-  const strand = job.plan?.strands[0]
-  const open = strand?.window.filter((w) => w.state === 'open') ?? []
+  const pack = job.plan?.packages[0]
+  const open = pack?.window.filter((w) => w.state === 'open') ?? []
   return {
     animation: false,
     textStyle: { fontFamily: 'Atkinson Hyperlegible', color: ink('ink') },
@@ -54,13 +39,13 @@ useChart(at, () => {
           itemStyle: { color: ink('moss-wash') },
           data: open.map((w) => [{ xAxis: showDay(w.from).slice(4) }, { xAxis: showDay(w.to).slice(4) }]),
         },
-        markLine: strand
+        markLine: pack
           ? {
               silent: true,
               symbol: 'none',
               lineStyle: { color: ink('hold'), width: 2, type: 'solid' },
               label: { formatter: 'last sowing', color: ink('hold') },
-              data: [{ xAxis: showDay(String(strand.cutOff.value)).slice(4) }],
+              data: [{ xAxis: showDay(String(pack.cutOff.value)).slice(4) }],
             }
           : undefined,
       },
@@ -68,8 +53,9 @@ useChart(at, () => {
   }
 })
 const summary = computed(() => {
-  const first = series.value[0]!
-  const cut = job.plan?.strands[0] ? String(job.plan.strands[0].cutOff.value) : null
+  const first = series.value[0]
+  if (!first) return ''
+  const cut = job.plan?.packages[0] ? String(job.plan.packages[0].cutOff.value) : null
   const then = series.value.find((d) => d.day === cut)
   return `Soil at ${firm.text(50, 'mm')}: ${firm.text(first.celsius, 'C')} today${then ? `, ${firm.text(then.celsius, 'C')} on the last day to sow, ${showDay(then.day)}` : ''}. Juvena’s model, drawn through your reading.`
 })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import { figureId, lotScope } from '@juvena/core/trace/scope'
 import type { GrassId } from '@juvena/core/reference/grasses'
 import { GRASSES } from '@juvena/core/reference/grasses'
 import FigureValue from '../../parts/FigureValue.vue'
@@ -10,6 +11,7 @@ import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
+import { newId } from '../../stores/newId.ts'
 import MixEditor from './MixEditor.vue'
 
 /** What to sow, why, and how much: a mix per zone, its rate, its plants, and the lots it comes from. */
@@ -26,7 +28,7 @@ function setLot(grass: GrassId, patch: { name?: string; purity?: string | null; 
     const lots = (d.lots ??= [])
     const lot = lots.find((l) => l.grass === grass)
     if (lot) Object.assign(lot, patch)
-    else lots.push({ grass, ...patch })
+    else lots.push({ id: newId(), grass, ...patch })
   })
 }
 const lot = (grass: GrassId) => job.draft?.lots?.find((l) => l.grass === grass)
@@ -54,7 +56,7 @@ const lotProblem = (grass: GrassId, key: string) => {
           {{ editing === z.id ? 'done' : 'change the mix' }}
         </button>
       </h3>
-      <p v-if="!z.seed" class="soft">{{ z.approach.chosen === 'leave' ? 'Not sown: left and fed.' : (z.nothing ?? 'No seed here.') }}</p>
+      <p v-if="!z.seed" class="soft">{{ z.approach.chosen === 'leave' ? 'Not sown: left and fed.' : firm.say(z.nothing ?? 'No seed here.') }}</p>
       <MixEditor v-if="editing === z.id" :zone="z.id" :suggested="z.seed?.mix ?? []" />
       <div v-if="z.seed" class="two">
         <table>
@@ -137,7 +139,7 @@ const lotProblem = (grass: GrassId, key: string) => {
           :problem="lotProblem(g, 'germination')"
           @update:model-value="setLot(g, { germination: $event })"
         />
-        <span class="pls"><span class="small soft">pure live seed</span><FigureValue :id="`job.lot.${g}.pls`" /></span>
+        <span class="pls"><span class="small soft">pure live seed</span><FigureValue :id="figureId(lotScope(g), 'pls')" /></span>
       </div>
       <p class="small soft">
         Every grass of the trade, with its ranges, is in the <RouterLink to="/yard/grasses">Yard</RouterLink>. Amounts allow for germination once,

@@ -17,7 +17,7 @@ const holds = computed(() => {
   const bytes = fit.reduce((sum, p) => sum + p.bytes, 0)
   const size = bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${Math.round(bytes / 1e5) / 10} MB`
   const pictures = all === 1 ? 'its photograph' : fit.length === all ? `its ${all} photographs` : `the newest ${fit.length} of its ${all} photographs`
-  return `Everything the job holds${all > 0 ? `, with ${pictures} (${size})` : ''}, to keep, send on, or take in elsewhere.`
+  return `Everything the job holds${all > 0 ? `, with ${pictures} (${size})` : ''}, to keep, send on, or import elsewhere.`
 })
 const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
   job.edit(key, (d) => {

@@ -1,14 +1,23 @@
 <script setup lang="ts">
 import type { JobDraft } from '@juvena/core/entities/job'
+import { treatmentWaits } from '@juvena/core/reference/lagValues'
+import { figureId, treatmentScope } from '@juvena/core/trace/scope'
 import { TREATMENTS, TREATMENT_KINDS, type TreatmentId } from '@juvena/core/reference/lists'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
+import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import { newId } from '../../stores/newId.ts'
 
+const firm = useFirm()
 const job = useJob()
+const usualWait = (kind: TreatmentId) => {
+  const wait = kind in treatmentWaits ? treatmentWaits[kind as keyof typeof treatmentWaits] : null
+  return wait ? `else ${firm.settings.values[wait.id] ?? wait.is} days, the longest usual` : 'none usual'
+}
 type Treatment = NonNullable<JobDraft['treatments']>[number]
 const options = TREATMENTS.map((value) => ({ value, name: TREATMENT_KINDS[value].name }))
 const set = (i: number, patch: Partial<Treatment>) =>
@@ -17,7 +26,7 @@ const set = (i: number, patch: Partial<Treatment>) =>
   })
 const add = () =>
   job.edit(`treatments.add.${Date.now()}`, (d) => {
-    d.treatments = [...(d.treatments ?? []), { kind: 'broadleaf' }]
+    d.treatments = [...(d.treatments ?? []), { id: newId(), kind: 'broadleaf' }]
   })
 const drop = (i: number) =>
   job.edit(`treatments.drop.${Date.now()}`, (d) => {
@@ -45,14 +54,14 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
         kind="days"
         :model-value="t.waitDays"
         :problem="problem(i, 'waitDays')"
-        :hint="TREATMENT_KINDS[t.kind].wait ? `else ${TREATMENT_KINDS[t.kind].wait} days, the longest usual` : 'none usual'"
+        :hint="usualWait(t.kind as TreatmentId)"
         @update:model-value="set(i, { waitDays: $event })"
       />
       <TextField label="Product" :model-value="t.product" :maxlength="80" @update:model-value="set(i, { product: $event })" />
       <div class="until">
         <span class="label">seed safe from</span>
-        <FigureValue :id="`job.treatment.${i}.until`" />
-        <button type="button" class="plain small" @click="drop(i)">take out</button>
+        <FigureValue :id="figureId(treatmentScope(t.id ?? ''), 'until')" />
+        <button type="button" class="plain small" @click="drop(i)">remove</button>
       </div>
     </article>
     <p v-if="!job.draft?.treatments?.length" class="none">Nothing is known to have been put down. Ask, and ask for the bags in the shed.</p>

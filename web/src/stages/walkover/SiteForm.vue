@@ -39,11 +39,11 @@ function takePlace() {
   neighbour.value = null
 }
 const flow = computed(() => (job.draft?.site?.bucket && job.draft.site.bucketSeconds ? firm.text(job.figure('job.water.flow')?.value, 'L/min') : ''))
-type Hill = NonNullable<NonNullable<JobDraft['plan']>['hills']>[number]
-const hills = computed<Hill[]>(() => job.draft?.plan?.hills ?? [])
+type Hill = NonNullable<NonNullable<JobDraft['drawing']>['hills']>[number]
+const hills = computed<Hill[]>(() => job.draft?.drawing?.hills ?? [])
 const setHills = (key: string, change: (list: Hill[]) => Hill[]) =>
   job.edit(`hills.${key}`, (d) => {
-    d.plan = { ...d.plan, hills: change(d.plan?.hills ?? []) }
+    d.drawing = { ...d.drawing, hills: change(d.drawing?.hills ?? []) }
   })
 const setHill = (i: number, patch: Partial<Hill>) =>
   setHills(`${i}.${Object.keys(patch)[0]}`, (list) => list.map((h, k) => (k === i ? { ...h, ...patch } : h)))
@@ -183,7 +183,7 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
             label="Towards, degrees"
             kind="ratio"
             :model-value="h.bearing"
-            :problem="job.problemAt(`plan.hills[${i}].bearing`)"
+            :problem="job.problemAt(`drawing.hills[${i}].bearing`)"
             hint="north 0, east 90"
             @update:model-value="setHill(i, { bearing: $event })"
           />
@@ -191,11 +191,11 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
             label="Height, degrees"
             kind="ratio"
             :model-value="h.height"
-            :problem="job.problemAt(`plan.hills[${i}].height`)"
+            :problem="job.problemAt(`drawing.hills[${i}].height`)"
             hint="a fist held out is 10"
             @update:model-value="setHill(i, { height: $event })"
           />
-          <button type="button" class="plain small" @click="dropHill(i)">take out</button>
+          <button type="button" class="plain small" @click="dropHill(i)">remove</button>
         </div>
         <button type="button" class="act slight" @click="addHill">Add a direction</button>
       </div>

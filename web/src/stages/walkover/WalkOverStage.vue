@@ -11,7 +11,7 @@ import ZonesForm from './ZonesForm.vue'
 const PlanPart = defineAsyncComponent({
   loader: () => import('./plan/PlanPart.vue'),
   delay: 120,
-  loadingComponent: { render: () => h('p', { class: 'soft' }, 'Unrolling the plan…') },
+  loadingComponent: { render: () => h('p', { class: 'soft' }, 'Loading the plan…') },
 })
 
 /** What was walked: the plan, zones, site and seasons, history, customer. Each part has its address, so a reload comes back to it. */
@@ -26,7 +26,7 @@ const go = (to: Part) =>
 const wrong = (p: Part) =>
   job.problems.filter((x) =>
     p === 'plan'
-      ? x.path.startsWith('plan')
+      ? x.path.startsWith('drawing')
       : p === 'zones'
         ? x.path.startsWith('zones')
         : p === 'site'
@@ -37,7 +37,7 @@ const wrong = (p: Part) =>
   ).length
 const count = (p: Part) =>
   p === 'plan'
-    ? (job.draft?.plan?.shapes?.length ?? 0)
+    ? (job.draft?.drawing?.shapes?.length ?? 0)
     : p === 'zones'
       ? (job.draft?.zones?.length ?? 0)
       : p === 'history'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { zoneFigure } from '@juvena/core/trace/scope'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { FINDING_NAMES, READING_OF, type FindingKind } from '@juvena/core/findings/findings'
+import { FINDING_NAMES, READING_OF, type FindingKind } from '@juvena/core/findings/finding'
 import { MEASURED_BY_NAMES } from '@juvena/core/entities/drawing'
 import { num } from '@juvena/core/trace/figure'
 import FigureValue from '../../parts/FigureValue.vue'
@@ -28,22 +29,22 @@ const measuredBy = computed(() => {
   return by ? MEASURED_BY_NAMES[by as keyof typeof MEASURED_BY_NAMES] : ''
 })
 const hours = (key: string) => {
-  const f = job.figure(`${zone.value?.id}.${key}`)
+  const f = job.ofZone(zone.value?.id, key)
   return f ? num(f) : null
 }
 /** How a reading was come by, where it was more than typed. */
 function from(kind: FindingKind): string {
   const id = zone.value?.id ?? ''
-  if (kind === 'light' && job.figure(`${id}.sun`)?.rule === 'survey.light') return `from the plan, ${hours('sun.low')}–${hours('sun.high')} h`
+  if (kind === 'light' && job.ofZone(id, 'sun')?.rule === 'survey.light') return `from the plan, ${hours('sun.low')}–${hours('sun.high')} h`
   if (kind === 'cover') {
     const counted = job.plan?.survey.zones[id]?.counted
-    if (counted && job.figure(`${id}.wanted`)?.rule !== 'reading.typed') {
+    if (counted && job.ofZone(id, 'wanted')?.origin !== 'typed') {
       const more =
         counted.more === 0 ? '' : counted.more === null ? `, too near ${counted.line} %` : `, ${counted.more} more settle ${counted.line} %`
       return `${counted.n} ${counted.method === 'step' ? 'looks' : 'throws'}, ${Math.round(counted.low)}–${Math.round(counted.high)} %${more}`
     }
   }
-  if (kind === 'thatch' && job.figure(`${id}.thatch`)?.rule === 'survey.plugs') {
+  if (kind === 'thatch' && job.ofZone(id, 'thatch')?.rule === 'survey.plugs') {
     const plugs = job.zones.find((z) => z.id === id)?.plugs ?? []
     return `${plugs.length} plugs`
   }
@@ -66,14 +67,14 @@ const further = computed(() => job.plan?.wanted[zone.value?.id ?? ''] ?? [])
     <p class="small soft">{{ zone.name }}</p>
     <p v-if="zone.area" class="size">
       <FigureValue :id="zone.area" size="big" />
-      <span v-if="job.figure(`${zone.id}.area.error`)" class="error">± <FigureValue :id="`${zone.id}.area.error`" /></span>
+      <span v-if="job.ofZone(zone.id, 'area.error')" class="error">± <FigureValue :id="zoneFigure(zone.id, 'area.error')" /></span>
       <span v-if="measuredBy" class="small soft">{{ measuredBy }}</span>
     </p>
     <p v-else class="size soft">no size yet</p>
     <ul>
       <li v-for="f in found" :key="f.kind">
         <span>{{ FINDING_NAMES[f.kind] }}</span>
-        <FigureValue :id="`${zone.id}.${READING_OF[f.kind]}`" />
+        <FigureValue :id="zoneFigure(zone.id, READING_OF[f.kind])" />
         <span class="small soft means"
           ><span v-if="from(f.kind)" class="tag reading">{{ from(f.kind) }}</span> {{ f.word }}.
           {{ firm.say(f.asks === 'Nothing.' ? f.says : f.asks) }}</span
@@ -83,7 +84,7 @@ const further = computed(() => job.plan?.wanted[zone.value?.id ?? ''] ?? [])
     <ul v-if="gain">
       <li>
         <span>With the what-ifs</span> <b>{{ gain }}</b>
-        <span class="small soft means">to <FigureValue :id="`${zone.id}.sun.if`" /> a day, if they were done</span>
+        <span class="small soft means">to <FigureValue :id="zoneFigure(zone.id, 'sun.if')" /> a day, if they were done</span>
       </li>
     </ul>
     <section v-if="wanted.length + further.length">
@@ -91,10 +92,10 @@ const further = computed(() => job.plan?.wanted[zone.value?.id ?? ''] ?? [])
       <ul>
         <li v-for="f in wanted" :key="f.kind">
           <b class="small">{{ FINDING_NAMES[f.kind] }}</b>
-          <span class="small soft means">{{ f.says }} {{ f.asks }}</span>
+          <span class="small soft means">{{ firm.say(f.says) }} {{ firm.say(f.asks) }}</span>
         </li>
-        <li v-for="f in further" :key="f.what">
-          <b class="small">{{ f.what }}</b>
+        <li v-for="(f, i) in further" :key="i">
+          <b class="small">{{ firm.say(f.what) }}</b>
           <span class="small soft means">{{ firm.say(f.why) }}</span>
         </li>
       </ul>

@@ -54,7 +54,7 @@ function remove() {
   if (!gone) return
   job.edit(`remove.${gone.id}`, (d) => {
     d.zones = d.zones!.filter((z) => z.id !== gone.id)
-    if (d.plan?.shapes) d.plan.shapes = d.plan.shapes.filter((x) => x.kind !== 'lawn' || x.zone !== gone.id)
+    if (d.drawing?.shapes) d.drawing.shapes = d.drawing.shapes.filter((x) => x.kind !== 'lawn' || x.zone !== gone.id)
   })
 }
 function twin() {
@@ -62,7 +62,7 @@ function twin() {
   if (!from) return
   let id = ''
   const like = JSON.parse(JSON.stringify(from)) as ZoneDraft
-  const own = { area: null, length: null, width: null, deductions: [], looks: null, frames: [], plugs: [] }
+  const own = { area: null, length: null, width: null, deductions: [], pointCounts: null, quadrats: [], plugs: [] }
   job.edit(`twin.${Date.now()}`, (d) => (id = addZone(d, { ...like, ...own, name: `${from.name ?? 'Lawn'}, second`.slice(0, 80) })))
   select(id)
 }
@@ -91,15 +91,15 @@ function patch(key: string, change: Partial<ZoneDraft>) {
 }
 const finer = ref(false)
 const figureText = (key: string) => {
-  const f = zone.value ? job.figure(`${zone.value.id}.${key}`) : null
+  const f = zone.value ? job.ofZone(zone.value.id, key) : null
   return f ? firm.text(f.value, f.unit) : ''
 }
 const drawn = computed(() => figureText('area.drawn'))
 const counted = (part: string) =>
-  /^survey\.(looks|frames)$/.test(job.figure(`${zone.value?.id}.${part}`)?.rule ?? '') ? `counted ${figureText(part)}` : ''
-const cast = computed(() => figureText('sun.cast') || (job.figure(`${zone.value?.id}.sun`)?.rule === 'survey.light' ? figureText('sun') : ''))
+  /^survey\.(point-counts|quadrats)$/.test(job.ofZone(zone.value?.id, part)?.rule ?? '') ? `counted ${figureText(part)}` : ''
+const cast = computed(() => figureText('sun.cast') || (job.ofZone(zone.value?.id, 'sun')?.rule === 'survey.light' ? figureText('sun') : ''))
 const area = (id: string) => {
-  const f = job.figure(`${id}.area`)
+  const f = job.ofZone(id, 'area')
   return f ? firm.text(num(f), 'm2') : 'no size yet'
 }
 const warm = computed(() => (zone.value?.present ?? []).some((g) => GRASSES[g].season === 'warm'))
@@ -107,7 +107,7 @@ const grasses = computed(() => GRASS_IDS.filter((g) => g !== 'annual-ryegrass').
 const coverParts = computed(() =>
   (['wanted', 'weeds', 'moss', 'bare'] as const).map((key) => {
     const typed = zone.value?.cover?.[key]
-    const known = job.figure(`${zone.value?.id}.${key}`)
+    const known = job.ofZone(zone.value?.id, key)
     return { key, share: typed ? Number(String(typed).replace('%', '')) || 0 : known ? num(known) : 0 }
   }),
 )

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
+import { daysBetween, showDay } from '@juvena/core/calendar/day'
 import { GRASSES } from '@juvena/core/reference/grasses'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
@@ -12,13 +12,12 @@ import { useJob } from '../../stores/job.ts'
 const job = useJob()
 const water = computed(() => job.plan?.follow.water ?? null)
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === id)?.name ?? id
-const strands = computed(() => job.plan?.follow.strands ?? [])
-const strandNames = (id: string) =>
-  job.plan?.strands
+const packages = computed(() => job.plan?.follow.packages ?? [])
+const zonesOf = (id: string) =>
+  job.plan?.packages
     .find((s) => s.id === id)
     ?.zones.map(zoneName)
     .join(', ') ?? ''
-const handOver = (s: (typeof strands.value)[number]) => (s.handOver ? String(s.handOver.value) : '')
 const band = (id: string) => job.figure(id)?.value as { low: string; high: string } | undefined
 </script>
 
@@ -45,8 +44,8 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
         </dl>
       </div>
       <p v-if="job.draft?.site?.restrictions" class="restricted"><b>Restrictions here.</b> {{ job.draft.site.restrictions }}</p>
-      <section v-for="s in strands" :key="s.strand" class="phases">
-        <h3 v-if="strands.length > 1">{{ strandNames(s.strand) }}</h3>
+      <section v-for="s in packages" :key="s.workPackage" class="phases">
+        <h3 v-if="packages.length > 1">{{ zonesOf(s.workPackage) }}</h3>
         <ol>
           <li>
             <b>1 Keep the top moist</b> <span class="soft">{{ showDay(s.sown) }} until <FigureValue v-if="s.handOver" :id="s.handOver.id" /></span>
@@ -56,11 +55,11 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
             >
           </li>
           <li>
-            <b>2 Growing on</b> <span v-if="s.handOver" class="soft">{{ showDay(handOver(s)) }} – {{ showDay(addDays(handOver(s), 8)) }}</span>
+            <b>2 Growing on</b> <span v-if="s.phases" class="soft">{{ showDay(s.phases.growing.from) }} – {{ showDay(s.phases.growing.to) }}</span>
             <span class="small">Every other day, longer: <FigureValue id="job.water.growing" /> each. Before the first mow leave a dry gap.</span>
           </li>
           <li>
-            <b>3 Settled</b> <span v-if="s.handOver" class="soft">from {{ showDay(addDays(handOver(s), 9)) }}</span>
+            <b>3 Settled</b> <span v-if="s.phases" class="soft">from {{ showDay(s.phases.settled) }}</span>
             <span class="small"><FigureValue id="job.water.settled" /> each three to four days, counting rain.</span>
           </li>
         </ol>
@@ -92,7 +91,7 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
           </tr>
         </tbody>
       </table>
-      <section v-for="s in strands" :key="`up-${s.strand}`">
+      <section v-for="s in packages" :key="`up-${s.workPackage}`">
         <h3>
           When it shows <span class="soft">sown {{ showDay(s.sown) }}; days 0 to 35</span>
         </h3>

@@ -11,7 +11,7 @@ import { useFirm } from '../../../stores/firm.ts'
 import { useJob } from '../../../stores/job.ts'
 import RasterLegend from './RasterLegend.vue'
 
-/** Heights read on the ground: taken in, given an aim, and told as fill, spoil and dips. */
+/** Heights read on the ground: imported, given an aim, and told as fill, spoil and dips. */
 const props = defineProps<{ zone: string | null }>()
 const firm = useFirm()
 const job = useJob()
@@ -22,7 +22,7 @@ const set = <K extends keyof ZoneDraft>(key: K, value: ZoneDraft[K]) =>
     d.zones![index.value]![key] = value
   })
 const problem = (key: string) => job.problemAt(`zones[${index.value}].${key}`)
-const levels = computed(() => job.draft?.plan?.levels ?? [])
+const levels = computed(() => job.draft?.drawing?.levels ?? [])
 const report = computed(() => (props.zone ? job.plan?.survey.zones[props.zone]?.levels : null) ?? null)
 const fig = (key: string) => `${props.zone}.${key}`
 
@@ -35,7 +35,7 @@ const text = ref('')
 const staff = ref(false)
 const problems = ref<string[]>([])
 const taken = ref('')
-const drawn = computed(() => (job.draft?.plan?.shapes ?? []).some((s) => s.kind === 'lawn' && s.zone === props.zone))
+const drawn = computed(() => (job.draft?.drawing?.shapes ?? []).some((s) => s.kind === 'lawn' && s.zone === props.zone))
 function take(from: string) {
   const table = levelTable(parse<string[]>(from.trim(), { skipEmptyLines: true, delimitersToGuess: [',', ';', '\t', ' '] }).data, firm.units)
   problems.value = table.problems
@@ -48,7 +48,7 @@ function take(from: string) {
     zone: drawn.value ? null : props.zone,
   }))
   job.edit(`levels.${Date.now()}`, (d) => {
-    d.plan = { ...d.plan, levels: [...(d.plan?.levels ?? []), ...rows] }
+    d.drawing = { ...d.drawing, levels: [...(d.drawing?.levels ?? []), ...rows] }
   })
   taken.value = `${rows.length} ${rows.length === 1 ? 'reading' : 'readings'} taken in.`
   if (table.problems.length === 0) text.value = ''
@@ -63,11 +63,11 @@ async function file(event: Event) {
 }
 const clear = () =>
   job.edit(`levels.clear.${Date.now()}`, (d) => {
-    d.plan = { ...d.plan, levels: [] }
+    d.drawing = { ...d.drawing, levels: [] }
   })
 const dropLast = () =>
   job.edit(`levels.drop.${Date.now()}`, (d) => {
-    d.plan = { ...d.plan, levels: (d.plan?.levels ?? []).slice(0, -1) }
+    d.drawing = { ...d.drawing, levels: (d.drawing?.levels ?? []).slice(0, -1) }
   })
 const AIMS = [
   { value: 'plane' as const, name: 'nearest plane' },
@@ -100,7 +100,7 @@ const AIMS = [
       />
       <label class="small"><input v-model="staff" type="checkbox" /> Heights are staff readings: larger is lower</label>
       <div class="row">
-        <button type="submit" class="act slight" :disabled="text.trim() === ''">Take in</button>
+        <button type="submit" class="act slight" :disabled="text.trim() === ''">Import</button>
         <label class="act slight">from a CSV file<input class="only-read" type="file" accept=".csv,.txt,text/csv,text/plain" @change="file" /></label>
         <span class="small" role="status">{{ taken }}</span>
       </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { zoneFigure } from '@juvena/core/trace/scope'
 import { ElSlider } from 'element-plus'
 import { computed } from 'vue'
 import { dayOf, showDay } from '@juvena/core/calendar/day'
@@ -30,7 +31,7 @@ const missing = computed(() =>
     ? 'The latitude is wanted first, under Site and season: it tells the sun’s path.'
     : !props.drawn
       ? 'A lawn is wanted first: draw one, or type its lengths.'
-      : !(job.draft.plan?.shapes ?? []).some((s) => ['building', 'wall', 'tree'].includes(s.kind)) && !(job.draft.plan?.hills ?? []).length
+      : !(job.draft.drawing?.shapes ?? []).some((s) => ['building', 'wall', 'tree'].includes(s.kind)) && !(job.draft.drawing?.hills ?? []).length
         ? 'Nothing stands in the way yet: this is open ground. Draw the house, hedges and trees with their heights.'
         : '',
 )
@@ -41,13 +42,15 @@ const seasonText = computed(() => {
 const here = computed(() => (props.zone ? survey.light?.zones[props.zone] : undefined))
 /** Over the growing weeks, as things stand, the plan has these figures itself: they are shown, and open. Else the map's own. */
 const planned = computed(() => {
-  const median = ['sun.cast', 'sun'].find((key) => job.figure(`${props.zone}.${key}`)?.rule === 'survey.light')
-  return median && survey.period === 'season' && !survey.whatIf ? ['sun.low', median, 'sun.high'].map((key) => `${props.zone}.${key}`) : null
+  const median = ['sun.cast', 'sun'].find((key) => job.ofZone(props.zone, key)?.rule === 'survey.light')
+  return median && survey.period === 'season' && !survey.whatIf
+    ? ['sun.low', median, 'sun.high'].map((key) => zoneFigure(props.zone ?? '', key))
+    : null
 })
 const mapped = computed(() => (here.value ? [here.value.low, here.value.median, here.value.high] : null))
 const SPREAD = ['darkest tenth under', 'half under', 'brightest tenth over']
 const months = computed(() => (props.zone ? (survey.months[props.zone] ?? []) : []))
-const tries = computed(() => (job.draft?.plan?.shapes ?? []).some((s) => s.whatIf && s.whatIf !== 'as-is'))
+const tries = computed(() => (job.draft?.drawing?.shapes ?? []).some((s) => s.whatIf && s.whatIf !== 'as-is'))
 const name = computed(() => job.zones.find((z) => z.id === props.zone)?.name ?? 'the zone')
 const hours = (h: number) => showNumber(Math.round(h * 10) / 10)
 </script>

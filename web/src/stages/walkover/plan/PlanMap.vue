@@ -13,7 +13,7 @@ import VectorSource from 'ol/source/Vector'
 import { Circle as CircleStyle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style'
 import Collection from 'ol/Collection'
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import { SHAPE_KINDS, type Point, type Ring, type ShapeKind, type SitePlan } from '@juvena/core/entities/drawing'
+import { SHAPE_KINDS, type Point, type Ring, type ShapeKind, type Drawing } from '@juvena/core/entities/drawing'
 import { boxOf, type Area } from '@juvena/core/drawing/geometry'
 import type { Grid } from '@juvena/core/light/lightMap'
 import { USUAL_OBSTACLE } from '@juvena/core/light/obstacles'
@@ -30,7 +30,7 @@ const props = defineProps<{
   raster: { canvas: HTMLCanvasElement; grid: Grid; clip: readonly Area[] }[]
   shadows: readonly Area[]
   levels: readonly { x: number; y: number; text: string; low: boolean }[]
-  picture: { source: string; plan: NonNullable<SitePlan['picture']> } | null
+  picture: { source: string; plan: NonNullable<Drawing['picture']> } | null
   cut: { from: Point; to: Point } | null
   say: { length: (m: number) => string; area: (m2: number) => string }
   /** Lengths the scale bar may take, m, shortest first. */
@@ -467,7 +467,7 @@ defineExpose({ fit, pixelOf })
       <button type="button" class="act slight" aria-label="Further" @click="zoom(1.43)">−</button>
       <button type="button" class="act slight" aria-label="Show all of the plan" @click="fit">all</button>
     </div>
-    <p v-if="pictureFailed" class="failed">The picture could not be shown. It may have been put away.</p>
+    <p v-if="pictureFailed" class="failed">The picture could not be shown. It may have been archived.</p>
     <slot />
   </div>
 </template>

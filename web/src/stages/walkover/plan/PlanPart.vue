@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { SHAPE_KINDS, type MeasuredBy, type Point, type Ring, type ShapeDraft, type ShapeKind, type SitePlan } from '@juvena/core/entities/drawing'
+import { SHAPE_KINDS, type MeasuredBy, type Point, type Ring, type ShapeDraft, type ShapeKind, type Drawing } from '@juvena/core/entities/drawing'
 import { readJob } from '@juvena/core/entities/job'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
 import { measurePlan } from '@juvena/core/drawing/drawnZones'
@@ -29,7 +29,7 @@ import { OVERLAYS, type Drawn, type Overlay } from './shapeStyles.ts'
 import { useShapeLabels } from './shapeLabels.ts'
 
 const TypedShape = defineAsyncComponent(() => import('./TypedShape.vue'))
-const TakeIn = defineAsyncComponent(() => import('./TakeIn.vue'))
+const ImportPanel = defineAsyncComponent(() => import('./ImportPanel.vue'))
 
 /** The site drawn to scale: what is where, and what the drawing says of light, levels, cover and what lies below. */
 const firm = useFirm()
@@ -49,7 +49,7 @@ const panel = ref<'typed' | 'in' | null>(null)
 const map = ref<InstanceType<typeof PlanMap>>()
 const says = ref('')
 
-const shapes = computed<ShapeDraft[]>(() => job.draft?.plan?.shapes ?? [])
+const shapes = computed<ShapeDraft[]>(() => job.draft?.drawing?.shapes ?? [])
 const chosen = computed(() => shapes.value.find((s) => s.id === route.query.shape) ?? null)
 const zoneId = computed(
   () =>
@@ -62,16 +62,16 @@ function choose(id: string | null) {
   void router.replace({ query: { ...route.query, shape: id ?? undefined, zone: shape?.zone ?? route.query.zone, figure: undefined } })
 }
 
-const read = computed<SitePlan | null>(() => (job.draft ? (readJob({ name: '', plan: job.draft.plan ?? {} }).job?.plan ?? null) : null))
+const read = computed<Drawing | null>(() => (job.draft ? (readJob({ name: '', drawing: job.draft.drawing ?? {} }).job?.drawing ?? null) : null))
 const measured = computed(() => (read.value ? measurePlan(read.value) : null))
 /** Sloping zones, which shade themselves while the sun stands behind them. */
 const tilts = computed(() => {
   const zones = job.draft ? readJob({ name: '', zones: job.draft.zones ?? [] }).job?.zones : null
-  return zones && read.value && measured.value ? tiltsOf({ zones }, measured.value, levelsByZone({ plan: read.value })) : []
+  return zones && read.value && measured.value ? tiltsOf({ zones }, measured.value, levelsByZone({ drawing: read.value })) : []
 })
 const { labelOf } = useShapeLabels(overlay)
 const wantedIn = (zone: string | null | undefined) => {
-  const f = job.figure(`${zone}.wanted`)
+  const f = job.ofZone(zone, 'wanted')
   return f ? num(f) : null
 }
 const drawn = computed<Drawn[]>(() =>
@@ -103,7 +103,7 @@ const raster = computed(() => {
 })
 const levelMarks = computed(() =>
   overlay.value === 'levels' || tool.value === 'level'
-    ? (job.draft?.plan?.levels ?? []).map((l) => ({
+    ? (job.draft?.drawing?.levels ?? []).map((l) => ({
         x: l.x,
         y: l.y,
         text: `${l.mm > 0 ? '+' : ''}${firm.units === 'us' ? showNumber(l.mm / 25.4, 2) : showNumber(l.mm, l.mm % 1 ? 1 : 0)}`,
@@ -183,7 +183,7 @@ function keepLevel() {
   const typed = readLevel(l.typed)
   if (typed === null) return
   job.edit(`plan.level.${Date.now()}`, (d) => {
-    d.plan = { ...d.plan, levels: [...(d.plan?.levels ?? []), { x: l.at[0], y: l.at[1], mm: typed, zone: null }] }
+    d.drawing = { ...d.drawing, levels: [...(d.drawing?.levels ?? []), { x: l.at[0], y: l.at[1], mm: typed, zone: null }] }
   })
   level.value = null
 }
@@ -239,14 +239,14 @@ const toolSays = computed(() => {
     ? `Click where the ${name} stands.`
     : `Click each ${draws === 'area' ? 'corner' : 'bend'} of the ${name}; double-click the last, or Enter. Backspace takes one back, Esc leaves off.`
 })
-const empty = computed(() => shapes.value.length === 0 && !picture.value && (job.draft?.plan?.levels ?? []).length === 0)
+const empty = computed(() => shapes.value.length === 0 && !picture.value && (job.draft?.drawing?.levels ?? []).length === 0)
 </script>
 
 <template>
   <div class="plan">
     <PlanTools :tool="tool" :panel="panel" :overlay="overlay" @pick="pick" @panel="panel = panel === $event ? null : $event" @show="show" />
     <TypedShape v-if="panel === 'typed'" :zone="zoneToDraw()" @made="(id) => (choose(id), (panel = null), map?.fit())" />
-    <TakeIn v-if="panel === 'in'" @tool="(t) => pick(t)" @taken="map?.fit()" />
+    <ImportPanel v-if="panel === 'in'" @tool="(t) => pick(t)" @taken="map?.fit()" />
 
     <p v-if="toolSays" class="says" role="status">{{ toolSays }}</p>
     <form v-if="level" class="ask" @submit.prevent="keepLevel">
@@ -298,7 +298,7 @@ const empty = computed(() => shapes.value.length === 0 && !picture.value && (job
         <div v-if="empty && tool === 'look'" class="start">
           <p class="big">Draw the site.</p>
           <p>
-            Draw over a picture, type lengths from the tape, walk it with the phone, or take in a file. Typed sizes under Zones are enough for a whole
+            Draw over a picture, type lengths from the tape, walk it with the phone, or import a file. Typed sizes under Zones are enough for a whole
             job.
           </p>
         </div>

@@ -14,7 +14,8 @@ import {
 } from '@juvena/core/entities/drawing'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
 import { num } from '@juvena/core/trace/figure'
-import { TRENCH_SETTLING, trenchVolume } from '@juvena/core/drawing/drawnZones'
+import { trenchOf, trenchVolume } from '@juvena/core/drawing/drawnZones'
+import { trenchValues } from '@juvena/core/reference/siteValues'
 import { areaOf, distance, lengthOf, perimeterOf } from '@juvena/core/drawing/geometry'
 import { USUAL_OBSTACLE } from '@juvena/core/light/obstacles'
 import { mergeZones, moveShape, reshape, shapeName } from '@juvena/core/drawing/shapeEdits'
@@ -24,22 +25,21 @@ import QuantityField from '../../../parts/QuantityField.vue'
 import TextField from '../../../parts/TextField.vue'
 import { useFirm } from '../../../stores/firm.ts'
 import { useJob } from '../../../stores/job.ts'
-import { metres } from './shapeStyles.ts'
 
 /** The chosen shape: what it is, its readings, its edges to the centimetre, and for an obstacle what cutting it would gain. */
 const firm = useFirm()
 const job = useJob()
 const route = useRoute()
-const index = computed(() => (job.draft?.plan?.shapes ?? []).findIndex((s) => s.id === route.query.shape))
-const shape = computed<ShapeDraft | null>(() => job.draft?.plan?.shapes?.[index.value] ?? null)
+const index = computed(() => (job.draft?.drawing?.shapes ?? []).findIndex((s) => s.id === route.query.shape))
+const shape = computed<ShapeDraft | null>(() => job.draft?.drawing?.shapes?.[index.value] ?? null)
 const kind = computed(() => (shape.value?.kind ?? 'lawn') as ShapeKind)
 const draws = computed(() => SHAPE_KINDS[kind.value].draws)
 const at = computed(() => (shape.value?.at ?? []) as Ring[])
 const set = (patch: Partial<ShapeDraft>) =>
   job.edit(`shape.${shape.value?.id}.${Object.keys(patch)[0]}`, (d) => {
-    Object.assign(d.plan!.shapes![index.value]!, patch)
+    Object.assign(d.drawing!.shapes![index.value]!, patch)
   })
-const problem = (key: string) => job.problemAt(`plan.shapes[${index.value}].${key}`)
+const problem = (key: string) => job.problemAt(`drawing.shapes[${index.value}].${key}`)
 const size = computed(() =>
   draws.value === 'area' ? firm.text(areaOf(at.value), 'm2') : draws.value === 'line' ? firm.text(lengthOf(at.value[0]!), 'm') : '',
 )
@@ -65,7 +65,7 @@ const obstacle = computed(() => ['building', 'wall', 'tree'].includes(kind.value
 const gains = computed(() =>
   shape.value?.whatIf && shape.value.whatIf !== 'as-is' && !shape.value.agreed
     ? job.zones.flatMap((z) => {
-        const [now, then] = [job.figure(`${z.id}.sun.cast`) ?? job.figure(`${z.id}.sun`), job.figure(`${z.id}.sun.if`)]
+        const [now, then] = [job.ofZone(z.id, 'sun.cast') ?? job.ofZone(z.id, 'sun'), job.ofZone(z.id, 'sun.if')]
         return now && then
           ? [{ name: z.name || 'Unnamed zone', now: num(now), gain: Math.round((num(then) - num(now)) * 10) / 10, then: num(then) }]
           : []
@@ -73,19 +73,22 @@ const gains = computed(() =>
     : [],
 )
 const others = computed(() =>
-  job.zones.filter((z) => z.id !== shape.value?.zone && (job.draft?.plan?.shapes ?? []).some((s) => s.kind === 'lawn' && s.zone === z.id)),
+  job.zones.filter((z) => z.id !== shape.value?.zone && (job.draft?.drawing?.shapes ?? []).some((s) => s.kind === 'lawn' && s.zone === z.id)),
 )
 const merge = (other: string) => {
   const zone = shape.value?.zone
   if (zone) job.edit(`merge.${zone}.${other}`, (d) => mergeZones(d, zone, other))
 }
 const zones = computed(() => job.zones.map((z) => ({ value: z.id, name: z.name || 'Unnamed zone' })))
+const settles = computed(() => firm.settings.values[trenchValues.settling.id] ?? trenchValues.settling.is)
+const widthOf = (typed: string | number | null | undefined) => {
+  const p = typeof typed === 'string' ? parseQuantity(typed, 'length') : null
+  return typeof typed === 'number' ? typed : p?.ok ? p.value : null
+}
 const volume = computed(() =>
   kind.value === 'trench' && shape.value
     ? trenchVolume({
-        at: at.value,
-        width: metres(shape.value.width, 0.4),
-        depth: depthOf(shape.value.depth),
+        ...trenchOf({ at: at.value, width: widthOf(shape.value.width), depth: depthOf(shape.value.depth), settling: null }),
         settling: percentOf(shape.value.settling),
       })
     : 0,
@@ -96,7 +99,7 @@ const depthOf = (typed: string | number | null | undefined) => {
 }
 const percentOf = (typed: string | number | null | undefined) => {
   const p = typeof typed === 'string' ? parseQuantity(typed, 'percent') : null
-  return typeof typed === 'number' ? typed : p?.ok ? p.value : TRENCH_SETTLING
+  return typeof typed === 'number' ? typed : p?.ok ? p.value : settles.value
 }
 const usual = (x: number) => `else ${firm.text(x, 'm')}`
 </script>
@@ -211,7 +214,7 @@ const usual = (x: number) => `else ${firm.text(x, 'm')}`
         kind="percent"
         :model-value="shape.settling"
         :problem="problem('settling')"
-        :hint="`else ${TRENCH_SETTLING} %`"
+        :hint="`else ${settles} %`"
         @update:model-value="set({ settling: $event })"
       />
       <QuantityField

@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { MEASURED_BY, MEASURED_BY_NAMES, SHAPE_KINDS, type MeasuredBy, type Ring, type ShapeDraft, type ShapeKind } from '@juvena/core/entities/drawing'
+import {
+  MEASURED_BY,
+  MEASURED_BY_NAMES,
+  SHAPE_KINDS,
+  type MeasuredBy,
+  type Ring,
+  type ShapeDraft,
+  type ShapeKind,
+} from '@juvena/core/entities/drawing'
 import { areaOf, lengthOf } from '@juvena/core/drawing/geometry'
 import { shapeName } from '@juvena/core/drawing/shapeEdits'
 import { useFirm } from '../../../stores/firm.ts'
@@ -12,9 +20,9 @@ const props = defineProps<{ chosen: string | null; tool: Tool; picture: boolean;
 const emit = defineEmits<{ choose: [id: string | null]; remove: [id: string]; tool: [tool: Tool]; 'update:by': [by: MeasuredBy] }>()
 const firm = useFirm()
 const job = useJob()
-const shapes = computed<ShapeDraft[]>(() => job.draft?.plan?.shapes ?? [])
+const shapes = computed<ShapeDraft[]>(() => job.draft?.drawing?.shapes ?? [])
 const size = (s: ShapeDraft) => {
-  const counted = s.kind === 'lawn' ? job.figure(`${s.zone}.area`) : null
+  const counted = s.kind === 'lawn' ? job.ofZone(s.zone, 'area') : null
   if (counted) return firm.text(counted.value, 'm2')
   const at = s.at as Ring[]
   const draws = SHAPE_KINDS[s.kind as ShapeKind].draws
@@ -43,7 +51,7 @@ const shape = computed(() => shapes.value.find((s) => s.id === props.chosen) ?? 
         <button v-if="shape.kind === 'lawn'" type="button" class="act slight" :aria-pressed="tool === 'split'" @click="emit('tool', 'split')">
           cut in two
         </button>
-        <button type="button" class="act slight" @click="emit('remove', shape.id)">take out</button>
+        <button type="button" class="act slight" @click="emit('remove', shape.id)">remove</button>
         <span class="small soft">{{ firm.say('drag a corner to reshape; Alt-click takes a corner out') }}</span>
       </template>
       <span v-else-if="shapes.length" class="small soft">Choose a shape to reshape, measure or describe it.</span>

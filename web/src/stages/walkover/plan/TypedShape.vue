@@ -95,7 +95,7 @@ const says = computed(() => {
 function make() {
   const o = outline.value
   if (!o?.ok) return
-  const [fx, fy] = freeGround(job.draft?.plan?.shapes ?? [])
+  const [fx, fy] = freeGround(job.draft?.drawing?.shapes ?? [])
   const [x, y] = [metres(east.value) ?? fx, metres(north.value) ?? fy]
   const ring: Ring = o.ring.map((p): Point => [p[0] + x, p[1] + y])
   let id = ''

@@ -14,14 +14,14 @@ export function useShapeLabels(overlay: Ref<Overlay>) {
   const firm = useFirm()
   const job = useJob()
   const areaText = (zone: string) => {
-    const f = job.figure(`${zone}.area`)
+    const f = job.ofZone(zone, 'area')
     return f ? firm.text(num(f), 'm2') : ''
   }
   /** Whether the ground just south of a lawn is no other lawn's, so that its name may stand there. */
   function freeBelow(s: ShapeDraft): boolean {
     const box = boxOf((s.at as Ring[])[0]!)!
     const below: Point = [(box.west + box.east) / 2, box.south - 1]
-    return !(job.draft?.plan?.shapes ?? []).some((o) => o.kind === 'lawn' && o.id !== s.id && inside(below, o.at as Ring[]))
+    return !(job.draft?.drawing?.shapes ?? []).some((o) => o.kind === 'lawn' && o.id !== s.id && inside(below, o.at as Ring[]))
   }
   function labelOf(s: ShapeDraft): { label: string; sub: string; foot?: boolean } {
     const at = s.at as Ring[]
@@ -36,15 +36,15 @@ export function useShapeLabels(overlay: Ref<Overlay>) {
       const zone = job.zones.find((z) => z.id === s.zone)
       const name = zone?.name || 'Unnamed zone'
       if (overlay.value === 'cover') {
-        const f = job.figure(`${s.zone}.wanted`)
+        const f = job.ofZone(s.zone, 'wanted')
         return { label: name, sub: f ? `${firm.text(f.value, '%')} wanted` : 'cover not counted' }
       }
       if (overlay.value === 'light') {
-        const f = job.figure(`${s.zone}.sun`)
+        const f = job.ofZone(s.zone, 'sun')
         return { label: name, sub: f && f.standing !== 'assumed' ? firm.text(f.value, 'h') : '' }
       }
       if (overlay.value === 'levels') {
-        const f = job.figure(`${s.zone}.fill`)
+        const f = job.ofZone(s.zone, 'fill')
         // Its middle is for the readings.
         return { label: name, sub: f ? `fill ${firm.text(f.value, 'm3')}` : '', foot: f !== null && freeBelow(s) }
       }

@@ -1,30 +1,30 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { COVER_PARTS, fromFrames, fromLooks, type CoverPart, type Tally } from '@juvena/core/cover/coverCount'
+import { COVER_PARTS, fromQuadrats, fromPointCounts, type CoverPart, type Tally } from '@juvena/core/cover/coverCount'
 import type { ZoneDraft } from '@juvena/core/entities/job'
 import { showNumber } from '@juvena/core/quantities/show'
 import { useJob } from '../../../stores/job.ts'
 
 /** Cover counted on the spot: step and look, a tap each; or throws of a frame. */
 const props = defineProps<{ zone: ZoneDraft }>()
-const emit = defineEmits<{ set: [key: 'looks' | 'frames', value: never] }>()
+const emit = defineEmits<{ set: [key: 'pointCounts' | 'quadrats', value: never] }>()
 const job = useJob()
 const NAMES: Record<CoverPart, string> = { wanted: 'wanted', weeds: 'weed', moss: 'moss', bare: 'bare' }
-const method = ref<'step' | 'frame'>((props.zone.frames ?? []).length > 0 && !props.zone.looks ? 'frame' : 'step')
+const method = ref<'step' | 'frame'>((props.zone.quadrats ?? []).length > 0 && !props.zone.pointCounts ? 'frame' : 'step')
 const none = (): Tally => ({ wanted: 0, weeds: 0, moss: 0, bare: 0 })
-const looks = computed<Tally>(() => ({ ...none(), ...props.zone.looks }))
-const frames = computed(() => (props.zone.frames ?? []).map((f): Tally => ({ ...none(), ...f })))
+const points = computed<Tally>(() => ({ ...none(), ...props.zone.pointCounts }))
+const quadrats = computed(() => (props.zone.quadrats ?? []).map((f): Tally => ({ ...none(), ...f })))
 const last = ref<CoverPart[]>([])
-const setLooks = (tally: Tally | null) => emit('set', 'looks', tally as never)
+const setPoints = (tally: Tally | null) => emit('set', 'pointCounts', tally as never)
 function tap(part: CoverPart) {
   last.value = [...last.value, part]
-  setLooks({ ...looks.value, [part]: looks.value[part] + 1 })
+  setPoints({ ...points.value, [part]: points.value[part] + 1 })
 }
 function back() {
   const part = last.value.at(-1)
   if (!part) return
   last.value = last.value.slice(0, -1)
-  setLooks({ ...looks.value, [part]: Math.max(0, looks.value[part] - 1) })
+  setPoints({ ...points.value, [part]: Math.max(0, points.value[part] - 1) })
 }
 const typed = ref<Record<CoverPart, string>>({ wanted: '', weeds: '', moss: '', bare: '' })
 const throwNow = computed<Tally | null>(() => {
@@ -35,11 +35,11 @@ const throwNow = computed<Tally | null>(() => {
 const said = computed(() => COVER_PARTS.some((p) => typed.value[p].trim() !== '') && !throwNow.value)
 function addThrow() {
   if (!throwNow.value) return
-  emit('set', 'frames', [...frames.value, throwNow.value] as never)
+  emit('set', 'quadrats', [...quadrats.value, throwNow.value] as never)
   typed.value = { wanted: '', weeds: '', moss: '', bare: '' }
 }
-const dropThrow = () => emit('set', 'frames', frames.value.slice(0, -1) as never)
-const count = computed(() => (method.value === 'step' ? fromLooks(looks.value) : fromFrames(frames.value)))
+const dropThrow = () => emit('set', 'quadrats', quadrats.value.slice(0, -1) as never)
+const count = computed(() => (method.value === 'step' ? fromPointCounts(points.value) : fromQuadrats(quadrats.value)))
 const planned = computed(() => job.plan?.survey.zones[props.zone.id]?.counted ?? null)
 const overruled = computed(() => props.zone.cover?.wanted !== undefined && props.zone.cover.wanted !== null && props.zone.cover.wanted !== '')
 const round = (x: number) => showNumber(Math.round(x))
@@ -54,18 +54,18 @@ const round = (x: number) => showNumber(Math.round(x))
     </p>
     <div v-if="method === 'step'" class="taps">
       <button v-for="p in COVER_PARTS" :key="p" type="button" class="tap" :class="p" @click="tap(p)">
-        <b>{{ looks[p] }}</b><span>{{ NAMES[p] }}</span
+        <b>{{ points[p] }}</b><span>{{ NAMES[p] }}</span
         ><span class="only-read">: one more look</span>
       </button>
       <p class="row">
         <button type="button" class="act slight" :disabled="last.length === 0" @click="back">take the last back</button>
-        <button type="button" class="plain small" :disabled="!zone.looks" @click="setLooks(null)">begin again</button>
+        <button type="button" class="plain small" :disabled="!zone.pointCounts" @click="setPoints(null)">begin again</button>
       </p>
     </div>
     <form v-else class="throw" autocomplete="off" @submit.prevent="addThrow">
       <label v-for="p in COVER_PARTS" :key="p" class="small">{{ NAMES[p] }}<input v-model="typed[p]" inputmode="decimal" maxlength="12" /></label>
-      <button type="submit" class="act slight" :disabled="!throwNow">Keep throw {{ frames.length + 1 }}</button>
-      <button v-if="frames.length" type="button" class="plain small" @click="dropThrow">take the last back</button>
+      <button type="submit" class="act slight" :disabled="!throwNow">Keep throw {{ quadrats.length + 1 }}</button>
+      <button v-if="quadrats.length" type="button" class="plain small" @click="dropThrow">take the last back</button>
       <p v-if="said" class="wrong">Write what the frame held as % or as squares: numbers, at least one above nothing.</p>
     </form>
     <p v-if="count" class="out" role="status">

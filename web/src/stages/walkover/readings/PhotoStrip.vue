@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
 import { usePhotos } from '../../../stores/photos.ts'
 
-/** Photographs of a zone, newest day first. One that is put away can be had back until the page is left. */
+/** Photographs of a zone, newest day first. One that is archived can be restored until the page is left. */
 const props = defineProps<{ zone: string | null; name: string }>()
 const photos = usePhotos()
 const mine = computed(() => photos.ground.filter((p) => p.zone === props.zone))
@@ -17,13 +17,13 @@ async function take(event: Event) {
   el.value = ''
   await photos.add(files, props.zone, keepPlace.value)
 }
-async function putAway(id: string) {
+async function archive(id: string) {
   open.value = null
-  await photos.putAway(id)
+  await photos.archive(id)
   gone.value = id
 }
 async function back() {
-  if (gone.value) await photos.takeOut(gone.value)
+  if (gone.value) await photos.restore(gone.value)
   gone.value = null
 }
 const at = (p: { position: { latitude: number; longitude: number } | null }) =>
@@ -62,10 +62,10 @@ const at = (p: { position: { latitude: number; longitude: number } | null }) =>
       <img :src="`/api/photos/${p.id}`" :alt="`${name}, ${showDay(p.takenOn, true)}`" />
       <figcaption class="small">
         {{ showDay(p.takenOn, true) }}{{ at(p) }}{{ p.note ? `: ${p.note}` : '' }}
-        <button type="button" class="plain" @click="putAway(p.id)">put away</button>
+        <button type="button" class="plain" @click="archive(p.id)">archive</button>
       </figcaption>
     </figure>
-    <p v-if="gone" class="small">Put away. <button type="button" class="plain" @click="back">Bring it back</button></p>
+    <p v-if="gone" class="small">Archived. <button type="button" class="plain" @click="back">Restore it</button></p>
     <p v-if="waiting.length && !photos.sending" class="small" role="status">
       No answer from the server. {{ waiting.length === 1 ? 'One photograph is' : `${waiting.length} photographs are` }} kept on this device and sent
       when it is back. <button type="button" class="plain" @click="photos.send()">Try now</button>

@@ -1,7 +1,7 @@
 import type { JobDraft } from '@juvena/core/entities/job'
 import type { Point } from '@juvena/core/entities/drawing'
 
-type Plan = NonNullable<JobDraft['plan']>
+type Drawing = NonNullable<JobDraft['drawing']>
 const box = (west: number, south: number, east: number, north: number): Point[] => [
   [west, south],
   [east, south],
@@ -26,7 +26,7 @@ const LEVELS: [x: number, mm: [number, number, number, number]][] = [
 const NORTHINGS = [-9, -6.4, -3.8, -1.4]
 
 /** The guesthouse, invented: a house to the north, a hedge along the west, a lime to the east, and a drain that has sunk. */
-export const guesthousePlan: Plan = {
+export const guesthouseDrawing: Drawing = {
   shapes: [
     {
       id: 's1',

@@ -8,7 +8,7 @@ describe('zones worked on together', () => {
     const plan = planOf({ zones: [zone(covered)] })
     expect(plan.steps.map((s) => s.kind)).toEqual(['feed'])
     expect(plan.materials.map((m) => m.id)).toEqual(['feed'])
-    expect([plan.follow.water, plan.strands[0]!.verdict]).toEqual([null, ''])
+    expect([plan.follow.water, plan.packages[0]!.verdict]).toEqual([null, ''])
   })
   it('too dark for grass, nothing is bought for it at all', () => {
     const plan = planOf({ zones: [zone({ sunHours: 1 })] })
@@ -17,15 +17,15 @@ describe('zones worked on together', () => {
   it('a quick cover is sown up to the frost itself, unopened, in annual ryegrass', () => {
     const held = { zones: [zone({ approach: 'hold-over' })] }
     const plan = planOf(held, { today: '2027-04-05' })
-    expect(plan.strands[0]).toMatchObject({ fits: true, lead: 0 })
+    expect(plan.packages[0]).toMatchObject({ fits: true, lead: 0 })
     expect(plan.zones[0]!.seed!.mix.map((m) => m.grass)).toEqual(['annual-ryegrass'])
     expect(plan.steps.some((s) => s.kind === 'core' || s.kind === 'scarify')).toBe(false)
   })
   it('a kill-off beside an overseed keeps its own days, and does not hold the other up', () => {
     const plan = planOf({ zones: [zone(), zone({ id: 'z2', incurable: 70 })] }, { today: '2027-01-25' })
-    const sown = Object.fromEntries(plan.strands.map((s) => [s.id, s.sowDay]))
+    const sown = Object.fromEntries(plan.packages.map((s) => [s.id, s.sowDay]))
     expect(sown['sow-cool']! < sown['kill-cool']!).toBe(true)
-    expect(plan.strands.every((s) => s.fits)).toBe(true)
+    expect(plan.packages.every((s) => s.fits)).toBe(true)
   })
   it('spots are mended without cutting the whole lawn down', () => {
     const plan = planOf({ zones: [zone({ cover: { wanted: 88, weeds: 4, moss: 0, bare: 8 } })] })

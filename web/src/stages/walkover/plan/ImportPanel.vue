@@ -19,7 +19,7 @@ const job = useJob()
 const says = ref('')
 const wrong = ref('')
 const busy = ref(false)
-const picture = computed(() => job.draft?.plan?.picture ?? null)
+const picture = computed(() => job.draft?.drawing?.picture ?? null)
 
 const input = (event: Event) => {
   const el = event.target as HTMLInputElement
@@ -36,9 +36,9 @@ async function takePicture(event: Event) {
     const photo = await sendPhoto(job.id, file, { kind: 'plan' })
     // Until its scale is set it lies about as wide as a garden.
     const metresPerPixel = 30 / photo.width
-    job.edit(`plan.picture.${photo.id}`, (d) => {
-      d.plan = {
-        ...d.plan,
+    job.edit(`drawing.picture.${photo.id}`, (d) => {
+      d.drawing = {
+        ...d.drawing,
         picture: { photo: photo.id, width: photo.width, height: photo.height, metresPerPixel, turned: 0, x: 0, y: 0, scaled: false },
       }
     })
@@ -51,12 +51,12 @@ async function takePicture(event: Event) {
   }
 }
 const dropPicture = () =>
-  job.edit(`plan.picture.drop.${Date.now()}`, (d) => {
-    d.plan = { ...d.plan, picture: null }
+  job.edit(`drawing.picture.drop.${Date.now()}`, (d) => {
+    d.drawing = { ...d.drawing, picture: null }
   })
 
 const siteOrigin = computed<Origin | null>(() => {
-  const plan = job.draft?.plan
+  const plan = job.draft?.drawing
   if (plan?.origin) return plan.origin
   const [latitude, longitude] = [Number(job.draft?.site?.latitude), Number(job.draft?.site?.longitude)]
   const given =
@@ -71,7 +71,7 @@ async function takeOutlines(event: Event) {
   if (!file) return
   const read = await readOutlines(file)
   if (!read.ok) return void (wrong.value = read.sentence)
-  const anchored = (job.draft?.plan?.shapes ?? []).length > 0 ? (job.draft?.plan?.origin ?? null) : null
+  const anchored = (job.draft?.drawing?.shapes ?? []).length > 0 ? (job.draft?.drawing?.origin ?? null) : null
   const taken = fromGeoJson(read.value, anchored)
   if (!taken.ok) return void (wrong.value = taken.sentence)
   job.edit(`plan.in.${Date.now()}`, (d) => {
@@ -80,7 +80,7 @@ async function takeOutlines(event: Event) {
       const readings = Object.fromEntries(Object.entries(kept).filter(([key]) => READINGS.has(key)))
       addShape(d, s.kind, s.at, 'imported', { ...readings, name: s.name })
     }
-    d.plan!.origin ??= taken.origin
+    d.drawing!.origin ??= taken.origin
     if (d.site?.latitude === undefined || d.site.latitude === null || d.site.latitude === '')
       d.site = { ...d.site, latitude: round5(taken.origin.latitude), longitude: round5(taken.origin.longitude) }
   })
@@ -93,7 +93,7 @@ const round5 = (x: number) => Math.round(x * 1e5) / 1e5
 function giveOut() {
   const origin = siteOrigin.value
   if (!origin) return void (wrong.value = 'GeoJSON holds longitude and latitude: enter those of the site first, under Site and season.')
-  const file = new Blob([JSON.stringify(toGeoJson(job.draft?.plan?.shapes ?? [], origin), null, 1)], { type: 'application/geo+json' })
+  const file = new Blob([JSON.stringify(toGeoJson(job.draft?.drawing?.shapes ?? [], origin), null, 1)], { type: 'application/geo+json' })
   const link = document.createElement('a')
   link.href = URL.createObjectURL(file)
   link.download = `${(job.draft?.name ?? 'plan').replace(/[^A-Za-z0-9 _-]+/g, '').trim() || 'plan'}.geojson`
@@ -109,7 +109,9 @@ function begin() {
   if (!('geolocation' in navigator)) return void (wrong.value = 'This browser gives no position. Use a phone, or type lengths from the tape.')
   watching = navigator.geolocation.watchPosition(
     ({ coords }) => {
-      const origin = walk.value?.origin ?? job.draft?.plan?.origin ?? siteOrigin.value ?? { latitude: coords.latitude, longitude: coords.longitude }
+      const origin = walk.value?.origin ??
+        job.draft?.drawing?.origin ??
+        siteOrigin.value ?? { latitude: coords.latitude, longitude: coords.longitude }
       const at = toPlan([coords.longitude, coords.latitude], origin)
       const places = walk.value?.places ?? []
       const last = places.at(-1)
@@ -142,7 +144,7 @@ function keepWalk() {
   if (!w || w.places.length < 3) return void (wrong.value = 'Fewer than three places were read: walk right round the edge.')
   job.edit(`plan.walk.${Date.now()}`, (d) => {
     addShape(d, 'lawn', [w.places], 'phone', { error: `${Math.round(w.worst * 10) / 10} m` })
-    d.plan!.origin ??= w.origin
+    d.drawing!.origin ??= w.origin
   })
   emit('taken')
 }
@@ -169,7 +171,7 @@ const walked = computed(() => (walk.value && walk.value.places.length > 2 ? firm
       <p v-if="picture && !picture.scaled" class="small warn">Its scale is not set: every size traced on it is a guess until it is.</p>
     </div>
     <div>
-      <h3>Take in outlines</h3>
+      <h3>Import outlines</h3>
       <p class="small soft">GeoJSON, KML or GPX. Areas and walks that come round become lawns; what a shape is can be changed.</p>
       <p class="row">
         <label class="act slight"
@@ -179,7 +181,7 @@ const walked = computed(() => (walk.value && walk.value.places.length > 2 ? firm
             accept=".geojson,.json,.kml,.gpx,application/geo+json,application/json,application/gpx+xml"
             @change="takeOutlines"
         /></label>
-        <button type="button" class="act slight" :disabled="!(job.draft?.plan?.shapes ?? []).length" @click="giveOut">Give out GeoJSON</button>
+        <button type="button" class="act slight" :disabled="!(job.draft?.drawing?.shapes ?? []).length" @click="giveOut">Give out GeoJSON</button>
         <RouterLink class="act slight" :to="`/jobs/${job.id}/sheets?sheet=plan`">Print to scale</RouterLink>
       </p>
     </div>

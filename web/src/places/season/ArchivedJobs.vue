@@ -2,10 +2,10 @@
 import { shallowRef } from 'vue'
 import { api } from '../../stores/api.ts'
 
-/** Jobs put away, which can be taken out again. */
+/** Archived jobs, which can be restored. */
 const emit = defineEmits<{ back: [] }>()
-const away = shallowRef<{ id: string; name: string; putAwayAt: string }[]>([])
-const load = async () => (away.value = await api<{ id: string; name: string; putAwayAt: string }[]>('GET', '/jobs?away=1').catch(() => []))
+const away = shallowRef<{ id: string; name: string; archivedAt: string }[]>([])
+const load = async () => (away.value = await api<{ id: string; name: string; archivedAt: string }[]>('GET', '/jobs?archived=1').catch(() => []))
 void load()
 async function restore(id: string) {
   await api('POST', `/jobs/${id}/restore`)
@@ -16,10 +16,10 @@ async function restore(id: string) {
 
 <template>
   <details v-if="away.length" class="away">
-    <summary>Put away: {{ away.length }}</summary>
+    <summary>Archived: {{ away.length }}</summary>
     <ul>
       <li v-for="j in away" :key="j.id">
-        {{ j.name }} <button type="button" class="plain small" :aria-label="`Take out ${j.name}`" @click="restore(j.id)">take out again</button>
+        {{ j.name }} <button type="button" class="plain small" :aria-label="`Restore ${j.name}`" @click="restore(j.id)">restore</button>
       </li>
     </ul>
   </details>

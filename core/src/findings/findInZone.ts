@@ -1,0 +1,184 @@
+import { GRASSES } from '../reference/grasses.ts'
+import { PENETRATION_NAMES } from '../reference/lists.ts'
+import { lightLines } from '../reference/siteValues.ts'
+import type { Schools } from '../reference/schools.ts'
+import { num } from '../trace/figure.ts'
+import { joined, quantity, say, type Message } from '../trace/message.ts'
+import { reading } from '../trace/rule.ts'
+import { zoneScope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { found, unread, type Finding, type Outcome } from './finding.ts'
+import { findingRules } from './findingRules.ts'
+import { coverLines, firmnessLines, mossLines, phLines, slopeLines, surfaceLines, thatchLines } from './lines.ts'
+import { seenInZone } from './seenInZone.ts'
+
+export const findingReadings = {
+  penetrometer: reading({ key: 'push', stage: 1, label: 'Penetrometer', unit: 'kPa' }),
+  push: reading({ key: 'push', stage: 1, label: 'Push test', unit: 'text' }),
+}
+
+/** The line below which the firm starts over: that of its school. */
+export const startOverLine = (schools: Schools, trace: Trace): number => trace.value(schools.cover === 'fifty' ? coverLines.fifty : coverLines.thirty)
+
+/** What one zone's readings mean, by the lines of the trade. `year` is the year of the walk. */
+export function findInZone(r: ZoneReadings, schools: Schools, year: number, trace: Trace): Finding[] {
+  const measured = [
+    coverFinding(r, schools, trace),
+    thatchFinding(r, trace),
+    firmnessFinding(r, trace),
+    lightFinding(r, trace),
+    slopeFinding(r, trace),
+    phFinding(r, trace),
+    mossFinding(r, trace),
+    lowsFinding(r, trace),
+  ]
+  return [...measured.filter((f) => f !== null), ...seenInZone({ r, trace, year })]
+}
+
+function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Finding {
+  if (!r.wanted) return unread(r, 'cover', 'Decides between leaving, overseeding and starting over.', 'Count it by frame or step-and-look.')
+  const percent = startOverLine(schools, trace)
+  const line = quantity(percent, '%')
+  const outcomes: Record<string, Outcome> = {
+    'incurable grass': {
+      verdict: 'hold',
+      says: 'Perennial grassy weeds with no selective cure hold the ground.',
+      asks: 'Kill off, clear and sow; or live with them.',
+    },
+    'start over': {
+      verdict: 'act',
+      says: say`Below the ${line} line: too little wanted grass to build on.`,
+      asks: 'Sow as new ground. Killing off is only for incurable grassy weeds.',
+    },
+    thin: { verdict: 'act', says: say`Above the ${line} line: worth keeping, with room for seed.`, asks: 'Overseed the whole zone.' },
+    'well covered': { verdict: 'fine', says: 'Seed would find little room.', asks: 'Feed; mend what is bare.' },
+  }
+  const figure = trace.work(
+    findingRules.cover,
+    zoneScope(r.id),
+    { wanted: r.wanted, weeds: r.incurable, line: percent },
+    { school: `cover:${schools.cover}` },
+  )
+  return found(r, 'cover', figure, outcomes[figure.value as string]!)
+}
+
+function thatchFinding(r: ZoneReadings, trace: Trace): Finding | null {
+  const outcomes: Record<string, Outcome> = {
+    'deep mat': {
+      verdict: 'hold',
+      says: 'Thatch keeps rain from roots and seed from soil.',
+      asks: '{Scarify} in several passes or over years; decide on seed as you go.',
+    },
+    matted: { verdict: 'act', says: 'Thatch keeps rain from roots and seed from soil.', asks: '{Scarify} before seed.' },
+    fine: { verdict: 'fine', says: 'No bar to seed.', asks: 'Nothing.' },
+  }
+  if (r.thatch) {
+    const figure = trace.work(findingRules.thatch, zoneScope(r.id), { thatch: r.thatch })
+    return found(r, 'thatch', figure, outcomes[figure.value as string]!)
+  }
+  if (r.wanted && num(r.wanted) < trace.value(coverLines.nothingLeft)) return null
+  return unread(r, 'thatch', 'Decides whether seed can reach soil.', 'Cut two or three plugs and measure.')
+}
+
+/** How hard the ground is, by the push test or else the penetrometer; null where neither was read. */
+export function firmness({ zone }: ZoneReadings, trace: Trace): 'easy' | 'effort' | 'stops' | null {
+  if (zone.penetration || zone.pressure === null) return zone.penetration
+  return zone.pressure >= trace.value(firmnessLines.stops) ? 'stops' : zone.pressure >= trace.value(firmnessLines.slows) ? 'effort' : 'easy'
+}
+
+function firmnessFinding(r: ZoneReadings, trace: Trace): Finding {
+  const scope = zoneScope(r.id)
+  const { penetration, pressure, soilMoist } = r.zone
+  const push = firmness(r, trace)
+  if (!push) return unread(r, 'compaction', 'Decides whether cores come out.', 'Push a screwdriver in, in moist soil.')
+  if (soilMoist !== true && push !== 'easy')
+    return unread(
+      r,
+      'compaction',
+      soilMoist === false ? 'Read in dry soil: it tells nothing.' : 'Whether the soil was moist is not noted: in dry soil the test tells nothing.',
+      'Push again in soil near field capacity.',
+    )
+  const figure =
+    penetration === null && pressure !== null
+      ? trace.work(findingRules.penetrometer, scope, { pressure: trace.read(findingReadings.penetrometer, scope, pressure)! })
+      : trace.work(findingRules.compaction, scope, { push: trace.read(findingReadings.push, scope, PENETRATION_NAMES[push])! })
+  const outcomes: Record<string, Outcome> = {
+    open: { verdict: 'fine', says: 'Roots find their way.', asks: 'Nothing.' },
+    firm: { verdict: 'act', says: 'Water and roots are held up.', asks: '{Core}, two crossed passes.' },
+    compacted: { verdict: 'act', says: 'Water and roots are held up.', asks: '{Core}, two crossed passes; three where it is worst.' },
+  }
+  return found(r, 'compaction', figure, outcomes[figure.value as string]!)
+}
+
+function lightFinding(r: ZoneReadings, trace: Trace): Finding {
+  if (!r.sunKnown) return unread(r, 'light', 'Decides which grass can live here.', 'Note hours of direct sun in the growing weeks.')
+  const outcomes: Record<string, Outcome> = {
+    'full sun': { verdict: 'fine', says: 'Any grass.', asks: 'Nothing.' },
+    'part sun': { verdict: 'fine', says: 'Cool grasses, zoysia, St Augustine.', asks: 'No sun-only grass.' },
+    shade: { verdict: 'act', says: 'Fine fescues; thin expectations.', asks: 'Shade grasses, and raise the cut.' },
+    'deep shade': { verdict: 'act', says: 'Marginal for any grass.', asks: 'Open the canopy if you may; else sow fine fescue yearly.' },
+    'too dark for grass': {
+      verdict: 'hold',
+      says: 'Grass is the wrong plant here.',
+      asks: 'Lift or fell, change the plant, or one school renews shade ryegrass each year.',
+    },
+  }
+  const figure = trace.work(findingRules.light, zoneScope(r.id), { sun: r.sun })
+  return found(r, 'light', figure, outcomes[figure.value as string]!)
+}
+
+function slopeFinding(r: ZoneReadings, trace: Trace): Finding | null {
+  if (num(r.slope) < trace.value(slopeLines.press)) return null
+  const blanket = 'Pinned blanket and a nurse grass.'
+  const outcomes: Record<string, Outcome> = {
+    sloping: { verdict: 'act', says: 'Rain can move seed here.', asks: 'Press the seed in and mulch.' },
+    bank: { verdict: 'act', says: 'Rain moves seed and soil here.', asks: blanket },
+    'steep bank': { verdict: 'hold', says: 'Rain moves seed and soil here.', asks: joined([blanket, 'No ride-on.']) },
+  }
+  const figure = trace.work(findingRules.slope, zoneScope(r.id), { slope: r.slope })
+  return found(r, 'slope', figure, outcomes[figure.value as string]!)
+}
+
+function phFinding(r: ZoneReadings, trace: Trace): Finding | null {
+  if (!r.ph) return null
+  const fine = r.zone.present.length > 0 && r.zone.present.every((g) => GRASSES[g].fine)
+  const figure = trace.work(findingRules.ph, zoneScope(r.id), { ph: r.ph, fine: fine ? 1 : 0 })
+  const above = num(r.ph) > trace.value(phLines.noLime)
+  const outcomes: Record<string, Outcome> = {
+    acid: { verdict: 'act', says: 'Below what these grasses like.', asks: 'Lime, by the laboratory’s rate only.' },
+    limy: { verdict: 'act', says: 'Iron locks up.', asks: 'No lime; iron by leaf if it pales.' },
+    fine: { verdict: 'fine', says: above ? 'Above where lime helps.' : 'In range.', asks: 'No lime.' },
+  }
+  return found(r, 'ph', figure, outcomes[figure.value as string]!)
+}
+
+function mossFinding(r: ZoneReadings, trace: Trace): Finding | null {
+  if (!r.moss || num(r.moss) < trace.value(mossLines.some)) return null
+  const push = firmness(r, trace)
+  const causes: Message[] = [
+    ...(num(r.sun) < trace.value(lightLines.cool) ? ['shade'] : []),
+    ...(r.thatch && num(r.thatch) > trace.value(thatchLines.fine) ? ['thatch'] : []),
+    ...(r.ph && num(r.ph) < trace.value(phLines.acid) ? ['acid'] : []),
+    ...(push && push !== 'easy' ? ['compaction'] : []),
+  ]
+  const figure = trace.work(findingRules.moss, zoneScope(r.id), { moss: r.moss })
+  return found(r, 'moss', figure, {
+    verdict: figure.value === 'mossy' ? 'act' : 'fine',
+    says: causes.length > 0 ? say`One story with ${causes}.` : 'Look for shade, wet, acid or hunger.',
+    asks: 'Put the cause right, or it returns.',
+  })
+}
+
+function lowsFinding(r: ZoneReadings, trace: Trace): Finding | null {
+  if (!r.lowsDepth || num(r.lowsDepth) <= 0) return null
+  const reel = r.zone.mower === 'reel'
+  const lowCut = trace.value(surfaceLines.lowCut)
+  const figure = trace.work(findingRules.lows, zoneScope(r.id), { depth: r.lowsDepth, cut: r.cut, reel: reel ? 1 : 0 })
+  const bumpy = figure.value === 'bumpy'
+  return found(r, 'lows', figure, {
+    verdict: bumpy ? 'act' : 'fine',
+    says: reel || num(r.cut) <= lowCut ? 'A low cut shows every dip.' : say`A rotary above ${quantity(lowCut, 'mm')} forgives small dips.`,
+    asks: bumpy ? 'Level.' : 'Nothing.',
+  })
+}

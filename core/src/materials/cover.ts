@@ -1,0 +1,74 @@
+import type { Job } from '../entities/job.ts'
+import { asNew } from '../approach/approach.ts'
+import { slopeLines } from '../findings/lines.ts'
+import { GRASSES } from '../reference/grasses.ts'
+import { COVER_NAMES, type CoverId } from '../reference/lists.ts'
+import { coverDepth } from '../reference/materialValues.ts'
+import type { ZoneSeed } from '../seed/seedPlan.ts'
+import { num, type Figure, type Notice } from '../trace/figure.ts'
+import { say } from '../trace/message.ts'
+import { figureId, JOB, zoneScope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
+import type { ZoneWay } from './dressing.ts'
+import { coverRules, dressingTable } from './dressingRules.ts'
+
+export interface CoverPlan {
+  kind: CoverId
+  zones: { zone: string; amount: Figure }[]
+  total: Figure
+}
+
+/** Grasses of this share or more decide how deep a cover may lie, % by weight. Juvena's model. */
+const COUNTS_FROM = 5
+
+/** Cover over seed: none on a living sward unless asked for; new ground and spots get a thin one; banks a blanket. */
+export function planCover(job: Job, seeds: readonly ZoneSeed[], zones: readonly ZoneWay[], trace: Trace): { covers: CoverPlan[]; notices: Notice[] } {
+  const groups = new Map<CoverId, CoverPlan['zones']>()
+  const notices: Notice[] = []
+  for (const seed of seeds) {
+    const zone = zones.find((z) => z.r.id === seed.zone)!
+    const bank = num(zone.r.slope) >= trace.value(slopeLines.bank)
+    const kind = job.cover ?? usualCover(zone, bank, trace)
+    if (kind === 'none') continue
+    groups.set(kind, [
+      ...(groups.get(kind) ?? []),
+      { zone: zone.r.id, amount: kind === 'blanket' ? blanketOver(seed, trace) : looseOver(seed, kind, trace) },
+    ])
+    if (bank && kind !== 'blanket')
+      notices.push({
+        id: figureId(zoneScope(zone.r.id), 'bank-cover'),
+        stage: 5,
+        zone: zone.r.id,
+        level: 'warn',
+        title: say`${zone.r.name}: loose cover on a bank.`,
+        says: say`At ${zone.r.slope} rain takes it with the seed. Pin a blanket.`,
+        figure: zone.r.slope.id,
+      })
+  }
+  const covers = [...groups].map(([kind, list]): CoverPlan => {
+    const amounts = list.map((z) => z.amount)
+    const named = { part: kind, label: say`${COVER_NAMES[kind]}, to order` }
+    const total =
+      kind === 'blanket'
+        ? trace.work(coverRules.totalArea, JOB, { zones: amounts }, named)
+        : trace.work(coverRules.totalLitres, JOB, { zones: amounts }, named)
+    return { kind, zones: list, total }
+  })
+  return { covers, notices }
+}
+
+function usualCover({ r, approach }: ZoneWay, bank: boolean, trace: Trace): CoverId {
+  if (bank) return 'blanket'
+  const open = asNew(approach.chosen) || approach.chosen === 'mend' || num(r.slope) >= trace.value(slopeLines.press)
+  return open ? 'peat-free' : 'none'
+}
+
+const blanketOver = (seed: ZoneSeed, trace: Trace): Figure => trace.work(coverRules.blanket, zoneScope(seed.zone), { area: seed.sownArea })
+
+function looseOver(seed: ZoneSeed, kind: 'peat-free' | 'compost', trace: Trace): Figure {
+  const scope = zoneScope(seed.zone)
+  const bears = seed.mix.filter((p) => p.share >= COUNTS_FROM).map((p) => GRASSES[p.grass].depth)
+  const usual = trace.table(dressingTable.cover, scope, trace.value(coverDepth[kind]))
+  const depth = trace.work(coverRules.depth, scope, { usual, bears })
+  return trace.work(coverRules.litres, scope, { area: seed.sownArea, depth }, { label: COVER_NAMES[kind] })
+}

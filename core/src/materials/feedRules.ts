@@ -1,0 +1,141 @@
+import { reading, rule, setting, tradeValues, value } from '../trace/rule.ts'
+
+const feed = { stage: 5 } as const
+
+export const feedReadings = {
+  nitrogen: reading({ key: 'feed.nitrogen', stage: 5, label: 'Nitrogen wanted', unit: 'g/m2' }),
+  slow: reading({ key: 'feed.slow', stage: 5, label: 'Slow-release share of the nitrogen', unit: '%', otherwise: [0, [0, 100]] }),
+}
+
+/** The starter taken until the firm or the job names one: a grade as on the bag. */
+export const starterValues = tradeValues('starter', {
+  n: value(16, '%', 'model', 'Nitrogen in the starter taken until you name yours', [1, 60]),
+  p2o5: value(20, '%', 'model', 'P₂O₅ in it', [0, 60]),
+  k2o: value(8, '%', 'model', 'K₂O in it', [0, 60]),
+})
+
+/** What may be given at most at once. */
+export const nitrogenValues = tradeValues('nitrogen', {
+  quick: value(4.9, 'g/m2', 'practice', 'Quick nitrogen in one dose at most (1 lb/1,000 ft²)', [1, 10]),
+  all: value(7.3, 'g/m2', 'model', 'All nitrogen in one dose at most', [2, 15]),
+  heat: value(24, 'C', 'model', 'Soil this warm counts as heat', [15, 35]),
+  inHeat: value(50, '%', 'practice', 'Share of it given in heat', [10, 100]),
+})
+
+/** Nitrogen in the bag: the job's, else the firm's, else Juvena's usual starter. */
+export const bagNitrogen = setting({ key: 'feed.grade', stage: 5, label: 'Nitrogen in the bag', usual: starterValues.n })
+
+export const feedRules = {
+  target: rule({
+    ...feed,
+    id: 'feed.target',
+    key: 'feed.nitrogen',
+    label: 'Nitrogen wanted',
+    unit: 'g/m2',
+    standing: 'practice',
+    says: 'Starter at sowing lays {low} to {high} of nitrogen (½–1 lb/1,000 ft²); {usual} is taken.',
+    values: {
+      low: value(2.4, 'g/m2', 'practice', 'A starter lays at least', [0, 10]),
+      high: value(4.9, 'g/m2', 'practice', 'A starter lays at most', [1, 15]),
+      usual: value(3.2, 'g/m2', 'model', 'A starter lays, until you say', [0.5, 10]),
+    },
+    formula: 'max(low, min(high, usual))',
+    compute: (_, { low, high, usual }) => Math.max(low, Math.min(high, usual)),
+  }),
+  rate: rule({
+    ...feed,
+    id: 'feed.rate',
+    label: 'Starter, rate',
+    unit: 'g/m2',
+    standing: 'calculation',
+    says: 'Product is the nutrient wanted, divided by its share in the bag.',
+    inputs: { nitrogen: 'g/m2', grade: '%' },
+    formula: 'nitrogen / grade',
+    compute: ({ nitrogen, grade }) => (nitrogen * 100) / grade,
+  }),
+  kg: rule({
+    ...feed,
+    id: 'feed.kg',
+    label: 'Starter',
+    unit: 'kg',
+    standing: 'calculation',
+    says: 'Ground fed times product rate.',
+    inputs: { area: 'm2', rate: 'g/m2' },
+    formula: 'area * rate',
+    compute: ({ area, rate }) => (area * rate) / 1000,
+  }),
+  ceiling: rule({
+    ...feed,
+    id: 'feed.ceiling',
+    label: 'Most nitrogen in one dose',
+    unit: 'g/m2',
+    standing: 'model',
+    says: 'Quick nitrogen at most {quick} a dose (1 lb/1,000 ft²); slow-release may raise the whole to {all}. In heat, soil at {heat} or more, {inHeat} of it.',
+    values: nitrogenValues,
+    inputs: { slow: '%', soil: 'C' },
+    formula: 'min(quick / max(0.000001, 1 - slow), all) * (soil >= heat ? inHeat : 1)',
+    compute: ({ slow, soil }, { quick, all, heat, inHeat }) =>
+      Math.min(quick / Math.max(1e-6, 1 - slow / 100), all) * (soil >= heat ? inHeat / 100 : 1),
+  }),
+  p2o5: rule({
+    ...feed,
+    id: 'feed.p2o5',
+    label: 'P₂O₅ laid',
+    unit: 'g/m2',
+    standing: 'calculation',
+    says: 'What the grade lays down along with the nitrogen.',
+    inputs: { rate: 'g/m2', grade: '%' },
+    formula: 'rate * grade',
+    compute: ({ rate, grade }) => (rate * grade) / 100,
+  }),
+  k2o: rule({
+    ...feed,
+    id: 'feed.k2o',
+    label: 'K₂O laid',
+    unit: 'g/m2',
+    standing: 'calculation',
+    says: 'What the grade lays down along with the nitrogen.',
+    inputs: { rate: 'g/m2', grade: '%' },
+    formula: 'rate * grade',
+    compute: ({ rate, grade }) => (rate * grade) / 100,
+  }),
+  p: rule({
+    ...feed,
+    id: 'feed.p',
+    label: 'Phosphorus laid',
+    unit: 'g/m2',
+    standing: 'calculation',
+    source: 'atomic weights',
+    says: 'Phosphorus is 0.4364 of P₂O₅.',
+    inputs: { p2o5: 'g/m2' },
+    formula: '0.4364 * p2o5',
+    compute: ({ p2o5 }) => P_IN_P2O5 * p2o5,
+  }),
+  k: rule({
+    ...feed,
+    id: 'feed.k',
+    label: 'Potassium laid',
+    unit: 'g/m2',
+    standing: 'calculation',
+    source: 'atomic weights',
+    says: 'Potassium is 0.8301 of K₂O.',
+    inputs: { k2o: 'g/m2' },
+    formula: '0.8301 * k2o',
+    compute: ({ k2o }) => K_IN_K2O * k2o,
+  }),
+  total: rule({
+    ...feed,
+    id: 'feed.total',
+    label: 'Starter to order',
+    unit: 'kg',
+    standing: 'calculation',
+    says: 'All zones together.',
+    inputs: { zones: 'kg[]' },
+    formula: 'sum(zones)',
+    compute: ({ zones }) => zones.reduce((a, b) => a + b, 0),
+  }),
+}
+
+/** Share of the element in its oxide, by atomic weights. */
+const P_IN_P2O5 = 0.4364
+const K_IN_K2O = 0.8301

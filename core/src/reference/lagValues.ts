@@ -1,0 +1,37 @@
+import { tradeValues, value } from '../trace/rule.ts'
+
+/** Days between one step and the next: at least, and at most where it matters. */
+export const lagValues = tradeValues('lag', {
+  killAgainLeast: value(14, 'd', 'practice', 'Regrowth shows after a kill-off in at least', [7, 40]),
+  killAgainMost: value(28, 'd', 'practice', 'and is killed within', [14, 60]),
+  afterKill: value(7, 'd', 'practice', 'From the last kill to a cut, perennial weeds', [3, 30]),
+  afterSpray: value(20, 'd', 'practice', 'From a broad-leaved spray to a cut-down, so that seed may follow', [3, 60]),
+  secondCutLeast: value(2, 'd', 'practice', 'From the first cut to the second, at least', [0, 10]),
+  secondCutMost: value(6, 'd', 'practice', 'and at most', [1, 21]),
+  dries: value(1, 'd', 'practice', 'Turf dries before blades for', [0, 5]),
+  scarifyMost: value(3, 'd', 'practice', 'From the cut-down to blades at most', [0, 14]),
+  dampenMost: value(4, 'd', 'practice', 'From blades to the watering before coring at most', [0, 14]),
+  coreAfterWater: value(1, 'd', 'practice', 'From that watering to coring', [0, 3]),
+  dressMost: value(1, 'd', 'practice', 'From coring to dressing at most', [0, 7]),
+  openedToSow: value(3, 'd', 'practice', 'Opened turf is sown within', [0, 10]),
+  clearedToSow: value(14, 'd', 'practice', 'Killed and cleared ground is sown within', [1, 40]),
+  feedMost: value(1, 'd', 'practice', 'From seed to a feed that goes with it at most', [0, 7]),
+  coverMost: value(1, 'd', 'practice', 'From seed to its cover at most', [0, 7]),
+  seeded: value(56, 'd', 'practice', 'No tines or blades after seeding for', [21, 120]),
+  dressed: value(28, 'd', 'practice', 'From a dressing to the next', [14, 60]),
+  stretch: value(5, 'd', 'model', 'Where nothing else fits, steps may lie further apart than they should by', [0, 14]),
+  visit: value(30, 'd', 'practice', 'From sowing to the one-month visit', [14, 60]),
+  afterMow: value(1, 'd', 'practice', 'From the first mow to a feed that waited for it', [0, 14]),
+  firstMowGuess: value(21, 'd', 'model', 'First mow after sowing, where no band can be worked', [7, 60]),
+})
+
+/** Days a treatment keeps seed out where the label's figure is not given: the longest of the usual range. The label wins. */
+export const treatmentWaits = tradeValues('treatment-wait', {
+  broadleaf: value(28, 'd', 'practice', 'Broad-leaved weedkiller', [7, 120]),
+  'feed-and-weed': value(28, 'd', 'practice', 'Combined feed and weedkiller', [7, 120]),
+  'non-selective': value(7, 'd', 'practice', 'Non-selective weedkiller, no residue', [1, 60]),
+  'long-residue': value(365, 'd', 'practice', 'Non-selective weedkiller, long residue', [60, 730]),
+  'pre-emergence': value(120, 'd', 'practice', 'Pre-emergence weedkiller', [30, 365]),
+  'feed-and-prevent': value(120, 'd', 'practice', 'Combined feed and pre-emergence', [30, 365]),
+  'unknown-herbicide': value(365, 'd', 'practice', 'Weedkiller, product unknown: the longest of all', [60, 730]),
+})

@@ -1,0 +1,19 @@
+import { tradeValues, value } from '../trace/rule.ts'
+
+/** Hours of direct sun in the growing weeks, and what they bear. */
+export const lightLines = tradeValues('light', {
+  any: value(7, 'h', 'practice', 'Any grass grows from', [5, 12]),
+  cool: value(4, 'h', 'practice', 'Cool grasses, zoysia and St Augustine grow from', [2, 8]),
+  shade: value(3, 'h', 'practice', 'Fine fescues grow from; deep shade ends here', [1, 6]),
+  marginal: value(2, 'h', 'practice', 'Below this grass is the wrong plant', [0, 4]),
+})
+
+/** A settled trench, filled again. */
+export const trenchValues = tradeValues('trench', {
+  settling: value(15, '%', 'practice', 'A filled trench settles by; 10 to 20 %', [0, 60]),
+})
+
+/** What counts as a dip in the levels. */
+export const levelValues = tradeValues('level', {
+  dip: value(5, 'mm', 'model', 'Lower than the aim by more than this is a dip; a light reel mower feels about as much', [1, 30]),
+})

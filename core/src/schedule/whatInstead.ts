@@ -1,0 +1,99 @@
+import { addDays, dayNumber, dayOf } from '../calendar/day.ts'
+import { leadValues, sowingWindow, WANTED_FROM, type SowingWindow } from '../climate/sowingWindow.ts'
+import { lagValues } from '../reference/lagValues.ts'
+import { onDay, say, type Message } from '../trace/message.ts'
+import { stepsOf, type StepBrief } from '../work/steps.ts'
+import type { WorkPackage } from '../work/workPackages.ts'
+import type { ZonePlan } from '../prescribe.ts'
+import type { SiteClimate } from '../climate/siteClimate.ts'
+import { schedulePackage, type Calendar, type Schedule } from './schedulePackage.ts'
+import type { WaitingPeriods } from './waitingPeriods.ts'
+
+export interface Option {
+  title: Message
+  says: Message
+}
+
+export interface Misfit {
+  pack: WorkPackage
+  schedule: Schedule
+  window: SowingWindow
+  climate: SiteClimate
+  zones: readonly ZonePlan[]
+  waits: WaitingPeriods
+  calendar: Calendar
+  steps: StepBrief
+}
+
+/** The season's verdict and the honest options, when sowing does not fit before the cut-off. */
+export function whatInstead(m: Misfit): { verdict: Message; options: Option[] } {
+  return { verdict: verdictOf(m), options: [...overseedInstead(m), ...holdOver(m), ...withoutBluegrass(m), ...nextWindow(m)] }
+}
+
+const isPast = ({ window, calendar }: Misfit) => window.cutOff < calendar.today
+const isWaiting = ({ waits, window }: Misfit) => waits.sow !== null && waits.sow > window.cutOff
+
+function verdictOf(m: Misfit): Message {
+  const cut = onDay(m.window.cutOff)
+  if (isPast(m)) return say`Too late: the last day to sow this was ${cut}.`
+  if (isWaiting(m)) return say`Too late: seed is not safe before ${onDay(m.waits.sow!)}, and the last day to sow is ${cut}.`
+  return m.pack.kind === 'kill'
+    ? say`Too late to kill off: the waits carry sowing past ${cut}, the last day.`
+    : say`It does not fit: the steps and their waits carry sowing past ${cut}, the last day.`
+}
+
+function overseedInstead(m: Misfit): Option[] {
+  const { pack, window, waits, calendar, steps } = m
+  if (pack.kind !== 'kill' || isPast(m)) return []
+  const gentle: WorkPackage = {
+    ...pack,
+    kind: 'sow',
+    zones: pack.zones.map((z) => ({ ...z, approach: { ...z.approach, chosen: 'overseed' } })),
+  }
+  const needs = stepsOf(gentle, steps)
+  const fixed = needs.map((n) => ({ pin: null, done: null, notBefore: n.kind === 'sow' ? waits.sow : null }))
+  const { openedToSow, stretch } = steps.trace.values({ values: lagValues })
+  const tried = schedulePackage(needs, fixed, window, calendar, { openedToSow, stretch })
+  if (!tried.fits) return []
+  return [
+    {
+      title: 'Overseed instead',
+      says: say`Without the kill-off, seed goes down ${onDay(tried.sowDay)}. The incurable grasses stay, in better company.`,
+    },
+  ]
+}
+
+function holdOver({ pack, climate, waits, calendar, steps }: Misfit): Option[] {
+  if (pack.season !== 'cool') return []
+  const quick = sowingWindow([{ grass: 'annual-ryegrass', share: 100 }], 'cool', climate, 'even-odds', steps.trace)
+  const today = dayNumber(calendar.today)
+  const free = waits.sow ?? calendar.today
+  const at = quick.states.findIndex((s, i) => s !== 'shut' && i > 0 && dayOf(today + i) >= free && dayOf(today + i) <= quick.cutOff)
+  if (at < 0) return []
+  return [
+    {
+      title: 'Hold over',
+      says: say`Sow annual ryegrass from ${onDay(dayOf(today + at))}: quick cover that keeps the soil and gives way. Sow properly in season.`,
+    },
+  ]
+}
+
+function withoutBluegrass(m: Misfit): Option[] {
+  const { pack, window, zones, calendar, steps } = m
+  const holds = (id: string) =>
+    zones.find((z) => z.r.id === id)?.seed?.mix.some((part) => part.grass === 'kentucky-bluegrass' && part.share >= WANTED_FROM)
+  const sooner = steps.trace.value(leadValues.bluegrass) - steps.trace.value(leadValues.cool)
+  const until = addDays(window.cutOff, sooner)
+  if (window.lead !== 'bluegrass' || !pack.zones.some((z) => holds(z.r.id)) || until < calendar.today || isWaiting(m)) return []
+  return [{ title: 'Leave the bluegrass out', says: say`Rye and fescue may be sown until ${onDay(until)}.` }]
+}
+
+function nextWindow({ schedule }: Misfit): Option[] {
+  if (schedule.sowState === 'shut') return []
+  return [
+    {
+      title: say`Sow ${onDay(schedule.sowDay, true)}`,
+      says: `The next ${schedule.sowState === 'open' ? 'good' : 'marginal'} window. The days below are for then; feed and mow meanwhile.`,
+    },
+  ]
+}

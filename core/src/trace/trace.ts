@@ -1,0 +1,143 @@
+import type { FigureValue, Unit } from '../quantities/show.ts'
+import { weaker, type EvidenceLevel } from './evidence.ts'
+import type { Figure, InputRef, Override } from './figure.ts'
+import type { Message } from './message.ts'
+import type { Declaration, Inputs, Procedure, Reading, Rule, Setting, TableEntry, TradeValue, TradeValues } from './rule.ts'
+import { figureId, type Scope } from './scope.ts'
+
+/** A value given as an input without being a figure itself. */
+type Raw<U> = U extends 'date' | 'text' ? string : number
+type Given<U> = U extends `${infer B}[]`
+  ? readonly Figure[] | readonly Raw<B>[]
+  : U extends `${infer B}?`
+    ? Figure | Raw<B> | null | undefined
+    : Figure | Raw<U>
+
+type GivenInputs<I extends Inputs> = { [K in keyof I]: Given<I[K]> }
+
+export interface Extra {
+  /** The quantity it stands for, where a rule yields several: the parts of a count. */
+  key?: string
+  /** Tells figures of one quantity and scope apart: a grass within a zone. */
+  part?: string
+  label?: Message
+  school?: string
+  override?: Override
+  change?: Message
+}
+
+/** Values a firm has set instead of Juvena's own, by "rule.value". */
+export type FirmValues = Readonly<Record<string, number>>
+
+const NONE: Record<string, number> = {}
+const isFigure = (given: unknown): given is Figure => typeof given === 'object' && given !== null && 'rule' in given
+
+/** Works rules for one plan, and keeps every figure with its working in a flat table. */
+export class Trace {
+  readonly figures: Record<string, Figure> = {}
+  private readonly resolved = new Map<Declaration, Record<string, number>>()
+
+  constructor(readonly firmValues: FirmValues = {}) {}
+
+  /** A number of the trade: the firm's own, or as declared. */
+  value(of: TradeValue): number {
+    return this.firmValues[of.id] ?? of.is
+  }
+
+  /** The values a rule works by: the firm's own where it has set one. */
+  values<V extends TradeValues>(by: { values: V }): { [K in keyof V]: number } {
+    let found = this.resolved.get(by as unknown as Declaration)
+    if (!found) {
+      found = NONE
+      for (const name in by.values) {
+        if (found === NONE) found = {}
+        found[name] = this.value(by.values[name]!)
+      }
+      this.resolved.set(by as unknown as Declaration, found)
+    }
+    return found as { [K in keyof V]: number }
+  }
+
+  /** Works a rule in a scope from inputs by name. A figure worked twice is a bug, and throws. */
+  work<I extends Inputs, V extends TradeValues>(by: Rule<I, V>, scope: Scope, given: GivenInputs<I>, extra: Extra = {}): Figure {
+    const { computed, inputs, standing } = this.take(by, given)
+    return this.keep(by, scope, by.compute(computed as never, this.values(by)), { origin: 'worked', standing, inputs }, extra)
+  }
+
+  /** Keeps what a procedure found, with what it was found from. */
+  found<I extends Inputs, V extends TradeValues>(
+    by: Procedure<I, V>,
+    scope: Scope,
+    found: FigureValue,
+    given: GivenInputs<I>,
+    extra: Extra = {},
+  ): Figure {
+    const { inputs, standing } = this.take(by, given)
+    return this.keep(by, scope, found, { origin: 'worked', standing, inputs }, extra)
+  }
+
+  /** Inputs as their plain values, as references, and the weakest evidence among the rule, its values and its inputs. */
+  private take(by: Declaration & { inputs: Inputs }, given: Record<string, unknown>) {
+    let standing: EvidenceLevel = by.standing
+    const inputs: Record<string, InputRef> = {}
+    const computed: Record<string, unknown> = {}
+    for (const name in by.inputs) {
+      const unit = by.inputs[name]!.replace(/\[\]$|\?$/, '') as Unit
+      const input = given[name]
+      if (Array.isArray(input)) {
+        const figures = input.length > 0 && isFigure(input[0])
+        computed[name] = figures ? (input as Figure[]).map((f) => f.value) : input
+        inputs[name] = figures ? (input as Figure[]).map((f) => f.id) : { values: input as (number | string)[], unit }
+        if (figures) for (const f of input as Figure[]) standing = weaker(standing, f.standing)
+      } else if (isFigure(input)) {
+        computed[name] = input.value
+        inputs[name] = input.id
+        standing = weaker(standing, input.standing)
+      } else {
+        computed[name] = input ?? null
+        inputs[name] = { value: (input ?? null) as FigureValue | null, unit }
+      }
+    }
+    for (const name in by.values) standing = weaker(standing, this.standingOf(by.values[name]!))
+    return { computed, inputs, standing }
+  }
+
+  /** What someone read or typed; null where it was not. */
+  read(by: Reading, scope: Scope, typed: FigureValue | null, extra: Extra = {}): Figure | null {
+    return typed === null ? null : this.keep(by, scope, typed, { origin: 'typed', standing: 'reading', inputs: {} }, extra)
+  }
+
+  /** The reading, or else what is assumed in its place. Throws on a reading that has nothing to assume. */
+  readOr(by: Reading, scope: Scope, typed: FigureValue | null, extra: Extra = {}): Figure {
+    if (typed !== null) return this.read(by, scope, typed, extra)!
+    if (!by.otherwise) throw new Error(`${by.id} has nothing to assume`)
+    return this.keep(by, scope, this.value(by.otherwise), { origin: 'assumed', standing: 'assumed', inputs: {} }, extra)
+  }
+
+  private standingOf(of: TradeValue): EvidenceLevel {
+    return of.id in this.firmValues ? 'reading' : of.standing
+  }
+
+  /** A setting of the firm: its own, or the usual one. */
+  setting(by: Setting, scope: Scope, own: number | null, extra: Extra = {}): Figure {
+    const standing = own === null ? this.standingOf(by.usual) : 'reading'
+    return this.keep(by, scope, own ?? this.value(by.usual), { origin: 'setting', standing, inputs: {} }, extra)
+  }
+
+  /** A value out of a reference table. */
+  table(by: TableEntry, scope: Scope, entry: FigureValue, extra: Extra = {}): Figure {
+    return this.keep(by, scope, entry, { origin: 'table', standing: by.standing, inputs: {} }, extra)
+  }
+
+  private keep(by: Declaration, scope: Scope, value: FigureValue, from: Pick<Figure, 'origin' | 'standing' | 'inputs'>, extra: Extra): Figure {
+    const id = figureId(scope, extra.key ?? by.key, extra.part)
+    if (id in this.figures) throw new Error(`Figure ${id} is worked twice`)
+    const figure: Figure = { id, rule: by.id, label: extra.label ?? by.label, value, unit: by.unit, ...from, stage: by.stage }
+    if (scope.zone !== undefined) figure.zone = scope.zone
+    if (extra.school) figure.school = extra.school
+    if (extra.override) figure.override = extra.override
+    if (extra.change) figure.change = extra.change
+    this.figures[id] = figure
+    return figure
+  }
+}

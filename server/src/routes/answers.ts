@@ -1,0 +1,118 @@
+import { z } from 'zod'
+import { diaryEntry } from '@juvena/core/entities/diary'
+import { firmSchema } from '@juvena/core/entities/firm'
+import { JOB_FORMAT, filePhoto } from '@juvena/core/formats/jobFile'
+
+/** What each route answers, for the OpenAPI document and for the test that holds answers against it. */
+const day = z.iso.date()
+const revision = z.number().int().min(0)
+/** A draft is kept as typed, valid or not. */
+const draft = z.looseObject({ name: z.string().optional() })
+/** A message: a text of Juvena's own, or a template with its parts. */
+const message = z.union([z.string(), z.strictObject({ template: z.string(), parts: z.record(z.string(), z.unknown()) })])
+const saved = z.strictObject({ id: z.string(), revision, name: z.string(), savedAt: z.string(), archivedAt: z.string().nullable() })
+const job = saved.extend({ draft })
+const fullJob = job.extend({ diary: z.array(diaryEntry), today: day })
+const photo = z.strictObject({
+  id: z.string(),
+  jobId: z.string(),
+  zone: z.string().nullable(),
+  kind: z.enum(['ground', 'plan']),
+  takenOn: day,
+  note: z.string(),
+  width: z.number(),
+  height: z.number(),
+  bytes: z.number(),
+  position: z.strictObject({ latitude: z.number(), longitude: z.number() }).nullable(),
+})
+const span = z.strictObject({ from: day, to: day, state: z.enum(['open', 'marginal', 'shut']) })
+const row = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  customer: z.string(),
+  area: z.number().nullable(),
+  zones: z.number().int(),
+  customerDate: day.nullable(),
+  state: z.enum(['no-zones', 'planned', 'under-way', 'growing', 'done', 'cannot', 'failed']),
+  options: z.array(message),
+  trouble: z.strictObject({ level: z.enum(['hold', 'warn']), title: message }).nullable(),
+  approach: z.string(),
+  window: z.array(span),
+  cutOff: day.nullable(),
+  sowDay: day.nullable(),
+  steps: z.array(
+    z.strictObject({
+      id: z.string(),
+      kind: z.string(),
+      name: message,
+      day,
+      span: z.number().int(),
+      state: z.enum(['planned', 'pinned', 'done', 'unrecorded']),
+      hours: z.number(),
+      people: z.number(),
+    }),
+  ),
+  next: z.strictObject({ name: message, day }).nullable(),
+})
+const inputRef = z.union([
+  z.string(),
+  z.array(z.string()),
+  z.strictObject({ value: z.unknown(), unit: z.string() }),
+  z.strictObject({ values: z.array(z.union([z.number(), z.string()])), unit: z.string() }),
+])
+const figure = z.looseObject({
+  id: z.string(),
+  rule: z.string(),
+  origin: z.enum(['typed', 'assumed', 'setting', 'table', 'worked']),
+  label: message,
+  value: z.union([z.number(), z.string(), z.strictObject({ low: z.union([z.number(), z.string()]), high: z.union([z.number(), z.string()]) })]),
+  unit: z.string(),
+  inputs: z.record(z.string(), inputRef),
+  standing: z.string(),
+  stage: z.number().int().min(1).max(8),
+})
+const notice = z.looseObject({ id: z.string(), stage: z.number().int(), level: z.enum(['hold', 'warn', 'note']), title: message, says: message })
+const weatherDay = z.strictObject({ day, low: z.number(), high: z.number(), rain: z.number(), soil: z.number() })
+const outlook = z.strictObject({ source: z.string(), simulated: z.boolean(), days: z.array(weatherDay) })
+
+export const answers = {
+  today: z.strictObject({ today: day, demo: z.boolean() }),
+  firm: z.strictObject({ revision, savedAt: z.string(), draft: z.looseObject({ name: firmSchema.shape.name }) }),
+  jobs: z.array(saved),
+  saved,
+  job,
+  fullJob,
+  archived: z.strictObject({ archived: z.boolean() }),
+  diary: z.strictObject({ added: z.boolean(), diary: z.array(diaryEntry) }),
+  plan: z.looseObject({
+    today: day,
+    figures: z.record(z.string(), figure),
+    notices: z.array(notice),
+    zones: z.array(z.looseObject({ id: z.string(), name: z.string() })),
+    steps: z.array(z.looseObject({ id: z.string(), kind: z.string(), chosen: day })),
+  }),
+  season: z.strictObject({ today: day, rows: z.array(row) }),
+  uses: z.strictObject({ uses: z.record(z.string(), z.array(z.strictObject({ id: z.string(), name: z.string() }))) }),
+  weather: z.strictObject({
+    outlook: outlook.nullable(),
+    frost: z.string().nullable(),
+    today: day,
+    place: z.string().optional(),
+  }),
+  jobFile: z.strictObject({
+    format: z.literal(JOB_FORMAT),
+    version: z.number().int(),
+    job: draft,
+    diary: z.array(diaryEntry),
+    photos: z.array(filePhoto),
+  }),
+  photo,
+  photos: z.array(photo),
+  problem: z.looseObject({
+    type: z.string().optional(),
+    title: z.string(),
+    status: z.number().int(),
+    detail: z.string(),
+    problems: z.array(z.strictObject({ path: z.string(), sentence: z.string() })).optional(),
+  }),
+}
