@@ -36,7 +36,7 @@ test('the job file can be exported from the customer’s page', async ({ page })
   const download = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Take the job file out' }).click()
   const file = await download
-  expect(file.suggestedFilename()).toBe('To-take-out.juvena.json')
+  expect(file.suggestedFilename()).toBe('To-export.juvena.json')
   const answer = (await (await page.request.get(at('demo', `/api/jobs/${id}/file`))).json()) as { format: string; job: { name: string } }
   expect([answer.format, answer.job.name]).toEqual(['juvena-job', 'To export'])
 })

@@ -96,14 +96,21 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'Rain ahead': weatherLines,
 }
 
+/** By id; two declarations under one id are a bug, and throw. */
+function byId<T extends { id: string }>(sets: readonly Record<string, T>[]): Map<string, T> {
+  const found = new Map<string, T>()
+  for (const declaration of sets.flatMap((set) => Object.values(set))) {
+    if (found.has(declaration.id)) throw new Error(`Two declarations share the id ${declaration.id}`)
+    found.set(declaration.id, declaration)
+  }
+  return found
+}
+
 /** Every rule of the trade the plan works by, by id. */
-export const RULES: ReadonlyMap<string, Rule | Procedure> = new Map(RULE_SETS.flatMap((set) => Object.values(set).map((r) => [r.id, r])))
+export const RULES: ReadonlyMap<string, Rule | Procedure> = byId(RULE_SETS)
 
 /** Everything a figure can come from: the rules, and what is read, set or looked up. */
-export const DECLARATIONS: ReadonlyMap<string, Declaration> = new Map<string, Declaration>([
-  ...ENTRY_SETS.flatMap((set) => Object.values(set).map((d): [string, Declaration] => [d.id, d])),
-  ...RULES,
-])
+export const DECLARATIONS: ReadonlyMap<string, Declaration> = byId<Declaration>([...ENTRY_SETS, ...RULE_SETS])
 
 /** Every number of the trade, once, by its id. */
 export const VALUES: ReadonlyMap<string, TradeValue> = new Map(

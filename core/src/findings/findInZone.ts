@@ -15,7 +15,7 @@ import { seenInZone } from './seenInZone.ts'
 
 export const findingReadings = {
   penetrometer: reading({ key: 'push', stage: 1, label: 'Penetrometer', unit: 'kPa' }),
-  push: reading({ key: 'push', stage: 1, label: 'Push test', unit: 'text' }),
+  push: reading({ key: 'push', id: 'reading.push-test', stage: 1, label: 'Push test', unit: 'text' }),
 }
 
 /** The line below which the firm starts over: that of its school. */
@@ -143,7 +143,7 @@ function slopeFinding(r: ZoneReadings, trace: Trace): Finding | null {
 function phFinding(r: ZoneReadings, trace: Trace): Finding | null {
   if (!r.ph) return null
   const fine = r.zone.present.length > 0 && r.zone.present.every((g) => GRASSES[g].fine)
-  const figure = trace.work(findingRules.ph, zoneScope(r.id), { ph: r.ph, fine: fine ? 1 : 0 })
+  const figure = trace.work(findingRules.ph, zoneScope(r.id), { ph: r.ph, least: trace.value(fine ? phLines.acidFine : phLines.acid) })
   const above = num(r.ph) > trace.value(phLines.noLime)
   const outcomes: Record<string, Outcome> = {
     acid: { verdict: 'act', says: 'Below what these grasses like.', asks: 'Lime, by the laboratory’s rate only.' },
@@ -174,11 +174,13 @@ function lowsFinding(r: ZoneReadings, trace: Trace): Finding | null {
   if (!r.lowsDepth || num(r.lowsDepth) <= 0) return null
   const reel = r.zone.mower === 'reel'
   const lowCut = trace.value(surfaceLines.lowCut)
-  const figure = trace.work(findingRules.lows, zoneScope(r.id), { depth: r.lowsDepth, cut: r.cut, reel: reel ? 1 : 0 })
+  const strict = reel || num(r.cut) <= lowCut
+  const line = trace.value(strict ? surfaceLines.strict : surfaceLines.forgiving)
+  const figure = trace.work(findingRules.lows, zoneScope(r.id), { depth: r.lowsDepth, line })
   const bumpy = figure.value === 'bumpy'
   return found(r, 'lows', figure, {
     verdict: bumpy ? 'act' : 'fine',
-    says: reel || num(r.cut) <= lowCut ? 'A low cut shows every dip.' : say`A rotary above ${quantity(lowCut, 'mm')} forgives small dips.`,
+    says: strict ? 'A low cut shows every dip.' : say`A rotary above ${quantity(lowCut, 'mm')} forgives small dips.`,
     asks: bumpy ? 'Level.' : 'Nothing.',
   })
 }

@@ -1,3 +1,4 @@
+import type { Unit } from '../quantities/show.ts'
 import { BROWNED_NAMES, DISEASES, PESTS, WEEDS } from '../reference/walkLists.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../trace/message.ts'
@@ -11,10 +12,10 @@ import { habitLines, moistureLines, slopeLines } from './lines.ts'
 
 type SeenKind = keyof typeof seenRules
 
-const noted = (key: string, label: string, unit: 'text' | 'h' | 'kg' | 'years' | '%' = 'text') => reading({ key, stage: 1, label, unit })
+const noted = (key: string, label: string, unit: Unit = 'text', id = `reading.${key}`) => reading({ key, id, stage: 1, label, unit })
 
 export const seenReadings = {
-  ponding: noted('seen.moisture', 'Water stands', 'h'),
+  ponding: noted('seen.moisture', 'Water stands', 'h', 'reading.seen.ponding'),
   moisture: noted('seen.moisture', 'Moisture'),
   pests: noted('seen.pests', 'Pests'),
   disease: noted('seen.disease', 'Disease'),
@@ -25,8 +26,8 @@ export const seenReadings = {
   dogs: noted('seen.dogs', 'Dogs'),
   trees: noted('seen.trees', 'Trees'),
   sown: noted('seen.age', 'Sown, years ago', 'years'),
-  laid: noted('seen.age', 'Laid as turf, years ago', 'years'),
-  mower: noted('seen.mowing', 'Mower', 'kg'),
+  laid: noted('seen.age', 'Laid as turf, years ago', 'years', 'reading.seen.laid'),
+  mower: noted('seen.mowing', 'Mower', 'kg', 'reading.seen.mower'),
   mowing: noted('seen.mowing', 'Mowing habit'),
   edges: noted('seen.edges', 'Edges'),
 }

@@ -1,3 +1,4 @@
+import { lagValues } from '../reference/lagValues.ts'
 import { fromTable, reading, rule, tradeValues, value } from '../trace/rule.ts'
 
 const dressing = { stage: 5 } as const
@@ -5,7 +6,14 @@ const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0)
 
 export const dressingReadings = {
   depth: reading({ key: 'dressing.depth', stage: 5, label: 'Dressing depth', unit: 'mm', otherwise: [6, [1, 25]] }),
-  lowsShare: reading({ key: 'dressing.share', stage: 5, label: 'Share dressed', unit: '%', otherwise: [30, [1, 100]] }),
+  lowsShare: reading({
+    key: 'dressing.share',
+    id: 'reading.dressing.lows-share',
+    stage: 5,
+    label: 'Share of lows dressed',
+    unit: '%',
+    otherwise: [30, [1, 100]],
+  }),
   share: reading({ key: 'dressing.share', stage: 5, label: 'Share dressed', unit: '%', otherwise: [100, [1, 100]] }),
   blanket: reading({ key: 'dressing.blanket', stage: 5, label: 'Dressing depth, all over', unit: 'mm' }),
 }
@@ -34,7 +42,7 @@ export const smotherValues = tradeValues('smother', {
   leafLeast: value(10, 'mm', 'model', 'and never less than', [3, 25]),
   most: value(12, 'mm', 'model', 'Most dressing at once', [3, 25]),
   leafParts: value(3, '1', 'model', 'Most dressing at once is the leaf standing, divided by', [1.5, 10]),
-  liftsApart: value(28, 'd', 'practice', 'Lifts lie apart, in growth', [14, 60]),
+  liftsApart: lagValues.dressed,
   tooDeep: value(50, 'mm', 'model', 'Deeper than this it is no thin dressing: the unit is asked about', [20, 150]),
 })
 

@@ -100,7 +100,7 @@ function doubtInBags(total: number, zones: readonly { amount: number; error: num
   const [low, mid, high] = [bags(total - swing), bags(total), bags(total + swing)]
   const differ = (a: Packs, b: Packs) =>
     a.counts.length !== b.counts.length || a.counts.some((c, i) => c.size !== b.counts[i]!.size || c.count !== b.counts[i]!.count)
-  const doubt = say`± ${quantity(swing, 'kg')} for the area`
+  const doubt = say`± ${quantity(Number(swing.toPrecision(1)), 'kg')} for the area`
   if (differ(high, mid) && high.bought > mid.bought) return say`${doubt}: at most ${bagWords(high)}`
   if (differ(low, mid) && low.bought < mid.bought) return say`${doubt}: could do with ${bagWords(low)}`
   return say`${doubt}: same bags`

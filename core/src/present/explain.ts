@@ -6,7 +6,7 @@ import { figureInputs, type Figure } from '../trace/figure.ts'
 import { quantity, type Message } from '../trace/message.ts'
 import type { Declaration, TradeValue } from '../trace/rule.ts'
 import type { FirmValues } from '../trace/trace.ts'
-import { workedFormula } from './formulaText.ts'
+import { decidedBy, workedFormula } from './formulaText.ts'
 import { render, type Reader } from './render.ts'
 
 /** What an explanation is read from: a plan, or what was kept of one. */
@@ -31,6 +31,8 @@ export interface Explained {
   says: string
   /** The formula with this job's values in it, or what the procedure does. */
   formula: string
+  /** The test that decided it, where the formula is a choice: "16 mm > 12 mm". */
+  decidedBy: string | null
   inputs: Figure[]
   /** The numbers of the trade it goes by. */
   values: ExplainedValue[]
@@ -84,6 +86,7 @@ export function explain({ figures, firmValues }: Explainable, id: string, reader
     rule: by,
     says: render(ruleSays(by, firmValues), reader),
     formula,
+    decidedBy: isRule(by) ? decidedBy(by, figure, figures, firmValues, reader) : null,
     inputs: figureInputs(figure).flatMap((input) => figures[input] ?? []),
     values: Object.values(by.values).map((v) => explainValue(v, firmValues, reader)),
     standing: EVIDENCE_NAMES[figure.standing],

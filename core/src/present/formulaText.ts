@@ -39,6 +39,28 @@ function choice(text: string, named: Named): string {
   return `${choice(rest.slice(0, otherwise).trim(), named)} where ${plain(text.slice(0, at).trim(), named)}; else ${choice(rest.slice(otherwise + 1).trim(), named)}`
 }
 
+/** The test that decided a choice, with what stands behind its names; null where the formula is no choice. */
+export function decidingTest(formula: string, outcome: string, named: Named): string | null {
+  let rest = formula
+  let last: string | null = null
+  for (let at = topLevel(rest, '?'); at >= 0; at = topLevel(rest, '?')) {
+    last = rest.slice(0, at).trim()
+    const after = rest.slice(at + 1)
+    const otherwise = topLevel(after, ':')
+    if (after.slice(0, otherwise).trim() === `"${outcome}"`) return testText(last, named)
+    rest = after.slice(otherwise + 1)
+  }
+  return last && testText(negated(last), named)
+}
+
+const testText = (test: string, named: Named): string => {
+  const same = /^same\((\w+), "/.exec(test)
+  return same ? (named(same[1]!) ?? same[1]!) : plain(test, named)
+}
+
+const OPPOSITE: Record<string, string> = { '>=': '<', '<=': '>', '>': '<=', '<': '>=' }
+const negated = (test: string): string => test.replace(/[<>]=?/, (sign) => OPPOSITE[sign]!)
+
 /** Index of a sign outside brackets and quotes, and outside choices nested in it; −1 where there is none. */
 function topLevel(text: string, sign: '?' | ':'): number {
   let [depth, nested, quoted] = [0, 0, false]
@@ -92,13 +114,26 @@ function inputText(ref: InputRef, figures: Readonly<Record<string, Figure>>, { u
 
 /** A rule's formula with one figure's values in it. */
 export function workedFormula(by: Rule, figure: Figure, figures: Readonly<Record<string, Figure>>, firmValues: FirmValues, reader: Reader): string {
-  return formulaText(by.formula, (name) => {
+  return formulaText(by.formula, namesOf(by, figure, figures, firmValues, reader))
+}
+
+const namesOf =
+  (by: Rule, figure: Figure, figures: Readonly<Record<string, Figure>>, firmValues: FirmValues, reader: Reader): Named =>
+  (name) => {
     const ref = figure.inputs[name]
     if (ref !== undefined) return inputText(ref, figures, reader)
     const value = by.values[name]
     return value ? shown(firmValues[value.id] ?? value.is, value.unit, reader.units) : null
-  })
-}
+  }
+
+/** What decided a finding: "16 mm > 12 mm". Null where the rule's formula is no choice. */
+export const decidedBy = (
+  by: Rule,
+  figure: Figure,
+  figures: Readonly<Record<string, Figure>>,
+  firmValues: FirmValues,
+  reader: Reader,
+): string | null => decidingTest(by.formula, String(figure.value), namesOf(by, figure, figures, firmValues, reader))
 
 /** A rule's formula with its names. */
 export const namedFormula = (by: Rule): string => formulaText(by.formula, (name) => (name in by.inputs || name in by.values ? spaced(name) : null))

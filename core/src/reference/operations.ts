@@ -1,6 +1,7 @@
 import { quantity, words, type Message } from '../trace/message.ts'
 import { tradeValues, value, type TradeValue } from '../trace/rule.ts'
 import type { Trace } from '../trace/trace.ts'
+import { treatmentWaits } from './lagValues.ts'
 import type { CautionId } from './cautions.ts'
 
 export const STEP_KINDS = [
@@ -142,7 +143,7 @@ export const setUpHours = tradeValues('set-up', {
 
 export const operationValues = tradeValues('operation', {
   shovel: value(0.6, 'm3/h', 'model', 'One person spreads dressing by shovel at', [0.1, 5]),
-  sprayWait: value(28, 'd', 'practice', 'From a broad-leaved spray to seed, where the label says no other', [7, 90]),
+  sprayWait: treatmentWaits.broadleaf,
   uncut: value(3, 'd', 'practice', 'No mowing before a kill-off for', [1, 10]),
   dampenLeast: value(10, 'mm', 'practice', 'Dry soil is watered the evening before coring by', [5, 25]),
   dampenMost: value(15, 'mm', 'practice', 'and up to', [5, 40]),

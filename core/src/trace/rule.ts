@@ -106,6 +106,8 @@ export interface Reading extends Declaration {
 
 interface ReadingSpec {
   key: string
+  /** Where several readings stand for one quantity, each has an id of its own. */
+  id?: string
   stage: Stage
   label: Message
   unit: Unit
@@ -113,8 +115,7 @@ interface ReadingSpec {
   otherwise?: readonly [number, readonly [number, number]]
 }
 
-export function reading({ key, stage, label, unit, otherwise }: ReadingSpec): Reading {
-  const id = `reading.${key}`
+export function reading({ key, id = `reading.${key}`, stage, label, unit, otherwise }: ReadingSpec): Reading {
   const assumed = otherwise
     ? { ...value(otherwise[0], unit, 'assumed', 'What is taken until it is read.', otherwise[1]), id: `${id}.otherwise` }
     : null

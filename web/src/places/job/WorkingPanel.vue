@@ -86,7 +86,9 @@ const cautions = computed(() => {
         {{ firm.show(explained.figure.value, explained.figure.unit).number }}
         <span>{{ firm.show(explained.figure.value, explained.figure.unit).unit }}</span>
       </p>
-      <p class="formula">{{ explained.formula }}</p>
+      <p class="formula">
+        <template v-for="(part, i) in explained.formula.split('; ')" :key="i"><br v-if="i" />{{ part }}</template>
+      </p>
       <p class="says">{{ explained.says }}</p>
       <p class="standing">
         <StandingTag :standing="explained.rule.standing" />

@@ -4,6 +4,8 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { namedFormula } from '@juvena/core/present/formulaText'
 import { ruleSays } from '@juvena/core/present/explain'
+import { STAGES } from '@juvena/core/present/spine'
+import { EVIDENCE_NAMES } from '@juvena/core/trace/evidence'
 import { bookPages, isRule, type BookPage } from '@juvena/core/ruleBook'
 import StandingTag from '../../parts/StandingTag.vue'
 import { api } from '../../stores/api.ts'
@@ -18,6 +20,8 @@ const pages = bookPages()
 const search = ref('')
 const onlyOwn = ref(false)
 const says = (page: BookPage) => (page.rule ? firm.say(ruleSays(page.rule, firm.settings.values)) : page.values.map((v) => v.says).join('; '))
+/** Under which heading a page of the book stands. */
+const headOf = (page: BookPage | undefined) => (page ? (page.rule ? STAGES[page.rule.stage] : 'Numbers of the trade') : '')
 const ownIn = (page: BookPage) => page.values.filter((v) => v.id in firm.settings.values).length
 const found = computed(() => {
   const words = search.value.toLowerCase().split(/\s+/).filter(Boolean)
@@ -50,7 +54,8 @@ const usedIn = computed(() => (open.value?.rule && uses.value ? (uses.value[open
         <button type="button" class="act slight" :aria-pressed="onlyOwn" @click="onlyOwn = !onlyOwn">yours, {{ changed }}</button>
       </div>
       <ul>
-        <li v-for="p in found" :id="`rule-${p.id}`" :key="p.id">
+        <li v-for="(p, i) in found" :id="`rule-${p.id}`" :key="p.id">
+          <span v-if="headOf(p) !== headOf(found[i - 1])" class="head small">{{ headOf(p) }}</span>
           <button type="button" :aria-current="p === open ? 'true' : undefined" @click="choose(p.id)">
             <b>{{ firm.say(p.title) }}</b> <span v-if="ownIn(p)" class="tag reading">{{ ownIn(p) }} yours</span>
             <span class="small soft">{{ says(p) }}</span>
@@ -65,15 +70,16 @@ const usedIn = computed(() => (open.value?.rule && uses.value ? (uses.value[open
       <h2>{{ firm.say(open.title) }}</h2>
       <p class="lead">{{ open.rule ? says(open) : 'Numbers that several rules go by.' }}</p>
       <template v-if="open.rule">
-        <p class="formula">{{ formula }}</p>
+        <p class="formula">
+          <template v-for="(part, i) in formula.split('; ')" :key="i"><br v-if="i" />{{ part }}</template>
+        </p>
         <p class="stand">
-          <StandingTag :standing="open.rule.standing" /> <span class="small soft">{{ open.rule.source }}</span>
+          <StandingTag :standing="open.rule.standing" />
+          <span v-if="open.rule.source !== EVIDENCE_NAMES[open.rule.standing]" class="small soft">{{ open.rule.source }}</span>
         </p>
       </template>
       <template v-if="open.values.length">
-        <h3 class="ruled">
-          Numbers <span class="soft">yours counts wherever the rule is used; a plan handed out keeps the ones it was made by</span>
-        </h3>
+        <h3 class="ruled">Numbers <span class="soft">your number counts wherever it is used, from now on</span></h3>
         <ul class="values">
           <TradeValueField v-for="v in open.values" :key="v.id" :of="v" />
         </ul>
@@ -136,7 +142,14 @@ const usedIn = computed(() => (open.value?.rule && uses.value ? (uses.value[open
   background: var(--sheet);
   box-shadow: inset 4px 0 0 var(--clay);
 }
-.index .small {
+.head {
+  display: block;
+  padding: 0.5rem 0.6rem 0.2rem;
+  color: var(--soft);
+  font-weight: 700;
+  background: var(--paper-deep);
+}
+.index button .small {
   display: -webkit-box;
   -webkit-line-clamp: 2;
   -webkit-box-orient: vertical;

@@ -23,7 +23,7 @@ const byZone = computed(() =>
 /** The line it is held against, and where the line stands. */
 const lineOf = (id: string) => {
   const e = job.plan && explain(job.plan, id, firm.reader)
-  return e ? { line: e.formula, standing: e.rule.standing } : null
+  return e ? { line: e.decidedBy ?? '', standing: e.rule.standing } : null
 }
 const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdict]
 </script>

@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest'
+import { SEED_BAGS, FEED_BAGS } from '../../src/reference/materialValues.ts'
+import { GRASSES, GRASS_IDS } from '../../src/reference/grasses.ts'
+import { WATERING_TIMES } from '../../src/establish/waterRules.ts'
+import { VALUES } from '../../src/ruleBook.ts'
+import { GRASS_LINES } from './grasses.ts'
+import { VALUE_LINES } from './values.ts'
+
+const lines = (text: string) => text.trim().split('\n')
+
+describe('no number of the trade moves unnoticed', () => {
+  it('every value stands as the list has it: its number, its unit, and how far it is to be trusted', () => {
+    const code = [...VALUES.values()].map((v) => `${v.id} ${v.is} ${v.unit} ${v.standing}`)
+    expect(code.sort()).toEqual(
+      lines(VALUE_LINES)
+        .map((line) => line.split(/ +/).join(' '))
+        .sort(),
+    )
+  })
+  it('every grass stands as the handbooks have it', () => {
+    const range = (r: readonly [number, number] | null) => (r ? `${r[0]}-${r[1]}` : '—')
+    const rows = GRASS_IDS.map((id) => {
+      const g = GRASSES[id]
+      const thermal = g.thermal ? `${g.thermal.theta}/${g.thermal.base}` : '—'
+      return [id, g.season, range(g.newRate), range(g.overseedRate), range(g.days), g.seedsPerGram ?? '—', g.soilMin ?? '—', range(g.soilGood), g.sunHours, g.wear, g.drought, g.thatch, range(g.cut), range(g.nitrogen), thermal].join('; ') // prettier-ignore
+    })
+    expect(rows).toEqual(lines(GRASS_LINES))
+  })
+  it('cover over seed, in all at most: rye and tall fescue 6 mm, fine fescue 5, bluegrass and bermuda 3, bent 2 (common practice)', () => {
+    const depth = (...ids: (keyof typeof GRASSES)[]) => ids.map((id) => GRASSES[id].depth)
+    expect(depth('perennial-ryegrass', 'tall-fescue', 'annual-ryegrass')).toEqual([6, 6, 6])
+    expect(depth('creeping-red-fescue', 'chewings-fescue', 'hard-fescue')).toEqual([5, 5, 5])
+    expect(depth('kentucky-bluegrass', 'bermudagrass', 'browntop')).toEqual([3, 3, 2])
+  })
+  it('a usable lawn takes rye 6 to 8 weeks, bluegrass 12 and more, seeded zoysia 4 months to 2 years (common practice)', () => {
+    const { zoysia } = GRASSES
+    expect([GRASSES['perennial-ryegrass'].weeksToUse, GRASSES['kentucky-bluegrass'].weeksToUse[0], zoysia.weeksToUse]).toEqual([
+      [6, 8],
+      12,
+      [16, 104],
+    ])
+  })
+  it('bags as they are sold, and the times of the watering schools (common practice)', () => {
+    expect([SEED_BAGS, FEED_BAGS]).toEqual([
+      [20, 10, 5, 1],
+      [20, 10],
+    ])
+    expect(WATERING_TIMES).toEqual({ 'little-often': ['10:00', '13:00', '16:00'], 'once-a-day': ['06:00'], 'day-dusk': ['13:00', '19:00'] })
+  })
+})
