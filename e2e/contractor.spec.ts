@@ -1,5 +1,7 @@
 import { at, expect, field, openJob, saved, SITE, test, working, ZONE } from './juvena.ts'
 
+test.use({ firms: { file: 'contractor', names: ['demo'] } })
+
 test('a mix of one’s own: it has to make 100 %, it is called yours, and the way back is there', async ({ page }) => {
   await openJob(page, { site: SITE, zones: [ZONE] }, 'seed')
   const kg = page.getByRole('button', { name: /^Seed: / }).first()
@@ -97,7 +99,7 @@ test('the firm’s words and units reach every screen', async ({ page }) => {
   await expect(page.getByText('Core aerate', { exact: true })).toBeVisible()
   await page.goto(at('demo', `/jobs/${id}/findings`))
   await expect(page.getByText('Verticut before seed.').first()).toBeVisible()
-  await expect(page.getByText('0.59 in against 0.47 in and 0.98 in')).toBeVisible()
+  await expect(page.getByText('0.59 in > 0.47 in')).toBeVisible()
   await page.goto(at('demo', '/yard'))
   await page.getByText('scarify, hollow-tine').click()
   await page.getByText('metric', { exact: true }).click()

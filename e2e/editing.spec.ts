@@ -1,6 +1,8 @@
 import { writeFileSync } from 'node:fs'
 import { at, expect, field, openJob, saved, SITE, test, working, ZONE } from './juvena.ts'
 
+test.use({ firms: { file: 'editing', names: ['demo'] } })
+
 test('a reload in the middle loses nothing, even before it was saved', async ({ page }) => {
   await openJob(page, { site: SITE, zones: [ZONE] })
   await field(page, 'Thatch').fill('22 mm')

@@ -1,6 +1,8 @@
 import AxeBuilder from '@axe-core/playwright'
 import { at, expect, openJob, SITE, test, ZONE } from './juvena.ts'
 
+test.use({ firms: { file: 'everyView', names: ['demo'] } })
+
 const STAGES = [
   'walk-over',
   'walk-over?part=plan',
@@ -27,6 +29,10 @@ const VIEWS = [
   '/jobs/guesthouse/sheets',
 ]
 
+// Views do not depend on one another: workers share them out, each with a server of its own.
+test.describe.configure({ mode: 'parallel' })
+
+const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']
 for (const view of VIEWS)
   test(`no accessibility violations, nothing clipped: ${view}`, async ({ page }) => {
     await page.goto(at('demo', view))
@@ -35,7 +41,9 @@ for (const view of VIEWS)
     await expect(page.getByText(/^(Loading|Working it out|Loading the plan)…$/)).toHaveCount(0)
     for (const theme of ['paper', 'field']) {
       if (theme === 'field' && !view.endsWith('sheets')) await page.getByRole('button', { name: 'field', exact: true }).click()
-      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']).analyze()
+      // The field theme changes colours and nothing else.
+      const axe = new AxeBuilder({ page }).setLegacyMode(true)
+      const { violations } = await (theme === 'paper' ? axe.withTags(RULES) : axe.withRules(['color-contrast'])).analyze()
       expect(
         violations.map(
           (v) =>

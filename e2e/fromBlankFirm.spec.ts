@@ -1,7 +1,9 @@
 import { at, expect, field, saved, tabTo, test, working } from './juvena.ts'
 
+test.use({ firms: { file: 'fromBlankFirm', names: ['blank', 'anotherBlank'] } })
+
 test('blank firm to printed sheet, by mouse', async ({ page }) => {
-  await page.goto(at('blankByMouse'))
+  await page.goto(at('blank'))
   await expect(page.getByRole('heading', { name: 'Begin with a lawn.' })).toBeVisible()
   await page.getByRole('button', { name: 'Begin the walk-over' }).click()
   await expect(page.getByRole('alert')).toContainText('Give the job a name')
@@ -72,7 +74,7 @@ test('blank firm to printed sheet, by keyboard alone', async ({ page }) => {
     await page.keyboard.press('ControlOrMeta+A')
     await page.keyboard.type(text)
   }
-  await page.goto(at('blankByKeyboard'))
+  await page.goto(at('anotherBlank'))
   await type('New job', 'Quarry row')
   await page.keyboard.press('Enter')
   await tabTo(page, page.getByRole('button', { name: 'Add the first zone', exact: true }))

@@ -1,10 +1,72 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
-import { PORTS } from './playwright.config.ts'
 
-export const at = (firm: keyof typeof PORTS, path = '/') => `http://127.0.0.1:${PORTS[firm]}${path}`
+/** The firms a file of tests works with: the demo, and blank ones. Each is a server of its own on a free port, with data of its own. */
+export type FirmName = 'demo' | 'blank' | 'anotherBlank'
+const addresses: Partial<Record<FirmName, string>> = {}
+export const at = (firm: FirmName, path = '/') => {
+  const address = addresses[firm]
+  if (!address) throw new Error(`This file has no ${firm} firm: name it in test.use({ firms })`)
+  return address + path
+}
+
+const root = resolve(import.meta.dirname, '..')
+
+/** Starts a server on a free port; its address once it answers. */
+async function startFirm(firm: FirmName, folder: string): Promise<{ address: string; server: ChildProcess }> {
+  const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', ...(firm === 'demo' ? ['--demo'] : [])], {
+    cwd: root,
+    env: { ...process.env, JUVENA_PORT: '0', JUVENA_DATA: folder, JUVENA_TODAY: '2027-02-22' },
+  })
+  let said = ''
+  const address = await new Promise<string>((ready, failed) => {
+    const listen = (text: Buffer) => {
+      said += text.toString()
+      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(said)
+      if (found) ready(found[0])
+    }
+    server.stdout!.on('data', listen)
+    server.stderr!.on('data', listen)
+    server.on('exit', () => failed(new Error(`The server stopped: ${said}`)))
+  })
+  return { address, server }
+}
+
+interface Options {
+  /** The firms of a file. A file names itself with them, so that no two files share a server. */
+  firms: { file: string; names: FirmName[] }
+}
 
 /** Every test fails when the page's console says anything wrong, or anything is asked of another host. */
-export const test = base.extend<{ quiet: { allow: (pattern: RegExp) => void } }>({
+export const test = base.extend<{ quiet: { allow: (pattern: RegExp) => void } }, Options & { servers: undefined }>({
+  firms: [
+    { file: '', names: ['demo'] },
+    { option: true, scope: 'worker' },
+  ],
+  servers: [
+    async ({ firms }, use) => {
+      const started = await Promise.all(
+        firms.names.map(async (firm) => {
+          const folder = mkdtempSync(join(tmpdir(), 'juvena-e2e-'))
+          const { address, server } = await startFirm(firm, folder)
+          addresses[firm] = address
+          return { folder, server }
+        }),
+      )
+      await use(undefined)
+      for (const { folder, server } of started) {
+        server.removeAllListeners('exit')
+        const gone = new Promise((done) => server.once('exit', done))
+        server.kill()
+        await gone
+        rmSync(folder, { recursive: true, force: true })
+      }
+    },
+    { scope: 'worker', auto: true, timeout: 90_000 },
+  ],
   quiet: [
     async ({ page }, use) => {
       const said: string[] = []

@@ -1,5 +1,7 @@
 import { at, expect, field, openJob, saved, SITE, test, ZONE } from './juvena.ts'
 
+test.use({ firms: { file: 'season', names: ['demo'] } })
+
 test('the season: rows with windows, pieces that lead to the days, hours over the crew’s flagged', async ({ page }) => {
   await page.goto(at('demo'))
   await expect(page.getByRole('heading', { name: 'The next 24 days' })).toBeVisible()
@@ -34,7 +36,7 @@ test('without a frost date the plan says that its last day is a guess', async ({
 test('the job file can be exported from the customer’s page', async ({ page }) => {
   const id = await openJob(page, { name: 'To export', site: SITE, zones: [ZONE] }, 'walk-over?part=customer')
   const download = page.waitForEvent('download')
-  await page.getByRole('link', { name: 'Take the job file out' }).click()
+  await page.getByRole('link', { name: 'Export the job file' }).click()
   const file = await download
   expect(file.suggestedFilename()).toBe('To-export.juvena.json')
   const answer = (await (await page.request.get(at('demo', `/api/jobs/${id}/file`))).json()) as { format: string; job: { name: string } }
@@ -53,5 +55,6 @@ test('finding: a figure by its name opens its working; a grass opens the table',
   await page.keyboard.press('Enter')
   await expect(page.locator('tr.asked')).toContainText('zoysia')
   await page.goto(at('demo', '/yard/rules'))
-  await expect(page.getByText('Cool-season sowing ends six weeks before killing frost.')).toBeVisible()
+  await page.getByLabel('Search rules and numbers').fill('cool-season')
+  await expect(page.getByRole('button', { name: /Cool-season sowing ends 42 days before killing frost/ })).toBeVisible()
 })

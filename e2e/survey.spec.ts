@@ -3,6 +3,8 @@ import type { Page, TestInfo } from '@playwright/test'
 import sharp from 'sharp'
 import { at, expect, field, openJob, saved, SITE, test, working, ZONE } from './juvena.ts'
 
+test.use({ firms: { file: 'survey', names: ['demo'] } })
+
 /** A picture of a garden, made up: two lawns and a bed, 40 px to the metre. */
 async function picture(info: TestInfo, width = 1200, height = 800): Promise<string> {
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 1200 800"><rect width="1200" height="800" fill="#cbbf9f"/>
@@ -12,6 +14,19 @@ async function picture(info: TestInfo, width = 1200, height = 800): Promise<stri
   return path
 }
 const map = (page: Page) => page.getByRole('application', { name: /Plan of the site/ })
+/** How often the map has been drawn in full. */
+const drawnTimes = async (page: Page) => Number((await map(page).getAttribute('data-drawn')) ?? 0)
+/** Waits until the map is drawn and is not being drawn again. */
+async function settled(page: Page) {
+  let last = -1
+  await expect
+    .poll(async () => {
+      const [before, now] = [last, await drawnTimes(page)]
+      last = now
+      return now > 0 && now === before
+    })
+    .toBe(true)
+}
 /** Clicks places of the map, px from its top left; a double click ends the run. */
 async function draw(page: Page, places: [number, number][], end: 'double' | 'none' = 'double') {
   const box = (await map(page).boundingBox())!
@@ -19,6 +34,7 @@ async function draw(page: Page, places: [number, number][], end: 'double' | 'non
     await page.mouse.move(box.x + x, box.y + y, { steps: 3 })
     if (end === 'double' && i === places.length - 1) await page.mouse.dblclick(box.x + x, box.y + y)
     else await page.mouse.click(box.x + x, box.y + y)
+    // Clicks closer than a quarter of a second are one double click.
     await page.waitForTimeout(300)
   }
 }
@@ -53,8 +69,9 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
     'none',
   )
   await field(page, 'That line is really').fill('10 m')
+  const before = await drawnTimes(page)
   await page.getByRole('button', { name: 'Set the scale' }).click()
-  await page.waitForTimeout(600)
+  await expect.poll(() => drawnTimes(page)).toBeGreaterThan(before)
 
   await page.getByRole('button', { name: '+ lawn' }).click()
   await draw(page, square(120, 150, 200, 160))
@@ -385,8 +402,7 @@ test('a corner dragged reshapes a lawn and snaps to its neighbour; moved, taken 
     { id: 'b', name: 'Two' },
   ]
   await openJob(page, { site: SITE, zones, drawing: { shapes: [lawn('a', 0), lawn('b', 10)] } }, 'walk-over?part=plan')
-  await expect(map(page)).toBeVisible()
-  await page.waitForTimeout(800)
+  await settled(page)
   const box = (await map(page).boundingBox())!
   // The plan is fitted with half a metre round it, inside the map's own margins.
   const resolution = Math.max(19 / (box.width - 92), 11 / (box.height - 50))

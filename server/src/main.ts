@@ -1,4 +1,5 @@
 import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import { join, resolve } from 'node:path'
 import { createApp } from './app.ts'
 import { realClock, stoppedClock } from './clock.ts'
@@ -43,7 +44,8 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 })
 server.on('listening', () => {
   if (!loopbackOnly) console.log('Open to other computers, without sign-in or HTTPS: put both in front of it, or keep to this computer.')
-  console.log(`Juvena is at http://${host === '::1' ? '[::1]' : host}:${port}/${demo ? `  (demo; its clock stands at ${stoppedOn})` : ''}`)
+  const { port: listening } = server.address() as AddressInfo
+  console.log(`Juvena is at http://${host === '::1' ? '[::1]' : host}:${listening}/${demo ? `  (demo; its clock stands at ${stoppedOn})` : ''}`)
 })
 server.listen(port, host)
 

@@ -62,10 +62,10 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
                 {{ firm.say(line.name) }}<small class="soft">{{ firm.say(line.detail) }}</small>
               </td>
               <template v-if="wide"
-                ><td v-for="z in zones" :key="z.id" class="n"><FigureValue :id="line.cells[z.id]" :label="`${line.name}, ${z.name}`" /></td
+                ><td v-for="z in zones" :key="z.id" class="n"><FigureValue :id="line.cells[z.id]" :label="`${firm.say(line.name)}, ${z.name}`" /></td
               ></template>
               <td class="n order">
-                <FigureValue :id="line.total" size="big" :label="`${line.name}, to order`" />
+                <FigureValue :id="line.total" size="big" :label="`${firm.say(line.name)}, to order`" />
                 <small>{{ [packs(line), ...also(line)].filter(Boolean).join(' · ') }}</small>
                 <small v-if="line.doubt" class="doubt">{{ firm.say(line.doubt) }}</small>
               </td>

@@ -64,7 +64,7 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
       @update:model-value="set('notes', $event)"
     />
     <p class="ends">
-      <a class="act slight" :href="`/api/jobs/${job.id}/file`" download>Take the job file out</a>
+      <a class="act slight" :href="`/api/jobs/${job.id}/file`" download>Export the job file</a>
       <span class="small soft">{{ holds }}</span>
       <a v-if="photos.all.length" class="small" :href="`/api/jobs/${job.id}/file?photos=no`" download>without photographs</a>
     </p>

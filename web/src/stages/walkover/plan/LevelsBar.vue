@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { zoneFigure } from '@juvena/core/trace/scope'
 import { parse } from 'papaparse'
 import { computed, ref } from 'vue'
 import { levelScale } from './rasters.ts'
@@ -24,7 +25,7 @@ const set = <K extends keyof ZoneDraft>(key: K, value: ZoneDraft[K]) =>
 const problem = (key: string) => job.problemAt(`zones[${index.value}].${key}`)
 const levels = computed(() => job.draft?.drawing?.levels ?? [])
 const report = computed(() => (props.zone ? job.plan?.survey.zones[props.zone]?.levels : null) ?? null)
-const fig = (key: string) => `${props.zone}.${key}`
+const fig = (key: string) => zoneFigure(props.zone ?? '', key)
 
 const us = computed(() => firm.units === 'us')
 /** Where a dip lies from the plan's origin, in words a tape can follow. */
@@ -50,7 +51,7 @@ function take(from: string) {
   job.edit(`levels.${Date.now()}`, (d) => {
     d.drawing = { ...d.drawing, levels: [...(d.drawing?.levels ?? []), ...rows] }
   })
-  taken.value = `${rows.length} ${rows.length === 1 ? 'reading' : 'readings'} taken in.`
+  taken.value = `${rows.length} ${rows.length === 1 ? 'reading' : 'readings'} imported.`
   if (table.problems.length === 0) text.value = ''
 }
 async function file(event: Event) {

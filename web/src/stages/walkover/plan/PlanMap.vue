@@ -426,6 +426,10 @@ onMounted(() => {
     if (props.tool !== 'look') return
     emit('choose', meant(event.coordinate as Point)?.id ?? null)
   })
+  // How often it has been drawn in full, for whoever drives the page from outside.
+  map.on('rendercomplete', () => {
+    if (holder.value) holder.value.dataset.drawn = String(Number(holder.value.dataset.drawn ?? 0) + 1)
+  })
   view.on('change:resolution', measureBar)
   useTool()
   fit()
