@@ -1,12 +1,17 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
 
+/** The core's tests share what they import, for it keeps no state; those of the server and the pages each stand alone. */
 export default defineConfig({
-  plugins: [vue({ template: { compilerOptions: { whitespace: 'preserve' } } })],
   test: {
-    include: ['core/test/**/*.test.ts', 'server/test/**/*.test.ts', 'web/test/**/*.test.ts'],
-    testTimeout: 30_000,
-    server: { deps: { inline: ['element-plus'] } },
-    css: false,
+    testTimeout: 60_000,
+    projects: [
+      { test: { name: 'core', include: ['core/test/**/*.test.ts'], pool: 'threads', isolate: false, testTimeout: 60_000 } },
+      { test: { name: 'server', include: ['server/test/**/*.test.ts'], testTimeout: 60_000 } },
+      {
+        plugins: [vue({ template: { compilerOptions: { whitespace: 'preserve' } } })],
+        test: { name: 'web', include: ['web/test/**/*.test.ts'], server: { deps: { inline: ['element-plus'] } }, css: false, testTimeout: 60_000 },
+      },
+    ],
   },
 })

@@ -29,35 +29,40 @@ const VIEWS = [
   '/jobs/guesthouse/sheets',
 ]
 
-// Views do not depend on one another: workers share them out, each with a server of its own.
+// Views do not depend on one another: workers share them out, each with a server of its own. Those of one test share a page, so that it is loaded once.
 test.describe.configure({ mode: 'parallel' })
 
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']
-for (const view of VIEWS)
-  test(`no accessibility violations, nothing clipped: ${view}`, async ({ page }) => {
-    await page.goto(at('demo', view))
-    await expect(page.locator('h1').first()).toBeVisible()
-    await page.waitForLoadState('networkidle')
-    await expect(page.getByText(/^(Loading|Working it out|Loading the plan)…$/)).toHaveCount(0)
-    for (const theme of ['paper', 'field']) {
-      if (theme === 'field' && !view.endsWith('sheets')) await page.getByRole('button', { name: 'field', exact: true }).click()
-      // The field theme changes colours and nothing else.
-      const axe = new AxeBuilder({ page }).setLegacyMode(true)
-      const { violations } = await (theme === 'paper' ? axe.withTags(RULES) : axe.withRules(['color-contrast'])).analyze()
-      expect(
-        violations.map(
-          (v) =>
-            `${theme} ${v.id}: ${v.nodes
-              .map((n) => n.target.join(' '))
-              .slice(0, 4)
-              .join(' | ')} ${v.nodes[0]?.failureSummary ?? ''}`,
-        ),
-      ).toEqual([])
-    }
-    await page.setViewportSize({ width: 390, height: 844 })
-    const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
-    expect(over, 'page wider than a phone').toBeLessThanOrEqual(1)
+const SHARE = 6
+for (let first = 0; first < VIEWS.length; first += SHARE) {
+  const views = VIEWS.slice(first, first + SHARE)
+  test(`no accessibility violations, nothing clipped: ${views.join(', ')}`, async ({ page }) => {
+    test.setTimeout(240_000)
+    for (const view of views)
+      await test.step(view, async () => {
+        await page.setViewportSize({ width: 1280, height: 800 })
+        await page.goto(at('demo', view))
+        await expect(page.locator('h1').first()).toBeVisible()
+        await page.waitForLoadState('networkidle')
+        await expect(page.getByText(/^(Loading|Working it out|Loading the plan)…$/)).toHaveCount(0)
+        for (const theme of ['paper', 'field']) {
+          if (theme === 'field' && !view.endsWith('sheets')) await page.getByRole('button', { name: 'field', exact: true }).click()
+          // The field theme changes colours and nothing else.
+          const axe = new AxeBuilder({ page }).setLegacyMode(true)
+          const { violations } = await (theme === 'paper' ? axe.withTags(RULES) : axe.withRules(['color-contrast'])).analyze()
+          const told = violations.map((v) => {
+            const where = v.nodes.map((n) => n.target.join(' ')).slice(0, 4)
+            return `${theme} ${v.id}: ${where.join(' | ')} ${v.nodes[0]?.failureSummary ?? ''}`
+          })
+          expect(told, view).toEqual([])
+        }
+        if (!view.endsWith('sheets')) await page.getByRole('button', { name: 'paper', exact: true }).click()
+        await page.setViewportSize({ width: 390, height: 844 })
+        const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+        expect(over, `${view}: page wider than a phone`).toBeLessThanOrEqual(1)
+      })
   })
+}
 
 test('thirty zones, long names and an empty job are all laid out', async ({ page }) => {
   const zones = Array.from({ length: 30 }, (_, i) => ({

@@ -19,13 +19,16 @@ export default defineConfig({
         {
           name: 'fault',
           enforce: 'pre',
-          transform: (code, id) => (id.split('?')[0] === resolve(root, fault.file) ? code.slice(0, fault.from) + fault.text + code.slice(fault.to) : undefined),
+          transform: (code, id) =>
+            id.split('?')[0] === resolve(root, fault.file) ? code.slice(0, fault.from) + fault.text + code.slice(fault.to) : undefined,
         },
       ]
     : [],
   test: {
     include: ['core/test/**/*.test.ts'],
-    exclude: ['areas', 'light', 'levels', 'shapeEdits', 'boundary', 'anyPlan', 'quantity', 'labReport', 'day', 'anyJob'].map((name) => `core/test/${name}.test.ts`),
+    exclude: ['areas', 'light', 'levels', 'shapeEdits', 'boundary', 'anyPlan', 'quantity', 'labReport', 'day', 'anyJob'].map(
+      (name) => `core/test/${name}.test.ts`,
+    ),
     pool: 'threads',
     isolate: false,
     fileParallelism: false,

@@ -37,7 +37,15 @@ const SWAPS = {
 function faultsIn(file, source) {
   const tree = ts.createSourceFile(file, source, ts.ScriptTarget.ES2023, true)
   const found = []
-  const put = (node, text, what) => found.push({ file, from: node.getStart(tree), to: node.getEnd(), text, what, line: tree.getLineAndCharacterOfPosition(node.getStart(tree)).line + 1 })
+  const put = (node, text, what) =>
+    found.push({
+      file,
+      from: node.getStart(tree),
+      to: node.getEnd(),
+      text,
+      what,
+      line: tree.getLineAndCharacterOfPosition(node.getStart(tree)).line + 1,
+    })
   const visit = (node) => {
     if (ts.isImportDeclaration(node) || ts.isTypeNode(node) || ts.isInterfaceDeclaration(node) || ts.isTypeAliasDeclaration(node)) return
     if (ts.isNumericLiteral(node) && !ts.isPropertyAssignment(node.parent)) {
@@ -62,7 +70,7 @@ function faultsIn(file, source) {
 
 /** The same numbers for the same seed, so that a sample can be drawn again. */
 function seeded(seed) {
-  return () => ((seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0) / 2 ** 32)
+  return () => (seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0) / 2 ** 32
 }
 
 function sample(list, count) {
@@ -115,6 +123,7 @@ await Promise.all(
     }
   }),
 )
-for (const [name, { found, all }] of Object.entries(score).sort()) console.log(`${name.padEnd(12)} ${found} of ${all}  ${Math.round((100 * found) / all)} %`)
+for (const [name, { found, all }] of Object.entries(score).sort())
+  console.log(`${name.padEnd(12)} ${found} of ${all}  ${Math.round((100 * found) / all)} %`)
 const [found, all] = Object.values(score).reduce(([f, a], s) => [f + s.found, a + s.all], [0, 0])
 console.log(`all          ${found} of ${all}  ${Math.round((100 * found) / all)} %`)

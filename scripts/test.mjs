@@ -1,42 +1,74 @@
+import { spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { chromium, dependencies, pages, run } from './ready.mjs'
+import { chromium, dependencies, pages, root } from './ready.mjs'
 
-// Every check, in the order that tells soonest. Ends with one line of how many passed and failed.
+// Every check, side by side; `npm test -- unit` runs one kind. Each kind's output is told whole when it ends; the last line counts what passed and failed.
 const place = mkdtempSync(join(tmpdir(), 'juvena-test-'))
+const unit = join(place, 'unit.json')
+const e2e = join(place, 'e2e.json')
+
+/** Kinds of check. `count` reads how many passed and failed from a report; a kind without one counts as one. */
+const KINDS = {
+  types: { run: ['npm', 'run', '--silent', 'types'] },
+  lint: { run: ['npm', 'run', '--silent', 'lint'] },
+  boundary: { run: ['npm', 'run', '--silent', 'boundary'] },
+  unit: {
+    run: ['npx', 'vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`],
+    report: unit,
+    count: (r) => [r.numPassedTests, r.numFailedTests],
+  },
+  e2e: {
+    run: ['npx', 'playwright', 'test', '--config', 'e2e/playwright.config.ts'],
+    env: { JUVENA_REPORT: e2e },
+    ready: () => (pages(), chromium()),
+    report: e2e,
+    count: (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected],
+  },
+}
+/** What runs one after another in each lane: the end-to-end tests wait a good deal, so the others go on beside them. */
+const LANES = [['e2e'], ['unit', 'types', 'lint', 'boundary']]
+
+const asked = process.argv.slice(2)
+const unknown = asked.filter((kind) => !(kind in KINDS))
+if (unknown.length > 0) {
+  console.error(`No such kind of check: ${unknown.join(', ')}. There are ${Object.keys(KINDS).join(', ')}.`)
+  process.exit(1)
+}
+const wanted = (kind) => asked.length === 0 || asked.includes(kind)
+
 let passed = 0
 let failed = 0
-
-function check(name, command, args, { report, count, env } = {}) {
-  console.log(`\n— ${name}`)
-  const status = run(command, args, { env })
-  let [good, bad] = [0, 0]
-  if (report && existsSync(report)) [good, bad] = count(JSON.parse(readFileSync(report, 'utf8')))
-  else good = status === 0 ? 1 : 0
-  if (status !== 0 && bad === 0) bad = 1
-  passed += good
-  failed += bad
+function check(name) {
+  const { run, env, report, count } = KINDS[name]
+  const began = Date.now()
+  return new Promise((done) => {
+    let said = ''
+    const [command, ...args] = run
+    const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
+    const hear = (text) => (said += text)
+    child.stdout.on('data', hear)
+    child.stderr.on('data', hear)
+    child.on('close', (status) => {
+      let [good, bad] = [status === 0 ? 1 : 0, 0]
+      if (report && existsSync(report)) [good, bad] = count(JSON.parse(readFileSync(report, 'utf8')))
+      if (status !== 0 && bad === 0) bad = 1
+      passed += good
+      failed += bad
+      console.log(`\n— ${name}, ${Math.round((Date.now() - began) / 1000)} s: ${good} passed, ${bad} failed\n${said.trimEnd()}`)
+      done()
+    })
+  })
 }
 
 dependencies()
-check('types', 'npm', ['run', '--silent', 'types'])
-check('lint', 'npm', ['run', '--silent', 'lint'])
-check('boundary', 'npm', ['run', '--silent', 'boundary'])
-const unit = join(place, 'unit.json')
-check('core and server', 'npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`], {
-  report: unit,
-  count: (r) => [r.numPassedTests, r.numFailedTests],
-})
-pages()
-chromium()
-const e2e = join(place, 'e2e.json')
-check('end to end and accessibility', 'npx', ['playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
-  env: { JUVENA_REPORT: e2e },
-  report: e2e,
-  count: (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected],
-})
-
+for (const kind of Object.keys(KINDS).filter(wanted)) KINDS[kind].ready?.()
+await Promise.all(
+  LANES.map(async (lane) => {
+    for (const kind of lane.filter(wanted)) await check(kind)
+  }),
+)
 rmSync(place, { recursive: true })
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed === 0 ? 0 : 1)

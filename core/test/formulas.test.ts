@@ -13,7 +13,7 @@ import type { Rule } from '../src/trace/rule.ts'
  * The working cannot lie: every formula shown is parsed by mathjs and evaluated with units, and what `compute` does has to come to the same,
  * over random inputs and over values as a firm may change them. Because units travel with the inputs, a formula whose units do not fit throws.
  */
-const math = create(all, { relTol: 1e-12, absTol: 0 })
+const math = create(all!, { relTol: 1e-12, absTol: 0 })
 math.createUnit('celsiusstep')
 /** What mathjs calls a unit; nothing where a value is a plain number, a share or a text. */
 const MATH: Partial<Record<Unit, string>> = {
