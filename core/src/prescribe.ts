@@ -179,7 +179,7 @@ function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFig
 function mixFor({ schools, today, waits, trace }: PrescribeBrief, climate: SiteClimate, { r, approach: { chosen }, season }: ZoneWork): Mix {
   if (chosen === 'hold-over')
     return { parts: [{ grass: 'annual-ryegrass', share: 100, reason: 'quick cover; gone within the year' }], runnerUp: null, nothing: null }
-  const { prepare, kill } = trace.values({ values: leadTimeValues })
+  const { prepare, kill } = trace.values(leadTimeValues)
   const ready = addDays(today, chosen === 'renovate' ? kill : prepare)
   const sowingFrom = waits.sow !== null && waits.sow > ready ? waits.sow : ready
   const lastSowing = (grass: GrassId): Day | null => {

@@ -185,6 +185,11 @@ describe('areas', () => {
 })
 
 describe('the plan measured', () => {
+  it('counts a trench where two lawns overlap once', () => {
+    const trench = { id: 't', kind: 'trench' as const, at: [[[6, 5], [8, 5]]] as [number, number][][], width: 0.5, depth: '200 mm' } // prettier-ignore
+    const m = measurePlan(plan([lawn('a', 'z1', box(0, 0, 10, 10)), lawn('b', 'z2', box(5, 0, 10, 10)), trench]))
+    expect([...m.zones.values()].map((z) => z.trenches.length)).toEqual([1, 0])
+  })
   it('takes beds and buildings off, adds parts, and counts patches, lines and trenches where they lie', () => {
     const m = measurePlan(
       plan([

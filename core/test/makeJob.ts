@@ -58,7 +58,7 @@ export function said<T>(value: T): Said<T> {
 }
 
 /** The numbers of a group as declared. */
-export const declared = <V extends TradeValues>(values: V) => new Trace().values({ values })
+export const declared = <V extends TradeValues>(values: V) => new Trace().values(values)
 
 export function planOf(
   change: Partial<JobDraft> = {},

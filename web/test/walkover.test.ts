@@ -3,19 +3,14 @@ import { createPinia, setActivePinia } from 'pinia'
 import { createApp, h, nextTick, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { readJob, type JobDraft } from '@juvena/core/entities/job'
-import { planJob } from '@juvena/core/pipeline'
+import type { JobDraft } from '@juvena/core/entities/job'
 import { fakeServer } from './fakeServer.ts'
 
 /** The workers' part, done in place. A light map is answered by hand, so that its progress and its stopping can be seen. */
 const cast = { calls: [] as { fine: boolean; whatIf: boolean; from: number }[], answer: null as null | ((map: unknown) => void), stopped: 0 }
-vi.mock('comlink', () => ({
-  proxy: (f: unknown) => f,
-  wrap: () => ({
-    plan: async (draft: JobDraft, today: string, firm: never, diary: never) => {
-      const read = readJob(draft)
-      return { plan: read.job ? planJob(read.job, { today, firm, diary }) : null, problems: read.problems }
-    },
+vi.mock('comlink', async () => {
+  const { comlink } = await import('./workerInPlace.ts')
+  const surveyor = {
     light: (_draft: JobDraft, ask: { season: { from: number }; whatIf: boolean; fine: boolean }, progress: (share: number) => void) => {
       cast.calls.push({ fine: ask.fine, whatIf: ask.whatIf, from: ask.season.from })
       progress(0.5)
@@ -24,9 +19,10 @@ vi.mock('comlink', () => ({
     months: async () => ({ z1: Array.from({ length: 12 }, (_, i) => i) }),
     levels: async () => [],
     stop: async () => void cast.stopped++,
-  }),
-}))
-vi.stubGlobal('Worker', class {})
+  }
+  return { ...comlink, wrap: () => ({ ...comlink.wrap(), ...surveyor }) }
+})
+await import('../src/workers/plan.worker.ts')
 const { useJob } = await import('../src/stores/job.ts')
 const { useSurvey } = await import('../src/stores/survey.ts')
 const { default: CoverCount } = await import('../src/stages/walkover/readings/CoverCount.vue')

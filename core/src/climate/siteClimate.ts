@@ -54,7 +54,7 @@ export function siteClimate(job: Job, today: Day, schools: Schools, trace: Trace
   const reading = trace.read(readings.soil, JOB, site.soilTemperature)
   const readOn = site.soilReadOn ?? job.walked ?? today
   const before = addDays(today, -LOOK_BACK)
-  const wave = trace.values({ values: soilValues })
+  const wave = trace.values(soilValues)
   const read = site.soilTemperature === null ? null : { day: readOn, celsius: site.soilTemperature }
   const whole = soilCurve(latitude, dayNumber(before), LOOK_BACK + HORIZON, read, wave)
   const soil = whole.subarray(LOOK_BACK)
@@ -81,7 +81,7 @@ export const leadTimeValues = tradeValues('lead-time', {
 
 /** The weeks the light is judged by: from the first day, once seed can go down, on which the soil lets grass grow. Days since 1970. */
 export function growingWeeks(climate: SeasonGround, trace: Trace): { from: number; to: number } {
-  const { prepare, growsFrom, growing } = trace.values({ values: leadTimeValues })
+  const { prepare, growsFrom, growing } = trace.values(leadTimeValues)
   let first = prepare
   while (first < 365 && climate.soil[first]! < growsFrom) first++
   const from = dayNumber(climate.start) + (first < 365 ? first : prepare)

@@ -124,7 +124,7 @@ export function sowingWindow(
   trace: Trace,
 ): SowingWindow {
   const { soil, start, frostMonthDay, warming } = ground
-  const v = trace.values({ values: windowValues })
+  const v = trace.values(windowValues)
   const lead = mixLead(parts, trace)
   const leadDays = trace.value(leadValues[lead])
   const first = dayNumber(start)

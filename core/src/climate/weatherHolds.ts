@@ -17,7 +17,7 @@ export const weatherLines = tradeValues('weather', {
 /** Steps of the days ahead that the outlook speaks against: wet ground, and a downpour on fresh seed. */
 export function weatherHolds(steps: readonly PlannedStep[], outlook: Outlook | null, sloping: boolean, trace: Trace): Notice[] {
   if (!outlook) return []
-  const v = trace.values({ values: weatherLines })
+  const v = trace.values(weatherLines)
   const rainOn = new Map(outlook.days.map((d) => [d.day, d.rain]))
   return steps.flatMap((step): Notice[] => {
     if (step.state === 'done' || step.state === 'unrecorded') return []

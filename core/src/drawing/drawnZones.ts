@@ -48,6 +48,7 @@ export function measurePlan(plan: Drawing): MeasuredPlan {
     return at ? [{ shape: s.id, at }] : []
   })
   const zones = new Map<string, DrawnZone>()
+  const owner = new Map<string, string>()
   const lawns = of('lawn').filter((s) => s.zone)
   const holes = [...of('bed'), ...of('building')]
   const ids = [...new Set(lawns.map((s) => s.zone!))]
@@ -72,10 +73,12 @@ export function measurePlan(plan: Drawing): MeasuredPlan {
           )
         : whole
     const gross = sum(whole.map(areaOf))
-    const within = (s: Shape) => (s.zone ? s.zone === zone : insideAny(spotOf(s), whole))
+    // Where lawns overlap, a shape of no zone counts in the first alone.
+    const within = (s: Shape) => (s.zone ?? owner.get(s.id) ?? (insideAny(spotOf(s), whole) ? zone : null)) === zone
     const patches = of('bare').filter(within)
     const lows = of('low').filter(within)
-    const edges = of('edge').filter((s) => s.zone === zone || (!s.zone && insideAny(spotOf(s), whole)))
+    const edges = of('edge').filter(within)
+    for (const s of plan.shapes) if (!s.zone && within(s)) owner.set(s.id, zone)
     zones.set(zone, {
       zone,
       net,

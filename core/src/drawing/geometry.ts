@@ -1,4 +1,4 @@
-import clipping, { type MultiPolygon, type Polygon } from 'polygon-clipping'
+import { Clipper, ClipType, FillRule, PolyTree64, type Paths64, type PolyPath64 } from 'clipper2-ts'
 import type { Point, Ring } from '../entities/drawing.ts'
 
 /** Plane geometry of the plan, metres. Rings are not closed; the first ring of an area is its outside, the rest are holes. */
@@ -71,45 +71,46 @@ export function boxOf(places: Iterable<Point>): Box | null {
   return box
 }
 
-/** Places are taken to a tenth of a millimetre first: the clipping loses its way among places that all but coincide. */
-const snap = (metres: number) => Math.round(metres * 1e4) / 1e4
+/** Clipping works in whole numbers, of 10 µm: it cannot lose its way among edges that all but coincide, and a site of kilometres stays exact. */
+const PER_METRE = 1e5
 const sizable = (areas: Area[]): Area[] => areas.filter((area) => areaOf(area) > 1e-6)
 
-/**
- * Clips areas. Among edges that cross in the very same place the clipping can still lose its way; it is then tried again on the same areas turned a little,
- * which parts such crossings, and the outcome turned back.
- */
-function clip(work: (a: MultiPolygon, b: MultiPolygon) => MultiPolygon, a: readonly Area[], b: readonly Area[]): Area[] {
-  let failure: unknown
-  for (const turn of [0, 0.37, 1.1, 2.3]) {
-    const [c, s] = [Math.cos(turn), Math.sin(turn)]
-    const closed = (areas: readonly Area[]): MultiPolygon =>
-      areas.map((area): Polygon => area.map((ring) => [...ring, ring[0]!].map(([x, y]): Point => [snap(c * x - s * y), snap(s * x + c * y)])))
-    try {
-      const back = ([x, y]: [number, number]): Point => (turn === 0 ? [x, y] : [c * x + s * y, c * y - s * x])
-      return sizable(work(closed(a), closed(b)).map((polygon) => polygon.map((ring) => ring.slice(0, -1).map(back))))
-    } catch (error) {
-      failure = error
-    }
-  }
-  throw failure
+const inWhole = ([x, y]: Point) => ({ x: Math.round(x * PER_METRE), y: Math.round(y * PER_METRE) })
+/** What the areas cover together, each by the even-odd rule. */
+const covered = (areas: readonly Area[]): Paths64 =>
+  areas.flatMap((area) =>
+    Clipper.union(
+      area.map((ring) => ring.map(inWhole)),
+      FillRule.EvenOdd,
+    ),
+  )
+/** Every outside ring of a tree with its holes. */
+function areasIn(tree: PolyPath64): Area[] {
+  const ring = (path: PolyPath64): Ring => (path.poly ?? []).map(({ x, y }): Point => [x / PER_METRE, y / PER_METRE])
+  const children = (path: PolyPath64) => Array.from({ length: path.count }, (_, i) => path.child(i))
+  return children(tree).flatMap((outside) => [[ring(outside), ...children(outside).map(ring)], ...children(outside).flatMap(areasIn)])
+}
+function clip(kind: ClipType, a: readonly Area[], b: readonly Area[]): Area[] {
+  const tree = new PolyTree64()
+  Clipper.booleanOpWithPolyTree(kind, covered(a), covered(b), tree, FillRule.NonZero)
+  return sizable(areasIn(tree))
 }
 
 /** What `from` covers and none of `off` does. */
 export const cutAway = (from: readonly Area[], off: readonly Area[]): Area[] =>
-  from.length === 0 ? [] : off.length === 0 ? sizable([...from]) : clip((a, b) => clipping.difference(a, b), from, off)
+  from.length === 0 ? [] : off.length === 0 ? sizable([...from]) : clip(ClipType.Difference, from, off)
 /** What any of them covers, counted once. */
-export const joined = (areas: readonly Area[]): Area[] => (areas.length === 0 ? [] : clip((a) => clipping.union(a), areas, []))
+export const joined = (areas: readonly Area[]): Area[] => (areas.length === 0 ? [] : clip(ClipType.Union, areas, []))
 /** What both cover. */
-export const shared = (a: readonly Area[], b: readonly Area[]): Area[] =>
-  a.length === 0 || b.length === 0 ? [] : clip((x, y) => clipping.intersection(x, y), a, b)
+export const shared = (a: readonly Area[], b: readonly Area[]): Area[] => (a.length === 0 || b.length === 0 ? [] : clip(ClipType.Intersection, a, b))
 
 /** Cuts an area in two along the line through two places: left of it, right of it. Either may be empty. */
 export function splitAlong(areas: readonly Area[], from: Point, to: Point): [left: Area[], right: Area[]] {
   const length = distance(from, to)
   if (length < 1e-9) return [[...areas], []]
   const [ux, uy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length]
-  const far = 1e5
+  const box = boxOf(areas.flat(2).concat([from, to]))!
+  const far = 2 * Math.hypot(box.east - box.west, box.north - box.south) + 1
   const half = (side: 1 | -1): Area => {
     const [nx, ny] = [-uy * side * far, ux * side * far]
     const a: Point = [from[0] - ux * far, from[1] - uy * far]

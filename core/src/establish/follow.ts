@@ -189,7 +189,7 @@ interface Bands {
 /** When each wanted grass shows, and how long the surface is kept moist for the slowest. */
 function bandsOf({ prescription: p, trace }: FollowBrief, plan: PackagePlan, sow: PlannedStep, zones: readonly ZonePlan[]): Bands {
   const scope = packageScope(plan.id)
-  const shares = trace.values({ values: emergenceValues })
+  const shares = trace.values(emergenceValues)
   const byGrass = new Map<GrassId, Emergence>()
   const grasses = [...new Set(zones.flatMap((z) => z.seed!.mix.filter((m) => m.share >= WANTED_FROM).map((m) => m.grass)))]
   const up = grasses.flatMap((grass) => {
@@ -231,7 +231,7 @@ function firstMowOf({ schools, trace }: FollowBrief, { r }: ZonePlan): { zone: s
 
 /** When watering changes, and when a first haze shows: once, for every screen and sheet. */
 function phasesOf({ trace }: FollowBrief, sow: PlannedStep, handOver: Figure | null): Pick<PackageFollow, 'haze' | 'phases'> {
-  const { growing, haze } = trace.values({ values: phaseValues })
+  const { growing, haze } = trace.values(phaseValues)
   const from = handOver && addDays(handOver.value as Day, 1)
   const to = from && addDays(from, growing - 1)
   return { haze: addDays(sow.chosen, haze), phases: from && to ? { growing: { from, to }, settled: addDays(to, 1) } : null }
@@ -250,10 +250,10 @@ function mowBandOf(
   const scope = packageScope(plan.id)
   const lowest = mow.reduce((a, b) => (num(b.height) < num(a.height) ? b : a)).height
   const biggest = largest(zones)
-  const leaf = asNew(biggest.approach.chosen) ? null : leafAfterCut(num(biggest.r.cut), trace.values({ values: smotherValues }))
+  const leaf = asNew(biggest.approach.chosen) ? null : leafAfterCut(num(biggest.r.cut), trace.values(smotherValues))
   const { soil, start } = p.climate.soilBefore
   const growing = { height: num(lowest), season: plan.season, soil, start, sward: leaf === null ? null : { sown: sow.chosen, leaf } }
-  const expected = mowBand(bands.byGrass.get(main)!, growing, trace.values({ values: growthValues }))
+  const expected = mowBand(bands.byGrass.get(main)!, growing, trace.values(growthValues))
   const shows = bands.up.find((u) => u.grass === main)?.figure ?? null
   return leaf === null
     ? trace.found(mowRules.band, scope, expected, { height: lowest, shows })
@@ -300,7 +300,7 @@ function laterStep(brief: FollowBrief, plan: PackagePlan, need: StepNeed, { sow,
   const { kind, zones } = need
   const id = stepId(kind, zones)
   const op = OPERATIONS[kind]
-  const lag = trace.values({ values: lagValues })
+  const lag = trace.values(lagValues)
   const step = { kind, zones, workPackage: plan.id }
   const done = records.doneOf(step)?.day ?? null
   const pin = records.pinOf(step)

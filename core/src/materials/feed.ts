@@ -36,7 +36,7 @@ export function planFeed(brief: FeedBrief): FeedPlan | null {
   const { job, firm, schools, fed, soil, trace } = brief
   if (fed.length === 0) return null
   const typed = job.feed.grade ?? firm.feedGrade
-  const grade = typed ?? trace.values({ values: starterValues })
+  const grade = typed ?? trace.values(starterValues)
   const gradeText = `${grade.n}-${grade.p2o5}-${grade.k2o}`
   const bag = trace.setting(bagNitrogen, JOB, typed?.n ?? null)
   const nitrogen = trace.read(feedReadings.nitrogen, JOB, job.feed.nitrogen) ?? trace.work(feedRules.target, JOB, {})

@@ -153,7 +153,7 @@ export const operationValues = tradeValues('operation', {
 
 /** What an operation is for, with the firm's numbers in it. */
 export function operationWhy(kind: StepKind, trace: Trace): Message {
-  const v = trace.values({ values: operationValues })
+  const v = trace.values(operationValues)
   return {
     template: OPERATIONS[kind].why,
     parts: {

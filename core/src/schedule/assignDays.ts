@@ -69,9 +69,11 @@ export function assignDays(s: Search, start: number): number[] | null {
   const { spans, evening, scarify } = s.shapes
   const days: number[] = new Array(needs.length).fill(start)
   const ends: number[] = new Array(needs.length).fill(start)
-  const load = new Map<number, number>()
+  // Hours already in each day, counted from the start.
+  const load: number[] = []
   // Where a partial chain has failed before: what follows depends on no more than this.
-  const failedStates = new Set<number>()
+  let failedStates: Set<number> | null = null
+  const hoursOn = (day: number) => load[day - start] ?? 0
   const works = (day: number, i: number) => calendar.weekendWork || evening[i]! || !isWeekend(day)
   const endFrom = (day: number, i: number) => {
     let end = day
@@ -81,47 +83,53 @@ export function assignDays(s: Search, start: number): number[] | null {
   const stateAt = (i: number, previous: number | null) => {
     const sincePrevious = i === s.from ? 0 : previous! - start
     const sinceScarify = scarify >= 0 && i > scarify ? ends[scarify]! - start : 0
-    return ((i * 512 + sincePrevious) * 512 + sinceScarify) * 128 + Math.round((load.get(previous ?? start) ?? 0) * 4)
+    return ((i * 512 + sincePrevious) * 512 + sinceScarify) * 128 + Math.round(hoursOn(previous ?? start) * 4)
   }
   const search = (i: number): boolean => {
     if (i === needs.length) return true
     const need = needs[i]!
     const previous = i === s.from ? s.previousEnd : ends[i - 1]!
     const state = stateAt(i, previous)
-    if (failedStates.has(state)) return false
-    const { first, last } = boundsOf(s, i, previous, start, ends)
+    if (failedStates?.has(state)) return false
+    const first = firstDay(s, i, previous, start, ends)
+    const last = lastDay(s, i, previous, first, ends)
     const notBefore = s.notBefore[i]!
     const pin = s.usePins ? s.pins[i]! : null
     for (let day = pin ?? Math.max(first, notBefore), n = 0; n < DAYS_TRIED; day++, n++) {
       if (day < first || day < notBefore || day > last) break
-      const already = load.get(day) ?? 0
+      const already = hoursOn(day)
       const full = already > 0 && need.lag[1] !== 0 && already + need.hours > calendar.hoursPerDay + OVERTIME
       if (pin === null && (!works(day, i) || (i === s.sow && !s.accepts(day)) || full)) continue
       days[i] = day
       ends[i] = endFrom(day, i)
       const end = ends[i]!
-      const before = load.get(end)
-      load.set(end, (before ?? 0) + need.hours - (spans[i]! - 1) * calendar.hoursPerDay)
+      const before = hoursOn(end)
+      load[end - start] = before + need.hours - (spans[i]! - 1) * calendar.hoursPerDay
       if (search(i + 1)) return true
-      if (before === undefined) load.delete(end)
-      else load.set(end, before)
+      load[end - start] = before
       if (pin !== null) break
     }
+    failedStates ??= new Set<number>()
     failedStates.add(state)
     return false
   }
   return search(s.from) ? days : null
 }
 
-/** First and last day a step may take by its lags, from the end of the one before. */
-function boundsOf(s: Search, i: number, previous: number | null, start: number, ends: readonly number[]): { first: number; last: number } {
+/** First day a step may take by its lags, from the end of the one before. */
+function firstDay(s: Search, i: number, previous: number | null, start: number, ends: readonly number[]): number {
   const need = s.needs[i]!
   const after = s.shapes.afters[i]!
   const lagged = i === s.from ? start : Math.max(start, previous! + need.lag[0])
-  const first = after >= 0 ? Math.max(lagged, (after >= s.from ? ends[after]! : s.doneOn[after]!) + need.after!.days) : lagged
-  if (previous === null || i === s.from) return { first, last: first }
+  return after >= 0 ? Math.max(lagged, (after >= s.from ? ends[after]! : s.doneOn[after]!) + need.after!.days) : lagged
+}
+
+/** Last day a step may take; that of the first one is its first. */
+function lastDay(s: Search, i: number, previous: number | null, first: number, ends: readonly number[]): number {
+  if (previous === null || i === s.from) return first
+  const need = s.needs[i]!
   const stretched = s.stretch !== null && need.lag[1] !== 0
   const last = previous + need.lag[1] + (stretched ? s.stretch! : 0)
   const scarified = s.shapes.scarify
-  return { first, last: need.kind === 'sow' && s.stretch === null && scarified >= 0 ? Math.min(last, ends[scarified]! + s.openedToSow) : last }
+  return need.kind === 'sow' && s.stretch === null && scarified >= 0 ? Math.min(last, ends[scarified]! + s.openedToSow) : last
 }

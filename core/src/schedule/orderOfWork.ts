@@ -161,7 +161,7 @@ function orderPackage(
   const window = windowOf(brief, pack)
   const scope = packageScope(pack.id)
   const fixed = needs.map((need) => fixedFor(need, pack, records, waits))
-  const lag = trace.values({ values: lagValues })
+  const lag = trace.values(lagValues)
   const schedule = schedulePackage(needs, fixed, window, calendar, { openedToSow: lag.openedToSow, stretch: lag.stretch })
   const cutOff = trace.work(
     windowRules[window.lead],

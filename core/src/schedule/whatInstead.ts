@@ -52,7 +52,7 @@ function overseedInstead(m: Misfit): Option[] {
   }
   const needs = stepsOf(gentle, steps)
   const fixed = needs.map((n) => ({ pin: null, done: null, notBefore: n.kind === 'sow' ? waits.sow : null }))
-  const { openedToSow, stretch } = steps.trace.values({ values: lagValues })
+  const { openedToSow, stretch } = steps.trace.values(lagValues)
   const tried = schedulePackage(needs, fixed, window, calendar, { openedToSow, stretch })
   if (!tried.fits) return []
   return [

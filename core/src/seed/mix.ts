@@ -106,7 +106,7 @@ export interface MixBrief {
 function ruledOut(g: Grass, { r, sowingFrom, lastSowing, trace }: MixBrief): Message | null {
   const cut = num(r.cut)
   const last = lastSowing(g.id)
-  const points = trace.values({ values: mixPoints })
+  const points = trace.values(mixPoints)
   if (cut > points.bentCut && g.id === 'browntop') return say`a fine bent for cuts of ${quantity(points.bentCut, 'mm')} and less`
   if (g.stolonOnly) return 'it is set as plugs or turf, not sown'
   if (num(r.sun) < g.sunHours) return say`it needs ${quantity(g.sunHours, 'h')} of sun; here it gets ${num(r.sun)}`
@@ -117,7 +117,7 @@ function ruledOut(g: Grass, { r, sowingFrom, lastSowing, trace }: MixBrief): Mes
 
 function score(g: Grass, brief: MixBrief): Scored {
   const { r, overseeding, trace } = brief
-  const points = trace.values({ values: mixPoints })
+  const points = trace.values(mixPoints)
   const against: Reason[] = []
   const speaksFor: Reason[] = []
   const minus = (by: number, says: Message) => against.push({ points: by, says })
@@ -194,7 +194,7 @@ export function suggestMix(brief: MixBrief): Mix {
       nothing: nearest?.out ? say`Even ${nearest.grass.name} is out: ${nearest.out}.` : 'No grass of the table fits.',
     }
   }
-  const points = trace.values({ values: mixPoints })
+  const points = trace.values(mixPoints)
   const chosen = sharesOf(leader, fit, season, points.knitWithin)
   const used = new Set(chosen.map(([s]) => s.grass.id))
   const total = chosen.reduce((sum, [, share]) => sum + share, 0)

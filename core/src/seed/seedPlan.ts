@@ -130,7 +130,7 @@ function rateOf({ r, approach, trace }: SeedBrief, parts: readonly MixPart[], we
     return trace.work(seedRules.asNew, scope, { asNew: newRate })
   const overseed = trace.work(seedRules.overseedRate, scope, { weight, rate: table('overseedRate') })
   const cover = r.wanted ?? trace.readOr(seedReadings.wanted, scope, null)
-  const { newAt, overAt } = trace.values(seedRules.rateAtCover)
+  const { newAt, overAt } = trace.values(seedRules.rateAtCover.values)
   return trace.work(
     seedRules.rateAtCover,
     scope,

@@ -20,8 +20,11 @@ type Given = Part | { value: FigureValue; unit: Unit }
 export function say(strings: TemplateStringsArray, ...given: Given[]): Message {
   const parts: Record<string, Part> = {}
   given.forEach((part, i) => (parts[i] = typeof part === 'object' && 'unit' in part ? { value: part.value, unit: part.unit } : part))
-  return { template: strings.reduce((text, piece, i) => `${text}{${i - 1}}${piece}`), parts }
+  let template = TEMPLATES.get(strings)
+  if (template === undefined) TEMPLATES.set(strings, (template = strings.reduce((text, piece, i) => `${text}{${i - 1}}${piece}`)))
+  return { template, parts }
 }
+const TEMPLATES = new WeakMap<TemplateStringsArray, string>()
 
 export const quantity = (value: FigureValue, unit: Unit): Quantity => ({ value, unit })
 export const onDay = (day: Day, year = false): Part => ({ day, year })

@@ -29,39 +29,64 @@ export interface Extra {
 /** Values a firm has set instead of Juvena's own, by "rule.value". */
 export type FirmValues = Readonly<Record<string, number>>
 
-const NONE: Record<string, number> = {}
+interface Known {
+  /** The weakest evidence among the rule and its values. */
+  standing: EvidenceLevel
+  /** The unit of each input, of one entry where it is a list. */
+  units: Record<string, Unit>
+}
+/** The numbers as a firm sets them, kept from plan to plan for as long as its settings are the same object. */
+interface ReadByFirm {
+  groups: Map<TradeValues, Record<string, number>>
+  declarations: Map<Declaration, Known>
+}
+const READ = new WeakMap<FirmValues, ReadByFirm>()
+const AS_DECLARED: FirmValues = {}
+
 const isFigure = (given: unknown): given is Figure => typeof given === 'object' && given !== null && 'rule' in given
 
 /** Works rules for one plan, and keeps every figure with its working in a flat table. */
 export class Trace {
   readonly figures: Record<string, Figure> = {}
-  private readonly resolved = new Map<Declaration, Record<string, number>>()
+  private readonly cached: ReadByFirm
 
-  constructor(readonly firmValues: FirmValues = {}) {}
+  constructor(readonly firmValues: FirmValues = AS_DECLARED) {
+    this.cached = READ.get(firmValues) ?? { groups: new Map(), declarations: new Map() }
+    READ.set(firmValues, this.cached)
+  }
 
   /** A number of the trade: the firm's own, or as declared. */
   value(of: TradeValue): number {
     return this.firmValues[of.id] ?? of.is
   }
 
-  /** The values a rule works by: the firm's own where it has set one. */
-  values<V extends TradeValues>(by: { values: V }): { [K in keyof V]: number } {
-    let found = this.resolved.get(by as unknown as Declaration)
+  /** A group of numbers of the trade: the firm's own where it has set one. */
+  values<V extends TradeValues>(group: V): { [K in keyof V]: number } {
+    let found = this.cached.groups.get(group)
     if (!found) {
-      found = NONE
-      for (const name in by.values) {
-        if (found === NONE) found = {}
-        found[name] = this.value(by.values[name]!)
-      }
-      this.resolved.set(by as unknown as Declaration, found)
+      found = Object.fromEntries(Object.entries(group).map(([name, of]) => [name, this.value(of)]))
+      this.cached.groups.set(group, found)
     }
     return found as { [K in keyof V]: number }
+  }
+
+  /** What a plan needs to know of a declaration, worked out at its first use. */
+  private known(by: Declaration & { inputs: Inputs }): Known {
+    let known = this.cached.declarations.get(by)
+    if (!known) {
+      known = {
+        standing: Object.values(by.values).reduce((weakest, of) => weaker(weakest, this.standingOf(of)), by.standing),
+        units: Object.fromEntries(Object.entries(by.inputs).map(([name, type]) => [name, type.replace(/\[\]$|\?$/, '') as Unit])),
+      }
+      this.cached.declarations.set(by, known)
+    }
+    return known
   }
 
   /** Works a rule in a scope from inputs by name. A figure worked twice is a bug, and throws. */
   work<I extends Inputs, V extends TradeValues>(by: Rule<I, V>, scope: Scope, given: GivenInputs<I>, extra: Extra = {}): Figure {
     const { computed, inputs, standing } = this.take(by, given)
-    return this.keep(by, scope, by.compute(computed as never, this.values(by)), { origin: 'worked', standing, inputs }, extra)
+    return this.keep(by, scope, by.compute(computed as never, this.values(by.values)), { origin: 'worked', standing, inputs }, extra)
   }
 
   /** Keeps what a procedure found, with what it was found from. */
@@ -78,11 +103,12 @@ export class Trace {
 
   /** Inputs as their plain values, as references, and the weakest evidence among the rule, its values and its inputs. */
   private take(by: Declaration & { inputs: Inputs }, given: Record<string, unknown>) {
-    let standing: EvidenceLevel = by.standing
+    const known = this.known(by)
+    let standing = known.standing
     const inputs: Record<string, InputRef> = {}
     const computed: Record<string, unknown> = {}
     for (const name in by.inputs) {
-      const unit = by.inputs[name]!.replace(/\[\]$|\?$/, '') as Unit
+      const unit = known.units[name]!
       const input = given[name]
       if (Array.isArray(input)) {
         const figures = input.length > 0 && isFigure(input[0])
@@ -98,7 +124,6 @@ export class Trace {
         inputs[name] = { value: (input ?? null) as FigureValue | null, unit }
       }
     }
-    for (const name in by.values) standing = weaker(standing, this.standingOf(by.values[name]!))
     return { computed, inputs, standing }
   }
 

@@ -95,7 +95,7 @@ function prepare(steps: Steps, { findings, trace }: StepBrief): void {
 
 /** Strips, kills off or sprays what is not wanted. Returns when the cut-down may follow, and what it waits for. */
 function clearOld(steps: Steps, pack: WorkPackage, stripped: boolean, { schools, trace }: StepBrief): { days: number; precondition: Message } {
-  const lag = trace.values({ values: lagValues })
+  const lag = trace.values(lagValues)
   const uncut = quantity(trace.value(operationValues.uncut), 'd')
   if (stripped) steps.add('strip', steps.all, WHENEVER_AFTER(1), 'notice given')
   const weedy = steps.who((z) => z.r.weeds !== null && num(z.r.weeds) >= trace.value(coverLines.weedy) && !isOne('hold-over')(z))
@@ -112,7 +112,7 @@ function clearOld(steps: Steps, pack: WorkPackage, stripped: boolean, { schools,
 }
 
 function cutDown(steps: Steps, stripped: boolean, cutAfter: { days: number; precondition: Message }, { trace }: StepBrief): void {
-  const lag = trace.values({ values: lagValues })
+  const lag = trace.values(lagValues)
   const bareAlready = (z: ZoneWork) => isOne('sow-new')(z) && (z.r.wanted === null || num(z.r.wanted) < trace.value(coverLines.nothingLeft))
   const cutting = steps.who((z) => !stripped && !isOne('mend', 'hold-over')(z) && !bareAlready(z))
   steps.add('cut-first', cutting, WHENEVER_AFTER(cutAfter.days), cutAfter.precondition)
@@ -124,7 +124,7 @@ const most = (zones: readonly ZoneWork[], of: (z: ZoneWork) => number) => Math.m
 
 /** Scarifies and cores, in the order of the school. */
 function open(steps: Steps, stripped: boolean, { findings, schools, trace }: StepBrief): void {
-  const lag = trace.values({ values: lagValues })
+  const lag = trace.values(lagValues)
   const scarifying = steps.who((z) => !stripped && scarifies(z, findings, trace))
   const coring = steps.who((z) => cores(z, findings, trace))
   const scarify = () =>
@@ -157,7 +157,7 @@ function dress(steps: Steps, { dressing, trace }: StepBrief): void {
 }
 
 function sow(steps: Steps, pack: WorkPackage, { schools, covers, trace }: StepBrief): void {
-  const lag = trace.values({ values: lagValues })
+  const lag = trace.values(lagValues)
   const before = steps.list.at(-1)?.kind
   const unopened = before === 'notice' || before === 'mark'
   const soon = pack.kind === 'kill' ? lag.clearedToSow : lag.openedToSow

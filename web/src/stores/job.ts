@@ -1,4 +1,3 @@
-import { wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
@@ -10,10 +9,11 @@ import type { Outlook } from '@juvena/core/climate/station'
 import type { Figure } from '@juvena/core/trace/figure'
 import { zoneFigure } from '@juvena/core/trace/scope'
 import type { Stage } from '@juvena/core/trace/rule'
-import type { Planner } from '../workers/plan.worker.ts'
 import { api, ApiError, Unreachable } from './api.ts'
 import { useFirm } from './firm.ts'
-import { forgetUnsaved, keepUnsaved, takeUnsaved } from './unsaved.ts'
+import { useHistory } from './history.ts'
+import { planInWorker } from './planner.ts'
+import { findUnsaved, forgetUnsaved, keepUnsaved } from './unsaved.ts'
 
 interface Served {
   id: string
@@ -29,10 +29,6 @@ type Theirs = Pick<Served, 'revision' | 'savedAt' | 'draft'>
 
 const SAVE_AFTER = 600
 const RETRY_AFTER = 3000
-const UNDO_DEPTH = 200
-
-let planner: Remote<Planner> | null = null
-const thePlanner = () => (planner ??= wrap<Planner>(new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' })))
 
 /** The job being edited: its draft as typed, its plan kept by a worker, undo, saving, and what moved since each stage was last looked at. */
 export const useJob = defineStore('job', () => {
@@ -50,8 +46,8 @@ export const useJob = defineStore('job', () => {
   const plan = shallowRef<JobPlan | null>(null)
   const problems = shallowRef<Problem[]>([])
   const outlook = shallowRef<Outlook | null>(null)
-  const past = shallowRef<JobDraft[]>([])
-  const future = shallowRef<JobDraft[]>([])
+  const planFailure = ref('')
+  const history = useHistory()
   const seen = shallowRef<Record<string, unknown>>({})
 
   async function open(job: string) {
@@ -61,8 +57,8 @@ export const useJob = defineStore('job', () => {
     draft.value = null
     plan.value = null
     loadFailure.value = ''
-    past.value = []
-    future.value = []
+    planFailure.value = ''
+    history.clear()
     seen.value = {}
     conflict.value = null
     outlook.value = null
@@ -73,13 +69,14 @@ export const useJob = defineStore('job', () => {
       savedAt.value = served.savedAt
       diary.value = served.diary
       today.value = served.today
-      const unsaved = takeUnsaved(job)
+      const unsaved = await findUnsaved(job)
+      if (id.value !== job) return
       draft.value = unsaved ? unsaved.draft : served.draft
       saving.value = 'saved'
       sent = null
       if (unsaved) {
         if (unsaved.sent !== JSON.stringify(served.draft)) revision.value = unsaved.revision
-        if (JSON.stringify(unsaved.draft) === JSON.stringify(served.draft)) forgetUnsaved(job)
+        if (JSON.stringify(unsaved.draft) === JSON.stringify(served.draft)) void forgetUnsaved(job)
         else later(0)
       }
       void api<{ outlook: Outlook | null }>('GET', `/weather?job=${encodeURIComponent(job)}`).then(
@@ -97,41 +94,18 @@ export const useJob = defineStore('job', () => {
     if (saving.value === 'waiting') await save()
   }
 
-  let coalescing = ''
-  let coalescedAt = 0
-  /** Changes the draft by a copy. Edits to the same field within a moment are one step of undo. */
+  /** Changes the draft. Edits to the same field within a moment are one step of undo. */
   function edit(field: string, change: (draft: JobDraft) => void) {
-    if (!draft.value) return
-    const next = JSON.parse(JSON.stringify(draft.value)) as JobDraft
-    change(next)
-    const now = Date.now()
-    if (field !== coalescing || now - coalescedAt > 1500) past.value = [...past.value.slice(-UNDO_DEPTH), draft.value]
-    coalescing = field
-    coalescedAt = now
-    future.value = []
-    put(next)
+    if (draft.value) put(history.changed(draft.value, field, change))
   }
   function put(next: JobDraft) {
+    if (next === draft.value) return
     draft.value = next
-    if (id.value) keepUnsaved(id.value, { revision: revision.value, draft: next, sent })
+    if (id.value) void keepUnsaved(id.value, { revision: revision.value, draft: next, sent })
     if (saving.value !== 'conflict') later(SAVE_AFTER)
   }
-  function undo() {
-    const previous = past.value.at(-1)
-    if (!previous || !draft.value) return
-    past.value = past.value.slice(0, -1)
-    future.value = [...future.value, draft.value]
-    coalescing = ''
-    put(previous)
-  }
-  function redo() {
-    const next = future.value.at(-1)
-    if (!next || !draft.value) return
-    future.value = future.value.slice(0, -1)
-    past.value = [...past.value, draft.value]
-    coalescing = ''
-    put(next)
-  }
+  const undo = () => draft.value && put(history.undone(draft.value))
+  const redo = () => draft.value && put(history.redone(draft.value))
 
   let timer: ReturnType<typeof setTimeout> | undefined
   function later(delay: number) {
@@ -148,10 +122,10 @@ export const useJob = defineStore('job', () => {
   function settled(job: string, held: JobDraft) {
     sent = null
     if (draft.value === held) {
-      forgetUnsaved(job)
+      void forgetUnsaved(job)
       saving.value = 'saved'
     } else if (draft.value) {
-      keepUnsaved(job, { revision: revision.value, draft: draft.value, sent })
+      void keepUnsaved(job, { revision: revision.value, draft: draft.value, sent })
       later(SAVE_AFTER)
     }
   }
@@ -163,7 +137,7 @@ export const useJob = defineStore('job', () => {
     const before = sent
     saving.value = 'saving'
     sent = JSON.stringify(sending)
-    keepUnsaved(job, { revision: revision.value, draft: sending, sent })
+    void keepUnsaved(job, { revision: revision.value, draft: sending, sent })
     try {
       const saved = await api<{ revision: number; savedAt: string }>('PUT', `/jobs/${encodeURIComponent(job)}`, {
         revision: revision.value,
@@ -205,9 +179,8 @@ export const useJob = defineStore('job', () => {
     conflict.value = null
     revision.value = theirs.revision
     if (keep === 'theirs') {
-      forgetUnsaved(id.value)
-      past.value = [...past.value, mine]
-      draft.value = theirs.draft
+      void forgetUnsaved(id.value)
+      draft.value = history.replaced(mine, theirs.draft)
       saving.value = 'saved'
       failure.value = ''
     } else later(0)
@@ -227,22 +200,32 @@ export const useJob = defineStore('job', () => {
       return
     }
     planning = true
-    do {
-      again = false
-      const job = id.value
-      if (!draft.value) break
-      const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
-      const planned = await thePlanner().plan(plain(draft.value), today.value, plain(firm.settings), plain(diary.value), plain(outlook.value))
-      if (job !== id.value) continue
+    try {
+      do {
+        again = false
+        await planOnce()
+      } while (again)
+    } finally {
+      planning = false
+    }
+  }
+  /** A plan that cannot be worked out leaves the last one standing, and says so. */
+  async function planOnce() {
+    const job = id.value
+    if (!draft.value) return
+    try {
+      const planned = await planInWorker(draft.value, { today: today.value, firm: firm.settings, diary: diary.value, outlook: outlook.value })
+      if (job !== id.value) return
+      planFailure.value = ''
       problems.value = planned.problems
-      if (planned.plan) {
-        const first = plan.value === null
-        plan.value = planned.plan
-        if (first) firstLook()
-        else rememberNew()
-      }
-    } while (again)
-    planning = false
+      if (!planned.plan) return
+      const first = plan.value === null
+      plan.value = planned.plan
+      if (first) firstLook()
+      else rememberNew()
+    } catch (error) {
+      if (job === id.value) planFailure.value = (error as Error).message
+    }
   }
   watch([draft, diary, outlook, () => firm.settings], () => void replan())
 
@@ -301,8 +284,10 @@ export const useJob = defineStore('job', () => {
     plan,
     problems,
     outlook,
-    past,
-    future,
+    planFailure,
+    replan,
+    canUndo: history.canUndo,
+    canRedo: history.canRedo,
     bands,
     moved,
     zones,

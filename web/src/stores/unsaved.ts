@@ -1,4 +1,6 @@
+import { createStore, del, entries, get, set } from 'idb-keyval'
 import type { JobDraft } from '@juvena/core/entities/job'
+import { currentDraft } from '@juvena/core/entities/jobVersions'
 
 /** What a window has typed but not heard back about, kept on this computer so that a reload or a dead server loses nothing. */
 export interface Unsaved {
@@ -9,7 +11,7 @@ export interface Unsaved {
   at: number
 }
 
-/** Another window's leavings are taken up only when it has been silent for this long. */
+/** What another window left is used only when that window has been silent for this long, ms. */
 const ORPHAN_AFTER = 15_000
 
 const windowId = (() => {
@@ -17,37 +19,37 @@ const windowId = (() => {
   sessionStorage.setItem('juvena.window', kept)
   return kept
 })()
-const prefix = (job: string) => `juvena.unsaved.${job}.`
-const ownKey = (job: string) => prefix(job) + windowId
+type Key = [job: string, window: string]
+const ownKey = (job: string): Key => [job, windowId]
 
-export function keepUnsaved(job: string, unsaved: Omit<Unsaved, 'at'>): void {
-  try {
-    localStorage.setItem(ownKey(job), JSON.stringify({ ...unsaved, at: Date.now() }))
-  } catch {
-    // A full or forbidden store: saving goes on over the network alone.
-  }
+/** The browser's own database, which holds a job of any size. Null where there is none: saving then goes over the network alone. */
+const drafts = typeof indexedDB === 'undefined' ? null : createStore('juvena-unsaved', 'drafts')
+
+export async function keepUnsaved(job: string, unsaved: Omit<Unsaved, 'at'>): Promise<void> {
+  if (drafts) await set(ownKey(job), { ...unsaved, at: Date.now() }, drafts).catch(() => undefined)
 }
 
-export const forgetUnsaved = (job: string): void => localStorage.removeItem(ownKey(job))
+export async function forgetUnsaved(job: string): Promise<void> {
+  if (drafts) await del(ownKey(job), drafts).catch(() => undefined)
+}
 
-/** This window's own, else one left by a window that is gone. Taking it up makes it this window's. */
-export function takeUnsaved(job: string): Unsaved | null {
-  const read = (key: string): Unsaved | null => {
-    try {
-      return JSON.parse(localStorage.getItem(key) ?? 'null') as Unsaved | null
-    } catch {
-      return null
+const usable = (kept: unknown): kept is Unsaved => typeof kept === 'object' && kept !== null && 'draft' in kept && 'revision' in kept && 'at' in kept
+const current = (unsaved: Unsaved): Unsaved => ({ ...unsaved, draft: currentDraft(unsaved.draft) })
+
+/** This window's own, else one left by a window that is gone, which becomes this window's. */
+export async function findUnsaved(job: string): Promise<Unsaved | null> {
+  if (!drafts) return null
+  try {
+    const own: unknown = await get(ownKey(job), drafts)
+    if (usable(own)) return current(own)
+    for (const [key, left] of await entries<Key, unknown>(drafts)) {
+      if (key[0] !== job || key[1] === windowId || !usable(left) || Date.now() - left.at < ORPHAN_AFTER) continue
+      await del(key, drafts)
+      await keepUnsaved(job, left)
+      return current(left)
     }
-  }
-  const own = read(ownKey(job))
-  if (own) return own
-  for (const key of Object.keys(localStorage)) {
-    if (!key.startsWith(prefix(job))) continue
-    const left = read(key)
-    if (!left || Date.now() - left.at < ORPHAN_AFTER) continue
-    localStorage.removeItem(key)
-    keepUnsaved(job, left)
-    return left
+  } catch {
+    // A forbidden or broken store holds nothing that could be used.
   }
   return null
 }

@@ -4,18 +4,37 @@ import type { DiaryEntry } from '@juvena/core/entities/diary'
 import { readJob, type JobDraft } from '@juvena/core/entities/job'
 import type { Problem } from '@juvena/core/entities/problem'
 import { planJob, type JobPlan } from '@juvena/core/pipeline'
+import { Memo } from '@juvena/core/trace/memo'
 import type { Outlook } from '@juvena/core/climate/station'
+import { withChanges, type Changes } from './changes.ts'
 
 export interface Planned {
   plan: JobPlan | null
   problems: Problem[]
 }
+/** What a plan is worked from beside its draft. */
+export interface Setting {
+  today: string
+  firm: Firm
+  diary: DiaryEntry[]
+  outlook: Outlook | null
+}
+export interface PlanChanges {
+  draft: Changes<JobDraft>
+  setting: Changes<Setting>
+}
 
-/** Reads a draft and plans it, off the page's thread. */
+let draft: JobDraft = {}
+let setting = {} as Setting
+const memo = new Memo()
+
+/** Keeps a draft and plans it, off the page's thread. It is told only what changed since the last call; the first call of a page tells everything. */
 const planner = {
-  plan(draft: JobDraft, today: string, firm: Firm, diary: DiaryEntry[], outlook: Outlook | null): Planned {
+  plan(changes: PlanChanges): Planned {
+    draft = withChanges(draft, changes.draft)
+    setting = withChanges(setting, changes.setting)
     const { job, problems } = readJob(draft)
-    return { plan: job ? planJob(job, { today, firm, diary, outlook }) : null, problems }
+    return { plan: job ? planJob(job, { ...setting, memo }) : null, problems }
   },
 }
 export type Planner = typeof planner

@@ -122,16 +122,21 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
       </p>
       <div class="buttons">
         <SaveLine />
-        <button type="button" class="act" :disabled="job.past.length === 0" @click="job.undo()">Undo</button>
-        <button type="button" class="act" :disabled="job.future.length === 0" @click="job.redo()">Redo</button>
+        <button type="button" class="act" :disabled="!job.canUndo" @click="job.undo()">Undo</button>
+        <button type="button" class="act" :disabled="!job.canRedo" @click="job.redo()">Redo</button>
         <button type="button" class="act" :aria-label="`Units: ${unitsWord}. Switch`" @click="firm.toggleUnits()">{{ unitsWord }}</button>
         <RouterLink v-if="job.id" class="act main" :to="`/jobs/${job.id}/sheets`">Print sheets</RouterLink>
       </div>
     </header>
     <JobSpine class="the-spine" :stage="stage" @go="go" />
     <section class="surface" :aria-label="`Stage ${stage}`">
+      <p v-if="job.planFailure" class="failed" role="alert">
+        The plan could not be worked out. What you typed is kept{{ job.plan ? '; the figures shown are from before your last change' : '' }}.
+        <button type="button" class="act" @click="job.replan()">Try again</button>
+        <span class="small">It said: {{ job.planFailure }}</span>
+      </p>
       <component :is="surface" v-if="job.draft && job.plan" />
-      <p v-else class="soft waiting">Working it out…</p>
+      <p v-else-if="!job.planFailure" class="soft waiting">Working it out…</p>
     </section>
     <WorkingPanel v-if="job.plan && (panelOpen || chosen)" class="panel" :class="{ asked: chosen }" :stage="stage" />
   </div>
@@ -195,6 +200,16 @@ h1 {
   overflow-y: auto;
   padding: 0.9rem 1.35rem 2rem;
   min-width: 0;
+}
+.failed {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 0.8rem;
+  align-items: center;
+  margin-bottom: 0.8rem;
+  padding: 0.5rem 0.8rem;
+  background: var(--hold-wash);
+  color: var(--hold);
 }
 .panel {
   border-left: 1px solid var(--rule);

@@ -1,0 +1,43 @@
+import { wrap, type Remote } from 'comlink'
+import type { JobDraft } from '@juvena/core/entities/job'
+import { changesIn } from '../workers/changes.ts'
+import type { Planned, Planner, Setting } from '../workers/plan.worker.ts'
+
+interface Held {
+  remote: Remote<Planner>
+  /** Rejects when the worker cannot be loaded or stops. */
+  stopped: Promise<never>
+  end: () => void
+  draft: JobDraft | null
+  setting: Setting | null
+}
+let held: Held | null = null
+
+function start(): Held {
+  const worker = new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' })
+  const stopped = new Promise<never>((_, reject) => {
+    worker.addEventListener('error', (event) => reject(new Error(event.message || 'the part of the page that works it out stopped')))
+    worker.addEventListener('messageerror', () => reject(new Error('its answer could not be read')))
+  })
+  stopped.catch(() => undefined)
+  return { remote: wrap<Planner>(worker), stopped, end: () => worker.terminate(), draft: null, setting: null }
+}
+
+// The worker takes plain data only; what is shown on a page may be wrapped.
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+/** Plans a draft in the worker, sending what changed since the last call. After a failure the next call begins with a new worker. */
+export async function planInWorker(draft: JobDraft, setting: Setting): Promise<Planned> {
+  held ??= start()
+  const { remote, stopped, end } = held
+  const changes = { draft: changesIn(held.draft, draft), setting: changesIn(held.setting, setting) }
+  held.draft = draft
+  held.setting = setting
+  try {
+    return await Promise.race([remote.plan(plain(changes)), stopped])
+  } catch (error) {
+    end()
+    held = null
+    throw error
+  }
+}
