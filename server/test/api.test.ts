@@ -10,6 +10,7 @@ import { createApp } from '../src/app.ts'
 import { stoppedClock } from '../src/clock.ts'
 import { fillDemo } from '../src/demo/fill.ts'
 import { DEMO_TODAY } from '../src/demo/jobs.ts'
+import { apiRoutes } from '../src/routes/api.ts'
 import type { Parts } from '../src/routes/route.ts'
 import { simulatedWeather } from '../src/standIns/weather.ts'
 import { openDatabase } from '../src/store/database.ts'
@@ -129,6 +130,44 @@ describe('the diary', () => {
   it('wants a job that exists and an entry that makes sense', async () => {
     expect((await call('POST', '/api/jobs/nobody/diary', entry('entry-0002'))).status).toBe(404)
     expect((await call('POST', '/api/jobs/guesthouse/diary', { ...entry('entry-0003'), date: '2027-02-30' })).status).toBe(400)
+  })
+})
+
+describe('every route', () => {
+  it('answers just as its schema says', async () => {
+    const { id, revision } = await begin('Answers')
+    const entry = { id: 'answers-entry', date: DEMO_TODAY, what: 'Mown' }
+    const asked: [path: string, method: string, to: string, body?: unknown][] = [
+      ['/today', 'get', '/today'],
+      ['/firm', 'get', '/firm'],
+      ['/firm', 'put', '/firm', { revision: (await call('GET', '/api/firm')).body.revision, firm: (await call('GET', '/api/firm')).body.draft }],
+      ['/jobs', 'get', '/jobs'],
+      ['/jobs', 'post', '/jobs', { name: 'Another' }],
+      ['/jobs/:id', 'get', `/jobs/${id}`],
+      ['/jobs/:id', 'get', '/jobs/guesthouse'],
+      ['/jobs/:id', 'put', `/jobs/${id}`, { revision, draft: { name: 'Answers', zones: [] } }],
+      ['/jobs/:id/copy', 'post', `/jobs/${id}/copy`, { revision: revision + 1, draft: { name: 'Copy' } }],
+      ['/jobs/:id/diary', 'post', `/jobs/${id}/diary`, entry],
+      ['/jobs/:id/plan', 'get', '/jobs/guesthouse/plan'],
+      ['/jobs/:id/plan', 'get', `/jobs/${id}/plan`],
+      ['/jobs/:id/photos', 'get', '/jobs/guesthouse/photos'],
+      ['/jobs/:id/file', 'get', '/jobs/guesthouse/file'],
+      ['/season', 'get', '/season'],
+      ['/rules/uses', 'get', '/rules/uses'],
+      ['/weather', 'get', '/weather?job=guesthouse'],
+      ['/jobs/:id', 'delete', `/jobs/${id}`],
+      ['/jobs/:id/restore', 'post', `/jobs/${id}/restore`, {}],
+    ]
+    const known = new Map(apiRoutes(parts).map((r) => [`${r.method} ${r.path}`, r]))
+    const wrong: string[] = []
+    for (const [path, method, to, body] of asked) {
+      const route = known.get(`${method} ${path}`)
+      const { status, body: answer } = await call(method.toUpperCase(), `/api${to}`, body)
+      const read = route?.answer?.safeParse(answer)
+      if (status >= 300 || !read?.success)
+        wrong.push(`${method} ${to}: ${status} ${read ? JSON.stringify(read.error?.issues.slice(0, 2)) : 'no such route'}`)
+    }
+    expect(wrong).toEqual([])
   })
 })
 

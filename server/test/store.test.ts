@@ -81,6 +81,38 @@ describe('the database', () => {
   })
 })
 
+describe('a database of before', () => {
+  it('comes to the job version of today, every job, with its drawing and counts', async () => {
+    const file = join(folder(), 'juvena.sqlite')
+    const before = await openDatabase(file)
+    await before.raw("delete from knex_migrations where name = '003-job-version-3'")
+    const body = {
+      name: 'Old',
+      plan: { shapes: [] },
+      zones: [{ id: 'z1', frames: [] }],
+      lots: [{ grass: 'browntop' }],
+      pins: { 'sow-cool.sow': '2027-03-01' },
+    }
+    for (const [id, version, text] of [
+      ['a', 1, JSON.stringify(body)],
+      ['b', 2, JSON.stringify(body)],
+      ['c', 3, JSON.stringify({ name: 'New' })],
+    ] as const)
+      await before('jobs').insert({ id, revision: 4, version, name: id, body: text, saved_at: '2027-01-01T00:00:00Z', put_away_at: null })
+    await before.destroy()
+    const db = await openDatabase(file)
+    const jobs = jobStore(db)
+    for (const id of ['a', 'b'])
+      expect(await jobs.get(id)).toMatchObject({
+        revision: 4,
+        draft: { drawing: { shapes: [] }, zones: [{ id: 'z1', quadrats: [] }], lots: [{ id: 'l1', grass: 'browntop' }], pins: body.pins },
+      })
+    expect((await jobs.get('c'))!.draft).toEqual({ name: 'New' })
+    expect(await db('jobs').whereNot('version', 3)).toEqual([])
+    await db.destroy()
+  })
+})
+
 describe('the demo', () => {
   it('fills an empty database once, and keeps one that holds anything', async () => {
     const db = await openDatabase(':memory:')
@@ -104,6 +136,15 @@ describe('the demo', () => {
 })
 
 describe('the season', () => {
+  it('shows a job whose plan fails as such, and the others as ever', () => {
+    const draft = { name: 'Fine', zones: [{ id: 'z1', area: '100 m²' }] }
+    const stored = (id: string, of: unknown) => ({ id, revision: 1, name: id, savedAt: '', archivedAt: null, draft: of }) as StoredJob
+    const brief = { diaries: new Map(), firm: firmSchema.parse({}), firmRevision: 1, today: () => DEMO_TODAY }
+    const alone = seasonPlanner().rows({ ...brief, jobs: [stored('fine', draft)] })
+    const rows = seasonPlanner().rows({ ...brief, jobs: [stored('broken', 'no job at all'), stored('fine', draft)] })
+    expect(rows.find((r) => r.id === 'broken')).toMatchObject({ state: 'failed', name: 'broken' })
+    expect(rows.filter((r) => r.id === 'fine')).toEqual(alone)
+  })
   const stored = (id: string, revision = 1): StoredJob => ({
     id,
     revision,

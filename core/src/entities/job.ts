@@ -257,19 +257,23 @@ export function readJob(stored: unknown): JobRead {
   const problems = problemsOf(first.error)
   const trimmed = structuredCopy(draft)
   let error = first.error
-  for (let round = 0; round < 4; round++) {
+  const wasLeftOut = new Set<string>()
+  for (let round = 0; round < 8; round++) {
     const gone = new Set<string>()
     // From the last to the first, so that taking an entry out of a list does not move those still to be taken.
     for (const issue of error.issues.toReversed()) {
       if (issue.code === 'unrecognized_keys') issue.keys.forEach((key) => forget(trimmed, [...issue.path, key]))
       else if (issue.path.length === 0) return { job: null, problems }
       else {
-        const path = wholeOf(issue.path)
+        let path = wholeOf(issue.path)
         if (gone.has(path.join())) continue
         gone.add(path.join())
+        // Still wrong without it: what it belongs to cannot be without it.
+        while (path.length > 1 && wasLeftOut.has(path.join())) path = path.slice(0, -1)
         forget(trimmed, path)
       }
     }
+    for (const path of gone) wasLeftOut.add(path)
     const again = jobSchema.safeParse(trimmed)
     if (again.success) return { job: again.data, problems }
     error = again.error
