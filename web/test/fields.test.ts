@@ -1,27 +1,22 @@
 // @vitest-environment happy-dom
 import { createPinia, setActivePinia } from 'pinia'
-import { createApp, h, nextTick, reactive, type Component } from 'vue'
+import { enableAutoUnmount, mount } from '@vue/test-utils'
+import { h, nextTick, reactive, type Component } from 'vue'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import DayField from '../src/parts/DayField.vue'
 import QuantityField from '../src/parts/QuantityField.vue'
 import { useFirm } from '../src/stores/firm.ts'
 
-let undo: (() => void)[] = []
 beforeEach(() => setActivePinia(createPinia()))
-afterEach(() => {
-  undo.forEach((f) => f())
-  undo = []
-})
+enableAutoUnmount(afterEach)
 
 /** A field bound to a value, as a form would hold it. */
 function field(component: Component, fixed: object, start: unknown = null) {
   const held = reactive({ value: start, problem: '' })
-  const place = document.body.appendChild(document.createElement('div'))
-  const app = createApp({
+  const bound = {
     render: () => h(component, { ...fixed, modelValue: held.value, problem: held.problem, 'onUpdate:modelValue': (v: unknown) => (held.value = v) }),
-  })
-  app.mount(place)
-  undo.push(() => (app.unmount(), place.remove()))
+  }
+  const place = mount(bound, { attachTo: document.body }).element.parentElement!
   const input = place.querySelector('input')!
   return {
     held,

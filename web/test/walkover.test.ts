@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import { createPinia, setActivePinia } from 'pinia'
-import { createApp, h, nextTick, type Component } from 'vue'
+import { enableAutoUnmount, mount } from '@vue/test-utils'
+import { nextTick, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { JobDraft } from '@juvena/core/entities/job'
@@ -80,16 +81,12 @@ const SITE: JobDraft = {
   },
 }
 
-let undo: (() => void)[] = []
 beforeEach(() => {
   setActivePinia(createPinia())
   localStorage.clear()
   Object.assign(cast, { calls: [], answer: null, stopped: 0 })
 })
-afterEach(() => {
-  undo.forEach((f) => f())
-  undo = []
-})
+enableAutoUnmount(afterEach)
 const settle = async () => {
   for (let i = 0; i < 8; i++) {
     await nextTick()
@@ -108,11 +105,7 @@ async function opened(draft: JobDraft = SITE) {
 async function shown(component: Component, props: Record<string, unknown>, query = '') {
   const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/:all(.*)*', component: { render: () => null } }] })
   await router.push(`/${query}`)
-  const place = document.body.appendChild(document.createElement('div'))
-  const app = createApp({ render: () => h(component, props) })
-  app.use(router)
-  app.mount(place)
-  undo.push(() => (app.unmount(), place.remove()))
+  const place = mount(component, { props, attachTo: document.body, global: { plugins: [router] } }).element.parentElement as HTMLElement
   await settle()
   const field = (label: string) => {
     const found = [...place.querySelectorAll('label')].find((l) => l.textContent!.trim() === label)

@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import { createPinia, setActivePinia } from 'pinia'
-import { createApp, h, nextTick, ref, type Component } from 'vue'
+import { enableAutoUnmount, mount } from '@vue/test-utils'
+import { nextTick, ref, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { firmSchema } from '@juvena/core/entities/firm'
@@ -36,7 +37,6 @@ const DRAFT: JobDraft = {
     },
   ],
 }
-let undo: (() => void)[] = []
 beforeEach(() => {
   setActivePinia(createPinia())
   const job = useJob()
@@ -45,20 +45,14 @@ beforeEach(() => {
   job.today = '2027-02-22'
   job.plan = planJob(read.job!, { today: '2027-02-22', firm: firmSchema.parse({}), diary: [] })
 })
-afterEach(() => {
-  undo.forEach((f) => f())
-  undo = []
-})
+enableAutoUnmount(afterEach)
 
 /** Mounts a part as a job would, with the choice of a figure beside it. */
-function mount(component: Component, props: object, start: string | null = null) {
+function shown(component: Component, props: object, start: string | null = null) {
   const chosen = ref<string | null>(start)
-  const place = document.body.appendChild(document.createElement('div'))
-  const app = createApp({ render: () => h(component, props) })
-  app.use(createRouter({ history: createMemoryHistory(), routes: [{ path: '/:rest(.*)*', component: { render: () => null } }] }))
-  app.provide(WORKING, { chosen, choose: (id: string | null) => (chosen.value = id) })
-  app.mount(place)
-  undo.push(() => (app.unmount(), place.remove()))
+  const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/:rest(.*)*', component: { render: () => null } }] })
+  const provide = { [WORKING as symbol]: { chosen, choose: (id: string | null) => (chosen.value = id) } }
+  const place = mount(component, { props, attachTo: document.body, global: { plugins: [router], provide } }).element.parentElement!
   const text = () => place.textContent!.replace(/\s+/g, ' ').trim()
   const press = async (words: string) => {
     const button = [...place.querySelectorAll('button')].find((b) => b.textContent!.replace(/\s+/g, ' ').includes(words))
@@ -71,7 +65,7 @@ function mount(component: Component, props: object, start: string | null = null)
 
 describe('the working', () => {
   it('shows value, formula with this job’s values, rule, standing and each input', () => {
-    const { text } = mount(WorkingPanel, { stage: 4 }, 'zone:z1.seed.kg')
+    const { text } = shown(WorkingPanel, { stage: 4 }, 'zone:z1.seed.kg')
     expect(text()).toMatch(/Back, Seed/)
     expect(text()).toMatch(/200 m² × [\d.]+ g\/m²/)
     expect(text()).toContain('Area times bag rate.')
@@ -80,7 +74,7 @@ describe('the working', () => {
     expect(text()).toContain('Ground sown')
   })
   it('opens inputs in turn, down to what was read, and goes back the way it came', async () => {
-    const { text, press, chosen } = mount(WorkingPanel, { stage: 4 }, 'zone:z1.seed.kg')
+    const { text, press, chosen } = shown(WorkingPanel, { stage: 4 }, 'zone:z1.seed.kg')
     await press('Ground sown')
     await press('Area')
     await press('Area, as measured')
@@ -94,7 +88,7 @@ describe('the working', () => {
     expect(chosen.value).toBeNull()
   })
   it('says the school that spoke and what would change it', () => {
-    const { text } = mount(WorkingPanel, { stage: 5 }, 'zone:z1.dressing.lifts')
+    const { text } = shown(WorkingPanel, { stage: 5 }, 'zone:z1.dressing.lifts')
     expect(text()).toContain('School: light and often.')
     expect(text()).toContain('What would change it')
   })
@@ -103,49 +97,48 @@ describe('the working', () => {
     for (const units of ['metric', 'us']) {
       if (units === 'us') useFirm().toggleUnits()
       for (const id of Object.keys(job.plan!.figures)) {
-        const { text } = mount(WorkingPanel, { stage: job.plan!.figures[id]!.stage }, id)
+        const { text } = shown(WorkingPanel, { stage: job.plan!.figures[id]!.stage }, id)
         expect(text(), id).not.toMatch(/undefined|NaN|\[object|\{/)
         expect(text().length, id).toBeGreaterThan(60)
-        undo.splice(0).forEach((f) => f())
       }
     }
   })
   it('with no figure chosen shows what to watch, the schools and the cautions of the stage', () => {
     for (const stage of [2, 3, 4, 5, 6, 7, 8] as Stage[])
-      expect(mount(WorkingPanel, { stage }).text(), STAGES[stage]).toContain(stage === 2 ? 'Findings: what to watch' : 'Schools, for this job')
-    expect(mount(WorkingPanel, { stage: 6 }).text()).toContain('Call for buried services first')
-    expect(mount(WorkingPanel, { stage: 1 }).text()).toContain('Still wanted for a sure plan')
+      expect(shown(WorkingPanel, { stage }).text(), STAGES[stage]).toContain(stage === 2 ? 'Findings: what to watch' : 'Schools, for this job')
+    expect(shown(WorkingPanel, { stage: 6 }).text()).toContain('Call for buried services first')
+    expect(shown(WorkingPanel, { stage: 1 }).text()).toContain('Still wanted for a sure plan')
   })
   it('a figure that is not in the plan any more leaves the stage’s own panel', () => {
-    expect(mount(WorkingPanel, { stage: 4 }, 'zone:z9.seed.kg').text()).toContain('Seed: what to watch')
+    expect(shown(WorkingPanel, { stage: 4 }, 'zone:z9.seed.kg').text()).toContain('Seed: what to watch')
   })
 })
 
 describe('a figure on the page', () => {
   it('is a button with its name, number and unit; pressed, it is chosen', async () => {
-    const { text, press, chosen } = mount(FigureValue, { id: 'zone:z1.area' })
+    const { text, press, chosen } = shown(FigureValue, { id: 'zone:z1.area' })
     expect(text()).toBe('Area: 200 m²; show its working')
     await press('200')
     expect(chosen.value).toBe('zone:z1.area')
   })
   it('marks what was assumed, shows the old value of what moved, and the year of a day in another', () => {
     const job = useJob()
-    expect(mount(FigureValue, { id: 'zone:z1.water.du' }).place.querySelector('.assumed')).not.toBeNull()
+    expect(shown(FigureValue, { id: 'zone:z1.water.du' }).place.querySelector('.assumed')).not.toBeNull()
     job.plan = {
       ...job.plan!,
       figures: { ...job.plan!.figures, 'zone:z1.area': { ...job.plan!.figures['zone:z1.area']!, unit: 'date', value: '2028-01-24' } },
     }
-    expect(mount(FigureValue, { id: 'zone:z1.area' }).text()).toContain('Mon 24 Jan 2028')
+    expect(shown(FigureValue, { id: 'zone:z1.area' }).text()).toContain('Mon 24 Jan 2028')
   })
   it('of nothing is a dot, and no button', () => {
-    const { place, text } = mount(FigureValue, { id: 'zone:z1.none' })
+    const { place, text } = shown(FigureValue, { id: 'zone:z1.none' })
     expect([text(), place.querySelector('button')]).toEqual(['·', null])
   })
 })
 
 describe('the spine', () => {
   it('has eight bands, the current one marked, each with its line', () => {
-    const { place, text } = mount(JobSpine, { stage: 5 })
+    const { place, text } = shown(JobSpine, { stage: 5 })
     expect(place.querySelectorAll('button').length).toBe(8)
     expect(place.querySelector('[aria-current="step"]')!.textContent).toContain('5 Materials')
     expect(text()).toContain('1 zone · 200 m²')

@@ -31,7 +31,8 @@ const found = computed(() => {
   })
 })
 const asked = computed(() => (typeof route.query.rule === 'string' ? route.query.rule : null))
-const open = computed(() => pages.find((p) => p.id === asked.value) ?? found.value[0] ?? null)
+// Unasked, the first page that has a number to set.
+const open = computed(() => pages.find((p) => p.id === asked.value) ?? found.value.find((p) => p.values.length > 0) ?? found.value[0] ?? null)
 const choose = (id: string) => void router.replace({ query: { ...route.query, rule: id } })
 watch(asked, (id) => id && void nextTick(() => document.getElementById(`rule-${id}`)?.scrollIntoView({ block: 'nearest' })), { immediate: true })
 const formula = computed(() => (open.value?.rule ? (isRule(open.value.rule) ? namedFormula(open.value.rule) : firm.say(open.value.rule.steps)) : ''))
