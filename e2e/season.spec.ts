@@ -66,7 +66,10 @@ test('a number of the trade is changed in the rule book, reaches the plan, and g
   await page.goto(at('demo', '/yard/rules'))
   await page.getByRole('textbox', { name: 'Search rules and numbers' }).fill('grows there already')
   const number = page.getByRole('textbox', { name: 'For a grass that grows there already' })
-  await page.getByRole('region', { name: 'Rules' }).getByRole('button', { name: /^Score/ }).click()
+  await page
+    .getByRole('region', { name: 'Rules' })
+    .getByRole('button', { name: /^Score/ })
+    .click()
   await number.fill('99')
   await number.press('Enter')
   await expect(page.getByText(/is outside 0 to 10/)).toBeVisible()
