@@ -9,7 +9,7 @@ import { readJob } from '../src/entities/job.ts'
 import type { DayState, SowingWindow } from '../src/climate/sowingWindow.ts'
 import { lagValues } from '../src/reference/lagValues.ts'
 import { Trace } from '../src/trace/trace.ts'
-import { declared, draft, said } from './makeJob.ts'
+import { declared, draft, said, planOf } from './makeJob.ts'
 
 // Monday 22 February 2027.
 const TODAY = '2027-02-22'
@@ -54,6 +54,17 @@ const run = (
   )
 const days = (s: Schedule) => Object.fromEntries(s.steps.map((p) => [p.need.kind, p.chosen]))
 const open = window('o'.repeat(60), 20)
+
+describe('a sowing day outside the good range', () => {
+  it('fixed in spring, when soil is warming, is told as marginal; left open, it waits for the good season', () => {
+    const told = (pins: Record<string, string>) =>
+      planOf({ pins }, { today: '2027-10-20' })
+        .notices.filter((n) => n.id.startsWith('package:'))
+        .map((n) => n.id)
+    expect(told({})).toEqual([])
+    expect(told({ 'sow/z1': '2027-11-12' })).toContain('package:sow-cool.marginal')
+  })
+})
 
 describe('one work package', () => {
   it('takes the first chain that works, around a weekend', () => {

@@ -9,8 +9,8 @@ import { VALUE_LINES } from './values.ts'
 const lines = (text: string) => text.trim().split('\n')
 
 describe('no number of the trade moves unnoticed', () => {
-  it('every value stands as the list has it: its number, its unit, and how far it is to be trusted', () => {
-    const code = [...VALUES.values()].map((v) => `${v.id} ${v.is} ${v.unit} ${v.standing}`)
+  it('every value stands as the list has it: its number, its unit, how far it is to be trusted, and its range', () => {
+    const code = [...VALUES.values()].map((v) => `${v.id} ${v.is} ${v.unit} ${v.standing} ${v.range[0]}..${v.range[1]}`)
     expect(code.sort()).toEqual(
       lines(VALUE_LINES)
         .map((line) => line.split(/ +/).join(' '))

@@ -1,261 +1,262 @@
 /**
- * Every number of the trade as the trade has it, once more and by hand: id, value, unit, how far it is to be trusted.
+ * Every number of the trade as the trade has it, once more and by hand: id, value, unit, how far it is to be trusted,
+ * and between what a firm may set its own (Juvena's model).
  * Nothing here is computed; a number that moves in the code without moving here fails the test beside this list.
  * Published: Taylor, Roberson & Parker 1966 (firmness); Gelernter & Stowell 2005 (growth); irrigation handbooks (intake). All from memory.
  */
 export const VALUE_LINES = `
-reading.slope.otherwise                    0 slope  assumed
-reading.sun.otherwise                      6 h      assumed
-reading.incurable.otherwise                0 %      assumed
-reading.cut.otherwise                     40 mm     assumed
-reading.purity.otherwise                  98 %      assumed
-reading.germination.otherwise             88 %      assumed
-reading.feed.slow.otherwise                0 %      assumed
-reading.dressing.depth.otherwise           6 mm     assumed
-reading.dressing.lows-share.otherwise      30 %      assumed
-reading.dressing.share.otherwise         100 %      assumed
-reading.water.pr.otherwise                12 mm/h   assumed
-reading.water.du.otherwise              0.65 1      assumed
-setting.firm.crew.usual                    2 1      model
-setting.firm.hours.usual                   8 h      model
-setting.seed.reserve-share.usual          12 %      practice
-setting.dressing.settle.usual             12 %      model
-setting.dressing.oversize.usual            5 %      model
-setting.dressing.barrow.usual             80 L      practice
-starter.n                                 16 %      model
-cover.incurable                           40 %      model
-cover.thin                                85 %      model
-thatch.fine                               12 mm     practice
-thatch.deep                               25 mm     practice
-firmness.slows                          1000 kPa    practice
-firmness.stops                          2000 kPa    published
-light.any                                  7 h      practice
-light.cool                                 4 h      practice
-light.shade                                3 h      practice
-light.marginal                             2 h      practice
-slope.press                               10 slope  practice
-slope.bank                                20 slope  practice
-slope.steep                               25 slope  practice
-ph.acidFine                              5.5 1      practice
-ph.acid                                    6 1      practice
-ph.noLime                                6.5 1      practice
-ph.limy                                  7.5 1      practice
-moss.some                                  5 %      model
-moss.mossy                                20 %      model
-surface.strict                             5 mm     model
-surface.forgiving                         15 mm     model
-surface.lowCut                            40 mm     practice
-habit.greenOrganic                         2 %      practice
-habit.near                               0.5 %      model
-moisture.ponding                           1 h      practice
-moisture.spike                            50 mm     practice
-moisture.wedge                            75 mm     practice
-moisture.drop                             60 s      practice
-habit.oldSward                            20 years  practice
-habit.rideOn                             120 kg     model
-cover.thirty                              30 %      practice
-cover.fifty                               50 %      practice
-cover.full                                90 %      model
-cover.levelled                            97 %      model
-cover.mend                                 3 %      model
-cover.mendable                            60 %      model
-cover.nothingLeft                         15 %      model
-cover.weedy                               15 %      model
-cover.assumedWanted                       60 %      assumed
-cover.assumedBare                         10 %      assumed
-mix.wearShort                              2 1      model
-mix.wearBorne                              1 1      model
-mix.thereTallFescue                        5 1      model
-mix.there                                  2 1      model
-mix.broadAmongOthers                       5 1      model
-mix.broadAmongFine                       3.5 1      model
-mix.broadInShade                           1 1      model
-mix.otherWarm                              4 1      model
-mix.livesInShade                           3 1      model
-mix.halfShade                              5 h      model
-mix.quickOver                            2.5 1      model
-mix.quickNew                             1.5 1      model
-mix.quickDays                              3 d      model
-mix.slow                                 1.5 1      model
-mix.slowDays                              28 d      model
-mix.knits                                  1 1      model
-mix.buildsThatch                         1.5 1      model
-mix.drySand                                1 1      model
-mix.bentCut                               25 mm     practice
-mix.cutUnder                              90 %      model
-mix.cutOver                              120 %      model
-mix.knitWithin                             6 1      model
-mix.nurse                                 15 %      practice
-seed.rate-at-cover.newAt                  30 %      model
-seed.rate-at-cover.overAt                 70 %      model
-bag.usual                                 85 %      model
-feed.target.low                          2.4 g/m2   practice
-feed.target.high                         4.9 g/m2   practice
-feed.target.usual                        3.2 g/m2   model
-nitrogen.quick                           4.9 g/m2   practice
-nitrogen.all                             7.3 g/m2   model
-nitrogen.heat                             24 C      model
-nitrogen.inHeat                           50 %      practice
-smother.leafLeft                          50 %      model
-smother.leafLeast                         10 mm     model
-smother.most                              12 mm     model
-smother.leafParts                          3 1      model
-lag.dressed                               28 d      practice
-dressing.blanket.overlap                  10 %      practice
-debris.depth.share                        25 %      model
-debris.depth.most                         12 mm     model
-debris.volume.loose                        4 1      model
-packs.exponent                           0.9 1      model
-frost.spread                              15 d      model
-soil.equator                              27 C      model
-soil.falls                             0.008 1      model
-soil.leastMean                             6 C      model
-soil.swingLeast                            2 C      model
-soil.swingGrows                         0.17 1      model
-soil.warmest                             217 d      model
-soil.fades                                30 d      model
-lead.cool                                 42 d      practice
-lead.bluegrass                            56 d      model
-lead.warm                                 90 d      practice
-lead.cover                                 0 d      model
-window.coolFrom                           10 C      practice
-window.coolTo                             22 C      practice
-window.coolMost                           25 C      model
-window.coolLeast                           7 C      practice
-window.warmFrom                           21 C      practice
-window.warmLeast                          18 C      practice
-window.coverFrom                           7 C      model
-window.coverLeast                          5 C      practice
-window.autumnReach                       250 d      model
-lag.seeded                                56 d      practice
-water.growing.dose                         8 mm     model
-water.settled.dose                        12 mm     practice
-emergence.first                          0.7 1      model
-emergence.last                           1.5 1      model
-mow.inch                                  25 mm     practice
-mow.inchFrom                              50 mm     practice
-mow.times                                1.5 1      practice
-growth.full                              3.2 mm/d   model
-growth.fast                              120 %      model
-growth.slowSeedlings                      80 %      model
-growth.slowSward                          70 %      model
-growth.least                            0.15 1      model
-growth.coolBest                           20 C      published
-growth.coolSpread                        5.5 C      published
-growth.warmBest                           31 C      published
-growth.warmSpread                          7 C      published
-lag.visit                                 30 d      practice
-lag.afterMow                               1 d      practice
-wanted.mossForPh                          10 %      model
-wanted.grassKnown                         20 %      model
-wanted.nearThatch                          3 mm     model
-survey.twoSizes                            5 %      model
-survey.levelsSpan                         70 %      model
-survey.levelWithin                       0.3 %      model
-survey.leastTilt                           1 %      model
-survey.large                             500 m2     model
-level.dip                                  5 mm     model
-trench.settling                           15 %      practice
-bad-days.leave                             0 d      model
-bad-days.mend                             28 d      model
-bad-days.overseed                         21 d      model
-bad-days.overseed-level                   35 d      model
-bad-days.renovate                         70 d      model
-bad-days.sow-new                          49 d      model
-bad-days.hold-over                        14 d      model
-smother.tooDeep                           50 mm     model
-starter.p2o5                              20 %      model
-starter.k2o                                8 %      model
-density.topsoil                          1.2 t/m3   practice
-density.sand                             1.4 t/m3   practice
-density.compost                          0.6 t/m3   practice
-cover-depth.peat-free                      3 mm     practice
-cover-depth.compost                        3 mm     practice
-lead-time.prepare                          7 d      model
-lead-time.kill                            30 d      model
-lead-time.growsFrom                        8 C      model
-lead-time.growing                         70 d      model
-lag.killAgainLeast                        14 d      practice
-lag.killAgainMost                         28 d      practice
-lag.afterKill                              7 d      practice
-lag.afterSpray                            20 d      practice
-lag.secondCutLeast                         2 d      practice
-lag.secondCutMost                          6 d      practice
-lag.dries                                  1 d      practice
-lag.scarifyMost                            3 d      practice
-lag.dampenMost                             4 d      practice
-lag.coreAfterWater                         1 d      practice
-lag.dressMost                              1 d      practice
-lag.openedToSow                            3 d      practice
-lag.clearedToSow                          14 d      practice
-lag.feedMost                               1 d      practice
-lag.coverMost                              1 d      practice
-lag.stretch                                5 d      model
-lag.firstMowGuess                         21 d      model
-treatment-wait.broadleaf                  28 d      practice
-treatment-wait.feed-and-weed              28 d      practice
-treatment-wait.non-selective               7 d      practice
-treatment-wait.long-residue              365 d      practice
-treatment-wait.pre-emergence             120 d      practice
-treatment-wait.feed-and-prevent          120 d      practice
-treatment-wait.unknown-herbicide         365 d      practice
-rate.spray                              2000 m2/h   model
-rate.strip                                60 m2/h   model
-rate.kill                               2000 m2/h   model
-rate.kill-again                         2000 m2/h   model
-rate.cut-first                          1500 m2/h   model
-rate.cut-second                          500 m2/h   model
-rate.scarify                             500 m2/h   model
-rate.core                                800 m2/h   model
-rate.dress                               400 m2/h   model
-rate.sow                                2500 m2/h   model
-rate.work-in                             400 m2/h   model
-rate.feed                               2500 m2/h   model
-rate.cover                               200 m2/h   model
-rate.first-mow                           700 m2/h   model
-rate.feed-later                         2500 m2/h   model
-rate.dress-again                         400 m2/h   model
-set-up.notice                           0.25 h      model
-set-up.mark                             0.75 h      model
-set-up.spray                             0.5 h      model
-set-up.strip                             0.5 h      model
-set-up.kill                              0.5 h      model
-set-up.kill-again                        0.5 h      model
-set-up.cut-first                        0.25 h      model
-set-up.cut-second                       0.25 h      model
-set-up.scarify                           0.5 h      model
-set-up.dampen                           0.25 h      model
-set-up.core                              0.5 h      model
-set-up.dress                             0.5 h      model
-set-up.sow                               0.5 h      model
-set-up.work-in                          0.25 h      model
-set-up.feed                             0.25 h      model
-set-up.cover                            0.25 h      model
-set-up.water                            0.75 h      model
-set-up.first-mow                        0.25 h      model
-set-up.feed-later                       0.25 h      model
-set-up.dress-again                       0.5 h      model
-set-up.visit                            0.75 h      model
-operation.shovel                         0.6 m3/h   model
-operation.uncut                            3 d      practice
-operation.dampenLeast                     10 mm     practice
-operation.dampenMost                      15 mm     practice
-operation.coreLeast                       75 mm     practice
-operation.coreMost                       100 mm     practice
-dose.little-often                          2 mm     model
-dose.once-a-day                            5 mm     model
-dose.day-dusk                              3 mm     model
-water.mostCycles                           4 1      model
-water.tapSlack                             2 %      model
-phase.growing                              8 d      practice
-phase.haze                                14 d      practice
-intake.sand                               25 mm/h   published
-intake.sandy-loam                         20 mm/h   published
-intake.loam                               12 mm/h   published
-intake.clay-loam                           6 mm/h   published
-intake.clay                                3 mm/h   published
-weather.wetDay                             8 mm     model
-weather.wetBefore                         15 mm     model
-weather.downpour                          25 mm     practice
-weather.onSlope                           12 mm     model
+reading.slope.otherwise                    0 slope  assumed       0..100
+reading.sun.otherwise                      6 h      assumed       0..18
+reading.incurable.otherwise                0 %      assumed       0..100
+reading.cut.otherwise                     40 mm     assumed       5..150
+reading.purity.otherwise                  98 %      assumed       50..100
+reading.germination.otherwise             88 %      assumed       20..100
+reading.feed.slow.otherwise                0 %      assumed       0..100
+reading.dressing.depth.otherwise           6 mm     assumed       1..25
+reading.dressing.lows-share.otherwise      30 %      assumed      1..100
+reading.dressing.share.otherwise         100 %      assumed       1..100
+reading.water.pr.otherwise                12 mm/h   assumed       1..100
+reading.water.du.otherwise              0.65 1      assumed       0.1..1
+setting.firm.crew.usual                    2 1      model         1..60
+setting.firm.hours.usual                   8 h      model         1..16
+setting.seed.reserve-share.usual          12 %      practice      0..50
+setting.dressing.settle.usual             12 %      model         0..60
+setting.dressing.oversize.usual            5 %      model         0..60
+setting.dressing.barrow.usual             80 L      practice      30..300
+starter.n                                 16 %      model         1..60
+cover.incurable                           40 %      model         10..90
+cover.thin                                85 %      model         50..100
+thatch.fine                               12 mm     practice      3..30
+thatch.deep                               25 mm     practice      12..80
+firmness.slows                          1000 kPa    practice      300..3000
+firmness.stops                          2000 kPa    published     1000..4000
+light.any                                  7 h      practice      5..12
+light.cool                                 4 h      practice      2..8
+light.shade                                3 h      practice      1..6
+light.marginal                             2 h      practice      0..4
+slope.press                               10 slope  practice      3..20
+slope.bank                                20 slope  practice      8..40
+slope.steep                               25 slope  practice      10..60
+ph.acidFine                              5.5 1      practice      4..7
+ph.acid                                    6 1      practice      4.5..7
+ph.noLime                                6.5 1      practice      5.5..8
+ph.limy                                  7.5 1      practice      6.5..9
+moss.some                                  5 %      model         1..40
+moss.mossy                                20 %      model         5..80
+surface.strict                             5 mm     model         1..30
+surface.forgiving                         15 mm     model         3..60
+surface.lowCut                            40 mm     practice      10..80
+habit.greenOrganic                         2 %      practice      0.5..6
+habit.near                               0.5 %      model         0..3
+moisture.ponding                           1 h      practice      0.1..24
+moisture.spike                            50 mm     practice      20..100
+moisture.wedge                            75 mm     practice      40..150
+moisture.drop                             60 s      practice      5..600
+habit.oldSward                            20 years  practice      5..60
+habit.rideOn                             120 kg     model         60..400
+cover.thirty                              30 %      practice      5..60
+cover.fifty                               50 %      practice      20..80
+cover.full                                90 %      model         60..100
+cover.levelled                            97 %      model         60..100
+cover.mend                                 3 %      model         0.5..30
+cover.mendable                            60 %      model         20..100
+cover.nothingLeft                         15 %      model         0..40
+cover.weedy                               15 %      model         1..80
+cover.assumedWanted                       60 %      assumed       0..100
+cover.assumedBare                         10 %      assumed       0..100
+mix.wearShort                              2 1      model         0..10
+mix.wearBorne                              1 1      model         0..10
+mix.thereTallFescue                        5 1      model         0..10
+mix.there                                  2 1      model         0..10
+mix.broadAmongOthers                       5 1      model         0..10
+mix.broadAmongFine                       3.5 1      model         0..10
+mix.broadInShade                           1 1      model         0..10
+mix.otherWarm                              4 1      model         0..10
+mix.livesInShade                           3 1      model         0..10
+mix.halfShade                              5 h      model         3..8
+mix.quickOver                            2.5 1      model         0..10
+mix.quickNew                             1.5 1      model         0..10
+mix.quickDays                              3 d      model         1..10
+mix.slow                                 1.5 1      model         0..10
+mix.slowDays                              28 d      model         10..60
+mix.knits                                  1 1      model         0..10
+mix.buildsThatch                         1.5 1      model         0..10
+mix.drySand                                1 1      model         0..10
+mix.bentCut                               25 mm     practice      10..40
+mix.cutUnder                              90 %      model         50..100
+mix.cutOver                              120 %      model         100..200
+mix.knitWithin                             6 1      model         0..20
+mix.nurse                                 15 %      practice      0..40
+seed.rate-at-cover.newAt                  30 %      model         0..60
+seed.rate-at-cover.overAt                 70 %      model         61..100
+bag.usual                                 85 %      model         60..100
+feed.target.low                          2.4 g/m2   practice      0..10
+feed.target.high                         4.9 g/m2   practice      1..15
+feed.target.usual                        3.2 g/m2   model         0.5..10
+nitrogen.quick                           4.9 g/m2   practice      1..10
+nitrogen.all                             7.3 g/m2   model         2..15
+nitrogen.heat                             24 C      model         15..35
+nitrogen.inHeat                           50 %      practice      10..100
+smother.leafLeft                          50 %      model         20..100
+smother.leafLeast                         10 mm     model         3..25
+smother.most                              12 mm     model         3..25
+smother.leafParts                          3 1      model         1.5..10
+lag.dressed                               28 d      practice      14..60
+dressing.blanket.overlap                  10 %      practice      0..40
+debris.depth.share                        25 %      model         5..80
+debris.depth.most                         12 mm     model         3..40
+debris.volume.loose                        4 1      model         1..10
+packs.exponent                           0.9 1      model         0.5..1
+frost.spread                              15 d      model         3..40
+soil.equator                              27 C      model         20..32
+soil.falls                             0.008 1      model         0.002..0.02
+soil.leastMean                             6 C      model         -5..12
+soil.swingLeast                            2 C      model         0..8
+soil.swingGrows                         0.17 1      model         0.05..0.5
+soil.warmest                             217 d      model         190..245
+soil.fades                                30 d      model         5..120
+lead.cool                                 42 d      practice      14..90
+lead.bluegrass                            56 d      model         14..120
+lead.warm                                 90 d      practice      30..150
+lead.cover                                 0 d      model         0..60
+window.coolFrom                           10 C      practice      4..15
+window.coolTo                             22 C      practice      16..30
+window.coolMost                           25 C      model         18..35
+window.coolLeast                           7 C      practice      2..12
+window.warmFrom                           21 C      practice      15..30
+window.warmLeast                          18 C      practice      10..25
+window.coverFrom                           7 C      model         2..15
+window.coverLeast                          5 C      practice      0..12
+window.autumnReach                       250 d      model         180..330
+lag.seeded                                56 d      practice      21..120
+water.growing.dose                         8 mm     model         2..25
+water.settled.dose                        12 mm     practice      4..40
+emergence.first                          0.7 1      model         0.3..1
+emergence.last                           1.5 1      model         1..3
+mow.inch                                  25 mm     practice      10..50
+mow.inchFrom                              50 mm     practice      25..100
+mow.times                                1.5 1      practice      1.1..2
+growth.full                              3.2 mm/d   model         0.5..10
+growth.fast                              120 %      model         100..200
+growth.slowSeedlings                      80 %      model         30..100
+growth.slowSward                          70 %      model         30..100
+growth.least                            0.15 1      model         0..0.5
+growth.coolBest                           20 C      published     12..28
+growth.coolSpread                        5.5 C      published     2..12
+growth.warmBest                           31 C      published     24..38
+growth.warmSpread                          7 C      published     2..15
+lag.visit                                 30 d      practice      14..60
+lag.afterMow                               1 d      practice      0..14
+wanted.mossForPh                          10 %      model         1..60
+wanted.grassKnown                         20 %      model         0..80
+wanted.nearThatch                          3 mm     model         0..10
+survey.twoSizes                            5 %      model         1..50
+survey.levelsSpan                         70 %      model         20..100
+survey.levelWithin                       0.3 %      model         0..2
+survey.leastTilt                           1 %      model         0..10
+survey.large                             500 m2     model         50..5000
+level.dip                                  5 mm     model         1..30
+trench.settling                           15 %      practice      0..60
+bad-days.leave                             0 d      model         0..60
+bad-days.mend                             28 d      model         0..120
+bad-days.overseed                         21 d      model         0..120
+bad-days.overseed-level                   35 d      model         0..150
+bad-days.renovate                         70 d      model         0..250
+bad-days.sow-new                          49 d      model         0..250
+bad-days.hold-over                        14 d      model         0..120
+smother.tooDeep                           50 mm     model         20..150
+starter.p2o5                              20 %      model         0..60
+starter.k2o                                8 %      model         0..60
+density.topsoil                          1.2 t/m3   practice      0.8..1.8
+density.sand                             1.4 t/m3   practice      1..2
+density.compost                          0.6 t/m3   practice      0.3..1
+cover-depth.peat-free                      3 mm     practice      1..12
+cover-depth.compost                        3 mm     practice      1..12
+lead-time.prepare                          7 d      model         1..30
+lead-time.kill                            30 d      model         14..90
+lead-time.growsFrom                        8 C      model         3..12
+lead-time.growing                         70 d      model         30..200
+lag.killAgainLeast                        14 d      practice      7..40
+lag.killAgainMost                         28 d      practice      14..60
+lag.afterKill                              7 d      practice      3..30
+lag.afterSpray                            20 d      practice      3..60
+lag.secondCutLeast                         2 d      practice      0..10
+lag.secondCutMost                          6 d      practice      1..21
+lag.dries                                  1 d      practice      0..5
+lag.scarifyMost                            3 d      practice      0..14
+lag.dampenMost                             4 d      practice      0..14
+lag.coreAfterWater                         1 d      practice      0..3
+lag.dressMost                              1 d      practice      0..7
+lag.openedToSow                            3 d      practice      0..10
+lag.clearedToSow                          14 d      practice      1..40
+lag.feedMost                               1 d      practice      0..7
+lag.coverMost                              1 d      practice      0..7
+lag.stretch                                5 d      model         0..14
+lag.firstMowGuess                         21 d      model         7..60
+treatment-wait.broadleaf                  28 d      practice      7..120
+treatment-wait.feed-and-weed              28 d      practice      7..120
+treatment-wait.non-selective               7 d      practice      1..60
+treatment-wait.long-residue              365 d      practice      60..730
+treatment-wait.pre-emergence             120 d      practice      30..365
+treatment-wait.feed-and-prevent          120 d      practice      30..365
+treatment-wait.unknown-herbicide         365 d      practice      60..730
+rate.spray                              2000 m2/h   model         200..20000
+rate.strip                                60 m2/h   model         5..1000
+rate.kill                               2000 m2/h   model         200..20000
+rate.kill-again                         2000 m2/h   model         200..20000
+rate.cut-first                          1500 m2/h   model         100..20000
+rate.cut-second                          500 m2/h   model         50..10000
+rate.scarify                             500 m2/h   model         50..10000
+rate.core                                800 m2/h   model         50..10000
+rate.dress                               400 m2/h   model         50..5000
+rate.sow                                2500 m2/h   model         100..20000
+rate.work-in                             400 m2/h   model         50..5000
+rate.feed                               2500 m2/h   model         100..20000
+rate.cover                               200 m2/h   model         20..5000
+rate.first-mow                           700 m2/h   model         50..10000
+rate.feed-later                         2500 m2/h   model         100..20000
+rate.dress-again                         400 m2/h   model         50..5000
+set-up.notice                           0.25 h      model         0..4
+set-up.mark                             0.75 h      model         0..4
+set-up.spray                             0.5 h      model         0..4
+set-up.strip                             0.5 h      model         0..4
+set-up.kill                              0.5 h      model         0..4
+set-up.kill-again                        0.5 h      model         0..4
+set-up.cut-first                        0.25 h      model         0..4
+set-up.cut-second                       0.25 h      model         0..4
+set-up.scarify                           0.5 h      model         0..4
+set-up.dampen                           0.25 h      model         0..4
+set-up.core                              0.5 h      model         0..4
+set-up.dress                             0.5 h      model         0..4
+set-up.sow                               0.5 h      model         0..4
+set-up.work-in                          0.25 h      model         0..4
+set-up.feed                             0.25 h      model         0..4
+set-up.cover                            0.25 h      model         0..4
+set-up.water                            0.75 h      model         0..4
+set-up.first-mow                        0.25 h      model         0..4
+set-up.feed-later                       0.25 h      model         0..4
+set-up.dress-again                       0.5 h      model         0..4
+set-up.visit                            0.75 h      model         0..4
+operation.shovel                         0.6 m3/h   model         0.1..5
+operation.uncut                            3 d      practice      1..10
+operation.dampenLeast                     10 mm     practice      5..25
+operation.dampenMost                      15 mm     practice      5..40
+operation.coreLeast                       75 mm     practice      25..150
+operation.coreMost                       100 mm     practice      25..250
+dose.little-often                          2 mm     model         0.5..10
+dose.once-a-day                            5 mm     model         1..20
+dose.day-dusk                              3 mm     model         0.5..15
+water.mostCycles                           4 1      model         1..12
+water.tapSlack                             2 %      model         0..20
+phase.growing                              8 d      practice      3..30
+phase.haze                                14 d      practice      7..30
+intake.sand                               25 mm/h   published     10..60
+intake.sandy-loam                         20 mm/h   published     5..40
+intake.loam                               12 mm/h   published     3..30
+intake.clay-loam                           6 mm/h   published     2..15
+intake.clay                                3 mm/h   published     0.5..10
+weather.wetDay                             8 mm     model         1..40
+weather.wetBefore                         15 mm     model         2..60
+weather.downpour                          25 mm     practice      5..80
+weather.onSlope                           12 mm     model         2..60
 `
