@@ -23,6 +23,9 @@ describe('findings, either side of every line', () => {
     ['thatch 25 mm', 'thatch', { thatch: 25 }, 'act: matted'],
     ['thatch 26 mm', 'thatch', { thatch: 26 }, 'hold: deep mat'],
     ['thatch not read', 'thatch', { thatch: null }, 'unread: not read'],
+    ['pressure just under the line', 'compaction', { penetration: null, pressure: 999 }, 'fine: open'],
+    ['pressure at the first line', 'compaction', { penetration: null, pressure: 1000 }, 'act: firm'],
+    ['pressure at the line where roots stop', 'compaction', { penetration: null, pressure: 2000 }, 'act: compacted'],
     ['goes in, moist', 'compaction', { penetration: 'easy' }, 'fine: open'],
     ['goes in even when dry', 'compaction', { penetration: 'easy', soilMoist: false }, 'fine: open'],
     ['effort, moist', 'compaction', { penetration: 'effort' }, 'act: firm'],
@@ -115,5 +118,22 @@ describe('findings, either side of every line', () => {
     const warned = (browned: 'dormant' | 'unsure' | 'dead', wanted = 20) =>
       planOf({ zones: [zone({ ...cover(wanted), browned })] }).notices.some((n) => n.id === 'zone:z1.dormant')
     expect([warned('dormant'), warned('unsure'), warned('dead'), warned('dormant', 60)]).toEqual([true, true, false, false])
+  })
+})
+
+describe('on a line itself', () => {
+  it('a cut of 40 mm is low still: 10 mm of lows show in it, and not at 41 mm (Juvena’s model)', () => {
+    const lows = { lowsDepth: 10, lowsShare: 20, mower: 'rotary' as const }
+    expect(finding('lows', { ...lows, heightOfCut: 40 })).toMatch(/^act/)
+    expect(finding('lows', { ...lows, heightOfCut: 41 })).toMatch(/^fine/)
+  })
+  it('a slope of 1 in 4 is not scarified, one just under is (common practice)', () => {
+    const scarified = (slope: number) => planOf({ zones: [zone({ slope })] }).steps.some((s) => s.kind === 'scarify')
+    expect([scarified(24.9), scarified(25)]).toEqual([true, false])
+  })
+  it('mending spots is offered only where there are some', () => {
+    const offers = (bare: number) =>
+      planOf({ zones: [zone({ cover: { wanted: 80, weeds: 20 - bare, moss: 0, bare } })] }).zones[0]!.approach.candidates.map((c) => c.approach)
+    expect([offers(1).includes('mend'), offers(0).includes('mend')]).toEqual([true, false])
   })
 })
