@@ -110,9 +110,10 @@ describe('what a person types', () => {
         fc.constantFrom<UnitSystem>('metric', 'us'),
         ([kind, u], value, system) => {
           const seen = show(value, u, system)
-          const back = read(`${seen.number.replace('−', '-')} ${seen.unit}`, kind, system)
-          // Three figures are shown; two below one, which in pounds or inches is 2.5 %.
-          return Math.abs(back - value) <= 0.025 * Math.abs(value) + 0.03
+          // Three figures are shown, two decimals below one: the value lies within half of the last figure.
+          const x = Number(seen.number.replace('−', '-').replaceAll(',', ''))
+          const half = (Math.abs(x) < 1 ? 0.01 : 10 ** (Math.floor(Math.log10(Math.abs(x))) - 2)) * 0.5001
+          return read(`${x - half} ${seen.unit}`, kind, system) <= value && value <= read(`${x + half} ${seen.unit}`, kind, system)
         },
       ),
     )
