@@ -89,7 +89,7 @@ export function planJob(job: Job, { today, firm, diary, outlook = null, memo = n
   const waits = waitingPeriods(job, today, trace)
   const prescription = prescribe({ job, firm, schools, today, waits, memo, trace })
   const brief: Omit<OrderBrief, 'later'> = { job, schools, diary, prescription, waits, today, workforce, trace }
-  const laterByPackage = new Map(prescription.packages.map((pack) => [pack.id, laterSteps(pack, stepBrief({ ...brief, later: [] }))]))
+  const laterByPackage = new Map(prescription.packages.map((pack) => [pack.id, laterSteps(pack, stepBrief(brief))]))
   const later = [...laterByPackage].flatMap(([workPackage, needs]) => needs.map(({ kind, zones }) => ({ kind, zones, workPackage })))
   const order = orderOfWork({ ...brief, later })
   const followed = follow({ ...brief, packages: order.packages, records: order.records, laterSteps: laterByPackage })

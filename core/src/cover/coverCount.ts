@@ -1,3 +1,4 @@
+import { sum } from '../quantities/sum.ts'
 /** A count of cover: how much of the ground is what, and how sure. Shares in %. */
 export const COVER_PARTS = ['wanted', 'weeds', 'moss', 'bare'] as const
 export type CoverPart = (typeof COVER_PARTS)[number]
@@ -96,7 +97,7 @@ export function fromQuadrats(throws: readonly Tally[]): CoverCount | null {
     n,
     parts: eachPart((p) => {
       const shares = usable.map(({ t, sum }) => (100 * t[p]) / sum)
-      const mean = shares.reduce((a, b) => a + b, 0) / n
+      const mean = sum(shares) / n
       const half = n > 1 ? t95(n - 1) * Math.sqrt(shares.reduce((s, x) => s + (x - mean) ** 2, 0) / (n - 1) / n) : Infinity
       return { mean, low: clamp(mean - half), high: clamp(mean + half) }
     }),

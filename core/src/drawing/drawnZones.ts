@@ -1,3 +1,4 @@
+import { sum } from '../quantities/sum.ts'
 import type { Point, Shape, Drawing } from '../entities/drawing.ts'
 import { areaError, margin90 } from './areaError.ts'
 import { areaOf, boxOf, centreOf, cutAway, inside, insideAny, joined, lengthOf, perimeterOf, selfCrossing, shared, type Area } from './geometry.ts'
@@ -161,5 +162,3 @@ export function spotOf(s: Pick<Shape, 'at' | 'kind'>): Point {
 export function zoneAt(p: Point, plan: Drawing): string | null {
   return plan.shapes.find((s) => s.kind === 'lawn' && s.zone && inside(p, s.at))?.zone ?? null
 }
-
-const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0)

@@ -26,7 +26,6 @@ export const SHAPE_KINDS = {
 export type ShapeKind = keyof typeof SHAPE_KINDS
 export const SHAPE_KIND_IDS = Object.keys(SHAPE_KINDS) as [ShapeKind, ...ShapeKind[]]
 export const OBSTACLES: readonly ShapeKind[] = ['building', 'wall', 'tree']
-export const BELOW_GROUND: readonly ShapeKind[] = ['cable', 'pipe', 'head', 'tap']
 
 export const MEASURED_BY = ['tape', 'pacing', 'phone', 'traced', 'imported'] as const
 export type MeasuredBy = (typeof MEASURED_BY)[number]

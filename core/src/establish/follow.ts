@@ -11,6 +11,7 @@ import { schoolName, type Schools } from '../reference/schools.ts'
 import { WANTED_FROM } from '../climate/sowingWindow.ts'
 import { hoursFigure, orderRules, workingDay, type PackagePlan, type PlannedStep } from '../schedule/orderOfWork.ts'
 import { stepId, type StepRecords } from '../schedule/stepRecords.ts'
+import { largestPart } from '../seed/mix.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { onDay, quantity, say } from '../trace/message.ts'
 import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
@@ -268,7 +269,7 @@ function presentableFrom(
   zones: readonly ZonePlan[],
 ): { figure: Figure; notices: Notice[] } {
   const scope = packageScope(plan.id)
-  const main = largest(zones).seed!.mix.reduce((a, b) => (b.share > a.share ? b : a)).grass
+  const main = largestPart(largest(zones).seed!.mix).grass
   const [soonest, latest] = GRASSES[main].weeksToUse
   const low = addDays(sow.chosen, soonest * 7)
   const high = addDays(sow.chosen, latest * 7)

@@ -1,3 +1,4 @@
+import { sum } from '../quantities/sum.ts'
 import type { Schools } from '../reference/schools.ts'
 import { reading, rule, tradeValues, value, type TradeValue } from '../trace/rule.ts'
 
@@ -146,7 +147,7 @@ export const waterRules = {
     says: 'All zones, all runs of the day.',
     inputs: { zones: 'L[]', runs: '1' },
     formula: 'sum(zones) * runs',
-    compute: ({ zones, runs }) => zones.reduce((a, b) => a + b, 0) * runs,
+    compute: ({ zones, runs }) => sum(zones) * runs,
   }),
   tap: rule({
     ...water,

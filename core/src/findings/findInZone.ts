@@ -1,3 +1,4 @@
+import type { FigureValue } from '../quantities/show.ts'
 import { GRASSES } from '../reference/grasses.ts'
 import { PENETRATION_NAMES } from '../reference/lists.ts'
 import { lightLines } from '../reference/siteValues.ts'
@@ -10,7 +11,7 @@ import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { found, unread, type Finding, type Outcome } from './finding.ts'
 import { findingRules } from './findingRules.ts'
-import { coverLines, firmnessLines, mossLines, phLines, slopeLines, surfaceLines, thatchLines } from './lines.ts'
+import { coverLines, mossLines, phLines, slopeLines, surfaceLines, thatchLines } from './lines.ts'
 import { seenInZone } from './seenInZone.ts'
 
 export const findingReadings = {
@@ -82,27 +83,27 @@ function thatchFinding(r: ZoneReadings, trace: Trace): Finding | null {
 }
 
 /** How hard the ground is, by the push test or else the penetrometer; null where neither was read. */
-export function firmness({ zone }: ZoneReadings, trace: Trace): 'easy' | 'effort' | 'stops' | null {
-  if (zone.penetration || zone.pressure === null) return zone.penetration
-  return zone.pressure >= trace.value(firmnessLines.stops) ? 'stops' : zone.pressure >= trace.value(firmnessLines.slows) ? 'effort' : 'easy'
+function firmness({ zone }: ZoneReadings, trace: Trace): FigureValue | null {
+  const { compaction, penetrometer } = findingRules
+  if (zone.penetration) return compaction.compute({ push: PENETRATION_NAMES[zone.penetration] }, {})
+  return zone.pressure === null ? null : penetrometer.compute({ pressure: zone.pressure }, trace.values(penetrometer.values))
 }
 
 function firmnessFinding(r: ZoneReadings, trace: Trace): Finding {
   const scope = zoneScope(r.id)
   const { penetration, pressure, soilMoist } = r.zone
-  const push = firmness(r, trace)
-  if (!push) return unread(r, 'compaction', 'Decides whether cores come out.', 'Push a screwdriver in, in moist soil.')
-  if (soilMoist !== true && push !== 'easy')
+  const firm = firmness(r, trace)
+  if (firm === null) return unread(r, 'compaction', 'Decides whether cores come out.', 'Push a screwdriver in, in moist soil.')
+  if (soilMoist !== true && firm !== 'open')
     return unread(
       r,
       'compaction',
       soilMoist === false ? 'Read in dry soil: it tells nothing.' : 'Whether the soil was moist is not noted: in dry soil the test tells nothing.',
       'Push again in soil near field capacity.',
     )
-  const figure =
-    penetration === null && pressure !== null
-      ? trace.work(findingRules.penetrometer, scope, { pressure: trace.read(findingReadings.penetrometer, scope, pressure)! })
-      : trace.work(findingRules.compaction, scope, { push: trace.read(findingReadings.push, scope, PENETRATION_NAMES[push])! })
+  const figure = penetration
+    ? trace.work(findingRules.compaction, scope, { push: trace.read(findingReadings.push, scope, PENETRATION_NAMES[penetration])! })
+    : trace.work(findingRules.penetrometer, scope, { pressure: trace.read(findingReadings.penetrometer, scope, pressure)! })
   const outcomes: Record<string, Outcome> = {
     open: { verdict: 'fine', says: 'Roots find their way.', asks: 'Nothing.' },
     firm: { verdict: 'act', says: 'Water and roots are held up.', asks: '{Core}, two crossed passes.' },
@@ -155,12 +156,12 @@ function phFinding(r: ZoneReadings, trace: Trace): Finding | null {
 
 function mossFinding(r: ZoneReadings, trace: Trace): Finding | null {
   if (!r.moss || num(r.moss) < trace.value(mossLines.some)) return null
-  const push = firmness(r, trace)
+  const firm = firmness(r, trace)
   const causes: Message[] = [
     ...(num(r.sun) < trace.value(lightLines.cool) ? ['shade'] : []),
     ...(r.thatch && num(r.thatch) > trace.value(thatchLines.fine) ? ['thatch'] : []),
     ...(r.ph && num(r.ph) < trace.value(phLines.acid) ? ['acid'] : []),
-    ...(push && push !== 'easy' ? ['compaction'] : []),
+    ...(firm !== null && firm !== 'open' ? ['compaction'] : []),
   ]
   const figure = trace.work(findingRules.moss, zoneScope(r.id), { moss: r.moss })
   return found(r, 'moss', figure, {

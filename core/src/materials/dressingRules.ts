@@ -1,8 +1,8 @@
+import { sum } from '../quantities/sum.ts'
 import { lagValues } from '../reference/lagValues.ts'
-import { fromTable, reading, rule, tradeValues, value } from '../trace/rule.ts'
+import { allZones, fromTable, reading, rule, tradeValues, value } from '../trace/rule.ts'
 
 const dressing = { stage: 5 } as const
-const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0)
 
 export const dressingReadings = {
   depth: reading({ key: 'dressing.depth', stage: 5, label: 'Dressing depth', unit: 'mm', otherwise: [6, [1, 25]] }),
@@ -149,12 +149,8 @@ export const dressingRules = {
     ...dressing,
     id: 'dressing.total',
     label: 'To order',
-    unit: 'm3',
     standing: 'calculation',
-    says: 'All zones together.',
-    inputs: { zones: 'm3[]' },
-    formula: 'sum(zones)',
-    compute: ({ zones }) => sum(zones),
+    ...allZones('m3'),
   }),
   tonnes: rule({
     ...dressing,
@@ -223,24 +219,16 @@ export const coverRules = {
     id: 'dressing.cover-total',
     key: 'cover',
     label: 'To order',
-    unit: 'L',
     standing: 'calculation',
-    says: 'All zones together.',
-    inputs: { zones: 'L[]' },
-    formula: 'sum(zones)',
-    compute: ({ zones }) => sum(zones),
+    ...allZones('L'),
   }),
   totalArea: rule({
     ...dressing,
     id: 'dressing.blanket-total',
     key: 'cover',
     label: 'To order',
-    unit: 'm2',
     standing: 'calculation',
-    says: 'All zones together.',
-    inputs: { zones: 'm2[]' },
-    formula: 'sum(zones)',
-    compute: ({ zones }) => sum(zones),
+    ...allZones('m2'),
   }),
 }
 
@@ -278,11 +266,7 @@ export const debrisRules = {
     id: 'debris.total',
     key: 'debris',
     label: 'Off: thatch, loose',
-    unit: 'm3',
     standing: 'calculation',
-    says: 'All zones together.',
-    inputs: { zones: 'm3[]' },
-    formula: 'sum(zones)',
-    compute: ({ zones }) => sum(zones),
+    ...allZones('m3'),
   }),
 }

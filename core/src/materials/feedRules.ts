@@ -1,4 +1,4 @@
-import { reading, rule, setting, tradeValues, value } from '../trace/rule.ts'
+import { allZones, reading, rule, setting, tradeValues, value } from '../trace/rule.ts'
 
 const feed = { stage: 5 } as const
 
@@ -24,6 +24,14 @@ export const nitrogenValues = tradeValues('nitrogen', {
 
 /** Nitrogen in the bag: the job's, else the firm's, else Juvena's usual starter. */
 export const bagNitrogen = setting({ key: 'feed.grade', stage: 5, label: 'Nitrogen in the bag', usual: starterValues.n })
+
+const laidAlong = {
+  standing: 'calculation',
+  says: 'What the grade lays down along with the nitrogen.',
+  inputs: { rate: 'g/m2', grade: '%' },
+  formula: 'rate * grade',
+  compute: ({ rate, grade }: { rate: number; grade: number }) => (rate * grade) / 100,
+} as const
 
 export const feedRules = {
   target: rule({
@@ -82,22 +90,14 @@ export const feedRules = {
     id: 'feed.p2o5',
     label: 'P₂O₅ laid',
     unit: 'g/m2',
-    standing: 'calculation',
-    says: 'What the grade lays down along with the nitrogen.',
-    inputs: { rate: 'g/m2', grade: '%' },
-    formula: 'rate * grade',
-    compute: ({ rate, grade }) => (rate * grade) / 100,
+    ...laidAlong,
   }),
   k2o: rule({
     ...feed,
     id: 'feed.k2o',
     label: 'K₂O laid',
     unit: 'g/m2',
-    standing: 'calculation',
-    says: 'What the grade lays down along with the nitrogen.',
-    inputs: { rate: 'g/m2', grade: '%' },
-    formula: 'rate * grade',
-    compute: ({ rate, grade }) => (rate * grade) / 100,
+    ...laidAlong,
   }),
   p: rule({
     ...feed,
@@ -127,12 +127,8 @@ export const feedRules = {
     ...feed,
     id: 'feed.total',
     label: 'Starter to order',
-    unit: 'kg',
     standing: 'calculation',
-    says: 'All zones together.',
-    inputs: { zones: 'kg[]' },
-    formula: 'sum(zones)',
-    compute: ({ zones }) => zones.reduce((a, b) => a + b, 0),
+    ...allZones('kg'),
   }),
 }
 

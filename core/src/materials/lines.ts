@@ -76,14 +76,16 @@ interface Bagged {
 
 /** The bags for an order, as a figure that opens, and what the doubt about the areas makes of them. */
 function bagged({ key, order, zones, sizes, areaErrors, trace }: Bagged): Pick<MaterialLine, 'packs' | 'doubt' | 'tonnes'> {
-  const packs = packsFor(num(order), sizes, trace.value(packValues.exponent))
+  const exponent = trace.value(packValues.exponent)
+  const bags = (kg: number) => packsFor(kg, sizes, exponent)
+  const packs = bags(num(order))
   const figure = trace.found(packRule, JOB, packs.bought, { order, sizes }, { part: key })
   return {
     packs: { ...packs, figure: figure.id },
     doubt: doubtInBags(
-      num(order),
+      { total: num(order), packs },
       zones.map((z) => ({ amount: num(z.amount), error: areaErrors.get(z.zone) ?? 0 })),
-      (kg) => packsFor(kg, sizes, trace.value(packValues.exponent)),
+      bags,
     ),
     tonnes: num(order) / 1000,
   }
@@ -93,11 +95,15 @@ function bagged({ key, order, zones, sizes, areaErrors, trace }: Bagged): Pick<M
 const bagWords = (p: Packs): Message => joined(p.counts.map((c) => `${c.count} × ${c.size} kg`), ' + ') // prettier-ignore
 
 /** What the error of the areas moves an order by: kilograms either way, and whether the bags stay the same. Errors of zones are independent. */
-function doubtInBags(total: number, zones: readonly { amount: number; error: number }[], bags: (kg: number) => Packs): Message {
+function doubtInBags(
+  { total, packs: mid }: { total: number; packs: Packs },
+  zones: readonly { amount: number; error: number }[],
+  bags: (kg: number) => Packs,
+): Message {
   const net = zones.reduce((sum, z) => sum + z.amount, 0)
   const swing = (Math.hypot(...zones.map((z) => z.amount * z.error)) / net) * total
   if (!(swing > 0)) return ''
-  const [low, mid, high] = [bags(total - swing), bags(total), bags(total + swing)]
+  const [low, high] = [bags(total - swing), bags(total + swing)]
   const differ = (a: Packs, b: Packs) =>
     a.counts.length !== b.counts.length || a.counts.some((c, i) => c.size !== b.counts[i]!.size || c.count !== b.counts[i]!.count)
   const doubt = say`± ${quantity(Number(swing.toPrecision(1)), 'kg')} for the area`

@@ -5,8 +5,8 @@ import { EVIDENCE_NAMES } from '../trace/evidence.ts'
 import { figureInputs, type Figure } from '../trace/figure.ts'
 import { quantity, type Message } from '../trace/message.ts'
 import type { Declaration, TradeValue } from '../trace/rule.ts'
-import type { FirmValues } from '../trace/trace.ts'
-import { decidedBy, workedFormula } from './formulaText.ts'
+import { valueInForce, type FirmValues } from '../trace/trace.ts'
+import { decidingTest, formulaText, namesOf } from './formulaText.ts'
 import { render, type Reader } from './render.ts'
 
 /** What an explanation is read from: a plan, or what was kept of one. */
@@ -54,7 +54,7 @@ const ORIGINS: Record<Figure['origin'], string> = {
 /** What a declaration says, with its numbers in it. */
 export const ruleSays = (by: Declaration, firmValues: FirmValues): Message => ({
   template: by.says,
-  parts: Object.fromEntries(Object.entries(by.values).map(([name, v]) => [name, quantity(firmValues[v.id] ?? v.is, v.unit)])),
+  parts: Object.fromEntries(Object.entries(by.values).map(([name, v]) => [name, quantity(valueInForce(v, firmValues), v.unit)])),
 })
 
 const explainValue = (v: TradeValue, firmValues: FirmValues, reader: Reader): ExplainedValue => {
@@ -62,7 +62,7 @@ const explainValue = (v: TradeValue, firmValues: FirmValues, reader: Reader): Ex
   return {
     id: v.id,
     says: v.says,
-    value: shown(own ?? v.is, v.unit, reader.units),
+    value: shown(valueInForce(v, firmValues), v.unit, reader.units),
     instead: own === undefined ? null : shown(v.is, v.unit, reader.units),
     standing: EVIDENCE_NAMES[own === undefined ? v.standing : 'reading'],
   }
@@ -73,11 +73,8 @@ export function explain({ figures, firmValues }: Explainable, id: string, reader
   const figure = figures[id]
   const by = figure && DECLARATIONS.get(figure.rule)
   if (!figure || !by) return null
-  const formula = isRule(by)
-    ? workedFormula(by, figure, figures, firmValues, reader)
-    : isProcedure(by)
-      ? render(by.steps, reader)
-      : ORIGINS[figure.origin]
+  const worked = isRule(by) ? { formula: by.formula, named: namesOf(by, figure, figures, firmValues, reader) } : null
+  const formula = worked ? formulaText(worked.formula, worked.named) : isProcedure(by) ? render(by.steps, reader) : ORIGINS[figure.origin]
   const [choice, school] = (figure.school ?? '').split(':') as [SchoolChoiceId, string]
   const picked = school && choice in SCHOOL_CHOICES ? (SCHOOL_CHOICES[choice].schools as Record<string, { says: string }>)[school] : undefined
   return {
@@ -86,7 +83,7 @@ export function explain({ figures, firmValues }: Explainable, id: string, reader
     rule: by,
     says: render(ruleSays(by, firmValues), reader),
     formula,
-    decidedBy: isRule(by) ? decidedBy(by, figure, figures, firmValues, reader) : null,
+    decidedBy: worked && decidingTest(worked.formula, String(figure.value), worked.named),
     inputs: figureInputs(figure).flatMap((input) => figures[input] ?? []),
     values: Object.values(by.values).map((v) => explainValue(v, firmValues, reader)),
     standing: EVIDENCE_NAMES[figure.standing],

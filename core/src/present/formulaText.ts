@@ -1,7 +1,7 @@
 import { shown } from '../quantities/show.ts'
 import type { Figure, InputRef } from '../trace/figure.ts'
 import type { Rule } from '../trace/rule.ts'
-import type { FirmValues } from '../trace/trace.ts'
+import { valueInForce, type FirmValues } from '../trace/trace.ts'
 import type { Reader } from './render.ts'
 
 /** Shows what stands behind a name in a formula. */
@@ -112,28 +112,15 @@ function inputText(ref: InputRef, figures: Readonly<Record<string, Figure>>, { u
   return 'value' in ref ? shown(ref.value, ref.unit, units) : listed(ref.values.map((v) => shown(v, ref.unit, units)))
 }
 
-/** A rule's formula with one figure's values in it. */
-export function workedFormula(by: Rule, figure: Figure, figures: Readonly<Record<string, Figure>>, firmValues: FirmValues, reader: Reader): string {
-  return formulaText(by.formula, namesOf(by, figure, figures, firmValues, reader))
-}
-
-const namesOf =
+/** What stands behind the names of a rule's formula, for one figure. */
+export const namesOf =
   (by: Rule, figure: Figure, figures: Readonly<Record<string, Figure>>, firmValues: FirmValues, reader: Reader): Named =>
   (name) => {
     const ref = figure.inputs[name]
     if (ref !== undefined) return inputText(ref, figures, reader)
     const value = by.values[name]
-    return value ? shown(firmValues[value.id] ?? value.is, value.unit, reader.units) : null
+    return value ? shown(valueInForce(value, firmValues), value.unit, reader.units) : null
   }
-
-/** What decided a finding: "16 mm > 12 mm". Null where the rule's formula is no choice. */
-export const decidedBy = (
-  by: Rule,
-  figure: Figure,
-  figures: Readonly<Record<string, Figure>>,
-  firmValues: FirmValues,
-  reader: Reader,
-): string | null => decidingTest(by.formula, String(figure.value), namesOf(by, figure, figures, firmValues, reader))
 
 /** A rule's formula with its names. */
 export const namedFormula = (by: Rule): string => formulaText(by.formula, (name) => (name in by.inputs || name in by.values ? spaced(name) : null))

@@ -130,7 +130,7 @@ export function spansOf(window: SowingWindow, days: number): WindowSpan[] {
 /** Days of a window that are kept for drawing. */
 const DRAWN_DAYS = 500
 
-export const stepBrief = ({ schools, prescription, workforce, trace }: OrderBrief): StepBrief => ({
+export const stepBrief = ({ schools, prescription, workforce, trace }: Omit<OrderBrief, 'later'>): StepBrief => ({
   findings: prescription.findings,
   schools,
   dressing: prescription.dressing,

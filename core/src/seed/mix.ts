@@ -232,6 +232,9 @@ function pointsSaid(s: Scored): Message {
   return say`${[...s.for.map(one('+')), ...s.against.map(one('−'))]}.`
 }
 
+/** The part of a mix that weighs most; the first of equals. */
+export const largestPart = (parts: readonly MixPart[]): MixPart => parts.reduce((a, b) => (b.share > a.share ? b : a))
+
 const bySize = <T extends { grass: GrassId; share: number }>(parts: readonly T[]): T[] =>
   [...parts].sort((a, b) => b.share - a.share || a.grass.localeCompare(b.grass))
 

@@ -7,7 +7,7 @@ import { quantity, say, verbatim, type Message } from '../trace/message.ts'
 import { figureId, JOB, lotScope, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import { mixKey, mixName, type Mix, type MixPart } from './mix.ts'
+import { largestPart, mixKey, mixName, type Mix, type MixPart } from './mix.ts'
 import { seedReadings, seedRules } from './seedRules.ts'
 
 export interface ZoneSeed {
@@ -118,7 +118,7 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
     kg,
     half: trace.work(seedRules.half, scope, { kg }),
     live: trace.work(seedRules.live, scope, { rate: bulk, weight, pls, seeds }),
-    plants: plantsOf(brief, parts, weight, pls),
+    plants: plantsOf(brief, { parts, weight, pls, seeds }),
   }
 }
 
@@ -139,8 +139,10 @@ function rateOf({ r, approach, trace }: SeedBrief, parts: readonly MixPart[], we
   )
 }
 
-function plantsOf({ r, trace }: SeedBrief, parts: readonly MixPart[], weight: number[], pls: readonly Figure[]): ZoneSeed['plants'] {
-  const seeds = parts.map((p) => GRASSES[p.grass].seedsPerGram!)
+function plantsOf(
+  { r, trace }: SeedBrief,
+  { parts, weight, pls, seeds }: { parts: readonly MixPart[]; weight: readonly number[]; pls: readonly Figure[]; seeds: readonly number[] },
+): ZoneSeed['plants'] {
   // Live seeds in a gram of the mix.
   const all = parts.reduce((sum, _, i) => sum + ((weight[i]! / 100) * num(pls[i]!) * seeds[i]!) / 100, 0)
   return parts.map((p, i) => ({
@@ -166,7 +168,7 @@ export function seedOrders(seeds: readonly ZoneSeed[], reservePercent: number | 
     return {
       key,
       name: of[0]!.name,
-      leader: GRASSES[of[0]!.mix.reduce((a, b) => (b.share > a.share ? b : a)).grass].short,
+      leader: GRASSES[largestPart(of[0]!.mix).grass].short,
       zones: of.map((s) => s.zone),
       net: zones.reduce((sum, kg) => sum + num(kg), 0),
       reserve: trace.work(seedRules.reserve, JOB, { zones, share }, { part: key }),

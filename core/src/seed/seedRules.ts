@@ -1,5 +1,6 @@
 import { reading, rule, tradeValues, value } from '../trace/rule.ts'
 import { coverLines } from '../findings/lines.ts'
+import { sum } from '../quantities/sum.ts'
 
 const handbooks = 'extension handbooks, from memory, ±15 %'
 const seed = { stage: 4 } as const
@@ -217,8 +218,4 @@ export const seedRules = {
     formula: 'sum(zones) * (1 + share)',
     compute: ({ zones, share }) => sum(zones) * (1 + share / 100),
   }),
-}
-
-function sum(list: readonly number[]): number {
-  return list.reduce((a, b) => a + b, 0)
 }

@@ -1,4 +1,5 @@
 import type { FigureValue, Unit } from '../quantities/show.ts'
+import { sum } from '../quantities/sum.ts'
 import { usualSource, type EvidenceLevel } from './evidence.ts'
 import type { Message } from './message.ts'
 
@@ -94,6 +95,15 @@ const complete = <T extends { id: string; standing: EvidenceLevel; values?: Trad
 /** Declares a rule that computes by a formula. */
 export const rule = <const I extends Inputs = None, const V extends TradeValues = None>(spec: Spec<Rule<I, V>>): Rule<I, V> =>
   complete(spec) as unknown as Rule<I, V>
+
+/** What a rule says and does that adds one figure of each zone up. */
+export const allZones = <const U extends Unit>(unit: U) => ({
+  unit,
+  says: 'All zones together.',
+  inputs: { zones: `${unit}[]` as const },
+  formula: 'sum(zones)',
+  compute: ({ zones }: { zones: readonly number[] }) => sum(zones),
+})
 
 /** Declares a rule that computes by a procedure. */
 export const procedure = <const I extends Inputs = None, const V extends TradeValues = None>(spec: Spec<Procedure<I, V>>): Procedure<I, V> =>

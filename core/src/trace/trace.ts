@@ -29,6 +29,9 @@ export interface Extra {
 /** Values a firm has set instead of Juvena's own, by "rule.value". */
 export type FirmValues = Readonly<Record<string, number>>
 
+/** A number of the trade: the firm's own where it has set one, or as declared. */
+export const valueInForce = (of: TradeValue, firmValues: FirmValues): number => firmValues[of.id] ?? of.is
+
 interface Known {
   /** The weakest evidence among the rule and its values. */
   standing: EvidenceLevel
@@ -57,7 +60,7 @@ export class Trace {
 
   /** A number of the trade: the firm's own, or as declared. */
   value(of: TradeValue): number {
-    return this.firmValues[of.id] ?? of.is
+    return valueInForce(of, this.firmValues)
   }
 
   /** A group of numbers of the trade: the firm's own where it has set one. */

@@ -1,6 +1,7 @@
 import { trenchVolume } from '../drawing/drawnZones.ts'
+import { sum } from '../quantities/sum.ts'
 import { say, quantity } from '../trace/message.ts'
-import { procedure, reading, rule, tradeValues, value } from '../trace/rule.ts'
+import { allZones, procedure, reading, rule, tradeValues, value } from '../trace/rule.ts'
 
 /** What is read on a walk, zone by zone. `otherwise` is assumed until it is read. */
 export const readings = {
@@ -79,11 +80,7 @@ export const surveyRules = {
     id: 'survey.total',
     key: 'area',
     label: 'All zones',
-    unit: 'm2',
-    says: 'All zones together.',
-    inputs: { zones: 'm2[]' },
-    formula: 'sum(zones)',
-    compute: ({ zones }) => sum(zones),
+    ...allZones('m2'),
   }),
   drawn: procedure({
     id: 'survey.drawn',
@@ -347,8 +344,4 @@ function levelRule(id: string, key: string, label: string, unit: 'mm' | '%' | 'm
     by: 'levels/levels: levelReport',
     check: 'levels.test.ts, against prisms and a real height grid',
   })
-}
-
-function sum(list: readonly number[]): number {
-  return list.reduce((a, b) => a + b, 0)
 }

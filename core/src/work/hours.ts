@@ -1,3 +1,4 @@
+import { sum } from '../quantities/sum.ts'
 import { operationRates, setUpHours, type StepKind } from '../reference/operations.ts'
 import { rule } from '../trace/rule.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -15,7 +16,7 @@ export const hoursRules = {
     says,
     inputs: { setUp: 'h', zones: 'm2[]', passes: '1', rate: 'm2/h', spreading: 'h', people: '1' },
     formula: '(setUp + sum(zones) * passes / rate + spreading) / people',
-    compute: ({ setUp, zones, passes, rate, spreading, people }) => (setUp + (passes * zones.reduce((a, b) => a + b, 0)) / rate + spreading) / people,
+    compute: ({ setUp, zones, passes, rate, spreading, people }) => (setUp + (passes * sum(zones)) / rate + spreading) / people,
   }),
   fixed: rule({
     id: 'work.hours-fixed',

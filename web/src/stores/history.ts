@@ -1,6 +1,7 @@
 import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer'
 import { computed, shallowRef } from 'vue'
 import type { JobDraft } from '@juvena/core/entities/job'
+import { plain } from './plain.ts'
 
 enablePatches()
 
@@ -13,15 +14,14 @@ const DEPTH = 200
 /** Edits of the same field within this many ms are one step. */
 const RUN = 1500
 
-// What a page puts in may be wrapped by it; the draft keeps plain data.
-const plain = (patches: Patch[]): Patch[] => JSON.parse(JSON.stringify(patches)) as Patch[]
-
 /** Undo and redo of a draft, kept as changes. */
 export function useHistory() {
   const past = shallowRef<Step[]>([])
   const future = shallowRef<Step[]>([])
   let field = ''
   let at = 0
+
+  const add = (step: Step) => (past.value = [...past.value.slice(-DEPTH + 1), step])
 
   function clear() {
     past.value = []
@@ -35,10 +35,9 @@ export function useHistory() {
     const forward = plain(patches)
     const now = Date.now()
     const last = past.value.at(-1)
-    past.value =
-      last && name === field && now - at <= RUN
-        ? [...past.value.slice(0, -1), { forward: [...last.forward, ...forward], back: [...back, ...last.back] }]
-        : [...past.value.slice(-DEPTH + 1), { forward, back }]
+    if (last && name === field && now - at <= RUN)
+      past.value = [...past.value.slice(0, -1), { forward: [...last.forward, ...forward], back: [...back, ...last.back] }]
+    else add({ forward, back })
     field = name
     at = now
     future.value = []
@@ -47,7 +46,7 @@ export function useHistory() {
   /** Another draft put in this one's place, as one step. */
   function replaced(draft: JobDraft, other: JobDraft): JobDraft {
     const whole = (value: JobDraft): Patch[] => [{ op: 'replace', path: [], value }]
-    past.value = [...past.value.slice(-DEPTH + 1), { forward: whole(other), back: whole(draft) }]
+    add({ forward: whole(other), back: whole(draft) })
     future.value = []
     field = ''
     return other

@@ -2,6 +2,7 @@ import { wrap, type Remote } from 'comlink'
 import type { JobDraft } from '@juvena/core/entities/job'
 import { changesIn } from '../workers/changes.ts'
 import type { Planned, Planner, Setting } from '../workers/plan.worker.ts'
+import { plain } from './plain.ts'
 
 interface Held {
   remote: Remote<Planner>
@@ -22,9 +23,6 @@ function start(): Held {
   stopped.catch(() => undefined)
   return { remote: wrap<Planner>(worker), stopped, end: () => worker.terminate(), draft: null, setting: null }
 }
-
-// The worker takes plain data only; what is shown on a page may be wrapped.
-const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** Plans a draft in the worker, sending what changed since the last call. After a failure the next call begins with a new worker. */
 export async function planInWorker(draft: JobDraft, setting: Setting): Promise<Planned> {

@@ -1,9 +1,9 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { JobDraft } from '@juvena/core/entities/job'
 import type { CastLight, Raster, Surveyor } from '../workers/survey.worker.ts'
 import { useJob } from './job.ts'
+import { plain } from './plain.ts'
 
 let surveyor: Remote<Surveyor> | null = null
 const theSurveyor = () => (surveyor ??= wrap<Surveyor>(new Worker(new URL('../workers/survey.worker.ts', import.meta.url), { type: 'module' })))
@@ -25,7 +25,6 @@ export const useSurvey = defineStore('survey', () => {
   const levels = shallowRef<Raster[]>([])
   const stopped = ref(false)
 
-  const plain = (draft: JobDraft) => JSON.parse(JSON.stringify(draft)) as JobDraft
   const year = computed(() => Number(job.today.slice(0, 4)) || 2027)
   const season = computed(() => {
     if (period.value === 'season') return job.plan?.survey.season ?? null

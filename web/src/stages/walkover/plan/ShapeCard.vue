@@ -16,6 +16,7 @@ import { parseQuantity } from '@juvena/core/quantities/quantity'
 import { num } from '@juvena/core/trace/figure'
 import { trenchOf, trenchVolume } from '@juvena/core/drawing/drawnZones'
 import { trenchValues } from '@juvena/core/reference/siteValues'
+import { valueInForce } from '@juvena/core/trace/trace'
 import { areaOf, distance, lengthOf, perimeterOf } from '@juvena/core/drawing/geometry'
 import { USUAL_OBSTACLE } from '@juvena/core/light/obstacles'
 import { mergeZones, moveShape, reshape, shapeName } from '@juvena/core/drawing/shapeEdits'
@@ -80,7 +81,7 @@ const merge = (other: string) => {
   if (zone) job.edit(`merge.${zone}.${other}`, (d) => mergeZones(d, zone, other))
 }
 const zones = computed(() => job.zones.map((z) => ({ value: z.id, name: z.name || 'Unnamed zone' })))
-const settles = computed(() => firm.settings.values[trenchValues.settling.id] ?? trenchValues.settling.is)
+const settles = computed(() => valueInForce(trenchValues.settling, firm.settings.values))
 const widthOf = (typed: string | number | null | undefined) => {
   const p = typeof typed === 'string' ? parseQuantity(typed, 'length') : null
   return typeof typed === 'number' ? typed : p?.ok ? p.value : null
