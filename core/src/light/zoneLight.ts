@@ -1,3 +1,4 @@
+import { quantileSorted } from 'd3-array'
 import type { Point, Drawing } from '../entities/drawing.ts'
 import { boxOf, splitAlong, areaOf, type Area } from '../drawing/geometry.ts'
 import { daysFor, lightMap, type Grid, type LightInput, type LightMap } from './lightMap.ts'
@@ -65,9 +66,11 @@ export function cellsIn(areas: readonly Area[], grid: Grid): number[] {
 
 /** Spread of a map over areas; null when no cell's middle falls on them. */
 export function spreadOver(areas: readonly Area[], map: LightMap): ZoneLight | null {
-  const hours = Float32Array.from(cellsIn(areas, map.grid), (at) => map.hours[at]!).sort()
+  const hours = cellsIn(areas, map.grid)
+    .map((at) => map.hours[at]!)
+    .sort((a, b) => a - b)
   if (hours.length === 0) return null
-  const at = (share: number) => hours[Math.min(hours.length - 1, Math.floor(share * hours.length))]!
+  const at = (share: number) => quantileSorted(hours, share)!
   return { low: at(0.1), median: at(0.5), high: at(0.9), cells: hours.length }
 }
 
