@@ -1,18 +1,20 @@
-import type { Day } from './calendar/day.ts'
+import { daysBetween, type Day } from './calendar/day.ts'
 import type { DiaryEntry } from './entities/diary.ts'
 import { schoolsFor, type Firm } from './entities/firm.ts'
 import type { Job } from './entities/job.ts'
-import type { Candidate } from './approach/approach.ts'
 import type { Outlook } from './climate/station.ts'
 import { weatherHolds } from './climate/weatherHolds.ts'
 import { follow, type Follow } from './establish/follow.ts'
+import type { Ask } from './findings/asks.ts'
 import type { Finding } from './findings/finding.ts'
 import { slopeLines } from './findings/lines.ts'
 import type { Wanted } from './findings/stillWanted.ts'
+import { planFeeds, type FeedPlan } from './materials/feed.ts'
 import { materialLines, type MaterialLine } from './materials/lines.ts'
 import { prescribe, type Prescription, type ZonePlan } from './prescribe.ts'
-import { workforceOf } from './reference/firmSettings.ts'
-import type { ApproachId } from './reference/lists.ts'
+import { workforceOf, type Workforce } from './reference/firmSettings.ts'
+import type { ApproachId, Sowing } from './reference/lists.ts'
+import { operationName, OPERATIONS, orderOf, type StepKind } from './reference/operations.ts'
 import type { Schools } from './reference/schools.ts'
 import { orderOfWork, stepBrief, type OrderBrief, type PackagePlan, type PlannedStep } from './schedule/orderOfWork.ts'
 import type { LooseRecord } from './schedule/stepRecords.ts'
@@ -23,7 +25,14 @@ import { Memo } from './trace/memo.ts'
 import type { Message } from './trace/message.ts'
 import { Trace, type FirmValues } from './trace/trace.ts'
 import type { SurveySummary } from './walkover/surveyNotices.ts'
-import { laterSteps } from './work/steps.ts'
+import { effortOf, hoursOf } from './work/hours.ts'
+import { isPlanted } from './work/sowing.ts'
+import { howOn, laterSteps } from './work/steps.ts'
+import type { ZoneWork } from './work/zoneWork.ts'
+
+/** The schools of a job. A customer who wants no chemicals decides for it, unless the job's own school says otherwise. */
+export const schoolsOf = (job: Job, firm: Firm): Schools =>
+  schoolsFor(firm, job.aims.includes('no-chemicals') ? { weeds: 'no-chemicals', ...job.schools } : job.schools)
 
 /** Everything a plan depends on besides the job. No clock: `today` is the day at the site. */
 export interface Context {
@@ -42,10 +51,38 @@ export interface ZoneSummary {
   name: string
   area: string | null
   season: 'cool' | 'warm'
-  approach: { chosen: ApproachId; suggested: ApproachId; overridden: boolean; why: Message; candidates: Candidate[]; figure: string }
+  approach: { chosen: ApproachId; suggested: ApproachId; overridden: boolean; why: Message; figure: string }
+  /** What is sown, and whether a person decided it. */
+  sowing: Sowing
+  /** The work of the zone, rung by rung in the order of work: planned, and asked for but not planned. */
+  rungs: Rung[]
+  /** The proper sowing that follows a quick cover. */
+  later: { seed: ZoneSeed | null; nothing: Message | null } | null
   seed: ZoneSeed | null
   nothing: Message | null
   dressing: { limit: string; lifts: string; depth: string } | null
+}
+
+/** One operation of a zone as the ladder shows it. */
+export interface Rung {
+  operation: StepKind
+  name: Message
+  planned: boolean
+  /** Who asks and why. */
+  asks: Ask[]
+  /** Why it is not planned; empty where it is. */
+  reason: Message
+  /** A person decided it. */
+  yours: boolean
+  /** It cannot be switched on here. */
+  barred: boolean
+  passes: number
+  /** Heights, depths, passes and tools. */
+  how: Message
+  /** Person-hours on this zone. */
+  hours: number
+  /** What a person may set for it. */
+  sets: readonly string[]
 }
 
 export interface JobPlan {
@@ -64,7 +101,17 @@ export interface JobPlan {
   findings: Finding[]
   totalArea: string | null
   materials: MaterialLine[]
-  feed: { grade: string; rate: string; nitrogen: string; ceiling: string; p2o5: string; k2o: string; p: string; k: string } | null
+  feed: {
+    use: FeedPlan['use']
+    grade: string
+    rate: string
+    nitrogen: string
+    ceiling: string
+    p2o5: string
+    k2o: string
+    p: string
+    k: string
+  } | null
   frost: { median: string; tenth: string; soilNow: string }
   /** Soil at 50 mm by day from today, °C, as far as it is drawn. */
   soilAhead: number[]
@@ -82,17 +129,24 @@ export interface JobPlan {
  */
 export function planJob(job: Job, { today, firm, diary, outlook = null, memo = new Memo() }: Context): JobPlan {
   const trace = new Trace(firm.values)
-  // A customer who wants no chemicals decides for the job, unless the job's own school says otherwise.
-  const schools = schoolsFor(firm, job.aims.includes('no-chemicals') ? { weeds: 'no-chemicals', ...job.schools } : job.schools)
+  const schools = schoolsOf(job, firm)
   const workforce = workforceOf(firm, trace)
 
   const waits = waitingPeriods(job, today, trace)
   const prescription = prescribe({ job, firm, schools, today, waits, memo, trace })
   const brief: Omit<OrderBrief, 'later'> = { job, schools, diary, prescription, waits, today, workforce, trace }
   const laterByPackage = new Map(prescription.packages.map((pack) => [pack.id, laterSteps(pack, stepBrief(brief))]))
-  const later = [...laterByPackage].flatMap(([workPackage, needs]) => needs.map(({ kind, zones }) => ({ kind, zones, workPackage })))
+  const later = [...laterByPackage].flatMap(([workPackage, needs]) =>
+    needs.map(({ kind, zones, part }) => ({ kind, zones, workPackage, ...(part ? { part } : {}) })),
+  )
   const order = orderOfWork({ ...brief, later })
   const followed = follow({ ...brief, packages: order.packages, records: order.records, laterSteps: laterByPackage })
+  const fedOn = (zone: string) =>
+    [...order.packages.flatMap((p) => p.steps), ...followed.follow.later].find((s) => FEEDS.includes(s.kind) && s.zones.includes(zone))?.day ?? null
+  const { soil, start } = prescription.climate.soilBefore
+  const soilOn = (day: Day) => soil[Math.min(soil.length - 1, Math.max(0, daysBetween(start, day)))]!
+  const works = prescription.zones.flatMap((z) => [z.work, ...(z.later ? [z.later.work] : [])])
+  const feeds = planFeeds({ job, firm, schools, works, fedOn, soilOn, soilNow: prescription.climate.soilNow, trace })
 
   const steps = [...order.packages.flatMap((s) => s.steps), ...followed.follow.later].sort((a, b) => a.chosen.localeCompare(b.chosen))
   const sloping = prescription.zones.some((z) => num(z.r.slope) >= trace.value(slopeLines.press))
@@ -100,8 +154,15 @@ export function planJob(job: Job, { today, firm, diary, outlook = null, memo = n
   return {
     today,
     schools,
-    notices: worstFirst([...waits.notices, ...prescription.notices, ...order.notices, ...followed.notices, ...holds]),
-    ...summaryOf(prescription, trace),
+    notices: worstFirst([
+      ...waits.notices,
+      ...prescription.notices,
+      ...order.notices,
+      ...feeds.flatMap((f) => f.notices),
+      ...followed.notices,
+      ...holds,
+    ]),
+    ...summaryOf(prescription, feeds, { workforce, trace }),
     packages: order.packages,
     steps,
     looseRecords: order.records.loose(),
@@ -110,6 +171,8 @@ export function planJob(job: Job, { today, firm, diary, outlook = null, memo = n
     firmValues: firm.values,
   }
 }
+
+const FEEDS: readonly StepKind[] = ['feed', 'feed-later']
 
 /** Days of soil temperature that a plan carries for drawing. */
 const SOIL_DRAWN = 120
@@ -123,42 +186,93 @@ function worstFirst(notices: readonly Notice[]): Notice[] {
 /** What was prescribed, as ids of figures and plain lists. */
 function summaryOf(
   p: Prescription,
-  trace: Trace,
+  feeds: readonly FeedPlan[],
+  brief: SummaryBrief,
 ): Pick<JobPlan, 'zones' | 'survey' | 'wanted' | 'findings' | 'totalArea' | 'materials' | 'feed' | 'frost' | 'soilAhead'> {
-  const { survey, wanted, findings, feed, climate } = p
+  const { survey, wanted, findings, climate } = p
+  const feed = feeds[0]
   return {
-    zones: p.zones.map((z) => zoneSummary(z, p)),
+    zones: p.zones.map((z) => zoneSummary(z, p, brief)),
     survey,
     wanted,
     findings,
     totalArea: p.totalArea?.id ?? null,
-    materials: materialLines(p, new Map(p.zones.map((z) => [z.r.id, z.r.areaError])), trace),
-    feed: feed && {
-      grade: feed.gradeText,
-      rate: feed.rate.id,
-      nitrogen: feed.nitrogen.id,
-      ceiling: feed.ceiling.id,
-      p2o5: feed.lays.p2o5.id,
-      k2o: feed.lays.k2o.id,
-      p: feed.lays.p.id,
-      k: feed.lays.k.id,
-    },
+    materials: materialLines(p, feeds, new Map(p.zones.map((z) => [z.r.id, z.r.areaError])), brief.trace),
+    feed: feed
+      ? {
+          use: feed.use,
+          grade: feed.gradeText,
+          rate: feed.rate.id,
+          nitrogen: feed.nitrogen.id,
+          ceiling: feed.ceiling.id,
+          p2o5: feed.lays.p2o5.id,
+          k2o: feed.lays.k2o.id,
+          p: feed.lays.p.id,
+          k: feed.lays.k.id,
+        }
+      : null,
     frost: { median: climate.frost.id, tenth: climate.frostTenth.id, soilNow: climate.soilNow.id },
     soilAhead: Array.from(climate.soil.subarray(0, SOIL_DRAWN)),
   }
 }
 
-function zoneSummary({ r, season, approach, seed, suggestedMix }: ZonePlan, p: Prescription): ZoneSummary {
+interface SummaryBrief {
+  workforce: Workforce
+  trace: Trace
+}
+
+function zoneSummary(
+  { r, season, approach, seed, suggestedMix, work, later }: ZonePlan,
+  p: Prescription,
+  { workforce, trace }: SummaryBrief,
+): ZoneSummary {
   const dressing = p.dressing?.zones.find((d) => d.zone === r.id)
-  const { chosen, suggested, overridden, why, candidates, figure } = approach
+  const { chosen, suggested, overridden, why, figure } = approach
   return {
     id: r.id,
     name: r.name,
     area: r.area?.id ?? null,
     season,
-    approach: { chosen, suggested, overridden, why, candidates, figure: figure.id },
+    approach: { chosen, suggested, overridden, why, figure: figure.id },
+    sowing: work.sowing,
+    rungs: rungsOf(work, workforce, trace),
     seed,
     nothing: suggestedMix.nothing,
+    later: later && { seed: later.seed, nothing: later.mix.nothing },
     dressing: dressing ? { limit: dressing.limit.id, lifts: dressing.lifts.id, depth: dressing.depth.id } : null,
   }
+}
+
+function rungsOf(work: ZoneWork, { people }: Workforce, trace: Trace): Rung[] {
+  const sown = isPlanted(work.sowing)
+  const planned = work.operations.map((o): Rung => {
+    const effort = effortOf(o.operation, [o], 0, people, trace)
+    return {
+      operation: o.operation,
+      name: operationName(o.operation, sown),
+      planned: true,
+      asks: o.asks,
+      reason: '',
+      yours: o.yours,
+      barred: false,
+      passes: o.passes,
+      how: howOn(o.operation, work, o, trace),
+      hours: hoursOf(effort) * people,
+      sets: OPERATIONS[o.operation].sets ?? [],
+    }
+  })
+  const not = work.notPlanned.map((n): Rung => ({
+    operation: n.operation,
+    name: operationName(n.operation, sown),
+    planned: false,
+    asks: n.asks,
+    reason: n.reason,
+    yours: n.yours,
+    barred: n.barred,
+    passes: 0,
+    how: '',
+    hours: 0,
+    sets: [],
+  }))
+  return [...planned, ...not].sort((a, b) => orderOf(a.operation) - orderOf(b.operation))
 }

@@ -1,36 +1,36 @@
 import { addDays, type Day } from './calendar/day.ts'
 import type { Firm } from './entities/firm.ts'
 import type { Job } from './entities/job.ts'
-import { approachZone, asNew, sows, type ZoneApproach } from './approach/approach.ts'
+import { approachZone, type ZoneApproach } from './approach/approach.ts'
 import { growingWeeks, leadTimeValues, siteClimate, type SiteClimate } from './climate/siteClimate.ts'
 import { lastDayToSow, leadOf } from './climate/sowingWindow.ts'
 import { findingOf, type Finding } from './findings/finding.ts'
 import { findInZone, startOverLine } from './findings/findInZone.ts'
-import { moistureLines } from './findings/lines.ts'
-import { repelsWater } from './findings/seenInZone.ts'
 import { stillWanted, type Wanted } from './findings/stillWanted.ts'
 import { planCover } from './materials/cover.ts'
 import { planDebris } from './materials/debris.ts'
 import { planDressing } from './materials/dressing.ts'
-import { planFeed } from './materials/feed.ts'
 import type { Materials } from './materials/lines.ts'
 import { firmSettings, looseFor } from './reference/firmSettings.ts'
-import type { GrassId } from './reference/grasses.ts'
+import { GRASSES, type GrassId } from './reference/grasses.ts'
+import { OPERATIONS } from './reference/operations.ts'
 import { levelValues, lightLines } from './reference/siteValues.ts'
 import type { Schools } from './reference/schools.ts'
 import type { WaitingPeriods } from './schedule/waitingPeriods.ts'
 import { mixName, seasonOf, suggestMix, type Mix } from './seed/mix.ts'
-import { checkMix, lotFigures, seedOrders, seedZone, type LotFigures, type ZoneSeed } from './seed/seedPlan.ts'
-import { num, type Figure, type Notice } from './trace/figure.ts'
+import { checkMix, lotFigures, reserveShare, seedOrders, seedZone, type LotFigures, type ZoneSeed } from './seed/seedPlan.ts'
+import type { Figure, Notice } from './trace/figure.ts'
 import type { Memo } from './trace/memo.ts'
 import { joined, quantity, say, type Message } from './trace/message.ts'
-import { figureId, JOB, zoneScope } from './trace/scope.ts'
+import { figureId, JOB, laterRound, zoneScope } from './trace/scope.ts'
 import type { Trace } from './trace/trace.ts'
 import { surveySite } from './walkover/siteSurvey.ts'
 import { surveyNotices, surveySummary, type SurveySummary } from './walkover/surveyNotices.ts'
 import { surveyLines, surveyRules } from './walkover/surveyRules.ts'
 import { readZone, type ZoneReadings } from './walkover/zoneReadings.ts'
-import { scarifies, wantsCores, workPackages, type WorkPackage, type ZoneWork } from './work/workPackages.ts'
+import { isPlanted, isSown } from './work/sowing.ts'
+import { workPackages, type WorkPackage } from './work/workPackages.ts'
+import { plans, zoneWork, type ZoneWork } from './work/zoneWork.ts'
 
 export interface ZonePlan {
   r: ZoneReadings
@@ -39,6 +39,8 @@ export interface ZonePlan {
   suggestedMix: Mix
   seed: ZoneSeed | null
   work: ZoneWork
+  /** The proper sowing that follows a quick cover, where ground is held over. */
+  later: { work: ZoneWork; mix: Mix; seed: ZoneSeed | null } | null
   findings: Finding[]
   notices: Notice[]
 }
@@ -65,7 +67,7 @@ export interface PrescribeBrief {
   trace: Trace
 }
 
-/** From the walk-over to the work: findings, approach, seed, materials and work packages, before any step has a day. */
+/** From the walk-over to the work: findings, approach, work, seed, materials and work packages, before any step has a day. */
 export function prescribe(brief: PrescribeBrief): Prescription {
   const { job, firm, schools, today, trace } = brief
   const climate = siteClimate(job, today, schools, trace)
@@ -73,33 +75,33 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   const lots = lotFigures(job, trace)
   const zones = walked.readings.map((r) => prescribeZone(brief, climate, lots, r))
   const seeds = zones.flatMap((z) => z.seed ?? [])
-  const orders = seedOrders(seeds, firm.reserve, trace)
-  const fed = zones.filter((z) => isFed(z, trace)).map((z) => ({ zone: z.r.id, area: z.seed?.sownArea ?? z.r.area! }))
-  const feed = planFeed({ job, firm, schools, fed, soil: climate.soilNow, trace })
-  const dressing = planDressing({ job, firm, schools, zones, trace })
-  const { covers, notices: coverNotices } = planCover(job, seeds, zones, trace)
-  const findings = zones.flatMap((z) => z.findings)
-  const off = zones.map((z) => ({ r: z.r, scarifies: sows(z.approach.chosen) && scarifies(z.work, findings, trace) }))
-  const worked = zones.filter((z) => z.seed || z.approach.chosen === 'leave')
+  const laterSeeds = zones.flatMap((z) => z.later?.seed ?? [])
+  const reserve = seeds.length + laterSeeds.length > 0 ? reserveShare(firm.reserve, trace) : null
+  const works = zones.map((z) => z.work)
+  // Ground whose grass is set aside because no seed fits is not worked either.
+  const worked = zones.filter((z) => z.seed || !isSown(z.work.sowing)).map((z) => z.work)
+  const later = zones.flatMap((z) => (z.later?.seed ? [z.later.work] : []))
+  const dressing = planDressing({ job, firm, schools, works: [...worked, ...later], trace })
+  const { covers, notices: coverNotices } = planCover(job, [...seeds, ...laterSeeds], [...works, ...later], trace)
   return {
     climate,
     zones,
     survey: walked.survey,
     wanted: Object.fromEntries(zones.map((z) => [z.r.id, stillWanted(z.r, z.findings, job, trace)])),
-    findings,
+    findings: zones.flatMap((z) => z.findings),
     totalArea: walked.totalArea,
     seeds,
-    orders,
-    feed,
+    orders: reserve ? seedOrders(seeds, reserve, false, trace) : [],
+    laterSeeds,
+    laterOrders: reserve ? seedOrders(laterSeeds, reserve, true, trace) : [],
     dressing,
     covers,
-    debris: planDebris(off, trace),
-    packages: workPackages(worked.map((z) => z.work), trace), // prettier-ignore
+    debris: planDebris([...worked, ...later], trace),
+    packages: workPackages(worked, later),
     notices: [
       ...walked.notices,
       ...frostWanted(job, climate, zones.length > 0),
       ...zones.flatMap((z) => z.notices),
-      ...(feed?.notices ?? []),
       ...(dressing?.notices ?? []),
       ...coverNotices,
     ],
@@ -142,56 +144,93 @@ const frostWanted = (job: Job, climate: SiteClimate, walked: boolean): Notice[] 
       ]
     : []
 
-/** Ground that gets a starter: what is sown, and what is left with light enough to live. */
-const isFed = ({ r, seed, approach }: ZonePlan, trace: Trace): boolean =>
-  r.area !== null && (seed !== null || (approach.chosen === 'leave' && num(r.sun) >= trace.value(lightLines.marginal)))
-
 /** One zone from its readings to its seed. */
 function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFigures, r: ZoneReadings): ZonePlan {
   const { job, schools, today, trace } = brief
   const findings = findInZone(r, schools, Number((job.walked ?? today).slice(0, 4)), trace)
   const approach = approachZone({ r, findings, job, schools, trace })
   const season = seasonOf(r, climate.latitude)
-  const work = { r, approach, season }
+  const work = zoneWork({ r, season, approach: approach.chosen, findings, job, schools, trace })
   const suggested = mixFor(brief, climate, work)
   const own = r.zone.mix?.filter((p) => (p.share ?? 0) > 0) ?? []
-  const mix: Mix =
-    own.length > 0
-      ? { ...suggested, parts: own.map((p) => ({ grass: p.grass, share: p.share ?? 0, reason: 'your choice' })), nothing: null }
-      : suggested
-  const overridden = own.length > 0 && mixName(mix.parts) !== mixName(suggested.parts)
-  const seed = seedZone({ r, approach, mix, overridden, lots, trace })
+  const held = work.sowing === 'cover-then-sow'
+  const chosen = (by: Mix): Mix =>
+    own.length > 0 ? { ...by, parts: own.map((p) => ({ grass: p.grass, share: p.share ?? 0, reason: 'your choice' })), nothing: null } : by
+  const mix = held ? suggested : chosen(suggested)
+  const overridden = own.length > 0 && !held && mixName(mix.parts) !== mixName(suggested.parts)
+  const seed = seedZone({ work, mix, overridden, lots, trace })
+  const later = held ? properSowing(brief, climate, lots, work, findings, chosen) : null
   const notices = [
     ...approach.notices,
-    ...(sows(approach.chosen)
-      ? [
-          ...livePests(r, findings),
-          ...coresWait(work, findings, trace),
-          ...(own.length > 0 ? checkMix(r, mix.parts, season) : []),
-          ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : []),
-        ]
+    ...livePests(r, work, findings),
+    ...(isSown(work.sowing)
+      ? [...(own.length > 0 ? checkMix(r, mix.parts, season) : []), ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : [])]
       : []),
+    ...unopened(work),
   ]
-  return { r, season, approach, suggestedMix: suggested, seed, work, findings, notices }
+  return { r, season, approach, suggestedMix: suggested, seed, work, later, findings, notices }
 }
 
-/** The mix Juvena would sow: a quick cover where ground is held over, else what suits it. */
-function mixFor({ schools, today, waits, trace }: PrescribeBrief, climate: SiteClimate, { r, approach: { chosen }, season }: ZoneWork): Mix {
-  if (chosen === 'hold-over')
-    return { parts: [{ grass: 'annual-ryegrass', share: 100, reason: 'quick cover; gone within the year' }], runnerUp: null, nothing: null }
+/** Ground held over is sown properly in its season: over what stands by then, as new where hardly anything did. */
+function properSowing(
+  brief: PrescribeBrief,
+  climate: SiteClimate,
+  lots: LotFigures,
+  held: ZoneWork,
+  findings: readonly Finding[],
+  chosen: (by: Mix) => Mix,
+): NonNullable<ZonePlan['later']> {
+  const { job, schools, trace } = brief
+  const r: ZoneReadings = { ...held.r, id: laterRound(held.r.id), zone: { ...held.r.zone, sowing: 'new' } }
+  const work = zoneWork({ r, season: held.season, approach: 'sow-new', findings, job, schools, trace })
+  const mix = chosen(mixFor(brief, climate, work))
+  return { work, mix, seed: seedZone({ work, mix, overridden: false, lots, trace }) }
+}
+
+/** The mix Juvena would sow: a quick cover where ground is held over, a cool grass where one is put into warm turf on purpose, else what suits it. */
+function mixFor({ schools, today, waits, trace }: PrescribeBrief, climate: SiteClimate, work: ZoneWork): Mix {
+  const { r, sowing } = work
+  const alone = (grass: GrassId, reason: Message): Mix => ({ parts: [{ grass, share: 100, reason }], runnerUp: null, nothing: null })
+  if (sowing === 'cover-then-sow') return alone('annual-ryegrass', 'quick cover; gone within the year')
+  if (sowing === 'winter-green') return alone('perennial-ryegrass', 'green over dormant turf; gone when it wakes')
+  if (sowing === 'blend') return alone('kentucky-bluegrass', 'a cool grass with runners holds its own in warm turf')
   const { prepare, kill } = trace.values(leadTimeValues)
-  const ready = addDays(today, chosen === 'renovate' ? kill : prepare)
-  const sowingFrom = waits.sow !== null && waits.sow > ready ? waits.sow : ready
+  const ready = addDays(today, plans(work, 'kill') ? kill : prepare)
+  const wait = waits.sow([r.id])
+  const sowingFrom = wait !== null && wait > ready ? wait : ready
   const lastSowing = (grass: GrassId): Day | null => {
     const lead = leadOf(grass)
     return lead === 'cover' ? null : lastDayToSow(lead, climate.frostMonthDay, today, schools.cutOff, trace)
   }
-  return suggestMix({ r, season, sowingFrom, lastSowing: slowOnes(lastSowing, season, today), overseeding: !asNew(chosen), trace })
+  return suggestMix({
+    r,
+    season: work.season,
+    sowingFrom,
+    lastSowing: slowOnes(lastSowing, work.season, today),
+    overseeding: sowing === 'over' || sowing === 'thin',
+    trace,
+  })
 }
 
-const livePests = (r: ZoneReadings, findings: readonly Finding[]): Notice[] => {
+/** Seed on ground that nothing opens is said: a person switched the opening off. */
+const unopened = (work: ZoneWork): Notice[] => {
+  const { r } = work
+  if (!r.area || !plans(work, 'sow') || work.operations.some((o) => OPERATIONS[o.operation].opens)) return []
+  return [
+    {
+      id: figureId(zoneScope(r.id), 'unopened'),
+      stage: 6,
+      zone: r.zone.id,
+      level: 'warn',
+      title: say`${r.name}: nothing opens the ground before seed.`,
+      says: 'Seed on crust or hard ground does not touch soil, and one in five or fewer comes up. Switch on a rake, blades or cores under Approach.',
+    },
+  ]
+}
+
+const livePests = (r: ZoneReadings, work: ZoneWork, findings: readonly Finding[]): Notice[] => {
   const pests = findingOf(findings, r.id, 'pests')
-  if (pests?.verdict !== 'hold') return []
+  if (pests?.verdict !== 'hold' || !isPlanted(work.sowing)) return []
   return [
     {
       id: figureId(zoneScope(r.id), 'live-pests'),
@@ -199,23 +238,11 @@ const livePests = (r: ZoneReadings, findings: readonly Finding[]): Notice[] => {
       zone: r.id,
       level: 'hold',
       title: say`${r.name}: live pests.`,
-      says: joined([pests.says, 'Never sow into live pests: seedlings are the first they take. Note them as gone under Zones when they are.']),
+      says: joined([
+        pests.says,
+        'Never sow into live pests: seedlings are the first they take. The sowing waits for a look again; note them as gone under Zones when they are.',
+      ]),
       ...(pests.figure ? { figure: pests.figure } : {}),
-    },
-  ]
-}
-
-const coresWait = (work: ZoneWork, findings: readonly Finding[], trace: Trace): Notice[] => {
-  const { r } = work
-  if (!repelsWater(r, trace) || !wantsCores(work, findings, trace)) return []
-  return [
-    {
-      id: figureId(zoneScope(r.id), 'cores-wait'),
-      stage: 6,
-      zone: r.id,
-      level: 'warn',
-      title: say`${r.name}: no cores yet.`,
-      says: say`Cores are wanted, but the soil sheds water: holes would dry it further. Spike to ${quantity(trace.value(moistureLines.spike), 'mm')} at most, a wetting agent and slow water first; core once a drop goes in.`,
     },
   ]
 }
@@ -228,7 +255,7 @@ const noSeedFits = (r: ZoneReadings, nothing: Message | null): Notice => ({
   title: say`${r.name}: no seed fits here.`,
   says: joined([
     nothing,
-    r.zone.present.includes('st-augustine')
+    r.zone.present.some((g) => GRASSES[g].newRate === null)
       ? 'Fill gaps with runners or plugs of the turf there.'
       : 'Change the light or the height of cut, or choose another plant.',
   ]),

@@ -1,4 +1,5 @@
-import { approachRules, badDays } from './approach/approach.ts'
+import { approachRules } from './approach/approach.ts'
+import { careRules, careValues } from './climate/careWindow.ts'
 import { frostReading, frostRules, frostValues } from './climate/frost.ts'
 import { latitudeRule, leadTimeValues } from './climate/siteClimate.ts'
 import { soilRules } from './climate/soilYear.ts'
@@ -10,15 +11,25 @@ import { followRules, phaseValues } from './establish/follow.ts'
 import { doseValues, splitValues, waterReadings, waterRules } from './establish/waterRules.ts'
 import { findingReadings } from './findings/findInZone.ts'
 import { findingRules, seenRules } from './findings/findingRules.ts'
-import { coverLines, habitLines, wantedLines } from './findings/lines.ts'
+import { coverLines, habitLines, thatchLines, wantedLines } from './findings/lines.ts'
 import { seenReadings } from './findings/seenInZone.ts'
-import { coverRules, debrisRules, dressingReadings, dressingRules, dressingTable, smotherValues } from './materials/dressingRules.ts'
-import { bagNitrogen, feedReadings, feedRules, starterValues } from './materials/feedRules.ts'
+import {
+  coringRules,
+  coringValues,
+  coverRules,
+  debrisRules,
+  dressingReadings,
+  dressingRules,
+  dressingTable,
+  matReading,
+  smotherValues,
+} from './materials/dressingRules.ts'
+import { bagNitrogen, feedDaySoil, feedReadings, feedRules, starterValues, upkeepValues } from './materials/feedRules.ts'
 import { packRule } from './materials/lines.ts'
 import { firmSettings } from './reference/firmSettings.ts'
 import { lagValues, treatmentWaits } from './reference/lagValues.ts'
 import { coverDepth, intake, looseDensity } from './reference/materialValues.ts'
-import { operationRates, operationValues, setUpHours } from './reference/operations.ts'
+import { looksBadValues, operationRates, operationValues, setUpHours } from './reference/operations.ts'
 import { levelValues, trenchValues } from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderOfWork.ts'
 import { treatmentReadings, usualWait, waitRules } from './schedule/waitingPeriods.ts'
@@ -27,17 +38,22 @@ import { seedReadings, seedRules } from './seed/seedRules.ts'
 import type { Message } from './trace/message.ts'
 import type { Declaration, Procedure, Rule, TradeValue } from './trace/rule.ts'
 import { readings, surveyLines, surveyRules } from './walkover/surveyRules.ts'
+import { groundRules, groundValues } from './work/ground.ts'
 import { hoursRules } from './work/hours.ts'
+import { badDays } from './work/looksBad.ts'
 
 const RULE_SETS = [
   surveyRules,
   findingRules,
   seenRules,
   approachRules,
+  groundRules,
   { mixRule },
   seedRules,
   feedRules,
+  { feedDaySoil },
   dressingRules,
+  coringRules,
   coverRules,
   debrisRules,
   { packRule },
@@ -45,6 +61,7 @@ const RULE_SETS = [
   soilRules,
   { latitudeRule },
   windowRules,
+  careRules,
   waitRules,
   orderRules,
   hoursRules,
@@ -64,7 +81,7 @@ const ENTRY_SETS: Record<string, Declaration>[] = [
   waterReadings,
   firmSettings,
   dressingTable,
-  { usualWait, bagNitrogen, frostReading },
+  { usualWait, bagNitrogen, frostReading, matReading },
 ]
 
 /** Numbers that belong to no one rule, by what they are about. */
@@ -75,13 +92,19 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'When the survey speaks up': surveyLines,
   Levels: levelValues,
   'Settled trenches': trenchValues,
-  'Days of bad looks': badDays,
+  Thatch: thatchLines,
+  'Ground nobody measured': groundValues,
+  Cores: coringValues,
+  'Days of bad looks, by what is sown': badDays,
+  'Days of bad looks, by what is done': looksBadValues,
   Dressing: smotherValues,
   'The usual starter': starterValues,
+  'The usual feed of unsown turf': upkeepValues,
   'Loose density': looseDensity,
   'Cover over seed': coverDepth,
   'First frost': frostValues,
   'Last day to sow': leadValues,
+  'Working turf that is not sown': careValues,
   'Before seed can go down': leadTimeValues,
   'Days between steps': lagValues,
   'Waits after a treatment': treatmentWaits,

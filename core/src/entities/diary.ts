@@ -12,7 +12,7 @@ export const diaryEntry = z.strictObject({
   /** The step of the plan it ticks off, if any: operation and zone, "sow/front". */
   step: z.string().max(120).nullable().default(null),
   /** The zones that step covered when it was ticked off, so that the tick stays theirs if the zones are later worked apart. */
-  stepZones: z.array(z.string().max(40)).max(500).default([]),
+  stepZones: z.array(z.string().max(60)).max(500).default([]),
   what: z.string().min(1, 'Say what was done.').max(400, 'Up to 400 characters are kept here.'),
   amount: text(80),
   who: text(80),

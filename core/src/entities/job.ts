@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { APPROACHES, AIMS, COVERS, DRESSINGS, MOWERS, PENETRATIONS, TEXTURES, TREATMENTS, WEARS } from '../reference/lists.ts'
+import { APPROACHES, AIMS, SOWINGS, COVERS, DRESSINGS, MOWERS, PENETRATIONS, TEXTURES, TREATMENTS, WEARS } from '../reference/lists.ts'
 import { GRASS_IDS } from '../reference/grasses.ts'
 import { BROWNED, DAMPS, DISEASE_IDS, EDGE_STATES, LAB_LEVELS, LITTERS, PEST_IDS, WEED_IDS } from '../reference/walkLists.ts'
+import { STEP_KINDS } from '../reference/operations.ts'
 import { SCHOOL_CHOICES } from '../reference/schools.ts'
 import { currentDraft } from './jobVersions.ts'
 import { uniqueIds } from './uniqueIds.ts'
@@ -52,6 +53,18 @@ const some = z.number({ error: 'A tally is a number.' }).min(0, 'A tally is not 
 const tally = z.strictObject({ wanted: some.default(0), weeds: some.default(0), moss: some.default(0), bare: some.default(0) })
 const yesNo = z.boolean().nullable().default(null)
 
+/** One operation of a zone as a person set it. */
+const ownOperation = z.strictObject({
+  on: yesNo,
+  passes: quantity('ratio', { min: 1, max: 8, what: 'Passes', because: 'more tears the turf out.' }),
+  depth: quantity('depth', { min: 1, max: 400, what: 'A depth' }),
+  height: quantity('depth', { min: 2, max: 200, what: 'A height of cut' }),
+  tines: quantity('depth', { min: 4, max: 40, what: 'The width of a tine' }),
+  /** Spacing of tines, one way and the other. */
+  spacing: quantity('depth', { min: 10, max: 400, what: 'The spacing of tines' }),
+  tool: text(20),
+})
+
 export const zoneSchema = z.strictObject({
   id,
   name: text(80),
@@ -82,6 +95,10 @@ export const zoneSchema = z.strictObject({
   lowsDepth: quantity('depth', { min: 0, max: 500, what: 'Depth of the lows' }),
   lowsShare: percent('Share of ground lying low'),
   approach: oneOf(APPROACHES, 'an approach').nullable().default(null),
+  /** What is sown, where a person decided otherwise than the approach does. */
+  sowing: oneOf(SOWINGS, 'a way of sowing').nullable().default(null),
+  /** Operations a person switched on or off, or set. */
+  operations: z.partialRecord(z.enum(STEP_KINDS), ownOperation).default({}),
   mix: z
     .array(mixPart)
     .max(8)
@@ -168,6 +185,10 @@ const treatment = z.strictObject({
   date: day,
   waitDays: quantity('days', { min: 0, max: 730, what: 'A waiting period' }),
   product: text(80),
+  /** Active ingredient by its common name, where known. */
+  active: text(80),
+  /** The zones treated; none means all of them. */
+  zones: z.array(id).max(500).default([]),
 })
 
 const lot = z.strictObject({
@@ -232,6 +253,8 @@ export const jobSchema = z.strictObject({
     .prefault({}),
   cover: oneOf(COVERS, 'a cover over seed').nullable().default(null),
   waterer: text(80),
+  /** Visits the contractor wants to make up to the sowing; as many as it takes where not given. */
+  visits: quantity('ratio', { min: 1, max: 30, what: 'Visits' }),
   schools: z.partialRecord(z.enum(Object.keys(SCHOOL_CHOICES) as [keyof typeof SCHOOL_CHOICES]), z.string().max(40)).default({}),
   /** Days fixed by a person, by operation and zone: "sow/front". A step of several zones holds a pin for each. */
   pins: z.record(z.string().max(120), day).default({}),

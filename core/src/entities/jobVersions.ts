@@ -1,9 +1,10 @@
 /**
  * Versions of a job as stored.
  * 1 the first. 2 added the drawing, counts and the finer readings, all optional.
+ * 4 adds what is sown and the operations of a zone as a person set them, the zones and active of a treatment, and the visits wanted, all optional.
  * 3 names the drawing `drawing` (was `plan`), counts `quadrats` and `pointCounts` (were `frames` and `looks`), and gives treatments and lots an id.
  */
-export const JOB_VERSION = 3
+export const JOB_VERSION = 4
 
 type Plain = Record<string, unknown>
 const isPlain = (value: unknown): value is Plain => typeof value === 'object' && value !== null && !Array.isArray(value)

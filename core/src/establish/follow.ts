@@ -1,22 +1,26 @@
 import { addDays, dayNumber, type Day } from '../calendar/day.ts'
-import { asNew } from '../approach/approach.ts'
+import { careWindow } from '../climate/careWindow.ts'
 import type { Job } from '../entities/job.ts'
-import { leafAfterCut, smotherValues } from '../materials/dressingRules.ts'
+import type { Sowing } from '../reference/lists.ts'
 import type { Prescription, ZonePlan } from '../prescribe.ts'
 import type { Workforce } from '../reference/firmSettings.ts'
 import { GRASSES, type GrassId } from '../reference/grasses.ts'
 import { lagValues } from '../reference/lagValues.ts'
-import { OPERATIONS, operationWhy } from '../reference/operations.ts'
+import { looksBadValues, OPERATIONS, operationName, operationWhy, type StepKind } from '../reference/operations.ts'
 import { schoolName, type Schools } from '../reference/schools.ts'
 import { WANTED_FROM } from '../climate/sowingWindow.ts'
 import { hoursFigure, orderRules, workingDay, type PackagePlan, type PlannedStep } from '../schedule/orderOfWork.ts'
 import { stepId, type StepRecords } from '../schedule/stepRecords.ts'
 import { largestPart } from '../seed/mix.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
-import { onDay, quantity, say } from '../trace/message.ts'
+import { joined, onDay, quantity, say, type Message } from '../trace/message.ts'
 import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
-import { figureId, packageScope, stepScope, zoneScope } from '../trace/scope.ts'
+import { figureId, packageScope, stepScope, zoneOf, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { inPart } from '../work/ground.ts'
+import { looksBadDays } from '../work/looksBad.ts'
+import { isPlanted, isSown } from '../work/sowing.ts'
 import type { StepNeed } from '../work/steps.ts'
 import { emergence, emergenceRules, emergenceValues, type Emergence } from './emergence.ts'
 import { growthValues, mowBand, mowRules, mowSchool, mowValues } from './firstMow.ts'
@@ -38,10 +42,41 @@ export const followRules = {
     ...after,
     id: 'follow.dress-again',
     standing: 'practice',
-    says: 'The next lift {days} on, in growth.',
-    values: { days: lagValues.dressed },
-    inputs: { dressed: 'date?' },
-    steps: 'the first working day so long after the last lift',
+    says: 'The next lift {days} on, in growth; on seedlings not before they are mown twice, {twoMows} after their first mow.',
+    values: { days: lagValues.dressed, twoMows: lagValues.twoMows },
+    inputs: { dressed: 'date?', mow: 'date?' },
+    steps: 'the first working day in growth so long after the last lift',
+  }),
+  weekly: procedure({
+    ...after,
+    id: 'follow.mow-weekly',
+    standing: 'practice',
+    says: 'A living sward is mown on, lightly, every {days}, on dry ground.',
+    values: { days: lagValues.mowEvery },
+    inputs: { mow: 'date?' },
+    steps: 'so many days after the mow before',
+  }),
+  leafAgain: procedure({
+    ...after,
+    id: 'follow.leaf-again',
+    standing: 'practice',
+    says: 'Leaf is collected before the mow.',
+    inputs: { mow: 'date?' },
+    steps: 'the working day before the first mow',
+  }),
+  recovers: procedure({
+    id: 'follow.recovers',
+    key: 'presentable',
+    stage: 8,
+    label: 'Looks right from',
+    unit: 'date',
+    standing: 'practice',
+    says: 'Turf that is opened and not sown looks right once it has grown over: the longest of what was done to it counts.',
+    values: looksBadValues,
+    inputs: { worked: 'date' },
+    steps: 'the day of the work + the longest of its bad looks',
+    by: 'work/looksBad: looksBadDays',
+    check: 'plan.test.ts',
   }),
   afterMow: procedure({
     ...after,
@@ -94,6 +129,9 @@ export const phaseValues = tradeValues('phase', {
 
 export interface PackageFollow {
   workPackage: string
+  /** Whether anything was sown, set or laid. */
+  plants: boolean
+  /** The day of the sowing, or of what the days hang on where nothing is sown. */
   sown: Day
   up: { grass: GrassId; figure: Figure }[]
   handOver: Figure | null
@@ -101,10 +139,12 @@ export interface PackageFollow {
   mowBand: Figure | null
   mow: { zone: string; height: Figure }[]
   presentable: Figure | null
-  /** The day of a first green haze. */
-  haze: Day
+  /** The day of a first green haze; null where nothing is sown. */
+  haze: Day | null
   /** Growing on, and from when watering is settled; null while nobody can say when the grass is up. */
   phases: { growing: { from: Day; to: Day }; settled: Day } | null
+  /** Days on which the watering is left off, so that the ground is dry for the mow of the next. */
+  dryDays: Day[]
 }
 
 export interface Follow {
@@ -133,8 +173,8 @@ export interface FollowBrief {
 /** Watering, emergence, first mow and the steps that come after the seed is up. */
 export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] } {
   const { job, schools, prescription: p, packages, today, trace } = brief
-  const { water, notices: waterNotices } = planWater({ job, schools, zones: p.zones.filter((z) => z.seed).map((z) => z.r), trace }) // prettier-ignore
-  const followed = packages.flatMap((plan) => followPackage(brief, plan) ?? [])
+  const { water, notices: waterNotices } = planWater({ job, schools, zones: p.zones.flatMap(wateredGround), trace })
+  const followed = packages.map((plan) => followPackage(brief, plan))
   const later = followed.flatMap((f) => f.later)
   const all = [...packages.flatMap((s) => s.steps), ...later]
   const done = all.filter((s) => s.state === 'done' || s.state === 'unrecorded').length
@@ -144,6 +184,10 @@ export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] 
     notices: [...waterNotices, ...followed.flatMap((f) => f.notices), ...overdue(next, today)],
   }
 }
+
+/** What is watered of a zone: all of it, or the patches that are sown or set and no more. */
+const wateredGround = ({ r, seed, work }: ZonePlan): ZoneReadings[] =>
+  seed || (isPlanted(work.sowing) && !isSown(work.sowing) && r.area) ? [inPart(work.sowing) && work.sown ? { ...r, area: work.sown } : r] : []
 
 const overdue = (next: PlannedStep | null, today: Day): Notice[] =>
   next && next.chosen < today
@@ -158,24 +202,53 @@ const overdue = (next: PlannedStep | null, today: Day): Notice[] =>
       ]
     : []
 
-/** What follows the seed of one package; null when nothing is sown in it. */
-function followPackage(brief: FollowBrief, plan: PackagePlan): { follow: PackageFollow; later: PlannedStep[]; notices: Notice[] } | null {
+interface Followed {
+  follow: PackageFollow
+  later: PlannedStep[]
+  notices: Notice[]
+}
+
+const roundsOf = (p: Prescription, plan: PackagePlan): ZonePlan[] =>
+  p.zones.flatMap((z) => {
+    if (plan.zones.includes(z.r.id)) return [z]
+    const later = z.later && plan.zones.includes(z.later.work.r.id) ? z.later : null
+    return later ? [{ ...z, r: later.work.r, work: later.work, seed: later.seed }] : []
+  })
+
+/** What follows the work of one package: emergence and mowing where it is sown, when it looks right in any case. */
+function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
+  const { prescription: p } = brief
+  const rounds = roundsOf(p, plan)
   const sow = plan.steps.find((s) => s.kind === 'sow')
-  if (!sow) return null
-  const zones = brief.prescription.zones.filter((z) => plan.zones.includes(z.r.id) && z.seed)
-  const bands = bandsOf(brief, plan, sow, zones)
+  const anchor = sow ?? plan.steps.find((s) => s.chosen === plan.sowDay && s.kind !== 'notice') ?? plan.steps[0]!
+  const zones = sow ? rounds.filter((z) => z.seed) : []
+  const bands = sow ? bandsOf(brief, plan, sow, zones) : NO_BANDS
   const heights = zones.map((z) => firstMowOf(brief, z))
   const mow = heights.map(({ zone, height }) => ({ zone, height }))
   const main = zones
     .flatMap((z) => z.seed!.mix)
     .filter((m) => bands.byGrass.has(m.grass))
-    .sort((a, b) => b.share - a.share)[0]?.grass
-  const band = main && mow.length > 0 ? mowBandOf(brief, plan, sow, zones, { main, mow, bands }) : null
-  const presentable = band ? presentableFrom(brief, plan, sow, zones) : null
-  const needs = brief.laterSteps.get(plan.id) ?? []
+    .sort((a, b) => b.share - a.share || a.grass.localeCompare(b.grass))[0]?.grass
+  const band = sow && main && mow.length > 0 ? mowBandOf(brief, plan, sow, zones, { main, mow, bands }) : null
+  const presentable = sow ? (band ? presentableFrom(brief, plan, sow, zones) : null) : recoversFrom(brief, plan, anchor, rounds)
+  const later = laterStepsOf(brief, plan, brief.laterSteps.get(plan.id) ?? [], { sow: anchor, band, mow })
+  const mows = later.filter((s) => s.kind === 'first-mow' || s.kind === 'mow-weekly')
+  const phases = sow ? phasesOf(brief, sow, bands.handOver) : { haze: null, phases: null }
   return {
-    follow: { workPackage: plan.id, sown: sow.chosen, up: bands.up, handOver: bands.handOver, wateringDays: bands.wateringDays, mowBand: band, mow, presentable: presentable?.figure ?? null, ...phasesOf(brief, sow, bands.handOver) }, // prettier-ignore
-    later: needs.map((need) => laterStep(brief, plan, need, { sow, band })),
+    follow: {
+      workPackage: plan.id,
+      plants: plan.plants,
+      sown: anchor.chosen,
+      up: bands.up,
+      handOver: bands.handOver,
+      wateringDays: bands.wateringDays,
+      mowBand: band,
+      mow,
+      presentable: presentable?.figure ?? null,
+      ...phases,
+      dryDays: mows.map((s) => addDays(s.chosen, -1)),
+    },
+    later,
     notices: [...heights.flatMap((h) => h.notices), ...(presentable?.notices ?? [])],
   }
 }
@@ -186,6 +259,8 @@ interface Bands {
   handOver: Figure | null
   wateringDays: Figure | null
 }
+
+const NO_BANDS: Bands = { byGrass: new Map(), up: [], handOver: null, wateringDays: null }
 
 /** When each wanted grass shows, and how long the surface is kept moist for the slowest. */
 function bandsOf({ prescription: p, trace }: FollowBrief, plan: PackagePlan, sow: PlannedStep, zones: readonly ZonePlan[]): Bands {
@@ -238,7 +313,12 @@ function phasesOf({ trace }: FollowBrief, sow: PlannedStep, handOver: Figure | n
   return { haze: addDays(sow.chosen, haze), phases: from && to ? { growing: { from, to }, settled: addDays(to, 1) } : null }
 }
 
-const largest = (zones: readonly ZonePlan[]): ZonePlan => zones.reduce((a, b) => (num(b.r.area!) > num(a.r.area!) ? b : a))
+const largest = (zones: readonly ZonePlan[]): ZonePlan =>
+  [...zones].sort((a, b) => num(b.r.area!) - num(a.r.area!) || a.r.id.localeCompare(b.r.id))[0]!
+
+/** Whether grass stands where it is sown. */
+const livingSward = (sowing: Sowing): boolean =>
+  sowing === 'over' || sowing === 'thin' || sowing === 'spots' || sowing === 'blend' || sowing === 'winter-green'
 
 /** When the first mow is expected: by the lowest height asked for, from the main grass or from the living sward. */
 function mowBandOf(
@@ -251,7 +331,7 @@ function mowBandOf(
   const scope = packageScope(plan.id)
   const lowest = mow.reduce((a, b) => (num(b.height) < num(a.height) ? b : a)).height
   const biggest = largest(zones)
-  const leaf = asNew(biggest.approach.chosen) ? null : leafAfterCut(num(biggest.r.cut), trace.values(smotherValues))
+  const leaf = livingSward(biggest.work.sowing) ? num(biggest.work.leaf) : null
   const { soil, start } = p.climate.soilBefore
   const growing = { height: num(lowest), season: plan.season, soil, start, sward: leaf === null ? null : { sown: sow.chosen, leaf } }
   const expected = mowBand(bands.byGrass.get(main)!, growing, trace.values(growthValues))
@@ -268,26 +348,53 @@ function presentableFrom(
   sow: PlannedStep,
   zones: readonly ZonePlan[],
 ): { figure: Figure; notices: Notice[] } {
-  const scope = packageScope(plan.id)
-  const main = largestPart(largest(zones).seed!.mix).grass
-  const [soonest, latest] = GRASSES[main].weeksToUse
+  // The slowest zone decides: nobody calls a lawn right while a part of it is bare.
+  const weeks = zones.map((z) => GRASSES[largestPart(z.seed!.mix).grass].weeksToUse)
+  const soonest = Math.max(...weeks.map((w) => w[0]))
+  const latest = Math.max(...weeks.map((w) => w[1]))
   const low = addDays(sow.chosen, soonest * 7)
   const high = addDays(sow.chosen, latest * 7)
-  const figure = trace.found(followRules.presentable, scope, { low, high }, { sown: sow.day, soonest, latest })
-  if (!job.customerDate || high <= job.customerDate || !plan.fits) return { figure, notices: [] }
-  const late = low > job.customerDate
-  const instead = late
-    ? 'Tell the customer now, or choose a quicker mix, or turf for that day.'
-    : 'Do not let the sowing slip, and feed once it is mown.'
-  const notice: Notice = {
-    id: figureId(scope, 'customer-date'),
-    stage: 6,
-    level: late ? 'warn' : 'note',
-    title: late ? say`It will not look right by ${onDay(job.customerDate)}.` : say`Tight for ${onDay(job.customerDate)}.`,
-    says: say`Sown ${onDay(sow.chosen)}, it looks right between ${onDay(low)} and ${onDay(high)}. ${instead}`,
-    figure: figure.id,
+  const figure = trace.found(followRules.presentable, packageScope(plan.id), { low, high }, { sown: sow.day, soonest, latest })
+  const says = say`Sown ${onDay(sow.chosen)}, it looks right between ${onDay(low)} and ${onDay(high)}.`
+  return { figure, notices: inTime(job, plan, { low, high }, says, figure) }
+}
+
+/** When turf that is not sown has grown over what was done to it. */
+function recoversFrom(
+  { job, trace }: FollowBrief,
+  plan: PackagePlan,
+  anchor: PlannedStep,
+  rounds: readonly ZonePlan[],
+): { figure: Figure; notices: Notice[] } | null {
+  const days = Math.max(0, ...rounds.map((z) => looksBadDays(z.work, job, trace)))
+  if (days === 0) return null
+  const day = addDays(anchor.chosen, days)
+  const figure = trace.found(followRules.recovers, packageScope(plan.id), day, { worked: anchor.day })
+  return {
+    figure,
+    notices: inTime(job, plan, { low: day, high: day }, say`Worked ${onDay(anchor.chosen)}, it looks right from ${onDay(day)}.`, figure),
   }
-  return { figure, notices: [notice] }
+}
+
+/** Whether it looks right in time for the customer's date. */
+function inTime(job: Job, plan: PackagePlan, { low, high }: { low: Day; high: Day }, says: Message, figure: Figure): Notice[] {
+  if (!job.customerDate || high <= job.customerDate || !plan.fits) return []
+  const late = low > job.customerDate
+  const instead = !plan.plants
+    ? 'Work earlier, or after that day.'
+    : late
+      ? 'Tell the customer now, or choose a quicker mix, or turf for that day.'
+      : 'Do not let the sowing slip, and feed once it is mown.'
+  return [
+    {
+      id: figureId(packageScope(plan.id), 'customer-date'),
+      stage: 6,
+      level: late ? 'warn' : 'note',
+      title: late ? say`It will not look right by ${onDay(job.customerDate)}.` : say`Tight for ${onDay(job.customerDate)}.`,
+      says: joined([says, instead]),
+      figure: figure.id,
+    },
+  ]
 }
 
 function middleOf(band: Figure): Day {
@@ -295,47 +402,87 @@ function middleOf(band: Figure): Day {
   return addDays(low, Math.round((dayNumber(high) - dayNumber(low)) / 2))
 }
 
-/** A step after the seed is up: first mow, later feed, next lift, visit. */
-function laterStep(brief: FollowBrief, plan: PackagePlan, need: StepNeed, { sow, band }: { sow: PlannedStep; band: Figure | null }): PlannedStep {
-  const { records, workforce, prescription: p, trace } = brief
-  const { kind, zones } = need
-  const id = stepId(kind, zones)
-  const op = OPERATIONS[kind]
+/** What the later steps of a package are dated from. */
+interface Since {
+  sow: PlannedStep
+  band: Figure | null
+  mow: PackageFollow['mow']
+}
+
+/** The steps after the seed is up, or after a dressing is grown through: weekly mows are repeated until the visit. */
+function laterStepsOf(brief: FollowBrief, plan: PackagePlan, needs: readonly StepNeed[], since: Since): PlannedStep[] {
+  const { trace } = brief
+  const every = trace.value(lagValues.mowEvery)
+  const repeated = needs.flatMap((need) => (need.kind === 'mow-weekly' ? [1, 2, 3].map((part) => (part === 1 ? need : { ...need, part })) : [need]))
+  const days = new Map<string, Day>()
+  return repeated.map((need) => {
+    const step = laterStep(brief, plan, need, since, { days, every })
+    days.set(`${need.kind}${need.part ?? 1}`, step.chosen)
+    return step
+  })
+}
+
+/** The first day from one on that turf grows enough to be dressed. */
+function inGrowth({ prescription: p, trace }: FollowBrief, plan: PackagePlan, from: Day): Day {
+  const window = careWindow(plan.season, false, p.climate, trace)
+  const start = dayNumber(window.start)
+  const at = window.states.findIndex((state, i) => state !== 'shut' && start + i >= dayNumber(from))
+  return at < 0 ? from : addDays(window.start, at)
+}
+
+function laterStep(
+  brief: FollowBrief,
+  plan: PackagePlan,
+  need: StepNeed,
+  { sow, band, mow: heights }: Since,
+  { days, every }: { days: ReadonlyMap<string, Day>; every: number },
+): PlannedStep {
+  const { records, workforce, trace } = brief
+  const { kind, zones, part } = need
+  const id = stepId(kind, zones, part)
+  const name = operationName(kind, plan.plants)
   const lag = trace.values(lagValues)
-  const step = { kind, zones, workPackage: plan.id }
-  const done = records.doneOf(step)?.day ?? null
-  const pin = records.pinOf(step)
-  const mow = band ? middleOf(band) : addDays(sow.chosen, lag.firstMowGuess)
+  const ref = { kind, zones, workPackage: plan.id, ...(part ? { part } : {}) }
+  const done = records.doneOf(ref)?.day ?? null
+  const pin = records.pinOf(ref)
+  const mow = days.get('first-mow1') ?? (band ? middleOf(band) : addDays(sow.chosen, lag.firstMowGuess))
   const dressed = plan.steps.find((s) => s.kind === 'dress')
-  const usual =
-    kind === 'first-mow'
-      ? mow
-      : kind === 'feed-later'
-        ? addDays(mow, lag.afterMow)
-        : kind === 'dress-again'
-          ? addDays(dressed?.chosen ?? sow.chosen, lag.dressed)
-          : addDays(sow.chosen, lag.visit)
-  const chosen = done ?? pin ?? workingDay(usual, workforce.weekendWork)
   const scope = stepScope(id)
-  const named = { label: op.name }
+  const named = { label: name }
+  const sown = plan.plants
+  const liftBefore = days.get(`dress-again${(part ?? 2) - 1 < 2 ? 1 : (part ?? 2) - 1}`) ?? dressed?.chosen ?? sow.chosen
+  const lifted = addDays(part ? liftBefore : (dressed?.chosen ?? sow.chosen), lag.dressed)
+  const mownTwice = addDays(mow, lag.twoMows)
+  const usual: Record<string, () => Day> = {
+    'first-mow': () => (band ? middleOf(band) : mow),
+    'mow-weekly': () => addDays(mow, every * (part ?? 1)),
+    'leaf-again': () => addDays(band ? middleOf(band) : mow, -1),
+    'feed-later': () => addDays(mow, lag.afterMow),
+    'dress-again': () => inGrowth(brief, plan, sown && mownTwice > lifted ? mownTwice : lifted),
+    visit: () => addDays(sow.chosen, lag.visit),
+  }
+  const chosen = done ?? pin ?? workingDay(usual[kind]!(), workforce.weekendWork)
   const day = (): Figure => {
     if (done) return trace.found(orderRules.done, scope, chosen, {}, named)
     if (pin) return trace.found(orderRules.pinned, scope, chosen, {}, named)
     if (kind === 'first-mow') return trace.found(followRules.mowDay, scope, chosen, { band }, named)
+    if (kind === 'mow-weekly') return trace.found(followRules.weekly, scope, chosen, { mow: band }, named)
+    if (kind === 'leaf-again') return trace.found(followRules.leafAgain, scope, chosen, { mow: band }, named)
     if (kind === 'feed-later') return trace.found(followRules.afterMow, scope, chosen, { mow: band }, named)
-    if (kind === 'dress-again') return trace.found(followRules.again, scope, chosen, { dressed: dressed?.day ?? null }, named)
+    if (kind === 'dress-again')
+      return trace.found(followRules.again, scope, chosen, { dressed: dressed?.day ?? null, mow: sown ? band : null }, named)
     return trace.found(followRules.visit, scope, chosen, { sown: sow.day }, named)
   }
   const limits = kind === 'first-mow' && band ? (band.value as { low: Day; high: Day }) : null
-  const areas = p.zones.filter((z) => plan.zones.includes(z.r.id) && z.r.area).map((z) => z.r.area!)
   return {
     id,
     workPackage: plan.id,
     kind,
-    name: op.name,
+    ...(part ? { part } : {}),
+    name: part ? say`${name}, ${part}` : name,
     why: operationWhy(kind, trace),
     zones,
-    hours: hoursFigure(need, areas, trace),
+    hours: hoursFigure(need, trace),
     people: need.effort.people,
     passes: 1,
     span: 1,
@@ -343,8 +490,19 @@ function laterStep(brief: FollowBrief, plan: PackagePlan, need: StepNeed, { sow,
     latest: limits?.high ?? null,
     chosen,
     day: day(),
-    precondition: kind === 'first-mow' ? 'dry ground, and the height' : kind === 'dress-again' ? 'tips standing clear' : '',
+    precondition: need.precondition,
+    how: kind === 'first-mow' || kind === 'mow-weekly' ? joined(heightsSaid(brief, kind, heights.filter((h) => zones.includes(h.zone))), '; ') : need.how, // prettier-ignore
     state: done ? 'done' : pin ? 'pinned' : 'planned',
-    cautions: [...op.cautions],
+    cautions: [...OPERATIONS[kind].cautions],
   }
+}
+
+/** "when it stands 60 mm", "to 40 mm", by zone where they differ. */
+function heightsSaid({ prescription: p }: FollowBrief, kind: StepKind, heights: PackageFollow['mow']): Message[] {
+  const zoneAt = (id: string) => p.zones.find((z) => z.r.id === zoneOf(id))!.r
+  const one = ({ zone, height }: PackageFollow['mow'][number]): Message =>
+    kind === 'first-mow' ? say`when it stands ${height}` : say`to ${zoneAt(zone).cut}`
+  const worth = (h: PackageFollow['mow'][number]) => num(kind === 'first-mow' ? h.height : zoneAt(h.zone).cut)
+  if (heights.every((h) => worth(h) === worth(heights[0]!))) return heights.slice(0, 1).map(one)
+  return heights.map((h) => say`${zoneAt(h.zone).name}: ${one(h)}`)
 }

@@ -164,6 +164,5 @@ export const waterRules = {
 }
 
 export const splitValues = tradeValues('water', {
-  mostCycles: value(4, '1', 'model', 'A run is split into at most', [1, 12]),
   tapSlack: value(2, '%', 'model', 'Rate over what the tap gives is told from', [0, 20]),
 })

@@ -91,7 +91,7 @@ function waterZone(
   const minutes = run(doses.dose)
   const litres = trace.work(waterRules.litres, scope, { rate: precipitation, minutes, area: r.area! })
   const takes = r.zone.texture ? trace.value(intake[r.zone.texture]) * slopeIntake(num(r.slope)) : null
-  const cycles = takes && num(precipitation) > takes ? Math.min(trace.value(splitValues.mostCycles), Math.ceil(num(precipitation) / takes)) : 1
+  const cycles = takes && num(precipitation) > takes ? Math.ceil(num(precipitation) / takes) : 1
   const water: ZoneWater = {
     zone: r.id,
     precipitation,

@@ -9,9 +9,10 @@ import { reading } from '../trace/rule.ts'
 import { zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import { found, unread, type Finding, type Outcome } from './finding.ts'
+import { found, unread, type Finding, type Found, type Outcome } from './finding.ts'
 import { findingRules } from './findingRules.ts'
 import { coverLines, mossLines, phLines, slopeLines, surfaceLines, thatchLines } from './lines.ts'
+import { operationsOf } from './findingAsks.ts'
 import { seenInZone } from './seenInZone.ts'
 
 export const findingReadings = {
@@ -34,10 +35,11 @@ export function findInZone(r: ZoneReadings, schools: Schools, year: number, trac
     mossFinding(r, trace),
     lowsFinding(r, trace),
   ]
-  return [...measured.filter((f) => f !== null), ...seenInZone({ r, trace, year })]
+  const all = [...measured.filter((f) => f !== null), ...seenInZone({ r, trace, year })]
+  return all.map((f) => ({ ...f, ...operationsOf(f, { r, schools, trace }) }))
 }
 
-function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Finding {
+function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
   if (!r.wanted) return unread(r, 'cover', 'Decides between leaving, overseeding and starting over.', 'Count it by frame or step-and-look.')
   const percent = startOverLine(schools, trace)
   const line = quantity(percent, '%')
@@ -64,7 +66,7 @@ function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Finding 
   return found(r, 'cover', figure, outcomes[figure.value as string]!)
 }
 
-function thatchFinding(r: ZoneReadings, trace: Trace): Finding | null {
+function thatchFinding(r: ZoneReadings, trace: Trace): Found | null {
   const outcomes: Record<string, Outcome> = {
     'deep mat': {
       verdict: 'hold',
@@ -89,7 +91,7 @@ function firmness({ zone }: ZoneReadings, trace: Trace): FigureValue | null {
   return zone.pressure === null ? null : penetrometer.compute({ pressure: zone.pressure }, trace.values(penetrometer.values))
 }
 
-function firmnessFinding(r: ZoneReadings, trace: Trace): Finding {
+function firmnessFinding(r: ZoneReadings, trace: Trace): Found {
   const scope = zoneScope(r.id)
   const { penetration, pressure, soilMoist } = r.zone
   const firm = firmness(r, trace)
@@ -112,7 +114,7 @@ function firmnessFinding(r: ZoneReadings, trace: Trace): Finding {
   return found(r, 'compaction', figure, outcomes[figure.value as string]!)
 }
 
-function lightFinding(r: ZoneReadings, trace: Trace): Finding {
+function lightFinding(r: ZoneReadings, trace: Trace): Found {
   if (!r.sunKnown) return unread(r, 'light', 'Decides which grass can live here.', 'Note hours of direct sun in the growing weeks.')
   const outcomes: Record<string, Outcome> = {
     'full sun': { verdict: 'fine', says: 'Any grass.', asks: 'Nothing.' },
@@ -129,7 +131,7 @@ function lightFinding(r: ZoneReadings, trace: Trace): Finding {
   return found(r, 'light', figure, outcomes[figure.value as string]!)
 }
 
-function slopeFinding(r: ZoneReadings, trace: Trace): Finding | null {
+function slopeFinding(r: ZoneReadings, trace: Trace): Found | null {
   if (num(r.slope) < trace.value(slopeLines.press)) return null
   const blanket = 'Pinned blanket and a nurse grass.'
   const outcomes: Record<string, Outcome> = {
@@ -141,7 +143,7 @@ function slopeFinding(r: ZoneReadings, trace: Trace): Finding | null {
   return found(r, 'slope', figure, outcomes[figure.value as string]!)
 }
 
-function phFinding(r: ZoneReadings, trace: Trace): Finding | null {
+function phFinding(r: ZoneReadings, trace: Trace): Found | null {
   if (!r.ph) return null
   const fine = r.zone.present.length > 0 && r.zone.present.every((g) => GRASSES[g].fine)
   const figure = trace.work(findingRules.ph, zoneScope(r.id), { ph: r.ph, least: trace.value(fine ? phLines.acidFine : phLines.acid) })
@@ -154,7 +156,7 @@ function phFinding(r: ZoneReadings, trace: Trace): Finding | null {
   return found(r, 'ph', figure, outcomes[figure.value as string]!)
 }
 
-function mossFinding(r: ZoneReadings, trace: Trace): Finding | null {
+function mossFinding(r: ZoneReadings, trace: Trace): Found | null {
   if (!r.moss || num(r.moss) < trace.value(mossLines.some)) return null
   const firm = firmness(r, trace)
   const causes: Message[] = [
@@ -171,7 +173,7 @@ function mossFinding(r: ZoneReadings, trace: Trace): Finding | null {
   })
 }
 
-function lowsFinding(r: ZoneReadings, trace: Trace): Finding | null {
+function lowsFinding(r: ZoneReadings, trace: Trace): Found | null {
   if (!r.lowsDepth || num(r.lowsDepth) <= 0) return null
   const reel = r.zone.mower === 'reel'
   const lowCut = trace.value(surfaceLines.lowCut)

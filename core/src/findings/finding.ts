@@ -2,6 +2,7 @@ import type { Message } from '../trace/message.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { Figure } from '../trace/figure.ts'
+import type { Ask, Forbid } from './asks.ts'
 
 export const FINDING_NAMES = {
   cover: 'Wanted cover',
@@ -59,14 +60,18 @@ export interface Outcome {
   asks: Message
 }
 
-/** A reading held against the trade's line: what it means and what it asks for. */
+/** A reading held against the trade's line: what it means and what it asks for, in words and as operations. */
 export interface Finding extends Outcome {
   zone: string
   kind: FindingKind
   /** One short phrase for the spine: "deep mat". */
   word: string
   figure: string | null
+  wants: Ask[]
+  forbids: Forbid[]
 }
+/** A finding before it is known which operations it asks for. */
+export type Found = Omit<Finding, 'wants' | 'forbids'>
 
 /** What findings are worked from. `year` is the year of the walk. */
 export interface FindingContext {
@@ -75,7 +80,7 @@ export interface FindingContext {
   year: number
 }
 
-export const found = (r: ZoneReadings, kind: FindingKind, figure: Figure, outcome: Outcome): Finding => ({
+export const found = (r: ZoneReadings, kind: FindingKind, figure: Figure, outcome: Outcome): Found => ({
   zone: r.id,
   kind,
   word: figure.value as string,
@@ -83,7 +88,7 @@ export const found = (r: ZoneReadings, kind: FindingKind, figure: Figure, outcom
   ...outcome,
 })
 
-export const unread = (r: ZoneReadings, kind: FindingKind, says: Message, asks: Message): Finding => ({
+export const unread = (r: ZoneReadings, kind: FindingKind, says: Message, asks: Message): Found => ({
   zone: r.id,
   kind,
   verdict: 'unread',

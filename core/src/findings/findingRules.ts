@@ -26,7 +26,7 @@ export const findingRules = {
     label: 'Thatch',
     standing: 'practice',
     says: 'To {fine} fine; above, {scarify}; above {deep} more passes or years, and decide on seed.',
-    values: thatchLines,
+    values: { fine: thatchLines.fine, deep: thatchLines.deep },
     inputs: { thatch: 'mm' },
     formula: 'thatch > deep ? "deep mat" : thatch > fine ? "matted" : "fine"',
     compute: ({ thatch }, { fine, deep }) => (thatch > deep ? 'deep mat' : thatch > fine ? 'matted' : 'fine'),

@@ -1,3 +1,4 @@
+import { operationValues } from '../reference/operations.ts'
 import { tradeValues, value } from '../trace/rule.ts'
 
 /** Lines of the trade that readings are held against. Each stands here once, whoever goes by it. */
@@ -6,10 +7,10 @@ export const coverLines = tradeValues('cover', {
   fifty: value(50, '%', 'practice', 'The other school starts over below this much', [20, 80]),
   incurable: value(40, '%', 'model', 'Incurable grassy weeds over this share force a kill-off', [10, 90]),
   thin: value(85, '%', 'model', 'Below this much wanted cover the sward is thin', [50, 100]),
-  full: value(90, '%', 'model', 'From this much wanted cover seed finds little room', [60, 100]),
-  levelled: value(97, '%', 'model', 'Up to this much cover a bumpy lawn is overseeded as it is levelled', [60, 100]),
   mend: value(3, '%', 'model', 'From this much bare ground there are spots to mend', [0.5, 30]),
   mendable: value(60, '%', 'model', 'From this much wanted cover mending the bare spots alone is worth offering', [20, 100]),
+  clumps: value(5, '%', 'model', 'Incurable grassy weeds from this share are worth digging out as clumps', [0.5, 40]),
+  handWeeded: value(15, '%', 'model', 'Weeds up to this share are weeded by hand', [1, 60]),
   nothingLeft: value(15, '%', 'model', 'Below this much wanted cover there is no sward to cut or to read thatch in', [0, 40]),
   weedy: value(15, '%', 'model', 'Weeds from this share are worth a spray of their own, in that school', [1, 80]),
   assumedWanted: value(60, '%', 'assumed', 'Wanted cover taken for the seed rate until it is counted', [0, 100]),
@@ -19,6 +20,7 @@ export const coverLines = tradeValues('cover', {
 export const thatchLines = tradeValues('thatch', {
   fine: value(12, 'mm', 'practice', 'Thatch is fine up to', [3, 30]),
   deep: value(25, 'mm', 'practice', 'Above this it takes more passes or years', [12, 80]),
+  veryDeep: value(40, 'mm', 'model', 'Above this a third pass', [25, 120]),
 })
 
 export const phLines = tradeValues('ph', {
@@ -52,7 +54,7 @@ export const firmnessLines = tradeValues('firmness', {
 
 export const moistureLines = tradeValues('moisture', {
   ponding: value(1, 'h', 'practice', 'Water standing longer speaks of a cap, compaction or a hollow', [0.1, 24]),
-  spike: value(50, 'mm', 'practice', 'Soil that sheds water is spiked no deeper than', [20, 100]),
+  spike: operationValues.spikeDepth,
   wedge: value(75, 'mm', 'practice', 'A wedge is lifted to look at moisture at', [40, 150]),
   drop: value(60, 's', 'practice', 'A drop standing longer means soil that sheds water', [5, 600]),
 })
@@ -60,6 +62,7 @@ export const moistureLines = tradeValues('moisture', {
 export const habitLines = tradeValues('habit', {
   oldSward: value(20, 'years', 'practice', 'A sward this old is older than the cultivars sold now by a generation', [5, 60]),
   rideOn: value(120, 'kg', 'model', 'A mower heavier than this carries somebody', [60, 400]),
+  greenCut: value(12, 'mm', 'model', 'Sand mown no higher than this is a green', [3, 25]),
   greenOrganic: value(2, '%', 'practice', 'Organic matter a sand green is kept at', [0.5, 6]),
   near: value(0.5, '%', 'model', 'So near to it counts as there', [0, 3]),
 })

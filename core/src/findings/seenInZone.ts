@@ -6,7 +6,7 @@ import { reading } from '../trace/rule.ts'
 import { zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import { found, type Finding, type FindingContext, type FindingKind, type Outcome } from './finding.ts'
+import { found, type Found, type FindingContext, type FindingKind, type Outcome } from './finding.ts'
 import { findingRules, seenRules } from './findingRules.ts'
 import { habitLines, moistureLines, slopeLines } from './lines.ts'
 
@@ -37,15 +37,15 @@ export const repelsWater = ({ zone }: ZoneReadings, trace: Trace): boolean =>
   (zone.ponding ?? 0) <= trace.value(moistureLines.ponding) && (zone.damp === 'dry' || (zone.dropSeconds ?? 0) > trace.value(moistureLines.drop))
 
 /** What was seen rather than measured, and what the lawn lives with. Nothing is said of what was not looked at. */
-export const seenInZone = (at: FindingContext): Finding[] =>
+export const seenInZone = (at: FindingContext): Found[] =>
   [moisture, pests, disease, weeds, laboratory, organic, browned, dogs, trees, age, mowing, edges].flatMap((look) => look(at) ?? [])
 
 /** A finding from something seen: its word, and what that means. */
-function seen({ r, trace }: FindingContext, kind: SeenKind & FindingKind, figure: Figure | null, word: string, outcome: Outcome): Finding | null {
+function seen({ r, trace }: FindingContext, kind: SeenKind & FindingKind, figure: Figure | null, word: string, outcome: Outcome): Found | null {
   return figure && found(r, kind, trace.found(seenRules[kind], zoneScope(r.id), word, { seen: figure }), outcome)
 }
 
-function moisture(at: FindingContext): Finding | null {
+function moisture(at: FindingContext): Found | null {
   const { r, trace } = at
   const { ponding, damp, dropSeconds } = r.zone
   const scope = zoneScope(r.id)
@@ -77,7 +77,7 @@ function moisture(at: FindingContext): Finding | null {
 
 const listed = (names: readonly string[]) => names.join(', ')
 
-function pests(at: FindingContext): Finding | null {
+function pests(at: FindingContext): Found | null {
   const { r, trace } = at
   const all = r.zone.pests
   if (all.length === 0) return null
@@ -94,7 +94,7 @@ function pests(at: FindingContext): Finding | null {
   })
 }
 
-function disease(at: FindingContext): Finding | null {
+function disease(at: FindingContext): Found | null {
   const { r, trace } = at
   const all = r.zone.diseases
   if (all.length === 0) return null
@@ -110,7 +110,7 @@ function disease(at: FindingContext): Finding | null {
 
 const PACKED_SOIL = ['plantain', 'knotweed', 'annual-meadow-grass']
 
-function weeds(at: FindingContext): Finding | null {
+function weeds(at: FindingContext): Found | null {
   const { r, trace } = at
   const { weedsSeen, seedHeads } = r.zone
   if (weedsSeen.length === 0) return null
@@ -123,7 +123,7 @@ function weeds(at: FindingContext): Finding | null {
   })
 }
 
-function laboratory(at: FindingContext): Finding | null {
+function laboratory(at: FindingContext): Found | null {
   const { r, trace } = at
   const { phosphorus, potassium } = r.zone.lab
   if (!phosphorus && !potassium) return null
@@ -143,9 +143,11 @@ function laboratory(at: FindingContext): Finding | null {
   })
 }
 
-function organic({ r, trace }: FindingContext): Finding | null {
+function organic({ r, trace }: FindingContext): Found | null {
   const scope = zoneScope(r.id)
-  const read = r.zone.texture === 'sand' ? trace.read(seenReadings.organic, scope, r.zone.lab.organic) : null
+  // The two percent is a line for greens: a home lawn on sandy soil lives well with more.
+  const green = r.zone.texture === 'sand' && num(r.cut) <= trace.value(habitLines.greenCut)
+  const read = green ? trace.read(seenReadings.organic, scope, r.zone.lab.organic) : null
   if (!read) return null
   const figure = trace.work(findingRules.organic, scope, { organic: read })
   const rich = figure.value === 'too rich for sand'
@@ -156,7 +158,7 @@ function organic({ r, trace }: FindingContext): Finding | null {
   })
 }
 
-function browned(at: FindingContext): Finding | null {
+function browned(at: FindingContext): Found | null {
   const state = at.r.zone.browned
   if (state === null || state === 'no') return null
   const dead = state === 'dead'
@@ -168,7 +170,7 @@ function browned(at: FindingContext): Finding | null {
   })
 }
 
-function dogs(at: FindingContext): Finding | null {
+function dogs(at: FindingContext): Found | null {
   if (!at.r.zone.dogs) return null
   return seen(at, 'dogs', at.trace.read(seenReadings.dogs, zoneScope(at.r.id), 'on the lawn'), 'dogs', {
     verdict: 'act',
@@ -177,7 +179,7 @@ function dogs(at: FindingContext): Finding | null {
   })
 }
 
-function trees(at: FindingContext): Finding | null {
+function trees(at: FindingContext): Found | null {
   const { treeGone, litter: lying } = at.r.zone
   const litter = lying === 'leaf' || lying === 'needles' ? lying : null
   if (!treeGone && !litter) return null
@@ -203,7 +205,7 @@ function trees(at: FindingContext): Finding | null {
   )
 }
 
-function age(at: FindingContext): Finding | null {
+function age(at: FindingContext): Found | null {
   const { r, trace, year } = at
   const years = r.zone.laidIn === null ? null : year - r.zone.laidIn
   if (years === null || years < trace.value(habitLines.oldSward)) return null
@@ -215,7 +217,7 @@ function age(at: FindingContext): Finding | null {
   })
 }
 
-function mowing(at: FindingContext): Finding | null {
+function mowing(at: FindingContext): Found | null {
   const { r, trace } = at
   const { mowerWeight, oneWay } = r.zone
   const scope = zoneScope(r.id)
@@ -233,7 +235,7 @@ function mowing(at: FindingContext): Finding | null {
   })
 }
 
-function edges(at: FindingContext): Finding | null {
+function edges(at: FindingContext): Found | null {
   const state = at.r.zone.edges
   if (state !== 'bulged' && state !== 'bare') return null
   const bulged = state === 'bulged'

@@ -1,5 +1,4 @@
 import type { Job } from '../entities/job.ts'
-import { asNew } from '../approach/approach.ts'
 import { slopeLines } from '../findings/lines.ts'
 import { GRASSES } from '../reference/grasses.ts'
 import { COVER_NAMES, type CoverId } from '../reference/lists.ts'
@@ -9,7 +8,7 @@ import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { say } from '../trace/message.ts'
 import { figureId, JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import type { ZoneWay } from './dressing.ts'
+import { plans, type ZoneWork } from '../work/zoneWork.ts'
 import { coverRules, dressingTable } from './dressingRules.ts'
 
 export interface CoverPlan {
@@ -21,15 +20,20 @@ export interface CoverPlan {
 /** Grasses of this share or more decide how deep a cover may lie, % by weight. Juvena's model. */
 const COUNTS_FROM = 5
 
-/** Cover over seed: none on a living sward unless asked for; new ground and spots get a thin one; banks a blanket. */
-export function planCover(job: Job, seeds: readonly ZoneSeed[], zones: readonly ZoneWay[], trace: Trace): { covers: CoverPlan[]; notices: Notice[] } {
+/** Cover over seed where it is planned: a thin one, and on banks a blanket. */
+export function planCover(
+  job: Job,
+  seeds: readonly ZoneSeed[],
+  works: readonly ZoneWork[],
+  trace: Trace,
+): { covers: CoverPlan[]; notices: Notice[] } {
   const groups = new Map<CoverId, CoverPlan['zones']>()
   const notices: Notice[] = []
   for (const seed of seeds) {
-    const zone = zones.find((z) => z.r.id === seed.zone)!
+    const zone = works.find((w) => w.r.id === seed.zone)!
+    if (!plans(zone, 'cover') || job.cover === 'none') continue
     const bank = num(zone.r.slope) >= trace.value(slopeLines.bank)
-    const kind = job.cover ?? usualCover(zone, bank, trace)
-    if (kind === 'none') continue
+    const kind = job.cover ?? (bank ? 'blanket' : 'peat-free')
     groups.set(kind, [
       ...(groups.get(kind) ?? []),
       { zone: zone.r.id, amount: kind === 'blanket' ? blanketOver(seed, trace) : looseOver(seed, kind, trace) },
@@ -38,7 +42,7 @@ export function planCover(job: Job, seeds: readonly ZoneSeed[], zones: readonly 
       notices.push({
         id: figureId(zoneScope(zone.r.id), 'bank-cover'),
         stage: 5,
-        zone: zone.r.id,
+        zone: zone.r.zone.id,
         level: 'warn',
         title: say`${zone.r.name}: loose cover on a bank.`,
         says: say`At ${zone.r.slope} rain takes it with the seed. Pin a blanket.`,
@@ -55,12 +59,6 @@ export function planCover(job: Job, seeds: readonly ZoneSeed[], zones: readonly 
     return { kind, zones: list, total }
   })
   return { covers, notices }
-}
-
-function usualCover({ r, approach }: ZoneWay, bank: boolean, trace: Trace): CoverId {
-  if (bank) return 'blanket'
-  const open = asNew(approach.chosen) || approach.chosen === 'mend' || num(r.slope) >= trace.value(slopeLines.press)
-  return open ? 'peat-free' : 'none'
 }
 
 const blanketOver = (seed: ZoneSeed, trace: Trace): Figure => trace.work(coverRules.blanket, zoneScope(seed.zone), { area: seed.sownArea })

@@ -1,22 +1,38 @@
-import type { Figure } from '../trace/figure.ts'
+import { num, type Figure } from '../trace/figure.ts'
 import { JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import { debrisRules } from './dressingRules.ts'
+import { operationOf, type ZoneWork } from '../work/zoneWork.ts'
+import { holesOf } from './dressing.ts'
+import { coringRules, debrisRules, matReading } from './dressingRules.ts'
 
-export interface DebrisPlan {
+export interface DebrisLine {
+  what: 'thatch' | 'cores' | 'sward'
   zones: { zone: string; amount: Figure }[]
   total: Figure
 }
 
-/** What scarifying lifts, loose, to be carted off. */
-export function planDebris(zones: readonly { r: ZoneReadings; scarifies: boolean }[], trace: Trace): DebrisPlan | null {
-  const list = zones.flatMap(({ r, scarifies }) => {
-    if (!scarifies || !r.area || !r.thatch) return []
-    const scope = zoneScope(r.id)
-    const depth = trace.work(debrisRules.depth, scope, { thatch: r.thatch })
-    return [{ zone: r.id, amount: trace.work(debrisRules.volume, scope, { area: r.area, depth }) }]
+/** What the work lifts, loose, to be carted off: thatch by the passes of each zone, cores that are collected, swards that are stripped. */
+export function planDebris(works: readonly ZoneWork[], trace: Trace): DebrisLine[] {
+  const lists: Record<DebrisLine['what'], DebrisLine['zones']> = { thatch: [], cores: [], sward: [] }
+  for (const work of works) {
+    if (!work.r.area) continue
+    const scope = zoneScope(work.r.id)
+    const lifted = operationOf(work, 'scarify') ?? operationOf(work, 'rake')
+    if (lifted) {
+      const thatch = work.r.thatch ?? trace.readOr(matReading, scope, null)
+      const depth = trace.work(debrisRules.depth, scope, { thatch, passes: lifted.passes, cover: work.r.moss ?? 0 })
+      if (num(depth) > 0) lists.thatch.push({ zone: work.r.id, amount: trace.work(debrisRules.volume, scope, { area: lifted.ground, depth }) })
+    }
+    const cored = operationOf(work, 'core')
+    if (cored && operationOf(work, 'collect-cores'))
+      lists.cores.push({ zone: work.r.id, amount: trace.work(coringRules.cores, scope, { holes: holesOf(work, cored, trace) }) })
+    const stripped = operationOf(work, 'strip')
+    if (stripped) lists.sward.push({ zone: work.r.id, amount: trace.work(debrisRules.strip, scope, { ground: stripped.ground }) })
+  }
+  return (['thatch', 'cores', 'sward'] as const).flatMap((what) => {
+    const zones = lists[what]
+    if (zones.length === 0) return []
+    const total = trace.work(debrisRules.total, JOB, { zones: zones.map((z) => z.amount) }, what === 'thatch' ? {} : { part: what })
+    return [{ what, zones, total }]
   })
-  if (list.length === 0) return null
-  return { zones: list, total: trace.work(debrisRules.total, JOB, { zones: list.map((z) => z.amount) }) }
 }

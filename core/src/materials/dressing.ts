@@ -1,90 +1,166 @@
 import type { Firm } from '../entities/firm.ts'
 import type { Job } from '../entities/job.ts'
-import { asNew, levels, sows, type ZoneApproach } from '../approach/approach.ts'
 import { firmSettings } from '../reference/firmSettings.ts'
-import { DRESSING_NAMES, type DressingId } from '../reference/lists.ts'
+import { DRESSING_NAMES, DRESSINGS, type DressingId } from '../reference/lists.ts'
 import { looseDensity } from '../reference/materialValues.ts'
+import type { StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { quantity, say, type Message } from '../trace/message.ts'
 import { figureId, JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import { dressingReadings, dressingRules, dressingTable, smotherValues } from './dressingRules.ts'
+import { operationOf, plans, type ZoneOperation, type ZoneWork } from '../work/zoneWork.ts'
+import { coringRules, coringValues, dressingReadings, dressingRules, dressingTable, smotherValues } from './dressingRules.ts'
 
+/** Soil, sand or compost for one operation on one zone. */
+export interface SpreadPart {
+  zone: string
+  /** The step that spreads it. */
+  step: StepKind
+  kind: DressingId
+  /** In how many lifts it goes down. */
+  lifts: number
+  order: Figure
+}
+
+/** How the surface of a zone is brought up. */
 export interface ZoneDressing {
   zone: string
   depth: Figure
   share: Figure
   limit: Figure
   lifts: Figure
-  volume: Figure
   order: Figure
 }
-export interface DressingPlan {
+
+export interface DressingLine {
   kind: DressingId
-  zones: ZoneDressing[]
   total: Figure
   tonnes: Figure
   barrows: Figure
-  notices: Notice[]
 }
 
-/** A zone and the way chosen for it. */
-export interface ZoneWay {
-  r: ZoneReadings
-  approach: ZoneApproach
+export interface DressingPlan {
+  parts: SpreadPart[]
+  zones: ZoneDressing[]
+  lines: DressingLine[]
+  notices: Notice[]
 }
 
 export interface DressingBrief {
   job: Job
   firm: Firm
   schools: Schools
-  zones: readonly ZoneWay[]
+  works: readonly ZoneWork[]
   trace: Trace
 }
 
-/** Dressing where the surface is brought up or a depth was asked for; lifts where it would bury the grass. */
+interface Loose {
+  settling: Figure
+  oversize: Figure
+}
+
+/** What is spread: dressing where the surface is brought up, fill for trenches, sand for holes, soil for repairs. Nothing is ordered without a step. */
 export function planDressing(brief: DressingBrief): DressingPlan | null {
-  const { job, firm, zones, trace } = brief
-  const wanted = zones.filter(
-    ({ r, approach }) => r.area && sows(approach.chosen) && (levels(approach.chosen) || (job.dressing.depth ?? 0) > 0 || r.trenches.length > 0),
-  )
-  if (wanted.length === 0) return null
-  const kind: DressingId = job.dressing.kind ?? 'topsoil'
-  const settling = trace.setting(firmSettings.settling, JOB, firm.settling)
-  const oversize = trace.setting(firmSettings.oversize, JOB, firm.oversize)
-  const made = wanted.map((zone) => dressZone(brief, zone, settling, oversize))
-  const total = trace.work(dressingRules.total, JOB, { zones: made.map((z) => z.dressing.order) }, { label: say`${DRESSING_NAMES[kind]}, to order` })
-  const density = trace.table(dressingTable.density, JOB, trace.value(looseDensity[kind]))
-  const tonnes = trace.work(dressingRules.tonnes, JOB, { volume: total, density })
+  const { job, firm, works, trace } = brief
+  const spreading = works.filter((w) => w.r.area && plans(w, 'dress', 'trench', 'sand-in', 'dog-soil', 'dig-clumps'))
+  if (spreading.length === 0) return null
+  const loose: Loose = {
+    settling: trace.setting(firmSettings.settling, JOB, firm.settling),
+    oversize: trace.setting(firmSettings.oversize, JOB, firm.oversize),
+  }
+  const surface: DressingId = job.dressing.kind ?? 'topsoil'
+  const made = spreading.map((work) => spreadIn(brief, work, surface, loose))
+  const parts = made.flatMap((m) => m.parts)
+  if (parts.length === 0) return null
+  return {
+    parts,
+    zones: made.flatMap((m) => m.dressing ?? []),
+    lines: linesOf(parts, firm, trace),
+    notices: made.flatMap((m) => m.notices),
+  }
+}
+
+function linesOf(parts: readonly SpreadPart[], firm: Firm, trace: Trace): DressingLine[] {
   const barrow = trace.setting(firmSettings.barrow, JOB, firm.barrow === null ? null : firm.barrow * 1000)
-  const barrows = trace.work(dressingRules.barrows, JOB, { volume: total, barrow })
-  return { kind, zones: made.map((z) => z.dressing), total, tonnes, barrows, notices: made.flatMap((z) => z.notices) }
+  const kinds = DRESSINGS.filter((kind) => parts.some((p) => p.kind === kind)).sort(
+    (a, b) => Number(isDressed(parts, b)) - Number(isDressed(parts, a)),
+  )
+  return kinds.map((kind, i) => {
+    const named = i === 0 ? {} : { part: kind }
+    const orders = parts.filter((p) => p.kind === kind).map((p) => p.order)
+    const total = trace.work(dressingRules.total, JOB, { zones: orders }, { ...named, label: say`${DRESSING_NAMES[kind]}, to order` })
+    const density = trace.table(dressingTable.density, JOB, trace.value(looseDensity[kind]), named)
+    const tonnes = trace.work(dressingRules.tonnes, JOB, { volume: total, density }, named)
+    const barrows = trace.work(dressingRules.barrows, JOB, { volume: total, barrow }, named)
+    return { kind, total, tonnes, barrows }
+  })
+}
+
+const isDressed = (parts: readonly SpreadPart[], kind: DressingId) => parts.some((p) => p.kind === kind && p.step === 'dress')
+
+function spreadIn(
+  brief: DressingBrief,
+  work: ZoneWork,
+  surface: DressingId,
+  loose: Loose,
+): { parts: SpreadPart[]; dressing: ZoneDressing | null; notices: Notice[] } {
+  const { trace } = brief
+  const { r } = work
+  const scope = zoneScope(r.id)
+  const { settling, oversize } = loose
+  const parts: SpreadPart[] = []
+  const put = (step: StepKind, kind: DressingId, order: Figure, lifts = 1) => parts.push({ zone: r.id, step, kind, lifts, order })
+  const dressed = plans(work, 'dress') ? dressZone(brief, work, loose) : null
+  if (dressed && num(dressed.dressing.order) > 0) put('dress', surface, dressed.dressing.order, num(dressed.dressing.lifts))
+  if (plans(work, 'trench') && r.trenches.length > 0)
+    put('trench', 'topsoil', trace.work(dressingRules.trenchOrder, scope, { trenches: r.trenches, oversize }))
+  const sanded = operationOf(work, 'sand-in')
+  if (sanded) {
+    const holes = holesOf(work, operationOf(work, 'core') ?? sanded, trace)
+    put('sand-in', 'sand', trace.work(coringRules.sand, scope, { holes, oversize }))
+  }
+  for (const step of ['dog-soil', 'dig-clumps'] as const) {
+    const repair = operationOf(work, step)
+    if (repair) put(step, 'topsoil', trace.work(dressingRules.repairOrder, scope, { ground: repair.ground, settling, oversize }, { part: step }))
+  }
+  return { parts, dressing: dressed?.dressing ?? null, notices: dressed?.notices ?? [] }
+}
+
+/** The holes of the cores of a zone, m³, by the tines, their spacing, depth and passes. Worked once. */
+export function holesOf({ r }: ZoneWork, { passes, tines, depth, ground }: ZoneOperation, trace: Trace): Figure {
+  const scope = zoneScope(r.id)
+  const known = trace.figures[figureId(scope, coringRules.holes.key)]
+  if (known) return known
+  const usual = trace.values(coringValues)
+  const opened = trace.work(coringRules.opened, scope, {
+    tine: tines ?? usual.tine,
+    spacing: r.zone.operations.core?.spacing ?? usual.spacing,
+    passes,
+  })
+  return trace.work(coringRules.holes, scope, { area: ground, opened, depth: depth ?? usual.depth })
 }
 
 /** Levels tell where each dip lies; without them, lows are a depth and a share. A typed depth is a blanket over all. */
-function depthAndShare({ job, trace }: DressingBrief, { r, approach }: ZoneWay): { depth: Figure; share: Figure; onlyTrench: boolean } {
+function depthAndShare({ job, trace }: DressingBrief, { r }: ZoneWork): { depth: Figure; share: Figure; fills: boolean } {
   const scope = zoneScope(r.id)
-  const blanket = job.dressing.depth
-  const brings = levels(approach.chosen)
-  const onlyTrench = !brings && !((blanket ?? 0) > 0)
-  const useLows = brings && !r.fill && r.lowsDepth !== null && blanket === null
-  const depth = brings && r.fill ? r.fill.deepest : useLows ? r.lowsDepth! : trace.readOr(dressingReadings.depth, scope, onlyTrench ? 0 : blanket)
+  const blanket = job.dressing.depth ?? r.zone.operations.dress?.depth ?? null
+  const fills = blanket === null && (r.fill !== null || r.lowsDepth !== null)
+  const useLows = fills && !r.fill
+  const depth = r.fill ? r.fill.deepest : useLows ? r.lowsDepth! : trace.readOr(dressingReadings.depth, scope, blanket)
   const share = useLows
     ? (r.lowsShare ?? trace.readOr(dressingReadings.lowsShare, scope, null))
     : trace.readOr(dressingReadings.share, scope, job.dressing.share)
-  return { depth, share, onlyTrench }
+  return { depth, share, fills: fills || r.fill !== null }
 }
 
-function dressZone(brief: DressingBrief, zone: ZoneWay, settling: Figure, oversize: Figure): { dressing: ZoneDressing; notices: Notice[] } {
+function dressZone(brief: DressingBrief, work: ZoneWork, { settling, oversize }: Loose): { dressing: ZoneDressing; notices: Notice[] } {
   const { schools, trace } = brief
-  const { r, approach } = zone
+  const { r, leaf } = work
   const scope = zoneScope(r.id)
-  const { depth, share, onlyTrench } = depthAndShare(brief, zone)
-  const leaf = trace.work(dressingRules.leaf, scope, { cut: r.cut })
+  const { depth, share, fills } = depthAndShare(brief, work)
   const limit = trace.work(dressingRules.limit, scope, { leaf })
-  const buries = num(depth) > num(limit) + 1e-9 && !asNew(approach.chosen)
+  const buries = num(depth) > num(limit) + 1e-9 && work.sowing !== 'new'
   const inLifts = buries && schools.dressing === 'light-often'
   const lifts = trace.work(
     dressingRules.lifts,
@@ -97,17 +173,19 @@ function dressZone(brief: DressingBrief, zone: ZoneWay, settling: Figure, oversi
         : 'The light-and-often school goes down in thin lifts, tips showing.',
     },
   )
-  const volume = soilInPlace(brief, zone, { depth, share, onlyTrench })
-  const order = trace.work(dressingRules.order, scope, { volume, settling, oversize })
-  const about = { stage: 5, zone: r.id } as const
+  const volume = soilInPlace(brief, work, { depth, share })
+  const order = fills
+    ? trace.work(dressingRules.order, scope, { volume, settling, oversize })
+    : trace.work(dressingRules.thinOrder, scope, { volume, oversize })
+  const about = { stage: 5, zone: r.zone.id } as const
   const notices: Notice[] = []
   if (buries)
     notices.push({
       ...about,
       id: figureId(scope, 'smother'),
-      level: inLifts ? 'warn' : 'hold',
+      level: inLifts || work.buried !== null ? 'warn' : 'hold',
       title: say`${r.name} would be buried in one go.`,
-      says: buriedSays(brief, zone, { depth, leaf, limit, lifts: inLifts ? num(lifts) : null }),
+      says: buriedSays(brief, work, { depth, limit, lifts: inLifts ? num(lifts) : null }),
       figure: limit.id,
     })
   if (num(depth) > trace.value(smotherValues.tooDeep))
@@ -119,49 +197,30 @@ function dressZone(brief: DressingBrief, zone: ZoneWay, settling: Figure, oversi
       says: 'Check the unit (inches for mm?). A fill this deep is firmed in layers and sown as new ground.',
       figure: depth.id,
     })
-  return { dressing: { zone: r.id, depth, share, limit, lifts, volume, order }, notices }
+  return { dressing: { zone: r.id, depth, share, limit, lifts, order }, notices }
 }
 
 function buriedSays(
   { trace }: DressingBrief,
-  { r, approach }: ZoneWay,
-  { depth, leaf, limit, lifts }: { depth: Figure; leaf: Figure; limit: Figure; lifts: number | null },
+  { r, leaf, buried }: ZoneWork,
+  { depth, limit, lifts }: { depth: Figure; limit: Figure; lifts: number | null },
 ): Message {
-  if (lifts === null) return say`${depth} on leaf standing ${leaf}: the grass under it dies. Sow the fill as new ground, or take thin lifts instead.`
-  const deep = levels(approach.chosen) && r.fill ? r.fill.deeperThan(num(limit)) : 0
+  if (lifts === null)
+    return buried !== null
+      ? say`${depth} on leaf standing ${leaf}: the grass under it dies, so the fill, and only the fill, is sown as new ground.`
+      : say`${depth} on leaf standing ${leaf}: the grass under it dies. Take thin lifts instead, or sow what is buried.`
+  const deep = r.fill ? r.fill.deeperThan(num(limit)) : 0
   const apart = quantity(trace.value(smotherValues.liftsApart), 'd')
   const instead: Message = deep > 0 ? say`; or bury and reseed the ${quantity(deep, 'm2')} that lie deeper than that` : ''
   return say`${depth} on leaf standing ${leaf}: ${limit} is the most at once. It goes down in ${lifts} lifts, ${apart} apart, in growth${instead}.`
 }
 
-/** Soil in place: what is spread, and the trenches filled besides. */
-function soilInPlace(
-  { job, trace }: DressingBrief,
-  { r, approach }: ZoneWay,
-  { depth, share, onlyTrench }: { depth: Figure; share: Figure; onlyTrench: boolean },
-): Figure {
+/** Soil in place: lows filled, a dressing spread, or both, the larger at each point. */
+function soilInPlace({ job, trace }: DressingBrief, { r }: ZoneWork, { depth, share }: { depth: Figure; share: Figure }): Figure {
   const scope = zoneScope(r.id)
-  const key = r.trenches.length > 0 ? { key: 'dressing.spread' } : {}
-  const fill = levels(approach.chosen) ? r.fill : null
-  const spread = fill
-    ? spreadOverFill(r, fill, job.dressing.depth, key, trace)
-    : onlyTrench
-      ? null
-      : trace.work(dressingRules.volume, scope, { area: r.area!, share, depth }, key)
-  if (spread && r.trenches.length === 0) return spread
-  return trace.work(dressingRules.withTrenches, scope, { parts: [...(spread ? [spread] : []), ...r.trenches] })
-}
-
-/** Dips filled, and a blanket over the whole where one is asked for: the larger at each point. */
-function spreadOverFill(
-  r: ZoneReadings,
-  fill: NonNullable<ZoneReadings['fill']>,
-  blanket: number | null,
-  key: { key?: string },
-  trace: Trace,
-): Figure {
-  const scope = zoneScope(r.id)
-  if (!blanket) return trace.work(dressingRules.fill, scope, { fill: fill.volume }, key)
+  const blanket = job.dressing.depth ?? r.zone.operations.dress?.depth ?? null
+  if (!r.fill) return trace.work(dressingRules.volume, scope, { area: r.area!, share, depth })
+  if (!blanket) return trace.work(dressingRules.fill, scope, { fill: r.fill.volume })
   trace.read(dressingReadings.blanket, scope, blanket)
-  return trace.work(dressingRules.union, scope, { cells: fill.withBlanket(blanket) }, key)
+  return trace.work(dressingRules.union, scope, { cells: r.fill.withBlanket(blanket) })
 }

@@ -86,18 +86,6 @@ export const dressingRules = {
     formula: 'cells',
     compute: ({ cells }) => cells,
   }),
-  withTrenches: rule({
-    ...dressing,
-    id: 'dressing.with-trench',
-    key: 'dressing.volume',
-    label: 'Soil in place',
-    unit: 'm3',
-    standing: 'calculation',
-    says: 'Trenches are filled besides what is spread.',
-    inputs: { parts: 'm3[]' },
-    formula: 'sum(parts)',
-    compute: ({ parts }) => sum(parts),
-  }),
   order: rule({
     ...dressing,
     id: 'dressing.order',
@@ -108,6 +96,43 @@ export const dressingRules = {
     inputs: { volume: 'm3', settling: '%', oversize: '%' },
     formula: 'volume * (1 + settling) / (1 - oversize)',
     compute: ({ volume, settling, oversize }) => (volume * (1 + settling / 100)) / (1 - oversize / 100),
+  }),
+  thinOrder: rule({
+    ...dressing,
+    id: 'dressing.thin-order',
+    key: 'dressing.order',
+    label: 'Dressing, loose',
+    unit: 'm3',
+    standing: 'calculation',
+    says: 'A thin dressing is worked in and does not settle; what is screened off is not used.',
+    inputs: { volume: 'm3', oversize: '%' },
+    formula: 'volume / (1 - oversize)',
+    compute: ({ volume, oversize }) => volume / (1 - oversize / 100),
+  }),
+  trenchOrder: rule({
+    ...dressing,
+    id: 'dressing.trench-order',
+    key: 'trench.order',
+    label: 'Soil for trenches, loose',
+    unit: 'm3',
+    standing: 'calculation',
+    says: 'Over-filled by what it settles already; what is screened off is not used.',
+    inputs: { trenches: 'm3[]', oversize: '%' },
+    formula: 'sum(trenches) / (1 - oversize)',
+    compute: ({ trenches, oversize }) => sum(trenches) / (1 - oversize / 100),
+  }),
+  repairOrder: rule({
+    ...dressing,
+    id: 'dressing.repair-order',
+    key: 'repair.order',
+    label: 'Soil for repairs, loose',
+    unit: 'm3',
+    standing: 'model',
+    says: 'Ground dug out, filled again to {deep}; it settles, and what is screened off is not used.',
+    values: { deep: value(50, 'mm', 'model', 'Scorched soil and clumps are dug out and refilled to', [20, 200]) },
+    inputs: { ground: 'm2', settling: '%', oversize: '%' },
+    formula: 'ground * deep * (1 + settling) / (1 - oversize)',
+    compute: ({ ground, settling, oversize }, { deep }) => (((ground * deep) / 1000) * (1 + settling / 100)) / (1 - oversize / 100),
   }),
   leaf: rule({
     ...dressing,
@@ -120,6 +145,31 @@ export const dressingRules = {
     inputs: { cut: 'mm' },
     formula: 'min(cut, max(cut * leafLeft, leafLeast))',
     compute: ({ cut }, values) => leafAfterCut(cut, values),
+  }),
+  leafOnce: rule({
+    ...dressing,
+    id: 'dressing.leaf-once',
+    key: 'dressing.leaf',
+    label: 'Leaf standing on the day',
+    unit: 'mm',
+    standing: 'model',
+    says: 'Leaf standing on the day, after a first cut half way down to {leafLeft} of the height of cut.',
+    values: { leafLeft: smotherValues.leafLeft },
+    inputs: { cut: 'mm' },
+    formula: 'cut * (1 + leafLeft) / 2',
+    compute: ({ cut }, { leafLeft }) => (cut * (1 + leafLeft / 100)) / 2,
+  }),
+  leafUncut: rule({
+    ...dressing,
+    id: 'dressing.leaf-uncut',
+    key: 'dressing.leaf',
+    label: 'Leaf standing on the day',
+    unit: 'mm',
+    standing: 'practice',
+    says: 'Nothing is cut down first: the leaf stands at its height of cut.',
+    inputs: { cut: 'mm' },
+    formula: 'cut',
+    compute: ({ cut }) => cut,
   }),
   limit: rule({
     ...dressing,
@@ -144,6 +194,17 @@ export const dressingRules = {
     inputs: { depth: 'mm', limit: 'mm', inLifts: '1' },
     formula: 'inLifts > 0 ? ceil(depth / limit - 0.000000001) : 1',
     compute: ({ depth, limit, inLifts }) => (inLifts > 0 ? Math.ceil(depth / limit - 1e-9) : 1),
+  }),
+  zoneTotal: rule({
+    ...dressing,
+    id: 'dressing.zone-total',
+    label: 'Soil for this zone',
+    unit: 'm3',
+    standing: 'calculation',
+    says: 'Dressing, trenches and repairs together.',
+    inputs: { orders: 'm3[]' },
+    formula: 'sum(orders)',
+    compute: ({ orders }) => sum(orders),
   }),
   total: rule({
     ...dressing,
@@ -173,6 +234,63 @@ export const dressingRules = {
     inputs: { volume: 'm3', barrow: 'L' },
     formula: 'ceil(volume / barrow - 0.000000001)',
     compute: ({ volume, barrow }) => Math.ceil((volume * 1000) / barrow - 1e-9),
+  }),
+}
+
+/** Cores as they are taken, until a person sets the machine. */
+export const coringValues = tradeValues('coring', {
+  tine: value(13, 'mm', 'practice', 'Hollow tines are as wide as; ½ to ¾ in', [4, 30]),
+  spacing: value(50, 'mm', 'practice', 'Holes of one pass stand apart, each way, by; a hire drum 75 to 100', [15, 200]),
+  depth: value(75, 'mm', 'practice', 'Holes are as deep as', [25, 250]),
+  loose: value(1.4, '1', 'model', 'Cores lie looser than they grew by a factor of', [1, 3]),
+})
+
+const coring = { stage: 5, standing: 'calculation' } as const
+
+export const coringRules = {
+  opened: rule({
+    ...coring,
+    id: 'coring.opened',
+    label: 'Surface opened',
+    unit: '%',
+    says: 'Holes to a square metre times the area of one, for every pass.',
+    inputs: { tine: 'mm', spacing: 'mm', passes: '1' },
+    formula: 'passes * 3.14159265358979 / 4 * (tine / spacing) * (tine / spacing)',
+    compute: ({ tine, spacing, passes }) => passes * (Math.PI / 4) * (tine / spacing) ** 2 * 100,
+  }),
+  holes: rule({
+    ...coring,
+    id: 'coring.holes',
+    label: 'Volume of the holes',
+    unit: 'm3',
+    says: 'Ground times the surface opened times the depth.',
+    inputs: { area: 'm2', opened: '%', depth: 'mm' },
+    formula: 'area * opened * depth',
+    compute: ({ area, opened, depth }) => (((area * opened) / 100) * depth) / 1000,
+  }),
+  sand: rule({
+    ...coring,
+    id: 'coring.sand',
+    key: 'sand.order',
+    label: 'Sand for the holes, loose',
+    unit: 'm3',
+    says: 'The holes filled, no more.',
+    inputs: { holes: 'm3', oversize: '%' },
+    formula: 'holes / (1 - oversize)',
+    compute: ({ holes, oversize }) => holes / (1 - oversize / 100),
+  }),
+  cores: rule({
+    ...coring,
+    id: 'coring.cores',
+    key: 'debris.cores',
+    label: 'Cores off, loose',
+    unit: 'm3',
+    standing: 'model',
+    says: 'What comes out of the holes lies {loose} times as loose.',
+    values: { loose: coringValues.loose },
+    inputs: { holes: 'm3' },
+    formula: 'holes * loose',
+    compute: ({ holes }, { loose }) => holes * loose,
   }),
 }
 
@@ -232,6 +350,9 @@ export const coverRules = {
   }),
 }
 
+/** Mat taken to be there where it was not read but is scarified. */
+export const matReading = reading({ key: 'debris.mat', stage: 5, label: 'Mat, not read', unit: 'mm', otherwise: [6, [1, 30]] })
+
 export const debrisRules = {
   depth: rule({
     ...dressing,
@@ -239,14 +360,32 @@ export const debrisRules = {
     label: 'Mat taken out',
     unit: 'mm',
     standing: 'model',
-    says: 'A pass takes out {share} of the mat, counting no more than {most} of it.',
+    says: 'Each pass takes out {share} of the mat, counting no more than {most} of it; moss comes out with it, {moss} of it where it covers the ground.',
     values: {
       share: value(25, '%', 'model', 'Share of the mat a pass takes out', [5, 80]),
       most: value(12, 'mm', 'model', 'Mat that blades reach in one pass', [3, 40]),
+      moss: value(10, 'mm', 'model', 'Moss that comes out, where it covers the ground', [2, 40]),
     },
-    inputs: { thatch: 'mm' },
-    formula: 'min(thatch, most) * share',
-    compute: ({ thatch }, { share, most }) => (Math.min(thatch, most) * share) / 100,
+    inputs: { thatch: 'mm', passes: '1', cover: '%' },
+    formula: 'min(thatch, passes * min(thatch, most) * share) + moss * cover',
+    compute: ({ thatch, passes, cover }, { share, most, moss }) =>
+      Math.min(thatch, (passes * Math.min(thatch, most) * share) / 100) + (moss * cover) / 100,
+  }),
+  strip: rule({
+    ...dressing,
+    id: 'debris.strip',
+    key: 'debris.strip',
+    label: 'Old growth off, loose',
+    unit: 'm3',
+    standing: 'model',
+    says: 'A sward lifted {deep} thick lies {loose} times as loose.',
+    values: {
+      deep: value(30, 'mm', 'model', 'A sward is lifted this thick', [15, 80]),
+      loose: value(1.5, '1', 'model', 'and lies looser by a factor of', [1, 3]),
+    },
+    inputs: { ground: 'm2' },
+    formula: 'ground * deep * loose',
+    compute: ({ ground }, { deep, loose }) => (ground * deep * loose) / 1000,
   }),
   volume: rule({
     ...dressing,
@@ -265,7 +404,7 @@ export const debrisRules = {
     ...dressing,
     id: 'debris.total',
     key: 'debris',
-    label: 'Off: thatch, loose',
+    label: 'Off, loose',
     standing: 'calculation',
     ...allZones('m3'),
   }),

@@ -1,14 +1,19 @@
 import type { Firm } from '../entities/firm.ts'
-import type { Job } from '../entities/job.ts'
+import type { Job, Zone } from '../entities/job.ts'
 import type { Grade } from '../entities/entry.ts'
 import type { Schools } from '../reference/schools.ts'
+import type { Day } from '../calendar/day.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
-import { quantity, say } from '../trace/message.ts'
-import { JOB, zoneScope } from '../trace/scope.ts'
+import { quantity, say, type Message } from '../trace/message.ts'
+import { JOB, zoneScope, type Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import { bagNitrogen, feedReadings, feedRules, nitrogenValues, starterValues } from './feedRules.ts'
+import { isPlanted } from '../work/sowing.ts'
+import { operationOf, type ZoneWork } from '../work/zoneWork.ts'
+import { bagNitrogen, feedDaySoil, feedReadings, feedRules, nitrogenValues, starterValues, upkeepValues } from './feedRules.ts'
 
 export interface FeedPlan {
+  /** A starter goes with seed; turf that is not sown gets an upkeep feed. */
+  use: 'starter' | 'upkeep'
   grade: Grade
   gradeText: string
   rate: Figure
@@ -24,44 +29,106 @@ export interface FeedBrief {
   job: Job
   firm: Firm
   schools: Schools
-  /** The ground that is fed, by zone. */
-  fed: readonly { zone: string; area: Figure }[]
-  /** Soil at 50 mm, °C. */
-  soil: Figure
+  works: readonly ZoneWork[]
+  /** The day a zone is fed, where its step has one. */
+  fedOn: (zone: string) => Figure | null
+  /** Soil at 50 mm on a day, °C. */
+  soilOn: (day: Day) => number
+  soilNow: Figure
   trace: Trace
 }
 
-/** Starter feed for the zones sown: product from grade and nitrogen wanted, what else it lays, the ceiling, and the law. */
-export function planFeed(brief: FeedBrief): FeedPlan | null {
-  const { job, firm, schools, fed, soil, trace } = brief
-  if (fed.length === 0) return null
-  const typed = job.feed.grade ?? firm.feedGrade
-  const grade = typed ?? trace.values(starterValues)
-  const gradeText = `${grade.n}-${grade.p2o5}-${grade.k2o}`
-  const bag = trace.setting(bagNitrogen, JOB, typed?.n ?? null)
-  const nitrogen = trace.read(feedReadings.nitrogen, JOB, job.feed.nitrogen) ?? trace.work(feedRules.target, JOB, {})
-  const rate = trace.work(feedRules.rate, JOB, { nitrogen, grade: bag }, { label: say`Starter ${gradeText}, rate` })
-  const slow = trace.readOr(feedReadings.slow, JOB, job.feed.slowShare)
-  const ceiling = trace.work(feedRules.ceiling, JOB, { slow, soil })
-  const p2o5 = trace.work(feedRules.p2o5, JOB, { rate, grade: grade.p2o5 })
-  const k2o = trace.work(feedRules.k2o, JOB, { rate, grade: grade.k2o })
-  const p = trace.work(feedRules.p, JOB, { p2o5 })
-  const k = trace.work(feedRules.k, JOB, { k2o })
-  const zones = fed.map(({ zone, area }) => ({
-    zone,
-    kg: trace.work(feedRules.kg, zoneScope(zone), { area, rate }, { label: say`Starter ${gradeText}`, school: `feed:${schools.feed}` }),
-  }))
-  const total = trace.work(feedRules.total, JOB, { zones: zones.map((z) => z.kg) }, { label: say`Starter ${gradeText} to order` })
-  const notices = [...overCeiling(nitrogen, ceiling, soil, trace), ...(grade.p2o5 > 0 ? phosphorusNotices(brief, grade, gradeText, p) : [])]
-  return { grade, gradeText, rate, nitrogen, ceiling, lays: { p2o5, k2o, p, k }, zones, total, notices }
+/** A figure of the upkeep feed of a job that has a starter as well. */
+const UPKEEP: Scope = { id: 'upkeep' }
+
+/** The feeds of a job: a starter where something is sown, an upkeep feed where nothing is; one product for both where one is named. */
+export function planFeeds(brief: FeedBrief): FeedPlan[] {
+  const fed = brief.works.flatMap((work) => {
+    const feed = operationOf(work, 'feed') ?? operationOf(work, 'feed-later')
+    return feed && work.r.area ? [{ work, ground: feed.ground }] : []
+  })
+  const sown = fed.filter(({ work }) => isPlanted(work.sowing))
+  const unsown = fed.filter(({ work }) => !isPlanted(work.sowing))
+  const named = brief.job.feed.grade ?? brief.firm.feedGrade
+  if (named) return fed.length > 0 ? [planFeed(brief, sown.length > 0 ? 'starter' : 'upkeep', fed, JOB)] : []
+  return [
+    ...(sown.length > 0 ? [planFeed(brief, 'starter', sown, JOB)] : []),
+    ...(unsown.length > 0 ? [planFeed(brief, 'upkeep', unsown, sown.length > 0 ? UPKEEP : JOB)] : []),
+  ]
 }
 
-function overCeiling(nitrogen: Figure, ceiling: Figure, soil: Figure, trace: Trace): Notice[] {
+interface Fed {
+  work: ZoneWork
+  ground: Figure
+}
+
+/** One feed: product from grade and nitrogen wanted, what else it lays, the ceiling on its day, and the law. */
+function planFeed(brief: FeedBrief, use: FeedPlan['use'], fed: readonly Fed[], scope: Scope): FeedPlan {
+  const { job, firm, schools, fedOn, soilOn, soilNow, trace } = brief
+  const typed = job.feed.grade ?? firm.feedGrade
+  const grade = typed ?? trace.values(use === 'starter' ? starterValues : upkeepValues)
+  const gradeText = `${grade.n}-${grade.p2o5}-${grade.k2o}`
+  const bag = trace.setting(bagNitrogen, scope, typed?.n ?? (use === 'upkeep' ? grade.n : null))
+  const slow = trace.readOr(feedReadings.slow, scope, job.feed.slowShare)
+  const days = fed.flatMap(({ work }) => fedOn(work.r.id) ?? [])
+  const warmest = days.reduce<Figure | null>((a, b) => (a === null || soilOn(b.value as Day) > soilOn(a.value as Day) ? b : a), null)
+  const celsius = warmest ? soilOn(warmest.value as Day) : num(soilNow)
+  const soil = trace.found(feedDaySoil, scope, Math.round(celsius * 10) / 10, { day: warmest, soil: soilNow })
+  const ceiling = trace.work(feedRules.ceiling, scope, { slow, soil })
+  const nitrogen = trace.read(feedReadings.nitrogen, scope, job.feed.nitrogen) ?? trace.work(feedRules.target, scope, { ceiling })
+  const name: Message = use === 'starter' ? say`Starter ${gradeText}` : say`Feed ${gradeText}`
+  const rate = trace.work(feedRules.rate, scope, { nitrogen, grade: bag }, { label: say`${name}, rate` })
+  const p2o5 = trace.work(feedRules.p2o5, scope, { rate, grade: grade.p2o5 })
+  const k2o = trace.work(feedRules.k2o, scope, { rate, grade: grade.k2o })
+  const p = trace.work(feedRules.p, scope, { p2o5 })
+  const k = trace.work(feedRules.k, scope, { k2o })
+  const zones = fed.map(({ work, ground }) => ({
+    zone: work.r.id,
+    kg: trace.work(feedRules.kg, zoneScope(work.r.id), { area: ground, rate }, { label: name, school: `feed:${schools.feed}` }),
+  }))
+  const total = trace.work(feedRules.total, scope, { zones: zones.map((z) => z.kg) }, { label: say`${name} to order` })
+  const about = { job, firm, schools, fed: fed.map((f) => f.work.r.zone), use, prefix: scope.id === 'job' ? 'feed' : 'upkeep' }
+  const notices = [
+    ...overCeiling(nitrogen, ceiling, soil, about.prefix, trace),
+    ...(grade.p2o5 > 0 ? phosphorusNotices(about, grade, gradeText, p) : []),
+    ...(grade.k2o > 0 ? potassiumNotices(about, grade, gradeText, k) : []),
+  ]
+  return { use, grade, gradeText, rate, nitrogen, ceiling, lays: { p2o5, k2o, p, k }, zones, total, notices }
+}
+
+/** What the notices of a feed are about. */
+interface About {
+  job: Job
+  firm: Firm
+  schools: Schools
+  fed: readonly Zone[]
+  use: FeedPlan['use']
+  prefix: string
+}
+
+/** Potassium the laboratory finds enough of is left out, unless the school feeds seedlings regardless. */
+function potassiumNotices({ fed, schools, use, prefix }: About, grade: Grade, gradeText: string, k: Figure): Notice[] {
+  const tests = fed.filter((z) => z.lab.potassium !== null)
+  const enough = tests.length > 0 && tests.every((z) => z.lab.potassium !== 'low')
+  if (!enough || (schools.phosphorus === 'always' && use === 'starter')) return []
+  return [
+    {
+      id: `${prefix}.k-test`,
+      stage: 5,
+      level: 'warn',
+      title: 'Potassium: the laboratory finds enough.',
+      says: say`${gradeText} holds ${quantity(grade.k2o, '%')} K₂O, and more than enough does nothing. Take a product with 0 as its last number.`,
+      figure: k.id,
+    },
+  ]
+}
+
+function overCeiling(nitrogen: Figure, ceiling: Figure, soil: Figure, prefix: string, trace: Trace): Notice[] {
   if (num(nitrogen) <= num(ceiling) + 1e-9) return []
   const where = num(soil) >= trace.value(nitrogenValues.heat) ? ' in this heat' : ' with this much slow release'
   return [
     {
-      id: 'feed.ceiling',
+      id: `${prefix}.ceiling`,
       stage: 5,
       level: 'hold',
       title: say`Too much nitrogen in one dose: ${nitrogen}.`,
@@ -74,13 +141,13 @@ function overCeiling(nitrogen: Figure, ceiling: Figure, soil: Figure, trace: Tra
 const NO_P = 'Take a product with 0 as its middle number.'
 
 /** What law and laboratory say of the phosphorus in the bag. */
-function phosphorusNotices({ job, firm, schools, fed }: FeedBrief, grade: Grade, gradeText: string, p: Figure): Notice[] {
+function phosphorusNotices({ firm, schools, fed, use, prefix }: About, grade: Grade, gradeText: string, p: Figure): Notice[] {
   const law = firm.phosphorusLaw
-  const tests = job.zones.filter((z) => fed.some((s) => s.zone === z.id) && z.lab.phosphorus !== null)
+  const tests = fed.filter((z) => z.lab.phosphorus !== null)
   const short = tests.some((z) => z.lab.phosphorus === 'low')
   const enough = tests.length > 0 && !short
   const notice = (key: 'p-law' | 'p-test', level: Notice['level'], title: Notice['title'], says: Notice['says']): Notice => ({
-    id: `feed.${key}`,
+    id: `${prefix}.${key}`,
     stage: 5,
     level,
     title,
@@ -119,6 +186,10 @@ function phosphorusNotices({ job, firm, schools, fed }: FeedBrief, grade: Grade,
         ]
   }
   const found: Notice[] = []
+  if (law === 'new-seed-only' && use === 'upkeep')
+    return [
+      notice('p-law', 'hold', say`Phosphorus only at new seed, and nothing is sown: ${gradeText} holds ${held} P₂O₅.`, `${NO_P} Local law decides.`),
+    ]
   if (law === 'new-seed-only')
     found.push(notice('p-law', 'note', 'Phosphorus: at new seed only.', 'The local rule allows it at sowing. Later feeds on this job carry none.'))
   const byTest = schools.phosphorus === 'by-test'

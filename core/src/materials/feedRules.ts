@@ -1,4 +1,4 @@
-import { allZones, reading, rule, setting, tradeValues, value } from '../trace/rule.ts'
+import { allZones, procedure, reading, rule, setting, tradeValues, value } from '../trace/rule.ts'
 
 const feed = { stage: 5 } as const
 
@@ -14,12 +14,34 @@ export const starterValues = tradeValues('starter', {
   k2o: value(8, '%', 'model', 'K₂O in it', [0, 60]),
 })
 
+/** The feed taken for turf that is not sown: no phosphorus, most of it slow. */
+export const upkeepValues = tradeValues('upkeep-feed', {
+  n: value(20, '%', 'model', 'Nitrogen in the feed taken for turf that is not sown', [1, 60]),
+  p2o5: value(0, '%', 'model', 'P₂O₅ in it', [0, 60]),
+  k2o: value(5, '%', 'model', 'K₂O in it', [0, 60]),
+})
+
 /** What may be given at most at once. */
 export const nitrogenValues = tradeValues('nitrogen', {
   quick: value(4.9, 'g/m2', 'practice', 'Quick nitrogen in one dose at most (1 lb/1,000 ft²)', [1, 10]),
   all: value(7.3, 'g/m2', 'model', 'All nitrogen in one dose at most', [2, 15]),
   heat: value(24, 'C', 'model', 'Soil this warm counts as heat', [15, 35]),
   inHeat: value(50, '%', 'practice', 'Share of it given in heat', [10, 100]),
+})
+
+/** Soil at 50 mm on the day the feed is given, °C. */
+export const feedDaySoil = procedure({
+  id: 'feed.soil',
+  key: 'feed.soil',
+  stage: 5,
+  label: 'Soil on the day it is fed',
+  unit: 'C',
+  standing: 'model',
+  says: 'The soil curve on the day the feed is given.',
+  inputs: { day: 'date?', soil: 'C' },
+  steps: 'soil curve on the day',
+  by: 'materials/feed: planFeeds',
+  check: 'materials.test.ts',
 })
 
 /** Nitrogen in the bag: the job's, else the firm's, else Juvena's usual starter. */
@@ -34,26 +56,10 @@ const laidAlong = {
 } as const
 
 export const feedRules = {
-  target: rule({
-    ...feed,
-    id: 'feed.target',
-    key: 'feed.nitrogen',
-    label: 'Nitrogen wanted',
-    unit: 'g/m2',
-    standing: 'practice',
-    says: 'Starter at sowing lays {low} to {high} of nitrogen (½–1 lb/1,000 ft²); {usual} is taken.',
-    values: {
-      low: value(2.4, 'g/m2', 'practice', 'A starter lays at least', [0, 10]),
-      high: value(4.9, 'g/m2', 'practice', 'A starter lays at most', [1, 15]),
-      usual: value(3.2, 'g/m2', 'model', 'A starter lays, until you say', [0.5, 10]),
-    },
-    formula: 'max(low, min(high, usual))',
-    compute: (_, { low, high, usual }) => Math.max(low, Math.min(high, usual)),
-  }),
   rate: rule({
     ...feed,
     id: 'feed.rate',
-    label: 'Starter, rate',
+    label: 'Feed, rate',
     unit: 'g/m2',
     standing: 'calculation',
     says: 'Product is the nutrient wanted, divided by its share in the bag.',
@@ -64,7 +70,7 @@ export const feedRules = {
   kg: rule({
     ...feed,
     id: 'feed.kg',
-    label: 'Starter',
+    label: 'Feed',
     unit: 'kg',
     standing: 'calculation',
     says: 'Ground fed times product rate.',
@@ -78,12 +84,29 @@ export const feedRules = {
     label: 'Most nitrogen in one dose',
     unit: 'g/m2',
     standing: 'model',
-    says: 'Quick nitrogen at most {quick} a dose (1 lb/1,000 ft²); slow-release may raise the whole to {all}. In heat, soil at {heat} or more, {inHeat} of it.',
+    says: 'Quick nitrogen at most {quick} a dose (1 lb/1,000 ft²), {inHeat} of it in heat, soil at {heat} or more on the day; slow-release may raise the whole to {all}.',
     values: nitrogenValues,
     inputs: { slow: '%', soil: 'C' },
-    formula: 'min(quick / max(0.000001, 1 - slow), all) * (soil >= heat ? inHeat : 1)',
+    formula: 'min(quick * (soil >= heat ? inHeat : 1) / max(0.000001, 1 - slow), all)',
     compute: ({ slow, soil }, { quick, all, heat, inHeat }) =>
-      Math.min(quick / Math.max(1e-6, 1 - slow / 100), all) * (soil >= heat ? inHeat / 100 : 1),
+      Math.min((quick * (soil >= heat ? inHeat / 100 : 1)) / Math.max(1e-6, 1 - slow / 100), all),
+  }),
+  target: rule({
+    ...feed,
+    id: 'feed.target',
+    key: 'feed.nitrogen',
+    label: 'Nitrogen taken',
+    unit: 'g/m2',
+    standing: 'practice',
+    says: 'A dose lays {low} to {high} of nitrogen (½–1 lb/1,000 ft²); {usual} is taken, and never more than the most for the day.',
+    values: {
+      low: value(2.4, 'g/m2', 'practice', 'A starter lays at least', [0, 10]),
+      high: value(4.9, 'g/m2', 'practice', 'A starter lays at most', [1, 15]),
+      usual: value(3.2, 'g/m2', 'model', 'A starter lays, until you say', [0.5, 10]),
+    },
+    inputs: { ceiling: 'g/m2' },
+    formula: 'min(ceiling, max(low, min(high, usual)))',
+    compute: ({ ceiling }, { low, high, usual }) => Math.min(ceiling, Math.max(low, Math.min(high, usual))),
   }),
   p2o5: rule({
     ...feed,
@@ -126,7 +149,7 @@ export const feedRules = {
   total: rule({
     ...feed,
     id: 'feed.total',
-    label: 'Starter to order',
+    label: 'Feed to order',
     standing: 'calculation',
     ...allZones('kg'),
   }),

@@ -4,11 +4,13 @@ import type { MixOrder, ZoneSeed } from '../seed/seedPlan.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../trace/message.ts'
 import { procedure } from '../trace/rule.ts'
-import { JOB } from '../trace/scope.ts'
+import { JOB, zoneOf, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { CoverPlan } from './cover.ts'
-import type { DebrisPlan } from './debris.ts'
-import type { DressingPlan } from './dressing.ts'
+import type { DebrisLine } from './debris.ts'
+import type { DressingLine, DressingPlan } from './dressing.ts'
+import { dressingRules } from './dressingRules.ts'
+import type { StepKind } from '../reference/operations.ts'
 import type { FeedPlan } from './feed.ts'
 import { packsFor, type Packs } from './packs.ts'
 
@@ -45,24 +47,27 @@ export const packRule = procedure({
 export interface Materials {
   seeds: readonly ZoneSeed[]
   orders: readonly MixOrder[]
-  feed: FeedPlan | null
+  /** Seed of the proper sowings that wait for their season. */
+  laterSeeds: readonly ZoneSeed[]
+  laterOrders: readonly MixOrder[]
   dressing: DressingPlan | null
   covers: readonly CoverPlan[]
-  debris: DebrisPlan | null
+  debris: readonly DebrisLine[]
 }
 
 /** What to buy, carry and weigh out. `areaErrors` is 90 % either way by zone, as a share. */
-export function materialLines(m: Materials, areaErrors: ReadonlyMap<string, number>, trace: Trace): MaterialLine[] {
+export function materialLines(m: Materials, feeds: readonly FeedPlan[], areaErrors: ReadonlyMap<string, number>, trace: Trace): MaterialLine[] {
   return [
-    ...m.orders.map((order) => seedLine(order, m, areaErrors, trace)),
-    ...(m.feed ? [feedLine(m.feed, areaErrors, trace)] : []),
-    ...(m.dressing ? [dressingLine(m.dressing)] : []),
+    ...m.orders.map((order) => seedLine(order, m.seeds, { many: m.orders.length > 1, later: false }, areaErrors, trace)),
+    ...m.laterOrders.map((order) => seedLine(order, m.laterSeeds, { many: m.laterOrders.length > 1, later: true }, areaErrors, trace)),
+    ...feeds.map((feed, i) => feedLine(feed, i > 0, areaErrors, trace)),
+    ...(m.dressing?.lines.map((line) => dressingLine(line, m.dressing!, trace)) ?? []),
     ...m.covers.map(coverLine),
-    ...(m.debris ? [debrisLine(m.debris)] : []),
+    ...m.debris.map(debrisLine),
   ]
 }
 
-const cellsOf = (list: readonly { zone: string; amount: Figure }[]) => Object.fromEntries(list.map((x) => [x.zone, x.amount.id]))
+const cellsOf = (list: readonly { zone: string; amount: Figure }[]) => Object.fromEntries(list.map((x) => [zoneOf(x.zone), x.amount.id]))
 const plain = { packs: null, tonnes: 0, doubt: '' as Message, also: [] as string[] }
 
 interface Bagged {
@@ -84,7 +89,7 @@ function bagged({ key, order, zones, sizes, areaErrors, trace }: Bagged): Pick<M
     packs: { ...packs, figure: figure.id },
     doubt: doubtInBags(
       { total: num(order), packs },
-      zones.map((z) => ({ amount: num(z.amount), error: areaErrors.get(z.zone) ?? 0 })),
+      zones.map((z) => ({ amount: num(z.amount), error: areaErrors.get(zoneOf(z.zone)) ?? 0 })),
       bags,
     ),
     tonnes: num(order) / 1000,
@@ -112,43 +117,65 @@ function doubtInBags(
   return say`${doubt}: same bags`
 }
 
-function seedLine(order: MixOrder, { seeds, orders }: Materials, areaErrors: ReadonlyMap<string, number>, trace: Trace): MaterialLine {
+function seedLine(
+  order: MixOrder,
+  seeds: readonly ZoneSeed[],
+  { many, later }: { many: boolean; later: boolean },
+  areaErrors: ReadonlyMap<string, number>,
+  trace: Trace,
+): MaterialLine {
   const zones = seeds.filter((s) => s.key === order.key).map((s) => ({ zone: s.zone, amount: s.kg }))
+  const key = later ? `later.${order.key}` : order.key
   return {
-    id: `seed.${order.key}`,
-    name: orders.length > 1 ? `Seed, ${order.leader} mix` : 'Seed',
+    id: `seed.${key}`,
+    name: later ? 'Seed for the proper sowing' : many ? `Seed, ${order.leader} mix` : 'Seed',
     detail: say`${order.name} by weight`,
     cells: cellsOf(zones),
     total: order.total.id,
-    ...bagged({ key: order.key, order: order.total, zones, sizes: SEED_BAGS, areaErrors, trace }),
+    ...bagged({ key, order: order.total, zones, sizes: SEED_BAGS, areaErrors, trace }),
     also: [order.reserve.id],
   }
 }
 
-function feedLine(feed: FeedPlan, areaErrors: ReadonlyMap<string, number>, trace: Trace): MaterialLine {
+function feedLine(feed: FeedPlan, second: boolean, areaErrors: ReadonlyMap<string, number>, trace: Trace): MaterialLine {
   const zones = feed.zones.map((z) => ({ zone: z.zone, amount: z.kg }))
   return {
-    id: 'feed',
-    name: say`Starter feed ${feed.gradeText}`,
+    id: second ? 'feed.upkeep' : 'feed',
+    name: feed.use === 'starter' ? say`Starter feed ${feed.gradeText}` : say`Feed ${feed.gradeText}`,
     detail: 'crossed, sweep the paving',
     cells: cellsOf(zones),
     total: feed.total.id,
-    ...bagged({ key: 'feed', order: feed.total, zones, sizes: FEED_BAGS, areaErrors, trace }),
+    ...bagged({ key: second ? 'upkeep' : 'feed', order: feed.total, zones, sizes: FEED_BAGS, areaErrors, trace }),
     also: [feed.nitrogen.id],
   }
 }
 
-function dressingLine(dressing: DressingPlan): MaterialLine {
-  const name = DRESSING_NAMES[dressing.kind]
+const SPREAD_FOR: Partial<Record<StepKind, string>> = {
+  dress: 'worked in, tips showing',
+  trench: 'trenches, firmed in layers',
+  'sand-in': 'dry, into the holes',
+  'dog-soil': 'scorched rings',
+  'dig-clumps': 'where clumps come out',
+}
+
+/** A zone may take the same soil for several things: its cell is what they come to. */
+function dressingLine({ kind, total, tonnes, barrows }: DressingLine, { parts }: DressingPlan, trace: Trace): MaterialLine {
+  const name = DRESSING_NAMES[kind]
+  const mine = parts.filter((p) => p.kind === kind)
+  const zones = [...new Set(mine.map((p) => p.zone))].map((zone) => {
+    const orders = mine.filter((p) => p.zone === zone).map((p) => p.order)
+    return { zone, amount: orders.length === 1 ? orders[0]! : trace.work(dressingRules.zoneTotal, zoneScope(zone), { orders }, { part: kind }) }
+  })
+  const uses = [...new Set(mine.map((p) => (p.step === 'dress' && p.lifts > 1 ? 'in lifts, tips showing' : SPREAD_FOR[p.step]!)))]
   return {
     ...plain,
-    id: 'dressing',
+    id: mine.some((p) => p.step === 'dress') ? 'dressing' : `soil.${kind}`,
     name: name.charAt(0).toUpperCase() + name.slice(1),
-    detail: dressing.zones.some((z) => num(z.lifts) > 1) ? 'in lifts, tips showing' : 'worked in, tips showing',
-    cells: cellsOf(dressing.zones.map((z) => ({ zone: z.zone, amount: z.order }))),
-    total: dressing.total.id,
-    tonnes: num(dressing.tonnes),
-    also: [dressing.tonnes.id, dressing.barrows.id],
+    detail: uses.join('; '),
+    cells: cellsOf(zones),
+    total: total.id,
+    tonnes: num(tonnes),
+    also: [tonnes.id, barrows.id],
   }
 }
 
@@ -161,11 +188,13 @@ const coverLine = (cover: CoverPlan): MaterialLine => ({
   total: cover.total.id,
 })
 
-const debrisLine = (debris: DebrisPlan): MaterialLine => ({
+const OFF: Record<DebrisLine['what'], string> = { thatch: 'Off: thatch', cores: 'Off: cores', sward: 'Off: old growth' }
+
+const debrisLine = (debris: DebrisLine): MaterialLine => ({
   ...plain,
-  id: 'debris',
-  name: 'Off: thatch',
-  detail: 'loose, to green waste',
+  id: debris.what === 'thatch' ? 'debris' : `debris.${debris.what}`,
+  name: OFF[debris.what],
+  detail: debris.what === 'cores' ? 'loose' : 'loose, to green waste',
   cells: cellsOf(debris.zones),
   total: debris.total.id,
 })

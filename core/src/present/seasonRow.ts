@@ -21,6 +21,8 @@ export interface SeasonRow {
   window: WindowSpan[]
   cutOff: Day | null
   sowDay: Day | null
+  /** Whether anything is sown, set or laid: it wants watering. */
+  sows: boolean
   steps: { id: string; kind: string; name: Message; day: Day; span: number; state: string; hours: number; people: number }[]
   next: { name: Message; day: Day } | null
 }
@@ -56,6 +58,7 @@ export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
     window: (pack?.window ?? []).filter((s) => s.from <= addDays(plan.today, 60)),
     cutOff: pack ? (pack.cutOff.value as Day) : null,
     sowDay: pack?.sowDay ?? null,
+    sows: plan.packages.some((p) => p.plants),
     steps: plan.steps.map((s) => ({
       id: s.id,
       kind: s.kind,
@@ -85,6 +88,7 @@ export const failedRow = (id: string, name: string): SeasonRow => ({
   window: [],
   cutOff: null,
   sowDay: null,
+  sows: false,
   steps: [],
   next: null,
 })

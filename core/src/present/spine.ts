@@ -95,7 +95,7 @@ function findings(plan: JobPlan): Line {
   const words = unique(plan.findings.filter((f) => f.verdict === 'act' || f.verdict === 'hold').map((f) => f.word))
   const none = plan.zones.length === 0
   return {
-    line: none ? 'nothing to judge yet' : words.length === 0 ? 'nothing against seed' : words.slice(0, 3).join(', '),
+    line: none ? 'nothing to judge yet' : words.length === 0 ? 'nothing asks for work' : words.slice(0, 3).join(', '),
     sub: none
       ? NEEDS_A_ZONE
       : unread.length > 0
@@ -115,10 +115,11 @@ function approachWords(approaches: readonly ApproachId[]): string {
 function approach(plan: JobPlan): Line {
   if (nothingMeasured(plan)) return { line: 'not chosen yet', sub: NEEDS_A_ZONE }
   const measured = plan.zones.filter((z) => z.area)
-  const overridden = measured.filter((z) => z.approach.overridden).length
+  const overridden = measured.filter((z) => z.approach.overridden || z.rungs.some((r) => r.yours)).length
+  const left = measured.reduce((sum, z) => sum + z.rungs.filter((r) => !r.planned && r.asks.some((a) => a.strength !== 'may')).length, 0)
   return {
     line: approachWords(unique(measured.map((z) => z.approach.chosen))),
-    sub: overridden ? `${overridden} overridden by you` : 'as the findings ask',
+    sub: left ? `${left} asked for, not planned` : overridden ? `${overridden} changed by you` : 'as the findings ask',
   }
 }
 
@@ -138,7 +139,7 @@ function materials(plan: JobPlan): Line {
   const carry = tonnes >= IN_TONNES ? quantity(tonnes, 't') : quantity(tonnes * 1000, 'kg')
   return {
     line: plan.materials.length === 0 ? 'nothing to buy yet' : say`${count(plan.materials.length, 'line', 'lines')} · ${carry}`,
-    sub: nothingMeasured(plan) ? NEEDS_A_ZONE : plan.feed ? `starter ${plan.feed.grade}` : 'no feed',
+    sub: nothingMeasured(plan) ? NEEDS_A_ZONE : plan.feed ? `${plan.feed.use === 'starter' ? 'starter' : 'feed'} ${plan.feed.grade}` : 'no feed',
   }
 }
 
@@ -151,21 +152,30 @@ function order(plan: JobPlan): Line {
   const left = pack ? daysBetween(pack.sowDay, String(pack.cutOff.value)) : 0
   return {
     line: !first || !last ? 'no days yet' : first === last ? say`${onDay(first)}` : say`${onDay(first)} – ${onDay(last)}`,
-    sub: !pack ? NEEDS_A_ZONE : pack.fits ? `sown ${count(left, 'day', 'days')} before the cut-off` : 'does not fit this season',
+    sub: !pack
+      ? NEEDS_A_ZONE
+      : !pack.fits
+        ? 'does not fit this season'
+        : pack.plants
+          ? `sown ${count(left, 'day', 'days')} before the cut-off`
+          : count(pack.visits, 'visit', 'visits'),
   }
 }
 
 function water({ follow }: JobPlan): Line {
-  if (!follow.water) return { line: 'nothing to water yet', sub: NEEDS_A_ZONE }
+  if (!follow.water)
+    return follow.packages.length > 0
+      ? { line: 'nothing sown to water', sub: 'water in, then as usual' }
+      : { line: 'nothing to water yet', sub: NEEDS_A_ZONE }
   const { times, zones, daily } = follow.water
   const most = Math.round(Math.max(0, ...zones.map((z) => num(z.minutes))))
-  const days = follow.packages[0]?.wateringDays
+  const days = follow.packages.find((p) => p.wateringDays)?.wateringDays
   return { line: `${times.length} × ${most} min${days ? `, ${num(days)} days` : ''}`, sub: say`${daily} a day` }
 }
 
 function diary(plan: JobPlan): Line {
   const { done, of, next, packages } = plan.follow
-  const first = packages[0]
+  const first = packages.find((p) => p.up.length > 0)
   const sown = first && plan.steps.find((s) => s.kind === 'sow' && s.workPackage === first.workPackage && s.state === 'done')
   const growing = sown && first.wateringDays ? `day ${daysBetween(sown.chosen, plan.today)} of ${num(first.wateringDays)}` : null
   return {

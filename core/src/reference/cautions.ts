@@ -9,6 +9,7 @@ export const CAUTIONS = {
   dust: 'Dry sand and soil: damp down, and wear a mask.',
   compost: 'Compost: gloves, a mask if dusty, and wash before eating; it can carry Legionella.',
   slope: 'On this slope walk across, never up and down; no ride-on at 1 in 4 or steeper.',
+  edging: 'Steel edging: cut ends are sharp; gloves, and caps on every rod and stake.',
   heat: 'Hot days: water, shade and breaks for the crew.',
   trip: 'Hoses, sheets and pins trip people: mark them and keep to one side of paths.',
   mower: 'Clear stones and wire before cutting down. Engine off before touching the blades.',

@@ -87,7 +87,7 @@ const row = (
   drought,
   spread,
   spreads: /stolon|rhizome/.test(spread),
-  stolonOnly: spread === 'stolon only',
+  stolonOnly: /^stolon( only)?$/.test(spread),
   thatch,
   cut,
   nitrogen,

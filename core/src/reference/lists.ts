@@ -1,15 +1,52 @@
 /** Closed lists of choices. Labels are trade words; twins of a word are chosen at the edge (words.ts). */
 
-export const APPROACHES = ['leave', 'mend', 'overseed', 'overseed-level', 'renovate', 'sow-new', 'hold-over'] as const
+/** What is sown, and where. */
+export const SOWINGS = ['none', 'spots', 'thin', 'over', 'new', 'cover-then-sow', 'blend', 'winter-green', 'plugs', 'turf'] as const
+export type Sowing = (typeof SOWINGS)[number]
+export const SOWING_NAMES: Record<Sowing, string> = {
+  none: 'nothing sown',
+  spots: 'bare spots',
+  thin: 'thin places',
+  over: 'the whole zone, over what is there',
+  new: 'the whole zone, as new',
+  'cover-then-sow': 'a quick cover now, the proper grass in its season',
+  blend: 'cool grass into living warm turf',
+  'winter-green': 'cool grass over dormant warm turf',
+  plugs: 'plugs or runners of the turf there',
+  turf: 'turf laid',
+}
+
+/** Ready-made ways: names contractors use for what is sown and what is done besides. */
+export const APPROACHES = [
+  'leave',
+  'care',
+  'level',
+  'mend',
+  'overseed',
+  'overseed-level',
+  'renovate',
+  'sow-new',
+  'hold-over',
+  'plugs',
+  'returf',
+  'blend',
+  'winter-green',
+] as const
 export type ApproachId = (typeof APPROACHES)[number]
 export const APPROACH_NAMES: Record<ApproachId, string> = {
   leave: 'leave and feed',
+  care: 'work without seed',
+  level: 'level, no seed',
   mend: 'mend spots',
   overseed: 'overseed',
   'overseed-level': 'overseed and level',
   renovate: 'renovate: kill off, clear, sow',
   'sow-new': 'sow as new ground',
-  'hold-over': 'hold over with a quick cover',
+  'hold-over': 'hold over with a quick cover, sow later',
+  plugs: 'plugs or runners',
+  returf: 'returf',
+  blend: 'deliberate blend',
+  'winter-green': 'winter green over dormant turf',
 }
 
 export const AIMS = ['thicker', 'weed-free', 'level', 'even-colour', 'mend-patch', 'low-upkeep', 'hard-wear', 'no-chemicals'] as const

@@ -1,4 +1,3 @@
-import type { StepKind } from '../reference/operations.ts'
 import { EVENING_STEPS } from '../reference/operations.ts'
 import type { StepNeed } from '../work/steps.ts'
 
@@ -10,126 +9,226 @@ export interface Calendar {
 
 /** Days a step may need beyond whole ones before it counts as another day: a few minutes over are worked off the same day. */
 const MINUTES_OVER = 0.05
-/** Most days tried for one step from its first. */
-const DAYS_TRIED = 8
 /** Hours a day may be overfilled by, so that two short steps share it. */
 const OVERTIME = 0.5
+/** Rounds in which one step may push another before the days count as impossible. */
+const MOST_ROUNDS = 60
+/** Days looked through for one that has room. */
+const LOOKED_THROUGH = 45
 
 export const daysFilled = (need: StepNeed, calendar: Calendar): number => Math.max(1, Math.ceil(need.hours / calendar.hoursPerDay - MINUTES_OVER))
 
-/** What the steps are like, worked out once for all the starts that are tried. */
-export interface StepShapes {
-  /** Working days each fills. */
-  spans: number[]
-  /** Done after hours, on any day. */
-  evening: boolean[]
-  /** Index of the step each has to keep its distance from, or −1. */
-  afters: number[]
-  /** Index of the scarifying still to come, or −1. */
-  scarify: number
+/** A link between two steps of the list, by their place in it. */
+export interface IndexedLink {
+  from: number
+  to: number
+  least: number
+  most: number
+  /** The link asks for more than must hold. */
+  soft: boolean
 }
 
-export function shapesOf(needs: readonly StepNeed[], from: number, calendar: Calendar): StepShapes {
-  const indexOf = (kind: StepKind) => needs.findIndex((m) => m.kind === kind)
-  return {
-    spans: needs.map((n) => daysFilled(n, calendar)),
-    evening: needs.map((n) => EVENING_STEPS.has(n.kind)),
-    afters: needs.map((n) => (n.after ? indexOf(n.after.kind) : -1)),
-    scarify: needs.findIndex((n, i) => n.kind === 'scarify' && i >= from),
-  }
-}
-
-export interface Search {
-  shapes: StepShapes
+/** A package's steps and what fixes them, as numbers. */
+export interface Problem {
   needs: readonly StepNeed[]
   calendar: Calendar
-  /** Index of the first step still to be done, and the day the one before it ended. */
+  /** The step the others hang on. */
+  anchor: number
+  /** First step still to be done; those before it are done or passed. */
   from: number
-  previousEnd: number | null
-  /** Days that steps may lie further apart than they should; none at first. */
-  stretch: number | null
-  /** Days at most from scarifying to seed. */
-  openedToSow: number
-  usePins: boolean
-  /** Day numbers of pins and of first days, null and −Infinity where there are none. */
-  pins: readonly (number | null)[]
-  notBefore: readonly number[]
-  /** The step that has to fall in the window, and the days it may. */
-  sow: number
-  accepts: (day: number) => boolean
-  /** Days of the steps already done, −Infinity for the others. */
+  /** Days of what is done: start and end, by step; −Infinity for the others. */
   doneOn: readonly number[]
+  /** First day anything may happen, and the first of each step. */
+  begin: number
+  notBefore: readonly number[]
+  /** Pins by step, null where there is none. */
+  pins: readonly (number | null)[]
+  /** Links as they should be, and as they must be. */
+  better: readonly IndexedLink[]
+  must: readonly IndexedLink[]
 }
+
+/** What stopped a try: the step that had no day, and the later or earlier one it clashed with (−1: its own first day). */
+export interface Clash {
+  step: number
+  with: number
+}
+
+export interface Days {
+  start: number[]
+  end: number[]
+}
+
+/** Steps by their place: days each fills, and whether they are done after hours. */
+interface Shape {
+  span: number
+  evening: boolean
+  hours: number
+}
+
+export const shapesOf = (needs: readonly StepNeed[], calendar: Calendar): Shape[] =>
+  needs.map((n) => ({ span: daysFilled(n, calendar), evening: EVENING_STEPS.has(n.kind), hours: n.hours }))
 
 const isWeekend = (day: number) => (day + 4) % 7 % 6 === 0 // prettier-ignore
 
-/** Days for the steps from index `from`, each as early as its lags allow, starting on `start`; null when the lags cannot all hold. */
-export function assignDays(s: Search, start: number): number[] | null {
-  const { needs, calendar } = s
-  const { spans, evening, scarify } = s.shapes
-  const days: number[] = new Array(needs.length).fill(start)
-  const ends: number[] = new Array(needs.length).fill(start)
-  // Hours already in each day, counted from the start.
-  const load: number[] = []
-  // Where a partial chain has failed before: what follows depends on no more than this.
-  let failedStates: Set<number> | null = null
-  const hoursOn = (day: number) => load[day - start] ?? 0
-  const works = (day: number, i: number) => calendar.weekendWork || evening[i]! || !isWeekend(day)
-  const endFrom = (day: number, i: number) => {
-    let end = day
-    for (let left = spans[i]! - 1; left > 0;) if (works(++end, i)) left--
-    return end
-  }
-  const stateAt = (i: number, previous: number | null) => {
-    const sincePrevious = i === s.from ? 0 : previous! - start
-    const sinceScarify = scarify >= 0 && i > scarify ? ends[scarify]! - start : 0
-    return ((i * 512 + sincePrevious) * 512 + sinceScarify) * 128 + Math.round(hoursOn(previous ?? start) * 4)
-  }
-  const search = (i: number): boolean => {
-    if (i === needs.length) return true
-    const need = needs[i]!
-    const previous = i === s.from ? s.previousEnd : ends[i - 1]!
-    const state = stateAt(i, previous)
-    if (failedStates?.has(state)) return false
-    const first = firstDay(s, i, previous, start, ends)
-    const last = lastDay(s, i, previous, first, ends)
-    const notBefore = s.notBefore[i]!
-    const pin = s.usePins ? s.pins[i]! : null
-    for (let day = pin ?? Math.max(first, notBefore), n = 0; n < DAYS_TRIED; day++, n++) {
-      if (day < first || day < notBefore || day > last) break
-      const already = hoursOn(day)
-      const full = already > 0 && need.lag[1] !== 0 && already + need.hours > calendar.hoursPerDay + OVERTIME
-      if (pin === null && (!works(day, i) || (i === s.sow && !s.accepts(day)) || full)) continue
-      days[i] = day
-      ends[i] = endFrom(day, i)
-      const end = ends[i]!
-      const before = hoursOn(end)
-      load[end - start] = before + need.hours - (spans[i]! - 1) * calendar.hoursPerDay
-      if (search(i + 1)) return true
-      load[end - start] = before
-      if (pin !== null) break
+/** Every link of the steps, by place; steps before the anchor also keep their order, those after it follow it. */
+export function linksOf(needs: readonly StepNeed[], anchor: number, which: 'must' | 'better'): IndexedLink[] {
+  const place = new Map(needs.map((n, i) => [n.kind, i]))
+  const links: IndexedLink[] = []
+  needs.forEach((need, to) => {
+    for (const link of need.links) {
+      const from = place.get(link.from)!
+      const [least, most] = link[which]
+      const soft = which === 'better' && (link.better[0] > link.must[0] || link.better[1] < link.must[1])
+      links.push({ from, to, least, most, soft })
     }
-    failedStates ??= new Set<number>()
-    failedStates.add(state)
-    return false
+    const order = (from: number) => links.push({ from, to, least: 0, most: Infinity, soft: false })
+    if (to > anchor) return order(anchor)
+    // Evening steps hang on what they are for, so that they never hold the crew's work to another day.
+    const evening = EVENING_STEPS.has(need.kind)
+    const before = evening ? -1 : needs.findLastIndex((n, i) => i < to && !EVENING_STEPS.has(n.kind))
+    if (before >= 0) order(before)
+    else if (to > 0) order(0)
+  })
+  return links
+}
+
+/**
+ * Days for all steps with the anchor on `day`: those before it as late as their links allow, those after it as early.
+ * Null when they cannot hold; then `clash` says what stood in the way.
+ */
+export function daysAround(
+  p: Problem,
+  links: readonly IndexedLink[],
+  shapes: readonly Shape[],
+  day: number,
+  usePins: boolean,
+  clash?: Clash,
+): Days | null {
+  const upper: number[] = new Array(p.needs.length).fill(Infinity)
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const days = onePass(p, links, shapes, day, usePins, upper, clash)
+    if (!days) return null
+    let moved = false
+    for (const link of links) {
+      if (link.to > p.anchor || link.to < p.from || link.most === Infinity) continue
+      const latest = days.end[link.from]! + link.most
+      if (days.start[link.to]! <= latest) continue
+      // The later one has to come nearer; the anchor and pins cannot.
+      if (link.to === p.anchor || (usePins && p.pins[link.to] !== null) || latest < p.begin) {
+        if (clash) [clash.step, clash.with] = [link.to, link.from]
+        return null
+      }
+      upper[link.to] = Math.min(upper[link.to]!, latest)
+      moved = true
+    }
+    if (!moved) return days
   }
-  return search(s.from) ? days : null
+  return null
 }
 
-/** First day a step may take by its lags, from the end of the one before. */
-function firstDay(s: Search, i: number, previous: number | null, start: number, ends: readonly number[]): number {
-  const need = s.needs[i]!
-  const after = s.shapes.afters[i]!
-  const lagged = i === s.from ? start : Math.max(start, previous! + need.lag[0])
-  return after >= 0 ? Math.max(lagged, (after >= s.from ? ends[after]! : s.doneOn[after]!) + need.after!.days) : lagged
+function onePass(
+  p: Problem,
+  links: readonly IndexedLink[],
+  shapes: readonly Shape[],
+  anchorDay: number,
+  usePins: boolean,
+  upper: readonly number[],
+  clash?: Clash,
+): Days | null {
+  const { needs, calendar, anchor, from, begin } = p
+  const count = needs.length
+  const start: number[] = [...p.doneOn]
+  const end: number[] = [...p.doneOn]
+  const load = new Map<number, number>()
+  const works = (day: number, i: number) => calendar.weekendWork || shapes[i]!.evening || !isWeekend(day)
+  const fits = (day: number, i: number) => {
+    const { evening, hours, span } = shapes[i]!
+    const already = load.get(day) ?? 0
+    const rest = hours - (span - 1) * calendar.hoursPerDay
+    return evening || already === 0 || already + rest <= calendar.hoursPerDay + OVERTIME
+  }
+  const put = (i: number, first: number, last: number) => {
+    start[i] = first
+    end[i] = last
+    const { evening, hours, span } = shapes[i]!
+    if (!evening) load.set(last, (load.get(last) ?? 0) + hours - (span - 1) * calendar.hoursPerDay)
+  }
+  const fail = (step: number, other: number) => {
+    if (clash) [clash.step, clash.with] = [step, other]
+    return null
+  }
+  const endFrom = (day: number, i: number) => {
+    let last = day
+    for (let left = shapes[i]!.span - 1; left > 0;) if (works(++last, i)) left--
+    return last
+  }
+  const startTo = (day: number, i: number) => {
+    let first = day
+    for (let left = shapes[i]!.span - 1; left > 0;) if (works(--first, i)) left--
+    return first
+  }
+  // The anchor and what follows it, as early as may be.
+  for (let i = Math.max(anchor, from); i < count; i++) {
+    const pin = usePins ? p.pins[i]! : null
+    let least = i === anchor ? anchorDay : begin
+    let most = Infinity
+    let holds = -1
+    for (const link of links) {
+      if (link.to !== i) continue
+      // What is done already holds the anchor too.
+      if (link.from < from && i === anchor && end[link.from]! + link.least > anchorDay) return fail(i, link.from)
+      if (link.from < anchor) continue
+      const after = end[link.from]! + link.least
+      if (after > least) [least, holds] = [after, link.from]
+      most = Math.min(most, end[link.from]! + link.most)
+    }
+    let first = Math.max(least, i === anchor ? -Infinity : p.notBefore[i]!)
+    if (pin !== null) {
+      if (pin < first || pin > most) return fail(i, holds)
+      first = pin
+    } else if (i !== anchor) {
+      const tied = most === least
+      for (let tried = 0; !tied && tried < LOOKED_THROUGH && first < most && !(works(first, i) && fits(first, i)); tried++) first++
+    }
+    put(i, first, endFrom(first, i))
+  }
+  // What comes before it, as late as may be.
+  for (let i = Math.min(anchor, count) - 1; i >= from; i--) {
+    const pin = usePins ? p.pins[i]! : null
+    let latest = Infinity
+    let holds = anchor
+    for (const link of links) {
+      if (link.from !== i) continue
+      const before = start[link.to]! - link.least
+      if (before < latest) [latest, holds] = [before, link.to]
+    }
+    const least = earliestOf(p, links, i, end)
+    if (pin !== null) {
+      const last = endFrom(pin, i)
+      if (pin < least || last > latest) return fail(i, pin < least ? -1 : holds)
+      put(i, pin, last)
+      continue
+    }
+    latest = Math.min(latest, upper[i]! === Infinity ? Infinity : endFrom(upper[i]!, i))
+    let last = latest
+    for (let tried = 0; tried < LOOKED_THROUGH && !(works(last, i) && fits(last, i)); tried++) last--
+    let first = startTo(last, i)
+    while (!works(first, i)) first--
+    if (first > upper[i]!) {
+      first = upper[i]!
+      while (!works(first, i)) first--
+      last = endFrom(first, i)
+    }
+    if (first < least) return fail(i, holds)
+    put(i, first, last)
+  }
+  return { start, end }
 }
 
-/** Last day a step may take; that of the first one is its first. */
-function lastDay(s: Search, i: number, previous: number | null, first: number, ends: readonly number[]): number {
-  if (previous === null || i === s.from) return first
-  const need = s.needs[i]!
-  const stretched = s.stretch !== null && need.lag[1] !== 0
-  const last = previous + need.lag[1] + (stretched ? s.stretch! : 0)
-  const scarified = s.shapes.scarify
-  return need.kind === 'sow' && s.stretch === null && scarified >= 0 ? Math.min(last, ends[scarified]! + s.openedToSow) : last
+/** First day a step before the anchor may take: after what is done, after its own first day, not before today. */
+function earliestOf(p: Problem, links: readonly IndexedLink[], i: number, end: readonly number[]): number {
+  let least = Math.max(p.begin, p.notBefore[i]!)
+  for (const link of links) if (link.to === i && link.from < p.from) least = Math.max(least, end[link.from]! + link.least)
+  return least
 }

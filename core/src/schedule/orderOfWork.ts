@@ -1,23 +1,25 @@
-import { dayNumber, dayOf, weekday, type Day } from '../calendar/day.ts'
+import { addDays, dayNumber, dayOf, nextOn, weekday, type Day } from '../calendar/day.ts'
 import type { DiaryEntry } from '../entities/diary.ts'
 import type { Job } from '../entities/job.ts'
 import { slopeLines } from '../findings/lines.ts'
 import type { CautionId } from '../reference/cautions.ts'
 import type { Workforce } from '../reference/firmSettings.ts'
 import { lagValues } from '../reference/lagValues.ts'
-import { OPERATIONS, operationRates, operationWhy, type StepKind } from '../reference/operations.ts'
+import { OPERATIONS, operationName, operationWhy, type StepKind } from '../reference/operations.ts'
 import { schoolName, type Schools } from '../reference/schools.ts'
+import { careRules, careWindow } from '../climate/careWindow.ts'
 import { sowingWindow, windowRules, type DayState, type SowingWindow } from '../climate/sowingWindow.ts'
 import type { Prescription } from '../prescribe.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
-import { joined, onDay, quantity, say, type Message } from '../trace/message.ts'
+import { joined, onDay, say, type Message } from '../trace/message.ts'
 import { procedure } from '../trace/rule.ts'
 import { figureId, packageScope, stepScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { hoursRules } from '../work/hours.ts'
-import { stepsOf, type StepBrief, type StepNeed } from '../work/steps.ts'
+import { isPlanted } from '../work/sowing.ts'
+import { plantsIn, stepsOf, type PackageSteps, type StepBrief, type StepNeed } from '../work/steps.ts'
 import type { PackageKind, WorkPackage } from '../work/workPackages.ts'
-import { schedulePackage, type Calendar, type Fixed, type Schedule, type ScheduledStep } from './schedulePackage.ts'
+import { schedulePackage, type Calendar, type Fixed, type Schedule, type ScheduledStep, type WorkWindow } from './schedulePackage.ts'
 import { stepId, StepRecords, type StepRef } from './stepRecords.ts'
 import type { WaitingPeriods } from './waitingPeriods.ts'
 import { whatInstead, type Option } from './whatInstead.ts'
@@ -55,6 +57,8 @@ export interface PlannedStep {
   id: string
   workPackage: string
   kind: StepKind
+  /** Which of several repeats it is: the third lift, the second mow. */
+  part?: number
   name: Message
   why: Message
   zones: string[]
@@ -68,6 +72,8 @@ export interface PlannedStep {
   chosen: Day
   day: Figure
   precondition: Message
+  /** Heights, depths, passes and tools, by zone where they differ. */
+  how: Message
   state: ScheduledStep['state']
   cautions: CautionId[]
 }
@@ -89,6 +95,12 @@ export interface PackagePlan {
   lead: number
   window: WindowSpan[]
   sowDay: Day
+  /** Whether anything is sown, set or laid. */
+  plants: boolean
+  /** What is only better and was given up: for the season, a pin or the visits asked for. */
+  givenUp: Message[]
+  /** Days on site up to the sowing, or up to what its days hang on. */
+  visits: number
   /** First what cannot be done and why, then what can. Empty when it fits. */
   verdict: Message
   options: Option[]
@@ -131,7 +143,6 @@ export function spansOf(window: SowingWindow, days: number): WindowSpan[] {
 const DRAWN_DAYS = 500
 
 export const stepBrief = ({ schools, prescription, workforce, trace }: Omit<OrderBrief, 'later'>): StepBrief => ({
-  findings: prescription.findings,
   schools,
   dressing: prescription.dressing,
   covers: prescription.covers,
@@ -139,40 +150,52 @@ export const stepBrief = ({ schools, prescription, workforce, trace }: Omit<Orde
   trace,
 })
 
-/** Dates for every step of one job, package by package. */
+/** Dates for every step of one job, package by package: ground held over is sown properly once its cover has stood. */
 export function orderOfWork(brief: OrderBrief): OrderOfWork {
   const { prescription, later } = brief
-  const needs = prescription.packages.map((pack) => ({ pack, needs: stepsOf(pack, stepBrief(brief)) }))
-  const planned = needs.flatMap(({ pack, needs: list }) => list.map((n): StepRef => ({ kind: n.kind, zones: n.zones, workPackage: pack.id })))
+  const needs = prescription.packages.map((pack) => ({ pack, steps: stepsOf(pack, stepBrief(brief)) }))
+  const planned = needs.flatMap(({ pack, steps }) => steps.needs.map((n): StepRef => ({ kind: n.kind, zones: n.zones, workPackage: pack.id })))
   const records = new StepRecords(brief.job.pins, brief.diary, [...planned, ...later])
-  const ordered = needs.map((n) => orderPackage(brief, n.pack, n.needs, records))
+  const ordered: { plan: PackagePlan; notices: Notice[] }[] = []
+  for (const { pack, steps } of needs.filter((n) => n.steps.needs.length > 0)) {
+    const held = ordered.find((o) => o.plan.kind === 'hold')?.plan.sowDay ?? null
+    ordered.push(orderPackage(brief, pack, steps, records, held))
+  }
   return { packages: ordered.map((o) => o.plan), notices: ordered.flatMap((o) => o.notices), records }
 }
 
 function orderPackage(
   brief: OrderBrief,
   pack: WorkPackage,
-  needs: readonly StepNeed[],
+  steps: PackageSteps,
   records: StepRecords,
+  heldFrom: Day | null,
 ): { plan: PackagePlan; notices: Notice[] } {
-  const { schools, prescription: p, waits, today, workforce, trace } = brief
+  const { job, schools, prescription: p, waits, today, workforce, trace } = brief
   const { climate } = p
+  const { needs } = steps
   const calendar: Calendar = { today, weekendWork: workforce.weekendWork, hoursPerDay: workforce.hoursPerDay }
-  const window = windowOf(brief, pack)
+  const seeded = needs.some((n) => n.kind === 'sow')
+  const window = windowOf(brief, pack, seeded)
   const scope = packageScope(pack.id)
-  const fixed = needs.map((need) => fixedFor(need, pack, records, waits))
-  const lag = trace.values(lagValues)
-  const schedule = schedulePackage(needs, fixed, window, calendar, { openedToSow: lag.openedToSow, stretch: lag.stretch })
-  const cutOff = trace.work(
-    windowRules[window.lead],
-    scope,
-    { frost: schools.cutOff === 'safe' ? climate.frostTenth : climate.frost },
-    { school: `cutOff:${schools.cutOff}`, change: 'The other frost school, or a quicker mix.' },
-  )
-  const windowState = trace.found(windowRules.soil, scope, schedule.sowState, { soil: climate.soilNow, cutOff })
-  const steps = plannedSteps(brief, pack, schedule, { cutOff, windowState })
+  const coverStands = pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null
+  const fixed = needs.map((need) => fixedFor(need, pack, records, waits, coverStands))
+  const schedule = schedulePackage(steps, fixed, seasonOf(window, pack), calendar, { visits: job.visits })
+  const nextFrost = schools.cutOff === 'safe' ? climate.frostTenth : climate.frost
+  // A second sowing counts back from the frost of its own year.
+  const frost = pack.kind === 'later' ? nextOn(climate.frostMonthDay, schedule.sowDay) : nextFrost
+  const about = { school: `cutOff:${schools.cutOff}`, change: 'The other frost school, or a quicker mix.' }
+  const cutOff = seeded ? trace.work(windowRules[window.lead], scope, { frost }, about) : trace.work(careRules.cutOff, scope, { frost }, about)
+  const inputs = { soil: climate.soilNow, cutOff }
+  const windowState = seeded
+    ? trace.found(windowRules.soil, scope, schedule.sowState, inputs)
+    : pack.kind === 'scalp'
+      ? trace.found(careRules.scalp, scope, schedule.sowState, inputs)
+      : trace.found(careRules.growth, scope, schedule.sowState, inputs)
+  const planned = plannedSteps(brief, pack, steps, schedule, { cutOff, windowState })
+  const fits = schedule.fits || pack.kind === 'later'
   const instead =
-    schedule.fits || pack.kind === 'feed'
+    fits || !seeded
       ? { verdict: '', options: [] }
       : whatInstead({ pack, schedule, window, climate, zones: p.zones, waits, calendar, steps: stepBrief(brief) })
   const plan: PackagePlan = {
@@ -180,84 +203,109 @@ function orderPackage(
     kind: pack.kind,
     season: pack.season,
     zones: pack.zones.map((z) => z.r.id),
-    fits: schedule.fits,
+    fits: fits || !seeded,
     cutOff,
     lead: window.leadDays,
     window: spansOf(window, DRAWN_DAYS),
     sowDay: schedule.sowDay,
+    plants: plantsIn(pack),
+    givenUp: schedule.givenUp,
+    visits: schedule.visits,
     ...instead,
-    steps,
+    steps: planned,
   }
-  const pins = schedule.steps.flatMap((s, i) => (s.broken ? [brokenPin(s.need.kind, s.broken, steps[i]!)] : []))
-  const ticks = needs.flatMap((need, i) => uncovered(brief, pack, need, steps[i]!, records))
-  return { plan, notices: [...misfitNotice(pack, plan, schedule, windowState, lag.openedToSow), ...pins, ...ticks] }
+  const pins = schedule.steps.flatMap((s, i) => (s.broken ? [brokenPin(s.need.kind, s.broken, planned[i]!)] : []))
+  const ticks = needs.flatMap((need, i) => uncovered(brief, pack, need, planned[i]!, records))
+  return { plan, notices: [...misfitNotice(brief, pack, plan, schedule, windowState), ...pins, ...ticks] }
 }
 
-function windowOf({ prescription: p, schools, trace }: OrderBrief, pack: WorkPackage): SowingWindow {
-  const parts = pack.zones.flatMap((z) => p.zones.find((x) => x.r.id === z.r.id)?.seed?.mix ?? [])
+/** A second sowing waits for an open season; everything else takes what there is. */
+const seasonOf = (window: SowingWindow, pack: WorkPackage): WorkWindow =>
+  pack.kind === 'later'
+    ? { start: window.start, states: window.states.map((s) => (s === 'marginal' ? 'shut' : s)), cutOff: addDays(window.start, window.states.length) }
+    : window
+
+function windowOf({ prescription: p, schools, trace }: OrderBrief, pack: WorkPackage, seeded: boolean): SowingWindow {
+  if (!seeded) return careWindow(pack.season, pack.kind === 'scalp', p.climate, trace)
+  const seeds = pack.kind === 'later' ? p.laterSeeds : p.seeds
+  const parts = pack.zones.flatMap((z) => seeds.find((s) => s.zone === z.r.id)?.mix ?? [])
   const usual = [{ grass: pack.season === 'cool' ? ('perennial-ryegrass' as const) : ('bermudagrass' as const), share: 100 }]
   return sowingWindow(parts.length > 0 ? parts : usual, pack.season, p.climate, schools.cutOff, trace)
 }
 
-function fixedFor({ kind, zones }: StepNeed, pack: WorkPackage, records: StepRecords, waits: WaitingPeriods): Fixed {
+/** Steps that go into the ground: young seedlings stand in their way. */
+const OPENS: readonly StepKind[] = ['rake', 'scarify', 'core', 'spike', 'loosen']
+/** Steps that put seed, plugs or turf down. */
+const PLANTS: readonly StepKind[] = ['sow', 'plugs', 'turf']
+
+function fixedFor({ kind, zones }: StepNeed, pack: WorkPackage, records: StepRecords, waits: WaitingPeriods, coverStands: Day | null): Fixed {
   const step: StepRef = { kind, zones, workPackage: pack.id }
-  const opens = kind === 'scarify' || kind === 'core'
+  const wait = PLANTS.includes(kind)
+    ? waits.sow(zones)
+    : OPENS.includes(kind)
+      ? waits.open(zones)
+      : kind === 'dress' || kind === 'sand-in'
+        ? waits.dress(zones)
+        : null
+  const stands = coverStands && (kind === 'sow' || kind === 'cut-first' || kind === 'roughen' || kind === 'loosen') ? coverStands : null
   return {
     pin: records.pinOf(step),
     done: records.doneOf(step)?.day ?? null,
-    notBefore: kind === 'sow' ? waits.sow : opens ? waits.open : kind === 'dress' ? waits.dress : null,
+    notBefore: wait && stands ? (wait > stands ? wait : stands) : (wait ?? stands),
   }
 }
 
-/** The hours of a step as a figure: what `hoursOf` worked from, with the areas as figures. */
-export function hoursFigure(need: StepNeed, areas: readonly Figure[], trace: Trace): Figure {
-  const { setUp, passes, rate, spreading, people } = need.effort
-  const scope = stepScope(stepId(need.kind, need.zones))
+/** The hours of a step as a figure: what `hoursOf` worked from, with the grounds as figures. */
+export function hoursFigure(need: StepNeed, trace: Trace): Figure {
+  const { setUp, passes, rate, spreading, people, by, grounds } = need.effort
+  const scope = stepScope(stepId(need.kind, need.zones, need.part))
   const named = { label: say`${OPERATIONS[need.kind].name}: hours` }
-  return rate === null
-    ? trace.work(hoursRules.fixed, scope, { setUp, people }, named)
-    : trace.work(hoursRules.byArea, scope, { setUp, zones: areas, passes, rate, spreading, people }, named)
+  if (by === 'nothing') return trace.work(hoursRules.fixed, scope, { setUp, people }, named)
+  if (by === 'length') return trace.work(hoursRules.byLength, scope, { setUp, lengths: grounds, rate, people }, named)
+  return trace.work(hoursRules.byArea, scope, { setUp, zones: grounds, passes, rate, spreading, people }, named)
 }
 
 function plannedSteps(
   { schools, waits, trace }: OrderBrief,
   pack: WorkPackage,
+  { anchor }: PackageSteps,
   schedule: Schedule,
   { cutOff, windowState }: { cutOff: Figure; windowState: Figure },
 ): PlannedStep[] {
   const slope = trace.value(slopeLines.bank)
   let before: Figure | null = null
-  return schedule.steps.map((s): PlannedStep => {
+  return schedule.steps.map((s, i): PlannedStep => {
     const { kind, zones, effort } = s.need
     const op = OPERATIONS[kind]
     const id = stepId(kind, zones)
     const mine = pack.zones.filter((z) => zones.includes(z.r.id))
-    const hours = hoursFigure(s.need, mine.map((z) => z.r.area!), trace) // prettier-ignore
+    const sown = mine.some((z) => isPlanted(z.sowing))
+    const name = operationName(kind, sown)
     const change: Message = s.latest
-      ? say`It may slip to ${onDay(s.latest)} and still sow in the window.`
+      ? say`It may slip to ${onDay(s.latest)} and still fall in the window.`
       : 'A pin, the crew’s working days, or the steps before it.'
-    const named = { label: op.name, change }
-    const sows = kind === 'sow' || pack.kind === 'feed'
-    const inputs = { before, cutOff: sows ? cutOff : null, window: sows ? windowState : null, waits: kind === 'sow' ? waits.figures : [] }
+    const named = { label: name, change }
+    const rules = i === anchor
+    const inputs = { before, cutOff: rules ? cutOff : null, window: rules ? windowState : null, waits: rules ? waits.figures : [] }
     const day: Figure =
       s.state === 'done' || s.state === 'unrecorded'
         ? trace.found(orderRules.done, stepScope(id), s.chosen, {}, named)
         : s.state === 'pinned'
           ? trace.found(orderRules.pinned, stepScope(id), s.chosen, {}, named)
-          : before || sows
+          : before || rules
             ? trace.found(orderRules.day, stepScope(id), s.chosen, inputs, named)
             : trace.found(orderRules.first, stepScope(id), s.chosen, {}, named)
     before = day
-    const steep = kind in operationRates && mine.some((z) => num(z.r.slope) >= slope)
+    const steep = op.by === 'area' && mine.some((z) => num(z.r.slope) >= slope)
     const why = operationWhy(kind, trace)
     return {
       id,
       workPackage: pack.id,
       kind,
-      name: op.name,
-      why: kind === 'core' ? joined([why, say`Cores: ${schoolName('cores', schools.cores)}.`]) : why,
+      name,
+      why: kind === 'core' ? joined([why, say`Cores: ${schoolName('cores', schools.cores)}.`]) : kind === 'water' && !sown ? UNSOWN_WATER : why,
       zones,
-      hours,
+      hours: hoursFigure(s.need, trace),
       people: effort.people,
       passes: s.need.passes,
       span: s.span,
@@ -266,18 +314,21 @@ function plannedSteps(
       chosen: s.chosen,
       day,
       precondition: s.need.precondition,
+      how: s.need.how,
       state: s.state,
       cautions: [...op.cautions, ...(steep ? (['slope'] as const) : [])],
     }
   })
 }
 
+const UNSOWN_WATER = 'Opened turf dries, a dressing settles with water, and granules want it.'
+
 const brokenPin = (kind: StepKind, broken: Message, step: PlannedStep): Notice => ({
   id: figureId(stepScope(step.id), 'pin'),
   stage: 6,
   level: 'warn',
   title: say`${OPERATIONS[kind].name}: your pin does not agree with the plan.`,
-  says: joined([broken, 'Your pin is kept. Move it, or let the step float.']),
+  says: joined([broken, 'Move the pin, or let the step float.']),
   figure: step.day.id,
 })
 
@@ -298,8 +349,9 @@ function uncovered({ prescription }: OrderBrief, pack: WorkPackage, need: StepNe
   ]
 }
 
-function misfitNotice(pack: WorkPackage, plan: PackagePlan, schedule: Schedule, windowState: Figure, openedToSow: number): Notice[] {
+function misfitNotice({ job }: OrderBrief, pack: WorkPackage, plan: PackagePlan, schedule: Schedule, windowState: Figure): Notice[] {
   const id = (key: string) => figureId(packageScope(pack.id), key)
+  const zones = pack.zones.map((z) => z.r.name).join(', ')
   const found: Notice[] = []
   if (plan.verdict !== '')
     found.push({
@@ -310,22 +362,34 @@ function misfitNotice(pack: WorkPackage, plan: PackagePlan, schedule: Schedule, 
       says: joined(plan.options.map((o) => say`${o.title}: ${o.says}`)),
       figure: plan.cutOff.id,
     })
-  else if (schedule.sowState === 'marginal' && pack.kind !== 'feed')
+  else if (schedule.sowState !== 'open' && pack.kind !== 'feed')
     found.push({
       id: id('marginal'),
       stage: 6,
       level: 'warn',
-      title: say`Sowing ${pack.zones.map((z) => z.r.name).join(', ')} on ${onDay(schedule.sowDay)} is marginal.`,
-      says: 'Soil is outside the good range for it. Odds are fair, not good; tell the customer.',
+      title: plan.plants
+        ? say`Sowing ${zones} on ${onDay(schedule.sowDay)} is ${schedule.sowState}.`
+        : say`Working ${zones} on ${onDay(schedule.sowDay)} is ${schedule.sowState}.`,
+      says: plan.plants
+        ? 'Soil is outside the good range for it. Odds are fair, not good; tell the customer.'
+        : 'Turf hardly grows then: it stays open and bare for longer. Tell the customer.',
       figure: windowState.id,
     })
-  if (schedule.stretched)
+  if (schedule.givenUp.length > 0)
     found.push({
-      id: id('stretched'),
+      id: id('given-up'),
       stage: 6,
       level: 'warn',
-      title: 'The steps lie further apart than they should.',
-      says: say`Opened turf should be sown within ${quantity(openedToSow, 'd')}. More crew, weekend work, or the lawn in parts would close the gap.`,
+      title: say`Given up: ${joined(schedule.givenUp, ', ')}.`,
+      says: 'These are only better, not required. What must hold still holds. More crew, weekend work, more visits or the lawn in parts would bring them back.',
+    })
+  if (job.visits !== null && schedule.visits > job.visits)
+    found.push({
+      id: id('visits'),
+      stage: 6,
+      level: 'warn',
+      title: say`${schedule.visits} visits, not ${job.visits}.`,
+      says: 'The waits between its steps, or the hours of the work, need more days on site than you asked for.',
     })
   return found
 }

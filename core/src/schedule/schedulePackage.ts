@@ -1,8 +1,9 @@
 import { dayNumber, dayOf, type Day } from '../calendar/day.ts'
-import type { DayState, SowingWindow } from '../climate/sowingWindow.ts'
-import { onDay, say, type Message } from '../trace/message.ts'
-import type { StepNeed } from '../work/steps.ts'
-import { assignDays, daysFilled, shapesOf, type Calendar, type Search } from './assignDays.ts'
+import type { DayState } from '../climate/sowingWindow.ts'
+import { OPERATIONS } from '../reference/operations.ts'
+import { joined, onDay, quantity, say, type Message } from '../trace/message.ts'
+import type { PackageSteps, StepNeed } from '../work/steps.ts'
+import { daysAround, daysFilled, linksOf, shapesOf, type Calendar, type Clash, type Days, type IndexedLink, type Problem } from './assignDays.ts'
 
 export type { Calendar } from './assignDays.ts'
 
@@ -13,6 +14,13 @@ export interface Fixed {
   notBefore: Day | null
 }
 
+/** The days on which the anchor of a package may fall. */
+export interface WorkWindow {
+  start: Day
+  states: DayState[]
+  cutOff: Day
+}
+
 export interface ScheduledStep {
   need: StepNeed
   earliest: Day | null
@@ -21,210 +29,306 @@ export interface ScheduledStep {
   /** Working days it fills. */
   span: number
   state: 'planned' | 'pinned' | 'done' | 'unrecorded'
-  /** Set when a pin or an overdue step breaks a lag: what is broken, in words. */
+  /** Set when a pin could not be kept: what stands in the way, in words. */
   broken: Message | null
 }
 
 export interface Schedule {
   steps: ScheduledStep[]
-  /** Whether sowing falls before this season's cut-off. */
+  /** Whether the anchor falls inside its window, before this season's cut-off. */
   fits: boolean
+  /** The state of the window on the day of the anchor. */
   sowState: DayState
   sowDay: Day
-  /** Found only with steps further apart than they should be. */
-  stretched: boolean
+  /** What is only better and was given up, in words. */
+  givenUp: Message[]
+  /** Days on site up to the anchor and what is done with it. */
+  visits: number
 }
 
-/** How far apart steps may lie, days. */
-export interface Apart {
-  /** From scarifying to seed at most. */
-  openedToSow: number
-  /** What the lags may be stretched by, where nothing else fits. */
-  stretch: number
+export interface Wishes {
+  /** Visits wanted at most; null for as many as it takes. */
+  visits: number | null
 }
 
-/** Weeks repeat: when no start of two whole weeks works, with nothing fixed still ahead, none will. */
-const STARTS_BEFORE_GIVING_UP = 14
-/** A chain may come to its sowing this many days later than it could; a window further off is not worth trying yet. */
-const LONGEST_WAIT_FOR_WINDOW = 28
-/** Days ahead that steps after a sowing already done are looked for. */
-const AFTER_SOWING = 60
-
-/** A package's steps, what is fixed of them and where the window lies, as numbers. */
-interface Problem {
-  needs: readonly StepNeed[]
-  fixed: readonly Fixed[]
-  calendar: Calendar
-  window: SowingWindow
-  /** The step that has to fall in the window, and the first still to be done. */
-  sow: number
-  from: number
-  previousEnd: number | null
-  windowStart: number
-  cutOff: number
-}
-
-/**
- * Chooses days for one work package. The sowing day rules: the first open day that all the lags allow, else the first marginal one.
- * Earliest and latest come from the first and last starts that still sow inside the window.
- */
-export function schedulePackage(
-  needs: readonly StepNeed[],
-  fixed: readonly Fixed[],
-  window: SowingWindow,
-  calendar: Calendar,
-  apart: Apart,
-): Schedule {
-  const sowing = needs.findIndex((n) => n.kind === 'sow')
-  const lastDone = fixed.reduce((last, f, i) => (f.done ? i : last), -1)
-  const problem: Problem = {
-    needs,
-    fixed,
-    calendar,
-    window,
-    sow: sowing >= 0 ? sowing : needs.length - 1,
-    from: lastDone + 1,
-    previousEnd: lastDone >= 0 ? dayNumber(fixed[lastDone]!.done!) : null,
-    windowStart: dayNumber(window.start),
-    cutOff: dayNumber(window.cutOff),
-  }
-  const today = dayNumber(calendar.today)
-  const { from, previousEnd, cutOff } = problem
-  const all = (day: number): Found => ({ first: needs.map(() => day), chosen: needs.map(() => day), last: needs.map(() => day) })
-  if (from >= needs.length) return finish(problem, { ...all(today), bounded: false }, { stretched: false, pinsBroken: false })
-  const begin = previousEnd === null ? today : Math.max(today, previousEnd + needs[from]!.lag[0])
-  const thisSeason = from > problem.sow ? begin + AFTER_SOWING : cutOff
-  const pinned = fixed.some((f) => f.pin && !f.done)
-  const seek = seeker(problem, begin, thisSeason, apart)
-  for (const usePins of pinned ? [true, false] : [false])
-    for (const stretched of [false, true]) {
-      const found = seek(stretched, usePins, thisSeason)
-      if (found) return finish(problem, { ...found, bounded: true }, { stretched, pinsBroken: pinned && !usePins })
-    }
-  const horizon = problem.windowStart + window.states.length - 1
-  const later = seek(false, false, horizon) ?? seek(true, false, horizon)
-  if (later) return { ...finish(problem, { ...later, last: null, bounded: true }, { stretched: false, pinsBroken: pinned }), fits: false }
-  return { ...finish(problem, { ...all(begin), bounded: false }, { stretched: false, pinsBroken: pinned }), fits: false, sowState: 'shut' }
-}
-
-interface Found {
-  first: number[]
-  chosen: number[]
-  last: number[] | null
-}
-
-/** The steps with their days, what states them, and whether sowing fits. */
-function finish(
-  { needs, fixed, calendar, window, sow, from, windowStart, cutOff }: Problem,
-  { first, chosen, last, bounded }: Found & { bounded: boolean },
-  { stretched, pinsBroken }: { stretched: boolean; pinsBroken: boolean },
-): Schedule {
-  const steps = needs.map((need, i): ScheduledStep => {
-    const { pin, done } = fixed[i]!
-    const nextDone = fixed.slice(i).find((x) => x.done)?.done
-    const brokenPin = pin && pinsBroken && !done ? pin : null
-    return {
-      need,
-      earliest: bounded && i >= from ? dayOf(first[i]!) : null,
-      latest: bounded && last && i >= from ? dayOf(last[i]!) : null,
-      chosen: done ?? (i < from ? nextDone! : (brokenPin ?? dayOf(chosen[i]!))),
-      span: daysFilled(need, calendar),
-      state: done ? 'done' : i < from ? 'unrecorded' : pin ? 'pinned' : 'planned',
-      broken: brokenPin ? say`Pinned to ${onDay(brokenPin)}; the steps around it, or a waiting period, ask for ${onDay(dayOf(chosen[i]!))}.` : null,
-    }
-  })
-  const sowDay = steps[sow]!.chosen
-  const sowState = window.states[dayNumber(sowDay) - windowStart] ?? 'shut'
-  const fits = from > sow || (dayNumber(sowDay) <= cutOff && sowState !== 'shut')
-  return { steps, fits, sowState, sowDay, stretched }
-}
-
-/** From each day, the index of the next day in a wanted state. */
-function nextOf(states: readonly DayState[], wanted: (state: DayState) => boolean): number[] {
-  const next: number[] = new Array(states.length).fill(Infinity)
-  for (let i = states.length - 1; i >= 0; i--) next[i] = wanted(states[i]!) ? i : (next[i + 1] ?? Infinity)
-  return next
-}
+/** Days an anchor already done is followed for. */
+const HORIZON_AFTER = 60
 
 type Accepts = (state: DayState) => boolean
 const usable: Accepts = (state) => state !== 'shut'
 const good: Accepts = (state) => state === 'open'
 
-/** Looks for days from `begin` on: with pins or without, lags stretched or not, sowing no later than `until`. */
-function seeker(p: Problem, begin: number, thisSeason: number, apart: Apart) {
-  const { needs, fixed, from, sow, windowStart } = p
-  const past = from > sow
-  const stateOn = (day: number) => p.window.states[day - windowStart] ?? 'shut'
-  const pins = fixed.map((f) => (f.pin ? dayNumber(f.pin) : null))
-  const notBefore = fixed.map((f) => (f.notBefore ? dayNumber(f.notBefore) : -Infinity))
-  const base = {
-    shapes: shapesOf(needs, from, p.calendar),
-    needs,
-    calendar: p.calendar,
-    from,
-    previousEnd: p.previousEnd,
-    openedToSow: apart.openedToSow,
-    pins,
-    notBefore,
-    doneOn: fixed.map((f) => (f.done ? dayNumber(f.done) : -Infinity)),
-    sow,
-  }
-  // Days a chain needs at least before it sows, and from each day the next on which it could.
-  const leastToSow = needs.slice(from + 1, sow + 1).reduce((sum, n) => sum + n.lag[0], 0)
-  const nextUsable = nextOf(p.window.states, usable)
-  const nextGood = nextOf(p.window.states, good)
-  const lastFixed = Math.max(begin, ...pins.map((pin) => pin ?? 0), ...notBefore) + STARTS_BEFORE_GIVING_UP
+interface Found {
+  first: Days
+  chosen: Days
+  last: Days | null
+}
 
-  return (stretched: boolean, usePins: boolean, until: number): Found | null => {
-    const searching = (accepts: (day: number) => boolean): Search => ({ ...base, stretch: stretched ? apart.stretch : null, usePins, accepts })
-    const anyDay = searching(() => true)
-    const into = (wanted: Accepts) => searching((day) => past || (day <= until && wanted(stateOn(day))))
-    const [notShut, openOnly] = [into(usable), into(good)]
-    const sowsIn = (days: number[], wanted: Accepts) => past || (days[sow]! <= until && wanted(stateOn(days[sow]!)))
-    /** The first start whose chain is usable, and the first whose chain sows on an open day. */
-    const firstStarts = () => {
-      let first: number[] | null = null
-      let failures = 0
-      let pickedAt = begin
-      let start = begin
-      for (; start + leastToSow <= until; start++) {
-        const soonest = start + leastToSow - windowStart
-        const next = first ? nextGood[soonest]! : nextUsable[soonest]!
-        if (!past && fixed[sow]!.pin === null && next - soonest > LONGEST_WAIT_FOR_WINDOW) continue
-        const days = assignDays(notShut, start)
-        if (!days || !sowsIn(days, usable)) {
-          // Shut weather passes; lags that cannot hold do not.
-          failures = assignDays(anyDay, start) ? 0 : failures + 1
-          if (failures >= STARTS_BEFORE_GIVING_UP && start > lastFixed) break
-          continue
-        }
-        failures = 0
-        if (!first) [first, pickedAt] = [days, start]
-        const reachable = nextGood[soonest]! - soonest <= LONGEST_WAIT_FOR_WINDOW
-        const open = sowsIn(days, good) ? days : reachable ? assignDays(openOnly, start) : null
-        if (open && sowsIn(open, good)) return { first, open, pickedAt: start, next: start + 1 }
-      }
-      return first && { first, open: null, pickedAt, next: start }
-    }
-    const starts = firstStarts()
-    if (!starts) return null
-    // The same sowing day from a later start: the steps before it lie as close as they should.
-    const pick = starts.open ?? starts.first
-    let chosen = pick
-    for (let closer = starts.pickedAt + 1; closer < pick[sow]! && !past; closer++) {
-      const days = assignDays(starts.open ? openOnly : notShut, closer)
-      if (days?.[sow] !== pick[sow]) break
-      chosen = days!
-    }
-    if (until > thisSeason) return { first: starts.first, chosen, last: starts.first }
-    let last = chosen
-    for (let late = until - leastToSow; late >= starts.next && !past; late--) {
-      const days = assignDays(notShut, late)
-      if (days && sowsIn(days, usable)) {
-        last = days
-        break
-      }
-    }
-    return { first: starts.first, chosen, last }
+/** Everything a package is scheduled from. */
+interface Package extends Problem {
+  fixed: readonly Fixed[]
+  window: WorkWindow
+  windowStart: number
+  cutOff: number
+  shapes: ReturnType<typeof shapesOf>
+}
+
+/**
+ * Chooses days for one work package. The anchor rules: the first open day on which every link holds, else the first marginal one; the steps before it
+ * lie as close as they may. What is only better is given up, by name, when a pin, the season or the visits wanted ask for it.
+ */
+export function schedulePackage(
+  { needs, anchor }: PackageSteps,
+  fixed: readonly Fixed[],
+  window: WorkWindow,
+  calendar: Calendar,
+  wishes: Wishes = { visits: null },
+): Schedule {
+  const p = packageOf(needs, anchor, fixed, window, calendar)
+  if (p.from >= needs.length) return finish(p, null, p.better, { pinsUsed: true })
+  const pinned = fixed.some((f, i) => f.pin && !f.done && i >= p.from)
+  const first = attempt(p, pinned)
+  const crowded = wishes.visits !== null && first.schedule.visits > wishes.visits
+  if (!crowded) return first.schedule
+  const found = seek(p, p.must, p.cutOff, pinned && first.pinsUsed)
+  const closer = found && finish(p, found, p.must, { pinsUsed: first.pinsUsed, broken: first.broken })
+  return closer && closer.visits < first.schedule.visits ? closer : first.schedule
+}
+
+interface Attempt {
+  schedule: Schedule
+  pinsUsed: boolean
+  broken: ReadonlyMap<number, Message>
+}
+
+/** Tries what should hold, then what must; with pins, then without those that cannot be kept; then a later season. */
+function attempt(p: Package, pinned: boolean): Attempt {
+  const none = new Map<number, Message>()
+  const done = (found: Found, links: readonly IndexedLink[], pinsUsed: boolean, broken: ReadonlyMap<number, Message> = none): Attempt => ({
+    schedule: finish(p, found, links, { pinsUsed, broken }),
+    pinsUsed,
+    broken,
+  })
+  for (const links of [p.better, p.must]) {
+    const found = seek(p, links, p.cutOff, pinned)
+    if (found) return done(found, links, pinned)
   }
+  const horizon = p.windowStart + p.window.states.length - 1
+  if (pinned) {
+    const kept = keepPins(p)
+    if (kept) return done(kept.found, kept.links, true)
+    // One pin after another is let go, the one that clashes first.
+    const broken = new Map<number, Message>()
+    let left: Package = p
+    for (let round = 0; round < p.needs.length; round++) {
+      const clash = clashOf(left)
+      const let_go = clash.step >= 0 && left.pins[clash.step] !== null ? clash.step : left.pins.findIndex((pin) => pin !== null)
+      if (let_go < 0) break
+      broken.set(let_go, inTheWay(left, let_go, clash))
+      left = { ...left, pins: left.pins.map((pin, i) => (i === let_go ? null : pin)) }
+      const more = left.pins.some((pin) => pin !== null)
+      for (const links of [left.better, left.must]) {
+        const found = seek(left, links, left.cutOff, more) ?? (more ? null : seek(left, links, horizon, false))
+        if (found) return { schedule: finish(left, found, links, { pinsUsed: more, broken }), pinsUsed: more, broken }
+      }
+      const kept = more ? keepPins(left) : null
+      if (kept) return { schedule: finish(left, kept.found, kept.links, { pinsUsed: true, broken }), pinsUsed: true, broken }
+    }
+  }
+  for (const links of [p.better, p.must]) {
+    const later = seek(p, links, horizon, false)
+    if (later) {
+      const found = done({ ...later, last: null }, links, false)
+      return { ...found, schedule: { ...found.schedule, fits: false } }
+    }
+  }
+  const nothing = finish(p, null, p.better, { pinsUsed: false })
+  return { schedule: { ...nothing, fits: false, sowState: 'shut' }, pinsUsed: false, broken: none }
+}
+
+function packageOf(needs: readonly StepNeed[], anchor: number, fixed: readonly Fixed[], window: WorkWindow, calendar: Calendar): Package {
+  const lastDone = fixed.reduce((last, f, i) => (f.done ? i : last), -1)
+  const today = dayNumber(calendar.today)
+  return {
+    needs,
+    calendar,
+    anchor,
+    from: lastDone + 1,
+    doneOn: fixed.map((f, i) => {
+      const next = fixed.slice(i).find((x) => x.done)?.done
+      return f.done ? dayNumber(f.done) : i <= lastDone && next ? dayNumber(next) : -Infinity
+    }),
+    begin: lastDone >= 0 ? Math.max(today, dayNumber(fixed[lastDone]!.done!)) : today,
+    notBefore: fixed.map((f) => (f.notBefore ? dayNumber(f.notBefore) : -Infinity)),
+    pins: fixed.map((f) => (f.pin && !f.done ? dayNumber(f.pin) : null)),
+    better: linksOf(needs, anchor, 'better'),
+    must: linksOf(needs, anchor, 'must'),
+    fixed,
+    window,
+    windowStart: dayNumber(window.start),
+    cutOff: dayNumber(window.cutOff),
+    shapes: shapesOf(needs, calendar),
+  }
+}
+
+/** From each day, the index of the next day in a wanted state. */
+function nextOf(states: readonly DayState[], wanted: Accepts): number[] {
+  const next: number[] = new Array(states.length).fill(Infinity)
+  for (let i = states.length - 1; i >= 0; i--) next[i] = wanted(states[i]!) ? i : (next[i + 1] ?? Infinity)
+  return next
+}
+
+const worksOn = (p: Package, day: number) => p.calendar.weekendWork || p.shapes[p.anchor]!.evening || ((day + 4) % 7) % 6 !== 0
+
+/** The first day of the anchor that holds, open before marginal, and the last; null when none does by `until`. */
+function seek(p: Package, links: readonly IndexedLink[], until: number, usePins: boolean): Found | null {
+  const { anchor, from } = p
+  if (from > anchor) {
+    const days = daysAround(p, links, p.shapes, p.doneOn[anchor]!, usePins)
+    return days && { first: days, chosen: days, last: null }
+  }
+  const pin = usePins ? p.pins[anchor]! : null
+  const least = Math.max(p.begin, p.notBefore[anchor]!)
+  const at = (day: number) => daysAround(p, links, p.shapes, day, usePins)
+  if (pin !== null) {
+    const state = p.window.states[pin - p.windowStart] ?? 'shut'
+    const days = pin >= least && pin <= until && usable(state) ? at(pin) : null
+    return days && { first: days, chosen: days, last: days }
+  }
+  const onDays = (accepts: Accepts) => {
+    const next = nextOf(p.window.states, accepts)
+    return (day: number) => {
+      const i = next[Math.max(0, day - p.windowStart)] ?? Infinity
+      return p.windowStart + i
+    }
+  }
+  const firstOn = (accepts: Accepts): { day: number; days: Days } | null => {
+    const nextDay = onDays(accepts)
+    for (let day = nextDay(least); day <= until; day = nextDay(day + 1)) {
+      if (!worksOn(p, day)) continue
+      const days = at(day)
+      if (days) return { day, days }
+    }
+    return null
+  }
+  const open = firstOn(good)
+  const any = firstOn(usable)
+  if (!any) return null
+  const chosen = open ?? any
+  let last = chosen.days
+  const stateOn = (day: number) => p.window.states[day - p.windowStart] ?? 'shut'
+  for (let day = Math.min(until, p.cutOff); day > chosen.day; day--) {
+    const days = usable(stateOn(day)) && worksOn(p, day) ? at(day) : null
+    if (days) {
+      last = days
+      break
+    }
+  }
+  return { first: any.days, chosen: chosen.days, last }
+}
+
+/** A pin outside the window is a person's word: it is kept where everything that must hold does. */
+function keepPins(p: Package): { found: Found; links: readonly IndexedLink[] } | null {
+  const pin = p.pins[p.anchor] ?? null
+  const from = pin ?? Math.max(p.begin, p.notBefore[p.anchor]!)
+  const until = pin ?? from + HORIZON_AFTER
+  if (from < Math.max(p.begin, p.notBefore[p.anchor]!)) return null
+  for (const links of [p.better, p.must])
+    for (let day = from; day <= until; day++) {
+      if (pin === null && !worksOn(p, day)) continue
+      const days = daysAround(p, links, p.shapes, day, true)
+      if (days) return { found: { first: days, chosen: days, last: null }, links }
+    }
+  return null
+}
+
+/** What stands in the way of the pins, with only what must hold asked for. */
+function clashOf(p: Package): Clash {
+  const clash: Clash = { step: -1, with: -1 }
+  const least = Math.max(p.begin, p.notBefore[p.anchor]!)
+  const pin = p.pins[p.anchor] ?? null
+  if (pin !== null && pin < least) return { step: p.anchor, with: -1 }
+  daysAround(p, p.must, p.shapes, pin ?? least, true, clash)
+  return clash
+}
+
+/** In words, the wait that keeps a pin from holding, and what giving it up would cost. */
+function inTheWay(p: Package, pinned: number, clash: Clash): Message {
+  const name = (i: number) => OPERATIONS[p.needs[i]!.kind].name
+  const at = p.pins[pinned]!
+  const own = Math.max(p.begin, p.notBefore[pinned]!)
+  if (at < own)
+    return p.notBefore[pinned]! > p.begin
+      ? say`A waiting period runs until ${onDay(dayOf(p.notBefore[pinned]!))}; inside it seed does not come up.`
+      : 'That day has passed, or the steps done come after it.'
+  const [a, b] = [Math.min(clash.step, clash.with), Math.max(clash.step, clash.with)]
+  const link = a >= 0 ? p.must.find((l) => l.from === a && l.to === b && (l.least > 0 || l.most < Infinity)) : undefined
+  if (!link) return 'The steps before it do not fit in the days that are left.'
+  const why = p.needs[b]!.links.find((l) => l.from === p.needs[a]!.kind)?.why ?? ''
+  return link.least > 0
+    ? say`${name(b)} waits ${quantity(link.least, 'd')} after ${name(a)}: giving that up costs ${why}.`
+    : say`${name(b)} comes within ${quantity(link.most, 'd')} of ${name(a)}: giving that up costs ${why}.`
+}
+
+/** What is only better and does not hold. */
+function givenUpIn(p: Package, days: Days): Message[] {
+  const said = new Map<string, Message>()
+  for (const link of p.better) {
+    if (!link.soft || link.to < p.from) continue
+    const gap = days.start[link.to]! - days.end[link.from]!
+    if (gap >= link.least && gap <= link.most) continue
+    const why = p.needs[link.to]!.links.find(
+      (l) => l.from === p.needs[link.from]!.kind && (l.better[0] === link.least || l.better[1] === link.most),
+    )?.why
+    if (why) said.set(typeof why === 'string' ? why : why.template, why)
+  }
+  return [...said.values()]
+}
+
+/** Days on site up to the anchor and with it: evenings and what others do are none. */
+function visitsIn(p: Package, days: Days): number {
+  const on = new Set<number>()
+  p.needs.forEach((_, i) => {
+    if (p.shapes[i]!.evening) return
+    for (let day = days.start[i]!; day <= days.end[i]!; day++) on.add(day)
+  })
+  return on.size
+}
+
+/** The steps with their days, what states them, and whether the anchor fits. */
+function finish(
+  p: Package,
+  found: Found | null,
+  _links: readonly IndexedLink[],
+  { pinsUsed, broken }: { pinsUsed: boolean; broken?: ReadonlyMap<number, Message> },
+): Schedule {
+  const { needs, fixed, calendar, anchor, from, window } = p
+  const standing: Days = found?.chosen ?? {
+    start: needs.map((_, i) => (i < from ? p.doneOn[i]! : p.begin)),
+    end: needs.map((_, i) => (i < from ? p.doneOn[i]! : p.begin)),
+  }
+  const steps = needs.map((need, i): ScheduledStep => {
+    const { pin, done } = fixed[i]!
+    const chosen = dayOf(standing.start[i]!)
+    const why = broken?.get(i)
+    return {
+      need,
+      earliest: found && i >= from ? dayOf(found.first.start[i]!) : null,
+      latest: found?.last && i >= from ? dayOf(found.last.start[i]!) : null,
+      chosen: done ?? chosen,
+      span: daysFilled(need, calendar),
+      state: done ? 'done' : i < from ? 'unrecorded' : pin && pinsUsed && !why ? 'pinned' : 'planned',
+      broken:
+        pin && !done && i >= from && (why || !pinsUsed)
+          ? joined([
+              say`Pinned to ${onDay(pin)}, planned for ${onDay(chosen)}.`,
+              why ?? 'The steps around it, or a waiting period, ask for another day.',
+            ])
+          : null,
+    }
+  })
+  const sowDay = steps[anchor]!.chosen
+  const sowState = window.states[dayNumber(sowDay) - p.windowStart] ?? 'shut'
+  const fits = from > anchor || (dayNumber(sowDay) <= p.cutOff && sowState !== 'shut')
+  return { steps, fits, sowState, sowDay, givenUp: found ? givenUpIn(p, found.chosen) : [], visits: visitsIn(p, standing) }
 }

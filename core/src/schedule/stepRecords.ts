@@ -6,13 +6,16 @@ import { STEP_KINDS, type StepKind } from '../reference/operations.ts'
  * A step is an operation on some zones. What a person decided or did is kept by operation and zone, so that it stays with the ground when the approach, the
  * grass or the name of a zone changes, and when zones are worked together or apart.
  */
-export const stepId = (kind: StepKind, zones: readonly string[]): string => `${kind}/${[...zones].sort()[0]}`
+export const stepId = (kind: StepKind, zones: readonly string[], part?: number): string => `${kind}${part ? `#${part}` : ''}/${[...zones].sort()[0]}`
 
 /** The keys under which a pin for a step is kept: one for each zone. */
-export const pinKeys = (kind: StepKind, zones: readonly string[]): string[] => zones.map((zone) => `${kind}/${zone}`)
+export const pinKeys = (kind: StepKind, zones: readonly string[], part?: number): string[] =>
+  zones.map((zone) => `${kind}${part ? `#${part}` : ''}/${zone}`)
 
 interface StepKey {
   kind: StepKind
+  /** Which of several repeats: the third lift. Nothing for the first. */
+  part?: number
   /** Null in keys of before version 3, which named a work package instead: "sow-cool.scarify". */
   zone: string | null
   workPackage: string | null
@@ -24,8 +27,8 @@ const isKind = (kind: string): kind is StepKind => (STEP_KINDS as readonly strin
 export function readStepKey(key: string): StepKey | null {
   const slash = key.indexOf('/')
   if (slash > 0) {
-    const kind = key.slice(0, slash)
-    return isKind(kind) ? { kind, zone: key.slice(slash + 1), workPackage: null } : null
+    const [kind = '', part] = key.slice(0, slash).split('#')
+    return isKind(kind) ? { kind, ...(part ? { part: Number(part) } : {}), zone: key.slice(slash + 1), workPackage: null } : null
   }
   const dot = key.indexOf('.')
   const kind = key.slice(dot + 1)
@@ -35,6 +38,7 @@ export function readStepKey(key: string): StepKey | null {
 /** A planned step, as far as records are matched to it. */
 export interface StepRef {
   kind: StepKind
+  part?: number
   zones: readonly string[]
   workPackage: string
 }
@@ -79,7 +83,7 @@ export class StepRecords {
   }
 
   private matches(key: StepKey, zones: readonly string[], step: StepRef): boolean {
-    if (key.kind !== step.kind) return false
+    if (key.kind !== step.kind || key.part !== step.part) return false
     if (zones.length > 0) return zones.some((zone) => step.zones.includes(zone))
     const sameKind = this.planned.filter((s) => s.kind === key.kind)
     return key.workPackage === step.workPackage || (sameKind.length === 1 && !sameKind.some((s) => s.workPackage === key.workPackage))

@@ -5,7 +5,7 @@ import { TREATMENT_KINDS, type TreatmentId } from '../reference/lists.ts'
 import type { Figure, Notice } from '../trace/figure.ts'
 import { onDay, quantity, say, type Message } from '../trace/message.ts'
 import { fromTable, reading, rule, type TradeValue } from '../trace/rule.ts'
-import { treatmentScope, type Scope } from '../trace/scope.ts'
+import { treatmentScope, zoneOf, type Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 
 export const treatmentReadings = {
@@ -61,17 +61,26 @@ export const waitRules = {
   dressed: after('wait.dressed', 'dress', 'Next dressing from', lagValues.dressed, 'A dressing is grown through before the next: {wait}.'),
 }
 
+/** What a wait keeps out: seed, blades and tines, or the next dressing. */
+type Keeps = 'sow' | 'open' | 'dress'
+
+interface Wait {
+  keeps: Keeps
+  until: Day
+  /** The zones treated; none means all of them. */
+  zones: readonly string[]
+}
+
 export interface WaitingPeriods {
-  /** First day seed may go down. */
-  sow: Day | null
-  open: Day | null
-  dress: Day | null
+  /** First day on ground of these zones: of seed, of blades and tines, of a dressing. Null where nothing stands in the way. */
+  sow: (zones: readonly string[]) => Day | null
+  open: (zones: readonly string[]) => Day | null
+  dress: (zones: readonly string[]) => Day | null
   figures: Figure[]
   notices: Notice[]
 }
 
 type Treatment = Job['treatments'][number]
-const later = (a: Day | null, b: Day): Day => (a === null || b > a ? b : a)
 const nameOf = (t: Treatment): Message => (t.product ? say`${TREATMENT_KINDS[t.kind].name} (${t.product})` : TREATMENT_KINDS[t.kind].name)
 const CHANGE = 'The label of the product, if it says otherwise.'
 
@@ -79,14 +88,27 @@ const CHANGE = 'The label of the product, if it says otherwise.'
 const usualDays = (kind: TreatmentId, trace: Trace): number =>
   kind in treatmentWaits ? trace.value(treatmentWaits[kind as keyof typeof treatmentWaits]) : 0
 
-/** Waiting periods left by what was put down before. A combined feed counts as the weedkiller in it. */
+interface Collected {
+  waits: Wait[]
+  figures: Figure[]
+  notices: Notice[]
+}
+
+/** Waiting periods left by what was put down before, zone by zone. A combined feed counts as the weedkiller in it. */
 export function waitingPeriods(job: Job, today: Day, trace: Trace): WaitingPeriods {
-  const waits: WaitingPeriods = { sow: null, open: null, dress: null, figures: [], notices: [] }
+  const all: Collected = { waits: [], figures: [], notices: [] }
   for (const treatment of job.treatments) {
-    if (!treatment.date) waits.notices.push(...undated(treatment))
-    else waitOf({ ...treatment, date: treatment.date }, today, waits, trace)
+    const known = treatment.date !== null
+    if (!known) all.notices.push(...undated(treatment))
+    // An undated weedkiller is counted from the day of the walk: the latest it can have been.
+    const date = treatment.date ?? (TREATMENT_KINDS[treatment.kind].herbicide ? (job.walked ?? today) : null)
+    if (date) waitOf({ ...treatment, date }, today, all, trace)
   }
-  return waits
+  const on = (keeps: Keeps) => (zones: readonly string[]) =>
+    all.waits
+      .filter((w) => w.keeps === keeps && (w.zones.length === 0 || zones.some((z) => w.zones.includes(zoneOf(z)))))
+      .reduce<Day | null>((last, w) => (last === null || w.until > last ? w.until : last), null)
+  return { sow: on('sow'), open: on('open'), dress: on('dress'), figures: all.figures, notices: all.notices }
 }
 
 const undated = (t: Treatment): Notice[] =>
@@ -95,18 +117,22 @@ const undated = (t: Treatment): Notice[] =>
         {
           id: `treatment:${t.id}.undated`,
           stage: 1,
-          level: 'warn',
+          level: 'hold',
           title: say`When was the ${nameOf(t)} put down?`,
-          says: 'Without its date nobody can say when seed is safe. Ask the customer, and enter the day.',
+          says: 'Without its date nobody can say when seed is safe, so it is counted from the day of the walk. Ask the customer, and enter the day.',
         },
       ]
     : []
 
-function waitOf(t: Treatment & { date: Day }, today: Day, waits: WaitingPeriods, trace: Trace): void {
+function waitOf(t: Treatment & { date: Day }, today: Day, all: Collected, trace: Trace): void {
+  const put = (keeps: Keeps, until: Figure) => {
+    all.figures.push(until)
+    all.waits.push({ keeps, until: until.value as Day, zones: t.zones })
+  }
   const scope = treatmentScope(t.id)
   const name = nameOf(t)
   if (t.date > today)
-    waits.notices.push({
+    all.notices.push({
       id: `${scope.id}.future`,
       stage: 1,
       level: 'warn',
@@ -117,19 +143,14 @@ function waitOf(t: Treatment & { date: Day }, today: Day, waits: WaitingPeriods,
   const days = t.waitDays ?? usualDays(t.kind, trace)
   if (days > 0) {
     const until = seedSafeFrom(t, days, date, scope, trace)
-    waits.figures.push(until)
-    waits.sow = later(waits.sow, until.value as Day)
-    if ((until.value as Day) > today) waits.notices.push(noSeedBefore(t, days, until))
+    put('sow', until)
+    if ((until.value as Day) > today) all.notices.push(noSeedBefore(t, days, until))
   }
   if (t.kind === 'seeded') {
-    const open = trace.work(waitRules.seeded, scope, { date }, { change: CHANGE })
-    waits.figures.push(open)
-    waits.open = later(waits.open, open.value as Day)
+    put('open', trace.work(waitRules.seeded, scope, { date }, { change: CHANGE }))
   }
   if (t.kind === 'dressed') {
-    const dress = trace.work(waitRules.dressed, scope, { date }, { change: CHANGE })
-    waits.figures.push(dress)
-    waits.dress = later(waits.dress, dress.value as Day)
+    put('dress', trace.work(waitRules.dressed, scope, { date }, { change: CHANGE }))
   }
 }
 

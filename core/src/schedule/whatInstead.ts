@@ -1,6 +1,6 @@
 import { addDays, dayNumber, dayOf } from '../calendar/day.ts'
 import { leadValues, sowingWindow, WANTED_FROM, type SowingWindow } from '../climate/sowingWindow.ts'
-import { lagValues } from '../reference/lagValues.ts'
+import type { StepKind } from '../reference/operations.ts'
 import { onDay, say, type Message } from '../trace/message.ts'
 import { stepsOf, type StepBrief } from '../work/steps.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
@@ -31,29 +31,31 @@ export function whatInstead(m: Misfit): { verdict: Message; options: Option[] } 
 }
 
 const isPast = ({ window, calendar }: Misfit) => window.cutOff < calendar.today
-const isWaiting = ({ waits, window }: Misfit) => waits.sow !== null && waits.sow > window.cutOff
+const seedFrom = ({ waits, pack }: Misfit) => waits.sow(pack.zones.map((z) => z.r.id))
+const isWaiting = (m: Misfit) => (seedFrom(m) ?? '') > m.window.cutOff
 
 function verdictOf(m: Misfit): Message {
   const cut = onDay(m.window.cutOff)
   if (isPast(m)) return say`Too late: the last day to sow this was ${cut}.`
-  if (isWaiting(m)) return say`Too late: seed is not safe before ${onDay(m.waits.sow!)}, and the last day to sow is ${cut}.`
+  if (isWaiting(m)) return say`Too late: seed is not safe before ${onDay(seedFrom(m)!)}, and the last day to sow is ${cut}.`
   return m.pack.kind === 'kill'
     ? say`Too late to kill off: the waits carry sowing past ${cut}, the last day.`
     : say`It does not fit: the steps and their waits carry sowing past ${cut}, the last day.`
 }
 
+/** Without the kill-off and the days it takes, the same ground overseeded. */
 function overseedInstead(m: Misfit): Option[] {
-  const { pack, window, waits, calendar, steps } = m
+  const { pack, window, calendar, steps } = m
   if (pack.kind !== 'kill' || isPast(m)) return []
+  const killing: readonly StepKind[] = ['kill', 'kill-again', 'strip', 'loosen', 'grade', 'firm', 'roughen']
   const gentle: WorkPackage = {
     ...pack,
     kind: 'sow',
-    zones: pack.zones.map((z) => ({ ...z, approach: { ...z.approach, chosen: 'overseed' } })),
+    zones: pack.zones.map((z) => ({ ...z, sowing: 'over', operations: z.operations.filter((o) => !killing.includes(o.operation)) })),
   }
   const needs = stepsOf(gentle, steps)
-  const fixed = needs.map((n) => ({ pin: null, done: null, notBefore: n.kind === 'sow' ? waits.sow : null }))
-  const { openedToSow, stretch } = steps.trace.values(lagValues)
-  const tried = schedulePackage(needs, fixed, window, calendar, { openedToSow, stretch })
+  const fixed = needs.needs.map((n) => ({ pin: null, done: null, notBefore: n.kind === 'sow' ? seedFrom(m) : null }))
+  const tried = schedulePackage(needs, fixed, window, calendar)
   if (!tried.fits) return []
   return [
     {
@@ -63,11 +65,12 @@ function overseedInstead(m: Misfit): Option[] {
   ]
 }
 
-function holdOver({ pack, climate, waits, calendar, steps }: Misfit): Option[] {
+function holdOver(m: Misfit): Option[] {
+  const { pack, climate, calendar, steps } = m
   if (pack.season !== 'cool') return []
   const quick = sowingWindow([{ grass: 'annual-ryegrass', share: 100 }], 'cool', climate, 'even-odds', steps.trace)
   const today = dayNumber(calendar.today)
-  const free = waits.sow ?? calendar.today
+  const free = seedFrom(m) ?? calendar.today
   const at = quick.states.findIndex((s, i) => s !== 'shut' && i > 0 && dayOf(today + i) >= free && dayOf(today + i) <= quick.cutOff)
   if (at < 0) return []
   return [

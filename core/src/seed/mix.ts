@@ -108,7 +108,7 @@ function ruledOut(g: Grass, { r, sowingFrom, lastSowing, trace }: MixBrief): Mes
   const last = lastSowing(g.id)
   const points = trace.values(mixPoints)
   if (cut > points.bentCut && g.id === 'browntop') return say`a fine bent for cuts of ${quantity(points.bentCut, 'mm')} and less`
-  if (g.stolonOnly) return 'it is set as plugs or turf, not sown'
+  if (g.newRate === null) return 'it is set as plugs or turf, not sown'
   if (num(r.sun) < g.sunHours) return say`it needs ${quantity(g.sunHours, 'h')} of sun; here it gets ${num(r.sun)}`
   if (cut < (g.cut[0] * points.cutUnder) / 100 || cut > (g.cut[1] * points.cutOver) / 100)
     return say`it is kept at ${quantity({ low: g.cut[0], high: g.cut[1] }, 'mm')}; here the cut is ${quantity(Math.round(cut), 'mm')}`
@@ -220,7 +220,7 @@ export function suggestMix(brief: MixBrief): Mix {
   }))
   parts[0]!.share += 100 - nurse - parts.reduce((sum, p) => sum + p.share, 0)
   if (nurse) parts.push({ grass: 'annual-ryegrass', share: nurse, reason: 'nurse on the bank: up in days, gone within the year' })
-  const left = all.filter((s) => !used.has(s.grass.id) && !s.grass.stolonOnly).sort(byScore)[0]
+  const left = all.filter((s) => !used.has(s.grass.id) && s.grass.newRate !== null).sort(byScore)[0]
   const against =
     left && (left.out ?? strongest(left.against) ?? say`${leader.grass.short} scores higher on ${strongest(leader.for) ?? 'this ground'}`)
   return { parts, runnerUp: left && against ? { grass: left.grass.id, against, score: figureOf(left) } : null, nothing: null }

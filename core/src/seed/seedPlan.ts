@@ -1,5 +1,4 @@
 import type { Job } from '../entities/job.ts'
-import { asNew, sows, type ZoneApproach } from '../approach/approach.ts'
 import { firmSettings } from '../reference/firmSettings.ts'
 import { GRASSES, middle, type GrassId } from '../reference/grasses.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
@@ -7,6 +6,8 @@ import { quantity, say, verbatim, type Message } from '../trace/message.ts'
 import { figureId, JOB, lotScope, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import type { Sowing } from '../reference/lists.ts'
+import { plans, type ZoneWork } from '../work/zoneWork.ts'
 import { largestPart, mixKey, mixName, type Mix, type MixPart } from './mix.ts'
 import { seedReadings, seedRules } from './seedRules.ts'
 
@@ -78,8 +79,7 @@ function lotsTogether(grass: GrassId, lots: readonly Lot[], trace: Trace): Figur
 }
 
 interface SeedBrief {
-  r: ZoneReadings
-  approach: ZoneApproach
+  work: ZoneWork
   mix: Mix
   overridden: boolean
   lots: LotFigures
@@ -88,9 +88,10 @@ interface SeedBrief {
 
 /** Seed for one zone. Null when the zone is not sown, has no area yet, or takes no seed. */
 export function seedZone(brief: SeedBrief): ZoneSeed | null {
-  const { r, approach, mix, overridden, lots, trace } = brief
+  const { work, mix, overridden, lots, trace } = brief
+  const { r, sown: sownArea } = work
   const parts = mix.parts.filter((p) => GRASSES[p.grass].newRate !== null)
-  if (!r.area || !sows(approach.chosen) || parts.length === 0) return null
+  if (!r.area || !sownArea || !plans(work, 'sow') || parts.length === 0) return null
   const scope = zoneScope(r.id)
   const totalShare = parts.reduce((sum, p) => sum + p.share, 0) || 1
   const weight = parts.map((p) => (100 * p.share) / totalShare)
@@ -99,10 +100,6 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
   const rate = rateOf(brief, parts, weight)
   const mixPls = trace.work(seedRules.mixPls, scope, { weight, pls }, { change: 'A label or a fresh germination count of the lot.' })
   const bulk = trace.work(seedRules.bagRate, scope, { rate, pls: mixPls })
-  const sownArea =
-    approach.chosen === 'mend'
-      ? trace.work(seedRules.sownBare, scope, { area: r.area, bare: r.bare ?? trace.readOr(seedReadings.bare, scope, null) })
-      : trace.work(seedRules.sown, scope, { area: r.area })
   const kg = trace.work(seedRules.kg, scope, { area: sownArea, rate: bulk })
   return {
     zone: r.id,
@@ -118,30 +115,33 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
     kg,
     half: trace.work(seedRules.half, scope, { kg }),
     live: trace.work(seedRules.live, scope, { rate: bulk, weight, pls, seeds }),
-    plants: plantsOf(brief, { parts, weight, pls, seeds }),
+    plants: plantsOf(r, { parts, weight, pls, seeds }, trace),
   }
 }
 
-function rateOf({ r, approach, trace }: SeedBrief, parts: readonly MixPart[], weight: number[]): Figure {
+/** Sowings into a living sward; the others are sown as new ground. */
+const OVER: readonly Sowing[] = ['over', 'thin', 'blend', 'winter-green']
+
+function rateOf({ work: { r, sowing, buried }, trace }: SeedBrief, parts: readonly MixPart[], weight: number[]): Figure {
   const scope = zoneScope(r.id)
   const table = (which: 'newRate' | 'overseedRate') => parts.map((p) => middle(GRASSES[p.grass][which]!))
   const newRate = trace.work(seedRules.newRate, scope, { weight, rate: table('newRate') })
-  if (asNew(approach.chosen) || approach.chosen === 'mend' || approach.chosen === 'hold-over')
-    return trace.work(seedRules.asNew, scope, { asNew: newRate })
+  if (!OVER.includes(sowing)) return trace.work(seedRules.asNew, scope, { asNew: newRate })
   const overseed = trace.work(seedRules.overseedRate, scope, { weight, rate: table('overseedRate') })
-  const cover = r.wanted ?? trace.readOr(seedReadings.wanted, scope, null)
+  // Where one grass goes into another on purpose, the cover that stands is the other's.
+  const blended = sowing === 'blend' || sowing === 'winter-green'
+  const cover = blended ? 100 : (r.wanted ?? trace.readOr(seedReadings.wanted, scope, null))
   const { newAt, overAt } = trace.values(seedRules.rateAtCover.values)
-  return trace.work(
-    seedRules.rateAtCover,
-    scope,
-    { overseed, asNew: newRate, cover },
-    { change: say`A count of the cover; every point between ${newAt} and ${quantity(overAt, '%')} moves it.` },
-  )
+  const change = say`A count of the cover; every point between ${newAt} and ${quantity(overAt, '%')} moves it.`
+  if (buried === null) return trace.work(seedRules.rateAtCover, scope, { overseed, asNew: newRate, cover }, { change })
+  const over = trace.work(seedRules.rateAtCover, scope, { overseed, asNew: newRate, cover }, { key: 'seed.rate-over', change })
+  return trace.work(seedRules.withFill, scope, { over, asNew: newRate, fill: buried })
 }
 
 function plantsOf(
-  { r, trace }: SeedBrief,
+  r: ZoneReadings,
   { parts, weight, pls, seeds }: { parts: readonly MixPart[]; weight: readonly number[]; pls: readonly Figure[]; seeds: readonly number[] },
+  trace: Trace,
 ): ZoneSeed['plants'] {
   // Live seeds in a gram of the mix.
   const all = parts.reduce((sum, _, i) => sum + ((weight[i]! / 100) * num(pls[i]!) * seeds[i]!) / 100, 0)
@@ -157,10 +157,11 @@ function plantsOf(
   }))
 }
 
+/** The share of seed kept back for wash-outs. */
+export const reserveShare = (percent: number | null, trace: Trace): Figure => trace.setting(firmSettings.reserve, JOB, percent)
+
 /** What to buy of each mix: the zones together, and the reserve on its own line. */
-export function seedOrders(seeds: readonly ZoneSeed[], reservePercent: number | null, trace: Trace): MixOrder[] {
-  if (seeds.length === 0) return []
-  const share = trace.setting(firmSettings.reserve, JOB, reservePercent)
+export function seedOrders(seeds: readonly ZoneSeed[], share: Figure, later: boolean, trace: Trace): MixOrder[] {
   const keys = [...new Set(seeds.map((s) => s.key))].sort()
   return keys.map((key) => {
     const of = seeds.filter((s) => s.key === key)
@@ -171,8 +172,8 @@ export function seedOrders(seeds: readonly ZoneSeed[], reservePercent: number | 
       leader: GRASSES[largestPart(of[0]!.mix).grass].short,
       zones: of.map((s) => s.zone),
       net: zones.reduce((sum, kg) => sum + num(kg), 0),
-      reserve: trace.work(seedRules.reserve, JOB, { zones, share }, { part: key }),
-      total: trace.work(seedRules.total, JOB, { zones, share }, { part: key, label: say`Seed to order, ${of[0]!.name}` }),
+      reserve: trace.work(seedRules.reserve, JOB, { zones, share }, { part: later ? `later.${key}` : key }),
+      total: trace.work(seedRules.total, JOB, { zones, share }, { part: later ? `later.${key}` : key, label: say`Seed to order, ${of[0]!.name}` }),
     }
   })
 }

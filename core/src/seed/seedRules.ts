@@ -1,6 +1,6 @@
 import { reading, rule, tradeValues, value } from '../trace/rule.ts'
 import { coverLines } from '../findings/lines.ts'
-import { sum } from '../quantities/sum.ts'
+import { dot, sum } from '../quantities/sum.ts'
 
 const handbooks = 'extension handbooks, from memory, ±15 %'
 const seed = { stage: 4 } as const
@@ -16,8 +16,6 @@ export const seedReadings = {
 export const bagValues = tradeValues('bag', {
   usual: value(85, '%', 'model', 'Table rates are for a bag of this much pure live seed', [60, 100]),
 })
-
-const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, x, i) => sum + x * b[i]!, 0)
 
 export const seedRules = {
   pls: rule({
@@ -120,29 +118,17 @@ export const seedRules = {
     formula: 'rate * usual / pls',
     compute: ({ rate, pls }, { usual }) => (rate * usual) / pls,
   }),
-  sown: rule({
+  withFill: rule({
     ...seed,
-    id: 'seed.sown-area',
-    key: 'seed.area',
-    label: 'Ground sown',
-    unit: 'm2',
+    id: 'seed.rate-with-fill',
+    key: 'seed.rate',
+    label: 'Rate, fill as new',
+    unit: 'g/m2',
     standing: 'calculation',
-    says: 'The whole zone is sown.',
-    inputs: { area: 'm2' },
-    formula: 'area',
-    compute: ({ area }) => area,
-  }),
-  sownBare: rule({
-    ...seed,
-    id: 'seed.sown-bare',
-    key: 'seed.area',
-    label: 'Ground sown',
-    unit: 'm2',
-    standing: 'calculation',
-    says: 'Only the bare share is sown.',
-    inputs: { area: 'm2', bare: '%' },
-    formula: 'area * bare',
-    compute: ({ area, bare }) => (area * bare) / 100,
+    says: 'Lows buried in one go are sown as new ground, the rest over what is there.',
+    inputs: { over: 'g/m2', asNew: 'g/m2', fill: '%' },
+    formula: 'over * (1 - fill) + asNew * fill',
+    compute: ({ over, asNew, fill }) => over * (1 - fill / 100) + (asNew * fill) / 100,
   }),
   kg: rule({
     ...seed,

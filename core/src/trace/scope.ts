@@ -5,7 +5,14 @@ export interface Scope {
 }
 
 export const JOB: Scope = { id: 'job' }
-export const zoneScope = (zone: string): Scope => ({ id: `zone:${zone}`, zone })
+/** A zone sown a second time, in its season: its second round has ids of its own. No zone's own id holds a tilde. */
+export const laterRound = (zone: string): string => `${zone}~later`
+/** The zone a round belongs to. */
+export function zoneOf(round: string): string {
+  const at = round.indexOf('~')
+  return at < 0 ? round : round.slice(0, at)
+}
+export const zoneScope = (round: string): Scope => ({ id: `zone:${round}`, zone: zoneOf(round) })
 export const shapeScope = (shape: string, zone: string): Scope => ({ id: `shape:${shape}`, zone })
 export const lotScope = (grass: string): Scope => ({ id: `lot:${grass}` })
 export const treatmentScope = (treatment: string): Scope => ({ id: `treatment:${treatment}` })

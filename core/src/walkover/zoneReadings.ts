@@ -5,7 +5,7 @@ import { COVER_PARTS, type CoverPart } from '../cover/coverCount.ts'
 import { trenchValues } from '../reference/siteValues.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { quantity, say, verbatim } from '../trace/message.ts'
-import { shapeScope, zoneScope } from '../trace/scope.ts'
+import { figureId, shapeScope, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { SiteSurvey } from './siteSurvey.ts'
 import { readings, surveyRules } from './surveyRules.ts'
@@ -36,6 +36,12 @@ export interface ZoneReadings {
   /** From the levels: fill in place and how to lay it with a blanket. */
   fill: SurveyedFill | null
   trenches: Figure[]
+  /** As drawn: m of edge, m² of worn line and of trench; null where none is. */
+  edgeLength: Figure | null
+  worn: Figure | null
+  trenchGround: Figure | null
+  /** Bare patches drawn, m². */
+  patches: Figure | null
 }
 
 export interface SurveyedFill {
@@ -57,7 +63,7 @@ export function readZone(zone: Zone, survey: SiteSurvey, trace: Trace): ZoneRead
   const thatch = readThatch(zone, trace)
   const surface = readSurface(zone, survey, area.figure, trace)
   const drawn = survey.measured.zones.get(zone.id)
-  if (drawn && drawn.edges > 0) trace.work(surveyRules.edges, scope, { lengths: drawn.edges })
+  const trenched = drawn ? drawn.trenches.reduce((sum, t) => sum + (t.depth > 0 ? t.length * t.width : 0), 0) : 0
   return {
     zone,
     id: zone.id,
@@ -75,6 +81,10 @@ export function readZone(zone: Zone, survey: SiteSurvey, trace: Trace): ZoneRead
     cut: trace.readOr(readings.cut, scope, zone.heightOfCut),
     ...surface,
     trenches: readTrenches(zone, survey, trace),
+    edgeLength: drawn && drawn.edges > 0 ? trace.work(surveyRules.edges, scope, { lengths: drawn.edges }) : null,
+    worn: drawn && drawn.worn > 0 ? trace.work(surveyRules.worn, scope, { lines: drawn.worn }) : null,
+    trenchGround: trenched > 0 ? trace.work(surveyRules.trenchGround, scope, { trenches: trenched }) : null,
+    patches: drawn && drawn.patches.area > 0 ? trace.figures[figureId(scope, surveyRules.patches.key)]! : null,
   }
 }
 

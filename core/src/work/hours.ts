@@ -1,30 +1,34 @@
-import { sum } from '../quantities/sum.ts'
-import { operationRates, setUpHours, type StepKind } from '../reference/operations.ts'
+import { dot, sum } from '../quantities/sum.ts'
+import { OPERATIONS, operationRates, setUpHours, type OperationRate, type StepKind } from '../reference/operations.ts'
+import { num, type Figure } from '../trace/figure.ts'
 import { rule } from '../trace/rule.ts'
 import type { Trace } from '../trace/trace.ts'
+import type { ZoneOperation } from './zoneWork.ts'
 
-const says = 'Setting up, and area times passes over what one person does in an hour, shared by those who work on it together.'
+const says =
+  'Setting up, and the ground of each zone times its own passes over what one person does in an hour, shared by those who work on it together.'
+const hours = { key: 'hours', stage: 6, label: 'Hours', unit: 'h', standing: 'model' } as const
 
 export const hoursRules = {
   byArea: rule({
+    ...hours,
     id: 'work.hours',
-    key: 'hours',
-    stage: 6,
-    label: 'Hours',
-    unit: 'h',
-    standing: 'model',
     says,
-    inputs: { setUp: 'h', zones: 'm2[]', passes: '1', rate: 'm2/h', spreading: 'h', people: '1' },
-    formula: '(setUp + sum(zones) * passes / rate + spreading) / people',
-    compute: ({ setUp, zones, passes, rate, spreading, people }) => (setUp + (passes * sum(zones)) / rate + spreading) / people,
+    inputs: { setUp: 'h', zones: 'm2[]', passes: '1[]', rate: 'm2/h', spreading: 'h', people: '1' },
+    formula: '(setUp + dot(zones, passes) / rate + spreading) / people',
+    compute: ({ setUp, zones, passes, rate, spreading, people }) => (setUp + dot(zones, passes) / rate + spreading) / people,
+  }),
+  byLength: rule({
+    ...hours,
+    id: 'work.hours-edge',
+    says: 'Setting up, and the length over what one person does in an hour, shared by those who work on it together.',
+    inputs: { setUp: 'h', lengths: 'm[]', rate: 'm/h', people: '1' },
+    formula: '(setUp + sum(lengths) / rate) / people',
+    compute: ({ setUp, lengths, rate, people }) => (setUp + sum(lengths) / rate) / people,
   }),
   fixed: rule({
+    ...hours,
     id: 'work.hours-fixed',
-    key: 'hours',
-    stage: 6,
-    label: 'Hours',
-    unit: 'h',
-    standing: 'model',
     says: 'The same whatever the area, shared by those who work on it together.',
     inputs: { setUp: 'h', people: '1' },
     formula: 'setUp / people',
@@ -32,24 +36,42 @@ export const hoursRules = {
   }),
 }
 
-/** What one step takes: the inputs of its hours. Areas in m², `spreading` in hours of shovelling; no rate where it does not go by area. */
+/** What one step takes: the inputs of its hours. Grounds in m² (m along an edge), `spreading` in hours of shovelling. */
 export interface Effort {
   setUp: number
-  zones: number[]
-  passes: number
-  rate: number | null
+  grounds: Figure[]
+  passes: number[]
+  by: 'area' | 'length' | 'nothing'
+  rate: number
   spreading: number
   people: number
 }
 
-export const effortOf = (kind: StepKind, zones: number[], passes: number, spreading: number, people: number, trace: Trace): Effort => ({
+/** The rate a step goes at: that of the tool chosen for it, or its usual one. */
+function rateOf(kind: StepKind, tool: string | null, trace: Trace): number {
+  const named = (tool && OPERATIONS[kind].tools?.[tool]?.rate) || kind
+  return named in operationRates ? trace.value(operationRates[named as OperationRate]) : 1
+}
+
+export const effortOf = (
+  kind: StepKind,
+  zones: readonly Pick<ZoneOperation, 'ground' | 'passes' | 'tool'>[],
+  spreading: number,
+  people: number,
+  trace: Trace,
+): Effort => ({
   setUp: trace.value(setUpHours[kind]),
-  zones,
-  passes,
-  rate: kind in operationRates ? trace.value(operationRates[kind as keyof typeof operationRates]) : null,
+  grounds: zones.map((z) => z.ground),
+  passes: zones.map((z) => z.passes),
+  by: OPERATIONS[kind].by,
+  rate: rateOf(kind, zones.find((z) => z.tool)?.tool ?? null, trace),
   spreading,
   people,
 })
 
-export const hoursOf = ({ rate, ...effort }: Effort): number =>
-  (rate === null ? hoursRules.fixed.compute(effort, {}) : hoursRules.byArea.compute({ ...effort, rate }, {})) as number
+export function hoursOf({ by, setUp, grounds, passes, rate, spreading, people }: Effort): number {
+  const zones = grounds.map(num)
+  if (by === 'nothing') return hoursRules.fixed.compute({ setUp, people }, {}) as number
+  if (by === 'length') return hoursRules.byLength.compute({ setUp, lengths: zones, rate, people }, {}) as number
+  return hoursRules.byArea.compute({ setUp, zones, passes, rate, spreading, people }, {}) as number
+}

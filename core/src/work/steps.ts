@@ -1,34 +1,43 @@
-import type { ApproachId } from '../reference/lists.ts'
-import { findingOf, type Finding } from '../findings/finding.ts'
-import { coverLines } from '../findings/lines.ts'
 import type { CoverPlan } from '../materials/cover.ts'
-import type { DressingPlan, ZoneDressing } from '../materials/dressing.ts'
-import { lagValues } from '../reference/lagValues.ts'
-import { operationValues, type StepKind } from '../reference/operations.ts'
+import type { DressingPlan } from '../materials/dressing.ts'
+import { leafAfterCut, smotherValues } from '../materials/dressingRules.ts'
+import { OPERATIONS, operationValues, operationWants, orderOf, STEP_KINDS, type StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
-import { quantity, say, type Message } from '../trace/message.ts'
+import { joined, quantity, say, type Message } from '../trace/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import { effortOf, hoursOf, type Effort } from './hours.ts'
-import { cores, scarifies, type WorkPackage, type ZoneWork } from './workPackages.ts'
+import { LATER, linksFor, precedence, type Link } from './precedence.ts'
+import { anchorOf, type WorkPackage } from './workPackages.ts'
+import { isPlanted } from './sowing.ts'
+import { operationOf, type ZoneOperation, type ZoneWork } from './zoneWork.ts'
 
-/** One step of a work package before it has a day: who needs it, how long it takes, and how it follows the one before. */
+/** One step of a work package before it has a day: who needs it, how long it takes, and how it follows the steps before it. */
 export interface StepNeed {
   kind: StepKind
   zones: string[]
   hours: number
   effort: Effort
+  /** Most passes of any zone. */
   passes: number
-  /** Days after the step before: at least, and at most (Infinity where it does not matter). */
-  lag: readonly [number, number]
+  links: Link[]
+  /** Ground and weather it wants. */
   precondition: Message
-  /** At least so many days after another step, besides the one before. */
-  after?: { kind: StepKind; days: number }
+  /** Heights, depths, tools, passes by zone, as set: what the crew reads. */
+  how: Message
+  /** Which of several repeats it is: the second lift, the third. */
+  part?: number
+}
+
+/** The steps of a package, and the one that its days hang on. */
+export interface PackageSteps {
+  needs: StepNeed[]
+  /** Index of the sowing, or of what the others hang on. */
+  anchor: number
 }
 
 /** What the steps of a package are worked from. */
 export interface StepBrief {
-  findings: readonly Finding[]
   schools: Schools
   dressing: DressingPlan | null
   covers: readonly CoverPlan[]
@@ -36,155 +45,145 @@ export interface StepBrief {
   trace: Trace
 }
 
-const WHENEVER = Infinity
-const WHENEVER_AFTER = (days: number): readonly [number, number] => [days, WHENEVER]
-
-/** Puts steps one after another. A step that no zone needs is left out. */
-class Steps {
-  readonly list: StepNeed[] = []
-  constructor(
-    readonly all: readonly ZoneWork[],
-    private readonly brief: StepBrief,
-  ) {}
-
-  who(test: (z: ZoneWork) => boolean): ZoneWork[] {
-    return this.all.filter(test)
-  }
-
-  add(
-    kind: StepKind,
-    zones: readonly ZoneWork[],
-    lag: readonly [number, number],
-    precondition: Message,
-    more: { passes?: number; spreading?: number } = {},
-  ) {
-    if (zones.length === 0) return
-    const { passes = 1, spreading = 0 } = more
-    const effort = effortOf(kind, zones.map((z) => num(z.r.area!)), passes, spreading, this.brief.people, this.brief.trace) // prettier-ignore
-    this.list.push({ kind, zones: zones.map((z) => z.r.id), hours: hoursOf(effort), effort, passes, lag, precondition })
-  }
+interface Share {
+  work: ZoneWork
+  operation: ZoneOperation
 }
 
-const isOne =
-  (...kinds: ApproachId[]) =>
-  (z: ZoneWork) =>
-    kinds.includes(z.approach.chosen)
+const sharesOf = (pack: WorkPackage, kind: StepKind): Share[] =>
+  pack.zones.flatMap((work) => {
+    const operation = operationOf(work, kind)
+    return operation ? [{ work, operation }] : []
+  })
 
-/** The steps a package needs, in the order of work, with their lags. */
-export function stepsOf(pack: WorkPackage, brief: StepBrief): StepNeed[] {
-  const steps = new Steps(pack.zones, brief)
-  if (pack.kind === 'feed') {
-    steps.add('feed', steps.all, WHENEVER_AFTER(0), 'growth, and rain or water to follow')
-    return steps.list
+/** The order of work, as the firm's school has it. */
+function inOrder(kinds: readonly StepKind[], { schools }: StepBrief): StepKind[] {
+  const coreFirst = schools.order === 'core-first'
+  const blades: readonly StepKind[] = ['rake', 'scarify', 'clear']
+  const rank = (k: StepKind) => (coreFirst && blades.includes(k) ? orderOf('collect-cores') + 0.1 + blades.indexOf(k) / 10 : orderOf(k))
+  return [...kinds].sort((a, b) => rank(a) - rank(b))
+}
+
+/** Hours of moving what is spread: by shovel and barrow, or by machine. */
+function spreadingHours(kind: StepKind, shares: readonly Share[], { dressing, trace }: StepBrief): number {
+  const zones = new Set(shares.map((s) => s.work.r.id))
+  const cubic = (dressing?.parts ?? []).filter((p) => p.step === kind && zones.has(p.zone)).reduce((sum, p) => sum + num(p.order) / p.lifts, 0)
+  if (cubic === 0) return 0
+  const machine = shares.some((s) => s.operation.tool === 'machine')
+  return cubic / trace.value(machine ? operationValues.machine : operationValues.shovel)
+}
+
+/** Height of cut of a step in a zone, mm: as set, or worked down in steps. */
+export function cutHeight(kind: StepKind, work: ZoneWork, operation: ZoneOperation, trace: Trace): number | null {
+  if (kind !== 'cut-first' && kind !== 'cut-second') return null
+  if (operation.height !== null) return operation.height
+  const cut = num(work.r.cut)
+  const short = leafAfterCut(cut, trace.values(smotherValues))
+  return Math.round(kind === 'cut-second' ? short : (cut + short) / 2)
+}
+
+/** How a step is done, as the crew reads it: heights, depths, passes, tools. */
+function howOf(kind: StepKind, shares: readonly Share[], trace: Trace): Message {
+  const many = shares.length > 1
+  const same = <T>(of: (s: Share) => T): T | null => (shares.every((s) => of(s) === of(shares[0]!)) ? of(shares[0]!) : null)
+  const said = (list: (Message | null)[]) =>
+    joined(
+      list.filter((m) => m !== null),
+      ', ',
+    )
+  const one = (s: Share): Message => {
+    const { passes, depth, tines, tool } = s.operation
+    const height = cutHeight(kind, s.work, s.operation, trace)
+    const usualDepth =
+      kind === 'core'
+        ? say`${quantity({ low: trace.value(operationValues.coreLeast), high: trace.value(operationValues.coreMost) }, 'mm')} deep`
+        : null
+    return said([
+      passes > 1 && kind !== 'sow' && kind !== 'feed' && kind !== 'feed-later' ? say`${passes} passes` : null,
+      height === null ? null : say`to ${quantity(height, 'mm')}`,
+      depth === null ? usualDepth : say`${quantity(depth, 'mm')} deep`,
+      tines === null ? null : say`${quantity(tines, 'mm')} tines`,
+      tool ? (OPERATIONS[kind].tools![tool]!.name as Message) : null,
+    ])
   }
-  const stripped = pack.kind === 'kill' && brief.schools.weeds === 'no-chemicals'
-  prepare(steps, brief)
-  const cutAfter = clearOld(steps, pack, stripped, brief)
-  cutDown(steps, stripped, cutAfter, brief)
-  open(steps, stripped, brief)
-  dress(steps, brief)
-  sow(steps, pack, brief)
-  return steps.list
+  if (
+    !many ||
+    same((s) =>
+      JSON.stringify([s.operation.passes, s.operation.depth, s.operation.tines, s.operation.tool, cutHeight(kind, s.work, s.operation, trace)]),
+    ) !== null
+  )
+    return one(shares[0]!)
+  return joined(
+    shares.map((s) => say`${s.work.r.name}: ${one(s)}`),
+    '; ',
+  )
 }
 
-function prepare(steps: Steps, { findings, trace }: StepBrief): void {
-  steps.add('notice', steps.all, WHENEVER_AFTER(0), 'nothing')
-  const opened = steps.who((z) => scarifies(z, findings, trace) || cores(z, findings, trace))
-  steps.add('mark', opened, WHENEVER_AFTER(0), 'notice given')
+/** How an operation is done on one zone. */
+export const howOn = (kind: StepKind, work: ZoneWork, operation: ZoneOperation, trace: Trace): Message => howOf(kind, [{ work, operation }], trace)
+
+/** Zones whose lifts, feed or cover are really planned: a step without its material is none. */
+function withMaterial(kind: StepKind, shares: Share[], { dressing, covers }: StepBrief): Share[] {
+  if (kind === 'cover') return shares.filter((s) => covers.some((c) => c.zones.some((z) => z.zone === s.work.r.id)))
+  if (kind === 'dress' || kind === 'trench' || kind === 'sand-in')
+    return shares.filter((s) => kind === 'trench' || dressing?.parts.some((p) => p.step === kind && p.zone === s.work.r.id))
+  return shares
 }
 
-/** Strips, kills off or sprays what is not wanted. Returns when the cut-down may follow, and what it waits for. */
-function clearOld(steps: Steps, pack: WorkPackage, stripped: boolean, { schools, trace }: StepBrief): { days: number; precondition: Message } {
-  const lag = trace.values(lagValues)
-  const uncut = quantity(trace.value(operationValues.uncut), 'd')
-  if (stripped) steps.add('strip', steps.all, WHENEVER_AFTER(1), 'notice given')
-  const weedy = steps.who((z) => z.r.weeds !== null && num(z.r.weeds) >= trace.value(coverLines.weedy) && !isOne('hold-over')(z))
-  const sprays = schools.weeds === 'spray-then-sow' && pack.kind !== 'kill' && weedy.length > 0
-  if (sprays) steps.add('spray', weedy, WHENEVER_AFTER(1), say`growing weeds, uncut for ${uncut}`)
-  const kills = pack.kind === 'kill' && schools.weeds !== 'no-chemicals'
-  if (kills) {
-    steps.add('kill', steps.all, WHENEVER_AFTER(1), say`growing leaf, uncut for ${uncut}`)
-    steps.add('kill-again', steps.all, [lag.killAgainLeast, lag.killAgainMost], say`what regrows after ${quantity(lag.killAgainLeast, 'd')}`)
-  }
-  if (pack.kind === 'kill') return { days: lag.afterKill, precondition: say`${quantity(lag.afterKill, 'd')} after the last kill` }
-  if (sprays) return { days: lag.afterSpray, precondition: 'so long after the spray that seed may follow' }
-  return { days: 1, precondition: 'a growing sward' }
-}
-
-function cutDown(steps: Steps, stripped: boolean, cutAfter: { days: number; precondition: Message }, { trace }: StepBrief): void {
-  const lag = trace.values(lagValues)
-  const bareAlready = (z: ZoneWork) => isOne('sow-new')(z) && (z.r.wanted === null || num(z.r.wanted) < trace.value(coverLines.nothingLeft))
-  const cutting = steps.who((z) => !stripped && !isOne('mend', 'hold-over')(z) && !bareAlready(z))
-  steps.add('cut-first', cutting, WHENEVER_AFTER(cutAfter.days), cutAfter.precondition)
-  const short = cutting.filter((z) => !z.r.zone.present.includes('st-augustine'))
-  steps.add('cut-second', short, [lag.secondCutLeast, lag.secondCutMost], say`${quantity(lag.secondCutLeast, 'd')} after the first cut`)
-}
-
-const most = (zones: readonly ZoneWork[], of: (z: ZoneWork) => number) => Math.max(1, ...zones.map(of))
-
-/** Scarifies and cores, in the order of the school. */
-function open(steps: Steps, stripped: boolean, { findings, schools, trace }: StepBrief): void {
-  const lag = trace.values(lagValues)
-  const scarifying = steps.who((z) => !stripped && scarifies(z, findings, trace))
-  const coring = steps.who((z) => cores(z, findings, trace))
-  const scarify = () =>
-    steps.add('scarify', scarifying, [lag.dries, lag.scarifyMost], 'turf dried a day or two', {
-      passes: most(scarifying, (z) => (findingOf(findings, z.r.id, 'thatch')?.verdict === 'hold' ? 2 : 1)),
-    })
-  const core = (first: boolean) => {
-    steps.add('dampen', coring, [first ? 1 : 0, lag.dampenMost], 'only if the soil is dry')
-    steps.add('core', coring, [lag.coreAfterWater, lag.coreAfterWater], 'moist soil, never wet', {
-      passes: most(coring, (z) => (z.r.zone.penetration === 'stops' ? 3 : 2)),
-    })
-  }
-  if (schools.order === 'core-first') {
-    core(true)
-    scarify()
-  } else {
-    scarify()
-    core(false)
+function needOf(kind: StepKind, shares: readonly Share[], brief: StepBrief): Omit<StepNeed, 'links'> {
+  const { people, trace } = brief
+  const effort = effortOf(kind, shares.map((s) => s.operation), spreadingHours(kind, shares, brief), people, trace) // prettier-ignore
+  return {
+    kind,
+    zones: shares.map((s) => s.work.r.id),
+    hours: hoursOf(effort),
+    effort,
+    passes: Math.max(...shares.map((s) => s.operation.passes)),
+    precondition: operationWants(kind, trace),
+    how: howOf(kind, shares, trace),
   }
 }
 
-/** Hours of shovelling one lift of the dressings of some zones. */
-const shovelHours = (dressings: readonly ZoneDressing[], trace: Trace): number =>
-  dressings.reduce((sum, d) => sum + num(d.order) / num(d.lifts), 0) / trace.value(operationValues.shovel)
-
-function dress(steps: Steps, { dressing, trace }: StepBrief): void {
-  const dressings = (dressing?.zones ?? []).filter((d) => steps.all.some((z) => z.r.id === d.zone))
-  const dressed = steps.who((z) => dressings.some((d) => d.zone === z.r.id))
-  steps.add('dress', dressed, [0, trace.value(lagValues.dressMost)], 'cores off or dragged in', { spreading: shovelHours(dressings, trace) })
+/** The steps a package needs up to its sowing and on the days of it, in the order of work, with what holds them together. */
+export function stepsOf(pack: WorkPackage, brief: StepBrief): PackageSteps {
+  const kinds = inOrder(STEP_KINDS.filter((k) => !LATER.has(k)), brief) // prettier-ignore
+  const table = precedence(pack.kind, brief.trace)
+  const needs: StepNeed[] = []
+  for (const kind of kinds) {
+    const shares = withMaterial(kind, sharesOf(pack, kind), brief)
+    if (shares.length === 0) continue
+    const before = needs.map((n) => n.kind)
+    needs.push({ ...needOf(kind, shares, brief), links: linksFor(kind, before, pack.kind, table) })
+  }
+  const anchor = anchorOf(
+    pack.kind,
+    needs.map((n) => n.kind),
+  )
+  return { needs, anchor: needs.findIndex((n) => n.kind === anchor) }
 }
 
-function sow(steps: Steps, pack: WorkPackage, { schools, covers, trace }: StepBrief): void {
-  const lag = trace.values(lagValues)
-  const before = steps.list.at(-1)?.kind
-  const unopened = before === 'notice' || before === 'mark'
-  const soon = pack.kind === 'kill' ? lag.clearedToSow : lag.openedToSow
-  steps.add('sow', steps.all, unopened ? WHENEVER_AFTER(1) : [0, soon], 'an open surface, not crusted')
-  if (steps.list.some((s) => s.kind === 'spray')) steps.list.at(-1)!.after = { kind: 'spray', days: trace.value(operationValues.sprayWait) }
-  steps.add('work-in', steps.all, [0, 0], 'seed down')
-  if (schools.feed === 'with-seed') steps.add('feed', steps.all, [0, lag.feedMost], 'seed worked in')
-  const covered = steps.who((z) => covers.some((c) => c.zones.some((x) => x.zone === z.r.id)))
-  steps.add('cover', covered, [0, lag.coverMost], 'seed worked in')
-  steps.add('water', steps.all, [0, 0], 'within 2 hours of sowing')
-}
-
-/** Steps that come after the seed is up. */
+/** Steps that come after the seed is up, or after a dressing has been grown through. */
 export function laterSteps(pack: WorkPackage, brief: StepBrief): StepNeed[] {
-  if (pack.kind === 'feed') return []
-  const { schools, dressing, people, trace } = brief
-  const zones = pack.zones.map((z) => z.r.id)
-  const areas = pack.zones.map((z) => num(z.r.area!))
-  const need = (kind: StepKind, of: string[], spreading = 0): StepNeed => {
-    const effort = effortOf(kind, areas, 1, spreading, people, trace)
-    return { kind, zones: of, hours: hoursOf(effort), effort, passes: 1, lag: [0, Infinity], precondition: '' }
+  const found: StepNeed[] = []
+  const add = (kind: StepKind, shares: Share[], part?: number) => {
+    if (shares.length > 0) found.push({ ...needOf(kind, shares, brief), links: [], ...(part ? { part } : {}) })
   }
-  const again = dressing?.zones.filter((d) => zones.includes(d.zone) && num(d.lifts) > 1) ?? []
-  return [
-    need('first-mow', zones),
-    ...(schools.feed === 'first-mown' ? [need('feed-later', zones)] : []),
-    need('visit', zones),
-    ...(again.length > 0 ? [need('dress-again', again.map((d) => d.zone), shovelHours(again, trace))] : []), // prettier-ignore
-  ]
+  for (const kind of ['leaf-again', 'first-mow', 'mow-weekly', 'feed-later', 'visit'] as const) add(kind, sharesOf(pack, kind))
+  const lifts = (brief.dressing?.parts ?? []).filter((p) => p.step === 'dress' && p.lifts > 1)
+  const most = Math.max(1, ...lifts.map((p) => p.lifts))
+  for (let lift = 2; lift <= most; lift++) {
+    const zones = new Set(lifts.filter((p) => p.lifts >= lift).map((p) => p.zone))
+    const shares = sharesOf(pack, 'dress').filter((s) => zones.has(s.work.r.id))
+    if (shares.length > 0)
+      found.push({ ...needOf('dress-again', shares, brief), ...liftHours(shares, brief), links: [], ...(lift > 2 ? { part: lift } : {}) })
+  }
+  return found
 }
+
+function liftHours(shares: readonly Share[], brief: StepBrief): Pick<StepNeed, 'hours' | 'effort'> {
+  const effort = effortOf('dress-again', shares.map((s) => s.operation), spreadingHours('dress', shares, brief), brief.people, brief.trace) // prettier-ignore
+  return { effort, hours: hoursOf(effort) }
+}
+
+/** Whether anything is sown or set in a package. */
+export const plantsIn = (pack: WorkPackage): boolean => pack.zones.some((z) => isPlanted(z.sowing))

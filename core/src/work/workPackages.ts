@@ -1,61 +1,80 @@
-import { sows, type ZoneApproach } from '../approach/approach.ts'
-import { findingOf, type Finding } from '../findings/finding.ts'
-import { slopeLines } from '../findings/lines.ts'
-import { repelsWater } from '../findings/seenInZone.ts'
-import { lightLines } from '../reference/siteValues.ts'
-import { num } from '../trace/figure.ts'
-import type { Trace } from '../trace/trace.ts'
-import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { orderOf, type StepKind } from '../reference/operations.ts'
+import { isSown } from './sowing.ts'
+import { plans, type ZoneWork } from './zoneWork.ts'
 
-export interface ZoneWork {
-  r: ZoneReadings
-  approach: ZoneApproach
-  season: 'cool' | 'warm'
-}
-
-export type PackageKind = 'kill' | 'hold' | 'sow' | 'feed'
+/** What kind of work zones share: it decides which step the days hang on, and which season it goes by. */
+export type PackageKind = 'kill' | 'hold' | 'later' | 'sow' | 'plant' | 'scalp' | 'care' | 'feed'
 
 /** Zones worked on together, the same season and the same kind of work: their steps share days. */
 export interface WorkPackage {
   id: string
   kind: PackageKind
+  /** The season of what is sown, or of the turf where nothing is. */
   season: 'cool' | 'warm'
   zones: ZoneWork[]
 }
 
-/** Ground too dark for grass that is left alone: nothing is done to it at all. */
-const untouched = ({ r, approach }: ZoneWork, trace: Trace) => approach.chosen === 'leave' && num(r.sun) < trace.value(lightLines.marginal)
+/** Work on ground that is not sown, but for feed and water. */
+const CARE: readonly StepKind[] = [
+  'leaf-off',
+  'cast-brush',
+  'clip-heads',
+  'spray',
+  'pre-emergence',
+  'hand-weed',
+  'dig-clumps',
+  'dog-soil',
+  'edge',
+  'trench',
+  'worn',
+  'rake',
+  'scarify',
+  'spike',
+  'wetting',
+  'core',
+  'dress',
+  'sand-in',
+  'lime',
+]
 
-const kindOf = ({ approach: { chosen } }: ZoneWork): PackageKind =>
-  chosen === 'renovate' ? 'kill' : chosen === 'hold-over' ? 'hold' : sows(chosen) ? 'sow' : 'feed'
+function kindOf(work: ZoneWork): PackageKind | null {
+  if (work.sowing === 'cover-then-sow') return 'hold'
+  if (isSown(work.sowing)) return plans(work, 'kill', 'strip') ? 'kill' : 'sow'
+  if (work.sowing === 'plugs' || work.sowing === 'turf') return 'plant'
+  if (plans(work, 'cut-second') && !plans(work, 'scarify', 'core', 'dress')) return 'scalp'
+  if (plans(work, ...CARE)) return 'care'
+  return plans(work, 'feed') ? 'feed' : null
+}
 
-export function workPackages(work: readonly ZoneWork[], trace: Trace): WorkPackage[] {
+/** Whether what is sown is a cool grass though warm turf stands there. */
+const sowsCool = ({ sowing }: ZoneWork) => sowing === 'cover-then-sow' || sowing === 'blend' || sowing === 'winter-green'
+
+/** The zones in packages. `later` are the second rounds of ground held over, sown in their season. */
+export function workPackages(work: readonly ZoneWork[], later: readonly ZoneWork[]): WorkPackage[] {
   const packages = new Map<string, WorkPackage>()
-  for (const zone of work) {
-    if (!zone.r.area || untouched(zone, trace)) continue
-    const kind = kindOf(zone)
-    const id = `${kind}-${zone.season}`
-    const known = packages.get(id) ?? { id, kind, season: zone.season, zones: [] }
+  const put = (zone: ZoneWork, kind: PackageKind | null) => {
+    if (!zone.r.area || kind === null) return
+    const season = sowsCool(zone) ? 'cool' : zone.season
+    const id = `${kind}-${season}`
+    const known = packages.get(id) ?? { id, kind, season, zones: [] }
     known.zones.push(zone)
     packages.set(id, known)
   }
+  for (const zone of work) put(zone, kindOf(zone))
+  for (const zone of later) put(zone, 'later')
   return [...packages.values()].sort((a, b) => a.id.localeCompare(b.id))
 }
 
-/** Turf that may be scarified: never stolon-only, nor new ground. */
-export function scarifies({ r, approach: { chosen } }: ZoneWork, findings: readonly Finding[], trace: Trace): boolean {
-  if (chosen === 'sow-new' || chosen === 'mend' || chosen === 'hold-over') return false
-  if (r.zone.present.includes('st-augustine') || num(r.slope) >= trace.value(slopeLines.steep)) return false
-  return r.thatch !== null && findingOf(findings, r.id, 'thatch')?.verdict !== 'fine'
+const ANCHORS: Partial<Record<PackageKind, readonly StepKind[]>> = {
+  plant: ['plugs', 'turf'],
+  scalp: ['cut-second'],
+  care: ['rake', 'scarify', 'spike', 'core', 'dress', 'sand-in'],
+  feed: ['feed'],
 }
 
-/** Packed soil asks for cores, and so does a sand green too rich in organic matter; a bank does not bear them. */
-export const wantsCores = ({ r, approach: { chosen } }: ZoneWork, findings: readonly Finding[], trace: Trace): boolean =>
-  chosen !== 'hold-over' &&
-  chosen !== 'mend' &&
-  num(r.slope) < trace.value(slopeLines.bank) &&
-  (['compaction', 'organic'] as const).some((kind) => findingOf(findings, r.id, kind)?.verdict === 'act')
-
-/** Soil that repels water is put right first: cores wait for it. */
-export const cores = (zone: ZoneWork, findings: readonly Finding[], trace: Trace): boolean =>
-  !repelsWater(zone.r, trace) && wantsCores(zone, findings, trace)
+/** The step of a package that its days hang on: the sowing, or the last of what opens or covers the ground. */
+export function anchorOf(kind: PackageKind, steps: readonly StepKind[]): StepKind {
+  const candidates = ANCHORS[kind] ?? ['sow']
+  const found = steps.filter((k) => candidates.includes(k)).sort((a, b) => orderOf(a) - orderOf(b))
+  return found.at(-1) ?? steps.filter((k) => k !== 'water' && k !== 'feed').at(-1) ?? steps.at(-1)!
+}

@@ -12,7 +12,8 @@ import type { Stage } from '@juvena/core/trace/rule'
 import { api, ApiError, Unreachable } from './api.ts'
 import { useFirm } from './firm.ts'
 import { useHistory } from './history.ts'
-import { planInWorker } from './planner.ts'
+import type { Way } from '@juvena/core/approach/ways'
+import { planInWorker, waysInWorker } from './planner.ts'
 import { findUnsaved, forgetUnsaved, keepUnsaved } from './unsaved.ts'
 
 interface Served {
@@ -44,6 +45,8 @@ export const useJob = defineStore('job', () => {
   const loadFailure = ref('')
   const conflict = shallowRef<Theirs | null>(null)
   const plan = shallowRef<JobPlan | null>(null)
+  /** Ready-made ways by zone, worked after the plan. */
+  const ways = shallowRef<Record<string, Way[]>>({})
   const problems = shallowRef<Problem[]>([])
   const outlook = shallowRef<Outlook | null>(null)
   const planFailure = ref('')
@@ -56,6 +59,7 @@ export const useJob = defineStore('job', () => {
     id.value = job
     draft.value = null
     plan.value = null
+    ways.value = {}
     loadFailure.value = ''
     planFailure.value = ''
     history.clear()
@@ -223,6 +227,8 @@ export const useJob = defineStore('job', () => {
       plan.value = planned.plan
       if (first) firstLook()
       else rememberNew()
+      const found = await waysInWorker()
+      if (job === id.value) ways.value = found
     } catch (error) {
       if (job === id.value) planFailure.value = (error as Error).message
     }
@@ -282,6 +288,7 @@ export const useJob = defineStore('job', () => {
     loadFailure,
     conflict,
     plan,
+    ways,
     problems,
     outlook,
     planFailure,

@@ -2,6 +2,7 @@ import { wrap, type Remote } from 'comlink'
 import type { JobDraft } from '@juvena/core/entities/job'
 import { changesIn } from '../workers/changes.ts'
 import type { Planned, Planner, Setting } from '../workers/plan.worker.ts'
+import type { Way } from '@juvena/core/approach/ways'
 import { plain } from './plain.ts'
 
 interface Held {
@@ -31,8 +32,19 @@ export async function planInWorker(draft: JobDraft, setting: Setting): Promise<P
   const changes = { draft: changesIn(held.draft, draft), setting: changesIn(held.setting, setting) }
   held.draft = draft
   held.setting = setting
+  return await answered(Promise.race([remote.plan(plain(changes)), stopped]), end)
+}
+
+/** The ready-made ways for the draft last planned, worked after its plan. Nothing before the first plan. */
+export async function waysInWorker(): Promise<Record<string, Way[]>> {
+  if (!held) return {}
+  const { remote, stopped, end } = held
+  return await answered(Promise.race([remote.ways(), stopped]), end)
+}
+
+async function answered<T>(answer: Promise<T>, end: () => void): Promise<T> {
   try {
-    return await Promise.race([remote.plan(plain(changes)), stopped])
+    return await answer
   } catch (error) {
     end()
     held = null

@@ -5,6 +5,8 @@ import { readJob, type JobDraft } from '@juvena/core/entities/job'
 import type { Problem } from '@juvena/core/entities/problem'
 import { planJob, type JobPlan } from '@juvena/core/pipeline'
 import { Memo } from '@juvena/core/trace/memo'
+import { waysOfJob } from '@juvena/core/waysOfJob'
+import type { Way } from '@juvena/core/approach/ways'
 import type { Outlook } from '@juvena/core/climate/station'
 import { withChanges, type Changes } from './changes.ts'
 
@@ -35,6 +37,11 @@ const planner = {
     setting = withChanges(setting, changes.setting)
     const { job, problems } = readJob(draft)
     return { plan: job ? planJob(job, { ...setting, memo }) : null, problems }
+  },
+  /** The ready-made ways for the draft last planned, by zone. */
+  ways(): Record<string, Way[]> {
+    const { job } = readJob(draft)
+    return job ? waysOfJob(job, { ...setting, memo }) : {}
   },
 }
 export type Planner = typeof planner

@@ -102,6 +102,8 @@ const customerDate = computed(() => {
   const parsed = typed ? parseDay(typed, job.today) : null
   return parsed?.ok ? { day: showDay(parsed.value), left: daysBetween(job.today, parsed.value) } : null
 })
+/** The ladder and the ways beside it want the whole width: what to watch stands below them. */
+const below = computed(() => stage.value === 3)
 const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² · lb'))
 </script>
 
@@ -111,7 +113,7 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
     <p>{{ job.loadFailure }}</p>
     <RouterLink class="act" to="/">To the season</RouterLink>
   </div>
-  <div v-else class="job" :class="{ wide: !panelOpen && !chosen }">
+  <div v-else class="job" :class="{ wide: (!panelOpen || below) && !chosen }">
     <header class="head">
       <div class="title">
         <h1>{{ job.draft?.name || (job.draft ? 'Job without a name' : '…') }}</h1>
@@ -137,8 +139,9 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
       </p>
       <component :is="surface" v-if="job.draft && job.plan" />
       <p v-else-if="!job.planFailure" class="soft waiting">Working it out…</p>
+      <WorkingPanel v-if="job.plan && below && panelOpen && !chosen" class="below" :stage="stage" />
     </section>
-    <WorkingPanel v-if="job.plan && (panelOpen || chosen)" class="panel" :class="{ asked: chosen }" :stage="stage" />
+    <WorkingPanel v-if="job.plan && ((panelOpen && !below) || chosen)" class="panel" :class="{ asked: chosen }" :stage="stage" />
   </div>
 </template>
 
@@ -214,6 +217,11 @@ h1 {
 .panel {
   border-left: 1px solid var(--rule);
   overflow-y: auto;
+}
+.below {
+  margin-top: 1.5rem;
+  padding-left: 0;
+  max-width: 40rem;
 }
 .waiting {
   padding-top: 2rem;

@@ -7,6 +7,7 @@ import { FILE_BYTES } from '@juvena/core/formats/fileSize'
 import type { SeasonRow as Row } from '@juvena/core/present/seasonRow'
 import type { Outlook } from '@juvena/core/climate/station'
 import { STAGES } from '@juvena/core/present/spine'
+import type { StepKind } from '@juvena/core/reference/operations'
 import type { Stage } from '@juvena/core/trace/rule'
 import SoilCore from '../job/SoilCore.vue'
 import WindowRibbon from '../../stages/order/WindowRibbon.vue'
@@ -42,28 +43,57 @@ const from = computed(() => firm.today)
 const days = computed(() => Array.from({ length: DAYS }, (_, i) => addDays(from.value, i)))
 const isWeekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
 
-const SHORT: Record<string, string> = {
-  notice: 'notice',
-  mark: 'mark',
-  spray: 'spray',
-  strip: 'lift',
-  kill: 'kill',
-  'kill-again': 'kill',
-  'cut-first': 'cut',
-  'cut-second': 'cut down',
-  scarify: '{scarify}',
-  dampen: 'wet',
-  core: 'cores',
-  dress: 'dress',
-  sow: 'sow',
-  'work-in': '',
-  feed: 'feed',
-  cover: 'cover',
-  water: '',
-  'first-mow': 'mow',
-  'feed-later': 'feed',
-  'dress-again': 'dress',
-  visit: 'visit',
+/** A step in a word, and none for what goes without saying; the weightiest of a day are told first. */
+const SHORT: Record<StepKind, readonly [word: string, weight: number]> = {
+  notice: ['notice', 0],
+  mark: ['mark', 0],
+  recheck: ['look again', 4],
+  'treat-pests': ['pests', 5],
+  'leaf-off': ['leaf', 2],
+  'cast-brush': ['brush', 1],
+  'clip-heads': ['clip', 2],
+  'pre-emergence': ['pre-em.', 5],
+  spray: ['spray', 6],
+  strip: ['lift', 6],
+  kill: ['kill', 6],
+  'kill-again': ['kill', 6],
+  'cut-first': ['cut', 3],
+  'cut-second': ['cut down', 4],
+  'hand-weed': ['weed', 3],
+  'dig-clumps': ['clumps', 3],
+  'dog-soil': ['soil', 3],
+  edge: ['edge', 3],
+  trench: ['trench', 4],
+  worn: ['worn line', 2],
+  rake: ['{rake}', 4],
+  scarify: ['{scarify}', 7],
+  clear: ['', 0],
+  wetting: ['wetting', 2],
+  spike: ['spike', 4],
+  dampen: ['wet', 1],
+  core: ['cores', 7],
+  'collect-cores': ['', 0],
+  loosen: ['loosen', 5],
+  amend: ['amend', 2],
+  grade: ['grade', 5],
+  firm: ['', 0],
+  roughen: ['', 0],
+  dress: ['dress', 6],
+  'sand-in': ['sand', 6],
+  lime: ['lime', 2],
+  plugs: ['plugs', 8],
+  turf: ['turf', 8],
+  sow: ['sow', 9],
+  'work-in': ['', 0],
+  feed: ['feed', 2],
+  cover: ['cover', 2],
+  water: ['', 0],
+  'leaf-again': ['leaf', 1],
+  'first-mow': ['mow', 3],
+  'mow-weekly': ['mow', 3],
+  'feed-later': ['feed', 2],
+  'dress-again': ['dress', 5],
+  visit: ['visit', 1],
 }
 /** Steps of a day lie as one piece; each names its work. */
 function pieces(row: Row) {
@@ -74,7 +104,9 @@ function pieces(row: Row) {
     byDay.set(s.day, [...(byDay.get(s.day) ?? []), s])
   }
   return [...byDay].map(([day, steps]) => {
-    const words = [...new Set(steps.map((s) => firm.say(SHORT[s.kind] ?? s.name)).filter(Boolean))]
+    const short = (s: Row['steps'][number]) => SHORT[s.kind as StepKind]
+    const weighty = [...steps].sort((a, b) => short(b)[1] - short(a)[1])
+    const words = [...new Set(weighty.map((s) => firm.say(short(s)[0])).filter(Boolean))]
     const span = Math.min(DAYS - daysBetween(from.value, day), Math.max(...steps.map((s) => s.span)))
     return {
       day,
@@ -99,7 +131,7 @@ const load_ = computed(() =>
 )
 const capacity = computed(() => (firm.settings.crew ?? 2) * (firm.settings.hoursPerDay ?? 8))
 const watering = computed(() =>
-  days.value.map((day) => (rows.value ?? []).filter((r) => r.sowDay && r.sowDay <= day && daysBetween(r.sowDay, day) < 28).length),
+  days.value.map((day) => (rows.value ?? []).filter((r) => r.sows && r.sowDay && r.sowDay <= day && daysBetween(r.sowDay, day) < 28).length),
 )
 
 const FOLLOWS = {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
+import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import SheetFigure from './SheetFigure.vue'
@@ -12,8 +13,18 @@ const job = useJob()
 const plan = computed(() => job.plan!)
 const zones = computed(() => plan.value.zones.filter((z) => z.area))
 const names = (ids: string[]) =>
-  ids.length === zones.value.length && ids.length > 1 ? 'all zones' : ids.map((id) => zones.value.find((z) => z.id === id)?.name ?? id).join(', ')
-const cautions = computed(() => [...new Set(plan.value.steps.flatMap((s) => s.cautions))].map((c) => CAUTIONS[c]))
+  ids.length === zones.value.length && ids.length > 1
+    ? 'all zones'
+    : ids.map((id) => zones.value.find((z) => z.id === zoneOf(id))?.name ?? id).join(', ')
+const holds = computed(() => plan.value.notices.filter((n) => n.level === 'hold'))
+/** What the ground asks for and is left out, with why. */
+const notPlanned = computed(() =>
+  zones.value.flatMap((z) =>
+    z.rungs
+      .filter((rung) => !rung.planned && rung.asks.some((a) => a.strength !== 'may'))
+      .map((rung) => ({ key: `${z.id}.${rung.operation}`, zone: z.name, rung })),
+  ),
+)
 const site = computed(() => job.draft?.site)
 const remarks = computed(() => job.zones.filter((z) => z.notes))
 const seeded = computed(() => zones.value.filter((z) => z.seed))
@@ -25,9 +36,16 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
   <section>
     <SheetHead title="For the crew" />
     <p v-if="job.draft?.notes" class="notes">{{ job.draft.notes }}</p>
-    <h3>Cautions</h3>
+    <template v-if="holds.length">
+      <h3>Holds: not before these are settled</h3>
+      <ul class="holds">
+        <li v-for="n in holds" :key="n.id">
+          <b>{{ firm.say(n.title) }}</b> {{ firm.say(n.says) }}
+        </li>
+      </ul>
+    </template>
+    <h3 v-if="site?.below || site?.beside">Below and beside</h3>
     <ul class="cautions">
-      <li v-for="c in cautions" :key="c">▲ {{ c }}</li>
       <li v-if="site?.below">▲ Below ground here: {{ site.below }}</li>
       <li v-if="site?.beside">▲ Beside the lawn: {{ site.beside }}</li>
     </ul>
@@ -57,14 +75,23 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
           </td>
           <td class="day"><SheetFigure :id="s.day.id" /></td>
           <td>
-            <b>{{ firm.say(s.name) }}</b><template v-if="s.passes > 1">, {{ s.passes }} passes</template>
+            <b>{{ firm.say(s.name) }}</b><template v-if="firm.say(s.how)">, {{ firm.say(s.how) }}</template>
             <span class="why">{{ firm.say(s.why) }}</span>
+            <span v-for="c in s.cautions" :key="c" class="why">▲ {{ CAUTIONS[c] }}</span>
           </td>
           <td>{{ names(s.zones) }}</td>
           <td class="n"><SheetFigure :id="s.hours.id" /></td>
         </tr>
       </tbody>
     </table>
+    <template v-if="notPlanned.length">
+      <h3>Asked for, not planned</h3>
+      <ul class="not">
+        <li v-for="n in notPlanned" :key="n.key">
+          <b>{{ n.zone }}: {{ firm.say(n.rung.name) }}.</b> {{ firm.say(n.rung.reason) }}
+        </li>
+      </ul>
+    </template>
     <h3>Weigh out, zone by zone</h3>
     <table>
       <thead>
@@ -128,6 +155,12 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
   font-size: 0.8125rem;
   color: #444;
 }
+.holds {
+  border: 2px solid #000;
+  padding: 0.3rem 0.6rem;
+}
+.holds li,
+.not li,
 .cautions li,
 .notes {
   font-size: 0.875rem;

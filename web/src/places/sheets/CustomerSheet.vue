@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
 import type { StepKind } from '@juvena/core/reference/operations'
+import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import SheetFigure from './SheetFigure.vue'
@@ -12,6 +13,32 @@ const firm = useFirm()
 const job = useJob()
 const plan = computed(() => job.plan!)
 const PLAIN: Partial<Record<StepKind, string>> = {
+  recheck: 'A square of brown grass is watered, to see whether it is only asleep.',
+  'treat-pests': 'Pests in the lawn are dealt with. Keep children and pets off until we say so.',
+  'leaf-off': 'Leaf and needles come off.',
+  'cast-brush': 'Worm casts are brushed off.',
+  'clip-heads': 'Seed heads are cut and carried off.',
+  'pre-emergence': 'A product that stops annual weed grasses goes down. Keep children and pets off until we say so.',
+  'hand-weed': 'Weeds are dug out by hand.',
+  'dig-clumps': 'Coarse clumps are dug out and the holes filled.',
+  'dog-soil': 'Scorched spots get fresh soil.',
+  edge: 'Edges are set to a line.',
+  trench: 'The sunken trench is filled and firmed.',
+  worn: 'The worn line is opened.',
+  rake: 'Dead growth is raked out and carried off.',
+  wetting: 'The soil is drenched so that it takes water again.',
+  spike: 'The lawn is spiked, so that water goes in.',
+  'collect-cores': 'The plugs of soil are carried off.',
+  loosen: 'The ground is loosened.',
+  grade: 'The surface is set.',
+  firm: 'The bed is rolled.',
+  'sand-in': 'Sand is brushed into the holes.',
+  lime: 'Lime goes down.',
+  plugs: 'Plugs of the same grass are set in the gaps.',
+  turf: 'Turf is laid.',
+  'mow-weekly': 'A light mow, on dry ground.',
+  'feed-later': 'Feed, now that it has been mown.',
+  'leaf-again': 'Leaf is collected.',
   spray: 'Weeds are sprayed. Keep children and pets off until we say so; the label decides how long.',
   strip: 'The old growth is lifted off.',
   kill: 'Weed grasses are killed off. Keep children and pets off until we say so.',
@@ -19,26 +46,39 @@ const PLAIN: Partial<Record<StepKind, string>> = {
   'cut-first': 'First short cut.',
   'cut-second': 'The lawn is cut very short. It looks worse before it looks better.',
   scarify: 'Dead matter is cut out and carried off. Soil shows through.',
-  core: 'Holes are opened for air, water and seed.',
+  core: 'Holes are opened for air and water.',
   dress: 'A thin layer of soil evens the surface.',
   sow: 'Seed goes down.',
-  feed: 'Starter feed, with the seed.',
   cover: 'A thin cover keeps the seed moist.',
-  water: 'Watering begins, the same day.',
   'first-mow': 'First mow, on a dry day, with a sharp blade.',
   visit: 'We come to look, mend thin places and hand over.',
   'dress-again': 'Another thin layer of soil.',
 }
+const plants = (pack: string) => plan.value.packages.find((p) => p.id === pack)?.plants ?? false
 const days = computed(() => {
   const map = new Map<string, { id: string; text: string }[]>()
   for (const s of plan.value.steps) {
-    const text = PLAIN[s.kind]
+    const text =
+      s.kind === 'feed'
+        ? plants(s.workPackage)
+          ? 'Starter feed, with the seed.'
+          : 'The lawn is fed.'
+        : s.kind === 'water'
+          ? plants(s.workPackage)
+            ? 'Watering begins, the same day.'
+            : 'It is watered in.'
+          : PLAIN[s.kind]
     if (text) map.set(s.chosen, [...(map.get(s.chosen) ?? []), { id: s.day.id, text }])
   }
   return [...map]
 })
 const held = computed(() => plan.value.packages.filter((s) => s.verdict))
-const first = computed(() => plan.value.follow.packages[0])
+const first = computed(() => plan.value.follow.packages.find((p) => p.up.length > 0))
+const set = computed(() => plan.value.follow.packages.find((p) => p.plants && p.up.length === 0))
+const worked = computed(() => plan.value.follow.packages.filter((p) => !p.plants && p.presentable))
+const living = computed(() => plan.value.zones.some((z) => z.sowing === 'over' || z.sowing === 'thin' || z.sowing === 'spots'))
+const zonesOf = (pack: string) =>
+  (plan.value.packages.find((p) => p.id === pack)?.zones ?? []).map((id) => plan.value.zones.find((z) => z.id === zoneOf(id))?.name ?? id).join(', ')
 </script>
 
 <template>
@@ -71,7 +111,7 @@ const first = computed(() => plan.value.follow.packages[0])
             >{{ i ? '; ' : '' }}{{ firm.say(u.figure.label) }} <SheetFigure :id="u.figure.id" /></template
           >.
         </li>
-        <li>
+        <li v-if="first.haze">
           <b>About {{ showDay(first.haze) }}.</b> A green haze, uneven. The quick grass stands, the slow one follows.
         </li>
         <li v-if="first.presentable"><b>Looks right from</b> <SheetFigure :id="first.presentable.id" />.</li>
@@ -81,18 +121,36 @@ const first = computed(() => plan.value.follow.packages[0])
       <ul class="see">
         <li><b>Water</b> as the watering page says, until <SheetFigure :id="first.handOver?.id" /> at least. One dry day can undo the rest.</li>
         <li>
-          <b>Keep off</b>, pets too, until the first mow<template v-if="first.mowBand">, expected <SheetFigure :id="first.mowBand.id" /></template>.
+          <b>Keep off</b>, pets too, until the first mow<template v-if="first.mowBand">, expected <SheetFigure :id="first.mowBand.id" /></template
+          >.<template v-if="living"> Where grass stands it may be crossed to mow and to water, no more.</template>
         </li>
         <li>
           <b>First mow</b> when it stands
           <template v-for="(m, i) in first.mow" :key="m.zone"
-            >{{ i ? ', ' : '' }}<SheetFigure :id="m.height.id" /> ({{ plan.zones.find((z) => z.id === m.zone)?.name }})</template
+            >{{ i ? ', ' : '' }}<SheetFigure :id="m.height.id" /> ({{ plan.zones.find((z) => z.id === zoneOf(m.zone))?.name }})</template
           >. Dry ground, sharp blade, no tight turns.
         </li>
         <li><b>No weedkiller</b> and no combined feed until we say so.</li>
       </ul>
     </template>
-    <p v-else class="ground">Nothing is sown on this job.</p>
+    <template v-if="set">
+      <h3>What we ask of you</h3>
+      <ul class="see">
+        <li><b>Water</b> what is set or laid every day until it holds when pulled. One dry day can undo the rest.</li>
+        <li><b>Keep off</b> it until the first mow.</li>
+      </ul>
+    </template>
+    <template v-if="worked.length">
+      <h3>{{ first || set ? 'The ground that is not sown' : 'What you will see' }}</h3>
+      <ul class="see">
+        <li v-for="w in worked" :key="w.workPackage">
+          <b>{{ zonesOf(w.workPackage) }}.</b> Nothing is sown. It looks rough and thin at first, and right from
+          <SheetFigure :id="w.presentable!.id" />: it grows through by itself.
+        </li>
+        <li><b>Water</b> it if a week stays dry, and mow as usual once it has greened up. It may be walked on.</li>
+      </ul>
+    </template>
+    <p v-if="!first && !set && !worked.length" class="ground">Nothing is sown on this job.</p>
   </section>
 </template>
 

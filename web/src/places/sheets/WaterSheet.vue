@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
 import { weeksOf } from '@juvena/core/calendar/weeks'
+import { zoneOf } from '@juvena/core/trace/scope'
 import { useJob } from '../../stores/job.ts'
 import SheetFigure from './SheetFigure.vue'
 import SheetHead from './SheetHead.vue'
@@ -9,8 +10,8 @@ import SheetHead from './SheetHead.vue'
 /** The watering plan as a calendar to tick, for whoever waters. */
 const job = useJob()
 const water = computed(() => job.plan!.follow.water!)
-const packages = computed(() => job.plan!.follow.packages)
-const name = (id: string) => job.plan!.zones.find((z) => z.id === id)?.name ?? id
+const packages = computed(() => job.plan!.follow.packages.filter((p) => p.plants))
+const name = (id: string) => job.plan!.zones.find((z) => z.id === zoneOf(id))?.name ?? id
 /** Most days of the calendar that are printed. */
 const LONGEST = 60
 </script>
@@ -71,7 +72,7 @@ const LONGEST = 60
       <h3>2 Growing on</h3>
       <p v-if="s.phases">
         Every other day from {{ showDay(s.phases.growing.from) }} to {{ showDay(s.phases.growing.to) }}, <SheetFigure id="job.water.growing" /> each.
-        Leave it dry the day before the first mow.
+        <template v-if="s.dryDays.length">Leave it dry on {{ s.dryDays.map((d) => showDay(d)).join(', ') }}: it is mown the day after.</template>
       </p>
       <h3>3 Settled</h3>
       <p>

@@ -1,102 +1,156 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { APPROACH_NAMES, type ApproachId } from '@juvena/core/reference/lists'
+import { computed, ref } from 'vue'
+import { SOWING_NAMES, SOWINGS, type ApproachId, type Sowing } from '@juvena/core/reference/lists'
+import ChoiceField from '../../parts/ChoiceField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
-import { useFirm } from '../../stores/firm.ts'
 import StageHead from '../../parts/StageHead.vue'
+import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import WaysTable from './WaysTable.vue'
+import WorkLadder from './WorkLadder.vue'
 
-/** The approach for each zone, with the candidates beside it. A person may decide otherwise; the plan says so. */
+/** The work of each zone, rung by rung, beside ready-made ways. What a person ticks or sets is theirs, and the whole plan follows. */
 const firm = useFirm()
 const job = useJob()
 const zones = computed(() => job.plan?.zones ?? [])
-function take(zone: string, approach: ApproachId | null) {
-  job.edit(`${zone}.approach`, (d) => {
-    const z = d.zones?.find((x) => x.id === zone)
-    if (z) z.approach = approach
+const shown = ref<string | null>(null)
+const zone = computed(() => zones.value.find((z) => z.id === shown.value) ?? zones.value.find((z) => z.area) ?? zones.value[0])
+const drafted = computed(() => job.zones.find((z) => z.id === zone.value?.id))
+const decided = computed(
+  () => !!drafted.value && (!!drafted.value.approach || !!drafted.value.sowing || Object.keys(drafted.value.operations ?? {}).length > 0),
+)
+const sowings = SOWINGS.map((value) => ({ value, name: SOWING_NAMES[value] }))
+
+function change(field: string, apply: (z: NonNullable<typeof drafted.value>) => void) {
+  const id = zone.value?.id
+  job.edit(`${id}.${field}`, (d) => {
+    const z = d.zones?.find((x) => x.id === id)
+    if (z) apply(z)
   })
 }
-const FIT = { best: 'asked for', cheaper: 'cheaper', possible: 'possible', 'ruled out': 'not asked for' }
+/** A ready-made way starts clean: what was switched rung by rung belonged to the way before. */
+const take = (approach: ApproachId) =>
+  change('approach', (z) => {
+    z.approach = approach === zone.value?.approach.suggested ? null : approach
+    z.sowing = null
+    z.operations = {}
+  })
+const back = () =>
+  change('approach', (z) => {
+    z.approach = null
+    z.sowing = null
+    z.operations = {}
+  })
+const sow = (sowing: Sowing | null) => change('sowing', (z) => (z.sowing = sowing))
+function allAlike() {
+  const from = drafted.value
+  if (!from) return
+  job.edit(`alike.${Date.now()}`, (d) => {
+    for (const z of d.zones ?? []) {
+      z.approach = from.approach ?? null
+      z.sowing = from.sowing ?? null
+      z.operations = { ...from.operations }
+    }
+  })
+}
+const isOn = (id: string) => id === zone.value?.id
+const letGo = computed(() => zone.value?.rungs.filter((r) => !r.planned && r.asks.some((a) => a.strength !== 'may')) ?? [])
 </script>
 
 <template>
   <div>
-    <StageHead name="Approach" says="zone by zone; choose another and the whole plan follows" />
-    <NothingYet v-if="zones.length === 0" says="An approach comes from a zone’s findings." />
-    <section v-for="z in zones" :key="z.id">
-      <h3 class="ruled">
-        {{ z.name }} <FigureValue :id="z.approach.figure" class="now" />
-        <button v-if="z.approach.overridden" type="button" class="plain small" @click="take(z.id, null)">back to what the findings ask</button>
-      </h3>
-      <div class="cards" role="radiogroup" :aria-label="`Approach for ${z.name}`">
-        <button
-          v-for="c in z.approach.candidates"
-          :key="c.approach"
-          type="button"
-          role="radio"
-          class="card"
-          :class="c.fit.replace(' ', '-')"
-          :aria-checked="c.approach === z.approach.chosen"
-          @click="take(z.id, c.approach === z.approach.suggested ? null : c.approach)"
-        >
-          <span class="fit small">{{ FIT[c.fit] }}</span>
-          <b>{{ APPROACH_NAMES[c.approach] }}</b>
-          <span class="why">{{ firm.say(c.why) }}</span>
-          <span class="bad small soft">{{ c.badDays ? `looks bad about ${c.badDays} days` : 'no bad looks' }}</span>
+    <StageHead name="Approach" says="the work, rung by rung; tick what you will do" />
+    <NothingYet v-if="!zone" says="Work comes from a zone’s findings." />
+    <template v-else>
+      <nav class="zones" aria-label="Zones">
+        <button v-for="z in zones" :key="z.id" type="button" class="zone" :aria-current="isOn(z.id)" @click="shown = z.id">
+          <b>{{ z.name }}</b> <FigureValue v-if="z.area" :id="z.area" plain />
         </button>
+        <button v-if="zones.length > 1 && decided" type="button" class="zone alike" @click="allAlike">all zones like this one</button>
+      </nav>
+      <div class="two">
+        <section class="ladder" aria-label="Work, rung by rung">
+          <p class="now">
+            <FigureValue :id="zone.approach.figure" />
+            <span class="soft small">{{ firm.say(zone.approach.why) }}</span>
+            <button v-if="decided" type="button" class="plain small" @click="back">back to what the findings ask</button>
+          </p>
+          <ChoiceField
+            class="sowing"
+            label="What is sown"
+            list
+            clearable
+            :options="sowings"
+            :model-value="zone.sowing"
+            @update:model-value="sow($event)"
+          />
+          <WorkLadder :zone="zone" />
+          <aside v-if="letGo.length" class="let-go">
+            <b>Asked for, not planned.</b>
+            <ul>
+              <li v-for="r in letGo" :key="r.operation">{{ firm.say(r.name) }}: {{ firm.say(r.reason) }}</li>
+            </ul>
+          </aside>
+        </section>
+        <WaysTable :zone="zone" @take="take" />
       </div>
-    </section>
+    </template>
   </div>
 </template>
 
 <style scoped>
-.now {
-  font-weight: 400;
+.zones {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  padding: 0.2rem 0 0.6rem;
 }
-.cards {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(12.2rem, 1fr));
-  gap: 0.6rem;
-  padding-top: 0.6rem;
-}
-.card {
-  display: grid;
-  grid-template-rows: auto auto 1fr auto;
-  gap: 0.15rem;
-  text-align: left;
-  width: 100%;
-  height: 100%;
+.zone {
   border: 1px solid var(--rule-strong);
   border-radius: 3px;
   background: var(--sheet);
-  padding: 0.5rem 0.7rem;
+  padding: 0.35rem 0.8rem;
   cursor: pointer;
-  line-height: 1.3;
+  max-width: 18rem;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
-.card:hover {
-  border-color: var(--ink);
+.zone[aria-current='true'] {
+  border: 2px solid var(--moss);
+  background: var(--moss-wash);
+  padding: calc(0.35rem - 1px) calc(0.8rem - 1px);
 }
-.card[aria-checked='true'] {
-  border: 2px solid var(--clay);
-  background: var(--clay-wash);
-  padding: calc(0.5rem - 1px) calc(0.7rem - 1px);
-}
-.card[aria-checked='true'] .fit::after {
-  content: ' · chosen';
-  font-weight: 700;
-}
-.ruled-out {
+.alike {
   border-style: dashed;
-}
-.fit {
   color: var(--soft);
 }
-.best .fit {
-  color: var(--moss);
-  font-weight: 700;
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+  gap: 1.8rem;
+  align-items: start;
 }
-.why {
-  font-size: 0.875rem;
+.now {
+  line-height: 1.35;
+}
+.now > * {
+  margin-right: 0.5rem;
+}
+.sowing {
+  max-width: 26rem;
+  padding: 0.3rem 0 0.1rem;
+}
+.let-go {
+  border-left: 4px solid var(--sun);
+  padding: 0.1rem 0 0.1rem 0.7rem;
+  margin-top: 0.9rem;
+  line-height: 1.4;
+}
+@media (max-width: 1120px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
 }
 </style>

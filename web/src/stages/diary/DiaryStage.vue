@@ -8,6 +8,7 @@ import ChoiceField from '../../parts/ChoiceField.vue'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import TextField from '../../parts/TextField.vue'
+import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
@@ -19,7 +20,7 @@ const job = useJob()
 const steps = computed(() => job.plan?.steps ?? [])
 const entries = computed(() => [...activeEntries(job.diary)].sort((a, b) => b.date.localeCompare(a.date)))
 const zones = computed(() => [{ value: 'all', name: 'all zones' }, ...(job.plan?.zones.map((z) => ({ value: z.id, name: z.name })) ?? [])])
-const zoneName = (id: string | null) => (id ? (job.plan?.zones.find((z) => z.id === id)?.name ?? id) : '')
+const zoneName = (id: string | null) => (id ? (job.plan?.zones.find((z) => z.id === zoneOf(id))?.name ?? id) : '')
 const form = ref({ date: job.today as string | null, zone: 'all', what: '', amount: '', who: '', note: '' })
 const wrong = ref('')
 const busy = ref(false)

@@ -1,16 +1,19 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue'
-import { addDays, daysBetween, showDay, weekday, dayNumber } from '@juvena/core/calendar/day'
+import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
 import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
 import { pinKeys, readStepKey, type LooseRecord } from '@juvena/core/schedule/stepRecords'
 import { OPERATIONS } from '@juvena/core/reference/operations'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
+import { zoneOf } from '@juvena/core/trace/scope'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
+import QuantityField from '../../parts/QuantityField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
+import StepSlider from './StepSlider.vue'
 import WindowRibbon from './WindowRibbon.vue'
 
 const SoilChart = defineAsyncComponent(() => import('./SoilChart.vue'))
@@ -19,7 +22,7 @@ const SoilChart = defineAsyncComponent(() => import('./SoilChart.vue'))
 const firm = useFirm()
 const job = useJob()
 const packages = computed(() => job.plan?.packages ?? [])
-const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === id)?.name ?? id
+const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === zoneOf(id))?.name ?? id
 const names = (ids: string[]) =>
   ids.length === job.plan?.zones.filter((z) => z.area).length && ids.length > 1 ? 'all zones' : ids.map(zoneName).join(', ')
 const pinning = ref<string | null>(null)
@@ -27,7 +30,11 @@ const chart = ref(false)
 /** Whether a pin is kept for a step: by operation and zone, or as before version 3 by its work package. */
 const isPinOf = (key: string, step: PlannedStep) => {
   const read = readStepKey(key)
-  return read?.kind === step.kind && (read.zone === null ? read.workPackage === step.workPackage : step.zones.includes(read.zone))
+  return (
+    read?.kind === step.kind &&
+    read.part === step.part &&
+    (read.zone === null ? read.workPackage === step.workPackage : step.zones.includes(read.zone))
+  )
 }
 const pinOf = (step: PlannedStep) => Object.entries(job.draft?.pins ?? {}).find(([key]) => isPinOf(key, step))
 const loose = computed(() => job.plan?.looseRecords ?? [])
@@ -43,7 +50,7 @@ function pin(step: PlannedStep, day: string | null) {
   job.edit(`pin.${step.id}`, (d) => {
     const pins = { ...d.pins }
     for (const key of Object.keys(pins)) if (isPinOf(key, step)) delete pins[key]
-    if (day) for (const key of pinKeys(step.kind, step.zones)) pins[key] = day
+    if (day) for (const key of pinKeys(step.kind, step.zones, step.part)) pins[key] = day
     d.pins = pins
   })
 }
@@ -70,9 +77,19 @@ const range = computed(() => {
   const last = [cut, lastStep].sort().at(-1)!
   return { from, days: Math.min(75, Math.max(21, daysBetween(from, last) + 5)) }
 })
-const weekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
-const title = (s: (typeof packages.value)[number]) =>
-  packages.value.length > 1 ? `${s.zones.map(zoneName).join(', ')}${s.kind === 'kill' ? ': kill off' : ''}` : ''
+type Pack = (typeof packages.value)[number]
+const KIND: Record<Pack['kind'], string> = {
+  kill: 'clear and sow as new',
+  hold: 'hold over with a quick cover',
+  later: 'the proper sowing, in its season',
+  sow: 'sow',
+  plant: 'plugs or turf',
+  scalp: 'cut hard in spring',
+  care: 'work without seed',
+  feed: 'feed',
+}
+const title = (s: Pack) => (packages.value.length > 1 || !s.plants ? `${s.zones.map(zoneName).join(', ')}: ${KIND[s.kind]}` : '')
+const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits = visits))
 </script>
 
 <template>
@@ -83,6 +100,17 @@ const title = (s: (typeof packages.value)[number]) =>
       </button>
     </StageHead>
     <NothingYet v-if="packages.length === 0" says="Days come from zones with a size and an approach." />
+    <div v-else class="visits">
+      <QuantityField
+        label="Visits wanted"
+        kind="ratio"
+        placeholder="as many as it takes"
+        :model-value="job.draft?.visits"
+        :problem="job.problemAt('visits')"
+        @update:model-value="setVisits($event)"
+      />
+      <p class="small soft">Up to the sowing, or to what the days hang on. What must hold still holds; what is only better is given up, and said.</p>
+    </div>
     <SoilChart v-if="chart && packages.length" />
     <section v-for="s in packages" :key="s.id">
       <div v-if="s.verdict" class="verdict" role="alert">
@@ -95,9 +123,13 @@ const title = (s: (typeof packages.value)[number]) =>
       </div>
       <h3 v-if="title(s)">{{ title(s) }}</h3>
       <p class="window">
-        <span class="small soft">last day to sow <FigureValue :id="s.cutOff.id" /></span>
+        <span class="small soft"
+          >{{ s.plants ? 'last day to sow' : 'last day to open turf' }} <FigureValue :id="s.cutOff.id" /> · {{ s.visits }}
+          {{ s.visits === 1 ? 'visit' : 'visits' }}</span
+        >
         <WindowRibbon :spans="s.window" :from="range.from" :days="range.days" :cut-off="String(s.cutOff.value)" :sow="s.sowDay" />
       </p>
+      <p v-if="s.givenUp.length" class="given small"><b>Given up:</b> {{ s.givenUp.map((g) => firm.say(g)).join(', ') }}.</p>
       <table>
         <thead>
           <tr>
@@ -119,12 +151,12 @@ const title = (s: (typeof packages.value)[number]) =>
               >
             </td>
             <td class="what">
-              <b>{{ firm.say(step.name) }}</b><span v-if="step.passes > 1" class="soft"> {{ step.passes }} passes</span>
+              <b>{{ firm.say(step.name) }}</b><span v-if="firm.say(step.how)" class="how"> {{ firm.say(step.how) }}</span>
               <span class="soft small">{{ names(step.zones) }}</span>
               <span class="why small soft"
                 >{{ firm.say(step.why)
-                }}<template v-if="firm.say(step.precondition) && step.precondition !== 'nothing'">
-                  After: {{ firm.say(step.precondition) }}.</template
+                }}<template v-if="firm.say(step.precondition) && step.precondition !== 'nothing' && !step.how">
+                  Wants {{ firm.say(step.precondition) }}.</template
                 ></span
               >
               <span v-for="c in step.cautions" :key="c" class="caution small"
@@ -139,25 +171,14 @@ const title = (s: (typeof packages.value)[number]) =>
                     : `${showDay(step.earliest).slice(4)} – ${showDay(step.latest).slice(4)}`
                   : ''
               }}</span>
-              <svg
+              <StepSlider
                 v-if="step.earliest && step.latest"
-                :viewBox="`0 0 ${range.days} 6`"
-                preserveAspectRatio="none"
-                role="img"
-                :aria-label="`between ${showDay(step.earliest)} and ${showDay(step.latest)}`"
-              >
-                <template v-for="i in range.days" :key="i">
-                  <rect v-if="weekend(addDays(range.from, i - 1))" :x="i - 1" y="0" width="1" height="6" class="weekend" />
-                </template>
-                <rect
-                  :x="daysBetween(range.from, step.earliest)"
-                  y="2"
-                  :width="Math.max(1, daysBetween(step.earliest, step.latest) + 1)"
-                  height="2"
-                  class="slack"
-                />
-                <rect :x="daysBetween(range.from, step.chosen)" y="0" :width="step.span" height="6" class="on" />
-              </svg>
+                :step="step"
+                :from="range.from"
+                :days="range.days"
+                :name="firm.say(step.name)"
+                @move="pin(step, $event)"
+              />
             </td>
             <td class="n"><FigureValue :id="step.hours.id" :label="`${firm.say(step.name)}, hours`" /></td>
             <td class="pin">
@@ -255,19 +276,19 @@ tr.done b {
   width: 7.6rem;
   white-space: nowrap;
 }
-.slip svg {
-  display: block;
-  width: 100%;
-  height: 0.9rem;
+.visits {
+  display: grid;
+  grid-template-columns: 11rem 1fr;
+  gap: 0.9rem;
+  align-items: end;
 }
-.slip .weekend {
-  fill: var(--paper-deep);
+.given {
+  border-left: 4px solid var(--sun);
+  padding-left: 0.6rem;
+  margin-bottom: 0.3rem;
 }
-.slip .slack {
-  fill: var(--rule-strong);
-}
-.slip .on {
-  fill: var(--moss);
+.how {
+  margin-left: 0.3rem;
 }
 .pin {
   width: 2.5rem;

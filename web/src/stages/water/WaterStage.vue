@@ -6,13 +6,14 @@ import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
 import SchoolChoice from '../../parts/SchoolChoice.vue'
 import StageHead from '../../parts/StageHead.vue'
+import { zoneOf } from '@juvena/core/trace/scope'
 import { useJob } from '../../stores/job.ts'
 
 /** Two phases of water and the hand-over between them; minutes by station; which grass shows when. */
 const job = useJob()
 const water = computed(() => job.plan?.follow.water ?? null)
-const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === id)?.name ?? id
-const packages = computed(() => job.plan?.follow.packages ?? [])
+const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === zoneOf(id))?.name ?? id
+const packages = computed(() => (job.plan?.follow.packages ?? []).filter((p) => p.plants))
 const zonesOf = (id: string) =>
   job.plan?.packages
     .find((s) => s.id === id)
@@ -56,7 +57,11 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
           </li>
           <li>
             <b>2 Growing on</b> <span v-if="s.phases" class="soft">{{ showDay(s.phases.growing.from) }} – {{ showDay(s.phases.growing.to) }}</span>
-            <span class="small">Every other day, longer: <FigureValue id="job.water.growing" /> each. Before the first mow leave a dry gap.</span>
+            <span class="small"
+              >Every other day, longer: <FigureValue id="job.water.growing" /> each.<template v-if="s.dryDays.length">
+                Off on {{ s.dryDays.map((d) => showDay(d)).join(', ') }}, for the mow of the day after.</template
+              ></span
+            >
           </li>
           <li>
             <b>3 Settled</b> <span v-if="s.phases" class="soft">from {{ showDay(s.phases.settled) }}</span>

@@ -1,0 +1,140 @@
+import type { Job } from '../entities/job.ts'
+import type { Finding } from '../findings/finding.ts'
+import { scalps, stolonOnly } from '../findings/findingAsks.ts'
+import { coverLines } from '../findings/lines.ts'
+import type { ApproachId } from '../reference/lists.ts'
+import { EVENING_STEPS, type StepKind } from '../reference/operations.ts'
+import type { Schools } from '../reference/schools.ts'
+import { num } from '../trace/figure.ts'
+import type { Message } from '../trace/message.ts'
+import { Trace, type FirmValues } from '../trace/trace.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { effortOf, hoursOf } from '../work/hours.ts'
+import { looksBadDays } from '../work/looksBad.ts'
+import { zoneWork } from '../work/zoneWork.ts'
+import { LADDER, PRESETS } from './presets.ts'
+
+/** A ready-made way for a zone, beside the others. */
+export interface Way {
+  approach: ApproachId
+  fit: 'suggested' | 'cheaper' | 'dearer' | 'possible'
+  /** Person-hours. */
+  hours: number
+  /** Days on site at least: kills, sprays and rechecks want days of their own. */
+  visits: number
+  /** Days it looks bad. */
+  badDays: number
+  /** What stays wrong. */
+  leaves: Message
+  /** Operations this way does and the chosen one does not, and the other way round. */
+  more: StepKind[]
+  less: StepKind[]
+}
+
+export interface WaysBrief {
+  r: ZoneReadings
+  season: 'cool' | 'warm'
+  findings: readonly Finding[]
+  job: Job
+  schools: Schools
+  suggested: ApproachId
+  chosen: ApproachId
+  firmValues: FirmValues
+  people: number
+}
+
+/** Most ways shown beside the chosen one. */
+const MOST_WAYS = 4
+const OWN_DAY: readonly StepKind[] = ['recheck', 'treat-pests', 'spray', 'kill', 'kill-again']
+
+/** Whether a way can be taken on this ground at all. */
+function possible(approach: ApproachId, { r, suggested, season }: WaysBrief, trace: Trace): boolean {
+  if (approach === suggested) return true
+  const cover = r.wanted === null ? null : num(r.wanted)
+  const living = cover === null || cover >= trace.value(coverLines.nothingLeft)
+  const incurable = num(r.incurable) >= trace.value(coverLines.incurable)
+  const dark = suggested === 'leave' && r.sunKnown && cover !== null && cover < trace.value(coverLines.thin)
+  if (dark) return approach === 'care'
+  switch (approach) {
+    case 'leave':
+    case 'care':
+    case 'level':
+      return living && (approach !== 'level' || r.lowsDepth !== null)
+    case 'mend':
+      return cover !== null && cover >= trace.value(coverLines.mendable) && r.bare !== null && num(r.bare) > 0 && !stolonOnly(r)
+    case 'overseed':
+      return living && !stolonOnly(r)
+    case 'overseed-level':
+      return living && r.lowsDepth !== null && !stolonOnly(r)
+    case 'sow-new':
+      return !living && !incurable
+    case 'renovate':
+      return incurable
+    case 'hold-over':
+      return !living || suggested === 'sow-new' || suggested === 'renovate'
+    case 'plugs':
+      return season === 'warm' && living && r.zone.present.length > 0
+    case 'returf':
+      return suggested === 'sow-new' || suggested === 'renovate'
+    case 'blend':
+    case 'winter-green':
+      return scalps(r) && living
+  }
+}
+
+/** The ways that could be taken, the suggested one first, then cheaper ones, nearest first, then others. */
+export function waysOf(brief: WaysBrief): Way[] {
+  const { r, suggested, chosen } = brief
+  if (!r.area) return []
+  const trace = new Trace(brief.firmValues)
+  const rungs = (list: readonly ApproachId[]) => list.filter((a) => possible(a, brief, trace))
+  const at = LADDER.indexOf(suggested)
+  const cheaper = rungs(LADDER.slice(0, Math.max(0, at))).reverse()
+  const others = rungs([...LADDER.slice(at + 1), 'hold-over', 'blend', 'winter-green']).filter((a) => a !== suggested)
+  // One cheaper way and one other stand in any case; the rest by room.
+  const order = [suggested, ...cheaper.slice(0, 2), ...others, ...cheaper.slice(2)]
+  const shown = [...new Set([chosen, ...order])].slice(0, MOST_WAYS)
+  const standing = operationsBy(brief, chosen)
+  return shown
+    .sort((a, b) => order.indexOf(a) - order.indexOf(b))
+    .map((approach): Way => {
+      const own = approach === chosen ? standing : operationsBy(brief, approach)
+      return {
+        approach,
+        fit:
+          approach === suggested
+            ? 'suggested'
+            : cheaper.includes(approach)
+              ? 'cheaper'
+              : LADDER.indexOf(approach) > at && at >= 0
+                ? 'dearer'
+                : 'possible',
+        hours: own.hours,
+        visits: own.visits,
+        badDays: own.badDays,
+        leaves: PRESETS[approach].leaves,
+        more: own.kinds.filter((k) => !standing.kinds.includes(k)),
+        less: standing.kinds.filter((k) => !own.kinds.includes(k)),
+      }
+    })
+}
+
+/** What a way comes to on this zone, worked beside the plan and kept out of its figures. */
+function operationsBy(
+  { r, season, findings, job, schools, firmValues, people, chosen }: WaysBrief,
+  approach: ApproachId,
+): { kinds: StepKind[]; hours: number; visits: number; badDays: number } {
+  const trace = new Trace(firmValues)
+  // What a person switched in the chosen way is theirs; another way is shown as it comes.
+  const zone = approach === chosen ? r.zone : { ...r.zone, sowing: null, operations: {} }
+  const work = zoneWork({ r: { ...r, zone }, season, approach, findings, job, schools, trace })
+  const hours = work.operations.reduce((sum, o) => sum + hoursOf(effortOf(o.operation, [o], 0, 1, trace)), 0)
+  const kinds = work.operations.map((o) => o.operation)
+  const onSite = work.operations.some((o) => !EVENING_STEPS.has(o.operation)) ? 1 : 0
+  return {
+    kinds,
+    hours,
+    visits: onSite + kinds.filter((k) => OWN_DAY.includes(k)).length + Math.floor(hours / (people * 8)),
+    badDays: looksBadDays(work, job, trace),
+  }
+}

@@ -1,0 +1,206 @@
+import { GRASSES } from '../reference/grasses.ts'
+import { operationValues, type StepKind } from '../reference/operations.ts'
+import type { Schools } from '../reference/schools.ts'
+import { num } from '../trace/figure.ts'
+import { quantity, say, type Message } from '../trace/message.ts'
+import type { Trace } from '../trace/trace.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import type { Ask, Forbid, Strength } from './asks.ts'
+import type { Finding, FindingKind, Found } from './finding.ts'
+import { coverLines, thatchLines } from './lines.ts'
+
+export interface AskContext {
+  r: ZoneReadings
+  schools: Schools
+  trace: Trace
+}
+
+type Operations = Pick<Finding, 'wants' | 'forbids'>
+type Line = readonly [StepKind, Strength, Message, { passes?: number; depth?: number }?]
+type No = readonly [StepKind, Message, 'hard'?]
+interface Answer {
+  wants?: readonly Line[]
+  forbids?: readonly No[]
+}
+
+/** Weeds that stand as coarse clumps, and those that a fork takes whole. */
+const CLUMPS: readonly string[] = ['yorkshire-fog', 'rough-meadow-grass']
+const DUG: readonly string[] = ['dandelion', 'plantain', 'daisy', 'buttercup', 'self-heal', 'sedge']
+
+/** Warm turf that lives by runners above ground only: it has nothing below to come back from. */
+export const stolonOnly = (r: ZoneReadings): boolean => r.zone.present.some((g) => GRASSES[g].stolonOnly)
+
+/** Warm turf with runners below ground: it may be cut to its stalks and comes back. */
+export const scalps = (r: ZoneReadings): boolean =>
+  r.zone.present.length > 0 && r.zone.present.every((g) => GRASSES[g].season === 'warm' && /rhizome/.test(GRASSES[g].spread))
+
+const DARK: Message = 'Grass is the wrong plant in this light: work on it is money lost.'
+const IN_THE_DARK: readonly StepKind[] = [
+  'cut-first',
+  'cut-second',
+  'rake',
+  'scarify',
+  'core',
+  'sand-in',
+  'dress',
+  'sow',
+  'feed',
+  'plugs',
+  'turf',
+  'lime',
+]
+
+/** How many passes a mat asks for, by its depth. */
+export function scarifyPasses(thatch: number, trace: Trace): number {
+  const { fine, deep, veryDeep } = trace.values(thatchLines)
+  return thatch > veryDeep ? 3 : thatch > deep ? 2 : thatch > fine ? 1 : 0
+}
+
+/** What each finding that is worth work asks for and forbids. */
+const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>> = {
+  cover: ({ word }, { r, schools, trace }) => {
+    if (word === 'incurable grass') {
+      const off: Line[] =
+        schools.weeds === 'no-chemicals'
+          ? [['strip', 'must', 'Incurable grassy weeds come off with their roots.']]
+          : [
+              ['kill', 'must', 'Nothing less ends incurable grassy weeds.'],
+              ['kill-again', 'must', 'What regrows is killed again.'],
+            ]
+      return { wants: [...off, ['sow', 'must', 'The ground is sown anew.']] }
+    }
+    if (word === 'start over') return { wants: [['sow', 'must', 'Too little wanted grass to build on.']] }
+    const clumps = num(r.incurable) >= trace.value(coverLines.clumps)
+    return {
+      wants: [
+        ...(word === 'thin' ? [['sow', 'should', 'There is room for seed.'] as Line] : []),
+        ...(clumps
+          ? [['dig-clumps', 'should', say`${r.incurable} is under grassy weeds with no selective cure: dig them out, or they spread.`] as Line]
+          : []),
+      ],
+    }
+  },
+  thatch: (_, { r, trace }) => {
+    const passes = scarifyPasses(num(r.thatch!), trace)
+    return passes > 0 ? { wants: [['scarify', 'must', say`The mat is ${r.thatch!} deep.`, { passes }]] } : {}
+  },
+  compaction: ({ word }, { r }) => {
+    const hard = r.zone.penetration === 'stops'
+    if (word === 'firm') return { wants: [['core', 'should', 'Water and roots are held up.', { passes: 2 }]] }
+    return word === 'compacted' ? { wants: [['core', 'must', 'The ground is compacted.', { passes: hard ? 3 : 2 }]] } : {}
+  },
+  light: ({ word }) => (word === 'too dark for grass' ? { forbids: IN_THE_DARK.map((operation): No => [operation, DARK]) } : {}),
+  slope: ({ word }) => {
+    const bank: No[] = word === 'sloping' ? [] : [['core', 'No corer on a bank: it runs away, and the holes wash.', 'hard']]
+    const steep: No[] = word === 'steep bank' ? [['scarify', 'No scarifier on so steep a bank: it is raked by hand.', 'hard']] : []
+    return { wants: [['cover', 'must', 'Rain moves seed here.']], forbids: [...bank, ...steep] }
+  },
+  ph: ({ word }) => (word === 'acid' ? { wants: [['lime', 'should', 'The soil is acid.']] } : {}),
+  moss: ({ word }) => (word === 'mossy' ? { wants: [['scarify', 'should', 'Moss comes out, and leaves ground to sow.', { passes: 1 }]] } : {}),
+  lows: ({ word }) => (word === 'bumpy' ? { wants: [['dress', 'must', 'The lows are brought up.']] } : {}),
+  moisture: ({ word }, { trace }) => {
+    if (word === 'ponding') return { wants: [['grade', 'may', 'A hollow that ponds needs grade, not only holes: survey it, and bring it up.']] }
+    if (word !== 'water-repellent') return {}
+    const depth = trace.value(operationValues.spikeDepth)
+    return {
+      wants: [
+        ['spike', 'must', 'The soil sheds water.', { passes: 2, depth }],
+        ['wetting', 'must', 'The soil sheds water.'],
+      ],
+      forbids: [
+        [
+          'core',
+          say`The soil sheds water: holes would dry it further. Spike to ${quantity(depth, 'mm')} at most first; core once a drop goes in.`,
+          'hard',
+        ],
+      ],
+    }
+  },
+  pests: ({ word }) =>
+    word === 'live pests'
+      ? { wants: [['treat-pests', 'must', 'Never sow into live pests.']] }
+      : word === 'worm casts'
+        ? {
+            wants: [
+              ['cast-brush', 'must', 'Smeared casts make a skin that seedlings cannot break.'],
+              ['spike', 'may', 'Spiking opens what casts have closed.', { passes: 1 }],
+            ],
+          }
+        : {},
+  disease: ({ word }, { r }) => {
+    const rings = r.zone.diseases.some((d) => d.kind === 'dog-rings' && d.active !== false)
+    const hungry = r.zone.diseases.some((d) => d.active !== false && (d.worse === 'unfed' || d.kind === 'red-thread'))
+    return word === 'healed'
+      ? {}
+      : {
+          wants: [
+            ...(rings ? [['dog-soil', 'must', 'Scorched soil grows nothing until it is flushed and changed.'] as Line] : []),
+            ...(hungry ? [['feed', 'should', 'It is worse where nothing was fed.'] as Line] : []),
+          ],
+        }
+  },
+  weeds: ({ word }, { r, schools, trace }) => {
+    const { weedsSeen, seedHeads } = r.zone
+    const handful = r.weeds !== null && num(r.weeds) <= trace.value(coverLines.handWeeded)
+    const dug = weedsSeen.some((w) => DUG.includes(w))
+    return {
+      wants: [
+        ...(word === 'weeds of packed soil' ? [['core', 'should', 'Weeds of packed soil: treat the soil first.', { passes: 2 }] as Line] : []),
+        ...(word === 'hungry' ? [['feed', 'should', 'Clover speaks of too little nitrogen.'] as Line] : []),
+        ...(seedHeads ? [['clip-heads', 'must', 'The heads are ripe.'] as Line] : []),
+        ...(dug && handful
+          ? [['hand-weed', schools.weeds === 'spray-then-sow' ? 'may' : 'should', 'A fork takes the whole root and spreads no seed.'] as Line]
+          : []),
+        ...(weedsSeen.includes('crabgrass') ? [['pre-emergence', 'may', 'Where nothing is sown, a pre-emergence stops next year’s.'] as Line] : []),
+        ...(weedsSeen.some((w) => CLUMPS.includes(w)) ? [['dig-clumps', 'should', 'Coarse clumps cut down grow again.'] as Line] : []),
+      ],
+    }
+  },
+  organic: ({ word }) =>
+    word === 'too rich for sand'
+      ? {
+          wants: [
+            ['core', 'must', 'Organic matter has to come out.', { passes: 2 }],
+            ['collect-cores', 'must', 'The cores carry the organic matter off.'],
+            ['sand-in', 'must', 'Sand has to get in.'],
+          ],
+        }
+      : word === 'lean'
+        ? { wants: [['dress', 'may', 'Sand alone keeps a green as it is.']] }
+        : {},
+  browned: ({ word }, { r }) => {
+    if (word === 'dead') return {}
+    const recheck: Line = ['recheck', word === 'dormant' ? 'may' : 'should', 'Brown grass may only be asleep.']
+    if (word !== 'dormant' || !scalps(r)) return { wants: [recheck] }
+    const green: Message = 'Dormant warm turf cut hard after the last frost greens up weeks sooner.'
+    return { wants: [recheck, ['cut-first', 'should', green], ['cut-second', 'should', green]] }
+  },
+  dogs: () => ({ wants: [['dog-soil', 'should', 'Urine scorches in rings, and seedlings first.']] }),
+  trees: (_, { r }) =>
+    r.zone.litter === 'leaf' || r.zone.litter === 'needles'
+      ? {
+          wants: [
+            ['leaf-off', 'must', 'Blades and seed have to reach the ground.'],
+            ['leaf-again', 'must', 'Leaf smothers seedlings in days.'],
+          ],
+        }
+      : {},
+  age: () => ({ wants: [['sow', 'may', 'Overseeding brings in newer cultivars.']] }),
+  edges: ({ word }) => ({ wants: [['edge', 'must', word === 'edges bulged' ? 'Soil has pushed the edge out.' : 'The strip is bare.']] }),
+}
+
+/** The operations a finding asks for and forbids. */
+export function operationsOf(finding: Found, at: AskContext): Operations {
+  const answer = (finding.verdict === 'unread' ? null : ANSWERS[finding.kind]?.(finding, at)) ?? {}
+  return {
+    wants: (answer.wants ?? []).map(([operation, strength, why, more]): Ask => ({
+      operation,
+      by: 'finding',
+      source: finding.kind,
+      strength,
+      why,
+      ...more,
+    })),
+    forbids: (answer.forbids ?? []).map(([operation, why, hard]): Forbid => ({ operation, hard: hard === 'hard', why })),
+  }
+}

@@ -1,0 +1,22 @@
+import { waysOf, type Way } from './approach/ways.ts'
+import type { Job } from './entities/job.ts'
+import { schoolsOf, type Context } from './pipeline.ts'
+import { prescribe } from './prescribe.ts'
+import { workforceOf } from './reference/firmSettings.ts'
+import { waitingPeriods } from './schedule/waitingPeriods.ts'
+import { Memo } from './trace/memo.ts'
+import { Trace } from './trace/trace.ts'
+
+/** Ready-made ways for every zone, by its id, worked beside the plan: what each would take and leave undone. */
+export function waysOfJob(job: Job, { today, firm, memo = new Memo() }: Context): Record<string, Way[]> {
+  const trace = new Trace(firm.values)
+  const schools = schoolsOf(job, firm)
+  const { people } = workforceOf(firm, trace)
+  const { zones } = prescribe({ job, firm, schools, today, waits: waitingPeriods(job, today, trace), memo, trace })
+  return Object.fromEntries(
+    zones.map(({ r, season, findings, approach }) => [
+      r.id,
+      waysOf({ r, season, findings, job, schools, suggested: approach.suggested, chosen: approach.chosen, firmValues: firm.values, people }),
+    ]),
+  )
+}

@@ -1,0 +1,113 @@
+import type { Sowing } from '../reference/lists.ts'
+import type { StepKind } from '../reference/operations.ts'
+import { num, type Figure } from '../trace/figure.ts'
+import { rule, tradeValues, value } from '../trace/rule.ts'
+import { zoneScope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { seedReadings } from '../seed/seedRules.ts'
+
+/** What is taken for ground that nobody measured. */
+export const groundValues = tradeValues('ground', {
+  clumps: value(2, '%', 'assumed', 'Ground under coarse clumps, until it is read', [0.1, 40]),
+  rings: value(1, '%', 'assumed', 'Ground under scorched rings, until it is drawn as bare patches', [0.1, 40]),
+  edge: value(25, '%', 'assumed', 'Share of the way round that wants its edge set, until edges are drawn', [1, 100]),
+  fill: value(30, '%', 'assumed', 'Ground that lies low, until it is read', [1, 100]),
+})
+
+const ground = { stage: 3, key: 'ground' } as const
+
+export const groundRules = {
+  whole: rule({
+    id: 'seed.sown-area',
+    key: 'seed.area',
+    stage: 4,
+    label: 'Ground sown',
+    unit: 'm2',
+    standing: 'calculation',
+    says: 'The whole zone is sown.',
+    inputs: { area: 'm2' },
+    formula: 'area',
+    compute: ({ area }) => area,
+  }),
+  part: rule({
+    id: 'seed.sown-part',
+    key: 'seed.area',
+    stage: 4,
+    label: 'Ground sown',
+    unit: 'm2',
+    standing: 'calculation',
+    says: 'Only a share of the zone is sown: its bare spots, its thin places or the fill of its lows.',
+    inputs: { area: 'm2', share: '%' },
+    formula: 'area * share',
+    compute: ({ area, share }) => (area * share) / 100,
+  }),
+  thin: rule({
+    ...ground,
+    id: 'work.thin-share',
+    key: 'seed.thin',
+    label: 'Thin ground',
+    unit: '%',
+    standing: 'calculation',
+    says: 'What is not under wanted grass.',
+    inputs: { wanted: '%' },
+    formula: '1 - wanted',
+    compute: ({ wanted }) => 100 - wanted,
+  }),
+  share: rule({
+    ...ground,
+    id: 'work.ground',
+    label: 'Ground worked',
+    unit: 'm2',
+    standing: 'calculation',
+    says: 'The share of the zone that this work is done on.',
+    inputs: { area: 'm2', share: '%' },
+    formula: 'area * share',
+    compute: ({ area, share }) => (area * share) / 100,
+  }),
+  edge: rule({
+    ...ground,
+    id: 'work.edge-length',
+    label: 'Edge to set',
+    unit: 'm',
+    standing: 'assumed',
+    says: 'Until edges are drawn, a share of the way round a square of this size: {edge}.',
+    values: { edge: groundValues.edge },
+    inputs: { area: 'm2' },
+    formula: '4 * sqrt(area) * edge',
+    compute: ({ area }, { edge }) => (4 * Math.sqrt(area) * edge) / 100,
+  }),
+}
+
+/** The ground a sowing covers; null where nothing is sown. `fill` is the share of lows that are buried and sown as new. */
+export function sownGround(r: ZoneReadings, sowing: Sowing, fill: Figure | number | null, trace: Trace): Figure | null {
+  if (!r.area || sowing === 'none' || sowing === 'turf') return null
+  const scope = zoneScope(r.id)
+  const part = (share: Figure | number) => trace.work(groundRules.part, scope, { area: r.area!, share })
+  if (fill !== null) return part(fill)
+  if (sowing === 'spots' || sowing === 'plugs') return part(r.bare ?? trace.readOr(seedReadings.bare, scope, null))
+  if (sowing === 'thin')
+    return part(r.wanted ? trace.work(groundRules.thin, scope, { wanted: r.wanted }) : trace.readOr(seedReadings.bare, scope, null))
+  return trace.work(groundRules.whole, scope, { area: r.area })
+}
+
+/** Work done on the ground that is sown and no further, where only part of a zone is. */
+const WITH_SEED: ReadonlySet<StepKind> = new Set<StepKind>(['roughen', 'loosen', 'grade', 'firm', 'sow', 'plugs', 'work-in', 'cover', 'amend'])
+/** Sowings that touch part of a zone. */
+export const inPart = (sowing: Sowing): boolean => sowing === 'spots' || sowing === 'thin' || sowing === 'plugs'
+
+/** The ground an operation is done on: a figure in m² (m for an edge). */
+export function groundOf(operation: StepKind, r: ZoneReadings, sown: Figure | null, part: boolean, trace: Trace): Figure {
+  const area = r.area!
+  const scope = zoneScope(r.id)
+  const share = (of: Figure | number) => trace.work(groundRules.share, scope, { area, share: of }, { part: operation })
+  const { clumps, rings } = trace.values(groundValues)
+  if (part && sown && WITH_SEED.has(operation)) return sown
+  if (operation === 'hand-weed') return r.weeds && num(r.weeds) > 0 ? share(r.weeds) : share(clumps)
+  if (operation === 'dig-clumps') return num(r.incurable) > 0 ? share(r.incurable) : share(clumps)
+  if (operation === 'dog-soil') return r.patches ?? share(rings)
+  if (operation === 'trench') return r.trenchGround ?? share(rings)
+  if (operation === 'worn') return r.worn ?? share(rings)
+  if (operation === 'edge') return r.edgeLength ?? trace.work(groundRules.edge, scope, { area })
+  return area
+}

@@ -1,0 +1,157 @@
+import type { Ask, Forbid, Strength } from '../findings/asks.ts'
+import { scalps, stolonOnly } from '../findings/findingAsks.ts'
+import { coverLines, slopeLines } from '../findings/lines.ts'
+import { SOWING_NAMES, type Sowing } from '../reference/lists.ts'
+import type { StepKind } from '../reference/operations.ts'
+import type { Schools } from '../reference/schools.ts'
+import { num } from '../trace/figure.ts'
+import { say, type Message } from '../trace/message.ts'
+import type { Trace } from '../trace/trace.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+
+export interface SowingContext {
+  r: ZoneReadings
+  schools: Schools
+  /** Operations that something else asks for already. */
+  asked: ReadonlySet<StepKind>
+  /** The old growth is killed or lifted off first. */
+  killed: boolean
+  stripped: boolean
+  trace: Trace
+}
+
+type Line = readonly [StepKind, Message, Strength?, number?]
+
+/** Whether seed goes on bare, prepared ground instead of into a living sward. */
+export const sownAsNew = (sowing: Sowing): boolean => sowing === 'new'
+/** Whether any seed is sown. */
+export const isSown = (sowing: Sowing): boolean => sowing !== 'none' && sowing !== 'plugs' && sowing !== 'turf'
+/** Whether the ground takes anything new at all: seed, plugs or turf. */
+export const isPlanted = (sowing: Sowing): boolean => sowing !== 'none'
+
+/** Ground with growth on it that has to come off before it is sown as new. */
+export function hasGrowth(r: ZoneReadings, trace: Trace): boolean {
+  const parts = [r.wanted, r.weeds, r.moss].flatMap((p) => (p ? [num(p)] : []))
+  return parts.length === 0 ? false : parts.reduce((a, b) => a + b, 0) >= trace.value(coverLines.nothingLeft)
+}
+
+const FIRMED: Message = 'The bed is firmed until it shows true.'
+const OPENED: Message = 'Seed has to touch soil.'
+
+function opening({ r, asked }: SowingContext): Line[] {
+  // Cores alone leave the ground between them shut, so it is raked; with a scarifier asked for, that opens it.
+  if (asked.has('scarify')) return []
+  return stolonOnly(r) || asked.has('core') ? [['rake', OPENED]] : [['scarify', OPENED, 'should', 1]]
+}
+
+const LINES: Record<Exclude<Sowing, 'none'>, (at: SowingContext) => Line[]> = {
+  over: (at) => [
+    ['cut-first', 'Short growth lets seed reach the ground.', 'should'],
+    ['cut-second', 'Short growth lets seed reach the ground.', 'should'],
+    ...opening(at),
+  ],
+  thin: (at) => opening(at),
+  spots: () => [['roughen', 'Each spot is raked through to soil.']],
+  new: ({ r, killed, stripped, trace }) => [
+    ...(hasGrowth(r, trace) && !stripped
+      ? ([
+          ['cut-first', killed ? 'Dead growth comes off.' : 'What grows there comes off.'],
+          ['cut-second', killed ? 'Dead growth comes off.' : 'What grows there comes off.'],
+          ['scarify', 'Down to soil: what is left of the mat comes out.', 'must', 2],
+        ] as Line[])
+      : []),
+    ['loosen', 'New ground is always opened: seed never goes on hard dirt.'],
+    ['grade', 'The surface is set before it is sown.'],
+    ['firm', FIRMED, 'must', 2],
+    ['roughen', 'A firmed bed is scratched open for seed.'],
+  ],
+  'cover-then-sow': ({ asked }) => [
+    ...(asked.has('core') ? ([['loosen', 'Hard ground is broken up before seed.']] as Line[]) : []),
+    ['roughen', OPENED],
+  ],
+  blend: ({ r }) => [
+    ['cut-first', 'Stepped down over a week.'],
+    ...(scalps(r) ? ([['cut-second', 'Stepped down over a week.']] as Line[]) : []),
+    ['rake', OPENED],
+  ],
+  'winter-green': ({ r }) => [
+    ['cut-first', 'Cool seed has to reach the ground.'],
+    ...(scalps(r) ? ([['cut-second', 'Cool seed has to reach the ground.']] as Line[]) : []),
+    ['rake', OPENED],
+  ],
+  plugs: () => [],
+  turf: ({ stripped }) => [
+    ...(stripped ? [] : ([['strip', 'Turf lies on soil, not on turf.']] as Line[])),
+    ['loosen', 'Roots go down into loosened soil.'],
+    ['grade', 'The surface is set before it is laid.'],
+    ['firm', FIRMED, 'must', 2],
+  ],
+}
+
+/** What a sowing needs before and after it. */
+export function sowingAsks(sowing: Sowing, at: SowingContext): Ask[] {
+  if (sowing === 'none') return []
+  const { r, schools, trace } = at
+  const name = SOWING_NAMES[sowing]
+  const plant: StepKind = sowing === 'plugs' ? 'plugs' : sowing === 'turf' ? 'turf' : 'sow'
+  const seeded = plant === 'sow'
+  const sward = sowing === 'over' || sowing === 'thin' || sowing === 'blend' || sowing === 'winter-green'
+  const covered = sowing === 'spots' || sowing === 'new' || sowing === 'cover-then-sow' || num(r.slope) >= trace.value(slopeLines.press)
+  const why: Message = say`${name.charAt(0).toUpperCase()}${name.slice(1)}.`
+  const after: Line[] = [
+    [plant, why],
+    ...(seeded
+      ? ([
+          ['work-in', 'Seed has to touch soil.'],
+          [schools.feed === 'with-seed' ? 'feed' : 'feed-later', 'Seedlings are fed once.', 'should'],
+        ] as Line[])
+      : []),
+    ...(seeded && covered ? ([['cover', 'Bare seed dries first.', 'should']] as Line[]) : []),
+    ['water', 'Nothing that is sown or set may dry.'],
+    ['first-mow', 'Mowing makes grass tiller.'],
+    ...(seeded && sward ? ([['mow-weekly', 'The sward that stands goes on growing.', 'should']] as Line[]) : []),
+    ['visit', 'Look, count and mend while the season lasts.', 'should'],
+  ]
+  return [...LINES[sowing](at), ...after].map(([operation, says, strength = 'must', passes]): Ask => ({
+    operation,
+    by: 'sowing',
+    source: sowing,
+    strength,
+    why: says,
+    ...(passes ? { passes } : {}),
+  }))
+}
+
+/** What a sowing rules out. */
+export function sowingForbids(sowing: Sowing, { r, killed, stripped, trace }: Pick<SowingContext, 'r' | 'killed' | 'stripped' | 'trace'>): Forbid[] {
+  const no = (operation: StepKind, why: Message, hard = false): Forbid => ({ operation, why, hard })
+  const seeded = isPlanted(sowing) ? [no('pre-emergence', 'It would keep out the seed that is sown here.', true)] : []
+  const gone: Message = 'The old growth is lifted off.'
+  const lifted = stripped ? (['cut-first', 'cut-second', 'rake', 'scarify'] as const).map((op) => no(op, gone)) : []
+  const bank = num(r.slope) >= trace.value(slopeLines.bank)
+  const held: Message = 'On a bank the grade is the asset, and loose soil slides: it is raked open only.'
+  if (sowing === 'new' || sowing === 'turf')
+    return [
+      ...seeded,
+      ...lifted,
+      ...(bank ? (['loosen', 'grade', 'firm'] as const).map((op) => no(op, held)) : []),
+      no('core', 'The ground is loosened all over instead.'),
+      no('spike', 'The ground is loosened all over instead.'),
+      no('collect-cores', 'No cores are taken.'),
+      ...(killed || stripped
+        ? [
+            no('hand-weed', 'The old growth goes as a whole.'),
+            no('dig-clumps', 'The old growth goes as a whole.'),
+            no('spray', 'The old growth goes as a whole.'),
+          ]
+        : []),
+    ]
+  if (sowing === 'cover-then-sow')
+    return [
+      ...seeded,
+      ...(['cut-first', 'cut-second', 'rake', 'scarify', 'core', 'dress', 'collect-cores'] as const).map((op) =>
+        no(op, 'It waits for the proper sowing.'),
+      ),
+    ]
+  return [...seeded, ...lifted]
+}

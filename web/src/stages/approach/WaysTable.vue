@@ -1,0 +1,156 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Way } from '@juvena/core/approach/ways'
+import type { ZoneSummary } from '@juvena/core/pipeline'
+import { APPROACH_NAMES, type ApproachId } from '@juvena/core/reference/lists'
+import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
+import { useFirm } from '../../stores/firm.ts'
+import { useJob } from '../../stores/job.ts'
+import { hoursSaid } from './hoursSaid.ts'
+
+/** Ready-made ways for one zone, side by side: what each takes, how long it looks bad, and what it leaves undone. */
+const props = defineProps<{ zone: ZoneSummary }>()
+const emit = defineEmits<{ take: [approach: ApproachId] }>()
+const firm = useFirm()
+const job = useJob()
+const ways = computed<Way[]>(() => job.ways[props.zone.id] ?? [])
+const chosen = (w: Way) => w.approach === props.zone.approach.chosen
+const FIT: Record<Way['fit'], string> = { suggested: 'asked for', cheaper: 'cheaper', dearer: 'more work', possible: 'another way' }
+/** What goes without saying beside the work itself. */
+const ALONG: readonly StepKind[] = [
+  'notice',
+  'mark',
+  'dampen',
+  'clear',
+  'visit',
+  'water',
+  'work-in',
+  'first-mow',
+  'mow-weekly',
+  'feed-later',
+  'collect-cores',
+]
+const names = (kinds: StepKind[]) =>
+  kinds
+    .filter((k) => !ALONG.includes(k))
+    .map((k) => firm.say(OPERATIONS[k].name).toLowerCase())
+    .join(', ')
+const looks = (days: number) => (days === 0 ? 'never' : days < 14 ? `about ${days} days` : `about ${Math.round(days / 7)} weeks`)
+</script>
+
+<template>
+  <section class="ways" aria-label="Ready-made ways">
+    <p v-if="ways.length === 0" class="soft small">Ways appear once the zone has a size.</p>
+    <div v-else class="scroll" tabindex="0" role="region" aria-label="Ways beside each other">
+      <table>
+        <thead>
+          <tr role="radiogroup" :aria-label="`Way for ${zone.name}`">
+            <th></th>
+            <th v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
+              <button type="button" role="radio" :aria-checked="chosen(w)" @click="emit('take', w.approach)">
+                <b>{{ APPROACH_NAMES[w.approach].split(':')[0] }}</b>
+                <span class="small fit">{{ chosen(w) ? `${FIT[w.fit]} · chosen` : FIT[w.fit] }}</span>
+              </button>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <th scope="row">your hours</th>
+            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
+              <b>{{ hoursSaid(w.hours) || 'none' }}</b>
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">visits at least</th>
+            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">{{ w.visits }}</td>
+          </tr>
+          <tr>
+            <th scope="row">bare or rough</th>
+            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">{{ looks(w.badDays) }}</td>
+          </tr>
+          <tr>
+            <th scope="row">besides</th>
+            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">{{ chosen(w) ? '' : names(w.more) || 'nothing' }}</td>
+          </tr>
+          <tr>
+            <th scope="row">leaves out</th>
+            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">{{ chosen(w) ? '' : names(w.less) || 'nothing' }}</td>
+          </tr>
+          <tr>
+            <th scope="row">stays wrong</th>
+            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">{{ firm.say(w.leaves) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="small soft note">Costs and odds stand here once prices and years of weather are known.</p>
+  </section>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+}
+table {
+  table-layout: fixed;
+  min-width: 24rem;
+}
+th[scope='row'],
+thead th:first-child {
+  width: 5.6rem;
+  font-weight: 400;
+  color: var(--soft);
+  font-size: var(--size-small);
+  text-align: left;
+}
+td,
+th {
+  padding: 0.35rem 0.5rem 0.35rem 0;
+  vertical-align: top;
+  line-height: 1.3;
+  font-size: 0.9rem;
+}
+td,
+thead th {
+  padding-left: 0.5rem;
+}
+thead th {
+  border-bottom: 2px solid var(--ink);
+}
+thead button {
+  display: grid;
+  width: 100%;
+  text-align: left;
+  background: none;
+  border: 0;
+  padding: 0;
+  font: inherit;
+  color: inherit;
+  cursor: pointer;
+}
+thead button:hover b {
+  text-decoration: underline;
+}
+.chosen {
+  background: var(--moss-wash);
+  border-left: 2px solid var(--moss);
+  border-right: 2px solid var(--moss);
+}
+thead .chosen {
+  border-top: 2px solid var(--moss);
+}
+tbody tr:last-child .chosen {
+  border-bottom: 2px solid var(--moss);
+}
+.fit {
+  color: var(--soft);
+  font-weight: 400;
+}
+.chosen .fit {
+  color: var(--moss);
+}
+.note {
+  padding-top: 0.5rem;
+}
+</style>

@@ -1,0 +1,257 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Rung, ZoneSummary } from '@juvena/core/pipeline'
+import { RUNG_GROUPS, type StepKind } from '@juvena/core/reference/operations'
+import { FINDING_NAMES, type FindingKind } from '@juvena/core/findings/finding'
+import { OPERATIONS } from '@juvena/core/reference/operations'
+import ChoiceField from '../../parts/ChoiceField.vue'
+import QuantityField from '../../parts/QuantityField.vue'
+import { useFirm } from '../../stores/firm.ts'
+import { useJob } from '../../stores/job.ts'
+import { hoursSaid } from './hoursSaid.ts'
+
+/** The operations of one zone: each ticked or not, with who asks for it, how it is done and what it takes. */
+const props = defineProps<{ zone: ZoneSummary }>()
+const firm = useFirm()
+const job = useJob()
+const groups = computed(() =>
+  RUNG_GROUPS.map((g) => ({ name: g.name, rungs: props.zone.rungs.filter((r) => g.kinds.includes(r.operation)) })).filter((g) => g.rungs.length > 0),
+)
+/** Rungs nobody asks for, that could be added. */
+const spare = computed(() => {
+  const there = new Set(props.zone.rungs.map((r) => r.operation))
+  return RUNG_GROUPS.flatMap((g) => g.kinds)
+    .filter((k) => !there.has(k) && !LATER.includes(k))
+    .map((value) => ({ value, name: firm.say(OPERATIONS[value].name) }))
+})
+const LATER: readonly StepKind[] = [
+  'notice',
+  'mark',
+  'dampen',
+  'water',
+  'leaf-again',
+  'first-mow',
+  'mow-weekly',
+  'feed-later',
+  'dress-again',
+  'visit',
+  'work-in',
+  'clear',
+]
+const opened = ref<StepKind | null>(null)
+const index = computed(() => job.zones.findIndex((z) => z.id === props.zone.id))
+const own = (kind: StepKind) => job.zones[index.value]?.operations?.[kind]
+
+function set(kind: StepKind, patch: Record<string, unknown>) {
+  job.edit(`${props.zone.id}.operations.${kind}.${Object.keys(patch)[0]}`, (d) => {
+    const z = d.zones?.find((x) => x.id === props.zone.id)
+    if (!z) return
+    const next: Record<string, unknown> = { ...z.operations?.[kind], ...patch }
+    for (const key of Object.keys(next)) if (next[key] === null || next[key] === '') delete next[key]
+    const operations = { ...z.operations }
+    if (Object.keys(next).length > 0) operations[kind] = next
+    else delete operations[kind]
+    z.operations = operations
+  })
+}
+const toggle = (r: Rung) => set(r.operation, { on: own(r.operation)?.on === !r.planned || own(r.operation)?.on === r.planned ? null : !r.planned })
+/** Who asks: "thatch", "a drawing", "your choice". */
+function askers(r: Rung): string {
+  const names = r.asks.map((a) =>
+    a.by === 'finding'
+      ? (FINDING_NAMES[a.source as FindingKind]?.toLowerCase() ?? a.source)
+      : a.by === 'you'
+        ? 'you'
+        : a.by === 'aim'
+          ? `aim: ${a.source}`
+          : a.by === 'drawing'
+            ? 'the drawing'
+            : a.by === 'school'
+              ? `school: ${a.source}`
+              : a.by === 'work'
+                ? 'the work itself'
+                : 'what is sown',
+  )
+  return [...new Set(names)].join(', ')
+}
+const problem = (kind: StepKind, key: string) => job.problemAt(`zones[${index.value}].operations.${kind}.${key}`)
+const tools = (kind: StepKind) => Object.entries(OPERATIONS[kind].tools ?? {}).map(([value, t]) => ({ value, name: t.name }))
+</script>
+
+<template>
+  <div>
+    <table>
+      <thead>
+        <tr>
+          <th><span class="only-read">planned</span></th>
+          <th>work</th>
+          <th>asked for by</th>
+          <th class="n">hours</th>
+        </tr>
+      </thead>
+      <tbody v-for="g in groups" :key="g.name">
+        <tr class="group">
+          <td colspan="4">{{ g.name }}</td>
+        </tr>
+        <template v-for="r in g.rungs" :key="r.operation">
+          <tr :class="{ off: !r.planned }">
+            <td class="tick">
+              <input type="checkbox" :checked="r.planned" :disabled="r.barred" :aria-label="firm.say(r.name)" @click.prevent="toggle(r)" />
+            </td>
+            <td>
+              <button
+                type="button"
+                class="name"
+                :aria-expanded="opened === r.operation"
+                @click="opened = opened === r.operation ? null : r.operation"
+              >
+                <b>{{ firm.say(r.name) }}</b>
+              </button>
+              <span v-if="firm.say(r.how)" class="small how">{{ firm.say(r.how) }}</span>
+              <span v-if="r.yours" class="mark moved">yours</span>
+              <span v-if="!r.planned" class="small reason">{{ firm.say(r.reason) }}</span>
+            </td>
+            <td class="small soft who">{{ askers(r) }}</td>
+            <td class="n">{{ r.planned ? hoursSaid(r.hours) : '' }}</td>
+          </tr>
+          <tr v-if="opened === r.operation" class="more">
+            <td></td>
+            <td colspan="3">
+              <ul class="small">
+                <li v-for="(a, i) in r.asks" :key="i">{{ firm.say(a.why) }}</li>
+              </ul>
+              <div v-if="r.planned && (r.sets.length || tools(r.operation).length)" class="sets">
+                <QuantityField
+                  v-if="r.sets.includes('passes')"
+                  label="Passes"
+                  kind="ratio"
+                  :model-value="own(r.operation)?.passes"
+                  :problem="problem(r.operation, 'passes')"
+                  :placeholder="String(r.passes)"
+                  @update:model-value="set(r.operation, { passes: $event })"
+                />
+                <QuantityField
+                  v-if="r.sets.includes('height')"
+                  label="Height of cut"
+                  kind="depth"
+                  :model-value="own(r.operation)?.height"
+                  :problem="problem(r.operation, 'height')"
+                  @update:model-value="set(r.operation, { height: $event })"
+                />
+                <QuantityField
+                  v-if="r.sets.includes('depth')"
+                  label="Depth"
+                  kind="depth"
+                  :model-value="own(r.operation)?.depth"
+                  :problem="problem(r.operation, 'depth')"
+                  @update:model-value="set(r.operation, { depth: $event })"
+                />
+                <QuantityField
+                  v-if="r.sets.includes('tines')"
+                  label="Tine width"
+                  kind="depth"
+                  :model-value="own(r.operation)?.tines"
+                  :problem="problem(r.operation, 'tines')"
+                  @update:model-value="set(r.operation, { tines: $event })"
+                />
+                <QuantityField
+                  v-if="r.sets.includes('tines')"
+                  label="Tine spacing"
+                  kind="depth"
+                  :model-value="own(r.operation)?.spacing"
+                  :problem="problem(r.operation, 'spacing')"
+                  @update:model-value="set(r.operation, { spacing: $event })"
+                />
+                <ChoiceField
+                  v-if="tools(r.operation).length"
+                  label="Done with"
+                  list
+                  clearable
+                  :options="tools(r.operation)"
+                  :model-value="own(r.operation)?.tool ?? null"
+                  @update:model-value="set(r.operation, { tool: $event })"
+                />
+              </div>
+            </td>
+          </tr>
+        </template>
+      </tbody>
+    </table>
+    <ChoiceField
+      class="add"
+      label="Add work nobody asked for"
+      list
+      :options="spare"
+      :model-value="null"
+      @update:model-value="$event && set($event as StepKind, { on: true })"
+    />
+  </div>
+</template>
+
+<style scoped>
+td {
+  padding: 0.22rem 0.5rem 0.22rem 0;
+  line-height: 1.3;
+  vertical-align: baseline;
+}
+.group td {
+  font-size: var(--size-small);
+  color: var(--soft);
+  border-bottom: 1px solid var(--ink);
+  padding-top: 0.55rem;
+}
+.tick {
+  width: 1.9rem;
+  vertical-align: middle;
+}
+.tick input {
+  width: 1.25rem;
+  height: 1.25rem;
+  accent-color: var(--moss);
+  cursor: pointer;
+}
+.name {
+  background: none;
+  border: 0;
+  padding: 0;
+  font: inherit;
+  color: inherit;
+  cursor: pointer;
+  text-align: left;
+}
+.name:hover b {
+  text-decoration: underline;
+}
+.how {
+  margin-left: 0.4rem;
+  border-bottom: 1px dotted var(--soft);
+}
+.mark {
+  margin-left: 0.4rem;
+}
+.off b {
+  font-weight: 400;
+  text-decoration: line-through;
+  text-decoration-thickness: 1px;
+}
+.off,
+.reason {
+  color: var(--soft);
+}
+.reason {
+  display: block;
+}
+.who {
+  width: 8rem;
+}
+.sets {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(8rem, 1fr));
+  gap: 0.3rem 0.8rem;
+  padding: 0.2rem 0 0.5rem;
+}
+.add {
+  max-width: 20rem;
+  padding-top: 0.7rem;
+}
+</style>
