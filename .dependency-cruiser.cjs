@@ -6,7 +6,10 @@ module.exports = {
       comment: 'core may import only itself and general-purpose libraries named here',
       severity: 'error',
       from: { path: '^core/src' },
-      to: { pathNot: '^(core/src/|node_modules/(zod|delaunator|robust-predicates|clipper2-ts|d3-array|internmap)/|node_modules/@types/(delaunator|d3-array)/)' },
+      to: {
+        pathNot:
+          '^(core/src/|node_modules/(zod|delaunator|robust-predicates|clipper2-ts|d3-array|internmap)/|node_modules/@types/(delaunator|d3-array)/)',
+      },
     },
     { name: 'web-not-server', severity: 'error', from: { path: '^web/' }, to: { path: '^server/' } },
     { name: 'server-not-web', severity: 'error', from: { path: '^server/' }, to: { path: '^web/' } },

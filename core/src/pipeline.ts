@@ -145,8 +145,7 @@ export function planJob(job: Job, { today, firm, diary, outlook = null, memo = n
     [...order.packages.flatMap((p) => p.steps), ...followed.follow.later].find((s) => FEEDS.includes(s.kind) && s.zones.includes(zone))?.day ?? null
   const { soil, start } = prescription.climate.soilBefore
   const soilOn = (day: Day) => soil[Math.min(soil.length - 1, Math.max(0, daysBetween(start, day)))]!
-  const works = prescription.zones.flatMap((z) => [z.work, ...(z.later ? [z.later.work] : [])])
-  const feeds = planFeeds({ job, firm, schools, works, fedOn, soilOn, soilNow: prescription.climate.soilNow, trace })
+  const feeds = planFeeds({ job, firm, schools, works: prescription.works, fedOn, soilOn, soilNow: prescription.climate.soilNow, trace })
 
   const steps = [...order.packages.flatMap((s) => s.steps), ...followed.follow.later].sort((a, b) => a.chosen.localeCompare(b.chosen))
   const sloping = prescription.zones.some((z) => num(z.r.slope) >= trace.value(slopeLines.press))

@@ -54,6 +54,8 @@ export interface Prescription extends Materials {
   findings: Finding[]
   totalArea: Figure | null
   packages: WorkPackage[]
+  /** The work that is really done, second rounds too: ground whose grass finds no seed is left out. */
+  works: ZoneWork[]
   notices: Notice[]
 }
 
@@ -98,6 +100,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
     covers,
     debris: planDebris([...worked, ...later], trace),
     packages: workPackages(worked, later),
+    works: [...worked, ...later],
     notices: [
       ...walked.notices,
       ...frostWanted(job, climate, zones.length > 0),

@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import type { ZoneDraft } from '../src/entities/job.ts'
 import type { FindingKind } from '../src/findings/finding.ts'
-import { planOf, zone } from './makeJob.ts'
+import { firmSchema } from '../src/entities/firm.ts'
+import { readJob } from '../src/entities/job.ts'
+import { waysOfJob } from '../src/waysOfJob.ts'
+import { planOf, zone, draft, TODAY } from './makeJob.ts'
 
 /** The lines of the trade are common practice; each is tried on both sides. */
 const finding = (kind: FindingKind, change: Partial<ZoneDraft>, schools = {}) => {
@@ -75,8 +78,9 @@ describe('findings, either side of every line', () => {
     ['edges bulged', 'edges', { edges: 'bulged' }, 'act: edges bulged'],
     ['edges straight', 'edges', { edges: 'straight' }, 'none'],
     ['organic matter of loam', 'organic', { texture: 'loam', lab: { organic: 5 } }, 'none'],
-    ['organic matter of a sand green', 'organic', { texture: 'sand', lab: { organic: 2 } }, 'fine: as it should be'],
-    ['too much of it', 'organic', { texture: 'sand', lab: { organic: 3 } }, 'act: too rich for sand'],
+    ['organic matter of a sand green', 'organic', { texture: 'sand', heightOfCut: 6, lab: { organic: 2 } }, 'fine: as it should be'],
+    ['too much of it', 'organic', { texture: 'sand', heightOfCut: 6, lab: { organic: 3 } }, 'act: too rich for sand'],
+    ['the same on a lawn mown high, which is no green', 'organic', { texture: 'sand', heightOfCut: 30, lab: { organic: 5 } }, 'none'],
   ])('%s', (_, kind, change, expected) => expect(finding(kind, change)).toBe(expected))
 
   it('the fifty school draws its line at half', () => {
@@ -103,15 +107,16 @@ describe('findings, either side of every line', () => {
       expect(f.figure === null).toBe(f.verdict === 'unread')
     }
   })
-  it('packed soil that sheds water is not cored, and the order of work says why', () => {
+  it('packed soil that sheds water is not cored, and the ladder says why', () => {
     const core = (change: Partial<ZoneDraft>) => {
       const plan = planOf({ zones: [zone({ penetration: 'stops', soilMoist: true, ...change })] })
-      return [plan.steps.some((s) => s.kind === 'core'), plan.notices.some((n) => n.id === 'zone:z1.cores-wait')]
+      const not = plan.zones[0]!.rungs.find((x) => x.operation === 'core' && !x.planned)
+      return [plan.steps.some((s) => s.kind === 'core'), not?.reason.includes('sheds water') ?? false]
     }
     expect(core({})).toEqual([true, false])
     expect(core({ dropSeconds: 120 })).toEqual([false, true])
     // A sand green too rich in organic matter is cored though a blade goes in.
-    const green = { penetration: 'easy', texture: 'sand' } as const
+    const green = { penetration: 'easy', texture: 'sand', heightOfCut: 6, cover: { wanted: 95, weeds: 3, moss: 2, bare: 0 } } as const
     expect([core(green), core({ ...green, lab: { organic: 3 } })].map(([cored]) => cored)).toEqual([false, true])
   })
   it('brown grass that may be asleep is not started over without a word; dead grass is', () => {
@@ -133,7 +138,11 @@ describe('on a line itself', () => {
   })
   it('mending spots is offered only where there are some', () => {
     const offers = (bare: number) =>
-      planOf({ zones: [zone({ cover: { wanted: 80, weeds: 20 - bare, moss: 0, bare } })] }).zones[0]!.approach.candidates.map((c) => c.approach)
+      waysOfJob(readJob(draft({ zones: [zone({ cover: { wanted: 80, weeds: 20 - bare, moss: 0, bare } })] })).job!, {
+        today: TODAY,
+        firm: firmSchema.parse({}),
+        diary: [],
+      }).z1!.map((w) => w.approach)
     expect([offers(1).includes('mend'), offers(0).includes('mend')]).toEqual([true, false])
   })
 })

@@ -72,10 +72,10 @@ describe('dressing', () => {
       { zones: [zone({ area: 240 })], dressing: { depth: 5, kind: 'topsoil' } },
       { firm: { settling: 12, oversize: 9, barrow: '80 L' } },
     )
-    // 240 × 0.005 = 1.2; × 1.12 ÷ 0.91 = 1.476923 m³; × 1.2 t/m³ = 1.7723 t; 1,476.9 L ÷ 80 L = 18.5 → 19 barrows.
-    expect(valueOf(plan, 'job.dressing.total')).toBeCloseTo(1.476923, 6)
-    expect(valueOf(plan, 'job.dressing.tonnes')).toBeCloseTo(1.772308, 6)
-    expect(valueOf(plan, 'job.dressing.barrows')).toBe(19)
+    // 240 × 0.005 = 1.2; a thin dressing does not settle: ÷ 0.91 = 1.318681 m³; × 1.2 t/m³ = 1.7723 t; 1,476.9 L ÷ 80 L = 18.5 → 19 barrows.
+    expect(valueOf(plan, 'job.dressing.total')).toBeCloseTo(1.318681, 6)
+    expect(valueOf(plan, 'job.dressing.tonnes')).toBeCloseTo(1.582418, 6)
+    expect(valueOf(plan, 'job.dressing.barrows')).toBe(17)
   })
   it('tips must show: 12 mm or a third of the leaf, and deeper goes in lifts, or is refused', () => {
     expect([limit(60), limit(15)]).toEqual([12, 5])

@@ -127,7 +127,9 @@ describe('approach and findings', () => {
     expect(approach({ incurable: 55 })).toBe('renovate')
     expect(approach({ sunHours: 1.5 })).toBe('leave')
     expect(approach({ lowsDepth: 12, lowsShare: 40, heightOfCut: 25 })).toBe('overseed-level')
-    expect(approach({ cover: { wanted: 96, weeds: 4, moss: 0, bare: 0 } })).toBe('leave')
+    expect(approach({ cover: { wanted: 96, weeds: 4, moss: 0, bare: 0 }, thatch: 8, penetration: 'easy' })).toBe('leave')
+    // The same cover over a mat on packed soil: worked, and not sown.
+    expect(approach({ cover: { wanted: 96, weeds: 4, moss: 0, bare: 0 } })).toBe('care')
     expect(approach({ cover: { wanted: 88, weeds: 4, moss: 0, bare: 8 } })).toBe('mend')
   })
   it('a person’s choice is kept and called theirs', () => {
@@ -163,7 +165,7 @@ describe('water and first mow', () => {
   })
   it('splits runs that soil cannot take in, and stops a rate beyond the tap', () => {
     const plan = planOf({ zones: [zone({ texture: 'clay', precipitation: 20 })], site: { ...SOUTH, tapFlow: 10 } })
-    expect(plan.follow.water!.zones[0]!.cycles).toBe(4)
+    expect(plan.follow.water!.zones[0]!.cycles).toBe(7)
     expect(plan.notices.filter((n) => n.stage === 7).map((n) => n.id)).toEqual(expect.arrayContaining(['zone:z1.puddles', 'zone:z1.tap']))
   })
   it('inch over at 50 mm mows at 75; at 25 it is refused, for it would take half (common practice)', () => {

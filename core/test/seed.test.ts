@@ -84,7 +84,14 @@ describe('choosing a mix', () => {
       zones: [zone({ present: ['st-augustine'], heightOfCut: 70, sunHours: 4.5, mix: [{ grass: 'st-augustine', share: 100 }] })],
     })
     expect(plan.zones[0]!.seed).toBeNull()
-    expect(plan.notices.some((n) => n.level === 'hold' && n.says.includes('plugs'))).toBe(true)
+    expect([plan.zones[0]!.approach.chosen, plan.steps.some((s) => s.kind === 'plugs')]).toEqual(['plugs', true])
+    // A person who wants seed anyway is told why not, and what instead.
+    const sown = planOf({
+      zones: [
+        zone({ present: ['st-augustine'], heightOfCut: 70, sunHours: 4.5, approach: 'overseed', mix: [{ grass: 'st-augustine', share: 100 }] }),
+      ],
+    })
+    expect(sown.notices.some((n) => n.level === 'hold' && n.says.includes('plugs'))).toBe(true)
   })
   it('germination is allowed for once: half the germination, twice the bag rate', () => {
     const at = (germination: number) =>

@@ -168,8 +168,10 @@ describe('levels in the plan', () => {
       settling: 20,
     }
     const plan = job([...shapes, trench], [drawnZone({ sunHours: '7 h' })])
-    expect(valueOf(plan, 'zone:z1.dressing.volume')).toBeCloseTo(10 * 0.5 * 0.1 * 1.2, 9)
-    expect(plan.materials.find((m) => m.id === 'dressing')).toBeDefined()
+    // 0.6 m³ with what it settles, once; ÷ 0.95 for what is raked off.
+    expect(valueOf(plan, 'zone:z1.trench.order')).toBeCloseTo((10 * 0.5 * 0.1 * 1.2) / 0.95, 9)
+    expect(plan.materials.find((m) => m.id === 'soil.topsoil')).toBeDefined()
+    expect(plan.steps.find((s) => s.kind === 'trench')!.hours.value).toBeGreaterThan(0)
   })
 
   it('warn when the ground falls to the house, and when they leave most of it unread', () => {

@@ -54,12 +54,12 @@ describe('the eight bands', () => {
     expect(band(2)).toMatchObject({ line: 'thin, matted, compacted', mark: 'settled' })
     expect(band(2, { zones: [zone({ thatch: null, sunHours: null })] })).toMatchObject({ mark: 'waiting', markSays: '2 readings wanted' })
     expect(band(2, { zones: [zone({ thatch: 5, penetration: 'easy', cover: { wanted: 95, weeds: 5, moss: 0, bare: 0 } })] }).line).toBe(
-      'nothing against seed',
+      'nothing asks for work',
     )
   })
   it('the approach says whose it is', () => {
     expect(band(3).line).toBe('overseed')
-    expect(band(3, { zones: [zone({ approach: 'renovate' })] })).toMatchObject({ line: 'renovate', sub: '1 overridden by you' })
+    expect(band(3, { zones: [zone({ approach: 'renovate' })] })).toMatchObject({ line: 'renovate', sub: '1 asked for, not planned' })
     expect(band(3, { zones: [zone(), zone({ id: 'b', lowsDepth: 12, lowsShare: 20 })] }).line).toBe('overseed, part levelled')
   })
   it('seed and materials in kilograms, or pounds', () => {
@@ -70,7 +70,7 @@ describe('the eight bands', () => {
     expect(band(4, { zones: [zone({ approach: 'leave' })] })).toMatchObject({ line: 'no seed', sub: 'nothing is sown' })
   })
   it('the order says its days and how many before the cut-off, or that it does not fit', () => {
-    expect(band(6)).toMatchObject({ line: 'Mon 22 Feb – Mon 1 Mar', sub: 'sown 13 days before the cut-off' })
+    expect(band(6)).toMatchObject({ line: 'Tue 23 Feb – Mon 1 Mar', sub: 'sown 13 days before the cut-off' })
     expect(band(6, { zones: [zone({ incurable: 80 })] })).toMatchObject({ mark: 'hold', sub: 'does not fit this season' })
   })
   it('water says runs, minutes and days', () => {

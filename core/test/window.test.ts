@@ -121,7 +121,15 @@ describe('dates for a job', () => {
   it('a pin is kept and flagged when it breaks the order; a done step holds its day', () => {
     const pinned = planOf({ pins: { 'sow-cool.sow': '2027-02-23' } })
     expect(step(pinned, 'sow')!.chosen).toBe('2027-02-23')
-    expect(pinned.notices.some((n) => n.title.includes('pin does not agree'))).toBe(true)
+    // Done in a day and the evening before: what is only better is given up, by name.
+    expect(pinned.notices.find((n) => n.id === 'package:sow-cool.given-up')!.title).toContain('cutting down over several days')
+    expect([step(pinned, 'dampen')!.chosen, step(pinned, 'core')!.chosen, step(pinned, 'water')!.chosen]).toEqual([
+      '2027-02-22',
+      '2027-02-23',
+      '2027-02-23',
+    ])
+    const past = planOf({ pins: { 'sow/z1': '2027-02-20' } })
+    expect(past.notices.some((n) => n.title.includes('pin does not agree') && n.says.includes('has passed'))).toBe(true)
     const fine = planOf({ pins: { 'sow-cool.sow': '2027-03-04' } })
     expect([step(fine, 'sow')!.chosen, fine.notices.some((n) => n.title.includes('pin'))]).toEqual(['2027-03-04', false])
     const done = planOf(

@@ -93,10 +93,11 @@ export function waysOf(brief: WaysBrief): Way[] {
   const others = rungs([...LADDER.slice(at + 1), 'hold-over', 'blend', 'winter-green']).filter((a) => a !== suggested)
   // One cheaper way and one other stand in any case; the rest by room.
   const order = [suggested, ...cheaper.slice(0, 2), ...others, ...cheaper.slice(2)]
-  const shown = [...new Set([chosen, ...order])].slice(0, MOST_WAYS)
+  const shown = [...new Set([suggested, chosen, ...order])].slice(0, MOST_WAYS)
+  const place = (approach: ApproachId) => (order.includes(approach) ? order.indexOf(approach) : order.length)
   const standing = operationsBy(brief, chosen)
   return shown
-    .sort((a, b) => order.indexOf(a) - order.indexOf(b))
+    .sort((a, b) => place(a) - place(b))
     .map((approach): Way => {
       const own = approach === chosen ? standing : operationsBy(brief, approach)
       return {

@@ -11,6 +11,9 @@ export interface DebrisLine {
   total: Figure
 }
 
+/** Less than this is nothing, mm. */
+const HAIR = 1e-6
+
 /** What the work lifts, loose, to be carted off: thatch by the passes of each zone, cores that are collected, swards that are stripped. */
 export function planDebris(works: readonly ZoneWork[], trace: Trace): DebrisLine[] {
   const lists: Record<DebrisLine['what'], DebrisLine['zones']> = { thatch: [], cores: [], sward: [] }
@@ -21,7 +24,7 @@ export function planDebris(works: readonly ZoneWork[], trace: Trace): DebrisLine
     if (lifted) {
       const thatch = work.r.thatch ?? trace.readOr(matReading, scope, null)
       const depth = trace.work(debrisRules.depth, scope, { thatch, passes: lifted.passes, cover: work.r.moss ?? 0 })
-      if (num(depth) > 0) lists.thatch.push({ zone: work.r.id, amount: trace.work(debrisRules.volume, scope, { area: lifted.ground, depth }) })
+      if (num(depth) > HAIR) lists.thatch.push({ zone: work.r.id, amount: trace.work(debrisRules.volume, scope, { area: lifted.ground, depth }) })
     }
     const cored = operationOf(work, 'core')
     if (cored && operationOf(work, 'collect-cores'))

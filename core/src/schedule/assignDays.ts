@@ -196,7 +196,7 @@ function onePass(
   // What comes before it, as late as may be.
   for (let i = Math.min(anchor, count) - 1; i >= from; i--) {
     const pin = usePins ? p.pins[i]! : null
-    let latest = Infinity
+    let latest = start[anchor]!
     let holds = anchor
     for (const link of links) {
       if (link.from !== i) continue

@@ -85,14 +85,33 @@ export function schedulePackage(
   wishes: Wishes = { visits: null },
 ): Schedule {
   const p = packageOf(needs, anchor, fixed, window, calendar)
-  if (p.from >= needs.length) return finish(p, null, p.better, { pinsUsed: true })
+  if (p.from >= needs.length) return finish(p, null, { pinsUsed: true })
   const pinned = fixed.some((f, i) => f.pin && !f.done && i >= p.from)
   const first = attempt(p, pinned)
   const crowded = wishes.visits !== null && first.schedule.visits > wishes.visits
   if (!crowded) return first.schedule
-  const found = seek(p, p.must, p.cutOff, pinned && first.pinsUsed)
-  const closer = found && finish(p, found, p.must, { pinsUsed: first.pinsUsed, broken: first.broken })
-  return closer && closer.visits < first.schedule.visits ? closer : first.schedule
+  const usePins = pinned && first.pinsUsed
+  const tight = seek(p, p.must, p.cutOff, usePins)
+  const least = tight ? Math.max(wishes.visits!, visitsIn(p, tight.chosen)) : Infinity
+  const closer = givingUp(p, p.cutOff, usePins, (found) => visitsIn(p, found.chosen) <= least)
+  const schedule = closer && finish(p, closer, { pinsUsed: first.pinsUsed, broken: first.broken })
+  return schedule && schedule.visits < first.schedule.visits ? schedule : first.schedule
+}
+
+/** Days with as little given up as will do: everything that is only better is let go, and taken back one by one where it still holds. */
+function givingUp(p: Package, until: number, usePins: boolean, holds: (found: Found) => boolean = () => true): Found | null {
+  let links: readonly IndexedLink[] = p.must
+  let found = seek(p, links, until, usePins)
+  if (!found || !holds(found)) return null
+  for (const soft of p.better) {
+    if (!soft.soft) continue
+    const tried = links.map((l, i) => (l === p.must[i] && p.better[i] === soft ? soft : l))
+    const better = seek(p, tried, until, usePins)
+    if (!better || !holds(better)) continue
+    links = tried
+    found = better
+  }
+  return found
 }
 
 interface Attempt {
@@ -104,19 +123,14 @@ interface Attempt {
 /** Tries what should hold, then what must; with pins, then without those that cannot be kept; then a later season. */
 function attempt(p: Package, pinned: boolean): Attempt {
   const none = new Map<number, Message>()
-  const done = (found: Found, links: readonly IndexedLink[], pinsUsed: boolean, broken: ReadonlyMap<number, Message> = none): Attempt => ({
-    schedule: finish(p, found, links, { pinsUsed, broken }),
-    pinsUsed,
-    broken,
-  })
-  for (const links of [p.better, p.must]) {
-    const found = seek(p, links, p.cutOff, pinned)
-    if (found) return done(found, links, pinned)
-  }
+  const done = (found: Found, pinsUsed: boolean): Attempt => ({ schedule: finish(p, found, { pinsUsed, broken: none }), pinsUsed, broken: none })
+  const best = (of: Package, until: number, usePins: boolean) => seek(of, of.better, until, usePins) ?? givingUp(of, until, usePins)
+  const whole = best(p, p.cutOff, pinned)
+  if (whole) return done(whole, pinned)
   const horizon = p.windowStart + p.window.states.length - 1
   if (pinned) {
     const kept = keepPins(p)
-    if (kept) return done(kept.found, kept.links, true)
+    if (kept) return done(kept, true)
     // One pin after another is let go, the one that clashes first.
     const broken = new Map<number, Message>()
     let left: Package = p
@@ -127,22 +141,18 @@ function attempt(p: Package, pinned: boolean): Attempt {
       broken.set(let_go, inTheWay(left, let_go, clash))
       left = { ...left, pins: left.pins.map((pin, i) => (i === let_go ? null : pin)) }
       const more = left.pins.some((pin) => pin !== null)
-      for (const links of [left.better, left.must]) {
-        const found = seek(left, links, left.cutOff, more) ?? (more ? null : seek(left, links, horizon, false))
-        if (found) return { schedule: finish(left, found, links, { pinsUsed: more, broken }), pinsUsed: more, broken }
-      }
-      const kept = more ? keepPins(left) : null
-      if (kept) return { schedule: finish(left, kept.found, kept.links, { pinsUsed: true, broken }), pinsUsed: true, broken }
+      const found = best(left, left.cutOff, more) ?? (more ? null : best(left, horizon, false))
+      if (found) return { schedule: finish(left, found, { pinsUsed: more, broken }), pinsUsed: more, broken }
+      const still = more ? keepPins(left) : null
+      if (still) return { schedule: finish(left, still, { pinsUsed: true, broken }), pinsUsed: true, broken }
     }
   }
-  for (const links of [p.better, p.must]) {
-    const later = seek(p, links, horizon, false)
-    if (later) {
-      const found = done({ ...later, last: null }, links, false)
-      return { ...found, schedule: { ...found.schedule, fits: false } }
-    }
+  const later = best(p, horizon, false)
+  if (later) {
+    const found = done({ ...later, last: null }, false)
+    return { ...found, schedule: { ...found.schedule, fits: false } }
   }
-  const nothing = finish(p, null, p.better, { pinsUsed: false })
+  const nothing = finish(p, null, { pinsUsed: false })
   return { schedule: { ...nothing, fits: false, sowState: 'shut' }, pinsUsed: false, broken: none }
 }
 
@@ -228,7 +238,7 @@ function seek(p: Package, links: readonly IndexedLink[], until: number, usePins:
 }
 
 /** A pin outside the window is a person's word: it is kept where everything that must hold does. */
-function keepPins(p: Package): { found: Found; links: readonly IndexedLink[] } | null {
+function keepPins(p: Package): Found | null {
   const pin = p.pins[p.anchor] ?? null
   const from = pin ?? Math.max(p.begin, p.notBefore[p.anchor]!)
   const until = pin ?? from + HORIZON_AFTER
@@ -237,18 +247,23 @@ function keepPins(p: Package): { found: Found; links: readonly IndexedLink[] } |
     for (let day = from; day <= until; day++) {
       if (pin === null && !worksOn(p, day)) continue
       const days = daysAround(p, links, p.shapes, day, true)
-      if (days) return { found: { first: days, chosen: days, last: null }, links }
+      if (days) return { first: days, chosen: days, last: null }
     }
   return null
 }
 
-/** What stands in the way of the pins, with only what must hold asked for. */
+/** What stands in the way of the pins, with only what must hold asked for: two pins against each other first. */
 function clashOf(p: Package): Clash {
-  const clash: Clash = { step: -1, with: -1 }
   const least = Math.max(p.begin, p.notBefore[p.anchor]!)
-  const pin = p.pins[p.anchor] ?? null
-  if (pin !== null && pin < least) return { step: p.anchor, with: -1 }
-  daysAround(p, p.must, p.shapes, pin ?? least, true, clash)
+  const early = p.pins.findIndex((pin, i) => pin !== null && pin < Math.max(p.begin, p.notBefore[i]!))
+  if (early >= 0) return { step: early, with: -1 }
+  for (const link of p.must) {
+    const [from, to] = [p.pins[link.from] ?? null, p.pins[link.to] ?? null]
+    if (from !== null && to !== null && (to - from < link.least || to - from > link.most)) return { step: link.to, with: link.from }
+  }
+  const clash: Clash = { step: -1, with: -1 }
+  const pins = p.pins.flatMap((pin) => pin ?? [])
+  daysAround(p, p.must, p.shapes, p.pins[p.anchor] ?? Math.max(least, ...pins), true, clash)
   return clash
 }
 
@@ -296,12 +311,7 @@ function visitsIn(p: Package, days: Days): number {
 }
 
 /** The steps with their days, what states them, and whether the anchor fits. */
-function finish(
-  p: Package,
-  found: Found | null,
-  _links: readonly IndexedLink[],
-  { pinsUsed, broken }: { pinsUsed: boolean; broken?: ReadonlyMap<number, Message> },
-): Schedule {
+function finish(p: Package, found: Found | null, { pinsUsed, broken }: { pinsUsed: boolean; broken?: ReadonlyMap<number, Message> }): Schedule {
   const { needs, fixed, calendar, anchor, from, window } = p
   const standing: Days = found?.chosen ?? {
     start: needs.map((_, i) => (i < from ? p.doneOn[i]! : p.begin)),

@@ -82,6 +82,9 @@ export function cutHeight(kind: StepKind, work: ZoneWork, operation: ZoneOperati
   return Math.round(kind === 'cut-second' ? short : (cut + short) / 2)
 }
 
+/** Always put down in two half-rate passes. */
+const HALVED: readonly StepKind[] = ['sow', 'feed', 'feed-later']
+
 /** How a step is done, as the crew reads it: heights, depths, passes, tools. */
 function howOf(kind: StepKind, shares: readonly Share[], trace: Trace): Message {
   const many = shares.length > 1
@@ -91,7 +94,7 @@ function howOf(kind: StepKind, shares: readonly Share[], trace: Trace): Message 
       list.filter((m) => m !== null),
       ', ',
     )
-  const one = (s: Share): Message => {
+  const one = (s: Share, apart = false): Message => {
     const { passes, depth, tines, tool } = s.operation
     const height = cutHeight(kind, s.work, s.operation, trace)
     const usualDepth =
@@ -99,7 +102,7 @@ function howOf(kind: StepKind, shares: readonly Share[], trace: Trace): Message 
         ? say`${quantity({ low: trace.value(operationValues.coreLeast), high: trace.value(operationValues.coreMost) }, 'mm')} deep`
         : null
     return said([
-      passes > 1 && kind !== 'sow' && kind !== 'feed' && kind !== 'feed-later' ? say`${passes} passes` : null,
+      (passes > 1 || apart) && !HALVED.includes(kind) && height === null ? (passes === 1 ? '1 pass' : say`${passes} passes`) : null,
       height === null ? null : say`to ${quantity(height, 'mm')}`,
       depth === null ? usualDepth : say`${quantity(depth, 'mm')} deep`,
       tines === null ? null : say`${quantity(tines, 'mm')} tines`,
@@ -114,7 +117,7 @@ function howOf(kind: StepKind, shares: readonly Share[], trace: Trace): Message 
   )
     return one(shares[0]!)
   return joined(
-    shares.map((s) => say`${s.work.r.name}: ${one(s)}`),
+    shares.map((s) => say`${s.work.r.name}: ${one(s, true)}`),
     '; ',
   )
 }

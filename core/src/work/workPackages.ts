@@ -14,36 +14,13 @@ export interface WorkPackage {
   zones: ZoneWork[]
 }
 
-/** Work on ground that is not sown, but for feed and water. */
-const CARE: readonly StepKind[] = [
-  'leaf-off',
-  'cast-brush',
-  'clip-heads',
-  'spray',
-  'pre-emergence',
-  'hand-weed',
-  'dig-clumps',
-  'dog-soil',
-  'edge',
-  'trench',
-  'worn',
-  'rake',
-  'scarify',
-  'spike',
-  'wetting',
-  'core',
-  'dress',
-  'sand-in',
-  'lime',
-]
-
 function kindOf(work: ZoneWork): PackageKind | null {
   if (work.sowing === 'cover-then-sow') return 'hold'
   if (isSown(work.sowing)) return plans(work, 'kill', 'strip') ? 'kill' : 'sow'
   if (work.sowing === 'plugs' || work.sowing === 'turf') return 'plant'
   if (plans(work, 'cut-second') && !plans(work, 'scarify', 'core', 'dress')) return 'scalp'
-  if (plans(work, ...CARE)) return 'care'
-  return plans(work, 'feed') ? 'feed' : null
+  if (work.operations.length === 0) return null
+  return work.operations.every((o) => o.operation === 'feed' || o.operation === 'water') ? 'feed' : 'care'
 }
 
 /** Whether what is sown is a cool grass though warm turf stands there. */

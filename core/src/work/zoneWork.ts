@@ -11,7 +11,7 @@ import { num, type Figure } from '../trace/figure.ts'
 import { say, type Message } from '../trace/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import { buriedShare, leafStanding } from './burial.ts'
+import { buriedShare, leafLeft, leafStanding, type Cut } from './burial.ts'
 import { groundOf, inPart, sownGround } from './ground.ts'
 import { isPlanted, isSown, sowingAsks, sowingForbids } from './sowing.ts'
 
@@ -131,6 +131,28 @@ function standingForbids({ r, schools }: WorkBrief): Forbid[] {
   ]
 }
 
+/** Work that closes a lawn to those who use it. */
+const CLOSES: readonly StepKind[] = [
+  'spray',
+  'strip',
+  'kill',
+  'pre-emergence',
+  'treat-pests',
+  'cut-first',
+  'rake',
+  'scarify',
+  'spike',
+  'core',
+  'loosen',
+  'roughen',
+  'dress',
+  'sand-in',
+  'trench',
+  'plugs',
+  'turf',
+  'sow',
+]
+
 /** Asked-for work that leads to more: blades leave debris, tines want marks and moist soil, feed wants water. */
 function followingAsks(planned: ReadonlySet<StepKind>, sown: boolean): Ask[] {
   const has = (...kinds: StepKind[]) => kinds.some((k) => planned.has(k))
@@ -140,7 +162,7 @@ function followingAsks(planned: ReadonlySet<StepKind>, sown: boolean): Ask[] {
   if (has('core')) add('dampen', 'core', 'Tines want moist soil.')
   if (has('strip', 'edge', 'dig-clumps', 'spike', 'core', 'loosen', 'scarify')) add('mark', 'mark', 'Steel goes into the ground.')
   if (!sown && has('feed', 'dress', 'sand-in', 'core', 'wetting', 'scarify')) add('water', 'feed', 'Opened, dressed and fed turf wants water.')
-  if (planned.size > 0) add('notice', 'notice', 'The lawn is out of use.')
+  if (has(...CLOSES)) add('notice', 'notice', 'The lawn is out of use.')
   return found
 }
 
@@ -157,7 +179,19 @@ const rank = { must: 0, should: 1, may: 2 } as const
 /** Steps that nobody switches on or off by themselves: they come with others. */
 const COMES_ALONG: ReadonlySet<StepKind> = new Set<StepKind>(['notice', 'mark', 'clear', 'dampen', 'water', 'visit'])
 /** Operations that only make sense after seed. */
-const AFTER_SEED: ReadonlySet<StepKind> = new Set<StepKind>(['work-in', 'cover', 'first-mow', 'mow-weekly', 'feed-later', 'visit', 'leaf-again'])
+const AFTER_SEED: ReadonlySet<StepKind> = new Set<StepKind>(['first-mow', 'mow-weekly', 'feed-later', 'visit', 'leaf-again'])
+/** Operations on seed itself. */
+const WITH_SEED_ONLY: ReadonlySet<StepKind> = new Set<StepKind>(['work-in', 'cover', 'mow-weekly'])
+
+/** Lower by less than this is not low, mm. */
+const HAIR = 0.1
+
+/** Nothing to bring up: lows were read as none, and no dressing is entered. */
+const nothingLow = ({ r, job }: WorkBrief): boolean => {
+  if ((job.dressing.depth ?? r.zone.operations.dress?.depth ?? 0) > 0) return job.dressing.share === 0
+  if (r.fill) return num(r.fill.deepest) < HAIR || num(r.fill.volume) <= 0
+  return (r.lowsShare !== null && num(r.lowsShare) <= 0) || (r.lowsDepth !== null && num(r.lowsDepth) < HAIR)
+}
 
 /** Decides one operation: planned, or why not. */
 function decide(brief: WorkBrief, sowing: Sowing, operation: StepKind, asks: Ask[], forbids: readonly Forbid[]): Decision {
@@ -176,7 +210,13 @@ function decide(brief: WorkBrief, sowing: Sowing, operation: StepKind, asks: Ask
     ...more,
   })
   if (hard) return decision(hard.why, { barred: true })
-  if (AFTER_SEED.has(operation) && !isPlanted(sowing)) return decision('Nothing is sown.', { barred: true })
+  if (WITH_SEED_ONLY.has(operation) ? !isSown(sowing) : AFTER_SEED.has(operation) && !isPlanted(sowing))
+    return decision('Nothing is sown.', { barred: true })
+  if (operation === 'cover' && brief.job.cover === 'none') return decision('You entered no cover.', { yours: true, barred: true })
+  if (operation === 'dress-again') return decision('Lifts follow from the depth of the dressing.', { barred: true })
+  if (operation === 'trench' && r.trenches.length === 0)
+    return decision('Draw the trench under Walk-over: its size says what it takes.', { barred: true })
+  if (operation === 'dress' && nothingLow(brief)) return decision('No ground lies low.', { barred: true })
   if (operation === 'sow' && !isSown(sowing))
     return decision(sowing === 'none' ? say`Not part of “${APPROACH_NAMES[approach]}”.` : 'Runners, plugs or turf are set instead.', { barred: true })
   if (own?.on === false) return decision('Your choice.', { yours: true })
@@ -221,11 +261,44 @@ function clearing({ approach, schools, r, findings }: WorkBrief, sowing: Sowing)
 /** The work of a zone: everything asked for, each operation planned or with the reason why not. */
 export function zoneWork(brief: WorkBrief): ZoneWork {
   const { r, season, approach, schools, trace } = brief
-  const sowing = r.zone.sowing ?? PRESETS[approach].sowing
+  const asked = r.zone.sowing ?? PRESETS[approach].sowing
+  const first = decisionsFor(brief, asked)
+  const cut = cutBefore(first)
+  const dressed = first.some((d) => d.operation === 'dress' && d.reason === null)
+  const buried = dressed && schools.dressing === 'bury-reseed' && asked !== 'new' ? buriedShare(r, leafLeft(r, cut, trace), trace) : null
+  // Lows buried in one go are sown, and they alone, where nothing else is.
+  const sowing = asked === 'none' && buried !== null ? 'spots' : asked
+  const decisions = sowing === asked ? first : decisionsFor(brief, sowing)
+  const sown = r.area ? sownGround(r, sowing, asked === 'none' ? buried : null, trace) : null
+  const done = decisions.filter((d) => d.reason === null)
+  return {
+    r,
+    season,
+    approach,
+    sowing,
+    operations: r.area ? done.map((d) => operationIn(brief, d, sowing, sown)) : [],
+    notPlanned: decisions
+      .filter((d) => d.reason !== null && d.asks.length > 0)
+      .map(({ operation, asks, reason, yours, barred }) => ({ operation, asks, reason: reason!, yours, barred })),
+    sown,
+    buried,
+    leaf: leafStanding(r, cutBefore(decisions), trace),
+  }
+}
+
+/** What is cut down before a dressing goes on. */
+function cutBefore(decisions: readonly Decision[]): Cut {
+  const planned = (kind: StepKind) => decisions.some((d) => d.operation === kind && d.reason === null)
+  return planned('cut-second') ? 'short' : planned('cut-first') ? 'first' : 'standing'
+}
+
+/** Every operation asked for with a sowing, in the order of work: planned, or why not. */
+function decisionsFor(brief: WorkBrief, sowing: Sowing): Decision[] {
+  const { r, trace } = brief
   const { killed, stripped } = clearing(brief, sowing)
   const forbids = [
     ...standingForbids(brief),
-    ...(sowing === 'new' || sowing === 'turf' ? [] : [noKill('kill'), noKill('kill-again'), noKill('strip')]),
+    ...(sowing === 'new' || sowing === 'turf' ? [] : (['kill', 'kill-again', 'strip'] as const).map(kept)),
     ...brief.findings.filter((f) => f.zone === r.zone.id).flatMap((f) => f.forbids),
     ...sowingForbids(sowing, { r, killed, stripped, trace }),
   ]
@@ -237,41 +310,16 @@ export function zoneWork(brief: WorkBrief): ZoneWork {
   )
   const first = decideAll(brief, sowing, [...asks, ...byYou], forbids)
   const planned = new Set(first.filter((d) => d.reason === null).map((d) => d.operation))
-  const following = decideAll(brief, sowing, followingAsks(planned, isPlanted(sowing)), forbids)
   const merged = new Map(first.map((d) => [d.operation, d]))
-  for (const d of following) {
+  for (const d of decideAll(brief, sowing, followingAsks(planned, isPlanted(sowing)), forbids)) {
     const known = merged.get(d.operation)
-    merged.set(
-      d.operation,
-      known
-        ? { ...known, asks: [...known.asks, ...d.asks], reason: known.reason === null ? null : known.yours || known.barred ? known.reason : d.reason }
-        : d,
-    )
+    const stays = known && (known.reason === null || known.yours || known.barred)
+    merged.set(d.operation, known ? { ...known, asks: [...known.asks, ...d.asks], reason: stays ? known.reason : d.reason } : d)
   }
-  const decisions = [...merged.values()].sort((a, b) => orderOf(a.operation) - orderOf(b.operation))
-  const done = decisions.filter((d) => d.reason === null)
-  const cut = done.some((d) => d.operation === 'cut-second') ? 'short' : done.some((d) => d.operation === 'cut-first') ? 'first' : 'standing'
-  const leaf = leafStanding(r, cut, trace)
-  const dressed = done.some((d) => d.operation === 'dress')
-  const buried = dressed && schools.dressing === 'bury-reseed' && sowing !== 'new' ? buriedShare(r, leaf, trace) : null
-  const sownWhere = sowing === 'none' && buried !== null ? 'spots' : sowing
-  const sown = r.area ? sownGround(r, sownWhere, sowing === 'none' ? buried : null, trace) : null
-  return {
-    r,
-    season,
-    approach,
-    sowing: sownWhere,
-    operations: r.area ? done.map((d) => operationIn(brief, d, sownWhere, sown)) : [],
-    notPlanned: decisions
-      .filter((d) => d.reason !== null && d.asks.length > 0)
-      .map(({ operation, asks: by, reason, yours, barred }) => ({ operation, asks: by, reason: reason!, yours, barred })),
-    sown,
-    buried,
-    leaf,
-  }
+  return [...merged.values()].sort((a, b) => orderOf(a.operation) - orderOf(b.operation))
 }
 
-const noKill = (operation: StepKind): Forbid => ({ operation, hard: true, why: 'What stands here is kept.' })
+const kept = (operation: StepKind): Forbid => ({ operation, hard: true, why: 'What stands here is kept.' })
 
 function decideAll(brief: WorkBrief, sowing: Sowing, asks: readonly Ask[], forbids: readonly Forbid[]): Decision[] {
   const byOperation = new Map<StepKind, Ask[]>()

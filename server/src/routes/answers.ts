@@ -40,6 +40,7 @@ const row = z.strictObject({
   window: z.array(span),
   cutOff: day.nullable(),
   sowDay: day.nullable(),
+  sows: z.boolean(),
   steps: z.array(
     z.strictObject({
       id: z.string(),

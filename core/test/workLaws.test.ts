@@ -1,0 +1,106 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { GRASSES } from '../src/reference/grasses.ts'
+import { OPERATIONS } from '../src/reference/operations.ts'
+import type { JobPlan, ZoneSummary } from '../src/pipeline.ts'
+import type { PackagePlan } from '../src/schedule/orderOfWork.ts'
+import { zoneOf } from '../src/trace/scope.ts'
+import { said } from './makeJob.ts'
+import { anyJob, plan } from './randomJob.ts'
+
+type Drawn = Parameters<typeof plan>[0]
+const forAny = (holds: (p: JobPlan, job: Drawn) => void, numRuns = 400) =>
+  fc.assert(
+    fc.property(anyJob, (job) => holds(plan(job), job)),
+    { numRuns },
+  )
+/** Zones that are worked: those with a size, but for ground that is to be sown and has no seed. */
+const worked = (p: JobPlan): ZoneSummary[] => p.zones.filter((z) => z.area && !p.notices.some((n) => n.id === `zone:${z.id}.no-seed`))
+const stepsOn = (pack: PackagePlan, zone: string) => pack.steps.filter((s) => s.zones.some((z) => zoneOf(z) === zone))
+
+/** Laws of the work, on any job. Common practice, and the promise that nothing asked for is dropped without a word. */
+describe('the work of any job', () => {
+  it('whatever a finding asks for is planned, or listed as not planned with the reason', () =>
+    forAny((p) => {
+      for (const f of p.findings)
+        for (const want of f.wants) {
+          const rung = p.zones.find((z) => z.id === f.zone)!.rungs.find((r) => r.operation === want.operation)
+          const zone = p.zones.find((z) => z.id === f.zone)!
+          if (!zone.area) continue
+          expect(rung, `${f.kind} ${want.operation}`).toBeDefined()
+          if (!rung!.planned) expect(said(rung!.reason).length, `${f.kind} ${want.operation}`).toBeGreaterThan(5)
+        }
+    }))
+  it('every rung that is planned has a step, and every step comes from a rung', () =>
+    forAny((p) => {
+      for (const z of worked(p)) {
+        const first = p.packages.filter((k) => k.zones.includes(z.id))
+        const later = p.follow.later.filter((s) => s.zones.includes(z.id)).map((s) => s.kind)
+        const kinds = new Set([...first.flatMap((k) => stepsOn(k, z.id).map((s) => s.kind)), ...later])
+        const planned = new Set(z.rungs.filter((r) => r.planned).map((r) => r.operation))
+        for (const kind of kinds) if (kind !== 'dress-again') expect(planned.has(kind), `${z.id} ${kind} has no rung`).toBe(true)
+        for (const kind of planned) expect(kinds.has(kind), `${z.id} ${kind} has no step`).toBe(true)
+      }
+    }))
+  it('no operation that a grass forbids: runners above ground only are never scarified nor cut to the ground', () =>
+    forAny((p, { draft }) => {
+      for (const z of draft.zones!) {
+        if (!z.present?.some((g) => GRASSES[g as keyof typeof GRASSES].stolonOnly)) continue
+        for (const s of p.steps)
+          if (s.zones.some((id) => zoneOf(id) === z.id)) expect(['scarify', 'cut-second'].includes(s.kind), `${z.id} ${s.kind}`).toBe(false)
+      }
+    }))
+  it('every material that is ordered has a step that puts it down, and the other way round', () =>
+    forAny((p) => {
+      const kinds = new Set(p.steps.map((s) => s.kind))
+      const ordered = (start: string) => p.materials.some((m) => m.id.startsWith(start))
+      expect(ordered('seed.')).toBe(kinds.has('sow'))
+      expect(ordered('feed')).toBe(kinds.has('feed') || kinds.has('feed-later'))
+      expect(ordered('cover.')).toBe(kinds.has('cover'))
+      expect(ordered('dressing') || ordered('soil.')).toBe(
+        ['dress', 'trench', 'sand-in', 'dog-soil', 'dig-clumps'].some((k) => kinds.has(k as never)),
+      )
+      for (const m of p.materials) expect(Number(p.figures[m.total]!.value), m.id).toBeGreaterThan(0)
+    }))
+  it('seed never without an opened surface, or a word that nothing opens it', () =>
+    forAny((p) => {
+      for (const pack of p.packages) {
+        const sow = pack.steps.find((s) => s.kind === 'sow')
+        for (const zone of sow?.zones ?? []) {
+          const before = stepsOn(pack, zoneOf(zone)).filter((s) => s.chosen <= sow!.chosen)
+          const warned = p.notices.some((n) => n.id === `zone:${zone}.unopened`)
+          expect(before.some((s) => OPERATIONS[s.kind].opens) || warned, zone).toBe(true)
+        }
+      }
+    }))
+  it('water begins on the day of seed, whatever is pinned', () =>
+    fc.assert(
+      fc.property(anyJob, fc.integer({ min: 0, max: 60 }), fc.integer({ min: 0, max: 9 }), (job, days, at) => {
+        const free = plan(job)
+        const step = free.packages[0]?.steps[at]
+        const day = new Date(Date.parse(job.today) + days * 86_400_000).toISOString().slice(0, 10)
+        const pinned = step ? plan({ ...job, draft: { ...job.draft, pins: { [`${step.kind}/${step.zones[0]}`]: day } } }) : free
+        for (const pack of pinned.packages) {
+          const seed = pack.steps.filter((s) => ['sow', 'turf', 'plugs'].includes(s.kind))
+          const water = pack.steps.find((s) => s.kind === 'water')
+          if (seed.length > 0 && water && seed.every((s) => s.span === 1)) expect(water.chosen, pack.id).toBe(seed.at(-1)!.chosen)
+        }
+        // With the pin let go, the plan is the one before.
+        expect(said(plan({ ...job, draft: { ...job.draft, pins: {} } }).steps.map((s) => [s.id, s.chosen]))).toEqual(
+          said(free.steps.map((s) => [s.id, s.chosen])),
+        )
+      }),
+      { numRuns: 150 },
+    ))
+  it('a person’s switch is obeyed, or said to be impossible', () =>
+    forAny((p, { draft }) => {
+      for (const z of worked(p)) {
+        const own = draft.zones!.find((d) => d.id === z.id)!.operations ?? {}
+        for (const [kind, set] of Object.entries(own)) {
+          const rung = z.rungs.find((r) => r.operation === kind)
+          if (set?.on === true) expect(rung!.planned || said(rung!.reason).length > 5, kind).toBe(true)
+          if (set?.on === false) expect(rung?.planned ?? false, kind).toBe(false)
+        }
+      }
+    }))
+})

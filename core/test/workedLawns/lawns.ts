@@ -1,0 +1,272 @@
+import type { FirmDraft } from '../../src/entities/firm.ts'
+import type { JobDraft, ZoneDraft } from '../../src/entities/job.ts'
+import type { StepKind } from '../../src/reference/operations.ts'
+import type { Sowing } from '../../src/reference/lists.ts'
+
+/** One made-up lawn: what is read, and what a foreman would do about it. Common practice throughout. */
+export interface WorkedLawn {
+  name: string
+  /** Why the foreman says so. */
+  because: string
+  today: string
+  zone: Partial<ZoneDraft>
+  job?: Partial<JobDraft>
+  firm?: FirmDraft
+  sowing: Sowing
+  /** Steps that have to be there, and those that must never be. */
+  wanted: StepKind[]
+  never: StepKind[]
+  /** Steps of which each comes on no later day than the next. */
+  order?: StepKind[]
+  /** Words that stand, or may not stand, in what the customer and crew read. */
+  says?: RegExp
+  neverSays?: RegExp
+  /** The month, 1 to 12, in which the work has to lie. */
+  months?: number[]
+}
+
+const NORTH = { latitude: 47, longitude: -90, frost: '14 Oct' }
+const SOUTH = { latitude: -44.2, longitude: 170.1, frost: '25 Apr' }
+const WARM = { latitude: 33, longitude: -84, frost: '10 Nov' }
+const HOT = { latitude: 28, longitude: -82, frost: '15 Dec' }
+const cover = (wanted: number, weeds = 0, moss = 0): Pick<ZoneDraft, 'cover'> => ({
+  cover: { wanted, weeds, moss, bare: 100 - wanted - weeds - moss },
+})
+/** A lawn with nothing the matter. */
+const sound: Partial<ZoneDraft> = {
+  ...cover(94, 4, 1),
+  thatch: 8,
+  penetration: 'easy',
+  soilMoist: true,
+  sunHours: 7,
+  heightOfCut: 45,
+  mower: 'rotary',
+  texture: 'loam',
+  present: ['perennial-ryegrass'],
+}
+const SEED: StepKind[] = ['sow', 'work-in', 'cover']
+
+export const LAWNS: WorkedLawn[] = [
+  {
+    name: 'a full lawn on a mat, north',
+    because: 'There is no room for seed: the mat comes out, and it closes in a fortnight.',
+    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, thatch: 18 },
+    sowing: 'none', wanted: ['scarify', 'clear', 'feed', 'water'], never: SEED, order: ['scarify', 'clear', 'feed'], neverSays: /starter|with the seed|sowing/i,
+  },
+  {
+    name: 'the same in the south',
+    because: 'February is its August.',
+    today: '2027-02-22', job: { site: SOUTH }, zone: { ...sound, thatch: 18 },
+    sowing: 'none', wanted: ['scarify', 'clear', 'feed'], never: SEED, months: [2, 3],
+  },
+  {
+    name: 'a full lawn on a deep mat, looked at in winter',
+    because: 'Nothing is torn open that cannot grow: it waits for spring growth.',
+    today: '2026-12-10', job: { site: NORTH }, zone: { ...sound, thatch: 30 },
+    sowing: 'none', wanted: ['scarify', 'clear'], never: SEED, months: [4, 5, 6],
+  },
+  {
+    name: 'a packed sports lawn, full cover',
+    because: 'Cores alone: the evening before it is watered, and no seed is lost in it.',
+    today: '2026-09-01', job: { site: NORTH, aims: ['hard-wear'] }, zone: { ...sound, penetration: 'stops', wear: 'high' },
+    sowing: 'none', wanted: ['mark', 'dampen', 'core', 'feed'], never: [...SEED, 'cut-second'], order: ['dampen', 'core', 'feed'],
+  },
+  {
+    name: 'a putting green too rich at the top',
+    because: 'Cores out and carried off, dry sand in.',
+    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, texture: 'sand', heightOfCut: 5, mower: 'reel', present: ['browntop'], lab: { organic: 5 } },
+    sowing: 'none', wanted: ['core', 'collect-cores', 'sand-in'], never: [...SEED, 'cut-first', 'cut-second'], order: ['core', 'collect-cores', 'sand-in'],
+  },
+  {
+    name: 'sandy home lawn with the same organic matter',
+    because: 'The two per cent is a line for greens; a home lawn lives well with more.',
+    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, texture: 'sand', lab: { organic: 5 } },
+    sowing: 'none', wanted: ['feed'], never: [...SEED, 'core', 'sand-in'],
+  },
+  {
+    name: 'a sound lawn that is bumpy under a reel',
+    because: 'Level it, and nothing else: no cut-down is forced on it.',
+    today: '2026-08-25', job: { site: NORTH, aims: ['level'] }, zone: { ...sound, mower: 'reel', heightOfCut: 18, lowsDepth: 10, lowsShare: 30 },
+    sowing: 'none', wanted: ['dress', 'dress-again', 'water'], never: [...SEED, 'cut-first', 'cut-second', 'scarify'],
+  },
+  {
+    name: 'the same by the school that buries and reseeds',
+    because: 'The fill kills what it buries, so the fill is sown, and only the fill.',
+    today: '2026-08-25', job: { site: NORTH, schools: { dressing: 'bury-reseed' } }, zone: { ...sound, mower: 'reel', heightOfCut: 18, lowsDepth: 30, lowsShare: 20 },
+    sowing: 'spots', wanted: ['dress', 'sow', 'water'], never: ['dress-again', 'cut-second'], order: ['dress', 'sow'],
+  },
+  {
+    name: 'a dry bank of soil that sheds water',
+    because: 'Shallow spikes, a wetting agent and slow water; cores would dry it further.',
+    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, damp: 'dry', dropSeconds: 200, penetration: 'stops' },
+    sowing: 'none', wanted: ['spike', 'wetting', 'feed'], never: [...SEED, 'core'], order: ['spike', 'wetting'],
+  },
+  {
+    name: 'dormant bermuda in winter',
+    because: 'Cut hard once the last frost is past; fed when it greens.',
+    today: '2027-01-20', job: { site: WARM }, zone: { ...sound, present: ['bermudagrass'], heightOfCut: 40, browned: 'dormant' },
+    sowing: 'none', wanted: ['cut-first', 'cut-second', 'feed'], never: [...SEED, 'recheck'], order: ['cut-first', 'cut-second', 'feed'], months: [3, 4, 5],
+  },
+  {
+    name: 'St Augustine with a mat and gaps',
+    because: 'Nothing below ground would bring it back: no blades, no scalp; runners into the gaps.',
+    today: '2027-05-10', job: { site: HOT }, zone: { ...sound, ...cover(75, 10), present: ['st-augustine'], thatch: 22, heightOfCut: 80 },
+    sowing: 'plugs', wanted: ['rake', 'plugs', 'water'], never: ['scarify', 'cut-second', 'sow', 'kill'],
+  },
+  {
+    name: 'buffalograss with a mat',
+    because: 'Its runners lie on top as well.',
+    today: '2027-06-10', job: { site: WARM }, zone: { ...sound, present: ['buffalograss'], thatch: 20, heightOfCut: 70 },
+    sowing: 'none', wanted: ['rake'], never: ['scarify', 'cut-second', 'sow'],
+  },
+  {
+    name: 'under conifers, full enough',
+    because: 'Needles off, fed lightly; nothing grows from seed in that.',
+    today: '2026-09-05', job: { site: NORTH }, zone: { ...sound, ...cover(86, 6, 7), sunHours: 3.2, litter: 'needles', present: ['creeping-red-fescue'] },
+    sowing: 'none', wanted: ['leaf-off'], never: [...SEED, 'kill'],
+  },
+  {
+    name: 'deep under conifers',
+    because: 'Grass is the wrong plant there: no money goes into it.',
+    today: '2026-09-05', job: { site: NORTH }, zone: { ...sound, ...cover(20, 10, 30), sunHours: 1.2, thatch: 20, penetration: 'stops', litter: 'needles' },
+    sowing: 'none', wanted: ['leaf-off'], never: [...SEED, 'core', 'scarify', 'feed', 'kill'],
+  },
+  {
+    name: 'thin rye on a mat, packed',
+    because: 'Down, blades, cores, seed onto open ground, water the same day.',
+    today: '2026-08-20', job: { site: NORTH }, zone: { ...sound, ...cover(60, 20, 5), thatch: 16, penetration: 'stops' },
+    sowing: 'over', wanted: ['notice', 'mark', 'cut-first', 'cut-second', 'scarify', 'clear', 'dampen', 'core', 'sow', 'work-in', 'feed', 'water', 'first-mow', 'mow-weekly', 'visit'], never: ['kill', 'loosen'], order: ['cut-first', 'cut-second', 'scarify', 'core', 'sow', 'first-mow'],
+  },
+  {
+    name: 'thin rye on fine ground',
+    because: 'Thatch is fine, but seed on a closed sward is seed for birds: it is opened.',
+    today: '2026-08-20', job: { site: NORTH }, zone: { ...sound, ...cover(65, 15), thatch: 6 },
+    sowing: 'over', wanted: ['scarify', 'sow', 'water'], never: ['core', 'kill'], order: ['scarify', 'sow'],
+  },
+  {
+    name: 'cores first',
+    because: 'The cores are raked through with the mat.',
+    today: '2026-08-20', job: { site: NORTH, schools: { order: 'core-first', cores: 'collect' } }, zone: { ...sound, ...cover(60, 20, 5), thatch: 16, penetration: 'stops' },
+    sowing: 'over', wanted: ['core', 'collect-cores', 'scarify', 'sow'], never: ['kill'], order: ['core', 'scarify', 'sow'],
+  },
+  {
+    name: 'bare new ground, hard',
+    because: 'Never onto hard dirt: loosen, grade, firm, scratch open, sow, cover.',
+    today: '2026-08-20', job: { site: NORTH }, zone: { ...sound, ...cover(2, 3), thatch: null, penetration: 'stops', present: [] },
+    sowing: 'new', wanted: ['mark', 'loosen', 'grade', 'firm', 'roughen', 'sow', 'work-in', 'cover', 'water'], never: ['cut-first', 'scarify', 'core', 'mow-weekly'], order: ['loosen', 'grade', 'firm', 'roughen', 'sow', 'water'],
+  },
+  {
+    name: 'hardly any grass among weeds and mat',
+    because: 'What grows is cut and torn down to soil, then it is a new bed.',
+    today: '2026-08-20', job: { site: NORTH }, zone: { ...sound, ...cover(12, 60, 8), thatch: 20 },
+    sowing: 'new', wanted: ['cut-second', 'scarify', 'clear', 'loosen', 'grade', 'firm', 'sow'], never: ['kill', 'core'], order: ['cut-second', 'scarify', 'loosen', 'sow'],
+  },
+  {
+    name: 'couch through everything',
+    because: 'Nothing less than two kills ends it; a week from the last to any cut.',
+    today: '2026-07-01', job: { site: NORTH }, zone: { ...sound, ...cover(40, 50), incurable: 60 },
+    sowing: 'new', wanted: ['kill', 'kill-again', 'cut-first', 'scarify', 'loosen', 'grade', 'firm', 'sow'], never: ['core', 'hand-weed'], order: ['kill', 'kill-again', 'cut-first', 'scarify', 'loosen', 'sow'],
+  },
+  {
+    name: 'couch, and no chemicals',
+    because: 'It comes off with its roots instead.',
+    today: '2026-08-10', job: { site: NORTH, aims: ['no-chemicals'] }, zone: { ...sound, ...cover(40, 50), incurable: 60 },
+    sowing: 'new', wanted: ['strip', 'loosen', 'grade', 'firm', 'sow'], never: ['kill', 'kill-again', 'spray', 'cut-first', 'scarify'], order: ['strip', 'loosen', 'sow'],
+  },
+  {
+    name: 'couch in clumps only',
+    because: 'A tenth is dug out, the rest of a good lawn stands.',
+    today: '2026-08-20', job: { site: NORTH }, zone: { ...sound, ...cover(88, 10), incurable: 8 },
+    sowing: 'none', wanted: ['dig-clumps'], never: ['kill', 'strip'],
+  },
+  {
+    name: 'two bare patches in a good lawn',
+    because: 'Mend the patches; the lawn is left alone.',
+    today: '2026-08-25', job: { site: NORTH, aims: ['mend-patch'] }, zone: { ...sound, ...cover(90, 4), penetration: 'easy' },
+    sowing: 'spots', wanted: ['roughen', 'sow', 'work-in', 'cover', 'water'], never: ['cut-second', 'scarify', 'kill'], order: ['roughen', 'sow'],
+  },
+  {
+    name: 'dogs, rings scorched',
+    because: 'Flush, fresh soil, then seed; it scorches again without a corner.',
+    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, ...cover(86, 4), dogs: true, diseases: [{ kind: 'dog-rings', active: true }] },
+    sowing: 'spots', wanted: ['dog-soil', 'roughen', 'sow'], never: ['kill'], order: ['dog-soil', 'sow'],
+  },
+  {
+    name: 'edges pushed out',
+    because: 'The edge is set to a line and the lawn brought up to it.',
+    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, edges: 'bulged' },
+    sowing: 'none', wanted: ['edge', 'mark'], never: SEED,
+  },
+  {
+    name: 'worm casts and seed heads',
+    because: 'Brush the casts when dry, bag the heads, and never skip the blades for fear of meadow-grass.',
+    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, thatch: 16, seedHeads: true, weedsSeen: ['annual-meadow-grass'], pests: [{ kind: 'worms', active: true }] },
+    sowing: 'none', wanted: ['cast-brush', 'clip-heads', 'scarify'], never: SEED, order: ['clip-heads', 'scarify'],
+  },
+  {
+    name: 'live grubs under a thin lawn',
+    because: 'Never sow into live pests: deal with them, look again in two weeks.',
+    today: '2026-08-10', job: { site: NORTH }, zone: { ...sound, ...cover(60, 15), pests: [{ kind: 'grubs', active: true }] },
+    sowing: 'over', wanted: ['treat-pests', 'scarify', 'sow'], never: ['kill'], order: ['treat-pests', 'sow'], says: /live pests/,
+  },
+  {
+    name: 'dandelions in a good lawn',
+    because: 'A fork takes the root whole.',
+    today: '2026-08-25', job: { site: NORTH, aims: ['weed-free'] }, zone: { ...sound, ...cover(88, 10), weedsSeen: ['dandelion'] },
+    sowing: 'none', wanted: ['hand-weed'], never: [...SEED, 'spray'],
+  },
+  {
+    name: 'broad-leaved weeds, by the school that sprays',
+    because: 'Sprayed uncut and growing; four weeks before any seed.',
+    today: '2026-07-20', job: { site: NORTH, schools: { weeds: 'spray-then-sow' } }, zone: { ...sound, ...cover(60, 30) },
+    sowing: 'over', wanted: ['spray', 'cut-first', 'sow'], never: ['kill'], order: ['spray', 'cut-first', 'sow'],
+  },
+  {
+    name: 'a bank of 1 in 5, bare in autumn',
+    because: 'The grade is the asset: raked open only, pinned blanket, no corer.',
+    today: '2027-02-22', job: { site: SOUTH }, zone: { ...sound, ...cover(4, 4), slope: '1 in 5', penetration: 'stops', thatch: null },
+    sowing: 'new', wanted: ['roughen', 'sow', 'cover', 'water'], never: ['core', 'loosen', 'scarify'], says: /blanket/,
+  },
+  {
+    name: 'the same after the last day to sow',
+    because: 'A quick cover holds it through winter; the proper grass goes in when its season comes, in the same job.',
+    today: '2027-04-05', job: { site: SOUTH }, zone: { ...sound, ...cover(4, 4), slope: '1 in 5', approach: 'hold-over', thatch: null },
+    sowing: 'cover-then-sow', wanted: ['roughen', 'sow', 'cover', 'water'], never: ['core', 'loosen'],
+  },
+  {
+    name: 'a bank of 1 in 4 with a mat',
+    because: 'No machine stands on it: the mat is raked out by hand.',
+    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, slope: '1 in 4', thatch: 18 },
+    sowing: 'none', wanted: ['rake'], never: ['scarify', 'core', ...SEED],
+  },
+  {
+    name: 'a mossy, shaded strip',
+    because: 'Moss comes out with the blades and leaves ground to sow.',
+    today: '2026-08-20', job: { site: NORTH }, zone: { ...sound, ...cover(55, 5, 35), sunHours: 3.5, thatch: 10, present: ['creeping-red-fescue'] },
+    sowing: 'over', wanted: ['scarify', 'sow'], never: ['kill'], order: ['scarify', 'sow'],
+  },
+  {
+    name: 'brown and unsure in a hot summer',
+    because: 'Water a square and wait ten days before anything is started over.',
+    today: '2026-07-15', job: { site: NORTH }, zone: { ...sound, ...cover(20, 20), browned: 'unsure' },
+    sowing: 'new', wanted: ['recheck', 'sow'], never: ['kill'], order: ['recheck', 'sow'],
+  },
+  {
+    name: 'winter green over bermuda',
+    because: 'Rye into scalped turf in autumn, chosen on purpose; its season is the rye’s, not the bermuda’s.',
+    today: '2026-09-15', job: { site: WARM }, zone: { ...sound, present: ['bermudagrass'], approach: 'winter-green' },
+    sowing: 'winter-green', wanted: ['cut-first', 'rake', 'sow', 'water'], never: ['kill', 'scarify'], order: ['cut-first', 'rake', 'sow'], months: [9, 10, 11],
+  },
+  {
+    name: 'turf for a date',
+    because: 'The old sward comes off, the bed is set, turf is laid and watered the same hour.',
+    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, ...cover(10, 60), approach: 'returf' },
+    sowing: 'turf', wanted: ['strip', 'loosen', 'grade', 'firm', 'turf', 'water'], never: ['sow', 'kill', 'core'], order: ['strip', 'loosen', 'grade', 'firm', 'turf'],
+  },
+  {
+    name: 'leave and feed, chosen against a mat',
+    because: 'The customer wants it fed and no more; the mat is said, not forgotten.',
+    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, thatch: 20, approach: 'leave' },
+    sowing: 'none', wanted: ['feed'], never: ['scarify', ...SEED],
+  },
+] // prettier-ignore
