@@ -161,7 +161,7 @@ export function planJob(job: Job, { today, firm, diary, outlook = null, memo = n
       ...followed.notices,
       ...holds,
     ]),
-    ...summaryOf(prescription, feeds, { workforce, trace }),
+    ...summaryOf(prescription, feeds, { units: firm.units, workforce, trace }),
     packages: order.packages,
     steps,
     looseRecords: order.records.loose(),
@@ -196,7 +196,7 @@ function summaryOf(
     wanted,
     findings,
     totalArea: p.totalArea?.id ?? null,
-    materials: materialLines(p, feeds, new Map(p.zones.map((z) => [z.r.id, z.r.areaError])), brief.trace),
+    materials: materialLines(p, feeds, { areaErrors: new Map(p.zones.map((z) => [z.r.id, z.r.areaError])), units: brief.units }, brief.trace),
     feed: feed
       ? {
           use: feed.use,
@@ -216,6 +216,7 @@ function summaryOf(
 }
 
 interface SummaryBrief {
+  units: Firm['units']
   workforce: Workforce
   trace: Trace
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { dressingRules } from '../src/materials/dressingRules.ts'
+import { coringRules, dressingRules } from '../src/materials/dressingRules.ts'
 import { feedRules } from '../src/materials/feedRules.ts'
 import { packsFor } from '../src/materials/packs.ts'
 import { POUND_PER_1000_SQ_FT } from '../src/quantities/quantity.ts'
@@ -104,6 +104,78 @@ describe('packs', () => {
       }),
     )
     expect(packs(8.05, [20, 10, 5, 1]).counts).toEqual([{ size: 10, count: 1 }])
-    expect(packs(0, [10, 1])).toEqual({ counts: [], bought: 0, left: 0 })
+    expect(packs(0, [10, 1])).toEqual({ counts: [], bought: 0, left: 0, unit: 'kg' })
+  })
+})
+
+describe('bags where pounds are used', () => {
+  it('are those sold in pounds: 8.25 kg is 18.19 lb, a bag of 10 and two of 5 (NIST SP 811 for the pound)', () => {
+    const plan = planOf(
+      { zones: [zone({ area: 210, cover: { wanted: 10, weeds: 5, moss: 0, bare: 85 }, mix: [{ grass: 'perennial-ryegrass', share: 100 }] })] },
+      { firm: { units: 'us' } },
+    )
+    const seed = plan.materials.find((m) => m.id.startsWith('seed.'))!
+    // 210 m² at 35 g/m² × 85 ÷ 86.24 × 1.12 is 8.114 kg, 17.9 lb.
+    expect(seed.packs!.unit).toBe('lb')
+    expect(seed.packs!.counts.every((c) => [50, 25, 10, 5].includes(c.size))).toBe(true)
+    expect(seed.packs!.counts.reduce((sum, c) => sum + c.size * c.count, 0)).toBe(20)
+  })
+})
+
+describe('cores, sand and lifts', () => {
+  // ½ in tines at 2 × 2 in open 4.9 %, ⅝ in 7.7 %, ½ in at 1¼ in 12.6 %; ½ in holes 75 mm deep at 2 × 2 in take 3.7 mm more (common practice, worked from geometry).
+  it.each([
+    [12.7, 50.8, 4.9],
+    [15.875, 50.8, 7.7],
+    [12.7, 31.75, 12.6],
+  ])('tines of %f mm at %f mm open %f %% of the surface', (tine, spacing, opened) => {
+    expect(coringRules.opened.compute({ tine, spacing, passes: 1 }, {})).toBeCloseTo(opened, 1)
+  })
+  it('sand for the holes is the surface opened times their depth, and nothing more', () => {
+    const opened = coringRules.opened.compute({ tine: 12.7, spacing: 50.8, passes: 1 }, {}) as number
+    expect(coringRules.holes.compute({ area: 1000, opened, depth: 75 }, {})).toBeCloseTo(3.7, 1)
+  })
+  it('every lift of a dressing has a day, four weeks apart and in growth', () => {
+    const plan = planOf({
+      zones: [
+        zone({ cover: { wanted: 95, weeds: 3, moss: 1, bare: 1 }, thatch: 6, penetration: 'easy', heightOfCut: 24, lowsDepth: 30, lowsShare: 40 }),
+      ],
+    })
+    // A leaf of 24 mm bears 8 mm at once: 30 mm goes down in four lifts.
+    expect(valueOf(plan, 'zone:z1.dressing.lifts')).toBe(4)
+    const lifts = plan.steps.filter((s) => s.kind === 'dress' || s.kind === 'dress-again').map((s) => s.chosen)
+    expect(lifts).toHaveLength(4)
+    for (let i = 1; i < lifts.length; i++) expect(Date.parse(lifts[i]!) - Date.parse(lifts[i - 1]!)).toBeGreaterThanOrEqual(28 * 86_400_000)
+  })
+  it('what is lifted goes by the passes of each zone, and moss comes out with it', () => {
+    const off = (change: object) => valueOf(planOf({ zones: [zone(change)] }), 'zone:z1.debris')
+    const even = { cover: { wanted: 60, weeds: 20, moss: 0, bare: 20 } }
+    expect(off({ ...even, thatch: 30 })).toBeCloseTo(2 * off({ ...even, thatch: 20 }), 9)
+    expect(off({ cover: { wanted: 60, weeds: 0, moss: 40, bare: 0 }, thatch: 20 })).toBeGreaterThan(off({ ...even, thatch: 20 }) * 2)
+  })
+})
+
+describe('feed on its day', () => {
+  it('Juvena’s own dose never exceeds its own ceiling, in heat too; slow release is not halved with the quick (Juvena’s model)', () => {
+    const hot = planOf(
+      {
+        site: { latitude: 33, frost: '10 Nov', soilTemperature: 29, soilReadOn: '2027-07-01' },
+        zones: [zone({ present: ['bermudagrass'], cover: { wanted: 95, weeds: 5, moss: 0, bare: 0 } })],
+      },
+      { today: '2027-07-01' },
+    )
+    expect(valueOf(hot, 'job.feed.ceiling')).toBeCloseTo(2.45, 9)
+    expect(valueOf(hot, 'job.feed.nitrogen')).toBeLessThanOrEqual(2.45)
+    expect(hot.notices.some((n) => n.id === 'feed.ceiling')).toBe(false)
+    expect(feedRules.ceiling.compute({ slow: 60, soil: 29 }, { quick: 4.9, all: 7.3, heat: 24, inHeat: 50 })).toBeCloseTo(6.125, 9)
+  })
+  it('potassium is left out where the laboratory finds enough', () => {
+    const k = (potassium: 'low' | 'high', grade: string) =>
+      planOf({ feed: { grade }, zones: [zone({ lab: { potassium } })] }).notices.some((n) => n.id === 'feed.k-test')
+    expect([k('high', '10-0-20'), k('low', '10-0-20'), k('high', '20-0-0')]).toEqual([true, false, false])
+  })
+  it('turf that is not sown gets no starter, and no phosphorus', () => {
+    const plan = planOf({ zones: [zone({ cover: { wanted: 96, weeds: 4, moss: 0, bare: 0 }, thatch: 8, penetration: 'easy' })] })
+    expect([plan.feed!.use, plan.feed!.grade, plan.steps.find((s) => s.kind === 'feed')!.name]).toEqual(['upkeep', '20-0-5', 'Feed'])
   })
 })

@@ -51,7 +51,7 @@ interface Brief {
 const isBumpy = ({ findings, r }: Brief) => findingOf(findings, r.id, 'lows')?.verdict === 'act'
 
 function suggest(brief: Brief): { approach: ApproachId; why: Message } {
-  const { r, job, schools, trace } = brief
+  const { r, job, schools, findings, trace } = brief
   const marginal = trace.value(lightLines.marginal)
   if (r.sunKnown && num(r.sun) < marginal)
     return { approach: 'leave', why: say`Under ${quantity(marginal, 'h')} of sun grass is the wrong plant; seed would be money lost.` }
@@ -72,11 +72,22 @@ function suggest(brief: Brief): { approach: ApproachId; why: Message } {
       : bumpy
         ? { approach: 'overseed-level', why: say`${r.wanted} cover is worth keeping, and the surface needs bringing up with it.` }
         : { approach: 'overseed', why: say`${r.wanted} wanted grass is above the ${quantity(line, '%')} line: keep it and add to it.` }
-  const spots = (r.bare !== null && num(r.bare) >= trace.value(coverLines.mend)) || job.aims.includes('mend-patch')
+  const repairs =
+    r.worn !== null ||
+    r.trenches.length > 0 ||
+    findings.some((f) => f.zone === r.zone.id && f.wants.some((w) => w.strength === 'must' && w.operation === 'dog-soil')) ||
+    num(r.incurable) >= trace.value(coverLines.clumps)
+  const spots = repairs || (r.bare !== null && num(r.bare) >= trace.value(coverLines.mend)) || job.aims.includes('mend-patch')
   if (spots)
     return stolonOnly(r)
       ? { approach: 'plugs', why: 'Bare gaps are filled with runners or plugs of the turf there.' }
-      : { approach: 'mend', why: r.bare ? say`${r.wanted} cover stands; only the bare ${r.bare} wants seed.` : 'One patch is wanted mended.' }
+      : {
+          approach: 'mend',
+          why:
+            r.bare && num(r.bare) > 0
+              ? say`${r.wanted} cover stands; only the bare ${r.bare}, and what is repaired, wants seed.`
+              : say`${r.wanted} cover stands; only what is repaired wants seed.`,
+        }
   if (bumpy) return { approach: 'level', why: say`${r.wanted} cover stands; only the surface wants work.` }
   return asksForWork(brief)
     ? { approach: 'care', why: say`${r.wanted} cover: seed would find little room. What the ground asks for is done without it.` }

@@ -12,7 +12,7 @@ import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { found, unread, type Finding, type Found, type Outcome } from './finding.ts'
 import { findingRules } from './findingRules.ts'
 import { coverLines, mossLines, phLines, slopeLines, surfaceLines, thatchLines } from './lines.ts'
-import { operationsOf } from './findingAsks.ts'
+import { operationsOf, stolonOnly } from './findingAsks.ts'
 import { seenInZone } from './seenInZone.ts'
 
 export const findingReadings = {
@@ -57,6 +57,10 @@ function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
     thin: { verdict: 'act', says: say`Above the ${line} line: worth keeping, with room for seed.`, asks: 'Overseed the whole zone.' },
     'well covered': { verdict: 'fine', says: 'Seed would find little room.', asks: 'Feed; mend what is bare.' },
   }
+  if (r.sunKnown && num(r.sun) < trace.value(lightLines.marginal))
+    for (const word of ['start over', 'thin', 'incurable grass'])
+      outcomes[word] = { ...outcomes[word]!, asks: 'Nothing: grass is the wrong plant in this light.' }
+  else if (stolonOnly(r)) outcomes.thin = { ...outcomes.thin!, asks: 'Fill the gaps with runners or plugs of the turf there.' }
   const figure = trace.work(
     findingRules.cover,
     zoneScope(r.id),
@@ -143,10 +147,17 @@ function slopeFinding(r: ZoneReadings, trace: Trace): Found | null {
   return found(r, 'slope', figure, outcomes[figure.value as string]!)
 }
 
+/** The pH below which the grasses there want lime: centipede lives lowest, fine fescues and bents low. */
+function leastPh({ zone }: ZoneReadings, trace: Trace): number {
+  const { present } = zone
+  const all = (test: (g: (typeof present)[number]) => boolean) => present.length > 0 && present.every(test)
+  if (all((g) => g === 'centipedegrass')) return trace.value(phLines.acidCentipede)
+  return trace.value(all((g) => GRASSES[g].fine) ? phLines.acidFine : phLines.acid)
+}
+
 function phFinding(r: ZoneReadings, trace: Trace): Found | null {
   if (!r.ph) return null
-  const fine = r.zone.present.length > 0 && r.zone.present.every((g) => GRASSES[g].fine)
-  const figure = trace.work(findingRules.ph, zoneScope(r.id), { ph: r.ph, least: trace.value(fine ? phLines.acidFine : phLines.acid) })
+  const figure = trace.work(findingRules.ph, zoneScope(r.id), { ph: r.ph, least: leastPh(r, trace) })
   const above = num(r.ph) > trace.value(phLines.noLime)
   const outcomes: Record<string, Outcome> = {
     acid: { verdict: 'act', says: 'Below what these grasses like.', asks: 'Lime, by the laboratory’s rate only.' },
@@ -162,7 +173,7 @@ function mossFinding(r: ZoneReadings, trace: Trace): Found | null {
   const causes: Message[] = [
     ...(num(r.sun) < trace.value(lightLines.cool) ? ['shade'] : []),
     ...(r.thatch && num(r.thatch) > trace.value(thatchLines.fine) ? ['thatch'] : []),
-    ...(r.ph && num(r.ph) < trace.value(phLines.acid) ? ['acid'] : []),
+    ...(r.ph && num(r.ph) < leastPh(r, trace) ? ['acid'] : []),
     ...(firm !== null && firm !== 'open' ? ['compaction'] : []),
   ]
   const figure = trace.work(findingRules.moss, zoneScope(r.id), { moss: r.moss })

@@ -24,6 +24,7 @@ export const thatchLines = tradeValues('thatch', {
 })
 
 export const phLines = tradeValues('ph', {
+  acidCentipede: value(5, '1', 'practice', 'Centipede wants lime below pH', [4, 6]),
   acidFine: value(5.5, '1', 'practice', 'Fine fescues and bents want lime below pH', [4, 7]),
   acid: value(6, '1', 'practice', 'Other grasses want lime below pH', [4.5, 7]),
   noLime: value(6.5, '1', 'practice', 'Lime helps nothing above pH', [5.5, 8]),

@@ -37,6 +37,7 @@ export interface DressingLine {
   kind: DressingId
   total: Figure
   tonnes: Figure
+  bulkBags: Figure
   barrows: Figure
 }
 
@@ -93,7 +94,8 @@ function linesOf(parts: readonly SpreadPart[], firm: Firm, trace: Trace): Dressi
     const density = trace.table(dressingTable.density, JOB, trace.value(looseDensity[kind]), named)
     const tonnes = trace.work(dressingRules.tonnes, JOB, { volume: total, density }, named)
     const barrows = trace.work(dressingRules.barrows, JOB, { volume: total, barrow }, named)
-    return { kind, total, tonnes, barrows }
+    const bulkBags = trace.work(dressingRules.bulkBags, JOB, { volume: total }, named)
+    return { kind, total, tonnes, bulkBags, barrows }
   })
 }
 

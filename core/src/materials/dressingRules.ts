@@ -1,5 +1,6 @@
 import { sum } from '../quantities/sum.ts'
 import { lagValues } from '../reference/lagValues.ts'
+import { bulkValues } from '../reference/materialValues.ts'
 import { allZones, fromTable, reading, rule, tradeValues, value } from '../trace/rule.ts'
 
 const dressing = { stage: 5 } as const
@@ -223,6 +224,18 @@ export const dressingRules = {
     inputs: { volume: 'm3', density: 't/m3' },
     formula: 'volume * density',
     compute: ({ volume, density }) => volume * density,
+  }),
+  bulkBags: rule({
+    ...dressing,
+    id: 'dressing.bulk-bags',
+    label: 'Bulk bags',
+    unit: '1',
+    standing: 'practice',
+    says: 'Loose volume over a bulk bag of {bag}, the last one begun counted whole.',
+    values: { bag: bulkValues.bag },
+    inputs: { volume: 'm3' },
+    formula: 'ceil(volume / bag - 0.000000001)',
+    compute: ({ volume }, { bag }) => Math.ceil(volume / bag - 1e-9),
   }),
   barrows: rule({
     ...dressing,

@@ -12,7 +12,7 @@ import type { DressingLine, DressingPlan } from './dressing.ts'
 import { dressingRules } from './dressingRules.ts'
 import type { StepKind } from '../reference/operations.ts'
 import type { FeedPlan } from './feed.ts'
-import { packsFor, type Packs } from './packs.ts'
+import { bagsFor, sizesInKg, type Packs } from './packs.ts'
 
 /** One line of what to buy, carry and weigh out: a figure for each zone that takes some, and one for the order. */
 export interface MaterialLine {
@@ -55,12 +55,21 @@ export interface Materials {
   debris: readonly DebrisLine[]
 }
 
+type Sizes = Parameters<typeof bagsFor>[1]
+
+/** How things are bought: 90 % either way of each area as a share, and the bags that are sold. */
+export interface Buying {
+  areaErrors: ReadonlyMap<string, number>
+  units: 'metric' | 'us'
+}
+
 /** What to buy, carry and weigh out. `areaErrors` is 90 % either way by zone, as a share. */
-export function materialLines(m: Materials, feeds: readonly FeedPlan[], areaErrors: ReadonlyMap<string, number>, trace: Trace): MaterialLine[] {
+export function materialLines(m: Materials, feeds: readonly FeedPlan[], { areaErrors, units }: Buying, trace: Trace): MaterialLine[] {
+  const buying = { areaErrors, units }
   return [
-    ...m.orders.map((order) => seedLine(order, m.seeds, { many: m.orders.length > 1, later: false }, areaErrors, trace)),
-    ...m.laterOrders.map((order) => seedLine(order, m.laterSeeds, { many: m.laterOrders.length > 1, later: true }, areaErrors, trace)),
-    ...feeds.map((feed, i) => feedLine(feed, i > 0, areaErrors, trace)),
+    ...m.orders.map((order) => seedLine(order, m.seeds, { many: m.orders.length > 1, later: false }, buying, trace)),
+    ...m.laterOrders.map((order) => seedLine(order, m.laterSeeds, { many: m.laterOrders.length > 1, later: true }, buying, trace)),
+    ...feeds.map((feed, i) => feedLine(feed, i > 0, buying, trace)),
     ...(m.dressing?.lines.map((line) => dressingLine(line, m.dressing!, trace)) ?? []),
     ...m.covers.map(coverLine),
     ...m.debris.map(debrisLine),
@@ -74,30 +83,38 @@ interface Bagged {
   key: string
   order: Figure
   zones: readonly { zone: string; amount: Figure }[]
-  sizes: readonly number[]
-  areaErrors: ReadonlyMap<string, number>
+  /** Ordered without the reserve, kg; null where there is none. */
+  net: number | null
+  sizes: Sizes
+  buying: Buying
   trace: Trace
 }
 
 /** The bags for an order, as a figure that opens, and what the doubt about the areas makes of them. */
-function bagged({ key, order, zones, sizes, areaErrors, trace }: Bagged): Pick<MaterialLine, 'packs' | 'doubt' | 'tonnes'> {
+function bagged({ key, order, net, zones, sizes, buying: { areaErrors, units }, trace }: Bagged): Pick<MaterialLine, 'packs' | 'doubt' | 'tonnes'> {
   const exponent = trace.value(packValues.exponent)
-  const bags = (kg: number) => packsFor(kg, sizes, exponent)
+  const bags = (kg: number) => bagsFor(kg, sizes, units, exponent)
   const packs = bags(num(order))
-  const figure = trace.found(packRule, JOB, packs.bought, { order, sizes }, { part: key })
+  const figure = trace.found(packRule, JOB, packs.bought, { order, sizes: sizesInKg(sizes, units) }, { part: key })
   return {
     packs: { ...packs, figure: figure.id },
-    doubt: doubtInBags(
-      { total: num(order), packs },
-      zones.map((z) => ({ amount: num(z.amount), error: areaErrors.get(zoneOf(z.zone)) ?? 0 })),
-      bags,
+    doubt: joined(
+      [
+        net !== null && bags(net).bought < packs.bought - 1e-9 && say`${bagWords(bags(net))} would do without the reserve`,
+        doubtInBags(
+          { total: num(order), packs },
+          zones.map((z) => ({ amount: num(z.amount), error: areaErrors.get(zoneOf(z.zone)) ?? 0 })),
+          bags,
+        ),
+      ],
+      '; ',
     ),
     tonnes: num(order) / 1000,
   }
 }
 
 /** A set of bags in words. A bag's size is what is printed on it, so it stays as it is in any units. */
-const bagWords = (p: Packs): Message => joined(p.counts.map((c) => `${c.count} × ${c.size} kg`), ' + ') // prettier-ignore
+const bagWords = (p: Packs): Message => joined(p.counts.map((c) => `${c.count} × ${c.size} ${p.unit}`), ' + ') // prettier-ignore
 
 /** What the error of the areas moves an order by: kilograms either way, and whether the bags stay the same. Errors of zones are independent. */
 function doubtInBags(
@@ -121,7 +138,7 @@ function seedLine(
   order: MixOrder,
   seeds: readonly ZoneSeed[],
   { many, later }: { many: boolean; later: boolean },
-  areaErrors: ReadonlyMap<string, number>,
+  buying: Buying,
   trace: Trace,
 ): MaterialLine {
   const zones = seeds.filter((s) => s.key === order.key).map((s) => ({ zone: s.zone, amount: s.kg }))
@@ -132,12 +149,12 @@ function seedLine(
     detail: say`${order.name} by weight`,
     cells: cellsOf(zones),
     total: order.total.id,
-    ...bagged({ key, order: order.total, zones, sizes: SEED_BAGS, areaErrors, trace }),
+    ...bagged({ key, order: order.total, net: order.net, zones, sizes: SEED_BAGS, buying, trace }),
     also: [order.reserve.id],
   }
 }
 
-function feedLine(feed: FeedPlan, second: boolean, areaErrors: ReadonlyMap<string, number>, trace: Trace): MaterialLine {
+function feedLine(feed: FeedPlan, second: boolean, buying: Buying, trace: Trace): MaterialLine {
   const zones = feed.zones.map((z) => ({ zone: z.zone, amount: z.kg }))
   return {
     id: second ? 'feed.upkeep' : 'feed',
@@ -145,7 +162,7 @@ function feedLine(feed: FeedPlan, second: boolean, areaErrors: ReadonlyMap<strin
     detail: 'crossed, sweep the paving',
     cells: cellsOf(zones),
     total: feed.total.id,
-    ...bagged({ key: second ? 'upkeep' : 'feed', order: feed.total, zones, sizes: FEED_BAGS, areaErrors, trace }),
+    ...bagged({ key: second ? 'upkeep' : 'feed', order: feed.total, net: null, zones, sizes: FEED_BAGS, buying, trace }),
     also: [feed.nitrogen.id],
   }
 }
@@ -159,7 +176,7 @@ const SPREAD_FOR: Partial<Record<StepKind, string>> = {
 }
 
 /** A zone may take the same soil for several things: its cell is what they come to. */
-function dressingLine({ kind, total, tonnes, barrows }: DressingLine, { parts }: DressingPlan, trace: Trace): MaterialLine {
+function dressingLine({ kind, total, tonnes, bulkBags, barrows }: DressingLine, { parts }: DressingPlan, trace: Trace): MaterialLine {
   const name = DRESSING_NAMES[kind]
   const mine = parts.filter((p) => p.kind === kind)
   const zones = [...new Set(mine.map((p) => p.zone))].map((zone) => {
@@ -175,7 +192,7 @@ function dressingLine({ kind, total, tonnes, barrows }: DressingLine, { parts }:
     cells: cellsOf(zones),
     total: total.id,
     tonnes: num(tonnes),
-    also: [tonnes.id, barrows.id],
+    also: [tonnes.id, bulkBags.id, barrows.id],
   }
 }
 

@@ -1,5 +1,8 @@
 export interface Packs {
+  /** Bags by what is printed on them, in their own unit. */
   counts: { size: number; count: number }[]
+  unit: 'kg' | 'lb'
+  /** kg. */
   bought: number
   left: number
 }
@@ -32,5 +35,20 @@ export function packsFor(need: number, sizes: readonly number[], exponent: numbe
     counts: sorted.map((size, i) => ({ size, count: found.counts[i]! })).filter((p) => p.count > 0),
     bought: found.bought,
     left: found.bought - need,
+    unit: 'kg',
   }
 }
+
+/** One pound in kilograms. Source: NIST SP 811. */
+const POUND = 0.45359237
+
+/** Bags as they are sold where the firm works: sizes in kg, or in lb. `need` in kg, and so are what is bought and left. */
+export function bagsFor(need: number, sizes: { kg: readonly number[]; lb: readonly number[] }, units: 'metric' | 'us', exponent: number): Packs {
+  if (units === 'metric') return packsFor(need, sizes.kg, exponent)
+  const { counts, bought, left } = packsFor(need / POUND, sizes.lb, exponent)
+  return { counts, unit: 'lb', bought: bought * POUND, left: left * POUND }
+}
+
+/** Sizes of bags in kg. */
+export const sizesInKg = (sizes: { kg: readonly number[]; lb: readonly number[] }, units: 'metric' | 'us'): number[] =>
+  units === 'metric' ? [...sizes.kg] : sizes.lb.map((lb) => lb * POUND)

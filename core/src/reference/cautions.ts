@@ -11,6 +11,7 @@ export const CAUTIONS = {
   slope: 'On this slope walk across, never up and down; no ride-on at 1 in 4 or steeper.',
   edging: 'Steel edging: cut ends are sharp; gloves, and caps on every rod and stake.',
   heat: 'Hot days: water, shade and breaks for the crew.',
+  burns: 'Strong vinegar and boiling water burn people and kill any plant: a fork is safer.',
   trip: 'Hoses, sheets and pins trip people: mark them and keep to one side of paths.',
   mower: 'Clear stones and wire before cutting down. Engine off before touching the blades.',
 } as const

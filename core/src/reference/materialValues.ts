@@ -23,9 +23,14 @@ export const intake = tradeValues('intake', {
   clay: value(3, 'mm/h', 'published', 'Clay takes in; irrigation handbooks, from memory', [0.5, 10]),
 } satisfies Record<TextureId, TradeValue>)
 
-/** Bags sold, kg. Common practice. */
-export const SEED_BAGS: readonly number[] = [20, 10, 5, 1]
-export const FEED_BAGS: readonly number[] = [20, 10]
+/** Bags as they are sold, in kg and where pounds are used in lb. Common practice. */
+export const SEED_BAGS = { kg: [20, 10, 5, 1], lb: [50, 25, 10, 5] } as const
+export const FEED_BAGS = { kg: [20, 10], lb: [50, 25] } as const
+
+/** A bulk bag of soil or sand. */
+export const bulkValues = tradeValues('bulk', {
+  bag: value(0.75, 'm3', 'practice', 'A bulk bag of soil or sand holds about', [0.3, 1.5]),
+})
 
 export const packValues = tradeValues('packs', {
   exponent: value(0.9, '1', 'model', 'Until prices are known a pack costs its size to this power: large packs are cheaper by weight', [0.5, 1]),

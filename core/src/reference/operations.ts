@@ -253,7 +253,7 @@ export const OPERATIONS: Record<StepKind, Operation> = {
   },
   'hand-weed': {
     name: words('Weed by hand'),
-    cautions: [],
+    cautions: ['burns'],
     why: 'Digging takes the whole root and spreads no seed.',
     wants: 'soil moist enough to give up roots',
     by: 'area',

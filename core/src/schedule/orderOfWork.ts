@@ -1,7 +1,8 @@
-import { addDays, dayNumber, dayOf, nextOn, weekday, type Day } from '../calendar/day.ts'
+import { addDays, dayNumber, dayOf, daysBetween, nextOn, weekday, type Day } from '../calendar/day.ts'
 import type { DiaryEntry } from '../entities/diary.ts'
 import type { Job } from '../entities/job.ts'
 import { slopeLines } from '../findings/lines.ts'
+import { nitrogenValues } from '../materials/feedRules.ts'
 import type { CautionId } from '../reference/cautions.ts'
 import type { Workforce } from '../reference/firmSettings.ts'
 import { lagValues } from '../reference/lagValues.ts'
@@ -193,7 +194,7 @@ function orderPackage(
       ? trace.found(careRules.scalp, scope, schedule.sowState, inputs)
       : trace.found(careRules.growth, scope, schedule.sowState, inputs)
   const planned = plannedSteps(brief, pack, steps, schedule, { cutOff, windowState })
-  const fits = schedule.fits || pack.kind === 'later'
+  const fits = schedule.fits || (pack.kind === 'later' && schedule.sowState !== 'shut')
   const instead =
     fits || !seeded
       ? { verdict: '', options: [] }
@@ -266,13 +267,15 @@ export function hoursFigure(need: StepNeed, trace: Trace): Figure {
 }
 
 function plannedSteps(
-  { schools, waits, trace }: OrderBrief,
+  { job, schools, waits, prescription: { climate }, trace }: OrderBrief,
   pack: WorkPackage,
   { anchor }: PackageSteps,
   schedule: Schedule,
   { cutOff, windowState }: { cutOff: Figure; windowState: Figure },
 ): PlannedStep[] {
   const slope = trace.value(slopeLines.bank)
+  const heat = trace.value(nitrogenValues.heat)
+  const hot = (day: Day) => (climate.soil[daysBetween(climate.start, day)] ?? 0) >= heat
   let before: Figure | null = null
   return schedule.steps.map((s, i): PlannedStep => {
     const { kind, zones, effort } = s.need
@@ -296,6 +299,7 @@ function plannedSteps(
             ? trace.found(orderRules.day, stepScope(id), s.chosen, inputs, named)
             : trace.found(orderRules.first, stepScope(id), s.chosen, {}, named)
     before = day
+    const dusty = kind === 'dress' && job.dressing.kind === 'compost'
     const steep = op.by === 'area' && mine.some((z) => num(z.r.slope) >= slope)
     const why = operationWhy(kind, trace)
     return {
@@ -316,7 +320,12 @@ function plannedSteps(
       precondition: s.need.precondition,
       how: s.need.how,
       state: s.state,
-      cautions: [...op.cautions, ...(steep ? (['slope'] as const) : [])],
+      cautions: [
+        ...op.cautions,
+        ...(steep ? (['slope'] as const) : []),
+        ...(dusty ? (['compost'] as const) : []),
+        ...(hot(s.chosen) ? (['heat'] as const) : []),
+      ],
     }
   })
 }

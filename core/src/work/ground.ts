@@ -1,3 +1,4 @@
+import { sum } from '../quantities/sum.ts'
 import type { Sowing } from '../reference/lists.ts'
 import type { StepKind } from '../reference/operations.ts'
 import { num, type Figure } from '../trace/figure.ts'
@@ -42,6 +43,18 @@ export const groundRules = {
     formula: 'area * share',
     compute: ({ area, share }) => (area * share) / 100,
   }),
+  spots: rule({
+    id: 'seed.sown-spots',
+    key: 'seed.area',
+    stage: 4,
+    label: 'Ground sown',
+    unit: 'm2',
+    standing: 'calculation',
+    says: 'Bare spots, and what is dug, filled or opened as a repair: each is sown as new, and nothing else.',
+    inputs: { area: 'm2', bare: '%', repairs: 'm2[]' },
+    formula: 'min(area, area * bare + sum(repairs))',
+    compute: ({ area, bare, repairs }) => Math.min(area, (area * bare) / 100 + sum(repairs)),
+  }),
   thin: rule({
     ...ground,
     id: 'work.thin-share',
@@ -79,12 +92,19 @@ export const groundRules = {
   }),
 }
 
-/** The ground a sowing covers; null where nothing is sown. `fill` is the share of lows that are buried and sown as new. */
-export function sownGround(r: ZoneReadings, sowing: Sowing, fill: Figure | number | null, trace: Trace): Figure | null {
+/** Repairs that leave bare soil: sown with the spots. */
+export const SOWN_REPAIRS: readonly StepKind[] = ['worn', 'trench', 'dog-soil', 'dig-clumps']
+
+/**
+ * The ground a sowing covers; null where nothing is sown. `fill` is the share of lows that are buried and sown as new,
+ * `repairs` the ground of repairs that leave bare soil.
+ */
+export function sownGround(r: ZoneReadings, sowing: Sowing, fill: Figure | number | null, repairs: readonly Figure[], trace: Trace): Figure | null {
   if (!r.area || sowing === 'none' || sowing === 'turf') return null
   const scope = zoneScope(r.id)
   const part = (share: Figure | number) => trace.work(groundRules.part, scope, { area: r.area!, share })
   if (fill !== null) return part(fill)
+  if (sowing === 'spots' && repairs.length > 0) return trace.work(groundRules.spots, scope, { area: r.area, bare: r.bare ?? 0, repairs })
   if (sowing === 'spots' || sowing === 'plugs') return part(r.bare ?? trace.readOr(seedReadings.bare, scope, null))
   if (sowing === 'thin')
     return part(r.wanted ? trace.work(groundRules.thin, scope, { wanted: r.wanted }) : trace.readOr(seedReadings.bare, scope, null))

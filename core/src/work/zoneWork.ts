@@ -12,7 +12,7 @@ import { say, type Message } from '../trace/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { buriedShare, leafLeft, leafStanding, type Cut } from './burial.ts'
-import { groundOf, inPart, sownGround } from './ground.ts'
+import { groundOf, inPart, SOWN_REPAIRS, sownGround } from './ground.ts'
 import { isPlanted, isSown, sowingAsks, sowingForbids } from './sowing.ts'
 
 /** One operation on one zone: who asks for it, how it is done, and on how much ground. */
@@ -269,14 +269,20 @@ export function zoneWork(brief: WorkBrief): ZoneWork {
   // Lows buried in one go are sown, and they alone, where nothing else is.
   const sowing = asked === 'none' && buried !== null ? 'spots' : asked
   const decisions = sowing === asked ? first : decisionsFor(brief, sowing)
-  const sown = r.area ? sownGround(r, sowing, asked === 'none' ? buried : null, trace) : null
   const done = decisions.filter((d) => d.reason === null)
+  // A repair's ground is worked once, and both its own step and the sowing go by it.
+  const repaired = new Map(
+    r.area && sowing === 'spots'
+      ? done.flatMap((d) => (SOWN_REPAIRS.includes(d.operation) ? [[d.operation, groundOf(d.operation, r, null, false, trace)] as const] : []))
+      : [],
+  )
+  const sown = r.area ? sownGround(r, sowing, asked === 'none' ? buried : null, [...repaired.values()], trace) : null
   return {
     r,
     season,
     approach,
     sowing,
-    operations: r.area ? done.map((d) => operationIn(brief, d, sowing, sown)) : [],
+    operations: r.area ? done.map((d) => operationIn(brief, d, sowing, sown, repaired.get(d.operation))) : [],
     notPlanned: decisions
       .filter((d) => d.reason !== null && d.asks.length > 0)
       .map(({ operation, asks, reason, yours, barred }) => ({ operation, asks, reason: reason!, yours, barred })),
@@ -328,12 +334,18 @@ function decideAll(brief: WorkBrief, sowing: Sowing, asks: readonly Ask[], forbi
 }
 
 /** How a planned operation is done: as the person set it, or as those who ask want it. */
-function operationIn({ r, trace }: WorkBrief, { operation, asks, yours }: Decision, sowing: Sowing, sown: Figure | null): ZoneOperation {
+function operationIn(
+  { r, trace }: WorkBrief,
+  { operation, asks, yours }: Decision,
+  sowing: Sowing,
+  sown: Figure | null,
+  known?: Figure,
+): ZoneOperation {
   const own = r.zone.operations[operation]
   const asked = Math.max(1, ...asks.map((a) => a.passes ?? 1))
   const least = operation === 'sow' || operation === 'feed' || operation === 'feed-later' ? 2 : 1
   const fed = operation === 'feed' && inPart(sowing) && asks.every((a) => a.by === 'sowing')
-  const ground = fed && sown ? sown : groundOf(operation, r, sown, inPart(sowing), trace)
+  const ground = known ?? (fed && sown ? sown : groundOf(operation, r, sown, inPart(sowing), trace))
   return {
     operation,
     asks,

@@ -41,9 +41,11 @@ describe('no number of the trade moves unnoticed', () => {
     ])
   })
   it('bags as they are sold, and the times of the watering schools (common practice)', () => {
-    expect([SEED_BAGS, FEED_BAGS]).toEqual([
+    expect([SEED_BAGS.kg, FEED_BAGS.kg, SEED_BAGS.lb, FEED_BAGS.lb]).toEqual([
       [20, 10, 5, 1],
       [20, 10],
+      [50, 25, 10, 5],
+      [50, 25],
     ])
     expect(WATERING_TIMES).toEqual({ 'little-often': ['10:00', '13:00', '16:00'], 'once-a-day': ['06:00'], 'day-dusk': ['13:00', '19:00'] })
   })

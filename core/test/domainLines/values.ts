@@ -357,4 +357,6 @@ set-up.mow-weekly                        0.25 h       model         0..4
 operation.machine                           6 m3/h    model         1..30
 operation.recheck                          10 d       practice      5..21
 operation.pests                            14 d       practice      5..42
+ph.acidCentipede                            5 1       practice      4..6
+bulk.bag                                 0.75 m3      practice      0.3..1.5
 `

@@ -175,9 +175,9 @@ export const LAWNS: WorkedLawn[] = [
   },
   {
     name: 'couch in clumps only',
-    because: 'A tenth is dug out, the rest of a good lawn stands.',
+    because: 'A tenth is dug out, refilled and sown; the rest of a good lawn stands.',
     today: '2026-08-20', job: { site: NORTH }, zone: { ...sound, ...cover(88, 10), incurable: 8 },
-    sowing: 'none', wanted: ['dig-clumps'], never: ['kill', 'strip'],
+    sowing: 'spots', wanted: ['dig-clumps', 'sow'], never: ['kill', 'strip'],
   },
   {
     name: 'two bare patches in a good lawn',

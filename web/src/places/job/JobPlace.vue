@@ -139,7 +139,7 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
       </p>
       <component :is="surface" v-if="job.draft && job.plan" />
       <p v-else-if="!job.planFailure" class="soft waiting">Working it out…</p>
-      <WorkingPanel v-if="job.plan && below && panelOpen && !chosen" class="below" :stage="stage" />
+      <WorkingPanel v-if="job.plan && below && panelOpen && !chosen" class="below" within :stage="stage" />
     </section>
     <WorkingPanel v-if="job.plan && ((panelOpen && !below) || chosen)" class="panel" :class="{ asked: chosen }" :stage="stage" />
   </div>

@@ -18,7 +18,7 @@ import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
 /** The working of the chosen figure, each input opening in turn; with none chosen, what this stage warns of, its schools and its cautions. */
-const props = defineProps<{ stage: Stage }>()
+const props = defineProps<{ stage: Stage; within?: boolean }>()
 const firm = useFirm()
 const job = useJob()
 const working = inject(WORKING)!
@@ -75,7 +75,7 @@ const cautions = computed(() => {
 </script>
 
 <template>
-  <aside class="working" aria-label="Working" aria-live="polite">
+  <component :is="within ? 'section' : 'aside'" class="working" aria-label="Working" aria-live="polite">
     <template v-if="explained">
       <p class="where">
         <button v-if="trail.length" type="button" class="plain" @click="back">back</button>
@@ -159,7 +159,7 @@ const cautions = computed(() => {
         <p class="small soft">Juvena advises; local code, the label and the licensed applicator decide.</p>
       </section>
     </template>
-  </aside>
+  </component>
 </template>
 
 <style scoped>

@@ -29,7 +29,7 @@ const site = computed(() => job.draft?.site)
 const remarks = computed(() => job.zones.filter((z) => z.notes))
 const seeded = computed(() => zones.value.filter((z) => z.seed))
 const packs = (line: (typeof plan.value.materials)[number]) =>
-  line.packs ? line.packs.counts.map((c) => `${c.count} × ${c.size} kg`).join(' + ') : ''
+  line.packs ? line.packs.counts.map((c) => `${c.count} × ${c.size} ${line.packs!.unit}`).join(' + ') : ''
 </script>
 
 <template>

@@ -54,6 +54,7 @@ function allAlike() {
     }
   })
 }
+const areaOf = (id: string) => firm.text(Number(job.plan!.figures[id]!.value), 'm2')
 const isOn = (id: string) => id === zone.value?.id
 const letGo = computed(() => zone.value?.rungs.filter((r) => !r.planned && r.asks.some((a) => a.strength !== 'may')) ?? [])
 </script>
@@ -65,7 +66,7 @@ const letGo = computed(() => zone.value?.rungs.filter((r) => !r.planned && r.ask
     <template v-else>
       <nav class="zones" aria-label="Zones">
         <button v-for="z in zones" :key="z.id" type="button" class="zone" :aria-current="isOn(z.id)" @click="shown = z.id">
-          <b>{{ z.name }}</b> <FigureValue v-if="z.area" :id="z.area" plain />
+          <b>{{ z.name }}</b> <span v-if="z.area" class="soft">{{ areaOf(z.area) }}</span>
         </button>
         <button v-if="zones.length > 1 && decided" type="button" class="zone alike" @click="allAlike">all zones like this one</button>
       </nav>
@@ -86,12 +87,12 @@ const letGo = computed(() => zone.value?.rungs.filter((r) => !r.planned && r.ask
             @update:model-value="sow($event)"
           />
           <WorkLadder :zone="zone" />
-          <aside v-if="letGo.length" class="let-go">
+          <section v-if="letGo.length" class="let-go" aria-label="Asked for, not planned">
             <b>Asked for, not planned.</b>
             <ul>
               <li v-for="r in letGo" :key="r.operation">{{ firm.say(r.name) }}: {{ firm.say(r.reason) }}</li>
             </ul>
-          </aside>
+          </section>
         </section>
         <WaysTable :zone="zone" @take="take" />
       </div>

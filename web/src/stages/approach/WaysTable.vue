@@ -44,10 +44,10 @@ const looks = (days: number) => (days === 0 ? 'never' : days < 14 ? `about ${day
     <div v-else class="scroll" tabindex="0" role="region" aria-label="Ways beside each other">
       <table>
         <thead>
-          <tr role="radiogroup" :aria-label="`Way for ${zone.name}`">
-            <th></th>
+          <tr>
+            <td></td>
             <th v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
-              <button type="button" role="radio" :aria-checked="chosen(w)" @click="emit('take', w.approach)">
+              <button type="button" :aria-pressed="chosen(w)" @click="emit('take', w.approach)">
                 <b>{{ APPROACH_NAMES[w.approach].split(':')[0] }}</b>
                 <span class="small fit">{{ chosen(w) ? `${FIT[w.fit]} · chosen` : FIT[w.fit] }}</span>
               </button>
@@ -97,7 +97,7 @@ table {
   min-width: 24rem;
 }
 th[scope='row'],
-thead th:first-child {
+thead td {
   width: 5.6rem;
   font-weight: 400;
   color: var(--soft);
@@ -115,7 +115,8 @@ td,
 thead th {
   padding-left: 0.5rem;
 }
-thead th {
+thead th,
+thead td {
   border-bottom: 2px solid var(--ink);
 }
 thead button {

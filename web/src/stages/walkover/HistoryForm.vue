@@ -32,6 +32,13 @@ const drop = (i: number) =>
   job.edit(`treatments.drop.${Date.now()}`, (d) => {
     d.treatments = d.treatments!.filter((_, k) => k !== i)
   })
+/** No zones named means all of them. */
+const isOn = (t: Treatment, zone: string) => !t.zones?.length || t.zones.includes(zone)
+function toggle(i: number, t: Treatment, zone: string) {
+  const all = job.zones.map((z) => z.id)
+  const on = all.filter((z) => (z === zone ? !isOn(t, z) : isOn(t, z)))
+  set(i, { zones: on.length === all.length || on.length === 0 ? [] : on })
+}
 const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${key}`)
 </script>
 
@@ -58,6 +65,13 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
         @update:model-value="set(i, { waitDays: $event })"
       />
       <TextField label="Product" :model-value="t.product" :maxlength="80" @update:model-value="set(i, { product: $event })" />
+      <TextField label="Active, by its common name" :model-value="t.active" :maxlength="80" @update:model-value="set(i, { active: $event })" />
+      <fieldset v-if="job.zones.length > 1" class="where">
+        <legend class="label">Where</legend>
+        <label v-for="z in job.zones" :key="z.id"
+          ><input type="checkbox" :checked="isOn(t, z.id)" @change="toggle(i, t, z.id)" /> {{ z.name || 'Unnamed zone' }}</label
+        >
+      </fieldset>
       <div class="until">
         <span class="label">seed safe from</span>
         <FigureValue :id="figureId(treatmentScope(t.id ?? ''), 'until')" />
@@ -87,6 +101,15 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
   display: block;
   font-size: var(--size-small);
   color: var(--soft);
+}
+.where {
+  grid-column: 1 / -1;
+  border: 0;
+  padding: 0;
+  margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 1rem;
 }
 .until {
   display: grid;
