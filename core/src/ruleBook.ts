@@ -25,7 +25,7 @@ import {
   smotherValues,
 } from './materials/dressingRules.ts'
 import { bagNitrogen, feedDaySoil, feedReadings, feedRules, starterValues, upkeepValues } from './materials/feedRules.ts'
-import { packRule } from './materials/lines.ts'
+import { bothRounds, packRule } from './materials/lines.ts'
 import { firmSettings } from './reference/firmSettings.ts'
 import { lagValues, treatmentWaits } from './reference/lagValues.ts'
 import { coverDepth, intake, looseDensity } from './reference/materialValues.ts'
@@ -57,6 +57,7 @@ const RULE_SETS = [
   coverRules,
   debrisRules,
   { packRule },
+  bothRounds,
   frostRules,
   soilRules,
   { latitudeRule },

@@ -450,7 +450,8 @@ function laterStep(
   const scope = stepScope(id)
   const named = { label: name }
   const sown = plan.plants
-  const liftBefore = days.get(`dress-again${(part ?? 2) - 1 < 2 ? 1 : (part ?? 2) - 1}`) ?? dressed?.chosen ?? sow.chosen
+  // The second lift is the first repeat; the third and on carry their number.
+  const liftBefore = days.get(part === undefined || part === 3 ? 'dress-again1' : `dress-again${part - 1}`) ?? dressed?.chosen ?? sow.chosen
   const lifted = addDays(part ? liftBefore : (dressed?.chosen ?? sow.chosen), lag.dressed)
   const mownTwice = addDays(mow, lag.twoMows)
   const usual: Record<string, () => Day> = {

@@ -2,7 +2,7 @@ import type { StepKind } from '../reference/operations.ts'
 import type { Message } from '../trace/message.ts'
 
 /** Who asks for an operation. */
-export type AskedBy = 'finding' | 'drawing' | 'aim' | 'sowing' | 'school' | 'work' | 'you'
+export type AskedBy = 'finding' | 'drawing' | 'aim' | 'sowing' | 'school' | 'work' | 'way' | 'you'
 
 /** How strongly: `must` and `should` are planned unless something stands in the way; `may` is offered. */
 export type Strength = 'must' | 'should' | 'may'

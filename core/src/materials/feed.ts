@@ -49,8 +49,7 @@ export function planFeeds(brief: FeedBrief): FeedPlan[] {
   })
   const sown = fed.filter(({ work }) => isPlanted(work.sowing))
   const unsown = fed.filter(({ work }) => !isPlanted(work.sowing))
-  const named = brief.job.feed.grade ?? brief.firm.feedGrade
-  if (named) return fed.length > 0 ? [planFeed(brief, sown.length > 0 ? 'starter' : 'upkeep', fed, JOB)] : []
+  if (brief.job.feed.grade) return fed.length > 0 ? [planFeed(brief, sown.length > 0 ? 'starter' : 'upkeep', fed, JOB)] : []
   return [
     ...(sown.length > 0 ? [planFeed(brief, 'starter', sown, JOB)] : []),
     ...(unsown.length > 0 ? [planFeed(brief, 'upkeep', unsown, sown.length > 0 ? UPKEEP : JOB)] : []),
@@ -65,7 +64,8 @@ interface Fed {
 /** One feed: product from grade and nitrogen wanted, what else it lays, the ceiling on its day, and the law. */
 function planFeed(brief: FeedBrief, use: FeedPlan['use'], fed: readonly Fed[], scope: Scope): FeedPlan {
   const { job, firm, schools, fedOn, soilOn, soilNow, trace } = brief
-  const typed = job.feed.grade ?? firm.feedGrade
+  // A firm's usual grade is its starter; turf that is not sown gets it only where the job says so.
+  const typed = job.feed.grade ?? (use === 'starter' ? firm.feedGrade : null)
   const grade = typed ?? trace.values(use === 'starter' ? starterValues : upkeepValues)
   const gradeText = `${grade.n}-${grade.p2o5}-${grade.k2o}`
   const bag = trace.setting(bagNitrogen, scope, typed?.n ?? (use === 'upkeep' ? grade.n : null))

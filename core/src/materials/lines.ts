@@ -3,7 +3,8 @@ import { FEED_BAGS, packValues, SEED_BAGS } from '../reference/materialValues.ts
 import type { MixOrder, ZoneSeed } from '../seed/seedPlan.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../trace/message.ts'
-import { procedure } from '../trace/rule.ts'
+import type { Unit } from '../quantities/show.ts'
+import { allZones, procedure, rule } from '../trace/rule.ts'
 import { JOB, zoneOf, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { CoverPlan } from './cover.ts'
@@ -71,12 +72,34 @@ export function materialLines(m: Materials, feeds: readonly FeedPlan[], { areaEr
     ...m.laterOrders.map((order) => seedLine(order, m.laterSeeds, { many: m.laterOrders.length > 1, later: true }, buying, trace)),
     ...feeds.map((feed, i) => feedLine(feed, i > 0, buying, trace)),
     ...(m.dressing?.lines.map((line) => dressingLine(line, m.dressing!, trace)) ?? []),
-    ...m.covers.map(coverLine),
-    ...m.debris.map(debrisLine),
+    ...m.covers.map((c) => coverLine(c, trace)),
+    ...m.debris.map((d) => debrisLine(d, trace)),
   ]
 }
 
-const cellsOf = (list: readonly { zone: string; amount: Figure }[]) => Object.fromEntries(list.map((x) => [zoneOf(x.zone), x.amount.id]))
+const both = { key: 'both', stage: 5, label: 'Both sowings', standing: 'calculation' } as const
+
+/** What the two rounds of a zone that is sown twice come to, by unit. */
+export const bothRounds = {
+  kg: rule({ ...both, id: 'materials.both-rounds.kg', ...allZones('kg') }),
+  L: rule({ ...both, id: 'materials.both-rounds.L', ...allZones('L') }),
+  m2: rule({ ...both, id: 'materials.both-rounds.area', ...allZones('m2') }),
+  m3: rule({ ...both, id: 'materials.both-rounds.volume', ...allZones('m3') }),
+}
+
+/** The figure of each zone; where a zone has two rounds, what they come to. */
+function cellsOf(key: string, list: readonly { zone: string; amount: Figure }[], trace: Trace): Record<string, string> {
+  const zones = [...new Set(list.map((x) => zoneOf(x.zone)))]
+  return Object.fromEntries(
+    zones.map((zone) => {
+      const mine = list.filter((x) => zoneOf(x.zone) === zone).map((x) => x.amount)
+      if (mine.length === 1) return [zone, mine[0]!.id]
+      // The rules differ in their unit alone.
+      const by = bothRounds[mine[0]!.unit as keyof typeof bothRounds] as typeof bothRounds.kg
+      return [zone, trace.work(by, zoneScope(zone), { zones: mine }, { part: key }).id]
+    }),
+  )
+}
 const plain = { packs: null, tonnes: 0, doubt: '' as Message, also: [] as string[] }
 
 interface Bagged {
@@ -147,7 +170,7 @@ function seedLine(
     id: `seed.${key}`,
     name: later ? 'Seed for the proper sowing' : many ? `Seed, ${order.leader} mix` : 'Seed',
     detail: say`${order.name} by weight`,
-    cells: cellsOf(zones),
+    cells: cellsOf(key, zones, trace),
     total: order.total.id,
     ...bagged({ key, order: order.total, net: order.net, zones, sizes: SEED_BAGS, buying, trace }),
     also: [order.reserve.id],
@@ -160,7 +183,7 @@ function feedLine(feed: FeedPlan, second: boolean, buying: Buying, trace: Trace)
     id: second ? 'feed.upkeep' : 'feed',
     name: feed.use === 'starter' ? say`Starter feed ${feed.gradeText}` : say`Feed ${feed.gradeText}`,
     detail: 'crossed, sweep the paving',
-    cells: cellsOf(zones),
+    cells: cellsOf(second ? 'upkeep' : 'feed', zones, trace),
     total: feed.total.id,
     ...bagged({ key: second ? 'upkeep' : 'feed', order: feed.total, net: null, zones, sizes: FEED_BAGS, buying, trace }),
     also: [feed.nitrogen.id],
@@ -189,29 +212,29 @@ function dressingLine({ kind, total, tonnes, bulkBags, barrows }: DressingLine, 
     id: mine.some((p) => p.step === 'dress') ? 'dressing' : `soil.${kind}`,
     name: name.charAt(0).toUpperCase() + name.slice(1),
     detail: uses.join('; '),
-    cells: cellsOf(zones),
+    cells: cellsOf(kind, zones, trace),
     total: total.id,
     tonnes: num(tonnes),
     also: [tonnes.id, bulkBags.id, barrows.id],
   }
 }
 
-const coverLine = (cover: CoverPlan): MaterialLine => ({
+const coverLine = (cover: CoverPlan, trace: Trace): MaterialLine => ({
   ...plain,
   id: `cover.${cover.kind}`,
   name: `Over the seed: ${COVER_NAMES[cover.kind]}`,
   detail: cover.kind === 'blanket' ? 'pinned, a tenth for overlaps' : 'thin enough to see through',
-  cells: cellsOf(cover.zones),
+  cells: cellsOf(cover.kind, cover.zones, trace),
   total: cover.total.id,
 })
 
 const OFF: Record<DebrisLine['what'], string> = { thatch: 'Off: thatch', cores: 'Off: cores', sward: 'Off: old growth' }
 
-const debrisLine = (debris: DebrisLine): MaterialLine => ({
+const debrisLine = (debris: DebrisLine, trace: Trace): MaterialLine => ({
   ...plain,
   id: debris.what === 'thatch' ? 'debris' : `debris.${debris.what}`,
   name: OFF[debris.what],
   detail: debris.what === 'cores' ? 'loose' : 'loose, to green waste',
-  cells: cellsOf(debris.zones),
+  cells: cellsOf(debris.what, debris.zones, trace),
   total: debris.total.id,
 })

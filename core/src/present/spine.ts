@@ -151,7 +151,12 @@ function order(plan: JobPlan): Line {
   const pack = plan.packages.find((p) => !p.fits) ?? plan.packages[0]
   const left = pack ? daysBetween(pack.sowDay, String(pack.cutOff.value)) : 0
   return {
-    line: !first || !last ? 'no days yet' : first === last ? say`${onDay(first)}` : say`${onDay(first)} – ${onDay(last)}`,
+    line:
+      !first || !last
+        ? 'no days yet'
+        : first === last
+          ? say`${onDay(first)}`
+          : say`${onDay(first)} – ${onDay(last, last.slice(0, 4) !== plan.today.slice(0, 4))}`,
     sub: !pack
       ? NEEDS_A_ZONE
       : !pack.fits

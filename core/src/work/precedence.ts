@@ -76,16 +76,23 @@ export function precedence(kind: PackageKind, trace: Trace): Pair[] {
   ]
 }
 
-/** What holds a step to the earlier ones of its package. Only the last step that opens the ground is held to the sowing's few days. */
-export function linksFor(kind: StepKind, before: readonly StepKind[], pack: PackageKind, table: readonly Pair[]): Link[] {
-  const sown = before.includes('sow') || before.includes('plugs') || before.includes('turf')
+/** A step as far as others are linked to it. */
+interface Placed {
+  kind: StepKind
+  zones: readonly string[]
+}
+
+/** What holds a step to the earlier ones on its ground. Only the last step that opens the ground is held to the sowing's few days. */
+export function linksFor({ kind, zones }: Placed, earlier: readonly Placed[], table: readonly Pair[]): Link[] {
+  const before = earlier.filter((b) => b.zones.some((z) => zones.includes(z))).map((b) => b.kind)
+  const planted = before.findLast((b) => b === 'sow' || b === 'plugs' || b === 'turf')
   return table.flatMap((p): Link[] => {
     if (!p.to.includes(kind)) return []
-    // Once it is sown, water hangs on the sowing alone.
-    if (kind === 'water' && sown && !p.from.includes('sow')) return []
+    // Once it is sown, water and feed hang on the sowing alone.
+    if (planted && (kind === 'water' || kind === 'feed') && !p.from.includes(planted)) return []
     const found = before.filter((b) => p.from.includes(b))
     if (found.length === 0) return []
-    const from = kind === 'feed' && before.includes('sow') ? 'sow' : found.at(-1)!
+    const from = planted && p.from.includes(planted) ? planted : found.at(-1)!
     return [{ from, must: p.must ?? ANY, better: p.better ?? p.must ?? ANY, why: p.why }]
   })
 }

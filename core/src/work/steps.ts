@@ -155,8 +155,8 @@ export function stepsOf(pack: WorkPackage, brief: StepBrief): PackageSteps {
   for (const kind of kinds) {
     const shares = withMaterial(kind, sharesOf(pack, kind), brief)
     if (shares.length === 0) continue
-    const before = needs.map((n) => n.kind)
-    needs.push({ ...needOf(kind, shares, brief), links: linksFor(kind, before, pack.kind, table) })
+    const need = needOf(kind, shares, brief)
+    needs.push({ ...need, links: linksFor(need, needs, table) })
   }
   const anchor = anchorOf(
     pack.kind,

@@ -236,7 +236,7 @@ function allAsks(brief: WorkBrief, sowing: Sowing, forbids: readonly Forbid[]): 
     ...findings.filter((f) => f.zone === r.zone.id).flatMap((f) => f.wants),
     ...drawnAsks(brief),
     ...aimAsks(brief),
-    ...(PRESETS[approach].adds ?? []).map((op) => ask(op, 'you', approach, say`Part of “${APPROACH_NAMES[approach]}”.`)),
+    ...(PRESETS[approach].adds ?? []).map((op) => ask(op, 'way', approach, say`Part of “${APPROACH_NAMES[approach]}”.`)),
     ...((job.dressing.depth ?? 0) > 0 ? [ask('dress', 'you', 'dressing', 'You entered a dressing.', 'must')] : []),
     ...(isSown(sowing) && job.cover && job.cover !== 'none' ? [ask('cover', 'you', 'cover', 'You entered a cover.', 'must')] : []),
   ]

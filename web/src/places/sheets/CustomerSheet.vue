@@ -54,9 +54,17 @@ const PLAIN: Partial<Record<StepKind, string>> = {
   visit: 'We come to look, mend thin places and hand over.',
   'dress-again': 'Another thin layer of soil.',
 }
+interface Told {
+  id: string
+  pack: string
+  text: string
+}
+/** What happens on a day, ground by ground. */
+const byPack = (steps: readonly Told[]) =>
+  [...new Set(steps.map((s) => s.pack))].map((pack) => ({ pack, texts: [...new Set(steps.filter((s) => s.pack === pack).map((s) => s.text))] }))
 const plants = (pack: string) => plan.value.packages.find((p) => p.id === pack)?.plants ?? false
 const days = computed(() => {
-  const map = new Map<string, { id: string; text: string }[]>()
+  const map = new Map<string, Told[]>()
   for (const s of plan.value.steps) {
     const text =
       s.kind === 'feed'
@@ -68,7 +76,7 @@ const days = computed(() => {
             ? 'Watering begins, the same day.'
             : 'It is watered in.'
           : PLAIN[s.kind]
-    if (text) map.set(s.chosen, [...(map.get(s.chosen) ?? []), { id: s.day.id, text }])
+    if (text) map.set(s.chosen, [...(map.get(s.chosen) ?? []), { id: s.day.id, pack: s.workPackage, text }])
   }
   return [...map]
 })
@@ -97,7 +105,11 @@ const zonesOf = (pack: string) =>
       <tbody>
         <tr v-for="[day, steps] in days" :key="day">
           <td class="day"><SheetFigure :id="steps[0]!.id" /></td>
-          <td>{{ steps.map((s) => s.text).join(' ') }}</td>
+          <td>
+            <template v-for="(g, i) in byPack(steps)" :key="g.pack"
+              ><br v-if="i" /><b v-if="plan.packages.length > 1">{{ zonesOf(g.pack) }}: </b>{{ g.texts.join(' ') }}</template
+            >
+          </td>
         </tr>
       </tbody>
     </table>

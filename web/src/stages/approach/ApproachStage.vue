@@ -151,7 +151,7 @@ const letGo = computed(() => zone.value?.rungs.filter((r) => !r.planned && r.ask
 }
 @media (max-width: 1120px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

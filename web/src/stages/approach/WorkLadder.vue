@@ -55,25 +55,18 @@ function set(kind: StepKind, patch: Record<string, unknown>) {
   })
 }
 const toggle = (r: Rung) => set(r.operation, { on: own(r.operation)?.on === !r.planned || own(r.operation)?.on === r.planned ? null : !r.planned })
-/** Who asks: "thatch", "a drawing", "your choice". */
-function askers(r: Rung): string {
-  const names = r.asks.map((a) =>
-    a.by === 'finding'
-      ? (FINDING_NAMES[a.source as FindingKind]?.toLowerCase() ?? a.source)
-      : a.by === 'you'
-        ? 'you'
-        : a.by === 'aim'
-          ? `aim: ${a.source}`
-          : a.by === 'drawing'
-            ? 'the drawing'
-            : a.by === 'school'
-              ? `school: ${a.source}`
-              : a.by === 'work'
-                ? 'the work itself'
-                : 'what is sown',
-  )
-  return [...new Set(names)].join(', ')
+/** Who asks: "thatch", "the drawing", "you". */
+const ASKER: Record<Rung['asks'][number]['by'], (source: string) => string> = {
+  finding: (source) => FINDING_NAMES[source as FindingKind]?.toLowerCase() ?? source,
+  aim: (source) => `aim: ${source}`,
+  school: (source) => `school: ${source}`,
+  drawing: () => 'the drawing',
+  work: () => 'the work itself',
+  sowing: () => 'what is sown',
+  way: () => 'this way',
+  you: () => 'you',
 }
+const askers = (r: Rung) => [...new Set(r.asks.map((a) => ASKER[a.by](a.source)))].join(', ')
 const problem = (kind: StepKind, key: string) => job.problemAt(`zones[${index.value}].operations.${kind}.${key}`)
 const tools = (kind: StepKind) => Object.entries(OPERATIONS[kind].tools ?? {}).map(([value, t]) => ({ value, name: t.name }))
 </script>
@@ -190,7 +183,7 @@ const tools = (kind: StepKind) => Object.entries(OPERATIONS[kind].tools ?? {}).m
 
 <style scoped>
 td {
-  padding: 0.22rem 0.5rem 0.22rem 0;
+  padding: 0.16rem 0.5rem 0.16rem 0;
   line-height: 1.3;
   vertical-align: baseline;
 }
@@ -243,6 +236,17 @@ td {
 }
 .who {
   width: 8rem;
+}
+.group td {
+  padding-top: 0.45rem;
+}
+@media (max-width: 600px) {
+  thead {
+    display: none;
+  }
+  .who {
+    width: 6rem;
+  }
 }
 .sets {
   display: grid;

@@ -29,6 +29,7 @@ const also = (line: MaterialLine) =>
     const f = job.figure(id)
     if (!f) return ''
     if (f.rule === 'dressing.barrows') return `${showNumber(Number(f.value))} barrows`
+    if (f.rule === 'dressing.bulk-bags') return `${showNumber(Number(f.value))} bulk ${Number(f.value) === 1 ? 'bag' : 'bags'}`
     if (f.rule === 'seed.reserve') return `${firm.text(f.value, f.unit)} of it reserve`
     return f.id.endsWith('nitrogen') ? `${firm.text(f.value, f.unit)} N` : firm.text(f.value, f.unit)
   })
