@@ -19,7 +19,10 @@ type Given = Part | { value: FigureValue; unit: Unit }
 /** Tag for a message: say`${quantity(6, 'mm')} on ${zone.name}`. A figure may stand where a quantity does. */
 export function say(strings: TemplateStringsArray, ...given: Given[]): Message {
   const parts: Record<string, Part> = {}
-  given.forEach((part, i) => (parts[i] = typeof part === 'object' && 'unit' in part ? { value: part.value, unit: part.unit } : part))
+  for (let i = 0; i < given.length; i++) {
+    const part = given[i]!
+    parts[i] = typeof part === 'object' && 'unit' in part ? { value: part.value, unit: part.unit } : part
+  }
   let template = TEMPLATES.get(strings)
   if (template === undefined) TEMPLATES.set(strings, (template = strings.reduce((text, piece, i) => `${text}{${i - 1}}${piece}`)))
   return { template, parts }

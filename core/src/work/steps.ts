@@ -85,39 +85,50 @@ export function cutHeight(kind: StepKind, work: ZoneWork, operation: ZoneOperati
 /** Always put down in two half-rate passes. */
 const HALVED: readonly StepKind[] = ['sow', 'feed', 'feed-later']
 
-/** How a step is done, as the crew reads it: heights, depths, passes, tools. */
+/** How one zone takes a step: what has to be alike for zones to be told together. */
+interface Manner {
+  passes: number
+  depth: number | null
+  tines: number | null
+  tool: string | null
+  height: number | null
+}
+
+const mannerOf = (kind: StepKind, { work, operation }: Share, trace: Trace): Manner => ({
+  passes: HALVED.includes(kind) ? 1 : operation.passes,
+  depth: operation.depth,
+  tines: operation.tines,
+  tool: operation.tool,
+  height: cutHeight(kind, work, operation, trace),
+})
+const alike = (a: Manner, b: Manner) =>
+  a.passes === b.passes && a.depth === b.depth && a.tines === b.tines && a.tool === b.tool && a.height === b.height
+
+/** One manner in words; `apart` says a single pass too, beside zones that take more. */
+function mannerSaid(kind: StepKind, { passes, depth, tines, tool, height }: Manner, apart: boolean, trace: Trace): Message {
+  const usual =
+    kind === 'core' && depth === null ? { low: trace.value(operationValues.coreLeast), high: trace.value(operationValues.coreMost) } : depth
+  const parts: Message[] = []
+  if ((passes > 1 || apart) && height === null) parts.push(passes === 1 ? '1 pass' : say`${passes} passes`)
+  if (height !== null) parts.push(say`to ${quantity(height, 'mm')}`)
+  if (usual !== null) parts.push(say`${quantity(usual, 'mm')} deep`)
+  if (tines !== null) parts.push(say`${quantity(tines, 'mm')} tines`)
+  if (tool) parts.push(OPERATIONS[kind].tools![tool]!.name)
+  return joined(parts, ', ')
+}
+
+/** How a step is done, as the crew reads it: heights, depths, passes, tools; zones alike are told together. */
 function howOf(kind: StepKind, shares: readonly Share[], trace: Trace): Message {
-  const many = shares.length > 1
-  const same = <T>(of: (s: Share) => T): T | null => (shares.every((s) => of(s) === of(shares[0]!)) ? of(shares[0]!) : null)
-  const said = (list: (Message | null)[]) =>
-    joined(
-      list.filter((m) => m !== null),
-      ', ',
-    )
-  const one = (s: Share, apart = false): Message => {
-    const { passes, depth, tines, tool } = s.operation
-    const height = cutHeight(kind, s.work, s.operation, trace)
-    const usualDepth =
-      kind === 'core'
-        ? say`${quantity({ low: trace.value(operationValues.coreLeast), high: trace.value(operationValues.coreMost) }, 'mm')} deep`
-        : null
-    return said([
-      (passes > 1 || apart) && !HALVED.includes(kind) && height === null ? (passes === 1 ? '1 pass' : say`${passes} passes`) : null,
-      height === null ? null : say`to ${quantity(height, 'mm')}`,
-      depth === null ? usualDepth : say`${quantity(depth, 'mm')} deep`,
-      tines === null ? null : say`${quantity(tines, 'mm')} tines`,
-      tool ? (OPERATIONS[kind].tools![tool]!.name as Message) : null,
-    ])
+  const groups: { manner: Manner; names: string[] }[] = []
+  for (const share of shares) {
+    const manner = mannerOf(kind, share, trace)
+    const known = groups.find((g) => alike(g.manner, manner))
+    if (known) known.names.push(share.work.r.name)
+    else groups.push({ manner, names: [share.work.r.name] })
   }
-  if (
-    !many ||
-    same((s) =>
-      JSON.stringify([s.operation.passes, s.operation.depth, s.operation.tines, s.operation.tool, cutHeight(kind, s.work, s.operation, trace)]),
-    ) !== null
-  )
-    return one(shares[0]!)
+  if (groups.length === 1) return mannerSaid(kind, groups[0]!.manner, false, trace)
   return joined(
-    shares.map((s) => say`${s.work.r.name}: ${one(s, true)}`),
+    groups.map((g) => say`${g.names.join(', ')}: ${mannerSaid(kind, g.manner, true, trace)}`),
     '; ',
   )
 }
