@@ -117,10 +117,7 @@ test('a job where nothing fits before frost says so first, and what instead', as
   await expect(page.getByRole('alert')).toContainText('Overseed instead')
   await expect(page.getByRole('button', { name: /6 Order of work/ })).toContainText('does not fit this season')
   await page.getByRole('button', { name: /3 Approach/ }).click()
-  await page
-    .getByRole('radio', { name: /overseed/ })
-    .first()
-    .click()
+  await page.getByRole('button', { name: /^overseed/ }).click()
   await expect(page.getByRole('button', { name: /6 Order of work/ })).toContainText('before the cut-off')
   await expect(page.getByText('back to what the findings ask')).toBeVisible()
 })

@@ -255,3 +255,40 @@ describe('bad input gets a sentence, keeps the rest, breaks nothing', () => {
     )
   })
 })
+
+describe('one story, whatever the order', () => {
+  const covered = (wanted: number, bare = 100 - wanted) => zone({ cover: { wanted, weeds: 100 - wanted - bare, moss: 0, bare } })
+  it('more cover never asks for more seed', () => {
+    const seed = Array.from({ length: 101 }, (_, wanted) => {
+      const z = planOf({ zones: [covered(wanted)] }).zones[0]!
+      return z.seed ? Number(z.seed.kg.value) : 0
+    })
+    for (let wanted = 1; wanted <= 100; wanted++) expect(seed[wanted]!, `${wanted} %`).toBeLessThanOrEqual(seed[wanted - 1]! + 1e-9)
+  })
+  it('88 % with hardly a bare spot and 90 % are told alike, and findings say what the approach does', () => {
+    const told = (wanted: number) => {
+      const plan = planOf({ zones: [covered(wanted, 1)] })
+      return [plan.zones[0]!.approach.chosen, plan.findings.find((f) => f.kind === 'cover')!.word]
+    }
+    expect(told(88)).toEqual(told(90))
+    const dark = planOf({ zones: [zone({ sunHours: 1.5 })] })
+    expect(dark.findings.find((f) => f.kind === 'cover')!.asks).not.toMatch(/overseed/i)
+  })
+  it('the first mow and the day it looks right do not hang on the order of zones; the slowest zone decides', () => {
+    const rye = zone({ mix: [{ grass: 'perennial-ryegrass', share: 100 }] })
+    const blue = zone({ id: 'z2', name: 'Second', mix: [{ grass: 'kentucky-bluegrass', share: 100 }] })
+    const told = (zones: (typeof rye)[]) => {
+      const { mowBand, presentable } = planOf({ zones }).follow.packages[0]!
+      return [mowBand!.value, presentable!.value]
+    }
+    expect(told([rye, blue])).toEqual(told([blue, rye]))
+    expect((told([rye, blue])[1] as { low: string }).low > (told([rye])[1] as { low: string }).low).toBe(true)
+  })
+  it('moss is called acid only where the soil is acid for the grasses there', () => {
+    const says = (present: 'creeping-red-fescue' | 'perennial-ryegrass') =>
+      planOf({ zones: [zone({ cover: { wanted: 60, weeds: 0, moss: 30, bare: 10 }, ph: 5.7, present: [present] })] }).findings.find(
+        (f) => f.kind === 'moss',
+      )!.says
+    expect([says('perennial-ryegrass').includes('acid'), says('creeping-red-fescue').includes('acid')]).toEqual([true, false])
+  })
+})
