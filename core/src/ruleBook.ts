@@ -24,7 +24,7 @@ import {
   matReading,
   smotherValues,
 } from './materials/dressingRules.ts'
-import { bagNitrogen, feedDaySoil, feedReadings, feedRules, starterValues, upkeepValues } from './materials/feedRules.ts'
+import { bagNitrogen, feedDaySoil, feedReadings, feedRules, starterValues, upkeepNitrogen, upkeepValues } from './materials/feedRules.ts'
 import { bothRounds, packRule } from './materials/lines.ts'
 import { firmSettings } from './reference/firmSettings.ts'
 import { lagValues, treatmentWaits } from './reference/lagValues.ts'
@@ -82,7 +82,7 @@ const ENTRY_SETS: Record<string, Declaration>[] = [
   waterReadings,
   firmSettings,
   dressingTable,
-  { usualWait, bagNitrogen, frostReading, matReading },
+  { usualWait, bagNitrogen, upkeepNitrogen, frostReading, matReading },
 ]
 
 /** Numbers that belong to no one rule, by what they are about. */

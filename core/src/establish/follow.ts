@@ -483,7 +483,7 @@ function laterStep(
     name: part ? say`${name}, ${part}` : name,
     why: operationWhy(kind, trace),
     zones,
-    hours: hoursFigure(need, trace),
+    hours: hoursFigure(need, name, trace),
     people: need.effort.people,
     passes: 1,
     span: 1,

@@ -9,7 +9,7 @@ import { JOB, zoneScope, type Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { isPlanted } from '../work/sowing.ts'
 import { operationOf, type ZoneWork } from '../work/zoneWork.ts'
-import { bagNitrogen, feedDaySoil, feedReadings, feedRules, nitrogenValues, starterValues, upkeepValues } from './feedRules.ts'
+import { bagNitrogen, feedDaySoil, feedReadings, feedRules, nitrogenValues, starterValues, upkeepNitrogen, upkeepValues } from './feedRules.ts'
 
 export interface FeedPlan {
   /** A starter goes with seed; turf that is not sown gets an upkeep feed. */
@@ -68,7 +68,7 @@ function planFeed(brief: FeedBrief, use: FeedPlan['use'], fed: readonly Fed[], s
   const typed = job.feed.grade ?? (use === 'starter' ? firm.feedGrade : null)
   const grade = typed ?? trace.values(use === 'starter' ? starterValues : upkeepValues)
   const gradeText = `${grade.n}-${grade.p2o5}-${grade.k2o}`
-  const bag = trace.setting(bagNitrogen, scope, typed?.n ?? (use === 'upkeep' ? grade.n : null))
+  const bag = trace.setting(use === 'starter' ? bagNitrogen : upkeepNitrogen, scope, typed?.n ?? null)
   const slow = trace.readOr(feedReadings.slow, scope, job.feed.slowShare)
   const days = fed.flatMap(({ work }) => fedOn(work.r.id) ?? [])
   const warmest = days.reduce<Figure | null>((a, b) => (a === null || soilOn(b.value as Day) > soilOn(a.value as Day) ? b : a), null)

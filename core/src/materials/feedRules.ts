@@ -55,6 +55,9 @@ const laidAlong = {
   compute: ({ rate, grade }: { rate: number; grade: number }) => (rate * grade) / 100,
 } as const
 
+/** Nitrogen in the bag for turf that is not sown: the job's, else Juvena's usual. */
+export const upkeepNitrogen = setting({ key: 'feed.upkeep-grade', stage: 5, label: 'Nitrogen in the bag', usual: upkeepValues.n })
+
 export const feedRules = {
   rate: rule({
     ...feed,
@@ -100,9 +103,9 @@ export const feedRules = {
     standing: 'practice',
     says: 'A dose lays {low} to {high} of nitrogen (½–1 lb/1,000 ft²); {usual} is taken, and never more than the most for the day.',
     values: {
-      low: value(2.4, 'g/m2', 'practice', 'A starter lays at least', [0, 10]),
-      high: value(4.9, 'g/m2', 'practice', 'A starter lays at most', [1, 15]),
-      usual: value(3.2, 'g/m2', 'model', 'A starter lays, until you say', [0.5, 10]),
+      low: value(2.4, 'g/m2', 'practice', 'A dose of nitrogen lays at least', [0, 10]),
+      high: value(4.9, 'g/m2', 'practice', 'A dose of nitrogen lays at most', [1, 15]),
+      usual: value(3.2, 'g/m2', 'model', 'A dose of nitrogen lays, until you say', [0.5, 10]),
     },
     inputs: { ceiling: 'g/m2' },
     formula: 'min(ceiling, max(low, min(high, usual)))',

@@ -257,10 +257,10 @@ function fixedFor({ kind, zones }: StepNeed, pack: WorkPackage, records: StepRec
 }
 
 /** The hours of a step as a figure: what `hoursOf` worked from, with the grounds as figures. */
-export function hoursFigure(need: StepNeed, trace: Trace): Figure {
+export function hoursFigure(need: StepNeed, name: Message, trace: Trace): Figure {
   const { setUp, passes, rate, spreading, people, by, grounds } = need.effort
   const scope = stepScope(stepId(need.kind, need.zones, need.part))
-  const named = { label: say`${OPERATIONS[need.kind].name}: hours` }
+  const named = { label: say`${name}: hours` }
   if (by === 'nothing') return trace.work(hoursRules.fixed, scope, { setUp, people }, named)
   if (by === 'length') return trace.work(hoursRules.byLength, scope, { setUp, lengths: grounds, rate, people }, named)
   return trace.work(hoursRules.byArea, scope, { setUp, zones: grounds, passes, rate, spreading, people }, named)
@@ -309,7 +309,7 @@ function plannedSteps(
       name,
       why: kind === 'core' ? joined([why, say`Cores: ${schoolName('cores', schools.cores)}.`]) : kind === 'water' && !sown ? UNSOWN_WATER : why,
       zones,
-      hours: hoursFigure(s.need, trace),
+      hours: hoursFigure(s.need, name, trace),
       people: effort.people,
       passes: s.need.passes,
       span: s.span,
