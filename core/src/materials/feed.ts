@@ -84,7 +84,12 @@ function planFeed(brief: FeedBrief, use: FeedPlan['use'], fed: readonly Fed[], s
   const k = trace.work(feedRules.k, scope, { k2o })
   const zones = fed.map(({ work, ground }) => ({
     zone: work.r.id,
-    kg: trace.work(feedRules.kg, zoneScope(work.r.id), { area: ground, rate }, { label: name, school: `feed:${schools.feed}` }),
+    kg: trace.work(
+      feedRules.kg,
+      zoneScope(work.r.id),
+      { area: ground, rate },
+      { label: name, ...(use === 'starter' ? { school: `feed:${schools.feed}` } : {}) },
+    ),
   }))
   const total = trace.work(feedRules.total, scope, { zones: zones.map((z) => z.kg) }, { label: say`${name} to order` })
   const about = { job, firm, schools, fed: fed.map((f) => f.work.r.zone), use, prefix: scope.id === 'job' ? 'feed' : 'upkeep' }
