@@ -54,8 +54,6 @@ export interface Prescription extends Materials {
   findings: Finding[]
   totalArea: Figure | null
   packages: WorkPackage[]
-  /** The work that is really done, second rounds too: ground whose grass finds no seed is left out. */
-  works: ZoneWork[]
   notices: Notice[]
 }
 

@@ -25,7 +25,7 @@ import {
   smotherValues,
 } from './materials/dressingRules.ts'
 import { bagNitrogen, feedDaySoil, feedReadings, feedRules, starterValues, upkeepNitrogen, upkeepValues } from './materials/feedRules.ts'
-import { bothRounds, packRule } from './materials/lines.ts'
+import { bothRounds, packRule, plantRules } from './materials/lines.ts'
 import { firmSettings } from './reference/firmSettings.ts'
 import { lagValues, treatmentWaits } from './reference/lagValues.ts'
 import { coverDepth, intake, looseDensity } from './reference/materialValues.ts'
@@ -58,6 +58,7 @@ const RULE_SETS = [
   debrisRules,
   { packRule },
   bothRounds,
+  plantRules,
   frostRules,
   soilRules,
   { latitudeRule },

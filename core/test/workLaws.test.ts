@@ -57,6 +57,7 @@ describe('the work of any job', () => {
       expect(ordered('seed.')).toBe(kinds.has('sow'))
       expect(ordered('feed')).toBe(kinds.has('feed') || kinds.has('feed-later'))
       expect(ordered('cover.')).toBe(kinds.has('cover'))
+      expect([ordered('turf'), ordered('plugs')]).toEqual([kinds.has('turf'), kinds.has('plugs')])
       expect(ordered('dressing') || ordered('soil.')).toBe(
         ['dress', 'trench', 'sand-in', 'dog-soil', 'dig-clumps'].some((k) => kinds.has(k as never)),
       )

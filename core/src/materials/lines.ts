@@ -3,8 +3,8 @@ import { FEED_BAGS, packValues, SEED_BAGS } from '../reference/materialValues.ts
 import type { MixOrder, ZoneSeed } from '../seed/seedPlan.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../trace/message.ts'
-import type { Unit } from '../quantities/show.ts'
-import { allZones, procedure, rule } from '../trace/rule.ts'
+import { operationOf, type ZoneWork } from '../work/zoneWork.ts'
+import { allZones, procedure, rule, value } from '../trace/rule.ts'
 import { JOB, zoneOf, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { CoverPlan } from './cover.ts'
@@ -54,6 +54,8 @@ export interface Materials {
   dressing: DressingPlan | null
   covers: readonly CoverPlan[]
   debris: readonly DebrisLine[]
+  /** The work that is really done. */
+  works: readonly ZoneWork[]
 }
 
 type Sizes = Parameters<typeof bagsFor>[1]
@@ -71,6 +73,7 @@ export function materialLines(m: Materials, feeds: readonly FeedPlan[], { areaEr
     ...m.orders.map((order) => seedLine(order, m.seeds, { many: m.orders.length > 1, later: false }, buying, trace)),
     ...m.laterOrders.map((order) => seedLine(order, m.laterSeeds, { many: m.laterOrders.length > 1, later: true }, buying, trace)),
     ...feeds.map((feed, i) => feedLine(feed, i > 0, buying, trace)),
+    ...plantLines(m.works, trace),
     ...(m.dressing?.lines.map((line) => dressingLine(line, m.dressing!, trace)) ?? []),
     ...m.covers.map((c) => coverLine(c, trace)),
     ...m.debris.map((d) => debrisLine(d, trace)),
@@ -227,6 +230,57 @@ const coverLine = (cover: CoverPlan, trace: Trace): MaterialLine => ({
   cells: cellsOf(cover.kind, cover.zones, trace),
   total: cover.total.id,
 })
+
+/** What is set or laid instead of sown. */
+export const plantRules = {
+  turf: rule({
+    id: 'materials.turf',
+    key: 'turf',
+    stage: 5,
+    label: 'Turf',
+    unit: 'm2',
+    standing: 'practice',
+    says: 'The ground laid, and {waste} for cuts at edges.',
+    values: { waste: value(5, '%', 'practice', 'Turf lost to cuts at edges', [0, 30]) },
+    inputs: { ground: 'm2' },
+    formula: 'ground * (1 + waste)',
+    compute: ({ ground }, { waste }) => ground * (1 + waste / 100),
+  }),
+  plugs: rule({
+    id: 'materials.plugs',
+    key: 'plugs',
+    stage: 5,
+    label: 'Plugs or runners',
+    unit: '1',
+    standing: 'model',
+    says: 'Gaps set at {apart}, from the edge and inside.',
+    values: { apart: value(250, 'mm', 'model', 'Plugs and runners are set apart by', [50, 600]) },
+    inputs: { ground: 'm2' },
+    formula: 'ceil(ground / (apart * apart) - 0.000000001)',
+    compute: ({ ground }, { apart }) => Math.ceil(ground / (apart / 1000) ** 2 - 1e-9),
+  }),
+  turfTotal: rule({ id: 'materials.turf-total', key: 'turf', stage: 5, label: 'Turf, to order', standing: 'calculation', ...allZones('m2') }),
+  plugsTotal: rule({ id: 'materials.plugs-total', key: 'plugs', stage: 5, label: 'Plugs or runners', standing: 'calculation', ...allZones('1') }),
+}
+
+/** Turf to lay, and plugs or runners to set. */
+function plantLines(works: readonly ZoneWork[], trace: Trace): MaterialLine[] {
+  const amounts = (kind: 'turf' | 'plugs') =>
+    works.flatMap((work) => {
+      const planted = operationOf(work, kind)
+      return planted
+        ? [{ zone: work.r.id, amount: trace.work(plantRules[kind] as typeof plantRules.turf, zoneScope(work.r.id), { ground: planted.ground }) }]
+        : []
+    })
+  const line = (kind: 'turf' | 'plugs', name: string, detail: string): MaterialLine[] => {
+    const zones = amounts(kind)
+    if (zones.length === 0) return []
+    const totals = kind === 'turf' ? plantRules.turfTotal : (plantRules.plugsTotal as unknown as typeof plantRules.turfTotal)
+    const total = trace.work(totals, JOB, { zones: zones.map((z) => z.amount) })
+    return [{ ...plain, id: kind, name, detail, cells: cellsOf(kind, zones, trace), total: total.id }]
+  }
+  return [...line('turf', 'Turf', 'laid the day it comes'), ...line('plugs', 'Plugs or runners', 'of the turf there')]
+}
 
 const OFF: Record<DebrisLine['what'], string> = { thatch: 'Off: thatch', cores: 'Off: cores', sward: 'Off: old growth' }
 

@@ -219,6 +219,7 @@ function decide(brief: WorkBrief, sowing: Sowing, operation: StepKind, asks: Ask
   if (operation === 'dress' && nothingLow(brief)) return decision('No ground lies low.', { barred: true })
   if (operation === 'sow' && !isSown(sowing))
     return decision(sowing === 'none' ? say`Not part of “${APPROACH_NAMES[approach]}”.` : 'Runners, plugs or turf are set instead.', { barred: true })
+  if ((operation === 'plugs' || operation === 'turf') && sowing !== operation) return decision('Choose it under “What is sown”.', { barred: true })
   if (own?.on === false) return decision('Your choice.', { yours: true })
   if (own?.on === true) return decision(null, { yours: true })
   if (mine[0]) return decision(mine[0].why)

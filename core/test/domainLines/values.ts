@@ -359,4 +359,6 @@ operation.recheck                          10 d       practice      5..21
 operation.pests                            14 d       practice      5..42
 ph.acidCentipede                            5 1       practice      4..6
 bulk.bag                                 0.75 m3      practice      0.3..1.5
+materials.turf.waste                        5 %       practice      0..30
+materials.plugs.apart                     250 mm      model         50..600
 `

@@ -2,6 +2,7 @@
 import { zoneFigure } from '@juvena/core/trace/scope'
 import { computed } from 'vue'
 import { FINDING_NAMES, READING_OF, type Finding } from '@juvena/core/findings/finding'
+import type { ZoneSummary } from '@juvena/core/pipeline'
 import { explain } from '@juvena/core/present/explain'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
@@ -25,6 +26,12 @@ const lineOf = (id: string) => {
   const e = job.plan && explain(job.plan, id, firm.reader)
   return e ? { line: e.decidedBy ?? '', standing: e.rule.standing } : null
 }
+/** The operations a finding asks for, and whether each is planned. */
+const asked = (z: ZoneSummary, f: Finding) =>
+  f.wants.flatMap(({ operation }) => {
+    const rung = z.rungs.find((r) => r.operation === operation)
+    return rung ? [{ operation, name: firm.say(rung.name), planned: rung.planned, reason: firm.say(rung.reason).replace(/\.$/, '') }] : []
+  })
 const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdict]
 </script>
 
@@ -63,6 +70,11 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
             </td>
             <td>
               {{ firm.say(f.says) }} <b v-if="f.asks !== 'Nothing.'">{{ firm.say(f.asks) }}</b>
+              <span v-if="f.wants.length" class="wants small">
+                <template v-for="w in asked(z, f)" :key="w.operation"
+                  ><span :class="{ off: !w.planned }">{{ w.planned ? '✓' : '✕' }} {{ w.name }}{{ w.planned ? '' : `: ${w.reason}` }}</span>
+                </template>
+              </span>
               <span v-if="f.figure && lineOf(f.figure)" class="line small soft"
                 >{{ lineOf(f.figure)!.line }} <StandingTag :standing="lineOf(f.figure)!.standing"
               /></span>
@@ -75,6 +87,15 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
 </template>
 
 <style scoped>
+.wants {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.1rem 0.9rem;
+  color: var(--moss);
+}
+.wants .off {
+  color: var(--soft);
+}
 .area {
   font-weight: 400;
 }
