@@ -145,7 +145,9 @@ function materials(plan: JobPlan): Line {
 
 function order(plan: JobPlan): Line {
   const later = new Set(plan.follow.later.map((s) => s.id))
-  const work = plan.steps.filter((s) => !later.has(s.id))
+  // The proper sowing of ground held over lies a season away, and is told on its own.
+  const proper = plan.packages.find((p) => p.kind === 'later')
+  const work = plan.steps.filter((s) => !later.has(s.id) && s.workPackage !== proper?.id)
   const first = work.find((s) => s.kind !== 'notice')?.chosen
   const last = work.at(-1)?.chosen
   const pack = plan.packages.find((p) => !p.fits) ?? plan.packages[0]
@@ -161,9 +163,11 @@ function order(plan: JobPlan): Line {
       ? NEEDS_A_ZONE
       : !pack.fits
         ? 'does not fit this season'
-        : pack.plants
-          ? `sown ${count(left, 'day', 'days')} before the cut-off`
-          : count(pack.visits, 'visit', 'visits'),
+        : proper
+          ? say`proper sowing ${onDay(proper.sowDay, true)}`
+          : pack.plants
+            ? `sown ${count(left, 'day', 'days')} before the cut-off`
+            : count(pack.visits, 'visit', 'visits'),
   }
 }
 

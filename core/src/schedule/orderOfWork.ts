@@ -18,6 +18,7 @@ import { figureId, packageScope, stepScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { hoursRules } from '../work/hours.ts'
 import { isPlanted } from '../work/sowing.ts'
+import { plans, type ZoneWork } from '../work/zoneWork.ts'
 import { plantsIn, stepsOf, type PackageSteps, type StepBrief, type StepNeed } from '../work/steps.ts'
 import type { PackageKind, WorkPackage } from '../work/workPackages.ts'
 import { schedulePackage, type Calendar, type Fixed, type Schedule, type ScheduledStep, type WorkWindow } from './schedulePackage.ts'
@@ -307,7 +308,7 @@ function plannedSteps(
       workPackage: pack.id,
       kind,
       name,
-      why: kind === 'core' ? joined([why, say`Cores: ${schoolName('cores', schools.cores)}.`]) : kind === 'water' && !sown ? UNSOWN_WATER : why,
+      why: kind === 'core' ? joined([why, coresSaid(mine, schools)]) : kind === 'water' && !sown ? UNSOWN_WATER : why,
       zones,
       hours: hoursFigure(s.need, name, trace),
       people: effort.people,
@@ -328,6 +329,14 @@ function plannedSteps(
       ],
     }
   })
+}
+
+/** What becomes of the cores of some zones. */
+function coresSaid(zones: readonly ZoneWork[], schools: Schools): Message {
+  const collected = zones.filter((z) => plans(z, 'collect-cores'))
+  if (collected.length === 0) return say`Cores: ${schoolName('cores', 'drag-in')}.`
+  if (collected.length === zones.length) return say`Cores: ${schools.cores === 'collect' ? schoolName('cores', 'collect') : 'collected'}.`
+  return say`Cores: collected in ${collected.map((z) => z.r.name).join(', ')}, dragged in elsewhere.`
 }
 
 const UNSOWN_WATER = 'Opened turf dries, a dressing settles with water, and granules want it.'

@@ -65,7 +65,7 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
         @update:model-value="set(i, { waitDays: $event })"
       />
       <TextField label="Product" :model-value="t.product" :maxlength="80" @update:model-value="set(i, { product: $event })" />
-      <TextField label="Active, by its common name" :model-value="t.active" :maxlength="80" @update:model-value="set(i, { active: $event })" />
+      <TextField label="Active ingredient" :model-value="t.active" :maxlength="80" @update:model-value="set(i, { active: $event })" />
       <fieldset v-if="job.zones.length > 1" class="where">
         <legend class="label">Where</legend>
         <label v-for="z in job.zones" :key="z.id"
@@ -91,7 +91,7 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
 }
 .row {
   display: grid;
-  grid-template-columns: minmax(11rem, 2fr) minmax(7rem, 1fr) minmax(8rem, 1.2fr) minmax(7rem, 1fr) auto;
+  grid-template-columns: minmax(9rem, 1.5fr) minmax(7rem, 1fr) minmax(8rem, 1.1fr) minmax(6.5rem, 1fr) minmax(6.5rem, 1fr);
   gap: 0.3rem 0.9rem;
   border-top: 1px solid var(--rule);
   padding-top: 0.4rem;
@@ -103,7 +103,7 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
   color: var(--soft);
 }
 .where {
-  grid-column: 1 / -1;
+  grid-column: 1 / 5;
   border: 0;
   padding: 0;
   margin: 0;
@@ -112,6 +112,7 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
   gap: 0.2rem 1rem;
 }
 .until {
+  grid-column: 5;
   display: grid;
   justify-items: start;
   align-content: start;
@@ -123,6 +124,10 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
 @media (max-width: 1000px) {
   .row {
     grid-template-columns: 1fr 1fr;
+  }
+  .where,
+  .until {
+    grid-column: 1 / -1;
   }
 }
 </style>
