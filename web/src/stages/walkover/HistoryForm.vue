@@ -91,7 +91,7 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
 }
 .row {
   display: grid;
-  grid-template-columns: minmax(9rem, 1.5fr) minmax(7rem, 1fr) minmax(8rem, 1.1fr) minmax(6.5rem, 1fr) minmax(6.5rem, 1fr);
+  grid-template-columns: 1.5fr 1.1fr 1.2fr 1fr 1fr;
   gap: 0.3rem 0.9rem;
   border-top: 1px solid var(--rule);
   padding-top: 0.4rem;
