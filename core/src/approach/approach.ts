@@ -1,7 +1,7 @@
 import type { Job } from '../entities/job.ts'
 import { findingOf, type Finding } from '../findings/finding.ts'
 import { startOverLine } from '../findings/findInZone.ts'
-import { stolonOnly } from '../findings/findingAsks.ts'
+import { healsItself, stolonOnly } from '../findings/findingAsks.ts'
 import { coverLines } from '../findings/lines.ts'
 import { APPROACH_NAMES, type ApproachId } from '../reference/lists.ts'
 import { lightLines } from '../reference/siteValues.ts'
@@ -51,7 +51,7 @@ interface Brief {
 const isBumpy = ({ findings, r }: Brief) => findingOf(findings, r.id, 'lows')?.verdict === 'act'
 
 function suggest(brief: Brief): { approach: ApproachId; why: Message } {
-  const { r, job, schools, findings, trace } = brief
+  const { r, job, schools, trace } = brief
   const marginal = trace.value(lightLines.marginal)
   if (r.sunKnown && num(r.sun) < marginal)
     return { approach: 'leave', why: say`Under ${quantity(marginal, 'h')} of sun grass is the wrong plant; seed would be money lost.` }
@@ -72,12 +72,11 @@ function suggest(brief: Brief): { approach: ApproachId; why: Message } {
       : bumpy
         ? { approach: 'overseed-level', why: say`${r.wanted} cover is worth keeping, and the surface needs bringing up with it.` }
         : { approach: 'overseed', why: say`${r.wanted} wanted grass is above the ${quantity(line, '%')} line: keep it and add to it.` }
-  const repairs =
-    r.worn !== null ||
-    r.trenches.length > 0 ||
-    findings.some((f) => f.zone === r.zone.id && f.wants.some((w) => w.strength === 'must' && w.operation === 'dog-soil')) ||
-    num(r.incurable) >= trace.value(coverLines.clumps)
-  const spots = repairs || (r.bare !== null && num(r.bare) >= trace.value(coverLines.mend)) || job.aims.includes('mend-patch')
+  const patch = job.aims.includes('mend-patch')
+  const bare = r.bare === null ? 0 : num(r.bare)
+  // Warm turf that spreads closes small gaps by itself.
+  const heals = healsItself(r) && !patch && bare < trace.value(coverLines.gaps)
+  const spots = repairsSown(brief) || patch || (!heals && bare >= trace.value(coverLines.mend))
   if (spots)
     return stolonOnly(r)
       ? { approach: 'plugs', why: 'Bare gaps are filled with runners or plugs of the turf there.' }
@@ -93,6 +92,13 @@ function suggest(brief: Brief): { approach: ApproachId; why: Message } {
     ? { approach: 'care', why: say`${r.wanted} cover: seed would find little room. What the ground asks for is done without it.` }
     : { approach: 'leave', why: say`${r.wanted} cover: seed would find little room.` }
 }
+
+/** Repairs that leave bare soil to sow. */
+const repairsSown = ({ r, findings, trace }: Brief): boolean =>
+  r.worn !== null ||
+  r.trenches.length > 0 ||
+  num(r.incurable) >= trace.value(coverLines.clumps) ||
+  findings.some((f) => f.zone === r.zone.id && f.wants.some((w) => w.strength === 'must' && w.operation === 'dog-soil'))
 
 /** Findings or drawings that ask for work on a lawn that is not sown. */
 const asksForWork = ({ findings, r, job }: Brief): boolean =>

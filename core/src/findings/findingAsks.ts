@@ -34,6 +34,10 @@ export const stolonOnly = (r: ZoneReadings): boolean => r.zone.present.some((g) 
 export const scalps = (r: ZoneReadings): boolean =>
   r.zone.present.length > 0 && r.zone.present.every((g) => GRASSES[g].season === 'warm' && /rhizome/.test(GRASSES[g].spread))
 
+/** Warm turf that spreads by runners: small gaps close by themselves. */
+export const healsItself = (r: ZoneReadings): boolean =>
+  r.zone.present.length > 0 && r.zone.present.every((g) => GRASSES[g].season === 'warm' && GRASSES[g].spreads)
+
 const DARK: Message = 'Grass is the wrong plant in this light: work on it is money lost.'
 const IN_THE_DARK: readonly StepKind[] = [
   'cut-first',
@@ -82,7 +86,15 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
   },
   thatch: (_, { r, trace }) => {
     const passes = scarifyPasses(num(r.thatch!), trace)
-    return passes > 0 ? { wants: [['scarify', 'must', say`The mat is ${r.thatch!} deep.`, { passes }]] } : {}
+    if (passes === 0) return {}
+    const short: Message = 'Warm turf with a mat is cut hard before blades: it comes back from below.'
+    const cuts: Line[] = scalps(r)
+      ? [
+          ['cut-first', 'should', short],
+          ['cut-second', 'should', short],
+        ]
+      : []
+    return { wants: [['scarify', 'must', say`The mat is ${r.thatch!} deep.`, { passes }], ...cuts] }
   },
   compaction: ({ word }, { r }) => {
     const hard = r.zone.penetration === 'stops'

@@ -7,6 +7,7 @@ export const coverLines = tradeValues('cover', {
   fifty: value(50, '%', 'practice', 'The other school starts over below this much', [20, 80]),
   incurable: value(40, '%', 'model', 'Incurable grassy weeds over this share force a kill-off', [10, 90]),
   thin: value(85, '%', 'model', 'Below this much wanted cover the sward is thin', [50, 100]),
+  gaps: value(10, '%', 'model', 'Warm turf that spreads closes gaps by itself up to this much bare ground', [1, 40]),
   mend: value(3, '%', 'model', 'From this much bare ground there are spots to mend', [0.5, 30]),
   mendable: value(60, '%', 'model', 'From this much wanted cover mending the bare spots alone is worth offering', [20, 100]),
   clumps: value(5, '%', 'model', 'Incurable grassy weeds from this share are worth digging out as clumps', [0.5, 40]),

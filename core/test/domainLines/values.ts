@@ -56,6 +56,7 @@ habit.rideOn                             120 kg     model         60..400
 cover.thirty                              30 %      practice      5..60
 cover.fifty                               50 %      practice      20..80
 cover.mend                                 3 %      model         0.5..30
+cover.gaps                                10 %      model         1..40
 cover.mendable                            60 %      model         20..100
 cover.nothingLeft                         15 %      model         0..40
 cover.weedy                               15 %      model         1..80

@@ -48,6 +48,20 @@ const SEED: StepKind[] = ['sow', 'work-in', 'cover']
 
 export const LAWNS: WorkedLawn[] = [
   {
+    name: 'a couch lawn to be levelled in early summer, a few gaps in it',
+    because: 'Couch runs into small gaps by itself: level it in growth, in thin lifts, and sow nothing.',
+    today: '2026-11-10', job: { site: { latitude: -27.5, longitude: 153, frost: '20 Jun' }, aims: ['level'] },
+    zone: { ...sound, cover: { wanted: 92, weeds: 5, moss: 0, bare: 3 }, present: ['bermudagrass'], heightOfCut: 20, mower: 'reel', lowsDepth: 15, lowsShare: 25, thatch: 10 },
+    sowing: 'none', wanted: ['dress', 'dress-again', 'water'], never: [...SEED, 'scarify', 'plugs'], months: [11, 12],
+  },
+  {
+    name: 'kikuyu on a deep mat, late spring',
+    because: 'Down hard, two passes of the blades, cleared and fed: it closes over by itself.',
+    today: '2026-10-20', job: { site: { latitude: -27.5, longitude: 153, frost: '20 Jun' } },
+    zone: { ...sound, cover: { wanted: 92, weeds: 5, moss: 0, bare: 3 }, present: ['kikuyu'], heightOfCut: 40, thatch: 35 },
+    sowing: 'none', wanted: ['cut-first', 'cut-second', 'scarify', 'clear', 'feed'], never: SEED, order: ['cut-first', 'cut-second', 'scarify', 'feed'],
+  },
+  {
     name: 'a full lawn on a mat, north',
     because: 'There is no room for seed: the mat comes out, and it closes in a fortnight.',
     today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, thatch: 18 },
