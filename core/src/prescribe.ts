@@ -168,6 +168,7 @@ function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFig
       ? [...(own.length > 0 ? checkMix(r, mix.parts, season) : []), ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : [])]
       : []),
     ...unopened(work),
+    ...notLabelled(work, seed),
   ]
   return { r, season, approach, suggestedMix: suggested, seed, work, later, findings, notices }
 }
@@ -211,6 +212,26 @@ function mixFor({ schools, today, waits, trace }: PrescribeBrief, climate: SiteC
     overseeding: sowing === 'over' || sowing === 'thin',
     trace,
   })
+}
+
+/** Grasses in the mix that a herbicide at seeding harms: bents never stand it, fine fescues only as the label says. */
+const notLabelled = (work: ZoneWork, seed: ZoneSeed | null): Notice[] => {
+  const { r } = work
+  const harmed = plans(work, 'seed-safe') ? (seed?.mix ?? []).filter((m) => GRASSES[m.grass].fine || GRASSES[m.grass].season === 'warm') : []
+  if (harmed.length === 0) return []
+  const bent = harmed.some((m) => m.grass === 'browntop' || GRASSES[m.grass].season === 'warm')
+  return [
+    {
+      id: figureId(zoneScope(r.id), 'seed-safe'),
+      stage: 6,
+      zone: r.zone.id,
+      level: bent ? 'hold' : 'warn',
+      title: say`${r.name}: ${harmed.map((m) => GRASSES[m.grass].short).join(', ')} in the seed, and a herbicide at seeding.`,
+      says: bent
+        ? 'It would not come up. Leave the herbicide out, or change the mix. The label decides.'
+        : 'Fine fescues stand only some of them, and at lower rates. Read the label before it is opened.',
+    },
+  ]
 }
 
 /** Seed on ground that nothing opens is said: a person switched the opening off. */

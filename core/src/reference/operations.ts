@@ -46,6 +46,7 @@ export const STEP_KINDS = [
   'turf',
   'sow',
   'work-in',
+  'seed-safe',
   'feed',
   'cover',
   'water',
@@ -68,7 +69,7 @@ export const RUNG_GROUPS: readonly { name: string; kinds: readonly StepKind[] }[
   { name: 'repairs', kinds: ['dog-soil', 'edge', 'trench', 'worn'] },
   { name: 'open', kinds: ['rake', 'scarify', 'clear', 'spike', 'wetting', 'dampen', 'core', 'collect-cores'] },
   { name: 'bed and surface', kinds: ['loosen', 'amend', 'grade', 'firm', 'roughen', 'dress', 'sand-in', 'lime'] },
-  { name: 'sow', kinds: ['plugs', 'turf', 'sow', 'work-in', 'cover'] },
+  { name: 'sow', kinds: ['plugs', 'turf', 'sow', 'work-in', 'seed-safe', 'cover'] },
   { name: 'feed, water and mow', kinds: ['feed', 'water', 'leaf-again', 'first-mow', 'mow-weekly', 'feed-later', 'dress-again', 'visit'] },
 ]
 
@@ -135,6 +136,7 @@ export const operationRates = tradeValues('rate', {
   sow: value(2500, 'm2/h', 'model', 'Sowing, a pass', [100, 20_000]),
   slit: value(700, 'm2/h', 'model', 'Slit seeding', [50, 10_000]),
   'work-in': value(400, 'm2/h', 'model', 'Working seed in', [50, 5000]),
+  'seed-safe': value(2000, 'm2/h', 'model', 'Putting down a herbicide that seed stands', [200, 20_000]),
   feed: value(2500, 'm2/h', 'model', 'Feeding, a pass', [100, 20_000]),
   cover: value(200, 'm2/h', 'model', 'Covering seed', [20, 5000]),
   peatRoller: value(500, 'm2/h', 'model', 'Covering seed with a peat roller', [20, 5000]),
@@ -451,6 +453,13 @@ export const OPERATIONS: Record<StepKind, Operation> = {
     wants: 'seed down',
     by: 'area',
   },
+  'seed-safe': {
+    name: words('Herbicide that seed stands'),
+    cautions: ['pesticide'],
+    why: 'Before or after the seed as labelled. Treated weeds may bleach white for weeks: tell the customer. Keep it off turf it is not labelled for.',
+    wants: 'the label of the product, and every grass sown named on it',
+    by: 'area',
+  },
   feed: {
     name: words('Starter feed'),
     unsown: words('Feed'),
@@ -562,6 +571,7 @@ export const setUpHours = tradeValues('set-up', {
   turf: value(0.5, 'h', 'model', 'Setting up to turf', [0, 4]),
   sow: value(0.5, 'h', 'model', 'Setting up to sow', [0, 4]),
   'work-in': value(0.25, 'h', 'model', 'Setting up to work in', [0, 4]),
+  'seed-safe': value(0.5, 'h', 'model', 'Setting up for a herbicide that seed stands', [0, 4]),
   feed: value(0.25, 'h', 'model', 'Setting up to feed', [0, 4]),
   cover: value(0.25, 'h', 'model', 'Setting up to cover', [0, 4]),
   water: value(0.75, 'h', 'model', 'Setting out the watering', [0, 4]),

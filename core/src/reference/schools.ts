@@ -20,6 +20,10 @@ export const SCHOOL_CHOICES = {
     schools: {
       'seed-first': { name: 'seed first', says: 'Density is the weed control; kill only incurable grassy weeds.' },
       'spray-then-sow': { name: 'spray, then sow', says: 'Clean up broad-leaved weeds first and wait out the label.' },
+      'safe-at-seeding': {
+        name: 'safe at seeding',
+        says: 'A herbicide that new seed stands goes down with it, where its grasses and the label allow.',
+      },
       'no-chemicals': { name: 'no chemicals', says: 'Nothing is sprayed; old growth is lifted off.' },
     },
   }),

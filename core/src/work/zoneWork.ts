@@ -107,12 +107,13 @@ function schoolAsks({ r, schools, trace }: WorkBrief, asked: ReadonlySet<StepKin
   const weedy = r.weeds !== null && num(r.weeds) >= trace.value(coverLines.weedy)
   return [
     ...(schools.weeds === 'spray-then-sow' && weedy ? [ask('spray', 'school', 'spray, then sow', say`${r.weeds!} is under weeds.`)] : []),
+    ...(schools.weeds === 'safe-at-seeding' && weedy ? [ask('seed-safe', 'school', 'safe at seeding', say`${r.weeds!} is under weeds.`)] : []),
     ...(schools.cores === 'collect' && asked.has('core') ? [ask('collect-cores', 'school', 'collect', 'Cores come off before seed.')] : []),
   ]
 }
 
 /** What stands on its own, whatever anybody asks: turf, chemicals, light. */
-function standingForbids({ r, schools }: WorkBrief): Forbid[] {
+function standingForbids({ r, season, schools }: WorkBrief): Forbid[] {
   const no = (operation: StepKind, why: Message): Forbid => ({ operation, hard: true, why })
   return [
     ...(stolonOnly(r)
@@ -121,8 +122,10 @@ function standingForbids({ r, schools }: WorkBrief): Forbid[] {
           no('cut-second', 'Turf that lives by runners above ground is never cut to the ground: a modest cut only.'),
         ]
       : []),
+    ...(season === 'warm' ? [no('seed-safe', 'Most warm turf does not stand it.')] : []),
+    ...(r.zone.present.includes('browntop') ? [no('seed-safe', 'Bents do not stand it.')] : []),
     ...(schools.weeds === 'no-chemicals'
-      ? (['spray', 'kill', 'kill-again', 'pre-emergence'] as const).map((op): Forbid => ({
+      ? (['spray', 'kill', 'kill-again', 'pre-emergence', 'seed-safe'] as const).map((op): Forbid => ({
           operation: op,
           hard: false,
           why: 'Nothing is sprayed: no chemicals.',
@@ -181,7 +184,7 @@ const COMES_ALONG: ReadonlySet<StepKind> = new Set<StepKind>(['notice', 'mark', 
 /** Operations that only make sense after seed. */
 const AFTER_SEED: ReadonlySet<StepKind> = new Set<StepKind>(['first-mow', 'mow-weekly', 'feed-later', 'visit', 'leaf-again'])
 /** Operations on seed itself. */
-const WITH_SEED_ONLY: ReadonlySet<StepKind> = new Set<StepKind>(['work-in', 'cover', 'mow-weekly'])
+const WITH_SEED_ONLY: ReadonlySet<StepKind> = new Set<StepKind>(['work-in', 'seed-safe', 'cover', 'mow-weekly'])
 
 /** Lower by less than this is not low, mm. */
 const HAIR = 0.1

@@ -362,4 +362,6 @@ ph.acidCentipede                            5 1       practice      4..6
 bulk.bag                                 0.75 m3      practice      0.3..1.5
 materials.turf.waste                        5 %       practice      0..30
 materials.plugs.apart                     250 mm      model         50..600
+rate.seed-safe                           2000 m2/h    model         200..20000
+set-up.seed-safe                          0.5 h       model         0..4
 `

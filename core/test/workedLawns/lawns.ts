@@ -48,6 +48,20 @@ const SEED: StepKind[] = ['sow', 'work-in', 'cover']
 
 export const LAWNS: WorkedLawn[] = [
   {
+    name: 'weeds in a thin rye lawn, by the school that is safe at seeding',
+    because: 'What seed stands goes down with it on the day; weeds bleach, and the customer is told.',
+    today: '2026-08-20', job: { site: NORTH, schools: { weeds: 'safe-at-seeding' } },
+    zone: { ...sound, ...cover(60, 30), mix: [{ grass: 'perennial-ryegrass', share: 100 }] },
+    sowing: 'over', wanted: ['sow', 'seed-safe', 'water'], never: ['spray', 'kill'], order: ['sow', 'seed-safe'], says: /bleach white/,
+  },
+  {
+    name: 'the same with bent in the lawn',
+    because: 'Bents do not stand it.',
+    today: '2026-08-20', job: { site: NORTH, schools: { weeds: 'safe-at-seeding' } },
+    zone: { ...sound, ...cover(60, 30), present: ['browntop', 'creeping-red-fescue'], heightOfCut: 15 },
+    sowing: 'over', wanted: ['sow'], never: ['seed-safe', 'spray'],
+  },
+  {
     name: 'a couch lawn to be levelled in early summer, a few gaps in it',
     because: 'Couch runs into small gaps by itself: level it in growth, in thin lifts, and sow nothing.',
     today: '2026-11-10', job: { site: { latitude: -27.5, longitude: 153, frost: '20 Jun' }, aims: ['level'] },

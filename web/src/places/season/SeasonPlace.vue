@@ -85,6 +85,7 @@ const SHORT: Record<StepKind, readonly [word: string, weight: number]> = {
   turf: ['turf', 8],
   sow: ['sow', 9],
   'work-in': ['', 0],
+  'seed-safe': ['herbicide', 3],
   feed: ['feed', 2],
   cover: ['cover', 2],
   water: ['', 0],

@@ -18,6 +18,8 @@ const PLAIN: Partial<Record<StepKind, string>> = {
   'leaf-off': 'Leaf and needles come off.',
   'cast-brush': 'Worm casts are brushed off.',
   'clip-heads': 'Seed heads are cut and carried off.',
+  'seed-safe':
+    'A weedkiller that new seed stands goes down. Weeds may turn white for some weeks: that is right. Keep children and pets off until we say so.',
   'pre-emergence': 'A product that stops annual weed grasses goes down. Keep children and pets off until we say so.',
   'hand-weed': 'Weeds are dug out by hand.',
   'dig-clumps': 'Coarse clumps are dug out and the holes filled.',
