@@ -147,6 +147,28 @@ describe('cores, sand and lifts', () => {
     expect(lifts).toHaveLength(4)
     for (let i = 1; i < lifts.length; i++) expect(Date.parse(lifts[i]!) - Date.parse(lifts[i - 1]!)).toBeGreaterThanOrEqual(28 * 86_400_000)
   })
+  it('hundreds of lifts are no plan: a dozen get days, and it is said', () => {
+    const deep = planOf({
+      dressing: { depth: 300 },
+      zones: [zone({ heightOfCut: 2, cover: { wanted: 95, weeds: 5, moss: 0, bare: 0 }, thatch: 5, penetration: 'easy' })],
+    })
+    expect(deep.steps.filter((s) => s.kind === 'dress-again')).toHaveLength(11)
+    expect(deep.notices.some((n) => n.id === 'zone:z1.lifts' && n.level === 'hold')).toBe(true)
+  })
+  it('the largest lawn that may be entered is laid out all the same, whatever is dug by hand', () => {
+    const plan = planOf({
+      zones: [
+        zone({
+          area: 1_000_000,
+          cover: { wanted: 60, weeds: 40, moss: 0, bare: 0 },
+          weedsSeen: ['dandelion'],
+          dogs: true,
+          operations: { 'hand-weed': { on: true } },
+        }),
+      ],
+    })
+    expect(plan.steps.find((s) => s.kind === 'hand-weed')!.span).toBeLessThanOrEqual(260)
+  })
   it('what is lifted goes by the passes of each zone, and moss comes out with it', () => {
     const off = (change: object) => valueOf(planOf({ zones: [zone(change)] }), 'zone:z1.debris')
     const even = { cover: { wanted: 60, weeds: 20, moss: 0, bare: 20 } }

@@ -9,6 +9,7 @@ import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { quantity, say, type Message } from '../trace/message.ts'
 import { figureId, JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
+import { MOST_LIFTS } from '../work/steps.ts'
 import { operationOf, plans, type ZoneOperation, type ZoneWork } from '../work/zoneWork.ts'
 import { coringRules, coringValues, dressingReadings, dressingRules, dressingTable, smotherValues } from './dressingRules.ts'
 
@@ -189,6 +190,15 @@ function dressZone(brief: DressingBrief, work: ZoneWork, { settling, oversize }:
       title: say`${r.name} would be buried in one go.`,
       says: buriedSays(brief, work, { depth, limit, lifts: inLifts ? num(lifts) : null }),
       figure: limit.id,
+    })
+  if (num(lifts) > MOST_LIFTS)
+    notices.push({
+      ...about,
+      id: figureId(scope, 'lifts'),
+      level: 'hold',
+      title: say`${r.name}: ${lifts} lifts are no plan.`,
+      says: say`Only the first ${MOST_LIFTS} get days. Grade it and sow it as new ground, or fill the lows in one go and reseed the fill.`,
+      figure: lifts.id,
     })
   if (num(depth) > trace.value(smotherValues.tooDeep))
     notices.push({

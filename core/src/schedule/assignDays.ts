@@ -9,6 +9,8 @@ export interface Calendar {
 
 /** Days a step may need beyond whole ones before it counts as another day: a few minutes over are worked off the same day. */
 const MINUTES_OVER = 0.05
+/** Longest a step is laid out for, working days: a year of them. */
+const MOST_DAYS = 260
 /** Hours a day may be overfilled by, so that two short steps share it. */
 const OVERTIME = 0.5
 /** Rounds in which one step may push another before the days count as impossible. */
@@ -16,7 +18,8 @@ const MOST_ROUNDS = 60
 /** Days looked through for one that has room. */
 const LOOKED_THROUGH = 45
 
-export const daysFilled = (need: StepNeed, calendar: Calendar): number => Math.max(1, Math.ceil(need.hours / calendar.hoursPerDay - MINUTES_OVER))
+export const daysFilled = (need: StepNeed, calendar: Calendar): number =>
+  Math.min(MOST_DAYS, Math.max(1, Math.ceil(need.hours / calendar.hoursPerDay - MINUTES_OVER)))
 
 /** A link between two steps of the list, by their place in it. */
 export interface IndexedLink {

@@ -176,6 +176,9 @@ export function stepsOf(pack: WorkPackage, brief: StepBrief): PackageSteps {
   return { needs, anchor: needs.findIndex((n) => n.kind === anchor) }
 }
 
+/** More lifts than this take over a year: they get no days, and the plan says so. */
+export const MOST_LIFTS = 12
+
 /** Steps that come after the seed is up, or after a dressing has been grown through. */
 export function laterSteps(pack: WorkPackage, brief: StepBrief): StepNeed[] {
   const found: StepNeed[] = []
@@ -184,7 +187,7 @@ export function laterSteps(pack: WorkPackage, brief: StepBrief): StepNeed[] {
   }
   for (const kind of ['leaf-again', 'first-mow', 'mow-weekly', 'feed-later', 'visit'] as const) add(kind, sharesOf(pack, kind))
   const lifts = (brief.dressing?.parts ?? []).filter((p) => p.step === 'dress' && p.lifts > 1)
-  const most = Math.max(1, ...lifts.map((p) => p.lifts))
+  const most = Math.min(MOST_LIFTS, Math.max(1, ...lifts.map((p) => p.lifts)))
   for (let lift = 2; lift <= most; lift++) {
     const zones = new Set(lifts.filter((p) => p.lifts >= lift).map((p) => p.zone))
     const shares = sharesOf(pack, 'dress').filter((s) => zones.has(s.work.r.id))
