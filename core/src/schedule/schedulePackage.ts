@@ -54,6 +54,13 @@ export interface Wishes {
 /** Days an anchor already done is followed for. */
 const HORIZON_AFTER = 60
 
+/** Working days in a row that may fail before a search is given up. */
+const FAILURES = 21
+
+/** Days that all steps take one after another, with the most that their links ask for between them. */
+const lengthOf = (p: Package, links: readonly IndexedLink[]): number =>
+  p.shapes.reduce((sum, s) => sum + Math.ceil(s.span * 1.5), 0) + links.reduce((sum, l) => sum + Math.max(0, l.least), 0)
+
 type Accepts = (state: DayState) => boolean
 const usable: Accepts = (state) => state !== 'shut'
 const good: Accepts = (state) => state === 'open'
@@ -205,6 +212,7 @@ function seek(p: Package, links: readonly IndexedLink[], until: number, usePins:
     const days = pin >= least && pin <= until && usable(state) ? at(pin) : null
     return days && { first: days, chosen: days, last: days }
   }
+  const settled = Math.max(least, ...p.notBefore, ...(usePins ? p.pins.flatMap((x) => x ?? []) : [])) + lengthOf(p, links)
   const onDays = (accepts: Accepts) => {
     const next = nextOf(p.window.states, accepts)
     return (day: number) => {
@@ -214,10 +222,13 @@ function seek(p: Package, links: readonly IndexedLink[], until: number, usePins:
   }
   const firstOn = (accepts: Accepts): { day: number; days: Days } | null => {
     const nextDay = onDays(accepts)
+    let failures = 0
     for (let day = nextDay(least); day <= until; day = nextDay(day + 1)) {
       if (!worksOn(p, day)) continue
       const days = at(day)
       if (days) return { day, days }
+      // Weeks repeat: what does not hold on three whole ones, with everything fixed well behind, never will.
+      if (day > settled && ++failures >= FAILURES) return null
     }
     return null
   }
@@ -227,7 +238,7 @@ function seek(p: Package, links: readonly IndexedLink[], until: number, usePins:
   const chosen = open ?? any
   let last = chosen.days
   const stateOn = (day: number) => p.window.states[day - p.windowStart] ?? 'shut'
-  for (let day = Math.min(until, p.cutOff); day > chosen.day; day--) {
+  for (let day = Math.min(until, p.cutOff), tried = 0; day > chosen.day && tried < FAILURES; day--, tried++) {
     const days = usable(stateOn(day)) && worksOn(p, day) ? at(day) : null
     if (days) {
       last = days
