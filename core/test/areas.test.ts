@@ -431,3 +431,12 @@ describe('between the earth and the plan', () => {
     expect(shapeSchema.safeParse({ id: 'a', kind: 'tree', at: [[[NaN, 0]]] }).success).toBe(false)
   })
 })
+
+describe('an outline that runs out and straight back', () => {
+  it('is clipped all the same: spikes and doubled corners are nothing, what is round them stays', () => {
+    const thread: Point[] = [[0, 0], [7, 0], [7.22695, 0], [0, 0], [2, 8], [0, 0], [0, 0]] // prettier-ignore
+    expect(joined([[thread]])).toEqual([])
+    const lawn: Point[] = [[0, 0], [10, 0], [10, 0], [10, 10], [15, 10], [10, 10], [0, 10]] // prettier-ignore
+    expect(joined([[lawn]]).reduce((sum, area) => sum + areaOf(area), 0)).toBeCloseTo(100, 6)
+  })
+})

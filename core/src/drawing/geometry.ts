@@ -75,12 +75,33 @@ export function boxOf(places: Iterable<Point>): Box | null {
 const PER_METRE = 1e5
 const sizable = (areas: Area[]): Area[] => areas.filter((area) => areaOf(area) > 1e-6)
 
-const inWhole = ([x, y]: Point) => ({ x: Math.round(x * PER_METRE), y: Math.round(y * PER_METRE) })
+interface Whole {
+  x: number
+  y: number
+}
+const inWhole = ([x, y]: Point): Whole => ({ x: Math.round(x * PER_METRE), y: Math.round(y * PER_METRE) })
+
+/** A ring without doubled places, places on a straight run, and spikes that go out and straight back: clipping never ends on some of those. */
+function plainRing(ring: Ring): Whole[] {
+  let places = ring.map(inWhole)
+  for (let before = -1; places.length >= 3 && places.length !== before;) {
+    before = places.length
+    const kept: Whole[] = []
+    places.forEach((b, i) => {
+      const a = kept.at(-1) ?? places.at(-1)!
+      const c = places[(i + 1) % places.length]!
+      const turns = (b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x)
+      if (turns !== 0) kept.push(b)
+    })
+    places = kept
+  }
+  return places.length < 3 ? [] : places
+}
 /** What the areas cover together, each by the even-odd rule. */
 const covered = (areas: readonly Area[]): Paths64 =>
   areas.flatMap((area) =>
     Clipper.union(
-      area.map((ring) => ring.map(inWhole)),
+      area.map(plainRing).filter((ring) => ring.length > 0),
       FillRule.EvenOdd,
     ),
   )
