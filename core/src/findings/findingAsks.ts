@@ -55,7 +55,7 @@ const IN_THE_DARK: readonly StepKind[] = [
 ]
 
 /** How many passes a mat asks for, by its depth. */
-export function scarifyPasses(thatch: number, trace: Trace): number {
+function scarifyPasses(thatch: number, trace: Trace): number {
   const { fine, deep, veryDeep } = trace.values(thatchLines)
   return thatch > veryDeep ? 3 : thatch > deep ? 2 : thatch > fine ? 1 : 0
 }

@@ -8,6 +8,7 @@ import { num } from '../trace/figure.ts'
 import { joined, onDay, quantity, say, type Message, type Part } from '../trace/message.ts'
 import type { Stage } from '../trace/rule.ts'
 import { zoneFigure } from '../trace/scope.ts'
+import { leftOut } from '../work/leftOut.ts'
 
 export const STAGES: Record<Stage, string> = {
   1: 'Walk-over',
@@ -116,7 +117,7 @@ function approach(plan: JobPlan): Line {
   if (nothingMeasured(plan)) return { line: 'not chosen yet', sub: NEEDS_A_ZONE }
   const measured = plan.zones.filter((z) => z.area)
   const overridden = measured.filter((z) => z.approach.overridden || z.rungs.some((r) => r.yours)).length
-  const left = measured.reduce((sum, z) => sum + z.rungs.filter((r) => !r.planned && r.asks.some((a) => a.strength !== 'may')).length, 0)
+  const left = measured.reduce((sum, z) => sum + leftOut(z.rungs).length, 0)
   return {
     line: approachWords(unique(measured.map((z) => z.approach.chosen))),
     sub: left ? `${left} asked for, not planned` : overridden ? `${overridden} changed by you` : 'as the findings ask',

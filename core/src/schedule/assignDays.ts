@@ -1,4 +1,5 @@
 import { EVENING_STEPS } from '../reference/operations.ts'
+import type { Message } from '../trace/message.ts'
 import type { StepNeed } from '../work/steps.ts'
 
 export interface Calendar {
@@ -18,7 +19,7 @@ const MOST_ROUNDS = 60
 /** Days looked through for one that has room. */
 const LOOKED_THROUGH = 45
 
-export const daysFilled = (need: StepNeed, calendar: Calendar): number =>
+const daysFilled = (need: StepNeed, calendar: Calendar): number =>
   Math.min(MOST_DAYS, Math.max(1, Math.ceil(need.hours / calendar.hoursPerDay - MINUTES_OVER)))
 
 /** A link between two steps of the list, by their place in it. */
@@ -29,11 +30,14 @@ export interface IndexedLink {
   most: number
   /** The link asks for more than must hold. */
   soft: boolean
+  /** What is given up when it does not hold; empty where it only keeps the order. */
+  why: Message
 }
 
 /** A package's steps and what fixes them, as numbers. */
 export interface Problem {
   needs: readonly StepNeed[]
+  shapes: readonly Shape[]
   calendar: Calendar
   /** The step the others hang on. */
   anchor: number
@@ -74,6 +78,10 @@ export const shapesOf = (needs: readonly StepNeed[], calendar: Calendar): Shape[
 
 const isWeekend = (day: number) => (day + 4) % 7 % 6 === 0 // prettier-ignore
 
+/** Whether a step may be done on a day: evening work on any, the crew's on its working days. */
+export const worksOn = ({ calendar, shapes }: Problem, day: number, step: number): boolean =>
+  calendar.weekendWork || shapes[step]!.evening || !isWeekend(day)
+
 /** Every link of the steps, by place; steps before the anchor also keep their order, those after it follow it. */
 export function linksOf(needs: readonly StepNeed[], anchor: number, which: 'must' | 'better'): IndexedLink[] {
   const place = new Map(needs.map((n, i) => [n.kind, i]))
@@ -83,9 +91,9 @@ export function linksOf(needs: readonly StepNeed[], anchor: number, which: 'must
       const from = place.get(link.from)!
       const [least, most] = link[which]
       const soft = which === 'better' && (link.better[0] > link.must[0] || link.better[1] < link.must[1])
-      links.push({ from, to, least, most, soft })
+      links.push({ from, to, least, most, soft, why: link.why })
     }
-    const order = (from: number) => links.push({ from, to, least: 0, most: Infinity, soft: false })
+    const order = (from: number) => links.push({ from, to, least: 0, most: Infinity, soft: false, why: '' })
     if (to > anchor) return order(anchor)
     // Evening steps hang on what they are for, so that they never hold the crew's work to another day.
     const evening = EVENING_STEPS.has(need.kind)
@@ -100,17 +108,10 @@ export function linksOf(needs: readonly StepNeed[], anchor: number, which: 'must
  * Days for all steps with the anchor on `day`: those before it as late as their links allow, those after it as early.
  * Null when they cannot hold; then `clash` says what stood in the way.
  */
-export function daysAround(
-  p: Problem,
-  links: readonly IndexedLink[],
-  shapes: readonly Shape[],
-  day: number,
-  usePins: boolean,
-  clash?: Clash,
-): Days | null {
+export function daysAround(p: Problem, links: readonly IndexedLink[], day: number, usePins: boolean, clash?: Clash): Days | null {
   const upper: number[] = new Array(p.needs.length).fill(Infinity)
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const days = onePass(p, links, shapes, day, usePins, upper, clash)
+    const days = onePass(p, links, day, usePins, upper, clash)
     if (!days) return null
     let moved = false
     for (const link of links) {
@@ -133,18 +134,17 @@ export function daysAround(
 function onePass(
   p: Problem,
   links: readonly IndexedLink[],
-  shapes: readonly Shape[],
   anchorDay: number,
   usePins: boolean,
   upper: readonly number[],
   clash?: Clash,
 ): Days | null {
-  const { needs, calendar, anchor, from, begin } = p
+  const { needs, shapes, calendar, anchor, from, begin } = p
   const count = needs.length
   const start: number[] = [...p.doneOn]
   const end: number[] = [...p.doneOn]
   const load = new Map<number, number>()
-  const works = (day: number, i: number) => calendar.weekendWork || shapes[i]!.evening || !isWeekend(day)
+  const works = (day: number, i: number) => worksOn(p, day, i)
   const fits = (day: number, i: number) => {
     const { evening, hours, span } = shapes[i]!
     const already = load.get(day) ?? 0

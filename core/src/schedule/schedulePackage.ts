@@ -3,7 +3,7 @@ import type { DayState } from '../climate/sowingWindow.ts'
 import { OPERATIONS } from '../reference/operations.ts'
 import { joined, onDay, quantity, say, type Message } from '../trace/message.ts'
 import type { PackageSteps, StepNeed } from '../work/steps.ts'
-import { daysAround, daysFilled, linksOf, shapesOf, type Calendar, type Clash, type Days, type IndexedLink, type Problem } from './assignDays.ts'
+import { daysAround, linksOf, shapesOf, worksOn, type Calendar, type Clash, type Days, type IndexedLink, type Problem } from './assignDays.ts'
 
 export type { Calendar } from './assignDays.ts'
 
@@ -77,7 +77,6 @@ interface Package extends Problem {
   window: WorkWindow
   windowStart: number
   cutOff: number
-  shapes: ReturnType<typeof shapesOf>
 }
 
 /**
@@ -143,10 +142,10 @@ function attempt(p: Package, pinned: boolean): Attempt {
     let left: Package = p
     for (let round = 0; round < p.needs.length; round++) {
       const clash = clashOf(left)
-      const let_go = clash.step >= 0 && left.pins[clash.step] !== null ? clash.step : left.pins.findIndex((pin) => pin !== null)
-      if (let_go < 0) break
-      broken.set(let_go, inTheWay(left, let_go, clash))
-      left = { ...left, pins: left.pins.map((pin, i) => (i === let_go ? null : pin)) }
+      const loosened = clash.step >= 0 && left.pins[clash.step] !== null ? clash.step : left.pins.findIndex((pin) => pin !== null)
+      if (loosened < 0) break
+      broken.set(loosened, inTheWay(left, loosened, clash))
+      left = { ...left, pins: left.pins.map((pin, i) => (i === loosened ? null : pin)) }
       const more = left.pins.some((pin) => pin !== null)
       const found = best(left, left.cutOff, more) ?? (more ? null : best(left, horizon, false))
       if (found) return { schedule: finish(left, found, { pinsUsed: more, broken }), pinsUsed: more, broken }
@@ -195,18 +194,16 @@ function nextOf(states: readonly DayState[], wanted: Accepts): number[] {
   return next
 }
 
-const worksOn = (p: Package, day: number) => p.calendar.weekendWork || p.shapes[p.anchor]!.evening || ((day + 4) % 7) % 6 !== 0
-
 /** The first day of the anchor that holds, open before marginal, and the last; null when none does by `until`. */
 function seek(p: Package, links: readonly IndexedLink[], until: number, usePins: boolean): Found | null {
   const { anchor, from } = p
   if (from > anchor) {
-    const days = daysAround(p, links, p.shapes, p.doneOn[anchor]!, usePins)
+    const days = daysAround(p, links, p.doneOn[anchor]!, usePins)
     return days && { first: days, chosen: days, last: null }
   }
   const pin = usePins ? p.pins[anchor]! : null
   const least = Math.max(p.begin, p.notBefore[anchor]!)
-  const at = (day: number) => daysAround(p, links, p.shapes, day, usePins)
+  const at = (day: number) => daysAround(p, links, day, usePins)
   if (pin !== null) {
     const state = p.window.states[pin - p.windowStart] ?? 'shut'
     const days = pin >= least && pin <= until && usable(state) ? at(pin) : null
@@ -224,7 +221,7 @@ function seek(p: Package, links: readonly IndexedLink[], until: number, usePins:
     const nextDay = onDays(accepts)
     let failures = 0
     for (let day = nextDay(least); day <= until; day = nextDay(day + 1)) {
-      if (!worksOn(p, day)) continue
+      if (!worksOn(p, day, p.anchor)) continue
       const days = at(day)
       if (days) return { day, days }
       // Weeks repeat: what does not hold on three whole ones, with everything fixed well behind, never will.
@@ -239,7 +236,7 @@ function seek(p: Package, links: readonly IndexedLink[], until: number, usePins:
   let last = chosen.days
   const stateOn = (day: number) => p.window.states[day - p.windowStart] ?? 'shut'
   for (let day = Math.min(until, p.cutOff), tried = 0; day > chosen.day && tried < FAILURES; day--, tried++) {
-    const days = usable(stateOn(day)) && worksOn(p, day) ? at(day) : null
+    const days = usable(stateOn(day)) && worksOn(p, day, p.anchor) ? at(day) : null
     if (days) {
       last = days
       break
@@ -256,8 +253,8 @@ function keepPins(p: Package): Found | null {
   if (from < Math.max(p.begin, p.notBefore[p.anchor]!)) return null
   for (const links of [p.better, p.must])
     for (let day = from; day <= until; day++) {
-      if (pin === null && !worksOn(p, day)) continue
-      const days = daysAround(p, links, p.shapes, day, true)
+      if (pin === null && !worksOn(p, day, p.anchor)) continue
+      const days = daysAround(p, links, day, true)
       if (days) return { first: days, chosen: days, last: null }
     }
   return null
@@ -274,7 +271,7 @@ function clashOf(p: Package): Clash {
   }
   const clash: Clash = { step: -1, with: -1 }
   const pins = p.pins.flatMap((pin) => pin ?? [])
-  daysAround(p, p.must, p.shapes, p.pins[p.anchor] ?? Math.max(least, ...pins), true, clash)
+  daysAround(p, p.must, p.pins[p.anchor] ?? Math.max(least, ...pins), true, clash)
   return clash
 }
 
@@ -290,10 +287,9 @@ function inTheWay(p: Package, pinned: number, clash: Clash): Message {
   const [a, b] = [Math.min(clash.step, clash.with), Math.max(clash.step, clash.with)]
   const link = a >= 0 ? p.must.find((l) => l.from === a && l.to === b && (l.least > 0 || l.most < Infinity)) : undefined
   if (!link) return 'The steps before it do not fit in the days that are left.'
-  const why = p.needs[b]!.links.find((l) => l.from === p.needs[a]!.kind)?.why ?? ''
   return link.least > 0
-    ? say`${name(b)} waits ${quantity(link.least, 'd')} after ${name(a)}: giving that up costs ${why}.`
-    : say`${name(b)} comes within ${quantity(link.most, 'd')} of ${name(a)}: giving that up costs ${why}.`
+    ? say`${name(b)} waits ${quantity(link.least, 'd')} after ${name(a)}: giving that up costs ${link.why}.`
+    : say`${name(b)} comes within ${quantity(link.most, 'd')} of ${name(a)}: giving that up costs ${link.why}.`
 }
 
 /** What is only better and does not hold. */
@@ -303,10 +299,7 @@ function givenUpIn(p: Package, days: Days): Message[] {
     if (!link.soft || link.to < p.from) continue
     const gap = days.start[link.to]! - days.end[link.from]!
     if (gap >= link.least && gap <= link.most) continue
-    const why = p.needs[link.to]!.links.find(
-      (l) => l.from === p.needs[link.from]!.kind && (l.better[0] === link.least || l.better[1] === link.most),
-    )?.why
-    if (why) said.set(typeof why === 'string' ? why : why.template, why)
+    said.set(typeof link.why === 'string' ? link.why : link.why.template, link.why)
   }
   return [...said.values()]
 }
@@ -323,7 +316,7 @@ function visitsIn(p: Package, days: Days): number {
 
 /** The steps with their days, what states them, and whether the anchor fits. */
 function finish(p: Package, found: Found | null, { pinsUsed, broken }: { pinsUsed: boolean; broken?: ReadonlyMap<number, Message> }): Schedule {
-  const { needs, fixed, calendar, anchor, from, window } = p
+  const { needs, fixed, anchor, from, window } = p
   const standing: Days = found?.chosen ?? {
     start: needs.map((_, i) => (i < from ? p.doneOn[i]! : p.begin)),
     end: needs.map((_, i) => (i < from ? p.doneOn[i]! : p.begin)),
@@ -337,7 +330,7 @@ function finish(p: Package, found: Found | null, { pinsUsed, broken }: { pinsUse
       earliest: found && i >= from ? dayOf(found.first.start[i]!) : null,
       latest: found?.last && i >= from ? dayOf(found.last.start[i]!) : null,
       chosen: done ?? chosen,
-      span: daysFilled(need, calendar),
+      span: p.shapes[i]!.span,
       state: done ? 'done' : i < from ? 'unrecorded' : pin && pinsUsed && !why ? 'pinned' : 'planned',
       broken:
         pin && !done && i >= from && (why || !pinsUsed)

@@ -2,25 +2,22 @@ import { num, type Figure } from '../trace/figure.ts'
 import { zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import { dressingRules, leafAfterCut, smotherValues } from '../materials/dressingRules.ts'
+import { dressingRules } from '../materials/dressingRules.ts'
 import { groundValues } from './ground.ts'
 
 /** What was cut before the dressing: down to the short height, once, or nothing. */
 export type Cut = 'short' | 'first' | 'standing'
 
-/** Leaf standing on the day of dressing, mm: what the cuts planned before it leave. */
-export function leafStanding(r: ZoneReadings, cut: Cut, trace: Trace): Figure {
-  const scope = zoneScope(r.id)
-  if (cut === 'short') return trace.work(dressingRules.leaf, scope, { cut: r.cut })
-  return cut === 'first' ? trace.work(dressingRules.leafOnce, scope, { cut: r.cut }) : trace.work(dressingRules.leafUncut, scope, { cut: r.cut })
-}
+const LEAF = { short: dressingRules.leaf, first: dressingRules.leafOnce, standing: dressingRules.leafUncut }
+/** They share their input, and differ in their values. */
+const leafRule = (cut: Cut) => LEAF[cut] as typeof dressingRules.leaf
 
-/** The same as a plain number. */
-export function leafLeft(r: ZoneReadings, cut: Cut, trace: Trace): number {
-  const { leafLeft: share } = trace.values(smotherValues)
-  if (cut === 'short') return leafAfterCut(num(r.cut), trace.values(smotherValues))
-  return cut === 'first' ? (num(r.cut) * (1 + share / 100)) / 2 : num(r.cut)
-}
+/** Leaf standing on the day of dressing, mm: what the cuts planned before it leave. */
+export const leafStanding = (r: ZoneReadings, cut: Cut, trace: Trace): Figure => trace.work(leafRule(cut), zoneScope(r.id), { cut: r.cut })
+
+/** The same as a plain number, before it is settled what is sown. */
+export const leafLeft = (r: ZoneReadings, cut: Cut, trace: Trace): number =>
+  leafRule(cut).compute({ cut: num(r.cut) }, trace.values(leafRule(cut).values)) as number
 
 /** The share of a zone whose lows lie deeper than a dressing may be laid on living leaf, %; null where none do. */
 export function buriedShare(r: ZoneReadings, leaf: number, trace: Trace): Figure | number | null {

@@ -9,7 +9,7 @@ import { say, type Message } from '../trace/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 
-export interface SowingContext {
+interface SowingContext {
   r: ZoneReadings
   schools: Schools
   /** Operations that something else asks for already. */
@@ -22,15 +22,13 @@ export interface SowingContext {
 
 type Line = readonly [StepKind, Message, Strength?, number?]
 
-/** Whether seed goes on bare, prepared ground instead of into a living sward. */
-export const sownAsNew = (sowing: Sowing): boolean => sowing === 'new'
 /** Whether any seed is sown. */
 export const isSown = (sowing: Sowing): boolean => sowing !== 'none' && sowing !== 'plugs' && sowing !== 'turf'
 /** Whether the ground takes anything new at all: seed, plugs or turf. */
 export const isPlanted = (sowing: Sowing): boolean => sowing !== 'none'
 
 /** Ground with growth on it that has to come off before it is sown as new. */
-export function hasGrowth(r: ZoneReadings, trace: Trace): boolean {
+function hasGrowth(r: ZoneReadings, trace: Trace): boolean {
   const parts = [r.wanted, r.weeds, r.moss].flatMap((p) => (p ? [num(p)] : []))
   return parts.length === 0 ? false : parts.reduce((a, b) => a + b, 0) >= trace.value(coverLines.nothingLeft)
 }

@@ -74,7 +74,7 @@ function spreadingHours(kind: StepKind, shares: readonly Share[], { dressing, tr
 }
 
 /** Height of cut of a step in a zone, mm: as set, or worked down in steps. */
-export function cutHeight(kind: StepKind, work: ZoneWork, operation: ZoneOperation, trace: Trace): number | null {
+function cutHeight(kind: StepKind, work: ZoneWork, operation: ZoneOperation, trace: Trace): number | null {
   if (kind !== 'cut-first' && kind !== 'cut-second') return null
   if (operation.height !== null) return operation.height
   const cut = num(work.r.cut)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
+import { leftOut } from '@juvena/core/work/leftOut'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
@@ -19,11 +20,7 @@ const names = (ids: string[]) =>
 const holds = computed(() => plan.value.notices.filter((n) => n.level === 'hold'))
 /** What the ground asks for and is left out, with why. */
 const notPlanned = computed(() =>
-  zones.value.flatMap((z) =>
-    z.rungs
-      .filter((rung) => !rung.planned && rung.asks.some((a) => a.strength !== 'may'))
-      .map((rung) => ({ key: `${z.id}.${rung.operation}`, zone: z.name, rung })),
-  ),
+  zones.value.flatMap((z) => leftOut(z.rungs).map((rung) => ({ key: `${z.id}.${rung.operation}`, zone: z.name, rung }))),
 )
 const site = computed(() => job.draft?.site)
 const remarks = computed(() => job.zones.filter((z) => z.notes))

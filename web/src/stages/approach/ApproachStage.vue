@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { SOWING_NAMES, SOWINGS, type ApproachId, type Sowing } from '@juvena/core/reference/lists'
+import { leftOut } from '@juvena/core/work/leftOut'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
@@ -56,7 +57,7 @@ function allAlike() {
 }
 const areaOf = (id: string) => firm.text(Number(job.plan!.figures[id]!.value), 'm2')
 const isOn = (id: string) => id === zone.value?.id
-const letGo = computed(() => zone.value?.rungs.filter((r) => !r.planned && r.asks.some((a) => a.strength !== 'may')) ?? [])
+const letGo = computed(() => leftOut(zone.value?.rungs ?? []))
 </script>
 
 <template>

@@ -38,6 +38,14 @@ const LATER: readonly StepKind[] = [
   'work-in',
   'clear',
 ]
+/** What a person may set for a rung, and what it comes with. */
+const SETTINGS = [
+  { key: 'passes', with: 'passes', label: 'Passes', kind: 'ratio' },
+  { key: 'height', with: 'height', label: 'Height of cut', kind: 'depth' },
+  { key: 'depth', with: 'depth', label: 'Depth', kind: 'depth' },
+  { key: 'tines', with: 'tines', label: 'Tine width', kind: 'depth' },
+  { key: 'spacing', with: 'tines', label: 'Tine spacing', kind: 'depth' },
+] as const
 const opened = ref<StepKind | null>(null)
 const index = computed(() => job.zones.findIndex((z) => z.id === props.zone.id))
 const own = (kind: StepKind) => job.zones[index.value]?.operations?.[kind]
@@ -115,45 +123,14 @@ const tools = (kind: StepKind) => Object.entries(OPERATIONS[kind].tools ?? {}).m
               </ul>
               <div v-if="r.planned && (r.sets.length || tools(r.operation).length)" class="sets">
                 <QuantityField
-                  v-if="r.sets.includes('passes')"
-                  label="Passes"
-                  kind="ratio"
-                  :model-value="own(r.operation)?.passes"
-                  :problem="problem(r.operation, 'passes')"
-                  :placeholder="String(r.passes)"
-                  @update:model-value="set(r.operation, { passes: $event })"
-                />
-                <QuantityField
-                  v-if="r.sets.includes('height')"
-                  label="Height of cut"
-                  kind="depth"
-                  :model-value="own(r.operation)?.height"
-                  :problem="problem(r.operation, 'height')"
-                  @update:model-value="set(r.operation, { height: $event })"
-                />
-                <QuantityField
-                  v-if="r.sets.includes('depth')"
-                  label="Depth"
-                  kind="depth"
-                  :model-value="own(r.operation)?.depth"
-                  :problem="problem(r.operation, 'depth')"
-                  @update:model-value="set(r.operation, { depth: $event })"
-                />
-                <QuantityField
-                  v-if="r.sets.includes('tines')"
-                  label="Tine width"
-                  kind="depth"
-                  :model-value="own(r.operation)?.tines"
-                  :problem="problem(r.operation, 'tines')"
-                  @update:model-value="set(r.operation, { tines: $event })"
-                />
-                <QuantityField
-                  v-if="r.sets.includes('tines')"
-                  label="Tine spacing"
-                  kind="depth"
-                  :model-value="own(r.operation)?.spacing"
-                  :problem="problem(r.operation, 'spacing')"
-                  @update:model-value="set(r.operation, { spacing: $event })"
+                  v-for="f in SETTINGS.filter((x) => r.sets.includes(x.with))"
+                  :key="f.key"
+                  :label="f.label"
+                  :kind="f.kind"
+                  :model-value="own(r.operation)?.[f.key]"
+                  :problem="problem(r.operation, f.key)"
+                  :placeholder="f.key === 'passes' ? String(r.passes) : undefined"
+                  @update:model-value="set(r.operation, { [f.key]: $event })"
                 />
                 <ChoiceField
                   v-if="tools(r.operation).length"
