@@ -8,7 +8,7 @@ module.exports = {
       from: { path: '^core/src' },
       to: {
         pathNot:
-          '^(core/src/|node_modules/(zod|delaunator|robust-predicates|clipper2-ts|d3-array|internmap)/|node_modules/@types/(delaunator|d3-array)/)',
+          '^(core/src/|node_modules/(zod|delaunator|robust-predicates|clipper2-ts|d3-array|d3-random|internmap)/|node_modules/@types/(delaunator|d3-array|d3-random)/)',
       },
     },
     { name: 'web-not-server', severity: 'error', from: { path: '^web/' }, to: { path: '^server/' } },

@@ -2,7 +2,9 @@ import { daysBetween, type Day } from './calendar/day.ts'
 import type { DiaryEntry } from './entities/diary.ts'
 import { schoolsFor, type Firm } from './entities/firm.ts'
 import type { Job } from './entities/job.ts'
+import type { StationClimate } from './climate/placeYear.ts'
 import type { Outlook } from './climate/station.ts'
+import type { WeatherDay } from './climate/weatherSeries.ts'
 import { weatherHolds } from './climate/weatherHolds.ts'
 import { follow, type Follow } from './establish/follow.ts'
 import type { Ask } from './findings/asks.ts'
@@ -42,6 +44,9 @@ export interface Context {
   diary: readonly DiaryEntry[]
   /** Dated weather ahead, where there is any. */
   outlook?: Outlook | null
+  /** What is known of the weather station the job goes by, and its last days. */
+  station?: StationClimate | null
+  recent?: readonly WeatherDay[]
   /** Kept by whoever plans the same job again and again. */
   memo?: Memo
 }
@@ -127,13 +132,13 @@ export interface JobPlan {
  * A job's whole plan: prescribe (what the ground asks for), schedule (days), follow (water, emergence, first mow).
  * Pure: the same job and context give the same plan, in a browser worker, on the server and on the command line.
  */
-export function planJob(job: Job, { today, firm, diary, outlook = null, memo = new Memo() }: Context): JobPlan {
+export function planJob(job: Job, { today, firm, diary, outlook = null, station = null, recent = [], memo = new Memo() }: Context): JobPlan {
   const trace = new Trace(firm.values)
   const schools = schoolsOf(job, firm)
   const workforce = workforceOf(firm, trace)
 
   const waits = waitingPeriods(job, today, trace)
-  const prescription = prescribe({ job, firm, schools, today, waits, memo, trace })
+  const prescription = prescribe({ job, firm, schools, today, waits, station, recent, memo, trace })
   const brief: Omit<OrderBrief, 'later'> = { job, schools, diary, prescription, waits, today, workforce, trace }
   const laterByPackage = new Map(prescription.packages.map((pack) => [pack.id, laterSteps(pack, stepBrief(brief))]))
   const later = [...laterByPackage].flatMap(([workPackage, needs]) =>
@@ -149,7 +154,8 @@ export function planJob(job: Job, { today, firm, diary, outlook = null, memo = n
 
   const steps = [...order.packages.flatMap((s) => s.steps), ...followed.follow.later].sort((a, b) => a.chosen.localeCompare(b.chosen))
   const sloping = prescription.zones.some((z) => num(z.r.slope) >= trace.value(slopeLines.press))
-  const holds = weatherHolds(steps, outlook, sloping, trace)
+  const warm = new Set(prescription.zones.filter((z) => z.season === 'warm').map((z) => z.r.id))
+  const holds = weatherHolds(steps, outlook, { sloping, watered: job.waterer.trim() !== '', warm }, trace)
   return {
     today,
     schools,
@@ -178,7 +184,7 @@ const SOIL_DRAWN = 120
 
 /** A package that does not fit first, then holds, warnings and notes, each in the order of the stages. */
 function worstFirst(notices: readonly Notice[]): Notice[] {
-  const weight = (n: Notice) => (n.id.endsWith('.fits') ? 0 : { hold: 1, warn: 2, note: 3 }[n.level])
+  const weight = (n: Notice) => (n.id.endsWith('.fits') ? 0 : n.id.endsWith('.season') ? 1 : { hold: 2, warn: 3, note: 4 }[n.level])
   return [...notices].sort((a, b) => weight(a) - weight(b))
 }
 

@@ -2,8 +2,10 @@ import { addDays, type Day } from './calendar/day.ts'
 import type { Firm } from './entities/firm.ts'
 import type { Job } from './entities/job.ts'
 import { approachZone, type ZoneApproach } from './approach/approach.ts'
-import { growingWeeks, leadTimeValues, siteClimate, type SiteClimate } from './climate/siteClimate.ts'
+import type { StationClimate } from './climate/placeYear.ts'
+import { growingSeason, leadTimeValues, siteClimate, type SiteClimate } from './climate/siteClimate.ts'
 import { lastDayToSow, leadOf } from './climate/sowingWindow.ts'
+import type { WeatherDay } from './climate/weatherSeries.ts'
 import { findingOf, type Finding } from './findings/finding.ts'
 import { findInZone, startOverLine } from './findings/findInZone.ts'
 import { stillWanted, type Wanted } from './findings/stillWanted.ts'
@@ -63,14 +65,17 @@ export interface PrescribeBrief {
   schools: Schools
   today: Day
   waits: WaitingPeriods
+  /** What is known of the weather station the job goes by, its last days and the outlook. */
+  station: StationClimate | null
+  recent: readonly WeatherDay[]
   memo: Memo
   trace: Trace
 }
 
 /** From the walk-over to the work: findings, approach, work, seed, materials and work packages, before any step has a day. */
 export function prescribe(brief: PrescribeBrief): Prescription {
-  const { job, firm, schools, today, trace } = brief
-  const climate = siteClimate(job, today, schools, trace)
+  const { job, firm, trace } = brief
+  const climate = siteClimate(brief)
   const walked = walkOver(brief, climate)
   const lots = lotFigures(job, trace)
   const zones = walked.readings.map((r) => prescribeZone(brief, climate, lots, r))
@@ -81,7 +86,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   // Ground whose grass is set aside because no seed fits is not worked either.
   const worked = zones.filter((z) => z.seed || !isSown(z.work.sowing)).map((z) => z.work)
   const later = zones.flatMap((z) => (z.later?.seed ? [z.later.work] : []))
-  const dressing = planDressing({ job, firm, schools, works: [...worked, ...later], trace })
+  const dressing = planDressing({ job, firm, schools: brief.schools, works: [...worked, ...later], trace })
   const { covers, notices: coverNotices } = planCover(job, [...seeds, ...laterSeeds], [...works, ...later], trace)
   return {
     climate,
@@ -116,7 +121,7 @@ function walkOver({ job, firm, schools, memo, trace }: PrescribeBrief, climate: 
     levelWithin: trace.value(surveyLines.levelWithin),
     leastTilt: trace.value(surveyLines.leastTilt),
   }
-  const surveyed = surveySite(job, growingWeeks(climate, trace), values, memo)
+  const surveyed = surveySite(job, growingSeason(climate, job, trace), values, memo)
   const readings = job.zones.map((zone) => readZone(zone, surveyed, trace))
   const survey = surveySummary(surveyed, readings, {
     schoolLine: startOverLine(schools, trace),
@@ -132,14 +137,14 @@ function walkOver({ job, firm, schools, memo, trace }: PrescribeBrief, climate: 
 }
 
 const frostWanted = (job: Job, climate: SiteClimate, walked: boolean): Notice[] =>
-  job.site.frost === null && walked
+  job.site.frost === null && walked && !climate.place.frostOnRecord
     ? [
         {
           id: 'frost.wanted',
           stage: 6,
           level: 'warn',
           title: 'The last day to sow is a guess.',
-          says: say`No frost date is given, so it goes by latitude. Enter the median date of the first ${quantity(-2, 'C')} night under Walk-over, Site and season.`,
+          says: say`No frost date is given, so it goes by a rough climate for the latitude. Enter the median date of the first ${quantity(-2, 'C')} night under Walk-over, Site and season.`,
           figure: climate.frost.id,
         },
       ]
@@ -202,7 +207,7 @@ function mixFor({ schools, today, waits, trace }: PrescribeBrief, climate: SiteC
   const sowingFrom = wait !== null && wait > ready ? wait : ready
   const lastSowing = (grass: GrassId): Day | null => {
     const lead = leadOf(grass)
-    return lead === 'cover' ? null : lastDayToSow(lead, climate.frostMonthDay, today, schools.cutOff, trace)
+    return lead === 'cover' ? null : lastDayToSow(lead, climate, today, schools.cutOff, trace)
   }
   return suggestMix({
     r,

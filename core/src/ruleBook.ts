@@ -1,9 +1,13 @@
 import { approachRules } from './approach/approach.ts'
 import { careRules, careValues } from './climate/careWindow.ts'
 import { frostReading, frostRules, frostValues } from './climate/frost.ts'
-import { latitudeRule, leadTimeValues } from './climate/siteClimate.ts'
-import { soilRules } from './climate/soilYear.ts'
-import { leadValues, windowRules } from './climate/sowingWindow.ts'
+import { growthValues } from './climate/growth.ts'
+import { roughClimate } from './climate/normals.ts'
+import { placeValues } from './climate/placeYear.ts'
+import { latitudeRule, leadTimeValues, soilRules } from './climate/siteClimate.ts'
+import { soilValues } from './climate/soilTemperature.ts'
+import { oddsRules, oddsValues } from './climate/sowingOdds.ts'
+import { leadValues, windowRules, windowValues } from './climate/sowingWindow.ts'
 import { weatherLines } from './climate/weatherHolds.ts'
 import { emergenceRules } from './establish/emergence.ts'
 import { mowRules, mowValues } from './establish/firstMow.ts'
@@ -32,6 +36,7 @@ import { coverDepth, intake, looseDensity } from './reference/materialValues.ts'
 import { looksBadValues, operationRates, operationValues, setUpHours } from './reference/operations.ts'
 import { levelValues, trenchValues } from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderOfWork.ts'
+import { choiceValues } from './schedule/sowingChoices.ts'
 import { treatmentReadings, usualWait, waitRules } from './schedule/waitingPeriods.ts'
 import { mixRule } from './seed/mix.ts'
 import { seedReadings, seedRules } from './seed/seedRules.ts'
@@ -63,6 +68,7 @@ const RULE_SETS = [
   soilRules,
   { latitudeRule },
   windowRules,
+  oddsRules,
   careRules,
   waitRules,
   orderRules,
@@ -105,6 +111,10 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'Loose density': looseDensity,
   'Cover over seed': coverDepth,
   'First frost': frostValues,
+  'Which season is taken': choiceValues,
+  'Whether a sowing succeeds': oddsValues,
+  'Hollows and hot days': placeValues,
+  'The climate of a place without a record': roughClimate,
   'Last day to sow': leadValues,
   'Working turf that is not sown': careValues,
   'Before seed can go down': leadTimeValues,

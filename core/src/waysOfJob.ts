@@ -8,11 +8,11 @@ import { Memo } from './trace/memo.ts'
 import { Trace } from './trace/trace.ts'
 
 /** Ready-made ways for every zone, by its id, worked beside the plan: what each would take and leave undone. */
-export function waysOfJob(job: Job, { today, firm, memo = new Memo() }: Context): Record<string, Way[]> {
+export function waysOfJob(job: Job, { today, firm, station = null, recent = [], memo = new Memo() }: Context): Record<string, Way[]> {
   const trace = new Trace(firm.values)
   const schools = schoolsOf(job, firm)
   const { people } = workforceOf(firm, trace)
-  const { zones } = prescribe({ job, firm, schools, today, waits: waitingPeriods(job, today, trace), memo, trace })
+  const { zones } = prescribe({ job, firm, schools, today, waits: waitingPeriods(job, today, trace), station, recent, memo, trace })
   return Object.fromEntries(
     zones.map(({ r, season, findings, approach }) => [
       r.id,

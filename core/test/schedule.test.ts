@@ -2,12 +2,12 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { addDays, dayNumber, dayOf, weekday } from '../src/calendar/day.ts'
 import type { StepKind } from '../src/reference/operations.ts'
-import { schedulePackage, type Fixed, type Schedule } from '../src/schedule/schedulePackage.ts'
+import { schedulePackage, type Fixed, type Schedule, type WorkWindow } from '../src/schedule/schedulePackage.ts'
 import type { Link } from '../src/work/precedence.ts'
 import type { StepNeed } from '../src/work/steps.ts'
 import { waitingPeriods } from '../src/schedule/waitingPeriods.ts'
 import { readJob } from '../src/entities/job.ts'
-import type { DayState, SowingWindow } from '../src/climate/sowingWindow.ts'
+import type { DayState } from '../src/climate/dayReasons.ts'
 import { Trace } from '../src/trace/trace.ts'
 import { draft, said, planOf } from './makeJob.ts'
 
@@ -55,13 +55,13 @@ const CHAIN = [
 ]
 
 /** A window of one letter a day from today: o open, m marginal, s shut; the cut-off after so many days. */
-function window(letters: string, cutOffAfter: number): SowingWindow {
+function window(letters: string, cutOffAfter: number): WorkWindow {
   const name: Record<string, DayState> = { o: 'open', m: 'marginal', s: 'shut' }
-  return { start: TODAY, states: [...letters].map((l) => name[l]!), cutOff: addDays(TODAY, cutOffAfter), lead: 'cool', leadDays: 42 }
+  return { start: TODAY, states: [...letters].map((l) => name[l]!), cutOff: addDays(TODAY, cutOffAfter) }
 }
 const run = (
   list: readonly Follows[],
-  w: SowingWindow,
+  w: WorkWindow,
   {
     fixed = {},
     weekendWork = false,
@@ -84,10 +84,10 @@ const open = window('o'.repeat(60), 20)
 describe('a sowing day outside the good range', () => {
   it('fixed in spring, when soil is warming, is told as marginal; left open, it waits for the good season', () => {
     const told = (pins: Record<string, string>) =>
-      planOf({ pins }, { today: '2027-10-20' })
+      planOf({ pins, schools: { season: 'autumn' } }, { today: '2027-10-20' })
         .notices.filter((n) => n.id.startsWith('package:'))
         .map((n) => n.id)
-    expect(told({})).toEqual([])
+    expect(told({})).toEqual(['package:sow-cool.season'])
     expect(told({ 'sow/z1': '2027-11-12' })).toContain('package:sow-cool.marginal')
   })
 })

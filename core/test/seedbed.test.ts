@@ -4,9 +4,9 @@ import { addDays, dayNumber, daysBetween } from '../src/calendar/day.ts'
 import { GRASSES, GRASS_IDS, type GrassId } from '../src/reference/grasses.ts'
 import { TEXTURES } from '../src/reference/lists.ts'
 import { emergence, emergenceValues } from '../src/establish/emergence.ts'
-import { growthPotential, growthValues, mowBand } from '../src/establish/firstMow.ts'
+import { growthPotential, growthValues } from '../src/climate/growth.ts'
+import { mowBand } from '../src/establish/firstMow.ts'
 import { doseValues, slopeIntake, WATERING_TIMES, waterRules } from '../src/establish/waterRules.ts'
-import { soilCurve, USUAL_SOIL, usualSoil } from '../src/climate/soilYear.ts'
 import { declared, planOf, SOUTH, valueOf, zone } from './makeJob.ts'
 
 const SOWN = '2027-03-01'
@@ -142,34 +142,5 @@ describe('watering', () => {
   it('a job nobody is named to water is warned of', () => {
     expect(planOf({ waterer: '' }).notices.some((n) => n.id === 'water.who')).toBe(true)
     expect(planOf().notices.some((n) => n.id === 'water.who')).toBe(false)
-  })
-})
-
-describe('the soil curve', () => {
-  it('swings about its mean once a year, warmest some five weeks after the longest day', () => {
-    for (const latitude of [25, 31, 38, 44.2, 52]) {
-      const year = Array.from({ length: 365 }, (_, d) => usualSoil(d, latitude, USUAL_SOIL))
-      const warmest = year.indexOf(Math.max(...year))
-      expect(warmest, String(latitude)).toBe(217)
-      expect(Math.min(...year), String(latitude)).toBeGreaterThan(-6)
-    }
-  })
-  it('cools with latitude, and swings more', () => {
-    const mean = (lat: number) => (usualSoil(217, lat, USUAL_SOIL) + usualSoil(217 - 182.625, lat, USUAL_SOIL)) / 2
-    expect([25, 35, 45].map(mean)).toEqual([25, 35, 45].map(mean).sort((a, b) => b - a))
-  })
-  it('goes through any reading, on any day', () => {
-    fc.assert(
-      fc.property(
-        fc.double({ min: -5, max: 40, noNaN: true }),
-        fc.double({ min: -60, max: 60, noNaN: true }),
-        fc.integer({ min: 0, max: 300 }),
-        (celsius, latitude, after) => {
-          const start = dayNumber('2026-06-01')
-          const curve = soilCurve(latitude, start, 400, { day: addDays('2026-06-01', after), celsius }, USUAL_SOIL)
-          return Math.abs(curve[after]! - celsius) < 1e-9
-        },
-      ),
-    )
   })
 })

@@ -1,31 +1,37 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { dayNumber, dayOf } from '../src/calendar/day.ts'
+import { dayNumber, showMonthDay } from '../src/calendar/day.ts'
 import { frostValues, oneInTen } from '../src/climate/frost.ts'
-import { simulatedStation } from '../src/climate/station.ts'
-import { seasonDay, soilCurve, USUAL_SOIL, usualSoil, warmingDays } from '../src/climate/soilYear.ts'
-import { lastDayToSow, leadOf, leadValues, mixLead, sowingWindow } from '../src/climate/sowingWindow.ts'
+import { lastDayToSow, leadOf, leadValues, mixLead } from '../src/climate/sowingWindow.ts'
+import { monthDayOf } from '../src/climate/yearDay.ts'
+import type { JobDraft } from '../src/entities/job.ts'
 import type { GrassId } from '../src/reference/grasses.ts'
 import { Trace } from '../src/trace/trace.ts'
 import { planOf, SOUTH, step, zone } from './makeJob.ts'
+import { climateAt, windowAt, type SiteDraft } from './makePlace.ts'
 
 const trace = new Trace()
-const cutOff = (frost: string, today: string, grass: GrassId = 'perennial-ryegrass', school: 'even-odds' | 'safe' = 'even-odds') =>
-  lastDayToSow(leadOf(grass), frost, today, school, trace)
+const cutOff = (frost: string, today: string, grass: GrassId = 'perennial-ryegrass', school: 'even-odds' | 'safe' = 'even-odds', latitude = -44.2) =>
+  lastDayToSow(leadOf(grass), climateAt({ latitude, frost }, today, { cutOff: school }), today, school, trace)
 
 describe('killing frost less six weeks closes the cool-season window (common practice)', () => {
   it('in an ordinary year: 25 April gives 14 March, bluegrass 28 February', () => {
-    expect(cutOff('04-25', '2027-02-22')).toBe('2027-03-14')
-    expect(cutOff('04-25', '2027-02-22', 'kentucky-bluegrass')).toBe('2027-02-28')
+    expect(cutOff('25 Apr', '2027-02-22')).toBe('2027-03-14')
+    expect(cutOff('25 Apr', '2027-02-22', 'kentucky-bluegrass')).toBe('2027-02-28')
   })
   it('across a leap day and across a year end', () => {
     // 10 April 2028 less 42 days passes 29 February 2028; in 2027 it does not.
-    expect(cutOff('04-10', '2028-01-15')).toBe('2028-02-28')
-    expect(cutOff('04-10', '2027-01-15')).toBe('2027-02-27')
-    expect(cutOff('01-20', '2027-11-01')).toBe('2027-12-09')
+    expect(cutOff('10 Apr', '2028-02-15')).toBe('2028-02-28')
+    expect(cutOff('10 Apr', '2027-02-15')).toBe('2027-02-27')
+    expect(cutOff('20 Jan', '2027-11-01', 'perennial-ryegrass', 'even-odds', 32)).toBe('2027-12-09')
+  })
+  it('belongs to one season until the coldest day: the day after the frost it has passed, and does not jump a year', () => {
+    expect(['2027-03-20', '2027-04-26', '2027-06-20'].map((day) => cutOff('25 Apr', day))).toEqual(Array(3).fill('2027-03-14'))
+    expect(cutOff('25 Apr', '2027-09-01')).toBe('2028-03-14')
   })
   it('the safe school counts from the date one year in ten has frozen by', () => {
     expect(oneInTen('2027-04-25', frostValues.spread.is)).toBe('2027-04-06')
-    expect(cutOff('04-25', '2027-02-22', 'perennial-ryegrass', 'safe')).toBe('2027-02-23')
+    expect(cutOff('25 Apr', '2027-02-22', 'perennial-ryegrass', 'safe')).toBe('2027-02-23')
   })
   it('warm grasses end 90 days before, a nurse at the frost, and a mix with its slowest wanted grass', () => {
     const days = (grass: GrassId) => leadValues[leadOf(grass)].is
@@ -42,39 +48,181 @@ describe('killing frost less six weeks closes the cool-season window (common pra
   })
 })
 
-describe('soil and windows by day', () => {
-  it('means the same season on the same season day in both halves of the world', () => {
-    expect(seasonDay(dayNumber('2026-12-21'), 44)).toBe(0)
-    expect(seasonDay(dayNumber('2027-06-21'), -44)).toBe(0)
-    expect(usualSoil(100, 44, USUAL_SOIL)).toBe(usualSoil(100, -44, USUAL_SOIL))
+/** A year of a window as its spans: the first day of each, its state's first letter, and why. */
+const yearOf = (site: SiteDraft, grass: GrassId, about: Parameters<typeof windowAt>[3] = {}): string[] => {
+  const w = windowAt(site, '2027-01-01', grass, about)
+  return w.states.slice(0, 365).flatMap((state, i) => {
+    const says = `${state} ${w.reasons[i]}`
+    return i > 0 && says === `${w.states[i - 1]} ${w.reasons[i - 1]}` ? [] : [`${monthDayOf(i)} ${says}`]
   })
-  it('passes through the reading on its day and fades back to usual', () => {
-    const curve = soilCurve(-44.2, dayNumber('2027-02-22'), 300, { day: '2027-02-22', celsius: 17.4 }, USUAL_SOIL)
-    expect(curve[0]).toBeCloseTo(17.4, 10)
-    expect(Math.abs(curve[250]! - usualSoil(seasonDay(dayNumber('2027-02-22') + 250, -44.2), -44.2, USUAL_SOIL))).toBeLessThan(0.01)
+}
+const stateOn = (site: SiteDraft, monthDay: string, grass: GrassId, about: Parameters<typeof windowAt>[3] = {}) => {
+  const w = windowAt(site, '2027-01-01', grass, about)
+  const i = dayNumber(`2027-${monthDay}`) - dayNumber('2027-01-01')
+  return `${w.states[i]} ${w.reasons[i]}`
+}
+
+/**
+ * Twelve invented places. Each line: the place, the grass, a day, what it is, and why a practitioner would say so (common practice, and Juvena's rough climate:
+ * the days lie well inside their spans).
+ */
+const COLD_INLAND = { latitude: 45, frost: '5 Oct', sea: '1500 km' }
+const MARITIME = { latitude: 52, sea: '5 km' }
+const PRAIRIE = { latitude: 41.5, frost: '20 Oct', sea: '600 km' }
+const TRANSITION = { latitude: 38.5, frost: '25 Oct' }
+const HOT = { latitude: 33, frost: '1 Dec' }
+const NO_FROST = { latitude: 25 }
+const FAR_NORTH = { latitude: 60, sea: '20 km' }
+const HIGH = { latitude: 46, elevation: '2200 m' }
+const LAKES = { latitude: -44.2, frost: '25 Apr' }
+const SOUTH_COAST = { latitude: -41, sea: '3 km' }
+const MILD_COAST = { latitude: -34, sea: '5 km' }
+const SOUTH_INLAND = { latitude: -36, frost: '25 May', sea: '300 km' }
+const RYE = 'perennial-ryegrass'
+const BLUE = 'kentucky-bluegrass'
+const COUCH = 'bermudagrass'
+const PLACES: readonly (readonly [string, SiteDraft, GrassId, string, string, string])[] = [
+  ['cold inland', COLD_INLAND, RYE, '02-15', 'shut winter', 'frozen ground'],
+  ['cold inland', COLD_INLAND, RYE, '07-10', 'shut heat', 'high summer with days over 30 °C'],
+  ['cold inland', COLD_INLAND, RYE, '08-20', 'marginal squeezed', 'warm still, and frost six weeks on: there are no other weeks'],
+  ['cold inland', COLD_INLAND, RYE, '09-20', 'shut frost', 'two weeks before killing frost'],
+  ['maritime', MARITIME, RYE, '05-25', 'marginal spring', 'soil over 10 °C and rising'],
+  ['maritime', MARITIME, RYE, '07-15', 'marginal summer', 'cool summer, with water'],
+  ['maritime', MARITIME, RYE, '09-10', 'open good', 'the autumn sowing'],
+  ['maritime', MARITIME, COUCH, '07-15', 'shut never', 'the soil never stays at 18 °C'],
+  ['prairie', PRAIRIE, BLUE, '08-30', 'shut frost', 'bluegrass wants eight weeks'],
+  ['prairie', PRAIRIE, RYE, '08-30', 'marginal squeezed', 'rye has two weeks more'],
+  ['transition', TRANSITION, RYE, '05-25', 'shut heat-ahead', 'up in a week, and five weeks later it is hot'],
+  ['transition', TRANSITION, RYE, '09-08', 'open good', 'the heat is past'],
+  ['transition', TRANSITION, COUCH, '06-30', 'open good', 'soil 21 °C and days of 27 °C'],
+  ['hot', HOT, RYE, '08-15', 'shut heat', 'days of 32 °C'],
+  ['hot', HOT, RYE, '10-05', 'open good', 'autumn comes late'],
+  ['hot', HOT, COUCH, '06-20', 'open good', 'early summer'],
+  ['hot', HOT, COUCH, '10-01', 'shut frost', 'sixty days before frost'],
+  ['no frost', NO_FROST, RYE, '12-10', 'open good', 'winter is its season there'],
+  ['no frost', NO_FROST, COUCH, '06-20', 'open good', 'no frost ends it'],
+  ['far north', FAR_NORTH, RYE, '08-28', 'open good', 'late August'],
+  ['far north', FAR_NORTH, BLUE, '08-28', 'shut frost', 'eight weeks before frost has passed'],
+  ['high valley', HIGH, RYE, '07-20', 'shut cold', 'frost in every month, cold soil'],
+  ['lakes', LAKES, RYE, '03-05', 'open good', 'late summer, cooling'],
+  ['lakes', LAKES, RYE, '03-20', 'shut frost', 'past 14 March'],
+  ['lakes', LAKES, RYE, '12-01', 'marginal spring', 'late spring'],
+  ['south coast', SOUTH_COAST, RYE, '10-15', 'marginal spring', 'soil over 10 °C and rising'],
+  ['south coast', SOUTH_COAST, RYE, '04-15', 'open good', 'a long mild autumn'],
+  ['mild coast', MILD_COAST, RYE, '07-01', 'open good', 'no frost, cool soil'],
+  ['south inland', SOUTH_INLAND, RYE, '10-25', 'shut heat-ahead', 'heat before it stands'],
+  ['south inland', SOUTH_INLAND, RYE, '04-05', 'open good', 'the autumn sowing'],
+  ['south inland', SOUTH_INLAND, COUCH, '12-10', 'open good', 'early summer'],
+]
+
+describe('windows of twelve invented places', () => {
+  it.each(PLACES)('%s, %#: as a practitioner there would say', (_name, site, grass, day, expected) => {
+    expect(stateOn(site, day, grass)).toBe(expected)
   })
-  it('is open in cooling soil up to the cut-off, shut through winter, marginal in spring', () => {
-    const start = '2027-02-22'
-    const soil = soilCurve(-44.2, dayNumber(start), 400, { day: start, celsius: 17.4 }, USUAL_SOIL)
-    const w = sowingWindow(
-      [{ grass: 'perennial-ryegrass', share: 100 }],
-      'cool',
-      { frostMonthDay: '04-25', soil, warming: warmingDays(-44.2, dayNumber(start), 400, USUAL_SOIL), start },
-      'even-odds',
-      trace,
+  it('a quick cover outlasts the cut-off while soil is warm enough, and ends in winter', () => {
+    expect(stateOn(LAKES, '04-28', 'annual-ryegrass', { purpose: 'cover' })).toBe('marginal after-frosts')
+    expect(stateOn(LAKES, '07-15', 'annual-ryegrass', { purpose: 'cover' })).toBe('shut winter')
+  })
+  it('winter green waits for cool nights, whatever turf stands there', () => {
+    const green = (day: string) => stateOn(HOT, day, RYE, { purpose: 'winter-green' })
+    expect([green('08-01'), green('10-10'), green('11-25')]).toEqual(['shut nights', 'open good', 'shut frost'])
+  })
+  it('schools: after the first frosts, dormant, by warmth, early warm grass', () => {
+    expect(stateOn(MARITIME, '10-20', RYE, { schools: { late: 'after-frosts' } })).toBe('marginal after-frosts')
+    expect(stateOn(LAKES, '06-20', 'chewings-fescue', { schools: { late: 'dormant' } })).toBe('marginal dormant')
+    expect(stateOn(LAKES, '06-20', RYE, { schools: { late: 'dormant' } })).toBe('shut winter')
+    expect(stateOn(TRANSITION, '06-10', COUCH)).toBe('marginal cool-days')
+    expect(stateOn(TRANSITION, '06-10', COUCH, { schools: { warm: 'early' } })).toBe('open cool-days')
+    // 250 °C·d over 5 °C after it is up, in an autumn that cools this fast, asks for a few days more than six weeks.
+    const byWarmth = windowAt(LAKES, '2027-02-22', RYE, { schools: { stands: 'degree-days' } }).cutOff
+    expect(byWarmth >= '2027-03-04' && byWarmth <= '2027-03-12', byWarmth).toBe(true)
+  })
+  it('without a waterer high summer and warm days are shut, not marginal', () => {
+    expect(stateOn(MARITIME, '07-15', RYE, { watered: false })).toBe('shut summer-dry')
+  })
+  it('half a year apart, north and south have the same windows', () => {
+    const mirrored = (latitude: number, frost: string) => yearOf({ latitude, frost, sea: '50 km', soilTemperature: null }, RYE).map((line) => line.slice(6))
+    const rotate = (lines: string[]) => [...new Set(lines)].sort()
+    expect(rotate(mirrored(-44, '25 Apr'))).toEqual(rotate(mirrored(44, '25 Oct')))
+  })
+})
+
+describe('laws of the window, for random places', () => {
+  const place = fc.record({
+    latitude: fc.double({ min: 25, max: 60, noNaN: true }).chain((lat) => fc.constantFrom(lat, -lat)),
+    sea: fc.integer({ min: 0, max: 1500 }),
+    elevation: fc.integer({ min: 0, max: 1500 }),
+    frosty: fc.option(fc.integer({ min: -40, max: 40 })),
+  })
+  const siteOf = ({ latitude, sea, elevation, frosty }: { latitude: number; sea: number; elevation: number; frosty: number | null }): SiteDraft => ({
+    latitude,
+    sea: `${sea} km`,
+    elevation: `${elevation} m`,
+    frost: frosty === null ? null : showMonthDay(monthDayOf(290 + (latitude < 0 ? -182 : 0) + Math.round((50 - Math.abs(latitude)) * 2.6) + frosty)),
+  })
+  it('cool grass is never open on a day whose usual maximum is 32 °C, nor in the month before one', () => {
+    fc.assert(
+      fc.property(place, (p) => {
+        const today = '2027-01-01'
+        const { high } = climateAt(siteOf(p), today).place
+        const w = windowAt(siteOf(p), today, RYE)
+        w.states.slice(0, 365).forEach((state, d) => {
+          if (state !== 'open') return
+          for (const ahead of [0, 15, 30]) expect(high[(d + ahead) % 365]!, `${d} ${JSON.stringify(p)}`).toBeLessThan(32)
+        })
+      }),
+      { numRuns: 60 },
     )
-    const on = (day: string) => w.states[dayNumber(day) - dayNumber(start)]
-    expect([on('2027-03-14'), on('2027-03-15'), on('2027-04-26'), on('2027-07-10')]).toEqual(['open', 'shut', 'shut', 'shut'])
-    expect(w.states.slice(200, 300)).toContain('marginal')
-    const opens = dayOf(dayNumber(start) + w.states.indexOf('open', 60))
-    expect(opens > '2028-01-01' && opens < '2028-02-20').toBe(true)
   })
-  it('the simulated station is the same every time, says what it is, and differs by seed', () => {
-    const a = simulatedStation(-44.2, '2027-02-22', 30, 7, null)
-    expect(simulatedStation(-44.2, '2027-02-22', 30, 7, null)).toEqual(a)
-    expect(simulatedStation(-44.2, '2027-02-22', 30, 8, null)).not.toEqual(a)
-    expect(a.simulated).toBe(true)
-    expect(a.days.every((d) => d.low < d.high && d.rain >= 0)).toBe(true)
+  it('every shut or marginal day has a reason of its own, and every season with an open day a last one', () => {
+    fc.assert(
+      fc.property(place, fc.constantFrom<GrassId>(RYE, BLUE, COUCH, 'chewings-fescue', 'zoysia'), (p, grass) => {
+        const w = windowAt(siteOf(p), '2027-01-01', grass)
+        expect([w.states.length, w.reasons.length, w.seasons.length]).toEqual([560, 560, 560])
+        w.states.forEach((state, i) => expect(state === 'shut' && w.reasons[i] === 'good', `${i}`).toBe(false))
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
+
+describe('the season a sowing is taken in', () => {
+  const sown = (today: string, site: SiteDraft, more: Partial<JobDraft> = {}) => {
+    const plan = planOf({ site, ...more }, { today })
+    return { plan, pack: plan.packages[0]!, first: plan.notices[0] }
+  }
+  it('planned in spring, a spring repair is taken in spring; the autumn school waits, and says so first with both dates', () => {
+    const spring = sown('2027-04-20', { latitude: 44.6, sea: '60 km' })
+    expect(spring.pack.sowDay < '2027-06-01', spring.pack.sowDay).toBe(true)
+    expect(spring.pack.choices.map((c) => c.season)).toEqual(['spring', 'autumn', 'spring'])
+    const autumn = sown('2027-04-20', { latitude: 44.6, sea: '60 km' }, { schools: { season: 'autumn' } })
+    expect(autumn.pack.sowDay > '2027-08-15' && autumn.pack.sowDay < '2027-11-01', autumn.pack.sowDay).toBe(true)
+    expect(autumn.first!.id).toBe('package:sow-cool.season')
+    expect(autumn.first!.title).toMatch(/Sown \w+ \d+ \w+ 2027, in autumn; it could be \w+ \d+ \w+ 2027, in spring\./)
+  })
+  it('1 October in the south is spring, not the next autumn', () => {
+    expect(sown('2026-10-01', { latitude: -41, sea: '3 km' }).pack.sowDay < '2026-11-15').toBe(true)
+  })
+  it('high summer is not taken in place of a coming autumn, but by a pin', () => {
+    const site = { latitude: 52, sea: '5 km' }
+    expect(sown('2027-07-01', site).pack.sowDay >= '2027-08-15').toBe(true)
+    const pinned = sown('2027-07-01', site, { pins: { 'sow/z1': '2027-07-14' } })
+    expect([pinned.pack.sowDay, pinned.pack.fits]).toEqual(['2027-07-14', true])
+  })
+  it('the day after the frost a bare bank is too late for a lawn, and still gets its cover', () => {
+    const bank = { zones: [zone({ slope: '1 in 4', cover: { wanted: 0, weeds: 0, moss: 0, bare: 100 } })] }
+    const late = sown('2027-04-27', LAKES, bank)
+    expect(late.pack.fits).toBe(false)
+    expect(late.first!.title).toContain('Too late')
+    expect(late.pack.options.map((o) => o.title)).toContain('Hold over')
+  })
+  it('a customer’s date takes the season that stands by then', () => {
+    const site = { latitude: 52, sea: '5 km' }
+    expect(sown('2027-03-01', site, { customerDate: '2027-08-01' }).pack.sowDay < '2027-06-10').toBe(true)
+  })
+  it('bluegrass into couch, and a cover on warm ground, go by what is sown', () => {
+    const blend = sown('2027-07-20', HOT, { zones: [zone({ present: [COUCH], sowing: 'blend', sunHours: 9 })] })
+    expect(blend.pack.sowDay > '2027-09-01' && blend.pack.sowDay < '2027-10-10', blend.pack.sowDay).toBe(true)
   })
 })
 
@@ -164,7 +312,7 @@ describe('dates for a job', () => {
       { today: '2027-03-10' },
     )
     const sown = dayNumber(plan.packages[0]!.sowDay)
-    const soil = soilCurve(31, dayNumber('2027-03-10'), 300, { day: '2027-03-10', celsius: 15 }, USUAL_SOIL)
+    const { soil } = climateAt({ ...SOUTH, latitude: 31, frost: '18 Nov', soilTemperature: 15, soilReadOn: '2027-03-10' }, '2027-03-10')
     expect(soil[sown - dayNumber('2027-03-10')]).toBeGreaterThanOrEqual(18)
     expect(plan.packages[0]!.fits).toBe(true)
   })

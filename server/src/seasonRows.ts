@@ -4,6 +4,8 @@ import type { Firm } from '@juvena/core/entities/firm'
 import { readJob, type Job } from '@juvena/core/entities/job'
 import { planJob, type Context } from '@juvena/core/pipeline'
 import { failedRow, seasonRow, type SeasonRow } from '@juvena/core/present/seasonRow'
+import { Memo } from '@juvena/core/trace/memo'
+import type { WeatherAtSite } from './siteWeather.ts'
 import type { StoredJob } from './store/jobStore.ts'
 
 interface Planned {
@@ -15,6 +17,8 @@ interface Planned {
 /** What the rows of a season are worked from. */
 export interface SeasonBrief {
   jobs: readonly StoredJob[]
+  /** By job, what its plan knows of the weather. */
+  weather: ReadonlyMap<string, WeatherAtSite | null>
   diaries: ReadonlyMap<string, readonly DiaryEntry[]>
   firm: Firm
   firmRevision: number
@@ -35,16 +39,20 @@ function plan(stored: StoredJob, job: Job, context: Context): Planned {
 /** Plans many jobs, each once per state of job, diary and firm. */
 export function seasonPlanner() {
   const cache = new Map<string, { key: string; planned: Planned }>()
-  const planned = ({ jobs, diaries, firm, firmRevision, today }: SeasonBrief): Planned[] =>
+  // Jobs of one place share the year of it.
+  const memo = new Memo()
+  const planned = ({ jobs, weather, diaries, firm, firmRevision, today }: SeasonBrief): Planned[] =>
     jobs.map((stored) => {
       const diary = diaries.get(stored.id) ?? []
       const { job } = readJob(stored.draft)
       if (!job) return { row: failedRow(stored.id, stored.name), rules: [] }
       const day = today(job.site.timeZone)
-      const key = `${stored.revision}.${diary.length}.${firmRevision}.${day}`
+      const at = weather.get(stored.id)
+      const record = at?.station?.record
+      const key = `${stored.revision}.${diary.length}.${firmRevision}.${day}.${at?.station?.station.id}.${JSON.stringify(record)}.${JSON.stringify(at?.recent.at(-1))}`
       const known = cache.get(stored.id)
       if (known?.key === key) return known.planned
-      const made = plan(stored, job, { today: day, firm, diary })
+      const made = plan(stored, job, { today: day, firm, diary, memo, station: at?.station ?? null, recent: at?.recent ?? [] })
       cache.set(stored.id, { key, planned: made })
       return made
     })

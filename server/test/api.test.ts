@@ -12,7 +12,8 @@ import { fillDemo } from '../src/demo/fill.ts'
 import { DEMO_TODAY } from '../src/demo/jobs.ts'
 import { apiRoutes } from '../src/routes/api.ts'
 import type { Parts } from '../src/routes/route.ts'
-import { simulatedWeather } from '../src/standIns/weather.ts'
+import { siteWeather } from '../src/siteWeather.ts'
+import { stationStore } from '../src/store/stationStore.ts'
 import { openDatabase } from '../src/store/database.ts'
 import { diaryStore } from '../src/store/diaryStore.ts'
 import { firmStore } from '../src/store/firmStore.ts'
@@ -33,7 +34,8 @@ beforeAll(async () => {
     firm: firmStore(db),
     photos: photoStore(db, mkdtempSync(join(tmpdir(), 'juvena-photos-'))),
     clock: stoppedClock(DEMO_TODAY),
-    weather: simulatedWeather,
+    stations: stationStore(db),
+    weather: siteWeather(stationStore(db)),
   }
   await fillDemo(parts)
   server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')

@@ -10,7 +10,8 @@ import { stoppedClock } from '../src/clock.ts'
 import { apiRoutes } from '../src/routes/api.ts'
 import type { Parts } from '../src/routes/route.ts'
 import { openApi } from '../src/openApi.ts'
-import { simulatedWeather } from '../src/standIns/weather.ts'
+import { siteWeather } from '../src/siteWeather.ts'
+import { stationStore } from '../src/store/stationStore.ts'
 import { openDatabase } from '../src/store/database.ts'
 import { diaryStore } from '../src/store/diaryStore.ts'
 import { firmStore } from '../src/store/firmStore.ts'
@@ -35,7 +36,8 @@ beforeAll(async () => {
     firm: firmStore(db),
     photos: photoStore(db, mkdtempSync(join(tmpdir(), 'juvena-photos-'))),
     clock: stoppedClock('2027-02-22'),
-    weather: simulatedWeather,
+    stations: stationStore(db),
+    weather: siteWeather(stationStore(db)),
   }
   server = createServer(createApp(parts, { pages: join(place, 'dist'), loopbackOnly: true })).listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))

@@ -8,7 +8,8 @@ import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createApp } from '../src/app.ts'
 import { stoppedClock } from '../src/clock.ts'
-import { simulatedWeather } from '../src/standIns/weather.ts'
+import { siteWeather } from '../src/siteWeather.ts'
+import { stationStore } from '../src/store/stationStore.ts'
 import { openDatabase } from '../src/store/database.ts'
 import { diaryStore } from '../src/store/diaryStore.ts'
 import { firmStore } from '../src/store/firmStore.ts'
@@ -29,7 +30,8 @@ beforeAll(async () => {
     firm: firmStore(db),
     photos: photoStore(db, folder),
     clock: stoppedClock('2027-02-22'),
-    weather: simulatedWeather,
+    stations: stationStore(db),
+    weather: siteWeather(stationStore(db)),
   }
   server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))

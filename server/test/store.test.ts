@@ -10,7 +10,8 @@ import { demoFirm, demoJobs, DEMO_TODAY } from '../src/demo/jobs.ts'
 import { render } from '@juvena/core/present/render'
 import type { SeasonRow } from '@juvena/core/present/seasonRow'
 import { seasonPlanner, type SeasonBrief } from '../src/seasonRows.ts'
-import { simulatedWeather } from '../src/standIns/weather.ts'
+import { siteWeather } from '../src/siteWeather.ts'
+import { stationStore } from '../src/store/stationStore.ts'
 import { openDatabase } from '../src/store/database.ts'
 import { diaryStore } from '../src/store/diaryStore.ts'
 import { firmStore } from '../src/store/firmStore.ts'
@@ -122,7 +123,8 @@ describe('the demo', () => {
       firm: firmStore(db),
       photos: photoStore(db, mkdtempSync(join(tmpdir(), 'juvena-photos-'))),
       clock: stoppedClock(DEMO_TODAY),
-      weather: simulatedWeather,
+      stations: stationStore(db),
+    weather: siteWeather(stationStore(db)),
     }
     expect(await fillDemo(parts)).toBe(true)
     expect((await parts.jobs.list(false)).length).toBe(demoJobs.length)
@@ -139,7 +141,7 @@ describe('the season', () => {
   it('shows a job whose plan fails as such, and the others as ever', () => {
     const draft = { name: 'Fine', zones: [{ id: 'z1', area: '100 m²' }] }
     const stored = (id: string, of: unknown) => ({ id, revision: 1, name: id, savedAt: '', archivedAt: null, draft: of }) as StoredJob
-    const brief = { diaries: new Map(), firm: firmSchema.parse({}), firmRevision: 1, today: () => DEMO_TODAY }
+    const brief = { weather: new Map(), diaries: new Map(), firm: firmSchema.parse({}), firmRevision: 1, today: () => DEMO_TODAY }
     const alone = seasonPlanner().rows({ ...brief, jobs: [stored('fine', draft)] })
     const rows = seasonPlanner().rows({ ...brief, jobs: [stored('broken', 'no job at all'), stored('fine', draft)] })
     expect(rows.find((r) => r.id === 'broken')).toMatchObject({ state: 'failed', name: 'broken' })
@@ -155,7 +157,7 @@ describe('the season', () => {
   })
   const firm = firmSchema.parse(demoFirm)
   const today = () => DEMO_TODAY
-  const brief = (jobs: StoredJob[]): SeasonBrief => ({ jobs, diaries: new Map(), firm, firmRevision: 1, today })
+  const brief = (jobs: StoredJob[]): SeasonBrief => ({ jobs, weather: new Map(), diaries: new Map(), firm, firmRevision: 1, today })
   const spoken = (rows: SeasonRow[]) =>
     rows.map((r) => ({ ...r, trouble: r.trouble && { ...r.trouble, title: render(r.trouble.title, { units: 'metric', dialect: 'scarify' }) } }))
   it('lays out each of the demo’s jobs with its own trouble', () => {
@@ -198,10 +200,14 @@ describe('clock and weather', () => {
     expect(days[0]! >= days[1]!).toBe(true)
     expect([stoppedClock('2027-02-22').today('Pacific/Auckland'), stoppedClock('2027-02-22').demo]).toEqual(['2027-02-22', false])
   })
-  it('neighbours share their weather, and the station says that it is simulated', () => {
-    const at = (longitude: number) => simulatedWeather.outlook(readJob({ name: 'x', site: { latitude: -44.2, longitude } }).job!, DEMO_TODAY, 10)
-    expect(at(170.1)).toEqual(at(170.11))
-    expect(at(170.1)).not.toEqual(at(171.5))
-    expect([at(170.1).simulated, at(170.1).days.length]).toEqual([true, 10])
+  it('neighbours share their weather, and the station says that it is simulated', async () => {
+    const db = await openDatabase(':memory:')
+    const weather = siteWeather(stationStore(db))
+    const at = async (longitude: number) =>
+      (await weather.at(readJob({ name: 'x', site: { latitude: -44.2, longitude } }).job!, DEMO_TODAY)).outlook!
+    expect(await at(170.1)).toEqual(await at(170.11))
+    expect(await at(170.1)).not.toEqual(await at(171.5))
+    expect([(await at(170.1)).simulated, (await at(170.1)).days.length]).toEqual([true, 10])
+    await db.destroy()
   })
 })

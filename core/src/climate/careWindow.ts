@@ -1,18 +1,20 @@
-import { addDays, dayNumber, nextOn } from '../calendar/day.ts'
-import { growthPotential, growthValues } from '../establish/firstMow.ts'
+import { addDays, dayNumber, dayOf, type Day } from '../calendar/day.ts'
+import type { Schools } from '../reference/schools.ts'
 import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
 import type { Trace } from '../trace/trace.ts'
-import type { SiteClimate } from './siteClimate.ts'
-import { seasonDay, soilValues } from './soilYear.ts'
-import type { DayState, SowingWindow } from './sowingWindow.ts'
+import { growthPotential, growthSource, growthValues } from './growth.ts'
+import type { DayState, Reason, SeasonName } from './dayReasons.ts'
+import { lastDayOf, seasonAround, type FrostSeason, type SeasonGround, type SowingWindow } from './sowingWindow.ts'
+import { yearDays, YEAR_DAYS } from './yearDay.ts'
 
 /** When turf may be worked without being sown: it has to grow out of it. */
 export const careValues = tradeValues('care', {
   strong: value(50, '%', 'model', 'Turf is opened and dressed well from this share of its best growth', [20, 90]),
   some: value(20, '%', 'model', 'and at a pinch from', [5, 60]),
-  heat: value(26, 'C', 'model', 'Cool turf is not opened in soil warmer than', [20, 35]),
+  heat: value(30, 'C', 'model', 'Cool turf is not opened where the usual day is hotter than', [24, 38]),
   recovers: value(21, 'd', 'practice', 'Turf is left alone before killing frost for', [7, 60]),
   greensUp: value(60, 'd', 'model', 'After the last frost, warm turf is cut hard within', [14, 120]),
+  feedSome: value(10, '%', 'model', 'Turf is fed from this share of its best growth', [2, 50]),
 })
 
 const window = {
@@ -29,19 +31,28 @@ export const careRules = {
   growth: procedure({
     ...window,
     id: 'window.growth',
-    source: 'growth potential: Gelernter & Stowell 2005, from memory; worked from soil until air is on record',
-    says: 'Turf that is not sown is worked in growth: well from {strong} of its best, at a pinch from {some}. Cool turf is left alone in soil over {heat}.',
+    source: growthSource,
+    says: 'Turf that is not sown is worked in growth: well from {strong} of its best, at a pinch from {some}. Cool turf is left alone where the usual day is over {heat}.',
     values: { strong: careValues.strong, some: careValues.some, heat: careValues.heat },
     inputs: { soil: 'C', cutOff: 'date' },
-    steps: 'growth by day, against the lines',
+    steps: 'growth by day in the usual air, against the lines',
   }),
   scalp: procedure({
     ...window,
     id: 'window.scalp',
-    says: 'Warm turf is cut hard after the last frost, within {greensUp} of it; in growth it may be cut at a pinch. The last frost is taken to lie as long after the coldest day as the first lies before it.',
+    says: 'Warm turf is cut hard after the usual last frost, within {greensUp} of it; in growth it may be cut at a pinch.',
     values: { greensUp: careValues.greensUp },
     inputs: { soil: 'C', cutOff: 'date' },
-    steps: 'days after the last frost',
+    steps: 'days after the last −2 °C night of half the years',
+  }),
+  feed: procedure({
+    ...window,
+    id: 'window.feed',
+    source: growthSource,
+    says: 'Turf is fed while it grows at {feedSome} of its best or more, until the frosts; in the heat of cool turf it is held back.',
+    values: { feedSome: careValues.feedSome, heat: careValues.heat },
+    inputs: { soil: 'C', cutOff: 'date' },
+    steps: 'growth by day in the usual air, against the lines',
   }),
   cutOff: rule({
     id: 'window.care-cut-off',
@@ -58,31 +69,48 @@ export const careRules = {
   }),
 }
 
-const YEAR = 365
+export type Care = 'open' | 'scalp' | 'feed'
 
-/** Open, marginal or shut by day for work on turf that is not sown; `scalps` for warm turf cut hard in spring. */
-export function careWindow(season: 'cool' | 'warm', scalps: boolean, climate: SiteClimate, trace: Trace): SowingWindow {
-  const { soil, start, latitude, frostMonthDay } = climate
+/** Open, marginal or shut by day for work on turf that is not sown: opening and dressing, a hard cut of warm turf in spring, or feeding alone. */
+export function careWindow(season: 'cool' | 'warm', care: Care, ground: SeasonGround, schools: Schools, trace: Trace): SowingWindow {
+  const { start, place, soil } = ground
   const v = trace.values(careValues)
   const growing = trace.values(growthValues)
-  const first = dayNumber(start)
-  const coldest = trace.value(soilValues.warmest) - YEAR / 2
-  const frostDay = nextOn(frostMonthDay, start)
-  const toColdest = (coldest - seasonDay(dayNumber(frostDay), latitude) + 2 * YEAR) % YEAR
-  const states: DayState[] = []
-  let frost = dayNumber(frostDay)
-  for (let i = 0; i < soil.length; i++) {
-    const day = first + i
-    if (day > frost) frost += YEAR
-    const growth = 100 * growthPotential(soil[i]!, season, growing)
-    if (scalps) {
-      const sinceLastFrost = (seasonDay(day, latitude) - coldest - toColdest + 2 * YEAR) % YEAR
-      states.push(sinceLastFrost <= v.greensUp ? 'open' : growth >= v.strong && day <= frost - v.recovers ? 'marginal' : 'shut')
-      continue
+  const growth = place.mean.map((t) => 100 * growthPotential(t, season, growing))
+  // Where no frost comes, the hard cut follows the coldest day.
+  const lastFrost = place.lastFrost.median !== null ? (place.warmest + place.lastFrost.median) % YEAR_DAYS : place.coldest
+  const recovers = care === 'feed' ? 0 : v.recovers
+  const days = yearDays(dayNumber(start), soil.length)
+  const toColdest = (place.coldest - place.warmest + YEAR_DAYS) % YEAR_DAYS
+  const judge = (d: number, late: boolean): readonly [DayState, Reason] => {
+    if (care === 'scalp') {
+      if ((d - lastFrost + YEAR_DAYS) % YEAR_DAYS <= v.greensUp) return ['open', 'good']
+      return growth[d]! >= v.strong && !late ? ['marginal', 'late'] : ['shut', late ? 'frost' : 'cold']
     }
-    const hot = season === 'cool' && soil[i]! > v.heat
-    const late = day > frost - v.recovers
-    states.push(hot || late ? 'shut' : growth >= v.strong ? 'open' : growth >= v.some ? 'marginal' : 'shut')
+    if (late) return ['shut', 'frost']
+    if (season === 'cool' && place.high[d]! >= v.heat) return ['shut', 'heat']
+    if (care === 'feed') return growth[d]! >= v.feedSome ? ['open', 'good'] : ['shut', 'winter']
+    return growth[d]! >= v.strong ? ['open', 'good'] : growth[d]! >= v.some ? ['marginal', 'cold'] : ['shut', 'winter']
   }
-  return { start, states, cutOff: addDays(frostDay, -v.recovers), lead: season === 'cool' ? 'cool' : 'warm', leadDays: v.recovers }
+  const states: DayState[] = []
+  const reasons: Reason[] = []
+  const seasons: SeasonName[] = []
+  let frostSeason: FrostSeason | null = null
+  let last = Infinity
+  let cutOff: Day = start
+  for (let i = 0; i < soil.length; i++) {
+    const number = dayNumber(start) + i
+    const d = days[i]!
+    if (frostSeason === null || d === place.coldest) {
+      frostSeason = seasonAround(ground, dayOf(number), schools.cutOff)
+      last = lastDayOf(frostSeason, recovers)
+      if (i === 0) cutOff = dayOf(last)
+    }
+    const falling = (d - place.warmest + YEAR_DAYS) % YEAR_DAYS < toColdest
+    const [state, reason] = judge(d, falling && number > last)
+    states.push(state)
+    reasons.push(reason)
+    seasons.push(reason === 'winter' ? 'winter' : falling ? 'autumn' : 'spring')
+  }
+  return { start, states, reasons, seasons, cutOff, lead: season === 'cool' ? 'cool' : 'warm', leadDays: recovers }
 }

@@ -1,12 +1,11 @@
-import { addDays, nextOn, type Day } from '../calendar/day.ts'
-import type { Schools } from '../reference/schools.ts'
+import { addDays, type Day } from '../calendar/day.ts'
 import { quantity, say } from '../trace/message.ts'
 import { procedure, reading, rule, tradeValues, value } from '../trace/rule.ts'
 
 const firstFrost = (odds: string) => say`First ${quantity(-2, 'C')} night, ${odds}`
 
 export const frostValues = tradeValues('frost', {
-  spread: value(15, 'd', 'model', 'Spread of first-frost dates about their median, until years of a station are fed in', [3, 40]),
+  spread: value(15, 'd', 'model', 'Spread of first-frost dates about their median, where no years of a station are on record', [3, 40]),
 })
 
 /** Standard deviations below the mean that one year in ten lies. */
@@ -15,47 +14,58 @@ const ONE_IN_TEN = 1.2816
 /** The median date of the first killing frost, next time it comes round: the firm's entry. */
 export const frostReading = reading({ key: 'frost', stage: 6, label: firstFrost('even odds'), unit: 'date' })
 
+const median = { key: 'frost', stage: 6, label: firstFrost('even odds'), unit: 'date', inputs: { latitude: 'deg' } } as const
+const tenth = { key: 'frost-tenth', stage: 6, label: firstFrost('1 in 10'), unit: 'date', inputs: { median: 'date' } } as const
+
 export const frostRules = {
-  none: procedure({
+  assumed: procedure({
+    ...median,
     id: 'frost.none',
-    key: 'frost',
-    stage: 6,
-    label: firstFrost('even odds'),
-    unit: 'date',
     standing: 'assumed',
-    says: 'No frost date given: Juvena goes by latitude until you give the median date of the first killing frost.',
-    inputs: { latitude: 'deg' },
-    steps: 'by latitude',
-    by: 'climate/frost: usualFrost',
-    check: 'window.test.ts',
+    says: 'No frost date given and no station on record: half of the years of Juvena’s rough climate for this latitude have had a −2 °C night by then.',
+    steps: 'a hundred simulated years, each with its first −2 °C night after the warmest day',
+    by: 'climate/frostOdds: frostOdds',
+    check: 'frostOdds.test.ts',
+  }),
+  recorded: procedure({
+    ...median,
+    id: 'frost.recorded',
+    standing: 'calculation',
+    says: 'Half of the years on the station’s record have had a −2 °C night by then.',
+    steps: 'each year’s first −2 °C night after the warmest day, and the middle of them',
+    by: 'climate/frostOdds: frostOdds',
+    check: 'frostOdds.test.ts',
+  }),
+  seldom: procedure({
+    ...median,
+    id: 'frost.seldom',
+    standing: 'model',
+    says: 'Fewer than half of the years have a −2 °C night at all: the coldest day of the year is taken, and no frost ends sowing.',
+    steps: 'the coldest day of the usual year',
+    by: 'climate/siteClimate: siteClimate',
+    check: 'frostOdds.test.ts',
   }),
   tenth: rule({
+    ...tenth,
     id: 'frost.one-in-ten',
-    key: 'frost-tenth',
-    stage: 6,
-    label: firstFrost('1 in 10'),
-    unit: 'date',
     standing: 'model',
     says: 'The date one year in ten has frozen by: the median less 1.28 spreads of {spread}.',
     values: frostValues,
-    inputs: { median: 'date' },
     formula: 'median - round(1.2816 * spread)',
     compute: ({ median }, { spread }) => oneInTen(median, spread),
+  }),
+  tenthOfYears: procedure({
+    ...tenth,
+    id: 'frost.one-in-ten-of-years',
+    standing: 'model',
+    says: 'One year in ten has had its first −2 °C night by then. Few years on record are widened: mean − t(0.9, n − 1) · s · √(1 + 1/n).',
+    steps: 'the first −2 °C nights of the years, as far before their median as one in ten lies',
+    by: 'climate/frostOdds: frostOdds',
+    check: 'frostOdds.test.ts',
   }),
 }
 
 /** Day by which one year in ten has had its first killing frost. `spread` in days. */
 export const oneInTen = (median: Day, spread: number): Day => addDays(median, -Math.round(ONE_IN_TEN * spread))
-
-/** The frost that a cut-off counts back from, the next on or after a day: at even odds, or one year in ten. */
-export function countedFrost(monthDay: string, from: Day, school: Schools['cutOff'], spread: number): Day {
-  const median = nextOn(monthDay, from)
-  return school === 'safe' ? oneInTen(median, spread) : median
-}
-
-/** Where no frost date is known. From about 12 October at 50° to 15 December at 25°, half a year on in the south. Juvena's model. */
-export function usualFrost(latitude: number): string {
-  const lat = Math.min(60, Math.max(22, Math.abs(latitude)))
-  const north = addDays('2026-10-12', Math.round((50 - lat) * 2.6))
-  return (latitude < 0 ? addDays(north, -182) : north).slice(5)
-}
+/** Days that one in ten lies before the median, for a spread in days. */
+export const daysToTenth = (spread: number): number => Math.round(ONE_IN_TEN * spread)

@@ -1,17 +1,24 @@
-import { addDays, dayNumber, nextOn, type Day } from '../calendar/day.ts'
+import { addDays, dayNumber, dayOf, type Day } from '../calendar/day.ts'
 import type { Job } from '../entities/job.ts'
 import { GRASSES } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure } from '../trace/figure.ts'
+import type { Memo } from '../trace/memo.ts'
+import { quantity, say } from '../trace/message.ts'
 import { procedure, tradeValues, value } from '../trace/rule.ts'
 import { JOB } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { readings } from '../walkover/surveyRules.ts'
-import { frostReading, frostRules, usualFrost } from './frost.ts'
-import { soilCurve, soilRules, soilValues, warmingDays } from './soilYear.ts'
-import type { SeasonGround } from './sowingWindow.ts'
+import { daysToTenth, frostReading, frostRules, frostValues } from './frost.ts'
+import { roughClimate } from './normals.ts'
+import { placeValues, placeYear, type PlaceYear, type StationClimate } from './placeYear.ts'
+import { soilFromAir, soilValues } from './soilTemperature.ts'
+import { oddsValues, placeSums, type PlaceSums } from './sowingOdds.ts'
+import { seasonAround, type SeasonGround } from './sowingWindow.ts'
+import type { WeatherDay } from './weatherSeries.ts'
+import { monthDayOf, yearDays, YEAR_DAYS } from './yearDay.ts'
 
-/** Days ahead that the soil curve and the windows reach. */
+/** Days ahead that the soil curve and the windows reach: eighteen months. */
 const HORIZON = 560
 /** Days back that a job may have been sown and still be followed. */
 const LOOK_BACK = 200
@@ -32,9 +39,27 @@ export const latitudeRule = procedure({
   check: 'window.test.ts',
 })
 
+export const soilRules = {
+  curve: procedure({
+    id: 'weather.soil-curve',
+    key: 'soil-now',
+    stage: 6,
+    label: say`Soil at ${quantity(50, 'mm')}, today`,
+    unit: 'C',
+    standing: 'model',
+    says: 'Soil follows the air: it takes up {follows} of the difference in a day, and lies {warmer} above it in the sun. Your reading, and the last days’ weather, shift it; what they differ by fades over {fades}.',
+    values: soilValues,
+    inputs: { latitude: 'deg', reading: 'C?' },
+    steps: 'T ← T + share × (air + warmth − T), day by day; then what was read less what was usual, × e^(−days ÷ fading)',
+    by: 'climate/siteClimate: soilByDay',
+    check: 'soilTemperature.test.ts',
+  }),
+}
+
 /** Where the job stands in the year: frost, soil by day. */
 export interface SiteClimate extends SeasonGround {
   latitude: number
+  sums: PlaceSums
   frost: Figure
   frostTenth: Figure
   /** Soil by day, reaching back from today to what may have been sown already. */
@@ -42,48 +67,113 @@ export interface SiteClimate extends SeasonGround {
   soilNow: Figure
 }
 
-export function siteClimate(job: Job, today: Day, schools: Schools, trace: Trace): SiteClimate {
+export interface ClimateBrief {
+  job: Job
+  today: Day
+  schools: Schools
+  /** What is known of the station the job goes by. */
+  station: StationClimate | null
+  /** The station's last days, and the outlook. */
+  recent: readonly WeatherDay[]
+  memo: Memo
+  trace: Trace
+}
+
+const isWarm = (job: Job) => job.zones.some((z) => z.present.some((g) => GRASSES[g].season === 'warm'))
+
+/** The year at a job's site, worked once for a place and a frost date. */
+function placeOf(job: Job, latitude: number, station: StationClimate | null, memo: Memo, trace: Trace): { place: PlaceYear; sums: PlaceSums } {
   const { site } = job
-  const warm = job.zones.some((z) => z.present.some((g) => GRASSES[g].season === 'warm'))
-  const place = trace.read(readings.latitude, JOB, site.latitude) ?? trace.found(latitudeRule, JOB, USUAL_LATITUDE[warm ? 'warm' : 'cool'], {})
-  const latitude = num(place)
-  const frostMonthDay = site.frost ?? usualFrost(latitude)
-  const next = nextOn(frostMonthDay, today)
-  const frost = site.frost ? trace.read(frostReading, JOB, next)! : trace.found(frostRules.none, JOB, next, { latitude: place })
-  const frostTenth = trace.work(frostRules.tenth, JOB, { median: frost }, { school: `cutOff:${schools.cutOff}` })
-  const reading = trace.read(readings.soil, JOB, site.soilTemperature)
-  const readOn = site.soilReadOn ?? job.walked ?? today
-  const before = addDays(today, -LOOK_BACK)
-  const wave = trace.values(soilValues)
-  const read = site.soilTemperature === null ? null : { day: readOn, celsius: site.soilTemperature }
-  const whole = soilCurve(latitude, dayNumber(before), LOOK_BACK + HORIZON, read, wave)
-  const soil = whole.subarray(LOOK_BACK)
+  const rough = { ...trace.values(roughClimate), ...trace.values(soilValues) }
+  const { hollow, hotDay } = trace.values(placeValues)
+  const odds = trace.values(oddsValues)
+  const brief = { latitude, elevation: site.elevation, sea: site.sea === null ? null : site.sea / 1000, hollow: site.hollow === true, frost: site.frost }
+  return memo.recall(`place ${latitude} ${site.frost ?? ''}`, { brief, station, rough, hollow, hotDay, odds }, () => {
+    const place = placeYear({ ...brief, station }, rough, hollow, hotDay)
+    return { place, sums: placeSums(place, odds, hotDay) }
+  })
+}
+
+export function siteClimate({ job, today, station, recent, memo, trace }: ClimateBrief): SiteClimate {
+  const { site } = job
+  const at = trace.read(readings.latitude, JOB, site.latitude) ?? trace.found(latitudeRule, JOB, USUAL_LATITUDE[isWarm(job) ? 'warm' : 'cool'], {})
+  const latitude = num(at)
+  const { place, sums } = placeOf(job, latitude, station, memo, trace)
+  const { median, tenth } = place.firstFrost
+  const frostMonthDay = site.frost ?? (median === null ? null : monthDayOf(place.warmest + median))
+  // The dates of a station say how far one year in ten lies from the median; without them Juvena's spread does.
+  const ofYears = (site.frost === null || station !== null) && median !== null && tenth !== null
+  const frostSpread = ofYears ? median - tenth : daysToTenth(trace.value(frostValues.spread))
+  const whole = soilByDay(job, place, addDays(today, -LOOK_BACK), LOOK_BACK + HORIZON, recent, today, trace)
+  const ground: SeasonGround = { place, frostMonthDay, frostSpread, soil: whole.subarray(LOOK_BACK), start: today }
+  const season = seasonAround(ground, today, 'even-odds')
+  const next = dayOf(season.frost ?? season.coldest)
+  const given = { latitude: at }
+  const frost = site.frost
+    ? trace.read(frostReading, JOB, next)!
+    : trace.found(season.frost === null ? frostRules.seldom : place.frostOnRecord ? frostRules.recorded : frostRules.assumed, JOB, next, given)
+  const frostTenth = ofYears ? trace.found(frostRules.tenthOfYears, JOB, addDays(next, -frostSpread), { median: frost }) : trace.work(frostRules.tenth, JOB, { median: frost })
   return {
+    ...ground,
     latitude,
-    frostMonthDay,
+    sums,
     frost,
     frostTenth,
-    soil,
-    soilBefore: { soil: whole, start: before },
-    warming: warmingDays(latitude, dayNumber(today), HORIZON, wave),
-    start: today,
-    soilNow: trace.found(soilRules.curve, JOB, Math.round(soil[0]! * 10) / 10, { latitude: place, reading }),
+    soilBefore: { soil: whole, start: addDays(today, -LOOK_BACK) },
+    soilNow: trace.found(soilRules.curve, JOB, Math.round(ground.soil[0]! * 10) / 10, { latitude: at, reading: trace.read(readings.soil, JOB, site.soilTemperature) }),
   }
 }
 
-/** How long it takes before seed can go down, and the weeks the light is judged by. */
+/** Soil at 50 mm by day, °C: the usual soil, the last days' weather and the outlook as far as they reach, and the site's own reading; what they differ by fades. */
+function soilByDay(job: Job, place: PlaceYear, from: Day, length: number, recent: readonly WeatherDay[], today: Day, trace: Trace): Float64Array {
+  const { fades } = trace.values(soilValues)
+  const first = dayNumber(from)
+  const days = yearDays(first, length)
+  const soil = Float64Array.from(days, (d) => place.soil[d]!)
+  const known = recent.filter((w) => w.low !== null && w.high !== null && dayNumber(w.day) >= first && dayNumber(w.day) < first + length)
+  if (known.length > 0) {
+    const at = known.map((w) => dayNumber(w.day) - first)
+    const [begins, ends] = [at[0]!, at.at(-1)!]
+    const air = new Float64Array(ends - begins + 1).fill(NaN)
+    known.forEach((w, k) => (air[at[k]! - begins] = (w.low! + w.high!) / 2))
+    const { height, hollow, bent } = place.corrected
+    const corrected = air.map((t) => t + height + hollow / 2 - (place.basis === 'rough' ? 0 : bent / 2))
+    soil.set(soilFromAir(corrected, place.soilFollows, soil[begins]!), begins)
+    const off = soil[ends]! - place.soil[days[ends]!]!
+    for (let i = ends + 1; i < length; i++) soil[i]! += off * Math.exp(-(i - ends) / fades)
+  }
+  const { soilTemperature } = job.site
+  if (soilTemperature !== null) {
+    const readOn = dayNumber(job.site.soilReadOn ?? job.walked ?? today)
+    const usual = soil[Math.min(length - 1, Math.max(0, readOn - first))]!
+    for (let i = 0; i < length; i++) soil[i]! += (soilTemperature - usual) * Math.exp(-Math.abs(first + i - readOn) / fades)
+  }
+  return soil
+}
+
+/** How long it takes before seed can go down, and the season the light is judged by. */
 export const leadTimeValues = tradeValues('lead-time', {
   prepare: value(7, 'd', 'model', 'Days it usually takes before seed can go down', [1, 30]),
   kill: value(30, 'd', 'model', 'The same with a kill-off before it', [14, 90]),
   growsFrom: value(8, 'C', 'model', 'Cool grass grows from soil at', [3, 12]),
-  growing: value(70, 'd', 'model', 'Days from sowing to a first mow and on: the weeks the light is judged by', [30, 200]),
+  warmGrowsFrom: value(15, 'C', 'model', 'and warm grass from', [10, 22]),
 })
 
-/** The weeks the light is judged by: from the first day, once seed can go down, on which the soil lets grass grow. Days since 1970. */
-export function growingWeeks(climate: SeasonGround, trace: Trace): { from: number; to: number } {
-  const { prepare, growsFrom, growing } = trace.values(leadTimeValues)
-  let first = prepare
-  while (first < 365 && climate.soil[first]! < growsFrom) first++
-  const from = dayNumber(climate.start) + (first < 365 ? first : prepare)
-  return { from, to: from + growing - 1 }
+/**
+ * The growing season the light is judged by: the days of the year on which the usual soil lets the grass grow, the same whichever day one looks. Day numbers
+ * of one year, from the first after the coldest; the whole year where it never stops.
+ */
+export function growingSeason({ place }: SeasonGround, job: Job, trace: Trace): { from: number; to: number } {
+  const { growsFrom, warmGrowsFrom } = trace.values(leadTimeValues)
+  const least = isWarm(job) ? warmGrowsFrom : growsFrom
+  const grows = (k: number) => place.soil[(place.coldest + k) % YEAR_DAYS]! >= least
+  let [first, last] = [0, YEAR_DAYS - 1]
+  while (first < YEAR_DAYS && !grows(first)) first++
+  while (last > first && !grows(last)) last--
+  if (first >= YEAR_DAYS) [first, last] = [0, YEAR_DAYS - 1]
+  // One year for all: the sun of a day of the year hardly differs from year to year.
+  const from = dayNumber(`${LIGHT_YEAR}-01-01`) + place.coldest
+  return { from: from + first, to: from + last }
 }
+/** The year whose days stand for those of any year in the light. */
+const LIGHT_YEAR = 2026

@@ -1,12 +1,17 @@
-import { addDays, dayNumber, type Day } from '../calendar/day.ts'
-import { seasonDay, soilCurve, USUAL_SOIL, usualSoil, type SoilReading } from './soilYear.ts'
+import { dayNumber, dayOf, type Day } from '../calendar/day.ts'
+import type { ClimateModel } from './climateModel.ts'
+import { chanceOf, simulate } from './generator.ts'
+import { soilFromAir, type SoilFollows } from './soilTemperature.ts'
+import type { WeatherDay } from './weatherSeries.ts'
+import { YEAR_DAYS } from './yearDay.ts'
 
-/** A day of weather at a site: air °C at screen height, rain mm, soil °C at 50 mm. */
-export interface StationDay {
+/** A day of the outlook: air °C at screen height, rain mm, wind km/h, soil °C at 50 mm. */
+export interface StationDay extends WeatherDay {
   day: Day
   low: number
   high: number
   rain: number
+  wind: number
   soil: number
 }
 
@@ -17,35 +22,43 @@ export interface Outlook {
   days: StationDay[]
 }
 
-/** A repeatable number 0–1 for a day and a seed: the same day always has the same weather. */
-function chance(day: number, seed: number, salt: number): number {
-  let x = (day * 374761393 + seed * 668265263 + salt * 2246822519) | 0
-  x = Math.imul(x ^ (x >>> 13), 1274126177)
-  x = Math.imul(x ^ (x >>> 16), 2246822519)
-  return ((x ^ (x >>> 15)) >>> 0) / 4294967296
-}
+/** First year that simulated weather begins in: a day's weather is the same whenever it is asked for. */
+const BEGINS = 2017
+/** Wind of a usual day, km/h: a calm share and one that varies. Juvena's model for the stand-in. */
+const WIND = { calm: 4, varies: 6 }
 
-/** A simulated weather station: usual weather for the latitude, with made-up wet spells and swings. Deterministic by seed. */
-export function simulatedStation(latitude: number, from: Day, days: number, seed: number, reading: SoilReading | null): Outlook {
-  const first = dayNumber(from)
-  const soil = soilCurve(latitude, first, days, reading, USUAL_SOIL)
+/** Weather made up day by day from a climate, the same for the same seed. Days from `from` to `to`, both included; the years before 2017 have none. */
+export function simulatedDays(model: ClimateModel, follows: SoilFollows, from: Day, to: Day, seed: number): StationDay[] {
+  const begins = dayNumber(`${BEGINS}-01-01`)
+  const length = Math.max(0, dayNumber(to) - begins + 1)
+  if (length === 0) return []
+  const chance = chanceOf(length, seed)
+  // Simulated years have no 29 February: it repeats the day before.
+  const { low, high, rain } = simulate(model, chance)
+  const soil = soilFromAir(
+    low.map((l, i) => (l + high[i]!) / 2),
+    follows,
+    (low[0]! + high[0]!) / 2,
+  )
   const list: StationDay[] = []
-  for (let i = 0; i < days; i++) {
-    const day = first + i
-    const usual = usualSoil(seasonDay(day, latitude), latitude, USUAL_SOIL)
-    const swing = (chance(Math.floor(day / 4), seed, 1) - 0.5) * 5
-    const spread = 5 + chance(day, seed, 2) * 3
-    const wet = chance(Math.floor(day / 3), seed, 3) < 0.4 && chance(day, seed, 4) < 0.65
-    const rain = wet ? Math.round(Math.pow(chance(day, seed, 5), 3) * 34 + 1) : 0
+  for (let number = Math.max(begins, dayNumber(from)); number <= dayNumber(to); number++) {
+    const day = dayOf(number)
+    const i = Math.min(length - 1, (Number(day.slice(0, 4)) - BEGINS) * YEAR_DAYS + dayInYear(day))
     list.push({
-      day: addDays(from, i),
-      low: round(usual + swing - spread),
-      high: round(usual + swing + spread),
-      rain,
-      soil: round(soil[i]! + swing * 0.12),
+      day,
+      low: tenth(low[i]!),
+      high: tenth(high[i]!),
+      rain: tenth(rain[i]!),
+      wind: Math.round(WIND.calm + WIND.varies * chance.size[length - 1 - i]!),
+      soil: tenth(soil[i]!),
     })
   }
-  return { source: 'simulated station', simulated: true, days: list }
+  return list
 }
 
-const round = (x: number) => Math.round(x * 10) / 10
+function dayInYear(day: Day): number {
+  const common = `2027-${day.slice(5) === '02-29' ? '02-28' : day.slice(5)}`
+  return dayNumber(common) - dayNumber('2027-01-01')
+}
+
+const tenth = (x: number) => Math.round(x * 10) / 10

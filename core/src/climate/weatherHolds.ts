@@ -1,48 +1,108 @@
-import { addDays } from '../calendar/day.ts'
+import { addDays, daysBetween, type Day } from '../calendar/day.ts'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { PlannedStep } from '../schedule/orderOfWork.ts'
 import type { Notice } from '../trace/figure.ts'
-import { quantity, say } from '../trace/message.ts'
+import { joined, onDay, quantity, say, type Message } from '../trace/message.ts'
 import { tradeValues, value } from '../trace/rule.ts'
 import { figureId, stepScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import type { Outlook } from './station.ts'
+import type { Outlook, StationDay } from './station.ts'
 
 export const weatherLines = tradeValues('weather', {
-  wetDay: value(8, 'mm', 'model', 'Rain on the day that makes ground too wet for blades and tines', [1, 40]),
+  wetDay: value(8, 'mm', 'model', 'Rain on the day that makes ground too wet for blades, tines and wheels', [1, 40]),
   wetBefore: value(15, 'mm', 'model', 'Rain the day before that does', [2, 60]),
   downpour: value(25, 'mm', 'practice', 'Rain on fresh seed that washes it', [5, 80]),
   onSlope: value(12, 'mm', 'model', 'The same on a slope', [2, 60]),
+  wind: value(15, 'km/h', 'practice', 'Wind too strong to spread or spray in', [5, 40]),
+  dryAfterSpray: value(1, 'mm', 'model', 'Rain that washes a spray off on its day, where the label names no hours', [0, 10]),
+  hotOpen: value(30, 'C', 'model', 'Freshly opened turf and seed without a waterer suffer in days of', [24, 40]),
+  noWork: value(35, 'C', 'practice', 'Turf is not opened at', [30, 45]),
+  frostOnCut: value(0, 'C', 'model', 'Warm turf cut hard is hurt by nights of', [-4, 3]),
 })
 
-/** Steps of the days ahead that the outlook speaks against: wet ground, and a downpour on fresh seed. */
-export function weatherHolds(steps: readonly PlannedStep[], outlook: Outlook | null, sloping: boolean, trace: Trace): Notice[] {
+const OPENS: readonly StepKind[] = ['scarify', 'core', 'spike', 'rake', 'loosen', 'grade']
+const WHEELED: readonly StepKind[] = ['dress', 'sand-in']
+const SPREADS: readonly StepKind[] = ['sow', 'feed', 'feed-later']
+const SPRAYS: readonly StepKind[] = ['spray', 'kill', 'kill-again', 'seed-safe', 'pre-emergence']
+const CUTS_HARD: readonly StepKind[] = ['cut-second']
+
+interface Site {
+  sloping: boolean
+  watered: boolean
+  /** Zones of warm turf. */
+  warm: ReadonlySet<string>
+}
+
+interface Against {
+  key: string
+  title: Message
+  says: Message
+}
+
+type Lines = { [K in keyof typeof weatherLines]: number }
+
+/** What the outlook of a day, and of those round it, says against an operation; the first that holds. */
+function against(kind: StepKind, zones: readonly string[], [before, here, after]: readonly (StationDay | undefined)[], site: Site, v: Lines): Against | null {
+  if (!here) return null
+  const blades = OPENS.includes(kind)
+  if (blades || WHEELED.includes(kind)) {
+    const rain = here.rain >= v.wetDay ? here.rain : (before?.rain ?? 0) >= v.wetBefore ? before!.rain : null
+    if (rain !== null)
+      return { key: 'wet', title: 'wet ground likely.', says: say`${quantity(rain, 'mm')} of rain. Tines, blades and wheels want it moist, never wet: look that morning, or slip a day.` }
+  }
+  if (blades && here.high >= v.noWork)
+    return { key: 'heat', title: 'too hot to open turf.', says: say`${quantity(here.high, 'C')} is expected. Opened turf burns; wait for a cooler day.` }
+  if ((blades || kind === 'sow') && here.high >= v.hotOpen && !site.watered)
+    return { key: 'heat', title: 'heat, and nobody to water.', says: say`${quantity(here.high, 'C')} is expected. Opened turf and seed dry out the same day: name somebody who waters, or wait.` }
+  if (kind === 'sow') {
+    const rain = Math.max(here.rain, after?.rain ?? 0)
+    if (rain > (site.sloping ? v.onSlope : v.downpour))
+      return { key: 'downpour', title: 'a downpour on fresh seed.', says: say`${quantity(rain, 'mm')} of rain. Bare${site.sloping ? ' and sloping' : ''} ground washes: sow after it.` }
+  }
+  if ((SPREADS.includes(kind) || SPRAYS.includes(kind)) && here.wind >= v.wind)
+    return { key: 'wind', title: 'too windy.', says: say`${quantity(here.wind, 'km/h')} is expected: ${SPRAYS.includes(kind) ? 'spray drifts' : 'seed and granules blow off the line'}. Go early, or another day.` }
+  if (SPRAYS.includes(kind) && kind !== 'pre-emergence' && here.rain >= v.dryAfterSpray)
+    return { key: 'rain', title: 'rain washes it off.', says: say`${quantity(here.rain, 'mm')} of rain. A spray that works through the leaf has to dry; the label says for how many hours.` }
+  if (CUTS_HARD.includes(kind) && zones.some((z) => site.warm.has(z)) && Math.min(here.low, after?.low ?? 99) <= v.frostOnCut)
+    return { key: 'frost', title: 'frost on turf cut to the ground.', says: say`${quantity(Math.min(here.low, after?.low ?? 99), 'C')} is expected at night. Wait until it is past.` }
+  return null
+}
+
+/** Days ahead that are looked through for a better one. */
+const LOOK_AHEAD = 10
+
+/** Steps of the days ahead that the outlook speaks against, each with the figure, where it comes from, and the next day that the outlook and the order allow. */
+export function weatherHolds(steps: readonly PlannedStep[], outlook: Outlook | null, site: Site, trace: Trace): Notice[] {
   if (!outlook) return []
   const v = trace.values(weatherLines)
-  const rainOn = new Map(outlook.days.map((d) => [d.day, d.rain]))
+  const on = new Map(outlook.days.map((d) => [d.day, d]))
+  const round = (day: Day) => [-1, 0, 1].map((n) => on.get(addDays(day, n)))
   return steps.flatMap((step): Notice[] => {
     if (step.state === 'done' || step.state === 'unrecorded') return []
-    const [before, here, after] = [-1, 0, 1].map((days) => rainOn.get(addDays(step.chosen, days)) ?? 0) as [number, number, number]
-    const about = { stage: 6, level: 'warn', figure: step.day.id } as const
-    const opens = step.kind === 'scarify' || step.kind === 'core'
-    if (opens && (here >= v.wetDay || before >= v.wetBefore))
-      return [
-        {
-          ...about,
-          id: figureId(stepScope(step.id), 'wet'),
-          title: say`${step.name}: wet ground likely.`,
-          says: say`${quantity(here >= v.wetDay ? here : before, 'mm')} of rain in the outlook (${outlook.source}). Tines and blades want it moist, never wet: look that morning, or slip a day.`,
-        },
-      ]
-    const rain = Math.max(here, after)
-    if (step.kind === 'sow' && rain > (sloping ? v.onSlope : v.downpour))
-      return [
-        {
-          ...about,
-          id: figureId(stepScope(step.id), 'downpour'),
-          title: say`${step.name}: a downpour on fresh seed.`,
-          says: say`${quantity(rain, 'mm')} in the outlook (${outlook.source}). Bare${sloping ? ' and sloping' : ''} ground washes: sow after it.`,
-        },
-      ]
-    return []
+    const found = against(step.kind, step.zones, round(step.chosen), site, v)
+    if (!found) return []
+    const better = betterDay(step, (day) => (on.has(day) ? against(step.kind, step.zones, round(day), site, v) === null : false))
+    return [
+      {
+        stage: 6,
+        level: 'warn',
+        figure: step.day.id,
+        id: figureId(stepScope(step.id), found.key),
+        title: say`${step.name}, ${onDay(step.chosen)}: ${found.title}`,
+        says: joined([found.says, say`By the outlook of the ${outlook.source}.`, better ? say`The next day that suits is ${onDay(better)}.` : ''].filter((m) => m !== ''), ' '),
+        ...(better ? { move: { kind: step.kind, zones: step.zones, ...(step.part ? { part: step.part } : {}), day: better } } : {}),
+      },
+    ]
   })
+}
+
+/** The next day that suits, as far as the order of work lets the step slip. */
+function betterDay(step: PlannedStep, suits: (day: Day) => boolean): Day | null {
+  if (OPERATIONS[step.kind].by === undefined) return null
+  for (let n = 1; n <= LOOK_AHEAD; n++) {
+    const day = addDays(step.chosen, n)
+    if (step.latest !== null && daysBetween(day, step.latest) < 0) return null
+    if (suits(day)) return day
+  }
+  return null
 }

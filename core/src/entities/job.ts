@@ -216,6 +216,13 @@ export const jobSchema = z.strictObject({
       longitude: quantity('ratio', { min: -180, max: 180, what: 'Longitude', because: 'east is positive, west negative.' }),
       timeZone: text(60).refine(isTimeZone, 'That is no time zone known here. Write it like Pacific/Auckland or America/Chicago.'),
       frost: monthDay,
+      /** Height above the sea and distance from it, m. */
+      elevation: quantity('length', { min: -430, max: 6000, what: 'A height above the sea' }),
+      sea: quantity('length', { min: 0, max: 3_000_000, what: 'A distance from the sea' }),
+      /** It lies where cold air gathers. */
+      hollow: yesNo,
+      /** The weather station it goes by; the nearest where none is chosen. */
+      station: text(60),
       soilTemperature: quantity('temperature', { min: -10, max: 45, what: 'Soil temperature' }),
       soilReadOn: day,
       tapFlow: quantity('flow', { min: 0.5, max: 5000, what: 'A tap flow' }),

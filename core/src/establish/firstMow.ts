@@ -1,4 +1,5 @@
 import { addDays, dayNumber, type Day } from '../calendar/day.ts'
+import { growthPotential, growthSource, growthValues, type GrowthValues } from '../climate/growth.ts'
 import type { Schools } from '../reference/schools.ts'
 import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
 import type { Emergence } from './emergence.ts'
@@ -9,23 +10,8 @@ export const mowValues = tradeValues('mow', {
   times: value(1.5, '1', 'practice', 'One-third mows at the cut times', [1.1, 2]),
 })
 
-/** How leaf grows. */
-export const growthValues = tradeValues('growth', {
-  full: value(3.2, 'mm/d', 'model', 'Leaf of seedlings in full warmth grows', [0.5, 10]),
-  fast: value(120, '%', 'model', 'The quickest of it at', [100, 200]),
-  slowSeedlings: value(80, '%', 'model', 'The slowest seedlings at', [30, 100]),
-  slowSward: value(70, '%', 'model', 'The slowest of a living sward at', [30, 100]),
-  least: value(0.15, '1', 'model', 'Share of full growth that cold grass keeps', [0, 0.5]),
-  coolBest: value(20, 'C', 'published', 'Cool grass grows best at', [12, 28]),
-  coolSpread: value(5.5, 'C', 'published', 'and falls off over', [2, 12]),
-  warmBest: value(31, 'C', 'published', 'Warm grass grows best at', [24, 38]),
-  warmSpread: value(7, 'C', 'published', 'and falls off over', [2, 15]),
-})
-export type GrowthValues = { [K in keyof typeof growthValues]: number }
-
 const height = { key: 'mow.height', stage: 8, label: 'First mow when it stands', unit: 'mm', standing: 'practice' } as const
 const band = { key: 'mow.band', stage: 8, label: 'First mow expected', unit: 'date', standing: 'model', check: 'seedbed.test.ts' } as const
-const growthSource = 'growth potential: Gelernter & Stowell 2005, from memory'
 
 export const mowRules = {
   inchOver: rule({
@@ -71,10 +57,6 @@ export const mowRules = {
 /** The school that applies: inch-over is refused under `inchFrom` mm, where it would take half the leaf. */
 export const mowSchool = (school: Schools['firstMow'], cut: number, inchFrom: number): Schools['firstMow'] =>
   school === 'inch-over' && cut < inchFrom ? 'one-third' : school
-
-/** Share of full growth at a temperature, 0–1: a bell about the best, Gelernter & Stowell 2005, from memory. */
-export const growthPotential = (celsius: number, season: 'cool' | 'warm', v: GrowthValues): number =>
-  season === 'cool' ? Math.exp(-0.5 * ((celsius - v.coolBest) / v.coolSpread) ** 2) : Math.exp(-0.5 * ((celsius - v.warmBest) / v.warmSpread) ** 2)
 
 export interface Growing {
   /** Height to reach, mm. */

@@ -1,5 +1,6 @@
 import { addDays, dayNumber, type Day } from '../calendar/day.ts'
 import { careWindow } from '../climate/careWindow.ts'
+import { growthValues } from '../climate/growth.ts'
 import type { Job } from '../entities/job.ts'
 import type { Sowing } from '../reference/lists.ts'
 import type { Prescription, ZonePlan } from '../prescribe.ts'
@@ -23,7 +24,7 @@ import { looksBadDays } from '../work/looksBad.ts'
 import { isPlanted, isSown } from '../work/sowing.ts'
 import type { StepNeed } from '../work/steps.ts'
 import { emergence, emergenceRules, emergenceValues, type Emergence } from './emergence.ts'
-import { growthValues, mowBand, mowRules, mowSchool, mowValues } from './firstMow.ts'
+import { mowBand, mowRules, mowSchool, mowValues } from './firstMow.ts'
 import { planWater, type WaterPlan } from './watering.ts'
 
 const after = { key: 'day', stage: 6, label: 'Day', unit: 'date', by: 'establish/follow: laterStep', check: 'plan.test.ts' } as const
@@ -423,8 +424,8 @@ function laterStepsOf(brief: FollowBrief, plan: PackagePlan, needs: readonly Ste
 }
 
 /** The first day from one on that turf grows enough to be dressed. */
-function inGrowth({ prescription: p, trace }: FollowBrief, plan: PackagePlan, from: Day): Day {
-  const window = careWindow(plan.season, false, p.climate, trace)
+function inGrowth({ prescription: p, schools, trace }: FollowBrief, plan: PackagePlan, from: Day): Day {
+  const window = careWindow(plan.season, 'open', p.climate, schools, trace)
   const start = dayNumber(window.start)
   const at = window.states.findIndex((state, i) => state !== 'shut' && start + i >= dayNumber(from))
   return at < 0 ? from : addDays(window.start, at)

@@ -25,7 +25,12 @@ export interface SeasonRow {
   sows: boolean
   steps: { id: string; kind: string; name: Message; day: Day; span: number; state: string; hours: number; people: number }[]
   next: { name: Message; day: Day } | null
+  /** Soil at 50 mm from today, °C, for the weeks the season shows. */
+  soil: number[]
 }
+
+/** Days of soil that a row carries. */
+const SOIL_SHOWN = 30
 
 /** The season's row for a job: pure, from its plan. */
 export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
@@ -70,6 +75,7 @@ export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
       people: s.people,
     })),
     next: next ? { name: next.name, day: next.chosen } : null,
+    soil: plan.soilAhead.slice(0, SOIL_SHOWN).map((t) => Math.round(t * 10) / 10),
   }
 }
 
@@ -91,4 +97,5 @@ export const failedRow = (id: string, name: string): SeasonRow => ({
   sows: false,
   steps: [],
   next: null,
+  soil: [],
 })

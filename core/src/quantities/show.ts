@@ -27,6 +27,7 @@ export type Unit =
   | 'm3/h'
   | 'm/h'
   | 'mm/d'
+  | 'km/h'
   | '/g'
   | 'wk'
   | 's'
@@ -70,6 +71,7 @@ const SHOWN: Record<Unit, Record<UnitSystem, ShownUnit>> = {
   'm3/h': { metric: { unit: 'm³/h', per: 1 }, us: { unit: 'yd³/h', per: 0.764554857984 } },
   'm/h': { metric: { unit: 'm/h', per: 1 }, us: { unit: 'ft/h', per: 0.3048 } },
   'mm/d': { metric: { unit: 'mm a day', per: 1 }, us: { unit: 'in a day', per: 25.4 } },
+  'km/h': { metric: { unit: 'km/h', per: 1 }, us: { unit: 'mph', per: 1.609344 } },
   '/g': { metric: { unit: 'per g', per: 1 }, us: { unit: 'per lb', per: 1 / 453.59237 } },
   wk: same('weeks'),
   s: same('s'),

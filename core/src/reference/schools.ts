@@ -34,6 +34,35 @@ export const SCHOOL_CHOICES = {
       safe: { name: 'safe', says: 'Six weeks before the date that one year in ten has already frozen by.' },
     },
   }),
+  season: choice({
+    question: 'Spring or autumn for cool grass?',
+    schools: {
+      'as-it-comes': { name: 'spring repair when it comes', says: 'Sown in whichever good season comes first, spring with honest odds.' },
+      autumn: { name: 'autumn only', says: 'Spring is left to growing on; everything is sown in autumn.' },
+    },
+  }),
+  stands: choice({
+    question: 'What must seedlings have before killing frost?',
+    schools: {
+      weeks: { name: 'weeks', says: 'Six weeks from sowing, eight for bluegrass.' },
+      'degree-days': { name: 'warmth', says: '250 °C·d over 5 °C once they are up.' },
+    },
+  }),
+  late: choice({
+    question: 'And after the last day to sow?',
+    schools: {
+      stop: { name: 'stop', says: 'Nothing but a quick cover is sown before spring.' },
+      'after-frosts': { name: 'sow on', says: 'Overseeding goes on after the first frosts while soil is warm enough.' },
+      dormant: { name: 'dormant', says: 'Fescue and bluegrass are sown into cold soil, to come up in spring.' },
+    },
+  }),
+  warm: choice({
+    question: 'When is warm grass sown?',
+    schools: {
+      settled: { name: 'in settled warmth', says: 'Soil at 21 °C and days of 27 °C.' },
+      early: { name: 'early', says: 'As soon as soil reaches its least.' },
+    },
+  }),
   order: choice({
     question: 'What comes first, scarifier or corer?',
     schools: {
@@ -100,6 +129,10 @@ export const DEFAULT_SCHOOLS: Schools = {
   cover: 'thirty',
   weeds: 'seed-first',
   cutOff: 'even-odds',
+  season: 'as-it-comes',
+  stands: 'weeks',
+  late: 'stop',
+  warm: 'settled',
   order: 'scarify-first',
   cores: 'drag-in',
   dressing: 'light-often',

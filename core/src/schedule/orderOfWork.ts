@@ -1,26 +1,29 @@
-import { addDays, dayNumber, dayOf, daysBetween, nextOn, weekday, type Day } from '../calendar/day.ts'
+import { addDays, dayNumber, dayOf, weekday, type Day } from '../calendar/day.ts'
 import type { DiaryEntry } from '../entities/diary.ts'
 import type { Job } from '../entities/job.ts'
 import { slopeLines } from '../findings/lines.ts'
-import { nitrogenValues } from '../materials/feedRules.ts'
 import type { CautionId } from '../reference/cautions.ts'
 import type { Workforce } from '../reference/firmSettings.ts'
 import { lagValues } from '../reference/lagValues.ts'
 import { OPERATIONS, operationName, operationWhy, type StepKind } from '../reference/operations.ts'
 import { schoolName, type Schools } from '../reference/schools.ts'
-import { careRules, careWindow } from '../climate/careWindow.ts'
-import { sowingWindow, windowRules, type DayState, type SowingWindow } from '../climate/sowingWindow.ts'
+import { careRules, careWindow, type Care } from '../climate/careWindow.ts'
+import type { DayState, Reason } from '../climate/dayReasons.ts'
+import { placeValues } from '../climate/placeYear.ts'
+import { lastDayOf, leadValues, seasonAround, sowingWindow, windowRules, type SowingWindow, type Sown } from '../climate/sowingWindow.ts'
+import { yearDays } from '../climate/yearDay.ts'
 import type { Prescription } from '../prescribe.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { joined, onDay, say, type Message } from '../trace/message.ts'
 import { procedure } from '../trace/rule.ts'
-import { figureId, packageScope, stepScope } from '../trace/scope.ts'
+import { figureId, packageScope, stepScope, type Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { hoursRules } from '../work/hours.ts'
 import { isPlanted } from '../work/sowing.ts'
 import { plans, type ZoneWork } from '../work/zoneWork.ts'
 import { plantsIn, stepsOf, type PackageSteps, type StepBrief, type StepNeed } from '../work/steps.ts'
 import type { PackageKind, WorkPackage } from '../work/workPackages.ts'
+import { chooseSowing, type SowingChoice } from './sowingChoices.ts'
 import { schedulePackage, type Calendar, type Fixed, type Schedule, type ScheduledStep, type WorkWindow } from './schedulePackage.ts'
 import { stepId, StepRecords, type StepRef } from './stepRecords.ts'
 import type { WaitingPeriods } from './waitingPeriods.ts'
@@ -84,6 +87,7 @@ export interface WindowSpan {
   from: Day
   to: Day
   state: DayState
+  reason: Reason
 }
 
 export interface PackagePlan {
@@ -96,6 +100,8 @@ export interface PackagePlan {
   /** Days the cut-off lies before the frost. */
   lead: number
   window: WindowSpan[]
+  /** The next honest sowings, one of them taken; none where nothing is sown. */
+  choices: SowingChoice[]
   sowDay: Day
   /** Whether anything is sown, set or laid. */
   plants: boolean
@@ -134,9 +140,10 @@ export function spansOf(window: SowingWindow, days: number): WindowSpan[] {
   const first = dayNumber(window.start)
   for (let i = 0; i < Math.min(days, window.states.length); i++) {
     const state = window.states[i]!
+    const reason = window.reasons[i]!
     const open = spans.at(-1)
-    if (open && open.state === state) open.to = dayOf(first + i)
-    else spans.push({ from: dayOf(first + i), to: dayOf(first + i), state })
+    if (open && open.state === state && open.reason === reason) open.to = dayOf(first + i)
+    else spans.push({ from: dayOf(first + i), to: dayOf(first + i), state, reason })
   }
   return spans
 }
@@ -177,38 +184,43 @@ function orderPackage(
   const { climate } = p
   const { needs } = steps
   const calendar: Calendar = { today, weekendWork: workforce.weekendWork, hoursPerDay: workforce.hoursPerDay }
-  const seeded = needs.some((n) => n.kind === 'sow')
-  const window = windowOf(brief, pack, seeded)
+  const sown = needs.some((n) => n.kind === 'sow') ? sownOf(brief, pack) : null
+  const window = sown ? sowingWindow(sown, climate, schools, trace) : careWindow(pack.season, careOf(pack), climate, schools, trace)
   const scope = packageScope(pack.id)
   const coverStands = pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null
   const fixed = needs.map((need) => fixedFor(need, pack, records, waits, coverStands))
-  const schedule = schedulePackage(steps, fixed, seasonOf(window, pack), calendar, { visits: job.visits })
-  const nextFrost = schools.cutOff === 'safe' ? climate.frostTenth : climate.frost
   // A second sowing counts back from the frost of its own year.
-  const frost = pack.kind === 'later' ? nextOn(climate.frostMonthDay, schedule.sowDay) : nextFrost
-  const about = { school: `cutOff:${schools.cutOff}`, change: 'The other frost school, or a quicker mix.' }
-  const cutOff = seeded ? trace.work(windowRules[window.lead], scope, { frost }, about) : trace.work(careRules.cutOff, scope, { frost }, about)
+  const later = pack.kind === 'later' ? schedulePackage(steps, fixed, openOnly(window), calendar, { visits: job.visits }) : null
+  const cutOff = cutOffFigure(brief, window, scope, { seeded: sown !== null, on: later?.sowDay ?? today })
+  const chosen =
+    sown && !later
+      ? chooseSowing({ pack: pack.id, steps, fixed, window, sown, climate, schools, customerDate: job.customerDate, cutOff, calendar, wishes: { visits: job.visits }, trace })
+      : { schedule: later ?? schedulePackage(steps, fixed, window, calendar, { visits: job.visits }), choices: [], passed: null }
+  const { schedule } = chosen
   const inputs = { soil: climate.soilNow, cutOff }
-  const windowState = seeded
-    ? trace.found(windowRules.soil, scope, schedule.sowState, inputs)
-    : pack.kind === 'scalp'
-      ? trace.found(careRules.scalp, scope, schedule.sowState, inputs)
-      : trace.found(careRules.growth, scope, schedule.sowState, inputs)
+  const careState = (care: Care, state: DayState): Figure =>
+    care === 'scalp'
+      ? trace.found(careRules.scalp, scope, state, inputs)
+      : care === 'feed'
+        ? trace.found(careRules.feed, scope, state, inputs)
+        : trace.found(careRules.growth, scope, state, inputs)
+  const windowState = sown ? trace.found(windowRules.soil, scope, schedule.sowState, inputs) : careState(careOf(pack), schedule.sowState)
   const planned = plannedSteps(brief, pack, steps, schedule, { cutOff, windowState })
   const fits = schedule.fits || (pack.kind === 'later' && schedule.sowState !== 'shut')
   const instead =
-    fits || !seeded
+    fits || !sown
       ? { verdict: '', options: [] }
-      : whatInstead({ pack, schedule, window, climate, zones: p.zones, waits, calendar, steps: stepBrief(brief) })
+      : whatInstead({ pack, schedule, window, climate, zones: p.zones, waits, calendar, schools, watered: sown.watered, steps: stepBrief(brief) })
   const plan: PackagePlan = {
     id: pack.id,
     kind: pack.kind,
     season: pack.season,
     zones: pack.zones.map((z) => z.r.id),
-    fits: fits || !seeded,
+    fits: fits || !sown,
     cutOff,
     lead: window.leadDays,
     window: spansOf(window, DRAWN_DAYS),
+    choices: chosen.choices,
     sowDay: schedule.sowDay,
     plants: plantsIn(pack),
     givenUp: schedule.givenUp,
@@ -218,21 +230,47 @@ function orderPackage(
   }
   const pins = schedule.steps.flatMap((s, i) => (s.broken ? [brokenPin(s.need.kind, s.broken, planned[i]!)] : []))
   const ticks = needs.flatMap((need, i) => uncovered(brief, pack, need, planned[i]!, records))
-  return { plan, notices: [...misfitNotice(brief, pack, plan, schedule, windowState), ...pins, ...ticks] }
+  return { plan, notices: [...passedNotice(pack, plan, chosen.passed), ...misfitNotice(brief, pack, plan, schedule, windowState), ...pins, ...ticks] }
 }
 
 /** A second sowing waits for an open season; everything else takes what there is. */
-const seasonOf = (window: SowingWindow, pack: WorkPackage): WorkWindow =>
-  pack.kind === 'later'
-    ? { start: window.start, states: window.states.map((s) => (s === 'marginal' ? 'shut' : s)), cutOff: addDays(window.start, window.states.length) }
-    : window
+const openOnly = (window: SowingWindow): WorkWindow => ({
+  start: window.start,
+  states: window.states.map((s) => (s === 'marginal' ? 'shut' : s)),
+  cutOff: addDays(window.start, window.states.length),
+})
 
-function windowOf({ prescription: p, schools, trace }: OrderBrief, pack: WorkPackage, seeded: boolean): SowingWindow {
-  if (!seeded) return careWindow(pack.season, pack.kind === 'scalp', p.climate, trace)
+const careOf = (pack: WorkPackage): Care => (pack.kind === 'scalp' ? 'scalp' : pack.kind === 'feed' ? 'feed' : 'open')
+
+/** What a package sows, and as what: its window goes by that, not by the turf that stands there. */
+function sownOf({ prescription: p, job }: OrderBrief, pack: WorkPackage): Sown {
   const seeds = pack.kind === 'later' ? p.laterSeeds : p.seeds
   const parts = pack.zones.flatMap((z) => seeds.find((s) => s.zone === z.r.id)?.mix ?? [])
   const usual = [{ grass: pack.season === 'cool' ? ('perennial-ryegrass' as const) : ('bermudagrass' as const), share: 100 }]
-  return sowingWindow(parts.length > 0 ? parts : usual, pack.season, p.climate, schools.cutOff, trace)
+  const all = (sowing: string) => pack.zones.every((z) => z.sowing === sowing)
+  return {
+    parts: parts.length > 0 ? parts : usual,
+    purpose: pack.kind === 'hold' ? 'cover' : all('winter-green') ? 'winter-green' : 'lawn',
+    watered: job.waterer.trim() !== '',
+  }
+}
+
+/** The last day of the season that a day belongs to, by the frost school and what is sown. */
+function cutOffFigure(
+  { schools, prescription: { climate }, trace }: OrderBrief,
+  window: SowingWindow,
+  scope: Scope,
+  { seeded, on }: { seeded: boolean; on: Day },
+): Figure {
+  const next = schools.cutOff === 'safe' ? climate.frostTenth : climate.frost
+  const season = seasonAround(climate, on, schools.cutOff)
+  const date = dayOf(season.frost ?? season.coldest)
+  const frost = date === next.value ? next : date
+  const about = { school: `cutOff:${schools.cutOff}`, change: 'The other frost school, or a quicker mix.' }
+  if (!seeded) return trace.work(careRules.cutOff, scope, { frost }, about)
+  const byWeeks = dayOf(lastDayOf(season, trace.value(leadValues[window.lead])))
+  const byGrowth = window.cutOff !== byWeeks && on === window.start && schools.stands === 'degree-days'
+  return byGrowth ? trace.found(windowRules.growth, scope, window.cutOff, { frost }, about) : trace.work(windowRules[window.lead], scope, { frost }, about)
 }
 
 /** Steps that go into the ground: young seedlings stand in their way. */
@@ -275,8 +313,8 @@ function plannedSteps(
   { cutOff, windowState }: { cutOff: Figure; windowState: Figure },
 ): PlannedStep[] {
   const slope = trace.value(slopeLines.bank)
-  const heat = trace.value(nitrogenValues.heat)
-  const hot = (day: Day) => (climate.soil[daysBetween(climate.start, day)] ?? 0) >= heat
+  const heat = trace.value(placeValues.hotWork)
+  const hot = (day: Day) => climate.place.high[yearDays(dayNumber(day), 1)[0]!]! >= heat
   let before: Figure | null = null
   return schedule.steps.map((s, i): PlannedStep => {
     const { kind, zones, effort } = s.need
@@ -367,6 +405,21 @@ function uncovered({ prescription }: OrderBrief, pack: WorkPackage, need: StepNe
   ]
 }
 
+/** A season passed over, or weeks in which nothing can be sown, is the first thing said. */
+const passedNotice = (pack: WorkPackage, plan: PackagePlan, passed: { title: Message; says: Message } | null): Notice[] =>
+  passed
+    ? [
+        {
+          id: figureId(packageScope(pack.id), 'season'),
+          stage: 6,
+          level: 'warn',
+          title: joined([say`${pack.zones.map((z) => z.r.name).join(', ')}:`, passed.title], ' '),
+          says: passed.says,
+          figure: plan.cutOff.id,
+        },
+      ]
+    : []
+
 function misfitNotice({ job }: OrderBrief, pack: WorkPackage, plan: PackagePlan, schedule: Schedule, windowState: Figure): Notice[] {
   const id = (key: string) => figureId(packageScope(pack.id), key)
   const zones = pack.zones.map((z) => z.r.name).join(', ')
@@ -386,10 +439,10 @@ function misfitNotice({ job }: OrderBrief, pack: WorkPackage, plan: PackagePlan,
       stage: 6,
       level: 'warn',
       title: plan.plants
-        ? say`Sowing ${zones} on ${onDay(schedule.sowDay)} is ${schedule.sowState}.`
+        ? say`Sowing ${zones} on ${onDay(schedule.sowDay)} is ${schedule.sowState}: ${plan.choices.find((c) => c.taken)?.reason ?? 'soil is outside the good range'}.`
         : say`Working ${zones} on ${onDay(schedule.sowDay)} is ${schedule.sowState}.`,
       says: plan.plants
-        ? 'Soil is outside the good range for it. Odds are fair, not good; tell the customer.'
+        ? 'Odds are fair, not good; tell the customer.'
         : 'Turf hardly grows then: it stays open and bare for longer. Tell the customer.',
       figure: windowState.id,
     })

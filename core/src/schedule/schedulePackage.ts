@@ -1,5 +1,5 @@
 import { dayNumber, dayOf, type Day } from '../calendar/day.ts'
-import type { DayState } from '../climate/sowingWindow.ts'
+import type { DayState } from '../climate/dayReasons.ts'
 import { OPERATIONS } from '../reference/operations.ts'
 import { joined, onDay, quantity, say, type Message } from '../trace/message.ts'
 import type { PackageSteps, StepNeed } from '../work/steps.ts'

@@ -1,5 +1,6 @@
 import { addDays, dayNumber, dayOf } from '../calendar/day.ts'
 import { leadValues, sowingWindow, WANTED_FROM, type SowingWindow } from '../climate/sowingWindow.ts'
+import type { Schools } from '../reference/schools.ts'
 import type { StepKind } from '../reference/operations.ts'
 import { onDay, say, type Message } from '../trace/message.ts'
 import { stepsOf, type StepBrief } from '../work/steps.ts'
@@ -22,6 +23,8 @@ export interface Misfit {
   zones: readonly ZonePlan[]
   waits: WaitingPeriods
   calendar: Calendar
+  schools: Schools
+  watered: boolean
   steps: StepBrief
 }
 
@@ -65,13 +68,17 @@ function overseedInstead(m: Misfit): Option[] {
   ]
 }
 
+/** Ground that lies bare is covered within so many days, or not at all. */
+const COVER_WITHIN = 60
+
 function holdOver(m: Misfit): Option[] {
-  const { pack, climate, calendar, steps } = m
+  const { pack, climate, calendar, schools, watered, steps } = m
   if (pack.season !== 'cool') return []
-  const quick = sowingWindow([{ grass: 'annual-ryegrass', share: 100 }], 'cool', climate, 'even-odds', steps.trace)
+  const cover = { parts: [{ grass: 'annual-ryegrass' as const, share: 100 }], purpose: 'cover' as const, watered }
+  const quick = sowingWindow(cover, climate, schools, steps.trace)
   const today = dayNumber(calendar.today)
   const free = seedFrom(m) ?? calendar.today
-  const at = quick.states.findIndex((s, i) => s !== 'shut' && i > 0 && dayOf(today + i) >= free && dayOf(today + i) <= quick.cutOff)
+  const at = quick.states.findIndex((s, i) => s !== 'shut' && i > 0 && i <= COVER_WITHIN && dayOf(today + i) >= free)
   if (at < 0) return []
   return [
     {

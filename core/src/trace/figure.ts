@@ -46,6 +46,8 @@ export interface Notice {
   title: Message
   says: Message
   figure?: string
+  /** A step and the day it would better be moved to. */
+  move?: { kind: string; zones: readonly string[]; part?: number; day: string }
 }
 
 /** Ids of the figures among a figure's inputs, in order. */

@@ -1,12 +1,24 @@
 import { diaryEntry } from '@juvena/core/entities/diary'
 import type { Parts } from '../routes/route.ts'
-import { demoFirm, demoJobs } from './jobs.ts'
+import { addDays } from '@juvena/core/calendar/day'
+import { modelFromNormals } from '@juvena/core/climate/climateModel'
+import { simulatedStationDays } from '../standIns/simulatedWeather.ts'
+import { demoFirm, demoJobs, demoStation, DEMO_TODAY } from './jobs.ts'
 import { DEMO_PICTURES } from './pictures.ts'
 
+/** Eight years of weather. */
+const DEMO_RECORD_FROM = '2019-02-22'
+
 /** Fills an empty database with the invented firm; one that holds anything is kept as it is. */
-export async function fillDemo({ jobs, diary, firm, photos, clock }: Parts): Promise<boolean> {
+export async function fillDemo({ jobs, diary, firm, photos, stations, clock }: Parts): Promise<boolean> {
   if ((await firm.get()).revision > 0 || (await jobs.list(false, 1)).length > 0 || (await jobs.list(true, 1)).length > 0) return false
   await firm.save(0, demoFirm, clock.now())
+  await stations.create(demoStation, clock.now(), { id: 'tarnmere', simulated: true })
+  const model = modelFromNormals(demoStation.normals)
+  const days = simulatedStationDays('tarnmere', model, DEMO_RECORD_FROM, addDays(DEMO_TODAY, -1))
+  // A real record has holes, and a probe is read now and then.
+  const kept = days.filter((_, i) => i % 241 !== 100)
+  await stations.addDays('tarnmere', kept.map((d, i) => ({ ...d, soil: i % 9 === 4 ? d.soil : null })))
   for (const { id, draft, diary: entries } of [...demoJobs].reverse()) {
     await jobs.create(draft, clock.now(), id)
     for (const entry of entries ?? []) await diary.append(id, diaryEntry.parse(entry), clock.now())

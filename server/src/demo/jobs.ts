@@ -1,6 +1,7 @@
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import type { FirmDraft } from '@juvena/core/entities/firm'
 import type { JobDraft } from '@juvena/core/entities/job'
+import type { StationDraft } from '@juvena/core/entities/station'
 import { guesthouseDrawing } from './guesthouseDrawing.ts'
 
 /** The demo's clock stands still on this day. */
@@ -22,7 +23,22 @@ export const demoFirm: FirmDraft = {
   schools: { firstMow: 'one-third', watering: 'little-often' },
 }
 
+/** The invented station of the lake district, 340 m above the sea: its normals, from which its weather is made up. */
+export const demoStation = {
+  name: 'Tarnmere',
+  latitude: -44.21,
+  longitude: 170.08,
+  elevation: 340,
+  normals: {
+    low: [10.4, 10.2, 8, 4.8, 1.8, -0.8, -1.8, -0.6, 1.8, 4, 6.2, 8.8],
+    high: [23.2, 23, 20.4, 16.4, 12, 8.4, 7.8, 10.2, 13.4, 16.2, 18.8, 21.4],
+    rain: [48, 42, 50, 52, 60, 56, 50, 54, 48, 52, 50, 54],
+    wetDays: [8, 7, 8, 9, 10, 10, 10, 10, 9, 10, 9, 9],
+  },
+} satisfies StationDraft & { normals: object }
+
 const site = {
+  elevation: '400 m',
   latitude: -44.2,
   longitude: 170.1,
   timeZone: 'Pacific/Auckland',

@@ -25,7 +25,7 @@ const photo = z.strictObject({
   bytes: z.number(),
   position: z.strictObject({ latitude: z.number(), longitude: z.number() }).nullable(),
 })
-const span = z.strictObject({ from: day, to: day, state: z.enum(['open', 'marginal', 'shut']) })
+const span = z.strictObject({ from: day, to: day, state: z.enum(['open', 'marginal', 'shut']), reason: z.string() })
 const row = z.strictObject({
   id: z.string(),
   name: z.string(),
@@ -54,6 +54,7 @@ const row = z.strictObject({
     }),
   ),
   next: z.strictObject({ name: message, day }).nullable(),
+  soil: z.array(z.number()),
 })
 const inputRef = z.union([
   z.string(),
@@ -73,8 +74,24 @@ const figure = z.looseObject({
   stage: z.number().int().min(1).max(8),
 })
 const notice = z.looseObject({ id: z.string(), stage: z.number().int(), level: z.enum(['hold', 'warn', 'note']), title: message, says: message })
-const weatherDay = z.strictObject({ day, low: z.number(), high: z.number(), rain: z.number(), soil: z.number() })
-const outlook = z.strictObject({ source: z.string(), simulated: z.boolean(), days: z.array(weatherDay) })
+const read = z.number().nullable()
+const stationDay = z.looseObject({ day, low: read, high: read, rain: read })
+const outlook = z.strictObject({
+  source: z.string(),
+  simulated: z.boolean(),
+  days: z.array(z.looseObject({ day, low: z.number(), high: z.number(), rain: z.number(), wind: z.number(), soil: z.number() })),
+})
+/** What is known of a station: see StationClimate in the core. */
+const climate = z.looseObject({ station: z.looseObject({ id: z.string(), name: z.string(), simulated: z.boolean() }), basis: z.enum(['record', 'normals']) })
+const atSite = { station: climate.nullable(), recent: z.array(stationDay), outlook: outlook.nullable() }
+const station = z.looseObject({
+  id: z.string(),
+  revision,
+  draft: z.looseObject({ name: z.string() }),
+  simulated: z.boolean(),
+  weather: z.looseObject(atSite).nullable(),
+})
+const moved = z.array(z.strictObject({ id: z.string(), name: z.string(), from: day.nullable(), to: day.nullable() }))
 
 export const answers = {
   today: z.strictObject({ today: day, demo: z.boolean() }),
@@ -94,8 +111,16 @@ export const answers = {
   }),
   season: z.strictObject({ today: day, rows: z.array(row) }),
   uses: z.strictObject({ uses: z.record(z.string(), z.array(z.strictObject({ id: z.string(), name: z.string() }))) }),
+  stations: z.strictObject({ stations: z.array(station) }),
+  stationChange: z.strictObject({ station, moved }),
+  stationDays: z.strictObject({ days: z.array(stationDay) }),
+  daysAdded: z.strictObject({ added: z.number().int(), changed: z.number().int(), same: z.number().int(), moved }),
+  year: z.strictObject({
+    place: z.strictObject({ name: z.string(), station: climate.nullable(), frost: z.string().nullable() }),
+    year: z.looseObject({ first: day, today: z.number().int(), basis: z.enum(['record', 'normals', 'rough']), rows: z.array(z.looseObject({ id: z.string() })) }),
+  }),
   weather: z.strictObject({
-    outlook: outlook.nullable(),
+    ...atSite,
     frost: z.string().nullable(),
     today: day,
     place: z.string().optional(),

@@ -1,18 +1,24 @@
 import { Router, type Request } from 'express'
 import { z } from 'zod'
 import { diaryEntry } from '@juvena/core/entities/diary'
-import { firmSchema, type FirmDraft } from '@juvena/core/entities/firm'
+import { siteClimate } from '@juvena/core/climate/siteClimate'
+import { firmSchema, type Firm, type FirmDraft } from '@juvena/core/entities/firm'
 import { blankJob, jobSchema, readJob, type Job, type JobDraft } from '@juvena/core/entities/job'
 import { jobFileSchema } from '@juvena/core/formats/jobFile'
 import { pathText } from '@juvena/core/entities/problem'
-import { planJob } from '@juvena/core/pipeline'
+import { planJob, schoolsOf } from '@juvena/core/pipeline'
+import { yearPage } from '@juvena/core/present/yearPage'
+import { Memo } from '@juvena/core/trace/memo'
+import { Trace } from '@juvena/core/trace/trace'
 import { checkFirmValues } from '@juvena/core/ruleBook'
 import { notFound, Refusal } from '../problemDocument.ts'
+import type { WeatherAtSite } from '../siteWeather.ts'
 import { seasonPlanner, type SeasonBrief } from '../seasonRows.ts'
 import { answers } from './answers.ts'
 import { jobFileRoutes } from './jobFiles.ts'
 import { photoRoutes } from './photos.ts'
 import type { Parts, Route } from './route.ts'
+import { stationRoutes } from './stations.ts'
 
 const revision = z.number().int().min(0)
 export const bodies = {
@@ -27,7 +33,7 @@ export const drafts = { job: jobSchema }
 const idOf = (req: Request) => String(req.params.id)
 
 export function apiRoutes(parts: Parts): Route[] {
-  const { jobs, diary, firm, clock, weather } = parts
+  const { jobs, diary, firm, clock, stations, weather } = parts
   const planner = seasonPlanner()
   const firmNow = async () => {
     const stored = await firm.get()
@@ -49,11 +55,27 @@ export function apiRoutes(parts: Parts): Route[] {
     return { ...job, diary: await diary.of(id), today: clock.today(readJob(job.draft).job?.site.timeZone) }
   }
 
+  /** The year at a site, from what is known of its weather. */
+  const yearOf = (job: Job, { station, recent }: Pick<WeatherAtSite, 'station' | 'recent'>, settings: Firm) => {
+    const today = clock.today(job.site.timeZone)
+    const trace = new Trace(settings.values)
+    const schools = schoolsOf(job, settings)
+    const climate = siteClimate({ job, today, schools, station, recent, memo: new Memo(), trace })
+    return { place: { name: job.name, station, frost: job.site.frost }, year: yearPage(climate, today, schools, trace) }
+  }
+
   const seasonBrief = async (): Promise<SeasonBrief> => {
     const list = await jobs.list(false)
     const { stored, settings } = await firmNow()
+    const sites = await Promise.all(
+      list.map(async (stored) => {
+        const { job } = readJob(stored.draft)
+        return [stored.id, job ? await weather.at(job, clock.today(job.site.timeZone)) : null] as const
+      }),
+    )
     return {
       jobs: list,
+      weather: new Map(sites),
       diaries: await diary.ofAll(list.map((j) => j.id)),
       firm: settings,
       firmRevision: stored.revision,
@@ -184,12 +206,13 @@ export function apiRoutes(parts: Parts): Route[] {
         const { job } = readable(stored.draft)
         const today = clock.today(job.site.timeZone)
         return {
-          send: planJob(job, { today, firm: (await firmNow()).settings, diary: await diary.of(stored.id), outlook: weather.outlook(job, today, 10) }),
+          send: planJob(job, { today, firm: (await firmNow()).settings, diary: await diary.of(stored.id), ...(await weather.at(job, today)) }),
         }
       },
     },
     ...jobFileRoutes(parts, jobOr404, full),
     ...photoRoutes(parts, jobOr404),
+    ...stationRoutes(parts, async () => new Map(planner.rows(await seasonBrief()).map((row) => [row.id, { name: row.name, day: row.sowDay }]))),
     {
       method: 'get',
       path: '/season',
@@ -208,15 +231,36 @@ export function apiRoutes(parts: Parts): Route[] {
     },
     {
       method: 'get',
+      path: '/year',
+      summary: 'The year at a station (?station=) or at a job’s site (?job=): soil, frost odds, growth, and windows by grass with their odds.',
+      answer: answers.year,
+      async call(req) {
+        const { settings } = await firmNow()
+        if (typeof req.query.station === 'string') {
+          const stored = await stations.get(req.query.station)
+          const found = stored && (await weather.ofStation(stored, clock.today()))
+          if (!found) throw notFound('station')
+          const { latitude, longitude, elevation, normals: _ } = found.summary.station
+          const site = { latitude, longitude, elevation, station: stored.id }
+          return { send: yearOf(readJob({ name: found.summary.station.name, site }).job!, found, settings) }
+        }
+        const stored = typeof req.query.job === 'string' ? await jobs.get(req.query.job) : null
+        if (!stored) throw notFound('job')
+        const { job } = readable(stored.draft)
+        return { send: yearOf(job, await weather.at(job, clock.today(job.site.timeZone)), settings) }
+      },
+    },
+    {
+      method: 'get',
       path: '/weather',
-      summary: 'Outlook of the (simulated) station for a job’s site, or for the job saved last.',
+      summary: 'What a plan knows of the weather at a job’s site, or at that of the job saved last: the station’s climate, its last days, its outlook.',
       answer: answers.weather,
       async call(req) {
         const stored = typeof req.query.job === 'string' ? await jobs.get(req.query.job) : ((await jobs.list(false, 1))[0] ?? null)
         const job = stored ? readJob(stored.draft).job : null
-        if (!job || job.site.latitude === null) return { send: { outlook: null, frost: null, today: clock.today() } }
+        if (!job) return { send: { station: null, recent: [], outlook: null, frost: null, today: clock.today() } }
         const today = clock.today(job.site.timeZone)
-        return { send: { outlook: weather.outlook(job, today, 30), frost: job.site.frost, today, place: job.name } }
+        return { send: { ...(await weather.at(job, today)), frost: job.site.frost, today, place: job.name } }
       },
     },
   ]

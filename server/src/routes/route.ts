@@ -1,11 +1,12 @@
 import type { Request } from 'express'
 import type { z } from 'zod'
 import type { Clock } from '../clock.ts'
-import type { WeatherSource } from '../standIns/weather.ts'
+import type { SiteWeather } from '../siteWeather.ts'
 import type { DiaryStore } from '../store/diaryStore.ts'
 import type { FirmStore } from '../store/firmStore.ts'
 import type { JobStore } from '../store/jobStore.ts'
 import type { PhotoStore } from '../store/photoStore.ts'
+import type { StationStore } from '../store/stationStore.ts'
 
 /** What the routes work with. */
 export interface Parts {
@@ -14,7 +15,8 @@ export interface Parts {
   firm: FirmStore
   photos: PhotoStore
   clock: Clock
-  weather: WeatherSource
+  stations: StationStore
+  weather: SiteWeather
 }
 
 /** One route: what it takes, checked before it is called, and what it says of itself in the OpenAPI document. */

@@ -75,4 +75,26 @@ export const migrations: { name: string; up: (db: Knex) => Promise<void>; down: 
       throw new Error('Migrations go forward only')
     },
   },
+  {
+    name: '004-stations',
+    async up(db) {
+      await db.schema.createTable('stations', (t) => {
+        t.text('id').primary()
+        t.integer('revision').notNullable()
+        t.text('body').notNullable()
+        t.boolean('simulated').notNullable()
+        t.text('saved_at').notNullable()
+        t.text('archived_at').nullable()
+      })
+      await db.schema.createTable('station_days', (t) => {
+        t.text('station_id').notNullable().references('id').inTable('stations')
+        t.text('day').notNullable()
+        for (const name of ['low', 'high', 'rain', 'wind', 'humidity', 'radiation', 'soil']) t.float(name).nullable()
+        t.primary(['station_id', 'day'])
+      })
+    },
+    async down() {
+      throw new Error('Migrations go forward only')
+    },
+  },
 ]

@@ -1,12 +1,25 @@
 <script setup lang="ts">
 import { inject } from 'vue'
+import { showDay } from '@juvena/core/calendar/day'
+import type { StepKind } from '@juvena/core/reference/operations'
+import { pinKeys } from '@juvena/core/schedule/stepRecords'
 import type { Notice } from '@juvena/core/trace/figure'
 import { useFirm } from '../stores/firm.ts'
+import { useJob } from '../stores/job.ts'
 import { WORKING } from './working.ts'
 
 /** What is wrong, why it matters, what to do. */
 defineProps<{ notice: Notice }>()
 const firm = useFirm()
+const job = useJob()
+/** Pins the step on the day proposed: what hangs on it follows. */
+function accept({ kind, zones, part, day }: NonNullable<Notice['move']>) {
+  job.edit(`move.${kind}.${day}`, (d) => {
+    const pins = { ...d.pins }
+    for (const key of pinKeys(kind as StepKind, zones, part)) pins[key] = day
+    d.pins = pins
+  })
+}
 const working = inject(WORKING, null)
 const WORDS = { hold: 'Hold', warn: 'Watch', note: 'Note' }
 </script>
@@ -17,6 +30,7 @@ const WORDS = { hold: 'Hold', warn: 'Watch', note: 'Note' }
       <span class="level">{{ WORDS[notice.level] }}</span> {{ firm.say(notice.title) }}
     </h3>
     <p>{{ firm.say(notice.says) }}</p>
+    <button v-if="notice.move" type="button" class="act slight" @click="accept(notice.move)">move it to {{ showDay(notice.move.day) }}</button>
     <button v-if="notice.figure && working" type="button" class="plain small" @click="working.choose(notice.figure)">show the figure</button>
   </article>
 </template>

@@ -5,7 +5,6 @@ import type { JobDraft, ZoneDraft } from '@juvena/core/entities/job'
 import type { Problem } from '@juvena/core/entities/problem'
 import type { JobPlan } from '@juvena/core/pipeline'
 import { spine } from '@juvena/core/present/spine'
-import type { Outlook } from '@juvena/core/climate/station'
 import type { Figure } from '@juvena/core/trace/figure'
 import { zoneFigure } from '@juvena/core/trace/scope'
 import type { Stage } from '@juvena/core/trace/rule'
@@ -14,6 +13,7 @@ import { useFirm } from './firm.ts'
 import { useHistory } from './history.ts'
 import type { Way } from '@juvena/core/approach/ways'
 import { planInWorker, waysInWorker } from './planner.ts'
+import type { SiteWeather } from '../workers/plan.worker.ts'
 import { findUnsaved, forgetUnsaved, keepUnsaved } from './unsaved.ts'
 
 interface Served {
@@ -32,6 +32,8 @@ const SAVE_AFTER = 600
 const RETRY_AFTER = 3000
 
 /** The job being edited: its draft as typed, its plan kept by a worker, undo, saving, and what moved since each stage was last looked at. */
+const NO_WEATHER: SiteWeather = { station: null, recent: [], outlook: null }
+
 export const useJob = defineStore('job', () => {
   const firm = useFirm()
   const id = ref<string | null>(null)
@@ -48,7 +50,7 @@ export const useJob = defineStore('job', () => {
   /** Ready-made ways by zone, worked after the plan. */
   const ways = shallowRef<Record<string, Way[]>>({})
   const problems = shallowRef<Problem[]>([])
-  const outlook = shallowRef<Outlook | null>(null)
+  const weather = shallowRef<SiteWeather>(NO_WEATHER)
   const planFailure = ref('')
   const history = useHistory()
   const seen = shallowRef<Record<string, unknown>>({})
@@ -65,7 +67,7 @@ export const useJob = defineStore('job', () => {
     history.clear()
     seen.value = {}
     conflict.value = null
-    outlook.value = null
+    weather.value = NO_WEATHER
     try {
       const served = await api<Served>('GET', `/jobs/${encodeURIComponent(job)}`)
       if (id.value !== job) return
@@ -83,14 +85,20 @@ export const useJob = defineStore('job', () => {
         if (JSON.stringify(unsaved.draft) === JSON.stringify(served.draft)) void forgetUnsaved(job)
         else later(0)
       }
-      void api<{ outlook: Outlook | null }>('GET', `/weather?job=${encodeURIComponent(job)}`).then(
-        (w) => id.value === job && (outlook.value = w.outlook),
-        () => undefined,
-      )
+      void lookAtWeather(job)
     } catch (error) {
       loadFailure.value = (error as Error).message
       id.value = null
     }
+  }
+
+  const siteKey = (of: JobDraft | null) => JSON.stringify([of?.site?.latitude, of?.site?.longitude, of?.site?.station])
+  let lookedFor = ''
+  /** Asks for the weather at the site: once opened, and again when the site or its station changes. */
+  async function lookAtWeather(job: string) {
+    lookedFor = siteKey(draft.value)
+    const found = await api<SiteWeather>('GET', `/weather?job=${encodeURIComponent(job)}`).catch(() => null)
+    if (found && id.value === job) weather.value = { station: found.station, recent: found.recent, outlook: found.outlook }
   }
 
   /** Saves what is waiting before another job takes this one's place. */
@@ -128,6 +136,7 @@ export const useJob = defineStore('job', () => {
     if (draft.value === held) {
       void forgetUnsaved(job)
       saving.value = 'saved'
+      if (siteKey(held) !== lookedFor) void lookAtWeather(job)
     } else if (draft.value) {
       void keepUnsaved(job, { revision: revision.value, draft: draft.value, sent })
       later(SAVE_AFTER)
@@ -218,7 +227,7 @@ export const useJob = defineStore('job', () => {
     const job = id.value
     if (!draft.value) return
     try {
-      const planned = await planInWorker(draft.value, { today: today.value, firm: firm.settings, diary: diary.value, outlook: outlook.value })
+      const planned = await planInWorker(draft.value, { today: today.value, firm: firm.settings, diary: diary.value, ...weather.value })
       if (job !== id.value) return
       planFailure.value = ''
       problems.value = planned.problems
@@ -233,7 +242,7 @@ export const useJob = defineStore('job', () => {
       if (job === id.value) planFailure.value = (error as Error).message
     }
   }
-  watch([draft, diary, outlook, () => firm.settings], () => void replan())
+  watch([draft, diary, weather, () => firm.settings], () => void replan())
 
   const derived = (f: Figure) => f.origin !== 'typed' && f.origin !== 'assumed'
   const same = (a: unknown, b: unknown) =>
@@ -290,7 +299,7 @@ export const useJob = defineStore('job', () => {
     plan,
     ways,
     problems,
-    outlook,
+    weather,
     planFailure,
     replan,
     canUndo: history.canUndo,

@@ -7,19 +7,26 @@ import { planJob, type JobPlan } from '@juvena/core/pipeline'
 import { Memo } from '@juvena/core/trace/memo'
 import { waysOfJob } from '@juvena/core/waysOfJob'
 import type { Way } from '@juvena/core/approach/ways'
+import type { StationClimate } from '@juvena/core/climate/placeYear'
 import type { Outlook } from '@juvena/core/climate/station'
+import type { WeatherDay } from '@juvena/core/climate/weatherSeries'
 import { withChanges, type Changes } from './changes.ts'
 
 export interface Planned {
   plan: JobPlan | null
   problems: Problem[]
 }
+/** What a plan knows of the weather at its site. */
+export interface SiteWeather {
+  station: StationClimate | null
+  recent: WeatherDay[]
+  outlook: Outlook | null
+}
 /** What a plan is worked from beside its draft. */
-export interface Setting {
+export interface Setting extends SiteWeather {
   today: string
   firm: Firm
   diary: DiaryEntry[]
-  outlook: Outlook | null
 }
 export interface PlanChanges {
   draft: Changes<JobDraft>

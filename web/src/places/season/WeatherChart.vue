@@ -4,23 +4,31 @@ import type { StationDay } from '@juvena/core/climate/station'
 import { ink, useChart } from '../../parts/echart.ts'
 import { useFirm } from '../../stores/firm.ts'
 
-/** Soil temperature as a line, rain as bars, each over its own day column. */
-const props = defineProps<{ days: StationDay[]; source: string }>()
+/** Soil temperature as a line, rain as bars, each over its own day column: the outlook, and the usual soil after it. */
+/** `usual` is the soil of the weeks that follow the outlook, by day from the first. */
+const props = defineProps<{ days: StationDay[]; usual: number[]; columns: number; source: string }>()
 const firm = useFirm()
 const at = ref<HTMLElement | null>(null)
 const plain = (text: string) => Number(text.replace('−', '-').replace(',', ''))
-const soil = computed(() => props.days.map((d) => plain(firm.show(d.soil, 'C').number)))
+const shown = (celsius: number) => plain(firm.show(celsius, 'C').number)
+const soil = computed(() => Array.from({ length: props.columns }, (_, i) => (i < props.days.length ? shown(props.days[i]!.soil) : null)))
+const later = computed(() =>
+  Array.from({ length: props.columns }, (_, i) =>
+    i < props.days.length - 1 ? null : i < props.days.length ? soil.value[i]! : props.usual[i] === undefined ? null : shown(props.usual[i]!),
+  ),
+)
 const rain = computed(() => props.days.map((d) => plain(firm.show(d.rain, 'mm').number)))
 useChart(at, () => {
   const wet = Math.max(...rain.value, 0.001)
-  const low = Math.min(...soil.value)
-  const high = Math.max(...soil.value)
+  const drawn = [...soil.value, ...later.value].flatMap((t) => t ?? [])
+  const low = Math.min(...drawn)
+  const high = Math.max(...drawn)
   const room = Math.max(high - low, 0.5)
   const label = { fontFamily: 'Atkinson Hyperlegible', fontSize: 11 }
   return {
     animation: false,
     grid: { left: 0, right: 0, top: 16, bottom: 0 },
-    xAxis: { type: 'category', show: false, data: props.days.map((d) => d.day) },
+    xAxis: { type: 'category', show: false, data: Array.from({ length: props.columns }, (_, i) => i) },
     yAxis: [
       { type: 'value', show: false, min: low - room * 1.6, max: high + room * 0.3 },
       { type: 'value', show: false, min: 0, max: wet * 2.7 },
@@ -47,6 +55,7 @@ useChart(at, () => {
         lineStyle: { color: ink('clay'), width: 2 },
         label: { show: false },
       },
+      { type: 'line', symbol: 'none', data: later.value, lineStyle: { color: ink('clay'), width: 2, type: 'dotted' } },
     ],
   }
 })
@@ -56,7 +65,7 @@ const summary = computed(() => {
   const wettest = [...props.days].sort((a, b) => b.rain - a.rain)[0]!
   return {
     soil: `soil ${firm.show(first.soil, 'C').number} → ${firm.text(last.soil, 'C')} at ${firm.text(50, 'mm')}`,
-    rain: `rain bars, most ${firm.text(wettest.rain, 'mm')}; ${props.source}`,
+    rain: `rain bars, most ${firm.text(wettest.rain, 'mm')}; ${props.source}, then as usual`,
   }
 })
 </script>

@@ -14,6 +14,7 @@ import { useFirm } from '../../stores/firm.ts'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
 import StepSlider from './StepSlider.vue'
+import SowingChoices from './SowingChoices.vue'
 import WindowRibbon from './WindowRibbon.vue'
 
 const SoilChart = defineAsyncComponent(() => import('./SoilChart.vue'))
@@ -122,6 +123,7 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
         </ul>
       </div>
       <h3 v-if="title(s)">{{ title(s) }}</h3>
+      <SowingChoices v-if="s.choices.length > 0" :pack="s" />
       <p class="window">
         <span class="small soft"
           >{{ s.plants ? 'last day to sow' : 'last day to open turf' }} <FigureValue :id="s.cutOff.id" /> · {{ s.visits }}

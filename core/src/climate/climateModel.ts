@@ -1,0 +1,183 @@
+import type { WeatherSeries } from './weatherSeries.ts'
+import type { Normals } from './normals.ts'
+import { dailyCurve, MONTH_LENGTHS, monthOf, yearDays } from './yearDay.ts'
+
+/** Rain that makes a day wet, mm. */
+export const WET_DAY = 0.2
+
+/** How the weather of a place behaves, by month, January first: enough to make as many years of it as wanted. */
+export interface ClimateModel {
+  /** Mean daily minimum and maximum, °C. */
+  low: number[]
+  high: number[]
+  /** How far single days stray from the usual for the day, wet or dry, °C. */
+  lowSpread: number[]
+  highSpread: number[]
+  /** What a wet day differs by from a dry one, °C. */
+  lowWet: number[]
+  highWet: number[]
+  /** Chance of a wet day after a dry one, and after a wet one. */
+  wetAfterDry: number[]
+  wetAfterWet: number[]
+  /** Rain of a wet day, mm, and its standard deviation over its mean. */
+  rain: number[]
+  rainVaries: number[]
+  /** Correlations of what days stray by: high with low of the day, and each with the day before. */
+  together: number
+  highAfterHigh: number
+  highAfterLow: number
+  lowAfterHigh: number
+  lowAfterLow: number
+}
+
+const months = <T>(make: (month: number) => T): T[] => Array.from({ length: 12 }, (_, m) => make(m))
+
+/** Share of days that are wet in the long run. */
+export const wetShare = (m: ClimateModel, month: number): number => {
+  const [dry, wet] = [m.wetAfterDry[month]!, m.wetAfterWet[month]!]
+  return dry / Math.max(1e-9, 1 + dry - wet)
+}
+
+/** Normals that a model stands for. */
+export const normalsOf = (m: ClimateModel): Normals => ({
+  low: m.low,
+  high: m.high,
+  rain: months((k) => m.rain[k]! * wetShare(m, k) * MONTH_LENGTHS[k]!),
+  wetDays: months((k) => wetShare(m, k) * MONTH_LENGTHS[k]!),
+})
+
+/**
+ * A model from normals alone. How days stray, and hang together, is assumed: more in winter and inland (by the range from winter to summer).
+ * Wet spells after Geng et al. 1986, from memory: a wet day follows a dry one at 0.75 of the wet share, and a wet one 0.25 more often.
+ */
+export function modelFromNormals(normals: Normals): ClimateModel {
+  const middle = months((m) => (normals.low[m]! + normals.high[m]!) / 2)
+  const [coldest, warmest] = [Math.min(...middle), Math.max(...middle)]
+  const swing = (warmest - coldest) / 2
+  const winter = (m: number) => (swing > 0.5 ? (warmest - middle[m]!) / (2 * swing) : 0.5)
+  const wet = months((m) => Math.min(0.97, Math.max(0.005, normals.wetDays[m]! / MONTH_LENGTHS[m]!)))
+  const spread = (m: number) => 2.4 + 0.13 * swing + winter(m) * 0.08 * swing
+  return {
+    low: [...normals.low],
+    high: [...normals.high],
+    lowSpread: months((m) => spread(m) * 0.95),
+    highSpread: months(spread),
+    lowWet: months((m) => 0.4 + 0.8 * winter(m)),
+    highWet: months((m) => -2.6 + 2 * winter(m)),
+    wetAfterDry: months((m) => 0.75 * wet[m]!),
+    wetAfterWet: months((m) => 0.25 + 0.75 * wet[m]!),
+    rain: months((m) => Math.max(WET_DAY, normals.rain[m]! / Math.max(0.5, wet[m]! * MONTH_LENGTHS[m]!))),
+    rainVaries: months(() => 1.25),
+    together: 0.6,
+    highAfterHigh: 0.62,
+    highAfterLow: 0.5,
+    lowAfterHigh: 0.55,
+    lowAfterLow: 0.58,
+  }
+}
+
+/** Sum, count and sum of squares as days come in. */
+class Tally {
+  n = 0
+  sum = 0
+  squares = 0
+  add(x: number) {
+    this.n++
+    this.sum += x
+    this.squares += x * x
+  }
+  get mean() {
+    return this.n > 0 ? this.sum / this.n : NaN
+  }
+  get deviation() {
+    return this.n > 1 ? Math.sqrt(Math.max(0, (this.squares - (this.sum * this.sum) / this.n) / (this.n - 1))) : NaN
+  }
+}
+
+/** Fewest days of a month that its own numbers are taken from. */
+const ENOUGH = 20
+
+/** A model from a record of days. Null where a month has fewer than twenty days with both temperatures. */
+export function modelFromRecord(series: WeatherSeries): ClimateModel | null {
+  const { low, high, rain } = series
+  const days = yearDays(series.start, low.length)
+  const known = (i: number) => !Number.isNaN(low[i]!) && !Number.isNaN(high[i]!)
+  const [lows, highs] = [months(() => new Tally()), months(() => new Tally())]
+  for (let i = 0; i < low.length; i++) {
+    if (!known(i)) continue
+    lows[monthOf(days[i]!)]!.add(low[i]!)
+    highs[monthOf(days[i]!)]!.add(high[i]!)
+  }
+  if (lows.some((t) => t.n < ENOUGH)) return null
+  const [lowMean, highMean] = [lows.map((t) => t.mean), highs.map((t) => t.mean)]
+  const [lowCurve, highCurve] = [dailyCurve(lowMean), dailyCurve(highMean)]
+  const wetOn = (i: number) => (Number.isNaN(rain[i]!) ? null : rain[i]! >= WET_DAY)
+
+  const tallies = () => months(() => [new Tally(), new Tally()] as const)
+  const [lowBy, highBy, after, amounts] = [tallies(), tallies(), tallies(), months(() => new Tally())]
+  for (let i = 0; i < low.length; i++) {
+    const wet = wetOn(i)
+    if (wet === null) continue
+    const m = monthOf(days[i]!)
+    if (known(i)) {
+      lowBy[m]![wet ? 1 : 0].add(low[i]! - lowCurve[days[i]!]!)
+      highBy[m]![wet ? 1 : 0].add(high[i]! - highCurve[days[i]!]!)
+    }
+    if (wet) amounts[m]!.add(rain[i]!)
+    const before = i > 0 ? wetOn(i - 1) : null
+    if (before !== null) after[m]![before ? 1 : 0].add(wet ? 1 : 0)
+  }
+  const differs = (by: ReturnType<typeof tallies>) => by.map(([dry, wet]) => (dry.n >= 5 && wet.n >= 5 ? wet.mean - dry.mean : 0))
+  const [lowWet, highWet] = [differs(lowBy), differs(highBy)]
+  const share = lowBy.map(([dry, wet]) => (dry.n + wet.n > 0 ? wet.n / (dry.n + wet.n) : 0))
+
+  // What is left once the day of the year and rain are taken off, by its own spread.
+  const stray = (x: Float64Array, curve: Float64Array, shift: readonly number[], by: ReturnType<typeof tallies>) => {
+    const left = new Float64Array(x.length).fill(NaN)
+    const spread = months(() => new Tally())
+    for (let i = 0; i < x.length; i++) {
+      if (!known(i)) continue
+      const m = monthOf(days[i]!)
+      const wet = wetOn(i)
+      const centre = by[m]![0].n + by[m]![1].n > 0 ? (by[m]![0].sum + by[m]![1].sum) / (by[m]![0].n + by[m]![1].n) : 0
+      left[i] = x[i]! - curve[days[i]!]! - centre - (wet === null ? 0 : shift[m]! * ((wet ? 1 : 0) - share[m]!))
+      spread[m]!.add(left[i]!)
+    }
+    const deviations = spread.map((t) => Math.max(0.3, t.deviation))
+    for (let i = 0; i < x.length; i++) left[i] = left[i]! / deviations[monthOf(days[i]!)]!
+    return { left, deviations }
+  }
+  const lowStray = stray(low, lowCurve, lowWet, lowBy)
+  const highStray = stray(high, highCurve, highWet, highBy)
+  const correlation = (a: Float64Array, b: Float64Array, lag: number) => {
+    let [n, sum, aa, bb] = [0, 0, 0, 0]
+    for (let i = lag; i < a.length; i++) {
+      const [x, y] = [a[i]!, b[i - lag]!]
+      if (Number.isNaN(x) || Number.isNaN(y)) continue
+      n++
+      sum += x * y
+      aa += x * x
+      bb += y * y
+    }
+    return n > 30 ? sum / Math.sqrt(aa * bb) : 0
+  }
+  const dryYear = (m: number) => amounts[m]!.n === 0
+  const chance = (t: Tally, otherwise: number) => (t.n >= 5 ? Math.min(0.97, Math.max(0.005, t.mean)) : otherwise)
+  return {
+    low: lowMean,
+    high: highMean,
+    lowSpread: lowStray.deviations,
+    highSpread: highStray.deviations,
+    lowWet,
+    highWet,
+    wetAfterDry: months((m) => chance(after[m]![0], 0.005)),
+    wetAfterWet: months((m) => chance(after[m]![1], 0.3)),
+    rain: months((m) => (dryYear(m) ? 1 : amounts[m]!.mean)),
+    rainVaries: months((m) => (amounts[m]!.n >= 5 ? amounts[m]!.deviation / amounts[m]!.mean : 1.25)),
+    together: correlation(highStray.left, lowStray.left, 0),
+    highAfterHigh: correlation(highStray.left, highStray.left, 1),
+    highAfterLow: correlation(highStray.left, lowStray.left, 1),
+    lowAfterHigh: correlation(lowStray.left, highStray.left, 1),
+    lowAfterLow: correlation(lowStray.left, lowStray.left, 1),
+  }
+}

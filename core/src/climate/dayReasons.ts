@@ -1,0 +1,44 @@
+import { quantity, say, type Message } from '../trace/message.ts'
+
+export type DayState = 'open' | 'marginal' | 'shut'
+export type SeasonName = 'spring' | 'summer' | 'autumn' | 'winter'
+/** Why a day is what it is. */
+export type Reason =
+  | 'good'
+  | 'cold'
+  | 'winter'
+  | 'never'
+  | 'heat'
+  | 'heat-ahead'
+  | 'summer'
+  | 'summer-dry'
+  | 'warm'
+  | 'squeezed'
+  | 'spring'
+  | 'cool-days'
+  | 'late'
+  | 'frost'
+  | 'after-frosts'
+  | 'dormant'
+  | 'nights'
+
+/** Each reason in words, as it stands behind a day. */
+export const REASONS: Record<Reason, Message> = {
+  good: 'soil and season are right',
+  cold: 'too cold for it to come up',
+  winter: 'winter: nothing comes up before spring',
+  never: 'the soil here never stays warm enough for it',
+  heat: say`days of ${quantity(32, 'C')} and more still follow`,
+  'heat-ahead': 'it would come up, but the heat arrives before it stands',
+  summer: 'high summer: it comes up where water is sure, and weeds with it',
+  'summer-dry': 'high summer, and too hot or too dry for seedlings',
+  warm: 'days are still warm: it wants water more often',
+  squeezed: 'hot days may still follow, and frost leaves no later weeks: only with water every day',
+  spring: 'spring: weeds come up with it, and its first summer needs water',
+  'cool-days': 'soil is warm enough, days are still cool: slow and patchy',
+  late: 'late: less time to knit before frost',
+  frost: 'not enough growth before killing frost',
+  'after-frosts': 'after the last day: it may stand, it may wait for spring',
+  dormant: 'dormant: it lies until spring and comes up then',
+  nights: 'nights are still too warm: the turf that stands there competes',
+}

@@ -1,0 +1,185 @@
+import { tradeValues, value } from '../trace/rule.ts'
+import { modelFromNormals, type ClimateModel } from './climateModel.ts'
+import { frostDates, frostOdds, type FrostDates, type FrostOdds } from './frostOdds.ts'
+import { chanceOf, simulate, type Chance, type SimulatedYears } from './generator.ts'
+import { roughNormals, type RoughClimate } from './normals.ts'
+import { yearOfSoil, soilFromAir, type FittedSoil, type SoilFollows } from './soilTemperature.ts'
+import { dailyCurve, ofMonthDay, YEAR_DAYS } from './yearDay.ts'
+
+/** What is known of a weather station: all a plan needs of its record, small enough to send to a page. */
+export interface StationClimate {
+  station: { id: string; name: string; latitude: number; longitude: number; elevation: number; simulated: boolean }
+  /** What the model was made from. */
+  basis: 'record' | 'normals'
+  model: ClimateModel
+  /** First nights at −2 °C and at 0 °C by year, from the record; and the last at −2 °C. */
+  frost: { first: FrostDates; firstLight: FrostDates; last: FrostDates } | null
+  soil: FittedSoil | null
+  record: { from: string; to: string; days: number; missing: number } | null
+}
+
+/** Nights that count as frost, °C at screen height. */
+export const KILLING = -2
+export const FREEZING = 0
+
+/** Years a place is simulated for. */
+export const SIMULATED_YEARS = 100
+
+export const placeValues = tradeValues('place', {
+  hollow: value(2, 'C', 'practice', 'Nights in a hollow are colder by', [0.5, 5]),
+  hotWork: value(28, 'C', 'model', 'Work in the sun asks for care where the usual day is', [22, 40]),
+  hotDay: value(32, 'C', 'practice', 'A day too hot for seedlings of cool grass', [28, 38]),
+})
+
+export interface PlaceBrief {
+  latitude: number
+  /** Height of the site above the sea, m; null where not given. */
+  elevation: number | null
+  /** Distance from the sea, km; null where not given. */
+  sea: number | null
+  hollow: boolean
+  /** Median date of the first −2 °C night as the contractor gives it, "MM-DD". */
+  frost: string | null
+  station: StationClimate | null
+}
+
+/** The usual year of a place, by day of the year, and a hundred years of its weather. Air and soil in °C. */
+export interface PlaceYear {
+  basis: 'record' | 'normals' | 'rough'
+  low: Float64Array
+  high: Float64Array
+  mean: Float64Array
+  soil: Float64Array
+  soilFollows: SoilFollows
+  warmest: number
+  coldest: number
+  /** First −2 °C night, days since the warmest day; and 0 °C; and the last −2 °C night. */
+  firstFrost: FrostOdds
+  firstLight: FrostOdds
+  lastFrost: FrostOdds
+  /** Whether the frost odds come from years on record. */
+  frostOnRecord: boolean
+  years: SimulatedYears
+  soilYears: Float64Array
+  /** Days expected at 32 °C or more in the four weeks from each day. */
+  hotAhead: Float64Array
+  /** What was taken off for height and hollow, and what nights were bent by to agree with the frost given, °C. */
+  corrected: { height: number; hollow: number; bent: number }
+}
+
+let standardChance: Chance | null = null
+/** The same hundred years of chance for every place: days and grasses are compared over the same weather. Two more years, to look ahead into. */
+const chance = (): Chance => (standardChance ??= chanceOf((SIMULATED_YEARS + 2) * YEAR_DAYS, 1))
+
+const shifted = (model: ClimateModel, low: number, high: number): ClimateModel => ({
+  ...model,
+  low: model.low.map((x) => x + low),
+  high: model.high.map((x) => x + high),
+})
+
+/**
+ * By day, what is taken off a night for each °C that a climate is bent by. A station's nights are colder the whole year: it lies in a hollow, or it does not.
+ * A rough climate turns more wintry instead, by day and by night, and its nights clearer: nothing is known but that frost comes sooner.
+ */
+const bendingOf = (station: boolean, warmest: number): { nights: Float64Array; days: Float64Array } => {
+  const wintry = (d: number) => (1 - Math.cos((2 * Math.PI * (d - warmest)) / YEAR_DAYS)) / 2
+  const by = (of: (d: number) => number) => Float64Array.from({ length: YEAR_DAYS }, (_, d) => of(d))
+  return station ? { nights: by(() => 1), days: by(() => 0) } : { nights: by((d) => 0.7 * wintry(d) + 0.3), days: by((d) => 0.7 * wintry(d)) }
+}
+
+/** °C to take off, weighted by day, so that half the years have had a killing frost by a day. Halves an interval; the ends where it lies beyond. */
+function bendTo(target: number, warmest: number, { low }: SimulatedYears, weight: Float64Array): number {
+  const since = (target - warmest + YEAR_DAYS) % YEAR_DAYS
+  const frozenBy = (off: number): number => {
+    let frozen = 0
+    for (let at = warmest; at + YEAR_DAYS <= low.length; at += YEAR_DAYS)
+      for (let d = 0; d <= since; d++)
+        if (low[at + d]! - off * weight[(warmest + d) % YEAR_DAYS]! <= KILLING) {
+          frozen++
+          break
+        }
+    return frozen / Math.floor((low.length - warmest) / YEAR_DAYS)
+  }
+  let [least, most] = [-20, 30]
+  for (let round = 0; round < 14; round++) {
+    const middle = (least + most) / 2
+    if (frozenBy(middle) >= 0.5) most = middle
+    else least = middle
+  }
+  return (least + most) / 2
+}
+
+const argBest = (of: Float64Array, better: (a: number, b: number) => boolean): number => of.reduce((best, x, i) => (better(x, of[best]!) ? i : best), 0)
+
+const middleOf = (low: Float64Array, high: Float64Array): Float64Array => low.map((l, i) => (l + high[i]!) / 2)
+
+/**
+ * The year at a site: from the station's record or normals, corrected for height and for a hollow; without a station from Juvena's rough climate.
+ * A frost date given by the contractor wins: the rough climate is made more or less wintry, a station's nights colder or warmer, until half the years agree.
+ */
+export function placeYear(brief: PlaceBrief, rough: RoughClimate & SoilFollows, hollowBy: number, hotDay: number): PlaceYear {
+  const { station } = brief
+  const height = station && brief.elevation !== null ? (-rough.lapse * (brief.elevation - station.station.elevation)) / 1000 : 0
+  const hollow = brief.hollow ? -hollowBy : 0
+  const site = { latitude: brief.latitude, elevation: brief.elevation ?? 0, sea: brief.sea }
+  const model = station
+    ? shifted(station.model, height + hollow, height)
+    : shifted(modelFromNormals(roughNormals(site, rough)), hollow, 0)
+  const years = simulate(model, chance())
+  const [low, high] = [dailyCurve(model.low), dailyCurve(model.high)]
+  let bent = 0
+  if (brief.frost !== null) {
+    const turn = argBest(middleOf(low, high), (a, b) => a > b)
+    const bending = bendingOf(station !== null, turn)
+    bent = bendTo(ofMonthDay(brief.frost), turn, years, bending.nights)
+    for (const [of, by] of [[low, bending.nights], [high, bending.days], [years.low, bending.nights], [years.high, bending.days]] as const)
+      for (let i = 0, d = 0; i < of.length; i++, d = d === YEAR_DAYS - 1 ? 0 : d + 1) of[i]! -= bent * by[d]!
+  }
+  const mean = middleOf(low, high)
+  const soilFollows = station?.soil ?? { follows: rough.follows, warmer: rough.warmer }
+  const soil = yearOfSoil(mean, soilFollows)
+  const warmest = argBest(mean, (a, b) => a > b)
+  const coldest = argBest(mean, (a, b) => a < b)
+  const own = station?.frost && brief.frost === null && hollow === 0 && height === 0 ? station.frost : null
+  return {
+    basis: station?.basis ?? 'rough',
+    low,
+    high,
+    mean,
+    soil,
+    soilFollows,
+    warmest,
+    coldest,
+    firstFrost: frostOdds(own ? recount(own.first, warmest) : frostDates(years.low, 0, warmest, KILLING)),
+    firstLight: frostOdds(own ? recount(own.firstLight, warmest) : frostDates(years.low, 0, warmest, FREEZING)),
+    lastFrost: frostOdds(own ? recount(own.last, warmest) : frostDates(years.low, 0, warmest, KILLING, true)),
+    frostOnRecord: own !== null,
+    years,
+    soilYears: soilFromAir(middleOf(years.low, years.high), soilFollows, soil[0]!),
+    hotAhead: hotAhead(years.high, hotDay),
+    corrected: { height, hollow, bent },
+  }
+}
+
+/** The same dates counted from another day. */
+const recount = ({ from, dates }: FrostDates, to: number): FrostDates => ({
+  from: to,
+  dates: dates.map((d) => (d === null ? null : (d + from - to + YEAR_DAYS) % YEAR_DAYS)),
+})
+
+/** Days of four weeks. */
+const FOUR_WEEKS = 28
+
+/** Mean days at the line or hotter in the four weeks from each day of the year, over the years. */
+function hotAhead(high: Float64Array, line: number): Float64Array {
+  const hot = new Float64Array(YEAR_DAYS)
+  const whole = Math.floor(high.length / YEAR_DAYS)
+  for (let i = 0; i < whole * YEAR_DAYS; i++) if (high[i]! >= line) hot[i % YEAR_DAYS]! += 1 / whole
+  // A day of the year over a hundred years is still ragged: a week round it is taken.
+  const smooth = hot.map((_, d) => [-3, -2, -1, 0, 1, 2, 3].reduce((sum, k) => sum + hot[(d + k + YEAR_DAYS) % YEAR_DAYS]! / 7, 0))
+  return smooth.map((_, d) => {
+    let sum = 0
+    for (let k = 0; k < FOUR_WEEKS; k++) sum += smooth[(d + k) % YEAR_DAYS]!
+    return sum
+  })
+}

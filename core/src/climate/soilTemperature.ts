@@ -1,0 +1,66 @@
+import { tradeValues, value } from '../trace/rule.ts'
+
+/** Soil at 50 mm follows the air with a lag. */
+export const soilValues = tradeValues('soil', {
+  follows: value(0.4, '1', 'model', 'Share of the difference to the air that soil under turf takes up in a day', [0.05, 0.95]),
+  bareFollows: value(0.6, '1', 'model', 'The same of bare soil', [0.05, 0.95]),
+  warmer: value(1, 'C', 'model', 'Warmer than the air by', [-1, 4]),
+  fades: value(30, 'd', 'model', 'What a reading differs by fades over', [5, 120]),
+})
+export type SoilValues = { [K in keyof typeof soilValues]: number }
+/** How soil follows the air: share a day, and °C above it. */
+export interface SoilFollows {
+  follows: number
+  warmer: number
+}
+
+/** Soil at 50 mm by day, °C, from the mean of the air by day: T ← T + a(air + δ − T). Days without air keep the soil of the day before. */
+export function soilFromAir(air: Float64Array, { follows, warmer }: SoilFollows, first: number): Float64Array {
+  const soil = new Float64Array(air.length)
+  let t = first
+  for (let i = 0; i < air.length; i++) {
+    if (!Number.isNaN(air[i]!)) t += follows * (air[i]! + warmer - t)
+    soil[i] = t
+  }
+  return soil
+}
+
+/** The soil of a year that repeats itself, by day, from its air. */
+export function yearOfSoil(air: Float64Array, by: SoilFollows): Float64Array {
+  const twice = soilFromAir(air, by, air.at(-1)! + by.warmer)
+  return soilFromAir(air, by, twice.at(-1)!)
+}
+
+export interface FittedSoil extends SoilFollows {
+  /** Probe readings it was fitted to, and how far it stays from them, °C (root mean square). */
+  readings: number
+  error: number
+}
+
+/** Fewest probe readings a fit is made from. */
+const ENOUGH = 5
+
+/** Fits both numbers to probe readings by least squares: the share by steps, the warmth for each exactly. NaN where the probe was not read. Null from under five readings. */
+export function fitSoil(air: Float64Array, probe: Float64Array): FittedSoil | null {
+  const at: number[] = []
+  // Soil needs some days behind it before its start is forgotten.
+  for (let i = 0; i < probe.length; i++) if (i >= 10 && !Number.isNaN(probe[i]!) && !Number.isNaN(air[i]!)) at.push(i)
+  if (at.length < ENOUGH) return null
+  const firstAir = air.find((x) => !Number.isNaN(x)) ?? 0
+  let best: FittedSoil | null = null
+  for (let follows = 0.04; follows <= 0.96; follows += 0.01) {
+    // The lag is linear in the air: a warmth added to the air is added to the soil.
+    const soil = soilFromAir(air, { follows, warmer: 0 }, firstAir)
+    const warmer = at.reduce((sum, i) => sum + probe[i]! - soil[i]!, 0) / at.length
+    const error = Math.sqrt(at.reduce((sum, i) => sum + (probe[i]! - soil[i]! - warmer) ** 2, 0) / at.length)
+    if (!best || error < best.error) best = { follows, warmer, readings: at.length, error }
+  }
+  return best
+}
+
+/**
+ * Yearly or daily wave in the ground: T(z,t) = mean + swing·e^(−z/D)·cos(ω(t − t₀) − z/D), Carslaw & Jaeger, from memory.
+ * `depth` and damping depth `damping` in m, `phase` in radians since the surface was warmest. °C.
+ */
+export const dampedWave = (mean: number, swing: number, phase: number, depth: number, damping: number): number =>
+  mean + swing * Math.exp(-depth / damping) * Math.cos(phase - depth / damping)

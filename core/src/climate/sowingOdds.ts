@@ -1,0 +1,215 @@
+import { procedure, tradeValues, value } from '../trace/rule.ts'
+import type { PlaceYear } from './placeYear.ts'
+import { KILLING, SIMULATED_YEARS } from './placeYear.ts'
+import { YEAR_DAYS } from './yearDay.ts'
+
+/** When a sowing counts as having succeeded. */
+export const oddsValues = tradeValues('odds', {
+  longest: value(60, 'd', 'model', 'Seed that has not come up after so long is lost', [21, 120]),
+  heatWeeks: value(8, 'wk', 'model', 'Seedlings of cool grass stand heat after', [4, 16]),
+  hotDaysWatered: value(8, 'd', 'model', 'Hot days that watered seedlings live through before that', [1, 40]),
+  hotDaysDry: value(3, 'd', 'model', 'The same without a waterer', [0, 20]),
+  growth: value(250, 'Cd', 'model', 'Warmth over 5 °C that seedlings need before killing frost', [100, 600]),
+  growthBase: value(5, 'C', 'model', 'Warmth for growth counts above', [0, 10]),
+  dryDays: value(21, 'd', 'model', 'Where nobody waters, rain is counted over', [7, 42]),
+  dryRain: value(25, 'mm', 'model', 'and less than this is too dry', [5, 80]),
+})
+export type OddsValues = { [K in keyof typeof oddsValues]: number }
+
+export const oddsRules = {
+  sowing: procedure({
+    id: 'odds.sowing',
+    key: 'odds',
+    stage: 6,
+    label: 'Years in a hundred that it succeeds',
+    unit: '%',
+    standing: 'model',
+    says: 'Of a hundred simulated years of this place, those in which seed of that day comes up within {longest}, stands before killing frost, and meets no more hot days in its first {heatWeeks} than seedlings bear ({hotDaysWatered} watered, {hotDaysDry} not). The grass that succeeds least counts.',
+    values: oddsValues,
+    inputs: { sown: 'date', soil: 'C', cutOff: 'date' },
+    steps: 'each year: warmth of the soil until half is up; the first −2 °C night of its autumn; hot days; rain where nobody waters',
+    by: 'climate/sowingOdds: mixOdds',
+    check: 'sowingOdds.test.ts',
+  }),
+}
+
+export const CAUSES = ['cold', 'heat', 'frost', 'dry'] as const
+export type Cause = (typeof CAUSES)[number]
+
+/** Of the simulated years, by day of the year sown: in how many a sowing succeeds, and what fails the others. */
+export interface SowingOdds {
+  years: number
+  succeed: Uint8Array
+  fails: Record<Cause, Uint8Array>
+  /** Days from sowing until half is up, and until it stands (the warmth for growth reached), in a middling year; 0 where it never is. */
+  up: Uint16Array
+}
+
+export interface SownGrass {
+  season: 'cool' | 'warm'
+  /** Thermal time to half emergence, °C·d, above a base, °C. */
+  thermal: { theta: number; base: number }
+  /** Days wanted between sowing and killing frost. */
+  lead: number
+}
+export interface OddsBrief {
+  watered: boolean
+  /** Which of two rules says whether it stands before frost: days from sowing, or warmth after it is up. */
+  standsBy: 'weeks' | 'degree-days'
+}
+
+/** Sums up to each day, one longer than the days. */
+function sums(length: number, part: (i: number) => number): Float64Array {
+  const total = new Float64Array(length + 1)
+  for (let i = 0; i < length; i++) total[i + 1] = total[i]! + part(i)
+  return total
+}
+
+/** A place's simulated years as running sums, so that any span of days is one subtraction. Made once for a place. */
+export interface PlaceSums {
+  growth: Float64Array
+  hot: Float64Array
+  rain: Float64Array
+  /** Soil warmth above a base, by base. */
+  warmth: Map<number, Float64Array>
+  /** By year, the first killing frost after its warmest day, in days of the simulation; Infinity for none. */
+  frosts: number[]
+}
+
+export function placeSums({ years, warmest }: PlaceYear, v: OddsValues, hotDay: number): PlaceSums {
+  const { low, high, days } = years
+  const frosts: number[] = []
+  for (let at = warmest; at < days; at += YEAR_DAYS) {
+    const end = Math.min(at + YEAR_DAYS, days)
+    let i = at
+    while (i < end && low[i]! > KILLING) i++
+    frosts.push(i < end ? i : Infinity)
+  }
+  return {
+    growth: sums(days, (i) => Math.max(0, (low[i]! + high[i]!) / 2 - v.growthBase)),
+    hot: sums(days, (i) => (high[i]! >= hotDay ? 1 : 0)),
+    rain: sums(days, (i) => years.rain[i]!),
+    warmth: new Map(),
+    frosts,
+  }
+}
+
+function warmthOf({ soilYears, years }: PlaceYear, { warmth }: PlaceSums, base: number): Float64Array {
+  const known = warmth.get(base) ?? sums(years.days, (i) => Math.max(0, soilYears[i]! - base))
+  warmth.set(base, known)
+  return known
+}
+
+/** The day of the simulation on which seed sown on a day is up: half of it. Looks forward in growing steps, then halves. */
+function upOn(warmth: Float64Array, sown: number, theta: number, longest: number): number {
+  const wanted = warmth[sown]! + theta
+  let [before, after] = [sown, Math.min(sown + 1 + longest, warmth.length - 1)]
+  if (warmth[after]! < wanted) return Infinity
+  while (after - before > 1) {
+    const middle = (before + after) >> 1
+    if (warmth[middle]! >= wanted) after = middle
+    else before = middle
+  }
+  return after
+}
+
+/** Everything one grass is tried with. */
+interface Trial {
+  place: PlaceYear
+  sums: PlaceSums
+  grass: SownGrass
+  brief: OddsBrief
+  v: OddsValues
+  warmth: Float64Array
+  toColdest: number
+}
+const trialOf = (place: PlaceYear, sums: PlaceSums, grass: SownGrass, brief: OddsBrief, v: OddsValues): Trial => ({
+  place,
+  sums,
+  grass,
+  brief,
+  v,
+  warmth: warmthOf(place, sums, grass.thermal.base),
+  toColdest: (place.coldest - place.warmest + YEAR_DAYS) % YEAR_DAYS,
+})
+
+/** What becomes of a sowing on a day of the simulation; and the days it took to come up, 0 where it never did. */
+function outcome({ place, sums, grass, brief, v, warmth, toColdest }: Trial, sown: number): { cause: Cause | null; up: number } {
+  const days = place.years.days
+  const up = upOn(warmth, sown, grass.thermal.theta, v.longest)
+  if (up === Infinity) return { cause: 'cold', up: 0 }
+  const took = up - sown
+  const since = (sown - place.warmest + 2 * YEAR_DAYS) % YEAR_DAYS
+  // Sown in the falling half it meets the frost of its own autumn; in the rising half, that of the next.
+  const season = Math.floor((sown - place.warmest) / YEAR_DAYS) + (since < toColdest ? 0 : 1)
+  const frost = sums.frosts[season] ?? Infinity
+  if (season >= 0 && frost < Infinity) {
+    if (up >= frost) return { cause: 'frost', up: took }
+    const stands = brief.standsBy === 'weeks' || grass.season === 'warm' ? frost - sown >= grass.lead : sums.growth[frost]! - sums.growth[up]! >= v.growth
+    if (!stands) return { cause: 'frost', up: took }
+  }
+  const borne = brief.watered ? v.hotDaysWatered : v.hotDaysDry
+  if (grass.season === 'cool' && sums.hot[Math.min(days, up + Math.round(v.heatWeeks * 7))]! - sums.hot[sown]! > borne) return { cause: 'heat', up: took }
+  if (!brief.watered && sums.rain[Math.min(days, sown + v.dryDays)]! - sums.rain[sown]! < v.dryRain) return { cause: 'dry', up: took }
+  return { cause: null, up: took }
+}
+
+/** Odds of a sowing on one day of the usual year. */
+export interface DayOdds {
+  years: number
+  succeed: number
+  fails: Record<Cause, number>
+  /** Days until half is up, mean of the years it comes up in; 0 where it hardly ever does. */
+  up: number
+}
+
+function oddsOn(trial: Trial, day: number): DayOdds {
+  const odds: DayOdds = { years: SIMULATED_YEARS, succeed: 0, fails: { cold: 0, heat: 0, frost: 0, dry: 0 }, up: 0 }
+  let [taken, came] = [0, 0]
+  for (let year = 0; year < SIMULATED_YEARS; year++) {
+    const { cause, up } = outcome(trial, year * YEAR_DAYS + day)
+    if (cause === null) odds.succeed++
+    else odds.fails[cause]++
+    if (up > 0) {
+      taken += up
+      came++
+    }
+  }
+  odds.up = came > SIMULATED_YEARS / 4 ? Math.round(taken / came) : 0
+  return odds
+}
+
+/** Odds of sowing a mix on one day of the usual year: those of the grass that succeeds least. */
+export function mixOdds(place: PlaceYear, sums: PlaceSums, grasses: readonly SownGrass[], day: number, brief: OddsBrief, v: OddsValues): DayOdds {
+  const each = grasses.map((grass) => oddsOn(trialOf(place, sums, grass, brief, v), day))
+  return each.reduce((least, o) => (o.succeed < least.succeed ? o : least))
+}
+
+/**
+ * Odds of a sowing on every day of the year: it comes up, stands before killing frost, lives through the heat of its first weeks, and has rain where nobody
+ * waters. Cool grass that comes up between the coldest and the warmest day is not failed by late frosts.
+ */
+export function sowingOdds(place: PlaceYear, sums: PlaceSums, grass: SownGrass, brief: OddsBrief, v: OddsValues): SowingOdds {
+  const trial = trialOf(place, sums, grass, brief, v)
+  const days = Array.from({ length: YEAR_DAYS }, (_, day) => oddsOn(trial, day))
+  const bytes = (of: (o: DayOdds) => number) => Uint8Array.from(days, of)
+  return {
+    years: SIMULATED_YEARS,
+    succeed: bytes((o) => o.succeed),
+    fails: { cold: bytes((o) => o.fails.cold), heat: bytes((o) => o.fails.heat), frost: bytes((o) => o.fails.frost), dry: bytes((o) => o.fails.dry) },
+    up: Uint16Array.from(days, (o) => o.up),
+  }
+}
+
+/** A mix succeeds as its slowest wanted grass does: by day, the odds of the one that succeeds least. */
+export function oddsOfMix(parts: readonly SowingOdds[]): SowingOdds {
+  if (parts.length === 1) return parts[0]!
+  const worst = (day: number) => parts.reduce((least, o) => (o.succeed[day]! < least.succeed[day]! ? o : least))
+  const by = (of: (o: SowingOdds) => Uint8Array) => Uint8Array.from({ length: YEAR_DAYS }, (_, day) => of(worst(day))[day]!)
+  return {
+    years: parts[0]!.years,
+    succeed: by((o) => o.succeed),
+    fails: { cold: by((o) => o.fails.cold), heat: by((o) => o.fails.heat), frost: by((o) => o.fails.frost), dry: by((o) => o.fails.dry) },
+    up: Uint16Array.from({ length: YEAR_DAYS }, (_, day) => Math.max(...parts.map((o) => o.up[day]!))),
+  }
+}

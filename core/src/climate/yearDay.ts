@@ -1,0 +1,66 @@
+import { dayNumber, isLeap, type Day } from '../calendar/day.ts'
+
+/** Days of a usual year: 29 February counts as the 28th. */
+export const YEAR_DAYS = 365
+/** Day of the usual year on which each month begins, 0–364. */
+export const MONTH_STARTS = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334, 365] as const
+export const MONTH_LENGTHS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const
+
+/** Day of the usual year, 0 for 1 January to 364, of a day number. */
+export function yearDay(number: number): number {
+  const date = new Date(number * 86_400_000)
+  const year = date.getUTCFullYear()
+  const since = number - dayNumber(`${String(year).padStart(4, '0')}-01-01`)
+  return isLeap(year) && since >= 59 ? since - 1 : since
+}
+
+/** Days of the usual year by day, from a first day on. */
+export function yearDays(start: number, days: number): Uint16Array {
+  const list = new Uint16Array(days)
+  for (let i = 0, year = new Date(start * 86_400_000).getUTCFullYear(); i < days; year++) {
+    const [from, next] = [dayNumber(`${year}-01-01`), dayNumber(`${year + 1}-01-01`)]
+    for (; i < days && start + i < next; i++) {
+      const since = start + i - from
+      list[i] = isLeap(year) && since >= 59 ? since - 1 : since
+    }
+  }
+  return list
+}
+
+/** "MM-DD" of a day of the usual year. */
+export function monthDayOf(day: number): string {
+  const d = ((Math.round(day) % YEAR_DAYS) + YEAR_DAYS) % YEAR_DAYS
+  const month = MONTH_STARTS.findIndex((from, m) => d >= from && d < MONTH_STARTS[m + 1]!)
+  return `${String(month + 1).padStart(2, '0')}-${String(d - MONTH_STARTS[month]! + 1).padStart(2, '0')}`
+}
+
+/** Day of the usual year of "MM-DD". */
+export const ofMonthDay = (monthDay: string): number => yearDay(dayNumber(`2027-${monthDay === '02-29' ? '02-28' : monthDay}` as Day))
+
+/** Month, 0–11, of a day of the usual year. */
+export const monthOf = (day: number): number => MONTHS[day]!
+const MONTHS = Uint8Array.from({ length: YEAR_DAYS }, (_, d) => MONTH_STARTS.findIndex((from, m) => d >= from && d < MONTH_STARTS[m + 1]!))
+
+/** A daily curve through twelve monthly means: four waves, so that each month keeps its mean to about a hundredth. */
+export function dailyCurve(monthly: readonly number[]): Float64Array {
+  const curve = new Float64Array(YEAR_DAYS)
+  const step = Math.PI / 6
+  const mean = monthly.reduce((sum, x) => sum + x, 0) / 12
+  const waves = [1, 2, 3, 4].map((k) => {
+    let [a, b] = [0, 0]
+    monthly.forEach((x, m) => {
+      a += (x * Math.cos(k * step * (m + 0.5))) / 6
+      b += (x * Math.sin(k * step * (m + 0.5))) / 6
+    })
+    // Averaging over a month flattens a wave by so much.
+    const flattened = Math.sin((k * Math.PI) / 12) / ((k * Math.PI) / 12)
+    return { k, a: a / flattened, b: b / flattened }
+  })
+  for (let d = 0; d < YEAR_DAYS; d++) {
+    // Months are taken as twelfths of a year.
+    const m = monthOf(d)
+    const at = step * (m + (d - MONTH_STARTS[m]! + 0.5) / MONTH_LENGTHS[m]!)
+    curve[d] = mean + waves.reduce((sum, { k, a, b }) => sum + a * Math.cos(k * at) + b * Math.sin(k * at), 0)
+  }
+  return curve
+}

@@ -1,0 +1,189 @@
+import { addDays, dayNumber, daysBetween, type Day } from '../calendar/day.ts'
+import type { DayState, Reason } from '../climate/dayReasons.ts'
+import { growthPotential, growthValues } from '../climate/growth.ts'
+import { FREEZING, KILLING, placeValues, SIMULATED_YEARS } from '../climate/placeYear.ts'
+import type { SiteClimate } from '../climate/siteClimate.ts'
+import { CAUSES, oddsOfMix, oddsValues, sowingOdds, type Cause } from '../climate/sowingOdds.ts'
+import { lastDayToSow, leadOf, leadValues, sowingWindow, type Sown } from '../climate/sowingWindow.ts'
+import { MONTH_STARTS, yearDays, YEAR_DAYS } from '../climate/yearDay.ts'
+import { GRASSES, type GrassId } from '../reference/grasses.ts'
+import type { Schools } from '../reference/schools.ts'
+import type { Trace } from '../trace/trace.ts'
+
+/** A span of days of the year's page in one state, by index from its first day. */
+export interface YearSpan {
+  from: number
+  to: number
+  state: DayState
+  reason: Reason
+}
+
+/** One line of the page: what is sown, its window, and in how many of a hundred years it succeeds, by day. */
+export interface YearRow {
+  id: string
+  grasses: GrassId[]
+  kind: 'lawn' | 'cover' | 'dormant'
+  spans: YearSpan[]
+  /** Index of the last day by the rule of weeks; null where no frost ends it. */
+  cutOff: number | null
+  odds: { succeed: number[]; fails: Record<Cause, number[]> } | null
+}
+
+/** The year at a place, day by day from the first of the month of its coldest day: everything the page draws. Air and soil °C. */
+export interface YearPage {
+  first: Day
+  /** Index of today. */
+  today: number
+  basis: 'record' | 'normals' | 'rough'
+  low: number[]
+  high: number[]
+  soil: number[]
+  /** One year in ten the soil is colder, one in ten warmer. */
+  soilBand: { low: number[]; high: number[] }
+  /** Share of years, %, that have had a night of −2 °C since the warmest day, or still have one before the next, by day; null in the other half of the year. */
+  frost: (number | null)[]
+  growth: { cool: number[]; warm: number[] }
+  /** Rain of each month, mm, and its wet days, January first. */
+  rain: { mm: number[]; wetDays: number[] }
+  frostDates: { killing: FrostLine; freezing: FrostLine; last: FrostLine }
+  corrected: { height: number; hollow: number; bent: number }
+  rows: YearRow[]
+}
+
+/** Dates by which one year in ten, five and nine have had a frost; null where fewer ever do. */
+export interface FrostLine {
+  celsius: number
+  tenth: Day | null
+  median: Day | null
+  ninetieth: Day | null
+  years: number
+  without: number
+}
+
+const ROWS: readonly { id: string; grasses: GrassId[]; kind: YearRow['kind'] }[] = [
+  { id: 'rye', grasses: ['perennial-ryegrass'], kind: 'lawn' },
+  { id: 'tall-fescue', grasses: ['tall-fescue'], kind: 'lawn' },
+  { id: 'bluegrass', grasses: ['kentucky-bluegrass'], kind: 'lawn' },
+  { id: 'fine-fescue', grasses: ['creeping-red-fescue', 'chewings-fescue'], kind: 'lawn' },
+  { id: 'bermuda', grasses: ['bermudagrass'], kind: 'lawn' },
+  { id: 'zoysia', grasses: ['zoysia'], kind: 'lawn' },
+  { id: 'cover', grasses: ['annual-ryegrass'], kind: 'cover' },
+  { id: 'dormant', grasses: ['chewings-fescue'], kind: 'dormant' },
+]
+
+const tenth = (x: number) => Math.round(x * 10) / 10
+
+export function yearPage(climate: SiteClimate, today: Day, schools: Schools, trace: Trace): YearPage {
+  const { place } = climate
+  const month = MONTH_STARTS.findLastIndex((from) => from <= place.coldest)
+  const begins = MONTH_STARTS[month]!
+  const inYear = yearDays(dayNumber(today), 1)[0]!
+  const since = (inYear - begins + YEAR_DAYS) % YEAR_DAYS
+  const first = addDays(today, -since)
+  const rotated = (of: ArrayLike<number>) => Array.from({ length: YEAR_DAYS }, (_, i) => tenth(of[(begins + i) % YEAR_DAYS]!))
+  const growing = trace.values(growthValues)
+  const growth = (season: 'cool' | 'warm') => rotated(place.mean.map((t) => 100 * growthPotential(t, season, growing)))
+  const { low, high } = soilBand(climate)
+  const line = (celsius: number, odds: typeof place.firstFrost): FrostLine => {
+    const on = (days: number | null) => (days === null ? null : addDays(first, (place.warmest + days - begins + 2 * YEAR_DAYS) % YEAR_DAYS))
+    return { celsius, tenth: on(odds.tenth), median: on(odds.median), ninetieth: on(odds.ninetieth), years: odds.years, without: odds.without }
+  }
+  return {
+    first,
+    today: since,
+    basis: place.basis,
+    low: rotated(place.low),
+    high: rotated(place.high),
+    soil: rotated(place.soil),
+    soilBand: { low: rotated(low), high: rotated(high) },
+    frost: frostShares(climate, begins),
+    growth: { cool: growth('cool'), warm: growth('warm') },
+    rain: rainByMonth(climate),
+    frostDates: { killing: line(KILLING, place.firstFrost), freezing: line(FREEZING, place.firstLight), last: line(KILLING, place.lastFrost) },
+    corrected: place.corrected,
+    rows: ROWS.map((row) => rowOf(row, climate, { today, first, begins, schools, trace })),
+  }
+}
+
+function rowOf(
+  { id, grasses, kind }: (typeof ROWS)[number],
+  climate: SiteClimate,
+  { today, first, begins, schools, trace }: { today: Day; first: Day; begins: number; schools: Schools; trace: Trace },
+): YearRow {
+  const sown: Sown = { parts: grasses.map((grass) => ({ grass, share: 100 / grasses.length })), purpose: kind === 'cover' ? 'cover' : 'lawn', watered: true }
+  const by: Schools = kind === 'dormant' ? { ...schools, late: 'dormant' } : schools
+  const window = sowingWindow(sown, climate, by, trace)
+  // The window runs from today; the days behind it are those of the next year.
+  const since = daysBetween(first, today)
+  const spans: YearSpan[] = []
+  for (let i = 0; i < YEAR_DAYS; i++) {
+    const at = i >= since ? i - since : i - since + YEAR_DAYS
+    const whole = { state: window.states[at]!, reason: window.reasons[at]! }
+    const { state, reason } = kind === 'dormant' && whole.reason !== 'dormant' ? { state: 'shut' as const, reason: 'winter' as const } : whole
+    const open = spans.at(-1)
+    if (open && open.state === state && open.reason === reason) open.to = i
+    else spans.push({ from: i, to: i, state, reason })
+  }
+  const lead = grasses.map(leadOf).reduce((slow, l) => (trace.value(leadValues[l]) > trace.value(leadValues[slow]) ? l : slow))
+  const last = climate.frostMonthDay === null || kind === 'dormant' ? null : lastDayToSow(lead, climate, today, schools.cutOff, trace)
+  const odds = kind === 'dormant' ? null : oddsOf(grasses, climate, schools, trace)
+  const rotated = (of: Uint8Array) => Array.from({ length: YEAR_DAYS }, (_, i) => of[(begins + i) % YEAR_DAYS]!)
+  return {
+    id,
+    grasses,
+    kind,
+    spans,
+    cutOff: last === null ? null : (daysBetween(first, last) + YEAR_DAYS) % YEAR_DAYS,
+    odds: odds && { succeed: rotated(odds.succeed), fails: Object.fromEntries(CAUSES.map((c) => [c, rotated(odds.fails[c])])) as Record<Cause, number[]> },
+  }
+}
+
+function oddsOf(grasses: readonly GrassId[], { place, sums }: SiteClimate, schools: Schools, trace: Trace) {
+  const v = trace.values(oddsValues)
+  return oddsOfMix(
+    grasses.map((grass) => {
+      const { thermal, season } = GRASSES[grass]
+      return sowingOdds(place, sums, { season, thermal: thermal!, lead: trace.value(leadValues[leadOf(grass)]) }, { watered: true, standsBy: schools.stands }, v)
+    }),
+  )
+}
+
+/** By day of the usual year, the soil of the tenth coldest and the tenth warmest year. */
+function soilBand({ place }: SiteClimate): { low: Float64Array; high: Float64Array } {
+  const [low, high] = [new Float64Array(YEAR_DAYS), new Float64Array(YEAR_DAYS)]
+  const years = new Float64Array(SIMULATED_YEARS)
+  for (let d = 0; d < YEAR_DAYS; d++) {
+    for (let y = 0; y < SIMULATED_YEARS; y++) years[y] = place.soilYears[y * YEAR_DAYS + d]!
+    years.sort()
+    low[d] = years[Math.round(SIMULATED_YEARS * 0.1)]!
+    high[d] = years[Math.round(SIMULATED_YEARS * 0.9)]!
+  }
+  return { low, high }
+}
+
+/** After the warmest day, the share of years that have frozen; before it, the share that will freeze once more. From the simulated years. */
+function frostShares({ place, sums }: SiteClimate, begins: number): (number | null)[] {
+  const { warmest, coldest, years } = place
+  const toColdest = (coldest - warmest + YEAR_DAYS) % YEAR_DAYS
+  const firsts = sums.frosts.slice(0, SIMULATED_YEARS).map((f, y) => f - (warmest + y * YEAR_DAYS))
+  const lasts = Array.from({ length: SIMULATED_YEARS }, (_, y) => {
+    let last = -1
+    for (let d = 0; d < YEAR_DAYS; d++) if (years.low[warmest + y * YEAR_DAYS + d]! <= KILLING) last = d
+    return last
+  })
+  return Array.from({ length: YEAR_DAYS }, (_, i) => {
+    const after = (begins + i - warmest + YEAR_DAYS) % YEAR_DAYS
+    const share = (list: readonly number[], test: (x: number) => boolean) => Math.round((100 * list.filter(test).length) / SIMULATED_YEARS)
+    return after < toColdest ? share(firsts, (f) => f <= after) : share(lasts, (l) => l >= after)
+  })
+}
+
+function rainByMonth({ place }: SiteClimate): { mm: number[]; wetDays: number[] } {
+  const [mm, wetDays] = [new Array<number>(12).fill(0), new Array<number>(12).fill(0)]
+  for (let i = 0; i < SIMULATED_YEARS * YEAR_DAYS; i++) {
+    const month = MONTH_STARTS.findLastIndex((from) => from <= i % YEAR_DAYS)
+    mm[month]! += place.years.rain[i]! / SIMULATED_YEARS
+    if (place.years.rain[i]! > 0) wetDays[month]! += 1 / SIMULATED_YEARS
+  }
+  return { mm: mm.map(Math.round), wetDays: wetDays.map(Math.round) }
+}

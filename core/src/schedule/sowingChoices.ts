@@ -1,0 +1,228 @@
+import { addDays, dayNumber, dayOf, daysBetween, type Day } from '../calendar/day.ts'
+import { REASONS, type DayState, type SeasonName } from '../climate/dayReasons.ts'
+import type { SiteClimate } from '../climate/siteClimate.ts'
+import { mixOdds, oddsRules, oddsValues, type Cause, type DayOdds } from '../climate/sowingOdds.ts'
+import { leadOf, leadValues, WANTED_FROM, type SowingWindow, type Sown } from '../climate/sowingWindow.ts'
+import { yearDays } from '../climate/yearDay.ts'
+import { GRASSES } from '../reference/grasses.ts'
+import type { Schools } from '../reference/schools.ts'
+import type { Figure } from '../trace/figure.ts'
+import { joined, onDay, say, type Message } from '../trace/message.ts'
+import { tradeValues, value } from '../trace/rule.ts'
+import { packageScope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
+import type { PackageSteps } from '../work/steps.ts'
+import { schedulePackage, type Calendar, type Fixed, type Schedule, type Wishes } from './schedulePackage.ts'
+
+export const choiceValues = tradeValues('choice', {
+  worth: value(35, '%', 'model', 'Spring is taken for cool grass where at least so many years in a hundred succeed', [5, 90]),
+  late: value(21, 'd', 'model', 'A day so much later than could be is said first', [7, 60]),
+  soon: value(7, 'd', 'model', 'Days it takes at least before seed can go down, for comparing seasons', [1, 30]),
+})
+
+/** A season in which something can be sown: days of the window in a row. */
+export interface SeasonSpan {
+  season: SeasonName
+  /** Indexes into the window. */
+  from: number
+  to: number
+}
+
+/** One honest sowing: the season, its day, what it is worth and what it costs. */
+export interface SowingChoice {
+  season: SeasonName
+  day: Day
+  state: DayState
+  reason: Message
+  /** Years in a hundred that succeed; none where nothing is known of the grass. */
+  odds: Figure | null
+  /** What fails the other years, and what the season costs. */
+  costs: Message
+  taken: boolean
+}
+
+/** Shut days inside a season that do not end it. */
+const GAP = 21
+
+/** The seasons of a window, in order. */
+export function seasonSpans({ states, seasons }: SowingWindow): SeasonSpan[] {
+  const spans: SeasonSpan[] = []
+  states.forEach((state, i) => {
+    if (state === 'shut') return
+    const open = spans.at(-1)
+    if (open && open.season === seasons[i] && i - open.to <= GAP) open.to = i
+    else spans.push({ season: seasons[i]!, from: i, to: i })
+  })
+  return spans
+}
+
+export interface ChoiceBrief {
+  pack: string
+  steps: PackageSteps
+  fixed: readonly Fixed[]
+  window: SowingWindow
+  sown: Sown
+  climate: SiteClimate
+  schools: Schools
+  customerDate: Day | null
+  cutOff: Figure
+  calendar: Calendar
+  wishes: Wishes
+  trace: Trace
+}
+
+export interface Chosen {
+  schedule: Schedule
+  choices: SowingChoice[]
+  /** Said first where the day is later than could be, or a season or a year is passed over. */
+  passed: { title: Message; says: Message } | null
+}
+
+const NAMES: Record<SeasonName, string> = { spring: 'spring', summer: 'high summer', autumn: 'autumn', winter: 'winter' }
+
+/** Takes one of the next seasons by school and the customer's date, and offers the others. A pinned day is a person's word: its season is taken. */
+export function chooseSowing(b: ChoiceBrief): Chosen {
+  const { window, steps, fixed } = b
+  const spans = seasonSpans(window)
+  const whole = () => schedulePackage(steps, fixed, window, b.calendar, b.wishes)
+  const anchor = fixed[steps.anchor]!
+  if (anchor.done) return { schedule: whole(), choices: [], passed: null }
+  const start = dayNumber(window.start)
+  const pinned = anchor.pin === null ? null : spans.find((s) => inSpan(s, dayNumber(anchor.pin!) - start))
+  const mask = ({ from, to }: SeasonSpan) => ({
+    start: window.start,
+    states: window.states.map((s, i): DayState => (i >= from && i <= to ? s : 'shut')),
+    cutOff: dayOf(start + to),
+  })
+  const tried = (span: SeasonSpan) => schedulePackage(steps, fixed, mask(span), b.calendar, b.wishes)
+  const firstDay = (span: SeasonSpan) => firstIn(b, span)
+  const offered = spans.map((span) => ({ span, day: firstDay(span) })).filter((o): o is { span: SeasonSpan; day: Day } => o.day !== null)
+  const allowed = offered.filter(({ span, day }) => pinned === span || (span.season !== 'summer' && worthIt(b, span, day)))
+  const order = pinned ? allowed.filter((o) => o.span === pinned) : byDate(b, allowed)
+  let taken: { span: SeasonSpan; schedule: Schedule } | null = null
+  if (anchor.pin === null || pinned)
+    for (const { span } of order.slice(0, MOST_TRIED)) {
+      const schedule = tried(span)
+      if (!schedule.fits) continue
+      taken = { span, schedule }
+      break
+    }
+  const schedule = taken?.schedule ?? whole()
+  const shown = offered.filter(({ span }) => span.season !== 'summer' || span === taken?.span).slice(0, MOST_OFFERED)
+  if (taken && !shown.some((o) => o.span === taken.span)) shown.push({ span: taken.span, day: schedule.sowDay })
+  const choices = shown.map(({ span, day }, i): SowingChoice => choiceOf(b, span.season, span === taken?.span ? schedule.sowDay : day, span === taken?.span, i))
+  const inCutOff = schedule.sowDay <= window.cutOff || (b.sown.purpose === 'cover' && daysBetween(window.start, schedule.sowDay) <= COVER_WITHIN)
+  const fits = schedule.fits && (taken === null || inCutOff || pinned !== null)
+  return {
+    schedule: { ...schedule, fits },
+    choices,
+    passed: pinned || !fits ? null : passedOver(b, choices, schedule.sowDay),
+  }
+}
+
+const MOST_TRIED = 4
+const MOST_OFFERED = 3
+/** A quick cover holds ground that is bare now: later than this it does not. */
+const COVER_WITHIN = 60
+
+const inSpan = ({ from, to }: SeasonSpan, i: number) => i >= from && i <= to
+
+/** The first good day of a season that seed could go down, else the first marginal one; null where the season is over by then. */
+function firstIn({ window, trace, fixed, steps }: ChoiceBrief, { from, to }: SeasonSpan): Day | null {
+  const notBefore = fixed[steps.anchor]!.notBefore
+  const soonest = Math.max(from, trace.value(choiceValues.soon), notBefore ? daysBetween(window.start, notBefore) : 0)
+  let marginal: number | null = null
+  for (let i = soonest; i <= to; i++) {
+    if (window.states[i] === 'open') return addDays(window.start, i)
+    if (window.states[i] === 'marginal') marginal ??= i
+  }
+  return marginal === null ? null : addDays(window.start, marginal)
+}
+
+/** Whether a season is taken without a person's word: spring by school and odds; everything else the window offers. */
+function worthIt(b: ChoiceBrief, { season }: SeasonSpan, day: Day): boolean {
+  if (b.window.lead === 'warm' || b.sown.purpose !== 'lawn' || season !== 'spring') return true
+  if (b.schools.season === 'autumn') return false
+  const odds = oddsOf(b, day)
+  return odds === null || odds.succeed >= b.trace.value(choiceValues.worth)
+}
+
+/** Seasons in their order; where the customer names a date, those that stand by then come first. */
+function byDate({ customerDate, sown }: ChoiceBrief, offered: readonly { span: SeasonSpan; day: Day }[]) {
+  if (customerDate === null) return offered
+  const weeks = Math.max(0, ...sown.parts.filter((p) => p.share >= WANTED_FROM).map((p) => GRASSES[p.grass].weeksToUse[0]))
+  const stands = (day: Day) => addDays(day, weeks * 7) <= customerDate
+  return [...offered.filter((o) => stands(o.day)), ...offered.filter((o) => !stands(o.day))]
+}
+
+function oddsOf({ climate, sown, schools, trace }: ChoiceBrief, day: Day): DayOdds | null {
+  const grasses = sown.parts
+    .filter((p) => p.share >= WANTED_FROM || sown.parts.length === 1)
+    .flatMap(({ grass }) => {
+      const { thermal, season } = GRASSES[grass]
+      return thermal ? [{ season, thermal, lead: trace.value(leadValues[leadOf(grass)]) }] : []
+    })
+  if (grasses.length === 0) return null
+  const brief = { watered: sown.watered, standsBy: schools.stands }
+  return mixOdds(climate.place, climate.sums, grasses, yearDays(dayNumber(day), 1)[0]!, brief, trace.values(oddsValues))
+}
+
+const FAILS: Record<Cause, string> = { cold: 'cold', heat: 'heat before it stands', frost: 'frost before it stands', dry: 'a dry spell' }
+
+function choiceOf(b: ChoiceBrief, season: SeasonName, day: Day, taken: boolean, index: number): SowingChoice {
+  const i = daysBetween(b.window.start, day)
+  const state = b.window.states[i] ?? 'shut'
+  const reason = REASONS[b.window.reasons[i] ?? 'good']
+  const odds = oddsOf(b, day)
+  const fails = odds ? (Object.entries(odds.fails) as [Cause, number][]).filter(([, n]) => n > 0).sort((x, y) => y[1] - x[1]) : []
+  const rest: Message = fails.length > 0 ? say`What fails the rest: ${fails.map(([cause, n]) => `${n} ${FAILS[cause]}`).join(', ')}.` : ''
+  const price: Message =
+    season === 'spring' && b.window.lead !== 'warm' && b.sown.purpose === 'lawn' ? 'Weeds come up with it, and its first summer needs water.' : ''
+  return {
+    season,
+    day,
+    state,
+    reason,
+    odds: odds
+      ? b.trace.found(
+          oddsRules.sowing,
+          packageScope(b.pack),
+          odds.succeed,
+          { sown: day, soil: b.climate.soilNow, cutOff: b.cutOff },
+          { part: `choice ${index + 1}`, label: say`Sown ${onDay(day, true)}: years in a hundred that succeed` },
+        )
+      : null,
+    costs: joined([rest, price].filter((m) => m !== '')),
+    taken,
+  }
+}
+
+/** What is said first where the sowing is later than could be, where a season is passed over, or where nothing can be sown for weeks. */
+function passedOver(b: ChoiceBrief, choices: readonly SowingChoice[], sowDay: Day): Chosen['passed'] {
+  const { window, calendar, schools, trace } = b
+  const late = trace.value(choiceValues.late)
+  const soonest = choices.find((c) => !c.taken && daysBetween(c.day, sowDay) > late)
+  const year = (day: Day) => day.slice(0, 4)
+  const season = choices.find((c) => c.taken)?.season ?? 'autumn'
+  if (soonest) {
+    const why: Message =
+      soonest.season === 'spring' && schools.season === 'autumn'
+        ? 'Your school sows cool grass in autumn only.'
+        : soonest.season === 'spring' && soonest.odds && Number(soonest.odds.value) < trace.value(choiceValues.worth)
+          ? say`In spring only ${String(soonest.odds.value)} years in a hundred succeed.`
+          : soonest.season === 'summer'
+            ? 'High summer is not taken in place of a coming autumn without your word.'
+            : 'Its steps and waits do not fit into it, or the customer’s date asks for another.'
+    return {
+      title: say`Sown ${onDay(sowDay, true)}, in ${NAMES[season]}; it could be ${onDay(soonest.day, true)}, in ${NAMES[soonest.season]}.`,
+      says: joined([why, 'Take the other under Order of work.'], ' '),
+    }
+  }
+  if (daysBetween(calendar.today, sowDay) <= late + trace.value(choiceValues.soon) && year(sowDay) === year(calendar.today)) return null
+  const today = window.reasons[0]
+  if (window.states[0] !== 'shut' || today === undefined) return null
+  return {
+    title: say`Nothing is sown before ${onDay(sowDay, true)}, in ${NAMES[season]}.`,
+    says: say`Until then it is ${REASONS[today]}.`,
+  }
+}

@@ -1,0 +1,112 @@
+import type { Request } from 'express'
+import { z } from 'zod'
+import { stationSchema, weatherDay, type StationDraft } from '@juvena/core/entities/station'
+import { notFound, Refusal } from '../problemDocument.ts'
+import type { StoredStation } from '../store/stationStore.ts'
+import { answers } from './answers.ts'
+import type { Parts, Route } from './route.ts'
+
+/** Days that one request may bring: a page sends a long record in pieces. */
+const MOST_DAYS = 20_000
+
+export const stationBodies = {
+  create: z.strictObject({ station: stationSchema }),
+  save: z.strictObject({ revision: z.number().int().min(0), station: stationSchema }),
+  days: z.strictObject({ days: z.array(weatherDay).min(1, 'There is no day in it.').max(MOST_DAYS, `At most ${MOST_DAYS} days at once.`) }),
+}
+
+/** What moved in the season when the weather changed: by job, the day sown before and after. */
+export interface Moved {
+  id: string
+  name: string
+  from: string | null
+  to: string | null
+}
+
+export function stationRoutes({ stations, weather, clock }: Parts, sowDays: () => Promise<Map<string, { name: string; day: string | null }>>): Route[] {
+  const stationOr404 = async (req: Request): Promise<StoredStation> => {
+    const found = await stations.get(String(req.params.id))
+    if (!found || found.archivedAt) throw notFound('station')
+    return found
+  }
+  const shown = async (stored: StoredStation) => ({ ...stored, weather: await weather.ofStation(stored, clock.today()) })
+
+  /** Makes a change to the weather and lists what it moved. */
+  async function withMoves<T>(change: () => Promise<T>): Promise<{ done: T; moved: Moved[] }> {
+    const before = await sowDays()
+    const done = await change()
+    const after = await sowDays()
+    const moved = [...after].flatMap(([id, { name, day }]): Moved[] => {
+      const from = before.get(id)?.day ?? null
+      return from === day ? [] : [{ id, name, from, to: day }]
+    })
+    return { done, moved }
+  }
+
+  return [
+    {
+      method: 'get',
+      path: '/stations',
+      summary: 'The firm’s weather stations, each with its climate, its last days and its outlook.',
+      answer: answers.stations,
+      call: async () => ({ send: { stations: await Promise.all((await stations.list()).map(shown)) } }),
+    },
+    {
+      method: 'post',
+      path: '/stations',
+      summary: 'Adds a weather station.',
+      answer: answers.stationChange,
+      body: stationBodies.create,
+      async call(req) {
+        const { station } = req.body as { station: StationDraft }
+        const { done, moved } = await withMoves(() => stations.create(station, clock.now()))
+        return { status: 201, send: { station: await shown(done), moved } }
+      },
+    },
+    {
+      method: 'put',
+      path: '/stations/:id',
+      summary: 'Saves a station’s name, place and normals on top of a revision, and lists the jobs whose sowing moved.',
+      answer: answers.stationChange,
+      body: stationBodies.save,
+      async call(req) {
+        const stored = await stationOr404(req)
+        const { revision, station } = req.body as { revision: number; station: StationDraft }
+        const { done, moved } = await withMoves(() => stations.save(stored.id, revision, station, clock.now()))
+        if (!done) throw new Refusal(409, 'Saved elsewhere', 'This station was changed in another window. Reload to see it, then change yours.')
+        return { send: { station: await shown(done), moved } }
+      },
+    },
+    {
+      method: 'delete',
+      path: '/stations/:id',
+      summary: 'Archives a station. Its days are kept.',
+      answer: answers.archived,
+      async call(req) {
+        const stored = await stationOr404(req)
+        await stations.setArchived(stored.id, clock.now())
+        return { send: { archived: true } }
+      },
+    },
+    {
+      method: 'get',
+      path: '/stations/:id/days',
+      summary: 'A station’s days, in order.',
+      answer: answers.stationDays,
+      call: async (req) => ({ send: { days: await stations.days((await stationOr404(req)).id) } }),
+    },
+    {
+      method: 'post',
+      path: '/stations/:id/days',
+      summary: 'Adds days to a station. The same days again change nothing; what moved in the season is listed.',
+      answer: answers.daysAdded,
+      body: stationBodies.days,
+      async call(req, body) {
+        const stored = await stationOr404(req)
+        if (stored.simulated) throw new Refusal(409, 'A simulated station', 'Its weather is made up; real days do not belong to it. Add a station of your own.')
+        const { done, moved } = await withMoves(() => stations.addDays(stored.id, (body as z.infer<typeof stationBodies.days>).days))
+        return { status: 201, send: { ...done, moved } }
+      },
+    },
+  ]
+}
