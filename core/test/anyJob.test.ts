@@ -63,7 +63,8 @@ describe('of any job', () => {
         if (!sow) continue
         if (s.fits) {
           // A quick cover may still be sown after it, a pinned day in the season a person took, and a school may sow on.
-          if (s.kind !== 'hold' && s.kind !== 'later' && sow.state === 'planned' && p.schools.late === 'stop') expect(sow.chosen <= String(s.cutOff.value)).toBe(true)
+          if (s.kind !== 'hold' && s.kind !== 'later' && sow.state === 'planned' && p.schools.late === 'stop')
+            expect(sow.chosen <= String(s.cutOff.value)).toBe(true)
           if (s.kind !== 'later')
             for (const f of Object.values(p.figures)) if (f.id.endsWith('.until')) expect(sow.chosen >= String(f.value), f.id).toBe(true)
         } else {

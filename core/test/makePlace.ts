@@ -12,7 +12,15 @@ export type SiteDraft = NonNullable<JobDraft['site']>
 /** The year at a site with no station, from a day on. */
 export function climateAt(site: SiteDraft, today: string, schools: Partial<Schools> = {}): SiteClimate {
   const { job } = readJob({ name: 'place', site })
-  return siteClimate({ job: job!, today, schools: { ...DEFAULT_SCHOOLS, ...schools }, station: null, recent: [], memo: new Memo(), trace: new Trace() })
+  return siteClimate({
+    job: job!,
+    today,
+    schools: { ...DEFAULT_SCHOOLS, ...schools },
+    station: null,
+    recent: [],
+    memo: new Memo(),
+    trace: new Trace(),
+  })
 }
 
 export function windowAt(

@@ -88,7 +88,7 @@ describe('a sowing day outside the good range', () => {
         .notices.filter((n) => n.id.startsWith('package:'))
         .map((n) => n.id)
     expect(told({})).toEqual(['package:sow-cool.season'])
-    expect(told({ 'sow/z1': '2027-11-12' })).toContain('package:sow-cool.marginal')
+    expect(told({ 'sow/z1': '2027-11-19' })).toContain('package:sow-cool.marginal')
   })
 })
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { addDays, dayNumber, daysBetween } from '../src/calendar/day.ts'
+import { addDays, daysBetween } from '../src/calendar/day.ts'
 import { GRASSES, GRASS_IDS, type GrassId } from '../src/reference/grasses.ts'
 import { TEXTURES } from '../src/reference/lists.ts'
 import { emergence, emergenceValues } from '../src/establish/emergence.ts'

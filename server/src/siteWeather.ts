@@ -37,7 +37,9 @@ export function siteWeather(stations: StationStore) {
   const known = async (): Promise<Known[]> =>
     (await stations.list()).flatMap((stored) => {
       const read = stationSchema.safeParse(stored.draft)
-      return read.success ? [{ id: stored.id, revision: stored.revision, latitude: read.data.latitude, longitude: read.data.longitude, stored, station: read.data }] : []
+      return read.success
+        ? [{ id: stored.id, revision: stored.revision, latitude: read.data.latitude, longitude: read.data.longitude, stored, station: read.data }]
+        : []
     })
 
   /** The climate of a station up to a day, worked again when it or its days change. */
@@ -46,13 +48,22 @@ export function siteWeather(stations: StationStore) {
     const last = climates.get(stored.id)
     if (last?.key === key) return last
     const days = await stations.days(stored.id)
-    const made = { key, climate: stationClimate(stored.id, station, stored.simulated, days.filter((d) => d.day < today)), days }
+    const made = {
+      key,
+      climate: stationClimate(
+        stored.id,
+        station,
+        stored.simulated,
+        days.filter((d) => d.day < today),
+      ),
+      days,
+    }
     climates.set(stored.id, made)
     return made
   }
 
   function outlookOf({ stored, station }: Known, days: readonly WeatherDay[], today: Day): Outlook | null {
-    const source = `${stored.simulated ? 'simulated ' : ''}station ${station.name}`
+    const source = `${station.name}${stored.simulated ? ', simulated' : ''}`
     if (stored.simulated && station.normals)
       return { source, simulated: true, days: simulatedStationDays(stored.id, modelFromNormals(station.normals), today, addDays(today, OUTLOOK - 1)) }
     // Days dated ahead came with an import: they are its outlook.
@@ -78,7 +89,7 @@ export function siteWeather(stations: StationStore) {
     },
 
     /** A station as the Yard shows it: its climate, its last days and what is expected. */
-    async ofStation(stored: StoredStation, today: Day): Promise<WeatherAtSite & { summary: Omit<Known, 'stored'> } | null> {
+    async ofStation(stored: StoredStation, today: Day): Promise<(WeatherAtSite & { summary: Omit<Known, 'stored'> }) | null> {
       const found = (await known()).find((k) => k.id === stored.id)
       if (!found) return null
       const { climate, days } = await climateOf(found, today)

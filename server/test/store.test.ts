@@ -124,7 +124,7 @@ describe('the demo', () => {
       photos: photoStore(db, mkdtempSync(join(tmpdir(), 'juvena-photos-'))),
       clock: stoppedClock(DEMO_TODAY),
       stations: stationStore(db),
-    weather: siteWeather(stationStore(db)),
+      weather: siteWeather(stationStore(db)),
     }
     expect(await fillDemo(parts)).toBe(true)
     expect((await parts.jobs.list(false)).length).toBe(demoJobs.length)
@@ -203,8 +203,7 @@ describe('clock and weather', () => {
   it('neighbours share their weather, and the station says that it is simulated', async () => {
     const db = await openDatabase(':memory:')
     const weather = siteWeather(stationStore(db))
-    const at = async (longitude: number) =>
-      (await weather.at(readJob({ name: 'x', site: { latitude: -44.2, longitude } }).job!, DEMO_TODAY)).outlook!
+    const at = async (longitude: number) => (await weather.at(readJob({ name: 'x', site: { latitude: -44.2, longitude } }).job!, DEMO_TODAY)).outlook!
     expect(await at(170.1)).toEqual(await at(170.11))
     expect(await at(170.1)).not.toEqual(await at(171.5))
     expect([(await at(170.1)).simulated, (await at(170.1)).days.length]).toEqual([true, 10])

@@ -161,8 +161,21 @@ export function modelFromRecord(series: WeatherSeries): ClimateModel | null {
     }
     return n > 30 ? sum / Math.sqrt(aa * bb) : 0
   }
-  const dryYear = (m: number) => amounts[m]!.n === 0
   const chance = (t: Tally, otherwise: number) => (t.n >= 5 ? Math.min(0.97, Math.max(0.005, t.mean)) : otherwise)
+  // Rain comes and goes from day to day more than warmth does: what is left has to hang together the more, so that the whole does as the record does.
+  const wholly = (x: Float64Array, curve: Float64Array, left: { deviations: number[] }, shift: readonly number[], ownLag: number) => {
+    const anomalies = x.map((t, i) => t - curve[days[i]!]!)
+    const whole = correlation(anomalies, anomalies, 1)
+    let [own, rainy, rainyLag] = [0, 0, 0]
+    for (let m = 0; m < 12; m++) {
+      const wetVariance = shift[m]! ** 2 * share[m]! * (1 - share[m]!)
+      own += left.deviations[m]! ** 2
+      rainy += wetVariance
+      rainyLag += wetVariance * (chance(after[m]![1], 0.3) - chance(after[m]![0], 0.005))
+    }
+    return Math.min(0.95, Math.max(ownLag, (whole * (own + rainy) - rainyLag) / own))
+  }
+  const dryYear = (m: number) => amounts[m]!.n === 0
   return {
     low: lowMean,
     high: highMean,
@@ -175,9 +188,9 @@ export function modelFromRecord(series: WeatherSeries): ClimateModel | null {
     rain: months((m) => (dryYear(m) ? 1 : amounts[m]!.mean)),
     rainVaries: months((m) => (amounts[m]!.n >= 5 ? amounts[m]!.deviation / amounts[m]!.mean : 1.25)),
     together: correlation(highStray.left, lowStray.left, 0),
-    highAfterHigh: correlation(highStray.left, highStray.left, 1),
+    highAfterHigh: wholly(high, highCurve, highStray, highWet, correlation(highStray.left, highStray.left, 1)),
     highAfterLow: correlation(highStray.left, lowStray.left, 1),
     lowAfterHigh: correlation(lowStray.left, highStray.left, 1),
-    lowAfterLow: correlation(lowStray.left, lowStray.left, 1),
+    lowAfterLow: wholly(low, lowCurve, lowStray, lowWet, correlation(lowStray.left, lowStray.left, 1)),
   }
 }

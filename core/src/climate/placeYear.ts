@@ -109,7 +109,8 @@ function bendTo(target: number, warmest: number, { low }: SimulatedYears, weight
   return (least + most) / 2
 }
 
-const argBest = (of: Float64Array, better: (a: number, b: number) => boolean): number => of.reduce((best, x, i) => (better(x, of[best]!) ? i : best), 0)
+const argBest = (of: Float64Array, better: (a: number, b: number) => boolean): number =>
+  of.reduce((best, x, i) => (better(x, of[best]!) ? i : best), 0)
 
 const middleOf = (low: Float64Array, high: Float64Array): Float64Array => low.map((l, i) => (l + high[i]!) / 2)
 
@@ -122,9 +123,7 @@ export function placeYear(brief: PlaceBrief, rough: RoughClimate & SoilFollows, 
   const height = station && brief.elevation !== null ? (-rough.lapse * (brief.elevation - station.station.elevation)) / 1000 : 0
   const hollow = brief.hollow ? -hollowBy : 0
   const site = { latitude: brief.latitude, elevation: brief.elevation ?? 0, sea: brief.sea }
-  const model = station
-    ? shifted(station.model, height + hollow, height)
-    : shifted(modelFromNormals(roughNormals(site, rough)), hollow, 0)
+  const model = station ? shifted(station.model, height + hollow, height) : shifted(modelFromNormals(roughNormals(site, rough)), hollow, 0)
   const years = simulate(model, chance())
   const [low, high] = [dailyCurve(model.low), dailyCurve(model.high)]
   let bent = 0
@@ -132,7 +131,12 @@ export function placeYear(brief: PlaceBrief, rough: RoughClimate & SoilFollows, 
     const turn = argBest(middleOf(low, high), (a, b) => a > b)
     const bending = bendingOf(station !== null, turn)
     bent = bendTo(ofMonthDay(brief.frost), turn, years, bending.nights)
-    for (const [of, by] of [[low, bending.nights], [high, bending.days], [years.low, bending.nights], [years.high, bending.days]] as const)
+    for (const [of, by] of [
+      [low, bending.nights],
+      [high, bending.days],
+      [years.low, bending.nights],
+      [years.high, bending.days],
+    ] as const)
       for (let i = 0, d = 0; i < of.length; i++, d = d === YEAR_DAYS - 1 ? 0 : d + 1) of[i]! -= bent * by[d]!
   }
   const mean = middleOf(low, high)

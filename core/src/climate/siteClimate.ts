@@ -87,7 +87,13 @@ function placeOf(job: Job, latitude: number, station: StationClimate | null, mem
   const rough = { ...trace.values(roughClimate), ...trace.values(soilValues) }
   const { hollow, hotDay } = trace.values(placeValues)
   const odds = trace.values(oddsValues)
-  const brief = { latitude, elevation: site.elevation, sea: site.sea === null ? null : site.sea / 1000, hollow: site.hollow === true, frost: site.frost }
+  const brief = {
+    latitude,
+    elevation: site.elevation,
+    sea: site.sea === null ? null : site.sea / 1000,
+    hollow: site.hollow === true,
+    frost: site.frost,
+  }
   return memo.recall(`place ${latitude} ${site.frost ?? ''}`, { brief, station, rough, hollow, hotDay, odds }, () => {
     const place = placeYear({ ...brief, station }, rough, hollow, hotDay)
     return { place, sums: placeSums(place, odds, hotDay) }
@@ -112,7 +118,9 @@ export function siteClimate({ job, today, station, recent, memo, trace }: Climat
   const frost = site.frost
     ? trace.read(frostReading, JOB, next)!
     : trace.found(season.frost === null ? frostRules.seldom : place.frostOnRecord ? frostRules.recorded : frostRules.assumed, JOB, next, given)
-  const frostTenth = ofYears ? trace.found(frostRules.tenthOfYears, JOB, addDays(next, -frostSpread), { median: frost }) : trace.work(frostRules.tenth, JOB, { median: frost })
+  const frostTenth = ofYears
+    ? trace.found(frostRules.tenthOfYears, JOB, addDays(next, -frostSpread), { median: frost })
+    : trace.work(frostRules.tenth, JOB, { median: frost })
   return {
     ...ground,
     latitude,
@@ -120,7 +128,10 @@ export function siteClimate({ job, today, station, recent, memo, trace }: Climat
     frost,
     frostTenth,
     soilBefore: { soil: whole, start: addDays(today, -LOOK_BACK) },
-    soilNow: trace.found(soilRules.curve, JOB, Math.round(ground.soil[0]! * 10) / 10, { latitude: at, reading: trace.read(readings.soil, JOB, site.soilTemperature) }),
+    soilNow: trace.found(soilRules.curve, JOB, Math.round(ground.soil[0]! * 10) / 10, {
+      latitude: at,
+      reading: trace.read(readings.soil, JOB, site.soilTemperature),
+    }),
   }
 }
 

@@ -5,12 +5,13 @@ import { YEAR_DAYS } from './yearDay.ts'
 
 /** When a sowing counts as having succeeded. */
 export const oddsValues = tradeValues('odds', {
-  longest: value(60, 'd', 'model', 'Seed that has not come up after so long is lost', [21, 120]),
+  longest: value(42, 'd', 'practice', 'Seed that has not come up after so long is lost', [21, 120]),
   heatWeeks: value(8, 'wk', 'model', 'Seedlings of cool grass stand heat after', [4, 16]),
   hotDaysWatered: value(8, 'd', 'model', 'Hot days that watered seedlings live through before that', [1, 40]),
   hotDaysDry: value(3, 'd', 'model', 'The same without a waterer', [0, 20]),
   growth: value(250, 'Cd', 'model', 'Warmth over 5 °C that seedlings need before killing frost', [100, 600]),
   growthBase: value(5, 'C', 'model', 'Warmth for growth counts above', [0, 10]),
+  weeds: value(35, '%', 'model', 'Of the spring sowings of cool grass that would stand, weeds and the first summer spoil', [0, 90]),
   dryDays: value(21, 'd', 'model', 'Where nobody waters, rain is counted over', [7, 42]),
   dryRain: value(25, 'mm', 'model', 'and less than this is too dry', [5, 80]),
 })
@@ -24,7 +25,7 @@ export const oddsRules = {
     label: 'Years in a hundred that it succeeds',
     unit: '%',
     standing: 'model',
-    says: 'Of a hundred simulated years of this place, those in which seed of that day comes up within {longest}, stands before killing frost, and meets no more hot days in its first {heatWeeks} than seedlings bear ({hotDaysWatered} watered, {hotDaysDry} not). The grass that succeeds least counts.',
+    says: 'Of a hundred simulated years of this place, those in which seed of that day comes up within {longest}, stands before killing frost, and meets no more hot days in its first {heatWeeks} than seedlings bear ({hotDaysWatered} watered, {hotDaysDry} not); of those sown in spring, weeds and the first summer spoil {weeds}. The grass that succeeds least counts.',
     values: oddsValues,
     inputs: { sown: 'date', soil: 'C', cutOff: 'date' },
     steps: 'each year: warmth of the soil until half is up; the first −2 °C night of its autumn; hot days; rain where nobody waters',
@@ -33,8 +34,10 @@ export const oddsRules = {
   }),
 }
 
-export const CAUSES = ['cold', 'heat', 'frost', 'dry'] as const
+export const CAUSES = ['cold', 'heat', 'frost', 'dry', 'weeds'] as const
 export type Cause = (typeof CAUSES)[number]
+
+const byCause = <T>(of: (cause: Cause) => T) => Object.fromEntries(CAUSES.map((cause) => [cause, of(cause)])) as Record<Cause, T>
 
 /** Of the simulated years, by day of the year sown: in how many a sowing succeeds, and what fails the others. */
 export interface SowingOdds {
@@ -49,11 +52,15 @@ export interface SownGrass {
   season: 'cool' | 'warm'
   /** Thermal time to half emergence, °C·d, above a base, °C. */
   thermal: { theta: number; base: number }
+  /** Soil it comes up in, °C at the least. */
+  least: number
   /** Days wanted between sowing and killing frost. */
   lead: number
 }
 export interface OddsBrief {
   watered: boolean
+  /** A lawn, that weeds can spoil; a quick cover is not. */
+  lawn: boolean
   /** Which of two rules says whether it stands before frost: days from sowing, or warmth after it is up. */
   standsBy: 'weeks' | 'degree-days'
 }
@@ -139,18 +146,26 @@ function outcome({ place, sums, grass, brief, v, warmth, toColdest }: Trial, sow
   const up = upOn(warmth, sown, grass.thermal.theta, v.longest)
   if (up === Infinity) return { cause: 'cold', up: 0 }
   const took = up - sown
+  // Seed that lies two weeks in soil too cold for it rots or is lost.
+  const fortnight = (warmth[Math.min(days, sown + 14)]! - warmth[sown]!) / 14 + grass.thermal.base
+  if (fortnight < grass.least) return { cause: 'cold', up: took }
   const since = (sown - place.warmest + 2 * YEAR_DAYS) % YEAR_DAYS
   // Sown in the falling half it meets the frost of its own autumn; in the rising half, that of the next.
   const season = Math.floor((sown - place.warmest) / YEAR_DAYS) + (since < toColdest ? 0 : 1)
   const frost = sums.frosts[season] ?? Infinity
   if (season >= 0 && frost < Infinity) {
     if (up >= frost) return { cause: 'frost', up: took }
-    const stands = brief.standsBy === 'weeks' || grass.season === 'warm' ? frost - sown >= grass.lead : sums.growth[frost]! - sums.growth[up]! >= v.growth
+    const stands =
+      brief.standsBy === 'weeks' || grass.season === 'warm' ? frost - sown >= grass.lead : sums.growth[frost]! - sums.growth[up]! >= v.growth
     if (!stands) return { cause: 'frost', up: took }
   }
   const borne = brief.watered ? v.hotDaysWatered : v.hotDaysDry
-  if (grass.season === 'cool' && sums.hot[Math.min(days, up + Math.round(v.heatWeeks * 7))]! - sums.hot[sown]! > borne) return { cause: 'heat', up: took }
+  if (grass.season === 'cool' && sums.hot[Math.min(days, up + Math.round(v.heatWeeks * 7))]! - sums.hot[sown]! > borne)
+    return { cause: 'heat', up: took }
   if (!brief.watered && sums.rain[Math.min(days, sown + v.dryDays)]! - sums.rain[sown]! < v.dryRain) return { cause: 'dry', up: took }
+  // Which of the spring sowings weeds spoil is spread evenly over the years.
+  const spring = grass.season === 'cool' && brief.lawn && since >= toColdest
+  if (spring && (((Math.floor(sown / YEAR_DAYS) * 37) % SIMULATED_YEARS) * 100) / SIMULATED_YEARS < v.weeds) return { cause: 'weeds', up: took }
   return { cause: null, up: took }
 }
 
@@ -164,7 +179,7 @@ export interface DayOdds {
 }
 
 function oddsOn(trial: Trial, day: number): DayOdds {
-  const odds: DayOdds = { years: SIMULATED_YEARS, succeed: 0, fails: { cold: 0, heat: 0, frost: 0, dry: 0 }, up: 0 }
+  const odds: DayOdds = { years: SIMULATED_YEARS, succeed: 0, fails: { cold: 0, heat: 0, frost: 0, dry: 0, weeds: 0 }, up: 0 }
   let [taken, came] = [0, 0]
   for (let year = 0; year < SIMULATED_YEARS; year++) {
     const { cause, up } = outcome(trial, year * YEAR_DAYS + day)
@@ -196,7 +211,7 @@ export function sowingOdds(place: PlaceYear, sums: PlaceSums, grass: SownGrass, 
   return {
     years: SIMULATED_YEARS,
     succeed: bytes((o) => o.succeed),
-    fails: { cold: bytes((o) => o.fails.cold), heat: bytes((o) => o.fails.heat), frost: bytes((o) => o.fails.frost), dry: bytes((o) => o.fails.dry) },
+    fails: byCause((cause) => bytes((o) => o.fails[cause])),
     up: Uint16Array.from(days, (o) => o.up),
   }
 }
@@ -209,7 +224,7 @@ export function oddsOfMix(parts: readonly SowingOdds[]): SowingOdds {
   return {
     years: parts[0]!.years,
     succeed: by((o) => o.succeed),
-    fails: { cold: by((o) => o.fails.cold), heat: by((o) => o.fails.heat), frost: by((o) => o.fails.frost), dry: by((o) => o.fails.dry) },
+    fails: byCause((cause) => by((o) => o.fails[cause])),
     up: Uint16Array.from({ length: YEAR_DAYS }, (_, day) => Math.max(...parts.map((o) => o.up[day]!))),
   }
 }

@@ -224,7 +224,11 @@ export function sowingWindow(sown: Sown, ground: SeasonGround, schools: Schools,
   const heatBorne = watered ? odds.hotDaysWatered : odds.hotDaysDry
   const hotLater = (d: number) => {
     const shows = Math.round(Math.min(LONGEST_UP, up[d]!))
-    return place.hotAhead[d]! + place.hotAhead[(d + 28) % YEAR_DAYS]! + (shows > 0 ? (place.hotAhead[(d + 56) % YEAR_DAYS]! * Math.min(28, shows)) / 28 : 0)
+    return (
+      place.hotAhead[d]! +
+      place.hotAhead[(d + 28) % YEAR_DAYS]! +
+      (shows > 0 ? (place.hotAhead[(d + 56) % YEAR_DAYS]! * Math.min(28, shows)) / 28 : 0)
+    )
   }
   const hot = (d: number) => place.high[d]! >= hotDay || place.high[(d + 30) % YEAR_DAYS]! >= hotDay || place.high[(d + 15) % YEAR_DAYS]! >= hotDay
 
@@ -244,7 +248,8 @@ export function sowingWindow(sown: Sown, ground: SeasonGround, schools: Schools,
     }
     if (hot(d)) return ['shut', 'heat']
     // Where the heat lasts into the last weeks before frost, they are all there is.
-    if (place.hotAhead[d]! >= v.hotAhead) return watered && after >= v.afterWarmest && last - number < v.squeezed ? ['marginal', 'squeezed'] : ['shut', 'heat']
+    if (place.hotAhead[d]! >= v.hotAhead)
+      return watered && after >= v.afterWarmest && last - number < v.squeezed ? ['marginal', 'squeezed'] : ['shut', 'heat']
     if (after < v.afterWarmest) return summer()
     if (t > v.coolMost) return ['shut', 'heat']
     if (t < least) return ['shut', 'cold']
@@ -289,7 +294,15 @@ export function sowingWindow(sown: Sown, ground: SeasonGround, schools: Schools,
         last = season.warmest + lastByGrowth(place, up, season.frost - season.warmest, odds.growth, odds.growthBase)
       if (i === 0) window.cutOff = dayOf(last)
     }
-    const [state, reason] = judge({ d, soil: soil[i]!, after: falling ? since : null, toWarmest: falling ? YEAR_DAYS : YEAR_DAYS - since, season, last, number })
+    const [state, reason] = judge({
+      d,
+      soil: soil[i]!,
+      after: falling ? since : null,
+      toWarmest: falling ? YEAR_DAYS : YEAR_DAYS - since,
+      season,
+      last,
+      number,
+    })
     window.states.push(state)
     window.reasons.push(reason)
     window.seasons.push(seasonName(falling ? since : null, YEAR_DAYS - since, reason, v))

@@ -1,4 +1,4 @@
-import { dayNumber, type Day } from '../calendar/day.ts'
+import { dayNumber, dayOf, type Day } from '../calendar/day.ts'
 import type { Station } from '../entities/station.ts'
 import { modelFromNormals, modelFromRecord } from './climateModel.ts'
 import { frostDates } from './frostOdds.ts'
@@ -19,19 +19,22 @@ export function stationClimate(id: string, station: Station, simulated: boolean,
   const record = series ? { from: days[0]!.day, to: days.at(-1)!.day, days: series.low.length, missing: missingDays(series) } : null
   const long = record !== null && record.days - record.missing >= YEARS_FOR_A_CLIMATE * DAYS_OF_A_YEAR
   const model = series && long ? modelFromRecord(series) : null
-  if (!series || !model) return station.normals ? { station: at, basis: 'normals', model: modelFromNormals(station.normals), frost: null, soil: null, record } : null
+  if (!series || !model)
+    return station.normals ? { station: at, basis: 'normals', model: modelFromNormals(station.normals), frost: null, soil: null, record } : null
   const mean = dailyCurve(model.low.map((l, m) => (l + model.high[m]!) / 2))
   const warmest = mean.reduce((best, x, d) => (x > mean[best]! ? d : best), 0)
   const begins = yearDay(series.start)
+  // Frost is counted in years of 365 days: 29 February is left out.
+  const lows = series.low.filter((_, i) => !dayOf(series.start + i).endsWith('-02-29'))
   const air = series.low.map((l, i) => (l + series.high[i]!) / 2)
   return {
     station: at,
     basis: 'record',
     model,
     frost: {
-      first: frostDates(series.low, begins, warmest, KILLING),
-      firstLight: frostDates(series.low, begins, warmest, FREEZING),
-      last: frostDates(series.low, begins, warmest, KILLING, true),
+      first: frostDates(lows, begins, warmest, KILLING),
+      firstLight: frostDates(lows, begins, warmest, FREEZING),
+      last: frostDates(lows, begins, warmest, KILLING, true),
     },
     soil: series.soil ? fitSoil(air, series.soil) : null,
     record,
@@ -60,7 +63,9 @@ export function stationFor<T extends { id: string; latitude: number | null; long
   if (site.latitude === null || site.longitude === null) return null
   const here = { latitude: site.latitude, longitude: site.longitude }
   const near = stations
-    .flatMap((s) => (s.latitude === null || s.longitude === null ? [] : [{ s, km: distanceKm(here, { latitude: s.latitude, longitude: s.longitude }) }]))
+    .flatMap((s) =>
+      s.latitude === null || s.longitude === null ? [] : [{ s, km: distanceKm(here, { latitude: s.latitude, longitude: s.longitude }) }],
+    )
     .filter((x) => x.km <= FARTHEST_STATION)
     .sort((a, b) => a.km - b.km)
   return near[0]?.s ?? null

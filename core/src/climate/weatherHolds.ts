@@ -42,29 +42,63 @@ interface Against {
 type Lines = { [K in keyof typeof weatherLines]: number }
 
 /** What the outlook of a day, and of those round it, says against an operation; the first that holds. */
-function against(kind: StepKind, zones: readonly string[], [before, here, after]: readonly (StationDay | undefined)[], site: Site, v: Lines): Against | null {
+function against(
+  kind: StepKind,
+  zones: readonly string[],
+  [before, here, after]: readonly (StationDay | undefined)[],
+  site: Site,
+  v: Lines,
+): Against | null {
   if (!here) return null
   const blades = OPENS.includes(kind)
   if (blades || WHEELED.includes(kind)) {
     const rain = here.rain >= v.wetDay ? here.rain : (before?.rain ?? 0) >= v.wetBefore ? before!.rain : null
     if (rain !== null)
-      return { key: 'wet', title: 'wet ground likely.', says: say`${quantity(rain, 'mm')} of rain. Tines, blades and wheels want it moist, never wet: look that morning, or slip a day.` }
+      return {
+        key: 'wet',
+        title: 'wet ground likely.',
+        says: say`${quantity(rain, 'mm')} of rain. Tines, blades and wheels want it moist, never wet: look that morning, or slip a day.`,
+      }
   }
   if (blades && here.high >= v.noWork)
-    return { key: 'heat', title: 'too hot to open turf.', says: say`${quantity(here.high, 'C')} is expected. Opened turf burns; wait for a cooler day.` }
+    return {
+      key: 'heat',
+      title: 'too hot to open turf.',
+      says: say`${quantity(here.high, 'C')} is expected. Opened turf burns; wait for a cooler day.`,
+    }
   if ((blades || kind === 'sow') && here.high >= v.hotOpen && !site.watered)
-    return { key: 'heat', title: 'heat, and nobody to water.', says: say`${quantity(here.high, 'C')} is expected. Opened turf and seed dry out the same day: name somebody who waters, or wait.` }
+    return {
+      key: 'heat',
+      title: 'heat, and nobody to water.',
+      says: say`${quantity(here.high, 'C')} is expected. Opened turf and seed dry out the same day: name somebody who waters, or wait.`,
+    }
   if (kind === 'sow') {
     const rain = Math.max(here.rain, after?.rain ?? 0)
     if (rain > (site.sloping ? v.onSlope : v.downpour))
-      return { key: 'downpour', title: 'a downpour on fresh seed.', says: say`${quantity(rain, 'mm')} of rain. Bare${site.sloping ? ' and sloping' : ''} ground washes: sow after it.` }
+      return {
+        key: 'downpour',
+        title: 'a downpour on fresh seed.',
+        says: say`${quantity(rain, 'mm')} of rain. Bare${site.sloping ? ' and sloping' : ''} ground washes: sow after it.`,
+      }
   }
   if ((SPREADS.includes(kind) || SPRAYS.includes(kind)) && here.wind >= v.wind)
-    return { key: 'wind', title: 'too windy.', says: say`${quantity(here.wind, 'km/h')} is expected: ${SPRAYS.includes(kind) ? 'spray drifts' : 'seed and granules blow off the line'}. Go early, or another day.` }
+    return {
+      key: 'wind',
+      title: 'too windy.',
+      says: say`${quantity(here.wind, 'km/h')} is expected: ${SPRAYS.includes(kind) ? 'spray drifts' : 'seed and granules blow off the line'}. Go early, or another day.`,
+    }
   if (SPRAYS.includes(kind) && kind !== 'pre-emergence' && here.rain >= v.dryAfterSpray)
-    return { key: 'rain', title: 'rain washes it off.', says: say`${quantity(here.rain, 'mm')} of rain. A spray that works through the leaf has to dry; the label says for how many hours.` }
+    return {
+      key: 'rain',
+      title: 'rain washes it off.',
+      says: say`${quantity(here.rain, 'mm')} of rain. A spray that works through the leaf has to dry; the label says for how many hours.`,
+    }
   if (CUTS_HARD.includes(kind) && zones.some((z) => site.warm.has(z)) && Math.min(here.low, after?.low ?? 99) <= v.frostOnCut)
-    return { key: 'frost', title: 'frost on turf cut to the ground.', says: say`${quantity(Math.min(here.low, after?.low ?? 99), 'C')} is expected at night. Wait until it is past.` }
+    return {
+      key: 'frost',
+      title: 'frost on turf cut to the ground.',
+      says: say`${quantity(Math.min(here.low, after?.low ?? 99), 'C')} is expected at night. Wait until it is past.`,
+    }
   return null
 }
 
@@ -89,7 +123,12 @@ export function weatherHolds(steps: readonly PlannedStep[], outlook: Outlook | n
         figure: step.day.id,
         id: figureId(stepScope(step.id), found.key),
         title: say`${step.name}, ${onDay(step.chosen)}: ${found.title}`,
-        says: joined([found.says, say`By the outlook of the ${outlook.source}.`, better ? say`The next day that suits is ${onDay(better)}.` : ''].filter((m) => m !== ''), ' '),
+        says: joined(
+          [found.says, say`By the outlook (${outlook.source}).`, better ? say`The next day that suits is ${onDay(better)}.` : ''].filter(
+            (m) => m !== '',
+          ),
+          ' ',
+        ),
         ...(better ? { move: { kind: step.kind, zones: step.zones, ...(step.part ? { part: step.part } : {}), day: better } } : {}),
       },
     ]

@@ -49,4 +49,5 @@ export function seriesOf(days: readonly WeatherDay[], numberOf: (day: string) =>
 }
 
 /** Days without both temperatures. */
-export const missingDays = ({ low, high }: WeatherSeries): number => low.reduce((n, x, i) => n + (Number.isNaN(x) || Number.isNaN(high[i]!) ? 1 : 0), 0)
+export const missingDays = ({ low, high }: WeatherSeries): number =>
+  low.reduce((n, x, i) => n + (Number.isNaN(x) || Number.isNaN(high[i]!) ? 1 : 0), 0)

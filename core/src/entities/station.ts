@@ -3,7 +3,12 @@ import { quantity, text } from './entry.ts'
 
 const twelve = (what: string, min: number, max: number) =>
   z
-    .array(z.number({ error: `${what}: a number for each month.` }).min(min, `${what}: less than ${min} is not believed.`).max(max, `${what}: more than ${max} is not believed.`))
+    .array(
+      z
+        .number({ error: `${what}: a number for each month.` })
+        .min(min, `${what}: less than ${min} is not believed.`)
+        .max(max, `${what}: more than ${max} is not believed.`),
+    )
     .length(12, `${what}: give twelve numbers, January to December.`)
 
 /** Monthly normals: mean daily minimum and maximum, °C; rain, mm; wet days. January first. */
@@ -16,7 +21,8 @@ export const normalsSchema = z
   })
   .superRefine((n, ctx) => {
     const wrong = n.low.findIndex((low, m) => low >= n.high[m]!)
-    if (wrong >= 0) ctx.addIssue({ code: 'custom', path: ['low', wrong], message: `Month ${wrong + 1}: the mean minimum has to lie under the mean maximum.` })
+    if (wrong >= 0)
+      ctx.addIssue({ code: 'custom', path: ['low', wrong], message: `Month ${wrong + 1}: the mean minimum has to lie under the mean maximum.` })
   })
 
 export const stationSchema = z.strictObject({
@@ -30,7 +36,12 @@ export type Station = z.output<typeof stationSchema>
 export type StationDraft = z.input<typeof stationSchema>
 
 const reading = (what: string, min: number, max: number) =>
-  z.number().min(min, `${what} of less than ${min} is not believed.`).max(max, `${what} of more than ${max} is not believed.`).nullable().default(null)
+  z
+    .number()
+    .min(min, `${what} of less than ${min} is not believed.`)
+    .max(max, `${what} of more than ${max} is not believed.`)
+    .nullable()
+    .default(null)
 
 /** One day of a station, in the core's units: °C, mm, km/h, %, MJ/m². */
 export const weatherDay = z

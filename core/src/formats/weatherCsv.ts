@@ -44,7 +44,7 @@ const HEADINGS: readonly (readonly [WeatherColumn, RegExp])[] = [
 ]
 
 const UNIT_SIGNS: readonly (readonly [ColumnUnit, RegExp])[] = [
-  ['F', /°\s*f\b|\bdeg\w*\s*f\b|\bf\)|fahrenheit|_f$|\(f\)/i],
+  ['F', /°\s*f\b|\bdeg\w*\s*f\b|\bf\)|fahrenheit|\bf$|\(f\)/i],
   ['in', /\binch|\bin\b|"|_in$/i],
   ['cm', /\bcm\b/i],
   ['mph', /mph|mi\/h/i],
@@ -134,7 +134,9 @@ export function guessMapping(rows: readonly (readonly string[])[], usual: DateOr
   }
   if (!heading && columns.date) {
     // No heading: the usual order is minimum, maximum, rain; the smaller of the two is the minimum.
-    const numeric = Array.from({ length: width }, (_, i) => i).filter((i) => !taken.has(i) && share(cells(i), (c) => isNumber(c) || isMissing(c)) > 0.8)
+    const numeric = Array.from({ length: width }, (_, i) => i).filter(
+      (i) => !taken.has(i) && share(cells(i), (c) => isNumber(c) || isMissing(c)) > 0.8,
+    )
     const mean = (i: number) => meanOf(cells(i))
     const [a, b, c] = numeric
     if (a !== undefined && b !== undefined) {
@@ -154,13 +156,19 @@ function meanOf(cells: readonly string[]): number {
   return list.reduce((sum, x) => sum + x, 0) / Math.max(1, list.length)
 }
 
-/** A column's unit by its heading, else by its values: a maximum over 55 is no °C. */
+/** The value that so large a share of a list lies under; no single wrong one moves it far. */
+function quantile(list: readonly number[], share: number): number {
+  const sorted = [...list].sort((a, b) => a - b)
+  return sorted[Math.floor(share * (sorted.length - 1))] ?? -99
+}
+
+/** A column's unit by its heading, else by its values: nine in ten over 50 are no °C. */
 function unitOf(what: Exclude<WeatherColumn, 'date'>, heading: string, cells: readonly string[]): ColumnUnit {
   const units: readonly ColumnUnit[] = COLUMN_UNITS[what]
   const signed = UNIT_SIGNS.find(([unit, sign]) => units.includes(unit) && sign.test(heading.replace(/_/g, ' ')))?.[0]
   if (signed) return signed
   const list = values(cells)
-  if (units.includes('F') && !/°\s*c|\bc\)|celsius/i.test(heading) && Math.max(...list, -99) > 55) return 'F'
+  if (units.includes('F') && !/°\s*c|\bc\)|celsius/i.test(heading) && quantile(list, 0.9) > 50) return 'F'
   if (what === 'radiation' && Math.max(...list, 0) > 60) return 'W/m2'
   return units[0]!
 }

@@ -1,7 +1,7 @@
 import { addDays, dayNumber, daysBetween, type Day } from '../calendar/day.ts'
 import type { DayState, Reason } from '../climate/dayReasons.ts'
 import { growthPotential, growthValues } from '../climate/growth.ts'
-import { FREEZING, KILLING, placeValues, SIMULATED_YEARS } from '../climate/placeYear.ts'
+import { FREEZING, KILLING, SIMULATED_YEARS } from '../climate/placeYear.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
 import { CAUSES, oddsOfMix, oddsValues, sowingOdds, type Cause } from '../climate/sowingOdds.ts'
 import { lastDayToSow, leadOf, leadValues, sowingWindow, type Sown } from '../climate/sowingWindow.ts'
@@ -110,7 +110,11 @@ function rowOf(
   climate: SiteClimate,
   { today, first, begins, schools, trace }: { today: Day; first: Day; begins: number; schools: Schools; trace: Trace },
 ): YearRow {
-  const sown: Sown = { parts: grasses.map((grass) => ({ grass, share: 100 / grasses.length })), purpose: kind === 'cover' ? 'cover' : 'lawn', watered: true }
+  const sown: Sown = {
+    parts: grasses.map((grass) => ({ grass, share: 100 / grasses.length })),
+    purpose: kind === 'cover' ? 'cover' : 'lawn',
+    watered: true,
+  }
   const by: Schools = kind === 'dormant' ? { ...schools, late: 'dormant' } : schools
   const window = sowingWindow(sown, climate, by, trace)
   // The window runs from today; the days behind it are those of the next year.
@@ -126,7 +130,7 @@ function rowOf(
   }
   const lead = grasses.map(leadOf).reduce((slow, l) => (trace.value(leadValues[l]) > trace.value(leadValues[slow]) ? l : slow))
   const last = climate.frostMonthDay === null || kind === 'dormant' ? null : lastDayToSow(lead, climate, today, schools.cutOff, trace)
-  const odds = kind === 'dormant' ? null : oddsOf(grasses, climate, schools, trace)
+  const odds = kind === 'dormant' ? null : oddsOf(grasses, kind === 'lawn', climate, schools, trace)
   const rotated = (of: Uint8Array) => Array.from({ length: YEAR_DAYS }, (_, i) => of[(begins + i) % YEAR_DAYS]!)
   return {
     id,
@@ -134,16 +138,25 @@ function rowOf(
     kind,
     spans,
     cutOff: last === null ? null : (daysBetween(first, last) + YEAR_DAYS) % YEAR_DAYS,
-    odds: odds && { succeed: rotated(odds.succeed), fails: Object.fromEntries(CAUSES.map((c) => [c, rotated(odds.fails[c])])) as Record<Cause, number[]> },
+    odds: odds && {
+      succeed: rotated(odds.succeed),
+      fails: Object.fromEntries(CAUSES.map((c) => [c, rotated(odds.fails[c])])) as Record<Cause, number[]>,
+    },
   }
 }
 
-function oddsOf(grasses: readonly GrassId[], { place, sums }: SiteClimate, schools: Schools, trace: Trace) {
+function oddsOf(grasses: readonly GrassId[], lawn: boolean, { place, sums }: SiteClimate, schools: Schools, trace: Trace) {
   const v = trace.values(oddsValues)
   return oddsOfMix(
     grasses.map((grass) => {
-      const { thermal, season } = GRASSES[grass]
-      return sowingOdds(place, sums, { season, thermal: thermal!, lead: trace.value(leadValues[leadOf(grass)]) }, { watered: true, standsBy: schools.stands }, v)
+      const { thermal, season, soilMin } = GRASSES[grass]
+      return sowingOdds(
+        place,
+        sums,
+        { season, thermal: thermal!, least: soilMin ?? 0, lead: trace.value(leadValues[leadOf(grass)]) },
+        { watered: true, lawn, standsBy: schools.stands },
+        v,
+      )
     }),
   )
 }

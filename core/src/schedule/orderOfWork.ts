@@ -194,7 +194,20 @@ function orderPackage(
   const cutOff = cutOffFigure(brief, window, scope, { seeded: sown !== null, on: later?.sowDay ?? today })
   const chosen =
     sown && !later
-      ? chooseSowing({ pack: pack.id, steps, fixed, window, sown, climate, schools, customerDate: job.customerDate, cutOff, calendar, wishes: { visits: job.visits }, trace })
+      ? chooseSowing({
+          pack: pack.id,
+          steps,
+          fixed,
+          window,
+          sown,
+          climate,
+          schools,
+          customerDate: job.customerDate,
+          cutOff,
+          calendar,
+          wishes: { visits: job.visits },
+          trace,
+        })
       : { schedule: later ?? schedulePackage(steps, fixed, window, calendar, { visits: job.visits }), choices: [], passed: null }
   const { schedule } = chosen
   const inputs = { soil: climate.soilNow, cutOff }
@@ -270,7 +283,9 @@ function cutOffFigure(
   if (!seeded) return trace.work(careRules.cutOff, scope, { frost }, about)
   const byWeeks = dayOf(lastDayOf(season, trace.value(leadValues[window.lead])))
   const byGrowth = window.cutOff !== byWeeks && on === window.start && schools.stands === 'degree-days'
-  return byGrowth ? trace.found(windowRules.growth, scope, window.cutOff, { frost }, about) : trace.work(windowRules[window.lead], scope, { frost }, about)
+  return byGrowth
+    ? trace.found(windowRules.growth, scope, window.cutOff, { frost }, about)
+    : trace.work(windowRules[window.lead], scope, { frost }, about)
 }
 
 /** Steps that go into the ground: young seedlings stand in their way. */

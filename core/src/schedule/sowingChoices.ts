@@ -36,7 +36,7 @@ export interface SowingChoice {
   reason: Message
   /** Years in a hundred that succeed; none where nothing is known of the grass. */
   odds: Figure | null
-  /** What fails the other years, and what the season costs. */
+  /** What fails the other years. */
   costs: Message
   taken: boolean
 }
@@ -108,9 +108,13 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
       break
     }
   const schedule = taken?.schedule ?? whole()
-  const shown = offered.filter(({ span }) => span.season !== 'summer' || span === taken?.span).slice(0, MOST_OFFERED)
+  const shown = offered
+    .filter(({ span, day }) => span === taken?.span || (span.season !== 'summer' && daysBetween(window.start, day) <= OFFERED_WITHIN))
+    .slice(0, MOST_OFFERED)
   if (taken && !shown.some((o) => o.span === taken.span)) shown.push({ span: taken.span, day: schedule.sowDay })
-  const choices = shown.map(({ span, day }, i): SowingChoice => choiceOf(b, span.season, span === taken?.span ? schedule.sowDay : day, span === taken?.span, i))
+  const choices = shown.map(({ span, day }, i): SowingChoice =>
+    choiceOf(b, span.season, span === taken?.span ? schedule.sowDay : day, span === taken?.span, i),
+  )
   const inCutOff = schedule.sowDay <= window.cutOff || (b.sown.purpose === 'cover' && daysBetween(window.start, schedule.sowDay) <= COVER_WITHIN)
   const fits = schedule.fits && (taken === null || inCutOff || pinned !== null)
   return {
@@ -122,6 +126,8 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
 
 const MOST_TRIED = 4
 const MOST_OFFERED = 3
+/** Seasons that begin further off are no choice yet, days. */
+const OFFERED_WITHIN = 330
 /** A quick cover holds ground that is bare now: later than this it does not. */
 const COVER_WITHIN = 60
 
@@ -159,15 +165,21 @@ function oddsOf({ climate, sown, schools, trace }: ChoiceBrief, day: Day): DayOd
   const grasses = sown.parts
     .filter((p) => p.share >= WANTED_FROM || sown.parts.length === 1)
     .flatMap(({ grass }) => {
-      const { thermal, season } = GRASSES[grass]
-      return thermal ? [{ season, thermal, lead: trace.value(leadValues[leadOf(grass)]) }] : []
+      const { thermal, season, soilMin } = GRASSES[grass]
+      return thermal ? [{ season, thermal, least: soilMin ?? 0, lead: trace.value(leadValues[leadOf(grass)]) }] : []
     })
   if (grasses.length === 0) return null
-  const brief = { watered: sown.watered, standsBy: schools.stands }
+  const brief = { watered: sown.watered, lawn: sown.purpose === 'lawn', standsBy: schools.stands }
   return mixOdds(climate.place, climate.sums, grasses, yearDays(dayNumber(day), 1)[0]!, brief, trace.values(oddsValues))
 }
 
-const FAILS: Record<Cause, string> = { cold: 'cold', heat: 'heat before it stands', frost: 'frost before it stands', dry: 'a dry spell' }
+const FAILS: Record<Cause, string> = {
+  cold: 'cold',
+  heat: 'heat before it stands',
+  frost: 'frost before it stands',
+  dry: 'a dry spell',
+  weeds: 'weeds and the first summer',
+}
 
 function choiceOf(b: ChoiceBrief, season: SeasonName, day: Day, taken: boolean, index: number): SowingChoice {
   const i = daysBetween(b.window.start, day)
@@ -176,8 +188,6 @@ function choiceOf(b: ChoiceBrief, season: SeasonName, day: Day, taken: boolean, 
   const odds = oddsOf(b, day)
   const fails = odds ? (Object.entries(odds.fails) as [Cause, number][]).filter(([, n]) => n > 0).sort((x, y) => y[1] - x[1]) : []
   const rest: Message = fails.length > 0 ? say`What fails the rest: ${fails.map(([cause, n]) => `${n} ${FAILS[cause]}`).join(', ')}.` : ''
-  const price: Message =
-    season === 'spring' && b.window.lead !== 'warm' && b.sown.purpose === 'lawn' ? 'Weeds come up with it, and its first summer needs water.' : ''
   return {
     season,
     day,
@@ -192,7 +202,7 @@ function choiceOf(b: ChoiceBrief, season: SeasonName, day: Day, taken: boolean, 
           { part: `choice ${index + 1}`, label: say`Sown ${onDay(day, true)}: years in a hundred that succeed` },
         )
       : null,
-    costs: joined([rest, price].filter((m) => m !== '')),
+    costs: rest,
     taken,
   }
 }

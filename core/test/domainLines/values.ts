@@ -371,7 +371,6 @@ window.afterWarmest                       21 d      model         0..60
 window.winterGreenNight                   14 C      model         8..20
 window.winterGreenFrost                   21 d      model         0..60
 window.dormant                             4 C      practice      0..8
-odds.longest                              60 d      model         21..120
 odds.heatWeeks                             8 wk     model         4..16
 odds.hotDaysWatered                        8 d      model         1..40
 odds.hotDaysDry                            3 d      model         0..20
@@ -405,4 +404,6 @@ weather.dryAfterSpray                      1 mm     model         0..10
 weather.hotOpen                           30 C      model         24..40
 weather.noWork                            35 C      practice      30..45
 weather.frostOnCut                         0 C      model         -4..3
+odds.longest                              42 d      practice      21..120
+odds.weeds                                35 %      model         0..90
 `

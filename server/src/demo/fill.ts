@@ -18,7 +18,10 @@ export async function fillDemo({ jobs, diary, firm, photos, stations, clock }: P
   const days = simulatedStationDays('tarnmere', model, DEMO_RECORD_FROM, addDays(DEMO_TODAY, -1))
   // A real record has holes, and a probe is read now and then.
   const kept = days.filter((_, i) => i % 241 !== 100)
-  await stations.addDays('tarnmere', kept.map((d, i) => ({ ...d, soil: i % 9 === 4 ? d.soil : null })))
+  await stations.addDays(
+    'tarnmere',
+    kept.map((d, i) => ({ ...d, soil: i % 9 === 4 ? d.soil : null })),
+  )
   for (const { id, draft, diary: entries } of [...demoJobs].reverse()) {
     await jobs.create(draft, clock.now(), id)
     for (const entry of entries ?? []) await diary.append(id, diaryEntry.parse(entry), clock.now())

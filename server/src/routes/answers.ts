@@ -82,7 +82,10 @@ const outlook = z.strictObject({
   days: z.array(z.looseObject({ day, low: z.number(), high: z.number(), rain: z.number(), wind: z.number(), soil: z.number() })),
 })
 /** What is known of a station: see StationClimate in the core. */
-const climate = z.looseObject({ station: z.looseObject({ id: z.string(), name: z.string(), simulated: z.boolean() }), basis: z.enum(['record', 'normals']) })
+const climate = z.looseObject({
+  station: z.looseObject({ id: z.string(), name: z.string(), simulated: z.boolean() }),
+  basis: z.enum(['record', 'normals']),
+})
 const atSite = { station: climate.nullable(), recent: z.array(stationDay), outlook: outlook.nullable() }
 const station = z.looseObject({
   id: z.string(),
@@ -117,11 +120,17 @@ export const answers = {
   daysAdded: z.strictObject({ added: z.number().int(), changed: z.number().int(), same: z.number().int(), moved }),
   year: z.strictObject({
     place: z.strictObject({ name: z.string(), station: climate.nullable(), frost: z.string().nullable() }),
-    year: z.looseObject({ first: day, today: z.number().int(), basis: z.enum(['record', 'normals', 'rough']), rows: z.array(z.looseObject({ id: z.string() })) }),
+    year: z.looseObject({
+      first: day,
+      today: z.number().int(),
+      basis: z.enum(['record', 'normals', 'rough']),
+      rows: z.array(z.looseObject({ id: z.string() })),
+    }),
   }),
   weather: z.strictObject({
     ...atSite,
-    frost: z.string().nullable(),
+    /** The first −2 °C night ahead: one year in ten by, and even by. */
+    frostDates: z.strictObject({ tenth: day, even: day }).nullable(),
     today: day,
     place: z.string().optional(),
   }),

@@ -55,13 +55,15 @@ export function apiRoutes(parts: Parts): Route[] {
     return { ...job, diary: await diary.of(id), today: clock.today(readJob(job.draft).job?.site.timeZone) }
   }
 
+  const memo = new Memo()
+  const climateOf = (job: Job, { station, recent }: Pick<WeatherAtSite, 'station' | 'recent'>, settings: Firm, trace = new Trace(settings.values)) =>
+    siteClimate({ job, today: clock.today(job.site.timeZone), schools: schoolsOf(job, settings), station, recent, memo, trace })
   /** The year at a site, from what is known of its weather. */
-  const yearOf = (job: Job, { station, recent }: Pick<WeatherAtSite, 'station' | 'recent'>, settings: Firm) => {
-    const today = clock.today(job.site.timeZone)
+  const yearOf = (job: Job, at: Pick<WeatherAtSite, 'station' | 'recent'>, settings: Firm) => {
     const trace = new Trace(settings.values)
-    const schools = schoolsOf(job, settings)
-    const climate = siteClimate({ job, today, schools, station, recent, memo: new Memo(), trace })
-    return { place: { name: job.name, station, frost: job.site.frost }, year: yearPage(climate, today, schools, trace) }
+    const climate = climateOf(job, at, settings, trace)
+    const year = yearPage(climate, clock.today(job.site.timeZone), schoolsOf(job, settings), trace)
+    return { place: { name: job.name, station: at.station, frost: job.site.frost }, year }
   }
 
   const seasonBrief = async (): Promise<SeasonBrief> => {
@@ -253,14 +255,19 @@ export function apiRoutes(parts: Parts): Route[] {
     {
       method: 'get',
       path: '/weather',
-      summary: 'What a plan knows of the weather at a job’s site, or at that of the job saved last: the station’s climate, its last days, its outlook.',
+      summary:
+        'What a plan knows of the weather at a job’s site, or at that of the job saved last: the station’s climate, its last days, its outlook.',
       answer: answers.weather,
       async call(req) {
         const stored = typeof req.query.job === 'string' ? await jobs.get(req.query.job) : ((await jobs.list(false, 1))[0] ?? null)
         const job = stored ? readJob(stored.draft).job : null
-        if (!job) return { send: { station: null, recent: [], outlook: null, frost: null, today: clock.today() } }
+        if (!job) return { send: { station: null, recent: [], outlook: null, frostDates: null, today: clock.today() } }
         const today = clock.today(job.site.timeZone)
-        return { send: { ...(await weather.at(job, today)), frost: job.site.frost, today, place: job.name } }
+        const at = await weather.at(job, today)
+        const { settings } = await firmNow()
+        const { frost, frostTenth } = climateOf(job, at, settings)
+        const frostDates = { tenth: String(frostTenth.value), even: String(frost.value) }
+        return { send: { ...at, frostDates: frostDates.even >= today ? frostDates : null, today, place: job.name } }
       },
     },
   ]

@@ -23,7 +23,10 @@ export interface Moved {
   to: string | null
 }
 
-export function stationRoutes({ stations, weather, clock }: Parts, sowDays: () => Promise<Map<string, { name: string; day: string | null }>>): Route[] {
+export function stationRoutes(
+  { stations, weather, clock }: Parts,
+  sowDays: () => Promise<Map<string, { name: string; day: string | null }>>,
+): Route[] {
   const stationOr404 = async (req: Request): Promise<StoredStation> => {
     const found = await stations.get(String(req.params.id))
     if (!found || found.archivedAt) throw notFound('station')
@@ -103,7 +106,8 @@ export function stationRoutes({ stations, weather, clock }: Parts, sowDays: () =
       body: stationBodies.days,
       async call(req, body) {
         const stored = await stationOr404(req)
-        if (stored.simulated) throw new Refusal(409, 'A simulated station', 'Its weather is made up; real days do not belong to it. Add a station of your own.')
+        if (stored.simulated)
+          throw new Refusal(409, 'A simulated station', 'Its weather is made up; real days do not belong to it. Add a station of your own.')
         const { done, moved } = await withMoves(() => stations.addDays(stored.id, (body as z.infer<typeof stationBodies.days>).days))
         return { status: 201, send: { ...done, moved } }
       },

@@ -18,4 +18,9 @@ export const simulatedStationDays = (name: string, model: ClimateModel, from: Da
 
 /** Where a firm has no station, weather is made up from a rough climate of the place; neighbours share it. */
 export const simulatedPlaceDays = (latitude: number, longitude: number, from: Day, to: Day): StationDay[] =>
-  simulatedStationDays(`${Math.round(latitude * 10)} ${Math.round(longitude * 10)}`, modelFromNormals(roughNormals({ latitude, elevation: 0, sea: null }, ROUGH)), from, to)
+  simulatedStationDays(
+    `${Math.round(latitude * 10)} ${Math.round(longitude * 10)}`,
+    modelFromNormals(roughNormals({ latitude, elevation: 0, sea: null }, ROUGH)),
+    from,
+    to,
+  )

@@ -90,7 +90,11 @@ export const stationStore = (db: Knex) => ({
         rows.push(row)
       }
       // SQLite takes so many values in one statement.
-      for (let i = 0; i < rows.length; i += 50) await trx<DayRow>('station_days').insert(rows.slice(i, i + 50)).onConflict(['station_id', 'day']).merge()
+      for (let i = 0; i < rows.length; i += 50)
+        await trx<DayRow>('station_days')
+          .insert(rows.slice(i, i + 50))
+          .onConflict(['station_id', 'day'])
+          .merge()
       if (rows.length > 0) await trx<Row>('stations').where({ id }).increment('revision', 1)
       return result
     })

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { nextOn, parseMonthDay, showDay } from '@juvena/core/calendar/day'
-import { frostValues, oneInTen } from '@juvena/core/climate/frost'
+import { showDay } from '@juvena/core/calendar/day'
 import type { Outlook } from '@juvena/core/climate/station'
 import { api } from '../stores/api.ts'
 import { useFirm } from '../stores/firm.ts'
@@ -12,7 +11,7 @@ const firm = useFirm()
 const route = useRoute()
 interface Weather {
   outlook: Outlook | null
-  frost: string | null
+  frostDates: { tenth: string; even: string } | null
   today: string
 }
 const weather = shallowRef<Weather | null>(null)
@@ -31,12 +30,8 @@ const rain = computed(() => {
   return last ? { amount: firm.text(sum, 'mm'), by: showDay(last.day).slice(0, 3) } : null
 })
 const frost = computed(() => {
-  if (!weather.value?.frost || !weather.value.outlook) return null
-  const monthDay = parseMonthDay(weather.value.frost)
-  if (!monthDay.ok) return null
-  const spread = firm.settings.values[frostValues.spread.id] ?? frostValues.spread.is
-  const median = nextOn(monthDay.value, weather.value.today)
-  return { tenth: showDay(oneInTen(median, spread)).slice(4), even: showDay(median).slice(4) }
+  const dates = weather.value?.frostDates
+  return dates && weather.value?.outlook ? { tenth: showDay(dates.tenth).slice(4), even: showDay(dates.even).slice(4) } : null
 })
 </script>
 

@@ -33,6 +33,7 @@ const RETRY_AFTER = 3000
 
 /** The job being edited: its draft as typed, its plan kept by a worker, undo, saving, and what moved since each stage was last looked at. */
 const NO_WEATHER: SiteWeather = { station: null, recent: [], outlook: null }
+const knownWeather = ({ station, recent, outlook }: SiteWeather): SiteWeather => ({ station, recent, outlook })
 
 export const useJob = defineStore('job', () => {
   const firm = useFirm()
@@ -69,8 +70,13 @@ export const useJob = defineStore('job', () => {
     conflict.value = null
     weather.value = NO_WEATHER
     try {
-      const served = await api<Served>('GET', `/jobs/${encodeURIComponent(job)}`)
+      // The first plan knows the weather already: else everything would look moved a moment later.
+      const [served, at] = await Promise.all([
+        api<Served>('GET', `/jobs/${encodeURIComponent(job)}`),
+        api<SiteWeather>('GET', `/weather?job=${encodeURIComponent(job)}`).catch(() => NO_WEATHER),
+      ])
       if (id.value !== job) return
+      weather.value = knownWeather(at)
       revision.value = served.revision
       savedAt.value = served.savedAt
       diary.value = served.diary
@@ -85,7 +91,7 @@ export const useJob = defineStore('job', () => {
         if (JSON.stringify(unsaved.draft) === JSON.stringify(served.draft)) void forgetUnsaved(job)
         else later(0)
       }
-      void lookAtWeather(job)
+      lookedFor = siteKey(draft.value)
     } catch (error) {
       loadFailure.value = (error as Error).message
       id.value = null
@@ -94,11 +100,11 @@ export const useJob = defineStore('job', () => {
 
   const siteKey = (of: JobDraft | null) => JSON.stringify([of?.site?.latitude, of?.site?.longitude, of?.site?.station])
   let lookedFor = ''
-  /** Asks for the weather at the site: once opened, and again when the site or its station changes. */
+  /** Asks for the weather at the site again, when the site or its station has changed. */
   async function lookAtWeather(job: string) {
     lookedFor = siteKey(draft.value)
     const found = await api<SiteWeather>('GET', `/weather?job=${encodeURIComponent(job)}`).catch(() => null)
-    if (found && id.value === job) weather.value = { station: found.station, recent: found.recent, outlook: found.outlook }
+    if (found && id.value === job) weather.value = knownWeather(found)
   }
 
   /** Saves what is waiting before another job takes this one's place. */

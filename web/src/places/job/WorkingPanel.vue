@@ -55,7 +55,7 @@ const STAGE_SCHOOLS: Record<Stage, SchoolChoiceId[]> = {
   3: ['cover', 'weeds'],
   4: ['cutOff'],
   5: ['dressing', 'phosphorus'],
-  6: ['cutOff', 'order', 'cores', 'feed', 'weeds'],
+  6: ['season', 'cutOff', 'stands', 'late', 'warm', 'order', 'cores', 'feed', 'weeds'],
   7: ['watering', 'run'],
   8: ['firstMow'],
 }

@@ -230,7 +230,13 @@ const gone = ref(0)
         <p v-for="h in headline" :key="h" class="small soft">{{ h }}</p>
       </div>
       <div class="lane chart">
-        <WeatherChart v-if="outlook" :days="outlook.days.slice(0, DAYS)" :usual="rows?.find((r) => r.soil.length)?.soil ?? []" :columns="DAYS" :source="outlook.source" />
+        <WeatherChart
+          v-if="outlook"
+          :days="outlook.days.slice(0, DAYS)"
+          :usual="rows?.find((r) => r.soil.length)?.soil ?? []"
+          :columns="DAYS"
+          :source="outlook.source"
+        />
       </div>
       <div class="label"></div>
       <div class="lane days" aria-hidden="true">

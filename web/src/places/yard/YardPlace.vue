@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import FirmSettings from './FirmSettings.vue'
 import GrassTable from './GrassTable.vue'
 import RuleBook from './RuleBook.vue'
 
-/** What the firm works with: its settings and schools, the grasses of the trade, the rules. */
+const YearHere = defineAsyncComponent(() => import('./YearHere.vue'))
+
+/** What the firm works with: its settings and schools, the year and its weather, the grasses of the trade, the rules. */
 const route = useRoute()
-const PARTS = { firm: 'Firm and schools', grasses: 'Grasses', rules: 'Rule book' } as const
+const PARTS = { firm: 'Firm and schools', year: 'Year and weather', grasses: 'Grasses', rules: 'Rule book' } as const
 const part = computed(() =>
   typeof route.params.part === 'string' && route.params.part in PARTS ? (route.params.part as keyof typeof PARTS) : 'firm',
 )
@@ -24,6 +26,7 @@ const part = computed(() =>
       </nav>
     </header>
     <FirmSettings v-if="part === 'firm'" />
+    <YearHere v-else-if="part === 'year'" />
     <GrassTable v-else-if="part === 'grasses'" />
     <RuleBook v-else />
   </div>

@@ -46,7 +46,15 @@ function take(day: string | null) {
 
 <template>
   <div class="year">
-    <WindowRibbon :spans="pack.window" :from="job.today" :days="DAYS" :cut-off="String(pack.cutOff.value)" :sow="pack.sowDay" reasons name="The year ahead" />
+    <WindowRibbon
+      :spans="pack.window"
+      :from="job.today"
+      :days="DAYS"
+      :cut-off="String(pack.cutOff.value)"
+      :sow="pack.sowDay"
+      reasons
+      name="The year ahead"
+    />
     <div class="months" aria-hidden="true">
       <span v-for="m in months" :key="m.day" :style="{ left: `${(m.at / DAYS) * 100}%` }">{{ m.name }}</span>
     </div>
@@ -62,8 +70,7 @@ function take(day: string | null) {
         <span v-if="c.odds" class="odds"><FigureValue :id="c.odds.id" /> <span class="small soft">of years</span></span>
       </p>
       <p class="small">
-        <b>{{ c.state }}</b
-        >: {{ firm.say(c.reason) }}. <span class="soft">{{ firm.say(c.costs) }}</span>
+        <b>{{ c.state }}</b>: {{ firm.say(c.reason) }}. <span class="soft">{{ firm.say(c.costs) }}</span>
       </p>
       <button v-if="!c.taken" type="button" class="act slight" @click="take(c.day)">sow then</button>
       <button v-else-if="pinned()" type="button" class="plain small" @click="take(null)">let it float</button>
@@ -122,6 +129,10 @@ li.taken {
   line-height: 1.35;
 }
 .odds {
+  white-space: nowrap;
+  flex: none;
+}
+.odds :deep(.figure) {
   white-space: nowrap;
 }
 li > p.small {

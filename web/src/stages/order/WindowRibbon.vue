@@ -48,7 +48,8 @@ function point(event: PointerEvent) {
 }
 function key(event: KeyboardEvent) {
   const step = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 }[event.key]
-  const to = event.key === 'Home' ? 0 : event.key === 'End' ? props.days - 1 : step === undefined ? null : (at.value ?? Math.max(0, sowAt.value)) + step
+  const to =
+    event.key === 'Home' ? 0 : event.key === 'End' ? props.days - 1 : step === undefined ? null : (at.value ?? Math.max(0, sowAt.value)) + step
   if (to === null) return
   event.preventDefault()
   at.value = Math.max(0, Math.min(props.days - 1, to))
@@ -60,7 +61,15 @@ function key(event: KeyboardEvent) {
     class="whole"
     v-bind="
       reasons
-        ? { tabindex: 0, role: 'slider', 'aria-label': `${name ?? 'Sowing window'}, day by day`, 'aria-valuemin': 0, 'aria-valuemax': days - 1, 'aria-valuenow': at ?? 0, 'aria-valuetext': shown }
+        ? {
+            tabindex: 0,
+            role: 'slider',
+            'aria-label': `${name ?? 'Sowing window'}, day by day`,
+            'aria-valuemin': 0,
+            'aria-valuemax': days - 1,
+            'aria-valuenow': at ?? 0,
+            'aria-valuetext': shown,
+          }
         : {}
     "
     @keydown="reasons && key($event)"
@@ -112,6 +121,9 @@ function key(event: KeyboardEvent) {
   width: 100%;
   height: 1.6rem;
   display: block;
+}
+.behind .ribbon {
+  height: 100%;
 }
 .why {
   display: block;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, shallowRef } from 'vue'
+import { RouterLink } from 'vue-router'
 import type { JobDraft } from '@juvena/core/entities/job'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import DayField from '../../parts/DayField.vue'
@@ -20,6 +21,16 @@ const set = <K extends keyof Site>(key: K, value: Site[K]) =>
 const problem = (key: string) => job.problemAt(`site.${key}`)
 const site = (key: 'frost' | 'soilReadOn') => job.draft?.site?.[key]
 /** Another job's place and season, offered while this one has none: a firm works where it works. */
+const stations = shallowRef<{ value: string; name: string }[]>([])
+onMounted(async () => {
+  const found = await api<{ stations: { id: string; draft: { name: string } }[] }>('GET', '/stations').catch(() => null)
+  stations.value = (found?.stations ?? []).map(({ id, draft }) => ({ value: id, name: draft.name }))
+})
+const weatherFrom = computed(() => {
+  const station = job.weather.station
+  if (!station) return 'No station within reach has a record: the year here is Juvena’s rough climate for the latitude, bent to your frost date.'
+  return `The year here goes by station ${station.station.name}${station.station.simulated ? ' (simulated)' : ''}, ${station.basis === 'record' ? 'from its record' : 'from its normals'}.`
+})
 const neighbour = shallowRef<{ name: string; site: Site } | null>(null)
 onMounted(async () => {
   if (job.draft?.site?.frost || job.draft?.site?.latitude) return
@@ -32,9 +43,9 @@ onMounted(async () => {
 function takePlace() {
   const from = neighbour.value?.site
   if (!from) return
-  const { latitude, longitude, timeZone, frost, soilTemperature, soilReadOn } = from
+  const { latitude, longitude, timeZone, elevation, sea, station, frost, soilTemperature, soilReadOn } = from
   job.edit('site.from', (d) => {
-    d.site = { ...d.site, latitude, longitude, timeZone, frost, soilTemperature, soilReadOn }
+    d.site = { ...d.site, latitude, longitude, timeZone, elevation, sea, station, frost, soilTemperature, soilReadOn }
   })
   neighbour.value = null
 }
@@ -113,7 +124,42 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           :placeholder="here"
           @update:model-value="set('timeZone', $event)"
         />
+        <QuantityField
+          label="Height above the sea"
+          kind="length"
+          :model-value="job.draft?.site?.elevation"
+          :problem="problem('elevation')"
+          @update:model-value="set('elevation', $event)"
+        />
+        <QuantityField
+          label="Distance from the sea"
+          kind="length"
+          :placeholder="firm.settings.units === 'us' ? '60 mi' : '100 km'"
+          :model-value="job.draft?.site?.sea"
+          :problem="problem('sea')"
+          @update:model-value="set('sea', $event)"
+        />
+        <ChoiceField
+          label="In a hollow where cold air gathers"
+          clearable
+          :options="[
+            { value: 'yes', name: 'yes' },
+            { value: 'no', name: 'no' },
+          ]"
+          :model-value="job.draft?.site?.hollow === true ? 'yes' : job.draft?.site?.hollow === false ? 'no' : null"
+          @update:model-value="set('hollow', $event === null ? null : $event === 'yes')"
+        />
+        <ChoiceField
+          v-if="stations.length > 1"
+          label="Weather station"
+          list
+          clearable
+          :options="stations"
+          :model-value="job.draft?.site?.station || null"
+          @update:model-value="set('station', $event ?? '')"
+        />
       </div>
+      <p class="small soft">{{ weatherFrom }} <RouterLink to="/yard/year">The year and its weather</RouterLink></p>
     </section>
     <section>
       <h3>Water there</h3>

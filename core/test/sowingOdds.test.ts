@@ -1,0 +1,103 @@
+import { describe, expect, it } from 'vitest'
+import { placeSums, mixOdds, sowingOdds, oddsValues, type SownGrass } from '../src/climate/sowingOdds.ts'
+import { ofMonthDay, YEAR_DAYS } from '../src/climate/yearDay.ts'
+import { declared } from './makeJob.ts'
+import { climateAt } from './makePlace.ts'
+
+const v = declared(oddsValues)
+const RYE: SownGrass = { season: 'cool', thermal: { theta: 95, base: 2 }, least: 7, lead: 42 }
+const BLUE: SownGrass = { season: 'cool', thermal: { theta: 210, base: 5 }, least: 10, lead: 56 }
+const COUCH: SownGrass = { season: 'warm', thermal: { theta: 170, base: 12 }, least: 18, lead: 90 }
+const LAWN = { watered: true, lawn: true, standsBy: 'weeks' as const }
+const { place, sums } = climateAt({ latitude: 41.5, frost: '20 Oct' }, '2027-01-01')
+const on = (monthDay: string, grasses: SownGrass[] = [RYE], brief = LAWN) => mixOdds(place, sums, grasses, ofMonthDay(monthDay), brief, v)
+
+/** The same question asked the long way: day by day through one year of the simulation. */
+function byHand(day: number, year: number, grass: SownGrass): string {
+  const { low, high } = place.years
+  const sown = year * YEAR_DAYS + day
+  let warmth = 0
+  let up = sown
+  while (warmth < grass.thermal.theta && up - sown <= v.longest) warmth += Math.max(0, place.soilYears[up++]! - grass.thermal.base)
+  if (warmth < grass.thermal.theta) return 'cold'
+  let fortnight = 0
+  for (let i = 0; i < 14; i++) fortnight += Math.max(0, place.soilYears[sown + i]! - grass.thermal.base)
+  if (fortnight / 14 + grass.thermal.base < grass.least) return 'cold'
+  // Its frost: the first at −2 °C after the warmest day of its season.
+  const falling = (day - place.warmest + YEAR_DAYS) % YEAR_DAYS < (place.coldest - place.warmest + YEAR_DAYS) % YEAR_DAYS
+  let turn = sown - ((day - place.warmest + YEAR_DAYS) % YEAR_DAYS)
+  if (!falling) turn += YEAR_DAYS
+  let frost = Infinity
+  for (let i = turn; i < turn + YEAR_DAYS; i++) if (low[i]! <= -2) { frost = i; break } // prettier-ignore
+  if (up >= frost || frost - sown < grass.lead) return 'frost'
+  let hot = 0
+  for (let i = sown; i < up + 56; i++) if (high[i]! >= 32) hot++
+  if (grass.season === 'cool' && hot > v.hotDaysWatered) return 'heat'
+  return 'stands'
+}
+
+describe('odds of a sowing', () => {
+  it('are those of a hundred years gone through day by day', () => {
+    for (const [day, grass] of [
+      ['08-15', RYE],
+      ['09-05', RYE],
+      ['09-05', BLUE],
+      ['10-10', RYE],
+      ['06-20', RYE],
+      ['06-01', COUCH],
+    ] as const) {
+      const d = ofMonthDay(day)
+      const odds = mixOdds(place, sums, [grass], d, { ...LAWN, lawn: false }, v)
+      // Years that begin before the first warmest day have no season of their own behind them.
+      const hand = Array.from({ length: 99 }, (_, k) => byHand(d, k + 1, grass))
+      const count = (what: string) => hand.filter((x) => x === what).length
+      for (const [what, n] of [
+        ['stands', odds.succeed],
+        ['cold', odds.fails.cold],
+        ['frost', odds.fails.frost],
+        ['heat', odds.fails.heat],
+      ] as const)
+        expect(Math.abs(count(what) - n), `${day} ${what}`).toBeLessThanOrEqual(1)
+    }
+  })
+  it('half the years stand at the last day by the rule of weeks, and fewer each week after', () => {
+    // Six weeks before 20 October, the median.
+    const last = on('09-08').succeed
+    expect(last).toBeGreaterThanOrEqual(42)
+    expect(last).toBeLessThanOrEqual(60)
+    expect(on('08-25').succeed).toBeGreaterThan(last)
+    expect(on('09-22').succeed).toBeLessThan(last)
+  })
+  it('all years are told: those that stand and those that fail, by cause', () => {
+    for (let day = 0; day < YEAR_DAYS; day += 9) {
+      const o = mixOdds(place, sums, [RYE], day, LAWN, v)
+      expect(o.succeed + Object.values(o.fails).reduce((a, b) => a + b)).toBe(o.years)
+    }
+  })
+  it('a mix goes by its slowest, and comes by every day of the year as by one', () => {
+    expect(on('09-05', [RYE, BLUE]).succeed).toBe(on('09-05', [BLUE]).succeed)
+    const year = sowingOdds(place, sums, RYE, LAWN, v)
+    for (const day of [10, 120, 200, 251]) expect(year.succeed[day]).toBe(mixOdds(place, sums, [RYE], day, LAWN, v).succeed)
+  })
+  it('without a waterer fewer stand, never more; by warmth other years than by weeks', () => {
+    let worse = 0
+    for (let day = 0; day < YEAR_DAYS; day += 5) {
+      const [wet, dry] = [mixOdds(place, sums, [RYE], day, LAWN, v).succeed, mixOdds(place, sums, [RYE], day, { ...LAWN, watered: false }, v).succeed]
+      expect(dry).toBeLessThanOrEqual(wet)
+      if (dry < wet) worse++
+    }
+    expect(worse).toBeGreaterThan(5)
+    expect(on('09-12', [RYE], { ...LAWN, standsBy: 'degree-days' as never }).succeed).not.toBe(on('09-12').succeed)
+  })
+  it('of spring sowings weeds spoil the share the rule names; a cover is none of theirs', () => {
+    const lawn = on('05-01')
+    expect(lawn.fails.weeds).toBe(Math.round((v.weeds / 100) * (lawn.succeed + lawn.fails.weeds)))
+    expect(on('05-01', [RYE], { ...LAWN, lawn: false }).fails.weeds).toBe(0)
+    expect(on('09-01').fails.weeds).toBe(0)
+  })
+  it('where it never freezes nothing fails by frost', () => {
+    const warm = climateAt({ latitude: 25 }, '2027-01-01')
+    for (let day = 0; day < YEAR_DAYS; day += 30) expect(mixOdds(warm.place, warm.sums, [COUCH], day, LAWN, v).fails.frost).toBe(0)
+    expect(placeSums(warm.place, v, 32).frosts.filter((f) => f < Infinity)).toEqual([])
+  })
+})
