@@ -22,6 +22,7 @@ const STAGES = [
 const VIEWS = [
   '/',
   '/yard',
+  '/yard/year',
   '/yard/grasses',
   '/yard/rules',
   ...STAGES.map((s) => `/jobs/guesthouse/${s}`),

@@ -4,6 +4,13 @@ import { performance } from 'node:perf_hooks'
 import { gzipSync } from 'node:zlib'
 import { defaultFirm } from '../core/src/entities/firm.ts'
 import { readJob, type JobDraft, type ZoneDraft } from '../core/src/entities/job.ts'
+import { modelFromNormals } from '../core/src/climate/climateModel.ts'
+import { penmanMonteith } from '../core/src/climate/evapotranspiration.ts'
+import { chanceOf, simulate } from '../core/src/climate/generator.ts'
+import { roughClimate, roughNormals } from '../core/src/climate/normals.ts'
+import { placeYear } from '../core/src/climate/placeYear.ts'
+import { soilValues } from '../core/src/climate/soilTemperature.ts'
+import { oddsOfMix, oddsValues, placeSums, sowingOdds } from '../core/src/climate/sowingOdds.ts'
 import { planJob } from '../core/src/pipeline.ts'
 import { Memo } from '../core/src/trace/memo.ts'
 import { daysFor, lightMap, type LightInput } from '../core/src/light/lightMap.ts'
@@ -60,13 +67,58 @@ for (const [zones, runs] of [
 ] as const) {
   const draft = job(zones)
   const read = readJob(draft).job!
-  const planning = time(() => planJob(read, { today: '2027-02-22', firm, diary: [] }), runs)
+  // As the page's worker plans: the year at the place is kept from one plan to the next.
+  const kept = new Memo()
+  const planning = time(() => planJob(read, { today: '2027-02-22', firm, diary: [], memo: kept }), runs)
+  const first = time(() => planJob(read, { today: '2027-02-22', firm, diary: [] }), Math.ceil(runs / 5))
   const reading = time(() => readJob(draft), runs)
   one ||= planning
   console.log(
-    `planJob ${String(zones).padStart(3)} zones: median ${planning.toFixed(2)} ms (${(planning / one).toFixed(1)} × one zone); reading the draft ${reading.toFixed(2)} ms`,
+    `planJob ${String(zones).padStart(3)} zones: median ${planning.toFixed(2)} ms (${(planning / one).toFixed(1)} × one zone), ${first.toFixed(2)} ms with the year of the place worked anew; reading the draft ${reading.toFixed(2)} ms`,
   )
 }
+
+// The year at a place: a hundred simulated years, the windows of one mix with their odds by day, and a thousand seasons of it.
+const declared = <V extends Record<string, { is: number }>>(values: V) =>
+  Object.fromEntries(Object.entries(values).map(([k, v]) => [k, v.is])) as { [K in keyof V]: number }
+const rough = { ...declared(roughClimate), ...declared(soilValues) }
+const odds = declared(oddsValues)
+const brief = { latitude: -44.2, elevation: null, sea: null, hollow: false, frost: '04-25', station: null }
+const yearTime = time(() => placeYear(brief, rough, 2, 32), 20)
+const place = placeYear(brief, rough, 2, 32)
+const mix = [
+  { season: 'cool', thermal: { theta: 95, base: 2 }, least: 7, lead: 42 },
+  { season: 'cool', thermal: { theta: 165, base: 3 }, least: 8, lead: 42 },
+] as const
+const about = { watered: true, lawn: true, standsBy: 'weeks' } as const
+const windows = time(() => {
+  const sums = placeSums(place, odds, 32)
+  return oddsOfMix(mix.map((grass) => sowingOdds(place, sums, grass, about, odds)))
+}, 20)
+console.log(
+  `a hundred years of a place: ${yearTime.toFixed(1)} ms; the odds of a mix of two for every day of the year over them: ${windows.toFixed(1)} ms (budget 100 together)`,
+)
+const model = modelFromNormals(roughNormals({ latitude: -44.2, elevation: 0, sea: null }, rough))
+const thousand = chanceOf(1000 * 365, 3)
+console.log(`a thousand years of daily weather from a model: ${time(() => simulate(model, thousand), 5).toFixed(0)} ms (budget 1,000)`)
+const weather = simulate(model, chanceOf(100_000, 5))
+const days100k = (of: (low: number, high: number, i: number) => number) => () => {
+  let sum = 0
+  for (let i = 0; i < 100_000; i++) sum += of(weather.low[i]!, weather.high[i]!, i)
+  return sum
+}
+const at = { latitude: -44.2, elevation: 300, coast: false, day: 1 }
+const monteith = time(
+  days100k((low, high, i) => penmanMonteith({ low, high }, { ...at, day: (i % 365) + 1 })),
+  5,
+)
+const loop = time(
+  days100k((low, high) => Math.exp((17.27 * low) / (low + 237.3)) + Math.exp((17.27 * high) / (high + 237.3))),
+  5,
+)
+console.log(
+  `reference evapotranspiration, a million days: ${(monteith * 10).toFixed(0)} ms, ${(monteith / loop).toFixed(0)} × a plain loop that takes the two saturation pressures alone`,
+)
 
 /** 60 × 60 m at 0.25 m with 40 obstacles, half of them trees, half of those leaf-dropping; a growing season of ten weeks at 15-minute steps. */
 let seed = 1

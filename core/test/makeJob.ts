@@ -1,3 +1,4 @@
+import type { Outlook } from '../src/climate/station.ts'
 import type { DiaryEntry } from '../src/entities/diary.ts'
 import { firmSchema, type FirmDraft } from '../src/entities/firm.ts'
 import { readJob, type JobDraft, type ZoneDraft } from '../src/entities/job.ts'
@@ -62,11 +63,11 @@ export const declared = <V extends TradeValues>(values: V) => new Trace().values
 
 export function planOf(
   change: Partial<JobDraft> = {},
-  { today = TODAY, firm = {}, diary = [] }: { today?: string; firm?: FirmDraft; diary?: DiaryEntry[] } = {},
+  { today = TODAY, firm = {}, diary = [], outlook = null }: { today?: string; firm?: FirmDraft; diary?: DiaryEntry[]; outlook?: Outlook | null } = {},
 ): Said<JobPlan> {
   const read = readJob(draft(change))
   if (!read.job || read.problems.length > 0) throw new Error(JSON.stringify(read.problems))
-  return said(planJob(read.job, { today, firm: firmSchema.parse(firm), diary }))
+  return said(planJob(read.job, { today, firm: firmSchema.parse(firm), diary, outlook }))
 }
 
 export const step = (plan: Said<JobPlan>, kind: string) => plan.steps.find((s) => s.kind === kind)
