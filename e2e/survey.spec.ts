@@ -369,7 +369,9 @@ test('a lawn half in deep shade is offered as two, and cut along the line; typed
   ]
   const shapes = [
     { id: 'l', kind: 'lawn', zone: 'z1', at: box(0, 0, 20, 24) },
-    { id: 'h', kind: 'building', name: 'hall', height: '10 m', at: box(-10, 24.5, 40, 8) },
+    { id: 'h', kind: 'building', name: 'hall', height: '26 m', at: box(-30, 24.5, 80, 8) },
+    { id: 'w', kind: 'building', name: 'west wing', height: '22 m', at: box(-9, 14, 8, 10) },
+    { id: 'e', kind: 'building', name: 'east wing', height: '22 m', at: box(21, 14, 8, 10) },
   ]
   await openJob(page, { site: SITE, zones: [{ id: 'z1', name: 'Quad' }], drawing: { shapes } }, 'walk-over?part=plan&show=light&zone=z1')
   await expect(page.getByText('Quad has two lights.')).toBeVisible()

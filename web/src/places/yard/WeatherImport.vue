@@ -187,10 +187,18 @@ async function send() {
         </p>
         <p class="small">
           {{ table.report.gapDays }} {{ table.report.gapDays === 1 ? 'day is' : 'days are' }} missing<template v-if="gaps.length">
-            in {{ gaps.length }} {{ gaps.length === 1 ? 'gap' : 'gaps' }}, the longest {{ gaps[0]!.days }} days from
-            {{ day(gaps[0]!.from) }}</template
-          >. {{ table.report.duplicates ? `${table.report.duplicates} days stand twice with other numbers: the last one counts. ` : ''
-          }}{{ table.report.suspectCount ? `${table.report.suspectCount} readings were left out:` : 'Every reading is believed.' }}
+            in {{ gaps.length }} {{ gaps.length === 1 ? 'gap' : 'gaps' }}, the longest {{ gaps[0]!.days }}
+            {{ gaps[0]!.days === 1 ? 'day' : 'days' }} from {{ day(gaps[0]!.from) }}</template
+          >.
+          {{
+            table.report.duplicates
+              ? `${table.report.duplicates} ${table.report.duplicates === 1 ? 'day stands' : 'days stand'} twice with other numbers: the last one counts. `
+              : ''
+          }}{{
+            table.report.suspectCount
+              ? `${table.report.suspectCount} ${table.report.suspectCount === 1 ? 'reading was' : 'readings were'} left out:`
+              : 'Every reading is believed.'
+          }}
         </p>
         <ul v-if="table.report.suspectCount" class="small suspects" tabindex="0" aria-label="Readings left out">
           <li v-for="s in table.report.suspects" :key="`${s.line} ${s.says}`">line {{ s.line }}: {{ s.says }}</li>

@@ -45,6 +45,7 @@ header {
 }
 nav {
   display: flex;
+  flex-wrap: wrap;
   gap: 0.4rem;
 }
 @media (max-width: 640px) {

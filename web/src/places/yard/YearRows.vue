@@ -72,8 +72,13 @@ const focus = (row: YearRow) => (at.value = { row: row.id, day: at.value?.row ==
 const summary = computed(() =>
   props.year.rows
     .map((row) => {
+      // Spans of one state side by side read as one, whatever their reasons.
+      const joined = row.spans.reduce<{ from: number; to: number; state: string }[]>((list, { from, to, state }) => {
+        const last = list.at(-1)
+        return last?.state === state ? [...list.slice(0, -1), { ...last, to }] : [...list, { from, to, state }]
+      }, [])
       const spans = (state: string) =>
-        row.spans
+        joined
           .filter((s) => s.state === state)
           .map((s) => `${showDay(addDays(props.year.first, s.from)).slice(4)} to ${showDay(addDays(props.year.first, s.to)).slice(4)}`)
       const [open, marginal] = [spans('open'), spans('marginal')]

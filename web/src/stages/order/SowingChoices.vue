@@ -73,7 +73,7 @@ function take(day: string | null) {
         <b>{{ c.state }}</b>: {{ firm.say(c.reason) }}. <span class="soft">{{ firm.say(c.costs) }}</span>
       </p>
       <button v-if="!c.taken" type="button" class="act slight" @click="take(c.day)">sow then</button>
-      <button v-else-if="pinned()" type="button" class="plain small" @click="take(null)">let it float</button>
+      <button v-else-if="pinned()" type="button" class="plain small" @click="take(null)">leave it to the plan</button>
     </li>
   </ul>
 </template>
