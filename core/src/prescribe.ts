@@ -78,7 +78,10 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   const climate = siteClimate(brief)
   const walked = walkOver(brief, climate)
   const lots = lotFigures(job, trace)
-  const zones = walked.readings.map((r) => prescribeZone(brief, climate, lots, r))
+  const others = othersOf(brief, climate)
+  const zones = walked.readings.map((r) =>
+    trace.recall(brief.memo, `zone ${r.id}`, [r, others, r.fill ? job.drawing : null], () => prescribeZone(brief, climate, lots, r)),
+  )
   const seeds = zones.flatMap((z) => z.seed ?? [])
   const laterSeeds = zones.flatMap((z) => z.later?.seed ?? [])
   const reserve = seeds.length + laterSeeds.length > 0 ? reserveShare(firm.reserve, trace) : null
@@ -112,6 +115,13 @@ export function prescribe(brief: PrescribeBrief): Prescription {
       ...coverNotices,
     ],
   }
+}
+
+/** What a zone's prescription depends on besides its own readings, as one text: an edit in one zone leaves the others as they were worked. */
+function othersOf({ job, schools, today, waits }: PrescribeBrief, climate: SiteClimate): string {
+  const { zones: _zones, drawing: _drawing, pins: _pins, ...rest } = job
+  const frosts = [climate.latitude, climate.frostMonthDay, climate.frostSpread, climate.place.warmest, climate.place.coldest]
+  return JSON.stringify([rest, schools, today, frosts, waits.figures.map((f) => [f.id, f.value])])
 }
 
 /** Reads every zone by the survey of the site. */

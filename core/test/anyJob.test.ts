@@ -1,11 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { addDays } from '../src/calendar/day.ts'
 import type { DiaryEntry } from '../src/entities/diary.ts'
 import { firmSchema } from '../src/entities/firm.ts'
 import { readJob, type JobDraft } from '../src/entities/job.ts'
 import { EVENING_STEPS } from '../src/reference/operations.ts'
 import { waysOfJob } from '../src/waysOfJob.ts'
-import type { JobPlan } from '../src/pipeline.ts'
+import { planJob, type JobPlan } from '../src/pipeline.ts'
+import { Memo } from '../src/trace/memo.ts'
 import { seasonRow } from '../src/present/seasonRow.ts'
 import { spine } from '../src/present/spine.ts'
 import { explain } from '../src/present/explain.ts'
@@ -44,6 +46,29 @@ describe('of any job', () => {
         else expect(z.seed.plants.reduce((s, x) => s + Number(x.share.value), 0)).toBeCloseTo(100, 6)
       }
     }))
+  it('planned again with what was kept, after an edit of a zone, of the site, of a school or of the day, it is the plan worked anew', () => {
+    const firm = firmSchema.parse({})
+    fc.assert(
+      fc.property(fc.array(anyJob, { minLength: 2, maxLength: 4 }), fc.nat(), (jobs, pick) => {
+        const memo = new Memo()
+        const planned = (draft: JobDraft, today: string, kept?: Memo) =>
+          planJob(readJob(draft).job!, { today, firm, diary: [], ...(kept ? { memo: kept } : {}) })
+        for (const { draft, today } of jobs) {
+          const zones = draft.zones ?? []
+          const edited = zones.map((z, i) => (i === pick % Math.max(1, zones.length) ? { ...z, thatch: '31 mm', heightOfCut: '25 mm' } : z))
+          for (const [next, day] of [
+            [draft, today],
+            [{ ...draft, zones: edited }, today],
+            [{ ...draft, zones: edited, site: { ...draft.site, soilTemperature: 12 } }, today],
+            [{ ...draft, schools: { season: 'autumn', cutOff: 'safe' } }, today],
+            [{ ...draft, waterer: 'x' }, addDays(today, 40)],
+          ] as const)
+            expect(planned(next, day, memo)).toEqual(planned(next, day))
+        }
+      }),
+      { numRuns: 12 },
+    )
+  })
   it('offers at least two ways, the asked-for first, the chosen among them', () =>
     forAny((p, { draft, today }) => {
       const ways = waysOfJob(readJob(draft).job!, { today, firm: firmSchema.parse({}), diary: [] })

@@ -11,8 +11,14 @@ export const daysInMonth = (year: number, month: number) => (month === 2 ? (isLe
 
 /** Day number of an ISO day. */
 export function dayNumber(day: Day): number {
-  return Date.UTC(Number(day.slice(0, 4)), Number(day.slice(5, 7)) - 1, Number(day.slice(8, 10))) / MS_PER_DAY
+  let number = numbers.get(day)
+  if (number === undefined) {
+    number = Date.UTC(Number(day.slice(0, 4)), Number(day.slice(5, 7)) - 1, Number(day.slice(8, 10))) / MS_PER_DAY
+    if (numbers.size < 20_000) numbers.set(day, number)
+  }
+  return number
 }
+const numbers = new Map<Day, number>()
 
 const names = new Map<number, Day>()
 /** ISO day of a day number. */

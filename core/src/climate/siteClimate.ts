@@ -3,7 +3,7 @@ import type { Job } from '../entities/job.ts'
 import { GRASSES } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import type { Memo } from '../trace/memo.ts'
+import { Memo } from '../trace/memo.ts'
 import { quantity, say } from '../trace/message.ts'
 import { procedure, tradeValues, value } from '../trace/rule.ts'
 import { JOB } from '../trace/scope.ts'
@@ -60,6 +60,10 @@ export const soilRules = {
 export interface SiteClimate extends SeasonGround {
   latitude: number
   sums: PlaceSums
+  /** What was worked from this place and these days alone, kept for as long as the place is. */
+  kept: Memo
+  /** What the days of soil were worked from. */
+  soilKey: readonly unknown[]
   frost: Figure
   frostTenth: Figure
   /** Soil by day, reaching back from today to what may have been sown already. */
@@ -82,7 +86,13 @@ export interface ClimateBrief {
 const isWarm = (job: Job) => job.zones.some((z) => z.present.some((g) => GRASSES[g].season === 'warm'))
 
 /** The year at a job's site, worked once for a place and a frost date. */
-function placeOf(job: Job, latitude: number, station: StationClimate | null, memo: Memo, trace: Trace): { place: PlaceYear; sums: PlaceSums } {
+function placeOf(
+  job: Job,
+  latitude: number,
+  station: StationClimate | null,
+  memo: Memo,
+  trace: Trace,
+): { place: PlaceYear; sums: PlaceSums; kept: Memo } {
   const { site } = job
   const rough = { ...trace.values(roughClimate), ...trace.values(soilValues) }
   const { hollow, hotDay } = trace.values(placeValues)
@@ -96,7 +106,7 @@ function placeOf(job: Job, latitude: number, station: StationClimate | null, mem
   }
   return memo.recall(`place ${latitude} ${site.frost ?? ''}`, { brief, station, rough, hollow, hotDay, odds }, () => {
     const place = placeYear({ ...brief, station }, rough, hollow, hotDay)
-    return { place, sums: placeSums(place, odds, hotDay) }
+    return { place, sums: placeSums(place, odds, hotDay), kept: new Memo() }
   })
 }
 
@@ -104,7 +114,7 @@ export function siteClimate({ job, today, station, recent, memo, trace }: Climat
   const { site } = job
   const at = trace.read(readings.latitude, JOB, site.latitude) ?? trace.found(latitudeRule, JOB, USUAL_LATITUDE[isWarm(job) ? 'warm' : 'cool'], {})
   const latitude = num(at)
-  const { place, sums } = placeOf(job, latitude, station, memo, trace)
+  const { place, sums, kept } = placeOf(job, latitude, station, memo, trace)
   const { median, tenth } = place.firstFrost
   const frostMonthDay = site.frost ?? (median === null ? null : monthDayOf(place.warmest + median))
   // The dates of a station say how far one year in ten lies from the median; without them Juvena's spread does.
@@ -125,6 +135,8 @@ export function siteClimate({ job, today, station, recent, memo, trace }: Climat
     ...ground,
     latitude,
     sums,
+    kept,
+    soilKey: [today, site.soilTemperature, site.soilReadOn, job.walked, recent.length, recent.at(-1) ?? null],
     frost,
     frostTenth,
     soilBefore: { soil: whole, start: addDays(today, -LOOK_BACK) },

@@ -185,7 +185,19 @@ function orderPackage(
   const { needs } = steps
   const calendar: Calendar = { today, weekendWork: workforce.weekendWork, hoursPerDay: workforce.hoursPerDay }
   const sown = needs.some((n) => n.kind === 'sow') ? sownOf(brief, pack) : null
-  const window = sown ? sowingWindow(sown, climate, schools, trace) : careWindow(pack.season, careOf(pack), climate, schools, trace)
+  const by = [
+    climate.soilKey,
+    climate.frostMonthDay,
+    climate.frostSpread,
+    trace.firmValues,
+    schools.cutOff,
+    schools.late,
+    schools.stands,
+    schools.warm,
+  ]
+  const window = climate.kept.recall(`window ${pack.id}`, [sown ?? [pack.season, careOf(pack)], by], () =>
+    sown ? sowingWindow(sown, climate, schools, trace) : careWindow(pack.season, careOf(pack), climate, schools, trace),
+  )
   const scope = packageScope(pack.id)
   const coverStands = pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null
   const fixed = needs.map((need) => fixedFor(need, pack, records, waits, coverStands))

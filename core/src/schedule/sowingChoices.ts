@@ -170,7 +170,10 @@ function oddsOf({ climate, sown, schools, trace }: ChoiceBrief, day: Day): DayOd
     })
   if (grasses.length === 0) return null
   const brief = { watered: sown.watered, lawn: sown.purpose === 'lawn', standsBy: schools.stands }
-  return mixOdds(climate.place, climate.sums, grasses, yearDays(dayNumber(day), 1)[0]!, brief, trace.values(oddsValues))
+  const inYear = yearDays(dayNumber(day), 1)[0]!
+  return climate.kept.recall(`odds ${inYear} ${sown.parts.map((p) => p.grass).join()}`, [grasses, brief], () =>
+    mixOdds(climate.place, climate.sums, grasses, inYear, brief, trace.values(oddsValues)),
+  )
 }
 
 const FAILS: Record<Cause, string> = {

@@ -1,6 +1,7 @@
 import type { FigureValue, Unit } from '../quantities/show.ts'
 import { weaker, type EvidenceLevel } from './evidence.ts'
 import type { Figure, InputRef, Override } from './figure.ts'
+import type { Memo } from './memo.ts'
 import type { Message } from './message.ts'
 import type { Declaration, Inputs, Procedure, Reading, Rule, Setting, TableEntry, TradeValue, TradeValues } from './rule.ts'
 import { figureId, type Scope } from './scope.ts'
@@ -159,13 +160,42 @@ export class Trace {
 
   private keep(by: Declaration, scope: Scope, value: FigureValue, from: Pick<Figure, 'origin' | 'standing' | 'inputs'>, extra: Extra): Figure {
     const id = figureId(scope, extra.key ?? by.key, extra.part)
-    if (id in this.figures) throw new Error(`Figure ${id} is worked twice`)
     const figure: Figure = { id, rule: by.id, label: extra.label ?? by.label, value, unit: by.unit, ...from, stage: by.stage }
     if (scope.zone !== undefined) figure.zone = scope.zone
     if (extra.school) figure.school = extra.school
     if (extra.override) figure.override = extra.override
     if (extra.change) figure.change = extra.change
-    this.figures[id] = figure
+    return this.put(figure)
+  }
+
+  private put(figure: Figure): Figure {
+    if (figure.id in this.figures) throw new Error(`Figure ${figure.id} is worked twice`)
+    this.figures[figure.id] = figure
+    this.recording?.push(figure)
     return figure
+  }
+
+  private recording: Figure[] | null = null
+
+  /**
+   * Works something that depends on nothing but `inputs`, or takes it as worked before, with every figure it made. Its answer is read only: it is handed
+   * out again.
+   */
+  recall<T>(memo: Memo, name: string, inputs: unknown, work: () => T): T {
+    let fresh = false
+    const { answer, figures } = memo.recall(name, [inputs, this.firmValues], () => {
+      fresh = true
+      const outer = this.recording
+      const made: Figure[] = []
+      this.recording = made
+      try {
+        return { answer: work(), figures: made }
+      } finally {
+        this.recording = outer
+        outer?.push(...made)
+      }
+    })
+    if (!fresh) for (const figure of figures) this.put(figure)
+    return answer
   }
 }
