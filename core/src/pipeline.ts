@@ -2,6 +2,7 @@ import { daysBetween, type Day } from './calendar/day.ts'
 import type { DiaryEntry } from './entities/diary.ts'
 import { schoolsFor, type Firm } from './entities/firm.ts'
 import type { Job } from './entities/job.ts'
+import { soilBandAhead } from './climate/soilBand.ts'
 import type { StationClimate } from './climate/placeYear.ts'
 import type { Outlook } from './climate/station.ts'
 import type { WeatherDay } from './climate/weatherSeries.ts'
@@ -120,6 +121,8 @@ export interface JobPlan {
   frost: { median: string; tenth: string; soilNow: string }
   /** Soil at 50 mm by day from today, °C, as far as it is drawn. */
   soilAhead: number[]
+  /** One year in ten it is colder, and one warmer, by day beside it. */
+  soilBand: { low: number[]; high: number[] }
   packages: PackagePlan[]
   /** Every step by its day, those after sowing too. */
   steps: PlannedStep[]
@@ -193,7 +196,7 @@ function summaryOf(
   p: Prescription,
   feeds: readonly FeedPlan[],
   brief: SummaryBrief,
-): Pick<JobPlan, 'zones' | 'survey' | 'wanted' | 'findings' | 'totalArea' | 'materials' | 'feed' | 'frost' | 'soilAhead'> {
+): Pick<JobPlan, 'zones' | 'survey' | 'wanted' | 'findings' | 'totalArea' | 'materials' | 'feed' | 'frost' | 'soilAhead' | 'soilBand'> {
   const { survey, wanted, findings, climate } = p
   const feed = feeds[0]
   return {
@@ -218,6 +221,7 @@ function summaryOf(
       : null,
     frost: { median: climate.frost.id, tenth: climate.frostTenth.id, soilNow: climate.soilNow.id },
     soilAhead: Array.from(climate.soil.subarray(0, SOIL_DRAWN)),
+    soilBand: soilBandAhead(climate, SOIL_DRAWN),
   }
 }
 

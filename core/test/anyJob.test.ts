@@ -141,6 +141,7 @@ describe('of any job', () => {
             who: '',
             note: '',
             corrects: null,
+            weather: null,
           })
           const after = plan(job, diary)
           expect(after.follow.done, next.id).toBeGreaterThan(p.follow.done)

@@ -20,6 +20,7 @@ const entry = (id: string, change: Partial<DiaryEntry> = {}): DiaryEntry => ({
   who: '',
   note: '',
   corrects: null,
+  weather: null,
   ...change,
 })
 const band = (stage: Stage, ...of: Parameters<typeof planOf>) => said(spine(planOf(...of) as never, []))[stage - 1]!

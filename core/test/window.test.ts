@@ -296,6 +296,7 @@ describe('dates for a job', () => {
             who: '',
             note: '',
             corrects: null,
+            weather: null,
           },
         ],
       },

@@ -36,6 +36,7 @@ const entry = (id: string) => ({
   step: null,
   stepZones: [],
   corrects: null,
+  weather: null,
 })
 
 describe('the database', () => {

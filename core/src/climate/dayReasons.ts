@@ -21,6 +21,7 @@ export type Reason =
   | 'after-frosts'
   | 'dormant'
   | 'nights'
+  | 'waiting'
 
 /** Each reason in words, as it stands behind a day. */
 export const REASONS: Record<Reason, Message> = {
@@ -40,5 +41,6 @@ export const REASONS: Record<Reason, Message> = {
   frost: 'not enough growth before killing frost',
   'after-frosts': 'after the last day: it may stand, it may wait for spring',
   dormant: 'dormant: it lies until spring and comes up then',
+  waiting: 'a waiting period runs: seed would not come up',
   nights: 'nights are still too warm: the turf that stands there competes',
 }

@@ -10,9 +10,6 @@ export const psychrometric = (kPa: number): number => 0.000665 * kPa
 export const saturation = (celsius: number): number => 0.6108 * Math.exp((17.27 * celsius) / (celsius + 237.3))
 /** Its slope, kPa/°C (eq 13). */
 export const saturationSlope = (celsius: number): number => (4098 * saturation(celsius)) / (celsius + 237.3) ** 2
-/** Wind at 2 m from wind at another height, m/s (eq 47). */
-export const windAt2m = (wind: number, height: number): number => (wind * 4.87) / Math.log(67.8 * height - 5.42)
-
 export interface WeatherOfDay {
   low: number
   high: number

@@ -3,7 +3,6 @@ import { tradeValues, value } from '../trace/rule.ts'
 /** Soil at 50 mm follows the air with a lag. */
 export const soilValues = tradeValues('soil', {
   follows: value(0.4, '1', 'model', 'Share of the difference to the air that soil under turf takes up in a day', [0.05, 0.95]),
-  bareFollows: value(0.6, '1', 'model', 'The same of bare soil', [0.05, 0.95]),
   warmer: value(1, 'C', 'model', 'Warmer than the air by', [-1, 4]),
   fades: value(30, 'd', 'model', 'What a reading differs by fades over', [5, 120]),
 })
@@ -57,10 +56,3 @@ export function fitSoil(air: Float64Array, probe: Float64Array): FittedSoil | nu
   }
   return best
 }
-
-/**
- * Yearly or daily wave in the ground: T(z,t) = mean + swing·e^(−z/D)·cos(ω(t − t₀) − z/D), Carslaw & Jaeger, from memory.
- * `depth` and damping depth `damping` in m, `phase` in radians since the surface was warmest. °C.
- */
-export const dampedWave = (mean: number, swing: number, phase: number, depth: number, damping: number): number =>
-  mean + swing * Math.exp(-depth / damping) * Math.cos(phase - depth / damping)

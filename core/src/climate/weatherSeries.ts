@@ -7,14 +7,11 @@ export interface WeatherSeries {
   high: Float64Array
   /** Rain, mm. */
   rain: Float64Array
-  /** Wind, km/h; humidity, %; radiation, MJ/m²; soil at 50 mm, °C. Null where the station never reads it. */
-  wind: Float64Array | null
-  humidity: Float64Array | null
-  radiation: Float64Array | null
+  /** Soil at 50 mm, °C; null where the station never reads it. */
   soil: Float64Array | null
 }
 
-/** One day as stored and sent: null where missing. */
+/** One day as stored and sent, null where missing: air and soil °C, rain mm, wind km/h, humidity %, radiation MJ/m². */
 export interface WeatherDay {
   day: string
   low: number | null
@@ -26,24 +23,20 @@ export interface WeatherDay {
   soil?: number | null
 }
 
-const EXTRAS = ['wind', 'humidity', 'radiation', 'soil'] as const
-
 /** Days in a row of a station, gaps as NaN, from its days in order. Null when there is none. */
 export function seriesOf(days: readonly WeatherDay[], numberOf: (day: string) => number): WeatherSeries | null {
   if (days.length === 0) return null
   const start = numberOf(days[0]!.day)
   const length = numberOf(days.at(-1)!.day) - start + 1
   const empty = () => new Float64Array(length).fill(NaN)
-  const series: WeatherSeries = { start, low: empty(), high: empty(), rain: empty(), wind: null, humidity: null, radiation: null, soil: null }
+  const series: WeatherSeries = { start, low: empty(), high: empty(), rain: empty(), soil: null }
   for (const d of days) {
     const i = numberOf(d.day) - start
     if (d.low !== null) series.low[i] = d.low
     if (d.high !== null) series.high[i] = d.high
     if (d.rain !== null) series.rain[i] = d.rain
-    for (const name of EXTRAS) {
-      const read = d[name] ?? null
-      if (read !== null) (series[name] ??= empty())[i] = read
-    }
+    const soil = d.soil ?? null
+    if (soil !== null) (series.soil ??= empty())[i] = soil
   }
   return series
 }

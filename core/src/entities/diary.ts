@@ -18,6 +18,17 @@ export const diaryEntry = z.strictObject({
   who: text(80),
   note: text(2000),
   corrects: z.string().max(64).nullable().default(null),
+  /** The day's weather as it was known when this was written: °C, mm, km/h, and where it comes from. */
+  weather: z
+    .strictObject({
+      low: z.number().nullable(),
+      high: z.number().nullable(),
+      rain: z.number().nullable(),
+      wind: z.number().nullable().default(null),
+      source: z.string().max(120),
+    })
+    .nullable()
+    .default(null),
 })
 export type DiaryEntry = z.output<typeof diaryEntry>
 

@@ -1,11 +1,14 @@
 import { addDays, dayNumber, daysBetween, type Day } from '../calendar/day.ts'
 import type { DayState, Reason } from '../climate/dayReasons.ts'
+import { hargreaves, penmanMonteith } from '../climate/evapotranspiration.ts'
 import { growthPotential, growthValues } from '../climate/growth.ts'
 import { FREEZING, KILLING, SIMULATED_YEARS } from '../climate/placeYear.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
+import { soilBand } from '../climate/soilBand.ts'
 import { CAUSES, oddsOfMix, oddsValues, sowingOdds, type Cause } from '../climate/sowingOdds.ts'
 import { lastDayToSow, leadOf, leadValues, sowingWindow, type Sown } from '../climate/sowingWindow.ts'
-import { MONTH_STARTS, yearDays, YEAR_DAYS } from '../climate/yearDay.ts'
+import { extraterrestrial } from '../climate/sunEnergy.ts'
+import { monthOf, MONTH_STARTS, yearDays, YEAR_DAYS } from '../climate/yearDay.ts'
 import { GRASSES, type GrassId } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -45,6 +48,8 @@ export interface YearPage {
   growth: { cool: number[]; warm: number[] }
   /** Rain of each month, mm, and its wet days, January first. */
   rain: { mm: number[]; wetDays: number[] }
+  /** Reference evapotranspiration of each month, mm, January first: by Penman–Monteith from usual temperatures, and by Hargreaves beside it. */
+  evaporation: { monteith: number[]; hargreaves: number[] }
   frostDates: { killing: FrostLine; freezing: FrostLine; last: FrostLine }
   corrected: { height: number; hollow: number; bent: number }
   rows: YearRow[]
@@ -73,7 +78,8 @@ const ROWS: readonly { id: string; grasses: GrassId[]; kind: YearRow['kind'] }[]
 
 const tenth = (x: number) => Math.round(x * 10) / 10
 
-export function yearPage(climate: SiteClimate, today: Day, schools: Schools, trace: Trace): YearPage {
+/** `elevation` in m. */
+export function yearPage(climate: SiteClimate, elevation: number, today: Day, schools: Schools, trace: Trace): YearPage {
   const { place } = climate
   const month = MONTH_STARTS.findLastIndex((from) => from <= place.coldest)
   const begins = MONTH_STARTS[month]!
@@ -83,7 +89,7 @@ export function yearPage(climate: SiteClimate, today: Day, schools: Schools, tra
   const rotated = (of: ArrayLike<number>) => Array.from({ length: YEAR_DAYS }, (_, i) => tenth(of[(begins + i) % YEAR_DAYS]!))
   const growing = trace.values(growthValues)
   const growth = (season: 'cool' | 'warm') => rotated(place.mean.map((t) => 100 * growthPotential(t, season, growing)))
-  const { low, high } = soilBand(climate)
+  const { low, high } = soilBand(place)
   const line = (celsius: number, odds: typeof place.firstFrost): FrostLine => {
     const on = (days: number | null) => (days === null ? null : addDays(first, (place.warmest + days - begins + 2 * YEAR_DAYS) % YEAR_DAYS))
     return { celsius, tenth: on(odds.tenth), median: on(odds.median), ninetieth: on(odds.ninetieth), years: odds.years, without: odds.without }
@@ -99,6 +105,7 @@ export function yearPage(climate: SiteClimate, today: Day, schools: Schools, tra
     frost: frostShares(climate, begins),
     growth: { cool: growth('cool'), warm: growth('warm') },
     rain: rainByMonth(climate),
+    evaporation: evaporationByMonth(climate, elevation),
     frostDates: { killing: line(KILLING, place.firstFrost), freezing: line(FREEZING, place.firstLight), last: line(KILLING, place.lastFrost) },
     corrected: place.corrected,
     rows: ROWS.map((row) => rowOf(row, climate, { today, first, begins, schools, trace })),
@@ -161,19 +168,6 @@ function oddsOf(grasses: readonly GrassId[], lawn: boolean, { place, sums }: Sit
   )
 }
 
-/** By day of the usual year, the soil of the tenth coldest and the tenth warmest year. */
-function soilBand({ place }: SiteClimate): { low: Float64Array; high: Float64Array } {
-  const [low, high] = [new Float64Array(YEAR_DAYS), new Float64Array(YEAR_DAYS)]
-  const years = new Float64Array(SIMULATED_YEARS)
-  for (let d = 0; d < YEAR_DAYS; d++) {
-    for (let y = 0; y < SIMULATED_YEARS; y++) years[y] = place.soilYears[y * YEAR_DAYS + d]!
-    years.sort()
-    low[d] = years[Math.round(SIMULATED_YEARS * 0.1)]!
-    high[d] = years[Math.round(SIMULATED_YEARS * 0.9)]!
-  }
-  return { low, high }
-}
-
 /** After the warmest day, the share of years that have frozen; before it, the share that will freeze once more. From the simulated years. */
 function frostShares({ place, sums }: SiteClimate, begins: number): (number | null)[] {
   const { warmest, coldest, years } = place
@@ -191,10 +185,20 @@ function frostShares({ place, sums }: SiteClimate, begins: number): (number | nu
   })
 }
 
+function evaporationByMonth({ place, latitude }: SiteClimate, elevation: number): YearPage['evaporation'] {
+  const [monteith, hargreavesOf] = [new Array<number>(12).fill(0), new Array<number>(12).fill(0)]
+  for (let d = 0; d < YEAR_DAYS; d++) {
+    const [low, high] = [place.low[d]!, place.high[d]!]
+    monteith[monthOf(d)]! += penmanMonteith({ low, high }, { latitude, elevation, coast: false, day: d + 1 })
+    hargreavesOf[monthOf(d)]! += hargreaves(low, high, extraterrestrial(latitude, d + 1))
+  }
+  return { monteith: monteith.map(Math.round), hargreaves: hargreavesOf.map(Math.round) }
+}
+
 function rainByMonth({ place }: SiteClimate): { mm: number[]; wetDays: number[] } {
   const [mm, wetDays] = [new Array<number>(12).fill(0), new Array<number>(12).fill(0)]
   for (let i = 0; i < SIMULATED_YEARS * YEAR_DAYS; i++) {
-    const month = MONTH_STARTS.findLastIndex((from) => from <= i % YEAR_DAYS)
+    const month = monthOf(i % YEAR_DAYS)
     mm[month]! += place.years.rain[i]! / SIMULATED_YEARS
     if (place.years.rain[i]! > 0) wetDays[month]! += 1 / SIMULATED_YEARS
   }

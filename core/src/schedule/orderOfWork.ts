@@ -134,13 +134,14 @@ export interface OrderBrief {
   trace: Trace
 }
 
-/** Spans of days in one state, for drawing a window. */
-export function spansOf(window: SowingWindow, days: number): WindowSpan[] {
+/** Spans of days in one state and for one reason, for drawing a window; days inside a wait are shut by it. */
+export function spansOf(window: SowingWindow, days: number, waitsUntil: Day | null = null): WindowSpan[] {
   const spans: WindowSpan[] = []
   const first = dayNumber(window.start)
   for (let i = 0; i < Math.min(days, window.states.length); i++) {
-    const state = window.states[i]!
-    const reason = window.reasons[i]!
+    const waits = waitsUntil !== null && dayOf(first + i) < waitsUntil
+    const state = waits ? 'shut' : window.states[i]!
+    const reason = waits ? 'waiting' : window.reasons[i]!
     const open = spans.at(-1)
     if (open && open.state === state && open.reason === reason) open.to = dayOf(first + i)
     else spans.push({ from: dayOf(first + i), to: dayOf(first + i), state, reason })
@@ -244,7 +245,7 @@ function orderPackage(
     fits: fits || !sown,
     cutOff,
     lead: window.leadDays,
-    window: spansOf(window, DRAWN_DAYS),
+    window: spansOf(window, DRAWN_DAYS, fixed[steps.anchor]?.notBefore ?? null),
     choices: chosen.choices,
     sowDay: schedule.sowDay,
     plants: plantsIn(pack),

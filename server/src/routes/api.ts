@@ -62,7 +62,13 @@ export function apiRoutes(parts: Parts): Route[] {
   const yearOf = (job: Job, at: Pick<WeatherAtSite, 'station' | 'recent'>, settings: Firm) => {
     const trace = new Trace(settings.values)
     const climate = climateOf(job, at, settings, trace)
-    const year = yearPage(climate, clock.today(job.site.timeZone), schoolsOf(job, settings), trace)
+    const year = yearPage(
+      climate,
+      job.site.elevation ?? at.station?.station.elevation ?? 0,
+      clock.today(job.site.timeZone),
+      schoolsOf(job, settings),
+      trace,
+    )
     return { place: { name: job.name, station: at.station, frost: job.site.frost }, year }
   }
 

@@ -83,6 +83,7 @@ const days = computed(() => {
   return [...map]
 })
 const held = computed(() => plan.value.packages.filter((s) => s.verdict))
+const passed = computed(() => plan.value.notices.filter((n) => n.id.startsWith('package:') && n.id.endsWith('.season')))
 const first = computed(() => plan.value.follow.packages.find((p) => p.up.length > 0))
 const set = computed(() => plan.value.follow.packages.find((p) => p.plants && p.up.length === 0))
 const worked = computed(() => plan.value.follow.packages.filter((p) => !p.plants && p.presentable))
@@ -96,6 +97,9 @@ const zonesOf = (pack: string) =>
     <SheetHead title="For the customer" />
     <p v-for="s in held" :key="s.id" class="held">
       <b>{{ firm.say(s.verdict) }}</b> {{ s.options.map((o) => `${firm.say(o.title)}: ${firm.say(o.says)}`).join(' ') }}
+    </p>
+    <p v-for="n in passed" :key="n.id" class="held">
+      <b>{{ firm.say(n.title) }}</b>
     </p>
     <p class="ground">
       <SheetFigure :id="plan.totalArea" /> in {{ plan.zones.filter((z) => z.area).length }} {{ plan.zones.length === 1 ? 'zone' : 'zones' }}:

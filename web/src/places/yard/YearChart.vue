@@ -102,14 +102,16 @@ useChart(at, () => {
   }
 })
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+const ordered = computed(() => Array.from({ length: 12 }, (_, i) => (Number(props.year.first.slice(5, 7)) - 1 + i) % 12))
+const water = (mm: number) => (us.value ? (mm / 25.4).toFixed(1) : String(mm))
 const words = computed(() => {
   const { year } = props
   const extreme = (of: number[], most: boolean) => of.reduce((best, x, i) => ((most ? x > of[best]! : x < of[best]!) ? i : best), 0)
   const on = (i: number) => showDay(addDays(year.first, i)).slice(4)
   const [warm, cold] = [extreme(year.soil, true), extreme(year.soil, false)]
-  const wettest = year.rain.mm.indexOf(Math.max(...year.rain.mm))
-  const driest = year.rain.mm.indexOf(Math.min(...year.rain.mm))
-  return `Soil from ${firm.text(year.soil[cold]!, 'C')} about ${on(cold)} to ${firm.text(year.soil[warm]!, 'C')} about ${on(warm)}; usual day in the warmest weeks ${firm.text(Math.max(...year.high), 'C')}, usual night in the coldest ${firm.text(Math.min(...year.low), 'C')}. Rain ${firm.text(year.rain.mm[driest]!, 'mm')} in ${MONTHS[driest]}, ${firm.text(year.rain.mm[wettest]!, 'mm')} in ${MONTHS[wettest]}.`
+  const lacking = ordered.value.filter((m) => year.evaporation.monteith[m]! > year.rain.mm[m]!)
+  const peak = year.evaporation.monteith.indexOf(Math.max(...year.evaporation.monteith))
+  return `Soil from ${firm.text(year.soil[cold]!, 'C')} about ${on(cold)} to ${firm.text(year.soil[warm]!, 'C')} about ${on(warm)}; usual day in the warmest weeks ${firm.text(Math.max(...year.high), 'C')}, usual night in the coldest ${firm.text(Math.min(...year.low), 'C')}. Short grass uses more than falls in ${lacking.length === 0 ? 'no month' : lacking.map((m) => MONTHS[m]).join(', ')}. Hargreaves’ formula gives ${firm.text(year.evaporation.hargreaves[peak]!, 'mm')} for ${MONTHS[peak]}.`
 })
 </script>
 
@@ -123,6 +125,32 @@ const words = computed(() => {
       <li><i class="line warm"></i>of warm grass</li>
     </ul>
     <div ref="at" class="chart" aria-hidden="true"></div>
+    <div class="scroll" tabindex="0" role="region" aria-label="Rain and evaporation by month">
+      <table class="small">
+        <thead>
+          <tr>
+            <th></th>
+            <th v-for="m in ordered" :key="m" class="n">{{ MONTHS[m] }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <th scope="row">rain, {{ us ? 'in' : 'mm' }}</th>
+            <td v-for="m in ordered" :key="m" class="n">{{ water(year.rain.mm[m]!) }}</td>
+          </tr>
+          <tr>
+            <th scope="row">wet days</th>
+            <td v-for="m in ordered" :key="m" class="n">{{ year.rain.wetDays[m] }}</td>
+          </tr>
+          <tr>
+            <th scope="row" title="Reference evapotranspiration: Penman–Monteith after FAO 56 from usual temperatures">short grass uses</th>
+            <td v-for="m in ordered" :key="m" class="n" :class="{ lacks: year.evaporation.monteith[m]! > year.rain.mm[m]! }">
+              {{ water(year.evaporation.monteith[m]!) }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
     <figcaption class="small soft">{{ words }}</figcaption>
   </figure>
 </template>
@@ -135,7 +163,37 @@ figure {
   margin: 0.4rem 0;
 }
 .chart {
-  height: 13.5rem;
+  height: 12.5rem;
+}
+td,
+th {
+  padding: 0.1rem 0.3rem;
+  border-bottom: 0;
+  vertical-align: baseline;
+}
+thead th {
+  border-bottom: 1px solid var(--rule);
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th[scope='row'] {
+  font-weight: 400;
+  color: var(--soft);
+  text-align: left;
+  white-space: nowrap;
+  width: 9rem;
+}
+.scroll {
+  overflow-x: auto;
+}
+.n {
+  text-align: right;
+  font-variant-numeric: tabular-nums;
+}
+.lacks {
+  font-weight: 700;
 }
 .key {
   list-style: none;

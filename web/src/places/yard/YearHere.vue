@@ -104,6 +104,7 @@ async function changed() {
       <h2>The year at {{ chosen.draft.name }}</h2>
       <ChoiceField
         v-if="(stations?.length ?? 0) > 1"
+        class="which"
         label="Station"
         list
         :options="stations!.map((s) => ({ value: s.id, name: s.draft.name }))"
@@ -161,6 +162,9 @@ header {
   align-items: center;
   gap: 0.3rem 1.2rem;
   margin-bottom: 0.3rem;
+}
+.which {
+  min-width: 14rem;
 }
 .acts {
   display: flex;

@@ -25,11 +25,26 @@ const form = ref({ date: job.today as string | null, zone: 'all', what: '', amou
 const wrong = ref('')
 const busy = ref(false)
 
-async function write(entry: Omit<DiaryEntry, 'id'>) {
+/** The weather of a day, as the station or its outlook has it. */
+function weatherOn(day: string): DiaryEntry['weather'] {
+  const { station, outlook, recent } = job.weather
+  const found = [...recent, ...(outlook?.days ?? [])].find((d) => d.day === day)
+  const source = outlook?.source ?? (station ? `${station.station.name}${station.station.simulated ? ', simulated' : ''}` : '')
+  return found ? { low: found.low, high: found.high, rain: found.rain, wind: found.wind ?? null, source } : null
+}
+const weatherSays = (w: NonNullable<DiaryEntry['weather']>) =>
+  [
+    w.low !== null && w.high !== null ? `${firm.text(w.low, 'C')} to ${firm.text(w.high, 'C')}` : '',
+    w.rain !== null ? (w.rain > 0 ? `${firm.text(w.rain, 'mm')} of rain` : 'dry') : '',
+    w.source,
+  ]
+    .filter(Boolean)
+    .join(', ')
+async function write(entry: Omit<DiaryEntry, 'id' | 'weather'>) {
   busy.value = true
   wrong.value = ''
   try {
-    await job.write({ ...entry, id: newId() })
+    await job.write({ ...entry, id: newId(), weather: weatherOn(entry.date) })
   } catch (error) {
     wrong.value = (error as Error).message
     throw error
@@ -143,6 +158,7 @@ const untick = (step: PlannedStep) => {
             <b>{{ e.what }}</b>
             <span v-if="e.amount">{{ e.amount }}</span>
             <span v-if="e.note" class="small">{{ e.note }}</span>
+            <span v-if="e.weather" class="small soft">{{ weatherSays(e.weather) }}</span>
             <button type="button" class="plain small" :disabled="busy" :aria-label="`Strike out ${e.what}`" @click="strike(e)">strike out</button>
           </li>
           <li v-if="entries.length === 0" class="soft">Nothing done yet. Tick a step, or write the first line.</li>

@@ -20,7 +20,7 @@ const otherYear = (day: string) => day.slice(0, 4) !== job.today.slice(0, 4)
 const DAYS = 395
 const months = computed(() => {
   const list: { day: string; at: number; name: string }[] = []
-  for (let i = 0; i < DAYS - 15; i++) {
+  for (let i = 0; i < DAYS - 28; i++) {
     const day = addDays(job.today, i)
     if (day.endsWith('-01')) list.push({ day, at: i, name: showDay(day).slice(6) })
   }
@@ -65,7 +65,7 @@ function take(day: string | null) {
         <b>{{ NAMES[c.season] }}</b> <span class="small soft">{{ away(c.day) }}</span>
         <span v-if="c.taken" class="mark settled">{{ pinned() ? 'taken by you' : 'taken' }}</span>
       </p>
-      <p class="day">
+      <p class="when">
         <b>{{ showDay(c.day, otherYear(c.day)) }}</b>
         <span v-if="c.odds" class="odds"><FigureValue :id="c.odds.id" /> <span class="small soft">of years</span></span>
       </p>
@@ -120,7 +120,7 @@ li.taken {
 .head .mark {
   margin-left: auto;
 }
-.day {
+.when {
   display: flex;
   justify-content: space-between;
   align-items: baseline;

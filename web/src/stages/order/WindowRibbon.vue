@@ -103,7 +103,9 @@ function key(event: KeyboardEvent) {
         height="30"
         :class="p.state"
         :fill="p.state === 'open' ? undefined : `url(#${id}${p.state})`"
-      />
+      >
+        <title v-if="!reasons">{{ p.state }}: {{ firm.say(REASONS[p.reason]) }}</title>
+      </rect>
       <rect v-if="sowAt >= 0 && sowAt < days" :x="sowAt * 10" y="4" width="10" height="22" class="sow" />
       <line v-if="cut > 0 && cut <= days" :x1="cut * 10" :x2="cut * 10" y1="0" y2="30" class="cut" vector-effect="non-scaling-stroke" />
       <line v-if="at !== null" :x1="at * 10 + 5" :x2="at * 10 + 5" y1="0" y2="30" class="at" vector-effect="non-scaling-stroke" />
