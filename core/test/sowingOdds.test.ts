@@ -96,7 +96,7 @@ describe('odds of a sowing', () => {
     expect(on('09-01').fails.weeds).toBe(0)
   })
   it('where it never freezes nothing fails by frost', () => {
-    const warm = climateAt({ latitude: 25 }, '2027-01-01')
+    const warm = climateAt({ latitude: 25, sea: '2 km' }, '2027-01-01')
     for (let day = 0; day < YEAR_DAYS; day += 30) expect(mixOdds(warm.place, warm.sums, [COUCH], day, LAWN, v).fails.frost).toBe(0)
     expect(placeSums(warm.place, v, 32).frosts.filter((f) => f < Infinity)).toEqual([])
   })

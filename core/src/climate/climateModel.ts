@@ -56,11 +56,11 @@ export function modelFromNormals(normals: Normals): ClimateModel {
   const swing = (warmest - coldest) / 2
   const winter = (m: number) => (swing > 0.5 ? (warmest - middle[m]!) / (2 * swing) : 0.5)
   const wet = months((m) => Math.min(0.97, Math.max(0.005, normals.wetDays[m]! / MONTH_LENGTHS[m]!)))
-  const spread = (m: number) => 2.4 + 0.13 * swing + winter(m) * 0.08 * swing
+  const spread = (m: number) => 2.4 + 0.08 * swing + winter(m) * 0.14 * swing
   return {
     low: [...normals.low],
     high: [...normals.high],
-    lowSpread: months((m) => spread(m) * 0.95),
+    lowSpread: months((m) => spread(m) * 1.15),
     highSpread: months(spread),
     lowWet: months((m) => 0.4 + 0.8 * winter(m)),
     highWet: months((m) => -2.6 + 2 * winter(m)),

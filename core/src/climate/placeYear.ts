@@ -84,7 +84,7 @@ const shifted = (model: ClimateModel, low: number, high: number): ClimateModel =
 const bendingOf = (station: boolean, warmest: number): { nights: Float64Array; days: Float64Array } => {
   const wintry = (d: number) => (1 - Math.cos((2 * Math.PI * (d - warmest)) / YEAR_DAYS)) / 2
   const by = (of: (d: number) => number) => Float64Array.from({ length: YEAR_DAYS }, (_, d) => of(d))
-  return station ? { nights: by(() => 1), days: by(() => 0) } : { nights: by((d) => 0.7 * wintry(d) + 0.3), days: by((d) => 0.7 * wintry(d)) }
+  return station ? { nights: by(() => 1), days: by(() => 0) } : { nights: by((d) => 0.8 * wintry(d) + 0.2), days: by((d) => 0.8 * wintry(d)) }
 }
 
 /** °C to take off, weighted by day, so that half the years have had a killing frost by a day. Halves an interval; the ends where it lies beyond. */

@@ -3,7 +3,7 @@ import { tradeValues, value } from '../trace/rule.ts'
 /** Soil at 50 mm follows the air with a lag. */
 export const soilValues = tradeValues('soil', {
   follows: value(0.4, '1', 'model', 'Share of the difference to the air that soil under turf takes up in a day', [0.05, 0.95]),
-  warmer: value(1, 'C', 'model', 'Warmer than the air by', [-1, 4]),
+  warmer: value(1, 'C', 'practice', 'Soil in the sun is warmer than the air by', [-1, 4]),
   fades: value(30, 'd', 'model', 'What a reading differs by fades over', [5, 120]),
 })
 export type SoilValues = { [K in keyof typeof soilValues]: number }

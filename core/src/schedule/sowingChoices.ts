@@ -233,9 +233,13 @@ function passedOver(b: ChoiceBrief, choices: readonly SowingChoice[], sowDay: Da
   }
   if (daysBetween(calendar.today, sowDay) <= late + trace.value(choiceValues.soon) && year(sowDay) === year(calendar.today)) return null
   const today = window.reasons[0]
-  if (window.states[0] !== 'shut' || today === undefined) return null
+  if (window.states[0] !== 'shut' || today === undefined)
+    return {
+      title: say`Sown ${onDay(sowDay, true)}, in ${NAMES[season]}, not at once.`,
+      says: say`The season is open today, ${onDay(calendar.today, true)}: the steps before seed, and what has to be waited for, take the days between.`,
+    }
   return {
     title: say`Nothing is sown before ${onDay(sowDay, true)}, in ${NAMES[season]}.`,
-    says: say`Until then it is ${REASONS[today]}.`,
+    says: say`Until then: ${REASONS[today]}.`,
   }
 }

@@ -356,7 +356,6 @@ materials.plugs.apart                     250 mm      model         50..600
 rate.seed-safe                           2000 m2/h    model         200..20000
 set-up.seed-safe                          0.5 h       model         0..4
 soil.follows                             0.4 1      model         0.05..0.95
-soil.warmer                                1 C      model         -1..4
 odds.growth                              250 Cd     model         100..600
 odds.growthBase                            5 C      model         0..10
 window.warmDays                           27 C      practice      20..35
@@ -405,4 +404,7 @@ weather.noWork                            35 C      practice      30..45
 weather.frostOnCut                         0 C      model         -4..3
 odds.longest                              42 d      practice      21..120
 odds.weeds                                35 %      model         0..90
+soil.warmer                                1 C      practice      -1..4
+climate.maritime                           2 C      model         0..5
+climate.inlandCold                       2.5 C      model         0..6
 `
