@@ -6,6 +6,7 @@ import { planJob, type JobPlan } from '../src/pipeline.ts'
 import { render } from '../src/present/render.ts'
 import type { Message } from '../src/trace/message.ts'
 import type { TradeValues } from '../src/trace/rule.ts'
+import { Memo } from '../src/trace/memo.ts'
 import { Trace } from '../src/trace/trace.ts'
 
 export const TODAY = '2027-02-22'
@@ -61,13 +62,16 @@ export function said<T>(value: T): Said<T> {
 /** The numbers of a group as declared. */
 export const declared = <V extends TradeValues>(values: V) => new Trace().values(values)
 
+/** The year of a place is the same from test to test. */
+const KEPT = new Memo()
+
 export function planOf(
   change: Partial<JobDraft> = {},
   { today = TODAY, firm = {}, diary = [], outlook = null }: { today?: string; firm?: FirmDraft; diary?: DiaryEntry[]; outlook?: Outlook | null } = {},
 ): Said<JobPlan> {
   const read = readJob(draft(change))
   if (!read.job || read.problems.length > 0) throw new Error(JSON.stringify(read.problems))
-  return said(planJob(read.job, { today, firm: firmSchema.parse(firm), diary, outlook }))
+  return said(planJob(read.job, { today, firm: firmSchema.parse(firm), diary, outlook, memo: KEPT }))
 }
 
 export const step = (plan: Said<JobPlan>, kind: string) => plan.steps.find((s) => s.kind === kind)

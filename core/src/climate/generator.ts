@@ -35,30 +35,53 @@ export function chanceOf(days: number, seed: number): Chance {
  * together by a first-order autoregression (Richardson 1981, from memory), lower in range on wet days. Air in °C, rain in mm.
  */
 export function simulate(model: ClimateModel, chance: Chance): SimulatedYears {
-  const { days } = chance
+  const { days, first, second, size } = chance
   const [low, high, rain] = [new Float64Array(days), new Float64Array(days), new Float64Array(days)]
+  const by = byDay(model)
+  const { a, b } = autoregression(model)
+  const [a0, a1, a2, a3] = a
+  const [b0, b1, b2] = b
+  let wet = chance.wet[0]! < by.share[0]!
+  let zHigh = first[0]!
+  let zLow = model.together * first[0]! + Math.sqrt(1 - model.together ** 2) * second[0]!
+  for (let i = 0, d = 0; i < days; i++) {
+    if (i > 0) {
+      wet = chance.wet[i]! < (wet ? by.wetAfterWet[d]! : by.wetAfterDry[d]!)
+      const e = first[i]!
+      const before = zHigh
+      zHigh = a0 * before + a1 * zLow + b0 * e
+      zLow = a2 * before + a3 * zLow + b1 * e + b2 * second[i]!
+    }
+    const h = (wet ? by.highWet[d]! : by.highDry[d]!) + by.highSpread[d]! * zHigh
+    const l = (wet ? by.lowWet[d]! : by.lowDry[d]!) + by.lowSpread[d]! * zLow
+    low[i] = l < h - LEAST_RANGE ? l : h - LEAST_RANGE
+    high[i] = h
+    if (wet) rain[i] = WET_DAY + (chance.which[i]! < by.light[d]! ? by.lightMean[d]! : by.heavyMean[d]!) * size[i]!
+    d = d === YEAR_DAYS - 1 ? 0 : d + 1
+  }
+  return { days, low, high, rain }
+}
+
+/** A model spread out over the days of the year. */
+function byDay(model: ClimateModel) {
   const [lowCurve, highCurve] = [dailyCurve(model.low), dailyCurve(model.high)]
   const share = model.low.map((_, m) => wetShare(model, m))
   const mixed = model.rain.map((mean, m) => mixedRain(mean, model.rainVaries[m]!))
-  const { a, b } = autoregression(model)
-  let wet = chance.wet[0]! < share[0]!
-  let [zHigh, zLow] = [chance.first[0]!, model.together * chance.first[0]! + Math.sqrt(1 - model.together ** 2) * chance.second[0]!]
-  for (let i = 0, d = 0; i < days; i++, d = d === YEAR_DAYS - 1 ? 0 : d + 1) {
-    const m = monthOf(d)
-    if (i > 0) {
-      wet = chance.wet[i]! < (wet ? model.wetAfterWet[m]! : model.wetAfterDry[m]!)
-      const [e1, e2] = [chance.first[i]!, chance.second[i]!]
-      ;[zHigh, zLow] = [a[0] * zHigh + a[1] * zLow + b[0] * e1, a[2] * zHigh + a[3] * zLow + b[1] * e1 + b[2] * e2]
-    }
-    const off = (wet ? 1 : 0) - share[m]!
-    const l = lowCurve[d]! + model.lowWet[m]! * off + model.lowSpread[m]! * zLow
-    const h = highCurve[d]! + model.highWet[m]! * off + model.highSpread[m]! * zHigh
-    low[i] = Math.min(l, h - LEAST_RANGE)
-    high[i] = h
-    const { part, light, heavy } = mixed[m]!
-    rain[i] = wet ? WET_DAY + (chance.which[i]! < part ? light : heavy) * chance.size[i]! : 0
+  const of = (value: (month: number, day: number) => number) => Float64Array.from({ length: YEAR_DAYS }, (_, d) => value(monthOf(d), d))
+  return {
+    share: of((m) => share[m]!),
+    wetAfterDry: of((m) => model.wetAfterDry[m]!),
+    wetAfterWet: of((m) => model.wetAfterWet[m]!),
+    lowDry: of((m, d) => lowCurve[d]! - model.lowWet[m]! * share[m]!),
+    lowWet: of((m, d) => lowCurve[d]! + model.lowWet[m]! * (1 - share[m]!)),
+    highDry: of((m, d) => highCurve[d]! - model.highWet[m]! * share[m]!),
+    highWet: of((m, d) => highCurve[d]! + model.highWet[m]! * (1 - share[m]!)),
+    lowSpread: of((m) => model.lowSpread[m]!),
+    highSpread: of((m) => model.highSpread[m]!),
+    light: of((m) => mixed[m]!.part),
+    lightMean: of((m) => mixed[m]!.light),
+    heavyMean: of((m) => mixed[m]!.heavy),
   }
-  return { days, low, high, rain }
 }
 
 /** A night stays below its day by at least so much, °C. */

@@ -3,7 +3,7 @@ import { modelFromNormals, type ClimateModel } from './climateModel.ts'
 import { frostDates, frostOdds, type FrostDates, type FrostOdds } from './frostOdds.ts'
 import { chanceOf, simulate, type Chance, type SimulatedYears } from './generator.ts'
 import { roughNormals, type RoughClimate } from './normals.ts'
-import { yearOfSoil, soilFromAir, type FittedSoil, type SoilFollows } from './soilTemperature.ts'
+import { yearOfSoil, type FittedSoil, type SoilFollows } from './soilTemperature.ts'
 import { dailyCurve, ofMonthDay, YEAR_DAYS } from './yearDay.ts'
 
 /** What is known of a weather station: all a plan needs of its record, small enough to send to a page. */
@@ -87,27 +87,23 @@ const bendingOf = (station: boolean, warmest: number): { nights: Float64Array; d
   return station ? { nights: by(() => 1), days: by(() => 0) } : { nights: by((d) => 0.8 * wintry(d) + 0.2), days: by((d) => 0.8 * wintry(d)) }
 }
 
-/** °C to take off, weighted by day, so that half the years have had a killing frost by a day. Halves an interval; the ends where it lies beyond. */
+/** °C to take off, weighted by day, so that half the years have had a killing frost by a day: the middle of what each year would need. */
 function bendTo(target: number, warmest: number, { low }: SimulatedYears, weight: Float64Array): number {
   const since = (target - warmest + YEAR_DAYS) % YEAR_DAYS
-  const frozenBy = (off: number): number => {
-    let frozen = 0
-    for (let at = warmest; at + YEAR_DAYS <= low.length; at += YEAR_DAYS)
-      for (let d = 0; d <= since; d++)
-        if (low[at + d]! - off * weight[(warmest + d) % YEAR_DAYS]! <= KILLING) {
-          frozen++
-          break
-        }
-    return frozen / Math.floor((low.length - warmest) / YEAR_DAYS)
+  const needed: number[] = []
+  for (let at = warmest; at + YEAR_DAYS <= low.length; at += YEAR_DAYS) {
+    let least = Infinity
+    for (let d = 0; d <= since; d++) {
+      const off = (low[at + d]! - KILLING) / weight[(warmest + d) % YEAR_DAYS]!
+      if (off < least) least = off
+    }
+    needed.push(least)
   }
-  let [least, most] = [-20, 30]
-  for (let round = 0; round < 14; round++) {
-    const middle = (least + most) / 2
-    if (frozenBy(middle) >= 0.5) most = middle
-    else least = middle
-  }
-  return (least + most) / 2
+  needed.sort((a, b) => a - b)
+  return Math.min(MOST_BENT, Math.max(-MOST_BENT, needed[Math.ceil(needed.length / 2) - 1]!))
 }
+/** A climate is bent by so much at most, °C: beyond it the date is not believed to belong to the place. */
+const MOST_BENT = 25
 
 const argBest = (of: Float64Array, better: (a: number, b: number) => boolean): number =>
   of.reduce((best, x, i) => (better(x, of[best]!) ? i : best), 0)
@@ -159,10 +155,21 @@ export function placeYear(brief: PlaceBrief, rough: RoughClimate & SoilFollows, 
     lastFrost: frostOdds(own ? recount(own.last, warmest) : frostDates(years.low, 0, warmest, KILLING, true)),
     frostOnRecord: own !== null,
     years,
-    soilYears: soilFromAir(middleOf(years.low, years.high), soilFollows, soil[0]!),
+    soilYears: soilOfYears(years, soilFollows, soil[0]!),
     hotAhead: hotAhead(years.high, hotDay),
     corrected: { height, hollow, bent },
   }
+}
+
+/** Soil through the simulated years, °C. */
+function soilOfYears({ low, high }: SimulatedYears, { follows, warmer }: SoilFollows, first: number): Float64Array {
+  const soil = new Float64Array(low.length)
+  let t = first
+  for (let i = 0; i < low.length; i++) {
+    t += follows * ((low[i]! + high[i]!) / 2 + warmer - t)
+    soil[i] = t
+  }
+  return soil
 }
 
 /** The same dates counted from another day. */
@@ -178,7 +185,7 @@ const FOUR_WEEKS = 28
 function hotAhead(high: Float64Array, line: number): Float64Array {
   const hot = new Float64Array(YEAR_DAYS)
   const whole = Math.floor(high.length / YEAR_DAYS)
-  for (let i = 0; i < whole * YEAR_DAYS; i++) if (high[i]! >= line) hot[i % YEAR_DAYS]! += 1 / whole
+  for (let year = 0; year < whole; year++) for (let d = 0; d < YEAR_DAYS; d++) if (high[year * YEAR_DAYS + d]! >= line) hot[d]! += 1 / whole
   // A day of the year over a hundred years is still ragged: a week round it is taken.
   const smooth = hot.map((_, d) => [-3, -2, -1, 0, 1, 2, 3].reduce((sum, k) => sum + hot[(d + k + YEAR_DAYS) % YEAR_DAYS]! / 7, 0))
   return smooth.map((_, d) => {

@@ -65,13 +65,6 @@ export interface OddsBrief {
   standsBy: 'weeks' | 'degree-days'
 }
 
-/** Sums up to each day, one longer than the days. */
-function sums(length: number, part: (i: number) => number): Float64Array {
-  const total = new Float64Array(length + 1)
-  for (let i = 0; i < length; i++) total[i + 1] = total[i]! + part(i)
-  return total
-}
-
 /** A place's simulated years as running sums, so that any span of days is one subtraction. Made once for a place. */
 export interface PlaceSums {
   growth: Float64Array
@@ -92,19 +85,26 @@ export function placeSums({ years, warmest }: PlaceYear, v: OddsValues, hotDay: 
     while (i < end && low[i]! > KILLING) i++
     frosts.push(i < end ? i : Infinity)
   }
-  return {
-    growth: sums(days, (i) => Math.max(0, (low[i]! + high[i]!) / 2 - v.growthBase)),
-    hot: sums(days, (i) => (high[i]! >= hotDay ? 1 : 0)),
-    rain: sums(days, (i) => years.rain[i]!),
-    warmth: new Map(),
-    frosts,
+  const [growth, hot, rain] = [new Float64Array(days + 1), new Float64Array(days + 1), new Float64Array(days + 1)]
+  for (let i = 0; i < days; i++) {
+    const warm = (low[i]! + high[i]!) / 2 - v.growthBase
+    growth[i + 1] = growth[i]! + (warm > 0 ? warm : 0)
+    hot[i + 1] = hot[i]! + (high[i]! >= hotDay ? 1 : 0)
+    rain[i + 1] = rain[i]! + years.rain[i]!
   }
+  return { growth, hot, rain, warmth: new Map(), frosts }
 }
 
 function warmthOf({ soilYears, years }: PlaceYear, { warmth }: PlaceSums, base: number): Float64Array {
-  const known = warmth.get(base) ?? sums(years.days, (i) => Math.max(0, soilYears[i]! - base))
-  warmth.set(base, known)
-  return known
+  const known = warmth.get(base)
+  if (known) return known
+  const sum = new Float64Array(years.days + 1)
+  for (let i = 0; i < years.days; i++) {
+    const warm = soilYears[i]! - base
+    sum[i + 1] = sum[i]! + (warm > 0 ? warm : 0)
+  }
+  warmth.set(base, sum)
+  return sum
 }
 
 /** The day of the simulation on which seed sown on a day is up: half of it. Looks forward in growing steps, then halves. */
