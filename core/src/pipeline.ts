@@ -121,7 +121,7 @@ export interface JobPlan {
   frost: { median: string; tenth: string; soilNow: string }
   /** Soil at 50 mm by day from today, °C, as far as it is drawn. */
   soilAhead: number[]
-  /** One year in ten it is colder, and one warmer, by day beside it. */
+  /** Eight years in ten it lies between, by day. */
   soilBand: { low: number[]; high: number[] }
   packages: PackagePlan[]
   /** Every step by its day, those after sowing too. */

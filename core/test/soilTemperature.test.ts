@@ -1,6 +1,7 @@
 import { lusolve, multiply, transpose } from 'mathjs'
 import { describe, expect, it } from 'vitest'
 import { fitSoil, soilFromAir, yearOfSoil } from '../src/climate/soilTemperature.ts'
+import { soilBand } from '../src/climate/soilBand.ts'
 import { climateAt } from './makePlace.ts'
 
 /** A wave in the ground: T(z,t) = mean + swing·e^(−z/D)·cos(ω(t − t₀) − z/D), Carslaw & Jaeger, from memory. Depth and damping depth in m. */
@@ -65,6 +66,19 @@ describe('soil that follows the air', () => {
     const amplitude = (of: ArrayLike<number>) => (Math.max(...Array.from(of)) - Math.min(...Array.from(of))) / 2
     expect(Math.abs(amplitude(soil) - amplitude(ground))).toBeLessThan(0.3)
     expect(Math.abs(soil.indexOf(Math.max(...soil)) - ground.indexOf(Math.max(...ground)))).toBeLessThanOrEqual(3)
+  })
+})
+
+describe('the band of the soil', () => {
+  it('holds about eight of ten simulated years on any day', () => {
+    const { place } = climateAt({ latitude: 45 }, '2027-01-01')
+    const { low, high } = soilBand(place)
+    for (const day of [15, 100, 200, 290]) {
+      const years = Array.from({ length: 100 }, (_, y) => place.soilYears[y * 365 + day]!)
+      const inside = years.filter((t) => t >= low[day]! && t <= high[day]!).length
+      expect(inside, String(day)).toBeGreaterThanOrEqual(70)
+      expect(inside, String(day)).toBeLessThanOrEqual(90)
+    }
   })
 })
 

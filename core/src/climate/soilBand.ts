@@ -3,17 +3,21 @@ import { SIMULATED_YEARS, type PlaceYear } from './placeYear.ts'
 import type { SiteClimate } from './siteClimate.ts'
 import { yearDays, YEAR_DAYS } from './yearDay.ts'
 
-/** By day of the usual year, the soil at 50 mm of the tenth coldest and the tenth warmest of a hundred simulated years, °C. */
+/** Standard deviations either side of the mean that hold eight years in ten. */
+const EIGHT_IN_TEN = 1.2816
+
+/** By day of the usual year, the soil at 50 mm that eight years in ten lie between, °C: mean and spread of a hundred simulated years, as for a normal law. */
 export function soilBand({ soilYears }: PlaceYear): { low: Float64Array; high: Float64Array } {
-  const [low, high] = [new Float64Array(YEAR_DAYS), new Float64Array(YEAR_DAYS)]
-  const years = new Float64Array(SIMULATED_YEARS)
-  for (let d = 0; d < YEAR_DAYS; d++) {
-    for (let y = 0; y < SIMULATED_YEARS; y++) years[y] = soilYears[y * YEAR_DAYS + d]!
-    years.sort()
-    low[d] = years[Math.round(SIMULATED_YEARS * 0.1)]!
-    high[d] = years[Math.round(SIMULATED_YEARS * 0.9)]!
-  }
-  return { low, high }
+  const [sum, squares] = [new Float64Array(YEAR_DAYS), new Float64Array(YEAR_DAYS)]
+  for (let year = 0; year < SIMULATED_YEARS; year++)
+    for (let d = 0; d < YEAR_DAYS; d++) {
+      const t = soilYears[year * YEAR_DAYS + d]!
+      sum[d]! += t
+      squares[d]! += t * t
+    }
+  const mean = sum.map((x) => x / SIMULATED_YEARS)
+  const reach = squares.map((x, d) => EIGHT_IN_TEN * Math.sqrt(Math.max(0, x / SIMULATED_YEARS - mean[d]! ** 2)))
+  return { low: mean.map((m, d) => m - reach[d]!), high: mean.map((m, d) => m + reach[d]!) }
 }
 
 /** The same for so many days from today. */

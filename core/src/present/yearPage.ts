@@ -41,7 +41,7 @@ export interface YearPage {
   low: number[]
   high: number[]
   soil: number[]
-  /** One year in ten the soil is colder, one in ten warmer. */
+  /** Eight years in ten the soil lies between. */
   soilBand: { low: number[]; high: number[] }
   /** Share of years, %, that have had a night of −2 °C since the warmest day, or still have one before the next, by day; null in the other half of the year. */
   frost: (number | null)[]
