@@ -84,6 +84,8 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   )
   const seeds = zones.flatMap((z) => z.seed ?? [])
   const laterSeeds = zones.flatMap((z) => z.later?.seed ?? [])
+  // A zone taken as worked before did not ask for its lots again.
+  for (const { mix } of [...seeds, ...laterSeeds]) for (const part of mix) lots.pls(part.grass)
   const reserve = seeds.length + laterSeeds.length > 0 ? reserveShare(firm.reserve, trace) : null
   const works = zones.map((z) => z.work)
   // Ground whose grass is set aside because no seed fits is not worked either.

@@ -11,7 +11,7 @@ import { Memo } from '../src/trace/memo.ts'
 import { seasonRow } from '../src/present/seasonRow.ts'
 import { spine } from '../src/present/spine.ts'
 import { explain } from '../src/present/explain.ts'
-import { said } from './makeJob.ts'
+import { said, zone } from './makeJob.ts'
 import { anyJob, plan } from './randomJob.ts'
 
 const US = { units: 'us', dialect: 'dethatch' } as const
@@ -68,6 +68,25 @@ describe('of any job', () => {
       }),
       { numRuns: 12 },
     )
+  })
+  it('so it is when one of several zones of one grass is edited, added, renamed, moved in the list or taken out', () => {
+    const firm = firmSchema.parse({})
+    const lawn = (id: string, change: object = {}) => zone({ id, name: id, ...change })
+    const memo = new Memo()
+    for (const zones of [
+      [lawn('a'), lawn('b')],
+      [lawn('a'), lawn('b', { thatch: 30 })],
+      [lawn('a', { thatch: 5 }), lawn('b', { thatch: 30 }), lawn('c', { sunHours: 3 })],
+      [lawn('c', { sunHours: 3 }), lawn('a', { thatch: 5 })],
+      [lawn('c', { sunHours: 3, name: 'Shade' }), lawn('a', { thatch: 5, approach: 'hold-over' })],
+      [lawn('a', { thatch: 5 })],
+    ]) {
+      const { job } = readJob({ name: 'x', waterer: 'x', site: { latitude: -44.2, frost: '25 Apr' }, zones })
+      const context = { today: '2027-02-22', firm, diary: [] }
+      expect(planJob(job!, { ...context, memo })).toEqual(planJob(job!, context))
+      // The ways are worked over the same pieces, between two plans.
+      expect(waysOfJob(job!, { ...context, memo })).toEqual(waysOfJob(job!, context))
+    }
   })
   it('offers at least two ways, the asked-for first, the chosen among them', () =>
     forAny((p, { draft, today }) => {

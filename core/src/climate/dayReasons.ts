@@ -23,6 +23,17 @@ export type Reason =
   | 'nights'
   | 'waiting'
 
+/** What fails a sowing. */
+export const CAUSES = ['cold', 'heat', 'frost', 'dry', 'weeds'] as const
+export type Cause = (typeof CAUSES)[number]
+export const CAUSE_NAMES: Record<Cause, string> = {
+  cold: 'cold',
+  heat: 'heat before it stands',
+  frost: 'frost before it stands',
+  dry: 'a dry spell',
+  weeds: 'weeds and the first summer',
+}
+
 /** Each reason in words, as it stands behind a day. */
 export const REASONS: Record<Reason, Message> = {
   good: 'soil and season are right',

@@ -1,4 +1,5 @@
 import { procedure, tradeValues, value } from '../trace/rule.ts'
+import { CAUSES, type Cause } from './dayReasons.ts'
 import type { PlaceYear } from './placeYear.ts'
 import { KILLING, SIMULATED_YEARS } from './placeYear.ts'
 import { YEAR_DAYS } from './yearDay.ts'
@@ -33,9 +34,6 @@ export const oddsRules = {
     check: 'sowingOdds.test.ts',
   }),
 }
-
-export const CAUSES = ['cold', 'heat', 'frost', 'dry', 'weeds'] as const
-export type Cause = (typeof CAUSES)[number]
 
 const byCause = <T>(of: (cause: Cause) => T) => Object.fromEntries(CAUSES.map((cause) => [cause, of(cause)])) as Record<Cause, T>
 

@@ -1,7 +1,7 @@
 import { addDays, dayNumber, dayOf, daysBetween, type Day } from '../calendar/day.ts'
-import { REASONS, type DayState, type SeasonName } from '../climate/dayReasons.ts'
+import { CAUSE_NAMES, REASONS, type Cause, type DayState, type SeasonName } from '../climate/dayReasons.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
-import { mixOdds, oddsRules, oddsValues, type Cause, type DayOdds } from '../climate/sowingOdds.ts'
+import { mixOdds, oddsRules, oddsValues, type DayOdds } from '../climate/sowingOdds.ts'
 import { leadOf, leadValues, WANTED_FROM, type SowingWindow, type Sown } from '../climate/sowingWindow.ts'
 import { yearDays } from '../climate/yearDay.ts'
 import { GRASSES } from '../reference/grasses.ts'
@@ -176,21 +176,13 @@ function oddsOf({ climate, sown, schools, trace }: ChoiceBrief, day: Day): DayOd
   )
 }
 
-const FAILS: Record<Cause, string> = {
-  cold: 'cold',
-  heat: 'heat before it stands',
-  frost: 'frost before it stands',
-  dry: 'a dry spell',
-  weeds: 'weeds and the first summer',
-}
-
 function choiceOf(b: ChoiceBrief, season: SeasonName, day: Day, taken: boolean, index: number): SowingChoice {
   const i = daysBetween(b.window.start, day)
   const state = b.window.states[i] ?? 'shut'
   const reason = REASONS[b.window.reasons[i] ?? 'good']
   const odds = oddsOf(b, day)
   const fails = odds ? (Object.entries(odds.fails) as [Cause, number][]).filter(([, n]) => n > 0).sort((x, y) => y[1] - x[1]) : []
-  const rest: Message = fails.length > 0 ? say`What fails the rest: ${fails.map(([cause, n]) => `${n} ${FAILS[cause]}`).join(', ')}.` : ''
+  const rest: Message = fails.length > 0 ? say`What fails the rest: ${fails.map(([cause, n]) => `${n} ${CAUSE_NAMES[cause]}`).join(', ')}.` : ''
   return {
     season,
     day,

@@ -51,7 +51,7 @@ export function lotFigures(job: Job, trace: Trace): LotFigures {
       let figure = made.get(grass)
       if (!figure) {
         const lots = job.lots.filter((l) => l.grass === grass)
-        figure = lots.length > 1 ? lotsTogether(grass, lots, trace) : lotPls(grass, lots[0] ?? null, grass, trace)
+        figure = trace.apart(() => (lots.length > 1 ? lotsTogether(grass, lots, trace) : lotPls(grass, lots[0] ?? null, grass, trace)))
         made.set(grass, figure)
       }
       return figure

@@ -177,6 +177,17 @@ export class Trace {
 
   private recording: Figure[] | null = null
 
+  /** Works something that belongs to the whole job, whoever asks for it first: it is not kept with what `recall` is working. */
+  apart<T>(work: () => T): T {
+    const outer = this.recording
+    this.recording = null
+    try {
+      return work()
+    } finally {
+      this.recording = outer
+    }
+  }
+
   /**
    * Works something that depends on nothing but `inputs`, or takes it as worked before, with every figure it made. Its answer is read only: it is handed
    * out again.

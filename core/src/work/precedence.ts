@@ -74,6 +74,7 @@ export function precedence(kind: PackageKind, trace: Trace): Pair[] {
     { from: ['dress'], to: ['sow'], better: [0, 1], why: 'seed straight onto the dressing' },
     { from: ['sow', 'turf', 'plugs'], to: ['work-in', 'water'], must: [0, 0], why: 'water on the day' },
     { from: ['sow', 'rake', 'scarify', 'core', 'dress', 'sand-in'], to: ['feed'], better: [0, v.feedMost], why: 'feed straight after' },
+    { from: ['clear', 'collect-cores'], to: ['feed'], must: [0, Infinity], why: 'debris off before granules go down' },
     { from: ['sow'], to: ['seed-safe'], must: [0, 0], why: 'the herbicide goes down with the seed' },
     { from: ['sow'], to: ['cover'], must: [0, v.coverMost], why: 'cover before the seed dries' },
     ...(kind === 'scalp'

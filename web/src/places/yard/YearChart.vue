@@ -129,7 +129,7 @@ const words = computed(() => {
       <table class="small">
         <thead>
           <tr>
-            <th></th>
+            <td></td>
             <th v-for="m in ordered" :key="m" class="n">{{ MONTHS[m] }}</th>
           </tr>
         </thead>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { addDays, showDay } from '@juvena/core/calendar/day'
-import { REASONS } from '@juvena/core/climate/dayReasons'
+import { CAUSE_NAMES, CAUSES, REASONS } from '@juvena/core/climate/dayReasons'
 import type { YearPage, YearRow } from '@juvena/core/present/yearPage'
 import { GRASSES } from '@juvena/core/reference/grasses'
 import { useFirm } from '../../stores/firm.ts'
@@ -26,27 +26,18 @@ const dayOf = (i: number) => {
   return { day, text: showDay(day, day.slice(0, 4) !== addDays(props.year.first, props.year.today).slice(0, 4)) }
 }
 const spanAt = (row: YearRow, i: number) => row.spans.find((s) => s.from <= i && s.to >= i)!
-const FAILS = {
-  cold: 'cold',
-  heat: 'heat before it stands',
-  frost: 'frost before it stands',
-  dry: 'a dry spell',
-  weeds: 'weeds and the first summer',
-} as const
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 function says(row: YearRow, i: number): { head: string; why: string; rest: string } {
   const span = spanAt(row, i)
   const n = row.odds?.succeed[i]
-  const fails = row.odds
-    ? (Object.keys(FAILS) as (keyof typeof FAILS)[]).map((c) => [c, row.odds!.fails[c][i]!] as const).filter(([, k]) => k > 0)
-    : []
+  const fails = row.odds ? CAUSES.map((c) => [c, row.odds!.fails[c][i]!] as const).filter(([, k]) => k > 0) : []
   return {
     head: `${dayOf(i).text}, ${titleOf(row)[0]}: ${n === undefined ? span.state : `${n} in 100 years`}`,
     why: `${capital(span.state)}. ${capital(firm.say(REASONS[span.reason]))}.`,
     rest: fails.length
       ? `What fails the rest: ${fails
           .sort((a, b) => b[1] - a[1])
-          .map(([c, k]) => `${k} ${FAILS[c]}`)
+          .map(([c, k]) => `${k} ${CAUSE_NAMES[c]}`)
           .join(', ')}.`
       : '',
   }
