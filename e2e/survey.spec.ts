@@ -98,7 +98,7 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
   await field(page, 'Crown, across').fill('6 m')
   await page.getByRole('radio', { name: 'felled' }).locator('xpath=ancestor::label').click()
   await page.getByRole('button', { name: 'Light', exact: true }).click()
-  await expect(page.getByText(/^every 0\.\d+ m$/)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText(/^every 0\.\d+ m$/)).toBeVisible({ timeout: 60_000 })
   await expect(page.getByRole('region', { name: 'The chosen shape' })).toContainText(/Lawn 2\s*\+\d/)
   const slider = page.getByRole('slider', { name: /Hour of the day/ })
   await slider.focus()
@@ -162,6 +162,8 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
 })
 
 test('by keyboard alone: a triangle by its sides, a wrong one told, an edge made exact, cut, merged, undone', async ({ page }) => {
+  // The fine light of a whole growing season takes its time on a busy machine.
+  test.setTimeout(150_000)
   await openJob(page, { site: SITE, zones: [] }, 'walk-over?part=plan')
   await page.getByRole('button', { name: 'typed' }).press('Enter')
   const typed = page.locator('form.typed')

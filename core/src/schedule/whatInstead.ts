@@ -1,5 +1,6 @@
 import { addDays, dayNumber, dayOf } from '../calendar/day.ts'
-import { leadValues, sowingWindow, WANTED_FROM, type SowingWindow } from '../climate/sowingWindow.ts'
+import { leadValues, WANTED_FROM } from '../climate/sowingLines.ts'
+import { sowingWindow, type SowingWindow } from '../climate/sowingWindow.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { StepKind } from '../reference/operations.ts'
 import { onDay, say, type Message } from '../trace/message.ts'
