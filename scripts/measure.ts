@@ -80,6 +80,14 @@ for (const [zones, runs] of [
   )
 }
 
+// A season of sixty jobs of three zones at one place, planned as the season's rows are: the year of the place once, each job after it.
+const sixty = Array.from({ length: 60 }, (_, i) => readJob({ ...job(3), name: `Job ${i}`, waterer: i % 3 ? 'x' : '' }).job!)
+const board = time(() => {
+  const shared = new Memo()
+  for (const one of sixty) planJob(one, { today: '2027-02-22', firm, diary: [], memo: shared })
+}, 5)
+console.log(`a season of 60 jobs at one place, planned anew: ${board.toFixed(0)} ms (budget 500)`)
+
 // The year at a place: a hundred simulated years, the windows of one mix with their odds by day, and a thousand seasons of it.
 const declared = <V extends Record<string, { is: number }>>(values: V) =>
   Object.fromEntries(Object.entries(values).map(([k, v]) => [k, v.is])) as { [K in keyof V]: number }
