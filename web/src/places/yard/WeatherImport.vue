@@ -67,7 +67,7 @@ const NAMES: Record<WeatherColumn, string> = {
   soil: 'soil at 50 mm',
 }
 const UNIT_NAMES: Partial<Record<ColumnUnit, string>> = { C: '°C', F: '°F', 'MJ/m2': 'MJ/m² a day', 'W/m2': 'W/m²', 'kWh/m2': 'kWh/m² a day' }
-const ORDERS = { ymd: 'year, month, day', dmy: 'day, month, year', mdy: 'month, day, year' }
+const ORDERS = { ymd: 'year first', dmy: 'day first', mdy: 'month first' }
 const columns = computed(() => {
   const first = rows.value[0] ?? []
   const width = Math.max(0, ...rows.value.slice(0, 50).map((r) => r.length))
