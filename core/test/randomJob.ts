@@ -7,6 +7,7 @@ import { GRASS_IDS } from '../src/reference/grasses.ts'
 import { AIMS, APPROACHES, MOWERS, PENETRATIONS, SOWINGS, TEXTURES, TREATMENTS, WEARS } from '../src/reference/lists.ts'
 import { STEP_KINDS } from '../src/reference/operations.ts'
 import { SCHOOL_CHOICES } from '../src/reference/schools.ts'
+import { Memo } from '../src/trace/memo.ts'
 import { BROWNED, EDGE_STATES, LITTERS, PEST_IDS, WEED_IDS } from '../src/reference/walkLists.ts'
 
 /** Any job a contractor could enter: whatever the readings, the plan holds together. */
@@ -67,7 +68,8 @@ export const anyJob: fc.Arbitrary<{ draft: JobDraft; today: string }> = fc.recor
   draft: fc.record({
     name: fc.string({ maxLength: 20 }),
     site: fc.record({
-      latitude: maybe(fc.oneof(num(-55, -20), num(20, 60))),
+      // Some places, not any: the hundred years of each are made once. Windows are tried at random places in a test of their own.
+      latitude: maybe(fc.constantFrom(-54.6, -44.2, -37.3, -24.9, 22.4, 31.2, 41.9, 52.3, 59.7)),
       frost: maybe(fc.constantFrom('25 Apr', '14 Oct', '18 Nov', '10 Jan', '29 Feb')),
       soilTemperature: maybe(num(0, 32)),
       tapFlow: maybe(num(2, 80)),
@@ -83,8 +85,11 @@ export const anyJob: fc.Arbitrary<{ draft: JobDraft; today: string }> = fc.recor
     schools,
   }) as fc.Arbitrary<JobDraft>,
 })
+/** The year of a place is worked once for all jobs there. */
+const KEPT = new Memo()
+
 export const plan = ({ draft, today }: { draft: JobDraft; today: string }, diary: DiaryEntry[] = []): JobPlan => {
   const read = readJob(draft)
   if (!read.job || read.problems.length > 0) throw new Error(JSON.stringify(read.problems))
-  return planJob(read.job, { today, firm: firmSchema.parse({}), diary })
+  return planJob(read.job, { today, firm: firmSchema.parse({}), diary, memo: KEPT })
 }
