@@ -5,6 +5,7 @@ import { stationClimate, stationFor } from '@juvena/core/climate/stationClimate'
 import type { Outlook, StationDay } from '@juvena/core/climate/station'
 import type { WeatherDay } from '@juvena/core/climate/weatherSeries'
 import type { Job } from '@juvena/core/entities/job'
+import { Memo } from '@juvena/core/trace/memo'
 import { stationSchema, type Station } from '@juvena/core/entities/station'
 import { simulatedPlaceDays, simulatedStationDays } from './standIns/simulatedWeather.ts'
 import type { StationStore, StoredStation } from './store/stationStore.ts'
@@ -32,7 +33,9 @@ interface Known {
 
 /** The weather of jobs' sites from the firm's stations; where none is near, made-up weather that says it is. */
 export function siteWeather(stations: StationStore) {
-  const climates = new Map<string, { key: string; climate: StationClimate | null; days: WeatherDay[] }>()
+  // Worked once for a station, and for a place without one, until its days or the day change.
+  const byStation = new Map<string, { key: string; at: WeatherAtSite }>()
+  const memo = new Memo()
 
   const known = async (): Promise<Known[]> =>
     (await stations.list()).flatMap((stored) => {
@@ -42,24 +45,20 @@ export function siteWeather(stations: StationStore) {
         : []
     })
 
-  /** The climate of a station up to a day, worked again when it or its days change. */
-  async function climateOf({ stored, station }: Known, today: Day) {
-    const key = `${stored.revision}.${today}`
-    const last = climates.get(stored.id)
-    if (last?.key === key) return last
-    const days = await stations.days(stored.id)
-    const made = {
-      key,
-      climate: stationClimate(
-        stored.id,
-        station,
-        stored.simulated,
-        days.filter((d) => d.day < today),
-      ),
-      days,
+  /** What is known of a station on a day: its climate, its last days, its outlook. */
+  async function onDay(of: Known, today: Day): Promise<WeatherAtSite> {
+    const key = `${of.revision}.${today}`
+    const last = byStation.get(of.id)
+    if (last?.key === key) return last.at
+    const days = await stations.days(of.id)
+    const past = days.filter((d) => d.day < today)
+    const at = {
+      station: stationClimate(of.id, of.station, of.stored.simulated, past),
+      recent: past.slice(-RECENT),
+      outlook: outlookOf(of, days, today),
     }
-    climates.set(stored.id, made)
-    return made
+    byStation.set(of.id, { key, at })
+    return at
   }
 
   function outlookOf({ stored, station }: Known, days: readonly WeatherDay[], today: Day): Outlook | null {
@@ -74,17 +73,18 @@ export function siteWeather(stations: StationStore) {
   return {
     known,
 
-    async at(job: Job, today: Day): Promise<WeatherAtSite> {
-      const found = stationFor(await known(), job.site)
+    /** The weather at a job's site. `among` are the stations, where they are known already. */
+    async at(job: Job, today: Day, among?: readonly Known[]): Promise<WeatherAtSite> {
+      const found = stationFor(among ?? (await known()), job.site)
       if (found) {
-        const { climate, days } = await climateOf(found, today)
-        const outlook = outlookOf(found, days, today)
-        const past = days.filter((d) => d.day < today).slice(-RECENT)
-        return { station: climate, recent: [...past, ...(outlook?.days ?? [])], outlook }
+        const { station, recent, outlook } = await onDay(found, today)
+        return { station, recent: [...recent, ...(outlook?.days ?? [])], outlook }
       }
       const { latitude, longitude } = job.site
       if (latitude === null) return { station: null, recent: [], outlook: null }
-      const days = simulatedPlaceDays(latitude, longitude ?? 0, today, addDays(today, OUTLOOK - 1))
+      const days = memo.recall(`place ${latitude} ${longitude}`, today, () =>
+        simulatedPlaceDays(latitude, longitude ?? 0, today, addDays(today, OUTLOOK - 1)),
+      )
       return { station: null, recent: [], outlook: { source: 'simulated station', simulated: true, days } }
     },
 
@@ -92,10 +92,8 @@ export function siteWeather(stations: StationStore) {
     async ofStation(stored: StoredStation, today: Day): Promise<(WeatherAtSite & { summary: Omit<Known, 'stored'> }) | null> {
       const found = (await known()).find((k) => k.id === stored.id)
       if (!found) return null
-      const { climate, days } = await climateOf(found, today)
-      const outlook = outlookOf(found, days, today)
       const { stored: _, ...summary } = found
-      return { station: climate, recent: days.filter((d) => d.day < today).slice(-RECENT), outlook, summary }
+      return { ...(await onDay(found, today)), summary }
     },
   }
 }

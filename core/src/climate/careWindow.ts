@@ -1,11 +1,10 @@
-import { addDays, dayNumber, dayOf, type Day } from '../calendar/day.ts'
+import { addDays } from '../calendar/day.ts'
 import type { Schools } from '../reference/schools.ts'
 import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
 import type { Trace } from '../trace/trace.ts'
 import { growthPotential, growthSource, growthValues } from './growth.ts'
-import type { DayState, Reason, SeasonName } from './dayReasons.ts'
-import { lastDayOf, seasonAround, type FrostSeason, type SeasonGround, type SowingWindow } from './sowingWindow.ts'
-import { yearDays, YEAR_DAYS } from './yearDay.ts'
+import { cutWindow, lastDayOf, type SeasonGround, type SowingWindow, type Verdict } from './sowingWindow.ts'
+import { daysOn, YEAR_DAYS } from './yearDay.ts'
 
 /** When turf may be worked without being sown: it has to grow out of it. */
 export const careValues = tradeValues('care', {
@@ -73,18 +72,16 @@ export type Care = 'open' | 'scalp' | 'feed'
 
 /** Open, marginal or shut by day for work on turf that is not sown: opening and dressing, a hard cut of warm turf in spring, or feeding alone. */
 export function careWindow(season: 'cool' | 'warm', care: Care, ground: SeasonGround, schools: Schools, trace: Trace): SowingWindow {
-  const { start, place, soil } = ground
+  const { place } = ground
   const v = trace.values(careValues)
   const growing = trace.values(growthValues)
   const growth = place.mean.map((t) => 100 * growthPotential(t, season, growing))
   // Where no frost comes, the hard cut follows the coldest day.
-  const lastFrost = place.lastFrost.median !== null ? (place.warmest + place.lastFrost.median) % YEAR_DAYS : place.coldest
-  const recovers = care === 'feed' ? 0 : v.recovers
-  const days = yearDays(dayNumber(start), soil.length)
-  const toColdest = (place.coldest - place.warmest + YEAR_DAYS) % YEAR_DAYS
-  const judge = (d: number, late: boolean): readonly [DayState, Reason] => {
+  const lastFrost = place.lastFrost.median !== null ? place.warmest + place.lastFrost.median : place.coldest
+  const leadDays = care === 'feed' ? 0 : v.recovers
+  const judge = (d: number, late: boolean): Verdict => {
     if (care === 'scalp') {
-      if ((d - lastFrost + YEAR_DAYS) % YEAR_DAYS <= v.greensUp) return ['open', 'good']
+      if (daysOn(lastFrost % YEAR_DAYS, d) <= v.greensUp) return ['open', 'good']
       return growth[d]! >= v.strong && !late ? ['marginal', 'late'] : ['shut', late ? 'frost' : 'cold']
     }
     if (late) return ['shut', 'frost']
@@ -92,25 +89,14 @@ export function careWindow(season: 'cool' | 'warm', care: Care, ground: SeasonGr
     if (care === 'feed') return growth[d]! >= v.feedSome ? ['open', 'good'] : ['shut', 'winter']
     return growth[d]! >= v.strong ? ['open', 'good'] : growth[d]! >= v.some ? ['marginal', 'cold'] : ['shut', 'winter']
   }
-  const states: DayState[] = []
-  const reasons: Reason[] = []
-  const seasons: SeasonName[] = []
-  let frostSeason: FrostSeason | null = null
-  let last = Infinity
-  let cutOff: Day = start
-  for (let i = 0; i < soil.length; i++) {
-    const number = dayNumber(start) + i
-    const d = days[i]!
-    if (frostSeason === null || d === place.coldest) {
-      frostSeason = seasonAround(ground, dayOf(number), schools.cutOff)
-      last = lastDayOf(frostSeason, recovers)
-      if (i === 0) cutOff = dayOf(last)
-    }
-    const falling = (d - place.warmest + YEAR_DAYS) % YEAR_DAYS < toColdest
-    const [state, reason] = judge(d, falling && number > last)
-    states.push(state)
-    reasons.push(reason)
-    seasons.push(reason === 'winter' ? 'winter' : falling ? 'autumn' : 'spring')
-  }
-  return { start, states, reasons, seasons, cutOff, lead: season === 'cool' ? 'cool' : 'warm', leadDays: recovers }
+  const window = cutWindow(
+    ground,
+    schools.cutOff,
+    (of) => lastDayOf(of, leadDays),
+    ({ d, after, number, last }) => {
+      const [state, reason] = judge(d, after !== null && number > last)
+      return { state, reason, season: reason === 'winter' ? 'winter' : after !== null ? 'autumn' : 'spring' }
+    },
+  )
+  return { ...window, lead: season, leadDays }
 }

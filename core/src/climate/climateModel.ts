@@ -38,14 +38,6 @@ export const wetShare = (m: ClimateModel, month: number): number => {
   return dry / Math.max(1e-9, 1 + dry - wet)
 }
 
-/** Normals that a model stands for. */
-export const normalsOf = (m: ClimateModel): Normals => ({
-  low: m.low,
-  high: m.high,
-  rain: months((k) => m.rain[k]! * wetShare(m, k) * MONTH_LENGTHS[k]!),
-  wetDays: months((k) => wetShare(m, k) * MONTH_LENGTHS[k]!),
-})
-
 /**
  * A model from normals alone. How days stray, and hang together, is assumed: more in winter and inland (by the range from winter to summer).
  * Wet spells after Geng et al. 1986, from memory: a wet day follows a dry one at 0.75 of the wet share, and a wet one 0.25 more often.

@@ -1,4 +1,4 @@
-import { YEAR_DAYS } from './yearDay.ts'
+import { daysOn, YEAR_DAYS } from './yearDay.ts'
 
 /** First or last nights at or below a line, over years: days since the year's turn (its warmest day for the first, its coldest for the last). */
 export interface FrostDates {
@@ -14,7 +14,7 @@ export interface FrostDates {
  */
 export function frostDates(low: Float64Array, begins: number, warmest: number, line: number, last = false): FrostDates {
   const dates: (number | null)[] = []
-  const skip = (warmest - begins + YEAR_DAYS) % YEAR_DAYS
+  const skip = daysOn(begins, warmest)
   for (let at = skip; at + YEAR_DAYS <= low.length; at += YEAR_DAYS) {
     let found: number | null = null
     let missing = 0

@@ -3,8 +3,8 @@ import { modelFromNormals, type ClimateModel } from './climateModel.ts'
 import { frostDates, frostOdds, type FrostDates, type FrostOdds } from './frostOdds.ts'
 import { chanceOf, simulate, type Chance, type SimulatedYears } from './generator.ts'
 import { roughNormals, type RoughClimate } from './normals.ts'
-import { yearOfSoil, type FittedSoil, type SoilFollows } from './soilTemperature.ts'
-import { dailyCurve, ofMonthDay, YEAR_DAYS } from './yearDay.ts'
+import { soilFromAir, yearOfSoil, type FittedSoil, type SoilFollows } from './soilTemperature.ts'
+import { dailyCurve, daysOn, ofMonthDay, YEAR_DAYS } from './yearDay.ts'
 
 /** What is known of a weather station: all a plan needs of its record, small enough to send to a page. */
 export interface StationClimate {
@@ -53,6 +53,8 @@ export interface PlaceYear {
   soilFollows: SoilFollows
   warmest: number
   coldest: number
+  /** Days from the warmest on to the coldest: the falling half of the year. */
+  toColdest: number
   /** First −2 °C night, days since the warmest day; and 0 °C; and the last −2 °C night. */
   firstFrost: FrostOdds
   firstLight: FrostOdds
@@ -89,7 +91,7 @@ const bendingOf = (station: boolean, warmest: number): { nights: Float64Array; d
 
 /** °C to take off, weighted by day, so that half the years have had a killing frost by a day: the middle of what each year would need. */
 function bendTo(target: number, warmest: number, { low }: SimulatedYears, weight: Float64Array): number {
-  const since = (target - warmest + YEAR_DAYS) % YEAR_DAYS
+  const since = daysOn(warmest, target)
   const needed: number[] = []
   for (let at = warmest; at + YEAR_DAYS <= low.length; at += YEAR_DAYS) {
     let least = Infinity
@@ -150,32 +152,22 @@ export function placeYear(brief: PlaceBrief, rough: RoughClimate & SoilFollows, 
     soilFollows,
     warmest,
     coldest,
+    toColdest: daysOn(warmest, coldest),
     firstFrost: frostOdds(own ? recount(own.first, warmest) : frostDates(years.low, 0, warmest, KILLING)),
     firstLight: frostOdds(own ? recount(own.firstLight, warmest) : frostDates(years.low, 0, warmest, FREEZING)),
     lastFrost: frostOdds(own ? recount(own.last, warmest) : frostDates(years.low, 0, warmest, KILLING, true)),
     frostOnRecord: own !== null,
     years,
-    soilYears: soilOfYears(years, soilFollows, soil[0]!),
+    soilYears: soilFromAir(middleOf(years.low, years.high), soilFollows, soil[0]!),
     hotAhead: hotAhead(years.high, hotDay),
     corrected: { height, hollow, bent },
   }
 }
 
-/** Soil through the simulated years, °C. */
-function soilOfYears({ low, high }: SimulatedYears, { follows, warmer }: SoilFollows, first: number): Float64Array {
-  const soil = new Float64Array(low.length)
-  let t = first
-  for (let i = 0; i < low.length; i++) {
-    t += follows * ((low[i]! + high[i]!) / 2 + warmer - t)
-    soil[i] = t
-  }
-  return soil
-}
-
 /** The same dates counted from another day. */
 const recount = ({ from, dates }: FrostDates, to: number): FrostDates => ({
   from: to,
-  dates: dates.map((d) => (d === null ? null : (d + from - to + YEAR_DAYS) % YEAR_DAYS)),
+  dates: dates.map((d) => (d === null ? null : daysOn(to, d + from))),
 })
 
 /** Days of four weeks. */

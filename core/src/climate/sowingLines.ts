@@ -2,7 +2,7 @@ import { addDays } from '../calendar/day.ts'
 import { GRASSES, type GrassId } from '../reference/grasses.ts'
 import { procedure, rule, tradeValues, value, type TradeValue } from '../trace/rule.ts'
 import type { Trace } from '../trace/trace.ts'
-import { oddsValues } from './sowingOdds.ts'
+import { oddsValues, type SownGrass } from './sowingOdds.ts'
 
 /** Days before killing frost that sowing ends. */
 export const leadValues = tradeValues('lead', {
@@ -102,4 +102,10 @@ export const WANTED_FROM = 10
 export function mixLead(parts: readonly { grass: GrassId; share: number }[], trace: Trace): Lead {
   const leads = parts.filter((p) => p.share >= WANTED_FROM).map((p) => leadOf(p.grass))
   return leads.reduce<Lead>((slowest, lead) => (trace.value(leadValues[lead]) > trace.value(leadValues[slowest]) ? lead : slowest), 'cover')
+}
+
+/** What the odds of a grass are tried with; null where it is not sown from seed. */
+export function sownGrass(grass: GrassId, trace: Trace): SownGrass | null {
+  const { thermal, season, soilMin } = GRASSES[grass]
+  return thermal && { season, thermal, least: soilMin ?? 0, lead: trace.value(leadValues[leadOf(grass)]) }
 }

@@ -1,8 +1,8 @@
 import { procedure, tradeValues, value } from '../trace/rule.ts'
 import { CAUSES, type Cause } from './dayReasons.ts'
-import type { PlaceYear } from './placeYear.ts'
-import { KILLING, SIMULATED_YEARS } from './placeYear.ts'
-import { YEAR_DAYS } from './yearDay.ts'
+import { frostDates } from './frostOdds.ts'
+import { KILLING, SIMULATED_YEARS, type PlaceYear } from './placeYear.ts'
+import { daysOn, YEAR_DAYS } from './yearDay.ts'
 
 /** When a sowing counts as having succeeded. */
 export const oddsValues = tradeValues('odds', {
@@ -42,8 +42,6 @@ export interface SowingOdds {
   years: number
   succeed: Uint8Array
   fails: Record<Cause, Uint8Array>
-  /** Days from sowing until half is up, and until it stands (the warmth for growth reached), in a middling year; 0 where it never is. */
-  up: Uint16Array
 }
 
 export interface SownGrass {
@@ -76,13 +74,7 @@ export interface PlaceSums {
 
 export function placeSums({ years, warmest }: PlaceYear, v: OddsValues, hotDay: number): PlaceSums {
   const { low, high, days } = years
-  const frosts: number[] = []
-  for (let at = warmest; at < days; at += YEAR_DAYS) {
-    const end = Math.min(at + YEAR_DAYS, days)
-    let i = at
-    while (i < end && low[i]! > KILLING) i++
-    frosts.push(i < end ? i : Infinity)
-  }
+  const frosts = frostDates(low, 0, warmest, KILLING).dates.map((since, year) => (since === null ? Infinity : warmest + year * YEAR_DAYS + since))
   const [growth, hot, rain] = [new Float64Array(days + 1), new Float64Array(days + 1), new Float64Array(days + 1)]
   for (let i = 0; i < days; i++) {
     const warm = (low[i]! + high[i]!) / 2 - v.growthBase
@@ -105,7 +97,7 @@ function warmthOf({ soilYears, years }: PlaceYear, { warmth }: PlaceSums, base: 
   return sum
 }
 
-/** The day of the simulation on which seed sown on a day is up: half of it. Looks forward in growing steps, then halves. */
+/** The day of the simulation on which seed sown on a day is up: half of it. Halves the days it may take. */
 function upOn(warmth: Float64Array, sown: number, theta: number, longest: number): number {
   const wanted = warmth[sown]! + theta
   let [before, after] = [sown, Math.min(sown + 1 + longest, warmth.length - 1)]
@@ -126,7 +118,6 @@ interface Trial {
   brief: OddsBrief
   v: OddsValues
   warmth: Float64Array
-  toColdest: number
 }
 const trialOf = (place: PlaceYear, sums: PlaceSums, grass: SownGrass, brief: OddsBrief, v: OddsValues): Trial => ({
   place,
@@ -135,36 +126,33 @@ const trialOf = (place: PlaceYear, sums: PlaceSums, grass: SownGrass, brief: Odd
   brief,
   v,
   warmth: warmthOf(place, sums, grass.thermal.base),
-  toColdest: (place.coldest - place.warmest + YEAR_DAYS) % YEAR_DAYS,
 })
 
-/** What becomes of a sowing on a day of the simulation; and the days it took to come up, 0 where it never did. */
-function outcome({ place, sums, grass, brief, v, warmth, toColdest }: Trial, sown: number): { cause: Cause | null; up: number } {
+/** What fails a sowing on a day of the simulation; null where it succeeds. */
+function outcome({ place, sums, grass, brief, v, warmth }: Trial, sown: number): Cause | null {
   const days = place.years.days
   const up = upOn(warmth, sown, grass.thermal.theta, v.longest)
-  if (up === Infinity) return { cause: 'cold', up: 0 }
-  const took = up - sown
+  if (up === Infinity) return 'cold'
   // Seed that lies two weeks in soil too cold for it rots or is lost.
   const fortnight = (warmth[Math.min(days, sown + 14)]! - warmth[sown]!) / 14 + grass.thermal.base
-  if (fortnight < grass.least) return { cause: 'cold', up: took }
-  const since = (sown - place.warmest + 2 * YEAR_DAYS) % YEAR_DAYS
+  if (fortnight < grass.least) return 'cold'
+  const falling = daysOn(place.warmest, sown % YEAR_DAYS) < place.toColdest
   // Sown in the falling half it meets the frost of its own autumn; in the rising half, that of the next.
-  const season = Math.floor((sown - place.warmest) / YEAR_DAYS) + (since < toColdest ? 0 : 1)
+  const season = Math.floor((sown - place.warmest) / YEAR_DAYS) + (falling ? 0 : 1)
   const frost = sums.frosts[season] ?? Infinity
   if (season >= 0 && frost < Infinity) {
-    if (up >= frost) return { cause: 'frost', up: took }
+    if (up >= frost) return 'frost'
     const stands =
       brief.standsBy === 'weeks' || grass.season === 'warm' ? frost - sown >= grass.lead : sums.growth[frost]! - sums.growth[up]! >= v.growth
-    if (!stands) return { cause: 'frost', up: took }
+    if (!stands) return 'frost'
   }
   const borne = brief.watered ? v.hotDaysWatered : v.hotDaysDry
-  if (grass.season === 'cool' && sums.hot[Math.min(days, up + Math.round(v.heatWeeks * 7))]! - sums.hot[sown]! > borne)
-    return { cause: 'heat', up: took }
-  if (!brief.watered && sums.rain[Math.min(days, sown + v.dryDays)]! - sums.rain[sown]! < v.dryRain) return { cause: 'dry', up: took }
+  if (grass.season === 'cool' && sums.hot[Math.min(days, up + Math.round(v.heatWeeks * 7))]! - sums.hot[sown]! > borne) return 'heat'
+  if (!brief.watered && sums.rain[Math.min(days, sown + v.dryDays)]! - sums.rain[sown]! < v.dryRain) return 'dry'
   // Which of the spring sowings weeds spoil is spread evenly over the years.
-  const spring = grass.season === 'cool' && brief.lawn && since >= toColdest
-  if (spring && (((Math.floor(sown / YEAR_DAYS) * 37) % SIMULATED_YEARS) * 100) / SIMULATED_YEARS < v.weeds) return { cause: 'weeds', up: took }
-  return { cause: null, up: took }
+  const spring = grass.season === 'cool' && brief.lawn && !falling
+  if (spring && (((Math.floor(sown / YEAR_DAYS) * 37) % SIMULATED_YEARS) * 100) / SIMULATED_YEARS < v.weeds) return 'weeds'
+  return null
 }
 
 /** Odds of a sowing on one day of the usual year. */
@@ -172,23 +160,15 @@ export interface DayOdds {
   years: number
   succeed: number
   fails: Record<Cause, number>
-  /** Days until half is up, mean of the years it comes up in; 0 where it hardly ever does. */
-  up: number
 }
 
 function oddsOn(trial: Trial, day: number): DayOdds {
-  const odds: DayOdds = { years: SIMULATED_YEARS, succeed: 0, fails: { cold: 0, heat: 0, frost: 0, dry: 0, weeds: 0 }, up: 0 }
-  let [taken, came] = [0, 0]
+  const odds: DayOdds = { years: SIMULATED_YEARS, succeed: 0, fails: byCause(() => 0) }
   for (let year = 0; year < SIMULATED_YEARS; year++) {
-    const { cause, up } = outcome(trial, year * YEAR_DAYS + day)
+    const cause = outcome(trial, year * YEAR_DAYS + day)
     if (cause === null) odds.succeed++
     else odds.fails[cause]++
-    if (up > 0) {
-      taken += up
-      came++
-    }
   }
-  odds.up = came > SIMULATED_YEARS / 4 ? Math.round(taken / came) : 0
   return odds
 }
 
@@ -210,7 +190,6 @@ export function sowingOdds(place: PlaceYear, sums: PlaceSums, grass: SownGrass, 
     years: SIMULATED_YEARS,
     succeed: bytes((o) => o.succeed),
     fails: byCause((cause) => bytes((o) => o.fails[cause])),
-    up: Uint16Array.from(days, (o) => o.up),
   }
 }
 
@@ -223,6 +202,5 @@ export function oddsOfMix(parts: readonly SowingOdds[]): SowingOdds {
     years: parts[0]!.years,
     succeed: by((o) => o.succeed),
     fails: byCause((cause) => by((o) => o.fails[cause])),
-    up: Uint16Array.from({ length: YEAR_DAYS }, (_, day) => Math.max(...parts.map((o) => o.up[day]!))),
   }
 }

@@ -6,7 +6,7 @@ import type { DayState, Reason, SeasonName } from './dayReasons.ts'
 import { placeValues, type PlaceYear } from './placeYear.ts'
 import { leadValues, mixLead, WANTED_FROM, windowValues, type Lead } from './sowingLines.ts'
 import { oddsValues } from './sowingOdds.ts'
-import { yearDays, YEAR_DAYS } from './yearDay.ts'
+import { daysOn, yearDay, yearDays, YEAR_DAYS } from './yearDay.ts'
 
 export interface SowingWindow {
   /** First day of the arrays. */
@@ -46,9 +46,8 @@ export interface SeasonGround {
 /** The season that a day belongs to: the falling half of the year counts with the warmest day behind it, the rising half with the one ahead. */
 export function seasonAround({ place, frostMonthDay, frostSpread }: SeasonGround, day: Day, school: Schools['cutOff']): FrostSeason {
   const number = dayNumber(day)
-  const { warmest, coldest } = place
-  const since = (yearDays(number, 1)[0]! - warmest + YEAR_DAYS) % YEAR_DAYS
-  const toColdest = (coldest - warmest + YEAR_DAYS) % YEAR_DAYS
+  const { warmest, toColdest } = place
+  const since = daysOn(warmest, yearDay(number))
   const turn = since < toColdest ? number - since : number + YEAR_DAYS - since
   const median = frostMonthDay === null ? null : dayNumber(nextOn(frostMonthDay, dayOf(turn)))
   return { warmest: turn, coldest: turn + toColdest, frost: median === null ? null : median - (school === 'safe' ? frostSpread : 0) }
@@ -69,18 +68,20 @@ export interface Sown {
   watered: boolean
 }
 
-type Verdict = readonly [DayState, Reason]
+export type Verdict = readonly [DayState, Reason]
 
 /** Everything that a day is judged by. */
-interface Judged {
+export interface Judged {
+  /** Day of the usual year, and day number. */
   d: number
+  number: number
   soil: number
   /** Days after the warmest, in the falling half; null in the rising one. */
   after: number | null
   toWarmest: number
   season: FrostSeason
+  /** Day number of the season's last day. */
   last: number
-  number: number
 }
 
 /** Days that a mix takes to come up, by day of the usual year: thermal time on the usual soil; Infinity where it never adds up in 200 days. */
@@ -200,7 +201,7 @@ function judge(lines: Lines, purpose: Sown['purpose'], warm: boolean, day: Judge
 /** Open, marginal or shut for sowing, by day, and why, for what is sown. */
 export function sowingWindow(sown: Sown, ground: SeasonGround, schools: Schools, trace: Trace): SowingWindow {
   const { parts, purpose, watered } = sown
-  const { soil, start, place } = ground
+  const { place } = ground
   const v = trace.values(windowValues)
   const odds = trace.values(oddsValues)
   const lead = purpose === 'cover' ? 'cover' : mixLead(parts, trace)
@@ -224,27 +225,44 @@ export function sowingWindow(sown: Sown, ground: SeasonGround, schools: Schools,
       ? season.warmest + lastByGrowth(place, up, season.frost - season.warmest, odds.growth, odds.growthBase)
       : lastDayOf(season, leadDays)
 
-  const days = yearDays(dayNumber(start), soil.length)
-  const toColdest = (place.coldest - place.warmest + YEAR_DAYS) % YEAR_DAYS
-  let season = seasonAround(ground, start, schools.cutOff)
-  let last = lastOf(season)
-  const window: SowingWindow = { start, states: [], reasons: [], seasons: [], cutOff: dayOf(last), lead, leadDays }
-  for (let i = 0; i < soil.length; i++) {
-    const number = dayNumber(start) + i
-    const d = days[i]!
-    if (i > 0 && d === place.coldest) {
-      season = seasonAround(ground, dayOf(number), schools.cutOff)
-      last = lastOf(season)
-    }
-    const since = (d - place.warmest + YEAR_DAYS) % YEAR_DAYS
-    const after = since < toColdest ? since : null
-    const toWarmest = YEAR_DAYS - since
-    const [state, reason] = judge(lines, purpose, warm, { d, soil: soil[i]!, after, toWarmest, season, last, number })
-    window.states.push(state)
-    window.reasons.push(reason)
-    window.seasons.push(seasonName(after, toWarmest, reason, v))
+  const window: SowingWindow = {
+    ...cutWindow(ground, schools.cutOff, lastOf, (day) => {
+      const [state, reason] = judge(lines, purpose, warm, day)
+      return { state, reason, season: seasonName(day.after, day.toWarmest, reason, v) }
+    }),
+    lead,
+    leadDays,
   }
   if (warm && window.states.every((s) => s === 'shut')) window.reasons = window.reasons.map((r) => (r === 'cold' ? 'never' : r))
+  return window
+}
+
+/** Goes over the days of the soil's reach, each with the season it belongs to, and keeps what each is judged to be. */
+export function cutWindow(
+  ground: SeasonGround,
+  school: Schools['cutOff'],
+  lastOf: (season: FrostSeason) => number,
+  judged: (day: Judged) => { state: DayState; reason: Reason; season: SeasonName },
+): Pick<SowingWindow, 'start' | 'states' | 'reasons' | 'seasons' | 'cutOff'> {
+  const { start, soil, place } = ground
+  const first = dayNumber(start)
+  const days = yearDays(first, soil.length)
+  let season = seasonAround(ground, start, school)
+  let last = lastOf(season)
+  const window = { start, states: [] as DayState[], reasons: [] as Reason[], seasons: [] as SeasonName[], cutOff: dayOf(last) }
+  for (let i = 0; i < soil.length; i++) {
+    const number = first + i
+    const d = days[i]!
+    if (i > 0 && d === place.coldest) {
+      season = seasonAround(ground, dayOf(number), school)
+      last = lastOf(season)
+    }
+    const since = daysOn(place.warmest, d)
+    const found = judged({ d, number, soil: soil[i]!, after: since < place.toColdest ? since : null, toWarmest: YEAR_DAYS - since, season, last })
+    window.states.push(found.state)
+    window.reasons.push(found.reason)
+    window.seasons.push(found.season)
+  }
   return window
 }
 

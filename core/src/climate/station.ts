@@ -3,7 +3,7 @@ import type { ClimateModel } from './climateModel.ts'
 import { chanceOf, simulate } from './generator.ts'
 import { soilFromAir, type SoilFollows } from './soilTemperature.ts'
 import type { WeatherDay } from './weatherSeries.ts'
-import { YEAR_DAYS } from './yearDay.ts'
+import { yearDay, YEAR_DAYS } from './yearDay.ts'
 
 /** A day of the outlook: air °C at screen height, rain mm, wind km/h, soil °C at 50 mm. */
 export interface StationDay extends WeatherDay {
@@ -43,7 +43,7 @@ export function simulatedDays(model: ClimateModel, follows: SoilFollows, from: D
   const list: StationDay[] = []
   for (let number = Math.max(begins, dayNumber(from)); number <= dayNumber(to); number++) {
     const day = dayOf(number)
-    const i = Math.min(length - 1, (Number(day.slice(0, 4)) - BEGINS) * YEAR_DAYS + dayInYear(day))
+    const i = Math.min(length - 1, (Number(day.slice(0, 4)) - BEGINS) * YEAR_DAYS + yearDay(number))
     list.push({
       day,
       low: tenth(low[i]!),
@@ -54,11 +54,6 @@ export function simulatedDays(model: ClimateModel, follows: SoilFollows, from: D
     })
   }
   return list
-}
-
-function dayInYear(day: Day): number {
-  const common = `2027-${day.slice(5) === '02-29' ? '02-28' : day.slice(5)}`
-  return dayNumber(common) - dayNumber('2027-01-01')
 }
 
 const tenth = (x: number) => Math.round(x * 10) / 10

@@ -1,4 +1,4 @@
-import { dayNumber, dayOf, type Day } from '../calendar/day.ts'
+import { dayNumber, dayOf } from '../calendar/day.ts'
 import type { Station } from '../entities/station.ts'
 import { modelFromNormals, modelFromRecord } from './climateModel.ts'
 import { frostDates } from './frostOdds.ts'
@@ -69,9 +69,4 @@ export function stationFor<T extends { id: string; latitude: number | null; long
     .filter((x) => x.km <= FARTHEST_STATION)
     .sort((a, b) => a.km - b.km)
   return near[0]?.s ?? null
-}
-
-/** Days before a day, and from it on: what was, and what is expected. */
-export function splitAt<T extends { day: Day }>(days: readonly T[], today: Day): { past: T[]; ahead: T[] } {
-  return { past: days.filter((d) => d.day < today), ahead: days.filter((d) => d.day >= today) }
 }

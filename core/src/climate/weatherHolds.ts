@@ -1,5 +1,5 @@
 import { addDays, daysBetween, type Day } from '../calendar/day.ts'
-import { OPERATIONS, type StepKind } from '../reference/operations.ts'
+import type { StepKind } from '../reference/operations.ts'
 import type { PlannedStep } from '../schedule/orderOfWork.ts'
 import type { Notice } from '../trace/figure.ts'
 import { joined, onDay, quantity, say, type Message } from '../trace/message.ts'
@@ -137,7 +137,6 @@ export function weatherHolds(steps: readonly PlannedStep[], outlook: Outlook | n
 
 /** The next day that suits, as far as the order of work lets the step slip. */
 function betterDay(step: PlannedStep, suits: (day: Day) => boolean): Day | null {
-  if (OPERATIONS[step.kind].by === undefined) return null
   for (let n = 1; n <= LOOK_AHEAD; n++) {
     const day = addDays(step.chosen, n)
     if (step.latest !== null && daysBetween(day, step.latest) < 0) return null

@@ -6,6 +6,9 @@ export const YEAR_DAYS = 365
 export const MONTH_STARTS = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334, 365] as const
 export const MONTH_LENGTHS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const
 
+/** Days of the usual year from one of its days on to another, 0 to 364. */
+export const daysOn = (from: number, to: number): number => (to - from + 2 * YEAR_DAYS) % YEAR_DAYS
+
 /** Day of the usual year, 0 for 1 January to 364, of a day number. */
 export function yearDay(number: number): number {
   const date = new Date(number * 86_400_000)

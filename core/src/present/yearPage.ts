@@ -1,16 +1,17 @@
 import { addDays, dayNumber, daysBetween, type Day } from '../calendar/day.ts'
 import { CAUSES, type Cause, type DayState, type Reason } from '../climate/dayReasons.ts'
 import { hargreaves, penmanMonteith } from '../climate/evapotranspiration.ts'
+import { frostDates } from '../climate/frostOdds.ts'
 import { growthPotential, growthValues } from '../climate/growth.ts'
 import { FREEZING, KILLING, SIMULATED_YEARS } from '../climate/placeYear.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
 import { soilBand } from '../climate/soilBand.ts'
 import { oddsOfMix, oddsValues, sowingOdds } from '../climate/sowingOdds.ts'
-import { leadOf, leadValues } from '../climate/sowingLines.ts'
+import { leadOf, leadValues, sownGrass } from '../climate/sowingLines.ts'
 import { lastDayToSow, sowingWindow, type Sown } from '../climate/sowingWindow.ts'
 import { extraterrestrial } from '../climate/sunEnergy.ts'
-import { monthOf, MONTH_STARTS, yearDays, YEAR_DAYS } from '../climate/yearDay.ts'
-import { GRASSES, type GrassId } from '../reference/grasses.ts'
+import { daysOn, monthOf, MONTH_STARTS, yearDay, YEAR_DAYS } from '../climate/yearDay.ts'
+import type { GrassId } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Trace } from '../trace/trace.ts'
 
@@ -84,8 +85,8 @@ export function yearPage(climate: SiteClimate, elevation: number, today: Day, sc
   const { place } = climate
   const month = MONTH_STARTS.findLastIndex((from) => from <= place.coldest)
   const begins = MONTH_STARTS[month]!
-  const inYear = yearDays(dayNumber(today), 1)[0]!
-  const since = (inYear - begins + YEAR_DAYS) % YEAR_DAYS
+  const inYear = yearDay(dayNumber(today))
+  const since = daysOn(begins, inYear)
   const first = addDays(today, -since)
   const rotated = (of: ArrayLike<number>) => Array.from({ length: YEAR_DAYS }, (_, i) => tenth(of[(begins + i) % YEAR_DAYS]!))
   const growing = trace.values(growthValues)
@@ -156,33 +157,23 @@ function rowOf(
 function oddsOf(grasses: readonly GrassId[], lawn: boolean, { place, sums }: SiteClimate, schools: Schools, trace: Trace) {
   const v = trace.values(oddsValues)
   return oddsOfMix(
-    grasses.map((grass) => {
-      const { thermal, season, soilMin } = GRASSES[grass]
-      return sowingOdds(
-        place,
-        sums,
-        { season, thermal: thermal!, least: soilMin ?? 0, lead: trace.value(leadValues[leadOf(grass)]) },
-        { watered: true, lawn, standsBy: schools.stands },
-        v,
-      )
+    grasses.flatMap((grass) => {
+      const sown = sownGrass(grass, trace)
+      return sown ? [sowingOdds(place, sums, sown, { watered: true, lawn, standsBy: schools.stands }, v)] : []
     }),
   )
 }
 
 /** After the warmest day, the share of years that have frozen; before it, the share that will freeze once more. From the simulated years. */
-function frostShares({ place, sums }: SiteClimate, begins: number): (number | null)[] {
-  const { warmest, coldest, years } = place
-  const toColdest = (coldest - warmest + YEAR_DAYS) % YEAR_DAYS
-  const firsts = sums.frosts.slice(0, SIMULATED_YEARS).map((f, y) => f - (warmest + y * YEAR_DAYS))
-  const lasts = Array.from({ length: SIMULATED_YEARS }, (_, y) => {
-    let last = -1
-    for (let d = 0; d < YEAR_DAYS; d++) if (years.low[warmest + y * YEAR_DAYS + d]! <= KILLING) last = d
-    return last
-  })
+function frostShares({ place }: SiteClimate, begins: number): (number | null)[] {
+  const { warmest, toColdest, years } = place
+  const firsts = frostDates(years.low, 0, warmest, KILLING).dates.slice(0, SIMULATED_YEARS)
+  const lasts = frostDates(years.low, 0, warmest, KILLING, true).dates.slice(0, SIMULATED_YEARS)
+  const share = (dates: readonly (number | null)[], test: (since: number) => boolean) =>
+    Math.round((100 * dates.filter((since) => since !== null && test(since)).length) / SIMULATED_YEARS)
   return Array.from({ length: YEAR_DAYS }, (_, i) => {
-    const after = (begins + i - warmest + YEAR_DAYS) % YEAR_DAYS
-    const share = (list: readonly number[], test: (x: number) => boolean) => Math.round((100 * list.filter(test).length) / SIMULATED_YEARS)
-    return after < toColdest ? share(firsts, (f) => f <= after) : share(lasts, (l) => l >= after)
+    const after = daysOn(warmest, begins + i)
+    return after < toColdest ? share(firsts, (since) => since <= after) : share(lasts, (since) => since >= after)
   })
 }
 

@@ -12,7 +12,7 @@ import type { DayState, Reason } from '../climate/dayReasons.ts'
 import { placeValues } from '../climate/placeYear.ts'
 import { leadValues, windowRules } from '../climate/sowingLines.ts'
 import { lastDayOf, seasonAround, sowingWindow, type SowingWindow, type Sown } from '../climate/sowingWindow.ts'
-import { yearDays } from '../climate/yearDay.ts'
+import { yearDay } from '../climate/yearDay.ts'
 import type { Prescription } from '../prescribe.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { joined, onDay, say, type Message } from '../trace/message.ts'
@@ -343,7 +343,7 @@ function plannedSteps(
 ): PlannedStep[] {
   const slope = trace.value(slopeLines.bank)
   const heat = trace.value(placeValues.hotWork)
-  const hot = (day: Day) => climate.place.high[yearDays(dayNumber(day), 1)[0]!]! >= heat
+  const hot = (day: Day) => climate.place.high[yearDay(dayNumber(day))]! >= heat
   let before: Figure | null = null
   return schedule.steps.map((s, i): PlannedStep => {
     const { kind, zones, effort } = s.need

@@ -2,9 +2,9 @@ import { addDays, dayNumber, dayOf, daysBetween, type Day } from '../calendar/da
 import { CAUSE_NAMES, REASONS, type Cause, type DayState, type SeasonName } from '../climate/dayReasons.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
 import { mixOdds, oddsRules, oddsValues, type DayOdds } from '../climate/sowingOdds.ts'
-import { leadOf, leadValues, WANTED_FROM } from '../climate/sowingLines.ts'
-import { type SowingWindow, type Sown } from '../climate/sowingWindow.ts'
-import { yearDays } from '../climate/yearDay.ts'
+import { sownGrass, WANTED_FROM } from '../climate/sowingLines.ts'
+import type { SowingWindow, Sown } from '../climate/sowingWindow.ts'
+import { yearDay } from '../climate/yearDay.ts'
 import { GRASSES } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Figure } from '../trace/figure.ts'
@@ -96,8 +96,7 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
     cutOff: dayOf(start + to),
   })
   const tried = (span: SeasonSpan) => schedulePackage(steps, fixed, mask(span), b.calendar, b.wishes)
-  const firstDay = (span: SeasonSpan) => firstIn(b, span)
-  const offered = spans.map((span) => ({ span, day: firstDay(span) })).filter((o): o is { span: SeasonSpan; day: Day } => o.day !== null)
+  const offered = spans.map((span) => ({ span, day: firstIn(b, span) })).filter((o): o is { span: SeasonSpan; day: Day } => o.day !== null)
   const allowed = offered.filter(({ span, day }) => pinned === span || (span.season !== 'summer' && worthIt(b, span, day)))
   const order = pinned ? allowed.filter((o) => o.span === pinned) : byDate(b, allowed)
   let taken: { span: SeasonSpan; schedule: Schedule } | null = null
@@ -130,7 +129,7 @@ const MOST_OFFERED = 3
 /** Seasons that begin further off are no choice yet, days. */
 const OFFERED_WITHIN = 330
 /** A quick cover holds ground that is bare now: later than this it does not. */
-const COVER_WITHIN = 60
+export const COVER_WITHIN = 60
 
 const inSpan = ({ from, to }: SeasonSpan, i: number) => i >= from && i <= to
 
@@ -163,15 +162,10 @@ function byDate({ customerDate, sown }: ChoiceBrief, offered: readonly { span: S
 }
 
 function oddsOf({ climate, sown, schools, trace }: ChoiceBrief, day: Day): DayOdds | null {
-  const grasses = sown.parts
-    .filter((p) => p.share >= WANTED_FROM || sown.parts.length === 1)
-    .flatMap(({ grass }) => {
-      const { thermal, season, soilMin } = GRASSES[grass]
-      return thermal ? [{ season, thermal, least: soilMin ?? 0, lead: trace.value(leadValues[leadOf(grass)]) }] : []
-    })
+  const grasses = sown.parts.filter((p) => p.share >= WANTED_FROM || sown.parts.length === 1).flatMap(({ grass }) => sownGrass(grass, trace) ?? [])
   if (grasses.length === 0) return null
   const brief = { watered: sown.watered, lawn: sown.purpose === 'lawn', standsBy: schools.stands }
-  const inYear = yearDays(dayNumber(day), 1)[0]!
+  const inYear = yearDay(dayNumber(day))
   return climate.kept.recall(`odds ${inYear} ${sown.parts.map((p) => p.grass).join()}`, [grasses, brief], () =>
     mixOdds(climate.place, climate.sums, grasses, inYear, brief, trace.values(oddsValues)),
   )
@@ -216,9 +210,7 @@ function passedOver(b: ChoiceBrief, choices: readonly SowingChoice[], sowDay: Da
         ? 'Your school sows cool grass in autumn only.'
         : soonest.season === 'spring' && soonest.odds && Number(soonest.odds.value) < trace.value(choiceValues.worth)
           ? say`In spring only ${String(soonest.odds.value)} years in a hundred succeed.`
-          : soonest.season === 'summer'
-            ? 'High summer is not taken in place of a coming autumn without your word.'
-            : 'Its steps and waits do not fit into it, or the customer’s date asks for another.'
+          : 'Its steps and waits do not fit into it, or the customer’s date asks for another.'
     return {
       title: say`Sown ${onDay(sowDay, true)}, in ${NAMES[season]}; it could be ${onDay(soonest.day, true)}, in ${NAMES[soonest.season]}.`,
       says: joined([why, 'Take the other under Order of work.'], ' '),

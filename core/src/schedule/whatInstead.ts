@@ -8,6 +8,7 @@ import { stepsOf, type StepBrief } from '../work/steps.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
 import type { ZonePlan } from '../prescribe.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
+import { COVER_WITHIN } from './sowingChoices.ts'
 import { schedulePackage, type Calendar, type Schedule } from './schedulePackage.ts'
 import type { WaitingPeriods } from './waitingPeriods.ts'
 
@@ -68,9 +69,6 @@ function overseedInstead(m: Misfit): Option[] {
     },
   ]
 }
-
-/** Ground that lies bare is covered within so many days, or not at all. */
-const COVER_WITHIN = 60
 
 function holdOver(m: Misfit): Option[] {
   const { pack, climate, calendar, schools, watered, steps } = m

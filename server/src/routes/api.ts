@@ -75,10 +75,11 @@ export function apiRoutes(parts: Parts): Route[] {
   const seasonBrief = async (): Promise<SeasonBrief> => {
     const list = await jobs.list(false)
     const { stored, settings } = await firmNow()
+    const among = await weather.known()
     const sites = await Promise.all(
       list.map(async (stored) => {
         const { job } = readJob(stored.draft)
-        return [stored.id, job ? await weather.at(job, clock.today(job.site.timeZone)) : null] as const
+        return [stored.id, job ? await weather.at(job, clock.today(job.site.timeZone), among) : null] as const
       }),
     )
     return {

@@ -31,10 +31,10 @@ type Theirs = Pick<Served, 'revision' | 'savedAt' | 'draft'>
 const SAVE_AFTER = 600
 const RETRY_AFTER = 3000
 
-/** The job being edited: its draft as typed, its plan kept by a worker, undo, saving, and what moved since each stage was last looked at. */
 const NO_WEATHER: SiteWeather = { station: null, recent: [], outlook: null }
 const knownWeather = ({ station, recent, outlook }: SiteWeather): SiteWeather => ({ station, recent, outlook })
 
+/** The job being edited: its draft as typed, its plan kept by a worker, undo, saving, and what moved since each stage was last looked at. */
 export const useJob = defineStore('job', () => {
   const firm = useFirm()
   const id = ref<string | null>(null)

@@ -4,6 +4,7 @@ import { addDays, showDay } from '@juvena/core/calendar/day'
 import { CAUSE_NAMES, CAUSES, REASONS } from '@juvena/core/climate/dayReasons'
 import type { YearPage, YearRow } from '@juvena/core/present/yearPage'
 import { GRASSES } from '@juvena/core/reference/grasses'
+import { capital, dayByKey, dayText, dayUnder } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 
 /** When each grass may be sown through the year, and in how many years it succeeds. A day under the pointer, or reached with the arrow keys, says why. */
@@ -23,10 +24,9 @@ const curve = (row: YearRow) => (row.odds ? row.odds.succeed.map((n, i) => `${i}
 const at = ref<{ row: string; day: number } | null>(null)
 const dayOf = (i: number) => {
   const day = addDays(props.year.first, i < props.year.today ? i + DAYS : i)
-  return { day, text: showDay(day, day.slice(0, 4) !== addDays(props.year.first, props.year.today).slice(0, 4)) }
+  return { day, text: dayText(day, addDays(props.year.first, props.year.today)) }
 }
 const spanAt = (row: YearRow, i: number) => row.spans.find((s) => s.from <= i && s.to >= i)!
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 function says(row: YearRow, i: number): { head: string; why: string; rest: string } {
   const span = spanAt(row, i)
   const n = row.odds?.succeed[i]
@@ -46,14 +46,9 @@ const told = computed(() => {
   const row = at.value && props.year.rows.find((r) => r.id === at.value!.row)
   return row ? { ...says(row, at.value!.day), left: (at.value!.day / DAYS) * 100, row: row.id } : null
 })
-function point(row: YearRow, event: PointerEvent) {
-  const box = (event.currentTarget as Element).getBoundingClientRect()
-  at.value = { row: row.id, day: Math.max(0, Math.min(DAYS - 1, Math.floor(((event.clientX - box.left) / box.width) * DAYS))) }
-}
+const point = (row: YearRow, event: PointerEvent) => (at.value = { row: row.id, day: dayUnder(event, DAYS) })
 function key(row: YearRow, event: KeyboardEvent) {
-  const now = at.value?.row === row.id ? at.value.day : props.year.today
-  const step = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 }[event.key]
-  const to = event.key === 'Home' ? 0 : event.key === 'End' ? DAYS - 1 : step === undefined ? null : now + step
+  const to = dayByKey(event.key, at.value?.row === row.id ? at.value.day : props.year.today, DAYS)
   if (to === null) return
   event.preventDefault()
   at.value = { row: row.id, day: (to + DAYS) % DAYS }

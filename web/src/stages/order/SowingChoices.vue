@@ -5,6 +5,7 @@ import { pinKeys } from '@juvena/core/schedule/stepRecords'
 import type { PackagePlan } from '@juvena/core/schedule/orderOfWork'
 import FigureValue from '../../parts/FigureValue.vue'
 import WindowRibbon from './WindowRibbon.vue'
+import { dayText } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
@@ -15,7 +16,6 @@ const job = useJob()
 const NAMES = { spring: 'Spring', summer: 'High summer', autumn: 'Autumn', winter: 'Winter' }
 const sow = () => props.pack.steps.find((s) => s.kind === 'sow')
 const pinned = () => sow()?.state === 'pinned'
-const otherYear = (day: string) => day.slice(0, 4) !== job.today.slice(0, 4)
 /** A year and a month ahead. */
 const DAYS = 395
 const months = computed(() => {
@@ -66,7 +66,7 @@ function take(day: string | null) {
         <span v-if="c.taken" class="mark settled">{{ pinned() ? 'taken by you' : 'taken' }}</span>
       </p>
       <p class="when">
-        <b>{{ showDay(c.day, otherYear(c.day)) }}</b>
+        <b>{{ dayText(c.day, job.today) }}</b>
         <span v-if="c.odds" class="odds"><FigureValue :id="c.odds.id" /> <span class="small soft">of years</span></span>
       </p>
       <p class="small">

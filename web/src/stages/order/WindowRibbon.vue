@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
-import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
+import { addDays, daysBetween } from '@juvena/core/calendar/day'
 import { REASONS } from '@juvena/core/climate/dayReasons'
 import type { WindowSpan } from '@juvena/core/schedule/orderOfWork'
+import { capital, dayByKey, dayText, dayUnder } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 
 /**
@@ -27,29 +28,19 @@ const pieces = computed(() =>
 )
 const cut = computed(() => daysBetween(props.from, props.cutOff) + 1)
 const sowAt = computed(() => (props.sow ? daysBetween(props.from, props.sow) : -1))
-const otherYear = (day: string) => day.slice(0, 4) !== firm.today.slice(0, 4)
-const says = computed(() =>
-  pieces.value
-    .map((s) => `${s.state} ${showDay(s.from, otherYear(s.from))} to ${showDay(s.to, otherYear(s.to))}: ${firm.say(REASONS[s.reason])}`)
-    .join('; '),
-)
+const shownDay = (day: string) => dayText(day, firm.today)
+const says = computed(() => pieces.value.map((s) => `${s.state} ${shownDay(s.from)} to ${shownDay(s.to)}: ${firm.say(REASONS[s.reason])}`).join('; '))
 
 const at = ref<number | null>(null)
 const shown = computed(() => {
   const i = at.value ?? Math.max(0, Math.min(props.days - 1, sowAt.value))
   const day = addDays(props.from, i)
   const span = props.spans.find((s) => s.from <= day && s.to >= day)
-  return span ? `${showDay(day, otherYear(day))}: ${span.state}. ${capital(firm.say(REASONS[span.reason]))}.` : ''
+  return span ? `${shownDay(day)}: ${span.state}. ${capital(firm.say(REASONS[span.reason]))}.` : ''
 })
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
-function point(event: PointerEvent) {
-  const box = (event.currentTarget as Element).getBoundingClientRect()
-  at.value = Math.max(0, Math.min(props.days - 1, Math.floor(((event.clientX - box.left) / box.width) * props.days)))
-}
+const point = (event: PointerEvent) => (at.value = dayUnder(event, props.days))
 function key(event: KeyboardEvent) {
-  const step = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 }[event.key]
-  const to =
-    event.key === 'Home' ? 0 : event.key === 'End' ? props.days - 1 : step === undefined ? null : (at.value ?? Math.max(0, sowAt.value)) + step
+  const to = dayByKey(event.key, at.value ?? Math.max(0, sowAt.value), props.days)
   if (to === null) return
   event.preventDefault()
   at.value = Math.max(0, Math.min(props.days - 1, to))
@@ -80,7 +71,7 @@ function key(event: KeyboardEvent) {
       :viewBox="`0 0 ${days * 10} 30`"
       preserveAspectRatio="none"
       role="img"
-      :aria-label="`${name ?? 'Sowing window'}: ${says}. Last day ${showDay(cutOff, otherYear(cutOff))}.`"
+      :aria-label="`${name ?? 'Sowing window'}: ${says}. Last day ${shownDay(cutOff)}.`"
       @pointermove="reasons && point($event)"
       @pointerleave="at = null"
     >

@@ -20,7 +20,6 @@ const set = <K extends keyof Site>(key: K, value: Site[K]) =>
   })
 const problem = (key: string) => job.problemAt(`site.${key}`)
 const site = (key: 'frost' | 'soilReadOn') => job.draft?.site?.[key]
-/** Another job's place and season, offered while this one has none: a firm works where it works. */
 const stations = shallowRef<{ value: string; name: string }[]>([])
 onMounted(async () => {
   const found = await api<{ stations: { id: string; draft: { name: string } }[] }>('GET', '/stations').catch(() => null)
@@ -31,6 +30,7 @@ const weatherFrom = computed(() => {
   if (!station) return 'No station within reach has a record: the year here is Juvena’s rough climate for the latitude, bent to your frost date.'
   return `The year here goes by station ${station.station.name}${station.station.simulated ? ' (simulated)' : ''}, ${station.basis === 'record' ? 'from its record' : 'from its normals'}.`
 })
+/** Another job's place and season, offered while this one has none: a firm works where it works. */
 const neighbour = shallowRef<{ name: string; site: Site } | null>(null)
 onMounted(async () => {
   if (job.draft?.site?.frost || job.draft?.site?.latitude) return
