@@ -16,12 +16,17 @@ import { planFeeds, type FeedPlan } from './materials/feed.ts'
 import { materialLines, type MaterialLine } from './materials/lines.ts'
 import { prescribe, type Prescription, type ZonePlan } from './prescribe.ts'
 import { workforceOf, type Workforce } from './reference/firmSettings.ts'
+import { grassTable } from './reference/firmGrasses.ts'
+import type { Grass, GrassId, GrassTable } from './reference/grasses.ts'
 import type { ApproachId, Sowing } from './reference/lists.ts'
 import { operationName, OPERATIONS, orderOf, type StepKind } from './reference/operations.ts'
 import type { Schools } from './reference/schools.ts'
 import { orderOfWork, stepBrief, type OrderBrief, type PackagePlan, type PlannedStep } from './schedule/orderOfWork.ts'
 import type { LooseRecord } from './schedule/stepRecords.ts'
 import { waitingPeriods } from './schedule/waitingPeriods.ts'
+import type { Judgement } from './seed/judgeMix.ts'
+import type { MixPart } from './seed/mix.ts'
+import { onlyKnownGrasses } from './seed/knownGrasses.ts'
 import type { ZoneSeed } from './seed/seedPlan.ts'
 import { num, type Figure, type Notice } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
@@ -66,6 +71,10 @@ export interface ZoneSummary {
   later: { seed: ZoneSeed | null; nothing: Message | null } | null
   seed: ZoneSeed | null
   nothing: Message | null
+  /** Juvena's mix, whatever is sown. */
+  suggested: MixPart[]
+  /** How a mix that a person chose compares with it. */
+  judged: Pick<Judgement, 'loses' | 'verdict'> | null
   dressing: { limit: string; lifts: string; depth: string } | null
 }
 
@@ -94,6 +103,8 @@ export interface Rung {
 export interface JobPlan {
   today: Day
   schools: Schools
+  /** Names of every grass the plan speaks of. */
+  grasses: Record<GrassId, Pick<Grass, 'name' | 'short'>>
   /** Every worked value, by id. */
   figures: Record<string, Figure>
   /** Numbers of the trade that the firm had set for itself when this was planned, by "rule.value". */
@@ -135,8 +146,10 @@ export interface JobPlan {
  * A job's whole plan: prescribe (what the ground asks for), schedule (days), follow (water, emergence, first mow).
  * Pure: the same job and context give the same plan, in a browser worker, on the server and on the command line.
  */
-export function planJob(job: Job, { today, firm, diary, outlook = null, station = null, recent = [], memo = new Memo() }: Context): JobPlan {
-  const trace = new Trace(firm.values)
+export function planJob(entered: Job, { today, firm, diary, outlook = null, station = null, recent = [], memo = new Memo() }: Context): JobPlan {
+  const grasses = grassTable(firm.grasses)
+  const trace = new Trace(firm.values, grasses)
+  const { job, notices: unknown } = onlyKnownGrasses(entered, grasses)
   const schools = schoolsOf(job, firm)
   const workforce = workforceOf(firm, trace)
 
@@ -163,6 +176,7 @@ export function planJob(job: Job, { today, firm, diary, outlook = null, station 
     today,
     schools,
     notices: worstFirst([
+      ...unknown,
       ...waits.notices,
       ...prescription.notices,
       ...order.notices,
@@ -175,9 +189,20 @@ export function planJob(job: Job, { today, firm, diary, outlook = null, station 
     steps,
     looseRecords: order.records.loose(),
     follow: followed.follow,
+    grasses: named(grasses, job, prescription),
     figures: trace.figures,
     firmValues: firm.values,
   }
+}
+
+/** Grasses that grow there, that are sown, and that are left out, by their names. */
+function named(grasses: GrassTable, job: Job, p: Prescription): JobPlan['grasses'] {
+  const seeds = [...p.seeds, ...p.laterSeeds]
+  const ids = new Set([
+    ...job.zones.flatMap((z) => z.present),
+    ...seeds.flatMap((s) => [...s.mix, ...s.chosen.left].map((m) => m.grass)),
+  ])
+  return Object.fromEntries([...ids].map((id) => [id, { name: grasses[id]!.name, short: grasses[id]!.short }]))
 }
 
 const FEEDS: readonly StepKind[] = ['feed', 'feed-later']
@@ -232,7 +257,7 @@ interface SummaryBrief {
 }
 
 function zoneSummary(
-  { r, season, approach, seed, suggestedMix, work, later }: ZonePlan,
+  { r, season, approach, seed, suggestedMix, judged, work, later }: ZonePlan,
   p: Prescription,
   { workforce, trace }: SummaryBrief,
 ): ZoneSummary {
@@ -248,6 +273,8 @@ function zoneSummary(
     rungs: rungsOf(work, workforce, trace),
     seed,
     nothing: suggestedMix.nothing,
+    suggested: suggestedMix.parts,
+    judged: judged && { loses: judged.loses, verdict: judged.verdict },
     later: later && { seed: later.seed, nothing: later.mix.nothing },
     dressing: dressing ? { limit: dressing.limit.id, lifts: dressing.lifts.id, depth: dressing.depth.id } : null,
   }

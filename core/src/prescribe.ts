@@ -15,13 +15,14 @@ import { planDebris } from './materials/debris.ts'
 import { planDressing } from './materials/dressing.ts'
 import type { Materials } from './materials/lines.ts'
 import { firmSettings, looseFor } from './reference/firmSettings.ts'
-import { GRASSES, type GrassId } from './reference/grasses.ts'
+import type { Grass } from './reference/grasses.ts'
 import { OPERATIONS } from './reference/operations.ts'
 import { levelValues, lightLines } from './reference/siteValues.ts'
 import type { Schools } from './reference/schools.ts'
 import type { WaitingPeriods } from './schedule/waitingPeriods.ts'
-import { mixName, seasonOf, suggestMix, type Mix } from './seed/mix.ts'
-import { checkMix, lotFigures, reserveShare, seedOrders, seedZone, type LotFigures, type ZoneSeed } from './seed/seedPlan.ts'
+import { judgeMix, type Judgement } from './seed/judgeMix.ts'
+import { alone, mixName, seasonOf, suggestMix, type Mix, type MixBrief } from './seed/mix.ts'
+import { lotFigures, reserveShare, seedOrders, seedZone, type LotFigures, type ZoneSeed } from './seed/seedPlan.ts'
 import type { Figure, Notice } from './trace/figure.ts'
 import type { Memo } from './trace/memo.ts'
 import { joined, quantity, say, type Message } from './trace/message.ts'
@@ -40,6 +41,8 @@ export interface ZonePlan {
   season: 'cool' | 'warm'
   approach: ZoneApproach
   suggestedMix: Mix
+  /** What is to be said of a mix that a person chose. */
+  judged: Judgement | null
   seed: ZoneSeed | null
   work: ZoneWork
   /** The proper sowing that follows a quick cover, where ground is held over. */
@@ -121,10 +124,10 @@ export function prescribe(brief: PrescribeBrief): Prescription {
 }
 
 /** What a zone's prescription depends on besides its own readings, as one text: an edit in one zone leaves the others as they were worked. */
-function othersOf({ job, schools, today, waits }: PrescribeBrief, climate: SiteClimate): string {
+function othersOf({ job, firm, schools, today, waits }: PrescribeBrief, climate: SiteClimate): string {
   const { zones: _zones, drawing: _drawing, pins: _pins, ...rest } = job
   const frosts = [climate.latitude, climate.frostMonthDay, climate.frostSpread, climate.place.warmest, climate.place.coldest]
-  return JSON.stringify([rest, schools, today, frosts, waits.figures.map((f) => [f.id, f.value])])
+  return JSON.stringify([rest, schools, firm.grasses, today, frosts, waits.figures.map((f) => [f.id, f.value])])
 }
 
 /** Reads every zone by the survey of the site. */
@@ -170,25 +173,27 @@ function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFig
   const approach = approachZone({ r, findings, job, schools, trace })
   const season = seasonOf(r, climate.latitude)
   const work = zoneWork({ r, season, approach: approach.chosen, findings, job, schools, trace })
-  const suggested = mixFor(brief, climate, work)
+  const mixing = mixBriefOf(brief, climate, lots, work)
+  const suggested = mixFor(mixing)
   const own = r.zone.mix?.filter((p) => (p.share ?? 0) > 0) ?? []
   const held = work.sowing === 'cover-then-sow'
   const chosen = (by: Mix): Mix =>
     own.length > 0 ? { ...by, parts: own.map((p) => ({ grass: p.grass, share: p.share ?? 0, reason: 'your choice' })), nothing: null } : by
   const mix = held ? suggested : chosen(suggested)
-  const overridden = own.length > 0 && !held && mixName(mix.parts) !== mixName(suggested.parts)
+  const overridden = own.length > 0 && !held && mixName(mix.parts, trace) !== mixName(suggested.parts, trace)
   const seed = seedZone({ work, mix, overridden, lots, trace })
+  const judged = isSown(work.sowing) && own.length > 0 && !held ? judgeMix(mix.parts, suggested, mixing) : null
   const later = held ? properSowing(brief, climate, lots, work, findings, chosen) : null
   const notices = [
     ...approach.notices,
     ...livePests(r, work, findings),
     ...(isSown(work.sowing)
-      ? [...(own.length > 0 ? checkMix(r, mix.parts, season) : []), ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : [])]
+      ? [...(judged?.notices ?? []), ...(seed?.notices ?? []), ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : [])]
       : []),
     ...unopened(work),
-    ...notLabelled(work, seed),
+    ...notLabelled(work, seed, trace),
   ]
-  return { r, season, approach, suggestedMix: suggested, seed, work, later, findings, notices }
+  return { r, season, approach, suggestedMix: suggested, judged, seed, work, later, findings, notices }
 }
 
 /** Ground held over is sown properly in its season: over what stands by then, as new where hardly anything did. */
@@ -203,51 +208,65 @@ function properSowing(
   const { job, schools, trace } = brief
   const r: ZoneReadings = { ...held.r, id: laterRound(held.r.id), zone: { ...held.r.zone, sowing: 'new' } }
   const work = zoneWork({ r, season: held.season, approach: 'sow-new', findings, job, schools, trace })
-  const mix = chosen(mixFor(brief, climate, work))
+  const mix = chosen(mixFor(mixBriefOf(brief, climate, lots, work)))
   return { work, mix, seed: seedZone({ work, mix, overridden: false, lots, trace }) }
 }
 
-/** The mix Juvena would sow: a quick cover where ground is held over, a cool grass where one is put into warm turf on purpose, else what suits it. */
-function mixFor({ schools, today, waits, trace }: PrescribeBrief, climate: SiteClimate, work: ZoneWork): Mix {
-  const { r, sowing } = work
-  const alone = (grass: GrassId, reason: Message): Mix => ({ parts: [{ grass, share: 100, reason }], runnerUp: null, nothing: null })
-  if (sowing === 'cover-then-sow') return alone('annual-ryegrass', 'quick cover; gone within the year')
-  if (sowing === 'winter-green') return alone('perennial-ryegrass', 'green over dormant turf; gone when it wakes')
-  if (sowing === 'blend') return alone('kentucky-bluegrass', 'a cool grass with runners holds its own in warm turf')
+/** What a zone's mix is chosen for. */
+function mixBriefOf({ job, schools, today, waits, trace }: PrescribeBrief, climate: SiteClimate, lots: LotFigures, work: ZoneWork): MixBrief {
+  const { r, sowing, season } = work
   const { prepare, kill } = trace.values(leadTimeValues)
   const ready = addDays(today, plans(work, 'kill') ? kill : prepare)
   const wait = waits.sow([r.id])
-  const sowingFrom = wait !== null && wait > ready ? wait : ready
-  const lastSowing = (grass: GrassId): Day | null => {
+  const lastSowing = (grass: Grass): Day | null => {
     const lead = leadOf(grass)
     return lead === 'cover' ? null : lastDayToSow(lead, climate, today, schools.cutOff, trace)
   }
-  return suggestMix({
+  return {
     r,
-    season: work.season,
-    sowingFrom,
-    lastSowing: slowOnes(lastSowing, work.season, today),
-    overseeding: sowing === 'over' || sowing === 'thin',
+    job,
+    schools,
+    season,
+    sowing,
+    place: climate.place,
+    sowingFrom: wait !== null && wait > ready ? wait : ready,
+    lastSowing: slowOnes(lastSowing, season, today, trace),
+    renovated: plans(work, 'kill', 'strip'),
+    bag: lots.bag,
     trace,
-  })
+  }
+}
+
+/** The mix Juvena would sow: a quick cover where ground is held over, a cool grass where one is put into warm turf on purpose, else what suits it. */
+function mixFor(brief: MixBrief): Mix {
+  switch (brief.sowing) {
+    case 'cover-then-sow':
+      return alone('annual-ryegrass', 'quick cover; gone within the year')
+    case 'winter-green':
+      return alone('perennial-ryegrass', 'green over dormant turf; gone when it wakes')
+    case 'blend':
+      return alone('kentucky-bluegrass', 'a cool grass with runners holds its own in warm turf')
+    default:
+      return suggestMix(brief)
+  }
 }
 
 /** Grasses in the mix that a herbicide at seeding harms: bents never stand it, fine fescues only as the label says. */
-const notLabelled = (work: ZoneWork, seed: ZoneSeed | null): Notice[] => {
+const notLabelled = (work: ZoneWork, seed: ZoneSeed | null, trace: Trace): Notice[] => {
   const { r } = work
-  const harmed = plans(work, 'seed-safe') ? (seed?.mix ?? []).filter((m) => GRASSES[m.grass].fine || GRASSES[m.grass].season === 'warm') : []
+  const harmed = plans(work, 'seed-safe') ? (seed?.mix ?? []).map((m) => trace.grass(m.grass)).filter((g) => g.stands.mesotrione !== 'yes') : []
   if (harmed.length === 0) return []
-  const bent = harmed.some((m) => m.grass === 'browntop' || GRASSES[m.grass].season === 'warm')
+  const never = harmed.some((g) => g.stands.mesotrione === 'no')
   return [
     {
       id: figureId(zoneScope(r.id), 'seed-safe'),
       stage: 6,
       zone: r.zone.id,
-      level: bent ? 'hold' : 'warn',
-      title: say`${r.name}: ${harmed.map((m) => GRASSES[m.grass].short).join(', ')} in the seed, and a herbicide at seeding.`,
-      says: bent
+      level: never ? 'hold' : 'warn',
+      title: say`${r.name}: ${harmed.map((g) => g.short).join(', ')} in the seed, and a herbicide at seeding.`,
+      says: never
         ? 'It would not come up. Leave the herbicide out, or change the mix. The label decides.'
-        : 'Fine fescues stand only some of them, and at lower rates. Read the label before it is opened.',
+        : 'They stand only some of them, and at lower rates. Read the label before it is opened.',
     },
   ]
 }
@@ -295,7 +314,7 @@ const noSeedFits = (r: ZoneReadings, nothing: Message | null): Notice => ({
   title: say`${r.name}: no seed fits here.`,
   says: joined([
     nothing,
-    r.zone.present.some((g) => GRASSES[g].newRate === null)
+    r.present.some((g) => g.newRate === null)
       ? 'Fill gaps with runners or plugs of the turf there.'
       : 'Change the light or the height of cut, or choose another plant.',
   ]),
@@ -305,8 +324,8 @@ const noSeedFits = (r: ZoneReadings, nothing: Message | null): Notice => ({
  * Last sowing days, for the grasses slower than the season's quickest only: whether the season itself fits is the schedule's to say.
  * Once even the quickest has passed, the plan is for next season and nothing is ruled out by date.
  */
-function slowOnes(lastSowing: (g: GrassId) => Day | null, season: 'cool' | 'warm', today: Day): (g: GrassId) => Day | null {
-  const quickest = lastSowing(season === 'cool' ? 'perennial-ryegrass' : 'bermudagrass')
+function slowOnes(lastSowing: (g: Grass) => Day | null, season: 'cool' | 'warm', today: Day, trace: Trace): (g: Grass) => Day | null {
+  const quickest = lastSowing(trace.grass(season === 'cool' ? 'perennial-ryegrass' : 'bermudagrass'))
   return (grass) => {
     const last = lastSowing(grass)
     return last === null || quickest === null || quickest < today || last >= quickest ? null : last

@@ -36,7 +36,7 @@ import { levelValues, trenchValues } from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderOfWork.ts'
 import { choiceValues } from './schedule/sowingChoices.ts'
 import { treatmentReadings, usualWait, waitRules } from './schedule/waitingPeriods.ts'
-import { mixRule } from './seed/mix.ts'
+import { mixRules } from './seed/mix.ts'
 import { seedReadings, seedRules } from './seed/seedRules.ts'
 import type { Message } from './trace/message.ts'
 import type { Declaration, Procedure, Rule, TradeValue } from './trace/rule.ts'
@@ -51,7 +51,7 @@ const RULE_SETS = [
   seenRules,
   approachRules,
   groundRules,
-  { mixRule },
+  mixRules,
   seedRules,
   feedRules,
   { feedDaySoil },

@@ -1,6 +1,5 @@
 import { addDays, dayNumber, dayOf, type Day } from '../calendar/day.ts'
 import type { Job } from '../entities/job.ts'
-import { GRASSES } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { Memo } from '../trace/memo.ts'
@@ -83,7 +82,7 @@ export interface ClimateBrief {
   trace: Trace
 }
 
-const isWarm = (job: Job) => job.zones.some((z) => z.present.some((g) => GRASSES[g].season === 'warm'))
+const isWarm = (job: Job, trace: Trace) => job.zones.some((z) => z.present.some((g) => trace.grasses[g]?.season === 'warm'))
 
 /** The year at a job's site, worked once for a place and a frost date. */
 function placeOf(
@@ -112,7 +111,7 @@ function placeOf(
 
 export function siteClimate({ job, today, station, recent, memo, trace }: ClimateBrief): SiteClimate {
   const { site } = job
-  const at = trace.read(readings.latitude, JOB, site.latitude) ?? trace.found(latitudeRule, JOB, USUAL_LATITUDE[isWarm(job) ? 'warm' : 'cool'], {})
+  const at = trace.read(readings.latitude, JOB, site.latitude) ?? trace.found(latitudeRule, JOB, USUAL_LATITUDE[isWarm(job, trace) ? 'warm' : 'cool'], {})
   const latitude = num(at)
   const { place, sums, kept } = placeOf(job, latitude, station, memo, trace)
   const { median, tenth } = place.firstFrost
@@ -188,7 +187,7 @@ export const leadTimeValues = tradeValues('lead-time', {
  */
 export function growingSeason({ place }: SeasonGround, job: Job, trace: Trace): { from: number; to: number } {
   const { growsFrom, warmGrowsFrom } = trace.values(leadTimeValues)
-  const least = isWarm(job) ? warmGrowsFrom : growsFrom
+  const least = isWarm(job, trace) ? warmGrowsFrom : growsFrom
   const grows = (k: number) => place.soil[(place.coldest + k) % YEAR_DAYS]! >= least
   let [first, last] = [0, YEAR_DAYS - 1]
   while (first < YEAR_DAYS && !grows(first)) first++

@@ -1,5 +1,5 @@
 import { addDays } from '../calendar/day.ts'
-import { GRASSES, type GrassId } from '../reference/grasses.ts'
+import type { Grass, GrassId } from '../reference/grasses.ts'
 import { procedure, rule, tradeValues, value, type TradeValue } from '../trace/rule.ts'
 import type { Trace } from '../trace/trace.ts'
 import { oddsValues, type SownGrass } from './sowingOdds.ts'
@@ -89,23 +89,28 @@ export const windowRules = {
 export type Lead = keyof typeof leadValues
 
 /** What decides how long before killing frost a grass has to be sown. Nurse grasses wait for nobody. */
-export function leadOf(grass: GrassId): Lead {
-  if (GRASSES[grass].season === 'warm') return 'warm'
-  if (grass === 'kentucky-bluegrass') return 'bluegrass'
-  return grass === 'annual-ryegrass' ? 'cover' : 'cool'
+export function leadOf(grass: Grass): Lead {
+  if (grass.season === 'warm') return 'warm'
+  if (grass.passing) return 'cover'
+  return grass.thermal && grass.thermal.theta >= SLOW ? 'bluegrass' : 'cool'
 }
+/** Cool grasses whose seed wants this much warmth are as slow as bluegrass, °C·d. Juvena's model. */
+const SLOW = 200
+
+/** Grasses that are sown into cold soil to come up in spring: common practice for fescue and bluegrass. */
+export const liesDormant = (grass: Grass): boolean => grass.season === 'cool' && (grass.fine || (grass.spreads && !grass.passing))
 
 /** Grasses of this share or more are wanted for themselves, % by weight. Juvena's model. */
 export const WANTED_FROM = 10
 
 /** The lead of a mix is that of its slowest wanted grass. */
 export function mixLead(parts: readonly { grass: GrassId; share: number }[], trace: Trace): Lead {
-  const leads = parts.filter((p) => p.share >= WANTED_FROM).map((p) => leadOf(p.grass))
+  const leads = parts.filter((p) => p.share >= WANTED_FROM).map((p) => leadOf(trace.grass(p.grass)))
   return leads.reduce<Lead>((slowest, lead) => (trace.value(leadValues[lead]) > trace.value(leadValues[slowest]) ? lead : slowest), 'cover')
 }
 
 /** What the odds of a grass are tried with; null where it is not sown from seed. */
-export function sownGrass(grass: GrassId, trace: Trace): SownGrass | null {
-  const { thermal, season, soilMin } = GRASSES[grass]
+export function sownGrass(grass: Grass, trace: Trace): SownGrass | null {
+  const { thermal, season, soilMin } = grass
   return thermal && { season, thermal, least: soilMin ?? 0, lead: trace.value(leadValues[leadOf(grass)]) }
 }

@@ -1,10 +1,10 @@
 import { dayNumber, dayOf, nextOn, type Day } from '../calendar/day.ts'
-import { GRASSES, type GrassId } from '../reference/grasses.ts'
+import type { GrassId } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { DayState, Reason, SeasonName } from './dayReasons.ts'
 import { placeValues, type PlaceYear } from './placeYear.ts'
-import { leadValues, mixLead, WANTED_FROM, windowValues, type Lead } from './sowingLines.ts'
+import { leadValues, liesDormant, mixLead, WANTED_FROM, windowValues, type Lead } from './sowingLines.ts'
 import { oddsValues } from './sowingOdds.ts'
 import { daysOn, yearDay, yearDays, YEAR_DAYS } from './yearDay.ts'
 
@@ -85,8 +85,8 @@ export interface Judged {
 }
 
 /** Days that a mix takes to come up, by day of the usual year: thermal time on the usual soil; Infinity where it never adds up in 200 days. */
-function daysUp({ soil }: PlaceYear, parts: Sown['parts']): Float64Array {
-  const slowest = parts.flatMap((p) => GRASSES[p.grass].thermal ?? []).sort((a, b) => b.theta - a.theta)[0] ?? { theta: 100, base: 5 }
+function daysUp({ soil }: PlaceYear, parts: Sown['parts'], trace: Trace): Float64Array {
+  const slowest = parts.flatMap((p) => trace.grass(p.grass).thermal ?? []).sort((a, b) => b.theta - a.theta)[0] ?? { theta: 100, base: 5 }
   return Float64Array.from({ length: YEAR_DAYS }, (_, d) => {
     let sum = 0
     for (let k = 0; k < LONGEST_UP; k++) {
@@ -207,18 +207,18 @@ export function sowingWindow(sown: Sown, ground: SeasonGround, schools: Schools,
   const lead = purpose === 'cover' ? 'cover' : mixLead(parts, trace)
   const warm = lead === 'warm'
   const leadDays = purpose === 'winter-green' ? v.winterGreenFrost : trace.value(leadValues[lead])
-  const up = daysUp(place, parts)
+  const up = daysUp(place, parts, trace)
   const lines: Lines = {
     place,
     v,
     schools,
     watered,
-    least: Math.max(...parts.map((p) => GRASSES[p.grass].soilMin ?? (warm ? v.warmLeast : v.coolLeast)), -99),
+    least: Math.max(...parts.map((p) => trace.grass(p.grass).soilMin ?? (warm ? v.warmLeast : v.coolLeast)), -99),
     hotDay: trace.value(placeValues.hotDay),
     heatBorne: watered ? odds.hotDaysWatered : odds.hotDaysDry,
     longest: odds.longest,
     up,
-    liesDormant: parts.every((p) => GRASSES[p.grass].fine || p.grass === 'kentucky-bluegrass' || p.share < WANTED_FROM),
+    liesDormant: parts.every((p) => liesDormant(trace.grass(p.grass)) || p.share < WANTED_FROM),
   }
   const lastOf = (season: FrostSeason) =>
     schools.stands === 'degree-days' && !warm && purpose === 'lawn' && season.frost !== null

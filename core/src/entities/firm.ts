@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { DEFAULT_SCHOOLS, SCHOOL_CHOICES, type Schools } from '../reference/schools.ts'
+import { ownGrassSchema } from './grass.ts'
+import { uniqueIds } from './uniqueIds.ts'
 import { grade, oneOf, quantity, text } from './entry.ts'
 
 export const firmSchema = z.strictObject({
@@ -19,6 +21,8 @@ export const firmSchema = z.strictObject({
   schools: z.partialRecord(z.enum(Object.keys(SCHOOL_CHOICES) as [keyof typeof SCHOOL_CHOICES]), z.string().max(40)).default({}),
   /** Numbers of the trade the firm has set for itself, by "rule.value". */
   values: z.record(z.string().max(120), z.number({ error: 'A value is a number.' })).default({}),
+  /** Grasses the firm has changed or added. */
+  grasses: uniqueIds(z.array(ownGrassSchema).max(100), 'grasses').default([]),
   /** Single-letter keys on or off. */
   letterKeys: z.boolean().default(true),
   paper: oneOf(['a4', 'letter'], 'a paper size').default('a4'),

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { APPROACHES, AIMS, SOWINGS, COVERS, DRESSINGS, MOWERS, PENETRATIONS, TEXTURES, TREATMENTS, WEARS } from '../reference/lists.ts'
-import { GRASS_IDS } from '../reference/grasses.ts'
+import { grassId } from './grass.ts'
 import { BROWNED, DAMPS, DISEASE_IDS, EDGE_STATES, LAB_LEVELS, LITTERS, PEST_IDS, WEED_IDS } from '../reference/walkLists.ts'
 import { STEP_KINDS } from '../reference/operations.ts'
 import { SCHOOL_CHOICES } from '../reference/schools.ts'
@@ -47,7 +47,7 @@ const cover = z
     }
   })
 
-const mixPart = z.strictObject({ grass: oneOf(GRASS_IDS, 'a grass in the table'), share: percent('Share by weight') })
+const mixPart = z.strictObject({ grass: grassId, share: percent('Share by weight') })
 
 const some = z.number({ error: 'A tally is a number.' }).min(0, 'A tally is not below nothing.').max(100_000)
 const tally = z.strictObject({ wanted: some.default(0), weeds: some.default(0), moss: some.default(0), bare: some.default(0) })
@@ -90,7 +90,11 @@ export const zoneSchema = z.strictObject({
   ph: quantity('ph', { min: 3, max: 11, what: 'A pH', because: 'soils lie between. Check the reading.' }),
   heightOfCut: quantity('depth', { min: 2, max: 200, what: 'A height of cut' }),
   mower: oneOf(MOWERS, 'a mower').nullable().default(null),
-  present: z.array(oneOf(GRASS_IDS, 'a grass in the table')).max(12).default([]),
+  present: z.array(grassId).max(12).default([]),
+  /** A named fine hybrid, which common seed of its kind does not match. */
+  hybrid: yesNo,
+  /** Salt reaches it: sea spray, road salt, salty water. */
+  salty: yesNo,
   wear: oneOf(WEARS, 'a degree of wear').nullable().default(null),
   lowsDepth: quantity('depth', { min: 0, max: 500, what: 'Depth of the lows' }),
   lowsShare: percent('Share of ground lying low'),
@@ -110,6 +114,9 @@ export const zoneSchema = z.strictObject({
       if (Math.abs(sum - 100) > 0.5)
         ctx.addIssue({ code: 'custom', message: `The mix adds up to ${showNumber(sum)} % by weight; it has to make 100 %.` })
     }),
+  /** A seed rate of the contractor's own, and what it is a rate of: the bag, or pure live seed. */
+  seedRate: quantity('rate', { min: 0.1, max: 200, what: 'A seed rate', because: 'no grass is sown at more. Check the unit.' }),
+  seedRateOf: oneOf(['bag', 'pls'], 'the bag or pure live seed').default('bag'),
   precipitation: quantity('precipitation', { min: 0.1, max: 300, what: 'A precipitation rate' }),
   uniformity: quantity('ratio', {
     min: 0.1,
@@ -193,7 +200,7 @@ const treatment = z.strictObject({
 
 const lot = z.strictObject({
   id,
-  grass: oneOf(GRASS_IDS, 'a grass in the table'),
+  grass: grassId,
   name: text(80),
   purity: quantity('percent', { min: 1, max: 100, what: 'Purity', because: 'read the label; most bags stand at 90 to 99 %.' }),
   germination: quantity('percent', {

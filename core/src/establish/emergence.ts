@@ -1,5 +1,5 @@
 import { dayNumber, dayOf, type Day } from '../calendar/day.ts'
-import { GRASSES, type GrassId } from '../reference/grasses.ts'
+import type { Grass } from '../reference/grasses.ts'
 import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
 
 /** How far the first tenth and the last lie from the half, in warmth. */
@@ -48,12 +48,11 @@ export interface Emergence {
  * Null when the grass has no seed or the warmth never adds up within the array.
  */
 export function emergence(
-  grass: GrassId,
+  { thermal }: Pick<Grass, 'thermal'>,
   sown: Day,
   { soil, start }: { soil: Float64Array; start: Day },
   shares: { first: number; last: number },
 ): Emergence | null {
-  const thermal = GRASSES[grass].thermal
   if (!thermal) return null
   const offset = dayNumber(sown) - dayNumber(start)
   const marks = [shares.first, 1, shares.last].map((share) => share * thermal.theta)

@@ -5,7 +5,7 @@ import type { Job } from '../entities/job.ts'
 import type { Sowing } from '../reference/lists.ts'
 import type { Prescription, ZonePlan } from '../prescribe.ts'
 import type { Workforce } from '../reference/firmSettings.ts'
-import { GRASSES, type GrassId } from '../reference/grasses.ts'
+import type { GrassId } from '../reference/grasses.ts'
 import { lagValues } from '../reference/lagValues.ts'
 import { looksBadValues, OPERATIONS, operationName, operationWhy, type StepKind } from '../reference/operations.ts'
 import { schoolName, type Schools } from '../reference/schools.ts'
@@ -270,16 +270,16 @@ function bandsOf({ prescription: p, trace }: FollowBrief, plan: PackagePlan, sow
   const byGrass = new Map<GrassId, Emergence>()
   const grasses = [...new Set(zones.flatMap((z) => z.seed!.mix.filter((m) => m.share >= WANTED_FROM).map((m) => m.grass)))]
   const up = grasses.flatMap((grass) => {
-    const e = emergence(grass, sow.chosen, p.climate.soilBefore, shares)
+    const e = emergence(trace.grass(grass), sow.chosen, p.climate.soilBefore, shares)
     if (!e) return []
     byGrass.set(grass, e)
-    const { theta, base } = GRASSES[grass].thermal!
+    const { theta, base } = trace.grass(grass).thermal!
     const figure = trace.found(
       emergenceRules.band,
       scope,
       { low: e.first, high: e.last },
       { sown: sow.day, soil: p.climate.soilNow, warmth: theta, base },
-      { part: grass, label: say`${GRASSES[grass].short} shows`, change: 'Warmer or colder soil, and any day it dries.' },
+      { part: grass, label: say`${trace.grass(grass).short} shows`, change: 'Warmer or colder soil, and any day it dries.' },
     )
     return [{ grass, figure }]
   })
@@ -350,7 +350,7 @@ function presentableFrom(
   zones: readonly ZonePlan[],
 ): { figure: Figure; notices: Notice[] } {
   // The slowest zone decides: nobody calls a lawn right while a part of it is bare.
-  const weeks = zones.map((z) => GRASSES[largestPart(z.seed!.mix).grass].weeksToUse)
+  const weeks = zones.map((z) => trace.grass(largestPart(z.seed!.mix).grass).weeksToUse)
   const soonest = Math.max(...weeks.map((w) => w[0]))
   const latest = Math.max(...weeks.map((w) => w[1]))
   const low = addDays(sow.chosen, soonest * 7)

@@ -1,5 +1,4 @@
 import type { FigureValue } from '../quantities/show.ts'
-import { GRASSES } from '../reference/grasses.ts'
 import { PENETRATION_NAMES } from '../reference/lists.ts'
 import { lightLines } from '../reference/siteValues.ts'
 import type { Schools } from '../reference/schools.ts'
@@ -148,11 +147,10 @@ function slopeFinding(r: ZoneReadings, trace: Trace): Found | null {
 }
 
 /** The pH below which the grasses there want lime: centipede lives lowest, fine fescues and bents low. */
-function leastPh({ zone }: ZoneReadings, trace: Trace): number {
-  const { present } = zone
+function leastPh({ present }: ZoneReadings, trace: Trace): number {
   const all = (test: (g: (typeof present)[number]) => boolean) => present.length > 0 && present.every(test)
-  if (all((g) => g === 'centipedegrass')) return trace.value(phLines.acidCentipede)
-  return trace.value(all((g) => GRASSES[g].fine) ? phLines.acidFine : phLines.acid)
+  if (all((g) => g.id === 'centipedegrass')) return trace.value(phLines.acidCentipede)
+  return trace.value(all((g) => g.fine) ? phLines.acidFine : phLines.acid)
 }
 
 function phFinding(r: ZoneReadings, trace: Trace): Found | null {

@@ -1,4 +1,3 @@
-import { GRASSES } from '../reference/grasses.ts'
 import { operationValues, type StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
@@ -28,15 +27,15 @@ const CLUMPS: readonly string[] = ['yorkshire-fog', 'rough-meadow-grass']
 const DUG: readonly string[] = ['dandelion', 'plantain', 'daisy', 'buttercup', 'self-heal', 'sedge']
 
 /** Warm turf that lives by runners above ground only: it has nothing below to come back from. */
-export const stolonOnly = (r: ZoneReadings): boolean => r.zone.present.some((g) => GRASSES[g].stolonOnly)
+export const stolonOnly = (r: ZoneReadings): boolean => r.present.some((g) => g.stolonOnly)
 
 /** Warm turf with runners below ground: it may be cut to its stalks and comes back. */
 export const scalps = (r: ZoneReadings): boolean =>
-  r.zone.present.length > 0 && r.zone.present.every((g) => GRASSES[g].season === 'warm' && /rhizome/.test(GRASSES[g].spread))
+  r.present.length > 0 && r.present.every((g) => g.season === 'warm' && /rhizome/.test(g.spread))
 
 /** Warm turf that spreads by runners: small gaps close by themselves. */
 export const healsItself = (r: ZoneReadings): boolean =>
-  r.zone.present.length > 0 && r.zone.present.every((g) => GRASSES[g].season === 'warm' && GRASSES[g].spreads)
+  r.present.length > 0 && r.present.every((g) => g.season === 'warm' && g.spreads)
 
 const DARK: Message = 'Grass is the wrong plant in this light: work on it is money lost.'
 const IN_THE_DARK: readonly StepKind[] = [

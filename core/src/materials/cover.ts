@@ -1,6 +1,5 @@
 import type { Job } from '../entities/job.ts'
 import { slopeLines } from '../findings/lines.ts'
-import { GRASSES } from '../reference/grasses.ts'
 import { COVER_NAMES, type CoverId } from '../reference/lists.ts'
 import { coverDepth } from '../reference/materialValues.ts'
 import type { ZoneSeed } from '../seed/seedPlan.ts'
@@ -65,7 +64,7 @@ const blanketOver = (seed: ZoneSeed, trace: Trace): Figure => trace.work(coverRu
 
 function looseOver(seed: ZoneSeed, kind: 'peat-free' | 'compost', trace: Trace): Figure {
   const scope = zoneScope(seed.zone)
-  const bears = seed.mix.filter((p) => p.share >= COUNTS_FROM).map((p) => GRASSES[p.grass].depth)
+  const bears = seed.mix.filter((p) => p.share >= COUNTS_FROM).map((p) => trace.grass(p.grass).depth)
   const usual = trace.table(dressingTable.cover, scope, trace.value(coverDepth[kind]))
   const depth = trace.work(coverRules.depth, scope, { usual, bears })
   return trace.work(coverRules.litres, scope, { area: seed.sownArea, depth }, { label: COVER_NAMES[kind] })

@@ -2,7 +2,6 @@ import { daysBetween } from '../calendar/day.ts'
 import type { Problem } from '../entities/problem.ts'
 import type { JobPlan } from '../pipeline.ts'
 import { showNumber } from '../quantities/show.ts'
-import { GRASSES } from '../reference/grasses.ts'
 import { APPROACH_NAMES, type ApproachId } from '../reference/lists.ts'
 import { num } from '../trace/figure.ts'
 import { joined, onDay, quantity, say, type Message, type Part } from '../trace/message.ts'
@@ -128,7 +127,7 @@ function seed(plan: JobPlan): Line {
   const seeds = plan.zones.flatMap((z) => z.seed ?? [])
   if (seeds.length === 0) return nothingMeasured(plan) ? { line: 'no seed yet', sub: NEEDS_A_ZONE } : { line: 'no seed', sub: 'nothing is sown' }
   const total = seeds.reduce((sum, s) => sum + num(s.kg), 0)
-  const kinds = unique(seeds.flatMap((s) => s.mix.map((m) => GRASSES[m.grass].short)))
+  const kinds = unique(seeds.flatMap((s) => s.mix.map((m) => plan.grasses[m.grass]?.short ?? m.grass)))
   return {
     line: say`${quantity(total, 'kg')}, ${kinds.slice(0, 2).join(' / ')}`,
     sub: `${count(unique(seeds.map((s) => s.key)).length, 'mix', 'mixes')}, reserve apart`,

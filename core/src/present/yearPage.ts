@@ -137,7 +137,7 @@ function rowOf(
     if (open && open.state === state && open.reason === reason) open.to = i
     else spans.push({ from: i, to: i, state, reason })
   }
-  const lead = grasses.map(leadOf).reduce((slow, l) => (trace.value(leadValues[l]) > trace.value(leadValues[slow]) ? l : slow))
+  const lead = grasses.map((g) => leadOf(trace.grass(g))).reduce((slow, l) => (trace.value(leadValues[l]) > trace.value(leadValues[slow]) ? l : slow))
   const last = climate.frostMonthDay === null || kind === 'dormant' ? null : lastDayToSow(lead, climate, today, schools.cutOff, trace)
   const odds = kind === 'dormant' ? null : oddsOf(grasses, kind === 'lawn', climate, schools, trace)
   const rotated = (of: Uint8Array) => Array.from({ length: YEAR_DAYS }, (_, i) => of[(begins + i) % YEAR_DAYS]!)
@@ -158,7 +158,7 @@ function oddsOf(grasses: readonly GrassId[], lawn: boolean, { place, sums }: Sit
   const v = trace.values(oddsValues)
   return oddsOfMix(
     grasses.flatMap((grass) => {
-      const sown = sownGrass(grass, trace)
+      const sown = sownGrass(trace.grass(grass), trace)
       return sown ? [sowingOdds(place, sums, sown, { watered: true, lawn, standsBy: schools.stands }, v)] : []
     }),
   )

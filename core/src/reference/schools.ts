@@ -63,6 +63,13 @@ export const SCHOOL_CHOICES = {
       early: { name: 'early', says: 'As soon as soil reaches its least.' },
     },
   }),
+  shade: choice({
+    question: 'Grass in two to three hours of sun?',
+    schools: {
+      lasting: { name: 'what lasts', says: 'Nothing is sown that will not live there: fine fescue from three hours up.' },
+      renewed: { name: 'renewed each year', says: 'Shade ryegrass is sown down to two hours of sun and renewed every year.' },
+    },
+  }),
   order: choice({
     question: 'What comes first, scarifier or corer?',
     schools: {
@@ -133,6 +140,7 @@ export const DEFAULT_SCHOOLS: Schools = {
   stands: 'weeks',
   late: 'stop',
   warm: 'settled',
+  shade: 'lasting',
   order: 'scarify-first',
   cores: 'drag-in',
   dressing: 'light-often',

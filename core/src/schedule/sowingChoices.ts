@@ -5,7 +5,6 @@ import { mixOdds, oddsRules, oddsValues, type DayOdds } from '../climate/sowingO
 import { sownGrass, WANTED_FROM } from '../climate/sowingLines.ts'
 import type { SowingWindow, Sown } from '../climate/sowingWindow.ts'
 import { yearDay } from '../climate/yearDay.ts'
-import { GRASSES } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Figure } from '../trace/figure.ts'
 import { joined, onDay, say, type Message } from '../trace/message.ts'
@@ -154,15 +153,15 @@ function worthIt(b: ChoiceBrief, { season }: SeasonSpan, day: Day): boolean {
 }
 
 /** Seasons in their order; where the customer names a date, those that stand by then come first. */
-function byDate({ customerDate, sown }: ChoiceBrief, offered: readonly { span: SeasonSpan; day: Day }[]) {
+function byDate({ customerDate, sown, trace }: ChoiceBrief, offered: readonly { span: SeasonSpan; day: Day }[]) {
   if (customerDate === null) return offered
-  const weeks = Math.max(0, ...sown.parts.filter((p) => p.share >= WANTED_FROM).map((p) => GRASSES[p.grass].weeksToUse[0]))
+  const weeks = Math.max(0, ...sown.parts.filter((p) => p.share >= WANTED_FROM).map((p) => trace.grass(p.grass).weeksToUse[0]))
   const stands = (day: Day) => addDays(day, weeks * 7) <= customerDate
   return [...offered.filter((o) => stands(o.day)), ...offered.filter((o) => !stands(o.day))]
 }
 
 function oddsOf({ climate, sown, schools, trace }: ChoiceBrief, day: Day): DayOdds | null {
-  const grasses = sown.parts.filter((p) => p.share >= WANTED_FROM || sown.parts.length === 1).flatMap(({ grass }) => sownGrass(grass, trace) ?? [])
+  const grasses = sown.parts.filter((p) => p.share >= WANTED_FROM || sown.parts.length === 1).flatMap(({ grass }) => sownGrass(trace.grass(grass), trace) ?? [])
   if (grasses.length === 0) return null
   const brief = { watered: sown.watered, lawn: sown.purpose === 'lawn', standsBy: schools.stands }
   const inYear = yearDay(dayNumber(day))

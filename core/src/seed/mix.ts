@@ -1,250 +1,323 @@
-import type { Day } from '../calendar/day.ts'
-import { slopeLines, thatchLines } from '../findings/lines.ts'
-import { lightLines } from '../reference/siteValues.ts'
-import { GRASSES, GRASS_IDS, type Grass, type GrassId } from '../reference/grasses.ts'
-import { WEAR_NAMES } from '../reference/lists.ts'
-import { num } from '../trace/figure.ts'
-import { onDay, quantity, say, verbatim, type Message } from '../trace/message.ts'
-import { procedure, tradeValues, value } from '../trace/rule.ts'
+import { slopeLines } from '../findings/lines.ts'
+import { middle, type Grass, type GrassId } from '../reference/grasses.ts'
+import { num, type Figure } from '../trace/figure.ts'
+import { quantity, say, verbatim, type Message } from '../trace/message.ts'
+import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
 import { zoneScope } from '../trace/scope.ts'
+import { dot, sum } from '../quantities/sum.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { allowed, composeMix, type Component, type MixProblem, valueOf } from './composeMix.ts'
+import { FIT_PART_NAMES, fitOf, fitValues, type Fit, type FitGround, type FitPart } from './fit.ts'
+import { whatLeads } from './whatLeads.ts'
 
 export interface MixPart {
   grass: GrassId
   /** Percent by weight. */
   share: number
   reason: Message
-  /** Its score, where Juvena chose it. */
+  /** Its fit, where Juvena judged it. */
   score?: string
+  /** Said where a limit holds its share. */
+  limit?: Message
+}
+
+export interface Shares {
+  grass: GrassId
+  share: number
+}
+
+/** A grass that is left out, and the strongest reason against it. */
+export interface LeftOut {
+  grass: GrassId
+  against: Message
+  /** It cannot be sown here at all. */
+  out: boolean
+  score: number
 }
 
 export interface Mix {
   parts: MixPart[]
-  /** The best grass left out, and the strongest reason against it. */
-  runnerUp: { grass: GrassId; against: Message; score?: string } | null
+  /** What the sward that stands has to say. */
+  leads: Message
+  /** Grasses left out, best first. */
+  left: LeftOut[]
+  /** The best mix without each of its grasses, and what is lost, in points of 100. */
+  without: { grass: GrassId; parts: Shares[]; loses: number }[]
+  /** What a rule of thumb would sow, and how far it falls behind; null where it cannot be sown, or is the same. */
+  thumb: { parts: Shares[]; loses: number } | null
+  /** The parts of the fit of its grasses, and of the best one left out. */
+  fits: { grass: GrassId; parts: FitPart[] }[]
   /** Set when no grass of the table fits this ground, with the strongest reason. */
   nothing: Message | null
 }
 
-/** What speaks for and against a grass, in points. */
-export const mixPoints = tradeValues('mix', {
-  wearShort: value(2, '1', 'model', 'Against, for each step it bears less wear than asked', [0, 10]),
-  wearBorne: value(1, '1', 'model', 'For, for each step of wear asked that it bears', [0, 10]),
-  thereTallFescue: value(5, '1', 'model', 'For tall fescue where tall fescue grows', [0, 10]),
-  there: value(2, '1', 'model', 'For a grass that grows there already', [0, 10]),
-  broadAmongOthers: value(5, '1', 'model', 'Against tall fescue among other grasses', [0, 10]),
-  broadAmongFine: value(3.5, '1', 'model', 'Against a broader leaf among fine grasses', [0, 10]),
-  broadInShade: value(1, '1', 'model', 'The same in shade, where there is less choice', [0, 10]),
-  otherWarm: value(4, '1', 'model', 'Against another warm grass than the turf there', [0, 10]),
-  livesInShade: value(3, '1', 'model', 'For a grass that lives on little sun, in half shade', [0, 10]),
-  halfShade: value(5, 'h', 'model', 'Half shade ends at', [3, 8]),
-  quickOver: value(2.5, '1', 'model', 'For showing within days, over a living sward', [0, 10]),
-  quickNew: value(1.5, '1', 'model', 'For showing within days, on new ground', [0, 10]),
-  quickDays: value(3, 'd', 'model', 'Showing within days means from', [1, 10]),
-  slow: value(1.5, '1', 'model', 'Against a grass that may take weeks to show', [0, 10]),
-  slowDays: value(28, 'd', 'model', 'Weeks to show means from', [10, 60]),
-  knits: value(1, '1', 'model', 'For a grass that knits bare spots together', [0, 10]),
-  buildsThatch: value(1.5, '1', 'model', 'Against a builder of thatch where there is enough', [0, 10]),
-  drySand: value(1, '1', 'model', 'For standing drought on sand', [0, 10]),
-  bentCut: value(25, 'mm', 'practice', 'A fine bent is for cuts up to', [10, 40]),
-  cutUnder: value(90, '%', 'model', 'A cut down to this share of a grass’s lowest is still borne', [50, 100]),
-  cutOver: value(120, '%', 'model', 'A cut up to this share of a grass’s highest is still borne', [100, 200]),
-  knitWithin: value(6, '1', 'model', 'A knitting grass joins the mix when its score is within', [0, 20]),
+/** What makes a mix more than its best grass. */
+export const mixValues = tradeValues('mix', {
+  most: value(3, '1', 'practice', 'Grasses in a mix, at most', [1, 5]),
+  step: value(5, '%', 'practice', 'Shares go in steps of', [5, 20]),
+  quick: value(6, '1', 'model', 'A part that shows within days is worth', [0, 30]),
+  quickOnBank: value(12, '1', 'model', 'and on a bank', [0, 30]),
+  quickEnough: value(25, '%', 'model', 'So much of it is enough', [5, 80]),
+  knits: value(4, '1', 'model', 'A part that knits is worth', [0, 30]),
+  knitsWorn: value(8, '1', 'model', 'and where it is worn hard', [0, 30]),
+  knitsEnough: value(25, '%', 'model', 'So much of it is enough', [5, 80]),
+  company: value(1, '1', 'model', 'Two kinds rather than one are worth', [0, 10]),
+  each: value(1, '1', 'model', 'Every further kind costs', [0, 10]),
+  slowShow: value(18, 'd', 'model', 'Seed that takes this long is not quick at all', [8, 40]),
+  quickShow: value(6, 'd', 'model', 'and is as quick as can be at', [2, 15]),
   nurse: value(15, '%', 'practice', 'Nurse grass on a bank, by weight', [0, 40]),
 })
 
-export const mixRule = procedure({
-  id: 'seed.score',
-  stage: 4,
-  label: 'Score',
-  unit: '1',
-  standing: 'model',
-  says: 'Points for and against a grass on this ground: wear, what grows there, light, how soon it shows, thatch, drought. One that light, cut or date rules out is not sown whatever its points.',
-  values: mixPoints,
-  inputs: { sun: 'h', cut: 'mm' },
-  steps: 'points for − points against',
-  by: 'seed/mix: score',
-  check: 'mix.test.ts',
-})
-
-interface Reason {
-  points: number
-  says: Message
+export const mixRules = {
+  fit: rule({
+    id: 'seed.fit',
+    stage: 4,
+    label: 'Fit',
+    unit: '%',
+    standing: 'model',
+    says: 'How a grass fits this ground: each part from nothing to 100, by how far it counts. What light, cut, date or the sward rules out is not sown whatever its fit.',
+    values: fitValues,
+    inputs: { weight: '1[]', rating: '%[]' },
+    formula: 'dot(weight, rating) / sum(weight)',
+    compute: ({ weight, rating }) => dot(weight, rating) / sum(weight),
+  }),
+  mix: procedure({
+    id: 'seed.mix-value',
+    stage: 4,
+    label: 'Worth of the mix',
+    unit: '1',
+    standing: 'model',
+    says: 'Fit by weight; and points for showing within days, for knitting, for company. The best of all mixes of at most {most} grasses in steps of {step}.',
+    values: mixValues,
+    inputs: { share: '%[]', fit: '%[]' },
+    steps: 'every set of grasses that may be mixed, in every division, within the limits by weight and by plants',
+    by: 'seed/composeMix: composeMix',
+    check: 'composeMix.test.ts, against a mixed-integer solver',
+  }),
 }
 
-interface Scored {
-  grass: Grass
-  score: number
-  out: Message | null
-  against: Reason[]
-  for: Reason[]
-}
-
-const LEVEL = { low: 0, mid: 1, high: 2 }
 /** Which latitude warm grasses are the usual ones below. Common practice. */
 const WARM_BELOW = 32
 
 /** Which season's grasses the zone belongs to: by what grows there, else by latitude. Common practice. */
 export function seasonOf(r: ZoneReadings, latitude: number): 'cool' | 'warm' {
-  const present = r.zone.present
-  if (present.length > 0) return present.filter((g) => GRASSES[g].season === 'warm').length * 2 > present.length ? 'warm' : 'cool'
+  const { present } = r
+  if (present.length > 0) return present.filter((g) => g.season === 'warm').length * 2 > present.length ? 'warm' : 'cool'
   return Math.abs(latitude) < WARM_BELOW ? 'warm' : 'cool'
 }
 
-/** What a mix is chosen for. `lastSowing` is the last day a slow grass may be sown, null where it does not matter. */
-export interface MixBrief {
-  r: ZoneReadings
-  season: 'cool' | 'warm'
-  sowingFrom: Day
-  lastSowing: (grass: GrassId) => Day | null
-  overseeding: boolean
-  trace: Trace
+/** What a mix is chosen for. */
+export interface MixBrief extends FitGround {
+  /** The old sward is killed or lifted off. */
+  renovated: boolean
+  /** Pure live seed of the bag a grass comes from, %, and what a kilogram costs; 0 where not known. */
+  bag: (grass: GrassId) => { pls: number; cost: number }
 }
 
-/** Why a grass cannot be sown here at all; null when it can. */
-function ruledOut(g: Grass, { r, sowingFrom, lastSowing, trace }: MixBrief): Message | null {
-  const cut = num(r.cut)
-  const last = lastSowing(g.id)
-  const points = trace.values(mixPoints)
-  if (cut > points.bentCut && g.id === 'browntop') return say`a fine bent for cuts of ${quantity(points.bentCut, 'mm')} and less`
-  if (g.newRate === null) return 'it is set as plugs or turf, not sown'
-  if (num(r.sun) < g.sunHours) return say`it needs ${quantity(g.sunHours, 'h')} of sun; here it gets ${num(r.sun)}`
-  if (cut < (g.cut[0] * points.cutUnder) / 100 || cut > (g.cut[1] * points.cutOver) / 100)
-    return say`it is kept at ${quantity({ low: g.cut[0], high: g.cut[1] }, 'mm')}; here the cut is ${quantity(Math.round(cut), 'mm')}`
-  return last !== null && last < sowingFrom ? say`it wanted sowing by ${onDay(last)}` : null
-}
+/** A mix of one grass for a purpose of its own. */
+export const alone = (grass: GrassId, reason: Message): Mix => ({ ...NO_MIX, parts: [{ grass, share: 100, reason }] })
+export const NO_MIX: Mix = { parts: [], leads: '', left: [], without: [], thumb: null, fits: [], nothing: null }
 
-function score(g: Grass, brief: MixBrief): Scored {
-  const { r, overseeding, trace } = brief
-  const points = trace.values(mixPoints)
-  const against: Reason[] = []
-  const speaksFor: Reason[] = []
-  const minus = (by: number, says: Message) => against.push({ points: by, says })
-  const plus = (by: number, says: Message) => speaksFor.push({ points: by, says })
-  const { present, texture } = r.zone
-  const sun = num(r.sun)
-  const wear = r.zone.wear ?? 'mid'
-  const [want, bears] = [LEVEL[wear], LEVEL[g.wear]]
-  if (bears < want) minus(points.wearShort * (want - bears), say`it bears less wear than “${WEAR_NAMES[wear]}”`)
-  else if (bears === LEVEL.high && want >= LEVEL.mid) plus(points.wearBorne * want, 'bears wear')
-  const tall = g.id === 'tall-fescue'
-  if (present.includes(g.id)) plus(tall ? points.thereTallFescue : points.there, 'already there, so leaf and colour match')
-  else if (tall && present.length > 0) minus(points.broadAmongOthers, 'its broad leaf stands out for years among what is there')
-  else if (!g.fine && g.season === 'cool' && present.length > 0 && present.every((p) => GRASSES[p].fine))
-    minus(
-      sun < trace.value(lightLines.cool) ? points.broadInShade : points.broadAmongFine,
-      'its leaf is broader and shinier than the fine grass there',
-    )
-  if (g.season === 'warm' && present.length > 0 && !present.includes(g.id)) minus(points.otherWarm, 'another leaf and habit than the turf there')
-  if (sun < points.halfShade && g.sunHours <= trace.value(lightLines.shade))
-    plus(points.livesInShade, say`lives on ${quantity(g.sunHours, 'h')} of sun`)
-  if (g.days && g.days[0] <= points.quickDays) plus(overseeding ? points.quickOver : points.quickNew, 'shows within days and holds the ground')
-  if (g.days && g.days[1] >= points.slowDays)
-    minus(points.slow, say`it can take ${quantity(g.days[1], 'd')} to show and ${quantity(g.weeksToUse[0], 'wk')} to bear use`)
-  if (g.spreads) plus(points.knits, 'knits bare spots together')
-  if (r.thatch && num(r.thatch) > trace.value(thatchLines.fine) && g.thatch === 'high')
-    minus(points.buildsThatch, 'it builds thatch, and there is enough of that')
-  if (texture === 'sand' && g.drought === 'high') plus(points.drySand, 'stands drought on sand')
-  const sum = (reasons: readonly Reason[]) => reasons.reduce((total, reason) => total + reason.points, 0)
-  return { grass: g, score: sum(speaksFor) - sum(against), out: ruledOut(g, brief), against, for: speaksFor }
-}
-
-const strongest = (reasons: readonly Reason[]): Message | undefined => [...reasons].sort((a, b) => b.points - a.points)[0]?.says
-const byScore = (a: Scored, b: Scored) => b.score - a.score || a.grass.id.localeCompare(b.grass.id)
-
-/** Shares for the leader and those that go with it. Common practice. */
-function sharesOf(leader: Scored, fit: readonly Scored[], season: 'cool' | 'warm', knitWithin: number): [Scored, number][] {
-  const others = fit.filter((s) => s !== leader && s.grass.id !== 'tall-fescue')
-  if (season === 'warm') return [[leader, 100]]
-  if (leader.grass.id === 'tall-fescue') {
-    const knit = others.find((s) => s.grass.id === 'kentucky-bluegrass')
-    return knit ? [[leader, 90], [knit, 10]] : [[leader, 100]] // prettier-ignore
-  }
-  const bent = fit.find((s) => s.grass.id === 'browntop')
-  if (bent && leader.grass.fine) {
-    // A tenth of bent by weight already outnumbers the rest.
-    const fescue = fit.find((s) => s.grass.fine && s !== bent)
-    return fescue ? [[fescue, 90], [bent, 10]] : [[bent, 100]] // prettier-ignore
-  }
-  if (leader.grass.fine) {
-    const fine = others.filter((s) => s.grass.fine).slice(0, 2)
-    const quick = others.find((s) => s.grass.id === 'perennial-ryegrass')
-    return [
-      [leader, 40 + (fine.length < 2 ? 20 : 0) + (quick ? 0 : 20)],
-      ...fine.map((s): [Scored, number] => [s, 20]),
-      ...(quick ? [[quick, 20] as [Scored, number]] : []),
-    ]
-  }
-  const knit = others.find((s) => s.grass.spreads && s.score > leader.score - knitWithin) ?? others.find((s) => s.grass.fine)
-  return knit ? [[leader, 70], [knit, 30]] : [[leader, 100]] // prettier-ignore
-}
-
-/** A mix for a zone from light, season, wear, height of cut and what is there. Common practice weighed by Juvena's model. */
+/** The mix that serves a zone best, from every grass of the table. Juvena's model over common practice. */
 export function suggestMix(brief: MixBrief): Mix {
-  const { r, season, trace } = brief
-  const all = GRASS_IDS.filter((id) => GRASSES[id].season === season && id !== 'annual-ryegrass').map((id) => score(GRASSES[id], brief))
-  const fit = all.filter((s) => s.out === null).sort(byScore)
-  const leader = fit[0]
-  if (!leader) {
-    const nearest = [...all].sort(byScore)[0]
-    return {
-      parts: [],
-      runnerUp: null,
-      nothing: nearest?.out ? say`Even ${nearest.grass.name} is out: ${nearest.out}.` : 'No grass of the table fits.',
-    }
-  }
-  const points = trace.values(mixPoints)
-  const chosen = sharesOf(leader, fit, season, points.knitWithin)
-  const used = new Set(chosen.map(([s]) => s.grass.id))
-  const total = chosen.reduce((sum, [, share]) => sum + share, 0)
-  const bank = num(r.slope) >= trace.value(slopeLines.bank)
-  const nurse = bank && season === 'cool' ? points.nurse : 0
-  const figureOf = (s: Scored) =>
-    trace.found(
-      mixRule,
-      zoneScope(r.id),
-      s.score,
-      { sun: r.sun, cut: r.cut },
-      {
-        part: s.grass.id,
-        label: say`Score, ${verbatim(s.grass.short)}`,
-        change: pointsSaid(s),
-      },
-    ).id
-  const parts: MixPart[] = chosen.map(([s, share]) => ({
-    grass: s.grass.id,
-    share: Math.round((share / total) * (100 - nurse)),
-    reason: strongest(s.for) ?? 'fits light, cut and season',
-    score: figureOf(s),
+  const { trace } = brief
+  const all = Object.values(trace.grasses).flatMap((g) => (g.passing || g.season !== brief.season ? [] : [fitOf(g, brief)]))
+  const leading = whatLeads(all, brief)
+  const foreign = (f: Fit) => leading.only !== null && !leading.only.has(f.grass.id)
+  const fits = all.filter((f) => f.out === null && !foreign(f))
+  const problem = mixProblem(brief, fits)
+  const best = composeMix(problem)
+  const byScore = [...all].sort((a, b) => b.score - a.score || (a.grass.id < b.grass.id ? -1 : 1))
+  if (!best) return { ...NO_MIX, leads: leading.says, left: leftOut(byScore, foreign), nothing: nothingFits(brief, byScore, foreign) }
+  const taken = best.parts.map((p) => fits.find((f) => f.grass.id === p.component.grass)!)
+  const used = new Set(taken.map((f) => f.grass.id))
+  const left = leftOut(
+    byScore.filter((f) => !used.has(f.grass.id)),
+    foreign,
+  )
+  const nurse = nurseShare(brief)
+  const scoreOf = fitFigures(brief, taken)
+  trace.found(mixRules.mix, zoneScope(brief.r.id), Math.round(best.value * 10) / 10, {
+    share: best.parts.map((p) => p.share),
+    fit: taken.map((f) => Math.round(f.score * 10) / 10),
+  })
+  const parts: MixPart[] = best.parts.map(({ component, share }, i) => ({
+    grass: component.grass,
+    share: Math.round((share * (100 - nurse)) / 100),
+    reason: reasonOf(problem, best.parts, i, taken[i]!, fits),
+    score: scoreOf[i]!.id,
+    ...limitOf(component, best.parts),
   }))
-  parts[0]!.share += 100 - nurse - parts.reduce((sum, p) => sum + p.share, 0)
+  parts[0]!.share += 100 - nurse - parts.reduce((total, p) => total + p.share, 0)
   if (nurse) parts.push({ grass: 'annual-ryegrass', share: nurse, reason: 'nurse on the bank: up in days, gone within the year' })
-  const left = all.filter((s) => !used.has(s.grass.id) && s.grass.newRate !== null).sort(byScore)[0]
-  const against =
-    left && (left.out ?? strongest(left.against) ?? say`${leader.grass.short} scores higher on ${strongest(leader.for) ?? 'this ground'}`)
-  return { parts, runnerUp: left && against ? { grass: left.grass.id, against, score: figureOf(left) } : null, nothing: null }
+  const sharesOf = (of: typeof best) => of.parts.map((p) => ({ grass: p.component.grass, share: p.share }))
+  const without =
+    best.parts.length < 2 && fits.length < 2
+      ? []
+      : best.parts.flatMap(({ component }) => {
+          const other = composeMix(problem, new Set([component.grass]))
+          return other ? [{ grass: component.grass, parts: sharesOf(other), loses: Math.round(best.value - other.value) }] : []
+        })
+  const second = left.find((l) => !l.out)
+  const shown = [...taken, ...(second ? all.filter((f) => f.grass.id === second.grass) : [])]
+  return {
+    parts,
+    leads: leading.says,
+    left,
+    without,
+    thumb: thumbOf(brief, problem, best.value, parts),
+    fits: shown.map((f) => ({ grass: f.grass.id, parts: f.parts })),
+    nothing: null,
+  }
 }
 
-/** "+2 already there …, −1.5 it can take 28 days to show": the points of one grass. */
-function pointsSaid(s: Scored): Message {
-  const one = (sign: string) => (reason: Reason) => say`${sign}${reason.points} ${reason.says}`
-  return say`${[...s.for.map(one('+')), ...s.against.map(one('−'))]}.`
+/** How quick, and how well it knits: 0 to 1. */
+function services(grass: Grass, { slowShow, quickShow }: { slowShow: number; quickShow: number }): number[] {
+  const shows = grass.days ? middle(grass.days) : slowShow
+  const quick = Math.min(1, Math.max(0, (slowShow - shows) / (slowShow - quickShow)))
+  return [quick, grass.spreads ? Math.min(1, 0.5 + grass.creeps / 8) : 0]
+}
+
+/** The search for a zone's mix: its grasses, and what a mix is to serve. */
+export function mixProblem({ r, bag, trace }: Pick<MixBrief, 'r' | 'bag' | 'trace'>, fits: readonly Fit[]): MixProblem {
+  const v = trace.values(mixValues)
+  const bank = num(r.slope) >= trace.value(slopeLines.bank)
+  const components = fits.map(({ grass, score }): Component => {
+    const { pls, cost } = bag(grass.id)
+    const [least, most] = grass.share
+    return {
+      id: grass.id,
+      grass: grass.id,
+      fit: score,
+      serves: services(grass, v),
+      seeds: ((grass.seedsPerGram ?? 0) * pls) / 100,
+      least,
+      most,
+      mostPlants: grass.mostPlants,
+      cost,
+    }
+  })
+  return {
+    components,
+    needs: [
+      { weight: bank ? v.quickOnBank : v.quick, enough: v.quickEnough / 100 },
+      { weight: r.zone.wear === 'high' ? v.knitsWorn : v.knits, enough: v.knitsEnough / 100 },
+    ],
+    most: v.most,
+    step: v.step,
+    company: v.company,
+    each: v.each,
+    together: (a, b) => mayMix(trace.grass(a.grass), trace.grass(b.grass)),
+  }
+}
+
+/** Whether two grasses are sown in one mix. Common practice: the table names each one's company. */
+export const mayMix = (a: Grass, b: Grass): boolean =>
+  a.goesWith.includes(b.id) || b.goesWith.includes(a.id) || (a.of !== null && a.of === b.of) || a.of === b.id || b.of === a.id
+
+const nurseShare = ({ r, season, sowing, trace }: MixBrief): number =>
+  num(r.slope) >= trace.value(slopeLines.bank) && season === 'cool' && sowing !== 'spots' ? trace.value(mixValues.nurse) : 0
+
+const fitFigures = ({ r, trace }: MixBrief, fits: readonly Fit[]): Figure[] =>
+  fits.map((f) =>
+    trace.work(
+      mixRules.fit,
+      zoneScope(r.id),
+      { weight: f.parts.map((p) => p.weight), rating: f.parts.map((p) => p.rating) },
+      { part: f.grass.id, label: say`Fit, ${verbatim(f.grass.short)}`, change: partsSaid(f) },
+    ),
+  )
+
+/** "light 100: at ease with 5 h …": the parts of a fit in words. */
+function partsSaid({ parts }: Fit): Message {
+  const one = (p: FitPart) => say`${FIT_PART_NAMES[p.part]} ${Math.round(p.rating)}: ${p.says}`
+  return say`${parts.map(one)}.`
+}
+
+/** What speaks most for a grass beside the others; or the need that nothing else in the mix serves. */
+function reasonOf(problem: MixProblem, parts: readonly { component: Component; share: number }[], index: number, fit: Fit, fits: readonly Fit[]): Message {
+  const { grass } = fit
+  const there = fit.parts.find((p) => p.part === 'match' && p.rating >= 90)
+  if (there) return there.says
+  const lead = parts.every((p) => p.share <= parts[index]!.share)
+  if (!lead) {
+    const lacking = problem.needs.findIndex((need, j) => {
+      const others = parts.reduce((served, p, i) => served + (i === index ? 0 : (p.share / 100) * p.component.serves[j]!), 0)
+      return others < need.enough && parts[index]!.component.serves[j]! > 0.3
+    })
+    if (lacking === 0) return say`shows in ${quantity(grass.days![0], 'd')} and holds the ground`
+    if (lacking === 1) return 'knits bare spots together'
+  }
+  const average = (part: FitPart) => {
+    const ratings = fits.flatMap((f) => f.parts.find((p) => p.part === part.part)?.rating ?? [])
+    return ratings.reduce((a, b) => a + b, 0) / Math.max(1, ratings.length)
+  }
+  const gains = fit.parts.filter((p) => p.rating >= 70).map((p) => ({ says: p.says, gain: p.weight * (p.rating - average(p)) }))
+  const most = gains.sort((a, b) => b.gain - a.gain)[0]
+  return most && most.gain > 0.5 ? most.says : 'fits light, cut and season'
+}
+
+function limitOf(c: Component, parts: readonly { component: Component; share: number }[]): { limit?: Message } {
+  if (parts.length < 2) return {}
+  const share = parts.find((p) => p.component === c)!.share
+  const more = parts.map((p) => p.share + (p.component === c ? 5 : 0))
+  if (c.mostPlants < 100 && !allowed(parts.map((p) => ({ ...p.component, least: 0, most: 100 })), more)) // prettier-ignore
+    return { limit: say`more would be over ${quantity(c.mostPlants, '%')} of the plants` }
+  if (share >= c.most) return { limit: say`at most ${quantity(c.most, '%')} in company` }
+  return share <= c.least ? { limit: say`no less than ${quantity(c.least, '%')} tells` } : {}
+}
+
+/** The strongest thing against a grass: what rules it out, else what costs it most. */
+function against(f: Fit, foreign: boolean): Message {
+  if (f.out) return f.out
+  if (foreign) return 'it is not what grows there'
+  const worst = [...f.parts].sort((a, b) => b.weight * (100 - b.rating) - a.weight * (100 - a.rating))[0]
+  return worst && worst.rating < 95 ? worst.says : 'others fit as well, and more kinds gain nothing'
+}
+
+const leftOut = (fits: readonly Fit[], foreign: (f: Fit) => boolean): LeftOut[] =>
+  fits
+    .filter((f) => f.grass.newRate !== null)
+    .map((f) => ({ grass: f.grass.id, against: against(f, foreign(f)), out: f.out !== null || foreign(f), score: Math.round(f.score) }))
+
+/** Why nothing is sown, and what lives in that light. */
+function nothingFits({ r, season, trace }: MixBrief, byScore: readonly Fit[], foreign: (f: Fit) => boolean): Message {
+  const own = byScore.find((f) => r.present.some((p) => p.id === f.grass.id)) ?? byScore.filter((f) => !foreign(f))[0] ?? byScore[0]
+  if (!own?.out) return 'No grass of the table fits.'
+  const set = season === 'warm' ? Object.values(trace.grasses).find((g) => g.newRate === null && g.sunLeast <= num(r.sun)) : undefined
+  const instead = set && !r.present.some((p) => p.id === set.id) ? say` ${set.name} lives on ${quantity(set.sunLeast, 'h')}, as plugs or turf.` : ''
+  return say`Even ${own.grass.name} is out: ${own.out}.${instead}`
+}
+
+/** Common practice where nobody looks closer: by light and cut. */
+function thumbOf({ r, season }: MixBrief, problem: MixProblem, best: number, parts: readonly Shares[]): Mix['thumb'] {
+  if (season === 'warm') return null
+  const sun = num(r.sun)
+  const thumb: Shares[] =
+    num(r.cut) <= 15
+      ? [{ grass: 'chewings-fescue', share: 80 }, { grass: 'browntop', share: 20 }] // prettier-ignore
+      : sun < 4.5
+        ? [{ grass: 'creeping-red-fescue', share: 80 }, { grass: 'perennial-ryegrass', share: 20 }] // prettier-ignore
+        : [{ grass: 'perennial-ryegrass', share: 70 }, { grass: 'creeping-red-fescue', share: 30 }] // prettier-ignore
+  const set = thumb.map((t) => problem.components.find((c) => c.grass === t.grass))
+  if (set.some((c) => !c) || mixKey(thumb) === mixKey(parts)) return null
+  const loses = best - valueOf(problem, set as Component[], thumb.map((t) => t.share)) // prettier-ignore
+  return { parts: thumb, loses: Math.round(loses) }
 }
 
 /** The part of a mix that weighs most; the first of equals. */
 export const largestPart = (parts: readonly MixPart[]): MixPart => parts.reduce((a, b) => (b.share > a.share ? b : a))
 
-const bySize = <T extends { grass: GrassId; share: number }>(parts: readonly T[]): T[] =>
-  [...parts].sort((a, b) => b.share - a.share || a.grass.localeCompare(b.grass))
+const bySize = <T extends Shares>(parts: readonly T[]): T[] => [...parts].sort((a, b) => b.share - a.share || a.grass.localeCompare(b.grass))
 
 /** "rye 70 · creeping fescue 30", the same for the same mix. */
-export const mixName = (parts: readonly { grass: GrassId; share: number }[]): string =>
+export const mixName = (parts: readonly Shares[], trace: Pick<Trace, 'grass'>): string =>
   bySize(parts)
-    .map((p) => `${GRASSES[p.grass].short} ${Math.round(p.share)}`)
+    .map((p) => `${trace.grass(p.grass).short} ${Math.round(p.share)}`)
     .join(' · ')
 
-export const mixKey = (parts: readonly { grass: GrassId; share: number }[]): string =>
+export const mixKey = (parts: readonly Shares[]): string =>
   bySize(parts)
     .map((p) => `${p.grass}-${Math.round(p.share)}`)
     .join('_')

@@ -1,14 +1,14 @@
 import type { Job } from '../entities/job.ts'
 import { firmSettings } from '../reference/firmSettings.ts'
-import { GRASSES, middle, type GrassId } from '../reference/grasses.ts'
+import { middle, type GrassId } from '../reference/grasses.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { quantity, say, verbatim, type Message } from '../trace/message.ts'
 import { figureId, JOB, lotScope, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import type { Sowing } from '../reference/lists.ts'
 import { plans, type ZoneWork } from '../work/zoneWork.ts'
 import { largestPart, mixKey, mixName, type Mix, type MixPart } from './mix.ts'
+import { expected, ratesOf } from './rates.ts'
 import { seedReadings, seedRules } from './seedRules.ts'
 
 export interface ZoneSeed {
@@ -17,7 +17,8 @@ export interface ZoneSeed {
   key: string
   name: string
   overridden: boolean
-  runnerUp: Mix['runnerUp']
+  /** What was weighed when Juvena chose: grasses left out, other mixes. */
+  chosen: Omit<Mix, 'parts' | 'nothing'>
   sownArea: Figure
   rate: Figure
   pls: Figure
@@ -25,6 +26,15 @@ export interface ZoneSeed {
   kg: Figure
   half: Figure
   live: Figure
+  /** Juvena's rate, where the contractor's own stands. */
+  usual: Figure | null
+  /** Live seeds on a square centimetre that the tables come to, low and high. */
+  band: Figure
+  /** Plants to expect, and the rate that would give as many as the table counts on. */
+  contact: Figure
+  plantsExpected: Figure
+  byDensity: Figure
+  notices: Notice[]
   plants: { grass: GrassId; weight: number; share: Figure }[]
 }
 
@@ -41,6 +51,8 @@ export interface MixOrder {
 
 export interface LotFigures {
   pls: (grass: GrassId) => Figure
+  /** Pure live seed, %, and what a kilogram costs, without working a figure; 0 where no price is known. */
+  bag: (grass: GrassId) => { pls: number; cost: number }
 }
 
 /** Pure live seed per grass from its lots' labels, or a usual bag until a label is read. Several lots of a grass count by their weight. */
@@ -56,6 +68,13 @@ export function lotFigures(job: Job, trace: Trace): LotFigures {
       }
       return figure
     },
+    bag(grass) {
+      const lots = job.lots.filter((l) => l.grass === grass)
+      const pure = (lot: Lot | null) =>
+        ((lot?.purity ?? trace.value(seedReadings.purity.otherwise!)) * (lot?.germination ?? trace.value(seedReadings.germination.otherwise!))) / 100
+      const each = lots.length > 0 ? lots.map(pure) : [pure(null)]
+      return { pls: each.reduce((a, b) => a + b, 0) / each.length, cost: 0 }
+    },
   }
 }
 
@@ -63,7 +82,7 @@ type Lot = Job['lots'][number]
 
 function lotPls(grass: GrassId, lot: Lot | null, id: string, trace: Trace): Figure {
   const scope = lotScope(id)
-  const of = lot?.name ? say`${GRASSES[grass].short}, lot ${lot.name}` : verbatim(GRASSES[grass].short)
+  const of = lot?.name ? say`${trace.grass(grass).short}, lot ${lot.name}` : verbatim(trace.grass(grass).short)
   const labelled = (label: Message) => ({ label: say`${label}, ${of}` })
   const purity = trace.readOr(seedReadings.purity, scope, lot?.purity ?? null, labelled('Purity'))
   const germination = trace.readOr(seedReadings.germination, scope, lot?.germination ?? null, labelled('Germination'))
@@ -75,7 +94,7 @@ function lotsTogether(grass: GrassId, lots: readonly Lot[], trace: Trace): Figur
   const weighed = lots.every((lot) => lot.amount !== null)
   const all = lots.reduce((sum, lot) => sum + (lot.amount ?? 0), 0)
   const weight = lots.map((lot) => (weighed ? (100 * lot.amount!) / all : 100 / lots.length))
-  return trace.work(seedRules.lotsPls, lotScope(grass), { weight, pls }, { label: say`Pure live seed, ${GRASSES[grass].short}, ${lots.length} lots` })
+  return trace.work(seedRules.lotsPls, lotScope(grass), { weight, pls }, { label: say`Pure live seed, ${trace.grass(grass).short}, ${lots.length} lots` })
 }
 
 interface SeedBrief {
@@ -90,52 +109,36 @@ interface SeedBrief {
 export function seedZone(brief: SeedBrief): ZoneSeed | null {
   const { work, mix, overridden, lots, trace } = brief
   const { r, sown: sownArea } = work
-  const parts = mix.parts.filter((p) => GRASSES[p.grass].newRate !== null)
+  const parts = mix.parts.filter((p) => trace.grass(p.grass).newRate !== null)
   if (!r.area || !sownArea || !plans(work, 'sow') || parts.length === 0) return null
   const scope = zoneScope(r.id)
   const totalShare = parts.reduce((sum, p) => sum + p.share, 0) || 1
   const weight = parts.map((p) => (100 * p.share) / totalShare)
   const pls = parts.map((p) => lots.pls(p.grass))
-  const seeds = parts.map((p) => GRASSES[p.grass].seedsPerGram!)
-  const rate = rateOf(brief, parts, weight)
+  const seeds = parts.map((p) => trace.grass(p.grass).seedsPerGram!)
   const mixPls = trace.work(seedRules.mixPls, scope, { weight, pls }, { change: 'A label or a fresh germination count of the lot.' })
-  const bulk = trace.work(seedRules.bagRate, scope, { rate, pls: mixPls })
+  const { rate, bulk, usual, notices } = ratesOf(work, { parts, weight, pls: mixPls }, trace)
+  const live = trace.work(seedRules.live, scope, { rate: bulk, weight, pls, seeds })
   const kg = trace.work(seedRules.kg, scope, { area: sownArea, rate: bulk })
   return {
     zone: r.id,
     mix: parts,
     key: mixKey(parts),
-    name: mixName(parts),
+    name: mixName(parts, trace),
     overridden,
-    runnerUp: mix.runnerUp,
+    chosen: { leads: mix.leads, left: mix.left, without: mix.without, thumb: mix.thumb, fits: mix.fits },
     sownArea,
     rate,
     pls: mixPls,
     bulk,
     kg,
     half: trace.work(seedRules.half, scope, { kg }),
-    live: trace.work(seedRules.live, scope, { rate: bulk, weight, pls, seeds }),
+    live,
+    usual,
+    ...expected(work, { parts, weight, live, bulk }, trace),
+    notices,
     plants: plantsOf(r, { parts, weight, pls, seeds }, trace),
   }
-}
-
-/** Sowings into a living sward; the others are sown as new ground. */
-const OVER: readonly Sowing[] = ['over', 'thin', 'blend', 'winter-green']
-
-function rateOf({ work: { r, sowing, buried }, trace }: SeedBrief, parts: readonly MixPart[], weight: number[]): Figure {
-  const scope = zoneScope(r.id)
-  const table = (which: 'newRate' | 'overseedRate') => parts.map((p) => middle(GRASSES[p.grass][which]!))
-  const newRate = trace.work(seedRules.newRate, scope, { weight, rate: table('newRate') })
-  if (!OVER.includes(sowing)) return trace.work(seedRules.asNew, scope, { asNew: newRate })
-  const overseed = trace.work(seedRules.overseedRate, scope, { weight, rate: table('overseedRate') })
-  // Where one grass goes into another on purpose, the cover that stands is the other's.
-  const blended = sowing === 'blend' || sowing === 'winter-green'
-  const cover = blended ? 100 : (r.wanted ?? trace.readOr(seedReadings.wanted, scope, null))
-  const { newAt, overAt } = trace.values(seedRules.rateAtCover.values)
-  const change = say`A count of the cover; every point between ${newAt} and ${quantity(overAt, '%')} moves it.`
-  if (buried === null) return trace.work(seedRules.rateAtCover, scope, { overseed, asNew: newRate, cover }, { change })
-  const over = trace.work(seedRules.rateAtCover, scope, { overseed, asNew: newRate, cover }, { key: 'seed.rate-over', change })
-  return trace.work(seedRules.withFill, scope, { over, asNew: newRate, fill: buried })
 }
 
 function plantsOf(
@@ -152,7 +155,7 @@ function plantsOf(
       seedRules.plants,
       zoneScope(r.id),
       { weight: weight[i]!, pls: pls[i]!, seeds: seeds[i]!, all },
-      { part: p.grass, label: say`Share of plants, ${GRASSES[p.grass].short}` },
+      { part: p.grass, label: say`Share of plants, ${trace.grass(p.grass).short}` },
     ),
   }))
 }
@@ -169,7 +172,7 @@ export function seedOrders(seeds: readonly ZoneSeed[], share: Figure, later: boo
     return {
       key,
       name: of[0]!.name,
-      leader: GRASSES[largestPart(of[0]!.mix).grass].short,
+      leader: trace.grass(largestPart(of[0]!.mix).grass).short,
       zones: of.map((s) => s.zone),
       net: zones.reduce((sum, kg) => sum + num(kg), 0),
       reserve: trace.work(seedRules.reserve, JOB, { zones, share }, { part: later ? `later.${key}` : key }),
@@ -178,29 +181,3 @@ export function seedOrders(seeds: readonly ZoneSeed[], share: Figure, later: boo
   })
 }
 
-/** Warnings about the grasses a person chose for a zone. */
-export function checkMix(r: ZoneReadings, parts: readonly MixPart[], season: 'cool' | 'warm'): Notice[] {
-  return parts.flatMap(({ grass, share }) => {
-    const warning = share > 0 && mixWarning(r, grass, season)
-    return warning ? [{ id: figureId(zoneScope(r.id), 'mix', grass), stage: 4, zone: r.id, level: 'warn', ...warning }] : []
-  })
-}
-
-function mixWarning(r: ZoneReadings, grass: GrassId, season: 'cool' | 'warm'): Pick<Notice, 'title' | 'says'> | null {
-  const g = GRASSES[grass]
-  if (g.newRate === null)
-    return { title: say`${g.name} is not sown.`, says: 'It is set as plugs or turf; choose another grass to sow, or plan plugs by hand.' }
-  if (r.sunKnown && num(r.sun) < g.sunHours)
-    return {
-      title: say`${r.name}: too dark for ${g.name}.`,
-      says: say`It needs ${quantity(g.sunHours, 'h')} of sun and gets ${num(r.sun)}; it will thin out. Take a fine fescue.`,
-    }
-  if (g.season !== season)
-    return {
-      title: say`${r.name}: ${g.name} among ${season}-season grass.`,
-      says: 'A deliberate blend is a choice; otherwise it stands out for years.',
-    }
-  if (grass === 'tall-fescue' && r.zone.present.length > 0 && !r.zone.present.includes(grass))
-    return { title: say`${r.name}: coarse leaf among fine.`, says: 'Tall fescue shows as tufts for years in a finer sward.' }
-  return null
-}

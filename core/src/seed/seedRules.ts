@@ -1,4 +1,4 @@
-import { reading, rule, tradeValues, value } from '../trace/rule.ts'
+import { procedure, reading, rule, tradeValues, value } from '../trace/rule.ts'
 import { coverLines } from '../findings/lines.ts'
 import { dot, sum } from '../quantities/sum.ts'
 
@@ -9,12 +9,19 @@ const seed = { stage: 4 } as const
 export const seedReadings = {
   purity: reading({ key: 'purity', stage: 4, label: 'Purity', unit: '%', otherwise: [98, [50, 100]] }),
   germination: reading({ key: 'germination', stage: 4, label: 'Germination', unit: '%', otherwise: [88, [20, 100]] }),
+  own: reading({ key: 'seed.own-rate', stage: 4, label: 'Your rate', unit: 'g/m2' }),
   wanted: { ...reading({ key: 'seed.cover', stage: 4, label: 'Wanted cover', unit: '%' }), otherwise: coverLines.assumedWanted },
   bare: { ...reading({ key: 'seed.bare', stage: 4, label: 'Bare ground', unit: '%' }), otherwise: coverLines.assumedBare },
 }
 
 export const bagValues = tradeValues('bag', {
   usual: value(85, '%', 'model', 'Table rates are for a bag of this much pure live seed', [60, 100]),
+})
+
+/** When a rate of the contractor's own is doubted. */
+export const ownRateValues = tradeValues('own-rate', {
+  twice: value(95, '%', 'model', 'Pure live seed from this share of the table’s bag rate is taken for a bag rate', [50, 200]),
+  far: value(2, '1', 'model', 'A rate is doubted beyond so many times the table’s, up or down', [1.2, 10]),
 })
 
 export const seedRules = {
@@ -106,6 +113,19 @@ export const seedRules = {
     formula: 'asNew',
     compute: ({ asNew }) => asNew,
   }),
+  winterGreenRate: rule({
+    ...seed,
+    id: 'seed.rate-winter-green',
+    key: 'seed.rate',
+    label: 'Rate for winter green',
+    unit: 'g/m2',
+    standing: 'practice',
+    says: 'Cool grass over dormant turf is sown at {winterGreen} on a lawn: it stands alone, and only till spring.',
+    values: { winterGreen: value(40, 'g/m2', 'practice', 'Ryegrass for winter green on a lawn; 25 to 50', [15, 100]) },
+    inputs: {},
+    formula: 'winterGreen',
+    compute: (_, { winterGreen }) => winterGreen,
+  }),
   bagRate: rule({
     ...seed,
     id: 'seed.bulk',
@@ -117,6 +137,85 @@ export const seedRules = {
     inputs: { rate: 'g/m2', pls: '%' },
     formula: 'rate * usual / pls',
     compute: ({ rate, pls }, { usual }) => (rate * usual) / pls,
+  }),
+  ownBag: rule({
+    ...seed,
+    id: 'seed.own-bag',
+    key: 'seed.bulk',
+    label: 'Bag rate, yours',
+    unit: 'g/m2',
+    standing: 'calculation',
+    says: 'Your rate is of the bag: it is weighed out as it stands, and germination is not allowed for again.',
+    inputs: { rate: 'g/m2' },
+    formula: 'rate',
+    compute: ({ rate }) => rate,
+  }),
+  ownPls: rule({
+    ...seed,
+    id: 'seed.own-pls',
+    key: 'seed.bulk',
+    label: 'Bag rate, from your pure live seed',
+    unit: 'g/m2',
+    standing: 'calculation',
+    says: 'Your rate is of pure live seed: so much more of the bag is weighed out as is not.',
+    inputs: { rate: 'g/m2', pls: '%' },
+    formula: 'rate / pls',
+    compute: ({ rate, pls }) => (100 * rate) / pls,
+  }),
+  band: procedure({
+    ...seed,
+    id: 'seed.band',
+    label: 'Live seeds the tables come to',
+    unit: '/cm2',
+    standing: 'model',
+    says: 'Each grass by its own table rates for this ground, its seeds in a gram, and a usual bag.',
+    inputs: { weight: '%[]', low: 'g/m2[]', high: 'g/m2[]', seeds: '/g[]' },
+    values: { usual: bagValues.usual },
+    steps: 'low and high of rate × seeds in a gram × pure live seed of a usual bag, by share of weight',
+    by: 'seed/rates: expected',
+    check: 'rates.test.ts',
+  }),
+  contact: procedure({
+    ...seed,
+    id: 'seed.contact',
+    label: 'Live seeds that become plants',
+    unit: '%',
+    standing: 'model',
+    says: 'By how the ground is opened and covered: thrown on unopened {thrown}, on fresh dressing {dressing}, cored or scarified {opened}, raked and firmed {firmed}, a fine bed with cover {fine}. Practice says 30 to 70 %, and to expect the low end.',
+    values: {
+      thrown: value(15, '%', 'model', 'Of seed thrown on an unprepared sward; 10 to 20', [2, 40]),
+      dressing: value(30, '%', 'model', 'On fresh dressing, watered in', [10, 60]),
+      opened: value(45, '%', 'model', 'On cored or scarified ground; 40 to 50', [15, 70]),
+      firmed: value(62, '%', 'model', 'Slit, dimpled, or raked and firmed; 60 to 65', [20, 85]),
+      fine: value(75, '%', 'model', 'On a fine bed with cover', [30, 95]),
+    },
+    inputs: {},
+    steps: 'the best of what is planned',
+    by: 'seed/rates: contactOf',
+    check: 'rates.test.ts',
+  }),
+  expected: rule({
+    ...seed,
+    id: 'seed.expected',
+    label: 'Plants to expect',
+    unit: '/cm2',
+    standing: 'model',
+    says: 'Live seeds that become plants.',
+    inputs: { live: '/cm2', contact: '%' },
+    formula: 'live * contact',
+    compute: ({ live, contact }) => (live * contact) / 100,
+  }),
+  byDensity: rule({
+    ...seed,
+    id: 'seed.by-density',
+    label: 'Rate by plants wanted',
+    unit: 'g/m2',
+    standing: 'model',
+    says: 'What would bring up {plants} of the live seeds the tables come to, as plants, on ground opened like this. Beside the table’s rate, never in its place.',
+    values: { plants: value(62, '%', 'model', 'The tables count on so many live seeds becoming plants', [20, 90]) },
+    inputs: { rate: 'g/m2', wanted: '/cm2', expected: '/cm2' },
+    formula: 'rate * wanted * plants / expected',
+    compute: ({ rate, wanted, expected }, { plants }) => (rate * wanted * plants) / 100 / expected,
   }),
   withFill: rule({
     ...seed,

@@ -1,4 +1,5 @@
 import type { FigureValue, Unit } from '../quantities/show.ts'
+import { GRASSES, type Grass, type GrassId, type GrassTable } from '../reference/grasses.ts'
 import { weaker, type EvidenceLevel } from './evidence.ts'
 import type { Figure, InputRef, Override } from './figure.ts'
 import type { Memo } from './memo.ts'
@@ -54,7 +55,11 @@ export class Trace {
   readonly figures: Record<string, Figure> = {}
   private readonly cached: ReadByFirm
 
-  constructor(readonly firmValues: FirmValues = AS_DECLARED) {
+  /** With the firm's own numbers of the trade, and its table of grasses. */
+  constructor(
+    readonly firmValues: FirmValues = AS_DECLARED,
+    readonly grasses: GrassTable = GRASSES,
+  ) {
     this.cached = READ.get(firmValues) ?? { groups: new Map(), declarations: new Map() }
     READ.set(firmValues, this.cached)
   }
@@ -62,6 +67,13 @@ export class Trace {
   /** A number of the trade: the firm's own, or as declared. */
   value(of: TradeValue): number {
     return valueInForce(of, this.firmValues)
+  }
+
+  /** A grass as the firm has it. Throws on one that is not in its table: a job is rid of those before it is planned. */
+  grass(id: GrassId): Grass {
+    const found = this.grasses[id]
+    if (!found) throw new Error(`No grass ${id}`)
+    return found
   }
 
   /** A group of numbers of the trade: the firm's own where it has set one. */

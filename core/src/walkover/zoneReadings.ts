@@ -2,6 +2,7 @@ import type { Zone } from '../entities/job.ts'
 import { MEASURED_BY_NAMES } from '../entities/drawing.ts'
 import { margin90, TYPED_AREA_ERROR } from '../drawing/areaError.ts'
 import { COVER_PARTS, type CoverPart } from '../cover/coverCount.ts'
+import type { Grass } from '../reference/grasses.ts'
 import { trenchValues } from '../reference/siteValues.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { quantity, say, verbatim } from '../trace/message.ts'
@@ -15,6 +16,8 @@ export interface ZoneReadings {
   zone: Zone
   id: string
   name: string
+  /** The grasses that grow there. */
+  present: readonly Grass[]
   area: Figure | null
   /** 90 % either way, as a share of the area; and the same in m². */
   areaError: number
@@ -68,6 +71,7 @@ export function readZone(zone: Zone, survey: SiteSurvey, trace: Trace): ZoneRead
     zone,
     id: zone.id,
     name: zone.name || 'Unnamed zone',
+    present: zone.present.map((g) => trace.grass(g)),
     area: area.figure,
     areaError: area.error,
     areaErrorFigure: area.errorFigure,

@@ -1,0 +1,80 @@
+import type { Notice } from '../trace/figure.ts'
+import { quantity, say, type Message } from '../trace/message.ts'
+import { figureId, zoneScope } from '../trace/scope.ts'
+import type { GrassId } from '../reference/grasses.ts'
+import { fitOf, type Fit } from './fit.ts'
+import { mayMix, mixName, mixProblem, type Mix, type MixBrief, type Shares } from './mix.ts'
+import { valueOf } from './composeMix.ts'
+import { whatLeads } from './whatLeads.ts'
+
+export interface Judgement {
+  /** Points of 100 it falls behind Juvena's own mix; null where Juvena has none. */
+  loses: number | null
+  /** The worst that can be said of it. */
+  verdict: 'good' | 'bearable' | 'wrong'
+  notices: Notice[]
+}
+
+/** Behind by so much, a mix is worth a word; by so much, it is wrong for the ground. Juvena's model. */
+const BEARABLE = 6
+const WRONG = 20
+
+/** Judges a mix as it is, a person's own or a bought one, for one zone. `suggested` is Juvena's. */
+export function judgeMix(parts: readonly Shares[], suggested: Mix, brief: MixBrief): Judgement {
+  const { r, trace } = brief
+  const scope = zoneScope(r.id)
+  const sown = parts.filter((p) => p.share > 0)
+  const fits = sown.map((p) => fitOf(trace.grass(p.grass), brief))
+  const all = Object.values(trace.grasses).flatMap((g) => (g.season === brief.season && !g.passing ? [fitOf(g, brief)] : []))
+  const { only } = whatLeads(all, brief)
+  const instead: Message = suggested.parts.length > 0 ? say`What fits: ${mixName(suggested.parts, trace)}.` : 'Nothing of the table fits here.'
+  const about = (grass: GrassId): Omit<Notice, 'title' | 'says'> => ({ id: figureId(scope, 'mix', grass), stage: 4, zone: r.zone.id, level: 'warn' })
+  const notices = sown.flatMap((p, i): Notice[] => {
+    const words = wrongWith(fits[i]!, sown, brief, only)
+    return words ? [{ ...about(p.grass), title: say`${r.name}: ${words.title}`, says: say`${words.says} ${instead}` }] : []
+  })
+  const problem = mixProblem(brief, fits)
+  const order = sown.map((p) => problem.components.find((c) => c.grass === p.grass)!)
+  const own = mixValueOf(problem, order, sown)
+  const best = suggested.parts.filter((p) => p.score)
+  const bestProblem = mixProblem(brief, best.map((p) => fitOf(trace.grass(p.grass), brief))) // prettier-ignore
+  const loses = best.length > 0 ? Math.max(0, Math.round(mixValueOf(bestProblem, bestProblem.components, best) - own)) : null
+  const wrong = fits.some((f, i) => f.out !== null && sown[i]!.share >= 20) || (loses !== null && loses >= WRONG)
+  return { loses, verdict: wrong ? 'wrong' : notices.length > 0 || (loses ?? 0) >= BEARABLE ? 'bearable' : 'good', notices }
+}
+
+function mixValueOf(problem: Parameters<typeof valueOf>[0], set: Parameters<typeof valueOf>[1], parts: readonly Shares[]): number {
+  const total = parts.reduce((sum, p) => sum + p.share, 0) || 1
+  return valueOf(problem, set, parts.map((p) => (100 * p.share) / total)) // prettier-ignore
+}
+
+function wrongWith(
+  fit: Fit,
+  parts: readonly Shares[],
+  { season, bag, trace }: MixBrief,
+  only: ReadonlySet<GrassId> | null,
+): { title: Message; says: Message } | null {
+  const g = fit.grass
+  if (g.newRate === null)
+    return { title: say`${g.name} is not sown.`, says: 'It is set as plugs or turf; choose another grass to sow, or plugs under Approach.' }
+  if (g.season !== season)
+    return { title: say`${g.name} among ${season}-season grass.`, says: 'A deliberate blend is a choice; otherwise it stands out for years.' }
+  if (fit.out !== null) return { title: fit.dark ? say`too dark for ${g.name}.` : say`${g.name} does not fit.`, says: say`Here ${fit.out}.` }
+  if (only && !only.has(g.id) && !g.passing) {
+    const match = fit.parts.find((p) => p.part === 'match')
+    return { title: say`${g.short} is not what grows there.`, says: match ? say`It has ${match.says}.` : 'It stands out for years.' }
+  }
+  const apart = parts.map((p) => trace.grass(p.grass)).find((o) => o.id !== g.id && !g.passing && !o.passing && !mayMix(g, o))
+  if (apart && g.id < apart.id)
+    return { title: say`${g.short} and ${apart.short} in one mix.`, says: 'They do not stand together: one crowds the other out, or they look patched.' }
+  const all = parts.reduce((sum, p) => sum + p.share * bag(p.grass).pls * (trace.grass(p.grass).seedsPerGram ?? 0), 0)
+  const own = parts.find((p) => p.grass === g.id)!
+  const plants = (100 * own.share * bag(g.id).pls * (g.seedsPerGram ?? 0)) / all
+  if (parts.length > 1 && plants > g.mostPlants + 0.5)
+    return {
+      title: say`${g.short} outnumbers the rest.`,
+      says: say`${quantity(own.share, '%')} by weight is ${quantity(Math.round(plants), '%')} of the plants; ${quantity(g.mostPlants, '%')} is the most it should be.`,
+    }
+  return null
+}
+
