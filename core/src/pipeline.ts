@@ -198,10 +198,7 @@ export function planJob(entered: Job, { today, firm, diary, outlook = null, stat
 /** Grasses that grow there, that are sown, and that are left out, by their names. */
 function named(grasses: GrassTable, job: Job, p: Prescription): JobPlan['grasses'] {
   const seeds = [...p.seeds, ...p.laterSeeds]
-  const ids = new Set([
-    ...job.zones.flatMap((z) => z.present),
-    ...seeds.flatMap((s) => [...s.mix, ...s.chosen.left].map((m) => m.grass)),
-  ])
+  const ids = new Set([...job.zones.flatMap((z) => z.present), ...seeds.flatMap((s) => [...s.mix, ...s.chosen.left].map((m) => m.grass))])
   return Object.fromEntries([...ids].map((id) => [id, { name: grasses[id]!.name, short: grasses[id]!.short }]))
 }
 

@@ -36,8 +36,9 @@ import { levelValues, trenchValues } from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderOfWork.ts'
 import { choiceValues } from './schedule/sowingChoices.ts'
 import { treatmentReadings, usualWait, waitRules } from './schedule/waitingPeriods.ts'
+import { fitValues } from './seed/fit.ts'
 import { mixRules } from './seed/mix.ts'
-import { seedReadings, seedRules } from './seed/seedRules.ts'
+import { ownRateValues, seedReadings, seedRules } from './seed/seedRules.ts'
 import type { Message } from './trace/message.ts'
 import type { Declaration, Procedure, Rule, TradeValue } from './trace/rule.ts'
 import { readings, surveyLines, surveyRules } from './walkover/surveyRules.ts'
@@ -106,6 +107,8 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   Dressing: smotherValues,
   'The usual starter': starterValues,
   'The usual feed of unsown turf': upkeepValues,
+  'How a grass fits the ground': fitValues,
+  'A seed rate of your own': ownRateValues,
   'Loose density': looseDensity,
   'Cover over seed': coverDepth,
   'First frost': frostValues,

@@ -275,7 +275,8 @@ describe('one story, whatever the order', () => {
   const covered = (wanted: number, bare = 100 - wanted) => zone({ cover: { wanted, weeds: 100 - wanted - bare, moss: 0, bare } })
   it('more cover never asks for more seed', () => {
     const seed = Array.from({ length: 101 }, (_, wanted) => {
-      const z = planOf({ zones: [covered(wanted)] }).zones[0]!
+      // One mix throughout: another grass has another rate.
+      const z = planOf({ zones: [{ ...covered(wanted), mix: [{ grass: 'perennial-ryegrass', share: 100 }] }] }).zones[0]!
       return z.seed ? Number(z.seed.kg.value) : 0
     })
     for (let wanted = 1; wanted <= 100; wanted++) expect(seed[wanted]!, `${wanted} %`).toBeLessThanOrEqual(seed[wanted - 1]! + 1e-9)

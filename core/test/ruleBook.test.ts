@@ -39,7 +39,7 @@ describe('the rule book', () => {
 describe('a number the firm sets', () => {
   it('counts wherever it is used, is marked as its own, and back again leaves no trace', () => {
     const usual = planOf()
-    const wanted = VALUES.get('mix.there')!
+    const wanted = VALUES.get('fit.wear')!
     const own = planOf({}, { firm: { values: { [wanted.id]: wanted.range[1] } } })
     expect(own.firmValues).toEqual({ [wanted.id]: wanted.range[1] })
     expect(own.figures).not.toEqual(usual.figures)

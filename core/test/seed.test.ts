@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { GRASSES, GRASS_IDS } from '../src/reference/grasses.ts'
+import { largestPart } from '../src/seed/mix.ts'
 import { seedRules } from '../src/seed/seedRules.ts'
 import { emergenceValues } from '../src/establish/emergence.ts'
 import { emergence } from '../src/establish/emergence.ts'
@@ -47,16 +48,16 @@ describe('the grass table', () => {
   it('keeps its thermal times near its days column, in good soil (the model’s own fit, ±15 %)', () => {
     // Rye 95 °C·d above 2 °C at 18 °C: half in 6 days, first tenth in 4.2, last in 8.9; the table says 3–10.
     const soil = new Float64Array(200).fill(18)
-    const e = emergence('perennial-ryegrass', '2027-03-01', { soil: soil, start: '2027-03-01' }, declared(emergenceValues))!
+    const e = emergence(GRASSES['perennial-ryegrass']!, '2027-03-01', { soil: soil, start: '2027-03-01' }, declared(emergenceValues))!
     expect([e.first, e.half, e.last]).toEqual(['2027-03-06', '2027-03-07', '2027-03-10'])
-    expect(emergence('st-augustine', '2027-03-01', { soil: soil, start: '2027-03-01' }, declared(emergenceValues))).toBeNull()
+    expect(emergence(GRASSES['st-augustine']!, '2027-03-01', { soil: soil, start: '2027-03-01' }, declared(emergenceValues))).toBeNull()
     expect(
-      emergence('bermudagrass', '2027-03-01', { soil: new Float64Array(200).fill(11), start: '2027-03-01' }, declared(emergenceValues)),
+      emergence(GRASSES.bermudagrass!, '2027-03-01', { soil: new Float64Array(200).fill(11), start: '2027-03-01' }, declared(emergenceValues)),
     ).toBeNull()
   })
   it('has sensible rows: overseeding under new, ranges the right way round', () => {
     for (const id of GRASS_IDS) {
-      const g = GRASSES[id]
+      const g = GRASSES[id]!
       if (g.newRate && g.overseedRate) expect(g.overseedRate[0], id).toBeLessThanOrEqual(g.newRate[0])
       expect(g.cut[0], id).toBeLessThan(g.cut[1])
     }
@@ -67,7 +68,8 @@ describe('choosing a mix', () => {
   const mixOf = (z: object) => planOf({ zones: [zone(z)] }).zones[0]!
   it('shade gets fine fescues, and says why not ryegrass', () => {
     const z = mixOf({ sunHours: 3.1, wear: 'low' })
-    expect(z.seed!.mix.every((m) => GRASSES[m.grass].fine)).toBe(true)
+    expect(z.seed!.mix.every((m) => GRASSES[m.grass]!.sunLeast <= 3.1)).toBe(true)
+    expect(GRASSES[largestPart(z.seed!.mix as never).grass]!.fine).toBe(true)
     const ownRye = planOf({ zones: [zone({ sunHours: 3.1, mix: [{ grass: 'perennial-ryegrass', share: 100 }] })] })
     expect(ownRye.notices.map((n) => n.title).join()).toContain('too dark for perennial ryegrass')
   })
@@ -75,7 +77,7 @@ describe('choosing a mix', () => {
     const z = mixOf({ sunHours: 8, wear: 'high', heightOfCut: 55, present: ['creeping-red-fescue'] })
     expect(z.seed!.mix.map((m) => m.grass)).not.toContain('tall-fescue')
     for (const m of z.seed!.mix) expect(m.reason.length).toBeGreaterThan(5)
-    expect(z.seed!.runnerUp!.against.length).toBeGreaterThan(10)
+    expect(z.seed!.chosen.left[0]!.against.length).toBeGreaterThan(10)
     expect(z.seed!.mix.reduce((s, m) => s + m.share, 0)).toBe(100)
   })
   it('a stolon-only turf is not sown, and the plan says so', () => {

@@ -11,7 +11,7 @@ import { declared, planOf, SOUTH, valueOf, zone } from './makeJob.ts'
 
 const SOWN = '2027-03-01'
 const steady = (celsius: number, days = 300) => new Float64Array(days).fill(celsius)
-const up = (grass: GrassId, sown: string, soil: Float64Array) => emergence(grass, sown, { soil, start: SOWN }, declared(emergenceValues))
+const up = (grass: GrassId, sown: string, soil: Float64Array) => emergence(GRASSES[grass]!, sown, { soil, start: SOWN }, declared(emergenceValues))
 const potential = (celsius: number, season: 'cool' | 'warm') => growthPotential(celsius, season, declared(growthValues))
 const mown = (height: number, celsius: number, sward: { sown: string; leaf: number } | null = null) =>
   mowBand(UP, { height, season: 'cool', soil: steady(celsius), start: SOWN, sward }, declared(growthValues))
@@ -31,7 +31,7 @@ describe('emergence', () => {
   it('is never quicker in colder soil, and comes in order: a tenth, half, the last', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom(...GRASS_IDS.filter((g) => GRASSES[g].thermal)),
+        fc.constantFrom(...GRASS_IDS.filter((g) => GRASSES[g]!.thermal)),
         fc.double({ min: 22, max: 28, noNaN: true }),
         fc.double({ min: 0.1, max: 6, noNaN: true }),
         (grass, warm, less) => {
@@ -50,7 +50,7 @@ describe('emergence', () => {
   })
   it('the table’s days hold the model’s days in good soil, all but the extremes (the model’s own fit, ±15 %)', () => {
     for (const id of GRASS_IDS) {
-      const g = GRASSES[id]
+      const g = GRASSES[id]!
       if (!g.thermal || !g.days) continue
       const good = (g.soilGood[0] + g.soilGood[1]) / 2
       const half = daysBetween(SOWN, up(id, SOWN, steady(good))!.half)

@@ -6,14 +6,14 @@ import { leadOf, leadValues, mixLead } from '../src/climate/sowingLines.ts'
 import { lastDayToSow } from '../src/climate/sowingWindow.ts'
 import { monthDayOf } from '../src/climate/yearDay.ts'
 import type { JobDraft } from '../src/entities/job.ts'
-import type { GrassId } from '../src/reference/grasses.ts'
+import { GRASSES, type GrassId } from '../src/reference/grasses.ts'
 import { Trace } from '../src/trace/trace.ts'
 import { planOf, SOUTH, step, zone } from './makeJob.ts'
 import { climateAt, windowAt, type SiteDraft } from './makePlace.ts'
 
 const trace = new Trace()
 const cutOff = (frost: string, today: string, grass: GrassId = 'perennial-ryegrass', school: 'even-odds' | 'safe' = 'even-odds', latitude = -44.2) =>
-  lastDayToSow(leadOf(grass), climateAt({ latitude, frost }, today, { cutOff: school }), today, school, trace)
+  lastDayToSow(leadOf(GRASSES[grass]!), climateAt({ latitude, frost }, today, { cutOff: school }), today, school, trace)
 
 describe('killing frost less six weeks closes the cool-season window (common practice)', () => {
   it('in an ordinary year: 25 April gives 14 March, bluegrass 28 February', () => {
@@ -35,7 +35,7 @@ describe('killing frost less six weeks closes the cool-season window (common pra
     expect(cutOff('25 Apr', '2027-02-22', 'perennial-ryegrass', 'safe')).toBe('2027-02-23')
   })
   it('warm grasses end 90 days before, a nurse at the frost, and a mix with its slowest wanted grass', () => {
-    const days = (grass: GrassId) => leadValues[leadOf(grass)].is
+    const days = (grass: GrassId) => leadValues[leadOf(GRASSES[grass]!)].is
     expect([days('bermudagrass'), days('annual-ryegrass'), days('kentucky-bluegrass'), days('tall-fescue')]).toEqual([90, 0, 56, 42])
     const mix = (share: number) =>
       mixLead(

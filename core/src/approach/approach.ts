@@ -7,6 +7,7 @@ import { APPROACH_NAMES, type ApproachId } from '../reference/lists.ts'
 import { lightLines } from '../reference/siteValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
+import { setNotSown } from '../seed/whatLeads.ts'
 import { quantity, say, type Message } from '../trace/message.ts'
 import { procedure } from '../trace/rule.ts'
 import { figureId, zoneFigure, zoneScope } from '../trace/scope.ts'
@@ -60,6 +61,12 @@ function suggest(brief: Brief): { approach: ApproachId; why: Message } {
   if (!r.wanted) return { approach: 'overseed', why: 'Cover is not counted yet; overseeding is the usual middle way.' }
   const cover = num(r.wanted)
   const line = startOverLine(schools, trace)
+  const set = stolonOnly(r) || setNotSown(r.present, r.zone.hybrid)
+  if (cover < line && setNotSown(r.present, r.zone.hybrid))
+    return {
+      approach: 'plugs',
+      why: say`${r.wanted} wanted grass is left, of a turf whose seed is not to be had: its own plugs or runners, or turf laid.`,
+    }
   if (cover < line)
     return {
       approach: 'sow-new',
@@ -67,7 +74,7 @@ function suggest(brief: Brief): { approach: ApproachId; why: Message } {
     }
   const bumpy = isBumpy(brief) || (job.aims.includes('level') && r.lowsDepth !== null)
   if (cover < trace.value(coverLines.thin))
-    return stolonOnly(r)
+    return set
       ? { approach: 'plugs', why: 'Gaps in turf that lives by its runners are filled with its own runners or plugs.' }
       : bumpy
         ? { approach: 'overseed-level', why: say`${r.wanted} cover is worth keeping, and the surface needs bringing up with it.` }
@@ -78,7 +85,7 @@ function suggest(brief: Brief): { approach: ApproachId; why: Message } {
   const heals = healsItself(r) && !patch && bare < trace.value(coverLines.gaps)
   const spots = repairsSown(brief) || patch || (!heals && bare >= trace.value(coverLines.mend))
   if (spots)
-    return stolonOnly(r)
+    return set
       ? { approach: 'plugs', why: 'Bare gaps are filled with runners or plugs of the turf there.' }
       : {
           approach: 'mend',

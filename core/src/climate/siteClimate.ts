@@ -111,7 +111,8 @@ function placeOf(
 
 export function siteClimate({ job, today, station, recent, memo, trace }: ClimateBrief): SiteClimate {
   const { site } = job
-  const at = trace.read(readings.latitude, JOB, site.latitude) ?? trace.found(latitudeRule, JOB, USUAL_LATITUDE[isWarm(job, trace) ? 'warm' : 'cool'], {})
+  const at =
+    trace.read(readings.latitude, JOB, site.latitude) ?? trace.found(latitudeRule, JOB, USUAL_LATITUDE[isWarm(job, trace) ? 'warm' : 'cool'], {})
   const latitude = num(at)
   const { place, sums, kept } = placeOf(job, latitude, station, memo, trace)
   const { median, tenth } = place.firstFrost

@@ -3,7 +3,9 @@ import { COLOURS, LEVELS } from '../reference/grasses.ts'
 import { oneOf, quantity, text } from './entry.ts'
 
 /** Names a grass of the table or one of the firm's own. Whether there is such a grass is known only where the firm's table is. */
-export const grassId = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'A grass goes by an id of small letters, digits and -. Choose one from the list.')
+export const grassId = z
+  .string()
+  .regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'A grass goes by an id of small letters, digits and -. Choose one from the list.')
 
 const level = (what: string) => oneOf(LEVELS, what).nullable().default(null)
 const rate = (what: string) => quantity('rate', { min: 0.1, max: 150, what, because: 'no grass is sown at more. Check the unit.' })

@@ -30,12 +30,10 @@ const DUG: readonly string[] = ['dandelion', 'plantain', 'daisy', 'buttercup', '
 export const stolonOnly = (r: ZoneReadings): boolean => r.present.some((g) => g.stolonOnly)
 
 /** Warm turf with runners below ground: it may be cut to its stalks and comes back. */
-export const scalps = (r: ZoneReadings): boolean =>
-  r.present.length > 0 && r.present.every((g) => g.season === 'warm' && /rhizome/.test(g.spread))
+export const scalps = (r: ZoneReadings): boolean => r.present.length > 0 && r.present.every((g) => g.season === 'warm' && /rhizome/.test(g.spread))
 
 /** Warm turf that spreads by runners: small gaps close by themselves. */
-export const healsItself = (r: ZoneReadings): boolean =>
-  r.present.length > 0 && r.present.every((g) => g.season === 'warm' && g.spreads)
+export const healsItself = (r: ZoneReadings): boolean => r.present.length > 0 && r.present.every((g) => g.season === 'warm' && g.spreads)
 
 const DARK: Message = 'Grass is the wrong plant in this light: work on it is money lost.'
 const IN_THE_DARK: readonly StepKind[] = [

@@ -161,7 +161,9 @@ function byDate({ customerDate, sown, trace }: ChoiceBrief, offered: readonly { 
 }
 
 function oddsOf({ climate, sown, schools, trace }: ChoiceBrief, day: Day): DayOdds | null {
-  const grasses = sown.parts.filter((p) => p.share >= WANTED_FROM || sown.parts.length === 1).flatMap(({ grass }) => sownGrass(trace.grass(grass), trace) ?? [])
+  const grasses = sown.parts
+    .filter((p) => p.share >= WANTED_FROM || sown.parts.length === 1)
+    .flatMap(({ grass }) => sownGrass(trace.grass(grass), trace) ?? [])
   if (grasses.length === 0) return null
   const brief = { watered: sown.watered, lawn: sown.purpose === 'lawn', standsBy: schools.stands }
   const inYear = yearDay(dayNumber(day))

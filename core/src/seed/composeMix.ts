@@ -87,9 +87,7 @@ export function allowed(set: readonly Component[], shares: readonly number[]): b
 /** The best mix; null where there is nothing to mix. Of equals the cheaper, then the one whose ids come first: the order of candidates does not matter. */
 export function composeMix(problem: MixProblem, without: ReadonlySet<string> = new Set()): ComposedMix | null {
   const { most, step, together } = problem
-  const usable = problem.components
-    .filter((c) => !without.has(c.grass))
-    .sort((a, b) => b.fit - a.fit || a.cost - b.cost || (a.id < b.id ? -1 : 1))
+  const usable = problem.components.filter((c) => !without.has(c.grass)).sort((a, b) => b.fit - a.fit || a.cost - b.cost || (a.id < b.id ? -1 : 1))
   let best: ComposedMix | null = null
   const offer = (set: readonly Component[], shares: readonly number[]) => {
     if (!allowed(set, shares)) return

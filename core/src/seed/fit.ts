@@ -20,16 +20,18 @@ export const fitValues = tradeValues('fit', {
   cut: value(2, '1', 'model', 'Height of cut counts', [0, 10]),
   water: value(2, '1', 'model', 'Water to be had counts', [0, 10]),
   heat: value(2, '1', 'model', 'Heat of the usual summer counts', [0, 10]),
-  cold: value(1.5, '1', 'model', 'Cold of the usual winter counts', [0, 10]),
+  cold: value(2.5, '1', 'model', 'Cold of the usual winter counts', [0, 10]),
   soil: value(1, '1', 'model', 'Soil reaction counts', [0, 10]),
-  wet: value(1.5, '1', 'model', 'Wet ground counts', [0, 10]),
-  salt: value(4, '1', 'model', 'Salt counts', [0, 10]),
+  wet: value(2.5, '1', 'model', 'Wet ground counts', [0, 10]),
+  salt: value(6, '1', 'model', 'Salt counts', [0, 10]),
   mending: value(1, '1', 'model', 'Mending by itself counts', [0, 10]),
   thatch: value(1, '1', 'model', 'Building thatch counts', [0, 10]),
-  aims: value(1.5, '1', 'model', 'What the customer wants counts', [0, 10]),
+  aims: value(3, '1', 'model', 'What the customer wants counts', [0, 10]),
   speed: value(1.5, '1', 'model', 'How soon it bears use counts', [0, 10]),
   justEnough: value(60, '%', 'model', 'Just enough sun is worth', [0, 100]),
   cutDies: value(70, '%', 'model', 'Cut below this share of its lowest, a grass dies out', [30, 95]),
+  shortGrass: value(25, 'mm', 'practice', 'A grass of greens is for cuts up to', [10, 40]),
+  cutTooHigh: value(1.2, '1', 'model', 'and above this many times its own highest it is no lawn', [1, 5]),
   renewedSun: value(2, 'h', 'practice', 'One school sows shade ryegrass down to this much sun and renews it yearly', [0.5, 4]),
   hotFrom: value(26, 'C', 'model', 'Heat begins to tell where the usual summer day reaches', [20, 34]),
   hotTo: value(36, 'C', 'model', 'and tells in full at', [28, 45]),
@@ -122,9 +124,11 @@ const WEAR_ASKED = { low: 0.1, mid: 0.6, high: 1 }
 const DRY = { sand: 0.35, steep: 0.25, unwatered: 0.4, always: 0.2 }
 
 const JUDGES: Record<FitPartId, Judge> = {
-  light: (g, { r, schools, v }) => {
+  light: (g, { r, schools, v, trace }) => {
     const sun = num(r.sun)
     const least = leastSun(g, schools, v.renewedSun)
+    const passes = g.id === 'shade-ryegrass' && schools.shade === 'lasting' && sun < trace.value(lightLines.cool)
+    if (passes) return { rating: v.justEnough / 2, says: 'it thins out in shade and wants renewing every year' }
     const share = g.sunGood > least ? clamp((sun - least) / (g.sunGood - least)) : sun >= least ? 1 : 0
     return {
       rating: v.justEnough + (100 - v.justEnough) * share,
@@ -137,7 +141,7 @@ const JUDGES: Record<FitPartId, Judge> = {
   match: (g, { r, sowing, v }) => {
     if (r.present.length === 0 || sowing === 'new') return null
     if (r.present.some((p) => p.id === g.id)) return { rating: 100, says: 'already there, so leaf and colour match' }
-    if (r.present.some((p) => kindOf(p) === kindOf(g))) return { rating: 90, says: 'of the kind that is there' }
+    if (r.present.some((p) => kindOf(p) === kindOf(g))) return { rating: 60, says: 'of the kind that is there, in another colour and leaf' }
     const near = r.present.reduce((best, p) => (Math.abs(Math.log(p.leaf / g.leaf)) < Math.abs(Math.log(best.leaf / g.leaf)) ? p : best))
     const wider = g.leaf / near.leaf
     const off = Math.abs(Math.log(wider)) / Math.log(v.coarse)
@@ -170,8 +174,7 @@ const JUDGES: Record<FitPartId, Judge> = {
   },
   water: (g, { r, job, trace }) => {
     const steep = num(r.slope) >= trace.value(slopeLines.press)
-    const dry =
-      DRY.always + (r.zone.texture === 'sand' ? DRY.sand : 0) + (steep ? DRY.steep : 0) + (job.waterer.trim() === '' ? DRY.unwatered : 0)
+    const dry = DRY.always + (r.zone.texture === 'sand' ? DRY.sand : 0) + (steep ? DRY.steep : 0) + (job.waterer.trim() === '' ? DRY.unwatered : 0)
     const rating = rated(Math.min(1, dry), g.drought)
     return {
       rating,
@@ -215,15 +218,15 @@ const JUDGES: Record<FitPartId, Judge> = {
   },
   salt: (g, { r }) => {
     if (r.zone.salty !== true) return null
-    const rating = rated(1, g.salt)
+    const rating = Math.max(0, 100 - SALTED * (100 - rated(1, g.salt)))
     return { rating, says: rating >= 100 ? 'stands salt' : 'salt burns it out' }
   },
   mending: (g) => ({
     rating: g.spreads ? 80 + 20 * clamp(g.creeps / 4) : 70,
     says: g.spreads ? 'knits bare spots together' : 'stands in bunches and does not knit',
   }),
-  thatch: (g, { r, trace }) => {
-    if (!r.thatch || num(r.thatch) <= trace.value(thatchLines.fine)) return null
+  thatch: (g, { r, sowing, trace }) => {
+    if (sowing === 'new' || !r.thatch || num(r.thatch) <= trace.value(thatchLines.fine)) return null
     return { rating: rated(0.9, LESS[g.thatch]), says: g.thatch === 'high' ? 'it builds thatch, and there is enough of that' : 'adds little thatch' }
   },
   aims: (g, { job }) => {
@@ -244,6 +247,8 @@ const JUDGES: Record<FitPartId, Judge> = {
     says: say`bears use ${quantity({ low: g.weeksToUse[0], high: g.weeksToUse[1] }, 'wk')} from sowing`,
   }),
 }
+/** Salt leaves nothing standing that only half bears it. */
+const SALTED = 1.5
 const LESS: Record<Level, Level> = { high: 'low', mid: 'low-mid', 'low-mid': 'mid', low: 'high' }
 
 function joinedCauses(says: string, causes: readonly (string | false)[]): Message {
@@ -251,7 +256,8 @@ function joinedCauses(says: string, causes: readonly (string | false)[]): Messag
 }
 
 /** Why a grass cannot be sown here at all; null when it can. */
-function ruledOut(g: Grass, { r, season, schools, sowingFrom, lastSowing, trace }: FitGround): Message | null {
+function ruledOut(g: Grass, ground: FitGround): Message | null {
+  const { r, season, schools, sowingFrom, lastSowing, trace } = ground
   const v = trace.values(fitValues)
   if (g.newRate === null) return 'it is set as plugs or turf, not sown'
   if (g.season !== season) return say`it is a ${g.season}-season grass`
@@ -259,12 +265,18 @@ function ruledOut(g: Grass, { r, season, schools, sowingFrom, lastSowing, trace 
   if (num(r.sun) < least) return say`it needs ${quantity(least, 'h')} of sun; here it gets ${r.sun}`
   const lowest = (g.cut[0] * v.cutDies) / 100
   if (num(r.cut) < lowest) return say`it is kept at ${quantity({ low: g.cut[0], high: g.cut[1] }, 'mm')}; cut at ${r.cut} it dies out`
+  if (g.cut[1] <= v.shortGrass && num(r.cut) > v.cutTooHigh * g.cut[1])
+    return say`it is for cuts of ${quantity(g.cut[1], 'mm')} and less; here it is ${r.cut}`
   if (g.id === 'shade-ryegrass' && num(r.sun) >= trace.value(lightLines.cool) + 1) return 'bred for shade; in this sun the usual rye is better'
   if (g.cut[0] > 80 && num(r.cut) <= 80) return 'it is not mown as a lawn'
+  if (g.id === 'rough-bluegrass' && !wetShade(ground)) return 'only for wet shade; elsewhere it is a weed'
   if (g.id === 'alkaligrass' && r.zone.salty !== true) return 'only worth sowing where there is salt'
   const last = lastSowing(g)
   return last !== null && last < sowingFrom ? say`it wanted sowing by ${onDay(last)}` : null
 }
+
+const wetShade = ({ r, trace }: FitGround): boolean =>
+  num(r.sun) <= trace.value(lightLines.cool) + 1 && (r.zone.damp === 'wet' || (r.zone.ponding !== null && r.zone.ponding >= 1))
 
 /** How one grass fits a zone. */
 export function fitOf(grass: Grass, ground: FitGround): Fit {

@@ -33,11 +33,11 @@ export function judgeMix(parts: readonly Shares[], suggested: Mix, brief: MixBri
     const words = wrongWith(fits[i]!, sown, brief, only)
     return words ? [{ ...about(p.grass), title: say`${r.name}: ${words.title}`, says: say`${words.says} ${instead}` }] : []
   })
-  const problem = mixProblem(brief, fits)
+  const problem = mixProblem(brief, fits, only !== null)
   const order = sown.map((p) => problem.components.find((c) => c.grass === p.grass)!)
   const own = mixValueOf(problem, order, sown)
   const best = suggested.parts.filter((p) => p.score)
-  const bestProblem = mixProblem(brief, best.map((p) => fitOf(trace.grass(p.grass), brief))) // prettier-ignore
+  const bestProblem = mixProblem(brief, best.map((p) => fitOf(trace.grass(p.grass), brief)), only !== null) // prettier-ignore
   const loses = best.length > 0 ? Math.max(0, Math.round(mixValueOf(bestProblem, bestProblem.components, best) - own)) : null
   const wrong = fits.some((f, i) => f.out !== null && sown[i]!.share >= 20) || (loses !== null && loses >= WRONG)
   return { loses, verdict: wrong ? 'wrong' : notices.length > 0 || (loses ?? 0) >= BEARABLE ? 'bearable' : 'good', notices }
@@ -66,7 +66,10 @@ function wrongWith(
   }
   const apart = parts.map((p) => trace.grass(p.grass)).find((o) => o.id !== g.id && !g.passing && !o.passing && !mayMix(g, o))
   if (apart && g.id < apart.id)
-    return { title: say`${g.short} and ${apart.short} in one mix.`, says: 'They do not stand together: one crowds the other out, or they look patched.' }
+    return {
+      title: say`${g.short} and ${apart.short} in one mix.`,
+      says: 'They do not stand together: one crowds the other out, or they look patched.',
+    }
   const all = parts.reduce((sum, p) => sum + p.share * bag(p.grass).pls * (trace.grass(p.grass).seedsPerGram ?? 0), 0)
   const own = parts.find((p) => p.grass === g.id)!
   const plants = (100 * own.share * bag(g.id).pls * (g.seedsPerGram ?? 0)) / all
@@ -77,4 +80,3 @@ function wrongWith(
     }
   return null
 }
-

@@ -1,5 +1,5 @@
 import { slopeLines } from '../findings/lines.ts'
-import { middle, type Grass, type GrassId } from '../reference/grasses.ts'
+import { kindOf, middle, type Grass, type GrassId } from '../reference/grasses.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { quantity, say, verbatim, type Message } from '../trace/message.ts'
 import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
@@ -8,7 +8,7 @@ import { dot, sum } from '../quantities/sum.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { allowed, composeMix, type Component, type MixProblem, valueOf } from './composeMix.ts'
-import { FIT_PART_NAMES, fitOf, fitValues, type Fit, type FitGround, type FitPart } from './fit.ts'
+import { FIT_PART_NAMES, fitOf, type Fit, type FitGround, type FitPart } from './fit.ts'
 import { whatLeads } from './whatLeads.ts'
 
 export interface MixPart {
@@ -57,14 +57,17 @@ export const mixValues = tradeValues('mix', {
   most: value(3, '1', 'practice', 'Grasses in a mix, at most', [1, 5]),
   step: value(5, '%', 'practice', 'Shares go in steps of', [5, 20]),
   quick: value(6, '1', 'model', 'A part that shows within days is worth', [0, 30]),
-  quickOnBank: value(12, '1', 'model', 'and on a bank', [0, 30]),
-  quickEnough: value(25, '%', 'model', 'So much of it is enough', [5, 80]),
+  quickOnBank: value(12, '1', 'model', 'on a bank', [0, 30]),
+  quickOver: value(2, '1', 'model', 'and over a living sward, which holds the ground', [0, 30]),
+  quickEnough: value(20, '%', 'model', 'So much of it is enough', [5, 80]),
   knits: value(4, '1', 'model', 'A part that knits is worth', [0, 30]),
   knitsWorn: value(8, '1', 'model', 'and where it is worn hard', [0, 30]),
-  knitsEnough: value(25, '%', 'model', 'So much of it is enough', [5, 80]),
+  knitsEnough: value(15, '%', 'model', 'So much of it is enough', [5, 80]),
+  keeps: value(10, '1', 'model', 'Keeping a kind that grows there is worth', [0, 30]),
+  keepsEnough: value(20, '%', 'model', 'So much of it is enough', [5, 80]),
   company: value(1, '1', 'model', 'Two kinds rather than one are worth', [0, 10]),
   each: value(1, '1', 'model', 'Every further kind costs', [0, 10]),
-  slowShow: value(18, 'd', 'model', 'Seed that takes this long is not quick at all', [8, 40]),
+  slowShow: value(14, 'd', 'model', 'Seed that takes this long is not quick at all', [8, 40]),
   quickShow: value(6, 'd', 'model', 'and is as quick as can be at', [2, 15]),
   nurse: value(15, '%', 'practice', 'Nurse grass on a bank, by weight', [0, 40]),
 })
@@ -77,7 +80,6 @@ export const mixRules = {
     unit: '%',
     standing: 'model',
     says: 'How a grass fits this ground: each part from nothing to 100, by how far it counts. What light, cut, date or the sward rules out is not sown whatever its fit.',
-    values: fitValues,
     inputs: { weight: '1[]', rating: '%[]' },
     formula: 'dot(weight, rating) / sum(weight)',
     compute: ({ weight, rating }) => dot(weight, rating) / sum(weight),
@@ -93,7 +95,7 @@ export const mixRules = {
     inputs: { share: '%[]', fit: '%[]' },
     steps: 'every set of grasses that may be mixed, in every division, within the limits by weight and by plants',
     by: 'seed/composeMix: composeMix',
-    check: 'composeMix.test.ts, against a mixed-integer solver',
+    check: 'composeMix.test.ts',
   }),
 }
 
@@ -126,7 +128,7 @@ export function suggestMix(brief: MixBrief): Mix {
   const leading = whatLeads(all, brief)
   const foreign = (f: Fit) => leading.only !== null && !leading.only.has(f.grass.id)
   const fits = all.filter((f) => f.out === null && !foreign(f))
-  const problem = mixProblem(brief, fits)
+  const problem = mixProblem(brief, fits, leading.only !== null)
   const best = composeMix(problem)
   const byScore = [...all].sort((a, b) => b.score - a.score || (a.grass.id < b.grass.id ? -1 : 1))
   if (!best) return { ...NO_MIX, leads: leading.says, left: leftOut(byScore, foreign), nothing: nothingFits(brief, byScore, foreign) }
@@ -144,7 +146,7 @@ export function suggestMix(brief: MixBrief): Mix {
   })
   const parts: MixPart[] = best.parts.map(({ component, share }, i) => ({
     grass: component.grass,
-    share: Math.round((share * (100 - nurse)) / 100),
+    share: nurse ? Math.round((share * (100 - nurse)) / 100 / problem.step) * problem.step : share,
     reason: reasonOf(problem, best.parts, i, taken[i]!, fits),
     score: scoreOf[i]!.id,
     ...limitOf(component, best.parts),
@@ -180,9 +182,10 @@ function services(grass: Grass, { slowShow, quickShow }: { slowShow: number; qui
 }
 
 /** The search for a zone's mix: its grasses, and what a mix is to serve. */
-export function mixProblem({ r, bag, trace }: Pick<MixBrief, 'r' | 'bag' | 'trace'>, fits: readonly Fit[]): MixProblem {
+export function mixProblem({ r, sowing, bag, trace }: MixBrief, fits: readonly Fit[], led: boolean): MixProblem {
   const v = trace.values(mixValues)
   const bank = num(r.slope) >= trace.value(slopeLines.bank)
+  const kept = led ? [...new Set(fits.flatMap((f) => r.present.filter((p) => kindOf(p) === kindOf(f.grass)).map(kindOf)))] : []
   const components = fits.map(({ grass, score }): Component => {
     const { pls, cost } = bag(grass.id)
     const [least, most] = grass.share
@@ -190,7 +193,7 @@ export function mixProblem({ r, bag, trace }: Pick<MixBrief, 'r' | 'bag' | 'trac
       id: grass.id,
       grass: grass.id,
       fit: score,
-      serves: services(grass, v),
+      serves: [...services(grass, v), ...kept.map((kind) => (kindOf(grass) === kind ? 1 : 0))],
       seeds: ((grass.seedsPerGram ?? 0) * pls) / 100,
       least,
       most,
@@ -201,8 +204,9 @@ export function mixProblem({ r, bag, trace }: Pick<MixBrief, 'r' | 'bag' | 'trac
   return {
     components,
     needs: [
-      { weight: bank ? v.quickOnBank : v.quick, enough: v.quickEnough / 100 },
+      { weight: bank ? v.quickOnBank : sowing === 'new' ? v.quick : v.quickOver, enough: v.quickEnough / 100 },
       { weight: r.zone.wear === 'high' ? v.knitsWorn : v.knits, enough: v.knitsEnough / 100 },
+      ...kept.map((kind) => ({ weight: kept.length > 1 ? v.keeps : 0, enough: Math.min(v.keepsEnough, trace.grass(kind).share[1] / 2) / 100 })),
     ],
     most: v.most,
     step: v.step,
@@ -236,7 +240,13 @@ function partsSaid({ parts }: Fit): Message {
 }
 
 /** What speaks most for a grass beside the others; or the need that nothing else in the mix serves. */
-function reasonOf(problem: MixProblem, parts: readonly { component: Component; share: number }[], index: number, fit: Fit, fits: readonly Fit[]): Message {
+function reasonOf(
+  problem: MixProblem,
+  parts: readonly { component: Component; share: number }[],
+  index: number,
+  fit: Fit,
+  fits: readonly Fit[],
+): Message {
   const { grass } = fit
   const there = fit.parts.find((p) => p.part === 'match' && p.rating >= 90)
   if (there) return there.says
@@ -255,17 +265,24 @@ function reasonOf(problem: MixProblem, parts: readonly { component: Component; s
   }
   const gains = fit.parts.filter((p) => p.rating >= 70).map((p) => ({ says: p.says, gain: p.weight * (p.rating - average(p)) }))
   const most = gains.sort((a, b) => b.gain - a.gain)[0]
-  return most && most.gain > 0.5 ? most.says : 'fits light, cut and season'
+  return most && most.gain > 0.5 ? most.says : (fit.parts.find((p) => p.part === 'light')?.says ?? 'fits light, cut and season')
 }
 
 function limitOf(c: Component, parts: readonly { component: Component; share: number }[]): { limit?: Message } {
   if (parts.length < 2) return {}
   const share = parts.find((p) => p.component === c)!.share
   const more = parts.map((p) => p.share + (p.component === c ? 5 : 0))
-  if (c.mostPlants < 100 && !allowed(parts.map((p) => ({ ...p.component, least: 0, most: 100 })), more)) // prettier-ignore
+  if (
+    c.mostPlants < 100 &&
+    !allowed(
+      parts.map((p) => ({ ...p.component, least: 0, most: 100 })),
+      more,
+    )
+  )
+    // prettier-ignore
     return { limit: say`more would be over ${quantity(c.mostPlants, '%')} of the plants` }
   if (share >= c.most) return { limit: say`at most ${quantity(c.most, '%')} in company` }
-  return share <= c.least ? { limit: say`no less than ${quantity(c.least, '%')} tells` } : {}
+  return share <= c.least ? { limit: say`at least ${quantity(c.least, '%')} in company` } : {}
 }
 
 /** The strongest thing against a grass: what rules it out, else what costs it most. */

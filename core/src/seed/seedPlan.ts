@@ -94,7 +94,12 @@ function lotsTogether(grass: GrassId, lots: readonly Lot[], trace: Trace): Figur
   const weighed = lots.every((lot) => lot.amount !== null)
   const all = lots.reduce((sum, lot) => sum + (lot.amount ?? 0), 0)
   const weight = lots.map((lot) => (weighed ? (100 * lot.amount!) / all : 100 / lots.length))
-  return trace.work(seedRules.lotsPls, lotScope(grass), { weight, pls }, { label: say`Pure live seed, ${trace.grass(grass).short}, ${lots.length} lots` })
+  return trace.work(
+    seedRules.lotsPls,
+    lotScope(grass),
+    { weight, pls },
+    { label: say`Pure live seed, ${trace.grass(grass).short}, ${lots.length} lots` },
+  )
 }
 
 interface SeedBrief {
@@ -180,4 +185,3 @@ export function seedOrders(seeds: readonly ZoneSeed[], share: Figure, later: boo
     }
   })
 }
-

@@ -20,21 +20,21 @@ describe('no number of the trade moves unnoticed', () => {
   it('every grass stands as the handbooks have it', () => {
     const range = (r: readonly [number, number] | null) => (r ? `${r[0]}-${r[1]}` : '—')
     const rows = GRASS_IDS.map((id) => {
-      const g = GRASSES[id]
+      const g = GRASSES[id]!
       const thermal = g.thermal ? `${g.thermal.theta}/${g.thermal.base}` : '—'
-      return [id, g.season, range(g.newRate), range(g.overseedRate), range(g.days), g.seedsPerGram ?? '—', g.soilMin ?? '—', range(g.soilGood), g.sunHours, g.wear, g.drought, g.thatch, range(g.cut), range(g.nitrogen), thermal].join('; ') // prettier-ignore
+      return [id, g.season, range(g.newRate), range(g.overseedRate), range(g.days), g.seedsPerGram ?? '—', g.soilMin ?? '—', range(g.soilGood), `${g.sunLeast}/${g.sunGood}`, g.wear, g.drought, g.thatch, g.cold, g.heat, g.wet, g.salt, range(g.ph), g.leaf, g.creeps, range(g.share), g.mostPlants, g.stands.mesotrione, range(g.cut), range(g.nitrogen), thermal].join('; ') // prettier-ignore
     })
     expect(rows).toEqual(lines(GRASS_LINES))
   })
   it('cover over seed, in all at most: rye and tall fescue 6 mm, fine fescue 5, bluegrass and bermuda 3, bent 2 (common practice)', () => {
-    const depth = (...ids: (keyof typeof GRASSES)[]) => ids.map((id) => GRASSES[id].depth)
+    const depth = (...ids: string[]) => ids.map((id) => GRASSES[id]!.depth)
     expect(depth('perennial-ryegrass', 'tall-fescue', 'annual-ryegrass')).toEqual([6, 6, 6])
     expect(depth('creeping-red-fescue', 'chewings-fescue', 'hard-fescue')).toEqual([5, 5, 5])
     expect(depth('kentucky-bluegrass', 'bermudagrass', 'browntop')).toEqual([3, 3, 2])
   })
   it('a usable lawn takes rye 6 to 8 weeks, bluegrass 12 and more, seeded zoysia 4 months to 2 years (common practice)', () => {
     const { zoysia } = GRASSES
-    expect([GRASSES['perennial-ryegrass'].weeksToUse, GRASSES['kentucky-bluegrass'].weeksToUse[0], zoysia.weeksToUse]).toEqual([
+    expect([GRASSES['perennial-ryegrass']!.weeksToUse, GRASSES['kentucky-bluegrass']!.weeksToUse[0], zoysia!.weeksToUse]).toEqual([
       [6, 8],
       12,
       [16, 104],

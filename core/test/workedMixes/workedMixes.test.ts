@@ -1,0 +1,35 @@
+import { describe, expect, it } from 'vitest'
+import { planOf, SOUTH, zone } from '../makeJob.ts'
+import { MIXES, type WorkedMix } from './mixes.ts'
+
+const PLACES = {
+  mild: { site: SOUTH, today: '2027-02-01' },
+  cold: { site: { latitude: 45, longitude: -90, frost: '10 Oct', sea: '900 km' }, today: '2027-07-25' },
+  between: { site: { latitude: 36, longitude: -85, frost: '1 Nov', sea: '600 km' }, today: '2027-08-10' },
+  hot: { site: { latitude: 29, longitude: -82, frost: '15 Dec' }, today: '2027-05-10' },
+}
+const planned = ({ zone: change, place = 'mild', job, today }: WorkedMix) =>
+  planOf({ site: PLACES[place].site, zones: [zone(change)], ...job }, { today: today ?? PLACES[place].today })
+
+describe('what goes in the bag, as a foreman would have it (common practice)', () => {
+  it.each(MIXES)('$name: $because', (worked) => {
+    const plan = planned(worked)
+    const z = plan.zones[0]!
+    const mix = z.seed?.mix.map((m) => m.grass) ?? []
+    if (worked.set || worked.nothing) expect(z.seed).toBeNull()
+    else expect(mix.length).toBeGreaterThan(0)
+    if (worked.set) expect(plan.steps.some((s) => s.kind === worked.set)).toBe(true)
+    if (worked.nothing) expect(z.nothing).toMatch(worked.nothing)
+    for (const g of worked.has) expect(mix).toContain(g)
+    for (const g of worked.hasNot ?? []) expect(mix).not.toContain(g)
+    if (worked.only) expect([...mix].sort()).toEqual([...worked.has].sort())
+  })
+  it('every grass in a bag says why, and every grass left out says why not', () => {
+    for (const worked of MIXES)
+      for (const z of planned(worked).zones) {
+        if (!z.seed) continue
+        for (const m of z.seed.mix) expect(m.reason.length, `${worked.name}: ${m.grass}`).toBeGreaterThan(10)
+        for (const l of z.seed.chosen.left) expect(l.against.length, `${worked.name}: ${l.grass}`).toBeGreaterThan(10)
+      }
+  })
+})
