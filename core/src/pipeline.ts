@@ -27,6 +27,8 @@ import { waitingPeriods } from './schedule/waitingPeriods.ts'
 import type { Judgement } from './seed/judgeMix.ts'
 import type { MixPart } from './seed/mix.ts'
 import { onlyKnownGrasses } from './seed/knownGrasses.ts'
+import { lotsOfJob, shortOnShelf, type StockLot } from './stock/lotsOfJob.ts'
+import { seedUse, type SeedUse } from './stock/seedUse.ts'
 import type { ZoneSeed } from './seed/seedPlan.ts'
 import { num, type Figure, type Notice } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
@@ -53,6 +55,9 @@ export interface Context {
   /** What is known of the weather station the job goes by, and its last days. */
   station?: StationClimate | null
   recent?: readonly WeatherDay[]
+  /** The firm's seed, and which of its jobs this is. */
+  stock?: readonly StockLot[]
+  jobId?: string | null
   /** Kept by whoever plans the same job again and again. */
   memo?: Memo
 }
@@ -103,6 +108,8 @@ export interface Rung {
 export interface JobPlan {
   today: Day
   schools: Schools
+  /** Seed by lot and zone. */
+  seedUse: SeedUse[]
   /** Names of every grass the plan speaks of. */
   grasses: Record<GrassId, Pick<Grass, 'name' | 'short'>>
   /** Every worked value, by id. */
@@ -146,10 +153,14 @@ export interface JobPlan {
  * A job's whole plan: prescribe (what the ground asks for), schedule (days), follow (water, emergence, first mow).
  * Pure: the same job and context give the same plan, in a browser worker, on the server and on the command line.
  */
-export function planJob(entered: Job, { today, firm, diary, outlook = null, station = null, recent = [], memo = new Memo() }: Context): JobPlan {
+export function planJob(
+  entered: Job,
+  { today, firm, diary, outlook = null, station = null, recent = [], stock = [], jobId = null, memo = new Memo() }: Context,
+): JobPlan {
   const grasses = grassTable(firm.grasses)
   const trace = new Trace(firm.values, grasses)
-  const { job, notices: unknown } = onlyKnownGrasses(entered, grasses)
+  const known = onlyKnownGrasses(entered, grasses)
+  const { job, notices: shelf } = lotsOfJob(known.job, stock, grasses, today, trace)
   const schools = schoolsOf(job, firm)
   const workforce = workforceOf(firm, trace)
 
@@ -172,11 +183,15 @@ export function planJob(entered: Job, { today, firm, diary, outlook = null, stat
   const sloping = prescription.zones.some((z) => num(z.r.slope) >= trace.value(slopeLines.press))
   const warm = new Set(prescription.zones.filter((z) => z.season === 'warm').map((z) => z.r.id))
   const holds = weatherHolds(steps, outlook, { sloping, watered: job.waterer.trim() !== '', warm }, trace)
+  const use = seedUse(job.lots, [...prescription.seeds, ...prescription.laterSeeds])
   return {
     today,
     schools,
+    seedUse: use,
     notices: worstFirst([
-      ...unknown,
+      ...known.notices,
+      ...shelf,
+      ...shortOnShelf(job, jobId, stock, wantedByLot(use)),
       ...waits.notices,
       ...prescription.notices,
       ...order.notices,
@@ -184,7 +199,7 @@ export function planJob(entered: Job, { today, firm, diary, outlook = null, stat
       ...followed.notices,
       ...holds,
     ]),
-    ...summaryOf(prescription, feeds, { units: firm.units, workforce, trace }),
+    ...summaryOf(prescription, feeds, { firm, workforce, trace }),
     packages: order.packages,
     steps,
     looseRecords: order.records.loose(),
@@ -200,6 +215,13 @@ function named(grasses: GrassTable, job: Job, p: Prescription): JobPlan['grasses
   const seeds = [...p.seeds, ...p.laterSeeds]
   const ids = new Set([...job.zones.flatMap((z) => z.present), ...seeds.flatMap((s) => [...s.mix, ...s.chosen.left].map((m) => m.grass))])
   return Object.fromEntries([...ids].map((id) => [id, { name: grasses[id]!.name, short: grasses[id]!.short }]))
+}
+
+/** kg by lot of the job. */
+function wantedByLot(use: readonly SeedUse[]): Map<string, number> {
+  const wanted = new Map<string, number>()
+  for (const { lot, kg } of use) wanted.set(lot, (wanted.get(lot) ?? 0) + kg)
+  return wanted
 }
 
 const FEEDS: readonly StepKind[] = ['feed', 'feed-later']
@@ -227,7 +249,7 @@ function summaryOf(
     wanted,
     findings,
     totalArea: p.totalArea?.id ?? null,
-    materials: materialLines(p, feeds, { areaErrors: new Map(p.zones.map((z) => [z.r.id, z.r.areaError])), units: brief.units }, brief.trace),
+    materials: materialLines(p, feeds, { areaErrors: new Map(p.zones.map((z) => [z.r.id, z.r.areaError])), firm: brief.firm }, brief.trace),
     feed: feed
       ? {
           use: feed.use,
@@ -248,7 +270,7 @@ function summaryOf(
 }
 
 interface SummaryBrief {
-  units: Firm['units']
+  firm: Firm
   workforce: Workforce
   trace: Trace
 }

@@ -127,7 +127,20 @@ export function prescribe(brief: PrescribeBrief): Prescription {
 function othersOf({ job, firm, schools, today, waits }: PrescribeBrief, climate: SiteClimate): string {
   const { zones: _zones, drawing: _drawing, pins: _pins, ...rest } = job
   const frosts = [climate.latitude, climate.frostMonthDay, climate.frostSpread, climate.place.warmest, climate.place.coldest]
-  return JSON.stringify([rest, schools, firm.grasses, today, frosts, waits.figures.map((f) => [f.id, f.value])])
+  const { grasses, swath, strip, scaleStep, handful, calibrations } = firm
+  return JSON.stringify([
+    rest,
+    schools,
+    grasses,
+    swath,
+    strip,
+    scaleStep,
+    handful,
+    calibrations,
+    today,
+    frosts,
+    waits.figures.map((f) => [f.id, f.value]),
+  ])
 }
 
 /** Reads every zone by the survey of the site. */
@@ -168,7 +181,7 @@ const frostWanted = (job: Job, climate: SiteClimate, walked: boolean): Notice[] 
 
 /** One zone from its readings to its seed. */
 function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFigures, r: ZoneReadings): ZonePlan {
-  const { job, schools, today, trace } = brief
+  const { job, firm, schools, today, trace } = brief
   const findings = findInZone(r, schools, Number((job.walked ?? today).slice(0, 4)), trace)
   const approach = approachZone({ r, findings, job, schools, trace })
   const season = seasonOf(r, climate.latitude)
@@ -181,7 +194,7 @@ function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFig
     own.length > 0 ? { ...by, parts: own.map((p) => ({ grass: p.grass, share: p.share ?? 0, reason: 'your choice' })), nothing: null } : by
   const mix = held ? suggested : chosen(suggested)
   const overridden = own.length > 0 && !held && mixName(mix.parts, trace) !== mixName(suggested.parts, trace)
-  const seed = seedZone({ work, mix, overridden, lots, trace })
+  const seed = seedZone({ work, mix, overridden, lots, firm, trace })
   const judged = isSown(work.sowing) && own.length > 0 && !held ? judgeMix(mix.parts, suggested, mixing) : null
   const later = held ? properSowing(brief, climate, lots, work, findings, chosen) : null
   const notices = [
@@ -205,11 +218,11 @@ function properSowing(
   findings: readonly Finding[],
   chosen: (by: Mix) => Mix,
 ): NonNullable<ZonePlan['later']> {
-  const { job, schools, trace } = brief
+  const { job, firm, schools, trace } = brief
   const r: ZoneReadings = { ...held.r, id: laterRound(held.r.id), zone: { ...held.r.zone, sowing: 'new' } }
   const work = zoneWork({ r, season: held.season, approach: 'sow-new', findings, job, schools, trace })
   const mix = chosen(mixFor(mixBriefOf(brief, climate, lots, work)))
-  return { work, mix, seed: seedZone({ work, mix, overridden: false, lots, trace }) }
+  return { work, mix, seed: seedZone({ work, mix, overridden: false, lots, firm, trace }) }
 }
 
 /** What a zone's mix is chosen for. */

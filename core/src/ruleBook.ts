@@ -30,15 +30,17 @@ import { bagNitrogen, feedDaySoil, feedReadings, feedRules, starterValues, upkee
 import { bothRounds, packRule, plantRules } from './materials/lines.ts'
 import { firmSettings } from './reference/firmSettings.ts'
 import { lagValues, treatmentWaits } from './reference/lagValues.ts'
-import { coverDepth, intake, looseDensity } from './reference/materialValues.ts'
+import { coverDepth, intake, looseDensity, reserveValues } from './reference/materialValues.ts'
 import { looksBadValues, operationRates, operationValues, setUpHours } from './reference/operations.ts'
 import { levelValues, trenchValues } from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderOfWork.ts'
 import { choiceValues } from './schedule/sowingChoices.ts'
 import { treatmentReadings, usualWait, waitRules } from './schedule/waitingPeriods.ts'
 import { fitValues } from './seed/fit.ts'
+import { panRules } from './seed/pans.ts'
 import { mixRules } from './seed/mix.ts'
 import { ownRateValues, seedReadings, seedRules } from './seed/seedRules.ts'
+import { lotValues } from './stock/lotWorth.ts'
 import type { Message } from './trace/message.ts'
 import type { Declaration, Procedure, Rule, TradeValue } from './trace/rule.ts'
 import { readings, surveyLines, surveyRules } from './walkover/surveyRules.ts'
@@ -54,6 +56,7 @@ const RULE_SETS = [
   groundRules,
   mixRules,
   seedRules,
+  panRules,
   feedRules,
   { feedDaySoil },
   dressingRules,
@@ -109,6 +112,8 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'The usual feed of unsown turf': upkeepValues,
   'How a grass fits the ground': fitValues,
   'A seed rate of your own': ownRateValues,
+  'Seed kept back': reserveValues,
+  'Lots of seed': lotValues,
   'Loose density': looseDensity,
   'Cover over seed': coverDepth,
   'First frost': frostValues,

@@ -4,6 +4,7 @@ import { firmSchema, type FirmDraft } from '../src/entities/firm.ts'
 import { readJob, type JobDraft, type ZoneDraft } from '../src/entities/job.ts'
 import { planJob, type JobPlan } from '../src/pipeline.ts'
 import { render } from '../src/present/render.ts'
+import type { StockLot } from '../src/stock/lotsOfJob.ts'
 import type { Message } from '../src/trace/message.ts'
 import type { TradeValues } from '../src/trace/rule.ts'
 import { Memo } from '../src/trace/memo.ts'
@@ -67,11 +68,17 @@ const KEPT = new Memo()
 
 export function planOf(
   change: Partial<JobDraft> = {},
-  { today = TODAY, firm = {}, diary = [], outlook = null }: { today?: string; firm?: FirmDraft; diary?: DiaryEntry[]; outlook?: Outlook | null } = {},
+  {
+    today = TODAY,
+    firm = {},
+    diary = [],
+    outlook = null,
+    stock = [],
+  }: { today?: string; firm?: FirmDraft; diary?: DiaryEntry[]; outlook?: Outlook | null; stock?: StockLot[] } = {},
 ): Said<JobPlan> {
   const read = readJob(draft(change))
   if (!read.job || read.problems.length > 0) throw new Error(JSON.stringify(read.problems))
-  return said(planJob(read.job, { today, firm: firmSchema.parse(firm), diary, outlook, memo: KEPT }))
+  return said(planJob(read.job, { today, firm: firmSchema.parse(firm), diary, outlook, stock, memo: KEPT }))
 }
 
 export const step = (plan: Said<JobPlan>, kind: string) => plan.steps.find((s) => s.kind === kind)

@@ -6,7 +6,7 @@ import { packsFor } from '../src/materials/packs.ts'
 import { POUND_PER_1000_SQ_FT } from '../src/quantities/quantity.ts'
 import { declared, planOf, valueOf, zone } from './makeJob.ts'
 
-const packs = (need: number, sizes: number[]) => packsFor(need, sizes, 0.9)
+const packs = (need: number, sizes: number[]) => packsFor(need, sizes.map((size) => ({ size, price: size ** 0.9 }))) // prettier-ignore
 const limit = (leaf: number) => dressingRules.limit.compute({ leaf }, declared(dressingRules.limit.values))
 const ceiling = (slow: number, soil: number) => feedRules.ceiling.compute({ slow, soil }, declared(feedRules.ceiling.values))
 
@@ -104,7 +104,7 @@ describe('packs', () => {
       }),
     )
     expect(packs(8.05, [20, 10, 5, 1]).counts).toEqual([{ size: 10, count: 1 }])
-    expect(packs(0, [10, 1])).toEqual({ counts: [], bought: 0, left: 0, unit: 'kg' })
+    expect(packs(0, [10, 1])).toEqual({ counts: [], bought: 0, cost: 0 })
   })
 })
 

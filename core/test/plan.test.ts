@@ -21,12 +21,15 @@ const AMOUNTS = ['g', 'kg', 'm3', 'L', 't']
 const numbers = (plan: Said<JobPlan>) => Object.fromEntries(Object.values(plan.figures).map((f) => [f.id, f.value]))
 
 describe('laws', () => {
+  // A pan is rounded to the scale, and a test strip is as long as it is.
   it('double the area, double the amounts', () => {
     fc.assert(
       fc.property(fc.double({ min: 5, max: 500, noNaN: true }), (area) => {
         const one = planOf({ zones: [zone({ area })], dressing: { depth: 5 } })
         const two = planOf({ zones: [zone({ area: area * 2 })], dressing: { depth: 5 } })
-        const amounts = Object.values(one.figures).filter((f) => AMOUNTS.includes(f.unit) && f.zone && f.origin !== 'typed')
+        const amounts = Object.values(one.figures).filter(
+          (f) => AMOUNTS.includes(f.unit) && f.zone && f.origin !== 'typed' && f.rule !== 'seed.pan' && f.rule !== 'seed.strip',
+        )
         expect(amounts.length).toBeGreaterThan(4)
         return amounts.every((f) => Math.abs(valueOf(two, f.id) - 2 * Number(f.value)) < 1e-6 * Math.max(1, Number(f.value)))
       }),
@@ -86,9 +89,13 @@ describe('laws', () => {
             : Infinity
     expect(Object.keys(north.figures)).toEqual(Object.keys(south.figures))
     // The odds of a day are those of a hundred years of chance: another hundred in the other half of the world. So is the soil, by tenths.
+    // A grass’s fit goes by the year’s coldest night, to the degree: it may differ by a point or two.
+    const close = (id: string) => /\.seed\.(fit|mix-value)/.test(id)
     for (const f of Object.values(south.figures).filter((x) => x.unit !== 'deg' && x.unit !== 'C' && !x.id.includes('.odds')))
       expect(
-        f.unit === 'd' ? Math.abs(Number(north.figures[f.id]!.value) - Number(f.value)) : apart(north.figures[f.id]!.value, shifted(f.value)),
+        f.unit === 'd' || close(f.id)
+          ? Math.abs(Number(north.figures[f.id]!.value) - Number(f.value))
+          : apart(north.figures[f.id]!.value, shifted(f.value)),
         f.id,
       ).toBeLessThanOrEqual(5)
     expect(north.notices.map((n) => n.id)).toEqual(south.notices.map((n) => n.id))

@@ -18,6 +18,17 @@ export const diaryEntry = z.strictObject({
   who: text(80),
   note: text(2000),
   corrects: z.string().max(64).nullable().default(null),
+  /** Seed that was used: the lot on the firm's shelf, the zone, kg. */
+  lots: z
+    .array(
+      z.strictObject({
+        lot: z.string().max(64),
+        zone: z.string().max(60).nullable().default(null),
+        kg: z.number({ error: 'A weight is a number of kilograms.' }).gt(0, 'A weight is above nothing.').max(100_000),
+      }),
+    )
+    .max(200)
+    .default([]),
   /** The day's weather as it was known when this was written: °C, mm, km/h, and where it comes from. */
   weather: z
     .strictObject({

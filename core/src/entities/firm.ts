@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { DEFAULT_SCHOOLS, SCHOOL_CHOICES, type Schools } from '../reference/schools.ts'
-import { ownGrassSchema } from './grass.ts'
+import { grassId, ownGrassSchema } from './grass.ts'
 import { uniqueIds } from './uniqueIds.ts'
 import { grade, oneOf, quantity, text } from './entry.ts'
 
@@ -13,6 +13,42 @@ export const firmSchema = z.strictObject({
   hoursPerDay: quantity('hours', { min: 1, max: 16, what: 'A working day' }),
   weekendWork: z.boolean().default(false),
   feedGrade: grade,
+  /** Seed bags it buys, and what one costs. */
+  seedBags: uniqueIds(
+    z
+      .array(
+        z.strictObject({
+          id: text(40),
+          size: quantity('mass', { min: 0.05, max: 1000, what: 'A bag' }),
+          price: quantity('ratio', { min: 0, max: 1_000_000, what: 'A price' }),
+        }),
+      )
+      .max(12),
+    'bags',
+  ).default([]),
+  /** The spreader: the strip it covers evenly, and the length of a test strip. */
+  swath: quantity('length', { min: 0.2, max: 20, what: 'A swath' }),
+  strip: quantity('length', { min: 1, max: 100, what: 'A test strip' }),
+  /** What the scale tells, and what a hand holds of seed. */
+  scaleStep: quantity('mass', { min: 0.0005, max: 1, what: 'A step of the scale' }),
+  handful: quantity('mass', { min: 0.001, max: 0.5, what: 'A handful' }),
+  /** Settings of the spreader that were tried: what came out on the test strip. */
+  calibrations: uniqueIds(
+    z
+      .array(
+        z.strictObject({
+          id: text(40),
+          /** The grass, or the mix's leading grass. */
+          grass: grassId,
+          setting: quantity('ratio', { min: 0, max: 1000, what: 'A setting' }),
+          grams: quantity('mass', { min: 0.001, max: 100, what: 'A catch' }),
+          swath: quantity('length', { min: 0.2, max: 20, what: 'A swath' }),
+          strip: quantity('length', { min: 1, max: 100, what: 'A test strip' }),
+        }),
+      )
+      .max(200),
+    'calibrations',
+  ).default([]),
   reserve: quantity('percent', { min: 0, max: 50, what: 'Seed kept back' }),
   settling: quantity('percent', { min: 0, max: 60, what: 'Settling of fills' }),
   oversize: quantity('percent', { min: 0, max: 60, what: 'Oversize raked off' }),

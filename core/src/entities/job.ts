@@ -202,6 +202,8 @@ const lot = z.strictObject({
   id,
   grass: grassId,
   name: text(80),
+  /** The lot on the firm's shelf that it is; empty where only its label was read. */
+  stock: text(64),
   purity: quantity('percent', { min: 1, max: 100, what: 'Purity', because: 'read the label; most bags stand at 90 to 99 %.' }),
   germination: quantity('percent', {
     min: 1,

@@ -1,5 +1,6 @@
+import type { Firm } from '../entities/firm.ts'
 import { COVER_NAMES, DRESSING_NAMES } from '../reference/lists.ts'
-import { FEED_BAGS, packValues, SEED_BAGS } from '../reference/materialValues.ts'
+import { FEED_BAGS, packValues, reserveValues, SEED_BAGS } from '../reference/materialValues.ts'
 import type { MixOrder, ZoneSeed } from '../seed/seedPlan.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../trace/message.ts'
@@ -13,7 +14,7 @@ import type { DressingLine, DressingPlan } from './dressing.ts'
 import { dressingRules } from './dressingRules.ts'
 import type { StepKind } from '../reference/operations.ts'
 import type { FeedPlan } from './feed.ts'
-import { bagsFor, sizesInKg, type Packs } from './packs.ts'
+import { bagsFor, ownBags, sizesInKg, usualBags, type Bags, type Packs } from './packs.ts'
 
 /** One line of what to buy, carry and weigh out: a figure for each zone that takes some, and one for the order. */
 export interface MaterialLine {
@@ -58,17 +59,14 @@ export interface Materials {
   works: readonly ZoneWork[]
 }
 
-type Sizes = Parameters<typeof bagsFor>[1]
-
 /** How things are bought: 90 % either way of each area as a share, and the bags that are sold. */
 export interface Buying {
   areaErrors: ReadonlyMap<string, number>
-  units: 'metric' | 'us'
+  firm: Pick<Firm, 'units' | 'seedBags'>
 }
 
 /** What to buy, carry and weigh out. `areaErrors` is 90 % either way by zone, as a share. */
-export function materialLines(m: Materials, feeds: readonly FeedPlan[], { areaErrors, units }: Buying, trace: Trace): MaterialLine[] {
-  const buying = { areaErrors, units }
+export function materialLines(m: Materials, feeds: readonly FeedPlan[], buying: Buying, trace: Trace): MaterialLine[] {
   return [
     ...m.orders.map((order) => seedLine(order, m.seeds, { many: m.orders.length > 1, later: false }, buying, trace)),
     ...m.laterOrders.map((order) => seedLine(order, m.laterSeeds, { many: m.laterOrders.length > 1, later: true }, buying, trace)),
@@ -111,22 +109,27 @@ interface Bagged {
   zones: readonly { zone: string; amount: Figure }[]
   /** Ordered without the reserve, kg; null where there is none. */
   net: number | null
-  sizes: Sizes
-  buying: Buying
+  bags: Bags
+  areaErrors: Buying['areaErrors']
   trace: Trace
 }
 
 /** The bags for an order, as a figure that opens, and what the doubt about the areas makes of them. */
-function bagged({ key, order, net, zones, sizes, buying: { areaErrors, units }, trace }: Bagged): Pick<MaterialLine, 'packs' | 'doubt' | 'tonnes'> {
-  const exponent = trace.value(packValues.exponent)
-  const bags = (kg: number) => bagsFor(kg, sizes, units, exponent)
-  const packs = bags(num(order))
-  const figure = trace.found(packRule, JOB, packs.bought, { order, sizes: sizesInKg(sizes, units) }, { part: key })
+function bagged({ key, order, net, zones, bags: sold, areaErrors, trace }: Bagged): Pick<MaterialLine, 'packs' | 'doubt' | 'tonnes'> {
+  const bags = (kg: number) => bagsFor(kg, sold)
+  const whole = bags(num(order))
+  const bare = net === null ? null : bags(net)
+  // A reserve that would force a bag for next to nothing is left short, and that is said.
+  const short = bare && net !== null ? num(order) - bare.bought : 0
+  const leftShort = bare !== null && short > 1e-9 && short <= ((num(order) - net!) * trace.value(reserveValues.forces)) / 100
+  const packs = leftShort ? { ...bare, left: 0 } : whole
+  const figure = trace.found(packRule, JOB, packs.bought, { order, sizes: sizesInKg(sold) }, { part: key })
   return {
     packs: { ...packs, figure: figure.id },
     doubt: joined(
       [
-        net !== null && bags(net).bought < packs.bought - 1e-9 && say`${bagWords(bags(net))} would do without the reserve`,
+        leftShort && say`${quantity(Number(short.toPrecision(2)), 'kg')} short of the reserve; ${bagWords(whole)} would hold all of it`,
+        bare !== null && bare.bought < packs.bought - 1e-9 && say`${bagWords(bare)} would do without the reserve`,
         doubtInBags(
           { total: num(order), packs },
           zones.map((z) => ({ amount: num(z.amount), error: areaErrors.get(zoneOf(z.zone)) ?? 0 })),
@@ -137,6 +140,12 @@ function bagged({ key, order, net, zones, sizes, buying: { areaErrors, units }, 
     ),
     tonnes: num(order) / 1000,
   }
+}
+
+/** The firm's own seed bags where it has entered any, else the usual ones. */
+function seedBags({ units, seedBags: own }: Buying['firm'], trace: Trace): Bags {
+  const exponent = trace.value(packValues.exponent)
+  return ownBags(own, units, exponent) ?? usualBags(SEED_BAGS, units, exponent)
 }
 
 /** A set of bags in words. A bag's size is what is printed on it, so it stays as it is in any units. */
@@ -175,7 +184,7 @@ function seedLine(
     detail: say`${order.name} by weight`,
     cells: cellsOf(key, zones, trace),
     total: order.total.id,
-    ...bagged({ key, order: order.total, net: order.net, zones, sizes: SEED_BAGS, buying, trace }),
+    ...bagged({ key, order: order.total, net: order.net, zones, bags: seedBags(buying.firm, trace), areaErrors: buying.areaErrors, trace }),
     also: [order.reserve.id],
   }
 }
@@ -188,7 +197,15 @@ function feedLine(feed: FeedPlan, second: boolean, buying: Buying, trace: Trace)
     detail: 'crossed, sweep the paving',
     cells: cellsOf(second ? 'upkeep' : 'feed', zones, trace),
     total: feed.total.id,
-    ...bagged({ key: second ? 'upkeep' : 'feed', order: feed.total, net: null, zones, sizes: FEED_BAGS, buying, trace }),
+    ...bagged({
+      key: second ? 'upkeep' : 'feed',
+      order: feed.total,
+      net: null,
+      zones,
+      bags: usualBags(FEED_BAGS, buying.firm.units, trace.value(packValues.exponent)),
+      areaErrors: buying.areaErrors,
+      trace,
+    }),
     also: [feed.nitrogen.id],
   }
 }

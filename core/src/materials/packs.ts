@@ -5,50 +5,96 @@ export interface Packs {
   /** kg. */
   bought: number
   left: number
+  /** In the firm's money; null until prices are known. */
+  cost: number | null
 }
 
+/** A size that is sold, in the unit it is printed in, and what it costs. */
+export interface PackSize {
+  size: number
+  price: number
+}
+
+const EQUAL = 1e-9
+
 /**
- * The cheapest set of packs that covers a need. Until prices are known a pack is taken to cost its size to the power `exponent`: large packs are cheaper by
- * weight. Sizes and need in the same unit. Small: sizes are few, and needs are bounded by whole largest packs.
+ * The cheapest set of packs that covers a need; of equals the one that buys least, then the one of fewest packs. Exact: every set is tried but those that a
+ * bound shows to be dearer. Sizes and need in the same unit.
  */
-export function packsFor(need: number, sizes: readonly number[], exponent: number): Packs {
-  const sorted = [...sizes].sort((a, b) => b - a)
-  const smallest = sorted.at(-1)!
-  const prices = sorted.map((size) => Math.pow(size, exponent))
-  let best: { counts: number[]; bought: number; cost: number } | null = null
-  const fillFrom = (index: number, left: number, counts: number[], bought: number) => {
-    const size = sorted[index]!
-    if (index === sorted.length - 1) {
-      const count = left > 1e-9 ? Math.ceil(left / size - 1e-9) : 0
-      const whole = [...counts, count]
-      const cost = whole.reduce((sum, n, i) => sum + n * prices[i]!, 0)
-      if (!best || cost < best.cost - 1e-9) best = { counts: whole, bought: bought + count * size, cost }
+export function packsFor(need: number, sold: readonly PackSize[]): Pick<Packs, 'counts' | 'bought'> & { cost: number } {
+  // Cheapest by weight first, so that a good set is found at once and bounds the rest.
+  const sizes = [...sold].sort((a, b) => a.price / a.size - b.price / b.size || b.size - a.size)
+  let best: { counts: number[]; bought: number; cost: number; packs: number } | null = null
+  const fill = (index: number, left: number, counts: number[], bought: number, cost: number) => {
+    const packs = counts.reduce((a, b) => a + b, 0)
+    if (left <= EQUAL) {
+      const found = { counts: [...counts], bought, cost, packs }
+      if (
+        !best ||
+        cost < best.cost - EQUAL ||
+        (cost <= best.cost + EQUAL && (bought < best.bought - EQUAL || (bought <= best.bought + EQUAL && packs < best.packs)))
+      )
+        best = found
       return
     }
-    const most = Math.ceil(Math.max(0, left) / size)
-    for (let count = most; count >= Math.max(0, most - Math.ceil((2 * size) / smallest)) && count >= most - 2; count--)
-      fillFrom(index + 1, left - count * size, [...counts, count], bought + count * size)
+    const one = sizes[index]
+    if (!one) return
+    const next = sizes[index + 1]
+    for (let count = Math.ceil(left / one.size - EQUAL); count >= 0; count--) {
+      const [rest, spent] = [left - count * one.size, cost + count * one.price]
+      // Whatever comes after is dearer by weight: fewer of this size only cost more.
+      if (best && rest > EQUAL && spent + (next ? (rest * next.price) / next.size : Infinity) > best.cost + EQUAL) break
+      fill(index + 1, rest, [...counts, count], bought + count * one.size, spent)
+    }
   }
-  fillFrom(0, need, [], 0)
-  const found = best as unknown as { counts: number[]; bought: number }
+  fill(0, need, [], 0, 0)
+  const { counts, bought, cost } = best ?? { counts: [] as number[], bought: 0, cost: 0 }
   return {
-    counts: sorted.map((size, i) => ({ size, count: found.counts[i]! })).filter((p) => p.count > 0),
-    bought: found.bought,
-    left: found.bought - need,
-    unit: 'kg',
+    counts: sizes.flatMap(({ size }, i) => (counts[i] ? [{ size, count: counts[i]! }] : [])).sort((a, b) => b.size - a.size),
+    bought,
+    cost,
   }
 }
 
 /** One pound in kilograms. Source: NIST SP 811. */
 const POUND = 0.45359237
 
-/** Bags as they are sold where the firm works: sizes in kg, or in lb. `need` in kg, and so are what is bought and left. */
-export function bagsFor(need: number, sizes: { kg: readonly number[]; lb: readonly number[] }, units: 'metric' | 'us', exponent: number): Packs {
-  if (units === 'metric') return packsFor(need, sizes.kg, exponent)
-  const { counts, bought, left } = packsFor(need / POUND, sizes.lb, exponent)
-  return { counts, unit: 'lb', bought: bought * POUND, left: left * POUND }
+/** The bags a firm buys: its own with their prices, or those that are usual where it works. */
+export interface Bags {
+  sizes: readonly PackSize[]
+  unit: 'kg' | 'lb'
+  /** The prices are the firm's own. */
+  priced: boolean
+}
+
+/** Usual bags. Until prices are known a pack is taken to cost its size to the power `exponent`: large packs are cheaper by weight. */
+export const usualBags = (sizes: { kg: readonly number[]; lb: readonly number[] }, units: 'metric' | 'us', exponent: number): Bags => {
+  const unit = units === 'metric' ? 'kg' : 'lb'
+  return { unit, priced: false, sizes: sizes[unit].map((size) => ({ size, price: Math.pow(size, exponent) })) }
+}
+
+/** A firm's own bags, kept in kg, in the unit it works in. Where any of them has no price, large packs are taken to be cheaper by weight. */
+export function ownBags(own: readonly { size: number | null; price: number | null }[], units: 'metric' | 'us', exponent: number): Bags | null {
+  const sized = own.flatMap((b) => (b.size === null ? [] : [{ size: b.size, price: b.price }]))
+  if (sized.length === 0) return null
+  const priced = sized.every((b) => b.price !== null)
+  const per = units === 'metric' ? 1 : POUND
+  return {
+    unit: units === 'metric' ? 'kg' : 'lb',
+    priced,
+    sizes: sized.map(({ size, price }) => {
+      const shown = Number((size / per).toPrecision(6))
+      return { size: shown, price: priced ? price! : Math.pow(shown, exponent) }
+    }),
+  }
+}
+
+/** Bags for a need in kg; what is bought and left in kg too. */
+export function bagsFor(need: number, { sizes, unit, priced }: Bags): Packs {
+  const per = unit === 'kg' ? 1 : POUND
+  const { counts, bought, cost } = packsFor(need / per, sizes)
+  return { counts, unit, bought: bought * per, left: bought * per - need, cost: priced ? cost : null }
 }
 
 /** Sizes of bags in kg. */
-export const sizesInKg = (sizes: { kg: readonly number[]; lb: readonly number[] }, units: 'metric' | 'us'): number[] =>
-  units === 'metric' ? [...sizes.kg] : sizes.lb.map((lb) => lb * POUND)
+export const sizesInKg = ({ sizes, unit }: Bags): number[] => sizes.map((s) => s.size * (unit === 'kg' ? 1 : POUND))

@@ -12,6 +12,25 @@ export const firmSettings = {
     label: 'Kept back',
     usual: value(12, '%', 'practice', 'Seed kept back for wash-outs; 10 to 15 %', [0, 50]),
   }),
+  swath: setting({
+    key: 'seed.swath',
+    stage: 4,
+    label: 'Swath',
+    usual: value(2, 'm', 'model', 'The strip a spreader covers evenly, edges overlapped', [0.2, 20]),
+  }),
+  strip: setting({ key: 'seed.strip-length', stage: 4, label: 'Test strip', usual: value(10, 'm', 'model', 'A test strip is so long', [1, 100]) }),
+  scaleStep: setting({
+    key: 'seed.scale',
+    stage: 4,
+    label: 'A step of the scale',
+    usual: value(0.01, 'kg', 'practice', 'The scale tells', [0.0005, 1]),
+  }),
+  handful: setting({
+    key: 'seed.handful',
+    stage: 4,
+    label: 'A handful',
+    usual: value(0.025, 'kg', 'model', 'A hand holds of seed; weigh five', [0.001, 0.5]),
+  }),
   settling: setting({
     key: 'dressing.settle',
     stage: 5,

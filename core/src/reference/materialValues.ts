@@ -32,6 +32,11 @@ export const bulkValues = tradeValues('bulk', {
   bag: value(0.75, 'm3', 'practice', 'A bulk bag of soil or sand holds about', [0.3, 1.5]),
 })
 
+/** When the seed kept back is worth a bag of its own. */
+export const reserveValues = tradeValues('reserve', {
+  forces: value(50, '%', 'model', 'A reserve forces a further bag when more than this share of it would be missing', [0, 100]),
+})
+
 export const packValues = tradeValues('packs', {
   exponent: value(0.9, '1', 'model', 'Until prices are known a pack costs its size to this power: large packs are cheaper by weight', [0.5, 1]),
 })

@@ -191,16 +191,16 @@ const JUDGES: Record<FitPartId, Judge> = {
     }
   },
   heat: (g, { place, v }) => {
-    const day = place.high[place.warmest]!
+    const day = Math.round(place.high[place.warmest]!)
     const asked = clamp((day - v.hotFrom) / (v.hotTo - v.hotFrom))
-    if (g.season === 'warm' || asked <= 0) return { rating: 100, says: say`summer days of ${quantity(Math.round(day), 'C')}` }
+    if (g.season === 'warm' || asked <= 0) return { rating: 100, says: say`summer days of ${quantity(day, 'C')}` }
     const rating = rated(asked, g.heat)
-    return { rating, says: rating >= 100 ? say`stands summer days of ${quantity(Math.round(day), 'C')}` : say`suffers in usual summer days of ${quantity(Math.round(day), 'C')}` } // prettier-ignore
+    return { rating, says: rating >= 100 ? say`stands summer days of ${quantity(day, 'C')}` : say`suffers in usual summer days of ${quantity(day, 'C')}` } // prettier-ignore
   },
   cold: (g, { place, v }) => {
-    const night = place.low[place.coldest]!
+    const night = Math.round(place.low[place.coldest]!)
     const rating = rated(clamp((v.coldFrom - night) / (v.coldFrom - v.coldTo)), g.cold)
-    return { rating, says: rating >= 100 ? say`stands winter nights of ${quantity(Math.round(night), 'C')}` : say`suffers in usual winter nights of ${quantity(Math.round(night), 'C')}` } // prettier-ignore
+    return { rating, says: rating >= 100 ? say`stands winter nights of ${quantity(night, 'C')}` : say`suffers in usual winter nights of ${quantity(night, 'C')}` } // prettier-ignore
   },
   soil: (g, { r }) => {
     if (!r.ph) return null

@@ -1,3 +1,4 @@
+import type { Firm } from '../entities/firm.ts'
 import type { Job } from '../entities/job.ts'
 import { firmSettings } from '../reference/firmSettings.ts'
 import { middle, type GrassId } from '../reference/grasses.ts'
@@ -8,10 +9,11 @@ import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { plans, type ZoneWork } from '../work/zoneWork.ts'
 import { largestPart, mixKey, mixName, type Mix, type MixPart } from './mix.ts'
+import { pansOf, type Pans } from './pans.ts'
 import { expected, ratesOf } from './rates.ts'
 import { seedReadings, seedRules } from './seedRules.ts'
 
-export interface ZoneSeed {
+export interface ZoneSeed extends Pans {
   zone: string
   mix: MixPart[]
   key: string
@@ -107,12 +109,13 @@ interface SeedBrief {
   mix: Mix
   overridden: boolean
   lots: LotFigures
+  firm: Firm
   trace: Trace
 }
 
 /** Seed for one zone. Null when the zone is not sown, has no area yet, or takes no seed. */
 export function seedZone(brief: SeedBrief): ZoneSeed | null {
-  const { work, mix, overridden, lots, trace } = brief
+  const { work, mix, overridden, lots, firm, trace } = brief
   const { r, sown: sownArea } = work
   const parts = mix.parts.filter((p) => trace.grass(p.grass).newRate !== null)
   if (!r.area || !sownArea || !plans(work, 'sow') || parts.length === 0) return null
@@ -125,6 +128,7 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
   const { rate, bulk, usual, notices } = ratesOf(work, { parts, weight, pls: mixPls }, trace)
   const live = trace.work(seedRules.live, scope, { rate: bulk, weight, pls, seeds })
   const kg = trace.work(seedRules.kg, scope, { area: sownArea, rate: bulk })
+  const half = trace.work(seedRules.half, scope, { kg })
   return {
     zone: r.id,
     mix: parts,
@@ -137,7 +141,8 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
     pls: mixPls,
     bulk,
     kg,
-    half: trace.work(seedRules.half, scope, { kg }),
+    half,
+    ...pansOf(r.id, largestPart(parts).grass, half, bulk, firm, trace),
     live,
     usual,
     ...expected(work, { parts, weight, live, bulk }, trace),

@@ -433,4 +433,18 @@ own-rate.twice                            95 %      model         50..200
 own-rate.far                               2 1      model         1.2..10
 fit.cold                                 2.5 1      model         0..10
 fit.wet                                  2.5 1      model         0..10
+setting.seed.swath.usual                   2 m      model         0.2..20
+setting.seed.strip-length.usual              10 m      model         1..100
+setting.seed.scale.usual                0.01 kg     practice      0.0005..1
+setting.seed.handful.usual             0.025 kg     model         0.001..0.5
+reserve.forces                            50 %      model         0..100
+lot.freshFor                              12 1      practice      3..36
+lot.coolLoss                               3 %      model         0..30
+lot.shedLoss                               8 %      model         0..50
+lot.hotLoss                               20 %      model         0..80
+lot.good                                  75 %      practice      50..95
+lot.least                                 50 %      model         20..80
+lot.weeds                                0.3 %      practice      0..5
+lot.crop                                   1 %      practice      0..10
+lot.sureTo                                 7 %      model         2..20
 `

@@ -5,6 +5,8 @@ import { defaultFirm, firmSchema, type Firm, type FirmDraft } from '@juvena/core
 import { pathText, type Problem } from '@juvena/core/entities/problem'
 import type { UnitSystem } from '@juvena/core/quantities/quantity'
 import { show, shown, type FigureValue, type Unit } from '@juvena/core/quantities/show'
+import { grassTable } from '@juvena/core/reference/firmGrasses'
+import type { GrassId } from '@juvena/core/reference/grasses'
 import { render } from '@juvena/core/present/render'
 import type { Message } from '@juvena/core/trace/message'
 import { api, ApiError } from './api.ts'
@@ -32,6 +34,11 @@ export const useFirm = defineStore('firm', () => {
   })
   const settings = computed<Firm>(() => read.value.settings)
   const problems = computed(() => read.value.problems)
+
+  /** The firm's grasses; one that is not in the table goes by its id. */
+  const grasses = computed(() => grassTable(settings.value.grasses))
+  const grassName = (id: GrassId) => grasses.value[id]?.name ?? id
+  const grassShort = (id: GrassId) => grasses.value[id]?.short ?? id
 
   const ownUnits = ref<UnitSystem | null>(null)
   const units = computed<UnitSystem>(() => ownUnits.value ?? settings.value.units)
@@ -103,6 +110,9 @@ export const useFirm = defineStore('firm', () => {
     ready,
     failure,
     saving,
+    grasses,
+    grassName,
+    grassShort,
     units,
     toggleUnits,
     field,

@@ -50,7 +50,7 @@ const unit = (u: 'g/m2' | 'mm' | 'C') => firm.show(1, u).unit
           <td class="n">{{ g.seedsPerGram?.toLocaleString('en') ?? '—' }}</td>
           <td class="n">{{ g.soilMin === null ? '—' : firm.show(g.soilMin, 'C').number }}</td>
           <td class="n">{{ range(g.soilGood, 'C') }}</td>
-          <td class="n">{{ g.sunHours }}</td>
+          <td class="n">{{ g.sunLeast }}</td>
           <td>{{ g.wear }}</td>
           <td>{{ g.drought }}</td>
           <td>{{ g.spread }}</td>

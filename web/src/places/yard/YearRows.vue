@@ -13,8 +13,8 @@ const firm = useFirm()
 const DAYS = 365
 const TITLES: Record<YearRow['kind'], (row: YearRow) => [string, string]> = {
   lawn: (row) => [
-    row.grasses.length > 1 ? 'fine fescues' : GRASSES[row.grasses[0]!].short,
-    row.grasses[0] === 'kentucky-bluegrass' ? 'eight weeks to stand' : GRASSES[row.grasses[0]!].season === 'warm' ? 'warm season' : 'new or over',
+    row.grasses.length > 1 ? 'fine fescues' : GRASSES[row.grasses[0]!]!.short,
+    row.grasses[0] === 'kentucky-bluegrass' ? 'eight weeks to stand' : GRASSES[row.grasses[0]!]!.season === 'warm' ? 'warm season' : 'new or over',
   ],
   cover: () => ['quick cover', 'annual ryegrass'],
   dormant: () => ['dormant sowing', 'fine fescue, bluegrass'],

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { GRASSES, GRASS_IDS, type GrassId } from '@juvena/core/reference/grasses'
+import { GRASS_IDS, type GrassId } from '@juvena/core/reference/grasses'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
+import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
 /** A person's own mix for a zone, in shares by weight. Starts from what is suggested. */
@@ -13,7 +14,12 @@ const own = computed(() => job.zones[at.value]?.mix ?? null)
 const parts = computed<{ grass: GrassId; share?: number | string | null }[]>(
   () => own.value ?? props.suggested.map(({ grass, share }) => ({ grass, share })),
 )
-const options = GRASS_IDS.filter((g) => GRASSES[g].newRate !== null).map((value) => ({ value, name: GRASSES[value].name }))
+const firm = useFirm()
+const options = computed(() =>
+  Object.values(firm.grasses)
+    .filter((g) => g.newRate !== null)
+    .map((g) => ({ value: g.id, name: g.name })),
+)
 function put(field: string, mix: typeof parts.value | null) {
   job.edit(`${props.zone}.mix.${field}`, (d) => {
     d.zones![at.value]!.mix = mix

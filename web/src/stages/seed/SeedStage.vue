@@ -3,7 +3,6 @@ import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { figureId, lotScope } from '@juvena/core/trace/scope'
 import type { GrassId } from '@juvena/core/reference/grasses'
-import { GRASSES } from '@juvena/core/reference/grasses'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
 import QuantityField from '../../parts/QuantityField.vue'
@@ -70,7 +69,7 @@ const lotProblem = (grass: GrassId, key: string) => {
           </thead>
           <tbody>
             <tr v-for="p in z.seed.plants" :key="p.grass">
-              <td>{{ GRASSES[p.grass].name }}</td>
+              <td>{{ firm.grassName(p.grass) }}</td>
               <td class="n">
                 {{ Math.round(p.weight) }}<small class="soft"> %</small
                 ><svg class="share" viewBox="0 0 100 4" preserveAspectRatio="none" aria-hidden="true">
@@ -113,15 +112,15 @@ const lotProblem = (grass: GrassId, key: string) => {
           </div>
         </dl>
       </div>
-      <p v-if="z.seed?.runnerUp" class="runner small">
-        <b>Left out: {{ GRASSES[z.seed.runnerUp.grass].name }}</b
-        >: {{ firm.say(z.seed.runnerUp.against) }}.
+      <p v-if="z.seed?.chosen.left[0]" class="runner small">
+        <b>Left out: {{ firm.grassName(z.seed.chosen.left[0]!.grass) }}</b
+        >: {{ firm.say(z.seed.chosen.left[0]!.against) }}.
       </p>
     </section>
     <section v-if="grassesUsed.length">
       <h3 class="ruled">Lots <span class="soft">from the label of the bag</span></h3>
       <div v-for="g in grassesUsed" :key="g" class="lot">
-        <b>{{ GRASSES[g].short }}</b>
+        <b>{{ firm.grassShort(g) }}</b>
         <TextField label="Lot" :model-value="lot(g)?.name" :maxlength="80" @update:model-value="setLot(g, { name: $event })" />
         <QuantityField
           label="Purity"

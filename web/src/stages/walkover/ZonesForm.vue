@@ -3,7 +3,6 @@ import { ElCheckbox, ElCheckboxGroup } from 'element-plus'
 import { computed, nextTick, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { ZoneDraft } from '@juvena/core/entities/job'
-import { GRASSES, GRASS_IDS } from '@juvena/core/reference/grasses'
 import { MOWERS, MOWER_NAMES, PENETRATIONS, PENETRATION_NAMES, TEXTURES, TEXTURE_NAMES, WEARS, WEAR_NAMES } from '@juvena/core/reference/lists'
 import { COMPASS } from '@juvena/core/reference/walkLists'
 import { num } from '@juvena/core/trace/figure'
@@ -102,8 +101,8 @@ const area = (id: string) => {
   const f = job.ofZone(id, 'area')
   return f ? firm.text(num(f), 'm2') : 'no size yet'
 }
-const warm = computed(() => (zone.value?.present ?? []).some((g) => GRASSES[g].season === 'warm'))
-const grasses = computed(() => GRASS_IDS.filter((g) => g !== 'annual-ryegrass').map((g) => GRASSES[g]))
+const warm = computed(() => (zone.value?.present ?? []).some((g) => firm.grasses[g]?.season === 'warm'))
+const grasses = computed(() => Object.values(firm.grasses).filter((g) => !g.passing))
 const coverParts = computed(() =>
   (['wanted', 'weeds', 'moss', 'bare'] as const).map((key) => {
     const typed = zone.value?.cover?.[key]

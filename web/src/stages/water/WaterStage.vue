@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { daysBetween, showDay } from '@juvena/core/calendar/day'
-import { GRASSES } from '@juvena/core/reference/grasses'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
 import SchoolChoice from '../../parts/SchoolChoice.vue'
 import StageHead from '../../parts/StageHead.vue'
 import { zoneOf } from '@juvena/core/trace/scope'
+import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
 /** Two phases of water and the hand-over between them; minutes by station; which grass shows when. */
+const firm = useFirm()
 const job = useJob()
 const water = computed(() => job.plan?.follow.water ?? null)
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === zoneOf(id))?.name ?? id
@@ -102,7 +103,7 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
         </h3>
         <ul class="up">
           <li v-for="u in s.up" :key="u.grass">
-            <span>{{ GRASSES[u.grass].name }}</span>
+            <span>{{ firm.grassName(u.grass) }}</span>
             <svg viewBox="0 0 35 4" preserveAspectRatio="none" aria-hidden="true">
               <rect width="35" height="4" class="track" />
               <rect

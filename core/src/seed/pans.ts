@@ -1,0 +1,136 @@
+import type { Firm } from '../entities/firm.ts'
+import { firmSettings } from '../reference/firmSettings.ts'
+import type { GrassId } from '../reference/grasses.ts'
+import { num, type Figure } from '../trace/figure.ts'
+import { say, type Message } from '../trace/message.ts'
+import { procedure, rule } from '../trace/rule.ts'
+import { zoneScope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
+
+const pan = { stage: 4 } as const
+
+/** Seed weighed out for a pass, and the spreader that lays it. */
+export const panRules = {
+  pan: rule({
+    ...pan,
+    id: 'seed.pan',
+    label: 'Weigh out for each pass',
+    unit: 'kg',
+    standing: 'practice',
+    says: 'Half of the seed, to what the scale tells. The second pass goes at right angles.',
+    inputs: { half: 'kg', scale: 'kg' },
+    formula: 'round(half / scale) * scale',
+    compute: ({ half, scale }) => Math.round(half / scale) * scale,
+  }),
+  strip: rule({
+    ...pan,
+    id: 'seed.strip',
+    label: 'Strip test',
+    unit: 'kg',
+    standing: 'calculation',
+    says: 'What has to come out over the test strip, one pass at half the rate, on the strip the spreader covers evenly.',
+    inputs: { rate: 'g/m2', swath: 'm', strip: 'm' },
+    formula: 'rate / 2 * swath * strip',
+    compute: ({ rate, swath, strip }) => ((rate / 2) * swath * strip) / 1000,
+  }),
+  setting: procedure({
+    ...pan,
+    id: 'seed.setting',
+    label: 'Spreader setting',
+    unit: '1',
+    standing: 'reading',
+    source: 'your own strips',
+    says: 'Between the two of your own strips that came out nearest below and above.',
+    inputs: { rate: 'g/m2', settings: '1[]', rates: 'g/m2[]' },
+    steps: 'a straight line between the nearest strips on either side',
+    by: 'seed/pans: settingFor',
+    check: 'pans.test.ts',
+  }),
+  handfuls: rule({
+    ...pan,
+    id: 'seed.handfuls',
+    label: 'By hand, handfuls to a square metre',
+    unit: '1',
+    standing: 'calculation',
+    says: 'The bag rate, in your own handfuls: weigh five and divide.',
+    inputs: { rate: 'g/m2', ground: 'm2', handful: 'kg' },
+    formula: 'rate * ground / handful',
+    compute: ({ rate, ground, handful }) => (rate * ground) / (handful * 1000),
+  }),
+}
+
+/** A strip that was tried: setting, and what came out, g/m². */
+export interface Strip {
+  setting: number
+  rate: number
+}
+
+/** The setting for a rate from strips tried; null where none lie on both sides. Strips of one setting are averaged. */
+export function settingFor(rate: number, strips: readonly Strip[]): { setting: number; between: [Strip, Strip] } | null {
+  const bySetting = new Map<number, number[]>()
+  for (const s of strips) bySetting.set(s.setting, [...(bySetting.get(s.setting) ?? []), s.rate])
+  const tried = [...bySetting]
+    .map(([setting, rates]): Strip => ({ setting, rate: rates.reduce((a, b) => a + b, 0) / rates.length }))
+    .sort((a, b) => a.rate - b.rate || a.setting - b.setting)
+  const at = tried.findIndex((s) => s.rate >= rate - 1e-9)
+  const above = tried[at]
+  if (!above) return null
+  const below = Math.abs(above.rate - rate) < 1e-9 ? above : tried[at - 1]
+  if (!below) return null
+  const share = above.rate > below.rate ? (rate - below.rate) / (above.rate - below.rate) : 0
+  return { setting: below.setting + share * (above.setting - below.setting), between: [below, above] }
+}
+
+/** Which setting to try next: on the far side of what was tried, by the line through the nearest two; or that any will do to begin with. */
+export function nextStrip(rate: number, strips: readonly Strip[]): { setting: number } | 'any' | null {
+  if (strips.length === 0) return 'any'
+  if (settingFor(rate, strips)) return null
+  const tried = [...strips].sort((a, b) => Math.abs(a.rate - rate) - Math.abs(b.rate - rate))
+  const [near] = tried
+  const other = tried.find((s) => s.setting !== near!.setting && s.rate !== near!.rate)
+  const slope = other ? (near!.rate - other.rate) / (near!.setting - other.setting) : near!.rate / Math.max(near!.setting, 1e-9)
+  if (!(slope > 0)) return 'any'
+  // A little beyond, so that the strips lie on both sides.
+  return { setting: Math.max(0, near!.setting + (1.1 * (rate - near!.rate)) / slope) }
+}
+
+export interface Pans {
+  pan: Figure
+  strip: Figure
+  setting: Figure | null
+  /** What to try on a strip first, where the setting is not known yet. */
+  tryNext: Message
+  handfuls: Figure
+}
+
+/** Pans, strip, setting and handfuls of one zone. Strips of the same leading grass count. */
+export function pansOf(zone: string, leader: GrassId, half: Figure, bulk: Figure, firm: Firm, trace: Trace): Pans {
+  const scope = zoneScope(zone)
+  const setting = <K extends 'swath' | 'strip' | 'scaleStep' | 'handful'>(key: K) => firm[key] ?? trace.value(firmSettings[key].usual)
+  const strips = firm.calibrations.flatMap(({ grass, setting: at, grams, swath, strip }): Strip[] =>
+    grass === leader && at !== null && grams !== null && swath !== null && strip !== null
+      ? [{ setting: at, rate: (grams * 1000) / (swath * strip) }]
+      : [],
+  )
+  const wanted = num(bulk) / 2
+  const found = settingFor(wanted, strips)
+  const next = nextStrip(wanted, strips)
+  return {
+    pan: trace.work(panRules.pan, scope, { half, scale: setting('scaleStep') }, { change: 'The step of your scale, in Yard, Firm.' }),
+    strip: trace.work(panRules.strip, scope, { rate: bulk, swath: setting('swath'), strip: setting('strip') }),
+    setting:
+      found &&
+      trace.found(panRules.setting, scope, Math.round(found.setting * 10) / 10, {
+        rate: wanted,
+        settings: found.between.map((s) => s.setting),
+        rates: found.between.map((s) => Math.round(s.rate * 100) / 100),
+      }),
+    tryNext:
+      next === null
+        ? ''
+        : next === 'any'
+          ? 'No strip of this seed is entered: try a low setting, weigh what comes out, and enter it.'
+          : say`Try setting ${Math.round(next.setting * 10) / 10} on a strip next.`,
+    handfuls: trace.work(panRules.handfuls, scope, { rate: bulk, ground: 1, handful: setting('handful') }),
+  }
+}

@@ -1,0 +1,58 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { nextStrip, settingFor, type Strip } from '../src/seed/pans.ts'
+import { planOf, valueOf, zone } from './makeJob.ts'
+
+const rye = zone({ mix: [{ grass: 'perennial-ryegrass', share: 100 }], seedRate: '25 g/m2' })
+const tried = (setting: number, grams: string) => ({
+  id: `${setting}`,
+  grass: 'perennial-ryegrass',
+  setting,
+  grams,
+  swath: '2 m',
+  strip: '10 m',
+})
+
+describe('pans and strips', () => {
+  it('200 m² at 25 g/m² is 5 kg in two pans of 2.5 kg; a strip of 10 m at a swath of 2 m takes 250 g at half rate (by hand)', () => {
+    const plan = planOf({ zones: [rye] })
+    expect(valueOf(plan, 'zone:z1.seed.pan')).toBeCloseTo(2.5, 9)
+    expect(valueOf(plan, 'zone:z1.seed.strip')).toBeCloseTo(0.25, 9)
+    expect(valueOf(plan, 'zone:z1.seed.handfuls')).toBeCloseTo(1, 9)
+  })
+  it('a pan is what the scale tells', () => {
+    const odd = { ...rye, area: 187.3 }
+    // 187.3 × 25 ÷ 2 = 2,341 g: on a scale of 50 g it is 2.35 kg, of 10 g 2.34.
+    expect(valueOf(planOf({ zones: [odd] }, { firm: { scaleStep: '50 g' } }), 'zone:z1.seed.pan')).toBeCloseTo(2.35, 9)
+    expect(valueOf(planOf({ zones: [odd] }), 'zone:z1.seed.pan')).toBeCloseTo(2.34, 9)
+  })
+  it('the setting lies between two strips: 12.5 g/m² halfway between 10 at 6 and 15 at 8 is 7; without strips it says what to try', () => {
+    const plan = planOf({ zones: [rye] }, { firm: { calibrations: [tried(6, '200 g'), tried(8, '300 g')] } })
+    expect(valueOf(plan, 'zone:z1.seed.setting')).toBe(7)
+    const none = planOf({ zones: [rye] }).zones[0]!.seed!
+    expect([none.setting, none.tryNext]).toEqual([null, expect.stringContaining('try a low setting')])
+    const one = planOf({ zones: [rye] }, { firm: { calibrations: [tried(6, '200 g')] } }).zones[0]!.seed!
+    expect(one.tryNext).toMatch(/Try setting 7\.7 /)
+    // A strip of another seed tells nothing of this one.
+    const other = { ...tried(6, '200 g'), grass: 'kentucky-bluegrass' }
+    expect(
+      planOf({ zones: [rye] }, { firm: { calibrations: [other, { ...tried(8, '300 g'), grass: 'browntop' }] } }).zones[0]!.seed!.setting,
+    ).toBeNull()
+  })
+  const strip = fc.record({ setting: fc.integer({ min: 1, max: 40 }), rate: fc.integer({ min: 10, max: 600 }).map((x) => x / 10) })
+  it('a setting never lies outside the strips it is between, and a strip’s own rate gives its own setting', () => {
+    fc.assert(
+      fc.property(fc.uniqueArray(strip, { minLength: 1, maxLength: 6, selector: (s: Strip) => s.setting }), fc.double({ min: 0.5, max: 70, noNaN: true }), (strips, rate) => {
+        const found = settingFor(rate, strips)
+        if (found) {
+          const [a, b] = found.between.map((s) => s.setting) as [number, number]
+          expect(found.setting).toBeGreaterThanOrEqual(Math.min(a, b) - 1e-9)
+          expect(found.setting).toBeLessThanOrEqual(Math.max(a, b) + 1e-9)
+          expect(nextStrip(rate, strips)).toBeNull()
+        } else expect(nextStrip(rate, strips)).not.toBeNull()
+        for (const s of strips) if (strips.filter((o) => o.rate === s.rate).length === 1) expect(settingFor(s.rate, strips)!.setting).toBeCloseTo(s.setting, 9)
+      }),
+      { numRuns: 200 },
+    ) // prettier-ignore
+  })
+})

@@ -1,0 +1,199 @@
+import fc from 'fast-check'
+import { all, create } from 'mathjs'
+import { describe, expect, it } from 'vitest'
+import { MOVEMENTS, seedLotSchema, stockMovement, type SeedLotDraft, type StockMovement } from '../src/entities/stock.ts'
+import { pathText } from '../src/entities/problem.ts'
+import { GRASSES } from '../src/reference/grasses.ts'
+import { atMost, exactInterval, seedsFor } from '../src/stock/binomial.ts'
+import { lotValues, lotWorth } from '../src/stock/lotWorth.ts'
+import { shelfOf } from '../src/stock/shelf.ts'
+import { declared, planOf, valueOf, zone } from './makeJob.ts'
+
+const TODAY = '2027-02-22'
+const part = (pure: number, germination: number, grass = 'perennial-ryegrass', cultivar = 'Tarn') => ({ grass, cultivar, pure, germination })
+const label: SeedLotDraft = {
+  number: '27-118',
+  parts: [part(97.5, 88)],
+  otherCrop: 0.3,
+  weedSeed: 0,
+  inert: 2.2,
+  tested: '2026-10-01',
+  bag: '10 kg',
+  price: 96,
+}
+const problems = (change: Partial<SeedLotDraft>) =>
+  seedLotSchema.safeParse({ ...label, ...change }).error?.issues.map((i) => `${pathText(i.path)}: ${i.message}`) ?? []
+const worth = (change: Partial<SeedLotDraft> = {}) => lotWorth(seedLotSchema.parse({ ...label, ...change }), GRASSES, TODAY, declared(lotValues))
+
+describe('a label', () => {
+  it('is read as printed', () => {
+    expect(problems({})).toEqual([])
+    expect(problems({ parts: [part(60, 90), part(37.5, 85, 'creeping-red-fescue')] })).toEqual([])
+  })
+  it.each<[Partial<SeedLotDraft>, string]>([
+    [{ parts: [part(101.5, 88)], inert: 2.2 }, 'parts[0].pure'],
+    [{ parts: [part(99, 88)], inert: 4.7 }, 'adds up to 104 %'],
+    [{ parts: [part(97.5, 0)] }, 'dead seed'],
+    [{ parts: [part(97.5, 101)] }, 'outside'],
+    [{ coating: 120 }, 'coating'],
+    [{ price: -1 }, 'price'],
+    [{ tested: '30 Feb 2027' }, 'does not exist'],
+    [{ bag: '10 L' }, 'weight'],
+    [{ parts: [part(97.5, 88, '<script>')] }, 'Choose one from the list'],
+    [{ test: { started: '2027-02-01', seeds: 100, first: 40, last: 120 } }, 'cannot have sprouted'],
+    [{ test: { started: '2027-02-01', seeds: 100, first: 60, last: 50 } }, 'at least the 60'],
+  ])('wrong in %j is refused with a sentence: %s', (change, words) => {
+    const said = problems(change).join(' ')
+    expect(said.toLowerCase()).toContain(words.toLowerCase())
+  })
+  it('of coated seed: printed with the coating it is of the bag as sold, printed without it the coat comes off', () => {
+    // 48 % pure seed under 50 % coating and 2 % inert: 48 × 0.88 = 42.2 % pure live seed.
+    expect(worth({ parts: [part(48, 88)], coating: 50, inert: 2, otherCrop: 0 }).parts[0]!.pls).toBeCloseTo(42.24, 9)
+    // 97.5 % pure of what is under a coat of half the weight: half of 97.5 × 0.88.
+    expect(worth({ coating: 50 }).parts[0]!.pls).toBeCloseTo(42.9, 9)
+  })
+})
+
+describe('what a lot is worth', () => {
+  it('98 % × 85 % is 83.3 %; a thousand live seeds of a 96-a-bag rye cost 96 ÷ 10 ÷ (550 × 0.833) (by hand)', () => {
+    const [p] = worth({ parts: [part(98, 85)], otherCrop: 0, inert: 2 }).parts
+    expect(p!.pls).toBeCloseTo(83.3, 9)
+    expect(p!.costPerThousand).toBeCloseTo(9.6 / (550 * 0.833), 9)
+  })
+  it('holds its test for a year, then loses by how it is kept: two years on in a shed 88 × 0.92 = 81.0 %', () => {
+    expect(worth({ tested: '2026-03-01' }).parts[0]).toMatchObject({ germination: 88, from: 'label' })
+    const aged = worth({ tested: '2025-02-22', storage: 'shed' }).parts[0]!
+    expect(aged.from).toBe('label, aged')
+    expect(aged.germination).toBeCloseTo(88 * 0.92, 1)
+    const loss = (storage: 'cool' | 'shed' | 'hot') => worth({ tested: '2023-02-22', storage }).parts[0]!.germination
+    expect(loss('cool')).toBeGreaterThan(loss('shed'))
+    expect(loss('shed')).toBeGreaterThan(loss('hot'))
+  })
+  it('is used, used at a higher rate, or not at all', () => {
+    expect(worth().verdict).toBe('use')
+    expect(worth({ parts: [part(97.5, 65)] }).verdict).toBe('use more')
+    expect(worth({ parts: [part(97.5, 40)] }).verdict).toBe('do not use')
+    expect(worth({ weedSeed: 0.5, inert: 1.7 }).verdict).toBe('do not use')
+    expect(worth({ parts: [part(60, 90), part(37.5, 45, 'creeping-red-fescue')] }).verdict).toBe('do not use')
+  })
+  it('says what is missing: no cultivar, no date, a date yet to come', () => {
+    const notes = (change: Partial<SeedLotDraft>) => JSON.stringify(worth(change).notes)
+    expect(notes({ parts: [part(97.5, 88, 'perennial-ryegrass', '')] })).toContain('common type')
+    expect(notes({ tested: null })).toContain('No test date')
+    expect(notes({ tested: '2027-08-01' })).toContain('yet to come')
+    expect(notes({})).toBe('[]')
+  })
+  it('a paper test has its days by grass, and replaces the label when it is done', () => {
+    const test = { started: '2027-02-01', seeds: 100 }
+    expect(worth({ test }).test).toMatchObject({ firstOn: '2027-02-06', lastOn: '2027-02-15', result: null, due: 'last' })
+    expect(worth({ test: { ...test, first: 60 } }).parts[0]).toMatchObject({ germination: 88, from: 'label' })
+    const done = worth({ test: { ...test, first: 60, last: 70 } })
+    expect(done.parts[0]).toMatchObject({ germination: 70, from: 'paper test' })
+    expect(done.verdict).toBe('use more')
+  })
+})
+
+describe('the exact interval (Clopper & Pearson 1934, tables from memory)', () => {
+  it.each([
+    [85, 100, 0.7647, 0.9135],
+    [5, 10, 0.1871, 0.8129],
+    [0, 10, 0, 0.3085],
+    [10, 10, 0.6915, 1],
+  ])('%i of %i: %f to %f', (k, n, low, high) => {
+    const found = exactInterval(k, n)
+    expect(found.low).toBeCloseTo(low, 4)
+    expect(found.high).toBeCloseTo(high, 4)
+  })
+  it('rests on binomial sums as mathjs has them, in 40 digits', () => {
+    const math = create(all!, { number: 'BigNumber', precision: 40 })
+    for (const [k, n, p] of [[85, 100, 0.8], [3, 50, 0.1], [180, 200, 0.9]] as const) {
+      let sum = math.bignumber(0)
+      for (let i = 0; i <= k; i++)
+        sum = math.evaluate('s + combinations(n, i) * p^i * (1 - p)^(n - i)', { s: sum, n: math.bignumber(n), i: math.bignumber(i), p: math.bignumber(p) })
+      expect(atMost(k, n, p)).toBeCloseTo(Number(sum), 10)
+    } // prettier-ignore
+  })
+  it('narrows with more seeds, and says how many are enough', () => {
+    const width = (n: number) => exactInterval(Math.round(0.85 * n), n).high - exactInterval(Math.round(0.85 * n), n).low
+    for (const n of [50, 100, 200, 400]) expect(width(n * 2)).toBeLessThan(width(n))
+    const n = seedsFor(0.85, 0.07)
+    expect(width(n) / 2).toBeLessThanOrEqual(0.07)
+    expect(width(n - 50) / 2).toBeGreaterThan(0.07)
+  })
+})
+
+const movement = fc
+  .record({
+    n: fc.nat(40),
+    kind: fc.constantFrom(...MOVEMENTS),
+    grams: fc.integer({ min: 1, max: 50_000 }),
+    day: fc.integer({ min: 1, max: 28 }),
+    job: fc.constantFrom('a', 'b', null),
+  })
+  .map(({ n, kind, grams, day, job }) =>
+    stockMovement.parse({ id: `movement-${n}`, lot: 'l', kind, kg: grams / 1000, on: `2027-02-${String(day).padStart(2, '0')}`, job }),
+  )
+const oncePerId = (list: StockMovement[]) => [...new Map(list.map((m) => [m.id, m])).values()]
+
+describe('the shelf', () => {
+  it('holds what came in less what went out, whatever the order and however often a movement is sent', () => {
+    fc.assert(
+      fc.property(fc.array(movement, { maxLength: 30 }), fc.nat(1000), (list, seed) => {
+        const once = oncePerId(list)
+        const sum = (...kinds: string[]) => once.filter((m) => kinds.includes(m.kind)).reduce((kg, m) => kg + m.kg, 0)
+        const shelf = shelfOf(once)
+        expect(shelf.held).toBeCloseTo(sum('received', 'returned') - sum('used', 'written-off'), 9)
+        expect(shelf.free + shelf.reserved).toBeCloseTo(shelf.held, 9)
+        const mixed = [...once, ...once].sort((a, b) => ((a.kg * 7919 + seed) % 13) - ((b.kg * 7919 + seed) % 13))
+        expect(shelfOf(mixed)).toEqual(shelf)
+      }),
+      { numRuns: 200 },
+    )
+  })
+  it('never falls below nothing without a word', () => {
+    fc.assert(
+      fc.property(fc.array(movement, { maxLength: 30 }), (list) => {
+        const shelf = shelfOf(oncePerId(list))
+        if (shelf.held < -1e-6) expect(shelf.short).not.toBeNull()
+      }),
+    )
+  })
+  it('knows by job what is promised and what went where', () => {
+    const m = (id: string, kind: string, kg: number, more: object = {}) =>
+      stockMovement.parse({ id: `move-${id}-x`, lot: 'l', kind, kg, on: TODAY, ...more })
+    const shelf = shelfOf([
+      m('1', 'received', 20), m('2', 'reserved', 6, { job: 'quad' }), m('3', 'used', 4, { job: 'quad', zone: 'east' }), m('4', 'reserved', 5, { job: 'green' }),
+    ]) // prettier-ignore
+    expect(shelf).toMatchObject({ held: 16, reserved: 7, free: 9, used: 4, forJobs: { quad: 2, green: 5 }, usedIn: { 'quad/east': 4 }, short: null })
+  })
+})
+
+describe('a job that sows from the shelf', () => {
+  const rye = zone({ mix: [{ grass: 'perennial-ryegrass', share: 100 }] })
+  const stock = (change: Partial<SeedLotDraft> = {}, kg = 50) => [
+    {
+      id: 'shelf-1',
+      lot: seedLotSchema.parse({ ...label, ...change }),
+      shelf: shelfOf([stockMovement.parse({ id: 'in-000001', lot: 'shelf-1', kind: 'received', kg, on: TODAY })]),
+    },
+  ]
+  const lots = [{ id: 'l1', grass: 'perennial-ryegrass', stock: 'shelf-1' }]
+  it('goes by the label there, and by a paper test once it is done: at 44 % twice the seed of 88 %', () => {
+    const kg = (change: Partial<SeedLotDraft>) => valueOf(planOf({ zones: [rye], lots }, { stock: stock(change) }), 'zone:z1.seed.kg')
+    const test = { started: '2027-01-20', seeds: 100, first: 30 }
+    expect(kg({ test: { ...test, last: 44 } }) / kg({})).toBeCloseTo(2, 9)
+  })
+  it('says where the lot does not reach, is not to be sown, or is gone', () => {
+    const said = (from: ReturnType<typeof stock>) => planOf({ zones: [rye], lots }, { stock: from }).notices.filter((n) => n.id.startsWith('lot:l1.'))
+    expect(said(stock())).toEqual([])
+    expect(said(stock({}, 2))[0]!.title).toContain('does not reach')
+    expect(said(stock({ parts: [part(97.5, 30)] })).map((n) => n.level)).toContain('hold')
+    expect(said([])[0]!.title).toContain('not on the shelf')
+  })
+  it('every kilogram has its zone and its lot', () => {
+    const plan = planOf({ zones: [rye, { ...rye, id: 'z2' }], lots }, { stock: stock() })
+    const sum = plan.seedUse.reduce((kg, u) => kg + u.kg, 0)
+    expect(sum).toBeCloseTo(valueOf(plan, 'zone:z1.seed.kg') + valueOf(plan, 'zone:z2.seed.kg'), 1)
+    expect(plan.seedUse.map((u) => [u.zone, u.stock])).toEqual([['z1', 'shelf-1'], ['z2', 'shelf-1']]) // prettier-ignore
+  })
+})
