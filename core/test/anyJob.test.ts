@@ -160,6 +160,7 @@ describe('of any job', () => {
             who: '',
             note: '',
             corrects: null,
+            lots: [],
             weather: null,
           })
           const after = plan(job, diary)

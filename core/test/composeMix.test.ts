@@ -48,7 +48,7 @@ const problem = fc.integer({ min: 1, max: 7 }).chain((n) =>
       step: 5,
       company,
       each: 1,
-      together: (a, b) => !apart.includes([a.grass, b.grass].sort().join(' ')),
+      together: (a, b) => !(apart as string[]).includes([a.grass, b.grass].sort().join(' ')),
     })),
 )
 

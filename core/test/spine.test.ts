@@ -20,6 +20,7 @@ const entry = (id: string, change: Partial<DiaryEntry> = {}): DiaryEntry => ({
   who: '',
   note: '',
   corrects: null,
+  lots: [],
   weather: null,
   ...change,
 })

@@ -330,6 +330,7 @@ describe('dates for a job', () => {
             who: '',
             note: '',
             corrects: null,
+            lots: [],
             weather: null,
           },
         ],

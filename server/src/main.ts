@@ -5,14 +5,8 @@ import { createApp } from './app.ts'
 import { realClock, stoppedClock } from './clock.ts'
 import { fillDemo } from './demo/fill.ts'
 import { DEMO_TODAY } from './demo/jobs.ts'
-import type { Parts } from './routes/route.ts'
-import { siteWeather } from './siteWeather.ts'
+import { partsOver } from './parts.ts'
 import { openDatabase } from './store/database.ts'
-import { diaryStore } from './store/diaryStore.ts'
-import { firmStore } from './store/firmStore.ts'
-import { jobStore } from './store/jobStore.ts'
-import { photoStore } from './store/photoStore.ts'
-import { stationStore } from './store/stationStore.ts'
 
 /** Start-up. --demo fills an empty database and stops the clock. JUVENA_DATA, JUVENA_HOST and JUVENA_PORT say where; JUVENA_TODAY stops the clock on a day. */
 const root = resolve(import.meta.dirname, '../..')
@@ -24,16 +18,7 @@ const stoppedOn = process.env.JUVENA_TODAY || (demo ? DEMO_TODAY : null)
 const loopbackOnly = ['127.0.0.1', 'localhost', '::1'].includes(host)
 
 const db = await openDatabase(folder)
-const stations = stationStore(db)
-const parts: Parts = {
-  jobs: jobStore(db),
-  diary: diaryStore(db),
-  firm: firmStore(db),
-  photos: photoStore(db, join(folder, 'photos')),
-  clock: stoppedOn ? stoppedClock(stoppedOn, demo) : realClock,
-  stations,
-  weather: siteWeather(stations),
-}
+const parts = partsOver(db, join(folder, 'photos'), stoppedOn ? stoppedClock(stoppedOn, demo) : realClock)
 if (demo && (await fillDemo(parts))) console.log('Filled an empty database with the demo firm, Tussock Lane Turf.')
 const server = createServer(createApp(parts, { pages: process.env.JUVENA_PAGES === 'none' ? null : join(root, 'web/dist'), loopbackOnly }))
 

@@ -4,6 +4,7 @@ import type { Firm } from '@juvena/core/entities/firm'
 import { readJob, type Job } from '@juvena/core/entities/job'
 import { planJob, type Context } from '@juvena/core/pipeline'
 import { failedRow, seasonRow, type SeasonRow } from '@juvena/core/present/seasonRow'
+import type { StockLot } from '@juvena/core/stock/lotsOfJob'
 import { Memo } from '@juvena/core/trace/memo'
 import type { WeatherAtSite } from './siteWeather.ts'
 import type { StoredJob } from './store/jobStore.ts'
@@ -22,6 +23,9 @@ export interface SeasonBrief {
   diaries: ReadonlyMap<string, readonly DiaryEntry[]>
   firm: Firm
   firmRevision: number
+  /** The firm's seed, and its state. */
+  stock: readonly StockLot[]
+  stockVersion: string
   today: (zone: string | null) => Day
 }
 
@@ -41,7 +45,7 @@ export function seasonPlanner() {
   const cache = new Map<string, { key: string; planned: Planned }>()
   // Jobs of one place share the year of it.
   const memo = new Memo()
-  const planned = ({ jobs, weather, diaries, firm, firmRevision, today }: SeasonBrief): Planned[] =>
+  const planned = ({ jobs, weather, diaries, firm, firmRevision, stock, stockVersion, today }: SeasonBrief): Planned[] =>
     jobs.map((stored) => {
       const diary = diaries.get(stored.id) ?? []
       const { job } = readJob(stored.draft)
@@ -49,10 +53,21 @@ export function seasonPlanner() {
       const day = today(job.site.timeZone)
       const at = weather.get(stored.id)
       const record = at?.station?.record
-      const key = `${stored.revision}.${diary.length}.${firmRevision}.${day}.${at?.station?.station.id}.${JSON.stringify(record)}.${JSON.stringify(at?.recent.at(-1))}`
+      // Only a job that sows from the shelf hangs on it.
+      const shelf = job.lots.some((l) => l.stock !== '') ? stockVersion : ''
+      const key = `${shelf}.${stored.revision}.${diary.length}.${firmRevision}.${day}.${at?.station?.station.id}.${JSON.stringify(record)}.${JSON.stringify(at?.recent.at(-1))}`
       const known = cache.get(stored.id)
       if (known?.key === key) return known.planned
-      const made = plan(stored, job, { today: day, firm, diary, memo, station: at?.station ?? null, recent: at?.recent ?? [] })
+      const made = plan(stored, job, {
+        today: day,
+        firm,
+        diary,
+        memo,
+        station: at?.station ?? null,
+        recent: at?.recent ?? [],
+        stock,
+        jobId: stored.id,
+      })
       cache.set(stored.id, { key, planned: made })
       return made
     })

@@ -12,13 +12,9 @@ import { fillDemo } from '../src/demo/fill.ts'
 import { DEMO_TODAY } from '../src/demo/jobs.ts'
 import { apiRoutes } from '../src/routes/api.ts'
 import type { Parts } from '../src/routes/route.ts'
-import { siteWeather } from '../src/siteWeather.ts'
-import { stationStore } from '../src/store/stationStore.ts'
+import { partsOver } from '../src/parts.ts'
 import { openDatabase } from '../src/store/database.ts'
-import { diaryStore } from '../src/store/diaryStore.ts'
-import { firmStore } from '../src/store/firmStore.ts'
 import { jobStore } from '../src/store/jobStore.ts'
-import { photoStore } from '../src/store/photoStore.ts'
 
 const root = resolve(import.meta.dirname, '../..')
 let db: Knex
@@ -28,15 +24,7 @@ let parts: Parts
 
 beforeAll(async () => {
   db = await openDatabase(':memory:')
-  parts = {
-    jobs: jobStore(db),
-    diary: diaryStore(db),
-    firm: firmStore(db),
-    photos: photoStore(db, mkdtempSync(join(tmpdir(), 'juvena-photos-'))),
-    clock: stoppedClock(DEMO_TODAY),
-    stations: stationStore(db),
-    weather: siteWeather(stationStore(db)),
-  }
+  parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-photos-')), stoppedClock(DEMO_TODAY))
   await fillDemo(parts)
   server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))

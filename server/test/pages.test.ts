@@ -10,13 +10,8 @@ import { stoppedClock } from '../src/clock.ts'
 import { apiRoutes } from '../src/routes/api.ts'
 import type { Parts } from '../src/routes/route.ts'
 import { openApi } from '../src/openApi.ts'
-import { siteWeather } from '../src/siteWeather.ts'
-import { stationStore } from '../src/store/stationStore.ts'
+import { partsOver } from '../src/parts.ts'
 import { openDatabase } from '../src/store/database.ts'
-import { diaryStore } from '../src/store/diaryStore.ts'
-import { firmStore } from '../src/store/firmStore.ts'
-import { jobStore } from '../src/store/jobStore.ts'
-import { photoStore } from '../src/store/photoStore.ts'
 
 const place = mkdtempSync(join(tmpdir(), 'juvena-pages-'))
 let db: Knex
@@ -30,15 +25,7 @@ beforeAll(async () => {
   writeFileSync(join(place, 'dist/assets/app-1.js'), 'export {}')
   writeFileSync(join(place, 'secret.txt'), 'secret')
   db = await openDatabase(':memory:')
-  parts = {
-    jobs: jobStore(db),
-    diary: diaryStore(db),
-    firm: firmStore(db),
-    photos: photoStore(db, mkdtempSync(join(tmpdir(), 'juvena-photos-'))),
-    clock: stoppedClock('2027-02-22'),
-    stations: stationStore(db),
-    weather: siteWeather(stationStore(db)),
-  }
+  parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-photos-')), stoppedClock('2027-02-22'))
   server = createServer(createApp(parts, { pages: join(place, 'dist'), loopbackOnly: true })).listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))
   port = (server.address() as AddressInfo).port

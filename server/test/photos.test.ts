@@ -8,13 +8,8 @@ import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createApp } from '../src/app.ts'
 import { stoppedClock } from '../src/clock.ts'
-import { siteWeather } from '../src/siteWeather.ts'
-import { stationStore } from '../src/store/stationStore.ts'
+import { partsOver } from '../src/parts.ts'
 import { openDatabase } from '../src/store/database.ts'
-import { diaryStore } from '../src/store/diaryStore.ts'
-import { firmStore } from '../src/store/firmStore.ts'
-import { jobStore } from '../src/store/jobStore.ts'
-import { photoStore } from '../src/store/photoStore.ts'
 
 let db: Knex
 let server: Server
@@ -24,15 +19,7 @@ const folder = mkdtempSync(join(tmpdir(), 'juvena-photos-'))
 
 beforeAll(async () => {
   db = await openDatabase(':memory:')
-  const parts = {
-    jobs: jobStore(db),
-    diary: diaryStore(db),
-    firm: firmStore(db),
-    photos: photoStore(db, folder),
-    clock: stoppedClock('2027-02-22'),
-    stations: stationStore(db),
-    weather: siteWeather(stationStore(db)),
-  }
+  const parts = partsOver(db, folder, stoppedClock('2027-02-22'))
   server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`

@@ -11,30 +11,16 @@ import { createApp } from '../src/app.ts'
 import { stoppedClock } from '../src/clock.ts'
 import { fillDemo } from '../src/demo/fill.ts'
 import { demoStation, DEMO_TODAY } from '../src/demo/jobs.ts'
-import { siteWeather } from '../src/siteWeather.ts'
 import { simulatedStationDays } from '../src/standIns/simulatedWeather.ts'
+import { partsOver } from '../src/parts.ts'
 import { openDatabase } from '../src/store/database.ts'
-import { diaryStore } from '../src/store/diaryStore.ts'
-import { firmStore } from '../src/store/firmStore.ts'
-import { jobStore } from '../src/store/jobStore.ts'
-import { photoStore } from '../src/store/photoStore.ts'
-import { stationStore } from '../src/store/stationStore.ts'
 
 let db: Knex
 let server: Server
 let base: string
 beforeAll(async () => {
   db = await openDatabase(':memory:')
-  const stations = stationStore(db)
-  const parts = {
-    jobs: jobStore(db),
-    diary: diaryStore(db),
-    firm: firmStore(db),
-    photos: photoStore(db, mkdtempSync(join(tmpdir(), 'juvena-photos-'))),
-    clock: stoppedClock(DEMO_TODAY),
-    stations,
-    weather: siteWeather(stations),
-  }
+  const parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-photos-')), stoppedClock(DEMO_TODAY))
   await fillDemo(parts)
   server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))

@@ -12,11 +12,11 @@ import type { SeasonRow } from '@juvena/core/present/seasonRow'
 import { seasonPlanner, type SeasonBrief } from '../src/seasonRows.ts'
 import { siteWeather } from '../src/siteWeather.ts'
 import { stationStore } from '../src/store/stationStore.ts'
+import { partsOver } from '../src/parts.ts'
 import { openDatabase } from '../src/store/database.ts'
 import { diaryStore } from '../src/store/diaryStore.ts'
 import { firmStore } from '../src/store/firmStore.ts'
 import { jobStore, type StoredJob } from '../src/store/jobStore.ts'
-import { photoStore } from '../src/store/photoStore.ts'
 
 const folders: string[] = []
 afterEach(() => folders.splice(0).forEach((f) => rmSync(f, { recursive: true, force: true })))
@@ -36,6 +36,7 @@ const entry = (id: string) => ({
   step: null,
   stepZones: [],
   corrects: null,
+  lots: [],
   weather: null,
 })
 
@@ -118,15 +119,7 @@ describe('a database of before', () => {
 describe('the demo', () => {
   it('fills an empty database once, and keeps one that holds anything', async () => {
     const db = await openDatabase(':memory:')
-    const parts = {
-      jobs: jobStore(db),
-      diary: diaryStore(db),
-      firm: firmStore(db),
-      photos: photoStore(db, mkdtempSync(join(tmpdir(), 'juvena-photos-'))),
-      clock: stoppedClock(DEMO_TODAY),
-      stations: stationStore(db),
-      weather: siteWeather(stationStore(db)),
-    }
+    const parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-photos-')), stoppedClock(DEMO_TODAY))
     expect(await fillDemo(parts)).toBe(true)
     expect((await parts.jobs.list(false)).length).toBe(demoJobs.length)
     expect(await fillDemo(parts)).toBe(false)
@@ -142,7 +135,15 @@ describe('the season', () => {
   it('shows a job whose plan fails as such, and the others as ever', () => {
     const draft = { name: 'Fine', zones: [{ id: 'z1', area: '100 m²' }] }
     const stored = (id: string, of: unknown) => ({ id, revision: 1, name: id, savedAt: '', archivedAt: null, draft: of }) as StoredJob
-    const brief = { weather: new Map(), diaries: new Map(), firm: firmSchema.parse({}), firmRevision: 1, today: () => DEMO_TODAY }
+    const brief = {
+      weather: new Map(),
+      diaries: new Map(),
+      firm: firmSchema.parse({}),
+      firmRevision: 1,
+      stock: [],
+      stockVersion: '',
+      today: () => DEMO_TODAY,
+    }
     const alone = seasonPlanner().rows({ ...brief, jobs: [stored('fine', draft)] })
     const rows = seasonPlanner().rows({ ...brief, jobs: [stored('broken', 'no job at all'), stored('fine', draft)] })
     expect(rows.find((r) => r.id === 'broken')).toMatchObject({ state: 'failed', name: 'broken' })
@@ -158,7 +159,16 @@ describe('the season', () => {
   })
   const firm = firmSchema.parse(demoFirm)
   const today = () => DEMO_TODAY
-  const brief = (jobs: StoredJob[]): SeasonBrief => ({ jobs, weather: new Map(), diaries: new Map(), firm, firmRevision: 1, today })
+  const brief = (jobs: StoredJob[]): SeasonBrief => ({
+    jobs,
+    weather: new Map(),
+    diaries: new Map(),
+    firm,
+    firmRevision: 1,
+    stock: [],
+    stockVersion: '',
+    today,
+  })
   const spoken = (rows: SeasonRow[]) =>
     rows.map((r) => ({ ...r, trouble: r.trouble && { ...r.trouble, title: render(r.trouble.title, { units: 'metric', dialect: 'scarify' }) } }))
   it('lays out each of the demo’s jobs with its own trouble', () => {

@@ -43,7 +43,7 @@ export function shelfOf(movements: readonly StockMovement[]): OnShelf {
     if (m.kind === 'released') s.forJobs[job] = Math.max(0, (s.forJobs[job] ?? 0) - m.kg)
     if (m.kind === 'returned') {
       const place = `${job}/${m.zone ?? ''}`
-      if (s.usedIn[place] !== undefined) s.usedIn[place] -= m.kg
+      s.usedIn[place] = (s.usedIn[place] ?? 0) - m.kg
       s.used -= m.kg
     }
     if (m.kind === 'used') {
@@ -55,6 +55,7 @@ export function shelfOf(movements: readonly StockMovement[]): OnShelf {
     }
     if (s.held < -ROUND && !s.short) s.short = { on: m.on, kg: -s.held, movement: m.id }
   }
+  for (const [place, kg] of Object.entries(s.usedIn)) if (Math.abs(kg) < ROUND) delete s.usedIn[place]
   s.reserved = Object.values(s.forJobs).reduce((a, b) => a + b, 0)
   s.opened = Math.min(s.opened, Math.max(0, s.held))
   s.free = s.held - s.reserved

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { diaryEntry } from '@juvena/core/entities/diary'
 import { firmSchema } from '@juvena/core/entities/firm'
+import { stockMovement } from '@juvena/core/entities/stock'
 import { JOB_FORMAT, filePhoto } from '@juvena/core/formats/jobFile'
 
 /** What each route answers, for the OpenAPI document and for the test that holds answers against it. */
@@ -94,6 +95,21 @@ const station = z.looseObject({
   simulated: z.boolean(),
   weather: z.looseObject(atSite).nullable(),
 })
+const shelf = z.looseObject({
+  held: z.number(),
+  reserved: z.number(),
+  free: z.number(),
+  used: z.number(),
+  short: z.strictObject({ on: day, kg: z.number(), movement: z.string() }).nullable(),
+})
+const lot = z.strictObject({
+  id: z.string(),
+  revision,
+  draft: z.looseObject({ number: z.string().optional() }),
+  savedAt: z.string(),
+  archivedAt: z.string().nullable(),
+  shelf,
+})
 const moved = z.array(z.strictObject({ id: z.string(), name: z.string(), from: day.nullable(), to: day.nullable() }))
 
 export const answers = {
@@ -134,6 +150,9 @@ export const answers = {
     today: day,
     place: z.string().optional(),
   }),
+  stock: z.strictObject({ lots: z.array(lot) }),
+  lot,
+  movements: z.strictObject({ movements: z.array(stockMovement) }),
   jobFile: z.strictObject({
     format: z.literal(JOB_FORMAT),
     version: z.number().int(),

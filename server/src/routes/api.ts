@@ -8,6 +8,7 @@ import { jobFileSchema } from '@juvena/core/formats/jobFile'
 import { pathText } from '@juvena/core/entities/problem'
 import { planJob, schoolsOf } from '@juvena/core/pipeline'
 import { yearPage } from '@juvena/core/present/yearPage'
+import { grassTable } from '@juvena/core/reference/firmGrasses'
 import { Memo } from '@juvena/core/trace/memo'
 import { Trace } from '@juvena/core/trace/trace'
 import { checkFirmValues } from '@juvena/core/ruleBook'
@@ -18,6 +19,7 @@ import { answers } from './answers.ts'
 import { jobFileRoutes } from './jobFiles.ts'
 import { photoRoutes } from './photos.ts'
 import type { Parts, Route } from './route.ts'
+import { stockRoutes } from './stock.ts'
 import { stationRoutes } from './stations.ts'
 
 const revision = z.number().int().min(0)
@@ -33,7 +35,7 @@ export const drafts = { job: jobSchema }
 const idOf = (req: Request) => String(req.params.id)
 
 export function apiRoutes(parts: Parts): Route[] {
-  const { jobs, diary, firm, clock, stations, weather } = parts
+  const { jobs, diary, firm, clock, stations, weather, stock } = parts
   const planner = seasonPlanner()
   const firmNow = async () => {
     const stored = await firm.get()
@@ -56,11 +58,15 @@ export function apiRoutes(parts: Parts): Route[] {
   }
 
   const memo = new Memo()
-  const climateOf = (job: Job, { station, recent }: Pick<WeatherAtSite, 'station' | 'recent'>, settings: Firm, trace = new Trace(settings.values)) =>
-    siteClimate({ job, today: clock.today(job.site.timeZone), schools: schoolsOf(job, settings), station, recent, memo, trace })
+  const climateOf = (
+    job: Job,
+    { station, recent }: Pick<WeatherAtSite, 'station' | 'recent'>,
+    settings: Firm,
+    trace = new Trace(settings.values, grassTable(settings.grasses)),
+  ) => siteClimate({ job, today: clock.today(job.site.timeZone), schools: schoolsOf(job, settings), station, recent, memo, trace })
   /** The year at a site, from what is known of its weather. */
   const yearOf = (job: Job, at: Pick<WeatherAtSite, 'station' | 'recent'>, settings: Firm) => {
-    const trace = new Trace(settings.values)
+    const trace = new Trace(settings.values, grassTable(settings.grasses))
     const climate = climateOf(job, at, settings, trace)
     const year = yearPage(
       climate,
@@ -76,6 +82,7 @@ export function apiRoutes(parts: Parts): Route[] {
     const list = await jobs.list(false)
     const { stored, settings } = await firmNow()
     const among = await weather.known()
+    const { stock: lots, version } = await stock.forPlans()
     const sites = await Promise.all(
       list.map(async (stored) => {
         const { job } = readJob(stored.draft)
@@ -88,6 +95,8 @@ export function apiRoutes(parts: Parts): Route[] {
       diaries: await diary.ofAll(list.map((j) => j.id)),
       firm: settings,
       firmRevision: stored.revision,
+      stock: lots,
+      stockVersion: version,
       today: (zone) => clock.today(zone),
     }
   }
@@ -215,12 +224,20 @@ export function apiRoutes(parts: Parts): Route[] {
         const { job } = readable(stored.draft)
         const today = clock.today(job.site.timeZone)
         return {
-          send: planJob(job, { today, firm: (await firmNow()).settings, diary: await diary.of(stored.id), ...(await weather.at(job, today)) }),
+          send: planJob(job, {
+            today,
+            firm: (await firmNow()).settings,
+            diary: await diary.of(stored.id),
+            stock: (await stock.forPlans()).stock,
+            jobId: stored.id,
+            ...(await weather.at(job, today)),
+          }),
         }
       },
     },
     ...jobFileRoutes(parts, jobOr404, full),
     ...photoRoutes(parts, jobOr404),
+    ...stockRoutes(parts),
     ...stationRoutes(parts, async () => new Map(planner.rows(await seasonBrief()).map((row) => [row.id, { name: row.name, day: row.sowDay }]))),
     {
       method: 'get',

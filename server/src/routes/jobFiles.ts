@@ -88,6 +88,7 @@ export function jobFileRoutes(
               corrects: parsed.corrects ? `${parsed.corrects.slice(0, 40)}-${stored.id.slice(0, 8)}` : null,
             },
             clock.now(),
+            { fromShelf: false },
           )
         }
         for (const { id, of, picture } of pictures)

@@ -6,7 +6,9 @@ import type { DiaryStore } from '../store/diaryStore.ts'
 import type { FirmStore } from '../store/firmStore.ts'
 import type { JobStore } from '../store/jobStore.ts'
 import type { PhotoStore } from '../store/photoStore.ts'
+import type { Stock } from '../stock.ts'
 import type { StationStore } from '../store/stationStore.ts'
+import type { StockStore } from '../store/stockStore.ts'
 
 /** What the routes work with. */
 export interface Parts {
@@ -17,6 +19,8 @@ export interface Parts {
   clock: Clock
   stations: StationStore
   weather: SiteWeather
+  stockStore: StockStore
+  stock: Stock
 }
 
 /** One route: what it takes, checked before it is called, and what it says of itself in the OpenAPI document. */

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import { keepSeedUsed } from './stockStore.ts'
 import { diaryEntry, type DiaryEntry } from '@juvena/core/entities/diary'
 
 interface Row {
@@ -23,15 +24,19 @@ export const diaryStore = (db: Knex) => ({
     return map
   },
 
-  /** Keeps an entry. The same id again is not kept twice; true when it was new. */
-  async append(jobId: string, entry: DiaryEntry, now: string): Promise<boolean> {
-    const kept = await db.raw('INSERT OR IGNORE INTO diary (id, job_id, body, received_at) VALUES (?, ?, ?, ?)', [
-      entry.id,
-      jobId,
-      JSON.stringify(entry),
-      now,
-    ])
-    return (kept as { changes: number }).changes === 1
+  /** Keeps an entry, and what it used from the shelf unless that was counted where it was written. The same id again is not kept twice; true when it was new. */
+  async append(jobId: string, entry: DiaryEntry, now: string, { fromShelf = true } = {}): Promise<boolean> {
+    return db.transaction(async (trx) => {
+      const kept = await trx.raw('INSERT OR IGNORE INTO diary (id, job_id, body, received_at) VALUES (?, ?, ?, ?)', [
+        entry.id,
+        jobId,
+        JSON.stringify(entry),
+        now,
+      ])
+      const added = (kept as { changes: number }).changes === 1
+      if (added && fromShelf) await keepSeedUsed(trx, jobId, entry, now)
+      return added
+    })
   },
 })
 export type DiaryStore = ReturnType<typeof diaryStore>

@@ -97,4 +97,27 @@ export const migrations: { name: string; up: (db: Knex) => Promise<void>; down: 
       throw new Error('Migrations go forward only')
     },
   },
+  {
+    name: '005-stock',
+    async up(db) {
+      await db.schema.createTable('seed_lots', (t) => {
+        t.text('id').primary()
+        t.integer('revision').notNullable()
+        t.text('body').notNullable()
+        t.text('saved_at').notNullable()
+        t.text('archived_at').nullable()
+      })
+      await db.schema.createTable('stock_movements', (t) => {
+        t.increments('sequence').primary()
+        t.text('id').notNullable().unique()
+        t.text('lot_id').notNullable().references('id').inTable('seed_lots')
+        t.text('body').notNullable()
+        t.text('received_at').notNullable()
+        t.index(['lot_id'])
+      })
+    },
+    async down() {
+      throw new Error('Migrations go forward only')
+    },
+  },
 ]
