@@ -124,6 +124,8 @@ export interface JobPlan {
   wanted: Record<string, Wanted[]>
   findings: Finding[]
   totalArea: string | null
+  /** One mix for all zones, and what each would lose. */
+  oneMix: Prescription['oneMix']
   materials: MaterialLine[]
   feed: {
     use: FeedPlan['use']
@@ -240,7 +242,7 @@ function summaryOf(
   p: Prescription,
   feeds: readonly FeedPlan[],
   brief: SummaryBrief,
-): Pick<JobPlan, 'zones' | 'survey' | 'wanted' | 'findings' | 'totalArea' | 'materials' | 'feed' | 'frost' | 'soilAhead' | 'soilBand'> {
+): Pick<JobPlan, 'zones' | 'survey' | 'wanted' | 'findings' | 'totalArea' | 'oneMix' | 'materials' | 'feed' | 'frost' | 'soilAhead' | 'soilBand'> {
   const { survey, wanted, findings, climate } = p
   const feed = feeds[0]
   return {
@@ -249,6 +251,7 @@ function summaryOf(
     wanted,
     findings,
     totalArea: p.totalArea?.id ?? null,
+    oneMix: p.oneMix,
     materials: materialLines(p, feeds, { areaErrors: new Map(p.zones.map((z) => [z.r.id, z.r.areaError])), firm: brief.firm }, brief.trace),
     feed: feed
       ? {

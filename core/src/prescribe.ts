@@ -22,8 +22,9 @@ import type { Schools } from './reference/schools.ts'
 import type { WaitingPeriods } from './schedule/waitingPeriods.ts'
 import { judgeMix, type Judgement } from './seed/judgeMix.ts'
 import { alone, mixName, seasonOf, suggestMix, type Mix, type MixBrief } from './seed/mix.ts'
+import { oneMix, type MixedZone, type OneMix } from './seed/oneMix.ts'
 import { lotFigures, reserveShare, seedOrders, seedZone, type LotFigures, type ZoneSeed } from './seed/seedPlan.ts'
-import type { Figure, Notice } from './trace/figure.ts'
+import { num, type Figure, type Notice } from './trace/figure.ts'
 import type { Memo } from './trace/memo.ts'
 import { joined, quantity, say, type Message } from './trace/message.ts'
 import { figureId, JOB, laterRound, zoneScope } from './trace/scope.ts'
@@ -60,6 +61,8 @@ export interface Prescription extends Materials {
   findings: Finding[]
   totalArea: Figure | null
   packages: WorkPackage[]
+  /** One mix for all zones that Juvena chose a mix for. */
+  oneMix: OneMix | null
   notices: Notice[]
 }
 
@@ -112,6 +115,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
     covers,
     debris: planDebris([...worked, ...later], trace),
     packages: workPackages(worked, later),
+    oneMix: oneMix(zones.flatMap(mixedZone)),
     works: [...worked, ...later],
     notices: [
       ...walked.notices,
@@ -127,11 +131,12 @@ export function prescribe(brief: PrescribeBrief): Prescription {
 function othersOf({ job, firm, schools, today, waits }: PrescribeBrief, climate: SiteClimate): string {
   const { zones: _zones, drawing: _drawing, pins: _pins, ...rest } = job
   const frosts = [climate.latitude, climate.frostMonthDay, climate.frostSpread, climate.place.warmest, climate.place.coldest]
-  const { grasses, swath, strip, scaleStep, handful, calibrations } = firm
+  const { grasses, units, swath, strip, scaleStep, handful, calibrations } = firm
   return JSON.stringify([
     rest,
     schools,
     grasses,
+    units,
     swath,
     strip,
     scaleStep,
@@ -224,6 +229,9 @@ function properSowing(
   const mix = chosen(mixFor(mixBriefOf(brief, climate, lots, work)))
   return { work, mix, seed: seedZone({ work, mix, overridden: false, lots, firm, trace }) }
 }
+
+const mixedZone = ({ r, seed, suggestedMix: { search } }: ZonePlan): MixedZone[] =>
+  seed && search && r.area ? [{ zone: r.id, area: num(r.area), problem: search.problem, best: search.shares }] : []
 
 /** What a zone's mix is chosen for. */
 function mixBriefOf({ job, schools, today, waits, trace }: PrescribeBrief, climate: SiteClimate, lots: LotFigures, work: ZoneWork): MixBrief {

@@ -364,3 +364,17 @@ describe('dates for a job', () => {
     expect(lifted.packages[0]!.fits).toBe(true)
   })
 })
+
+describe('where killing frost comes seldom', () => {
+  it('the last day to sow is the coldest, in the window and on the sheet alike', () => {
+    // A wait that ends in December, at 31° north beside the sea: the sowing falls after what six weeks before frost would be.
+    const plan = planOf(
+      { site: { latitude: 31, sea: '1 km' }, zones: [zone({ present: ['perennial-ryegrass'] })], treatments: [{ id: 't', kind: 'feed-and-prevent', date: null }] },
+      { today: '2027-08-17' },
+    ) // prettier-ignore
+    const [pack] = plan.packages
+    const sow = pack!.steps.find((s) => s.kind === 'sow')!
+    if (pack!.fits) expect(sow.chosen <= String(pack!.cutOff.value)).toBe(true)
+    expect(plan.figures[pack!.cutOff.id]!.rule).toBe('window.seldom-cut-off')
+  })
+})

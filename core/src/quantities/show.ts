@@ -114,7 +114,8 @@ export function show(value: FigureValue | null | undefined, unit: Unit, system: 
   }
   if (typeof value === 'string') return { number: unit === 'date' ? showDay(value) : value, unit: '' }
   if (unit === 'slope') return { number: value > 0 ? `1 in ${showNumber(100 / value, 100 / value < 10 ? 1 : 0)}` : 'flat', unit: '' }
-  if (system === 'metric' && unit === 'kg' && value > 0 && value < 0.1) return { number: showNumber(value * 1000), unit: 'g' }
+  if (unit === 'kg' && value > 0 && value < SHOWN.kg[system].per)
+    return system === 'metric' ? { number: showNumber(value * 1000), unit: 'g' } : { number: showNumber((16 * value) / SHOWN.kg.us.per), unit: 'oz' }
   const shown = SHOWN[unit][system]
   return { number: showNumber(value / shown.per + (shown.offset ?? 0)), unit: shown.unit }
 }

@@ -295,6 +295,7 @@ function cutOffFigure(
   const frost = date === next.value ? next : date
   const about = { school: `cutOff:${schools.cutOff}`, change: 'The other frost school, or a quicker mix.' }
   if (!seeded) return trace.work(careRules.cutOff, scope, { frost }, about)
+  if (season.frost === null) return trace.found(windowRules.seldom, scope, date, { frost }, about)
   const byWeeks = dayOf(lastDayOf(season, trace.value(leadValues[window.lead])))
   const byGrowth = window.cutOff !== byWeeks && on === window.start && schools.stands === 'degree-days'
   return byGrowth

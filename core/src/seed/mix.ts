@@ -50,6 +50,8 @@ export interface Mix {
   fits: { grass: GrassId; parts: FitPart[] }[]
   /** Set when no grass of the table fits this ground, with the strongest reason. */
   nothing: Message | null
+  /** The search it came from, and its shares without a nurse; null where the purpose decides. */
+  search: { problem: MixProblem; shares: Shares[] } | null
 }
 
 /** What makes a mix more than its best grass. */
@@ -119,7 +121,7 @@ export interface MixBrief extends FitGround {
 
 /** A mix of one grass for a purpose of its own. */
 export const alone = (grass: GrassId, reason: Message): Mix => ({ ...NO_MIX, parts: [{ grass, share: 100, reason }] })
-export const NO_MIX: Mix = { parts: [], leads: '', left: [], without: [], thumb: null, fits: [], nothing: null }
+export const NO_MIX: Mix = { parts: [], leads: '', left: [], without: [], thumb: null, fits: [], nothing: null, search: null }
 
 /** The mix that serves a zone best, from every grass of the table. Juvena's model over common practice. */
 export function suggestMix(brief: MixBrief): Mix {
@@ -171,6 +173,7 @@ export function suggestMix(brief: MixBrief): Mix {
     thumb: thumbOf(brief, problem, best.value, parts),
     fits: shown.map((f) => ({ grass: f.grass.id, parts: f.parts })),
     nothing: null,
+    search: { problem, shares: sharesOf(best) },
   }
 }
 

@@ -49,7 +49,7 @@ export const panRules = {
   handfuls: rule({
     ...pan,
     id: 'seed.handfuls',
-    label: 'By hand, handfuls to a square metre',
+    label: 'By hand, handfuls',
     unit: '1',
     standing: 'calculation',
     says: 'The bag rate, in your own handfuls: weigh five and divide.',
@@ -94,6 +94,9 @@ export function nextStrip(rate: number, strips: readonly Strip[]): { setting: nu
   return { setting: Math.max(0, near!.setting + (1.1 * (rate - near!.rate)) / slope) }
 }
 
+/** A square yard, m². Source: NIST SP 811. */
+const SQUARE_YARD = 0.83612736
+
 export interface Pans {
   pan: Figure
   strip: Figure
@@ -106,6 +109,7 @@ export interface Pans {
 /** Pans, strip, setting and handfuls of one zone. Strips of the same leading grass count. */
 export function pansOf(zone: string, leader: GrassId, half: Figure, bulk: Figure, firm: Firm, trace: Trace): Pans {
   const scope = zoneScope(zone)
+  const metric = firm.units === 'metric'
   const setting = <K extends 'swath' | 'strip' | 'scaleStep' | 'handful'>(key: K) => firm[key] ?? trace.value(firmSettings[key].usual)
   const strips = firm.calibrations.flatMap(({ grass, setting: at, grams, swath, strip }): Strip[] =>
     grass === leader && at !== null && grams !== null && swath !== null && strip !== null
@@ -131,6 +135,11 @@ export function pansOf(zone: string, leader: GrassId, half: Figure, bulk: Figure
         : next === 'any'
           ? 'No strip of this seed is entered: try a low setting, weigh what comes out, and enter it.'
           : say`Try setting ${Math.round(next.setting * 10) / 10} on a strip next.`,
-    handfuls: trace.work(panRules.handfuls, scope, { rate: bulk, ground: 1, handful: setting('handful') }),
+    handfuls: trace.work(
+      panRules.handfuls,
+      scope,
+      { rate: bulk, ground: metric ? 1 : SQUARE_YARD, handful: setting('handful') },
+      { label: metric ? 'By hand, handfuls to a square metre' : 'By hand, handfuls to a square yard' },
+    ),
   }
 }

@@ -1,10 +1,10 @@
 import type { Firm } from '../entities/firm.ts'
 import type { Job } from '../entities/job.ts'
 import { firmSettings } from '../reference/firmSettings.ts'
-import { middle, type GrassId } from '../reference/grasses.ts'
+import type { GrassId } from '../reference/grasses.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
-import { quantity, say, verbatim, type Message } from '../trace/message.ts'
-import { figureId, JOB, lotScope, zoneScope } from '../trace/scope.ts'
+import { say, verbatim, type Message } from '../trace/message.ts'
+import { JOB, lotScope, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { plans, type ZoneWork } from '../work/zoneWork.ts'
@@ -20,7 +20,7 @@ export interface ZoneSeed extends Pans {
   name: string
   overridden: boolean
   /** What was weighed when Juvena chose: grasses left out, other mixes. */
-  chosen: Omit<Mix, 'parts' | 'nothing'>
+  chosen: Omit<Mix, 'parts' | 'nothing' | 'search'>
   sownArea: Figure
   rate: Figure
   pls: Figure

@@ -1,13 +1,13 @@
 import type { Job } from '../entities/job.ts'
 import type { MixPart } from '../seed/mix.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import { zoneOf } from '../trace/scope.ts'
 
 /** Seed of one lot that goes into one zone. */
 export interface SeedUse {
   /** The lot of the job, and the lot on the shelf; empty where it comes from no shelf. */
   lot: string
   stock: string
+  /** The zone as it is worked: a later sowing has an id of its own. */
   zone: string
   kg: number
 }
@@ -26,7 +26,7 @@ export function seedUse(lots: Job['lots'], seeds: readonly { zone: string; mix: 
       return mine.map((l) => ({
         lot: l.id,
         stock: l.stock,
-        zone: zoneOf(zone),
+        zone,
         kg: tenGrams((num(kg) * part.share * (weighed ? l.amount! : 1)) / total / all),
       }))
     })

@@ -4,13 +4,15 @@ import { addDays } from '@juvena/core/calendar/day'
 import { modelFromNormals } from '@juvena/core/climate/climateModel'
 import { simulatedStationDays } from '../standIns/simulatedWeather.ts'
 import { demoFirm, demoJobs, demoStation, DEMO_TODAY } from './jobs.ts'
+import { stockMovement } from '@juvena/core/entities/stock'
+import { demoStock } from './stock.ts'
 import { DEMO_PICTURES } from './pictures.ts'
 
 /** Eight years of weather. */
 const DEMO_RECORD_FROM = '2019-02-22'
 
 /** Fills an empty database with the invented firm; one that holds anything is kept as it is. */
-export async function fillDemo({ jobs, diary, firm, photos, stations, clock }: Parts): Promise<boolean> {
+export async function fillDemo({ jobs, diary, firm, photos, stations, stockStore, clock }: Parts): Promise<boolean> {
   if ((await firm.get()).revision > 0 || (await jobs.list(false, 1)).length > 0 || (await jobs.list(true, 1)).length > 0) return false
   await firm.save(0, demoFirm, clock.now())
   await stations.create(demoStation, clock.now(), { id: 'tarnmere', simulated: true })
@@ -21,6 +23,14 @@ export async function fillDemo({ jobs, diary, firm, photos, stations, clock }: P
   await stations.addDays(
     'tarnmere',
     kept.map((d, i) => ({ ...d, soil: i % 9 === 4 ? d.soil : null })),
+  )
+  await stockStore.create(
+    demoStock.map(({ id, lot }) => ({ id, lot, received: null })),
+    clock.now(),
+  )
+  await stockStore.move(
+    demoStock.flatMap(({ id, movements }) => movements.map((m, i) => stockMovement.parse({ ...m, id: `demo.${id}.${i}`, lot: id }))),
+    clock.now(),
   )
   for (const { id, draft, diary: entries } of [...demoJobs].reverse()) {
     await jobs.create(draft, clock.now(), id)

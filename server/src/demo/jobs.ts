@@ -20,6 +20,18 @@ export const demoFirm: FirmDraft = {
   oversize: '6 %',
   barrow: '80 L',
   phosphorusLaw: 'new-seed-only',
+  seedBags: [
+    { id: 'bag-20', size: '20 kg', price: 168 },
+    { id: 'bag-10', size: '10 kg', price: 92 },
+    { id: 'bag-5', size: '5 kg', price: 51 },
+    { id: 'bag-1', size: '1 kg', price: 13 },
+  ],
+  swath: '2 m',
+  strip: '10 m',
+  calibrations: [
+    { id: 'strip-1', grass: 'perennial-ryegrass', setting: 12, grams: '145 g', swath: '2 m', strip: '10 m' },
+    { id: 'strip-2', grass: 'perennial-ryegrass', setting: 16, grams: '255 g', swath: '2 m', strip: '10 m' },
+  ],
   schools: { firstMow: 'one-third', watering: 'little-often' },
 }
 
@@ -117,8 +129,8 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
       drawing: guesthouseDrawing,
       treatments: [{ id: 't1', kind: 'feed', date: '2026-10-12', product: '' }],
       lots: [
-        { id: 'l-perennial-ryegrass', grass: 'perennial-ryegrass', name: '27-118', purity: 99, germination: 91 },
-        { id: 'l-creeping-red-fescue', grass: 'creeping-red-fescue', name: '27-120', purity: 98, germination: 86 },
+        { id: 'l-perennial-ryegrass', grass: 'perennial-ryegrass', name: '27-118', stock: 'lot-27-118' },
+        { id: 'l-creeping-red-fescue', grass: 'creeping-red-fescue', name: '27-120', stock: 'lot-27-120' },
       ],
     },
   },

@@ -10,6 +10,7 @@ import { zoneFigure } from '@juvena/core/trace/scope'
 import type { Stage } from '@juvena/core/trace/rule'
 import { api, ApiError, Unreachable } from './api.ts'
 import { useFirm } from './firm.ts'
+import { useStock } from './stock.ts'
 import { useHistory } from './history.ts'
 import type { Way } from '@juvena/core/approach/ways'
 import { planInWorker, waysInWorker } from './planner.ts'
@@ -37,6 +38,7 @@ const knownWeather = ({ station, recent, outlook }: SiteWeather): SiteWeather =>
 /** The job being edited: its draft as typed, its plan kept by a worker, undo, saving, and what moved since each stage was last looked at. */
 export const useJob = defineStore('job', () => {
   const firm = useFirm()
+  const stock = useStock()
   const id = ref<string | null>(null)
   const draft = shallowRef<JobDraft | null>(null)
   const diary = shallowRef<DiaryEntry[]>([])
@@ -74,6 +76,7 @@ export const useJob = defineStore('job', () => {
       const [served, at] = await Promise.all([
         api<Served>('GET', `/jobs/${encodeURIComponent(job)}`),
         api<SiteWeather>('GET', `/weather?job=${encodeURIComponent(job)}`).catch(() => NO_WEATHER),
+        stock.load(),
       ])
       if (id.value !== job) return
       weather.value = knownWeather(at)
@@ -209,6 +212,7 @@ export const useJob = defineStore('job', () => {
     if (!id.value) return
     const answer = await api<{ diary: DiaryEntry[] }>('POST', `/jobs/${encodeURIComponent(id.value)}/diary`, entry)
     diary.value = answer.diary
+    if (entry.lots.length > 0 || entry.corrects) await stock.load()
   }
 
   let planning = false
@@ -233,7 +237,14 @@ export const useJob = defineStore('job', () => {
     const job = id.value
     if (!draft.value) return
     try {
-      const planned = await planInWorker(draft.value, { today: today.value, firm: firm.settings, diary: diary.value, ...weather.value })
+      const planned = await planInWorker(draft.value, {
+        today: today.value,
+        firm: firm.settings,
+        diary: diary.value,
+        stock: stock.forPlans,
+        jobId: job ?? '',
+        ...weather.value,
+      })
       if (job !== id.value) return
       planFailure.value = ''
       problems.value = planned.problems
@@ -248,7 +259,7 @@ export const useJob = defineStore('job', () => {
       if (job === id.value) planFailure.value = (error as Error).message
     }
   }
-  watch([draft, diary, weather, () => firm.settings], () => void replan())
+  watch([draft, diary, weather, () => firm.settings, () => stock.forPlans], () => void replan())
 
   const derived = (f: Figure) => f.origin !== 'typed' && f.origin !== 'assumed'
   const same = (a: unknown, b: unknown) =>

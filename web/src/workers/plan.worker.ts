@@ -4,6 +4,7 @@ import type { DiaryEntry } from '@juvena/core/entities/diary'
 import { readJob, type JobDraft } from '@juvena/core/entities/job'
 import type { Problem } from '@juvena/core/entities/problem'
 import { planJob, type JobPlan } from '@juvena/core/pipeline'
+import type { StockLot } from '@juvena/core/stock/lotsOfJob'
 import { Memo } from '@juvena/core/trace/memo'
 import { waysOfJob } from '@juvena/core/waysOfJob'
 import type { Way } from '@juvena/core/approach/ways'
@@ -27,6 +28,9 @@ export interface Setting extends SiteWeather {
   today: string
   firm: Firm
   diary: DiaryEntry[]
+  /** The firm's seed, and which of its jobs this is. */
+  stock: StockLot[]
+  jobId: string
 }
 export interface PlanChanges {
   draft: Changes<JobDraft>

@@ -5,12 +5,14 @@ import { leftOut } from '@juvena/core/work/leftOut'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import { useStock } from '../../stores/stock.ts'
 import SheetFigure from './SheetFigure.vue'
 import SheetHead from './SheetHead.vue'
 
 /** Steps in order with hours and cautions, and amounts weighed out by zone. */
 const firm = useFirm()
 const job = useJob()
+const stock = useStock()
 const plan = computed(() => job.plan!)
 const zones = computed(() => plan.value.zones.filter((z) => z.area))
 const names = (ids: string[]) =>
@@ -25,6 +27,17 @@ const notPlanned = computed(() =>
 const site = computed(() => job.draft?.site)
 const remarks = computed(() => job.zones.filter((z) => z.notes))
 const seeded = computed(() => zones.value.filter((z) => z.seed))
+/** Which lots a zone is sown from, with what each gives. */
+const lotsOf = (zone: string) =>
+  plan.value.seedUse
+    .filter((u) => zoneOf(u.zone) === zone)
+    .map((u) => {
+      const lot = job.draft?.lots?.find((l) => l.id === u.lot)
+      const number = stock.read.get(u.stock)?.number || lot?.name
+      return number ? `lot ${number}: ${firm.text(u.kg, 'kg')}` : ''
+    })
+    .filter(Boolean)
+    .join(', ')
 const packs = (line: (typeof plan.value.materials)[number]) =>
   line.packs ? line.packs.counts.map((c) => `${c.count} × ${c.size} ${line.packs!.unit}`).join(' + ') : ''
 </script>
@@ -108,16 +121,6 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
             <SheetFigure :id="line.total" /><span class="why">{{ packs(line) }}</span>
           </td>
         </tr>
-        <tr v-if="seeded.length">
-          <td>Each of two seed passes<span class="why">at right angles, spreader set at half</span></td>
-          <td v-for="z in zones.slice(0, 6)" :key="z.id" class="n"><SheetFigure :id="z.seed?.half.id" /></td>
-          <td></td>
-        </tr>
-        <tr v-if="seeded.length">
-          <td>Bag rate, whole<span class="why">for the catch pan, take half</span></td>
-          <td v-for="z in zones.slice(0, 6)" :key="z.id" class="n"><SheetFigure :id="z.seed?.bulk.id" /></td>
-          <td></td>
-        </tr>
       </tbody>
     </table>
     <template v-if="zones.length > 6">
@@ -127,9 +130,43 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
           <b>{{ z.name }}</b> <SheetFigure :id="z.area" />:
           <template v-for="(line, i) in plan.materials.filter((l) => l.cells[z.id])" :key="line.id"
             >{{ i ? '; ' : '' }}{{ firm.say(line.name) }} <SheetFigure :id="line.cells[z.id]" /></template
-          ><template v-if="z.seed">; each seed pass <SheetFigure :id="z.seed.half.id" /></template>
+          ><template v-if="z.seed">; each seed pan <SheetFigure :id="z.seed.pan.id" /></template>
         </li>
       </ul>
+    </template>
+    <template v-if="seeded.length">
+      <h3>Seed: pans and passes</h3>
+      <table class="pans">
+        <thead>
+          <tr>
+            <th>zone</th>
+            <th>mix and lots</th>
+            <th class="n">each of two pans</th>
+            <th class="n">setting</th>
+            <th class="n">strip test, one pass</th>
+            <th class="n">handfuls</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="z in seeded" :key="z.id">
+            <td>
+              <b>{{ z.name }}</b>
+            </td>
+            <td>
+              {{ z.seed!.name }}<span class="why">{{ lotsOf(z.id) }}</span>
+            </td>
+            <td class="n"><SheetFigure :id="z.seed!.pan.id" /></td>
+            <td class="n"><SheetFigure v-if="z.seed!.setting" :id="z.seed!.setting.id" /><template v-else>try first</template></td>
+            <td class="n"><SheetFigure :id="z.seed!.strip.id" /></td>
+            <td class="n"><SheetFigure :id="z.seed!.handfuls.id" /></td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="why">
+        Two passes at right angles, one pan each. Weigh the pans out before you start; what is over after the second pass goes on thin places.
+        Handfuls to a {{ firm.settings.units === 'us' ? 'square yard' : 'square metre' }}, for corners and patches: rake each patch through to soil
+        first.
+      </p>
     </template>
     <p class="why foot">Juvena advises; local code, the label and the licensed applicator decide.</p>
   </section>
@@ -168,6 +205,9 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
   padding: 0.3rem 0.5rem;
   margin-top: 0.6rem;
   white-space: pre-line;
+}
+td.n {
+  white-space: nowrap;
 }
 .foot {
   margin-top: 0.6rem;

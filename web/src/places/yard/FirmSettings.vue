@@ -6,6 +6,7 @@ import { SCHOOL_CHOICES, DEFAULT_SCHOOLS, type SchoolChoiceId } from '@juvena/co
 import ChoiceField from '../../parts/ChoiceField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
+import SeedSettings from './SeedSettings.vue'
 import { useFirm } from '../../stores/firm.ts'
 
 const firm = useFirm()
@@ -147,20 +148,23 @@ const state = computed(() => ({ saved: 'saved', saving: 'saving…', failed: fir
         @update:model-value="set('phosphorusLaw', $event ?? 'none')"
       />
     </section>
-    <section>
-      <h2>Schools <span class="small soft">where the trade disagrees; a job may differ</span></h2>
-      <div class="schools">
-        <div v-for="c in choices" :key="c" class="school">
-          <ChoiceField
-            :label="firm.say(SCHOOL_CHOICES[c].question)"
-            :options="options(c)"
-            :model-value="school(c)"
-            :hint="firm.say(says(c) ?? '')"
-            @update:model-value="setSchool(c, $event)"
-          />
+    <div class="side">
+      <section>
+        <h2>Schools <span class="small soft">where the trade disagrees; a job may differ</span></h2>
+        <div class="schools">
+          <div v-for="c in choices" :key="c" class="school">
+            <ChoiceField
+              :label="firm.say(SCHOOL_CHOICES[c].question)"
+              :options="options(c)"
+              :model-value="school(c)"
+              :hint="firm.say(says(c) ?? '')"
+              @update:model-value="setSchool(c, $event)"
+            />
+          </div>
         </div>
-      </div>
-    </section>
+      </section>
+      <SeedSettings />
+    </div>
   </div>
 </template>
 
@@ -171,12 +175,14 @@ const state = computed(() => ({ saved: 'saved', saving: 'saving…', failed: fir
   gap: 1.25rem;
   align-items: start;
 }
-section {
+section,
+.side :deep(section) {
   background: var(--sheet);
   border: 1px solid var(--rule);
   padding: 0.8rem 1.1rem 1.1rem;
 }
-h2 {
+h2,
+.side :deep(h2) {
   border-bottom: 1.5px solid var(--ink);
   margin-bottom: 0.5rem;
   padding-bottom: 0.15rem;
@@ -186,6 +192,10 @@ h2:not(:first-child) {
 }
 h2 .small {
   font-weight: 400;
+}
+.side {
+  display: grid;
+  gap: 1.25rem;
 }
 .row {
   display: grid;

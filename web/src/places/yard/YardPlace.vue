@@ -5,11 +5,12 @@ import FirmSettings from './FirmSettings.vue'
 import GrassTable from './GrassTable.vue'
 import RuleBook from './RuleBook.vue'
 
+const StockHere = defineAsyncComponent(() => import('./stock/StockHere.vue'))
 const YearHere = defineAsyncComponent(() => import('./YearHere.vue'))
 
-/** What the firm works with: its settings and schools, the year and its weather, the grasses of the trade, the rules. */
+/** What the firm works with: its settings and schools, its seed, the year and its weather, the grasses of the trade, the rules. */
 const route = useRoute()
-const PARTS = { firm: 'Firm and schools', year: 'Year and weather', grasses: 'Grasses', rules: 'Rule book' } as const
+const PARTS = { firm: 'Firm and schools', stock: 'Stock', year: 'Year and weather', grasses: 'Grasses', rules: 'Rule book' } as const
 const part = computed(() =>
   typeof route.params.part === 'string' && route.params.part in PARTS ? (route.params.part as keyof typeof PARTS) : 'firm',
 )
@@ -26,6 +27,7 @@ const part = computed(() =>
       </nav>
     </header>
     <FirmSettings v-if="part === 'firm'" />
+    <StockHere v-else-if="part === 'stock'" />
     <YearHere v-else-if="part === 'year'" />
     <GrassTable v-else-if="part === 'grasses'" />
     <RuleBook v-else />

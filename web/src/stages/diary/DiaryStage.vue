@@ -67,6 +67,7 @@ async function add() {
     who,
     note,
     corrects: null,
+    lots: [],
   })
     .then(() => (form.value = { ...form.value, what: '', amount: '', note: '' }))
     .catch(() => undefined)
@@ -81,6 +82,13 @@ const amountOf = (step: PlannedStep) => {
       .slice(0, 80) ?? ''
   )
 }
+/** Seed that goes off the shelf with a sowing: what the plan weighs out, by lot and zone. */
+const lotsOf = (step: PlannedStep): DiaryEntry['lots'] =>
+  step.kind !== 'sow'
+    ? []
+    : (job.plan?.seedUse ?? [])
+        .filter((u) => u.stock !== '' && u.kg > 0 && step.zones.includes(u.zone))
+        .map((u) => ({ lot: u.stock, zone: zoneOf(u.zone), kg: u.kg }))
 const tick = (step: PlannedStep) =>
   write({
     date: job.today,
@@ -92,11 +100,21 @@ const tick = (step: PlannedStep) =>
     who: form.value.who,
     note: '',
     corrects: null,
+    lots: lotsOf(step),
   }).catch(() => undefined)
 const strike = (entry: DiaryEntry) =>
-  write({ date: job.today, zone: entry.zone, step: null, stepZones: [], what: STRUCK_OUT, amount: '', who: '', note: '', corrects: entry.id }).catch(
-    () => undefined,
-  )
+  write({
+    date: job.today,
+    zone: entry.zone,
+    step: null,
+    stepZones: [],
+    what: STRUCK_OUT,
+    amount: '',
+    who: '',
+    note: '',
+    corrects: entry.id,
+    lots: [],
+  }).catch(() => undefined)
 /** Whether an entry ticks a step off: by operation and zone, or as before version 3 by its work package. */
 const isTickOf = (entry: DiaryEntry, step: PlannedStep) => {
   const key = readStepKey(entry.step ?? '')

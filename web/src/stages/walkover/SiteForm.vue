@@ -6,6 +6,7 @@ import ChoiceField from '../../parts/ChoiceField.vue'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import QuantityField from '../../parts/QuantityField.vue'
+import YesNoField from '../../parts/YesNoField.vue'
 import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { api } from '../../stores/api.ts'
@@ -139,16 +140,7 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           :problem="problem('sea')"
           @update:model-value="set('sea', $event)"
         />
-        <ChoiceField
-          label="In a hollow where cold air gathers"
-          clearable
-          :options="[
-            { value: 'yes', name: 'yes' },
-            { value: 'no', name: 'no' },
-          ]"
-          :model-value="job.draft?.site?.hollow === true ? 'yes' : job.draft?.site?.hollow === false ? 'no' : null"
-          @update:model-value="set('hollow', $event === null ? null : $event === 'yes')"
-        />
+        <YesNoField label="In a hollow where cold air gathers" :model-value="job.draft?.site?.hollow" @update:model-value="set('hollow', $event)" />
         <ChoiceField
           v-if="stations.length > 1"
           label="Weather station"
@@ -195,16 +187,7 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           :hint="flow ? `= ${flow}` : ''"
           @update:model-value="set('bucketSeconds', $event)"
         />
-        <ChoiceField
-          label="Rain gauge on site"
-          clearable
-          :options="[
-            { value: 'yes', name: 'yes' },
-            { value: 'no', name: 'no' },
-          ]"
-          :model-value="job.draft?.site?.rainGauge === true ? 'yes' : job.draft?.site?.rainGauge === false ? 'no' : null"
-          @update:model-value="set('rainGauge', $event === null ? null : $event === 'yes')"
-        />
+        <YesNoField label="Rain gauge on site" :model-value="job.draft?.site?.rainGauge" @update:model-value="set('rainGauge', $event)" />
         <TextField
           label="Restrictions"
           :model-value="job.draft?.site?.restrictions"

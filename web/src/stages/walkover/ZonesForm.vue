@@ -8,6 +8,7 @@ import { COMPASS } from '@juvena/core/reference/walkLists'
 import { num } from '@juvena/core/trace/figure'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
+import YesNoField from '../../parts/YesNoField.vue'
 import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
@@ -372,6 +373,19 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
             g.short
           }}</ElCheckbox>
         </ElCheckboxGroup>
+        <YesNoField
+          v-if="warm"
+          label="A named fine hybrid"
+          hint="common seed does not match it"
+          :model-value="zone.hybrid"
+          @update:model-value="set('hybrid', $event)"
+        />
+        <YesNoField
+          label="Salt reaches it"
+          hint="sea spray, road salt, salty water"
+          :model-value="zone.salty"
+          @update:model-value="set('salty', $event)"
+        />
       </fieldset>
 
       <button type="button" class="plain finer" :aria-expanded="finer" data-test="finer" @click="finer = !finer">

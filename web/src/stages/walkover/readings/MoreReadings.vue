@@ -25,6 +25,7 @@ import QuantityField from '../../../parts/QuantityField.vue'
 import TextField from '../../../parts/TextField.vue'
 import { useJob } from '../../../stores/job.ts'
 import FeelTest from './FeelTest.vue'
+import YesNoField from '../../../parts/YesNoField.vue'
 import SeenList from './SeenList.vue'
 
 /** The finer readings of a walk. None of them is asked for; each makes the plan surer. */
@@ -34,12 +35,6 @@ const job = useJob()
 const problem = (key: string) => job.problemAt(`zones[${props.index}].${key}`)
 const set = <K extends keyof ZoneDraft>(key: K, value: ZoneDraft[K]) => emit('patch', key, { [key]: value } as Partial<ZoneDraft>)
 const names = <T extends string>(values: readonly T[], of: Record<T, string>) => values.map((value) => ({ value, name: of[value] }))
-const yesNo = [
-  { value: 'yes', name: 'yes' },
-  { value: 'no', name: 'no' },
-] as const
-const asYes = (b: boolean | null | undefined) => (b === true ? 'yes' : b === false ? 'no' : null)
-const fromYes = (v: string | null) => (v === null ? null : v === 'yes')
 const plugs = computed(() => props.zone.plugs ?? [])
 const setPlug = (i: number, value: string | null) =>
   set('plugs', value === null ? plugs.value.filter((_, k) => k !== i) : [...plugs.value.slice(0, i), value, ...plugs.value.slice(i + 1)])
@@ -176,21 +171,9 @@ async function labFile(event: Event) {
       "
     />
     <SeenList label="Disease" :options="DISEASES" :model-value="zone.diseases ?? []" @update:model-value="set('diseases', $event)" />
-    <ChoiceField
-      label="Seed heads on weeds"
-      clearable
-      :options="yesNo"
-      :model-value="asYes(zone.seedHeads)"
-      @update:model-value="set('seedHeads', fromYes($event))"
-    />
-    <ChoiceField label="Dogs" clearable :options="yesNo" :model-value="asYes(zone.dogs)" @update:model-value="set('dogs', fromYes($event))" />
-    <ChoiceField
-      label="A tree lately gone"
-      clearable
-      :options="yesNo"
-      :model-value="asYes(zone.treeGone)"
-      @update:model-value="set('treeGone', fromYes($event))"
-    />
+    <YesNoField label="Seed heads on weeds" :model-value="zone.seedHeads" @update:model-value="set('seedHeads', $event)" />
+    <YesNoField label="Dogs" :model-value="zone.dogs" @update:model-value="set('dogs', $event)" />
+    <YesNoField label="A tree lately gone" :model-value="zone.treeGone" @update:model-value="set('treeGone', $event)" />
     <ChoiceField
       label="Litter of trees"
       list
@@ -215,13 +198,7 @@ async function labFile(event: Event) {
       :model-value="zone.edges"
       @update:model-value="set('edges', $event)"
     />
-    <ChoiceField
-      label="Spongy underfoot"
-      clearable
-      :options="yesNo"
-      :model-value="asYes(zone.spongy)"
-      @update:model-value="set('spongy', fromYes($event))"
-    />
+    <YesNoField label="Spongy underfoot" :model-value="zone.spongy" @update:model-value="set('spongy', $event)" />
     <QuantityField
       label="Mower’s weight"
       kind="mass"
@@ -229,13 +206,7 @@ async function labFile(event: Event) {
       :problem="problem('mowerWeight')"
       @update:model-value="set('mowerWeight', $event)"
     />
-    <ChoiceField
-      label="Always mown one way"
-      clearable
-      :options="yesNo"
-      :model-value="asYes(zone.oneWay)"
-      @update:model-value="set('oneWay', fromYes($event))"
-    />
+    <YesNoField label="Always mown one way" :model-value="zone.oneWay" @update:model-value="set('oneWay', $event)" />
     <ChoiceField
       label="Laid as"
       clearable

@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { FirmDraft } from '@juvena/core/entities/firm'
+import ChoiceField from '../../parts/ChoiceField.vue'
+import QuantityField from '../../parts/QuantityField.vue'
+import { useFirm } from '../../stores/firm.ts'
+import { newId } from '../../stores/newId.ts'
+
+/** How the firm buys, weighs and spreads seed: its bags and their prices, the scale, the hand, the spreader and its strips. */
+const firm = useFirm()
+const us = computed(() => firm.settings.units === 'us')
+const problem = (path: string) => firm.problems.find((p) => p.path === path)?.sentence ?? ''
+const set = <K extends keyof FirmDraft>(key: K, value: FirmDraft[K]) => firm.change({ [key]: value })
+const bags = computed(() => firm.draft.seedBags ?? [])
+const setBag = (i: number, patch: object) => set('seedBags', bags.value.map((b, k) => (k === i ? { ...b, ...patch } : b))) // prettier-ignore
+const strips = computed(() => firm.draft.calibrations ?? [])
+const setStrip = (i: number, patch: object) => set('calibrations', strips.value.map((b, k) => (k === i ? { ...b, ...patch } : b))) // prettier-ignore
+const addStrip = () =>
+  set('calibrations', [
+    ...strips.value,
+    {
+      id: newId(),
+      grass: strips.value.at(-1)?.grass ?? 'perennial-ryegrass',
+      swath: firm.draft.swath ?? (us.value ? '6 ft' : '2 m'),
+      strip: firm.draft.strip ?? (us.value ? '30 ft' : '10 m'),
+    },
+  ])
+const grasses = computed(() =>
+  Object.values(firm.grasses)
+    .filter((g) => g.newRate !== null)
+    .map((g) => ({ value: g.id, name: g.short })),
+)
+</script>
+
+<template>
+  <section class="seed">
+    <h2>Weighing and spreading seed</h2>
+    <div class="row">
+      <QuantityField
+        label="The scale tells"
+        kind="mass"
+        :placeholder="us ? '0.5 oz' : '10 g'"
+        :model-value="firm.draft.scaleStep"
+        :problem="problem('scaleStep')"
+        @update:model-value="set('scaleStep', $event)"
+      />
+      <QuantityField
+        label="A handful"
+        kind="mass"
+        hint="weigh five and divide"
+        :placeholder="us ? '1 oz' : '25 g'"
+        :model-value="firm.draft.handful"
+        :problem="problem('handful')"
+        @update:model-value="set('handful', $event)"
+      />
+      <QuantityField
+        label="Swath of the spreader"
+        kind="length"
+        hint="what it covers evenly"
+        :placeholder="us ? '6 ft' : '2 m'"
+        :model-value="firm.draft.swath"
+        :problem="problem('swath')"
+        @update:model-value="set('swath', $event)"
+      />
+      <QuantityField
+        label="Test strip"
+        kind="length"
+        :placeholder="us ? '30 ft' : '10 m'"
+        :model-value="firm.draft.strip"
+        :problem="problem('strip')"
+        @update:model-value="set('strip', $event)"
+      />
+    </div>
+    <h4>Seed bags you buy</h4>
+    <div class="bags">
+      <div v-for="(b, i) in bags" :key="b.id" class="line">
+        <QuantityField
+          label="Size"
+          kind="mass"
+          :model-value="b.size"
+          :problem="problem(`seedBags[${i}].size`)"
+          @update:model-value="setBag(i, { size: $event })"
+        />
+        <QuantityField
+          label="Price"
+          kind="ratio"
+          :model-value="b.price"
+          :problem="problem(`seedBags[${i}].price`)"
+          @update:model-value="setBag(i, { price: $event })"
+        />
+        <button
+          type="button"
+          class="plain small"
+          @click="
+            set(
+              'seedBags',
+              bags.filter((_, k) => k !== i),
+            )
+          "
+        >
+          delete
+        </button>
+      </div>
+    </div>
+    <p class="small soft">
+      {{
+        bags.length
+          ? ''
+          : us
+            ? 'Until you enter some, bags of 50, 25, 10 and 5 lb are taken.'
+            : 'Until you enter some, bags of 20, 10, 5 and 1 kg are taken.'
+      }}
+      <button type="button" class="act slight" @click="set('seedBags', [...bags, { id: newId() }])">Add a bag</button>
+    </p>
+    <h4>Strips you have tried</h4>
+    <div v-for="(c, i) in strips" :key="c.id" class="line strip">
+      <ChoiceField label="Seed" list :options="grasses" :model-value="c.grass" @update:model-value="setStrip(i, { grass: $event ?? c.grass })" />
+      <QuantityField
+        label="Setting"
+        kind="ratio"
+        :model-value="c.setting"
+        :problem="problem(`calibrations[${i}].setting`)"
+        @update:model-value="setStrip(i, { setting: $event })"
+      />
+      <QuantityField
+        label="Came out"
+        kind="mass"
+        :model-value="c.grams"
+        :problem="problem(`calibrations[${i}].grams`)"
+        @update:model-value="setStrip(i, { grams: $event })"
+      />
+      <QuantityField label="Swath" kind="length" :model-value="c.swath" @update:model-value="setStrip(i, { swath: $event })" />
+      <QuantityField label="Strip" kind="length" :model-value="c.strip" @update:model-value="setStrip(i, { strip: $event })" />
+      <button
+        type="button"
+        class="plain small"
+        @click="
+          set(
+            'calibrations',
+            strips.filter((_, k) => k !== i),
+          )
+        "
+      >
+        delete
+      </button>
+    </div>
+    <p><button type="button" class="act slight" @click="addStrip">Add a strip</button></p>
+  </section>
+</template>
+
+<style scoped>
+.bags {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 1.5rem;
+}
+h4,
+p {
+  margin: 0;
+}
+.row,
+.line {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(8rem, 1fr));
+  gap: 0.3rem 0.9rem;
+  align-items: end;
+}
+.line {
+  grid-template-columns: 1fr 1fr auto;
+}
+.strip {
+  grid-template-columns: 1.5fr 0.8fr 1fr 0.8fr 0.8fr auto;
+}
+h4 {
+  font-size: 0.9375rem;
+  padding-top: 0.4rem;
+}
+@media (max-width: 480px) {
+  .strip {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+</style>

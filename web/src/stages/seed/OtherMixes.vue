@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { ZoneSummary } from '@juvena/core/pipeline'
+import type { Shares } from '@juvena/core/seed/mix'
+import { useFirm } from '../../stores/firm.ts'
+import { useJob } from '../../stores/job.ts'
+
+/** What was weighed besides: grasses left out and why, the best mix without each of those in it, and the usual rule of thumb. */
+const props = defineProps<{ zone: ZoneSummary }>()
+const firm = useFirm()
+const job = useJob()
+const all = ref(false)
+const chosen = computed(() => props.zone.seed!.chosen)
+const left = computed(() => (all.value ? chosen.value.left : chosen.value.left.slice(0, 4)))
+const named = (parts: readonly Shares[]) => parts.map((p) => `${firm.grassShort(p.grass)} ${p.share}`).join(' · ')
+const behind = (points: number) => (points > 0 ? `${points} ${points === 1 ? 'point' : 'points'} behind` : 'as good')
+const others = computed(() => [
+  ...chosen.value.without.map((w) => ({ key: w.grass, name: `Without ${firm.grassShort(w.grass)}`, parts: w.parts, loses: w.loses })),
+  ...(chosen.value.thumb ? [{ key: 'thumb', name: 'Rule of thumb', parts: chosen.value.thumb.parts, loses: chosen.value.thumb.loses }] : []),
+])
+const take = (parts: readonly Shares[]) =>
+  job.edit(`${props.zone.id}.mix.take`, (d) => {
+    const zone = d.zones!.find((z) => z.id === props.zone.id)!
+    zone.mix = parts.map(({ grass, share }) => ({ grass, share }))
+  })
+</script>
+
+<template>
+  <div class="others">
+    <section v-if="others.length">
+      <h4>Other mixes</h4>
+      <ul>
+        <li v-for="o in others" :key="o.key">
+          <span class="soft">{{ o.name }}</span> <b>{{ named(o.parts) }}</b> <span class="small soft">{{ behind(o.loses) }}</span>
+          <button type="button" class="plain small" @click="take(o.parts)">take it</button>
+        </li>
+      </ul>
+    </section>
+    <section v-if="chosen.left.length">
+      <h4>Left out</h4>
+      <ul>
+        <li v-for="l in left" :key="l.grass">
+          <b>{{ firm.grassShort(l.grass) }}</b>: {{ firm.say(l.against) }}
+        </li>
+      </ul>
+      <button v-if="chosen.left.length > 4" type="button" class="plain small" :aria-expanded="all" @click="all = !all">
+        {{ all ? 'show fewer' : `show all ${chosen.left.length}` }}
+      </button>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.others {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(15rem, 1fr));
+  gap: 0.5rem 1.5rem;
+}
+h4 {
+  font-size: var(--size-small);
+  color: var(--soft);
+  font-weight: 400;
+  border-bottom: 1px solid var(--rule);
+}
+h4,
+ul {
+  margin: 0;
+}
+ul {
+  list-style: none;
+  padding: 0;
+}
+li {
+  font-size: 0.9rem;
+  line-height: 1.35;
+  padding: 0.12rem 0;
+}
+</style>

@@ -1,0 +1,72 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { seedLotSchema, type SeedLot, type SeedLotDraft, type StockMovement, type StockMovementDraft } from '@juvena/core/entities/stock'
+import type { StockLot } from '@juvena/core/stock/lotsOfJob'
+import type { OnShelf } from '@juvena/core/stock/shelf'
+import { api } from './api.ts'
+import { newId } from './newId.ts'
+
+/** A lot as the server keeps it, with what is left of it. */
+export interface ShownLot {
+  id: string
+  revision: number
+  draft: SeedLotDraft
+  shelf: OnShelf
+}
+
+/** The firm's seed on its shelf. */
+export const useStock = defineStore('stock', () => {
+  const lots = shallowRef<ShownLot[]>([])
+  const ready = ref(false)
+  const failure = ref('')
+
+  async function load() {
+    try {
+      lots.value = (await api<{ lots: ShownLot[] }>('GET', '/stock')).lots
+      failure.value = ''
+      ready.value = true
+    } catch (error) {
+      failure.value = (error as Error).message
+    }
+  }
+  const put = (lot: ShownLot) => {
+    lots.value = lots.value.some((l) => l.id === lot.id) ? lots.value.map((l) => (l.id === lot.id ? lot : l)) : [...lots.value, lot]
+  }
+
+  /** Adds lots, each with what came in. */
+  async function add(given: { lot: SeedLotDraft; received: { kg: number; on: string } | null }[]): Promise<ShownLot[]> {
+    const made = (await api<{ lots: ShownLot[] }>('POST', '/stock', { lots: given })).lots
+    for (const lot of made) put(lot)
+    return made
+  }
+  async function save(of: ShownLot, lot: SeedLotDraft) {
+    put(await api<ShownLot>('PUT', `/stock/${encodeURIComponent(of.id)}`, { revision: of.revision, lot }))
+  }
+  async function archive(id: string) {
+    await api('DELETE', `/stock/${encodeURIComponent(id)}`)
+    lots.value = lots.value.filter((l) => l.id !== id)
+  }
+  async function move(lot: string, movement: Omit<StockMovementDraft, 'id' | 'lot'>) {
+    put(await api<ShownLot>('POST', `/stock/${encodeURIComponent(lot)}/movements`, { movements: [{ ...movement, id: newId(), lot }] }))
+  }
+  const movements = async (lot: string): Promise<StockMovement[]> =>
+    (await api<{ movements: StockMovement[] }>('GET', `/stock/${encodeURIComponent(lot)}/movements`)).movements
+
+  /** Labels that can be read, by id. */
+  const read = computed(() => {
+    const map = new Map<string, SeedLot>()
+    for (const { id, draft } of lots.value) {
+      const parsed = seedLotSchema.safeParse(draft)
+      if (parsed.success) map.set(id, parsed.data)
+    }
+    return map
+  })
+  /** What a plan goes by. */
+  const forPlans = computed<StockLot[]>(() =>
+    lots.value.flatMap(({ id, shelf }) => {
+      const lot = read.value.get(id)
+      return lot ? [{ id, lot, shelf }] : []
+    }),
+  )
+  return { lots, ready, failure, read, forPlans, load, add, save, archive, move, movements }
+})
