@@ -22,149 +22,149 @@ const state = computed(() => ({ saved: 'saved', saving: 'saving…', failed: fir
 
 <template>
   <div class="settings">
-    <section>
-      <h2>
-        Firm <span class="small soft" role="status">{{ state }}</span>
-      </h2>
-      <div class="row">
-        <TextField label="Name, on the sheets" :model-value="firm.draft.name" @update:model-value="set('name', $event)" />
-        <QuantityField
-          label="Crew on a job"
-          kind="ratio"
-          :model-value="firm.draft.crew"
-          placeholder="2"
-          :problem="problem('crew')"
-          @update:model-value="set('crew', $event)"
-        />
-        <QuantityField
-          label="Working day"
-          kind="hours"
-          :model-value="firm.draft.hoursPerDay"
-          placeholder="8 h"
-          :problem="problem('hoursPerDay')"
-          @update:model-value="set('hoursPerDay', $event)"
-        />
-      </div>
-      <div class="row">
-        <ChoiceField
-          label="Units"
-          :options="[
-            { value: 'metric', name: 'metric' },
-            { value: 'us', name: 'US customary' },
-          ]"
-          :model-value="firm.settings.units"
-          @update:model-value="set('units', $event ?? 'metric')"
-        />
-        <ChoiceField
-          label="Words"
-          :options="[
-            { value: 'scarify', name: 'scarify, hollow-tine' },
-            { value: 'dethatch', name: 'verticut, core aerate' },
-          ]"
-          :model-value="firm.settings.dialect"
-          @update:model-value="set('dialect', $event ?? 'scarify')"
-        />
-      </div>
-      <div class="row">
-        <ChoiceField
-          label="Paper"
-          :options="[
-            { value: 'a4', name: 'A4' },
-            { value: 'letter', name: 'Letter' },
-          ]"
-          :model-value="firm.settings.paper"
-          @update:model-value="set('paper', $event ?? 'a4')"
-        />
-        <p class="switch">
-          <ElSwitch
-            :model-value="firm.settings.weekendWork"
-            aria-label="We work at weekends"
-            @update:model-value="set('weekendWork', Boolean($event))"
-          />
-          We work at weekends
-        </p>
-        <p class="switch">
-          <ElSwitch
-            :model-value="firm.settings.letterKeys"
-            aria-label="Single-letter keys"
-            @update:model-value="set('letterKeys', Boolean($event))"
-          />
-          Single-letter keys
-        </p>
-      </div>
-      <h2>Stock and rates</h2>
-      <div class="row">
-        <TextField
-          label="Starter on the shelf, grade"
-          :model-value="firm.draft.feedGrade"
-          placeholder="16-20-8"
-          :maxlength="40"
-          :problem="problem('feedGrade')"
-          @update:model-value="set('feedGrade', $event || null)"
-        />
-        <QuantityField
-          label="Seed kept back"
-          kind="percent"
-          :model-value="firm.draft.reserve"
-          placeholder="12 %"
-          :problem="problem('reserve')"
-          @update:model-value="set('reserve', $event)"
-        />
-        <QuantityField
-          label="Fills settle by"
-          kind="percent"
-          :model-value="firm.draft.settling"
-          placeholder="12 %"
-          :problem="problem('settling')"
-          @update:model-value="set('settling', $event)"
-        />
-        <QuantityField
-          label="Oversize raked off"
-          kind="percent"
-          :model-value="firm.draft.oversize"
-          placeholder="5 %"
-          :problem="problem('oversize')"
-          @update:model-value="set('oversize', $event)"
-        />
-        <QuantityField
-          label="A barrow holds"
-          kind="volume"
-          :model-value="firm.draft.barrow"
-          placeholder="80 L"
-          :problem="problem('barrow')"
-          @update:model-value="set('barrow', $event)"
-        />
-      </div>
-      <ChoiceField
-        label="Local rule on phosphorus"
-        :options="[
-          { value: 'none', name: 'none' },
-          { value: 'with-test', name: 'with a test' },
-          { value: 'new-seed-only', name: 'new seed only' },
-          { value: 'barred', name: 'barred' },
-        ]"
-        :model-value="firm.settings.phosphorusLaw"
-        hint="The plan obeys it or says why it cannot. Local law decides."
-        @update:model-value="set('phosphorusLaw', $event ?? 'none')"
-      />
-    </section>
     <div class="side">
       <section>
-        <h2>Schools <span class="small soft">where the trade disagrees; a job may differ</span></h2>
-        <div class="schools">
-          <div v-for="c in choices" :key="c" class="school">
-            <ChoiceField
-              :label="firm.say(SCHOOL_CHOICES[c].question)"
-              :options="options(c)"
-              :model-value="school(c)"
-              :hint="firm.say(says(c) ?? '')"
-              @update:model-value="setSchool(c, $event)"
-            />
-          </div>
+        <h2>
+          Firm <span class="small soft" role="status">{{ state }}</span>
+        </h2>
+        <div class="row">
+          <TextField label="Name, on the sheets" :model-value="firm.draft.name" @update:model-value="set('name', $event)" />
+          <QuantityField
+            label="Crew on a job"
+            kind="ratio"
+            :model-value="firm.draft.crew"
+            placeholder="2"
+            :problem="problem('crew')"
+            @update:model-value="set('crew', $event)"
+          />
+          <QuantityField
+            label="Working day"
+            kind="hours"
+            :model-value="firm.draft.hoursPerDay"
+            placeholder="8 h"
+            :problem="problem('hoursPerDay')"
+            @update:model-value="set('hoursPerDay', $event)"
+          />
         </div>
+        <div class="row">
+          <ChoiceField
+            label="Units"
+            :options="[
+              { value: 'metric', name: 'metric' },
+              { value: 'us', name: 'US customary' },
+            ]"
+            :model-value="firm.settings.units"
+            @update:model-value="set('units', $event ?? 'metric')"
+          />
+          <ChoiceField
+            label="Words"
+            :options="[
+              { value: 'scarify', name: 'scarify, hollow-tine' },
+              { value: 'dethatch', name: 'verticut, core aerate' },
+            ]"
+            :model-value="firm.settings.dialect"
+            @update:model-value="set('dialect', $event ?? 'scarify')"
+          />
+        </div>
+        <div class="row">
+          <ChoiceField
+            label="Paper"
+            :options="[
+              { value: 'a4', name: 'A4' },
+              { value: 'letter', name: 'Letter' },
+            ]"
+            :model-value="firm.settings.paper"
+            @update:model-value="set('paper', $event ?? 'a4')"
+          />
+          <p class="switch">
+            <ElSwitch
+              :model-value="firm.settings.weekendWork"
+              aria-label="We work at weekends"
+              @update:model-value="set('weekendWork', Boolean($event))"
+            />
+            We work at weekends
+          </p>
+          <p class="switch">
+            <ElSwitch
+              :model-value="firm.settings.letterKeys"
+              aria-label="Single-letter keys"
+              @update:model-value="set('letterKeys', Boolean($event))"
+            />
+            Single-letter keys
+          </p>
+        </div>
+        <h2>Stock and rates</h2>
+        <div class="row">
+          <TextField
+            label="Starter on the shelf, grade"
+            :model-value="firm.draft.feedGrade"
+            placeholder="16-20-8"
+            :maxlength="40"
+            :problem="problem('feedGrade')"
+            @update:model-value="set('feedGrade', $event || null)"
+          />
+          <QuantityField
+            label="Seed kept back"
+            kind="percent"
+            :model-value="firm.draft.reserve"
+            placeholder="12 %"
+            :problem="problem('reserve')"
+            @update:model-value="set('reserve', $event)"
+          />
+          <QuantityField
+            label="Fills settle by"
+            kind="percent"
+            :model-value="firm.draft.settling"
+            placeholder="12 %"
+            :problem="problem('settling')"
+            @update:model-value="set('settling', $event)"
+          />
+          <QuantityField
+            label="Oversize raked off"
+            kind="percent"
+            :model-value="firm.draft.oversize"
+            placeholder="5 %"
+            :problem="problem('oversize')"
+            @update:model-value="set('oversize', $event)"
+          />
+          <QuantityField
+            label="A barrow holds"
+            kind="volume"
+            :model-value="firm.draft.barrow"
+            placeholder="80 L"
+            :problem="problem('barrow')"
+            @update:model-value="set('barrow', $event)"
+          />
+        </div>
+        <ChoiceField
+          label="Local rule on phosphorus"
+          :options="[
+            { value: 'none', name: 'none' },
+            { value: 'with-test', name: 'with a test' },
+            { value: 'new-seed-only', name: 'new seed only' },
+            { value: 'barred', name: 'barred' },
+          ]"
+          :model-value="firm.settings.phosphorusLaw"
+          hint="The plan obeys it or says why it cannot. Local law decides."
+          @update:model-value="set('phosphorusLaw', $event ?? 'none')"
+        />
       </section>
       <SeedSettings />
     </div>
+    <section>
+      <h2>Schools <span class="small soft">where the trade disagrees; a job may differ</span></h2>
+      <div class="schools">
+        <div v-for="c in choices" :key="c" class="school">
+          <ChoiceField
+            :label="firm.say(SCHOOL_CHOICES[c].question)"
+            :options="options(c)"
+            :model-value="school(c)"
+            :hint="firm.say(says(c) ?? '')"
+            @update:model-value="setSchool(c, $event)"
+          />
+        </div>
+      </div>
+    </section>
   </div>
 </template>
 

@@ -167,6 +167,7 @@ p {
 }
 .line {
   grid-template-columns: 1fr 1fr auto;
+  align-items: center;
 }
 .strip {
   grid-template-columns: 1.5fr 0.8fr 1fr 0.8fr 0.8fr auto;

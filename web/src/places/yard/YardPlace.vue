@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import FirmSettings from './FirmSettings.vue'
-import GrassTable from './GrassTable.vue'
+import GrassTable from './grasses/GrassTable.vue'
 import RuleBook from './RuleBook.vue'
 
 const StockHere = defineAsyncComponent(() => import('./stock/StockHere.vue'))
