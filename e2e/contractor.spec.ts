@@ -2,19 +2,22 @@ import { at, expect, field, openJob, saved, SITE, test, working, ZONE } from './
 
 test.use({ firms: { file: 'contractor', names: ['demo'] } })
 
-test('a mix of one’s own: it has to make 100 %, it is called yours, and the way back is there', async ({ page }) => {
-  await openJob(page, { site: SITE, zones: [ZONE] }, 'seed')
+test('a mix of one’s own: the slider keeps 100 %, it is judged beside Juvena’s, and the way back is there', async ({ page }) => {
+  await openJob(page, { site: SITE, zones: [{ ...ZONE, cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 }, present: [] }] }, 'seed')
   const kg = page.getByRole('button', { name: /^Seed: / }).first()
   const before = await kg.locator('.number').textContent()
-  await page.getByRole('button', { name: 'change the mix' }).click()
-  await field(page, 'Share by weight').fill('90')
-  await expect(page.getByRole('alert')).toContainText('The mix adds up to 120 % by weight')
-  await page.getByRole('button', { name: 'leave out' }).nth(1).click()
-  await field(page, 'Share by weight').fill('100')
-  await expect(page.getByText('your mix')).toBeVisible()
+  const sliders = page.getByRole('slider')
+  await expect(sliders).toHaveCount(2)
+  await sliders.first().fill('30')
+  const shares = async () => (await page.locator('.slide output').allTextContents()).map((t) => parseInt(t))
+  await expect.poll(shares).toEqual([30, 70])
+  await expect(page.getByText(/Your mix (falls \d+ of 100 points behind|is as good as) Juvena’s/)).toBeVisible()
   await expect(kg.locator('.number')).not.toHaveText(before!)
-  await page.getByRole('button', { name: 'Back to what is suggested' }).click()
-  await expect(page.getByText('suggested', { exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Leave out', exact: false }).last().click()
+  await expect.poll(shares).toEqual([100])
+  await page.getByRole('button', { name: 'back to Juvena’s' }).click()
+  await expect(kg.locator('.number')).toHaveText(before!)
+  await expect(page.getByRole('img', { name: /What will stand: \d+ of 100 plants/ })).toBeVisible()
 })
 
 test('a label read changes the bag rate, and the working says what it stands on', async ({ page }) => {

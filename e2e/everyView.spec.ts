@@ -23,6 +23,7 @@ const VIEWS = [
   '/',
   '/yard',
   '/yard/year',
+  '/yard/stock?lot=lot-25-061',
   '/yard/grasses',
   '/yard/rules',
   ...STAGES.map((s) => `/jobs/guesthouse/${s}`),

@@ -2,7 +2,6 @@
 import { ElDialog, ElInput } from 'element-plus'
 import { computed, nextTick, onMounted, ref, shallowRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { GRASSES } from '@juvena/core/reference/grasses'
 import { STAGES } from '@juvena/core/present/spine'
 import type { Stage } from '@juvena/core/trace/rule'
 import { STAGE_WORDS } from '../stages/words.ts'
@@ -43,7 +42,7 @@ const all = computed<Found[]>(() => {
       })
   }
   for (const j of jobs.value) list.push({ what: 'job', name: j.name || 'Job without a name', go: () => emit('job', j.id) })
-  for (const g of Object.values(GRASSES)) list.push({ what: 'grass', name: g.name, go: () => router.push(`/yard/grasses?grass=${g.id}`) })
+  for (const g of Object.values(firm.grasses)) list.push({ what: 'grass', name: g.name, go: () => router.push(`/yard/grasses?grass=${g.id}`) })
   return list
 })
 const found = computed(() => {

@@ -71,7 +71,7 @@ const grasses = computed(() =>
         @update:model-value="set('strip', $event)"
       />
     </div>
-    <h4>Seed bags you buy</h4>
+    <h3>Seed bags you buy</h3>
     <div class="bags">
       <div v-for="(b, i) in bags" :key="b.id" class="line">
         <QuantityField
@@ -112,7 +112,7 @@ const grasses = computed(() =>
       }}
       <button type="button" class="act slight" @click="set('seedBags', [...bags, { id: newId() }])">Add a bag</button>
     </p>
-    <h4>Strips you have tried</h4>
+    <h3>Strips you have tried</h3>
     <div v-for="(c, i) in strips" :key="c.id" class="line strip">
       <ChoiceField label="Seed" list :options="grasses" :model-value="c.grass" @update:model-value="setStrip(i, { grass: $event ?? c.grass })" />
       <QuantityField
@@ -154,7 +154,7 @@ const grasses = computed(() =>
   grid-template-columns: 1fr 1fr;
   gap: 0 1.5rem;
 }
-h4,
+h3,
 p {
   margin: 0;
 }
@@ -172,7 +172,7 @@ p {
 .strip {
   grid-template-columns: 1.5fr 0.8fr 1fr 0.8fr 0.8fr auto;
 }
-h4 {
+h3 {
   font-size: 0.9375rem;
   padding-top: 0.4rem;
 }

@@ -128,8 +128,8 @@ const asWanted = (grass: GrassId) => Math.abs(wanted(grass) - reserved(grass)) <
 <style scoped>
 .lot {
   display: grid;
-  grid-template-columns: 6rem minmax(11rem, 1.4fr) repeat(3, minmax(5rem, 1fr)) 6.5rem;
-  gap: 0.8rem;
+  grid-template-columns: 5.2rem minmax(0, 2fr) repeat(3, minmax(0, 1fr)) 5.6rem;
+  gap: 0.7rem;
   align-items: center;
   padding-top: 0.3rem;
 }

@@ -9,6 +9,9 @@ const job = useJob()
 const one = computed(() => job.plan?.oneMix ?? null)
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === id)?.name ?? id
 const named = computed(() => one.value?.parts.map((p) => `${firm.grassShort(p.grass)} ${p.share}`).join(' · ') ?? '')
+const given = computed(() =>
+  [...new Set(one.value?.given.map((g) => `${firm.grassShort(g.grass)}, which does not suit ${zoneName(g.by)}`))].join('; '),
+)
 const taken = computed(() => one.value?.zones.every(({ zone }) => job.zones.find((z) => z.id === zone)?.mix != null) ?? false)
 function take() {
   const mix = one.value!
@@ -31,7 +34,7 @@ function take() {
       </span>
       <span v-if="one.given.length" class="soft small">
         Not in it:
-        {{ one.given.map((g) => `${firm.grassShort(g.grass)}, which ${zoneName(g.by)} cannot have`).join('; ') }}.
+        {{ given }}.
       </span>
       <button type="button" class="act slight" @click="take">Sow it everywhere</button>
     </p>

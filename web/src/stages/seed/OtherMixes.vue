@@ -28,7 +28,7 @@ const take = (parts: readonly Shares[]) =>
 <template>
   <div class="others">
     <section v-if="others.length">
-      <h4>Other mixes</h4>
+      <h3>Other mixes</h3>
       <ul>
         <li v-for="o in others" :key="o.key">
           <span class="soft">{{ o.name }}</span> <b>{{ named(o.parts) }}</b> <span class="small soft">{{ behind(o.loses) }}</span>
@@ -37,7 +37,7 @@ const take = (parts: readonly Shares[]) =>
       </ul>
     </section>
     <section v-if="chosen.left.length">
-      <h4>Left out</h4>
+      <h3>Left out</h3>
       <ul>
         <li v-for="l in left" :key="l.grass">
           <b>{{ firm.grassShort(l.grass) }}</b>: {{ firm.say(l.against) }}
@@ -56,13 +56,13 @@ const take = (parts: readonly Shares[]) =>
   grid-template-columns: repeat(auto-fit, minmax(15rem, 1fr));
   gap: 0.5rem 1.5rem;
 }
-h4 {
+h3 {
   font-size: var(--size-small);
   color: var(--soft);
   font-weight: 400;
   border-bottom: 1px solid var(--rule);
 }
-h4,
+h3,
 ul {
   margin: 0;
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
 import type { ZoneSummary } from '@juvena/core/pipeline'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
@@ -32,7 +33,7 @@ const set = (patch: { seedRate?: string | null; seedRateOf?: 'bag' | 'pls' }) =>
       <div>
         <dt>spreader setting</dt>
         <dd>
-          <FigureValue v-if="seed.setting" :id="seed.setting.id" size="big" /><span v-else class="small soft">{{ firm.say(seed.tryNext) }}</span>
+          <FigureValue :id="seed.setting?.id" size="big" />
         </dd>
       </div>
       <div>
@@ -71,7 +72,12 @@ const set = (patch: { seedRate?: string | null; seedRateOf?: 'bag' | 'pls' }) =>
         <dt>rate by plants wanted</dt>
         <dd><FigureValue :id="seed.byDensity.id" /></dd>
       </div>
-      <div class="own">
+    </dl>
+    <p v-if="!seed.setting" class="small soft">
+      {{ firm.say(seed.tryNext) }} Strips are kept in the <RouterLink to="/yard/firm">Yard, Firm</RouterLink>.
+    </p>
+    <div class="own">
+      <div>
         <QuantityField
           label="Your own rate"
           kind="rate"
@@ -93,7 +99,7 @@ const set = (patch: { seedRate?: string | null; seedRateOf?: 'bag' | 'pls' }) =>
         />
         <p v-if="seed.usual" class="small soft">Juvena’s is <FigureValue :id="seed.usual.id" />.</p>
       </div>
-    </dl>
+    </div>
   </div>
 </template>
 
@@ -115,7 +121,15 @@ dt {
 dd {
   line-height: 1.2;
 }
-.wide {
-  grid-column: span 2;
+.own {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 1.2rem;
+  align-items: start;
+  padding-top: 0.3rem;
+}
+.figures > p,
+.wide p {
+  margin: 0;
 }
 </style>

@@ -8,6 +8,7 @@ import SchoolChoice from '../../parts/SchoolChoice.vue'
 import StageHead from '../../parts/StageHead.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import FitTable from './FitTable.vue'
 import JobLots from './JobLots.vue'
 import MixTable from './MixTable.vue'
 import OneMixOffer from './OneMixOffer.vue'
@@ -54,6 +55,7 @@ const line = (z: ZoneSummary) => (z.seed ? z.seed.name : z.nothing ? 'no seed fi
       <div v-else class="sown">
         <SwardDrawing :plants="plants(zone)" :cut="cut(zone)" />
         <MixTable :zone="zone" />
+        <FitTable :zone="zone" />
         <SeedFigures :zone="zone" />
         <OtherMixes :zone="zone" />
         <p v-if="zone.later?.seed" class="small">

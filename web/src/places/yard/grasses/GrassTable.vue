@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { GRASSES, type Grass } from '@juvena/core/reference/grasses'
 import { useFirm } from '../../../stores/firm.ts'
@@ -10,6 +10,10 @@ const firm = useFirm()
 const route = useRoute()
 const grasses = computed(() => Object.values(firm.grasses))
 const chosen = ref<string | null>(typeof route.query.grass === 'string' ? route.query.grass : null)
+watch(
+  () => route.query.grass,
+  (asked) => typeof asked === 'string' && (chosen.value = asked),
+)
 const range = (r: readonly [number, number] | null, unit: 'g/m2' | 'mm' | 'C' | 'd') => {
   if (!r) return '—'
   return firm.show({ low: r[0], high: r[1] }, unit).number.replaceAll(' ', '')
@@ -87,9 +91,9 @@ const add = () => (chosen.value = 'new')
         </tbody>
       </table>
     </div>
-    <aside v-if="chosen">
+    <div v-if="chosen" class="side">
       <GrassForm :key="chosen" :grass="chosen" @done="chosen = $event" />
-    </aside>
+    </div>
   </div>
 </template>
 
@@ -134,7 +138,7 @@ td button {
   font-size: 0.75rem;
   margin-left: 0.3rem;
 }
-aside {
+.side {
   background: var(--sheet);
   border: 1px solid var(--rule);
   padding: 0.7rem 0.9rem 1rem;

@@ -119,15 +119,15 @@ const VERDICTS = { use: 'use', 'use more': 'use more', 'do not use': 'do not use
         </tbody>
       </table>
     </div>
-    <aside v-if="doing === 'add'">
+    <div v-if="doing === 'add'" class="side">
       <LotForm @done="(id: string | null) => ((doing = 'nothing'), choose(id))" />
-    </aside>
-    <aside v-else-if="doing === 'import'">
+    </div>
+    <div v-else-if="doing === 'import'" class="side">
       <LotImport @done="doing = 'nothing'" />
-    </aside>
-    <aside v-else-if="chosen">
+    </div>
+    <div v-else-if="chosen" class="side">
       <LotCard :key="chosen.id" :lot="chosen" @close="choose(null)" />
-    </aside>
+    </div>
   </section>
 </template>
 
@@ -218,7 +218,7 @@ td button {
 .tag.no {
   color: var(--hold);
 }
-aside {
+.side {
   background: var(--sheet);
   border: 1px solid var(--rule);
   padding: 0.7rem 0.9rem 1rem;
