@@ -12,11 +12,12 @@ import type { Ask } from './findings/asks.ts'
 import type { Finding } from './findings/finding.ts'
 import { slopeLines } from './findings/lines.ts'
 import type { Wanted } from './findings/stillWanted.ts'
+import { jobAsPlanned } from './jobAsPlanned.ts'
 import { planFeeds, type FeedPlan } from './materials/feed.ts'
-import { materialLines, type MaterialLine } from './materials/lines.ts'
+import { materialLines } from './materials/lines.ts'
+import type { MaterialLine } from './materials/materialLine.ts'
 import { prescribe, type Prescription, type ZonePlan } from './prescribe.ts'
 import { workforceOf, type Workforce } from './reference/firmSettings.ts'
-import { grassTable } from './reference/firmGrasses.ts'
 import type { Grass, GrassId, GrassTable } from './reference/grasses.ts'
 import type { ApproachId, Sowing } from './reference/lists.ts'
 import { operationName, OPERATIONS, orderOf, type StepKind } from './reference/operations.ts'
@@ -24,16 +25,15 @@ import type { Schools } from './reference/schools.ts'
 import { orderOfWork, stepBrief, type OrderBrief, type PackagePlan, type PlannedStep } from './schedule/orderOfWork.ts'
 import type { LooseRecord } from './schedule/stepRecords.ts'
 import { waitingPeriods } from './schedule/waitingPeriods.ts'
-import type { Judgement } from './seed/judgeMix.ts'
+import type { JudgedBag, Judgement } from './seed/judgeMix.ts'
 import type { MixPart } from './seed/mix.ts'
-import { onlyKnownGrasses } from './seed/knownGrasses.ts'
-import { lotsOfJob, shortOnShelf, type StockLot } from './stock/lotsOfJob.ts'
+import { shortOnShelf, type StockLot } from './stock/lotsOfJob.ts'
 import { seedUse, type SeedUse } from './stock/seedUse.ts'
 import type { ZoneSeed } from './seed/seedPlan.ts'
 import { num, type Figure, type Notice } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
 import type { Message } from './trace/message.ts'
-import { Trace, type FirmValues } from './trace/trace.ts'
+import type { FirmValues, Trace } from './trace/trace.ts'
 import type { SurveySummary } from './walkover/surveyNotices.ts'
 import { effortOf, hoursOf } from './work/hours.ts'
 import { isPlanted } from './work/sowing.ts'
@@ -78,6 +78,8 @@ export interface ZoneSummary {
   nothing: Message | null
   /** Juvena's mix, whatever is sown. */
   suggested: MixPart[]
+  /** Mixes on the shelf, held against it. */
+  bags: JudgedBag[]
   /** How a mix that a person chose compares with it. */
   judged: Pick<Judgement, 'loses' | 'verdict'> | null
   dressing: { limit: string; lifts: string; depth: string } | null
@@ -159,15 +161,23 @@ export function planJob(
   entered: Job,
   { today, firm, diary, outlook = null, station = null, recent = [], stock = [], jobId = null, memo = new Memo() }: Context,
 ): JobPlan {
-  const grasses = grassTable(firm.grasses)
-  const trace = new Trace(firm.values, grasses)
-  const known = onlyKnownGrasses(entered, grasses)
-  const { job, notices: shelf } = lotsOfJob(known.job, stock, grasses, today, trace)
+  const { job, shelf, notices: asEntered, trace } = jobAsPlanned(entered, { firm, stock, today })
   const schools = schoolsOf(job, firm)
   const workforce = workforceOf(firm, trace)
 
   const waits = waitingPeriods(job, today, trace)
-  const prescription = prescribe({ job, firm, schools, today, waits, station, recent, memo, trace })
+  const prescription = prescribe({
+    job,
+    firm,
+    schools,
+    today,
+    waits,
+    station,
+    recent,
+    shelf,
+    memo,
+    trace,
+  })
   const brief: Omit<OrderBrief, 'later'> = { job, schools, diary, prescription, waits, today, workforce, trace }
   const laterByPackage = new Map(prescription.packages.map((pack) => [pack.id, laterSteps(pack, stepBrief(brief))]))
   const later = [...laterByPackage].flatMap(([workPackage, needs]) =>
@@ -191,8 +201,7 @@ export function planJob(
     schools,
     seedUse: use,
     notices: worstFirst([
-      ...known.notices,
-      ...shelf,
+      ...asEntered,
       ...shortOnShelf(job, jobId, stock, wantedByLot(use)),
       ...waits.notices,
       ...prescription.notices,
@@ -206,7 +215,7 @@ export function planJob(
     steps,
     looseRecords: order.records.loose(),
     follow: followed.follow,
-    grasses: named(grasses, job, prescription),
+    grasses: named(trace.grasses, job, prescription),
     figures: trace.figures,
     firmValues: firm.values,
   }
@@ -279,7 +288,7 @@ interface SummaryBrief {
 }
 
 function zoneSummary(
-  { r, season, approach, seed, suggestedMix, judged, work, later }: ZonePlan,
+  { r, season, approach, seed, suggestedMix, judged, bags, work, later }: ZonePlan,
   p: Prescription,
   { workforce, trace }: SummaryBrief,
 ): ZoneSummary {
@@ -296,6 +305,7 @@ function zoneSummary(
     seed,
     nothing: suggestedMix.nothing,
     suggested: suggestedMix.parts,
+    bags,
     judged: judged && { loses: judged.loses, verdict: judged.verdict },
     later: later && { seed: later.seed, nothing: later.mix.nothing },
     dressing: dressing ? { limit: dressing.limit.id, lifts: dressing.lifts.id, depth: dressing.depth.id } : null,

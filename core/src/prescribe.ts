@@ -20,10 +20,11 @@ import { OPERATIONS } from './reference/operations.ts'
 import { levelValues, lightLines } from './reference/siteValues.ts'
 import type { Schools } from './reference/schools.ts'
 import type { WaitingPeriods } from './schedule/waitingPeriods.ts'
-import { judgeMix, type Judgement } from './seed/judgeMix.ts'
+import { judgeBags, judgeMix, type JudgedBag, type Judgement } from './seed/judgeMix.ts'
 import { alone, mixName, seasonOf, suggestMix, type Mix, type MixBrief } from './seed/mix.ts'
 import { oneMix, type MixedZone, type OneMix } from './seed/oneMix.ts'
 import { lotFigures, reserveShare, seedOrders, seedZone, type LotFigures, type ZoneSeed } from './seed/seedPlan.ts'
+import type { BagOnShelf } from './stock/seedOnShelf.ts'
 import { num, type Figure, type Notice } from './trace/figure.ts'
 import type { Memo } from './trace/memo.ts'
 import { joined, quantity, say, type Message } from './trace/message.ts'
@@ -44,6 +45,8 @@ export interface ZonePlan {
   suggestedMix: Mix
   /** What is to be said of a mix that a person chose. */
   judged: Judgement | null
+  /** Mixes that lie on the shelf, each held against Juvena's for this zone. */
+  bags: JudgedBag[]
   seed: ZoneSeed | null
   work: ZoneWork
   /** The proper sowing that follows a quick cover, where ground is held over. */
@@ -75,6 +78,8 @@ export interface PrescribeBrief {
   /** What is known of the weather station the job goes by, its last days and the outlook. */
   station: StationClimate | null
   recent: readonly WeatherDay[]
+  /** Seed that lies on the firm's shelf. */
+  shelf: readonly BagOnShelf[]
   memo: Memo
   trace: Trace
 }
@@ -84,7 +89,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   const { job, firm, trace } = brief
   const climate = siteClimate(brief)
   const walked = walkOver(brief, climate)
-  const lots = lotFigures(job, trace)
+  const lots = lotFigures(job, brief.shelf, trace)
   const others = othersOf(brief, climate)
   const zones = walked.readings.map((r) =>
     trace.recall(brief.memo, `zone ${r.id}`, [r, others, r.fill ? job.drawing : null], () => prescribeZone(brief, climate, lots, r)),
@@ -128,12 +133,13 @@ export function prescribe(brief: PrescribeBrief): Prescription {
 }
 
 /** What a zone's prescription depends on besides its own readings, as one text: an edit in one zone leaves the others as they were worked. */
-function othersOf({ job, firm, schools, today, waits }: PrescribeBrief, climate: SiteClimate): string {
+function othersOf({ job, firm, schools, shelf, today, waits }: PrescribeBrief, climate: SiteClimate): string {
   const { zones: _zones, drawing: _drawing, pins: _pins, ...rest } = job
   const frosts = [climate.latitude, climate.frostMonthDay, climate.frostSpread, climate.place.warmest, climate.place.coldest]
   const { grasses, units, swath, strip, scaleStep, handful, calibrations } = firm
   return JSON.stringify([
     rest,
+    shelf,
     schools,
     grasses,
     units,
@@ -211,7 +217,19 @@ function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFig
     ...unopened(work),
     ...notLabelled(work, seed, trace),
   ]
-  return { r, season, approach, suggestedMix: suggested, judged, seed, work, later, findings, notices }
+  return {
+    r,
+    season,
+    approach,
+    suggestedMix: suggested,
+    judged,
+    bags: isSown(work.sowing) && !held ? judgeBags(brief.shelf, suggested, mixing) : [],
+    seed,
+    work,
+    later,
+    findings,
+    notices,
+  }
 }
 
 /** Ground held over is sown properly in its season: over what stands by then, as new where hardly anything did. */
@@ -234,7 +252,7 @@ const mixedZone = ({ r, seed, suggestedMix: { search } }: ZonePlan): MixedZone[]
   seed && search && r.area ? [{ zone: r.id, area: num(r.area), problem: search.problem, best: search.shares }] : []
 
 /** What a zone's mix is chosen for. */
-function mixBriefOf({ job, schools, today, waits, trace }: PrescribeBrief, climate: SiteClimate, lots: LotFigures, work: ZoneWork): MixBrief {
+function mixBriefOf({ job, schools, shelf, today, waits, trace }: PrescribeBrief, climate: SiteClimate, lots: LotFigures, work: ZoneWork): MixBrief {
   const { r, sowing, season } = work
   const { prepare, kill } = trace.values(leadTimeValues)
   const ready = addDays(today, plans(work, 'kill') ? kill : prepare)
@@ -253,6 +271,7 @@ function mixBriefOf({ job, schools, today, waits, trace }: PrescribeBrief, clima
     sowingFrom: wait !== null && wait > ready ? wait : ready,
     lastSowing: slowOnes(lastSowing, season, today, trace),
     renovated: plans(work, 'kill', 'strip'),
+    shelf,
     bag: lots.bag,
     trace,
   }

@@ -27,7 +27,9 @@ import {
   smotherValues,
 } from './materials/dressingRules.ts'
 import { bagNitrogen, feedDaySoil, feedReadings, feedRules, starterValues, upkeepNitrogen, upkeepValues } from './materials/feedRules.ts'
-import { bothRounds, packRule, plantRules } from './materials/lines.ts'
+import { packRule } from './materials/lines.ts'
+import { bothRounds } from './materials/materialLine.ts'
+import { plantRules } from './materials/planting.ts'
 import { firmSettings } from './reference/firmSettings.ts'
 import { lagValues, treatmentWaits } from './reference/lagValues.ts'
 import { coverDepth, intake, looseDensity, reserveValues } from './reference/materialValues.ts'

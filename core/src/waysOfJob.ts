@@ -1,22 +1,18 @@
 import { waysOf, type Way } from './approach/ways.ts'
 import type { Job } from './entities/job.ts'
+import { jobAsPlanned } from './jobAsPlanned.ts'
 import { schoolsOf, type Context } from './pipeline.ts'
 import { prescribe } from './prescribe.ts'
-import { grassTable } from './reference/firmGrasses.ts'
 import { workforceOf } from './reference/firmSettings.ts'
-import { onlyKnownGrasses } from './seed/knownGrasses.ts'
 import { waitingPeriods } from './schedule/waitingPeriods.ts'
 import { Memo } from './trace/memo.ts'
-import { Trace } from './trace/trace.ts'
 
 /** Ready-made ways for every zone, by its id, worked beside the plan: what each would take and leave undone. */
-export function waysOfJob(entered: Job, { today, firm, station = null, recent = [], memo = new Memo() }: Context): Record<string, Way[]> {
-  const grasses = grassTable(firm.grasses)
-  const trace = new Trace(firm.values, grasses)
-  const { job } = onlyKnownGrasses(entered, grasses)
+export function waysOfJob(entered: Job, { today, firm, station = null, recent = [], stock = [], memo = new Memo() }: Context): Record<string, Way[]> {
+  const { job, shelf, trace } = jobAsPlanned(entered, { firm, stock, today })
   const schools = schoolsOf(job, firm)
   const { people } = workforceOf(firm, trace)
-  const { zones } = prescribe({ job, firm, schools, today, waits: waitingPeriods(job, today, trace), station, recent, memo, trace })
+  const { zones } = prescribe({ job, firm, schools, today, waits: waitingPeriods(job, today, trace), station, recent, shelf, memo, trace })
   return Object.fromEntries(
     zones.map(({ r, season, findings, approach }) => [
       r.id,

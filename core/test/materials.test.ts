@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import highsLoader from 'highs'
 import { describe, expect, it } from 'vitest'
 import { coringRules, dressingRules } from '../src/materials/dressingRules.ts'
 import { feedRules } from '../src/materials/feedRules.ts'
@@ -105,6 +106,43 @@ describe('packs', () => {
     )
     expect(packs(8.05, [20, 10, 5, 1]).counts).toEqual([{ size: 10, count: 1 }])
     expect(packs(0, [10, 1])).toEqual({ counts: [], bought: 0, cost: 0 })
+  })
+})
+
+describe('the cheapest bags', () => {
+  it('cost what a mixed-integer solver pays too, on hundreds of made-up price lists (HiGHS)', async () => {
+    const highs = await highsLoader()
+    const price = fc.record({ size: fc.constantFrom(0.5, 1, 2.5, 5, 10, 20, 25), price: fc.integer({ min: 1, max: 300 }) })
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(price, { minLength: 1, maxLength: 5, selector: (p) => p.size }),
+        fc.integer({ min: 1, max: 900 }),
+        (sold, tenths) => {
+          const need = tenths / 10
+          const found = packsFor(need, sold)
+          const program = ['Minimize', `obj: ${sold.map((s, i) => `+ ${s.price} x${i}`).join(' ')}`, 'Subject To', `need: ${sold.map((s, i) => `+ ${s.size} x${i}`).join(' ')} >= ${need}`, 'General', sold.map((_, i) => `x${i}`).join(' '), 'End'] // prettier-ignore
+          expect(found.cost).toBeCloseTo(highs.solve(program.join('\n')).ObjectiveValue, 5)
+          expect(found.bought).toBeGreaterThanOrEqual(need - 1e-9)
+          expect(found.counts.reduce((sum, c) => sum + c.size * c.count, 0)).toBeCloseTo(found.bought, 9)
+        },
+      ),
+      { numRuns: 300 },
+    )
+  })
+  it('a larger need never costs less', () => {
+    const sold = [{ size: 20, price: 168 }, { size: 10, price: 92 }, { size: 5, price: 51 }, { size: 1, price: 13 }] // prettier-ignore
+    const costs = Array.from({ length: 400 }, (_, i) => packsFor(i / 4, sold).cost)
+    for (let i = 1; i < costs.length; i++) expect(costs[i]!).toBeGreaterThanOrEqual(costs[i - 1]! - 1e-9)
+  })
+  it('the reserve does not force a bag for less than half of it, and that is said', () => {
+    // 200 m² at 24.5 g/m² is 4.9 kg; with 12 % kept back 5.488 kg. Bags of 5 and 10 kg: 5 kg is 0.488 kg short, more than half of 0.588.
+    const bags = [{ id: 'a', size: '5 kg', price: 40 }, { id: 'b', size: '10 kg', price: 70 }] // prettier-ignore
+    const line = (rate: string) =>
+      planOf({ zones: [zone({ seedRate: rate, mix: [{ grass: 'perennial-ryegrass', share: 100 }] })] }, { firm: { seedBags: bags } }).materials.find((m) => m.id.startsWith('seed.'))! // prettier-ignore
+    expect(line('24.5 g/m2').packs!.counts).toEqual([{ size: 10, count: 1 }])
+    // 22.8 g/m² is 4.56 kg, 5.107 with the reserve: 5 kg is 107 g short of 547 g.
+    expect(line('22.8 g/m2').packs!.counts).toEqual([{ size: 5, count: 1 }])
+    expect(line('22.8 g/m2').doubt).toContain('short of the reserve')
   })
 })
 

@@ -1,4 +1,3 @@
-import type { Knex } from 'knex'
 import type { Clock } from './clock.ts'
 import type { Parts } from './routes/route.ts'
 import { siteWeather } from './siteWeather.ts'
@@ -11,7 +10,7 @@ import { stationStore } from './store/stationStore.ts'
 import { stockStore } from './store/stockStore.ts'
 
 /** Everything the routes work with, over one database and one folder of photographs. */
-export function partsOver(db: Knex, photoFolder: string, clock: Clock): Parts {
+export function partsOver(db: Parameters<typeof jobStore>[0], photoFolder: string, clock: Clock): Parts {
   const stations = stationStore(db)
   const lots = stockStore(db)
   return {

@@ -4,33 +4,19 @@ import { FEED_BAGS, packValues, reserveValues, SEED_BAGS } from '../reference/ma
 import type { MixOrder, ZoneSeed } from '../seed/seedPlan.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../trace/message.ts'
-import { operationOf, type ZoneWork } from '../work/zoneWork.ts'
-import { allZones, procedure, rule, value } from '../trace/rule.ts'
+import type { ZoneWork } from '../work/zoneWork.ts'
+import { procedure } from '../trace/rule.ts'
 import { JOB, zoneOf, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { CoverPlan } from './cover.ts'
 import type { DebrisLine } from './debris.ts'
 import type { DressingLine, DressingPlan } from './dressing.ts'
+import { cellsOf, plain, type MaterialLine } from './materialLine.ts'
+import { plantLines } from './planting.ts'
 import { dressingRules } from './dressingRules.ts'
 import type { StepKind } from '../reference/operations.ts'
 import type { FeedPlan } from './feed.ts'
 import { bagsFor, ownBags, sizesInKg, usualBags, type Bags, type Packs } from './packs.ts'
-
-/** One line of what to buy, carry and weigh out: a figure for each zone that takes some, and one for the order. */
-export interface MaterialLine {
-  id: string
-  name: Message
-  detail: Message
-  cells: Record<string, string>
-  total: string
-  packs: (Packs & { figure: string }) | null
-  /** Weight on the barrow, t. */
-  tonnes: number
-  /** What the doubt about the area is worth, where the area's error is known. */
-  doubt: Message
-  /** Figures that say the total in other words: tonnes, barrows. */
-  also: string[]
-}
 
 export const packRule = procedure({
   id: 'materials.packs',
@@ -77,31 +63,6 @@ export function materialLines(m: Materials, feeds: readonly FeedPlan[], buying: 
     ...m.debris.map((d) => debrisLine(d, trace)),
   ]
 }
-
-const both = { key: 'both', stage: 5, label: 'Both sowings', standing: 'calculation' } as const
-
-/** What the two rounds of a zone that is sown twice come to, by unit. */
-export const bothRounds = {
-  kg: rule({ ...both, id: 'materials.both-rounds.kg', ...allZones('kg') }),
-  L: rule({ ...both, id: 'materials.both-rounds.L', ...allZones('L') }),
-  m2: rule({ ...both, id: 'materials.both-rounds.area', ...allZones('m2') }),
-  m3: rule({ ...both, id: 'materials.both-rounds.volume', ...allZones('m3') }),
-}
-
-/** The figure of each zone; where a zone has two rounds, what they come to. */
-function cellsOf(key: string, list: readonly { zone: string; amount: Figure }[], trace: Trace): Record<string, string> {
-  const zones = [...new Set(list.map((x) => zoneOf(x.zone)))]
-  return Object.fromEntries(
-    zones.map((zone) => {
-      const mine = list.filter((x) => zoneOf(x.zone) === zone).map((x) => x.amount)
-      if (mine.length === 1) return [zone, mine[0]!.id]
-      // The rules differ in their unit alone.
-      const by = bothRounds[mine[0]!.unit as keyof typeof bothRounds] as typeof bothRounds.kg
-      return [zone, trace.work(by, zoneScope(zone), { zones: mine }, { part: key }).id]
-    }),
-  )
-}
-const plain = { packs: null, tonnes: 0, doubt: '' as Message, also: [] as string[] }
 
 interface Bagged {
   key: string
@@ -247,57 +208,6 @@ const coverLine = (cover: CoverPlan, trace: Trace): MaterialLine => ({
   cells: cellsOf(cover.kind, cover.zones, trace),
   total: cover.total.id,
 })
-
-/** What is set or laid instead of sown. */
-export const plantRules = {
-  turf: rule({
-    id: 'materials.turf',
-    key: 'turf',
-    stage: 5,
-    label: 'Turf',
-    unit: 'm2',
-    standing: 'practice',
-    says: 'The ground laid, and {waste} for cuts at edges.',
-    values: { waste: value(5, '%', 'practice', 'Turf lost to cuts at edges', [0, 30]) },
-    inputs: { ground: 'm2' },
-    formula: 'ground * (1 + waste)',
-    compute: ({ ground }, { waste }) => ground * (1 + waste / 100),
-  }),
-  plugs: rule({
-    id: 'materials.plugs',
-    key: 'plugs',
-    stage: 5,
-    label: 'Plugs or runners',
-    unit: '1',
-    standing: 'model',
-    says: 'Gaps set at {apart}, from the edge and inside.',
-    values: { apart: value(250, 'mm', 'model', 'Plugs and runners are set apart by', [50, 600]) },
-    inputs: { ground: 'm2' },
-    formula: 'ceil(ground / (apart * apart) - 0.000000001)',
-    compute: ({ ground }, { apart }) => Math.ceil(ground / (apart / 1000) ** 2 - 1e-9),
-  }),
-  turfTotal: rule({ id: 'materials.turf-total', key: 'turf', stage: 5, label: 'Turf, to order', standing: 'calculation', ...allZones('m2') }),
-  plugsTotal: rule({ id: 'materials.plugs-total', key: 'plugs', stage: 5, label: 'Plugs or runners', standing: 'calculation', ...allZones('1') }),
-}
-
-/** Turf to lay, and plugs or runners to set. */
-function plantLines(works: readonly ZoneWork[], trace: Trace): MaterialLine[] {
-  const amounts = (kind: 'turf' | 'plugs') =>
-    works.flatMap((work) => {
-      const planted = operationOf(work, kind)
-      return planted
-        ? [{ zone: work.r.id, amount: trace.work(plantRules[kind] as typeof plantRules.turf, zoneScope(work.r.id), { ground: planted.ground }) }]
-        : []
-    })
-  const line = (kind: 'turf' | 'plugs', name: string, detail: string): MaterialLine[] => {
-    const zones = amounts(kind)
-    if (zones.length === 0) return []
-    const totals = kind === 'turf' ? plantRules.turfTotal : (plantRules.plugsTotal as unknown as typeof plantRules.turfTotal)
-    const total = trace.work(totals, JOB, { zones: zones.map((z) => z.amount) })
-    return [{ ...plain, id: kind, name, detail, cells: cellsOf(kind, zones, trace), total: total.id }]
-  }
-  return [...line('turf', 'Turf', 'laid the day it comes'), ...line('plugs', 'Plugs or runners', 'of the turf there')]
-}
 
 const OFF: Record<DebrisLine['what'], string> = { thatch: 'Off: thatch', cores: 'Off: cores', sward: 'Off: old growth' }
 

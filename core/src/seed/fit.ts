@@ -112,7 +112,8 @@ const clamp = (x: number) => Math.min(1, Math.max(0, x))
 /** 100 where it bears what is asked, less by each step it falls short. */
 const rated = (asked: number, bears: Level) => 100 * (1 - Math.max(0, asked - BEARS[bears]))
 
-type Judge = (grass: Grass, at: FitGround & { v: { [K in keyof typeof fitValues]: number } }) => { rating: number; says: Message } | null
+type Held = FitGround & { v: { [K in keyof typeof fitValues]: number } }
+type Judge = (grass: Grass, at: Held) => { rating: number; /** Put into words only where it is shown. */ says: () => Message } | null
 
 /** The least sun a grass is sown in, by the school of shade. */
 export function leastSun(grass: Grass, schools: Pick<Schools, 'shade'>, renewedSun: number): number {
@@ -128,11 +129,11 @@ const JUDGES: Record<FitPartId, Judge> = {
     const sun = num(r.sun)
     const least = leastSun(g, schools, v.renewedSun)
     const passes = g.id === 'shade-ryegrass' && schools.shade === 'lasting' && sun < trace.value(lightLines.cool)
-    if (passes) return { rating: v.justEnough / 2, says: 'it thins out in shade and wants renewing every year' }
+    if (passes) return { rating: v.justEnough / 2, says: () => 'it thins out in shade and wants renewing every year' }
     const share = g.sunGood > least ? clamp((sun - least) / (g.sunGood - least)) : sun >= least ? 1 : 0
     return {
       rating: v.justEnough + (100 - v.justEnough) * share,
-      says:
+      says: () =>
         share >= 1
           ? say`at ease with ${quantity(g.sunGood, 'h')} of sun; here it gets ${r.sun}`
           : say`lives on ${quantity(least, 'h')} of sun, at ease with ${quantity(g.sunGood, 'h')}; here it gets ${r.sun}`,
@@ -140,15 +141,15 @@ const JUDGES: Record<FitPartId, Judge> = {
   },
   match: (g, { r, sowing, v }) => {
     if (r.present.length === 0 || sowing === 'new') return null
-    if (r.present.some((p) => p.id === g.id)) return { rating: 100, says: 'already there, so leaf and colour match' }
-    if (r.present.some((p) => kindOf(p) === kindOf(g))) return { rating: 60, says: 'of the kind that is there, in another colour and leaf' }
+    if (r.present.some((p) => p.id === g.id)) return { rating: 100, says: () => 'already there, so leaf and colour match' }
+    if (r.present.some((p) => kindOf(p) === kindOf(g))) return { rating: 60, says: () => 'of the kind that is there, in another colour and leaf' }
     const near = r.present.reduce((best, p) => (Math.abs(Math.log(p.leaf / g.leaf)) < Math.abs(Math.log(best.leaf / g.leaf)) ? p : best))
     const wider = g.leaf / near.leaf
     const off = Math.abs(Math.log(wider)) / Math.log(v.coarse)
     const colour = near.colour === g.colour ? 0 : 0.15
     const winter = near.winter === g.winter ? 0 : 0.3
     const habit = near.spreads === g.spreads ? 0 : 0.05
-    const says =
+    const says = () =>
       winter > 0
         ? say`another colour than ${near.short} in winter`
         : off >= 1
@@ -162,15 +163,15 @@ const JUDGES: Record<FitPartId, Judge> = {
     if (r.zone.wear === null) return null
     const rating = rated(WEAR_ASKED[r.zone.wear], g.wear)
     const name = WEAR_NAMES[r.zone.wear]
-    return { rating, says: rating >= 100 ? say`bears “${name}”` : say`it bears less wear than “${name}”` }
+    return { rating, says: () => (rating >= 100 ? say`bears “${name}”` : say`it bears less wear than “${name}”`) }
   },
   cut: (g, { r }) => {
     const cut = num(r.cut)
     const [low, high] = g.cut
     const kept = quantity({ low, high }, 'mm')
-    if (cut < low) return { rating: 100 * clamp(1 - (2 * (low - cut)) / low), says: say`kept at ${kept}; at ${r.cut} ${g.cutFails[0]}` }
-    if (cut > high) return { rating: 100 * clamp(1 - (cut - high) / high), says: say`kept at ${kept}; at ${r.cut} ${g.cutFails[1]}` }
-    return { rating: 100, says: say`kept at ${kept}` }
+    if (cut < low) return { rating: 100 * clamp(1 - (2 * (low - cut)) / low), says: () => say`kept at ${kept}; at ${r.cut} ${g.cutFails[0]}` }
+    if (cut > high) return { rating: 100 * clamp(1 - (cut - high) / high), says: () => say`kept at ${kept}; at ${r.cut} ${g.cutFails[1]}` }
+    return { rating: 100, says: () => say`kept at ${kept}` }
   },
   water: (g, { r, job, trace }) => {
     const steep = num(r.slope) >= trace.value(slopeLines.press)
@@ -178,7 +179,7 @@ const JUDGES: Record<FitPartId, Judge> = {
     const rating = rated(Math.min(1, dry), g.drought)
     return {
       rating,
-      says:
+      says: () =>
         dry <= DRY.always
           ? 'watered'
           : rating >= 100
@@ -193,58 +194,65 @@ const JUDGES: Record<FitPartId, Judge> = {
   heat: (g, { place, v }) => {
     const day = Math.round(place.high[place.warmest]!)
     const asked = clamp((day - v.hotFrom) / (v.hotTo - v.hotFrom))
-    if (g.season === 'warm' || asked <= 0) return { rating: 100, says: say`summer days of ${quantity(day, 'C')}` }
+    if (g.season === 'warm' || asked <= 0) return { rating: 100, says: () => say`summer days of ${quantity(day, 'C')}` }
     const rating = rated(asked, g.heat)
-    return { rating, says: rating >= 100 ? say`stands summer days of ${quantity(day, 'C')}` : say`suffers in usual summer days of ${quantity(day, 'C')}` } // prettier-ignore
+    return { rating, says: () => rating >= 100 ? say`stands summer days of ${quantity(day, 'C')}` : say`suffers in usual summer days of ${quantity(day, 'C')}` } // prettier-ignore
   },
   cold: (g, { place, v }) => {
     const night = Math.round(place.low[place.coldest]!)
     const rating = rated(clamp((v.coldFrom - night) / (v.coldFrom - v.coldTo)), g.cold)
-    return { rating, says: rating >= 100 ? say`stands winter nights of ${quantity(night, 'C')}` : say`suffers in usual winter nights of ${quantity(night, 'C')}` } // prettier-ignore
+    return { rating, says: () => rating >= 100 ? say`stands winter nights of ${quantity(night, 'C')}` : say`suffers in usual winter nights of ${quantity(night, 'C')}` } // prettier-ignore
   },
   soil: (g, { r }) => {
-    if (!r.ph) return null
-    const off = Math.max(0, g.ph[0] - num(r.ph), num(r.ph) - g.ph[1])
+    const { ph } = r
+    if (!ph) return null
+    const off = Math.max(0, g.ph[0] - num(ph), num(ph) - g.ph[1])
     return {
       rating: 100 * clamp(1 - off / 2),
-      says: off > 0 ? say`likes pH ${g.ph[0]} to ${g.ph[1]}; here it is ${r.ph}` : say`likes pH ${g.ph[0]} to ${g.ph[1]}`,
+      says: () => (off > 0 ? say`likes pH ${g.ph[0]} to ${g.ph[1]}; here it is ${ph}` : say`likes pH ${g.ph[0]} to ${g.ph[1]}`),
     }
   },
   wet: (g, { r }) => {
     const wet = r.zone.ponding !== null && r.zone.ponding >= 1 ? 1 : r.zone.damp === 'wet' ? 0.6 : null
     if (wet === null) return null
     const rating = rated(wet, g.wet)
-    return { rating, says: rating >= 100 ? 'stands wet feet' : 'it does not stand ground as wet as this' }
+    return { rating, says: () => (rating >= 100 ? 'stands wet feet' : 'it does not stand ground as wet as this') }
   },
   salt: (g, { r }) => {
     if (r.zone.salty !== true) return null
     const rating = Math.max(0, 100 - SALTED * (100 - rated(1, g.salt)))
-    return { rating, says: rating >= 100 ? 'stands salt' : 'salt burns it out' }
+    return { rating, says: () => (rating >= 100 ? 'stands salt' : 'salt burns it out') }
   },
   mending: (g) => ({
     rating: g.spreads ? 80 + 20 * clamp(g.creeps / 4) : 70,
-    says: g.spreads ? 'knits bare spots together' : 'stands in bunches and does not knit',
+    says: () => (g.spreads ? 'knits bare spots together' : 'stands in bunches and does not knit'),
   }),
   thatch: (g, { r, sowing, trace }) => {
     if (sowing === 'new' || !r.thatch || num(r.thatch) <= trace.value(thatchLines.fine)) return null
-    return { rating: rated(0.9, LESS[g.thatch]), says: g.thatch === 'high' ? 'it builds thatch, and there is enough of that' : 'adds little thatch' }
+    return {
+      rating: rated(0.9, LESS[g.thatch]),
+      says: () => (g.thatch === 'high' ? 'it builds thatch, and there is enough of that' : 'adds little thatch'),
+    }
   },
   aims: (g, { job }) => {
-    const asked: [number, Message][] = []
+    const asked: [number, () => Message][] = []
     if (job.aims.includes('low-upkeep')) {
       const feed = g.nitrogen ? (g.nitrogen[0] + g.nitrogen[1]) / 2 : 10
-      asked.push([(clamp(1 - (feed - 5) / 15) + BEARS[g.drought]) / 2, say`little upkeep: it wants ${quantity(feed, 'g/m2')} of nitrogen a year`])
+      asked.push([
+        (clamp(1 - (feed - 5) / 15) + BEARS[g.drought]) / 2,
+        () => say`little upkeep: it wants ${quantity(feed, 'g/m2')} of nitrogen a year`,
+      ])
     }
-    if (job.aims.includes('hard-wear')) asked.push([BEARS[g.wear], 'hard wear is wanted'])
-    if (job.aims.includes('thicker')) asked.push([g.spreads || (g.days?.[0] ?? 99) <= 5 ? 1 : 0.6, 'a thicker lawn is wanted'])
-    if (job.aims.includes('level')) asked.push([g.cut[0] <= 20 ? 1 : 0.6, 'a short, level lawn is wanted'])
+    if (job.aims.includes('hard-wear')) asked.push([BEARS[g.wear], () => 'hard wear is wanted'])
+    if (job.aims.includes('thicker')) asked.push([g.spreads || (g.days?.[0] ?? 99) <= 5 ? 1 : 0.6, () => 'a thicker lawn is wanted'])
+    if (job.aims.includes('level')) asked.push([g.cut[0] <= 20 ? 1 : 0.6, () => 'a short, level lawn is wanted'])
     if (asked.length === 0) return null
     const worst = asked.reduce((a, b) => (b[0] < a[0] ? b : a))
     return { rating: (100 * asked.reduce((sum, [x]) => sum + x, 0)) / asked.length, says: worst[1] }
   },
   speed: (g) => ({
     rating: 100 * clamp(1 - (g.weeksToUse[0] - 6) / 20),
-    says: say`bears use ${quantity({ low: g.weeksToUse[0], high: g.weeksToUse[1] }, 'wk')} from sowing`,
+    says: () => say`bears use ${quantity({ low: g.weeksToUse[0], high: g.weeksToUse[1] }, 'wk')} from sowing`,
   }),
 }
 /** Salt leaves nothing standing that only half bears it. */
@@ -278,10 +286,31 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
 const wetShade = ({ r, trace }: FitGround): boolean =>
   num(r.sun) <= trace.value(lightLines.cool) + 1 && (r.zone.damp === 'wet' || (r.zone.ponding !== null && r.zone.ponding >= 1))
 
+/** A part whose words are made only when it is shown: most grasses are rated and never shown. */
+class JudgedPart implements FitPart {
+  constructor(
+    readonly part: FitPartId,
+    readonly weight: number,
+    readonly rating: number,
+    private readonly words: () => Message,
+  ) {}
+  get says(): Message {
+    return this.words()
+  }
+}
+
+const HELD = new WeakMap<FitGround, Held>()
+/** The ground with the numbers it is judged by, put together once for all grasses. */
+function heldAgainst(ground: FitGround): Held {
+  let held = HELD.get(ground)
+  if (!held) HELD.set(ground, (held = { ...ground, v: ground.trace.values(fitValues) }))
+  return held
+}
+
 /** How one grass fits a zone. */
 export function fitOf(grass: Grass, ground: FitGround): Fit {
-  const v = ground.trace.values(fitValues)
-  const at = { ...ground, v }
+  const at = heldAgainst(ground)
+  const { v } = at
   const parts: FitPart[] = []
   let sum = 0
   let weights = 0
@@ -289,7 +318,7 @@ export function fitOf(grass: Grass, ground: FitGround): Fit {
     const judged = JUDGES[part](grass, at)
     const weight = v[part]
     if (!judged || weight === 0) continue
-    parts.push({ part, weight, ...judged })
+    parts.push(new JudgedPart(part, weight, judged.rating, judged.says))
     sum += weight * judged.rating
     weights += weight
   }

@@ -1,6 +1,7 @@
 import type { Notice } from '../trace/figure.ts'
 import { quantity, say, type Message } from '../trace/message.ts'
 import { figureId, zoneScope } from '../trace/scope.ts'
+import type { BagOnShelf } from '../stock/seedOnShelf.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import { fitOf, type Fit } from './fit.ts'
 import { mayMix, mixName, mixProblem, type Mix, type MixBrief, type Shares } from './mix.ts'
@@ -14,6 +15,25 @@ export interface Judgement {
   verdict: 'good' | 'bearable' | 'wrong'
   notices: Notice[]
 }
+
+/** A mix that is sold or lies on the shelf as one bag, held against Juvena's. */
+export interface JudgedBag extends Pick<Judgement, 'loses' | 'verdict'> {
+  lot: string
+  number: string
+  parts: Shares[]
+  /** The worst of it, in a few words; empty where nothing is to be said. */
+  says: Message
+}
+
+/** Judges every bag of several grasses on the shelf for a zone, the best first. */
+export const judgeBags = (shelf: readonly BagOnShelf[], suggested: Mix, brief: MixBrief): JudgedBag[] =>
+  shelf
+    .filter((b) => b.parts.length > 1)
+    .map(({ id, number, parts }) => {
+      const { loses, verdict, notices } = judgeMix(parts, suggested, brief)
+      return { lot: id, number, parts, loses, verdict, says: notices[0]?.title ?? '' }
+    })
+    .sort((a, b) => (a.loses ?? 100) - (b.loses ?? 100))
 
 /** Behind by so much, a mix is worth a word; by so much, it is wrong for the ground. Juvena's model. */
 const BEARABLE = 6

@@ -5,9 +5,10 @@ import { quantity, say, verbatim, type Message } from '../trace/message.ts'
 import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
 import { zoneScope } from '../trace/scope.ts'
 import { dot, sum } from '../quantities/sum.ts'
+import type { BagOnShelf } from '../stock/seedOnShelf.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import { allowed, composeMix, type Component, type MixProblem, valueOf } from './composeMix.ts'
+import { allowed, composeMix, type ComposedMix, type Component, type MixProblem, valueOf } from './composeMix.ts'
 import { FIT_PART_NAMES, fitOf, type Fit, type FitGround, type FitPart } from './fit.ts'
 import { whatLeads } from './whatLeads.ts'
 
@@ -46,6 +47,8 @@ export interface Mix {
   without: { grass: GrassId; parts: Shares[]; loses: number }[]
   /** What a rule of thumb would sow, and how far it falls behind; null where it cannot be sown, or is the same. */
   thumb: { parts: Shares[]; loses: number } | null
+  /** The best mix of what lies on the shelf, where it is another; null where there is none. */
+  shelf: { parts: Shares[]; loses: number } | null
   /** The parts of the fit of its grasses, and of the best one left out. */
   fits: { grass: GrassId; parts: FitPart[] }[]
   /** Set when no grass of the table fits this ground, with the strongest reason. */
@@ -115,13 +118,15 @@ export function seasonOf(r: ZoneReadings, latitude: number): 'cool' | 'warm' {
 export interface MixBrief extends FitGround {
   /** The old sward is killed or lifted off. */
   renovated: boolean
+  /** Lots that lie on the shelf. */
+  shelf: readonly BagOnShelf[]
   /** Pure live seed of the bag a grass comes from, %, and what a kilogram costs; 0 where not known. */
   bag: (grass: GrassId) => { pls: number; cost: number }
 }
 
 /** A mix of one grass for a purpose of its own. */
 export const alone = (grass: GrassId, reason: Message): Mix => ({ ...NO_MIX, parts: [{ grass, share: 100, reason }] })
-export const NO_MIX: Mix = { parts: [], leads: '', left: [], without: [], thumb: null, fits: [], nothing: null, search: null }
+export const NO_MIX: Mix = { parts: [], leads: '', left: [], without: [], thumb: null, shelf: null, fits: [], nothing: null, search: null }
 
 /** The mix that serves a zone best, from every grass of the table. Juvena's model over common practice. */
 export function suggestMix(brief: MixBrief): Mix {
@@ -163,7 +168,8 @@ export function suggestMix(brief: MixBrief): Mix {
           const other = composeMix(problem, new Set([component.grass]))
           return other ? [{ grass: component.grass, parts: sharesOf(other), loses: Math.round(best.value - other.value) }] : []
         })
-  const second = left.find((l) => !l.out)
+  // The best of those left out stands beside: one that could be sown, else the best that cannot.
+  const second = left.find((l) => !l.out) ?? left[0]
   const shown = [...taken, ...(second ? all.filter((f) => f.grass.id === second.grass) : [])]
   return {
     parts,
@@ -171,7 +177,8 @@ export function suggestMix(brief: MixBrief): Mix {
     left,
     without,
     thumb: thumbOf(brief, problem, best.value, parts),
-    fits: shown.map((f) => ({ grass: f.grass.id, parts: f.parts })),
+    shelf: fromShelf(brief, problem, best),
+    fits: shown.map((f) => ({ grass: f.grass.id, parts: f.parts.map(({ part, rating, weight, says }) => ({ part, rating, weight, says })) })),
     nothing: null,
     search: { problem, shares: sharesOf(best) },
   }
@@ -266,9 +273,9 @@ function reasonOf(
     const ratings = fits.flatMap((f) => f.parts.find((p) => p.part === part.part)?.rating ?? [])
     return ratings.reduce((a, b) => a + b, 0) / Math.max(1, ratings.length)
   }
-  const gains = fit.parts.filter((p) => p.rating >= 70).map((p) => ({ says: p.says, gain: p.weight * (p.rating - average(p)) }))
+  const gains = fit.parts.filter((p) => p.rating >= 70).map((p) => ({ p, gain: p.weight * (p.rating - average(p)) }))
   const most = gains.sort((a, b) => b.gain - a.gain)[0]
-  return most && most.gain > 0.5 ? most.says : (fit.parts.find((p) => p.part === 'light')?.says ?? 'fits light, cut and season')
+  return most && most.gain > 0.5 ? most.p.says : (fit.parts.find((p) => p.part === 'light')?.says ?? 'fits light, cut and season')
 }
 
 function limitOf(c: Component, parts: readonly { component: Component; share: number }[]): { limit?: Message } {
@@ -308,6 +315,14 @@ function nothingFits({ r, season, trace }: MixBrief, byScore: readonly Fit[], fo
   const set = season === 'warm' ? Object.values(trace.grasses).find((g) => g.newRate === null && g.sunLeast <= num(r.sun)) : undefined
   const instead = set && !r.present.some((p) => p.id === set.id) ? say` ${set.name} lives on ${quantity(set.sunLeast, 'h')}, as plugs or turf.` : ''
   return say`Even ${own.grass.name} is out: ${own.out}.${instead}`
+}
+
+/** The best mix of the grasses that lie on the shelf by themselves; null where it is the best of all, or none fits. */
+function fromShelf({ shelf }: MixBrief, problem: MixProblem, best: ComposedMix): Mix['shelf'] {
+  const there = new Set(shelf.flatMap((b) => (b.parts.length === 1 ? [b.parts[0]!.grass] : [])))
+  if (there.size === 0 || best.parts.every((p) => there.has(p.component.grass))) return null
+  const found = composeMix(problem, new Set(problem.components.map((c) => c.grass).filter((g) => !there.has(g))))
+  return found && { parts: found.parts.map((p) => ({ grass: p.component.grass, share: p.share })), loses: Math.round(best.value - found.value) }
 }
 
 /** Common practice where nobody looks closer: by light and cut. */

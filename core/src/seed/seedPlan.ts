@@ -2,6 +2,7 @@ import type { Firm } from '../entities/firm.ts'
 import type { Job } from '../entities/job.ts'
 import { firmSettings } from '../reference/firmSettings.ts'
 import type { GrassId } from '../reference/grasses.ts'
+import type { BagOnShelf } from '../stock/seedOnShelf.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { say, verbatim, type Message } from '../trace/message.ts'
 import { JOB, lotScope, zoneScope } from '../trace/scope.ts'
@@ -58,7 +59,7 @@ export interface LotFigures {
 }
 
 /** Pure live seed per grass from its lots' labels, or a usual bag until a label is read. Several lots of a grass count by their weight. */
-export function lotFigures(job: Job, trace: Trace): LotFigures {
+export function lotFigures(job: Job, shelf: readonly BagOnShelf[], trace: Trace): LotFigures {
   const made = new Map<GrassId, Figure>()
   return {
     pls(grass) {
@@ -75,7 +76,8 @@ export function lotFigures(job: Job, trace: Trace): LotFigures {
       const pure = (lot: Lot | null) =>
         ((lot?.purity ?? trace.value(seedReadings.purity.otherwise!)) * (lot?.germination ?? trace.value(seedReadings.germination.otherwise!))) / 100
       const each = lots.length > 0 ? lots.map(pure) : [pure(null)]
-      return { pls: each.reduce((a, b) => a + b, 0) / each.length, cost: 0 }
+      const prices = shelf.flatMap((b) => (b.parts.length === 1 && b.parts[0]!.grass === grass && b.cost > 0 ? [b.cost] : []))
+      return { pls: each.reduce((a, b) => a + b, 0) / each.length, cost: prices.length > 0 ? Math.min(...prices) : 0 }
     },
   }
 }
@@ -135,7 +137,7 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
     key: mixKey(parts),
     name: mixName(parts, trace),
     overridden,
-    chosen: { leads: mix.leads, left: mix.left, without: mix.without, thumb: mix.thumb, fits: mix.fits },
+    chosen: { leads: mix.leads, left: mix.left, without: mix.without, thumb: mix.thumb, shelf: mix.shelf, fits: mix.fits },
     sownArea,
     rate,
     pls: mixPls,

@@ -330,7 +330,6 @@ operation.pests                            14 d       practice      5..42
 ph.acidCentipede                            5 1       practice      4..6
 bulk.bag                                 0.75 m3      practice      0.3..1.5
 materials.turf.waste                        5 %       practice      0..30
-materials.plugs.apart                     250 mm      model         50..600
 rate.seed-safe                           2000 m2/h    model         200..20000
 set-up.seed-safe                          0.5 h       model         0..4
 soil.follows                             0.4 1      model         0.05..0.95
@@ -447,4 +446,7 @@ lot.least                                 50 %      model         20..80
 lot.weeds                                0.3 %      practice      0..5
 lot.crop                                   1 %      practice      0..10
 lot.sureTo                                 7 %      model         2..20
+plugs.apart                              250 mm     model         50..600
+plugs.size                                50 mm     practice      20..150
+materials.turf-rolls.roll                  1 m2     practice      0.1..50
 `

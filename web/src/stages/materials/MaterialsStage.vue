@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { JobDraft } from '@juvena/core/entities/job'
-import type { MaterialLine } from '@juvena/core/materials/lines'
+import type { MaterialLine } from '@juvena/core/materials/materialLine'
 import { showNumber } from '@juvena/core/quantities/show'
 import { COVERS, COVER_NAMES, DRESSINGS, DRESSING_NAMES } from '@juvena/core/reference/lists'
 import ChoiceField from '../../parts/ChoiceField.vue'

@@ -50,7 +50,9 @@ const shelf = (grass: GrassId) =>
       }
     })
     .sort((a, b) => a.tested.localeCompare(b.tested))
-const options = (grass: GrassId) => [{ value: '', name: 'a label typed here' }, ...shelf(grass)]
+/** Stands for no lot of the shelf: an empty value would count as nothing chosen. */
+const TYPED = 'typed'
+const options = (grass: GrassId) => [{ value: TYPED, name: 'a label typed here' }, ...shelf(grass)]
 
 const wanted = (grass: GrassId) => {
   const own = lot(grass)
@@ -84,8 +86,8 @@ const asWanted = (grass: GrassId) => Math.abs(wanted(grass) - reserved(grass)) <
         label="From the shelf"
         list
         :options="options(g)"
-        :model-value="lot(g)?.stock ?? ''"
-        @update:model-value="setLot(g, { stock: $event ?? '' })"
+        :model-value="lot(g)?.stock || TYPED"
+        @update:model-value="setLot(g, { stock: $event === TYPED ? '' : ($event ?? '') })"
       />
       <template v-if="!lot(g)?.stock">
         <TextField label="Lot" :model-value="lot(g)?.name" :maxlength="80" @update:model-value="setLot(g, { name: $event })" />

@@ -4,6 +4,7 @@ import type { ZoneSummary } from '@juvena/core/pipeline'
 import type { Shares } from '@juvena/core/seed/mix'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import { newId } from '../../stores/newId.ts'
 
 /** What was weighed besides: grasses left out and why, the best mix without each of those in it, and the usual rule of thumb. */
 const props = defineProps<{ zone: ZoneSummary }>()
@@ -16,8 +17,22 @@ const named = (parts: readonly Shares[]) => parts.map((p) => `${firm.grassShort(
 const behind = (points: number) => (points > 0 ? `${points} ${points === 1 ? 'point' : 'points'} behind` : 'as good')
 const others = computed(() => [
   ...chosen.value.without.map((w) => ({ key: w.grass, name: `Without ${firm.grassShort(w.grass)}`, parts: w.parts, loses: w.loses })),
+  ...(chosen.value.shelf ? [{ key: 'shelf', name: 'From your shelf', parts: chosen.value.shelf.parts, loses: chosen.value.shelf.loses }] : []),
   ...(chosen.value.thumb ? [{ key: 'thumb', name: 'Rule of thumb', parts: chosen.value.thumb.parts, loses: chosen.value.thumb.loses }] : []),
 ])
+/** Sows a bag from the shelf as it is: its shares, and for each grass its lot. */
+function sow(bag: ZoneSummary['bags'][number]) {
+  job.edit(`${props.zone.id}.mix.bag`, (d) => {
+    const zone = d.zones!.find((z) => z.id === props.zone.id)!
+    zone.mix = bag.parts.map(({ grass, share }) => ({ grass, share: Math.round(share * 10) / 10 }))
+    const lots = (d.lots ??= [])
+    for (const { grass } of bag.parts) {
+      const known = lots.find((l) => l.grass === grass)
+      if (known) known.stock = bag.lot
+      else lots.push({ id: newId(), grass, stock: bag.lot })
+    }
+  })
+}
 const take = (parts: readonly Shares[]) =>
   job.edit(`${props.zone.id}.mix.take`, (d) => {
     const zone = d.zones!.find((z) => z.id === props.zone.id)!
@@ -27,12 +42,19 @@ const take = (parts: readonly Shares[]) =>
 
 <template>
   <div class="others">
-    <section v-if="others.length">
+    <section v-if="others.length || zone.bags.length">
       <h3>Other mixes</h3>
       <ul>
         <li v-for="o in others" :key="o.key">
           <span class="soft">{{ o.name }}</span> <b>{{ named(o.parts) }}</b> <span class="small soft">{{ behind(o.loses) }}</span>
           <button type="button" class="plain small" @click="take(o.parts)">take it</button>
+        </li>
+        <li v-for="b in zone.bags" :key="b.lot">
+          <span class="soft">Bag {{ b.number }}</span> <b>{{ named(b.parts.map((p) => ({ ...p, share: Math.round(p.share) }))) }}</b>
+          <span class="small" :class="b.verdict === 'wrong' ? 'no' : 'soft'">
+            {{ b.verdict === 'wrong' ? 'wrong here' : b.loses === null ? '' : behind(b.loses) }}{{ firm.say(b.says) ? `: ${firm.say(b.says)}` : '' }}
+          </span>
+          <button type="button" class="plain small" @click="sow(b)">sow it</button>
         </li>
       </ul>
     </section>
@@ -69,6 +91,9 @@ ul {
 ul {
   list-style: none;
   padding: 0;
+}
+.no {
+  color: var(--hold);
 }
 li {
   font-size: 0.9rem;

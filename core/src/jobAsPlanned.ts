@@ -1,0 +1,21 @@
+import type { Context } from './pipeline.ts'
+import type { Job } from './entities/job.ts'
+import { grassTable } from './reference/firmGrasses.ts'
+import { onlyKnownGrasses } from './seed/knownGrasses.ts'
+import { lotsOfJob } from './stock/lotsOfJob.ts'
+import { lotValues } from './stock/lotWorth.ts'
+import { seedOnShelf, type BagOnShelf } from './stock/seedOnShelf.ts'
+import type { Notice } from './trace/figure.ts'
+import { Trace } from './trace/trace.ts'
+
+/** A job as it is planned: with the firm's grasses only, and its lots as they lie on the shelf today. */
+export function jobAsPlanned(
+  entered: Job,
+  { firm, stock = [], today }: Pick<Context, 'firm' | 'stock' | 'today'>,
+): { job: Job; shelf: BagOnShelf[]; notices: Notice[]; trace: Trace } {
+  const grasses = grassTable(firm.grasses)
+  const trace = new Trace(firm.values, grasses)
+  const known = onlyKnownGrasses(entered, grasses)
+  const { job, notices } = lotsOfJob(known.job, stock, grasses, today, trace)
+  return { job, shelf: seedOnShelf(stock, grasses, today, trace.values(lotValues)), notices: [...known.notices, ...notices], trace }
+}

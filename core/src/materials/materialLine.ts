@@ -1,0 +1,48 @@
+import type { Packs } from './packs.ts'
+import { type Figure } from '../trace/figure.ts'
+import type { Message } from '../trace/message.ts'
+import { allZones, rule } from '../trace/rule.ts'
+import { zoneOf, zoneScope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
+
+/** One line of what to buy, carry and weigh out: a figure for each zone that takes some, and one for the order. */
+export interface MaterialLine {
+  id: string
+  name: Message
+  detail: Message
+  cells: Record<string, string>
+  total: string
+  packs: (Packs & { figure: string }) | null
+  /** Weight on the barrow, t. */
+  tonnes: number
+  /** What the doubt about the area is worth, where the area's error is known. */
+  doubt: Message
+  /** Figures that say the total in other words: tonnes, barrows. */
+  also: string[]
+}
+
+const both = { key: 'both', stage: 5, label: 'Both sowings', standing: 'calculation' } as const
+
+/** What the two rounds of a zone that is sown twice come to, by unit. */
+export const bothRounds = {
+  kg: rule({ ...both, id: 'materials.both-rounds.kg', ...allZones('kg') }),
+  L: rule({ ...both, id: 'materials.both-rounds.L', ...allZones('L') }),
+  m2: rule({ ...both, id: 'materials.both-rounds.area', ...allZones('m2') }),
+  m3: rule({ ...both, id: 'materials.both-rounds.volume', ...allZones('m3') }),
+}
+
+/** The figure of each zone; where a zone has two rounds, what they come to. */
+export function cellsOf(key: string, list: readonly { zone: string; amount: Figure }[], trace: Trace): Record<string, string> {
+  const zones = [...new Set(list.map((x) => zoneOf(x.zone)))]
+  return Object.fromEntries(
+    zones.map((zone) => {
+      const mine = list.filter((x) => zoneOf(x.zone) === zone).map((x) => x.amount)
+      if (mine.length === 1) return [zone, mine[0]!.id]
+      // The rules differ in their unit alone.
+      const by = bothRounds[mine[0]!.unit as keyof typeof bothRounds] as typeof bothRounds.kg
+      return [zone, trace.work(by, zoneScope(zone), { zones: mine }, { part: key }).id]
+    }),
+  )
+}
+/** A line with nothing to it but its figures. */
+export const plain = { packs: null, tonnes: 0, doubt: '' as Message, also: [] as string[] }
