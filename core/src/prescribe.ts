@@ -1,11 +1,11 @@
-import { addDays, type Day } from './calendar/day.ts'
+import { addDays, dayOf, type Day } from './calendar/day.ts'
 import type { Firm } from './entities/firm.ts'
 import type { Job } from './entities/job.ts'
 import { approachZone, type ZoneApproach } from './approach/approach.ts'
 import type { StationClimate } from './climate/placeYear.ts'
 import { growingSeason, leadTimeValues, siteClimate, type SiteClimate } from './climate/siteClimate.ts'
 import { leadOf } from './climate/sowingLines.ts'
-import { lastDayToSow } from './climate/sowingWindow.ts'
+import { lastDayToSow, seasonAround } from './climate/sowingWindow.ts'
 import type { WeatherDay } from './climate/weatherSeries.ts'
 import { findingOf, type Finding } from './findings/finding.ts'
 import { findInZone, startOverLine } from './findings/findInZone.ts'
@@ -27,7 +27,7 @@ import { lotFigures, reserveShare, seedOrders, seedZone, type LotFigures, type Z
 import type { BagOnShelf } from './stock/seedOnShelf.ts'
 import { num, type Figure, type Notice } from './trace/figure.ts'
 import type { Memo } from './trace/memo.ts'
-import { joined, quantity, say, type Message } from './trace/message.ts'
+import { joined, onDay, quantity, say, type Message } from './trace/message.ts'
 import { figureId, JOB, laterRound, zoneScope } from './trace/scope.ts'
 import type { Trace } from './trace/trace.ts'
 import { surveySite } from './walkover/siteSurvey.ts'
@@ -194,8 +194,8 @@ const frostWanted = (job: Job, climate: SiteClimate, walked: boolean): Notice[] 
 function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFigures, r: ZoneReadings): ZonePlan {
   const { job, firm, schools, today, trace } = brief
   const findings = findInZone(r, schools, Number((job.walked ?? today).slice(0, 4)), trace)
-  const approach = approachZone({ r, findings, job, schools, trace })
   const season = seasonOf(r, climate.latitude)
+  const approach = approachZone({ r, findings, job, schools, winterAhead: winterAhead(brief, climate, r, season), trace })
   const work = zoneWork({ r, season, approach: approach.chosen, findings, job, schools, trace })
   const mixing = mixBriefOf(brief, climate, lots, work)
   const suggested = mixFor(mixing)
@@ -230,6 +230,29 @@ function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFig
     findings,
     notices,
   }
+}
+
+/**
+ * Why new ground cannot be sown properly any more this season though a quick cover still can: the last day has passed and killing frost is ahead. Null where
+ * it can, where the frost has come, or where the school sows on.
+ */
+function winterAhead(
+  { schools, today, waits, trace }: PrescribeBrief,
+  climate: SiteClimate,
+  r: ZoneReadings,
+  season: 'cool' | 'warm',
+): Message | null {
+  if (schools.late !== 'stop') return null
+  const ready = addDays(today, trace.value(leadTimeValues.prepare))
+  const wait = waits.sow([r.id])
+  const from = wait !== null && wait > ready ? wait : ready
+  const { warmest, frost } = seasonAround(climate, from, schools.cutOff)
+  const last = lastDayToSow(season, climate, from, schools.cutOff, trace)
+  // A quick cover is raked in within days, whatever the proper sowing would take.
+  const soon = addDays(today, 2)
+  const covered = wait !== null && wait > soon ? wait : soon
+  if (frost === null || dayOf(warmest) > from || from <= last || covered > dayOf(frost)) return null
+  return say`${onDay(last)} was the last day to sow it properly, and killing frost is due by ${onDay(dayOf(frost))}: a quick cover holds it, and the proper grass follows in its season.`
 }
 
 /** Ground held over is sown properly in its season: over what stands by then, as new where hardly anything did. */

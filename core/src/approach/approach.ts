@@ -46,13 +46,15 @@ interface Brief {
   findings: readonly Finding[]
   job: Job
   schools: Schools
+  /** Why new ground is held over the winter, where it has to be. */
+  winterAhead: Message | null
   trace: Trace
 }
 
 const isBumpy = ({ findings, r }: Brief) => findingOf(findings, r.id, 'lows')?.verdict === 'act'
 
 function suggest(brief: Brief): { approach: ApproachId; why: Message } {
-  const { r, job, schools, trace } = brief
+  const { r, job, schools, winterAhead, trace } = brief
   const marginal = trace.value(lightLines.marginal)
   if (r.sunKnown && num(r.sun) < marginal)
     return { approach: 'leave', why: say`Under ${quantity(marginal, 'h')} of sun grass is the wrong plant; seed would be money lost.` }
@@ -67,6 +69,8 @@ function suggest(brief: Brief): { approach: ApproachId; why: Message } {
       approach: 'plugs',
       why: say`${r.wanted} wanted grass is left, of a turf whose seed is not to be had: its own plugs or runners, or turf laid.`,
     }
+  if (cover < line && winterAhead !== null && r.bare !== null && num(r.bare) >= trace.value(coverLines.bareInWinter))
+    return { approach: 'hold-over', why: say`${r.bare} is bare going into winter. ${winterAhead}` }
   if (cover < line)
     return {
       approach: 'sow-new',

@@ -10,6 +10,7 @@ export const coverLines = tradeValues('cover', {
   gaps: value(10, '%', 'model', 'Warm turf that spreads closes gaps by itself up to this much bare ground', [1, 40]),
   mend: value(3, '%', 'model', 'From this much bare ground there are spots to mend', [0.5, 30]),
   mendable: value(60, '%', 'model', 'From this much wanted cover mending the bare spots alone is worth offering', [20, 100]),
+  bareInWinter: value(30, '%', 'model', 'Ground this bare is not left open over winter', [5, 90]),
   clumps: value(5, '%', 'model', 'Incurable grassy weeds from this share are worth digging out as clumps', [0.5, 40]),
   handWeeded: value(15, '%', 'model', 'Weeds up to this share are weeded by hand', [1, 60]),
   nothingLeft: value(15, '%', 'model', 'Below this much wanted cover there is no sward to cut or to read thatch in', [0, 40]),

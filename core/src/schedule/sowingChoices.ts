@@ -18,6 +18,7 @@ export const choiceValues = tradeValues('choice', {
   worth: value(35, '%', 'model', 'Spring is taken for cool grass where at least so many years in a hundred succeed', [5, 90]),
   late: value(21, 'd', 'model', 'A day so much later than could be is said first', [7, 60]),
   soon: value(7, 'd', 'model', 'Days it takes at least before seed can go down, for comparing seasons', [1, 30]),
+  coverSoon: value(1, 'd', 'model', 'and a quick cover', [0, 14]),
 })
 
 /** A season in which something can be sown: days of the window in a row. */
@@ -133,9 +134,10 @@ export const COVER_WITHIN = 60
 const inSpan = ({ from, to }: SeasonSpan, i: number) => i >= from && i <= to
 
 /** The first good day of a season that seed could go down, else the first marginal one; null where the season is over by then. */
-function firstIn({ window, trace, fixed, steps }: ChoiceBrief, { from, to }: SeasonSpan): Day | null {
+function firstIn({ window, sown, trace, fixed, steps }: ChoiceBrief, { from, to }: SeasonSpan): Day | null {
   const notBefore = fixed[steps.anchor]!.notBefore
-  const soonest = Math.max(from, trace.value(choiceValues.soon), notBefore ? daysBetween(window.start, notBefore) : 0)
+  const soon = trace.value(sown.purpose === 'cover' ? choiceValues.coverSoon : choiceValues.soon)
+  const soonest = Math.max(from, soon, notBefore ? daysBetween(window.start, notBefore) : 0)
   let marginal: number | null = null
   for (let i = soonest; i <= to; i++) {
     if (window.states[i] === 'open') return addDays(window.start, i)

@@ -449,4 +449,6 @@ lot.sureTo                                 7 %      model         2..20
 plugs.apart                              250 mm     model         50..600
 plugs.size                                50 mm     practice      20..150
 materials.turf-rolls.roll                  1 m2     practice      0.1..50
+cover.bareInWinter                        30 %      model         5..90
+choice.coverSoon                           1 d      model         0..14
 `

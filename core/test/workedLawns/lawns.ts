@@ -48,6 +48,27 @@ const SEED: StepKind[] = ['sow', 'work-in', 'cover']
 
 export const LAWNS: WorkedLawn[] = [
   {
+    name: 'a bare bank five days before killing frost',
+    because: 'It crusts and washes if it lies open: a quick cover goes on at once, the proper grass follows in its season.',
+    today: '2026-10-20', job: { site: { latitude: 45, frost: '25 Oct' } },
+    zone: { ...sound, ...cover(3, 7), slope: '1 in 5', present: [] },
+    sowing: 'cover-then-sow', wanted: ['sow', 'cover'], never: ['core', 'kill'],
+  },
+  {
+    name: 'the same bank in August',
+    because: 'There is time to sow it properly.',
+    today: '2026-08-15', job: { site: { latitude: 45, frost: '25 Oct' } },
+    zone: { ...sound, ...cover(3, 7), slope: '1 in 5', present: [] },
+    sowing: 'new', wanted: ['sow', 'cover'], never: ['core'], months: [8, 9, 10],
+  },
+  {
+    name: 'the bank late, where the firm sows dormant',
+    because: 'The school sows on; nothing is held over.',
+    today: '2026-10-20', job: { site: { latitude: 45, frost: '25 Oct' }, schools: { late: 'dormant' } },
+    zone: { ...sound, ...cover(3, 7), slope: '1 in 5', present: [] },
+    sowing: 'new', wanted: ['sow'], never: [],
+  },
+  {
     name: 'weeds in a thin rye lawn, by the school that is safe at seeding',
     because: 'What seed stands goes down with it on the day; weeds bleach, and the customer is told.',
     today: '2026-08-20', job: { site: NORTH, schools: { weeds: 'safe-at-seeding' } },
