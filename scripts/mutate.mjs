@@ -12,7 +12,7 @@ import { dependencies, root } from './ready.mjs'
  *   npm run mutate -- --all        every one of them
  *   npm run mutate -- seed 80      80 faults in one room
  */
-const ROOMS = ['approach', 'climate', 'establish', 'findings', 'materials', 'schedule', 'seed', 'trace', 'walkover', 'work', 'rules']
+const ROOMS = ['approach', 'climate', 'establish', 'findings', 'materials', 'schedule', 'seed', 'stock', 'trace', 'walkover', 'work', 'rules']
 const args = process.argv.slice(2)
 const room = args.find((a) => ROOMS.includes(a))
 const wanted = args.includes('--all') ? Infinity : Number(args.find((a) => /^\d+$/.test(a)) ?? 200)

@@ -1,46 +1,20 @@
-import { mkdtempSync } from 'node:fs'
-import { createServer, type Server } from 'node:http'
-import type { AddressInfo } from 'node:net'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { addDays } from '@juvena/core/calendar/day'
 import { modelFromNormals } from '@juvena/core/climate/climateModel'
-import { createApp } from '../src/app.ts'
-import { stoppedClock } from '../src/clock.ts'
 import { fillDemo } from '../src/demo/fill.ts'
 import { demoStation, DEMO_TODAY } from '../src/demo/jobs.ts'
 import { simulatedStationDays } from '../src/standIns/simulatedWeather.ts'
-import { partsOver } from '../src/parts.ts'
-import { openDatabase } from '../src/store/database.ts'
 
-let db: Knex
-let server: Server
-let base: string
+import { testServer, type TestServer } from './testServer.ts'
+
+let served: TestServer
+let call: TestServer['call']
 beforeAll(async () => {
-  db = await openDatabase(':memory:')
-  const parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-photos-')), stoppedClock(DEMO_TODAY))
-  await fillDemo(parts)
-  server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')
-  await new Promise((done) => server.once('listening', done))
-  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  served = await testServer(fillDemo)
+  call = served.call
 })
-afterAll(async () => {
-  server.close()
-  await db.destroy()
-})
+afterAll(() => served.stop())
 
-// The tests read many shapes of answer.
-// eslint-disable-next-line @typescript-eslint/no-explicit-any
-async function call(method: string, path: string, body?: unknown): Promise<{ status: number; body: any }> {
-  const response = await fetch(base + path, {
-    method,
-    headers: body === undefined ? {} : { 'content-type': 'application/json' },
-    body: body === undefined ? undefined : JSON.stringify(body),
-  })
-  return { status: response.status, body: await response.json() }
-}
 const place = { name: 'Ridge road', latitude: -45.4, longitude: 169.2, elevation: '120 m' }
 const normals = demoStation.normals
 /** Days of a real-looking station, three years of them. */

@@ -1,41 +1,15 @@
-import { mkdtempSync } from 'node:fs'
-import { createServer, type Server } from 'node:http'
-import type { AddressInfo } from 'node:net'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { createApp } from '../src/app.ts'
-import { stoppedClock } from '../src/clock.ts'
-import { DEMO_TODAY } from '../src/demo/jobs.ts'
-import { partsOver } from '../src/parts.ts'
-import { openDatabase } from '../src/store/database.ts'
 
-let db: Knex
-let server: Server
-let base: string
+import { testServer, type TestServer } from './testServer.ts'
+
+let served: TestServer
+let call: TestServer['call']
 beforeAll(async () => {
-  db = await openDatabase(':memory:')
-  const parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-photos-')), stoppedClock(DEMO_TODAY))
-  server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')
-  await new Promise((done) => server.once('listening', done))
-  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  served = await testServer()
+  call = served.call
 })
-afterAll(async () => {
-  server.close()
-  await db.destroy()
-})
+afterAll(() => served.stop())
 
-// The tests read many shapes of answer.
-// eslint-disable-next-line @typescript-eslint/no-explicit-any
-async function call(method: string, path: string, body?: unknown): Promise<{ status: number; body: any }> {
-  const response = await fetch(base + path, {
-    method,
-    headers: body === undefined ? {} : { 'content-type': 'application/json' },
-    body: body === undefined ? undefined : JSON.stringify(body),
-  })
-  return { status: response.status, body: await response.json() }
-}
 const label = (number: string) => ({
   number,
   parts: [{ grass: 'perennial-ryegrass', cultivar: 'Tarn', pure: '97.5 %', germination: '88 %' }],
