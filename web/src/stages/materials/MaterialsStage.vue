@@ -22,7 +22,7 @@ const wide = computed(() => zones.value.length <= 4)
 const lines = computed(() => job.plan?.materials ?? [])
 const packs = (line: MaterialLine) =>
   line.packs
-    ? `${line.packs.counts.map((c) => `${c.count} × ${c.size} ${line.packs!.unit}`).join(' + ')}${line.packs.left > 0.15 ? `, ${firm.text(line.packs.left, 'kg')} to stock` : ''}`
+    ? `${line.packs.counts.map((c) => `${c.count} × ${c.size} ${line.packs!.unit}`).join(' + ')}${line.packs.cost === null ? '' : `, costs ${line.packs.cost.toLocaleString('en', { maximumFractionDigits: 2 })}`}${line.packs.left > 0.15 ? `, ${firm.text(line.packs.left, 'kg')} to stock` : ''}`
     : ''
 const also = (line: MaterialLine) =>
   line.also.map((id) => {
