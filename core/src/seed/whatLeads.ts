@@ -30,8 +30,9 @@ export function whatLeads(fits: readonly Fit[], ground: FitGround & { renovated:
     return { only: new Set(own.map((f) => f.grass.id)), says: say`Nothing foreign goes into turf that spreads: ${names} only.` }
   // New ground of cool grass is sown with what suits it; so is a sward too thin to match.
   if (sowing === 'new' && (r.wanted === null || num(r.wanted) < trace.value(coverLines.fifty))) return free('Too little stands to be matched.')
-  const able = own.filter((f) => f.out === null)
-  if (able.length === 0) return free(own[0]?.out ? say`Not more of ${own[0].grass.short}: ${own[0].out}.` : '')
+  const there = own.filter((f) => present.includes(f.grass))
+  const able = there.filter((f) => f.out === null)
+  if (able.length === 0) return free(there[0]?.out ? say`Not more of ${there[0].grass.short}: ${there[0].out}.` : '')
   const sick = r.zone.diseases.find((d) => d.active === true)
   if (sick) return free('Disease is active in what is there, so other kinds may join it.')
   const dark = able.every((f) => num(r.sun) < (f.grass.sunGood + leastSun(f.grass, schools, trace.value(fitValues.renewedSun))) / 2)
@@ -39,5 +40,6 @@ export function whatLeads(fits: readonly Fit[], ground: FitGround & { renovated:
   const worn = r.zone.wear === 'high' || job.aims.includes('hard-wear')
   if (worn && able.every((f) => f.grass.wear === 'low' || f.grass.wear === 'low-mid'))
     return free(say`${names} does not bear the wear asked for, so tougher grasses may join it.`)
-  return { only: new Set(able.map((f) => f.grass.id)), says: say`What is there leads: ${names}.` }
+  // Cultivars of a kind that is there may stand in for it.
+  return { only: new Set(own.filter((f) => f.out === null).map((f) => f.grass.id)), says: say`What is there leads: ${names}.` }
 }
