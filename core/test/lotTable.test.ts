@@ -44,6 +44,9 @@ describe('a firm’s own grasses', () => {
     expect(table['perennial-ryegrass']).toBe(GRASSES['perennial-ryegrass'])
     expect(grassTable(own({ id: 'perennial-ryegrass', sunLeast: '5 h' }))['perennial-ryegrass']).toMatchObject({ sunLeast: 5, sunGood: 5 })
     expect(GRASSES['perennial-ryegrass']!.sunLeast).toBe(4)
+    // A ryegrass that spreads by short stolons knits; one that says nothing of it does not.
+    expect(grassTable(own({ creeps: '2 mm' }))['north-rye']).toMatchObject({ spreads: true, creeps: 2 })
+    expect(table['north-rye']!.spreads).toBe(false)
   })
   it('are planned with: a rate the firm has changed changes what is weighed out', () => {
     const rye = zone({ mix: [{ grass: 'perennial-ryegrass', share: 100 }], cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 } })

@@ -20,6 +20,7 @@ export function fakeServer(draft: JobDraft) {
     const method = init?.method ?? 'GET'
     const body = init?.body ? (JSON.parse(init.body) as { revision: number; draft: JobDraft }) : null
     if (url.includes('/weather')) return answer(200, { outlook: null })
+    if (url.endsWith('/stock')) return answer(200, { lots: [] })
     if (url.endsWith('/copy')) return (state.copies.push(body!.draft), answer(201, { id: 'copy' }))
     if (url.endsWith('/diary')) return (state.diary.push(body!), answer(201, { diary: state.diary }))
     if (method === 'GET') return answer(200, served())

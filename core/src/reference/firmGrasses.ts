@@ -46,6 +46,8 @@ function changed(from: Grass, c: OwnGrass): Grass {
     ph: range(c.phLow, c.phHigh, from.ph)!,
     leaf: c.leaf ?? from.leaf,
     creeps: c.creeps ?? from.creeps,
+    // Some cultivars of a bunch grass do spread.
+    spreads: c.creeps === null ? from.spreads : c.creeps > 0,
     wear: c.wear ?? from.wear,
     drought: c.drought ?? from.drought,
     cold: c.cold ?? from.cold,
