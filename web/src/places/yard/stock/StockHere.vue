@@ -231,4 +231,17 @@ td button {
     overflow-x: auto;
   }
 }
+@media (max-width: 640px) {
+  th:nth-child(3),
+  td:nth-child(3),
+  th:nth-child(5),
+  td:nth-child(5),
+  th:nth-child(6),
+  td:nth-child(6) {
+    display: none;
+  }
+  .held {
+    min-width: 5rem;
+  }
+}
 </style>
