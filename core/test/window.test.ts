@@ -218,7 +218,7 @@ describe('no season is passed over in silence', () => {
       ),
       { numRuns: 250 },
     )
-  })
+  }, 240_000)
 })
 
 describe('the season a sowing is taken in', () => {

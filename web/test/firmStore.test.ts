@@ -10,12 +10,14 @@ interface Put {
   firm: Record<string, unknown>
 }
 function server(start: Record<string, unknown> = {}) {
-  const state = { revision: 1, draft: start, puts: [] as Put[], status: 200 }
+  const state = { revision: 1, draft: start, puts: [] as Put[], status: 200, slow: 0 }
   vi.stubGlobal('fetch', async (url: string, init?: { method?: string; body?: string }) => {
     if (url.endsWith('/today')) return new Response(JSON.stringify({ today: '2027-02-22', demo: true }))
     if (init?.method === 'PUT') {
       const put = JSON.parse(init.body!) as Put
+      if (state.slow > 0) await new Promise((done) => setTimeout(done, state.slow))
       state.puts.push(put)
+      if (put.revision !== state.revision) return new Response(JSON.stringify({ detail: 'An older revision.' }), { status: 409 })
       if (state.status !== 200)
         return new Response(JSON.stringify({ detail: 'These settings were changed in another window.' }), { status: state.status })
       state.revision++
@@ -52,6 +54,17 @@ describe('the firm on the page', () => {
   it('speaks the firm’s words', async () => {
     const { firm } = await loaded({ dialect: 'dethatch' })
     expect(firm.say('{Scarify}, then {core}')).toBe('Verticut, then core aerate')
+  })
+  it('a change made while another is being saved is saved after it, and “saved” is not said before', async () => {
+    const { state, firm } = await loaded()
+    state.slow = 1000
+    firm.change({ name: 'A' })
+    await vi.advanceTimersByTimeAsync(600)
+    firm.change({ name: 'B' })
+    await vi.advanceTimersByTimeAsync(900)
+    expect([firm.saving, state.puts.map((p) => p.firm.name)]).toEqual(['saving', ['A']])
+    await vi.advanceTimersByTimeAsync(3000)
+    expect([firm.saving, state.puts.map((p) => p.firm.name)]).toEqual(['saved', ['A', 'B']])
   })
   it('saves a while after the last change, once, on its revision', async () => {
     const { state, firm } = await loaded()

@@ -80,19 +80,30 @@ export const useFirm = defineStore('firm', () => {
   }
 
   let timer: ReturnType<typeof setTimeout> | undefined
+  /** A change was made that no save has taken yet. */
+  let waiting = false
   function change(patch: Partial<FirmDraft>) {
     draft.value = { ...draft.value, ...patch }
     if (patch.units) ownUnits.value = null
     clearTimeout(timer)
     if (problems.value.length > 0) return
     saving.value = 'saving'
+    waiting = true
     timer = setTimeout(() => void save(), 400)
   }
-  async function save() {
+  let running: Promise<void> | null = null
+  /** One save at a time, each on the revision the one before it made. */
+  async function save(): Promise<void> {
+    await running
+    running = saveOnce().finally(() => (running = null))
+    await running
+  }
+  async function saveOnce() {
+    waiting = false
     try {
       const stored = await api<{ revision: number }>('PUT', '/firm', { revision: revision.value, firm: draft.value })
       revision.value = stored.revision
-      saving.value = 'saved'
+      saving.value = waiting ? 'saving' : 'saved'
       failure.value = ''
     } catch (error) {
       saving.value = 'failed'
