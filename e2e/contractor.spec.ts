@@ -68,6 +68,7 @@ test('a pin is kept, flagged where it breaks the order, and lets go', async ({ p
   await expect(page.locator('tr.sow')).toContainText('pinned')
   // A Saturday may be pinned too, and seed and water stay together.
   await page.getByRole('slider', { name: 'Day of Sow, crossed' }).press('ArrowRight')
+  await expect(page.locator('tr.sow')).toContainText('Fri 5 Mar')
   await page.getByRole('slider', { name: 'Day of Sow, crossed' }).press('ArrowRight')
   await expect(page.locator('tr.sow')).toContainText('Sat 6 Mar')
   await expect(page.getByRole('row', { name: /Watering begins/ })).toContainText('Sat 6 Mar')
