@@ -1,4 +1,4 @@
-import { addDays, dayOf, type Day } from './calendar/day.ts'
+import { addDays, dayOf, laterDay, type Day } from './calendar/day.ts'
 import type { Firm } from './entities/firm.ts'
 import type { Job } from './entities/job.ts'
 import { approachZone, type ZoneApproach } from './approach/approach.ts'
@@ -21,7 +21,7 @@ import { levelValues, lightLines } from './reference/siteValues.ts'
 import type { Schools } from './reference/schools.ts'
 import type { WaitingPeriods } from './schedule/waitingPeriods.ts'
 import { judgeBags, judgeMix, type JudgedBag, type Judgement } from './seed/judgeMix.ts'
-import { alone, mixName, seasonOf, suggestMix, type Mix, type MixBrief } from './seed/mix.ts'
+import { alone, mixName, seasonOf, suggestMix, weigh, type Mix, type MixBrief, type MixGround } from './seed/mix.ts'
 import { oneMix, type MixedZone, type OneMix } from './seed/oneMix.ts'
 import { lotFigures, reserveShare, seedOrders, seedZone, type LotFigures, type ZoneSeed } from './seed/seedPlan.ts'
 import type { BagOnShelf } from './stock/seedOnShelf.ts'
@@ -245,12 +245,11 @@ function winterAhead(
   if (schools.late !== 'stop') return null
   const ready = addDays(today, trace.value(leadTimeValues.prepare))
   const wait = waits.sow([r.id])
-  const from = wait !== null && wait > ready ? wait : ready
+  const from = laterDay(ready, wait)
   const { warmest, frost } = seasonAround(climate, from, schools.cutOff)
   const last = lastDayToSow(season, climate, from, schools.cutOff, trace)
   // A quick cover is raked in within days, whatever the proper sowing would take.
-  const soon = addDays(today, 2)
-  const covered = wait !== null && wait > soon ? wait : soon
+  const covered = laterDay(addDays(today, 2), wait)
   if (frost === null || dayOf(warmest) > from || from <= last || covered > dayOf(frost)) return null
   return say`${onDay(last)} was the last day to sow it properly, and killing frost is due by ${onDay(dayOf(frost))}: a quick cover holds it, and the proper grass follows in its season.`
 }
@@ -284,20 +283,19 @@ function mixBriefOf({ job, schools, shelf, today, waits, trace }: PrescribeBrief
     const lead = leadOf(grass)
     return lead === 'cover' ? null : lastDayToSow(lead, climate, today, schools.cutOff, trace)
   }
-  return {
+  const ground: MixGround = {
     r,
     job,
     schools,
     season,
     sowing,
     place: climate.place,
-    sowingFrom: wait !== null && wait > ready ? wait : ready,
+    sowingFrom: laterDay(ready, wait),
     lastSowing: slowOnes(lastSowing, season, today, trace),
     renovated: plans(work, 'kill', 'strip'),
-    shelf,
-    bag: lots.bag,
     trace,
   }
+  return { ...ground, weighed: weigh(ground), shelf, bag: lots.bag }
 }
 
 /** The mix Juvena would sow: a quick cover where ground is held over, a cool grass where one is put into warm turf on purpose, else what suits it. */

@@ -33,6 +33,8 @@ export function dayOf(number: number): Day {
 }
 
 export const addDays = (day: Day, days: number): Day => dayOf(dayNumber(day) + days)
+/** The later of two days; the first where there is no second. */
+export const laterDay = (day: Day, other: Day | null): Day => (other !== null && other > day ? other : day)
 export const daysBetween = (from: Day, to: Day): number => dayNumber(to) - dayNumber(from)
 /** 0 Sunday … 6 Saturday. */
 export const weekday = (number: number): number => (((Math.round(number) + 4) % 7) + 7) % 7

@@ -71,18 +71,16 @@ function boundOf({ needs, company, each }: MixProblem, set: readonly Component[]
   return value
 }
 
-/** Whether shares keep within the limits by weight and by plants. */
-export function allowed(set: readonly Component[], shares: readonly number[]): boolean {
-  if (set.length === 1) return true
+/** Whether each keeps within its most by plants. */
+export function withinPlants(set: readonly Component[], shares: readonly number[]): boolean {
   let all = 0
   for (let i = 0; i < set.length; i++) all += shares[i]! * set[i]!.seeds
-  for (let i = 0; i < set.length; i++) {
-    const c = set[i]!
-    if (shares[i]! < c.least - EQUAL || shares[i]! > c.most + EQUAL) return false
-    if (100 * shares[i]! * c.seeds > c.mostPlants * all + EQUAL) return false
-  }
-  return true
+  return set.every((c, i) => 100 * shares[i]! * c.seeds <= c.mostPlants * all + EQUAL)
 }
+
+/** Whether shares keep within the limits by weight and by plants. */
+export const allowed = (set: readonly Component[], shares: readonly number[]): boolean =>
+  set.length === 1 || (set.every((c, i) => shares[i]! >= c.least - EQUAL && shares[i]! <= c.most + EQUAL) && withinPlants(set, shares))
 
 /** The best mix; null where there is nothing to mix. Of equals the cheaper, then the one whose ids come first: the order of candidates does not matter. */
 export function composeMix(problem: MixProblem, without: ReadonlySet<string> = new Set()): ComposedMix | null {

@@ -112,12 +112,13 @@ const clamp = (x: number) => Math.min(1, Math.max(0, x))
 /** 100 where it bears what is asked, less by each step it falls short. */
 const rated = (asked: number, bears: Level) => 100 * (1 - Math.max(0, asked - BEARS[bears]))
 
-type Held = FitGround & { v: { [K in keyof typeof fitValues]: number } }
-type Judge = (grass: Grass, at: Held) => { rating: number; /** Put into words only where it is shown. */ says: () => Message } | null
+type Numbers = { [K in keyof typeof fitValues]: number }
+/** Rates a grass; its words are put together only where they are shown. Null where nothing was read. */
+type Judge = (grass: Grass, ground: FitGround, v: Numbers) => { rating: number; says: () => Message } | null
 
 /** The least sun a grass is sown in, by the school of shade. */
 export function leastSun(grass: Grass, schools: Pick<Schools, 'shade'>, renewedSun: number): number {
-  return schools.shade === 'renewed' && grass.id === 'shade-ryegrass' ? Math.min(grass.sunLeast, renewedSun) : grass.sunLeast
+  return schools.shade === 'renewed' && grass.onlyFor === 'shade' ? Math.min(grass.sunLeast, renewedSun) : grass.sunLeast
 }
 
 const WEAR_ASKED = { low: 0.1, mid: 0.6, high: 1 }
@@ -125,10 +126,10 @@ const WEAR_ASKED = { low: 0.1, mid: 0.6, high: 1 }
 const DRY = { sand: 0.35, steep: 0.25, unwatered: 0.4, always: 0.2 }
 
 const JUDGES: Record<FitPartId, Judge> = {
-  light: (g, { r, schools, v, trace }) => {
+  light: (g, { r, schools, trace }, v) => {
     const sun = num(r.sun)
     const least = leastSun(g, schools, v.renewedSun)
-    const passes = g.id === 'shade-ryegrass' && schools.shade === 'lasting' && sun < trace.value(lightLines.cool)
+    const passes = g.onlyFor === 'shade' && schools.shade === 'lasting' && sun < trace.value(lightLines.cool)
     if (passes) return { rating: v.justEnough / 2, says: () => 'it thins out in shade and wants renewing every year' }
     const share = g.sunGood > least ? clamp((sun - least) / (g.sunGood - least)) : sun >= least ? 1 : 0
     return {
@@ -139,7 +140,7 @@ const JUDGES: Record<FitPartId, Judge> = {
           : say`lives on ${quantity(least, 'h')} of sun, at ease with ${quantity(g.sunGood, 'h')}; here it gets ${r.sun}`,
     }
   },
-  match: (g, { r, sowing, v }) => {
+  match: (g, { r, sowing }, v) => {
     if (r.present.length === 0 || sowing === 'new') return null
     if (r.present.some((p) => p.id === g.id)) return { rating: 100, says: () => 'already there, so leaf and colour match' }
     if (r.present.some((p) => kindOf(p) === kindOf(g))) return { rating: 60, says: () => 'of the kind that is there, in another colour and leaf' }
@@ -191,14 +192,14 @@ const JUDGES: Record<FitPartId, Judge> = {
               ]),
     }
   },
-  heat: (g, { place, v }) => {
+  heat: (g, { place }, v) => {
     const day = Math.round(place.high[place.warmest]!)
     const asked = clamp((day - v.hotFrom) / (v.hotTo - v.hotFrom))
     if (g.season === 'warm' || asked <= 0) return { rating: 100, says: () => say`summer days of ${quantity(day, 'C')}` }
     const rating = rated(asked, g.heat)
     return { rating, says: () => rating >= 100 ? say`stands summer days of ${quantity(day, 'C')}` : say`suffers in usual summer days of ${quantity(day, 'C')}` } // prettier-ignore
   },
-  cold: (g, { place, v }) => {
+  cold: (g, { place }, v) => {
     const night = Math.round(place.low[place.coldest]!)
     const rating = rated(clamp((v.coldFrom - night) / (v.coldFrom - v.coldTo)), g.cold)
     return { rating, says: () => rating >= 100 ? say`stands winter nights of ${quantity(night, 'C')}` : say`suffers in usual winter nights of ${quantity(night, 'C')}` } // prettier-ignore
@@ -275,10 +276,10 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
   if (num(r.cut) < lowest) return say`it is kept at ${quantity({ low: g.cut[0], high: g.cut[1] }, 'mm')}; cut at ${r.cut} it dies out`
   if (g.cut[1] <= v.shortGrass && num(r.cut) > v.cutTooHigh * g.cut[1])
     return say`it is for cuts of ${quantity(g.cut[1], 'mm')} and less; here it is ${r.cut}`
-  if (g.id === 'shade-ryegrass' && num(r.sun) >= trace.value(lightLines.cool) + 1) return 'bred for shade; in this sun the usual rye is better'
+  if (g.onlyFor === 'shade' && num(r.sun) >= trace.value(lightLines.cool) + 1) return 'bred for shade; in this sun the usual rye is better'
   if (g.cut[0] > 80 && num(r.cut) <= 80) return 'it is not mown as a lawn'
-  if (g.id === 'rough-bluegrass' && !wetShade(ground)) return 'only for wet shade; elsewhere it is a weed'
-  if (g.id === 'alkaligrass' && r.zone.salty !== true) return 'only worth sowing where there is salt'
+  if (g.onlyFor === 'wet shade' && !wetShade(ground)) return 'only for wet shade; elsewhere it is a weed'
+  if (g.onlyFor === 'salt' && r.zone.salty !== true) return 'only worth sowing where there is salt'
   const last = lastSowing(g)
   return last !== null && last < sowingFrom ? say`it wanted sowing by ${onDay(last)}` : null
 }
@@ -299,23 +300,14 @@ class JudgedPart implements FitPart {
   }
 }
 
-const HELD = new WeakMap<FitGround, Held>()
-/** The ground with the numbers it is judged by, put together once for all grasses. */
-function heldAgainst(ground: FitGround): Held {
-  let held = HELD.get(ground)
-  if (!held) HELD.set(ground, (held = { ...ground, v: ground.trace.values(fitValues) }))
-  return held
-}
-
 /** How one grass fits a zone. */
 export function fitOf(grass: Grass, ground: FitGround): Fit {
-  const at = heldAgainst(ground)
-  const { v } = at
+  const v = ground.trace.values(fitValues)
   const parts: FitPart[] = []
   let sum = 0
   let weights = 0
   for (const part of FIT_PARTS) {
-    const judged = JUDGES[part](grass, at)
+    const judged = JUDGES[part](grass, ground, v)
     const weight = v[part]
     if (!judged || weight === 0) continue
     parts.push(new JudgedPart(part, weight, judged.rating, judged.says))

@@ -5,8 +5,7 @@ import type { BagOnShelf } from '../stock/seedOnShelf.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import { fitOf, type Fit } from './fit.ts'
 import { mayMix, mixName, mixProblem, type Mix, type MixBrief, type Shares } from './mix.ts'
-import { valueOf } from './composeMix.ts'
-import { whatLeads } from './whatLeads.ts'
+import { valueOf, type MixProblem } from './composeMix.ts'
 
 export interface Judgement {
   /** Points of 100 it falls behind Juvena's own mix; null where Juvena has none. */
@@ -41,31 +40,31 @@ const WRONG = 20
 
 /** Judges a mix as it is, a person's own or a bought one, for one zone. `suggested` is Juvena's. */
 export function judgeMix(parts: readonly Shares[], suggested: Mix, brief: MixBrief): Judgement {
-  const { r, trace } = brief
+  const { r, weighed, trace } = brief
   const scope = zoneScope(r.id)
   const sown = parts.filter((p) => p.share > 0)
-  const fits = sown.map((p) => fitOf(trace.grass(p.grass), brief))
-  const all = Object.values(trace.grasses).flatMap((g) => (g.season === brief.season && !g.passing ? [fitOf(g, brief)] : []))
-  const { only } = whatLeads(all, brief)
+  // A grass of another season, or one that passes, was not weighed for the mix.
+  const fit = (grass: GrassId) => weighed.fits.find((f) => f.grass.id === grass) ?? fitOf(trace.grass(grass), brief)
+  const fits = sown.map((p) => fit(p.grass))
+  const { only } = weighed.leading
   const instead: Message = suggested.parts.length > 0 ? say`What fits: ${mixName(suggested.parts, trace)}.` : 'Nothing of the table fits here.'
   const about = (grass: GrassId): Omit<Notice, 'title' | 'says'> => ({ id: figureId(scope, 'mix', grass), stage: 4, zone: r.zone.id, level: 'warn' })
   const notices = sown.flatMap((p, i): Notice[] => {
     const words = wrongWith(fits[i]!, sown, brief, only)
     return words ? [{ ...about(p.grass), title: say`${r.name}: ${words.title}`, says: say`${words.says} ${instead}` }] : []
   })
-  const problem = mixProblem(brief, fits, only !== null)
-  const order = sown.map((p) => problem.components.find((c) => c.grass === p.grass)!)
-  const own = mixValueOf(problem, order, sown)
+  const own = worthOf(mixProblem(brief, fits), sown)
   const best = suggested.parts.filter((p) => p.score)
-  const bestProblem = mixProblem(brief, best.map((p) => fitOf(trace.grass(p.grass), brief)), only !== null) // prettier-ignore
-  const loses = best.length > 0 ? Math.max(0, Math.round(mixValueOf(bestProblem, bestProblem.components, best) - own)) : null
+  const most = best.length > 0 ? worthOf(mixProblem(brief, best.map((p) => fit(p.grass))), best) : null // prettier-ignore
+  const loses = most === null ? null : Math.max(0, Math.round(most - own))
   const wrong = fits.some((f, i) => f.out !== null && sown[i]!.share >= 20) || (loses !== null && loses >= WRONG)
   return { loses, verdict: wrong ? 'wrong' : notices.length > 0 || (loses ?? 0) >= BEARABLE ? 'bearable' : 'good', notices }
 }
 
-function mixValueOf(problem: Parameters<typeof valueOf>[0], set: Parameters<typeof valueOf>[1], parts: readonly Shares[]): number {
+/** Points of a mix whose parts are the components of the problem, in their order; shares need not make 100. */
+function worthOf(problem: MixProblem, parts: readonly Shares[]): number {
   const total = parts.reduce((sum, p) => sum + p.share, 0) || 1
-  return valueOf(problem, set, parts.map((p) => (100 * p.share) / total)) // prettier-ignore
+  return valueOf(problem, problem.components, parts.map((p) => (100 * p.share) / total)) // prettier-ignore
 }
 
 function wrongWith(

@@ -8,9 +8,9 @@ import { dot, sum } from '../quantities/sum.ts'
 import type { BagOnShelf } from '../stock/seedOnShelf.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import { allowed, composeMix, type ComposedMix, type Component, type MixProblem, valueOf } from './composeMix.ts'
+import { composeMix, type ComposedMix, type Component, type MixProblem, valueOf, withinPlants } from './composeMix.ts'
 import { FIT_PART_NAMES, fitOf, type Fit, type FitGround, type FitPart } from './fit.ts'
-import { whatLeads } from './whatLeads.ts'
+import { whatLeads, type Leading } from './whatLeads.ts'
 
 export interface MixPart {
   grass: GrassId
@@ -114,10 +114,26 @@ export function seasonOf(r: ZoneReadings, latitude: number): 'cool' | 'warm' {
   return Math.abs(latitude) < WARM_BELOW ? 'warm' : 'cool'
 }
 
-/** What a mix is chosen for. */
-export interface MixBrief extends FitGround {
+/** The ground a mix is chosen for. */
+export interface MixGround extends FitGround {
   /** The old sward is killed or lifted off. */
   renovated: boolean
+}
+
+/** Every lasting grass of the season held against a zone, and what the sward that stands says of them. */
+export interface Weighed {
+  fits: Fit[]
+  leading: Leading
+}
+
+export function weigh(ground: MixGround): Weighed {
+  const fits = Object.values(ground.trace.grasses).flatMap((g) => (g.passing || g.season !== ground.season ? [] : [fitOf(g, ground)]))
+  return { fits, leading: whatLeads(fits, ground) }
+}
+
+/** What a mix is chosen for, and by. */
+export interface MixBrief extends MixGround {
+  weighed: Weighed
   /** Lots that lie on the shelf. */
   shelf: readonly BagOnShelf[]
   /** Pure live seed of the bag a grass comes from, %, and what a kilogram costs; 0 where not known. */
@@ -130,12 +146,10 @@ export const NO_MIX: Mix = { parts: [], leads: '', left: [], without: [], thumb:
 
 /** The mix that serves a zone best, from every grass of the table. Juvena's model over common practice. */
 export function suggestMix(brief: MixBrief): Mix {
-  const { trace } = brief
-  const all = Object.values(trace.grasses).flatMap((g) => (g.passing || g.season !== brief.season ? [] : [fitOf(g, brief)]))
-  const leading = whatLeads(all, brief)
+  const { fits: all, leading } = brief.weighed
   const foreign = (f: Fit) => leading.only !== null && !leading.only.has(f.grass.id)
   const fits = all.filter((f) => f.out === null && !foreign(f))
-  const problem = mixProblem(brief, fits, leading.only !== null)
+  const problem = mixProblem(brief, fits)
   const best = composeMix(problem)
   const byScore = [...all].sort((a, b) => b.score - a.score || (a.grass.id < b.grass.id ? -1 : 1))
   if (!best) return { ...NO_MIX, leads: leading.says, left: leftOut(byScore, foreign), nothing: nothingFits(brief, byScore, foreign) }
@@ -147,7 +161,7 @@ export function suggestMix(brief: MixBrief): Mix {
   )
   const nurse = nurseShare(brief)
   const scoreOf = fitFigures(brief, taken)
-  trace.found(mixRules.mix, zoneScope(brief.r.id), Math.round(best.value * 10) / 10, {
+  brief.trace.found(mixRules.mix, zoneScope(brief.r.id), Math.round(best.value * 10) / 10, {
     share: best.parts.map((p) => p.share),
     fit: taken.map((f) => Math.round(f.score * 10) / 10),
   })
@@ -156,11 +170,10 @@ export function suggestMix(brief: MixBrief): Mix {
     share: nurse ? Math.round((share * (100 - nurse)) / 100 / problem.step) * problem.step : share,
     reason: reasonOf(problem, best.parts, i, taken[i]!, fits),
     score: scoreOf[i]!.id,
-    ...limitOf(component, best.parts),
+    ...limitOf(component, best.parts, problem.step),
   }))
   parts[0]!.share += 100 - nurse - parts.reduce((total, p) => total + p.share, 0)
   if (nurse) parts.push({ grass: 'annual-ryegrass', share: nurse, reason: 'nurse on the bank: up in days, gone within the year' })
-  const sharesOf = (of: typeof best) => of.parts.map((p) => ({ grass: p.component.grass, share: p.share }))
   const without =
     best.parts.length < 2 && fits.length < 2
       ? []
@@ -184,6 +197,9 @@ export function suggestMix(brief: MixBrief): Mix {
   }
 }
 
+/** A mix as grasses and shares. */
+export const sharesOf = ({ parts }: ComposedMix): Shares[] => parts.map((p) => ({ grass: p.component.grass, share: p.share }))
+
 /** How quick, and how well it knits: 0 to 1. */
 function services(grass: Grass, { slowShow, quickShow }: { slowShow: number; quickShow: number }): number[] {
   const shows = grass.days ? middle(grass.days) : slowShow
@@ -192,10 +208,11 @@ function services(grass: Grass, { slowShow, quickShow }: { slowShow: number; qui
 }
 
 /** The search for a zone's mix: its grasses, and what a mix is to serve. */
-export function mixProblem({ r, sowing, bag, trace }: MixBrief, fits: readonly Fit[], led: boolean): MixProblem {
+export function mixProblem({ r, sowing, weighed, bag, trace }: MixBrief, fits: readonly Fit[]): MixProblem {
   const v = trace.values(mixValues)
   const bank = num(r.slope) >= trace.value(slopeLines.bank)
-  const kept = led ? [...new Set(fits.flatMap((f) => r.present.filter((p) => kindOf(p) === kindOf(f.grass)).map(kindOf)))] : []
+  const kept =
+    weighed.leading.only !== null ? [...new Set(fits.flatMap((f) => r.present.filter((p) => kindOf(p) === kindOf(f.grass)).map(kindOf)))] : []
   const components = fits.map(({ grass, score }): Component => {
     const { pls, cost } = bag(grass.id)
     const [least, most] = grass.share
@@ -278,19 +295,12 @@ function reasonOf(
   return most && most.gain > 0.5 ? most.p.says : (fit.parts.find((p) => p.part === 'light')?.says ?? 'fits light, cut and season')
 }
 
-function limitOf(c: Component, parts: readonly { component: Component; share: number }[]): { limit?: Message } {
+function limitOf(c: Component, parts: readonly { component: Component; share: number }[], step: number): { limit?: Message } {
   if (parts.length < 2) return {}
   const share = parts.find((p) => p.component === c)!.share
-  const more = parts.map((p) => p.share + (p.component === c ? 5 : 0))
-  if (
-    c.mostPlants < 100 &&
-    !allowed(
-      parts.map((p) => ({ ...p.component, least: 0, most: 100 })),
-      more,
-    )
-  )
-    // prettier-ignore
-    return { limit: say`more would be over ${quantity(c.mostPlants, '%')} of the plants` }
+  const more = parts.map((p) => p.share + (p.component === c ? step : 0))
+  const set = parts.map((p) => p.component)
+  if (c.mostPlants < 100 && !withinPlants(set, more)) return { limit: say`more would be over ${quantity(c.mostPlants, '%')} of the plants` }
   if (share >= c.most) return { limit: say`at most ${quantity(c.most, '%')} in company` }
   return share <= c.least ? { limit: say`at least ${quantity(c.least, '%')} in company` } : {}
 }
@@ -322,7 +332,7 @@ function fromShelf({ shelf }: MixBrief, problem: MixProblem, best: ComposedMix):
   const there = new Set(shelf.flatMap((b) => (b.parts.length === 1 ? [b.parts[0]!.grass] : [])))
   if (there.size === 0 || best.parts.every((p) => there.has(p.component.grass))) return null
   const found = composeMix(problem, new Set(problem.components.map((c) => c.grass).filter((g) => !there.has(g))))
-  return found && { parts: found.parts.map((p) => ({ grass: p.component.grass, share: p.share })), loses: Math.round(best.value - found.value) }
+  return found && { parts: sharesOf(found), loses: Math.round(best.value - found.value) }
 }
 
 /** Common practice where nobody looks closer: by light and cut. */

@@ -1,6 +1,6 @@
 import type { GrassId } from '../reference/grasses.ts'
 import { composeMix, valueOf, type Component, type MixProblem } from './composeMix.ts'
-import type { Shares } from './mix.ts'
+import { mixKey, sharesOf, type Shares } from './mix.ts'
 
 /** One mix for several zones, and what each of them gives up by it, in points of 100. */
 export interface OneMix {
@@ -23,8 +23,7 @@ export interface MixedZone {
  * them all, or where they have the same mix anyway.
  */
 export function oneMix(zones: readonly MixedZone[]): OneMix | null {
-  const key = (parts: readonly Shares[]) => [...parts].map((p) => `${p.grass} ${p.share}`).sort().join() // prettier-ignore
-  if (zones.length < 2 || new Set(zones.map((z) => key(z.best))).size < 2) return null
+  if (zones.length < 2 || new Set(zones.map((z) => mixKey(z.best))).size < 2) return null
   const first = zones[0]!.problem
   const whole = zones.reduce((sum, z) => sum + z.area, 0)
   const inZone = (z: MixedZone, grass: GrassId) => z.problem.components.find((c) => c.grass === grass)
@@ -42,7 +41,7 @@ export function oneMix(zones: readonly MixedZone[]): OneMix | null {
   }
   const best = composeMix(problem)
   if (!best) return null
-  const parts = best.parts.map((p) => ({ grass: p.component.grass, share: p.share }))
+  const parts = sharesOf(best)
   return {
     parts,
     zones: zones.map((z) => ({ zone: z.zone, loses: Math.max(0, Math.round(worth(z, z.best) - worth(z, parts))) })),

@@ -1,16 +1,14 @@
-/** Natural log of the chance of exactly k in n at chance p, by sums of logs: exact to rounding for the few hundred seeds of a test. */
-function logChance(k: number, n: number, p: number): number {
-  let log = k * Math.log(p) + (n - k) * Math.log1p(-p)
-  for (let i = 1; i <= k; i++) log += Math.log((n - k + i) / i)
-  return log
-}
-
-/** The chance of k or fewer in n at chance p. */
+/** The chance of k or fewer in n at chance p. Each term comes from the one before it, in logs, so that hundreds of seeds do not run out of small numbers. */
 export function atMost(k: number, n: number, p: number): number {
   if (k >= n || p <= 0) return 1
   if (k < 0 || p >= 1) return 0
-  let sum = 0
-  for (let i = 0; i <= k; i++) sum += Math.exp(logChance(i, n, p))
+  let log = n * Math.log1p(-p)
+  const odds = Math.log(p) - Math.log1p(-p)
+  let sum = Math.exp(log)
+  for (let i = 1; i <= k; i++) {
+    log += Math.log((n - i + 1) / i) + odds
+    sum += Math.exp(log)
+  }
   return Math.min(1, sum)
 }
 

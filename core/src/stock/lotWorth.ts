@@ -47,19 +47,20 @@ export interface LotWorth {
 export interface PaperTest {
   firstOn: Day
   lastOn: Day
-  /** Counted: share of seeds sprouted, and the exact 95 % interval, %. */
-  result: { share: number; low: number; high: number; final: boolean } | null
-  /** Seeds that would tell it surely enough. */
-  enough: number
+  /** Counted: share of seeds sprouted, %. */
+  result: { share: number; final: boolean } | null
   due: 'first' | 'last' | null
 }
 
 const USUAL = { purity: 98, germination: 88 }
 
+/** What a lot goes by: its number, or its name where it has none. */
+export const lotName = (lot: Pick<SeedLot, 'number' | 'name'>): string => lot.number || lot.name
+
 /** What a lot is worth on a day: the paper test counts before the label, and an old label is taken for less. */
 export function lotWorth(lot: SeedLot, grasses: GrassTable, today: Day, v: LotValues): LotWorth {
   const months = lot.tested === null ? null : daysBetween(lot.tested, today) / 30.44
-  const test = paperTestOf(lot, grasses, today, v)
+  const test = paperTestOf(lot, grasses, today)
   const tested = test?.result?.final ? test.result.share : null
   const bare = coatingOnLabel(lot) ? 1 : 1 - (lot.coating ?? 0) / 100
   const loss = { cool: v.coolLoss, shed: v.shedLoss, hot: v.hotLoss }[lot.storage]
@@ -114,20 +115,31 @@ function notesOn(lot: SeedLot, grasses: GrassTable, months: number | null, today
 }
 
 /** The days of a paper test, and what it has told so far. Slow and light-hungry seed wants light and warm days. */
-function paperTestOf(lot: SeedLot, grasses: GrassTable, today: Day, v: LotValues): PaperTest | null {
+function paperTestOf(lot: SeedLot, grasses: GrassTable, today: Day): PaperTest | null {
   const { started, seeds, first, last } = lot.test
   if (started === null) return null
   const days = lot.parts.flatMap((p) => (grasses[p.grass] ? [grasses[p.grass]!] : [])).map((g: Grass) => g.testDays)
   const firstOn = addDays(started, Math.max(1, ...days.map((d) => d[0])))
   const lastOn = addDays(started, Math.max(1, ...days.map((d) => d[1])))
   const counted = last ?? first
-  const laid = seeds ?? 100
-  const interval = counted === null ? null : exactInterval(Math.min(counted, laid), laid)
   return {
     firstOn,
     lastOn,
-    result: interval && { share: (100 * counted!) / laid, low: 100 * interval.low, high: 100 * interval.high, final: last !== null },
-    enough: seedsFor((lot.parts[0]?.germination ?? USUAL.germination) / 100, v.sureTo / 100),
+    result: counted === null ? null : { share: (100 * counted) / (seeds ?? SEEDS_LAID), final: last !== null },
     due: last !== null ? null : today >= lastOn ? 'last' : first === null && today >= firstOn ? 'first' : null,
+  }
+}
+/** Seeds of a paper test where their number was not entered. */
+const SEEDS_LAID = 100
+
+/** How sure a paper test is: the exact 95 % interval of what was counted, %, and how many seeds would tell it surely enough. For showing: it takes its time. */
+export function howSure(lot: SeedLot, v: LotValues): { interval: { low: number; high: number } | null; enough: number } {
+  const { seeds, first, last } = lot.test
+  const counted = last ?? first
+  const laid = seeds ?? SEEDS_LAID
+  const interval = counted === null ? null : exactInterval(Math.min(counted, laid), laid)
+  return {
+    interval: interval && { low: 100 * interval.low, high: 100 * interval.high },
+    enough: seedsFor((lot.parts[0]?.germination ?? USUAL.germination) / 100, v.sureTo / 100),
   }
 }

@@ -6,7 +6,7 @@ import type { Notice } from '../trace/figure.ts'
 import { say } from '../trace/message.ts'
 import { figureId, lotScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import { lotValues, lotWorth } from './lotWorth.ts'
+import { lotName, lotValues, lotWorth } from './lotWorth.ts'
 import type { OnShelf } from './shelf.ts'
 
 /** A lot of the firm's, and what is left of it. */
@@ -40,7 +40,7 @@ export function lotsOfJob(job: Job, stock: readonly StockLot[], grasses: GrassTa
       })
       return own
     }
-    const number = found.lot.number || found.lot.name
+    const number = lotName(found.lot)
     if (worth.verdict === 'do not use')
       notices.push({ ...about, level: 'hold', title: say`Do not sow lot ${number}.`, says: say`${worth.why} Choose another lot.` })
     return { ...own, name: number, purity: part.pure, germination: Math.max(1, part.germination), amount: own.amount ?? null }
@@ -58,7 +58,7 @@ export function shortOnShelf(job: Job, jobId: string | null, stock: readonly Sto
     const mine = jobId === null ? 0 : (found.shelf.forJobs[jobId] ?? 0) + usedFor(found.shelf, jobId)
     const there = Math.max(0, found.shelf.free) + mine
     if (need <= there + 1e-9) return []
-    const number = found.lot.number || found.lot.name
+    const number = lotName(found.lot)
     return [
       {
         id: figureId(lotScope(own.id), 'short'),

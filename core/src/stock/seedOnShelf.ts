@@ -1,7 +1,7 @@
 import type { Day } from '../calendar/day.ts'
 import type { GrassId, GrassTable } from '../reference/grasses.ts'
 import type { StockLot } from './lotsOfJob.ts'
-import { lotWorth, type LotValues } from './lotWorth.ts'
+import { lotName, lotWorth, type LotValues } from './lotWorth.ts'
 
 /** A lot as the choice of a mix sees it: what it holds, what it is worth, what it costs. */
 export interface BagOnShelf {
@@ -10,8 +10,7 @@ export interface BagOnShelf {
   number: string
   /** Its grasses by their share of the seed in it, %; they make 100. */
   parts: { grass: GrassId; share: number }[]
-  /** Pure live seed of the bag, %, and the price of a kilogram; 0 where not known. */
-  pls: number
+  /** The price of a kilogram; 0 where not known. */
   cost: number
 }
 
@@ -25,9 +24,8 @@ export function seedOnShelf(stock: readonly StockLot[], grasses: GrassTable, tod
     return [
       {
         id,
-        number: lot.number || lot.name,
+        number: lotName(lot),
         parts: known.map((p) => ({ grass: p.grass, share: (100 * p.pure) / pure })),
-        pls: known.reduce((sum, p) => sum + p.pls, 0),
         cost: lot.price !== null && lot.bag ? lot.price / lot.bag : 0,
       },
     ]

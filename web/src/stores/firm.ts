@@ -8,6 +8,7 @@ import { show, shown, type FigureValue, type Unit } from '@juvena/core/quantitie
 import { grassTable } from '@juvena/core/reference/firmGrasses'
 import type { GrassId } from '@juvena/core/reference/grasses'
 import { render } from '@juvena/core/present/render'
+import type { Shares } from '@juvena/core/seed/mix'
 import type { Message } from '@juvena/core/trace/message'
 import { api, ApiError } from './api.ts'
 
@@ -39,6 +40,11 @@ export const useFirm = defineStore('firm', () => {
   const grasses = computed(() => grassTable(settings.value.grasses))
   const grassName = (id: GrassId) => grasses.value[id]?.name ?? id
   const grassShort = (id: GrassId) => grasses.value[id]?.short ?? id
+
+  /** Grasses that are sown from seed. */
+  const sownGrasses = computed(() => Object.values(grasses.value).filter((g) => g.newRate !== null))
+  /** "rye 80 · red fescue 20". */
+  const mixText = (parts: readonly Shares[]) => parts.map((p) => `${grassShort(p.grass)} ${Math.round(p.share)}`).join(' · ')
 
   const ownUnits = ref<UnitSystem | null>(null)
   const units = computed<UnitSystem>(() => ownUnits.value ?? settings.value.units)
@@ -124,6 +130,8 @@ export const useFirm = defineStore('firm', () => {
     grasses,
     grassName,
     grassShort,
+    sownGrasses,
+    mixText,
     units,
     toggleUnits,
     field,

@@ -2,8 +2,11 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { seedLotSchema, type SeedLot, type SeedLotDraft, type StockMovement, type StockMovementDraft } from '@juvena/core/entities/stock'
 import type { StockLot } from '@juvena/core/stock/lotsOfJob'
+import { lotValues, lotWorth } from '@juvena/core/stock/lotWorth'
 import type { OnShelf } from '@juvena/core/stock/shelf'
+import { Trace } from '@juvena/core/trace/trace'
 import { api } from './api.ts'
+import { useFirm } from './firm.ts'
 import { newId } from './newId.ts'
 
 /** A lot as the server keeps it, with what is left of it. */
@@ -16,6 +19,7 @@ export interface ShownLot {
 
 /** The firm's seed on its shelf. */
 export const useStock = defineStore('stock', () => {
+  const firm = useFirm()
   const lots = shallowRef<ShownLot[]>([])
   const ready = ref(false)
   const failure = ref('')
@@ -61,6 +65,9 @@ export const useStock = defineStore('stock', () => {
     }
     return map
   })
+  const values = computed(() => new Trace(firm.settings.values).values(lotValues))
+  /** What each lot whose label can be read is worth today, by id. */
+  const worth = computed(() => new Map([...read.value].map(([id, lot]) => [id, lotWorth(lot, firm.grasses, firm.today, values.value)])))
   /** What a plan goes by. */
   const forPlans = computed<StockLot[]>(() =>
     lots.value.flatMap(({ id, shelf }) => {
@@ -68,5 +75,5 @@ export const useStock = defineStore('stock', () => {
       return lot ? [{ id, lot, shelf }] : []
     }),
   )
-  return { lots, ready, failure, read, forPlans, load, add, save, archive, move, movements }
+  return { lots, ready, failure, read, values, worth, forPlans, load, add, save, archive, move, movements }
 })

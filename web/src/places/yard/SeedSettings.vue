@@ -25,11 +25,7 @@ const addStrip = () =>
       strip: firm.draft.strip ?? (us.value ? '30 ft' : '10 m'),
     },
   ])
-const grasses = computed(() =>
-  Object.values(firm.grasses)
-    .filter((g) => g.newRate !== null)
-    .map((g) => ({ value: g.id, name: g.short })),
-)
+const grasses = computed(() => firm.sownGrasses.map((g) => ({ value: g.id, name: g.short })))
 </script>
 
 <template>

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { GrassId } from '@juvena/core/reference/grasses'
-import { lotValues, lotWorth } from '@juvena/core/stock/lotWorth'
-import { Trace } from '@juvena/core/trace/trace'
+import { lotName } from '@juvena/core/stock/lotWorth'
 import { figureId, lotScope } from '@juvena/core/trace/scope'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
@@ -11,8 +10,8 @@ import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
-import { newId } from '../../stores/newId.ts'
 import { useStock } from '../../stores/stock.ts'
+import { setLotOfGrass } from './lotOfGrass.ts'
 
 /** Where each grass of the job comes from: a lot on the shelf, or a label typed in. */
 const props = defineProps<{ grasses: readonly GrassId[] }>()
@@ -27,25 +26,19 @@ const lotProblem = (grass: GrassId, key: string) => {
   return at >= 0 ? job.problemAt(`lots[${at}].${key}`) : ''
 }
 function setLot(grass: GrassId, patch: { name?: string; purity?: string | null; germination?: string | null; stock?: string }) {
-  job.edit(`lot.${grass}.${Object.keys(patch)[0]}`, (d) => {
-    const lots = (d.lots ??= [])
-    const known = lots.find((l) => l.grass === grass)
-    if (known) Object.assign(known, patch)
-    else lots.push({ id: newId(), grass, ...patch })
-  })
+  job.edit(`lot.${grass}.${Object.keys(patch)[0]}`, (d) => setLotOfGrass(d, grass, patch))
 }
-const values = computed(() => new Trace(firm.settings.values).values(lotValues))
 /** Lots of a grass on the shelf, the one that stands longest first. */
 const shelf = (grass: GrassId) =>
   stock.forPlans
     .filter((s) => s.lot.parts.some((p) => p.grass === grass))
     .map((s) => {
-      const worth = lotWorth(s.lot, firm.grasses, firm.today, values.value)
+      const worth = stock.worth.get(s.id)!
       const part = worth.parts.find((p) => p.grass === grass)!
       const mixed = s.lot.parts.length > 1 ? ', a mix' : ''
       return {
         value: s.id,
-        name: `${s.lot.number || s.lot.name}, ${Math.round(part.germination)} %, ${firm.text(s.shelf.free, 'kg')} free${mixed}${worth.verdict === 'do not use' ? ', do not use' : ''}`,
+        name: `${lotName(s.lot)}, ${Math.round(part.germination)} %, ${firm.text(s.shelf.free, 'kg')} free${mixed}${worth.verdict === 'do not use' ? ', do not use' : ''}`,
         tested: s.lot.tested ?? '',
       }
     })

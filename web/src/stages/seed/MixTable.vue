@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { ZoneSummary } from '@juvena/core/pipeline'
 import type { GrassId } from '@juvena/core/reference/grasses'
+import type { Shares } from '@juvena/core/seed/mix'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import { useFirm } from '../../stores/firm.ts'
@@ -15,10 +16,9 @@ const job = useJob()
 const at = computed(() => job.zones.findIndex((z) => z.id === props.zone.id))
 const seed = computed(() => props.zone.seed!)
 const own = computed(() => job.zones[at.value]?.mix ?? null)
-type Part = { grass: GrassId; share: number }
-const parts = computed<Part[]>(() => seed.value.mix.map(({ grass, share }) => ({ grass, share })))
+const parts = computed<Shares[]>(() => seed.value.mix.map(({ grass, share }) => ({ grass, share })))
 
-function put(field: string, mix: Part[] | null) {
+function put(field: string, mix: Shares[] | null) {
   job.edit(`${props.zone.id}.mix.${field}`, (d) => {
     d.zones![at.value]!.mix = mix
   })
@@ -34,11 +34,7 @@ const add = (grass: GrassId | null) => {
   const with0 = [...parts.value, { grass, share: 0 }]
   put(`add${Date.now()}`, heldAtHundred(with0, with0.length - 1, parts.value.length === 0 ? 100 : 20))
 }
-const others = computed(() =>
-  Object.values(firm.grasses)
-    .filter((g) => g.newRate !== null && !parts.value.some((p) => p.grass === g.id))
-    .map((g) => ({ value: g.id, name: g.name })),
-)
+const others = computed(() => firm.sownGrasses.filter((g) => !parts.value.some((p) => p.grass === g.id)).map((g) => ({ value: g.id, name: g.name })))
 const shows = (grass: GrassId) => {
   const days = firm.grasses[grass]?.days
   return days ? `${days[0]}–${days[1]} d` : '—'
@@ -46,7 +42,6 @@ const shows = (grass: GrassId) => {
 const plants = (grass: GrassId) => seed.value.plants.find((p) => p.grass === grass)!
 const share = (grass: GrassId) => Number(job.figure(plants(grass)?.share.id)?.value ?? 0)
 const problem = computed(() => job.problemAt(`zones[${at.value}].mix`))
-const suggested = computed(() => props.zone.suggested.map((p) => `${firm.grassShort(p.grass)} ${p.share}`).join(' · '))
 </script>
 
 <template>
@@ -105,7 +100,8 @@ const suggested = computed(() => props.zone.suggested.map((p) => `${firm.grassSh
       <p v-if="own" class="judged" :class="zone.judged?.verdict">
         <b>Your mix</b>
         <template v-if="zone.judged && zone.judged.loses !== null">
-          {{ zone.judged.loses > 0 ? `falls ${zone.judged.loses} of 100 points behind` : 'is as good as' }} Juvena’s: {{ suggested }}.</template
+          {{ zone.judged.loses > 0 ? `falls ${zone.judged.loses} of 100 points behind` : 'is as good as' }} Juvena’s:
+          {{ firm.mixText(zone.suggested) }}.</template
         >
         <button type="button" class="plain" @click="put('back', null)">back to Juvena’s</button>
       </p>

@@ -8,7 +8,6 @@ const firm = useFirm()
 const job = useJob()
 const one = computed(() => job.plan?.oneMix ?? null)
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === id)?.name ?? id
-const named = computed(() => one.value?.parts.map((p) => `${firm.grassShort(p.grass)} ${p.share}`).join(' · ') ?? '')
 const given = computed(() =>
   [...new Set(one.value?.given.map((g) => `${firm.grassShort(g.grass)}, which does not suit ${zoneName(g.by)}`))].join('; '),
 )
@@ -28,7 +27,7 @@ function take() {
   <section v-if="one && !taken" class="one">
     <h3 class="ruled">One mix for all zones <span class="soft">one bag to carry</span></h3>
     <p>
-      <b>{{ named }}</b>
+      <b>{{ firm.mixText(one.parts) }}</b>
       <span v-for="z in one.zones" :key="z.zone" class="zone">
         {{ zoneName(z.zone) }} {{ z.loses > 0 ? `gives up ${z.loses} of 100 points` : 'gives up nothing' }}.
       </span>

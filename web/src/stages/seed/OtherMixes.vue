@@ -4,7 +4,7 @@ import type { ZoneSummary } from '@juvena/core/pipeline'
 import type { Shares } from '@juvena/core/seed/mix'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
-import { newId } from '../../stores/newId.ts'
+import { setLotOfGrass } from './lotOfGrass.ts'
 
 /** What was weighed besides: grasses left out and why, the best mix without each of those in it, and the usual rule of thumb. */
 const props = defineProps<{ zone: ZoneSummary }>()
@@ -13,7 +13,6 @@ const job = useJob()
 const all = ref(false)
 const chosen = computed(() => props.zone.seed!.chosen)
 const left = computed(() => (all.value ? chosen.value.left : chosen.value.left.slice(0, 4)))
-const named = (parts: readonly Shares[]) => parts.map((p) => `${firm.grassShort(p.grass)} ${p.share}`).join(' · ')
 const behind = (points: number) => (points > 0 ? `${points} ${points === 1 ? 'point' : 'points'} behind` : 'as good')
 const others = computed(() => [
   ...chosen.value.without.map((w) => ({ key: w.grass, name: `Without ${firm.grassShort(w.grass)}`, parts: w.parts, loses: w.loses })),
@@ -25,12 +24,7 @@ function sow(bag: ZoneSummary['bags'][number]) {
   job.edit(`${props.zone.id}.mix.bag`, (d) => {
     const zone = d.zones!.find((z) => z.id === props.zone.id)!
     zone.mix = bag.parts.map(({ grass, share }) => ({ grass, share: Math.round(share * 10) / 10 }))
-    const lots = (d.lots ??= [])
-    for (const { grass } of bag.parts) {
-      const known = lots.find((l) => l.grass === grass)
-      if (known) known.stock = bag.lot
-      else lots.push({ id: newId(), grass, stock: bag.lot })
-    }
+    for (const { grass } of bag.parts) setLotOfGrass(d, grass, { stock: bag.lot })
   })
 }
 const take = (parts: readonly Shares[]) =>
@@ -46,11 +40,11 @@ const take = (parts: readonly Shares[]) =>
       <h3>Other mixes</h3>
       <ul>
         <li v-for="o in others" :key="o.key">
-          <span class="soft">{{ o.name }}</span> <b>{{ named(o.parts) }}</b> <span class="small soft">{{ behind(o.loses) }}</span>
+          <span class="soft">{{ o.name }}</span> <b>{{ firm.mixText(o.parts) }}</b> <span class="small soft">{{ behind(o.loses) }}</span>
           <button type="button" class="plain small" @click="take(o.parts)">take it</button>
         </li>
         <li v-for="b in zone.bags" :key="b.lot">
-          <span class="soft">Bag {{ b.number }}</span> <b>{{ named(b.parts.map((p) => ({ ...p, share: Math.round(p.share) }))) }}</b>
+          <span class="soft">Bag {{ b.number }}</span> <b>{{ firm.mixText(b.parts) }}</b>
           <span class="small" :class="b.verdict === 'wrong' ? 'no' : 'soft'">
             {{ b.verdict === 'wrong' ? 'wrong here' : b.loses === null ? '' : behind(b.loses) }}{{ firm.say(b.says) ? `: ${firm.say(b.says)}` : '' }}
           </span>

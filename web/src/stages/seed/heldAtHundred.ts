@@ -1,12 +1,7 @@
-import type { GrassId } from '@juvena/core/reference/grasses'
-
-export interface Part {
-  grass: GrassId
-  share: number
-}
+import type { Shares } from '@juvena/core/seed/mix'
 
 /** A mix in which one share is set and the others keep their proportions, in whole percent that make exactly 100. */
-export function heldAtHundred(parts: readonly Part[], index: number, share: number): Part[] {
+export function heldAtHundred(parts: readonly Shares[], index: number, share: number): Shares[] {
   const set = Math.min(100, Math.max(0, Math.round(share)))
   if (parts.length === 1) return [{ ...parts[0]!, share: 100 }]
   const others = parts.reduce((sum, p, i) => sum + (i === index ? 0 : p.share), 0)

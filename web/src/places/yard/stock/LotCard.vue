@@ -3,8 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { parseDay, showDay } from '@juvena/core/calendar/day'
 import { MOVEMENT_NAMES, seedLotSchema, type MovementKind, type SeedLotDraft, type StockMovement } from '@juvena/core/entities/stock'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
-import { lotValues, lotWorth } from '@juvena/core/stock/lotWorth'
-import { Trace } from '@juvena/core/trace/trace'
+import { howSure } from '@juvena/core/stock/lotWorth'
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import DayField from '../../../parts/DayField.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
@@ -22,8 +21,8 @@ const stock = useStock()
 const editing = ref(false)
 const failure = ref('')
 const label = computed(() => stock.read.get(props.lot.id) ?? null)
-const values = computed(() => new Trace(firm.settings.values).values(lotValues))
-const worth = computed(() => (label.value ? lotWorth(label.value, firm.grasses, firm.today, values.value) : null))
+const worth = computed(() => stock.worth.get(props.lot.id) ?? null)
+const sure = computed(() => (label.value && worth.value?.test ? howSure(label.value, stock.values) : null))
 const percent = (x: number) => `${Math.round(x)} %`
 
 const history = shallowRef<StockMovement[]>([])
@@ -144,11 +143,11 @@ const archive = () => guarded(async () => (await stock.archive(props.lot.id), em
     </dl>
     <h4>Paper test</h4>
     <p v-if="worth?.test" class="small">
-      Count on <b>{{ showDay(worth.test.firstOn) }}</b> and on <b>{{ showDay(worth.test.lastOn) }}</b>. {{ worth.test.enough }} seeds tell it to
-      within {{ values.sureTo }} % either way.
-      <template v-if="worth.test.result">
+      Count on <b>{{ showDay(worth.test.firstOn) }}</b> and on <b>{{ showDay(worth.test.lastOn) }}</b>. {{ sure?.enough }} seeds tell it to within
+      {{ stock.values.sureTo }} % either way.
+      <template v-if="worth.test.result && sure?.interval">
         {{ worth.test.result.final ? 'Counted' : 'So far' }}: <b>{{ percent(worth.test.result.share) }}</b>, surely between
-        {{ percent(worth.test.result.low) }} and {{ percent(worth.test.result.high) }}.
+        {{ percent(sure.interval.low) }} and {{ percent(sure.interval.high) }}.
       </template>
       <b v-if="worth.test.due">The {{ worth.test.due }} count is due.</b>
     </p>

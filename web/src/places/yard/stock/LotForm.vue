@@ -35,11 +35,7 @@ const sum = computed(() => {
   const parsed = seedLotSchema.safeParse({ ...form.value, test: {} })
   return parsed.success ? labelSum(parsed.data) : null
 })
-const grasses = computed(() =>
-  Object.values(firm.grasses)
-    .filter((g) => g.newRate !== null)
-    .map((g) => ({ value: g.id, name: g.name })),
-)
+const grasses = computed(() => firm.sownGrasses.map((g) => ({ value: g.id, name: g.name })))
 const part = (i: number, patch: Partial<PartDraft>) => (form.value.parts = form.value.parts!.map((p, k) => (k === i ? { ...p, ...patch } : p)))
 async function another() {
   form.value.parts = [...(form.value.parts ?? []), blank()]

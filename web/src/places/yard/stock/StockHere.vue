@@ -2,8 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
-import { lotValues, lotWorth, type LotWorth } from '@juvena/core/stock/lotWorth'
-import { Trace } from '@juvena/core/trace/trace'
+import type { LotWorth } from '@juvena/core/stock/lotWorth'
 import NothingYet from '../../../parts/NothingYet.vue'
 import { useFirm } from '../../../stores/firm.ts'
 import { useStock, type ShownLot } from '../../../stores/stock.ts'
@@ -18,20 +17,17 @@ const route = useRoute()
 const router = useRouter()
 void stock.load()
 
-const values = computed(() => new Trace(firm.settings.values).values(lotValues))
 interface Row {
   lot: ShownLot
   worth: LotWorth | null
-  mixed: boolean
 }
 /** Lots by their grass, mixes apart, the most of a grass first. */
 const shelves = computed(() => {
   const groups = new Map<string, Row[]>()
   for (const lot of stock.lots) {
-    const label = stock.read.get(lot.id)
     const parts = lot.draft.parts ?? []
     const key = parts.length > 1 ? 'mixes' : (parts[0]?.grass ?? 'unread')
-    const row = { lot, worth: label ? lotWorth(label, firm.grasses, firm.today, values.value) : null, mixed: parts.length > 1 }
+    const row = { lot, worth: stock.worth.get(lot.id) ?? null }
     groups.set(key, [...(groups.get(key) ?? []), row])
   }
   const name = (key: string) => (key === 'mixes' ? 'Mixes' : key === 'unread' ? 'Label not read' : firm.grassName(key))
@@ -57,7 +53,6 @@ const price = (worth: LotWorth | null) => {
   return cost === null || cost === undefined ? '—' : cost.toPrecision(2)
 }
 const cultivars = (lot: ShownLot) => [...new Set((lot.draft.parts ?? []).map((p) => p.cultivar || 'common type'))].join(', ')
-const VERDICTS = { use: 'use', 'use more': 'use more', 'do not use': 'do not use' } as const
 </script>
 
 <template>
@@ -112,7 +107,7 @@ const VERDICTS = { use: 'use', 'use more': 'use more', 'do not use': 'do not use
             <td class="n">{{ price(worth) }}</td>
             <td>
               <span v-if="lot.shelf.held < -0.0005" class="tag no">below nothing</span>
-              <span v-else-if="worth" class="tag" :class="worth.verdict.replaceAll(' ', '-')">{{ VERDICTS[worth.verdict] }}</span>
+              <span v-else-if="worth" class="tag" :class="worth.verdict.replaceAll(' ', '-')">{{ worth.verdict }}</span>
               <span v-if="worth?.test?.due" class="tag due">count today</span>
             </td>
           </tr>
