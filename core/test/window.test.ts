@@ -128,6 +128,17 @@ describe('windows of twelve invented places', () => {
     const green = (day: string) => stateOn(HOT, day, RYE, { purpose: 'winter-green' })
     expect([green('08-01'), green('10-10'), green('11-25')]).toEqual(['shut nights', 'open good', 'shut frost'])
   })
+  it('winter green is sown on or before the last day shown, which counts its own lead', () => {
+    const plan = planOf(
+      { site: { latitude: 32, frost: '18 Nov' }, zones: [zone({ present: ['bermudagrass'], sowing: 'winter-green' })] },
+      { today: '2026-01-25' },
+    )
+    const [pack] = plan.packages
+    const sow = step(plan, 'sow')!
+    expect(pack!.cutOff).toEqual(expect.objectContaining({ value: '2026-10-28' }))
+    expect(plan.figures[pack!.cutOff.id]!.rule).toBe('window.winter-green-cut-off')
+    expect(sow.chosen <= String(pack!.cutOff.value), `${sow.chosen} after ${pack!.cutOff.value}`).toBe(true)
+  })
   it('schools: after the first frosts, dormant, by warmth, early warm grass', () => {
     expect(stateOn(MARITIME, '10-20', RYE, { schools: { late: 'after-frosts' } })).toBe('marginal after-frosts')
     expect(stateOn(LAKES, '06-20', 'chewings-fescue', { schools: { late: 'dormant' } })).toBe('marginal dormant')

@@ -4,14 +4,6 @@ import { procedure, rule, tradeValues, value, type TradeValue } from '../trace/r
 import type { Trace } from '../trace/trace.ts'
 import { oddsValues, type SownGrass } from './sowingOdds.ts'
 
-/** Days before killing frost that sowing ends. */
-export const leadValues = tradeValues('lead', {
-  cool: value(42, 'd', 'practice', 'Cool-season sowing ends before killing frost by', [14, 90]),
-  bluegrass: value(56, 'd', 'model', 'Bluegrass, the slowest, by', [14, 120]),
-  warm: value(90, 'd', 'practice', 'Warm-season sowing ends before first frost by', [30, 150]),
-  cover: value(0, 'd', 'model', 'A quick cover of annual ryegrass by', [0, 60]),
-})
-
 /** Soil at 50 mm, and air, that open and shut the sowing window. */
 export const windowValues = tradeValues('window', {
   coolFrom: value(10, 'C', 'practice', 'Cool grasses are sown well from', [4, 15]),
@@ -35,6 +27,15 @@ export const windowValues = tradeValues('window', {
   dormant: value(4, 'C', 'practice', 'Seed that is to lie dormant is sown in soil under', [0, 8]),
 })
 
+/** Days before killing frost that sowing ends. */
+export const leadValues = tradeValues('lead', {
+  cool: value(42, 'd', 'practice', 'Cool-season sowing ends before killing frost by', [14, 90]),
+  bluegrass: value(56, 'd', 'model', 'Bluegrass, the slowest, by', [14, 120]),
+  warm: value(90, 'd', 'practice', 'Warm-season sowing ends before first frost by', [30, 150]),
+  winterGreen: windowValues.winterGreenFrost,
+  cover: value(0, 'd', 'model', 'A quick cover of annual ryegrass by', [0, 60]),
+})
+
 const cutOff = (id: string, lead: TradeValue, says: string) =>
   rule({
     id: `window.${id}`,
@@ -53,6 +54,11 @@ const cutOff = (id: string, lead: TradeValue, says: string) =>
 export const windowRules = {
   cool: cutOff('cool-cut-off', leadValues.cool, 'Cool-season sowing ends {lead} before killing frost.'),
   bluegrass: cutOff('bluegrass-cut-off', leadValues.bluegrass, 'Bluegrass, the slowest, ends {lead} before killing frost.'),
+  winterGreen: cutOff(
+    'winter-green-cut-off',
+    leadValues.winterGreen,
+    'Grass for winter green is sown until {lead} before killing frost: it only has to come up.',
+  ),
   warm: cutOff('warm-cut-off', leadValues.warm, 'Warm-season sowing ends {lead} before first frost.'),
   cover: cutOff('cover-cut-off', leadValues.cover, 'A quick cover of annual ryegrass may be sown up to the frost itself, less {lead}.'),
   growth: procedure({

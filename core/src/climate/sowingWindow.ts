@@ -204,9 +204,9 @@ export function sowingWindow(sown: Sown, ground: SeasonGround, schools: Schools,
   const { place } = ground
   const v = trace.values(windowValues)
   const odds = trace.values(oddsValues)
-  const lead = purpose === 'cover' ? 'cover' : mixLead(parts, trace)
+  const lead = purpose === 'cover' ? 'cover' : purpose === 'winter-green' ? 'winterGreen' : mixLead(parts, trace)
   const warm = lead === 'warm'
-  const leadDays = purpose === 'winter-green' ? v.winterGreenFrost : trace.value(leadValues[lead])
+  const leadDays = trace.value(leadValues[lead])
   const up = daysUp(place, parts, trace)
   const lines: Lines = {
     place,
