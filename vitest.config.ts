@@ -5,8 +5,18 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     testTimeout: 60_000,
+    maxWorkers: 2,
     projects: [
-      { test: { name: 'core', include: ['core/test/**/*.test.ts'], pool: 'threads', isolate: false, testTimeout: 60_000 } },
+      {
+        test: {
+          name: 'core',
+          include: ['core/test/**/*.test.ts'],
+          setupFiles: ['core/test/drawnAlike.ts'],
+          pool: 'threads',
+          isolate: false,
+          testTimeout: 60_000,
+        },
+      },
       { test: { name: 'server', include: ['server/test/**/*.test.ts'], testTimeout: 60_000 } },
       {
         plugins: [vue({ template: { compilerOptions: { whitespace: 'preserve' } } })],

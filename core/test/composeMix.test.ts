@@ -61,7 +61,7 @@ describe('the best mix', () => {
         expect(solved.Status).toBe('Optimal')
         expect(found.value).toBeCloseTo(solved.ObjectiveValue, 5)
       }),
-      { numRuns: 300 },
+      { numRuns: 200 },
     )
   })
   it('keeps every limit, makes 100, and holds no two of a grass', () => {
@@ -77,7 +77,7 @@ describe('the best mix', () => {
         for (const a of set) for (const b of set) if (a !== b) expect(p.together(a, b)).toBe(true)
         expect(valueOf(p, set, shares)).toBeCloseTo(value, 9)
       }),
-      { numRuns: 300 },
+      { numRuns: 200 },
     )
   })
   it('does not hang on the order of candidates, and of equals takes the cheaper', () => {

@@ -63,7 +63,11 @@ const schools = fc.record(
   { requiredKeys: [] },
 )
 const anyDay = fc.integer({ min: 0, max: 700 }).map((d) => new Date(Date.UTC(2026, 0, 1 + d)).toISOString().slice(0, 10))
-export const anyJob: fc.Arbitrary<{ draft: JobDraft; today: string }> = fc.record({
+export interface RandomJob {
+  draft: JobDraft
+  today: string
+}
+export const anyJob: fc.Arbitrary<RandomJob> = fc.record({
   today: anyDay,
   draft: fc.record({
     name: fc.string({ maxLength: 20 }),
@@ -88,8 +92,22 @@ export const anyJob: fc.Arbitrary<{ draft: JobDraft; today: string }> = fc.recor
 /** The year of a place is worked once for all jobs there. */
 const KEPT = new Memo()
 
-export const plan = ({ draft, today }: { draft: JobDraft; today: string }, diary: DiaryEntry[] = []): JobPlan => {
+export const plan = ({ draft, today }: RandomJob, diary: DiaryEntry[] = []): JobPlan => {
   const read = readJob(draft)
   if (!read.job || read.problems.length > 0) throw new Error(JSON.stringify(read.problems))
   return planJob(read.job, { today, firm: firmSchema.parse({}), diary, memo: KEPT })
+}
+
+/** Random jobs and what is planned for them, drawn once for all laws of a run. */
+let drawn: { job: RandomJob; planned: JobPlan }[] | null = null
+
+/** Holds a law against random jobs; the first that breaks it is told whole. */
+export function forAny(holds: (p: JobPlan, job: RandomJob) => void): void {
+  drawn ??= fc.sample(anyJob, 400).map((job) => ({ job, planned: plan(job) }))
+  for (const { job, planned } of drawn)
+    try {
+      holds(planned, job)
+    } catch (error) {
+      throw new Error(`${(error as Error).message}\nOf the job ${JSON.stringify(job)}`, { cause: error })
+    }
 }

@@ -227,7 +227,7 @@ describe('no season is passed over in silence', () => {
           }
         },
       ),
-      { numRuns: 250 },
+      { numRuns: 120 },
     )
   }, 240_000)
 })

@@ -6,14 +6,8 @@ import type { JobPlan, ZoneSummary } from '../src/pipeline.ts'
 import type { PackagePlan } from '../src/schedule/orderOfWork.ts'
 import { zoneOf } from '../src/trace/scope.ts'
 import { said } from './makeJob.ts'
-import { anyJob, plan } from './randomJob.ts'
+import { anyJob, forAny, plan } from './randomJob.ts'
 
-type Drawn = Parameters<typeof plan>[0]
-const forAny = (holds: (p: JobPlan, job: Drawn) => void, numRuns = 400) =>
-  fc.assert(
-    fc.property(anyJob, (job) => holds(plan(job), job)),
-    { numRuns },
-  )
 /** Zones that are worked: those with a size, but for ground that is to be sown and has no seed. */
 const worked = (p: JobPlan): ZoneSummary[] => p.zones.filter((z) => z.area && !p.notices.some((n) => n.id === `zone:${z.id}.no-seed`))
 const stepsOn = (pack: PackagePlan, zone: string) => pack.steps.filter((s) => s.zones.some((z) => zoneOf(z) === zone))
@@ -91,7 +85,7 @@ describe('the work of any job', () => {
           said(free.steps.map((s) => [s.id, s.chosen])),
         )
       }),
-      { numRuns: 150 },
+      { numRuns: 100 },
     ))
   it('a person’s switch is obeyed, or said to be impossible', () =>
     forAny((p, { draft }) => {
