@@ -1,7 +1,7 @@
 import { daysBetween, type Day } from './calendar/day.ts'
 import type { DiaryEntry } from './entities/diary.ts'
 import { schoolsFor, type Firm } from './entities/firm.ts'
-import type { Job } from './entities/job.ts'
+import { isWatered, type Job } from './entities/job.ts'
 import { soilBandAhead } from './climate/soilBand.ts'
 import type { StationClimate } from './climate/placeYear.ts'
 import type { Outlook } from './climate/station.ts'
@@ -194,7 +194,7 @@ export function planJob(
   const steps = [...order.packages.flatMap((s) => s.steps), ...followed.follow.later].sort((a, b) => a.chosen.localeCompare(b.chosen))
   const sloping = prescription.zones.some((z) => num(z.r.slope) >= trace.value(slopeLines.press))
   const warm = new Set(prescription.zones.filter((z) => z.season === 'warm').map((z) => z.r.id))
-  const holds = weatherHolds(steps, outlook, { sloping, watered: job.waterer.trim() !== '', warm }, trace)
+  const holds = weatherHolds(steps, outlook, { sloping, watered: isWatered(job), warm }, trace)
   const use = seedUse(job.lots, [...prescription.seeds, ...prescription.laterSeeds])
   return {
     today,

@@ -16,6 +16,8 @@ import { planDressing } from './materials/dressing.ts'
 import type { Materials } from './materials/lines.ts'
 import { firmSettings, looseFor } from './reference/firmSettings.ts'
 import type { Grass } from './reference/grasses.ts'
+import { USER_NAMES } from './reference/lists.ts'
+import { WEEDS, type SeenWeed } from './reference/walkLists.ts'
 import { OPERATIONS } from './reference/operations.ts'
 import { levelValues, lightLines } from './reference/siteValues.ts'
 import type { Schools } from './reference/schools.ts'
@@ -215,6 +217,9 @@ function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFig
       ? [...(judged?.notices ?? []), ...(seed?.notices ?? []), ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : [])]
       : []),
     ...unopened(work),
+    ...restNextSeason(work),
+    ...keptInMind(r),
+    ...reEntry(job, work),
     ...notLabelled(work, seed, trace),
   ]
   return {
@@ -344,6 +349,57 @@ const unopened = (work: ZoneWork): Notice[] => {
       level: 'warn',
       title: say`${r.name}: nothing opens the ground before seed.`,
       says: 'Seed on crust or hard ground does not touch soil, and one in five or fewer comes up. Switch on a rake, blades or cores under Approach.',
+    },
+  ]
+}
+
+/** Passes of the blades that are left for next season, because the sward would not close again. */
+const restNextSeason = ({ r, operations }: ZoneWork): Notice[] => {
+  const scarify = operations.find((o) => o.operation === 'scarify')
+  const asked = Math.max(0, ...(scarify?.asks ?? []).map((a) => a.passes ?? 1))
+  if (!scarify || scarify.yours || asked <= scarify.passes) return []
+  return [
+    {
+      id: figureId(zoneScope(r.id), 'rest-next-season'),
+      stage: 3,
+      zone: r.zone.id,
+      level: 'note',
+      title: say`${r.name}: one pass of the blades now, the rest next season.`,
+      says: 'The mat asks for more, but each pass takes living grass too, and this grass does not spread: without seed that is watered nothing would close the ground. Sow and water it, or plan the next pass for its next season.',
+    },
+  ]
+}
+
+/** What the weeds seen want next year, in its right month. */
+const keptInMind = (r: ZoneReadings): Notice[] =>
+  r.zone.weedsSeen.flatMap((id): Notice[] => {
+    const weed: SeenWeed = WEEDS[id]
+    return weed.nextYear
+      ? [
+          {
+            id: figureId(zoneScope(r.id), `next-year.${id}`),
+            stage: 2,
+            zone: r.zone.id,
+            level: 'note',
+            title: say`${r.name}: for next year, ${weed.name}.`,
+            says: weed.nextYear,
+          },
+        ]
+      : []
+  })
+
+/** Children and pets on ground that is sprayed. */
+const reEntry = ({ users }: Job, { r, operations }: ZoneWork): Notice[] => {
+  const who = users.filter((u) => u !== 'public').map((u) => USER_NAMES[u])
+  if (who.length === 0 || !operations.some((o) => OPERATIONS[o.operation].cautions.includes('pesticide'))) return []
+  return [
+    {
+      id: figureId(zoneScope(r.id), 're-entry'),
+      stage: 6,
+      zone: r.zone.id,
+      level: 'warn',
+      title: say`${r.name}: ${who.join(' and ')} on ground that is sprayed.`,
+      says: 'They stay off until the label’s time of re-entry is past. Tell the household the day and the hour, or choose the way without chemicals under Approach.',
     },
   ]
 }

@@ -4,11 +4,11 @@ import { firmSchema } from '../src/entities/firm.ts'
 import { readJob, type JobDraft, type ZoneDraft } from '../src/entities/job.ts'
 import { planJob, type JobPlan } from '../src/pipeline.ts'
 import { GRASS_IDS } from '../src/reference/grasses.ts'
-import { AIMS, APPROACHES, MOWERS, PENETRATIONS, SOWINGS, TEXTURES, TREATMENTS, WEARS } from '../src/reference/lists.ts'
+import { AIMS, APPROACHES, COVERS, MOWERS, PENETRATIONS, SOWINGS, TEXTURES, TREATMENTS, USERS, WATERINGS, WEARS } from '../src/reference/lists.ts'
 import { STEP_KINDS } from '../src/reference/operations.ts'
 import { SCHOOL_CHOICES } from '../src/reference/schools.ts'
 import { Memo } from '../src/trace/memo.ts'
-import { BROWNED, EDGE_STATES, LITTERS, PEST_IDS, WEED_IDS } from '../src/reference/walkLists.ts'
+import { BROWNED, EDGE_STATES, LITTERS, PACKED_SIGN_IDS, PEST_IDS, SURFACES, WEED_IDS } from '../src/reference/walkLists.ts'
 
 /** Any job a contractor could enter: whatever the readings, the plan holds together. */
 const maybe = <T>(arb: fc.Arbitrary<T>) => fc.option(arb, { nil: null })
@@ -53,6 +53,10 @@ const anyZone: fc.Arbitrary<ZoneDraft> = fc.record({
   edges: maybe(fc.constantFrom(...EDGE_STATES)),
   dropSeconds: maybe(num(0, 200)),
   seedHeads: maybe(fc.boolean()),
+  packedSigns: fc.subarray([...PACKED_SIGN_IDS], { maxLength: 2 }),
+  surface: fc.option(fc.constantFrom(...SURFACES), { nil: null, freq: 2 }),
+  layer: fc.option(num(0, 40), { nil: null, freq: 1 }),
+  wrongGrass: fc.option(fc.boolean(), { nil: null, freq: 1 }),
   weedsSeen: fc.uniqueArray(fc.constantFrom(...WEED_IDS), { maxLength: 3 }),
   pests: fc.uniqueArray(fc.constantFrom(...PEST_IDS), { maxLength: 1 }).map((list) => list.map((kind) => ({ kind, active: true }))),
   precipitation: maybe(num(1, 60)),
@@ -86,6 +90,10 @@ export const anyJob: fc.Arbitrary<RandomJob> = fc.record({
       .array(fc.record({ kind: fc.constantFrom(...TREATMENTS), date: maybe(anyDay) }), { maxLength: 2 })
       .map((list) => list.map((t, i) => ({ id: `t${i}`, ...t }))),
     dressing: fc.record({ depth: maybe(num(1, 40)) }),
+    cover: fc.option(fc.constantFrom(...COVERS), { nil: null, freq: 1 }),
+    users: fc.subarray([...USERS]),
+    waterer: fc.constantFrom('', 'the owner'),
+    watering: fc.option(fc.constantFrom(...WATERINGS), { nil: null, freq: 1 }),
     schools,
   }) as fc.Arbitrary<JobDraft>,
 })

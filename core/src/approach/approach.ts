@@ -51,13 +51,14 @@ interface Brief {
   trace: Trace
 }
 
-const isBumpy = ({ findings, r }: Brief) => findingOf(findings, r.id, 'lows')?.verdict === 'act'
+const isBumpy = ({ findings, r }: Brief) => (['lows', 'felt'] as const).some((kind) => findingOf(findings, r.id, kind)?.verdict === 'act')
 
 function suggest(brief: Brief): { approach: ApproachId; why: Message } {
   const { r, job, schools, winterAhead, trace } = brief
   const marginal = trace.value(lightLines.marginal)
   if (r.sunKnown && num(r.sun) < marginal)
     return { approach: 'leave', why: say`Under ${quantity(marginal, 'h')} of sun grass is the wrong plant; seed would be money lost.` }
+  if (r.zone.wrongGrass) return { approach: 'renovate', why: 'The grass there is the wrong one: it goes as a whole, and the right one is sown.' }
   if (num(r.incurable) >= trace.value(coverLines.incurable))
     return { approach: 'renovate', why: say`${r.incurable} is under grassy weeds with no selective cure; anything less leaves them.` }
   if (!r.wanted) return { approach: 'overseed', why: 'Cover is not counted yet; overseeding is the usual middle way.' }

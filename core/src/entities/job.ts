@@ -1,7 +1,31 @@
 import { z } from 'zod'
-import { APPROACHES, AIMS, SOWINGS, COVERS, DRESSINGS, MOWERS, PENETRATIONS, TEXTURES, TREATMENTS, WEARS } from '../reference/lists.ts'
+import {
+  APPROACHES,
+  AIMS,
+  SOWINGS,
+  COVERS,
+  DRESSINGS,
+  MOWERS,
+  PENETRATIONS,
+  TEXTURES,
+  TREATMENTS,
+  USERS,
+  WATERINGS,
+  WEARS,
+} from '../reference/lists.ts'
 import { grassId } from './grass.ts'
-import { BROWNED, DAMPS, DISEASE_IDS, EDGE_STATES, LAB_LEVELS, LITTERS, PEST_IDS, WEED_IDS } from '../reference/walkLists.ts'
+import {
+  BROWNED,
+  DAMPS,
+  DISEASE_IDS,
+  EDGE_STATES,
+  LAB_LEVELS,
+  LITTERS,
+  PACKED_SIGN_IDS,
+  PEST_IDS,
+  SURFACES,
+  WEED_IDS,
+} from '../reference/walkLists.ts'
 import { STEP_KINDS } from '../reference/operations.ts'
 import { SCHOOL_CHOICES } from '../reference/schools.ts'
 import { currentDraft } from './jobVersions.ts'
@@ -154,7 +178,14 @@ export const zoneSchema = z.strictObject({
   weedsSeen: z.array(oneOf(WEED_IDS, 'a weed in the list')).max(40).default([]),
   seedHeads: yesNo,
   pests: z
-    .array(z.strictObject({ kind: oneOf(PEST_IDS, 'a pest in the list'), active: yesNo }))
+    .array(
+      z.strictObject({
+        kind: oneOf(PEST_IDS, 'a pest in the list'),
+        active: yesNo,
+        /** The day the flight of moths was at its peak. */
+        peak: day,
+      }),
+    )
     .max(20)
     .default([]),
   diseases: z
@@ -172,6 +203,13 @@ export const zoneSchema = z.strictObject({
   /** A tree has lately gone: the light has changed, and the old grass may be the wrong one. */
   treeGone: yesNo,
   spongy: yesNo,
+  /** A layer that lies below the surface: buried mat, another soil. */
+  layer: quantity('depth', { min: 0, max: 150, what: 'A layer below' }),
+  packedSigns: z.array(oneOf(PACKED_SIGN_IDS, 'a sign in the list')).max(10).default([]),
+  /** How the surface feels through the mower, or a ball rolls on it, where no levels were read. */
+  surface: oneOf(SURFACES, 'a state of the surface').nullable().default(null),
+  /** The grass there is the wrong one and is to go, whatever its cover. */
+  wrongGrass: yesNo,
   mowerWeight: quantity('mass', { min: 1, max: 5000, what: 'A mower' }),
   litter: oneOf(LITTERS, 'a kind of litter').nullable().default(null),
   browned: oneOf(BROWNED, 'a state').nullable().default(null),
@@ -248,6 +286,7 @@ export const jobSchema = z.strictObject({
     .prefault({}),
   customerDate: day,
   aims: z.array(oneOf(AIMS, 'an aim')).max(20).default([]),
+  users: z.array(oneOf(USERS, 'an answer')).max(10).default([]),
   notes: text(4000),
   zones: uniqueIds(z.array(zoneSchema).max(500), 'zones').default([]),
   drawing: drawingSchema,
@@ -269,6 +308,7 @@ export const jobSchema = z.strictObject({
     .prefault({}),
   cover: oneOf(COVERS, 'a cover over seed').nullable().default(null),
   waterer: text(80),
+  watering: oneOf(WATERINGS, 'an answer').nullable().default(null),
   /** Visits the contractor wants to make up to the sowing; as many as it takes where not given. */
   visits: quantity('ratio', { min: 1, max: 30, what: 'Visits' }),
   schools: z.partialRecord(z.enum(Object.keys(SCHOOL_CHOICES) as [keyof typeof SCHOOL_CHOICES]), z.string().max(40)).default({}),
@@ -343,6 +383,10 @@ function forget(root: unknown, path: readonly PropertyKey[]): void {
   if (Array.isArray(holder) && typeof last === 'number') holder.splice(last, 1)
   else if (holder) delete holder[last]
 }
+
+/** Whether somebody waters for certain: named and not doubted. What is not sure is planned as dry. */
+export const isWatered = ({ watering, waterer }: Pick<Job, 'watering' | 'waterer'>): boolean =>
+  watering === null ? waterer.trim() !== '' : watering === 'sure'
 
 /** A job with nothing in it but a name, as a draft. */
 export const blankJob = (name: string): JobDraft => ({ name, zones: [] })

@@ -7,7 +7,7 @@ import type { Prescription, ZonePlan } from '../prescribe.ts'
 import type { Workforce } from '../reference/firmSettings.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import { lagValues } from '../reference/lagValues.ts'
-import { looksBadValues, OPERATIONS, operationName, operationWhy, type StepKind } from '../reference/operations.ts'
+import { looksBadValues, OPERATIONS, operationName, operationValues, operationWhy, type StepKind } from '../reference/operations.ts'
 import { schoolName, type Schools } from '../reference/schools.ts'
 import { WANTED_FROM } from '../climate/sowingLines.ts'
 import { hoursFigure, orderRules, workingDay, type PackagePlan, type PlannedStep } from '../schedule/orderOfWork.ts'
@@ -64,6 +64,15 @@ export const followRules = {
     says: 'Leaf is collected before the mow.',
     inputs: { mow: 'date?' },
     steps: 'the working day before the first mow',
+  }),
+  uncover: procedure({
+    ...after,
+    id: 'follow.uncover',
+    standing: 'practice',
+    says: 'A germination sheet comes off {days} after the seed went down, sooner where the grass stands.',
+    values: { days: operationValues.sheet },
+    inputs: { sown: 'date?' },
+    steps: 'the day so long after sowing',
   }),
   recovers: procedure({
     id: 'follow.recovers',
@@ -461,12 +470,15 @@ function laterStep(
     'leaf-again': () => addDays(band ? middleOf(band) : mow, -1),
     'feed-later': () => addDays(mow, lag.afterMow),
     'dress-again': () => inGrowth(brief, plan, sown && mownTwice > lifted ? mownTwice : lifted),
+    uncover: () => addDays(sow.chosen, trace.value(operationValues.sheet)),
     visit: () => addDays(sow.chosen, lag.visit),
   }
-  const chosen = done ?? pin ?? workingDay(usual[kind]!(), workforce.weekendWork)
+  // A sheet is not left on over a weekend: grass burns under it.
+  const chosen = done ?? pin ?? workingDay(usual[kind]!(), workforce.weekendWork || kind === 'uncover')
   const day = (): Figure => {
     if (done) return trace.found(orderRules.done, scope, chosen, {}, named)
     if (pin) return trace.found(orderRules.pinned, scope, chosen, {}, named)
+    if (kind === 'uncover') return trace.found(followRules.uncover, scope, chosen, { sown: sow.day }, named)
     if (kind === 'first-mow') return trace.found(followRules.mowDay, scope, chosen, { band }, named)
     if (kind === 'mow-weekly') return trace.found(followRules.weekly, scope, chosen, { mow: band }, named)
     if (kind === 'leaf-again') return trace.found(followRules.leafAgain, scope, chosen, { mow: band }, named)

@@ -1,9 +1,9 @@
-import type { Job } from '../entities/job.ts'
+import { isWatered, type Job } from '../entities/job.ts'
 import { TEXTURE_NAMES } from '../reference/lists.ts'
 import { intake } from '../reference/materialValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
-import { quantity, say } from '../trace/message.ts'
+import { joined, quantity, say } from '../trace/message.ts'
 import { figureId, JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
@@ -179,14 +179,19 @@ function timeAllowed({ job, zones, trace }: Brief, list: readonly ZoneWater[], r
 }
 
 const whoWaters = (job: Job): Notice[] =>
-  job.waterer
+  isWatered(job)
     ? []
     : [
         {
           id: 'water.who',
           stage: 7,
           level: 'warn',
-          title: 'Nobody is named to water.',
-          says: 'Seed that dries once in its first weeks is the costliest failure of all. Name who waters, and give them the sheet.',
+          title: job.watering === 'nobody' ? 'Nobody waters.' : job.watering === 'unsure' ? 'The watering is not sure.' : 'Nobody is named to water.',
+          says: joined([
+            'Seed that dries once in its first weeks is the costliest failure of all.',
+            job.watering === null
+              ? 'Name who waters, and give them the sheet.'
+              : 'Put temporary lines on a timer, cover the seed, or sow when rain is sure. It is planned as ground that nobody waters.',
+          ]),
         },
       ]

@@ -10,9 +10,9 @@ import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { found, unread, type Finding, type Found, type Outcome } from './finding.ts'
 import { findingRules } from './findingRules.ts'
-import { coverLines, mossLines, phLines, slopeLines, surfaceLines, thatchLines } from './lines.ts'
+import { coverLines, moistureLines, mossLines, phLines, slopeLines, surfaceLines, thatchLines } from './lines.ts'
 import { operationsOf, stolonOnly } from './findingAsks.ts'
-import { seenInZone } from './seenInZone.ts'
+import { seenInZone, wantsTrueSurface } from './seenInZone.ts'
 
 export const findingReadings = {
   penetrometer: reading({ key: 'push', stage: 1, label: 'Penetrometer', unit: 'kPa' }),
@@ -160,7 +160,11 @@ function phFinding(r: ZoneReadings, trace: Trace): Found | null {
   const outcomes: Record<string, Outcome> = {
     acid: { verdict: 'act', says: 'Below what these grasses like.', asks: 'Lime, by the laboratory’s rate only.' },
     limy: { verdict: 'act', says: 'Iron locks up.', asks: 'No lime; iron by leaf if it pales.' },
-    fine: { verdict: 'fine', says: above ? 'Above where lime helps.' : 'In range.', asks: 'No lime.' },
+    fine: {
+      verdict: 'fine',
+      says: above ? 'Above where lime helps.' : 'In range.',
+      asks: r.zone.litter === 'needles' ? 'No lime: liming under evergreens is a habit, and the test does not ask for it.' : 'No lime.',
+    },
   }
   return found(r, 'ph', figure, outcomes[figure.value as string]!)
 }
@@ -172,7 +176,9 @@ function mossFinding(r: ZoneReadings, trace: Trace): Found | null {
     ...(num(r.sun) < trace.value(lightLines.cool) ? ['shade'] : []),
     ...(r.thatch && num(r.thatch) > trace.value(thatchLines.fine) ? ['thatch'] : []),
     ...(r.ph && num(r.ph) < leastPh(r, trace) ? ['acid'] : []),
-    ...(firm !== null && firm !== 'open' ? ['compaction'] : []),
+    ...((firm !== null && firm !== 'open') || r.zone.packedSigns.length > 0 ? ['compaction'] : []),
+    ...(r.zone.damp === 'wet' || (r.zone.ponding ?? 0) > trace.value(moistureLines.ponding) ? ['wet'] : []),
+    ...(r.zone.weedsSeen.includes('clover') || r.zone.diseases.some((d) => d.kind === 'red-thread' && d.active !== false) ? ['hunger'] : []),
   ]
   const figure = trace.work(findingRules.moss, zoneScope(r.id), { moss: r.moss })
   return found(r, 'moss', figure, {
@@ -184,9 +190,8 @@ function mossFinding(r: ZoneReadings, trace: Trace): Found | null {
 
 function lowsFinding(r: ZoneReadings, trace: Trace): Found | null {
   if (!r.lowsDepth || num(r.lowsDepth) <= 0) return null
-  const reel = r.zone.mower === 'reel'
   const lowCut = trace.value(surfaceLines.lowCut)
-  const strict = reel || num(r.cut) <= lowCut
+  const strict = wantsTrueSurface(r, trace)
   const line = trace.value(strict ? surfaceLines.strict : surfaceLines.forgiving)
   const figure = trace.work(findingRules.lows, zoneScope(r.id), { depth: r.lowsDepth, line })
   const bumpy = figure.value === 'bumpy'

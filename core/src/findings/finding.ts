@@ -25,6 +25,10 @@ export const FINDING_NAMES = {
   age: 'Age of the sward',
   mowing: 'Mowing habit',
   edges: 'Edges',
+  signs: 'Signs of packed soil',
+  felt: 'Surface underfoot',
+  layer: 'Layer below',
+  wrong: 'Grass there',
 } as const
 export type FindingKind = keyof typeof FINDING_NAMES
 export type FindingVerdict = 'fine' | 'act' | 'hold' | 'unread'
@@ -51,6 +55,10 @@ export const READING_OF: Record<FindingKind, string> = {
   age: 'seen.age',
   mowing: 'seen.mowing',
   edges: 'seen.edges',
+  signs: 'seen.signs',
+  felt: 'seen.felt',
+  layer: 'seen.layer',
+  wrong: 'seen.wrong',
 }
 
 /** What a finding comes to: how it weighs, what it means and what it asks for. */

@@ -51,6 +51,18 @@ const IN_THE_DARK: readonly StepKind[] = [
   'lime',
 ]
 
+/** What stands is killed twice, or lifted off with its roots where nothing is sprayed. */
+const goesAsAWhole = (schools: Schools, why: Message): Line[] =>
+  schools.weeds === 'no-chemicals'
+    ? [['strip', 'must', why]]
+    : [
+        ['kill', 'must', why],
+        ['kill-again', 'must', 'What regrows is killed again.'],
+      ]
+
+/** Weeds that come up in autumn and live through the winter. */
+const WINTER_ANNUALS: readonly string[] = ['annual-meadow-grass', 'chickweed', 'speedwell']
+
 /** How many passes a mat asks for, by its depth. */
 function scarifyPasses(thatch: number, trace: Trace): number {
   const { fine, deep, veryDeep } = trace.values(thatchLines)
@@ -61,14 +73,7 @@ function scarifyPasses(thatch: number, trace: Trace): number {
 const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>> = {
   cover: ({ word }, { r, schools, trace }) => {
     if (word === 'incurable grass') {
-      const off: Line[] =
-        schools.weeds === 'no-chemicals'
-          ? [['strip', 'must', 'Incurable grassy weeds come off with their roots.']]
-          : [
-              ['kill', 'must', 'Nothing less ends incurable grassy weeds.'],
-              ['kill-again', 'must', 'What regrows is killed again.'],
-            ]
-      return { wants: [...off, ['sow', 'must', 'The ground is sown anew.']] }
+      return { wants: [...goesAsAWhole(schools, 'Nothing less ends incurable grassy weeds.'), ['sow', 'must', 'The ground is sown anew.']] }
     }
     if (word === 'start over') return { wants: [['sow', 'must', 'Too little wanted grass to build on.']] }
     const clumps = num(r.incurable) >= trace.value(coverLines.clumps)
@@ -161,6 +166,9 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
           ? [['hand-weed', schools.weeds === 'spray-then-sow' ? 'may' : 'should', 'A fork takes the whole root and spreads no seed.'] as Line]
           : []),
         ...(weedsSeen.includes('crabgrass') ? [['pre-emergence', 'may', 'Where nothing is sown, a pre-emergence stops next year’s.'] as Line] : []),
+        ...(weedsSeen.some((w) => WINTER_ANNUALS.includes(w))
+          ? [['pre-emergence', 'may', 'Where nothing is sown, an autumn pre-emergence stops winter annuals.'] as Line]
+          : []),
         ...(weedsSeen.some((w) => CLUMPS.includes(w)) ? [['dig-clumps', 'should', 'Coarse clumps cut down grow again.'] as Line] : []),
       ],
     }
@@ -194,6 +202,15 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
           ],
         }
       : {},
+  signs: (_, { r }) => ({
+    // Soil that was pushed and let the blade in is not packed, whatever the signs.
+    wants: [['core', r.zone.penetration === 'easy' && r.zone.soilMoist ? 'may' : 'should', 'The signs are those of packed soil.', { passes: 2 }]],
+  }),
+  felt: ({ word, verdict }) => ({
+    wants: [['dress', word === 'humps and ruts' ? 'must' : verdict === 'act' ? 'should' : 'may', 'The surface was felt to be uneven.']],
+  }),
+  layer: ({ word }) => (word === 'layered' ? { wants: [['core', 'must', 'A layer below holds water and roots up.', { passes: 2 }]] } : {}),
+  wrong: (_, { schools }) => ({ wants: [...goesAsAWhole(schools, 'The grass there is to go.'), ['sow', 'must', 'The ground is sown anew.']] }),
   age: () => ({ wants: [['sow', 'may', 'Overseeding brings in newer cultivars.']] }),
   edges: ({ word }) => ({ wants: [['edge', 'must', word === 'edges bulged' ? 'Soil has pushed the edge out.' : 'The strip is bare.']] }),
 }

@@ -179,4 +179,26 @@ export const seenRules = {
     },
   ),
   edges: seen('edges', 'Edges', 'Set the edge to the line and bring the lawn up to it.', 'what was seen'),
+  signs: seen(
+    'signs',
+    'Signs of packed soil',
+    'Wheel marks, trouble that persists under a good programme, and bare spots that never fill speak of packed soil.',
+    'what was seen',
+  ),
+  felt: seen('felt', 'Surface underfoot', 'Felt through the mower, or by a rolled ball; a string line or a laser tells it in mm.', 'what was felt'),
+  layer: seen(
+    'layer',
+    'Layer below',
+    'A layer of another stuff holds water and roots above it: from {layer} it is pierced by cores.',
+    'its depth in a plug',
+    {
+      layer: thatchLines.layer,
+    },
+  ),
+  wrong: seen(
+    'wrong',
+    'Grass there',
+    'Low cover alone means new ground; killing off is for incurable grassy weeds, or for a grass that is wrong.',
+    'what the customer and the site want',
+  ),
 }

@@ -22,6 +22,7 @@ export const coverLines = tradeValues('cover', {
 export const thatchLines = tradeValues('thatch', {
   fine: value(12, 'mm', 'practice', 'Thatch is fine up to', [3, 30]),
   deep: value(25, 'mm', 'practice', 'Above this it takes more passes or years', [12, 80]),
+  layer: value(5, 'mm', 'model', 'A layer below the surface holds water and roots up from', [1, 40]),
   veryDeep: value(40, 'mm', 'model', 'Above this a third pass', [25, 120]),
 })
 

@@ -1,5 +1,5 @@
 import type { Unit } from '../quantities/show.ts'
-import { BROWNED_NAMES, DISEASES, PESTS, WEEDS } from '../reference/walkLists.ts'
+import { BROWNED_NAMES, DISEASES, PACKED_SIGNS, PESTS, SURFACE_NAMES, WEEDS } from '../reference/walkLists.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../trace/message.ts'
 import { reading } from '../trace/rule.ts'
@@ -8,7 +8,7 @@ import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { found, type Found, type FindingContext, type FindingKind, type Outcome } from './finding.ts'
 import { findingRules, seenRules } from './findingRules.ts'
-import { habitLines, moistureLines, slopeLines } from './lines.ts'
+import { habitLines, moistureLines, slopeLines, surfaceLines, thatchLines } from './lines.ts'
 
 type SeenKind = keyof typeof seenRules
 
@@ -30,6 +30,10 @@ export const seenReadings = {
   mower: noted('seen.mowing', 'Mower', 'kg', 'reading.seen.mower'),
   mowing: noted('seen.mowing', 'Mowing habit'),
   edges: noted('seen.edges', 'Edges'),
+  signs: noted('seen.signs', 'Signs of packed soil'),
+  felt: noted('seen.felt', 'Surface underfoot'),
+  layer: noted('seen.layer', 'Layer below', 'mm'),
+  wrong: noted('seen.wrong', 'Grass there'),
 }
 
 /** Soil that sheds water: dust-dry where a wedge is lifted after rain, or a drop that stands. Ponding says otherwise. Common practice. */
@@ -38,7 +42,9 @@ export const repelsWater = ({ zone }: ZoneReadings, trace: Trace): boolean =>
 
 /** What was seen rather than measured, and what the lawn lives with. Nothing is said of what was not looked at. */
 export const seenInZone = (at: FindingContext): Found[] =>
-  [moisture, pests, disease, weeds, laboratory, organic, browned, dogs, trees, age, mowing, edges].flatMap((look) => look(at) ?? [])
+  [moisture, pests, disease, weeds, laboratory, organic, browned, dogs, trees, age, mowing, edges, packedSigns, felt, layer, wrongGrass].flatMap(
+    (look) => look(at) ?? [],
+  )
 
 /** A finding from something seen: its word, and what that means. */
 function seen({ r, trace }: FindingContext, kind: SeenKind & FindingKind, figure: Figure | null, word: string, outcome: Outcome): Found | null {
@@ -120,6 +126,58 @@ function weeds(at: FindingContext): Found | null {
     verdict: packed || seedHeads ? 'act' : 'fine',
     says: [...new Set(weedsSeen.map((id) => WEEDS[id].says))].slice(0, 3).join(' '),
     asks: seedHeads ? 'Clip and bag the heads before they drop.' : 'Nothing.',
+  })
+}
+
+/** A low cut, or a reel, shows every dip. */
+export const wantsTrueSurface = (r: ZoneReadings, trace: Trace): boolean => r.zone.mower === 'reel' || num(r.cut) <= trace.value(surfaceLines.lowCut)
+
+function packedSigns(at: FindingContext): Found | null {
+  const signs = at.r.zone.packedSigns
+  if (signs.length === 0) return null
+  const figure = at.trace.read(seenReadings.signs, zoneScope(at.r.id), listed(signs.map((s) => PACKED_SIGNS[s].name)))
+  return seen(at, 'signs', figure, 'packed by the signs', {
+    verdict: 'act',
+    says: signs.map((s) => PACKED_SIGNS[s].says).join(' '),
+    asks: '{Core}; push a screwdriver in, in moist soil, to be sure.',
+  })
+}
+
+function felt(at: FindingContext): Found | null {
+  const { r, trace } = at
+  const { surface } = r.zone
+  // Levels that were read tell more than feet.
+  if (surface === null || r.lowsDepth || r.fill) return null
+  const figure = trace.read(seenReadings.felt, zoneScope(r.id), SURFACE_NAMES[surface])
+  if (surface === 'true') return seen(at, 'felt', figure, 'true underfoot', { verdict: 'fine', says: 'No dips were felt.', asks: 'Nothing.' })
+  const strict = wantsTrueSurface(r, trace)
+  const worth = strict || surface === 'rutted'
+  return seen(at, 'felt', figure, surface === 'rutted' ? 'humps and ruts' : 'uneven', {
+    verdict: worth ? 'act' : 'fine',
+    says: strict ? 'A low cut shows every dip.' : 'A rotary set high forgives small dips.',
+    asks: worth ? 'Level. Read the lows by string line first: their depth decides on lifts and soil.' : 'Nothing.',
+  })
+}
+
+function layer(at: FindingContext): Found | null {
+  const { r, trace } = at
+  const figure = r.zone.layer ? trace.read(seenReadings.layer, zoneScope(r.id), r.zone.layer) : null
+  if (!figure) return null
+  const holds = num(figure) >= trace.value(thatchLines.layer)
+  return seen(at, 'layer', figure, holds ? 'layered' : 'thin layer', {
+    verdict: holds ? 'act' : 'fine',
+    says: holds ? 'Water and roots stop at the layer.' : 'Too thin to hold anything up.',
+    asks: holds ? '{Core} through it, and dress with soil like that below from now on.' : 'Nothing.',
+  })
+}
+
+function wrongGrass(at: FindingContext): Found | null {
+  const { r, trace } = at
+  if (!r.zone.wrongGrass) return null
+  return seen(at, 'wrong', trace.read(seenReadings.wrong, zoneScope(r.id), 'not the one wanted'), 'wrong grass', {
+    verdict: 'hold',
+    says: 'The grass there is to go, whatever its cover: seed over it would never take its place.',
+    asks: 'Kill off, clear and sow the right one.',
   })
 }
 

@@ -19,6 +19,9 @@ export interface CoverPlan {
 /** Grasses of this share or more decide how deep a cover may lie, % by weight. Juvena's model. */
 const COUNTS_FROM = 5
 
+/** Covers that come in sheets, by area. */
+const inSheets = (kind: CoverId): kind is 'blanket' | 'sheet' => kind === 'blanket' || kind === 'sheet'
+
 /** Cover over seed where it is planned: a thin one, and on banks a blanket. */
 export function planCover(
   job: Job,
@@ -32,10 +35,10 @@ export function planCover(
     const zone = works.find((w) => w.r.id === seed.zone)!
     if (!plans(zone, 'cover') || job.cover === 'none') continue
     const bank = num(zone.r.slope) >= trace.value(slopeLines.bank)
-    const kind = job.cover ?? (bank ? 'blanket' : 'peat-free')
+    const kind: CoverId = job.cover ?? (bank ? 'blanket' : 'peat-free')
     groups.set(kind, [
       ...(groups.get(kind) ?? []),
-      { zone: zone.r.id, amount: kind === 'blanket' ? blanketOver(seed, trace) : looseOver(seed, kind, trace) },
+      { zone: zone.r.id, amount: inSheets(kind) ? blanketOver(seed, kind, trace) : looseOver(seed, kind, trace) },
     ])
     if (bank && kind !== 'blanket')
       notices.push({
@@ -43,24 +46,24 @@ export function planCover(
         stage: 5,
         zone: zone.r.zone.id,
         level: 'warn',
-        title: say`${zone.r.name}: loose cover on a bank.`,
-        says: say`At ${zone.r.slope} rain takes it with the seed. Pin a blanket.`,
+        title: say`${zone.r.name}: ${kind === 'sheet' ? 'a sheet' : 'loose cover'} on a bank.`,
+        says: say`At ${zone.r.slope} ${kind === 'sheet' ? 'rain washes the seed once it is lifted' : 'rain takes it with the seed'}. Pin a blanket.`,
         figure: zone.r.slope.id,
       })
   }
   const covers = [...groups].map(([kind, list]): CoverPlan => {
     const amounts = list.map((z) => z.amount)
     const named = { part: kind, label: say`${COVER_NAMES[kind]}, to order` }
-    const total =
-      kind === 'blanket'
-        ? trace.work(coverRules.totalArea, JOB, { zones: amounts }, named)
-        : trace.work(coverRules.totalLitres, JOB, { zones: amounts }, named)
+    const total = inSheets(kind)
+      ? trace.work(coverRules.totalArea, JOB, { zones: amounts }, named)
+      : trace.work(coverRules.totalLitres, JOB, { zones: amounts }, named)
     return { kind, zones: list, total }
   })
   return { covers, notices }
 }
 
-const blanketOver = (seed: ZoneSeed, trace: Trace): Figure => trace.work(coverRules.blanket, zoneScope(seed.zone), { area: seed.sownArea })
+const blanketOver = (seed: ZoneSeed, kind: 'blanket' | 'sheet', trace: Trace): Figure =>
+  trace.work(coverRules.blanket, zoneScope(seed.zone), { area: seed.sownArea }, { label: COVER_NAMES[kind] })
 
 function looseOver(seed: ZoneSeed, kind: 'peat-free' | 'compost', trace: Trace): Figure {
   const scope = zoneScope(seed.zone)

@@ -204,7 +204,12 @@ const coverLine = (cover: CoverPlan, trace: Trace): MaterialLine => ({
   ...plain,
   id: `cover.${cover.kind}`,
   name: `Over the seed: ${COVER_NAMES[cover.kind]}`,
-  detail: cover.kind === 'blanket' ? 'pinned, a tenth for overlaps' : 'thin enough to see through',
+  detail:
+    cover.kind === 'sheet'
+      ? 'held down at the edges, a tenth for overlaps'
+      : cover.kind === 'blanket'
+        ? 'pinned, a tenth for overlaps'
+        : 'thin enough to see through',
   cells: cellsOf(cover.kind, cover.zones, trace),
   total: cover.total.id,
 })

@@ -3,6 +3,7 @@ import { tradeValues, value } from '../trace/rule.ts'
 /** Days between one step and the next: at least, and at most where it matters. */
 export const lagValues = tradeValues('lag', {
   noticeAhead: value(1, 'd', 'practice', 'Notice is better given ahead by', [0, 14]),
+  noticePublic: value(5, 'd', 'model', 'On turf the public uses notice is better given ahead by', [0, 30]),
   killAgainLeast: value(14, 'd', 'practice', 'Regrowth shows after a kill-off in at least', [7, 40]),
   killAgainMost: value(28, 'd', 'practice', 'and is killed within', [14, 60]),
   afterKill: value(7, 'd', 'practice', 'From the last kill or spray to a cut, perennial weeds', [3, 30]),

@@ -62,6 +62,19 @@ export const AIM_NAMES: Record<AimId, string> = {
   'no-chemicals': 'no chemicals',
 }
 
+/** Who uses the lawn, beside those who look at it. */
+export const USERS = ['children', 'pets', 'public'] as const
+export type UserId = (typeof USERS)[number]
+export const USER_NAMES: Record<UserId, string> = { children: 'children', pets: 'pets', public: 'the public' }
+
+/** How sure it is that the watering is done. */
+export const WATERINGS = ['sure', 'unsure', 'nobody'] as const
+export const WATERING_NAMES: Record<(typeof WATERINGS)[number], string> = {
+  sure: 'sure, every day',
+  unsure: 'not sure',
+  nobody: 'nobody waters',
+}
+
 export const MOWERS = ['reel', 'rotary', 'robot'] as const
 export const MOWER_NAMES: Record<(typeof MOWERS)[number], string> = { reel: 'reel (cylinder)', rotary: 'rotary', robot: 'robot' }
 
@@ -98,6 +111,7 @@ export const TREATMENTS = [
   'unknown-herbicide',
   'feed',
   'lime',
+  'amendment',
   'insecticide',
   'seeded',
   'scarified',
@@ -116,6 +130,7 @@ export const TREATMENT_KINDS: Record<TreatmentId, { name: string; herbicide: boo
   'unknown-herbicide': { name: 'weedkiller, product unknown', herbicide: true },
   feed: { name: 'feed', herbicide: false },
   lime: { name: 'lime', herbicide: false },
+  amendment: { name: 'amendment or tonic', herbicide: false },
   insecticide: { name: 'insecticide', herbicide: false },
   seeded: { name: 'seeded', herbicide: false },
   scarified: { name: 'scarified', herbicide: false },
@@ -131,6 +146,12 @@ export const DRESSING_NAMES: Record<DressingId, string> = {
   compost: 'fine compost',
 }
 
-export const COVERS = ['none', 'peat-free', 'compost', 'blanket'] as const
+export const COVERS = ['none', 'peat-free', 'compost', 'blanket', 'sheet'] as const
 export type CoverId = (typeof COVERS)[number]
-export const COVER_NAMES: Record<CoverId, string> = { none: 'no cover', 'peat-free': 'coir', compost: 'fine compost', blanket: 'pinned blanket' }
+export const COVER_NAMES: Record<CoverId, string> = {
+  none: 'no cover',
+  'peat-free': 'coir',
+  compost: 'fine compost',
+  blanket: 'pinned blanket',
+  sheet: 'germination sheet',
+}

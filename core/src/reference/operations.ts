@@ -50,6 +50,7 @@ export const STEP_KINDS = [
   'feed',
   'cover',
   'water',
+  'uncover',
   'leaf-again',
   'first-mow',
   'mow-weekly',
@@ -70,7 +71,7 @@ export const RUNG_GROUPS: readonly { name: string; kinds: readonly StepKind[] }[
   { name: 'open', kinds: ['rake', 'scarify', 'clear', 'spike', 'wetting', 'dampen', 'core', 'collect-cores'] },
   { name: 'bed and surface', kinds: ['loosen', 'amend', 'grade', 'firm', 'roughen', 'dress', 'sand-in', 'lime'] },
   { name: 'sow', kinds: ['plugs', 'turf', 'sow', 'work-in', 'seed-safe', 'cover'] },
-  { name: 'feed, water and mow', kinds: ['feed', 'water', 'leaf-again', 'first-mow', 'mow-weekly', 'feed-later', 'dress-again', 'visit'] },
+  { name: 'feed, water and mow', kinds: ['feed', 'water', 'uncover', 'leaf-again', 'first-mow', 'mow-weekly', 'feed-later', 'dress-again', 'visit'] },
 ]
 
 /** What a zone's work is measured by: m², metres of edge, or nothing where an operation takes the same whatever the size. */
@@ -140,6 +141,7 @@ export const operationRates = tradeValues('rate', {
   feed: value(2500, 'm2/h', 'model', 'Feeding, a pass', [100, 20_000]),
   cover: value(200, 'm2/h', 'model', 'Covering seed', [20, 5000]),
   peatRoller: value(500, 'm2/h', 'model', 'Covering seed with a peat roller', [20, 5000]),
+  uncover: value(1000, 'm2/h', 'model', 'Lifting a germination sheet', [100, 10_000]),
   'first-mow': value(700, 'm2/h', 'model', 'First mow', [50, 10_000]),
   'mow-weekly': value(700, 'm2/h', 'model', 'A light weekly mow', [50, 10_000]),
   'feed-later': value(2500, 'm2/h', 'model', 'Feeding after the first mow', [100, 20_000]),
@@ -205,14 +207,14 @@ export const OPERATIONS: Record<StepKind, Operation> = {
   'pre-emergence': {
     name: words('Put down a pre-emergence'),
     cautions: ['pesticide'],
-    why: 'Stops annual grasses where nothing will be sown. It keeps seed out for months: the label decides.',
+    why: 'Stops annual grasses where nothing will be sown: half before cores are taken and half straight after, to renew the barrier; cutting down alone does not break it. It keeps seed out for months: the label decides.',
     wants: 'nothing sown here for {preEmergence}',
     by: 'area',
   },
   spray: {
     name: words('Spray broad-leaved weeds'),
     cautions: ['pesticide'],
-    why: 'On uncut, growing weeds; seed waits {sprayWait}, or what the label says.',
+    why: 'On uncut weeds, small and growing; they show it in days to weeks. Seed waits {sprayWait}, or what the label says.',
     wants: 'growing weeds, uncut for {uncut}',
     by: 'area',
   },
@@ -484,6 +486,13 @@ export const OPERATIONS: Record<StepKind, Operation> = {
     wants: 'the same day',
     by: 'nothing',
   },
+  uncover: {
+    name: words('Lift the germination sheet'),
+    cautions: ['trip'],
+    why: 'Looked under every day: it is hot below, and seedlings damp off or burn. It comes off {sheet} on, or as soon as the grass stands; cut soon after.',
+    wants: 'grass up, a cool hour',
+    by: 'area',
+  },
   'leaf-again': {
     name: words('Clear leaf again'),
     cautions: [],
@@ -522,7 +531,7 @@ export const OPERATIONS: Record<StepKind, Operation> = {
   visit: {
     name: words('One-month visit'),
     cautions: [],
-    why: 'Look, count, reseed thin places while the season lasts, photograph, hand over.',
+    why: 'Look, count, reseed thin places while the season lasts, lift temporary water lines, photograph, hand over.',
     wants: 'a month on',
     by: 'nothing',
   },
@@ -575,6 +584,7 @@ export const setUpHours = tradeValues('set-up', {
   feed: value(0.25, 'h', 'model', 'Setting up to feed', [0, 4]),
   cover: value(0.25, 'h', 'model', 'Setting up to cover', [0, 4]),
   water: value(0.75, 'h', 'model', 'Setting out the watering', [0, 4]),
+  uncover: value(0.25, 'h', 'model', 'Setting up to lift a sheet', [0, 4]),
   'first-mow': value(0.25, 'h', 'model', 'Setting up the first mow', [0, 4]),
   'mow-weekly': value(0.25, 'h', 'model', 'Setting up a light mow', [0, 4]),
   'feed-later': value(0.25, 'h', 'model', 'Setting up the later feed', [0, 4]),
@@ -589,11 +599,13 @@ export const operationValues = tradeValues('operation', {
   preEmergence: treatmentWaits['pre-emergence'],
   uncut: value(3, 'd', 'practice', 'No mowing before a kill-off for', [1, 10]),
   recheck: value(10, 'd', 'practice', 'Brown grass is watered and looked at again after', [5, 21]),
+  afterFlight: value(14, 'd', 'practice', 'Larvae are treated after the flight of moths was at its peak by', [5, 30]),
   pests: value(14, 'd', 'practice', 'Pests are looked for again after treating in', [5, 42]),
   dampenLeast: value(10, 'mm', 'practice', 'Dry soil is watered the evening before coring by', [5, 25]),
   dampenMost: value(15, 'mm', 'practice', 'and up to', [5, 40]),
   coreLeast: value(75, 'mm', 'practice', 'Cores are taken to', [25, 150]),
   coreMost: value(100, 'mm', 'practice', 'and down to', [25, 250]),
+  sheet: value(10, 'd', 'practice', 'A germination sheet is lifted after', [5, 21]),
   spikeDepth: value(50, 'mm', 'practice', 'Soil that sheds water is spiked no deeper than', [20, 100]),
 })
 
@@ -618,6 +630,7 @@ const wordsOf = (template: string, trace: Trace): Message => {
       uncut: quantity(v.uncut, 'd'),
       recheck: quantity(v.recheck, 'd'),
       pests: quantity(v.pests, 'd'),
+      sheet: quantity(v.sheet, 'd'),
       spikeDepth: quantity(v.spikeDepth, 'mm'),
       dampen: quantity({ low: v.dampenLeast, high: v.dampenMost }, 'mm'),
       coreDepth: quantity({ low: v.coreLeast, high: v.coreMost }, 'mm'),

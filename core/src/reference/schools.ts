@@ -75,6 +75,7 @@ export const SCHOOL_CHOICES = {
     schools: {
       'scarify-first': { name: 'scarify, core, sow', says: 'The mat comes off, then the tines reach soil.' },
       'core-first': { name: 'core, rake out, sow', says: 'Cores come up and are raked through with the mat.' },
+      'blades-after': { name: 'core, scarify, sow, scarify', says: 'Cores first; a light pass of the blades after the seed works it in.' },
     },
   }),
   cores: choice({
@@ -82,6 +83,18 @@ export const SCHOOL_CHOICES = {
     schools: {
       'drag-in': { name: 'leave and drag in', says: 'Crumbled cores are the first dressing.' },
       collect: { name: 'collect before sowing', says: 'Cores come off; clean holes take seed and dressing.' },
+      'dry-collect': {
+        name: 'let dry, collect',
+        says: 'On sand they dry first, shed their sand through the brush, and only the mat is carried off.',
+      },
+    },
+  }),
+  tines: choice({
+    question: 'Hollow or solid tines?',
+    schools: {
+      hollow: { name: 'cores only', says: 'Hollow tines take soil out, and that is what loosens it.' },
+      solid: { name: 'solid tines will do', says: 'The whole lawn is spiked deep; nothing is carried off.' },
+      worms: { name: 'no more once worms return', says: 'Worms do the work: only compacted ground is cored.' },
     },
   }),
   dressing: choice({
@@ -143,6 +156,7 @@ export const DEFAULT_SCHOOLS: Schools = {
   shade: 'lasting',
   order: 'scarify-first',
   cores: 'drag-in',
+  tines: 'hollow',
   dressing: 'light-often',
   phosphorus: 'by-test',
   feed: 'with-seed',

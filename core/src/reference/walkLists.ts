@@ -5,27 +5,53 @@ export interface Seen {
   says: string
 }
 
+/** A weed: what cures it, as the name of an active ingredient or the time for it, and what is kept in mind for next year. */
+export interface SeenWeed extends Seen {
+  active: string
+  nextYear?: string
+}
+
+const PHENOXY = 'a phenoxy mix'
+const NO_CURE = 'nothing selective'
+const AUTUMN_BARRIER = 'an autumn pre-emergence, where nothing is sown'
+
 export const WEEDS = {
-  plantain: { name: 'plantain', says: 'Compaction speaks: treat the soil first.' },
-  knotweed: { name: 'knotweed, prostrate', says: 'Compaction speaks. Carry over: early next summer is its month.' },
+  plantain: { name: 'plantain', says: 'Compaction speaks: treat the soil first.', active: PHENOXY },
+  knotweed: {
+    name: 'knotweed, prostrate',
+    says: 'Compaction speaks. Early summer is its month.',
+    active: PHENOXY,
+    nextYear: 'Treat it in early summer, while it is small; open the packed ground before.',
+  },
   'annual-meadow-grass': {
     name: 'annual meadow-grass (Poa annua)',
-    says: 'Compacted, wet or shaded ground. Clip and bag heads; still scarify, and let density smother it.',
+    says: 'Compacted, wet or shaded ground. Clip and bag heads; still scarify, clear with suction, and let density smother it.',
+    active: AUTUMN_BARRIER,
+    nextYear: 'Its seed comes up from late summer: a pre-emergence then, on ground that is not to be sown.',
   },
-  clover: { name: 'clover', says: 'Too little nitrogen.' },
-  dandelion: { name: 'dandelion', says: 'Thin sward. Digging takes the whole root and spreads no seed.' },
-  daisy: { name: 'daisy', says: 'Thin, closely cut ground; raise the cut and feed.' },
-  buttercup: { name: 'creeping buttercup', says: 'Wet, heavy ground: look at the drainage.' },
-  'self-heal': { name: 'self-heal', says: 'Moist, closely cut ground; needs the right active, small and growing.' },
-  chickweed: { name: 'chickweed', says: 'Open, fed, moist ground, often a new seedbed; mowing ends most of it.' },
-  speedwell: { name: 'speedwell', says: 'Hard to control once spread; collect clippings.' },
-  ivy: { name: 'ground ivy', says: 'Shade and moisture: open the canopy before spraying.' },
-  'rough-meadow-grass': { name: 'rough meadow-grass', says: 'A perennial grassy weed: no selective cure. Count it under incurable.' },
-  'yorkshire-fog': { name: 'Yorkshire fog', says: 'A perennial grassy weed: cut out the clumps, or count it under incurable.' },
-  couch: { name: 'couch (quackgrass)', says: 'A perennial grassy weed with runners: no selective cure. Count it under incurable.' },
-  crabgrass: { name: 'crabgrass (summer grass)', says: 'Annual: a thin, hot, open sward. Density, or a pre-emergence where nothing is sown.' },
-  sedge: { name: 'nutsedge', says: 'Wet ground; not a grass, and grass killers miss it.' },
-} as const satisfies Record<string, Seen>
+  clover: { name: 'clover', says: 'Too little nitrogen.', active: 'clopyralid, dicamba or quinclorac' },
+  dandelion: { name: 'dandelion', says: 'Thin sward. Digging takes the whole root and spreads no seed.', active: PHENOXY },
+  daisy: { name: 'daisy', says: 'Thin, closely cut ground; raise the cut and feed.', active: PHENOXY },
+  buttercup: { name: 'creeping buttercup', says: 'Wet, heavy ground: look at the drainage.', active: PHENOXY },
+  'self-heal': { name: 'self-heal', says: 'Moist, closely cut ground; needs the right active, small and growing.', active: PHENOXY },
+  chickweed: { name: 'chickweed', says: 'Open, fed, moist ground, often a new seedbed; mowing ends most of it.', active: AUTUMN_BARRIER },
+  speedwell: { name: 'speedwell', says: 'Hard to control once spread; collect clippings.', active: AUTUMN_BARRIER },
+  ivy: { name: 'ground ivy', says: 'Shade and moisture: open the canopy before spraying.', active: PHENOXY },
+  'rough-meadow-grass': {
+    name: 'rough meadow-grass',
+    says: 'A perennial grassy weed: no selective cure. Count it under incurable.',
+    active: NO_CURE,
+  },
+  'yorkshire-fog': { name: 'Yorkshire fog', says: 'A perennial grassy weed: cut out the clumps, or count it under incurable.', active: NO_CURE },
+  couch: { name: 'couch (quackgrass)', says: 'A perennial grassy weed with runners: no selective cure. Count it under incurable.', active: NO_CURE },
+  crabgrass: {
+    name: 'crabgrass (summer grass)',
+    says: 'Annual: a thin, hot, open sward. Density, or a pre-emergence where nothing is sown.',
+    active: 'quinclorac, once it is up',
+    nextYear: 'A pre-emergence in spring before the soil warms, on ground that is not to be sown.',
+  },
+  sedge: { name: 'nutsedge', says: 'Wet ground; not a grass, and grass killers miss it.', active: 'one labelled for sedges' },
+} as const satisfies Record<string, SeenWeed>
 export type WeedId = keyof typeof WEEDS
 export const WEED_IDS = Object.keys(WEEDS) as [WeedId, ...WeedId[]]
 
@@ -55,6 +81,22 @@ export const DISEASES = {
 } as const satisfies Record<string, Seen>
 export type DiseaseId = keyof typeof DISEASES
 export const DISEASE_IDS = Object.keys(DISEASES) as [DiseaseId, ...DiseaseId[]]
+
+/** Signs of packed soil, where no push test was made or soil was dry. */
+export const PACKED_SIGNS = {
+  wheels: { name: 'wheel marks', says: 'Wheels have pressed the ground.' },
+  returns: { name: 'weeds or pests that come back', says: 'Trouble that persists under a good programme.' },
+  'never-fills': { name: 'bare spots that never fill', says: 'Roots do not get in.' },
+} as const satisfies Record<string, Seen>
+export type PackedSign = keyof typeof PACKED_SIGNS
+export const PACKED_SIGN_IDS = Object.keys(PACKED_SIGNS) as [PackedSign, ...PackedSign[]]
+
+export const SURFACES = ['true', 'uneven', 'rutted'] as const
+export const SURFACE_NAMES: Record<(typeof SURFACES)[number], string> = {
+  true: 'true',
+  uneven: 'uneven: a rolled ball hops',
+  rutted: 'humps, dips or ruts',
+}
 
 export const DAMPS = ['moist', 'dry', 'wet'] as const
 export const DAMP_NAMES: Record<(typeof DAMPS)[number], string> = { moist: 'moist', dry: 'dust-dry after rain', wet: 'sodden' }

@@ -1,11 +1,11 @@
-import { addDays, dayNumber, dayOf, weekday, type Day } from '../calendar/day.ts'
+import { addDays, dayNumber, dayOf, weekday, type Day, laterDay } from '../calendar/day.ts'
 import type { DiaryEntry } from '../entities/diary.ts'
-import type { Job } from '../entities/job.ts'
+import { isWatered, type Job } from '../entities/job.ts'
 import { slopeLines } from '../findings/lines.ts'
 import type { CautionId } from '../reference/cautions.ts'
 import type { Workforce } from '../reference/firmSettings.ts'
 import { lagValues } from '../reference/lagValues.ts'
-import { OPERATIONS, operationName, operationWhy, type StepKind } from '../reference/operations.ts'
+import { OPERATIONS, operationName, operationWhy, type StepKind, operationValues } from '../reference/operations.ts'
 import { schoolName, type Schools } from '../reference/schools.ts'
 import { careRules, careWindow, type Care } from '../climate/careWindow.ts'
 import type { DayState, Reason } from '../climate/dayReasons.ts'
@@ -153,8 +153,9 @@ export function spansOf(window: SowingWindow, days: number, waitsUntil: Day | nu
 /** Days of a window that are kept for drawing. */
 const DRAWN_DAYS = 500
 
-export const stepBrief = ({ schools, prescription, workforce, trace }: Omit<OrderBrief, 'later'>): StepBrief => ({
+export const stepBrief = ({ job, schools, prescription, workforce, trace }: Omit<OrderBrief, 'later'>): StepBrief => ({
   schools,
+  users: job.users,
   dressing: prescription.dressing,
   covers: prescription.covers,
   people: workforce.people,
@@ -202,7 +203,7 @@ function orderPackage(
   )
   const scope = packageScope(pack.id)
   const coverStands = pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null
-  const fixed = needs.map((need) => fixedFor(need, pack, records, waits, coverStands))
+  const fixed = needs.map((need) => fixedFor(need, pack, { records, waits, coverStands, afterFlight: trace.value(operationValues.afterFlight) }))
   // A second sowing counts back from the frost of its own year.
   const later = pack.kind === 'later' ? schedulePackage(steps, fixed, openOnly(window), calendar, { visits: job.visits }) : null
   const cutOff = cutOffFigure(brief, window, scope, { seeded: sown !== null, on: later?.sowDay ?? today })
@@ -278,7 +279,7 @@ function sownOf({ prescription: p, job }: OrderBrief, pack: WorkPackage): Sown {
   return {
     parts: parts.length > 0 ? parts : usual,
     purpose: pack.kind === 'hold' ? 'cover' : all('winter-green') ? 'winter-green' : 'lawn',
-    watered: job.waterer.trim() !== '',
+    watered: isWatered(job),
   }
 }
 
@@ -308,7 +309,23 @@ const OPENS: readonly StepKind[] = ['rake', 'scarify', 'core', 'spike', 'loosen'
 /** Steps that put seed, plugs or turf down. */
 const PLANTS: readonly StepKind[] = ['sow', 'plugs', 'turf']
 
-function fixedFor({ kind, zones }: StepNeed, pack: WorkPackage, records: StepRecords, waits: WaitingPeriods, coverStands: Day | null): Fixed {
+interface FixedBy {
+  records: StepRecords
+  waits: WaitingPeriods
+  /** From this day the cover has stood long enough; null where ground is not held over. */
+  coverStands: Day | null
+  /** Days from the peak of a flight of moths to the treatment. */
+  afterFlight: number
+}
+
+/** The first day on which larvae are treated: so long after the flight was at its peak. Null where no peak was noted. */
+const larvaeFrom = (pack: WorkPackage, zones: readonly string[], afterFlight: number): Day | null =>
+  pack.zones
+    .filter((z) => zones.includes(z.r.id))
+    .flatMap((z) => z.r.zone.pests)
+    .reduce<Day | null>((last, p) => (p.peak && p.active !== false ? laterDay(addDays(p.peak, afterFlight), last) : last), null)
+
+function fixedFor({ kind, zones }: StepNeed, pack: WorkPackage, { records, waits, coverStands, afterFlight }: FixedBy): Fixed {
   const step: StepRef = { kind, zones, workPackage: pack.id }
   const wait = PLANTS.includes(kind)
     ? waits.sow(zones)
@@ -316,7 +333,9 @@ function fixedFor({ kind, zones }: StepNeed, pack: WorkPackage, records: StepRec
       ? waits.open(zones)
       : kind === 'dress' || kind === 'sand-in'
         ? waits.dress(zones)
-        : null
+        : kind === 'treat-pests'
+          ? larvaeFrom(pack, zones, afterFlight)
+          : null
   const stands = coverStands && (kind === 'sow' || kind === 'cut-first' || kind === 'roughen' || kind === 'loosen') ? coverStands : null
   return {
     pin: records.pinOf(step),
@@ -403,7 +422,7 @@ function plannedSteps(
 function coresSaid(zones: readonly ZoneWork[], schools: Schools): Message {
   const collected = zones.filter((z) => plans(z, 'collect-cores'))
   if (collected.length === 0) return say`Cores: ${schoolName('cores', 'drag-in')}.`
-  if (collected.length === zones.length) return say`Cores: ${schools.cores === 'collect' ? schoolName('cores', 'collect') : 'collected'}.`
+  if (collected.length === zones.length) return say`Cores: ${schools.cores === 'drag-in' ? 'collected' : schoolName('cores', schools.cores)}.`
   return say`Cores: collected in ${collected.map((z) => z.r.name).join(', ')}, dragged in elsewhere.`
 }
 

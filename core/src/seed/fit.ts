@@ -1,6 +1,6 @@
 import type { Day } from '../calendar/day.ts'
 import type { PlaceYear } from '../climate/placeYear.ts'
-import type { Job } from '../entities/job.ts'
+import { isWatered, type Job } from '../entities/job.ts'
 import { slopeLines, thatchLines } from '../findings/lines.ts'
 import { kindOf, type Grass, type Level } from '../reference/grasses.ts'
 import { WEAR_NAMES, type Sowing } from '../reference/lists.ts'
@@ -176,7 +176,7 @@ const JUDGES: Record<FitPartId, Judge> = {
   },
   water: (g, { r, job, trace }) => {
     const steep = num(r.slope) >= trace.value(slopeLines.press)
-    const dry = DRY.always + (r.zone.texture === 'sand' ? DRY.sand : 0) + (steep ? DRY.steep : 0) + (job.waterer.trim() === '' ? DRY.unwatered : 0)
+    const dry = DRY.always + (r.zone.texture === 'sand' ? DRY.sand : 0) + (steep ? DRY.steep : 0) + (!isWatered(job) ? DRY.unwatered : 0)
     const rating = rated(Math.min(1, dry), g.drought)
     return {
       rating,
@@ -188,7 +188,7 @@ const JUDGES: Record<FitPartId, Judge> = {
             : joinedCauses('it stands less drought than this ground asks', [
                 r.zone.texture === 'sand' && 'sand',
                 steep && 'a slope',
-                job.waterer.trim() === '' && 'nobody to water',
+                !isWatered(job) && 'nobody to water',
               ]),
     }
   },

@@ -1,5 +1,6 @@
 import { lagValues } from '../reference/lagValues.ts'
 import { looksBadValues, operationValues, type StepKind } from '../reference/operations.ts'
+import type { UserId } from '../reference/lists.ts'
 import type { Message } from '../trace/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { PackageKind } from './workPackages.ts'
@@ -25,7 +26,7 @@ interface Pair {
 }
 
 /** The trade's pairs of steps, with the firm's numbers in them. */
-export function precedence(kind: PackageKind, trace: Trace): Pair[] {
+export function precedence(kind: PackageKind, users: readonly UserId[], trace: Trace): Pair[] {
   const v = trace.values(lagValues)
   const o = trace.values(operationValues)
   const cuts: StepKind[] = ['cut-first', 'cut-second']
@@ -36,8 +37,8 @@ export function precedence(kind: PackageKind, trace: Trace): Pair[] {
     {
       from: ['notice'],
       to: ['spray', 'strip', 'kill', 'cut-first', 'scarify', 'core', 'sow'],
-      better: [v.noticeAhead, Infinity],
-      why: 'notice a day ahead',
+      better: [users.includes('public') ? v.noticePublic : v.noticeAhead, Infinity],
+      why: users.includes('public') ? 'notice to the public days ahead' : 'notice a day ahead',
     },
     {
       from: ['recheck'],
@@ -106,4 +107,12 @@ export function linksFor({ kind, zones }: Placed, earlier: readonly Placed[], ta
 }
 
 /** Steps dated after the others: from the seed coming up, or from a dressing grown through. */
-export const LATER: ReadonlySet<StepKind> = new Set<StepKind>(['leaf-again', 'first-mow', 'mow-weekly', 'feed-later', 'dress-again', 'visit'])
+export const LATER: ReadonlySet<StepKind> = new Set<StepKind>([
+  'uncover',
+  'leaf-again',
+  'first-mow',
+  'mow-weekly',
+  'feed-later',
+  'dress-again',
+  'visit',
+])

@@ -2,6 +2,8 @@ import type { CoverPlan } from '../materials/cover.ts'
 import type { DressingPlan } from '../materials/dressing.ts'
 import { leafAfterCut, smotherValues } from '../materials/dressingRules.ts'
 import { OPERATIONS, operationValues, operationWants, orderOf, STEP_KINDS, type StepKind } from '../reference/operations.ts'
+import { WEEDS } from '../reference/walkLists.ts'
+import type { UserId } from '../reference/lists.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../trace/message.ts'
@@ -39,6 +41,8 @@ export interface PackageSteps {
 /** What the steps of a package are worked from. */
 export interface StepBrief {
   schools: Schools
+  /** Who uses the lawn. */
+  users: readonly UserId[]
   dressing: DressingPlan | null
   covers: readonly CoverPlan[]
   people: number
@@ -58,7 +62,7 @@ const sharesOf = (pack: WorkPackage, kind: StepKind): Share[] =>
 
 /** The order of work, as the firm's school has it. */
 function inOrder(kinds: readonly StepKind[], { schools }: StepBrief): StepKind[] {
-  const coreFirst = schools.order === 'core-first'
+  const coreFirst = schools.order !== 'scarify-first'
   const blades: readonly StepKind[] = ['rake', 'scarify', 'clear']
   const rank = (k: StepKind) => (coreFirst && blades.includes(k) ? orderOf('collect-cores') + 0.1 + blades.indexOf(k) / 10 : orderOf(k))
   return [...kinds].sort((a, b) => rank(a) - rank(b))
@@ -92,6 +96,16 @@ interface Manner {
   tines: number | null
   tool: string | null
   height: number | null
+  /** What is put down against which weeds. */
+  against: string
+}
+
+/** The actives that cure the weeds seen, by common name: common practice, the label decides. */
+function against(kind: StepKind, { work }: Share): string {
+  if (kind !== 'spray') return ''
+  const byActive = new Map<string, string[]>()
+  for (const id of work.r.zone.weedsSeen) byActive.set(WEEDS[id].active, [...(byActive.get(WEEDS[id].active) ?? []), WEEDS[id].name])
+  return [...byActive].map(([active, names]) => `${names.join(', ')}: ${active}`).join('; ')
 }
 
 const mannerOf = (kind: StepKind, { work, operation }: Share, trace: Trace): Manner => ({
@@ -100,12 +114,13 @@ const mannerOf = (kind: StepKind, { work, operation }: Share, trace: Trace): Man
   tines: operation.tines,
   tool: operation.tool,
   height: cutHeight(kind, work, operation, trace),
+  against: against(kind, { work, operation }),
 })
 const alike = (a: Manner, b: Manner) =>
-  a.passes === b.passes && a.depth === b.depth && a.tines === b.tines && a.tool === b.tool && a.height === b.height
+  a.passes === b.passes && a.depth === b.depth && a.tines === b.tines && a.tool === b.tool && a.height === b.height && a.against === b.against
 
 /** One manner in words; `apart` says a single pass too, beside zones that take more. */
-function mannerSaid(kind: StepKind, { passes, depth, tines, tool, height }: Manner, apart: boolean, trace: Trace): Message {
+function mannerSaid(kind: StepKind, { passes, depth, tines, tool, height, against: weeds }: Manner, apart: boolean, trace: Trace): Message {
   const usual =
     kind === 'core' && depth === null ? { low: trace.value(operationValues.coreLeast), high: trace.value(operationValues.coreMost) } : depth
   const parts: Message[] = []
@@ -113,6 +128,7 @@ function mannerSaid(kind: StepKind, { passes, depth, tines, tool, height }: Mann
   if (height !== null) parts.push(say`to ${quantity(height, 'mm')}`)
   if (usual !== null) parts.push(say`${quantity(usual, 'mm')} deep`)
   if (tines !== null) parts.push(say`${quantity(tines, 'mm')} tines`)
+  if (weeds) parts.push(weeds)
   if (tool) parts.push(OPERATIONS[kind].tools![tool]!.name)
   return joined(parts, ', ')
 }
@@ -161,7 +177,7 @@ function needOf(kind: StepKind, shares: readonly Share[], brief: StepBrief): Omi
 /** The steps a package needs up to its sowing and on the days of it, in the order of work, with what holds them together. */
 export function stepsOf(pack: WorkPackage, brief: StepBrief): PackageSteps {
   const kinds = inOrder(STEP_KINDS.filter((k) => !LATER.has(k)), brief) // prettier-ignore
-  const table = precedence(pack.kind, brief.trace)
+  const table = precedence(pack.kind, brief.users, brief.trace)
   const needs: StepNeed[] = []
   for (const kind of kinds) {
     const shares = withMaterial(kind, sharesOf(pack, kind), brief)
@@ -185,7 +201,7 @@ export function laterSteps(pack: WorkPackage, brief: StepBrief): StepNeed[] {
   const add = (kind: StepKind, shares: Share[], part?: number) => {
     if (shares.length > 0) found.push({ ...needOf(kind, shares, brief), links: [], ...(part ? { part } : {}) })
   }
-  for (const kind of ['leaf-again', 'first-mow', 'mow-weekly', 'feed-later', 'visit'] as const) add(kind, sharesOf(pack, kind))
+  for (const kind of ['uncover', 'leaf-again', 'first-mow', 'mow-weekly', 'feed-later', 'visit'] as const) add(kind, sharesOf(pack, kind))
   const lifts = (brief.dressing?.parts ?? []).filter((p) => p.step === 'dress' && p.lifts > 1)
   const most = Math.min(MOST_LIFTS, Math.max(1, ...lifts.map((p) => p.lifts)))
   for (let lift = 2; lift <= most; lift++) {

@@ -1,5 +1,5 @@
 import { PRESETS } from '../approach/presets.ts'
-import type { Job } from '../entities/job.ts'
+import { isWatered, type Job } from '../entities/job.ts'
 import type { Ask, Forbid, Strength } from '../findings/asks.ts'
 import { stolonOnly } from '../findings/findingAsks.ts'
 import { findingOf, type Finding } from '../findings/finding.ts'
@@ -108,12 +108,19 @@ function schoolAsks({ r, schools, trace }: WorkBrief, asked: ReadonlySet<StepKin
   return [
     ...(schools.weeds === 'spray-then-sow' && weedy ? [ask('spray', 'school', 'spray, then sow', say`${r.weeds!} is under weeds.`)] : []),
     ...(schools.weeds === 'safe-at-seeding' && weedy ? [ask('seed-safe', 'school', 'safe at seeding', say`${r.weeds!} is under weeds.`)] : []),
-    ...(schools.cores === 'collect' && asked.has('core') ? [ask('collect-cores', 'school', 'collect', 'Cores come off before seed.')] : []),
+    ...(schools.tines === 'solid' && asked.has('core')
+      ? [ask('spike', 'school', 'solid tines', 'The whole lawn is spiked deep instead of cored.', 'should', 2)]
+      : []),
+    ...(schools.cores !== 'drag-in' && asked.has('core') && schools.tines !== 'solid'
+      ? [ask('collect-cores', 'school', 'collect', 'Cores come off before seed.')]
+      : []),
   ]
 }
 
 /** What stands on its own, whatever anybody asks: turf, chemicals, light. */
-function standingForbids({ r, season, schools }: WorkBrief): Forbid[] {
+function standingForbids({ r, season, schools, findings }: WorkBrief): Forbid[] {
+  // A sand green is cored whatever the school: its organic matter has to come out.
+  const carriedOff = findings.some((f) => f.zone === r.zone.id && f.wants.some((w) => w.operation === 'collect-cores'))
   const no = (operation: StepKind, why: Message): Forbid => ({ operation, hard: true, why })
   return [
     ...(stolonOnly(r)
@@ -121,6 +128,9 @@ function standingForbids({ r, season, schools }: WorkBrief): Forbid[] {
           no('scarify', 'Turf that lives by runners above ground is never scarified: nothing below would bring it back.'),
           no('cut-second', 'Turf that lives by runners above ground is never cut to the ground: a modest cut only.'),
         ]
+      : []),
+    ...(schools.tines === 'solid' && !carriedOff
+      ? [{ operation: 'core', hard: false, why: 'Solid tines will do: it is spiked instead.' } satisfies Forbid]
       : []),
     ...(season === 'warm' ? [no('seed-safe', 'Most warm turf does not stand it.')] : []),
     ...(r.zone.present.includes('browntop') ? [no('seed-safe', 'Bents do not stand it.')] : []),
@@ -184,7 +194,7 @@ const COMES_ALONG: ReadonlySet<StepKind> = new Set<StepKind>(['notice', 'mark', 
 /** Operations that only make sense after seed. */
 const AFTER_SEED: ReadonlySet<StepKind> = new Set<StepKind>(['first-mow', 'mow-weekly', 'feed-later', 'visit', 'leaf-again'])
 /** Operations on seed itself. */
-const WITH_SEED_ONLY: ReadonlySet<StepKind> = new Set<StepKind>(['work-in', 'seed-safe', 'cover', 'mow-weekly'])
+const WITH_SEED_ONLY: ReadonlySet<StepKind> = new Set<StepKind>(['uncover', 'work-in', 'seed-safe', 'cover', 'mow-weekly'])
 
 /** Lower by less than this is not low, mm. */
 const HAIR = 0.1
@@ -228,6 +238,8 @@ function decide(brief: WorkBrief, sowing: Sowing, operation: StepKind, asks: Ask
   if (mine[0]) return decision(mine[0].why)
   const preset = PRESETS[approach]
   if (preset.only && !preset.only.includes(operation) && !COMES_ALONG.has(operation)) return decision(say`Not part of “${APPROACH_NAMES[approach]}”.`)
+  if (operation === 'core' && brief.schools.tines === 'worms' && strength !== 'must')
+    return decision('Worms do the work: only compacted ground is cored.')
   if (operation === 'lime') return decision('It waits for the laboratory’s rate.')
   if (strength === 'may' && !asks.some((a) => a.by === 'you')) return decision('Offered; switch it on if you want it.')
   return decision(null)
@@ -243,6 +255,7 @@ function allAsks(brief: WorkBrief, sowing: Sowing, forbids: readonly Forbid[]): 
     ...(PRESETS[approach].adds ?? []).map((op) => ask(op, 'way', approach, say`Part of “${APPROACH_NAMES[approach]}”.`)),
     ...((job.dressing.depth ?? 0) > 0 ? [ask('dress', 'you', 'dressing', 'You entered a dressing.', 'must')] : []),
     ...(isSown(sowing) && job.cover && job.cover !== 'none' ? [ask('cover', 'you', 'cover', 'You entered a cover.', 'must')] : []),
+    ...(isSown(sowing) && job.cover === 'sheet' ? [ask('uncover', 'you', 'cover', 'The sheet comes off again.', 'must')] : []),
   ]
   const barred = new Set(forbids.filter((f) => f.hard).map((f) => f.operation))
   const asked = new Set(base.filter((a) => a.strength !== 'may' && !barred.has(a.operation)).map((a) => a.operation))
@@ -337,16 +350,18 @@ function decideAll(brief: WorkBrief, sowing: Sowing, asks: readonly Ask[], forbi
   return [...byOperation].map(([operation, list]) => decide(brief, sowing, operation, list, forbids))
 }
 
+/**
+ * Whether the sward closes again after several passes of blades: grass that spreads does, or seed that is watered closes it. Where neither is so, one pass is
+ * taken and the rest is left for next season.
+ */
+export const healsAfter = ({ r, job }: Pick<WorkBrief, 'r' | 'job'>, sowing: Sowing): boolean =>
+  sowing === 'new' || r.present.length === 0 || r.present.some((g) => g.spreads) || (isSown(sowing) && isWatered(job))
+
 /** How a planned operation is done: as the person set it, or as those who ask want it. */
-function operationIn(
-  { r, trace }: WorkBrief,
-  { operation, asks, yours }: Decision,
-  sowing: Sowing,
-  sown: Figure | null,
-  known?: Figure,
-): ZoneOperation {
+function operationIn(brief: WorkBrief, { operation, asks, yours }: Decision, sowing: Sowing, sown: Figure | null, known?: Figure): ZoneOperation {
+  const { r, trace } = brief
   const own = r.zone.operations[operation]
-  const asked = Math.max(1, ...asks.map((a) => a.passes ?? 1))
+  const asked = Math.min(operation === 'scarify' && !healsAfter(brief, sowing) ? 1 : Infinity, Math.max(1, ...asks.map((a) => a.passes ?? 1)))
   const least = operation === 'sow' || operation === 'feed' || operation === 'feed-later' ? 2 : 1
   const fed = operation === 'feed' && inPart(sowing) && asks.every((a) => a.by === 'sowing')
   const ground = known ?? (fed && sown ? sown : groundOf(operation, r, sown, inPart(sowing), trace))

@@ -243,6 +243,7 @@ looks-bad.killed                           70 d       model         0..250
 looks-bad.raked                             7 d       model         1..30
 habit.greenCut                             12 mm      model         3..25
 thatch.veryDeep                            40 mm      model         25..120
+thatch.layer                                5 mm      model         1..40
 ground.clumps                               2 %       assumed       0.1..40
 ground.rings                                1 %       assumed       0.1..40
 ground.fill                                30 %       assumed       1..100
@@ -263,12 +264,14 @@ upkeep-feed.n                              20 %       model         1..60
 upkeep-feed.p2o5                            0 %       model         0..60
 upkeep-feed.k2o                             5 %       model         0..60
 lag.noticeAhead                             1 d       practice      0..14
+lag.noticePublic                            5 d       model         0..30
 lag.settles                                 1 d       practice      0..14
 lag.coverStands                            60 d       model         14..200
 rate.pre-emergence                       2500 m2/h    model         200..20000
 rate.treat-pests                         2000 m2/h    model         200..20000
 rate.leaf-off                             700 m2/h    model         50..5000
 rate.leaf-again                           700 m2/h    model         50..5000
+rate.uncover                             1000 m2/h    model         100..10000
 rate.cast-brush                          1500 m2/h    model         100..10000
 rate.clip-heads                          1500 m2/h    model         50..10000
 rate.hand-weed                             40 m2/h    model         5..400
@@ -300,6 +303,7 @@ set-up.recheck                           0.25 h       model         0..4
 set-up.treat-pests                        0.5 h       model         0..4
 set-up.leaf-off                          0.25 h       model         0..4
 set-up.leaf-again                        0.25 h       model         0..4
+set-up.uncover                           0.25 h       model         0..4
 set-up.cast-brush                        0.25 h       model         0..4
 set-up.clip-heads                        0.25 h       model         0..4
 set-up.pre-emergence                      0.5 h       model         0..4
@@ -327,6 +331,8 @@ set-up.mow-weekly                        0.25 h       model         0..4
 operation.machine                           6 m3/h    model         1..30
 operation.recheck                          10 d       practice      5..21
 operation.pests                            14 d       practice      5..42
+operation.afterFlight                      14 d       practice      5..30
+operation.sheet                            10 d       practice      5..21
 ph.acidCentipede                            5 1       practice      4..6
 bulk.bag                                 0.75 m3      practice      0.3..1.5
 materials.turf.waste                        5 %       practice      0..30

@@ -66,3 +66,30 @@ describe('only what is treated', () => {
     expect(scarify.how).toBe('Lawn: 1 pass; Corner: 3 passes')
   })
 })
+
+describe('what a walk tells beside numbers (common practice)', () => {
+  const days = (a: string, b: string) => (Date.parse(b) - Date.parse(a)) / 86_400_000
+  const dayOn = (lawn: string, kind: StepKind) => planned(LAWNS.find((l) => l.name === lawn)!).steps.find((s) => s.kind === kind)!.chosen
+  it('the public hears at least five days ahead', () => {
+    expect(days(dayOn('a public green', 'notice'), dayOn('a public green', 'scarify'))).toBeGreaterThanOrEqual(5)
+  })
+  it('the sheet comes off ten days after the seed went down', () => {
+    const lawn = 'bare ground under a germination sheet'
+    expect(days(dayOn(lawn, 'sow'), dayOn(lawn, 'uncover'))).toBe(10)
+  })
+  it('larvae are treated two weeks after the flight was at its peak', () => {
+    const plan = planOf({ zones: [zone({ pests: [{ kind: 'larvae', active: true, peak: '2027-02-18' }] })] }, { today: '2027-02-19' })
+    expect(plan.steps.find((s) => s.kind === 'treat-pests')!.chosen >= '2027-03-04').toBe(true)
+  })
+  it('watering that is not sure is planned as none, though somebody is named', () => {
+    const sown = (watering: 'sure' | 'unsure' | null) => planOf({ zones: [zone()], waterer: 'the owner', watering })
+    const says = (watering: 'sure' | 'unsure' | null) => sown(watering).notices.find((n) => n.id === 'water.who')?.title
+    expect([says(null), says('sure'), says('unsure')]).toEqual([undefined, undefined, 'The watering is not sure.'])
+    const odds = (watering: 'sure' | 'unsure') => Number(sown(watering).packages[0]!.choices[0]!.odds!.value)
+    expect(odds('unsure')).toBeLessThan(odds('sure'))
+  })
+  it('moss tells of wet and hunger too', () => {
+    const plan = planOf({ zones: [zone({ cover: { wanted: 55, weeds: 5, moss: 30, bare: 10 }, ponding: 3, weedsSeen: ['clover'] })] })
+    expect(plan.findings.find((f) => f.kind === 'moss')!.says).toMatch(/wet, hunger/)
+  })
+})

@@ -89,6 +89,7 @@ const SHORT: Record<StepKind, readonly [word: string, weight: number]> = {
   feed: ['feed', 2],
   cover: ['cover', 2],
   water: ['', 0],
+  uncover: ['sheet off', 2],
   'leaf-again': ['leaf', 1],
   'first-mow': ['mow', 3],
   'mow-weekly': ['mow', 3],

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { USER_NAMES, type UserId } from '@juvena/core/reference/lists'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import { leftOut } from '@juvena/core/work/leftOut'
 import { zoneOf } from '@juvena/core/trace/scope'
@@ -38,6 +39,8 @@ const lotsOf = (zone: string) =>
     })
     .filter(Boolean)
     .join(', ')
+/** Blades or tines are out that day. */
+const machines = computed(() => plan.value.steps.some((s) => s.cautions.includes('tines')))
 const packs = (line: (typeof plan.value.materials)[number]) =>
   line.packs ? line.packs.counts.map((c) => `${c.count} × ${c.size} ${line.packs!.unit}`).join(' + ') : ''
 </script>
@@ -54,6 +57,7 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
         </li>
       </ul>
     </template>
+    <p v-if="job.draft?.users?.length" class="notes">Used by {{ job.draft.users.map((u) => USER_NAMES[u as UserId]).join(', ') }}.</p>
     <h3 v-if="site?.below || site?.beside">Below and beside</h3>
     <ul class="cautions">
       <li v-if="site?.below">▲ Below ground here: {{ site.below }}</li>
@@ -168,6 +172,9 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
         first.
       </p>
     </template>
+    <p v-if="machines" class="why foot">
+      At the end of the day: machines washed and greased, blades and tines looked at, their state noted in the diary.
+    </p>
     <p class="why foot">Juvena advises; local code, the label and the licensed applicator decide.</p>
   </section>
 </template>

@@ -40,6 +40,7 @@ const PLAIN: Partial<Record<StepKind, string>> = {
   turf: 'Turf is laid.',
   'mow-weekly': 'A light mow, on dry ground.',
   'feed-later': 'Feed, now that it has been mown.',
+  uncover: 'The sheet comes off. Look under it every day until then: it gets hot, and grass that stands wants light.',
   'leaf-again': 'Leaf is collected.',
   spray: 'Weeds are sprayed. Keep children and pets off until we say so; the label decides how long.',
   strip: 'The old growth is lifted off.',

@@ -29,6 +29,7 @@ const LATER: readonly StepKind[] = [
   'mark',
   'dampen',
   'water',
+  'uncover',
   'leaf-again',
   'first-mow',
   'mow-weekly',

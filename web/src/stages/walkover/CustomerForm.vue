@@ -3,7 +3,7 @@ import { ElCheckbox, ElCheckboxGroup } from 'element-plus'
 import { computed } from 'vue'
 import type { JobDraft } from '@juvena/core/entities/job'
 import { photosThatFit } from '@juvena/core/formats/fileSize'
-import { AIMS, AIM_NAMES } from '@juvena/core/reference/lists'
+import { AIMS, AIM_NAMES, USERS, USER_NAMES } from '@juvena/core/reference/lists'
 import DayField from '../../parts/DayField.vue'
 import TextField from '../../parts/TextField.vue'
 import { useJob } from '../../stores/job.ts'
@@ -54,6 +54,16 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
       <legend>What they want</legend>
       <ElCheckboxGroup :model-value="job.draft?.aims ?? []" aria-label="What they want" @update:model-value="set('aims', $event as JobDraft['aims'])">
         <ElCheckbox v-for="a in AIMS" :key="a" :value="a">{{ AIM_NAMES[a] }}</ElCheckbox>
+      </ElCheckboxGroup>
+    </fieldset>
+    <fieldset>
+      <legend>Who uses the lawn</legend>
+      <ElCheckboxGroup
+        :model-value="job.draft?.users ?? []"
+        aria-label="Who uses the lawn"
+        @update:model-value="set('users', $event as JobDraft['users'])"
+      >
+        <ElCheckbox v-for="u in USERS" :key="u" :value="u">{{ USER_NAMES[u] }}</ElCheckbox>
       </ElCheckboxGroup>
     </fieldset>
     <TextField

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { WATERINGS, WATERING_NAMES } from '@juvena/core/reference/lists'
 import { computed, onMounted, shallowRef } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { JobDraft } from '@juvena/core/entities/job'
@@ -200,6 +201,14 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           :model-value="job.draft?.waterer"
           :maxlength="80"
           @update:model-value="(v) => job.edit('waterer', (d) => (d.waterer = v))"
+        />
+        <ChoiceField
+          label="How sure it is"
+          list
+          clearable
+          :options="WATERINGS.map((value) => ({ value, name: WATERING_NAMES[value] }))"
+          :model-value="job.draft?.watering"
+          @update:model-value="(v) => job.edit('watering', (d) => (d.watering = v))"
         />
       </div>
     </section>

@@ -14,7 +14,11 @@ import {
   LAB_LEVELS,
   LITTERS,
   LITTER_NAMES,
+  PACKED_SIGNS,
+  PACKED_SIGN_IDS,
   PESTS,
+  SURFACES,
+  SURFACE_NAMES,
   WEEDS,
   WEED_IDS,
 } from '@juvena/core/reference/walkLists'
@@ -68,6 +72,14 @@ async function labFile(event: Event) {
         @update:model-value="(i < plugs.length || $event !== null) && setPlug(i, $event)"
       />
     </div>
+    <QuantityField
+      label="A layer below, thick"
+      kind="depth"
+      :model-value="zone.layer"
+      :problem="problem('layer')"
+      hint="buried mat, other soil"
+      @update:model-value="set('layer', $event)"
+    />
     <QuantityField
       label="Penetrometer"
       kind="pressure"
@@ -152,7 +164,14 @@ async function labFile(event: Event) {
       </ElSelect>
       <p v-for="w in zone.weedsSeen ?? []" :key="w" class="small soft">{{ WEEDS[w].name }}: {{ WEEDS[w].says }}</p>
     </div>
-    <SeenList label="Pests" :options="PESTS" :model-value="zone.pests ?? []" @update:model-value="set('pests', $event)" />
+    <SeenList
+      label="Pests"
+      :options="PESTS"
+      :flies="['larvae', 'cutworms']"
+      :today="job.today"
+      :model-value="zone.pests ?? []"
+      @update:model-value="set('pests', $event)"
+    />
     <ChoiceField
       v-if="(zone.diseases ?? []).length"
       label="Worse on the side"
@@ -198,6 +217,28 @@ async function labFile(event: Event) {
       :model-value="zone.edges"
       @update:model-value="set('edges', $event)"
     />
+    <div class="field">
+      <span class="field-label">Signs of packed soil</span>
+      <ElSelect
+        multiple
+        collapse-tags
+        :model-value="zone.packedSigns ?? []"
+        aria-label="Signs of packed soil"
+        placeholder="none seen"
+        @update:model-value="set('packedSigns', $event as ZoneDraft['packedSigns'])"
+      >
+        <ElOption v-for="k in PACKED_SIGN_IDS" :key="k" :value="k" :label="PACKED_SIGNS[k].name" />
+      </ElSelect>
+    </div>
+    <ChoiceField
+      label="Surface, as felt"
+      list
+      clearable
+      :options="names(SURFACES, SURFACE_NAMES)"
+      :model-value="zone.surface"
+      @update:model-value="set('surface', $event)"
+    />
+    <YesNoField label="The grass there is the wrong one" :model-value="zone.wrongGrass" @update:model-value="set('wrongGrass', $event)" />
     <YesNoField label="Spongy underfoot" :model-value="zone.spongy" @update:model-value="set('spongy', $event)" />
     <QuantityField
       label="Mower’s weight"

@@ -1,11 +1,25 @@
 <script setup lang="ts" generic="T extends string">
 import { ElOption, ElSelect } from 'element-plus'
 import { computed } from 'vue'
+import DayField from '../../../parts/DayField.vue'
 import type { Seen } from '@juvena/core/reference/walkLists'
 
 /** Things seen, from a list, each with whether it is still active. */
-const props = defineProps<{ label: string; options: Readonly<Record<T, Seen>>; modelValue: readonly { kind: T; active?: boolean | null }[] }>()
-const emit = defineEmits<{ 'update:modelValue': [value: { kind: T; active: boolean | null }[]] }>()
+interface SeenOne {
+  kind: T
+  active?: boolean | null
+  /** The day a flight was at its peak, where the kind has one. */
+  peak?: string | null
+}
+const props = defineProps<{
+  label: string
+  options: Readonly<Record<T, Seen>>
+  modelValue: readonly SeenOne[]
+  /** Kinds that fly, asked for the peak of the flight. */
+  flies?: readonly T[]
+  today?: string
+}>()
+const emit = defineEmits<{ 'update:modelValue': [value: (SeenOne & { active: boolean | null })[]] }>()
 const kinds = computed(() => Object.keys(props.options) as T[])
 const pick = (list: T[]) =>
   emit(
@@ -15,6 +29,11 @@ const pick = (list: T[]) =>
       kind,
       active: props.modelValue.find((x) => x.kind === kind)?.active ?? true,
     })),
+  )
+const setPeak = (kind: T, peak: string | null) =>
+  emit(
+    'update:modelValue',
+    props.modelValue.map((x) => ({ ...x, active: x.active ?? null, ...(x.kind === kind ? { peak } : {}) })),
   )
 const setActive = (kind: T, active: boolean) =>
   emit(
@@ -39,6 +58,13 @@ const setActive = (kind: T, active: boolean) =>
     <ul>
       <li v-for="x in modelValue" :key="x.kind" class="small">
         <span>{{ options[x.kind].says }}</span>
+        <DayField
+          v-if="flies?.includes(x.kind) && x.active !== false && today"
+          label="Flight at its peak"
+          :model-value="x.peak"
+          :today="today"
+          @update:model-value="setPeak(x.kind, $event ?? null)"
+        />
         <button type="button" class="act slight" :aria-pressed="x.active !== false" @click="setActive(x.kind, x.active === false)">
           {{ x.active === false ? 'gone' : 'still active' }}
         </button>
