@@ -26,9 +26,10 @@ export default defineConfig({
     : [],
   test: {
     include: ['core/test/**/*.test.ts'],
-    exclude: ['areas', 'light', 'levels', 'shapeEdits', 'boundary', 'anyPlan', 'quantity', 'labReport', 'day', 'anyJob'].map(
+    exclude: ['areas', 'light', 'levels', 'shapeEdits', 'boundary', 'anyPlan', 'quantity', 'labReport', 'day'].map(
       (name) => `core/test/${name}.test.ts`,
     ),
+    setupFiles: ['core/test/drawnAlike.ts'],
     pool: 'threads',
     isolate: false,
     fileParallelism: false,

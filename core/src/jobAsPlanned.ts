@@ -1,3 +1,4 @@
+import { withProbe } from './climate/siteReadings.ts'
 import type { Context } from './pipeline.ts'
 import type { Job } from './entities/job.ts'
 import { grassTable } from './reference/firmGrasses.ts'
@@ -8,14 +9,14 @@ import { seedOnShelf, type BagOnShelf } from './stock/seedOnShelf.ts'
 import type { Notice } from './trace/figure.ts'
 import { Trace } from './trace/trace.ts'
 
-/** A job as it is planned: with the firm's grasses only, and its lots as they lie on the shelf today. */
+/** A job as it is planned: with the firm's grasses only, the newest reading of its soil, and its lots as they lie on the shelf today. */
 export function jobAsPlanned(
   entered: Job,
-  { firm, stock = [], today }: Pick<Context, 'firm' | 'stock' | 'today'>,
+  { firm, stock = [], today, diary }: Pick<Context, 'firm' | 'stock' | 'today' | 'diary'>,
 ): { job: Job; shelf: BagOnShelf[]; notices: Notice[]; trace: Trace } {
   const grasses = grassTable(firm.grasses)
   const trace = new Trace(firm.values, grasses)
-  const known = onlyKnownGrasses(entered, grasses)
+  const known = onlyKnownGrasses(withProbe(entered, diary, today), grasses)
   const { job, notices } = lotsOfJob(known.job, stock, grasses, today, trace)
   return { job, shelf: seedOnShelf(stock, grasses, today, trace.values(lotValues)), notices: [...known.notices, ...notices], trace }
 }

@@ -6,6 +6,7 @@ import { soilBandAhead } from './climate/soilBand.ts'
 import type { StationClimate } from './climate/placeYear.ts'
 import type { Outlook } from './climate/station.ts'
 import type { WeatherDay } from './climate/weatherSeries.ts'
+import { withGauge } from './climate/siteReadings.ts'
 import { weatherHolds } from './climate/weatherHolds.ts'
 import { follow, type Follow } from './establish/follow.ts'
 import type { Ask } from './findings/asks.ts'
@@ -33,6 +34,7 @@ import type { ZoneSeed } from './seed/seedPlan.ts'
 import { num, type Figure, type Notice } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
 import type { Message } from './trace/message.ts'
+import { zoneOf } from './trace/scope.ts'
 import type { FirmValues, Trace } from './trace/trace.ts'
 import type { SurveySummary } from './walkover/surveyNotices.ts'
 import { effortOf, hoursOf } from './work/hours.ts'
@@ -161,7 +163,7 @@ export function planJob(
   entered: Job,
   { today, firm, diary, outlook = null, station = null, recent = [], stock = [], jobId = null, memo = new Memo() }: Context,
 ): JobPlan {
-  const { job, shelf, notices: asEntered, trace } = jobAsPlanned(entered, { firm, stock, today })
+  const { job, shelf, notices: asEntered, trace } = jobAsPlanned(entered, { firm, stock, today, diary })
   const schools = schoolsOf(job, firm)
   const workforce = workforceOf(firm, trace)
 
@@ -194,7 +196,12 @@ export function planJob(
   const steps = [...order.packages.flatMap((s) => s.steps), ...followed.follow.later].sort((a, b) => a.chosen.localeCompare(b.chosen))
   const sloping = prescription.zones.some((z) => num(z.r.slope) >= trace.value(slopeLines.press))
   const warm = new Set(prescription.zones.filter((z) => z.season === 'warm').map((z) => z.r.id))
-  const holds = weatherHolds(steps, outlook, { sloping, watered: isWatered(job), warm }, trace)
+  const holds = weatherHolds(
+    steps,
+    { outlook, past: withGauge(recent, diary) },
+    { sloping, watered: isWatered(job), warm, rainFree: rainFreeHours(job) },
+    trace,
+  )
   const use = seedUse(job.lots, [...prescription.seeds, ...prescription.laterSeeds])
   return {
     today,
@@ -220,6 +227,14 @@ export function planJob(
     firmValues: firm.values,
   }
 }
+
+/** Hours that a zone's products have to stay dry, as their labels say, by operation. */
+const rainFreeHours =
+  (job: Job) =>
+  (kind: StepKind, zones: readonly string[]): number | null => {
+    const named = job.zones.filter((z) => zones.some((id) => zoneOf(id) === z.id)).flatMap((z) => z.operations[kind]?.rainFree ?? [])
+    return named.length > 0 ? Math.max(...named) : null
+  }
 
 /** Grasses that grow there, that are sown, and that are left out, by their names. */
 function named(grasses: GrassTable, job: Job, p: Prescription): JobPlan['grasses'] {

@@ -8,8 +8,11 @@ import { waitingPeriods } from './schedule/waitingPeriods.ts'
 import { Memo } from './trace/memo.ts'
 
 /** Ready-made ways for every zone, by its id, worked beside the plan: what each would take and leave undone. */
-export function waysOfJob(entered: Job, { today, firm, station = null, recent = [], stock = [], memo = new Memo() }: Context): Record<string, Way[]> {
-  const { job, shelf, trace } = jobAsPlanned(entered, { firm, stock, today })
+export function waysOfJob(
+  entered: Job,
+  { today, firm, diary, station = null, recent = [], stock = [], memo = new Memo() }: Context,
+): Record<string, Way[]> {
+  const { job, shelf, trace } = jobAsPlanned(entered, { firm, stock, today, diary })
   const schools = schoolsOf(job, firm)
   const { people } = workforceOf(firm, trace)
   const { zones } = prescribe({ job, firm, schools, today, waits: waitingPeriods(job, today, trace), station, recent, shelf, memo, trace })

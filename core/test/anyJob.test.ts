@@ -156,6 +156,7 @@ describe('of any job', () => {
             note: '',
             corrects: null,
             lots: [],
+            read: null,
             weather: null,
           })
           const after = plan(job, diary)

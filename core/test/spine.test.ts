@@ -21,6 +21,7 @@ const entry = (id: string, change: Partial<DiaryEntry> = {}): DiaryEntry => ({
   note: '',
   corrects: null,
   lots: [],
+  read: null,
   weather: null,
   ...change,
 })

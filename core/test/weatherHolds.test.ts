@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { addDays } from '../src/calendar/day.ts'
+import { withGauge } from '../src/climate/siteReadings.ts'
 import type { Outlook, StationDay } from '../src/climate/station.ts'
+import { diaryEntry, type DiaryEntry } from '../src/entities/diary.ts'
 import type { JobDraft } from '../src/entities/job.ts'
 import type { JobPlan } from '../src/pipeline.ts'
 import { pinKeys } from '../src/schedule/stepRecords.ts'
@@ -90,5 +92,41 @@ describe('the outlook lays holds on steps (common practice; the lines are the ru
     expect(after.packages[0]!.fits).toBe(true)
     expect(after.notices.filter((n) => n.move?.kind === 'sow')).toEqual([])
     expect(after.notices.some((n) => n.id.endsWith('.pin'))).toBe(false)
+  })
+})
+
+describe('what is read on the site itself', () => {
+  const entry = (date: string, read: { rain: number | null; soil: number | null }): DiaryEntry =>
+    diaryEntry.parse({ id: `entry-${date}-${read.rain}-${read.soil}`, date, what: 'Read on site', read })
+  it('the gauge of yesterday makes ground too wet today, where the station had none', () => {
+    const yesterday = addDays(TODAY, -1)
+    const job = { pins: { 'scarify/z1': TODAY } }
+    const dry = planOf(job, { outlook: outlook({}) })
+    const wet = planOf(job, { outlook: outlook({}), diary: [entry(yesterday, { rain: 20, soil: null })] })
+    expect(held(dry, 'wet')).toEqual([])
+    expect(held(wet, 'wet')[0]!.says).toContain('20 mm of rain, in the gauge on site the day before')
+    expect(
+      withGauge(
+        [{ day: yesterday, low: 5, high: 9, rain: 0 }],
+        [entry(yesterday, { rain: 12, soil: null }), entry(yesterday, { rain: 3, soil: null })],
+      )[0]!.rain,
+    ).toBe(15)
+  })
+  it('the newest probe counts: of the diary, or of the form where that is later', () => {
+    const soilOf = (soilReadOn: string, diary: DiaryEntry[]) =>
+      Number(planOf({ site: { ...SOUTH, soilReadOn } }, { diary }).figures['job.soil-now']!.value)
+    const read = [entry(addDays(TODAY, -3), { rain: null, soil: 12 }), entry(TODAY, { rain: null, soil: 14 })]
+    expect(soilOf(addDays(TODAY, -9), read)).toBe(14)
+    expect(soilOf(TODAY, read.slice(0, 1))).toBe(17.4)
+  })
+  it('a label that names dry hours is heard', () => {
+    const job = (rainFree: string | null): Partial<JobDraft> => ({
+      schools: { weeds: 'spray-then-sow' },
+      pins: { 'spray/z1': addDays(TODAY, 3) },
+      zones: [zone({ operations: rainFree ? { spray: { rainFree } } : {} })],
+    })
+    const day = addDays(TODAY, 3)
+    expect(held(plan({ [day]: { rain: 3 } }, job(null)), 'rain')[0]!.says).toContain('for how many hours')
+    expect(held(plan({ [day]: { rain: 3 } }, job('6 h')), 'rain')[0]!.says).toMatch(/The label wants 6 (h|hours) without rain/)
   })
 })

@@ -342,6 +342,7 @@ describe('dates for a job', () => {
             note: '',
             corrects: null,
             lots: [],
+            read: null,
             weather: null,
           },
         ],

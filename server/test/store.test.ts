@@ -37,6 +37,7 @@ const entry = (id: string) => ({
   stepZones: [],
   corrects: null,
   lots: [],
+  read: null,
   weather: null,
 })
 

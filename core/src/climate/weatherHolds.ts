@@ -7,6 +7,7 @@ import { tradeValues, value } from '../trace/rule.ts'
 import { figureId, stepScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { Outlook, StationDay } from './station.ts'
+import type { WeatherDay } from './weatherSeries.ts'
 
 export const weatherLines = tradeValues('weather', {
   wetDay: value(8, 'mm', 'model', 'Rain on the day that makes ground too wet for blades, tines and wheels', [1, 40]),
@@ -17,6 +18,8 @@ export const weatherLines = tradeValues('weather', {
   dryAfterSpray: value(1, 'mm', 'model', 'Rain that washes a spray off on its day, where the label names no hours', [0, 10]),
   hotOpen: value(30, 'C', 'model', 'Freshly opened turf and seed without a waterer suffer in days of', [24, 40]),
   noWork: value(35, 'C', 'practice', 'Turf is not opened at', [30, 45]),
+  groundFrost: value(3.5, 'C', 'practice', 'On a clear night the ground freezes under air of up to', [0, 6]),
+  clear: value(0.2, 'mm', 'model', 'A night counts as clear with rain under', [0, 3]),
   frostOnCut: value(0, 'C', 'model', 'Warm turf cut hard is hurt by nights of', [-4, 3]),
 })
 
@@ -31,6 +34,8 @@ interface Site {
   watered: boolean
   /** Zones of warm turf. */
   warm: ReadonlySet<string>
+  /** Hours without rain that a label wants for a step. */
+  rainFree: (kind: StepKind, zones: readonly string[]) => number | null
 }
 
 interface Against {
@@ -41,14 +46,11 @@ interface Against {
 
 type Lines = { [K in keyof typeof weatherLines]: number }
 
+/** The day before, the day and the day after; of the day before, rain is enough. */
+type Round = readonly [(Pick<WeatherDay, 'day' | 'rain'> & { gauged?: true }) | undefined, StationDay | undefined, StationDay | undefined]
+
 /** What the outlook of a day, and of those round it, says against an operation; the first that holds. */
-function against(
-  kind: StepKind,
-  zones: readonly string[],
-  [before, here, after]: readonly (StationDay | undefined)[],
-  site: Site,
-  v: Lines,
-): Against | null {
+function against(kind: StepKind, zones: readonly string[], [before, here, after]: Round, site: Site, v: Lines): Against | null {
   if (!here) return null
   const blades = OPENS.includes(kind)
   if (blades || WHEELED.includes(kind)) {
@@ -57,7 +59,7 @@ function against(
       return {
         key: 'wet',
         title: 'wet ground likely.',
-        says: say`${quantity(rain, 'mm')} of rain. Tines, blades and wheels want it moist, never wet: look that morning, or slip a day.`,
+        says: say`${quantity(rain, 'mm')} of rain${here.rain < v.wetDay && before?.gauged ? ', in the gauge on site the day before' : ''}. Tines, blades and wheels want it moist, never wet: look that morning, or slip a day.`,
       }
   }
   if (blades && here.high >= v.noWork)
@@ -91,7 +93,7 @@ function against(
     return {
       key: 'rain',
       title: 'rain washes it off.',
-      says: say`${quantity(here.rain, 'mm')} of rain. A spray that works through the leaf has to dry; the label says for how many hours.`,
+      says: joined([say`${quantity(here.rain, 'mm')} of rain.`, drying(site.rainFree(kind, zones))]),
     }
   if (CUTS_HARD.includes(kind) && zones.some((z) => site.warm.has(z)) && Math.min(here.low, after?.low ?? 99) <= v.frostOnCut)
     return {
@@ -99,18 +101,38 @@ function against(
       title: 'frost on turf cut to the ground.',
       says: say`${quantity(Math.min(here.low, after?.low ?? 99), 'C')} is expected at night. Wait until it is past.`,
     }
+  // Frost forms on the ground while the air at head height is still above freezing.
+  const cold = Math.min(here.low, after?.low ?? 99)
+  if (CUTS_HARD.includes(kind) && zones.some((z) => site.warm.has(z)) && cold <= v.groundFrost && here.rain < v.clear)
+    return {
+      key: 'frost',
+      title: 'ground frost possible on turf cut to the ground.',
+      says: say`${quantity(cold, 'C')} is expected, and a clear night: the ground can freeze under air so cold. Wait until it is past.`,
+    }
   return null
+}
+
+const drying = (hours: number | null): Message =>
+  hours === null
+    ? 'A spray that works through the leaf has to dry; the label says for how many hours.'
+    : say`The label wants ${quantity(hours, 'h')} without rain: spray only in a dry spell of that length.`
+
+/** Weather a step is held against: the outlook, and the days behind it as the station and the site's own gauge have them. */
+export interface WeatherRound {
+  outlook: Outlook | null
+  past: readonly (WeatherDay & { gauged?: true })[]
 }
 
 /** Days ahead that are looked through for a better one. */
 const LOOK_AHEAD = 10
 
 /** Steps of the days ahead that the outlook speaks against, each with the figure, where it comes from, and the next day that the outlook and the order allow. */
-export function weatherHolds(steps: readonly PlannedStep[], outlook: Outlook | null, site: Site, trace: Trace): Notice[] {
+export function weatherHolds(steps: readonly PlannedStep[], { outlook, past }: WeatherRound, site: Site, trace: Trace): Notice[] {
   if (!outlook) return []
   const v = trace.values(weatherLines)
   const on = new Map(outlook.days.map((d) => [d.day, d]))
-  const round = (day: Day) => [-1, 0, 1].map((n) => on.get(addDays(day, n)))
+  const behind = new Map(past.map((d) => [d.day, d]))
+  const round = (day: Day): Round => [on.get(addDays(day, -1)) ?? behind.get(addDays(day, -1)), on.get(day), on.get(addDays(day, 1))]
   return steps.flatMap((step): Notice[] => {
     if (step.state === 'done' || step.state === 'unrecorded') return []
     const found = against(step.kind, step.zones, round(step.chosen), site, v)

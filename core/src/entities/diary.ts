@@ -29,6 +29,24 @@ export const diaryEntry = z.strictObject({
     )
     .max(200)
     .default([]),
+  /** Read on the site itself that day: rain in its gauge, mm, and soil at 50 mm, °C. */
+  read: z
+    .strictObject({
+      rain: z
+        .number({ error: 'Rain is a number of millimetres.' })
+        .min(0, 'Rain is not below nothing.')
+        .max(1000, 'No day brings over 1,000 mm.')
+        .nullable()
+        .default(null),
+      soil: z
+        .number({ error: 'Soil is a number of degrees.' })
+        .min(-20, 'No soil is so cold.')
+        .max(60, 'No soil is so hot.')
+        .nullable()
+        .default(null),
+    })
+    .nullable()
+    .default(null),
   /** The day's weather as it was known when this was written: °C, mm, km/h, and where it comes from. */
   weather: z
     .strictObject({

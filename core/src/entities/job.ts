@@ -87,6 +87,8 @@ const ownOperation = z.strictObject({
   /** Spacing of tines, one way and the other. */
   spacing: quantity('depth', { min: 10, max: 400, what: 'The spacing of tines' }),
   tool: text(20),
+  /** Hours without rain that the label of its product wants. */
+  rainFree: quantity('hours', { min: 0.5, max: 72, what: 'Hours without rain' }),
 })
 
 export const zoneSchema = z.strictObject({

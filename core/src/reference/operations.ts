@@ -92,7 +92,7 @@ export interface Operation {
   /** Ways to do it, the usual one first: each by its rate. */
   tools?: Readonly<Record<string, { name: string; rate: OperationRate }>>
   /** A person may set passes, a depth or a height for it. */
-  sets?: readonly ('passes' | 'depth' | 'height' | 'tines')[]
+  sets?: readonly ('passes' | 'depth' | 'height' | 'tines' | 'rainFree')[]
 }
 
 /** How one person gets on: m² an hour and pass, or metres an hour along an edge. Corrected by the firm's own diary later. */
@@ -217,6 +217,7 @@ export const OPERATIONS: Record<StepKind, Operation> = {
     why: 'On uncut weeds, small and growing; they show it in days to weeks. Seed waits {sprayWait}, or what the label says.',
     wants: 'growing weeds, uncut for {uncut}',
     by: 'area',
+    sets: ['rainFree'],
   },
   strip: {
     name: words('Lift off the old growth'),
@@ -231,6 +232,7 @@ export const OPERATIONS: Record<StepKind, Operation> = {
     why: 'On uncut, growing leaf: no mowing for {uncut} before.',
     wants: 'growing leaf, uncut for {uncut}',
     by: 'area',
+    sets: ['rainFree'],
   },
   'kill-again': {
     name: words('Kill regrowth'),
@@ -238,6 +240,7 @@ export const OPERATIONS: Record<StepKind, Operation> = {
     why: 'What greens again is caught before it is buried.',
     wants: 'what regrows',
     by: 'area',
+    sets: ['rainFree'],
   },
   'cut-first': {
     name: words('First cut down'),
@@ -461,6 +464,7 @@ export const OPERATIONS: Record<StepKind, Operation> = {
     why: 'Before or after the seed as labelled. Treated weeds may bleach white for weeks: tell the customer. Keep it off turf it is not labelled for.',
     wants: 'the label of the product, and every grass sown named on it',
     by: 'area',
+    sets: ['rainFree'],
   },
   feed: {
     name: words('Starter feed'),

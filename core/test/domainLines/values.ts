@@ -384,6 +384,8 @@ weather.wind                              15 km/h   practice      5..40
 weather.dryAfterSpray                      1 mm     model         0..10
 weather.hotOpen                           30 C      model         24..40
 weather.noWork                            35 C      practice      30..45
+weather.groundFrost                       3.5 C      practice      0..6
+weather.clear                             0.2 mm     model         0..3
 weather.frostOnCut                         0 C      model         -4..3
 odds.longest                              42 d      practice      21..120
 odds.weeds                                35 %      model         0..90

@@ -46,6 +46,7 @@ const SETTINGS = [
   { key: 'depth', with: 'depth', label: 'Depth', kind: 'depth' },
   { key: 'tines', with: 'tines', label: 'Tine width', kind: 'depth' },
   { key: 'spacing', with: 'tines', label: 'Tine spacing', kind: 'depth' },
+  { key: 'rainFree', with: 'rainFree', label: 'Dry hours, by the label', kind: 'hours' },
 ] as const
 const opened = ref<StepKind | null>(null)
 const index = computed(() => job.zones.findIndex((z) => z.id === props.zone.id))

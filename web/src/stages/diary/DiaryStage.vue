@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { parseDay, showDay } from '@juvena/core/calendar/day'
+import { parseQuantity } from '@juvena/core/quantities/quantity'
 import { activeEntries, STRUCK_OUT, type DiaryEntry } from '@juvena/core/entities/diary'
 import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
 import { readStepKey } from '@juvena/core/schedule/stepRecords'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
+import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
@@ -21,7 +23,16 @@ const steps = computed(() => job.plan?.steps ?? [])
 const entries = computed(() => [...activeEntries(job.diary)].sort((a, b) => b.date.localeCompare(a.date)))
 const zones = computed(() => [{ value: 'all', name: 'all zones' }, ...(job.plan?.zones.map((z) => ({ value: z.id, name: z.name })) ?? [])])
 const zoneName = (id: string | null) => (id ? (job.plan?.zones.find((z) => z.id === zoneOf(id))?.name ?? id) : '')
-const form = ref({ date: job.today as string | null, zone: 'all', what: '', amount: '', who: '', note: '' })
+const form = ref({
+  date: job.today as string | null,
+  zone: 'all',
+  what: '',
+  amount: '',
+  who: '',
+  note: '',
+  rain: null as string | null,
+  soil: null as string | null,
+})
 const wrong = ref('')
 const busy = ref(false)
 
@@ -40,6 +51,8 @@ const weatherSays = (w: NonNullable<DiaryEntry['weather']>) =>
   ]
     .filter(Boolean)
     .join(', ')
+const readSays = ({ rain, soil }: NonNullable<DiaryEntry['read']>) =>
+  [rain !== null ? `${firm.text(rain, 'mm')} in the gauge` : '', soil !== null ? `soil ${firm.text(soil, 'C')}` : ''].filter(Boolean).join(', ')
 async function write(entry: Omit<DiaryEntry, 'id' | 'weather'>) {
   busy.value = true
   wrong.value = ''
@@ -52,11 +65,23 @@ async function write(entry: Omit<DiaryEntry, 'id' | 'weather'>) {
     busy.value = false
   }
 }
+/** A reading of the site as typed: null where none is given, undefined where it cannot be read, which is said. */
+function siteReading(key: 'rain' | 'soil', kind: 'depth' | 'temperature'): number | null | undefined {
+  const typed = form.value[key]
+  if (!typed) return null
+  const read = parseQuantity(typed, kind, firm.units)
+  if (read.ok) return read.value
+  wrong.value = read.sentence
+  return undefined
+}
 async function add() {
   const day = form.value.date ? parseDay(form.value.date, job.today) : null
+  if (!form.value.what.trim() && (form.value.rain || form.value.soil)) form.value.what = 'Read on site'
   if (!form.value.what.trim()) return void (wrong.value = 'Say what was done, like “sowed the terrace lawn”.')
   if (!day?.ok) return void (wrong.value = day?.sentence ?? 'Give the day it was done, like 2 Mar.')
   const { zone, what, amount, who, note } = form.value
+  const [rain, soil] = [siteReading('rain', 'depth'), siteReading('soil', 'temperature')]
+  if (rain === undefined || soil === undefined) return
   await write({
     date: day.value,
     zone: zone === 'all' ? null : zone,
@@ -68,8 +93,9 @@ async function add() {
     note,
     corrects: null,
     lots: [],
+    read: rain === null && soil === null ? null : { rain, soil },
   })
-    .then(() => (form.value = { ...form.value, what: '', amount: '', note: '' }))
+    .then(() => (form.value = { ...form.value, what: '', amount: '', note: '', rain: null, soil: null }))
     .catch(() => undefined)
 }
 const amountOf = (step: PlannedStep) => {
@@ -101,6 +127,7 @@ const tick = (step: PlannedStep) =>
     note: '',
     corrects: null,
     lots: lotsOf(step),
+    read: null,
   }).catch(() => undefined)
 const strike = (entry: DiaryEntry) =>
   write({
@@ -114,6 +141,7 @@ const strike = (entry: DiaryEntry) =>
     note: '',
     corrects: entry.id,
     lots: [],
+    read: null,
   }).catch(() => undefined)
 /** Whether an entry ticks a step off: by operation and zone, or as before version 3 by its work package. */
 const isTickOf = (entry: DiaryEntry, step: PlannedStep) => {
@@ -167,8 +195,22 @@ const untick = (step: PlannedStep) => {
           <TextField class="whole" label="What" :model-value="form.what" :maxlength="400" :problem="wrong" @update:model-value="form.what = $event" />
           <TextField label="Amount" :model-value="form.amount" :maxlength="80" @update:model-value="form.amount = $event" />
           <TextField label="Who" :model-value="form.who" :maxlength="80" @update:model-value="form.who = $event" />
+          <QuantityField
+            label="Rain in the gauge"
+            kind="depth"
+            :placeholder="firm.settings.units === 'us' ? '0.3 in' : '8 mm'"
+            :model-value="form.rain"
+            @update:model-value="form.rain = $event"
+          />
+          <QuantityField
+            label="Soil at 50 mm"
+            kind="temperature"
+            :placeholder="firm.settings.units === 'us' ? '61 F' : '16 C'"
+            :model-value="form.soil"
+            @update:model-value="form.soil = $event"
+          />
           <TextField class="whole" label="Note" :rows="2" :model-value="form.note" :maxlength="2000" @update:model-value="form.note = $event" />
-          <button type="submit" class="act main" :disabled="busy">Keep it</button>
+          <button type="submit" class="act main" :disabled="busy">Save</button>
         </form>
         <ul class="entries">
           <li v-for="e in entries" :key="e.id">
@@ -176,6 +218,7 @@ const untick = (step: PlannedStep) => {
             <b>{{ e.what }}</b>
             <span v-if="e.amount">{{ e.amount }}</span>
             <span v-if="e.note" class="small">{{ e.note }}</span>
+            <span v-if="e.read" class="small">{{ readSays(e.read) }}</span>
             <span v-if="e.weather" class="small soft">{{ weatherSays(e.weather) }}</span>
             <button type="button" class="plain small" :disabled="busy" :aria-label="`Strike out ${e.what}`" @click="strike(e)">strike out</button>
           </li>
