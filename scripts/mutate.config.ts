@@ -26,7 +26,7 @@ export default defineConfig({
     : [],
   test: {
     include: ['core/test/**/*.test.ts'],
-    exclude: ['areas', 'light', 'levels', 'shapeEdits', 'boundary', 'anyPlan', 'quantity', 'labReport', 'day'].map(
+    exclude: ['areas', 'light', 'levels', 'shapeEdits', 'boundary', 'anyPlan', 'quantity', 'labReport', 'day', 'anyJob', 'generator'].map(
       (name) => `core/test/${name}.test.ts`,
     ),
     setupFiles: ['core/test/drawnAlike.ts'],

@@ -91,7 +91,7 @@ const survives = (fault) =>
       env: { ...process.env, FAULT: fault ? JSON.stringify(fault) : '' },
       stdio: 'ignore',
     })
-    const late = setTimeout(() => run.kill('SIGKILL'), 120_000)
+    const late = setTimeout(() => run.kill('SIGKILL'), 300_000)
     run.on('exit', (code) => (clearTimeout(late), done(code === 0)))
   })
 
