@@ -34,7 +34,8 @@ import type { ZoneSeed } from './seed/seedPlan.ts'
 import { num, type Figure, type Notice } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
 import type { Message } from './trace/message.ts'
-import { zoneOf } from './trace/scope.ts'
+import { seedRules } from './seed/seedRules.ts'
+import { zoneOf, zoneScope } from './trace/scope.ts'
 import type { FirmValues, Trace } from './trace/trace.ts'
 import type { SurveySummary } from './walkover/surveyNotices.ts'
 import { effortOf, hoursOf } from './work/hours.ts'
@@ -217,7 +218,7 @@ export function planJob(
       ...followed.notices,
       ...holds,
     ]),
-    ...summaryOf(prescription, feeds, { firm, workforce, trace }),
+    ...summaryOf({ ...prescription, dormant: lyingDormant(prescription, order.packages, trace) }, feeds, { firm, workforce, trace }),
     packages: order.packages,
     steps,
     looseRecords: order.records.loose(),
@@ -235,6 +236,13 @@ const rainFreeHours =
     const named = job.zones.filter((z) => zones.some((id) => zoneOf(id) === z.id)).flatMap((z) => z.operations[kind]?.rainFree ?? [])
     return named.length > 0 ? Math.max(...named) : null
   }
+
+/** More seed for the zones whose sowing lies dormant until spring. */
+function lyingDormant({ seeds }: Prescription, packages: readonly PackagePlan[], trace: Trace): NonNullable<Prescription['dormant']> {
+  const dormant = packages.filter((p) => p.window.some((w) => w.reason === 'dormant' && w.from <= p.sowDay && p.sowDay <= w.to))
+  const zones = new Set(dormant.flatMap((p) => p.zones))
+  return seeds.filter((s) => zones.has(s.zone)).map((s) => ({ zone: s.zone, amount: trace.work(seedRules.dormant, zoneScope(s.zone), { kg: s.kg }) }))
+}
 
 /** Grasses that grow there, that are sown, and that are left out, by their names. */
 function named(grasses: GrassTable, job: Job, p: Prescription): JobPlan['grasses'] {

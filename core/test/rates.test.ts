@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { weightsForPlants } from '../src/seed/plantShares.ts'
 import { describe, expect, it } from 'vitest'
 import type { ZoneDraft } from '../src/entities/job.ts'
 import { planOf, SOUTH, valueOf, zone } from './makeJob.ts'
@@ -94,5 +95,49 @@ describe('light and fit', () => {
       }),
       { numRuns: 40 },
     ) // prettier-ignore
+  })
+})
+
+describe('a mix from the plants that are wanted (calculation)', () => {
+  it('of ten per cent bent by weight nine plants in ten are bent; half of the plants takes a hundredth of the weight', () => {
+    // Rye 550 and bent 15,000 live seeds in a gram: 90 : 10 by weight stand as 49,500 : 150,000.
+    const now = [
+      { weight: 90, plants: (100 * 49_500) / 199_500 },
+      { weight: 10, plants: (100 * 150_000) / 199_500 },
+    ]
+    expect(now[1]!.plants).toBeCloseTo(75.2, 1)
+    // Half and half of the plants: weights as 1/550 : 1/15,000.
+    expect(weightsForPlants(now, [50, 50])).toEqual([96.5, 3.5])
+  })
+  it('gives back the shares it was asked for, and makes a hundred', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 1, max: 100 }), fc.integer({ min: 100, max: 15_000 }), fc.integer({ min: 10, max: 100 })), {
+          minLength: 2,
+          maxLength: 4,
+        }),
+        (grasses) => {
+          const total = grasses.reduce((sum, [w]) => sum + w, 0)
+          const weights = grasses.map(([w]) => (100 * w) / total)
+          const plantsOf = (list: readonly number[]) => {
+            const each = list.map((w, i) => w * grasses[i]![1])
+            const all = each.reduce((a, b) => a + b, 0)
+            return each.map((x) => (100 * x) / all)
+          }
+          const wantedAll = grasses.reduce((sum, g) => sum + g[2], 0)
+          const wanted = grasses.map((g) => (100 * g[2]) / wantedAll)
+          const found = weightsForPlants(
+            plantsOf(weights).map((plants, i) => ({ weight: weights[i]!, plants })),
+            wanted,
+          )
+          expect(found.reduce((a, b) => a + b, 0)).toBeCloseTo(100, 6)
+          // A tenth of the weight of the finest seed is what rounding may move.
+          const finest = Math.max(...grasses.map((g) => g[1]))
+          const coarsest = Math.min(...grasses.map((g) => g[1]))
+          plantsOf(found).forEach((share, i) => expect(Math.abs(share - wanted[i]!)).toBeLessThan(0.2 * (finest / coarsest) + 1e-6))
+        },
+      ),
+      { numRuns: 200 },
+    )
   })
 })

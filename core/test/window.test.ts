@@ -8,7 +8,7 @@ import { monthDayOf } from '../src/climate/yearDay.ts'
 import type { JobDraft } from '../src/entities/job.ts'
 import { GRASSES, type GrassId } from '../src/reference/grasses.ts'
 import { Trace } from '../src/trace/trace.ts'
-import { planOf, SOUTH, step, zone } from './makeJob.ts'
+import { planOf, SOUTH, step, zone, valueOf } from './makeJob.ts'
 import { climateAt, windowAt, type SiteDraft } from './makePlace.ts'
 
 const trace = new Trace()
@@ -230,6 +230,19 @@ describe('no season is passed over in silence', () => {
       { numRuns: 120 },
     )
   }, 240_000)
+})
+
+describe('seed that lies dormant', () => {
+  it('takes a quarter more, on its own line, and only where it is sown to lie until spring', () => {
+    const lawn = zone({ present: ['chewings-fescue'], cover: { wanted: 55, weeds: 0, moss: 0, bare: 45 } })
+    const sown = (late: 'dormant' | 'stop') =>
+      planOf({ site: { latitude: 47, frost: '14 Oct' }, zones: [lawn], schools: { late } }, { today: '2026-11-10' })
+    const dormant = sown('dormant')
+    const line = dormant.materials.find((m) => m.id === 'seed.dormant')
+    expect(dormant.packages[0]!.sowDay < '2027-03-01', dormant.packages[0]!.sowDay).toBe(true)
+    expect(valueOf(dormant, line!.total)).toBeCloseTo(valueOf(dormant, 'zone:z1.seed.kg') * 0.25, 9)
+    expect(sown('stop').materials.some((m) => m.id === 'seed.dormant')).toBe(false)
+  })
 })
 
 describe('the season a sowing is taken in', () => {

@@ -1,7 +1,7 @@
 import type { Job } from '../entities/job.ts'
 import { findingOf, type Finding } from '../findings/finding.ts'
 import { startOverLine } from '../findings/findInZone.ts'
-import { healsItself, stolonOnly } from '../findings/findingAsks.ts'
+import { healsItself, onlyPassing, stolonOnly } from '../findings/findingAsks.ts'
 import { coverLines } from '../findings/lines.ts'
 import { APPROACH_NAMES, type ApproachId } from '../reference/lists.ts'
 import { lightLines } from '../reference/siteValues.ts'
@@ -61,6 +61,11 @@ function suggest(brief: Brief): { approach: ApproachId; why: Message } {
   if (r.zone.wrongGrass) return { approach: 'renovate', why: 'The grass there is the wrong one: it goes as a whole, and the right one is sown.' }
   if (num(r.incurable) >= trace.value(coverLines.incurable))
     return { approach: 'renovate', why: say`${r.incurable} is under grassy weeds with no selective cure; anything less leaves them.` }
+  if (onlyPassing(r))
+    return {
+      approach: 'sow-new',
+      why: 'What stands is a quick cover, gone within the year: the proper grass is sown as new, and its dead roots hold the ground until then.',
+    }
   if (!r.wanted) return { approach: 'overseed', why: 'Cover is not counted yet; overseeding is the usual middle way.' }
   const cover = num(r.wanted)
   const line = startOverLine(schools, trace)

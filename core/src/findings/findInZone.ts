@@ -11,7 +11,7 @@ import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { found, unread, type Finding, type Found, type Outcome } from './finding.ts'
 import { findingRules } from './findingRules.ts'
 import { coverLines, moistureLines, mossLines, phLines, slopeLines, surfaceLines, thatchLines } from './lines.ts'
-import { operationsOf, stolonOnly } from './findingAsks.ts'
+import { onlyPassing, operationsOf, stolonOnly } from './findingAsks.ts'
 import { seenInZone, wantsTrueSurface } from './seenInZone.ts'
 
 export const findingReadings = {
@@ -56,6 +56,13 @@ function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
     thin: { verdict: 'act', says: say`Above the ${line} line: worth keeping, with room for seed.`, asks: 'Overseed the whole zone.' },
     'well covered': { verdict: 'fine', says: 'Seed would find little room.', asks: 'Feed; mend what is bare.' },
   }
+  if (onlyPassing(r))
+    for (const word of ['thin', 'well covered'])
+      outcomes[word] = {
+        verdict: 'act',
+        says: 'It is a quick cover, gone within the year: not wanted cover, and its thin places need no mending.',
+        asks: 'Sow the proper grass as new ground in its season.',
+      }
   if (r.sunKnown && num(r.sun) < trace.value(lightLines.marginal))
     for (const word of ['start over', 'thin', 'incurable grass'])
       outcomes[word] = { ...outcomes[word]!, asks: 'Nothing: grass is the wrong plant in this light.' }

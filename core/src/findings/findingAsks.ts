@@ -26,6 +26,9 @@ interface Answer {
 const CLUMPS: readonly string[] = ['yorkshire-fog', 'rough-meadow-grass']
 const DUG: readonly string[] = ['dandelion', 'plantain', 'daisy', 'buttercup', 'self-heal', 'sedge']
 
+/** What stands is a quick cover, gone within the year: it is not wanted cover, and thin places in it need no mending. */
+export const onlyPassing = (r: ZoneReadings): boolean => r.present.length > 0 && r.present.every((g) => g.passing)
+
 /** Warm turf that lives by runners above ground only: it has nothing below to come back from. */
 export const stolonOnly = (r: ZoneReadings): boolean => r.present.some((g) => g.stolonOnly)
 

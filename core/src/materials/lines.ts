@@ -5,6 +5,7 @@ import type { MixOrder, ZoneSeed } from '../seed/seedPlan.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../trace/message.ts'
 import type { ZoneWork } from '../work/zoneWork.ts'
+import { seedRules } from '../seed/seedRules.ts'
 import { procedure } from '../trace/rule.ts'
 import { JOB, zoneOf, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -41,6 +42,8 @@ export interface Materials {
   dressing: DressingPlan | null
   covers: readonly CoverPlan[]
   debris: readonly DebrisLine[]
+  /** Seed put down on top where it lies dormant until spring. */
+  dormant?: readonly { zone: string; amount: Figure }[]
   /** The work that is really done. */
   works: readonly ZoneWork[]
 }
@@ -56,6 +59,7 @@ export function materialLines(m: Materials, feeds: readonly FeedPlan[], buying: 
   return [
     ...m.orders.map((order) => seedLine(order, m.seeds, { many: m.orders.length > 1, later: false }, buying, trace)),
     ...m.laterOrders.map((order) => seedLine(order, m.laterSeeds, { many: m.laterOrders.length > 1, later: true }, buying, trace)),
+    ...(m.dormant?.length ? [dormantLine(m.dormant, trace)] : []),
     ...feeds.map((feed, i) => feedLine(feed, i > 0, buying, trace)),
     ...plantLines(m.works, trace),
     ...(m.dressing?.lines.map((line) => dressingLine(line, m.dressing!, trace)) ?? []),
@@ -147,6 +151,20 @@ function seedLine(
     total: order.total.id,
     ...bagged({ key, order: order.total, net: order.net, zones, bags: seedBags(buying.firm, trace), areaErrors: buying.areaErrors, trace }),
     also: [order.reserve.id],
+  }
+}
+
+function dormantLine(zones: readonly { zone: string; amount: Figure }[], trace: Trace): MaterialLine {
+  const total = trace.work(seedRules.dormantTotal, JOB, { zones: zones.map((z) => z.amount) })
+  return {
+    ...plain,
+    id: 'seed.dormant',
+    name: 'Seed, more for lying dormant',
+    detail: 'with the same mixes, on top of the pans',
+    cells: cellsOf('dormant', zones, trace),
+    total: total.id,
+    tonnes: num(total) / 1000,
+    also: [],
   }
 }
 

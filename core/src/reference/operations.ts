@@ -454,7 +454,7 @@ export const OPERATIONS: Record<StepKind, Operation> = {
   'work-in': {
     name: words('Work in, firm'),
     cautions: [],
-    why: 'Seed has to touch soil: a light blade pass, rake, mat, roller or feet.',
+    why: 'Seed has to touch soil: a light blade pass, rake, mat, roller or feet. No deeper than two or three times the seed is thick.',
     wants: 'seed down',
     by: 'area',
   },

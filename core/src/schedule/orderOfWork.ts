@@ -406,7 +406,13 @@ function plannedSteps(
       chosen: s.chosen,
       day,
       precondition: s.need.precondition,
-      how: s.need.how,
+      how:
+        HALVED.includes(kind) && hot(s.chosen)
+          ? joined(
+              [s.need.how, IN_HEAT].filter((m) => m !== ''),
+              '; ',
+            )
+          : s.need.how,
       state: s.state,
       cautions: [
         ...op.cautions,
@@ -426,6 +432,9 @@ function coresSaid(zones: readonly ZoneWork[], schools: Schools): Message {
   return say`Cores: collected in ${collected.map((z) => z.r.name).join(', ')}, dragged in elsewhere.`
 }
 
+/** Put down in passes at a part of the rate. */
+const HALVED: readonly StepKind[] = ['sow', 'feed']
+const IN_HEAT: Message = 'in heat a lower setting and more passes, by the mowing stripes'
 const UNSOWN_WATER = 'Opened turf dries, a dressing settles with water, and granules want it.'
 
 const brokenPin = (kind: StepKind, broken: Message, step: PlannedStep): Notice => ({

@@ -24,6 +24,7 @@ setting.dressing.settle.usual             12 %      model         0..60
 setting.dressing.oversize.usual            5 %      model         0..60
 setting.dressing.barrow.usual             80 L      practice      30..300
 starter.n                                 16 %      model         1..60
+seed.dormant.more                         25 %      model         0..100
 cover.incurable                           40 %      model         10..90
 cover.thin                                85 %      model         50..100
 thatch.fine                               12 mm     practice      3..30

@@ -392,6 +392,12 @@ export const LAWNS: WorkedLawn[] = [
     sowing: 'over', wanted: ['spray', 'sow'], never: [], says: /children and pets on ground that is sprayed.*|clover: clopyralid/,
   },
   {
+    name: 'a quick cover standing well, in its season for the proper grass',
+    because: 'Annual rye is gone within the year: it is not wanted cover, however thick.',
+    today: '2026-08-15', job: { site: NORTH }, zone: { ...sound, present: ['annual-ryegrass'] },
+    sowing: 'new', wanted: ['sow'], never: ['kill'],
+  },
+  {
     name: 'leave and feed, chosen against a mat',
     because: 'The customer wants it fed and no more; the mat is said, not forgotten.',
     today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, thatch: 20, approach: 'leave' },

@@ -71,7 +71,7 @@ const asWanted = (grass: GrassId) => Math.abs(wanted(grass) - reserved(grass)) <
 
 <template>
   <section v-if="props.grasses.length">
-    <h3 class="ruled">Lots <span class="soft">what the bags are worth</span></h3>
+    <h3 class="ruled">Lots <span class="soft">what the bags are worth; good lots sell out early</span></h3>
     <div v-for="g in props.grasses" :key="g" class="lot">
       <b>{{ firm.grassShort(g) }}</b>
       <ChoiceField

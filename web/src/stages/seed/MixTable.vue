@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { ElRadioButton, ElRadioGroup } from 'element-plus'
+import { computed, ref } from 'vue'
 import type { ZoneSummary } from '@juvena/core/pipeline'
 import type { GrassId } from '@juvena/core/reference/grasses'
 import type { Shares } from '@juvena/core/seed/mix'
+import { weightsForPlants } from '@juvena/core/seed/plantShares'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import { useFirm } from '../../stores/firm.ts'
@@ -23,7 +25,23 @@ function put(field: string, mix: Shares[] | null) {
     d.zones![at.value]!.mix = mix
   })
 }
-const slide = (i: number, value: string) => put(`slide${i}`, heldAtHundred(parts.value, i, Number(value)))
+/** Sliders move shares of the weight, or of the plants that stand. */
+const by = ref<'weight' | 'plants'>('weight')
+const at100 = (i: number) => (by.value === 'weight' ? parts.value[i]!.share : share(parts.value[i]!.grass))
+function slide(i: number, value: string) {
+  if (by.value === 'weight') return put(`slide${i}`, heldAtHundred(parts.value, i, Number(value)))
+  const standing = parts.value.map((p) => ({ grass: p.grass, share: share(p.grass) }))
+  const wanted = heldAtHundred(standing, i, Number(value)).map((p) => Math.max(1, p.share))
+  const weights = weightsForPlants(
+    parts.value.map((p, k) => ({ weight: p.share, plants: standing[k]!.share })),
+    wanted,
+  )
+  put(
+    `slide${i}`,
+    parts.value.map((p, k) => ({ ...p, share: weights[k]! })),
+  )
+}
+const shown = (weight: number) => (Number.isInteger(weight) ? weight : weight.toFixed(1))
 const drop = (i: number) =>
   put(
     `drop${Date.now()}`,
@@ -50,7 +68,11 @@ const problem = computed(() => job.problemAt(`zones[${at.value}].mix`))
       <thead>
         <tr>
           <th>grass</th>
-          <th>by weight</th>
+          <th>
+            <ElRadioGroup v-model="by" size="small" aria-label="The sliders move">
+              <ElRadioButton value="weight">by weight</ElRadioButton><ElRadioButton value="plants">by plants</ElRadioButton>
+            </ElRadioGroup>
+          </th>
           <th class="n">plants</th>
           <th class="n">shows</th>
           <th class="n">fit</th>
@@ -70,14 +92,14 @@ const problem = computed(() => job.problemAt(`zones[${at.value}].mix`))
               type="range"
               min="0"
               max="100"
-              step="5"
-              :value="p.share"
+              :step="by === 'weight' ? 5 : 1"
+              :value="at100(i)"
               :disabled="parts.length === 1"
-              :aria-label="`${firm.grassName(p.grass)}, share of the weight`"
-              :aria-valuetext="`${Math.round(p.share)} %`"
+              :aria-label="`${firm.grassName(p.grass)}, share of the ${by}`"
+              :aria-valuetext="`${Math.round(at100(i))} %`"
               @input="slide(i, ($event.target as HTMLInputElement).value)"
             />
-            <output>{{ Math.round(p.share) }}<small class="soft"> %</small></output>
+            <output>{{ shown(p.share) }}<small class="soft"> %</small></output>
           </td>
           <td class="n">
             <FigureValue :id="plants(p.grass)?.share.id" /><svg class="share" viewBox="0 0 100 4" preserveAspectRatio="none" aria-hidden="true">
