@@ -21,6 +21,8 @@ const STAGES = [
 ]
 const VIEWS = [
   '/',
+  '/today',
+  '/today?on=2027-03-01',
   '/yard',
   '/yard/year',
   '/yard/stock?lot=lot-25-061',

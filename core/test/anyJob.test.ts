@@ -157,6 +157,7 @@ describe('of any job', () => {
             corrects: null,
             lots: [],
             read: null,
+            product: '',
             weather: null,
           })
           const after = plan(job, diary)

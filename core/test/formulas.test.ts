@@ -17,7 +17,7 @@ const math = create(all!, { relTol: 1e-12, absTol: 0 })
 math.createUnit('celsiusstep')
 /** What mathjs calls a unit; nothing where a value is a plain number, a share or a text. */
 const MATH: Partial<Record<Unit, string>> = {
-  m2: 'm^2', m: 'm', mm: 'mm', m3: 'm^3', L: 'L', kg: 'kg', t: 'tonne', 'g/m2': 'g/m^2', C: 'celsiusstep', h: 'hour', d: 'day', min: 'minute',
+  m2: 'm^2', m: 'm', mm: 'mm', rain: 'mm', 'work-h': 'hour', m3: 'm^3', L: 'L', kg: 'kg', t: 'tonne', 'g/m2': 'g/m^2', C: 'celsiusstep', h: 'hour', d: 'day', min: 'minute',
   'L/min': 'L/minute', 'mm/h': 'mm/hour', kPa: 'kPa', '/cm2': 'cm^-2', Cd: 'celsiusstep day', 't/m3': 'tonne/m^3', 'm2/h': 'm^2/hour',
   'm3/h': 'm^3/hour', 'm/h': 'm/hour', 'mm/d': 'mm/day', '/g': 'g^-1', wk: 'week', s: 'second', years: 'year', date: 'day',
 } // prettier-ignore
@@ -60,7 +60,15 @@ const FUNCTIONS = {
   same: (a: string, b: string) => a === b,
 } // prettier-ignore
 
-const RANGES: Partial<Record<Unit, [number, number]>> = { '%': [1, 95], slope: [0, 60], '1': [1, 9], C: [0, 35], h: [0, 20], kPa: [0, 3000] }
+const RANGES: Partial<Record<Unit, [number, number]>> = {
+  '%': [1, 95],
+  slope: [0, 60],
+  '1': [1, 9],
+  C: [0, 35],
+  h: [0, 20],
+  'work-h': [0, 20],
+  kPa: [0, 3000],
+}
 /** A number to six figures: finer than any entry, coarser than rounding errors. */
 const sixFigures = (min: number, max: number) =>
   fc.double({ min, max, noNaN: true }).map((x) => Math.min(max, Math.max(min, Number(x.toPrecision(6)))))

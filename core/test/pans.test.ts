@@ -22,9 +22,9 @@ describe('pans and strips', () => {
   })
   it('a pan is what the scale tells', () => {
     const odd = { ...rye, area: 187.3 }
-    // 187.3 × 25 ÷ 2 = 2,341 g: on a scale of 50 g it is 2.35 kg, of 10 g 2.34.
-    expect(valueOf(planOf({ zones: [odd] }, { firm: { scaleStep: '50 g' } }), 'zone:z1.seed.pan')).toBeCloseTo(2.35, 9)
-    expect(valueOf(planOf({ zones: [odd] }), 'zone:z1.seed.pan')).toBeCloseTo(2.34, 9)
+    // 187.3 × 25 ÷ 2 = 2,341 g: on a scale of 10 g it is 2.34 kg; a hand weighs to 50 g from a kilogram where no scale is named.
+    expect(valueOf(planOf({ zones: [odd] }, { firm: { scaleStep: '10 g' } }), 'zone:z1.seed.pan')).toBeCloseTo(2.34, 9)
+    expect(valueOf(planOf({ zones: [odd] }), 'zone:z1.seed.pan')).toBeCloseTo(2.35, 9)
   })
   it('the setting lies between two strips: 12.5 g/m² halfway between 10 at 6 and 15 at 8 is 7; without strips it says what to try', () => {
     const plan = planOf({ zones: [rye] }, { firm: { calibrations: [tried(6, '200 g'), tried(8, '300 g')] } })

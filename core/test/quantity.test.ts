@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { unit } from 'mathjs'
 import { describe, expect, it } from 'vitest'
 import { KINDS, parseQuantity, type Kind, type UnitSystem } from '../src/quantities/quantity.ts'
-import { show, showNumber, type Unit } from '../src/quantities/show.ts'
+import { show, showNumber, type Unit, forHand, toldForHand, withDoubt } from '../src/quantities/show.ts'
 
 const read = (typed: string, kind: Kind, system: UnitSystem = 'metric') => {
   const parsed = parseQuantity(typed, kind, system)
@@ -130,5 +130,58 @@ describe('what a person types', () => {
   })
   it('shows three figures, thousands marked, no trailing noise', () => {
     expect([1.6834, 412.4, 8.6, 0.724, 12345.6, 0, 10.04].map((n) => showNumber(n))).toEqual(['1.68', '412', '8.6', '0.72', '12,346', '0', '10'])
+  })
+})
+
+describe('figures for the hand', () => {
+  const metric = (value: number, unit: Unit) => toldForHand(value, unit, 'metric')
+  const us = (value: number, unit: Unit) => toldForHand(value, unit, 'us')
+  it('are what a person can do', () => {
+    expect([0.13, 0.3, 0.5, 0.8, 1.1, 2.49, 7.9].map((h) => metric(h, 'work-h'))).toEqual(['15 min', '15 min', '½ h', '¾ h', '1 h', '2½ h', '8 h'])
+    expect([0.2, 23.6, 124.4].map((m) => metric(m, 'min'))).toEqual(['1 min', '24 min', '124 min'])
+    expect([0.043, 0.724, 0.996, 4.321, 8.26, 43.27, 412.4].map((k) => metric(k, 'kg'))).toEqual([
+      '43 g',
+      '720 g',
+      '1 kg',
+      '4.3 kg',
+      '8.25 kg',
+      '43.3 kg',
+      '412 kg',
+    ])
+    expect([1.68, 0.34, 0.06, 12.04].map((v) => metric(v, 'm3'))).toEqual(['1.7 m³', '0.3 m³', '60 L', '12 m³'])
+    expect([3128, 47.3, 6.04].map((l) => metric(l, 'L'))).toEqual(['3,100 L', '47 L', '6 L'])
+    expect([98.8, 0.42].map((p) => metric(p, '%'))).toEqual(['99 %', '0.4 %'])
+    expect([4.42, 0.24].map((t) => metric(t, 't'))).toEqual(['4.4 t', '240 kg'])
+    expect([12.7, 3.45].map((d) => metric(d, 'mm'))).toEqual(['13 mm', '3.5 mm'])
+  })
+  it('are native ones for a US firm: eighths of an inch, ounces, gallons', () => {
+    expect([12.7, 76.2, 38.1, 0.5].map((d) => us(d, 'mm'))).toEqual(['½ in', '3 in', '1½ in', '0.02 in'])
+    expect(us(7.62, 'rain')).toBe('0.3 in')
+    expect([0.2, 4.4, 22.7].map((k) => us(k, 'kg'))).toEqual(['7 oz', '9.7 lb', '50 lb'])
+    expect([1000, 11.4].map((l) => us(l, 'L'))).toEqual(['260 gal', '3 gal'])
+    expect([1.3, 0.05].map((v) => us(v, 'm3'))).toEqual(['1.7 yd³', '1.8 ft³'])
+    expect(us(20, 'C')).toBe('68 °F')
+  })
+  it('tell a number by its doubt, and the doubt to one figure', () => {
+    expect(withDoubt(212.4, 2.32, 'm2', 'metric')).toEqual({ number: '212', doubt: '2', unit: 'm²' })
+    expect(withDoubt(418, 24, 'm2', 'metric')).toEqual({ number: '420', doubt: '20', unit: 'm²' })
+    expect(withDoubt(7.443, 0.081, 'm', 'metric')).toEqual({ number: '7.44', doubt: '0.08', unit: 'm' })
+  })
+  it('lie near what they stand for, whatever the size, and are never empty', () => {
+    const units: Unit[] = ['kg', 'm3', 'L', 't', 'm2', 'mm', 'g/m2', 'min', 'work-h', '%', '/cm2', 'rain']
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...units),
+        fc.double({ min: 1, max: 5000, noNaN: true }),
+        fc.constantFrom<UnitSystem>('metric', 'us'),
+        (unit, value, system) => {
+          const { number, unit: sign } = forHand(value, unit, system)
+          if (/[⅛¼⅜½⅝¾⅞]/.test(number) || sign !== show(value, unit, system).unit) return number !== ''
+          const exact = Number(show(value, unit, system).number.replaceAll(',', ''))
+          const told = Number(number.replaceAll(',', ''))
+          return Math.abs(told - exact) <= Math.max(0.5, 0.06 * exact)
+        },
+      ),
+    )
   })
 })

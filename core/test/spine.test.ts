@@ -22,6 +22,7 @@ const entry = (id: string, change: Partial<DiaryEntry> = {}): DiaryEntry => ({
   corrects: null,
   lots: [],
   read: null,
+  product: '',
   weather: null,
   ...change,
 })

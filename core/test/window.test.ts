@@ -356,6 +356,7 @@ describe('dates for a job', () => {
             corrects: null,
             lots: [],
             read: null,
+            product: '',
             weather: null,
           },
         ],

@@ -1,16 +1,19 @@
-import type { Day } from '@juvena/core/calendar/day'
+import { addDays, type Day } from '@juvena/core/calendar/day'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import type { Firm } from '@juvena/core/entities/firm'
 import { readJob, type Job } from '@juvena/core/entities/job'
 import { planJob, type Context } from '@juvena/core/pipeline'
+import { dayWork, type DayJob } from '@juvena/core/present/dayWork'
 import { failedRow, seasonRow, type SeasonRow } from '@juvena/core/present/seasonRow'
 import type { StockLot } from '@juvena/core/stock/lotsOfJob'
 import { Memo } from '@juvena/core/trace/memo'
-import type { WeatherAtSite } from './siteWeather.ts'
+import { weatherOn, type WeatherAtSite } from './siteWeather.ts'
 import type { StoredJob } from './store/jobStore.ts'
 
 interface Planned {
   row: SeasonRow
+  /** Its work day by day; null where it could not be planned. */
+  work: DayJob | null
   /** Ids of the rules its plan goes by. */
   rules: string[]
 }
@@ -33,10 +36,14 @@ export interface SeasonBrief {
 function plan(stored: StoredJob, job: Job, context: Context): Planned {
   try {
     const planned = planJob(job, context)
-    return { row: seasonRow(stored.id, job, planned), rules: [...new Set(Object.values(planned.figures).map((f) => f.rule))] }
+    return {
+      row: seasonRow(stored.id, job, planned),
+      work: dayWork(stored.id, job, planned),
+      rules: [...new Set(Object.values(planned.figures).map((f) => f.rule))],
+    }
   } catch (error) {
     console.error(`Job ${stored.id} could not be planned:`, error)
-    return { row: failedRow(stored.id, stored.name), rules: [] }
+    return { row: failedRow(stored.id, stored.name), work: null, rules: [] }
   }
 }
 
@@ -49,7 +56,7 @@ export function seasonPlanner() {
     jobs.map((stored) => {
       const diary = diaries.get(stored.id) ?? []
       const { job } = readJob(stored.draft)
-      if (!job) return { row: failedRow(stored.id, stored.name), rules: [] }
+      if (!job) return { row: failedRow(stored.id, stored.name), work: null, rules: [] }
       const day = today(job.site.timeZone)
       const at = weather.get(stored.id)
       const record = at?.station?.record
@@ -65,6 +72,7 @@ export function seasonPlanner() {
         memo,
         station: at?.station ?? null,
         recent: at?.recent ?? [],
+        outlook: at?.outlook ?? null,
         stock,
         jobId: stored.id,
       })
@@ -77,6 +85,22 @@ export function seasonPlanner() {
       planned(brief)
         .map((p) => p.row)
         .sort((a, b) => (a.sowDay ?? '9').localeCompare(b.sowDay ?? '9') || a.name.localeCompare(b.name)),
+
+    /** The work of one day on every job: its steps, and on today itself those left over from days before. Beside it, how much lies on each day round it. */
+    day(brief: SeasonBrief, on: Day, today: Day): { jobs: (DayJob & { weather: DiaryEntry['weather'] })[]; week: { day: Day; steps: number }[] } {
+      const work = planned(brief).flatMap((p) => p.work ?? [])
+      const open = (s: DayJob['steps'][number]) => s.state !== 'done' && s.state !== 'unrecorded'
+      const isOn = (s: DayJob['steps'][number]) => s.day === on || (on === today && s.day < today && open(s))
+      return {
+        jobs: work
+          .map((job) => ({ ...job, steps: job.steps.filter(isOn), weather: weatherOn(brief.weather.get(job.id) ?? null, on) }))
+          .filter((job) => job.steps.length > 0),
+        week: Array.from({ length: 7 }, (_, i) => addDays(on, i - 1)).map((day) => ({
+          day,
+          steps: work.reduce((sum, job) => sum + job.steps.filter((s) => s.day === day && open(s)).length, 0),
+        })),
+      }
+    },
 
     /** By rule, the jobs whose plans go by it. */
     uses(brief: SeasonBrief): Record<string, { id: string; name: string }[]> {

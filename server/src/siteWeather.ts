@@ -1,3 +1,4 @@
+import type { DiaryEntry } from '@juvena/core/entities/diary'
 import { addDays, type Day } from '@juvena/core/calendar/day'
 import { modelFromNormals } from '@juvena/core/climate/climateModel'
 import type { StationClimate } from '@juvena/core/climate/placeYear'
@@ -104,3 +105,10 @@ const wholeDay = (d: WeatherDay): StationDay[] =>
   d.low === null || d.high === null
     ? []
     : [{ ...d, low: d.low, high: d.high, rain: d.rain ?? 0, wind: d.wind ?? 0, soil: d.soil ?? (d.low + d.high) / 2 }]
+
+/** The weather of a day, as a diary entry keeps it; null where it is not known. */
+export function weatherOn(at: WeatherAtSite | null, day: Day): DiaryEntry['weather'] {
+  const found = [...(at?.recent ?? []), ...(at?.outlook?.days ?? [])].find((d) => d.day === day)
+  const source = at?.outlook?.source ?? at?.station?.station.name ?? ''
+  return found ? { low: found.low, high: found.high, rain: found.rain, wind: found.wind ?? null, source } : null
+}

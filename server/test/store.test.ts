@@ -38,6 +38,7 @@ const entry = (id: string) => ({
   corrects: null,
   lots: [],
   read: null,
+  product: '',
   weather: null,
 })
 

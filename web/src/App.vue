@@ -3,11 +3,13 @@ import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import WeatherLine from './parts/WeatherLine.vue'
 import { useFirm } from './stores/firm.ts'
+import { useOutbox } from './stores/outbox.ts'
 import { actions, lastJob } from './parts/keys.ts'
 
 const KeysSheet = defineAsyncComponent(() => import('./parts/KeysSheet.vue'))
 const FindBox = defineAsyncComponent(() => import('./parts/FindBox.vue'))
 const firm = useFirm()
+const outbox = useOutbox()
 const route = useRoute()
 const router = useRouter()
 const keysOpen = ref(false)
@@ -33,9 +35,11 @@ function press(event: KeyboardEvent) {
   const key = event.key
   if (key === '?') keysOpen.value = true
   else if (key === '/') findOpen.value = true
+  else if (key === 't') void router.push('/today')
   else if (key === 'u') firm.toggleUnits()
   else if (key === 'w') actions.working?.()
   else if (/^[1-8]$/.test(key)) actions.stage?.(Number(key))
+  else if (actions.day && (key === 'ArrowLeft' || key === 'ArrowRight')) actions.day(key === 'ArrowLeft' ? -1 : 1)
   else if (key === '[') void actions.neighbour?.(-1)
   else if (key === ']') void actions.neighbour?.(1)
   else return
@@ -55,12 +59,22 @@ const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${
   <header v-if="!printing" class="strip">
     <span class="mark-name">Juvena</span>
     <nav aria-label="Places">
+      <RouterLink to="/today" :aria-current="route.name === 'today' ? 'page' : undefined">Today</RouterLink>
       <RouterLink to="/" :aria-current="route.name === 'season' ? 'page' : undefined">Season</RouterLink>
       <RouterLink v-if="lastJob || inJob" :to="toJob" :aria-current="inJob ? 'page' : undefined">Job</RouterLink>
       <RouterLink to="/yard" :aria-current="route.name === 'yard' ? 'page' : undefined">Yard</RouterLink>
     </nav>
     <WeatherLine v-if="firm.ready" />
     <span class="tools">
+      <button
+        v-if="outbox.count"
+        type="button"
+        class="plain small waits"
+        title="Written here, not yet with the server. Press to send now."
+        @click="outbox.send()"
+      >
+        {{ outbox.count }} waiting
+      </button>
       <button type="button" class="plain small" @click="findOpen = true">find</button>
       <button type="button" class="plain small" :aria-pressed="firm.field" @click="firm.field = !firm.field">
         {{ firm.field ? 'paper' : 'field' }}
@@ -121,6 +135,10 @@ nav a[aria-current='page'] {
 .tools {
   display: flex;
   gap: 0.7rem;
+}
+.waits {
+  color: var(--sun);
+  font-weight: 700;
 }
 .trouble {
   background: var(--hold-wash);

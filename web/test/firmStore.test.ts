@@ -47,7 +47,7 @@ describe('the firm on the page', () => {
     expect(firm.text(92.90304, 'm2')).toBe('92.9 m²')
     firm.toggleUnits()
     expect(firm.text(92.90304, 'm2')).toBe('1,000 ft²')
-    expect(firm.say(say`To ${quantity(12, 'mm')} fine; {scarify} above.`)).toBe('To 0.47 in fine; scarify above.')
+    expect(firm.say(say`To ${quantity(12, 'mm')} fine; {scarify} above.`)).toBe('To ½ in fine; scarify above.')
     firm.change({ units: 'metric' })
     expect(firm.units).toBe('metric')
   })

@@ -27,7 +27,7 @@ export const roughClimate = tradeValues('climate', {
   usualSouth: value(30, '1', 'model', 'The same south of the equator, km', [0, 1000]),
   coastRange: value(7.5, 'C', 'model', 'From the night’s low to the day’s high by the sea', [3, 15]),
   inlandRange: value(12.5, 'C', 'model', 'The same inland', [6, 20]),
-  rain: value(68, 'mm', 'model', 'Rain of a month', [5, 300]),
+  rain: value(68, 'rain', 'model', 'Rain of a month', [5, 300]),
   wetDays: value(10, 'd', 'model', 'Wet days of a month', [1, 28]),
 })
 export type RoughClimate = { [K in keyof typeof roughClimate]: number }

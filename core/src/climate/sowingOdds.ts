@@ -14,7 +14,7 @@ export const oddsValues = tradeValues('odds', {
   growthBase: value(5, 'C', 'model', 'Warmth for growth counts above', [0, 10]),
   weeds: value(35, '%', 'model', 'Of the spring sowings of cool grass that would stand, weeds and the first summer spoil', [0, 90]),
   dryDays: value(21, 'd', 'model', 'Where nobody waters, rain is counted over', [7, 42]),
-  dryRain: value(25, 'mm', 'model', 'and less than this is too dry', [5, 80]),
+  dryRain: value(25, 'rain', 'model', 'and less than this is too dry', [5, 80]),
 })
 export type OddsValues = { [K in keyof typeof oddsValues]: number }
 

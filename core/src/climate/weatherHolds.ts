@@ -10,16 +10,16 @@ import type { Outlook, StationDay } from './station.ts'
 import type { WeatherDay } from './weatherSeries.ts'
 
 export const weatherLines = tradeValues('weather', {
-  wetDay: value(8, 'mm', 'model', 'Rain on the day that makes ground too wet for blades, tines and wheels', [1, 40]),
-  wetBefore: value(15, 'mm', 'model', 'Rain the day before that does', [2, 60]),
-  downpour: value(25, 'mm', 'practice', 'Rain on fresh seed that washes it', [5, 80]),
-  onSlope: value(12, 'mm', 'model', 'The same on a slope', [2, 60]),
+  wetDay: value(8, 'rain', 'model', 'Rain on the day that makes ground too wet for blades, tines and wheels', [1, 40]),
+  wetBefore: value(15, 'rain', 'model', 'Rain the day before that does', [2, 60]),
+  downpour: value(25, 'rain', 'practice', 'Rain on fresh seed that washes it', [5, 80]),
+  onSlope: value(12, 'rain', 'model', 'The same on a slope', [2, 60]),
   wind: value(15, 'km/h', 'practice', 'Wind too strong to spread or spray in', [5, 40]),
-  dryAfterSpray: value(1, 'mm', 'model', 'Rain that washes a spray off on its day, where the label names no hours', [0, 10]),
+  dryAfterSpray: value(1, 'rain', 'model', 'Rain that washes a spray off on its day, where the label names no hours', [0, 10]),
   hotOpen: value(30, 'C', 'model', 'Freshly opened turf and seed without a waterer suffer in days of', [24, 40]),
   noWork: value(35, 'C', 'practice', 'Turf is not opened at', [30, 45]),
   groundFrost: value(3.5, 'C', 'practice', 'On a clear night the ground freezes under air of up to', [0, 6]),
-  clear: value(0.2, 'mm', 'model', 'A night counts as clear with rain under', [0, 3]),
+  clear: value(0.2, 'rain', 'model', 'A night counts as clear with rain under', [0, 3]),
   frostOnCut: value(0, 'C', 'model', 'Warm turf cut hard is hurt by nights of', [-4, 3]),
 })
 
@@ -59,7 +59,7 @@ function against(kind: StepKind, zones: readonly string[], [before, here, after]
       return {
         key: 'wet',
         title: 'wet ground likely.',
-        says: say`${quantity(rain, 'mm')} of rain${here.rain < v.wetDay && before?.gauged ? ', in the gauge on site the day before' : ''}. Tines, blades and wheels want it moist, never wet: look that morning, or slip a day.`,
+        says: say`${quantity(rain, 'rain')} of rain${here.rain < v.wetDay && before?.gauged ? ', in the gauge on site the day before' : ''}. Tines, blades and wheels want it moist, never wet: look that morning, or slip a day.`,
       }
   }
   if (blades && here.high >= v.noWork)
@@ -80,7 +80,7 @@ function against(kind: StepKind, zones: readonly string[], [before, here, after]
       return {
         key: 'downpour',
         title: 'a downpour on fresh seed.',
-        says: say`${quantity(rain, 'mm')} of rain. Bare${site.sloping ? ' and sloping' : ''} ground washes: sow after it.`,
+        says: say`${quantity(rain, 'rain')} of rain. Bare${site.sloping ? ' and sloping' : ''} ground washes: sow after it.`,
       }
   }
   if ((SPREADS.includes(kind) || SPRAYS.includes(kind)) && here.wind >= v.wind)
@@ -93,7 +93,7 @@ function against(kind: StepKind, zones: readonly string[], [before, here, after]
     return {
       key: 'rain',
       title: 'rain washes it off.',
-      says: joined([say`${quantity(here.rain, 'mm')} of rain.`, drying(site.rainFree(kind, zones))]),
+      says: joined([say`${quantity(here.rain, 'rain')} of rain.`, drying(site.rainFree(kind, zones))]),
     }
   if (CUTS_HARD.includes(kind) && zones.some((z) => site.warm.has(z)) && Math.min(here.low, after?.low ?? 99) <= v.frostOnCut)
     return {

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { text } from './entry.ts'
 
 /**
@@ -17,6 +18,8 @@ export const diaryEntry = z.strictObject({
   amount: text(80),
   who: text(80),
   note: text(2000),
+  /** What was sprayed or spread against weeds, pests or disease, as on its label. */
+  product: text(120),
   corrects: z.string().max(64).nullable().default(null),
   /** Seed that was used: the lot on the firm's shelf, the zone, kg. */
   lots: z
@@ -60,6 +63,9 @@ export const diaryEntry = z.strictObject({
     .default(null),
 })
 export type DiaryEntry = z.output<typeof diaryEntry>
+
+/** Steps that put down what the law keeps a record of: their ticks name the product. */
+export const namesProduct = (kind: StepKind): boolean => OPERATIONS[kind].cautions.includes('pesticide')
 
 /** The entries that still stand: those no later entry corrects. An entry that corrects with "struck out" only removes. */
 export function activeEntries(diary: readonly DiaryEntry[]): DiaryEntry[] {

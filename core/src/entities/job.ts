@@ -258,9 +258,11 @@ const lot = z.strictObject({
 export const jobSchema = z.strictObject({
   name: text(120),
   customer: text(120),
+  phone: text(60),
   walked: day,
   site: z
     .strictObject({
+      address: text(200),
       latitude: quantity('ratio', { min: -66, max: 66, what: 'Latitude', because: 'north is positive, south negative.' }),
       longitude: quantity('ratio', { min: -180, max: 180, what: 'Longitude', because: 'east is positive, west negative.' }),
       timeZone: text(60).refine(isTimeZone, 'That is no time zone known here. Write it like Pacific/Auckland or America/Chicago.'),

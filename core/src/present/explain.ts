@@ -69,7 +69,8 @@ const explainValue = (v: TradeValue, firmValues: FirmValues, reader: Reader): Ex
 }
 
 /** Everything that can be said of one figure. Null when the plan does not hold it. */
-export function explain({ figures, firmValues }: Explainable, id: string, reader: Reader): Explained | null {
+export function explain({ figures, firmValues }: Explainable, id: string, told: Reader): Explained | null {
+  const reader = { ...told, exact: true }
   const figure = figures[id]
   const by = figure && DECLARATIONS.get(figure.rule)
   if (!figure || !by) return null

@@ -1,6 +1,6 @@
 import { showDay } from '../calendar/day.ts'
 import type { UnitSystem } from '../quantities/quantity.ts'
-import { show, showNumber, shown } from '../quantities/show.ts'
+import { forHand, show, showNumber } from '../quantities/show.ts'
 import { twin, type Dialect } from '../reference/words.ts'
 import type { Message, Part } from '../trace/message.ts'
 
@@ -8,6 +8,8 @@ import type { Message, Part } from '../trace/message.ts'
 export interface Reader {
   units: UnitSystem
   dialect: Dialect
+  /** Three figures, as the working shows them, instead of what a hand can do. */
+  exact?: boolean
 }
 
 /** A message in the reader's units and the firm's own trade words. What a person typed passes through untouched. */
@@ -25,9 +27,13 @@ function renderPart(part: Part, reader: Reader): string {
   if ('day' in part) return showDay(part.day, part.year)
   if ('template' in part) return render(part, reader)
   if ('value' in part) {
-    if (typeof part.value !== 'object') return shown(part.value, part.unit, reader.units)
+    const look = reader.exact ? show : forHand
+    if (typeof part.value !== 'object') {
+      const { number, unit } = look(part.value, part.unit, reader.units)
+      return unit ? `${number} ${unit}` : number
+    }
     // Inside a sentence a range is written without spaces: 10–15 mm.
-    const [low, high] = [show(part.value.low, part.unit, reader.units), show(part.value.high, part.unit, reader.units)]
+    const [low, high] = [look(part.value.low, part.unit, reader.units), look(part.value.high, part.unit, reader.units)]
     return `${low.number === high.number ? '' : `${low.number}–`}${high.number}${high.unit ? ` ${high.unit}` : ''}`
   }
   return ''

@@ -6,6 +6,8 @@ export type Unit =
   | 'm2'
   | 'm'
   | 'mm'
+  /** Rain and watering, mm of water: never told in eighths of an inch. */
+  | 'rain'
   | 'm3'
   | 'L'
   | 'kg'
@@ -14,6 +16,8 @@ export type Unit =
   | 'C'
   | '%'
   | 'h'
+  /** Hours of work, told to the quarter. */
+  | 'work-h'
   | 'd'
   | 'min'
   | 'L/min'
@@ -50,6 +54,7 @@ const SHOWN: Record<Unit, Record<UnitSystem, ShownUnit>> = {
   m2: { metric: { unit: 'm²', per: 1 }, us: { unit: 'ft²', per: 0.09290304 } },
   m: { metric: { unit: 'm', per: 1 }, us: { unit: 'ft', per: 0.3048 } },
   mm: { metric: { unit: 'mm', per: 1 }, us: { unit: 'in', per: 25.4 } },
+  rain: { metric: { unit: 'mm', per: 1 }, us: { unit: 'in', per: 25.4 } },
   m3: { metric: { unit: 'm³', per: 1 }, us: { unit: 'yd³', per: 0.764554857984 } },
   L: { metric: { unit: 'L', per: 1 }, us: { unit: 'gal', per: 3.785411784 } },
   kg: { metric: { unit: 'kg', per: 1 }, us: { unit: 'lb', per: 0.45359237 } },
@@ -58,6 +63,7 @@ const SHOWN: Record<Unit, Record<UnitSystem, ShownUnit>> = {
   C: { metric: { unit: '°C', per: 1 }, us: { unit: '°F', per: 5 / 9, offset: 32 } },
   '%': same('%'),
   h: same('h'),
+  'work-h': same('h'),
   d: same('days'),
   min: same('min'),
   'L/min': { metric: { unit: 'L/min', per: 1 }, us: { unit: 'gal/min', per: 3.785411784 } },
@@ -124,6 +130,109 @@ export function show(value: FigureValue | null | undefined, unit: Unit, system: 
 export function shown(value: FigureValue | null | undefined, unit: Unit, system: UnitSystem): string {
   const s = show(value, unit, system)
   return s.unit ? `${s.number} ${s.unit}` : s.number
+}
+
+const FOOT_3 = 0.3048 ** 3
+const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞']
+/** Figures that count, rounded off: 3,128 to 3,100. */
+const figures = (value: number, count: number): string => {
+  const size = Math.abs(value)
+  if (size === 0) return '0'
+  const step = 10 ** (Math.floor(Math.log10(size)) - count + 1)
+  return showNumber(Math.round(value / step) * step, Math.max(0, -Math.floor(Math.log10(step) + 1e-9)))
+}
+const toStep = (value: number, step: number, decimals: number): string => showNumber(Math.round(value / step) * step, decimals)
+/** Eighths of an inch, as they stand on a rule. */
+function inches(value: number): string {
+  const eighths = Math.round(Math.abs(value) * 8)
+  if (eighths === 0) return showNumber(value, 2)
+  const whole = Math.floor(eighths / 8)
+  return `${value < 0 ? '−' : ''}${whole || ''}${EIGHTHS[eighths % 8]}`
+}
+/** Quarter hours; less than half an hour in minutes. */
+function quarters(hours: number): Formatted {
+  const count = Math.round(hours * 4)
+  if (count < 2) return { number: hours <= 0 ? '0' : hours < 0.125 ? '5' : '15', unit: 'min' }
+  const whole = Math.floor(count / 4)
+  return { number: `${whole || ''}${EIGHTHS[2 * (count % 4)]}`, unit: 'h' }
+}
+const small = (value: number, from: number): string => showNumber(value, Math.abs(value) >= from ? 0 : 1)
+
+/** How a person does it: seed to 10 g, soil to a tenth of a cubic metre, hours to the quarter. Null where three figures will do. */
+function roundedForHand(value: number, unit: Unit, system: UnitSystem): Formatted | null {
+  const us = system === 'us'
+  const { unit: sign, per, offset = 0 } = SHOWN[unit][system]
+  const x = value / per + offset
+  const told = (number: string): Formatted => ({ number, unit: sign })
+  switch (unit) {
+    case 'work-h':
+      return quarters(value)
+    case 'min':
+      return told(value > 0 ? showNumber(Math.max(1, Math.round(value))) : '0')
+    case 'h':
+      return told(showNumber(x, 1))
+    case 'm2':
+      return told(small(x, 10))
+    case 'm':
+      return told(small(x, 100))
+    case 'mm':
+      return told(us ? inches(x) : small(x, 10))
+    case 'rain':
+      return told(us ? showNumber(x, 2) : small(x, 10))
+    case '%':
+      return told(small(x, 1))
+    case 'C':
+      return told(us ? showNumber(x, 0) : showNumber(x, 1))
+    case 'L':
+      return told(figures(x, 2))
+    case 'L/min':
+      return told(figures(x, 2))
+    case 'mm/h':
+      return told(showNumber(x, us ? 2 : 1))
+    case 'g/m2':
+      return told(us ? showNumber(x, x >= 1 ? 1 : 2) : small(x, 10))
+    case '/cm2':
+      return told(showNumber(x, x >= 10 ? 0 : x >= 0.1 ? 1 : 2))
+    case 'm3':
+      if (x >= 0.095) return told(showNumber(x, x >= 100 ? 0 : 1))
+      return us ? { number: showNumber(value / FOOT_3, 1), unit: 'ft³' } : { number: figures(value * 1000, 2), unit: 'L' }
+    case 't':
+      if (x >= 0.95) return told(showNumber(x, 1))
+      return us ? { number: figures(x * 2000, 2), unit: 'lb' } : { number: figures(value * 1000, 2), unit: 'kg' }
+    case 'kg':
+      if (us) return x < 1 ? { number: toStep(16 * x, x < 0.25 ? 0.5 : 1, 1), unit: 'oz' } : told(showNumber(x, x >= 20 ? 0 : 1))
+      if (value < 0.0995) return { number: showNumber(value * 1000, value < 0.0095 ? 1 : 0), unit: 'g' }
+      if (value < 0.995) return { number: toStep(value * 1000, 10, 0), unit: 'g' }
+      return told(value < 9.975 ? toStep(value, 0.05, 2) : showNumber(value, value >= 99.95 ? 0 : 1))
+    default:
+      return null
+  }
+}
+
+/** What a figure looks like on a screen or a sheet that somebody works from. The working shows three figures instead. */
+export function forHand(value: FigureValue | null | undefined, unit: Unit, system: UnitSystem): Formatted {
+  if (typeof value === 'object' && value !== null) {
+    const [low, high] = [forHand(value.low, unit, system), forHand(value.high, unit, system)]
+    if (low.unit !== high.unit) return show(value, unit, system)
+    return { number: low.number === high.number ? low.number : `${low.number} – ${high.number}`, unit: high.unit }
+  }
+  return (typeof value === 'number' && Number.isFinite(value) && roundedForHand(value, unit, system)) || show(value, unit, system)
+}
+
+/** The same, as one piece of text: "4.3 kg". */
+export function toldForHand(value: FigureValue | null | undefined, unit: Unit, system: UnitSystem): string {
+  const s = forHand(value, unit, system)
+  return s.unit ? `${s.number} ${s.unit}` : s.number
+}
+
+/** A number with its doubt, to one figure of the doubt: 212 ± 2. */
+export function withDoubt(value: number, doubt: number, unit: Unit, system: UnitSystem): { number: string; doubt: string; unit: string } {
+  const { unit: sign, per } = SHOWN[unit][system]
+  const [x, d] = [value / per, doubt / per]
+  if (!(d > 0)) return { ...forHand(value, unit, system), doubt: '0' }
+  const step = 10 ** Math.floor(Math.log10(d))
+  const decimals = Math.max(0, -Math.floor(Math.log10(step) + 1e-9))
+  return { number: toStep(x, step, decimals), doubt: toStep(d, step, decimals), unit: sign }
 }
 
 /** A number as shown in a system, back in the core's own unit: 68 °F is 20 °C. */

@@ -94,6 +94,9 @@ export function nextStrip(rate: number, strips: readonly Strip[]): { setting: nu
   return { setting: Math.max(0, near!.setting + (1.1 * (rate - near!.rate)) / slope) }
 }
 
+/** How finely a hand weighs, kg, where the firm names no step of its own: 50 g from a kilogram, 100 g from ten. */
+const handStep = (kg: number): number => (kg >= 10 ? 0.1 : kg >= 1 ? 0.05 : 0)
+
 /** A square yard, m². Source: NIST SP 811. */
 const SQUARE_YARD = 0.83612736
 
@@ -120,7 +123,12 @@ export function pansOf(zone: string, leader: GrassId, half: Figure, bulk: Figure
   const found = settingFor(wanted, strips)
   const next = nextStrip(wanted, strips)
   return {
-    pan: trace.work(panRules.pan, scope, { half, scale: setting('scaleStep') }, { change: 'The step of your scale, in Yard, Firm.' }),
+    pan: trace.work(
+      panRules.pan,
+      scope,
+      { half, scale: firm.scaleStep ?? Math.max(setting('scaleStep'), handStep(num(half))) },
+      { change: 'The step of your scale, in Yard, Firm.' },
+    ),
     strip: trace.work(panRules.strip, scope, { rate: bulk, swath: setting('swath'), strip: setting('strip') }),
     setting:
       found &&

@@ -7,7 +7,7 @@ import type { ZoneOperation } from './zoneWork.ts'
 
 const says =
   'Setting up, and the ground of each zone times its own passes over what one person does in an hour, shared by those who work on it together.'
-const hours = { key: 'hours', stage: 6, label: 'Hours', unit: 'h', standing: 'model' } as const
+const hours = { key: 'hours', stage: 6, label: 'Hours', unit: 'work-h', standing: 'model' } as const
 
 export const hoursRules = {
   byArea: rule({

@@ -112,7 +112,50 @@ const lot = z.strictObject({
 })
 const moved = z.array(z.strictObject({ id: z.string(), name: z.string(), from: day.nullable(), to: day.nullable() }))
 
+const told = z.strictObject({ title: message, says: message })
+const dayStep = z.strictObject({
+  id: z.string(),
+  kind: z.string(),
+  name: message,
+  how: message,
+  why: message,
+  zones: z.array(z.string()),
+  where: z.string(),
+  day,
+  state: z.string(),
+  hours: z.number(),
+  people: z.number(),
+  amounts: z.array(
+    z.strictObject({
+      zone: z.string(),
+      what: message,
+      value: z.union([z.number(), z.string(), z.strictObject({ low: z.union([z.number(), z.string()]), high: z.union([z.number(), z.string()]) })]),
+      unit: z.string(),
+      pans: z.number().int(),
+      detail: message,
+    }),
+  ),
+  cautions: z.array(z.string()),
+  against: z.array(told),
+  lots: z.array(z.strictObject({ lot: z.string(), zone: z.string(), kg: z.number() })),
+})
+const dayJob = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  customer: z.string(),
+  address: z.string(),
+  phone: z.string(),
+  notes: z.string(),
+  below: z.string(),
+  beside: z.string(),
+  waterer: z.string(),
+  holds: z.array(told),
+  steps: z.array(dayStep),
+  weather: diaryEntry.shape.weather,
+})
+
 export const answers = {
+  day: z.strictObject({ today: day, on: day, jobs: z.array(dayJob), week: z.array(z.strictObject({ day, steps: z.number().int() })) }),
   today: z.strictObject({ today: day, demo: z.boolean() }),
   firm: z.strictObject({ revision, savedAt: z.string(), draft: z.looseObject({ name: firmSchema.shape.name }) }),
   jobs: z.array(saved),

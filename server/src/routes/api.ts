@@ -1,6 +1,7 @@
 import { Router, type Request } from 'express'
 import { z } from 'zod'
-import { diaryEntry } from '@juvena/core/entities/diary'
+import { diaryEntry, namesProduct, STRUCK_OUT } from '@juvena/core/entities/diary'
+import { readStepKey } from '@juvena/core/schedule/stepRecords'
 import { siteClimate } from '@juvena/core/climate/siteClimate'
 import { firmSchema, type Firm, type FirmDraft } from '@juvena/core/entities/firm'
 import { blankJob, jobSchema, readJob, type Job, type JobDraft } from '@juvena/core/entities/job'
@@ -210,7 +211,15 @@ export function apiRoutes(parts: Parts): Route[] {
       body: bodies.diary,
       async call(req, body) {
         await jobOr404(req)
-        const added = await diary.append(idOf(req), diaryEntry.parse(body), clock.now())
+        const entry = diaryEntry.parse(body)
+        const ticked = entry.step === null ? null : readStepKey(entry.step)
+        if (ticked && namesProduct(ticked.kind) && entry.product.trim() === '' && entry.what !== STRUCK_OUT)
+          throw new Refusal(
+            400,
+            'Product wanted',
+            'A record of what was put down names its product, as on the label. Read the label and enter it; licensed practice and local code decide.',
+          )
+        const added = await diary.append(idOf(req), entry, clock.now())
         return { status: added ? 201 : 200, send: { added, diary: await diary.of(idOf(req)) } }
       },
     },
@@ -246,6 +255,18 @@ export function apiRoutes(parts: Parts): Route[] {
       answer: answers.season,
       async call() {
         return { send: { today: clock.today(), rows: planner.rows(await seasonBrief()) } }
+      },
+    },
+    {
+      method: 'get',
+      path: '/day',
+      summary: 'The work of a day on every job, with amounts, holds and cautions; ?on= an ISO day, today where none is given.',
+      answer: answers.day,
+      async call(req) {
+        const today = clock.today()
+        const on = req.query.on === undefined ? today : z.iso.date().safeParse(req.query.on).data
+        if (!on) throw new Refusal(400, 'Not understood', 'A day is wanted as ?on=2027-03-02.')
+        return { send: { today, on, ...planner.day(await seasonBrief(), on, today) } }
       },
     },
     {

@@ -1,24 +1,34 @@
 <script setup lang="ts">
 import { computed, inject } from 'vue'
 import type { Unit } from '@juvena/core/quantities/show'
+import type { Figure } from '@juvena/core/trace/figure'
 import { otherYear } from './otherYear.ts'
 import { useFirm } from '../stores/firm.ts'
 import { useJob } from '../stores/job.ts'
 import { WORKING } from './working.ts'
 
 /** A worked figure: press it to see its working. When it has moved since it was last looked at, the old value stands beside it. */
-const props = defineProps<{ id: string | null | undefined; size?: 'big' | 'normal'; label?: string }>()
+const props = defineProps<{ id: string | null | undefined; size?: 'big' | 'normal'; label?: string; exact?: boolean; one?: boolean }>()
 const firm = useFirm()
 const job = useJob()
 const working = inject(WORKING, null)
 
 const figure = computed(() => job.figure(props.id))
-const seen = computed(() => (figure.value ? firm.show(figure.value.value, figure.value.unit) : { number: '—', unit: '' }))
+/** A doubt is told to one figure. */
+function oneFigure({ value, unit }: Figure) {
+  const told = firm.doubt(Number(value), Number(value), unit)
+  return { number: told.doubt, unit: told.unit }
+}
+const seen = computed(() => {
+  const f = figure.value
+  if (!f) return { number: '—', unit: '' }
+  return props.one ? oneFigure(f) : props.exact ? firm.show(f.value, f.unit) : firm.showForHand(f.value, f.unit)
+})
 const year = computed(() => otherYear(figure.value, job.today))
 const was = computed(() => {
   const f = figure.value
   if (!f || !job.moved.has(f.id)) return ''
-  return firm.text(job.moved.get(f.id) as never, f.unit as Unit)
+  return firm.hand(job.moved.get(f.id) as never, f.unit as Unit)
 })
 const name = computed(() => firm.say(props.label ?? figure.value?.label ?? 'Figure'))
 </script>

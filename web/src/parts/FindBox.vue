@@ -37,7 +37,7 @@ const all = computed<Found[]>(() => {
     for (const f of Object.values(job.plan?.figures ?? {}))
       list.push({
         what: 'figure',
-        name: `${firm.say(f.label)}${f.zone ? `, ${zoneName(f.zone)}` : ''}: ${firm.text(f.value, f.unit)}`,
+        name: `${firm.say(f.label)}${f.zone ? `, ${zoneName(f.zone)}` : ''}: ${firm.hand(f.value, f.unit)}`,
         go: () => router.push(`${here}/${STAGE_WORDS[f.stage]}?figure=${encodeURIComponent(f.id)}`),
       })
   }

@@ -7,6 +7,8 @@ const emit = defineEmits<{ 'update:modelValue': [open: boolean] }>()
 const firm = useFirm()
 const KEYS = [
   ['1 – 8', 'the eight stages of a job'],
+  ['t', 'today'],
+  ['←  →', 'the day before and after, under Today'],
   ['[  ]', 'previous and next job'],
   ['w', 'open or close the working'],
   ['u', 'metric or US units'],

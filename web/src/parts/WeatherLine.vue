@@ -27,7 +27,7 @@ const rain = computed(() => {
   const days = weather.value?.outlook?.days.slice(0, 4) ?? []
   const sum = days.reduce((total, d) => total + d.rain, 0)
   const last = days.at(-1)
-  return last ? { amount: firm.text(sum, 'mm'), by: showDay(last.day).slice(0, 3) } : null
+  return last ? { amount: firm.hand(sum, 'rain'), by: showDay(last.day).slice(0, 3) } : null
 })
 const frost = computed(() => {
   const dates = weather.value?.frostDates
@@ -40,12 +40,12 @@ const frost = computed(() => {
     <span>{{ showDay(weather?.today ?? firm.today) }}</span>
     <template v-if="now">
       <span
-        >soil <b>{{ firm.text(now.soil, 'C') }}</b> at {{ firm.text(50, 'mm') }}</span
+        >soil <b>{{ firm.hand(now.soil, 'C') }}</b> at {{ firm.hand(50, 'mm') }}</span
       >
       <span v-if="rain" class="more"
         >rain <b>{{ rain.amount }}</b> by {{ rain.by }}</span
       >
-      <span v-if="frost" class="more">{{ firm.text(-2, 'C') }} night: <b>1 in 10</b> by {{ frost.tenth }}, even by {{ frost.even }}</span>
+      <span v-if="frost" class="more">{{ firm.hand(-2, 'C') }} night: <b>1 in 10</b> by {{ frost.tenth }}, even by {{ frost.even }}</span>
       <span class="source">{{ weather?.outlook?.source }}<template v-if="firm.demo">, demo clock</template></span>
     </template>
     <span v-else class="more">no site yet: give a job its latitude for the weather</span>

@@ -5,6 +5,8 @@ export const actions: {
   stage?: (stage: number) => void
   working?: () => void
   neighbour?: (step: 1 | -1) => void | Promise<void>
+  /** The day before or after, on a screen that shows one day. */
+  day?: (step: 1 | -1) => void
   undo?: () => boolean
   redo?: () => boolean
 } = {}

@@ -4,7 +4,7 @@ import { showDay } from '@juvena/core/calendar/day'
 import { defaultFirm, firmSchema, type Firm, type FirmDraft } from '@juvena/core/entities/firm'
 import { pathText, type Problem } from '@juvena/core/entities/problem'
 import type { UnitSystem } from '@juvena/core/quantities/quantity'
-import { show, shown, type FigureValue, type Unit } from '@juvena/core/quantities/show'
+import { forHand, show, shown, toldForHand, withDoubt, type FigureValue, type Unit } from '@juvena/core/quantities/show'
 import { grassTable } from '@juvena/core/reference/firmGrasses'
 import type { GrassId } from '@juvena/core/reference/grasses'
 import { render } from '@juvena/core/present/render'
@@ -64,6 +64,10 @@ export const useFirm = defineStore('firm', () => {
   /** A message of the core in this firm's units and words. */
   const say = (message: Message) => render(message, reader.value)
   const showValue = (value: FigureValue | null | undefined, unit: Unit) => show(value, unit, units.value)
+  /** As somebody does it: rounded for the hand. */
+  const showForHand = (value: FigureValue | null | undefined, unit: Unit) => forHand(value, unit, units.value)
+  const hand = (value: FigureValue | null | undefined, unit: Unit) => toldForHand(value, unit, units.value)
+  const doubt = (value: number, by: number, unit: Unit) => withDoubt(value, by, unit, units.value)
   const text = (value: FigureValue | null | undefined, unit: Unit) => shown(value, unit, units.value)
   const day = (iso: string | null | undefined) => (iso ? showDay(iso) : '—')
 
@@ -138,6 +142,9 @@ export const useFirm = defineStore('firm', () => {
     reader,
     say,
     show: showValue,
+    showForHand,
+    hand,
+    doubt,
     text,
     day,
     load,

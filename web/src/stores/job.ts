@@ -10,6 +10,7 @@ import { zoneFigure } from '@juvena/core/trace/scope'
 import type { Stage } from '@juvena/core/trace/rule'
 import { api, ApiError, Unreachable } from './api.ts'
 import { useFirm } from './firm.ts'
+import { useOutbox } from './outbox.ts'
 import { useStock } from './stock.ts'
 import { useHistory } from './history.ts'
 import type { Way } from '@juvena/core/approach/ways'
@@ -39,6 +40,7 @@ const knownWeather = ({ station, recent, outlook }: SiteWeather): SiteWeather =>
 export const useJob = defineStore('job', () => {
   const firm = useFirm()
   const stock = useStock()
+  const outbox = useOutbox()
   const id = ref<string | null>(null)
   const draft = shallowRef<JobDraft | null>(null)
   const diary = shallowRef<DiaryEntry[]>([])
@@ -77,12 +79,13 @@ export const useJob = defineStore('job', () => {
         api<Served>('GET', `/jobs/${encodeURIComponent(job)}`),
         api<SiteWeather>('GET', `/weather?job=${encodeURIComponent(job)}`).catch(() => NO_WEATHER),
         stock.load(),
+        outbox.ready,
       ])
       if (id.value !== job) return
       weather.value = knownWeather(at)
       revision.value = served.revision
       savedAt.value = served.savedAt
-      diary.value = served.diary
+      diary.value = outbox.withWaiting(job, served.diary)
       today.value = served.today
       const unsaved = await findUnsaved(job)
       if (id.value !== job) return
@@ -210,10 +213,24 @@ export const useJob = defineStore('job', () => {
 
   async function write(entry: DiaryEntry) {
     if (!id.value) return
-    const answer = await api<{ diary: DiaryEntry[] }>('POST', `/jobs/${encodeURIComponent(id.value)}/diary`, entry)
-    diary.value = answer.diary
+    const job = id.value
+    diary.value = [...diary.value, entry]
+    try {
+      await outbox.write(job, entry)
+    } catch (error) {
+      if (id.value === job) diary.value = diary.value.filter((e) => e.id !== entry.id)
+      throw error
+    }
     if (entry.lots.length > 0 || entry.corrects) await stock.load()
   }
+
+  // What the server has of the diary, with what still waits for it.
+  watch(
+    () => outbox.answered,
+    (answer) => {
+      if (answer && answer.job === id.value) diary.value = outbox.withWaiting(answer.job, answer.diary)
+    },
+  )
 
   let planning = false
   let again = false

@@ -159,10 +159,12 @@ export const usePhotos = defineStore('photos', () => {
     if (held.value.length > 0) timer = setTimeout(() => void send(), TRY_AGAIN)
     if (arrived) await load()
   }
-  async function add(files: Iterable<File>, zone: string | null, keepPosition: boolean) {
+  /** Takes photographs for the job that is open. */
+  const add = (files: Iterable<File>, zone: string | null, keepPosition: boolean) =>
+    job.id ? addTo(job.id, files, zone, keepPosition) : Promise.resolve()
+  /** Takes photographs for any job. */
+  async function addTo(id: string, files: Iterable<File>, zone: string | null = null, keepPosition = false) {
     failure.value = ''
-    const id = job.id
-    if (!id) return
     for (const file of files) {
       sending.value++
       const { body, on } = await toSend(file, keepPosition)
@@ -186,5 +188,5 @@ export const usePhotos = defineStore('photos', () => {
     await load()
   }
   const ground = computed(() => all.value.filter((p) => p.kind === 'ground'))
-  return { all, ground, waiting, failure, sending, load, send, add, archive, restore }
+  return { all, ground, waiting, failure, sending, load, send, add, addTo, archive, restore }
 })

@@ -87,7 +87,7 @@ onBeforeRouteLeave(() => job.leave())
 const headline = computed(() => {
   const p = job.plan
   if (!p) return ''
-  const area = p.totalArea ? firm.text(num(p.figures[p.totalArea]!), 'm2') : 'no size yet'
+  const area = p.totalArea ? firm.hand(num(p.figures[p.totalArea]!), 'm2') : 'no size yet'
   const walked = job.draft?.walked ? parseDay(job.draft.walked) : null
   return [
     `${p.zones.length} ${p.zones.length === 1 ? 'zone' : 'zones'}, ${area}`,

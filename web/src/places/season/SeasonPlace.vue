@@ -251,7 +251,7 @@ const gone = ref(0)
       <li v-for="row in rows" :key="row.id" class="grid row">
         <div class="label">
           <RouterLink class="name" :to="`/jobs/${row.id}`">{{ row.name }}</RouterLink>
-          <p class="small soft">{{ [row.area ? firm.text(row.area, 'm2') : 'no size yet', firm.say(row.approach)].filter(Boolean).join(' · ') }}</p>
+          <p class="small soft">{{ [row.area ? firm.hand(row.area, 'm2') : 'no size yet', firm.say(row.approach)].filter(Boolean).join(' · ') }}</p>
           <p v-if="row.customerDate" class="small soft">must look right by {{ showDay(row.customerDate).slice(4) }}</p>
           <p class="small" :class="row.trouble ? row.trouble.level : 'soft'">
             {{

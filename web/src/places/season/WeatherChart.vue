@@ -65,7 +65,7 @@ const summary = computed(() => {
   const wettest = [...props.days].sort((a, b) => b.rain - a.rain)[0]!
   return {
     soil: `soil ${firm.show(first.soil, 'C').number} → ${firm.text(last.soil, 'C')} at ${firm.text(50, 'mm')}`,
-    rain: `rain bars, most ${firm.text(wettest.rain, 'mm')}; ${props.source}, then as usual`,
+    rain: `rain bars, most ${firm.hand(wettest.rain, 'rain')}; ${props.source}, then as usual`,
   }
 })
 </script>

@@ -35,7 +35,7 @@ const lotsOf = (zone: string) =>
     .map((u) => {
       const lot = job.draft?.lots?.find((l) => l.id === u.lot)
       const number = stock.read.get(u.stock)?.number || lot?.name
-      return number ? `lot ${number}: ${firm.text(u.kg, 'kg')}` : ''
+      return number ? `lot ${number}: ${firm.hand(u.kg, 'kg')}` : ''
     })
     .filter(Boolean)
     .join(', ')
@@ -134,7 +134,7 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
           <b>{{ z.name }}</b> <SheetFigure :id="z.area" />:
           <template v-for="(line, i) in plan.materials.filter((l) => l.cells[z.id])" :key="line.id"
             >{{ i ? '; ' : '' }}{{ firm.say(line.name) }} <SheetFigure :id="line.cells[z.id]" /></template
-          ><template v-if="z.seed">; each seed pan <SheetFigure :id="z.seed.pan.id" /></template>
+          ><template v-if="z.seed">; each seed pan <SheetFigure :id="z.seed.pan.id" exact /></template>
         </li>
       </ul>
     </template>
@@ -159,7 +159,7 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
             <td>
               {{ z.seed!.name }}<span class="why">{{ lotsOf(z.id) }}</span>
             </td>
-            <td class="n"><SheetFigure :id="z.seed!.pan.id" /></td>
+            <td class="n"><SheetFigure :id="z.seed!.pan.id" exact /></td>
             <td class="n"><SheetFigure v-if="z.seed!.setting" :id="z.seed!.setting.id" /><template v-else>try first</template></td>
             <td class="n"><SheetFigure :id="z.seed!.strip.id" /></td>
             <td class="n"><SheetFigure :id="z.seed!.handfuls.id" /></td>

@@ -51,12 +51,12 @@ const turned = (s: Shape) => {
 }
 const size = (s: Shape) => {
   const draws = SHAPE_KINDS[s.kind].draws
-  return draws === 'area' ? firm.text(areaOf(s.at as Ring[]), 'm2') : draws === 'line' ? firm.text(lengthOf(s.at[0] as Ring), 'm') : ''
+  return draws === 'area' ? firm.hand(areaOf(s.at as Ring[]), 'm2') : draws === 'line' ? firm.hand(lengthOf(s.at[0] as Ring), 'm') : ''
 }
 const walls = computed(() => of('wall').flatMap((s) => widened(s.at[0] as Ring, s.width ?? USUAL_OBSTACLE.wall.width)))
 const crowns = computed(() => obstaclesOf(shapes.value, { whatIf: false }).flatMap((o) => (o.form === 'crown' ? [o] : [])))
 const bar = computed(() => barLengths(firm.units).find((m) => mm(m) >= 30) ?? 1000)
-const barText = computed(() => firm.text(bar.value, 'm'))
+const barText = computed(() => firm.hand(bar.value, 'm'))
 const zones = computed(() => job.plan?.zones.filter((z) => z.area) ?? [])
 const measured = (id: string) => {
   const by = job.plan?.survey.zones[id]?.by as keyof typeof MEASURED_BY_NAMES | null | undefined
@@ -64,7 +64,7 @@ const measured = (id: string) => {
 }
 const edge = (id: string) => {
   const p = job.plan?.survey.zones[id]?.perimeter
-  return p ? firm.text(p, 'm') : ''
+  return p ? firm.hand(p, 'm') : ''
 }
 const below = computed(() => of('cable', 'pipe', 'tap', 'head', 'trench'))
 </script>
@@ -101,7 +101,7 @@ const below = computed(() => of('cable', 'pipe', 'tap', 'head', 'trench'))
           {{ name(s) }}
         </text>
         <text v-if="s.kind === 'lawn'" :x="spot(s).x" :y="spot(s).y + 4.4" :transform="turned(s)">
-          {{ job.ofZone(s.zone, 'area') ? firm.text(job.ofZone(s.zone, 'area')!.value, 'm2') : size(s) }}
+          {{ job.ofZone(s.zone, 'area') ? firm.hand(job.ofZone(s.zone, 'area')!.value, 'm2') : size(s) }}
         </text>
       </g>
       <g class="north">
@@ -129,7 +129,7 @@ const below = computed(() => of('cable', 'pipe', 'tap', 'head', 'trench'))
             <b>{{ z.name }}</b>
           </td>
           <td class="n"><SheetFigure :id="z.area" /></td>
-          <td class="n">{{ job.ofZone(z.id, 'area.error') ? firm.text(job.ofZone(z.id, 'area.error')!.value, 'm2') : '' }}</td>
+          <td class="n">{{ job.ofZone(z.id, 'area.error') ? firm.hand(job.ofZone(z.id, 'area.error')!.value, 'm2') : '' }}</td>
           <td class="n">{{ edge(z.id) }}</td>
           <td>{{ measured(z.id) }}</td>
         </tr>

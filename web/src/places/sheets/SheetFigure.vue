@@ -6,12 +6,12 @@ import { useJob } from '../../stores/job.ts'
 import { NOTES } from './notes.ts'
 
 /** A printed figure with the number of its working at the end of the sheets. */
-const props = defineProps<{ id: string | null | undefined }>()
+const props = defineProps<{ id: string | null | undefined; exact?: boolean }>()
 const firm = useFirm()
 const job = useJob()
 const notes = inject(NOTES)!
 const figure = computed(() => job.figure(props.id))
-const seen = computed(() => (figure.value ? firm.show(figure.value.value, figure.value.unit) : null))
+const seen = computed(() => (figure.value ? (props.exact ? firm.show : firm.showForHand)(figure.value.value, figure.value.unit) : null))
 const year = computed(() => otherYear(figure.value, job.today))
 const note = computed(() => (props.id ? notes.value.get(props.id) : undefined))
 </script>

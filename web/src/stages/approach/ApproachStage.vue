@@ -55,7 +55,7 @@ function allAlike() {
     }
   })
 }
-const areaOf = (id: string) => firm.text(Number(job.plan!.figures[id]!.value), 'm2')
+const areaOf = (id: string) => firm.hand(Number(job.plan!.figures[id]!.value), 'm2')
 const isOn = (id: string) => id === zone.value?.id
 const letGo = computed(() => leftOut(zone.value?.rungs ?? []))
 </script>

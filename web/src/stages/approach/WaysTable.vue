@@ -6,7 +6,6 @@ import { APPROACH_NAMES, type ApproachId } from '@juvena/core/reference/lists'
 import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
-import { hoursSaid } from './hoursSaid.ts'
 
 /** Ready-made ways for one zone, side by side: what each takes, how long it looks bad, and what it leaves undone. */
 const props = defineProps<{ zone: ZoneSummary }>()
@@ -58,7 +57,7 @@ const looks = (days: number) => (days === 0 ? 'never' : days < 14 ? `about ${day
           <tr>
             <th scope="row">your hours</th>
             <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
-              <b>{{ hoursSaid(w.hours) || 'none' }}</b>
+              <b>{{ w.hours > 0 ? firm.hand(w.hours, 'work-h') : 'none' }}</b>
             </td>
           </tr>
           <tr>

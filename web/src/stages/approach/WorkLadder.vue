@@ -8,7 +8,6 @@ import ChoiceField from '../../parts/ChoiceField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
-import { hoursSaid } from './hoursSaid.ts'
 
 /** The operations of one zone: each ticked or not, with who asks for it, how it is done and what it takes. */
 const props = defineProps<{ zone: ZoneSummary }>()
@@ -115,7 +114,7 @@ const tools = (kind: StepKind) => Object.entries(OPERATIONS[kind].tools ?? {}).m
               <span v-if="!r.planned" class="small reason">{{ firm.say(r.reason) }}</span>
             </td>
             <td class="small soft who">{{ askers(r) }}</td>
-            <td class="n">{{ r.planned ? hoursSaid(r.hours) : '' }}</td>
+            <td class="n">{{ r.planned && r.hours > 0 ? firm.hand(r.hours, 'work-h') : '' }}</td>
           </tr>
           <tr v-if="opened === r.operation" class="more">
             <td></td>

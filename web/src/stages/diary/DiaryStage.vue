@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { parseDay, showDay } from '@juvena/core/calendar/day'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
-import { activeEntries, STRUCK_OUT, type DiaryEntry } from '@juvena/core/entities/diary'
+import { activeEntries, namesProduct, STRUCK_OUT, type DiaryEntry } from '@juvena/core/entities/diary'
 import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
 import { readStepKey } from '@juvena/core/schedule/stepRecords'
 import ChoiceField from '../../parts/ChoiceField.vue'
@@ -12,6 +12,7 @@ import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
+import TickForm from '../../parts/TickForm.vue'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
 import { newId } from '../../stores/newId.ts'
@@ -45,14 +46,14 @@ function weatherOn(day: string): DiaryEntry['weather'] {
 }
 const weatherSays = (w: NonNullable<DiaryEntry['weather']>) =>
   [
-    w.low !== null && w.high !== null ? `${firm.text(w.low, 'C')} to ${firm.text(w.high, 'C')}` : '',
-    w.rain !== null ? (w.rain > 0 ? `${firm.text(w.rain, 'mm')} of rain` : 'dry') : '',
+    w.low !== null && w.high !== null ? `${firm.hand(w.low, 'C')} to ${firm.hand(w.high, 'C')}` : '',
+    w.rain !== null ? (w.rain > 0 ? `${firm.hand(w.rain, 'rain')} of rain` : 'dry') : '',
     w.source,
   ]
     .filter(Boolean)
     .join(', ')
 const readSays = ({ rain, soil }: NonNullable<DiaryEntry['read']>) =>
-  [rain !== null ? `${firm.text(rain, 'mm')} in the gauge` : '', soil !== null ? `soil ${firm.text(soil, 'C')}` : ''].filter(Boolean).join(', ')
+  [rain !== null ? `${firm.hand(rain, 'rain')} in the gauge` : '', soil !== null ? `soil ${firm.hand(soil, 'C')}` : ''].filter(Boolean).join(', ')
 async function write(entry: Omit<DiaryEntry, 'id' | 'weather'>) {
   busy.value = true
   wrong.value = ''
@@ -91,6 +92,7 @@ async function add() {
     amount,
     who,
     note,
+    product: '',
     corrects: null,
     lots: [],
     read: rain === null && soil === null ? null : { rain, soil },
@@ -103,7 +105,7 @@ const amountOf = (step: PlannedStep) => {
   return (
     job.plan?.zones
       .filter((z) => step.zones.includes(z.id) && z.seed)
-      .map((z) => `${z.name} ${firm.text(z.seed!.kg.value, 'kg')}`)
+      .map((z) => `${z.name} ${firm.hand(z.seed!.kg.value, 'kg')}`)
       .join(', ')
       .slice(0, 80) ?? ''
   )
@@ -115,7 +117,16 @@ const lotsOf = (step: PlannedStep): DiaryEntry['lots'] =>
     : (job.plan?.seedUse ?? [])
         .filter((u) => u.stock !== '' && u.kg > 0 && step.zones.includes(u.zone))
         .map((u) => ({ lot: u.stock, zone: zoneOf(u.zone), kg: u.kg }))
-const tick = (step: PlannedStep) =>
+/** A step whose tick asks for its product, as the law keeps a record of it. */
+const asking = ref<string | null>(null)
+const recorded = async (entry: DiaryEntry) => {
+  await job.write(entry).then(
+    () => (asking.value = null),
+    (error: Error) => (wrong.value = error.message),
+  )
+}
+const tick = (step: PlannedStep) => (namesProduct(step.kind) ? (asking.value = asking.value === step.id ? null : step.id) : tickOff(step))
+const tickOff = (step: PlannedStep) =>
   write({
     date: job.today,
     zone: null,
@@ -125,6 +136,7 @@ const tick = (step: PlannedStep) =>
     amount: amountOf(step),
     who: form.value.who,
     note: '',
+    product: '',
     corrects: null,
     lots: lotsOf(step),
     read: null,
@@ -139,6 +151,7 @@ const strike = (entry: DiaryEntry) =>
     amount: '',
     who: '',
     note: '',
+    product: '',
     corrects: entry.id,
     lots: [],
     read: null,
@@ -177,6 +190,17 @@ const untick = (step: PlannedStep) => {
             <span
               ><b>{{ firm.say(s.name) }}</b> <span class="soft small">{{ s.state === 'done' ? 'done ' : '' }}{{ showDay(s.chosen) }}</span></span
             >
+            <TickForm
+              v-if="asking === s.id"
+              :step="{ id: s.id, kind: s.kind, zones: s.zones, name: firm.say(s.name) }"
+              :today="job.today"
+              :amount="amountOf(s)"
+              :lots="lotsOf(s)"
+              :weather="weatherOn(job.today)"
+              :failure="wrong"
+              @done="recorded"
+              @cancel="asking = null"
+            />
           </li>
           <li v-if="steps.length === 0" class="soft">No steps yet: they come with the first zone.</li>
         </ul>
@@ -216,6 +240,7 @@ const untick = (step: PlannedStep) => {
           <li v-for="e in entries" :key="e.id">
             <span class="small soft">{{ showDay(e.date) }}{{ e.who ? ` · ${e.who}` : '' }}{{ e.zone ? ` · ${zoneName(e.zone)}` : '' }}</span>
             <b>{{ e.what }}</b>
+            <span v-if="e.product">{{ e.product }}</span>
             <span v-if="e.amount">{{ e.amount }}</span>
             <span v-if="e.note" class="small">{{ e.note }}</span>
             <span v-if="e.read" class="small">{{ readSays(e.read) }}</span>
@@ -238,6 +263,7 @@ const untick = (step: PlannedStep) => {
 }
 .steps li {
   display: flex;
+  flex-wrap: wrap;
   gap: 0.7rem;
   align-items: center;
   border-bottom: 1px solid var(--rule);

@@ -41,7 +41,7 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
     <NothingYet v-if="byZone.length === 0" says="Findings come from a walked zone." />
     <section v-for="z in byZone" :key="z.id">
       <h3 class="ruled">
-        {{ z.name }} <span v-if="z.area" class="soft area">{{ firm.text(job.figure(z.area)?.value, 'm2') }}</span>
+        {{ z.name }} <span v-if="z.area" class="soft area">{{ firm.hand(job.figure(z.area)?.value, 'm2') }}</span>
       </h3>
       <table>
         <colgroup>

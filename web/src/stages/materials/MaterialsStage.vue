@@ -22,7 +22,7 @@ const wide = computed(() => zones.value.length <= 4)
 const lines = computed(() => job.plan?.materials ?? [])
 const packs = (line: MaterialLine) =>
   line.packs
-    ? `${line.packs.counts.map((c) => `${c.count} × ${c.size} ${line.packs!.unit}`).join(' + ')}${line.packs.cost === null ? '' : `, costs ${line.packs.cost.toLocaleString('en', { maximumFractionDigits: 2 })}`}${line.packs.left > 0.15 ? `, ${firm.text(line.packs.left, 'kg')} to stock` : ''}`
+    ? `${line.packs.counts.map((c) => `${c.count} × ${c.size} ${line.packs!.unit}`).join(' + ')}${line.packs.cost === null ? '' : `, costs ${line.packs.cost.toLocaleString('en', { maximumFractionDigits: 2 })}`}${line.packs.left > 0.15 ? `, ${firm.hand(line.packs.left, 'kg')} to stock` : ''}`
     : ''
 const also = (line: MaterialLine) =>
   line.also.map((id) => {
@@ -30,8 +30,8 @@ const also = (line: MaterialLine) =>
     if (!f) return ''
     if (f.rule === 'dressing.barrows') return `${showNumber(Number(f.value))} barrows`
     if (f.rule === 'dressing.bulk-bags') return `${showNumber(Number(f.value))} bulk ${Number(f.value) === 1 ? 'bag' : 'bags'}`
-    if (f.rule === 'seed.reserve') return `${firm.text(f.value, f.unit)} of it reserve`
-    return f.id.endsWith('nitrogen') ? `${firm.text(f.value, f.unit)} N` : firm.text(f.value, f.unit)
+    if (f.rule === 'seed.reserve') return `${firm.hand(f.value, f.unit)} of it reserve`
+    return f.id.endsWith('nitrogen') ? `${firm.hand(f.value, f.unit)} N` : firm.hand(f.value, f.unit)
   })
 type Group = 'feed' | 'dressing'
 const set = <G extends Group, K extends keyof NonNullable<JobDraft[G]>>(group: G, key: K, value: NonNullable<JobDraft[G]>[K]) =>
@@ -52,7 +52,7 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
             <tr>
               <th>line</th>
               <template v-if="wide"
-                ><th v-for="z in zones" :key="z.id" class="n zone">{{ z.name }}<br />{{ firm.text(job.figure(z.area)?.value, 'm2') }}</th></template
+                ><th v-for="z in zones" :key="z.id" class="n zone">{{ z.name }}<br />{{ firm.hand(job.figure(z.area)?.value, 'm2') }}</th></template
               >
               <th class="n">to order</th>
             </tr>
@@ -77,7 +77,7 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
           <summary>By zone</summary>
           <ul class="by-zone">
             <li v-for="z in zones" :key="z.id">
-              <b>{{ z.name }}</b> <span class="soft small">{{ firm.text(job.figure(z.area)?.value, 'm2') }}</span>
+              <b>{{ z.name }}</b> <span class="soft small">{{ firm.hand(job.figure(z.area)?.value, 'm2') }}</span>
               <span v-for="line in lines.filter((l) => l.cells[z.id])" :key="line.id" class="part"
                 >{{ line.name }} <FigureValue :id="line.cells[z.id]"
               /></span>

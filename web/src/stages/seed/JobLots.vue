@@ -38,7 +38,7 @@ const shelf = (grass: GrassId) =>
       const mixed = s.lot.parts.length > 1 ? ', a mix' : ''
       return {
         value: s.id,
-        name: `${lotName(s.lot)}, ${Math.round(part.germination)} %, ${firm.text(s.shelf.free, 'kg')} free${mixed}${worth.verdict === 'do not use' ? ', do not use' : ''}`,
+        name: `${lotName(s.lot)}, ${Math.round(part.germination)} %, ${firm.hand(s.shelf.free, 'kg')} free${mixed}${worth.verdict === 'do not use' ? ', do not use' : ''}`,
         tested: s.lot.tested ?? '',
       }
     })
@@ -102,9 +102,9 @@ const asWanted = (grass: GrassId) => Math.abs(wanted(grass) - reserved(grass)) <
         />
       </template>
       <p v-else class="reserve small">
-        <template v-if="asWanted(g)">{{ firm.text(reserved(g), 'kg') }} reserved for this job.</template>
+        <template v-if="asWanted(g)">{{ firm.hand(reserved(g), 'kg') }} reserved for this job.</template>
         <template v-else
-          >{{ firm.text(wanted(g), 'kg') }} wanted, {{ firm.text(reserved(g), 'kg') }} reserved.
+          >{{ firm.hand(wanted(g), 'kg') }} wanted, {{ firm.hand(reserved(g), 'kg') }} reserved.
           <button type="button" class="act slight" @click="reserve(g)">Reserve what is wanted</button></template
         >
         <RouterLink :to="`/yard/stock?lot=${lot(g)!.stock}`">the lot</RouterLink>

@@ -28,7 +28,7 @@ const set = (patch: { seedRate?: string | null; seedRateOf?: 'bag' | 'pls' }) =>
       </div>
       <div>
         <dt>weigh out, twice</dt>
-        <dd><FigureValue :id="seed.pan.id" size="big" /></dd>
+        <dd><FigureValue :id="seed.pan.id" size="big" exact /></dd>
       </div>
       <div>
         <dt>spreader setting</dt>

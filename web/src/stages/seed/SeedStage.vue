@@ -59,7 +59,7 @@ const line = (z: ZoneSummary) => (z.seed ? z.seed.name : z.nothing ? 'no seed fi
         <SeedFigures :zone="zone" />
         <OtherMixes :zone="zone" />
         <p v-if="zone.later?.seed" class="small">
-          <b>Then, in its season:</b> {{ zone.later.seed.name }}, {{ firm.text(Number(job.figure(zone.later.seed.kg.id)?.value ?? 0), 'kg') }}.
+          <b>Then, in its season:</b> {{ zone.later.seed.name }}, {{ firm.hand(Number(job.figure(zone.later.seed.kg.id)?.value ?? 0), 'kg') }}.
         </p>
       </div>
     </section>

@@ -35,6 +35,13 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
         :problem="job.problemAt('customer')"
         @update:model-value="set('customer', $event)"
       />
+      <TextField
+        label="Address"
+        :model-value="job.draft?.site?.address"
+        :maxlength="200"
+        @update:model-value="(v) => job.edit('site.address', (d) => (d.site = { ...d.site, address: v }))"
+      />
+      <TextField label="Telephone" :model-value="job.draft?.phone" :maxlength="60" @update:model-value="set('phone', $event)" />
       <DayField
         label="Walked on"
         :model-value="job.draft?.walked"

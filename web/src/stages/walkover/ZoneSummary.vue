@@ -67,7 +67,7 @@ const further = computed(() => job.plan?.wanted[zone.value?.id ?? ''] ?? [])
     <p class="small soft">{{ zone.name }}</p>
     <p v-if="zone.area" class="size">
       <FigureValue :id="zone.area" size="big" />
-      <span v-if="job.ofZone(zone.id, 'area.error')" class="error">± <FigureValue :id="zoneFigure(zone.id, 'area.error')" /></span>
+      <span v-if="job.ofZone(zone.id, 'area.error')" class="error">± <FigureValue :id="zoneFigure(zone.id, 'area.error')" one /></span>
       <span v-if="measuredBy" class="small soft">{{ measuredBy }}</span>
     </p>
     <p v-else class="size soft">no size yet</p>

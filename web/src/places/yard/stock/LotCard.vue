@@ -87,7 +87,7 @@ const archive = () => guarded(async () => (await stock.archive(props.lot.id), em
       <button type="button" class="plain small" @click="emit('close')">close</button>
     </header>
     <p v-if="lot.shelf.short" class="wrong">
-      By {{ showDay(lot.shelf.short.on) }} {{ firm.text(lot.shelf.short.kg, 'kg') }} more had gone out than came in. Enter what was received, or put
+      By {{ showDay(lot.shelf.short.on) }} {{ firm.hand(lot.shelf.short.kg, 'kg') }} more had gone out than came in. Enter what was received, or put
       the last entry right.
     </p>
     <template v-if="worth">
@@ -126,19 +126,19 @@ const archive = () => guarded(async () => (await stock.archive(props.lot.id), em
     <dl class="figures">
       <div>
         <dt>on the shelf</dt>
-        <dd>{{ firm.text(lot.shelf.held, 'kg') }}</dd>
+        <dd>{{ firm.hand(lot.shelf.held, 'kg') }}</dd>
       </div>
       <div>
         <dt>reserved</dt>
-        <dd>{{ firm.text(lot.shelf.reserved, 'kg') }}</dd>
+        <dd>{{ firm.hand(lot.shelf.reserved, 'kg') }}</dd>
       </div>
       <div>
         <dt>in open bags</dt>
-        <dd>{{ firm.text(lot.shelf.opened, 'kg') }}</dd>
+        <dd>{{ firm.hand(lot.shelf.opened, 'kg') }}</dd>
       </div>
       <div>
         <dt>used</dt>
-        <dd>{{ firm.text(lot.shelf.used, 'kg') }}</dd>
+        <dd>{{ firm.hand(lot.shelf.used, 'kg') }}</dd>
       </div>
     </dl>
     <h4>Paper test</h4>
@@ -178,7 +178,7 @@ const archive = () => guarded(async () => (await stock.archive(props.lot.id), em
         <tr v-for="m in newest" :key="m.id">
           <td>{{ showDay(m.on, m.on.slice(0, 4) !== firm.today.slice(0, 4)).slice(4) }}</td>
           <td>{{ MOVEMENT_NAMES[m.kind] }}</td>
-          <td class="n">{{ firm.text(m.kg, 'kg') }}</td>
+          <td class="n">{{ firm.hand(m.kg, 'kg') }}</td>
           <td class="small soft">{{ where(m) }}</td>
         </tr>
       </tbody>

@@ -61,7 +61,7 @@ const cultivars = (lot: ShownLot) => [...new Set((lot.draft.parts ?? []).map((p)
       <header>
         <h2>
           Seed on the shelf
-          <span class="small soft">{{ stock.lots.length }} {{ stock.lots.length === 1 ? 'lot' : 'lots' }}, {{ firm.text(total, 'kg') }}</span>
+          <span class="small soft">{{ stock.lots.length }} {{ stock.lots.length === 1 ? 'lot' : 'lots' }}, {{ firm.hand(total, 'kg') }}</span>
         </h2>
         <span class="ends">
           <button type="button" class="act main" :aria-expanded="doing === 'add'" @click="start('add')">Add a lot</button>
@@ -94,12 +94,12 @@ const cultivars = (lot: ShownLot) => [...new Set((lot.draft.parts ?? []).map((p)
               <span class="small soft">{{ cultivars(lot) || lot.draft.supplier }}</span>
             </td>
             <td class="n held">
-              {{ firm.text(lot.shelf.held, 'kg') }}
+              {{ firm.hand(lot.shelf.held, 'kg') }}
               <span class="bar" aria-hidden="true"
                 ><i class="free" :style="{ width: width(lot.shelf.free) }"></i><i class="kept" :style="{ width: width(lot.shelf.reserved) }"></i
               ></span>
             </td>
-            <td class="n" :class="{ short: lot.shelf.free < 0 }">{{ firm.text(lot.shelf.free, 'kg') }}</td>
+            <td class="n" :class="{ short: lot.shelf.free < 0 }">{{ firm.hand(lot.shelf.free, 'kg') }}</td>
             <td class="n">
               {{ germination(worth) }}<span class="small soft source">{{ source(worth) }}</span>
             </td>

@@ -23,10 +23,10 @@ const job = useJob()
 const shapes = computed<ShapeDraft[]>(() => job.draft?.drawing?.shapes ?? [])
 const size = (s: ShapeDraft) => {
   const counted = s.kind === 'lawn' ? job.ofZone(s.zone, 'area') : null
-  if (counted) return firm.text(counted.value, 'm2')
+  if (counted) return firm.hand(counted.value, 'm2')
   const at = s.at as Ring[]
   const draws = SHAPE_KINDS[s.kind as ShapeKind].draws
-  return draws === 'area' ? firm.text(areaOf(at), 'm2') : draws === 'line' ? firm.text(lengthOf(at[0]!), 'm') : ''
+  return draws === 'area' ? firm.hand(areaOf(at), 'm2') : draws === 'line' ? firm.hand(lengthOf(at[0]!), 'm') : ''
 }
 const name = (s: ShapeDraft) => (s.kind === 'lawn' ? job.zones.find((z) => z.id === s.zone)?.name || 'Unnamed zone' : shapeName(s))
 const shape = computed(() => shapes.value.find((s) => s.id === props.chosen) ?? null)

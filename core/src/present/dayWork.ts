@@ -1,0 +1,173 @@
+import type { Day } from '../calendar/day.ts'
+import type { Job } from '../entities/job.ts'
+import type { JobPlan } from '../pipeline.ts'
+import type { FigureValue, Unit } from '../quantities/show.ts'
+import type { CautionId } from '../reference/cautions.ts'
+import type { StepKind } from '../reference/operations.ts'
+import type { PlannedStep } from '../schedule/orderOfWork.ts'
+import { num } from '../trace/figure.ts'
+import { joined, quantity, say, type Message } from '../trace/message.ts'
+import { figureId, stepScope, zoneOf } from '../trace/scope.ts'
+
+/** What goes down on one zone in a step: weighed or measured out. */
+export interface DayAmount {
+  zone: string
+  /** What it is: the seed, the feed, the soil. */
+  what: Message
+  value: FigureValue
+  unit: Unit
+  /** Put down in this many equal pans. */
+  pans: number
+  /** Lots, spreader setting, strip test. */
+  detail: Message
+}
+
+/** One step of a day, as whoever does it wants it told. */
+export interface DayStep {
+  id: string
+  kind: StepKind
+  name: Message
+  how: Message
+  why: Message
+  zones: string[]
+  where: string
+  day: Day
+  state: PlannedStep['state']
+  /** Hours of work for each of the people. */
+  hours: number
+  people: number
+  amounts: DayAmount[]
+  cautions: CautionId[]
+  /** What the weather or a pin says against that day. */
+  against: { title: Message; says: Message }[]
+  /** Seed that goes off the shelf when it is ticked, kg by lot and zone. */
+  lots: { lot: string; zone: string; kg: number }[]
+}
+
+/** A job as the day sees it. */
+export interface DayJob {
+  id: string
+  name: string
+  customer: string
+  address: string
+  phone: string
+  notes: string
+  below: string
+  beside: string
+  waterer: string
+  holds: { title: Message; says: Message }[]
+  /** Every step, whatever its day. */
+  steps: DayStep[]
+}
+
+/** Which line of materials a step puts down, by the start of its id. */
+const PUTS_DOWN: Partial<Record<StepKind, readonly string[]>> = {
+  feed: ['feed'],
+  'feed-later': ['feed'],
+  cover: ['cover.'],
+  dress: ['dressing'],
+  'dress-again': ['dressing'],
+  'sand-in': ['dressing', 'soil.'],
+  trench: ['soil.', 'dressing'],
+  'dog-soil': ['soil.', 'dressing'],
+  'dig-clumps': ['soil.', 'dressing'],
+  plugs: ['plugs'],
+  turf: ['turf'],
+}
+
+/** A job's work told day by day: each step with its amounts by zone, and what has to be known there. */
+export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
+  const zones = new Map(plan.zones.map((z) => [z.id, z.name]))
+  return {
+    id,
+    name: job.name || 'Job without a name',
+    customer: job.customer,
+    address: job.site.address,
+    phone: job.phone,
+    notes: job.notes,
+    below: job.site.below,
+    beside: job.site.beside,
+    waterer: job.waterer,
+    holds: plan.notices.filter((n) => n.level === 'hold').map(({ title, says }) => ({ title, says })),
+    steps: plan.steps.map((s) => ({
+      id: s.id,
+      kind: s.kind,
+      name: s.name,
+      how: s.how,
+      why: s.why,
+      zones: s.zones,
+      where: s.zones.length === zones.size && zones.size > 1 ? 'all zones' : s.zones.map((z) => zones.get(zoneOf(z)) ?? z).join(', '),
+      day: s.chosen,
+      state: s.state,
+      hours: num(s.hours),
+      people: s.people,
+      amounts: s.kind === 'sow' ? seedOf(s, plan, job) : amountsOf(s, plan),
+      cautions: s.cautions,
+      against: plan.notices.filter((n) => n.id.startsWith(figureId(stepScope(s.id), ''))).map(({ title, says }) => ({ title, says })),
+      lots: s.kind === 'sow' ? plan.seedUse.filter((u) => u.stock !== '' && u.kg > 0 && s.zones.includes(u.zone)).map((u) => ({ lot: u.stock, zone: zoneOf(u.zone), kg: u.kg })) : [], // prettier-ignore
+    })),
+  }
+}
+
+/** The seed of a sowing, by zone: two pans each, with lots, setting and strip test. */
+function seedOf(step: PlannedStep, plan: JobPlan, job: Job): DayAmount[] {
+  const value = (id: string) => plan.figures[id]!.value
+  return step.zones.flatMap((round): DayAmount[] => {
+    const zone = plan.zones.find((z) => z.id === zoneOf(round))
+    const seed = zone && (round === zone.id ? zone.seed : (zone.later?.seed ?? null))
+    if (!zone || !seed) return []
+    const lots = plan.seedUse
+      .filter((u) => u.zone === round)
+      .flatMap((u) => {
+        const name = job.lots.find((l) => l.id === u.lot)?.name
+        return name ? [say`lot ${name}`] : []
+      })
+    return [
+      {
+        zone: zone.name,
+        what: seed.name,
+        value: value(seed.pan.id),
+        unit: 'kg',
+        pans: 2,
+        detail: joined(
+          [...lots, seed.setting ? say`setting ${seed.setting}` : '', say`strip test ${quantity(value(seed.strip.id), 'kg')}`].filter(
+            (m) => m !== '',
+          ),
+          ', ',
+        ),
+      },
+    ]
+  })
+}
+
+/** What a step puts down, by zone: of a dressing in lifts, the lift of that day. */
+function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
+  const starts = PUTS_DOWN[step.kind]
+  if (!starts) return []
+  const lines = plan.materials.filter((m) => starts.some((s) => m.id.startsWith(s)))
+  return step.zones.flatMap((round): DayAmount[] => {
+    const zone = plan.zones.find((z) => z.id === zoneOf(round))
+    if (!zone) return []
+    const lifts = step.kind === 'dress' || step.kind === 'dress-again' ? liftsOf(zone.dressing?.lifts, plan) : 1
+    return lines.flatMap((line): DayAmount[] => {
+      const figure = plan.figures[line.cells[zone.id] ?? '']
+      if (!figure || typeof figure.value !== 'number') return []
+      const lift = step.kind === 'dress' ? 1 : (step.part ?? 2)
+      return [
+        {
+          zone: zone.name,
+          what: line.name,
+          value: figure.value / lifts,
+          unit: figure.unit,
+          pans: 1,
+          detail: lifts > 1 ? say`lift ${lift} of ${lifts}` : '',
+        },
+      ]
+    })
+  })
+}
+
+const liftsOf = (id: string | undefined, plan: JobPlan): number => {
+  const lifts = id ? plan.figures[id] : undefined
+  return lifts && typeof lifts.value === 'number' ? Math.max(1, lifts.value) : 1
+}

@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { ElCheckbox } from 'element-plus'
+import { computed, nextTick, onMounted, ref } from 'vue'
+import { namesProduct, type DiaryEntry } from '@juvena/core/entities/diary'
+import type { StepKind } from '@juvena/core/reference/operations'
+import { newId } from '../stores/newId.ts'
+import TextField from './TextField.vue'
+
+/** Ticks a step off: how much, by whom, a note; and the product where the law keeps a record of it. Filled in as planned. */
+const props = defineProps<{
+  step: { id: string; kind: StepKind; zones: readonly string[]; name: string }
+  today: string
+  amount: string
+  lots: DiaryEntry['lots']
+  weather: DiaryEntry['weather']
+  failure?: string
+}>()
+const emit = defineEmits<{ done: [entry: DiaryEntry]; cancel: [] }>()
+const WHO = 'juvena.who'
+const amount = ref(props.amount)
+const who = ref(localStorage.getItem(WHO) ?? '')
+const note = ref('')
+const product = ref('')
+const labelRead = ref(false)
+const wrong = ref('')
+const recorded = computed(() => namesProduct(props.step.kind))
+const form = ref<HTMLFormElement | null>(null)
+// On a touch screen a field in focus would cover half of it with keys.
+onMounted(() => void nextTick(() => !matchMedia('(pointer: coarse)').matches && form.value?.querySelector('input')?.focus()))
+function done() {
+  if (recorded.value && !product.value.trim()) return void (wrong.value = 'Enter the product as its label names it: the record wants it.')
+  if (recorded.value && !labelRead.value) return void (wrong.value = 'Read the label first, and tick that you have.')
+  localStorage.setItem(WHO, who.value)
+  emit('done', {
+    id: newId(),
+    date: props.today,
+    zone: null,
+    step: props.step.id,
+    stepZones: [...props.step.zones],
+    what: props.step.name,
+    amount: amount.value,
+    who: who.value,
+    note: note.value,
+    product: product.value.trim(),
+    corrects: null,
+    lots: props.lots,
+    read: null,
+    weather: props.weather,
+  })
+}
+</script>
+
+<template>
+  <form ref="form" class="tick-form" autocomplete="off" @submit.prevent="done" @keydown.esc.stop="emit('cancel')">
+    <template v-if="recorded">
+      <TextField class="whole" label="Product, as on its label" :model-value="product" :maxlength="120" @update:model-value="product = $event" />
+      <ElCheckbox v-model="labelRead" class="whole label-read">I have read the label, and hold what licence it asks for</ElCheckbox>
+    </template>
+    <TextField class="whole" label="Amount" :model-value="amount" :maxlength="80" @update:model-value="amount = $event" />
+    <TextField label="Who" :model-value="who" :maxlength="80" @update:model-value="who = $event" />
+    <TextField label="Note" :model-value="note" :maxlength="2000" @update:model-value="note = $event" />
+    <p v-if="wrong || failure" class="wrong whole" role="alert">{{ wrong || failure }}</p>
+    <div class="whole ends">
+      <button type="submit" class="act main">Done</button>
+      <button type="button" class="act slight" @click="emit('cancel')">Cancel</button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.tick-form {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.2rem 0.9rem;
+  padding: 0.4rem 0 0.6rem;
+}
+.whole {
+  grid-column: 1 / -1;
+}
+.label-read {
+  height: auto;
+  white-space: normal;
+}
+.ends {
+  display: flex;
+  gap: 0.6rem;
+}
+.wrong {
+  color: var(--hold);
+}
+</style>

@@ -1,0 +1,280 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import { showDay } from '@juvena/core/calendar/day'
+import type { DiaryEntry } from '@juvena/core/entities/diary'
+import type { DayJob, DayStep } from '@juvena/core/present/dayWork'
+import { CAUTIONS } from '@juvena/core/reference/cautions'
+import TextField from '../../parts/TextField.vue'
+import TickForm from '../../parts/TickForm.vue'
+import { useFirm } from '../../stores/firm.ts'
+import { newId } from '../../stores/newId.ts'
+import { useOutbox } from '../../stores/outbox.ts'
+import { usePhotos } from '../../stores/photos.ts'
+
+/** One job on one day: where it is, what to heed, each step with its amounts, and a tick. */
+const props = defineProps<{ job: DayJob & { weather: DiaryEntry['weather'] }; place: number; of: number; on: string }>()
+const firm = useFirm()
+const outbox = useOutbox()
+const photos = usePhotos()
+const ticking = ref<string | null>(null)
+const wrong = ref('')
+const noting = ref(false)
+const note = ref('')
+
+/** A tick that waits for the server counts already. */
+const ticked = (s: DayStep) =>
+  s.state === 'done' || s.state === 'unrecorded' || outbox.waiting.some((w) => w.job === props.job.id && w.entry.step === s.id)
+/** A pan is what the scale was set to; everything else is rounded for the hand. */
+const weighed = (a: DayStep['amounts'][number]) => (a.pans > 1 ? `${a.pans} × ${firm.text(a.value, a.unit)}` : firm.hand(a.value, a.unit))
+/** What goes down, stuff by stuff: each named once under its amounts by zone. */
+function byStuff(s: DayStep) {
+  const groups = new Map<string, DayStep['amounts']>()
+  for (const a of s.amounts) groups.set(firm.say(a.what), [...(groups.get(firm.say(a.what)) ?? []), a])
+  return [...groups].map(([what, amounts]) => ({ what, amounts }))
+}
+const amountText = (s: DayStep) =>
+  s.amounts
+    .map((a) => `${a.zone} ${weighed(a)}`)
+    .join(', ')
+    .slice(0, 80)
+const heed = computed(() => [
+  ...props.job.holds.map((h) => ({ title: firm.say(h.title), says: firm.say(h.says) })),
+  ...(props.job.below ? [{ title: 'Below ground.', says: props.job.below }] : []),
+  ...(props.job.beside ? [{ title: 'Beside the lawn.', says: props.job.beside }] : []),
+])
+async function done(entry: DiaryEntry) {
+  wrong.value = ''
+  try {
+    await outbox.write(props.job.id, entry)
+    ticking.value = null
+  } catch (error) {
+    wrong.value = (error as Error).message
+  }
+}
+async function keepNote() {
+  if (!note.value.trim()) return void (wrong.value = 'Write what was seen or done.')
+  const entry: DiaryEntry = {
+    id: newId(),
+    date: firm.today,
+    zone: null,
+    step: null,
+    stepZones: [],
+    what: note.value.trim(),
+    amount: '',
+    who: localStorage.getItem('juvena.who') ?? '',
+    note: '',
+    product: '',
+    corrects: null,
+    lots: [],
+    read: null,
+    weather: props.job.weather,
+  }
+  await done(entry)
+  if (!wrong.value) [note.value, noting.value] = ['', false]
+}
+async function photograph(event: Event) {
+  const input = event.target as HTMLInputElement
+  const files = [...(input.files ?? [])]
+  input.value = ''
+  wrong.value = ''
+  await photos.addTo(props.job.id, files)
+  if (photos.failure) wrong.value = photos.failure
+}
+const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`)
+</script>
+
+<template>
+  <article class="job">
+    <header>
+      <p class="small soft">{{ of > 1 ? `${place} of ${of}` : '' }}{{ job.address ? `${of > 1 ? ' · ' : ''}${job.address}` : '' }}</p>
+      <h2>
+        <RouterLink :to="`/jobs/${job.id}/order`">{{ job.name }}</RouterLink>
+      </h2>
+      <p v-if="job.customer || job.phone" class="small soft">
+        {{ job.customer
+        }}<template v-if="job.phone"
+          >{{ job.customer ? ' · ' : '' }}<a :href="phoneLink">{{ job.phone }}</a></template
+        >
+      </p>
+      <p v-if="job.notes" class="small notes">{{ job.notes }}</p>
+    </header>
+    <ul v-if="heed.length" class="heed">
+      <li v-for="h in heed" :key="h.title">
+        <b>{{ h.title }}</b> {{ h.says }}
+      </li>
+    </ul>
+    <ul class="steps">
+      <li v-for="s in job.steps" :key="s.id" :class="{ done: ticked(s) }">
+        <button
+          type="button"
+          class="tick"
+          role="checkbox"
+          :aria-checked="ticked(s)"
+          :aria-label="`${firm.say(s.name)} done`"
+          :disabled="ticked(s)"
+          @click="ticking = ticking === s.id ? null : s.id"
+        >
+          {{ ticked(s) ? '✓' : '' }}
+        </button>
+        <div class="step">
+          <h3>
+            {{ firm.say(s.name) }}<span v-if="s.where" class="where">{{ s.where }}</span>
+          </h3>
+          <p v-if="s.day < on && !ticked(s)" class="late small">was due {{ showDay(s.day) }}</p>
+          <template v-for="g in byStuff(s)" :key="g.what">
+            <p v-for="(a, i) in g.amounts" :key="i" class="amount">
+              <b>{{ weighed(a) }}</b>
+              <span class="small">{{ [s.amounts.length > 1 ? a.zone : '', firm.say(a.detail)].filter(Boolean).join(', ') }} </span>
+            </p>
+            <p class="small stuff">{{ g.what }}</p>
+          </template>
+          <p v-if="firm.say(s.how)" class="small">{{ firm.say(s.how) }}</p>
+          <p v-for="a in s.against" :key="firm.say(a.title)" class="small against">
+            <b>{{ firm.say(a.title) }}</b> {{ firm.say(a.says) }}
+          </p>
+          <p class="small soft">{{ firm.hand(s.hours, 'work-h') }}{{ s.people > 1 ? ` for ${s.people}` : '' }}. {{ firm.say(s.why) }}</p>
+          <p v-for="c in s.cautions" :key="c" class="small caution">▲ {{ CAUTIONS[c] }}</p>
+          <TickForm
+            v-if="ticking === s.id"
+            :step="{ id: s.id, kind: s.kind, zones: s.zones, name: firm.say(s.name) }"
+            :today="firm.today"
+            :amount="amountText(s)"
+            :lots="s.lots"
+            :weather="job.weather"
+            :failure="wrong"
+            @done="done"
+            @cancel="ticking = null"
+          />
+        </div>
+      </li>
+    </ul>
+    <form v-if="noting" class="note" autocomplete="off" @submit.prevent="keepNote">
+      <TextField label="Note for the diary" :rows="2" :maxlength="400" :model-value="note" @update:model-value="note = $event" />
+      <button type="submit" class="act main">Save</button>
+      <button type="button" class="act slight" @click="noting = false">Cancel</button>
+    </form>
+    <p v-if="wrong && !ticking" class="wrong" role="alert">{{ wrong }}</p>
+    <footer class="ends">
+      <label class="act file"
+        >Photo<input class="only-read" type="file" accept="image/*" capture="environment" :aria-label="`Photo, ${job.name}`" @change="photograph"
+      /></label>
+      <button type="button" class="act" @click="noting = !noting">Note</button>
+      <RouterLink class="act" :to="`/jobs/${job.id}/walk-over?part=zones`">Count</RouterLink>
+    </footer>
+  </article>
+</template>
+
+<style scoped>
+.job {
+  border-top: 3px solid var(--ink);
+  padding-top: 0.4rem;
+  min-width: 0;
+}
+h2 a {
+  text-decoration: none;
+}
+h2 a:hover {
+  text-decoration: underline;
+}
+.notes {
+  white-space: pre-line;
+  padding-top: 0.15rem;
+}
+.heed {
+  border-left: 5px solid var(--hold);
+  background: var(--sheet);
+  margin-top: 0.5rem;
+}
+.heed li {
+  padding: 0.35rem 0.7rem;
+  font-size: var(--size-small);
+}
+.steps > li {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 0.7rem;
+  border-bottom: 1px solid var(--rule);
+  padding: 0.6rem 0;
+}
+.tick {
+  width: 2.6rem;
+  height: 2.6rem;
+  border: 2px solid var(--ink);
+  border-radius: 5px;
+  background: var(--sheet);
+  cursor: pointer;
+  font-weight: 700;
+  font-size: 1.25rem;
+  line-height: 1;
+}
+.done .tick {
+  background: var(--moss);
+  border-color: var(--moss);
+  color: #fff;
+}
+.done h3 {
+  color: var(--soft);
+}
+h3 {
+  line-height: 1.25;
+}
+.where {
+  font-weight: 400;
+  color: var(--soft);
+  font-size: var(--size-small);
+  margin-left: 0.5rem;
+}
+.amount {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0 0.5rem;
+}
+.amount b {
+  font-size: 1.375rem;
+  line-height: 1.25;
+}
+.stuff {
+  padding-bottom: 0.15rem;
+}
+.late {
+  color: var(--hold);
+  font-weight: 700;
+}
+.against {
+  border-left: 4px solid var(--sun-mark);
+  padding-left: 0.5rem;
+}
+.caution {
+  color: var(--ink);
+}
+.note {
+  display: grid;
+  gap: 0.4rem;
+  justify-items: start;
+  padding: 0.5rem 0;
+}
+.note :deep(.field) {
+  width: 100%;
+}
+.ends {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 0.5rem;
+  padding-top: 0.7rem;
+}
+.ends .act {
+  text-align: center;
+  justify-content: center;
+  min-height: 2.9rem;
+  display: flex;
+  align-items: center;
+}
+.file:focus-within {
+  box-shadow: var(--focus);
+}
+.wrong {
+  color: var(--hold);
+}
+</style>

@@ -1,0 +1,224 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
+import type { DiaryEntry } from '@juvena/core/entities/diary'
+import type { DayJob } from '@juvena/core/present/dayWork'
+import { actions } from '../../parts/keys.ts'
+import { api } from '../../stores/api.ts'
+import { useFirm } from '../../stores/firm.ts'
+import { useOutbox } from '../../stores/outbox.ts'
+import DayOfJob from './DayOfJob.vue'
+
+/** The work of one day on every job, for whoever goes out: amounts, holds, ticks. */
+const firm = useFirm()
+const outbox = useOutbox()
+const route = useRoute()
+const router = useRouter()
+type Job = DayJob & { weather: DiaryEntry['weather'] }
+interface Answer {
+  today: string
+  on: string
+  jobs: Job[]
+  week: { day: string; steps: number }[]
+}
+const answer = shallowRef<Answer | null>(null)
+const failure = ref('')
+const on = computed(() => (typeof route.query.on === 'string' && /^\d{4}-\d\d-\d\d$/.test(route.query.on) ? route.query.on : firm.today))
+
+async function load() {
+  const asked = on.value
+  try {
+    const found = await api<Answer>('GET', `/day?on=${asked}`)
+    if (asked !== on.value) return
+    answer.value = found
+    failure.value = ''
+  } catch (error) {
+    failure.value = (error as Error).message
+  }
+}
+watch(on, () => void load(), { immediate: true })
+// What waited has arrived: the plan knows it now.
+watch(
+  () => outbox.answered,
+  () => void load(),
+)
+const go = (day: string) => void router.replace({ query: day === firm.today ? {} : { on: day } })
+onMounted(() => (actions.day = (step) => go(addDays(on.value, step))))
+onBeforeUnmount(() => delete actions.day)
+
+/** A swipe to the side turns the day; one that goes up or down is a scroll. */
+let began: { x: number; y: number } | null = null
+const SWIPE = 70
+const down = (e: TouchEvent) => (began = e.touches.length === 1 ? { x: e.touches[0]!.clientX, y: e.touches[0]!.clientY } : null)
+function up(e: TouchEvent) {
+  const end = e.changedTouches[0]
+  if (!began || !end) return
+  const [dx, dy] = [end.clientX - began.x, end.clientY - began.y]
+  began = null
+  if (Math.abs(dx) > SWIPE && Math.abs(dx) > 2 * Math.abs(dy)) go(addDays(on.value, dx < 0 ? 1 : -1))
+}
+const far = computed(() => daysBetween(firm.today, on.value))
+const NEAR: Record<number, string> = { [-1]: 'yesterday', 0: 'today', 1: 'tomorrow' }
+const total = computed(() => {
+  const steps = (answer.value?.jobs ?? []).flatMap((j) => j.steps).filter((s) => s.state !== 'done' && s.state !== 'unrecorded')
+  return { steps: steps.length, hours: steps.reduce((sum, s) => sum + s.hours * s.people, 0) }
+})
+</script>
+
+<template>
+  <div class="today" @touchstart.passive="down" @touchend.passive="up">
+    <header class="top">
+      <div>
+        <h1>
+          {{ showDay(on, on.slice(0, 4) !== firm.today.slice(0, 4)) }}<span v-if="NEAR[far]" class="soft near">{{ NEAR[far] }}</span>
+        </h1>
+        <p v-if="answer" class="small soft">
+          {{ answer.jobs.length }} {{ answer.jobs.length === 1 ? 'job' : 'jobs' }}, {{ total.steps }} {{ total.steps === 1 ? 'step' : 'steps'
+          }}{{ total.steps ? `, ${firm.hand(total.hours, 'work-h')} of work` : '' }}
+        </p>
+      </div>
+      <nav class="week" aria-label="Days">
+        <button type="button" class="act slight" aria-label="The day before" @click="go(addDays(on, -1))">←</button>
+        <button
+          v-for="d in answer?.week ?? []"
+          :key="d.day"
+          type="button"
+          class="day"
+          :class="{ chosen: d.day === on, now: d.day === firm.today }"
+          :aria-pressed="d.day === on"
+          :aria-label="`${showDay(d.day)}: ${d.steps} ${d.steps === 1 ? 'step' : 'steps'}`"
+          @click="go(d.day)"
+        >
+          <span>{{ showDay(d.day).slice(0, 3) }}</span><b>{{ Number(d.day.slice(8)) }}</b
+          ><span class="count">{{ d.steps || '·' }}</span>
+        </button>
+        <button type="button" class="act slight" aria-label="The day after" @click="go(addDays(on, 1))">→</button>
+        <button v-if="on !== firm.today" type="button" class="act slight" @click="go(firm.today)">Today</button>
+      </nav>
+    </header>
+    <p v-if="outbox.count" class="waits" role="status">
+      {{ outbox.count }} {{ outbox.count === 1 ? 'entry waits' : 'entries wait' }} here for the server, and
+      {{ outbox.count === 1 ? 'goes' : 'go' }} when it answers.
+    </p>
+    <p v-if="outbox.refused" class="trouble" role="alert">{{ outbox.refused }}</p>
+    <p v-if="failure" class="trouble" role="alert">{{ failure }}</p>
+    <p v-if="!answer && !failure" class="soft">Loading the day…</p>
+    <div v-if="answer" class="jobs">
+      <DayOfJob v-for="(job, i) in answer.jobs" :key="job.id" :job="job" :place="i + 1" :of="answer.jobs.length" :on="on" />
+    </div>
+    <div v-if="answer && answer.jobs.length === 0" class="none">
+      <p class="free">No work is planned on this day.</p>
+      <p class="soft">
+        Steps come from the jobs’ own plans.
+        <button
+          v-if="answer.week.some((d) => d.steps > 0 && d.day > on)"
+          type="button"
+          class="plain"
+          @click="go(answer.week.find((d) => d.steps > 0 && d.day > on)!.day)"
+        >
+          To the next day with work
+        </button>
+        <RouterLink v-else to="/">To the season</RouterLink>
+      </p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.today {
+  padding: 0.6rem 1.25rem 3rem;
+  min-height: 70vh;
+}
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: end;
+  gap: 0.5rem 2rem;
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 0.6rem;
+}
+.near {
+  font-size: 1rem;
+  font-weight: 400;
+  margin-left: 0.6rem;
+}
+.week {
+  display: flex;
+  align-items: center;
+  gap: 0.3rem;
+}
+.day {
+  display: grid;
+  justify-items: center;
+  min-width: 2.75rem;
+  padding: 0.15rem 0.2rem;
+  border: 1px solid transparent;
+  border-radius: 4px;
+  background: none;
+  cursor: pointer;
+  line-height: 1.2;
+  font-size: 0.75rem;
+  color: var(--soft);
+}
+.day b {
+  font-size: 1.0625rem;
+  color: var(--ink);
+}
+.day.now b {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.day.chosen {
+  border-color: var(--ink);
+  background: var(--sheet);
+}
+.jobs {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(24rem, 1fr));
+  gap: 1.25rem 1.75rem;
+  padding-top: 0.9rem;
+  align-items: start;
+}
+.none {
+  padding: 3rem 0;
+  display: grid;
+  gap: 0.4rem;
+}
+.free {
+  font-size: 1.375rem;
+  font-weight: 700;
+}
+.waits {
+  border-left: 5px solid var(--sun-mark);
+  background: var(--sheet);
+  padding: 0.35rem 0.7rem;
+  margin-top: 0.6rem;
+}
+.trouble {
+  color: var(--hold);
+  padding-top: 0.5rem;
+}
+@media (max-width: 640px) {
+  .today {
+    padding: 0.5rem 0.9rem 2rem;
+  }
+  .jobs {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .week {
+    width: 100%;
+    justify-content: space-between;
+    gap: 0;
+  }
+  .week .act {
+    display: none;
+  }
+  .day {
+    min-width: 2.9rem;
+    min-height: 3.4rem;
+    align-content: center;
+  }
+}
+</style>
