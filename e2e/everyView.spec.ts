@@ -48,7 +48,7 @@ for (let first = 0; first < VIEWS.length; first += SHARE) {
         await page.goto(at('demo', view))
         await expect(page.locator('h1').first()).toBeVisible()
         await page.waitForLoadState('networkidle')
-        await expect(page.getByText(/^(Loading|Working it out|Loading the plan)…$/)).toHaveCount(0)
+        await expect(page.getByText(/^(Loading|Planning|Loading the plan|Loading the day|Loading the season|Working out the year)…$/)).toHaveCount(0)
         for (const theme of ['paper', 'field']) {
           if (theme === 'field' && !view.endsWith('sheets')) await page.getByRole('button', { name: 'field', exact: true }).click()
           // The field theme changes colours and nothing else.
@@ -90,5 +90,5 @@ test('a deep link to a figure opens its working; a job that is not there says so
   await page.goto(at('demo', '/jobs/guesthouse/seed?figure=hedge.seed.bulk'))
   await expect(page.getByRole('complementary', { name: 'Working' })).toContainText('Germination is allowed for once')
   await page.goto(at('demo', '/jobs/nowhere'))
-  await expect(page.getByRole('heading', { name: 'This job is not here.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'This job was not found.' })).toBeVisible()
 })

@@ -4,11 +4,11 @@ test.use({ firms: { file: 'fromBlankFirm', names: ['blank', 'anotherBlank'] } })
 
 test('blank firm to printed sheet, by mouse', async ({ page }) => {
   await page.goto(at('blank'))
-  await expect(page.getByRole('heading', { name: 'Begin with a lawn.' })).toBeVisible()
-  await page.getByRole('button', { name: 'Begin the walk-over' }).click()
+  await expect(page.getByRole('heading', { name: 'Start with a lawn.' })).toBeVisible()
+  await page.getByRole('button', { name: 'Start the walk-over' }).click()
   await expect(page.getByRole('alert')).toContainText('Give the job a name')
   await field(page, 'New job').fill('Mill house, both lawns')
-  await page.getByRole('button', { name: 'Begin the walk-over' }).click()
+  await page.getByRole('button', { name: 'Start the walk-over' }).click()
 
   await page.getByRole('button', { name: 'Add the first zone', exact: true }).click()
   await field(page, 'Area').fill('120 m2')
@@ -28,7 +28,7 @@ test('blank firm to printed sheet, by mouse', async ({ page }) => {
   await field(page, 'Length').fill('20 m')
   await field(page, 'Width').fill('2.5 m')
   await field(page, 'Sun, growing weeks').fill('3.2 h')
-  await page.getByRole('button', { name: 'take off a bed, path or tree' }).click()
+  await page.getByRole('button', { name: 'subtract a bed, path or tree' }).click()
   await field(page, 'Its area').fill('5 m²')
   await expect(page.getByRole('button', { name: 'Shade strip 45 m²' })).toBeVisible()
 

@@ -30,7 +30,7 @@ test('a shady strip and a play lawn: two mixes and one for both; a label typed b
   await field(page, 'Inert').fill('2')
   await expect(page.getByText('Adds up to 100 %.')).toBeVisible()
   await field(page, 'Tested on').fill('1 Nov 2026')
-  await field(page, 'Comes in now').fill('40 kg')
+  await field(page, 'Received now').fill('40 kg')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Lot 27-900' })).toBeVisible()
   await expect(page.getByText('Use it.')).toBeVisible()
@@ -90,7 +90,7 @@ test('a shady strip and a play lawn: two mixes and one for both; a label typed b
   await expect(pans.getByRole('row', { name: /Play lawn/ })).toContainText('lot 27-900')
 })
 
-test('lots are imported, the wrong lines named; a lot below nothing says so', async ({ page }) => {
+test('lots are imported, the wrong lines named; a lot below zero says so', async ({ page }) => {
   await page.goto(at('blank', '/yard/stock'))
   await expect(page.getByText('No seed is on the shelf')).toBeVisible()
   await page.getByRole('button', { name: 'Import lots' }).click()
@@ -106,7 +106,7 @@ test('lots are imported, the wrong lines named; a lot below nothing says so', as
   await field(page, 'Weight').fill('9 kg')
   await page.getByRole('button', { name: 'Enter', exact: true }).click()
   await expect(page.getByText(/4 kg more had gone out than came in/)).toBeVisible()
-  await expect(page.getByRole('row', { name: /27-0 / })).toContainText('below nothing')
+  await expect(page.getByRole('row', { name: /27-0 / })).toContainText('below zero')
 })
 
 test('a grass is changed in the Yard and the plan follows; a cultivar is added and sown', async ({ page }) => {

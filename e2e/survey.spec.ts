@@ -55,7 +55,7 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
   const garden = await picture(info)
   await openJob(page, { site: SITE, zones: [] }, 'walk-over?part=plan')
   await expect(page.getByText('Draw the site.')).toBeVisible()
-  await page.getByRole('button', { name: 'bring in' }).click()
+  await page.getByRole('button', { name: 'import' }).click()
   await page.getByLabel('Choose a picture').setInputFiles(garden)
   await expect(page.getByText('Now set its scale')).toBeVisible()
   await page.getByRole('button', { name: 'Set its scale' }).click()
@@ -174,7 +174,7 @@ test('by keyboard alone: a triangle by its sides, a wrong one told, an edge made
   await expect(typed).toContainText('These three sides do not close')
   await field(page, 'Third side').fill('5 m')
   await expect(typed).toContainText('6 m², edge 12 m')
-  await typed.getByRole('button', { name: 'Lay it on the plan' }).press('Enter')
+  await typed.getByRole('button', { name: 'Add it to the plan' }).press('Enter')
   await expect(listed(page).getByRole('button', { name: /Lawn 6 m²/ })).toBeVisible()
   await page.getByRole('button', { name: 'typed' }).press('Enter')
   await field(page, 'Length').fill('10 m')
@@ -192,7 +192,7 @@ test('by keyboard alone: a triangle by its sides, a wrong one told, an edge made
 
 test('files in and out: GeoJSON there and back, KML, GPX; a broken one is told and nothing is lost', async ({ page }, info) => {
   await openJob(page, { site: SITE, zones: [ZONE] }, 'walk-over?part=plan')
-  await page.getByRole('button', { name: 'bring in' }).click()
+  await page.getByRole('button', { name: 'import' }).click()
   const give = async (name: string, text: string) => {
     const path = info.outputPath(name)
     writeFileSync(path, text)
@@ -236,11 +236,11 @@ test('files in and out: GeoJSON there and back, KML, GPX; a broken one is told a
   }
   await expect(listed(page).getByRole('button', { name: /m²/ })).toHaveCount(2)
   const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Give out GeoJSON' }).click()
+  await page.getByRole('button', { name: 'Export GeoJSON' }).click()
   const path = info.outputPath('out.geojson')
   await (await download).saveAs(path)
   await openJob(page, { site: SITE, zones: [] }, 'walk-over?part=plan')
-  await page.getByRole('button', { name: 'bring in' }).click()
+  await page.getByRole('button', { name: 'import' }).click()
   await page.getByLabel('Choose a file').setInputFiles(path)
   await expect(listed(page).getByRole('button', { name: /Front lawn 17[78] m²/ })).toBeVisible()
   await page.getByRole('link', { name: 'Print to scale' }).click()
@@ -341,8 +341,8 @@ test('walked with the phone: the places it gives make a lawn, with the error it 
     context.setGeolocation({ latitude: -44.2 + dy / 111_132, longitude: 170.1 + dx / 79_900, accuracy })
   await place(0, 0)
   await openJob(page, { site: SITE, zones: [] }, 'walk-over?part=plan')
-  await page.getByRole('button', { name: 'bring in' }).click()
-  await page.getByRole('button', { name: 'Begin at the edge' }).click()
+  await page.getByRole('button', { name: 'import' }).click()
+  await page.getByRole('button', { name: 'Start at the edge' }).click()
   for (const [i, [x, y]] of (
     [
       [40, 0],
@@ -354,7 +354,7 @@ test('walked with the phone: the places it gives make a lawn, with the error it 
     await place(x, y, 3 + i)
   }
   await expect(page.getByText(/4 places, ± 5 m now, 1,\d+ m² so far/)).toBeVisible()
-  await page.getByRole('button', { name: 'I have come round' }).click()
+  await page.getByRole('button', { name: 'Finish the walk' }).click()
   await expect(listed(page).getByRole('button', { name: /Lawn 1,[12]\d\d m²/ })).toBeVisible()
   await expect(working(page)).toContainText('phone position')
   await expect(working(page).getByRole('button', { name: /give or take/ })).toBeVisible()

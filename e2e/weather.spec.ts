@@ -85,12 +85,12 @@ test('planned in late winter a spring repair is taken in spring; by the autumn s
   await openJob(page, SPRING, 'order')
   const choices = page.getByRole('list', { name: 'When it could be sown' })
   await expect(choices.getByRole('listitem')).toHaveCount(2)
-  await expect(choices.getByRole('listitem').filter({ hasText: 'taken' })).toContainText('Spring')
+  await expect(choices.getByRole('listitem').filter({ hasText: 'chosen' })).toContainText('Spring')
   await page.getByRole('radiogroup', { name: 'Spring or autumn for cool grass?' }).getByText('autumn only').click()
-  await expect(choices.getByRole('listitem').filter({ hasText: 'taken' })).toContainText('Autumn')
+  await expect(choices.getByRole('listitem').filter({ hasText: 'chosen' })).toContainText('Autumn')
   await expect(page.getByRole('heading', { name: PASSED_OVER })).toBeVisible()
-  await choices.getByRole('listitem').filter({ hasText: 'Spring' }).getByRole('button', { name: 'sow then' }).click()
-  await expect(choices.getByRole('listitem').filter({ hasText: 'taken by you' })).toContainText('Spring')
+  await choices.getByRole('listitem').filter({ hasText: 'Spring' }).getByRole('button', { name: 'choose' }).click()
+  await expect(choices.getByRole('listitem').filter({ hasText: 'chosen by you' })).toContainText('Spring')
   await saved(page)
   // The ribbon says why, by keyboard.
   const ribbon = page.getByRole('slider', { name: 'The year ahead, day by day' })
@@ -98,7 +98,7 @@ test('planned in late winter a spring repair is taken in spring; by the autumn s
   await page.keyboard.press('Home')
   await expect(ribbon).toHaveAttribute('aria-valuetext', /shut\. .*(winter|too cold)/i)
   await page.getByRole('button', { name: 'leave it to the plan' }).click()
-  await expect(choices.getByRole('listitem').filter({ hasText: 'taken' })).toContainText('Autumn')
+  await expect(choices.getByRole('listitem').filter({ hasText: 'chosen' })).toContainText('Autumn')
 })
 
 test('a hold of the outlook is accepted: the sowing moves, and the sheet follows', async ({ page }) => {
@@ -138,7 +138,7 @@ test('after the first frosts by school, and a bank in late autumn', async ({ pag
   await expect(page.getByRole('alert')).toContainText('Too late')
   await expect(page.getByRole('alert')).toContainText('Hold over')
   await page.getByRole('radiogroup', { name: 'And after the last day to sow?' }).getByText('sow on').click()
-  await expect(page.getByRole('list', { name: 'When it could be sown' }).getByRole('listitem').filter({ hasText: 'taken' })).toContainText(
+  await expect(page.getByRole('list', { name: 'When it could be sown' }).getByRole('listitem').filter({ hasText: 'chosen' })).toContainText(
     'after the last day',
   )
 })

@@ -7,7 +7,7 @@ const FULL = { wanted: 94, weeds: 4, moss: 2, bare: 0 }
 test('a lawn that is only scarified, from blank to sheet', async ({ page }) => {
   await page.goto(at('blank'))
   await field(page, 'New job').fill('Orchard end')
-  await page.getByRole('button', { name: 'Begin the walk-over' }).click()
+  await page.getByRole('button', { name: 'Start the walk-over' }).click()
   await page.getByRole('button', { name: 'Add the first zone', exact: true }).click()
   await field(page, 'Area').fill('320 m2')
   await field(page, 'Wanted grass').fill('94')
@@ -101,6 +101,6 @@ test('a rung that is dropped moves the hours at once, and stands on the crew she
   await expect(page.locator('.sheets')).toContainText('Hollow-tine. Your choice.')
   await page.getByRole('link', { name: 'Back to the job' }).click()
   await page.getByRole('button', { name: /3 Approach/ }).click()
-  await page.getByRole('button', { name: 'back to what the findings ask' }).click()
+  await page.getByRole('button', { name: 'use what the findings ask' }).click()
   await expect(page.getByRole('checkbox', { name: 'Hollow-tine' })).toBeChecked()
 })

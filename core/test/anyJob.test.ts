@@ -20,7 +20,7 @@ const US = { units: 'us', dialect: 'dethatch' } as const
 const AFTER = ['feed', 'cover', 'work-in']
 
 describe('of any job', () => {
-  it('every number is finite and none is below nothing; every day exists; every figure explains itself', () =>
+  it('every number is finite and none is below zero; every day exists; every figure explains itself', () =>
     forAny((p) => {
       for (const f of Object.values(p.figures)) {
         if (typeof f.value === 'number') {

@@ -75,7 +75,7 @@ const drawn = fc.sample(anyDraft, 160).map((draft) => {
 })
 
 describe('any plan', () => {
-  it('is measured and planned: finite, never below nothing, every figure explained, no notice twice', () => {
+  it('is measured and planned: finite, never below zero, every figure explained, no notice twice', () => {
     for (const { job, plan } of drawn) {
       const shown = JSON.stringify(job.drawing)
       for (const f of Object.values(plan.figures)) {

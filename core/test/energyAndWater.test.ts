@@ -62,7 +62,7 @@ describe('evapotranspiration (FAO 56)', () => {
     expect(et).toBeLessThan(5.2)
     expect(hargreaves(14.8, 26.6, extraterrestrial(45.72, 196))).toBeCloseTo(5, 0)
   })
-  it('grows with sun, wind and dry air, and is never below nothing', () => {
+  it('grows with sun, wind and dry air, and is never below zero', () => {
     const place = { latitude: 45, elevation: 100, coast: false, day: 180 }
     const usual = penmanMonteith({ low: 10, high: 24, vapour: 1.2, wind: 2, radiation: 20 }, place)
     expect(penmanMonteith({ low: 10, high: 24, vapour: 1.2, wind: 2, radiation: 25 }, place)).toBeGreaterThan(usual)

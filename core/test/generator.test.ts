@@ -83,7 +83,7 @@ describe('weather made from it, 300 years', () => {
     }
     expect(Math.abs(lagOne(record.low, (i) => yearDay(record.start + i)) - lagOne(made.low, (i) => i % 365))).toBeLessThan(0.07)
   })
-  it('is the same by the same seed, and other by another; nights lie under days, rain is never below nothing', () => {
+  it('is the same by the same seed, and other by another; nights lie under days, rain is never below zero', () => {
     const again = simulate(model, chanceOf(2000, 7))
     expect([...again.low]).toEqual([...simulate(model, chanceOf(2000, 7)).low])
     expect([...simulate(model, chanceOf(2000, 8)).low]).not.toEqual([...again.low])

@@ -31,7 +31,7 @@ const band = (stage: Stage, ...of: Parameters<typeof planOf>) => said(spine(plan
 describe('the eight bands', () => {
   it('an empty job begins at the walk, and the others have nothing to say', () => {
     const bands = spine(planJob(readJob({ name: 'x' }).job!, { today: TODAY, firm: firmSchema.parse({}), diary: [] }), []).map(said)
-    expect(bands.map((b) => b.mark)).toEqual(['waiting', 'idle', 'idle', 'idle', 'idle', 'idle', 'idle', 'idle'])
+    expect(bands.map((b) => b.mark)).toEqual(['waiting', 'none', 'none', 'none', 'none', 'none', 'none', 'none'])
     expect(bands.map((b) => b.line)).toEqual([
       'nothing walked yet',
       'nothing to judge yet',
@@ -44,18 +44,18 @@ describe('the eight bands', () => {
     ])
   })
   it('the walk-over counts zones, adds areas, and says what it waits for', () => {
-    expect(band(1)).toMatchObject({ line: '1 zone · 200 m²', sub: 'sun 7 h', mark: 'settled' })
+    expect(band(1)).toMatchObject({ line: '1 zone · 200 m²', sub: 'sun 7 h', mark: 'none' })
     expect(band(1, { zones: [zone(), zone({ id: 'b', sunHours: 3.5 })] })).toMatchObject({ line: '2 zones · 400 m²', sub: 'sun 3.5–7 h' })
     expect(band(1, { zones: [zone(), zone({ id: 'b', area: null })] })).toMatchObject({ mark: 'waiting', markSays: '1 without size' })
     expect(band(1, { site: { ...SOUTH, frost: null } })).toMatchObject({ markSays: 'frost date wanted' })
   })
-  it('entries to mend come before anything else', () => {
+  it('entries to correct come before anything else', () => {
     const read = readJob(draft({ zones: [zone({ thatch: 'deep', ph: 99 })] }))
     const plan = planJob(read.job!, { today: TODAY, firm: firmSchema.parse({}), diary: [] })
-    expect(said(spine(plan, read.problems))[0]).toMatchObject({ mark: 'waiting', markSays: '2 entries to mend' })
+    expect(said(spine(plan, read.problems))[0]).toMatchObject({ mark: 'waiting', markSays: '2 entries to correct' })
   })
   it('findings say what speaks against seed, and count what is not read', () => {
-    expect(band(2)).toMatchObject({ line: 'thin, matted, compacted', mark: 'settled' })
+    expect(band(2)).toMatchObject({ line: 'thin, matted, compacted', mark: 'none' })
     expect(band(2, { zones: [zone({ thatch: null, sunHours: null })] })).toMatchObject({ mark: 'waiting', markSays: '2 readings wanted' })
     expect(band(2, { zones: [zone({ thatch: 5, penetration: 'easy', cover: { wanted: 95, weeds: 5, moss: 0, bare: 0 } })] }).line).toBe(
       'nothing asks for work',
@@ -69,7 +69,7 @@ describe('the eight bands', () => {
   it('seed and materials in kilograms, or pounds', () => {
     expect(band(4).line).toMatch(/^[\d.]+ kg, rye$/)
     expect(render(spine(planOf() as never, [])[3]!.line, { units: 'us', dialect: 'scarify' })).toMatch(/^[\d.]+ lb, rye/)
-    expect(band(5, { dressing: { depth: 5 } }).line).toMatch(/ t$/)
+    expect(band(5, { dressing: { depth: 5 } }).line).toMatch(/ t of soil$/)
     expect(band(5).line).toMatch(/ kg$/)
     expect(band(4, { zones: [zone({ approach: 'leave' })] })).toMatchObject({ line: 'no seed', sub: 'nothing is sown' })
   })

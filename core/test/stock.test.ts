@@ -150,7 +150,7 @@ describe('the shelf', () => {
       { numRuns: 200 },
     )
   })
-  it('never falls below nothing without a word', () => {
+  it('never falls below zero without a word', () => {
     fc.assert(
       fc.property(fc.array(movement, { maxLength: 30 }), (list) => {
         const shelf = shelfOf(oncePerId(list))

@@ -85,7 +85,7 @@ const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${
   <p v-if="firm.failure && !firm.ready" class="trouble" role="alert">{{ firm.failure }} Trying again.</p>
   <main id="main" tabindex="-1">
     <RouterView v-if="firm.ready" />
-    <p v-else-if="!firm.failure" class="loading soft">Opening the book…</p>
+    <p v-else-if="!firm.failure" class="loading soft">Loading…</p>
   </main>
   <KeysSheet v-if="keysOpen" v-model="keysOpen" />
   <FindBox v-if="findOpen" v-model="findOpen" @job="goJob" />

@@ -88,7 +88,7 @@ function suggest(brief: Brief): { approach: ApproachId; why: Message } {
       ? { approach: 'plugs', why: 'Gaps in turf that lives by its runners are filled with its own runners or plugs.' }
       : bumpy
         ? { approach: 'overseed-level', why: say`${r.wanted} cover is worth keeping, and the surface needs bringing up with it.` }
-        : { approach: 'overseed', why: say`${r.wanted} wanted grass is above the ${quantity(line, '%')} line: keep it and add to it.` }
+        : { approach: 'overseed', why: say`${r.wanted} wanted grass is above the ${quantity(line, '%')} line: keep what is there and add to it.` }
   const patch = job.aims.includes('mend-patch')
   const bare = r.bare === null ? 0 : num(r.bare)
   // Warm turf that spreads closes small gaps by itself.

@@ -71,7 +71,7 @@ export function byOffsets(offsets: readonly { along: number; off: number }[]): O
   if (offsets.length < 2) return no('Offsets take at least two places along the base line.')
   for (const [i, { along, off }] of offsets.entries()) {
     if (!Number.isFinite(along) || !Number.isFinite(off) || off < 0)
-      return no('Each place takes how far along, and how far off: two numbers, neither below nothing.')
+      return no('Each place takes how far along, and how far off: two numbers, neither below zero.')
     if (i > 0 && along <= offsets[i - 1]!.along) return no('Places go along the base line in order, each further on than the one before.')
   }
   if (offsets.every((o) => o.off === 0)) return no('Every offset is nothing: there is no ground between the line and the edge.')

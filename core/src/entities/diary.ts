@@ -27,7 +27,7 @@ export const diaryEntry = z.strictObject({
       z.strictObject({
         lot: z.string().max(64),
         zone: z.string().max(60).nullable().default(null),
-        kg: z.number({ error: 'A weight is a number of kilograms.' }).gt(0, 'A weight is above nothing.').max(100_000),
+        kg: z.number({ error: 'A weight is a number of kilograms.' }).gt(0, 'A weight is above zero.').max(100_000),
       }),
     )
     .max(200)
@@ -37,7 +37,7 @@ export const diaryEntry = z.strictObject({
     .strictObject({
       rain: z
         .number({ error: 'Rain is a number of millimetres.' })
-        .min(0, 'Rain is not below nothing.')
+        .min(0, 'Rain is not below zero.')
         .max(1000, 'No day brings over 1,000 mm.')
         .nullable()
         .default(null),

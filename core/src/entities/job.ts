@@ -73,7 +73,7 @@ const cover = z
 
 const mixPart = z.strictObject({ grass: grassId, share: percent('Share by weight') })
 
-const some = z.number({ error: 'A tally is a number.' }).min(0, 'A tally is not below nothing.').max(100_000)
+const some = z.number({ error: 'A tally is a number.' }).min(0, 'A tally is not below zero.').max(100_000)
 const tally = z.strictObject({ wanted: some.default(0), weeds: some.default(0), moss: some.default(0), bare: some.default(0) })
 const yesNo = z.boolean().nullable().default(null)
 

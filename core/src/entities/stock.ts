@@ -101,8 +101,8 @@ export const stockMovement = z.strictObject({
   id: z.string().regex(/^[A-Za-z0-9_.:-]{8,140}$/, 'A movement goes by an id of 8 to 140 letters, digits and _ . : -'),
   lot: id,
   kind: oneOf(MOVEMENTS, 'a kind of movement'),
-  /** kg, always above nothing: the kind says which way it goes. */
-  kg: z.number({ error: 'A weight is a number of kilograms.' }).gt(0, 'A weight is above nothing.').max(100_000),
+  /** kg, always above zero: the kind says which way it goes. */
+  kg: z.number({ error: 'A weight is a number of kilograms.' }).gt(0, 'A weight is above zero.').max(100_000),
   on: z.iso.date({ error: 'A date is an ISO day like 2027-03-02.' }),
   job: z.string().max(60).nullable().default(null),
   zone: z.string().max(60).nullable().default(null),

@@ -72,11 +72,11 @@ export const waterRules = {
   settled: rule({
     ...water,
     id: 'water.settled',
-    label: 'Settled, each',
+    label: 'Established, each',
     unit: 'rain',
     standing: 'practice',
     says: 'Then about {dose} each three to four days, counting rain.',
-    values: { dose: value(12, 'rain', 'practice', 'Settled, each watering lays down', [4, 40]) },
+    values: { dose: value(12, 'rain', 'practice', 'Established, each watering lays down', [4, 40]) },
     formula: 'dose',
     compute: (_, { dose }) => dose,
   }),

@@ -101,7 +101,7 @@ function waterZone(
     cycles,
     stations,
     growingMinutes: run(doses.growing, { key: 'water.growing', label: 'Growing on, each run' }),
-    settledMinutes: run(doses.settled, { key: 'water.settled', label: 'Settled, each run' }),
+    settledMinutes: run(doses.settled, { key: 'water.settled', label: 'Established, each run' }),
   }
   return { water, notices: [...puddles(r, water, takes), ...moreThanTheTap(r, water, flow, trace)] }
 }

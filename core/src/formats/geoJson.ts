@@ -137,7 +137,7 @@ export function fromGeoJson(value: unknown, origin: Origin | null): GeoJsonRead 
     take(f.geometry, typeof f.properties === 'object' && f.properties !== null ? f.properties : {})
     if (places > MOST_PLACES || found.length > MOST_SHAPES)
       return wrong(
-        `This file holds more than ${MOST_PLACES} places or ${MOST_SHAPES} outlines: too much for one site. Take out what is not the lawn, or simplify it.`,
+        `This file holds more than ${MOST_PLACES} places or ${MOST_SHAPES} outlines: too much for one site. Remove what is not the lawn, or simplify it.`,
       )
   }
   if (found.length === 0) return wrong(left[0] ?? 'There are no outlines in this file.')

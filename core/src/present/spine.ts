@@ -25,8 +25,8 @@ export interface StageSummary {
   name: string
   line: Message
   sub: Message
-  /** 'idle' while there is nothing to say. */
-  mark: 'settled' | 'idle' | 'waiting' | 'warning' | 'hold'
+  /** 'none' where there is nothing to say. */
+  mark: 'none' | 'waiting' | 'warning' | 'hold'
   markSays: string
 }
 
@@ -41,9 +41,6 @@ const unique = <T>(list: readonly T[]): T[] => [...new Set(list)]
 const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
 const NEEDS_A_ZONE = 'needs a zone with a size'
 const nothingMeasured = (plan: JobPlan) => plan.zones.every((z) => !z.area)
-/** Weights from here are told in tonnes. */
-const IN_TONNES = 0.1
-
 /** The eight one-line results, in order: the whole plan at a glance. */
 export function spine(plan: JobPlan, problems: readonly Problem[]): StageSummary[] {
   const lines = [walkOver(plan, problems), findings(plan), approach(plan), seed(plan), materials(plan), order(plan), water(plan), diary(plan)]
@@ -52,9 +49,9 @@ export function spine(plan: JobPlan, problems: readonly Problem[]): StageSummary
     const at = (level: 'hold' | 'warn') => plan.notices.filter((n) => n.stage === stage && n.level === level).length
     const [holds, warns] = [at('hold'), at('warn')]
     const idle = stage > 1 && nothingMeasured(plan)
-    const mark = waiting ? 'waiting' : idle ? 'idle' : holds ? 'hold' : warns ? 'warning' : 'settled'
-    const says = holds ? count(holds, 'hold', 'holds') : warns ? count(warns, 'warning', 'warnings') : 'settled'
-    return { stage, name: STAGES[stage], line, sub, mark, markSays: waiting ?? (mark === 'idle' ? '' : says) }
+    const mark = waiting ? 'waiting' : idle ? 'none' : holds ? 'hold' : warns ? 'warning' : 'none'
+    const says = holds ? count(holds, 'hold', 'holds') : warns ? count(warns, 'warning', 'warnings') : ''
+    return { stage, name: STAGES[stage], line, sub, mark, markSays: waiting ?? (mark === 'none' ? '' : says) }
   })
 }
 
@@ -66,7 +63,7 @@ function walkOver(plan: JobPlan, problems: readonly Problem[]): Line {
     return {
       line: 'nothing walked yet',
       sub: 'add the first zone',
-      waiting: problems.length > 0 ? count(problems.length, 'entry to mend', 'entries to mend') : 'start here',
+      waiting: problems.length > 0 ? count(problems.length, 'entry to correct', 'entries to correct') : 'start here',
     }
   const suns = zones.flatMap((z) => {
     const sun = plan.figures[zoneFigure(z.id, 'sun')]
@@ -81,7 +78,7 @@ function walkOver(plan: JobPlan, problems: readonly Problem[]): Line {
     sub: joined([sun, readings > 0 && count(readings, 'level', 'levels')], ' · '),
     waiting:
       problems.length > 0
-        ? count(problems.length, 'entry to mend', 'entries to mend')
+        ? count(problems.length, 'entry to correct', 'entries to correct')
         : unsized > 0
           ? `${unsized} without size`
           : plan.figures[plan.frost.median]?.standing === 'assumed'
@@ -100,7 +97,7 @@ function findings(plan: JobPlan): Line {
       ? NEEDS_A_ZONE
       : unread.length > 0
         ? `${count(unique(unread.map((f) => f.kind)).length, 'kind', 'kinds')} of reading missing`
-        : 'every reading taken',
+        : 'every reading is in',
     waiting: unread.length > 0 ? count(unread.length, 'reading wanted', 'readings wanted') : null,
   }
 }
@@ -135,8 +132,10 @@ function seed(plan: JobPlan): Line {
 }
 
 function materials(plan: JobPlan): Line {
-  const tonnes = plan.materials.reduce((sum, m) => sum + m.tonnes, 0)
-  const carry = tonnes >= IN_TONNES ? quantity(tonnes, 't') : quantity(tonnes * 1000, 'kg')
+  // Seed and soil are not added up: what is carted in bulk is told where there is any, else what is bought by the bag.
+  const bulk = plan.materials.filter((m) => m.id === 'dressing' || m.id.startsWith('soil.'))
+  const tonnes = (bulk.length > 0 ? bulk : plan.materials).reduce((sum, m) => sum + m.tonnes, 0)
+  const carry: Message = say`${quantity(tonnes, 't')}${bulk.length > 0 ? ' of soil' : ' in bags'}`
   return {
     line: plan.materials.length === 0 ? 'nothing to buy yet' : say`${count(plan.materials.length, 'line', 'lines')} · ${carry}`,
     sub: nothingMeasured(plan) ? NEEDS_A_ZONE : plan.feed ? `${plan.feed.use === 'starter' ? 'starter' : 'feed'} ${plan.feed.grade}` : 'no feed',

@@ -201,6 +201,7 @@ function roundedForHand(value: number, unit: Unit, system: UnitSystem): Formatte
       return us ? { number: figures(x * 2000, 2), unit: 'lb' } : { number: figures(value * 1000, 2), unit: 'kg' }
     case 'kg':
       if (us) return x < 1 ? { number: toStep(16 * x, x < 0.25 ? 0.5 : 1, 1), unit: 'oz' } : told(showNumber(x, x >= 20 ? 0 : 1))
+      if (value === 0) return told('0')
       if (value < 0.0995) return { number: showNumber(value * 1000, value < 0.0095 ? 1 : 0), unit: 'g' }
       if (value < 0.995) return { number: toStep(value * 1000, 10, 0), unit: 'g' }
       return told(value < 9.975 ? toStep(value, 0.05, 2) : showNumber(value, value >= 99.95 ? 0 : 1))

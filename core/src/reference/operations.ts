@@ -461,7 +461,7 @@ export const OPERATIONS: Record<StepKind, Operation> = {
   'seed-safe': {
     name: words('Herbicide that seed stands'),
     cautions: ['pesticide'],
-    why: 'Before or after the seed as labelled. Treated weeds may bleach white for weeks: tell the customer. Keep it off turf it is not labelled for.',
+    why: 'Before or after the seed as labelled. Treated weeds may bleach white for weeks: tell the customer. Keep the herbicide off turf it is not labelled for.',
     wants: 'the label of the product, and every grass sown named on it',
     by: 'area',
     sets: ['rainFree'],

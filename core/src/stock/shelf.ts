@@ -28,7 +28,7 @@ const byDay = (a: StockMovement, b: StockMovement) => (a.on < b.on ? -1 : a.on >
 
 /**
  * A lot's shelf from its movements, in whatever order they arrived: each id counts once, and they are taken by their day. What is used for a job comes out
- * of what was reserved for it. Nothing is refused: a shelf below nothing says so.
+ * of what was reserved for it. Nothing is refused: a shelf below zero says so.
  */
 export function shelfOf(movements: readonly StockMovement[]): OnShelf {
   const once = [...new Map(movements.map((m) => [m.id, m])).values()].sort(byDay)

@@ -7,7 +7,7 @@ import type { StoredLot } from '../store/stockStore.ts'
 import { answers } from './answers.ts'
 import type { Parts, Route } from './route.ts'
 
-const received = z.strictObject({ kg: z.number().gt(0, 'A weight is above nothing.').max(100_000), on: z.iso.date() })
+const received = z.strictObject({ kg: z.number().gt(0, 'A weight is above zero.').max(100_000), on: z.iso.date() })
 /** Lots that one request may bring. */
 const MOST_LOTS = 1000
 

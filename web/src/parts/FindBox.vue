@@ -87,7 +87,7 @@ onMounted(async () => {
           <span class="soft small">{{ f.what }}</span> {{ f.name }}
         </button>
       </li>
-      <li v-if="found.length === 0" class="soft">Nothing by that name here.</li>
+      <li v-if="found.length === 0" class="soft">Not found.</li>
     </ul>
   </ElDialog>
 </template>

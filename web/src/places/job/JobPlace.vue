@@ -109,7 +109,7 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
 
 <template>
   <div v-if="job.loadFailure" class="missing">
-    <h1>This job is not here.</h1>
+    <h1>This job was not found.</h1>
     <p>{{ job.loadFailure }}</p>
     <RouterLink class="act" to="/">To the season</RouterLink>
   </div>
@@ -138,7 +138,7 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
         <span class="small">It said: {{ job.planFailure }}</span>
       </p>
       <component :is="surface" v-if="job.draft && job.plan" />
-      <p v-else-if="!job.planFailure" class="soft waiting">Working it out…</p>
+      <p v-else-if="!job.planFailure" class="soft waiting">Planning…</p>
       <WorkingPanel v-if="job.plan && below && panelOpen && !chosen" class="below" within :stage="stage" />
     </section>
     <WorkingPanel v-if="job.plan && ((panelOpen && !below) || chosen)" class="panel" :class="{ asked: chosen }" :stage="stage" />

@@ -11,6 +11,8 @@ const emit = defineEmits<{ go: [stage: Stage] }>()
 const firm = useFirm()
 const job = useJob()
 const all = [1, 2, 3, 4, 5, 6, 7, 8] as const
+/** Names that fit under a band of a core that lies down. */
+const SHORT: Record<Stage, string> = { ...STAGES, 1: 'Walk', 5: 'Buy', 6: 'Days' }
 const band = (s: Stage) => job.bands.find((b) => b.stage === s)
 </script>
 
@@ -18,13 +20,12 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
   <nav class="spine" aria-label="Stages of the job">
     <button v-for="s in all" :key="s" type="button" class="band" :aria-current="s === stage ? 'step' : undefined" @click="emit('go', s)">
       <span class="core" :class="{ first: s === 1, last: s === 8 }"><SoilCore :stage="s" /></span>
+      <span class="short" :class="{ told: band(s)?.mark && band(s)!.mark !== 'none' }" aria-hidden="true">{{ SHORT[s] }}</span>
       <span class="text">
         <span class="name">{{ s }} {{ STAGES[s] }}</span>
         <span class="marks">
-          <span v-if="job.movedIn(s)" class="mark moved">{{ job.movedIn(s) }} moved</span>
-          <span v-if="band(s)?.markSays && (band(s)!.mark !== 'settled' || !job.movedIn(s))" class="mark" :class="band(s)!.mark">{{
-            band(s)!.markSays
-          }}</span>
+          <span v-if="job.movedIn(s)" class="mark moved">{{ job.movedIn(s) }} changed</span>
+          <span v-if="band(s)?.markSays" class="mark" :class="band(s)!.mark">{{ band(s)!.markSays }}</span>
         </span>
         <b class="line">{{ firm.say(band(s)?.line ?? '…') }}</b>
         <span class="sub">{{ firm.say(band(s)?.sub ?? '') }}</span>
@@ -87,6 +88,9 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
   inset: 4px;
   width: calc(100% - 8px);
   height: calc(100% - 8px);
+}
+.short {
+  display: none;
 }
 .text {
   display: grid;
@@ -167,10 +171,31 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
   .text {
     display: none;
   }
+  .short {
+    display: block;
+    grid-row: 2;
+    text-align: center;
+    font-size: 0.6875rem;
+    line-height: 1.2;
+    padding-top: 0.15rem;
+    color: var(--soft);
+    overflow: hidden;
+    cursor: pointer;
+  }
+  .band[aria-current] .short {
+    font-weight: 700;
+    color: var(--ink);
+  }
+  /* Something to say there: its name is marked, not its colour alone. */
+  .short.told::after {
+    content: ' !';
+    font-weight: 700;
+    color: var(--hold);
+  }
   .band[aria-current] .text {
     display: grid;
     grid-column: 1 / -1;
-    grid-row: 2;
+    grid-row: 3;
     border: 0;
     border-bottom: 1px solid var(--rule);
     padding: 0.5rem 0.5rem;

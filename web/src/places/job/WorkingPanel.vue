@@ -145,7 +145,7 @@ const cautions = computed(() => {
       </p>
       <NoticeCard v-for="n in notices" :key="n.id" :notice="n" />
       <p v-if="notices.length === 0 && stage !== 1" class="soft">
-        {{ stage === 5 ? '' : 'Nothing stands against this stage.' }} Choose any figure with dots under it to see its working.
+        {{ stage === 5 ? '' : 'No warnings here.' }} Choose any figure with dots under it to see its working.
       </p>
       <section v-if="STAGE_SCHOOLS[stage].length" class="schools">
         <h3>Schools, for this job</h3>

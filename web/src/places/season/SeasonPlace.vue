@@ -216,7 +216,7 @@ const gone = ref(0)
   <div class="season" :class="{ blank: rows?.length === 0 }">
     <p v-if="failure" class="trouble" role="alert">{{ failure }}</p>
     <div v-if="rows && rows.length === 0" class="empty">
-      <h1>Begin with a lawn.</h1>
+      <h1>Start with a lawn.</h1>
       <p>Name the job; then walk it zone by zone. Everything below the grass follows as you type, and each number shows its working.</p>
       <ol class="core">
         <li v-for="(says, s) in FOLLOWS" :key="s">
@@ -268,7 +268,7 @@ const gone = ref(0)
         </div>
         <div class="lane">
           <WindowRibbon v-if="row.window.length" class="behind" :spans="row.window" :from="from" :days="DAYS" :cut-off="row.cutOff ?? from" />
-          <RouterLink v-else class="start" :to="`/jobs/${row.id}`">walk it: add the first zone</RouterLink>
+          <RouterLink v-else class="start" :to="`/jobs/${row.id}`">add the first zone</RouterLink>
           <RouterLink v-if="row.state === 'cannot'" class="cannot" :to="`/jobs/${row.id}/order`"
             >does not fit: {{ row.options.slice(0, 2).join(', or ').toLowerCase() || 'see why' }}</RouterLink
           >
@@ -290,7 +290,7 @@ const gone = ref(0)
         </div>
       </li>
     </ul>
-    <p v-else-if="!failure" class="soft loading">Laying out the season…</p>
+    <p v-else-if="!failure" class="soft loading">Loading the season…</p>
 
     <div v-if="rows && rows.length > 0" class="load">
       <div class="grid">
@@ -324,7 +324,7 @@ const gone = ref(0)
           @input="nameWrong = ''"
         />
       </div>
-      <button type="submit" class="act main" :disabled="busy">Begin the walk-over</button>
+      <button type="submit" class="act main" :disabled="busy">Start the walk-over</button>
       <label class="act file">Import a job file<input type="file" accept=".json,application/json" @change="takeFile" /></label>
       <p v-if="nameWrong" class="wrong" role="alert">{{ nameWrong }}</p>
     </form>

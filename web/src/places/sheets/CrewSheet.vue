@@ -50,7 +50,7 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
     <SheetHead title="For the crew" />
     <p v-if="job.draft?.notes" class="notes">{{ job.draft.notes }}</p>
     <template v-if="holds.length">
-      <h3>Holds: not before these are settled</h3>
+      <h3>Holds: not before these are resolved</h3>
       <ul class="holds">
         <li v-for="n in holds" :key="n.id">
           <b>{{ firm.say(n.title) }}</b> {{ firm.say(n.says) }}

@@ -70,7 +70,7 @@ watch(ready, (now) => now && route.query.sheet === 'plan' && void nextTick(() =>
       </span>
     </header>
     <p v-if="job.loadFailure" class="soft wait">{{ job.loadFailure }}</p>
-    <p v-else-if="!ready" class="soft wait">Working it out…</p>
+    <p v-else-if="!ready" class="soft wait">Planning…</p>
     <template v-else>
       <CustomerSheet class="page" />
       <CrewSheet class="page" />

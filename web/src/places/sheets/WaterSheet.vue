@@ -35,7 +35,7 @@ const LONGEST = 60
           <th class="n">1 seedbed, each run</th>
           <th class="n">litres</th>
           <th class="n">2 growing on</th>
-          <th class="n">3 settled</th>
+          <th class="n">3 established</th>
         </tr>
       </thead>
       <tbody>
@@ -74,7 +74,7 @@ const LONGEST = 60
         Every other day from {{ showDay(s.phases.growing.from) }} to {{ showDay(s.phases.growing.to) }}, <SheetFigure id="job.water.growing" /> each.
         <template v-if="s.dryDays.length">Leave it dry on {{ s.dryDays.map((d) => showDay(d)).join(', ') }}: it is mown the day after.</template>
       </p>
-      <h3>3 Settled</h3>
+      <h3>3 Established</h3>
       <p>
         Then<template v-if="s.phases">, from {{ showDay(s.phases.settled) }},</template> <SheetFigure id="job.water.settled" /> each three to four
         days, counting rain; more in heat.

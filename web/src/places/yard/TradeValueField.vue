@@ -56,7 +56,7 @@ function back() {
       <span v-if="problem" class="problem">{{ problem }}</span>
       <template v-else-if="own !== undefined">
         <b class="tag reading">yours</b> Juvena’s is {{ firm.text(of.is, of.unit) }}
-        <button type="button" class="plain small" :aria-label="`Take Juvena’s number again: ${of.says}`" @click="back">take it again</button>
+        <button type="button" class="plain small" :aria-label="`Take Juvena’s number again: ${of.says}`" @click="back">use Juvena’s</button>
       </template>
       <StandingTag v-else :standing="of.standing" />
     </span>

@@ -76,7 +76,7 @@ const letGo = computed(() => leftOut(zone.value?.rungs ?? []))
           <p class="now">
             <FigureValue :id="zone.approach.figure" />
             <span class="soft small">{{ firm.say(zone.approach.why) }}</span>
-            <button v-if="decided" type="button" class="plain small" @click="back">back to what the findings ask</button>
+            <button v-if="decided" type="button" class="plain small" @click="back">use what the findings ask</button>
           </p>
           <ChoiceField
             class="sowing"

@@ -83,7 +83,7 @@ const looks = (days: number) => (days === 0 ? 'never' : days < 14 ? `about ${day
         </tbody>
       </table>
     </div>
-    <p class="small soft note">Costs and odds stand here once prices and years of weather are known.</p>
+    <p class="small soft note">Costs come here once prices are known.</p>
   </section>
 </template>
 

@@ -150,7 +150,7 @@ const tools = (kind: StepKind) => Object.entries(OPERATIONS[kind].tools ?? {}).m
     </table>
     <ChoiceField
       class="add"
-      label="Add work nobody asked for"
+      label="Add other work"
       list
       :options="spare"
       :model-value="null"

@@ -95,7 +95,7 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
 
 <template>
   <div>
-    <StageHead name="Order of work" says="in order and in season; pin a day, or let it float">
+    <StageHead name="Order of work" says="in order and in season; pin a day, or leave it free">
       <button type="button" class="plain small right" :aria-expanded="chart" @click="chart = !chart">
         {{ chart ? 'hide the soil chart' : 'soil and window chart' }}
       </button>
@@ -148,7 +148,7 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
               <FigureValue :id="step.day.id" :label="firm.say(step.name)" /><span
                 v-if="STATE[step.state]"
                 class="mark"
-                :class="step.state === 'done' ? 'settled' : 'moved'"
+                :class="step.state === 'done' ? 'fine' : 'moved'"
                 >{{ STATE[step.state] }}</span
               >
             </td>
@@ -201,7 +201,7 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
                   :problem="job.problemAt(`pins.${pinOf(step)?.[0]}`)"
                   @update:model-value="pin(step, $event)"
                 />
-                <button v-if="pinOf(step)" type="button" class="plain small" @click="pin(step, null)">let it float</button>
+                <button v-if="pinOf(step)" type="button" class="plain small" @click="pin(step, null)">unpin</button>
               </div>
             </td>
           </tr>
@@ -214,7 +214,7 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
       <ul>
         <li v-for="r in loose" :key="r.pin?.key ?? r.tick!.entry">
           {{ looseSays(r) }}
-          <button v-if="r.pin" type="button" class="plain small" @click="letGo(r.pin.key)">let it go</button>
+          <button v-if="r.pin" type="button" class="plain small" @click="letGo(r.pin.key)">delete</button>
         </li>
       </ul>
     </section>

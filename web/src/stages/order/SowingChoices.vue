@@ -63,7 +63,7 @@ function take(day: string | null) {
     <li v-for="c in pack.choices" :key="c.day" :class="{ taken: c.taken }">
       <p class="head">
         <b>{{ NAMES[c.season] }}</b> <span class="small soft">{{ away(c.day) }}</span>
-        <span v-if="c.taken" class="mark settled">{{ pinned() ? 'taken by you' : 'taken' }}</span>
+        <span v-if="c.taken" class="mark fine">{{ pinned() ? 'chosen by you' : 'chosen' }}</span>
       </p>
       <p class="when">
         <b>{{ dayText(c.day, job.today) }}</b>
@@ -72,8 +72,8 @@ function take(day: string | null) {
       <p class="small">
         <b>{{ c.state }}</b>: {{ firm.say(c.reason) }}. <span class="soft">{{ firm.say(c.costs) }}</span>
       </p>
-      <button v-if="!c.taken" type="button" class="act slight" @click="take(c.day)">sow then</button>
-      <button v-else-if="pinned()" type="button" class="plain small" @click="take(null)">leave it to the plan</button>
+      <button v-if="!c.taken" type="button" class="act slight" @click="take(c.day)">choose</button>
+      <button v-else-if="pinned()" type="button" class="plain small" @click="take(null)">let the plan choose</button>
     </li>
   </ul>
 </template>

@@ -41,7 +41,7 @@ const take = (parts: readonly Shares[]) =>
       <ul>
         <li v-for="o in others" :key="o.key">
           <span class="soft">{{ o.name }}</span> <b>{{ firm.mixText(o.parts) }}</b> <span class="small soft">{{ behind(o.loses) }}</span>
-          <button type="button" class="plain small" @click="take(o.parts)">take it</button>
+          <button type="button" class="plain small" @click="take(o.parts)">use it</button>
         </li>
         <li v-for="b in zone.bags" :key="b.lot">
           <span class="soft">Bag {{ b.number }}</span> <b>{{ firm.mixText(b.parts) }}</b>

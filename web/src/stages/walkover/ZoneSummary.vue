@@ -103,7 +103,7 @@ const further = computed(() => job.plan?.wanted[zone.value?.id ?? ''] ?? [])
     <PhotoStrip :zone="zone.id" :name="zone.name" />
   </div>
   <div v-else class="summary">
-    <p class="small soft">What a walk takes</p>
+    <p class="small soft">What a walk-over records</p>
     <ul>
       <li v-for="[tool, says] in KIT" :key="tool">
         <b class="small">{{ tool }}</b><span class="small soft means">{{ says }}</span>

@@ -178,7 +178,7 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
             />
             <button type="button" class="plain small" :aria-label="`Leave out ${off.what || 'this'}`" @click="dropOff(i)">leave out</button>
           </div>
-          <button type="button" class="plain small" @click="addOff">take off a bed, path or tree</button>
+          <button type="button" class="plain small" @click="addOff">subtract a bed, path or tree</button>
         </div>
       </fieldset>
 
@@ -395,8 +395,8 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
 
       <p class="ends">
         <button type="button" class="act slight" @click="twin">Another zone like this</button>
-        <button type="button" class="act slight" @click="remove">Take this zone out</button>
-        <span class="small soft">Undo brings it back.</span>
+        <button type="button" class="act slight" @click="remove">Delete this zone</button>
+        <span class="small soft">Undo restores it.</span>
       </p>
     </form>
   </div>

@@ -65,7 +65,7 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
             >
           </li>
           <li>
-            <b>3 Settled</b> <span v-if="s.phases" class="soft">from {{ showDay(s.phases.settled) }}</span>
+            <b>3 Established</b> <span v-if="s.phases" class="soft">from {{ showDay(s.phases.settled) }}</span>
             <span class="small"><FigureValue id="job.water.settled" /> each three to four days, counting rain.</span>
           </li>
         </ol>
@@ -79,7 +79,7 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
             <th class="n">seedbed run</th>
             <th class="n">litres a run</th>
             <th class="n">growing on</th>
-            <th class="n">settled</th>
+            <th class="n">established</th>
           </tr>
         </thead>
         <tbody>

@@ -46,7 +46,7 @@ async function another() {
 const kg = computed(() => {
   if (!amount.value) return null
   const parsed = parseQuantity(amount.value, 'mass', firm.units)
-  return parsed.ok ? (parsed.value > 0 ? { value: parsed.value } : { wrong: 'A weight is above nothing.' }) : { wrong: parsed.sentence }
+  return parsed.ok ? (parsed.value > 0 ? { value: parsed.value } : { wrong: 'A weight is above zero.' }) : { wrong: parsed.sentence }
 })
 
 async function save() {
@@ -164,7 +164,7 @@ const setDay = (value: string | null) => {
       <QuantityField label="Price of a bag" kind="ratio" :model-value="form.price" :problem="at('price')" @update:model-value="form.price = $event" />
       <QuantityField
         v-if="!lot"
-        label="Comes in now"
+        label="Received now"
         kind="mass"
         :placeholder="firm.units === 'us' ? '50 lb' : '20 kg'"
         :model-value="amount"

@@ -106,7 +106,7 @@ const cultivars = (lot: ShownLot) => [...new Set((lot.draft.parts ?? []).map((p)
             <td>{{ stock.read.get(lot.id)?.tested ? showDay(stock.read.get(lot.id)!.tested!, true).slice(4) : '—' }}</td>
             <td class="n">{{ price(worth) }}</td>
             <td>
-              <span v-if="lot.shelf.held < -0.0005" class="tag no">below nothing</span>
+              <span v-if="lot.shelf.held < -0.0005" class="tag no">below zero</span>
               <span v-else-if="worth" class="tag" :class="worth.verdict.replaceAll(' ', '-')">{{ worth.verdict }}</span>
               <span v-if="worth?.test?.due" class="tag due">count today</span>
             </td>

@@ -165,7 +165,7 @@ const walked = computed(() => (walk.value && walk.value.places.length > 2 ? firm
         <template v-if="picture">
           <button type="button" class="act slight" @click="emit('tool', 'scale')">Set its scale</button>
           <button type="button" class="act slight" @click="emit('tool', 'north')">Set north</button>
-          <button type="button" class="plain small" @click="dropPicture">take it off</button>
+          <button type="button" class="plain small" @click="dropPicture">remove</button>
         </template>
       </p>
       <p v-if="picture && !picture.scaled" class="small warn">Its scale is not set: every size traced on it is a guess until it is.</p>
@@ -181,7 +181,7 @@ const walked = computed(() => (walk.value && walk.value.places.length > 2 ? firm
             accept=".geojson,.json,.kml,.gpx,application/geo+json,application/json,application/gpx+xml"
             @change="takeOutlines"
         /></label>
-        <button type="button" class="act slight" :disabled="!(job.draft?.drawing?.shapes ?? []).length" @click="giveOut">Give out GeoJSON</button>
+        <button type="button" class="act slight" :disabled="!(job.draft?.drawing?.shapes ?? []).length" @click="giveOut">Export GeoJSON</button>
         <RouterLink class="act slight" :to="`/jobs/${job.id}/sheets?sheet=plan`">Print to scale</RouterLink>
       </p>
     </div>
@@ -189,12 +189,12 @@ const walked = computed(() => (walk.value && walk.value.places.length > 2 ? firm
       <h3>Walk it with the phone</h3>
       <p class="small soft">Good to a few metres: enough for half a hectare, not for a strip. The error the phone states goes with the area.</p>
       <p class="row">
-        <button v-if="!walk && watching === null" type="button" class="act slight" @click="begin">Begin at the edge</button>
+        <button v-if="!walk && watching === null" type="button" class="act slight" @click="begin">Start at the edge</button>
         <template v-else>
           <span role="status">{{
             walk ? `${walk.places.length} places, ± ${showNumber(walk.now)} m now${walked ? `, ${walked} so far` : ''}` : 'waiting for a position'
           }}</span>
-          <button type="button" class="act slight" @click="keepWalk">I have come round</button>
+          <button type="button" class="act slight" @click="keepWalk">Finish the walk</button>
         </template>
       </p>
     </div>

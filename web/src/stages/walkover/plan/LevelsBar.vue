@@ -85,7 +85,7 @@ const AIMS = [
         ><b>{{ levels.length }}</b> {{ levels.length === 1 ? 'reading' : 'readings' }}</span
       >
       <button type="button" class="act slight" :aria-expanded="pasting" @click="pasting = !pasting">paste or file</button>
-      <button v-if="levels.length" type="button" class="plain small" @click="dropLast">take the last back</button>
+      <button v-if="levels.length" type="button" class="plain small" @click="dropLast">undo the last</button>
       <button v-if="levels.length" type="button" class="plain small" @click="clear">clear all</button>
     </div>
     <form v-if="pasting" class="paste" @submit.prevent="take(text)">

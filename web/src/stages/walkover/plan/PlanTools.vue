@@ -48,7 +48,7 @@ const pick = (tool: Tool) => {
       </span>
       <button type="button" class="act slight" :aria-pressed="tool === 'level'" @click="pick('level')">+ level</button>
       <button type="button" class="act slight typed" :aria-expanded="panel === 'typed'" @click="emit('panel', 'typed')">typed</button>
-      <button type="button" class="act slight typed" :aria-expanded="panel === 'in'" @click="emit('panel', 'in')">bring in</button>
+      <button type="button" class="act slight typed" :aria-expanded="panel === 'in'" @click="emit('panel', 'in')">import</button>
     </div>
     <div class="overlays" role="group" aria-label="Show on the plan">
       <button v-for="o in OVERLAYS" :key="o.id" type="button" class="act slight" :aria-pressed="overlay === o.id" @click="emit('show', o.id)">

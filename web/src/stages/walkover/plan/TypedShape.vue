@@ -134,7 +134,7 @@ function make() {
     <QuantityField label="Its corner, east" kind="length" :model-value="east" hint="else beside the rest" @update:model-value="east = $event" />
     <QuantityField label="and north" kind="length" :model-value="north" @update:model-value="north = $event" />
     <p class="end">
-      <button type="submit" class="act main slight" :disabled="!outline?.ok">Lay it on the plan</button>
+      <button type="submit" class="act main slight" :disabled="!outline?.ok">Add it to the plan</button>
       <span :class="{ wrong: outline && !outline.ok }" role="status">{{ says }}</span>
     </p>
   </form>

@@ -58,15 +58,15 @@ const round = (x: number) => showNumber(Math.round(x))
         ><span class="only-read">: one more look</span>
       </button>
       <p class="row">
-        <button type="button" class="act slight" :disabled="last.length === 0" @click="back">take the last back</button>
-        <button type="button" class="plain small" :disabled="!zone.pointCounts" @click="setPoints(null)">begin again</button>
+        <button type="button" class="act slight" :disabled="last.length === 0" @click="back">undo the last</button>
+        <button type="button" class="plain small" :disabled="!zone.pointCounts" @click="setPoints(null)">start again</button>
       </p>
     </div>
     <form v-else class="throw" autocomplete="off" @submit.prevent="addThrow">
       <label v-for="p in COVER_PARTS" :key="p" class="small">{{ NAMES[p] }}<input v-model="typed[p]" inputmode="decimal" maxlength="12" /></label>
       <button type="submit" class="act slight" :disabled="!throwNow">Keep throw {{ quadrats.length + 1 }}</button>
-      <button v-if="quadrats.length" type="button" class="plain small" @click="dropThrow">take the last back</button>
-      <p v-if="said" class="wrong">Write what the frame held as % or as squares: numbers, at least one above nothing.</p>
+      <button v-if="quadrats.length" type="button" class="plain small" @click="dropThrow">undo the last</button>
+      <p v-if="said" class="wrong">Write what the frame held as % or as squares: numbers, at least one above zero.</p>
     </form>
     <p v-if="count" class="out" role="status">
       <b>{{ count.n }}</b> {{ method === 'step' ? 'looks' : 'throws' }} ·

@@ -35,7 +35,7 @@ const say = (value: string) => {
     <p v-else-if="found" class="row">
       <b>{{ TEXTURE_NAMES[found] }}</b> <span class="small soft">{{ given.join(' · ') }}</span>
     </p>
-    <button v-if="given.length" type="button" class="plain small" @click="emit('answer', {}, null)">feel again</button>
+    <button v-if="given.length" type="button" class="plain small" @click="emit('answer', {}, null)">start again</button>
   </div>
 </template>
 

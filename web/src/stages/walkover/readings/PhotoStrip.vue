@@ -65,7 +65,7 @@ const at = (p: { position: { latitude: number; longitude: number } | null }) =>
         <button type="button" class="plain" @click="archive(p.id)">archive</button>
       </figcaption>
     </figure>
-    <p v-if="gone" class="small">Archived. <button type="button" class="plain" @click="back">Restore it</button></p>
+    <p v-if="gone" class="small">Archived. <button type="button" class="plain" @click="back">Restore</button></p>
     <p v-if="waiting.length && !photos.sending" class="small" role="status">
       No answer from the server. {{ waiting.length === 1 ? 'One photograph is' : `${waiting.length} photographs are` }} kept on this device and sent
       when it is back. <button type="button" class="plain" @click="photos.send()">Try now</button>
