@@ -6,6 +6,8 @@ import { grade, oneOf, quantity, text } from './entry.ts'
 
 export const firmSchema = z.strictObject({
   name: text(120),
+  address: text(200),
+  phone: text(60),
   units: oneOf(['metric', 'us'], 'a system of units').default('metric'),
   /** Which twin of each trade word is shown. */
   dialect: oneOf(['dethatch', 'scarify'], 'a dialect').default('scarify'),

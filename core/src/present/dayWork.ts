@@ -101,7 +101,7 @@ export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
       state: s.state,
       hours: num(s.hours),
       people: s.people,
-      amounts: s.kind === 'sow' ? seedOf(s, plan, job) : amountsOf(s, plan),
+      amounts: stepAmounts(s, plan, job),
       cautions: s.cautions,
       against: plan.notices.filter((n) => n.id.startsWith(figureId(stepScope(s.id), ''))).map(({ title, says }) => ({ title, says })),
       lots: s.kind === 'sow' ? plan.seedUse.filter((u) => u.stock !== '' && u.kg > 0 && s.zones.includes(u.zone)).map((u) => ({ lot: u.stock, zone: zoneOf(u.zone), kg: u.kg })) : [], // prettier-ignore
@@ -109,8 +109,13 @@ export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
   }
 }
 
+/** What a step puts down, by zone: seed in its pans, of a dressing in lifts the lift of that day. */
+export const stepAmounts = (step: PlannedStep, plan: JobPlan, job: Lots): DayAmount[] =>
+  step.kind === 'sow' ? seedOf(step, plan, job) : amountsOf(step, plan)
+type Lots = { lots: readonly { id: string; name: string }[] }
+
 /** The seed of a sowing, by zone: two pans each, with lots, setting and strip test. */
-function seedOf(step: PlannedStep, plan: JobPlan, job: Job): DayAmount[] {
+function seedOf(step: PlannedStep, plan: JobPlan, job: Lots): DayAmount[] {
   const value = (id: string) => plan.figures[id]!.value
   return step.zones.flatMap((round): DayAmount[] => {
     const zone = plan.zones.find((z) => z.id === zoneOf(round))
@@ -140,7 +145,6 @@ function seedOf(step: PlannedStep, plan: JobPlan, job: Job): DayAmount[] {
   })
 }
 
-/** What a step puts down, by zone: of a dressing in lifts, the lift of that day. */
 function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
   const starts = PUTS_DOWN[step.kind]
   if (!starts) return []

@@ -78,6 +78,7 @@ export const useFirm = defineStore('firm', () => {
         api<{ today: string; demo: boolean }>('GET', '/today'),
       ])
       draft.value = stored.draft
+      kept.value = stored.draft
       revision.value = stored.revision
       today.value = now.today
       demo.value = now.demo
@@ -89,6 +90,18 @@ export const useFirm = defineStore('firm', () => {
     }
   }
 
+  /** The settings as they were saved last. */
+  const kept = shallowRef<FirmDraft>({})
+  /** A draft in which what cannot be read stands as it was saved last: one wrong field holds up no other. */
+  function sound(typed: FirmDraft): FirmDraft {
+    const fields = { ...typed } as Record<string, unknown>
+    for (const path of problems.value.map((p) => p.path.split(/[.[]/)[0]!)) {
+      const before = (kept.value as Record<string, unknown>)[path]
+      if (before === undefined) delete fields[path]
+      else fields[path] = before
+    }
+    return fields
+  }
   let timer: ReturnType<typeof setTimeout> | undefined
   /** A change was made that no save has taken yet. */
   let waiting = false
@@ -96,7 +109,6 @@ export const useFirm = defineStore('firm', () => {
     draft.value = { ...draft.value, ...patch }
     if (patch.units) ownUnits.value = null
     clearTimeout(timer)
-    if (problems.value.length > 0) return
     saving.value = 'saving'
     waiting = true
     timer = setTimeout(() => void save(), 400)
@@ -111,7 +123,9 @@ export const useFirm = defineStore('firm', () => {
   async function saveOnce() {
     waiting = false
     try {
-      const stored = await api<{ revision: number }>('PUT', '/firm', { revision: revision.value, firm: draft.value })
+      const sent = sound(draft.value)
+      const stored = await api<{ revision: number }>('PUT', '/firm', { revision: revision.value, firm: sent })
+      kept.value = sent
       revision.value = stored.revision
       saving.value = waiting ? 'saving' : 'saved'
       failure.value = ''

@@ -2,6 +2,8 @@
 import { computed } from 'vue'
 import { USER_NAMES, type UserId } from '@juvena/core/reference/lists'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
+import { stepAmounts } from '@juvena/core/present/dayWork'
+import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
 import { leftOut } from '@juvena/core/work/leftOut'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
@@ -39,6 +41,24 @@ const lotsOf = (zone: string) =>
     })
     .filter(Boolean)
     .join(', ')
+/** Steps by day: a day is never split over two pages. */
+const days = computed(() => {
+  const map = new Map<string, typeof plan.value.steps>()
+  for (const s of plan.value.steps) map.set(s.chosen, [...(map.get(s.chosen) ?? []), s])
+  return [...map]
+})
+/** What a step puts down, zone by zone and lift by lift. */
+const gives = (s: PlannedStep) =>
+  stepAmounts(s, plan.value, { lots: [] })
+    .map((a) =>
+      [
+        `${a.zone} ${a.pans > 1 ? `${a.pans} × ${firm.text(a.value, a.unit)}` : firm.hand(a.value, a.unit)}`,
+        s.kind === 'sow' ? '' : firm.say(a.detail),
+      ]
+        .filter(Boolean)
+        .join(', '),
+    )
+    .join('; ')
 /** Blades or tines are out that day. */
 const machines = computed(() => plan.value.steps.some((s) => s.cautions.includes('tines')))
 const packs = (line: (typeof plan.value.materials)[number]) =>
@@ -82,14 +102,15 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
           <th class="n">hours</th>
         </tr>
       </thead>
-      <tbody>
-        <tr v-for="s in plan.steps" :key="s.id">
+      <tbody v-for="[day, steps] in days" :key="day" class="whole-day">
+        <tr v-for="s in steps" :key="s.id">
           <td>
             <span class="box">{{ s.state === 'done' ? '✓' : '' }}</span>
           </td>
           <td class="day"><SheetFigure :id="s.day.id" /></td>
           <td>
             <b>{{ firm.say(s.name) }}</b><template v-if="firm.say(s.how)">, {{ firm.say(s.how) }}</template>
+            <span v-if="gives(s)" class="gives">{{ gives(s) }}</span>
             <span class="why">{{ firm.say(s.why) }}</span>
             <span v-for="c in s.cautions" :key="c" class="why">▲ {{ CAUTIONS[c] }}</span>
           </td>
@@ -195,6 +216,13 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
   display: block;
   font-size: 0.8125rem;
   color: #444;
+}
+.gives {
+  display: block;
+  font-weight: 700;
+}
+.whole-day {
+  break-inside: avoid;
 }
 .holds {
   border: 2px solid #000;

@@ -1,16 +1,19 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, provide, ref } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
 import type { StepKind } from '@juvena/core/reference/operations'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import { NOTES } from './notes.ts'
 import SheetFigure from './SheetFigure.vue'
 import SheetHead from './SheetHead.vue'
 
 /** What happens, how it looks and when, and what the customer does. */
 const firm = useFirm()
 const job = useJob()
+// Whoever reads this page does not follow numbers to their working.
+provide(NOTES, ref(new Map()))
 const plan = computed(() => job.plan!)
 const PLAIN: Partial<Record<StepKind, string>> = {
   recheck: 'A square of brown grass is watered, to see whether it is only asleep.',

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, nextTick, provide, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, provide, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
+import { showDay } from '@juvena/core/calendar/day'
 import { explain, type Explained } from '@juvena/core/present/explain'
 import type { Declaration } from '@juvena/core/trace/rule'
 import { rememberJob } from '../../parts/keys.ts'
@@ -41,6 +42,20 @@ const workings = computed(() => {
   })
   return [...groups.values()]
 })
+/** Job, day and page stand at the foot of every printed page. */
+const foot = new CSSStyleSheet()
+const quoted = (text: string) => `"${text.replace(/["\\\n\r<]/g, (c) => `\\${c.charCodeAt(0).toString(16)} `)}"`
+watch(
+  () => [job.draft?.name, job.plan?.today, firm.settings.name],
+  ([name, today, by]) => {
+    const line = [name, today ? showDay(today, true) : '', by].filter(Boolean).join(' · ')
+    const rules = `@bottom-left { content: ${quoted(line)}; font-size: 8pt } @bottom-right { content: "page " counter(page) " of " counter(pages); font-size: 8pt }`
+    foot.replaceSync(`@page a4 { ${rules} } @page letter { ${rules} }`)
+  },
+  { immediate: true },
+)
+onMounted(() => (document.adoptedStyleSheets = [...document.adoptedStyleSheets, foot]))
+onBeforeUnmount(() => (document.adoptedStyleSheets = document.adoptedStyleSheets.filter((s) => s !== foot)))
 const zoneName = (id?: string) => job.plan?.zones.find((z) => z.id === id)?.name
 const print = () => window.print()
 const ready = computed(() => job.plan && job.draft)
@@ -71,6 +86,10 @@ watch(ready, (now) => now && route.query.sheet === 'plan' && void nextTick(() =>
     </header>
     <p v-if="job.loadFailure" class="soft wait">{{ job.loadFailure }}</p>
     <p v-else-if="!ready" class="soft wait">Planning…</p>
+    <div v-else-if="!job.plan!.totalArea" class="wait">
+      <p>Nothing to print yet: the sheets come from zones with a size.</p>
+      <RouterLink class="act main" :to="`/jobs/${route.params.id}/walk-over`">To the walk-over</RouterLink>
+    </div>
     <template v-else>
       <CustomerSheet class="page" />
       <CrewSheet class="page" />

@@ -1,14 +1,17 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, provide, ref } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
 import { weeksOf } from '@juvena/core/calendar/weeks'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useJob } from '../../stores/job.ts'
+import { NOTES } from './notes.ts'
 import SheetFigure from './SheetFigure.vue'
 import SheetHead from './SheetHead.vue'
 
 /** The watering plan as a calendar to tick, for whoever waters. */
 const job = useJob()
+// Whoever reads this page does not follow numbers to their working.
+provide(NOTES, ref(new Map()))
 const water = computed(() => job.plan!.follow.water!)
 const packages = computed(() => job.plan!.follow.packages.filter((p) => p.plants))
 const name = (id: string) => job.plan!.zones.find((z) => z.id === zoneOf(id))?.name ?? id
@@ -63,7 +66,8 @@ const LONGEST = 60
           <tr v-for="(week, w) in weeksOf(s.sown, String(s.handOver.value), LONGEST)" :key="w">
             <td v-for="(day, i) in week" :key="i" :class="{ blank: !day }">
               <template v-if="day"
-                >{{ showDay(day) }}<span class="ticks"><i v-for="t in water.times" :key="t"></i></span
+                >{{ showDay(day) }}<span v-if="s.dryDays.includes(day)" class="dry">leave dry</span
+                ><span v-else class="ticks"><i v-for="t in water.times" :key="t"></i></span
               ></template>
             </td>
           </tr>
@@ -72,7 +76,10 @@ const LONGEST = 60
       <h3>2 Growing on</h3>
       <p v-if="s.phases">
         Every other day from {{ showDay(s.phases.growing.from) }} to {{ showDay(s.phases.growing.to) }}, <SheetFigure id="job.water.growing" /> each.
-        <template v-if="s.dryDays.length">Leave it dry on {{ s.dryDays.map((d) => showDay(d)).join(', ') }}: it is mown the day after.</template>
+        <template v-if="s.dryDays.length"
+          >Leave it dry on {{ s.dryDays.map((d) => showDay(d)).join(', ') }}: it is mown the day after, and seedlings pull out of wet
+          ground.</template
+        >
       </p>
       <h3>3 Established</h3>
       <p>
@@ -99,6 +106,10 @@ const LONGEST = 60
 }
 .cal .blank {
   border-color: transparent;
+}
+.dry {
+  display: block;
+  font-weight: 700;
 }
 .ticks {
   display: flex;

@@ -4,13 +4,12 @@ import type { JobPlan } from '@juvena/core/pipeline'
 /** The number of each printed figure's working. */
 export const NOTES: InjectionKey<Ref<Map<string, number>>> = Symbol('notes')
 
-/** Every figure the sheets print, in the order they meet the eye. */
+/** Every figure the crew's sheet prints, in the order they meet the eye, and those that decide the days. */
 export function printedFigures(plan: JobPlan): string[] {
   const ids: (string | null | undefined)[] = [plan.totalArea]
   for (const z of plan.zones) ids.push(z.area)
   for (const s of plan.packages) ids.push(s.cutOff.id)
-  for (const f of plan.follow.packages)
-    ids.push(f.handOver?.id, f.mowBand?.id, f.presentable?.id, ...f.up.map((u) => u.figure.id), ...f.mow.map((m) => m.height.id))
+  for (const f of plan.follow.packages) ids.push(f.handOver?.id, f.mowBand?.id, f.presentable?.id)
   for (const step of plan.steps) ids.push(step.day.id, step.hours.id)
   for (const line of plan.materials) ids.push(...Object.values(line.cells), line.total, ...line.also)
   for (const z of plan.zones) if (z.seed) ids.push(z.seed.half.id, z.seed.bulk.id)

@@ -29,6 +29,8 @@ const state = computed(() => ({ saved: 'saved', saving: 'saving…', failed: fir
         </h2>
         <div class="row">
           <TextField label="Name, on the sheets" :model-value="firm.draft.name" @update:model-value="set('name', $event)" />
+          <TextField label="Address" :model-value="firm.draft.address" :maxlength="200" @update:model-value="set('address', $event)" />
+          <TextField label="Telephone" :model-value="firm.draft.phone" :maxlength="60" @update:model-value="set('phone', $event)" />
           <QuantityField
             label="Crew on a job"
             kind="ratio"
