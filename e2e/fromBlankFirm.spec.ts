@@ -117,7 +117,7 @@ test('blank firm to printed sheet, by keyboard alone', async ({ page }) => {
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
   await page.keyboard.press('Escape')
   await page.keyboard.press('/')
-  await expect(page.getByLabel(/Find a stage/)).toBeFocused()
+  await expect(page.getByLabel(/Find a page/)).toBeFocused()
   await page.keyboard.type('water')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Water', level: 2 })).toBeVisible()

@@ -97,7 +97,7 @@ test('planned in late winter a spring repair is taken in spring; by the autumn s
   await ribbon.focus()
   await page.keyboard.press('Home')
   await expect(ribbon).toHaveAttribute('aria-valuetext', /shut\. .*(winter|too cold)/i)
-  await page.getByRole('button', { name: 'leave it to the plan' }).click()
+  await page.getByRole('button', { name: 'let the plan choose' }).click()
   await expect(choices.getByRole('listitem').filter({ hasText: 'chosen' })).toContainText('Autumn')
 })
 

@@ -26,6 +26,28 @@ describe('days', () => {
     expect(parseDay('Tue 2 March 2027')).toEqual({ ok: true, value: '2027-03-02' })
     expect(parseMonthDay('Apr 25th')).toEqual({ ok: true, value: '04-25' })
   })
+  it('reads a day told from today, and dates in numbers by the firm’s order', () => {
+    // 22 February 2027 is a Monday.
+    const told = (text: string) => (parseDay(text, '2027-02-22') as { value: string }).value
+    expect(['today', 'tomorrow', 'yesterday', 'thu', 'Monday', 'next tue', 'in 2 weeks', 'in 3 days', '+10'].map(told)).toEqual([
+      '2027-02-22',
+      '2027-02-23',
+      '2027-02-21',
+      '2027-02-25',
+      '2027-03-01',
+      '2027-02-23',
+      '2027-03-08',
+      '2027-02-25',
+      '2027-03-04',
+    ])
+    const read = (text: string, order: 'day-first' | 'month-first') => parseDay(text, '2027-02-22', order)
+    expect(read('26/2', 'day-first')).toEqual({ ok: true, value: '2027-02-26' })
+    expect(read('2/26', 'month-first')).toEqual({ ok: true, value: '2027-02-26' })
+    expect(read('3.5.27', 'day-first')).toEqual({ ok: true, value: '2027-05-03' })
+    expect(read('12/30', 'day-first')).toMatchObject({ ok: false, sentence: expect.stringContaining('no month 30') })
+    // What is stored names no order and no today: there it stays refused.
+    expect([parseDay('26/2').ok, parseDay('tomorrow').ok, parseDay('march', '2027-02-22').ok]).toEqual([false, false, false])
+  })
   it('refuses days that do not exist, and dates that could be two', () => {
     expect(parseMonthDay('30 February')).toEqual({
       ok: false,

@@ -78,6 +78,25 @@ describe('what a person types', () => {
     expect(read('45 deg', 'slope')).toBeCloseTo(100, 8)
     expect(read('2 weeks', 'days')).toBe(14)
   })
+  it('takes a decimal comma, an area by its sides, and feet with inches after them', () => {
+    expect([read('12,5', 'area'), read('1.234,5 m²', 'area'), read('3,5 kg', 'mass'), read('4,435 m²', 'area')]).toEqual([12.5, 1234.5, 3.5, 4435])
+    expect(parseQuantity('8 x 15', 'area')).toEqual({ ok: true, value: 120, text: '8 m x 15 m' })
+    expect(read('8x15 m', 'area')).toBe(120)
+    expect(read('26 ft by 40', 'area', 'us')).toBeCloseTo(26 * 40 * 0.09290304, 9)
+    expect(read('26 x 40', 'area', 'us')).toBeCloseTo(26 * 40 * 0.09290304, 9)
+    expect(read("6' 4", 'length')).toBeCloseTo(1.9304, 9)
+    expect(refuse('8 x', 'area')).toContain('is')
+    // What is stored is read again without the firm beside it.
+    for (const [typed, system] of [
+      ['26 x 40', 'us'],
+      ['8 x 15', 'metric'],
+      ["6' 4", 'metric'],
+    ] as const) {
+      const kind = typed.includes('x') ? 'area' : 'length'
+      const first = parseQuantity(typed, kind, system)
+      expect(first.ok && parseQuantity(first.text, kind)).toMatchObject({ ok: true, value: first.ok ? expect.closeTo(first.value, 9) : 0 })
+    }
+  })
   it('takes a bare number in the firm’s units and writes the unit down', () => {
     expect(parseQuantity('412', 'area', 'metric')).toEqual({ ok: true, value: 412, text: '412 m²' })
     expect(read('412', 'area', 'us')).toBeCloseTo(38.276, 3)
@@ -87,7 +106,7 @@ describe('what a person types', () => {
     expect(refuse('abc', 'area')).toBe('“abc” is not an area. Write an area like 412 m².')
     expect(refuse('5 kg', 'area')).toBe('“5 kg” is a weight; an area is wanted. Write an area like 412 m².')
     expect(refuse('5 furlongs', 'area')).toContain('unit that is not known')
-    expect(refuse('12,34 m', 'length')).toContain('is not a length')
+    expect(refuse('12,34,5 m', 'length')).toContain('is not a length')
     expect(refuse('3/0 in', 'depth')).toContain('is not a depth')
     for (const bad of ['NaN', 'Infinity', '', '--3 m', '1e999 m', '<script>alert(1)</script>'])
       expect(parseQuantity(bad, 'length').ok, bad).toBe(false)

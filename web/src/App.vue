@@ -14,14 +14,32 @@ const route = useRoute()
 const router = useRouter()
 const keysOpen = ref(false)
 const findOpen = ref(false)
+/** What was typed since the search was opened and not yet there; null when it is. */
+const typedAhead = ref<string | null>(null)
 
 void firm.load()
 
+/** Half a moment's wait: a digit among other keys was meant for an entry, not for a stage. */
+const ALONE = 250
+let waiting: ReturnType<typeof setTimeout> | undefined
+let lastKey = 0
+function alone(act: () => void) {
+  const quiet = performance.now() - lastKey > 2 * ALONE
+  if (quiet) waiting = setTimeout(act, ALONE)
+}
 const inField = (target: EventTarget | null) => {
   const el = target as HTMLElement | null
   return !!el && (['INPUT', 'TEXTAREA', 'SELECT'].includes(el.tagName) || el.isContentEditable || el.getAttribute('role') === 'combobox')
 }
 function press(event: KeyboardEvent) {
+  if (event.key.length === 1) clearTimeout(waiting)
+  try {
+    pressed(event)
+  } finally {
+    if (event.key.length === 1) lastKey = performance.now()
+  }
+}
+function pressed(event: KeyboardEvent) {
   if (event.key === 'Escape' && (keysOpen.value || findOpen.value)) {
     keysOpen.value = findOpen.value = false
     return
@@ -30,15 +48,21 @@ function press(event: KeyboardEvent) {
     if (event.shiftKey ? actions.redo?.() : actions.undo?.()) event.preventDefault()
     return
   }
+  // Letters that come while the search is still loading are its own.
+  if (typedAhead.value !== null && event.key.length === 1 && !inField(event.target)) {
+    typedAhead.value += event.key
+    event.preventDefault()
+    return
+  }
   if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || !firm.settings.letterKeys) return
   if (keysOpen.value || findOpen.value || document.querySelector('.conflict-dialog')) return
   const key = event.key
   if (key === '?') keysOpen.value = true
-  else if (key === '/') findOpen.value = true
+  else if (key === '/') [findOpen.value, typedAhead.value] = [true, '']
   else if (key === 't') void router.push('/today')
   else if (key === 'u') firm.toggleUnits()
   else if (key === 'w') actions.working?.()
-  else if (/^[1-8]$/.test(key)) actions.stage?.(Number(key))
+  else if (/^[1-8]$/.test(key)) alone(() => actions.stage?.(Number(key)))
   else if (actions.day && (key === 'ArrowLeft' || key === 'ArrowRight')) actions.day(key === 'ArrowLeft' ? -1 : 1)
   else if (key === '[') void actions.neighbour?.(-1)
   else if (key === ']') void actions.neighbour?.(1)
@@ -88,7 +112,7 @@ const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${
     <p v-else-if="!firm.failure" class="loading soft">Loading…</p>
   </main>
   <KeysSheet v-if="keysOpen" v-model="keysOpen" />
-  <FindBox v-if="findOpen" v-model="findOpen" @job="goJob" />
+  <FindBox v-if="findOpen" v-model="findOpen" :typed="typedAhead ?? ''" @ready="typedAhead = null" @job="goJob" />
 </template>
 
 <style scoped>

@@ -91,10 +91,42 @@ function check({ year, month, date }: Pieces, typed: string): string | null {
 
 const two = (n: number) => String(n).padStart(2, '0')
 
-/** A typed date. Without a year, the year that brings it nearest to `near`. Named months only, or ISO: 3/4 could be two days. */
-export function parseDay(typed: string, near?: Day): ParsedDay {
+/** Whether 3/4 is the third of April or the fourth of March. */
+export type DayOrder = 'day-first' | 'month-first'
+
+/** A date in numbers alone: "26/2", "3.5.27". The order is the firm's. */
+function inNumbers(text: string, order: DayOrder): Pieces | null {
+  const m = /^(\d{1,2})[/.-](\d{1,2})(?:[/.-](\d{2}|\d{4}))?\.?$/.exec(text.trim())
+  if (!m) return null
+  const [first, second] = [Number(m[1]), Number(m[2])]
+  const year = m[3] ? Number(m[3]) + (m[3].length === 2 ? 2000 : 0) : null
+  return order === 'day-first' ? { year, month: second, date: first } : { year, month: first, date: second }
+}
+
+/** A day told from another: "tomorrow", "thu", "in 2 weeks". A weekday is the next of its name, today's own excepted. */
+function toldFrom(text: string, today: Day): Day | null {
+  const t = text.trim().toLowerCase()
+  const named: Record<string, number> = { today: 0, tomorrow: 1, yesterday: -1 }
+  if (t in named) return addDays(today, named[t]!)
+  const span = /^(?:in\s+|\+)(\d{1,3})\s*(d|days?|w|weeks?)?$/.exec(t)
+  if (span) return addDays(today, Number(span[1]) * (span[2]?.startsWith('w') ? 7 : 1))
+  const day = /^(next\s+)?([a-z]{3,9})$/.exec(t)
+  const at = day ? WEEKDAYS.findIndex((name) => name.toLowerCase() === day[2]!.slice(0, 3)) : -1
+  if (at < 0 || !LONG_WEEKDAYS[at]!.startsWith(day![2]!)) return null
+  const ahead = (at - weekday(dayNumber(today)) + 7) % 7
+  return addDays(today, ahead === 0 ? 7 : ahead)
+}
+const LONG_WEEKDAYS = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday']
+
+/**
+ * A typed date. Without a year, the year that brings it nearest to `near`. Named months, or ISO; in numbers alone only where the order of day and month is
+ * given, for 3/4 could be two days. Beside a `near` day, a day told from it: "tomorrow", "thu", "in 2 weeks".
+ */
+export function parseDay(typed: string, near?: Day, order?: DayOrder): ParsedDay {
   const shown = typed.slice(0, 40)
-  const p = pieces(typed)
+  const told = near ? toldFrom(typed, near) : null
+  if (told) return { ok: true, value: told }
+  const p = pieces(typed) ?? (order ? inNumbers(typed, order) : null)
   if (!p || (p.year === null && !near)) return { ok: false, sentence: `“${shown}” is not a date. Write it like 24 Apr 2027 or 2027-04-24.` }
   const problem = check(p, shown)
   if (problem) return { ok: false, sentence: problem }

@@ -240,6 +240,23 @@ function kindOfUnit(unit: string): Kind | undefined {
   return (Object.keys(KINDS) as Kind[]).find((kind) => unit in KINDS[kind].units)
 }
 
+/** A decimal comma as a point: 12,5 and 1.234,5. A comma before three digits marks thousands, as in 4,435. */
+const withPoint = (text: string): string =>
+  text
+    .replace(/(?<![\d.,])(\d{1,3}(?:\.\d{3})+),(\d+)(?![\d,.])/g, (_, whole: string, part: string) => `${whole.replaceAll('.', '')}.${part}`)
+    .replace(/(?<![\d.,])(\d+),(\d{1,2}|\d{4,})(?![\d,.])/g, '$1.$2')
+
+/** An area by its two sides: "8 x 15", "26 ft by 40 ft". A side without a unit has that of the other. */
+function bySides(text: string, system: UnitSystem): Parsed | null {
+  const m = /^(.+?)\s*(?:x|×|\bby\b|\*)\s*(.+)$/i.exec(text)
+  if (!m) return null
+  const unit = /[a-z'"′″]+\.?$/i.exec(m[2]!)?.[0] ?? ''
+  const side = (typed: string) => parseQuantity(typed, 'length', system)
+  const one = side(/[a-z'"′″]\.?$/i.test(m[1]!) ? m[1]! : `${m[1]!} ${unit}`)
+  const two = side(m[2]!)
+  return one.ok && two.ok ? { ok: true, value: one.value * two.value, text: `${one.text} x ${two.text}` } : null
+}
+
 /**
  * Reads a typed quantity. `system` decides only what a bare number means.
  * Returns the value inside the core, with the text completed by its unit; or one sentence saying what is wrong and what would be right.
@@ -249,6 +266,7 @@ export function parseQuantity(typed: string, kind: Kind, system: UnitSystem = 'm
   const likeThis = k.example[system]
   let text = typed.trim().slice(0, 200)
   for (const [mark, fraction] of Object.entries(VULGAR)) text = text.replace(new RegExp(`(\\d)?${mark}`), (_, d) => (d ? `${d} ` : '') + fraction)
+  text = withPoint(text)
   const shown = typed.length > 40 ? typed.slice(0, 40) + '…' : typed
   const wrong = (why: string): Parsed => ({ ok: false, sentence: `“${shown}” ${why} Write ${k.name} like ${likeThis}.` })
   if (kind === 'slope') {
@@ -256,14 +274,21 @@ export function parseQuantity(typed: string, kind: Kind, system: UnitSystem = 'm
     if (m && Number(m[2]) > 0) return { ok: true, value: (100 * Number(m[1])) / Number(m[2]), text }
     if (/^(flat|level)$/i.test(text)) return { ok: true, value: 0, text }
   }
+  if (kind === 'area') {
+    const sides = bySides(text, system)
+    if (sides) return sides
+  }
   let rest = tidyUnit(text)
   let total = 0
+  let feet = false
   let bare = false
   for (let terms = 0; rest.trim() !== ''; terms++) {
     const number = takeNumber(rest)
     if (!number || !Number.isFinite(number.value)) return wrong(`is not ${k.name}.`)
     if (terms > 0 && kind !== 'length' && kind !== 'depth' && kind !== 'mass') return wrong('has more than one number in it.')
     if (number.rest.trim() === '') {
+      // 6' 4 is six feet four inches.
+      if (terms > 0 && feet) return { ok: true, value: total + toInside(number.value, 'in', kind), text: `${text} in` }
       if (terms > 0) return wrong('has a number without a unit.')
       bare = true
       total = toInside(number.value, tidyUnit(k.bare[system]).replaceAll(' ', ''), kind)
@@ -273,6 +298,7 @@ export function parseQuantity(typed: string, kind: Kind, system: UnitSystem = 'm
     if (!taken) return wrong('has a unit that is not known here.')
     if (!(taken.unit in k.units)) return wrong(`is ${KINDS[kindOfUnit(taken.unit)!].name}; ${k.name} is wanted.`)
     total += toInside(number.value, taken.unit, kind)
+    feet = kind === 'length' && KINDS.length.units[taken.unit] === FOOT
     rest = taken.rest
   }
   if (text === '') return wrong('is empty.')

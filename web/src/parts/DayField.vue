@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { parseDay, parseMonthDay, showDay, showMonthDay } from '@juvena/core/calendar/day'
+import { useFirm } from '../stores/firm.ts'
 import TextField from './TextField.vue'
 
 /** A typed date; without a year, the one nearest today. `yearless` takes a day of the year, like a frost date. */
@@ -14,6 +15,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: string | null] }>()
 
+const firm = useFirm()
+const order = computed(() => (firm.settings.units === 'us' ? 'month-first' : 'day-first'))
 const text = ref(props.modelValue ?? '')
 watch(
   () => props.modelValue,
@@ -23,7 +26,7 @@ watch(
   },
 )
 function understand(value: string): string | null {
-  const parsed = props.yearless ? parseMonthDay(value) : parseDay(value, props.today)
+  const parsed = props.yearless ? parseMonthDay(value) : parseDay(value, props.today, order.value)
   return parsed.ok ? parsed.value : null
 }
 function type(value: string) {

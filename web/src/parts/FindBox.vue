@@ -1,22 +1,28 @@
 <script setup lang="ts">
 import { ElDialog, ElInput } from 'element-plus'
-import { computed, nextTick, onMounted, ref, shallowRef } from 'vue'
+import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { STAGES } from '@juvena/core/present/spine'
 import type { Stage } from '@juvena/core/trace/rule'
+import { ACTIONS, PAGES, STAGE_ALSO } from './places.ts'
 import { STAGE_WORDS } from '../stages/words.ts'
 import { api } from '../stores/api.ts'
 import { useFirm } from '../stores/firm.ts'
 import { useJob } from '../stores/job.ts'
 
 /** Finds a stage, a zone, a figure of the open job, another job, or a grass. */
-defineProps<{ modelValue: boolean }>()
-const emit = defineEmits<{ 'update:modelValue': [open: boolean]; job: [id: string] }>()
+const props = defineProps<{ modelValue: boolean; typed?: string }>()
+const emit = defineEmits<{ 'update:modelValue': [open: boolean]; job: [id: string]; ready: [] }>()
 const firm = useFirm()
 const job = useJob()
 const route = useRoute()
 const router = useRouter()
-const text = ref('')
+/** What was typed while this was still loading stands in the field already. */
+const text = ref(props.typed ?? '')
+watch(
+  () => props.typed,
+  (typed) => typed && (text.value = typed),
+)
 const at = ref(0)
 const input = ref<InstanceType<typeof ElInput> | null>(null)
 const jobs = shallowRef<{ id: string; name: string }[]>([])
@@ -24,6 +30,8 @@ const jobs = shallowRef<{ id: string; name: string }[]>([])
 interface Found {
   what: string
   name: string
+  /** What it is also called. */
+  also?: string
   go: () => void
 }
 const all = computed<Found[]>(() => {
@@ -31,7 +39,13 @@ const all = computed<Found[]>(() => {
   if (route.name === 'job' && job.id) {
     const here = `/jobs/${job.id}`
     for (const [stage, name] of Object.entries(STAGES))
-      list.push({ what: 'stage', name, go: () => router.push(`${here}/${STAGE_WORDS[Number(stage) as Stage]}`) })
+      list.push({
+        what: 'stage',
+        name,
+        also: STAGE_ALSO[Number(stage) as Stage],
+        go: () => router.push(`${here}/${STAGE_WORDS[Number(stage) as Stage]}`),
+      })
+    for (const a of ACTIONS) list.push({ what: 'do', name: a.name, also: a.also, go: () => router.push(a.to(job.id!)) })
     for (const z of job.zones) list.push({ what: 'zone', name: z.name || 'Unnamed zone', go: () => router.push(`${here}/walk-over?zone=${z.id}`) })
     const zoneName = (id?: string) => job.zones.find((z) => z.id === id)?.name
     for (const f of Object.values(job.plan?.figures ?? {}))
@@ -41,13 +55,29 @@ const all = computed<Found[]>(() => {
         go: () => router.push(`${here}/${STAGE_WORDS[f.stage]}?figure=${encodeURIComponent(f.id)}`),
       })
   }
+  for (const p of PAGES) list.push({ what: 'page', name: p.name, also: p.also, go: () => router.push(p.to) })
   for (const j of jobs.value) list.push({ what: 'job', name: j.name || 'Job without a name', go: () => emit('job', j.id) })
   for (const g of Object.values(firm.grasses)) list.push({ what: 'grass', name: g.name, go: () => router.push(`/yard/grasses?grass=${g.id}`) })
   return list
 })
+/** How well a thing answers a word: by its name from the start, from the start of a word, anywhere in it, or by what it is also called. */
+function worth(f: Found, word: string): number {
+  const name = f.name.toLowerCase()
+  if (name.startsWith(word)) return 4
+  if (` ${name}`.includes(` ${word}`)) return 3
+  if (` ${f.also ?? ''}`.includes(` ${word}`)) return 2.5
+  return name.includes(word) || f.what.startsWith(word) ? 1 : 0
+}
+/** Best first; of equals, what leads somewhere before a figure. */
 const found = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return all.value.filter((f) => words.every((w) => `${f.what} ${f.name}`.toLowerCase().includes(w))).slice(0, 12)
+  return all.value
+    .map((f, i) => ({ f, i, each: words.map((w) => worth(f, w)) }))
+    .filter(({ each }) => each.every((w) => w > 0))
+    .map(({ f, i, each }) => ({ f, i, score: each.reduce((a, b) => a + b, 0) - (f.what === 'figure' ? 0.75 : 0) }))
+    .sort((a, b) => b.score - a.score || a.i - b.i)
+    .slice(0, 12)
+    .map(({ f }) => f)
 })
 function take(f: Found | undefined) {
   if (!f) return
@@ -74,8 +104,9 @@ onMounted(async () => {
     <ElInput
       ref="input"
       v-model="text"
-      aria-label="Find a stage, zone, figure, job or grass"
-      placeholder="a stage, zone, figure, job or grass"
+      aria-label="Find a page, stage, zone, figure, job or grass"
+      placeholder="a page, stage, figure, job or grass: frost, cores, print"
+      @focus="emit('ready')"
       @input="at = 0"
       @keydown.down.prevent="at = Math.min(found.length - 1, at + 1)"
       @keydown.up.prevent="at = Math.max(0, at - 1)"

@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { ElInput } from 'element-plus'
 import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
-import { RouterLink, useRouter } from 'vue-router'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/calendar/day'
-import { FILE_BYTES } from '@juvena/core/formats/fileSize'
 import type { SeasonRow as Row } from '@juvena/core/present/seasonRow'
 import type { Outlook } from '@juvena/core/climate/station'
 import { STAGES } from '@juvena/core/present/spine'
@@ -14,17 +12,16 @@ import WindowRibbon from '../../stages/order/WindowRibbon.vue'
 import { api } from '../../stores/api.ts'
 import { useFirm } from '../../stores/firm.ts'
 import ArchivedJobs from './ArchivedJobs.vue'
+import NewJob from './NewJob.vue'
 
 const WeatherChart = defineAsyncComponent(() => import('./WeatherChart.vue'))
 
 const firm = useFirm()
 const router = useRouter()
+const route = useRoute()
 const rows = shallowRef<Row[] | null>(null)
 const outlook = shallowRef<Outlook | null>(null)
 const failure = ref('')
-const name = ref('')
-const nameWrong = ref('')
-const busy = ref(false)
 
 async function load() {
   try {
@@ -39,7 +36,14 @@ async function load() {
 void load()
 
 const DAYS = 24
-const from = computed(() => firm.today)
+/** The first day shown: today, or where the weeks were moved to. */
+const from = computed(() => (typeof route.query.from === 'string' && /^\d{4}-\d\d-\d\d$/.test(route.query.from) ? route.query.from : firm.today))
+const move = (to: string) => void router.replace({ query: to === firm.today ? {} : { from: to } })
+/** The next day with work beyond what is shown. */
+const nextWork = computed(() => {
+  const ahead = (rows.value ?? []).flatMap((r) => r.steps.map((s) => s.day)).filter((d) => d >= addDays(from.value, DAYS))
+  return ahead.sort()[0] ?? null
+})
 const days = computed(() => Array.from({ length: DAYS }, (_, i) => addDays(from.value, i)))
 const isWeekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
 
@@ -177,35 +181,21 @@ const headline = computed(() => {
   ].filter(Boolean)
 })
 
-async function begin() {
-  if (!name.value.trim()) return void (nameWrong.value = 'Give the job a name, like “Mill House, back lawn”.')
-  busy.value = true
-  try {
-    const job = await api<{ id: string }>('POST', '/jobs', { name: name.value.trim() })
-    await router.push(`/jobs/${job.id}`)
-  } catch (error) {
-    nameWrong.value = (error as Error).message
-  } finally {
-    busy.value = false
-  }
-}
-async function takeFile(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
-  failure.value = ''
-  if (file.size > FILE_BYTES)
-    return void (failure.value = `“${file.name.slice(0, 60)}” is ${Math.round(file.size / 1e6)} MB; a job file is at most ${FILE_BYTES / 1e6} MB. Check that it is a job file.`)
-  try {
-    const job = await api<{ id: string }>('POST', '/job-files', await file.text())
-    await router.push(`/jobs/${job.id}`)
-  } catch (error) {
-    failure.value = (error as Error).message
-  }
-}
 async function archive(row: Row) {
-  await api('DELETE', `/jobs/${row.id}`).catch((error: Error) => (failure.value = error.message))
+  const done = await api('DELETE', `/jobs/${row.id}`).then(
+    () => true,
+    (error: Error) => ((failure.value = error.message), false),
+  )
+  if (done) archived.value = { id: row.id, name: row.name }
+  gone.value++
+  await load()
+}
+/** The job archived last: it can be had back on the spot. */
+const archived = ref<{ id: string; name: string } | null>(null)
+async function restore() {
+  if (!archived.value) return
+  await api('POST', `/jobs/${archived.value.id}/restore`).catch((error: Error) => (failure.value = error.message))
+  archived.value = null
   gone.value++
   await load()
 }
@@ -215,6 +205,10 @@ const gone = ref(0)
 <template>
   <div class="season" :class="{ blank: rows?.length === 0 }">
     <p v-if="failure" class="trouble" role="alert">{{ failure }}</p>
+    <p v-if="archived" class="gone" role="status">
+      “{{ archived.name }}” is archived. <button type="button" class="plain" @click="restore">Undo</button>
+    </p>
+    <NewJob v-if="rows && rows.length > 0" @failed="failure = $event" />
     <div v-if="rows && rows.length === 0" class="empty">
       <h1>Start with a lawn.</h1>
       <p>Name the job; then walk it zone by zone. Everything below the grass follows as you type, and each number shows its working.</p>
@@ -227,19 +221,26 @@ const gone = ref(0)
     </div>
     <header v-else class="grid top">
       <div class="label">
-        <h1>The next {{ DAYS }} days</h1>
+        <h1>
+          {{ from === firm.today ? `The next ${DAYS} days` : `${showDay(from).slice(4)} to ${showDay(addDays(from, DAYS - 1), true).slice(4)}` }}
+        </h1>
         <p v-for="h in headline" :key="h" class="small soft">{{ h }}</p>
       </div>
       <div class="lane chart">
         <WeatherChart
-          v-if="outlook"
+          v-if="outlook && from === firm.today"
           :days="outlook.days.slice(0, DAYS)"
           :usual="rows?.find((r) => r.soil.length)?.soil ?? []"
           :columns="DAYS"
           :source="outlook.source"
         />
       </div>
-      <div class="label"></div>
+      <nav class="label moves" aria-label="Weeks shown">
+        <button type="button" class="act slight" aria-label="Two weeks earlier" @click="move(addDays(from, -14))">←</button>
+        <button type="button" class="act slight" aria-label="Two weeks later" @click="move(addDays(from, 14))">→</button>
+        <button v-if="from !== firm.today" type="button" class="act slight" @click="move(firm.today)">Today</button>
+        <button v-if="nextWork" type="button" class="act slight" @click="move(nextWork)">next work, {{ showDay(nextWork).slice(4) }}</button>
+      </nav>
       <div class="lane days" aria-hidden="true">
         <span v-for="d in days" :key="d" :class="{ weekend: isWeekend(d), today: d === from }"
           >{{ showDay(d).slice(0, 3) }}<b>{{ Number(d.slice(8)) }}</b></span
@@ -311,23 +312,7 @@ const gone = ref(0)
       </div>
     </div>
 
-    <form class="new" @submit.prevent="begin">
-      <div :class="{ 'has-problem': nameWrong }">
-        <label for="new-job" class="small soft">New job</label>
-        <ElInput
-          id="new-job"
-          v-model="name"
-          maxlength="120"
-          placeholder="customer, place, lawn"
-          autocomplete="off"
-          :aria-invalid="nameWrong ? 'true' : undefined"
-          @input="nameWrong = ''"
-        />
-      </div>
-      <button type="submit" class="act main" :disabled="busy">Start the walk-over</button>
-      <label class="act file">Import a job file<input type="file" accept=".json,application/json" @change="takeFile" /></label>
-      <p v-if="nameWrong" class="wrong" role="alert">{{ nameWrong }}</p>
-    </form>
+    <NewJob v-if="rows && rows.length === 0" @failed="failure = $event" />
     <ArchivedJobs :key="gone" @back="load" />
   </div>
 </template>
@@ -348,6 +333,23 @@ const gone = ref(0)
 .chart {
   height: 5.6rem;
   border-bottom: 2px solid var(--soft);
+}
+.moves {
+  display: flex;
+  gap: 0.3rem;
+  align-items: center;
+}
+.gone {
+  border-left: 5px solid var(--moss);
+  background: var(--sheet);
+  padding: 0.35rem 0.7rem;
+  margin-bottom: 0.5rem;
+}
+.top {
+  position: sticky;
+  top: 0;
+  z-index: 3;
+  background: var(--paper);
 }
 .days,
 .cells {
@@ -482,7 +484,12 @@ const gone = ref(0)
   min-height: 3.6rem;
 }
 .load {
-  padding-top: 0.5rem;
+  position: sticky;
+  bottom: 0;
+  z-index: 2;
+  background: var(--paper);
+  border-top: 1px solid var(--rule);
+  padding: 0.4rem 0;
   display: grid;
   gap: 0.2rem;
 }
@@ -500,25 +507,6 @@ const gone = ref(0)
   background: var(--hold-wash);
   color: var(--hold);
   font-weight: 700;
-}
-.new {
-  display: grid;
-  grid-template-columns: minmax(12rem, 24rem) auto auto 1fr;
-  gap: 0.3rem 0.75rem;
-  align-items: end;
-  padding: 1.1rem 0 0.4rem;
-}
-.new label.small {
-  display: block;
-}
-.file input {
-  position: absolute;
-  opacity: 0;
-  width: 1px;
-  height: 1px;
-}
-.file:focus-within {
-  box-shadow: var(--focus);
 }
 .wrong,
 .trouble {
@@ -539,7 +527,7 @@ const gone = ref(0)
 .blank h1 {
   margin-top: 2rem;
 }
-.blank .new {
+.blank :deep(.new) {
   order: 2;
 }
 .empty {
@@ -613,9 +601,6 @@ const gone = ref(0)
   }
   .away {
     opacity: 1;
-  }
-  .new {
-    grid-template-columns: 1fr;
   }
 }
 </style>

@@ -63,7 +63,8 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
                 {{ firm.say(line.name) }}<small class="soft">{{ firm.say(line.detail) }}</small>
               </td>
               <template v-if="wide"
-                ><td v-for="z in zones" :key="z.id" class="n"><FigureValue :id="line.cells[z.id]" :label="`${firm.say(line.name)}, ${z.name}`" /></td
+                ><td v-for="z in zones" :key="z.id" class="n in-zone" :data-zone="z.name">
+                  <FigureValue :id="line.cells[z.id]" :label="`${firm.say(line.name)}, ${z.name}`" /></td
               ></template>
               <td class="n order">
                 <FigureValue :id="line.total" size="big" :label="`${firm.say(line.name)}, to order`" />
@@ -79,7 +80,7 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
             <li v-for="z in zones" :key="z.id">
               <b>{{ z.name }}</b> <span class="soft small">{{ firm.hand(job.figure(z.area)?.value, 'm2') }}</span>
               <span v-for="line in lines.filter((l) => l.cells[z.id])" :key="line.id" class="part"
-                >{{ line.name }} <FigureValue :id="line.cells[z.id]"
+                >{{ firm.say(line.name) }} <FigureValue :id="line.cells[z.id]"
               /></span>
             </li>
           </ul>
@@ -245,5 +246,47 @@ summary {
   cursor: pointer;
   padding: 0.5rem 0;
   font-weight: 700;
+}
+@media (max-width: 760px) {
+  /* The quantity first, its zones beneath: nothing lies out of sight to the side. */
+  .lines,
+  .lines tbody {
+    display: block;
+  }
+  .lines thead {
+    display: none;
+  }
+  .lines tr {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 0 0.8rem;
+    border-bottom: 1px solid var(--rule);
+    padding: 0.4rem 0;
+  }
+  .lines td {
+    border: 0;
+    padding: 0.1rem 0;
+  }
+  .lines .what {
+    grid-column: 1;
+    grid-row: 1;
+  }
+  .lines .order {
+    grid-column: 2;
+    grid-row: 1;
+  }
+  .lines .in-zone {
+    grid-column: 1 / -1;
+    display: flex;
+    justify-content: space-between;
+  }
+  .lines .in-zone::before {
+    content: attr(data-zone);
+    color: var(--soft);
+    font-size: var(--size-small);
+  }
+  .lines .in-zone:not(:has(.figure)) {
+    display: none;
+  }
 }
 </style>

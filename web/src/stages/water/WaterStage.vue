@@ -88,12 +88,12 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
               <b>{{ zoneName(z.zone) }}</b><small v-if="z.stations > 1" class="cycles">each of {{ z.stations }} stations, in turn</small
               ><small v-if="z.cycles > 1" class="cycles">in {{ z.cycles }} short runs, pauses between</small>
             </td>
-            <td class="n"><FigureValue :id="z.precipitation.id" /></td>
-            <td class="n"><FigureValue :id="z.uniformity.id" /></td>
-            <td class="n"><FigureValue :id="z.minutes.id" size="big" /></td>
-            <td class="n"><FigureValue :id="z.litres.id" /></td>
-            <td class="n"><FigureValue :id="z.growingMinutes.id" /></td>
-            <td class="n"><FigureValue :id="z.settledMinutes.id" /></td>
+            <td class="n" data-label="rate"><FigureValue :id="z.precipitation.id" /></td>
+            <td class="n" data-label="DU"><FigureValue :id="z.uniformity.id" /></td>
+            <td class="n" data-label="seedbed run"><FigureValue :id="z.minutes.id" size="big" /></td>
+            <td class="n" data-label="litres a run"><FigureValue :id="z.litres.id" /></td>
+            <td class="n" data-label="growing on"><FigureValue :id="z.growingMinutes.id" /></td>
+            <td class="n" data-label="established"><FigureValue :id="z.settledMinutes.id" /></td>
           </tr>
         </tbody>
       </table>
@@ -197,9 +197,35 @@ h3 .soft {
     grid-column: 1 / -1;
     grid-row: 2;
   }
-  table {
+  table,
+  tbody {
     display: block;
-    overflow-x: auto;
+  }
+  thead {
+    display: none;
+  }
+  tr {
+    display: grid;
+    grid-template-columns: repeat(3, minmax(0, 1fr));
+    gap: 0.2rem 0.8rem;
+    border-bottom: 1px solid var(--rule);
+    padding: 0.4rem 0;
+  }
+  td {
+    border: 0;
+    padding: 0;
+  }
+  td:first-child {
+    grid-column: 1 / -1;
+  }
+  td.n {
+    text-align: left;
+  }
+  td.n::before {
+    display: block;
+    content: attr(data-label);
+    color: var(--soft);
+    font-size: 0.75rem;
   }
 }
 </style>
