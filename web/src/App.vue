@@ -130,8 +130,7 @@ const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${
 .strip {
   display: flex;
   align-items: center;
-  gap: 0.3rem 1.4rem;
-  flex-wrap: wrap;
+  gap: 0.3rem 1.2rem;
   min-height: 2.5rem;
   padding: 0 1.25rem;
   background: var(--paper-deep);
@@ -175,6 +174,11 @@ nav a[aria-current='page'] {
 main:focus {
   outline: none;
   box-shadow: none;
+}
+@media (max-width: 900px) {
+  .strip {
+    flex-wrap: wrap;
+  }
 }
 @media (max-width: 640px) {
   .strip {

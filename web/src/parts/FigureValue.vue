@@ -40,7 +40,13 @@ const name = computed(() => firm.say(props.label ?? figure.value?.label ?? 'Figu
     class="figure"
     :class="[
       size === 'big' ? 'large' : '',
-      { chosen: working?.chosen.value === figure.id, moved: was, day: figure.unit === 'date', assumed: figure.standing === 'assumed' },
+      {
+        chosen: working?.chosen.value === figure.id,
+        moved: was,
+        day: figure.unit === 'date',
+        whole: figure.unit !== 'text' && figure.unit !== 'date',
+        assumed: figure.standing === 'assumed',
+      },
     ]"
     @click="working?.choose(figure.id)"
   >
@@ -72,6 +78,9 @@ const name = computed(() => firm.say(props.label ?? figure.value?.label ?? 'Figu
   font-size: 0.75rem;
   color: var(--soft);
   white-space: pre;
+}
+.whole {
+  white-space: nowrap;
 }
 .day .number {
   white-space: nowrap;

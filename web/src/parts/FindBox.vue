@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElDialog, ElInput } from 'element-plus'
-import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { STAGES } from '@juvena/core/present/spine'
 import type { Stage } from '@juvena/core/trace/rule'
@@ -19,10 +19,6 @@ const route = useRoute()
 const router = useRouter()
 /** What was typed while this was still loading stands in the field already. */
 const text = ref(props.typed ?? '')
-watch(
-  () => props.typed,
-  (typed) => typed && (text.value = typed),
-)
 const at = ref(0)
 const input = ref<InstanceType<typeof ElInput> | null>(null)
 const jobs = shallowRef<{ id: string; name: string }[]>([])
@@ -85,6 +81,19 @@ function take(f: Found | undefined) {
   f.go()
 }
 const focusSoon = () => void nextTick(() => input.value?.focus())
+/** A letter that meets the dialog before its field has the focus is the field's. */
+function letter(event: KeyboardEvent) {
+  if (event.key.length !== 1 || event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).tagName === 'INPUT') return
+  if (event.key === ' ' && (event.target as HTMLElement).tagName === 'BUTTON') return
+  text.value += event.key
+  input.value?.focus()
+  event.preventDefault()
+}
+onMounted(() => {
+  window.addEventListener('keydown', letter)
+  emit('ready')
+})
+onBeforeUnmount(() => window.removeEventListener('keydown', letter))
 onMounted(async () => {
   focusSoon()
   jobs.value = await api<{ id: string; name: string }[]>('GET', '/jobs').catch(() => [])
@@ -106,7 +115,6 @@ onMounted(async () => {
       v-model="text"
       aria-label="Find a page, stage, zone, figure, job or grass"
       placeholder="a page, stage, figure, job or grass: frost, cores, print"
-      @focus="emit('ready')"
       @input="at = 0"
       @keydown.down.prevent="at = Math.min(found.length - 1, at + 1)"
       @keydown.up.prevent="at = Math.max(0, at - 1)"

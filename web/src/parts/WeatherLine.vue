@@ -55,14 +55,21 @@ const frost = computed(() => {
 <style scoped>
 .weather {
   display: flex;
-  flex-wrap: wrap;
-  gap: 0 1rem;
+  gap: 0 0.9rem;
   margin-left: auto;
+  min-width: 0;
+  flex: 0 1 auto;
+  white-space: nowrap;
+  overflow: hidden;
   font-size: var(--size-small);
   color: var(--soft);
 }
 b {
   color: var(--ink);
+}
+.source {
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 @media (max-width: 1180px) {
   .source {
@@ -74,6 +81,8 @@ b {
     order: 5;
     margin-left: 0;
     width: 100%;
+    flex-wrap: wrap;
+    white-space: normal;
     padding-bottom: 0.3rem;
   }
 }

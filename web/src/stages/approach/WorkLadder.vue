@@ -114,7 +114,7 @@ const tools = (kind: StepKind) => Object.entries(OPERATIONS[kind].tools ?? {}).m
               <span v-if="!r.planned" class="small reason">{{ firm.say(r.reason) }}</span>
             </td>
             <td class="small soft who">{{ askers(r) }}</td>
-            <td class="n">{{ r.planned && r.hours > 0 ? firm.hand(r.hours, 'work-h') : '' }}</td>
+            <td class="n hours">{{ r.planned && r.hours > 0 ? firm.hand(r.hours, 'work-h') : '' }}</td>
           </tr>
           <tr v-if="opened === r.operation" class="more">
             <td></td>
@@ -160,6 +160,9 @@ const tools = (kind: StepKind) => Object.entries(OPERATIONS[kind].tools ?? {}).m
 </template>
 
 <style scoped>
+.hours {
+  white-space: nowrap;
+}
 td {
   padding: 0.16rem 0.5rem 0.16rem 0;
   line-height: 1.3;

@@ -272,8 +272,16 @@ summary {
     grid-row: 1;
   }
   .lines .order {
+    display: contents;
+  }
+  .lines .order > .figure {
     grid-column: 2;
     grid-row: 1;
+    align-self: start;
+  }
+  .lines .order > small {
+    grid-column: 1 / -1;
+    text-align: right;
   }
   .lines .in-zone {
     grid-column: 1 / -1;
