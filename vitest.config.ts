@@ -4,7 +4,8 @@ import { defineConfig } from 'vitest/config'
 /** The core's tests share what they import, for it keeps no state; those of the server and the pages each stand alone. */
 export default defineConfig({
   test: {
-    testTimeout: 60_000,
+    testTimeout: 240_000,
+    hookTimeout: 120_000,
     maxWorkers: 2,
     projects: [
       {
@@ -14,13 +15,21 @@ export default defineConfig({
           setupFiles: ['core/test/drawnAlike.ts'],
           pool: 'threads',
           isolate: false,
-          testTimeout: 60_000,
+          testTimeout: 240_000,
+          hookTimeout: 120_000,
         },
       },
-      { test: { name: 'server', include: ['server/test/**/*.test.ts'], testTimeout: 60_000 } },
+      { test: { name: 'server', include: ['server/test/**/*.test.ts'], testTimeout: 240_000, hookTimeout: 120_000 } },
       {
         plugins: [vue({ template: { compilerOptions: { whitespace: 'preserve' } } })],
-        test: { name: 'web', include: ['web/test/**/*.test.ts'], server: { deps: { inline: ['element-plus'] } }, css: false, testTimeout: 60_000 },
+        test: {
+          name: 'web',
+          include: ['web/test/**/*.test.ts'],
+          server: { deps: { inline: ['element-plus'] } },
+          css: false,
+          testTimeout: 240_000,
+          hookTimeout: 120_000,
+        },
       },
     ],
   },

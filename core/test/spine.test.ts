@@ -70,7 +70,7 @@ describe('the eight bands', () => {
     expect(band(4).line).toMatch(/^[\d.]+ kg, rye$/)
     expect(render(spine(planOf() as never, [])[3]!.line, { units: 'us', dialect: 'scarify' })).toMatch(/^[\d.]+ lb, rye/)
     expect(band(5, { dressing: { depth: 5 } }).line).toMatch(/ t of soil$/)
-    expect(band(5).line).toMatch(/ kg$/)
+    expect(band(5).line).toMatch(/ kg in bags$/)
     expect(band(4, { zones: [zone({ approach: 'leave' })] })).toMatchObject({ line: 'no seed', sub: 'nothing is sown' })
   })
   it('the order says its days and how many before the cut-off, or that it does not fit', () => {

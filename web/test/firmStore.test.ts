@@ -78,15 +78,19 @@ describe('the firm on the page', () => {
     await vi.advanceTimersByTimeAsync(500)
     expect(state.puts[1]!.revision).toBe(2)
   })
-  it('keeps a wrong setting on the page with its sentence, goes on with the usual one, and does not save it', async () => {
+  it('keeps a wrong setting on the page with its sentence, goes on with the usual one, and saves what else was changed without it', async () => {
     const { state, firm } = await loaded()
     firm.change({ crew: 'a few' })
     await vi.advanceTimersByTimeAsync(500)
-    expect([firm.draft.crew, firm.settings.crew, state.puts.length]).toEqual(['a few', null, 0])
+    expect([firm.draft.crew, firm.settings.crew]).toEqual(['a few', null])
+    firm.change({ address: '1 Tussock Lane' })
+    await vi.advanceTimersByTimeAsync(500)
+    const sent = state.puts.at(-1)!.firm as { crew?: string; address?: string }
+    expect([sent.crew, sent.address, firm.saving]).toEqual([undefined, '1 Tussock Lane', 'saved'])
     expect(firm.problems[0]).toMatchObject({ path: 'crew', sentence: expect.stringContaining('is not a number') as string })
     firm.change({ crew: '4' })
     await vi.advanceTimersByTimeAsync(500)
-    expect(state.puts.length).toBe(1)
+    expect((state.puts.at(-1)!.firm as { crew?: string }).crew).toBe('4')
   })
   it('says when a save was refused', async () => {
     const { state, firm } = await loaded()

@@ -236,7 +236,7 @@ describe('reading and planning', () => {
     setArea(job, 'abc')
     await settle(10)
     expect(job.problemAt('zones[0].area')).toContain('is not an area')
-    expect(job.bands[0]!.markSays).toBe('1 entry to mend')
+    expect(job.bands[0]!.markSays).toBe('1 entry to correct')
     expect(job.draft!.zones![0]!.area).toBe('abc')
   })
   it('a job that is not there says so', async () => {

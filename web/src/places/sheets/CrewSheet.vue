@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { USER_NAMES, type UserId } from '@juvena/core/reference/lists'
+import { areaOf } from '@juvena/core/drawing/geometry'
+import type { Ring } from '@juvena/core/entities/drawing'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import { stepAmounts } from '@juvena/core/present/dayWork'
 import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
@@ -59,6 +61,19 @@ const gives = (s: PlannedStep) =>
         .join(', '),
     )
     .join('; ')
+/** Bare patches that are drawn, each with the seed it takes. */
+const patches = computed(() =>
+  (job.draft?.drawing?.shapes ?? [])
+    .filter((x) => x.kind === 'bare')
+    .flatMap((x, i) => {
+      const zone = seeded.value.find((z) => z.id === x.zone) ?? (seeded.value.length === 1 && !x.zone ? seeded.value[0] : undefined)
+      const rate = job.figure(zone?.seed?.bulk.id)?.value
+      const area = areaOf(x.at as Ring[])
+      return zone && typeof rate === 'number' && area > 0
+        ? [{ id: x.id ?? String(i), name: x.name || `patch ${i + 1}`, zone: zone.name, area, kg: (area * rate) / 1000 }]
+        : []
+    }),
+)
 /** Blades or tines are out that day. */
 const machines = computed(() => plan.value.steps.some((s) => s.cautions.includes('tines')))
 const packs = (line: (typeof plan.value.materials)[number]) =>
@@ -187,6 +202,10 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
           </tr>
         </tbody>
       </table>
+      <p v-if="patches.length" class="patches">
+        <b>Patches, raked through to soil and sown by hand:</b>
+        {{ patches.map((x) => `${x.name} (${x.zone}, ${firm.hand(x.area, 'm2')}) ${firm.hand(x.kg, 'kg')}`).join('; ') }}.
+      </p>
       <p class="why">
         Two passes at right angles, one pan each. Weigh the pans out before you start; what is over after the second pass goes on thin places.
         Handfuls to a {{ firm.settings.units === 'us' ? 'square yard' : 'square metre' }}, for corners and patches: rake each patch through to soil
@@ -220,6 +239,10 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
 .gives {
   display: block;
   font-weight: 700;
+}
+.patches {
+  font-size: 0.875rem;
+  padding-top: 0.3rem;
 }
 .whole-day {
   break-inside: avoid;

@@ -6,6 +6,7 @@ import type { DiaryEntry } from '@juvena/core/entities/diary'
 import type { DayJob, DayStep } from '@juvena/core/present/dayWork'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import TextField from '../../parts/TextField.vue'
+import TickBox from '../../parts/TickBox.vue'
 import TickForm from '../../parts/TickForm.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { newId } from '../../stores/newId.ts'
@@ -106,17 +107,7 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
     </ul>
     <ul class="steps">
       <li v-for="s in job.steps" :key="s.id" :class="{ done: ticked(s) }">
-        <button
-          type="button"
-          class="tick"
-          role="checkbox"
-          :aria-checked="ticked(s)"
-          :aria-label="`${firm.say(s.name)} done`"
-          :disabled="ticked(s)"
-          @click="ticking = ticking === s.id ? null : s.id"
-        >
-          {{ ticked(s) ? '✓' : '' }}
-        </button>
+        <TickBox :name="firm.say(s.name)" :done="ticked(s)" :disabled="ticked(s)" @press="ticking = ticking === s.id ? null : s.id" />
         <div class="step">
           <h3>
             {{ firm.say(s.name) }}<span v-if="s.where" class="where">{{ s.where }}</span>
@@ -196,22 +187,6 @@ h2 a:hover {
   gap: 0.7rem;
   border-bottom: 1px solid var(--rule);
   padding: 0.6rem 0;
-}
-.tick {
-  width: 2.6rem;
-  height: 2.6rem;
-  border: 2px solid var(--ink);
-  border-radius: 5px;
-  background: var(--sheet);
-  cursor: pointer;
-  font-weight: 700;
-  font-size: 1.25rem;
-  line-height: 1;
-}
-.done .tick {
-  background: var(--moss);
-  border-color: var(--moss);
-  color: #fff;
 }
 .done h3 {
   color: var(--soft);

@@ -4,6 +4,7 @@ import type { Rung, ZoneSummary } from '@juvena/core/pipeline'
 import { RUNG_GROUPS, type StepKind } from '@juvena/core/reference/operations'
 import { FINDING_NAMES, type FindingKind } from '@juvena/core/findings/finding'
 import { OPERATIONS } from '@juvena/core/reference/operations'
+import { LATER } from '@juvena/core/work/precedence'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import { useFirm } from '../../stores/firm.ts'
@@ -20,24 +21,11 @@ const groups = computed(() =>
 const spare = computed(() => {
   const there = new Set(props.zone.rungs.map((r) => r.operation))
   return RUNG_GROUPS.flatMap((g) => g.kinds)
-    .filter((k) => !there.has(k) && !LATER.includes(k))
+    .filter((k) => !there.has(k) && !COME_ALONG.has(k))
     .map((value) => ({ value, name: firm.say(OPERATIONS[value].name) }))
 })
-const LATER: readonly StepKind[] = [
-  'notice',
-  'mark',
-  'dampen',
-  'water',
-  'uncover',
-  'leaf-again',
-  'first-mow',
-  'mow-weekly',
-  'feed-later',
-  'dress-again',
-  'visit',
-  'work-in',
-  'clear',
-]
+/** Steps that come along with others: nobody adds them by themselves. */
+const COME_ALONG: ReadonlySet<StepKind> = new Set<StepKind>([...LATER, 'notice', 'mark', 'dampen', 'water', 'work-in', 'clear'])
 /** What a person may set for a rung, and what it comes with. */
 const SETTINGS = [
   { key: 'passes', with: 'passes', label: 'Passes', kind: 'ratio' },

@@ -12,6 +12,7 @@ import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
+import TickBox from '../../parts/TickBox.vue'
 import TickForm from '../../parts/TickForm.vue'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
@@ -176,17 +177,13 @@ const untick = (step: PlannedStep) => {
         <h3 class="ruled">Steps</h3>
         <ul class="steps">
           <li v-for="s in steps" :key="s.id" :class="s.state">
-            <button
-              type="button"
-              class="tick"
-              role="checkbox"
-              :aria-checked="s.state === 'done'"
-              :aria-label="`${firm.say(s.name)} done`"
+            <TickBox
+              class="close"
+              :name="firm.say(s.name)"
+              :done="s.state === 'done'"
               :disabled="busy"
-              @click="s.state === 'done' ? untick(s) : tick(s)"
-            >
-              {{ s.state === 'done' ? '✓' : '' }}
-            </button>
+              @press="s.state === 'done' ? untick(s) : tick(s)"
+            />
             <span
               ><b>{{ firm.say(s.name) }}</b> <span class="soft small">{{ s.state === 'done' ? 'done ' : '' }}{{ showDay(s.chosen) }}</span></span
             >
@@ -269,22 +266,6 @@ const untick = (step: PlannedStep) => {
   border-bottom: 1px solid var(--rule);
   padding: 0.25rem 0;
 }
-.tick {
-  flex: none;
-  width: 1.75rem;
-  height: 1.75rem;
-  border: 2px solid var(--ink);
-  border-radius: 4px;
-  background: var(--sheet);
-  cursor: pointer;
-  font-weight: 700;
-  line-height: 1;
-}
-.done .tick {
-  background: var(--moss);
-  border-color: var(--moss);
-  color: #fff;
-}
 .form {
   display: grid;
   grid-template-columns: 1fr 1fr;
@@ -307,10 +288,6 @@ const untick = (step: PlannedStep) => {
 @media (max-width: 760px) {
   .two {
     grid-template-columns: 1fr;
-  }
-  .tick {
-    width: 2.6rem;
-    height: 2.6rem;
   }
 }
 </style>
