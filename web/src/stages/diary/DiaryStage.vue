@@ -258,6 +258,13 @@ const untick = (step: PlannedStep) => {
   gap: 1.75rem;
   margin-top: 0.6rem;
 }
+.steps li > span {
+  flex: 1 1 0;
+  min-width: 0;
+}
+.steps li > form {
+  flex: 1 0 100%;
+}
 .steps li {
   display: flex;
   flex-wrap: wrap;
