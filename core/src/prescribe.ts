@@ -1,4 +1,5 @@
 import { addDays, dayOf, laterDay, type Day } from './calendar/day.ts'
+import { namesProduct } from './entities/diary.ts'
 import type { Firm } from './entities/firm.ts'
 import type { Job } from './entities/job.ts'
 import { approachZone, type ZoneApproach } from './approach/approach.ts'
@@ -391,7 +392,7 @@ const keptInMind = (r: ZoneReadings): Notice[] =>
 /** Children and pets on ground that is sprayed. */
 const reEntry = ({ users }: Job, { r, operations }: ZoneWork): Notice[] => {
   const who = users.filter((u) => u !== 'public').map((u) => USER_NAMES[u])
-  if (who.length === 0 || !operations.some((o) => OPERATIONS[o.operation].cautions.includes('pesticide'))) return []
+  if (who.length === 0 || !operations.some((o) => namesProduct(o.operation))) return []
   return [
     {
       id: figureId(zoneScope(r.id), 're-entry'),

@@ -75,6 +75,14 @@ const PUTS_DOWN: Partial<Record<StepKind, readonly string[]>> = {
   turf: ['turf'],
 }
 
+/** Seed that leaves stock with a sowing: what the plan weighs out, by lot and zone (kg). */
+export const stepLots = (step: PlannedStep, plan: Pick<JobPlan, 'seedUse'>): { lot: string; zone: string; kg: number }[] =>
+  step.kind !== 'sow'
+    ? []
+    : plan.seedUse
+        .filter((u) => u.stock !== '' && u.kg > 0 && step.zones.includes(u.zone))
+        .map((u) => ({ lot: u.stock, zone: zoneOf(u.zone), kg: u.kg }))
+
 /** A job's work told day by day: each step with its amounts by zone, and what has to be known there. */
 export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
   const zones = new Map(plan.zones.map((z) => [z.id, z.name]))
@@ -104,7 +112,7 @@ export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
       amounts: stepAmounts(s, plan, job),
       cautions: s.cautions,
       against: plan.notices.filter((n) => n.id.startsWith(figureId(stepScope(s.id), ''))).map(({ title, says }) => ({ title, says })),
-      lots: s.kind === 'sow' ? plan.seedUse.filter((u) => u.stock !== '' && u.kg > 0 && s.zones.includes(u.zone)).map((u) => ({ lot: u.stock, zone: zoneOf(u.zone), kg: u.kg })) : [], // prettier-ignore
+      lots: stepLots(s, plan),
     })),
   }
 }

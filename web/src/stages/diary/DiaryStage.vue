@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { parseDay, showDay } from '@juvena/core/calendar/day'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
 import { activeEntries, namesProduct, STRUCK_OUT, type DiaryEntry } from '@juvena/core/entities/diary'
+import { stepLots } from '@juvena/core/present/dayWork'
 import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
 import { readStepKey } from '@juvena/core/schedule/stepRecords'
 import ChoiceField from '../../parts/ChoiceField.vue'
@@ -111,13 +112,7 @@ const amountOf = (step: PlannedStep) => {
       .slice(0, 80) ?? ''
   )
 }
-/** Seed that goes off the shelf with a sowing: what the plan weighs out, by lot and zone. */
-const lotsOf = (step: PlannedStep): DiaryEntry['lots'] =>
-  step.kind !== 'sow'
-    ? []
-    : (job.plan?.seedUse ?? [])
-        .filter((u) => u.stock !== '' && u.kg > 0 && step.zones.includes(u.zone))
-        .map((u) => ({ lot: u.stock, zone: zoneOf(u.zone), kg: u.kg }))
+const lotsOf = (step: PlannedStep) => (job.plan ? stepLots(step, job.plan) : [])
 /** A step whose tick asks for its product, as the law keeps a record of it. */
 const asking = ref<string | null>(null)
 const recorded = async (entry: DiaryEntry) => {
