@@ -10,13 +10,14 @@ interface Put {
   firm: Record<string, unknown>
 }
 function server(start: Record<string, unknown> = {}) {
-  const state = { revision: 1, draft: start, puts: [] as Put[], status: 200, slow: 0 }
+  const state = { revision: 1, draft: start, puts: [] as Put[], status: 200, slow: 0, gone: false }
   vi.stubGlobal('fetch', async (url: string, init?: { method?: string; body?: string }) => {
     if (url.endsWith('/today')) return new Response(JSON.stringify({ today: '2027-02-22', demo: true }))
     if (init?.method === 'PUT') {
       const put = JSON.parse(init.body!) as Put
       if (state.slow > 0) await new Promise((done) => setTimeout(done, state.slow))
       state.puts.push(put)
+      if (state.gone) throw new TypeError('down')
       if (put.revision !== state.revision) return new Response(JSON.stringify({ detail: 'An older revision.' }), { status: 409 })
       if (state.status !== 200)
         return new Response(JSON.stringify({ detail: 'These settings were changed in another window.' }), { status: state.status })
@@ -98,6 +99,48 @@ describe('the firm on the page', () => {
     firm.change({ name: 'Mine' })
     await vi.advanceTimersByTimeAsync(500)
     expect([firm.saving, firm.failure]).toEqual(['failed', 'These settings were changed in another window.'])
+  })
+  it('leaving the page before a save, or with the server down, loses nothing that was typed, wrong entries included', async () => {
+    const { state, firm } = await loaded({ name: 'Before' })
+    firm.change({ name: 'After', crew: 'a few' })
+    setActivePinia(createPinia())
+    const next = useFirm()
+    state.gone = true
+    await next.load()
+    expect([next.draft.name, next.draft.crew, next.problems[0]?.path]).toEqual(['After', 'a few', 'crew'])
+    await vi.advanceTimersByTimeAsync(1000)
+    expect([next.saving, state.draft.name]).toEqual(['failed', 'Before'])
+    state.gone = false
+    await vi.advanceTimersByTimeAsync(16_000)
+    expect([next.saving, state.draft.name, state.draft.crew]).toEqual(['saved', 'After', undefined])
+  })
+  it('two windows: each keeps the field it typed; where both typed one, the first saved stands and the other is told', async () => {
+    const { state, firm } = await loaded({ name: 'Before' })
+    Object.assign(state, { revision: 2, draft: { name: 'Before', phone: '2' } })
+    firm.change({ crew: '3' })
+    await vi.advanceTimersByTimeAsync(500)
+    expect([firm.saving, state.draft]).toEqual(['saved', { name: 'Before', phone: '2', crew: '3' }])
+    Object.assign(state, { revision: 9, draft: { ...state.draft, name: 'Theirs' } })
+    firm.change({ name: 'Mine', address: 'here' })
+    await vi.advanceTimersByTimeAsync(500)
+    expect([firm.draft.name, state.draft.name, state.draft.address]).toEqual(['Theirs', 'Theirs', 'here'])
+    expect([firm.saving, firm.failure]).toEqual(['failed', expect.stringContaining('another window') as string])
+  })
+  it('a save whose answer was lost is no quarrel with oneself', async () => {
+    const { state, firm } = await loaded({ name: 'Before' })
+    firm.change({ name: 'Once' })
+    await vi.advanceTimersByTimeAsync(500)
+    state.slow = 5000
+    firm.change({ name: 'Twice' })
+    await vi.advanceTimersByTimeAsync(500)
+    firm.change({ name: 'Thrice' })
+    setActivePinia(createPinia())
+    await vi.advanceTimersByTimeAsync(100)
+    Object.assign(state, { slow: 0, revision: state.revision + 1, draft: { name: 'Twice' } })
+    const next = useFirm()
+    await next.load()
+    await vi.advanceTimersByTimeAsync(500)
+    expect([next.draft.name, state.draft.name, next.saving]).toEqual(['Thrice', 'Thrice', 'saved'])
   })
   it('tries again while the server does not answer', async () => {
     const firm = useFirm()

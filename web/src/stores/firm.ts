@@ -10,7 +10,16 @@ import type { GrassId } from '@juvena/core/reference/grasses'
 import { render } from '@juvena/core/present/render'
 import type { Shares } from '@juvena/core/seed/mix'
 import type { Message } from '@juvena/core/trace/message'
-import { api, ApiError } from './api.ts'
+import { api, ApiError, Unreachable } from './api.ts'
+import { findTyped, forgetTyped, keepTyped, layTyped, type TypedSetting } from './typedSettings.ts'
+
+interface StoredFirm {
+  revision: number
+  draft: FirmDraft
+}
+/** After the last change, before it is sent; and between tries while the server does not answer, ms. */
+const SAVE_AFTER = 400
+const TRY_AGAIN = 15_000
 
 /** The firm's settings, and how this page shows things: units, words, theme. */
 export const useFirm = defineStore('firm', () => {
@@ -73,17 +82,13 @@ export const useFirm = defineStore('firm', () => {
 
   async function load() {
     try {
-      const [stored, now] = await Promise.all([
-        api<{ revision: number; draft: FirmDraft }>('GET', '/firm'),
-        api<{ today: string; demo: boolean }>('GET', '/today'),
-      ])
-      draft.value = stored.draft
-      kept.value = stored.draft
-      revision.value = stored.revision
+      const [stored, now] = await Promise.all([api<StoredFirm>('GET', '/firm'), api<{ today: string; demo: boolean }>('GET', '/today')])
+      failure.value = ''
+      layOver(stored)
       today.value = now.today
       demo.value = now.demo
-      failure.value = ''
       ready.value = true
+      if (typed.size > 0) void save()
     } catch (error) {
       failure.value = (error as Error).message
       setTimeout(() => void load(), 3000)
@@ -92,46 +97,88 @@ export const useFirm = defineStore('firm', () => {
 
   /** The settings as they were saved last. */
   const kept = shallowRef<FirmDraft>({})
-  /** A draft in which what cannot be read stands as it was saved last: one wrong field holds up no other. */
-  function sound(typed: FirmDraft): FirmDraft {
-    const fields = { ...typed } as Record<string, unknown>
-    for (const path of problems.value.map((p) => p.path.split(/[.[]/)[0]!)) {
-      const before = (kept.value as Record<string, unknown>)[path]
-      if (before === undefined) delete fields[path]
-      else fields[path] = before
+  /** What was typed and not yet saved, by field; it is in this browser too, so that leaving the page loses nothing. */
+  let typed = findTyped()
+  function note(field: string, setting: TypedSetting) {
+    typed.set(field, setting)
+    keepTyped(field, setting)
+  }
+  function letGo(field: string) {
+    typed.delete(field)
+    forgetTyped(field)
+  }
+  /** Takes what the server holds, with what is typed here over it. */
+  function layOver(stored: StoredFirm) {
+    const laid = layTyped(stored.draft, typed)
+    for (const field of typed.keys()) if (!laid.wanted.has(field)) forgetTyped(field)
+    if (laid.lost.length > 0)
+      failure.value = `Changed in another window meanwhile, and left as it stands there: ${laid.lost.join(', ')}. Type it again if yours is right.`
+    typed = laid.wanted
+    draft.value = laid.draft
+    kept.value = stored.draft
+    revision.value = stored.revision
+  }
+  const wrongFields = () => problems.value.map((p) => p.path.split(/[.[]/)[0]!)
+  /** The draft, in which what cannot be read stands as it was saved last: one wrong field holds up no other. */
+  function sound(): FirmDraft {
+    const fields = { ...draft.value } as Record<string, unknown>
+    for (const field of wrongFields()) {
+      const before = (kept.value as Record<string, unknown>)[field]
+      if (before === undefined) delete fields[field]
+      else fields[field] = before
     }
     return fields
   }
   let timer: ReturnType<typeof setTimeout> | undefined
-  /** A change was made that no save has taken yet. */
-  let waiting = false
   function change(patch: Partial<FirmDraft>) {
+    for (const [field, value] of Object.entries(patch))
+      note(field, { value, expected: typed.get(field)?.expected ?? [(kept.value as Record<string, unknown>)[field]] })
     draft.value = { ...draft.value, ...patch }
     if (patch.units) ownUnits.value = null
-    clearTimeout(timer)
     saving.value = 'saving'
-    waiting = true
-    timer = setTimeout(() => void save(), 400)
+    saveIn(SAVE_AFTER)
+  }
+  function saveIn(wait: number) {
+    clearTimeout(timer)
+    timer = setTimeout(() => void save(), wait)
   }
   let running: Promise<void> | null = null
   /** One save at a time, each on the revision the one before it made. */
   async function save(): Promise<void> {
     await running
-    running = saveOnce().finally(() => (running = null))
+    running = saveTyped().finally(() => (running = null))
     await running
   }
-  async function saveOnce() {
-    waiting = false
+  async function saveTyped(again = false): Promise<void> {
+    const wrong = new Set(wrongFields())
+    const going = new Map([...typed].filter(([field]) => !wrong.has(field)))
+    for (const [field, t] of going) note(field, { value: t.value, expected: [...t.expected, t.value] })
+    const sent = sound()
     try {
-      const sent = sound(draft.value)
       const stored = await api<{ revision: number }>('PUT', '/firm', { revision: revision.value, firm: sent })
       kept.value = sent
       revision.value = stored.revision
-      saving.value = waiting ? 'saving' : 'saved'
+      for (const [field, { value }] of going) if (typed.get(field)?.value === value) letGo(field)
+      saving.value = [...typed.keys()].some((field) => !wrong.has(field)) ? 'saving' : 'saved'
       failure.value = ''
     } catch (error) {
+      if (error instanceof ApiError && error.status === 409 && !again) return saveOver()
       saving.value = 'failed'
-      failure.value = error instanceof ApiError ? error.message : (error as Error).message
+      failure.value = (error as Error).message
+      if (error instanceof Unreachable || (error instanceof ApiError && error.status >= 500)) saveIn(TRY_AGAIN)
+    }
+  }
+  /** Another window saved first: what was typed here goes on top of that, but for fields which that window changed too. */
+  async function saveOver() {
+    try {
+      layOver(await api<StoredFirm>('GET', '/firm'))
+      const told = failure.value
+      if (typed.size > 0) await saveTyped(true)
+      if (told) [saving.value, failure.value] = ['failed', told]
+      else if (typed.size === 0) saving.value = 'saved'
+    } catch {
+      saving.value = 'failed'
+      saveIn(TRY_AGAIN)
     }
   }
 
