@@ -1,81 +1,97 @@
-import { spawn } from 'node:child_process'
 import { readdirSync, readFileSync } from 'node:fs'
 import { cpus } from 'node:os'
-import { join } from 'node:path'
-import ts from 'typescript'
+import { join, resolve } from 'node:path'
+import { fork } from 'node:child_process'
+import { fileURLToPath } from 'node:url'
 import { dependencies, root } from './ready.mjs'
+import { withFaults } from './faults.mjs'
 
 /**
  * Puts small faults into the core, one at a time, and counts how many the core's tests find.
  *
  *   npm run mutate                 a sample of 200 faults over the rooms below
  *   npm run mutate -- --all        every one of them
- *   npm run mutate -- seed 80      80 faults in one room
+ *   npm run mutate -- seed 80      80 faults in one room (or in one file: seed/rates)
+ *   npm run mutate -- --seed 8     another sample
  */
-const ROOMS = ['approach', 'climate', 'establish', 'findings', 'materials', 'schedule', 'seed', 'stock', 'trace', 'walkover', 'work', 'rules']
-const args = process.argv.slice(2)
-const room = args.find((a) => ROOMS.includes(a))
-const wanted = args.includes('--all') ? Infinity : Number(args.find((a) => /^\d+$/.test(a)) ?? 200)
-const verbose = args.includes('--verbose')
+const ROOMS = ['approach', 'climate', 'establish', 'findings', 'materials', 'schedule', 'seed', 'stock', 'trace', 'walkover', 'work']
+/** A fault that hangs the tests is found. */
+const LONGEST = 240_000
 
-const SWAPS = {
-  '+': '-',
-  '-': '+',
-  '*': '/',
-  '/': '*',
-  '<': '<=',
-  '<=': '<',
-  '>': '>=',
-  '>=': '>',
-  '===': '!==',
-  '!==': '===',
-  '&&': '||',
-  '||': '&&',
+const args = process.argv.slice(2)
+const option = (name, usual) => (args.includes(name) ? Number(args.splice(args.indexOf(name), 2)[1]) : usual)
+const drawn = option('--seed', 7)
+const all = args.includes('--all')
+const room = args.find((a) => ROOMS.includes(a.split('/')[0]))
+const wanted = all ? Infinity : Number(args.find((a) => /^\d+$/.test(a)) ?? 200)
+
+/** Every source with its faults in it, numbered through. */
+export function faultySources() {
+  const sources = new Map()
+  let count = 0
+  const files = readdirSync(join(root, 'core/src'), { recursive: true }).map(String).sort()
+  for (const f of files.filter((f) => f.endsWith('.ts') && ROOMS.some((r) => f.startsWith(`${r}/`)))) {
+    const made = withFaults(`core/src/${f}`, readFileSync(join(root, 'core/src', f), 'utf8'), count)
+    sources.set(resolve(root, 'core/src', f), made)
+    count += made.faults.length
+  }
+  return sources
 }
 
-/** Every small fault that can be put into a source: where, and what stands there instead. Texts, types and imports are left alone. */
-function faultsIn(file, source) {
-  const tree = ts.createSourceFile(file, source, ts.ScriptTarget.ES2023, true)
-  const found = []
-  const put = (node, text, what) =>
-    found.push({
-      file,
-      from: node.getStart(tree),
-      to: node.getEnd(),
-      text,
-      what,
-      line: tree.getLineAndCharacterOfPosition(node.getStart(tree)).line + 1,
+/** One process of two: keeps what it has read and compiled, and runs the tests anew for each fault it is sent. */
+async function runner() {
+  const { createVitest } = await import('vitest/node')
+  const sources = faultySources()
+  const vitest = await createVitest(
+    'test',
+    { config: join(root, 'scripts/mutate.config.ts'), watch: false, bail: 1, reporters: [{}], maxWorkers: 1 },
+    { plugins: [{ name: 'faults', enforce: 'pre', transform: (code, id) => sources.get(id.split('?')[0])?.text }] },
+  )
+  const specs = await vitest.globTestSpecifications()
+  process.on('message', async (fault) => {
+    process.env.JUVENA_FAULT = String(fault)
+    vitest.state.filesMap.clear()
+    const { testModules, unhandledErrors } = await vitest.runTestSpecifications(specs, true)
+    process.send({ lived: unhandledErrors.length === 0 && testModules.length > 0 && testModules.every((m) => m.ok()) })
+  })
+  process.send({ ready: true })
+}
+
+/** A runner that answers whether a fault lived; one that takes too long is stopped and another takes its place. */
+function tester() {
+  let child = null
+  const start = () =>
+    new Promise((done) => {
+      child = fork(fileURLToPath(import.meta.url), ['--runner'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
+      child.once('message', done)
     })
-  const visit = (node) => {
-    if (ts.isImportDeclaration(node) || ts.isTypeNode(node) || ts.isInterfaceDeclaration(node) || ts.isTypeAliasDeclaration(node)) return
-    if (ts.isNumericLiteral(node) && !ts.isPropertyAssignment(node.parent)) {
-      const value = Number(node.text.replaceAll('_', ''))
-      // Which stage a notice stands in, and hairs that keep rounding errors from tipping, are no arithmetic.
-      if (Math.abs(value) > 1e-5 || value === 0) put(node, value === 0 ? '1' : String(value * 1.1 + 1), 'number')
-    }
-    if (ts.isBinaryExpression(node)) {
-      const sign = node.operatorToken.getText(tree)
-      const typed = (n) => ts.isStringLiteralLike(n) || ts.isTemplateExpression(n)
-      if (SWAPS[sign] && !(sign === '+' && (typed(node.left) || typed(node.right)))) put(node.operatorToken, SWAPS[sign], sign)
-    }
-    if (ts.isConditionalExpression(node)) put(node.condition, `!(${node.condition.getText(tree)})`, 'condition')
-    if (ts.isPropertyAccessExpression(node) && node.expression.getText(tree) === 'Math' && /^(min|max|ceil|floor)$/.test(node.name.text))
-      put(node.name, { min: 'max', max: 'min', ceil: 'floor', floor: 'ceil' }[node.name.text], `Math.${node.name.text}`)
-    if (ts.isIfStatement(node)) put(node.expression, `!(${node.expression.getText(tree)})`, 'if')
-    ts.forEachChild(node, visit)
+  return {
+    async lives(fault) {
+      if (!child) await start()
+      const mine = child
+      return new Promise((done) => {
+        const end = (lived, keep) => {
+          clearTimeout(late)
+          mine.removeAllListeners()
+          if (!keep) {
+            mine.kill('SIGKILL')
+            child = null
+          }
+          done(lived)
+        }
+        const late = setTimeout(() => end(false, false), LONGEST)
+        mine.once('message', ({ lived }) => end(lived, true))
+        mine.once('exit', () => end(false, false))
+        mine.send(fault)
+      })
+    },
+    stop: () => child?.kill('SIGKILL'),
   }
-  visit(tree)
-  return found
 }
 
 /** The same numbers for the same seed, so that a sample can be drawn again. */
-function seeded(seed) {
-  return () => (seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0) / 2 ** 32
-}
-
-function sample(list, count) {
-  if (count >= list.length) return list
-  const chance = seeded(7)
+function sample(list, count, seed) {
+  const chance = () => (seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0) / 2 ** 32
   return list
     .map((fault) => ({ fault, at: chance() }))
     .sort((a, b) => a.at - b.at)
@@ -83,47 +99,39 @@ function sample(list, count) {
     .map((x) => x.fault)
 }
 
-/** Runs the core's tests with one fault in place; true when they found it. */
-const survives = (fault) =>
-  new Promise((done) => {
-    const run = spawn('npx', ['vitest', 'run', '--config', 'scripts/mutate.config.ts', '--bail=1', '--reporter=dot'], {
-      cwd: root,
-      env: { ...process.env, FAULT: fault ? JSON.stringify(fault) : '' },
-      stdio: 'ignore',
-    })
-    const late = setTimeout(() => run.kill('SIGKILL'), 300_000)
-    run.on('exit', (code) => (clearTimeout(late), done(code === 0)))
-  })
-
-dependencies()
-const inRoom = (name) => name === 'rules' || name === room || !room
-const files = readdirSync(join(root, 'core/src'), { recursive: true })
-  .map(String)
-  .filter((f) => f.endsWith('.ts') && ROOMS.some((r) => f.startsWith(`${r}/`) && inRoom(r)) && (room !== 'rules' || f.endsWith('Rules.ts')))
-const every = files.flatMap((f) => faultsIn(`core/src/${f}`, readFileSync(join(root, 'core/src', f), 'utf8')))
-const chosen = sample(every, wanted)
-if (!(await survives(null))) {
-  console.error('The tests fail without any fault: put that right first.')
-  process.exit(1)
+async function main() {
+  dependencies()
+  const sources = faultySources()
+  const every = [...sources.values()].flatMap((s) => s.faults).filter((f) => !room || f.file.startsWith(`core/src/${room}`))
+  const chosen = sample(every, wanted, drawn)
+  const testers = Array.from({ length: Math.max(1, cpus().length) }, tester)
+  if (!(await testers[0].lives(-1))) {
+    console.error('The tests fail without any fault: put that right first.')
+    process.exit(1)
+  }
+  console.log(`${chosen.length} of ${every.length} faults in ${new Set(every.map((f) => f.file)).size} files`)
+  const score = {}
+  let next = 0
+  await Promise.all(
+    testers.map(async (t) => {
+      while (next < chosen.length) {
+        const fault = chosen[next++]
+        const lived = await t.lives(fault.id)
+        const name = fault.file.split('/')[2]
+        score[name] ??= { found: 0, all: 0 }
+        score[name].all++
+        if (lived) console.log(`  lived: ${fault.file}:${fault.line} ${fault.what}`)
+        else score[name].found++
+      }
+      t.stop()
+    }),
+  )
+  const told = (name, { found, all }) => console.log(`${name.padEnd(12)} ${found} of ${all}  ${Math.round((100 * found) / all)} %`)
+  for (const [name, s] of Object.entries(score).sort()) told(name, s)
+  told(
+    'all',
+    Object.values(score).reduce((a, s) => ({ found: a.found + s.found, all: a.all + s.all }), { found: 0, all: 0 }),
+  )
 }
-console.log(`${chosen.length} of ${every.length} faults in ${files.length} files`)
-const score = {}
-let next = 0
-await Promise.all(
-  Array.from({ length: Math.max(1, cpus().length) }, async () => {
-    while (next < chosen.length) {
-      const fault = chosen[next++]
-      const lived = await survives(fault)
-      const name = fault.file.split('/')[2]
-      score[name] ??= { found: 0, all: 0 }
-      score[name].all++
-      if (lived) console.log(`  lived: ${fault.file}:${fault.line} ${fault.what} -> ${fault.text.slice(0, 60)}`)
-      else score[name].found++
-      if (verbose) console.log(`${next}/${chosen.length}`)
-    }
-  }),
-)
-for (const [name, { found, all }] of Object.entries(score).sort())
-  console.log(`${name.padEnd(12)} ${found} of ${all}  ${Math.round((100 * found) / all)} %`)
-const [found, all] = Object.values(score).reduce(([f, a], s) => [f + s.found, a + s.all], [0, 0])
-console.log(`all          ${found} of ${all}  ${Math.round((100 * found) / all)} %`)
+
+await (process.argv.includes('--runner') ? runner() : main())
