@@ -5,9 +5,9 @@ import { declared } from './makeJob.ts'
 import { climateAt } from './makePlace.ts'
 
 const v = declared(oddsValues)
-const RYE: SownGrass = { season: 'cool', thermal: { theta: 95, base: 2 }, least: 7, lead: 42 }
-const BLUE: SownGrass = { season: 'cool', thermal: { theta: 210, base: 5 }, least: 10, lead: 56 }
-const COUCH: SownGrass = { season: 'warm', thermal: { theta: 170, base: 12 }, least: 18, lead: 90 }
+const RYE: SownGrass = { season: 'cool', thermal: { theta: 95, base: 2 }, least: 7, lead: 42, toUse: 36 }
+const BLUE: SownGrass = { season: 'cool', thermal: { theta: 210, base: 5 }, least: 10, lead: 56, toUse: 67 }
+const COUCH: SownGrass = { season: 'warm', thermal: { theta: 170, base: 12 }, least: 18, lead: 90, toUse: 60 }
 const LAWN = { watered: true, lawn: true, standsBy: 'weeks' as const }
 const { place, sums } = climateAt({ latitude: 41.5, frost: '20 Oct' }, '2027-01-01')
 const on = (monthDay: string, grasses: SownGrass[] = [RYE], brief = LAWN) => mixOdds(place, sums, grasses, ofMonthDay(monthDay), brief, v)
@@ -94,6 +94,22 @@ describe('odds of a sowing', () => {
     expect(lawn.fails.weeds).toBe(Math.round((v.weeds / 100) * (lawn.succeed + lawn.fails.weeds)))
     expect(on('05-01', [RYE], { ...LAWN, lawn: false }).fails.weeds).toBe(0)
     expect(on('09-01').fails.weeds).toBe(0)
+  })
+  it('of the years that succeed, those count in time whose first half is up early enough for the customer’s date', () => {
+    const d = ofMonthDay('09-01')
+    const within = (days: number) => mixOdds(place, sums, [BLUE], d, { ...LAWN, within: days }, v)
+    const up = (year: number) => {
+      let [sum, day] = [0, year * YEAR_DAYS + d]
+      for (; sum < BLUE.thermal.theta; day++) sum += Math.max(0, place.soilYears[day]! - BLUE.thermal.base)
+      return day - (year * YEAR_DAYS + d)
+    }
+    const middle = Array.from({ length: 99 }, (_, y) => up(y + 1)).sort((a, b) => a - b)[49]! + BLUE.toUse
+    const half = within(middle)
+    expect(half.inTime).toBeGreaterThan(0.25 * half.succeed)
+    expect(half.inTime).toBeLessThan(half.succeed)
+    expect([within(middle - 30).inTime, within(middle + 60).inTime, on('09-01', [BLUE]).inTime]).toEqual([0, half.succeed, half.succeed])
+    // Of a mix, the grass that is ready last.
+    expect(mixOdds(place, sums, [RYE, BLUE], d, { ...LAWN, within: middle }, v).inTime).toBe(half.inTime)
   })
   it('where it never freezes nothing fails by frost', () => {
     const warm = climateAt({ latitude: 25, sea: '2 km' }, '2027-01-01')

@@ -33,6 +33,19 @@ export const oddsRules = {
     by: 'climate/sowingOdds: mixOdds',
     check: 'sowingOdds.test.ts',
   }),
+  inTime: procedure({
+    id: 'odds.in-time',
+    key: 'in-time',
+    stage: 6,
+    label: 'Years in a hundred that it is right by the customer’s date',
+    unit: '%',
+    standing: 'model',
+    says: 'Of the years in which it succeeds, those in which the grass can be used by the customer’s date: once half of it is up it takes as long as in a usual year, and how long that first half takes is the year’s own weather.',
+    inputs: { sown: 'date', date: 'date', odds: '%' },
+    steps: 'each year: the day half is up, and the weeks from then to light use; the slowest wanted grass counts',
+    by: 'climate/sowingOdds: mixOdds',
+    check: 'sowingOdds.test.ts',
+  }),
 }
 
 const byCause = <T>(of: (cause: Cause) => T) => Object.fromEntries(CAUSES.map((cause) => [cause, of(cause)])) as Record<Cause, T>
@@ -52,6 +65,8 @@ export interface SownGrass {
   least: number
   /** Days wanted between sowing and killing frost. */
   lead: number
+  /** Days from half of it up to light use. */
+  toUse: number
 }
 export interface OddsBrief {
   watered: boolean
@@ -59,6 +74,8 @@ export interface OddsBrief {
   lawn: boolean
   /** Which of two rules says whether it stands before frost: days from sowing, or warmth after it is up. */
   standsBy: 'weeks' | 'degree-days'
+  /** Days from sowing to the date the customer wants it right by. */
+  within?: number | null
 }
 
 /** A place's simulated years as running sums, so that any span of days is one subtraction. Made once for a place. */
@@ -159,15 +176,24 @@ function outcome({ place, sums, grass, brief, v, warmth }: Trial, sown: number):
 export interface DayOdds {
   years: number
   succeed: number
+  /** Those of them that are right by the customer's date; all where none is named. */
+  inTime: number
   fails: Record<Cause, number>
 }
 
 function oddsOn(trial: Trial, day: number): DayOdds {
-  const odds: DayOdds = { years: SIMULATED_YEARS, succeed: 0, fails: byCause(() => 0) }
+  const odds: DayOdds = { years: SIMULATED_YEARS, succeed: 0, inTime: 0, fails: byCause(() => 0) }
+  const { grass, brief, v, warmth } = trial
   for (let year = 0; year < SIMULATED_YEARS; year++) {
-    const cause = outcome(trial, year * YEAR_DAYS + day)
-    if (cause === null) odds.succeed++
-    else odds.fails[cause]++
+    const sown = year * YEAR_DAYS + day
+    const cause = outcome(trial, sown)
+    if (cause !== null) {
+      odds.fails[cause]++
+      continue
+    }
+    odds.succeed++
+    const within = brief.within ?? null
+    if (within === null || upOn(warmth, sown, grass.thermal.theta, v.longest) - sown + grass.toUse <= within) odds.inTime++
   }
   return odds
 }
@@ -175,7 +201,8 @@ function oddsOn(trial: Trial, day: number): DayOdds {
 /** Odds of sowing a mix on one day of the usual year: those of the grass that succeeds least. */
 export function mixOdds(place: PlaceYear, sums: PlaceSums, grasses: readonly SownGrass[], day: number, brief: OddsBrief, v: OddsValues): DayOdds {
   const each = grasses.map((grass) => oddsOn(trialOf(place, sums, grass, brief, v), day))
-  return each.reduce((least, o) => (o.succeed < least.succeed ? o : least))
+  const least = each.reduce((a, b) => (b.succeed < a.succeed ? b : a))
+  return { ...least, inTime: Math.min(...each.map((o) => o.inTime)) }
 }
 
 /**

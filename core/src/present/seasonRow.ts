@@ -3,7 +3,7 @@ import type { Job } from '../entities/job.ts'
 import type { JobPlan } from '../pipeline.ts'
 import { APPROACH_NAMES } from '../reference/lists.ts'
 import type { Message } from '../trace/message.ts'
-import type { WindowSpan } from '../schedule/orderOfWork.ts'
+import type { GrassWindow, WindowSpan } from '../schedule/orderOfWork.ts'
 import { num } from '../trace/figure.ts'
 
 /** A job as the season sees it: its window, its steps, where it stands. */
@@ -19,6 +19,8 @@ export interface SeasonRow {
   trouble: { level: 'hold' | 'warn'; title: Message } | null
   approach: string
   window: WindowSpan[]
+  /** The same by grass, where the mix has several. */
+  byGrass: GrassWindow[]
   cutOff: Day | null
   sowDay: Day | null
   /** Whether anything is sown, set or laid: it wants watering. */
@@ -31,12 +33,15 @@ export interface SeasonRow {
 
 /** Days of soil that a row carries. */
 const SOIL_SHOWN = 30
+/** Days ahead of its window. */
+const WINDOW_SHOWN = 60
 
 /** The season's row for a job: pure, from its plan. */
 export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
   const pack = plan.packages.find((p) => !p.fits) ?? plan.packages.find((p) => p.steps.some((x) => x.kind === 'sow')) ?? plan.packages[0]
   const next = plan.follow.next
   const sown = plan.steps.some((s) => s.kind === 'sow' && s.state === 'done')
+  const soon = (spans: readonly WindowSpan[]) => spans.filter((s) => s.from <= addDays(plan.today, WINDOW_SHOWN))
   const notice = plan.notices.find((n) => n.level === 'hold') ?? plan.notices.find((n) => n.level === 'warn')
   const state = !pack
     ? 'no-zones'
@@ -60,7 +65,8 @@ export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
     options: plan.packages.flatMap((s) => s.options.map((o) => o.title)),
     trouble: notice && notice.level !== 'note' ? { level: notice.level, title: notice.title } : null,
     approach: [...new Set(plan.zones.filter((z) => z.area).map((z) => APPROACH_NAMES[z.approach.chosen].split(':')[0]!))].join(', '),
-    window: (pack?.window ?? []).filter((s) => s.from <= addDays(plan.today, 60)),
+    window: soon(pack?.window ?? []),
+    byGrass: (pack?.byGrass ?? []).map((g) => ({ ...g, window: soon(g.window) })),
     cutOff: pack ? (pack.cutOff.value as Day) : null,
     sowDay: pack?.sowDay ?? null,
     sows: plan.packages.some((p) => p.plants),
@@ -92,6 +98,7 @@ export const failedRow = (id: string, name: string): SeasonRow => ({
   trouble: { level: 'hold', title: 'This job could not be planned. Open it; what is typed in it is kept.' },
   approach: '',
   window: [],
+  byGrass: [],
   cutOff: null,
   sowDay: null,
   sows: false,

@@ -10,7 +10,8 @@ import { schoolName, type Schools } from '../reference/schools.ts'
 import { careRules, careWindow, type Care } from '../climate/careWindow.ts'
 import type { DayState, Reason } from '../climate/dayReasons.ts'
 import { placeValues } from '../climate/placeYear.ts'
-import { leadValues, windowRules } from '../climate/sowingLines.ts'
+import type { GrassId } from '../reference/grasses.ts'
+import { leadValues, WANTED_FROM, windowRules } from '../climate/sowingLines.ts'
 import { lastDayOf, seasonAround, sowingWindow, type SowingWindow, type Sown } from '../climate/sowingWindow.ts'
 import { yearDay } from '../climate/yearDay.ts'
 import type { Prescription } from '../prescribe.ts'
@@ -101,6 +102,8 @@ export interface PackagePlan {
   /** Days the cut-off lies before the frost. */
   lead: number
   window: WindowSpan[]
+  /** The same for each grass of a mix that is wanted for itself; none where it is one. */
+  byGrass: GrassWindow[]
   /** The next honest sowings, one of them taken; none where nothing is sown. */
   choices: SowingChoice[]
   sowDay: Day
@@ -114,6 +117,13 @@ export interface PackagePlan {
   verdict: Message
   options: Option[]
   steps: PlannedStep[]
+}
+
+/** When one grass of a mix could be sown, and until when. */
+export interface GrassWindow {
+  grass: GrassId
+  window: WindowSpan[]
+  cutOff: Day
 }
 
 export interface OrderOfWork {
@@ -239,6 +249,7 @@ function orderPackage(
     fits || !sown
       ? { verdict: '', options: [] }
       : whatInstead({ pack, schedule, window, climate, zones: p.zones, waits, calendar, schools, watered: sown.watered, steps: stepBrief(brief) })
+  const waitsUntil = fixed[steps.anchor]?.notBefore ?? null
   const plan: PackagePlan = {
     id: pack.id,
     kind: pack.kind,
@@ -247,7 +258,8 @@ function orderPackage(
     fits: fits || !sown,
     cutOff,
     lead: window.leadDays,
-    window: spansOf(window, DRAWN_DAYS, fixed[steps.anchor]?.notBefore ?? null),
+    window: spansOf(window, DRAWN_DAYS, waitsUntil),
+    byGrass: sown ? grassWindows(brief, sown, by, waitsUntil) : [],
     choices: chosen.choices,
     sowDay: schedule.sowDay,
     plants: plantsIn(pack),
@@ -281,6 +293,17 @@ function sownOf({ prescription: p, job }: OrderBrief, pack: WorkPackage): Sown {
     purpose: pack.kind === 'hold' ? 'cover' : all('winter-green') ? 'winter-green' : 'lawn',
     watered: isWatered(job),
   }
+}
+
+/** The windows of the grasses of a mix, each sown alone. They are worked once for all packages and jobs of a place. */
+function grassWindows({ prescription: { climate }, schools, trace }: OrderBrief, sown: Sown, by: unknown, waitsUntil: Day | null): GrassWindow[] {
+  const wanted = [...new Set(sown.parts.filter((p) => p.share >= WANTED_FROM).map((p) => p.grass))]
+  if (wanted.length < 2) return []
+  return wanted.map((grass) => {
+    const alone = { ...sown, parts: [{ grass, share: 100 }] }
+    const window = climate.kept.recall(`window of ${grass}`, [alone, by], () => sowingWindow(alone, climate, schools, trace))
+    return { grass, window: spansOf(window, DRAWN_DAYS, waitsUntil), cutOff: window.cutOff }
+  })
 }
 
 /** The last day of the season that a day belongs to, by the frost school and what is sown. */

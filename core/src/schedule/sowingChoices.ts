@@ -37,6 +37,8 @@ export interface SowingChoice {
   reason: Message
   /** Years in a hundred that succeed; none where nothing is known of the grass. */
   odds: Figure | null
+  /** Years in a hundred in which it is right by the customer's date; none where no date is named. */
+  inTime: Figure | null
   /** What fails the other years. */
   costs: Message
   taken: boolean
@@ -162,12 +164,13 @@ function byDate({ customerDate, sown, trace }: ChoiceBrief, offered: readonly { 
   return [...offered.filter((o) => stands(o.day)), ...offered.filter((o) => !stands(o.day))]
 }
 
-function oddsOf({ climate, sown, schools, trace }: ChoiceBrief, day: Day): DayOdds | null {
+function oddsOf({ climate, sown, schools, customerDate, trace }: ChoiceBrief, day: Day): DayOdds | null {
   const grasses = sown.parts
     .filter((p) => p.share >= WANTED_FROM || sown.parts.length === 1)
     .flatMap(({ grass }) => sownGrass(trace.grass(grass), trace) ?? [])
   if (grasses.length === 0) return null
-  const brief = { watered: sown.watered, lawn: sown.purpose === 'lawn', standsBy: schools.stands }
+  const within = customerDate === null ? null : daysBetween(day, customerDate)
+  const brief = { watered: sown.watered, lawn: sown.purpose === 'lawn', standsBy: schools.stands, within }
   const inYear = yearDay(dayNumber(day))
   return climate.kept.recall(`odds ${inYear} ${sown.parts.map((p) => p.grass).join()}`, [grasses, brief], () =>
     mixOdds(climate.place, climate.sums, grasses, inYear, brief, trace.values(oddsValues)),
@@ -181,20 +184,33 @@ function choiceOf(b: ChoiceBrief, season: SeasonName, day: Day, taken: boolean, 
   const odds = oddsOf(b, day)
   const fails = odds ? (Object.entries(odds.fails) as [Cause, number][]).filter(([, n]) => n > 0).sort((x, y) => y[1] - x[1]) : []
   const rest: Message = fails.length > 0 ? say`What fails the rest: ${fails.map(([cause, n]) => `${n} ${CAUSE_NAMES[cause]}`).join(', ')}.` : ''
+  const part = `choice ${index + 1}`
+  const scope = packageScope(b.pack)
+  const sown = odds
+    ? b.trace.found(
+        oddsRules.sowing,
+        scope,
+        odds.succeed,
+        { sown: day, soil: b.climate.soilNow, cutOff: b.cutOff },
+        { part, label: say`Sown ${onDay(day, true)}: years in a hundred that succeed` },
+      )
+    : null
   return {
     season,
     day,
     state,
     reason,
-    odds: odds
-      ? b.trace.found(
-          oddsRules.sowing,
-          packageScope(b.pack),
-          odds.succeed,
-          { sown: day, soil: b.climate.soilNow, cutOff: b.cutOff },
-          { part: `choice ${index + 1}`, label: say`Sown ${onDay(day, true)}: years in a hundred that succeed` },
-        )
-      : null,
+    odds: sown,
+    inTime:
+      odds && sown && b.customerDate
+        ? b.trace.found(
+            oddsRules.inTime,
+            scope,
+            odds.inTime,
+            { sown: day, date: b.customerDate, odds: sown },
+            { part, label: say`Sown ${onDay(day, true)}: years in a hundred that it is right by ${onDay(b.customerDate, true)}` },
+          )
+        : null,
     costs: rest,
     taken,
   }

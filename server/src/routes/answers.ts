@@ -39,6 +39,7 @@ const row = z.strictObject({
   trouble: z.strictObject({ level: z.enum(['hold', 'warn']), title: message }).nullable(),
   approach: z.string(),
   window: z.array(span),
+  byGrass: z.array(z.strictObject({ grass: z.string(), window: z.array(span), cutOff: day })),
   cutOff: day.nullable(),
   sowDay: day.nullable(),
   sows: z.boolean(),

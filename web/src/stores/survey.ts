@@ -1,3 +1,4 @@
+import { sowingWeeks } from '@juvena/core/present/sowingWeeks'
 import { proxy, wrap, type Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -19,15 +20,18 @@ export const useSurvey = defineStore('survey', () => {
   const casting = ref<number | null>(null)
   const failure = ref('')
   const whatIf = ref(false)
-  /** The growing weeks of the plan, or a month, 0 to 11. */
-  const period = ref<'season' | number>('season')
+  /** The growing weeks of the plan, the weeks from sowing to the first mow, or a month, 0 to 11. */
+  const period = ref<'season' | 'sowing' | number>('season')
   const months = shallowRef<Record<string, number[]>>({})
+  const sowingSun = shallowRef<Record<string, number>>({})
   const levels = shallowRef<Raster[]>([])
   const stopped = ref(false)
 
   const year = computed(() => Number(job.today.slice(0, 4)) || 2027)
+  const sowing = computed(() => (job.plan ? sowingWeeks(job.plan.follow) : null))
   const season = computed(() => {
     if (period.value === 'season') return job.plan?.survey.season ?? null
+    if (period.value === 'sowing') return sowing.value
     const from = Date.UTC(year.value, period.value, 1) / 86_400_000
     return { from, to: Date.UTC(year.value, period.value + 1, 0) / 86_400_000 }
   })
@@ -72,6 +76,10 @@ export const useSurvey = defineStore('survey', () => {
       void theSurveyor()
         .months(plain(draft), year.value)
         .then((m) => mine === asked && (months.value = m))
+      if (sowing.value)
+        void theSurveyor()
+          .over(plain(draft), { ...sowing.value })
+          .then((hours) => mine === asked && (sowingSun.value = hours))
     } catch (error) {
       failure.value = `The light could not be worked out: ${(error as Error).message}`
     }
@@ -106,6 +114,7 @@ export const useSurvey = defineStore('survey', () => {
       light.value = null
       levels.value = []
       months.value = {}
+      sowingSun.value = {}
       done = levelsDone = ''
       whatIf.value = false
       period.value = 'season'
@@ -113,5 +122,5 @@ export const useSurvey = defineStore('survey', () => {
     },
   )
 
-  return { wanted, light, casting, failure, whatIf, period, season, months, levels, stopped, cast, stop }
+  return { wanted, light, casting, failure, whatIf, period, season, sowing, sowingSun, months, levels, stopped, cast, stop }
 })

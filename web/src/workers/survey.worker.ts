@@ -5,7 +5,17 @@ import { castLight, daysFor, type Grid, type LightMap } from '@juvena/core/light
 import { levelSurface } from '@juvena/core/levels/levels'
 import { obstaclesOf } from '@juvena/core/light/obstacles'
 import { aimOf, levelsByZone, tiltsOf } from '@juvena/core/walkover/siteSurvey'
-import { cellsIn, gridOver, hillsOf, lightOfZones, splitByLight, spreadOver, type LightSplit, type ZoneLight } from '@juvena/core/light/zoneLight'
+import {
+  cellsIn,
+  gridOver,
+  hillsOf,
+  lightOfZones,
+  splitByLight,
+  spreadOver,
+  type LightSeason,
+  type LightSplit,
+  type ZoneLight,
+} from '@juvena/core/light/zoneLight'
 
 /** Values over the cells of a grid; NaN where there is nothing to show. */
 export interface Raster {
@@ -31,6 +41,19 @@ const SLICE = 60
 
 let running = 0
 const plain = (draft: JobDraft) => readJob(draft).job
+
+/** Median sun of each zone over each of some seasons, from few days and a coarse grid. */
+function quickLight(draft: JobDraft, seasons: readonly LightSeason[]): Map<string, number[]> {
+  const found = new Map<string, number[]>()
+  const job = plain(draft)
+  if (!job || job.site.latitude === null) return found
+  const place = { latitude: job.site.latitude, longitude: job.site.longitude ?? 0 }
+  const measured = measurePlan(job.drawing)
+  const tilts = tiltsOf(job, measured, levelsByZone(job))
+  for (const season of seasons)
+    for (const [id, light] of lightOfZones(job.drawing, measured, place, season, { tilts })) found.set(id, [...(found.get(id) ?? []), light.median])
+  return found
+}
 
 /** The slow stages of the survey, off the page's thread. */
 const surveyor = {
@@ -84,20 +107,20 @@ const surveyor = {
     running++
   },
 
+  /** Median sun of each zone over some weeks, quickly. */
+  over(draft: JobDraft, season: LightSeason): Record<string, number> {
+    return Object.fromEntries([...quickLight(draft, [season])].map(([id, hours]) => [id, hours[0]!]))
+  },
+
   /** Median sun of each zone in each month of a year, quickly. */
   months(draft: JobDraft, year: number): Record<string, number[]> {
-    const job = plain(draft)
-    if (!job || job.site.latitude === null) return {}
-    const place = { latitude: job.site.latitude, longitude: job.site.longitude ?? 0 }
-    const measured = measurePlan(job.drawing)
-    const tilts = tiltsOf(job, measured, levelsByZone(job))
-    const found: Record<string, number[]> = {}
-    for (let month = 0; month < 12; month++) {
-      const middle = Date.UTC(year, month, 15) / 86_400_000
-      for (const [id, light] of lightOfZones(job.drawing, measured, place, { from: middle, to: middle }, { tilts }))
-        (found[id] ??= []).push(light.median)
-    }
-    return found
+    const middles = Array.from({ length: 12 }, (_, month) => Date.UTC(year, month, 15) / 86_400_000)
+    return Object.fromEntries(
+      quickLight(
+        draft,
+        middles.map((day) => ({ from: day, to: day })),
+      ),
+    )
   },
 
   /** High and low of every zone that has levels, mm from its aim. */

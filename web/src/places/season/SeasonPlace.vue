@@ -268,7 +268,17 @@ const gone = ref(0)
           <button type="button" class="plain small away" :aria-label="`Archive ${row.name}`" @click="archive(row)">archive</button>
         </div>
         <div class="lane">
-          <WindowRibbon v-if="row.window.length" class="behind" :spans="row.window" :from="from" :days="DAYS" :cut-off="row.cutOff ?? from" />
+          <WindowRibbon
+            v-if="row.window.length"
+            class="behind"
+            reasons
+            :name="`${row.name}, when it could be sown`"
+            :spans="row.window"
+            :by-grass="row.byGrass"
+            :from="from"
+            :days="DAYS"
+            :cut-off="row.cutOff ?? from"
+          />
           <RouterLink v-else class="start" :to="`/jobs/${row.id}`">add the first zone</RouterLink>
           <RouterLink v-if="row.state === 'cannot'" class="cannot" :to="`/jobs/${row.id}/order`"
             >does not fit: {{ row.options.slice(0, 2).join(', or ').toLowerCase() || 'see why' }}</RouterLink
@@ -430,6 +440,10 @@ const gone = ref(0)
   grid-template-columns: repeat(24, minmax(0, 1fr));
   align-items: center;
   min-height: 3.6rem;
+  pointer-events: none;
+}
+.pieces > * {
+  pointer-events: auto;
 }
 .piece {
   position: relative;

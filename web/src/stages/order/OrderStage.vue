@@ -129,7 +129,14 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
           >{{ s.plants ? 'last day to sow' : 'last day to open turf' }} <FigureValue :id="s.cutOff.id" /> · {{ s.visits }}
           {{ s.visits === 1 ? 'visit' : 'visits' }}</span
         >
-        <WindowRibbon :spans="s.window" :from="range.from" :days="range.days" :cut-off="String(s.cutOff.value)" :sow="s.sowDay" />
+        <WindowRibbon
+          :spans="s.window"
+          :by-grass="s.byGrass"
+          :from="range.from"
+          :days="range.days"
+          :cut-off="String(s.cutOff.value)"
+          :sow="s.sowDay"
+        />
       </p>
       <p v-if="s.givenUp.length" class="given small"><b>Given up:</b> {{ s.givenUp.map((g) => firm.say(g)).join(', ') }}.</p>
       <table>

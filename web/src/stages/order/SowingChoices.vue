@@ -48,6 +48,8 @@ function take(day: string | null) {
   <div class="year">
     <WindowRibbon
       :spans="pack.window"
+      :by-grass="pack.byGrass"
+      names
       :from="job.today"
       :days="DAYS"
       :cut-off="String(pack.cutOff.value)"
@@ -68,6 +70,10 @@ function take(day: string | null) {
       <p class="when">
         <b>{{ dayText(c.day, job.today) }}</b>
         <span v-if="c.odds" class="odds"><FigureValue :id="c.odds.id" /> <span class="small soft">of years</span></span>
+      </p>
+      <p v-if="c.inTime" class="date">
+        <span class="small">right by your customer’s date</span>
+        <span class="odds"><FigureValue :id="c.inTime.id" /> <span class="small soft">of years</span></span>
       </p>
       <p class="small">
         <b>{{ c.state }}</b>: {{ firm.say(c.reason) }}. <span class="soft">{{ firm.say(c.costs) }}</span>
@@ -127,6 +133,12 @@ li.taken {
   gap: 0.5rem;
   font-size: 1.15rem;
   line-height: 1.35;
+}
+.date {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 0.5rem;
 }
 .odds {
   white-space: nowrap;

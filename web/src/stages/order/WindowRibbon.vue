@@ -2,41 +2,74 @@
 import { computed, ref, useId } from 'vue'
 import { addDays, daysBetween } from '@juvena/core/calendar/day'
 import { REASONS } from '@juvena/core/climate/dayReasons'
-import type { WindowSpan } from '@juvena/core/schedule/orderOfWork'
+import type { GrassWindow, WindowSpan } from '@juvena/core/schedule/orderOfWork'
 import { capital, dayByKey, dayText, dayUnder } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 
 /**
- * The sowing window over days: open filled, marginal hatched, shut lined; the cut-off and the sowing day drawn in. With `reasons`, a day under the pointer or
- * reached with the arrow keys says what it is and why.
+ * The sowing window over days, a band for each grass of a mix: open filled, marginal hatched, shut lined; the cut-off and the sowing day drawn in. With
+ * `reasons`, a day under the pointer or reached with the arrow keys says what it is and why.
  */
 const props = defineProps<{
   spans: WindowSpan[]
+  byGrass?: GrassWindow[]
   from: string
   days: number
   cutOff: string
   sow?: string | null
   reasons?: boolean
+  /** The grasses named on their bands, which are then as tall as a line of text. */
+  names?: boolean
   name?: string
 }>()
 const firm = useFirm()
 const id = useId()
-const pieces = computed(() =>
-  props.spans
-    .map((s) => ({ ...s, x: Math.max(0, daysBetween(props.from, s.from)), end: Math.min(props.days, daysBetween(props.from, s.to) + 1) }))
-    .filter((s) => s.end > s.x),
+interface Band {
+  name: string
+  spans: WindowSpan[]
+  cutOff: string
+}
+const bands = computed<Band[]>(() =>
+  props.byGrass?.length
+    ? props.byGrass.map((g) => ({ name: firm.grassShort(g.grass), spans: g.window, cutOff: g.cutOff }))
+    : [{ name: '', spans: props.spans, cutOff: props.cutOff }],
 )
-const cut = computed(() => daysBetween(props.from, props.cutOff) + 1)
+const tall = computed(() => 30 / bands.value.length)
+const drawn = computed(() =>
+  bands.value.map((band) => ({
+    name: band.name,
+    cut: daysBetween(props.from, band.cutOff) + 1,
+    pieces: band.spans
+      .map((s) => ({ ...s, x: Math.max(0, daysBetween(props.from, s.from)), end: Math.min(props.days, daysBetween(props.from, s.to) + 1) }))
+      .filter((s) => s.end > s.x),
+  })),
+)
 const sowAt = computed(() => (props.sow ? daysBetween(props.from, props.sow) : -1))
 const shownDay = (day: string) => dayText(day, firm.today)
-const says = computed(() => pieces.value.map((s) => `${s.state} ${shownDay(s.from)} to ${shownDay(s.to)}: ${firm.say(REASONS[s.reason])}`).join('; '))
+const says = computed(() =>
+  drawn.value
+    .map(({ name, pieces }) =>
+      [name, pieces.map((s) => `${s.state} ${shownDay(s.from)} to ${shownDay(s.to)}: ${firm.say(REASONS[s.reason])}`).join('; ')]
+        .filter(Boolean)
+        .join(' '),
+    )
+    .join('. '),
+)
 
 const at = ref<number | null>(null)
 const shown = computed(() => {
-  const i = at.value ?? Math.max(0, Math.min(props.days - 1, sowAt.value))
-  const day = addDays(props.from, i)
-  const span = props.spans.find((s) => s.from <= day && s.to >= day)
-  return span ? `${shownDay(day)}: ${span.state}. ${capital(firm.say(REASONS[span.reason]))}.` : ''
+  const day = addDays(props.from, at.value ?? Math.max(0, Math.min(props.days - 1, sowAt.value)))
+  // Grasses of one state and reason are told together.
+  const told = new Map<string, string[]>()
+  for (const { name, spans } of bands.value) {
+    const span = spans.find((s) => s.from <= day && s.to >= day)
+    if (!span) continue
+    const what = `${span.state}. ${capital(firm.say(REASONS[span.reason]))}.`
+    told.set(what, [...(told.get(what) ?? []), name])
+  }
+  if (told.size === 0) return ''
+  if (told.size === 1) return `${shownDay(day)}: ${[...told.keys()][0]!}`
+  return `${shownDay(day)}: ${[...told].map(([what, names]) => `${names.join(', ')} ${what}`).join(' ')}`
 })
 const point = (event: PointerEvent) => (at.value = dayUnder(event, props.days))
 function key(event: KeyboardEvent) {
@@ -50,6 +83,8 @@ function key(event: KeyboardEvent) {
 <template>
   <span
     class="whole"
+    :class="{ named: names && drawn.length > 1 }"
+    :style="{ '--bands': drawn.length }"
     v-bind="
       reasons
         ? {
@@ -63,6 +98,7 @@ function key(event: KeyboardEvent) {
           }
         : {}
     "
+    @focus="reasons && (at ??= Math.max(0, Math.min(props.days - 1, sowAt)))"
     @keydown="reasons && key($event)"
     @blur="at = null"
   >
@@ -85,23 +121,37 @@ function key(event: KeyboardEvent) {
           <rect width="8" height="2" class="s2" />
         </pattern>
       </defs>
-      <rect
-        v-for="p in pieces"
-        :key="p.from"
-        :x="p.x * 10"
-        y="0"
-        :width="(p.end - p.x) * 10"
-        height="30"
-        :class="p.state"
-        :fill="p.state === 'open' ? undefined : `url(#${id}${p.state})`"
-      >
-        <title v-if="!reasons">{{ p.state }}: {{ firm.say(REASONS[p.reason]) }}</title>
-      </rect>
+      <g v-for="(band, row) in drawn" :key="band.name">
+        <rect
+          v-for="p in band.pieces"
+          :key="p.from"
+          :x="p.x * 10"
+          :y="row * tall"
+          :width="(p.end - p.x) * 10"
+          :height="tall"
+          :class="p.state"
+          :fill="p.state === 'open' ? undefined : `url(#${id}${p.state})`"
+        >
+          <title v-if="!reasons">{{ band.name ? `${band.name} ` : '' }}{{ p.state }}: {{ firm.say(REASONS[p.reason]) }}</title>
+        </rect>
+        <line
+          v-if="band.cut > 0 && band.cut <= days"
+          :x1="band.cut * 10"
+          :x2="band.cut * 10"
+          :y1="row * tall"
+          :y2="(row + 1) * tall"
+          class="cut"
+          vector-effect="non-scaling-stroke"
+        />
+        <line v-if="row > 0" x1="0" :x2="days * 10" :y1="row * tall" :y2="row * tall" class="between" vector-effect="non-scaling-stroke" />
+      </g>
       <rect v-if="sowAt >= 0 && sowAt < days" :x="sowAt * 10" y="4" width="10" height="22" class="sow" />
-      <line v-if="cut > 0 && cut <= days" :x1="cut * 10" :x2="cut * 10" y1="0" y2="30" class="cut" vector-effect="non-scaling-stroke" />
       <line v-if="at !== null" :x1="at * 10 + 5" :x2="at * 10 + 5" y1="0" y2="30" class="at" vector-effect="non-scaling-stroke" />
     </svg>
-    <span v-if="reasons" class="why small" aria-hidden="true">{{ shown }}</span>
+    <span v-if="names && drawn.length > 1" class="names" aria-hidden="true">
+      <span v-for="band in drawn" :key="band.name">{{ band.name }}</span>
+    </span>
+    <span v-if="reasons" class="why small" :class="{ idle: at === null }" aria-hidden="true">{{ shown }}</span>
   </span>
 </template>
 
@@ -115,6 +165,28 @@ function key(event: KeyboardEvent) {
   height: 1.6rem;
   display: block;
 }
+.named {
+  position: relative;
+}
+.named .ribbon {
+  height: calc(var(--bands) * 1.15rem);
+}
+.names {
+  position: absolute;
+  top: 0;
+  right: 0.3rem;
+  text-align: right;
+  font-size: 0.75rem;
+  line-height: 1.15rem;
+  pointer-events: none;
+}
+.names span {
+  display: block;
+}
+.between {
+  stroke: var(--sheet);
+  stroke-width: 1;
+}
 .behind .ribbon {
   height: 100%;
 }
@@ -122,6 +194,21 @@ function key(event: KeyboardEvent) {
   display: block;
   line-height: 1.3;
   padding-top: 0.15rem;
+}
+/* Behind other things the reason stands over them, while a day is asked about. */
+.behind .why {
+  position: absolute;
+  z-index: 2;
+  left: 0;
+  top: 100%;
+  margin-top: -0.4rem;
+  padding: 0.15rem 0.5rem 0.25rem;
+  background: var(--sheet);
+  border: 1px solid var(--ink);
+  pointer-events: none;
+}
+.behind .why.idle {
+  display: none;
 }
 .open {
   fill: var(--moss-wash);

@@ -52,6 +52,10 @@ const SPREAD = ['darkest tenth under', 'half under', 'brightest tenth over']
 const months = computed(() => (props.zone ? (survey.months[props.zone] ?? []) : []))
 const tries = computed(() => (job.draft?.drawing?.shapes ?? []).some((s) => s.whatIf && s.whatIf !== 'as-is'))
 const name = computed(() => job.zones.find((z) => z.id === props.zone)?.name ?? 'the zone')
+const choose = (period: string) => (survey.period = period === 'season' || period === 'sowing' ? period : Number(period))
+/** Seedlings meet the light of their own weeks, which may be far from the growing season's. */
+const atSowing = computed(() => (props.zone && survey.period === 'season' ? survey.sowingSun[props.zone] : undefined))
+const sowingText = computed(() => (survey.sowing ? `${showDay(dayOf(survey.sowing.from))} to ${showDay(dayOf(survey.sowing.to))}` : ''))
 const hours = (h: number) => showNumber(Math.round(h * 10) / 10)
 </script>
 
@@ -62,13 +66,9 @@ const hours = (h: number) => showNumber(Math.round(h * 10) / 10)
       <RasterLegend :scale="LIGHT_SCALE" says="Direct sun, clear sky" />
       <label class="small period"
         >over
-        <select
-          :value="survey.period"
-          @change="
-            survey.period = ($event.target as HTMLSelectElement).value === 'season' ? 'season' : Number(($event.target as HTMLSelectElement).value)
-          "
-        >
+        <select :value="survey.period" @change="choose(($event.target as HTMLSelectElement).value)">
           <option value="season">the growing weeks</option>
+          <option v-if="survey.sowing" value="sowing">sowing to first mow</option>
           <option v-for="(m, i) in MONTHS" :key="m" :value="i">{{ m }}</option>
         </select>
         <span class="soft">{{ seasonText }}</span>
@@ -92,6 +92,9 @@ const hours = (h: number) => showNumber(Math.round(h * 10) / 10)
       <b>{{ name }}</b>
       <template v-for="(says, i) in SPREAD" :key="says">
         · {{ says }} <FigureValue v-if="planned" :id="planned[i]" /><b v-else-if="mapped">{{ hours(mapped[i]!) }} h</b>
+      </template>
+      <template v-if="atSowing !== undefined">
+        · sowing to first mow, {{ sowingText }}: half under <b>{{ hours(atSowing) }} h</b>
       </template>
       <button v-if="split" type="button" class="act slight" @click="emit('cut')">cut in two along the red line</button>
     </p>
