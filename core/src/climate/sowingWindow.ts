@@ -87,15 +87,20 @@ export interface Judged {
 /** Days that a mix takes to come up, by day of the usual year: thermal time on the usual soil; Infinity where it never adds up in 200 days. */
 function daysUp({ soil }: PlaceYear, parts: Sown['parts'], trace: Trace): Float64Array {
   const slowest = parts.flatMap((p) => trace.grass(p.grass).thermal ?? []).sort((a, b) => b.theta - a.theta)[0] ?? { theta: 100, base: 5 }
-  return Float64Array.from({ length: YEAR_DAYS }, (_, d) => {
-    let sum = 0
-    for (let k = 0; k < LONGEST_UP; k++) {
-      sum += Math.max(0, soil[(d + k) % YEAR_DAYS]! - slowest.base)
-      if (sum >= slowest.theta) return k + 1
-    }
-    return Infinity
-  })
+  const warmth = (day: number) => Math.max(0, soil[day % YEAR_DAYS]! - slowest.base)
+  const up = new Float64Array(YEAR_DAYS)
+  // What is up later was never sown sooner: the day it is up only moves on.
+  let [sum, end] = [0, 0]
+  for (let d = 0; d < YEAR_DAYS; d++) {
+    if (end < d) [sum, end] = [0, d]
+    while (sum < slowest.theta && end - d < LONGEST_UP) sum += warmth(end++)
+    up[d] = sum >= slowest.theta - HAIR ? end - d : Infinity
+    sum -= warmth(d)
+  }
+  return up
 }
+/** What adding and taking off again may leave, °C·d. */
+const HAIR = 1e-9
 const LONGEST_UP = 200
 
 /** The last day, days after the warmest, from which the usual warmth after seed is up still reaches a sum by the frost. */

@@ -208,7 +208,7 @@ function orderPackage(
     schools.stands,
     schools.warm,
   ]
-  const window = climate.kept.recall(`window ${pack.id}`, [sown ?? [pack.season, careOf(pack)], by], () =>
+  const window = climate.kept.recall(`window ${pack.id} ${String(sown?.watered)}`, [sown ?? [pack.season, careOf(pack)], by], () =>
     sown ? sowingWindow(sown, climate, schools, trace) : careWindow(pack.season, careOf(pack), climate, schools, trace),
   )
   const scope = packageScope(pack.id)
@@ -301,8 +301,11 @@ function grassWindows({ prescription: { climate }, schools, trace }: OrderBrief,
   if (wanted.length < 2) return []
   return wanted.map((grass) => {
     const alone = { ...sown, parts: [{ grass, share: 100 }] }
-    const window = climate.kept.recall(`window of ${grass}`, [alone, by], () => sowingWindow(alone, climate, schools, trace))
-    return { grass, window: spansOf(window, DRAWN_DAYS, waitsUntil), cutOff: window.cutOff }
+    const name = `window of ${grass} ${sown.purpose} ${String(sown.watered)}`
+    return climate.kept.recall(name, [by, waitsUntil], () => {
+      const window = sowingWindow(alone, climate, schools, trace)
+      return { grass, window: spansOf(window, DRAWN_DAYS, waitsUntil), cutOff: window.cutOff }
+    })
   })
 }
 
