@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { ZoneDraft } from '../src/entities/job.ts'
 import { GRASSES, GRASS_IDS, type GrassId } from '../src/reference/grasses.ts'
+import { render } from '../src/present/render.ts'
 import { mixKey, mixName } from '../src/seed/mix.ts'
 import { Trace } from '../src/trace/trace.ts'
 import { planOf, SOUTH, zone } from './makeJob.ts'
@@ -82,6 +83,32 @@ describe('which grass goes where (common practice)', () => {
             expect(GRASSES[m.grass]!.cut[0] * 0.7, `${at}: ${m.grass}`).toBeLessThanOrEqual(heightOfCut)
           }
         }
+  })
+})
+
+describe('what holds a share (Juvena’s model)', () => {
+  const holds = (change: Partial<ZoneDraft>) =>
+    new Map(
+      seedOf(change, { today: '2027-02-24' }).seed!.mix.map((m) => [
+        m.grass,
+        m.holds ? render(m.holds, { units: 'metric', dialect: 'scarify' }) : '',
+      ]),
+    )
+  it('the reading that speaks against the grass that would take its place', () => {
+    const shade = holds({ sunHours: 3.5, cover: { wanted: 20, weeds: 0, moss: 0, bare: 80 }, present: ['creeping-red-fescue'], wear: 'low' })
+    expect(shade.get('creeping-red-fescue')).toMatch(/light/)
+    expect(shade.get('shade-ryegrass')).toBe('less of it would show too late')
+    const games = holds({ sunHours: 8, wear: 'high', cover: { wanted: 0, weeds: 0, moss: 0, bare: 100 }, present: [] })
+    expect(games.get('perennial-ryegrass')).toMatch(/wear/)
+  })
+  it('the limit that the other would break, by weight or by plants', () => {
+    const green = holds({ sunHours: 7, heightOfCut: 10, mower: 'reel', present: ['browntop', 'chewings-fescue'] })
+    expect(green.get('chewings-fescue')).toBe('more browntop would be too many of the plants')
+    expect(green.get('browntop')).toBe('in company at most 90 % Chewings')
+  })
+  it('one grass alone is held by nothing', () => {
+    const alone = holds({ present: ['tall-fescue'], heightOfCut: 65, sunHours: 7, wear: 'high' })
+    expect([...alone.values()].filter(Boolean).length).toBe(alone.size > 1 ? alone.size : 0)
   })
 })
 

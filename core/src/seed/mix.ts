@@ -8,6 +8,7 @@ import { dot, sum } from '../quantities/sum.ts'
 import type { BagOnShelf } from '../stock/seedOnShelf.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { whatHolds } from './binding.ts'
 import { composeMix, type ComposedMix, type Component, type MixProblem, valueOf, withinPlants } from './composeMix.ts'
 import { FIT_PART_NAMES, fitOf, type Fit, type FitGround, type FitPart } from './fit.ts'
 import { whatLeads, type Leading } from './whatLeads.ts'
@@ -21,6 +22,8 @@ export interface MixPart {
   score?: string
   /** Said where a limit holds its share. */
   limit?: Message
+  /** Said of what keeps its share from being less. */
+  holds?: Message
 }
 
 export interface Shares {
@@ -171,6 +174,7 @@ export function suggestMix(brief: MixBrief): Mix {
     reason: reasonOf(problem, best.parts, i, taken[i]!, fits),
     score: scoreOf[i]!.id,
     ...limitOf(component, best.parts, problem.step),
+    ...heldBy(problem, best, taken, i),
   }))
   parts[0]!.share += 100 - nurse - parts.reduce((total, p) => total + p.share, 0)
   if (nurse) parts.push({ grass: 'annual-ryegrass', share: nurse, reason: 'nurse on the bank: up in days, gone within the year' })
@@ -301,8 +305,14 @@ function limitOf(c: Component, parts: readonly { component: Component; share: nu
   const more = parts.map((p) => p.share + (p.component === c ? step : 0))
   const set = parts.map((p) => p.component)
   if (c.mostPlants < 100 && !withinPlants(set, more)) return { limit: say`more would be over ${quantity(c.mostPlants, '%')} of the plants` }
-  if (share >= c.most) return { limit: say`at most ${quantity(c.most, '%')} in company` }
-  return share <= c.least ? { limit: say`at least ${quantity(c.least, '%')} in company` } : {}
+  return share >= c.most ? { limit: say`at most ${quantity(c.most, '%')} in company` } : {}
+}
+
+function heldBy(problem: MixProblem, { parts }: ComposedMix, fits: readonly Fit[], index: number): { holds?: Message } {
+  const set = parts.map((p) => p.component)
+  const shares = parts.map((p) => p.share)
+  const why = whatHolds(problem, set, shares, fits, index)
+  return why ? { holds: why } : {}
 }
 
 /** The strongest thing against a grass: what rules it out, else what costs it most. */

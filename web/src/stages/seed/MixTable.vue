@@ -86,6 +86,7 @@ const problem = computed(() => job.problemAt(`zones[${at.value}].mix`))
             <span class="small soft"
               >{{ firm.say(seed.mix[i]!.reason) }}<template v-if="seed.mix[i]!.limit">; {{ firm.say(seed.mix[i]!.limit!) }}</template></span
             >
+            <span v-if="seed.mix[i]!.holds" class="small soft">not less: {{ firm.say(seed.mix[i]!.holds!) }}</span>
           </td>
           <td class="slide">
             <input
