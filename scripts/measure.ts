@@ -97,8 +97,8 @@ const brief = { latitude: -44.2, elevation: null, sea: null, hollow: false, fros
 const yearTime = time(() => placeYear(brief, rough, 2, 32), 20)
 const place = placeYear(brief, rough, 2, 32)
 const mix = [
-  { season: 'cool', thermal: { theta: 95, base: 2 }, least: 7, lead: 42 },
-  { season: 'cool', thermal: { theta: 165, base: 3 }, least: 8, lead: 42 },
+  { season: 'cool', thermal: { theta: 95, base: 2 }, least: 7, lead: 42, toUse: 42 },
+  { season: 'cool', thermal: { theta: 165, base: 3 }, least: 8, lead: 42, toUse: 56 },
 ] as const
 const about = { watered: true, lawn: true, standsBy: 'weeks' } as const
 const windows = time(() => {

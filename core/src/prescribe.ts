@@ -208,7 +208,7 @@ function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFig
     own.length > 0 ? { ...by, parts: own.map((p) => ({ grass: p.grass, share: p.share ?? 0, reason: 'your choice' })), nothing: null } : by
   const mix = held ? suggested : chosen(suggested)
   const overridden = own.length > 0 && !held && mixName(mix.parts, trace) !== mixName(suggested.parts, trace)
-  const seed = seedZone({ work, mix, overridden, lots, firm, trace })
+  const seed = seedZone({ work, mix, overridden, lots, firm, schools, trace })
   const judged = isSown(work.sowing) && own.length > 0 && !held ? judgeMix(mix.parts, suggested, mixing) : null
   const later = held ? properSowing(brief, climate, lots, work, findings, chosen) : null
   const notices = [
@@ -273,7 +273,7 @@ function properSowing(
   const r: ZoneReadings = { ...held.r, id: laterRound(held.r.id), zone: { ...held.r.zone, sowing: 'new' } }
   const work = zoneWork({ r, season: held.season, approach: 'sow-new', findings, job, schools, trace })
   const mix = chosen(mixFor(mixBriefOf(brief, climate, lots, work)))
-  return { work, mix, seed: seedZone({ work, mix, overridden: false, lots, firm, trace }) }
+  return { work, mix, seed: seedZone({ work, mix, overridden: false, lots, firm, schools: brief.schools, trace }) }
 }
 
 const mixedZone = ({ r, seed, suggestedMix: { search } }: ZonePlan): MixedZone[] =>

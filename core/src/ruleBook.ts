@@ -39,6 +39,7 @@ import { orderRules } from './schedule/orderOfWork.ts'
 import { choiceValues } from './schedule/sowingChoices.ts'
 import { treatmentReadings, usualWait, waitRules } from './schedule/waitingPeriods.ts'
 import { fitValues } from './seed/fit.ts'
+import { inLightRules } from './seed/inLight.ts'
 import { panRules } from './seed/pans.ts'
 import { mixRules } from './seed/mix.ts'
 import { ownRateValues, seedReadings, seedRules } from './seed/seedRules.ts'
@@ -58,6 +59,7 @@ const RULE_SETS = [
   groundRules,
   mixRules,
   seedRules,
+  inLightRules,
   panRules,
   feedRules,
   { feedDaySoil },

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { ZoneDraft } from '../src/entities/job.ts'
 import { GRASSES, GRASS_IDS, type GrassId } from '../src/reference/grasses.ts'
 import { render } from '../src/present/render.ts'
+import { lastsIn } from '../src/seed/inLight.ts'
 import { mixKey, mixName } from '../src/seed/mix.ts'
 import { Trace } from '../src/trace/trace.ts'
 import { planOf, SOUTH, zone } from './makeJob.ts'
@@ -109,6 +110,16 @@ describe('what holds a share (Juvena’s model)', () => {
   it('one grass alone is held by nothing', () => {
     const alone = holds({ present: ['tall-fescue'], heightOfCut: 65, sunHours: 7, wear: 'high' })
     expect([...alone.values()].filter(Boolean).length).toBe(alone.size > 1 ? alone.size : 0)
+  })
+})
+
+describe('how a mix stands in each light (Juvena’s model)', () => {
+  const v = { half: 50, gone: 2 }
+  it('all at ease, half in the least, none two hours below it, and never more in less sun', () => {
+    const rye = { sunGood: 5 }
+    expect([6, 5, 4.5, 4, 3, 2, 0].map((sun) => lastsIn(rye, 4, sun, v))).toEqual([1, 1, 0.75, 0.5, 0.25, 0, 0])
+    // Where the least is also enough there is no half-way.
+    expect([lastsIn({ sunGood: 4 }, 4, 4, v), lastsIn({ sunGood: 4 }, 4, 3.5, v)]).toEqual([1, 0.375])
   })
 })
 

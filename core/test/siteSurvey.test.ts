@@ -250,4 +250,14 @@ describe('counts and what was seen', () => {
     ]).toEqual(['loam', 'clay-loam', 'clay'])
     expect(classByFeel({ ball: 'yes' })).toBeNull()
   })
+  it('how a mix stands in each light is told only where light was cast and differs; shade keeps more of the fescue', () => {
+    const mix = [{ grass: 'perennial-ryegrass', share: 60 }, { grass: 'creeping-red-fescue', share: 40 }] // prettier-ignore
+    const seed = (sun: object) => job([lawn(box(0, 0, 20, 14)), { ...house, at: [box(-10, 14.5, 40, 8)], height: '9 m' }], [drawnZone({ mix, ...sun })]).zones[0]!.seed! // prettier-ignore
+    const [dark, middle, bright] = seed({}).inLight
+    const fescue = (x: typeof dark) => x!.plants.find((p) => p.grass === 'creeping-red-fescue')!.share
+    expect(Number(dark!.lasts.value)).toBeLessThan(Number(bright!.lasts.value))
+    expect(Number(middle!.sun.value)).toBeGreaterThan(Number(dark!.sun.value))
+    expect(fescue(dark)).toBeGreaterThan(fescue(bright))
+    expect(seed({ sunHours: '4 h' }).inLight).toEqual([])
+  })
 })

@@ -6,6 +6,7 @@ import { pathText } from '../src/entities/problem.ts'
 import { GRASSES } from '../src/reference/grasses.ts'
 import { atMost, exactInterval, seedsFor } from '../src/stock/binomial.ts'
 import { lotValues, lotWorth } from '../src/stock/lotWorth.ts'
+import { seedToBuy, seedWanted } from '../src/stock/seedToBuy.ts'
 import { shelfOf } from '../src/stock/shelf.ts'
 import { declared, planOf, valueOf, zone } from './makeJob.ts'
 
@@ -195,5 +196,26 @@ describe('a job that sows from the shelf', () => {
     const sum = plan.seedUse.reduce((kg, u) => kg + u.kg, 0)
     expect(sum).toBeCloseTo(valueOf(plan, 'zone:z1.seed.kg') + valueOf(plan, 'zone:z2.seed.kg'), 1)
     expect(plan.seedUse.map((u) => [u.zone, u.stock])).toEqual([['z1', 'shelf-1'], ['z2', 'shelf-1']]) // prettier-ignore
+  })
+})
+
+describe('seed for all jobs', () => {
+  const bags = { sizes: [{ size: 10, price: 80 }, { size: 5, price: 45 }], unit: 'kg' as const, priced: true } // prettier-ignore
+  const wanted = (job: string, kg: number, key = 'rye', sowDay: string | null = '2027-03-02', fromShelf = 0) => ({ job, name: job, sowDay, key, mix: key, kg, fromShelf }) // prettier-ignore
+  it('is bought once: three jobs of 3 kg take one bag of ten, where apart they take three of five', () => {
+    const [rye, blue] = seedToBuy([wanted('b', 3), wanted('a', 3, 'rye', '2027-02-26'), wanted('c', 3), wanted('d', 6, 'blue')], bags)
+    expect([rye!.packs!.counts, rye!.packs!.left, rye!.apart]).toEqual([[{ size: 10, count: 1 }], 1, 15])
+    expect(rye!.jobs.map((j) => j.job)).toEqual(['a', 'b', 'c'])
+    expect([blue!.wanted, blue!.packs!.cost]).toEqual([6, 80])
+  })
+  it('what lies on the shelf for a job is not bought again', () => {
+    const [all] = seedToBuy([wanted('a', 4, 'rye', null, 4)], bags)
+    expect([all!.packs, all!.apart, all!.fromShelf]).toEqual([null, 0, 4])
+    expect(seedToBuy([wanted('a', 4, 'rye', null, 1), wanted('b', 2)], bags)[0]!.packs!.bought).toBe(5)
+  })
+  it('a plan’s wants are its order; once the seed is down there are none', () => {
+    const job = { zones: [zone()] }
+    const [only] = seedWanted('j', 'Lawn', planOf(job) as never)
+    expect(only).toMatchObject({ job: 'j', fromShelf: 0, kg: valueOf(planOf(job), 'job.seed.total.perennial-ryegrass-100') })
   })
 })

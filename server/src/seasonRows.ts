@@ -2,11 +2,15 @@ import { addDays, type Day } from '@juvena/core/calendar/day'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import type { Firm } from '@juvena/core/entities/firm'
 import { readJob, type Job } from '@juvena/core/entities/job'
+import { seedBags } from '@juvena/core/materials/lines'
 import { planJob, type Context } from '@juvena/core/pipeline'
 import { dayWork, type DayJob } from '@juvena/core/present/dayWork'
 import { failedRow, seasonRow, type SeasonRow } from '@juvena/core/present/seasonRow'
+import { grassTable } from '@juvena/core/reference/firmGrasses'
 import type { StockLot } from '@juvena/core/stock/lotsOfJob'
+import { seedToBuy, seedWanted, type SeedToBuy, type SeedWanted } from '@juvena/core/stock/seedToBuy'
 import { Memo } from '@juvena/core/trace/memo'
+import { Trace } from '@juvena/core/trace/trace'
 import { weatherOn, type WeatherAtSite } from './siteWeather.ts'
 import type { StoredJob } from './store/jobStore.ts'
 
@@ -14,6 +18,8 @@ interface Planned {
   row: SeasonRow
   /** Its work day by day; null where it could not be planned. */
   work: DayJob | null
+  /** The seed it still has to sow. */
+  seed: SeedWanted[]
   /** Ids of the rules its plan goes by. */
   rules: string[]
 }
@@ -39,11 +45,12 @@ function plan(stored: StoredJob, job: Job, context: Context): Planned {
     return {
       row: seasonRow(stored.id, job, planned),
       work: dayWork(stored.id, job, planned),
+      seed: seedWanted(stored.id, job.name, planned),
       rules: [...new Set(Object.values(planned.figures).map((f) => f.rule))],
     }
   } catch (error) {
     console.error(`Job ${stored.id} could not be planned:`, error)
-    return { row: failedRow(stored.id, stored.name), work: null, rules: [] }
+    return { row: failedRow(stored.id, stored.name), work: null, seed: [], rules: [] }
   }
 }
 
@@ -56,7 +63,7 @@ export function seasonPlanner() {
     jobs.map((stored) => {
       const diary = diaries.get(stored.id) ?? []
       const { job } = readJob(stored.draft)
-      if (!job) return { row: failedRow(stored.id, stored.name), work: null, rules: [] }
+      if (!job) return { row: failedRow(stored.id, stored.name), work: null, seed: [], rules: [] }
       const day = today(job.site.timeZone)
       const at = weather.get(stored.id)
       const record = at?.station?.record
@@ -100,6 +107,15 @@ export function seasonPlanner() {
           steps: work.reduce((sum, job) => sum + job.steps.filter((s) => s.day === day && open(s)).length, 0),
         })),
       }
+    },
+
+    /** The seed of all jobs by mix, and the bags for it bought once. */
+    seed(brief: SeasonBrief): SeedToBuy[] {
+      const trace = new Trace(brief.firm.values, grassTable(brief.firm.grasses))
+      return seedToBuy(
+        planned(brief).flatMap((p) => p.seed),
+        seedBags(brief.firm, trace),
+      )
     },
 
     /** By rule, the jobs whose plans go by it. */

@@ -108,7 +108,7 @@ function bagged({ key, order, net, zones, bags: sold, areaErrors, trace }: Bagge
 }
 
 /** The firm's own seed bags where it has entered any, else the usual ones. */
-function seedBags({ units, seedBags: own }: Buying['firm'], trace: Trace): Bags {
+export function seedBags({ units, seedBags: own }: Buying['firm'], trace: Trace): Bags {
   const exponent = trace.value(packValues.exponent)
   return ownBags(own, units, exponent) ?? usualBags(SEED_BAGS, units, exponent)
 }

@@ -1,5 +1,7 @@
+import type { Schools } from '../reference/schools.ts'
 import type { Firm } from '../entities/firm.ts'
 import type { Job } from '../entities/job.ts'
+import { standInLight, type StandInLight } from './inLight.ts'
 import { firmSettings } from '../reference/firmSettings.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import type { BagOnShelf } from '../stock/seedOnShelf.ts'
@@ -39,6 +41,8 @@ export interface ZoneSeed extends Pans {
   byDensity: Figure
   notices: Notice[]
   plants: { grass: GrassId; weight: number; share: Figure }[]
+  /** How it will stand where the zone is darkest and brightest; empty where its light is even or typed. */
+  inLight: StandInLight[]
 }
 
 export interface MixOrder {
@@ -112,12 +116,13 @@ interface SeedBrief {
   overridden: boolean
   lots: LotFigures
   firm: Firm
+  schools: Schools
   trace: Trace
 }
 
 /** Seed for one zone. Null when the zone is not sown, has no area yet, or takes no seed. */
 export function seedZone(brief: SeedBrief): ZoneSeed | null {
-  const { work, mix, overridden, lots, firm, trace } = brief
+  const { work, mix, overridden, lots, firm, schools, trace } = brief
   const { r, sown: sownArea } = work
   const parts = mix.parts.filter((p) => trace.grass(p.grass).newRate !== null)
   if (!r.area || !sownArea || !plans(work, 'sow') || parts.length === 0) return null
@@ -131,6 +136,7 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
   const live = trace.work(seedRules.live, scope, { rate: bulk, weight, pls, seeds })
   const kg = trace.work(seedRules.kg, scope, { area: sownArea, rate: bulk })
   const half = trace.work(seedRules.half, scope, { kg })
+  const plants = plantsOf(r, { parts, weight, pls, seeds }, trace)
   return {
     zone: r.id,
     mix: parts,
@@ -149,7 +155,8 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
     usual,
     ...expected(work, { parts, weight, live, bulk }, trace),
     notices,
-    plants: plantsOf(r, { parts, weight, pls, seeds }, trace),
+    plants,
+    inLight: standInLight(r.id, plants, schools, trace),
   }
 }
 

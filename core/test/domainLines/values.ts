@@ -415,6 +415,8 @@ seed.contact.opened                       45 %      model         15..70
 seed.contact.firmed                       62 %      model         20..85
 seed.contact.fine                         75 %      model         30..95
 seed.by-density.plants                    62 %      model         20..90
+in-light.half                             50 %      model         10..100
+in-light.gone                              2 h      model         0.5..5
 fit.light                                  3 1      model         0..10
 fit.match                                  3 1      model         0..10
 fit.wear                                 2.5 1      model         0..10

@@ -173,6 +173,27 @@ export const answers = {
     steps: z.array(z.looseObject({ id: z.string(), kind: z.string(), chosen: day })),
   }),
   season: z.strictObject({ today: day, rows: z.array(row) }),
+  seasonSeed: z.strictObject({
+    toBuy: z.array(
+      z.strictObject({
+        key: z.string(),
+        mix: message,
+        jobs: z.array(z.strictObject({ job: z.string(), name: z.string(), sowDay: day.nullable(), kg: z.number(), fromShelf: z.number() })),
+        wanted: z.number(),
+        fromShelf: z.number(),
+        packs: z
+          .strictObject({
+            counts: z.array(z.strictObject({ size: z.number(), count: z.number().int() })),
+            unit: z.enum(['kg', 'lb']),
+            bought: z.number(),
+            left: z.number(),
+            cost: z.number().nullable(),
+          })
+          .nullable(),
+        apart: z.number(),
+      }),
+    ),
+  }),
   uses: z.strictObject({ uses: z.record(z.string(), z.array(z.strictObject({ id: z.string(), name: z.string() }))) }),
   stations: z.strictObject({ stations: z.array(station) }),
   stationChange: z.strictObject({ station, moved }),

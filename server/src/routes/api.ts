@@ -259,6 +259,13 @@ export function apiRoutes(parts: Parts): Route[] {
     },
     {
       method: 'get',
+      path: '/season/seed',
+      summary: 'The seed that all jobs still have to sow, by mix, and the bags for it bought once.',
+      answer: answers.seasonSeed,
+      call: async () => ({ send: { toBuy: planner.seed(await seasonBrief()) } }),
+    },
+    {
+      method: 'get',
       path: '/day',
       summary: 'The work of a day on every job, with amounts, holds and cautions; ?on= an ISO day, today where none is given.',
       answer: answers.day,

@@ -14,6 +14,7 @@ import MixTable from './MixTable.vue'
 import OneMixOffer from './OneMixOffer.vue'
 import OtherMixes from './OtherMixes.vue'
 import SeedFigures from './SeedFigures.vue'
+import StandInLight from './StandInLight.vue'
 import SwardDrawing from './SwardDrawing.vue'
 
 /** What to sow, why, and how much: a mix per zone, what will stand, its rate, and the lots it comes from. */
@@ -55,6 +56,7 @@ const line = (z: ZoneSummary) => (z.seed ? z.seed.name : z.nothing ? 'no seed fi
       <div v-else class="sown">
         <SwardDrawing :plants="plants(zone)" :cut="cut(zone)" />
         <MixTable :zone="zone" />
+        <StandInLight :places="zone.seed.inLight" :cut="cut(zone)" />
         <FitTable :zone="zone" />
         <SeedFigures :zone="zone" />
         <OtherMixes :zone="zone" />

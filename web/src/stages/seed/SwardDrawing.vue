@@ -4,7 +4,8 @@ import type { GrassId } from '@juvena/core/reference/grasses'
 import { useFirm } from '../../stores/firm.ts'
 
 /** What will stand: a strip of lawn drawn plant by plant, each grass by its share of the plants, its leaf and its green. */
-const props = defineProps<{ plants: readonly { grass: GrassId; share: number }[]; cut: number }>()
+/** `stands` is how many of the plants last, %: the others leave gaps. */
+const props = defineProps<{ plants: readonly { grass: GrassId; share: number }[]; cut: number; stands?: number }>()
 const firm = useFirm()
 
 const BLADES = 96
@@ -25,8 +26,12 @@ const stand = computed(() => {
 })
 /** A number between 0 and 1 that looks like chance and is always the same. */
 const jitter = (i: number, of: number) => (Math.sin(i * 12.9898 + of * 78.233) * 43758.5453) % 1
+/** Whether a plant is one of those that do not last: they lie evenly among the others. */
+const lost = (i: number) =>
+  props.stands !== undefined && Math.floor(((i + 1) * (100 - props.stands)) / 100) > Math.floor((i * (100 - props.stands)) / 100)
 const blades = computed(() =>
   stand.value.flatMap((kind, i) => {
+    if (lost(i)) return []
     const grass = firm.grasses[props.plants[kind]!.grass]
     if (!grass) return []
     const leaf = Math.max(1.4, Math.min(9, grass.leaf * 1.5))

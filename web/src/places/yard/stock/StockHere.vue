@@ -9,6 +9,7 @@ import { useStock, type ShownLot } from '../../../stores/stock.ts'
 import LotCard from './LotCard.vue'
 import LotForm from './LotForm.vue'
 import LotImport from './LotImport.vue'
+import SeedToBuy from './SeedToBuy.vue'
 
 /** The shelf: every lot of seed by grass, what is left of it, what it is worth, and what came and went. */
 const firm = useFirm()
@@ -113,6 +114,7 @@ const cultivars = (lot: ShownLot) => [...new Set((lot.draft.parts ?? []).map((p)
           </tr>
         </tbody>
       </table>
+      <SeedToBuy />
     </div>
     <div v-if="doing === 'add'" class="side">
       <LotForm @done="(id: string | null) => ((doing = 'nothing'), choose(id))" />
