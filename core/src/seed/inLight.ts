@@ -65,7 +65,7 @@ export function standInLight(zone: string, plants: readonly { grass: GrassId; sh
   if (!low || !high || found('sun.cast') || num(high) - num(low) < ALIKE) return []
   const v = trace.values(inLightValues)
   const { renewedSun } = trace.values(fitValues)
-  return PLACES.flatMap(([key, where]) => {
+  const places = PLACES.flatMap(([key, where]): StandInLight[] => {
     const sun = found(key)
     if (!sun) return []
     const each = plants.map((p) => {
@@ -76,4 +76,6 @@ export function standInLight(zone: string, plants: readonly { grass: GrassId; sh
     const lasts = trace.found(inLightRules.lasts, scope, Math.round(all), { sun, plants: plants.map((p) => p.share) }, { part: key })
     return [{ where, sun, lasts, plants: plants.map((p, i) => ({ grass: p.grass, share: all > 0 ? (100 * each[i]!) / all : 0 })) }]
   })
+  // Where all are at ease everywhere, there is nothing to tell.
+  return places.every((p) => num(p.lasts) === 100) ? [] : places
 }

@@ -15,10 +15,11 @@ const firm = useFirm()
       <p class="small">
         <b>{{ firm.say(p.where) }}</b> <FigureValue :id="p.sun.id" />
       </p>
-      <SwardDrawing :plants="p.plants" :cut="cut" :stands="Number(p.lasts.value)" />
+      <SwardDrawing :plants="p.plants" :cut="cut" :stands="Number(p.lasts.value)" small />
       <p class="small">
-        <FigureValue :id="p.lasts.id" /> of the plants last:
-        <span class="soft">{{ p.plants.map((x) => `${firm.grassShort(x.grass)} ${Math.round(x.share)}`).join(' · ') }}</span>
+        <FigureValue :id="p.lasts.id" /> of the plants last<span v-if="p.plants.length > 1" class="soft"
+          >: {{ p.plants.map((x) => `${firm.grassShort(x.grass)} ${Math.round(x.share)}`).join(' · ') }}</span
+        >
       </p>
     </div>
   </section>

@@ -5,11 +5,12 @@ import { useFirm } from '../../stores/firm.ts'
 
 /** What will stand: a strip of lawn drawn plant by plant, each grass by its share of the plants, its leaf and its green. */
 /** `stands` is how many of the plants last, %: the others leave gaps. */
-const props = defineProps<{ plants: readonly { grass: GrassId; share: number }[]; cut: number; stands?: number }>()
+const props = defineProps<{ plants: readonly { grass: GrassId; share: number }[]; cut: number; stands?: number; small?: boolean }>()
 const firm = useFirm()
 
-const BLADES = 96
-const WIDTH = 960
+/** Plants drawn. */
+const plantsDrawn = computed(() => (props.small ? 32 : 96))
+const width = computed(() => plantsDrawn.value * 10)
 const HEIGHT = 86
 const GREENS: Record<string, readonly [string, string]> = { light: ['#9cb85a', '#84a347'], mid: ['#5f9150', '#4d7c41'], dark: ['#33683a', '#28552f'] }
 
@@ -17,7 +18,7 @@ const GREENS: Record<string, readonly [string, string]> = { light: ['#9cb85a', '
 const stand = computed(() => {
   const total = props.plants.reduce((sum, p) => sum + p.share, 0) || 1
   const owed = props.plants.map(() => 0)
-  return Array.from({ length: BLADES }, () => {
+  return Array.from({ length: plantsDrawn.value }, () => {
     props.plants.forEach((p, i) => (owed[i]! += p.share / total))
     const next = owed.indexOf(Math.max(...owed))
     owed[next]! -= 1
@@ -36,7 +37,7 @@ const blades = computed(() =>
     if (!grass) return []
     const leaf = Math.max(1.4, Math.min(9, grass.leaf * 1.5))
     const tall = Math.max(26, Math.min(74, 40 + props.cut * 0.4))
-    const x = (i + 0.5) * (WIDTH / BLADES)
+    const x = (i + 0.5) * 10
     // A plant is a fan of three leaves from one foot.
     return [-1, 0, 1].map((side) => {
       const lean = side * 7 + jitter(i, side) * 5
@@ -55,9 +56,9 @@ const said = computed(() => props.plants.map((p) => `${Math.round(p.share)} of 1
 
 <template>
   <figure>
-    <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" preserveAspectRatio="none" role="img" :aria-label="`What will stand: ${said}.`">
+    <svg :viewBox="`0 0 ${width} ${HEIGHT}`" preserveAspectRatio="none" role="img" :aria-label="`What will stand: ${said}.`">
       <path v-for="b in blades" :key="b.key" :d="b.path" :fill="b.fill" />
-      <rect x="0" :y="HEIGHT - 7" :width="WIDTH" height="7" class="soil" />
+      <rect x="0" :y="HEIGHT - 7" :width="width" height="7" class="soil" />
     </svg>
     <figcaption class="only-read">{{ said }}</figcaption>
   </figure>
