@@ -171,6 +171,7 @@ function walkOver({ job, firm, schools, memo, trace }: PrescribeBrief, climate: 
     loose: looseFor(firm.settling ?? trace.value(firmSettings.settling.usual), firm.oversize ?? trace.value(firmSettings.oversize.usual)),
     barrow: firm.barrow ?? trace.value(firmSettings.barrow.usual) / 1000,
     lights: { shade: trace.value(lightLines.shade), sun: trace.value(lightLines.cool) },
+    twoSizes: trace.value(surveyLines.twoSizes) / 100,
   })
   const areas = readings.flatMap((r) => r.area ?? [])
   const errors = readings.flatMap((r) => r.areaErrorFigure ?? [])

@@ -43,6 +43,34 @@ describe('a drawn zone in the plan', () => {
     expect(planOf({ zones: [zone({ area: '150 m²' })] }).notices.filter((n) => n.stage === 1)).toEqual([])
   })
 
+  it('a level at the edge of a lawn is of it, and one outside every lawn is told', () => {
+    const at = (x: number, y: number) => ({ x, y, mm: 0, zone: null })
+    const levels = [at(1, 1), at(10, 1), at(1, 9), at(20.2, 5)]
+    const plan = (more: object[] = []) => job([lawn(box(0, 0, 20, 10))], [drawnZone()], { drawing: { levels: [...levels, ...more] } } as never)
+    expect(plan().survey.zones.z1!.levels?.readings).toBe(4)
+    expect(notice(plan(), 'levels-outside')).toBeUndefined()
+    const told = notice(plan([at(25, 5), at(-3, 2)]), 'levels-outside')
+    expect([told?.title, told?.says]).toEqual(['2 level readings lie outside every lawn.', expect.stringContaining('25 m east and 5 m north') as string]) // prettier-ignore
+    expect(plan([at(25, 5)]).survey.zones.z1!.levels?.readings).toBe(4)
+  })
+
+  it('asks which of several sizes is right, the one that counts first; beds come off what is typed', () => {
+    const sizes = (z: object, shapes = [lawn(box(0, 0, 20, 10))]) => job(shapes, [zone({ area: null, ...z })]).survey.zones.z1!.sizes
+    expect(sizes({ area: '150 m²', length: '20 m', width: '9 m' })).toEqual([{ from: 'typed', area: 150 }, { from: 'drawn', area: 200 }, { from: 'sides', area: 180 }]) // prettier-ignore
+    expect(sizes({ length: '30 m', width: '10 m' }).map((s) => s.from)).toEqual(['drawn', 'sides'])
+    expect(sizes({ area: '230 m²', deductions: [{ what: 'bed', area: '30 m²' }] })).toEqual([])
+    expect(sizes({ area: '100 m²', length: '10 m', width: '10 m' }, [])).toEqual([])
+  })
+
+  it('asks which cover is right where the typed one lies outside what the count leaves open', () => {
+    const covers = (wanted: number | null, more = {}) => job([], [zone({ cover: { wanted, weeds: wanted === null ? null : 100 - wanted, moss: wanted === null ? null : 0, bare: wanted === null ? null : 0 }, pointCounts: { wanted: 30, weeds: 10, moss: 0, bare: 20 }, ...more })]) // prettier-ignore
+    expect(covers(80).survey.zones.z1!.covers).toMatchObject({ typed: 80, counted: 50 })
+    expect(notice(covers(80), 'zone:z1.two-covers')?.says).toContain('80 %')
+    expect(covers(52).survey.zones.z1!.covers).toBeNull()
+    expect(covers(null).survey.zones.z1!.covers).toBeNull()
+    expect(covers(80, { pointCounts: null }).survey.zones.z1!.covers).toBeNull()
+  })
+
   it('says how far its area may be out, and what that is worth in bags', () => {
     const paced = job([lawn(box(0, 0, 20, 10), 'z1', { by: 'pacing' })])
     expect(valueOf(paced, 'zone:z1.area.error')).toBeGreaterThan(20)

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { DiaryEntry } from '../src/entities/diary.ts'
-import { activeEntries, STRUCK_OUT } from '../src/entities/diary.ts'
+import { activeEntries, amountProblem, entriesWithTrace, STRUCK_OUT } from '../src/entities/diary.ts'
 import { firmSchema } from '../src/entities/firm.ts'
 import { readJob } from '../src/entities/job.ts'
 import { planJob } from '../src/pipeline.ts'
@@ -104,6 +104,19 @@ describe('the diary', () => {
     expect(activeEntries(list).map((e) => e.id)).toEqual(['entry-02'])
     expect(activeEntries([...list, entry('entry-05', { what: 'sowed 6 kg', corrects: 'entry-02' })]).map((e) => e.id)).toEqual(['entry-05'])
     expect(activeEntries([])).toEqual([])
+  })
+  it('what was struck out stays to be read, with its day; what was replaced does not', () => {
+    const list = [
+      entry('entry-01', { what: 'sowed 4 kg' }),
+      entry('entry-02', { what: 'sowed 5 kg', corrects: 'entry-01' }),
+      entry('entry-03', { what: 'mown' }),
+      entry('entry-04', { what: STRUCK_OUT, corrects: 'entry-03', date: '2027-03-09' }),
+    ]
+    expect(entriesWithTrace(list).map((e) => [e.entry.id, e.struck])).toEqual([['entry-02', null], ['entry-03', '2027-03-09']]) // prettier-ignore
+  })
+  it('an amount is a number of something', () => {
+    for (const good of ['', '12 kg', '2.5L', '3 bags', 'all of it', 'terrace 4.3 kg, lower 3.4 kg', '½ bag']) expect(amountProblem(good), good).toBe('')
+    for (const bare of ['12', ' 2.5 ', '1,5', '½', '8 x 15', '-3']) expect(amountProblem(bare), bare).toContain('kg')
   })
   it('a step struck out is not done any more', () => {
     const done = entry('entry-01', { step: 'sow-cool.notice' })

@@ -1,4 +1,5 @@
 import { addDays, type Day } from '@juvena/core/calendar/day'
+import { weatherOn, type WeatherAtSite } from '@juvena/core/climate/weatherOn'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import type { Firm } from '@juvena/core/entities/firm'
 import { readJob, type Job } from '@juvena/core/entities/job'
@@ -11,7 +12,6 @@ import type { StockLot } from '@juvena/core/stock/lotsOfJob'
 import { seedToBuy, seedWanted, type SeedToBuy, type SeedWanted } from '@juvena/core/stock/seedToBuy'
 import { Memo } from '@juvena/core/trace/memo'
 import { Trace } from '@juvena/core/trace/trace'
-import { weatherOn, type WeatherAtSite } from './siteWeather.ts'
 import type { StoredJob } from './store/jobStore.ts'
 
 interface Planned {

@@ -1,23 +1,14 @@
-import type { DiaryEntry } from '@juvena/core/entities/diary'
 import { addDays, type Day } from '@juvena/core/calendar/day'
 import { modelFromNormals } from '@juvena/core/climate/climateModel'
-import type { StationClimate } from '@juvena/core/climate/placeYear'
 import { stationClimate, stationFor } from '@juvena/core/climate/stationClimate'
 import type { Outlook, StationDay } from '@juvena/core/climate/station'
+import type { WeatherAtSite } from '@juvena/core/climate/weatherOn'
 import type { WeatherDay } from '@juvena/core/climate/weatherSeries'
 import type { Job } from '@juvena/core/entities/job'
 import { Memo } from '@juvena/core/trace/memo'
 import { stationSchema, type Station } from '@juvena/core/entities/station'
 import { simulatedPlaceDays, simulatedStationDays } from './standIns/simulatedWeather.ts'
 import type { StationStore, StoredStation } from './store/stationStore.ts'
-
-/** What a job's plan knows of the weather. */
-export interface WeatherAtSite {
-  station: StationClimate | null
-  /** The station's last days, and its outlook. */
-  recent: WeatherDay[]
-  outlook: Outlook | null
-}
 
 /** Days of the record that a plan looks back over, and days of outlook. */
 const RECENT = 200
@@ -105,10 +96,3 @@ const wholeDay = (d: WeatherDay): StationDay[] =>
   d.low === null || d.high === null
     ? []
     : [{ ...d, low: d.low, high: d.high, rain: d.rain ?? 0, wind: d.wind ?? 0, soil: d.soil ?? (d.low + d.high) / 2 }]
-
-/** The weather of a day, as a diary entry keeps it; null where it is not known. */
-export function weatherOn(at: WeatherAtSite | null, day: Day): DiaryEntry['weather'] {
-  const found = [...(at?.recent ?? []), ...(at?.outlook?.days ?? [])].find((d) => d.day === day)
-  const source = at?.outlook?.source ?? at?.station?.station.name ?? ''
-  return found ? { low: found.low, high: found.high, rain: found.rain, wind: found.wind ?? null, source } : null
-}

@@ -1,3 +1,4 @@
+import { distanceToRun } from './shapeAt.ts'
 import { sum } from '../quantities/sum.ts'
 import type { Point, Shape, Drawing } from '../entities/drawing.ts'
 import { areaError, margin90 } from './areaError.ts'
@@ -158,7 +159,16 @@ export function spotOf(s: Pick<Shape, 'at' | 'kind'>): Point {
   return centreOf(run)
 }
 
-/** The zone whose lawn a place lies on, or null. */
+/** A place so near outside an outline is still on its lawn, m: a peg at the edge, a hand's breadth of tape. */
+const ON_THE_EDGE = 0.3
+
+/** The zone whose lawn a place lies on, or at whose edge; null where it is outside them all. */
 export function zoneAt(p: Point, plan: Drawing): string | null {
-  return plan.shapes.find((s) => s.kind === 'lawn' && s.zone && inside(p, s.at))?.zone ?? null
+  const lawns = plan.shapes.filter((s) => s.kind === 'lawn' && s.zone)
+  const within = lawns.find((s) => inside(p, s.at))
+  if (within) return within.zone
+  const [nearest] = lawns
+    .map((s) => ({ zone: s.zone, away: Math.min(...s.at.map((ring) => distanceToRun(p, ring, true))) }))
+    .sort((a, b) => a.away - b.away)
+  return nearest && nearest.away <= ON_THE_EDGE ? nearest.zone : null
 }

@@ -64,6 +64,30 @@ export const diaryEntry = z.strictObject({
 })
 export type DiaryEntry = z.output<typeof diaryEntry>
 
+/** An entry with nothing in it but what it says and when. */
+export const blankEntry = (id: string, date: string, what: string): DiaryEntry => ({
+  id,
+  date,
+  zone: null,
+  step: null,
+  stepZones: [],
+  what,
+  amount: '',
+  who: '',
+  note: '',
+  product: '',
+  corrects: null,
+  lots: [],
+  read: null,
+  weather: null,
+})
+
+/** What is wrong with an amount as typed: a number alone says nothing to whoever reads it later. Empty where nothing is. */
+export const amountProblem = (amount: string): string =>
+  /[\d½¼¾]/.test(amount) && /^[\s\d.,/½¼¾×x+-]*$/.test(amount)
+    ? `Write what ${amount.trim()} is: ${amount.trim()} kg, ${amount.trim()} L, ${amount.trim()} bags.`
+    : ''
+
 /** Steps that put down what the law keeps a record of: their ticks name the product. */
 export const namesProduct = (kind: StepKind): boolean => OPERATIONS[kind].cautions.includes('pesticide')
 
@@ -71,6 +95,13 @@ export const namesProduct = (kind: StepKind): boolean => OPERATIONS[kind].cautio
 export function activeEntries(diary: readonly DiaryEntry[]): DiaryEntry[] {
   const corrected = new Set(diary.flatMap((entry) => (entry.corrects ? [entry.corrects] : [])))
   return diary.filter((entry) => !corrected.has(entry.id) && entry.what !== STRUCK_OUT)
+}
+
+/** Every entry of a diary that says something, with the day it was struck out on where it was. */
+export function entriesWithTrace(diary: readonly DiaryEntry[]): { entry: DiaryEntry; struck: string | null }[] {
+  const struckOn = new Map(diary.flatMap((e) => (e.corrects && e.what === STRUCK_OUT ? [[e.corrects, e.date] as const] : [])))
+  const replaced = new Set(diary.flatMap((e) => (e.corrects && e.what !== STRUCK_OUT ? [e.corrects] : [])))
+  return diary.filter((e) => e.what !== STRUCK_OUT && !replaced.has(e.id)).map((entry) => ({ entry, struck: struckOn.get(entry.id) ?? null }))
 }
 
 export const STRUCK_OUT = 'struck out'

@@ -20,6 +20,8 @@ export interface SiteSurvey {
   /** Buildings the ground falls towards, by zone: how steeply, %. */
   falls: Map<string, { building: string; name: string; percent: number }[]>
   counts: Map<string, CoverCount>
+  /** Level readings that belong to no zone. */
+  outside: Level[]
 }
 
 /** Lines of the survey that a firm may have set for itself. */
@@ -38,6 +40,7 @@ export function surveySite(job: Job, season: LightSeason, values: SurveyValues, 
   const measured = memo.recall('drawing', [drawing.shapes], () => measurePlan(drawing))
   const readings =
     drawing.levels.length > 0 ? memo.recall('levels', [drawing.levels, drawing.shapes], () => levelsByZone(job)) : new Map<string, Level[]>()
+  const outside = drawing.levels.length > 0 ? memo.recall('levels-outside', [drawing.levels, drawing.shapes], () => levelsOutside(job)) : []
   const levels = new Map<string, LevelReport>()
   const falls: SiteSurvey['falls'] = new Map()
   const counts: SiteSurvey['counts'] = new Map()
@@ -54,7 +57,7 @@ export function surveySite(job: Job, season: LightSeason, values: SurveyValues, 
     const count = countOf(zone)
     if (count) counts.set(zone.id, count)
   }
-  return { measured, season, ...lightOf(job, measured, readings, season, values.leastTilt, memo), levels, falls, counts }
+  return { measured, season, ...lightOf(job, measured, readings, season, values.leastTilt, memo), levels, falls, counts, outside }
 }
 
 /** Buildings the readings fall towards by more than `within` %. */
@@ -141,6 +144,10 @@ function awayFromBuilding(drawing: Pick<Drawing, 'shapes'>, readings: readonly P
   const turn = (Math.atan2(middle[0] - best.from[0], middle[1] - best.from[1]) * 180) / Math.PI
   return (turn + 360) % 360
 }
+
+/** Readings that belong to no zone: outside every lawn that is drawn. */
+export const levelsOutside = ({ drawing }: Pick<Job, 'drawing'>): Level[] =>
+  drawing.levels.filter((l) => l.zone === null && zoneAt([l.x, l.y], drawing) === null)
 
 /** Level readings by the zone they were given, or else lie on. */
 export function levelsByZone(job: Pick<Job, 'drawing'>): Map<string, Level[]> {

@@ -1,12 +1,13 @@
-import type { Drawing, Point } from '../entities/drawing.ts'
+import type { Drawing, Level, Point } from '../entities/drawing.ts'
 import { isMixed, type TwoLights } from '../light/zoneLight.ts'
 import { lightLines } from '../reference/siteValues.ts'
-import { num, type Notice } from '../trace/figure.ts'
+import { type Notice } from '../trace/figure.ts'
 import { quantity, say } from '../trace/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import { moreToSettle } from '../cover/coverCount.ts'
 import type { SiteSurvey } from './siteSurvey.ts'
 import { surveyLines } from './surveyRules.ts'
+import { coversThatDiffer, sizesThatDiffer, type SizeFrom, type ZoneSize } from './twoReadings.ts'
 import type { ZoneReadings } from './zoneReadings.ts'
 
 /** What the measured walk says that is not a figure: where zones overlap, dips one by one, zones of two lights, counts still open. */
@@ -19,11 +20,16 @@ export interface SurveySummary {
     {
       perimeter: number | null
       by: string | null
+      /** Sizes that disagree, the one that counts first; and wanted cover typed beside another counted. */
+      sizes: ZoneSize[]
+      covers: ReturnType<typeof coversThatDiffer>
       counted: { method: 'frame' | 'step'; n: number; low: number; high: number; more: number | null; line: number } | null
       levels: { readings: number; share: number; dips: { at: Point; depth: number; area: number; volume: number; barrows: number }[] } | null
     }
   >
 }
+
+export const SIZE_WORDS: Record<SizeFrom, string> = { typed: 'is typed', drawn: 'is drawn', sides: 'comes from length and width' }
 
 /** Dips listed one by one, deepest first, no more than this. */
 const DIPS_SHOWN = 30
@@ -35,12 +41,14 @@ export interface SurveySettings {
   /** A barrow, m³. */
   barrow: number
   lights: TwoLights
+  /** Sizes differ from so much on, as a share. */
+  twoSizes: number
 }
 
 export function surveySummary(
   survey: SiteSurvey,
   zones: readonly ZoneReadings[],
-  { schoolLine, loose, barrow, lights }: SurveySettings,
+  { schoolLine, loose, barrow, lights, twoSizes }: SurveySettings,
 ): SurveySummary {
   const summary: SurveySummary = { season: survey.season, overlaps: survey.measured.overlaps, mixedLight: [], zones: {} }
   for (const r of zones) {
@@ -52,6 +60,8 @@ export function surveySummary(
     summary.zones[r.id] = {
       perimeter: drawn?.perimeter ?? null,
       by: drawn?.by ?? r.zone.by,
+      sizes: sizesThatDiffer(r, survey, twoSizes),
+      covers: coversThatDiffer(r, survey),
       counted: count
         ? {
             method: count.method,
@@ -92,22 +102,47 @@ export function surveyNotices(drawing: Drawing, survey: SiteSurvey, summary: Sur
     title: say`${drawing.shapes.find((s) => s.id === shape)?.name || 'A shape'}: its outline crosses itself.`,
     says: 'Its area is taken as what is inside either loop. Drag a corner so that the edges no longer cross.',
   }))
-  return [...overlaps, ...crossings, ...zones.flatMap((r) => zoneNotices(r, survey, summary, trace))]
+  return [...overlaps, ...crossings, ...outsideNotice(survey.outside), ...zones.flatMap((r) => zoneNotices(r, survey, summary, trace))]
+}
+
+/** Readings named one by one, no more than this. */
+const PLACES_NAMED = 3
+
+function outsideNotice(outside: readonly Level[]): Notice[] {
+  if (outside.length === 0) return []
+  const places = outside.slice(0, PLACES_NAMED).map(({ x, y }) => say`${quantity(x, 'm')} east and ${quantity(y, 'm')} north`)
+  const more = outside.length - places.length
+  return [
+    {
+      id: 'levels-outside',
+      stage: 1,
+      level: 'warn',
+      title: outside.length === 1 ? 'A level reading lies outside every lawn.' : say`${outside.length} level readings lie outside every lawn.`,
+      says: say`They count for nothing: ${places}${more > 0 ? say`, and ${more} more` : ''} of the plan’s zero. Draw the lawn as far as they reach, or read them in again with other places.`,
+    },
+  ]
 }
 
 function zoneNotices(r: ZoneReadings, survey: SiteSurvey, summary: SurveySummary, trace: Trace): Notice[] {
   const about = { stage: 1, zone: r.id } as const
   const found: Notice[] = []
-  const drawn = survey.measured.zones.get(r.id)
-  const differ = trace.value(surveyLines.twoSizes) / 100
-  if (drawn && r.area && r.zone.area !== null && Math.abs(drawn.area - num(r.area)) > Math.max(drawn.error, differ * num(r.area)))
+  const { sizes, covers } = summary.zones[r.id]!
+  if (sizes.length > 0 && r.area)
     found.push({
       ...about,
       id: `zone:${r.id}.two-areas`,
       level: 'warn',
-      title: say`${r.name}: two sizes.`,
-      says: say`${r.area} is typed and ${quantity(drawn.area, 'm2')} is drawn. The typed one counts; clear it to go by the plan, or measure one edge again.`,
+      title: say`${r.name}: ${sizes.length === 2 ? 'two' : 'three'} sizes.`,
+      says: say`${sizes.map((s) => say`${quantity(s.area, 'm2')} ${SIZE_WORDS[s.from]}`)}. The first counts. Say under Zones which is right, or measure one edge again.`,
       figure: r.area.id,
+    })
+  if (covers)
+    found.push({
+      ...about,
+      id: `zone:${r.id}.two-covers`,
+      level: 'warn',
+      title: say`${r.name}: two covers.`,
+      says: say`${quantity(covers.typed, '%')} wanted grass is typed; the count says ${quantity(Math.round(covers.counted), '%')}, and ${quantity(Math.round(covers.low), '%')} to ${quantity(Math.round(covers.high), '%')} nine times in ten. The typed one counts. Say under Zones which is right.`,
     })
   for (const { building, name: wall, percent } of survey.falls.get(r.id) ?? [])
     found.push({

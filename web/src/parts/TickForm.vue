@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElCheckbox } from 'element-plus'
 import { computed, nextTick, onMounted, ref } from 'vue'
-import { namesProduct, type DiaryEntry } from '@juvena/core/entities/diary'
+import { amountProblem, blankEntry, namesProduct, type DiaryEntry } from '@juvena/core/entities/diary'
 import type { StepKind } from '@juvena/core/reference/operations'
 import { newId } from '../stores/newId.ts'
 import TextField from './TextField.vue'
@@ -30,21 +30,18 @@ onMounted(() => void nextTick(() => !matchMedia('(pointer: coarse)').matches && 
 function done() {
   if (recorded.value && !product.value.trim()) return void (wrong.value = 'Enter the product as its label names it: the record wants it.')
   if (recorded.value && !labelRead.value) return void (wrong.value = 'Read the label first, and tick that you have.')
+  wrong.value = ''
+  if (amountProblem(amount.value)) return
   localStorage.setItem(WHO, who.value)
   emit('done', {
-    id: newId(),
-    date: props.today,
-    zone: null,
+    ...blankEntry(newId(), props.today, props.step.name),
     step: props.step.id,
     stepZones: [...props.step.zones],
-    what: props.step.name,
     amount: amount.value,
     who: who.value,
     note: note.value,
     product: product.value.trim(),
-    corrects: null,
     lots: props.lots,
-    read: null,
     weather: props.weather,
   })
 }
@@ -56,7 +53,14 @@ function done() {
       <TextField class="whole" label="Product, as on its label" :model-value="product" :maxlength="120" @update:model-value="product = $event" />
       <ElCheckbox v-model="labelRead" class="whole label-read">I have read the label, and hold what licence it asks for</ElCheckbox>
     </template>
-    <TextField class="whole" label="Amount" :model-value="amount" :maxlength="80" @update:model-value="amount = $event" />
+    <TextField
+      class="whole"
+      label="Amount"
+      :model-value="amount"
+      :maxlength="80"
+      :problem="amountProblem(amount)"
+      @update:model-value="amount = $event"
+    />
     <TextField label="Who" :model-value="who" :maxlength="80" @update:model-value="who = $event" />
     <TextField label="Note" :model-value="note" :maxlength="2000" @update:model-value="note = $event" />
     <p v-if="wrong || failure" class="wrong whole" role="alert">{{ wrong || failure }}</p>

@@ -15,7 +15,7 @@ import { useStock } from './stock.ts'
 import { useHistory } from './history.ts'
 import type { Way } from '@juvena/core/approach/ways'
 import { planInWorker, waysInWorker } from './planner.ts'
-import type { SiteWeather } from '../workers/plan.worker.ts'
+import type { WeatherAtSite } from '@juvena/core/climate/weatherOn'
 import { findUnsaved, forgetUnsaved, keepUnsaved } from './unsaved.ts'
 
 interface Served {
@@ -33,8 +33,8 @@ type Theirs = Pick<Served, 'revision' | 'savedAt' | 'draft'>
 const SAVE_AFTER = 600
 const RETRY_AFTER = 3000
 
-const NO_WEATHER: SiteWeather = { station: null, recent: [], outlook: null }
-const knownWeather = ({ station, recent, outlook }: SiteWeather): SiteWeather => ({ station, recent, outlook })
+const NO_WEATHER: WeatherAtSite = { station: null, recent: [], outlook: null }
+const knownWeather = ({ station, recent, outlook }: WeatherAtSite): WeatherAtSite => ({ station, recent, outlook })
 
 /** The job being edited: its draft as typed, its plan kept by a worker, undo, saving, and what moved since each stage was last looked at. */
 export const useJob = defineStore('job', () => {
@@ -55,7 +55,7 @@ export const useJob = defineStore('job', () => {
   /** Ready-made ways by zone, worked after the plan. */
   const ways = shallowRef<Record<string, Way[]>>({})
   const problems = shallowRef<Problem[]>([])
-  const weather = shallowRef<SiteWeather>(NO_WEATHER)
+  const weather = shallowRef<WeatherAtSite>(NO_WEATHER)
   const planFailure = ref('')
   const history = useHistory()
   const seen = shallowRef<Record<string, unknown>>({})
@@ -77,7 +77,7 @@ export const useJob = defineStore('job', () => {
       // The first plan knows the weather already: else everything would look moved a moment later.
       const [served, at] = await Promise.all([
         api<Served>('GET', `/jobs/${encodeURIComponent(job)}`),
-        api<SiteWeather>('GET', `/weather?job=${encodeURIComponent(job)}`).catch(() => NO_WEATHER),
+        api<WeatherAtSite>('GET', `/weather?job=${encodeURIComponent(job)}`).catch(() => NO_WEATHER),
         stock.load(),
         outbox.ready,
       ])
@@ -109,7 +109,7 @@ export const useJob = defineStore('job', () => {
   /** Asks for the weather at the site again, when the site or its station has changed. */
   async function lookAtWeather(job: string) {
     lookedFor = siteKey(draft.value)
-    const found = await api<SiteWeather>('GET', `/weather?job=${encodeURIComponent(job)}`).catch(() => null)
+    const found = await api<WeatherAtSite>('GET', `/weather?job=${encodeURIComponent(job)}`).catch(() => null)
     if (found && id.value === job) weather.value = knownWeather(found)
   }
 

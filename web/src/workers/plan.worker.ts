@@ -8,23 +8,15 @@ import type { StockLot } from '@juvena/core/stock/lotsOfJob'
 import { Memo } from '@juvena/core/trace/memo'
 import { waysOfJob } from '@juvena/core/waysOfJob'
 import type { Way } from '@juvena/core/approach/ways'
-import type { StationClimate } from '@juvena/core/climate/placeYear'
-import type { Outlook } from '@juvena/core/climate/station'
-import type { WeatherDay } from '@juvena/core/climate/weatherSeries'
+import type { WeatherAtSite } from '@juvena/core/climate/weatherOn'
 import { withChanges, type Changes } from './changes.ts'
 
 export interface Planned {
   plan: JobPlan | null
   problems: Problem[]
 }
-/** What a plan knows of the weather at its site. */
-export interface SiteWeather {
-  station: StationClimate | null
-  recent: WeatherDay[]
-  outlook: Outlook | null
-}
 /** What a plan is worked from beside its draft. */
-export interface Setting extends SiteWeather {
+export interface Setting extends WeatherAtSite {
   today: string
   firm: Firm
   diary: DiaryEntry[]

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
-import type { DiaryEntry } from '@juvena/core/entities/diary'
+import { blankEntry, type DiaryEntry } from '@juvena/core/entities/diary'
 import type { DayJob, DayStep } from '@juvena/core/present/dayWork'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import TextField from '../../parts/TextField.vue'
@@ -55,22 +55,8 @@ async function done(entry: DiaryEntry) {
 }
 async function keepNote() {
   if (!note.value.trim()) return void (wrong.value = 'Write what was seen or done.')
-  const entry: DiaryEntry = {
-    id: newId(),
-    date: firm.today,
-    zone: null,
-    step: null,
-    stepZones: [],
-    what: note.value.trim(),
-    amount: '',
-    who: localStorage.getItem('juvena.who') ?? '',
-    note: '',
-    product: '',
-    corrects: null,
-    lots: [],
-    read: null,
-    weather: props.job.weather,
-  }
+  const who = localStorage.getItem('juvena.who') ?? ''
+  const entry = { ...blankEntry(newId(), firm.today, note.value.trim()), who, weather: props.job.weather }
   await done(entry)
   if (!wrong.value) [note.value, noting.value] = ['', false]
 }

@@ -2,7 +2,8 @@
 import { computed, ref } from 'vue'
 import { parseDay, showDay } from '@juvena/core/calendar/day'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
-import { activeEntries, namesProduct, STRUCK_OUT, type DiaryEntry } from '@juvena/core/entities/diary'
+import { weatherOn } from '@juvena/core/climate/weatherOn'
+import { activeEntries, amountProblem, blankEntry, entriesWithTrace, namesProduct, STRUCK_OUT, type DiaryEntry } from '@juvena/core/entities/diary'
 import { stepLots } from '@juvena/core/present/dayWork'
 import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
 import { readStepKey } from '@juvena/core/schedule/stepRecords'
@@ -23,7 +24,7 @@ import { newId } from '../../stores/newId.ts'
 const firm = useFirm()
 const job = useJob()
 const steps = computed(() => job.plan?.steps ?? [])
-const entries = computed(() => [...activeEntries(job.diary)].sort((a, b) => b.date.localeCompare(a.date)))
+const entries = computed(() => entriesWithTrace(job.diary).sort((a, b) => b.entry.date.localeCompare(a.entry.date)))
 const zones = computed(() => [{ value: 'all', name: 'all zones' }, ...(job.plan?.zones.map((z) => ({ value: z.id, name: z.name })) ?? [])])
 const zoneName = (id: string | null) => (id ? (job.plan?.zones.find((z) => z.id === zoneOf(id))?.name ?? id) : '')
 const form = ref({
@@ -39,13 +40,6 @@ const form = ref({
 const wrong = ref('')
 const busy = ref(false)
 
-/** The weather of a day, as the station or its outlook has it. */
-function weatherOn(day: string): DiaryEntry['weather'] {
-  const { station, outlook, recent } = job.weather
-  const found = [...recent, ...(outlook?.days ?? [])].find((d) => d.day === day)
-  const source = outlook?.source ?? (station ? `${station.station.name}${station.station.simulated ? ', simulated' : ''}` : '')
-  return found ? { low: found.low, high: found.high, rain: found.rain, wind: found.wind ?? null, source } : null
-}
 const weatherSays = (w: NonNullable<DiaryEntry['weather']>) =>
   [
     w.low !== null && w.high !== null ? `${firm.hand(w.low, 'C')} to ${firm.hand(w.high, 'C')}` : '',
@@ -56,14 +50,15 @@ const weatherSays = (w: NonNullable<DiaryEntry['weather']>) =>
     .join(', ')
 const readSays = ({ rain, soil }: NonNullable<DiaryEntry['read']>) =>
   [rain !== null ? `${firm.hand(rain, 'rain')} in the gauge` : '', soil !== null ? `soil ${firm.hand(soil, 'C')}` : ''].filter(Boolean).join(', ')
-async function write(entry: Omit<DiaryEntry, 'id' | 'weather'>) {
+async function write(date: string, what: string, more: Partial<DiaryEntry>) {
   busy.value = true
   wrong.value = ''
   try {
-    await job.write({ ...entry, id: newId(), weather: weatherOn(entry.date) })
+    await job.write({ ...blankEntry(newId(), date, what), ...more, weather: weatherOn(job.weather, date) })
+    return true
   } catch (error) {
     wrong.value = (error as Error).message
-    throw error
+    return false
   } finally {
     busy.value = false
   }
@@ -85,22 +80,10 @@ async function add() {
   const { zone, what, amount, who, note } = form.value
   const [rain, soil] = [siteReading('rain', 'depth'), siteReading('soil', 'temperature')]
   if (rain === undefined || soil === undefined) return
-  await write({
-    date: day.value,
-    zone: zone === 'all' ? null : zone,
-    step: null,
-    stepZones: [],
-    what: what.trim(),
-    amount,
-    who,
-    note,
-    product: '',
-    corrects: null,
-    lots: [],
-    read: rain === null && soil === null ? null : { rain, soil },
-  })
-    .then(() => (form.value = { ...form.value, what: '', amount: '', note: '', rain: null, soil: null }))
-    .catch(() => undefined)
+  if (amountProblem(amount)) return
+  const read = rain === null && soil === null ? null : { rain, soil }
+  if (await write(day.value, what.trim(), { zone: zone === 'all' ? null : zone, amount, who, note, read }))
+    form.value = { ...form.value, what: '', amount: '', note: '', rain: null, soil: null }
 }
 const amountOf = (step: PlannedStep) => {
   if (step.kind !== 'sow') return ''
@@ -123,35 +106,14 @@ const recorded = async (entry: DiaryEntry) => {
 }
 const tick = (step: PlannedStep) => (namesProduct(step.kind) ? (asking.value = asking.value === step.id ? null : step.id) : tickOff(step))
 const tickOff = (step: PlannedStep) =>
-  write({
-    date: job.today,
-    zone: null,
+  write(job.today, firm.say(step.name), {
     step: step.id,
     stepZones: step.zones,
-    what: firm.say(step.name),
     amount: amountOf(step),
     who: form.value.who,
-    note: '',
-    product: '',
-    corrects: null,
     lots: lotsOf(step),
-    read: null,
-  }).catch(() => undefined)
-const strike = (entry: DiaryEntry) =>
-  write({
-    date: job.today,
-    zone: entry.zone,
-    step: null,
-    stepZones: [],
-    what: STRUCK_OUT,
-    amount: '',
-    who: '',
-    note: '',
-    product: '',
-    corrects: entry.id,
-    lots: [],
-    read: null,
-  }).catch(() => undefined)
+  })
+const strike = (entry: DiaryEntry) => write(job.today, STRUCK_OUT, { zone: entry.zone, corrects: entry.id })
 /** Whether an entry ticks a step off: by operation and zone, or as before version 3 by its work package. */
 const isTickOf = (entry: DiaryEntry, step: PlannedStep) => {
   const key = readStepKey(entry.step ?? '')
@@ -209,7 +171,13 @@ const untick = (step: PlannedStep) => {
           <DayField label="On" :model-value="form.date" :today="job.today" @update:model-value="form.date = $event" />
           <ChoiceField label="Zone" list :options="zones" :model-value="form.zone" @update:model-value="form.zone = $event ?? 'all'" />
           <TextField class="whole" label="What" :model-value="form.what" :maxlength="400" :problem="wrong" @update:model-value="form.what = $event" />
-          <TextField label="Amount" :model-value="form.amount" :maxlength="80" @update:model-value="form.amount = $event" />
+          <TextField
+            label="Amount"
+            :model-value="form.amount"
+            :maxlength="80"
+            :problem="amountProblem(form.amount)"
+            @update:model-value="form.amount = $event"
+          />
           <TextField label="Who" :model-value="form.who" :maxlength="80" @update:model-value="form.who = $event" />
           <QuantityField
             label="Rain in the gauge"
@@ -229,7 +197,7 @@ const untick = (step: PlannedStep) => {
           <button type="submit" class="act main" :disabled="busy">Save</button>
         </form>
         <ul class="entries">
-          <li v-for="e in entries" :key="e.id">
+          <li v-for="{ entry: e, struck } in entries" :key="e.id" :class="{ struck }">
             <span class="small soft">{{ showDay(e.date) }}{{ e.who ? ` · ${e.who}` : '' }}{{ e.zone ? ` · ${zoneName(e.zone)}` : '' }}</span>
             <b>{{ e.what }}</b>
             <span v-if="e.product">{{ e.product }}</span>
@@ -237,7 +205,10 @@ const untick = (step: PlannedStep) => {
             <span v-if="e.note" class="small">{{ e.note }}</span>
             <span v-if="e.read" class="small">{{ readSays(e.read) }}</span>
             <span v-if="e.weather" class="small soft">{{ weatherSays(e.weather) }}</span>
-            <button type="button" class="plain small" :disabled="busy" :aria-label="`Strike out ${e.what}`" @click="strike(e)">strike out</button>
+            <span v-if="struck" class="small">struck out {{ showDay(struck) }}</span>
+            <button v-else type="button" class="plain small" :disabled="busy" :aria-label="`Strike out ${e.what}`" @click="strike(e)">
+              strike out
+            </button>
           </li>
           <li v-if="entries.length === 0" class="soft">Nothing done yet. Tick a step, or write the first line.</li>
         </ul>
@@ -252,6 +223,12 @@ const untick = (step: PlannedStep) => {
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
   gap: 1.75rem;
   margin-top: 0.6rem;
+}
+/* What was struck out stays to be read, under a line. */
+.struck b,
+.struck > span:not(:last-child) {
+  text-decoration: line-through;
+  color: var(--soft);
 }
 .steps li > span {
   flex: 1 1 0;

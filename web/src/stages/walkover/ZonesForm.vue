@@ -6,6 +6,7 @@ import type { ZoneDraft } from '@juvena/core/entities/job'
 import { MOWERS, MOWER_NAMES, PENETRATIONS, PENETRATION_NAMES, TEXTURES, TEXTURE_NAMES, WEARS, WEAR_NAMES } from '@juvena/core/reference/lists'
 import { COMPASS } from '@juvena/core/reference/walkLists'
 import { num } from '@juvena/core/trace/figure'
+import type { SizeFrom } from '@juvena/core/walkover/twoReadings'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import YesNoField from '../../parts/YesNoField.vue'
@@ -13,6 +14,7 @@ import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import CoverCount from './readings/CoverCount.vue'
+import TwoReadings from './readings/TwoReadings.vue'
 import MoreReadings from './readings/MoreReadings.vue'
 import { addZone } from '@juvena/core/drawing/shapeEdits'
 import { MEASURED_BY, MEASURED_BY_NAMES } from '@juvena/core/entities/drawing'
@@ -98,6 +100,22 @@ const drawn = computed(() => figureText('area.drawn'))
 const counted = (part: string) =>
   /^survey\.(point-counts|quadrats)$/.test(job.ofZone(zone.value?.id, part)?.rule ?? '') ? `counted ${figureText(part)}` : ''
 const cast = computed(() => figureText('sun.cast') || (job.ofZone(zone.value?.id, 'sun')?.rule === 'survey.light' ? figureText('sun') : ''))
+const SIZE_NAMES: Record<SizeFrom, string> = { typed: 'the typed area', drawn: 'the plan', sides: 'length × width' }
+const surveyed = computed(() => (zone.value ? (job.plan?.survey.zones[zone.value.id] ?? null) : null))
+const sizes = computed(() => surveyed.value?.sizes ?? [])
+const covers = computed(() => surveyed.value?.covers ?? null)
+/** One size is kept and the others let go; undo brings them back. The plan itself is never erased here. */
+function useSize(from: SizeFrom) {
+  const z = zone.value
+  if (!z) return
+  if (from === 'drawn') patch('size', { area: null, length: null, width: null })
+  else if (from === 'sides') patch('size', { area: `${z.length ?? ''} x ${z.width ?? ''}` })
+  else patch('size', { length: null, width: null })
+}
+const useCover = (from: 'typed' | 'counted') =>
+  from === 'counted'
+    ? patch('cover', { cover: { ...zone.value?.cover, wanted: null, weeds: null, moss: null, bare: null } })
+    : patch('cover', { pointCounts: null, quadrats: [] })
 const area = (id: string) => {
   const f = job.ofZone(id, 'area')
   return f ? firm.text(num(f), 'm2') : 'no size yet'
@@ -159,6 +177,12 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           :options="MEASURED_BY.slice(0, 2).map((value) => ({ value, name: MEASURED_BY_NAMES[value] }))"
           :model-value="zone.by"
           @update:model-value="set('by', $event)"
+        />
+        <TwoReadings
+          v-if="sizes.length"
+          asks="Which size is right?"
+          :readings="sizes.map((s, i) => ({ key: s.from, name: SIZE_NAMES[s.from], value: firm.text(s.area, 'm2'), counts: i === 0 }))"
+          @pick="useSize($event as SizeFrom)"
         />
         <div class="offs">
           <div v-for="(off, i) in zone.deductions ?? []" :key="i" class="off">
@@ -238,6 +262,15 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           </svg>
         </div>
         <p v-if="problem('cover')" class="wrong" role="alert">{{ problem('cover') }}</p>
+        <TwoReadings
+          v-if="covers"
+          asks="Which cover is right?"
+          :readings="[
+            { key: 'typed', name: 'what is typed', value: firm.text(covers.typed, '%'), counts: true },
+            { key: 'counted', name: 'the count', value: firm.hand(covers.counted, '%'), counts: false },
+          ]"
+          @pick="useCover($event as 'typed' | 'counted')"
+        />
         <CoverCount :key="zone.id" :zone="zone" @set="set" />
       </fieldset>
 

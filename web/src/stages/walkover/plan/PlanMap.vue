@@ -86,6 +86,24 @@ function painted(
   return { source, layer: new ImageLayer({ source }) }
 }
 
+/** The plan's zero: typed places and levels are told from here, x to the east and y to the north. */
+function paintZero(context: CanvasRenderingContext2D, step: number, pixel: number) {
+  context.strokeStyle = context.fillStyle = '#8a7f63'
+  context.lineWidth = 1.5 * pixel
+  context.beginPath()
+  context.moveTo(step, 0)
+  context.lineTo(0, 0)
+  context.lineTo(0, step)
+  context.stroke()
+  context.save()
+  context.scale(pixel, -pixel)
+  context.font = '12px "Atkinson Hyperlegible", sans-serif'
+  context.fillText('0', -10, 13)
+  context.fillText('x', step / pixel + 3, 4)
+  context.fillText('y', -3, -step / pixel - 4)
+  context.restore()
+}
+
 const ground = painted((context, box) => {
   const step = [0.5, 1, 2, 5, 10, 20, 50, 100, 500].find((s) => s / box.resolution >= 34) ?? 1000
   context.lineWidth = box.resolution
@@ -100,6 +118,7 @@ const ground = painted((context, box) => {
     context.lineTo(box.east, y)
   }
   context.stroke()
+  paintZero(context, step, box.resolution)
   const p = props.picture?.plan
   if (p && bitmap.value) {
     const [w, h] = [p.width * p.metresPerPixel, p.height * p.metresPerPixel]

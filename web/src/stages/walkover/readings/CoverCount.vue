@@ -17,6 +17,7 @@ const quadrats = computed(() => (props.zone.quadrats ?? []).map((f): Tally => ({
 const last = ref<CoverPart[]>([])
 const setPoints = (tally: Tally | null) => emit('set', 'pointCounts', tally as never)
 function tap(part: CoverPart) {
+  erased.value = null
   last.value = [...last.value, part]
   setPoints({ ...points.value, [part]: points.value[part] + 1 })
 }
@@ -25,6 +26,18 @@ function back() {
   if (!part) return
   last.value = last.value.slice(0, -1)
   setPoints({ ...points.value, [part]: Math.max(0, points.value[part] - 1) })
+}
+/** The count that “start again” cleared, until another look is taken. */
+const erased = ref<Tally | null>(null)
+const looks = (t: Tally) => COVER_PARTS.reduce((sum, p) => sum + t[p], 0)
+function clear() {
+  erased.value = points.value
+  last.value = []
+  setPoints(null)
+}
+function restore() {
+  setPoints(erased.value)
+  erased.value = null
 }
 const typed = ref<Record<CoverPart, string>>({ wanted: '', weeds: '', moss: '', bare: '' })
 const throwNow = computed<Tally | null>(() => {
@@ -59,7 +72,7 @@ const round = (x: number) => showNumber(Math.round(x))
       </button>
       <p class="row">
         <button type="button" class="act slight" :disabled="last.length === 0" @click="back">undo the last</button>
-        <button type="button" class="plain small" :disabled="!zone.pointCounts" @click="setPoints(null)">start again</button>
+        <button type="button" class="plain small" :disabled="!zone.pointCounts" @click="clear">start again</button>
       </p>
     </div>
     <form v-else class="throw" autocomplete="off" @submit.prevent="addThrow">
@@ -84,6 +97,9 @@ const round = (x: number) => showNumber(Math.round(x))
       }}
     </p>
     <p v-if="count && overruled" class="small more">Cover typed above counts before this. Clear it to go by the count.</p>
+    <p v-if="erased" class="small">
+      The count of {{ looks(erased) }} looks is cleared. <button type="button" class="plain small" @click="restore">undo</button>
+    </p>
   </div>
 </template>
 
