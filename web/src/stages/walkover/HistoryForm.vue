@@ -18,6 +18,8 @@ const usualWait = (kind: TreatmentId) => {
   const wait = kind in treatmentWaits ? treatmentWaits[kind as keyof typeof treatmentWaits] : null
   return wait ? `else ${firm.settings.values[wait.id] ?? wait.is} days, the longest usual` : 'none usual'
 }
+/** Only what keeps seed out has a wait to ask for. */
+const waits = (t: Treatment) => (t.kind ?? '') in treatmentWaits || Boolean(t.waitDays)
 type Treatment = NonNullable<JobDraft['treatments']>[number]
 const options = TREATMENTS.map((value) => ({ value, name: TREATMENT_KINDS[value].name }))
 const set = (i: number, patch: Partial<Treatment>) =>
@@ -56,14 +58,6 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
         @update:model-value="set(i, { kind: ($event ?? 'broadleaf') as TreatmentId })"
       />
       <DayField label="On" :model-value="t.date" :problem="problem(i, 'date')" :today="job.today" @update:model-value="set(i, { date: $event })" />
-      <QuantityField
-        label="Label’s wait before seed"
-        kind="days"
-        :model-value="t.waitDays"
-        :problem="problem(i, 'waitDays')"
-        :hint="usualWait(t.kind as TreatmentId)"
-        @update:model-value="set(i, { waitDays: $event })"
-      />
       <TextField label="Product" :model-value="t.product" :maxlength="80" @update:model-value="set(i, { product: $event })" />
       <TextField label="Active ingredient" :model-value="t.active" :maxlength="80" @update:model-value="set(i, { active: $event })" />
       <fieldset v-if="job.zones.length > 1" class="where">
@@ -72,9 +66,21 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
           ><input type="checkbox" :checked="isOn(t, z.id)" @change="toggle(i, t, z.id)" /> {{ z.name || 'Unnamed zone' }}</label
         >
       </fieldset>
+      <QuantityField
+        v-if="waits(t)"
+        class="wait"
+        label="Label’s wait before seed"
+        kind="days"
+        :model-value="t.waitDays"
+        :problem="problem(i, 'waitDays')"
+        :hint="usualWait(t.kind as TreatmentId)"
+        @update:model-value="set(i, { waitDays: $event })"
+      />
       <div class="until">
-        <span class="label">seed safe from</span>
-        <FigureValue :id="figureId(treatmentScope(t.id ?? ''), 'until')" />
+        <template v-if="waits(t)">
+          <span class="label">Seed safe from</span>
+          <FigureValue :id="figureId(treatmentScope(t.id ?? ''), 'until')" />
+        </template>
         <button type="button" class="plain small" @click="drop(i)">remove</button>
       </div>
     </article>
@@ -91,7 +97,7 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
 }
 .row {
   display: grid;
-  grid-template-columns: 1.5fr 1.1fr 1.2fr 1fr 1fr;
+  grid-template-columns: 1.3fr 1fr 1fr 1fr;
   gap: 0.3rem 0.9rem;
   border-top: 1px solid var(--rule);
   padding-top: 0.4rem;
@@ -103,7 +109,7 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
   color: var(--soft);
 }
 .where {
-  grid-column: 1 / 5;
+  grid-column: 1 / 3;
   border: 0;
   padding: 0;
   margin: 0;
@@ -111,8 +117,11 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
   flex-wrap: wrap;
   gap: 0.2rem 1rem;
 }
+.wait {
+  grid-column: 3;
+}
 .until {
-  grid-column: 5;
+  grid-column: 4;
   display: grid;
   justify-items: start;
   align-content: start;
@@ -125,9 +134,12 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
   .row {
     grid-template-columns: 1fr 1fr;
   }
-  .where,
-  .until {
+  .where {
     grid-column: 1 / -1;
+  }
+  .wait,
+  .until {
+    grid-column: auto;
   }
 }
 </style>
