@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
 import { at, expect, openJob, SITE, test, ZONE } from './juvena.ts'
 
 test.use({ firms: { file: 'everyView', names: ['demo'] } })
@@ -67,6 +68,60 @@ for (let first = 0; first < VIEWS.length; first += SHARE) {
       })
   })
 }
+
+/** What axe finds, in words. */
+async function violationsIn(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).setLegacyMode(true).withTags(RULES).analyze()
+  return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 4).join(' | ')} ${v.nodes[0]?.failureSummary ?? ''}`) // prettier-ignore
+}
+
+for (const [screen, size] of [
+  ['a laptop', { width: 1280, height: 800 }],
+  ['a phone', { width: 390, height: 844 }],
+] as const)
+  // prettier-ignore
+  test(`pressed, hovered, opened and wrong, on ${screen}: no accessibility violations`, async ({ page }) => {
+    test.setTimeout(240_000)
+    await page.setViewportSize(size)
+    const fine = async (state: string) => expect(await violationsIn(page), state).toEqual([])
+    await openJob(page, { site: { ...SITE, frost: '31 Feb' }, zones: [{ ...ZONE, area: 'big', cover: { wanted: 90, weeds: 90 } }] }, 'walk-over?part=zones')
+    await expect(page.getByText(/big/).first()).toBeVisible()
+    await fine('wrong entries')
+    await page.getByRole('combobox', { name: 'Texture' }).press('Enter')
+    await expect(page.getByRole('option', { name: 'loam', exact: true })).toBeVisible()
+    await fine('a list open')
+    await page.keyboard.press('Escape')
+    const tab = page.getByRole('button', { name: /^Site and season/ })
+    await tab.hover()
+    await fine('a tab hovered')
+    await page.mouse.down()
+    await fine('a tab held down')
+    await page.mouse.up()
+    await expect(page.getByText(/31 Feb/).first()).toBeVisible()
+    await fine('a wrong date')
+    await openJob(page, { site: SITE, zones: [ZONE] }, 'approach')
+    await page.locator('main').getByRole('checkbox').first().focus()
+    await fine('a rung in focus')
+    const choice = page.locator('main').getByRole('radio').first()
+    if (await choice.count()) await choice.focus()
+    await page.keyboard.press('Control+k')
+    await expect(page.getByLabel(/Find a page/)).toBeFocused()
+    await page.keyboard.type('seed')
+    await fine('search open')
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+    await page.locator('h1').first().click()
+    await page.keyboard.press('?')
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+    await fine('keys open')
+    await page.keyboard.press('Escape')
+    await page.goto(at('demo', '/today'))
+    await page.getByRole('checkbox').first().click()
+    await fine('a tick being entered')
+    await page.goto(at('demo', '/yard/stock'))
+    await page.getByRole('button', { name: 'Add a lot' }).click()
+    await fine('a label being entered')
+  })
 
 test('thirty zones, long names and an empty job are all laid out', async ({ page }) => {
   const zones = Array.from({ length: 30 }, (_, i) => ({

@@ -1,6 +1,7 @@
+import type { Locator } from '@playwright/test'
 import { at, expect, field, saved, tabTo, test, working } from './juvena.ts'
 
-test.use({ firms: { file: 'fromBlankFirm', names: ['blank', 'anotherBlank'] } })
+test.use({ firms: { file: 'fromBlankFirm', names: ['blank', 'anotherBlank', 'thirdBlank'] } })
 
 test('blank firm to printed sheet, by mouse', async ({ page }) => {
   await page.goto(at('blank'))
@@ -124,4 +125,52 @@ test('blank firm to printed sheet, by keyboard alone', async ({ page }) => {
   await tabTo(page, page.getByRole('link', { name: 'Print sheets' }), 200)
   await page.keyboard.press('Enter')
   await expect(page.getByText('For the crew', { exact: true })).toBeVisible()
+})
+
+test('blank firm to printed sheet in under 120 keys, typed letters counted', async ({ page }) => {
+  let keys = 0
+  const press = async (key: string) => {
+    keys++
+    await page.keyboard.press(key)
+  }
+  const type = async (text: string) => {
+    keys += text.length
+    await page.keyboard.type(text)
+  }
+  const reach = async (target: Locator) => {
+    await target.waitFor()
+    for (let i = 0; i < 40; i++) {
+      if (await target.evaluate((el) => el === document.activeElement)) return
+      await press('Tab')
+    }
+    throw new Error(`Tab never reached ${target.toString()}`)
+  }
+  await page.goto(at('thirdBlank'))
+  await expect(page.getByRole('heading', { name: 'Start with a lawn.' })).toBeVisible()
+  await reach(field(page, 'New job'))
+  await type('Quarry row')
+  await press('Enter')
+  await reach(page.getByRole('button', { name: 'Add the first zone', exact: true }))
+  await press('Enter')
+  await reach(field(page, 'Area'))
+  await type('212')
+  for (const [label, percent] of [['Wanted grass', '40'], ['Weeds', '30'], ['Moss', '10'], ['Bare', '20']] as const) { await reach(field(page, label)); await type(percent) } // prettier-ignore
+  await reach(field(page, 'Thatch'))
+  await type('15')
+  await press('Control+k')
+  await expect(page.getByLabel(/Find a page/)).toBeFocused()
+  await type('frost')
+  await press('Enter')
+  await reach(field(page, /First −2 °C night/))
+  await type('25/4')
+  await reach(field(page, 'Latitude'))
+  await type('-44')
+  await saved(page)
+  await press('Control+k')
+  await expect(page.getByLabel(/Find a page/)).toBeFocused()
+  await type('print')
+  await press('Enter')
+  await expect(page.getByText('For the crew', { exact: true })).toBeVisible()
+  await expect(page.getByText(/Seed/).first()).toBeVisible()
+  expect(keys).toBeLessThan(120)
 })

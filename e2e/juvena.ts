@@ -5,7 +5,7 @@ import { join, resolve } from 'node:path'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
 
 /** The firms a file of tests works with: the demo, and blank ones. Each is a server of its own on a free port, with data of its own. */
-export type FirmName = 'demo' | 'blank' | 'anotherBlank'
+export type FirmName = 'demo' | 'blank' | 'anotherBlank' | 'thirdBlank'
 const addresses: Partial<Record<FirmName, string>> = {}
 export const at = (firm: FirmName, path = '/') => {
   const address = addresses[firm]

@@ -48,8 +48,13 @@ function pressed(event: KeyboardEvent) {
     if (event.shiftKey ? actions.redo?.() : actions.undo?.()) event.preventDefault()
     return
   }
+  if ((event.ctrlKey || event.metaKey) && !event.altKey && !event.shiftKey && event.key.toLowerCase() === 'k') {
+    ;[findOpen.value, typedAhead.value] = [true, '']
+    event.preventDefault()
+    return
+  }
   // Letters that come while the search is still loading are its own.
-  if (typedAhead.value !== null && event.key.length === 1 && !inField(event.target)) {
+  if (typedAhead.value !== null && event.key.length === 1 && !event.ctrlKey && !event.metaKey) {
     typedAhead.value += event.key
     event.preventDefault()
     return

@@ -23,6 +23,7 @@ const clear = (option: T) => props.clearable && option === props.modelValue && e
   <div class="field">
     <span :id="id" class="field-label">{{ label }}</span>
     <ElSelect
+      append-to="#main"
       v-if="list"
       :model-value="value"
       :aria-label="label"

@@ -102,6 +102,7 @@ onMounted(async () => {
 
 <template>
   <ElDialog
+    append-to="#main"
     :model-value="modelValue"
     title="Find"
     width="min(34rem, 94vw)"

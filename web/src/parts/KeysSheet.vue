@@ -13,6 +13,7 @@ const KEYS = [
   ['w', 'open or close the working'],
   ['u', 'metric or US units'],
   ['/', 'find a zone, a figure, a job'],
+  ['Ctrl K', 'the same, from inside a field too'],
   ['?', 'these keys'],
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z', 'redo'],
@@ -21,7 +22,7 @@ const KEYS = [
 </script>
 
 <template>
-  <ElDialog :model-value="modelValue" title="Keys" width="min(26rem, 94vw)" @update:model-value="emit('update:modelValue', $event)">
+  <ElDialog append-to="#main" :model-value="modelValue" title="Keys" width="min(26rem, 94vw)" @update:model-value="emit('update:modelValue', $event)">
     <dl>
       <template v-for="[key, does] in KEYS" :key="key">
         <dt>

@@ -145,6 +145,7 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
     grid-template-columns: repeat(8, 1fr);
     padding: 0.5rem 0.9rem 0;
     grid-auto-rows: auto;
+    position: relative;
   }
   .band {
     display: contents;
@@ -168,8 +169,14 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
     border-bottom-width: 2px;
     border-radius: 0 18px 18px 0;
   }
+  /* Still read aloud. */
   .text {
-    display: none;
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+    white-space: nowrap;
   }
   .short {
     display: block;
@@ -193,6 +200,11 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
     color: var(--hold);
   }
   .band[aria-current] .text {
+    position: static;
+    width: auto;
+    height: auto;
+    clip-path: none;
+    white-space: normal;
     display: grid;
     grid-column: 1 / -1;
     grid-row: 3;

@@ -154,6 +154,7 @@ async function labFile(event: Event) {
     <div class="field wide">
       <span class="field-label">Weeds</span>
       <ElSelect
+        append-to="#main"
         multiple
         :model-value="zone.weedsSeen ?? []"
         aria-label="Weeds seen"
@@ -220,6 +221,7 @@ async function labFile(event: Event) {
     <div class="field">
       <span class="field-label">Signs of packed soil</span>
       <ElSelect
+        append-to="#main"
         multiple
         collapse-tags
         :model-value="zone.packedSigns ?? []"

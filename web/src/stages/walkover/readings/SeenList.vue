@@ -46,6 +46,7 @@ const setActive = (kind: T, active: boolean) =>
   <div class="field seen">
     <span class="field-label">{{ label }}</span>
     <ElSelect
+      append-to="#main"
       multiple
       collapse-tags
       :model-value="modelValue.map((x) => x.kind)"
