@@ -23,8 +23,8 @@ const clear = (option: T) => props.clearable && option === props.modelValue && e
   <div class="field">
     <span :id="id" class="field-label">{{ label }}</span>
     <ElSelect
-      append-to="#main"
       v-if="list"
+      append-to="#main"
       :model-value="value"
       :aria-label="label"
       placeholder="choose"
