@@ -439,3 +439,23 @@ test('a corner dragged reshapes a lawn and snaps to its neighbour; moved, taken 
   await expect(listed(page).getByRole('button', { name: 'One 80 m²' })).toBeVisible()
   await saved(page)
 })
+
+test('a place is found on the map and a frost date by the question, by mouse and by keyboard', async ({ page }) => {
+  await openJob(page, { zones: [ZONE] }, 'walk-over?part=site')
+  await page.getByRole('button', { name: 'Find it on a map' }).click()
+  const map = page.getByRole('slider', { name: /Place on a map of the world/ })
+  const box = (await map.boundingBox())!
+  // The map runs from 84° north to 58° south: 44° south lies this far down.
+  await page.mouse.click(box.x + box.width * (350 / 360), box.y + (box.height * (84 + 44)) / 142)
+  const latitude = field(page, 'Latitude')
+  await expect.poll(async () => Math.abs(Number((await latitude.inputValue()).replace('−', '-')) + 44)).toBeLessThan(1)
+  const before = Number((await latitude.inputValue()).replace('−', '-'))
+  await map.focus()
+  await page.keyboard.press('ArrowUp')
+  await expect.poll(async () => Number((await latitude.inputValue()).replace('−', '-'))).toBeCloseTo(before + 1, 5)
+  await page.getByRole('button', { name: 'The date is not known' }).click()
+  await expect(page.getByText(/Left empty, Juvena’s guess counts/)).toBeVisible()
+  await field(page, /First white frost/).fill('11 April')
+  await page.getByRole('button', { name: 'Use 25 Apr' }).click()
+  await expect(field(page, /First −2 °C night/)).toHaveValue(/25 Apr|04-25/)
+})

@@ -1,6 +1,6 @@
 import { approachRules } from './approach/approach.ts'
 import { careRules, careValues } from './climate/careWindow.ts'
-import { frostReading, frostRules, frostValues } from './climate/frost.ts'
+import { frostReading, frostRules, frostValues, whiteFrostValues } from './climate/frost.ts'
 import { roughClimate } from './climate/normals.ts'
 import { placeValues } from './climate/placeYear.ts'
 import { latitudeRule, leadTimeValues, soilRules } from './climate/siteClimate.ts'
@@ -121,6 +121,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'Loose density': looseDensity,
   'Cover over seed': coverDepth,
   'First frost': frostValues,
+  'White frost': whiteFrostValues,
   'Which season is taken': choiceValues,
   'Whether a sowing succeeds': oddsValues,
   'Hollows and hot days': placeValues,

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { killingFromWhite } from '../src/climate/frost.ts'
 import { describe, expect, it } from 'vitest'
 import { frostDates, frostOdds, t90 } from '../src/climate/frostOdds.ts'
 import { climateAt, windowAt } from './makePlace.ts'
@@ -75,4 +76,8 @@ describe('the frost of a site', () => {
     expect([frostMonthDay, frost.rule]).toEqual([null, 'frost.seldom'])
     expect(windowAt({ latitude: 25 }, '2027-01-10', 'perennial-ryegrass').reasons).not.toContain('frost')
   })
+})
+
+it('the first −2 °C night from the first white frost, over the end of a month and of a year', () => {
+  expect([killingFromWhite('04-11', 14), killingFromWhite('02-20', 14), killingFromWhite('12-28', 14)]).toEqual(['04-25', '03-06', '01-11'])
 })

@@ -115,7 +115,8 @@ describe('the diary', () => {
     expect(entriesWithTrace(list).map((e) => [e.entry.id, e.struck])).toEqual([['entry-02', null], ['entry-03', '2027-03-09']]) // prettier-ignore
   })
   it('an amount is a number of something', () => {
-    for (const good of ['', '12 kg', '2.5L', '3 bags', 'all of it', 'terrace 4.3 kg, lower 3.4 kg', '½ bag']) expect(amountProblem(good), good).toBe('')
+    for (const good of ['', '12 kg', '2.5L', '3 bags', 'all of it', 'terrace 4.3 kg, lower 3.4 kg', '½ bag'])
+      expect(amountProblem(good), good).toBe('')
     for (const bare of ['12', ' 2.5 ', '1,5', '½', '8 x 15', '-3']) expect(amountProblem(bare), bare).toContain('kg')
   })
   it('a step struck out is not done any more', () => {

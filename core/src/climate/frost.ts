@@ -8,6 +8,14 @@ export const frostValues = tradeValues('frost', {
   spread: value(15, 'd', 'model', 'Spread of first-frost dates about their median, where no years of a station are on record', [3, 40]),
 })
 
+/** What people remember is the first white frost: ground frost at +2 or +3 °C on the screen. */
+export const whiteFrostValues = tradeValues('white-frost', {
+  later: value(14, 'd', 'model', 'The first −2 °C night comes after the first white frost on the grass by', [3, 45]),
+})
+
+/** The first −2 °C night, "MM-DD", from the first white frost of most autumns. */
+export const killingFromWhite = (white: string, later: number): string => addDays(`2027-${white}`, later).slice(5)
+
 /** Standard deviations below the mean that one year in ten lies. */
 const ONE_IN_TEN = 1.2816
 

@@ -84,6 +84,7 @@ debris.depth.share                        25 %      model         5..80
 debris.depth.most                         12 mm     model         3..40
 debris.volume.loose                        4 1      model         1..10
 packs.exponent                           0.9 1      model         0.5..1
+white-frost.later                         14 d      model         3..45
 frost.spread                              15 d      model         3..40
 soil.fades                                30 d      model         5..120
 lead.cool                                 42 d      practice      14..90

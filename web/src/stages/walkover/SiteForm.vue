@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { WATERINGS, WATERING_NAMES } from '@juvena/core/reference/lists'
-import { computed, onMounted, shallowRef } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, shallowRef } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { JobDraft } from '@juvena/core/entities/job'
 import ChoiceField from '../../parts/ChoiceField.vue'
@@ -9,6 +9,7 @@ import FigureValue from '../../parts/FigureValue.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import YesNoField from '../../parts/YesNoField.vue'
 import TextField from '../../parts/TextField.vue'
+import FrostQuestion from './FrostQuestion.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { api } from '../../stores/api.ts'
 import { useJob } from '../../stores/job.ts'
@@ -62,6 +63,19 @@ const setHill = (i: number, patch: Partial<Hill>) =>
   setHills(`${i}.${Object.keys(patch)[0]}`, (list) => list.map((h, k) => (k === i ? { ...h, ...patch } : h)))
 const dropHill = (i: number) => setHills(`drop.${Date.now()}`, (list) => list.filter((_, k) => k !== i))
 const addHill = () => setHills(`add.${Date.now()}`, (list) => [...list, { bearing: null, height: null }])
+const WorldMap = defineAsyncComponent(() => import('./WorldMap.vue'))
+const mapOpen = ref(false)
+/** A place as typed, where it can be read. */
+function degrees(key: 'latitude' | 'longitude'): number | null {
+  const typed = job.draft?.site?.[key]
+  const read =
+    typed === null || typed === undefined || typed === '' ? null : Number(String(typed).replace('−', '-').replace(',', '.').replace('°', ''))
+  return read === null || !Number.isFinite(read) ? null : read
+}
+const setPlace = (latitude: number, longitude: number) =>
+  job.edit('site.place', (d) => {
+    d.site = { ...d.site, latitude: String(latitude), longitude: String(longitude) }
+  })
 const here = Intl.DateTimeFormat().resolvedOptions().timeZone
 </script>
 
@@ -98,6 +112,7 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           @update:model-value="set('soilReadOn', $event)"
         />
       </div>
+      <FrostQuestion @use="set('frost', $event)" />
     </section>
     <section>
       <h3>Place</h3>
@@ -152,6 +167,10 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           @update:model-value="set('station', $event ?? '')"
         />
       </div>
+      <button type="button" class="act slight" :aria-expanded="mapOpen" @click="mapOpen = !mapOpen">
+        {{ mapOpen ? 'Close the map' : 'Find it on a map' }}
+      </button>
+      <WorldMap v-if="mapOpen" :latitude="degrees('latitude')" :longitude="degrees('longitude')" @pick="setPlace" />
       <p class="small soft">{{ weatherFrom }} <RouterLink to="/yard/year">The year and its weather</RouterLink></p>
     </section>
     <section>
