@@ -169,6 +169,15 @@ describe('one work package', () => {
     expect(broken[0]).toContain('waits 7 days after Spray broad-leaved weeds')
     expect(broken[0]).toContain('spray to cut-first')
   })
+  it('says so where a step comes too long after another, where the day has passed, and where there is no room before it', () => {
+    const list = [need('notice', ANY), need('scarify', ANY), need('sow', [0, 3])]
+    const words = (fixed: Record<string, Partial<Fixed>>, of = list) =>
+      run(of, open, { fixed }).steps.flatMap((p) => (p.broken ? [said(p.broken)] : []))
+    const [far] = words({ scarify: { pin: '2027-02-23' }, sow: { pin: '2027-03-08' } })
+    expect(far).toMatch(/comes within 3 days (after|of) Scarify: giving that up costs scarify to sow/)
+    expect(words({ scarify: { pin: '2027-02-01' } })[0]).toContain('has passed')
+    expect(words({ scarify: { pin: '2027-02-23' }, sow: { pin: '2027-02-26' } })).toEqual([])
+  })
   it('a pin outside the window is a person’s word: it stands, and does not fit', () => {
     const s = run(CHAIN, window('s'.repeat(20) + 'o'.repeat(30), 40), { fixed: { sow: { pin: '2027-03-04' } } })
     expect([s.sowDay, s.fits, s.sowState, s.steps.some((p) => p.broken)]).toEqual(['2027-03-04', false, 'shut', false])
@@ -177,6 +186,8 @@ describe('one work package', () => {
     const s = run(CHAIN, open, { fixed: { 'cut-second': { done: '2027-02-19' } } })
     expect(s.steps.map((p) => p.state)).toEqual(['unrecorded', 'unrecorded', 'done', 'planned', 'planned', 'planned', 'planned', 'planned'])
     expect(days(s).scarify! >= '2027-02-22').toBe(true)
+    expect(s.steps.map((p) => p.earliest !== null)).toEqual([false, false, false, true, true, true, true, true])
+    expect(s.steps.map((p) => p.latest !== null)).toEqual([false, false, false, true, true, true, true, true])
     const finished = run(CHAIN, open, { fixed: { water: { done: '2027-02-20' } } })
     expect(finished.fits).toBe(true)
   })

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
+import { careRules } from '../src/climate/careWindow.ts'
+import { choiceValues } from '../src/schedule/sowingChoices.ts'
 import { describe, expect, it } from 'vitest'
-import { dayNumber, dayOf, showMonthDay } from '../src/calendar/day.ts'
+import { dayNumber, dayOf, daysBetween, showMonthDay } from '../src/calendar/day.ts'
 import { frostValues, oneInTen } from '../src/climate/frost.ts'
 import { leadOf, leadValues, mixLead } from '../src/climate/sowingLines.ts'
 import { lastDayToSow } from '../src/climate/sowingWindow.ts'
@@ -257,7 +259,47 @@ describe('the season a sowing is taken in', () => {
     const autumn = sown('2027-04-20', { latitude: 44.6, sea: '60 km' }, { schools: { season: 'autumn' } })
     expect(autumn.pack.sowDay > '2027-08-15' && autumn.pack.sowDay < '2027-11-01', autumn.pack.sowDay).toBe(true)
     expect(autumn.first!.id).toBe('package:sow-cool.season')
+    expect(autumn.first!.says).toContain('Your school sows cool grass in autumn only.')
     expect(autumn.first!.title).toMatch(/Sown \w+ \d+ \w+ 2027, in autumn; it could be \w+ \d+ \w+ 2027, in spring\./)
+  })
+  it('a spring that seldom succeeds is passed over, with how seldom', () => {
+    const { pack, first } = sown('2027-03-01', { latitude: 40, sea: '60 km' }, { zones: [zone({ present: [] })], waterer: '' })
+    const spring = pack.choices.find((c) => c.season === 'spring')!
+    const odds = Number(spring.odds!.value)
+    expect([spring.taken, odds < choiceValues.worth.is]).toEqual([false, true])
+    expect(first!.says).toContain(`In spring only ${odds} years in a hundred succeed.`)
+  })
+  it('a season is named first where it lies more than three weeks later, not for three weeks', () => {
+    for (const today of ['2027-04-20', '2027-05-10', '2027-06-01', '2027-07-10', '2027-08-01']) {
+      const { plan, pack } = sown(today, { latitude: 44.6, sea: '60 km' }, { schools: { season: 'autumn' } })
+      const told = plan.notices.some((n) => n.id === 'package:sow-cool.season')
+      const soonest = pack.choices.find((c) => !c.taken && c.day < pack.sowDay)
+      const gap = soonest ? daysBetween(soonest.day, pack.sowDay) : 0
+      const wait = daysBetween(today, pack.sowDay)
+      expect(told, `${today} ${pack.sowDay}`).toBe(gap > 21 || wait > 28)
+    }
+  })
+  it('a mix too late for its bluegrass is told how long it may be sown without', () => {
+    const mix = [{ grass: 'perennial-ryegrass', share: 60 }, { grass: 'kentucky-bluegrass', share: 40 }] // prettier-ignore
+    const options = (today: string, own: object[]) => planOf({ zones: [zone({ mix: own as never })] }, { today }).packages[0]!.options
+    // Bluegrass ends eight weeks before 25 April, the others six: 14 March.
+    expect(options('2027-03-03', mix).find((o) => o.title === 'Leave the bluegrass out')?.says).toContain('14 Mar')
+    const little = [{ grass: 'perennial-ryegrass', share: 95 }, { grass: 'kentucky-bluegrass', share: 5 }] // prettier-ignore
+    for (const [today, own] of [
+      ['2027-03-03', little],
+      ['2027-03-20', mix],
+      ['2027-02-15', mix],
+    ] as const)
+      // prettier-ignore
+      expect(options(today, own as never).map((o) => o.title), today).not.toContain('Leave the bluegrass out')
+  })
+  it('feeding, scalping and coring go by windows of their own', () => {
+    const rules = (z: object, today = '2027-03-01') => new Set(Object.values(planOf({ zones: [zone(z)] }, { today }).figures).map((f) => f.rule))
+    const fine = { cover: { wanted: 96, weeds: 2, moss: 1, bare: 1 }, thatch: 4, penetration: 'easy', sowing: 'none' }
+    const fed = rules(fine)
+    expect([fed.has(careRules.feed.id), fed.has(careRules.growth.id), fed.has(careRules.scalp.id)]).toEqual([true, false, false])
+    const cored = rules({ ...fine, thatch: 16, penetration: 'stops' })
+    expect([cored.has(careRules.growth.id), cored.has(careRules.scalp.id)]).toEqual([true, false])
   })
   it('1 October in the south is spring, not the next autumn', () => {
     expect(sown('2026-10-01', { latitude: -41, sea: '3 km' }).pack.sowDay < '2026-11-15').toBe(true)
