@@ -4,9 +4,9 @@ import { BaseSequencer, type TestSpecification } from 'vitest/node'
 
 const root = resolve(import.meta.dirname, '..')
 /** The slow geometry, and the laws over random places, take longer than they find. */
-const LEFT_OUT = ['areas', 'light', 'levels', 'shapeEdits', 'boundary', 'anyPlan', 'quantity', 'labReport', 'day', 'anyJob', 'generator']
+const LEFT_OUT = ['areas', 'light', 'levels', 'shapeEdits', 'boundary', 'quantity', 'labReport', 'day', 'generator']
 /** The longest come last: most faults are found before them. */
-const LAST = ['siteSurvey', 'ruleBook', 'materials', 'formulas', 'composeMix', 'plan', 'workLaws', 'window']
+const LAST = ['siteSurvey', 'ruleBook', 'materials', 'formulas', 'composeMix', 'plan', 'workLaws', 'window', 'anyPlan', 'anyJob']
 
 class QuickFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
