@@ -1,3 +1,4 @@
+import { airByMonth, vapourOf } from '../src/climate/airByMonth.ts'
 import { describe, expect, it } from 'vitest'
 import { evaluate } from 'mathjs'
 import { hargreaves, penmanMonteith, pressure, psychrometric, saturation, saturationSlope } from '../src/climate/evapotranspiration.ts'
@@ -69,5 +70,21 @@ describe('evapotranspiration (FAO 56)', () => {
     expect(penmanMonteith({ low: 10, high: 24, vapour: 1.2, wind: 5, radiation: 20 }, place)).toBeGreaterThan(usual)
     expect(penmanMonteith({ low: 10, high: 24, vapour: 0.6, wind: 2, radiation: 20 }, place)).toBeGreaterThan(usual)
     expect(penmanMonteith({ low: -25, high: -18, radiation: 1 }, { ...place, day: 1 })).toBeGreaterThanOrEqual(0)
+  })
+})
+
+describe('what else a record knows of its months', () => {
+  const day = (i: number, more: object) => ({ day: `2026-07-${String(i + 1).padStart(2, '0')}`, low: 12, high: 24, rain: 0, ...more })
+  const july = (more: object, days = 31) => airByMonth(Array.from({ length: days }, (_, i) => day(i, more)))
+  it('vapour from humidity is its share of what the day’s extremes would hold (FAO 56, eq 19, from memory)', () => {
+    // e°(24 °C) is 2.984 and e°(12 °C) 1.403 kPa in the handbook’s table (from memory).
+    expect(vapourOf(100, 12, 24)).toBeCloseTo((2.984 + 1.403) / 2, 2)
+    expect(july({ humidity: 60 }).vapour[6]).toBeCloseTo((0.6 * (2.984 + 1.403)) / 2, 2)
+  })
+  it('3.2 m/s at 10 m is 2.4 m/s at 2 m (FAO 56, example 14, from memory)', () => {
+    expect(july({ wind: 3.2 * 3.6 }).wind[6]).toBeCloseTo(2.4, 1)
+  })
+  it('a month that was hardly read is not known', () => {
+    expect([july({ humidity: 60 }, 19).vapour[6], july({ humidity: 60 }).vapour[0], july({}).vapour[6], july({ radiation: 20 }).radiation[6]]).toEqual([null, null, null, 20]) // prettier-ignore
   })
 })

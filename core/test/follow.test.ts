@@ -74,7 +74,7 @@ describe('after a sowing', () => {
 })
 
 describe('where nothing is sown', () => {
-  const yearly = { cover: { wanted: 92, weeds: 4, moss: 2, bare: 2 }, thatch: 16, penetration: 'easy', sowing: 'none' }
+  const yearly = { cover: { wanted: 92, weeds: 4, moss: 2, bare: 2 }, thatch: 16, penetration: 'easy', sowing: 'none' } as const
   it('nothing is watered or mown in, no haze is waited for, and it looks right after what was done', () => {
     const plan = follow([zone(yearly)])
     const p = plan.follow.packages[0]!

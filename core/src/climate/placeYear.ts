@@ -1,3 +1,4 @@
+import type { AirByMonth } from './airByMonth.ts'
 import { tradeValues, value } from '../trace/rule.ts'
 import { modelFromNormals, type ClimateModel } from './climateModel.ts'
 import { frostDates, frostOdds, type FrostDates, type FrostOdds } from './frostOdds.ts'
@@ -15,6 +16,8 @@ export interface StationClimate {
   /** First nights at −2 °C and at 0 °C by year, from the record; and the last at −2 °C. */
   frost: { first: FrostDates; firstLight: FrostDates; last: FrostDates } | null
   soil: FittedSoil | null
+  /** Moisture, wind and sun of its months, where the record has them. */
+  air: AirByMonth | null
   record: { from: string; to: string; days: number; missing: number } | null
 }
 
@@ -61,6 +64,8 @@ export interface PlaceYear {
   lastFrost: FrostOdds
   /** Whether the frost odds come from years on record. */
   frostOnRecord: boolean
+  /** What the station's record knows of its months beside temperature and rain. */
+  air: AirByMonth | null
   years: SimulatedYears
   soilYears: Float64Array
   /** Days expected at 32 °C or more in the four weeks from each day. */
@@ -156,6 +161,7 @@ export function placeYear(brief: PlaceBrief, rough: RoughClimate & SoilFollows, 
     firstFrost: frostOdds(own ? recount(own.first, warmest) : frostDates(years.low, 0, warmest, KILLING)),
     firstLight: frostOdds(own ? recount(own.firstLight, warmest) : frostDates(years.low, 0, warmest, FREEZING)),
     lastFrost: frostOdds(own ? recount(own.last, warmest) : frostDates(years.low, 0, warmest, KILLING, true)),
+    air: station?.air ?? null,
     frostOnRecord: own !== null,
     years,
     soilYears: soilFromAir(middleOf(years.low, years.high), soilFollows, soil[0]!),

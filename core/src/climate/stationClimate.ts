@@ -1,5 +1,6 @@
 import { dayNumber, dayOf } from '../calendar/day.ts'
 import type { Station } from '../entities/station.ts'
+import { airByMonth } from './airByMonth.ts'
 import { modelFromNormals, modelFromRecord } from './climateModel.ts'
 import { frostDates } from './frostOdds.ts'
 import { FREEZING, KILLING, type StationClimate } from './placeYear.ts'
@@ -20,7 +21,9 @@ export function stationClimate(id: string, station: Station, simulated: boolean,
   const long = record !== null && record.days - record.missing >= YEARS_FOR_A_CLIMATE * DAYS_OF_A_YEAR
   const model = series && long ? modelFromRecord(series) : null
   if (!series || !model)
-    return station.normals ? { station: at, basis: 'normals', model: modelFromNormals(station.normals), frost: null, soil: null, record } : null
+    return station.normals
+      ? { station: at, basis: 'normals', model: modelFromNormals(station.normals), frost: null, soil: null, air: null, record }
+      : null
   const mean = dailyCurve(model.low.map((l, m) => (l + model.high[m]!) / 2))
   const warmest = mean.reduce((best, x, d) => (x > mean[best]! ? d : best), 0)
   const begins = yearDay(series.start)
@@ -37,6 +40,7 @@ export function stationClimate(id: string, station: Station, simulated: boolean,
       last: frostDates(lows, begins, warmest, KILLING, true),
     },
     soil: series.soil ? fitSoil(air, series.soil) : null,
+    air: airByMonth(days),
     record,
   }
 }

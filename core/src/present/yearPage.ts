@@ -180,9 +180,10 @@ function frostShares({ place }: SiteClimate, begins: number): (number | null)[] 
 function evaporationByMonth({ place, latitude }: SiteClimate, elevation: number): YearPage['evaporation'] {
   const [monteith, hargreavesOf] = [new Array<number>(12).fill(0), new Array<number>(12).fill(0)]
   for (let d = 0; d < YEAR_DAYS; d++) {
-    const [low, high] = [place.low[d]!, place.high[d]!]
-    monteith[monthOf(d)]! += penmanMonteith({ low, high }, { latitude, elevation, coast: false, day: d + 1 })
-    hargreavesOf[monthOf(d)]! += hargreaves(low, high, extraterrestrial(latitude, d + 1))
+    const [low, high, month] = [place.low[d]!, place.high[d]!, monthOf(d)]
+    const known = { vapour: place.air?.vapour[month], wind: place.air?.wind[month], radiation: place.air?.radiation[month] }
+    monteith[month]! += penmanMonteith({ low, high, ...known }, { latitude, elevation, coast: false, day: d + 1 })
+    hargreavesOf[month]! += hargreaves(low, high, extraterrestrial(latitude, d + 1))
   }
   return { monteith: monteith.map(Math.round), hargreaves: hargreavesOf.map(Math.round) }
 }
