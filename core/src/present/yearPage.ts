@@ -3,7 +3,7 @@ import { CAUSES, type Cause, type DayState, type Reason } from '../climate/dayRe
 import { hargreaves, penmanMonteith } from '../climate/evapotranspiration.ts'
 import { frostDates } from '../climate/frostOdds.ts'
 import { growthPotential, growthValues } from '../climate/growth.ts'
-import { FREEZING, KILLING, SIMULATED_YEARS } from '../climate/placeYear.ts'
+import { FREEZING, KILLING, placeValues, SIMULATED_YEARS } from '../climate/placeYear.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
 import { soilBand } from '../climate/soilBand.ts'
 import { oddsOfMix, oddsValues, sowingOdds } from '../climate/sowingOdds.ts'
@@ -11,6 +11,7 @@ import { leadOf, leadValues, sownGrass } from '../climate/sowingLines.ts'
 import { lastDayToSow, sowingWindow, type Sown } from '../climate/sowingWindow.ts'
 import { extraterrestrial } from '../climate/sunEnergy.ts'
 import { daysOn, monthOf, MONTH_STARTS, yearDay, YEAR_DAYS } from '../climate/yearDay.ts'
+import { weatherLines } from '../climate/weatherHolds.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -52,6 +53,8 @@ export interface YearPage {
   rain: { mm: number[]; wetDays: number[] }
   /** Reference evapotranspiration of each month, mm, January first: by Penman–Monteith from usual temperatures, and by Hargreaves beside it. */
   evaporation: { monteith: number[]; hargreaves: number[] }
+  /** Of each usual month, January first: days too hot for seedlings, nights with frost on the ground, and warmth over 5 °C, °C·d. */
+  counts: { hotDays: number[]; groundFrosts: number[]; warmth: number[] }
   frostDates: { killing: FrostLine; freezing: FrostLine; last: FrostLine }
   corrected: { height: number; hollow: number; bent: number }
   rows: YearRow[]
@@ -107,6 +110,7 @@ export function yearPage(climate: SiteClimate, elevation: number, today: Day, sc
     frost: frostShares(climate, begins),
     growth: { cool: growth('cool'), warm: growth('warm') },
     rain: rainByMonth(climate),
+    counts: countsByMonth(climate, trace),
     evaporation: evaporationByMonth(climate, elevation),
     frostDates: { killing: line(KILLING, place.firstFrost), freezing: line(FREEZING, place.firstLight), last: line(KILLING, place.lastFrost) },
     corrected: place.corrected,
@@ -196,4 +200,19 @@ function rainByMonth({ place }: SiteClimate): { mm: number[]; wetDays: number[] 
     if (place.years.rain[i]! > 0) wetDays[month]! += 1 / SIMULATED_YEARS
   }
   return { mm: mm.map(Math.round), wetDays: wetDays.map(Math.round) }
+}
+
+/** Means of a month over the simulated years. Frost lies on the ground on nights a few degrees above it at the screen. */
+function countsByMonth({ place }: SiteClimate, trace: Trace): YearPage['counts'] {
+  const [hotDays, groundFrosts, warmth] = [new Array<number>(12).fill(0), new Array<number>(12).fill(0), new Array<number>(12).fill(0)]
+  const [hot, ground, base] = [trace.value(placeValues.hotDay), trace.value(weatherLines.groundFrost), trace.value(oddsValues.growthBase)]
+  const { low, high } = place.years
+  for (let i = 0; i < SIMULATED_YEARS * YEAR_DAYS; i++) {
+    const month = monthOf(i % YEAR_DAYS)
+    if (high[i]! >= hot) hotDays[month]!++
+    if (low[i]! <= ground) groundFrosts[month]!++
+    warmth[month]! += Math.max(0, (low[i]! + high[i]!) / 2 - base)
+  }
+  const mean = (sums: number[]) => sums.map((sum) => Math.round(sum / SIMULATED_YEARS))
+  return { hotDays: mean(hotDays), groundFrosts: mean(groundFrosts), warmth: mean(warmth) }
 }

@@ -438,9 +438,28 @@ const gone = ref(0)
   position: relative;
   display: grid;
   grid-template-columns: repeat(24, minmax(0, 1fr));
-  align-items: center;
-  min-height: 3.6rem;
+  align-items: start;
+  min-height: 3.9rem;
   pointer-events: none;
+}
+/* Each lane is a cut through the ground: turf along its top, the season in the soil below, and the work as cores taken from it. */
+.row .lane:has(.behind) {
+  padding-top: 9px;
+}
+.row .lane:has(.behind)::before {
+  content: '';
+  position: absolute;
+  inset: 0 0 auto 0;
+  height: 9px;
+  border-bottom: 2px solid var(--moss);
+  background:
+    repeating-linear-gradient(101deg, var(--moss) 0 1px, transparent 1px 7px),
+    repeating-linear-gradient(78deg, var(--moss) 0 1px, transparent 1px 11px);
+  opacity: 0.75;
+}
+.row .behind {
+  top: 9px;
+  height: auto;
 }
 .pieces > * {
   pointer-events: auto;
@@ -449,12 +468,14 @@ const gone = ref(0)
   position: relative;
   grid-row: 1;
   margin: 0 1px;
-  min-height: 2.15rem;
+  min-height: 2.5rem;
+  padding: 0.15rem 0 0.2rem;
   display: grid;
   align-content: center;
   justify-items: center;
   border: 1.5px solid var(--ink);
-  border-radius: 3px;
+  border-top: 0;
+  border-radius: 0 0 9px 9px;
   background: var(--sheet);
   text-decoration: none;
   font-size: 0.6875rem;
@@ -467,7 +488,7 @@ const gone = ref(0)
   overflow: hidden;
 }
 .piece.sow {
-  border-bottom: 5px solid var(--moss);
+  border-bottom: 6px solid var(--moss);
 }
 .piece.done {
   background: var(--moss-wash);

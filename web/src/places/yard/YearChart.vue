@@ -103,6 +103,12 @@ useChart(at, () => {
 })
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 const ordered = computed(() => Array.from({ length: 12 }, (_, i) => (Number(props.year.first.slice(5, 7)) - 1 + i) % 12))
+/** Days and nights that decide a season, and the warmth of a month. */
+const counts = computed(() => [
+  { name: `days of ${firm.text(32, 'C')} and more`, of: props.year.counts.hotDays },
+  { name: 'nights of ground frost', of: props.year.counts.groundFrosts },
+  { name: `warmth over ${firm.text(5, 'C')}, day-degrees`, of: props.year.counts.warmth.map((w) => (us.value ? Math.round(w * 1.8) : w)) },
+])
 const water = (mm: number) => (us.value ? (mm / 25.4).toFixed(1) : String(mm))
 const words = computed(() => {
   const { year } = props
@@ -148,6 +154,10 @@ const words = computed(() => {
               {{ water(year.evaporation.monteith[m]!) }}
             </td>
           </tr>
+          <tr v-for="c in counts" :key="c.name">
+            <th scope="row">{{ c.name }}</th>
+            <td v-for="m in ordered" :key="m" class="n">{{ c.of[m] || '·' }}</td>
+          </tr>
         </tbody>
       </table>
     </div>
@@ -161,6 +171,9 @@ figure {
   border: 1px solid var(--rule);
   padding: 0.4rem 0.6rem;
   margin: 0.4rem 0;
+}
+figcaption {
+  padding-top: 0.4rem;
 }
 .chart {
   height: 12.5rem;
