@@ -35,7 +35,7 @@ export const oddsRules = {
   }),
   inTime: procedure({
     id: 'odds.in-time',
-    key: 'in-time',
+    key: 'odds-in-time',
     stage: 6,
     label: 'Years in a hundred that it is right by the customer’s date',
     unit: '%',
