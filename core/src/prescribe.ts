@@ -24,7 +24,8 @@ import { levelValues, lightLines } from './reference/siteValues.ts'
 import type { Schools } from './reference/schools.ts'
 import type { WaitingPeriods } from './schedule/waitingPeriods.ts'
 import { judgeBags, judgeMix, type JudgedBag, type Judgement } from './seed/judgeMix.ts'
-import { alone, mixName, seasonOf, suggestMix, weigh, type Mix, type MixBrief, type MixGround } from './seed/mix.ts'
+import { coverLines } from './findings/lines.ts'
+import { alone, mixName, seasonOf, seedIsNoWay, suggestMix, weigh, type Mix, type MixBrief, type MixGround } from './seed/mix.ts'
 import { oneMix, type MixedZone, type OneMix } from './seed/oneMix.ts'
 import { lotFigures, reserveShare, seedOrders, seedZone, type LotFigures, type ZoneSeed } from './seed/seedPlan.ts'
 import type { BagOnShelf } from './stock/seedOnShelf.ts'
@@ -199,11 +200,16 @@ function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFig
   const { job, firm, schools, today, trace } = brief
   const findings = findInZone(r, schools, Number((job.walked ?? today).slice(0, 4)), trace)
   const season = seasonOf(r, climate.latitude)
-  const approach = approachZone({ r, findings, job, schools, winterAhead: winterAhead(brief, climate, r, season), trace })
+  const own = r.zone.mix?.filter((p) => (p.share ?? 0) > 0) ?? []
+  // Whoever chose a mix has decided that seed is the way.
+  const noSeed =
+    own.length > 0
+      ? null
+      : seedIsNoWay(mixBriefOf(brief, climate, lots, { r, sowing: 'over', season, operations: [] }), trace.value(coverLines.heals))
+  const approach = approachZone({ r, findings, job, schools, winterAhead: winterAhead(brief, climate, r, season), noSeed, trace })
   const work = zoneWork({ r, season, approach: approach.chosen, findings, job, schools, trace })
   const mixing = mixBriefOf(brief, climate, lots, work)
   const suggested = mixFor(mixing)
-  const own = r.zone.mix?.filter((p) => (p.share ?? 0) > 0) ?? []
   const held = work.sowing === 'cover-then-sow'
   const chosen = (by: Mix): Mix =>
     own.length > 0 ? { ...by, parts: own.map((p) => ({ grass: p.grass, share: p.share ?? 0, reason: 'your choice' })), nothing: null } : by
@@ -218,6 +224,7 @@ function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFig
     ...(isSown(work.sowing)
       ? [...(judged?.notices ?? []), ...(seed?.notices ?? []), ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : [])]
       : []),
+    ...(noSeed !== null && approach.chosen === 'care' && !approach.overridden ? [withoutSeed(r, noSeed)] : []),
     ...unopened(work),
     ...restNextSeason(work),
     ...keptInMind(r),
@@ -281,7 +288,12 @@ const mixedZone = ({ r, seed, suggestedMix: { search } }: ZonePlan): MixedZone[]
   seed && search && r.area ? [{ zone: r.id, area: num(r.area), problem: search.problem, best: search.shares }] : []
 
 /** What a zone's mix is chosen for. */
-function mixBriefOf({ job, schools, shelf, today, waits, trace }: PrescribeBrief, climate: SiteClimate, lots: LotFigures, work: ZoneWork): MixBrief {
+function mixBriefOf(
+  { job, schools, shelf, today, waits, trace }: PrescribeBrief,
+  climate: SiteClimate,
+  lots: LotFigures,
+  work: Pick<ZoneWork, 'r' | 'sowing' | 'season' | 'operations'>,
+): MixBrief {
   const { r, sowing, season } = work
   const { prepare, kill } = trace.values(leadTimeValues)
   const ready = addDays(today, plans(work, 'kill') ? kill : prepare)
@@ -424,6 +436,15 @@ const livePests = (r: ZoneReadings, work: ZoneWork, findings: readonly Finding[]
     },
   ]
 }
+
+const withoutSeed = (r: ZoneReadings, why: Message): Notice => ({
+  id: figureId(zoneScope(r.id), 'without-seed'),
+  stage: 4,
+  zone: r.id,
+  level: 'warn',
+  title: say`${r.name}: no seed.`,
+  says: why,
+})
 
 const noSeedFits = (r: ZoneReadings, nothing: Message | null): Notice => ({
   id: figureId(zoneScope(r.id), 'no-seed'),

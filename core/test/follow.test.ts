@@ -60,8 +60,15 @@ describe('after a sowing', () => {
     expect(on(41)?.title).toMatch(/^It will not look right by/)
     expect(on(50)?.title).toMatch(/^Tight for/)
   })
+  it('a living sward is kept mown, lightly, whatever the school of a first mow', () => {
+    const heights = ['inch-over', 'one-third'].map(
+      (firstMow) => follow([zone({ heightOfCut: 60 })], { schools: { firstMow } }).follow.packages[0]!.mow[0]!.height,
+    )
+    expect(heights.map((h) => [h.value, h.rule])).toEqual([[75, 'mow.goes-on'], [75, 'mow.goes-on']]) // prettier-ignore
+  })
   it('the height of a first mow by either school, and a word where the school cannot be kept', () => {
-    const at = (cut: number, firstMow: string) => follow([zone({ heightOfCut: cut })], { schools: { firstMow } })
+    const at = (cut: number, firstMow: string) =>
+      follow([zone({ heightOfCut: cut, cover: { wanted: 3, weeds: 2, moss: 0, bare: 95 } })], { schools: { firstMow } })
     const height = (plan: ReturnType<typeof follow>) => plan.follow.packages[0]!.mow[0]!.height
     expect([height(at(60, 'inch-over')).value, height(at(60, 'one-third')).value]).toEqual([85, 90])
     expect([height(at(60, 'inch-over')).change, height(at(60, 'one-third')).change]).toEqual([expect.stringContaining('third') as string, expect.stringContaining('nch') as string]) // prettier-ignore

@@ -64,9 +64,23 @@ describe('which grass goes where (common practice)', () => {
     expect(late.leads).toContain('Not more of bluegrass')
   })
   it('where nothing grows, nothing is sown, and the strongest reason is said', () => {
-    const dark = planOf({ zones: [zone({ sunHours: 2.5 })] })
+    const left = planOf({ zones: [zone({ sunHours: 2.5 })] })
+    expect([left.zones[0]!.seed, left.zones[0]!.approach.chosen]).toEqual([null, 'care'])
+    expect(left.notices.find((n) => n.id === 'zone:z1.without-seed')!.says).toMatch(/h of sun.*shade ryegrass/)
+    // What the ground asks for is done without it.
+    expect(left.steps.map((s) => s.kind)).toEqual(expect.arrayContaining(['scarify', 'clear', 'feed']) as string[])
+    const dark = planOf({ zones: [zone({ sunHours: 2.5, approach: 'overseed' })] })
     expect(dark.zones[0]!.seed).toBeNull()
     expect(dark.notices.find((n) => n.id === 'zone:z1.no-seed')).toMatchObject({ level: 'hold', says: expect.stringContaining('h of sun') as string })
+  })
+  it('a sward of one grass that spreads, too late for more of it, is left to close by itself; a thin one, and one that only tufts, is sown', () => {
+    const on = (change: Partial<ZoneDraft>) => planOf({ zones: [zone(change)] }, { today: '2027-03-03' }).zones[0]!.approach.chosen
+    const blue: Partial<ZoneDraft> = { present: ['kentucky-bluegrass'], cover: { wanted: 78, weeds: 10, moss: 0, bare: 12 }, heightOfCut: 50 }
+    expect(on(blue)).toBe('care')
+    expect(on({ ...blue, cover: { wanted: 55, weeds: 20, moss: 0, bare: 25 } })).toBe('overseed')
+    expect(on({ ...blue, present: ['kentucky-bluegrass', 'perennial-ryegrass'] })).toBe('overseed')
+    expect(on({ ...blue, present: ['perennial-ryegrass'] })).toBe('overseed')
+    expect(planOf({ zones: [zone(blue)] }, { today: '2027-02-10' }).zones[0]!.approach.chosen).toBe('overseed')
   })
   it('whatever the ground, shares make 100 and every grass stands its light and its cut', () => {
     for (const sunHours of [3, 3.5, 4, 5, 6, 7, 9])

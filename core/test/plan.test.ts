@@ -195,7 +195,7 @@ describe('water and first mow', () => {
     expect([inchOver.compute({ cut: 50 }, declared(inchOver.values)), oneThird.compute({ cut: 50 }, declared(oneThird.values))]).toEqual([75, 75])
     const from = mowValues.inchFrom.is
     expect([mowSchool('inch-over', 50, from), mowSchool('inch-over', 25, from)]).toEqual(['inch-over', 'one-third'])
-    const plan = planOf({ schools: { firstMow: 'inch-over' } })
+    const plan = planOf({ zones: [zone({ cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 } })], schools: { firstMow: 'inch-over' } })
     expect(plan.notices.some((n) => n.title.includes('inch-over is refused at 40 mm'))).toBe(true)
   })
   it('growth potential is 0.607 one σ from the optimum (Gelernter & Stowell 2005, from memory)', () => {

@@ -110,8 +110,8 @@ describe('a job worked by hand', () => {
     expect(v('job.water.tap-minutes')).toBeCloseTo(42.352941, 5)
     expect(plan.notices.some((n) => n.id === 'water.allowed')).toBe(false)
   })
-  it('first mow at 1.5 × 30 = 45 mm', () => {
-    expect(v('zone:z1.mow.height')).toBe(45)
+  it('what stands is kept mown at 1.25 × 30 = 37.5 mm', () => {
+    expect(v('zone:z1.mow.height')).toBe(37.5)
   })
   it('every zone’s cells add up to the line’s order, but for seed’s reserve', () => {
     for (const line of plan.materials) {

@@ -126,7 +126,7 @@ describe('the firm on the page', () => {
     expect([firm.draft.name, state.draft.name, state.draft.address]).toEqual(['Theirs', 'Theirs', 'here'])
     expect([firm.saving, firm.failure]).toEqual(['failed', expect.stringContaining('another window') as string])
   })
-  it('a save whose answer was lost is no quarrel with oneself', async () => {
+  it('a save whose answer was lost is not a conflict', async () => {
     const { state, firm } = await loaded({ name: 'Before' })
     firm.change({ name: 'Once' })
     await vi.advanceTimersByTimeAsync(500)

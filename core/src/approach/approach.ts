@@ -8,10 +8,12 @@ import { lightLines } from '../reference/siteValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { setNotSown } from '../seed/whatLeads.ts'
-import { quantity, say, type Message } from '../trace/message.ts'
+import { joined, quantity, say, type Message } from '../trace/message.ts'
 import { procedure } from '../trace/rule.ts'
 import { figureId, zoneFigure, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
+import { isSown } from '../work/sowing.ts'
+import { PRESETS } from './presets.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 
 export const approachRules = {
@@ -48,12 +50,21 @@ interface Brief {
   schools: Schools
   /** Why new ground is held over the winter, where it has to be. */
   winterAhead: Message | null
+  /** Why seed is not the way here, where it is not. */
+  noSeed: Message | null
   trace: Trace
 }
 
 const isBumpy = ({ findings, r }: Brief) => (['lows', 'felt'] as const).some((kind) => findingOf(findings, r.id, kind)?.verdict === 'act')
 
+/** What the readings ask for; without seed where seed is not the way. */
 function suggest(brief: Brief): { approach: ApproachId; why: Message } {
+  const found = byReadings(brief)
+  if (brief.noSeed === null || !isSown(PRESETS[found.approach].sowing)) return found
+  return { approach: 'care', why: joined([brief.noSeed, 'What the ground asks for is done without seed.'], ' ') }
+}
+
+function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
   const { r, job, schools, winterAhead, trace } = brief
   const marginal = trace.value(lightLines.marginal)
   if (r.sunKnown && num(r.sun) < marginal)

@@ -9,6 +9,7 @@ import { daysOn, YEAR_DAYS } from './yearDay.ts'
 /** When turf may be worked without being sown: it has to grow out of it. */
 export const careValues = tradeValues('care', {
   strong: value(50, '%', 'model', 'Turf is opened and dressed well from this share of its best growth', [20, 90]),
+  ofBest: value(70, '%', 'model', 'or, where no day is that warm, from this share of the best day of the place', [30, 100]),
   some: value(20, '%', 'model', 'and at a pinch from', [5, 60]),
   heat: value(30, 'C', 'model', 'Cool turf is not opened where the usual day is hotter than', [24, 38]),
   recovers: value(21, 'd', 'practice', 'Turf is left alone before killing frost for', [7, 60]),
@@ -31,8 +32,8 @@ export const careRules = {
     ...window,
     id: 'window.growth',
     source: growthSource,
-    says: 'Turf that is not sown is worked in growth: well from {strong} of its best, at a pinch from {some}. Cool turf is left alone where the usual day is over {heat}.',
-    values: { strong: careValues.strong, some: careValues.some, heat: careValues.heat },
+    says: 'Turf that is not sown is worked in growth: well from {strong} of its best, or from {ofBest} of the best day of the place where that is less; at a pinch from {some}. Cool turf is left alone where the usual day is over {heat}.',
+    values: { strong: careValues.strong, ofBest: careValues.ofBest, some: careValues.some, heat: careValues.heat },
     inputs: { soil: 'C', cutOff: 'date' },
     steps: 'growth by day in the usual air, against the lines',
   }),
@@ -76,18 +77,19 @@ export function careWindow(season: 'cool' | 'warm', care: Care, ground: SeasonGr
   const v = trace.values(careValues)
   const growing = trace.values(growthValues)
   const growth = place.mean.map((t) => 100 * growthPotential(t, season, growing))
+  const strong = Math.min(v.strong, (v.ofBest / 100) * Math.max(...growth))
   // Where no frost comes, the hard cut follows the coldest day.
   const lastFrost = place.lastFrost.median !== null ? place.warmest + place.lastFrost.median : place.coldest
   const leadDays = care === 'feed' ? 0 : v.recovers
   const judge = (d: number, late: boolean): Verdict => {
     if (care === 'scalp') {
       if (daysOn(lastFrost % YEAR_DAYS, d) <= v.greensUp) return ['open', 'good']
-      return growth[d]! >= v.strong && !late ? ['marginal', 'late'] : ['shut', late ? 'frost' : 'cold']
+      return growth[d]! >= strong && !late ? ['marginal', 'late'] : ['shut', late ? 'frost' : 'cold']
     }
     if (late) return ['shut', 'frost']
     if (season === 'cool' && place.high[d]! >= v.heat) return ['shut', 'heat']
     if (care === 'feed') return growth[d]! >= v.feedSome ? ['open', 'good'] : ['shut', 'winter']
-    return growth[d]! >= v.strong ? ['open', 'good'] : growth[d]! >= v.some ? ['marginal', 'cold'] : ['shut', 'winter']
+    return growth[d]! >= strong ? ['open', 'good'] : growth[d]! >= v.some ? ['marginal', 'cold'] : ['shut', 'winter']
   }
   const window = cutWindow(
     ground,

@@ -8,6 +8,7 @@ export const mowValues = tradeValues('mow', {
   inch: value(25, 'mm', 'practice', 'Inch-over mows above the cut by', [10, 50]),
   inchFrom: value(50, 'mm', 'practice', 'Inch-over is only for cuts of', [25, 100]),
   times: value(1.5, '1', 'practice', 'One-third mows at the cut times', [1.1, 2]),
+  lightly: value(1.25, '1', 'practice', 'A living sward is kept mown, lightly: at the cut times', [1.05, 1.5]),
 })
 
 const height = { key: 'mow.height', stage: 8, label: 'First mow when it stands', unit: 'mm', standing: 'practice' } as const
@@ -31,6 +32,16 @@ export const mowRules = {
     inputs: { cut: 'mm' },
     formula: 'times * cut',
     compute: ({ cut }, { times }) => times * cut,
+  }),
+  goesOn: rule({
+    ...height,
+    id: 'mow.goes-on',
+    label: 'Mowing goes on when it stands',
+    says: 'What stands is kept mown while the seed comes up, weekly and lightly: at {lightly} times the cut.',
+    values: { lightly: mowValues.lightly },
+    inputs: { cut: 'mm' },
+    formula: 'lightly * cut',
+    compute: ({ cut }, { lightly }) => lightly * cut,
   }),
   swardBand: procedure({
     ...band,

@@ -297,8 +297,9 @@ function bandsOf({ prescription: p, trace }: FollowBrief, plan: PackagePlan, sow
   return { byGrass, up, handOver, wateringDays: trace.work(followRules.wateringDays, scope, { sown: sow.day, handOver }) }
 }
 
-function firstMowOf({ schools, trace }: FollowBrief, { r }: ZonePlan): { zone: string; height: Figure; notices: Notice[] } {
+function firstMowOf({ schools, trace }: FollowBrief, { r, work }: ZonePlan): { zone: string; height: Figure; notices: Notice[] } {
   const scope = zoneScope(r.id)
+  if (livingSward(work.sowing)) return { zone: r.id, height: trace.work(mowRules.goesOn, scope, { cut: r.cut }), notices: [] }
   const school = mowSchool(schools.firstMow, num(r.cut), trace.value(mowValues.inchFrom))
   const inch = school === 'inch-over'
   const about = { school: `firstMow:${school}`, change: say`The “${schoolName('firstMow', inch ? 'one-third' : 'inch-over')}” school.` }

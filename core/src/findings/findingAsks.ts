@@ -6,7 +6,7 @@ import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import type { Ask, Forbid, Strength } from './asks.ts'
 import type { Finding, FindingKind, Found } from './finding.ts'
-import { coverLines, thatchLines } from './lines.ts'
+import { coverLines, habitLines, thatchLines } from './lines.ts'
 
 export interface AskContext {
   r: ZoneReadings
@@ -36,6 +36,9 @@ export const stolonOnly = (r: ZoneReadings): boolean => r.present.some((g) => g.
 export const scalps = (r: ZoneReadings): boolean => r.present.length > 0 && r.present.every((g) => g.season === 'warm' && /rhizome/.test(g.spread))
 
 /** Warm turf that spreads by runners: small gaps close by themselves. */
+/** A green: sand, mown short. */
+export const isGreen = (r: ZoneReadings, trace: Trace): boolean => r.zone.texture === 'sand' && num(r.cut) <= trace.value(habitLines.greenCut)
+
 export const healsItself = (r: ZoneReadings): boolean => r.present.length > 0 && r.present.every((g) => g.season === 'warm' && g.spreads)
 
 const DARK: Message = 'Grass is the wrong plant in this light: work on it is money lost.'

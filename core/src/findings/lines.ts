@@ -8,6 +8,7 @@ export const coverLines = tradeValues('cover', {
   incurable: value(40, '%', 'model', 'Incurable grassy weeds over this share force a kill-off', [10, 90]),
   thin: value(85, '%', 'model', 'Below this much wanted cover the sward is thin', [50, 100]),
   gaps: value(10, '%', 'model', 'Warm turf that spreads closes gaps by itself up to this much bare ground', [1, 40]),
+  heals: value(70, '%', 'model', 'Cool turf of one grass that spreads closes gaps by itself from this much wanted cover', [40, 95]),
   mend: value(3, '%', 'model', 'From this much bare ground there are spots to mend', [0.5, 30]),
   mendable: value(60, '%', 'model', 'From this much wanted cover mending the bare spots alone is worth offering', [20, 100]),
   bareInWinter: value(30, '%', 'model', 'Ground this bare is not left open over winter', [5, 90]),

@@ -1,5 +1,6 @@
 import type { Unit } from '../quantities/show.ts'
 import { BROWNED_NAMES, DISEASES, PACKED_SIGNS, PESTS, SURFACE_NAMES, WEEDS } from '../reference/walkLists.ts'
+import { isGreen } from './findingAsks.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../trace/message.ts'
 import { reading } from '../trace/rule.ts'
@@ -204,7 +205,7 @@ function laboratory(at: FindingContext): Found | null {
 function organic({ r, trace }: FindingContext): Found | null {
   const scope = zoneScope(r.id)
   // The two percent is a line for greens: a home lawn on sandy soil lives well with more.
-  const green = r.zone.texture === 'sand' && num(r.cut) <= trace.value(habitLines.greenCut)
+  const green = isGreen(r, trace)
   const read = green ? trace.read(seenReadings.organic, scope, r.zone.lab.organic) : null
   if (!read) return null
   const figure = trace.work(findingRules.organic, scope, { organic: read })

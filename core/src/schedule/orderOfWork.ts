@@ -215,7 +215,7 @@ function orderPackage(
   const coverStands = pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null
   const fixed = needs.map((need) => fixedFor(need, pack, { records, waits, coverStands, afterFlight: trace.value(operationValues.afterFlight) }))
   // A second sowing counts back from the frost of its own year.
-  const later = pack.kind === 'later' ? schedulePackage(steps, fixed, openOnly(window), calendar, { visits: job.visits }) : null
+  const later = pack.kind === 'later' ? scheduleLater(steps, fixed, window, calendar, job.visits) : null
   const cutOff = cutOffFigure(brief, window, scope, { seeded: sown !== null, on: later?.sowDay ?? today })
   const chosen =
     sown && !later
@@ -281,6 +281,14 @@ const openOnly = (window: SowingWindow): WorkWindow => ({
 })
 
 const careOf = (pack: WorkPackage): Care => (pack.kind === 'scalp' ? 'scalp' : pack.kind === 'feed' ? 'feed' : 'open')
+
+/** The proper sowing after a quick cover: on an open day, else on a marginal one, in whatever season has one once the cover has stood. */
+function scheduleLater(steps: PackageSteps, fixed: readonly Fixed[], window: SowingWindow, calendar: Calendar, visits: number | null): Schedule {
+  const [open, any] = [openOnly(window), { ...window, cutOff: addDays(window.start, window.states.length) }].map((days) =>
+    schedulePackage(steps, fixed, days, calendar, { visits }),
+  )
+  return open!.fits ? open! : any!
+}
 
 /** What a package sows, and as what: its window goes by that, not by the turf that stands there. */
 function sownOf({ prescription: p, job }: OrderBrief, pack: WorkPackage): Sown {

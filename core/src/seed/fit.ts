@@ -91,6 +91,8 @@ export interface Fit {
   out: Message | null
   /** Too little sun for it. */
   dark: boolean
+  /** Nothing keeps it out but the date. */
+  late: boolean
 }
 
 /** What grasses are held against. Whatever is not read drops out for all of them alike. */
@@ -264,9 +266,9 @@ function joinedCauses(says: string, causes: readonly (string | false)[]): Messag
   return say`${says}: ${causes.filter((c): c is string => c !== false).join(', ')}`
 }
 
-/** Why a grass cannot be sown here at all; null when it can. */
+/** Why a grass cannot live or be sown here, whatever the date; null when it can. */
 function ruledOut(g: Grass, ground: FitGround): Message | null {
-  const { r, season, schools, sowingFrom, lastSowing, trace } = ground
+  const { r, season, schools, trace } = ground
   const v = trace.values(fitValues)
   if (g.newRate === null) return 'it is set as plugs or turf, not sown'
   if (g.season !== season) return say`it is a ${g.season}-season grass`
@@ -279,7 +281,11 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
   if (g.onlyFor === 'shade' && num(r.sun) >= trace.value(lightLines.cool) + 1) return 'bred for shade; in this sun the usual rye is better'
   if (g.cut[0] > 80 && num(r.cut) <= 80) return 'it is not mown as a lawn'
   if (g.onlyFor === 'wet shade' && !wetShade(ground)) return 'only for wet shade; elsewhere it is a weed'
-  if (g.onlyFor === 'salt' && r.zone.salty !== true) return 'only worth sowing where there is salt'
+  return g.onlyFor === 'salt' && r.zone.salty !== true ? 'only worth sowing where there is salt' : null
+}
+
+/** Why a grass is too late; null while it is not. */
+function tooLate(g: Grass, { sowingFrom, lastSowing }: FitGround): Message | null {
   const last = lastSowing(g)
   return last !== null && last < sowingFrom ? say`it wanted sowing by ${onDay(last)}` : null
 }
@@ -315,5 +321,7 @@ export function fitOf(grass: Grass, ground: FitGround): Fit {
     weights += weight
   }
   const dark = num(ground.r.sun) < leastSun(grass, ground.schools, v.renewedSun)
-  return { grass, score: weights > 0 ? sum / weights : 100, parts, out: ruledOut(grass, ground), dark }
+  const never = ruledOut(grass, ground)
+  const late = never ? null : tooLate(grass, ground)
+  return { grass, score: weights > 0 ? sum / weights : 100, parts, out: never ?? late, dark, late: late !== null }
 }

@@ -1,7 +1,7 @@
 import { slopeLines } from '../findings/lines.ts'
 import { kindOf, middle, type Grass, type GrassId } from '../reference/grasses.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import { quantity, say, verbatim, type Message } from '../trace/message.ts'
+import { joined, quantity, say, verbatim, type Message } from '../trace/message.ts'
 import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
 import { zoneScope } from '../trace/scope.ts'
 import { dot, sum } from '../quantities/sum.ts'
@@ -10,7 +10,7 @@ import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { whatHolds } from './binding.ts'
 import { composeMix, type ComposedMix, type Component, type MixProblem, valueOf, withinPlants } from './composeMix.ts'
-import { FIT_PART_NAMES, fitOf, type Fit, type FitGround, type FitPart } from './fit.ts'
+import { FIT_PART_NAMES, fitOf, fitValues, type Fit, type FitGround, type FitPart } from './fit.ts'
 import { whatLeads, type Leading } from './whatLeads.ts'
 
 export interface MixPart {
@@ -333,8 +333,32 @@ function nothingFits({ r, season, trace }: MixBrief, byScore: readonly Fit[], fo
   const own = byScore.find((f) => r.present.some((p) => p.id === f.grass.id)) ?? byScore.filter((f) => !foreign(f))[0] ?? byScore[0]
   if (!own?.out) return 'No grass of the table fits.'
   const set = season === 'warm' ? Object.values(trace.grasses).find((g) => g.newRate === null && g.sunLeast <= num(r.sun)) : undefined
-  const instead = set && !r.present.some((p) => p.id === set.id) ? say` ${set.name} lives on ${quantity(set.sunLeast, 'h')}, as plugs or turf.` : ''
-  return say`Even ${own.grass.name} is out: ${own.out}.${instead}`
+  const renewed = trace.value(fitValues.renewedSun)
+  const instead: Message =
+    set && !r.present.some((p) => p.id === set.id)
+      ? say` ${set.name} lives on ${quantity(set.sunLeast, 'h')}, as plugs or turf.`
+      : season === 'cool' && own.dark && num(r.sun) >= renewed
+        ? 'One school sows shade ryegrass there and renews it every year: choose it under Seed.'
+        : ''
+  return joined([say`Even ${own.grass.name} is out: ${own.out}.`, instead], ' ')
+}
+
+/**
+ * Why seed is not the way on ground where something else could be done instead: no grass lives there whatever the date; or the sward is of one cool grass
+ * that spreads, closes gaps by itself from `healing` % of cover, and is too late to be sown. Null where seed is right.
+ */
+export function seedIsNoWay(brief: MixBrief, healing: number): Message | null {
+  const { r, weighed, season } = brief
+  const foreign = (f: Fit) => weighed.leading.only !== null && !weighed.leading.only.has(f.grass.id)
+  if (weighed.fits.every((f) => (f.out !== null && !f.late) || foreign(f))) {
+    const byScore = [...weighed.fits].sort((a, b) => b.score - a.score || (a.grass.id < b.grass.id ? -1 : 1))
+    return nothingFits(brief, byScore, foreign)
+  }
+  const [first] = r.present
+  const pure = first !== undefined && season === 'cool' && r.present.every((g) => kindOf(g) === kindOf(first) && g.spreads && !g.passing)
+  const own = pure ? weighed.fits.find((f) => f.grass.id === first.id) : undefined
+  if (!own?.late || r.wanted === null || num(r.wanted) < healing) return null
+  return say`It is too late for more of ${verbatim(first!.short)}: ${own.out!}. It closes gaps by its own runners, and a stranger among it would show for years.`
 }
 
 /** The best mix of the grasses that lie on the shelf by themselves; null where it is the best of all, or none fits. */

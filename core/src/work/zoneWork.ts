@@ -1,7 +1,7 @@
 import { PRESETS } from '../approach/presets.ts'
 import { isWatered, type Job } from '../entities/job.ts'
 import type { Ask, Forbid, Strength } from '../findings/asks.ts'
-import { stolonOnly } from '../findings/findingAsks.ts'
+import { isGreen, stolonOnly } from '../findings/findingAsks.ts'
 import { findingOf, type Finding } from '../findings/finding.ts'
 import { coverLines } from '../findings/lines.ts'
 import { AIM_NAMES, APPROACH_NAMES, type AimId, type ApproachId, type Sowing } from '../reference/lists.ts'
@@ -167,12 +167,16 @@ const CLOSES: readonly StepKind[] = [
 ]
 
 /** Asked-for work that leads to more: blades leave debris, tines want marks and moist soil, feed wants water. */
-function followingAsks(planned: ReadonlySet<StepKind>, sown: boolean): Ask[] {
+function followingAsks(planned: ReadonlySet<StepKind>, sown: boolean, green: boolean): Ask[] {
   const has = (...kinds: StepKind[]) => kinds.some((k) => planned.has(k))
   const found: Ask[] = []
   const add = (operation: StepKind, source: StepKind, why: Message) => found.push(ask(operation, 'work', source, why, 'must'))
   if (has('scarify', 'rake')) add('clear', has('scarify') ? 'scarify' : 'rake', 'What comes up is carted off.')
   if (has('core')) add('dampen', 'core', 'Tines want moist soil.')
+  if (green && has('core')) {
+    add('collect-cores', 'core', 'Cores come off a green.')
+    add('sand-in', 'core', 'Sand keeps the holes of a green open and its surface true.')
+  }
   if (has('strip', 'edge', 'dig-clumps', 'spike', 'core', 'loosen', 'scarify')) add('mark', 'mark', 'Steel goes into the ground.')
   if (!sown && has('feed', 'dress', 'sand-in', 'core', 'wetting', 'scarify')) add('water', 'feed', 'Opened, dressed and fed turf wants water.')
   if (has(...CLOSES)) add('notice', 'notice', 'The lawn is out of use.')
@@ -237,7 +241,9 @@ function decide(brief: WorkBrief, sowing: Sowing, operation: StepKind, asks: Ask
   if (own?.on === true) return decision(null, { yours: true })
   if (mine[0]) return decision(mine[0].why)
   const preset = PRESETS[approach]
-  if (preset.only && !preset.only.includes(operation) && !COMES_ALONG.has(operation)) return decision(say`Not part of “${APPROACH_NAMES[approach]}”.`)
+  // A sowing that a person chose brings its own work, whatever the ready-made way.
+  if (preset.only && sowing === preset.sowing && !preset.only.includes(operation) && !COMES_ALONG.has(operation))
+    return decision(say`Not part of “${APPROACH_NAMES[approach]}”.`)
   if (operation === 'core' && brief.schools.tines === 'worms' && strength !== 'must')
     return decision('Worms do the work: only compacted ground is cored.')
   if (operation === 'lime') return decision('It waits for the laboratory’s rate.')
@@ -334,7 +340,7 @@ function decisionsFor(brief: WorkBrief, sowing: Sowing): Decision[] {
   const first = decideAll(brief, sowing, [...asks, ...byYou], forbids)
   const planned = new Set(first.filter((d) => d.reason === null).map((d) => d.operation))
   const merged = new Map(first.map((d) => [d.operation, d]))
-  for (const d of decideAll(brief, sowing, followingAsks(planned, isPlanted(sowing)), forbids)) {
+  for (const d of decideAll(brief, sowing, followingAsks(planned, isPlanted(sowing), isGreen(r, trace)), forbids)) {
     const known = merged.get(d.operation)
     const stays = known && (known.reason === null || known.yours || known.barred)
     merged.set(d.operation, known ? { ...known, asks: [...known.asks, ...d.asks], reason: stays ? known.reason : d.reason } : d)

@@ -56,6 +56,7 @@ habit.oldSward                            20 years  practice      5..60
 habit.rideOn                             120 kg     model         60..400
 cover.thirty                              30 %      practice      5..60
 cover.fifty                               50 %      practice      20..80
+cover.heals                               70 %      model         40..95
 cover.mend                                 3 %      model         0.5..30
 cover.gaps                                10 %      model         1..40
 cover.mendable                            60 %      model         20..100
@@ -107,6 +108,7 @@ emergence.last                           1.5 1      model         1..3
 mow.inch                                  25 mm     practice      10..50
 mow.inchFrom                              50 mm     practice      25..100
 mow.times                                1.5 1      practice      1.1..2
+mow.lightly                             1.25 1      practice      1.05..1.5
 growth.full                              3.2 mm/d   model         0.5..10
 growth.fast                              120 %      model         100..200
 growth.slowSeedlings                      80 %      model         30..100
@@ -231,6 +233,7 @@ debris.depth.moss                          10 mm      model         2..40
 debris.strip.deep                          30 mm      model         15..80
 debris.strip.loose                        1.5 1       model         1..3
 care.strong                                50 %       model         20..90
+care.ofBest                              70 %      model         30..100
 care.some                                  20 %       model         5..60
 care.greensUp                              60 d       model         14..120
 care.recovers                              21 d       practice      7..60
