@@ -403,4 +403,41 @@ export const LAWNS: WorkedLawn[] = [
     today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, thatch: 20, approach: 'leave' },
     sowing: 'none', wanted: ['feed'], never: ['scarify', ...SEED],
   },
+  {
+    name: 'a packed sand green, its organic matter not measured',
+    because: 'A green that is cored is sanded: open holes close again, and the ball finds them.',
+    today: '2026-08-20', job: { site: NORTH }, zone: { ...sound, texture: 'sand', heightOfCut: 5, mower: 'reel', present: ['creeping-bent'], penetration: 'stops' },
+    sowing: 'none', wanted: ['core', 'collect-cores', 'sand-in'], never: SEED, order: ['core', 'collect-cores', 'sand-in'],
+  },
+  {
+    name: 'rye over couch, chosen on a full sward',
+    because: 'What is sown was chosen: the work that it wants comes with it.',
+    today: '2026-09-15', job: { site: WARM }, zone: { ...sound, present: ['bermudagrass'], sowing: 'winter-green' },
+    sowing: 'winter-green', wanted: ['cut-first', 'rake', 'sow', 'water'], never: ['kill'], months: [9, 10, 11],
+  },
+  {
+    name: 'couch to be levelled where no day is hot',
+    because: 'It grows best in its own early summer, however mild: soil goes on then.',
+    today: '2026-12-01', job: { site: { latitude: -33, sea: '20 km' }, aims: ['level'] },
+    zone: { ...sound, present: ['bermudagrass'], heightOfCut: 20, mower: 'reel', lowsDepth: 15, lowsShare: 20 },
+    sowing: 'none', wanted: ['dress', 'dress-again', 'water'], never: SEED, months: [12],
+  },
+  {
+    name: 'new ground far inland, past its season',
+    because: 'A cover now; the proper grass in a season of its own, however short that is, never on top of it.',
+    today: '2027-09-20', job: { site: { latitude: 44, frost: '12 Oct', sea: '500 km' } }, zone: { ...sound, ...cover(0, 5), present: [] },
+    sowing: 'cover-then-sow', wanted: ['sow'], never: ['kill'],
+  },
+  {
+    name: 'bluegrass with a deep mat, a week too late for its seed',
+    because: 'It closes by its own rhizomes; rye among it would show for years.',
+    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, ...cover(80, 10), thatch: 30, heightOfCut: 65, present: ['kentucky-bluegrass'] },
+    sowing: 'none', wanted: ['scarify', 'clear', 'feed'], never: SEED,
+  },
+  {
+    name: 'under firs, too dark for any seed',
+    because: 'Needles off, mat out, fed: what can be done is done, and seed is not wasted.',
+    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, ...cover(40, 5, 20), sunHours: 2.5, litter: 'needles', present: ['creeping-red-fescue'] },
+    sowing: 'none', wanted: ['leaf-off', 'feed'], never: SEED,
+  },
 ] // prettier-ignore
