@@ -51,6 +51,7 @@ const grounds = job!.zones.map((zone): FitGround => ({
   place: climate.place,
   sowingFrom: '2027-02-08',
   lastSowing: () => null,
+  tooSlow: () => false,
   trace,
 }))
 const grasses: Grass[] = Object.values(GRASSES)

@@ -1,9 +1,10 @@
 import { addDays, dayOf, laterDay, type Day } from './calendar/day.ts'
 import { namesProduct } from './entities/diary.ts'
 import type { Firm } from './entities/firm.ts'
-import type { Job } from './entities/job.ts'
+import { isWatered, type Job } from './entities/job.ts'
 import { approachZone, type ZoneApproach } from './approach/approach.ts'
 import type { StationClimate } from './climate/placeYear.ts'
+import { grassOdds, isRising, springDay } from './climate/grassWindow.ts'
 import { growingSeason, leadTimeValues, siteClimate, type SiteClimate } from './climate/siteClimate.ts'
 import { leadOf } from './climate/sowingLines.ts'
 import { lastDayToSow, seasonAround } from './climate/sowingWindow.ts'
@@ -22,6 +23,7 @@ import { WEEDS, type SeenWeed } from './reference/walkLists.ts'
 import { OPERATIONS } from './reference/operations.ts'
 import { levelValues, lightLines } from './reference/siteValues.ts'
 import type { Schools } from './reference/schools.ts'
+import { choiceValues } from './schedule/sowingChoices.ts'
 import type { WaitingPeriods } from './schedule/waitingPeriods.ts'
 import { judgeBags, judgeMix, type JudgedBag, type Judgement } from './seed/judgeMix.ts'
 import { coverLines } from './findings/lines.ts'
@@ -310,11 +312,33 @@ function mixBriefOf(
     sowing,
     place: climate.place,
     sowingFrom: laterDay(ready, wait),
+    tooSlow: tooSlowForSpring({ r, season, sowing, from: laterDay(ready, wait), watered: isWatered(job) }, climate, schools, trace),
     lastSowing: slowOnes(lastSowing, season, today, trace),
     renovated: plans(work, 'kill', 'strip'),
     trace,
   }
   return { ...ground, weighed: weigh(ground), shelf, bag: lots.bag }
+}
+
+/**
+ * Spring is for quick grasses: where one that stands there already, or any on new ground, is worth sowing in the spring that runs, those that the heat would
+ * meet before they stand are left out of its mix.
+ */
+function tooSlowForSpring(
+  { r, season, sowing, from, watered }: Pick<ZoneWork, 'r' | 'season' | 'sowing'> & { from: Day; watered: boolean },
+  climate: SiteClimate,
+  schools: Schools,
+  trace: Trace,
+): (grass: Grass) => boolean {
+  const none = () => false
+  if (season !== 'cool' || schools.season === 'autumn' || !isRising(climate, from)) return none
+  const day = (grass: Grass) => springDay(grass, watered, from, climate, schools, trace)
+  const stands = r.present.filter((g) => g.season === 'cool' && !g.passing)
+  const quick = (sowing === 'new' || stands.length === 0 ? [trace.grass('perennial-ryegrass')] : stands).some((grass) => {
+    const on = day(grass)
+    return on !== null && grassOdds(grass, watered, on, climate, schools, trace) >= trace.value(choiceValues.worth)
+  })
+  return quick ? (grass) => grass.season === 'cool' && !grass.passing && day(grass) === null : none
 }
 
 /** The mix Juvena would sow: a quick cover where ground is held over, a cool grass where one is put into warm turf on purpose, else what suits it. */

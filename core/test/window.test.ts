@@ -269,6 +269,21 @@ describe('the season a sowing is taken in', () => {
     expect([spring.taken, odds < choiceValues.worth.is]).toEqual([false, true])
     expect(first!.says).toContain(`In spring only ${odds} years in a hundred succeed.`)
   })
+  it('spring repair is made with the quick grass that stands there; the slow one waits for autumn', () => {
+    const site = { latitude: 43, sea: '700 km', frost: '8 Oct' }
+    const zones = [
+      zone({ present: ['kentucky-bluegrass', 'perennial-ryegrass'], cover: { wanted: 85, weeds: 8, moss: 0, bare: 7 }, heightOfCut: 75 }),
+    ]
+    const grasses = (today: string, more: Partial<JobDraft> = {}) =>
+      sown(today, site, { zones, ...more }).plan.zones[0]!.seed!.mix.map((m) => m.grass)
+    expect(grasses('2027-04-05')).toEqual(['perennial-ryegrass'])
+    expect(sown('2027-04-05', site, { zones }).pack.choices.find((c) => c.taken)!.season).toBe('spring')
+    expect(grasses('2027-04-05', { schools: { season: 'autumn' } })).toContain('kentucky-bluegrass')
+    expect(grasses('2027-07-25')).toContain('kentucky-bluegrass')
+    // Pure bluegrass is not mixed with a stranger for the sake of a date.
+    const pure = sown('2027-04-05', site, { zones: [zone({ present: ['kentucky-bluegrass'], heightOfCut: 75 })] })
+    expect(pure.plan.zones[0]!.seed!.mix.map((m) => m.grass)).toEqual(['kentucky-bluegrass'])
+  })
   it('a season is named first where it lies more than three weeks later, not for three weeks', () => {
     for (const today of ['2027-04-20', '2027-05-10', '2027-06-01', '2027-07-10', '2027-08-01']) {
       const { plan, pack } = sown(today, { latitude: 44.6, sea: '60 km' }, { schools: { season: 'autumn' } })

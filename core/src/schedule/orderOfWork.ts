@@ -11,6 +11,7 @@ import { careRules, careWindow, type Care } from '../climate/careWindow.ts'
 import type { DayState, Reason } from '../climate/dayReasons.ts'
 import { placeValues } from '../climate/placeYear.ts'
 import type { GrassId } from '../reference/grasses.ts'
+import { grassWindow, windowKey } from '../climate/grassWindow.ts'
 import { leadValues, WANTED_FROM, windowRules } from '../climate/sowingLines.ts'
 import { lastDayOf, seasonAround, sowingWindow, type SowingWindow, type Sown } from '../climate/sowingWindow.ts'
 import { yearDay } from '../climate/yearDay.ts'
@@ -198,16 +199,7 @@ function orderPackage(
   const { needs } = steps
   const calendar: Calendar = { today, weekendWork: workforce.weekendWork, hoursPerDay: workforce.hoursPerDay }
   const sown = needs.some((n) => n.kind === 'sow') ? sownOf(brief, pack) : null
-  const by = [
-    climate.soilKey,
-    climate.frostMonthDay,
-    climate.frostSpread,
-    trace.firmValues,
-    schools.cutOff,
-    schools.late,
-    schools.stands,
-    schools.warm,
-  ]
+  const by = windowKey(climate, schools, trace)
   const window = climate.kept.recall(`window ${pack.id} ${String(sown?.watered)}`, [sown ?? [pack.season, careOf(pack)], by], () =>
     sown ? sowingWindow(sown, climate, schools, trace) : careWindow(pack.season, careOf(pack), climate, schools, trace),
   )
@@ -259,7 +251,7 @@ function orderPackage(
     cutOff,
     lead: window.leadDays,
     window: spansOf(window, DRAWN_DAYS, waitsUntil),
-    byGrass: sown ? grassWindows(brief, sown, by, waitsUntil) : [],
+    byGrass: sown ? grassWindows(brief, sown, waitsUntil) : [],
     choices: chosen.choices,
     sowDay: schedule.sowDay,
     plants: plantsIn(pack),
@@ -303,17 +295,13 @@ function sownOf({ prescription: p, job }: OrderBrief, pack: WorkPackage): Sown {
   }
 }
 
-/** The windows of the grasses of a mix, each sown alone. They are worked once for all packages and jobs of a place. */
-function grassWindows({ prescription: { climate }, schools, trace }: OrderBrief, sown: Sown, by: unknown, waitsUntil: Day | null): GrassWindow[] {
+/** The windows of the grasses of a mix, each sown alone. */
+function grassWindows({ prescription: { climate }, schools, trace }: OrderBrief, sown: Sown, waitsUntil: Day | null): GrassWindow[] {
   const wanted = [...new Set(sown.parts.filter((p) => p.share >= WANTED_FROM).map((p) => p.grass))]
   if (wanted.length < 2) return []
   return wanted.map((grass) => {
-    const alone = { ...sown, parts: [{ grass, share: 100 }] }
-    const name = `window of ${grass} ${sown.purpose} ${String(sown.watered)}`
-    return climate.kept.recall(name, [by, waitsUntil], () => {
-      const window = sowingWindow(alone, climate, schools, trace)
-      return { grass, window: spansOf(window, DRAWN_DAYS, waitsUntil), cutOff: window.cutOff }
-    })
+    const window = grassWindow(grass, sown, climate, schools, trace)
+    return { grass, window: spansOf(window, DRAWN_DAYS, waitsUntil), cutOff: window.cutOff }
   })
 }
 

@@ -106,6 +106,8 @@ export interface FitGround {
   sowingFrom: Day
   /** The last day a slow grass may be sown; null where it does not matter. */
   lastSowing: (grass: Grass) => Day | null
+  /** Whether a grass is too slow for the season ahead while quicker ones would stand. */
+  tooSlow: (grass: Grass) => boolean
   trace: Trace
 }
 
@@ -285,7 +287,8 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
 }
 
 /** Why a grass is too late; null while it is not. */
-function tooLate(g: Grass, { sowingFrom, lastSowing }: FitGround): Message | null {
+function tooLate(g: Grass, { sowingFrom, lastSowing, tooSlow }: FitGround): Message | null {
+  if (tooSlow(g)) return 'it is too slow for spring here: the heat comes before it stands'
   const last = lastSowing(g)
   return last !== null && last < sowingFrom ? say`it wanted sowing by ${onDay(last)}` : null
 }
