@@ -9,7 +9,7 @@ import { daysOn, YEAR_DAYS } from './yearDay.ts'
 /** When turf may be worked without being sown: it has to grow out of it. */
 export const careValues = tradeValues('care', {
   strong: value(50, '%', 'model', 'Turf is opened and dressed well from this share of its best growth', [20, 90]),
-  ofBest: value(70, '%', 'model', 'or, where no day is that warm, from this share of the best day of the place', [30, 100]),
+  ofBest: value(50, '%', 'model', 'or, where no day is that warm, from this share of the best day of the place', [30, 100]),
   some: value(20, '%', 'model', 'and at a pinch from', [5, 60]),
   heat: value(30, 'C', 'model', 'Cool turf is not opened where the usual day is hotter than', [24, 38]),
   recovers: value(21, 'd', 'practice', 'Turf is left alone before killing frost for', [7, 60]),

@@ -233,7 +233,7 @@ debris.depth.moss                          10 mm      model         2..40
 debris.strip.deep                          30 mm      model         15..80
 debris.strip.loose                        1.5 1       model         1..3
 care.strong                                50 %       model         20..90
-care.ofBest                              70 %      model         30..100
+care.ofBest                              50 %      model         30..100
 care.some                                  20 %       model         5..60
 care.greensUp                              60 d       model         14..120
 care.recovers                              21 d       practice      7..60
