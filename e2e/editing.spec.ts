@@ -142,7 +142,8 @@ test('the diary ticks a step off, takes a line, and strikes out without erasing'
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByRole('listitem').filter({ hasText: 'found a pipe' })).toBeVisible()
   await page.getByRole('button', { name: 'Strike out found a pipe by the gate' }).click()
-  await expect(page.getByRole('listitem').filter({ hasText: 'found a pipe' })).toHaveCount(0)
+  await expect(page.getByRole('listitem').filter({ hasText: 'found a pipe' })).toContainText('struck out Mon 22 Feb')
+  await expect(page.getByRole('button', { name: 'Strike out found a pipe by the gate' })).toHaveCount(0)
   const stored = (await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as { diary: object[] }
   expect(stored.diary.length).toBe(3)
 })

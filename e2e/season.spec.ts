@@ -6,7 +6,9 @@ test('the season: rows with windows, pieces that lead to the days, hours over th
   await page.goto(at('demo'))
   await expect(page.getByRole('heading', { name: 'The next 24 days' })).toBeVisible()
   const row = page.getByRole('listitem').filter({ hasText: 'Lakeside guesthouse' })
-  await expect(row.getByRole('img', { name: /Sowing window: open Mon 22 Feb to .*Last day Sun 14 Mar/ })).toBeVisible()
+  await expect(
+    row.getByRole('img', { name: /Lakeside guesthouse.*when it could be sown: rye open Mon 22 Feb to .*Last day Sun 14 Mar/ }),
+  ).toBeVisible()
   const pieces = row.locator('.piece')
   expect(await pieces.count()).toBeGreaterThan(4)
   await expect(page.locator('.cells .over').first()).toContainText('!')

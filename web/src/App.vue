@@ -116,6 +116,8 @@ const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${
     <RouterView v-if="firm.ready" />
     <p v-else-if="!firm.failure" class="loading soft">Loading…</p>
   </main>
+  <!-- Lists and dialogs open here: beside the pages, which come and go, and within a landmark. -->
+  <section id="above" aria-label="Open list or dialog"></section>
   <KeysSheet v-if="keysOpen" v-model="keysOpen" />
   <FindBox v-if="findOpen" v-model="findOpen" :typed="typedAhead ?? ''" @ready="typedAhead = null" @job="goJob" />
 </template>

@@ -84,8 +84,8 @@ const SITE: JobDraft = {
 beforeEach(() => {
   setActivePinia(createPinia())
   localStorage.clear()
-  // Lists open within the page's main part, as in App.vue.
-  document.body.innerHTML = '<main id="main"></main>'
+  // Lists open beside the page's main part, as in App.vue.
+  document.body.innerHTML = '<main id="main"></main><section id="above"></section>'
   Object.assign(cast, { calls: [], answer: null, stopped: 0 })
 })
 enableAutoUnmount(afterEach)
@@ -107,7 +107,8 @@ async function opened(draft: JobDraft = SITE) {
 async function shown(component: Component, props: Record<string, unknown>, query = '') {
   const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/:all(.*)*', component: { render: () => null } }] })
   await router.push(`/${query}`)
-  const place = mount(component, { props, attachTo: document.getElementById('main')!, global: { plugins: [router] } }).element.parentElement as HTMLElement
+  const place = mount(component, { props, attachTo: document.getElementById('main')!, global: { plugins: [router] } }).element
+    .parentElement as HTMLElement
   await settle()
   const field = (label: string) => {
     const found = [...place.querySelectorAll('label')].find((l) => l.textContent!.trim() === label)

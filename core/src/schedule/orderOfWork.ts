@@ -500,7 +500,7 @@ const passedNotice = (pack: WorkPackage, plan: PackagePlan, passed: { title: Mes
       ]
     : []
 
-function misfitNotice({ job }: OrderBrief, pack: WorkPackage, plan: PackagePlan, schedule: Schedule, windowState: Figure): Notice[] {
+function misfitNotice({ job, today }: OrderBrief, pack: WorkPackage, plan: PackagePlan, schedule: Schedule, windowState: Figure): Notice[] {
   const id = (key: string) => figureId(packageScope(pack.id), key)
   const zones = pack.zones.map((z) => z.r.name).join(', ')
   const found: Notice[] = []
@@ -519,8 +519,8 @@ function misfitNotice({ job }: OrderBrief, pack: WorkPackage, plan: PackagePlan,
       stage: 6,
       level: 'warn',
       title: plan.plants
-        ? say`Sowing ${zones} on ${onDay(schedule.sowDay)} is ${schedule.sowState}: ${plan.choices.find((c) => c.taken)?.reason ?? 'soil is outside the good range'}.`
-        : say`Working ${zones} on ${onDay(schedule.sowDay)} is ${schedule.sowState}.`,
+        ? say`Sowing ${zones} on ${onDay(schedule.sowDay, schedule.sowDay.slice(0, 4) !== today.slice(0, 4))} is ${schedule.sowState}: ${plan.choices.find((c) => c.taken)?.reason ?? 'soil is outside the good range'}.`
+        : say`Working ${zones} on ${onDay(schedule.sowDay, schedule.sowDay.slice(0, 4) !== today.slice(0, 4))} is ${schedule.sowState}.`,
       says: plan.plants
         ? 'Odds are fair, not good; tell the customer.'
         : 'Turf hardly grows then: it stays open and bare for longer. Tell the customer.',

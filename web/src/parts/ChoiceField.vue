@@ -24,7 +24,7 @@ const clear = (option: T) => props.clearable && option === props.modelValue && e
     <span :id="id" class="field-label">{{ label }}</span>
     <ElSelect
       v-if="list"
-      append-to="#main"
+      append-to="#above"
       :model-value="value"
       :aria-label="label"
       placeholder="choose"

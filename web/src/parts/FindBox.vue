@@ -102,7 +102,7 @@ onMounted(async () => {
 
 <template>
   <ElDialog
-    append-to="#main"
+    append-to="#above"
     :model-value="modelValue"
     title="Find"
     width="min(34rem, 94vw)"

@@ -26,7 +26,7 @@ async function settle(keep: 'mine' | 'theirs') {
   <span class="save small" :class="job.saving" role="status" :title="job.failure">{{ WORDS[job.saving] }}</span>
   <p v-if="job.saving === 'unreachable' || job.saving === 'refused'" class="bar" role="alert">{{ job.failure }}</p>
   <ElDialog
-    append-to="#main"
+    append-to="#above"
     class="conflict-dialog"
     :model-value="job.saving === 'conflict'"
     title="This job was saved in another window"

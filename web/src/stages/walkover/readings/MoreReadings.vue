@@ -154,7 +154,7 @@ async function labFile(event: Event) {
     <div class="field wide">
       <span class="field-label">Weeds</span>
       <ElSelect
-        append-to="#main"
+        append-to="#above"
         multiple
         :model-value="zone.weedsSeen ?? []"
         aria-label="Weeds seen"
@@ -221,7 +221,7 @@ async function labFile(event: Event) {
     <div class="field">
       <span class="field-label">Signs of packed soil</span>
       <ElSelect
-        append-to="#main"
+        append-to="#above"
         multiple
         collapse-tags
         :model-value="zone.packedSigns ?? []"

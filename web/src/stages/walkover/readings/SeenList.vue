@@ -46,7 +46,7 @@ const setActive = (kind: T, active: boolean) =>
   <div class="field seen">
     <span class="field-label">{{ label }}</span>
     <ElSelect
-      append-to="#main"
+      append-to="#above"
       multiple
       collapse-tags
       :model-value="modelValue.map((x) => x.kind)"
