@@ -58,7 +58,7 @@ test('finding: a figure by its name opens its working; a grass opens the table',
   await expect(page.locator('tr.asked')).toContainText('zoysia')
   await page.goto(at('demo', '/yard/rules'))
   await page.getByLabel('Search rules and numbers').fill('cool-season')
-  await expect(page.getByRole('button', { name: /Cool-season sowing ends 42 days before killing frost/ })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Rules' }).getByText(/Cool-season sowing ends 42 days before killing frost/)).toBeVisible()
 })
 
 test('a number of the trade is changed in the rule book, reaches the plan, and goes back', async ({ page }) => {

@@ -202,9 +202,11 @@ main:focus {
     display: none;
   }
 }
+/* The last: after the sheets it would ask for a page of its own. */
 @media print {
   .strip,
-  .skip {
+  .skip,
+  #above {
     display: none;
   }
 }
