@@ -153,8 +153,10 @@ export interface PackageFollow {
   haze: Day | null
   /** Growing on, and from when watering is settled; null while nobody can say when the grass is up. */
   phases: { growing: { from: Day; to: Day }; settled: Day } | null
-  /** Days on which the watering is left off, so that the ground is dry for the mow of the next. */
+  /** Days on which the watering is left off, so that the ground is dry for the mow of the next: once the seed is up. */
   dryDays: Day[]
+  /** Days of a mow while seed is still coming up: watered only once it is mown, for seed is not left dry for a day. */
+  mownFirst: Day[]
 }
 
 export interface Follow {
@@ -256,7 +258,10 @@ function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
       mow,
       presentable: presentable?.figure ?? null,
       ...phases,
-      dryDays: mows.map((s) => addDays(s.chosen, -1)),
+      ...aroundMows(
+        mows.map((s) => s.chosen),
+        bands.handOver,
+      ),
     },
     later,
     notices: [...heights.flatMap((h) => h.notices), ...(presentable?.notices ?? [])],
@@ -314,6 +319,12 @@ function firstMowOf({ schools, trace }: FollowBrief, { r, work }: ZonePlan): { z
     says: say`Under ${quantity(trace.value(mowValues.inchFrom), 'mm')} an inch is too much of the leaf. The one-third school is used here.`,
   }
   return { zone: r.id, height, notices: [notice] }
+}
+
+/** How the watering makes room for the mows. */
+function aroundMows(mows: readonly Day[], handOver: Figure | null): Pick<PackageFollow, 'dryDays' | 'mownFirst'> {
+  const isUp = (mow: Day) => handOver === null || mow > (handOver.value as Day)
+  return { dryDays: mows.filter(isUp).map((mow) => addDays(mow, -1)), mownFirst: mows.filter((mow) => !isUp(mow)) }
 }
 
 /** When watering changes, and when a first haze shows: once, for every screen and sheet. */

@@ -29,7 +29,7 @@ export interface SurveySummary {
   >
 }
 
-export const SIZE_WORDS: Record<SizeFrom, string> = { typed: 'is typed', drawn: 'is drawn', sides: 'comes from length and width' }
+const SIZE_WORDS: Record<SizeFrom, string> = { typed: 'is typed', drawn: 'is drawn', sides: 'comes from length and width' }
 
 /** Dips listed one by one, deepest first, no more than this. */
 const DIPS_SHOWN = 30

@@ -22,7 +22,13 @@ const KEYS = [
 </script>
 
 <template>
-  <ElDialog append-to="#above" :model-value="modelValue" title="Keys" width="min(26rem, 94vw)" @update:model-value="emit('update:modelValue', $event)">
+  <ElDialog
+    append-to="#above"
+    :model-value="modelValue"
+    title="Keys"
+    width="min(26rem, 94vw)"
+    @update:model-value="emit('update:modelValue', $event)"
+  >
     <dl>
       <template v-for="[key, does] in KEYS" :key="key">
         <dt>

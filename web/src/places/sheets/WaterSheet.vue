@@ -67,12 +67,17 @@ const LONGEST = 60
             <td v-for="(day, i) in week" :key="i" :class="{ blank: !day }">
               <template v-if="day"
                 >{{ showDay(day) }}<span v-if="s.dryDays.includes(day)" class="dry">leave dry</span
+                ><span v-else-if="s.mownFirst.includes(day)" class="dry">once mown</span
                 ><span v-else class="ticks"><i v-for="t in water.times" :key="t"></i></span
               ></template>
             </td>
           </tr>
         </tbody>
       </table>
+      <p v-if="s.mownFirst.length">
+        On {{ s.mownFirst.map((d) => showDay(d)).join(', ') }} it is mown: water only after that, so that wheels and blades meet dry ground; the seed
+        must not lie dry for a whole day.
+      </p>
       <h3>2 Growing on</h3>
       <p v-if="s.phases">
         Every other day from {{ showDay(s.phases.growing.from) }} to {{ showDay(s.phases.growing.to) }}, <SheetFigure id="job.water.growing" /> each.

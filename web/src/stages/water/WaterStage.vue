@@ -53,7 +53,9 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
             <b>1 Keep the top moist</b> <span class="soft">{{ showDay(s.sown) }} until <FigureValue v-if="s.handOver" :id="s.handOver.id" /></span>
             <span class="small"
               >{{ water.times.length }} {{ water.times.length === 1 ? 'run' : 'runs' }} a day at {{ water.times.join(', ') }}. Moist, never puddled; a
-              footprint leaves the sole damp.</span
+              footprint leaves the sole damp.<template v-if="s.mownFirst.length">
+                On {{ s.mownFirst.map((d) => showDay(d)).join(', ') }} only once it is mown.</template
+              ></span
             >
           </li>
           <li>
