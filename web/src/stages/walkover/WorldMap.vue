@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { feature } from 'topojson-client'
-import type { GeometryCollection, Topology } from 'topojson-specification'
-import type { FeatureCollection, MultiPolygon, Polygon } from 'geojson'
 import land from 'world-atlas/land-110m.json'
 import { showNumber } from '@juvena/core/quantities/show'
 
@@ -10,11 +8,14 @@ import { showNumber } from '@juvena/core/quantities/show'
 const props = defineProps<{ latitude: number | null; longitude: number | null }>()
 const emit = defineEmits<{ pick: [latitude: number, longitude: number] }>()
 
-const world = land as unknown as Topology<{ land: GeometryCollection }>
-const shapes = feature(world, world.objects.land) as FeatureCollection<Polygon | MultiPolygon>
+type Ring = number[][]
+const world = land as unknown as Parameters<typeof feature>[0]
+const shapes = feature(world, world.objects.land!) as unknown as {
+  features: { geometry: { type: 'Polygon'; coordinates: Ring[] } | { type: 'MultiPolygon'; coordinates: Ring[][] } }[]
+}
 const rings = shapes.features.flatMap(({ geometry: g }) => (g.type === 'Polygon' ? g.coordinates : g.coordinates.flat()))
 /** A ring over the date line goes on beyond 180° instead of leaping back. */
-function unbroken(ring: readonly number[][]): number[][] {
+function unbroken(ring: Ring): Ring {
   let turn = 0
   return ring.map(([x, y], i) => {
     const step = i === 0 ? 0 : x! - ring[i - 1]![0]!
