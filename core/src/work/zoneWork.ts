@@ -360,7 +360,7 @@ function decideAll(brief: WorkBrief, sowing: Sowing, asks: readonly Ask[], forbi
  * Whether the sward closes again after several passes of blades: grass that spreads does, or seed that is watered closes it. Where neither is so, one pass is
  * taken and the rest is left for next season.
  */
-export const healsAfter = ({ r, job }: Pick<WorkBrief, 'r' | 'job'>, sowing: Sowing): boolean =>
+const healsAfter = ({ r, job }: Pick<WorkBrief, 'r' | 'job'>, sowing: Sowing): boolean =>
   sowing === 'new' || r.present.length === 0 || r.present.some((g) => g.spreads) || (isSown(sowing) && isWatered(job))
 
 /** How a planned operation is done: as the person set it, or as those who ask want it. */

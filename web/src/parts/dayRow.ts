@@ -3,6 +3,10 @@ import { showDay } from '@juvena/core/calendar/day'
 /** A day with its year whenever that is not this one. */
 export const dayText = (day: string, today: string): string => showDay(day, day.slice(0, 4) !== today.slice(0, 4))
 
+/** A day from the address of a page; the other where there is none, or what stands there is no day. */
+export const dayInAddress = (asked: unknown, otherwise: string): string =>
+  typeof asked === 'string' && /^\d{4}-\d\d-\d\d$/.test(asked) ? asked : otherwise
+
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** The day of a drawn row of days under the pointer, counted from its first. */

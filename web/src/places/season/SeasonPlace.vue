@@ -10,6 +10,7 @@ import type { Stage } from '@juvena/core/trace/rule'
 import SoilCore from '../job/SoilCore.vue'
 import WindowRibbon from '../../stages/order/WindowRibbon.vue'
 import { api } from '../../stores/api.ts'
+import { dayInAddress } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 import ArchivedJobs from './ArchivedJobs.vue'
 import NewJob from './NewJob.vue'
@@ -37,7 +38,7 @@ void load()
 
 const DAYS = 24
 /** The first day shown: today, or where the weeks were moved to. */
-const from = computed(() => (typeof route.query.from === 'string' && /^\d{4}-\d\d-\d\d$/.test(route.query.from) ? route.query.from : firm.today))
+const from = computed(() => dayInAddress(route.query.from, firm.today))
 const move = (to: string) => void router.replace({ query: to === firm.today ? {} : { from: to } })
 /** The next day with work beyond what is shown. */
 const nextWork = computed(() => {
@@ -543,7 +544,6 @@ const gone = ref(0)
   color: var(--hold);
   font-weight: 700;
 }
-.wrong,
 .trouble {
   grid-column: 1 / -1;
   color: var(--hold);

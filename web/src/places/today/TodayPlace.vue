@@ -6,6 +6,7 @@ import type { DiaryEntry } from '@juvena/core/entities/diary'
 import type { DayJob } from '@juvena/core/present/dayWork'
 import { actions } from '../../parts/keys.ts'
 import { api } from '../../stores/api.ts'
+import { dayInAddress } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useOutbox } from '../../stores/outbox.ts'
 import DayOfJob from './DayOfJob.vue'
@@ -24,7 +25,7 @@ interface Answer {
 }
 const answer = shallowRef<Answer | null>(null)
 const failure = ref('')
-const on = computed(() => (typeof route.query.on === 'string' && /^\d{4}-\d\d-\d\d$/.test(route.query.on) ? route.query.on : firm.today))
+const on = computed(() => dayInAddress(route.query.on, firm.today))
 
 async function load() {
   const asked = on.value
