@@ -1,0 +1,73 @@
+import { describe, expect, it } from 'vitest'
+import type { JobDraft, ZoneDraft } from '../src/entities/job.ts'
+import { GRASSES } from '../src/reference/grasses.ts'
+import { fitValues } from '../src/seed/fit.ts'
+import { planOf, SOUTH, zone } from './makeJob.ts'
+import { climateAt } from './makePlace.ts'
+
+/** The parts of a fit, each worked again by hand from the table of grasses (Juvena's model; the table is common practice). */
+const RYE = GRASSES['perennial-ryegrass']!
+const BLUE = GRASSES['kentucky-bluegrass']!
+const BEARS = { low: 0.1, 'low-mid': 0.35, mid: 0.6, high: 1 }
+const fits = (change: Partial<ZoneDraft>, job: Partial<JobDraft> = {}, today = '2027-02-01') =>
+  planOf({ zones: [zone({ present: ['perennial-ryegrass', 'kentucky-bluegrass'], ...change })], ...job }, { today }).zones[0]!.seed!.chosen.fits
+const part = (of: string, change: Partial<ZoneDraft>, job: Partial<JobDraft> = {}, grass = RYE.id) =>
+  fits(change, job)
+    .find((f) => f.grass === grass)
+    ?.parts.find((p) => p.part === of)
+
+describe('a part of the fit', () => {
+  it('soil: in its range it fits, each half of a pH off costs a quarter', () => {
+    const [low, high] = RYE.ph
+    expect(part('soil', { ph: low })).toMatchObject({ rating: 100, says: expect.not.stringContaining('here') as string })
+    expect(part('soil', { ph: low - 0.5 })).toMatchObject({ rating: 75, says: expect.stringContaining('here it is') as string })
+    expect(part('soil', { ph: high + 1 })!.rating).toBeCloseTo(50, 9)
+    expect(part('soil', { ph: null })).toBeUndefined()
+  })
+  it('wet: ground that ponds asks for all of it, damp ground for three fifths, dry for nothing', () => {
+    const short = (asked: number) => 100 * (1 - Math.max(0, asked - BEARS[RYE.wet]))
+    expect(part('wet', { ponding: 2 })!.rating).toBeCloseTo(short(1), 9)
+    expect(part('wet', { damp: 'wet' })!.rating).toBeCloseTo(short(0.6), 9)
+    expect(part('wet', {})).toBeUndefined()
+    expect(part('wet', { ponding: 2 })!.says).toBe(short(1) >= 100 ? 'stands wet feet' : 'it does not stand ground as wet as this')
+  })
+  it('thatch: over the fine line, what builds it loses and what does not stays', () => {
+    expect(part('thatch', { thatch: 12 })).toBeUndefined()
+    expect(part('thatch', { thatch: 20 })).toMatchObject({ rating: 100, says: 'adds little thatch' })
+    const blue = part('thatch', { thatch: 20 }, {}, BLUE.id)!
+    expect(blue.rating).toBeCloseTo(100 * (1 - (0.9 - BEARS.low)), 9)
+    expect(blue.says).toBe('it builds thatch, and there is enough of that')
+    expect(part('thatch', { thatch: 20, cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 } })).toBeUndefined()
+  })
+  it('aims: each that is asked for counts alike, and the one served worst is told', () => {
+    const feed = (RYE.nitrogen![0] + RYE.nitrogen![1]) / 2
+    const upkeep = (Math.min(1, Math.max(0, 1 - (feed - 5) / 15)) + BEARS[RYE.drought]) / 2
+    expect(part('aims', {})).toBeUndefined()
+    expect(part('aims', {}, { aims: ['low-upkeep'] })!.rating).toBeCloseTo(100 * upkeep, 9)
+    const both = part('aims', {}, { aims: ['low-upkeep', 'hard-wear', 'thicker'] })!
+    expect(both.rating).toBeCloseTo((100 * (upkeep + BEARS[RYE.wear] + 1)) / 3, 9)
+    expect(both.says).toContain('little upkeep')
+    expect(part('aims', {}, { aims: ['level'] })!.rating).toBe(100)
+  })
+  it('mending and speed go by the table', () => {
+    expect(part('mending', {})).toMatchObject({ rating: 70, says: 'stands in bunches and does not knit' })
+    expect(part('mending', {}, {}, BLUE.id)!.rating).toBeCloseTo(80 + 20 * Math.min(1, BLUE.creeps / 4), 9)
+    expect(part('speed', {})!.rating).toBeCloseTo(100 * Math.min(1, 1 - (RYE.weeksToUse[0] - 6) / 20), 9)
+    expect(part('speed', {}, {}, BLUE.id)!.rating).toBeCloseTo(100 * (1 - (BLUE.weeksToUse[0] - 6) / 20), 9)
+  })
+  it('winter cold and summer heat go by the coldest and the warmest day of the usual year', () => {
+    const site = { latitude: 47, longitude: -90, frost: '1 Oct', sea: '900 km' }
+    const { place } = climateAt({ latitude: 47, frost: '1 Oct', sea: '900 km' }, '2027-07-10')
+    const v = (id: 'coldFrom' | 'coldTo' | 'hotFrom' | 'hotTo') => fitValues[id].is
+    const at = (x: number, from: number, to: number) => Math.min(1, Math.max(0, (x - from) / (to - from)))
+    const night = at(Math.round(place.low[place.coldest]!), v('coldFrom'), v('coldTo'))
+    const day = at(Math.round(place.high[place.warmest]!), v('hotFrom'), v('hotTo'))
+    const parts = fits({}, { site }, '2027-07-10').find((f) => f.grass === RYE.id)!.parts
+    const rating = (name: string) => parts.find((p) => p.part === name)!.rating
+    expect(night).toBeGreaterThan(0.3)
+    expect(rating('cold')).toBeCloseTo(100 * (1 - Math.max(0, night - BEARS[RYE.cold])), 6)
+    expect(rating('heat')).toBeCloseTo(day <= 0 ? 100 : 100 * (1 - Math.max(0, day - BEARS[RYE.heat])), 6)
+    expect(parts.find((p) => p.part === 'cold')!.says).toMatch(rating('cold') >= 100 ? /^stands/ : /^suffers/)
+    expect(part('cold', {}, { site: SOUTH })!.rating).toBeGreaterThanOrEqual(rating('cold'))
+  })
+})
