@@ -239,3 +239,14 @@ describe('feed on its day', () => {
     expect([plan.feed!.use, plan.feed!.grade, plan.steps.find((s) => s.kind === 'feed')!.name]).toEqual(['upkeep', '20-0-5', 'Feed'])
   })
 })
+
+describe('lines of the order', () => {
+  const names = (zones: object[], more: object = {}) => planOf({ zones: zones as never, ...more }).materials.map((m) => m.name)
+  const rye = [{ grass: 'perennial-ryegrass', share: 100 }]
+  const fescue = [{ grass: 'creeping-red-fescue', share: 100 }]
+  it('seed is named by its mix only where there are several', () => {
+    expect(names([zone({ mix: rye })])).toContain('Seed')
+    const two = names([zone({ mix: rye }), zone({ id: 'z2', name: 'Shade', mix: fescue })])
+    expect(two.filter((n) => n.startsWith('Seed')).sort()).toEqual(['Seed, red fescue mix', 'Seed, rye mix'])
+  })
+})
