@@ -176,6 +176,8 @@ figcaption {
   padding-top: 0.4rem;
 }
 .chart {
+  /* Until it is drawn anew for a narrower window, what is over stays out of sight. */
+  overflow: hidden;
   height: 12.5rem;
 }
 td,
