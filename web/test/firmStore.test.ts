@@ -126,6 +126,16 @@ describe('the firm on the page', () => {
     expect([firm.draft.name, state.draft.name, state.draft.address]).toEqual(['Theirs', 'Theirs', 'here'])
     expect([firm.saving, firm.failure]).toEqual(['failed', expect.stringContaining('another window') as string])
   })
+  it('a save that went on top of another window’s after the server was down is no failure', async () => {
+    const { state, firm } = await loaded({ name: 'Before' })
+    state.gone = true
+    firm.change({ crew: '3' })
+    await vi.advanceTimersByTimeAsync(500)
+    expect(firm.saving).toBe('failed')
+    Object.assign(state, { gone: false, revision: 7, draft: { name: 'Before', phone: '2' } })
+    await vi.advanceTimersByTimeAsync(16_000)
+    expect([firm.saving, firm.failure, state.draft]).toEqual(['saved', '', { name: 'Before', phone: '2', crew: '3' }])
+  })
   it('a save whose answer was lost is not a conflict', async () => {
     const { state, firm } = await loaded({ name: 'Before' })
     firm.change({ name: 'Once' })

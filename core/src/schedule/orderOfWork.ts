@@ -276,10 +276,8 @@ const careOf = (pack: WorkPackage): Care => (pack.kind === 'scalp' ? 'scalp' : p
 
 /** The proper sowing after a quick cover: on an open day, else on a marginal one, in whatever season has one once the cover has stood. */
 function scheduleLater(steps: PackageSteps, fixed: readonly Fixed[], window: SowingWindow, calendar: Calendar, visits: number | null): Schedule {
-  const [open, any] = [openOnly(window), { ...window, cutOff: addDays(window.start, window.states.length) }].map((days) =>
-    schedulePackage(steps, fixed, days, calendar, { visits }),
-  )
-  return open!.fits ? open! : any!
+  const open = schedulePackage(steps, fixed, openOnly(window), calendar, { visits })
+  return open.fits ? open : schedulePackage(steps, fixed, { ...window, cutOff: addDays(window.start, window.states.length) }, calendar, { visits })
 }
 
 /** What a package sows, and as what: its window goes by that, not by the turf that stands there. */
@@ -503,6 +501,7 @@ const passedNotice = (pack: WorkPackage, plan: PackagePlan, passed: { title: Mes
 function misfitNotice({ job, today }: OrderBrief, pack: WorkPackage, plan: PackagePlan, schedule: Schedule, windowState: Figure): Notice[] {
   const id = (key: string) => figureId(packageScope(pack.id), key)
   const zones = pack.zones.map((z) => z.r.name).join(', ')
+  const day = onDay(schedule.sowDay, schedule.sowDay.slice(0, 4) !== today.slice(0, 4))
   const found: Notice[] = []
   if (plan.verdict !== '')
     found.push({
@@ -519,8 +518,8 @@ function misfitNotice({ job, today }: OrderBrief, pack: WorkPackage, plan: Packa
       stage: 6,
       level: 'warn',
       title: plan.plants
-        ? say`Sowing ${zones} on ${onDay(schedule.sowDay, schedule.sowDay.slice(0, 4) !== today.slice(0, 4))} is ${schedule.sowState}: ${plan.choices.find((c) => c.taken)?.reason ?? 'soil is outside the good range'}.`
-        : say`Working ${zones} on ${onDay(schedule.sowDay, schedule.sowDay.slice(0, 4) !== today.slice(0, 4))} is ${schedule.sowState}.`,
+        ? say`Sowing ${zones} on ${day} is ${schedule.sowState}: ${plan.choices.find((c) => c.taken)?.reason ?? 'soil is outside the good range'}.`
+        : say`Working ${zones} on ${day} is ${schedule.sowState}.`,
       says: plan.plants
         ? 'Odds are fair, not good; tell the customer.'
         : 'Turf hardly grows then: it stays open and bare for longer. Tell the customer.',

@@ -18,10 +18,11 @@ export function whatHolds(
   index: number,
 ): Message | null {
   const { step } = problem
+  const value = valueOf(problem, set, shares)
   const moved = set.flatMap((_, to) => {
     if (to === index) return []
     const other = shares.map((s, i) => s + (i === to ? step : i === index ? -step : 0))
-    return [{ to, other, loses: allowed(set, other) ? valueOf(problem, set, shares) - valueOf(problem, set, other) : Infinity }]
+    return [{ to, other, loses: allowed(set, other) ? value - valueOf(problem, set, other) : Infinity }]
   })
   if (moved.length === 0) return null
   const { to, other, loses } = moved.reduce((a, b) => (b.loses < a.loses ? b : a))

@@ -83,8 +83,7 @@ export const useFirm = defineStore('firm', () => {
   async function load() {
     try {
       const [stored, now] = await Promise.all([api<StoredFirm>('GET', '/firm'), api<{ today: string; demo: boolean }>('GET', '/today')])
-      failure.value = ''
-      layOver(stored)
+      failure.value = layOver(stored)
       today.value = now.today
       demo.value = now.demo
       ready.value = true
@@ -107,16 +106,17 @@ export const useFirm = defineStore('firm', () => {
     typed.delete(field)
     forgetTyped(field)
   }
-  /** Takes what the server holds, with what is typed here over it. */
-  function layOver(stored: StoredFirm) {
+  /** Takes what the server holds, with what is typed here over it. Answers what is to be said of fields that another window changed too. */
+  function layOver(stored: StoredFirm): string {
     const laid = layTyped(stored.draft, typed)
     for (const field of typed.keys()) if (!laid.wanted.has(field)) forgetTyped(field)
-    if (laid.lost.length > 0)
-      failure.value = `Changed in another window meanwhile, and left as it stands there: ${laid.lost.join(', ')}. Type it again if yours is right.`
     typed = laid.wanted
     draft.value = laid.draft
     kept.value = stored.draft
     revision.value = stored.revision
+    return laid.lost.length > 0
+      ? `Changed in another window meanwhile, and left as it stands there: ${laid.lost.join(', ')}. Type it again if yours is right.`
+      : ''
   }
   const wrongFields = () => problems.value.map((p) => p.path.split(/[.[]/)[0]!)
   /** The draft, in which what cannot be read stands as it was saved last: one wrong field holds up no other. */
@@ -171,8 +171,7 @@ export const useFirm = defineStore('firm', () => {
   /** Another window saved first: what was typed here goes on top of that, but for fields which that window changed too. */
   async function saveOver() {
     try {
-      layOver(await api<StoredFirm>('GET', '/firm'))
-      const told = failure.value
+      const told = layOver(await api<StoredFirm>('GET', '/firm'))
       if (typed.size > 0) await saveTyped(true)
       if (told) [saving.value, failure.value] = ['failed', told]
       else if (typed.size === 0) saving.value = 'saved'
