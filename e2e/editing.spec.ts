@@ -1,7 +1,12 @@
+import type { Page } from '@playwright/test'
 import { writeFileSync } from 'node:fs'
 import { at, expect, field, openJob, saved, SITE, test, working, ZONE } from './juvena.ts'
 
 test.use({ firms: { file: 'editing', names: ['demo'] } })
+
+/** The thatch of a job's first zone, as the server holds it. */
+const thatchOf = async (page: Page, id: string) =>
+  ((await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as { draft: { zones: { thatch: string }[] } }).draft.zones[0]!.thatch
 
 test('a reload in the middle loses nothing, even before it was saved', async ({ page }) => {
   await openJob(page, { site: SITE, zones: [ZONE] })
@@ -24,6 +29,83 @@ test('a server that is gone is told, and what was typed is saved when it is back
   expect(
     ((await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as { draft: { zones: { thatch: string }[] } }).draft.zones[0]!.thatch,
   ).toBe('19 mm')
+})
+
+test('a tab closed before the answer, opened again at once, edited and closed: the old text does not come back, and nobody is asked', async ({
+  page,
+  context,
+}) => {
+  const id = await openJob(page, { site: SITE, zones: [ZONE] })
+  // The save arrives; its answer does not.
+  await page.route('**/api/jobs/*', async (route) => (route.request().method() === 'PUT' ? void (await route.fetch()) : route.continue()))
+  await field(page, 'Thatch').fill('18 mm')
+  await expect(page.locator('.save')).toHaveText('saving…')
+  await expect.poll(async () => thatchOf(page, id)).toBe('18 mm')
+  await page.close()
+  const again = await context.newPage()
+  await again.goto(at('demo', `/jobs/${id}/walk-over`))
+  await expect(field(again, 'Thatch')).toHaveValue('18 mm')
+  await field(again, 'Thatch').fill('21 mm')
+  await saved(again)
+  await again.close()
+  const later = await context.newPage()
+  await later.goto(at('demo', `/jobs/${id}/walk-over`))
+  await expect(field(later, 'Thatch')).toHaveValue('21 mm')
+  await saved(later)
+  await expect(later.getByRole('dialog')).toHaveCount(0)
+  expect(await thatchOf(later, id)).toBe('21 mm')
+})
+
+test('a job left with unsent work says that it waits, and is sent while another is open; that one gets no save of its own', async ({
+  page,
+  quiet,
+}) => {
+  quiet.allow(/ERR_FAILED|Failed to load/)
+  const id = await openJob(page, { site: SITE, zones: [ZONE] })
+  const saves: string[] = []
+  page.on('request', (r) => r.method() === 'PUT' && saves.push(r.url()))
+  await page.route(`**/api/jobs/${id}`, (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()))
+  await field(page, 'Thatch').fill('23 mm')
+  await expect(page.locator('.save')).toHaveText('kept here, no server')
+  await page.getByRole('link', { name: 'Season', exact: true }).click()
+  await page.getByRole('link', { name: 'School quad' }).click()
+  await expect(page.getByRole('heading', { name: 'School quad' })).toBeVisible()
+  await page.getByRole('button', { name: '1 waiting' }).click()
+  await expect(page.locator('#waiting-list')).toContainText('changes to A lawn')
+  await page.unroute(`**/api/jobs/${id}`)
+  await page.getByRole('button', { name: 'Send now' }).click()
+  await expect(page.getByRole('button', { name: /waiting/ })).toHaveCount(0)
+  expect(await thatchOf(page, id)).toBe('23 mm')
+  expect(saves.filter((url) => url.endsWith('/quad'))).toEqual([])
+})
+
+test('a duplicated tab keeps what it types apart from the first', async ({ page, context }) => {
+  const id = await openJob(page, { site: SITE, zones: [ZONE] })
+  await saved(page)
+  const name = await page.evaluate(() => sessionStorage.getItem('juvena.window'))
+  const copy = await context.newPage()
+  await copy.addInitScript((kept) => sessionStorage.getItem('juvena.window') ?? sessionStorage.setItem('juvena.window', kept!), name)
+  await copy.goto(at('demo', `/jobs/${id}/walk-over`))
+  await expect(field(copy, 'Thatch')).toBeVisible()
+  expect(await copy.evaluate(() => sessionStorage.getItem('juvena.window'))).not.toBe(name)
+})
+
+test('an earlier version is looked at and restored; undo takes that back', async ({ page }) => {
+  await openJob(page, { site: SITE, zones: [{ ...ZONE, thatch: '12 mm' }] })
+  await field(page, 'Thatch').fill('30 mm')
+  await saved(page)
+  await page.getByRole('button', { name: 'versions' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Earlier versions' })
+  await dialog
+    .getByRole('button')
+    .filter({ hasText: /version 2\b/ })
+    .click()
+  await expect(dialog).toContainText('Back lawn: thatch 12 mm 30 mm')
+  await dialog.getByRole('button', { name: 'Restore this version' }).click()
+  await expect(field(page, 'Thatch')).toHaveValue('12 mm')
+  await saved(page)
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(field(page, 'Thatch')).toHaveValue('30 mm')
 })
 
 test('two windows: the second save is refused, both versions named, and neither is lost', async ({ page, context, quiet }) => {

@@ -1,8 +1,8 @@
-import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join, resolve } from 'node:path'
+import { join } from 'node:path'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
+import { startServer } from './startServer.ts'
 
 /** The firms a file of tests works with: the demo, and blank ones. Each is a server of its own on a free port, with data of its own. */
 export type FirmName = 'demo' | 'blank' | 'anotherBlank' | 'thirdBlank'
@@ -13,27 +13,9 @@ export const at = (firm: FirmName, path = '/') => {
   return address + path
 }
 
-const root = resolve(import.meta.dirname, '..')
-
-/** Starts a server on a free port; its address once it answers. */
-async function startFirm(firm: FirmName, folder: string): Promise<{ address: string; server: ChildProcess }> {
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', ...(firm === 'demo' ? ['--demo'] : [])], {
-    cwd: root,
-    env: { ...process.env, JUVENA_PORT: '0', JUVENA_DATA: folder, JUVENA_TODAY: '2027-02-22' },
-  })
-  let said = ''
-  const address = await new Promise<string>((ready, failed) => {
-    const listen = (text: Buffer) => {
-      said += text.toString()
-      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(said)
-      if (found) ready(found[0])
-    }
-    server.stdout!.on('data', listen)
-    server.stderr!.on('data', listen)
-    server.on('exit', () => failed(new Error(`The server stopped: ${said}`)))
-  })
-  return { address, server }
-}
+/** Starts a server of a firm's own on a free port. */
+const startFirm = (firm: FirmName, folder: string) =>
+  startServer(['server/dist/main.js', ...(firm === 'demo' ? ['--demo'] : [])], { JUVENA_PORT: '0', JUVENA_DATA: folder, JUVENA_TODAY: '2027-02-22' })
 
 interface Options {
   /** The firms of a file. A file names itself with them, so that no two files share a server. */
@@ -58,7 +40,6 @@ export const test = base.extend<{ quiet: { allow: (pattern: RegExp) => void } },
       )
       await use(undefined)
       for (const { folder, server } of started) {
-        server.removeAllListeners('exit')
         const gone = new Promise((done) => server.once('exit', done))
         server.kill()
         await gone

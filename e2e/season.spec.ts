@@ -103,6 +103,13 @@ test('ordinary words find pages, stages and things to do; letters typed while it
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/\/sheets$/)
   await page.goBack()
+  await page.reload()
+  await expect(page.getByText('What is there leads: rye.')).toBeVisible()
+  // Enter too, before anything has opened.
+  for (const key of '/print') await page.keyboard.press(key)
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/sheets$/)
+  await page.goBack()
   await page.keyboard.press('/')
   await page.getByLabel(/Find a page/).fill('cores')
   await expect(page.getByRole('dialog').getByRole('listitem').first()).toContainText('Approach')

@@ -57,7 +57,11 @@ test('weather is imported: a wrong unit is shown and put right, gaps and doubtfu
   const rye = page.getByRole('slider', { name: /^rye, day by day/ })
   await rye.focus()
   await page.keyboard.press('ArrowRight')
-  await expect(rye).toHaveAttribute('aria-valuetext', /rye: \d+ in 100 years/)
+  await expect(rye).toHaveAttribute('aria-valuetext', /rye: \d+ in 100 years ± \d/)
+  // A thousand years narrow the odds, in a thread of their own.
+  await expect(page.getByText('Odds of 100 simulated years, up to ± 10 by chance.')).toBeVisible()
+  await page.getByRole('button', { name: 'Try a thousand years' }).click()
+  await expect(page.getByText('Odds of 1000 simulated years, up to ± 4 by chance.')).toBeVisible({ timeout: 60_000 })
   await page.reload()
   await expect(page.getByText(/2\.5 years, 4\d days missing/)).toBeVisible()
 })

@@ -1,8 +1,10 @@
-import { chromium, dependencies, pages, serve } from './ready.mjs'
+import { chromium, dependencies, pages, script, server } from './ready.mjs'
 
 dependencies()
 pages()
+server()
 chromium()
-serve('scripts/measure.ts')
-serve('scripts/measureSeed.ts')
-serve('scripts/frames.ts')
+script('scripts/measure.ts')
+script('scripts/measureSeed.ts')
+script('scripts/manyClients.ts')
+script('scripts/frames.ts')

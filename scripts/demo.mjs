@@ -2,4 +2,4 @@ import { dependencies, pages, serve } from './ready.mjs'
 
 dependencies()
 pages()
-serve('server/src/main.ts', ['--demo'])
+serve('main.js', ['--demo'])

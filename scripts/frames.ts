@@ -12,7 +12,7 @@ const root = resolve(import.meta.dirname, '..')
 const folder = mkdtempSync(join(tmpdir(), 'juvena-frames-'))
 const port = 47830
 const base = `http://127.0.0.1:${port}`
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+const server = spawn(process.execPath, ['server/dist/main.js'], {
   cwd: root,
   env: { ...process.env, JUVENA_PORT: String(port), JUVENA_DATA: folder, JUVENA_TODAY: '2027-02-22' },
   stdio: 'ignore',

@@ -15,8 +15,10 @@ import { withFaults } from './faults.mjs'
  *   npm run mutate -- --seed 8     another sample
  */
 const ROOMS = ['approach', 'climate', 'establish', 'findings', 'materials', 'schedule', 'seed', 'stock', 'trace', 'walkover', 'work']
-/** A fault that hangs the tests is found. */
-const LONGEST = 240_000
+/** The tests without any fault may take this long, on a busy machine too, ms. */
+const LONGEST = 900_000
+/** A fault that keeps the tests busy for so many times as long hangs them: it is found. */
+const HANGS = 5
 
 const args = process.argv.slice(2)
 const option = (name, usual) => (args.includes(name) ? Number(args.splice(args.indexOf(name), 2)[1]) : usual)
@@ -54,6 +56,8 @@ async function runner() {
     const { testModules, unhandledErrors } = await vitest.runTestSpecifications(specs, true)
     process.send({ lived: unhandledErrors.length === 0 && testModules.length > 0 && testModules.every((m) => m.ok()) })
   })
+  // Whoever asked is gone: nobody waits for the answer.
+  process.on('disconnect', () => process.exit())
   process.send({ ready: true })
 }
 
@@ -66,7 +70,7 @@ function tester() {
       child.once('message', done)
     })
   return {
-    async lives(fault) {
+    async lives(fault, longest) {
       if (!child) await start()
       const mine = child
       return new Promise((done) => {
@@ -79,7 +83,7 @@ function tester() {
           }
           done(lived)
         }
-        const late = setTimeout(() => end(false, false), LONGEST)
+        const late = setTimeout(() => end(false, false), longest)
         mine.once('message', ({ lived }) => end(lived, true))
         mine.once('exit', () => end(false, false))
         mine.send(fault)
@@ -105,18 +109,20 @@ async function main() {
   const every = [...sources.values()].flatMap((s) => s.faults).filter((f) => !room || f.file.startsWith(`core/src/${room}`))
   const chosen = sample(every, wanted, drawn)
   const testers = Array.from({ length: Math.max(1, cpus().length) }, tester)
-  if (!(await testers[0].lives(-1))) {
+  const began = Date.now()
+  if (!(await testers[0].lives(-1, LONGEST))) {
     console.error('The tests fail without any fault: put that right first.')
     process.exit(1)
   }
   console.log(`${chosen.length} of ${every.length} faults in ${new Set(every.map((f) => f.file)).size} files`)
+  const longest = HANGS * (Date.now() - began)
   const score = {}
   let next = 0
   await Promise.all(
     testers.map(async (t) => {
       while (next < chosen.length) {
         const fault = chosen[next++]
-        const lived = await t.lives(fault.id)
+        const lived = await t.lives(fault.id, longest)
         const name = fault.file.split('/')[2]
         score[name] ??= { found: 0, all: 0 }
         score[name].all++

@@ -1,4 +1,4 @@
 import { dependencies, serve } from './ready.mjs'
 
 dependencies()
-serve('server/src/planFile.ts', process.argv.slice(2))
+serve('planFile.js', process.argv.slice(2))

@@ -50,23 +50,20 @@ const sourcesOf = (folder) =>
     .map((f) => join(f.parentPath, f.name))
     .sort()
 
-/** The pages, built when anything they are made of has changed. */
-export function pages() {
-  const made = [
-    ...sourcesOf('core/src'),
-    ...sourcesOf('web/src'),
-    ...sourcesOf('web/public'),
-    'web/index.html',
-    'web/vite.config.ts',
-    'package-lock.json',
-  ].map((f) => resolve(root, f))
-  const wanted = digest(made.map((f) => f + digest(readFileSync(f))).join('\n'))
-  if (stampOf('pages') === wanted && existsSync(join(root, 'web/dist/index.html'))) return
-  console.error('Building the pages.')
-  if (run('npm', ['run', 'build', '--workspace', 'web', '--silent'], { quiet: true }) !== 0)
-    stop('The pages did not build: run npm run build to see why.')
-  stamp('pages', wanted)
+/** Builds what a workspace gives when anything it is made of has changed. */
+function build(workspace, name, gives, made) {
+  const files = [...sourcesOf('core/src'), ...sourcesOf(`${workspace}/src`), ...made, `${workspace}/vite.config.ts`, 'package-lock.json'].map((f) =>
+    resolve(root, f),
+  )
+  const wanted = digest(files.map((f) => f + digest(readFileSync(f))).join('\n'))
+  if (stampOf(name) === wanted && existsSync(join(root, workspace, 'dist', gives))) return
+  console.error(`Building the ${name}.`)
+  if (run('npm', ['run', 'build', '--workspace', workspace, '--silent'], { quiet: true }) !== 0)
+    stop(`The ${name} did not build: run npm run build to see why.`)
+  stamp(name, wanted)
 }
+export const pages = () => build('web', 'pages', 'index.html', [...sourcesOf('web/public'), 'web/index.html'])
+export const server = () => build('server', 'server', 'main.js', [])
 
 /** Debian's Chromium, which the end-to-end tests drive. */
 export function chromium() {
@@ -81,14 +78,18 @@ export function chromium() {
   if (run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium'], quiet) !== 0 || !existsSync(at)) stop(cannot)
 }
 
-/** Runs a TypeScript file of the server in this terminal until it ends. */
-export function serve(file, args = []) {
+/** Runs a program in this terminal until it ends, where this one was started. */
+function here(args) {
   try {
-    execFileSync(process.execPath, ['--import', 'tsx', join(root, file), ...args], {
-      cwd: process.cwd() === root ? root : process.cwd(),
-      stdio: 'inherit',
-    })
+    execFileSync(process.execPath, args, { stdio: 'inherit' })
   } catch (error) {
     process.exit(error.status ?? 1)
   }
 }
+/** Runs a program of the server, as built. */
+export function serve(program, args = []) {
+  server()
+  here(['--enable-source-maps', join(root, 'server/dist', program), ...args])
+}
+/** Runs a TypeScript file. */
+export const script = (file, args = []) => here(['--import', 'tsx', join(root, file), ...args])

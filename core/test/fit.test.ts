@@ -69,5 +69,10 @@ describe('a part of the fit', () => {
     expect(rating('heat')).toBeCloseTo(day <= 0 ? 100 : 100 * (1 - Math.max(0, day - BEARS[RYE.heat])), 6)
     expect(parts.find((p) => p.part === 'cold')!.says).toMatch(rating('cold') >= 100 ? /^stands/ : /^suffers/)
     expect(part('cold', {}, { site: SOUTH })!.rating).toBeGreaterThanOrEqual(rating('cold'))
+    // Rye in a mild winter: nothing to suffer from.
+    expect(part('cold', {}, { site: { ...SOUTH, latitude: -38, frost: '20 Jun' } })).toMatchObject({
+      rating: 100,
+      says: expect.stringMatching(/^stands winter nights/) as string,
+    })
   })
 })

@@ -43,6 +43,34 @@ describe('after a sowing', () => {
       expect(two.steps.filter((s) => s.kind === 'mow-weekly').map((s) => s.how)).toEqual(expect.arrayContaining(['to 40 mm', 'to 30 mm']) as string[])
     expect(step(two, 'first-mow')!.how).not.toBe(step(plan, 'first-mow')!.how)
   })
+  it('a living sward is mown before seedlings on bare ground are: its leaf stands already', () => {
+    const until = (cover: object) => {
+      const { sown: day, mowBand: band } = follow([zone({ cover: cover as never })]).follow.packages[0]!
+      return daysBetween(day, bandOf(band!.value).low)
+    }
+    const [over, bare] = [until({ wanted: 55, weeds: 20, moss: 5, bare: 20 }), until({ wanted: 5, weeds: 0, moss: 0, bare: 95 })]
+    expect(over).toBeLessThan(bare - 7)
+  })
+  it('no further lift of a dressing before seedlings are mown twice, nor outside growth (common practice)', () => {
+    const thin = zone({ cover: { wanted: 80, weeds: 5, moss: 0, bare: 15 } })
+    const days = (today: string) => {
+      const p = planOf({ dressing: { depth: '18 mm', kind: 'topsoil' }, zones: [thin] }, { today })
+      return {
+        mow: step(p, 'first-mow')!.chosen,
+        dressed: step(p, 'dress')!.chosen,
+        again: p.steps.filter((s) => s.kind === 'dress-again').map((s) => s.chosen),
+      }
+    }
+    for (const today of ['2027-02-22', '2026-10-01']) {
+      const { mow, dressed, again } = days(today)
+      // The later of two mows after the first, a week apart, and four weeks after the dressing.
+      const [afterMow, afterLift] = [addDays(mow, 14), addDays(dressed, 28)]
+      expect(again[0]).toBe(working(afterMow > afterLift ? afterMow : afterLift))
+    }
+    // Sown in autumn at 44° south, the next lift would fall into winter: it waits for spring.
+    const [, second] = days('2027-02-22').again
+    expect(second! >= '2027-09-01', second).toBe(true)
+  })
   it('the one-month visit, and what a pin or a tick makes of it', () => {
     expect(step(plan, 'visit')!.chosen).toBe(working(addDays(sown, 30)))
     const pinned = follow([zone()], { pins: { 'visit/z1': '2027-04-12' } })

@@ -5,7 +5,7 @@ import { coringRules, dressingRules } from '../src/materials/dressingRules.ts'
 import { feedRules } from '../src/materials/feedRules.ts'
 import { packsFor } from '../src/materials/packs.ts'
 import { POUND_PER_1000_SQ_FT } from '../src/quantities/quantity.ts'
-import { declared, planOf, valueOf, zone } from './makeJob.ts'
+import { declared, planOf, said, valueOf, zone } from './makeJob.ts'
 
 const packs = (need: number, sizes: number[]) => packsFor(need, sizes.map((size) => ({ size, price: size ** 0.9 }))) // prettier-ignore
 const limit = (leaf: number) => dressingRules.limit.compute({ leaf }, declared(dressingRules.limit.values))
@@ -233,10 +233,20 @@ describe('feed on its day', () => {
     const k = (potassium: 'low' | 'high', grade: string) =>
       planOf({ feed: { grade }, zones: [zone({ lab: { potassium } })] }).notices.some((n) => n.id === 'feed.k-test')
     expect([k('high', '10-0-20'), k('low', '10-0-20'), k('high', '20-0-0')]).toEqual([true, false, false])
+    // A school feeds seedlings regardless; turf that is not sown is no seedling.
+    const regardless = (cover: number) =>
+      planOf({
+        feed: { grade: '10-0-20' },
+        schools: { phosphorus: 'always' },
+        zones: [zone({ lab: { potassium: 'high' }, cover: { wanted: cover, weeds: 4, moss: 0, bare: 96 - cover }, thatch: 8, penetration: 'easy' })],
+      }).notices.some((n) => n.id === 'feed.k-test')
+    expect([regardless(55), regardless(96)]).toEqual([false, true])
   })
   it('turf that is not sown gets no starter, and no phosphorus', () => {
     const plan = planOf({ zones: [zone({ cover: { wanted: 96, weeds: 4, moss: 0, bare: 0 }, thatch: 8, penetration: 'easy' })] })
     expect([plan.feed!.use, plan.feed!.grade, plan.steps.find((s) => s.kind === 'feed')!.name]).toEqual(['upkeep', '20-0-5', 'Feed'])
+    // 20-0-5 is a fifth nitrogen: five times the nitrogen is its weight.
+    expect(valueOf(plan, 'job.feed.rate')).toBeCloseTo(5 * valueOf(plan, 'job.feed.nitrogen'), 9)
   })
 })
 
@@ -244,6 +254,27 @@ describe('lines of the order', () => {
   const names = (zones: object[], more: object = {}) => planOf({ zones: zones as never, ...more }).materials.map((m) => m.name)
   const rye = [{ grass: 'perennial-ryegrass', share: 100 }]
   const fescue = [{ grass: 'creeping-red-fescue', share: 100 }]
+  it('soil is named by its kind', () => {
+    expect(names([zone()], { dressing: { kind: 'topsoil', depth: '6 mm' } }).filter((n) => /soil/i.test(n))).toEqual([
+      'Screened topsoil, like that below',
+    ])
+  })
+  it('the error of the area tells what it may do to the bags, never less for more', () => {
+    const bought = (words: string) =>
+      [...words.matchAll(/(\d+) × (\d+(?:\.\d+)?) kg/g)].reduce((sum, [, n, size]) => sum + Number(n) * Number(size), 0)
+    const told = new Set<string>()
+    for (let area = 150; area < 420; area += 9) {
+      const plan = planOf({ zones: [zone({ area, by: 'pacing', mix: rye })] })
+      const seed = plan.materials.find((m) => m.name === 'Seed')!
+      const doubt = said(seed.doubt ?? '').split('for the area')[1] ?? ''
+      const kind = /at most|could do with|same bags/.exec(doubt)?.[0]
+      if (!kind) continue
+      told.add(kind)
+      if (kind === 'at most') expect(bought(doubt), String(area)).toBeGreaterThan(seed.packs!.bought)
+      if (kind === 'could do with') expect(bought(doubt), String(area)).toBeLessThan(seed.packs!.bought)
+    }
+    expect([...told].sort()).toEqual(['at most', 'could do with'])
+  })
   it('seed is named by its mix only where there are several', () => {
     expect(names([zone({ mix: rye })])).toContain('Seed')
     const two = names([zone({ mix: rye }), zone({ id: 'z2', name: 'Shade', mix: fescue })])

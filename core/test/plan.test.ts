@@ -190,6 +190,18 @@ describe('water and first mow', () => {
     expect(plan.follow.water!.zones[0]!.cycles).toBe(7)
     expect(plan.notices.filter((n) => n.stage === 7).map((n) => n.id)).toEqual(expect.arrayContaining(['zone:z1.puddles', 'zone:z1.tap']))
   })
+  it('stations that wait for one another are told where the clock runs out, and not again where the tap has run out already', () => {
+    const told = (site: object, stations = 6) =>
+      planOf({ zones: [zone({ texture: 'sand', precipitation: 10, stations })], site: { ...SOUTH, ...site } })
+        .notices.filter((n) => n.stage === 7 && n.level === 'hold')
+        .map((n) => n.id)
+    const clock = valueOf(planOf({ zones: [zone({ texture: 'sand', precipitation: 10, stations: 6 })], site: { ...SOUTH, tapFlow: 400, waterMinutes: '20 h' } }), 'zone:z1.water.clock') // prettier-ignore
+    expect(told({ tapFlow: 400, waterMinutes: `${clock - 1} min` })).toEqual(['zone:z1.water.clock'])
+    // Just enough is enough; a single station waits for none.
+    expect(told({ tapFlow: 400, waterMinutes: `${clock} min` })).toEqual([])
+    expect(told({ tapFlow: 400, waterMinutes: `${clock - 1} min` }, 1)).toEqual([])
+    expect(told({ tapFlow: 8, waterMinutes: '30 min' })).toEqual(['water.allowed'])
+  })
   it('inch over at 50 mm mows at 75; at 25 it is refused, for it would take half (common practice)', () => {
     const { inchOver, oneThird } = mowRules
     expect([inchOver.compute({ cut: 50 }, declared(inchOver.values)), oneThird.compute({ cut: 50 }, declared(oneThird.values))]).toEqual([75, 75])

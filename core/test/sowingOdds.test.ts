@@ -1,6 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { placeSums, mixOdds, sowingOdds, oddsValues, type SownGrass } from '../src/climate/sowingOdds.ts'
+import { CAUSES } from '../src/climate/dayReasons.ts'
+import { siteClimate } from '../src/climate/siteClimate.ts'
+import { placeSums, mixOdds, oddsOffBy, sowingOdds, oddsValues, type SownGrass } from '../src/climate/sowingOdds.ts'
 import { ofMonthDay, YEAR_DAYS } from '../src/climate/yearDay.ts'
+import { readJob } from '../src/entities/job.ts'
+import { oddsOverHundreds, rowOdds, YEAR_SOWINGS } from '../src/present/yearOdds.ts'
+import { DEFAULT_SCHOOLS } from '../src/reference/schools.ts'
+import { Memo } from '../src/trace/memo.ts'
+import { Trace } from '../src/trace/trace.ts'
 import { declared } from './makeJob.ts'
 import { climateAt } from './makePlace.ts'
 
@@ -115,5 +122,37 @@ describe('odds of a sowing', () => {
     const warm = climateAt({ latitude: 25, sea: '2 km' }, '2027-01-01')
     for (let day = 0; day < YEAR_DAYS; day += 30) expect(mixOdds(warm.place, warm.sums, [COUCH], day, LAWN, v).fails.frost).toBe(0)
     expect(placeSums(warm.place, v, 32).frosts.filter((f) => f < Infinity)).toEqual([])
+  })
+})
+
+describe('odds over many hundreds of years', () => {
+  const site = { latitude: 41.5, frost: '20 Oct' }
+  const { job } = readJob({ name: 'place', site })
+  const climateOf = (hundred: number, trace: Trace) =>
+    siteClimate({ job: job!, today: '2027-01-01', schools: DEFAULT_SCHOOLS, station: null, recent: [], memo: new Memo(), trace, hundred })
+  const runs = [...oddsOverHundreds(climateOf, 3, 0, DEFAULT_SCHOOLS, () => new Trace())]
+  const alone = (hundred: number) => {
+    const trace = new Trace()
+    return rowOdds(YEAR_SOWINGS[0]!, climateOf(hundred, trace), 0, DEFAULT_SCHOOLS, trace)!
+  }
+
+  it('begin with the hundred that plans go by', () => {
+    expect(runs[0]!.rye).toEqual(alone(0))
+  })
+  it('count every year once: the mean of hundreds that differ', () => {
+    const each = [0, 1, 2].map(alone)
+    expect(each[1]!.succeed).not.toEqual(each[0]!.succeed)
+    for (const day of [60, 130, 240, 250, 300]) {
+      expect(runs[2]!.rye!.succeed[day]).toBeCloseTo((each[0]!.succeed[day]! + each[1]!.succeed[day]! + each[2]!.succeed[day]!) / 3, 4)
+      const fails = CAUSES.reduce((sum, c) => sum + runs[2]!.rye!.fails[c][day]!, 0)
+      expect(runs[2]!.rye!.succeed[day]! + fails).toBeCloseTo(100, 3)
+    }
+    expect(runs[2]!.rye!.years).toBe(300)
+  })
+  it('may be off by what a count of so many may', () => {
+    // 1.96 × √(0.5 × 0.5 ÷ 100) is 9.8 in a hundred; a thousand years narrow it by √10.
+    expect(oddsOffBy(50, 100)).toBeCloseTo(9.8, 6)
+    expect(oddsOffBy(50, 1000)).toBeCloseTo(9.8 / Math.sqrt(10), 6)
+    expect(oddsOffBy(100, 100)).toBe(0)
   })
 })

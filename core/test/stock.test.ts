@@ -2,9 +2,11 @@ import fc from 'fast-check'
 import { all, create } from 'mathjs'
 import { describe, expect, it } from 'vitest'
 import { MOVEMENTS, seedLotSchema, stockMovement, type SeedLotDraft, type StockMovement } from '../src/entities/stock.ts'
+import { readJob } from '../src/entities/job.ts'
 import { pathText } from '../src/entities/problem.ts'
 import { GRASSES } from '../src/reference/grasses.ts'
 import { atMost, exactInterval, seedsFor } from '../src/stock/binomial.ts'
+import { shortOnShelf } from '../src/stock/lotsOfJob.ts'
 import { lotValues, lotWorth } from '../src/stock/lotWorth.ts'
 import { seedToBuy, seedWanted } from '../src/stock/seedToBuy.ts'
 import { shelfOf } from '../src/stock/shelf.ts'
@@ -184,6 +186,16 @@ describe('a job that sows from the shelf', () => {
     const test = { started: '2027-01-20', seeds: 100, first: 30 }
     expect(kg({ test: { ...test, last: 44 } }) / kg({})).toBeCloseTo(2, 9)
   })
+  it('a lot reaches by what is free and what is reserved for this job, not for another', () => {
+    // 12 kg came: 5 are reserved for this job, 4 for another, 3 are free. This job may have 8.
+    const move = (id: string, kind: string, kg: number, job: string | null = null) =>
+      stockMovement.parse({ id, lot: 'l1', kind, kg, on: TODAY, job }) as StockMovement
+    const shelf = shelfOf([move('m0000001', 'received', 12), move('m0000002', 'reserved', 5, 'here'), move('m0000003', 'reserved', 4, 'there')])
+    const job = readJob({ name: 'J', zones: [], lots: [{ id: 'mine', name: 'Lot', stock: 'l1', grass: 'perennial-ryegrass' }] } as never).job!
+    const short = (kg: number, id: string | null) =>
+      shortOnShelf(job, id, [{ id: 'l1', lot: seedLotSchema.parse(label), shelf }], new Map([['mine', kg]])).length
+    expect([short(8, 'here'), short(8.01, 'here'), short(7, 'there'), short(7.01, 'there'), short(3, null), short(3.01, null), short(0, null)]).toEqual([0, 1, 0, 1, 0, 1, 0]) // prettier-ignore
+  })
   it('says where the lot does not reach, is not to be sown, or is gone', () => {
     const said = (from: ReturnType<typeof stock>) => planOf({ zones: [rye], lots }, { stock: from }).notices.filter((n) => n.id.startsWith('lot:l1.'))
     expect(said(stock())).toEqual([])
@@ -201,7 +213,7 @@ describe('a job that sows from the shelf', () => {
 
 describe('seed for all jobs', () => {
   const bags = { sizes: [{ size: 10, price: 80 }, { size: 5, price: 45 }], unit: 'kg' as const, priced: true } // prettier-ignore
-  const wanted = (job: string, kg: number, key = 'rye', sowDay: string | null = '2027-03-02', fromShelf = 0) => ({ job, name: job, sowDay, key, mix: key, kg, fromShelf }) // prettier-ignore
+  const wanted = (job: string, kg: number, key = 'rye', sowDay: string | null = '2027-03-02', fromShelf = 0) => ({ job, name: job, sowDay, key, mix: key, kg, fromShelf, pans: [] }) // prettier-ignore
   it('is bought once: three jobs of 3 kg take one bag of ten, where apart they take three of five', () => {
     const [rye, blue] = seedToBuy([wanted('b', 3), wanted('a', 3, 'rye', '2027-02-26'), wanted('c', 3), wanted('d', 6, 'blue')], bags)
     expect([rye!.packs!.counts, rye!.packs!.left, rye!.apart]).toEqual([[{ size: 10, count: 1 }], 1, 15])
@@ -217,5 +229,6 @@ describe('seed for all jobs', () => {
     const job = { zones: [zone()] }
     const [only] = seedWanted('j', 'Lawn', planOf(job) as never)
     expect(only).toMatchObject({ job: 'j', fromShelf: 0, kg: valueOf(planOf(job), 'job.seed.total.perennial-ryegrass-100') })
+    expect(only!.pans).toEqual([{ zone: planOf(job).zones[0]!.name, kg: valueOf(planOf(job), 'zone:z1.seed.pan') }])
   })
 })

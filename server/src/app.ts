@@ -2,16 +2,33 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
+import { DRAFT_BYTES, MOST_NESTED, nestedTooDeep } from '@juvena/core/entities/ceilings'
 import { FILE_BYTES } from '@juvena/core/formats/fileSize'
 import { openApi } from './openApi.ts'
 import { asProblem, PICTURE_LIMIT, Refusal, sendProblem } from './problemDocument.ts'
 import { apiRouter, apiRoutes } from './routes/api.ts'
 import type { Parts } from './routes/route.ts'
 
+/** A draft and a little round it. */
+const SAVE_BYTES = DRAFT_BYTES + 10_000
+function refuseDepth(_req: unknown, _res: unknown, bytes: Buffer): void {
+  if (nestedTooDeep(bytes))
+    throw new Refusal(400, 'Not understood', `This stands more than ${MOST_NESTED} brackets deep. Nothing that Juvena takes does.`)
+}
+
 const LOOPBACK = /^(localhost|127(?:\.\d+){3}|\[::1\])(:\d+)?$/i
 
-/** The one server: API and pages. `pages` is the built folder, or nothing while developing. `loopbackOnly` refuses names other than this computer's. */
-export function createApp(parts: Parts, { pages, loopbackOnly }: { pages: string | null; loopbackOnly: boolean }): Express {
+/** How a server is reached: `pages` is the built folder, or nothing while developing. */
+export interface Reach {
+  pages: string | null
+  /** Names other than this computer's are refused. */
+  loopbackOnly: boolean
+  /** But for the address at which a proxy serves it. */
+  publicAddress?: URL | null
+}
+
+/** The one server: API and pages. */
+export function createApp(parts: Parts, { pages, loopbackOnly, publicAddress = null }: Reach): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(
@@ -37,17 +54,19 @@ export function createApp(parts: Parts, { pages, loopbackOnly }: { pages: string
   )
   app.use((req, _res, next) => {
     const host = req.headers.host ?? ''
-    if (loopbackOnly && !LOOPBACK.test(host)) throw new Refusal(421, 'Wrong address', 'This Juvena answers on this computer only.')
+    const proxied = publicAddress !== null && host === publicAddress.host
+    if (loopbackOnly && !proxied && !LOOPBACK.test(host)) throw new Refusal(421, 'Wrong address', 'This Juvena answers on this computer only.')
     const origin = req.headers.origin
-    if (origin && req.method !== 'GET' && origin.replace(/^https?:\/\//, '') !== host)
+    const own = publicAddress !== null && origin === publicAddress.origin
+    if (origin && req.method !== 'GET' && !own && origin.replace(/^https?:\/\//, '') !== host)
       throw new Refusal(403, 'Another page', 'A change has to come from Juvena’s own pages.')
     next()
   })
-  app.use('/api/job-files', express.json({ limit: FILE_BYTES, strict: true }))
-  app.use(express.json({ limit: '4mb', strict: true }))
-  app.use(express.raw({ type: ['image/*', 'application/octet-stream'], limit: PICTURE_LIMIT }))
+  app.use('/api/job-files', express.raw({ type: 'application/json', limit: FILE_BYTES, inflate: false }))
+  app.use(express.json({ limit: SAVE_BYTES, strict: true, inflate: false, verify: refuseDepth }))
+  app.use(express.raw({ type: ['image/*', 'application/octet-stream'], limit: PICTURE_LIMIT, inflate: false }))
 
-  const routes = apiRoutes(parts)
+  const routes = apiRoutes(parts, { open: !loopbackOnly || publicAddress !== null })
   const document = openApi(routes)
   app.get('/api/openapi.json', (_req, res) => void res.json(document))
   app.use('/api', apiRouter(routes))

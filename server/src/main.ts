@@ -3,43 +3,79 @@ import type { AddressInfo } from 'node:net'
 import { join, resolve } from 'node:path'
 import { createApp } from './app.ts'
 import { realClock, stoppedClock } from './clock.ts'
+import { dailyBackups } from './dailyBackups.ts'
 import { fillDemo } from './demo/fill.ts'
 import { DEMO_TODAY } from './demo/jobs.ts'
 import { partsOver } from './parts.ts'
-import { openDatabase } from './store/database.ts'
+import { openFirm } from './store/openFirm.ts'
+import { readSettings, type Settings } from './start/settings.ts'
+import { startSentence } from './start/startFailure.ts'
+import { stopThreads } from './threads/pool.ts'
 
-/** Start-up. --demo fills an empty database and stops the clock. JUVENA_DATA, JUVENA_HOST and JUVENA_PORT say where; JUVENA_TODAY stops the clock on a day. */
+/**
+ * Start-up. --demo fills an empty database and stops the clock. JUVENA_DATA, JUVENA_HOST and JUVENA_PORT say where; JUVENA_TODAY stops the clock on a day;
+ * JUVENA_PUBLIC is the address of a proxy in front of it.
+ */
 const root = resolve(import.meta.dirname, '../..')
-const demo = process.argv.includes('--demo')
-const folder = process.env.JUVENA_DATA || join(root, '.juvena', demo ? 'demo' : 'firm')
-const host = process.env.JUVENA_HOST || '127.0.0.1'
-const wanted = Number(process.env.JUVENA_PORT ?? 4173)
-const stoppedOn = process.env.JUVENA_TODAY || (demo ? DEMO_TODAY : null)
-const loopbackOnly = ['127.0.0.1', 'localhost', '::1'].includes(host)
+// What is written here is its owner's alone.
+process.umask(0o077)
 
-const db = await openDatabase(folder)
-const parts = partsOver(db, join(folder, 'photos'), stoppedOn ? stoppedClock(stoppedOn, demo) : realClock)
-if (demo && (await fillDemo(parts))) console.log('Filled an empty database with the demo firm, Tussock Lane Turf.')
-const server = createServer(createApp(parts, { pages: process.env.JUVENA_PAGES === 'none' ? null : join(root, 'web/dist'), loopbackOnly }))
+async function start({ demo, folder, host, port, stoppedOn, publicAddress, loopback, pages }: Settings): Promise<void> {
+  const { db, close } = await openFirm(folder)
+  const parts = partsOver(db, folder, stoppedOn ? stoppedClock(stoppedOn, demo) : realClock)
+  const swept = await parts.photos.sweep()
+  if (swept.halves + swept.orphans > 0)
+    console.log(`Removed what a server that was stopped left: ${swept.halves} half files, ${swept.orphans} pictures without a job.`)
+  if (demo && (await fillDemo(parts))) console.log('Filled an empty database with the demo firm, Tussock Lane Turf.')
+  const app = createApp(parts, { pages: pages ? join(root, 'web/dist') : null, loopbackOnly: loopback, publicAddress })
+  // Longer than proxies and browsers hold a connection open: it is never closed at the moment a request is sent over it.
+  const server = createServer({ keepAliveTimeout: 75_000, headersTimeout: 80_000 }, app)
+  const backups = demo ? null : dailyBackups(folder)
 
-let port = wanted
-server.on('error', (error: NodeJS.ErrnoException) => {
-  if (error.code === 'EADDRINUSE' && process.env.JUVENA_PORT === undefined && port < wanted + 20) server.listen(++port, host)
-  else {
-    console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Set JUVENA_PORT to another.` : error.message)
-    process.exit(1)
-  }
-})
-server.on('listening', () => {
-  if (!loopbackOnly) console.log('Open to other computers, without sign-in or HTTPS: put both in front of it, or keep to this computer.')
-  const { port: listening } = server.address() as AddressInfo
-  console.log(`Juvena is at http://${host === '::1' ? '[::1]' : host}:${listening}/${demo ? `  (demo; its clock stands at ${stoppedOn})` : ''}`)
-})
-server.listen(port, host)
-
-for (const signal of ['SIGINT', 'SIGTERM'] as const)
-  process.on(signal, () => {
-    server.close()
-    server.closeAllConnections()
-    void db.destroy().then(() => process.exit(0))
+  const wanted = port ?? 4173
+  let at = wanted
+  server.on('error', (error: NodeJS.ErrnoException) => {
+    if (error.code === 'EADDRINUSE' && port === null && at < wanted + 20) return void server.listen(++at, host)
+    const says: Record<string, string> = {
+      EADDRINUSE: `Port ${at} is taken. Set JUVENA_PORT to another.`,
+      EACCES: `This account may not answer on port ${at}. Set JUVENA_PORT to one above 1024.`,
+      EADDRNOTAVAIL: `JUVENA_HOST is ${host}, which is no address of this computer. Set it to one, or leave it unset.`,
+      ENOTFOUND: `JUVENA_HOST is ${host}, which is no address of this computer. Set it to one, or leave it unset.`,
+    }
+    fail(says[error.code ?? ''] ?? `Juvena cannot answer on ${host}: ${error.code}.`)
   })
+  server.on('listening', () => {
+    parts.season.begin()
+    if (!loopback) console.log('Open to other computers, without sign-in: whoever reaches this address can read and change everything.')
+    const { port: listening } = server.address() as AddressInfo
+    console.log(`Juvena is at http://${host === '::1' ? '[::1]' : host}:${listening}/${demo ? `  (demo; its clock stands at ${stoppedOn})` : ''}`)
+  })
+  server.listen(at, host)
+
+  let ending = false
+  for (const signal of ['SIGINT', 'SIGTERM'] as const)
+    process.on(signal, () => {
+      if (ending) return
+      ending = true
+      server.close()
+      server.closeAllConnections()
+      backups?.stop()
+      void Promise.all([stopThreads(), parts.season.stop()])
+        .then(close)
+        .finally(() => process.exit(0))
+    })
+}
+
+function fail(sentence: string): never {
+  console.error(sentence)
+  process.exit(1)
+}
+
+let folder = ''
+try {
+  const settings = readSettings(process.env, process.argv.slice(2), root, DEMO_TODAY)
+  folder = settings.folder
+  await start(settings)
+} catch (error) {
+  fail(startSentence(error, folder) ?? `Juvena could not start: ${(error as Error).message.split('\n')[0]}`)
+}

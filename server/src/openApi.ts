@@ -10,17 +10,21 @@ export function openApi(routes: readonly Route[]): object {
   const paths: Record<string, Record<string, object>> = {}
   for (const route of routes) {
     const path = `/api${route.path.replace(/:(\w+)/g, '{$1}')}`
+    const named = [...route.path.matchAll(/:(\w+)/g)].map((m) => m[1])
     paths[path] ??= {}
     paths[path][route.method] = {
       summary: route.summary,
-      ...(route.path.includes(':id') ? { parameters: [{ name: 'id', in: 'path', required: true, schema: { type: 'string' } }] } : {}),
+      ...(named.length > 0 ? { parameters: named.map((name) => ({ name, in: 'path', required: true, schema: { type: 'string' } })) } : {}),
       ...(route.body ? { requestBody: { required: true, content: { 'application/json': { schema: schema(route.body) } } } } : {}),
+      ...(route.bytes
+        ? { requestBody: { required: true, content: { 'application/json': { schema: { $ref: '#/components/schemas/JobFile' } } } } }
+        : {}),
       ...(route.picture ? { requestBody: { required: true, content: { 'image/*': { schema: { type: 'string', format: 'binary' } } } } } : {}),
       responses: {
         default: { description: 'A problem document with a sentence.', content: { 'application/problem+json': { schema: schema(answers.problem) } } },
         '2XX': route.answer
           ? { description: 'Done.', content: { 'application/json': { schema: answerSchema(route.answer) } } }
-          : { description: 'A picture.', content: { 'image/jpeg': { schema: { type: 'string', format: 'binary' } } } },
+          : { description: 'A picture, or a file as it lies.', content: { '*/*': { schema: { type: 'string', format: 'binary' } } } },
       },
     }
   }

@@ -24,7 +24,7 @@ let parts: Parts
 
 beforeAll(async () => {
   db = await openDatabase(':memory:')
-  parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-photos-')), stoppedClock(DEMO_TODAY))
+  parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-firm-')), stoppedClock(DEMO_TODAY))
   await fillDemo(parts)
   server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))

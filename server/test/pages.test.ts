@@ -25,7 +25,7 @@ beforeAll(async () => {
   writeFileSync(join(place, 'dist/assets/app-1.js'), 'export {}')
   writeFileSync(join(place, 'secret.txt'), 'secret')
   db = await openDatabase(':memory:')
-  parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-photos-')), stoppedClock('2027-02-22'))
+  parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-firm-')), stoppedClock('2027-02-22'))
   server = createServer(createApp(parts, { pages: join(place, 'dist'), loopbackOnly: true })).listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))
   port = (server.address() as AddressInfo).port
@@ -86,6 +86,22 @@ describe('what comes in', () => {
     expect((await post('{"name":"x"}', { ...json, host: 'juvena.example' })).status).toBe(421)
     expect((await post('{"name":"x"}', { ...json, origin: `http://127.0.0.1:${port}` })).status).toBe(201)
   })
+  it('through a proxy at the address that is configured, and only there', async () => {
+    const app = createApp(parts, { pages: null, loopbackOnly: true, publicAddress: new URL('https://lawns.example.org') })
+    const behind = createServer(app).listen(0, '127.0.0.1')
+    await new Promise((done) => behind.once('listening', done))
+    const to = { host: '127.0.0.1', port: (behind.address() as AddressInfo).port, method: 'POST', path: '/api/jobs' }
+    const post = (host: string, origin: string) =>
+      new Promise<number>((done, failed) => {
+        const sent = request({ ...to, headers: { ...json, host, origin } }, (answer) => done(answer.resume().statusCode!)).on('error', failed)
+        sent.end('{"name":"x"}')
+      })
+    expect(await post('lawns.example.org', 'https://lawns.example.org')).toBe(201)
+    expect(await post('lawns.example.org', 'https://elsewhere.example.org')).toBe(403)
+    expect(await post('elsewhere.example.org', 'https://elsewhere.example.org')).toBe(421)
+    expect(await post(`127.0.0.1:${to.port}`, `http://127.0.0.1:${to.port}`)).toBe(201)
+    behind.close()
+  })
   it('is refused as a problem document, with a sentence and nothing of the inside', async () => {
     for (const [method, path, body] of [
       ['POST', '/api/jobs', '{"name":""}'],
@@ -115,8 +131,8 @@ describe('the OpenAPI document', () => {
     for (const r of routes) {
       const described = document.paths[`/api${r.path.replace(/:(\w+)/g, '{$1}')}`]?.[r.method]
       expect(described?.summary, `${r.method} ${r.path}`).toBe(r.summary)
-      expect(Boolean(described!.requestBody)).toBe(Boolean(r.body ?? r.picture))
-      expect(Boolean(described!.parameters)).toBe(r.path.includes(':id'))
+      expect(Boolean(described!.requestBody)).toBe(Boolean(r.body ?? r.picture ?? r.bytes))
+      expect(described!.parameters?.length ?? 0).toBe(r.path.split(':').length - 1)
     }
     expect(() => JSON.stringify(document)).not.toThrow()
   })

@@ -1,4 +1,4 @@
-import { mkdtempSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -24,9 +24,11 @@ export interface TestServer {
   stop: () => Promise<void>
 }
 
-export async function testServer(fill: (parts: Parts) => Promise<unknown> = async () => undefined): Promise<TestServer> {
-  const db = await openDatabase(':memory:')
-  const parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-photos-')), stoppedClock(DEMO_TODAY))
+/** `onDisk`: in a folder, as a firm's own; else in memory. */
+export async function testServer(fill: (parts: Parts) => Promise<unknown> = async () => undefined, { onDisk = false } = {}): Promise<TestServer> {
+  const folder = mkdtempSync(join(tmpdir(), 'juvena-firm-'))
+  const db = await openDatabase(onDisk ? folder : ':memory:')
+  const parts = partsOver(db, folder, stoppedClock(DEMO_TODAY))
   await fill(parts)
   const server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))
@@ -46,7 +48,9 @@ export async function testServer(fill: (parts: Parts) => Promise<unknown> = asyn
     },
     async stop() {
       server.close()
+      await parts.season.stop()
       await db.destroy()
+      rmSync(folder, { recursive: true, force: true })
     },
   }
 }

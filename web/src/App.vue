@@ -1,15 +1,14 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
+import WaitingList from './parts/WaitingList.vue'
 import WeatherLine from './parts/WeatherLine.vue'
 import { useFirm } from './stores/firm.ts'
-import { useOutbox } from './stores/outbox.ts'
 import { actions, lastJob } from './parts/keys.ts'
 
 const KeysSheet = defineAsyncComponent(() => import('./parts/KeysSheet.vue'))
 const FindBox = defineAsyncComponent(() => import('./parts/FindBox.vue'))
 const firm = useFirm()
-const outbox = useOutbox()
 const route = useRoute()
 const router = useRouter()
 const keysOpen = ref(false)
@@ -53,9 +52,9 @@ function pressed(event: KeyboardEvent) {
     event.preventDefault()
     return
   }
-  // Letters that come while the search is still loading are its own.
-  if (typedAhead.value !== null && event.key.length === 1 && !event.ctrlKey && !event.metaKey) {
-    typedAhead.value += event.key
+  // Letters and Enter that come while the search is still loading are its own.
+  if (typedAhead.value !== null && (event.key.length === 1 || event.key === 'Enter') && !event.ctrlKey && !event.metaKey) {
+    typedAhead.value += event.key === 'Enter' ? '\n' : event.key
     event.preventDefault()
     return
   }
@@ -95,15 +94,7 @@ const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${
     </nav>
     <WeatherLine v-if="firm.ready" />
     <span class="tools">
-      <button
-        v-if="outbox.count"
-        type="button"
-        class="plain small waits"
-        title="Written here, not yet with the server. Press to send now."
-        @click="outbox.send()"
-      >
-        {{ outbox.count }} waiting
-      </button>
+      <WaitingList />
       <button type="button" class="plain small" @click="findOpen = true">find</button>
       <button type="button" class="plain small" :aria-pressed="firm.field" @click="firm.field = !firm.field">
         {{ firm.field ? 'paper' : 'field' }}
@@ -111,6 +102,9 @@ const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${
       <button type="button" class="plain small" @click="keysOpen = true">keys</button>
     </span>
   </header>
+  <p v-if="firm.open && !printing" class="open small">
+    Open to other computers without a sign-in of Juvena’s own: whoever reaches this address can read and change everything.
+  </p>
   <p v-if="firm.failure && !firm.ready" class="trouble" role="alert">{{ firm.failure }} Trying again.</p>
   <main id="main" tabindex="-1">
     <RouterView v-if="firm.ready" />
@@ -166,10 +160,6 @@ nav a[aria-current='page'] {
   display: flex;
   gap: 0.7rem;
 }
-.waits {
-  color: var(--sun);
-  font-weight: 700;
-}
 .trouble {
   background: var(--hold-wash);
   color: var(--hold);
@@ -189,6 +179,7 @@ main:focus {
 }
 @media (max-width: 640px) {
   .strip {
+    position: relative;
     padding: 0 0.9rem;
     gap: 0 1rem;
   }
@@ -209,5 +200,10 @@ main:focus {
   #above {
     display: none;
   }
+}
+.open {
+  background: var(--hold-wash);
+  color: var(--hold);
+  padding: 0.2rem 1.25rem;
 }
 </style>

@@ -48,6 +48,18 @@ describe('words', () => {
     const sought = new RegExp(`\\b${phrase.replaceAll(' ', '\\s+')}\\b`, 'i')
     expect(texts.filter(({ text }) => sought.test(text)).map(({ f, text }) => `${f.slice(root.length)}: ${sought.exec(text)![0]}`)).toEqual([])
   })
+  it('nor does a comment or a document use one', () => {
+    const sources = [
+      ...['core/src', 'server/src', 'web/src'].flatMap((folder) => [...filesIn(folder, '.ts'), ...filesIn(folder, '.vue')]),
+      ...filesIn('docs', '.md').filter((f) => !f.endsWith('words.md')),
+      join(root, 'README.md'),
+    ]
+    const sought = new RegExp(`\\b(${banned.join('|').replaceAll(' ', '\\s+')})\\b`, 'i')
+    expect(sources.length).toBeGreaterThan(300)
+    expect(
+      sources.flatMap((f) => (sought.exec(readFileSync(f, 'utf8')) ?? []).slice(0, 1).map((phrase) => `${f.slice(root.length)}: ${phrase}`)),
+    ).toEqual([])
+  })
   it('no button ends in a full stop', () => {
     const pages = filesIn('web/src', '.vue').map((f) => ({ f, template: /<template>([\s\S]*)<\/template>/.exec(readFileSync(f, 'utf8'))?.[1] ?? '' }))
     const buttons = pages.flatMap(({ f, template }) =>

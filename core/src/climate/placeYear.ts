@@ -74,9 +74,10 @@ export interface PlaceYear {
   corrected: { height: number; hollow: number; bent: number }
 }
 
+const someYears = (hundred: number): Chance => chanceOf((SIMULATED_YEARS + 2) * YEAR_DAYS, 1 + hundred)
 let standardChance: Chance | null = null
-/** The same hundred years of chance for every place: days and grasses are compared over the same weather. Two more years, to look ahead into. */
-const chance = (): Chance => (standardChance ??= chanceOf((SIMULATED_YEARS + 2) * YEAR_DAYS, 1))
+/** The same hundred years of chance for every place: days and grasses are compared over the same weather. Two more years, to look ahead into. Another hundred is drawn anew. */
+const chance = (hundred: number): Chance => (hundred === 0 ? (standardChance ??= someYears(0)) : someYears(hundred))
 
 const shifted = (model: ClimateModel, low: number, high: number): ClimateModel => ({
   ...model,
@@ -120,14 +121,15 @@ const middleOf = (low: Float64Array, high: Float64Array): Float64Array => low.ma
 /**
  * The year at a site: from the station's record or normals, corrected for height and for a hollow; without a station from Juvena's rough climate.
  * A frost date given by the contractor wins: the rough climate is made more or less wintry, a station's nights colder or warmer, until half the years agree.
+ * `hundred` says which hundred simulated years: plans go by the first (0).
  */
-export function placeYear(brief: PlaceBrief, rough: RoughClimate & SoilFollows, hollowBy: number, hotDay: number): PlaceYear {
+export function placeYear(brief: PlaceBrief, rough: RoughClimate & SoilFollows, hollowBy: number, hotDay: number, hundred = 0): PlaceYear {
   const { station } = brief
   const height = station && brief.elevation !== null ? (-rough.lapse * (brief.elevation - station.station.elevation)) / 1000 : 0
   const hollow = brief.hollow ? -hollowBy : 0
   const site = { latitude: brief.latitude, elevation: brief.elevation ?? 0, sea: brief.sea }
   const model = station ? shifted(station.model, height + hollow, height) : shifted(modelFromNormals(roughNormals(site, rough)), hollow, 0)
-  const years = simulate(model, chance())
+  const years = simulate(model, chance(hundred))
   const [low, high] = [dailyCurve(model.low), dailyCurve(model.high)]
   let bent = 0
   if (brief.frost !== null) {

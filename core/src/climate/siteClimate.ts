@@ -80,6 +80,8 @@ export interface ClimateBrief {
   recent: readonly WeatherDay[]
   memo: Memo
   trace: Trace
+  /** Which hundred simulated years; the first where not given. */
+  hundred?: number
 }
 
 const isWarm = (job: Job, trace: Trace) => job.zones.some((z) => z.present.some((g) => trace.grasses[g]?.season === 'warm'))
@@ -91,6 +93,7 @@ function placeOf(
   station: StationClimate | null,
   memo: Memo,
   trace: Trace,
+  hundred: number,
 ): { place: PlaceYear; sums: PlaceSums; kept: Memo } {
   const { site } = job
   const rough = { ...trace.values(roughClimate), ...trace.values(soilValues) }
@@ -103,18 +106,18 @@ function placeOf(
     hollow: site.hollow === true,
     frost: site.frost,
   }
-  return memo.recall(`place ${latitude} ${site.frost ?? ''}`, { brief, station, rough, hollow, hotDay, odds }, () => {
-    const place = placeYear({ ...brief, station }, rough, hollow, hotDay)
+  return memo.recall(`place ${latitude} ${site.frost ?? ''} ${hundred}`, { brief, station, rough, hollow, hotDay, odds }, () => {
+    const place = placeYear({ ...brief, station }, rough, hollow, hotDay, hundred)
     return { place, sums: placeSums(place, odds, hotDay), kept: new Memo() }
   })
 }
 
-export function siteClimate({ job, today, station, recent, memo, trace }: ClimateBrief): SiteClimate {
+export function siteClimate({ job, today, station, recent, memo, trace, hundred = 0 }: ClimateBrief): SiteClimate {
   const { site } = job
   const at =
     trace.read(readings.latitude, JOB, site.latitude) ?? trace.found(latitudeRule, JOB, USUAL_LATITUDE[isWarm(job, trace) ? 'warm' : 'cool'], {})
   const latitude = num(at)
-  const { place, sums, kept } = placeOf(job, latitude, station, memo, trace)
+  const { place, sums, kept } = placeOf(job, latitude, station, memo, trace, hundred)
   const { median, tenth } = place.firstFrost
   const frostMonthDay = site.frost ?? (median === null ? null : monthDayOf(place.warmest + median))
   // The dates of a station say how far one year in ten lies from the median; without them Juvena's spread does.

@@ -50,11 +50,11 @@ export const oddsRules = {
 
 const byCause = <T>(of: (cause: Cause) => T) => Object.fromEntries(CAUSES.map((cause) => [cause, of(cause)])) as Record<Cause, T>
 
-/** Of the simulated years, by day of the year sown: in how many a sowing succeeds, and what fails the others. */
+/** By day of the year sown: in how many years of a hundred a sowing succeeds, and what fails the others; and over how many years it was tried. */
 export interface SowingOdds {
   years: number
-  succeed: Uint8Array
-  fails: Record<Cause, Uint8Array>
+  succeed: Float32Array
+  fails: Record<Cause, Float32Array>
 }
 
 export interface SownGrass {
@@ -212,22 +212,31 @@ export function mixOdds(place: PlaceYear, sums: PlaceSums, grasses: readonly Sow
 export function sowingOdds(place: PlaceYear, sums: PlaceSums, grass: SownGrass, brief: OddsBrief, v: OddsValues): SowingOdds {
   const trial = trialOf(place, sums, grass, brief, v)
   const days = Array.from({ length: YEAR_DAYS }, (_, day) => oddsOn(trial, day))
-  const bytes = (of: (o: DayOdds) => number) => Uint8Array.from(days, of)
+  const share = (of: (o: DayOdds) => number) => Float32Array.from(days, (o) => (100 * of(o)) / o.years)
   return {
     years: SIMULATED_YEARS,
-    succeed: bytes((o) => o.succeed),
-    fails: byCause((cause) => bytes((o) => o.fails[cause])),
+    succeed: share((o) => o.succeed),
+    fails: byCause((cause) => share((o) => o.fails[cause])),
   }
 }
 
 /** A mix succeeds as its slowest wanted grass does: by day, the odds of the one that succeeds least. */
 export function oddsOfMix(parts: readonly SowingOdds[]): SowingOdds {
   if (parts.length === 1) return parts[0]!
-  const worst = (day: number) => parts.reduce((least, o) => (o.succeed[day]! < least.succeed[day]! ? o : least))
-  const by = (of: (o: SowingOdds) => Uint8Array) => Uint8Array.from({ length: YEAR_DAYS }, (_, day) => of(worst(day))[day]!)
+  const worst = Array.from({ length: YEAR_DAYS }, (_, day) => parts.reduce((least, o) => (o.succeed[day]! < least.succeed[day]! ? o : least)))
   return {
     years: parts[0]!.years,
-    succeed: by((o) => o.succeed),
-    fails: byCause((cause) => by((o) => o.fails[cause])),
+    succeed: Float32Array.from(worst, (o, day) => o.succeed[day]!),
+    fails: byCause((cause) => Float32Array.from(worst, (o, day) => o.fails[cause][day]!)),
   }
 }
+
+/** Two sets of odds as one, each weighing as many years as it was tried over. */
+export function pooledOdds(a: SowingOdds, b: SowingOdds): SowingOdds {
+  const years = a.years + b.years
+  const mean = (x: Float32Array, y: Float32Array) => x.map((n, i) => (n * a.years + y[i]! * b.years) / years)
+  return { years, succeed: mean(a.succeed, b.succeed), fails: byCause((cause) => mean(a.fails[cause], b.fails[cause])) }
+}
+
+/** How far a count of years in a hundred may be off by chance alone, 95 times in 100: 1.96 √(p (1 − p) ÷ n), in years of a hundred. */
+export const oddsOffBy = (succeed: number, years: number): number => 196 * Math.sqrt(((succeed / 100) * (1 - succeed / 100)) / years)

@@ -8,6 +8,7 @@ import { figureId, stepScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { Outlook, StationDay } from './station.ts'
 import type { WeatherDay } from './weatherSeries.ts'
+import { isBehind } from '../schedule/stepState.ts'
 
 export const weatherLines = tradeValues('weather', {
   wetDay: value(8, 'rain', 'model', 'Rain on the day that makes ground too wet for blades, tines and wheels', [1, 40]),
@@ -134,7 +135,7 @@ export function weatherHolds(steps: readonly PlannedStep[], { outlook, past }: W
   const behind = new Map(past.map((d) => [d.day, d]))
   const round = (day: Day): Round => [on.get(addDays(day, -1)) ?? behind.get(addDays(day, -1)), on.get(day), on.get(addDays(day, 1))]
   return steps.flatMap((step): Notice[] => {
-    if (step.state === 'done' || step.state === 'unrecorded') return []
+    if (isBehind(step)) return []
     const found = against(step.kind, step.zones, round(step.chosen), site, v)
     if (!found) return []
     const better = betterDay(step, (day) => (on.has(day) ? against(step.kind, step.zones, round(day), site, v) === null : false))

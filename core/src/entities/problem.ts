@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import './sentences.ts'
 
 /** Something a person can put right: where it is ("zones[0].area"), and a sentence saying what is wrong and what would be right. */
 export interface Problem {

@@ -98,7 +98,7 @@ export const MOVEMENT_NAMES: Record<MovementKind, string> = {
 
 /** One movement of a lot. Its id is made where it is written: sent twice, it counts once. */
 export const stockMovement = z.strictObject({
-  id: z.string().regex(/^[A-Za-z0-9_.:-]{8,140}$/, 'A movement goes by an id of 8 to 140 letters, digits and _ . : -'),
+  id: z.string().regex(/^[A-Za-z0-9_.:-]{8,140}$/, 'A movement goes by an id of 8 to 140 letters, digits and _ . : -.'),
   lot: id,
   kind: oneOf(MOVEMENTS, 'a kind of movement'),
   /** kg, always above zero: the kind says which way it goes. */

@@ -26,6 +26,7 @@ import type { StepNeed } from '../work/steps.ts'
 import { emergence, emergenceRules, emergenceValues, type Emergence } from './emergence.ts'
 import { mowBand, mowRules, mowSchool, mowValues } from './firstMow.ts'
 import { planWater, type WaterPlan } from './watering.ts'
+import { isBehind } from '../schedule/stepState.ts'
 
 const after = { key: 'day', stage: 6, label: 'Day', unit: 'date', by: 'establish/follow: laterStep', check: 'plan.test.ts' } as const
 
@@ -189,7 +190,7 @@ export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] 
   const followed = packages.map((plan) => followPackage(brief, plan))
   const later = followed.flatMap((f) => f.later)
   const all = [...packages.flatMap((s) => s.steps), ...later]
-  const done = all.filter((s) => s.state === 'done' || s.state === 'unrecorded').length
+  const done = all.filter(isBehind).length
   const next = all.filter((s) => s.state === 'planned' || s.state === 'pinned').sort((a, b) => a.chosen.localeCompare(b.chosen))[0] ?? null
   return {
     follow: { water, packages: followed.map((f) => f.follow), later, done, of: all.length, next },

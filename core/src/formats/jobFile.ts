@@ -28,14 +28,17 @@ export const filePhoto = z.strictObject({
 })
 export type FilePhoto = z.output<typeof filePhoto>
 
-export const jobFileSchema = z.strictObject({
-  format: z.literal(JOB_FORMAT, { error: `This is not a Juvena job: "format" has to be "${JOB_FORMAT}".` }),
-  version: z.number().int(),
-  job: jobSchema,
-  diary: uniqueIds(z.array(diaryEntry).max(20_000), 'diary entries').default([]),
-  photos: uniqueIds(z.array(filePhoto).max(2_000), 'photographs').default([]),
-  today: day,
-})
+export const jobFileSchema = z.strictObject(
+  {
+    format: z.literal(JOB_FORMAT, { error: `This is not a Juvena job: "format" has to be "${JOB_FORMAT}".` }),
+    version: z.number().int(),
+    job: jobSchema,
+    diary: uniqueIds(z.array(diaryEntry).max(20_000), 'diary entries').default([]),
+    photos: uniqueIds(z.array(filePhoto).max(2_000), 'photographs').default([]),
+    today: day,
+  },
+  { error: (issue) => (issue.code === 'invalid_type' ? `This is not a Juvena job: a file with "format": "${JOB_FORMAT}" is wanted.` : undefined) },
+)
 export type JobFile = z.input<typeof jobFileSchema>
 export type JobFileRead =
   | { ok: true; job: Job; draft: JobDraft; diary: z.output<typeof diaryEntry>[]; photos: FilePhoto[]; today: string | null }

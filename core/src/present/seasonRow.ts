@@ -6,6 +6,9 @@ import type { Message } from '../trace/message.ts'
 import type { GrassWindow, WindowSpan } from '../schedule/orderOfWork.ts'
 import { num } from '../trace/figure.ts'
 
+/** Days after sowing that a job is counted among those to be watered. */
+export const WATERED_DAYS = 28
+
 /** A job as the season sees it: its window, its steps, where it stands. */
 export interface SeasonRow {
   id: string
@@ -14,7 +17,7 @@ export interface SeasonRow {
   area: number | null
   zones: number
   customerDate: Day | null
-  state: 'no-zones' | 'planned' | 'under-way' | 'growing' | 'done' | 'cannot' | 'failed'
+  state: 'no-zones' | 'planned' | 'under-way' | 'growing' | 'done' | 'cannot' | 'failed' | 'working'
   options: Message[]
   trouble: { level: 'hold' | 'warn'; title: Message } | null
   approach: string
@@ -85,8 +88,9 @@ export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
   }
 }
 
+const CANNOT_PLAN = 'This job could not be planned. Open it; what is typed in it is kept.'
 /** The row of a job whose plan could not be worked: it shows as such, and the others stand. */
-export const failedRow = (id: string, name: string): SeasonRow => ({
+export const failedRow = (id: string, name: string, why: Message = CANNOT_PLAN): SeasonRow => ({
   id,
   name: name || 'Job without a name',
   customer: '',
@@ -95,7 +99,7 @@ export const failedRow = (id: string, name: string): SeasonRow => ({
   customerDate: null,
   state: 'failed',
   options: [],
-  trouble: { level: 'hold', title: 'This job could not be planned. Open it; what is typed in it is kept.' },
+  trouble: { level: 'hold', title: why },
   approach: '',
   window: [],
   byGrass: [],
@@ -106,3 +110,6 @@ export const failedRow = (id: string, name: string): SeasonRow => ({
   next: null,
   soil: [],
 })
+
+/** The row of a job that is being planned for the first time. */
+export const workingRow = (id: string, name: string): SeasonRow => ({ ...failedRow(id, name), state: 'working', trouble: null })

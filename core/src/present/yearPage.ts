@@ -1,20 +1,20 @@
 import { addDays, dayNumber, daysBetween, type Day } from '../calendar/day.ts'
-import { CAUSES, type Cause, type DayState, type Reason } from '../climate/dayReasons.ts'
+import type { DayState, Reason } from '../climate/dayReasons.ts'
 import { hargreaves, penmanMonteith } from '../climate/evapotranspiration.ts'
 import { frostDates } from '../climate/frostOdds.ts'
 import { growthPotential, growthValues } from '../climate/growth.ts'
 import { FREEZING, KILLING, placeValues, SIMULATED_YEARS } from '../climate/placeYear.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
 import { soilBand } from '../climate/soilBand.ts'
-import { oddsOfMix, oddsValues, sowingOdds } from '../climate/sowingOdds.ts'
-import { leadOf, leadValues, sownGrass } from '../climate/sowingLines.ts'
+import { oddsValues } from '../climate/sowingOdds.ts'
+import { leadOf, leadValues } from '../climate/sowingLines.ts'
 import { lastDayToSow, sowingWindow, type Sown } from '../climate/sowingWindow.ts'
 import { extraterrestrial } from '../climate/sunEnergy.ts'
 import { daysOn, monthOf, MONTH_STARTS, yearDay, YEAR_DAYS } from '../climate/yearDay.ts'
 import { weatherLines } from '../climate/weatherHolds.ts'
-import type { GrassId } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Trace } from '../trace/trace.ts'
+import { rowOdds, YEAR_SOWINGS, type RowOdds, type YearSowing } from './yearOdds.ts'
 
 /** A span of days of the year's page in one state, by index from its first day. */
 export interface YearSpan {
@@ -25,14 +25,11 @@ export interface YearSpan {
 }
 
 /** One line of the page: what is sown, its window, and in how many of a hundred years it succeeds, by day. */
-export interface YearRow {
-  id: string
-  grasses: GrassId[]
-  kind: 'lawn' | 'cover' | 'dormant'
+export interface YearRow extends YearSowing {
   spans: YearSpan[]
   /** Index of the last day by the rule of weeks; null where no frost ends it. */
   cutOff: number | null
-  odds: { succeed: number[]; fails: Record<Cause, number[]> } | null
+  odds: RowOdds | null
 }
 
 /** The year at a place, day by day from the first of the month of its coldest day: everything the page draws. Air and soil °C. */
@@ -70,17 +67,6 @@ export interface FrostLine {
   without: number
 }
 
-const ROWS: readonly { id: string; grasses: GrassId[]; kind: YearRow['kind'] }[] = [
-  { id: 'rye', grasses: ['perennial-ryegrass'], kind: 'lawn' },
-  { id: 'tall-fescue', grasses: ['tall-fescue'], kind: 'lawn' },
-  { id: 'bluegrass', grasses: ['kentucky-bluegrass'], kind: 'lawn' },
-  { id: 'fine-fescue', grasses: ['creeping-red-fescue', 'chewings-fescue'], kind: 'lawn' },
-  { id: 'bermuda', grasses: ['bermudagrass'], kind: 'lawn' },
-  { id: 'zoysia', grasses: ['zoysia'], kind: 'lawn' },
-  { id: 'cover', grasses: ['annual-ryegrass'], kind: 'cover' },
-  { id: 'dormant', grasses: ['chewings-fescue'], kind: 'dormant' },
-]
-
 const tenth = (x: number) => Math.round(x * 10) / 10
 
 /** `elevation` in m. */
@@ -114,15 +100,16 @@ export function yearPage(climate: SiteClimate, elevation: number, today: Day, sc
     evaporation: evaporationByMonth(climate, elevation),
     frostDates: { killing: line(KILLING, place.firstFrost), freezing: line(FREEZING, place.firstLight), last: line(KILLING, place.lastFrost) },
     corrected: place.corrected,
-    rows: ROWS.map((row) => rowOf(row, climate, { today, first, begins, schools, trace })),
+    rows: YEAR_SOWINGS.map((row) => rowOf(row, climate, { today, first, begins, schools, trace })),
   }
 }
 
 function rowOf(
-  { id, grasses, kind }: (typeof ROWS)[number],
+  row: YearSowing,
   climate: SiteClimate,
   { today, first, begins, schools, trace }: { today: Day; first: Day; begins: number; schools: Schools; trace: Trace },
 ): YearRow {
+  const { id, grasses, kind } = row
   const sown: Sown = {
     parts: grasses.map((grass) => ({ grass, share: 100 / grasses.length })),
     purpose: kind === 'cover' ? 'cover' : 'lawn',
@@ -143,29 +130,14 @@ function rowOf(
   }
   const lead = grasses.map((g) => leadOf(trace.grass(g))).reduce((slow, l) => (trace.value(leadValues[l]) > trace.value(leadValues[slow]) ? l : slow))
   const last = climate.frostMonthDay === null || kind === 'dormant' ? null : lastDayToSow(lead, climate, today, schools.cutOff, trace)
-  const odds = kind === 'dormant' ? null : oddsOf(grasses, kind === 'lawn', climate, schools, trace)
-  const rotated = (of: Uint8Array) => Array.from({ length: YEAR_DAYS }, (_, i) => of[(begins + i) % YEAR_DAYS]!)
   return {
     id,
     grasses,
     kind,
     spans,
     cutOff: last === null ? null : (daysBetween(first, last) + YEAR_DAYS) % YEAR_DAYS,
-    odds: odds && {
-      succeed: rotated(odds.succeed),
-      fails: Object.fromEntries(CAUSES.map((c) => [c, rotated(odds.fails[c])])) as Record<Cause, number[]>,
-    },
+    odds: rowOdds(row, climate, begins, schools, trace),
   }
-}
-
-function oddsOf(grasses: readonly GrassId[], lawn: boolean, { place, sums }: SiteClimate, schools: Schools, trace: Trace) {
-  const v = trace.values(oddsValues)
-  return oddsOfMix(
-    grasses.flatMap((grass) => {
-      const sown = sownGrass(trace.grass(grass), trace)
-      return sown ? [sowingOdds(place, sums, sown, { watered: true, lawn, standsBy: schools.stands }, v)] : []
-    }),
-  )
 }
 
 /** After the warmest day, the share of years that have frozen; before it, the share that will freeze once more. From the simulated years. */

@@ -31,6 +31,7 @@ import { schedulePackage, type Calendar, type Fixed, type Schedule, type Schedul
 import { stepId, StepRecords, type StepRef } from './stepRecords.ts'
 import type { WaitingPeriods } from './waitingPeriods.ts'
 import { whatInstead, type Option } from './whatInstead.ts'
+import { isBehind } from './stepState.ts'
 
 const stepDay = {
   key: 'day',
@@ -398,14 +399,13 @@ function plannedSteps(
     const named = { label: name, change }
     const rules = i === anchor
     const inputs = { before, cutOff: rules ? cutOff : null, window: rules ? windowState : null, waits: rules ? waits.figures : [] }
-    const day: Figure =
-      s.state === 'done' || s.state === 'unrecorded'
-        ? trace.found(orderRules.done, stepScope(id), s.chosen, {}, named)
-        : s.state === 'pinned'
-          ? trace.found(orderRules.pinned, stepScope(id), s.chosen, {}, named)
-          : before || rules
-            ? trace.found(orderRules.day, stepScope(id), s.chosen, inputs, named)
-            : trace.found(orderRules.first, stepScope(id), s.chosen, {}, named)
+    const day: Figure = isBehind(s)
+      ? trace.found(orderRules.done, stepScope(id), s.chosen, {}, named)
+      : s.state === 'pinned'
+        ? trace.found(orderRules.pinned, stepScope(id), s.chosen, {}, named)
+        : before || rules
+          ? trace.found(orderRules.day, stepScope(id), s.chosen, inputs, named)
+          : trace.found(orderRules.first, stepScope(id), s.chosen, {}, named)
     before = day
     const dusty = kind === 'dress' && job.dressing.kind === 'compost'
     const steep = op.by === 'area' && mine.some((z) => num(z.r.slope) >= slope)

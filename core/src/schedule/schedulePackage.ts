@@ -4,6 +4,7 @@ import { OPERATIONS } from '../reference/operations.ts'
 import { joined, onDay, quantity, say, type Message } from '../trace/message.ts'
 import type { PackageSteps, StepNeed } from '../work/steps.ts'
 import { daysAround, linksOf, shapesOf, worksOn, type Calendar, type Clash, type Days, type IndexedLink, type Problem } from './assignDays.ts'
+import type { StepState } from './stepState.ts'
 
 export type { Calendar } from './assignDays.ts'
 
@@ -28,7 +29,7 @@ export interface ScheduledStep {
   chosen: Day
   /** Working days it fills. */
   span: number
-  state: 'planned' | 'pinned' | 'done' | 'unrecorded'
+  state: StepState
   /** Set when a pin could not be kept: what stands in the way, in words. */
   broken: Message | null
 }
@@ -104,7 +105,7 @@ export function schedulePackage(
   return schedule && schedule.visits < first.schedule.visits ? schedule : first.schedule
 }
 
-/** Days with as little given up as will do: everything that is only better is let go, and taken back one by one where it still holds. */
+/** Days with as little given up as will do: everything that is only better is dropped, then restored one by one where it still holds. */
 function givingUp(p: Package, until: number, usePins: boolean, holds: (found: Found) => boolean = () => true): Found | null {
   let links: readonly IndexedLink[] = p.must
   let found = seek(p, links, until, usePins)
@@ -137,7 +138,7 @@ function attempt(p: Package, pinned: boolean): Attempt {
   if (pinned) {
     const kept = keepPins(p)
     if (kept) return done(kept, true)
-    // One pin after another is let go, the one that clashes first.
+    // One pin after another is dropped, the one that clashes first.
     const broken = new Map<number, Message>()
     let left: Package = p
     for (let round = 0; round < p.needs.length; round++) {

@@ -4,6 +4,8 @@ import { bagsFor, type Bags, type Packs } from '../materials/packs.ts'
 import type { JobPlan } from '../pipeline.ts'
 import { num } from '../trace/figure.ts'
 import type { Message } from '../trace/message.ts'
+import { zoneOf } from '../trace/scope.ts'
+import { isBehind } from '../schedule/stepState.ts'
 
 /** The seed of one mix that one job still has to sow, kg: all of it with its reserve, and what of that comes from lots on the shelf. */
 export interface SeedWanted {
@@ -15,13 +17,15 @@ export interface SeedWanted {
   mix: Message
   kg: number
   fromShelf: number
+  /** What is weighed out for each of two passes, by zone, kg. */
+  pans: { zone: string; kg: number }[]
 }
 
 /** A mix over all jobs that want it. */
 export interface SeedToBuy {
   key: string
   mix: Message
-  jobs: Pick<SeedWanted, 'job' | 'name' | 'sowDay' | 'kg' | 'fromShelf'>[]
+  jobs: Pick<SeedWanted, 'job' | 'name' | 'sowDay' | 'kg' | 'fromShelf' | 'pans'>[]
   /** kg. */
   wanted: number
   fromShelf: number
@@ -35,7 +39,7 @@ const SEED_LINE = /^seed\.(?:later\.)?(?!dormant$)(.+)$/
 
 /** What a job still has to sow, by mix. Nothing once its seed is down. */
 export function seedWanted(id: string, name: string, plan: JobPlan): SeedWanted[] {
-  const open = plan.steps.filter((s) => s.kind === 'sow' && s.state !== 'done' && s.state !== 'unrecorded')
+  const open = plan.steps.filter((s) => s.kind === 'sow' && !isBehind(s))
   if (open.length === 0) return []
   return plan.materials.flatMap((line): SeedWanted[] => {
     const key = SEED_LINE.exec(line.id)?.[1]
@@ -43,7 +47,12 @@ export function seedWanted(id: string, name: string, plan: JobPlan): SeedWanted[
     const kg = num(plan.figures[line.total]!)
     const onShelf = plan.seedUse.filter((u) => u.stock !== '' && u.zone in line.cells).reduce((sum, u) => sum + u.kg, 0)
     const sowDay = open.find((s) => s.zones.some((z) => z in line.cells))?.chosen ?? null
-    return [{ job: id, name, sowDay, key, mix: line.detail, kg, fromShelf: Math.min(kg, onShelf) }]
+    const pans = Object.keys(line.cells).flatMap((id) => {
+      const zone = plan.zones.find((z) => z.id === zoneOf(id))
+      const seed = zone && (line.id.startsWith('seed.later.') ? zone.later?.seed : zone.seed)
+      return seed ? [{ zone: zone.name, kg: num(plan.figures[seed.pan.id]!) }] : []
+    })
+    return [{ job: id, name, sowDay, key, mix: line.detail, kg, fromShelf: Math.min(kg, onShelf), pans }]
   })
 }
 
@@ -56,7 +65,7 @@ export function seedToBuy(wanted: readonly SeedWanted[], bags: Bags): SeedToBuy[
     return {
       key,
       mix: of[0]!.mix,
-      jobs: of.map(({ job, name, sowDay, kg, fromShelf }) => ({ job, name, sowDay, kg, fromShelf })),
+      jobs: of.map(({ job, name, sowDay, kg, fromShelf, pans }) => ({ job, name, sowDay, kg, fromShelf, pans })),
       wanted: of.reduce((sum, w) => sum + w.kg, 0),
       fromShelf: of.reduce((sum, w) => sum + w.fromShelf, 0),
       packs: rest > LEAST ? bagsFor(rest, bags) : null,

@@ -13,7 +13,7 @@ const DEMO_RECORD_FROM = '2019-02-22'
 
 /** Fills an empty database with the invented firm; one that holds anything is kept as it is. */
 export async function fillDemo({ jobs, diary, firm, photos, stations, stockStore, clock }: Parts): Promise<boolean> {
-  if ((await firm.get()).revision > 0 || (await jobs.list(false, 1)).length > 0 || (await jobs.list(true, 1)).length > 0) return false
+  if ((await firm.get()).revision > 0 || (await jobs.count(false)) > 0 || (await jobs.count(true)) > 0) return false
   await firm.save(0, demoFirm, clock.now())
   await stations.create(demoStation, clock.now(), { id: 'tarnmere', simulated: true })
   const model = modelFromNormals(demoStation.normals)

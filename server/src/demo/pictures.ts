@@ -1,4 +1,5 @@
-import { readPicture, type Picture } from '../picture.ts'
+import sharp from 'sharp'
+import { readPicture, type Picture } from '../threads/picture.ts'
 
 /** Made-up photographs for the demo, painted: sky, a dark line of hedge or house, and a lawn with its bare places. */
 const scene = ({
@@ -24,26 +25,25 @@ const scene = ({
   <g filter="url(#b)">${patches.map(([x, y, r, c]) => `<ellipse cx="${x}" cy="${y}" rx="${r}" ry="${r / 3}" fill="${c}"/>`).join('')}</g>
 </svg>`
 
+const drawn = async (svg: string): Promise<Picture> => readPicture(await sharp(Buffer.from(svg)).png().toBuffer(), false)
+
 export const DEMO_PICTURES: { zone: string; on: string; note: string; picture: () => Promise<Picture> }[] = [
   {
     zone: 'terrace',
     on: '2027-02-19',
     note: 'from the gate',
     picture: () =>
-      readPicture(
-        Buffer.from(
-          scene({
-            sky: '#8fb0c9',
-            far: 'house',
-            lawn: '#8fa35c',
-            patches: [
-              [420, 560, 120, '#a98a5c'],
-              [860, 470, 70, '#b39a66'],
-              [700, 690, 90, '#9c8a56'],
-            ],
-          }),
-        ),
-        false,
+      drawn(
+        scene({
+          sky: '#8fb0c9',
+          far: 'house',
+          lawn: '#8fa35c',
+          patches: [
+            [420, 560, 120, '#a98a5c'],
+            [860, 470, 70, '#b39a66'],
+            [700, 690, 90, '#9c8a56'],
+          ],
+        }),
       ),
   },
   {
@@ -51,20 +51,17 @@ export const DEMO_PICTURES: { zone: string; on: string; note: string; picture: (
     on: '2027-02-19',
     note: 'from the gate',
     picture: () =>
-      readPicture(
-        Buffer.from(
-          scene({
-            sky: '#a9bccb',
-            far: 'hedge',
-            lawn: '#7c9159',
-            patches: [
-              [300, 480, 160, '#8a7347'],
-              [800, 620, 200, '#6f8b4a'],
-              [950, 420, 110, '#84704a'],
-            ],
-          }),
-        ),
-        false,
+      drawn(
+        scene({
+          sky: '#a9bccb',
+          far: 'hedge',
+          lawn: '#7c9159',
+          patches: [
+            [300, 480, 160, '#8a7347'],
+            [800, 620, 200, '#6f8b4a'],
+            [950, 420, 110, '#84704a'],
+          ],
+        }),
       ),
   },
   {
@@ -72,20 +69,17 @@ export const DEMO_PICTURES: { zone: string; on: string; note: string; picture: (
     on: '2027-02-19',
     note: 'along the old drain',
     picture: () =>
-      readPicture(
-        Buffer.from(
-          scene({
-            sky: '#9db7cc',
-            far: 'hedge',
-            lawn: '#93a662',
-            patches: [
-              [600, 560, 60, '#6d7f43'],
-              [560, 660, 80, '#6d7f43'],
-              [640, 470, 40, '#6d7f43'],
-            ],
-          }),
-        ),
-        false,
+      drawn(
+        scene({
+          sky: '#9db7cc',
+          far: 'hedge',
+          lawn: '#93a662',
+          patches: [
+            [600, 560, 60, '#6d7f43'],
+            [560, 660, 80, '#6d7f43'],
+            [640, 470, 40, '#6d7f43'],
+          ],
+        }),
       ),
   },
 ]

@@ -14,6 +14,8 @@ const message = z.union([z.string(), z.strictObject({ template: z.string(), part
 const saved = z.strictObject({ id: z.string(), revision, name: z.string(), savedAt: z.string(), archivedAt: z.string().nullable() })
 const job = saved.extend({ draft })
 const fullJob = job.extend({ diary: z.array(diaryEntry), today: day })
+const backup = z.strictObject({ file: z.string(), madeAt: z.string(), bytes: z.number().int() })
+const importedJob = fullJob.extend({ imported: z.strictObject({ entries: z.number().int(), photographs: z.number().int() }) })
 const photo = z.strictObject({
   id: z.string(),
   jobId: z.string(),
@@ -34,7 +36,7 @@ const row = z.strictObject({
   area: z.number().nullable(),
   zones: z.number().int(),
   customerDate: day.nullable(),
-  state: z.enum(['no-zones', 'planned', 'under-way', 'growing', 'done', 'cannot', 'failed']),
+  state: z.enum(['no-zones', 'planned', 'under-way', 'growing', 'done', 'cannot', 'failed', 'working']),
   options: z.array(message),
   trouble: z.strictObject({ level: z.enum(['hold', 'warn']), title: message }).nullable(),
   approach: z.string(),
@@ -156,13 +158,25 @@ const dayJob = z.strictObject({
 })
 
 export const answers = {
-  day: z.strictObject({ today: day, on: day, jobs: z.array(dayJob), week: z.array(z.strictObject({ day, steps: z.number().int() })) }),
-  today: z.strictObject({ today: day, demo: z.boolean() }),
+  day: z.strictObject({
+    today: day,
+    on: day,
+    working: z.number().int(),
+    jobs: z.array(dayJob),
+    week: z.array(z.strictObject({ day, steps: z.number().int() })),
+  }),
+  today: z.strictObject({ today: day, demo: z.boolean(), open: z.boolean() }),
+  backups: z.strictObject({ folder: z.string(), backups: z.array(backup) }),
+  backup: z.strictObject({ backup, jobs: z.number().int(), entries: z.number().int(), photographs: z.number().int() }),
   firm: z.strictObject({ revision, savedAt: z.string(), draft: z.looseObject({ name: firmSchema.shape.name }) }),
-  jobs: z.array(saved),
+  jobs: z.array(saved.extend({ customer: z.string(), place: z.string() })),
   saved,
   job,
   fullJob,
+  importedJob,
+  revisions: z.strictObject({ revisions: z.array(z.strictObject({ revision, savedAt: z.string(), device: z.string() })) }),
+  revision: z.strictObject({ revision, draft }),
+  erased: z.strictObject({ records: z.number().int(), entries: z.number().int(), photographs: z.number().int() }),
   archived: z.strictObject({ archived: z.boolean() }),
   diary: z.strictObject({ added: z.boolean(), diary: z.array(diaryEntry) }),
   plan: z.looseObject({
@@ -172,13 +186,26 @@ export const answers = {
     zones: z.array(z.looseObject({ id: z.string(), name: z.string() })),
     steps: z.array(z.looseObject({ id: z.string(), kind: z.string(), chosen: day })),
   }),
-  season: z.strictObject({ today: day, rows: z.array(row) }),
+  season: z.strictObject({ today: day, working: z.number().int(), total: z.number().int(), rows: z.array(row) }),
+  seasonLoad: z.strictObject({
+    days: z.array(z.strictObject({ day, steps: z.number().int(), crewHours: z.number(), watered: z.number().int() })),
+    next: day.nullable(),
+  }),
   seasonSeed: z.strictObject({
     toBuy: z.array(
       z.strictObject({
         key: z.string(),
         mix: message,
-        jobs: z.array(z.strictObject({ job: z.string(), name: z.string(), sowDay: day.nullable(), kg: z.number(), fromShelf: z.number() })),
+        jobs: z.array(
+          z.strictObject({
+            job: z.string(),
+            name: z.string(),
+            sowDay: day.nullable(),
+            kg: z.number(),
+            fromShelf: z.number(),
+            pans: z.array(z.strictObject({ zone: z.string(), kg: z.number() })),
+          }),
+        ),
         wanted: z.number(),
         fromShelf: z.number(),
         packs: z
@@ -200,7 +227,12 @@ export const answers = {
   stationDays: z.strictObject({ days: z.array(stationDay) }),
   daysAdded: z.strictObject({ added: z.number().int(), changed: z.number().int(), same: z.number().int(), moved }),
   year: z.strictObject({
-    place: z.strictObject({ name: z.string(), station: climate.nullable(), frost: z.string().nullable() }),
+    place: z.strictObject({
+      name: z.string(),
+      station: climate.nullable(),
+      frost: z.string().nullable(),
+      site: z.strictObject({ latitude: z.number().nullable(), longitude: z.number().nullable(), elevation: z.number().nullable() }),
+    }),
     year: z.looseObject({
       first: day,
       today: z.number().int(),
@@ -217,7 +249,7 @@ export const answers = {
   }),
   stock: z.strictObject({ lots: z.array(lot) }),
   lot,
-  movements: z.strictObject({ movements: z.array(stockMovement) }),
+  movements: z.strictObject({ movements: z.array(stockMovement), jobs: z.record(z.string(), z.string()) }),
   jobFile: z.strictObject({
     format: z.literal(JOB_FORMAT),
     version: z.number().int(),

@@ -8,15 +8,18 @@ import { firmSchema, type Firm, type FirmDraft } from '@juvena/core/entities/fir
 import { blankJob, jobSchema, readJob, type Job, type JobDraft } from '@juvena/core/entities/job'
 import { jobFileSchema } from '@juvena/core/formats/jobFile'
 import { pathText } from '@juvena/core/entities/problem'
-import { planJob, schoolsOf } from '@juvena/core/pipeline'
+import { schoolsOf } from '@juvena/core/pipeline'
 import { yearPage } from '@juvena/core/present/yearPage'
 import { grassTable } from '@juvena/core/reference/firmGrasses'
 import { Memo } from '@juvena/core/trace/memo'
 import { Trace } from '@juvena/core/trace/trace'
 import { checkFirmValues } from '@juvena/core/ruleBook'
-import { notFound, Refusal } from '../problemDocument.ts'
-import { seasonPlanner, type SeasonBrief } from '../seasonRows.ts'
+import { notFound, readOr400, Refusal } from '../problemDocument.ts'
+import { draftSent, planWhole, TOO_MUCH } from '../threads/pool.ts'
+import { siteOnly } from '../season.ts'
+import { UnreadableJob, type JobText } from '../store/jobStore.ts'
 import { answers } from './answers.ts'
+import { backupRoutes } from './backups.ts'
 import { jobFileRoutes } from './jobFiles.ts'
 import { photoRoutes } from './photos.ts'
 import type { Parts, Route } from './route.ts'
@@ -33,29 +36,46 @@ export const bodies = {
 }
 export const drafts = { job: jobSchema }
 
+/** A number to begin at, in an address. */
+const whole = z.coerce.number().int().min(0).max(10_000_000).default(0)
+function asked<T extends z.ZodType>(of: T, req: Request): z.output<T> {
+  const read = of.safeParse(req.query)
+  if (!read.success) throw new Refusal(400, 'Not understood', 'What this address asks for could not be understood. Days are written like 2027-03-02.')
+  return read.data
+}
+
 const idOf = (req: Request) => String(req.params.id)
 
-export function apiRoutes(parts: Parts): Route[] {
-  const { jobs, diary, firm, clock, stations, weather, stock } = parts
-  const planner = seasonPlanner()
-  const firmNow = async () => {
-    const stored = await firm.get()
-    return { stored, settings: firmSchema.parse(stored.draft) }
-  }
+/** `open`: others than this computer can reach it, without a sign-in of Juvena's own. */
+export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
+  const { jobs, revisions, diary, firm, clock, season, stations, weather } = parts
+  const { firmNow } = season
   const jobOr404 = async (req: Request) => {
     const job = await jobs.get(idOf(req))
     if (!job) throw notFound('job')
     return job
   }
-  const readable = (draft: unknown): { draft: JobDraft; job: Job } => {
-    const read = readJob(draft)
-    if (!read.job) throw new Refusal(400, 'Not a job', 'This cannot be kept as a job.', { problems: read.problems })
-    return { draft: draft as JobDraft, job: read.job }
+  const textOr404 = async (id: string): Promise<JobText> => {
+    const text = await jobs.text(id)
+    if (!text) throw notFound('job')
+    return text
   }
-  const full = async (id: string) => {
-    const job = await jobs.get(id)
-    if (!job) throw notFound('job')
-    return { ...job, diary: await diary.of(id), today: clock.today(readJob(job.draft).job?.site.timeZone) }
+  /** A job as text that can be read here. */
+  const soundOr404 = async (id: string): Promise<JobText> => {
+    const text = await textOr404(id)
+    if (text.wrong) throw new UnreadableJob(id, text.wrong)
+    return text
+  }
+  /** A draft that can be kept as a job; a long one is read in a thread. */
+  const readable = async (req: Request, draft: unknown): Promise<JobDraft> => {
+    readOr400(await draftSent(draft as JobDraft, Number(req.headers['content-length'] ?? 0)))
+    return draft as JobDraft
+  }
+  const full = async (id: string): Promise<string> => {
+    const job = await soundOr404(id)
+    const { revision: at, name, savedAt, archivedAt } = job
+    const head = JSON.stringify({ id, revision: at, name, savedAt, archivedAt, today: clock.today(job.timeZone || null) })
+    return `${head.slice(0, -1)},"draft":${job.body},"diary":${await diary.text(id)}}`
   }
 
   const memo = new Memo()
@@ -76,30 +96,8 @@ export function apiRoutes(parts: Parts): Route[] {
       schoolsOf(job, settings),
       trace,
     )
-    return { place: { name: job.name, station: at.station, frost: job.site.frost }, year }
-  }
-
-  const seasonBrief = async (): Promise<SeasonBrief> => {
-    const list = await jobs.list(false)
-    const { stored, settings } = await firmNow()
-    const among = await weather.known()
-    const { stock: lots, version } = await stock.forPlans()
-    const sites = await Promise.all(
-      list.map(async (stored) => {
-        const { job } = readJob(stored.draft)
-        return [stored.id, job ? await weather.at(job, clock.today(job.site.timeZone), among) : null] as const
-      }),
-    )
-    return {
-      jobs: list,
-      weather: new Map(sites),
-      diaries: await diary.ofAll(list.map((j) => j.id)),
-      firm: settings,
-      firmRevision: stored.revision,
-      stock: lots,
-      stockVersion: version,
-      today: (zone) => clock.today(zone),
-    }
+    const { latitude, longitude, elevation, frost } = job.site
+    return { place: { name: job.name, station: at.station, frost, site: { latitude, longitude, elevation } }, year }
   }
 
   return [
@@ -108,7 +106,7 @@ export function apiRoutes(parts: Parts): Route[] {
       path: '/today',
       summary: 'The day it is, and whether this is the demo.',
       answer: answers.today,
-      call: async () => ({ send: { today: clock.today(), demo: clock.demo } }),
+      call: async () => ({ send: { today: clock.today(), demo: clock.demo, open } }),
     },
     { method: 'get', path: '/firm', summary: 'The firm’s settings as typed.', answer: answers.firm, call: async () => ({ send: await firm.get() }) },
     {
@@ -135,9 +133,16 @@ export function apiRoutes(parts: Parts): Route[] {
     {
       method: 'get',
       path: '/jobs',
-      summary: 'Jobs, newest save first; with ?archived=1 the archived ones.',
+      summary:
+        'Jobs, newest save first, 500 at a time; with ?archived=1 the archived ones, ?search= by name, customer or address, ?from= the number to begin at.',
       answer: answers.jobs,
-      call: async (req) => ({ send: (await jobs.list(req.query.archived === '1')).map(({ draft: _draft, ...rest }) => rest) }),
+      async call(req) {
+        const { archived, search, from } = asked(
+          z.object({ archived: z.literal('1').optional(), search: z.string().max(120).default(''), from: whole }),
+          req,
+        )
+        return { send: await jobs.list(archived === '1', { search: search.trim(), from }) }
+      },
     },
     {
       method: 'post',
@@ -152,7 +157,7 @@ export function apiRoutes(parts: Parts): Route[] {
       path: '/jobs/:id',
       summary: 'A job as typed, with its diary.',
       answer: answers.fullJob,
-      call: async (req) => ({ send: await full(idOf(req)) }),
+      call: async (req) => ({ text: await full(idOf(req)) }),
     },
     {
       method: 'put',
@@ -162,8 +167,10 @@ export function apiRoutes(parts: Parts): Route[] {
       body: bodies.save,
       async call(req, body) {
         const { revision: from, draft } = body as { revision: number; draft: unknown }
-        const result = await jobs.save(idOf(req), from, readable(draft).draft, clock.now())
+        const result = await jobs.save(idOf(req), from, await readable(req, draft), clock.now(), String(req.headers['juvena-device'] ?? ''))
         if ('missing' in result) throw notFound('job')
+        if ('archived' in result)
+          throw new Refusal(409, 'Archived', 'This job was archived meanwhile. Restore it to go on with it; what you typed is kept here until then.')
         if ('conflict' in result)
           throw new Refusal(
             409,
@@ -171,8 +178,7 @@ export function apiRoutes(parts: Parts): Route[] {
             `Version ${result.conflict.revision} of this job was saved in another window; yours began from version ${from}. Nothing was overwritten.`,
             { yours: from, theirs: result.conflict },
           )
-        const { draft: _draft, ...rest } = result.saved
-        return { send: rest }
+        return { send: result.saved }
       },
     },
     {
@@ -197,11 +203,27 @@ export function apiRoutes(parts: Parts): Route[] {
     },
     {
       method: 'post',
+      path: '/jobs/:id/erase',
+      summary:
+        'Erases the customer of an archived job for good. Records of products put down stay, as the law asks; backups made before still hold the rest.',
+      answer: answers.erased,
+      async call(req) {
+        await textOr404(idOf(req))
+        const erased = await parts.eraseCustomer(idOf(req))
+        if (!erased) throw new Refusal(409, 'Not archived', 'Archive this job first: only an archived one can be erased.')
+        return { send: erased }
+      },
+    },
+    {
+      method: 'post',
       path: '/jobs/:id/copy',
       summary: 'Keeps a draft as a job of its own beside another.',
       answer: answers.job,
       body: bodies.save,
-      call: async (_req, body) => ({ status: 201, send: await jobs.create(readable((body as { draft: unknown }).draft).draft, clock.now()) }),
+      async call(req, body) {
+        await jobOr404(req)
+        return { status: 201, send: await jobs.create(await readable(req, (body as { draft: unknown }).draft), clock.now()) }
+      },
     },
     {
       method: 'post',
@@ -225,36 +247,77 @@ export function apiRoutes(parts: Parts): Route[] {
     },
     {
       method: 'get',
+      path: '/jobs/:id/stored',
+      summary: 'What is stored of a job, as it lies there: for a job that cannot be read.',
+      async call(req) {
+        const stored = await textOr404(idOf(req))
+        return { plain: stored.body, file: `job-${stored.id.slice(0, 8)}.txt` }
+      },
+    },
+    {
+      method: 'get',
+      path: '/jobs/:id/revisions',
+      summary: 'The saves of a job that are kept, newest first: thinned with age.',
+      answer: answers.revisions,
+      async call(req) {
+        await textOr404(idOf(req))
+        return { send: { revisions: await revisions.of(idOf(req)) } }
+      },
+    },
+    {
+      method: 'get',
+      path: '/jobs/:id/revisions/:revision',
+      summary: 'The draft of a job as it was after one save.',
+      answer: answers.revision,
+      async call(req) {
+        const at = Number(req.params.revision)
+        const draft = Number.isSafeInteger(at) ? await revisions.draft(idOf(req), at) : null
+        if (!draft) throw new Refusal(404, 'Not found', 'That save is not kept: older saves are thinned out.')
+        return { send: { revision: at, draft } }
+      },
+    },
+    {
+      method: 'get',
       path: '/jobs/:id/plan',
       summary: 'The plan of a job, worked out afresh.',
       answer: answers.plan,
       async call(req) {
-        const stored = await jobOr404(req)
-        const { job } = readable(stored.draft)
-        const today = clock.today(job.site.timeZone)
-        return {
-          send: planJob(job, {
-            today,
-            firm: (await firmNow()).settings,
-            diary: await diary.of(stored.id),
-            stock: (await stock.forPlans()).stock,
-            jobId: stored.id,
-            ...(await weather.at(job, today)),
-          }),
-        }
+        const plan = await planWhole(await season.askOf(await soundOr404(idOf(req))))
+        if (!plan) throw new Refusal(422, 'Too much', TOO_MUCH)
+        return { send: plan }
       },
     },
     ...jobFileRoutes(parts, jobOr404, full),
     ...photoRoutes(parts, jobOr404),
     ...stockRoutes(parts),
-    ...stationRoutes(parts, async () => new Map(planner.rows(await seasonBrief()).map((row) => [row.id, { name: row.name, day: row.sowDay }]))),
+    ...stationRoutes(parts),
+    ...backupRoutes(parts),
     {
       method: 'get',
       path: '/season',
-      summary: 'Every job with its window, state and next step.',
+      summary:
+        'Jobs with their windows, states and next steps, soonest sown first, 300 at a time: ?from= and ?to= those with work on these days, ?skip= the number to begin at. `working` counts those whose row is being worked again.',
       answer: answers.season,
-      async call() {
-        return { send: { today: clock.today(), rows: planner.rows(await seasonBrief()) } }
+      async call(req) {
+        const { from, to, skip } = asked(z.object({ from: z.iso.date().optional(), to: z.iso.date().optional(), skip: whole }), req)
+        const working = await season.fresh()
+        const { rows, total } = await season.rows({ most: 300, from: skip }, from && to ? [from, to] : undefined)
+        return { text: `{"today":"${clock.today()}","working":${working},"total":${total},"rows":[${rows.join(',')}]}` }
+      },
+    },
+    {
+      method: 'get',
+      path: '/season/load',
+      summary:
+        'Steps, hours of work and jobs under water by day, over all jobs, and the next day with work: ?from= a day, ?days= how many, 62 at most.',
+      answer: answers.seasonLoad,
+      async call(req) {
+        const { from, days } = asked(
+          z.object({ from: z.iso.date().default(clock.today()), days: z.coerce.number().int().min(1).max(62).default(24) }),
+          req,
+        )
+        await season.fresh()
+        return { send: await season.load(from, days) }
       },
     },
     {
@@ -262,7 +325,10 @@ export function apiRoutes(parts: Parts): Route[] {
       path: '/season/seed',
       summary: 'The seed that all jobs still have to sow, by mix, and the bags for it bought once.',
       answer: answers.seasonSeed,
-      call: async () => ({ send: { toBuy: planner.seed(await seasonBrief()) } }),
+      async call() {
+        await season.fresh()
+        return { send: { toBuy: await season.seed() } }
+      },
     },
     {
       method: 'get',
@@ -273,7 +339,8 @@ export function apiRoutes(parts: Parts): Route[] {
         const today = clock.today()
         const on = req.query.on === undefined ? today : z.iso.date().safeParse(req.query.on).data
         if (!on) throw new Refusal(400, 'Not understood', 'A day is wanted as ?on=2027-03-02.')
-        return { send: { today, on, ...planner.day(await seasonBrief(), on, today) } }
+        const working = await season.fresh()
+        return { send: { today, on, working, ...(await season.day(on, today)) } }
       },
     },
     {
@@ -281,7 +348,10 @@ export function apiRoutes(parts: Parts): Route[] {
       path: '/rules/uses',
       summary: 'By rule, the jobs whose plans go by it.',
       answer: answers.uses,
-      call: async () => ({ send: { uses: planner.uses(await seasonBrief()) } }),
+      async call() {
+        await season.fresh()
+        return { send: { uses: await season.uses() } }
+      },
     },
     {
       method: 'get',
@@ -300,7 +370,8 @@ export function apiRoutes(parts: Parts): Route[] {
         }
         const stored = typeof req.query.job === 'string' ? await jobs.get(req.query.job) : null
         if (!stored) throw notFound('job')
-        const { job } = readable(stored.draft)
+        const { job } = readJob(stored.draft)
+        if (!job) throw notFound('job')
         return { send: yearOf(job, await weather.at(job, clock.today(job.site.timeZone)), settings) }
       },
     },
@@ -311,15 +382,16 @@ export function apiRoutes(parts: Parts): Route[] {
         'What a plan knows of the weather at a job’s site, or at that of the job saved last: the station’s climate, its last days, its outlook.',
       answer: answers.weather,
       async call(req) {
-        const stored = typeof req.query.job === 'string' ? await jobs.get(req.query.job) : ((await jobs.list(false, 1))[0] ?? null)
-        const job = stored ? readJob(stored.draft).job : null
+        const newest = typeof req.query.job === 'string' ? req.query.job : (await jobs.list(false, { most: 1 }))[0]?.id
+        const stored = newest === undefined ? null : await jobs.text(newest)
+        const job = stored && siteOnly(stored.body)
         if (!job) return { send: { station: null, recent: [], outlook: null, frostDates: null, today: clock.today() } }
         const today = clock.today(job.site.timeZone)
         const at = await weather.at(job, today)
         const { settings } = await firmNow()
         const { frost, frostTenth } = climateOf(job, at, settings)
         const frostDates = { tenth: String(frostTenth.value), even: String(frost.value) }
-        return { send: { ...at, frostDates: frostDates.even >= today ? frostDates : null, today, place: job.name } }
+        return { send: { ...at, frostDates: frostDates.even >= today ? frostDates : null, today, place: stored.name } }
       },
     },
   ]
@@ -338,10 +410,13 @@ export function apiRouter(routes: readonly Route[]): Router {
           })
         body = parsed.data
       }
-      const { status = 200, send, file, path } = await route.call(req, body)
+      const { status = 200, send, text, plain, file, path } = await route.call(req, body)
+      if (path && file) return void res.attachment(file).sendFile(path, { dotfiles: 'allow' })
       if (path) return void res.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').sendFile(path, { dotfiles: 'allow' })
       if (file) res.attachment(file)
-      res.status(status).json(send)
+      if (plain !== undefined) res.status(status).type('text/plain').send(plain)
+      else if (text !== undefined) res.status(status).type('json').send(text)
+      else res.status(status).json(send)
     })
   return router
 }

@@ -1,8 +1,9 @@
+import { randomUUID } from 'node:crypto'
 import type { Request } from 'express'
 import { z } from 'zod'
 import { filePhoto } from '@juvena/core/formats/jobFile'
-import { readPicture, type Picture } from '../picture.ts'
 import { notFound, Refusal } from '../problemDocument.ts'
+import { pictureSent } from '../threads/pool.ts'
 import { answers } from './answers.ts'
 import type { StoredPhoto } from '../store/photoStore.ts'
 import type { Parts, Route } from './route.ts'
@@ -54,20 +55,19 @@ export function photoRoutes({ photos, clock }: Parts, jobOr404: (req: Request) =
         const bytes: unknown = req.body
         if (!Buffer.isBuffer(bytes) || bytes.length === 0)
           throw new Refusal(400, 'No picture', 'There is no picture in this. Choose a JPEG, PNG or WebP file.')
-        let picture: Picture
-        try {
-          picture = await readPicture(bytes, keepPosition === 'yes')
-        } catch {
-          throw new Refusal(
-            415,
-            'Not a picture',
-            'That file could not be read as a picture: it is of another kind, or was cut short. JPEG, PNG and WebP are taken; set a phone that saves HEIC to “most compatible”.',
-          )
-        }
-        return {
-          status: 201,
-          send: await photos.add({ id, jobId: job.id, zone, kind, note, takenOn: picture.takenOn ?? on ?? clock.today() }, picture, clock.now()),
-        }
+        const own = id ?? randomUUID()
+        const kept = await photos.asBatch(async (batch) => {
+          const picture = await pictureSent({ bytes, keepPosition: keepPosition === 'yes', id: own, ...batch })
+          if (!picture)
+            throw new Refusal(
+              415,
+              'Not a picture',
+              'That file could not be read as a picture: it is of another kind, or was cut short. JPEG, PNG and WebP are taken; set a phone that saves HEIC to “most compatible”.',
+            )
+          const of = { jobId: job.id, zone, kind, note, takenOn: picture.takenOn ?? on ?? clock.today() }
+          return photos.keepStaged(own, batch, of, picture, clock.now())
+        })
+        return { status: 201, send: kept }
       },
     },
     {

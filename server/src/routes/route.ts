@@ -4,7 +4,11 @@ import type { Clock } from '../clock.ts'
 import type { SiteWeather } from '../siteWeather.ts'
 import type { DiaryStore } from '../store/diaryStore.ts'
 import type { FirmStore } from '../store/firmStore.ts'
+import type { EraseCustomer } from '../store/eraseCustomer.ts'
+import type { ImportJob } from '../store/importJob.ts'
 import type { JobStore } from '../store/jobStore.ts'
+import type { SeasonKeeper } from '../season.ts'
+import type { RevisionStore } from '../store/revisionStore.ts'
 import type { PhotoStore } from '../store/photoStore.ts'
 import type { Stock } from '../stock.ts'
 import type { StationStore } from '../store/stationStore.ts'
@@ -13,10 +17,16 @@ import type { StockStore } from '../store/stockStore.ts'
 /** What the routes work with. */
 export interface Parts {
   jobs: JobStore
+  revisions: RevisionStore
+  season: SeasonKeeper
   diary: DiaryStore
   firm: FirmStore
   photos: PhotoStore
+  importJob: ImportJob
+  eraseCustomer: EraseCustomer
   clock: Clock
+  /** Where the firm's data lies. */
+  folder: string
   stations: StationStore
   weather: SiteWeather
   stockStore: StockStore
@@ -33,5 +43,8 @@ export interface Route {
   answer?: z.ZodType
   /** The body is a picture's own bytes, not JSON. */
   picture?: boolean
-  call: (req: Request, body: unknown) => Promise<{ status?: number; send: unknown; file?: string; path?: string }>
+  /** The body is JSON that the route reads itself, from its bytes. */
+  bytes?: boolean
+  /** Its answer: `send` as JSON, or `text` that is JSON already, `plain` that is none; `path` is a picture on disk, `file` the name it is saved under. */
+  call: (req: Request, body: unknown) => Promise<{ status?: number; send?: unknown; text?: string; plain?: string; file?: string; path?: string }>
 }

@@ -15,6 +15,9 @@ export const stationBodies = {
   days: z.strictObject({ days: z.array(weatherDay).min(1, 'There is no day in it.').max(MOST_DAYS, `At most ${MOST_DAYS} days at once.`) }),
 }
 
+/** How long the list of what moved is waited for, ms. Jobs worked after that are not in it; the season shows them. */
+const MOVES_PATIENCE = 20_000
+
 /** What moved in the season when the weather changed: by job, the day sown before and after. */
 export interface Moved {
   id: string
@@ -23,10 +26,7 @@ export interface Moved {
   to: string | null
 }
 
-export function stationRoutes(
-  { stations, weather, clock }: Parts,
-  sowDays: () => Promise<Map<string, { name: string; day: string | null }>>,
-): Route[] {
+export function stationRoutes({ stations, weather, season, clock }: Parts): Route[] {
   const stationOr404 = async (req: Request): Promise<StoredStation> => {
     const found = await stations.get(String(req.params.id))
     if (!found || found.archivedAt) throw notFound('station')
@@ -36,9 +36,11 @@ export function stationRoutes(
 
   /** Makes a change to the weather and lists what it moved. */
   async function withMoves<T>(change: () => Promise<T>): Promise<{ done: T; moved: Moved[] }> {
-    const before = await sowDays()
+    await season.fresh(MOVES_PATIENCE, Infinity)
+    const before = await season.sowDays()
     const done = await change()
-    const after = await sowDays()
+    await season.fresh(MOVES_PATIENCE, Infinity)
+    const after = await season.sowDays()
     const moved = [...after].flatMap(([id, { name, day }]): Moved[] => {
       const from = before.get(id)?.day ?? null
       return from === day ? [] : [{ id, name, from, to: day }]

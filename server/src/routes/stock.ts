@@ -22,7 +22,7 @@ export const stockBodies = {
   move: z.strictObject({ movements: z.array(stockMovement).min(1, 'There is no movement in it.').max(500) }),
 }
 
-export function stockRoutes({ stockStore, stock, clock }: Parts): Route[] {
+export function stockRoutes({ jobs, stockStore, stock, clock }: Parts): Route[] {
   const lotOr404 = async (req: Request): Promise<StoredLot> => {
     const found = await stockStore.get(String(req.params.id))
     if (!found || found.archivedAt) throw notFound('lot')
@@ -97,7 +97,8 @@ export function stockRoutes({ stockStore, stock, clock }: Parts): Route[] {
       answer: answers.movements,
       async call(req) {
         const { id } = await lotOr404(req)
-        return { send: { movements: (await stockStore.movements(id)).get(id) ?? [] } }
+        const movements = (await stockStore.movements(id)).get(id) ?? []
+        return { send: { movements, jobs: await jobs.names(movements.map((m) => m.job).filter((j) => j !== null)) } }
       },
     },
     {

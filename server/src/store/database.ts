@@ -3,10 +3,13 @@ import { join } from 'node:path'
 import knex, { type Knex } from 'knex'
 import { migrations } from './migrations.ts'
 
+/** The name of the database in its folder. */
+export const DATABASE = 'juvena.sqlite'
+
 /** Opens the firm's database in a folder, brings its tables up to date, and returns it. ":memory:" keeps nothing. */
 export async function openDatabase(folder: string): Promise<Knex> {
-  const filename = folder === ':memory:' ? ':memory:' : join(folder, 'juvena.sqlite')
-  if (folder !== ':memory:') mkdirSync(folder, { recursive: true })
+  const filename = folder === ':memory:' ? ':memory:' : join(folder, DATABASE)
+  if (folder !== ':memory:') mkdirSync(folder, { recursive: true, mode: 0o700 })
   const db = knex({
     client: 'better-sqlite3',
     connection: { filename },

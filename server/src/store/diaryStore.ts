@@ -1,4 +1,6 @@
 import type { Knex } from 'knex'
+import { asOne } from './transaction.ts'
+import { touchPlan } from './plannedStore.ts'
 import { keepSeedUsed } from './stockStore.ts'
 import { diaryEntry, type DiaryEntry } from '@juvena/core/entities/diary'
 
@@ -10,23 +12,30 @@ interface Row {
   received_at: string
 }
 
+const KEYS = Object.keys(diaryEntry.shape).map((key) => `"${key}":`)
+
+/** An id that belongs to an entry of another job: it would be lost without a word. */
+export class OtherJobsEntry extends Error {
+  constructor(id: string) {
+    super(`A diary entry with the id ${id} belongs to another job already. Send it under an id of its own.`)
+  }
+}
+
 export const diaryStore = (db: Knex) => ({
   async of(jobId: string): Promise<DiaryEntry[]> {
     const rows = await db<Row>('diary').where({ job_id: jobId }).orderBy('sequence')
     return rows.map((row) => diaryEntry.parse(JSON.parse(row.body)))
   },
 
-  async ofAll(jobIds: readonly string[]): Promise<Map<string, DiaryEntry[]>> {
-    const map = new Map<string, DiaryEntry[]>(jobIds.map((id) => [id, []]))
-    if (jobIds.length === 0) return map
-    const rows = await db<Row>('diary').whereIn('job_id', jobIds).orderBy('sequence')
-    for (const row of rows) map.get(row.job_id)?.push(diaryEntry.parse(JSON.parse(row.body)))
-    return map
+  /** A job's diary as JSON text. Entries of today's shape go as they lie; older ones are read first. */
+  async text(jobId: string): Promise<string> {
+    const rows = await db<Row>('diary').where({ job_id: jobId }).orderBy('sequence').select('body')
+    return `[${rows.map(({ body }) => (KEYS.every((key) => body.includes(key)) ? body : JSON.stringify(diaryEntry.parse(JSON.parse(body))))).join(',')}]`
   },
 
   /** Keeps an entry, and what it used from the shelf unless that was counted where it was written. The same id again is not kept twice; true when it was new. */
   async append(jobId: string, entry: DiaryEntry, now: string, { fromShelf = true } = {}): Promise<boolean> {
-    return db.transaction(async (trx) => {
+    return asOne(db, async (trx) => {
       const kept = await trx.raw('INSERT OR IGNORE INTO diary (id, job_id, body, received_at) VALUES (?, ?, ?, ?)', [
         entry.id,
         jobId,
@@ -34,6 +43,8 @@ export const diaryStore = (db: Knex) => ({
         now,
       ])
       const added = (kept as { changes: number }).changes === 1
+      if (!added && (await trx<Row>('diary').where({ id: entry.id }).first('job_id'))?.job_id !== jobId) throw new OtherJobsEntry(entry.id)
+      if (added) await touchPlan(trx, jobId)
       if (added && fromShelf) await keepSeedUsed(trx, jobId, entry, now)
       return added
     })

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import { asOne } from './transaction.ts'
 import type { FirmDraft } from '@juvena/core/entities/firm'
 
 interface Row {
@@ -22,7 +23,7 @@ export const firmStore = (db: Knex) => ({
   /** Saves on top of a revision; null when another save came first. */
   async save(revision: number, draft: FirmDraft, now: string): Promise<StoredFirm | null> {
     const row = { revision: revision + 1, body: JSON.stringify(draft), saved_at: now }
-    const changed = await db.transaction(async (trx) => {
+    const changed = await asOne(db, async (trx) => {
       if (revision === 0)
         return (await trx.raw('INSERT OR IGNORE INTO firm (id, revision, body, saved_at) VALUES (1, ?, ?, ?)', [
           row.revision,

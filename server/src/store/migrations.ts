@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import { currentDraft } from '@juvena/core/entities/jobVersions'
+import { listedOf, readDraft } from './listedJob.ts'
 
 /** Numbered, forward only. A migration that has landed is never edited: add the next one. */
 export const migrations: { name: string; up: (db: Knex) => Promise<void>; down: (db: Knex) => Promise<void> }[] = [
@@ -66,10 +67,14 @@ export const migrations: { name: string; up: (db: Knex) => Promise<void>; down: 
     name: '003-job-version-3',
     async up(db) {
       const rows = await db<{ id: string; body: string }>('jobs').where('version', '<', 3).select('id', 'body')
-      for (const { id, body } of rows)
-        await db('jobs')
-          .where({ id })
-          .update({ version: 3, body: JSON.stringify(currentDraft(JSON.parse(body) as unknown)) })
+      for (const { id, body } of rows) {
+        const draft = readDraft(body)
+        // A damaged row stays as it is: it shows as such.
+        if (draft !== null)
+          await db('jobs')
+            .where({ id })
+            .update({ version: 3, body: JSON.stringify(currentDraft(draft)) })
+      }
     },
     async down() {
       throw new Error('Migrations go forward only')
@@ -115,6 +120,83 @@ export const migrations: { name: string; up: (db: Knex) => Promise<void>; down: 
         t.text('received_at').notNullable()
         t.index(['lot_id'])
       })
+    },
+    async down() {
+      throw new Error('Migrations go forward only')
+    },
+  },
+  {
+    // What is looked for and listed lies in columns, so that lists of many jobs read no drafts; the season's rows and the history of every job are kept.
+    name: '006-planned-revisions',
+    async up(db) {
+      await db.schema.alterTable('jobs', (t) => {
+        for (const name of ['customer', 'place', 'time_zone']) t.text(name).notNullable().defaultTo('')
+      })
+      await db.schema.createTable('planned', (t) => {
+        t.text('job_id').primary().references('id').inTable('jobs')
+        // Counts the changes of what the plan hangs on; a row is stale until it was planned since the last.
+        t.integer('touched').notNullable().defaultTo(1)
+        t.integer('stale').notNullable().defaultTo(1)
+        t.text('time_zone').notNullable().defaultTo('')
+        t.text('planned_on').nullable()
+        t.text('sow_day').nullable()
+        t.integer('from_shelf').notNullable().defaultTo(0)
+        t.text('row').nullable()
+        t.text('work').nullable()
+        t.text('seed').nullable()
+        t.text('rules').nullable()
+      })
+      await db.raw('CREATE INDEX planned_stale ON planned (stale, sow_day)')
+      await db.raw('CREATE INDEX planned_order ON planned (sow_day IS NULL, sow_day, job_id)')
+      await db.raw('CREATE INDEX planned_zone ON planned (time_zone, planned_on)')
+      await db.schema.createTable('planned_days', (t) => {
+        t.text('job_id').notNullable().references('id').inTable('jobs')
+        t.text('day').notNullable()
+        t.integer('steps').notNullable()
+        t.integer('open').notNullable()
+        t.double('crew_hours').notNullable()
+        t.primary(['job_id', 'day'])
+        t.index(['day'])
+      })
+      await db.schema.createTable('planned_by', (t) => {
+        t.integer('id').primary()
+        t.text('firm').notNullable()
+        t.text('stations').notNullable()
+        t.text('stock').notNullable()
+      })
+      await db.schema.createTable('job_revisions', (t) => {
+        t.text('job_id').notNullable().references('id').inTable('jobs')
+        t.integer('revision').notNullable()
+        t.text('saved_at').notNullable()
+        t.text('device').notNullable()
+        t.text('body').notNullable()
+        t.primary(['job_id', 'revision'])
+      })
+      const rows = await db<{ id: string; revision: number; body: string; saved_at: string; put_away_at: string | null }>('jobs')
+      for (const { id, revision, body, saved_at, put_away_at } of rows) {
+        await db('jobs')
+          .where({ id })
+          .update(listedOf(readDraft(body)))
+        await db('job_revisions').insert({ job_id: id, revision, saved_at, device: '', body })
+        if (put_away_at === null) await db('planned').insert({ job_id: id, time_zone: listedOf(readDraft(body)).time_zone })
+      }
+      await db.raw('CREATE INDEX jobs_listed ON jobs (put_away_at, saved_at DESC, id, name, customer, place, revision)')
+    },
+    async down() {
+      throw new Error('Migrations go forward only')
+    },
+  },
+  {
+    // The diary stays append-only, but for a customer who is erased for good.
+    name: '007-erasing',
+    async up(db) {
+      await db.schema.createTable('erasing', (t) => void t.text('job_id').primary())
+      for (const act of ['UPDATE', 'DELETE']) {
+        await db.raw(`DROP TRIGGER diary_no_${act.toLowerCase()}`)
+        await db.raw(
+          `CREATE TRIGGER diary_no_${act.toLowerCase()} BEFORE ${act} ON diary WHEN OLD.job_id NOT IN (SELECT job_id FROM erasing) BEGIN SELECT RAISE(ABORT, 'the diary is append-only'); END`,
+        )
+      }
     },
     async down() {
       throw new Error('Migrations go forward only')

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto'
-import { mkdirSync } from 'node:fs'
-import { open, readFile, rename } from 'node:fs/promises'
+import { readdir, readFile, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Knex } from 'knex'
-import type { Picture } from '../picture.ts'
+import type { Picture, StagedPicture } from '../threads/picture.ts'
+import { asBatch, HALF, nameBatch, pictureIn, picturePath, stagePicture, type Batch } from './pictureFiles.ts'
 
 export interface StoredPhoto {
   id: string
@@ -48,49 +48,65 @@ const fromRow = (row: Row): StoredPhoto => ({
   position: row.latitude === null || row.longitude === null ? null : { latitude: row.latitude, longitude: row.longitude },
 })
 
-/** Writes a file so that it is there whole or not at all. */
-async function writeWhole(path: string, bytes: Buffer): Promise<void> {
-  // A name of its own: the same picture may be written twice at once.
-  const half = `${path}.${randomUUID()}.half`
-  const file = await open(half, 'w')
-  try {
-    await file.writeFile(bytes)
-    await file.sync()
-  } finally {
-    await file.close()
-  }
-  await rename(half, path)
-}
+export type NewPhoto = Pick<StoredPhoto, 'jobId' | 'zone' | 'kind' | 'takenOn' | 'note'>
 
-/** Photographs: rows in the database, files in a folder beside it. The files are written before the row, so a row always has its picture. */
+const rowOf = (id: string, of: NewPhoto, picture: StagedPicture, now: string): Row => ({
+  id,
+  job_id: of.jobId,
+  zone: of.zone,
+  kind: of.kind,
+  taken_on: of.takenOn,
+  note: of.note,
+  width: picture.width,
+  height: picture.height,
+  bytes: picture.bytes,
+  latitude: picture.position?.latitude ?? null,
+  longitude: picture.position?.longitude ?? null,
+  added_at: now,
+  put_away_at: null,
+})
+
+/**
+ * Photographs: rows in the database, files in a folder beside it. The files are written before the row, so a row always has its picture; files that a killed
+ * server left without a row are swept at start.
+ */
 export const photoStore = (db: Knex, folder: string) => ({
-  /** Keeps a picture; under an id of its own, unless one is given. */
-  async add(
-    { id = randomUUID(), ...of }: Pick<StoredPhoto, 'jobId' | 'zone' | 'kind' | 'takenOn' | 'note'> & { id?: string },
-    picture: Picture,
-    now: string,
-  ): Promise<StoredPhoto> {
-    mkdirSync(folder, { recursive: true })
-    await writeWhole(join(folder, `${id}.jpg`), picture.large)
-    await writeWhole(join(folder, `${id}.small.jpg`), picture.small)
-    const row: Row = {
-      id,
-      job_id: of.jobId,
-      zone: of.zone,
-      kind: of.kind,
-      taken_on: of.takenOn,
-      note: of.note,
-      width: picture.width,
-      height: picture.height,
-      bytes: picture.large.length,
-      latitude: picture.position?.latitude ?? null,
-      longitude: picture.position?.longitude ?? null,
-      added_at: now,
-      put_away_at: null,
+  /** Removes what a killed server left: half files, and pictures without a row. How many of each. */
+  async sweep(): Promise<{ halves: number; orphans: number }> {
+    const names = await readdir(folder).catch(() => [])
+    const known = new Set(((await db<Row>('photos').select('id')) as { id: string }[]).map((r) => r.id))
+    const swept = { halves: 0, orphans: 0 }
+    for (const name of names) {
+      const half = name.endsWith(HALF)
+      const id = pictureIn(name)
+      if (!half && (id === undefined || known.has(id))) continue
+      await rm(join(folder, name), { force: true })
+      swept[half ? 'halves' : 'orphans']++
     }
-    // Sent twice at once, the first to arrive stands; both wrote the same picture.
+    return swept
+  },
+
+  /** Keeps the row of a picture whose files are there. Sent twice at once, the first to arrive stands; both wrote the same picture. */
+  async keepRow(id: string, of: NewPhoto, picture: StagedPicture, now: string): Promise<StoredPhoto> {
+    const row = rowOf(id, of, picture, now)
     await db<Row>('photos').insert(row).onConflict('id').ignore()
     return fromRow(row)
+  },
+
+  /** Keeps a picture that a thread has written as a batch of its own. */
+  async keepStaged(id: string, batch: Batch, of: NewPhoto, picture: StagedPicture, now: string): Promise<StoredPhoto> {
+    await nameBatch(batch, [id])
+    return this.keepRow(id, of, picture, now)
+  },
+  /** Runs what writes pictures in this folder and keeps them; where it throws, no file is left. */
+  asBatch: <T>(write: (to: Batch) => Promise<T>): Promise<T> => asBatch(folder, write),
+
+  /** Keeps a picture; under an id of its own, unless one is given. */
+  add({ id = randomUUID(), ...of }: NewPhoto & { id?: string }, { large, small, ...picture }: Picture, now: string): Promise<StoredPhoto> {
+    return asBatch(folder, async (to) => {
+      await stagePicture(to, id, { large, small })
+      return this.keepStaged(id, to, of, { ...picture, bytes: large.length }, now)
+    })
   },
 
   /** A job's photographs, newest day first. */
@@ -109,9 +125,9 @@ export const photoStore = (db: Knex, folder: string) => ({
   },
 
   /** The picture's bytes; null when its file is gone from the folder. The id has to be one that `get` or `of` found. */
-  read: (id: string): Promise<Buffer | null> => readFile(join(folder, `${id}.jpg`)).catch(() => null),
+  read: (id: string): Promise<Buffer | null> => readFile(picturePath(folder, id)).catch(() => null),
 
   /** Where the picture lies on disk. The id has to be one that `get` found. */
-  path: (id: string, small: boolean): string => join(folder, small ? `${id}.small.jpg` : `${id}.jpg`),
+  path: (id: string, small: boolean): string => picturePath(folder, id, small),
 })
 export type PhotoStore = ReturnType<typeof photoStore>

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
+import { asOne } from './transaction.ts'
 import type { WeatherDay } from '@juvena/core/climate/weatherSeries'
 import type { StationDraft } from '@juvena/core/entities/station'
 
@@ -75,7 +76,7 @@ export const stationStore = (db: Knex) => ({
 
   /** Keeps days, all or none. What a day holds already and the new one does not is kept. Says how many were new, changed, and the same as before. */
   async addDays(id: string, days: readonly WeatherDay[]): Promise<{ added: number; changed: number; same: number }> {
-    return db.transaction(async (trx) => {
+    return asOne(db, async (trx) => {
       const known = new Map((await trx<DayRow>('station_days').where({ station_id: id })).map((row) => [row.day, row]))
       const result = { added: 0, changed: 0, same: 0 }
       const rows: DayRow[] = []

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
+import { asOne } from './transaction.ts'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import { stockMovement, type SeedLotDraft, type StockMovement } from '@juvena/core/entities/stock'
 
@@ -79,7 +80,7 @@ export const stockStore = (db: Knex) => ({
 
   /** Adds lots, each with what is on the shelf of it: all of them or none. */
   async create(given: readonly { lot: SeedLotDraft; received: { kg: number; on: string } | null; id?: string }[], now: string): Promise<StoredLot[]> {
-    return db.transaction(async (trx) => {
+    return asOne(db, async (trx) => {
       const made: StoredLot[] = []
       for (const { lot, received, id = randomUUID() } of given) {
         const row: Row = { id, revision: 1, body: JSON.stringify(lot), saved_at: now, archived_at: null }
@@ -114,7 +115,7 @@ export const stockStore = (db: Knex) => ({
   },
 
   /** Keeps movements; how many were new. */
-  move: (movements: readonly StockMovement[], now: string): Promise<number> => db.transaction((trx) => keep(trx, movements, now)),
+  move: (movements: readonly StockMovement[], now: string): Promise<number> => asOne(db, (trx) => keep(trx, movements, now)),
 
   /** Changes whenever a lot or a movement does. */
   async version(): Promise<string> {

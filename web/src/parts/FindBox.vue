@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElDialog, ElInput } from 'element-plus'
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { STAGES } from '@juvena/core/present/spine'
 import type { Stage } from '@juvena/core/trace/rule'
@@ -17,11 +17,24 @@ const firm = useFirm()
 const job = useJob()
 const route = useRoute()
 const router = useRouter()
-/** What was typed while this was still loading stands in the field already. */
-const text = ref(props.typed ?? '')
+/** What was typed while this was still loading stands in the field already; with Enter at its end, it is taken. */
+const text = ref((props.typed ?? '').trimEnd())
 const at = ref(0)
 const input = ref<InstanceType<typeof ElInput> | null>(null)
-const jobs = shallowRef<{ id: string; name: string }[]>([])
+/** Jobs that hold the longest word typed, in their name, customer or address. */
+const jobs = shallowRef<{ id: string; name: string; customer: string; place: string }[]>([])
+const sought = computed(() => text.value.split(/\s+/).reduce((long, word) => (word.length > long.length ? word : long), ''))
+const SEARCH_AFTER = 120
+let searching: ReturnType<typeof setTimeout> | undefined
+async function search() {
+  const word = sought.value
+  const found = await api<typeof jobs.value>('GET', `/jobs?search=${encodeURIComponent(word)}`).catch(() => [])
+  if (word === sought.value) jobs.value = found
+}
+watch(sought, () => {
+  clearTimeout(searching)
+  searching = setTimeout(() => void search(), SEARCH_AFTER)
+})
 
 interface Found {
   what: string
@@ -52,7 +65,8 @@ const all = computed<Found[]>(() => {
       })
   }
   for (const p of PAGES) list.push({ what: 'page', name: p.name, also: p.also, go: () => router.push(p.to) })
-  for (const j of jobs.value) list.push({ what: 'job', name: j.name || 'Job without a name', go: () => emit('job', j.id) })
+  for (const j of jobs.value)
+    list.push({ what: 'job', name: j.name || 'Job without a name', also: `${j.customer} ${j.place}`.toLowerCase(), go: () => emit('job', j.id) })
   for (const g of Object.values(firm.grasses)) list.push({ what: 'grass', name: g.name, go: () => router.push(`/yard/grasses?grass=${g.id}`) })
   return list
 })
@@ -81,22 +95,30 @@ function take(f: Found | undefined) {
   f.go()
 }
 const focusSoon = () => void nextTick(() => input.value?.focus())
-/** A letter that meets the dialog before its field has the focus is the field's. */
+/** Until the field has had the focus, letters and Enter are its own, whatever has the focus instead; later only where nothing else wants them. */
+const reached = ref(false)
 function letter(event: KeyboardEvent) {
-  if (event.key.length !== 1 || event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).tagName === 'INPUT') return
-  if (event.key === ' ' && (event.target as HTMLElement).tagName === 'BUTTON') return
-  text.value += event.key
+  const on = (event.target as HTMLElement).tagName
+  if (event.ctrlKey || event.metaKey || event.altKey || on === 'INPUT') return
+  if (reached.value && on === 'BUTTON' && [' ', 'Enter'].includes(event.key)) return
+  if (event.key === 'Enter') take(found.value[at.value])
+  else if (event.key.length === 1) text.value += event.key
+  else return
   input.value?.focus()
   event.preventDefault()
 }
 onMounted(() => {
   window.addEventListener('keydown', letter)
   emit('ready')
+  if (props.typed?.endsWith('\n')) take(found.value[0])
 })
-onBeforeUnmount(() => window.removeEventListener('keydown', letter))
+onBeforeUnmount(() => {
+  clearTimeout(searching)
+  window.removeEventListener('keydown', letter)
+})
 onMounted(async () => {
   focusSoon()
-  jobs.value = await api<{ id: string; name: string }[]>('GET', '/jobs').catch(() => [])
+  await search()
 })
 </script>
 
@@ -116,6 +138,7 @@ onMounted(async () => {
       v-model="text"
       aria-label="Find a page, stage, zone, figure, job or grass"
       placeholder="a page, stage, figure, job or grass: frost, cores, print"
+      @focus="reached = true"
       @input="at = 0"
       @keydown.down.prevent="at = Math.min(found.length - 1, at + 1)"
       @keydown.up.prevent="at = Math.max(0, at - 1)"

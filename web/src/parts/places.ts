@@ -20,6 +20,7 @@ export const PAGES: readonly { name: string; also: string; to: string }[] = [
   { name: 'Yard: year and weather', also: 'frost climate station import weather csv soil temperature rain', to: '/yard/year' },
   { name: 'Yard: stock', also: 'seed lots label paper test shelf bags', to: '/yard/stock' },
   { name: 'Yard: grasses', also: 'cultivar rates seeds sun', to: '/yard/grasses' },
+  { name: 'Yard: backups', also: 'restore copy save everything history', to: '/yard/backups' },
   { name: 'Yard: rule book', also: 'rules numbers formulas values sources', to: '/yard/rules' },
 ]
 

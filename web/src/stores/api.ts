@@ -6,7 +6,7 @@ export class ApiError extends Error {
     readonly status: number,
     readonly title: string,
     detail: string,
-    readonly body: { problems?: Problem[]; theirs?: unknown },
+    readonly body: { problems?: Problem[]; theirs?: unknown; unreadable?: string; export?: string },
   ) {
     super(detail)
   }
@@ -19,12 +19,15 @@ export class Unreachable extends Error {
   }
 }
 
+/** What this is, for the history of a job. */
+const DEVICE = /Mobi|Android/.test(navigator.userAgent) ? 'phone' : 'computer'
+
 export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, {
       method,
-      headers: body === undefined ? {} : { 'content-type': 'application/json' },
+      headers: { 'juvena-device': DEVICE, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
       body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
     })
   } catch {

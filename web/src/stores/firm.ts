@@ -27,6 +27,8 @@ export const useFirm = defineStore('firm', () => {
   const revision = ref(0)
   const today = ref('')
   const demo = ref(false)
+  /** Other computers can reach this server, without a sign-in. */
+  const open = ref(false)
   const ready = ref(false)
   const failure = ref('')
   const saving = ref<'saved' | 'saving' | 'failed'>('saved')
@@ -78,14 +80,20 @@ export const useFirm = defineStore('firm', () => {
   const hand = (value: FigureValue | null | undefined, unit: Unit) => toldForHand(value, unit, units.value)
   const doubt = (value: number, by: number, unit: Unit) => withDoubt(value, by, unit, units.value)
   const text = (value: FigureValue | null | undefined, unit: Unit) => shown(value, unit, units.value)
+  /** What is weighed out: pans to what the scale tells, anything else rounded for the hand. */
+  const weighed = (value: FigureValue, unit: Unit, pans: number) => (pans > 1 ? `${pans} × ${text(value, unit)}` : hand(value, unit))
   const day = (iso: string | null | undefined) => (iso ? showDay(iso) : '—')
 
   async function load() {
     try {
-      const [stored, now] = await Promise.all([api<StoredFirm>('GET', '/firm'), api<{ today: string; demo: boolean }>('GET', '/today')])
+      const [stored, now] = await Promise.all([
+        api<StoredFirm>('GET', '/firm'),
+        api<{ today: string; demo: boolean; open: boolean }>('GET', '/today'),
+      ])
       failure.value = layOver(stored)
       today.value = now.today
       demo.value = now.demo
+      open.value = now.open
       ready.value = true
       if (typed.size > 0) void save()
     } catch (error) {
@@ -188,6 +196,7 @@ export const useFirm = defineStore('firm', () => {
     problems,
     today,
     demo,
+    open,
     ready,
     failure,
     saving,
@@ -206,6 +215,7 @@ export const useFirm = defineStore('firm', () => {
     hand,
     doubt,
     text,
+    weighed,
     day,
     load,
     change,

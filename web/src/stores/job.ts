@@ -10,6 +10,7 @@ import { zoneFigure } from '@juvena/core/trace/scope'
 import type { Stage } from '@juvena/core/trace/rule'
 import { api, ApiError, Unreachable } from './api.ts'
 import { useFirm } from './firm.ts'
+import { useLeftDrafts } from './leftDrafts.ts'
 import { useOutbox } from './outbox.ts'
 import { useStock } from './stock.ts'
 import { useHistory } from './history.ts'
@@ -41,6 +42,7 @@ export const useJob = defineStore('job', () => {
   const firm = useFirm()
   const stock = useStock()
   const outbox = useOutbox()
+  const left = useLeftDrafts()
   const id = ref<string | null>(null)
   const draft = shallowRef<JobDraft | null>(null)
   const diary = shallowRef<DiaryEntry[]>([])
@@ -50,6 +52,8 @@ export const useJob = defineStore('job', () => {
   const saving = ref<'saved' | 'waiting' | 'saving' | 'unreachable' | 'conflict' | 'refused'>('saved')
   const failure = ref('')
   const loadFailure = ref('')
+  /** Where the text of a job that cannot be read is exported from; empty where that is not what failed. */
+  const unreadable = ref<{ id: string; text: string } | null>(null)
   const conflict = shallowRef<Theirs | null>(null)
   const plan = shallowRef<JobPlan | null>(null)
   /** Ready-made ways by zone, worked after the plan. */
@@ -63,11 +67,18 @@ export const useJob = defineStore('job', () => {
   async function open(job: string) {
     if (id.value === job && draft.value) return
     await leave()
+    // What the job before still had to save is no matter of this one: it lies in this browser, and is sent from there.
+    clearTimeout(timer)
+    saving.value = 'saved'
+    failure.value = ''
+    sent = null
     id.value = job
+    left.opened(job)
     draft.value = null
     plan.value = null
     ways.value = {}
     loadFailure.value = ''
+    unreadable.value = null
     planFailure.value = ''
     history.clear()
     seen.value = {}
@@ -90,8 +101,6 @@ export const useJob = defineStore('job', () => {
       const unsaved = await findUnsaved(job)
       if (id.value !== job) return
       draft.value = unsaved ? unsaved.draft : served.draft
-      saving.value = 'saved'
-      sent = null
       if (unsaved) {
         if (unsaved.sent !== JSON.stringify(served.draft)) revision.value = unsaved.revision
         if (JSON.stringify(unsaved.draft) === JSON.stringify(served.draft)) void forgetUnsaved(job)
@@ -99,8 +108,11 @@ export const useJob = defineStore('job', () => {
       }
       lookedFor = siteKey(draft.value)
     } catch (error) {
+      if (id.value !== job) return
       loadFailure.value = (error as Error).message
+      if (error instanceof ApiError && error.body.unreadable && error.body.export) unreadable.value = { id: job, text: error.body.export }
       id.value = null
+      left.opened(null)
     }
   }
 
@@ -113,9 +125,10 @@ export const useJob = defineStore('job', () => {
     if (found && id.value === job) weather.value = knownWeather(found)
   }
 
-  /** Saves what is waiting before another job takes this one's place. */
+  /** Saves what is waiting before another job takes this one's place. What does not go now goes later: it lies in this browser. */
   async function leave() {
     if (saving.value === 'waiting') await save()
+    if (running) await running
   }
 
   /** Changes the draft. Edits to the same field within a moment are one step of undo. */
@@ -128,6 +141,8 @@ export const useJob = defineStore('job', () => {
     if (id.value) void keepUnsaved(id.value, { revision: revision.value, draft: next, sent })
     if (saving.value !== 'conflict') later(SAVE_AFTER)
   }
+  /** Puts another draft in place of this one, as one step of undo. */
+  const replaceWith = (other: JobDraft) => draft.value && put(history.replaced(draft.value, other))
   const undo = () => draft.value && put(history.undone(draft.value))
   const redo = () => draft.value && put(history.redone(draft.value))
 
@@ -177,8 +192,9 @@ export const useJob = defineStore('job', () => {
       if (id.value !== job) return
       failure.value = (error as Error).message
       if (error instanceof ApiError && error.status === 409) {
-        const theirs = error.body.theirs as Theirs
-        if (JSON.stringify(theirs.draft) === before) {
+        const theirs = error.body.theirs as Theirs | undefined
+        if (!theirs) saving.value = 'refused'
+        else if (JSON.stringify(theirs.draft) === before) {
           // An earlier save of this window had arrived after all; only its answer was lost.
           revision.value = theirs.revision
           later(0)
@@ -186,7 +202,7 @@ export const useJob = defineStore('job', () => {
           conflict.value = theirs
           saving.value = 'conflict'
         }
-      } else if (error instanceof Unreachable) {
+      } else if (error instanceof Unreachable || (error instanceof ApiError && error.status >= 500)) {
         saving.value = 'unreachable'
         timer = setTimeout(() => void save(), RETRY_AFTER)
       } else saving.value = 'refused'
@@ -329,6 +345,7 @@ export const useJob = defineStore('job', () => {
     saving,
     failure,
     loadFailure,
+    unreadable,
     conflict,
     plan,
     ways,
@@ -344,6 +361,7 @@ export const useJob = defineStore('job', () => {
     open,
     leave,
     edit,
+    replaceWith,
     undo,
     redo,
     settle,

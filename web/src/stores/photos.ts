@@ -130,7 +130,7 @@ export const usePhotos = defineStore('photos', () => {
   const waiting = computed(() => held.value.filter((w) => w.job === job.id))
   let busy = false
   let timer: ReturnType<typeof setTimeout> | undefined
-  /** Sends what waits, oldest first; what cannot go for want of an answer goes on waiting, what is refused is told and let go. */
+  /** Sends what waits, oldest first; what gets no answer goes on waiting, what is refused is reported and dropped. */
   async function send() {
     if (busy) return
     busy = true
@@ -188,5 +188,5 @@ export const usePhotos = defineStore('photos', () => {
     await load()
   }
   const ground = computed(() => all.value.filter((p) => p.kind === 'ground'))
-  return { all, ground, waiting, failure, sending, load, send, add, addTo, archive, restore }
+  return { all, ground, held, waiting, failure, sending, load, send, add, addTo, archive, restore }
 })

@@ -53,8 +53,9 @@ export const useStock = defineStore('stock', () => {
   async function move(lot: string, movement: Omit<StockMovementDraft, 'id' | 'lot'>) {
     put(await api<ShownLot>('POST', `/stock/${encodeURIComponent(lot)}/movements`, { movements: [{ ...movement, id: newId(), lot }] }))
   }
-  const movements = async (lot: string): Promise<StockMovement[]> =>
-    (await api<{ movements: StockMovement[] }>('GET', `/stock/${encodeURIComponent(lot)}/movements`)).movements
+  /** The movements of a lot, and the names of the jobs in them. */
+  const movements = (lot: string) =>
+    api<{ movements: StockMovement[]; jobs: Record<string, string> }>('GET', `/stock/${encodeURIComponent(lot)}/movements`)
 
   /** Labels that can be read, by id. */
   const read = computed(() => {

@@ -60,6 +60,8 @@ watch(
 watch(stage, (_now, before) => job.lookedAt(before))
 const go = (s: number) => void router.push({ path: `/jobs/${job.id}/${STAGE_WORDS[s as Stage]}` })
 
+const EarlierVersions = defineAsyncComponent(() => import('./EarlierVersions.vue'))
+const versionsOpen = ref(false)
 const panelOpen = ref(true)
 onMounted(() => {
   actions.stage = go
@@ -83,6 +85,14 @@ onBeforeUnmount(() => {
   document.removeEventListener('visibilitychange', hide)
 })
 onBeforeRouteLeave(() => job.leave())
+async function archiveUnreadable(id: string) {
+  try {
+    await api('DELETE', `/jobs/${encodeURIComponent(id)}`)
+    await router.push('/')
+  } catch (error) {
+    job.loadFailure = (error as Error).message
+  }
+}
 
 const headline = computed(() => {
   const p = job.plan
@@ -102,6 +112,13 @@ const customerDate = computed(() => {
   const parsed = typed ? parseDay(typed, job.today) : null
   return parsed?.ok ? { day: showDay(parsed.value), left: daysBetween(job.today, parsed.value) } : null
 })
+/** What came with a job file, counted. */
+const imported = computed(() => {
+  const counts = /^(\d+)-(\d+)$/.exec(String(route.query.imported ?? ''))
+  if (!counts) return ''
+  const some = (n: number, one: string, more: string) => `${n === 0 ? 'no' : n} ${n === 1 ? one : more}`
+  return `Imported, with ${some(Number(counts[1]), 'diary entry', 'diary entries')} and ${some(Number(counts[2]), 'photograph', 'photographs')}.`
+})
 /** The ladder and the ways beside it want the whole width: what to watch stands below them. */
 const below = computed(() => stage.value === 3)
 const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² · lb'))
@@ -109,9 +126,13 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
 
 <template>
   <div v-if="job.loadFailure" class="missing">
-    <h1>This job was not found.</h1>
+    <h1>{{ job.unreadable ? 'This job cannot be opened.' : 'This job was not found.' }}</h1>
     <p>{{ job.loadFailure }}</p>
-    <RouterLink class="act" to="/">To the season</RouterLink>
+    <p class="ways">
+      <a v-if="job.unreadable" class="act" :href="job.unreadable.text" download>Export what is stored</a>
+      <button v-if="job.unreadable" type="button" class="act" @click="archiveUnreadable(job.unreadable.id)">Archive it</button>
+      <RouterLink class="act" to="/">To the season</RouterLink>
+    </p>
   </div>
   <div v-else class="job" :class="{ wide: (!panelOpen || below) && !chosen }">
     <header class="head">
@@ -122,8 +143,13 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
       <p v-if="customerDate" class="date">
         must look right by<br /><b>{{ customerDate.day }}, {{ customerDate.left >= 0 ? `${customerDate.left} days` : 'past' }}</b>
       </p>
+      <p v-if="imported" class="imported small" role="status">
+        {{ imported }} <button type="button" class="plain" @click="router.replace({ query: { ...route.query, imported: undefined } })">ok</button>
+      </p>
       <div class="buttons">
         <SaveLine />
+        <button v-if="job.id" type="button" class="plain small versions" @click="versionsOpen = true">versions</button>
+        <EarlierVersions v-if="versionsOpen" v-model="versionsOpen" />
         <button type="button" class="act" :disabled="!job.canUndo" @click="job.undo()">Undo</button>
         <button type="button" class="act" :disabled="!job.canRedo" @click="job.redo()">Redo</button>
         <button type="button" class="act" :aria-label="`Units: ${unitsWord}. Switch`" @click="firm.toggleUnits()">{{ unitsWord }}</button>
@@ -146,6 +172,16 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
 </template>
 
 <style scoped>
+.imported {
+  padding: 0.2rem 0.6rem;
+  background: var(--moss-wash);
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  margin-top: 0.8rem;
+}
 .missing {
   padding: 3rem 1.25rem;
   display: grid;
@@ -279,10 +315,11 @@ h1 {
   .buttons {
     margin-left: 0;
     flex-wrap: wrap;
-    gap: 0.4rem;
+    gap: 0.4rem 0.3rem;
   }
   .buttons .act {
-    padding: 0.2rem 0.55rem;
+    padding: 0.2rem 0.4rem;
+    font-size: 0.9375rem;
   }
   h1 {
     white-space: normal;

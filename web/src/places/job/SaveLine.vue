@@ -52,6 +52,11 @@ async function settle(keep: 'mine' | 'theirs') {
   min-width: 3.5rem;
   text-align: right;
 }
+@media (max-width: 640px) {
+  .save {
+    min-width: 0;
+  }
+}
 .save.unreachable,
 .save.refused,
 .save.conflict {

@@ -36,8 +36,8 @@ async function importFile(event: Event) {
       `“${file.name.slice(0, 60)}” is ${Math.round(file.size / 1e6)} MB; a job file is at most ${FILE_BYTES / 1e6} MB. Check that it is a job file.`,
     )
   try {
-    const job = await api<{ id: string }>('POST', '/job-files', await file.text())
-    await router.push(`/jobs/${job.id}`)
+    const { id, imported } = await api<{ id: string; imported: { entries: number; photographs: number } }>('POST', '/job-files', await file.text())
+    await router.push({ path: `/jobs/${id}`, query: { imported: `${imported.entries}-${imported.photographs}` } })
   } catch (error) {
     emit('failed', (error as Error).message)
   }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, shallowRef } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/calendar/day'
 import type { SeasonRow as Row } from '@juvena/core/present/seasonRow'
@@ -14,6 +14,7 @@ import { dayInAddress } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 import ArchivedJobs from './ArchivedJobs.vue'
 import NewJob from './NewJob.vue'
+import { isBehind } from '@juvena/core/schedule/stepState'
 
 const WeatherChart = defineAsyncComponent(() => import('./WeatherChart.vue'))
 
@@ -24,27 +25,68 @@ const rows = shallowRef<Row[] | null>(null)
 const outlook = shallowRef<Outlook | null>(null)
 const failure = ref('')
 
-async function load() {
+/** Rows there are, and how many of them are being worked again. */
+const total = ref(0)
+const working = ref(0)
+const AGAIN = 1_500
+let again: ReturnType<typeof setTimeout> | undefined
+interface Season {
+  rows: Row[]
+  total: number
+  working: number
+}
+/** The first rows, as many as are shown already: soonest sown first. */
+async function loadRows() {
+  clearTimeout(again)
+  const season = await api<Season>('GET', '/season')
+  let shown = season.rows
+  while (shown.length < Math.min(rows.value?.length ?? 0, season.total)) {
+    const more = await api<Season>('GET', `/season?skip=${shown.length}`)
+    if (more.rows.length === 0) break
+    shown = [...shown, ...more.rows]
+  }
+  rows.value = shown
+  total.value = season.total
+  working.value = season.working
+  await loadDays()
+  if (season.working > 0) again = setTimeout(() => void loadRows().catch((error: Error) => (failure.value = error.message)), AGAIN)
+}
+async function showMore() {
   try {
-    const season = await api<{ rows: Row[] }>('GET', '/season')
-    rows.value = season.rows
+    const more = await api<Season>('GET', `/season?skip=${rows.value?.length ?? 0}`)
+    rows.value = [...(rows.value ?? []), ...more.rows]
+  } catch (error) {
+    failure.value = (error as Error).message
+  }
+}
+onBeforeUnmount(() => clearTimeout(again))
+async function loadAll() {
+  try {
+    await loadRows()
     failure.value = ''
     outlook.value = (await api<{ outlook: Outlook | null }>('GET', '/weather')).outlook
   } catch (error) {
     failure.value = (error as Error).message
   }
 }
-void load()
+void loadAll()
 
 const DAYS = 24
 /** The first day shown: today, or where the weeks were moved to. */
 const from = computed(() => dayInAddress(route.query.from, firm.today))
 const move = (to: string) => void router.replace({ query: to === firm.today ? {} : { from: to } })
-/** The next day with work beyond what is shown. */
-const nextWork = computed(() => {
-  const ahead = (rows.value ?? []).flatMap((r) => r.steps.map((s) => s.day)).filter((d) => d >= addDays(from.value, DAYS))
-  return ahead.sort()[0] ?? null
-})
+/** What each day shown asks of the firm, over all jobs, and the next day with work after them. */
+interface Load {
+  days: { day: string; steps: number; crewHours: number; watered: number }[]
+  next: string | null
+}
+const load = shallowRef<Load>({ days: [], next: null })
+async function loadDays() {
+  const first = from.value
+  const asked = await api<Load>('GET', `/season/load?from=${first}&days=${DAYS}`)
+  if (first === from.value) load.value = asked
+}
+watch(from, () => void loadDays().catch((error: Error) => (failure.value = error.message)))
 const days = computed(() => Array.from({ length: DAYS }, (_, i) => addDays(from.value, i)))
 const isWeekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
 
@@ -120,7 +162,7 @@ function pieces(row: Row) {
       column: daysBetween(from.value, day) + 1,
       span,
       sow: steps.some((s) => s.kind === 'sow'),
-      done: steps.every((s) => s.state === 'done' || s.state === 'unrecorded'),
+      done: steps.every(isBehind),
       pinned: steps.some((s) => s.state === 'pinned'),
       words: words.slice(0, 2),
       more: words.length - 2,
@@ -128,19 +170,7 @@ function pieces(row: Row) {
     }
   })
 }
-const load_ = computed(() =>
-  days.value.map((day) =>
-    (rows.value ?? []).reduce(
-      (sum, row) => sum + row.steps.filter((s) => s.day === day && s.state !== 'done').reduce((h, s) => h + s.hours * s.people, 0),
-      0,
-    ),
-  ),
-)
 const capacity = computed(() => (firm.settings.crew ?? 2) * (firm.settings.hoursPerDay ?? 8))
-const watering = computed(() =>
-  days.value.map((day) => (rows.value ?? []).filter((r) => r.sows && r.sowDay && r.sowDay <= day && daysBetween(r.sowDay, day) < 28).length),
-)
-
 const FOLLOWS = {
   1: 'size, cover, thatch, firmness, light, slope, history',
   2: 'each reading against the line of the trade, and what it asks for',
@@ -160,6 +190,7 @@ const STATES = {
   done: 'done',
   cannot: 'does not fit',
   failed: 'could not be planned',
+  working: 'being planned',
 }
 const shut = computed(() => (rows.value ?? []).filter((r) => r.state === 'cannot').length)
 const cutOff = computed(
@@ -171,11 +202,8 @@ const cutOff = computed(
       .at(-1) ?? null,
 )
 const headline = computed(() => {
-  const n = rows.value?.length ?? 0
-  const steps = (rows.value ?? []).reduce(
-    (sum, r) => sum + r.steps.filter((s) => daysBetween(from.value, s.day) < DAYS && s.day >= from.value).length,
-    0,
-  )
+  const n = total.value
+  const steps = load.value.days.reduce((sum, d) => sum + d.steps, 0)
   return [
     cutOff.value ? `${daysBetween(from.value, cutOff.value)} days to the last sowing, ${showDay(cutOff.value)}.` : '',
     `${n} ${n === 1 ? 'job' : 'jobs'}, ${steps} steps${shut.value ? `, ${shut.value} that cannot be done as asked` : ''}.`,
@@ -189,7 +217,7 @@ async function archive(row: Row) {
   )
   if (done) archived.value = { id: row.id, name: row.name }
   gone.value++
-  await load()
+  await loadAll()
 }
 /** The job archived last: it can be had back on the spot. */
 const archived = ref<{ id: string; name: string } | null>(null)
@@ -198,7 +226,7 @@ async function restore() {
   await api('POST', `/jobs/${archived.value.id}/restore`).catch((error: Error) => (failure.value = error.message))
   archived.value = null
   gone.value++
-  await load()
+  await loadAll()
 }
 const gone = ref(0)
 </script>
@@ -240,7 +268,7 @@ const gone = ref(0)
         <button type="button" class="act slight" aria-label="Two weeks earlier" @click="move(addDays(from, -14))">←</button>
         <button type="button" class="act slight" aria-label="Two weeks later" @click="move(addDays(from, 14))">→</button>
         <button v-if="from !== firm.today" type="button" class="act slight" @click="move(firm.today)">Today</button>
-        <button v-if="nextWork" type="button" class="act slight" @click="move(nextWork)">next work, {{ showDay(nextWork).slice(4) }}</button>
+        <button v-if="load.next" type="button" class="act slight" @click="move(load.next)">next work, {{ showDay(load.next).slice(4) }}</button>
       </nav>
       <div class="lane days" aria-hidden="true">
         <span v-for="d in days" :key="d" :class="{ weekend: isWeekend(d), today: d === from }"
@@ -280,7 +308,9 @@ const gone = ref(0)
             :days="DAYS"
             :cut-off="row.cutOff ?? from"
           />
-          <RouterLink v-else class="start" :to="`/jobs/${row.id}`">add the first zone</RouterLink>
+          <RouterLink v-else class="start" :to="`/jobs/${row.id}`">{{
+            row.state === 'failed' ? 'see what is wrong' : row.state === 'working' ? 'being planned' : 'add the first zone'
+          }}</RouterLink>
           <RouterLink v-if="row.state === 'cannot'" class="cannot" :to="`/jobs/${row.id}/order`"
             >does not fit: {{ row.options.slice(0, 2).join(', or ').toLowerCase() || 'see why' }}</RouterLink
           >
@@ -303,6 +333,11 @@ const gone = ref(0)
       </li>
     </ul>
     <p v-else-if="!failure" class="soft loading">Loading the season…</p>
+    <p v-if="working > 0" class="soft small" role="status">{{ working }} {{ working === 1 ? 'job is' : 'jobs are' }} being planned again.</p>
+    <p v-if="rows && rows.length < total" class="small">
+      {{ rows.length }} of {{ total }} jobs are shown, the soonest sown first.
+      <button type="button" class="act slight" @click="showMore">Show more</button>
+    </p>
 
     <div v-if="rows && rows.length > 0" class="load">
       <div class="grid">
@@ -310,7 +345,7 @@ const gone = ref(0)
           <b>Crew of {{ firm.settings.crew ?? 2 }}</b> <span class="small soft">hours of {{ capacity }}</span>
         </div>
         <div class="lane cells">
-          <span v-for="(h, i) in load_" :key="i" :class="{ over: h > capacity + 0.05, some: h > 0.4 }">{{
+          <span v-for="{ day, crewHours: h } in load.days" :key="day" :class="{ over: h > capacity + 0.05, some: h > 0.4 }">{{
             h > capacity + 0.05 ? `${Math.round(h)}!` : h >= 0.5 ? Math.round(h) : ''
           }}</span>
         </div>
@@ -318,13 +353,13 @@ const gone = ref(0)
       <div class="grid">
         <div class="label"><b>To be watered</b> <span class="small soft">jobs</span></div>
         <div class="lane cells">
-          <span v-for="(n, i) in watering" :key="i" :class="{ some: n > 0 }">{{ n || '' }}</span>
+          <span v-for="{ day, watered: n } in load.days" :key="day" :class="{ some: n > 0 }">{{ n || '' }}</span>
         </div>
       </div>
     </div>
 
     <NewJob v-if="rows && rows.length === 0" @failed="failure = $event" />
-    <ArchivedJobs :key="gone" @back="load" />
+    <ArchivedJobs :key="gone" @back="loadAll" />
   </div>
 </template>
 

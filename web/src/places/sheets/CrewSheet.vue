@@ -52,14 +52,7 @@ const days = computed(() => {
 /** What a step puts down, zone by zone and lift by lift. */
 const gives = (s: PlannedStep) =>
   stepAmounts(s, plan.value, { lots: [] })
-    .map((a) =>
-      [
-        `${a.zone} ${a.pans > 1 ? `${a.pans} × ${firm.text(a.value, a.unit)}` : firm.hand(a.value, a.unit)}`,
-        s.kind === 'sow' ? '' : firm.say(a.detail),
-      ]
-        .filter(Boolean)
-        .join(', '),
-    )
+    .map((a) => [`${a.zone} ${firm.weighed(a.value, a.unit, a.pans)}`, s.kind === 'sow' ? '' : firm.say(a.detail)].filter(Boolean).join(', '))
     .join('; ')
 /** Bare patches that are drawn, each with the seed it takes. */
 const patches = computed(() =>

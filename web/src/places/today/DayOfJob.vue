@@ -12,6 +12,7 @@ import { useFirm } from '../../stores/firm.ts'
 import { newId } from '../../stores/newId.ts'
 import { useOutbox } from '../../stores/outbox.ts'
 import { usePhotos } from '../../stores/photos.ts'
+import { isBehind } from '@juvena/core/schedule/stepState'
 
 /** One job on one day: where it is, what to heed, each step with its amounts, and a tick. */
 const props = defineProps<{ job: DayJob & { weather: DiaryEntry['weather'] }; place: number; of: number; on: string }>()
@@ -24,10 +25,7 @@ const noting = ref(false)
 const note = ref('')
 
 /** A tick that waits for the server counts already. */
-const ticked = (s: DayStep) =>
-  s.state === 'done' || s.state === 'unrecorded' || outbox.waiting.some((w) => w.job === props.job.id && w.entry.step === s.id)
-/** A pan is what the scale was set to; everything else is rounded for the hand. */
-const weighed = (a: DayStep['amounts'][number]) => (a.pans > 1 ? `${a.pans} × ${firm.text(a.value, a.unit)}` : firm.hand(a.value, a.unit))
+const ticked = (s: DayStep) => isBehind(s) || outbox.waiting.some((w) => w.job === props.job.id && w.entry.step === s.id)
 /** What goes down, stuff by stuff: each named once under its amounts by zone. */
 function byStuff(s: DayStep) {
   const groups = new Map<string, DayStep['amounts']>()
@@ -36,7 +34,7 @@ function byStuff(s: DayStep) {
 }
 const amountText = (s: DayStep) =>
   s.amounts
-    .map((a) => `${a.zone} ${weighed(a)}`)
+    .map((a) => `${a.zone} ${firm.weighed(a.value, a.unit, a.pans)}`)
     .join(', ')
     .slice(0, 80)
 const heed = computed(() => [
@@ -101,7 +99,7 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
           <p v-if="s.day < on && !ticked(s)" class="late small">was due {{ showDay(s.day) }}</p>
           <template v-for="g in byStuff(s)" :key="g.what">
             <p v-for="(a, i) in g.amounts" :key="i" class="amount">
-              <b>{{ weighed(a) }}</b>
+              <b>{{ firm.weighed(a.value, a.unit, a.pans) }}</b>
               <span class="small">{{ [s.amounts.length > 1 ? a.zone : '', firm.say(a.detail)].filter(Boolean).join(', ') }} </span>
             </p>
             <p class="small stuff">{{ g.what }}</p>

@@ -10,6 +10,7 @@ import { dayInAddress } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useOutbox } from '../../stores/outbox.ts'
 import DayOfJob from './DayOfJob.vue'
+import { isBehind } from '@juvena/core/schedule/stepState'
 
 /** The work of one day on every job, for whoever goes out: amounts, holds, ticks. */
 const firm = useFirm()
@@ -20,6 +21,8 @@ type Job = DayJob & { weather: DiaryEntry['weather'] }
 interface Answer {
   today: string
   on: string
+  /** Jobs that are being planned again: the day may still change. */
+  working: number
   jobs: Job[]
   week: { day: string; steps: number }[]
 }
@@ -27,13 +30,17 @@ const answer = shallowRef<Answer | null>(null)
 const failure = ref('')
 const on = computed(() => dayInAddress(route.query.on, firm.today))
 
+const AGAIN = 1_500
+let again: ReturnType<typeof setTimeout> | undefined
 async function load() {
+  clearTimeout(again)
   const asked = on.value
   try {
     const found = await api<Answer>('GET', `/day?on=${asked}`)
     if (asked !== on.value) return
     answer.value = found
     failure.value = ''
+    if (found.working > 0) again = setTimeout(() => void load(), AGAIN)
   } catch (error) {
     failure.value = (error as Error).message
   }
@@ -46,7 +53,10 @@ watch(
 )
 const go = (day: string) => void router.replace({ query: day === firm.today ? {} : { on: day } })
 onMounted(() => (actions.day = (step) => go(addDays(on.value, step))))
-onBeforeUnmount(() => delete actions.day)
+onBeforeUnmount(() => {
+  delete actions.day
+  clearTimeout(again)
+})
 
 /** A swipe to the side turns the day; one that goes up or down is a scroll. */
 let began: { x: number; y: number } | null = null
@@ -62,7 +72,7 @@ function up(e: TouchEvent) {
 const far = computed(() => daysBetween(firm.today, on.value))
 const NEAR: Record<number, string> = { [-1]: 'yesterday', 0: 'today', 1: 'tomorrow' }
 const total = computed(() => {
-  const steps = (answer.value?.jobs ?? []).flatMap((j) => j.steps).filter((s) => s.state !== 'done' && s.state !== 'unrecorded')
+  const steps = (answer.value?.jobs ?? []).flatMap((j) => j.steps).filter((s) => !isBehind(s))
   return { steps: steps.length, hours: steps.reduce((sum, s) => sum + s.hours * s.people, 0) }
 })
 </script>
@@ -108,7 +118,10 @@ const total = computed(() => {
     <div v-if="answer" class="jobs">
       <DayOfJob v-for="(job, i) in answer.jobs" :key="job.id" :job="job" :place="i + 1" :of="answer.jobs.length" :on="on" />
     </div>
-    <div v-if="answer && answer.jobs.length === 0" class="none">
+    <p v-if="answer && answer.working > 0" class="soft small" role="status">
+      {{ answer.working }} {{ answer.working === 1 ? 'job is' : 'jobs are' }} being planned again; the day may still change.
+    </p>
+    <div v-if="answer && answer.working === 0 && answer.jobs.length === 0" class="none">
       <p class="free">No work is planned on this day.</p>
       <p class="soft">
         Steps come from the jobs’ own plans.

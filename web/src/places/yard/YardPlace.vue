@@ -6,11 +6,19 @@ import GrassTable from './grasses/GrassTable.vue'
 import RuleBook from './RuleBook.vue'
 
 const StockHere = defineAsyncComponent(() => import('./stock/StockHere.vue'))
+const BackupsHere = defineAsyncComponent(() => import('./BackupsHere.vue'))
 const YearHere = defineAsyncComponent(() => import('./YearHere.vue'))
 
 /** What the firm works with: its settings and schools, its seed, the year and its weather, the grasses of the trade, the rules. */
 const route = useRoute()
-const PARTS = { firm: 'Firm and schools', stock: 'Stock', year: 'Year and weather', grasses: 'Grasses', rules: 'Rule book' } as const
+const PARTS = {
+  firm: 'Firm and schools',
+  stock: 'Stock',
+  year: 'Year and weather',
+  grasses: 'Grasses',
+  rules: 'Rule book',
+  backups: 'Backups',
+} as const
 const part = computed(() =>
   typeof route.params.part === 'string' && route.params.part in PARTS ? (route.params.part as keyof typeof PARTS) : 'firm',
 )
@@ -30,6 +38,7 @@ const part = computed(() =>
     <StockHere v-else-if="part === 'stock'" />
     <YearHere v-else-if="part === 'year'" />
     <GrassTable v-else-if="part === 'grasses'" />
+    <BackupsHere v-else-if="part === 'backups'" />
     <RuleBook v-else />
   </div>
 </template>

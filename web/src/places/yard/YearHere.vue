@@ -7,11 +7,17 @@ import type { YearPage } from '@juvena/core/present/yearPage'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import { api } from '../../stores/api.ts'
 import { useFirm } from '../../stores/firm.ts'
+import type { StationSite } from '../../workers/year.worker.ts'
 import type { Station } from './station.ts'
 import StationForm from './StationForm.vue'
 import WeatherImport from './WeatherImport.vue'
 import YearChart from './YearChart.vue'
 import YearRows from './YearRows.vue'
+
+interface YearAnswer {
+  place: { name: string; station: StationClimate | null; site: StationSite }
+  year: YearPage
+}
 
 /** The year at each station: what is on record, what is usual, the odds of frost, and when each grass may be sown. */
 const firm = useFirm()
@@ -20,7 +26,7 @@ const router = useRouter()
 const stations = shallowRef<Station[] | null>(null)
 const failure = ref('')
 const doing = ref<'nothing' | 'import' | 'edit' | 'add'>('nothing')
-const answer = shallowRef<{ place: { name: string; station: StationClimate | null }; year: YearPage } | null>(null)
+const answer = shallowRef<YearAnswer | null>(null)
 const loading = ref(false)
 
 async function load() {
@@ -42,10 +48,7 @@ watch(
     if (!id) return void (answer.value = null)
     loading.value = true
     try {
-      const found = await api<{ place: { name: string; station: StationClimate | null }; year: YearPage }>(
-        'GET',
-        `/year?station=${encodeURIComponent(id)}`,
-      )
+      const found = await api<YearAnswer>('GET', `/year?station=${encodeURIComponent(id)}`)
       if (chosen.value?.id === id) answer.value = found
     } catch (error) {
       failure.value = (error as Error).message
@@ -149,7 +152,7 @@ async function changed() {
       <p class="facts small">{{ record }} {{ corrected }}</p>
       <p class="facts small">{{ frost }} {{ soil }}</p>
       <YearChart :year="answer.year" />
-      <YearRows :year="answer.year" />
+      <YearRows :year="answer.year" :site="answer.place.site" :station="answer.place.station" />
     </template>
     <p v-else-if="chosen && loading" class="soft">Working out the year…</p>
   </section>

@@ -1,16 +1,68 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { proxy } from 'comlink'
 import { addDays, showDay } from '@juvena/core/calendar/day'
 import { CAUSE_NAMES, CAUSES, REASONS } from '@juvena/core/climate/dayReasons'
+import { oddsOffBy } from '@juvena/core/climate/sowingOdds'
+import type { StationClimate } from '@juvena/core/climate/placeYear'
 import type { YearPage, YearRow } from '@juvena/core/present/yearPage'
 import { GRASSES } from '@juvena/core/reference/grasses'
 import { capital, dayByKey, dayText, dayUnder } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
+import { plain } from '../../stores/plain.ts'
+import type { OddsByRow, StationSite } from '../../workers/year.worker.ts'
+import { startYears } from './manyYears.ts'
 
 /** When each grass may be sown through the year, and in how many years it succeeds. A day under the pointer, or reached with the arrow keys, says why. */
-const props = defineProps<{ year: YearPage }>()
+const props = defineProps<{ year: YearPage; site: StationSite; station: StationClimate | null }>()
 const firm = useFirm()
 const DAYS = 365
+const HUNDREDS = 10
+
+/** Odds over more years than the page came with: each hundred narrows them. */
+const more = shallowRef<OddsByRow | null>(null)
+/** Share done, 0 to 1, while years are being tried. */
+const trying = ref<number | null>(null)
+const failure = ref('')
+let years: ReturnType<typeof startYears> | null = null
+function stop() {
+  years?.end()
+  years = null
+  trying.value = null
+}
+async function tryMore() {
+  stop()
+  failure.value = ''
+  trying.value = 0
+  const mine = (years = startYears())
+  const { first, today } = props.year
+  try {
+    await mine.worker.odds(
+      plain({ site: props.site, station: props.station, firm: firm.settings, today: addDays(first, today), first, hundreds: HUNDREDS }),
+      proxy((share, known) => {
+        if (years !== mine) return
+        trying.value = share
+        more.value = known
+      }),
+    )
+  } catch {
+    failure.value = 'The years could not be worked out here. The odds of a hundred years stay.'
+  }
+  if (years === mine) stop()
+}
+watch(
+  () => props.year,
+  () => {
+    // New days came in: what was being tried is tried again with them.
+    const again = trying.value !== null
+    stop()
+    more.value = null
+    if (again) void tryMore()
+  },
+)
+onUnmounted(stop)
+const rows = computed(() => props.year.rows.map((row) => ({ ...row, odds: more.value?.[row.id] ?? row.odds })))
+const tried = computed(() => rows.value.find((row) => row.odds)?.odds?.years ?? 0)
 const TITLES: Record<YearRow['kind'], (row: YearRow) => [string, string]> = {
   lawn: (row) => [
     row.grasses.length > 1 ? 'fine fescues' : GRASSES[row.grasses[0]!]!.short,
@@ -30,20 +82,20 @@ const spanAt = (row: YearRow, i: number) => row.spans.find((s) => s.from <= i &&
 function says(row: YearRow, i: number): { head: string; why: string; rest: string } {
   const span = spanAt(row, i)
   const n = row.odds?.succeed[i]
-  const fails = row.odds ? CAUSES.map((c) => [c, row.odds!.fails[c][i]!] as const).filter(([, k]) => k > 0) : []
+  const fails = row.odds ? CAUSES.map((c) => [c, row.odds!.fails[c][i]!] as const).filter(([, k]) => k >= 0.5) : []
   return {
-    head: `${dayOf(i).text}, ${titleOf(row)[0]}: ${n === undefined ? span.state : `${n} in 100 years`}`,
+    head: `${dayOf(i).text}, ${titleOf(row)[0]}: ${n === undefined ? span.state : `${Math.round(n)} in 100 years ± ${Math.ceil(oddsOffBy(n, row.odds!.years))}`}`,
     why: `${capital(span.state)}. ${capital(firm.say(REASONS[span.reason]))}.`,
     rest: fails.length
       ? `What fails the rest: ${fails
           .sort((a, b) => b[1] - a[1])
-          .map(([c, k]) => `${k} ${CAUSE_NAMES[c]}`)
+          .map(([c, k]) => `${Math.round(k)} ${CAUSE_NAMES[c]}`)
           .join(', ')}.`
       : '',
   }
 }
 const told = computed(() => {
-  const row = at.value && props.year.rows.find((r) => r.id === at.value!.row)
+  const row = at.value && rows.value.find((r) => r.id === at.value!.row)
   return row ? { ...says(row, at.value!.day), left: (at.value!.day / DAYS) * 100, row: row.id } : null
 })
 const point = (row: YearRow, event: PointerEvent) => (at.value = { row: row.id, day: dayUnder(event, DAYS) })
@@ -109,7 +161,7 @@ const months = computed(() =>
         ><i v-for="m in months" :key="m.i" :style="{ left: `${(m.i / DAYS) * 100}%` }">{{ m.name }}</i></span
       >
     </div>
-    <div v-for="row in year.rows" :key="row.id" class="row">
+    <div v-for="row in rows" :key="row.id" class="row">
       <p class="title">
         <b>{{ titleOf(row)[0] }}</b> <span class="small soft">{{ titleOf(row)[1] }}</span>
       </p>
@@ -152,6 +204,18 @@ const months = computed(() =>
       <li><i class="cutmark"></i>last day by the rule of weeks</li>
       <li><i class="oddsmark"></i>years in 100 that succeed, watered</li>
     </ul>
+    <p class="years small">
+      <template v-if="trying !== null">
+        <progress :value="trying" max="1" aria-label="Trying more years" />
+        <span class="soft">{{ tried }} of {{ HUNDREDS * 100 }} years</span>
+        <button type="button" class="act slight" @click="stop">Stop</button>
+      </template>
+      <template v-else>
+        <span class="soft">Odds of {{ tried }} simulated years, up to ± {{ Math.ceil(oddsOffBy(50, tried)) }} by chance.</span>
+        <button v-if="tried < HUNDREDS * 100" type="button" class="act slight" @click="tryMore">Try a thousand years</button>
+      </template>
+      <span v-if="failure" class="trouble" role="alert">{{ failure }}</span>
+    </p>
     <figcaption>
       <span class="small">{{ now }}</span> <span class="only-read">{{ summary }}.</span>
     </figcaption>
@@ -272,6 +336,16 @@ polyline {
   height: 0.8rem;
   margin-right: 0.35rem;
   vertical-align: -1px;
+}
+.years {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.2rem 0.8rem;
+  margin-top: 0.3rem;
+}
+.years .trouble {
+  color: var(--hold);
 }
 .key .shut {
   outline: 1px solid var(--rule);

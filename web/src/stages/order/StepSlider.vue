@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/calendar/day'
 import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
+import { isBehind } from '@juvena/core/schedule/stepState'
 
 /** A step on its days: where it lies and how far it may slip. Drag it to a day, or move it with the arrow keys; that pins it. */
 const props = defineProps<{ step: PlannedStep; from: string; days: number; name: string }>()
@@ -9,7 +10,7 @@ const emit = defineEmits<{ move: [day: string] }>()
 const bar = ref<SVGSVGElement | null>(null)
 const dragged = ref<string | null>(null)
 const shown = computed(() => dragged.value ?? props.step.chosen)
-const fixed = computed(() => props.step.state === 'done' || props.step.state === 'unrecorded')
+const fixed = computed(() => isBehind(props.step))
 const weekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
 
 function dayAt(event: PointerEvent): string {

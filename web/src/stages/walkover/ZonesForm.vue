@@ -104,7 +104,7 @@ const SIZE_NAMES: Record<SizeFrom, string> = { typed: 'the typed area', drawn: '
 const surveyed = computed(() => (zone.value ? (job.plan?.survey.zones[zone.value.id] ?? null) : null))
 const sizes = computed(() => surveyed.value?.sizes ?? [])
 const covers = computed(() => surveyed.value?.covers ?? null)
-/** One size is kept and the others let go; undo brings them back. The plan itself is never erased here. */
+/** One size is kept and the others removed; undo restores them. The plan itself is never erased here. */
 function useSize(from: SizeFrom) {
   const z = zone.value
   if (!z) return

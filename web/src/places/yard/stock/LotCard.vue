@@ -8,7 +8,6 @@ import ChoiceField from '../../../parts/ChoiceField.vue'
 import DayField from '../../../parts/DayField.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
 import TextField from '../../../parts/TextField.vue'
-import { api } from '../../../stores/api.ts'
 import { useFirm } from '../../../stores/firm.ts'
 import { useStock, type ShownLot } from '../../../stores/stock.ts'
 import LotForm from './LotForm.vue'
@@ -31,9 +30,9 @@ watch(
   () => [props.lot.id, props.lot.shelf],
   async () => {
     try {
-      history.value = await stock.movements(props.lot.id)
-      if (history.value.some((m) => m.job) && Object.keys(jobs.value).length === 0)
-        jobs.value = Object.fromEntries((await api<{ id: string; name: string }[]>('GET', '/jobs')).map((j) => [j.id, j.name]))
+      const moved = await stock.movements(props.lot.id)
+      history.value = moved.movements
+      jobs.value = moved.jobs
     } catch (error) {
       failure.value = (error as Error).message
     }

@@ -31,6 +31,7 @@ const total = computed(() => (list.value ?? []).reduce((sum, s) => sum + s.wante
           <p v-for="j in s.jobs" :key="j.job" class="small">
             <RouterLink :to="`/jobs/${j.job}/seed`">{{ j.name }}</RouterLink>
             <span class="soft"> {{ firm.hand(j.kg, 'kg') }}{{ j.sowDay ? `, ${showDay(j.sowDay).slice(4)}` : '' }}</span>
+            <span v-if="j.pans.length" class="pans">{{ j.pans.map((p) => `${p.zone} ${firm.weighed(p.kg, 'kg', 2)}`).join(' · ') }}</span>
           </p>
         </div>
         <p class="n">{{ firm.hand(s.wanted, 'kg') }}</p>
@@ -67,6 +68,10 @@ li {
   gap: 0.3rem 1.2rem;
   padding: 0.5rem 0;
   border-bottom: 1px solid var(--rule);
+}
+.pans {
+  display: block;
+  padding-left: 0.8rem;
 }
 .n {
   font-size: 1.25rem;

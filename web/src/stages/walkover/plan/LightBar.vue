@@ -157,7 +157,6 @@ const hours = (h: number) => showNumber(Math.round(h * 10) / 10)
 }
 progress {
   width: 6rem;
-  accent-color: var(--moss);
 }
 .spread {
   font-size: 0.9375rem;

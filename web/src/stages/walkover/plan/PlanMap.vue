@@ -241,7 +241,7 @@ function syncShapes() {
     }
     if (drawn.chosen) picked.push(entry.feature)
   }
-  // Touched only when the choice itself changes: a plan that arrives while a corner is dragged must not let go of it.
+  // Touched only when the choice itself changes: a plan that arrives while a corner is dragged must not deselect it.
   if (picked.length !== chosen.getLength() || picked.some((f, i) => chosen.item(i) !== f)) {
     chosen.clear()
     chosen.extend(picked)

@@ -1,0 +1,29 @@
+import { backupsOf } from './store/backups.ts'
+import { logFault } from './problemDocument.ts'
+import { backupInThread } from './threads/pool.ts'
+
+const HOUR = 3_600_000
+/** A backup younger than this is today's. */
+const FRESH = 20 * HOUR
+
+/** Keeps a backup of each day while the server runs, and one soon after its start where the last is old. */
+export function dailyBackups(folder: string): { stop: () => void } {
+  const look = () => {
+    const last = backupsOf(folder).find((b) => b.file.includes('-daily'))
+    if (last && Date.now() - Date.parse(last.madeAt) < FRESH) return
+    backupInThread(folder, 'daily').catch((error: unknown) => {
+      console.error('The daily backup failed:')
+      logFault(error)
+    })
+  }
+  const soon = setTimeout(look, 60_000)
+  const hourly = setInterval(look, HOUR)
+  soon.unref()
+  hourly.unref()
+  return {
+    stop() {
+      clearTimeout(soon)
+      clearInterval(hourly)
+    },
+  }
+}

@@ -1,0 +1,159 @@
+import Database from 'better-sqlite3'
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { DATABASE } from './database.ts'
+
+/** A backup is one file: a copy of the database, with the photographs in a table of their own. */
+export interface Backup {
+  file: string
+  /** ISO moment. */
+  madeAt: string
+  bytes: number
+}
+export interface BackupContents {
+  madeAt: string
+  jobs: number
+  entries: number
+  photographs: number
+}
+
+const FOLDER = 'backups'
+const END = '.juvena-backup'
+/** Automatic ones that are kept. */
+const KEPT = 7
+
+const named = (madeAt: string, kind: 'daily' | 'asked') => `${madeAt.replaceAll(':', '-').slice(0, 19)}-${kind}${END}`
+
+/** The backups of a folder, newest first. */
+export function backupsOf(folder: string): Backup[] {
+  const at = join(folder, FOLDER)
+  if (!existsSync(at)) return []
+  return readdirSync(at)
+    .filter((name) => name.endsWith(END))
+    .sort()
+    .reverse()
+    .map((name) => ({ file: name, madeAt: `${name.slice(0, 10)}T${name.slice(11, 19).replaceAll('-', ':')}Z`, bytes: statSync(join(at, name)).size }))
+}
+/** Where the newest backup of a folder that holds together lies; null where there is none. */
+export function newestBackup(folder: string): string | null {
+  for (const { file } of backupsOf(folder)) {
+    const path = join(folder, FOLDER, file)
+    if (typeof contentsOf(path) !== 'string') return path
+  }
+  return null
+}
+export const backupPath = (folder: string, file: string): string | null =>
+  backupsOf(folder).some((b) => b.file === file) ? resolve(folder, FOLDER, file) : null
+
+/**
+ * Writes a backup of a folder, under writes: the database as it is at one moment, and every photograph its rows name. Under a temporary name until it is
+ * whole. Takes as long as the data is large; meant for a thread or a command.
+ */
+export function writeBackup(
+  folder: string,
+  madeAt: string,
+  kind: 'daily' | 'asked',
+  to: string | null = null,
+): { path: string; contents: BackupContents } {
+  const at = to === null ? join(folder, FOLDER) : resolve(to, '..')
+  mkdirSync(at, { recursive: true, mode: 0o700 })
+  const path = to === null ? join(at, named(madeAt, kind)) : resolve(to)
+  const half = `${path}.half`
+  rmSync(half, { force: true })
+  try {
+    const source = new Database(join(folder, DATABASE), { readonly: true, fileMustExist: true })
+    try {
+      source.prepare('VACUUM INTO ?').run(half)
+    } finally {
+      source.close()
+    }
+    const copy = new Database(half)
+    try {
+      copy.pragma('journal_mode = DELETE')
+      copy.exec(
+        'CREATE TABLE backup_photos (name TEXT PRIMARY KEY, bytes BLOB NOT NULL); CREATE TABLE backup_made (made_at TEXT NOT NULL, photographs INTEGER NOT NULL)',
+      )
+      const keep = copy.prepare('INSERT INTO backup_photos VALUES (?, ?)')
+      const ids = (copy.prepare('SELECT id FROM photos').all() as { id: string }[]).map((r) => r.id)
+      let photographs = 0
+      copy.transaction(() => {
+        for (const id of ids)
+          for (const name of [`${id}.jpg`, `${id}.small.jpg`]) {
+            const file = join(folder, 'photos', name)
+            // One that somebody deleted from the folder is not there to be kept.
+            if (!existsSync(file)) continue
+            keep.run(name, readFileSync(file))
+            if (!name.endsWith('.small.jpg')) photographs++
+          }
+        copy.prepare('INSERT INTO backup_made VALUES (?, ?)').run(madeAt, photographs)
+      })()
+    } finally {
+      copy.close()
+    }
+    renameSync(half, path)
+  } catch (error) {
+    for (const end of ['', '-journal']) rmSync(half + end, { force: true })
+    throw error
+  }
+  if (kind === 'daily')
+    for (const old of backupsOf(folder)
+      .filter((b) => b.file.endsWith(`-daily${END}`))
+      .slice(KEPT))
+      rmSync(join(folder, FOLDER, old.file), { force: true })
+  return { path, contents: contentsOf(path) as BackupContents }
+}
+
+/** What a backup holds; a sentence where it is none, is damaged or cut short. */
+export function contentsOf(path: string): BackupContents | string {
+  if (!existsSync(path) || !statSync(path).isFile()) return `There is no file ${path}.`
+  let db: InstanceType<typeof Database> | null = null
+  try {
+    db = new Database(path, { readonly: true, fileMustExist: true })
+    if (db.pragma('integrity_check(1)', { simple: true }) !== 'ok') return `${path} is damaged. Choose another backup.`
+    const made = db.prepare('SELECT made_at, photographs FROM backup_made').get() as { made_at: string; photographs: number } | undefined
+    if (!made) return `${path} was not finished. Choose another backup.`
+    const count = (table: string) => (db!.prepare(`SELECT count(*) AS n FROM ${table}`).get() as { n: number }).n
+    return { madeAt: made.made_at, jobs: count('jobs'), entries: count('diary'), photographs: made.photographs }
+  } catch {
+    return `${path} is no backup of Juvena’s, or was cut short. Choose another file.`
+  } finally {
+    db?.close()
+  }
+}
+
+/**
+ * Restores a backup into a folder. It is checked and laid out beside the folder first; what lies there is moved aside, never deleted. Gives the contents and
+ * where the former data went; a sentence where it cannot be done. Nobody else may use the folder meanwhile.
+ */
+export function restoreBackup(path: string, folder: string, now: string): { contents: BackupContents; aside: string | null } | string {
+  const contents = contentsOf(path)
+  if (typeof contents === 'string') return contents
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
+  const laid = join(folder, '.restoring')
+  rmSync(laid, { recursive: true, force: true })
+  mkdirSync(join(laid, 'photos'), { recursive: true, mode: 0o700 })
+  const db = new Database(path, { readonly: true, fileMustExist: true })
+  try {
+    db.prepare('VACUUM INTO ?').run(join(laid, DATABASE))
+    for (const { name, bytes } of db.prepare('SELECT name, bytes FROM backup_photos').iterate() as Iterable<{ name: string; bytes: Buffer }>)
+      if (/^[A-Za-z0-9-]+(\.small)?\.jpg$/.test(name)) writeFileSync(join(laid, 'photos', name), bytes, { mode: 0o600 })
+  } finally {
+    db.close()
+  }
+  const restored = new Database(join(laid, DATABASE))
+  try {
+    restored.exec('DROP TABLE backup_photos; DROP TABLE backup_made; VACUUM')
+    if (restored.pragma('integrity_check(1)', { simple: true }) !== 'ok') return `${path} could not be laid out whole. Nothing was changed.`
+  } finally {
+    restored.close()
+  }
+  const there = [DATABASE, `${DATABASE}-wal`, `${DATABASE}-shm`, 'photos'].filter((name) => existsSync(join(folder, name)))
+  const aside = there.length > 0 ? join(folder, `before-restore-${now.replaceAll(':', '-').slice(0, 19)}`) : null
+  if (aside) {
+    mkdirSync(aside, { recursive: true, mode: 0o700 })
+    for (const name of there) renameSync(join(folder, name), join(aside, name))
+  }
+  for (const name of [DATABASE, 'photos']) renameSync(join(laid, name), join(folder, name))
+  rmSync(laid, { recursive: true, force: true })
+  return { contents, aside }
+}

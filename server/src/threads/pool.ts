@@ -1,0 +1,132 @@
+import { availableParallelism } from 'node:os'
+import { Piscina } from 'piscina'
+import { logFault } from '../problemDocument.ts'
+import type { JobPlan } from '@juvena/core/pipeline'
+import type { JobDraft } from '@juvena/core/entities/job'
+import type { Batch } from '../store/pictureFiles.ts'
+import type { BackupContents } from '../store/backups.ts'
+import { failedPlan, type PlanAsk, type PlannedJob } from './planForSeason.ts'
+import type { PictureAsk, StagedPicture } from './picture.ts'
+import { readDraftSent, type ReadyFile, type Refused, type Sent } from './readSent.ts'
+
+/** The most a job may take: time, s, and memory of its thread, MB. */
+const MOST_SECONDS = 20
+const MOST_MEGABYTES = 768
+
+/** Said of a job whose plan took too long or too much. */
+export const TOO_MUCH = `This job asks for more than can be planned in ${MOST_SECONDS} s. Simplify its drawing or split it into several jobs; what is typed in it is kept.`
+
+/** Built, a thread begins at a file beside this one; run from the sources, at one that can read them. */
+const BEGINS = import.meta.url.endsWith('.ts') ? './thread.mjs' : './thread.js'
+
+/** One set of threads for the process, started when first asked. A thread that is stopped is replaced; what waits goes on. */
+let threads: Piscina | null = null
+function pool(): Piscina {
+  if (threads) return threads
+  threads = new Piscina({
+    filename: new URL(BEGINS, import.meta.url).href,
+    execArgv: [],
+    minThreads: 1,
+    // One more than plan the season at a time: whoever waits at a page is not behind it.
+    maxThreads: Math.max(2, Math.min(4, availableParallelism())),
+    idleTimeout: Infinity,
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
+    atomics: 'disabled',
+  })
+  // A thread that dies fails its own job, which says so; the others go on.
+  threads.on('error', () => undefined)
+  return threads
+}
+
+/** How many jobs of the season are planned at once. */
+export const planningAtOnce = (): number => pool().options.maxThreads - 1
+
+async function within<T>(
+  name: 'row' | 'plan' | 'readDraftSent' | 'readFileSent' | 'picture' | 'backup',
+  ask: unknown,
+  seconds = MOST_SECONDS,
+  handedOver: ArrayBuffer[] = [],
+): Promise<T> {
+  const stop = new AbortController()
+  const late = setTimeout(() => stop.abort(), seconds * 1000)
+  try {
+    return (await pool().run(ask, { name, signal: stop.signal, transferList: handedOver })) as T
+  } finally {
+    clearTimeout(late)
+  }
+}
+const ranOut = (error: unknown): boolean => {
+  const { name, code } = error as { name?: string; code?: string }
+  return name === 'AbortError' || code === 'ERR_WORKER_OUT_OF_MEMORY'
+}
+
+/** A job's place in the season. One that cannot be planned, or asks for too much, shows as such; it never takes others down. */
+export async function planRow(ask: PlanAsk): Promise<PlannedJob> {
+  try {
+    return await within<PlannedJob>('row', ask)
+  } catch (error) {
+    if (!ranOut(error)) {
+      console.error(`Job ${ask.jobId} could not be planned:`)
+      logFault(error)
+    }
+    return failedPlan(ask.jobId, ask.name, ranOut(error) ? TOO_MUCH : undefined)
+  }
+}
+
+/** The whole plan of a job; null where its draft is no job, or it asks for too much. */
+export async function planWhole(ask: PlanAsk): Promise<JobPlan | null> {
+  try {
+    return await within<JobPlan | null>('plan', ask)
+  } catch (error) {
+    if (ranOut(error)) return null
+    throw error
+  }
+}
+
+/** A draft of this many bytes takes a moment to read, and is read in a thread. */
+const LONG_DRAFT = 100_000
+
+/** Whether a draft can be kept as a job. */
+export async function draftSent(draft: JobDraft, bytes: number): Promise<Sent<true>> {
+  if (bytes < LONG_DRAFT) return readDraftSent(draft)
+  return within<Sent<true>>('readDraftSent', draft).catch((error: unknown) => lateOr(error, MOST_SECONDS))
+}
+
+/** A file may hold many photographs, each of which is written anew, s. */
+const MOST_FILE_SECONDS = 180
+
+/** Bytes that a thread may take over instead of a copy: those that share their memory with nothing else. Whoever sends them has them no longer. */
+const own = (bytes: Uint8Array): ArrayBuffer[] => (bytes.byteLength === bytes.buffer.byteLength ? [bytes.buffer as ArrayBuffer] : [])
+
+/** A job file made ready to keep, its pictures written as a batch. The bytes are handed over. */
+export const fileSent = (bytes: Uint8Array, batch: Batch): Promise<Sent<ReadyFile>> =>
+  within<Sent<ReadyFile>>('readFileSent', { bytes, ...batch }, MOST_FILE_SECONDS, own(bytes)).catch((error: unknown) =>
+    lateOr(error, MOST_FILE_SECONDS),
+  )
+
+/** A photograph written as a batch of its own; null where it is none, or takes too long. The bytes are handed over. */
+export const pictureSent = (ask: PictureAsk): Promise<StagedPicture | null> =>
+  within<StagedPicture | null>('picture', ask, MOST_SECONDS, own(ask.bytes)).catch((error: unknown) => {
+    if (ranOut(error)) return null
+    throw error
+  })
+
+/** A backup may take long: photographs are copied. */
+const MOST_BACKUP_SECONDS = 1_800
+
+/** Writes a backup of a folder; where it lies, and what it holds. */
+export const backupInThread = (folder: string, kind: 'daily' | 'asked'): Promise<{ path: string; contents: BackupContents }> =>
+  within('backup', { folder, kind, madeAt: new Date().toISOString() }, MOST_BACKUP_SECONDS)
+
+/** The refusal of what took too long or too much; any other fault is thrown on. */
+function lateOr(error: unknown, seconds: number): { refused: Refused } {
+  if (ranOut(error))
+    return { refused: { title: 'Too much', detail: `That could not be read in ${seconds} s. Simplify it or split it into several jobs.` } }
+  throw error
+}
+
+/** Ends the threads, and whatever they were at. */
+export async function stopThreads(): Promise<void> {
+  await threads?.destroy()
+  threads = null
+}
