@@ -71,6 +71,20 @@ describe('saving', () => {
     expect(late.body.detail).toContain('Version 2')
     expect((await call('GET', `/api/jobs/${id}`)).body.draft.name).toBe('first')
   })
+  it('the same save may come twice, as when its answer was lost: it counts once', async () => {
+    const { id } = await begin()
+    const save = { revision: 1, draft: { name: 'first', zones: [] } }
+    for (const _ of [1, 2]) {
+      const saved = await call('PUT', `/api/jobs/${id}`, save)
+      expect([saved.status, saved.body.revision]).toEqual([200, 2])
+    }
+    const { revision } = (await call('GET', '/api/firm')).body
+    const firm = { revision, firm: { name: `Saved twice ${id}` } }
+    for (const _ of [1, 2]) {
+      const saved = await call('PUT', '/api/firm', firm)
+      expect([saved.status, saved.body.revision]).toEqual([200, revision + 1])
+    }
+  })
   it('of many saves at once on one revision, one wins', async () => {
     const { id } = await begin()
     const all = await Promise.all(

@@ -97,6 +97,16 @@ describe('saving as you type', () => {
     expect([reloaded.saving, reloaded.conflict, reloaded.draft!.zones![0]!.area]).toEqual(['saved', null, '210 m²'])
     expect(state.draft.zones![0]!.area).toBe('210 m²')
   })
+  it('a save of the page before that lands after this one has read the job is no conflict', async () => {
+    const first = { ...LAWN, name: 'Sent before' }
+    await set(['j1', 'gone'], { revision: 1, draft: { ...first, customer: 'Typed since' }, sent: JSON.stringify(first), at: 0 }, drafts)
+    const { state } = fakeServer(LAWN)
+    const job = useJob()
+    await job.open('j1')
+    Object.assign(state, { revision: 2, draft: first })
+    await settle(1000)
+    expect([job.saving, job.conflict, state.draft]).toEqual(['saved', null, { ...first, customer: 'Typed since' }])
+  })
   it('takes up what a window that is gone had left, but not a living one’s', async () => {
     // Of an earlier version, as a computer not used for long may hold.
     const left = (at: number) =>

@@ -20,7 +20,7 @@ export const firmStore = (db: Knex) => ({
     return row ? { revision: row.revision, savedAt: row.saved_at, draft: JSON.parse(row.body) as FirmDraft } : { revision: 0, savedAt: '', draft: {} }
   },
 
-  /** Saves on top of a revision; null when another save came first. */
+  /** Saves on top of a revision; null when another save came first. The same save may come twice, when its answer was lost. */
   async save(revision: number, draft: FirmDraft, now: string): Promise<StoredFirm | null> {
     const row = { revision: revision + 1, body: JSON.stringify(draft), saved_at: now }
     const changed = await asOne(db, async (trx) => {
@@ -32,7 +32,9 @@ export const firmStore = (db: Knex) => ({
         ])) as { changes: number }
       return { changes: await trx<Row>('firm').where({ id: 1, revision }).update(row) }
     })
-    return changed.changes === 1 ? { revision: row.revision, savedAt: now, draft } : null
+    if (changed.changes === 1) return { revision: row.revision, savedAt: now, draft }
+    const held = await this.get()
+    return JSON.stringify(held.draft) === row.body ? held : null
   },
 })
 export type FirmStore = ReturnType<typeof firmStore>

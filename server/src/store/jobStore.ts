@@ -144,7 +144,7 @@ export const jobStore = (db: Knex) => ({
 
   /**
    * Saves on top of the revision the writer started from; a save on an older one is refused and the stored one handed back, and so is one on a job that was
-   * archived. `device` says who saves, for the history.
+   * archived. What is stored already counts as saved: the same save may come twice when its answer was lost. `device` says who saves, for the history.
    */
   async save(id: string, revision: number, given: JobDraft, now: string, device = ''): Promise<SaveResult> {
     const draft = currentDraft(given)
@@ -153,7 +153,10 @@ export const jobStore = (db: Knex) => ({
       const found = await trx<Row>('jobs').where({ id }).select('revision', 'version', 'put_away_at').first()
       if (!found) return { missing: true }
       if (found.version > JOB_VERSION) throw new UnreadableJob(id, 'newer')
-      if (found.revision !== revision) return { conflict: fromRow((await trx<Row>('jobs').where({ id }).first())!) }
+      if (found.revision !== revision) {
+        const held = (await trx<Row>('jobs').where({ id }).first())!
+        return held.body === body && held.put_away_at === null ? { saved: summary(held) } : { conflict: fromRow(held) }
+      }
       if (found.put_away_at !== null) return { archived: true }
       const row = { id, revision: revision + 1, version: JOB_VERSION, body, saved_at: now, ...listedOf(draft) }
       await trx<Row>('jobs').where({ id }).update(row)

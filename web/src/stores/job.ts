@@ -102,6 +102,7 @@ export const useJob = defineStore('job', () => {
       if (id.value !== job) return
       draft.value = unsaved ? unsaved.draft : served.draft
       if (unsaved) {
+        sent = unsaved.sent
         if (unsaved.sent !== JSON.stringify(served.draft)) revision.value = unsaved.revision
         if (JSON.stringify(unsaved.draft) === JSON.stringify(served.draft)) void forgetUnsaved(job)
         else later(0)
