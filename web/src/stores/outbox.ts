@@ -1,8 +1,9 @@
-import { createStore, del, set, values } from 'idb-keyval'
+import { createStore, del, values } from 'idb-keyval'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import { api, ApiError, Unreachable } from './api.ts'
+import { setAtOnce } from './setAtOnce.ts'
 
 /** A diary entry written here and not yet with the server. Its id is made here, so that sending it twice keeps it once. */
 interface WaitingEntry {
@@ -58,7 +59,7 @@ export const useOutbox = defineStore('outbox', () => {
     const mine = { id: entry.id, job, entry, at: Date.now() }
     waiting.value = [...waiting.value, mine]
     // A full or forbidden store is no reason not to send: it then waits in this window alone.
-    if (kept) await set(entry.id, mine, kept).catch(() => undefined)
+    if (kept) await setAtOnce(entry.id, mine, kept).catch(() => undefined)
     await send()
     if (refused.value) throw new Error(refused.value)
   }

@@ -1,6 +1,7 @@
-import { createStore, del, entries, get, set, update } from 'idb-keyval'
+import { createStore, del, entries, get, update } from 'idb-keyval'
 import type { JobDraft } from '@juvena/core/entities/job'
 import { currentDraft } from '@juvena/core/entities/jobVersions'
+import { setAtOnce } from './setAtOnce.ts'
 import { livingWindows, nameOfThisWindow, thisWindow } from './thisWindow.ts'
 
 /** What a window has typed but not heard back about, kept on this computer so that a reload or a dead server loses nothing. */
@@ -26,7 +27,9 @@ const ownKey = async (job: string): Promise<Key> => [job, await thisWindow]
 const drafts = typeof indexedDB === 'undefined' ? null : createStore('juvena-unsaved', 'drafts')
 
 export async function keepUnsaved(job: string, unsaved: Omit<Unsaved, 'at'>): Promise<void> {
-  if (drafts) await set(nameOfThisWindow ? [job, nameOfThisWindow] : await ownKey(job), { ...unsaved, at: Date.now() }, drafts).catch(() => undefined)
+  if (!drafts) return
+  const key = nameOfThisWindow ? [job, nameOfThisWindow] : await ownKey(job)
+  await setAtOnce(key, { ...unsaved, at: Date.now() }, drafts).catch(() => undefined)
 }
 
 export async function forgetUnsaved(job: string): Promise<void> {

@@ -1,4 +1,5 @@
-import { createStore, del, set, values } from 'idb-keyval'
+import { createStore, del, values } from 'idb-keyval'
+import { setAtOnce } from './setAtOnce.ts'
 
 /** A photograph taken and not yet with the server. It has its id from here, so that sending it twice keeps it once. */
 export interface WaitingPhoto {
@@ -21,5 +22,6 @@ const shelf = typeof indexedDB === 'undefined' ? null : createStore('juvena-phot
 
 export const waitingPhotos = async (): Promise<WaitingPhoto[]> => (shelf ? await values<WaitingPhoto>(shelf).catch(() => []) : [])
 /** A full or forbidden shelf is no reason not to send: it then waits in this window alone. */
-export const keepWaiting = async (photo: WaitingPhoto): Promise<void> => void (shelf && (await set(photo.id, photo, shelf).catch(() => undefined)))
+export const keepWaiting = async (photo: WaitingPhoto): Promise<void> =>
+  void (shelf && (await setAtOnce(photo.id, photo, shelf).catch(() => undefined)))
 export const forgetWaiting = async (id: string): Promise<void> => void (shelf && (await del(id, shelf).catch(() => undefined)))
