@@ -1,4 +1,4 @@
-import { at, expect, field, openJob, saved, SITE, test, working, ZONE } from './juvena.ts'
+import { at, expect, field, go, openJob, saved, SITE, test, working, ZONE } from './juvena.ts'
 
 test.use({ firms: { file: 'contractor', names: ['demo'] } })
 
@@ -105,16 +105,16 @@ test('the brackets go from job to job, keeping the stage; letters do nothing in 
 test('the firm’s words and units reach every screen', async ({ page }) => {
   const id = await openJob(page, { site: SITE, zones: [ZONE] }, 'order')
   await expect(page.getByText('Hollow-tine', { exact: true })).toBeVisible()
-  await page.goto(at('demo', '/yard'))
+  await go(page, '/yard')
   await page.getByText('verticut, core aerate').click()
   await page.getByText('US customary').click()
   await expect(page.getByText('saved', { exact: true })).toBeVisible()
-  await page.goto(at('demo', `/jobs/${id}/order`))
+  await go(page, `/jobs/${id}/order`)
   await expect(page.getByText('Core aerate', { exact: true })).toBeVisible()
-  await page.goto(at('demo', `/jobs/${id}/findings`))
+  await go(page, `/jobs/${id}/findings`)
   await expect(page.getByText('Verticut before seed.').first()).toBeVisible()
   await expect(page.getByText('0.59 in > 0.47 in')).toBeVisible()
-  await page.goto(at('demo', '/yard'))
+  await go(page, '/yard')
   await page.getByText('scarify, hollow-tine').click()
   await page.getByText('metric', { exact: true }).click()
   await expect(page.getByText('saved', { exact: true })).toBeVisible()
@@ -127,7 +127,7 @@ test('the sheets print what the screens say, and each number leads to its workin
     .first()
     .locator('.number')
     .textContent())!
-  await page.goto(at('demo', `/jobs/${id}/sheets`))
+  await go(page, `/jobs/${id}/sheets`)
   await expect(page.getByText('Gate code 12')).toBeVisible()
   await expect(page.getByText('Sam', { exact: true })).toBeVisible()
   const cell = page.locator('td', { hasText: `${kg} kg` }).first()

@@ -1,7 +1,8 @@
-import { mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
+import { TODAY } from './filledDemo.ts'
 import { startServer } from './startServer.ts'
 
 /** The firms a file of tests works with: the demo, and blank ones. Each is a server of its own on a free port, with data of its own. */
@@ -13,9 +14,11 @@ export const at = (firm: FirmName, path = '/') => {
   return address + path
 }
 
-/** Starts a server of a firm's own on a free port. */
-const startFirm = (firm: FirmName, folder: string) =>
-  startServer(['server/dist/main.js', ...(firm === 'demo' ? ['--demo'] : [])], { JUVENA_PORT: '0', JUVENA_DATA: folder, JUVENA_TODAY: '2027-02-22' })
+/** Starts a server of a firm's own on a free port, on data of its own. */
+function startFirm(firm: FirmName, folder: string) {
+  if (firm === 'demo') cpSync(process.env.JUVENA_FILLED_DEMO!, folder, { recursive: true })
+  return startServer(['server/dist/main.js', ...(firm === 'demo' ? ['--demo'] : [])], { JUVENA_PORT: '0', JUVENA_DATA: folder, JUVENA_TODAY: TODAY })
+}
 
 interface Options {
   /** The firms of a file. A file names itself with them, so that no two files share a server. */
@@ -69,6 +72,19 @@ export async function openJob(page: Page, draft: object, stage = 'walk-over'): P
   await page.request.put(at('demo', `/api/jobs/${id}`), { data: { revision: 1, draft: { name: 'A lawn', zones: [], ...draft } } })
   await page.goto(at('demo', `/jobs/${id}/${stage}`))
   return id
+}
+
+/** Goes to another place (a path, or an address) of the firm that is open, as a link in the page does. Loading the page anew takes five times as long: `page.goto` is for deep links and reloads. */
+export async function go(page: Page, path: string): Promise<void> {
+  await page.evaluate(
+    async (to) => {
+      const app = document.querySelector('#app') as Element & {
+        __vue_app__: { config: { globalProperties: { $router: { push: (to: string) => Promise<unknown> } } } }
+      }
+      await app.__vue_app__.config.globalProperties.$router.push(to)
+    },
+    path.replace(/^https?:\/\/[^/]+/, ''),
+  )
 }
 
 export const SITE = { latitude: -44.2, longitude: 170.1, frost: '25 Apr', soilTemperature: '17.4 °C', soilReadOn: '2027-02-22' }

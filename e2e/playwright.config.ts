@@ -3,6 +3,7 @@ import { defineConfig } from '@playwright/test'
 /** Files run side by side, each on servers and data of its own (juvena.ts); the tests of a file run one after another. */
 export default defineConfig({
   testDir: '.',
+  globalSetup: './filledDemo.ts',
   outputDir: '../test-results',
   workers: process.env.JUVENA_WORKERS ? Number(process.env.JUVENA_WORKERS) : 3,
   timeout: 90_000,

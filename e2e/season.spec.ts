@@ -1,4 +1,4 @@
-import { at, expect, field, openJob, saved, SITE, test, ZONE } from './juvena.ts'
+import { at, expect, field, go, openJob, saved, SITE, test, ZONE } from './juvena.ts'
 
 test.use({ firms: { file: 'season', names: ['demo'] } })
 
@@ -69,7 +69,7 @@ test('a number of the trade is changed in the rule book, reaches the plan, and g
   await openJob(page, { site: SITE, zones: [ZONE] })
   await saved(page)
   const job = page.url()
-  await page.goto(at('demo', '/yard/rules'))
+  await go(page, '/yard/rules')
   await page.getByRole('textbox', { name: 'Search rules and numbers' }).fill('Match with what is there')
   const number = page.getByRole('textbox', { name: 'Match with what is there counts' })
   await page
@@ -85,9 +85,9 @@ test('a number of the trade is changed in the rule book, reaches the plan, and g
   await number.press('Enter')
   await expect(page.getByText('Juvena’s is 3')).toBeVisible()
   await kept
-  await page.goto(job.replace(/\/walk-over.*/, '/seed?figure=zone:z1.seed.fit.perennial-ryegrass'))
+  await go(page, job.replace(/\/walk-over.*/, '/seed?figure=zone:z1.seed.fit.perennial-ryegrass'))
   await expect(page.getByRole('complementary', { name: 'Working' })).toContainText('(3, 7,')
-  await page.goto(at('demo', '/yard/rules'))
+  await go(page, '/yard/rules')
   await page.getByRole('button', { name: /^yours, 1/ }).click()
   await page.getByRole('region', { name: 'Rules' }).getByRole('listitem').getByRole('button').first().click()
   await page.getByRole('button', { name: /Take Juvena’s number again/ }).click()
@@ -119,7 +119,7 @@ test('ordinary words find pages, stages and things to do; letters typed while it
 
 test('a job archived by mistake is restored on the spot; the weeks are moved and the place keeps them', async ({ page }) => {
   const id = await openJob(page, { name: 'Oops', site: SITE, zones: [ZONE] }, 'seed')
-  await page.goto(at('demo', '/'))
+  await go(page, '/')
   await page.getByRole('button', { name: 'Archive Oops' }).focus()
   await page.keyboard.press('Enter')
   await expect(page.getByText('“Oops” is archived.')).toBeVisible()

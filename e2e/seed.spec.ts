@@ -1,4 +1,4 @@
-import { at, expect, field, openJob, saved, SITE, tabTo, test, working, ZONE } from './juvena.ts'
+import { at, expect, field, go, openJob, saved, SITE, tabTo, test, working, ZONE } from './juvena.ts'
 
 test.use({ firms: { file: 'seed', names: ['demo', 'blank'] } })
 
@@ -66,26 +66,26 @@ test('a shady strip and a play lawn: two mixes and one for both; a label typed b
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByText(/Counted: 66 %/)).toBeVisible()
   await expect(page.getByText('Use more of it.')).toBeVisible()
-  await page.goto(at('demo', `/jobs/${id}/seed`))
+  await go(page, `/jobs/${id}/seed`)
   await zone(/^Play lawn/).click()
   await expect.poll(async () => Number(await kg.textContent())).toBeGreaterThan(before * 1.15)
   await rate.click()
   await expect(working(page)).toContainText('Each grass by its share of the weight')
 
   // Sown: the diary takes it off the shelf, and the crew sheet has the pans.
-  await page.goto(at('demo', `/jobs/${id}/diary`))
+  await go(page, `/jobs/${id}/diary`)
   await page
     .getByRole('checkbox', { name: /^Sow.* done/ })
     .first()
     .click()
   await expect(page.getByRole('checkbox', { name: /^Sow.* done/ }).first()).toBeChecked()
-  await page.goto(at('demo', '/yard/stock'))
+  await go(page, '/yard/stock')
   const row = page.getByRole('row', { name: /27-900/ })
   await expect(row).not.toContainText('40 kg')
   await row.getByRole('button', { name: '27-900' }).click()
   await expect(page.locator('.history')).toContainText('used')
   await expect(page.locator('.history')).toContainText('play')
-  await page.goto(at('demo', `/jobs/${id}/sheets`))
+  await go(page, `/jobs/${id}/sheets`)
   const pans = page.locator('table.pans')
   await expect(pans.getByRole('row', { name: /Play lawn/ })).toContainText('lot 27-900')
 })
@@ -118,16 +118,16 @@ test('a grass is changed in the Yard and the plan follows; a cultivar is added a
   await expect(rate).toHaveText('35')
   await saved(page)
   const job = page.url()
-  await page.goto(at('demo', '/yard/grasses?grass=perennial-ryegrass'))
+  await go(page, '/yard/grasses?grass=perennial-ryegrass')
   const kept = () => page.waitForResponse((r) => r.url().endsWith('/api/firm') && r.request().method() === 'PUT' && r.ok())
   const first = kept()
   await field(page, 'New, from').fill('20')
   await field(page, 'New, to').fill('30')
   await first
   await expect(page.getByRole('row', { name: /perennial ryegrass changed/ })).toContainText('20–30')
-  await page.goto(job)
+  await go(page, job)
   await expect(rate).toHaveText('25')
-  await page.goto(at('demo', '/yard/grasses?grass=perennial-ryegrass'))
+  await go(page, '/yard/grasses?grass=perennial-ryegrass')
   const back = kept()
   await page.getByRole('button', { name: 'Back to Juvena’s values' }).click()
   await back
@@ -136,7 +136,7 @@ test('a grass is changed in the Yard and the plan follows; a cultivar is added a
   const added = kept()
   await page.getByRole('button', { name: 'Add it' }).click()
   await added
-  await page.goto(job)
+  await go(page, job)
   await expect(rate).toHaveText('35')
   await page.getByRole('combobox', { name: 'Add a grass' }).press('Enter')
   await page.getByRole('option', { name: 'Ridge rye' }).click()

@@ -1,5 +1,5 @@
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
-import { at, expect, openJob, SITE, test, ZONE } from './juvena.ts'
+import { at, expect, go, openJob, SITE, test, ZONE } from './juvena.ts'
 
 test.use({ firms: { file: 'sheets', names: ['demo'] } })
 
@@ -68,20 +68,20 @@ test('the sheets on paper: job, day and page on each, and one set of dates on al
 
 test('a job with nothing in it prints nothing, and says so', async ({ page }) => {
   const id = await openJob(page, { name: 'Nothing yet', zones: [] }, 'walk-over')
-  await page.goto(at('demo', `/jobs/${id}/sheets`))
+  await go(page, `/jobs/${id}/sheets`)
   await expect(page.getByText('Nothing to print yet')).toBeVisible()
   await expect(page.getByText('For the customer')).toHaveCount(0)
 })
 
 test('the firm’s and the customer’s address and telephone stand at the head', async ({ page }) => {
   const id = await openJob(page, { name: 'Hill', customer: 'A. Reader', phone: '555 0102', site: { ...SITE, address: '7 Tarn Road' }, zones: [ZONE] })
-  await page.goto(at('demo', '/yard'))
+  await go(page, '/yard')
   await page.getByRole('textbox', { name: 'Address' }).fill('1 Tussock Lane')
   await page.getByRole('textbox', { name: 'Telephone' }).fill('555 0100')
   // One wrong field holds up no other.
   await page.getByRole('textbox', { name: 'Crew on a job' }).fill('lots')
   await expect(page.getByText('saved', { exact: true })).toBeVisible()
-  await page.goto(at('demo', `/jobs/${id}/sheets`))
+  await go(page, `/jobs/${id}/sheets`)
   const head = page.locator('.sheet-head').first()
   await expect(head).toContainText('1 Tussock Lane')
   await expect(head).toContainText('555 0100')

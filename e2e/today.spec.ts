@@ -1,4 +1,4 @@
-import { at, expect, field, openJob, SITE, test, ZONE } from './juvena.ts'
+import { at, expect, field, go, openJob, SITE, test, ZONE } from './juvena.ts'
 
 test.use({ firms: { file: 'today', names: ['demo'] } })
 
@@ -37,7 +37,7 @@ test('a tick and a note without signal wait, say so, and go once when it is back
   await page.setViewportSize({ width: 390, height: 844 })
   const id = await openJob(page, { name: 'Far field', site: SITE, zones: [ZONE] }, 'order')
   await expect(page.getByRole('heading', { name: 'Far field' })).toBeVisible()
-  await page.goto(at('demo', '/today'))
+  await go(page, '/today')
   const job = page.getByRole('article').filter({ hasText: 'Far field' })
   await expect(job).toBeVisible()
   await context.setOffline(true)

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { at, expect, field, openJob, saved, test, ZONE } from './juvena.ts'
+import { at, expect, field, go, openJob, saved, test, ZONE } from './juvena.ts'
 
 test.use({ firms: { file: 'weather', names: ['demo', 'blank'] } })
 
@@ -133,7 +133,7 @@ test('a hold of the outlook is accepted: the sowing moves, and the sheet follows
   await expect(page.locator('tr.sow')).toContainText(day)
   await expect(hold).toHaveCount(0)
   await saved(page)
-  await page.goto(at('demo', `/jobs/${id}/sheets?sheet=crew`))
+  await go(page, `/jobs/${id}/sheets?sheet=crew`)
   await expect(page.getByText(day).first()).toBeVisible()
 })
 
