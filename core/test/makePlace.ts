@@ -27,9 +27,9 @@ export function windowAt(
   site: SiteDraft,
   today: string,
   grass: GrassId,
-  { purpose = 'lawn', watered = true, schools = {} }: Partial<Omit<Sown, 'parts'>> & { schools?: Partial<Schools> } = {},
+  { purpose = 'lawn', watered = true, over = false, schools = {} }: Partial<Omit<Sown, 'parts'>> & { schools?: Partial<Schools> } = {},
 ): SowingWindow {
-  const sown: Sown = { parts: [{ grass, share: 100 }], purpose, watered }
+  const sown: Sown = { parts: [{ grass, share: 100 }], purpose, watered, over }
   return sowingWindow(sown, climateAt(site, today, schools), { ...DEFAULT_SCHOOLS, ...schools }, new Trace())
 }
 

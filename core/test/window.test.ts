@@ -126,6 +126,11 @@ describe('windows of twelve invented places', () => {
     expect(stateOn(LAKES, '04-28', 'annual-ryegrass', { purpose: 'cover' })).toBe('marginal after-frosts')
     expect(stateOn(LAKES, '07-15', 'annual-ryegrass', { purpose: 'cover' })).toBe('shut winter')
   })
+  it('quick grass over a living sward is marginal for two weeks after its last day; slow grass and bare ground are not', () => {
+    const on = (day: string, grass: GrassId, over: boolean) => stateOn(LAKES, day, grass, { over })
+    expect([on('03-14', RYE, true), on('03-28', RYE, true), on('03-29', RYE, true)]).toEqual(['open good', 'marginal past-rule', 'shut frost'])
+    expect([on('03-20', RYE, false), on('03-20', 'kentucky-bluegrass', true)]).toEqual(['shut frost', 'shut frost'])
+  })
   it('winter green waits for cool nights, whatever turf stands there', () => {
     const green = (day: string) => stateOn(HOT, day, RYE, { purpose: 'winter-green' })
     expect([green('08-01'), green('10-10'), green('11-25')]).toEqual(['shut nights', 'open good', 'shut frost'])

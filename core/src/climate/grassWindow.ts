@@ -23,14 +23,16 @@ export const windowKey = (climate: SiteClimate, schools: Schools, trace: Trace):
 /** The window of one grass sown alone, worked once for all zones, packages and jobs of a place. */
 export function grassWindow(
   grass: GrassId,
-  { purpose, watered }: Pick<Sown, 'purpose' | 'watered'>,
+  { purpose, watered, over = false }: Omit<Sown, 'parts'>,
   climate: SiteClimate,
   schools: Schools,
   trace: Trace,
 ): SowingWindow {
-  const sown = { parts: [{ grass, share: 100 }], purpose, watered }
-  return climate.kept.recall(`window of ${grass} ${purpose} ${String(watered)}`, [windowKey(climate, schools, trace), trace.grass(grass)], () =>
-    sowingWindow(sown, climate, schools, trace),
+  const sown = { parts: [{ grass, share: 100 }], purpose, watered, over }
+  return climate.kept.recall(
+    `window of ${grass} ${purpose} ${String(watered)} ${String(over)}`,
+    [windowKey(climate, schools, trace), trace.grass(grass)],
+    () => sowingWindow(sown, climate, schools, trace),
   )
 }
 

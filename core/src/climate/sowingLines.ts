@@ -24,6 +24,7 @@ export const windowValues = tradeValues('window', {
   afterWarmest: value(21, 'd', 'model', 'and ends after it by', [0, 60]),
   winterGreenNight: value(14, 'C', 'model', 'Grass for winter green is sown once nights are usually', [8, 20]),
   winterGreenFrost: value(21, 'd', 'model', 'and until so long before killing frost', [0, 60]),
+  pastRule: value(14, 'd', 'model', 'Over a living sward quick grass is marginal after its last day for', [0, 42]),
   dormant: value(4, 'C', 'practice', 'Seed that is to lie dormant is sown in soil under', [0, 8]),
 })
 

@@ -66,6 +66,8 @@ export interface Sown {
   purpose: 'lawn' | 'cover' | 'winter-green'
   /** Somebody waters it. */
   watered: boolean
+  /** All of it goes over a sward that lives. */
+  over?: boolean
 }
 
 export type Verdict = readonly [DayState, Reason]
@@ -130,6 +132,8 @@ interface Lines {
   up: Float64Array
   /** Only grasses that lie dormant well are wanted in it. */
   liesDormant: boolean
+  /** Quick grass over a sward that lives: the ground is held whatever comes of the seed. */
+  bearsLate: boolean
 }
 
 const highOn = (place: PlaceYear, day: number) => place.high[day % YEAR_DAYS]!
@@ -157,8 +161,9 @@ function coolInSpring(lines: Lines, { d, soil, toWarmest, season }: Judged): Ver
 }
 
 function coolInAutumn(lines: Lines, after: number, { d, soil, season, last, number }: Judged): Verdict {
-  const { v, place, schools, watered, least, liesDormant } = lines
+  const { v, place, schools, watered, least, liesDormant, bearsLate } = lines
   if (number > last) {
+    if (bearsLate && number <= last + v.pastRule && soil >= Math.max(least, v.coolFrom)) return ['marginal', 'past-rule']
     if (schools.late === 'dormant' && liesDormant && soil < v.dormant) return ['marginal', 'dormant']
     if (schools.late === 'after-frosts' && soil >= least) return ['marginal', 'after-frosts']
     return ['shut', season.frost !== null && number > season.frost ? 'winter' : 'frost']
@@ -205,7 +210,7 @@ function judge(lines: Lines, purpose: Sown['purpose'], warm: boolean, day: Judge
 
 /** Open, marginal or shut for sowing, by day, and why, for what is sown. */
 export function sowingWindow(sown: Sown, ground: SeasonGround, schools: Schools, trace: Trace): SowingWindow {
-  const { parts, purpose, watered } = sown
+  const { parts, purpose, watered, over = false } = sown
   const { place } = ground
   const v = trace.values(windowValues)
   const odds = trace.values(oddsValues)
@@ -224,6 +229,7 @@ export function sowingWindow(sown: Sown, ground: SeasonGround, schools: Schools,
     longest: odds.longest,
     up,
     liesDormant: parts.every((p) => liesDormant(trace.grass(p.grass)) || p.share < WANTED_FROM),
+    bearsLate: over && lead === 'cool',
   }
   const lastOf = (season: FrostSeason) =>
     schools.stands === 'degree-days' && !warm && purpose === 'lawn' && season.frost !== null

@@ -241,7 +241,19 @@ function orderPackage(
   const instead =
     fits || !sown
       ? { verdict: '', options: [] }
-      : whatInstead({ pack, schedule, window, climate, zones: p.zones, waits, calendar, schools, watered: sown.watered, steps: stepBrief(brief) })
+      : whatInstead({
+          pack,
+          schedule,
+          window,
+          climate,
+          zones: p.zones,
+          waits,
+          calendar,
+          schools,
+          choices: chosen.choices,
+          watered: sown.watered,
+          steps: stepBrief(brief),
+        })
   const waitsUntil = fixed[steps.anchor]?.notBefore ?? null
   const plan: PackagePlan = {
     id: pack.id,
@@ -291,6 +303,7 @@ function sownOf({ prescription: p, job }: OrderBrief, pack: WorkPackage): Sown {
     parts: parts.length > 0 ? parts : usual,
     purpose: pack.kind === 'hold' ? 'cover' : all('winter-green') ? 'winter-green' : 'lawn',
     watered: isWatered(job),
+    over: all('over'),
   }
 }
 

@@ -99,12 +99,14 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
   })
   const tried = (span: SeasonSpan) => schedulePackage(steps, fixed, mask(span), b.calendar, b.wishes)
   const offered = spans.map((span) => ({ span, day: firstIn(b, span) })).filter((o): o is { span: SeasonSpan; day: Day } => o.day !== null)
-  const allowed = offered.filter(({ span, day }) => pinned === span || (span.season !== 'summer' && worthIt(b, span, day)))
-  const order = pinned ? allowed.filter((o) => o.span === pinned) : byDate(b, allowed)
+  const order = pinned ? offered.filter((o) => o.span === pinned) : byDate(b, offered)
+  const tries = order.flatMap(({ span, day }) =>
+    span === pinned ? [{ span, part: span }] : worthParts(b, span, day).map((part) => ({ span, part })),
+  )
   let taken: { span: SeasonSpan; schedule: Schedule } | null = null
   if (anchor.pin === null || pinned)
-    for (const { span } of order.slice(0, MOST_TRIED)) {
-      const schedule = tried(span)
+    for (const { span, part } of tries.slice(0, MOST_TRIED)) {
+      const schedule = tried(part)
       if (!schedule.fits) continue
       taken = { span, schedule }
       break
@@ -117,7 +119,10 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
   const choices = shown.map(({ span, day }, i): SowingChoice =>
     choiceOf(b, span.season, span === taken?.span ? schedule.sowDay : day, span === taken?.span, i),
   )
-  const inCutOff = schedule.sowDay <= window.cutOff || (b.sown.purpose === 'cover' && daysBetween(window.start, schedule.sowDay) <= COVER_WITHIN)
+  const inCutOff =
+    schedule.sowDay <= window.cutOff ||
+    isPastRule(window, schedule.sowDay) ||
+    (b.sown.purpose === 'cover' && daysBetween(window.start, schedule.sowDay) <= COVER_WITHIN)
   const fits = schedule.fits && (taken === null || inCutOff || pinned !== null)
   return {
     schedule: { ...schedule, fits },
@@ -133,27 +138,42 @@ const OFFERED_WITHIN = 330
 /** A quick cover holds ground that is bare now: later than this it does not. */
 export const COVER_WITHIN = 60
 
+/** Whether a day lies past the last day by the rule, where a living sward still bears a sowing. */
+export const isPastRule = (window: SowingWindow, day: Day) => window.reasons[daysBetween(window.start, day)] === 'past-rule'
 const inSpan = ({ from, to }: SeasonSpan, i: number) => i >= from && i <= to
 
-/** The first good day of a season that seed could go down, else the first marginal one; null where the season is over by then. */
+/**
+ * The first good day of a season that seed could go down, else the first marginal one; where the season ends sooner than a job usually takes, the
+ * first day that is left. Null where the season is over by then.
+ */
 function firstIn({ window, sown, trace, fixed, steps }: ChoiceBrief, { from, to }: SeasonSpan): Day | null {
-  const notBefore = fixed[steps.anchor]!.notBefore
-  const soon = trace.value(sown.purpose === 'cover' ? choiceValues.coverSoon : choiceValues.soon)
-  const soonest = Math.max(from, soon, notBefore ? daysBetween(window.start, notBefore) : 0)
+  const { notBefore } = fixed[steps.anchor]!
+  const free = Math.max(from, 1, notBefore ? daysBetween(window.start, notBefore) : 0)
+  const soonest = Math.max(free, trace.value(sown.purpose === 'cover' ? choiceValues.coverSoon : choiceValues.soon))
+  const usable = (i: number) => window.states[i] !== 'shut'
   let marginal: number | null = null
   for (let i = soonest; i <= to; i++) {
     if (window.states[i] === 'open') return addDays(window.start, i)
-    if (window.states[i] === 'marginal') marginal ??= i
+    if (usable(i)) marginal ??= i
   }
+  for (let i = free; i <= to && marginal === null; i++) if (usable(i)) marginal = i
   return marginal === null ? null : addDays(window.start, marginal)
 }
 
-/** Whether a season is taken without a person's word: spring by school and odds; everything else the window offers. */
-function worthIt(b: ChoiceBrief, { season }: SeasonSpan, day: Day): boolean {
-  if (b.window.lead === 'warm' || b.sown.purpose !== 'lawn' || season !== 'spring') return true
-  if (b.schools.season === 'autumn') return false
-  const odds = oddsOf(b, day)
-  return odds === null || odds.succeed >= b.trace.value(choiceValues.worth)
+/**
+ * What of a season is taken without a person's word, in the order it is tried: spring by school and odds; nothing of high summer; days past the rule after the
+ * others, as long as their odds are worth it.
+ */
+function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
+  const { window, sown, schools, trace } = b
+  const worth = (on: Day) => (oddsOf(b, on)?.succeed ?? 100) >= trace.value(choiceValues.worth)
+  if (span.season === 'summer') return []
+  if (span.season === 'spring' && window.lead !== 'warm' && sown.purpose === 'lawn') return schools.season !== 'autumn' && worth(day) ? [span] : []
+  let rule = span.to
+  while (rule >= span.from && window.reasons[rule] === 'past-rule') rule--
+  let to = span.to
+  while (to > rule && !worth(addDays(window.start, to))) to--
+  return [...new Set([rule, to])].filter((end) => end >= span.from).map((end) => ({ ...span, to: end }))
 }
 
 /** Seasons in their order; where the customer names a date, those that stand by then come first. */

@@ -3,12 +3,14 @@ import { leadValues, WANTED_FROM } from '../climate/sowingLines.ts'
 import { sowingWindow, type SowingWindow } from '../climate/sowingWindow.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { StepKind } from '../reference/operations.ts'
+import { coverLines } from '../findings/lines.ts'
+import { num } from '../trace/figure.ts'
 import { onDay, say, type Message } from '../trace/message.ts'
 import { stepsOf, type StepBrief } from '../work/steps.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
 import type { ZonePlan } from '../prescribe.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
-import { COVER_WITHIN } from './sowingChoices.ts'
+import { COVER_WITHIN, isPastRule, type SowingChoice } from './sowingChoices.ts'
 import { schedulePackage, type Calendar, type Schedule } from './schedulePackage.ts'
 import type { WaitingPeriods } from './waitingPeriods.ts'
 
@@ -26,13 +28,14 @@ export interface Misfit {
   waits: WaitingPeriods
   calendar: Calendar
   schools: Schools
+  choices: readonly SowingChoice[]
   watered: boolean
   steps: StepBrief
 }
 
 /** The season's verdict and the honest options, when sowing does not fit before the cut-off. */
 export function whatInstead(m: Misfit): { verdict: Message; options: Option[] } {
-  return { verdict: verdictOf(m), options: [...overseedInstead(m), ...holdOver(m), ...withoutBluegrass(m), ...nextWindow(m)] }
+  return { verdict: verdictOf(m), options: [...overseedInstead(m), ...sowLate(m), ...holdOver(m), ...withoutBluegrass(m), ...nextWindow(m)] }
 }
 
 const isPast = ({ window, calendar }: Misfit) => window.cutOff < calendar.today
@@ -70,9 +73,24 @@ function overseedInstead(m: Misfit): Option[] {
   ]
 }
 
+/** Past the last day, at its odds: a person's word takes it. */
+function sowLate({ choices, window }: Misfit): Option[] {
+  const late = choices.find((c) => !c.taken && isPastRule(window, c.day))
+  if (!late) return []
+  const odds = late.odds ? say`${String(late.odds.value)} years in a hundred succeed. ` : ''
+  return [
+    {
+      title: say`Sow late, ${onDay(late.day, true)}`,
+      says: say`${odds}The sward that lives holds the ground whatever comes of the seed. Take it under Order of work.`,
+    },
+  ]
+}
+
+/** A quick cover, where ground would else lie bare over winter. */
 function holdOver(m: Misfit): Option[] {
   const { pack, climate, calendar, schools, watered, steps } = m
-  if (pack.season !== 'cool') return []
+  const bare = steps.trace.value(coverLines.bareInWinter)
+  if (pack.season !== 'cool' || pack.zones.every((z) => z.sowing === 'over' && (z.r.bare === null || num(z.r.bare) < bare))) return []
   const cover = { parts: [{ grass: 'annual-ryegrass' as const, share: 100 }], purpose: 'cover' as const, watered }
   const quick = sowingWindow(cover, climate, schools, steps.trace)
   const today = dayNumber(calendar.today)

@@ -356,6 +356,7 @@ window.beforeWarmest                      45 d      model         10..90
 window.afterWarmest                       21 d      model         0..60
 window.winterGreenNight                   14 C      model         8..20
 window.winterGreenFrost                   21 d      model         0..60
+window.pastRule                           14 d      model         0..42
 window.dormant                             4 C      practice      0..8
 odds.heatWeeks                             8 wk     model         4..16
 odds.hotDaysWatered                        8 d      model         1..40

@@ -435,6 +435,30 @@ export const LAWNS: WorkedLawn[] = [
     sowing: 'none', wanted: ['scarify', 'clear', 'feed'], never: SEED,
   },
   {
+    name: 'thin rye four days before the last day',
+    because: 'There is a day and a half for it: all of it is cut down at once.',
+    today: '2027-03-10', job: { site: SOUTH, waterer: 'owner' }, zone: { ...sound, ...cover(55, 20, 5), thatch: 15 },
+    sowing: 'over', wanted: ['scarify', 'sow', 'water'], never: ['kill'], months: [3], says: /Given up: cutting down over several days/, neverSays: /is marginal/,
+  },
+  {
+    name: 'thin rye three days after it',
+    because: 'The soil is warm and the sward holds: it is sown at once, and the customer hears the odds.',
+    today: '2027-03-17', job: { site: SOUTH, waterer: 'owner' }, zone: { ...sound, ...cover(55, 20, 5), thatch: 15 },
+    sowing: 'over', wanted: ['scarify', 'sow', 'water'], never: ['kill'], months: [3], says: /is marginal: late/, neverSays: /Too late/,
+  },
+  {
+    name: 'thin rye eleven days after it',
+    because: 'The odds are poor: spring is better, though who wants to may sow now. Nobody sows a nurse grass into a lawn that stands.',
+    today: '2027-03-25', job: { site: SOUTH, waterer: 'owner' }, zone: { ...sound, ...cover(55, 20, 5), thatch: 15 },
+    sowing: 'over', wanted: ['sow'], never: ['kill'], months: [11], says: /Too late.*Sow late, Fri 26 Mar/, neverSays: /annual ryegrass/,
+  },
+  {
+    name: 'bluegrass three days after its own last day',
+    because: 'Slow seed does not come up in time.',
+    today: '2026-08-22', job: { site: NORTH, waterer: 'owner' }, zone: { ...sound, ...cover(60, 20), present: ['kentucky-bluegrass'], mix: [{ grass: 'kentucky-bluegrass', share: 100 }] },
+    sowing: 'over', wanted: ['sow'], never: ['kill'], neverSays: /is marginal: late/,
+  },
+  {
     name: 'under firs, too dark for any seed',
     because: 'Needles off, mat out, fed: what can be done is done, and seed is not wasted.',
     today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, ...cover(40, 5, 20), sunHours: 2.5, litter: 'needles', present: ['creeping-red-fescue'] },
