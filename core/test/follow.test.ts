@@ -117,6 +117,29 @@ it('seed that is still coming up is not left dry for a day for the sake of a mow
   for (const dry of slow.dryDays) expect(dry >= String(slow.handOver!.value)).toBe(true)
 })
 
+describe('each day after a sowing', () => {
+  it('opens the rule it was found by', () => {
+    const deep = zone({ cover: { wanted: 80, weeds: 5, moss: 0, bare: 15 }, lowsDepth: 25, lowsShare: 30, litter: 'leaf' })
+    const plan = follow([deep], { aims: ['level'], cover: 'sheet', schools: { feed: 'first-mown' } })
+    const rules = (kind: string) => [...new Set(plan.steps.filter((s) => s.kind === kind).map((s) => plan.figures[s.day.id]!.rule))]
+    const found = {
+      uncover: 'follow.uncover',
+      'first-mow': 'follow.mow-day',
+      'mow-weekly': 'follow.mow-weekly',
+      'leaf-again': 'follow.leaf-again',
+      'feed-later': 'follow.after-mow',
+      'dress-again': 'follow.dress-again',
+      visit: 'follow.visit',
+    }
+    for (const [kind, rule] of Object.entries(found)) expect(rules(kind), kind).toEqual([rule])
+  })
+  it('20 L/min on 200 m² is 6 mm/h from sprinklers that run together, and 12 on each half in turn (by hand)', () => {
+    const rate = (stations?: number) =>
+      follow([zone({ precipitation: null, stations })], { site: { ...SOUTH, tapFlow: 20 } }).follow.water!.zones[0]!.precipitation.value
+    expect([rate(), rate(2)]).toEqual([6, 12])
+  })
+})
+
 describe('where nothing is sown', () => {
   const yearly = { cover: { wanted: 92, weeds: 4, moss: 2, bare: 2 }, thatch: 16, penetration: 'easy', sowing: 'none' } as const
   it('nothing is watered or mown in, no haze is waited for, and it looks right after what was done', () => {

@@ -81,7 +81,7 @@ function sowLate({ choices, window }: Misfit): Option[] {
   return [
     {
       title: say`Sow late, ${onDay(late.day, true)}`,
-      says: say`${odds}The sward that lives holds the ground whatever comes of the seed. Take it under Order of work.`,
+      says: say`${odds}The sward that lives holds the ground whatever comes of the seed.`,
     },
   ]
 }

@@ -59,7 +59,8 @@ const STAGE_SCHOOLS: Record<Stage, SchoolChoiceId[]> = {
   7: ['watering', 'run'],
   8: ['firstMow'],
 }
-// Materials shows its own beside the table.
+/** What the middle of the page says already: Materials its own, Order of work what does not fit. */
+const saidThere = computed(() => props.stage === 5 || (props.stage === 6 && job.plan?.notices.some((n) => n.id.endsWith('.fits'))))
 const notices = computed(
   () =>
     job.plan?.notices
@@ -145,7 +146,7 @@ const cautions = computed(() => {
       </p>
       <NoticeCard v-for="n in notices" :key="n.id" :notice="n" />
       <p v-if="notices.length === 0 && stage !== 1" class="soft">
-        {{ stage === 5 ? '' : 'No warnings here.' }} Choose any figure with dots under it to see its working.
+        {{ saidThere ? '' : 'No warnings here.' }} Choose any figure with dots under it to see its working.
       </p>
       <section v-if="STAGE_SCHOOLS[stage].length" class="schools">
         <h3>Schools, for this job</h3>

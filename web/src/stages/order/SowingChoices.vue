@@ -28,7 +28,7 @@ const months = computed(() => {
 })
 const away = (day: string) => {
   const days = daysBetween(job.today, day)
-  return days < 14 ? `in ${days} days` : `in ${Math.round(days / 7)} weeks`
+  return days <= 1 ? (days === 1 ? 'tomorrow' : 'today') : days < 14 ? `in ${days} days` : `in ${Math.round(days / 7)} weeks`
 }
 function take(day: string | null) {
   const step = sow()
