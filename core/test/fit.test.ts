@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { JobDraft, ZoneDraft } from '../src/entities/job.ts'
 import { GRASSES } from '../src/reference/grasses.ts'
-import { fitValues } from '../src/seed/fit.ts'
+import { FIT_PARTS, fitValues } from '../src/seed/fit.ts'
 import { planOf, SOUTH, zone } from './makeJob.ts'
 import { climateAt } from './makePlace.ts'
 
@@ -17,12 +17,29 @@ const part = (of: string, change: Partial<ZoneDraft>, job: Partial<JobDraft> = {
     ?.parts.find((p) => p.part === of)
 
 describe('a part of the fit', () => {
+  it('weighs as the firm has it; where nothing weighs, all fit alike', () => {
+    const score = (weights: Record<string, number>) => {
+      const firm = { values: Object.fromEntries(Object.entries(weights).map(([k, v]) => [`fit.${k}`, v])) }
+      const plan = planOf({ zones: [zone({ ph: RYE.ph[0] - 0.5, thatch: 20 })] }, { firm })
+      return plan.figures[`zone:z1.seed.fit.${RYE.id}`]!.value
+    }
+    const none = Object.fromEntries(FIT_PARTS.map((part) => [part, 0]))
+    expect(score(none)).toBe(100)
+    // Soil 75 weighs three times as much as thatch 100.
+    expect(score({ ...none, soil: 3, thatch: 1 })).toBeCloseTo((3 * 75 + 100) / 4, 0)
+  })
   it('soil: in its range it fits, each half of a pH off costs a quarter', () => {
     const [low, high] = RYE.ph
     expect(part('soil', { ph: low })).toMatchObject({ rating: 100, says: expect.not.stringContaining('here') as string })
     expect(part('soil', { ph: low - 0.5 })).toMatchObject({ rating: 75, says: expect.stringContaining('here it is') as string })
     expect(part('soil', { ph: high + 1 })!.rating).toBeCloseTo(50, 9)
     expect(part('soil', { ph: null })).toBeUndefined()
+  })
+  it('match: its own kind in another leaf is more than half of a match; a stranger loses by leaf, colour and habit', () => {
+    const among = (present: string[], grass: string) => part('match', { present }, {}, grass)
+    expect(among(['perennial-ryegrass'], RYE.id)).toMatchObject({ rating: 100, says: 'already there, so leaf and colour match' })
+    expect(among(['shade-ryegrass'], RYE.id)).toMatchObject({ rating: 60, says: expect.stringContaining('of the kind') as string })
+    expect(among(['kentucky-bluegrass'], RYE.id)!.says).not.toContain('of the kind')
   })
   it('wet: ground that ponds asks for all of it, damp ground for three fifths, dry for nothing', () => {
     const short = (asked: number) => 100 * (1 - Math.max(0, asked - BEARS[RYE.wet]))

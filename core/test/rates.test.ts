@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { weightsForPlants } from '../src/seed/plantShares.ts'
 import { describe, expect, it } from 'vitest'
 import type { ZoneDraft } from '../src/entities/job.ts'
+import { ownRateValues } from '../src/seed/seedRules.ts'
 import { planOf, SOUTH, valueOf, zone } from './makeJob.ts'
 
 const rye = { mix: [{ grass: 'perennial-ryegrass', share: 100 }] }
@@ -28,6 +29,10 @@ describe('a rate of the contractor’s own', () => {
     const said = (change: Partial<ZoneDraft>) => plan(change).notices.find((n) => n.id === 'zone:z1.own-rate')?.title
     expect(said({ seedRate: '30 g/m2', seedRateOf: 'pls' })).toContain('allowed for twice')
     expect(said({ seedRate: '20 g/m2', seedRateOf: 'pls' })).toBeUndefined()
+    // The table's 35 g/m² on bare ground: doubted from the line itself on.
+    const bare = { cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 }, seedRateOf: 'pls' } as const
+    const line = (35 * ownRateValues.twice.is) / 100
+    expect([said({ ...bare, seedRate: line }), said({ ...bare, seedRate: line - 0.1 })]).toEqual([expect.stringContaining('twice'), undefined])
     expect(said({ seedRate: '6 g/m2' })).toContain('far below')
     expect(said({ seedRate: '110 g/m2' })).toContain('far above')
     expect(said({ seedRate: '26 g/m2' })).toBeUndefined()

@@ -52,7 +52,9 @@ describe('the grass table', () => {
     expect([e.first, e.half, e.last]).toEqual(['2027-03-06', '2027-03-07', '2027-03-10'])
     // Thirty days at its base add nothing; then 10 °C·d a day: 95 °C·d is half of it up on the tenth day (by hand).
     const late = Float64Array.from({ length: 80 }, (_, i) => (i < 30 ? 1 : 12))
-    expect(emergence(GRASSES['perennial-ryegrass']!, '2027-03-01', { soil: late, start: '2027-03-01' }, declared(emergenceValues))!.half).toBe('2027-04-10')
+    expect(emergence(GRASSES['perennial-ryegrass']!, '2027-03-01', { soil: late, start: '2027-03-01' }, declared(emergenceValues))!.half).toBe(
+      '2027-04-10',
+    )
     expect(emergence(GRASSES['st-augustine']!, '2027-03-01', { soil: soil, start: '2027-03-01' }, declared(emergenceValues))).toBeNull()
     expect(
       emergence(GRASSES.bermudagrass!, '2027-03-01', { soil: new Float64Array(200).fill(11), start: '2027-03-01' }, declared(emergenceValues)),

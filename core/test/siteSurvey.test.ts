@@ -286,6 +286,7 @@ describe('counts and what was seen', () => {
     expect(Number(dark!.lasts.value)).toBeLessThan(Number(bright!.lasts.value))
     expect(Number(middle!.sun.value)).toBeGreaterThan(Number(dark!.sun.value))
     expect(fescue(dark)).toBeGreaterThan(fescue(bright))
+    for (const light of [dark!, middle!, bright!]) expect(light.plants.reduce((sum, p) => sum + p.share, 0)).toBeCloseTo(100, 9)
     expect(seed({ sunHours: '4 h' }).inLight).toEqual([])
   })
 })

@@ -87,10 +87,10 @@ export const mixRules = {
     label: 'Fit',
     unit: '%',
     standing: 'model',
-    says: 'How a grass fits this ground: each part from nothing to 100, by how far it counts. What light, cut, date or the sward rules out is not sown whatever its fit.',
+    says: 'How a grass fits this ground: each part from nothing to 100, by how far it counts; where nothing counts, all grasses fit alike. What light, cut, date or the sward rules out is not sown whatever its fit.',
     inputs: { weight: '1[]', rating: '%[]' },
-    formula: 'dot(weight, rating) / sum(weight)',
-    compute: ({ weight, rating }) => dot(weight, rating) / sum(weight),
+    formula: 'sum(weight) > 0 ? dot(weight, rating) / sum(weight) : 100',
+    compute: ({ weight, rating }) => (sum(weight) > 0 ? dot(weight, rating) / sum(weight) : 100),
   }),
   mix: procedure({
     id: 'seed.mix-value',
