@@ -39,6 +39,13 @@ describe('pans and strips', () => {
       planOf({ zones: [rye] }, { firm: { calibrations: [other, { ...tried(8, '300 g'), grass: 'browntop' }] } }).zones[0]!.seed!.setting,
     ).toBeNull()
   })
+  it('the next strip lies a tenth beyond the line through the nearest two; where more on the dial gave less, any will do', () => {
+    const strips: Strip[] = [{ setting: 10, rate: 2 }, { setting: 20, rate: 5 }] // prettier-ignore
+    // 0.3 g/m² a mark: 8 is ten marks on from 20, and 1.5 five thirds before 10.
+    expect((nextStrip(8, strips) as { setting: number }).setting).toBeCloseTo(20 + 11, 9)
+    expect((nextStrip(1.5, strips) as { setting: number }).setting).toBeCloseTo(10 - 11 / 6, 9)
+    expect(nextStrip(8, [{ setting: 10, rate: 5 }, { setting: 20, rate: 2 }])).toBe('any') // prettier-ignore
+  })
   const strip = fc.record({ setting: fc.integer({ min: 1, max: 40 }), rate: fc.integer({ min: 10, max: 600 }).map((x) => x / 10) })
   it('a setting never lies outside the strips it is between, and a strip’s own rate gives its own setting', () => {
     fc.assert(
