@@ -33,6 +33,10 @@ describe('a rate of the contractor’s own', () => {
     const bare = { cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 }, seedRateOf: 'pls' } as const
     const line = (35 * ownRateValues.twice.is) / 100
     expect([said({ ...bare, seedRate: line }), said({ ...bare, seedRate: line - 0.1 })]).toEqual([expect.stringContaining('twice'), undefined])
+    // And a bag rate only beyond half or twice of it.
+    const bag = (seedRate: number) => said({ cover: bare.cover, seedRate })
+    expect([bag(17.5), bag(70)]).toEqual([undefined, undefined])
+    expect([bag(17.4), bag(70.1)]).toEqual([expect.stringContaining('far below'), expect.stringContaining('far above')])
     expect(said({ seedRate: '6 g/m2' })).toContain('far below')
     expect(said({ seedRate: '110 g/m2' })).toContain('far above')
     expect(said({ seedRate: '26 g/m2' })).toBeUndefined()

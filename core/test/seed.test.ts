@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { GRASSES, GRASS_IDS } from '../src/reference/grasses.ts'
+import { readJob } from '../src/entities/job.ts'
+import { lotFigures } from '../src/seed/seedPlan.ts'
+import { Trace } from '../src/trace/trace.ts'
 import { largestPart } from '../src/seed/mix.ts'
 import { seedRules } from '../src/seed/seedRules.ts'
 import { emergenceValues } from '../src/establish/emergence.ts'
@@ -41,6 +44,26 @@ describe('seed arithmetic, worked by hand', () => {
     })
     expect(pls([lot('a', 80), lot('b', 90)])).toBeCloseTo(85, 10)
     expect(pls([lot('a', 80, '30 kg'), lot('b', 90, '10 kg')])).toBeCloseTo(82.5, 10)
+  })
+})
+
+describe('what a kilogram costs', () => {
+  it('is the price of the cheapest lot of that grass alone; a mix, another grass and a lot without a price tell nothing', () => {
+    const of = (cost: number, ...grasses: string[]) => ({
+      id: '',
+      number: '',
+      cost,
+      parts: grasses.map((grass) => ({ grass, share: 100 / grasses.length })),
+    })
+    const shelf = [
+      of(5, 'perennial-ryegrass'),
+      of(4, 'perennial-ryegrass'),
+      of(0, 'perennial-ryegrass'),
+      of(1, 'browntop'),
+      of(2, 'perennial-ryegrass', 'tall-fescue'),
+    ]
+    const { bag } = lotFigures(readJob({ name: 'x' }).job!, shelf, new Trace())
+    expect([bag('perennial-ryegrass').cost, bag('browntop').cost, bag('tall-fescue').cost]).toEqual([4, 1, 0])
   })
 })
 

@@ -22,7 +22,14 @@ describe('what goes in the bag, as a foreman would have it (common practice)', (
     if (worked.nothing) expect(z.nothing).toMatch(worked.nothing)
     for (const g of worked.has) expect(mix).toContain(g)
     for (const g of worked.hasNot ?? []) expect(mix).not.toContain(g)
+    for (const [grass, why] of Object.entries(worked.why ?? {})) expect(z.seed!.mix.find((m) => m.grass === grass)?.reason).toMatch(why)
     if (worked.only) expect([...mix].sort()).toEqual([...worked.has].sort())
+  })
+  it('a nurse grass takes its 15 % of all, in steps of 5 %: 80 and 20 of the rest are 68 and 17, so 70 and 15 (by hand)', () => {
+    const mixOf = (name: string) =>
+      Object.fromEntries(planned(MIXES.find((m) => m.name === name)!).zones[0]!.seed!.mix.map((m) => [m.grass, m.share]))
+    expect(mixOf('level ground')).toEqual({ 'perennial-ryegrass': 80, 'kentucky-bluegrass': 20 })
+    expect(mixOf('a bare bank')).toEqual({ 'perennial-ryegrass': 70, 'kentucky-bluegrass': 15, 'annual-ryegrass': 15 })
   })
   it('every grass in a bag says why, and every grass left out says why not', () => {
     for (const worked of MIXES)
