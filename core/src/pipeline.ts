@@ -34,6 +34,7 @@ import type { ZoneSeed } from './seed/seedPlan.ts'
 import { num, type Figure, type Notice } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
 import type { Message } from './trace/message.ts'
+import { deepestSeed } from './seed/seedDepth.ts'
 import { seedRules } from './seed/seedRules.ts'
 import { zoneOf, zoneScope } from './trace/scope.ts'
 import type { FirmValues, Trace } from './trace/trace.ts'
@@ -324,7 +325,7 @@ function zoneSummary(
     season,
     approach: { chosen, suggested, overridden, why, figure: figure.id },
     sowing: work.sowing,
-    rungs: rungsOf(work, workforce, trace),
+    rungs: rungsOf(work, deepestSeed(seed?.mix, trace), workforce, trace),
     seed,
     nothing: suggestedMix.nothing,
     suggested: suggestedMix.parts,
@@ -335,7 +336,7 @@ function zoneSummary(
   }
 }
 
-function rungsOf(work: ZoneWork, { people }: Workforce, trace: Trace): Rung[] {
+function rungsOf(work: ZoneWork, seedDepth: number | null, { people }: Workforce, trace: Trace): Rung[] {
   const sown = isPlanted(work.sowing)
   const planned = work.operations.map((o): Rung => {
     const effort = effortOf(o.operation, [o], 0, people, trace)
@@ -348,7 +349,7 @@ function rungsOf(work: ZoneWork, { people }: Workforce, trace: Trace): Rung[] {
       yours: o.yours,
       barred: false,
       passes: o.passes,
-      how: howOn(o.operation, work, o, trace),
+      how: howOn(o.operation, work, o, seedDepth, trace),
       hours: hoursOf(effort) * people,
       sets: OPERATIONS[o.operation].sets ?? [],
     }

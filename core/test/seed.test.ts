@@ -7,7 +7,7 @@ import { largestPart } from '../src/seed/mix.ts'
 import { seedRules } from '../src/seed/seedRules.ts'
 import { emergenceValues } from '../src/establish/emergence.ts'
 import { emergence } from '../src/establish/emergence.ts'
-import { declared, planOf, valueOf, zone } from './makeJob.ts'
+import { declared, planOf, step, valueOf, zone } from './makeJob.ts'
 
 const R = seedRules
 const dot = (bulk: number, pls: number, seeds: number) => R.live.compute({ rate: bulk, weight: [100], pls: [pls * 100], seeds: [seeds] }, {})
@@ -44,6 +44,33 @@ describe('seed arithmetic, worked by hand', () => {
     })
     expect(pls([lot('a', 80), lot('b', 90)])).toBeCloseTo(85, 10)
     expect(pls([lot('a', 80, '30 kg'), lot('b', 90, '10 kg')])).toBeCloseTo(82.5, 10)
+  })
+})
+
+describe('how deep seed is worked in (common practice: rye 6 mm, bluegrass 3, bent 2)', () => {
+  const how = (...mixes: [string, number][][]) => {
+    const zones = mixes.map((mix, i) => zone({ id: `z${i}`, name: `Lawn ${i}`, mix: mix.map(([grass, share]) => ({ grass, share })) }))
+    return step(planOf({ zones }), 'work-in')!.how
+  }
+  it('as the part of the mix that bears least, but for traces; each zone its own', () => {
+    expect(how([['perennial-ryegrass', 100]])).toBe('no deeper than 6 mm')
+    expect(how([['perennial-ryegrass', 80], ['kentucky-bluegrass', 20]])).toBe('no deeper than 3 mm') // prettier-ignore
+    expect(how([['perennial-ryegrass', 96], ['kentucky-bluegrass', 4]])).toBe('no deeper than 6 mm') // prettier-ignore
+    expect(how([['perennial-ryegrass', 100]], [['browntop', 100]])).toBe('Lawn 0: 1 pass, no deeper than 6 mm; Lawn 1: 1 pass, no deeper than 2 mm')
+  })
+})
+
+describe('the soil of an offered day', () => {
+  const costs = (grass: string) => {
+    const plan = planOf({ zones: [zone({ present: [grass], mix: [{ grass, share: 100 }] })] }, { today: '2027-08-20' })
+    return plan.packages[0]!.choices.map((c) => [c.season, c.costs])
+  }
+  it('is told where the grass comes up best in warmer; not where it is warm enough', () => {
+    const told = 'Soil is then about 10 °C; tall fescue comes up best from 15 °C to 25 °C.'
+    expect(costs('tall-fescue')).toEqual([
+      ['spring', expect.stringContaining(told)],
+      ['autumn', expect.not.stringContaining('Soil is then')],
+    ])
   })
 })
 

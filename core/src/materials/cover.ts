@@ -3,6 +3,7 @@ import { slopeLines } from '../findings/lines.ts'
 import { COVER_NAMES, type CoverId } from '../reference/lists.ts'
 import { coverDepth } from '../reference/materialValues.ts'
 import type { ZoneSeed } from '../seed/seedPlan.ts'
+import { depthsOf } from '../seed/seedDepth.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { say } from '../trace/message.ts'
 import { figureId, JOB, zoneScope } from '../trace/scope.ts'
@@ -15,9 +16,6 @@ export interface CoverPlan {
   zones: { zone: string; amount: Figure }[]
   total: Figure
 }
-
-/** Grasses of this share or more decide how deep a cover may lie, % by weight. Juvena's model. */
-const COUNTS_FROM = 5
 
 /** Covers that come in sheets, by area. */
 const inSheets = (kind: CoverId): kind is 'blanket' | 'sheet' => kind === 'blanket' || kind === 'sheet'
@@ -67,7 +65,7 @@ const blanketOver = (seed: ZoneSeed, kind: 'blanket' | 'sheet', trace: Trace): F
 
 function looseOver(seed: ZoneSeed, kind: 'peat-free' | 'compost', trace: Trace): Figure {
   const scope = zoneScope(seed.zone)
-  const bears = seed.mix.filter((p) => p.share >= COUNTS_FROM).map((p) => trace.grass(p.grass).depth)
+  const bears = depthsOf(seed.mix, trace)
   const usual = trace.table(dressingTable.cover, scope, trace.value(coverDepth[kind]))
   const depth = trace.work(coverRules.depth, scope, { usual, bears })
   return trace.work(coverRules.litres, scope, { area: seed.sownArea, depth }, { label: COVER_NAMES[kind] })

@@ -446,7 +446,7 @@ export const OPERATIONS: Record<StepKind, Operation> = {
   sow: {
     name: words('Sow, crossed'),
     cautions: [],
-    why: 'Two half-rate passes at right angles. Never on crust: loosen first.',
+    why: 'Two half-rate passes at right angles; in heat a lower setting and more passes, along mowing stripes. Never on crust: loosen first.',
     wants: openSurface,
     by: 'area',
     tools: { spreader: { name: 'spreader', rate: 'sow' }, slit: { name: 'slit seeder', rate: 'slit' } },
@@ -470,7 +470,7 @@ export const OPERATIONS: Record<StepKind, Operation> = {
     name: words('Starter feed'),
     unsown: words('Feed'),
     cautions: ['feed'],
-    why: 'Half rate, crossed; granules want water.',
+    why: 'Half rate, crossed; in heat a lower setting and more passes, along mowing stripes. Granules want water.',
     wants: 'growth, and rain or water to follow',
     by: 'area',
   },

@@ -16,6 +16,7 @@ import { leadValues, WANTED_FROM, windowRules } from '../climate/sowingLines.ts'
 import { lastDayOf, seasonAround, sowingWindow, type SowingWindow, type Sown } from '../climate/sowingWindow.ts'
 import { yearDay } from '../climate/yearDay.ts'
 import type { Prescription } from '../prescribe.ts'
+import { deepestSeed } from '../seed/seedDepth.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { joined, onDay, say, type Message } from '../trace/message.ts'
 import { procedure } from '../trace/rule.ts'
@@ -170,6 +171,7 @@ export const stepBrief = ({ job, schools, prescription, workforce, trace }: Omit
   users: job.users,
   dressing: prescription.dressing,
   covers: prescription.covers,
+  seedDepth: (zone) => deepestSeed([...prescription.seeds, ...prescription.laterSeeds].find((s) => s.zone === zone)?.mix, trace),
   people: workforce.people,
   trace,
 })

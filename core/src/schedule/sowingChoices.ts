@@ -5,9 +5,10 @@ import { mixOdds, oddsRules, oddsValues, type DayOdds } from '../climate/sowingO
 import { sownGrass, WANTED_FROM } from '../climate/sowingLines.ts'
 import type { SowingWindow, Sown } from '../climate/sowingWindow.ts'
 import { yearDay } from '../climate/yearDay.ts'
+import type { Grass } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Figure } from '../trace/figure.ts'
-import { joined, onDay, say, type Message } from '../trace/message.ts'
+import { joined, onDay, quantity, say, verbatim, type Message } from '../trace/message.ts'
 import { tradeValues, value } from '../trace/rule.ts'
 import { packageScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -204,6 +205,7 @@ function choiceOf(b: ChoiceBrief, season: SeasonName, day: Day, taken: boolean, 
   const odds = oddsOf(b, day)
   const fails = odds ? (Object.entries(odds.fails) as [Cause, number][]).filter(([, n]) => n > 0).sort((x, y) => y[1] - x[1]) : []
   const rest: Message = fails.length > 0 ? say`What fails the rest: ${fails.map(([cause, n]) => `${n} ${CAUSE_NAMES[cause]}`).join(', ')}.` : ''
+  const warmth = soilThen(b, day)
   const part = `choice ${index + 1}`
   const scope = packageScope(b.pack)
   const sown = odds
@@ -231,10 +233,24 @@ function choiceOf(b: ChoiceBrief, season: SeasonName, day: Day, taken: boolean, 
             { part, label: say`Sown ${onDay(day, true)}: years in a hundred that it is right by ${onDay(b.customerDate, true)}` },
           )
         : null,
-    costs: rest,
+    costs: warmth === '' || rest === '' ? rest || warmth : joined([rest, warmth], ' '),
     taken,
   }
 }
+
+/** The soil on a day, where one of the wanted grasses comes up best in colder or warmer; the one that is furthest off. */
+function soilThen({ climate, sown, trace }: ChoiceBrief, day: Day): Message {
+  const soil = climate.soil[daysBetween(climate.start, day)]
+  if (soil === undefined) return ''
+  const off = ({ soilGood: [low, high] }: Grass) => Math.max(low - soil, soil - high)
+  const wanted = sown.parts.filter((p) => p.share >= WANTED_FROM || sown.parts.length === 1).map((p) => trace.grass(p.grass))
+  const [worst] = wanted.sort((x, y) => off(y) - off(x))
+  if (!worst || off(worst) < SOIL_OFF) return ''
+  const [low, high] = worst.soilGood
+  return say`Soil is then about ${quantity(Math.round(soil), 'C')}; ${verbatim(worst.short)} comes up best from ${quantity(low, 'C')} to ${quantity(high, 'C')}.`
+}
+/** Soil so far outside of what is good is told, °C: what the usual soil of a day is good for. Juvena's model. */
+const SOIL_OFF = 1
 
 /** What is said first where the sowing is later than could be, where a season is passed over, or where nothing can be sown for weeks. */
 function passedOver(b: ChoiceBrief, choices: readonly SowingChoice[], sowDay: Day): Chosen['passed'] {

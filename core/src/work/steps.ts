@@ -45,6 +45,8 @@ export interface StepBrief {
   users: readonly UserId[]
   dressing: DressingPlan | null
   covers: readonly CoverPlan[]
+  /** How deep the seed of a zone may lie at most, mm; null where none is sown. */
+  seedDepth: (zone: string) => number | null
   people: number
   trace: Trace
 }
@@ -98,6 +100,8 @@ interface Manner {
   height: number | null
   /** What is put down against which weeds. */
   against: string
+  /** How deep seed may lie at most, mm. */
+  seedDepth: number | null
 }
 
 /** The actives that cure the weeds seen, by common name: common practice, the label decides. */
@@ -108,19 +112,24 @@ function against(kind: StepKind, { work }: Share): string {
   return [...byActive].map(([active, names]) => `${names.join(', ')}: ${active}`).join('; ')
 }
 
-const mannerOf = (kind: StepKind, { work, operation }: Share, trace: Trace): Manner => ({
+const mannerOf = (kind: StepKind, { work, operation }: Share, seedDepth: StepBrief['seedDepth'], trace: Trace): Manner => ({
   passes: HALVED.includes(kind) ? 1 : operation.passes,
   depth: operation.depth,
   tines: operation.tines,
   tool: operation.tool,
   height: cutHeight(kind, work, operation, trace),
   against: against(kind, { work, operation }),
+  seedDepth: kind === 'work-in' ? seedDepth(work.r.id) : null,
 })
-const alike = (a: Manner, b: Manner) =>
-  a.passes === b.passes && a.depth === b.depth && a.tines === b.tines && a.tool === b.tool && a.height === b.height && a.against === b.against
+const alike = (a: Manner, b: Manner) => (Object.keys(a) as (keyof Manner)[]).every((k) => a[k] === b[k])
 
 /** One manner in words; `apart` says a single pass too, beside zones that take more. */
-function mannerSaid(kind: StepKind, { passes, depth, tines, tool, height, against: weeds }: Manner, apart: boolean, trace: Trace): Message {
+function mannerSaid(
+  kind: StepKind,
+  { passes, depth, tines, tool, height, against: weeds, seedDepth }: Manner,
+  apart: boolean,
+  trace: Trace,
+): Message {
   const usual =
     kind === 'core' && depth === null ? { low: trace.value(operationValues.coreLeast), high: trace.value(operationValues.coreMost) } : depth
   const parts: Message[] = []
@@ -129,15 +138,16 @@ function mannerSaid(kind: StepKind, { passes, depth, tines, tool, height, agains
   if (usual !== null) parts.push(say`${quantity(usual, 'mm')} deep`)
   if (tines !== null) parts.push(say`${quantity(tines, 'mm')} tines`)
   if (weeds) parts.push(weeds)
+  if (seedDepth !== null) parts.push(say`no deeper than ${quantity(seedDepth, 'mm')}`)
   if (tool) parts.push(OPERATIONS[kind].tools![tool]!.name)
   return joined(parts, ', ')
 }
 
 /** How a step is done, as the crew reads it: heights, depths, passes, tools; zones alike are told together. */
-function howOf(kind: StepKind, shares: readonly Share[], trace: Trace): Message {
+function howOf(kind: StepKind, shares: readonly Share[], seedDepth: StepBrief['seedDepth'], trace: Trace): Message {
   const groups: { manner: Manner; names: string[] }[] = []
   for (const share of shares) {
-    const manner = mannerOf(kind, share, trace)
+    const manner = mannerOf(kind, share, seedDepth, trace)
     const known = groups.find((g) => alike(g.manner, manner))
     if (known) known.names.push(share.work.r.name)
     else groups.push({ manner, names: [share.work.r.name] })
@@ -150,7 +160,8 @@ function howOf(kind: StepKind, shares: readonly Share[], trace: Trace): Message 
 }
 
 /** How an operation is done on one zone. */
-export const howOn = (kind: StepKind, work: ZoneWork, operation: ZoneOperation, trace: Trace): Message => howOf(kind, [{ work, operation }], trace)
+export const howOn = (kind: StepKind, work: ZoneWork, operation: ZoneOperation, seedDepth: number | null, trace: Trace): Message =>
+  howOf(kind, [{ work, operation }], () => seedDepth, trace)
 
 /** Zones whose lifts, feed or cover are really planned: a step without its material is none. */
 function withMaterial(kind: StepKind, shares: Share[], { dressing, covers }: StepBrief): Share[] {
@@ -170,7 +181,7 @@ function needOf(kind: StepKind, shares: readonly Share[], brief: StepBrief): Omi
     effort,
     passes: Math.max(...shares.map((s) => s.operation.passes)),
     precondition: operationWants(kind, trace),
-    how: howOf(kind, shares, trace),
+    how: howOf(kind, shares, brief.seedDepth, trace),
   }
 }
 
