@@ -34,12 +34,38 @@ describe('a part of the fit', () => {
     expect(part('soil', { ph: low - 0.5 })).toMatchObject({ rating: 75, says: expect.stringContaining('here it is') as string })
     expect(part('soil', { ph: high + 1 })!.rating).toBeCloseTo(50, 9)
     expect(part('soil', { ph: null })).toBeUndefined()
+    expect(part('soil', { ph: low - 0.5 })!.says).toBe(`likes pH ${low} to ${high}; here it is ${low - 0.5}`)
   })
   it('match: its own kind in another leaf is more than half of a match; a stranger loses by leaf, colour and habit', () => {
     const among = (present: string[], grass: string) => part('match', { present }, {}, grass)
     expect(among(['perennial-ryegrass'], RYE.id)).toMatchObject({ rating: 100, says: 'already there, so leaf and colour match' })
     expect(among(['shade-ryegrass'], RYE.id)).toMatchObject({ rating: 60, says: expect.stringContaining('of the kind') as string })
     expect(among(['kentucky-bluegrass'], RYE.id)!.says).not.toContain('of the kind')
+  })
+  it('match: a stranger loses 45 for a leaf so broad that it stands out, 30 for its winter, 15 for its colour, 5 for its habit', () => {
+    const bare = { cover: { wanted: 55, weeds: 20, moss: 5, bare: 20 } }
+    const pairs = [['kentucky-bluegrass', RYE.id], ['tall-fescue', 'shade-ryegrass'], ['creeping-red-fescue', RYE.id], ['browntop', BLUE.id], ['hard-fescue', 'chewings-fescue'], ['rough-bluegrass', RYE.id]] as const // prettier-ignore
+    for (const [there, sown] of pairs) {
+      const [a, b] = [GRASSES[there]!, GRASSES[sown]!]
+      const off = Math.abs(Math.log(b.leaf / a.leaf)) / Math.log(fitValues.coarse.is)
+      const lost = 0.15 + 0.45 * off + (a.winter === b.winter ? 0 : 0.3) + (a.colour === b.colour ? 0 : 0.15) + (a.spreads === b.spreads ? 0 : 0.05)
+      const found = part('match', { present: [there], ...bare }, {}, sown)
+      if (!found) throw new Error(`${sown} is not judged beside ${there}`)
+      expect(found.rating, `${sown} into ${there}`).toBeCloseTo(100 * Math.max(0, 1 - lost), 9)
+      const says = a.winter !== b.winter ? /in winter/ : off < 1 ? /^near/ : b.leaf > a.leaf ? /broader leaf .* years/ : /finer leaf/
+      expect(found.says, `${sown} into ${there}`).toMatch(says)
+    }
+  })
+  it('water: sand asks for 35 more than the 20 of any ground, a slope for 25, nobody to water for 40', () => {
+    const of = (asked: number) => 100 * (1 - Math.max(0, Math.min(1, asked) - BEARS[RYE.drought]))
+    const rating = (change: Partial<ZoneDraft>, job: Partial<JobDraft> = {}) => part('water', change, job)!.rating
+    expect(rating({})).toBeCloseTo(of(0.2), 9)
+    expect(rating({ texture: 'sand' })).toBeCloseTo(of(0.55), 9)
+    expect(rating({ texture: 'sand', slope: '15 %' })).toBeCloseTo(of(0.8), 9)
+    expect(rating({ slope: '15 %' }, { waterer: '' })).toBeCloseTo(of(0.85), 9)
+    expect(rating({ texture: 'sand', slope: '15 %' }, { waterer: '' })).toBeCloseTo(of(1), 9)
+    expect(part('water', {})!.says).toBe('watered')
+    expect(part('water', { texture: 'sand', slope: '15 %' })!.says).toBe('it stands less drought than this ground asks: sand, a slope')
   })
   it('wet: ground that ponds asks for all of it, damp ground for three fifths, dry for nothing', () => {
     const short = (asked: number) => 100 * (1 - Math.max(0, asked - BEARS[RYE.wet]))

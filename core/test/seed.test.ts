@@ -24,6 +24,11 @@ describe('seed arithmetic, worked by hand', () => {
     expect(share(90, 550)).toBeCloseTo(24.81, 2)
     expect(share(10, 15_000)).toBeCloseTo(75.19, 2)
   })
+  it('a zone’s plants: nine parts of rye and one of bent by weight come up as one and three (by hand: 495 and 1,500 seeds)', () => {
+    const mix = [{ grass: 'perennial-ryegrass', share: 90 }, { grass: 'browntop', share: 10 }] // prettier-ignore
+    const { plants } = planOf({ zones: [zone({ mix })] }).zones[0]!.seed!
+    expect(plants.map((p) => Math.round(Number(p.share.value)))).toEqual([25, 75])
+  })
   it('live seeds on a square centimetre fall in the usual bands (common practice: rye 1.5–2, bluegrass 3–4 at new rates)', () => {
     expect(dot(35, 0.85, 550)).toBeCloseTo(1.636, 3)
     expect(dot(12.5, 0.85, 3000)).toBeCloseTo(3.1875, 4)
