@@ -56,6 +56,18 @@ describe('a part of the fit', () => {
       expect(found.says, `${sown} into ${there}`).toMatch(says)
     }
   })
+  it('cut: each per cent under its lowest costs two, each over its highest one; under 70 % of the lowest it is not sown at all', () => {
+    const [low, high] = RYE.cut
+    const at = (heightOfCut: number) => part('cut', { heightOfCut, mower: 'reel' })!
+    expect([at(low).rating, at(high).rating]).toEqual([100, 100])
+    expect(at(low * 0.9)).toMatchObject({ says: expect.stringContaining(RYE.cutFails[0]) as string })
+    expect(at(low * 0.9).rating).toBeCloseTo(80, 9)
+    expect(at(high * 1.2)).toMatchObject({ says: expect.stringContaining(RYE.cutFails[1]) as string })
+    expect(at(high * 1.2).rating).toBeCloseTo(80, 9)
+    const left = (heightOfCut: number) =>
+      planOf({ zones: [zone({ heightOfCut, mower: 'reel' })] }).zones[0]!.seed?.mix.some((m) => m.grass === RYE.id) ?? false
+    expect([left((low * 70) / 100), left((low * 70) / 100 - 0.1)]).toEqual([true, false])
+  })
   it('water: sand asks for 35 more than the 20 of any ground, a slope for 25, nobody to water for 40', () => {
     const of = (asked: number) => 100 * (1 - Math.max(0, Math.min(1, asked) - BEARS[RYE.drought]))
     const rating = (change: Partial<ZoneDraft>, job: Partial<JobDraft> = {}) => part('water', change, job)!.rating
