@@ -201,7 +201,7 @@ const frostWanted = (job: Job, climate: SiteClimate, walked: boolean): Notice[] 
 function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFigures, r: ZoneReadings): ZonePlan {
   const { job, firm, schools, today, trace } = brief
   const findings = findInZone(r, schools, Number((job.walked ?? today).slice(0, 4)), trace)
-  const season = seasonOf(r, climate.latitude)
+  const season = seasonOf(r, climate, trace)
   const own = r.zone.mix?.filter((p) => (p.share ?? 0) > 0) ?? []
   // Whoever chose a mix has decided that seed is the way.
   const noSeed =

@@ -15,6 +15,7 @@ export const coverLines = tradeValues('cover', {
   clumps: value(5, '%', 'model', 'Incurable grassy weeds from this share are worth digging out as clumps', [0.5, 40]),
   handWeeded: value(15, '%', 'model', 'Weeds up to this share are weeded by hand', [1, 60]),
   nothingLeft: value(15, '%', 'model', 'Below this much wanted cover there is no sward to cut or to read thatch in', [0, 40]),
+  sward: value(50, '%', 'model', 'New ground with growth on this share of it has a sward to cut out', [10, 90]),
   weedy: value(15, '%', 'model', 'Weeds from this share are worth a spray of their own, in that school', [1, 80]),
   assumedWanted: value(60, '%', 'assumed', 'Wanted cover taken for the seed rate until it is counted', [0, 100]),
   assumedBare: value(10, '%', 'assumed', 'Bare ground taken for mending until it is read', [0, 100]),

@@ -90,7 +90,7 @@ function sowLate({ choices, window }: Misfit): Option[] {
 function holdOver(m: Misfit): Option[] {
   const { pack, climate, calendar, schools, watered, steps } = m
   const bare = steps.trace.value(coverLines.bareInWinter)
-  if (pack.season !== 'cool' || pack.zones.every((z) => z.sowing === 'over' && (z.r.bare === null || num(z.r.bare) < bare))) return []
+  if (pack.season !== 'cool' || pack.zones.every((z) => z.sowing !== 'new' && (z.r.bare === null || num(z.r.bare) < bare))) return []
   const cover = { parts: [{ grass: 'annual-ryegrass' as const, share: 100 }], purpose: 'cover' as const, watered }
   const quick = sowingWindow(cover, climate, schools, steps.trace)
   const today = dayNumber(calendar.today)

@@ -164,10 +164,11 @@ const JUDGES: Record<FitPartId, Judge> = {
           : say`near ${near.short} in leaf`
     return { rating: 100 * clamp(0.85 - 0.45 * off - colour - winter - habit), says }
   },
+  // Where nobody said, a lawn is taken for one that a family uses.
   wear: (g, { r }) => {
-    if (r.zone.wear === null) return null
-    const rating = rated(WEAR_ASKED[r.zone.wear], g.wear)
-    const name = WEAR_NAMES[r.zone.wear]
+    const asked = r.zone.wear ?? 'mid'
+    const rating = rated(WEAR_ASKED[asked], g.wear)
+    const name = WEAR_NAMES[asked]
     return { rating, says: () => (rating >= 100 ? say`bears “${name}”` : say`it bears less wear than “${name}”`) }
   },
   cut: (g, { r }) => {

@@ -1,3 +1,4 @@
+import type { PlaceYear } from '../climate/placeYear.ts'
 import { slopeLines } from '../findings/lines.ts'
 import { kindOf, middle, type Grass, type GrassId } from '../reference/grasses.ts'
 import { num, type Figure } from '../trace/figure.ts'
@@ -78,6 +79,8 @@ export const mixValues = tradeValues('mix', {
   slowShow: value(14, 'd', 'model', 'Seed that takes this long is not quick at all', [8, 40]),
   quickShow: value(6, 'd', 'model', 'and is as quick as can be at', [2, 15]),
   nurse: value(15, '%', 'practice', 'Nurse grass on a bank, by weight', [0, 40]),
+  warmBelow: value(35, '1', 'model', 'New ground is sown with warm grass under so many degrees of latitude', [20, 45]),
+  warmSummer: value(24, 'C', 'model', 'where the year’s warmest usual day reaches', [15, 35]),
 })
 
 export const mixRules = {
@@ -107,14 +110,12 @@ export const mixRules = {
   }),
 }
 
-/** Which latitude warm grasses are the usual ones below. Common practice. */
-const WARM_BELOW = 32
-
-/** Which season's grasses the zone belongs to: by what grows there, else by latitude. Common practice. */
-export function seasonOf(r: ZoneReadings, latitude: number): 'cool' | 'warm' {
+/** Which season's grasses the zone belongs to: by what grows there, else by where it lies and how warm its summer is. Common practice. */
+export function seasonOf(r: ZoneReadings, { latitude, place }: { latitude: number; place: PlaceYear }, trace: Trace): 'cool' | 'warm' {
   const { present } = r
   if (present.length > 0) return present.filter((g) => g.season === 'warm').length * 2 > present.length ? 'warm' : 'cool'
-  return Math.abs(latitude) < WARM_BELOW ? 'warm' : 'cool'
+  const { warmBelow, warmSummer } = trace.values(mixValues)
+  return Math.abs(latitude) < warmBelow && place.high[place.warmest]! >= warmSummer ? 'warm' : 'cool'
 }
 
 /** The ground a mix is chosen for. */

@@ -27,10 +27,24 @@ export const isSown = (sowing: Sowing): boolean => sowing !== 'none' && sowing !
 /** Whether the ground takes anything new at all: seed, plugs or turf. */
 export const isPlanted = (sowing: Sowing): boolean => sowing !== 'none'
 
-/** Ground with growth on it that has to come off before it is sown as new. */
-function hasGrowth(r: ZoneReadings, trace: Trace): boolean {
+/** How much of the ground something grows on, %: what is wanted, weeds and moss together. Null where none of it was read. */
+function growthOn(r: ZoneReadings): number | null {
   const parts = [r.wanted, r.weeds, r.moss].flatMap((p) => (p ? [num(p)] : []))
-  return parts.length === 0 ? false : parts.reduce((a, b) => a + b, 0) >= trace.value(coverLines.nothingLeft)
+  return parts.length === 0 ? null : parts.reduce((a, b) => a + b, 0)
+}
+
+/** What grows on ground that is sown as new comes off; where that is a sward, living or dead, or a mat was read, it is cut out down to soil. */
+function cleared({ r, killed, stripped, trace }: SowingContext): Line[] {
+  const { nothingLeft, sward } = trace.values(coverLines)
+  const growth = growthOn(r)
+  if (stripped || growth === null || growth < nothingLeft) return []
+  const comesOff = killed ? 'Dead growth comes off.' : 'What grows there comes off.'
+  if (!killed && growth < sward && (r.thatch === null || num(r.thatch) === 0)) return [['cut-first', comesOff]]
+  return [
+    ['cut-first', comesOff],
+    ['cut-second', comesOff],
+    ['scarify', 'Down to soil: what is left of the mat comes out.', 'must', 2],
+  ]
 }
 
 const FIRMED: Message = 'The bed is firmed until it shows true.'
@@ -50,14 +64,8 @@ const LINES: Record<Exclude<Sowing, 'none'>, (at: SowingContext) => Line[]> = {
   ],
   thin: (at) => opening(at),
   spots: () => [['roughen', 'Each spot is raked through to soil.']],
-  new: ({ r, killed, stripped, trace }) => [
-    ...(hasGrowth(r, trace) && !stripped
-      ? ([
-          ['cut-first', killed ? 'Dead growth comes off.' : 'What grows there comes off.'],
-          ['cut-second', killed ? 'Dead growth comes off.' : 'What grows there comes off.'],
-          ['scarify', 'Down to soil: what is left of the mat comes out.', 'must', 2],
-        ] as Line[])
-      : []),
+  new: (at) => [
+    ...cleared(at),
     ['loosen', 'New ground is always opened: seed never goes on hard dirt.'],
     ['grade', 'The surface is set before it is sown.'],
     ['firm', FIRMED, 'must', 2],

@@ -61,10 +61,13 @@ cover.mend                                 3 %      model         0.5..30
 cover.gaps                                10 %      model         1..40
 cover.mendable                            60 %      model         20..100
 cover.nothingLeft                         15 %      model         0..40
+cover.sward                               50 %      model         10..90
 cover.weedy                               15 %      model         1..80
 cover.assumedWanted                       60 %      assumed       0..100
 cover.assumedBare                         10 %      assumed       0..100
 mix.nurse                                 15 %      practice      0..40
+mix.warmBelow                             35 1      model         20..45
+mix.warmSummer                            24 C      model         15..35
 seed.rate-at-cover.newAt                  30 %      model         0..60
 seed.rate-at-cover.overAt                 70 %      model         61..100
 bag.usual                                 85 %      model         60..100
