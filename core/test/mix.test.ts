@@ -54,6 +54,12 @@ describe('which grass goes where (common practice)', () => {
     expect(GRASSES[grasses({ present: [], sunHours: 9, heightOfCut: 30 }, warm)[0]!]!.season).toBe('warm')
     expect(GRASSES[grasses({ present: [], sunHours: 9 })[0]!]!.season).toBe('cool')
   })
+  it('new ground under 35° is sown with warm grass, but not where high country keeps the summer cool (Juvena’s model)', () => {
+    const at = (site: object) => planOf({ site, zones: [zone({ present: [], sunHours: 8 })] } as never, { today: '2027-05-10' }).zones[0]!.season
+    expect(at({ latitude: 34, longitude: -84, frost: '8 Nov' })).toBe('warm')
+    expect(at({ latitude: 36, longitude: -84, frost: '1 Nov' })).toBe('cool')
+    expect(at({ latitude: 34, longitude: -84, frost: '20 Sep', elevation: '2400 m' })).toBe('cool')
+  })
   it('the slow grass is left out once its own last day is too near, and taken while it is not', () => {
     const wants: Partial<ZoneDraft> = { present: ['kentucky-bluegrass'], sunHours: 8, wear: 'high', heightOfCut: 40 }
     // Bluegrass: eight weeks before 25 April is 28 February.

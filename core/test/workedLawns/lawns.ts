@@ -478,7 +478,7 @@ export const LAWNS: WorkedLawn[] = [
     because: 'Warm grass, now: a cool one would meet the heat.',
     today: '2026-05-20', job: { site: { latitude: 34, longitude: -84, frost: '8 Nov' }, waterer: 'owner' },
     zone: { ...sound, ...cover(0, 10), thatch: null, sunHours: 8, heightOfCut: 40, present: [] },
-    sowing: 'new', wanted: ['loosen', 'sow', 'water'], never: ['scarify'], months: [6], says: /couch/,
+    sowing: 'new', wanted: ['loosen', 'sow', 'water'], never: ['scarify'], months: [6],
   },
   {
     name: 'bluegrass with a deep mat in late October',
