@@ -17,6 +17,13 @@ import { schedulePackage, type Calendar, type Fixed, type Schedule, type Wishes 
 
 export const choiceValues = tradeValues('choice', {
   worth: value(35, '%', 'model', 'Spring is taken for cool grass where at least so many years in a hundred succeed', [5, 90]),
+  worthLate: value(
+    25,
+    '%',
+    'model',
+    'Days past the last one are taken over a living sward where at least so many years in a hundred succeed',
+    [5, 90],
+  ),
   late: value(21, 'd', 'model', 'A day so much later than could be is said first', [7, 60]),
   soon: value(7, 'd', 'model', 'Days it takes at least before seed can go down, for comparing seasons', [1, 30]),
   coverSoon: value(1, 'd', 'model', 'and a quick cover', [0, 14]),
@@ -167,13 +174,15 @@ function firstIn({ window, sown, trace, fixed, steps }: ChoiceBrief, { from, to 
  */
 function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
   const { window, sown, schools, trace } = b
-  const worth = (on: Day) => (oddsOf(b, on)?.succeed ?? 100) >= trace.value(choiceValues.worth)
+  const { worth, worthLate } = trace.values(choiceValues)
+  const succeeds = (on: Day, least: number) => (oddsOf(b, on)?.succeed ?? 100) >= least
   if (span.season === 'summer') return []
-  if (span.season === 'spring' && window.lead !== 'warm' && sown.purpose === 'lawn') return schools.season !== 'autumn' && worth(day) ? [span] : []
+  if (span.season === 'spring' && window.lead !== 'warm' && sown.purpose === 'lawn')
+    return schools.season !== 'autumn' && succeeds(day, worth) ? [span] : []
   let rule = span.to
   while (rule >= span.from && window.reasons[rule] === 'past-rule') rule--
   let to = span.to
-  while (to > rule && !worth(addDays(window.start, to))) to--
+  while (to > rule && !succeeds(addDays(window.start, to), worthLate)) to--
   return [...new Set([rule, to])].filter((end) => end >= span.from).map((end) => ({ ...span, to: end }))
 }
 
@@ -273,9 +282,15 @@ function passedOver(b: ChoiceBrief, choices: readonly SowingChoice[], sowDay: Da
   }
   if (daysBetween(calendar.today, sowDay) <= late + trace.value(choiceValues.soon) && year(sowDay) === year(calendar.today)) return null
   const today = window.reasons[0]
+  const notAtOnce = say`Sown ${onDay(sowDay, true)}, in ${NAMES[season]}, not at once.`
+  if (window.states[0] === 'marginal' && window.states[daysBetween(window.start, sowDay)] === 'open')
+    return {
+      title: notAtOnce,
+      says: say`Days until then are marginal: ${REASONS[today!]}. The first good day is taken; a sooner one may be pinned.`,
+    }
   if (window.states[0] !== 'shut' || today === undefined)
     return {
-      title: say`Sown ${onDay(sowDay, true)}, in ${NAMES[season]}, not at once.`,
+      title: notAtOnce,
       says: say`The season is open today, ${onDay(calendar.today, true)}: the steps before seed, and what has to be waited for, take the days between.`,
     }
   return {

@@ -369,6 +369,7 @@ odds.dryRain                              25 rain   model         5..80
 care.heat                                 30 C      model         24..38
 care.feedSome                             10 %      model         2..50
 choice.worth                              35 %      model         5..90
+choice.worthLate                          25 %      model         5..90
 choice.late                               21 d      model         7..60
 choice.soon                                7 d      model         1..30
 place.hollow                               2 C      practice      0.5..5

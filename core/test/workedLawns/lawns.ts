@@ -487,6 +487,13 @@ export const LAWNS: WorkedLawn[] = [
     sowing: 'spots', wanted: ['scarify'], never: ['kill'], neverSays: /annual ryegrass/,
   },
   {
+    name: 'couch with bare patches in a mild October',
+    because: 'It waits for warmer days, and says that; whoever will not wait pins a day.',
+    today: '2026-10-10', job: { site: { latitude: -27.5, sea: '15 km' }, waterer: 'owner' },
+    zone: { ...sound, ...cover(70, 5), present: ['bermudagrass'], heightOfCut: 25 },
+    sowing: 'over', wanted: ['sow', 'water'], never: ['kill'], months: [11], says: /Days until then are marginal: soil is warm enough, days are still cool/, neverSays: /season is open today/,
+  },
+  {
     name: 'under firs, too dark for any seed',
     because: 'Needles off, mat out, fed: what can be done is done, and seed is not wasted.',
     today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, ...cover(40, 5, 20), sunHours: 2.5, litter: 'needles', present: ['creeping-red-fescue'] },
