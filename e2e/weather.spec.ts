@@ -138,7 +138,8 @@ test('a hold of the outlook is accepted: the sowing moves, and the sheet follows
 })
 
 test('after the first frosts by school, and a bank in late autumn', async ({ page }) => {
-  await openJob(page, { ...SPRING, name: 'Late bank', site: { latitude: -44.2, longitude: 120, frost: '20 Feb' } }, 'order')
+  const bank = { ...ZONE, slope: '1 in 5', cover: { wanted: 45, weeds: 10, moss: 5, bare: 40 } }
+  await openJob(page, { ...SPRING, name: 'Late bank', site: { latitude: -44.2, longitude: 120, frost: '20 Feb' }, zones: [bank] }, 'order')
   await expect(page.getByRole('alert')).toContainText('Too late')
   await expect(page.getByRole('alert')).toContainText('Hold over')
   await page.getByRole('radiogroup', { name: 'And after the last day to sow?' }).getByText('sow on').click()

@@ -55,6 +55,25 @@ describe('a part of the fit', () => {
       const says = a.winter !== b.winter ? /in winter/ : off < 1 ? /^near/ : b.leaf > a.leaf ? /broader leaf .* years/ : /finer leaf/
       expect(found.says, `${sown} into ${there}`).toMatch(says)
     }
+    // Of two that stand there the one nearest in leaf is held beside it.
+    const both = part('match', { present: ['rough-bluegrass', 'browntop'], ...bare }, {}, RYE.id)!
+    expect(both.says).toContain('rough bluegrass')
+  })
+  it('light: at its least it just lives, at ease it is 100, and between them by the hour', () => {
+    const [least, good] = [RYE.sunLeast, RYE.sunGood]
+    const at = (sunHours: number) => part('light', { sunHours })!
+    const just = fitValues.justEnough.is
+    expect(at(least).rating).toBeCloseTo(just, 9)
+    expect(at((3 * least + good) / 4).rating).toBeCloseTo(just + (100 - just) / 4, 9)
+    expect(at(good)).toMatchObject({ rating: 100, says: `at ease with ${good} h of sun; here it gets ${good} h` })
+    expect(at(least).says).toBe(`lives on ${least} h of sun, at ease with ${good} h; here it gets ${least} h`)
+  })
+  it('wear: what is asked for more than it bears is lost; a lawn of which nobody said is taken for a family’s', () => {
+    expect(part('wear', { wear: 'high' })).toMatchObject({ rating: 100, says: expect.stringMatching(/^bears/) as string })
+    const fescue = GRASSES['creeping-red-fescue']!
+    const weak = part('wear', { wear: null, present: [fescue.id] }, {}, fescue.id)!
+    expect(weak.rating).toBeCloseTo(100 * (1 - (0.6 - BEARS[fescue.wear])), 9)
+    expect(weak.says).toBe('it bears less wear than “family and garden”')
   })
   it('cut: each per cent under its lowest costs two, each over its highest one; under 70 % of the lowest it is not sown at all', () => {
     const [low, high] = RYE.cut

@@ -34,7 +34,7 @@ export const firmStore = (db: Knex) => ({
     })
     if (changed.changes === 1) return { revision: row.revision, savedAt: now, draft }
     const held = await this.get()
-    return JSON.stringify(held.draft) === row.body ? held : null
+    return held.revision > 0 && JSON.stringify(held.draft) === row.body ? held : null
   },
 })
 export type FirmStore = ReturnType<typeof firmStore>
