@@ -2,6 +2,9 @@ import fc from 'fast-check'
 import highsLoader from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { allowed, composeMix, valueOf, type Component, type MixProblem } from '../src/seed/composeMix.ts'
+import { render } from '../src/present/render.ts'
+import { whatHolds } from '../src/seed/binding.ts'
+import type { Fit } from '../src/seed/fit.ts'
 import { mixAsProgram } from './mixAsProgram.ts'
 
 let highs: Awaited<ReturnType<typeof highsLoader>>
@@ -101,5 +104,43 @@ describe('the best mix', () => {
       }),
       { numRuns: 50 },
     )
+  })
+})
+
+describe('what holds a share, by hand', () => {
+  const part = (id: string, fit: number, serves: number[], more: Partial<Component> = {}): Component => ({
+    id, grass: id, fit, serves, seeds: 500, least: 5, most: 95, mostPlants: 100, cost: 0, ...more,
+  }) // prettier-ignore
+  const fitOf = (short: string, parts: [string, number, number][]) =>
+    ({ grass: { short }, parts: parts.map(([part, weight, rating]) => ({ part, weight, rating, says: `${short} at ${rating}` })) }) as unknown as Fit
+  const stand = [fitOf('slow', [['wear', 2, 90], ['soil', 1, 60]]), fitOf('quick', [['wear', 2, 80], ['soil', 1, 100]])] // prettier-ignore
+  /** Six points for a fifth that shows soon, four for a sixth that knits. */
+  const problem = (set: Component[]): MixProblem => ({
+    components: set, most: 3, step: 5, company: 1, each: 1, together: () => true,
+    needs: [{ weight: 6, enough: 0.2 }, { weight: 4, enough: 0.15 }],
+  }) // prettier-ignore
+  const holds = (set: Component[], shares: number[], index: number, fits = stand) => {
+    const found = whatHolds(problem(set), set, shares, fits, index)
+    return found === null ? null : render(found, { units: 'metric', dialect: 'scarify' })
+  }
+  const [slow, quick] = [part('slow', 95, [0, 1]), part('quick', 90, [1, 0])]
+  it('a need that a step less would leave short: 15 of the 20 % is three quarters, which costs 1.5 points and brings 0.25', () => {
+    expect(holds([slow, quick], [80, 20], 1)).toBe('less of it would show too late')
+    expect(holds([slow, quick], [15, 85], 0)).toBe('less of it would knit too slowly')
+  })
+  it('with the needs served, the reading in which it is most ahead; nothing where a step less serves as well', () => {
+    // 40 of 100 is twice what is enough: a step less of the slow one loses its 5 points of fit in the hundred, by the wear that it bears.
+    expect(holds([slow, quick], [60, 40], 0)).toBe('wear: slow at 90')
+    expect(holds([part('slow', 90, [0, 1]), quick], [60, 40], 0)).toBeNull()
+    // What is poor in the other is said of the other.
+    const poor = [stand[0]!, fitOf('quick', [['wear', 2, 60], ['soil', 1, 100]])] // prettier-ignore
+    expect(holds([slow, quick], [60, 40], 0, poor)).toBe('quick, wear: quick at 60')
+    // Nowhere ahead, though the sum is: nothing is said.
+    expect(holds([slow, quick], [60, 40], 0, [fitOf('slow', [['wear', 2, 80]]), stand[1]!])).toBeNull()
+  })
+  it('a limit that a step would break', () => {
+    expect(holds([{ ...slow, least: 60 }, quick], [60, 40], 0)).toBe('in company at least 60 % of it')
+    expect(holds([slow, { ...quick, most: 40 }], [60, 40], 0)).toBe('in company at most 40 % quick')
+    expect(holds([slow, { ...quick, mostPlants: 40 }], [60, 40], 0)).toBe('more quick would be too many of the plants')
   })
 })
