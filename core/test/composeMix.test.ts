@@ -107,6 +107,20 @@ describe('the best mix', () => {
   })
 })
 
+describe('of equals', () => {
+  it('the cheaper goes into the mix, the whole of it counted', () => {
+    const made = (id: string, fit: number, serves: number[], cost: number): Component => ({ id, grass: id, fit, serves, seeds: 500, least: 20, most: 80, mostPlants: 100, cost }) // prettier-ignore
+    const components = [made('main', 95, [0, 1], 2), made('dear', 90, [1, 0], 5), made('cheap', 90, [1, 0], 1)]
+    const needs = [{ weight: 6, enough: 0.2 }, { weight: 4, enough: 0.15 }] // prettier-ignore
+    const found = composeMix({ components, needs, most: 2, step: 5, company: 1, each: 1, together: () => true })!
+    expect(found.parts.map((p) => [p.component.id, p.share])).toEqual([
+      ['main', 80],
+      ['cheap', 20],
+    ])
+    expect(found.cost).toBeCloseTo(0.8 * 2 + 0.2 * 1, 9)
+  })
+})
+
 describe('what holds a share, by hand', () => {
   const part = (id: string, fit: number, serves: number[], more: Partial<Component> = {}): Component => ({
     id, grass: id, fit, serves, seeds: 500, least: 5, most: 95, mostPlants: 100, cost: 0, ...more,

@@ -68,6 +68,17 @@ describe('a part of the fit', () => {
     expect(at(good)).toMatchObject({ rating: 100, says: `at ease with ${good} h of sun; here it gets ${good} h` })
     expect(at(least).says).toBe(`lives on ${least} h of sun, at ease with ${good} h; here it gets ${least} h`)
   })
+  it('shade ryegrass is for the shade: from 5 h of sun on it is left out; what is cut too low for any grass is no matter of shade', () => {
+    const left = (sunHours: number) =>
+      planOf({ zones: [zone({ sunHours, present: [], cover: { wanted: 0, weeds: 0, moss: 0, bare: 100 } })] }).zones[0]!.seed!.chosen.left.find(
+        (l) => l.grass === 'shade-ryegrass',
+      )?.against
+    expect(left(5)).toContain('bred for shade')
+    expect(left(4.9) ?? '').not.toContain('bred for shade')
+    const shorn = planOf({ zones: [zone({ heightOfCut: 2, mower: 'reel', present: [], cover: { wanted: 0, weeds: 0, moss: 0, bare: 100 } })] })
+      .zones[0]!
+    expect([shorn.seed, String(shorn.nothing)]).toEqual([null, expect.not.stringContaining('shade ryegrass')])
+  })
   it('wear: what is asked for more than it bears is lost; a lawn of which nobody said is taken for a family’s', () => {
     expect(part('wear', { wear: 'high' })).toMatchObject({ rating: 100, says: expect.stringMatching(/^bears/) as string })
     const fescue = GRASSES['creeping-red-fescue']!
@@ -127,6 +138,7 @@ describe('a part of the fit', () => {
     expect(part('mending', {})).toMatchObject({ rating: 70, says: 'stands in bunches and does not knit' })
     expect(part('mending', {}, {}, BLUE.id)!.rating).toBeCloseTo(80 + 20 * Math.min(1, BLUE.creeps / 4), 9)
     expect(part('speed', {})!.rating).toBeCloseTo(100 * Math.min(1, 1 - (RYE.weeksToUse[0] - 6) / 20), 9)
+    expect(part('speed', {})!.says).toBe(`bears use ${RYE.weeksToUse[0]}–${RYE.weeksToUse[1]} weeks from sowing`)
     expect(part('speed', {}, {}, BLUE.id)!.rating).toBeCloseTo(100 * (1 - (BLUE.weeksToUse[0] - 6) / 20), 9)
   })
   it('winter cold and summer heat go by the coldest and the warmest day of the usual year', () => {

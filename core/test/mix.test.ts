@@ -138,6 +138,7 @@ describe('how a mix stands in each light (Juvena’s model)', () => {
   it('all at ease, half in the least, none two hours below it, and never more in less sun', () => {
     const rye = { sunGood: 5 }
     expect([6, 5, 4.5, 4, 3, 2, 0].map((sun) => lastsIn(rye, 4, sun, v))).toEqual([1, 1, 0.75, 0.5, 0.25, 0, 0])
+    expect(lastsIn({ sunGood: 8 }, 4, 5, v)).toBeCloseTo(0.5 + 0.5 / 4, 9)
     // Where the least is also enough there is no half-way.
     expect([lastsIn({ sunGood: 4 }, 4, 4, v), lastsIn({ sunGood: 4 }, 4, 3.5, v)]).toEqual([1, 0.375])
   })

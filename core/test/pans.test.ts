@@ -45,6 +45,7 @@ describe('pans and strips', () => {
     expect((nextStrip(8, strips) as { setting: number }).setting).toBeCloseTo(20 + 11, 9)
     expect((nextStrip(1.5, strips) as { setting: number }).setting).toBeCloseTo(10 - 11 / 6, 9)
     expect(nextStrip(8, [{ setting: 10, rate: 5 }, { setting: 20, rate: 2 }])).toBe('any') // prettier-ignore
+    expect(nextStrip(0.1, [{ setting: 5, rate: 10 }, { setting: 10, rate: 20 }])).toEqual({ setting: 0 }) // prettier-ignore
   })
   const strip = fc.record({ setting: fc.integer({ min: 1, max: 40 }), rate: fc.integer({ min: 10, max: 600 }).map((x) => x / 10) })
   it('a setting never lies outside the strips it is between, and a strip’s own rate gives its own setting', () => {

@@ -31,6 +31,23 @@ describe('what goes in the bag, as a foreman would have it (common practice)', (
     expect(mixOf('level ground')).toEqual({ 'perennial-ryegrass': 80, 'kentucky-bluegrass': 20 })
     expect(mixOf('a bare bank')).toEqual({ 'perennial-ryegrass': 70, 'kentucky-bluegrass': 15, 'annual-ryegrass': 15 })
   })
+  it('a grass at its most in company says so, and only that one', () => {
+    const { suggested } = planned(MIXES.find((m) => m.name === 'level ground')!).zones[0]!
+    expect(suggested.map((p) => [p.grass, p.limit])).toEqual([
+      ['perennial-ryegrass', 'at most 80 % in company'],
+      ['kentucky-bluegrass', undefined],
+    ])
+  })
+  it('the mix that a rule of thumb gives stands beside, and is never worth more', () => {
+    const bare = { cover: { wanted: 0, weeds: 5, moss: 0, bare: 95 }, present: [] }
+    const thumb = (change: object) =>
+      planOf({ site: SOUTH, zones: [zone({ ...bare, ...change })] }, { today: '2027-02-01' }).zones[0]!.seed!.chosen.thumb!
+    const parts = (change: object) => thumb(change).parts.map((p) => `${p.grass} ${p.share}`)
+    expect(parts({})).toEqual(['perennial-ryegrass 70', 'creeping-red-fescue 30'])
+    expect(parts({ sunHours: 4.4 })).toEqual(['creeping-red-fescue 80', 'perennial-ryegrass 20'])
+    expect(parts({ heightOfCut: 15, mower: 'reel' })).toEqual(['chewings-fescue 80', 'browntop 20'])
+    for (const change of [{}, { sunHours: 4.4 }, { heightOfCut: 15, mower: 'reel' }]) expect(thumb(change).loses).toBeGreaterThanOrEqual(0)
+  })
   it('every grass in a bag says why, and every grass left out says why not', () => {
     for (const worked of MIXES)
       for (const z of planned(worked).zones) {
