@@ -54,6 +54,10 @@ describe('which grass goes where (common practice)', () => {
     expect(GRASSES[grasses({ present: [], sunHours: 9, heightOfCut: 30 }, warm)[0]!]!.season).toBe('warm')
     expect(GRASSES[grasses({ present: [], sunHours: 9 })[0]!]!.season).toBe('cool')
   })
+  it('a sward belongs to the season of most of its grasses; where they are even, to the cool one', () => {
+    const season = (...present: string[]) => planOf({ zones: [zone({ present })] }).zones[0]!.season
+    expect([season('bermudagrass', 'perennial-ryegrass'), season('bermudagrass', 'zoysia', 'perennial-ryegrass')]).toEqual(['cool', 'warm'])
+  })
   it('new ground under 35° is sown with warm grass, but not where high country keeps the summer cool (Juvena’s model)', () => {
     const at = (site: object) => planOf({ site, zones: [zone({ present: [], sunHours: 8 })] } as never, { today: '2027-05-10' }).zones[0]!.season
     expect(at({ latitude: 34, longitude: -84, frost: '8 Nov' })).toBe('warm')

@@ -242,7 +242,7 @@ function choiceOf(b: ChoiceBrief, season: SeasonName, day: Day, taken: boolean, 
             { part, label: say`Sown ${onDay(day, true)}: years in a hundred that it is right by ${onDay(b.customerDate, true)}` },
           )
         : null,
-    costs: warmth === '' || rest === '' ? rest || warmth : joined([rest, warmth], ' '),
+    costs: joined([rest, warmth], ' '),
     taken,
   }
 }
