@@ -166,15 +166,18 @@ export function spansOf(window: SowingWindow, days: number, waitsUntil: Day | nu
 /** Days of a window that are kept for drawing. */
 const DRAWN_DAYS = 500
 
-export const stepBrief = ({ job, schools, prescription, workforce, trace }: Omit<OrderBrief, 'later'>): StepBrief => ({
-  schools,
-  users: job.users,
-  dressing: prescription.dressing,
-  covers: prescription.covers,
-  seedDepth: (zone) => deepestSeed([...prescription.seeds, ...prescription.laterSeeds].find((s) => s.zone === zone)?.mix, trace),
-  people: workforce.people,
-  trace,
-})
+export function stepBrief({ job, schools, prescription, workforce, trace }: Omit<OrderBrief, 'later'>): StepBrief {
+  const mixes = new Map([...prescription.laterSeeds, ...prescription.seeds].map((s) => [s.zone, s.mix]))
+  return {
+    schools,
+    users: job.users,
+    dressing: prescription.dressing,
+    covers: prescription.covers,
+    seedDepth: (zone) => deepestSeed(mixes.get(zone), trace),
+    people: workforce.people,
+    trace,
+  }
+}
 
 /** Dates for every step of one job, package by package: ground held over is sown properly once its cover has stood. */
 export function orderOfWork(brief: OrderBrief): OrderOfWork {
