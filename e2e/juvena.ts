@@ -74,7 +74,7 @@ export async function openJob(page: Page, draft: object, stage = 'walk-over'): P
   return id
 }
 
-/** Goes to another place (a path, or an address) of the firm that is open, as a link in the page does. Loading the page anew takes five times as long: `page.goto` is for deep links and reloads. */
+/** Goes to another place (a path, or an address) of the firm that is open, as a link in the page does. Loading the page anew costs more than a second of the processor: `page.goto` is for deep links and reloads. */
 export async function go(page: Page, path: string): Promise<void> {
   await page.evaluate(
     async (to) => {

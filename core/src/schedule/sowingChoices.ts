@@ -180,7 +180,7 @@ function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
   if (span.season === 'spring' && window.lead !== 'warm' && sown.purpose === 'lawn')
     return schools.season !== 'autumn' && succeeds(day, worth) ? [span] : []
   let rule = span.to
-  while (rule >= span.from && window.reasons[rule] === 'past-rule') rule--
+  while (rule >= span.from && isPastRule(window, addDays(window.start, rule))) rule--
   let to = span.to
   while (to > rule && !succeeds(addDays(window.start, to), worthLate)) to--
   return [...new Set([rule, to])].filter((end) => end >= span.from).map((end) => ({ ...span, to: end }))
@@ -194,10 +194,12 @@ function byDate({ customerDate, sown, trace }: ChoiceBrief, offered: readonly { 
   return [...offered.filter((o) => stands(o.day)), ...offered.filter((o) => !stands(o.day))]
 }
 
+/** The grasses of a mix that are wanted for themselves; one sown alone always is. */
+const wantedOf = ({ parts }: Sown, trace: Trace): Grass[] =>
+  parts.filter((p) => p.share >= WANTED_FROM || parts.length === 1).map((p) => trace.grass(p.grass))
+
 function oddsOf({ climate, sown, schools, customerDate, trace }: ChoiceBrief, day: Day): DayOdds | null {
-  const grasses = sown.parts
-    .filter((p) => p.share >= WANTED_FROM || sown.parts.length === 1)
-    .flatMap(({ grass }) => sownGrass(trace.grass(grass), trace) ?? [])
+  const grasses = wantedOf(sown, trace).flatMap((grass) => sownGrass(grass, trace) ?? [])
   if (grasses.length === 0) return null
   const within = customerDate === null ? null : daysBetween(day, customerDate)
   const brief = { watered: sown.watered, lawn: sown.purpose === 'lawn', standsBy: schools.stands, within }
@@ -252,8 +254,7 @@ function soilThen({ climate, sown, trace }: ChoiceBrief, day: Day): Message {
   const soil = climate.soil[daysBetween(climate.start, day)]
   if (soil === undefined) return ''
   const off = ({ soilGood: [low, high] }: Grass) => Math.max(low - soil, soil - high)
-  const wanted = sown.parts.filter((p) => p.share >= WANTED_FROM || sown.parts.length === 1).map((p) => trace.grass(p.grass))
-  const [worst] = wanted.sort((x, y) => off(y) - off(x))
+  const [worst] = wantedOf(sown, trace).sort((x, y) => off(y) - off(x))
   if (!worst || off(worst) < SOIL_OFF) return ''
   const [low, high] = worst.soilGood
   return say`Soil is then about ${quantity(Math.round(soil), 'C')}; ${verbatim(worst.short)} comes up best from ${quantity(low, 'C')} to ${quantity(high, 'C')}.`

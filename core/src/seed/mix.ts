@@ -110,7 +110,7 @@ export const mixRules = {
   }),
 }
 
-/** Which season's grasses the zone belongs to: by what grows there, else by where it lies and how warm its summer is. Common practice. */
+/** Which season's grasses the zone belongs to: by what grows there, else by where it lies and how warm its summer is (Juvena's model). */
 export function seasonOf(r: ZoneReadings, { latitude, place }: { latitude: number; place: PlaceYear }, trace: Trace): 'cool' | 'warm' {
   const { present } = r
   if (present.length > 0) return present.filter((g) => g.season === 'warm').length * 2 > present.length ? 'warm' : 'cool'
