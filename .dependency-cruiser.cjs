@@ -1,4 +1,7 @@
-/** The boundary check. Data flows one way: core knows nothing of server or web, and neither room reaches into the other. */
+/**
+ * The boundary check. Data flows one way: core knows nothing of server or web, and neither room
+ * reaches into the other.
+ */
 module.exports = {
   forbidden: [
     {
@@ -11,8 +14,18 @@ module.exports = {
           '^(core/src/|node_modules/(zod|delaunator|robust-predicates|clipper2-ts|d3-array|d3-random|internmap)/|node_modules/@types/(delaunator|d3-array|d3-random)/)',
       },
     },
-    { name: 'web-not-server', severity: 'error', from: { path: '^web/' }, to: { path: '^server/' } },
-    { name: 'server-not-web', severity: 'error', from: { path: '^server/' }, to: { path: '^web/' } },
+    {
+      name: 'web-not-server',
+      severity: 'error',
+      from: { path: '^web/' },
+      to: { path: '^server/' },
+    },
+    {
+      name: 'server-not-web',
+      severity: 'error',
+      from: { path: '^server/' },
+      to: { path: '^web/' },
+    },
     {
       name: 'entities-stand-alone',
       comment: 'what things are knows nothing of what is computed from them',
@@ -27,7 +40,12 @@ module.exports = {
       from: { path: '^server/src/', pathNot: '^server/src/store/' },
       to: { path: 'node_modules/(knex|better-sqlite3)/' },
     },
-    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
     { name: 'nothing-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
   ],
   options: {

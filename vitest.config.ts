@@ -1,7 +1,10 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
 
-/** Tests of the core and of the server share what they import, which saves half their time: each opens a folder of its own. Those of the pages each stand alone. */
+/**
+ * Tests of the core and of the server share what they import, which saves half their time: each
+ * opens a folder of its own. Those of the pages each stand alone.
+ */
 export default defineConfig({
   test: {
     testTimeout: 240_000,
@@ -19,7 +22,15 @@ export default defineConfig({
           hookTimeout: 120_000,
         },
       },
-      { test: { name: 'server', include: ['server/test/**/*.test.ts'], isolate: false, testTimeout: 240_000, hookTimeout: 120_000 } },
+      {
+        test: {
+          name: 'server',
+          include: ['server/test/**/*.test.ts'],
+          isolate: false,
+          testTimeout: 240_000,
+          hookTimeout: 120_000,
+        },
+      },
       {
         plugins: [vue({ template: { compilerOptions: { whitespace: 'preserve' } } })],
         test: {

@@ -2,16 +2,28 @@ import { at, expect, field, go, openJob, saved, SITE, test, working, ZONE } from
 
 test.use({ firms: { file: 'contractor', names: ['demo'] } })
 
-test('a mix of one’s own: the slider keeps 100 %, it is judged beside Juvena’s, and the way back is there', async ({ page }) => {
-  await openJob(page, { site: SITE, zones: [{ ...ZONE, cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 }, present: [] }] }, 'seed')
+test('a mix of one’s own: the slider keeps 100 %, it is judged beside Juvena’s, and the way back is there', async ({
+  page,
+}) => {
+  await openJob(
+    page,
+    {
+      site: SITE,
+      zones: [{ ...ZONE, cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 }, present: [] }],
+    },
+    'seed',
+  )
   const kg = page.getByRole('button', { name: /^Seed: / }).first()
   const before = await kg.locator('.number').textContent()
   const sliders = page.getByRole('slider')
   await expect(sliders).toHaveCount(2)
   await sliders.first().fill('30')
-  const shares = async () => (await page.locator('.slide output').allTextContents()).map((t) => parseInt(t))
+  const shares = async () =>
+    (await page.locator('.slide output').allTextContents()).map((t) => parseInt(t))
   await expect.poll(shares).toEqual([30, 70])
-  await expect(page.getByText(/Your mix (falls \d+ of 100 points behind|is as good as) Juvena’s/)).toBeVisible()
+  await expect(
+    page.getByText(/Your mix (falls \d+ of 100 points behind|is as good as) Juvena’s/),
+  ).toBeVisible()
   await expect(kg.locator('.number')).not.toHaveText(before!)
   await page.getByRole('button', { name: 'Leave out', exact: false }).last().click()
   await expect.poll(shares).toEqual([100])
@@ -20,7 +32,9 @@ test('a mix of one’s own: the slider keeps 100 %, it is judged beside Juvena�
   await expect(page.getByRole('img', { name: /What will stand: \d+ of 100 plants/ })).toBeVisible()
 })
 
-test('a label read changes the bag rate, and the working says what it stands on', async ({ page }) => {
+test('a label read changes the bag rate, and the working says what it stands on', async ({
+  page,
+}) => {
   await openJob(page, { site: SITE, zones: [ZONE] }, 'seed')
   const rate = page.getByRole('button', { name: /^Bag rate/ }).first()
   await rate.click()
@@ -41,7 +55,9 @@ test('a label read changes the bag rate, and the working says what it stands on'
   await expect(working(page)).toContainText('Pure live seed is purity times germination')
 })
 
-test('history: a combined feed keeps seed out until its wait is over, and the label wins', async ({ page }) => {
+test('history: a combined feed keeps seed out until its wait is over, and the label wins', async ({
+  page,
+}) => {
   await openJob(page, { site: SITE, zones: [ZONE] }, 'walk-over?part=history')
   await page.getByRole('button', { name: 'Add a treatment' }).click()
   await page.getByRole('combobox', { name: 'What' }).press('Enter')
@@ -76,7 +92,9 @@ test('a pin is kept, flagged where it breaks the order, and lets go', async ({ p
   await expect(page.locator('tr.sow')).not.toContainText('pinned')
 })
 
-test('the brackets go from job to job, keeping the stage; letters do nothing in a field or when switched off', async ({ page }) => {
+test('the brackets go from job to job, keeping the stage; letters do nothing in a field or when switched off', async ({
+  page,
+}) => {
   await page.goto(at('demo', '/jobs/quad/water'))
   await expect(page.getByRole('heading', { name: 'School quad' })).toBeVisible()
   await page.keyboard.press(']')
@@ -120,8 +138,14 @@ test('the firm’s words and units reach every screen', async ({ page }) => {
   await expect(page.getByText('saved', { exact: true })).toBeVisible()
 })
 
-test('the sheets print what the screens say, and each number leads to its working', async ({ page }) => {
-  const id = await openJob(page, { site: SITE, zones: [ZONE], waterer: 'Sam', notes: 'Gate code 12' }, 'seed')
+test('the sheets print what the screens say, and each number leads to its working', async ({
+  page,
+}) => {
+  const id = await openJob(
+    page,
+    { site: SITE, zones: [ZONE], waterer: 'Sam', notes: 'Gate code 12' },
+    'seed',
+  )
   const kg = (await page
     .getByRole('button', { name: /^Seed: [\d.]+ kg/ })
     .first()
@@ -132,13 +156,19 @@ test('the sheets print what the screens say, and each number leads to its workin
   await expect(page.getByText('Sam', { exact: true })).toBeVisible()
   const cell = page.locator('td', { hasText: `${kg} kg` }).first()
   const note = await cell.locator('sup').first().textContent()
-  await expect(page.locator('.notes li').filter({ has: page.locator('.i', { hasText: new RegExp(`^${note}$`) }) })).toContainText(`${kg} kg`)
+  await expect(
+    page
+      .locator('.notes li')
+      .filter({ has: page.locator('.i', { hasText: new RegExp(`^${note}$`) }) }),
+  ).toContainText(`${kg} kg`)
   // Every note is spoken of exactly once.
   const numbers = await page.locator('.notes .i').allTextContents()
   expect(new Set(numbers).size).toBe(numbers.length)
 })
 
-test('on a phone: the spine lies down, a step is ticked with a thumb, the field theme holds', async ({ page }) => {
+test('on a phone: the spine lies down, a step is ticked with a thumb, the field theme holds', async ({
+  page,
+}) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await openJob(page, { site: SITE, zones: [ZONE] }, 'diary')
   const tick = page.getByRole('checkbox', { name: 'Give notice done' })
@@ -149,13 +179,20 @@ test('on a phone: the spine lies down, a step is ticked with a thumb, the field 
   await page.getByRole('button', { name: 'field', exact: true }).click()
   await page.reload()
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'field')
-  await page.getByRole('navigation', { name: 'Stages of the job' }).getByRole('button').nth(4).locator('.core').click()
+  await page
+    .getByRole('navigation', { name: 'Stages of the job' })
+    .getByRole('button')
+    .nth(4)
+    .locator('.core')
+    .click()
   await expect(page.getByRole('heading', { name: 'Materials', level: 2 })).toBeVisible()
   await page.getByRole('button', { name: /^Seed, to order/ }).click()
   await expect(working(page)).toBeInViewport()
 })
 
-test('a zone like another is made whole but for its size; taken out, undo brings it back', async ({ page }) => {
+test('a zone like another is made whole but for its size; taken out, undo brings it back', async ({
+  page,
+}) => {
   await openJob(page, { site: SITE, zones: [ZONE] })
   await page.getByRole('button', { name: 'Another zone like this' }).click()
   await expect(field(page, 'Name')).toHaveValue('Back lawn, second')

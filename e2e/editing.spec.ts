@@ -6,7 +6,11 @@ test.use({ firms: { file: 'editing', names: ['demo'] } })
 
 /** The thatch of a job's first zone, as the server holds it. */
 const thatchOf = async (page: Page, id: string) =>
-  ((await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as { draft: { zones: { thatch: string }[] } }).draft.zones[0]!.thatch
+  (
+    (await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as {
+      draft: { zones: { thatch: string }[] }
+    }
+  ).draft.zones[0]!.thatch
 
 test('a reload in the middle loses nothing, even before it was saved', async ({ page }) => {
   await openJob(page, { site: SITE, zones: [ZONE] })
@@ -18,16 +22,25 @@ test('a reload in the middle loses nothing, even before it was saved', async ({ 
   await expect(field(page, 'Thatch')).toHaveValue('22 mm')
 })
 
-test('a server that is gone is told, and what was typed is saved when it is back', async ({ page, quiet }) => {
+test('a server that is gone is told, and what was typed is saved when it is back', async ({
+  page,
+  quiet,
+}) => {
   quiet.allow(/ERR_FAILED|Failed to load/)
   const id = await openJob(page, { site: SITE, zones: [ZONE] })
-  await page.route('**/api/jobs/*', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()))
+  await page.route('**/api/jobs/*', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  )
   await field(page, 'Thatch').fill('19 mm')
   await expect(page.locator('.save')).toHaveText('kept here, no server')
   await page.unroute('**/api/jobs/*')
   await saved(page)
   expect(
-    ((await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as { draft: { zones: { thatch: string }[] } }).draft.zones[0]!.thatch,
+    (
+      (await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as {
+        draft: { zones: { thatch: string }[] }
+      }
+    ).draft.zones[0]!.thatch,
   ).toBe('19 mm')
 })
 
@@ -37,7 +50,9 @@ test('a tab closed before the answer, opened again at once, edited and closed: t
 }) => {
   const id = await openJob(page, { site: SITE, zones: [ZONE] })
   // The save arrives; its answer does not.
-  await page.route('**/api/jobs/*', async (route) => (route.request().method() === 'PUT' ? void (await route.fetch()) : route.continue()))
+  await page.route('**/api/jobs/*', async (route) =>
+    route.request().method() === 'PUT' ? void (await route.fetch()) : route.continue(),
+  )
   await field(page, 'Thatch').fill('18 mm')
   await expect(page.locator('.save')).toHaveText('saving…')
   await expect.poll(async () => thatchOf(page, id)).toBe('18 mm')
@@ -64,7 +79,9 @@ test('a job left with unsent work says that it waits, and is sent while another 
   const id = await openJob(page, { site: SITE, zones: [ZONE] })
   const saves: string[] = []
   page.on('request', (r) => r.method() === 'PUT' && saves.push(r.url()))
-  await page.route(`**/api/jobs/${id}`, (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()))
+  await page.route(`**/api/jobs/${id}`, (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  )
   await field(page, 'Thatch').fill('23 mm')
   await expect(page.locator('.save')).toHaveText('kept here, no server')
   await page.getByRole('link', { name: 'Season', exact: true }).click()
@@ -84,7 +101,11 @@ test('a duplicated tab keeps what it types apart from the first', async ({ page,
   await saved(page)
   const name = await page.evaluate(() => sessionStorage.getItem('juvena.window'))
   const copy = await context.newPage()
-  await copy.addInitScript((kept) => sessionStorage.getItem('juvena.window') ?? sessionStorage.setItem('juvena.window', kept!), name)
+  await copy.addInitScript(
+    (kept) =>
+      sessionStorage.getItem('juvena.window') ?? sessionStorage.setItem('juvena.window', kept!),
+    name,
+  )
   await copy.goto(at('demo', `/jobs/${id}/walk-over`))
   await expect(field(copy, 'Thatch')).toBeVisible()
   expect(await copy.evaluate(() => sessionStorage.getItem('juvena.window'))).not.toBe(name)
@@ -108,7 +129,11 @@ test('an earlier version is looked at and restored; undo takes that back', async
   await expect(field(page, 'Thatch')).toHaveValue('30 mm')
 })
 
-test('two windows: the second save is refused, both versions named, and neither is lost', async ({ page, context, quiet }) => {
+test('two windows: the second save is refused, both versions named, and neither is lost', async ({
+  page,
+  context,
+  quiet,
+}) => {
   quiet.allow(/409/)
   const id = await openJob(page, { site: SITE, zones: [ZONE] })
   await field(page, 'Name').waitFor()
@@ -123,7 +148,9 @@ test('two windows: the second save is refused, both versions named, and neither 
   await told.getByRole('button', { name: /Go on with mine/ }).click()
   await saved(page)
   await page.goto(at('demo'))
-  await expect(page.getByRole('link', { name: 'A lawn (other version)', exact: true }).first()).toBeVisible()
+  await expect(
+    page.getByRole('link', { name: 'A lawn (other version)', exact: true }).first(),
+  ).toBeVisible()
   await page.goto(at('demo', `/jobs/${id}/walk-over`))
   await expect(field(page, 'Name')).toHaveValue('Mine')
 })
@@ -158,12 +185,19 @@ test('US units switch at once and nothing changes underneath', async ({ page }) 
   await field(page, 'Name').focus()
   await expect(field(page, 'Thatch')).toHaveValue('1/2 in')
   await saved(page)
-  const stored = (await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as { draft: { zones: object[] } }
+  const stored = (await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as {
+    draft: { zones: object[] }
+  }
   expect(stored.draft.zones[0]).toEqual({ ...ZONE, thatch: '1/2 in' })
 })
 
-test('wrong entries get a sentence at the field, keep what was typed, and break nothing else', async ({ page }) => {
-  await openJob(page, { site: SITE, zones: [ZONE, { ...ZONE, id: 'z2', name: '<img src=x onerror=alert(1)>' }] })
+test('wrong entries get a sentence at the field, keep what was typed, and break nothing else', async ({
+  page,
+}) => {
+  await openJob(page, {
+    site: SITE,
+    zones: [ZONE, { ...ZONE, id: 'z2', name: '<img src=x onerror=alert(1)>' }],
+  })
   for (const [typed, says] of [
     ['abc', '“abc” is not an area'],
     ['-5 m2', 'An area of −5 m²'],
@@ -174,8 +208,12 @@ test('wrong entries get a sentence at the field, keep what was typed, and break 
     await expect(page.getByText(says)).toBeVisible()
   }
   await field(page, 'Bare').fill('50')
-  await expect(page.getByRole('alert')).toHaveText('Cover adds up to 130 %; the four parts make 100 %. Take off 30 %.')
-  await expect(page.getByRole('button', { name: /1 Walk-over/ })).toContainText('2 entries to correct')
+  await expect(page.getByRole('alert')).toHaveText(
+    'Cover adds up to 130 %; the four parts make 100 %. Take off 30 %.',
+  )
+  await expect(page.getByRole('button', { name: /1 Walk-over/ })).toContainText(
+    '2 entries to correct',
+  )
   await page.getByRole('button', { name: /Site and season/ }).click()
   await field(page, /First −2 °C night/).fill('30 February')
   await expect(page.getByText('“30 February” does not exist')).toBeVisible()
@@ -194,17 +232,30 @@ test('wrong entries get a sentence at the field, keep what was typed, and break 
 })
 
 test('a job where nothing fits before frost says so first, and what instead', async ({ page }) => {
-  await openJob(page, { site: SITE, zones: [{ ...ZONE, incurable: 70, cover: { wanted: 20, weeds: 75, moss: 0, bare: 5 } }] }, 'order')
+  await openJob(
+    page,
+    {
+      site: SITE,
+      zones: [{ ...ZONE, incurable: 70, cover: { wanted: 20, weeds: 75, moss: 0, bare: 5 } }],
+    },
+    'order',
+  )
   await expect(page.getByRole('alert')).toContainText('Too late to kill off')
   await expect(page.getByRole('alert')).toContainText('Overseed instead')
-  await expect(page.getByRole('button', { name: /6 Order of work/ })).toContainText('does not fit this season')
+  await expect(page.getByRole('button', { name: /6 Order of work/ })).toContainText(
+    'does not fit this season',
+  )
   await page.getByRole('button', { name: /3 Approach/ }).click()
   await page.getByRole('button', { name: /^overseed/ }).click()
-  await expect(page.getByRole('button', { name: /6 Order of work/ })).toContainText('before the cut-off')
+  await expect(page.getByRole('button', { name: /6 Order of work/ })).toContainText(
+    'before the cut-off',
+  )
   await expect(page.getByText('use what the findings ask')).toBeVisible()
 })
 
-test('a school chosen for the job moves the plan; its working says which school spoke', async ({ page }) => {
+test('a school chosen for the job moves the plan; its working says which school spoke', async ({
+  page,
+}) => {
   await openJob(page, { site: SITE, zones: [ZONE] }, 'water')
   await page.locator('.surface').getByText('once a day').click()
   await expect(page.getByRole('button', { name: /7 Water/ })).toContainText('1 ×')
@@ -216,7 +267,9 @@ test('a school chosen for the job moves the plan; its working says which school 
   await expect(working(page)).toContainText('School:')
 })
 
-test('the diary ticks a step off, takes a line, and strikes out without erasing', async ({ page }) => {
+test('the diary ticks a step off, takes a line, and strikes out without erasing', async ({
+  page,
+}) => {
   const id = await openJob(page, { site: SITE, zones: [ZONE] }, 'diary')
   await page.getByRole('checkbox', { name: 'First cut down done' }).click()
   await expect(page.getByRole('checkbox', { name: 'First cut down done' })).toBeChecked()
@@ -224,13 +277,22 @@ test('the diary ticks a step off, takes a line, and strikes out without erasing'
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByRole('listitem').filter({ hasText: 'found a pipe' })).toBeVisible()
   await page.getByRole('button', { name: 'Strike out found a pipe by the gate' }).click()
-  await expect(page.getByRole('listitem').filter({ hasText: 'found a pipe' })).toContainText('struck out Mon 22 Feb')
-  await expect(page.getByRole('button', { name: 'Strike out found a pipe by the gate' })).toHaveCount(0)
-  const stored = (await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as { diary: object[] }
+  await expect(page.getByRole('listitem').filter({ hasText: 'found a pipe' })).toContainText(
+    'struck out Mon 22 Feb',
+  )
+  await expect(
+    page.getByRole('button', { name: 'Strike out found a pipe by the gate' }),
+  ).toHaveCount(0)
+  const stored = (await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as {
+    diary: object[]
+  }
   expect(stored.diary.length).toBe(3)
 })
 
-test('a job file goes out and comes in; a bad one is refused with a sentence', async ({ page, quiet }, info) => {
+test('a job file goes out and comes in; a bad one is refused with a sentence', async ({
+  page,
+  quiet,
+}, info) => {
   quiet.allow(/400/)
   await page.goto(at('demo'))
   const bad = info.outputPath('bad.json')
@@ -242,7 +304,15 @@ test('a job file goes out and comes in; a bad one is refused with a sentence', a
   await page.locator('input[type=file]').setInputFiles(big)
   await expect(page.getByRole('alert')).toContainText('66 MB; a job file is at most 64 MB')
   const good = info.outputPath('good.json')
-  writeFileSync(good, JSON.stringify({ format: 'juvena-job', version: 1, job: { name: 'From a file', zones: [ZONE] }, diary: [] }))
+  writeFileSync(
+    good,
+    JSON.stringify({
+      format: 'juvena-job',
+      version: 1,
+      job: { name: 'From a file', zones: [ZONE] },
+      diary: [],
+    }),
+  )
   await page.locator('input[type=file]').setInputFiles(good)
   await expect(page.getByRole('heading', { name: 'From a file' })).toBeVisible()
 })

@@ -35,12 +35,14 @@ const VIEWS = [
   '/jobs/guesthouse/sheets',
 ]
 
-// Views do not depend on one another: workers share them out, each with a server of its own. Those of one test share a page, so that it is loaded once.
+// Views do not depend on one another: workers share them out, each with a server of its own. Those
+// of one test share a page, so that it is loaded once.
 test.describe.configure({ mode: 'parallel' })
 
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']
 /** Names the places of violations only: naming each place that passed takes half of axe's time. */
-const axeOn = (page: Page) => new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] })
+const axeOn = (page: Page) =>
+  new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] })
 const SHARE = 6
 for (let first = 0; first < VIEWS.length; first += SHARE) {
   const views = VIEWS.slice(first, first + SHARE)
@@ -52,23 +54,36 @@ for (let first = 0; first < VIEWS.length; first += SHARE) {
         await (view === views[0] ? page.goto(at('demo', view)) : go(page, view))
         await expect(page.locator('h1').first()).toBeVisible()
         await page.waitForLoadState('networkidle')
-        await expect(page.getByText(/^(Loading|Planning|Loading the plan|Loading the day|Loading the season|Working out the year)…$/)).toHaveCount(0)
+        await expect(
+          page.getByText(
+            /^(Loading|Planning|Loading the plan|Loading the day|Loading the season|Working out the year)…$/,
+          ),
+        ).toHaveCount(0)
         for (const theme of ['paper', 'field']) {
-          if (theme === 'field' && !view.endsWith('sheets')) await page.getByRole('button', { name: 'field', exact: true }).click()
+          if (theme === 'field' && !view.endsWith('sheets'))
+            await page.getByRole('button', { name: 'field', exact: true }).click()
           // The field theme changes colours and nothing else.
           const axe = axeOn(page)
-          const { violations } = await (theme === 'paper' ? axe.withTags(RULES) : axe.withRules(['color-contrast'])).analyze()
+          const { violations } = await (
+            theme === 'paper' ? axe.withTags(RULES) : axe.withRules(['color-contrast'])
+          ).analyze()
           const told = violations.map((v) => {
             const where = v.nodes.map((n) => n.target.join(' ')).slice(0, 4)
             return `${theme} ${v.id}: ${where.join(' | ')} ${v.nodes[0]?.failureSummary ?? ''}`
           })
           expect(told, view).toEqual([])
         }
-        if (!view.endsWith('sheets')) await page.getByRole('button', { name: 'paper', exact: true }).click()
+        if (!view.endsWith('sheets'))
+          await page.getByRole('button', { name: 'paper', exact: true }).click()
         await page.setViewportSize({ width: 390, height: 844 })
         // A chart is drawn anew a moment after its window has changed.
-        const over = () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
-        await expect.poll(over, { message: `${view}: page wider than a phone` }).toBeLessThanOrEqual(1)
+        const over = () =>
+          page.evaluate(
+            () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+          )
+        await expect
+          .poll(over, { message: `${view}: page wider than a phone` })
+          .toBeLessThanOrEqual(1)
       })
   })
 }
@@ -135,19 +150,32 @@ test('thirty zones, long names and an empty job are all laid out', async ({ page
   }))
   await openJob(
     page,
-    { name: 'A very long name of a job that will not fit on one line of the head of the page at all', site: SITE, zones },
+    {
+      name: 'A very long name of a job that will not fit on one line of the head of the page at all',
+      site: SITE,
+      zones,
+    },
     'materials',
   )
   await expect(page.getByText('30 zones, 6,000 m²').first()).toBeVisible()
-  expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(1)
+  expect(
+    await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    ),
+  ).toBeLessThanOrEqual(1)
   await openJob(page, { zones: [] }, 'materials')
   await expect(page.getByText('Nothing to show yet.')).toBeVisible()
 })
 
-test('a deep link to a figure opens its working; a job that is not there says so', async ({ page, quiet }) => {
+test('a deep link to a figure opens its working; a job that is not there says so', async ({
+  page,
+  quiet,
+}) => {
   quiet.allow(/404/)
   await page.goto(at('demo', '/jobs/guesthouse/seed?figure=hedge.seed.bulk'))
-  await expect(page.getByRole('complementary', { name: 'Working' })).toContainText('Germination is allowed for once')
+  await expect(page.getByRole('complementary', { name: 'Working' })).toContainText(
+    'Germination is allowed for once',
+  )
   await page.goto(at('demo', '/jobs/nowhere'))
   await expect(page.getByRole('heading', { name: 'This job was not found.' })).toBeVisible()
 })

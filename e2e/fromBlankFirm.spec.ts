@@ -52,12 +52,20 @@ test('blank firm to printed sheet, by mouse', async ({ page }) => {
     .click()
   await expect(working(page)).toContainText('120 m²')
 
-  for (const stage of ['2 Findings', '3 Approach', '4 Seed', '6 Order of work', '7 Water', '8 Diary']) {
+  for (const stage of [
+    '2 Findings',
+    '3 Approach',
+    '4 Seed',
+    '6 Order of work',
+    '7 Water',
+    '8 Diary',
+  ]) {
     await page.getByRole('button', { name: new RegExp(stage) }).click()
     await expect(page.getByRole('heading', { name: stage.slice(2), level: 2 })).toBeVisible()
   }
   await page.getByRole('link', { name: 'Print sheets' }).click()
-  for (const part of ['For the customer', 'For the crew', 'For whoever waters']) await expect(page.getByText(part, { exact: true })).toBeVisible()
+  for (const part of ['For the customer', 'For the crew', 'For whoever waters'])
+    await expect(page.getByText(part, { exact: true })).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Where the numbers come from' })).toBeVisible()
   await expect(page.getByText('the owner', { exact: true })).toBeVisible()
   for (const paper of ['A4', 'Letter']) {
@@ -65,7 +73,9 @@ test('blank firm to printed sheet, by mouse', async ({ page }) => {
     await expect(page.locator(`.sheets.${paper.toLowerCase()}`)).toBeVisible()
     const pdf = await page.pdf({ preferCSSPageSize: true })
     const box = /\/MediaBox\s*\[\s*0 0 ([\d.]+) ([\d.]+)/.exec(pdf.toString('latin1'))!
-    expect([Math.round(Number(box[1])), Math.round(Number(box[2]))]).toEqual(paper === 'A4' ? [595, 842] : [612, 792])
+    expect([Math.round(Number(box[1])), Math.round(Number(box[2]))]).toEqual(
+      paper === 'A4' ? [595, 842] : [612, 792],
+    )
   }
 })
 
@@ -113,7 +123,9 @@ test('blank firm to printed sheet, by keyboard alone', async ({ page }) => {
   await page.keyboard.press('w')
   await expect(working(page)).not.toContainText('All zones together.')
   await page.keyboard.press('u')
-  await expect(page.getByRole('button', { name: /Starter feed 16-20-8, to order.* lb/ })).toBeVisible()
+  await expect(
+    page.getByRole('button', { name: /Starter feed 16-20-8, to order.* lb/ }),
+  ).toBeVisible()
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
   await page.keyboard.press('Escape')

@@ -5,7 +5,10 @@ import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { TODAY } from './filledDemo.ts'
 import { startServer } from './startServer.ts'
 
-/** The firms a file of tests works with: the demo, and blank ones. Each is a server of its own on a free port, with data of its own. */
+/**
+ * The firms a file of tests works with: the demo, and blank ones. Each is a server of its own on a
+ * free port, with data of its own.
+ */
 export type FirmName = 'demo' | 'blank' | 'anotherBlank' | 'thirdBlank'
 const addresses: Partial<Record<FirmName, string>> = {}
 export const at = (firm: FirmName, path = '/') => {
@@ -17,7 +20,11 @@ export const at = (firm: FirmName, path = '/') => {
 /** Starts a server of a firm's own on a free port, on data of its own. */
 function startFirm(firm: FirmName, folder: string) {
   if (firm === 'demo') cpSync(process.env.JUVENA_FILLED_DEMO!, folder, { recursive: true })
-  return startServer(['server/dist/main.js', ...(firm === 'demo' ? ['--demo'] : [])], { JUVENA_PORT: '0', JUVENA_DATA: folder, JUVENA_TODAY: TODAY })
+  return startServer(['server/dist/main.js', ...(firm === 'demo' ? ['--demo'] : [])], {
+    JUVENA_PORT: '0',
+    JUVENA_DATA: folder,
+    JUVENA_TODAY: TODAY,
+  })
 }
 
 interface Options {
@@ -25,8 +32,14 @@ interface Options {
   firms: { file: string; names: FirmName[] }
 }
 
-/** Every test fails when the page's console says anything wrong, or anything is asked of another host. */
-export const test = base.extend<{ quiet: { allow: (pattern: RegExp) => void } }, Options & { servers: undefined }>({
+/**
+ * Every test fails when the page's console says anything wrong, or anything is asked of another
+ * host.
+ */
+export const test = base.extend<
+  { quiet: { allow: (pattern: RegExp) => void } },
+  Options & { servers: undefined }
+>({
   firms: [
     { file: '', names: ['demo'] },
     { option: true, scope: 'worker' },
@@ -57,7 +70,13 @@ export const test = base.extend<{ quiet: { allow: (pattern: RegExp) => void } },
       const allowed: RegExp[] = []
       page.on('console', (m) => ['error', 'warning'].includes(m.type()) && said.push(m.text()))
       page.on('pageerror', (e) => said.push(e.message))
-      page.on('request', (r) => !r.url().startsWith('http://127.0.0.1:') && !/^(data|blob):/.test(r.url()) && said.push(`asked ${r.url()}`))
+      page.on(
+        'request',
+        (r) =>
+          !r.url().startsWith('http://127.0.0.1:') &&
+          !/^(data|blob):/.test(r.url()) &&
+          said.push(`asked ${r.url()}`),
+      )
       await use({ allow: (pattern) => allowed.push(pattern) })
       expect(said.filter((text) => !allowed.some((p) => p.test(text)))).toEqual([])
     },
@@ -69,17 +88,25 @@ export const test = base.extend<{ quiet: { allow: (pattern: RegExp) => void } },
 export async function openJob(page: Page, draft: object, stage = 'walk-over'): Promise<string> {
   const made = await page.request.post(at('demo', '/api/jobs'), { data: { name: 'A lawn' } })
   const { id } = (await made.json()) as { id: string }
-  await page.request.put(at('demo', `/api/jobs/${id}`), { data: { revision: 1, draft: { name: 'A lawn', zones: [], ...draft } } })
+  await page.request.put(at('demo', `/api/jobs/${id}`), {
+    data: { revision: 1, draft: { name: 'A lawn', zones: [], ...draft } },
+  })
   await page.goto(at('demo', `/jobs/${id}/${stage}`))
   return id
 }
 
-/** Goes to another place (a path, or an address) of the firm that is open, as a link in the page does. Loading the page anew costs more than a second of the processor: `page.goto` is for deep links and reloads. */
+/**
+ * Goes to another place (a path, or an address) of the firm that is open, as a link in the page
+ * does. Loading the page anew costs more than a second of the processor: `page.goto` is for deep
+ * links and reloads.
+ */
 export async function go(page: Page, path: string): Promise<void> {
   await page.evaluate(
     async (to) => {
       const app = document.querySelector('#app') as Element & {
-        __vue_app__: { config: { globalProperties: { $router: { push: (to: string) => Promise<unknown> } } } }
+        __vue_app__: {
+          config: { globalProperties: { $router: { push: (to: string) => Promise<unknown> } } }
+        }
       }
       await app.__vue_app__.config.globalProperties.$router.push(to)
     },
@@ -87,7 +114,13 @@ export async function go(page: Page, path: string): Promise<void> {
   )
 }
 
-export const SITE = { latitude: -44.2, longitude: 170.1, frost: '25 Apr', soilTemperature: '17.4 °C', soilReadOn: '2027-02-22' }
+export const SITE = {
+  latitude: -44.2,
+  longitude: 170.1,
+  frost: '25 Apr',
+  soilTemperature: '17.4 °C',
+  soilReadOn: '2027-02-22',
+}
 export const ZONE = {
   id: 'z1',
   name: 'Back lawn',
@@ -103,14 +136,23 @@ export const ZONE = {
 
 export const saved = (page: Page) => expect(page.locator('.save')).toHaveText('saved')
 /** A field by its label. */
-export const field = (page: Page, label: string | RegExp) => page.getByRole('textbox', { name: label, exact: typeof label === 'string' }).first()
+export const field = (page: Page, label: string | RegExp) =>
+  page.getByRole('textbox', { name: label, exact: typeof label === 'string' }).first()
 export const working = (page: Page) => page.getByRole('complementary', { name: 'Working' })
 
-/** Presses Tab until the element has the focus: what cannot be reached this way cannot be used by keyboard. */
+/**
+ * Presses Tab until the element has the focus: what cannot be reached this way cannot be used by
+ * keyboard.
+ */
 export async function tabTo(page: Page, target: Locator, most = 120): Promise<void> {
   await target.waitFor({ state: 'attached' })
   for (let i = 0; i < most; i++) {
-    if (await target.evaluate((el) => el === document.activeElement || el.contains(document.activeElement))) return
+    if (
+      await target.evaluate(
+        (el) => el === document.activeElement || el.contains(document.activeElement),
+      )
+    )
+      return
     await page.keyboard.press('Tab')
   }
   throw new Error(`Tab never reached ${target.toString()}`)

@@ -6,8 +6,9 @@ import sharp from 'sharp'
 import { startServer } from './startServer.ts'
 
 /**
- * A server killed at random moments under writes of every kind. What it acknowledged has to be there when it is back, nothing may be half there, and no file may
- * be left without its row. `npm run soak` runs many rounds of it; the tests run a few.
+ * A server killed at random moments under writes of every kind. What it acknowledged has to be
+ * there when it is back, nothing may be half there, and no file may be left without its row. `npm
+ * run soak` runs many rounds of it; the tests run a few.
  */
 /** Entries and pictures of a job file. */
 const ENTRIES = 10
@@ -32,7 +33,12 @@ interface Known {
 }
 
 const started = async (folder: string) => {
-  const env = { JUVENA_PORT: '0', JUVENA_DATA: folder, JUVENA_TODAY: '2027-02-22', JUVENA_PAGES: 'none' }
+  const env = {
+    JUVENA_PORT: '0',
+    JUVENA_DATA: folder,
+    JUVENA_TODAY: '2027-02-22',
+    JUVENA_PAGES: 'none',
+  }
   const { server, address } = await startServer(['server/dist/main.js'], env)
   return { server, base: address }
 }
@@ -43,10 +49,16 @@ function chance(seed: number): () => number {
   return () => (at = (at * 1_103_515_245 + 12_345) % 2_147_483_648) / 2_147_483_648
 }
 
-export async function killAgainAndAgain(rounds: number, seed = 5, tell: (line: string) => void = () => undefined): Promise<Tally> {
+export async function killAgainAndAgain(
+  rounds: number,
+  seed = 5,
+  tell: (line: string) => void = () => undefined,
+): Promise<Tally> {
   const folder = mkdtempSync(join(tmpdir(), 'juvena-kills-'))
   const random = chance(seed)
-  const jpeg = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#7a8f55' } })
+  const jpeg = await sharp({
+    create: { width: 300, height: 200, channels: 3, background: '#7a8f55' },
+  })
     .jpeg()
     .toBuffer()
   const tally: Tally = { kills: 0, acknowledged: 0, imports: 0, wrong: [] }
@@ -57,8 +69,16 @@ export async function killAgainAndAgain(rounds: number, seed = 5, tell: (line: s
     format: 'juvena-job',
     version: 4,
     job: { name: `Imported ${of}`, zones: [{ id: 'z1', name: 'Back', area: '80 m²' }] },
-    diary: Array.from({ length: ENTRIES }, (_, i) => ({ id: `${of}-entry-${i}`, date: '2027-02-22', what: `line ${i}` })),
-    photos: Array.from({ length: PICTURES }, (_, i) => ({ id: `p${i}`, takenOn: '2027-02-22', jpeg: jpeg.toString('base64') })),
+    diary: Array.from({ length: ENTRIES }, (_, i) => ({
+      id: `${of}-entry-${i}`,
+      date: '2027-02-22',
+      what: `line ${i}`,
+    })),
+    photos: Array.from({ length: PICTURES }, (_, i) => ({
+      id: `p${i}`,
+      takenOn: '2027-02-22',
+      jpeg: jpeg.toString('base64'),
+    })),
   })
 
   async function check(base: string) {
@@ -72,20 +92,32 @@ export async function killAgainAndAgain(rounds: number, seed = 5, tell: (line: s
     const here = new Set(jobs.map((j) => j.id))
     for (const [id, revision] of known.jobs) {
       if (!here.has(id)) tally.wrong.push(`job ${id} is lost`)
-      else if ((await get<{ revision: number }>(`/api/jobs/${id}`)).revision < revision) tally.wrong.push(`a save of job ${id} is lost`)
+      else if ((await get<{ revision: number }>(`/api/jobs/${id}`)).revision < revision)
+        tally.wrong.push(`a save of job ${id} is lost`)
     }
     let rows = 0
     for (const { id, name: of } of jobs) {
-      const [job, photos] = [await get<{ diary: { id: string }[] }>(`/api/jobs/${id}`), await get<{ id: string }[]>(`/api/jobs/${id}/photos`)]
+      const [job, photos] = [
+        await get<{ diary: { id: string }[] }>(`/api/jobs/${id}`),
+        await get<{ id: string }[]>(`/api/jobs/${id}/photos`),
+      ]
       rows += photos.length
       if (of.startsWith('Imported') && (job.diary.length !== ENTRIES || photos.length !== PICTURES))
-        tally.wrong.push(`${of} is half there: ${job.diary.length} entries, ${photos.length} photographs`)
+        tally.wrong.push(
+          `${of} is half there: ${job.diary.length} entries, ${photos.length} photographs`,
+        )
       for (const [entry, at] of known.entries)
-        if (at === id && job.diary.every((e) => e.id !== entry)) tally.wrong.push(`diary entry ${entry} is lost`)
-      for (const [photo, at] of known.photos) if (at === id && photos.every((p) => p.id !== photo)) tally.wrong.push(`photograph ${photo} is lost`)
-      for (const { id: photo } of photos) if (!(await fetch(`${base}/api/photos/${photo}`)).ok) tally.wrong.push(`photograph ${photo} has no file`)
+        if (at === id && job.diary.every((e) => e.id !== entry))
+          tally.wrong.push(`diary entry ${entry} is lost`)
+      for (const [photo, at] of known.photos)
+        if (at === id && photos.every((p) => p.id !== photo))
+          tally.wrong.push(`photograph ${photo} is lost`)
+      for (const { id: photo } of photos)
+        if (!(await fetch(`${base}/api/photos/${photo}`)).ok)
+          tally.wrong.push(`photograph ${photo} has no file`)
     }
-    if ((await get<{ revision: number }>('/api/firm')).revision < known.firmRevision) tally.wrong.push('settings of the firm are lost')
+    if ((await get<{ revision: number }>('/api/firm')).revision < known.firmRevision)
+      tally.wrong.push('settings of the firm are lost')
     const files = (() => {
       try {
         return readdirSync(join(folder, 'photos'))
@@ -93,7 +125,10 @@ export async function killAgainAndAgain(rounds: number, seed = 5, tell: (line: s
         return []
       }
     })()
-    if (files.length !== 2 * rows) tally.wrong.push(`${files.length} files for ${rows} photographs: ${files.length - 2 * rows} are left over`)
+    if (files.length !== 2 * rows)
+      tally.wrong.push(
+        `${files.length} files for ${rows} photographs: ${files.length - 2 * rows} are left over`,
+      )
   }
 
   /** Writes of every kind until the server is gone. */
@@ -118,14 +153,25 @@ export async function killAgainAndAgain(rounds: number, seed = 5, tell: (line: s
       async () => {
         const [id, revision] = [...known.jobs].at(-1) ?? []
         if (id === undefined) return
-        const saved = await send<{ revision: number }>('PUT', `/api/jobs/${id}`, { revision, draft: { name: `Saved ${name()}`, zones: [] } })
+        const saved = await send<{ revision: number }>('PUT', `/api/jobs/${id}`, {
+          revision,
+          draft: { name: `Saved ${name()}`, zones: [] },
+        })
         if (saved) known.jobs.set(id, saved.revision)
         else if (alive()) known.jobs.delete(id)
       },
       async () => {
         const id = [...known.jobs.keys()].at(-1)
         const entry = `entry-${name()}`
-        if (id && (await send('POST', `/api/jobs/${id}/diary`, { id: entry, date: '2027-02-22', what: 'walked' }))) known.entries.set(entry, id)
+        if (
+          id &&
+          (await send('POST', `/api/jobs/${id}/diary`, {
+            id: entry,
+            date: '2027-02-22',
+            what: 'walked',
+          }))
+        )
+          known.entries.set(entry, id)
       },
       async () => {
         const id = [...known.jobs.keys()].at(-1)
@@ -136,12 +182,19 @@ export async function killAgainAndAgain(rounds: number, seed = 5, tell: (line: s
         if (await send('POST', '/api/job-files', file(name()))) tally.imports++
       },
       async () => {
-        const saved = await send<{ revision: number }>('PUT', '/api/firm', { revision: known.firmRevision, firm: { name: `Firm ${name()}` } })
+        const saved = await send<{ revision: number }>('PUT', '/api/firm', {
+          revision: known.firmRevision,
+          firm: { name: `Firm ${name()}` },
+        })
         if (saved) known.firmRevision = saved.revision
         // A save whose answer was lost has come first: go on from there.
         else if (alive())
           known.firmRevision =
-            ((await (await fetch(`${base}/api/firm`)).json().catch(() => null)) as { revision: number } | null)?.revision ?? known.firmRevision
+            (
+              (await (await fetch(`${base}/api/firm`)).json().catch(() => null)) as {
+                revision: number
+              } | null
+            )?.revision ?? known.firmRevision
       },
     ]
     await Promise.all(
@@ -163,17 +216,24 @@ export async function killAgainAndAgain(rounds: number, seed = 5, tell: (line: s
         let alive = true
         const gone = new Promise((done) => server.once('exit', done))
         const writing = write(base, () => alive)
-        // Killed after so many writes; now and then once a file has been imported, for that takes longest.
+        // Killed after so many writes; now and then once a file has been imported, for that takes
+        // longest.
         const enough = tally.acknowledged + 5 + random() * 25
         const files = tally.imports + (round % 5 === 2 ? 1 : 0)
-        for (let waited = 0; waited < MOST_WAIT && (tally.acknowledged < enough || tally.imports < files); waited += 10)
+        for (
+          let waited = 0;
+          waited < MOST_WAIT && (tally.acknowledged < enough || tally.imports < files);
+          waited += 10
+        )
           await new Promise((go) => setTimeout(go, 10))
         await new Promise((go) => setTimeout(go, random() * 120))
         alive = false
         server.kill('SIGKILL')
         await Promise.all([gone, writing])
         tally.kills++
-        tell(`${tally.kills} kills, ${tally.acknowledged} acknowledged writes, ${tally.imports} imports, ${tally.wrong.length} wrong`)
+        tell(
+          `${tally.kills} kills, ${tally.acknowledged} acknowledged writes, ${tally.imports} imports, ${tally.wrong.length} wrong`,
+        )
       } else {
         const gone = new Promise((done) => server.once('exit', done))
         server.kill()
@@ -188,7 +248,11 @@ export async function killAgainAndAgain(rounds: number, seed = 5, tell: (line: s
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const rounds = Number(process.argv[2] ?? 100)
-  const tally = await killAgainAndAgain(rounds, Number(process.argv[3] ?? Date.now() % 100_000), (line) => console.log(line))
+  const tally = await killAgainAndAgain(
+    rounds,
+    Number(process.argv[3] ?? Date.now() % 100_000),
+    (line) => console.log(line),
+  )
   for (const line of tally.wrong.slice(0, 20)) console.error(line)
   process.exit(tally.wrong.length === 0 ? 0 : 1)
 }

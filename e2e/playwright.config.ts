@@ -1,6 +1,9 @@
 import { defineConfig } from '@playwright/test'
 
-/** Files run side by side, each on servers and data of its own (juvena.ts); the tests of a file run one after another. */
+/**
+ * Files run side by side, each on servers and data of its own (juvena.ts); the tests of a file run
+ * one after another.
+ */
 export default defineConfig({
   testDir: '.',
   globalSetup: './filledDemo.ts',
@@ -8,7 +11,9 @@ export default defineConfig({
   workers: process.env.JUVENA_WORKERS ? Number(process.env.JUVENA_WORKERS) : 3,
   timeout: 90_000,
   expect: { timeout: 20_000 },
-  reporter: process.env.JUVENA_REPORT ? [['list'], ['json', { outputFile: process.env.JUVENA_REPORT }]] : 'list',
+  reporter: process.env.JUVENA_REPORT
+    ? [['list'], ['json', { outputFile: process.env.JUVENA_REPORT }]]
+    : 'list',
   use: {
     viewport: { width: 1280, height: 800 },
     actionTimeout: 20_000,

@@ -2,12 +2,16 @@ import { at, expect, field, go, openJob, saved, SITE, test, ZONE } from './juven
 
 test.use({ firms: { file: 'season', names: ['demo'] } })
 
-test('the season: rows with windows, pieces that lead to the days, hours over the crew’s flagged', async ({ page }) => {
+test('the season: rows with windows, pieces that lead to the days, hours over the crew’s flagged', async ({
+  page,
+}) => {
   await page.goto(at('demo'))
   await expect(page.getByRole('heading', { name: 'The next 24 days' })).toBeVisible()
   const row = page.getByRole('listitem').filter({ hasText: 'Lakeside guesthouse' })
   await expect(
-    row.getByRole('img', { name: /Lakeside guesthouse.*when it could be sown: rye open Mon 22 Feb to .*Last day Sun 14 Mar/ }),
+    row.getByRole('img', {
+      name: /Lakeside guesthouse.*when it could be sown: rye open Mon 22 Feb to .*Last day Sun 14 Mar/,
+    }),
   ).toBeVisible()
   // A day reached with the arrow keys says what it is and why.
   await row.getByRole('slider').focus()
@@ -40,37 +44,56 @@ test('without a frost date the plan says that its last day is a guess', async ({
 })
 
 test('the job file can be exported from the customer’s page', async ({ page }) => {
-  const id = await openJob(page, { name: 'To export', site: SITE, zones: [ZONE] }, 'walk-over?part=customer')
+  const id = await openJob(
+    page,
+    { name: 'To export', site: SITE, zones: [ZONE] },
+    'walk-over?part=customer',
+  )
   const download = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Export the job file' }).click()
   const file = await download
   expect(file.suggestedFilename()).toBe('To-export.juvena.json')
-  const answer = (await (await page.request.get(at('demo', `/api/jobs/${id}/file`))).json()) as { format: string; job: { name: string } }
+  const answer = (await (await page.request.get(at('demo', `/api/jobs/${id}/file`))).json()) as {
+    format: string
+    job: { name: string }
+  }
   expect([answer.format, answer.job.name]).toEqual(['juvena-job', 'To export'])
 })
 
-test('finding: a figure by its name opens its working; a grass opens the table', async ({ page }) => {
+test('finding: a figure by its name opens its working; a grass opens the table', async ({
+  page,
+}) => {
   await openJob(page, { site: SITE, zones: [ZONE] }, 'seed')
   await expect(page.getByText('What is there leads: rye.')).toBeVisible()
   await page.keyboard.press('/')
   await page.getByLabel(/Find a page/).fill('each of two passes')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('complementary', { name: 'Working' })).toContainText('Two passes at right angles')
+  await expect(page.getByRole('complementary', { name: 'Working' })).toContainText(
+    'Two passes at right angles',
+  )
   await page.keyboard.press('/')
   await page.getByLabel(/Find a page/).fill('grass zoysia')
   await page.keyboard.press('Enter')
   await expect(page.locator('tr.asked')).toContainText('zoysia')
   await page.goto(at('demo', '/yard/rules'))
   await page.getByLabel('Search rules and numbers').fill('cool-season')
-  await expect(page.getByRole('region', { name: 'Rules' }).getByText(/Cool-season sowing ends 42 days before killing frost/)).toBeVisible()
+  await expect(
+    page
+      .getByRole('region', { name: 'Rules' })
+      .getByText(/Cool-season sowing ends 42 days before killing frost/),
+  ).toBeVisible()
 })
 
-test('a number of the trade is changed in the rule book, reaches the plan, and goes back', async ({ page }) => {
+test('a number of the trade is changed in the rule book, reaches the plan, and goes back', async ({
+  page,
+}) => {
   await openJob(page, { site: SITE, zones: [ZONE] })
   await saved(page)
   const job = page.url()
   await go(page, '/yard/rules')
-  await page.getByRole('textbox', { name: 'Search rules and numbers' }).fill('Match with what is there')
+  await page
+    .getByRole('textbox', { name: 'Search rules and numbers' })
+    .fill('Match with what is there')
   const number = page.getByRole('textbox', { name: 'Match with what is there counts' })
   await page
     .getByRole('region', { name: 'Rules' })
@@ -81,7 +104,9 @@ test('a number of the trade is changed in the rule book, reaches the plan, and g
   await expect(page.getByText(/is outside 0 to 10/)).toBeVisible()
   await expect(number).toHaveValue('99')
   await number.fill('7')
-  const kept = page.waitForResponse((r) => r.url().endsWith('/api/firm') && r.request().method() === 'PUT' && r.ok())
+  const kept = page.waitForResponse(
+    (r) => r.url().endsWith('/api/firm') && r.request().method() === 'PUT' && r.ok(),
+  )
   await number.press('Enter')
   await expect(page.getByText('Juvena’s is 3')).toBeVisible()
   await kept
@@ -89,12 +114,19 @@ test('a number of the trade is changed in the rule book, reaches the plan, and g
   await expect(page.getByRole('complementary', { name: 'Working' })).toContainText('(3, 7,')
   await go(page, '/yard/rules')
   await page.getByRole('button', { name: /^yours, 1/ }).click()
-  await page.getByRole('region', { name: 'Rules' }).getByRole('listitem').getByRole('button').first().click()
+  await page
+    .getByRole('region', { name: 'Rules' })
+    .getByRole('listitem')
+    .getByRole('button')
+    .first()
+    .click()
   await page.getByRole('button', { name: /Take Juvena’s number again/ }).click()
   await expect(page.getByRole('button', { name: /^yours, 0/ })).toBeVisible()
 })
 
-test('ordinary words find pages, stages and things to do; letters typed while it opens are kept', async ({ page }) => {
+test('ordinary words find pages, stages and things to do; letters typed while it opens are kept', async ({
+  page,
+}) => {
   await openJob(page, { site: SITE, zones: [ZONE] }, 'seed')
   await expect(page.getByText('What is there leads: rye.')).toBeVisible()
   await page.keyboard.press('/')
@@ -117,7 +149,9 @@ test('ordinary words find pages, stages and things to do; letters typed while it
   await expect(page.getByRole('dialog').getByRole('listitem').first()).toContainText('frost')
 })
 
-test('a job archived by mistake is restored on the spot; the weeks are moved and the place keeps them', async ({ page }) => {
+test('a job archived by mistake is restored on the spot; the weeks are moved and the place keeps them', async ({
+  page,
+}) => {
   const id = await openJob(page, { name: 'Oops', site: SITE, zones: [ZONE] }, 'seed')
   await go(page, '/')
   await page.getByRole('button', { name: 'Archive Oops' }).focus()
@@ -134,7 +168,9 @@ test('a job archived by mistake is restored on the spot; the weeks are moved and
   expect(id).toBeTruthy()
 })
 
-test('digits among other keys are no stages: a half-typed entry stays where it is', async ({ page }) => {
+test('digits among other keys are no stages: a half-typed entry stays where it is', async ({
+  page,
+}) => {
   await openJob(page, { site: SITE, zones: [ZONE] }, 'seed')
   await expect(page.getByText('What is there leads: rye.')).toBeVisible()
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur())

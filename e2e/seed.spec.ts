@@ -1,10 +1,38 @@
-import { at, expect, field, go, openJob, saved, SITE, tabTo, test, working, ZONE } from './juvena.ts'
+import {
+  at,
+  expect,
+  field,
+  go,
+  openJob,
+  saved,
+  SITE,
+  tabTo,
+  test,
+  working,
+  ZONE,
+} from './juvena.ts'
 
 test.use({ firms: { file: 'seed', names: ['demo', 'blank'] } })
 
 const bare = { cover: { wanted: 2, weeds: 8, moss: 0, bare: 90 }, present: [] }
-const STRIP = { ...ZONE, ...bare, id: 'strip', name: 'Shady strip', area: '40 m²', sunHours: '3.4 h', wear: 'low' }
-const PLAY = { ...ZONE, ...bare, id: 'play', name: 'Play lawn', area: '300 m²', sunHours: '8 h', wear: 'high' }
+const STRIP = {
+  ...ZONE,
+  ...bare,
+  id: 'strip',
+  name: 'Shady strip',
+  area: '40 m²',
+  sunHours: '3.4 h',
+  wear: 'low',
+}
+const PLAY = {
+  ...ZONE,
+  ...bare,
+  id: 'play',
+  name: 'Play lawn',
+  area: '300 m²',
+  sunHours: '8 h',
+  wear: 'high',
+}
 
 test('a shady strip and a play lawn: two mixes and one for both; a label typed by keyboard, a paper test, the shelf, the crew sheet', async ({
   page,
@@ -94,8 +122,13 @@ test('lots are imported, the wrong lines named; a lot below zero says so', async
   await page.goto(at('blank', '/yard/stock'))
   await expect(page.getByText('No seed is on the shelf')).toBeVisible()
   await page.getByRole('button', { name: 'Import lots' }).click()
-  const lines = Array.from({ length: 30 }, (_, i) => `27-${i},rye,Tarn,${i === 7 ? 104 : 98},88,2,2026-10-01,${5 + i} kg`)
-  await page.getByRole('textbox', { name: 'Paste the table' }).fill(['lot,grass,cultivar,purity,germination,inert,tested,kg', ...lines].join('\n'))
+  const lines = Array.from(
+    { length: 30 },
+    (_, i) => `27-${i},rye,Tarn,${i === 7 ? 104 : 98},88,2,2026-10-01,${5 + i} kg`,
+  )
+  await page
+    .getByRole('textbox', { name: 'Paste the table' })
+    .fill(['lot,grass,cultivar,purity,germination,inert,tested,kg', ...lines].join('\n'))
   await expect(page.getByText('29 lots understood, 1 line left out.')).toBeVisible()
   await expect(page.getByText(/^Line 9: /)).toBeVisible()
   await page.getByRole('button', { name: 'Add 29 to the shelf' }).click()
@@ -109,8 +142,17 @@ test('lots are imported, the wrong lines named; a lot below zero says so', async
   await expect(page.getByRole('row', { name: /27-0 / })).toContainText('below zero')
 })
 
-test('a grass is changed in the Yard and the plan follows; a cultivar is added and sown', async ({ page }) => {
-  await openJob(page, { site: SITE, zones: [{ ...ZONE, ...bare, mix: [{ grass: 'perennial-ryegrass', share: 100 }] }] }, 'seed')
+test('a grass is changed in the Yard and the plan follows; a cultivar is added and sown', async ({
+  page,
+}) => {
+  await openJob(
+    page,
+    {
+      site: SITE,
+      zones: [{ ...ZONE, ...bare, mix: [{ grass: 'perennial-ryegrass', share: 100 }] }],
+    },
+    'seed',
+  )
   const rate = page
     .getByRole('button', { name: /^Rate for this ground/ })
     .first()
@@ -119,7 +161,10 @@ test('a grass is changed in the Yard and the plan follows; a cultivar is added a
   await saved(page)
   const job = page.url()
   await go(page, '/yard/grasses?grass=perennial-ryegrass')
-  const kept = () => page.waitForResponse((r) => r.url().endsWith('/api/firm') && r.request().method() === 'PUT' && r.ok())
+  const kept = () =>
+    page.waitForResponse(
+      (r) => r.url().endsWith('/api/firm') && r.request().method() === 'PUT' && r.ok(),
+    )
   const first = kept()
   await field(page, 'New, from').fill('20')
   await field(page, 'New, to').fill('30')

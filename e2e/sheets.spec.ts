@@ -22,7 +22,9 @@ const of = (pages: readonly string[], start: string) => {
   return text!
 }
 
-test('the sheets on paper: job, day and page on each, and one set of dates on all of them', async ({ page }) => {
+test('the sheets on paper: job, day and page on each, and one set of dates on all of them', async ({
+  page,
+}) => {
   test.setTimeout(120_000)
   await page.goto(at('demo', '/jobs/guesthouse/sheets'))
   await expect(page.getByRole('heading', { name: 'Where the numbers come from' })).toBeVisible()
@@ -35,7 +37,9 @@ test('the sheets on paper: job, day and page on each, and one set of dates on al
   const crew = pages.slice(pages.indexOf(of(pages, 'For the crew')), pages.indexOf(water)).join(' ')
   const plan = (await (await page.request.get(at('demo', '/api/jobs/guesthouse/plan'))).json()) as {
     steps: { kind: string; chosen: string }[]
-    follow: { packages: { dryDays: string[]; mownFirst: string[]; handOver: { value: string } | null }[] }
+    follow: {
+      packages: { dryDays: string[]; mownFirst: string[]; handOver: { value: string } | null }[]
+    }
   }
   const shown = (iso: string) => {
     const day = new Date(`${iso}T00:00Z`)
@@ -74,7 +78,13 @@ test('a job with nothing in it prints nothing, and says so', async ({ page }) =>
 })
 
 test('the firm’s and the customer’s address and telephone stand at the head', async ({ page }) => {
-  const id = await openJob(page, { name: 'Hill', customer: 'A. Reader', phone: '555 0102', site: { ...SITE, address: '7 Tarn Road' }, zones: [ZONE] })
+  const id = await openJob(page, {
+    name: 'Hill',
+    customer: 'A. Reader',
+    phone: '555 0102',
+    site: { ...SITE, address: '7 Tarn Road' },
+    zones: [ZONE],
+  })
   await go(page, '/yard')
   await page.getByRole('textbox', { name: 'Address' }).fill('1 Tussock Lane')
   await page.getByRole('textbox', { name: 'Telephone' }).fill('555 0100')

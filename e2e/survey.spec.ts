@@ -45,7 +45,13 @@ const square = (x: number, y: number, w: number, h: number): [number, number][] 
   [x, y + h],
 ]
 const size = async (page: Page, name: RegExp) =>
-  Number((await page.getByRole('button', { name, exact: false }).first().locator('b').textContent())!.replace(/[^\d.]/g, ''))
+  Number(
+    (await page
+      .getByRole('button', { name, exact: false })
+      .first()
+      .locator('b')
+      .textContent())!.replace(/[^\d.]/g, ''),
+  )
 const listed = (page: Page) => page.getByRole('region', { name: 'What is drawn' })
 
 test('two lawns and a bed drawn over a picture, scaled; the shade of a house and a tree; levels, a count and a photograph: all of it arrives in the plan', async ({
@@ -81,7 +87,8 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
   await page.getByRole('button', { name: '+ bed, path' }).click()
   await draw(page, square(180, 200, 40, 40))
   await expect(listed(page).getByRole('button', { name: /bed/ })).toBeVisible()
-  // 20 px to the metre: 10 × 8 less a 2 × 2 bed; 5 × 8. The hand that clicks is a pixel out here and there.
+  // 20 px to the metre: 10 × 8 less a 2 × 2 bed; 5 × 8. The hand that clicks is a pixel out here
+  // and there.
   await expect.poll(() => size(page, /^Lawn [\d.]+ m²/)).toBeGreaterThan(74)
   expect(await size(page, /^Lawn [\d.]+ m²/)).toBeLessThan(78)
   expect(await size(page, /^Lawn 2 [\d.]+ m²/)).toBeCloseTo(40, -1)
@@ -99,7 +106,9 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
   await page.getByRole('radio', { name: 'felled' }).locator('xpath=ancestor::label').click()
   await page.getByRole('button', { name: 'Light', exact: true }).click()
   await expect(page.getByText(/^every 0\.\d+ m$/)).toBeVisible({ timeout: 60_000 })
-  await expect(page.getByRole('region', { name: 'The chosen shape' })).toContainText(/Lawn 2\s*\+\d/)
+  await expect(page.getByRole('region', { name: 'The chosen shape' })).toContainText(
+    /Lawn 2\s*\+\d/,
+  )
   const slider = page.getByRole('slider', { name: /Hour of the day/ })
   await slider.focus()
   await slider.press('ArrowRight')
@@ -110,8 +119,11 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
     .click()
   await page.getByRole('button', { name: 'Levels', exact: true }).click()
   await page.getByRole('button', { name: 'paste or file' }).click()
-  // Twenty-four readings on the first lawn, with a hollow in the middle. Its corner is read off the plan.
-  const shapes = (await (await page.request.get(at('demo', `/api/jobs/${new URL(page.url()).pathname.split('/')[2]}`))).json()) as {
+  // Twenty-four readings on the first lawn, with a hollow in the middle. Its corner is read off the
+  // plan.
+  const shapes = (await (
+    await page.request.get(at('demo', `/api/jobs/${new URL(page.url()).pathname.split('/')[2]}`))
+  ).json()) as {
     draft: { drawing: { shapes: { at: [number, number][][] }[] } }
   }
   const ring = shapes.draft.drawing.shapes[0]!.at[0]!
@@ -132,7 +144,8 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
     ['bare', 4],
     ['moss', 2],
   ] as const)
-    for (let i = 0; i < n; i++) await page.getByRole('button', { name: new RegExp(`${part}\\s*: one more look`) }).click()
+    for (let i = 0; i < n; i++)
+      await page.getByRole('button', { name: new RegExp(`${part}\\s*: one more look`) }).click()
   await expect(page.getByText(/12 looks/).first()).toBeVisible()
   await field(page, 'Height of cut').fill('25 mm')
   await page
@@ -161,7 +174,9 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
   await expect(page.getByText(/± [\d.]+ k?g for the area/).first()).toBeVisible()
 })
 
-test('by keyboard alone: a triangle by its sides, a wrong one told, an edge made exact, cut, merged, undone', async ({ page }) => {
+test('by keyboard alone: a triangle by its sides, a wrong one told, an edge made exact, cut, merged, undone', async ({
+  page,
+}) => {
   // The fine light of a whole growing season takes its time on a busy machine.
   test.setTimeout(150_000)
   await openJob(page, { site: SITE, zones: [] }, 'walk-over?part=plan')
@@ -183,14 +198,19 @@ test('by keyboard alone: a triangle by its sides, a wrong one told, an edge made
   await expect(listed(page).getByRole('button', { name: /Lawn 2 50 m²/ })).toBeVisible()
   await field(page, 'Edge 1').fill('12 m')
   await expect(listed(page).getByRole('button', { name: /Lawn 2 60 m²/ })).toBeVisible()
-  await page.getByRole('region', { name: 'The chosen shape' }).getByRole('button', { name: 'Lawn', exact: true }).press('Enter')
+  await page
+    .getByRole('region', { name: 'The chosen shape' })
+    .getByRole('button', { name: 'Lawn', exact: true })
+    .press('Enter')
   await expect(listed(page).getByRole('button', { name: /m²/ })).toHaveCount(2)
   await expect(page.getByRole('button', { name: /1 Walk-over/ })).toContainText('1 zone · 66 m²')
   await page.keyboard.press('Control+z')
   await expect(page.getByRole('button', { name: /1 Walk-over/ })).toContainText('2 zones · 66 m²')
 })
 
-test('files in and out: GeoJSON there and back, KML, GPX; a broken one is told and nothing is lost', async ({ page }, info) => {
+test('files in and out: GeoJSON there and back, KML, GPX; a broken one is told and nothing is lost', async ({
+  page,
+}, info) => {
   await openJob(page, { site: SITE, zones: [ZONE] }, 'walk-over?part=plan')
   await page.getByRole('button', { name: 'import' }).click()
   const give = async (name: string, text: string) => {
@@ -247,10 +267,13 @@ test('files in and out: GeoJSON there and back, KML, GPX; a broken one is told a
   await expect(page.getByText(/Scale 1 : \d+/)).toBeVisible()
 })
 
-test('a half-done walk is there after a reload, on a phone too, and says what is still wanted without standing in the way', async ({ page }) => {
+test('a half-done walk is there after a reload, on a phone too, and says what is still wanted without standing in the way', async ({
+  page,
+}) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await openJob(page, { site: SITE, zones: [{ id: 'z1', name: 'Back lawn', area: '80 m²' }] })
-  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: /wanted\s*: one more look/ }).click()
+  for (let i = 0; i < 3; i++)
+    await page.getByRole('button', { name: /wanted\s*: one more look/ }).click()
   const tap = (await page.getByRole('button', { name: /moss\s*: one more look/ }).boundingBox())!
   expect(Math.min(tap.width, tap.height)).toBeGreaterThanOrEqual(44)
   await page.locator('[data-test=finer]').click()
@@ -263,16 +286,25 @@ test('a half-done walk is there after a reload, on a phone too, and says what is
   await expect(page.getByText('Still wanted for a sure plan')).toBeVisible()
   await page.locator('[data-test=finer]').click()
   await expect(page.locator('.feel')).toContainText('clay loam')
-  expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(1)
+  expect(
+    await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    ),
+  ).toBeLessThanOrEqual(1)
 })
 
-test('a photograph taken with no signal waits on the phone, through a reload, and goes when the signal is back', async ({ page, quiet }, info) => {
+test('a photograph taken with no signal waits on the phone, through a reload, and goes when the signal is back', async ({
+  page,
+  quiet,
+}, info) => {
   quiet.allow(/net::ERR_FAILED/)
   await page.setViewportSize({ width: 390, height: 844 })
   const garden = await picture(info)
   await openJob(page, { site: SITE, zones: [{ id: 'z1', name: 'Back lawn', area: '80 m²' }] })
   const strip = page.getByRole('region', { name: /Photographs/ })
-  await page.route('**/photos?*', (route) => (route.request().method() === 'POST' ? route.abort() : route.continue()))
+  await page.route('**/photos?*', (route) =>
+    route.request().method() === 'POST' ? route.abort() : route.continue(),
+  )
   await strip.locator('input[type=file]').setInputFiles(garden)
   await expect(strip.getByText('One photograph is kept on this device')).toBeVisible()
   await expect(strip.getByRole('img', { name: /not sent yet/ })).toBeVisible()
@@ -329,16 +361,25 @@ test('zones that overlap say so, and the overlap is cut off with one press', asy
   await height.press('Enter')
   await expect(page.getByText('1 reading', { exact: true })).toBeVisible()
   await saved(page)
-  const kept = (await (await page.request.get(at('demo', `/api/jobs/${new URL(page.url()).pathname.split('/')[2]}`))).json()) as {
+  const kept = (await (
+    await page.request.get(at('demo', `/api/jobs/${new URL(page.url()).pathname.split('/')[2]}`))
+  ).json()) as {
     draft: { drawing: { levels: { mm: number }[] } }
   }
   expect(kept.draft.drawing.levels.map((l) => l.mm)).toEqual([-14])
 })
 
-test('walked with the phone: the places it gives make a lawn, with the error it states', async ({ page, context }) => {
+test('walked with the phone: the places it gives make a lawn, with the error it states', async ({
+  page,
+  context,
+}) => {
   await context.grantPermissions(['geolocation'])
   const place = (dx: number, dy: number, accuracy = 3) =>
-    context.setGeolocation({ latitude: -44.2 + dy / 111_132, longitude: 170.1 + dx / 79_900, accuracy })
+    context.setGeolocation({
+      latitude: -44.2 + dy / 111_132,
+      longitude: 170.1 + dx / 79_900,
+      accuracy,
+    })
   await place(0, 0)
   await openJob(page, { site: SITE, zones: [] }, 'walk-over?part=plan')
   await page.getByRole('button', { name: 'import' }).click()
@@ -360,7 +401,9 @@ test('walked with the phone: the places it gives make a lawn, with the error it 
   await expect(working(page).getByRole('button', { name: /give or take/ })).toBeVisible()
 })
 
-test('a lawn half in deep shade is offered as two, and cut along the line; typed hours win', async ({ page }) => {
+test('a lawn half in deep shade is offered as two, and cut along the line; typed hours win', async ({
+  page,
+}) => {
   const box = (x: number, y: number, w: number, h: number) => [
     [
       [x, y],
@@ -375,19 +418,29 @@ test('a lawn half in deep shade is offered as two, and cut along the line; typed
     { id: 'w', kind: 'building', name: 'west wing', height: '22 m', at: box(-9, 14, 8, 10) },
     { id: 'e', kind: 'building', name: 'east wing', height: '22 m', at: box(21, 14, 8, 10) },
   ]
-  await openJob(page, { site: SITE, zones: [{ id: 'z1', name: 'Quad' }], drawing: { shapes } }, 'walk-over?part=plan&show=light&zone=z1')
+  await openJob(
+    page,
+    { site: SITE, zones: [{ id: 'z1', name: 'Quad' }], drawing: { shapes } },
+    'walk-over?part=plan&show=light&zone=z1',
+  )
   await expect(page.getByText('Quad has two lights.')).toBeVisible()
-  await page.getByRole('button', { name: 'cut in two along the red line' }).click({ timeout: 30_000 })
+  await page
+    .getByRole('button', { name: 'cut in two along the red line' })
+    .click({ timeout: 30_000 })
   await expect(listed(page).getByRole('button', { name: /^Quad, in shade/ })).toBeVisible()
   await expect(page.getByText('Quad has two lights.')).toHaveCount(0)
   await page.getByRole('button', { name: /^Zones/ }).click()
   await page.getByRole('button', { name: /Quad, in shade/ }).click()
   await field(page, 'Sun, growing weeks').fill('5 h')
-  await expect(working(page).getByRole('button', { name: /Direct sun, growing weeks/ })).toContainText('5')
+  await expect(
+    working(page).getByRole('button', { name: /Direct sun, growing weeks/ }),
+  ).toContainText('5')
   await expect(page.getByText(/the plan has [\d.]+ h/)).toBeVisible()
 })
 
-test('a corner dragged reshapes a lawn and snaps to its neighbour; moved, taken out, and undone', async ({ page }) => {
+test('a corner dragged reshapes a lawn and snaps to its neighbour; moved, taken out, and undone', async ({
+  page,
+}) => {
   const lawn = (id: string, x: number) => ({
     id: `l${id}`,
     kind: 'lawn',
@@ -405,7 +458,11 @@ test('a corner dragged reshapes a lawn and snaps to its neighbour; moved, taken 
     { id: 'a', name: 'One' },
     { id: 'b', name: 'Two' },
   ]
-  await openJob(page, { site: SITE, zones, drawing: { shapes: [lawn('a', 0), lawn('b', 10)] } }, 'walk-over?part=plan')
+  await openJob(
+    page,
+    { site: SITE, zones, drawing: { shapes: [lawn('a', 0), lawn('b', 10)] } },
+    'walk-over?part=plan',
+  )
   await settled(page)
   const box = (await map(page).boundingBox())!
   // The plan is fitted with half a metre round it, inside the map's own margins.
@@ -423,7 +480,8 @@ test('a corner dragged reshapes a lawn and snaps to its neighbour; moved, taken 
   const inside = pixel(3, 3)
   await page.mouse.click(inside.x, inside.y)
   await expect(page.getByRole('region', { name: 'The chosen shape' })).toContainText('One')
-  // Let go a few pixels short of the neighbour's corner: it snaps on. 8 × 10 and a triangle of 2 × 10 ÷ 2.
+  // Let go a few pixels short of the neighbour's corner: it snaps on. 8 × 10 and a triangle of 2 ×
+  // 10 ÷ 2.
   const near = pixel(10, 10)
   await drag(pixel(8, 10), { x: near.x - 5, y: near.y + 4 })
   await expect(listed(page).getByRole('button', { name: 'One 90 m²' })).toBeVisible()
@@ -440,7 +498,9 @@ test('a corner dragged reshapes a lawn and snaps to its neighbour; moved, taken 
   await saved(page)
 })
 
-test('a place is found on the map and a frost date by the question, by mouse and by keyboard', async ({ page }) => {
+test('a place is found on the map and a frost date by the question, by mouse and by keyboard', async ({
+  page,
+}) => {
   await openJob(page, { zones: [ZONE] }, 'walk-over?part=site')
   await page.getByRole('button', { name: 'Find it on a map' }).click()
   const map = page.getByRole('slider', { name: /Place on a map of the world/ })
@@ -448,11 +508,15 @@ test('a place is found on the map and a frost date by the question, by mouse and
   // The map runs from 84° north to 58° south: 44° south lies this far down.
   await page.mouse.click(box.x + box.width * (350 / 360), box.y + (box.height * (84 + 44)) / 142)
   const latitude = field(page, 'Latitude')
-  await expect.poll(async () => Math.abs(Number((await latitude.inputValue()).replace('−', '-')) + 44)).toBeLessThan(1)
+  await expect
+    .poll(async () => Math.abs(Number((await latitude.inputValue()).replace('−', '-')) + 44))
+    .toBeLessThan(1)
   const before = Number((await latitude.inputValue()).replace('−', '-'))
   await map.focus()
   await page.keyboard.press('ArrowUp')
-  await expect.poll(async () => Number((await latitude.inputValue()).replace('−', '-'))).toBeCloseTo(before + 1, 5)
+  await expect
+    .poll(async () => Number((await latitude.inputValue()).replace('−', '-')))
+    .toBeCloseTo(before + 1, 5)
   await page.getByRole('button', { name: 'The date is not known' }).click()
   await expect(page.getByText(/Left empty, Juvena’s guess counts/)).toBeVisible()
   await field(page, /First white frost/).fill('11 April')

@@ -9,7 +9,9 @@ const diaryOf = async (page: import('@playwright/test').Page, id: string) =>
     }
   ).diary
 
-test('a day by keyboard: the days are turned, a step is ticked with its amount and who, and the diary has it', async ({ page }) => {
+test('a day by keyboard: the days are turned, a step is ticked with its amount and who, and the diary has it', async ({
+  page,
+}) => {
   await page.goto(at('demo', '/'))
   await expect(page.getByRole('heading', { name: /The next/ })).toBeVisible()
   await page.keyboard.press('t')
@@ -32,7 +34,11 @@ test('a day by keyboard: the days are turned, a step is ticked with its amount a
   expect([ticked.who, ticked.amount.includes('Lower lawn')]).toEqual(['Ana', true])
 })
 
-test('a tick and a note without signal wait, say so, and go once when it is back', async ({ page, context, quiet }) => {
+test('a tick and a note without signal wait, say so, and go once when it is back', async ({
+  page,
+  context,
+  quiet,
+}) => {
   quiet.allow(/ERR_INTERNET_DISCONNECTED|Failed to load resource/)
   await page.setViewportSize({ width: 390, height: 844 })
   const id = await openJob(page, { name: 'Far field', site: SITE, zones: [ZONE] }, 'order')
@@ -51,14 +57,26 @@ test('a tick and a note without signal wait, say so, and go once when it is back
   expect(await diaryOf(page, id)).toEqual([])
   await context.setOffline(false)
   await expect(page.getByText(/waits? here/)).toHaveCount(0, { timeout: 40_000 })
-  expect((await diaryOf(page, id)).map((e) => e.what).sort()).toEqual(['Gate was locked', 'Give notice'])
+  expect((await diaryOf(page, id)).map((e) => e.what).sort()).toEqual([
+    'Gate was locked',
+    'Give notice',
+  ])
 })
 
-test('what the law keeps a record of is not ticked without its product and its label', async ({ page, quiet }) => {
+test('what the law keeps a record of is not ticked without its product and its label', async ({
+  page,
+  quiet,
+}) => {
   quiet.allow(/400/)
   const id = await openJob(
     page,
-    { name: 'Weedy', site: SITE, schools: { weeds: 'spray-then-sow' }, zones: [ZONE], pins: { 'spray/z1': '2027-02-22' } },
+    {
+      name: 'Weedy',
+      site: SITE,
+      schools: { weeds: 'spray-then-sow' },
+      zones: [ZONE],
+      pins: { 'spray/z1': '2027-02-22' },
+    },
     'diary',
   )
   await page.getByRole('checkbox', { name: /Spray broad-leaved weeds done/ }).click()
@@ -69,7 +87,9 @@ test('what the law keeps a record of is not ticked without its product and its l
   await expect(page.getByRole('alert').filter({ hasText: 'Read the label' })).toBeVisible()
   await page.getByText('I have read the label').click()
   await page.getByRole('button', { name: 'Done', exact: true }).click()
-  await expect(page.getByRole('checkbox', { name: /Spray broad-leaved weeds done/ })).toHaveAttribute('aria-checked', 'true')
+  await expect(
+    page.getByRole('checkbox', { name: /Spray broad-leaved weeds done/ }),
+  ).toHaveAttribute('aria-checked', 'true')
   expect((await diaryOf(page, id))[0]!.product).toBe('Meadow Clear 3')
   // Nor by the back door.
   const refused = await page.request.post(at('demo', `/api/jobs/${id}/diary`), {

@@ -6,7 +6,9 @@ test.use({ firms: { file: 'weather', names: ['demo', 'blank'] } })
 /** The notice of a season passed over. */
 const PASSED_OVER = /Sown .* in autumn; it could be .* in spring/
 
-/** A made-up station in °F and inches, with forty days left out and one minimum over its maximum. */
+/**
+ * A made-up station in °F and inches, with forty days left out and one minimum over its maximum.
+ */
 function csv(): string {
   const rows = ['Date,High,Low,Precip (in)']
   for (let i = 0; i < 900; i++) {
@@ -15,12 +17,16 @@ function csv(): string {
     const season = Math.cos(((i - 130) / 365.25) * 2 * Math.PI)
     const [high, low] = [67 + 14 * season + (i % 5), 46 + 12 * season - (i % 4)]
     const [y, m, d] = day.split('-')
-    rows.push(`${Number(m)}/${Number(d)}/${y},${i === 300 ? 20 : high.toFixed(0)},${low.toFixed(0)},${i % 3 ? '0' : '0.25'}`)
+    rows.push(
+      `${Number(m)}/${Number(d)}/${y},${i === 300 ? 20 : high.toFixed(0)},${low.toFixed(0)},${i % 3 ? '0' : '0.25'}`,
+    )
   }
   return rows.join('\n')
 }
 
-test('weather is imported: a wrong unit is shown and put right, gaps and doubtful readings are told, and the year follows', async ({ page }) => {
+test('weather is imported: a wrong unit is shown and put right, gaps and doubtful readings are told, and the year follows', async ({
+  page,
+}) => {
   await page.goto(at('blank', '/yard/year'))
   await expect(page.getByRole('heading', { name: 'No weather station yet' })).toBeVisible()
   await page.getByRole('button', { name: 'Add the station' }).click()
@@ -35,11 +41,21 @@ test('weather is imported: a wrong unit is shown and put right, gaps and doubtfu
 
   await page.getByRole('button', { name: 'Import weather' }).click()
   const choose = page.locator('input[type=file]')
-  await choose.setInputFiles({ name: 'photo.csv', mimeType: 'text/csv', buffer: Buffer.from([0, 1, 2, 0, 255, 10, 7]) })
+  await choose.setInputFiles({
+    name: 'photo.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from([0, 1, 2, 0, 255, 10, 7]),
+  })
   await expect(page.getByRole('alert')).toContainText('no text file')
-  await choose.setInputFiles({ name: 'ridge.csv', mimeType: 'text/csv', buffer: Buffer.from(csv()) })
+  await choose.setInputFiles({
+    name: 'ridge.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(csv()),
+  })
   // °F was recognised by its values; taken as °C the days would be wrong, and it says so at once.
-  await expect(page.locator('.report')).toContainText('40 days are missing in 40 gaps, the longest 1 day from')
+  await expect(page.locator('.report')).toContainText(
+    '40 days are missing in 40 gaps, the longest 1 day from',
+  )
   await expect(page.getByText(/The minimum, .* lies above the maximum/)).toBeVisible()
   const right = await page.locator('.report p').first().textContent()
   await page.getByRole('combobox', { name: 'unit' }).nth(1).press('Enter')
@@ -61,27 +77,42 @@ test('weather is imported: a wrong unit is shown and put right, gaps and doubtfu
   // A thousand years narrow the odds, in a thread of their own.
   await expect(page.getByText('Odds of 100 simulated years, up to ± 10 by chance.')).toBeVisible()
   await page.getByRole('button', { name: 'Try a thousand years' }).click()
-  await expect(page.getByText('Odds of 1000 simulated years, up to ± 4 by chance.')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText('Odds of 1000 simulated years, up to ± 4 by chance.')).toBeVisible({
+    timeout: 60_000,
+  })
   await page.reload()
   await expect(page.getByText(/2\.5 years, 4\d days missing/)).toBeVisible()
 })
 
 test('the real daily weather of a city is imported whole', async ({ page }) => {
-  const added = await page.request.post(at('blank', '/api/stations'), { data: { station: { name: 'City', latitude: 47.6, longitude: -122.3 } } })
+  const added = await page.request.post(at('blank', '/api/stations'), {
+    data: { station: { name: 'City', latitude: 47.6, longitude: -122.3 } },
+  })
   const { station } = (await added.json()) as { station: { id: string } }
   await page.goto(at('blank', `/yard/year?station=${station.id}`))
   await expect(page.getByRole('heading', { name: 'The year at City' })).toBeVisible()
   await page.getByRole('button', { name: 'Import weather' }).click()
-  const file = readFileSync(new URL('../node_modules/vega-datasets/data/seattle-weather.csv', import.meta.url))
-  await page.locator('input[type=file]').setInputFiles({ name: 'city.csv', mimeType: 'text/csv', buffer: file })
+  const file = readFileSync(
+    new URL('../node_modules/vega-datasets/data/seattle-weather.csv', import.meta.url),
+  )
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'city.csv', mimeType: 'text/csv', buffer: file })
   await expect(page.locator('.report')).toContainText('1,461 days, 1 Jan 2012 to 31 Dec 2015')
-  await expect(page.locator('.report')).toContainText('0 days are missing. Every reading is believed.')
+  await expect(page.locator('.report')).toContainText(
+    '0 days are missing. Every reading is believed.',
+  )
   await page.getByRole('button', { name: 'Import 1,461 days' }).click()
   await expect(page.getByText('1,461 new days')).toBeVisible()
   await expect(page.getByText(/First 0 °C night: .*even by \d+ Nov/)).toBeVisible()
 })
 
-const SPRING = { name: 'Spring repair', waterer: 'the owner', site: { latitude: 44.6, longitude: 8, sea: '60 km' }, zones: [ZONE] }
+const SPRING = {
+  name: 'Spring repair',
+  waterer: 'the owner',
+  site: { latitude: 44.6, longitude: 8, sea: '60 km' },
+  zones: [ZONE],
+}
 
 test('planned in late winter a spring repair is taken in spring; by the autumn school it waits and says so first; a press takes the other', async ({
   page,
@@ -90,11 +121,20 @@ test('planned in late winter a spring repair is taken in spring; by the autumn s
   const choices = page.getByRole('list', { name: 'When it could be sown' })
   await expect(choices.getByRole('listitem')).toHaveCount(2)
   await expect(choices.getByRole('listitem').filter({ hasText: 'chosen' })).toContainText('Spring')
-  await page.getByRole('radiogroup', { name: 'Spring or autumn for cool grass?' }).getByText('autumn only').click()
+  await page
+    .getByRole('radiogroup', { name: 'Spring or autumn for cool grass?' })
+    .getByText('autumn only')
+    .click()
   await expect(choices.getByRole('listitem').filter({ hasText: 'chosen' })).toContainText('Autumn')
   await expect(page.getByRole('heading', { name: PASSED_OVER })).toBeVisible()
-  await choices.getByRole('listitem').filter({ hasText: 'Spring' }).getByRole('button', { name: 'choose' }).click()
-  await expect(choices.getByRole('listitem').filter({ hasText: 'chosen by you' })).toContainText('Spring')
+  await choices
+    .getByRole('listitem')
+    .filter({ hasText: 'Spring' })
+    .getByRole('button', { name: 'choose' })
+    .click()
+  await expect(choices.getByRole('listitem').filter({ hasText: 'chosen by you' })).toContainText(
+    'Spring',
+  )
   await saved(page)
   // The ribbon says why, by keyboard.
   const ribbon = page.getByRole('slider', { name: 'The year ahead, day by day' })
@@ -105,16 +145,30 @@ test('planned in late winter a spring repair is taken in spring; by the autumn s
   await expect(choices.getByRole('listitem').filter({ hasText: 'chosen' })).toContainText('Autumn')
 })
 
-test('a hold of the outlook is accepted: the sowing moves, and the sheet follows', async ({ page }) => {
+test('a hold of the outlook is accepted: the sowing moves, and the sheet follows', async ({
+  page,
+}) => {
   const place = { latitude: -44.9, longitude: 168.2 }
-  const added = await page.request.post(at('demo', '/api/stations'), { data: { station: { name: 'Windy point', ...place } } })
+  const added = await page.request.post(at('demo', '/api/stations'), {
+    data: { station: { name: 'Windy point', ...place } },
+  })
   const { station } = (await added.json()) as { station: { id: string } }
-  const site = { ...place, frost: '25 Apr', station: station.id, soilTemperature: 17, soilReadOn: '2027-02-22' }
+  const site = {
+    ...place,
+    frost: '25 Apr',
+    station: station.id,
+    soilTemperature: 17,
+    soilReadOn: '2027-02-22',
+  }
   const id = await openJob(page, { name: 'Windy lawn', waterer: 'x', site, zones: [ZONE] }, 'order')
-  const plan = (await (await page.request.get(at('demo', `/api/jobs/${id}/plan`))).json()) as { steps: { kind: string; chosen: string }[] }
+  const plan = (await (await page.request.get(at('demo', `/api/jobs/${id}/plan`))).json()) as {
+    steps: { kind: string; chosen: string }[]
+  }
   const sown = plan.steps.find((s) => s.kind === 'sow')!.chosen
   // Fair days ahead, and wind on the day of seed.
-  const days = Array.from({ length: 14 }, (_, i) => new Date(Date.UTC(2027, 1, 22 + i)).toISOString().slice(0, 10)).map((day) => ({
+  const days = Array.from({ length: 14 }, (_, i) =>
+    new Date(Date.UTC(2027, 1, 22 + i)).toISOString().slice(0, 10),
+  ).map((day) => ({
     day,
     low: 9,
     high: 19,
@@ -139,11 +193,26 @@ test('a hold of the outlook is accepted: the sowing moves, and the sheet follows
 
 test('after the first frosts by school, and a bank in late autumn', async ({ page }) => {
   const bank = { ...ZONE, slope: '1 in 5', cover: { wanted: 45, weeds: 10, moss: 5, bare: 40 } }
-  await openJob(page, { ...SPRING, name: 'Late bank', site: { latitude: -44.2, longitude: 120, frost: '20 Feb' }, zones: [bank] }, 'order')
+  await openJob(
+    page,
+    {
+      ...SPRING,
+      name: 'Late bank',
+      site: { latitude: -44.2, longitude: 120, frost: '20 Feb' },
+      zones: [bank],
+    },
+    'order',
+  )
   await expect(page.getByRole('alert')).toContainText('Too late')
   await expect(page.getByRole('alert')).toContainText('Hold over')
-  await page.getByRole('radiogroup', { name: 'And after the last day to sow?' }).getByText('sow on').click()
-  await expect(page.getByRole('list', { name: 'When it could be sown' }).getByRole('listitem').filter({ hasText: 'chosen' })).toContainText(
-    'after the last day',
-  )
+  await page
+    .getByRole('radiogroup', { name: 'And after the last day to sow?' })
+    .getByText('sow on')
+    .click()
+  await expect(
+    page
+      .getByRole('list', { name: 'When it could be sown' })
+      .getByRole('listitem')
+      .filter({ hasText: 'chosen' }),
+  ).toContainText('after the last day')
 })

@@ -27,7 +27,10 @@ test('a lawn that is only scarified, from blank to sheet', async ({ page }) => {
   await page.getByRole('button', { name: /3 Approach/ }).click()
   await expect(page.getByRole('checkbox', { name: 'Scarify' })).toBeChecked()
   await expect(page.getByRole('checkbox', { name: 'Sow, crossed' })).toHaveCount(0)
-  await expect(page.getByRole('button', { name: /^work without seed asked for/ })).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByRole('button', { name: /^work without seed asked for/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
   await page.getByRole('button', { name: /6 Order of work/ }).click()
   await expect(page.getByText('last day to open turf')).toBeVisible()
   await page.getByRole('button', { name: /5 Materials/ }).click()
@@ -65,13 +68,22 @@ test('a putting green is cored, its cores carried off, and sand worked in', asyn
   await expect(page.getByRole('row', { name: /Off: cores/ })).toBeVisible()
 })
 
-test('a bank is held over now and sown properly in its season, in the same job', async ({ page }) => {
-  const bank = { ...ZONE, cover: { wanted: 8, weeds: 12, moss: 0, bare: 80 }, slope: '1 in 5', thatch: null }
+test('a bank is held over now and sown properly in its season, in the same job', async ({
+  page,
+}) => {
+  const bank = {
+    ...ZONE,
+    cover: { wanted: 8, weeds: 12, moss: 0, bare: 80 },
+    slope: '1 in 5',
+    thatch: null,
+  }
   await openJob(page, { site: SITE, zones: [bank] }, 'approach')
   await page.getByRole('button', { name: /^hold over/ }).click()
   await page.getByRole('button', { name: /6 Order of work/ }).click()
   await expect(page.getByRole('heading', { name: /hold over with a quick cover/ })).toBeVisible()
-  await expect(page.getByRole('heading', { name: /the proper sowing, in its season/ })).toBeVisible()
+  await expect(
+    page.getByRole('heading', { name: /the proper sowing, in its season/ }),
+  ).toBeVisible()
   await expect(page.locator('tr.sow')).toHaveCount(2)
   await page.getByRole('button', { name: /5 Materials/ }).click()
   await expect(page.getByRole('row', { name: /Seed for the proper sowing/ })).toBeVisible()
@@ -88,13 +100,17 @@ test('two visits are asked for: what is only better is given up, by name', async
   await expect(field(page, 'Visits wanted')).toHaveValue('400')
 })
 
-test('a rung that is dropped moves the hours at once, and stands on the crew sheet as not planned', async ({ page }) => {
+test('a rung that is dropped moves the hours at once, and stands on the crew sheet as not planned', async ({
+  page,
+}) => {
   await openJob(page, { site: SITE, zones: [ZONE] }, 'approach')
   const hours = page.getByRole('row', { name: /your hours/ })
   const before = await hours.textContent()
   await page.getByRole('checkbox', { name: 'Hollow-tine' }).click()
   await expect(hours).not.toHaveText(before!)
-  await expect(page.getByRole('region', { name: 'Asked for, not planned' })).toContainText('Hollow-tine: Your choice.')
+  await expect(page.getByRole('region', { name: 'Asked for, not planned' })).toContainText(
+    'Hollow-tine: Your choice.',
+  )
   await saved(page)
   await page.getByRole('link', { name: 'Print sheets' }).click()
   await expect(page.locator('.sheets')).toContainText('Asked for, not planned')

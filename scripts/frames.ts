@@ -7,14 +7,22 @@ import sharp from 'sharp'
 import type { JobDraft } from '../core/src/entities/job.ts'
 import type { ShapeDraft } from '../core/src/entities/drawing.ts'
 
-/** Frame times of the plan on a large site: 60 zones, 300 shapes, a 12-megapixel photograph beneath. Software rendering, as in the tests. */
+/**
+ * Frame times of the plan on a large site: 60 zones, 300 shapes, a 12-megapixel photograph beneath.
+ * Software rendering, as in the tests.
+ */
 const root = resolve(import.meta.dirname, '..')
 const folder = mkdtempSync(join(tmpdir(), 'juvena-frames-'))
 const port = 47830
 const base = `http://127.0.0.1:${port}`
 const server = spawn(process.execPath, ['server/dist/main.js'], {
   cwd: root,
-  env: { ...process.env, JUVENA_PORT: String(port), JUVENA_DATA: folder, JUVENA_TODAY: '2027-02-22' },
+  env: {
+    ...process.env,
+    JUVENA_PORT: String(port),
+    JUVENA_DATA: folder,
+    JUVENA_TODAY: '2027-02-22',
+  },
   stdio: 'ignore',
 })
 const box = (x: number, y: number, w: number, h: number): [number, number][] => [
@@ -47,11 +55,23 @@ const site = (photo: { id: string; width: number; height: number }): JobDraft =>
     name: 'Sixty zones',
     site: { latitude: -44.2, longitude: 170.1, frost: '25 Apr' },
     zones: Array.from({ length: 60 }, (_, i) => ({ id: `z${i}`, name: `Zone ${i + 1}` })),
-    drawing: { shapes, picture: { photo: photo.id, width: photo.width, height: photo.height, metresPerPixel: 120 / photo.width, scaled: true } },
+    drawing: {
+      shapes,
+      picture: {
+        photo: photo.id,
+        width: photo.width,
+        height: photo.height,
+        metresPerPixel: 120 / photo.width,
+        scaled: true,
+      },
+    },
   }
 }
 
-/** Times between frames while something is done, ms. The page's part is text: it runs there, not here. */
+/**
+ * Times between frames while something is done, ms. The page's part is text: it runs there, not
+ * here.
+ */
 async function frames(page: Page, act: () => Promise<void>): Promise<number[]> {
   await page.evaluate(`(() => {
     window.frameTimes = []
@@ -65,12 +85,17 @@ async function frames(page: Page, act: () => Promise<void>): Promise<number[]> {
     requestAnimationFrame(tick)
   })()`)
   await act()
-  return page.evaluate<number[]>(`(() => { window.framesOn = false; return window.frameTimes.slice(1) })()`)
+  return page.evaluate<number[]>(
+    `(() => { window.framesOn = false; return window.frameTimes.slice(1) })()`,
+  )
 }
 function say(what: string, times: number[]): void {
   const sorted = [...times].sort((a, b) => a - b)
-  const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!.toFixed(0)
-  console.log(`  ${what}: ${times.length} frames, median ${at(0.5)} ms, 95 % under ${at(0.95)} ms, worst ${at(1)} ms`)
+  const at = (share: number) =>
+    sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!.toFixed(0)
+  console.log(
+    `  ${what}: ${times.length} frames, median ${at(0.5)} ms, 95 % under ${at(0.95)} ms, worst ${at(1)} ms`,
+  )
 }
 
 try {
@@ -88,7 +113,8 @@ try {
       await fetch(`${base}/api${path}`, {
         method,
         headers: { 'content-type': type },
-        body: type === 'application/json' ? JSON.stringify(body) : (body as Uint8Array<ArrayBuffer>),
+        body:
+          type === 'application/json' ? JSON.stringify(body) : (body as Uint8Array<ArrayBuffer>),
       })
     ).json() as Promise<{
       id: string
@@ -96,24 +122,41 @@ try {
       height: number
     }>
   const noise = await sharp({
-    create: { width: 4000, height: 3000, channels: 3, noise: { type: 'gaussian', mean: 128, sigma: 40 }, background: '#777' },
+    create: {
+      width: 4000,
+      height: 3000,
+      channels: 3,
+      noise: { type: 'gaussian', mean: 128, sigma: 40 },
+      background: '#777',
+    },
   })
     .blur(3)
     .jpeg()
     .toBuffer()
   const { id } = await send('POST', '/jobs', { name: 'Sixty zones' })
-  const photo = await send('POST', `/jobs/${id}/photos?kind=plan`, new Uint8Array(noise), 'image/jpeg')
+  const photo = await send(
+    'POST',
+    `/jobs/${id}/photos?kind=plan`,
+    new Uint8Array(noise),
+    'image/jpeg',
+  )
   await send('PUT', `/jobs/${id}`, { revision: 1, draft: site(photo) })
-  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+  })
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.goto(`${base}/jobs/${id}/walk-over?part=plan`)
   const map = page.getByRole('application', { name: /Plan of the site/ })
   await map.waitFor()
   await page.waitForTimeout(2500)
   const at = (await map.boundingBox())!
-  console.log(`the plan with 60 zones, 300 shapes and a 12-megapixel photograph (kept at ${photo.width} × ${photo.height}), drawn in software:`)
+  console.log(
+    `the plan with 60 zones, 300 shapes and a 12-megapixel photograph (kept at ${photo.width} × ${photo.height}), drawn in software:`,
+  )
   const sweep = async (steps: number) => {
-    for (let i = 0; i < steps; i++) await page.mouse.move(at.x + 150 + i * 4, at.y + 180 + 40 * Math.sin(i / 6))
+    for (let i = 0; i < steps; i++)
+      await page.mouse.move(at.x + 150 + i * 4, at.y + 180 + 40 * Math.sin(i / 6))
   }
   say(
     'dragging the plan',

@@ -12,8 +12,9 @@ import { demoJobs } from '../server/src/demo/jobs.ts'
 import { openDatabase } from '../server/src/store/database.ts'
 
 /**
- * A firm of 10,000 jobs: season, search and reading a job, alone and for 100 clients at once, beside a bare route that hands out the same bytes from the same
- * database; and how long another client waits while the worst file known is read.
+ * A firm of 10,000 jobs: season, search and reading a job, alone and for 100 clients at once,
+ * beside a bare route that hands out the same bytes from the same database; and how long another
+ * client waits while the worst file known is read.
  */
 const self = fileURLToPath(import.meta.url)
 const JOBS = 10_000
@@ -29,14 +30,20 @@ async function bare(folder: string): Promise<void> {
     const row = job.get(req.params.id) as { body: string } | undefined
     res.type('json').send(`{"draft":${row?.body ?? 'null'}}`)
   })
-  const server = app.listen(0, '127.0.0.1', () => console.log(`http://127.0.0.1:${(server.address() as { port: number }).port}`))
+  const server = app.listen(0, '127.0.0.1', () =>
+    console.log(`http://127.0.0.1:${(server.address() as { port: number }).port}`),
+  )
 }
 
 /** Sends a file, and says what was answered after how long. */
 async function send(url: string, path: string): Promise<void> {
   const body = readFileSync(path)
   const from = performance.now()
-  const answer = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body })
+  const answer = await fetch(url, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body,
+  })
   await answer.arrayBuffer()
   console.log(`${answer.status} after ${((performance.now() - from) / 1000).toFixed(1)} s`)
 }
@@ -47,14 +54,18 @@ async function fill(folder: string): Promise<void> {
   const db = new Database(join(folder, 'juvena.sqlite'))
   const drafts = demoJobs.map((j) => j.draft)
   const job = db.prepare('INSERT INTO jobs (id, revision, version, name, body, saved_at, put_away_at, customer, place, time_zone) VALUES (?, 1, 4, ?, ?, ?, NULL, ?, ?, ?)') // prettier-ignore
-  // Worked already, as a firm's rows are: the season page is measured, not the first plan of ten thousand jobs.
+  // Worked already, as a firm's rows are: the season page is measured, not the first plan of ten
+  // thousand jobs.
   const planned = db.prepare('INSERT INTO planned (job_id, touched, stale, time_zone, planned_on, sow_day, row, work, seed, rules) VALUES (?, 1, 0, ?, ?, ?, ?, NULL, NULL, ?)') // prettier-ignore
   const day = db.prepare('INSERT INTO planned_days (job_id, day, steps, open) VALUES (?, ?, 1, 1)')
   const row = (id: string, name: string, sowDay: string) =>
     JSON.stringify({ id, name, customer: '', area: 100, zones: 2, customerDate: null, state: 'planned', options: [], trouble: null, approach: 'overseed', window: Array.from({ length: 6 }, (_, i) => ({ from: `2027-0${i + 1}-01`, to: `2027-0${i + 1}-20`, state: 'open', reason: 'good' })), byGrass: [], cutOff: '2027-03-14', sowDay, sows: true, steps: Array.from({ length: 10 }, (_, i) => ({ id: `step ${i}`, kind: 'sow', name: 'Sow', day: sowDay, span: 1, state: 'planned', hours: 1, people: 2 })), next: { name: 'Sow', day: sowDay }, soil: Array.from({ length: 30 }, () => 17.4) }) // prettier-ignore
   db.transaction(() => {
     for (let i = 0; i < JOBS; i++) {
-      const draft = { ...drafts[i % drafts.length]!, name: `Lawn ${i} of ${['Hill', 'Lake', 'Marsh', 'Ridge'][i % 4]} road` }
+      const draft = {
+        ...drafts[i % drafts.length]!,
+        name: `Lawn ${i} of ${['Hill', 'Lake', 'Marsh', 'Ridge'][i % 4]} road`,
+      }
       const zone = draft.site?.timeZone ?? ''
       const sow = new Date(Date.UTC(2027, 1, 22 + (i % 90))).toISOString().slice(0, 10)
       job.run(
@@ -82,7 +93,8 @@ function processor(pid: number): number {
     return NaN
   }
 }
-const at = (times: number[], share: number) => times.sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(share * times.length))]!
+const at = (times: number[], share: number) =>
+  times.sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(share * times.length))]!
 const ms = (n: number) => `${n.toFixed(1)} ms`
 const get = async (url: string): Promise<number> => {
   const from = performance.now()
@@ -97,9 +109,16 @@ async function alone(name: string, of: (i: number) => string, runs = 300): Promi
   for (let i = 0; i < 20; i++) await get(of(i))
   const times: number[] = []
   for (let i = 0; i < runs; i++) times.push(await get(of(i)))
-  console.log(`${name.padEnd(34)} median ${ms(at(times, 0.5))}, p95 ${ms(at(times, 0.95))} (budget 50 ms)`)
+  console.log(
+    `${name.padEnd(34)} median ${ms(at(times, 0.5))}, p95 ${ms(at(times, 0.95))} (budget 50 ms)`,
+  )
 }
-async function together(name: string, of: (i: number) => string, pid: number, requests = 6000): Promise<number> {
+async function together(
+  name: string,
+  of: (i: number) => string,
+  pid: number,
+  requests = 6000,
+): Promise<number> {
   const times: number[] = []
   let next = 0
   const [from, before] = [performance.now(), processor(pid)]
@@ -116,11 +135,15 @@ async function together(name: string, of: (i: number) => string, pid: number, re
   return each
 }
 
-/** The longest another client waits for a job while files are read that ask for as much as a file can. */
+/**
+ * The longest another client waits for a job while files are read that ask for as much as a file
+ * can.
+ */
 async function whileWorst(base: string): Promise<void> {
   const square = (x: number, y: number, side: number) => [[[x, y], [x + side, y], [x + side, y + side], [x, y + side]]] // prettier-ignore
   const jpeg = (await sharp({ create: { width: 2400, height: 1800, channels: 3, background: '#7a8f55', noise: { type: 'gaussian', mean: 128, sigma: 40 } } }).jpeg({ quality: 95 }).toBuffer()).toString('base64') // prettier-ignore
-  const file = (job: object, photos: object[] = []) => JSON.stringify({ format: 'juvena-job', version: 4, job, photos })
+  const file = (job: object, photos: object[] = []) =>
+    JSON.stringify({ format: 'juvena-job', version: 4, job, photos })
   const zones = Array.from({ length: 100 }, (_, i) => ({ id: `z${i}`, name: `Zone ${i}` }))
   const worst: [string, string][] = [
     ['a drawing of 60,000 corners', file({ name: 'w', zones: [{ id: 'z0' }], drawing: { shapes: Array.from({ length: 30 }, (_, k) => ({ id: `s${k}`, kind: k ? 'bed' : 'lawn', zone: 'z0', at: [Array.from({ length: 1990 }, (_, i) => [20 * Math.cos((i * Math.PI) / 995) + k / 3, 20 * Math.sin((i * Math.PI) / 995)])] })) } })], // prettier-ignore
@@ -134,9 +157,13 @@ async function whileWorst(base: string): Promise<void> {
     const path = join(tmpdir(), `juvena-worst-${process.pid}.json`)
     writeFileSync(path, body)
     const sending = new Promise<string>((gone) => {
-      const child = spawn(process.execPath, ['--import', 'tsx', self, '--send', `${base}/api/job-files`, path], {
-        stdio: ['ignore', 'pipe', 'inherit'],
-      })
+      const child = spawn(
+        process.execPath,
+        ['--import', 'tsx', self, '--send', `${base}/api/job-files`, path],
+        {
+          stdio: ['ignore', 'pipe', 'inherit'],
+        },
+      )
       let said = ''
       child.stdout.on('data', (text: Buffer) => (said += text.toString()))
       child.on('close', () => {
@@ -151,7 +178,9 @@ async function whileWorst(base: string): Promise<void> {
       await new Promise((go) => setTimeout(go, 5))
     }
     const status = await sending
-    console.log(`a read during ${name.padEnd(27)} at most ${ms(at(times, 1))} of ${times.length} (budget 100 ms); the file: ${status.trim()}`)
+    console.log(
+      `a read during ${name.padEnd(27)} at most ${ms(at(times, 1))} of ${times.length} (budget 100 ms); the file: ${status.trim()}`,
+    )
   }
 }
 
@@ -170,7 +199,8 @@ else {
     const plain = await startServer([self, '--bare', folder], {})
     try {
       await get(`${juvena.address}/api/season`)
-      // The first look marks all of them stale, for nobody had looked before: here they are said to be current.
+      // The first look marks all of them stale, for nobody had looked before: here they are said to
+      // be current.
       const db = new Database(join(folder, 'juvena.sqlite'), { timeout: 10_000 })
       for (let i = 0; i < 20; i++) {
         db.exec('UPDATE planned SET stale = 0')
@@ -178,13 +208,34 @@ else {
       }
       db.close()
       await alone('season, first page of 10,000 jobs', () => `${juvena.address}/api/season`, 100)
-      await alone('season, three weeks', () => `${juvena.address}/api/season?from=2027-03-01&to=2027-03-21`, 100)
-      await alone('search', (i) => `${juvena.address}/api/jobs?search=${['Ridge', 'Customer 77', '91 Lane', 'nothing'][i % 4]}`)
+      await alone(
+        'season, three weeks',
+        () => `${juvena.address}/api/season?from=2027-03-01&to=2027-03-21`,
+        100,
+      )
+      await alone(
+        'search',
+        (i) =>
+          `${juvena.address}/api/jobs?search=${['Ridge', 'Customer 77', '91 Lane', 'nothing'][i % 4]}`,
+      )
       await alone('read a job', (i) => `${juvena.address}/api/jobs/${some(i)}`)
-      const own = await together(`read a job, ${CLIENTS} clients`, (i) => `${juvena.address}/api/jobs/${some(i)}`, juvena.server.pid!)
-      const other = await together('the bare route, the same', (i) => `${plain.address}/api/jobs/${some(i)}`, plain.server.pid!)
+      const own = await together(
+        `read a job, ${CLIENTS} clients`,
+        (i) => `${juvena.address}/api/jobs/${some(i)}`,
+        juvena.server.pid!,
+      )
+      const other = await together(
+        'the bare route, the same',
+        (i) => `${plain.address}/api/jobs/${some(i)}`,
+        plain.server.pid!,
+      )
       console.log(`processor of a read: ${(own / other).toFixed(1)} × the bare route's (budget 3)`)
-      await together(`season, ${CLIENTS} clients`, () => `${juvena.address}/api/season?from=2027-03-01&to=2027-03-04`, juvena.server.pid!, 600)
+      await together(
+        `season, ${CLIENTS} clients`,
+        () => `${juvena.address}/api/season?from=2027-03-01&to=2027-03-04`,
+        juvena.server.pid!,
+        600,
+      )
       await whileWorst(juvena.address)
     } finally {
       juvena.server.kill('SIGKILL')

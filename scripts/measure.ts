@@ -18,7 +18,10 @@ import type { ShapeDraft } from '../core/src/entities/drawing.ts'
 import type { Obstacle } from '../core/src/light/obstacles.ts'
 import { naiveHours } from '../core/test/naiveLight.ts'
 
-/** Measures planJob at 1, 20 and 200 zones, reading a draft, the light map beside a naive ray test, and the compressed script the first page loads. */
+/**
+ * Measures planJob at 1, 20 and 200 zones, reading a draft, the light map beside a naive ray test,
+ * and the compressed script the first page loads.
+ */
 const root = resolve(import.meta.dirname, '..')
 const texture = ['sand', 'loam', 'clay'] as const
 const zone = (i: number): ZoneDraft => ({
@@ -67,12 +70,22 @@ for (const [zones, runs] of [
 ] as const) {
   const draft = job(zones)
   const read = readJob(draft).job!
-  // As the page's worker plans while one field of a zone is typed into: what hangs on nothing changed is kept from one plan to the next.
+  // As the page's worker plans while one field of a zone is typed into: what hangs on nothing
+  // changed is kept from one plan to the next.
   const kept = new Memo()
   let typed = 0
-  const edited = () => ({ ...read, zones: read.zones.map((z, i) => (i === 0 ? { ...z, thatch: 10 + (++typed % 20) } : z)) })
-  const planning = time(() => planJob(edited(), { today: '2027-02-22', firm, diary: [], memo: kept }), runs)
-  const first = time(() => planJob(read, { today: '2027-02-22', firm, diary: [] }), Math.ceil(runs / 5))
+  const edited = () => ({
+    ...read,
+    zones: read.zones.map((z, i) => (i === 0 ? { ...z, thatch: 10 + (++typed % 20) } : z)),
+  })
+  const planning = time(
+    () => planJob(edited(), { today: '2027-02-22', firm, diary: [], memo: kept }),
+    runs,
+  )
+  const first = time(
+    () => planJob(read, { today: '2027-02-22', firm, diary: [] }),
+    Math.ceil(runs / 5),
+  )
   const reading = time(() => readJob(draft), runs)
   one ||= planning
   console.log(
@@ -80,20 +93,34 @@ for (const [zones, runs] of [
   )
 }
 
-// A season of sixty jobs of three zones at one place, planned as the season's rows are: the year of the place once, each job after it.
-const sixty = Array.from({ length: 60 }, (_, i) => readJob({ ...job(3), name: `Job ${i}`, waterer: i % 3 ? 'x' : '' }).job!)
+// A season of sixty jobs of three zones at one place, planned as the season's rows are: the year of
+// the place once, each job after it.
+const sixty = Array.from(
+  { length: 60 },
+  (_, i) => readJob({ ...job(3), name: `Job ${i}`, waterer: i % 3 ? 'x' : '' }).job!,
+)
 const board = time(() => {
   const shared = new Memo()
   for (const one of sixty) planJob(one, { today: '2027-02-22', firm, diary: [], memo: shared })
 }, 5)
 console.log(`a season of 60 jobs at one place, planned anew: ${board.toFixed(0)} ms (budget 500)`)
 
-// The year at a place: a hundred simulated years, the windows of one mix with their odds by day, and a thousand seasons of it.
+// The year at a place: a hundred simulated years, the windows of one mix with their odds by day,
+// and a thousand seasons of it.
 const declared = <V extends Record<string, { is: number }>>(values: V) =>
-  Object.fromEntries(Object.entries(values).map(([k, v]) => [k, v.is])) as { [K in keyof V]: number }
+  Object.fromEntries(Object.entries(values).map(([k, v]) => [k, v.is])) as {
+    [K in keyof V]: number
+  }
 const rough = { ...declared(roughClimate), ...declared(soilValues) }
 const odds = declared(oddsValues)
-const brief = { latitude: -44.2, elevation: null, sea: null, hollow: false, frost: '04-25', station: null }
+const brief = {
+  latitude: -44.2,
+  elevation: null,
+  sea: null,
+  hollow: false,
+  frost: '04-25',
+  station: null,
+}
 const yearTime = time(() => placeYear(brief, rough, 2, 32), 20)
 const place = placeYear(brief, rough, 2, 32)
 const mix = [
@@ -110,7 +137,9 @@ console.log(
 )
 const model = modelFromNormals(roughNormals({ latitude: -44.2, elevation: 0, sea: null }, rough))
 const thousand = chanceOf(1000 * 365, 3)
-console.log(`a thousand years of daily weather from a model: ${time(() => simulate(model, thousand), 5).toFixed(0)} ms (budget 1,000)`)
+console.log(
+  `a thousand years of daily weather from a model: ${time(() => simulate(model, thousand), 5).toFixed(0)} ms (budget 1,000)`,
+)
 const weather = simulate(model, chanceOf(100_000, 5))
 const days100k = (of: (low: number, high: number, i: number) => number) => () => {
   let sum = 0
@@ -123,19 +152,34 @@ const monteith = time(
   5,
 )
 const loop = time(
-  days100k((low, high) => Math.exp((17.27 * low) / (low + 237.3)) + Math.exp((17.27 * high) / (high + 237.3))),
+  days100k(
+    (low, high) =>
+      Math.exp((17.27 * low) / (low + 237.3)) + Math.exp((17.27 * high) / (high + 237.3)),
+  ),
   5,
 )
 console.log(
   `reference evapotranspiration, a million days: ${(monteith * 10).toFixed(0)} ms, ${(monteith / loop).toFixed(0)} × a plain loop that takes the two saturation pressures alone`,
 )
 
-/** 60 × 60 m at 0.25 m with 40 obstacles, half of them trees, half of those leaf-dropping; a growing season of ten weeks at 15-minute steps. */
+/**
+ * 60 × 60 m at 0.25 m with 40 obstacles, half of them trees, half of those leaf-dropping; a growing
+ * season of ten weeks at 15-minute steps.
+ */
 let seed = 1
 const some = () => (seed = (seed * 16807) % 2147483647) / 2147483647
 const obstacles = Array.from({ length: 40 }, (_, i): Obstacle => {
   const [x, y] = [some() * 80 - 10, some() * 80 - 10]
-  if (i % 4 < 2) return { shape: `o${i}`, dropsLeaf: i % 4 === 1, form: 'crown', at: [x, y], radius: 2 + some() * 2, middle: 5, half: 3 }
+  if (i % 4 < 2)
+    return {
+      shape: `o${i}`,
+      dropsLeaf: i % 4 === 1,
+      form: 'crown',
+      at: [x, y],
+      radius: 2 + some() * 2,
+      middle: 5,
+      half: 3,
+    }
   const [w, h] = [4 + some() * 8, 3 + some() * 5]
   return {
     shape: `o${i}`,
@@ -172,12 +216,17 @@ const hours = lightMap(growing).hours
 const worst = Math.max(...sample.map((cell, i) => Math.abs(hours[cell]! - rays[i]!)))
 const quick = lightMap(light(10)).hours
 const drift = Math.max(...quick.map((h, i) => Math.abs(h - hours[i]!)))
-console.log(`light map, 57,600 cells, 40 obstacles, every day of ten weeks at 15 minutes: ${cast.toFixed(0)} ms`)
+console.log(
+  `light map, 57,600 cells, 40 obstacles, every day of ten weeks at 15 minutes: ${cast.toFixed(0)} ms`,
+)
 console.log(
   `  a ray for each cell, obstacle and sun (144 cells, scaled): ${(naive / 1000).toFixed(1)} s, ${(naive / cast).toFixed(0)} × as long; the two differ by ${worst.toFixed(2)} h a day at most; ten days for the season, as the plan takes, by ${drift.toFixed(2)} h`,
 )
 
-/** Twenty zones drawn, each with a tree and a bed: planned again with nothing drawn changed, and with a tree moved. */
+/**
+ * Twenty zones drawn, each with a tree and a bed: planned again with nothing drawn changed, and
+ * with a tree moved.
+ */
 const drawnJob = (shift: number): JobDraft => ({
   ...job(20),
   zones: job(20).zones!.map((z) => ({ ...z, area: null, sunHours: null })),
@@ -211,7 +260,13 @@ const drawnJob = (shift: number): JobDraft => ({
             ],
           ],
         }
-      return { id: `t${i}`, kind: 'tree', height: 8, crown: 5, at: [[[x + 12.5 + (i === 40 ? shift : 0), y + 6]]] }
+      return {
+        id: `t${i}`,
+        kind: 'tree',
+        height: 8,
+        crown: 5,
+        at: [[[x + 12.5 + (i === 40 ? shift : 0), y + 6]]],
+      }
     }),
   },
 })
@@ -220,7 +275,11 @@ const still = readJob(drawnJob(0)).job!
 const memo = new Memo()
 const again = time(() => planJob(still, { today: '2027-02-22', firm, diary: [], memo }), 100)
 let moves = 0
-const moved = time(() => planJob(readJob(drawnJob(++moves / 100)).job!, { today: '2027-02-22', firm, diary: [], memo }), 20)
+const moved = time(
+  () =>
+    planJob(readJob(drawnJob(++moves / 100)).job!, { today: '2027-02-22', firm, diary: [], memo }),
+  20,
+)
 console.log(
   `planJob 20 zones drawn, 60 shapes: ${again.toFixed(2)} ms with the drawing left alone; ${moved.toFixed(0)} ms with a tree moved, its light cast anew (in the worker)`,
 )
@@ -234,7 +293,10 @@ const closure = (names: string[]): Set<string> => {
   const take = (name: string) => {
     if (all.has(name)) return
     all.add(name)
-    for (const m of readFileSync(join(dist, 'assets', name), 'utf8').matchAll(/(?:from|import)\s*["']\.\/([\w.-]+\.js)["']/g)) take(m[1]!)
+    for (const m of readFileSync(join(dist, 'assets', name), 'utf8').matchAll(
+      /(?:from|import)\s*["']\.\/([\w.-]+\.js)["']/g,
+    ))
+      take(m[1]!)
   }
   names.forEach(take)
   return all
@@ -242,8 +304,11 @@ const closure = (names: string[]): Set<string> => {
 const entry = [...html.matchAll(/assets\/([\w.-]+\.js)/g)].map((m) => m[1]!)
 const season = assets.filter((name) => /^SeasonPlace-.*\.js$/.test(name))
 const jobPlace = assets.filter((name) => /^(JobPlace|WalkOverStage)-.*\.js$/.test(name))
-const kB = (names: Set<string>) => ([...names].reduce((sum, name) => sum + size(name), 0) / 1000).toFixed(0)
-console.log(`first page (season, usable): ${kB(closure([...entry, ...season]))} kB of compressed script; its chart comes after`)
+const kB = (names: Set<string>) =>
+  ([...names].reduce((sum, name) => sum + size(name), 0) / 1000).toFixed(0)
+console.log(
+  `first page (season, usable): ${kB(closure([...entry, ...season]))} kB of compressed script; its chart comes after`,
+)
 const planPart = assets.filter((name) => /^PlanPart-.*\.js$/.test(name))
 console.log(
   `  and its plan, when opened: ${kB(new Set([...closure([...entry, ...jobPlace, ...planPart])].filter((n) => !closure([...entry, ...jobPlace]).has(n))))} kB more`,

@@ -14,7 +14,10 @@ import { surveySite } from '../core/src/walkover/siteSurvey.ts'
 import { readZone } from '../core/src/walkover/zoneReadings.ts'
 import { mixAsProgram } from '../core/test/mixAsProgram.ts'
 
-/** Measures the fit of every grass for 20 zones, and the exact mix over 40 lots of 15 grasses beside a general-purpose solver on the same instance. */
+/**
+ * Measures the fit of every grass for 20 zones, and the exact mix over 40 lots of 15 grasses beside
+ * a general-purpose solver on the same instance.
+ */
 const median = (times: number[]) => times.sort((a, b) => a - b)[Math.floor(times.length / 2)]!
 function time(work: () => unknown, runs: number): number {
   work()
@@ -40,8 +43,21 @@ const { job } = readJob({ name: 'Bench', site: { latitude: -44.2, frost: '25 Apr
 const firm = defaultFirm()
 const schools = schoolsFor(firm, {})
 const trace = new Trace()
-const climate = siteClimate({ job: job!, today: '2027-02-01', schools, station: null, recent: [], memo: new Memo(), trace })
-const survey = surveySite(job!, growingSeason(climate, job!, trace), { dip: 5, levelWithin: 5, leastTilt: 1 }, new Memo())
+const climate = siteClimate({
+  job: job!,
+  today: '2027-02-01',
+  schools,
+  station: null,
+  recent: [],
+  memo: new Memo(),
+  trace,
+})
+const survey = surveySite(
+  job!,
+  growingSeason(climate, job!, trace),
+  { dip: 5, levelWithin: 5, leastTilt: 1 },
+  new Memo(),
+)
 const grounds = job!.zones.map((zone): FitGround => ({
   r: readZone(zone, survey, trace),
   job: job!,

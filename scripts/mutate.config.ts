@@ -4,14 +4,38 @@ import { BaseSequencer, type TestSpecification } from 'vitest/node'
 
 const root = resolve(import.meta.dirname, '..')
 /** The slow geometry, and the laws over random places, take longer than they find. */
-const LEFT_OUT = ['areas', 'light', 'levels', 'shapeEdits', 'boundary', 'quantity', 'labReport', 'day', 'generator']
+const LEFT_OUT = [
+  'areas',
+  'light',
+  'levels',
+  'shapeEdits',
+  'boundary',
+  'quantity',
+  'labReport',
+  'day',
+  'generator',
+]
 /** The longest come last: most faults are found before them. */
-const LAST = ['siteSurvey', 'ruleBook', 'materials', 'formulas', 'composeMix', 'plan', 'workLaws', 'window', 'anyPlan', 'anyJob']
+const LAST = [
+  'siteSurvey',
+  'ruleBook',
+  'materials',
+  'formulas',
+  'composeMix',
+  'plan',
+  'workLaws',
+  'window',
+  'anyPlan',
+  'anyJob',
+]
 
 class QuickFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
-    const place = (f: TestSpecification) => LAST.findIndex((name) => f.moduleId.endsWith(`/${name}.test.ts`))
-    return Promise.resolve([...files].sort((a, b) => place(a) - place(b) || a.moduleId.localeCompare(b.moduleId)))
+    const place = (f: TestSpecification) =>
+      LAST.findIndex((name) => f.moduleId.endsWith(`/${name}.test.ts`))
+    return Promise.resolve(
+      [...files].sort((a, b) => place(a) - place(b) || a.moduleId.localeCompare(b.moduleId)),
+    )
   }
 }
 

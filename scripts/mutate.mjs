@@ -14,14 +14,27 @@ import { withFaults } from './faults.mjs'
  *   npm run mutate -- seed 80      80 faults in one room (or in one file: seed/rates)
  *   npm run mutate -- --seed 8     another sample
  */
-const ROOMS = ['approach', 'climate', 'establish', 'findings', 'materials', 'schedule', 'seed', 'stock', 'trace', 'walkover', 'work']
+const ROOMS = [
+  'approach',
+  'climate',
+  'establish',
+  'findings',
+  'materials',
+  'schedule',
+  'seed',
+  'stock',
+  'trace',
+  'walkover',
+  'work',
+]
 /** The tests without any fault may take this long, on a busy machine too, ms. */
 const LONGEST = 900_000
 /** A fault that keeps the tests busy for so many times as long hangs them: it is found. */
 const HANGS = 5
 
 const args = process.argv.slice(2)
-const option = (name, usual) => (args.includes(name) ? Number(args.splice(args.indexOf(name), 2)[1]) : usual)
+const option = (name, usual) =>
+  args.includes(name) ? Number(args.splice(args.indexOf(name), 2)[1]) : usual
 const drawn = option('--seed', 7)
 const all = args.includes('--all')
 const room = args.find((a) => ROOMS.includes(a.split('/')[0]))
@@ -32,7 +45,9 @@ export function faultySources() {
   const sources = new Map()
   let count = 0
   const files = readdirSync(join(root, 'core/src'), { recursive: true }).map(String).sort()
-  for (const f of files.filter((f) => f.endsWith('.ts') && ROOMS.some((r) => f.startsWith(`${r}/`)))) {
+  for (const f of files.filter(
+    (f) => f.endsWith('.ts') && ROOMS.some((r) => f.startsWith(`${r}/`)),
+  )) {
     const made = withFaults(`core/src/${f}`, readFileSync(join(root, 'core/src', f), 'utf8'), count)
     sources.set(resolve(root, 'core/src', f), made)
     count += made.faults.length
@@ -40,33 +55,59 @@ export function faultySources() {
   return sources
 }
 
-/** One process of two: keeps what it has read and compiled, and runs the tests anew for each fault it is sent. */
+/**
+ * One process of two: keeps what it has read and compiled, and runs the tests anew for each fault
+ * it is sent.
+ */
 async function runner() {
   const { createVitest } = await import('vitest/node')
   const sources = faultySources()
   const vitest = await createVitest(
     'test',
-    { config: join(root, 'scripts/mutate.config.ts'), watch: false, bail: 1, reporters: [{}], maxWorkers: 1 },
-    { plugins: [{ name: 'faults', enforce: 'pre', transform: (code, id) => sources.get(id.split('?')[0])?.text }] },
+    {
+      config: join(root, 'scripts/mutate.config.ts'),
+      watch: false,
+      bail: 1,
+      reporters: [{}],
+      maxWorkers: 1,
+    },
+    {
+      plugins: [
+        {
+          name: 'faults',
+          enforce: 'pre',
+          transform: (code, id) => sources.get(id.split('?')[0])?.text,
+        },
+      ],
+    },
   )
   const specs = await vitest.globTestSpecifications()
   process.on('message', async (fault) => {
     process.env.JUVENA_FAULT = String(fault)
     vitest.state.filesMap.clear()
     const { testModules, unhandledErrors } = await vitest.runTestSpecifications(specs, true)
-    process.send({ lived: unhandledErrors.length === 0 && testModules.length > 0 && testModules.every((m) => m.ok()) })
+    process.send({
+      lived:
+        unhandledErrors.length === 0 && testModules.length > 0 && testModules.every((m) => m.ok()),
+    })
   })
   // Whoever asked is gone: nobody waits for the answer.
   process.on('disconnect', () => process.exit())
   process.send({ ready: true })
 }
 
-/** A runner that answers whether a fault lived; one that takes too long is stopped and another takes its place. */
+/**
+ * A runner that answers whether a fault lived; one that takes too long is stopped and another takes
+ * its place.
+ */
 function tester() {
   let child = null
   const start = () =>
     new Promise((done) => {
-      child = fork(fileURLToPath(import.meta.url), ['--runner'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit', 'ipc'] })
+      child = fork(fileURLToPath(import.meta.url), ['--runner'], {
+        cwd: root,
+        stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+      })
       child.once('message', done)
     })
   return {
@@ -106,7 +147,9 @@ function sample(list, count, seed) {
 async function main() {
   dependencies()
   const sources = faultySources()
-  const every = [...sources.values()].flatMap((s) => s.faults).filter((f) => !room || f.file.startsWith(`core/src/${room}`))
+  const every = [...sources.values()]
+    .flatMap((s) => s.faults)
+    .filter((f) => !room || f.file.startsWith(`core/src/${room}`))
   const chosen = sample(every, wanted, drawn)
   const testers = Array.from({ length: Math.max(1, cpus().length) }, tester)
   const began = Date.now()
@@ -114,7 +157,9 @@ async function main() {
     console.error('The tests fail without any fault: put that right first.')
     process.exit(1)
   }
-  console.log(`${chosen.length} of ${every.length} faults in ${new Set(every.map((f) => f.file)).size} files`)
+  console.log(
+    `${chosen.length} of ${every.length} faults in ${new Set(every.map((f) => f.file)).size} files`,
+  )
   const longest = HANGS * (Date.now() - began)
   const score = {}
   let next = 0
@@ -132,11 +177,15 @@ async function main() {
       t.stop()
     }),
   )
-  const told = (name, { found, all }) => console.log(`${name.padEnd(12)} ${found} of ${all}  ${Math.round((100 * found) / all)} %`)
+  const told = (name, { found, all }) =>
+    console.log(`${name.padEnd(12)} ${found} of ${all}  ${Math.round((100 * found) / all)} %`)
   for (const [name, s] of Object.entries(score).sort()) told(name, s)
   told(
     'all',
-    Object.values(score).reduce((a, s) => ({ found: a.found + s.found, all: a.all + s.all }), { found: 0, all: 0 }),
+    Object.values(score).reduce((a, s) => ({ found: a.found + s.found, all: a.all + s.all }), {
+      found: 0,
+      all: 0,
+    }),
   )
 }
 

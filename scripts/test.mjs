@@ -4,20 +4,31 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, dependencies, pages, root, server } from './ready.mjs'
 
-// Every check, side by side; `npm test -- unit` runs one kind. Each kind's output is told whole when it ends; the last line counts what passed and failed.
+// Every check, side by side; `npm test -- unit` runs one kind. Each kind's output is told whole
+// when it ends; the last line counts what passed and failed.
 const place = mkdtempSync(join(tmpdir(), 'juvena-test-'))
 const unit = join(place, 'unit.json')
 const e2e = join(place, 'e2e.json')
 
 /** Room for what lives briefly: compilers spend a fifth less on collecting it. */
 const ROOM = { NODE_OPTIONS: '--max-semi-space-size=64' }
-/** Kinds of check. `count` reads how many passed and failed from a report; a kind without one counts as one. */
+/**
+ * Kinds of check. `count` reads how many passed and failed from a report; a kind without one counts
+ * as one.
+ */
 const KINDS = {
   types: { run: ['npm', 'run', '--silent', 'types'], env: ROOM },
   lint: { run: ['npm', 'run', '--silent', 'lint'], env: ROOM },
   boundary: { run: ['npm', 'run', '--silent', 'boundary'] },
   unit: {
-    run: ['npx', 'vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`],
+    run: [
+      'npx',
+      'vitest',
+      'run',
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${unit}`,
+    ],
     report: unit,
     count: (r) => [r.numPassedTests, r.numFailedTests],
   },
@@ -29,7 +40,10 @@ const KINDS = {
     count: (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected],
   },
 }
-/** What runs one after another in each lane: the end-to-end tests wait a good deal, so others go on beside them. Both lanes take about as long. */
+/**
+ * What runs one after another in each lane: the end-to-end tests wait a good deal, so others go on
+ * beside them. Both lanes take about as long.
+ */
 const LANES = [
   ['e2e', 'types'],
   ['unit', 'lint', 'boundary'],
@@ -38,7 +52,9 @@ const LANES = [
 const asked = process.argv.slice(2)
 const unknown = asked.filter((kind) => !(kind in KINDS))
 if (unknown.length > 0) {
-  console.error(`No such kind of check: ${unknown.join(', ')}. There are ${Object.keys(KINDS).join(', ')}.`)
+  console.error(
+    `No such kind of check: ${unknown.join(', ')}. There are ${Object.keys(KINDS).join(', ')}.`,
+  )
   process.exit(1)
 }
 const wanted = (kind) => asked.length === 0 || asked.includes(kind)
@@ -51,17 +67,24 @@ function check(name) {
   return new Promise((done) => {
     let said = ''
     const [command, ...args] = run
-    const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
+    const child = spawn(command, args, {
+      cwd: root,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    })
     const hear = (text) => (said += text)
     child.stdout.on('data', hear)
     child.stderr.on('data', hear)
     child.on('close', (status) => {
       let [good, bad] = [status === 0 ? 1 : 0, 0]
-      if (report && existsSync(report)) [good, bad] = count(JSON.parse(readFileSync(report, 'utf8')))
+      if (report && existsSync(report))
+        [good, bad] = count(JSON.parse(readFileSync(report, 'utf8')))
       if (status !== 0 && bad === 0) bad = 1
       passed += good
       failed += bad
-      console.log(`\n— ${name}, ${Math.round((Date.now() - began) / 1000)} s: ${good} passed, ${bad} failed\n${said.trimEnd()}`)
+      console.log(
+        `\n— ${name}, ${Math.round((Date.now() - began) / 1000)} s: ${good} passed, ${bad} failed\n${said.trimEnd()}`,
+      )
       done()
     })
   })

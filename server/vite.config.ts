@@ -1,6 +1,9 @@
 import { defineConfig } from 'vite'
 
-/** The server as plain JavaScript, which starts in half the time: the process itself, its threads, and the commands. */
+/**
+ * The server as plain JavaScript, which starts in half the time: the process itself, its threads,
+ * and the commands.
+ */
 export default defineConfig({
   logLevel: 'warn',
   build: {

@@ -9,7 +9,10 @@ import { seedOnShelf, type BagOnShelf } from './stock/seedOnShelf.ts'
 import type { Notice } from './trace/figure.ts'
 import { Trace } from './trace/trace.ts'
 
-/** A job as it is planned: with the firm's grasses only, the newest reading of its soil, and its lots as they lie on the shelf today. */
+/**
+ * A job as it is planned: with the firm's grasses only, the newest reading of its soil, and its
+ * lots as they lie on the shelf today.
+ */
 export function jobAsPlanned(
   entered: Job,
   { firm, stock = [], today, diary }: Pick<Context, 'firm' | 'stock' | 'today' | 'diary'>,
@@ -18,5 +21,10 @@ export function jobAsPlanned(
   const trace = new Trace(firm.values, grasses)
   const known = onlyKnownGrasses(withProbe(entered, diary, today), grasses)
   const { job, notices } = lotsOfJob(known.job, stock, grasses, today, trace)
-  return { job, shelf: seedOnShelf(stock, grasses, today, trace.values(lotValues)), notices: [...known.notices, ...notices], trace }
+  return {
+    job,
+    shelf: seedOnShelf(stock, grasses, today, trace.values(lotValues)),
+    notices: [...known.notices, ...notices],
+    trace,
+  }
 }

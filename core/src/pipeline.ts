@@ -23,7 +23,13 @@ import type { Grass, GrassId, GrassTable } from './reference/grasses.ts'
 import type { ApproachId, Sowing } from './reference/lists.ts'
 import { operationName, OPERATIONS, orderOf, type StepKind } from './reference/operations.ts'
 import type { Schools } from './reference/schools.ts'
-import { orderOfWork, stepBrief, type OrderBrief, type PackagePlan, type PlannedStep } from './schedule/orderOfWork.ts'
+import {
+  orderOfWork,
+  stepBrief,
+  type OrderBrief,
+  type PackagePlan,
+  type PlannedStep,
+} from './schedule/orderOfWork.ts'
 import type { LooseRecord } from './schedule/stepRecords.ts'
 import { waitingPeriods } from './schedule/waitingPeriods.ts'
 import type { JudgedBag, Judgement } from './seed/judgeMix.ts'
@@ -44,9 +50,15 @@ import { isPlanted } from './work/sowing.ts'
 import { howOn, laterSteps } from './work/steps.ts'
 import type { ZoneWork } from './work/zoneWork.ts'
 
-/** The schools of a job. A customer who wants no chemicals decides for it, unless the job's own school says otherwise. */
+/**
+ * The schools of a job. A customer who wants no chemicals decides for it, unless the job's own
+ * school says otherwise.
+ */
 export const schoolsOf = (job: Job, firm: Firm): Schools =>
-  schoolsFor(firm, job.aims.includes('no-chemicals') ? { weeds: 'no-chemicals', ...job.schools } : job.schools)
+  schoolsFor(
+    firm,
+    job.aims.includes('no-chemicals') ? { weeds: 'no-chemicals', ...job.schools } : job.schools,
+  )
 
 /** Everything a plan depends on besides the job. No clock: `today` is the day at the site. */
 export interface Context {
@@ -71,10 +83,19 @@ export interface ZoneSummary {
   name: string
   area: string | null
   season: 'cool' | 'warm'
-  approach: { chosen: ApproachId; suggested: ApproachId; overridden: boolean; why: Message; figure: string }
+  approach: {
+    chosen: ApproachId
+    suggested: ApproachId
+    overridden: boolean
+    why: Message
+    figure: string
+  }
   /** What is sown, and whether a person decided it. */
   sowing: Sowing
-  /** The work of the zone, rung by rung in the order of work: planned, and asked for but not planned. */
+  /**
+   * The work of the zone, rung by rung in the order of work: planned, and asked for but not
+   * planned.
+   */
   rungs: Rung[]
   /** The proper sowing that follows a quick cover. */
   later: { seed: ZoneSeed | null; nothing: Message | null } | null
@@ -120,7 +141,9 @@ export interface JobPlan {
   grasses: Record<GrassId, Pick<Grass, 'name' | 'short'>>
   /** Every worked value, by id. */
   figures: Record<string, Figure>
-  /** Numbers of the trade that the firm had set for itself when this was planned, by "rule.value". */
+  /**
+   * Numbers of the trade that the firm had set for itself when this was planned, by "rule.value".
+   */
   firmValues: FirmValues
   /** What stops or warns, worst first: a plan that does not fit says so before anything else. */
   notices: Notice[]
@@ -158,14 +181,30 @@ export interface JobPlan {
 }
 
 /**
- * A job's whole plan: prescribe (what the ground asks for), schedule (days), follow (water, emergence, first mow).
- * Pure: the same job and context give the same plan, in a browser worker, on the server and on the command line.
+ * A job's whole plan: prescribe (what the ground asks for), schedule (days), follow (water,
+ * emergence, first mow). Pure: the same job and context give the same plan, in a browser worker, on
+ * the server and on the command line.
  */
 export function planJob(
   entered: Job,
-  { today, firm, diary, outlook = null, station = null, recent = [], stock = [], jobId = null, memo = new Memo() }: Context,
+  {
+    today,
+    firm,
+    diary,
+    outlook = null,
+    station = null,
+    recent = [],
+    stock = [],
+    jobId = null,
+    memo = new Memo(),
+  }: Context,
 ): JobPlan {
-  const { job, shelf, notices: asEntered, trace } = jobAsPlanned(entered, { firm, stock, today, diary })
+  const {
+    job,
+    shelf,
+    notices: asEntered,
+    trace,
+  } = jobAsPlanned(entered, { firm, stock, today, diary })
   const schools = schoolsOf(job, firm)
   const workforce = workforceOf(firm, trace)
 
@@ -182,20 +221,50 @@ export function planJob(
     memo,
     trace,
   })
-  const brief: Omit<OrderBrief, 'later'> = { job, schools, diary, prescription, waits, today, workforce, trace }
-  const laterByPackage = new Map(prescription.packages.map((pack) => [pack.id, laterSteps(pack, stepBrief(brief))]))
+  const brief: Omit<OrderBrief, 'later'> = {
+    job,
+    schools,
+    diary,
+    prescription,
+    waits,
+    today,
+    workforce,
+    trace,
+  }
+  const laterByPackage = new Map(
+    prescription.packages.map((pack) => [pack.id, laterSteps(pack, stepBrief(brief))]),
+  )
   const later = [...laterByPackage].flatMap(([workPackage, needs]) =>
     needs.map(({ kind, zones, part }) => ({ kind, zones, workPackage, ...(part ? { part } : {}) })),
   )
   const order = orderOfWork({ ...brief, later })
-  const followed = follow({ ...brief, packages: order.packages, records: order.records, laterSteps: laterByPackage })
+  const followed = follow({
+    ...brief,
+    packages: order.packages,
+    records: order.records,
+    laterSteps: laterByPackage,
+  })
   const fedOn = (zone: string) =>
-    [...order.packages.flatMap((p) => p.steps), ...followed.follow.later].find((s) => FEEDS.includes(s.kind) && s.zones.includes(zone))?.day ?? null
+    [...order.packages.flatMap((p) => p.steps), ...followed.follow.later].find(
+      (s) => FEEDS.includes(s.kind) && s.zones.includes(zone),
+    )?.day ?? null
   const { soil, start } = prescription.climate.soilBefore
-  const soilOn = (day: Day) => soil[Math.min(soil.length - 1, Math.max(0, daysBetween(start, day)))]!
-  const feeds = planFeeds({ job, firm, schools, works: prescription.works, fedOn, soilOn, soilNow: prescription.climate.soilNow, trace })
+  const soilOn = (day: Day) =>
+    soil[Math.min(soil.length - 1, Math.max(0, daysBetween(start, day)))]!
+  const feeds = planFeeds({
+    job,
+    firm,
+    schools,
+    works: prescription.works,
+    fedOn,
+    soilOn,
+    soilNow: prescription.climate.soilNow,
+    trace,
+  })
 
-  const steps = [...order.packages.flatMap((s) => s.steps), ...followed.follow.later].sort((a, b) => a.chosen.localeCompare(b.chosen))
+  const steps = [...order.packages.flatMap((s) => s.steps), ...followed.follow.later].sort((a, b) =>
+    a.chosen.localeCompare(b.chosen),
+  )
   const sloping = prescription.zones.some((z) => num(z.r.slope) >= trace.value(slopeLines.press))
   const warm = new Set(prescription.zones.filter((z) => z.season === 'warm').map((z) => z.r.id))
   const holds = weatherHolds(
@@ -219,7 +288,11 @@ export function planJob(
       ...followed.notices,
       ...holds,
     ]),
-    ...summaryOf({ ...prescription, dormant: lyingDormant(prescription, order.packages, trace) }, feeds, { firm, workforce, trace }),
+    ...summaryOf(
+      { ...prescription, dormant: lyingDormant(prescription, order.packages, trace) },
+      feeds,
+      { firm, workforce, trace },
+    ),
     packages: order.packages,
     steps,
     looseRecords: order.records.loose(),
@@ -234,22 +307,40 @@ export function planJob(
 const rainFreeHours =
   (job: Job) =>
   (kind: StepKind, zones: readonly string[]): number | null => {
-    const named = job.zones.filter((z) => zones.some((id) => zoneOf(id) === z.id)).flatMap((z) => z.operations[kind]?.rainFree ?? [])
+    const named = job.zones
+      .filter((z) => zones.some((id) => zoneOf(id) === z.id))
+      .flatMap((z) => z.operations[kind]?.rainFree ?? [])
     return named.length > 0 ? Math.max(...named) : null
   }
 
 /** More seed for the zones whose sowing lies dormant until spring. */
-function lyingDormant({ seeds }: Prescription, packages: readonly PackagePlan[], trace: Trace): NonNullable<Prescription['dormant']> {
-  const dormant = packages.filter((p) => p.window.some((w) => w.reason === 'dormant' && w.from <= p.sowDay && p.sowDay <= w.to))
+function lyingDormant(
+  { seeds }: Prescription,
+  packages: readonly PackagePlan[],
+  trace: Trace,
+): NonNullable<Prescription['dormant']> {
+  const dormant = packages.filter((p) =>
+    p.window.some((w) => w.reason === 'dormant' && w.from <= p.sowDay && p.sowDay <= w.to),
+  )
   const zones = new Set(dormant.flatMap((p) => p.zones))
-  return seeds.filter((s) => zones.has(s.zone)).map((s) => ({ zone: s.zone, amount: trace.work(seedRules.dormant, zoneScope(s.zone), { kg: s.kg }) }))
+  return seeds
+    .filter((s) => zones.has(s.zone))
+    .map((s) => ({
+      zone: s.zone,
+      amount: trace.work(seedRules.dormant, zoneScope(s.zone), { kg: s.kg }),
+    }))
 }
 
 /** Grasses that grow there, that are sown, and that are left out, by their names. */
 function named(grasses: GrassTable, job: Job, p: Prescription): JobPlan['grasses'] {
   const seeds = [...p.seeds, ...p.laterSeeds]
-  const ids = new Set([...job.zones.flatMap((z) => z.present), ...seeds.flatMap((s) => [...s.mix, ...s.chosen.left].map((m) => m.grass))])
-  return Object.fromEntries([...ids].map((id) => [id, { name: grasses[id]!.name, short: grasses[id]!.short }]))
+  const ids = new Set([
+    ...job.zones.flatMap((z) => z.present),
+    ...seeds.flatMap((s) => [...s.mix, ...s.chosen.left].map((m) => m.grass)),
+  ])
+  return Object.fromEntries(
+    [...ids].map((id) => [id, { name: grasses[id]!.name, short: grasses[id]!.short }]),
+  )
 }
 
 /** kg by lot of the job. */
@@ -264,9 +355,17 @@ const FEEDS: readonly StepKind[] = ['feed', 'feed-later']
 /** Days of soil temperature that a plan carries for drawing. */
 const SOIL_DRAWN = 120
 
-/** A package that does not fit first, then holds, warnings and notes, each in the order of the stages. */
+/**
+ * A package that does not fit first, then holds, warnings and notes, each in the order of the
+ * stages.
+ */
 function worstFirst(notices: readonly Notice[]): Notice[] {
-  const weight = (n: Notice) => (n.id.endsWith('.fits') ? 0 : n.id.endsWith('.season') ? 1 : { hold: 2, warn: 3, note: 4 }[n.level])
+  const weight = (n: Notice) =>
+    n.id.endsWith('.fits')
+      ? 0
+      : n.id.endsWith('.season')
+        ? 1
+        : { hold: 2, warn: 3, note: 4 }[n.level]
   return [...notices].sort((a, b) => weight(a) - weight(b))
 }
 
@@ -275,7 +374,20 @@ function summaryOf(
   p: Prescription,
   feeds: readonly FeedPlan[],
   brief: SummaryBrief,
-): Pick<JobPlan, 'zones' | 'survey' | 'wanted' | 'findings' | 'totalArea' | 'oneMix' | 'materials' | 'feed' | 'frost' | 'soilAhead' | 'soilBand'> {
+): Pick<
+  JobPlan,
+  | 'zones'
+  | 'survey'
+  | 'wanted'
+  | 'findings'
+  | 'totalArea'
+  | 'oneMix'
+  | 'materials'
+  | 'feed'
+  | 'frost'
+  | 'soilAhead'
+  | 'soilBand'
+> {
   const { survey, wanted, findings, climate } = p
   const feed = feeds[0]
   return {
@@ -285,7 +397,12 @@ function summaryOf(
     findings,
     totalArea: p.totalArea?.id ?? null,
     oneMix: p.oneMix,
-    materials: materialLines(p, feeds, { areaErrors: new Map(p.zones.map((z) => [z.r.id, z.r.areaError])), firm: brief.firm }, brief.trace),
+    materials: materialLines(
+      p,
+      feeds,
+      { areaErrors: new Map(p.zones.map((z) => [z.r.id, z.r.areaError])), firm: brief.firm },
+      brief.trace,
+    ),
     feed: feed
       ? {
           use: feed.use,
@@ -332,11 +449,18 @@ function zoneSummary(
     bags,
     judged: judged && { loses: judged.loses, verdict: judged.verdict },
     later: later && { seed: later.seed, nothing: later.mix.nothing },
-    dressing: dressing ? { limit: dressing.limit.id, lifts: dressing.lifts.id, depth: dressing.depth.id } : null,
+    dressing: dressing
+      ? { limit: dressing.limit.id, lifts: dressing.lifts.id, depth: dressing.depth.id }
+      : null,
   }
 }
 
-function rungsOf(work: ZoneWork, seedDepth: number | null, { people }: Workforce, trace: Trace): Rung[] {
+function rungsOf(
+  work: ZoneWork,
+  seedDepth: number | null,
+  { people }: Workforce,
+  trace: Trace,
+): Rung[] {
   const sown = isPlanted(work.sowing)
   const planned = work.operations.map((o): Rung => {
     const effort = effortOf(o.operation, [o], 0, people, trace)

@@ -5,7 +5,12 @@ import { isWatered, type Job } from './entities/job.ts'
 import { approachZone, type ZoneApproach } from './approach/approach.ts'
 import type { StationClimate } from './climate/placeYear.ts'
 import { grassOdds, isRising, springDay } from './climate/grassWindow.ts'
-import { growingSeason, leadTimeValues, siteClimate, type SiteClimate } from './climate/siteClimate.ts'
+import {
+  growingSeason,
+  leadTimeValues,
+  siteClimate,
+  type SiteClimate,
+} from './climate/siteClimate.ts'
 import { leadOf } from './climate/sowingLines.ts'
 import { lastDayToSow, seasonAround } from './climate/sowingWindow.ts'
 import type { WeatherDay } from './climate/weatherSeries.ts'
@@ -27,9 +32,26 @@ import { choiceValues } from './schedule/sowingChoices.ts'
 import type { WaitingPeriods } from './schedule/waitingPeriods.ts'
 import { judgeBags, judgeMix, type JudgedBag, type Judgement } from './seed/judgeMix.ts'
 import { coverLines } from './findings/lines.ts'
-import { alone, mixName, seasonOf, seedIsNoWay, suggestMix, weigh, type Mix, type MixBrief, type MixGround } from './seed/mix.ts'
+import {
+  alone,
+  mixName,
+  seasonOf,
+  seedIsNoWay,
+  suggestMix,
+  weigh,
+  type Mix,
+  type MixBrief,
+  type MixGround,
+} from './seed/mix.ts'
 import { oneMix, type MixedZone, type OneMix } from './seed/oneMix.ts'
-import { lotFigures, reserveShare, seedOrders, seedZone, type LotFigures, type ZoneSeed } from './seed/seedPlan.ts'
+import {
+  lotFigures,
+  reserveShare,
+  seedOrders,
+  seedZone,
+  type LotFigures,
+  type ZoneSeed,
+} from './seed/seedPlan.ts'
 import type { BagOnShelf } from './stock/seedOnShelf.ts'
 import { num, type Figure, type Notice } from './trace/figure.ts'
 import type { Memo } from './trace/memo.ts'
@@ -90,7 +112,10 @@ export interface PrescribeBrief {
   trace: Trace
 }
 
-/** From the walk-over to the work: findings, approach, work, seed, materials and work packages, before any step has a day. */
+/**
+ * From the walk-over to the work: findings, approach, work, seed, materials and work packages,
+ * before any step has a day.
+ */
 export function prescribe(brief: PrescribeBrief): Prescription {
   const { job, firm, trace } = brief
   const climate = siteClimate(brief)
@@ -98,7 +123,9 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   const lots = lotFigures(job, brief.shelf, trace)
   const others = othersOf(brief, climate)
   const zones = walked.readings.map((r) =>
-    trace.recall(brief.memo, `zone ${r.id}`, [r, others, r.fill ? job.drawing : null], () => prescribeZone(brief, climate, lots, r)),
+    trace.recall(brief.memo, `zone ${r.id}`, [r, others, r.fill ? job.drawing : null], () =>
+      prescribeZone(brief, climate, lots, r),
+    ),
   )
   const seeds = zones.flatMap((z) => z.seed ?? [])
   const laterSeeds = zones.flatMap((z) => z.later?.seed ?? [])
@@ -109,13 +136,26 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   // Ground whose grass is set aside because no seed fits is not worked either.
   const worked = zones.filter((z) => z.seed || !isSown(z.work.sowing)).map((z) => z.work)
   const later = zones.flatMap((z) => (z.later?.seed ? [z.later.work] : []))
-  const dressing = planDressing({ job, firm, schools: brief.schools, works: [...worked, ...later], trace })
-  const { covers, notices: coverNotices } = planCover(job, [...seeds, ...laterSeeds], [...works, ...later], trace)
+  const dressing = planDressing({
+    job,
+    firm,
+    schools: brief.schools,
+    works: [...worked, ...later],
+    trace,
+  })
+  const { covers, notices: coverNotices } = planCover(
+    job,
+    [...seeds, ...laterSeeds],
+    [...works, ...later],
+    trace,
+  )
   return {
     climate,
     zones,
     survey: walked.survey,
-    wanted: Object.fromEntries(zones.map((z) => [z.r.id, stillWanted(z.r, z.findings, job, trace)])),
+    wanted: Object.fromEntries(
+      zones.map((z) => [z.r.id, stillWanted(z.r, z.findings, job, trace)]),
+    ),
     findings: zones.flatMap((z) => z.findings),
     totalArea: walked.totalArea,
     seeds,
@@ -138,10 +178,22 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   }
 }
 
-/** What a zone's prescription depends on besides its own readings, as one text: an edit in one zone leaves the others as they were worked. */
-function othersOf({ job, firm, schools, shelf, today, waits }: PrescribeBrief, climate: SiteClimate): string {
+/**
+ * What a zone's prescription depends on besides its own readings, as one text: an edit in one zone
+ * leaves the others as they were worked.
+ */
+function othersOf(
+  { job, firm, schools, shelf, today, waits }: PrescribeBrief,
+  climate: SiteClimate,
+): string {
   const { zones: _zones, drawing: _drawing, pins: _pins, ...rest } = job
-  const frosts = [climate.latitude, climate.frostMonthDay, climate.frostSpread, climate.place.warmest, climate.place.coldest]
+  const frosts = [
+    climate.latitude,
+    climate.frostMonthDay,
+    climate.frostSpread,
+    climate.place.warmest,
+    climate.place.coldest,
+  ]
   const { grasses, units, swath, strip, scaleStep, handful, calibrations } = firm
   return JSON.stringify([
     rest,
@@ -171,16 +223,25 @@ function walkOver({ job, firm, schools, memo, trace }: PrescribeBrief, climate: 
   const readings = job.zones.map((zone) => readZone(zone, surveyed, trace))
   const survey = surveySummary(surveyed, readings, {
     schoolLine: startOverLine(schools, trace),
-    loose: looseFor(firm.settling ?? trace.value(firmSettings.settling.usual), firm.oversize ?? trace.value(firmSettings.oversize.usual)),
+    loose: looseFor(
+      firm.settling ?? trace.value(firmSettings.settling.usual),
+      firm.oversize ?? trace.value(firmSettings.oversize.usual),
+    ),
     barrow: firm.barrow ?? trace.value(firmSettings.barrow.usual) / 1000,
     lights: { shade: trace.value(lightLines.shade), sun: trace.value(lightLines.cool) },
     twoSizes: trace.value(surveyLines.twoSizes) / 100,
   })
   const areas = readings.flatMap((r) => r.area ?? [])
   const errors = readings.flatMap((r) => r.areaErrorFigure ?? [])
-  const totalArea = areas.length > 0 ? trace.work(surveyRules.totalArea, JOB, { zones: areas }) : null
+  const totalArea =
+    areas.length > 0 ? trace.work(surveyRules.totalArea, JOB, { zones: areas }) : null
   if (errors.length > 0) trace.work(surveyRules.totalError, JOB, { zones: errors })
-  return { readings, survey, totalArea, notices: surveyNotices(job.drawing, surveyed, survey, readings, trace) }
+  return {
+    readings,
+    survey,
+    totalArea,
+    notices: surveyNotices(job.drawing, surveyed, survey, readings, trace),
+  }
 }
 
 const frostWanted = (job: Job, climate: SiteClimate, walked: boolean): Notice[] =>
@@ -198,7 +259,12 @@ const frostWanted = (job: Job, climate: SiteClimate, walked: boolean): Notice[] 
     : []
 
 /** One zone from its readings to its seed. */
-function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFigures, r: ZoneReadings): ZonePlan {
+function prescribeZone(
+  brief: PrescribeBrief,
+  climate: SiteClimate,
+  lots: LotFigures,
+  r: ZoneReadings,
+): ZonePlan {
   const { job, firm, schools, today, trace } = brief
   const findings = findInZone(r, schools, Number((job.walked ?? today).slice(0, 4)), trace)
   const season = seasonOf(r, climate, trace)
@@ -207,26 +273,51 @@ function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFig
   const noSeed =
     own.length > 0
       ? null
-      : seedIsNoWay(mixBriefOf(brief, climate, lots, { r, sowing: 'over', season, operations: [] }), trace.value(coverLines.heals))
-  const approach = approachZone({ r, findings, job, schools, winterAhead: winterAhead(brief, climate, r, season), noSeed, trace })
+      : seedIsNoWay(
+          mixBriefOf(brief, climate, lots, { r, sowing: 'over', season, operations: [] }),
+          trace.value(coverLines.heals),
+        )
+  const approach = approachZone({
+    r,
+    findings,
+    job,
+    schools,
+    winterAhead: winterAhead(brief, climate, r, season),
+    noSeed,
+    trace,
+  })
   const work = zoneWork({ r, season, approach: approach.chosen, findings, job, schools, trace })
   const mixing = mixBriefOf(brief, climate, lots, work)
   const suggested = mixFor(mixing)
   const held = work.sowing === 'cover-then-sow'
   const chosen = (by: Mix): Mix =>
-    own.length > 0 ? { ...by, parts: own.map((p) => ({ grass: p.grass, share: p.share ?? 0, reason: 'your choice' })), nothing: null } : by
+    own.length > 0
+      ? {
+          ...by,
+          parts: own.map((p) => ({ grass: p.grass, share: p.share ?? 0, reason: 'your choice' })),
+          nothing: null,
+        }
+      : by
   const mix = held ? suggested : chosen(suggested)
-  const overridden = own.length > 0 && !held && mixName(mix.parts, trace) !== mixName(suggested.parts, trace)
+  const overridden =
+    own.length > 0 && !held && mixName(mix.parts, trace) !== mixName(suggested.parts, trace)
   const seed = seedZone({ work, mix, overridden, lots, firm, schools, trace })
-  const judged = isSown(work.sowing) && own.length > 0 && !held ? judgeMix(mix.parts, suggested, mixing) : null
+  const judged =
+    isSown(work.sowing) && own.length > 0 && !held ? judgeMix(mix.parts, suggested, mixing) : null
   const later = held ? properSowing(brief, climate, lots, work, findings, chosen) : null
   const notices = [
     ...approach.notices,
     ...livePests(r, work, findings),
     ...(isSown(work.sowing)
-      ? [...(judged?.notices ?? []), ...(seed?.notices ?? []), ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : [])]
+      ? [
+          ...(judged?.notices ?? []),
+          ...(seed?.notices ?? []),
+          ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : []),
+        ]
       : []),
-    ...(noSeed !== null && approach.chosen === 'care' && !approach.overridden ? [withoutSeed(r, noSeed)] : []),
+    ...(noSeed !== null && approach.chosen === 'care' && !approach.overridden
+      ? [withoutSeed(r, noSeed)]
+      : []),
     ...unopened(work),
     ...restNextSeason(work),
     ...keptInMind(r),
@@ -249,8 +340,9 @@ function prescribeZone(brief: PrescribeBrief, climate: SiteClimate, lots: LotFig
 }
 
 /**
- * Why new ground cannot be sown properly any more this season though a quick cover still can: the last day has passed and killing frost is ahead. Null where
- * it can, where the frost has come, or where the school sows on.
+ * Why new ground cannot be sown properly any more this season though a quick cover still can: the
+ * last day has passed and killing frost is ahead. Null where it can, where the frost has come, or
+ * where the school sows on.
  */
 function winterAhead(
   { schools, today, waits, trace }: PrescribeBrief,
@@ -270,7 +362,10 @@ function winterAhead(
   return say`${onDay(last)} was the last day to sow it properly, and killing frost is due by ${onDay(dayOf(frost))}: a quick cover holds it, and the proper grass follows in its season.`
 }
 
-/** Ground held over is sown properly in its season: over what stands by then, as new where hardly anything did. */
+/**
+ * Ground held over is sown properly in its season: over what stands by then, as new where hardly
+ * anything did.
+ */
 function properSowing(
   brief: PrescribeBrief,
   climate: SiteClimate,
@@ -280,14 +375,32 @@ function properSowing(
   chosen: (by: Mix) => Mix,
 ): NonNullable<ZonePlan['later']> {
   const { job, firm, schools, trace } = brief
-  const r: ZoneReadings = { ...held.r, id: laterRound(held.r.id), zone: { ...held.r.zone, sowing: 'new' } }
-  const work = zoneWork({ r, season: held.season, approach: 'sow-new', findings, job, schools, trace })
+  const r: ZoneReadings = {
+    ...held.r,
+    id: laterRound(held.r.id),
+    zone: { ...held.r.zone, sowing: 'new' },
+  }
+  const work = zoneWork({
+    r,
+    season: held.season,
+    approach: 'sow-new',
+    findings,
+    job,
+    schools,
+    trace,
+  })
   const mix = chosen(mixFor(mixBriefOf(brief, climate, lots, work)))
-  return { work, mix, seed: seedZone({ work, mix, overridden: false, lots, firm, schools: brief.schools, trace }) }
+  return {
+    work,
+    mix,
+    seed: seedZone({ work, mix, overridden: false, lots, firm, schools: brief.schools, trace }),
+  }
 }
 
 const mixedZone = ({ r, seed, suggestedMix: { search } }: ZonePlan): MixedZone[] =>
-  seed && search && r.area ? [{ zone: r.id, area: num(r.area), problem: search.problem, best: search.shares }] : []
+  seed && search && r.area
+    ? [{ zone: r.id, area: num(r.area), problem: search.problem, best: search.shares }]
+    : []
 
 /** What a zone's mix is chosen for. */
 function mixBriefOf(
@@ -312,7 +425,12 @@ function mixBriefOf(
     sowing,
     place: climate.place,
     sowingFrom: laterDay(ready, wait),
-    tooSlow: tooSlowForSpring({ r, season, sowing, from: laterDay(ready, wait), watered: isWatered(job) }, climate, schools, trace),
+    tooSlow: tooSlowForSpring(
+      { r, season, sowing, from: laterDay(ready, wait), watered: isWatered(job) },
+      climate,
+      schools,
+      trace,
+    ),
     lastSowing: slowOnes(lastSowing, season, today, trace),
     renovated: plans(work, 'kill', 'strip'),
     trace,
@@ -321,11 +439,18 @@ function mixBriefOf(
 }
 
 /**
- * Spring is for quick grasses: where one that stands there already, or any on new ground, is worth sowing in the spring that runs, those that the heat would
- * meet before they stand are left out of its mix.
+ * Spring is for quick grasses: where one that stands there already, or any on new ground, is worth
+ * sowing in the spring that runs, those that the heat would meet before they stand are left out of
+ * its mix.
  */
 function tooSlowForSpring(
-  { r, season, sowing, from, watered }: Pick<ZoneWork, 'r' | 'season' | 'sowing'> & { from: Day; watered: boolean },
+  {
+    r,
+    season,
+    sowing,
+    from,
+    watered,
+  }: Pick<ZoneWork, 'r' | 'season' | 'sowing'> & { from: Day; watered: boolean },
   climate: SiteClimate,
   schools: Schools,
   trace: Trace,
@@ -334,14 +459,22 @@ function tooSlowForSpring(
   if (season !== 'cool' || schools.season === 'autumn' || !isRising(climate, from)) return none
   const day = (grass: Grass) => springDay(grass, watered, from, climate, schools, trace)
   const stands = r.present.filter((g) => g.season === 'cool' && !g.passing)
-  const quick = (sowing === 'new' || stands.length === 0 ? [trace.grass('perennial-ryegrass')] : stands).some((grass) => {
+  const quick = (
+    sowing === 'new' || stands.length === 0 ? [trace.grass('perennial-ryegrass')] : stands
+  ).some((grass) => {
     const on = day(grass)
-    return on !== null && grassOdds(grass, watered, on, climate, schools, trace) >= trace.value(choiceValues.worth)
+    return (
+      on !== null &&
+      grassOdds(grass, watered, on, climate, schools, trace) >= trace.value(choiceValues.worth)
+    )
   })
   return quick ? (grass) => grass.season === 'cool' && !grass.passing && day(grass) === null : none
 }
 
-/** The mix Juvena would sow: a quick cover where ground is held over, a cool grass where one is put into warm turf on purpose, else what suits it. */
+/**
+ * The mix Juvena would sow: a quick cover where ground is held over, a cool grass where one is put
+ * into warm turf on purpose, else what suits it.
+ */
 function mixFor(brief: MixBrief): Mix {
   switch (brief.sowing) {
     case 'cover-then-sow':
@@ -355,10 +488,17 @@ function mixFor(brief: MixBrief): Mix {
   }
 }
 
-/** Grasses in the mix that a herbicide at seeding harms: bents never stand it, fine fescues only as the label says. */
+/**
+ * Grasses in the mix that a herbicide at seeding harms: bents never stand it, fine fescues only as
+ * the label says.
+ */
 const notLabelled = (work: ZoneWork, seed: ZoneSeed | null, trace: Trace): Notice[] => {
   const { r } = work
-  const harmed = plans(work, 'seed-safe') ? (seed?.mix ?? []).map((m) => trace.grass(m.grass)).filter((g) => g.stands.mesotrione !== 'yes') : []
+  const harmed = plans(work, 'seed-safe')
+    ? (seed?.mix ?? [])
+        .map((m) => trace.grass(m.grass))
+        .filter((g) => g.stands.mesotrione !== 'yes')
+    : []
   if (harmed.length === 0) return []
   const never = harmed.some((g) => g.stands.mesotrione === 'no')
   return [
@@ -378,7 +518,8 @@ const notLabelled = (work: ZoneWork, seed: ZoneSeed | null, trace: Trace): Notic
 /** Seed on ground that nothing opens is said: a person switched the opening off. */
 const unopened = (work: ZoneWork): Notice[] => {
   const { r } = work
-  if (!r.area || !plans(work, 'sow') || work.operations.some((o) => OPERATIONS[o.operation].opens)) return []
+  if (!r.area || !plans(work, 'sow') || work.operations.some((o) => OPERATIONS[o.operation].opens))
+    return []
   return [
     {
       id: figureId(zoneScope(r.id), 'unopened'),
@@ -485,11 +626,19 @@ const noSeedFits = (r: ZoneReadings, nothing: Message | null): Notice => ({
 })
 
 /**
- * Last sowing days, for the grasses slower than the season's quickest only: whether the season itself fits is the schedule's to say.
- * Once even the quickest has passed, the plan is for next season and nothing is ruled out by date.
+ * Last sowing days, for the grasses slower than the season's quickest only: whether the season
+ * itself fits is the schedule's to say. Once even the quickest has passed, the plan is for next
+ * season and nothing is ruled out by date.
  */
-function slowOnes(lastSowing: (g: Grass) => Day | null, season: 'cool' | 'warm', today: Day, trace: Trace): (g: Grass) => Day | null {
-  const quickest = lastSowing(trace.grass(season === 'cool' ? 'perennial-ryegrass' : 'bermudagrass'))
+function slowOnes(
+  lastSowing: (g: Grass) => Day | null,
+  season: 'cool' | 'warm',
+  today: Day,
+  trace: Trace,
+): (g: Grass) => Day | null {
+  const quickest = lastSowing(
+    trace.grass(season === 'cool' ? 'perennial-ryegrass' : 'bermudagrass'),
+  )
   return (grass) => {
     const last = lastSowing(grass)
     return last === null || quickest === null || quickest < today || last >= quickest ? null : last

@@ -26,14 +26,27 @@ import {
   matReading,
   smotherValues,
 } from './materials/dressingRules.ts'
-import { bagNitrogen, feedDaySoil, feedReadings, feedRules, starterValues, upkeepNitrogen, upkeepValues } from './materials/feedRules.ts'
+import {
+  bagNitrogen,
+  feedDaySoil,
+  feedReadings,
+  feedRules,
+  starterValues,
+  upkeepNitrogen,
+  upkeepValues,
+} from './materials/feedRules.ts'
 import { packRule } from './materials/lines.ts'
 import { bothRounds } from './materials/materialLine.ts'
 import { plantRules } from './materials/planting.ts'
 import { firmSettings } from './reference/firmSettings.ts'
 import { lagValues, treatmentWaits } from './reference/lagValues.ts'
 import { coverDepth, intake, looseDensity, reserveValues } from './reference/materialValues.ts'
-import { looksBadValues, operationRates, operationValues, setUpHours } from './reference/operations.ts'
+import {
+  looksBadValues,
+  operationRates,
+  operationValues,
+  setUpHours,
+} from './reference/operations.ts'
 import { levelValues, trenchValues } from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderOfWork.ts'
 import { choiceValues } from './schedule/sowingChoices.ts'
@@ -146,7 +159,8 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
 function byId<T extends { id: string }>(sets: readonly Record<string, T>[]): Map<string, T> {
   const found = new Map<string, T>()
   for (const declaration of sets.flatMap((set) => Object.values(set))) {
-    if (found.has(declaration.id)) throw new Error(`Two declarations share the id ${declaration.id}`)
+    if (found.has(declaration.id))
+      throw new Error(`Two declarations share the id ${declaration.id}`)
     found.set(declaration.id, declaration)
   }
   return found
@@ -156,12 +170,15 @@ function byId<T extends { id: string }>(sets: readonly Record<string, T>[]): Map
 export const RULES: ReadonlyMap<string, Rule | Procedure> = byId(RULE_SETS)
 
 /** Everything a figure can come from: the rules, and what is read, set or looked up. */
-export const DECLARATIONS: ReadonlyMap<string, Declaration> = byId<Declaration>([...ENTRY_SETS, ...RULE_SETS])
+export const DECLARATIONS: ReadonlyMap<string, Declaration> = byId<Declaration>([
+  ...ENTRY_SETS,
+  ...RULE_SETS,
+])
 
 /** Every number of the trade, once, by its id. */
 export const VALUES: ReadonlyMap<string, TradeValue> = new Map(
-  [...[...DECLARATIONS.values()].map((d) => d.values), ...Object.values(VALUE_GROUPS)].flatMap((values) =>
-    Object.values(values).map((v) => [v.id, v]),
+  [...[...DECLARATIONS.values()].map((d) => d.values), ...Object.values(VALUE_GROUPS)].flatMap(
+    (values) => Object.values(values).map((v) => [v.id, v]),
   ),
 )
 
@@ -180,36 +197,58 @@ const numbersOf = (title: string, values: readonly TradeValue[]): BookPage => ({
   values: [...values],
 })
 
-/** The rule book: every rule in the order of the work, then the numbers that belong to none, each number at its first place only in those. */
+/**
+ * The rule book: every rule in the order of the work, then the numbers that belong to none, each
+ * number at its first place only in those.
+ */
 export function bookPages(): BookPage[] {
-  const rules = [...RULES.values()].map((rule): BookPage => ({ id: rule.id, title: rule.label, rule, values: Object.values(rule.values) }))
+  const rules = [...RULES.values()].map((rule): BookPage => ({
+    id: rule.id,
+    title: rule.label,
+    rule,
+    values: Object.values(rule.values),
+  }))
   const assumed = [...DECLARATIONS.values()]
     .filter((d) => !RULES.has(d.id))
     .flatMap((d) => Object.values(d.values).map((v) => ({ ...v, says: titleOf(d, v) })))
-  const groups = Object.entries(VALUE_GROUPS).map(([title, values]) => numbersOf(title, Object.values(values)))
+  const groups = Object.entries(VALUE_GROUPS).map(([title, values]) =>
+    numbersOf(title, Object.values(values)),
+  )
   return [...rules, ...groups, numbersOf('Taken until it is read or set', assumed)]
 }
 
 const titleOf = (d: Declaration, v: TradeValue): string =>
-  typeof d.label === 'string' && v.says.startsWith('What is taken') ? `${d.label}, until it is read` : v.says
+  typeof d.label === 'string' && v.says.startsWith('What is taken')
+    ? `${d.label}, until it is read`
+    : v.says
 
 export interface ValueProblem {
   id: string
   sentence: string
 }
 
-/** What is wrong with the numbers a firm has set: unknown ones, and those outside the range in which the rules hold. */
+/**
+ * What is wrong with the numbers a firm has set: unknown ones, and those outside the range in which
+ * the rules hold.
+ */
 export function checkFirmValues(values: Readonly<Record<string, number>>): ValueProblem[] {
   return Object.entries(values).flatMap(([id, own]) => {
     const known = VALUES.get(id)
-    if (!known) return [{ id, sentence: `“${id.slice(0, 60)}” is no number of the rule book. Take it out.` }]
+    if (!known)
+      return [{ id, sentence: `“${id.slice(0, 60)}” is no number of the rule book. Take it out.` }]
     const [low, high] = known.range
     if (!Number.isFinite(own) || own < low || own > high)
-      return [{ id, sentence: `${known.says}: ${own} is outside ${low} to ${high}. Set a number between them, or take Juvena’s ${known.is}.` }]
+      return [
+        {
+          id,
+          sentence: `${known.says}: ${own} is outside ${low} to ${high}. Set a number between them, or take Juvena’s ${known.is}.`,
+        },
+      ]
     return []
   })
 }
 
 /** A rule's formula, or what its procedure does. */
-export const isProcedure = (declaration: Declaration): declaration is Procedure => 'steps' in declaration
+export const isProcedure = (declaration: Declaration): declaration is Procedure =>
+  'steps' in declaration
 export const isRule = (declaration: Declaration): declaration is Rule => 'formula' in declaration

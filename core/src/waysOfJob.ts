@@ -7,7 +7,10 @@ import { workforceOf } from './reference/firmSettings.ts'
 import { waitingPeriods } from './schedule/waitingPeriods.ts'
 import { Memo } from './trace/memo.ts'
 
-/** Ready-made ways for every zone, by its id, worked beside the plan: what each would take and leave undone. */
+/**
+ * Ready-made ways for every zone, by its id, worked beside the plan: what each would take and leave
+ * undone.
+ */
 export function waysOfJob(
   entered: Job,
   { today, firm, diary, station = null, recent = [], stock = [], memo = new Memo() }: Context,
@@ -15,11 +18,32 @@ export function waysOfJob(
   const { job, shelf, trace } = jobAsPlanned(entered, { firm, stock, today, diary })
   const schools = schoolsOf(job, firm)
   const { people } = workforceOf(firm, trace)
-  const { zones } = prescribe({ job, firm, schools, today, waits: waitingPeriods(job, today, trace), station, recent, shelf, memo, trace })
+  const { zones } = prescribe({
+    job,
+    firm,
+    schools,
+    today,
+    waits: waitingPeriods(job, today, trace),
+    station,
+    recent,
+    shelf,
+    memo,
+    trace,
+  })
   return Object.fromEntries(
     zones.map(({ r, season, findings, approach }) => [
       r.id,
-      waysOf({ r, season, findings, job, schools, suggested: approach.suggested, chosen: approach.chosen, firmValues: firm.values, people }),
+      waysOf({
+        r,
+        season,
+        findings,
+        job,
+        schools,
+        suggested: approach.suggested,
+        chosen: approach.chosen,
+        firmValues: firm.values,
+        people,
+      }),
     ]),
   )
 }

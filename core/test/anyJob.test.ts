@@ -25,7 +25,8 @@ describe('of any job', () => {
       for (const f of Object.values(p.figures)) {
         if (typeof f.value === 'number') {
           expect(Number.isFinite(f.value), f.id).toBe(true)
-          if (f.unit !== 'C' && f.unit !== 'deg' && f.rule !== 'seed.score') expect(f.value, f.id).toBeGreaterThanOrEqual(0)
+          if (f.unit !== 'C' && f.unit !== 'deg' && f.rule !== 'seed.score')
+            expect(f.value, f.id).toBeGreaterThanOrEqual(0)
         }
         if (f.unit === 'date')
           for (const day of typeof f.value === 'object' ? [f.value.low, f.value.high] : [f.value])
@@ -36,9 +37,14 @@ describe('of any job', () => {
   it('ground that is to be sown has seed or a hold that says why not; its mix makes 100', () =>
     forAny((p) => {
       for (const z of p.zones) {
-        if (!z.area || z.sowing === 'none' || z.sowing === 'plugs' || z.sowing === 'turf') expect(z.seed).toBeNull()
-        else if (!z.seed) expect(p.notices.some((n) => n.id === `zone:${z.id}.no-seed` && n.level === 'hold')).toBe(true)
-        else expect(z.seed.plants.reduce((s, x) => s + Number(x.share.value), 0)).toBeCloseTo(100, 6)
+        if (!z.area || z.sowing === 'none' || z.sowing === 'plugs' || z.sowing === 'turf')
+          expect(z.seed).toBeNull()
+        else if (!z.seed)
+          expect(p.notices.some((n) => n.id === `zone:${z.id}.no-seed` && n.level === 'hold')).toBe(
+            true,
+          )
+        else
+          expect(z.seed.plants.reduce((s, x) => s + Number(x.share.value), 0)).toBeCloseTo(100, 6)
       }
     }))
   it('planned again with what was kept, after an edit of a zone, of the site, of a school or of the day, it is the plan worked anew', () => {
@@ -50,7 +56,11 @@ describe('of any job', () => {
           planJob(readJob(draft).job!, { today, firm, diary: [], ...(kept ? { memo: kept } : {}) })
         for (const { draft, today } of jobs) {
           const zones = draft.zones ?? []
-          const edited = zones.map((z, i) => (i === pick % Math.max(1, zones.length) ? { ...z, thatch: '31 mm', heightOfCut: '25 mm' } : z))
+          const edited = zones.map((z, i) =>
+            i === pick % Math.max(1, zones.length)
+              ? { ...z, thatch: '31 mm', heightOfCut: '25 mm' }
+              : z,
+          )
           for (const [next, day] of [
             [draft, today],
             [{ ...draft, zones: edited }, today],
@@ -76,7 +86,12 @@ describe('of any job', () => {
       [lawn('c', { sunHours: 3, name: 'Shade' }), lawn('a', { thatch: 5, approach: 'hold-over' })],
       [lawn('a', { thatch: 5 })],
     ]) {
-      const { job } = readJob({ name: 'x', waterer: 'x', site: { latitude: -44.2, frost: '25 Apr' }, zones })
+      const { job } = readJob({
+        name: 'x',
+        waterer: 'x',
+        site: { latitude: -44.2, frost: '25 Apr' },
+        zones,
+      })
       const context = { today: '2027-02-22', firm, diary: [] }
       expect(planJob(job!, { ...context, memo })).toEqual(planJob(job!, context))
       // The ways are worked over the same pieces, between two plans.
@@ -92,7 +107,8 @@ describe('of any job', () => {
         expect(list[0]!.approach).toBe(z.approach.suggested)
         expect(list.length).toBeGreaterThanOrEqual(2)
         expect(list.some((w) => w.approach === z.approach.chosen)).toBe(true)
-        for (const w of list) expect(Number.isFinite(w.hours) && w.hours >= 0 && w.badDays >= 0, w.approach).toBe(true)
+        for (const w of list)
+          expect(Number.isFinite(w.hours) && w.hours >= 0 && w.badDays >= 0, w.approach).toBe(true)
       }
     }))
   it('a strand that does not fit says so before all else, with what instead; one that fits sows by its cut-off, and not inside a wait', () =>
@@ -101,11 +117,18 @@ describe('of any job', () => {
         const sow = s.steps.find((x) => x.kind === 'sow')
         if (!sow) continue
         if (s.fits) {
-          // A quick cover may still be sown after it, a pinned day in the season a person took, and a school may sow on.
-          if (s.kind !== 'hold' && s.kind !== 'later' && sow.state === 'planned' && p.schools.late === 'stop')
+          // A quick cover may still be sown after it, a pinned day in the season a person took, and
+          // a school may sow on.
+          if (
+            s.kind !== 'hold' &&
+            s.kind !== 'later' &&
+            sow.state === 'planned' &&
+            p.schools.late === 'stop'
+          )
             expect(sow.chosen <= String(s.cutOff.value)).toBe(true)
           if (s.kind !== 'later')
-            for (const f of Object.values(p.figures)) if (f.id.endsWith('.until')) expect(sow.chosen >= String(f.value), f.id).toBe(true)
+            for (const f of Object.values(p.figures))
+              if (f.id.endsWith('.until')) expect(sow.chosen >= String(f.value), f.id).toBe(true)
         } else {
           expect(said(s.verdict).length).toBeGreaterThan(20)
           expect(p.notices[0]!.id.endsWith('.fits')).toBe(true)
@@ -116,8 +139,11 @@ describe('of any job', () => {
     forAny((p, { today }) => {
       for (const s of p.packages)
         for (const [i, x] of s.steps.entries()) {
-          const before = s.steps.slice(0, i).filter((b) => !EVENING_STEPS.has(b.kind) && !AFTER.includes(b.kind))
-          if (!EVENING_STEPS.has(x.kind)) for (const b of before) expect(x.chosen >= b.chosen, `${b.id} ${x.id}`).toBe(true)
+          const before = s.steps
+            .slice(0, i)
+            .filter((b) => !EVENING_STEPS.has(b.kind) && !AFTER.includes(b.kind))
+          if (!EVENING_STEPS.has(x.kind))
+            for (const b of before) expect(x.chosen >= b.chosen, `${b.id} ${x.id}`).toBe(true)
         }
       for (const s of p.steps) expect(s.chosen >= today, s.id).toBe(true)
     }))
@@ -126,12 +152,15 @@ describe('of any job', () => {
       expect(new Set(p.notices.map((n) => n.id)).size).toBe(p.notices.length)
       for (const n of said(p.notices)) {
         expect(n.title.length, n.id).toBeGreaterThan(8)
-        expect(`${n.title} ${n.says}`, n.id).not.toMatch(/NaN|undefined|null|\{(?!scar|core|top|rake|scalp)/i)
+        expect(`${n.title} ${n.says}`, n.id).not.toMatch(
+          /NaN|undefined|null|\{(?!scar|core|top|rake|scalp)/i,
+        )
       }
     }))
   it('the spine and the season can lay it out, and it is the same plan every time', () =>
     forAny((p, job) => {
-      for (const b of said(spine(p, []))) expect(`${b.line} ${b.sub}`).not.toMatch(/NaN|undefined|Infinity/)
+      for (const b of said(spine(p, [])))
+        expect(`${b.line} ${b.sub}`).not.toMatch(/NaN|undefined|Infinity/)
       const row = seasonRow('id', readJob(job.draft).job!, p)
       expect(row.steps.length).toBe(p.steps.length)
       expect(plan(job)).toEqual(p)

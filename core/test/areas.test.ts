@@ -3,13 +3,39 @@ import fc from 'fast-check'
 import { getArea, getLength } from 'ol/sphere.js'
 import GeoJSON from 'ol/format/GeoJSON.js'
 import { describe, expect, it } from 'vitest'
-import { drawingSchema, shapeSchema, type Point, type Ring, type ShapeDraft } from '../src/entities/drawing.ts'
+import {
+  drawingSchema,
+  shapeSchema,
+  type Point,
+  type Ring,
+  type ShapeDraft,
+} from '../src/entities/drawing.ts'
 import { areaError, MEASURING } from '../src/drawing/areaError.ts'
 import { measurePlan, trenchVolume, zoneAt } from '../src/drawing/drawnZones.ts'
-import { areaOf, cutAway, inside, joined, lengthOf, perimeterOf, selfCrossing, shared, signedArea, splitAlong } from '../src/drawing/geometry.ts'
+import {
+  areaOf,
+  cutAway,
+  inside,
+  joined,
+  lengthOf,
+  perimeterOf,
+  selfCrossing,
+  shared,
+  signedArea,
+  splitAlong,
+} from '../src/drawing/geometry.ts'
 import { fromGeoJson, toGeoJson } from '../src/formats/geoJson.ts'
 import { projectionError, radiiAt, toEarth, toPlan } from '../src/drawing/localMetres.ts'
-import { byOffsets, circle, lShape, rectangle, triangle, withEdge, withPiece, type Outline } from '../src/drawing/typedShapes.ts'
+import {
+  byOffsets,
+  circle,
+  lShape,
+  rectangle,
+  triangle,
+  withEdge,
+  withPiece,
+  type Outline,
+} from '../src/drawing/typedShapes.ts'
 
 const ringOf = (o: Outline): Ring => {
   if (!o.ok) throw new Error(o.sentence)
@@ -21,7 +47,12 @@ const box = (x: number, y: number, w: number, h: number): Ring => [
   [x + w, y + h],
   [x, y + h],
 ]
-const lawn = (id: string, zone: string, ring: Ring, more: Partial<ShapeDraft> = {}): ShapeDraft => ({ id, kind: 'lawn', zone, at: [ring], ...more })
+const lawn = (
+  id: string,
+  zone: string,
+  ring: Ring,
+  more: Partial<ShapeDraft> = {},
+): ShapeDraft => ({ id, kind: 'lawn', zone, at: [ring], ...more })
 const plan = (shapes: ShapeDraft[]) => drawingSchema.parse({ shapes })
 
 describe('areas', () => {
@@ -50,7 +81,10 @@ describe('areas', () => {
         },
       ),
     )
-    expect(triangle(3, 4, 8)).toMatchObject({ ok: false, sentence: expect.stringContaining('do not close') })
+    expect(triangle(3, 4, 8)).toMatchObject({
+      ok: false,
+      sentence: expect.stringContaining('do not close'),
+    })
   })
 
   it('of typed shapes are those of the textbook', () => {
@@ -127,10 +161,20 @@ describe('areas', () => {
   })
 
   it('agree with turf for any outline, and with its clipping', () => {
-    // turf measures on a sphere of 6,371,008.8 m: near the equator at this size a plane of the same radius differs by parts in a million.
+    // turf measures on a sphere of 6,371,008.8 m: near the equator at this size a plane of the same
+    // radius differs by parts in a million.
     const degrees = 180 / Math.PI / 6_371_008.8
     const onSphere = (areas: Ring[][]) =>
-      areas.reduce((s, rings) => s + turf.area(turf.polygon(rings.map((r) => [...r, r[0]!].map(([x, y]) => [x * degrees, y * degrees])))), 0)
+      areas.reduce(
+        (s, rings) =>
+          s +
+          turf.area(
+            turf.polygon(
+              rings.map((r) => [...r, r[0]!].map(([x, y]) => [x * degrees, y * degrees])),
+            ),
+          ),
+        0,
+      )
     const size = (areas: Ring[][]) => areas.reduce((s, a) => s + areaOf(a), 0)
     fc.assert(
       fc.property(
@@ -138,15 +182,34 @@ describe('areas', () => {
         fc.integer({ min: -200, max: 200 }),
         (radii, tenths) => {
           const shift = tenths / 10 + 0.03
-          const star = radii.map((r, i): Point => [r * Math.cos((2 * Math.PI * i) / radii.length), r * Math.sin((2 * Math.PI * i) / radii.length)])
+          const star = radii.map((r, i): Point => [
+            r * Math.cos((2 * Math.PI * i) / radii.length),
+            r * Math.sin((2 * Math.PI * i) / radii.length),
+          ])
           const square = box(shift, shift, 15, 15)
           expect(areaOf([star]) / onSphere([[star]])).toBeCloseTo(1, 4)
-          const [off, both, all] = [cutAway([[star]], [[square]]), shared([[star]], [[square]]), joined([[star], [square]])]
+          const [off, both, all] = [
+            cutAway([[star]], [[square]]),
+            shared([[star]], [[square]]),
+            joined([[star], [square]]),
+          ]
           expect(size(off) + size(both)).toBeCloseTo(areaOf([star]), 1)
           expect(size(all)).toBeCloseTo(size(off) + 225, 1)
-          const theirs = turf.intersect(turf.featureCollection([turf.polygon([[...star, star[0]!]]), turf.polygon([[...square, square[0]!]])]))
-          const rings = theirs ? (theirs.geometry.type === 'Polygon' ? [theirs.geometry.coordinates] : theirs.geometry.coordinates) : []
-          expect(size(both)).toBeCloseTo(size(rings.map((r) => r.map((ring) => ring.slice(0, -1) as Ring))), 1)
+          const theirs = turf.intersect(
+            turf.featureCollection([
+              turf.polygon([[...star, star[0]!]]),
+              turf.polygon([[...square, square[0]!]]),
+            ]),
+          )
+          const rings = theirs
+            ? theirs.geometry.type === 'Polygon'
+              ? [theirs.geometry.coordinates]
+              : theirs.geometry.coordinates
+            : []
+          expect(size(both)).toBeCloseTo(
+            size(rings.map((r) => r.map((ring) => ring.slice(0, -1) as Ring))),
+            1,
+          )
           const [left, right] = splitAlong([[star]], [shift / 4, -50], [shift / 4 + 3, 50])
           expect(size(left) + size(right)).toBeCloseTo(areaOf([star]), 1)
         },
@@ -175,7 +238,9 @@ describe('areas', () => {
     let seed = 7
     const uniform = () => (seed = (seed * 16807) % 2147483647) / 2147483647
     const normal = () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform())
-    const areas = Array.from({ length: 20_000 }, () => signedArea(ring.map(([x, y]): Point => [x + 0.2 * normal(), y + 0.2 * normal()])))
+    const areas = Array.from({ length: 20_000 }, () =>
+      signedArea(ring.map(([x, y]): Point => [x + 0.2 * normal(), y + 0.2 * normal()])),
+    )
     const mean = areas.reduce((a, b) => a + b) / areas.length
     const sd = Math.sqrt(areas.reduce((s, a) => s + (a - mean) ** 2, 0) / areas.length)
     expect(areaError([ring], 'phone', 0.2) / sd).toBeCloseTo(1, 1)
@@ -187,7 +252,9 @@ describe('areas', () => {
 describe('the plan measured', () => {
   it('counts a trench where two lawns overlap once', () => {
     const trench = { id: 't', kind: 'trench' as const, at: [[[6, 5], [8, 5]]] as [number, number][][], width: 0.5, depth: '200 mm' } // prettier-ignore
-    const m = measurePlan(plan([lawn('a', 'z1', box(0, 0, 10, 10)), lawn('b', 'z2', box(5, 0, 10, 10)), trench]))
+    const m = measurePlan(
+      plan([lawn('a', 'z1', box(0, 0, 10, 10)), lawn('b', 'z2', box(5, 0, 10, 10)), trench]),
+    )
     expect([...m.zones.values()].map((z) => z.trenches.length)).toEqual([1, 0])
   })
   it('takes beds and buildings off, adds parts, and counts patches, lines and trenches where they lie', () => {
@@ -246,7 +313,13 @@ describe('the plan measured', () => {
   })
 
   it('says where zones overlap, and knows touching from overlapping', () => {
-    const m = measurePlan(plan([lawn('a', 'z1', box(0, 0, 10, 10)), lawn('b', 'z2', box(8, 0, 10, 10)), lawn('c', 'z3', box(18, 0, 5, 5))]))
+    const m = measurePlan(
+      plan([
+        lawn('a', 'z1', box(0, 0, 10, 10)),
+        lawn('b', 'z2', box(8, 0, 10, 10)),
+        lawn('c', 'z3', box(18, 0, 5, 5)),
+      ]),
+    )
     expect(m.overlaps).toHaveLength(1)
     expect(m.overlaps[0]).toMatchObject({ zones: ['z1', 'z2'], at: [9, 5] })
     expect(m.overlaps[0]!.area).toBeCloseTo(20, 9)
@@ -254,7 +327,9 @@ describe('the plan measured', () => {
   })
 
   it('stays whole on 60 zones and 300 shapes', () => {
-    const shapes = Array.from({ length: 60 }, (_, i) => lawn(`l${i}`, `z${i}`, box((i % 10) * 12, Math.floor(i / 10) * 12, 11, 11)))
+    const shapes = Array.from({ length: 60 }, (_, i) =>
+      lawn(`l${i}`, `z${i}`, box((i % 10) * 12, Math.floor(i / 10) * 12, 11, 11)),
+    )
     const beds = Array.from({ length: 240 }, (_, i): ShapeDraft => ({
       id: `b${i}`,
       kind: 'bed',
@@ -276,7 +351,8 @@ describe('between the earth and the plan', () => {
   })
 
   it('measures an imported outline as the earth does, to 0.1 %, and says how far it drifts', () => {
-    // ol/sphere measures on a sphere; the plan on the WGS 84 ellipsoid. Given the ellipsoid’s own radius there (Gauss, √(meridian·across)) they must agree.
+    // ol/sphere measures on a sphere; the plan on the WGS 84 ellipsoid. Given the ellipsoid’s own
+    // radius there (Gauss, √(meridian·across)) they must agree.
     for (const latitude of [-66, -44.2, 0, 35, 60]) {
       const at = { latitude, longitude: 12 }
       const ring: Ring = [
@@ -291,11 +367,16 @@ describe('between the earth and the plan', () => {
       if (!read.ok) throw new Error(read.sentence)
       const geometry = new GeoJSON().readGeometry(file.features[0]!.geometry!)
       const { meridian, across } = radiiAt(latitude)
-      const theirs = getArea(geometry!, { projection: 'EPSG:4326', radius: Math.sqrt(meridian * across) })
+      const theirs = getArea(geometry!, {
+        projection: 'EPSG:4326',
+        radius: Math.sqrt(meridian * across),
+      })
       expect(areaOf(read.shapes[0]!.at) / theirs).toBeCloseTo(1, 3)
       expect(Math.abs(areaOf(read.shapes[0]!.at) / theirs - 1)).toBeLessThan(0.001)
       // With its own mean sphere it is the ellipsoid’s flattening out, at most 0.7 %.
-      expect(Math.abs(areaOf(read.shapes[0]!.at) / getArea(geometry!, { projection: 'EPSG:4326' }) - 1)).toBeLessThan(0.008)
+      expect(
+        Math.abs(areaOf(read.shapes[0]!.at) / getArea(geometry!, { projection: 'EPSG:4326' }) - 1),
+      ).toBeLessThan(0.008)
       const line = new GeoJSON().readGeometry({
         type: 'LineString',
         coordinates: [
@@ -341,7 +422,9 @@ describe('between the earth and the plan', () => {
     for (const [i, s] of read.shapes.entries()) {
       const was = shapes[i]!.at as Ring[]
       const flat = (rings: Ring[]) => [...rings[0]!].sort((a, b) => a[0] - b[0] || a[1] - b[1])
-      flat(s.at).forEach((p, k) => expect(Math.hypot(p[0] - flat(was)[k]![0], p[1] - flat(was)[k]![1])).toBeLessThan(0.02))
+      flat(s.at).forEach((p, k) =>
+        expect(Math.hypot(p[0] - flat(was)[k]![0], p[1] - flat(was)[k]![1])).toBeLessThan(0.02),
+      )
     }
   })
 
@@ -363,7 +446,11 @@ describe('between the earth and the plan', () => {
       },
       'longitude and latitude',
     ],
-    ['a script for a place', { type: 'Point', coordinates: ['<script>', 'x'] }, 'longitude and latitude'],
+    [
+      'a script for a place',
+      { type: 'Point', coordinates: ['<script>', 'x'] },
+      'longitude and latitude',
+    ],
     [
       'two places for an outline',
       {
@@ -388,9 +475,21 @@ describe('between the earth and the plan', () => {
       },
       'km across',
     ],
-    ['an unknown geometry', { type: 'Feature', geometry: { type: 'Curve', coordinates: [] } }, 'not known here'],
-    ['a hole in the data', { type: 'FeatureCollection', features: [null, { type: 'Feature', geometry: null }] }, 'no outlines'],
-    ['an enormous outline', { type: 'LineString', coordinates: Array.from({ length: 20_001 }, (_, i) => [i * 1e-8, 0]) }, 'too much for one site'],
+    [
+      'an unknown geometry',
+      { type: 'Feature', geometry: { type: 'Curve', coordinates: [] } },
+      'not known here',
+    ],
+    [
+      'a hole in the data',
+      { type: 'FeatureCollection', features: [null, { type: 'Feature', geometry: null }] },
+      'no outlines',
+    ],
+    [
+      'an enormous outline',
+      { type: 'LineString', coordinates: Array.from({ length: 20_001 }, (_, i) => [i * 1e-8, 0]) },
+      'too much for one site',
+    ],
   ])('refuses %s in a sentence', (_, file, says) => {
     const read = fromGeoJson(file, null)
     expect(read).toMatchObject({ ok: false, sentence: expect.stringContaining(says) })
@@ -408,7 +507,12 @@ describe('between the earth and the plan', () => {
       ].map((p) => toEarth(p as Point, origin)),
     })
     expect(fromGeoJson(walk(1), null)).toMatchObject({ ok: true, shapes: [{ kind: 'lawn' }] })
-    expect(fromGeoJson({ ...walk(1), coordinates: (walk(1).coordinates as unknown[]).slice(0, 3) }, null)).toMatchObject({
+    expect(
+      fromGeoJson(
+        { ...walk(1), coordinates: (walk(1).coordinates as unknown[]).slice(0, 3) },
+        null,
+      ),
+    ).toMatchObject({
       ok: true,
       shapes: [{ kind: 'worn' }],
     })
@@ -427,7 +531,9 @@ describe('between the earth and the plan', () => {
         ],
       }).error?.issues[0]?.message,
     ).toContain('at least 3 places')
-    expect(shapeSchema.parse({ id: 'a', kind: 'tree', at: [[[0, 0]]], height: '30 ft' }).height).toBeCloseTo(9.144, 9)
+    expect(
+      shapeSchema.parse({ id: 'a', kind: 'tree', at: [[[0, 0]]], height: '30 ft' }).height,
+    ).toBeCloseTo(9.144, 9)
     expect(shapeSchema.safeParse({ id: 'a', kind: 'tree', at: [[[NaN, 0]]] }).success).toBe(false)
   })
 })

@@ -43,7 +43,8 @@ describe('the boundary check', () => {
   })
   it('fails when core reaches into a room or into Node', () => {
     const said = check({
-      'core/src/a.ts': "import { s } from '../../server/src/app.ts'\nimport { readFileSync } from 'node:fs'\nexport const a = [s, readFileSync]\n",
+      'core/src/a.ts':
+        "import { s } from '../../server/src/app.ts'\nimport { readFileSync } from 'node:fs'\nexport const a = [s, readFileSync]\n",
     })
     expect(said.match(/core-is-pure/g)?.length).toBeGreaterThanOrEqual(2)
   })

@@ -1,7 +1,14 @@
 import fc from 'fast-check'
 import highsLoader from 'highs'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { allowed, composeMix, valueOf, withinPlants, type Component, type MixProblem } from '../src/seed/composeMix.ts'
+import {
+  allowed,
+  composeMix,
+  valueOf,
+  withinPlants,
+  type Component,
+  type MixProblem,
+} from '../src/seed/composeMix.ts'
 import { render } from '../src/present/render.ts'
 import { whatHolds } from '../src/seed/binding.ts'
 import type { Fit } from '../src/seed/fit.ts'
@@ -86,10 +93,17 @@ describe('the best mix', () => {
   it('does not hang on the order of candidates, and of equals takes the cheaper', () => {
     fc.assert(
       fc.property(problem, fc.nat(), (p, seed) => {
-        const turned = [...p.components].sort((a, b) => ((a.id.charCodeAt(1) * 31 + seed) % 7) - ((b.id.charCodeAt(1) * 31 + seed) % 7))
-        const say = (m: ReturnType<typeof composeMix>) => m!.parts.map((x) => `${x.component.id} ${x.share}`).sort()
+        const turned = [...p.components].sort(
+          (a, b) => ((a.id.charCodeAt(1) * 31 + seed) % 7) - ((b.id.charCodeAt(1) * 31 + seed) % 7),
+        )
+        const say = (m: ReturnType<typeof composeMix>) =>
+          m!.parts.map((x) => `${x.component.id} ${x.share}`).sort()
         expect(say(composeMix({ ...p, components: turned }))).toEqual(say(composeMix(p)))
-        const dear = p.components.map((c): Component => ({ ...c, id: `a${c.id}`, cost: c.cost + 1 }))
+        const dear = p.components.map((c): Component => ({
+          ...c,
+          id: `a${c.id}`,
+          cost: c.cost + 1,
+        }))
         const both = composeMix({ ...p, components: [...dear, ...p.components] })!
         expect(both.parts.some((x) => x.component.id.startsWith('a'))).toBe(false)
       }),
@@ -99,7 +113,9 @@ describe('the best mix', () => {
   it('of one grass is that grass; without it there is another or none', () => {
     fc.assert(
       fc.property(component(0, 5), problem, (only, p) => {
-        expect(composeMix({ ...p, components: [only] })!.parts).toEqual([{ component: only, share: 100 }])
+        expect(composeMix({ ...p, components: [only] })!.parts).toEqual([
+          { component: only, share: 100 },
+        ])
         expect(composeMix({ ...p, components: [only] }, new Set([only.grass]))).toBeNull()
       }),
       { numRuns: 50 },
@@ -110,7 +126,8 @@ describe('the best mix', () => {
 describe('limits by plants', () => {
   it('a tenth of bent by weight is 150,000 of 195,000 seeds, 76.9 %: within 77 and over 76 (by hand)', () => {
     const made = (id: string, seeds: number, mostPlants: number): Component => ({ id, grass: id, fit: 90, serves: [], seeds, least: 5, most: 95, mostPlants, cost: 0 }) // prettier-ignore
-    const within = (most: number) => withinPlants([made('rye', 500, 100), made('bent', 15_000, most)], [90, 10])
+    const within = (most: number) =>
+      withinPlants([made('rye', 500, 100), made('bent', 15_000, most)], [90, 10])
     expect([within(77), within(76)]).toEqual([true, false])
   })
 })
@@ -118,9 +135,21 @@ describe('limits by plants', () => {
 describe('of equals', () => {
   it('the cheaper goes into the mix, the whole of it counted', () => {
     const made = (id: string, fit: number, serves: number[], cost: number): Component => ({ id, grass: id, fit, serves, seeds: 500, least: 20, most: 80, mostPlants: 100, cost }) // prettier-ignore
-    const components = [made('main', 95, [0, 1], 2), made('dear', 90, [1, 0], 5), made('cheap', 90, [1, 0], 1)]
+    const components = [
+      made('main', 95, [0, 1], 2),
+      made('dear', 90, [1, 0], 5),
+      made('cheap', 90, [1, 0], 1),
+    ]
     const needs = [{ weight: 6, enough: 0.2 }, { weight: 4, enough: 0.15 }] // prettier-ignore
-    const found = composeMix({ components, needs, most: 2, step: 5, company: 1, each: 1, together: () => true })!
+    const found = composeMix({
+      components,
+      needs,
+      most: 2,
+      step: 5,
+      company: 1,
+      each: 1,
+      together: () => true,
+    })!
     expect(found.parts.map((p) => [p.component.id, p.share])).toEqual([
       ['main', 80],
       ['cheap', 20],
@@ -134,7 +163,15 @@ describe('what holds a share, by hand', () => {
     id, grass: id, fit, serves, seeds: 500, least: 5, most: 95, mostPlants: 100, cost: 0, ...more,
   }) // prettier-ignore
   const fitOf = (short: string, parts: [string, number, number][]) =>
-    ({ grass: { short }, parts: parts.map(([part, weight, rating]) => ({ part, weight, rating, says: `${short} at ${rating}` })) }) as unknown as Fit
+    ({
+      grass: { short },
+      parts: parts.map(([part, weight, rating]) => ({
+        part,
+        weight,
+        rating,
+        says: `${short} at ${rating}`,
+      })),
+    }) as unknown as Fit
   const stand = [fitOf('slow', [['wear', 2, 90], ['soil', 1, 60]]), fitOf('quick', [['wear', 2, 80], ['soil', 1, 100]])] // prettier-ignore
   /** Six points for a fifth that shows soon, four for a sixth that knits. */
   const problem = (set: Component[]): MixProblem => ({
@@ -151,18 +188,25 @@ describe('what holds a share, by hand', () => {
     expect(holds([slow, quick], [15, 85], 0)).toBe('less of it would knit too slowly')
   })
   it('with the needs served, the reading in which it is most ahead; nothing where a step less serves as well', () => {
-    // 40 of 100 is twice what is enough: a step less of the slow one loses its 5 points of fit in the hundred, by the wear that it bears.
+    // 40 of 100 is twice what is enough: a step less of the slow one loses its 5 points of fit in
+    // the hundred, by the wear that it bears.
     expect(holds([slow, quick], [60, 40], 0)).toBe('wear: slow at 90')
     expect(holds([part('slow', 90, [0, 1]), quick], [60, 40], 0)).toBeNull()
     // What is poor in the other is said of the other.
     const poor = [stand[0]!, fitOf('quick', [['wear', 2, 60], ['soil', 1, 100]])] // prettier-ignore
     expect(holds([slow, quick], [60, 40], 0, poor)).toBe('quick, wear: quick at 60')
     // Nowhere ahead, though the sum is: nothing is said.
-    expect(holds([slow, quick], [60, 40], 0, [fitOf('slow', [['wear', 2, 80]]), stand[1]!])).toBeNull()
+    expect(
+      holds([slow, quick], [60, 40], 0, [fitOf('slow', [['wear', 2, 80]]), stand[1]!]),
+    ).toBeNull()
   })
   it('a limit that a step would break', () => {
-    expect(holds([{ ...slow, least: 60 }, quick], [60, 40], 0)).toBe('in company at least 60 % of it')
+    expect(holds([{ ...slow, least: 60 }, quick], [60, 40], 0)).toBe(
+      'in company at least 60 % of it',
+    )
     expect(holds([slow, { ...quick, most: 40 }], [60, 40], 0)).toBe('in company at most 40 % quick')
-    expect(holds([slow, { ...quick, mostPlants: 40 }], [60, 40], 0)).toBe('more quick would be too many of the plants')
+    expect(holds([slow, { ...quick, mostPlants: 40 }], [60, 40], 0)).toBe(
+      'more quick would be too many of the plants',
+    )
   })
 })

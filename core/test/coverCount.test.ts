@@ -1,5 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { exactInterval, fromQuadrats, fromPointCounts, incompleteBeta, moreToSettle, t95 } from '../src/cover/coverCount.ts'
+import {
+  exactInterval,
+  fromQuadrats,
+  fromPointCounts,
+  incompleteBeta,
+  moreToSettle,
+  t95,
+} from '../src/cover/coverCount.ts'
 
 const none = { wanted: 0, weeds: 0, moss: 0, bare: 0 }
 
@@ -12,7 +19,8 @@ describe('counts of cover', () => {
     [41, 60],
   ])('%d of %d: each limit leaves five in a hundred beyond it, by the binomial sum', (hits, n) => {
     const { low, high } = exactInterval(hits, n)
-    const choose = (k: number) => Array.from({ length: k }, (_, i) => (n - i) / (i + 1)).reduce((a, b) => a * b, 1)
+    const choose = (k: number) =>
+      Array.from({ length: k }, (_, i) => (n - i) / (i + 1)).reduce((a, b) => a * b, 1)
     const tail = (p: number, from: number, to: number) => {
       let sum = 0
       for (let k = from; k <= to; k++) sum += choose(k) * p ** k * (1 - p) ** (n - k)
@@ -22,7 +30,8 @@ describe('counts of cover', () => {
     expect(tail(high / 100, 0, hits)).toBeCloseTo(0.05, 8)
   })
 
-  // Handbook table of exact 95 % binomial limits (from memory): 10 of 20 is 27.2 to 72.8 %; 0 of 10 is 0 to 30.8 %; 5 of 10 is 18.7 to 81.3 %.
+  // Handbook table of exact 95 % binomial limits (from memory): 10 of 20 is 27.2 to 72.8 %; 0 of 10
+  // is 0 to 30.8 %; 5 of 10 is 18.7 to 81.3 %.
   it.each([
     [10, 20, 27.2, 72.8],
     [0, 10, 0, 30.8],
@@ -43,12 +52,22 @@ describe('counts of cover', () => {
 
   it('by frame takes shares of each throw, and Student’s t over the throws', () => {
     // By hand: throws of 40, 50, 60 % have mean 50, s 10, half width 2.92 × 10 ÷ √3 = 16.86.
-    const count = fromQuadrats([40, 50, 60].map((wanted) => ({ ...none, wanted, bare: 100 - wanted })))!
+    const count = fromQuadrats(
+      [40, 50, 60].map((wanted) => ({ ...none, wanted, bare: 100 - wanted })),
+    )!
     expect(count.parts.wanted.mean).toBe(50)
     expect(count.parts.wanted.high - 50).toBeCloseTo(16.86, 2)
     // A tally of 12 in 25 squares is 48 %, the same as 48 of 100.
-    expect(fromQuadrats([{ ...none, wanted: 12, moss: 13 }])!.parts.wanted).toEqual({ mean: 48, low: 0, high: 100 })
-    expect([fromQuadrats([]), fromQuadrats([none]), fromPointCounts(none)]).toEqual([null, null, null])
+    expect(fromQuadrats([{ ...none, wanted: 12, moss: 13 }])!.parts.wanted).toEqual({
+      mean: 48,
+      low: 0,
+      high: 100,
+    })
+    expect([fromQuadrats([]), fromQuadrats([none]), fromPointCounts(none)]).toEqual([
+      null,
+      null,
+      null,
+    ])
     expect(t95(30)).toBeCloseTo(1.697, 2)
   })
 
@@ -65,9 +84,16 @@ describe('counts of cover', () => {
   })
 
   it('by frame says how many more throws, and gives up on one that no count settles', () => {
-    const count = fromQuadrats([30, 45, 50, 35].map((wanted) => ({ ...none, wanted, bare: 100 - wanted })))!
+    const count = fromQuadrats(
+      [30, 45, 50, 35].map((wanted) => ({ ...none, wanted, bare: 100 - wanted })),
+    )!
     expect(moreToSettle(count, 50)).toBeGreaterThan(0)
     expect(moreToSettle(count, 90)).toBe(0)
-    expect(moreToSettle(fromQuadrats([49, 51, 50, 50].map((wanted) => ({ ...none, wanted, bare: 100 - wanted })))!, 50)).toBeNull()
+    expect(
+      moreToSettle(
+        fromQuadrats([49, 51, 50, 50].map((wanted) => ({ ...none, wanted, bare: 100 - wanted })))!,
+        50,
+      ),
+    ).toBeNull()
   })
 })

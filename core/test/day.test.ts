@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { addDays, dayNumber, dayOf, daysBetween, nextOn, parseDay, parseMonthDay, showDay, weekday } from '../src/calendar/day.ts'
+import {
+  addDays,
+  dayNumber,
+  dayOf,
+  daysBetween,
+  nextOn,
+  parseDay,
+  parseMonthDay,
+  showDay,
+  weekday,
+} from '../src/calendar/day.ts'
 
 describe('days', () => {
   it('adds over month ends, year ends and leap days', () => {
@@ -29,7 +39,19 @@ describe('days', () => {
   it('reads a day told from today, and dates in numbers by the firm’s order', () => {
     // 22 February 2027 is a Monday.
     const told = (text: string) => (parseDay(text, '2027-02-22') as { value: string }).value
-    expect(['today', 'tomorrow', 'yesterday', 'thu', 'Monday', 'next tue', 'in 2 weeks', 'in 3 days', '+10'].map(told)).toEqual([
+    expect(
+      [
+        'today',
+        'tomorrow',
+        'yesterday',
+        'thu',
+        'Monday',
+        'next tue',
+        'in 2 weeks',
+        'in 3 days',
+        '+10',
+      ].map(told),
+    ).toEqual([
       '2027-02-22',
       '2027-02-23',
       '2027-02-21',
@@ -40,20 +62,30 @@ describe('days', () => {
       '2027-02-25',
       '2027-03-04',
     ])
-    const read = (text: string, order: 'day-first' | 'month-first') => parseDay(text, '2027-02-22', order)
+    const read = (text: string, order: 'day-first' | 'month-first') =>
+      parseDay(text, '2027-02-22', order)
     expect(read('26/2', 'day-first')).toEqual({ ok: true, value: '2027-02-26' })
     expect(read('2/26', 'month-first')).toEqual({ ok: true, value: '2027-02-26' })
     expect(read('3.5.27', 'day-first')).toEqual({ ok: true, value: '2027-05-03' })
-    expect(read('12/30', 'day-first')).toMatchObject({ ok: false, sentence: expect.stringContaining('no month 30') })
+    expect(read('12/30', 'day-first')).toMatchObject({
+      ok: false,
+      sentence: expect.stringContaining('no month 30'),
+    })
     // What is stored names no order and no today: there it stays refused.
-    expect([parseDay('26/2').ok, parseDay('tomorrow').ok, parseDay('march', '2027-02-22').ok]).toEqual([false, false, false])
+    expect([
+      parseDay('26/2').ok,
+      parseDay('tomorrow').ok,
+      parseDay('march', '2027-02-22').ok,
+    ]).toEqual([false, false, false])
   })
   it('refuses days that do not exist, and dates that could be two', () => {
     expect(parseMonthDay('30 February')).toEqual({
       ok: false,
-      sentence: '“30 February” does not exist: February ends on 28 (29 in a leap year). Write a day up to that.',
+      sentence:
+        '“30 February” does not exist: February ends on 28 (29 in a leap year). Write a day up to that.',
     })
     expect(parseDay('29 Feb 2027')).toMatchObject({ ok: false })
-    for (const bad of ['3/4/2027', '31-04', '2027-13-01', 'soon', '', '0 Apr 2027']) expect(parseDay(bad, '2027-02-22').ok, bad).toBe(false)
+    for (const bad of ['3/4/2027', '31-04', '2027-13-01', 'soon', '', '0 Apr 2027'])
+      expect(parseDay(bad, '2027-02-22').ok, bad).toBe(false)
   })
 })

@@ -14,16 +14,28 @@ const workOf = (change: Partial<JobDraft> = {}) => {
 describe('the work of a job, day by day', () => {
   it('holds every step of the plan, with what has to be known there', () => {
     const { plan, work } = workOf({
-      site: { latitude: -44.2, frost: '25 Apr', address: '4 Lake Road', below: 'cable by the steps' },
+      site: {
+        latitude: -44.2,
+        frost: '25 Apr',
+        address: '4 Lake Road',
+        below: 'cable by the steps',
+      },
       phone: '555 0101',
       notes: 'gate code 12',
     })
     expect(work.steps.map((s) => s.id)).toEqual(plan.steps.map((s) => s.id))
-    expect([work.address, work.phone, work.below, work.notes]).toEqual(['4 Lake Road', '555 0101', 'cable by the steps', 'gate code 12'])
+    expect([work.address, work.phone, work.below, work.notes]).toEqual([
+      '4 Lake Road',
+      '555 0101',
+      'cable by the steps',
+      'gate code 12',
+    ])
     expect(work.steps.find((s) => s.kind === 'core')!.cautions).toContain('services')
   })
   it('a sowing has its pans by zone, which make up the seed; a feed its weight', () => {
-    const { plan, work } = workOf({ zones: [zone({ id: 'a', name: 'Front' }), zone({ id: 'b', name: 'Back', area: 80 })] })
+    const { plan, work } = workOf({
+      zones: [zone({ id: 'a', name: 'Front' }), zone({ id: 'b', name: 'Back', area: 80 })],
+    })
     const sow = work.steps.find((s) => s.kind === 'sow')!
     expect(sow.amounts.map((a) => [a.zone, a.pans])).toEqual([
       ['Front', 2],
@@ -31,17 +43,28 @@ describe('the work of a job, day by day', () => {
     ])
     const seed = plan.zones.reduce((sum, z) => sum + Number(plan.figures[z.seed!.kg.id]!.value), 0)
     // Each pan is weighed to 50 g.
-    expect(Math.abs(sow.amounts.reduce((sum, a) => sum + 2 * Number(a.value), 0) - seed)).toBeLessThan(0.1)
+    expect(
+      Math.abs(sow.amounts.reduce((sum, a) => sum + 2 * Number(a.value), 0) - seed),
+    ).toBeLessThan(0.1)
     expect(sow.where).toBe('all zones')
     const feed = work.steps.find((s) => s.kind === 'feed')!
     const fed = feed.amounts.reduce((sum, a) => sum + Number(a.value), 0)
-    expect(fed).toBeCloseTo(Number(plan.figures[plan.materials.find((m) => m.id === 'feed')!.total]!.value), 6)
+    expect(fed).toBeCloseTo(
+      Number(plan.figures[plan.materials.find((m) => m.id === 'feed')!.total]!.value),
+      6,
+    )
   })
   it('soil in lifts is told lift by lift, and the lifts make up the whole', () => {
-    const { plan, work } = workOf({ zones: [zone({ lowsDepth: 24, lowsShare: 40, cover: { wanted: 92, weeds: 4, moss: 0, bare: 4 } })] })
+    const { plan, work } = workOf({
+      zones: [
+        zone({ lowsDepth: 24, lowsShare: 40, cover: { wanted: 92, weeds: 4, moss: 0, bare: 4 } }),
+      ],
+    })
     const lifts = work.steps.filter((s) => s.kind === 'dress' || s.kind === 'dress-again')
     expect(lifts.length).toBeGreaterThan(1)
-    expect(lifts.map((s) => s.amounts[0]!.detail)).toEqual(lifts.map((_, i) => `lift ${i + 1} of ${lifts.length}`))
+    expect(lifts.map((s) => s.amounts[0]!.detail)).toEqual(
+      lifts.map((_, i) => `lift ${i + 1} of ${lifts.length}`),
+    )
     const line = plan.materials.find((m) => m.id === 'dressing')!
     const whole = Number(plan.figures[line.cells.z1!]!.value)
     expect(lifts.reduce((sum, s) => sum + Number(s.amounts[0]!.value), 0)).toBeCloseTo(whole, 9)

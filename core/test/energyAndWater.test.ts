@@ -1,8 +1,21 @@
 import { airByMonth, vapourOf } from '../src/climate/airByMonth.ts'
 import { describe, expect, it } from 'vitest'
 import { evaluate } from 'mathjs'
-import { hargreaves, penmanMonteith, pressure, psychrometric, saturation, saturationSlope } from '../src/climate/evapotranspiration.ts'
-import { clearSky, daylight, extraterrestrial, fromRange, fromSunshine } from '../src/climate/sunEnergy.ts'
+import {
+  hargreaves,
+  penmanMonteith,
+  pressure,
+  psychrometric,
+  saturation,
+  saturationSlope,
+} from '../src/climate/evapotranspiration.ts'
+import {
+  clearSky,
+  daylight,
+  extraterrestrial,
+  fromRange,
+  fromSunshine,
+} from '../src/climate/sunEnergy.ts'
 
 // Worked examples of Allen et al. 1998 (FAO 56), from memory; the example's number beside each.
 describe('energy of the sun (FAO 56)', () => {
@@ -25,7 +38,8 @@ describe('energy of the sun (FAO 56)', () => {
   })
   it('is nothing in the polar night and never below it', () => {
     expect(daylight(66.6, 355)).toBeLessThan(2.5)
-    for (let day = 1; day <= 365; day += 7) for (const lat of [-60, 0, 60]) expect(extraterrestrial(lat, day)).toBeGreaterThan(0)
+    for (let day = 1; day <= 365; day += 7)
+      for (const lat of [-60, 0, 60]) expect(extraterrestrial(lat, day)).toBeGreaterThan(0)
   })
 })
 
@@ -41,12 +55,15 @@ describe('evapotranspiration (FAO 56)', () => {
   it('its slope is the derivative, as mathjs takes it', () => {
     const h = 1e-4
     const at = (t: number) => evaluate('0.6108 * exp(17.27 t / (t + 237.3))', { t }) as number
-    for (const t of [-5, 10, 24.5, 38]) expect(saturationSlope(t)).toBeCloseTo((at(t + h) - at(t - h)) / (2 * h), 3)
+    for (const t of [-5, 10, 24.5, 38])
+      expect(saturationSlope(t)).toBeCloseTo((at(t + h) - at(t - h)) / (2 * h), 3)
   })
   it('Uccle, 6 July: 3.9 mm (example 18)', () => {
     // 12.3 to 21.5 °C, vapour 1.409 kPa, 2.078 m/s at 2 m, 22.07 MJ/m², 100 m above the sea.
     const day = { latitude: 50.8, elevation: 100, coast: false, day: 187 }
-    expect(penmanMonteith({ low: 12.3, high: 21.5, vapour: 1.409, wind: 2.078, radiation: 22.07 }, day)).toBeCloseTo(3.9, 1)
+    expect(
+      penmanMonteith({ low: 12.3, high: 21.5, vapour: 1.409, wind: 2.078, radiation: 22.07 }, day),
+    ).toBeCloseTo(3.9, 1)
   })
   it('Bangkok, April: 5.7 mm a day (example 17)', () => {
     // Monthly means: 25.6 to 34.8 °C, vapour 2.85 kPa, 2 m/s, 8.5 h of sun.
@@ -58,7 +75,10 @@ describe('evapotranspiration (FAO 56)', () => {
     expect(et).toBeLessThan(5.85)
   })
   it('Lyon in July without humidity, wind and sun: 5.0 mm by the substitutes (example 20 gives 4.6 to 5.0)', () => {
-    const et = penmanMonteith({ low: 14.8, high: 26.6 }, { latitude: 45.72, elevation: 200, coast: false, day: 196 })
+    const et = penmanMonteith(
+      { low: 14.8, high: 26.6 },
+      { latitude: 45.72, elevation: 200, coast: false, day: 196 },
+    )
     expect(et).toBeGreaterThan(4.4)
     expect(et).toBeLessThan(5.2)
     expect(hargreaves(14.8, 26.6, extraterrestrial(45.72, 196))).toBeCloseTo(5, 0)
@@ -66,16 +86,31 @@ describe('evapotranspiration (FAO 56)', () => {
   it('grows with sun, wind and dry air, and is never below zero', () => {
     const place = { latitude: 45, elevation: 100, coast: false, day: 180 }
     const usual = penmanMonteith({ low: 10, high: 24, vapour: 1.2, wind: 2, radiation: 20 }, place)
-    expect(penmanMonteith({ low: 10, high: 24, vapour: 1.2, wind: 2, radiation: 25 }, place)).toBeGreaterThan(usual)
-    expect(penmanMonteith({ low: 10, high: 24, vapour: 1.2, wind: 5, radiation: 20 }, place)).toBeGreaterThan(usual)
-    expect(penmanMonteith({ low: 10, high: 24, vapour: 0.6, wind: 2, radiation: 20 }, place)).toBeGreaterThan(usual)
-    expect(penmanMonteith({ low: -25, high: -18, radiation: 1 }, { ...place, day: 1 })).toBeGreaterThanOrEqual(0)
+    expect(
+      penmanMonteith({ low: 10, high: 24, vapour: 1.2, wind: 2, radiation: 25 }, place),
+    ).toBeGreaterThan(usual)
+    expect(
+      penmanMonteith({ low: 10, high: 24, vapour: 1.2, wind: 5, radiation: 20 }, place),
+    ).toBeGreaterThan(usual)
+    expect(
+      penmanMonteith({ low: 10, high: 24, vapour: 0.6, wind: 2, radiation: 20 }, place),
+    ).toBeGreaterThan(usual)
+    expect(
+      penmanMonteith({ low: -25, high: -18, radiation: 1 }, { ...place, day: 1 }),
+    ).toBeGreaterThanOrEqual(0)
   })
 })
 
 describe('what else a record knows of its months', () => {
-  const day = (i: number, more: object) => ({ day: `2026-07-${String(i + 1).padStart(2, '0')}`, low: 12, high: 24, rain: 0, ...more })
-  const july = (more: object, days = 31) => airByMonth(Array.from({ length: days }, (_, i) => day(i, more)))
+  const day = (i: number, more: object) => ({
+    day: `2026-07-${String(i + 1).padStart(2, '0')}`,
+    low: 12,
+    high: 24,
+    rain: 0,
+    ...more,
+  })
+  const july = (more: object, days = 31) =>
+    airByMonth(Array.from({ length: days }, (_, i) => day(i, more)))
   it('vapour from humidity is its share of what the day’s extremes would hold (FAO 56, eq 19, from memory)', () => {
     // e°(24 °C) is 2.984 and e°(12 °C) 1.403 kPa in the handbook’s table (from memory).
     expect(vapourOf(100, 12, 24)).toBeCloseTo((2.984 + 1.403) / 2, 2)

@@ -33,7 +33,11 @@ describe('every entry has its bounds, and says them', () => {
     [inZone({ precipitation: '0 mm/h' }), 'zones[0].precipitation', 'outside'],
     [inZone({ uniformity: 75 }), 'zones[0].uniformity', 'lowest quarter'],
     [inZone({ lowsShare: '101' }), 'zones[0].lowsShare', 'outside'],
-    [inZone({ deductions: [{ what: 'bed', area: 'big' }] }), 'zones[0].deductions[0].area', 'is not an area'],
+    [
+      inZone({ deductions: [{ what: 'bed', area: 'big' }] }),
+      'zones[0].deductions[0].area',
+      'is not an area',
+    ],
     [inZone({ mower: 'goat' as never }), 'zones[0].mower', 'Choose one of'],
     [inZone({ present: ['<b>Astro turf</b>'] }), 'zones[0].present[0]', 'Choose one from the list'],
     [inZone({ name: 'x'.repeat(200) }), 'zones[0].name', 'Too long'],
@@ -43,9 +47,21 @@ describe('every entry has its bounds, and says them', () => {
     [sentence({ site: { ...SOUTH, tapFlow: '0' } }), 'site.tapFlow', 'outside'],
     [sentence({ customerDate: '31 April 2027' }), 'customerDate', 'does not exist'],
     [sentence({ customerDate: '3/4/27' }), 'customerDate', 'is not a date'],
-    [sentence({ treatments: [{ id: 't1', kind: 'broadleaf', waitDays: '9 years' }] }), 'treatments[0].waitDays', 'not known here'],
-    [sentence({ treatments: [{ id: 't1', kind: 'magic' as never }] }), 'treatments[0].kind', 'Choose one of'],
-    [sentence({ lots: [{ id: 'l1', grass: 'zoysia', purity: '0 %' }] }), 'lots[0].purity', 'read the label'],
+    [
+      sentence({ treatments: [{ id: 't1', kind: 'broadleaf', waitDays: '9 years' }] }),
+      'treatments[0].waitDays',
+      'not known here',
+    ],
+    [
+      sentence({ treatments: [{ id: 't1', kind: 'magic' as never }] }),
+      'treatments[0].kind',
+      'Choose one of',
+    ],
+    [
+      sentence({ lots: [{ id: 'l1', grass: 'zoysia', purity: '0 %' }] }),
+      'lots[0].purity',
+      'read the label',
+    ],
     [sentence({ feed: { nitrogen: '60 g/m²' } }), 'feed.nitrogen', 'product rate'],
     [sentence({ feed: { grade: '60-30-30' } }), 'feed.grade', 'more than 100 %'],
     [sentence({ dressing: { depth: '2 yd' } }), 'dressing.depth', 'outside'],
@@ -55,16 +71,29 @@ describe('every entry has its bounds, and says them', () => {
     expect(said).toContain(words)
   })
   it('takes what lies on the bounds', () => {
-    expect(inZone({ area: '100 ha', slope: '1 in 1', sunHours: 18, ph: 3, uniformity: 0.1, incurable: 100 })).toBe('')
+    expect(
+      inZone({
+        area: '100 ha',
+        slope: '1 in 1',
+        sunHours: 18,
+        ph: 3,
+        uniformity: 0.1,
+        incurable: 100,
+      }),
+    ).toBe('')
     expect(inZone({ cover: { wanted: 33.3, weeds: 33.3, moss: 33.3, bare: 0 } })).toBe('')
   })
   it('cover half given says what is still to give', () => {
-    expect(inZone({ cover: { wanted: 60, weeds: 20 } })).toContain('adds up to 80 % so far: 20 % is still to be given')
+    expect(inZone({ cover: { wanted: 60, weeds: 20 } })).toContain(
+      'adds up to 80 % so far: 20 % is still to be given',
+    )
     expect(inZone({ cover: { wanted: 60, weeds: 40 } })).toBe('')
     expect(inZone({ cover: {} })).toBe('')
   })
   it('one wrong entry takes nothing else with it', () => {
-    const read = readJob(draft({ zones: [zone({ thatch: 'deep', area: '150 m²' }), zone({ id: 'z2', ph: 'sour' })] }))
+    const read = readJob(
+      draft({ zones: [zone({ thatch: 'deep', area: '150 m²' }), zone({ id: 'z2', ph: 'sour' })] }),
+    )
     expect(read.job!.zones.map((z) => [z.area, z.thatch, z.ph])).toEqual([
       [150, null, null],
       [200, 15, null],
@@ -74,7 +103,12 @@ describe('every entry has its bounds, and says them', () => {
 
 describe('the firm’s settings', () => {
   it('have bounds too, and defaults for everything', () => {
-    expect(firmSchema.parse({})).toMatchObject({ units: 'metric', dialect: 'scarify', weekendWork: false, phosphorusLaw: 'none' })
+    expect(firmSchema.parse({})).toMatchObject({
+      units: 'metric',
+      dialect: 'scarify',
+      weekendWork: false,
+      phosphorusLaw: 'none',
+    })
     for (const bad of [
       { crew: 0 },
       { hoursPerDay: '30 h' },
@@ -88,7 +122,11 @@ describe('the firm’s settings', () => {
   })
   it('a school is the job’s own, else the firm’s, else the house’s; a name nobody knows is passed over', () => {
     const firm = firmSchema.parse({ schools: { cover: 'fifty', watering: 'once-a-day' } })
-    expect(schoolsFor(firm, { cover: 'thirty' })).toMatchObject({ cover: 'thirty', watering: 'once-a-day', dressing: 'light-often' })
+    expect(schoolsFor(firm, { cover: 'thirty' })).toMatchObject({
+      cover: 'thirty',
+      watering: 'once-a-day',
+      dressing: 'light-often',
+    })
     expect(schoolsFor(firm, { cover: 'margin90' }).cover).toBe('fifty')
   })
 })
@@ -103,7 +141,11 @@ describe('the examples', () => {
   it.each(files)('%s reads strictly and plans, sown before its cut-off', (name) => {
     const read = readJobFile(JSON.parse(readFileSync(join(folder, name), 'utf8')))
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
-    const plan = planJob(read.job, { today: read.today!, firm: firmSchema.parse({ units: 'us' }), diary: [] })
+    const plan = planJob(read.job, {
+      today: read.today!,
+      firm: firmSchema.parse({ units: 'us' }),
+      diary: [],
+    })
     expect(plan.packages.every((s) => s.fits)).toBe(true)
     for (const s of plan.packages) expect(s.sowDay <= String(s.cutOff.value)).toBe(true)
     const zones = plan.zones.reduce((sum, z) => sum + num(plan.figures[z.area!]!), 0)
@@ -115,19 +157,32 @@ describe('the examples', () => {
 
 describe('a job file', () => {
   it('carries the pictures traced over first, then the newest, and skips what no longer fits', () => {
-    const photo = (id: string, megabytes: number, kind: 'ground' | 'plan' = 'ground') => ({ id, kind, bytes: megabytes * 1e6 })
-    const fit = photosThatFit([photo('new', 20), photo('wide', 30), photo('old', 10), photo('traced', 9, 'plan')])
+    const photo = (id: string, megabytes: number, kind: 'ground' | 'plan' = 'ground') => ({
+      id,
+      kind,
+      bytes: megabytes * 1e6,
+    })
+    const fit = photosThatFit([
+      photo('new', 20),
+      photo('wide', 30),
+      photo('old', 10),
+      photo('traced', 9, 'plan'),
+    ])
     expect(fit.map((p) => p.id)).toEqual(['traced', 'new', 'old'])
     expect(FILE_BYTES).toBeGreaterThan((FILE_PICTURE_BYTES * 4) / 3 + 4_000_000)
   })
   it('refuses a photograph with no day or no picture, with its path', () => {
-    const file = (photo: object) => readJobFile({ format: 'juvena-job', version: 2, job: { name: 'x' }, photos: [photo] })
+    const file = (photo: object) =>
+      readJobFile({ format: 'juvena-job', version: 2, job: { name: 'x' }, photos: [photo] })
     const said = (photo: object) => {
       const read = file(photo)
       return read.ok ? [] : read.problems.map((p) => p.path)
     }
     expect(said({ id: 'a', takenOn: '2027-02-19', jpeg: 'AAAA' })).toEqual([])
-    expect(said({ id: 'a', takenOn: '19 Feb', jpeg: '' })).toEqual(['photos[0].takenOn', 'photos[0].jpeg'])
+    expect(said({ id: 'a', takenOn: '19 Feb', jpeg: '' })).toEqual([
+      'photos[0].takenOn',
+      'photos[0].jpeg',
+    ])
     expect(said({ id: '../a', takenOn: '2027-02-19', jpeg: 'AAAA' })).toEqual(['photos[0].id'])
   })
 })

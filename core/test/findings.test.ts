@@ -11,7 +11,9 @@ const finding = (kind: FindingKind, change: Partial<ZoneDraft>, schools = {}) =>
   const found = planOf({ zones: [zone(change)], schools }).findings.find((f) => f.kind === kind)
   return found ? `${found.verdict}: ${found.word}` : 'none'
 }
-const cover = (wanted: number, moss = 0) => ({ cover: { wanted, weeds: 0, moss, bare: 100 - wanted - moss } })
+const cover = (wanted: number, moss = 0) => ({
+  cover: { wanted, weeds: 0, moss, bare: 100 - wanted - moss },
+})
 
 describe('findings, either side of every line', () => {
   it.each<[string, FindingKind, Partial<ZoneDraft>, string]>([
@@ -26,14 +28,39 @@ describe('findings, either side of every line', () => {
     ['thatch 25 mm', 'thatch', { thatch: 25 }, 'act: matted'],
     ['thatch 26 mm', 'thatch', { thatch: 26 }, 'hold: deep mat'],
     ['thatch not read', 'thatch', { thatch: null }, 'unread: not read'],
-    ['pressure just under the line', 'compaction', { penetration: null, pressure: 999 }, 'fine: open'],
-    ['pressure at the first line', 'compaction', { penetration: null, pressure: 1000 }, 'act: firm'],
-    ['pressure at the line where roots stop', 'compaction', { penetration: null, pressure: 2000 }, 'act: compacted'],
+    [
+      'pressure just under the line',
+      'compaction',
+      { penetration: null, pressure: 999 },
+      'fine: open',
+    ],
+    [
+      'pressure at the first line',
+      'compaction',
+      { penetration: null, pressure: 1000 },
+      'act: firm',
+    ],
+    [
+      'pressure at the line where roots stop',
+      'compaction',
+      { penetration: null, pressure: 2000 },
+      'act: compacted',
+    ],
     ['goes in, moist', 'compaction', { penetration: 'easy' }, 'fine: open'],
-    ['goes in even when dry', 'compaction', { penetration: 'easy', soilMoist: false }, 'fine: open'],
+    [
+      'goes in even when dry',
+      'compaction',
+      { penetration: 'easy', soilMoist: false },
+      'fine: open',
+    ],
     ['effort, moist', 'compaction', { penetration: 'effort' }, 'act: firm'],
     ['stops, moist', 'compaction', { penetration: 'stops' }, 'act: compacted'],
-    ['stops, moisture unknown', 'compaction', { penetration: 'stops', soilMoist: null }, 'unread: not read'],
+    [
+      'stops, moisture unknown',
+      'compaction',
+      { penetration: 'stops', soilMoist: null },
+      'unread: not read',
+    ],
     ['7 h', 'light', { sunHours: 7 }, 'fine: full sun'],
     ['6.9 h', 'light', { sunHours: 6.9 }, 'fine: part sun'],
     ['4 h', 'light', { sunHours: 4 }, 'fine: part sun'],
@@ -55,10 +82,25 @@ describe('findings, either side of every line', () => {
     ['moss 4 %', 'moss', cover(60, 4), 'none'],
     ['moss 5 %', 'moss', cover(60, 5), 'fine: some moss'],
     ['moss 20 %', 'moss', cover(60, 20), 'act: mossy'],
-    ['6 mm lows under a rotary at 50 mm', 'lows', { lowsDepth: 6, heightOfCut: 50 }, 'fine: true enough'],
-    ['6 mm lows under a reel', 'lows', { lowsDepth: 6, heightOfCut: 50, mower: 'reel' }, 'act: bumpy'],
+    [
+      '6 mm lows under a rotary at 50 mm',
+      'lows',
+      { lowsDepth: 6, heightOfCut: 50 },
+      'fine: true enough',
+    ],
+    [
+      '6 mm lows under a reel',
+      'lows',
+      { lowsDepth: 6, heightOfCut: 50, mower: 'reel' },
+      'act: bumpy',
+    ],
     ['6 mm lows cut at 40 mm', 'lows', { lowsDepth: 6, heightOfCut: 40 }, 'act: bumpy'],
-    ['16 mm lows under a rotary at 50 mm', 'lows', { lowsDepth: 16, heightOfCut: 50 }, 'act: bumpy'],
+    [
+      '16 mm lows under a rotary at 50 mm',
+      'lows',
+      { lowsDepth: 16, heightOfCut: 50 },
+      'act: bumpy',
+    ],
     ['ponding an hour', 'moisture', { ponding: 1 }, 'fine: takes water'],
     ['ponding longer', 'moisture', { ponding: 1.1, damp: 'dry' }, 'act: ponding'],
     ['a drop that stands 60 s', 'moisture', { dropSeconds: 60 }, 'fine: takes water'],
@@ -72,27 +114,56 @@ describe('findings, either side of every line', () => {
     ['no litter', 'trees', { litter: 'none' }, 'none'],
     ['19 years', 'age', { laidIn: 2008 }, 'none'],
     ['20 years', 'age', { laidIn: 2007 }, 'fine: old sward'],
-    ['a ride-on at 1 in 4', 'mowing', { mowerWeight: 200, slope: '1 in 4' }, 'hold: too steep to ride'],
+    [
+      'a ride-on at 1 in 4',
+      'mowing',
+      { mowerWeight: 200, slope: '1 in 4' },
+      'hold: too steep to ride',
+    ],
     ['a ride-on at 1 in 5', 'mowing', { mowerWeight: 200, slope: '1 in 5' }, 'none'],
-    ['a light mower at 1 in 4', 'mowing', { mowerWeight: 40, slope: '1 in 4', oneWay: true }, 'act: mown one way'],
+    [
+      'a light mower at 1 in 4',
+      'mowing',
+      { mowerWeight: 40, slope: '1 in 4', oneWay: true },
+      'act: mown one way',
+    ],
     ['edges bulged', 'edges', { edges: 'bulged' }, 'act: edges bulged'],
     ['edges straight', 'edges', { edges: 'straight' }, 'none'],
     ['organic matter of loam', 'organic', { texture: 'loam', lab: { organic: 5 } }, 'none'],
-    ['organic matter of a sand green', 'organic', { texture: 'sand', heightOfCut: 6, lab: { organic: 2 } }, 'fine: as it should be'],
-    ['too much of it', 'organic', { texture: 'sand', heightOfCut: 6, lab: { organic: 3 } }, 'act: too rich for sand'],
-    ['the same on a lawn mown high, which is no green', 'organic', { texture: 'sand', heightOfCut: 30, lab: { organic: 5 } }, 'none'],
+    [
+      'organic matter of a sand green',
+      'organic',
+      { texture: 'sand', heightOfCut: 6, lab: { organic: 2 } },
+      'fine: as it should be',
+    ],
+    [
+      'too much of it',
+      'organic',
+      { texture: 'sand', heightOfCut: 6, lab: { organic: 3 } },
+      'act: too rich for sand',
+    ],
+    [
+      'the same on a lawn mown high, which is no green',
+      'organic',
+      { texture: 'sand', heightOfCut: 30, lab: { organic: 5 } },
+      'none',
+    ],
   ])('%s', (_, kind, change, expected) => expect(finding(kind, change)).toBe(expected))
 
   it('the fifty school draws its line at half', () => {
-    expect([finding('cover', cover(49), { cover: 'fifty' }), finding('cover', cover(50), { cover: 'fifty' })]).toEqual([
-      'act: start over',
-      'act: thin',
-    ])
+    expect([
+      finding('cover', cover(49), { cover: 'fifty' }),
+      finding('cover', cover(50), { cover: 'fifty' }),
+    ]).toEqual(['act: start over', 'act: thin'])
   })
   it('moss names the causes that were read beside it', () => {
     const says = (change: Partial<ZoneDraft>) =>
-      planOf({ zones: [zone({ ...cover(50, 30), ...change })] }).findings.find((f) => f.kind === 'moss')!.says
-    expect(says({ sunHours: 3, thatch: 20, ph: 5.5 })).toBe('One story with shade, thatch, acid, compaction.')
+      planOf({ zones: [zone({ ...cover(50, 30), ...change })] }).findings.find(
+        (f) => f.kind === 'moss',
+      )!.says
+    expect(says({ sunHours: 3, thatch: 20, ph: 5.5 })).toBe(
+      'One story with shade, thatch, acid, compaction.',
+    )
     expect(says({ sunHours: 8, thatch: 5, ph: 6.5, penetration: 'easy' })).toContain('Look for')
   })
   it('bare ground is not asked for its thatch', () => {
@@ -100,7 +171,10 @@ describe('findings, either side of every line', () => {
   })
   it('each finding says what it means, and asks for something or nothing', () => {
     for (const f of planOf({
-      zones: [zone({ slope: '1 in 5', ph: 5, lowsDepth: 20 }), zone({ id: 'z2', thatch: null, sunHours: null, penetration: null, cover: {} })],
+      zones: [
+        zone({ slope: '1 in 5', ph: 5, lowsDepth: 20 }),
+        zone({ id: 'z2', thatch: null, sunHours: null, penetration: null, cover: {} }),
+      ],
     }).findings) {
       expect(f.says.length, f.kind).toBeGreaterThan(8)
       expect(f.asks.length, f.kind).toBeGreaterThan(5)
@@ -111,18 +185,36 @@ describe('findings, either side of every line', () => {
     const core = (change: Partial<ZoneDraft>) => {
       const plan = planOf({ zones: [zone({ penetration: 'stops', soilMoist: true, ...change })] })
       const not = plan.zones[0]!.rungs.find((x) => x.operation === 'core' && !x.planned)
-      return [plan.steps.some((s) => s.kind === 'core'), not?.reason.includes('sheds water') ?? false]
+      return [
+        plan.steps.some((s) => s.kind === 'core'),
+        not?.reason.includes('sheds water') ?? false,
+      ]
     }
     expect(core({})).toEqual([true, false])
     expect(core({ dropSeconds: 120 })).toEqual([false, true])
     // A sand green too rich in organic matter is cored though a blade goes in.
-    const green = { penetration: 'easy', texture: 'sand', heightOfCut: 6, cover: { wanted: 95, weeds: 3, moss: 2, bare: 0 } } as const
-    expect([core(green), core({ ...green, lab: { organic: 3 } })].map(([cored]) => cored)).toEqual([false, true])
+    const green = {
+      penetration: 'easy',
+      texture: 'sand',
+      heightOfCut: 6,
+      cover: { wanted: 95, weeds: 3, moss: 2, bare: 0 },
+    } as const
+    expect([core(green), core({ ...green, lab: { organic: 3 } })].map(([cored]) => cored)).toEqual([
+      false,
+      true,
+    ])
   })
   it('brown grass that may be asleep is not started over without a word; dead grass is', () => {
     const warned = (browned: 'dormant' | 'unsure' | 'dead', wanted = 20) =>
-      planOf({ zones: [zone({ ...cover(wanted), browned })] }).notices.some((n) => n.id === 'zone:z1.dormant')
-    expect([warned('dormant'), warned('unsure'), warned('dead'), warned('dormant', 60)]).toEqual([true, true, false, false])
+      planOf({ zones: [zone({ ...cover(wanted), browned })] }).notices.some(
+        (n) => n.id === 'zone:z1.dormant',
+      )
+    expect([warned('dormant'), warned('unsure'), warned('dead'), warned('dormant', 60)]).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ])
   })
 })
 
@@ -133,16 +225,22 @@ describe('on a line itself', () => {
     expect(finding('lows', { ...lows, heightOfCut: 41 })).toMatch(/^fine/)
   })
   it('a slope of 1 in 4 is not scarified, one just under is (common practice)', () => {
-    const scarified = (slope: number) => planOf({ zones: [zone({ slope })] }).steps.some((s) => s.kind === 'scarify')
+    const scarified = (slope: number) =>
+      planOf({ zones: [zone({ slope })] }).steps.some((s) => s.kind === 'scarify')
     expect([scarified(24.9), scarified(25)]).toEqual([true, false])
   })
   it('mending spots is offered only where there are some', () => {
     const offers = (bare: number) =>
-      waysOfJob(readJob(draft({ zones: [zone({ cover: { wanted: 80, weeds: 20 - bare, moss: 0, bare } })] })).job!, {
-        today: TODAY,
-        firm: firmSchema.parse({}),
-        diary: [],
-      }).z1!.map((w) => w.approach)
+      waysOfJob(
+        readJob(
+          draft({ zones: [zone({ cover: { wanted: 80, weeds: 20 - bare, moss: 0, bare } })] }),
+        ).job!,
+        {
+          today: TODAY,
+          firm: firmSchema.parse({}),
+          diary: [],
+        },
+      ).z1!.map((w) => w.approach)
     expect([offers(1).includes('mend'), offers(0).includes('mend')]).toEqual([true, false])
   })
 })

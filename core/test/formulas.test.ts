@@ -10,8 +10,9 @@ import { DECLARATIONS, isProcedure, isRule, RULES } from '../src/ruleBook.ts'
 import type { Rule } from '../src/trace/rule.ts'
 
 /**
- * The working cannot lie: every formula shown is parsed by mathjs and evaluated with units, and what `compute` does has to come to the same,
- * over random inputs and over values as a firm may change them. Because units travel with the inputs, a formula whose units do not fit throws.
+ * The working cannot lie: every formula shown is parsed by mathjs and evaluated with units, and
+ * what `compute` does has to come to the same, over random inputs and over values as a firm may
+ * change them. Because units travel with the inputs, a formula whose units do not fit throws.
  */
 const math = create(all!, { relTol: 1e-12, absTol: 0 })
 math.createUnit('celsiusstep')
@@ -40,7 +41,8 @@ const back = (result: unknown, unit: Unit): number | string => {
   return unit === 'date' ? dayOf(inUnit) : inUnit
 }
 
-const fold = (list: readonly Worth[], by: (a: never, b: never) => unknown): Worth => list.reduce((a, b) => by(a as never, b as never) as Worth)
+const fold = (list: readonly Worth[], by: (a: never, b: never) => unknown): Worth =>
+  list.reduce((a, b) => by(a as never, b as never) as Worth)
 const less = (a: Worth, b: Worth) => math.smaller(a as never, b as never) as unknown as boolean
 const smallest = (...list: Worth[]) => list.reduce((a, b) => (less(b, a) ? b : a))
 const greatest = (...list: Worth[]) => list.reduce((a, b) => (less(a, b) ? b : a))
@@ -71,7 +73,9 @@ const RANGES: Partial<Record<Unit, [number, number]>> = {
 }
 /** A number to six figures: finer than any entry, coarser than rounding errors. */
 const sixFigures = (min: number, max: number) =>
-  fc.double({ min, max, noNaN: true }).map((x) => Math.min(max, Math.max(min, Number(x.toPrecision(6)))))
+  fc
+    .double({ min, max, noNaN: true })
+    .map((x) => Math.min(max, Math.max(min, Number(x.toPrecision(6)))))
 
 /** A random input of a kind; texts are those the formula asks about, and one it does not. */
 function anyInput(kind: string, formula: string): fc.Arbitrary<unknown> {
@@ -88,50 +92,84 @@ function anyInput(kind: string, formula: string): fc.Arbitrary<unknown> {
 }
 
 const rules = [...RULES.values()].filter(isRule)
-const symbols = (formula: string) => [...formula.replace(/"[^"]*"/g, '').matchAll(/[A-Za-z_]\w*/g)].map((m) => m[0])
+const symbols = (formula: string) =>
+  [...formula.replace(/"[^"]*"/g, '').matchAll(/[A-Za-z_]\w*/g)].map((m) => m[0])
 
 describe('the formula shown is the computation done', () => {
   it.each(rules.map((r) => [r.id, r] as const))('%s', (_, rule: Rule) => {
     const parsed = math.parse(rule.formula).compile()
-    const inputs = fc.record(Object.fromEntries(Object.entries(rule.inputs).map(([name, kind]) => [name, anyInput(kind, rule.formula)])))
-    const values = fc.record(Object.fromEntries(Object.entries(rule.values).map(([name, v]) => [name, sixFigures(v.range[0], v.range[1])])))
+    const inputs = fc.record(
+      Object.fromEntries(
+        Object.entries(rule.inputs).map(([name, kind]) => [name, anyInput(kind, rule.formula)]),
+      ),
+    )
+    const values = fc.record(
+      Object.fromEntries(
+        Object.entries(rule.values).map(([name, v]) => [name, sixFigures(v.range[0], v.range[1])]),
+      ),
+    )
     const holds = (given: Record<string, unknown>, own: Record<string, number>) => {
       const scope: Record<string, unknown> = { ...FUNCTIONS }
       for (const [name, kind] of Object.entries(rule.inputs)) {
         const unit = kind.replace(/\[\]$|\?$/, '') as Unit
-        scope[name] = Array.isArray(given[name]) ? given[name].map((x) => worth(x as number, unit)) : worth(given[name] as number, unit)
+        scope[name] = Array.isArray(given[name])
+          ? given[name].map((x) => worth(x as number, unit))
+          : worth(given[name] as number, unit)
       }
       for (const [name, v] of Object.entries(rule.values)) scope[name] = worth(own[name]!, v.unit)
       const shown = back(parsed.evaluate(scope), rule.unit)
       const done = rule.compute(given as never, own)
       if (typeof shown === 'string') expect(done).toBe(shown)
-      else expect(Math.abs(shown - (done as number))).toBeLessThanOrEqual(1e-9 * Math.max(1, Math.abs(shown)))
+      else
+        expect(Math.abs(shown - (done as number))).toBeLessThanOrEqual(
+          1e-9 * Math.max(1, Math.abs(shown)),
+        )
     }
-    const declared = Object.fromEntries(Object.entries(rule.values).map(([name, v]) => [name, v.is]))
+    const declared = Object.fromEntries(
+      Object.entries(rule.values).map(([name, v]) => [name, v.is]),
+    )
     fc.assert(
       fc.property(inputs, (given) => holds(given, declared)),
       { numRuns: 200 },
     )
     // Dates count in whole days, so a firm's own days are whole too.
-    const own = values.map((v) => (rule.unit === 'date' ? Object.fromEntries(Object.entries(v).map(([k, x]) => [k, Math.round(x)])) : v))
+    const own = values.map((v) =>
+      rule.unit === 'date'
+        ? Object.fromEntries(Object.entries(v).map(([k, x]) => [k, Math.round(x)]))
+        : v,
+    )
     fc.assert(fc.property(inputs, own, holds), { numRuns: 100 })
   })
   it('names nothing it does not have, and has nothing it does not name', () => {
     for (const rule of rules) {
       const used = symbols(rule.formula)
-      const known = [...Object.keys(rule.inputs), ...Object.keys(rule.values), ...Object.keys(FUNCTIONS), 'sqrt']
+      const known = [
+        ...Object.keys(rule.inputs),
+        ...Object.keys(rule.values),
+        ...Object.keys(FUNCTIONS),
+        'sqrt',
+      ]
       expect(
         used.filter((name) => !known.includes(name)),
         rule.id,
       ).toEqual([])
-      for (const name of Object.keys(rule.inputs)) expect(used, `${rule.id}: ${name}`).toContain(name)
-      for (const name of Object.keys(rule.values)) expect(used.includes(name) || rule.says.includes(`{${name}}`), `${rule.id}: ${name}`).toBe(true)
+      for (const name of Object.keys(rule.inputs))
+        expect(used, `${rule.id}: ${name}`).toContain(name)
+      for (const name of Object.keys(rule.values))
+        expect(used.includes(name) || rule.says.includes(`{${name}}`), `${rule.id}: ${name}`).toBe(
+          true,
+        )
     }
   })
   it('reads as words: nothing of the program’s own signs is left', () => {
-    for (const rule of rules) expect(namedFormula(rule), rule.id).not.toMatch(/[?*"]|undefined|\bsame\(/)
-    expect(namedFormula(RULES.get('dressing.limit') as Rule)).toBe('least of (most, leaf ÷ leaf parts)')
-    expect(namedFormula(RULES.get('finding.thatch') as Rule)).toBe('deep mat where thatch > deep; else matted where thatch > fine; else fine')
+    for (const rule of rules)
+      expect(namedFormula(rule), rule.id).not.toMatch(/[?*"]|undefined|\bsame\(/)
+    expect(namedFormula(RULES.get('dressing.limit') as Rule)).toBe(
+      'least of (most, leaf ÷ leaf parts)',
+    )
+    expect(namedFormula(RULES.get('finding.thatch') as Rule)).toBe(
+      'deep mat where thatch > deep; else matted where thatch > fine; else fine',
+    )
     expect(namedFormula(RULES.get('survey.sloped') as Rule)).toBe('plan × √(1 + slope²)')
     expect(namedFormula(RULES.get('dressing.barrows') as Rule)).toBe('rounded up (volume ÷ barrow)')
   })
@@ -144,7 +182,9 @@ describe('a rule that works by a procedure', () => {
       const path = join(import.meta.dirname, '../src', `${file}.ts`)
       expect(existsSync(path), rule.by).toBe(true)
       expect(readFileSync(path, 'utf8'), rule.by).toMatch(new RegExp(`(function|const) ${name}\\b`))
-      expect(existsSync(join(import.meta.dirname, rule.check.split(',')[0]!)), rule.check).toBe(true)
+      expect(existsSync(join(import.meta.dirname, rule.check.split(',')[0]!)), rule.check).toBe(
+        true,
+      )
     }
   })
 })
@@ -155,7 +195,8 @@ describe('every declaration', () => {
       expect(d.says.length, d.id).toBeGreaterThan(8)
       expect(d.source.length, d.id).toBeGreaterThan(3)
       for (const mark of d.says.matchAll(/\{(\w+)\}/g))
-        if (!/^(scarif|core|topdress|scalp|rake|autumn)/i.test(mark[1]!)) expect(Object.keys(d.values), `${d.id}: ${mark[1]}`).toContain(mark[1])
+        if (!/^(scarif|core|topdress|scalp|rake|autumn)/i.test(mark[1]!))
+          expect(Object.keys(d.values), `${d.id}: ${mark[1]}`).toContain(mark[1])
       for (const v of Object.values(d.values)) {
         expect(v.id, d.id).not.toBe('')
         expect(v.is >= v.range[0] && v.is <= v.range[1], v.id).toBe(true)

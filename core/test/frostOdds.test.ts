@@ -4,16 +4,26 @@ import { describe, expect, it } from 'vitest'
 import { frostDates, frostOdds, t90 } from '../src/climate/frostOdds.ts'
 import { climateAt, windowAt } from './makePlace.ts'
 
-/** Five years of nights from a 1 January, all at 10 °C but those named: year → days of the year and °C. */
+/**
+ * Five years of nights from a 1 January, all at 10 °C but those named: year → days of the year and
+ * °C.
+ */
 const nights = (cold: Record<number, Record<number, number>>, years = 5) => {
   const low = new Float64Array(365 * years).fill(10)
-  for (const [year, days] of Object.entries(cold)) for (const [day, celsius] of Object.entries(days)) low[Number(year) * 365 + Number(day)] = celsius
+  for (const [year, days] of Object.entries(cold))
+    for (const [day, celsius] of Object.entries(days))
+      low[Number(year) * 365 + Number(day)] = celsius
   return low
 }
 
 describe('frost dates', () => {
   it('the first night at −2 °C after the warmest day, by year; a year without is counted apart', () => {
-    const low = nights({ 0: { 280: -2, 290: -5 }, 1: { 270: -1.9, 300: -3 }, 2: {}, 3: { 285: -2.5 } })
+    const low = nights({
+      0: { 280: -2, 290: -5 },
+      1: { 270: -1.9, 300: -3 },
+      2: {},
+      3: { 285: -2.5 },
+    })
     const found = frostDates(low, 0, 200, -2)
     // Each year is counted from day 200: four whole ones fit.
     expect(found.dates).toEqual([80, 100, null, 85])
@@ -21,7 +31,9 @@ describe('frost dates', () => {
     expect(frostOdds(found)).toMatchObject({ years: 4, without: 1 })
   })
   it('the last one before the next warmest day', () => {
-    expect(frostDates(nights({ 0: { 280: -2 }, 1: { 60: -4, 90: -2 } }, 3), 0, 200, -2, true).dates[0]).toBe(365 - 200 + 90)
+    expect(
+      frostDates(nights({ 0: { 280: -2 }, 1: { 60: -4, 90: -2 } }, 3), 0, 200, -2, true).dates[0],
+    ).toBe(365 - 200 + 90)
   })
   it('a year with weeks missing does not count', () => {
     const low = nights({ 0: { 280: -2 }, 1: { 280: -2 } }, 3)
@@ -43,12 +55,15 @@ describe('frost dates', () => {
   })
   it('more years, narrower: and the odds keep their order (any dates)', () => {
     fc.assert(
-      fc.property(fc.array(fc.option(fc.integer({ min: 0, max: 200 })), { minLength: 1, maxLength: 60 }), (dates) => {
-        const { tenth, median, ninetieth, without } = frostOdds({ from: 0, dates })
-        expect(without).toBe(dates.filter((d) => d === null).length)
-        if (tenth !== null && median !== null) expect(tenth).toBeLessThanOrEqual(median)
-        if (median !== null && ninetieth !== null) expect(median).toBeLessThanOrEqual(ninetieth)
-      }),
+      fc.property(
+        fc.array(fc.option(fc.integer({ min: 0, max: 200 })), { minLength: 1, maxLength: 60 }),
+        (dates) => {
+          const { tenth, median, ninetieth, without } = frostOdds({ from: 0, dates })
+          expect(without).toBe(dates.filter((d) => d === null).length)
+          if (tenth !== null && median !== null) expect(tenth).toBeLessThanOrEqual(median)
+          if (median !== null && ninetieth !== null) expect(median).toBeLessThanOrEqual(ninetieth)
+        },
+      ),
     )
   })
 })
@@ -63,21 +78,31 @@ describe('the frost of a site', () => {
     ] as const) {
       const { place, frostMonthDay } = climateAt({ latitude, frost }, '2027-01-10')
       expect(frostMonthDay).not.toBeNull()
-      expect(Math.abs(((place.warmest + place.firstFrost.median!) % 365) - day), frost).toBeLessThanOrEqual(3)
+      expect(
+        Math.abs(((place.warmest + place.firstFrost.median!) % 365) - day),
+        frost,
+      ).toBeLessThanOrEqual(3)
     }
   })
   it('a hollow freezes sooner, the coast later', () => {
-    const first = (site: object) => climateAt({ latitude: 46, ...site }, '2027-01-10').place.firstFrost.median!
+    const first = (site: object) =>
+      climateAt({ latitude: 46, ...site }, '2027-01-10').place.firstFrost.median!
     expect(first({ hollow: true })).toBeLessThan(first({}))
     expect(first({ sea: '5 km' })).toBeGreaterThan(first({ sea: '500 km' }))
   })
   it('where most years have none, no frost ends the season', () => {
     const { frostMonthDay, frost } = climateAt({ latitude: 25 }, '2027-01-10')
     expect([frostMonthDay, frost.rule]).toEqual([null, 'frost.seldom'])
-    expect(windowAt({ latitude: 25 }, '2027-01-10', 'perennial-ryegrass').reasons).not.toContain('frost')
+    expect(windowAt({ latitude: 25 }, '2027-01-10', 'perennial-ryegrass').reasons).not.toContain(
+      'frost',
+    )
   })
 })
 
 it('the first −2 °C night from the first white frost, over the end of a month and of a year', () => {
-  expect([killingFromWhite('04-11', 14), killingFromWhite('02-20', 14), killingFromWhite('12-28', 14)]).toEqual(['04-25', '03-06', '01-11'])
+  expect([
+    killingFromWhite('04-11', 14),
+    killingFromWhite('02-20', 14),
+    killingFromWhite('12-28', 14),
+  ]).toEqual(['04-25', '03-06', '01-11'])
 })

@@ -12,32 +12,64 @@ import { quantity, say, verbatim } from '../src/trace/message.ts'
 import { draft, planOf, READER, said, step, TODAY, zone } from './makeJob.ts'
 
 /** Two zones that can be worked together; the second can be given ground of its own. */
-const two = (second: object = {}): Partial<JobDraft> => ({ zones: [zone({ id: 'a', name: 'Front' }), zone({ id: 'b', name: 'Back', ...second })] })
+const two = (second: object = {}): Partial<JobDraft> => ({
+  zones: [zone({ id: 'a', name: 'Front' }), zone({ id: 'b', name: 'Back', ...second })],
+})
 const done = (kind: string, zones: string[], date = TODAY): DiaryEntry =>
-  diaryEntry.parse({ id: `${kind}-${zones.join('-')}`, date, what: 'done', step: `${kind}/${zones[0]}`, stepZones: zones })
+  diaryEntry.parse({
+    id: `${kind}-${zones.join('-')}`,
+    date,
+    what: 'done',
+    step: `${kind}/${zones[0]}`,
+    stepZones: zones,
+  })
 const planned = (job: JobDraft, diary: DiaryEntry[] = []) => {
   const read = readJob(job)
-  return { problems: read.problems, plan: said(planJob(read.job!, { today: TODAY, firm: firmSchema.parse({}), diary })) }
+  return {
+    problems: read.problems,
+    plan: said(planJob(read.job!, { today: TODAY, firm: firmSchema.parse({}), diary })),
+  }
 }
 
 describe('ids', () => {
   it('of a zone named like the whole job cannot be taken for it', () => {
     const plan = planOf({ zones: [zone({ id: 'job' }), zone({ id: 'z2', area: 50 })] })
-    expect([plan.figures['zone:job.area']!.value, plan.figures['zone:z2.area']!.value]).toEqual([200, 50])
+    expect([plan.figures['zone:job.area']!.value, plan.figures['zone:z2.area']!.value]).toEqual([
+      200, 50,
+    ])
     expect(plan.figures['job.area']!.value).toBe(250)
   })
   it('given twice are told by number and name, and the other zones still plan', () => {
-    const { problems, plan } = planned(draft({ zones: [zone({ id: 'a' }), zone({ id: 'b' }), zone({ id: 'a', name: 'Third' })] }))
-    expect(problems).toEqual([{ path: 'zones[2].id', sentence: 'Two zones share the id “a” (numbers 1 and 3). Give one of them another id.' }])
+    const { problems, plan } = planned(
+      draft({ zones: [zone({ id: 'a' }), zone({ id: 'b' }), zone({ id: 'a', name: 'Third' })] }),
+    )
+    expect(problems).toEqual([
+      {
+        path: 'zones[2].id',
+        sentence: 'Two zones share the id “a” (numbers 1 and 3). Give one of them another id.',
+      },
+    ])
     expect(plan.figures['zone:b.area']!.value).toBe(200)
   })
   it.each([
     ['shapes', { drawing: { shapes: [1, 2].map(() => ({ id: 's', kind: 'bare', at: [[[0, 0], [1, 0], [0, 1]]] })) } }], // prettier-ignore
-    ['treatments', { treatments: [1, 2].map(() => ({ id: 's', product: 'Feed', kind: 'broadleaf', date: TODAY })) }],
+    [
+      'treatments',
+      {
+        treatments: [1, 2].map(() => ({
+          id: 's',
+          product: 'Feed',
+          kind: 'broadleaf',
+          date: TODAY,
+        })),
+      },
+    ],
     ['lots', { lots: [1, 2].map(() => ({ id: 's', grass: 'perennial-ryegrass' })) }],
   ])('of two %s alike are told', (what, change) => {
     const { problems, plan } = planned(draft(change as unknown as JobDraft))
-    expect(problems.map((p) => p.sentence)).toContain(`Two ${what} share the id “s” (numbers 1 and 2). Give one of them another id.`)
+    expect(problems.map((p) => p.sentence)).toContain(
+      `Two ${what} share the id “s” (numbers 1 and 2). Give one of them another id.`,
+    )
     expect(plan.figures['zone:z1.area']!.value).toBe(200)
   })
   it('an entry that lacks what it cannot be without is left out whole, and the job still plans', () => {
@@ -55,11 +87,20 @@ describe('ids', () => {
 describe('a day fixed for a step, and a step ticked off', () => {
   const day = '2027-03-15'
   const pinned = { pins: { 'sow/a': day } }
-  const sowing = (change: Partial<JobDraft>, zoneId = 'a') => planOf(change).steps.find((s) => s.kind === 'sow' && s.zones.includes(zoneId))!
+  const sowing = (change: Partial<JobDraft>, zoneId = 'a') =>
+    planOf(change).steps.find((s) => s.kind === 'sow' && s.zones.includes(zoneId))!
 
   it('stay when the name, the grass or the approach of the zone changes', () => {
-    for (const change of [{ name: 'Renamed' }, { present: ['tall-fescue' as const] }, { approach: 'renovate' as const }, { area: 900 }])
-      expect(sowing({ zones: [zone({ id: 'a', ...change })], ...pinned }), JSON.stringify(change)).toMatchObject({ chosen: day, state: 'pinned' })
+    for (const change of [
+      { name: 'Renamed' },
+      { present: ['tall-fescue' as const] },
+      { approach: 'renovate' as const },
+      { area: 900 },
+    ])
+      expect(
+        sowing({ zones: [zone({ id: 'a', ...change })], ...pinned }),
+        JSON.stringify(change),
+      ).toMatchObject({ chosen: day, state: 'pinned' })
   })
   it('stay when zones come to be worked together, and apart', () => {
     expect(sowing({ ...two(), ...pinned })).toMatchObject({ zones: ['a', 'b'], chosen: day })
@@ -73,7 +114,10 @@ describe('a day fixed for a step, and a step ticked off', () => {
     expect(JSON.stringify(plan.notices)).toContain('Back')
   })
   it('are listed when no step is left for them', () => {
-    const gone = planOf({ ...two(), pins: { 'sow/gone': day } }, { diary: [done('scarify', ['gone'])] })
+    const gone = planOf(
+      { ...two(), pins: { 'sow/gone': day } },
+      { diary: [done('scarify', ['gone'])] },
+    )
     expect(gone.looseRecords).toEqual([
       { kind: 'sow', zones: ['gone'], pin: { key: 'sow/gone', day }, tick: null },
       { kind: 'scarify', zones: ['gone'], pin: null, tick: { entry: 'scarify-gone', day: TODAY } },
@@ -81,9 +125,18 @@ describe('a day fixed for a step, and a step ticked off', () => {
     expect(planOf({ ...two(), ...pinned }).looseRecords).toEqual([])
   })
   it('kept by earlier versions, by work package, still count', () => {
-    const old = diaryEntry.parse({ id: 'before-3', date: TODAY, what: 'done', step: 'sow-cool.scarify' })
+    const old = diaryEntry.parse({
+      id: 'before-3',
+      date: TODAY,
+      what: 'done',
+      step: 'sow-cool.scarify',
+    })
     const plan = planOf({ pins: { 'sow-cool.sow': day } }, { diary: [old] })
-    expect([step(plan, 'sow')!.chosen, step(plan, 'scarify')!.state, plan.looseRecords]).toEqual([day, 'done', []])
+    expect([step(plan, 'sow')!.chosen, step(plan, 'scarify')!.state, plan.looseRecords]).toEqual([
+      day,
+      'done',
+      [],
+    ])
   })
 })
 
@@ -91,14 +144,26 @@ describe('a job of an earlier version', () => {
   const old = {
     ...draft(),
     plan: { shapes: [{ id: 's', kind: 'bare', at: [[[0, 0], [1, 0], [0, 1]]] }] }, // prettier-ignore
-    zones: [{ ...zone(), frames: [{ wanted: 50, weeds: 20, moss: 10, bare: 20 }], looks: { 'looks-like': 1 } }],
+    zones: [
+      {
+        ...zone(),
+        frames: [{ wanted: 50, weeds: 20, moss: 10, bare: 20 }],
+        looks: { 'looks-like': 1 },
+      },
+    ],
     treatments: [{ product: 'One' }, { id: 't1', product: 'Two' }, { product: 'Three' }],
     lots: [{ grass: 'perennial-ryegrass' }],
   }
   it('comes to the names of today with everything in it', () => {
-    const now = currentDraft(old) as unknown as Record<string, unknown> & { zones: object[]; treatments: object[] }
+    const now = currentDraft(old) as unknown as Record<string, unknown> & {
+      zones: object[]
+      treatments: object[]
+    }
     expect([now.drawing, 'plan' in now]).toEqual([old.plan, false])
-    expect(now.zones[0]).toMatchObject({ quadrats: old.zones[0]!.frames, pointCounts: { 'looks-like': 1 } })
+    expect(now.zones[0]).toMatchObject({
+      quadrats: old.zones[0]!.frames,
+      pointCounts: { 'looks-like': 1 },
+    })
     expect(now.treatments).toEqual([
       { id: 't2', product: 'One' },
       { id: 't1', product: 'Two' },
@@ -109,12 +174,17 @@ describe('a job of an earlier version', () => {
   it('of today stays as it is, and so does what is no job', () => {
     const now = currentDraft(old)
     expect(currentDraft(now)).toBe(now)
-    for (const nothing of [null, 3, 'x', [], { zones: 'no' }, { plan: null, drawing: 1 }]) expect(() => currentDraft(nothing)).not.toThrow()
+    for (const nothing of [null, 3, 'x', [], { zones: 'no' }, { plan: null, drawing: 1 }])
+      expect(() => currentDraft(nothing)).not.toThrow()
     expect(currentDraft({ plan: 1, drawing: 2 })).toEqual({ plan: 1, drawing: 2 })
   })
   it('is read from a file of either version', () => {
     for (const version of [1, 2]) {
-      const read = readJobFile({ format: 'juvena-job', version, job: { ...draft(), plan: old.plan } })
+      const read = readJobFile({
+        format: 'juvena-job',
+        version,
+        job: { ...draft(), plan: old.plan },
+      })
       expect(read.ok ? read.job.drawing.shapes.map((s) => s.id) : read.problems).toEqual(['s'])
     }
   })
@@ -127,14 +197,17 @@ describe('links', () => {
     expect(linkedFigure('z1.area', figures)).toBe('zone:z1.area')
     const day = linkedFigure('sow-cool.scarify.day', figures)
     expect(day).toMatch(/^step:scarify\/z1\.day$/)
-    for (const none of ['', 'nothing', 'z9.area', '__proto__']) expect(linkedFigure(none, figures)).toBeNull()
+    for (const none of ['', 'nothing', 'z9.area', '__proto__'])
+      expect(linkedFigure(none, figures)).toBeNull()
   })
 })
 
 describe('texts', () => {
   it('keep what a person typed, in any units', () => {
     const us = { ...READER, units: 'us' } as const
-    expect(render(say`${verbatim('10 mm strip')}: ${quantity(25.4, 'mm')}`, us)).toBe('10 mm strip: 1 in')
+    expect(render(say`${verbatim('10 mm strip')}: ${quantity(25.4, 'mm')}`, us)).toBe(
+      '10 mm strip: 1 in',
+    )
     expect(render(verbatim('Feed 20 kg {scarify} {0}'), us)).toBe('Feed 20 kg {scarify} {0}')
   })
 })

@@ -5,7 +5,15 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Level } from '../src/entities/drawing.ts'
 import { areaOf } from '../src/drawing/geometry.ts'
-import { bestPlane, enough, fallPlane, fallTowards, levelReport, levelSurface, type LevelAim } from '../src/levels/levels.ts'
+import {
+  bestPlane,
+  enough,
+  fallPlane,
+  fallTowards,
+  levelReport,
+  levelSurface,
+  type LevelAim,
+} from '../src/levels/levels.ts'
 import { levelHeight, levelTable } from '../src/formats/levelTable.ts'
 
 const readings = (n: number, size: number, height: (x: number, y: number) => number): Level[] =>
@@ -26,10 +34,17 @@ describe('the plane of best fit', () => {
   it('is that of the normal equations, solved by mathjs', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.tuple(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 0, max: 400 }), fc.integer({ min: -80, max: 80 })), {
-          minLength: 5,
-          maxLength: 40,
-        }),
+        fc.array(
+          fc.tuple(
+            fc.integer({ min: 0, max: 400 }),
+            fc.integer({ min: 0, max: 400 }),
+            fc.integer({ min: -80, max: 80 }),
+          ),
+          {
+            minLength: 5,
+            maxLength: 40,
+          },
+        ),
         (list) => {
           const at = list.map(([x, y, mm]): Level => ({ zone: null, x: x / 10, y: y / 10, mm }))
           fc.pre(enough(at))
@@ -49,7 +64,11 @@ describe('the plane of best fit', () => {
             return
           }
           const ours = bestPlane(at)
-          for (const r of at) expect(ours.base + ours.east * r.x + ours.north * r.y).toBeCloseTo(theirs[0]! + theirs[1]! * r.x + theirs[2]! * r.y, 4)
+          for (const r of at)
+            expect(ours.base + ours.east * r.x + ours.north * r.y).toBeCloseTo(
+              theirs[0]! + theirs[1]! * r.x + theirs[2]! * r.y,
+              4,
+            )
         },
       ),
     )
@@ -87,38 +106,53 @@ describe('volumes', () => {
     const own = levelReport(tilted, null, plane)!
     expect(own.fill).toBeLessThan(1e-6)
     expect(own.worstError).toBeLessThan(1e-6)
-    // Level at its middle: a wedge 5 m long, 0 to 50 mm, 10 m wide = 1.25 m³ to fill and as much to take off.
+    // Level at its middle: a wedge 5 m long, 0 to 50 mm, 10 m wide = 1.25 m³ to fill and as much to
+    // take off.
     const flat = levelReport(tilted, null, level)!
     expect(flat.fill).toBeCloseTo(1.25, 2)
     expect(flat.spoil).toBeCloseTo(1.25, 2)
     expect(flat.meanError).toBeCloseTo(30, 6)
   })
 
-  // Paraboloid z = −h(1 − r²/R²): volume ½πR²h. Cap of a sphere: πh(3a² + h²)/6. True by definition.
+  // Paraboloid z = −h(1 − r²/R²): volume ½πR²h. Cap of a sphere: πh(3a² + h²)/6. True by
+  // definition.
   it.each([
     ['a paraboloid', (r: number) => -100 * Math.max(0, 1 - (r / 4) ** 2), (Math.PI * 16 * 0.1) / 2],
     [
       'a cap of a sphere',
-      (r: number) => (r < 4 ? 1000 * ((16 + 0.01) / 0.2 - 0.1 - Math.sqrt(((16 + 0.01) / 0.2) ** 2 - r * r)) : 0),
+      (r: number) =>
+        r < 4 ? 1000 * ((16 + 0.01) / 0.2 - 0.1 - Math.sqrt(((16 + 0.01) / 0.2) ** 2 - r * r)) : 0,
       (Math.PI * 0.1 * (3 * 16 + 0.01)) / 6,
     ],
   ])('of %s, 8 m across and 100 mm deep, to one in a hundred', (_, depth, volume) => {
     const dip = readings(81, 10, (x, y) => depth(Math.hypot(x - 5, y - 5)))
-    // The datum is the lawn round about: its own height is nothing, so hold the surface against nothing.
+    // The datum is the lawn round about: its own height is nothing, so hold the surface against
+    // nothing.
     const surface = levelSurface(dip, null, level)!
-    const lift = bestPlane(dip.filter((d) => Math.hypot(d.x - 5, d.y - 5) > 4.2)).base - surface.plane.base
-    const filled = surface.deviation.reduce((sum, d) => sum + (Number.isNaN(d) ? 0 : (Math.max(0, lift - d) * surface.cellArea) / 1000), 0)
+    const lift =
+      bestPlane(dip.filter((d) => Math.hypot(d.x - 5, d.y - 5) > 4.2)).base - surface.plane.base
+    const filled = surface.deviation.reduce(
+      (sum, d) => sum + (Number.isNaN(d) ? 0 : (Math.max(0, lift - d) * surface.cellArea) / 1000),
+      0,
+    )
     expect(filled / volume).toBeGreaterThan(0.99)
     expect(filled / volume).toBeLessThan(1.01)
   })
 
   it('of a real 87 × 61 height grid agree with contours summed by level', () => {
-    // vega-datasets, volcano.json: heights in metres; here 1 m apart and read as centimetres, so a lumpy 86 × 60 m field.
+    // vega-datasets, volcano.json: heights in metres; here 1 m apart and read as centimetres, so a
+    // lumpy 86 × 60 m field.
     const { width, height, values } = volcano as { width: number; height: number; values: number[] }
-    const field: Level[] = values.map((v, i) => ({ zone: null, x: i % width, y: Math.floor(i / width), mm: 10 * v }))
+    const field: Level[] = values.map((v, i) => ({
+      zone: null,
+      x: i % width,
+      y: Math.floor(i / width),
+      mm: 10 * v,
+    }))
     const report = levelReport(field.slice(0, 5307), null, level)!
     const mean = values.reduce((a, b) => a + b) / values.length
-    // Independent: the volume under the mean is the sum over thin layers of the area lying lower, from d3-contour's isolines (which carry values at cell middles).
+    // Independent: the volume under the mean is the sum over thin layers of the area lying lower,
+    // from d3-contour's isolines (which carry values at cell middles).
     const step = 0.5
     let fill = 0
     const low = Math.min(...values)
@@ -128,9 +162,13 @@ describe('volumes', () => {
       contours()
         .size([width, height])
         .thresholds([z])(values)[0]!
-        .coordinates.reduce((sum, polygon) => sum + areaOf(polygon.map((r) => r.slice(0, -1) as [number, number][])), 0)
+        .coordinates.reduce(
+          (sum, polygon) => sum + areaOf(polygon.map((r) => r.slice(0, -1) as [number, number][])),
+          0,
+        )
     for (const z of layers) fill += (width * height - rings(z)) * step
-    // d3 gives every reading a whole cell, edges too; ours spans from outer reading to outer reading: 86 × 60 of 87 × 61.
+    // d3 gives every reading a whole cell, edges too; ours spans from outer reading to outer
+    // reading: 86 × 60 of 87 × 61.
     const perArea = [(report.fill * 100) / (86 * 60), fill / (87 * 61)]
     expect(perArea[0]! / perArea[1]!).toBeGreaterThan(0.97)
     expect(perArea[0]! / perArea[1]!).toBeLessThan(1.03)
@@ -143,7 +181,16 @@ describe('volumes', () => {
           for (let b = 0; b < n; b++) {
             const [u, v] = [(a + 0.5) / n, (b + 0.5) / n]
             const at = (dx: number, dy: number) => values[(y + dy) * width + x + dx]!
-            prism += Math.max(0, mean - ((1 - u) * (1 - v) * at(0, 0) + u * (1 - v) * at(1, 0) + (1 - u) * v * at(0, 1) + u * v * at(1, 1))) / (n * n)
+            prism +=
+              Math.max(
+                0,
+                mean -
+                  ((1 - u) * (1 - v) * at(0, 0) +
+                    u * (1 - v) * at(1, 0) +
+                    (1 - u) * v * at(0, 1) +
+                    u * v * at(1, 1)),
+              ) /
+              (n * n)
           }
     expect((report.fill * 100) / prism).toBeCloseTo(1, 1)
     expect(Math.abs((report.fill * 100) / prism - 1)).toBeLessThan(0.01)
@@ -154,7 +201,9 @@ describe('dips, blankets and falls', () => {
   const dented = readings(
     41,
     20,
-    (x, y) => -40 * Math.max(0, 1 - Math.hypot(x - 5, y - 5) / 2) - 20 * Math.max(0, 1 - Math.hypot(x - 15, y - 12) / 3),
+    (x, y) =>
+      -40 * Math.max(0, 1 - Math.hypot(x - 5, y - 5) / 2) -
+      20 * Math.max(0, 1 - Math.hypot(x - 15, y - 12) / 3),
   )
   const report = levelReport(dented, [[box(0, 0, 20, 20)]], plane)!
 
@@ -164,7 +213,8 @@ describe('dips, blankets and falls', () => {
     expect(Math.hypot(first!.at[0] - 5, first!.at[1] - 5)).toBeLessThan(0.5)
     expect(Math.hypot(second!.at[0] - 15, second!.at[1] - 12)).toBeLessThan(0.5)
     expect(first!.depth).toBeGreaterThan(second!.depth)
-    // A cone of 2 m by 40 mm holds πr²h/3 = 0.168 m³; the best plane sinks a little into the field, and the rim under 5 mm is left.
+    // A cone of 2 m by 40 mm holds πr²h/3 = 0.168 m³; the best plane sinks a little into the field,
+    // and the rim under 5 mm is left.
     expect(first!.volume).toBeGreaterThan(0.1)
     expect(first!.volume).toBeLessThan(0.168)
     expect(report.fill).toBeGreaterThan(report.dips.reduce((s, d) => s + d.volume, 0))
@@ -240,7 +290,11 @@ describe('level readings as text', () => {
       { x: 2.5, y: 0, mm: 6 },
     ])
     const inFeet = levelTable([['10', '20', '-0.5']], 'us').rows[0]!
-    expect([inFeet.x, inFeet.y, inFeet.mm]).toEqual([expect.closeTo(3.048, 9), expect.closeTo(6.096, 9), expect.closeTo(-12.7, 9)])
+    expect([inFeet.x, inFeet.y, inFeet.mm]).toEqual([
+      expect.closeTo(3.048, 9),
+      expect.closeTo(6.096, 9),
+      expect.closeTo(-12.7, 9),
+    ])
     const named = levelTable([
       ['Height (in)', 'x ft', 'y ft'],
       ['1', '10', '20'],

@@ -33,7 +33,13 @@ export const zone = (change: Partial<ZoneDraft> = {}): ZoneDraft => ({
   ...change,
 })
 
-export const SOUTH = { latitude: -44.2, longitude: 170.1, frost: '25 Apr', soilTemperature: 17.4, soilReadOn: TODAY }
+export const SOUTH = {
+  latitude: -44.2,
+  longitude: 170.1,
+  frost: '25 Apr',
+  soilTemperature: 17.4,
+  soilReadOn: TODAY,
+}
 
 export const draft = (change: Partial<JobDraft> = {}): JobDraft => ({
   name: 'Test lawn',
@@ -55,9 +61,13 @@ export const READER = { units: 'metric', dialect: 'scarify' } as const
 
 export function said<T>(value: T): Said<T> {
   if (Array.isArray(value)) return value.map(said) as Said<T>
-  if (typeof value !== 'object' || value === null || ArrayBuffer.isView(value)) return value as Said<T>
-  if ('template' in value && 'parts' in value) return render(value as unknown as Message, READER) as Said<T>
-  return Object.fromEntries(Object.entries(value).map(([key, part]) => [key, said(part)])) as Said<T>
+  if (typeof value !== 'object' || value === null || ArrayBuffer.isView(value))
+    return value as Said<T>
+  if ('template' in value && 'parts' in value)
+    return render(value as unknown as Message, READER) as Said<T>
+  return Object.fromEntries(
+    Object.entries(value).map(([key, part]) => [key, said(part)]),
+  ) as Said<T>
 }
 
 /** The numbers of a group as declared. */
@@ -74,11 +84,19 @@ export function planOf(
     diary = [],
     outlook = null,
     stock = [],
-  }: { today?: string; firm?: FirmDraft; diary?: DiaryEntry[]; outlook?: Outlook | null; stock?: StockLot[] } = {},
+  }: {
+    today?: string
+    firm?: FirmDraft
+    diary?: DiaryEntry[]
+    outlook?: Outlook | null
+    stock?: StockLot[]
+  } = {},
 ): Said<JobPlan> {
   const read = readJob(draft(change))
   if (!read.job || read.problems.length > 0) throw new Error(JSON.stringify(read.problems))
-  return said(planJob(read.job, { today, firm: firmSchema.parse(firm), diary, outlook, stock, memo: KEPT }))
+  return said(
+    planJob(read.job, { today, firm: firmSchema.parse(firm), diary, outlook, stock, memo: KEPT }),
+  )
 }
 
 export const step = (plan: Said<JobPlan>, kind: string) => plan.steps.find((s) => s.kind === kind)

@@ -10,7 +10,11 @@ import { Trace } from '../src/trace/trace.ts'
 export type SiteDraft = NonNullable<JobDraft['site']>
 
 /** The year at a site with no station, from a day on. */
-export function climateAt(site: SiteDraft, today: string, schools: Partial<Schools> = {}): SiteClimate {
+export function climateAt(
+  site: SiteDraft,
+  today: string,
+  schools: Partial<Schools> = {},
+): SiteClimate {
   const { job } = readJob({ name: 'place', site })
   return siteClimate({
     job: job!,
@@ -27,11 +31,24 @@ export function windowAt(
   site: SiteDraft,
   today: string,
   grass: GrassId,
-  { purpose = 'lawn', watered = true, over = false, schools = {} }: Partial<Omit<Sown, 'parts'>> & { schools?: Partial<Schools> } = {},
+  {
+    purpose = 'lawn',
+    watered = true,
+    over = false,
+    schools = {},
+  }: Partial<Omit<Sown, 'parts'>> & { schools?: Partial<Schools> } = {},
 ): SowingWindow {
   const sown: Sown = { parts: [{ grass, share: 100 }], purpose, watered, over }
-  return sowingWindow(sown, climateAt(site, today, schools), { ...DEFAULT_SCHOOLS, ...schools }, new Trace())
+  return sowingWindow(
+    sown,
+    climateAt(site, today, schools),
+    { ...DEFAULT_SCHOOLS, ...schools },
+    new Trace(),
+  )
 }
 
 /** State and reason on a day after the window's first. */
-export const after = (w: SowingWindow, days: number): [string, Reason] => [w.states[days]!, w.reasons[days]!]
+export const after = (w: SowingWindow, days: number): [string, Reason] => [
+  w.states[days]!,
+  w.reasons[days]!,
+]

@@ -1,10 +1,19 @@
 import type { MixProblem } from '../src/seed/composeMix.ts'
 
 /**
- * The problem of the best mix as a mixed-integer program in CPLEX LP format, for a general-purpose solver: whole steps of share, a binary for each
- * component in the mix, one for company, and for each need how far it is served. Limits by weight and by plants bind in company only.
+ * The problem of the best mix as a mixed-integer program in CPLEX LP format, for a general-purpose
+ * solver: whole steps of share, a binary for each component in the mix, one for company, and for
+ * each need how far it is served. Limits by weight and by plants bind in company only.
  */
-export function mixAsProgram({ components, needs, most, step, company, each, together }: MixProblem): string {
+export function mixAsProgram({
+  components,
+  needs,
+  most,
+  step,
+  company,
+  each,
+  together,
+}: MixProblem): string {
   const whole = Math.round(100 / step)
   const n = components.length
   const all = [...Array(n).keys()]
@@ -31,13 +40,20 @@ export function mixAsProgram({ components, needs, most, step, company, each, tog
     lines.push(`least${i}: ${step} x${i} - ${c.least} y${i} - ${c.least} u >= ${-c.least}`)
     lines.push(`most${i}: ${step} x${i} + ${100 - c.most} u <= 100`)
     const big = whole * Math.max(...components.map((o) => o.seeds))
-    const plants = all.map((k) => term((k === i ? c.seeds : 0) - (c.mostPlants / 100) * components[k]!.seeds, `x${k}`)).join(' ')
+    const plants = all
+      .map((k) =>
+        term((k === i ? c.seeds : 0) - (c.mostPlants / 100) * components[k]!.seeds, `x${k}`),
+      )
+      .join(' ')
     lines.push(`plants${i}: ${plants} + ${big} u <= ${big}`)
     for (let k = i + 1; k < n; k++)
-      if (components[k]!.grass === c.grass || !together(c, components[k]!)) lines.push(`apart${i}_${k}: y${i} + y${k} <= 1`)
+      if (components[k]!.grass === c.grass || !together(c, components[k]!))
+        lines.push(`apart${i}_${k}: y${i} + y${k} <= 1`)
   })
   needs.forEach((need, j) => {
-    lines.push(`serves${j}: ${components.map((c, i) => term((-c.serves[j]! * step) / 100 / need.enough, `x${i}`)).join(' ')} + z${j} <= 0`)
+    lines.push(
+      `serves${j}: ${components.map((c, i) => term((-c.serves[j]! * step) / 100 / need.enough, `x${i}`)).join(' ')} + z${j} <= 0`,
+    )
   })
   return [
     'Maximize',

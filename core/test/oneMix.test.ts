@@ -10,10 +10,13 @@ describe('one mix for several zones', () => {
     const { oneMix, zones } = planOf({ zones: [shady, sunny] })
     const own = zones.map((z) => z.seed!.name)
     expect(own[0]).not.toBe(own[1])
-    for (const p of oneMix!.parts) expect(['perennial-ryegrass', 'kentucky-bluegrass']).not.toContain(p.grass)
+    for (const p of oneMix!.parts)
+      expect(['perennial-ryegrass', 'kentucky-bluegrass']).not.toContain(p.grass)
     expect(oneMix!.parts.reduce((sum, p) => sum + p.share, 0)).toBe(100)
     expect(oneMix!.zones.find((z) => z.zone === 'play')!.loses).toBeGreaterThan(0)
-    expect(oneMix!.given.some((g) => g.grass === 'perennial-ryegrass' && g.by === 'strip')).toBe(true)
+    expect(oneMix!.given.some((g) => g.grass === 'perennial-ryegrass' && g.by === 'strip')).toBe(
+      true,
+    )
   })
   it('leans to the larger zone', () => {
     const loses = (area: number) =>

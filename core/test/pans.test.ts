@@ -22,21 +22,34 @@ describe('pans and strips', () => {
   })
   it('a pan is what the scale tells', () => {
     const odd = { ...rye, area: 187.3 }
-    // 187.3 × 25 ÷ 2 = 2,341 g: on a scale of 10 g it is 2.34 kg; a hand weighs to 50 g from a kilogram where no scale is named.
-    expect(valueOf(planOf({ zones: [odd] }, { firm: { scaleStep: '10 g' } }), 'zone:z1.seed.pan')).toBeCloseTo(2.34, 9)
+    // 187.3 × 25 ÷ 2 = 2,341 g: on a scale of 10 g it is 2.34 kg; a hand weighs to 50 g from a
+    // kilogram where no scale is named.
+    expect(
+      valueOf(planOf({ zones: [odd] }, { firm: { scaleStep: '10 g' } }), 'zone:z1.seed.pan'),
+    ).toBeCloseTo(2.34, 9)
     expect(valueOf(planOf({ zones: [odd] }), 'zone:z1.seed.pan')).toBeCloseTo(2.35, 9)
   })
   it('the setting lies between two strips: 12.5 g/m² halfway between 10 at 6 and 15 at 8 is 7; without strips it says what to try', () => {
-    const plan = planOf({ zones: [rye] }, { firm: { calibrations: [tried(6, '200 g'), tried(8, '300 g')] } })
+    const plan = planOf(
+      { zones: [rye] },
+      { firm: { calibrations: [tried(6, '200 g'), tried(8, '300 g')] } },
+    )
     expect(valueOf(plan, 'zone:z1.seed.setting')).toBe(7)
     const none = planOf({ zones: [rye] }).zones[0]!.seed!
-    expect([none.setting, none.tryNext]).toEqual([null, expect.stringContaining('try a low setting')])
-    const one = planOf({ zones: [rye] }, { firm: { calibrations: [tried(6, '200 g')] } }).zones[0]!.seed!
+    expect([none.setting, none.tryNext]).toEqual([
+      null,
+      expect.stringContaining('try a low setting'),
+    ])
+    const one = planOf({ zones: [rye] }, { firm: { calibrations: [tried(6, '200 g')] } }).zones[0]!
+      .seed!
     expect(one.tryNext).toMatch(/Try setting 7\.7 /)
     // A strip of another seed tells nothing of this one.
     const other = { ...tried(6, '200 g'), grass: 'kentucky-bluegrass' }
     expect(
-      planOf({ zones: [rye] }, { firm: { calibrations: [other, { ...tried(8, '300 g'), grass: 'browntop' }] } }).zones[0]!.seed!.setting,
+      planOf(
+        { zones: [rye] },
+        { firm: { calibrations: [other, { ...tried(8, '300 g'), grass: 'browntop' }] } },
+      ).zones[0]!.seed!.setting,
     ).toBeNull()
   })
   it('the next strip lies a tenth beyond the line through the nearest two; where more on the dial gave less, any will do', () => {
@@ -47,7 +60,10 @@ describe('pans and strips', () => {
     expect(nextStrip(8, [{ setting: 10, rate: 5 }, { setting: 20, rate: 2 }])).toBe('any') // prettier-ignore
     expect(nextStrip(0.1, [{ setting: 5, rate: 10 }, { setting: 10, rate: 20 }])).toEqual({ setting: 0 }) // prettier-ignore
   })
-  const strip = fc.record({ setting: fc.integer({ min: 1, max: 40 }), rate: fc.integer({ min: 10, max: 600 }).map((x) => x / 10) })
+  const strip = fc.record({
+    setting: fc.integer({ min: 1, max: 40 }),
+    rate: fc.integer({ min: 10, max: 600 }).map((x) => x / 10),
+  })
   it('a setting never lies outside the strips it is between, and a strip’s own rate gives its own setting', () => {
     fc.assert(
       fc.property(fc.uniqueArray(strip, { minLength: 1, maxLength: 6, selector: (s: Strip) => s.setting }), fc.double({ min: 0.5, max: 70, noNaN: true }), (strips, rate) => {

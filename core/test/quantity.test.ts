@@ -2,7 +2,14 @@ import fc from 'fast-check'
 import { unit } from 'mathjs'
 import { describe, expect, it } from 'vitest'
 import { KINDS, parseQuantity, type Kind, type UnitSystem } from '../src/quantities/quantity.ts'
-import { show, showNumber, type Unit, forHand, toldForHand, withDoubt } from '../src/quantities/show.ts'
+import {
+  show,
+  showNumber,
+  type Unit,
+  forHand,
+  toldForHand,
+  withDoubt,
+} from '../src/quantities/show.ts'
 
 const read = (typed: string, kind: Kind, system: UnitSystem = 'metric') => {
   const parsed = parseQuantity(typed, kind, system)
@@ -56,7 +63,8 @@ describe('units against NIST SP 811, appendix B.8 (from memory, to the figures p
       ['7 ton', 'mass', 'ton', 'kg'],
       ['7 F', 'temperature', 'degF', 'degC'],
     ]
-    for (const [typed, kind, theirs, si] of pairs) expect(read(typed, kind) / unit(7, theirs).toNumber(si), typed).toBeCloseTo(1, 5)
+    for (const [typed, kind, theirs, si] of pairs)
+      expect(read(typed, kind) / unit(7, theirs).toNumber(si), typed).toBeCloseTo(1, 5)
   })
   it('1 lb/1,000 ft² is 4.882 g/m², and a 1,000 ft² rate on 1,000 m² is 10.76 times too little', () => {
     expect(read('1 lb/1000 sq ft', 'rate')).toBeCloseTo(4.882, 3)
@@ -79,7 +87,12 @@ describe('what a person types', () => {
     expect(read('2 weeks', 'days')).toBe(14)
   })
   it('takes a decimal comma, an area by its sides, and feet with inches after them', () => {
-    expect([read('12,5', 'area'), read('1.234,5 m²', 'area'), read('3,5 kg', 'mass'), read('4,435 m²', 'area')]).toEqual([12.5, 1234.5, 3.5, 4435])
+    expect([
+      read('12,5', 'area'),
+      read('1.234,5 m²', 'area'),
+      read('3,5 kg', 'mass'),
+      read('4,435 m²', 'area'),
+    ]).toEqual([12.5, 1234.5, 3.5, 4435])
     expect(parseQuantity('8 x 15', 'area')).toEqual({ ok: true, value: 120, text: '8 m x 15 m' })
     expect(read('8x15 m', 'area')).toBe(120)
     expect(read('26 ft by 40', 'area', 'us')).toBeCloseTo(26 * 40 * 0.09290304, 9)
@@ -94,7 +107,10 @@ describe('what a person types', () => {
     ] as const) {
       const kind = typed.includes('x') ? 'area' : 'length'
       const first = parseQuantity(typed, kind, system)
-      expect(first.ok && parseQuantity(first.text, kind)).toMatchObject({ ok: true, value: first.ok ? expect.closeTo(first.value, 9) : 0 })
+      expect(first.ok && parseQuantity(first.text, kind)).toMatchObject({
+        ok: true,
+        value: first.ok ? expect.closeTo(first.value, 9) : 0,
+      })
     }
   })
   it('takes a bare number in the firm’s units and writes the unit down', () => {
@@ -104,7 +120,9 @@ describe('what a person types', () => {
   })
   it('refuses with a sentence that says what is wrong and what would be right', () => {
     expect(refuse('abc', 'area')).toBe('“abc” is not an area. Write an area like 412 m².')
-    expect(refuse('5 kg', 'area')).toBe('“5 kg” is a weight; an area is wanted. Write an area like 412 m².')
+    expect(refuse('5 kg', 'area')).toBe(
+      '“5 kg” is a weight; an area is wanted. Write an area like 412 m².',
+    )
     expect(refuse('5 furlongs', 'area')).toContain('unit that is not known')
     expect(refuse('12,34,5 m', 'length')).toContain('is not a length')
     expect(refuse('3/0 in', 'depth')).toContain('is not a depth')
@@ -129,26 +147,44 @@ describe('what a person types', () => {
         fc.constantFrom<UnitSystem>('metric', 'us'),
         ([kind, u], value, system) => {
           const seen = show(value, u, system)
-          // Three figures are shown, two decimals below one: the value lies within half of the last figure.
+          // Three figures are shown, two decimals below one: the value lies within half of the last
+          // figure.
           const x = Number(seen.number.replace('−', '-').replaceAll(',', ''))
-          const half = (Math.abs(x) < 1 ? 0.01 : 10 ** (Math.floor(Math.log10(Math.abs(x))) - 2)) * 0.5001
-          return read(`${x - half} ${seen.unit}`, kind, system) <= value && value <= read(`${x + half} ${seen.unit}`, kind, system)
+          const half =
+            (Math.abs(x) < 1 ? 0.01 : 10 ** (Math.floor(Math.log10(Math.abs(x))) - 2)) * 0.5001
+          return (
+            read(`${x - half} ${seen.unit}`, kind, system) <= value &&
+            value <= read(`${x + half} ${seen.unit}`, kind, system)
+          )
         },
       ),
     )
   })
   it('never breaks on any text, and knows every unit it lists', () => {
     fc.assert(
-      fc.property(fc.string({ unit: 'grapheme' }), fc.constantFrom(...(Object.keys(KINDS) as Kind[])), (text, kind) => {
-        const parsed = parseQuantity(text, kind)
-        return parsed.ok ? Number.isFinite(parsed.value) : parsed.sentence.length > 10
-      }),
+      fc.property(
+        fc.string({ unit: 'grapheme' }),
+        fc.constantFrom(...(Object.keys(KINDS) as Kind[])),
+        (text, kind) => {
+          const parsed = parseQuantity(text, kind)
+          return parsed.ok ? Number.isFinite(parsed.value) : parsed.sentence.length > 10
+        },
+      ),
     )
     for (const kind of Object.keys(KINDS) as Kind[])
-      for (const spelling of Object.keys(KINDS[kind].units)) expect(parseQuantity(`2 ${spelling}`, kind).ok, `${kind} ${spelling}`).toBe(true)
+      for (const spelling of Object.keys(KINDS[kind].units))
+        expect(parseQuantity(`2 ${spelling}`, kind).ok, `${kind} ${spelling}`).toBe(true)
   })
   it('shows three figures, thousands marked, no trailing noise', () => {
-    expect([1.6834, 412.4, 8.6, 0.724, 12345.6, 0, 10.04].map((n) => showNumber(n))).toEqual(['1.68', '412', '8.6', '0.72', '12,346', '0', '10'])
+    expect([1.6834, 412.4, 8.6, 0.724, 12345.6, 0, 10.04].map((n) => showNumber(n))).toEqual([
+      '1.68',
+      '412',
+      '8.6',
+      '0.72',
+      '12,346',
+      '0',
+      '10',
+    ])
   })
 })
 
@@ -156,7 +192,15 @@ describe('figures for the hand', () => {
   const metric = (value: number, unit: Unit) => toldForHand(value, unit, 'metric')
   const us = (value: number, unit: Unit) => toldForHand(value, unit, 'us')
   it('are what a person can do', () => {
-    expect([0.13, 0.3, 0.5, 0.8, 1.1, 2.49, 7.9].map((h) => metric(h, 'work-h'))).toEqual(['15 min', '15 min', '½ h', '¾ h', '1 h', '2½ h', '8 h'])
+    expect([0.13, 0.3, 0.5, 0.8, 1.1, 2.49, 7.9].map((h) => metric(h, 'work-h'))).toEqual([
+      '15 min',
+      '15 min',
+      '½ h',
+      '¾ h',
+      '1 h',
+      '2½ h',
+      '8 h',
+    ])
     expect([0.2, 23.6, 124.4].map((m) => metric(m, 'min'))).toEqual(['1 min', '24 min', '124 min'])
     expect([0.043, 0.724, 0.996, 4.321, 8.26, 43.27, 412.4].map((k) => metric(k, 'kg'))).toEqual([
       '43 g',
@@ -167,14 +211,24 @@ describe('figures for the hand', () => {
       '43.3 kg',
       '412 kg',
     ])
-    expect([1.68, 0.34, 0.06, 12.04].map((v) => metric(v, 'm3'))).toEqual(['1.7 m³', '0.3 m³', '60 L', '12 m³'])
+    expect([1.68, 0.34, 0.06, 12.04].map((v) => metric(v, 'm3'))).toEqual([
+      '1.7 m³',
+      '0.3 m³',
+      '60 L',
+      '12 m³',
+    ])
     expect([3128, 47.3, 6.04].map((l) => metric(l, 'L'))).toEqual(['3,100 L', '47 L', '6 L'])
     expect([98.8, 0.42].map((p) => metric(p, '%'))).toEqual(['99 %', '0.4 %'])
     expect([4.42, 0.24].map((t) => metric(t, 't'))).toEqual(['4.4 t', '240 kg'])
     expect([12.7, 3.45].map((d) => metric(d, 'mm'))).toEqual(['13 mm', '3.5 mm'])
   })
   it('are native ones for a US firm: eighths of an inch, ounces, gallons', () => {
-    expect([12.7, 76.2, 38.1, 0.5].map((d) => us(d, 'mm'))).toEqual(['½ in', '3 in', '1½ in', '0.02 in'])
+    expect([12.7, 76.2, 38.1, 0.5].map((d) => us(d, 'mm'))).toEqual([
+      '½ in',
+      '3 in',
+      '1½ in',
+      '0.02 in',
+    ])
     expect(us(7.62, 'rain')).toBe('0.3 in')
     expect([0.2, 4.4, 22.7].map((k) => us(k, 'kg'))).toEqual(['7 oz', '9.7 lb', '50 lb'])
     expect([1000, 11.4].map((l) => us(l, 'L'))).toEqual(['260 gal', '3 gal'])
@@ -182,12 +236,33 @@ describe('figures for the hand', () => {
     expect(us(20, 'C')).toBe('68 °F')
   })
   it('tell a number by its doubt, and the doubt to one figure', () => {
-    expect(withDoubt(212.4, 2.32, 'm2', 'metric')).toEqual({ number: '212', doubt: '2', unit: 'm²' })
+    expect(withDoubt(212.4, 2.32, 'm2', 'metric')).toEqual({
+      number: '212',
+      doubt: '2',
+      unit: 'm²',
+    })
     expect(withDoubt(418, 24, 'm2', 'metric')).toEqual({ number: '420', doubt: '20', unit: 'm²' })
-    expect(withDoubt(7.443, 0.081, 'm', 'metric')).toEqual({ number: '7.44', doubt: '0.08', unit: 'm' })
+    expect(withDoubt(7.443, 0.081, 'm', 'metric')).toEqual({
+      number: '7.44',
+      doubt: '0.08',
+      unit: 'm',
+    })
   })
   it('lie near what they stand for, whatever the size, and are never empty', () => {
-    const units: Unit[] = ['kg', 'm3', 'L', 't', 'm2', 'mm', 'g/m2', 'min', 'work-h', '%', '/cm2', 'rain']
+    const units: Unit[] = [
+      'kg',
+      'm3',
+      'L',
+      't',
+      'm2',
+      'mm',
+      'g/m2',
+      'min',
+      'work-h',
+      '%',
+      '/cm2',
+      'rain',
+    ]
     fc.assert(
       fc.property(
         fc.constantFrom(...units),
@@ -195,7 +270,8 @@ describe('figures for the hand', () => {
         fc.constantFrom<UnitSystem>('metric', 'us'),
         (unit, value, system) => {
           const { number, unit: sign } = forHand(value, unit, system)
-          if (/[⅛¼⅜½⅝¾⅞]/.test(number) || sign !== show(value, unit, system).unit) return number !== ''
+          if (/[⅛¼⅜½⅝¾⅞]/.test(number) || sign !== show(value, unit, system).unit)
+            return number !== ''
           const exact = Number(show(value, unit, system).number.replaceAll(',', ''))
           const told = Number(number.replaceAll(',', ''))
           return Math.abs(told - exact) <= Math.max(0.5, 0.06 * exact)

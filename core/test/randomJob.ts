@@ -4,11 +4,31 @@ import { firmSchema } from '../src/entities/firm.ts'
 import { readJob, type JobDraft, type ZoneDraft } from '../src/entities/job.ts'
 import { planJob, type JobPlan } from '../src/pipeline.ts'
 import { GRASS_IDS } from '../src/reference/grasses.ts'
-import { AIMS, APPROACHES, COVERS, MOWERS, PENETRATIONS, SOWINGS, TEXTURES, TREATMENTS, USERS, WATERINGS, WEARS } from '../src/reference/lists.ts'
+import {
+  AIMS,
+  APPROACHES,
+  COVERS,
+  MOWERS,
+  PENETRATIONS,
+  SOWINGS,
+  TEXTURES,
+  TREATMENTS,
+  USERS,
+  WATERINGS,
+  WEARS,
+} from '../src/reference/lists.ts'
 import { STEP_KINDS } from '../src/reference/operations.ts'
 import { SCHOOL_CHOICES } from '../src/reference/schools.ts'
 import { Memo } from '../src/trace/memo.ts'
-import { BROWNED, EDGE_STATES, LITTERS, PACKED_SIGN_IDS, PEST_IDS, SURFACES, WEED_IDS } from '../src/reference/walkLists.ts'
+import {
+  BROWNED,
+  EDGE_STATES,
+  LITTERS,
+  PACKED_SIGN_IDS,
+  PEST_IDS,
+  SURFACES,
+  WEED_IDS,
+} from '../src/reference/walkLists.ts'
 
 /** Any job a contractor could enter: whatever the readings, the plan holds together. */
 const maybe = <T>(arb: fc.Arbitrary<T>) => fc.option(arb, { nil: null })
@@ -42,9 +62,13 @@ const anyZone: fc.Arbitrary<ZoneDraft> = fc.record({
   approach: maybe(fc.constantFrom(...APPROACHES)),
   sowing: fc.option(fc.constantFrom(...SOWINGS), { nil: null, freq: 3 }),
   operations: fc.option(
-    fc.dictionary(fc.constantFrom(...STEP_KINDS), fc.record({ on: maybe(fc.boolean()), passes: maybe(fc.integer({ min: 1, max: 4 })) }), {
-      maxKeys: 3,
-    }),
+    fc.dictionary(
+      fc.constantFrom(...STEP_KINDS),
+      fc.record({ on: maybe(fc.boolean()), passes: maybe(fc.integer({ min: 1, max: 4 })) }),
+      {
+        maxKeys: 3,
+      },
+    ),
     { nil: {}, freq: 2 },
   ) as fc.Arbitrary<ZoneDraft['operations']>,
   litter: maybe(fc.constantFrom(...LITTERS)),
@@ -58,15 +82,24 @@ const anyZone: fc.Arbitrary<ZoneDraft> = fc.record({
   layer: fc.option(num(0, 40), { nil: null, freq: 1 }),
   wrongGrass: fc.option(fc.boolean(), { nil: null, freq: 1 }),
   weedsSeen: fc.uniqueArray(fc.constantFrom(...WEED_IDS), { maxLength: 3 }),
-  pests: fc.uniqueArray(fc.constantFrom(...PEST_IDS), { maxLength: 1 }).map((list) => list.map((kind) => ({ kind, active: true }))),
+  pests: fc
+    .uniqueArray(fc.constantFrom(...PEST_IDS), { maxLength: 1 })
+    .map((list) => list.map((kind) => ({ kind, active: true }))),
   precipitation: maybe(num(1, 60)),
   uniformity: maybe(num(0.2, 1)),
 })
 const schools = fc.record(
-  Object.fromEntries(Object.entries(SCHOOL_CHOICES).map(([choice, c]) => [choice, fc.constantFrom(...Object.keys(c.schools))])),
+  Object.fromEntries(
+    Object.entries(SCHOOL_CHOICES).map(([choice, c]) => [
+      choice,
+      fc.constantFrom(...Object.keys(c.schools)),
+    ]),
+  ),
   { requiredKeys: [] },
 )
-const anyDay = fc.integer({ min: 0, max: 700 }).map((d) => new Date(Date.UTC(2026, 0, 1 + d)).toISOString().slice(0, 10))
+const anyDay = fc
+  .integer({ min: 0, max: 700 })
+  .map((d) => new Date(Date.UTC(2026, 0, 1 + d)).toISOString().slice(0, 10))
 export interface RandomJob {
   draft: JobDraft
   today: string
@@ -76,7 +109,8 @@ export const anyJob: fc.Arbitrary<RandomJob> = fc.record({
   draft: fc.record({
     name: fc.string({ maxLength: 20 }),
     site: fc.record({
-      // Some places, not any: the hundred years of each are made once. Windows are tried at random places in a test of their own.
+      // Some places, not any: the hundred years of each are made once. Windows are tried at random
+      // places in a test of their own.
       latitude: maybe(fc.constantFrom(-54.6, -44.2, -37.3, -24.9, 22.4, 31.2, 41.9, 52.3, 59.7)),
       frost: maybe(fc.constantFrom('25 Apr', '14 Oct', '18 Nov', '10 Jan', '29 Feb')),
       soilTemperature: maybe(num(0, 32)),
@@ -85,9 +119,13 @@ export const anyJob: fc.Arbitrary<RandomJob> = fc.record({
     }),
     customerDate: maybe(anyDay),
     aims: fc.uniqueArray(fc.constantFrom(...AIMS), { maxLength: 3 }),
-    zones: fc.array(anyZone, { maxLength: 4 }).map((zones) => zones.map((z, i) => ({ ...z, id: `z${i}` }))),
+    zones: fc
+      .array(anyZone, { maxLength: 4 })
+      .map((zones) => zones.map((z, i) => ({ ...z, id: `z${i}` }))),
     treatments: fc
-      .array(fc.record({ kind: fc.constantFrom(...TREATMENTS), date: maybe(anyDay) }), { maxLength: 2 })
+      .array(fc.record({ kind: fc.constantFrom(...TREATMENTS), date: maybe(anyDay) }), {
+        maxLength: 2,
+      })
       .map((list) => list.map((t, i) => ({ id: `t${i}`, ...t }))),
     dressing: fc.record({ depth: maybe(num(1, 40)) }),
     cover: fc.option(fc.constantFrom(...COVERS), { nil: null, freq: 1 }),
@@ -116,6 +154,8 @@ export function forAny(holds: (p: JobPlan, job: RandomJob) => void): void {
     try {
       holds(planned, job)
     } catch (error) {
-      throw new Error(`${(error as Error).message}\nOf the job ${JSON.stringify(job)}`, { cause: error })
+      throw new Error(`${(error as Error).message}\nOf the job ${JSON.stringify(job)}`, {
+        cause: error,
+      })
     }
 }

@@ -21,14 +21,22 @@ describe('the rule book', () => {
         if (!fits) expect(problems[0]!.sentence).toContain(`${v.range[0]} to ${v.range[1]}`)
       }),
     )
-    for (const v of all) expect(checkFirmValues({ [v.id]: v.range[0] }).concat(checkFirmValues({ [v.id]: v.range[1] })), v.id).toEqual([])
-    expect(checkFirmValues({ 'no.such': 1 })[0]!.sentence).toContain('is no number of the rule book')
+    for (const v of all)
+      expect(
+        checkFirmValues({ [v.id]: v.range[0] }).concat(checkFirmValues({ [v.id]: v.range[1] })),
+        v.id,
+      ).toEqual([])
+    expect(checkFirmValues({ 'no.such': 1 })[0]!.sentence).toContain(
+      'is no number of the rule book',
+    )
   })
   it('reads a number as typed, in either system, and keeps Juvena’s own through it', () => {
     for (const v of all)
       for (const system of ['metric', 'us'] as const) {
         for (const nonsense of ['', 'abc', 'NaN', '1e999', '<b>'])
-          expect(readFirmValue(v, nonsense, system), `${v.id} ${nonsense}`).toMatchObject({ ok: false })
+          expect(readFirmValue(v, nonsense, system), `${v.id} ${nonsense}`).toMatchObject({
+            ok: false,
+          })
       }
     const depth = all.find((v) => v.unit === 'mm')!
     const inches = readFirmValue(depth, `${depth.is / 25.4} in`, 'metric')
@@ -49,7 +57,9 @@ describe('a number the firm sets', () => {
     fc.assert(
       fc.property(fc.constantFrom(...all), fc.boolean(), (v, high) => {
         const plan = planOf({}, { firm: { values: { [v.id]: v.range[high ? 1 : 0] } } })
-        for (const f of Object.values(plan.figures)) if (typeof f.value === 'number') expect(Number.isFinite(f.value), `${v.id}: ${f.id}`).toBe(true)
+        for (const f of Object.values(plan.figures))
+          if (typeof f.value === 'number')
+            expect(Number.isFinite(f.value), `${v.id}: ${f.id}`).toBe(true)
         expect(valueOf(plan, 'zone:z1.area')).toBe(200)
       }),
       { numRuns: 150 },

@@ -2,7 +2,12 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { addDays, dayNumber, dayOf, weekday } from '../src/calendar/day.ts'
 import type { StepKind } from '../src/reference/operations.ts'
-import { schedulePackage, type Fixed, type Schedule, type WorkWindow } from '../src/schedule/schedulePackage.ts'
+import {
+  schedulePackage,
+  type Fixed,
+  type Schedule,
+  type WorkWindow,
+} from '../src/schedule/schedulePackage.ts'
 import type { Link } from '../src/work/precedence.ts'
 import type { StepNeed } from '../src/work/steps.ts'
 import { waitingPeriods } from '../src/schedule/waitingPeriods.ts'
@@ -23,7 +28,12 @@ interface Follows {
   must: Lag
   more: Link[]
 }
-const need = (kind: StepKind, better: Lag, hours = 1, { must = better, more = [] }: { must?: Lag; more?: Link[] } = {}): Follows => ({
+const need = (
+  kind: StepKind,
+  better: Lag,
+  hours = 1,
+  { must = better, more = [] }: { must?: Lag; more?: Link[] } = {},
+): Follows => ({
   kind,
   hours,
   better,
@@ -36,9 +46,22 @@ const steps = (list: readonly Follows[]): StepNeed[] =>
     kind,
     zones: ['z1'],
     hours,
-    effort: { setUp: hours, grounds: [], passes: [], by: 'nothing', rate: 1, spreading: 0, people: 1 },
+    effort: {
+      setUp: hours,
+      grounds: [],
+      passes: [],
+      by: 'nothing',
+      rate: 1,
+      spreading: 0,
+      people: 1,
+    },
     passes: 1,
-    links: [...(i > 0 ? [{ from: list[i - 1]!.kind, must, better, why: `${list[i - 1]!.kind} to ${kind}` }] : []), ...more],
+    links: [
+      ...(i > 0
+        ? [{ from: list[i - 1]!.kind, must, better, why: `${list[i - 1]!.kind} to ${kind}` }]
+        : []),
+      ...more,
+    ],
     precondition: '',
     how: '',
   }))
@@ -54,10 +77,17 @@ const CHAIN = [
   need('water', [0, 0]),
 ]
 
-/** A window of one letter a day from today: o open, m marginal, s shut; the cut-off after so many days. */
+/**
+ * A window of one letter a day from today: o open, m marginal, s shut; the cut-off after so many
+ * days.
+ */
 function window(letters: string, cutOffAfter: number): WorkWindow {
   const name: Record<string, DayState> = { o: 'open', m: 'marginal', s: 'shut' }
-  return { start: TODAY, states: [...letters].map((l) => name[l]!), cutOff: addDays(TODAY, cutOffAfter) }
+  return {
+    start: TODAY,
+    states: [...letters].map((l) => name[l]!),
+    cutOff: addDays(TODAY, cutOffAfter),
+  }
 }
 const run = (
   list: readonly Follows[],
@@ -67,7 +97,12 @@ const run = (
     weekendWork = false,
     hoursPerDay = 8,
     visits = null,
-  }: { fixed?: Record<string, Partial<Fixed>>; weekendWork?: boolean; hoursPerDay?: number; visits?: number | null } = {},
+  }: {
+    fixed?: Record<string, Partial<Fixed>>
+    weekendWork?: boolean
+    hoursPerDay?: number
+    visits?: number | null
+  } = {},
 ) => {
   const needs = steps(list)
   return schedulePackage(
@@ -94,7 +129,8 @@ describe('a sowing day outside the good range', () => {
 
 describe('one work package', () => {
   it('takes the first sowing day that every link allows, and lays the steps before it as late as they may', () => {
-    // Cut Tue 23, down Thu 25, scarify Fri 26; Sat and Sun no one works, but the eve before Monday may be watered; core and sow Mon 1 March.
+    // Cut Tue 23, down Thu 25, scarify Fri 26; Sat and Sun no one works, but the eve before Monday
+    // may be watered; core and sow Mon 1 March.
     expect(days(run(CHAIN, open))).toEqual({
       notice: '2027-02-22',
       'cut-first': '2027-02-23',
@@ -136,17 +172,25 @@ describe('one work package', () => {
     expect(d.sow).toBe('2027-03-11')
     expect(d['cut-first']! >= '2027-03-04').toBe(true)
     // A wait on the sowing alone does the same.
-    const waited = days(run(CHAIN, window('o'.repeat(60), 50), { fixed: { sow: { notBefore: '2027-03-25' } } }))
+    const waited = days(
+      run(CHAIN, window('o'.repeat(60), 50), { fixed: { sow: { notBefore: '2027-03-25' } } }),
+    )
     expect([waited.sow, waited['cut-first']! >= '2027-03-18']).toEqual(['2027-03-25', true])
   })
   it('a first day holds the step it is for', () => {
-    expect(run(CHAIN, open, { fixed: { sow: { notBefore: '2027-03-04' } } }).sowDay).toBe('2027-03-04')
-    expect(days(run(CHAIN, open, { fixed: { scarify: { notBefore: '2027-03-08' } } })).scarify! >= '2027-03-08').toBe(true)
+    expect(run(CHAIN, open, { fixed: { sow: { notBefore: '2027-03-04' } } }).sowDay).toBe(
+      '2027-03-04',
+    )
+    expect(
+      days(run(CHAIN, open, { fixed: { scarify: { notBefore: '2027-03-08' } } })).scarify! >=
+        '2027-03-08',
+    ).toBe(true)
   })
   it('keeps a pin that works without a word, and one that does not with one', () => {
     const good = run(CHAIN, open, { fixed: { sow: { pin: '2027-03-04' } } })
     expect([good.sowDay, good.steps.some((p) => p.broken)]).toEqual(['2027-03-04', false])
-    // Two days are needed between the cuts and one more to blades: Wednesday is too soon whatever is given up.
+    // Two days are needed between the cuts and one more to blades: Wednesday is too soon whatever
+    // is given up.
     const hard = CHAIN.map((n) => (n.kind === 'dampen' ? need('dampen', [5, 8]) : n))
     const bad = run(hard, open, { fixed: { sow: { pin: '2027-02-24' } } })
     const sow = bad.steps.find((p) => p.need.kind === 'sow')!
@@ -157,13 +201,29 @@ describe('one work package', () => {
   })
   it('a pin may lie on a weekend, and what hangs on it moves with it', () => {
     const d = days(run(CHAIN, open, { fixed: { sow: { pin: '2027-03-06' } } }))
-    expect([d.sow, d.water, d.core! <= d.sow!, d.core! >= '2027-03-03']).toEqual(['2027-03-06', '2027-03-06', true, true])
+    expect([d.sow, d.water, d.core! <= d.sow!, d.core! >= '2027-03-03']).toEqual([
+      '2027-03-06',
+      '2027-03-06',
+      true,
+      true,
+    ])
     const core = days(run(CHAIN, open, { fixed: { core: { pin: '2027-03-06' } } }))
-    expect([core.core, core.dampen, core.sow! >= '2027-03-06' && core.sow! <= '2027-03-09']).toEqual(['2027-03-06', '2027-03-05', true])
+    expect([
+      core.core,
+      core.dampen,
+      core.sow! >= '2027-03-06' && core.sow! <= '2027-03-09',
+    ]).toEqual(['2027-03-06', '2027-03-05', true])
   })
   it('says which wait keeps a pin from holding, and what giving it up would cost', () => {
-    const list = [need('notice', ANY), need('spray', ANY), need('cut-first', [7, Infinity]), need('sow', [0, 3])]
-    const s = run(list, open, { fixed: { 'cut-first': { pin: '2027-02-24' }, spray: { pin: '2027-02-23' } } })
+    const list = [
+      need('notice', ANY),
+      need('spray', ANY),
+      need('cut-first', [7, Infinity]),
+      need('sow', [0, 3]),
+    ]
+    const s = run(list, open, {
+      fixed: { 'cut-first': { pin: '2027-02-24' }, spray: { pin: '2027-02-23' } },
+    })
     const broken = s.steps.flatMap((p) => (p.broken ? [said(p.broken)] : []))
     expect(broken).toHaveLength(1)
     expect(broken[0]).toContain('waits 7 days after Spray broad-leaved weeds')
@@ -174,30 +234,77 @@ describe('one work package', () => {
     const words = (fixed: Record<string, Partial<Fixed>>, of = list) =>
       run(of, open, { fixed }).steps.flatMap((p) => (p.broken ? [said(p.broken)] : []))
     const [far] = words({ scarify: { pin: '2027-02-23' }, sow: { pin: '2027-03-08' } })
-    expect(far).toMatch(/comes within 3 days (after|of) Scarify: giving that up costs scarify to sow/)
+    expect(far).toMatch(
+      /comes within 3 days (after|of) Scarify: giving that up costs scarify to sow/,
+    )
     expect(words({ scarify: { pin: '2027-02-01' } })[0]).toContain('has passed')
     expect(words({ scarify: { pin: '2027-02-23' }, sow: { pin: '2027-02-26' } })).toEqual([])
   })
   it('a pin outside the window is a person’s word: it stands, and does not fit', () => {
-    const s = run(CHAIN, window('s'.repeat(20) + 'o'.repeat(30), 40), { fixed: { sow: { pin: '2027-03-04' } } })
-    expect([s.sowDay, s.fits, s.sowState, s.steps.some((p) => p.broken)]).toEqual(['2027-03-04', false, 'shut', false])
+    const s = run(CHAIN, window('s'.repeat(20) + 'o'.repeat(30), 40), {
+      fixed: { sow: { pin: '2027-03-04' } },
+    })
+    expect([s.sowDay, s.fits, s.sowState, s.steps.some((p) => p.broken)]).toEqual([
+      '2027-03-04',
+      false,
+      'shut',
+      false,
+    ])
   })
   it('goes on from what is done, and calls passed steps passed', () => {
     const s = run(CHAIN, open, { fixed: { 'cut-second': { done: '2027-02-19' } } })
-    expect(s.steps.map((p) => p.state)).toEqual(['unrecorded', 'unrecorded', 'done', 'planned', 'planned', 'planned', 'planned', 'planned'])
+    expect(s.steps.map((p) => p.state)).toEqual([
+      'unrecorded',
+      'unrecorded',
+      'done',
+      'planned',
+      'planned',
+      'planned',
+      'planned',
+      'planned',
+    ])
     expect(days(s).scarify! >= '2027-02-22').toBe(true)
-    expect(s.steps.map((p) => p.earliest !== null)).toEqual([false, false, false, true, true, true, true, true])
-    expect(s.steps.map((p) => p.latest !== null)).toEqual([false, false, false, true, true, true, true, true])
+    expect(s.steps.map((p) => p.earliest !== null)).toEqual([
+      false,
+      false,
+      false,
+      true,
+      true,
+      true,
+      true,
+      true,
+    ])
+    expect(s.steps.map((p) => p.latest !== null)).toEqual([
+      false,
+      false,
+      false,
+      true,
+      true,
+      true,
+      true,
+      true,
+    ])
     const finished = run(CHAIN, open, { fixed: { water: { done: '2027-02-20' } } })
     expect(finished.fits).toBe(true)
   })
   it('a step longer than a day takes working days, and the next starts on the last of them', () => {
-    const s = run([need('notice', ANY), need('sow', [1, Infinity], 20), need('water', [0, 0])], open)
+    const s = run(
+      [need('notice', ANY), need('sow', [1, Infinity], 20), need('water', [0, 0])],
+      open,
+    )
     expect(s.steps[1]!.span).toBe(3)
     expect(days(s)).toMatchObject({ sow: '2027-02-23', water: '2027-02-25' })
   })
   it('a full day carries work over to the next where the lag lets it', () => {
-    const s = run([need('notice', ANY, 0.2), need('core', [1, Infinity], 7), need('dress', [0, 1], 5), need('sow', [0, 3], 1)], open)
+    const s = run(
+      [
+        need('notice', ANY, 0.2),
+        need('core', [1, Infinity], 7),
+        need('dress', [0, 1], 5),
+        need('sow', [0, 3], 1),
+      ],
+      open,
+    )
     expect(days(s)).toMatchObject({ core: '2027-02-23', dress: '2027-02-24', sow: '2027-02-24' })
   })
   it('gives up what is only better when it cannot hold, and names it', () => {
@@ -207,7 +314,9 @@ describe('one work package', () => {
         need('notice', ANY),
         need('scarify', [1, 3], 8, { must: ANY }),
         need('core', [1, 2], 30, { must: ANY }),
-        need('sow', [0, 3], 2, { more: [{ from: 'scarify', must: ANY, better: [0, 3], why: 'fresh ground' }] }),
+        need('sow', [0, 3], 2, {
+          more: [{ from: 'scarify', must: ANY, better: [0, 3], why: 'fresh ground' }],
+        }),
       ],
       open,
     )
@@ -227,7 +336,9 @@ describe('one work package', () => {
     expect([one.visits, one.fits]).toEqual([1, true])
     expect(said(one.givenUp)).toContain('cut-first to cut-second')
     // A wait that must hold keeps its own day, however few are asked for.
-    const waits = run([need('notice', ANY, 0.2), need('kill', ANY), need('sow', [7, 14])], open, { visits: 1 })
+    const waits = run([need('notice', ANY, 0.2), need('kill', ANY), need('sow', [7, 14])], open, {
+      visits: 1,
+    })
     expect([waits.visits, waits.givenUp]).toEqual([2, []])
   })
   it('counts days after a step further back', () => {
@@ -237,7 +348,9 @@ describe('one work package', () => {
         need('spray', [1, Infinity]),
         need('cut-first', [20, Infinity]),
         need('cut-second', [2, 6]),
-        need('sow', [0, 3], 1, { more: [{ from: 'spray', must: [28, Infinity], better: [28, Infinity], why: 'the wait' }] }),
+        need('sow', [0, 3], 1, {
+          more: [{ from: 'spray', must: [28, Infinity], better: [28, Infinity], why: 'the wait' }],
+        }),
       ],
       window('o'.repeat(90), 80),
     )
@@ -249,24 +362,36 @@ describe('one work package', () => {
 
 describe('laws of the schedule, on any chain', () => {
   const chain = fc.array(
-    fc.record({ min: fc.integer({ min: 0, max: 4 }), slack: fc.integer({ min: 0, max: 6 }), hours: fc.double({ min: 0.2, max: 7, noNaN: true }) }),
+    fc.record({
+      min: fc.integer({ min: 0, max: 4 }),
+      slack: fc.integer({ min: 0, max: 6 }),
+      hours: fc.double({ min: 0.2, max: 7, noNaN: true }),
+    }),
     { minLength: 1, maxLength: 6 },
   )
   const kinds: StepKind[] = ['mark', 'cut-first', 'cut-second', 'core', 'dress', 'cover']
   it('no lag is broken, nobody works on a weekend, no working day overflows', () => {
     fc.assert(
       fc.property(chain, fc.boolean(), (links, weekendWork) => {
-        const needs = [...links.map((l, i) => need(kinds[i]!, [l.min, l.min + l.slack], l.hours)), need('sow', [0, 5], 1)]
+        const needs = [
+          ...links.map((l, i) => need(kinds[i]!, [l.min, l.min + l.slack], l.hours)),
+          need('sow', [0, 5], 1),
+        ]
         const s = run(needs, window('o'.repeat(120), 90), { weekendWork })
         if (!s.fits || s.givenUp.length > 0) return true
         const at = s.steps.map((p) => dayNumber(p.chosen))
-        const lags = needs.every((n, i) => i === 0 || (at[i]! - at[i - 1]! >= n.better[0] && at[i]! - at[i - 1]! <= n.better[1]))
+        const lags = needs.every(
+          (n, i) =>
+            i === 0 || (at[i]! - at[i - 1]! >= n.better[0] && at[i]! - at[i - 1]! <= n.better[1]),
+        )
         const working = weekendWork || at.every((d) => weekday(d) !== 0 && weekday(d) !== 6)
         const load = new Map<number, number>()
         needs.forEach((n, i) => load.set(at[i]!, (load.get(at[i]!) ?? 0) + n.hours))
         const roomy = [...load].every(
           ([day, h]) =>
-            h <= 8.5 || needs.filter((_, i) => at[i] === day).some((n) => n.better[1] === 0) || needs.filter((_, i) => at[i] === day).length === 1,
+            h <= 8.5 ||
+            needs.filter((_, i) => at[i] === day).some((n) => n.better[1] === 0) ||
+            needs.filter((_, i) => at[i] === day).length === 1,
         )
         return lags && working && roomy
       }),
@@ -275,12 +400,17 @@ describe('laws of the schedule, on any chain', () => {
   it('earliest, chosen and latest never cross, and sowing lies in the window', () => {
     fc.assert(
       fc.property(chain, fc.integer({ min: 5, max: 60 }), (links, cutOff) => {
-        const needs = [...links.map((l, i) => need(kinds[i]!, [l.min, l.min + l.slack], l.hours)), need('sow', [0, 5], 1)]
+        const needs = [
+          ...links.map((l, i) => need(kinds[i]!, [l.min, l.min + l.slack], l.hours)),
+          need('sow', [0, 5], 1),
+        ]
         const s = run(needs, window('o'.repeat(70), cutOff))
         if (!s.fits) return true
         return (
           s.sowDay <= dayOf(dayNumber(TODAY) + cutOff) &&
-          s.steps.every((p) => (!p.earliest || p.earliest <= p.chosen) && (!p.latest || p.chosen <= p.latest))
+          s.steps.every(
+            (p) => (!p.earliest || p.earliest <= p.chosen) && (!p.latest || p.chosen <= p.latest),
+          )
         )
       }),
     )
@@ -292,7 +422,13 @@ describe('waiting periods', () => {
     const read = readJob(draft({ treatments: treatments as never }))
     const periods = waitingPeriods(read.job!, today, new Trace())
     const found = { ...periods, notices: said(periods.notices) }
-    return { sow: found.sow(['z1']), open: found.open(['z1']), dress: found.dress(['z1']), titles: found.notices.map((n) => n.title), found }
+    return {
+      sow: found.sow(['z1']),
+      open: found.open(['z1']),
+      dress: found.dress(['z1']),
+      titles: found.notices.map((n) => n.title),
+      found,
+    }
   }
   it('the longest of all counts', () => {
     expect(
@@ -326,8 +462,14 @@ describe('waiting periods', () => {
     expect(waits([{ kind: 'dressed', date: '2027-02-01' }]).dress).toBe('2027-03-01')
   })
   it('a treatment of one zone holds that zone alone', () => {
-    const { found } = waits([{ id: 't1', kind: 'pre-emergence', date: '2027-02-01', zones: ['front'] }])
-    expect([found.sow(['back']), found.sow(['front']), found.sow(['back', 'front'])]).toEqual([null, '2027-06-01', '2027-06-01'])
+    const { found } = waits([
+      { id: 't1', kind: 'pre-emergence', date: '2027-02-01', zones: ['front'] },
+    ])
+    expect([found.sow(['back']), found.sow(['front']), found.sow(['back', 'front'])]).toEqual([
+      null,
+      '2027-06-01',
+      '2027-06-01',
+    ])
     expect(found.sow(['front~later'])).toBe('2027-06-01')
   })
   it('an undated weedkiller is counted from the walk: the sowing moves', () => {
@@ -335,7 +477,9 @@ describe('waiting periods', () => {
   })
   it('asks for a missing date, doubts a future one, and is quiet about one long past', () => {
     expect(waits([{ kind: 'broadleaf' }]).titles[0]).toContain('When was')
-    expect(waits([{ kind: 'broadleaf', date: '2027-03-30' }]).titles.join()).toContain('still to come')
+    expect(waits([{ kind: 'broadleaf', date: '2027-03-30' }]).titles.join()).toContain(
+      'still to come',
+    )
     expect(waits([{ kind: 'broadleaf', date: '2026-06-01' }]).titles).toEqual([])
   })
 })

@@ -10,17 +10,21 @@ import { emergence } from '../src/establish/emergence.ts'
 import { declared, planOf, step, valueOf, zone } from './makeJob.ts'
 
 const R = seedRules
-const dot = (bulk: number, pls: number, seeds: number) => R.live.compute({ rate: bulk, weight: [100], pls: [pls * 100], seeds: [seeds] }, {})
+const dot = (bulk: number, pls: number, seeds: number) =>
+  R.live.compute({ rate: bulk, weight: [100], pls: [pls * 100], seeds: [seeds] }, {})
 
 describe('seed arithmetic, worked by hand', () => {
   it('pure live seed and bag rate', () => {
-    // 98 % pure × 85 % germination = 83.3 %; 25 g/m² of a usual bag at 85 % is 25 × 0.85 ÷ 0.833 = 25.51 g/m² of this one.
+    // 98 % pure × 85 % germination = 83.3 %; 25 g/m² of a usual bag at 85 % is 25 × 0.85 ÷ 0.833 =
+    // 25.51 g/m² of this one.
     expect(R.pls.compute({ purity: 98, germination: 85 }, {})).toBeCloseTo(83.3, 10)
     expect(R.bagRate.compute({ rate: 25, pls: 83.3 }, { usual: 85 })).toBeCloseTo(25.5102, 4)
   })
   it('ten per cent bent by weight outnumbers the rest', () => {
-    // Rye 90 % × 550 × 0.9 = 445.5; bent 10 % × 15,000 × 0.9 = 1,350; bent is 1,350 ÷ 1,795.5 = 75.2 % of the plants.
-    const share = (weight: number, seeds: number) => R.plants.compute({ weight, pls: 90, seeds, all: 1795.5 }, {})
+    // Rye 90 % × 550 × 0.9 = 445.5; bent 10 % × 15,000 × 0.9 = 1,350; bent is 1,350 ÷ 1,795.5 =
+    // 75.2 % of the plants.
+    const share = (weight: number, seeds: number) =>
+      R.plants.compute({ weight, pls: 90, seeds, all: 1795.5 }, {})
     expect(share(90, 550)).toBeCloseTo(24.81, 2)
     expect(share(10, 15_000)).toBeCloseTo(75.19, 2)
   })
@@ -34,12 +38,19 @@ describe('seed arithmetic, worked by hand', () => {
     expect(dot(12.5, 0.85, 3000)).toBeCloseTo(3.1875, 4)
   })
   it('the rate runs from new at 30 % cover to overseed at 70 %', () => {
-    const rate = (cover: number) => R.rateAtCover.compute({ overseed: 20, asNew: 35, cover }, declared(R.rateAtCover.values))
+    const rate = (cover: number) =>
+      R.rateAtCover.compute({ overseed: 20, asNew: 35, cover }, declared(R.rateAtCover.values))
     expect([20, 30, 50, 90].map(rate)).toEqual([35, 35, 27.5, 20])
   })
   it('two lots of one grass both count: by their weight, or alike where one is not weighed', () => {
     const pls = (lots: object[]) =>
-      valueOf(planOf({ zones: [zone({ mix: [{ grass: 'perennial-ryegrass', share: 100 }] })], lots: lots as never }), 'lot:perennial-ryegrass.pls')
+      valueOf(
+        planOf({
+          zones: [zone({ mix: [{ grass: 'perennial-ryegrass', share: 100 }] })],
+          lots: lots as never,
+        }),
+        'lot:perennial-ryegrass.pls',
+      )
     const lot = (id: string, germination: number, amount: string | null = null) => ({
       id,
       grass: 'perennial-ryegrass',
@@ -54,20 +65,31 @@ describe('seed arithmetic, worked by hand', () => {
 
 describe('how deep seed is worked in (common practice: rye 6 mm, bluegrass 3, bent 2)', () => {
   const how = (...mixes: [string, number][][]) => {
-    const zones = mixes.map((mix, i) => zone({ id: `z${i}`, name: `Lawn ${i}`, mix: mix.map(([grass, share]) => ({ grass, share })) }))
+    const zones = mixes.map((mix, i) =>
+      zone({
+        id: `z${i}`,
+        name: `Lawn ${i}`,
+        mix: mix.map(([grass, share]) => ({ grass, share })),
+      }),
+    )
     return step(planOf({ zones }), 'work-in')!.how
   }
   it('as the part of the mix that bears least, but for traces; each zone its own', () => {
     expect(how([['perennial-ryegrass', 100]])).toBe('no deeper than 6 mm')
     expect(how([['perennial-ryegrass', 80], ['kentucky-bluegrass', 20]])).toBe('no deeper than 3 mm') // prettier-ignore
     expect(how([['perennial-ryegrass', 96], ['kentucky-bluegrass', 4]])).toBe('no deeper than 6 mm') // prettier-ignore
-    expect(how([['perennial-ryegrass', 100]], [['browntop', 100]])).toBe('Lawn 0: 1 pass, no deeper than 6 mm; Lawn 1: 1 pass, no deeper than 2 mm')
+    expect(how([['perennial-ryegrass', 100]], [['browntop', 100]])).toBe(
+      'Lawn 0: 1 pass, no deeper than 6 mm; Lawn 1: 1 pass, no deeper than 2 mm',
+    )
   })
 })
 
 describe('the soil of an offered day', () => {
   const costs = (grass: string) => {
-    const plan = planOf({ zones: [zone({ present: [grass], mix: [{ grass, share: 100 }] })] }, { today: '2027-08-20' })
+    const plan = planOf(
+      { zones: [zone({ present: [grass], mix: [{ grass, share: 100 }] })] },
+      { today: '2027-08-20' },
+    )
     return plan.packages[0]!.choices.map((c) => [c.season, c.costs])
   }
   it('is told where the grass comes up best in warmer; not where it is warm enough', () => {
@@ -95,30 +117,57 @@ describe('what a kilogram costs', () => {
       of(2, 'perennial-ryegrass', 'tall-fescue'),
     ]
     const { bag } = lotFigures(readJob({ name: 'x' }).job!, shelf, new Trace())
-    expect([bag('perennial-ryegrass').cost, bag('browntop').cost, bag('tall-fescue').cost]).toEqual([4, 1, 0])
+    expect([bag('perennial-ryegrass').cost, bag('browntop').cost, bag('tall-fescue').cost]).toEqual(
+      [4, 1, 0],
+    )
   })
 })
 
 describe('the grass table', () => {
   it('keeps its thermal times near its days column, in good soil (the model’s own fit, ±15 %)', () => {
-    // Rye 95 °C·d above 2 °C at 18 °C: half in 6 days, first tenth in 4.2, last in 8.9; the table says 3–10.
+    // Rye 95 °C·d above 2 °C at 18 °C: half in 6 days, first tenth in 4.2, last in 8.9; the table
+    // says 3–10.
     const soil = new Float64Array(200).fill(18)
-    const e = emergence(GRASSES['perennial-ryegrass']!, '2027-03-01', { soil: soil, start: '2027-03-01' }, declared(emergenceValues))!
+    const e = emergence(
+      GRASSES['perennial-ryegrass']!,
+      '2027-03-01',
+      { soil: soil, start: '2027-03-01' },
+      declared(emergenceValues),
+    )!
     expect([e.first, e.half, e.last]).toEqual(['2027-03-06', '2027-03-07', '2027-03-10'])
-    // Thirty days at its base add nothing; then 10 °C·d a day: 95 °C·d is half of it up on the tenth day (by hand).
+    // Thirty days at its base add nothing; then 10 °C·d a day: 95 °C·d is half of it up on the
+    // tenth day (by hand).
     const late = Float64Array.from({ length: 80 }, (_, i) => (i < 30 ? 1 : 12))
-    expect(emergence(GRASSES['perennial-ryegrass']!, '2027-03-01', { soil: late, start: '2027-03-01' }, declared(emergenceValues))!.half).toBe(
-      '2027-04-10',
-    )
-    expect(emergence(GRASSES['st-augustine']!, '2027-03-01', { soil: soil, start: '2027-03-01' }, declared(emergenceValues))).toBeNull()
     expect(
-      emergence(GRASSES.bermudagrass!, '2027-03-01', { soil: new Float64Array(200).fill(11), start: '2027-03-01' }, declared(emergenceValues)),
+      emergence(
+        GRASSES['perennial-ryegrass']!,
+        '2027-03-01',
+        { soil: late, start: '2027-03-01' },
+        declared(emergenceValues),
+      )!.half,
+    ).toBe('2027-04-10')
+    expect(
+      emergence(
+        GRASSES['st-augustine']!,
+        '2027-03-01',
+        { soil: soil, start: '2027-03-01' },
+        declared(emergenceValues),
+      ),
+    ).toBeNull()
+    expect(
+      emergence(
+        GRASSES.bermudagrass!,
+        '2027-03-01',
+        { soil: new Float64Array(200).fill(11), start: '2027-03-01' },
+        declared(emergenceValues),
+      ),
     ).toBeNull()
   })
   it('has sensible rows: overseeding under new, ranges the right way round', () => {
     for (const id of GRASS_IDS) {
       const g = GRASSES[id]!
-      if (g.newRate && g.overseedRate) expect(g.overseedRate[0], id).toBeLessThanOrEqual(g.newRate[0])
+      if (g.newRate && g.overseedRate)
+        expect(g.overseedRate[0], id).toBeLessThanOrEqual(g.newRate[0])
       expect(g.cut[0], id).toBeLessThan(g.cut[1])
     }
   })
@@ -130,11 +179,18 @@ describe('choosing a mix', () => {
     const z = mixOf({ sunHours: 3.1, wear: 'low' })
     expect(z.seed!.mix.every((m) => GRASSES[m.grass]!.sunLeast <= 3.1)).toBe(true)
     expect(GRASSES[largestPart(z.seed!.mix as never).grass]!.fine).toBe(true)
-    const ownRye = planOf({ zones: [zone({ sunHours: 3.1, mix: [{ grass: 'perennial-ryegrass', share: 100 }] })] })
+    const ownRye = planOf({
+      zones: [zone({ sunHours: 3.1, mix: [{ grass: 'perennial-ryegrass', share: 100 }] })],
+    })
     expect(ownRye.notices.map((n) => n.title).join()).toContain('too dark for perennial ryegrass')
   })
   it('a coarse grass is never put among fine ones, and every grass in a mix has its reason', () => {
-    const z = mixOf({ sunHours: 8, wear: 'high', heightOfCut: 55, present: ['creeping-red-fescue'] })
+    const z = mixOf({
+      sunHours: 8,
+      wear: 'high',
+      heightOfCut: 55,
+      present: ['creeping-red-fescue'],
+    })
     expect(z.seed!.mix.map((m) => m.grass)).not.toContain('tall-fescue')
     for (const m of z.seed!.mix) expect(m.reason.length).toBeGreaterThan(5)
     expect(z.seed!.chosen.left[0]!.against.length).toBeGreaterThan(10)
@@ -143,14 +199,30 @@ describe('choosing a mix', () => {
   it('a stolon-only turf is not sown, and the plan says so', () => {
     const plan = planOf({
       site: { latitude: 28, frost: '15 Dec', soilTemperature: 26 },
-      zones: [zone({ present: ['st-augustine'], heightOfCut: 70, sunHours: 4.5, mix: [{ grass: 'st-augustine', share: 100 }] })],
+      zones: [
+        zone({
+          present: ['st-augustine'],
+          heightOfCut: 70,
+          sunHours: 4.5,
+          mix: [{ grass: 'st-augustine', share: 100 }],
+        }),
+      ],
     })
     expect(plan.zones[0]!.seed).toBeNull()
-    expect([plan.zones[0]!.approach.chosen, plan.steps.some((s) => s.kind === 'plugs')]).toEqual(['plugs', true])
+    expect([plan.zones[0]!.approach.chosen, plan.steps.some((s) => s.kind === 'plugs')]).toEqual([
+      'plugs',
+      true,
+    ])
     // A person who wants seed anyway is told why not, and what instead.
     const sown = planOf({
       zones: [
-        zone({ present: ['st-augustine'], heightOfCut: 70, sunHours: 4.5, approach: 'overseed', mix: [{ grass: 'st-augustine', share: 100 }] }),
+        zone({
+          present: ['st-augustine'],
+          heightOfCut: 70,
+          sunHours: 4.5,
+          approach: 'overseed',
+          mix: [{ grass: 'st-augustine', share: 100 }],
+        }),
       ],
     })
     expect(sown.notices.some((n) => n.level === 'hold' && n.says.includes('plugs'))).toBe(true)

@@ -11,16 +11,28 @@ import { declared, planOf, SOUTH, valueOf, zone } from './makeJob.ts'
 
 const SOWN = '2027-03-01'
 const steady = (celsius: number, days = 300) => new Float64Array(days).fill(celsius)
-const up = (grass: GrassId, sown: string, soil: Float64Array) => emergence(GRASSES[grass]!, sown, { soil, start: SOWN }, declared(emergenceValues))
-const potential = (celsius: number, season: 'cool' | 'warm') => growthPotential(celsius, season, declared(growthValues))
-const mown = (height: number, celsius: number, sward: { sown: string; leaf: number } | null = null) =>
-  mowBand(UP, { height, season: 'cool', soil: steady(celsius), start: SOWN, sward }, declared(growthValues))
+const up = (grass: GrassId, sown: string, soil: Float64Array) =>
+  emergence(GRASSES[grass]!, sown, { soil, start: SOWN }, declared(emergenceValues))
+const potential = (celsius: number, season: 'cool' | 'warm') =>
+  growthPotential(celsius, season, declared(growthValues))
+const mown = (
+  height: number,
+  celsius: number,
+  sward: { sown: string; leaf: number } | null = null,
+) =>
+  mowBand(
+    UP,
+    { height, season: 'cool', soil: steady(celsius), start: SOWN, sward },
+    declared(growthValues),
+  )
 const UP = { first: '2027-03-07', half: '2027-03-09', last: '2027-03-13' }
-const multiplier = (school: 'full' | 'milder', uniformity: number) => Number(waterRules[school].compute({ need: 1, rate: 60, uniformity }, {}))
+const multiplier = (school: 'full' | 'milder', uniformity: number) =>
+  Number(waterRules[school].compute({ need: 1, rate: 60, uniformity }, {}))
 
 describe('emergence', () => {
   it.each([
-    // θ ÷ (T − base) days to half, at 20 °C: rye 95 ÷ 18 = 5.3, bluegrass 210 ÷ 15 = 14, red fescue 165 ÷ 17 = 9.7, bermuda 170 ÷ 8 = 21.3.
+    // θ ÷ (T − base) days to half, at 20 °C: rye 95 ÷ 18 = 5.3, bluegrass 210 ÷ 15 = 14, red fescue
+    // 165 ÷ 17 = 9.7, bermuda 170 ÷ 8 = 21.3.
     ['perennial-ryegrass', 6],
     ['kentucky-bluegrass', 14],
     ['creeping-red-fescue', 10],
@@ -37,7 +49,11 @@ describe('emergence', () => {
         (grass, warm, less) => {
           const quick = up(grass, SOWN, steady(warm))!
           const slow = up(grass, SOWN, steady(warm - less))
-          return quick.first <= quick.half && quick.half <= quick.last && (slow === null || slow.half >= quick.half)
+          return (
+            quick.first <= quick.half &&
+            quick.half <= quick.last &&
+            (slow === null || slow.half >= quick.half)
+          )
         },
       ),
     )
@@ -46,7 +62,9 @@ describe('emergence', () => {
     const soil = steady(17)
     const one = up('hard-fescue', SOWN, soil)!
     const two = up('hard-fescue', addDays(SOWN, 1), soil)!
-    expect([two.first, two.half, two.last]).toEqual([one.first, one.half, one.last].map((d) => addDays(d, 1)))
+    expect([two.first, two.half, two.last]).toEqual(
+      [one.first, one.half, one.last].map((d) => addDays(d, 1)),
+    )
   })
   it('the table’s days hold the model’s days in good soil, all but the extremes (the model’s own fit, ±15 %)', () => {
     for (const id of GRASS_IDS) {
@@ -79,7 +97,10 @@ describe('first mow', () => {
 describe('watering', () => {
   it('the schools differ in runs and in what each lays down; the day’s water is their product', () => {
     for (const school of ['little-often', 'once-a-day', 'day-dusk'] as const) {
-      const plan = planOf({ zones: [zone({ area: 100, uniformity: 1 })], schools: { watering: school } })
+      const plan = planOf({
+        zones: [zone({ area: 100, uniformity: 1 })],
+        schools: { watering: school },
+      })
       const [times, dose] = [WATERING_TIMES[school], doseValues[school].is]
       expect(plan.follow.water!.times).toEqual(times)
       expect(valueOf(plan, 'job.water.daily'), school).toBeCloseTo(100 * dose * times.length, 8)
@@ -88,7 +109,12 @@ describe('watering', () => {
   })
   it('both allowances give nothing extra to perfect sprinklers, and the milder is always the milder', () => {
     expect([multiplier('full', 1), multiplier('milder', 1)]).toEqual([1, 1])
-    fc.assert(fc.property(fc.double({ min: 0.1, max: 0.99, noNaN: true }), (du) => multiplier('milder', du) < multiplier('full', du)))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 0.99, noNaN: true }),
+        (du) => multiplier('milder', du) < multiplier('full', du),
+      ),
+    )
   })
   it.each([
     [0, 1],
@@ -98,11 +124,15 @@ describe('watering', () => {
     [12, 0.6],
     [20, 0.4],
     [21, 0.25],
-  ])('at %i %% of slope soil takes in %f of its flat intake (irrigation handbooks, from memory)', (slope, share) =>
-    expect(slopeIntake(slope)).toBe(share),
+  ])(
+    'at %i %% of slope soil takes in %f of its flat intake (irrigation handbooks, from memory)',
+    (slope, share) => expect(slopeIntake(slope)).toBe(share),
   )
   it('finer soil never takes fewer runs', () => {
-    const cycles = TEXTURES.map((texture) => planOf({ zones: [zone({ texture, precipitation: 15 })] }).follow.water!.zones[0]!.cycles)
+    const cycles = TEXTURES.map(
+      (texture) =>
+        planOf({ zones: [zone({ texture, precipitation: 15 })] }).follow.water!.zones[0]!.cycles,
+    )
     expect(cycles).toEqual([...cycles].sort((a, b) => a - b))
     expect([cycles[0], cycles.at(-1)]).toEqual([1, 5])
   })
@@ -114,30 +144,57 @@ describe('watering', () => {
         fc.double({ min: 0.3, max: 1, noNaN: true }),
         (area, precipitation, uniformity) => {
           const plan = planOf({ zones: [zone({ area, precipitation, uniformity })] })
-          return Math.abs(valueOf(plan, 'zone:z1.water.litres') / (area * 2 * multiplier('milder', uniformity)) - 1) < 1e-9
+          return (
+            Math.abs(
+              valueOf(plan, 'zone:z1.water.litres') /
+                (area * 2 * multiplier('milder', uniformity)) -
+                1,
+            ) < 1e-9
+          )
         },
       ),
       { numRuns: 30 },
     )
   })
   it('stations share a zone: each draws its part of the water, and the whole tap goes to one of them at a time', () => {
-    const green = (change: object, site = {}) => planOf({ zones: [zone({ area: 400, ...change })], site: { ...SOUTH, tapFlow: 20, ...site } })
-    const said = (plan: ReturnType<typeof green>, id: string) => plan.notices.find((n) => n.id === id)?.says ?? ''
+    const green = (change: object, site = {}) =>
+      planOf({ zones: [zone({ area: 400, ...change })], site: { ...SOUTH, tapFlow: 20, ...site } })
+    const said = (plan: ReturnType<typeof green>, id: string) =>
+      plan.notices.find((n) => n.id === id)?.says ?? ''
     // 12 mm/h on 400 m² is 80 L/min, four times what the tap gives.
     expect(said(green({ precipitation: 12 }), 'zone:z1.tap')).toContain('Split it into 4 stations')
-    expect(said(green({ precipitation: 12, stations: 3 }), 'zone:z1.tap')).toContain('one of 3 stations')
+    expect(said(green({ precipitation: 12, stations: 3 }), 'zone:z1.tap')).toContain(
+      'one of 3 stations',
+    )
     expect(said(green({ precipitation: 12, stations: 4 }), 'zone:z1.tap')).toBe('')
-    // The tap over a quarter of the zone at a time falls four times as fast, on a quarter of the ground: the litres are the same.
-    const [whole, split] = [green({ precipitation: null }), green({ precipitation: null, stations: 4 })]
-    expect(valueOf(split, 'zone:z1.water.pr')).toBeCloseTo(4 * valueOf(whole, 'zone:z1.water.pr'), 9)
-    expect(valueOf(split, 'zone:z1.water.litres')).toBeCloseTo(valueOf(whole, 'zone:z1.water.litres'), 9)
+    // The tap over a quarter of the zone at a time falls four times as fast, on a quarter of the
+    // ground: the litres are the same.
+    const [whole, split] = [
+      green({ precipitation: null }),
+      green({ precipitation: null, stations: 4 }),
+    ]
+    expect(valueOf(split, 'zone:z1.water.pr')).toBeCloseTo(
+      4 * valueOf(whole, 'zone:z1.water.pr'),
+      9,
+    )
+    expect(valueOf(split, 'zone:z1.water.litres')).toBeCloseTo(
+      valueOf(whole, 'zone:z1.water.litres'),
+      9,
+    )
     const slow = green({ precipitation: 6, stations: 6 }, { waterMinutes: '3 h' })
-    expect(said(slow, 'zone:z1.water.clock')).toContain(`${Math.round(valueOf(slow, 'zone:z1.water.minutes') * 6 * 3)} min a day`)
+    expect(said(slow, 'zone:z1.water.clock')).toContain(
+      `${Math.round(valueOf(slow, 'zone:z1.water.minutes') * 6 * 3)} min a day`,
+    )
   })
   it('without a rate the tap is the rate; without a tap a usual one is assumed, and says so', () => {
-    const tap = planOf({ zones: [zone({ area: 120, precipitation: null })], site: { ...SOUTH, tapFlow: 20 } })
+    const tap = planOf({
+      zones: [zone({ area: 120, precipitation: null })],
+      site: { ...SOUTH, tapFlow: 20 },
+    })
     expect(valueOf(tap, 'zone:z1.water.pr')).toBeCloseTo(10, 10)
-    expect(planOf({ zones: [zone({ precipitation: null })] }).figures['zone:z1.water.pr']!.standing).toBe('assumed')
+    expect(
+      planOf({ zones: [zone({ precipitation: null })] }).figures['zone:z1.water.pr']!.standing,
+    ).toBe('assumed')
   })
   it('a job nobody is named to water is warned of', () => {
     expect(planOf({ waterer: '' }).notices.some((n) => n.id === 'water.who')).toBe(true)

@@ -23,7 +23,9 @@ const box = (x: number, y: number, w: number, h: number): Ring => [
   [x, y + h],
 ]
 const size = (d: JobDraft, zone: string) =>
-  (d.drawing?.shapes ?? []).filter((s) => s.zone === zone && s.kind === 'lawn').reduce((sum, s) => sum + areaOf(s.at as Ring[]), 0)
+  (d.drawing?.shapes ?? [])
+    .filter((s) => s.zone === zone && s.kind === 'lawn')
+    .reduce((sum, s) => sum + areaOf(s.at as Ring[]), 0)
 let d: JobDraft
 beforeEach(() => {
   d = { name: 'x', zones: [] }
@@ -59,7 +61,11 @@ describe('drawing', () => {
   it('a cut that misses, or a merge with itself, does nothing', () => {
     addShape(d, 'lawn', [box(0, 0, 10, 10)], 'tape')
     const before = JSON.stringify(d)
-    expect([splitZone(d, 'z1', [20, 0], [20, 5]), mergeZones(d, 'z1', 'z1'), cutOverlap(d, 'z1', 'z1')]).toEqual([null, false, false])
+    expect([
+      splitZone(d, 'z1', [20, 0], [20, 5]),
+      mergeZones(d, 'z1', 'z1'),
+      cutOverlap(d, 'z1', 'z1'),
+    ]).toEqual([null, false, false])
     expect(JSON.stringify(d)).toBe(before)
   })
 
@@ -72,7 +78,9 @@ describe('drawing', () => {
   })
 
   it('a picture scaled by a known length takes what was traced with it; turned, a line points north', () => {
-    d.drawing = { picture: { photo: 'p', width: 1000, height: 500, metresPerPixel: 0.05, x: 0, y: 0 } }
+    d.drawing = {
+      picture: { photo: 'p', width: 1000, height: 500, metresPerPixel: 0.05, x: 0, y: 0 },
+    }
     addShape(d, 'lawn', [box(10, 5, 10, 10)], 'traced')
     addShape(d, 'lawn', [box(0, 0, 5, 5)], 'tape')
     expect(scalePicture(d, [10, 5], [20, 5], 8)).toBe(true)
@@ -174,7 +182,13 @@ describe('a plan with something wrong in it', () => {
     expect(job!.drawing.shapes.map((s) => s.id)).toEqual(['ok', 'd'])
     expect(job!.drawing.shapes[1]).toMatchObject({ height: null, crown: 4 })
     expect(job!.drawing.levels.map((l) => l.mm)).toEqual([4, 5])
-    expect(problems.map((p) => p.path)).toEqual(expect.arrayContaining(['drawing.shapes[0].at', 'drawing.shapes[4].height', 'drawing.levels[1].x']))
+    expect(problems.map((p) => p.path)).toEqual(
+      expect.arrayContaining([
+        'drawing.shapes[0].at',
+        'drawing.shapes[4].height',
+        'drawing.levels[1].x',
+      ]),
+    )
     for (const p of problems) expect(p.sentence.length).toBeGreaterThan(10)
   })
 

@@ -21,16 +21,33 @@ const lawn = (ring: [number, number][], z = 'z1', more: Partial<ShapeDraft> = {}
 const drawnZone = (more = {}) => zone({ area: null, sunHours: null, ...more })
 const site = { latitude: -44.2, longitude: 170.1, frost: '25 Apr', soilTemperature: '17.4 °C' }
 const job = (shapes: ShapeDraft[], zones = [drawnZone()], more: Partial<JobDraft> = {}) =>
-  planOf({ zones, drawing: { shapes, ...more.drawing }, site, ...more, ...(more.drawing ? { drawing: { shapes, ...more.drawing } } : {}) })
-const notice = (plan: ReturnType<typeof planOf>, id: string) => plan.notices.find((n) => n.id === id)
-const house: ShapeDraft = { id: 'h', kind: 'building', name: 'house', at: [box(0, 20, 20, 8)], height: '6 m' }
+  planOf({
+    zones,
+    drawing: { shapes, ...more.drawing },
+    site,
+    ...more,
+    ...(more.drawing ? { drawing: { shapes, ...more.drawing } } : {}),
+  })
+const notice = (plan: ReturnType<typeof planOf>, id: string) =>
+  plan.notices.find((n) => n.id === id)
+const house: ShapeDraft = {
+  id: 'h',
+  kind: 'building',
+  name: 'house',
+  at: [box(0, 20, 20, 8)],
+  height: '6 m',
+}
 
 describe('a drawn zone in the plan', () => {
   it('takes its area from the outline, holes off, and the slope into account where it was traced', () => {
     const bed: ShapeDraft = { id: 'b', kind: 'bed', at: [box(2, 2, 4, 3)] }
     expect(valueOf(job([lawn(box(0, 0, 20, 10)), bed]), 'zone:z1.area')).toBeCloseTo(188, 6)
     // 1 in 5: √(1 + 0.2²) = 1.0198, true by definition; a tape has gone down the slope already.
-    const traced = (by: 'traced' | 'tape') => valueOf(job([lawn(box(0, 0, 20, 10), 'z1', { by })], [drawnZone({ slope: '1 in 5' })]), 'zone:z1.area')
+    const traced = (by: 'traced' | 'tape') =>
+      valueOf(
+        job([lawn(box(0, 0, 20, 10), 'z1', { by })], [drawnZone({ slope: '1 in 5' })]),
+        'zone:z1.area',
+      )
     expect(traced('traced')).toBeCloseTo(200 * 1.0198, 2)
     expect(traced('tape')).toBe(200)
   })
@@ -39,14 +56,21 @@ describe('a drawn zone in the plan', () => {
     const both = job([lawn(box(0, 0, 20, 10))], [zone({ area: '150 m²' })])
     expect(valueOf(both, 'zone:z1.area')).toBe(150)
     expect(notice(both, 'zone:z1.two-areas')?.says).toContain('200 m² is drawn')
-    expect(notice(job([lawn(box(0, 0, 20, 10))], [zone({ area: '199 m²' })]), 'zone:z1.two-areas')).toBeUndefined()
-    expect(planOf({ zones: [zone({ area: '150 m²' })] }).notices.filter((n) => n.stage === 1)).toEqual([])
+    expect(
+      notice(job([lawn(box(0, 0, 20, 10))], [zone({ area: '199 m²' })]), 'zone:z1.two-areas'),
+    ).toBeUndefined()
+    expect(
+      planOf({ zones: [zone({ area: '150 m²' })] }).notices.filter((n) => n.stage === 1),
+    ).toEqual([])
   })
 
   it('a level at the edge of a lawn is of it, and one outside every lawn is told', () => {
     const at = (x: number, y: number) => ({ x, y, mm: 0, zone: null })
     const levels = [at(1, 1), at(10, 1), at(1, 9), at(20.2, 5)]
-    const plan = (more: object[] = []) => job([lawn(box(0, 0, 20, 10))], [drawnZone()], { drawing: { levels: [...levels, ...more] } } as never)
+    const plan = (more: object[] = []) =>
+      job([lawn(box(0, 0, 20, 10))], [drawnZone()], {
+        drawing: { levels: [...levels, ...more] },
+      } as never)
     expect(plan().survey.zones.z1!.levels?.readings).toBe(4)
     expect(notice(plan(), 'levels-outside')).toBeUndefined()
     const told = notice(plan([at(25, 5), at(-3, 2)]), 'levels-outside')
@@ -55,7 +79,8 @@ describe('a drawn zone in the plan', () => {
   })
 
   it('asks which of several sizes is right, the one that counts first; beds come off what is typed', () => {
-    const sizes = (z: object, shapes = [lawn(box(0, 0, 20, 10))]) => job(shapes, [zone({ area: null, ...z })]).survey.zones.z1!.sizes
+    const sizes = (z: object, shapes = [lawn(box(0, 0, 20, 10))]) =>
+      job(shapes, [zone({ area: null, ...z })]).survey.zones.z1!.sizes
     expect(sizes({ area: '150 m²', length: '20 m', width: '9 m' })).toEqual([{ from: 'typed', area: 150 }, { from: 'drawn', area: 200 }, { from: 'sides', area: 180 }]) // prettier-ignore
     expect(sizes({ length: '30 m', width: '10 m' }).map((s) => s.from)).toEqual(['drawn', 'sides'])
     expect(sizes({ area: '230 m²', deductions: [{ what: 'bed', area: '30 m²' }] })).toEqual([])
@@ -77,12 +102,19 @@ describe('a drawn zone in the plan', () => {
     const seed = paced.materials.find((m) => m.id.startsWith('seed'))!
     expect(seed.doubt).toMatch(/± [\d.]+ k?g for the area: /)
     const taped = job([lawn(box(0, 0, 20, 10))])
-    expect(valueOf(taped, 'zone:z1.area.error')).toBeLessThan(valueOf(paced, 'zone:z1.area.error') as number)
-    expect(planOf({ zones: [zone()] }).materials.some((m) => m.doubt.includes('for the area'))).toBe(false)
+    expect(valueOf(taped, 'zone:z1.area.error')).toBeLessThan(
+      valueOf(paced, 'zone:z1.area.error') as number,
+    )
+    expect(
+      planOf({ zones: [zone()] }).materials.some((m) => m.doubt.includes('for the area')),
+    ).toBe(false)
   })
 
   it('overlapping another says so, once, and how much', () => {
-    const plan = job([lawn(box(0, 0, 10, 10), 'z1'), lawn(box(8, 0, 10, 10), 'z2')], [drawnZone(), drawnZone({ id: 'z2', name: 'Second' })])
+    const plan = job(
+      [lawn(box(0, 0, 10, 10), 'z1'), lawn(box(8, 0, 10, 10), 'z2')],
+      [drawnZone(), drawnZone({ id: 'z2', name: 'Second' })],
+    )
     expect(notice(plan, 'overlap.z1.z2')?.says).toContain('20 m²')
   })
 })
@@ -102,7 +134,10 @@ describe('light from the plan', () => {
   it('counts the sun lost behind a bank, noted or read off its levels; a slope with no direction hides none', () => {
     const far: ShapeDraft = { id: 'h', kind: 'building', at: [box(200, 0, 5, 5)], height: '3 m' }
     const sun = (more: object, levels: { x: number; y: number; mm: number }[] = []) =>
-      valueOf(job([lawn(box(0, 0, 20, 10)), far], [drawnZone(more)], { drawing: { levels } }), 'zone:z1.sun') as number
+      valueOf(
+        job([lawn(box(0, 0, 20, 10)), far], [drawnZone(more)], { drawing: { levels } }),
+        'zone:z1.sun',
+      ) as number
     const flat = sun({})
     expect(sun({ slope: '1 in 1.5' })).toBe(flat)
     const south = sun({ slope: '1 in 1.5', slopeTowards: 180 })
@@ -114,22 +149,46 @@ describe('light from the plan', () => {
   })
 
   it('is not cast without a place or with nothing in the way', () => {
-    expect(job([lawn(box(0, 0, 20, 4))]).findings.find((f) => f.kind === 'light')?.verdict).toBe('unread')
-    expect(job([lawn(box(0, 0, 20, 4)), house], [drawnZone()], { site: {} }).figures['zone:z1.sun']?.standing).toBe('assumed')
+    expect(job([lawn(box(0, 0, 20, 4))]).findings.find((f) => f.kind === 'light')?.verdict).toBe(
+      'unread',
+    )
+    expect(
+      job([lawn(box(0, 0, 20, 4)), house], [drawnZone()], { site: {} }).figures['zone:z1.sun']
+        ?.standing,
+    ).toBe('assumed')
   })
 
   it('tells the hours a what-if would gain, and counts on it only once agreed', () => {
-    const tree: ShapeDraft = { id: 't', kind: 'tree', at: [[[10, 7]]], height: '14 m', crown: '12 m', stem: '1 m', whatIf: 'gone' }
+    const tree: ShapeDraft = {
+      id: 't',
+      kind: 'tree',
+      at: [[[10, 7]]],
+      height: '14 m',
+      crown: '12 m',
+      stem: '1 m',
+      whatIf: 'gone',
+    }
     const shapes = [lawn(box(0, 0, 20, 5)), tree]
     const asked = job(shapes)
-    expect(valueOf(asked, 'zone:z1.sun.if')).toBeGreaterThan((valueOf(asked, 'zone:z1.sun') as number) + 1)
+    expect(valueOf(asked, 'zone:z1.sun.if')).toBeGreaterThan(
+      (valueOf(asked, 'zone:z1.sun') as number) + 1,
+    )
     const agreed = job([shapes[0]!, { ...tree, agreed: true }])
     expect(valueOf(agreed, 'zone:z1.sun')).toBe(valueOf(asked, 'zone:z1.sun.if'))
   })
 
   it('offers a zone of two lights as two', () => {
-    const wings: ShapeDraft[] = [-9, 21].map((x) => ({ id: `w${x}`, kind: 'building', at: [box(x, 14, 8, 10)], height: '22 m' }))
-    const plan = job([lawn(box(0, 0, 20, 24)), { ...house, at: [box(-30, 24.5, 80, 8)], height: '26 m' }, ...wings])
+    const wings: ShapeDraft[] = [-9, 21].map((x) => ({
+      id: `w${x}`,
+      kind: 'building',
+      at: [box(x, 14, 8, 10)],
+      height: '22 m',
+    }))
+    const plan = job([
+      lawn(box(0, 0, 20, 24)),
+      { ...house, at: [box(-30, 24.5, 80, 8)], height: '26 m' },
+      ...wings,
+    ])
     expect(plan.survey.mixedLight).toEqual(['z1'])
     expect(notice(plan, 'zone:z1.mixed-light')?.says).toContain('cut in two')
   })
@@ -142,7 +201,10 @@ describe('levels in the plan', () => {
   })
   const shapes = [lawn(box(0, 0, 20, 20))]
   const planned = (more: Partial<JobDraft> = {}) =>
-    job(shapes, [drawnZone({ sunHours: '7 h', mower: 'reel', heightOfCut: '20 mm' })], { drawing: { levels }, ...more })
+    job(shapes, [drawnZone({ sunHours: '7 h', mower: 'reel', heightOfCut: '20 mm' })], {
+      drawing: { levels },
+      ...more,
+    })
 
   it('ask for levelling, fill each dip, in lifts by the smother line, with barrows', () => {
     const plan = planned()
@@ -153,19 +215,30 @@ describe('levels in the plan', () => {
     expect(fill).toBeLessThan(0.95)
     expect(valueOf(plan, 'zone:z1.dressing.volume')).toBe(fill)
     const lifts = num(plan.figures['zone:z1.dressing.lifts']!)
-    expect(lifts).toBe(Math.ceil(num(plan.figures['zone:z1.lows.deepest']!) / num(plan.figures['zone:z1.dressing.limit']!)))
+    expect(lifts).toBe(
+      Math.ceil(
+        num(plan.figures['zone:z1.lows.deepest']!) / num(plan.figures['zone:z1.dressing.limit']!),
+      ),
+    )
     expect(lifts).toBeGreaterThan(5)
-    expect(notice(plan, 'zone:z1.smother')?.says).toMatch(/bury and reseed the [\d.]+ m² that lie deeper/)
+    expect(notice(plan, 'zone:z1.smother')?.says).toMatch(
+      /bury and reseed the [\d.]+ m² that lie deeper/,
+    )
     const [dip] = plan.survey.zones.z1!.levels!.dips
     expect(dip!.barrows).toBe(Math.ceil((dip!.volume * 1.12) / 0.95 / 0.08))
   })
 
   it('given a fall and no direction, fall away from the building; with one, that way', () => {
-    // The house stands north of the lawn, so away from it is south: a surface that already falls 1 % south needs next to nothing.
+    // The house stands north of the lawn, so away from it is south: a surface that already falls 1
+    // % south needs next to nothing.
     const southward = levels.map((l) => ({ ...l, mm: 10 * l.y }))
     const fill = (zone: object) =>
       valueOf(
-        job([...shapes, house], [drawnZone({ sunHours: '7 h', levelAim: 'fall', fall: '1 %', ...zone })], { drawing: { levels: southward } }),
+        job(
+          [...shapes, house],
+          [drawnZone({ sunHours: '7 h', levelAim: 'fall', fall: '1 %', ...zone })],
+          { drawing: { levels: southward } },
+        ),
         'zone:z1.fill',
       )
     expect(fill({})).toBeLessThan(0.05)
@@ -205,8 +278,18 @@ describe('levels in the plan', () => {
 
   it('warn when the ground falls to the house, and when they leave most of it unread', () => {
     const falling = levels.map((l) => ({ ...l, mm: -20 * l.y }))
-    expect(notice(job([...shapes, house], [drawnZone()], { drawing: { levels: falling } }), 'zone:z1.falls-to.h')?.says).toContain('2 %')
-    expect(notice(job(shapes, [drawnZone()], { drawing: { levels: levels.filter((l) => l.x < 10) } }), 'zone:z1.levels-short')).toBeDefined()
+    expect(
+      notice(
+        job([...shapes, house], [drawnZone()], { drawing: { levels: falling } }),
+        'zone:z1.falls-to.h',
+      )?.says,
+    ).toContain('2 %')
+    expect(
+      notice(
+        job(shapes, [drawnZone()], { drawing: { levels: levels.filter((l) => l.x < 10) } }),
+        'zone:z1.levels-short',
+      ),
+    ).toBeDefined()
   })
 })
 
@@ -217,7 +300,12 @@ describe('counts and what was seen', () => {
     expect(valueOf(plan, 'zone:z1.wanted')).toBeCloseTo(41.7, 1)
     expect(plan.figures['zone:z1.wanted.interval']?.value).toMatchObject({ low: 31, high: 53 })
     expect(notice(plan, 'zone:z1.count-open')?.says).toMatch(/About \d+ more looks/)
-    expect(notice(planOf({ zones: [zone({ cover: {}, pointCounts })], schools: { cover: 'thirty' } }), 'zone:z1.count-open')).toBeUndefined()
+    expect(
+      notice(
+        planOf({ zones: [zone({ cover: {}, pointCounts })], schools: { cover: 'thirty' } }),
+        'zone:z1.count-open',
+      ),
+    ).toBeUndefined()
   })
 
   it.each([
@@ -233,12 +321,19 @@ describe('counts and what was seen', () => {
     [{ diseases: [{ kind: 'dog-rings' as const, active: true }] }, 'disease', 'act', 'dog rings'],
     [{ lab: { phosphorus: 'low' as const } }, 'lab', 'act', 'short of phosphorus'],
   ])('%j is read as %s: %s, %s', (change, kind, verdict, word) => {
-    expect(planOf({ zones: [zone(change)] }).findings.find((f) => f.kind === kind)).toMatchObject({ verdict, word })
+    expect(planOf({ zones: [zone(change)] }).findings.find((f) => f.kind === kind)).toMatchObject({
+      verdict,
+      word,
+    })
   })
 
   it('live pests stand against sowing until they are gone', () => {
-    const plan = (active: boolean) => planOf({ zones: [zone({ pests: [{ kind: 'grubs', active }] })] })
-    expect(notice(plan(true), 'zone:z1.live-pests')).toMatchObject({ level: 'hold', says: expect.stringContaining('Never sow into live pests') })
+    const plan = (active: boolean) =>
+      planOf({ zones: [zone({ pests: [{ kind: 'grubs', active }] })] })
+    expect(notice(plan(true), 'zone:z1.live-pests')).toMatchObject({
+      level: 'hold',
+      says: expect.stringContaining('Never sow into live pests'),
+    })
     expect(notice(plan(false), 'zone:z1.live-pests')).toBeUndefined()
   })
 
@@ -251,11 +346,15 @@ describe('counts and what was seen', () => {
     ['The grass there now', { present: [] }, { present: ['browntop' as const] }],
     ['A wedge at 75 mm', { thatch: '28 mm' }, { damp: 'moist' as const }],
     ['How it was measured', { area: '600 m²' }, { by: 'tape' as const }],
-  ])('%s is wanted while its answer could change something, with why, and no longer once it is read', (what, before, read) => {
-    const wanted = (change: object) => planOf({ zones: [zone(change)] }).wanted.z1!.find((x) => x.what === what)
-    expect(wanted(before)?.why).toMatch(/\.$/)
-    expect(wanted({ ...before, ...read })).toBeUndefined()
-  })
+  ])(
+    '%s is wanted while its answer could change something, with why, and no longer once it is read',
+    (what, before, read) => {
+      const wanted = (change: object) =>
+        planOf({ zones: [zone(change)] }).wanted.z1!.find((x) => x.what === what)
+      expect(wanted(before)?.why).toMatch(/\.$/)
+      expect(wanted({ ...before, ...read })).toBeUndefined()
+    },
+  )
 
   it('a bucket under the tap is a flow', () => {
     const plan = planOf({ zones: [zone()], site: { ...site, bucket: '10 L', bucketSeconds: 30 } })
@@ -263,12 +362,12 @@ describe('counts and what was seen', () => {
   })
 
   it('the feel test asks no more than it needs and ends in a class', () => {
-    expect([nextFeel({}), nextFeel({ ball: 'yes' }), nextFeel({ ball: 'yes', ribbon: 'short' }), nextFeel({ ball: 'no' })]).toEqual([
-      'ball',
-      'ribbon',
-      'grit',
-      null,
-    ])
+    expect([
+      nextFeel({}),
+      nextFeel({ ball: 'yes' }),
+      nextFeel({ ball: 'yes', ribbon: 'short' }),
+      nextFeel({ ball: 'no' }),
+    ]).toEqual(['ball', 'ribbon', 'grit', null])
     expect(classByFeel({ ball: 'no' })).toBe('sand')
     expect(classByFeel({ ball: 'yes', ribbon: 'short', grit: 'gritty' })).toBe('sandy-loam')
     expect([
@@ -282,11 +381,13 @@ describe('counts and what was seen', () => {
     const mix = [{ grass: 'perennial-ryegrass', share: 60 }, { grass: 'creeping-red-fescue', share: 40 }] // prettier-ignore
     const seed = (sun: object) => job([lawn(box(0, 0, 20, 14)), { ...house, at: [box(-10, 14.5, 40, 8)], height: '9 m' }], [drawnZone({ mix, ...sun })]).zones[0]!.seed! // prettier-ignore
     const [dark, middle, bright] = seed({}).inLight
-    const fescue = (x: typeof dark) => x!.plants.find((p) => p.grass === 'creeping-red-fescue')!.share
+    const fescue = (x: typeof dark) =>
+      x!.plants.find((p) => p.grass === 'creeping-red-fescue')!.share
     expect(Number(dark!.lasts.value)).toBeLessThan(Number(bright!.lasts.value))
     expect(Number(middle!.sun.value)).toBeGreaterThan(Number(dark!.sun.value))
     expect(fescue(dark)).toBeGreaterThan(fescue(bright))
-    for (const light of [dark!, middle!, bright!]) expect(light.plants.reduce((sum, p) => sum + p.share, 0)).toBeCloseTo(100, 9)
+    for (const light of [dark!, middle!, bright!])
+      expect(light.plants.reduce((sum, p) => sum + p.share, 0)).toBeCloseTo(100, 9)
     expect(seed({ sunHours: '4 h' }).inLight).toEqual([])
   })
 })

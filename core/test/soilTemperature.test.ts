@@ -4,12 +4,23 @@ import { fitSoil, soilFromAir, yearOfSoil } from '../src/climate/soilTemperature
 import { soilBand } from '../src/climate/soilBand.ts'
 import { climateAt } from './makePlace.ts'
 
-/** A wave in the ground: T(z,t) = mean + swing·e^(−z/D)·cos(ω(t − t₀) − z/D), Carslaw & Jaeger, from memory. Depth and damping depth in m. */
-const dampedWave = (mean: number, swing: number, phase: number, depth: number, damping: number): number =>
-  mean + swing * Math.exp(-depth / damping) * Math.cos(phase - depth / damping)
+/**
+ * A wave in the ground: T(z,t) = mean + swing·e^(−z/D)·cos(ω(t − t₀) − z/D), Carslaw & Jaeger, from
+ * memory. Depth and damping depth in m.
+ */
+const dampedWave = (
+  mean: number,
+  swing: number,
+  phase: number,
+  depth: number,
+  damping: number,
+): number => mean + swing * Math.exp(-depth / damping) * Math.cos(phase - depth / damping)
 
 const DAYS = 730
-const air = Float64Array.from({ length: DAYS }, (_, i) => 11 + 9 * Math.cos((2 * Math.PI * (i - 20)) / 365) + 3 * Math.sin(i * 1.7))
+const air = Float64Array.from(
+  { length: DAYS },
+  (_, i) => 11 + 9 * Math.cos((2 * Math.PI * (i - 20)) / 365) + 3 * Math.sin(i * 1.7),
+)
 
 describe('soil that follows the air', () => {
   it('comes to steady air with the warmth of the sun, and by its share a day', () => {
@@ -39,7 +50,8 @@ describe('soil that follows the air', () => {
     expect(fit.follows).toBeCloseTo(truth.follows, 1)
     expect(fit.warmer).toBeCloseTo(truth.warmer, 1)
     expect(fit.error).toBeLessThan(0.2)
-    // With its share, the warmth solves the normal equations of probe = soil without warmth + warmth.
+    // With its share, the warmth solves the normal equations of probe = soil without warmth +
+    // warmth.
     const plain = soilFromAir(air, { follows: fit.follows, warmer: 0 }, air[0]!)
     const at = [...probe.keys()].filter((i) => i >= 10 && !Number.isNaN(probe[i]!))
     const a = at.map(() => [1])
@@ -57,15 +69,22 @@ describe('soil that follows the air', () => {
     ).toBeNull()
   })
   it('lies between the air and the depth that a damped wave would have the yearly swing fall to at 50 mm', () => {
-    // Heat conduction damps the year over some 2 m: at 50 mm next to nothing is lost, and days are late. The lag model loses a little more.
+    // Heat conduction damps the year over some 2 m: at 50 mm next to nothing is lost, and days are
+    // late. The lag model loses a little more.
     const swing = 9
-    const year = Float64Array.from({ length: 365 }, (_, i) => 11 + swing * Math.cos((2 * Math.PI * i) / 365))
+    const year = Float64Array.from(
+      { length: 365 },
+      (_, i) => 11 + swing * Math.cos((2 * Math.PI * i) / 365),
+    )
     const soil = yearOfSoil(year, { follows: 0.4, warmer: 0 })
     const phases = Array.from({ length: 365 }, (_, i) => (2 * Math.PI * i) / 365)
     const ground = phases.map((phase) => dampedWave(11, swing, phase, 0.05, 2.1))
-    const amplitude = (of: ArrayLike<number>) => (Math.max(...Array.from(of)) - Math.min(...Array.from(of))) / 2
+    const amplitude = (of: ArrayLike<number>) =>
+      (Math.max(...Array.from(of)) - Math.min(...Array.from(of))) / 2
     expect(Math.abs(amplitude(soil) - amplitude(ground))).toBeLessThan(0.3)
-    expect(Math.abs(soil.indexOf(Math.max(...soil)) - ground.indexOf(Math.max(...ground)))).toBeLessThanOrEqual(3)
+    expect(
+      Math.abs(soil.indexOf(Math.max(...soil)) - ground.indexOf(Math.max(...ground))),
+    ).toBeLessThanOrEqual(3)
   })
 })
 

@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { CAUSES } from '../src/climate/dayReasons.ts'
 import { siteClimate } from '../src/climate/siteClimate.ts'
-import { placeSums, mixOdds, oddsOffBy, sowingOdds, oddsValues, type SownGrass } from '../src/climate/sowingOdds.ts'
+import {
+  placeSums,
+  mixOdds,
+  oddsOffBy,
+  sowingOdds,
+  oddsValues,
+  type SownGrass,
+} from '../src/climate/sowingOdds.ts'
 import { ofMonthDay, YEAR_DAYS } from '../src/climate/yearDay.ts'
 import { readJob } from '../src/entities/job.ts'
 import { oddsOverHundreds, rowOdds, YEAR_SOWINGS } from '../src/present/yearOdds.ts'
@@ -12,12 +19,31 @@ import { declared } from './makeJob.ts'
 import { climateAt } from './makePlace.ts'
 
 const v = declared(oddsValues)
-const RYE: SownGrass = { season: 'cool', thermal: { theta: 95, base: 2 }, least: 7, lead: 42, toUse: 36 }
-const BLUE: SownGrass = { season: 'cool', thermal: { theta: 210, base: 5 }, least: 10, lead: 56, toUse: 67 }
-const COUCH: SownGrass = { season: 'warm', thermal: { theta: 170, base: 12 }, least: 18, lead: 90, toUse: 60 }
+const RYE: SownGrass = {
+  season: 'cool',
+  thermal: { theta: 95, base: 2 },
+  least: 7,
+  lead: 42,
+  toUse: 36,
+}
+const BLUE: SownGrass = {
+  season: 'cool',
+  thermal: { theta: 210, base: 5 },
+  least: 10,
+  lead: 56,
+  toUse: 67,
+}
+const COUCH: SownGrass = {
+  season: 'warm',
+  thermal: { theta: 170, base: 12 },
+  least: 18,
+  lead: 90,
+  toUse: 60,
+}
 const LAWN = { watered: true, lawn: true, standsBy: 'weeks' as const }
 const { place, sums } = climateAt({ latitude: 41.5, frost: '20 Oct' }, '2027-01-01')
-const on = (monthDay: string, grasses: SownGrass[] = [RYE], brief = LAWN) => mixOdds(place, sums, grasses, ofMonthDay(monthDay), brief, v)
+const on = (monthDay: string, grasses: SownGrass[] = [RYE], brief = LAWN) =>
+  mixOdds(place, sums, grasses, ofMonthDay(monthDay), brief, v)
 
 /** The same question asked the long way: day by day through one year of the simulation. */
 function byHand(day: number, year: number, grass: SownGrass): string {
@@ -25,13 +51,17 @@ function byHand(day: number, year: number, grass: SownGrass): string {
   const sown = year * YEAR_DAYS + day
   let warmth = 0
   let up = sown
-  while (warmth < grass.thermal.theta && up - sown <= v.longest) warmth += Math.max(0, place.soilYears[up++]! - grass.thermal.base)
+  while (warmth < grass.thermal.theta && up - sown <= v.longest)
+    warmth += Math.max(0, place.soilYears[up++]! - grass.thermal.base)
   if (warmth < grass.thermal.theta) return 'cold'
   let fortnight = 0
-  for (let i = 0; i < 14; i++) fortnight += Math.max(0, place.soilYears[sown + i]! - grass.thermal.base)
+  for (let i = 0; i < 14; i++)
+    fortnight += Math.max(0, place.soilYears[sown + i]! - grass.thermal.base)
   if (fortnight / 14 + grass.thermal.base < grass.least) return 'cold'
   // Its frost: the first at −2 °C after the warmest day of its season.
-  const falling = (day - place.warmest + YEAR_DAYS) % YEAR_DAYS < (place.coldest - place.warmest + YEAR_DAYS) % YEAR_DAYS
+  const falling =
+    (day - place.warmest + YEAR_DAYS) % YEAR_DAYS <
+    (place.coldest - place.warmest + YEAR_DAYS) % YEAR_DAYS
   let turn = sown - ((day - place.warmest + YEAR_DAYS) % YEAR_DAYS)
   if (!falling) turn += YEAR_DAYS
   let frost = Infinity
@@ -84,17 +114,23 @@ describe('odds of a sowing', () => {
   it('a mix goes by its slowest, and comes by every day of the year as by one', () => {
     expect(on('09-05', [RYE, BLUE]).succeed).toBe(on('09-05', [BLUE]).succeed)
     const year = sowingOdds(place, sums, RYE, LAWN, v)
-    for (const day of [10, 120, 200, 251]) expect(year.succeed[day]).toBe(mixOdds(place, sums, [RYE], day, LAWN, v).succeed)
+    for (const day of [10, 120, 200, 251])
+      expect(year.succeed[day]).toBe(mixOdds(place, sums, [RYE], day, LAWN, v).succeed)
   })
   it('without a waterer fewer stand, never more; by warmth other years than by weeks', () => {
     let worse = 0
     for (let day = 0; day < YEAR_DAYS; day += 5) {
-      const [wet, dry] = [mixOdds(place, sums, [RYE], day, LAWN, v).succeed, mixOdds(place, sums, [RYE], day, { ...LAWN, watered: false }, v).succeed]
+      const [wet, dry] = [
+        mixOdds(place, sums, [RYE], day, LAWN, v).succeed,
+        mixOdds(place, sums, [RYE], day, { ...LAWN, watered: false }, v).succeed,
+      ]
       expect(dry).toBeLessThanOrEqual(wet)
       if (dry < wet) worse++
     }
     expect(worse).toBeGreaterThan(5)
-    expect(on('09-12', [RYE], { ...LAWN, standsBy: 'degree-days' as never }).succeed).not.toBe(on('09-12').succeed)
+    expect(on('09-12', [RYE], { ...LAWN, standsBy: 'degree-days' as never }).succeed).not.toBe(
+      on('09-12').succeed,
+    )
   })
   it('of spring sowings weeds spoil the share the rule names; a cover is none of theirs', () => {
     const lawn = on('05-01')
@@ -107,20 +143,29 @@ describe('odds of a sowing', () => {
     const within = (days: number) => mixOdds(place, sums, [BLUE], d, { ...LAWN, within: days }, v)
     const up = (year: number) => {
       let [sum, day] = [0, year * YEAR_DAYS + d]
-      for (; sum < BLUE.thermal.theta; day++) sum += Math.max(0, place.soilYears[day]! - BLUE.thermal.base)
+      for (; sum < BLUE.thermal.theta; day++)
+        sum += Math.max(0, place.soilYears[day]! - BLUE.thermal.base)
       return day - (year * YEAR_DAYS + d)
     }
-    const middle = Array.from({ length: 99 }, (_, y) => up(y + 1)).sort((a, b) => a - b)[49]! + BLUE.toUse
+    const middle =
+      Array.from({ length: 99 }, (_, y) => up(y + 1)).sort((a, b) => a - b)[49]! + BLUE.toUse
     const half = within(middle)
     expect(half.inTime).toBeGreaterThan(0.25 * half.succeed)
     expect(half.inTime).toBeLessThan(half.succeed)
-    expect([within(middle - 30).inTime, within(middle + 60).inTime, on('09-01', [BLUE]).inTime]).toEqual([0, half.succeed, half.succeed])
+    expect([
+      within(middle - 30).inTime,
+      within(middle + 60).inTime,
+      on('09-01', [BLUE]).inTime,
+    ]).toEqual([0, half.succeed, half.succeed])
     // Of a mix, the grass that is ready last.
-    expect(mixOdds(place, sums, [RYE, BLUE], d, { ...LAWN, within: middle }, v).inTime).toBe(half.inTime)
+    expect(mixOdds(place, sums, [RYE, BLUE], d, { ...LAWN, within: middle }, v).inTime).toBe(
+      half.inTime,
+    )
   })
   it('where it never freezes nothing fails by frost', () => {
     const warm = climateAt({ latitude: 25, sea: '2 km' }, '2027-01-01')
-    for (let day = 0; day < YEAR_DAYS; day += 30) expect(mixOdds(warm.place, warm.sums, [COUCH], day, LAWN, v).fails.frost).toBe(0)
+    for (let day = 0; day < YEAR_DAYS; day += 30)
+      expect(mixOdds(warm.place, warm.sums, [COUCH], day, LAWN, v).fails.frost).toBe(0)
     expect(placeSums(warm.place, v, 32).frosts.filter((f) => f < Infinity)).toEqual([])
   })
 })
@@ -129,7 +174,16 @@ describe('odds over many hundreds of years', () => {
   const site = { latitude: 41.5, frost: '20 Oct' }
   const { job } = readJob({ name: 'place', site })
   const climateOf = (hundred: number, trace: Trace) =>
-    siteClimate({ job: job!, today: '2027-01-01', schools: DEFAULT_SCHOOLS, station: null, recent: [], memo: new Memo(), trace, hundred })
+    siteClimate({
+      job: job!,
+      today: '2027-01-01',
+      schools: DEFAULT_SCHOOLS,
+      station: null,
+      recent: [],
+      memo: new Memo(),
+      trace,
+      hundred,
+    })
   const runs = [...oddsOverHundreds(climateOf, 3, 0, DEFAULT_SCHOOLS, () => new Trace())]
   const alone = (hundred: number) => {
     const trace = new Trace()
@@ -143,7 +197,10 @@ describe('odds over many hundreds of years', () => {
     const each = [0, 1, 2].map(alone)
     expect(each[1]!.succeed).not.toEqual(each[0]!.succeed)
     for (const day of [60, 130, 240, 250, 300]) {
-      expect(runs[2]!.rye!.succeed[day]).toBeCloseTo((each[0]!.succeed[day]! + each[1]!.succeed[day]! + each[2]!.succeed[day]!) / 3, 4)
+      expect(runs[2]!.rye!.succeed[day]).toBeCloseTo(
+        (each[0]!.succeed[day]! + each[1]!.succeed[day]! + each[2]!.succeed[day]!) / 3,
+        4,
+      )
       const fails = CAUSES.reduce((sum, c) => sum + runs[2]!.rye!.fails[c][day]!, 0)
       expect(runs[2]!.rye!.succeed[day]! + fails).toBeCloseTo(100, 3)
     }

@@ -1,7 +1,13 @@
 import fc from 'fast-check'
 import { all, create } from 'mathjs'
 import { describe, expect, it } from 'vitest'
-import { MOVEMENTS, seedLotSchema, stockMovement, type SeedLotDraft, type StockMovement } from '../src/entities/stock.ts'
+import {
+  MOVEMENTS,
+  seedLotSchema,
+  stockMovement,
+  type SeedLotDraft,
+  type StockMovement,
+} from '../src/entities/stock.ts'
 import { readJob } from '../src/entities/job.ts'
 import { pathText } from '../src/entities/problem.ts'
 import { GRASSES } from '../src/reference/grasses.ts'
@@ -13,7 +19,12 @@ import { shelfOf } from '../src/stock/shelf.ts'
 import { declared, planOf, valueOf, zone } from './makeJob.ts'
 
 const TODAY = '2027-02-22'
-const part = (pure: number, germination: number, grass = 'perennial-ryegrass', cultivar = 'Tarn') => ({ grass, cultivar, pure, germination })
+const part = (
+  pure: number,
+  germination: number,
+  grass = 'perennial-ryegrass',
+  cultivar = 'Tarn',
+) => ({ grass, cultivar, pure, germination })
 const label: SeedLotDraft = {
   number: '27-118',
   parts: [part(97.5, 88)],
@@ -25,8 +36,11 @@ const label: SeedLotDraft = {
   price: 96,
 }
 const problems = (change: Partial<SeedLotDraft>) =>
-  seedLotSchema.safeParse({ ...label, ...change }).error?.issues.map((i) => `${pathText(i.path)}: ${i.message}`) ?? []
-const worth = (change: Partial<SeedLotDraft> = {}) => lotWorth(seedLotSchema.parse({ ...label, ...change }), GRASSES, TODAY, declared(lotValues))
+  seedLotSchema
+    .safeParse({ ...label, ...change })
+    .error?.issues.map((i) => `${pathText(i.path)}: ${i.message}`) ?? []
+const worth = (change: Partial<SeedLotDraft> = {}) =>
+  lotWorth(seedLotSchema.parse({ ...label, ...change }), GRASSES, TODAY, declared(lotValues))
 
 describe('a label', () => {
   it('is read as printed', () => {
@@ -51,7 +65,9 @@ describe('a label', () => {
   })
   it('of coated seed: printed with the coating it is of the bag as sold, printed without it the coat comes off', () => {
     // 48 % pure seed under 50 % coating and 2 % inert: 48 × 0.88 = 42.2 % pure live seed.
-    expect(worth({ parts: [part(48, 88)], coating: 50, inert: 2, otherCrop: 0 }).parts[0]!.pls).toBeCloseTo(42.24, 9)
+    expect(
+      worth({ parts: [part(48, 88)], coating: 50, inert: 2, otherCrop: 0 }).parts[0]!.pls,
+    ).toBeCloseTo(42.24, 9)
     // 97.5 % pure of what is under a coat of half the weight: half of 97.5 × 0.88.
     expect(worth({ coating: 50 }).parts[0]!.pls).toBeCloseTo(42.9, 9)
   })
@@ -64,11 +80,15 @@ describe('what a lot is worth', () => {
     expect(p!.costPerThousand).toBeCloseTo(9.6 / (550 * 0.833), 9)
   })
   it('holds its test for a year, then loses by how it is kept: two years on in a shed 88 × 0.92 = 81.0 %', () => {
-    expect(worth({ tested: '2026-03-01' }).parts[0]).toMatchObject({ germination: 88, from: 'label' })
+    expect(worth({ tested: '2026-03-01' }).parts[0]).toMatchObject({
+      germination: 88,
+      from: 'label',
+    })
     const aged = worth({ tested: '2025-02-22', storage: 'shed' }).parts[0]!
     expect(aged.from).toBe('label, aged')
     expect(aged.germination).toBeCloseTo(88 * 0.92, 1)
-    const loss = (storage: 'cool' | 'shed' | 'hot') => worth({ tested: '2023-02-22', storage }).parts[0]!.germination
+    const loss = (storage: 'cool' | 'shed' | 'hot') =>
+      worth({ tested: '2023-02-22', storage }).parts[0]!.germination
     expect(loss('cool')).toBeGreaterThan(loss('shed'))
     expect(loss('shed')).toBeGreaterThan(loss('hot'))
   })
@@ -77,7 +97,9 @@ describe('what a lot is worth', () => {
     expect(worth({ parts: [part(97.5, 65)] }).verdict).toBe('use more')
     expect(worth({ parts: [part(97.5, 40)] }).verdict).toBe('do not use')
     expect(worth({ weedSeed: 0.5, inert: 1.7 }).verdict).toBe('do not use')
-    expect(worth({ parts: [part(60, 90), part(37.5, 45, 'creeping-red-fescue')] }).verdict).toBe('do not use')
+    expect(worth({ parts: [part(60, 90), part(37.5, 45, 'creeping-red-fescue')] }).verdict).toBe(
+      'do not use',
+    )
   })
   it('says what is missing: no cultivar, no date, a date yet to come', () => {
     const notes = (change: Partial<SeedLotDraft>) => JSON.stringify(worth(change).notes)
@@ -88,8 +110,16 @@ describe('what a lot is worth', () => {
   })
   it('a paper test has its days by grass, and replaces the label when it is done', () => {
     const test = { started: '2027-02-01', seeds: 100 }
-    expect(worth({ test }).test).toMatchObject({ firstOn: '2027-02-06', lastOn: '2027-02-15', result: null, due: 'last' })
-    expect(worth({ test: { ...test, first: 60 } }).parts[0]).toMatchObject({ germination: 88, from: 'label' })
+    expect(worth({ test }).test).toMatchObject({
+      firstOn: '2027-02-06',
+      lastOn: '2027-02-15',
+      result: null,
+      due: 'last',
+    })
+    expect(worth({ test: { ...test, first: 60 } }).parts[0]).toMatchObject({
+      germination: 88,
+      from: 'label',
+    })
     const done = worth({ test: { ...test, first: 60, last: 70 } })
     expect(done.parts[0]).toMatchObject({ germination: 70, from: 'paper test' })
     expect(done.verdict).toBe('use more')
@@ -117,7 +147,8 @@ describe('the exact interval (Clopper & Pearson 1934, tables from memory)', () =
     } // prettier-ignore
   })
   it('narrows with more seeds, and says how many are enough', () => {
-    const width = (n: number) => exactInterval(Math.round(0.85 * n), n).high - exactInterval(Math.round(0.85 * n), n).low
+    const width = (n: number) =>
+      exactInterval(Math.round(0.85 * n), n).high - exactInterval(Math.round(0.85 * n), n).low
     for (const n of [50, 100, 200, 400]) expect(width(n * 2)).toBeLessThan(width(n))
     const n = seedsFor(0.85, 0.07)
     expect(width(n) / 2).toBeLessThanOrEqual(0.07)
@@ -134,7 +165,14 @@ const movement = fc
     job: fc.constantFrom('a', 'b', null),
   })
   .map(({ n, kind, grams, day, job }) =>
-    stockMovement.parse({ id: `movement-${n}`, lot: 'l', kind, kg: grams / 1000, on: `2027-02-${String(day).padStart(2, '0')}`, job }),
+    stockMovement.parse({
+      id: `movement-${n}`,
+      lot: 'l',
+      kind,
+      kg: grams / 1000,
+      on: `2027-02-${String(day).padStart(2, '0')}`,
+      job,
+    }),
   )
 const oncePerId = (list: StockMovement[]) => [...new Map(list.map((m) => [m.id, m])).values()]
 
@@ -143,11 +181,14 @@ describe('the shelf', () => {
     fc.assert(
       fc.property(fc.array(movement, { maxLength: 30 }), fc.nat(1000), (list, seed) => {
         const once = oncePerId(list)
-        const sum = (...kinds: string[]) => once.filter((m) => kinds.includes(m.kind)).reduce((kg, m) => kg + m.kg, 0)
+        const sum = (...kinds: string[]) =>
+          once.filter((m) => kinds.includes(m.kind)).reduce((kg, m) => kg + m.kg, 0)
         const shelf = shelfOf(once)
         expect(shelf.held).toBeCloseTo(sum('received', 'returned') - sum('used', 'written-off'), 9)
         expect(shelf.free + shelf.reserved).toBeCloseTo(shelf.held, 9)
-        const mixed = [...once, ...once].sort((a, b) => ((a.kg * 7919 + seed) % 13) - ((b.kg * 7919 + seed) % 13))
+        const mixed = [...once, ...once].sort(
+          (a, b) => ((a.kg * 7919 + seed) % 13) - ((b.kg * 7919 + seed) % 13),
+        )
         expect(shelfOf(mixed)).toEqual(shelf)
       }),
       { numRuns: 200 },
@@ -167,7 +208,15 @@ describe('the shelf', () => {
     const shelf = shelfOf([
       m('1', 'received', 20), m('2', 'reserved', 6, { job: 'quad' }), m('3', 'used', 4, { job: 'quad', zone: 'east' }), m('4', 'reserved', 5, { job: 'green' }),
     ]) // prettier-ignore
-    expect(shelf).toMatchObject({ held: 16, reserved: 7, free: 9, used: 4, forJobs: { quad: 2, green: 5 }, usedIn: { 'quad/east': 4 }, short: null })
+    expect(shelf).toMatchObject({
+      held: 16,
+      reserved: 7,
+      free: 9,
+      used: 4,
+      forJobs: { quad: 2, green: 5 },
+      usedIn: { 'quad/east': 4 },
+      short: null,
+    })
   })
 })
 
@@ -177,12 +226,15 @@ describe('a job that sows from the shelf', () => {
     {
       id: 'shelf-1',
       lot: seedLotSchema.parse({ ...label, ...change }),
-      shelf: shelfOf([stockMovement.parse({ id: 'in-000001', lot: 'shelf-1', kind: 'received', kg, on: TODAY })]),
+      shelf: shelfOf([
+        stockMovement.parse({ id: 'in-000001', lot: 'shelf-1', kind: 'received', kg, on: TODAY }),
+      ]),
     },
   ]
   const lots = [{ id: 'l1', grass: 'perennial-ryegrass', stock: 'shelf-1' }]
   it('goes by the label there, and by a paper test once it is done: at 44 % twice the seed of 88 %', () => {
-    const kg = (change: Partial<SeedLotDraft>) => valueOf(planOf({ zones: [rye], lots }, { stock: stock(change) }), 'zone:z1.seed.kg')
+    const kg = (change: Partial<SeedLotDraft>) =>
+      valueOf(planOf({ zones: [rye], lots }, { stock: stock(change) }), 'zone:z1.seed.kg')
     const test = { started: '2027-01-20', seeds: 100, first: 30 }
     expect(kg({ test: { ...test, last: 44 } }) / kg({})).toBeCloseTo(2, 9)
   })
@@ -190,14 +242,30 @@ describe('a job that sows from the shelf', () => {
     // 12 kg came: 5 are reserved for this job, 4 for another, 3 are free. This job may have 8.
     const move = (id: string, kind: string, kg: number, job: string | null = null) =>
       stockMovement.parse({ id, lot: 'l1', kind, kg, on: TODAY, job }) as StockMovement
-    const shelf = shelfOf([move('m0000001', 'received', 12), move('m0000002', 'reserved', 5, 'here'), move('m0000003', 'reserved', 4, 'there')])
-    const job = readJob({ name: 'J', zones: [], lots: [{ id: 'mine', name: 'Lot', stock: 'l1', grass: 'perennial-ryegrass' }] } as never).job!
+    const shelf = shelfOf([
+      move('m0000001', 'received', 12),
+      move('m0000002', 'reserved', 5, 'here'),
+      move('m0000003', 'reserved', 4, 'there'),
+    ])
+    const job = readJob({
+      name: 'J',
+      zones: [],
+      lots: [{ id: 'mine', name: 'Lot', stock: 'l1', grass: 'perennial-ryegrass' }],
+    } as never).job!
     const short = (kg: number, id: string | null) =>
-      shortOnShelf(job, id, [{ id: 'l1', lot: seedLotSchema.parse(label), shelf }], new Map([['mine', kg]])).length
+      shortOnShelf(
+        job,
+        id,
+        [{ id: 'l1', lot: seedLotSchema.parse(label), shelf }],
+        new Map([['mine', kg]]),
+      ).length
     expect([short(8, 'here'), short(8.01, 'here'), short(7, 'there'), short(7.01, 'there'), short(3, null), short(3.01, null), short(0, null)]).toEqual([0, 1, 0, 1, 0, 1, 0]) // prettier-ignore
   })
   it('says where the lot does not reach, is not to be sown, or is gone', () => {
-    const said = (from: ReturnType<typeof stock>) => planOf({ zones: [rye], lots }, { stock: from }).notices.filter((n) => n.id.startsWith('lot:l1.'))
+    const said = (from: ReturnType<typeof stock>) =>
+      planOf({ zones: [rye], lots }, { stock: from }).notices.filter((n) =>
+        n.id.startsWith('lot:l1.'),
+      )
     expect(said(stock())).toEqual([])
     expect(said(stock({}, 2))[0]!.title).toContain('does not reach')
     expect(said(stock({ parts: [part(97.5, 30)] })).map((n) => n.level)).toContain('hold')
@@ -215,20 +283,35 @@ describe('seed for all jobs', () => {
   const bags = { sizes: [{ size: 10, price: 80 }, { size: 5, price: 45 }], unit: 'kg' as const, priced: true } // prettier-ignore
   const wanted = (job: string, kg: number, key = 'rye', sowDay: string | null = '2027-03-02', fromShelf = 0) => ({ job, name: job, sowDay, key, mix: key, kg, fromShelf, pans: [] }) // prettier-ignore
   it('is bought once: three jobs of 3 kg take one bag of ten, where apart they take three of five', () => {
-    const [rye, blue] = seedToBuy([wanted('b', 3), wanted('a', 3, 'rye', '2027-02-26'), wanted('c', 3), wanted('d', 6, 'blue')], bags)
-    expect([rye!.packs!.counts, rye!.packs!.left, rye!.apart]).toEqual([[{ size: 10, count: 1 }], 1, 15])
+    const [rye, blue] = seedToBuy(
+      [wanted('b', 3), wanted('a', 3, 'rye', '2027-02-26'), wanted('c', 3), wanted('d', 6, 'blue')],
+      bags,
+    )
+    expect([rye!.packs!.counts, rye!.packs!.left, rye!.apart]).toEqual([
+      [{ size: 10, count: 1 }],
+      1,
+      15,
+    ])
     expect(rye!.jobs.map((j) => j.job)).toEqual(['a', 'b', 'c'])
     expect([blue!.wanted, blue!.packs!.cost]).toEqual([6, 80])
   })
   it('what lies on the shelf for a job is not bought again', () => {
     const [all] = seedToBuy([wanted('a', 4, 'rye', null, 4)], bags)
     expect([all!.packs, all!.apart, all!.fromShelf]).toEqual([null, 0, 4])
-    expect(seedToBuy([wanted('a', 4, 'rye', null, 1), wanted('b', 2)], bags)[0]!.packs!.bought).toBe(5)
+    expect(
+      seedToBuy([wanted('a', 4, 'rye', null, 1), wanted('b', 2)], bags)[0]!.packs!.bought,
+    ).toBe(5)
   })
   it('a plan’s wants are its order; once the seed is down there are none', () => {
     const job = { zones: [zone()] }
     const [only] = seedWanted('j', 'Lawn', planOf(job) as never)
-    expect(only).toMatchObject({ job: 'j', fromShelf: 0, kg: valueOf(planOf(job), 'job.seed.total.perennial-ryegrass-100') })
-    expect(only!.pans).toEqual([{ zone: planOf(job).zones[0]!.name, kg: valueOf(planOf(job), 'zone:z1.seed.pan') }])
+    expect(only).toMatchObject({
+      job: 'j',
+      fromShelf: 0,
+      kg: valueOf(planOf(job), 'job.seed.total.perennial-ryegrass-100'),
+    })
+    expect(only!.pans).toEqual([
+      { zone: planOf(job).zones[0]!.name, kg: valueOf(planOf(job), 'zone:z1.seed.pan') },
+    ])
   })
 })

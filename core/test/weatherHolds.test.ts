@@ -13,10 +13,16 @@ const fair: Omit<StationDay, 'day'> = { low: 9, high: 20, rain: 0, wind: 6, soil
 const outlook = (days: Record<string, Partial<StationDay>>): Outlook => ({
   source: 'Tarnmere, simulated',
   simulated: true,
-  days: Array.from({ length: 14 }, (_, i) => ({ ...fair, day: addDays(TODAY, i), ...days[addDays(TODAY, i)] })),
+  days: Array.from({ length: 14 }, (_, i) => ({
+    ...fair,
+    day: addDays(TODAY, i),
+    ...days[addDays(TODAY, i)],
+  })),
 })
-const plan = (days: Record<string, Partial<StationDay>>, job: Partial<JobDraft> = {}) => planOf(job, { outlook: outlook(days) })
-const held = (p: { notices: JobPlan['notices'] }, key: string) => said(p.notices.filter((n) => n.id.startsWith('step:') && n.id.endsWith(`.${key}`)))
+const plan = (days: Record<string, Partial<StationDay>>, job: Partial<JobDraft> = {}) =>
+  planOf(job, { outlook: outlook(days) })
+const held = (p: { notices: JobPlan['notices'] }, key: string) =>
+  said(p.notices.filter((n) => n.id.startsWith('step:') && n.id.endsWith(`.${key}`)))
 const fine = planOf()
 const on = (kind: string) => step(fine, kind)!.chosen
 
@@ -26,7 +32,9 @@ describe('the outlook lays holds on steps (common practice; the lines are the ru
   })
   it('rain on the day, or much the day before, makes ground too wet for blades and tines', () => {
     expect(held(plan({ [on('scarify')]: { rain: 9 } }), 'wet')[0]!.says).toContain('9 mm of rain')
-    expect(held(plan({ [addDays(on('scarify'), -1)]: { rain: 16 } }), 'wet').length).toBeGreaterThan(0)
+    expect(
+      held(plan({ [addDays(on('scarify'), -1)]: { rain: 16 } }), 'wet').length,
+    ).toBeGreaterThan(0)
     expect(held(plan({ [on('scarify')]: { rain: 7 } }), 'wet')).toEqual([])
   })
   it('a downpour on the day of seed or the day after; half as much on a slope', () => {
@@ -49,16 +57,29 @@ describe('the outlook lays holds on steps (common practice; the lines are the ru
     expect(held(plan({ [on('scarify')]: { high: 36 } }), 'heat').length).toBeGreaterThan(0)
     expect(held(plan({ [on('sow')]: { high: 31 } }), 'heat')).toEqual([])
     const alone = { waterer: '' }
-    expect(held(plan({ [step(planOf(alone), 'sow')!.chosen]: { high: 31 } }, alone), 'heat').length).toBeGreaterThan(0)
+    expect(
+      held(plan({ [step(planOf(alone), 'sow')!.chosen]: { high: 31 } }, alone), 'heat').length,
+    ).toBeGreaterThan(0)
   })
   it('rain on the day a leaf spray has to dry', () => {
-    const weedy: Partial<JobDraft> = { zones: [zone({ cover: { wanted: 50, weeds: 40, moss: 0, bare: 10 } })], schools: { weeds: 'spray-then-sow' } }
+    const weedy: Partial<JobDraft> = {
+      zones: [zone({ cover: { wanted: 50, weeds: 40, moss: 0, bare: 10 } })],
+      schools: { weeds: 'spray-then-sow' },
+    }
     const today = '2027-01-11'
     const sprayed = planOf(weedy, { today })
     const day = step(sprayed, 'spray')!.chosen
     const rain = planOf(weedy, {
       today,
-      outlook: { source: 'x', simulated: true, days: [0, 1, 2, 3].map((i) => ({ ...fair, day: addDays(day, i - 1), rain: i === 1 ? 3 : 0 })) },
+      outlook: {
+        source: 'x',
+        simulated: true,
+        days: [0, 1, 2, 3].map((i) => ({
+          ...fair,
+          day: addDays(day, i - 1),
+          rain: i === 1 ? 3 : 0,
+        })),
+      },
     })
     expect(held(rain, 'rain')[0]!.says).toContain('label says for how many hours')
   })
@@ -66,7 +87,12 @@ describe('the outlook lays holds on steps (common practice; the lines are the ru
     const warm: Partial<JobDraft> = {
       site: { ...SOUTH, latitude: 33, frost: '1 Dec', soilTemperature: null },
       zones: [
-        zone({ present: ['bermudagrass'], sunHours: 9, approach: 'care', operations: { 'cut-first': { on: true }, 'cut-second': { on: true } } }),
+        zone({
+          present: ['bermudagrass'],
+          sunHours: 9,
+          approach: 'care',
+          operations: { 'cut-first': { on: true }, 'cut-second': { on: true } },
+        }),
       ],
     }
     const today = '2027-03-20'
@@ -74,7 +100,15 @@ describe('the outlook lays holds on steps (common practice; the lines are the ru
     expect(day).toBeDefined()
     const cold = planOf(warm, {
       today,
-      outlook: { source: 'x', simulated: true, days: [-1, 0, 1, 2, 3].map((i) => ({ ...fair, day: addDays(day!, i), low: i <= 0 ? -1 : 8 })) },
+      outlook: {
+        source: 'x',
+        simulated: true,
+        days: [-1, 0, 1, 2, 3].map((i) => ({
+          ...fair,
+          day: addDays(day!, i),
+          low: i <= 0 ? -1 : 8,
+        })),
+      },
     })
     expect(held(cold, 'frost').length).toBe(1)
   })
@@ -86,7 +120,9 @@ describe('the outlook lays holds on steps (common practice; the lines are the ru
     expect(said(notice).says).toContain('Tarnmere, simulated')
     const { zones, day } = notice.move!
     expect(day > on('sow')).toBe(true)
-    const after = plan(windy, { pins: Object.fromEntries(pinKeys('sow', zones).map((key) => [key, day])) })
+    const after = plan(windy, {
+      pins: Object.fromEntries(pinKeys('sow', zones).map((key) => [key, day])),
+    })
     expect(step(after, 'sow')!.chosen).toBe(day)
     expect(step(after, 'water')!.chosen).toBe(day)
     expect(after.packages[0]!.fits).toBe(true)
@@ -97,14 +133,24 @@ describe('the outlook lays holds on steps (common practice; the lines are the ru
 
 describe('what is read on the site itself', () => {
   const entry = (date: string, read: { rain: number | null; soil: number | null }): DiaryEntry =>
-    diaryEntry.parse({ id: `entry-${date}-${read.rain}-${read.soil}`, date, what: 'Read on site', read })
+    diaryEntry.parse({
+      id: `entry-${date}-${read.rain}-${read.soil}`,
+      date,
+      what: 'Read on site',
+      read,
+    })
   it('the gauge of yesterday makes ground too wet today, where the station had none', () => {
     const yesterday = addDays(TODAY, -1)
     const job = { pins: { 'scarify/z1': TODAY } }
     const dry = planOf(job, { outlook: outlook({}) })
-    const wet = planOf(job, { outlook: outlook({}), diary: [entry(yesterday, { rain: 20, soil: null })] })
+    const wet = planOf(job, {
+      outlook: outlook({}),
+      diary: [entry(yesterday, { rain: 20, soil: null })],
+    })
     expect(held(dry, 'wet')).toEqual([])
-    expect(held(wet, 'wet')[0]!.says).toContain('20 mm of rain, in the gauge on site the day before')
+    expect(held(wet, 'wet')[0]!.says).toContain(
+      '20 mm of rain, in the gauge on site the day before',
+    )
     expect(
       withGauge(
         [{ day: yesterday, low: 5, high: 9, rain: 0 }],
@@ -115,7 +161,10 @@ describe('what is read on the site itself', () => {
   it('the newest probe counts: of the diary, or of the form where that is later', () => {
     const soilOf = (soilReadOn: string, diary: DiaryEntry[]) =>
       Number(planOf({ site: { ...SOUTH, soilReadOn } }, { diary }).figures['job.soil-now']!.value)
-    const read = [entry(addDays(TODAY, -3), { rain: null, soil: 12 }), entry(TODAY, { rain: null, soil: 14 })]
+    const read = [
+      entry(addDays(TODAY, -3), { rain: null, soil: 12 }),
+      entry(TODAY, { rain: null, soil: 14 }),
+    ]
     expect(soilOf(addDays(TODAY, -9), read)).toBe(14)
     expect(soilOf(TODAY, read.slice(0, 1))).toBe(17.4)
   })
@@ -126,7 +175,11 @@ describe('what is read on the site itself', () => {
       zones: [zone({ operations: rainFree ? { spray: { rainFree } } : {} })],
     })
     const day = addDays(TODAY, 3)
-    expect(held(plan({ [day]: { rain: 3 } }, job(null)), 'rain')[0]!.says).toContain('for how many hours')
-    expect(held(plan({ [day]: { rain: 3 } }, job('6 h')), 'rain')[0]!.says).toMatch(/The label wants 6 (h|hours) without rain/)
+    expect(held(plan({ [day]: { rain: 3 } }, job(null)), 'rain')[0]!.says).toContain(
+      'for how many hours',
+    )
+    expect(held(plan({ [day]: { rain: 3 } }, job('6 h')), 'rain')[0]!.says).toMatch(
+      /The label wants 6 (h|hours) without rain/,
+    )
   })
 })

@@ -14,8 +14,20 @@ import { planOf, SOUTH, step, zone, valueOf } from './makeJob.ts'
 import { climateAt, windowAt, type SiteDraft } from './makePlace.ts'
 
 const trace = new Trace()
-const cutOff = (frost: string, today: string, grass: GrassId = 'perennial-ryegrass', school: 'even-odds' | 'safe' = 'even-odds', latitude = -44.2) =>
-  lastDayToSow(leadOf(GRASSES[grass]!), climateAt({ latitude, frost }, today, { cutOff: school }), today, school, trace)
+const cutOff = (
+  frost: string,
+  today: string,
+  grass: GrassId = 'perennial-ryegrass',
+  school: 'even-odds' | 'safe' = 'even-odds',
+  latitude = -44.2,
+) =>
+  lastDayToSow(
+    leadOf(GRASSES[grass]!),
+    climateAt({ latitude, frost }, today, { cutOff: school }),
+    today,
+    school,
+    trace,
+  )
 
 describe('killing frost less six weeks closes the cool-season window (common practice)', () => {
   it('in an ordinary year: 25 April gives 14 March, bluegrass 28 February', () => {
@@ -29,7 +41,9 @@ describe('killing frost less six weeks closes the cool-season window (common pra
     expect(cutOff('20 Jan', '2027-11-01', 'perennial-ryegrass', 'even-odds', 32)).toBe('2027-12-09')
   })
   it('belongs to one season until the coldest day: the day after the frost it has passed, and does not jump a year', () => {
-    expect(['2027-03-20', '2027-04-26', '2027-06-20'].map((day) => cutOff('25 Apr', day))).toEqual(Array(3).fill('2027-03-14'))
+    expect(['2027-03-20', '2027-04-26', '2027-06-20'].map((day) => cutOff('25 Apr', day))).toEqual(
+      Array(3).fill('2027-03-14'),
+    )
     expect(cutOff('25 Apr', '2027-09-01')).toBe('2028-03-14')
   })
   it('the safe school counts from the date one year in ten has frozen by', () => {
@@ -38,7 +52,12 @@ describe('killing frost less six weeks closes the cool-season window (common pra
   })
   it('warm grasses end 90 days before, a nurse at the frost, and a mix with its slowest wanted grass', () => {
     const days = (grass: GrassId) => leadValues[leadOf(GRASSES[grass]!)].is
-    expect([days('bermudagrass'), days('annual-ryegrass'), days('kentucky-bluegrass'), days('tall-fescue')]).toEqual([90, 0, 56, 42])
+    expect([
+      days('bermudagrass'),
+      days('annual-ryegrass'),
+      days('kentucky-bluegrass'),
+      days('tall-fescue'),
+    ]).toEqual([90, 0, 56, 42])
     const mix = (share: number) =>
       mixLead(
         [
@@ -52,22 +71,34 @@ describe('killing frost less six weeks closes the cool-season window (common pra
 })
 
 /** A year of a window as its spans: the first day of each, its state's first letter, and why. */
-const yearOf = (site: SiteDraft, grass: GrassId, about: Parameters<typeof windowAt>[3] = {}): string[] => {
+const yearOf = (
+  site: SiteDraft,
+  grass: GrassId,
+  about: Parameters<typeof windowAt>[3] = {},
+): string[] => {
   const w = windowAt(site, '2027-01-01', grass, about)
   return w.states.slice(0, 365).flatMap((state, i) => {
     const says = `${state} ${w.reasons[i]}`
-    return i > 0 && says === `${w.states[i - 1]} ${w.reasons[i - 1]}` ? [] : [`${monthDayOf(i)} ${says}`]
+    return i > 0 && says === `${w.states[i - 1]} ${w.reasons[i - 1]}`
+      ? []
+      : [`${monthDayOf(i)} ${says}`]
   })
 }
-const stateOn = (site: SiteDraft, monthDay: string, grass: GrassId, about: Parameters<typeof windowAt>[3] = {}) => {
+const stateOn = (
+  site: SiteDraft,
+  monthDay: string,
+  grass: GrassId,
+  about: Parameters<typeof windowAt>[3] = {},
+) => {
   const w = windowAt(site, '2027-01-01', grass, about)
   const i = dayNumber(`2027-${monthDay}`) - dayNumber('2027-01-01')
   return `${w.states[i]} ${w.reasons[i]}`
 }
 
 /**
- * Twelve invented places. Each line: the place, the grass, a day, what it is, and why a practitioner would say so (common practice, and Juvena's rough climate:
- * the days lie well inside their spans).
+ * Twelve invented places. Each line: the place, the grass, a day, what it is, and why a
+ * practitioner would say so (common practice, and Juvena's rough climate: the days lie well inside
+ * their spans).
  */
 const COLD_INLAND = { latitude: 45, frost: '5 Oct', sea: '1500 km' }
 const MARITIME = { latitude: 52, sea: '5 km' }
@@ -87,7 +118,14 @@ const COUCH = 'bermudagrass'
 const PLACES: readonly (readonly [string, SiteDraft, GrassId, string, string, string])[] = [
   ['cold inland', COLD_INLAND, RYE, '02-15', 'shut winter', 'frozen ground'],
   ['cold inland', COLD_INLAND, RYE, '07-10', 'shut heat-ahead', 'high summer with days of 30 °C'],
-  ['cold inland', COLD_INLAND, RYE, '08-15', 'marginal squeezed', 'warm still, and frost six weeks on: there are no other weeks'],
+  [
+    'cold inland',
+    COLD_INLAND,
+    RYE,
+    '08-15',
+    'marginal squeezed',
+    'warm still, and frost six weeks on: there are no other weeks',
+  ],
   ['cold inland', COLD_INLAND, RYE, '09-20', 'shut frost', 'two weeks before killing frost'],
   ['maritime', MARITIME, RYE, '05-25', 'marginal spring', 'soil over 10 °C and rising'],
   ['maritime', MARITIME, RYE, '07-15', 'marginal summer', 'cool summer, with water'],
@@ -95,7 +133,14 @@ const PLACES: readonly (readonly [string, SiteDraft, GrassId, string, string, st
   ['far north', FAR_NORTH, COUCH, '07-15', 'shut never', 'the soil never stays at 18 °C'],
   ['prairie', PRAIRIE, BLUE, '08-30', 'shut frost', 'bluegrass wants eight weeks'],
   ['prairie', PRAIRIE, RYE, '08-30', 'marginal squeezed', 'rye has two weeks more'],
-  ['transition', TRANSITION, RYE, '05-25', 'shut heat-ahead', 'up in a week, and five weeks later it is hot'],
+  [
+    'transition',
+    TRANSITION,
+    RYE,
+    '05-25',
+    'shut heat-ahead',
+    'up in a week, and five weeks later it is hot',
+  ],
   ['transition', TRANSITION, RYE, '09-08', 'open good', 'the heat is past'],
   ['transition', TRANSITION, COUCH, '06-30', 'open good', 'soil 21 °C and days of 27 °C'],
   ['hot', HOT, RYE, '08-15', 'shut heat', 'days of 32 °C'],
@@ -119,41 +164,72 @@ const PLACES: readonly (readonly [string, SiteDraft, GrassId, string, string, st
 ]
 
 describe('windows of twelve invented places', () => {
-  it.each(PLACES)('%s, %#: as a practitioner there would say', (_name, site, grass, day, expected) => {
-    expect(stateOn(site, day, grass)).toBe(expected)
-  })
+  it.each(PLACES)(
+    '%s, %#: as a practitioner there would say',
+    (_name, site, grass, day, expected) => {
+      expect(stateOn(site, day, grass)).toBe(expected)
+    },
+  )
   it('a quick cover outlasts the cut-off while soil is warm enough, and ends in winter', () => {
-    expect(stateOn(LAKES, '04-28', 'annual-ryegrass', { purpose: 'cover' })).toBe('marginal after-frosts')
+    expect(stateOn(LAKES, '04-28', 'annual-ryegrass', { purpose: 'cover' })).toBe(
+      'marginal after-frosts',
+    )
     expect(stateOn(LAKES, '07-15', 'annual-ryegrass', { purpose: 'cover' })).toBe('shut winter')
   })
   it('quick grass over a living sward is marginal for two weeks after its last day; slow grass and bare ground are not', () => {
     const on = (day: string, grass: GrassId, over: boolean) => stateOn(LAKES, day, grass, { over })
-    expect([on('03-14', RYE, true), on('03-28', RYE, true), on('03-29', RYE, true)]).toEqual(['open good', 'marginal past-rule', 'shut frost'])
-    expect([on('03-20', RYE, false), on('03-20', 'kentucky-bluegrass', true)]).toEqual(['shut frost', 'shut frost'])
+    expect([on('03-14', RYE, true), on('03-28', RYE, true), on('03-29', RYE, true)]).toEqual([
+      'open good',
+      'marginal past-rule',
+      'shut frost',
+    ])
+    expect([on('03-20', RYE, false), on('03-20', 'kentucky-bluegrass', true)]).toEqual([
+      'shut frost',
+      'shut frost',
+    ])
   })
   it('winter green waits for cool nights, whatever turf stands there', () => {
     const green = (day: string) => stateOn(HOT, day, RYE, { purpose: 'winter-green' })
-    expect([green('08-01'), green('10-10'), green('11-25')]).toEqual(['shut nights', 'open good', 'shut frost'])
+    expect([green('08-01'), green('10-10'), green('11-25')]).toEqual([
+      'shut nights',
+      'open good',
+      'shut frost',
+    ])
   })
   it('winter green is sown on or before the last day shown, which counts its own lead', () => {
     const plan = planOf(
-      { site: { latitude: 32, frost: '18 Nov' }, zones: [zone({ present: ['bermudagrass'], sowing: 'winter-green' })] },
+      {
+        site: { latitude: 32, frost: '18 Nov' },
+        zones: [zone({ present: ['bermudagrass'], sowing: 'winter-green' })],
+      },
       { today: '2026-01-25' },
     )
     const [pack] = plan.packages
     const sow = step(plan, 'sow')!
     expect(pack!.cutOff).toEqual(expect.objectContaining({ value: '2026-10-28' }))
     expect(plan.figures[pack!.cutOff.id]!.rule).toBe('window.winter-green-cut-off')
-    expect(sow.chosen <= String(pack!.cutOff.value), `${sow.chosen} after ${pack!.cutOff.value}`).toBe(true)
+    expect(
+      sow.chosen <= String(pack!.cutOff.value),
+      `${sow.chosen} after ${pack!.cutOff.value}`,
+    ).toBe(true)
   })
   it('schools: after the first frosts, dormant, by warmth, early warm grass', () => {
-    expect(stateOn(MARITIME, '10-20', RYE, { schools: { late: 'after-frosts' } })).toBe('marginal after-frosts')
-    expect(stateOn(LAKES, '06-20', 'chewings-fescue', { schools: { late: 'dormant' } })).toBe('marginal dormant')
+    expect(stateOn(MARITIME, '10-20', RYE, { schools: { late: 'after-frosts' } })).toBe(
+      'marginal after-frosts',
+    )
+    expect(stateOn(LAKES, '06-20', 'chewings-fescue', { schools: { late: 'dormant' } })).toBe(
+      'marginal dormant',
+    )
     expect(stateOn(LAKES, '06-20', RYE, { schools: { late: 'dormant' } })).toBe('shut winter')
     expect(stateOn(TRANSITION, '06-10', COUCH)).toBe('marginal cool-days')
-    expect(stateOn(TRANSITION, '06-10', COUCH, { schools: { warm: 'early' } })).toBe('open cool-days')
-    // 250 °C·d over 5 °C after it is up, in an autumn that cools this fast, asks for a few days more than six weeks.
-    const byWarmth = windowAt(LAKES, '2027-02-22', RYE, { schools: { stands: 'degree-days' } }).cutOff
+    expect(stateOn(TRANSITION, '06-10', COUCH, { schools: { warm: 'early' } })).toBe(
+      'open cool-days',
+    )
+    // 250 °C·d over 5 °C after it is up, in an autumn that cools this fast, asks for a few days
+    // more than six weeks.
+    const byWarmth = windowAt(LAKES, '2027-02-22', RYE, {
+      schools: { stands: 'degree-days' },
+    }).cutOff
     expect(byWarmth >= '2027-03-04' && byWarmth <= '2027-03-12', byWarmth).toBe(true)
   })
   it('without a waterer high summer and warm days are shut, not marginal', () => {
@@ -161,7 +237,9 @@ describe('windows of twelve invented places', () => {
   })
   it('half a year apart, north and south have the same windows', () => {
     const mirrored = (latitude: number, frost: string) =>
-      yearOf({ latitude, frost, sea: '50 km', soilTemperature: null }, RYE).map((line) => line.slice(6))
+      yearOf({ latitude, frost, sea: '50 km', soilTemperature: null }, RYE).map((line) =>
+        line.slice(6),
+      )
     const rotate = (lines: string[]) => [...new Set(lines)].sort()
     expect(rotate(mirrored(-44, '25 Apr'))).toEqual(rotate(mirrored(44, '25 Oct')))
   })
@@ -173,11 +251,28 @@ const place = fc.record({
   elevation: fc.integer({ min: 0, max: 1500 }),
   frosty: fc.option(fc.integer({ min: -40, max: 40 })),
 })
-const siteOf = ({ latitude, sea, elevation, frosty }: { latitude: number; sea: number; elevation: number; frosty: number | null }): SiteDraft => ({
+const siteOf = ({
+  latitude,
+  sea,
+  elevation,
+  frosty,
+}: {
+  latitude: number
+  sea: number
+  elevation: number
+  frosty: number | null
+}): SiteDraft => ({
   latitude,
   sea: `${sea} km`,
   elevation: `${elevation} m`,
-  frost: frosty === null ? null : showMonthDay(monthDayOf(290 + (latitude < 0 ? -182 : 0) + Math.round((50 - Math.abs(latitude)) * 2.6) + frosty)),
+  frost:
+    frosty === null
+      ? null
+      : showMonthDay(
+          monthDayOf(
+            290 + (latitude < 0 ? -182 : 0) + Math.round((50 - Math.abs(latitude)) * 2.6) + frosty,
+          ),
+        ),
 })
 
 describe('laws of the window, for random places', () => {
@@ -189,7 +284,8 @@ describe('laws of the window, for random places', () => {
         const w = windowAt(siteOf(p), today, RYE)
         w.states.slice(0, 365).forEach((state, d) => {
           if (state !== 'open') return
-          for (const ahead of [0, 15, 30]) expect(high[(d + ahead) % 365]!, `${d} ${JSON.stringify(p)}`).toBeLessThan(32)
+          for (const ahead of [0, 15, 30])
+            expect(high[(d + ahead) % 365]!, `${d} ${JSON.stringify(p)}`).toBeLessThan(32)
         })
       }),
       { numRuns: 60 },
@@ -197,11 +293,17 @@ describe('laws of the window, for random places', () => {
   })
   it('every shut or marginal day has a reason of its own, and every season with an open day a last one', () => {
     fc.assert(
-      fc.property(place, fc.constantFrom<GrassId>(RYE, BLUE, COUCH, 'chewings-fescue', 'zoysia'), (p, grass) => {
-        const w = windowAt(siteOf(p), '2027-01-01', grass)
-        expect([w.states.length, w.reasons.length, w.seasons.length]).toEqual([560, 560, 560])
-        w.states.forEach((state, i) => expect(state === 'shut' && w.reasons[i] === 'good', `${i}`).toBe(false))
-      }),
+      fc.property(
+        place,
+        fc.constantFrom<GrassId>(RYE, BLUE, COUCH, 'chewings-fescue', 'zoysia'),
+        (p, grass) => {
+          const w = windowAt(siteOf(p), '2027-01-01', grass)
+          expect([w.states.length, w.reasons.length, w.seasons.length]).toEqual([560, 560, 560])
+          w.states.forEach((state, i) =>
+            expect(state === 'shut' && w.reasons[i] === 'good', `${i}`).toBe(false),
+          )
+        },
+      ),
       { numRuns: 40 },
     )
   })
@@ -222,13 +324,29 @@ describe('no season is passed over in silence', () => {
         }),
         (p, after, { incurable, wanted, warm, season, waits }) => {
           const today = dayOf(dayNumber('2027-01-01') + after)
-          const lawn = zone({ incurable, cover: { wanted, weeds: 95 - wanted, moss: 0, bare: 5 }, present: [warm ? COUCH : RYE], sunHours: 9 })
+          const lawn = zone({
+            incurable,
+            cover: { wanted, weeds: 95 - wanted, moss: 0, bare: 5 },
+            present: [warm ? COUCH : RYE],
+            sunHours: 9,
+          })
           const treatments = waits ? [{ id: 't1', kind: 'broadleaf', date: today }] : []
-          const plan = planOf({ site: siteOf(p), zones: [lawn], schools: { season }, treatments: treatments as JobDraft['treatments'] }, { today })
+          const plan = planOf(
+            {
+              site: siteOf(p),
+              zones: [lawn],
+              schools: { season },
+              treatments: treatments as JobDraft['treatments'],
+            },
+            { today },
+          )
           for (const pack of plan.packages.filter((k) => k.choices.length > 0 || !k.fits)) {
             const sown = pack.sowDay
-            if (dayNumber(sown) - dayNumber(today) <= 200 && sown.slice(0, 4) === today.slice(0, 4)) continue
-            const first = plan.notices.filter((n) => n.id === `package:${pack.id}.fits` || n.id === `package:${pack.id}.season`)
+            if (dayNumber(sown) - dayNumber(today) <= 200 && sown.slice(0, 4) === today.slice(0, 4))
+              continue
+            const first = plan.notices.filter(
+              (n) => n.id === `package:${pack.id}.fits` || n.id === `package:${pack.id}.season`,
+            )
             expect(first.length, `${today} ${sown} ${JSON.stringify(p)}`).toBeGreaterThan(0)
             expect(plan.notices.indexOf(first[0]!)).toBeLessThan(plan.packages.length)
           }
@@ -241,9 +359,15 @@ describe('no season is passed over in silence', () => {
 
 describe('seed that lies dormant', () => {
   it('takes a quarter more, on its own line, and only where it is sown to lie until spring', () => {
-    const lawn = zone({ present: ['chewings-fescue'], cover: { wanted: 55, weeds: 0, moss: 0, bare: 45 } })
+    const lawn = zone({
+      present: ['chewings-fescue'],
+      cover: { wanted: 55, weeds: 0, moss: 0, bare: 45 },
+    })
     const sown = (late: 'dormant' | 'stop') =>
-      planOf({ site: { latitude: 47, frost: '14 Oct' }, zones: [lawn], schools: { late } }, { today: '2026-11-10' })
+      planOf(
+        { site: { latitude: 47, frost: '14 Oct' }, zones: [lawn], schools: { late } },
+        { today: '2026-11-10' },
+      )
     const dormant = sown('dormant')
     const line = dormant.materials.find((m) => m.id === 'seed.dormant')
     expect(dormant.packages[0]!.sowDay < '2027-03-01', dormant.packages[0]!.sowDay).toBe(true)
@@ -261,14 +385,27 @@ describe('the season a sowing is taken in', () => {
     const spring = sown('2027-04-20', { latitude: 44.6, sea: '60 km' })
     expect(spring.pack.sowDay < '2027-06-01', spring.pack.sowDay).toBe(true)
     expect(spring.pack.choices.map((c) => c.season)).toEqual(['spring', 'autumn'])
-    const autumn = sown('2027-04-20', { latitude: 44.6, sea: '60 km' }, { schools: { season: 'autumn' } })
-    expect(autumn.pack.sowDay > '2027-08-15' && autumn.pack.sowDay < '2027-11-01', autumn.pack.sowDay).toBe(true)
+    const autumn = sown(
+      '2027-04-20',
+      { latitude: 44.6, sea: '60 km' },
+      { schools: { season: 'autumn' } },
+    )
+    expect(
+      autumn.pack.sowDay > '2027-08-15' && autumn.pack.sowDay < '2027-11-01',
+      autumn.pack.sowDay,
+    ).toBe(true)
     expect(autumn.first!.id).toBe('package:sow-cool.season')
     expect(autumn.first!.says).toContain('Your school sows cool grass in autumn only.')
-    expect(autumn.first!.title).toMatch(/Sown \w+ \d+ \w+ 2027, in autumn; it could be \w+ \d+ \w+ 2027, in spring\./)
+    expect(autumn.first!.title).toMatch(
+      /Sown \w+ \d+ \w+ 2027, in autumn; it could be \w+ \d+ \w+ 2027, in spring\./,
+    )
   })
   it('a spring that seldom succeeds is passed over, with how seldom', () => {
-    const { pack, first } = sown('2027-03-01', { latitude: 40, sea: '60 km' }, { zones: [zone({ present: [] })], waterer: '' })
+    const { pack, first } = sown(
+      '2027-03-01',
+      { latitude: 40, sea: '60 km' },
+      { zones: [zone({ present: [] })], waterer: '' },
+    )
     const spring = pack.choices.find((c) => c.season === 'spring')!
     const odds = Number(spring.odds!.value)
     expect([spring.taken, odds < choiceValues.worth.is]).toEqual([false, true])
@@ -277,21 +414,33 @@ describe('the season a sowing is taken in', () => {
   it('spring repair is made with the quick grass that stands there; the slow one waits for autumn', () => {
     const site = { latitude: 43, sea: '700 km', frost: '8 Oct' }
     const zones = [
-      zone({ present: ['kentucky-bluegrass', 'perennial-ryegrass'], cover: { wanted: 85, weeds: 8, moss: 0, bare: 7 }, heightOfCut: 75 }),
+      zone({
+        present: ['kentucky-bluegrass', 'perennial-ryegrass'],
+        cover: { wanted: 85, weeds: 8, moss: 0, bare: 7 },
+        heightOfCut: 75,
+      }),
     ]
     const grasses = (today: string, more: Partial<JobDraft> = {}) =>
       sown(today, site, { zones, ...more }).plan.zones[0]!.seed!.mix.map((m) => m.grass)
     expect(grasses('2027-04-05')).toEqual(['perennial-ryegrass'])
-    expect(sown('2027-04-05', site, { zones }).pack.choices.find((c) => c.taken)!.season).toBe('spring')
+    expect(sown('2027-04-05', site, { zones }).pack.choices.find((c) => c.taken)!.season).toBe(
+      'spring',
+    )
     expect(grasses('2027-04-05', { schools: { season: 'autumn' } })).toContain('kentucky-bluegrass')
     expect(grasses('2027-07-25')).toContain('kentucky-bluegrass')
     // Pure bluegrass is not mixed with a stranger for the sake of a date.
-    const pure = sown('2027-04-05', site, { zones: [zone({ present: ['kentucky-bluegrass'], heightOfCut: 75 })] })
+    const pure = sown('2027-04-05', site, {
+      zones: [zone({ present: ['kentucky-bluegrass'], heightOfCut: 75 })],
+    })
     expect(pure.plan.zones[0]!.seed!.mix.map((m) => m.grass)).toEqual(['kentucky-bluegrass'])
   })
   it('a season is named first where it lies more than three weeks later, not for three weeks', () => {
     for (const today of ['2027-04-20', '2027-05-10', '2027-06-01', '2027-07-10', '2027-08-01']) {
-      const { plan, pack } = sown(today, { latitude: 44.6, sea: '60 km' }, { schools: { season: 'autumn' } })
+      const { plan, pack } = sown(
+        today,
+        { latitude: 44.6, sea: '60 km' },
+        { schools: { season: 'autumn' } },
+      )
       const told = plan.notices.some((n) => n.id === 'package:sow-cool.season')
       const soonest = pack.choices.find((c) => !c.taken && c.day < pack.sowDay)
       const gap = soonest ? daysBetween(soonest.day, pack.sowDay) : 0
@@ -301,9 +450,12 @@ describe('the season a sowing is taken in', () => {
   })
   it('a mix too late for its bluegrass is told how long it may be sown without', () => {
     const mix = [{ grass: 'perennial-ryegrass', share: 60 }, { grass: 'kentucky-bluegrass', share: 40 }] // prettier-ignore
-    const options = (today: string, own: object[]) => planOf({ zones: [zone({ mix: own as never })] }, { today }).packages[0]!.options
+    const options = (today: string, own: object[]) =>
+      planOf({ zones: [zone({ mix: own as never })] }, { today }).packages[0]!.options
     // Bluegrass ends eight weeks before 25 April, the others six: 14 March.
-    expect(options('2027-03-03', mix).find((o) => o.title === 'Leave the bluegrass out')?.says).toContain('14 Mar')
+    expect(
+      options('2027-03-03', mix).find((o) => o.title === 'Leave the bluegrass out')?.says,
+    ).toContain('14 Mar')
     const little = [{ grass: 'perennial-ryegrass', share: 95 }, { grass: 'kentucky-bluegrass', share: 5 }] // prettier-ignore
     for (const [today, own] of [
       ['2027-03-03', little],
@@ -314,10 +466,20 @@ describe('the season a sowing is taken in', () => {
       expect(options(today, own as never).map((o) => o.title), today).not.toContain('Leave the bluegrass out')
   })
   it('feeding, scalping and coring go by windows of their own', () => {
-    const rules = (z: object, today = '2027-03-01') => new Set(Object.values(planOf({ zones: [zone(z)] }, { today }).figures).map((f) => f.rule))
-    const fine = { cover: { wanted: 96, weeds: 2, moss: 1, bare: 1 }, thatch: 4, penetration: 'easy', sowing: 'none' }
+    const rules = (z: object, today = '2027-03-01') =>
+      new Set(Object.values(planOf({ zones: [zone(z)] }, { today }).figures).map((f) => f.rule))
+    const fine = {
+      cover: { wanted: 96, weeds: 2, moss: 1, bare: 1 },
+      thatch: 4,
+      penetration: 'easy',
+      sowing: 'none',
+    }
     const fed = rules(fine)
-    expect([fed.has(careRules.feed.id), fed.has(careRules.growth.id), fed.has(careRules.scalp.id)]).toEqual([true, false, false])
+    expect([
+      fed.has(careRules.feed.id),
+      fed.has(careRules.growth.id),
+      fed.has(careRules.scalp.id),
+    ]).toEqual([true, false, false])
     const cored = rules({ ...fine, thatch: 16, penetration: 'stops' })
     expect([cored.has(careRules.growth.id), cored.has(careRules.scalp.id)]).toEqual([true, false])
   })
@@ -331,7 +493,9 @@ describe('the season a sowing is taken in', () => {
     expect([pinned.pack.sowDay, pinned.pack.fits]).toEqual(['2027-07-14', true])
   })
   it('the day after the frost a bare bank is too late for a lawn, and still gets its cover', () => {
-    const bank = { zones: [zone({ slope: '1 in 4', cover: { wanted: 0, weeds: 0, moss: 0, bare: 100 } })] }
+    const bank = {
+      zones: [zone({ slope: '1 in 4', cover: { wanted: 0, weeds: 0, moss: 0, bare: 100 } })],
+    }
     const late = sown('2027-04-27', LAKES, bank)
     expect(late.pack.fits).toBe(false)
     expect(late.first!.title).toContain('Too late')
@@ -339,11 +503,18 @@ describe('the season a sowing is taken in', () => {
   })
   it('a customer’s date takes the season that stands by then', () => {
     const site = { latitude: 52, sea: '5 km' }
-    expect(sown('2027-03-01', site, { customerDate: '2027-08-01' }).pack.sowDay < '2027-06-10').toBe(true)
+    expect(
+      sown('2027-03-01', site, { customerDate: '2027-08-01' }).pack.sowDay < '2027-06-10',
+    ).toBe(true)
   })
   it('bluegrass into couch, and a cover on warm ground, go by what is sown', () => {
-    const blend = sown('2027-07-20', HOT, { zones: [zone({ present: [COUCH], sowing: 'blend', sunHours: 9 })] })
-    expect(blend.pack.sowDay > '2027-09-01' && blend.pack.sowDay < '2027-10-10', blend.pack.sowDay).toBe(true)
+    const blend = sown('2027-07-20', HOT, {
+      zones: [zone({ present: [COUCH], sowing: 'blend', sunHours: 9 })],
+    })
+    expect(
+      blend.pack.sowDay > '2027-09-01' && blend.pack.sowDay < '2027-10-10',
+      blend.pack.sowDay,
+    ).toBe(true)
   })
 })
 
@@ -355,27 +526,45 @@ describe('dates for a job', () => {
     expect(day('core') - day('dampen')).toBe(1)
     expect(day('sow') - day('scarify')).toBeLessThanOrEqual(3)
     expect(day('water')).toBe(day('sow'))
-    const weekdays = plan.steps.filter((s) => !['dampen', 'water', 'notice'].includes(s.kind)).map((s) => new Date(`${s.chosen}T00:00Z`).getUTCDay())
+    const weekdays = plan.steps
+      .filter((s) => !['dampen', 'water', 'notice'].includes(s.kind))
+      .map((s) => new Date(`${s.chosen}T00:00Z`).getUTCDay())
     expect(weekdays.some((d) => d === 0 || d === 6)).toBe(false)
-    for (const s of plan.steps) if (s.earliest && s.latest) expect(s.earliest <= s.chosen && s.chosen <= s.latest, s.id).toBe(true)
+    for (const s of plan.steps)
+      if (s.earliest && s.latest)
+        expect(s.earliest <= s.chosen && s.chosen <= s.latest, s.id).toBe(true)
   })
   it('a combined feed-and-weed product counts as herbicide (common practice), and the label wins', () => {
-    const fed = (t: object) => planOf({ treatments: [{ id: 't1', kind: 'feed-and-weed', date: '2027-02-10', ...t }] })
+    const fed = (t: object) =>
+      planOf({ treatments: [{ id: 't1', kind: 'feed-and-weed', date: '2027-02-10', ...t }] })
     expect(fed({}).notices.some((n) => n.says.includes('counts as the weedkiller'))).toBe(true)
     expect(step(fed({}), 'sow')!.chosen >= '2027-03-10').toBe(true)
     expect(step(fed({ waitDays: '2 weeks' }), 'sow')!.chosen < '2027-03-10').toBe(true)
-    expect(planOf({ treatments: [{ id: 't1', kind: 'feed', date: '2027-02-10' }] }).notices.some((n) => n.title.includes('no seed before'))).toBe(
-      false,
-    )
-    expect(planOf({ treatments: [{ id: 't1', kind: 'broadleaf' }] }).notices.some((n) => n.title.startsWith('When was'))).toBe(true)
+    expect(
+      planOf({ treatments: [{ id: 't1', kind: 'feed', date: '2027-02-10' }] }).notices.some((n) =>
+        n.title.includes('no seed before'),
+      ),
+    ).toBe(false)
+    expect(
+      planOf({ treatments: [{ id: 't1', kind: 'broadleaf' }] }).notices.some((n) =>
+        n.title.startsWith('When was'),
+      ),
+    ).toBe(true)
   })
   it('a kill-off that would straddle the cut-off is refused first, with what instead', () => {
-    const plan = planOf({ zones: [zone({ incurable: 60, cover: { wanted: 30, weeds: 60, moss: 0, bare: 10 } })] })
+    const plan = planOf({
+      zones: [zone({ incurable: 60, cover: { wanted: 30, weeds: 60, moss: 0, bare: 10 } })],
+    })
     expect(plan.notices[0]!.id).toContain('.fits')
     expect(plan.notices[0]!.title).toContain('Too late to kill off')
-    expect(plan.packages[0]!.options.map((o) => o.title)).toEqual(expect.arrayContaining(['Overseed instead', 'Hold over']))
+    expect(plan.packages[0]!.options.map((o) => o.title)).toEqual(
+      expect.arrayContaining(['Overseed instead', 'Hold over']),
+    )
     expect(plan.packages[0]!.sowDay > '2027-09-01').toBe(true)
-    const inTime = planOf({ zones: [zone({ incurable: 60, cover: { wanted: 30, weeds: 60, moss: 0, bare: 10 } })] }, { today: '2027-01-18' })
+    const inTime = planOf(
+      { zones: [zone({ incurable: 60, cover: { wanted: 30, weeds: 60, moss: 0, bare: 10 } })] },
+      { today: '2027-01-18' },
+    )
     expect(inTime.packages[0]!.fits).toBe(true)
     // Kill, 14 days, kill again, 7 days, cut: the spray is on uncut growth.
     const kinds = inTime.steps.map((s) => s.kind)
@@ -391,16 +580,25 @@ describe('dates for a job', () => {
     const pinned = planOf({ pins: { 'sow-cool.sow': '2027-02-23' } })
     expect(step(pinned, 'sow')!.chosen).toBe('2027-02-23')
     // Done in a day and the evening before: what is only better is given up, by name.
-    expect(pinned.notices.find((n) => n.id === 'package:sow-cool.given-up')!.title).toContain('cutting down over several days')
-    expect([step(pinned, 'dampen')!.chosen, step(pinned, 'core')!.chosen, step(pinned, 'water')!.chosen]).toEqual([
-      '2027-02-22',
-      '2027-02-23',
-      '2027-02-23',
-    ])
+    expect(pinned.notices.find((n) => n.id === 'package:sow-cool.given-up')!.title).toContain(
+      'cutting down over several days',
+    )
+    expect([
+      step(pinned, 'dampen')!.chosen,
+      step(pinned, 'core')!.chosen,
+      step(pinned, 'water')!.chosen,
+    ]).toEqual(['2027-02-22', '2027-02-23', '2027-02-23'])
     const past = planOf({ pins: { 'sow/z1': '2027-02-20' } })
-    expect(past.notices.some((n) => n.title.includes('pin does not agree') && n.says.includes('has passed'))).toBe(true)
+    expect(
+      past.notices.some(
+        (n) => n.title.includes('pin does not agree') && n.says.includes('has passed'),
+      ),
+    ).toBe(true)
     const fine = planOf({ pins: { 'sow-cool.sow': '2027-03-04' } })
-    expect([step(fine, 'sow')!.chosen, fine.notices.some((n) => n.title.includes('pin'))]).toEqual(['2027-03-04', false])
+    expect([step(fine, 'sow')!.chosen, fine.notices.some((n) => n.title.includes('pin'))]).toEqual([
+      '2027-03-04',
+      false,
+    ])
     const done = planOf(
       {},
       {
@@ -431,21 +629,37 @@ describe('dates for a job', () => {
   it('warm grass waits for warm soil', () => {
     const plan = planOf(
       {
-        site: { ...SOUTH, latitude: 31, frost: '18 Nov', soilTemperature: 15, soilReadOn: '2027-03-10' },
+        site: {
+          ...SOUTH,
+          latitude: 31,
+          frost: '18 Nov',
+          soilTemperature: 15,
+          soilReadOn: '2027-03-10',
+        },
         zones: [zone({ present: ['bermudagrass'], sunHours: 9 })],
       },
       { today: '2027-03-10' },
     )
     const sown = dayNumber(plan.packages[0]!.sowDay)
-    const { soil } = climateAt({ ...SOUTH, latitude: 31, frost: '18 Nov', soilTemperature: 15, soilReadOn: '2027-03-10' }, '2027-03-10')
+    const { soil } = climateAt(
+      { ...SOUTH, latitude: 31, frost: '18 Nov', soilTemperature: 15, soilReadOn: '2027-03-10' },
+      '2027-03-10',
+    )
     expect(soil[sown - dayNumber('2027-03-10')]).toBeGreaterThanOrEqual(18)
     expect(plan.packages[0]!.fits).toBe(true)
   })
   it('spray first waits 28 days before seed; without chemicals the old growth is lifted instead', () => {
     const weedy = { cover: { wanted: 50, weeds: 40, moss: 0, bare: 10 } }
-    const sprayed = planOf({ zones: [zone(weedy)], schools: { weeds: 'spray-then-sow' } }, { today: '2027-01-11' })
-    expect(dayNumber(step(sprayed, 'sow')!.chosen) - dayNumber(step(sprayed, 'spray')!.chosen)).toBeGreaterThanOrEqual(28)
-    expect(dayNumber(step(sprayed, 'cut-first')!.chosen) - dayNumber(step(sprayed, 'spray')!.chosen)).toBeGreaterThanOrEqual(3)
+    const sprayed = planOf(
+      { zones: [zone(weedy)], schools: { weeds: 'spray-then-sow' } },
+      { today: '2027-01-11' },
+    )
+    expect(
+      dayNumber(step(sprayed, 'sow')!.chosen) - dayNumber(step(sprayed, 'spray')!.chosen),
+    ).toBeGreaterThanOrEqual(28)
+    expect(
+      dayNumber(step(sprayed, 'cut-first')!.chosen) - dayNumber(step(sprayed, 'spray')!.chosen),
+    ).toBeGreaterThanOrEqual(3)
     expect(step(planOf({ zones: [zone(weedy)] }), 'spray')).toBeUndefined()
     const lifted = planOf({ zones: [zone({ incurable: 60 })], aims: ['no-chemicals'] })
     expect([step(lifted, 'strip') !== undefined, step(lifted, 'kill')]).toEqual([true, undefined])
@@ -455,7 +669,8 @@ describe('dates for a job', () => {
 
 describe('where killing frost comes seldom', () => {
   it('the last day to sow is the coldest, in the window and on the sheet alike', () => {
-    // A wait that ends in December, at 31° north beside the sea: the sowing falls after what six weeks before frost would be.
+    // A wait that ends in December, at 31° north beside the sea: the sowing falls after what six
+    // weeks before frost would be.
     const plan = planOf(
       { site: { latitude: 31, sea: '1 km' }, zones: [zone({ present: ['perennial-ryegrass'] })], treatments: [{ id: 't', kind: 'feed-and-prevent', date: null }] },
       { today: '2027-08-17' },

@@ -9,20 +9,28 @@ import { said } from './makeJob.ts'
 import { anyJob, forAny, plan } from './randomJob.ts'
 
 /** Zones that are worked: those with a size, but for ground that is to be sown and has no seed. */
-const worked = (p: JobPlan): ZoneSummary[] => p.zones.filter((z) => z.area && !p.notices.some((n) => n.id === `zone:${z.id}.no-seed`))
-const stepsOn = (pack: PackagePlan, zone: string) => pack.steps.filter((s) => s.zones.some((z) => zoneOf(z) === zone))
+const worked = (p: JobPlan): ZoneSummary[] =>
+  p.zones.filter((z) => z.area && !p.notices.some((n) => n.id === `zone:${z.id}.no-seed`))
+const stepsOn = (pack: PackagePlan, zone: string) =>
+  pack.steps.filter((s) => s.zones.some((z) => zoneOf(z) === zone))
 
-/** Laws of the work, on any job. Common practice, and the promise that nothing asked for is dropped without a word. */
+/**
+ * Laws of the work, on any job. Common practice, and the promise that nothing asked for is dropped
+ * without a word.
+ */
 describe('the work of any job', () => {
   it('whatever a finding asks for is planned, or listed as not planned with the reason', () =>
     forAny((p) => {
       for (const f of p.findings)
         for (const want of f.wants) {
-          const rung = p.zones.find((z) => z.id === f.zone)!.rungs.find((r) => r.operation === want.operation)
+          const rung = p.zones
+            .find((z) => z.id === f.zone)!
+            .rungs.find((r) => r.operation === want.operation)
           const zone = p.zones.find((z) => z.id === f.zone)!
           if (!zone.area) continue
           expect(rung, `${f.kind} ${want.operation}`).toBeDefined()
-          if (!rung!.planned) expect(said(rung!.reason).length, `${f.kind} ${want.operation}`).toBeGreaterThan(5)
+          if (!rung!.planned)
+            expect(said(rung!.reason).length, `${f.kind} ${want.operation}`).toBeGreaterThan(5)
         }
     }))
   it('every rung that is planned has a step, and every step comes from a rung', () =>
@@ -30,10 +38,16 @@ describe('the work of any job', () => {
       for (const z of worked(p)) {
         const first = p.packages.filter((k) => k.zones.includes(z.id))
         const later = p.follow.later.filter((s) => s.zones.includes(z.id)).map((s) => s.kind)
-        const kinds = new Set([...first.flatMap((k) => stepsOn(k, z.id).map((s) => s.kind)), ...later])
+        const kinds = new Set([
+          ...first.flatMap((k) => stepsOn(k, z.id).map((s) => s.kind)),
+          ...later,
+        ])
         const planned = new Set(z.rungs.filter((r) => r.planned).map((r) => r.operation))
-        for (const kind of kinds) if (kind !== 'dress-again') expect(planned.has(kind), `${z.id} ${kind} has no rung`).toBe(true)
-        for (const kind of planned) expect(kinds.has(kind), `${z.id} ${kind} has no step`).toBe(true)
+        for (const kind of kinds)
+          if (kind !== 'dress-again')
+            expect(planned.has(kind), `${z.id} ${kind} has no rung`).toBe(true)
+        for (const kind of planned)
+          expect(kinds.has(kind), `${z.id} ${kind} has no step`).toBe(true)
       }
     }))
   it('no operation that a grass forbids: runners above ground only are never scarified nor cut to the ground', () =>
@@ -41,7 +55,8 @@ describe('the work of any job', () => {
       for (const z of draft.zones!) {
         if (!z.present?.some((g) => GRASSES[g]!.stolonOnly)) continue
         for (const s of p.steps)
-          if (s.zones.some((id) => zoneOf(id) === z.id)) expect(['scarify', 'cut-second'].includes(s.kind), `${z.id} ${s.kind}`).toBe(false)
+          if (s.zones.some((id) => zoneOf(id) === z.id))
+            expect(['scarify', 'cut-second'].includes(s.kind), `${z.id} ${s.kind}`).toBe(false)
       }
     }))
   it('every material that is ordered has a step that puts it down, and the other way round', () =>
@@ -55,7 +70,8 @@ describe('the work of any job', () => {
       expect(ordered('dressing') || ordered('soil.')).toBe(
         ['dress', 'trench', 'sand-in', 'dog-soil', 'dig-clumps'].some((k) => kinds.has(k as never)),
       )
-      for (const m of p.materials) expect(Number(p.figures[m.total]!.value), m.id).toBeGreaterThan(0)
+      for (const m of p.materials)
+        expect(Number(p.figures[m.total]!.value), m.id).toBeGreaterThan(0)
     }))
   it('seed never without an opened surface, or a word that nothing opens it', () =>
     forAny((p) => {
@@ -70,21 +86,37 @@ describe('the work of any job', () => {
     }))
   it('water begins on the day of seed, whatever is pinned', () =>
     fc.assert(
-      fc.property(anyJob, fc.integer({ min: 0, max: 60 }), fc.integer({ min: 0, max: 9 }), (job, days, at) => {
-        const free = plan(job)
-        const step = free.packages[0]?.steps[at]
-        const day = new Date(Date.parse(job.today) + days * 86_400_000).toISOString().slice(0, 10)
-        const pinned = step ? plan({ ...job, draft: { ...job.draft, pins: { [`${step.kind}/${step.zones[0]}`]: day } } }) : free
-        for (const pack of pinned.packages) {
-          const seed = pack.steps.filter((s) => ['sow', 'turf', 'plugs'].includes(s.kind))
-          const water = pack.steps.find((s) => s.kind === 'water')
-          if (seed.length > 0 && water && seed.every((s) => s.span === 1)) expect(water.chosen, pack.id).toBe(seed.at(-1)!.chosen)
-        }
-        // With the pin let go, the plan is the one before.
-        expect(said(plan({ ...job, draft: { ...job.draft, pins: {} } }).steps.map((s) => [s.id, s.chosen]))).toEqual(
-          said(free.steps.map((s) => [s.id, s.chosen])),
-        )
-      }),
+      fc.property(
+        anyJob,
+        fc.integer({ min: 0, max: 60 }),
+        fc.integer({ min: 0, max: 9 }),
+        (job, days, at) => {
+          const free = plan(job)
+          const step = free.packages[0]?.steps[at]
+          const day = new Date(Date.parse(job.today) + days * 86_400_000).toISOString().slice(0, 10)
+          const pinned = step
+            ? plan({
+                ...job,
+                draft: { ...job.draft, pins: { [`${step.kind}/${step.zones[0]}`]: day } },
+              })
+            : free
+          for (const pack of pinned.packages) {
+            const seed = pack.steps.filter((s) => ['sow', 'turf', 'plugs'].includes(s.kind))
+            const water = pack.steps.find((s) => s.kind === 'water')
+            if (seed.length > 0 && water && seed.every((s) => s.span === 1))
+              expect(water.chosen, pack.id).toBe(seed.at(-1)!.chosen)
+          }
+          // With the pin let go, the plan is the one before.
+          expect(
+            said(
+              plan({ ...job, draft: { ...job.draft, pins: {} } }).steps.map((s) => [
+                s.id,
+                s.chosen,
+              ]),
+            ),
+          ).toEqual(said(free.steps.map((s) => [s.id, s.chosen])))
+        },
+      ),
       { numRuns: 100 },
     ))
   it('a person’s switch is obeyed, or said to be impossible', () =>
@@ -93,7 +125,8 @@ describe('the work of any job', () => {
         const own = draft.zones!.find((d) => d.id === z.id)!.operations ?? {}
         for (const [kind, set] of Object.entries(own)) {
           const rung = z.rungs.find((r) => r.operation === kind)
-          if (set?.on === true) expect(rung!.planned || said(rung!.reason).length > 5, kind).toBe(true)
+          if (set?.on === true)
+            expect(rung!.planned || said(rung!.reason).length > 5, kind).toBe(true)
           if (set?.on === false) expect(rung?.planned ?? false, kind).toBe(false)
         }
       }

@@ -1,7 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { planOf, step, zone } from './makeJob.ts'
 
-const covered = { cover: { wanted: 96, weeds: 4, moss: 0, bare: 0 }, thatch: 8, penetration: 'easy' as const }
+const covered = {
+  cover: { wanted: 96, weeds: 4, moss: 0, bare: 0 },
+  thatch: 8,
+  penetration: 'easy' as const,
+}
 
 describe('zones worked on together', () => {
   it('ground that is left is fed and nothing else: no seed, no tines, no watering', () => {
@@ -28,7 +32,10 @@ describe('zones worked on together', () => {
     expect(plan.zones[0]!.later!.seed!.mix.map((m) => m.grass)).toContain('perennial-ryegrass')
   })
   it('a kill-off beside an overseed keeps its own days, and does not hold the other up', () => {
-    const plan = planOf({ zones: [zone(), zone({ id: 'z2', incurable: 70 })] }, { today: '2027-01-25' })
+    const plan = planOf(
+      { zones: [zone(), zone({ id: 'z2', incurable: 70 })] },
+      { today: '2027-01-25' },
+    )
     const sown = Object.fromEntries(plan.packages.map((s) => [s.id, s.sowDay]))
     expect(sown['sow-cool']! < sown['kill-cool']!).toBe(true)
     expect(plan.packages.every((s) => s.fits)).toBe(true)

@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { planOf, SOUTH, step, valueOf, zone } from './makeJob.ts'
 
 /**
- * One small job worked with a pencil beside the program: every amount on the sheets, from the readings down.
- * The lawn: 12 m × 8 m less a bed of 6 m² = 90 m²; 50 % wanted grass; rye and red fescue; cut at 30 mm; lows of 8 mm over a quarter of it.
+ * One small job worked with a pencil beside the program: every amount on the sheets, from the
+ * readings down. The lawn: 12 m × 8 m less a bed of 6 m² = 90 m²; 50 % wanted grass; rye and red
+ * fescue; cut at 30 mm; lows of 8 mm over a quarter of it.
  */
 const plan = planOf(
   {
@@ -52,17 +53,20 @@ describe('a job worked by hand', () => {
     expect(v('zone:z1.seed.rate-overseed')).toBeCloseTo(17, 10)
     // At 50 % cover, half way: (0.7 − 0.5) ÷ 0.4 = 0.5; 17 + 13 × 0.5 = 23.5.
     expect(v('zone:z1.seed.rate')).toBeCloseTo(23.5, 10)
-    // PLS: rye 0.98 × 0.90 = 0.882, fescue 0.96 × 0.85 = 0.816; the mix 0.6 × 0.882 + 0.4 × 0.816 = 0.8556.
+    // PLS: rye 0.98 × 0.90 = 0.882, fescue 0.96 × 0.85 = 0.816; the mix 0.6 × 0.882 + 0.4 × 0.816 =
+    // 0.8556.
     expect(v('lot:perennial-ryegrass.pls')).toBeCloseTo(88.2, 10)
     expect(v('zone:z1.seed.pls')).toBeCloseTo(85.56, 10)
-    // Bag rate 23.5 × 0.85 ÷ 0.8556 = 23.3462 g/m²; × 90 m² = 2.10116 kg; two passes of 1.05058; a tenth kept back.
+    // Bag rate 23.5 × 0.85 ÷ 0.8556 = 23.3462 g/m²; × 90 m² = 2.10116 kg; two passes of 1.05058; a
+    // tenth kept back.
     expect(v('zone:z1.seed.bulk')).toBeCloseTo(23.34619, 4)
     expect(v('zone:z1.seed.kg')).toBeCloseTo(2.101157, 5)
     expect(v('zone:z1.seed.half')).toBeCloseTo(1.050578, 5)
     const total = plan.materials.find((m) => m.id.startsWith('seed'))!
     expect(v(total.total)).toBeCloseTo(2.311272, 5)
     expect(v(total.also[0]!)).toBeCloseTo(0.210116, 5)
-    // Live seeds: 23.34619 × (0.6 × 0.882 × 550 + 0.4 × 0.816 × 1,000) ÷ 10,000 = 23.34619 × 617.46 ÷ 10,000 = 1.44153 per cm².
+    // Live seeds: 23.34619 × (0.6 × 0.882 × 550 + 0.4 × 0.816 × 1,000) ÷ 10,000 = 23.34619 × 617.46
+    // ÷ 10,000 = 1.44153 per cm².
     expect(v('zone:z1.seed.live')).toBeCloseTo(1.441534, 5)
     // Plants: rye 291.06 of 617.46 = 47.14 %.
     expect(v('zone:z1.seed.plants.perennial-ryegrass')).toBeCloseTo(47.13827, 4)
@@ -81,7 +85,11 @@ describe('a job worked by hand', () => {
     expect(v('job.dressing.tonnes')).toBeCloseTo(0.2614737, 6)
     expect(v('job.dressing.barrows')).toBe(3)
     // Leaf on the day 15 mm, limit 5 mm, so 8 mm goes down in two lifts.
-    expect([v('zone:z1.dressing.leaf'), v('zone:z1.dressing.limit'), v('zone:z1.dressing.lifts')]).toEqual([15, 5, 2])
+    expect([
+      v('zone:z1.dressing.leaf'),
+      v('zone:z1.dressing.limit'),
+      v('zone:z1.dressing.lifts'),
+    ]).toEqual([15, 5, 2])
   })
   it('off: a quarter of 12 mm of mat and 5 % of 10 mm of moss, four times as loose: 90 × 0.0035 × 4 = 1.26 m³', () => {
     expect(v('zone:z1.debris')).toBeCloseTo(1.26, 10)
@@ -93,14 +101,11 @@ describe('a job worked by hand', () => {
     expect(v('step:dress/z1.hours')).toBeCloseTo((0.5 + 0.225 + 0.2178947 / 2 / 0.6) / 2, 6)
   })
   it('days: cut Tue 23, down Thu 25, scarify Fri 26, then after the weekend core, dress and sow Mon 1 March', () => {
-    expect(['cut-first', 'cut-second', 'scarify', 'core', 'dress', 'sow'].map((k) => step(plan, k)!.chosen)).toEqual([
-      '2027-02-23',
-      '2027-02-25',
-      '2027-02-26',
-      '2027-03-01',
-      '2027-03-01',
-      '2027-03-01',
-    ])
+    expect(
+      ['cut-first', 'cut-second', 'scarify', 'core', 'dress', 'sow'].map(
+        (k) => step(plan, k)!.chosen,
+      ),
+    ).toEqual(['2027-02-23', '2027-02-25', '2027-02-26', '2027-03-01', '2027-03-01', '2027-03-01'])
     expect(plan.packages[0]!.cutOff.value).toBe('2027-03-14')
   })
   it('water: 2 mm at 8 mm/h is 15 min, × 1 ÷ (0.4 + 0.6 × 0.75) = 17.647 min; 211.76 L a run, 635.3 L a day, 42.35 min of tap', () => {

@@ -13,7 +13,11 @@ import type { Parts } from './routes/route.ts'
 const SAVE_BYTES = DRAFT_BYTES + 10_000
 function refuseDepth(_req: unknown, _res: unknown, bytes: Buffer): void {
   if (nestedTooDeep(bytes))
-    throw new Refusal(400, 'Not understood', `This stands more than ${MOST_NESTED} brackets deep. Nothing that Juvena takes does.`)
+    throw new Refusal(
+      400,
+      'Not understood',
+      `This stands more than ${MOST_NESTED} brackets deep. Nothing that Juvena takes does.`,
+    )
 }
 
 const LOOPBACK = /^(localhost|127(?:\.\d+){3}|\[::1\])(:\d+)?$/i
@@ -28,7 +32,10 @@ export interface Reach {
 }
 
 /** The one server: API and pages. */
-export function createApp(parts: Parts, { pages, loopbackOnly, publicAddress = null }: Reach): Express {
+export function createApp(
+  parts: Parts,
+  { pages, loopbackOnly, publicAddress = null }: Reach,
+): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(
@@ -55,27 +62,45 @@ export function createApp(parts: Parts, { pages, loopbackOnly, publicAddress = n
   app.use((req, _res, next) => {
     const host = req.headers.host ?? ''
     const proxied = publicAddress !== null && host === publicAddress.host
-    if (loopbackOnly && !proxied && !LOOPBACK.test(host)) throw new Refusal(421, 'Wrong address', 'This Juvena answers on this computer only.')
+    if (loopbackOnly && !proxied && !LOOPBACK.test(host))
+      throw new Refusal(421, 'Wrong address', 'This Juvena answers on this computer only.')
     const origin = req.headers.origin
     const own = publicAddress !== null && origin === publicAddress.origin
     if (origin && req.method !== 'GET' && !own && origin.replace(/^https?:\/\//, '') !== host)
       throw new Refusal(403, 'Another page', 'A change has to come from Juvena’s own pages.')
     next()
   })
-  app.use('/api/job-files', express.raw({ type: 'application/json', limit: FILE_BYTES, inflate: false }))
+  app.use(
+    '/api/job-files',
+    express.raw({ type: 'application/json', limit: FILE_BYTES, inflate: false }),
+  )
   app.use(express.json({ limit: SAVE_BYTES, strict: true, inflate: false, verify: refuseDepth }))
-  app.use(express.raw({ type: ['image/*', 'application/octet-stream'], limit: PICTURE_LIMIT, inflate: false }))
+  app.use(
+    express.raw({
+      type: ['image/*', 'application/octet-stream'],
+      limit: PICTURE_LIMIT,
+      inflate: false,
+    }),
+  )
 
   const routes = apiRoutes(parts, { open: !loopbackOnly || publicAddress !== null })
   const document = openApi(routes)
   app.get('/api/openapi.json', (_req, res) => void res.json(document))
   app.use('/api', apiRouter(routes))
-  app.use('/api', (_req, res) => sendProblem(res, 404, 'Not found', 'There is nothing at this address.'))
+  app.use('/api', (_req, res) =>
+    sendProblem(res, 404, 'Not found', 'There is nothing at this address.'),
+  )
 
   if (pages && existsSync(join(pages, 'index.html'))) {
-    app.use('/assets', express.static(join(pages, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+    app.use(
+      '/assets',
+      express.static(join(pages, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    )
     app.use(express.static(pages, { index: false }))
-    app.get('/{*page}', (_req, res) => void res.set('Cache-Control', 'no-cache').sendFile(join(pages, 'index.html')))
+    app.get(
+      '/{*page}',
+      (_req, res) => void res.set('Cache-Control', 'no-cache').sendFile(join(pages, 'index.html')),
+    )
   }
   app.use(asProblem)
   return app

@@ -10,7 +10,12 @@ export const realClock: Clock = {
   now: () => new Date().toISOString(),
   today(timeZone) {
     const format = (zone?: string) =>
-      new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(new Date())
+      new Intl.DateTimeFormat('en-CA', {
+        timeZone: zone,
+        year: 'numeric',
+        month: '2-digit',
+        day: '2-digit',
+      }).format(new Date())
     try {
       return format(timeZone || undefined)
     } catch {
@@ -19,4 +24,8 @@ export const realClock: Clock = {
   },
 }
 
-export const stoppedClock = (day: string, demo = false): Clock => ({ demo, now: () => new Date().toISOString(), today: () => day })
+export const stoppedClock = (day: string, demo = false): Clock => ({
+  demo,
+  now: () => new Date().toISOString(),
+  today: () => day,
+})

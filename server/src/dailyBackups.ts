@@ -6,7 +6,10 @@ const HOUR = 3_600_000
 /** A backup younger than this is today's. */
 const FRESH = 20 * HOUR
 
-/** Keeps a backup of each day while the server runs, and one soon after its start where the last is old. */
+/**
+ * Keeps a backup of each day while the server runs, and one soon after its start where the last is
+ * old.
+ */
 export function dailyBackups(folder: string): { stop: () => void } {
   const look = () => {
     const last = backupsOf(folder).find((b) => b.file.includes('-daily'))

@@ -13,29 +13,48 @@ import { startSentence } from './start/startFailure.ts'
 import { stopThreads } from './threads/pool.ts'
 
 /**
- * Start-up. --demo fills an empty database and stops the clock. JUVENA_DATA, JUVENA_HOST and JUVENA_PORT say where; JUVENA_TODAY stops the clock on a day;
- * JUVENA_PUBLIC is the address of a proxy in front of it.
+ * Start-up. --demo fills an empty database and stops the clock. JUVENA_DATA, JUVENA_HOST and
+ * JUVENA_PORT say where; JUVENA_TODAY stops the clock on a day; JUVENA_PUBLIC is the address of a
+ * proxy in front of it.
  */
 const root = resolve(import.meta.dirname, '../..')
 // What is written here is its owner's alone.
 process.umask(0o077)
 
-async function start({ demo, folder, host, port, stoppedOn, publicAddress, loopback, pages }: Settings): Promise<void> {
+async function start({
+  demo,
+  folder,
+  host,
+  port,
+  stoppedOn,
+  publicAddress,
+  loopback,
+  pages,
+}: Settings): Promise<void> {
   const { db, close } = await openFirm(folder)
   const parts = partsOver(db, folder, stoppedOn ? stoppedClock(stoppedOn, demo) : realClock)
   const swept = await parts.photos.sweep()
   if (swept.halves + swept.orphans > 0)
-    console.log(`Removed what a server that was stopped left: ${swept.halves} half files, ${swept.orphans} pictures without a job.`)
-  if (demo && (await fillDemo(parts))) console.log('Filled an empty database with the demo firm, Tussock Lane Turf.')
-  const app = createApp(parts, { pages: pages ? join(root, 'web/dist') : null, loopbackOnly: loopback, publicAddress })
-  // Longer than proxies and browsers hold a connection open: it is never closed at the moment a request is sent over it.
+    console.log(
+      `Removed what a server that was stopped left: ${swept.halves} half files, ${swept.orphans} pictures without a job.`,
+    )
+  if (demo && (await fillDemo(parts)))
+    console.log('Filled an empty database with the demo firm, Tussock Lane Turf.')
+  const app = createApp(parts, {
+    pages: pages ? join(root, 'web/dist') : null,
+    loopbackOnly: loopback,
+    publicAddress,
+  })
+  // Longer than proxies and browsers hold a connection open: it is never closed at the moment a
+  // request is sent over it.
   const server = createServer({ keepAliveTimeout: 75_000, headersTimeout: 80_000 }, app)
   const backups = demo ? null : dailyBackups(folder)
 
   const wanted = port ?? 4173
   let at = wanted
   server.on('error', (error: NodeJS.ErrnoException) => {
-    if (error.code === 'EADDRINUSE' && port === null && at < wanted + 20) return void server.listen(++at, host)
+    if (error.code === 'EADDRINUSE' && port === null && at < wanted + 20)
+      return void server.listen(++at, host)
     const says: Record<string, string> = {
       EADDRINUSE: `Port ${at} is taken. Set JUVENA_PORT to another.`,
       EACCES: `This account may not answer on port ${at}. Set JUVENA_PORT to one above 1024.`,
@@ -46,9 +65,14 @@ async function start({ demo, folder, host, port, stoppedOn, publicAddress, loopb
   })
   server.on('listening', () => {
     parts.season.begin()
-    if (!loopback) console.log('Open to other computers, without sign-in: whoever reaches this address can read and change everything.')
+    if (!loopback)
+      console.log(
+        'Open to other computers, without sign-in: whoever reaches this address can read and change everything.',
+      )
     const { port: listening } = server.address() as AddressInfo
-    console.log(`Juvena is at http://${host === '::1' ? '[::1]' : host}:${listening}/${demo ? `  (demo; its clock stands at ${stoppedOn})` : ''}`)
+    console.log(
+      `Juvena is at http://${host === '::1' ? '[::1]' : host}:${listening}/${demo ? `  (demo; its clock stands at ${stoppedOn})` : ''}`,
+    )
   })
   server.listen(at, host)
 
@@ -77,5 +101,8 @@ try {
   folder = settings.folder
   await start(settings)
 } catch (error) {
-  fail(startSentence(error, folder) ?? `Juvena could not start: ${(error as Error).message.split('\n')[0]}`)
+  fail(
+    startSentence(error, folder) ??
+      `Juvena could not start: ${(error as Error).message.split('\n')[0]}`,
+  )
 }

@@ -15,7 +15,10 @@ import { photoStore } from './store/photoStore.ts'
 import { stationStore } from './store/stationStore.ts'
 import { stockStore } from './store/stockStore.ts'
 
-/** Everything the routes work with, over one database and the folder it lies in, its photographs beside it. */
+/**
+ * Everything the routes work with, over one database and the folder it lies in, its photographs
+ * beside it.
+ */
 export function partsOver(db: Parameters<typeof jobStore>[0], folder: string, clock: Clock): Parts {
   const photoFolder = join(folder, 'photos')
   const stations = stationStore(db)

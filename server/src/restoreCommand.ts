@@ -4,7 +4,10 @@ import { lockFolder } from './store/openFirm.ts'
 import { firmFolder } from './start/settings.ts'
 import { startSentence } from './start/startFailure.ts'
 
-/** Command line: restores a backup into the firm's folder, or another one. `npm run restore -- FILE [FOLDER]`. What lay there is moved aside. */
+/**
+ * Command line: restores a backup into the firm's folder, or another one. `npm run restore -- FILE
+ * [FOLDER]`. What lay there is moved aside.
+ */
 const [file, into] = process.argv.slice(2)
 const folder = resolve(into ?? firmFolder(process.env, resolve(import.meta.dirname, '../..')))
 if (!file) {
@@ -24,6 +27,8 @@ try {
     `Restored ${contents.jobs} jobs, ${contents.entries} diary entries and ${contents.photographs} photographs of ${contents.madeAt} into ${folder}${aside ? `. What lay there before is in ${aside}` : ''}`,
   )
 } catch (error) {
-  console.error(startSentence(error, folder) ?? `The backup could not be restored: ${(error as Error).message}`)
+  console.error(
+    startSentence(error, folder) ?? `The backup could not be restored: ${(error as Error).message}`,
+  )
   process.exit(1)
 }

@@ -32,7 +32,10 @@ export interface SeasonParts {
   clock: Clock
 }
 
-/** How long an answer waits for rows that are being worked, ms: a small firm always sees its season as it is now. */
+/**
+ * How long an answer waits for rows that are being worked, ms: a small firm always sees its season
+ * as it is now.
+ */
 const PATIENCE = 2_500
 /** Where more than this are being worked, nobody waits: the answer says how many they are. */
 const SOON = 60
@@ -48,8 +51,8 @@ export function siteOnly(body: string): Job | null {
 }
 
 /**
- * Keeps a row for every job: worked again when the job, the firm, the day or the weather changed, in the background, soonest first. What a plan failed at
- * stands in its own row.
+ * Keeps a row for every job: worked again when the job, the firm, the day or the weather changed,
+ * in the background, soonest first. What a plan failed at stands in its own row.
  */
 export function seasonKeeper({ jobs, diary, firm, planned, weather, stock, clock }: SeasonParts) {
   let working: Promise<void> | null = null
@@ -62,14 +65,24 @@ export function seasonKeeper({ jobs, diary, firm, planned, weather, stock, clock
 
   /** Marks what changed beyond the jobs since the last look. */
   async function heed(): Promise<void> {
-    const [{ revision }, stations, { version }] = await Promise.all([firm.get(), weather.known(), stock.shown()])
+    const [{ revision }, stations, { version }] = await Promise.all([
+      firm.get(),
+      weather.known(),
+      stock.shown(),
+    ])
     const known = JSON.stringify(stations.map((s) => [s.id, s.revision]))
-    await planned.heed({ firm: String(revision), stations: known, stock: version }, (zone) => clock.today(zone || null))
+    await planned.heed({ firm: String(revision), stations: known, stock: version }, (zone) =>
+      clock.today(zone || null),
+    )
   }
 
   /** What every plan is worked from, read once for many jobs. */
   async function groundNow() {
-    const [{ settings }, among, { stock: lots }] = await Promise.all([firmNow(), weather.known(), stock.forPlans()])
+    const [{ settings }, among, { stock: lots }] = await Promise.all([
+      firmNow(),
+      weather.known(),
+      stock.forPlans(),
+    ])
     return { settings, among, lots }
   }
   type Ground = Awaited<ReturnType<typeof groundNow>>
@@ -79,7 +92,9 @@ export function seasonKeeper({ jobs, diary, firm, planned, weather, stock, clock
     const { settings, among, lots } = ground ?? (await groundNow())
     const today = clock.today(stored.timeZone || null)
     const site = siteOnly(stored.body)
-    const at: WeatherAtSite = site ? await weather.at(site, today, among) : { station: null, recent: [], outlook: null }
+    const at: WeatherAtSite = site
+      ? await weather.at(site, today, among)
+      : { station: null, recent: [], outlook: null }
     return {
       jobId: stored.id,
       name: stored.name,
@@ -92,7 +107,10 @@ export function seasonKeeper({ jobs, diary, firm, planned, weather, stock, clock
     }
   }
 
-  async function plannedNow(job: string, ground: Ground): Promise<{ day: Day; made: PlannedJob } | null> {
+  async function plannedNow(
+    job: string,
+    ground: Ground,
+  ): Promise<{ day: Day; made: PlannedJob } | null> {
     const stored = await jobs.text(job)
     if (!stored) return null
     const day = clock.today(stored.timeZone || null)
@@ -172,12 +190,26 @@ export function seasonKeeper({ jobs, diary, firm, planned, weather, stock, clock
     uses: planned.uses,
     sowDays: planned.sowDays,
 
-    /** What each of some days asks of the firm over all its jobs, and the next day with work after them. */
-    load: (from: Day, days: number): Promise<{ days: DayLoad[]; next: Day | null }> => planned.load(from, addDays(from, days - 1)),
+    /**
+     * What each of some days asks of the firm over all its jobs, and the next day with work after
+     * them.
+     */
+    load: (from: Day, days: number): Promise<{ days: DayLoad[]; next: Day | null }> =>
+      planned.load(from, addDays(from, days - 1)),
 
-    /** The work of one day on every job: its steps, and on today itself those left over from days before. Beside it, how much lies on each day round it. */
-    async day(on: Day, today: Day): Promise<{ jobs: (DayJob & { weather: DiaryEntry['weather'] })[]; week: { day: Day; steps: number }[] }> {
-      const isOn = (s: DayJob['steps'][number]) => s.day === on || (on === today && s.day < today && !isBehind(s))
+    /**
+     * The work of one day on every job: its steps, and on today itself those left over from days
+     * before. Beside it, how much lies on each day round it.
+     */
+    async day(
+      on: Day,
+      today: Day,
+    ): Promise<{
+      jobs: (DayJob & { weather: DiaryEntry['weather'] })[]
+      week: { day: Day; steps: number }[]
+    }> {
+      const isOn = (s: DayJob['steps'][number]) =>
+        s.day === on || (on === today && s.day < today && !isBehind(s))
       const work = (await planned.workOn(on, on === today))
         .map((job) => ({ ...job, steps: job.steps.filter(isOn) }))
         .filter((job) => job.steps.length > 0)
@@ -191,7 +223,10 @@ export function seasonKeeper({ jobs, diary, firm, planned, weather, stock, clock
       const steps = await planned.openSteps(addDays(on, -1), addDays(on, 5))
       return {
         jobs: await Promise.all(withWeather),
-        week: Array.from({ length: 7 }, (_, i) => addDays(on, i - 1)).map((day) => ({ day, steps: steps.get(day) ?? 0 })),
+        week: Array.from({ length: 7 }, (_, i) => addDays(on, i - 1)).map((day) => ({
+          day,
+          steps: steps.get(day) ?? 0,
+        })),
       }
     },
 

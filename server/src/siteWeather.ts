@@ -23,7 +23,10 @@ interface Known {
   station: Station
 }
 
-/** The weather of jobs' sites from the firm's stations; where none is near, made-up weather that says it is. */
+/**
+ * The weather of jobs' sites from the firm's stations; where none is near, made-up weather that
+ * says it is.
+ */
 export function siteWeather(stations: StationStore) {
   // Worked once for a station, and for a place without one, until its days or the day change.
   const byStation = new Map<string, { key: string; at: WeatherAtSite }>()
@@ -33,7 +36,16 @@ export function siteWeather(stations: StationStore) {
     (await stations.list()).flatMap((stored) => {
       const read = stationSchema.safeParse(stored.draft)
       return read.success
-        ? [{ id: stored.id, revision: stored.revision, latitude: read.data.latitude, longitude: read.data.longitude, stored, station: read.data }]
+        ? [
+            {
+              id: stored.id,
+              revision: stored.revision,
+              latitude: read.data.latitude,
+              longitude: read.data.longitude,
+              stored,
+              station: read.data,
+            },
+          ]
         : []
     })
 
@@ -53,10 +65,23 @@ export function siteWeather(stations: StationStore) {
     return at
   }
 
-  function outlookOf({ stored, station }: Known, days: readonly WeatherDay[], today: Day): Outlook | null {
+  function outlookOf(
+    { stored, station }: Known,
+    days: readonly WeatherDay[],
+    today: Day,
+  ): Outlook | null {
     const source = `${station.name}${stored.simulated ? ', simulated' : ''}`
     if (stored.simulated && station.normals)
-      return { source, simulated: true, days: simulatedStationDays(stored.id, modelFromNormals(station.normals), today, addDays(today, OUTLOOK - 1)) }
+      return {
+        source,
+        simulated: true,
+        days: simulatedStationDays(
+          stored.id,
+          modelFromNormals(station.normals),
+          today,
+          addDays(today, OUTLOOK - 1),
+        ),
+      }
     // Days dated ahead came with an import: they are its outlook.
     const ahead = days.filter((d) => d.day >= today).slice(0, 2 * OUTLOOK)
     return ahead.length === 0 ? null : { source, simulated: false, days: ahead.flatMap(wholeDay) }
@@ -77,11 +102,18 @@ export function siteWeather(stations: StationStore) {
       const days = memo.recall(`place ${latitude} ${longitude}`, today, () =>
         simulatedPlaceDays(latitude, longitude ?? 0, today, addDays(today, OUTLOOK - 1)),
       )
-      return { station: null, recent: [], outlook: { source: 'simulated station', simulated: true, days } }
+      return {
+        station: null,
+        recent: [],
+        outlook: { source: 'simulated station', simulated: true, days },
+      }
     },
 
     /** A station as the Yard shows it: its climate, its last days and what is expected. */
-    async ofStation(stored: StoredStation, today: Day): Promise<(WeatherAtSite & { summary: Omit<Known, 'stored'> }) | null> {
+    async ofStation(
+      stored: StoredStation,
+      today: Day,
+    ): Promise<(WeatherAtSite & { summary: Omit<Known, 'stored'> }) | null> {
       const found = (await known()).find((k) => k.id === stored.id)
       if (!found) return null
       const { stored: _, ...summary } = found
@@ -95,4 +127,13 @@ export type SiteWeather = ReturnType<typeof siteWeather>
 const wholeDay = (d: WeatherDay): StationDay[] =>
   d.low === null || d.high === null
     ? []
-    : [{ ...d, low: d.low, high: d.high, rain: d.rain ?? 0, wind: d.wind ?? 0, soil: d.soil ?? (d.low + d.high) / 2 }]
+    : [
+        {
+          ...d,
+          low: d.low,
+          high: d.high,
+          rain: d.rain ?? 0,
+          wind: d.wind ?? 0,
+          soil: d.soil ?? (d.low + d.high) / 2,
+        },
+      ]

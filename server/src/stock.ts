@@ -13,7 +13,10 @@ export function stockOnShelf(store: StockStore) {
     const version = await store.version()
     if (last?.version === version) return last
     const [lots, movements] = await Promise.all([store.list(), store.movements()])
-    last = { version, lots: lots.map((lot) => ({ ...lot, shelf: shelfOf(movements.get(lot.id) ?? []) })) }
+    last = {
+      version,
+      lots: lots.map((lot) => ({ ...lot, shelf: shelfOf(movements.get(lot.id) ?? []) })),
+    }
     return last
   }
   return {

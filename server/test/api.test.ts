@@ -26,7 +26,10 @@ beforeAll(async () => {
   db = await openDatabase(':memory:')
   parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-firm-')), stoppedClock(DEMO_TODAY))
   await fillDemo(parts)
-  server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')
+  server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(
+    0,
+    '127.0.0.1',
+  )
   await new Promise((done) => server.once('listening', done))
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
 })
@@ -42,21 +45,34 @@ interface Answer {
   // eslint-disable-next-line @typescript-eslint/no-explicit-any
   body: any
 }
-async function call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer> {
+async function call(
+  method: string,
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<Answer> {
   const response = await fetch(base + path, {
     method,
     headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
     body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
   })
   const text = await response.text()
-  return { status: response.status, headers: response.headers, body: text ? JSON.parse(text) : null }
+  return {
+    status: response.status,
+    headers: response.headers,
+    body: text ? JSON.parse(text) : null,
+  }
 }
-const begin = async (name = 'Test lawn') => (await call('POST', '/api/jobs', { name })).body as { id: string; revision: number }
+const begin = async (name = 'Test lawn') =>
+  (await call('POST', '/api/jobs', { name })).body as { id: string; revision: number }
 
 describe('saving', () => {
   it('keeps a draft just as it was typed, wrong entries too', async () => {
     const { id } = await begin()
-    const draft = { name: '<b>Lawn</b>', zones: [{ id: 'z1', name: "'; DROP TABLE jobs;--", area: 'abc', thatch: '3/4 in' }] }
+    const draft = {
+      name: '<b>Lawn</b>',
+      zones: [{ id: 'z1', name: "'; DROP TABLE jobs;--", area: 'abc', thatch: '3/4 in' }],
+    }
     const saved = await call('PUT', `/api/jobs/${id}`, { revision: 1, draft })
     expect([saved.status, saved.body.revision]).toEqual([200, 2])
     expect((await call('GET', `/api/jobs/${id}`)).body.draft).toEqual(draft)
@@ -64,7 +80,10 @@ describe('saving', () => {
   it('refuses a save on an old revision, with both versions named, and overwrites nothing', async () => {
     const { id } = await begin()
     await call('PUT', `/api/jobs/${id}`, { revision: 1, draft: { name: 'first', zones: [] } })
-    const late = await call('PUT', `/api/jobs/${id}`, { revision: 1, draft: { name: 'second', zones: [] } })
+    const late = await call('PUT', `/api/jobs/${id}`, {
+      revision: 1,
+      draft: { name: 'second', zones: [] },
+    })
     expect(late.status).toBe(409)
     expect(late.headers.get('content-type')).toContain('application/problem+json')
     expect(late.body).toMatchObject({ yours: 1, theirs: { revision: 2, draft: { name: 'first' } } })
@@ -88,13 +107,16 @@ describe('saving', () => {
   it('of many saves at once on one revision, one wins', async () => {
     const { id } = await begin()
     const all = await Promise.all(
-      Array.from({ length: 12 }, (_, i) => call('PUT', `/api/jobs/${id}`, { revision: 1, draft: { name: `n${i}`, zones: [] } })),
+      Array.from({ length: 12 }, (_, i) =>
+        call('PUT', `/api/jobs/${id}`, { revision: 1, draft: { name: `n${i}`, zones: [] } }),
+      ),
     )
     expect(all.map((a) => a.status).sort()).toEqual([200, ...Array<number>(11).fill(409)])
   })
   it('archives and restores', async () => {
     const { id } = await begin('Away lawn')
-    const listed = async (away: string) => ((await call('GET', `/api/jobs${away}`)).body as { id: string }[]).some((j) => j.id === id)
+    const listed = async (away: string) =>
+      ((await call('GET', `/api/jobs${away}`)).body as { id: string }[]).some((j) => j.id === id)
     await call('DELETE', `/api/jobs/${id}`)
     expect([await listed(''), await listed('?archived=1')]).toEqual([false, true])
     await call('POST', `/api/jobs/${id}/restore`)
@@ -102,8 +124,17 @@ describe('saving', () => {
   })
   it('the firm’s settings are checked and revised alike', async () => {
     const { revision } = (await call('GET', '/api/firm')).body
-    expect((await call('PUT', '/api/firm', { revision, firm: { units: 'cubits' } })).status).toBe(400)
-    expect((await call('PUT', '/api/firm', { revision, firm: { name: 'Tussock Lane Turf', units: 'metric', barrow: '75 L' } })).status).toBe(200)
+    expect((await call('PUT', '/api/firm', { revision, firm: { units: 'cubits' } })).status).toBe(
+      400,
+    )
+    expect(
+      (
+        await call('PUT', '/api/firm', {
+          revision,
+          firm: { name: 'Tussock Lane Turf', units: 'metric', barrow: '75 L' },
+        })
+      ).status,
+    ).toBe(200)
     expect((await call('PUT', '/api/firm', { revision, firm: {} })).status).toBe(409)
   })
 })
@@ -128,12 +159,21 @@ describe('the diary', () => {
     expect(plan.steps.find((s: { kind: string }) => s.kind === 'cut-first').state).toBe('done')
   })
   it('can be neither changed nor deleted, even in the database', async () => {
-    await expect(db('diary').where({ id: 'entry-0001' }).update({ body: '{}' })).rejects.toThrow('append-only')
+    await expect(db('diary').where({ id: 'entry-0001' }).update({ body: '{}' })).rejects.toThrow(
+      'append-only',
+    )
     await expect(db('diary').del()).rejects.toThrow('append-only')
   })
   it('wants a job that exists and an entry that makes sense', async () => {
     expect((await call('POST', '/api/jobs/nobody/diary', entry('entry-0002'))).status).toBe(404)
-    expect((await call('POST', '/api/jobs/guesthouse/diary', { ...entry('entry-0003'), date: '2027-02-30' })).status).toBe(400)
+    expect(
+      (
+        await call('POST', '/api/jobs/guesthouse/diary', {
+          ...entry('entry-0003'),
+          date: '2027-02-30',
+        })
+      ).status,
+    ).toBe(400)
   })
 })
 
@@ -144,13 +184,26 @@ describe('every route', () => {
     const asked: [path: string, method: string, to: string, body?: unknown][] = [
       ['/today', 'get', '/today'],
       ['/firm', 'get', '/firm'],
-      ['/firm', 'put', '/firm', { revision: (await call('GET', '/api/firm')).body.revision, firm: (await call('GET', '/api/firm')).body.draft }],
+      [
+        '/firm',
+        'put',
+        '/firm',
+        {
+          revision: (await call('GET', '/api/firm')).body.revision,
+          firm: (await call('GET', '/api/firm')).body.draft,
+        },
+      ],
       ['/jobs', 'get', '/jobs'],
       ['/jobs', 'post', '/jobs', { name: 'Another' }],
       ['/jobs/:id', 'get', `/jobs/${id}`],
       ['/jobs/:id', 'get', '/jobs/guesthouse'],
       ['/jobs/:id', 'put', `/jobs/${id}`, { revision, draft: { name: 'Answers', zones: [] } }],
-      ['/jobs/:id/copy', 'post', `/jobs/${id}/copy`, { revision: revision + 1, draft: { name: 'Copy' } }],
+      [
+        '/jobs/:id/copy',
+        'post',
+        `/jobs/${id}/copy`,
+        { revision: revision + 1, draft: { name: 'Copy' } },
+      ],
       ['/jobs/:id/diary', 'post', `/jobs/${id}/diary`, entry],
       ['/jobs/:id/plan', 'get', '/jobs/guesthouse/plan'],
       ['/jobs/:id/plan', 'get', `/jobs/${id}/plan`],
@@ -169,7 +222,9 @@ describe('every route', () => {
       const { status, body: answer } = await call(method.toUpperCase(), `/api${to}`, body)
       const read = route?.answer?.safeParse(answer)
       if (status >= 300 || !read?.success)
-        wrong.push(`${method} ${to}: ${status} ${read ? JSON.stringify(read.error?.issues.slice(0, 2)) : 'no such route'}`)
+        wrong.push(
+          `${method} ${to}: ${status} ${read ? JSON.stringify(read.error?.issues.slice(0, 2)) : 'no such route'}`,
+        )
     }
     expect(wrong).toEqual([])
   })
@@ -188,22 +243,48 @@ describe('job files', () => {
     expect((await call('POST', '/api/job-files', out)).body.diary.length).toBe(out.diary.length)
   })
   it('a draft still with entries to mend comes in as it was typed', async () => {
-    const file = { format: 'juvena-job', version: 1, job: { name: 'Half done', zones: [{ id: 'z1', area: 'about so' }] }, diary: [] }
+    const file = {
+      format: 'juvena-job',
+      version: 1,
+      job: { name: 'Half done', zones: [{ id: 'z1', area: 'about so' }] },
+      diary: [],
+    }
     expect((await call('POST', '/api/job-files', file)).body.draft.zones[0].area).toBe('about so')
   })
   it('another version, another kind of file, a truncated and an enormous one are refused with a sentence', async () => {
-    expect((await call('POST', '/api/job-files', { format: 'juvena-job', version: 9, job: { name: 'x' } })).body.detail).toContain('version 9')
+    expect(
+      (
+        await call('POST', '/api/job-files', {
+          format: 'juvena-job',
+          version: 9,
+          job: { name: 'x' },
+        })
+      ).body.detail,
+    ).toContain('version 9')
     expect((await call('POST', '/api/job-files', { hello: 1 })).status).toBe(400)
-    expect((await call('POST', '/api/job-files', '{"format":"juvena-job","vers')).body.detail).toContain('cut short')
-    const big = await call('POST', '/api/job-files', `{"format":"${'x'.repeat(65_000_000)}"}`).catch(() => null)
-    if (big) expect([big.status, big.body.detail]).toEqual([413, expect.stringContaining('up to 64 MB')])
+    expect(
+      (await call('POST', '/api/job-files', '{"format":"juvena-job","vers')).body.detail,
+    ).toContain('cut short')
+    const big = await call(
+      'POST',
+      '/api/job-files',
+      `{"format":"${'x'.repeat(65_000_000)}"}`,
+    ).catch(() => null)
+    if (big)
+      expect([big.status, big.body.detail]).toEqual([413, expect.stringContaining('up to 64 MB')])
     expect((await call('GET', '/api/today')).status).toBe(200)
   })
 })
 
 describe('the server', () => {
   it('answers the season with windows, states and next steps; a job too late says so', async () => {
-    const rows = (await call('GET', '/api/season')).body.rows as { id: string; state: string; cutOff: string; next: object; options: string[] }[]
+    const rows = (await call('GET', '/api/season')).body.rows as {
+      id: string
+      state: string
+      cutOff: string
+      next: object
+      options: string[]
+    }[]
     const community = rows.find((r) => r.id === 'community')!
     expect([community.state, community.cutOff]).toEqual(['cannot', '2027-03-14'])
     expect(community.options).toContain('Overseed instead')
@@ -213,21 +294,31 @@ describe('the server', () => {
     const document = (await call('GET', '/api/openapi.json')).body
     expect(document.openapi).toBe('3.1.0')
     expect(Object.keys(document.paths)).toContain('/api/jobs/{id}')
-    expect(document.components.schemas.Job.properties.zones.items.properties).toHaveProperty('heightOfCut')
+    expect(document.components.schemas.Job.properties.zones.items.properties).toHaveProperty(
+      'heightOfCut',
+    )
   })
   it('carries a strict content policy, and answers on this computer’s names only, to its own pages', async () => {
     const policy = (await call('GET', '/api/today')).headers.get('content-security-policy')!
     expect(policy).toContain("default-src 'none'")
     expect(policy).not.toContain('unsafe')
     const asked = (headers: Record<string, string>, method = 'GET') =>
-      new Promise<number>((done) => request(`${base}/api/jobs`, { method, headers }, (r) => (r.resume(), done(r.statusCode!))).end())
+      new Promise<number>((done) =>
+        request(
+          `${base}/api/jobs`,
+          { method, headers },
+          (r) => (r.resume(), done(r.statusCode!)),
+        ).end(),
+      )
     expect(await asked({ host: 'elsewhere.example' })).toBe(421)
     expect(await asked({ origin: 'http://elsewhere.example' }, 'POST')).toBe(403)
   })
   it('says in a sentence what is not there', async () => {
     expect((await call('GET', '/api/nothing')).body.detail).toContain('nothing at this address')
     expect((await call('GET', '/api/jobs/none')).body.detail).toContain('no such job')
-    expect((await call('POST', '/api/jobs', { name: '  ' })).body.detail).toContain('Give the job a name')
+    expect((await call('POST', '/api/jobs', { name: '  ' })).body.detail).toContain(
+      'Give the job a name',
+    )
   })
 })
 
@@ -239,17 +330,24 @@ describe('killed while writing', () => {
       env: { ...process.env, JUVENA_DATA: folder, JUVENA_PORT: '47811', JUVENA_PAGES: 'none' },
       stdio: 'pipe',
     })
-    await new Promise<void>((done) => child.stdout.on('data', (text: Buffer) => text.toString().includes('Juvena is at') && done()))
+    await new Promise<void>((done) =>
+      child.stdout.on('data', (text: Buffer) => text.toString().includes('Juvena is at') && done()),
+    )
     const at = 'http://127.0.0.1:47811/api/jobs'
     const send = (method: string, url: string, body: object) =>
-      fetch(url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }).then(
-        (r) => r.json() as Promise<{ id: string; revision: number }>,
-      )
+      fetch(url, {
+        method,
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      }).then((r) => r.json() as Promise<{ id: string; revision: number }>)
     const { id } = await send('POST', at, { name: 'Killed' })
     let answered = 1
     const writing = (async () => {
       for (let revision = 1; revision < 5000; revision++) {
-        const saved = await send('PUT', `${at}/${id}`, { revision, draft: { name: `n${revision + 1}`, zones: [] } }).catch(() => null)
+        const saved = await send('PUT', `${at}/${id}`, {
+          revision,
+          draft: { name: `n${revision + 1}`, zones: [] },
+        }).catch(() => null)
         if (!saved) break
         answered = saved.revision
       }
@@ -273,12 +371,16 @@ describe('the command line', () => {
   const run = (input: string) => {
     try {
       return {
-        out: execFileSync(process.execPath, ['--import', 'tsx', join(root, 'server/src/planFile.ts'), '-'], {
-          cwd: root,
-          input,
-          encoding: 'utf8',
-          stdio: 'pipe',
-        }),
+        out: execFileSync(
+          process.execPath,
+          ['--import', 'tsx', join(root, 'server/src/planFile.ts'), '-'],
+          {
+            cwd: root,
+            input,
+            encoding: 'utf8',
+            stdio: 'pipe',
+          },
+        ),
         err: '',
         code: 0,
       }
@@ -288,12 +390,20 @@ describe('the command line', () => {
     }
   }
   it('plans a file, or lists its problems with their paths on standard error', () => {
-    const job = { name: 'x', zones: [{ id: 'z1', area: 100, cover: { wanted: 60, weeds: 40, moss: 20, bare: 10 } }] }
+    const job = {
+      name: 'x',
+      zones: [{ id: 'z1', area: 100, cover: { wanted: 60, weeds: 40, moss: 20, bare: 10 } }],
+    }
     const wrong = run(JSON.stringify({ format: 'juvena-job', version: 1, job }))
     expect([wrong.code, wrong.out]).toEqual([1, ''])
     expect(wrong.err).toContain('job.zones[0].cover: Cover adds up to 130 %')
     const right = run(
-      JSON.stringify({ format: 'juvena-job', version: 1, today: '2027-02-22', job: { name: 'x', zones: [{ id: 'z1', area: '100 m²' }] } }),
+      JSON.stringify({
+        format: 'juvena-job',
+        version: 1,
+        today: '2027-02-22',
+        job: { name: 'x', zones: [{ id: 'z1', area: '100 m²' }] },
+      }),
     )
     expect(JSON.parse(right.out).figures['zone:z1.area'].value).toBe(100)
   })

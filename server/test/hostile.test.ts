@@ -9,14 +9,36 @@ import { testServer, type TestServer } from './testServer.ts'
 
 let served: TestServer
 beforeAll(async () => {
-  served = await testServer(({ jobs }) => jobs.create({ name: 'Fine', zones: [{ id: 'z1', name: 'Back', area: '100 m²' }] }, 'then', 'fine'))
+  served = await testServer(({ jobs }) =>
+    jobs.create(
+      { name: 'Fine', zones: [{ id: 'z1', name: 'Back', area: '100 m²' }] },
+      'then',
+      'fine',
+    ),
+  )
 })
 afterAll(() => served.stop())
 
 /** One request of raw bytes. */
-async function send(path: string, body: string | Buffer, headers: Record<string, string> = { 'content-type': 'application/json' }, method = 'POST') {
-  const answer = await fetch(served.base + path, { method, headers, body: typeof body === 'string' ? body : new Uint8Array(body) })
-  return { status: answer.status, body: JSON.parse(await answer.text()) as { detail?: string; id: string; rows?: { id: string; state: string }[] } }
+async function send(
+  path: string,
+  body: string | Buffer,
+  headers: Record<string, string> = { 'content-type': 'application/json' },
+  method = 'POST',
+) {
+  const answer = await fetch(served.base + path, {
+    method,
+    headers,
+    body: typeof body === 'string' ? body : new Uint8Array(body),
+  })
+  return {
+    status: answer.status,
+    body: JSON.parse(await answer.text()) as {
+      detail?: string
+      id: string
+      rows?: { id: string; state: string }[]
+    },
+  }
 }
 const site = { latitude: -44.2, longitude: 170.1, frost: '25 Apr' }
 const square = (x: number, y: number, side: number) => [[[x, y], [x + side, y], [x + side, y + side], [x, y + side]]] // prettier-ignore
@@ -48,8 +70,16 @@ describe('hostile drafts', () => {
     '%s: saved and planned, or refused in a sentence; nothing else is touched',
     async (_, draft, refused) => {
       const { id } = (await send('/api/jobs', '{"name":"x"}')).body
-      const saved = await send(`/api/jobs/${id}`, JSON.stringify({ revision: 1, draft }), { 'content-type': 'application/json' }, 'PUT')
-      const file = await send('/api/job-files', JSON.stringify({ format: JOB_FORMAT, version: JOB_VERSION, job: draft }))
+      const saved = await send(
+        `/api/jobs/${id}`,
+        JSON.stringify({ revision: 1, draft }),
+        { 'content-type': 'application/json' },
+        'PUT',
+      )
+      const file = await send(
+        '/api/job-files',
+        JSON.stringify({ format: JOB_FORMAT, version: JOB_VERSION, job: draft }),
+      )
       if (refused) {
         expect([saved.status, file.status]).toEqual([400, 400])
         for (const { body } of [saved, file]) expect(body.detail).toContain(refused)
@@ -62,7 +92,9 @@ describe('hostile drafts', () => {
       const plan = await fetch(`${served.base}/api/jobs/${id}/plan`)
       expect([200, 422]).toContain(plan.status)
       expect(await served.parts.season.fresh(60_000)).toBe(0)
-      const season = await send('/api/season', '', {}, 'GET').catch(() => served.call('GET', '/api/season'))
+      const season = await send('/api/season', '', {}, 'GET').catch(() =>
+        served.call('GET', '/api/season'),
+      )
       const rows = season.body.rows as { id: string; state: string }[]
       expect(rows.find((r) => r.id === 'fine')?.state).not.toBe('failed')
       expect(rows.map((r) => r.id)).toContain(id)
@@ -72,7 +104,10 @@ describe('hostile drafts', () => {
 
   it('a diary entry of a day beyond days is planned with, or refused', async () => {
     const { id } = (await send('/api/jobs', '{"name":"x"}')).body
-    const entry = await send(`/api/jobs/${id}/diary`, JSON.stringify({ id: 'entry-9999', date: '9999-12-31', what: 'x' }))
+    const entry = await send(
+      `/api/jobs/${id}/diary`,
+      JSON.stringify({ id: 'entry-9999', date: '9999-12-31', what: 'x' }),
+    )
     expect([201, 400]).toContain(entry.status)
     expect((await fetch(`${served.base}/api/jobs/${id}/plan`)).status).toBe(200)
     expect(await served.parts.season.fresh(60_000)).toBe(0)
@@ -81,7 +116,11 @@ describe('hostile drafts', () => {
 })
 
 describe('hostile bytes', () => {
-  const file = JSON.stringify({ format: JOB_FORMAT, version: JOB_VERSION, job: { name: 'x', zones: [] } })
+  const file = JSON.stringify({
+    format: JOB_FORMAT,
+    version: JOB_VERSION,
+    job: { name: 'x', zones: [] },
+  })
   it.each([
     ['a million brackets', '/api/job-files', '['.repeat(1_000_000), 'brackets deep'],
     ['brackets in a save', '/api/jobs', `{"name":${'['.repeat(60)}${']'.repeat(60)}}`, 'brackets deep'],
@@ -101,7 +140,9 @@ describe('hostile bytes', () => {
     const packed = { 'content-type': 'application/json', 'content-encoding': 'gzip' }
     expect((await send('/api/job-files', gzipSync(file), packed)).status).toBe(415)
     expect((await send('/api/jobs', gzipSync('{"name":"x"}'), packed)).status).toBe(415)
-    expect((await send('/api/jobs', JSON.stringify({ name: 'x'.repeat(4_200_000) }))).status).toBe(413)
+    expect((await send('/api/jobs', JSON.stringify({ name: 'x'.repeat(4_200_000) }))).status).toBe(
+      413,
+    )
   })
   it.each([
     ['a drawing', async () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><image href="file:///etc/passwd"/></svg>')],
@@ -122,7 +163,10 @@ describe('ids that are taken', () => {
     expect((await send('/api/jobs/fine/diary', entry)).status).toBe(201)
     expect((await send('/api/jobs/fine/diary', entry)).status).toBe(200)
     const elsewhere = await send(`/api/jobs/${other}/diary`, entry)
-    expect([elsewhere.status, elsewhere.body.detail]).toEqual([409, expect.stringContaining('belongs to another job')])
+    expect([elsewhere.status, elsewhere.body.detail]).toEqual([
+      409,
+      expect.stringContaining('belongs to another job'),
+    ])
   })
   it('entries of a file that begin alike are all kept, and counted', async () => {
     const alike = many(3, (i) => ({
@@ -133,9 +177,17 @@ describe('ids that are taken', () => {
     }))
     const sent = await send(
       '/api/job-files',
-      JSON.stringify({ format: JOB_FORMAT, version: JOB_VERSION, job: { name: 'x', zones: [] }, diary: alike }),
+      JSON.stringify({
+        format: JOB_FORMAT,
+        version: JOB_VERSION,
+        job: { name: 'x', zones: [] },
+        diary: alike,
+      }),
     )
-    const { diary, imported } = sent.body as unknown as { diary: { id: string; what: string; corrects: string | null }[]; imported: object }
+    const { diary, imported } = sent.body as unknown as {
+      diary: { id: string; what: string; corrects: string | null }[]
+      imported: object
+    }
     expect(imported).toEqual({ entries: 3, photographs: 0 })
     expect(diary.map((e) => e.what)).toEqual(['line 0', 'line 1', 'line 2'])
     expect(diary[2]!.corrects).toBe(diary[0]!.id)
@@ -145,14 +197,21 @@ describe('ids that are taken', () => {
     expect((await send('/api/jobs/none/copy', draft)).status).toBe(404)
     const { id } = (await send('/api/jobs', '{"name":"Away"}')).body
     await served.call('DELETE', `/api/jobs/${id}`)
-    const saved = await send(`/api/jobs/${id}`, draft, { 'content-type': 'application/json' }, 'PUT')
+    const saved = await send(
+      `/api/jobs/${id}`,
+      draft,
+      { 'content-type': 'application/json' },
+      'PUT',
+    )
     expect([saved.status, saved.body.detail]).toEqual([409, expect.stringContaining('archived')])
   })
 })
 
 describe('a full disk', () => {
   it('is told as such, changes nothing, and is over once there is room', async () => {
-    const [{ page_count: pages }] = (await served.db.raw('PRAGMA page_count')) as [{ page_count: number }]
+    const [{ page_count: pages }] = (await served.db.raw('PRAGMA page_count')) as [
+      { page_count: number },
+    ]
     await served.db.raw(`PRAGMA max_page_count = ${pages}`)
     const big = JSON.stringify({ name: 'x', zones: [], notes: 'y'.repeat(3000) })
     const full = await send(
@@ -167,8 +226,17 @@ describe('a full disk', () => {
     expect((await served.call('GET', '/api/jobs?search=Full')).body).toEqual([])
     expect((await served.call('GET', '/api/jobs/fine')).status).toBe(200)
     await served.db.raw('PRAGMA max_page_count = 1073741823')
-    expect((await send('/api/job-files', JSON.stringify({ format: JOB_FORMAT, version: JOB_VERSION, job: JSON.parse(big) as object }))).status).toBe(
-      201,
-    )
+    expect(
+      (
+        await send(
+          '/api/job-files',
+          JSON.stringify({
+            format: JOB_FORMAT,
+            version: JOB_VERSION,
+            job: JSON.parse(big) as object,
+          }),
+        )
+      ).status,
+    ).toBe(201)
   })
 })

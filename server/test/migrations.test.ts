@@ -9,8 +9,17 @@ import { DATABASE, openDatabase } from '../src/store/database.ts'
 import { migrations } from '../src/store/migrations.ts'
 
 /** The tables as they were after the first of some migrations. */
-async function asOf(folder: string, count: number, last?: (typeof migrations)[number]): Promise<Knex> {
-  const db = knex({ client: 'better-sqlite3', connection: { filename: join(folder, DATABASE) }, useNullAsDefault: true, pool: { min: 1, max: 1 } })
+async function asOf(
+  folder: string,
+  count: number,
+  last?: (typeof migrations)[number],
+): Promise<Knex> {
+  const db = knex({
+    client: 'better-sqlite3',
+    connection: { filename: join(folder, DATABASE) },
+    useNullAsDefault: true,
+    pool: { min: 1, max: 1 },
+  })
   const some = [...migrations.slice(0, count), ...(last ? [last] : [])]
   await db.migrate.latest({ migrationSource: { getMigrations: async () => some, getMigrationName: (m: (typeof some)[number]) => m.name, getMigration: async (m: (typeof some)[number]) => m } }) // prettier-ignore
   return db
@@ -27,11 +36,20 @@ async function fill(db: Knex): Promise<void> {
     put_away_at: away,
   })
   await db('jobs').insert(
-    job('lawn', '{"name":"Lawn","customer":"A","site":{"address":"1 Lane"},"zones":[{"id":"z1","area":"80 m²","frames":[{"wanted":9}]}]}', null),
+    job(
+      'lawn',
+      '{"name":"Lawn","customer":"A","site":{"address":"1 Lane"},"zones":[{"id":"z1","area":"80 m²","frames":[{"wanted":9}]}]}',
+      null,
+    ),
   )
   await db('jobs').insert(job('away', '{"name":"Away","zones":[]}', '2026-02-01'))
   await db('jobs').insert(job('damaged', '{"name":"Dam', null))
-  await db('diary').insert({ id: 'entry-0001', job_id: 'lawn', body: '{"id":"entry-0001","date":"2026-01-02","what":"walked"}', received_at: 'then' })
+  await db('diary').insert({
+    id: 'entry-0001',
+    job_id: 'lawn',
+    body: '{"id":"entry-0001","date":"2026-01-02","what":"walked"}',
+    received_at: 'then',
+  })
   await db('firm').insert({ id: 1, revision: 7, body: '{"name":"Firm"}', saved_at: 'then' })
 }
 async function within<T>(act: (folder: string) => Promise<T>): Promise<T> {
@@ -60,18 +78,29 @@ async function holds(folder: string): Promise<void> {
 }
 
 describe('a database of an earlier version', () => {
-  it.each(migrations.slice(0, -1).map((m, i) => [m.name, i + 1] as const))('as of %s, filled, is brought up to date, once', (_, count) =>
-    within(async (folder) => {
-      const db = await asOf(folder, count)
-      await fill(db)
-      // Tables that came later and were there already are filled by what writes them; here the jobs alone matter.
-      if (count >= 6) for (const id of ['lawn', 'damaged']) await db('planned').insert({ job_id: id })
-      if (count >= 6) await db('job_revisions').insert({ job_id: 'lawn', revision: 4, saved_at: 'then', device: '', body: '{}' })
-      if (count >= 6) await db('jobs').where({ id: 'lawn' }).update({ place: '1 Lane' })
-      await db.destroy()
-      await holds(folder)
-      await holds(folder)
-    }),
+  it.each(migrations.slice(0, -1).map((m, i) => [m.name, i + 1] as const))(
+    'as of %s, filled, is brought up to date, once',
+    (_, count) =>
+      within(async (folder) => {
+        const db = await asOf(folder, count)
+        await fill(db)
+        // Tables that came later and were there already are filled by what writes them; here the jobs
+        // alone matter.
+        if (count >= 6)
+          for (const id of ['lawn', 'damaged']) await db('planned').insert({ job_id: id })
+        if (count >= 6)
+          await db('job_revisions').insert({
+            job_id: 'lawn',
+            revision: 4,
+            saved_at: 'then',
+            device: '',
+            body: '{}',
+          })
+        if (count >= 6) await db('jobs').where({ id: 'lawn' }).update({ place: '1 Lane' })
+        await db.destroy()
+        await holds(folder)
+        await holds(folder)
+      }),
   )
   it('one that ends midway leaves the tables as they were, and is done the next time', () =>
     within(async (folder) => {
@@ -79,7 +108,13 @@ describe('a database of an earlier version', () => {
       const before = await asOf(folder, count)
       await fill(before)
       await before.destroy()
-      const killed = { ...migrations[count]!, up: async (db: Knex) => (await migrations[count]!.up(db), Promise.reject(new Error('killed'))) }
+      const killed = {
+        ...migrations[count]!,
+        up: async (db: Knex) => (
+          await migrations[count]!.up(db),
+          Promise.reject(new Error('killed'))
+        ),
+      }
       await expect(asOf(folder, count, killed)).rejects.toThrow('killed')
       await holds(folder)
     }))

@@ -26,7 +26,9 @@ beforeAll(async () => {
   writeFileSync(join(place, 'secret.txt'), 'secret')
   db = await openDatabase(':memory:')
   parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-firm-')), stoppedClock('2027-02-22'))
-  server = createServer(createApp(parts, { pages: join(place, 'dist'), loopbackOnly: true })).listen(0, '127.0.0.1')
+  server = createServer(
+    createApp(parts, { pages: join(place, 'dist'), loopbackOnly: true }),
+  ).listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))
   port = (server.address() as AddressInfo).port
 })
@@ -37,12 +39,26 @@ afterAll(async () => {
 })
 
 /** Asks with the path just as written: nothing tidies "..", as a browser would. */
-const ask = (path: string, { method = 'GET', headers = {}, body = '' }: { method?: string; headers?: Record<string, string>; body?: string } = {}) =>
+const ask = (
+  path: string,
+  {
+    method = 'GET',
+    headers = {},
+    body = '',
+  }: { method?: string; headers?: Record<string, string>; body?: string } = {},
+) =>
   new Promise<{ status: number; type: string; cache: string; text: string }>((done, fail) => {
     const sent = request({ host: '127.0.0.1', port, path, method, headers }, (r) => {
       let text = ''
       r.on('data', (chunk: Buffer) => (text += chunk.toString()))
-      r.on('end', () => done({ status: r.statusCode!, type: r.headers['content-type'] ?? '', cache: r.headers['cache-control'] ?? '', text }))
+      r.on('end', () =>
+        done({
+          status: r.statusCode!,
+          type: r.headers['content-type'] ?? '',
+          cache: r.headers['cache-control'] ?? '',
+          text,
+        }),
+      )
     })
     sent.on('error', fail)
     sent.end(body)
@@ -50,9 +66,18 @@ const ask = (path: string, { method = 'GET', headers = {}, body = '' }: { method
 
 describe('the pages', () => {
   it('answer any address of the app with the one page, so that a deep link and a reload work', async () => {
-    for (const path of ['/', '/jobs/guesthouse/seed?figure=a.b', '/yard/grasses', '/anything/else']) {
+    for (const path of [
+      '/',
+      '/jobs/guesthouse/seed?figure=a.b',
+      '/yard/grasses',
+      '/anything/else',
+    ]) {
       const answer = await ask(path)
-      expect([answer.status, answer.text.includes('pages'), answer.cache], path).toEqual([200, true, 'no-cache'])
+      expect([answer.status, answer.text.includes('pages'), answer.cache], path).toEqual([
+        200,
+        true,
+        'no-cache',
+      ])
     }
   })
   it('keep built files for long, and do not answer a missing one with a page', async () => {
@@ -75,25 +100,41 @@ describe('the pages', () => {
 describe('what comes in', () => {
   const json = { 'content-type': 'application/json' }
   it('has to be JSON of a sane size, from a page of this server, under this computer’s name', async () => {
-    const post = (body: string, headers: Record<string, string> = json) => ask('/api/jobs', { method: 'POST', headers, body })
+    const post = (body: string, headers: Record<string, string> = json) =>
+      ask('/api/jobs', { method: 'POST', headers, body })
     expect((await post('{"name":')).status).toBe(400)
     expect((await post('"just text"')).status).toBe(400)
     expect((await post('[1,2]')).status).toBe(400)
-    expect((await post('name=x', { 'content-type': 'application/x-www-form-urlencoded' })).status).toBe(400)
+    expect(
+      (await post('name=x', { 'content-type': 'application/x-www-form-urlencoded' })).status,
+    ).toBe(400)
     expect((await post(JSON.stringify({ name: 'x', extra: 1 }))).status).toBe(400)
     expect((await post(JSON.stringify({ name: 'x'.repeat(121) }))).status).toBe(400)
     expect((await post('{"name":"x"}', { ...json, origin: 'http://127.0.0.1:1' })).status).toBe(403)
     expect((await post('{"name":"x"}', { ...json, host: 'juvena.example' })).status).toBe(421)
-    expect((await post('{"name":"x"}', { ...json, origin: `http://127.0.0.1:${port}` })).status).toBe(201)
+    expect(
+      (await post('{"name":"x"}', { ...json, origin: `http://127.0.0.1:${port}` })).status,
+    ).toBe(201)
   })
   it('through a proxy at the address that is configured, and only there', async () => {
-    const app = createApp(parts, { pages: null, loopbackOnly: true, publicAddress: new URL('https://lawns.example.org') })
+    const app = createApp(parts, {
+      pages: null,
+      loopbackOnly: true,
+      publicAddress: new URL('https://lawns.example.org'),
+    })
     const behind = createServer(app).listen(0, '127.0.0.1')
     await new Promise((done) => behind.once('listening', done))
-    const to = { host: '127.0.0.1', port: (behind.address() as AddressInfo).port, method: 'POST', path: '/api/jobs' }
+    const to = {
+      host: '127.0.0.1',
+      port: (behind.address() as AddressInfo).port,
+      method: 'POST',
+      path: '/api/jobs',
+    }
     const post = (host: string, origin: string) =>
       new Promise<number>((done, failed) => {
-        const sent = request({ ...to, headers: { ...json, host, origin } }, (answer) => done(answer.resume().statusCode!)).on('error', failed)
+        const sent = request({ ...to, headers: { ...json, host, origin } }, (answer) =>
+          done(answer.resume().statusCode!),
+        ).on('error', failed)
         sent.end('{"name":"x"}')
       })
     expect(await post('lawns.example.org', 'https://lawns.example.org')).toBe(201)
@@ -127,7 +168,12 @@ describe('what comes in', () => {
 describe('the OpenAPI document', () => {
   it('has every route, its parameters and its body, and no schema it cannot express', () => {
     const routes = apiRoutes(parts)
-    const document = openApi(routes) as { paths: Record<string, Record<string, { summary: string; parameters?: object[]; requestBody?: object }>> }
+    const document = openApi(routes) as {
+      paths: Record<
+        string,
+        Record<string, { summary: string; parameters?: object[]; requestBody?: object }>
+      >
+    }
     for (const r of routes) {
       const described = document.paths[`/api${r.path.replace(/:(\w+)/g, '{$1}')}`]?.[r.method]
       expect(described?.summary, `${r.method} ${r.path}`).toBe(r.summary)

@@ -20,7 +20,10 @@ const folder = join(mkdtempSync(join(tmpdir(), 'juvena-photos-')), 'photos')
 beforeAll(async () => {
   db = await openDatabase(':memory:')
   const parts = partsOver(db, join(folder, '..'), stoppedClock('2027-02-22'))
-  server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')
+  server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(
+    0,
+    '127.0.0.1',
+  )
   await new Promise((done) => server.once('listening', done))
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
   job = (await parts.jobs.create({ name: 'Lawn' }, 'now')).id
@@ -38,7 +41,12 @@ const photograph = (width = 4000, height = 3000) =>
     .withExif({
       IFD0: { Orientation: '6' },
       IFD2: { DateTimeOriginal: '2027:02:19 10:30:00' },
-      IFD3: { GPSLatitudeRef: 'S', GPSLatitude: '44/1 12/1 0/1', GPSLongitudeRef: 'E', GPSLongitude: '170/1 6/1 0/1' },
+      IFD3: {
+        GPSLatitudeRef: 'S',
+        GPSLatitude: '44/1 12/1 0/1',
+        GPSLongitudeRef: 'E',
+        GPSLongitude: '170/1 6/1 0/1',
+      },
     })
     .toBuffer()
 const send = (bytes: Buffer | string, query = '', type = 'image/jpeg') =>
@@ -52,8 +60,20 @@ describe('photographs', () => {
   it('are written anew: sized, and with none of the camera’s record, in the file or its thumbnail', async () => {
     const answer = await send(await photograph(), '?zone=z1&note=from%20the%20gate')
     expect(answer.status).toBe(201)
-    const kept = (await answer.json()) as { id: string; width: number; height: number; takenOn: string; position: unknown; zone: string }
-    expect(kept).toMatchObject({ takenOn: '2027-02-19', position: null, zone: 'z1', note: 'from the gate' })
+    const kept = (await answer.json()) as {
+      id: string
+      width: number
+      height: number
+      takenOn: string
+      position: unknown
+      zone: string
+    }
+    expect(kept).toMatchObject({
+      takenOn: '2027-02-19',
+      position: null,
+      zone: 'z1',
+      note: 'from the gate',
+    })
     expect(Math.max(kept.width, kept.height)).toBe(2400)
     for (const size of ['', '?size=small']) {
       const got = await fetch(`${base}/photos/${kept.id}${size}`)
@@ -70,12 +90,13 @@ describe('photographs', () => {
     const bare = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#444' } })
       .jpeg()
       .toBuffer()
-    const dayOf = async (bytes: Buffer, query = '') => ((await (await send(bytes, query)).json()) as { takenOn: string }).takenOn
-    expect([await dayOf(await photograph(90, 60), '?on=2027-02-20'), await dayOf(bare, '?on=2027-02-20'), await dayOf(bare)]).toEqual([
-      '2027-02-19',
-      '2027-02-20',
-      '2027-02-22',
-    ])
+    const dayOf = async (bytes: Buffer, query = '') =>
+      ((await (await send(bytes, query)).json()) as { takenOn: string }).takenOn
+    expect([
+      await dayOf(await photograph(90, 60), '?on=2027-02-20'),
+      await dayOf(bare, '?on=2027-02-20'),
+      await dayOf(bare),
+    ]).toEqual(['2027-02-19', '2027-02-20', '2027-02-22'])
   })
 
   it('keep where they were taken only when asked, and never in the file', async () => {
@@ -85,12 +106,17 @@ describe('photographs', () => {
     }
     expect(kept.position.latitude).toBeCloseTo(-44.2, 5)
     expect(kept.position.longitude).toBeCloseTo(170.1, 5)
-    expect((await sharp(readFileSync(join(folder, `${kept.id}.jpg`))).metadata()).exif).toBeUndefined()
+    expect(
+      (await sharp(readFileSync(join(folder, `${kept.id}.jpg`))).metadata()).exif,
+    ).toBeUndefined()
   })
 
   it('are archived and restored; the file stays', async () => {
     const { id } = (await (await send(await photograph(600, 400))).json()) as { id: string }
-    const ids = async () => ((await (await fetch(`${base}/jobs/${job}/photos`)).json()) as { id: string }[]).map((p) => p.id)
+    const ids = async () =>
+      ((await (await fetch(`${base}/jobs/${job}/photos`)).json()) as { id: string }[]).map(
+        (p) => p.id,
+      )
     expect((await fetch(`${base}/photos/${id}`, { method: 'DELETE' })).status).toBe(200)
     expect(await ids()).not.toContain(id)
     expect(existsSync(join(folder, `${id}.jpg`))).toBe(true)
@@ -100,9 +126,24 @@ describe('photographs', () => {
 
   it.each([
     ['nothing', async () => Buffer.alloc(0), 400, 'no picture'],
-    ['text called a picture', async () => Buffer.from('<script>alert(1)</script>'), 415, 'could not be read'],
-    ['a picture cut short', async () => (await photograph(2000, 1500)).subarray(0, 2000), 415, 'cut short'],
-    ['a drawing that runs scripts', async () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script/></svg>'), 415, 'could not be read'],
+    [
+      'text called a picture',
+      async () => Buffer.from('<script>alert(1)</script>'),
+      415,
+      'could not be read',
+    ],
+    [
+      'a picture cut short',
+      async () => (await photograph(2000, 1500)).subarray(0, 2000),
+      415,
+      'cut short',
+    ],
+    [
+      'a drawing that runs scripts',
+      async () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script/></svg>'),
+      415,
+      'could not be read',
+    ],
   ])('refuse %s in a sentence, and leave nothing behind', async (_, bytes, status, says) => {
     const before = readdirSync(folder).length
     const answer = await send(await bytes())
@@ -113,14 +154,22 @@ describe('photographs', () => {
 
   it('sent twice under the id made where they were taken are kept once, at the same moment too', async () => {
     const bytes = await photograph(700, 500)
-    const count = async () => ((await (await fetch(`${base}/jobs/${job}/photos`)).json()) as unknown[]).length
+    const count = async () =>
+      ((await (await fetch(`${base}/jobs/${job}/photos`)).json()) as unknown[]).length
     const before = await count()
-    const answers = await Promise.all([send(bytes, '?id=0123456789abcdef'), send(bytes, '?id=0123456789abcdef')])
+    const answers = await Promise.all([
+      send(bytes, '?id=0123456789abcdef'),
+      send(bytes, '?id=0123456789abcdef'),
+    ])
     expect(answers.every((a) => a.ok)).toBe(true)
     expect((await send(bytes, '?id=0123456789abcdef')).status).toBe(200)
     expect(await count()).toBe(before + 1)
     const other = (await (
-      await fetch(`${base}/jobs`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{"name":"Other"}' })
+      await fetch(`${base}/jobs`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: '{"name":"Other"}',
+      })
     ).json()) as { id: string }
     const elsewhere = await fetch(`${base}/jobs/${other.id}/photos?id=0123456789abcdef`, {
       method: 'POST',
@@ -132,15 +181,29 @@ describe('photographs', () => {
   })
 
   it('say where a path leads nowhere', async () => {
-    for (const id of ['nothing', '..%2F..%2Fjuvena.sqlite']) expect((await fetch(`${base}/photos/${id}`)).status).toBe(404)
+    for (const id of ['nothing', '..%2F..%2Fjuvena.sqlite'])
+      expect((await fetch(`${base}/photos/${id}`)).status).toBe(404)
     expect((await send(await photograph(50, 50), '?zone=../../x')).status).toBe(400)
   })
 
   it('go out with the job file and come in with it, written anew, with the plan traced over its own copy', async () => {
-    const first = (await (await send(await photograph(1000, 700), '?kind=plan')).json()) as { id: string }
+    const first = (await (await send(await photograph(1000, 700), '?kind=plan')).json()) as {
+      id: string
+    }
     const draft = {
       name: 'Traced',
-      plan: { picture: { photo: first.id, width: 700, height: 1000, metresPerPixel: 0.02, turned: 0, x: 0, y: 0, scaled: true } },
+      plan: {
+        picture: {
+          photo: first.id,
+          width: 700,
+          height: 1000,
+          metresPerPixel: 0.02,
+          turned: 0,
+          x: 0,
+          y: 0,
+          scaled: true,
+        },
+      },
     }
     const stored = (await (await fetch(`${base}/jobs/${job}`)).json()) as { revision: number }
     const saved = await fetch(`${base}/jobs/${job}`, {
@@ -150,25 +213,49 @@ describe('photographs', () => {
     })
     expect(saved.status).toBe(200)
     const file = await (await fetch(`${base}/jobs/${job}/file`)).text()
-    const takeIn = (body: string) => fetch(`${base}/job-files`, { method: 'POST', headers: { 'content-type': 'application/json' }, body })
-    const taken = (await (await takeIn(file)).json()) as { id: string; draft: { drawing: { picture: { photo: string } } } }
-    type Listed = { id: string; kind: string; takenOn: string; note: string; zone: string; position: unknown }
-    const photosOf = async (id: string) => (await (await fetch(`${base}/jobs/${id}/photos`)).json()) as Listed[]
+    const takeIn = (body: string) =>
+      fetch(`${base}/job-files`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body,
+      })
+    const taken = (await (await takeIn(file)).json()) as {
+      id: string
+      draft: { drawing: { picture: { photo: string } } }
+    }
+    type Listed = {
+      id: string
+      kind: string
+      takenOn: string
+      note: string
+      zone: string
+      position: unknown
+    }
+    const photosOf = async (id: string) =>
+      (await (await fetch(`${base}/jobs/${id}/photos`)).json()) as Listed[]
     const [before, after] = [await photosOf(job), await photosOf(taken.id)]
     const said = (list: Listed[]) =>
-      list.map(({ kind, takenOn, note, zone, position }) => JSON.stringify({ kind, takenOn, note, zone, position })).sort()
+      list
+        .map(({ kind, takenOn, note, zone, position }) =>
+          JSON.stringify({ kind, takenOn, note, zone, position }),
+        )
+        .sort()
     expect(after.length).toBeGreaterThan(2)
     expect(said(after)).toEqual(said(before))
     const copy = taken.draft.drawing.picture.photo
     expect(copy).not.toBe(first.id)
     expect(after.map((p) => p.id)).toContain(copy)
     const size = async (id: string) => {
-      const { width, height, exif } = await sharp(readFileSync(join(folder, `${id}.jpg`))).metadata()
+      const { width, height, exif } = await sharp(
+        readFileSync(join(folder, `${id}.jpg`)),
+      ).metadata()
       return { width, height, exif }
     }
     expect(await size(copy)).toEqual({ ...(await size(first.id)), exif: undefined })
 
-    const without = JSON.parse(await (await fetch(`${base}/jobs/${job}/file?photos=no`)).text()) as { photos: unknown[] }
+    const without = JSON.parse(
+      await (await fetch(`${base}/jobs/${job}/file?photos=no`)).text(),
+    ) as { photos: unknown[] }
     expect(without.photos).toEqual([])
     const spoilt = JSON.parse(file) as { photos: { jpeg: string }[] }
     const whole = spoilt.photos[1]!.jpeg
@@ -179,9 +266,13 @@ describe('photographs', () => {
       expect.stringContaining('Photograph 2 of this file'),
     ])
     // A camera's own record put into a file does not get in by this door either.
-    spoilt.photos = [{ ...spoilt.photos[0]!, jpeg: (await photograph(300, 200)).toString('base64') }]
+    spoilt.photos = [
+      { ...spoilt.photos[0]!, jpeg: (await photograph(300, 200)).toString('base64') },
+    ]
     const bare = (await (await takeIn(JSON.stringify(spoilt))).json()) as { id: string }
     const [kept] = await photosOf(bare.id)
-    expect((await sharp(readFileSync(join(folder, `${kept!.id}.jpg`))).metadata()).exif).toBeUndefined()
+    expect(
+      (await sharp(readFileSync(join(folder, `${kept!.id}.jpg`))).metadata()).exif,
+    ).toBeUndefined()
   })
 })

@@ -21,7 +21,14 @@ import { partsOver } from '../src/parts.ts'
 import { lockFolder, openFirm } from '../src/store/openFirm.ts'
 import { ACCEPT_OPEN, readSettings } from '../src/start/settings.ts'
 import { startSentence } from '../src/start/startFailure.ts'
-import { backupPath, backupsOf, contentsOf, newestBackup, restoreBackup, writeBackup } from '../src/store/backups.ts'
+import {
+  backupPath,
+  backupsOf,
+  contentsOf,
+  newestBackup,
+  restoreBackup,
+  writeBackup,
+} from '../src/store/backups.ts'
 import { DATABASE } from '../src/store/database.ts'
 
 const folders: string[] = []
@@ -31,16 +38,32 @@ const folder = () => {
   folders.push(made)
   return made
 }
-const read = (env: Record<string, string>, ...args: string[]) => readSettings(env, args, '/root', '2027-02-22')
+const read = (env: Record<string, string>, ...args: string[]) =>
+  readSettings(env, args, '/root', '2027-02-22')
 /** A firm of two jobs, one entry and one picture. */
 async function firmIn(at: string) {
   const opened = await openFirm(at)
   const parts = partsOver(opened.db, at, stoppedClock('2027-02-22'))
   await parts.jobs.create({ name: 'One' }, '2027-02-22T09:00:00Z', 'one')
   await parts.jobs.create({ name: 'Two' }, '2027-02-22T09:00:00Z', 'two')
-  await parts.diary.append('one', diaryEntry.parse({ id: 'entry-0001', date: '2027-02-22', what: 'walked' }), 'then')
-  const picture = { large: Buffer.from('large'), small: Buffer.from('small'), width: 1, height: 1, takenOn: null, position: null }
-  await parts.photos.add({ id: 'photo-0001', jobId: 'one', zone: null, kind: 'ground', takenOn: '2027-02-22', note: '' }, picture, 'then')
+  await parts.diary.append(
+    'one',
+    diaryEntry.parse({ id: 'entry-0001', date: '2027-02-22', what: 'walked' }),
+    'then',
+  )
+  const picture = {
+    large: Buffer.from('large'),
+    small: Buffer.from('small'),
+    width: 1,
+    height: 1,
+    takenOn: null,
+    position: null,
+  }
+  await parts.photos.add(
+    { id: 'photo-0001', jobId: 'one', zone: null, kind: 'ground', takenOn: '2027-02-22', note: '' },
+    picture,
+    'then',
+  )
   return { ...opened, parts, end: async () => (await parts.season.stop(), opened.close()) }
 }
 /** The sentence that opening a folder ends with. */
@@ -64,13 +87,23 @@ describe('how it is started', () => {
       publicAddress: null,
       folder: '/root/.juvena/firm',
     })
-    expect(read({}, '--demo')).toMatchObject({ stoppedOn: '2027-02-22', folder: '/root/.juvena/demo' })
-    for (const host of ['localhost', '::1', '127.0.0.2']) expect(read({ JUVENA_HOST: host }).loopback).toBe(true)
+    expect(read({}, '--demo')).toMatchObject({
+      stoppedOn: '2027-02-22',
+      folder: '/root/.juvena/demo',
+    })
+    for (const host of ['localhost', '::1', '127.0.0.2'])
+      expect(read({ JUVENA_HOST: host }).loopback).toBe(true)
   })
   it.each([
-    [{ JUVENA_PORT: 'web' }, 'JUVENA_PORT is “web”: it has to be a number from 0 (any free one) to 65535'],
+    [
+      { JUVENA_PORT: 'web' },
+      'JUVENA_PORT is “web”: it has to be a number from 0 (any free one) to 65535',
+    ],
     [{ JUVENA_PORT: '70000' }, 'JUVENA_PORT'],
-    [{ JUVENA_TODAY: '2027-02-30' }, 'JUVENA_TODAY is “2027-02-30”: it has to be a day like 2027-02-22'],
+    [
+      { JUVENA_TODAY: '2027-02-30' },
+      'JUVENA_TODAY is “2027-02-30”: it has to be a day like 2027-02-22',
+    ],
     [{ JUVENA_HOST: '0.0.0.0' }, ACCEPT_OPEN],
     [{ JUVENA_HOST: '127.example.org' }, 'no sign-in'],
     [{ JUVENA_PUBLIC: 'http://lawns.example.org' }, 'https'],
@@ -80,7 +113,9 @@ describe('how it is started', () => {
   })
   it('is open to others only where that is accepted, and knows its proxy’s address', () => {
     expect(read({ JUVENA_HOST: '0.0.0.0' }, ACCEPT_OPEN).loopback).toBe(false)
-    expect(read({ JUVENA_PUBLIC: 'https://lawns.example.org' }).publicAddress!.host).toBe('lawns.example.org')
+    expect(read({ JUVENA_PUBLIC: 'https://lawns.example.org' }).publicAddress!.host).toBe(
+      'lawns.example.org',
+    )
   })
 })
 
@@ -98,7 +133,9 @@ describe('a folder that cannot be opened', () => {
     expect(await said(other)).toContain('photographs but no database')
     expect(existsSync(join(other, DATABASE))).toBe(false)
     expect(startSentence({ code: 'ENOSPC' }, '/d')).toContain('full')
-    expect(startSentence({ code: 'SQLITE_READONLY_DBMOVED' }, '/d')).toContain('cannot be written to')
+    expect(startSentence({ code: 'SQLITE_READONLY_DBMOVED' }, '/d')).toContain(
+      'cannot be written to',
+    )
     expect(startSentence({ code: 'EACCES' }, '/d')).toContain('may not write')
     expect(startSentence(new TypeError('x'), '/d')).toBeNull()
   })
@@ -115,7 +152,9 @@ describe('a folder that cannot be opened', () => {
 
     const newer = folder()
     const firm = await firmIn(newer)
-    await firm.db('knex_migrations').insert({ name: '999-later', batch: 9, migration_time: new Date() })
+    await firm
+      .db('knex_migrations')
+      .insert({ name: '999-later', batch: 9, migration_time: new Date() })
     await firm.end()
     expect(await said(newer)).toContain('written by a newer Juvena')
   })
@@ -153,13 +192,23 @@ describe('backups', () => {
     const at = folder()
     const firm = await firmIn(at)
     // Written while the database is open and written to.
-    const writing = Promise.all(Array.from({ length: 20 }, (_, i) => firm.parts.jobs.create({ name: `J${i}` }, 'then', `j${i}`)))
+    const writing = Promise.all(
+      Array.from({ length: 20 }, (_, i) =>
+        firm.parts.jobs.create({ name: `J${i}` }, 'then', `j${i}`),
+      ),
+    )
     const { path, contents } = writeBackup(at, '2027-02-22T10:00:00Z', 'asked')
     await writing
     await firm.end()
     expect(contents).toMatchObject({ entries: 1, photographs: 1, madeAt: '2027-02-22T10:00:00Z' })
     expect(contents.jobs).toBeGreaterThanOrEqual(2)
-    expect(backupsOf(at)).toEqual([{ file: '2027-02-22T10-00-00-asked.juvena-backup', madeAt: '2027-02-22T10:00:00Z', bytes: statSync(path).size }])
+    expect(backupsOf(at)).toEqual([
+      {
+        file: '2027-02-22T10-00-00-asked.juvena-backup',
+        madeAt: '2027-02-22T10:00:00Z',
+        bytes: statSync(path).size,
+      },
+    ])
     expect(backupPath(at, '../juvena.sqlite')).toBeNull()
 
     const empty = folder()
@@ -169,7 +218,10 @@ describe('backups', () => {
     expect((await parts.jobs.get('one'))!.draft).toEqual({ name: 'One' })
     expect((await parts.diary.of('one')).map((e) => e.what)).toEqual(['walked'])
     expect((await parts.photos.read('photo-0001'))!.toString()).toBe('large')
-    expect(readdirSync(join(empty, 'photos')).sort()).toEqual(['photo-0001.jpg', 'photo-0001.small.jpg'])
+    expect(readdirSync(join(empty, 'photos')).sort()).toEqual([
+      'photo-0001.jpg',
+      'photo-0001.small.jpg',
+    ])
     expect((await back.db('sqlite_master').where('name', 'like', 'backup%')).length).toBe(0)
     await parts.season.stop()
     await back.close()
@@ -192,7 +244,9 @@ describe('backups', () => {
     expect(contentsOf(join(other, 'nothing'))).toContain('There is no file')
     const done = restoreBackup(path, at, '2027-02-23T08:00:00Z')
     expect(done).toMatchObject({ aside: join(at, 'before-restore-2027-02-23T08-00-00') })
-    expect(readFileSync(join(at, 'before-restore-2027-02-23T08-00-00', DATABASE)).equals(before)).toBe(true)
+    expect(
+      readFileSync(join(at, 'before-restore-2027-02-23T08-00-00', DATABASE)).equals(before),
+    ).toBe(true)
     expect(await said(at)).toBe('opened')
   })
   it('daily ones are kept for a week; those asked for stay', async () => {
@@ -217,9 +271,19 @@ describe('what a killed server left', () => {
     const at = folder()
     const firm = await firmIn(at)
     const photos = join(at, 'photos')
-    for (const name of ['photo-0009.jpg', 'photo-0009.small.jpg', 'photo-0002.jpg.1234.half', 'note.txt']) writeFileSync(join(photos, name), 'x')
+    for (const name of [
+      'photo-0009.jpg',
+      'photo-0009.small.jpg',
+      'photo-0002.jpg.1234.half',
+      'note.txt',
+    ])
+      writeFileSync(join(photos, name), 'x')
     expect(await firm.parts.photos.sweep()).toEqual({ halves: 1, orphans: 2 })
-    expect(readdirSync(photos).sort()).toEqual(['note.txt', 'photo-0001.jpg', 'photo-0001.small.jpg'])
+    expect(readdirSync(photos).sort()).toEqual([
+      'note.txt',
+      'photo-0001.jpg',
+      'photo-0001.small.jpg',
+    ])
     await firm.end()
   })
 })

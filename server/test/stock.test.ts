@@ -17,10 +17,17 @@ const label = (number: string) => ({
   tested: '2026-10-01',
 })
 const add = async (number: string, kg: number | null = 20) =>
-  (await call('POST', '/api/stock', { lots: [{ lot: label(number), received: kg === null ? null : { kg, on: '2027-02-01' } }] })).body.lots[0]
+  (
+    await call('POST', '/api/stock', {
+      lots: [{ lot: label(number), received: kg === null ? null : { kg, on: '2027-02-01' } }],
+    })
+  ).body.lots[0]
 const move = (lot: string, id: string, kind: string, kg: number, more: object = {}) =>
-  call('POST', `/api/stock/${lot}/movements`, { movements: [{ id: `movement-${id}`, lot, kind, kg, on: '2027-02-20', ...more }] })
-const shelf = async (lot: string) => (await call('GET', '/api/stock')).body.lots.find((l: { id: string }) => l.id === lot).shelf
+  call('POST', `/api/stock/${lot}/movements`, {
+    movements: [{ id: `movement-${id}`, lot, kind, kg, on: '2027-02-20', ...more }],
+  })
+const shelf = async (lot: string) =>
+  (await call('GET', '/api/stock')).body.lots.find((l: { id: string }) => l.id === lot).shelf
 
 describe('lots of seed', () => {
   it('are kept as typed, with what came in', async () => {
@@ -30,21 +37,40 @@ describe('lots of seed', () => {
   })
   it('a wrong label is refused whole, with where; none of the lots beside it is kept', async () => {
     const before = (await call('GET', '/api/stock')).body.lots.length
-    const wrong = { ...label('27-003'), parts: [{ grass: 'perennial-ryegrass', pure: '120 %', germination: 0 }] }
-    const answer = await call('POST', '/api/stock', { lots: [{ lot: label('27-002') }, { lot: wrong }] })
+    const wrong = {
+      ...label('27-003'),
+      parts: [{ grass: 'perennial-ryegrass', pure: '120 %', germination: 0 }],
+    }
+    const answer = await call('POST', '/api/stock', {
+      lots: [{ lot: label('27-002') }, { lot: wrong }],
+    })
     expect(answer.status).toBe(400)
-    expect(answer.body.problems.map((p: { path: string }) => p.path)).toContain('lots[1].lot.parts[0].pure')
+    expect(answer.body.problems.map((p: { path: string }) => p.path)).toContain(
+      'lots[1].lot.parts[0].pure',
+    )
     expect((await call('GET', '/api/stock')).body.lots).toHaveLength(before)
   })
   it('two of one number are refused, alone and in one request', async () => {
-    expect((await call('POST', '/api/stock', { lots: [{ lot: label('27-001') }] })).status).toBe(409)
-    expect((await call('POST', '/api/stock', { lots: [{ lot: label('27-009') }, { lot: label('27-009') }] })).status).toBe(409)
+    expect((await call('POST', '/api/stock', { lots: [{ lot: label('27-001') }] })).status).toBe(
+      409,
+    )
+    expect(
+      (
+        await call('POST', '/api/stock', {
+          lots: [{ lot: label('27-009') }, { lot: label('27-009') }],
+        })
+      ).status,
+    ).toBe(409)
   })
   it('a label saved on an old revision is refused', async () => {
     const lot = await add('27-004')
     const changed = { ...label('27-004'), notes: 'opened' }
-    expect((await call('PUT', `/api/stock/${lot.id}`, { revision: 1, lot: changed })).body).toMatchObject({ revision: 2, draft: changed })
-    expect((await call('PUT', `/api/stock/${lot.id}`, { revision: 1, lot: label('27-004') })).status).toBe(409)
+    expect(
+      (await call('PUT', `/api/stock/${lot.id}`, { revision: 1, lot: changed })).body,
+    ).toMatchObject({ revision: 2, draft: changed })
+    expect(
+      (await call('PUT', `/api/stock/${lot.id}`, { revision: 1, lot: label('27-004') })).status,
+    ).toBe(409)
   })
 })
 
@@ -79,7 +105,11 @@ describe('the diary and the shelf', () => {
     const job = (await call('POST', '/api/jobs', { name: 'Quad' })).body.id
     for (let i = 0; i < 2; i++) await call('POST', `/api/jobs/${job}/diary`, entry('1', lot.id, 4))
     expect(await shelf(lot.id)).toMatchObject({ held: 16, usedIn: { [`${job}/east`]: 4 } })
-    await call('POST', `/api/jobs/${job}/diary`, entry('2', lot.id, 5, { corrects: 'entry-0000-1' }))
+    await call(
+      'POST',
+      `/api/jobs/${job}/diary`,
+      entry('2', lot.id, 5, { corrects: 'entry-0000-1' }),
+    )
     expect(await shelf(lot.id)).toMatchObject({ held: 15, usedIn: { [`${job}/east`]: 5 } })
   })
   it('a lot that is not on the shelf is noted in the diary, and nothing else happens', async () => {

@@ -64,7 +64,9 @@ describe('the database', () => {
   })
   it('holds a diary entry to a job that exists', async () => {
     const db = await openDatabase(':memory:')
-    await expect(diaryStore(db).append('nobody', entry('entry-0001'), 'then')).rejects.toThrow('FOREIGN KEY')
+    await expect(diaryStore(db).append('nobody', entry('entry-0001'), 'then')).rejects.toThrow(
+      'FOREIGN KEY',
+    )
     await db.destroy()
   })
   it('gives diaries by job, in the order they were written', async () => {
@@ -77,7 +79,11 @@ describe('the database', () => {
     ] as const)
       await diaryStore(db).append(job, entry(id), 'then')
     const ids = async (job: string) => (await diaryStore(db).of(job)).map((e) => e.id)
-    expect([await ids('a'), await ids('b'), await ids('c')]).toEqual([['entry-000a', 'entry-000c'], ['entry-000b'], []])
+    expect([await ids('a'), await ids('b'), await ids('c')]).toEqual([
+      ['entry-000a', 'entry-000c'],
+      ['entry-000b'],
+      [],
+    ])
     // As text it is the same, of entries of today's shape and of older ones.
     await db.raw('INSERT INTO diary (id, job_id, body, received_at) VALUES (?, ?, ?, ?)', [
       'entry-000d',
@@ -114,14 +120,27 @@ describe('a database of before', () => {
       ['b', 2, JSON.stringify(body)],
       ['c', 3, JSON.stringify({ name: 'New' })],
     ] as const)
-      await before('jobs').insert({ id, revision: 4, version, name: id, body: text, saved_at: '2027-01-01T00:00:00Z', put_away_at: null })
+      await before('jobs').insert({
+        id,
+        revision: 4,
+        version,
+        name: id,
+        body: text,
+        saved_at: '2027-01-01T00:00:00Z',
+        put_away_at: null,
+      })
     await before.destroy()
     const db = await openDatabase(file)
     const jobs = jobStore(db)
     for (const id of ['a', 'b'])
       expect(await jobs.get(id)).toMatchObject({
         revision: 4,
-        draft: { drawing: { shapes: [] }, zones: [{ id: 'z1', quadrats: [] }], lots: [{ id: 'l1', grass: 'browntop' }], pins: body.pins },
+        draft: {
+          drawing: { shapes: [] },
+          zones: [{ id: 'z1', quadrats: [] }],
+          lots: [{ id: 'l1', grass: 'browntop' }],
+          pins: body.pins,
+        },
       })
     expect((await jobs.get('c'))!.draft).toEqual({ name: 'New' })
     expect(await db('jobs').whereNot('version', 3)).toEqual([])
@@ -132,7 +151,11 @@ describe('a database of before', () => {
 describe('the demo', () => {
   it('fills an empty database once, and keeps one that holds anything', async () => {
     const db = await openDatabase(':memory:')
-    const parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-firm-')), stoppedClock(DEMO_TODAY))
+    const parts = partsOver(
+      db,
+      mkdtempSync(join(tmpdir(), 'juvena-firm-')),
+      stoppedClock(DEMO_TODAY),
+    )
     expect(await fillDemo(parts)).toBe(true)
     expect((await parts.jobs.list(false)).length).toBe(demoJobs.length)
     expect(await fillDemo(parts)).toBe(false)
@@ -148,7 +171,11 @@ describe('the season', () => {
   /** A firm of its own in memory, and its rows as they stand once all are worked. */
   async function firmOf(fill: (parts: Parts) => Promise<unknown>) {
     const db = await openDatabase(':memory:')
-    const parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-firm-')), stoppedClock(DEMO_TODAY))
+    const parts = partsOver(
+      db,
+      mkdtempSync(join(tmpdir(), 'juvena-firm-')),
+      stoppedClock(DEMO_TODAY),
+    )
     await fill(parts)
     return {
       db,
@@ -164,7 +191,13 @@ describe('the season', () => {
     }
   }
   const spoken = (rows: SeasonRow[]) =>
-    rows.map((r) => ({ ...r, trouble: r.trouble && { ...r.trouble, title: render(r.trouble.title, { units: 'metric', dialect: 'scarify' }) } }))
+    rows.map((r) => ({
+      ...r,
+      trouble: r.trouble && {
+        ...r.trouble,
+        title: render(r.trouble.title, { units: 'metric', dialect: 'scarify' }),
+      },
+    }))
 
   it('lays out each of the demo’s jobs with its own trouble', async () => {
     const firm = await firmOf(fillDemo)
@@ -191,7 +224,12 @@ describe('the season', () => {
     await spoil('damaged', { body: '{"name":"dam' })
     await spoil('newer', { version: JOB_VERSION + 1 })
     await spoil('list', { body: '[1,2]' })
-    await firm.db.raw('INSERT INTO diary (id, job_id, body, received_at) VALUES (?, ?, ?, ?)', ['entry-0bad', 'diary', '{"id":', 'then'])
+    await firm.db.raw('INSERT INTO diary (id, job_id, body, received_at) VALUES (?, ?, ?, ?)', [
+      'entry-0bad',
+      'diary',
+      '{"id":',
+      'then',
+    ])
     await spoil('diary', null)
     const rows = spoken(await firm.rows())
     expect(rows.find((r) => r.id === 'fine')).toEqual(spoken([alone!])[0])
@@ -205,7 +243,9 @@ describe('the season', () => {
     expect(rows.find((r) => r.id === 'damaged')!.trouble!.title).toBe(UNREADABLE.damaged)
     expect(rows.find((r) => r.id === 'newer')!.trouble!.title).toBe(UNREADABLE.newer)
     // Such a job is not saved over, and can be archived and restored.
-    await expect(firm.parts.jobs.save('newer', 1, { name: 'x' }, 'then')).rejects.toThrow(UNREADABLE.newer)
+    await expect(firm.parts.jobs.save('newer', 1, { name: 'x' }, 'then')).rejects.toThrow(
+      UNREADABLE.newer,
+    )
     await expect(firm.parts.jobs.get('damaged')).rejects.toThrow(UNREADABLE.damaged)
     expect(await firm.parts.jobs.setArchived('damaged', 'then')).toBe(true)
     expect((await firm.rows()).some((r) => r.id === 'damaged')).toBe(false)
@@ -215,11 +255,17 @@ describe('the season', () => {
   it('works again only what has changed: a job, its diary, the firm, the seed of those that sow from it, the day', async () => {
     let today = DEMO_TODAY
     const db = await openDatabase(':memory:')
-    const parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-firm-')), { ...stoppedClock(DEMO_TODAY), today: () => today })
-    for (const id of ['a', 'b']) await parts.jobs.create({ name: id, zones: [{ id: 'z1', area: '100 m²' }] }, 'then', id)
+    const parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-firm-')), {
+      ...stoppedClock(DEMO_TODAY),
+      today: () => today,
+    })
+    for (const id of ['a', 'b'])
+      await parts.jobs.create({ name: id, zones: [{ id: 'z1', area: '100 m²' }] }, 'then', id)
     const stale = async (): Promise<string[]> => {
       await parts.season.fresh(0)
-      const ids = (await db('planned').where({ stale: 1 }).orderBy('job_id').select('job_id')) as { job_id: string }[]
+      const ids = (await db('planned').where({ stale: 1 }).orderBy('job_id').select('job_id')) as {
+        job_id: string
+      }[]
       expect(await parts.season.fresh(60_000)).toBe(0)
       return ids.map((r) => r.job_id)
     }
@@ -245,7 +291,9 @@ describe('the season', () => {
   })
 
   it('a job that changes while it is planned is planned again', async () => {
-    const firm = await firmOf(({ jobs }) => jobs.create({ name: 'a', zones: [{ id: 'z1', area: '100 m²' }] }, 'then', 'a'))
+    const firm = await firmOf(({ jobs }) =>
+      jobs.create({ name: 'a', zones: [{ id: 'z1', area: '100 m²' }] }, 'then', 'a'),
+    )
     const store = plannedStore(firm.db)
     const { touched } = (await store.stale(1))[0]!
     const made = failedPlan('a', 'a')
@@ -270,23 +318,33 @@ describe('the season', () => {
       for (let i = 0; i < 7; i++) await jobs.create({ name: `Lawn ${i}`, site: { latitude: -44, frost: '25 Apr' }, zones: [{ id: 'z1', area: '60 m²', cover: { wanted: 55, weeds: 0, moss: 0, bare: 45 } }] }, 'then', `j${i}`) // prettier-ignore
     })
     const all = await firm.rows()
-    const [first, rest] = [await firm.parts.season.rows({ most: 5, from: 0 }), await firm.parts.season.rows({ most: 5, from: 5 })]
+    const [first, rest] = [
+      await firm.parts.season.rows({ most: 5, from: 0 }),
+      await firm.parts.season.rows({ most: 5, from: 5 }),
+    ]
     expect([first.total, first.rows.length, rest.rows.length]).toEqual([7, 5, 2])
-    expect([...first.rows, ...rest.rows].map((r) => (JSON.parse(r) as SeasonRow).id)).toEqual(all.map((r) => r.id))
+    expect([...first.rows, ...rest.rows].map((r) => (JSON.parse(r) as SeasonRow).id)).toEqual(
+      all.map((r) => r.id),
+    )
     const days = all[0]!.steps.map((s) => s.day).sort()
     expect((await firm.parts.season.rows(undefined, [days[0]!, days[0]!])).total).toBe(7)
     expect((await firm.parts.season.rows(undefined, ['2029-01-01', '2029-12-31'])).total).toBe(0)
 
     // What the days ask is summed over all jobs, whatever page is shown.
     const load = await firm.parts.season.load(DEMO_TODAY, 62)
-    const on = (day: string) => all.flatMap((r) => r.steps.filter((s) => s.day === day && s.state !== 'done' && s.state !== 'unrecorded'))
+    const on = (day: string) =>
+      all.flatMap((r) =>
+        r.steps.filter((s) => s.day === day && s.state !== 'done' && s.state !== 'unrecorded'),
+      )
     for (const { day, steps, crewHours, watered } of load.days) {
       expect(steps, day).toBe(on(day).length)
       expect(crewHours, day).toBeCloseTo(
         on(day).reduce((sum, s) => sum + s.hours * s.people, 0),
         9,
       )
-      expect(watered, day).toBe(all.filter((r) => r.sowDay! <= day && day < addDays(r.sowDay!, 28)).length)
+      expect(watered, day).toBe(
+        all.filter((r) => r.sowDay! <= day && day < addDays(r.sowDay!, 28)).length,
+      )
     }
     expect(load.days.some((d) => d.watered === 7)).toBe(true)
     const after = load.days.at(-1)!.day
@@ -304,19 +362,50 @@ describe('a customer who is erased', () => {
     await parts.diary.append('a', entry('entry-0001'), 'then')
     await parts.diary.append(
       'a',
-      { ...entry('entry-0002'), what: 'Sprayed Mrs Person’s side', product: 'Selective', amount: '2 L', who: 'Sam', note: 'she was in' },
+      {
+        ...entry('entry-0002'),
+        what: 'Sprayed Mrs Person’s side',
+        product: 'Selective',
+        amount: '2 L',
+        who: 'Sam',
+        note: 'she was in',
+      },
       'then',
     )
-    const picture = { large: Buffer.from('x'), small: Buffer.from('x'), width: 1, height: 1, takenOn: null, position: null }
-    await parts.photos.add({ id: 'photo-0001', jobId: 'a', zone: null, kind: 'ground', takenOn: DEMO_TODAY, note: '' }, picture, 'then')
+    const picture = {
+      large: Buffer.from('x'),
+      small: Buffer.from('x'),
+      width: 1,
+      height: 1,
+      takenOn: null,
+      position: null,
+    }
+    await parts.photos.add(
+      { id: 'photo-0001', jobId: 'a', zone: null, kind: 'ground', takenOn: DEMO_TODAY, note: '' },
+      picture,
+      'then',
+    )
     expect(await parts.eraseCustomer('a')).toBeNull()
     await parts.jobs.setArchived('a', 'then')
     expect(await parts.eraseCustomer('a')).toEqual({ records: 1, entries: 1, photographs: 1 })
-    const left = JSON.stringify([await db('jobs'), await db('diary'), await db('job_revisions'), await db('photos'), await db('planned')])
-    for (const word of ['Person', '021', 'gate', 'Lane', 'pot', 'she was in', 'photo-0001']) expect(left).not.toContain(word)
+    const left = JSON.stringify([
+      await db('jobs'),
+      await db('diary'),
+      await db('job_revisions'),
+      await db('photos'),
+      await db('planned'),
+    ])
+    for (const word of ['Person', '021', 'gate', 'Lane', 'pot', 'she was in', 'photo-0001'])
+      expect(left).not.toContain(word)
     expect(readdirSync(join(at, 'photos'))).toEqual([])
     const [record] = await parts.diary.of('a')
-    expect(record).toMatchObject({ product: 'Selective', amount: '2 L', who: 'Sam', what: 'Selective', note: '' })
+    expect(record).toMatchObject({
+      product: 'Selective',
+      amount: '2 L',
+      who: 'Sam',
+      what: 'Selective',
+      note: '',
+    })
     // The diary of everybody else, and of this job from now on, stays append-only.
     await expect(db('diary').delete()).rejects.toThrow('append-only')
     await parts.season.stop()
@@ -325,7 +414,8 @@ describe('a customer who is erased', () => {
 })
 
 describe('the history of a job', () => {
-  const at = (minutes: number) => new Date(Date.UTC(2027, 1, 22, 9) + minutes * 60_000).toISOString()
+  const at = (minutes: number) =>
+    new Date(Date.UTC(2027, 1, 22, 9) + minutes * 60_000).toISOString()
   it('keeps each save with its device, and gives back the draft as it was', async () => {
     const db = await openDatabase(':memory:')
     const [jobs, revisions] = [jobStore(db), revisionStore(db)]
@@ -337,7 +427,10 @@ describe('the history of a job', () => {
     await db.destroy()
   })
   it('thins with age: all of the last minutes, one in ten minutes of a day, the last of all always', () => {
-    const saves = [0, 1, 2, 11, 12, 25, 1000, 1001, 1002].map((m, i) => ({ revision: i + 1, savedAt: at(m) }))
+    const saves = [0, 1, 2, 11, 12, 25, 1000, 1001, 1002].map((m, i) => ({
+      revision: i + 1,
+      savedAt: at(m),
+    }))
     // From 1005: those over ten minutes old lie in stretches 9:00, 9:10 and 9:20.
     expect(thinned(saves, at(1005))).toEqual([1, 2, 4])
     expect(thinned(saves.slice(-3), at(1005))).toEqual([])
@@ -347,15 +440,26 @@ describe('the history of a job', () => {
 
 describe('clock and weather', () => {
   it('the real day is that of the site: two zones can differ, an unknown one falls back', () => {
-    const days = ['Pacific/Auckland', 'Pacific/Honolulu', null, 'Nowhere/Atall'].map((zone) => realClock.today(zone))
+    const days = ['Pacific/Auckland', 'Pacific/Honolulu', null, 'Nowhere/Atall'].map((zone) =>
+      realClock.today(zone),
+    )
     for (const day of days) expect(day).toMatch(/^\d{4}-\d\d-\d\d$/)
     expect(days[0]! >= days[1]!).toBe(true)
-    expect([stoppedClock('2027-02-22').today('Pacific/Auckland'), stoppedClock('2027-02-22').demo]).toEqual(['2027-02-22', false])
+    expect([
+      stoppedClock('2027-02-22').today('Pacific/Auckland'),
+      stoppedClock('2027-02-22').demo,
+    ]).toEqual(['2027-02-22', false])
   })
   it('neighbours share their weather, and the station says that it is simulated', async () => {
     const db = await openDatabase(':memory:')
     const weather = siteWeather(stationStore(db))
-    const at = async (longitude: number) => (await weather.at(readJob({ name: 'x', site: { latitude: -44.2, longitude } }).job!, DEMO_TODAY)).outlook!
+    const at = async (longitude: number) =>
+      (
+        await weather.at(
+          readJob({ name: 'x', site: { latitude: -44.2, longitude } }).job!,
+          DEMO_TODAY,
+        )
+      ).outlook!
     expect(await at(170.1)).toEqual(await at(170.11))
     expect(await at(170.1)).not.toEqual(await at(171.5))
     expect([(await at(170.1)).simulated, (await at(170.1)).days.length]).toEqual([true, 10])

@@ -25,12 +25,18 @@ export interface TestServer {
 }
 
 /** `onDisk`: in a folder, as a firm's own; else in memory. */
-export async function testServer(fill: (parts: Parts) => Promise<unknown> = async () => undefined, { onDisk = false } = {}): Promise<TestServer> {
+export async function testServer(
+  fill: (parts: Parts) => Promise<unknown> = async () => undefined,
+  { onDisk = false } = {},
+): Promise<TestServer> {
   const folder = mkdtempSync(join(tmpdir(), 'juvena-firm-'))
   const db = await openDatabase(onDisk ? folder : ':memory:')
   const parts = partsOver(db, folder, stoppedClock(DEMO_TODAY))
   await fill(parts)
-  const server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(0, '127.0.0.1')
+  const server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(
+    0,
+    '127.0.0.1',
+  )
   await new Promise((done) => server.once('listening', done))
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   return {

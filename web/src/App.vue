@@ -28,7 +28,12 @@ function alone(act: () => void) {
 }
 const inField = (target: EventTarget | null) => {
   const el = target as HTMLElement | null
-  return !!el && (['INPUT', 'TEXTAREA', 'SELECT'].includes(el.tagName) || el.isContentEditable || el.getAttribute('role') === 'combobox')
+  return (
+    !!el &&
+    (['INPUT', 'TEXTAREA', 'SELECT'].includes(el.tagName) ||
+      el.isContentEditable ||
+      el.getAttribute('role') === 'combobox')
+  )
 }
 function press(event: KeyboardEvent) {
   if (event.key.length === 1) clearTimeout(waiting)
@@ -47,18 +52,35 @@ function pressed(event: KeyboardEvent) {
     if (event.shiftKey ? actions.redo?.() : actions.undo?.()) event.preventDefault()
     return
   }
-  if ((event.ctrlKey || event.metaKey) && !event.altKey && !event.shiftKey && event.key.toLowerCase() === 'k') {
+  if (
+    (event.ctrlKey || event.metaKey) &&
+    !event.altKey &&
+    !event.shiftKey &&
+    event.key.toLowerCase() === 'k'
+  ) {
     ;[findOpen.value, typedAhead.value] = [true, '']
     event.preventDefault()
     return
   }
   // Letters and Enter that come while the search is still loading are its own.
-  if (typedAhead.value !== null && (event.key.length === 1 || event.key === 'Enter') && !event.ctrlKey && !event.metaKey) {
+  if (
+    typedAhead.value !== null &&
+    (event.key.length === 1 || event.key === 'Enter') &&
+    !event.ctrlKey &&
+    !event.metaKey
+  ) {
     typedAhead.value += event.key === 'Enter' ? '\n' : event.key
     event.preventDefault()
     return
   }
-  if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || !firm.settings.letterKeys) return
+  if (
+    event.ctrlKey ||
+    event.metaKey ||
+    event.altKey ||
+    inField(event.target) ||
+    !firm.settings.letterKeys
+  )
+    return
   if (keysOpen.value || findOpen.value || document.querySelector('.conflict-dialog')) return
   const key = event.key
   if (key === '?') keysOpen.value = true
@@ -67,7 +89,8 @@ function pressed(event: KeyboardEvent) {
   else if (key === 'u') firm.toggleUnits()
   else if (key === 'w') actions.working?.()
   else if (/^[1-8]$/.test(key)) alone(() => actions.stage?.(Number(key)))
-  else if (actions.day && (key === 'ArrowLeft' || key === 'ArrowRight')) actions.day(key === 'ArrowLeft' ? -1 : 1)
+  else if (actions.day && (key === 'ArrowLeft' || key === 'ArrowRight'))
+    actions.day(key === 'ArrowLeft' ? -1 : 1)
   else if (key === '[') void actions.neighbour?.(-1)
   else if (key === ']') void actions.neighbour?.(1)
   else return
@@ -79,7 +102,8 @@ onBeforeUnmount(() => window.removeEventListener('keydown', press))
 const inJob = computed(() => route.name === 'job')
 const toJob = computed(() => (lastJob.value ? `/jobs/${lastJob.value}` : '/'))
 const printing = computed(() => route.name === 'sheets')
-const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${id}/${stage}` : `/jobs/${id}`)
+const goJob = (id: string, stage?: string) =>
+  void router.push(stage ? `/jobs/${id}/${stage}` : `/jobs/${id}`)
 </script>
 
 <template>
@@ -87,25 +111,41 @@ const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${
   <header v-if="!printing" class="strip">
     <span class="mark-name">Juvena</span>
     <nav aria-label="Places">
-      <RouterLink to="/today" :aria-current="route.name === 'today' ? 'page' : undefined">Today</RouterLink>
-      <RouterLink to="/" :aria-current="route.name === 'season' ? 'page' : undefined">Season</RouterLink>
-      <RouterLink v-if="lastJob || inJob" :to="toJob" :aria-current="inJob ? 'page' : undefined">Job</RouterLink>
-      <RouterLink to="/yard" :aria-current="route.name === 'yard' ? 'page' : undefined">Yard</RouterLink>
+      <RouterLink to="/today" :aria-current="route.name === 'today' ? 'page' : undefined"
+        >Today</RouterLink
+      >
+      <RouterLink to="/" :aria-current="route.name === 'season' ? 'page' : undefined"
+        >Season</RouterLink
+      >
+      <RouterLink v-if="lastJob || inJob" :to="toJob" :aria-current="inJob ? 'page' : undefined"
+        >Job</RouterLink
+      >
+      <RouterLink to="/yard" :aria-current="route.name === 'yard' ? 'page' : undefined"
+        >Yard</RouterLink
+      >
     </nav>
     <WeatherLine v-if="firm.ready" />
     <span class="tools">
       <WaitingList />
       <button type="button" class="plain small" @click="findOpen = true">find</button>
-      <button type="button" class="plain small" :aria-pressed="firm.field" @click="firm.field = !firm.field">
+      <button
+        type="button"
+        class="plain small"
+        :aria-pressed="firm.field"
+        @click="firm.field = !firm.field"
+      >
         {{ firm.field ? 'paper' : 'field' }}
       </button>
       <button type="button" class="plain small" @click="keysOpen = true">keys</button>
     </span>
   </header>
   <p v-if="firm.open && !printing" class="open small">
-    Open to other computers without a sign-in of Juvena’s own: whoever reaches this address can read and change everything.
+    Open to other computers without a sign-in of Juvena’s own: whoever reaches this address can read
+    and change everything.
   </p>
-  <p v-if="firm.failure && !firm.ready" class="trouble" role="alert">{{ firm.failure }} Trying again.</p>
+  <p v-if="firm.failure && !firm.ready" class="trouble" role="alert">
+    {{ firm.failure }} Trying again.
+  </p>
   <main id="main" tabindex="-1">
     <RouterView v-if="firm.ready" />
     <p v-else-if="!firm.failure" class="loading soft">Loading…</p>
@@ -113,7 +153,13 @@ const goJob = (id: string, stage?: string) => void router.push(stage ? `/jobs/${
   <!-- Lists and dialogs open here: beside the pages, which come and go, and within a landmark. -->
   <section id="above" aria-label="Open list or dialog"></section>
   <KeysSheet v-if="keysOpen" v-model="keysOpen" />
-  <FindBox v-if="findOpen" v-model="findOpen" :typed="typedAhead ?? ''" @ready="typedAhead = null" @job="goJob" />
+  <FindBox
+    v-if="findOpen"
+    v-model="findOpen"
+    :typed="typedAhead ?? ''"
+    @ready="typedAhead = null"
+    @job="goJob"
+  />
 </template>
 
 <style scoped>

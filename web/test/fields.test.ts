@@ -14,7 +14,13 @@ enableAutoUnmount(afterEach)
 function field(component: Component, fixed: object, start: unknown = null) {
   const held = reactive({ value: start, problem: '' })
   const bound = {
-    render: () => h(component, { ...fixed, modelValue: held.value, problem: held.problem, 'onUpdate:modelValue': (v: unknown) => (held.value = v) }),
+    render: () =>
+      h(component, {
+        ...fixed,
+        modelValue: held.value,
+        problem: held.problem,
+        'onUpdate:modelValue': (v: unknown) => (held.value = v),
+      }),
   }
   const place = mount(bound, { attachTo: document.body }).element.parentElement!
   const input = place.querySelector('input')!
@@ -68,7 +74,11 @@ describe('a quantity field', () => {
     await f.type('about so')
     f.held.problem = '“about so” is not an area.'
     await f.leave()
-    expect([f.held.value, f.input.value, f.says()]).toEqual(['about so', 'about so', '“about so” is not an area.'])
+    expect([f.held.value, f.input.value, f.says()]).toEqual([
+      'about so',
+      'about so',
+      '“about so” is not an area.',
+    ])
     expect(f.input.getAttribute('aria-invalid')).toBe('true')
   })
   it('shows a number from a file with its unit, and clears to nothing', async () => {

@@ -12,15 +12,20 @@ interface Put {
 function server(start: Record<string, unknown> = {}) {
   const state = { revision: 1, draft: start, puts: [] as Put[], status: 200, slow: 0, gone: false }
   vi.stubGlobal('fetch', async (url: string, init?: { method?: string; body?: string }) => {
-    if (url.endsWith('/today')) return new Response(JSON.stringify({ today: '2027-02-22', demo: true }))
+    if (url.endsWith('/today'))
+      return new Response(JSON.stringify({ today: '2027-02-22', demo: true }))
     if (init?.method === 'PUT') {
       const put = JSON.parse(init.body!) as Put
       if (state.slow > 0) await new Promise((done) => setTimeout(done, state.slow))
       state.puts.push(put)
       if (state.gone) throw new TypeError('down')
-      if (put.revision !== state.revision) return new Response(JSON.stringify({ detail: 'An older revision.' }), { status: 409 })
+      if (put.revision !== state.revision)
+        return new Response(JSON.stringify({ detail: 'An older revision.' }), { status: 409 })
       if (state.status !== 200)
-        return new Response(JSON.stringify({ detail: 'These settings were changed in another window.' }), { status: state.status })
+        return new Response(
+          JSON.stringify({ detail: 'These settings were changed in another window.' }),
+          { status: state.status },
+        )
       state.revision++
       state.draft = put.firm
     }
@@ -48,7 +53,9 @@ describe('the firm on the page', () => {
     expect(firm.text(92.90304, 'm2')).toBe('92.9 m²')
     firm.toggleUnits()
     expect(firm.text(92.90304, 'm2')).toBe('1,000 ft²')
-    expect(firm.say(say`To ${quantity(12, 'mm')} fine; {scarify} above.`)).toBe('To ½ in fine; scarify above.')
+    expect(firm.say(say`To ${quantity(12, 'mm')} fine; {scarify} above.`)).toBe(
+      'To ½ in fine; scarify above.',
+    )
     firm.change({ units: 'metric' })
     expect(firm.units).toBe('metric')
   })
@@ -88,7 +95,10 @@ describe('the firm on the page', () => {
     await vi.advanceTimersByTimeAsync(500)
     const sent = state.puts.at(-1)!.firm as { crew?: string; address?: string }
     expect([sent.crew, sent.address, firm.saving]).toEqual([undefined, '1 Tussock Lane', 'saved'])
-    expect(firm.problems[0]).toMatchObject({ path: 'crew', sentence: expect.stringContaining('is not a number') as string })
+    expect(firm.problems[0]).toMatchObject({
+      path: 'crew',
+      sentence: expect.stringContaining('is not a number') as string,
+    })
     firm.change({ crew: '4' })
     await vi.advanceTimersByTimeAsync(500)
     expect((state.puts.at(-1)!.firm as { crew?: string }).crew).toBe('4')
@@ -98,7 +108,10 @@ describe('the firm on the page', () => {
     state.status = 409
     firm.change({ name: 'Mine' })
     await vi.advanceTimersByTimeAsync(500)
-    expect([firm.saving, firm.failure]).toEqual(['failed', 'These settings were changed in another window.'])
+    expect([firm.saving, firm.failure]).toEqual([
+      'failed',
+      'These settings were changed in another window.',
+    ])
   })
   it('leaving the page before a save, or with the server down, loses nothing that was typed, wrong entries included', async () => {
     const { state, firm } = await loaded({ name: 'Before' })
@@ -107,7 +120,11 @@ describe('the firm on the page', () => {
     const next = useFirm()
     state.gone = true
     await next.load()
-    expect([next.draft.name, next.draft.crew, next.problems[0]?.path]).toEqual(['After', 'a few', 'crew'])
+    expect([next.draft.name, next.draft.crew, next.problems[0]?.path]).toEqual([
+      'After',
+      'a few',
+      'crew',
+    ])
     await vi.advanceTimersByTimeAsync(1000)
     expect([next.saving, state.draft.name]).toEqual(['failed', 'Before'])
     state.gone = false
@@ -123,8 +140,15 @@ describe('the firm on the page', () => {
     Object.assign(state, { revision: 9, draft: { ...state.draft, name: 'Theirs' } })
     firm.change({ name: 'Mine', address: 'here' })
     await vi.advanceTimersByTimeAsync(500)
-    expect([firm.draft.name, state.draft.name, state.draft.address]).toEqual(['Theirs', 'Theirs', 'here'])
-    expect([firm.saving, firm.failure]).toEqual(['failed', expect.stringContaining('another window') as string])
+    expect([firm.draft.name, state.draft.name, state.draft.address]).toEqual([
+      'Theirs',
+      'Theirs',
+      'here',
+    ])
+    expect([firm.saving, firm.failure]).toEqual([
+      'failed',
+      expect.stringContaining('another window') as string,
+    ])
   })
   it('a save that went on top of another window’s after the server was down is no failure', async () => {
     const { state, firm } = await loaded({ name: 'Before' })
@@ -134,7 +158,11 @@ describe('the firm on the page', () => {
     expect(firm.saving).toBe('failed')
     Object.assign(state, { gone: false, revision: 7, draft: { name: 'Before', phone: '2' } })
     await vi.advanceTimersByTimeAsync(16_000)
-    expect([firm.saving, firm.failure, state.draft]).toEqual(['saved', '', { name: 'Before', phone: '2', crew: '3' }])
+    expect([firm.saving, firm.failure, state.draft]).toEqual([
+      'saved',
+      '',
+      { name: 'Before', phone: '2', crew: '3' },
+    ])
   })
   it('a save whose answer was lost is not a conflict', async () => {
     const { state, firm } = await loaded({ name: 'Before' })
@@ -167,7 +195,10 @@ describe('the firm on the page', () => {
     const { firm } = await loaded()
     firm.field = true
     await nextTick()
-    expect([document.documentElement.dataset.theme, localStorage.getItem('juvena.field')]).toEqual(['field', '1'])
+    expect([document.documentElement.dataset.theme, localStorage.getItem('juvena.field')]).toEqual([
+      'field',
+      '1',
+    ])
     firm.field = false
     await nextTick()
     expect(document.documentElement.dataset.theme).toBe('paper')

@@ -27,12 +27,16 @@ const settle = async (ms: number) => {
   }
   await vi.advanceTimersByTimeAsync(0)
 }
-const setArea = (job: ReturnType<typeof useJob>, area: string) => job.edit('z1.area', (d) => (d.zones![0]!.area = area))
+const setArea = (job: ReturnType<typeof useJob>, area: string) =>
+  job.edit('z1.area', (d) => (d.zones![0]!.area = area))
 const drafts = createStore('juvena-unsaved', 'drafts')
 const unsaved = async () => (await entries(drafts)).length
 
 beforeEach(async () => {
-  vi.useFakeTimers({ now: new Date('2027-02-22T08:00:00Z'), toFake: ['setTimeout', 'clearTimeout', 'Date'] })
+  vi.useFakeTimers({
+    now: new Date('2027-02-22T08:00:00Z'),
+    toFake: ['setTimeout', 'clearTimeout', 'Date'],
+  })
   setActivePinia(createPinia())
   await clear(drafts)
   Object.assign(worker, { fails: '', heard: [] })
@@ -83,7 +87,11 @@ describe('saving as you type', () => {
     expect(job.saving).toBe('unreachable')
     setArea(job, '190 m²')
     await settle(5000)
-    expect([job.saving, job.conflict, state.draft.zones![0]!.area]).toEqual(['saved', null, '190 m²'])
+    expect([job.saving, job.conflict, state.draft.zones![0]!.area]).toEqual([
+      'saved',
+      null,
+      '190 m²',
+    ])
   })
   it('a reload while a save was on its way takes it up again', async () => {
     const { state, job } = await opened()
@@ -94,29 +102,59 @@ describe('saving as you type', () => {
     const reloaded = useJob()
     await reloaded.open('j1')
     await settle(1000)
-    expect([reloaded.saving, reloaded.conflict, reloaded.draft!.zones![0]!.area]).toEqual(['saved', null, '210 m²'])
+    expect([reloaded.saving, reloaded.conflict, reloaded.draft!.zones![0]!.area]).toEqual([
+      'saved',
+      null,
+      '210 m²',
+    ])
     expect(state.draft.zones![0]!.area).toBe('210 m²')
   })
   it('a save of the page before that lands after this one has read the job is no conflict', async () => {
     const first = { ...LAWN, name: 'Sent before' }
-    await set(['j1', 'gone'], { revision: 1, draft: { ...first, customer: 'Typed since' }, sent: JSON.stringify(first), at: 0 }, drafts)
+    await set(
+      ['j1', 'gone'],
+      {
+        revision: 1,
+        draft: { ...first, customer: 'Typed since' },
+        sent: JSON.stringify(first),
+        at: 0,
+      },
+      drafts,
+    )
     const { state } = fakeServer(LAWN)
     const job = useJob()
     await job.open('j1')
     Object.assign(state, { revision: 2, draft: first })
     await settle(1000)
-    expect([job.saving, job.conflict, state.draft]).toEqual(['saved', null, { ...first, customer: 'Typed since' }])
+    expect([job.saving, job.conflict, state.draft]).toEqual([
+      'saved',
+      null,
+      { ...first, customer: 'Typed since' },
+    ])
   })
   it('takes up what a window that is gone had left, but not a living one’s', async () => {
     // Of an earlier version, as a computer not used for long may hold.
     const left = (at: number) =>
-      set(['j1', 'other'], { revision: 1, draft: { ...LAWN, name: 'Left behind', plan: { shapes: [] } }, sent: null, at }, drafts)
+      set(
+        ['j1', 'other'],
+        {
+          revision: 1,
+          draft: { ...LAWN, name: 'Left behind', plan: { shapes: [] } },
+          sent: null,
+          at,
+        },
+        drafts,
+      )
     await left(Date.now() - 2000)
     expect((await opened()).job.draft!.name).toBe('Lawn')
     setActivePinia(createPinia())
     await left(Date.now() - 60_000)
     const { job, state } = await opened()
-    expect([job.draft!.name, job.draft!.drawing, 'plan' in job.draft!]).toEqual(['Left behind', { shapes: [] }, false])
+    expect([job.draft!.name, job.draft!.drawing, 'plan' in job.draft!]).toEqual([
+      'Left behind',
+      { shapes: [] },
+      false,
+    ])
     await settle(1000)
     expect(state.draft.name).toBe('Left behind')
   })
@@ -139,7 +177,11 @@ describe('another window', () => {
   }
   it('is told, and nothing goes further by itself', async () => {
     const { state, job } = await clash()
-    expect([job.saving, job.conflict!.revision, state.draft.name]).toEqual(['conflict', 5, 'Theirs'])
+    expect([job.saving, job.conflict!.revision, state.draft.name]).toEqual([
+      'conflict',
+      5,
+      'Theirs',
+    ])
     setArea(job, '301 m²')
     await settle(5000)
     expect([job.saving, state.draft.name]).toEqual(['conflict', 'Theirs'])
@@ -149,12 +191,18 @@ describe('another window', () => {
     await job.settle('mine')
     await settle(700)
     expect(state.copies.map((c) => c.name)).toEqual(['Theirs (other version)'])
-    expect([job.saving, state.draft.name, state.draft.zones![0]!.area]).toEqual(['saved', 'Lawn', '300 m²'])
+    expect([job.saving, state.draft.name, state.draft.zones![0]!.area]).toEqual([
+      'saved',
+      'Lawn',
+      '300 m²',
+    ])
   })
   it('going on with theirs keeps mine as a job of its own, and undo brings it back here', async () => {
     const { state, job } = await clash()
     await job.settle('theirs')
-    expect(state.copies.map((c) => [c.name, c.zones![0]!.area])).toEqual([['Lawn (other version)', '300 m²']])
+    expect(state.copies.map((c) => [c.name, c.zones![0]!.area])).toEqual([
+      ['Lawn (other version)', '300 m²'],
+    ])
     expect([job.draft!.name, job.saving, await unsaved()]).toEqual(['Theirs', 'saved', 0])
     job.undo()
     expect(job.draft!.zones![0]!.area).toBe('300 m²')
@@ -194,7 +242,10 @@ describe('the worker', () => {
     setArea(job, '200 m²')
     await settle(10)
     expect(worker.heard).toHaveLength(2)
-    expect(worker.heard[1]).toEqual({ draft: { set: { zones: job.draft!.zones }, gone: [] }, setting: { set: {}, gone: [] } })
+    expect(worker.heard[1]).toEqual({
+      draft: { set: { zones: job.draft!.zones }, gone: [] },
+      setting: { set: {}, gone: [] },
+    })
     expect(job.figure('zone:z1.area')!.value).toBe(200)
   })
   it('failing leaves the last plan and what was typed, says so, and planning goes on', async () => {
@@ -203,7 +254,11 @@ describe('the worker', () => {
     worker.fails = 'out of memory'
     setArea(job, '200 m²')
     await settle(10)
-    expect([job.planFailure, job.plan, job.draft!.zones![0]!.area]).toEqual(['out of memory', before, '200 m²'])
+    expect([job.planFailure, job.plan, job.draft!.zones![0]!.area]).toEqual([
+      'out of memory',
+      before,
+      '200 m²',
+    ])
     worker.fails = ''
     await job.replan()
     expect([job.planFailure, job.plan === before]).toEqual(['', false])
@@ -251,7 +306,11 @@ describe('reading and planning', () => {
   })
   it('a job that is not there says so', async () => {
     fakeServer(LAWN)
-    vi.stubGlobal('fetch', async () => new Response(JSON.stringify({ detail: 'There is no such job here.' }), { status: 404 }))
+    vi.stubGlobal(
+      'fetch',
+      async () =>
+        new Response(JSON.stringify({ detail: 'There is no such job here.' }), { status: 404 }),
+    )
     const job = useJob()
     await job.open('nope')
     expect([job.loadFailure, job.id]).toEqual(['There is no such job here.', null])

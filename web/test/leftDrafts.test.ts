@@ -32,25 +32,40 @@ const noneOpen = async () => {
   return store
 }
 const drafts = createStore('juvena-unsaved', 'drafts')
-const kept = async () => (await entries<[string, string], { draft: JobDraft }>(drafts)).map(([[job, window], { draft }]) => [job, window, draft.name])
+const kept = async () =>
+  (await entries<[string, string], { draft: JobDraft }>(drafts)).map(
+    ([[job, window], { draft }]) => [job, window, draft.name],
+  )
 const left = (job: string, window: string, name: string, more: object = {}) =>
   set([job, window], { revision: 1, draft: { name }, sent: null, at: Date.now(), ...more }, drafts)
 /** A server of many jobs. */
 function server() {
-  const state = { jobs: new Map<string, { revision: number; draft: JobDraft }>(), gone: false, fault: 0, puts: [] as string[] }
+  const state = {
+    jobs: new Map<string, { revision: number; draft: JobDraft }>(),
+    gone: false,
+    fault: 0,
+    puts: [] as string[],
+  }
   vi.stubGlobal('fetch', async (url: string, init: { method: string; body: string }) => {
     if (state.gone) throw new TypeError('no connection')
-    if (state.fault) return new Response(JSON.stringify({ detail: 'The disk is full.' }), { status: state.fault })
+    if (state.fault)
+      return new Response(JSON.stringify({ detail: 'The disk is full.' }), { status: state.fault })
     const id = url.split('/').at(-1)!
     if (init.method === 'GET') {
       const there = state.jobs.get(id)
-      return there ? new Response(JSON.stringify(there)) : new Response(JSON.stringify({ detail: 'There is no such job here.' }), { status: 404 })
+      return there
+        ? new Response(JSON.stringify(there))
+        : new Response(JSON.stringify({ detail: 'There is no such job here.' }), { status: 404 })
     }
     state.puts.push(id)
     const { revision, draft } = JSON.parse(init.body) as { revision: number; draft: JobDraft }
     const job = state.jobs.get(id)
-    if (!job) return new Response(JSON.stringify({ detail: 'There is no such job here.' }), { status: 404 })
-    if (job.revision !== revision) return new Response(JSON.stringify({ detail: 'Saved elsewhere', theirs: job }), { status: 409 })
+    if (!job)
+      return new Response(JSON.stringify({ detail: 'There is no such job here.' }), { status: 404 })
+    if (job.revision !== revision)
+      return new Response(JSON.stringify({ detail: 'Saved elsewhere', theirs: job }), {
+        status: 409,
+      })
     state.jobs.set(id, { revision: revision + 1, draft })
     return new Response(JSON.stringify({ revision: revision + 1, savedAt: 'now' }))
   })
@@ -65,7 +80,8 @@ beforeEach(async () => {
 describe('changes to a job that is not open', () => {
   it('go when they can: those of a closed tab, and those of a job this tab left; a living tab’s and the open job’s stay', async () => {
     const state = server()
-    for (const job of ['closed', 'mine', 'living', 'open']) state.jobs.set(job, { revision: 1, draft: {} })
+    for (const job of ['closed', 'mine', 'living', 'open'])
+      state.jobs.set(job, { revision: 1, draft: {} })
     held.add('juvena.window.alive')
     await left('closed', 'dead', 'Closed')
     await left('mine', await thisWindow, 'Mine')
@@ -76,7 +92,10 @@ describe('changes to a job that is not open', () => {
     await store.send()
     expect(state.puts.sort()).toEqual(['closed', 'mine'])
     expect(state.jobs.get('mine')!.draft).toEqual({ name: 'Mine' })
-    expect([store.count, (await kept()).map(([job]) => job).sort()]).toEqual([0, ['living', 'open']])
+    expect([store.count, (await kept()).map(([job]) => job).sort()]).toEqual([
+      0,
+      ['living', 'open'],
+    ])
   })
   it('wait, and are shown, while the server is gone or its disk is full', async () => {
     const state = server()
@@ -90,7 +109,11 @@ describe('changes to a job that is not open', () => {
     expect(store.left[0]!.asks).toBe('The disk is full.')
     state.fault = 0
     await store.send()
-    expect([store.count, state.jobs.get('a')!.draft, await kept()]).toEqual([0, { name: 'Back lawn' }, []])
+    expect([store.count, state.jobs.get('a')!.draft, await kept()]).toEqual([
+      0,
+      { name: 'Back lawn' },
+      [],
+    ])
   })
   it('an answer that was lost is no conflict: what was typed since goes on top', async () => {
     const state = server()

@@ -7,7 +7,12 @@ import { diaryEntry } from '@juvena/core/entities/diary'
 import { useOutbox } from '../src/stores/outbox.ts'
 
 const kept = createStore('juvena-outbox', 'diary')
-const entry = (n: number) => diaryEntry.parse({ id: `entry-${String(n).padStart(4, '0')}`, date: '2027-02-22', what: `line ${n}` })
+const entry = (n: number) =>
+  diaryEntry.parse({
+    id: `entry-${String(n).padStart(4, '0')}`,
+    date: '2027-02-22',
+    what: `line ${n}`,
+  })
 /** A server that keeps each id once, and may be gone, lose its answer, or refuse. */
 function server() {
   const state = { diary: [] as { id: string }[], gone: false, loseAnswers: 0, refuse: '', posts: 0 }
@@ -15,7 +20,8 @@ function server() {
     if (state.gone) throw new TypeError('no connection')
     state.posts++
     const body = JSON.parse(init.body) as { id: string }
-    if (state.refuse === body.id) return new Response(JSON.stringify({ detail: 'No such job.' }), { status: 404 })
+    if (state.refuse === body.id)
+      return new Response(JSON.stringify({ detail: 'No such job.' }), { status: 404 })
     if (state.diary.every((e) => e.id !== body.id)) state.diary.push(body)
     if (state.loseAnswers-- > 0) throw new TypeError('connection lost')
     return new Response(JSON.stringify({ diary: state.diary }), { status: 201 })
@@ -48,7 +54,11 @@ describe('diary entries on their way', () => {
     state.gone = false
     await reloaded.send()
     await outbox.send()
-    expect([state.diary.map((e) => e.id), reloaded.count, (await entries(kept)).length]).toEqual([['entry-0001', 'entry-0002'], 0, 0])
+    expect([state.diary.map((e) => e.id), reloaded.count, (await entries(kept)).length]).toEqual([
+      ['entry-0001', 'entry-0002'],
+      0,
+      0,
+    ])
   })
   it('an answer that was lost sends it again, and it is kept once', async () => {
     const state = server()
@@ -67,7 +77,11 @@ describe('diary entries on their way', () => {
     state.gone = false
     state.refuse = 'entry-0001'
     await outbox.send()
-    expect([state.diary.map((e) => e.id), outbox.count, outbox.refused]).toEqual([['entry-0002'], 0, '“line 1” was not kept: No such job.'])
+    expect([state.diary.map((e) => e.id), outbox.count, outbox.refused]).toEqual([
+      ['entry-0002'],
+      0,
+      '“line 1” was not kept: No such job.',
+    ])
     state.refuse = 'entry-0003'
     await expect(outbox.write('j1', entry(3))).rejects.toThrow('No such job.')
   })

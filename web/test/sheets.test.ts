@@ -6,11 +6,18 @@ import { explain } from '@juvena/core/present/explain'
 import { printedFigures } from '../src/places/sheets/notes.ts'
 
 const plan = (draft: Partial<JobDraft>) =>
-  planJob(readJob({ name: 'Lawn', site: { latitude: -44, frost: '25 Apr', tapFlow: '20 L/min' }, ...draft }).job!, {
-    today: '2027-02-22',
-    firm: firmSchema.parse({}),
-    diary: [],
-  })
+  planJob(
+    readJob({
+      name: 'Lawn',
+      site: { latitude: -44, frost: '25 Apr', tapFlow: '20 L/min' },
+      ...draft,
+    }).job!,
+    {
+      today: '2027-02-22',
+      firm: firmSchema.parse({}),
+      diary: [],
+    },
+  )
 const ZONES: JobDraft['zones'] = [
   {
     id: 'a',
@@ -41,9 +48,13 @@ describe('the printed sheets', () => {
   it('leave out no amount that is to be weighed, poured or ordered', () => {
     const p = plan({ zones: ZONES })
     const printed = new Set(printedFigures(p))
-    for (const line of p.materials) for (const id of [line.total, ...Object.values(line.cells)]) expect(printed.has(id), id).toBe(true)
-    for (const z of p.follow.water!.zones) expect(printed.has(z.minutes.id) && printed.has(z.litres.id)).toBe(true)
-    for (const s of p.steps) expect(printed.has(s.day.id) && printed.has(s.hours.id), s.id).toBe(true)
+    for (const line of p.materials)
+      for (const id of [line.total, ...Object.values(line.cells)])
+        expect(printed.has(id), id).toBe(true)
+    for (const z of p.follow.water!.zones)
+      expect(printed.has(z.minutes.id) && printed.has(z.litres.id)).toBe(true)
+    for (const s of p.steps)
+      expect(printed.has(s.day.id) && printed.has(s.hours.id), s.id).toBe(true)
   })
   it('of a job with nothing in it print nothing, and break nothing', () => {
     expect(printedFigures(plan({ zones: [] }))).toEqual([])

@@ -7,12 +7,23 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { JobDraft } from '@juvena/core/entities/job'
 import { fakeServer } from './fakeServer.ts'
 
-/** The workers' part, done in place. A light map is answered by hand, so that its progress and its stopping can be seen. */
-const cast = { calls: [] as { fine: boolean; whatIf: boolean; from: number }[], answer: null as null | ((map: unknown) => void), stopped: 0 }
+/**
+ * The workers' part, done in place. A light map is answered by hand, so that its progress and its
+ * stopping can be seen.
+ */
+const cast = {
+  calls: [] as { fine: boolean; whatIf: boolean; from: number }[],
+  answer: null as null | ((map: unknown) => void),
+  stopped: 0,
+}
 vi.mock('comlink', async () => {
   const { comlink } = await import('./workerInPlace.ts')
   const surveyor = {
-    light: (_draft: JobDraft, ask: { season: { from: number }; whatIf: boolean; fine: boolean }, progress: (share: number) => void) => {
+    light: (
+      _draft: JobDraft,
+      ask: { season: { from: number }; whatIf: boolean; fine: boolean },
+      progress: (share: number) => void,
+    ) => {
       cast.calls.push({ fine: ask.fine, whatIf: ask.whatIf, from: ask.season.from })
       progress(0.5)
       return new Promise((done) => (cast.answer = done))
@@ -105,17 +116,27 @@ async function opened(draft: JobDraft = SITE) {
   return job
 }
 /** Once the map of light was asked for so many times, however slow the machine. */
-const asked = (times: number) => vi.waitFor(() => expect(cast.calls).toHaveLength(times), { timeout: 30_000 })
+const asked = (times: number) =>
+  vi.waitFor(() => expect(cast.calls).toHaveLength(times), { timeout: 30_000 })
 /** A part of the walk-over on a page of its own, its props given and its events gathered. */
 async function shown(component: Component, props: Record<string, unknown>, query = '') {
-  const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/:all(.*)*', component: { render: () => null } }] })
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: [{ path: '/:all(.*)*', component: { render: () => null } }],
+  })
   await router.push(`/${query}`)
-  const place = mount(component, { props, attachTo: document.getElementById('main')!, global: { plugins: [router] } }).element
-    .parentElement as HTMLElement
+  const place = mount(component, {
+    props,
+    attachTo: document.getElementById('main')!,
+    global: { plugins: [router] },
+  }).element.parentElement as HTMLElement
   await settle()
   const field = (label: string) => {
     const found = [...place.querySelectorAll('label')].find((l) => l.textContent!.trim() === label)
-    if (!found) throw new Error(`No field ${label}; there are ${[...place.querySelectorAll('label')].map((l) => l.textContent!.trim()).join(' | ')}`)
+    if (!found)
+      throw new Error(
+        `No field ${label}; there are ${[...place.querySelectorAll('label')].map((l) => l.textContent!.trim()).join(' | ')}`,
+      )
     return place.querySelector(`[id="${found.htmlFor}"]`) as HTMLInputElement
   }
   return {
@@ -129,19 +150,24 @@ async function shown(component: Component, props: Record<string, unknown>, query
       await settle()
     },
     async press(name: RegExp) {
-      const button = [...place.querySelectorAll('button')].find((b) => name.test(b.textContent!.replace(/\s+/g, ' ')))
+      const button = [...place.querySelectorAll('button')].find((b) =>
+        name.test(b.textContent!.replace(/\s+/g, ' ')),
+      )
       if (!button) throw new Error(`No button ${name.source}`)
       button.click()
       await settle()
     },
     async pick(name: string) {
-      const radio = [...place.querySelectorAll('label')].find((l) => l.textContent!.trim() === name)!
+      const radio = [...place.querySelectorAll('label')].find(
+        (l) => l.textContent!.trim() === name,
+      )!
       radio.querySelector('input')!.click()
       await settle()
     },
   }
 }
-const shapeOf = (job: ReturnType<typeof useJob>, id: string) => job.draft!.drawing!.shapes!.find((s) => s.id === id)!
+const shapeOf = (job: ReturnType<typeof useJob>, id: string) =>
+  job.draft!.drawing!.shapes!.find((s) => s.id === id)!
 
 describe('counting cover', () => {
   const counter = async (zone: object) => {
@@ -176,7 +202,10 @@ describe('counting cover', () => {
     expect(set).toHaveBeenLastCalledWith('quadrats', [{ wanted: 12, weeds: 0, moss: 8, bare: 5 }])
   })
   it('says when cover typed by hand stands before the count', async () => {
-    const { part } = await counter({ cover: { wanted: '60' }, pointCounts: { wanted: 9, weeds: 0, moss: 0, bare: 1 } })
+    const { part } = await counter({
+      cover: { wanted: '60' },
+      pointCounts: { wanted: 9, weeds: 0, moss: 0, bare: 1 },
+    })
     expect(part.text()).toContain('Clear it to go by the count')
   })
 })
@@ -184,9 +213,16 @@ describe('counting cover', () => {
 describe('texture by feel', () => {
   it('asks one thing after another and ends in a class, or begins again', async () => {
     const answer = vi.fn()
-    const part = await shown(FeelTest, { answers: { ball: 'yes', ribbon: 'short' }, texture: null, onAnswer: answer })
+    const part = await shown(FeelTest, {
+      answers: { ball: 'yes', ribbon: 'short' },
+      texture: null,
+      onAnswer: answer,
+    })
     await part.press(/gritty/)
-    expect(answer).toHaveBeenLastCalledWith({ ball: 'yes', ribbon: 'short', grit: 'gritty' }, 'sandy-loam')
+    expect(answer).toHaveBeenLastCalledWith(
+      { ball: 'yes', ribbon: 'short', grit: 'gritty' },
+      'sandy-loam',
+    )
     await part.press(/start again/)
     expect(answer).toHaveBeenLastCalledWith({}, null)
   })
@@ -196,13 +232,20 @@ describe('finer readings', () => {
   it('take another plug as soon as one is given, drop an emptied one, and read a laboratory file', async () => {
     await opened()
     const patch = vi.fn()
-    const part = await shown(MoreReadings, { zone: { id: 'z1', plugs: ['14 mm'] }, index: 0, onPatch: patch })
+    const part = await shown(MoreReadings, {
+      zone: { id: 'z1', plugs: ['14 mm'] },
+      index: 0,
+      onPatch: patch,
+    })
     await part.type('Plug 2, thatch', '3/4 in')
     expect(patch).toHaveBeenLastCalledWith('plugs', { plugs: ['14 mm', '3/4 in'] })
     await part.type('Plug 1, thatch', '')
     expect(patch).toHaveBeenLastCalledWith('plugs', { plugs: [] })
     const input = part.place.querySelector<HTMLInputElement>('input[type=file]')!
-    Object.defineProperty(input, 'files', { value: [new File(['pH,5.7\nPhosphorus,low\n'], 'lab.csv')], configurable: true })
+    Object.defineProperty(input, 'files', {
+      value: [new File(['pH,5.7\nPhosphorus,low\n'], 'lab.csv')],
+      configurable: true,
+    })
     input.dispatchEvent(new Event('change'))
     await settle()
     expect(patch).toHaveBeenLastCalledWith('lab.file', { ph: 5.7, lab: { phosphorus: 'low' } })
@@ -225,7 +268,13 @@ describe('shapes from typed lengths', () => {
     expect(made).toHaveBeenCalledOnce()
     expect(job.draft!.zones).toHaveLength(3)
     // Laid east of all that is drawn.
-    expect(Math.min(...(shapeOf(job, made.mock.calls[0]![0] as string).at as [number, number][][])[0]!.map((p) => p[0]))).toBeGreaterThan(17)
+    expect(
+      Math.min(
+        ...(shapeOf(job, made.mock.calls[0]![0] as string).at as [number, number][][])[0]!.map(
+          (p) => p[0],
+        ),
+      ),
+    ).toBeGreaterThan(17)
   })
   it('take offsets from a base line in rows', async () => {
     await opened()
@@ -288,12 +337,20 @@ describe('the list of shapes', () => {
   it('names each with its size, and offers cutting only for a lawn', async () => {
     await opened()
     const choose = vi.fn()
-    const list = await shown(ShapeList, { chosen: 'h1', tool: 'look', picture: false, by: 'tape', onChoose: choose })
+    const list = await shown(ShapeList, {
+      chosen: 'h1',
+      tool: 'look',
+      picture: false,
+      by: 'tape',
+      onChoose: choose,
+    })
     expect(list.text()).toContain('Back 80 m²')
     expect(list.text()).not.toContain('cut in two')
     await list.press(/Side/)
     expect(choose).toHaveBeenCalledWith('l2')
-    expect((await shown(ShapeList, { chosen: 'l1', tool: 'look', picture: false, by: 'tape' })).text()).toContain('cut in two')
+    expect(
+      (await shown(ShapeList, { chosen: 'l1', tool: 'look', picture: false, by: 'tape' })).text(),
+    ).toContain('cut in two')
   })
 })
 
@@ -361,7 +418,14 @@ describe('the light', () => {
     const survey = useSurvey()
     survey.wanted = 'light'
     await asked(1)
-    const part = await shown(LightBar, { zone: 'z1', minutes: null, day: 20_700, sun: null, split: null, drawn: true })
+    const part = await shown(LightBar, {
+      zone: 'z1',
+      minutes: null,
+      day: 20_700,
+      sun: null,
+      split: null,
+      drawn: true,
+    })
     await part.press(/^stop$/)
     expect([survey.casting, survey.stopped, cast.stopped]).toEqual([null, true, 1])
     await answer(map(false))
@@ -376,18 +440,41 @@ describe('the light', () => {
     survey.wanted = 'light'
     await settle()
     await answer(map(false))
-    const part = await shown(LightBar, { zone: 'z1', minutes: 600, day: 20_700, sun: { azimuth: 10, altitude: 31.4 }, split: null, drawn: true })
-    const planned = ['sun.low', 'sun', 'sun.high'].map((key) => String(job.figure(`zone:z1.${key}`)!.value))
-    expect([...part.place.querySelectorAll('.spread .number')].map((n) => n.textContent)).toEqual(planned)
+    const part = await shown(LightBar, {
+      zone: 'z1',
+      minutes: 600,
+      day: 20_700,
+      sun: { azimuth: 10, altitude: 31.4 },
+      split: null,
+      drawn: true,
+    })
+    const planned = ['sun.low', 'sun', 'sun.high'].map((key) =>
+      String(job.figure(`zone:z1.${key}`)!.value),
+    )
+    expect([...part.place.querySelectorAll('.spread .number')].map((n) => n.textContent)).toEqual(
+      planned,
+    )
     survey.period = 3
     await settle()
-    expect(part.text()).toContain('darkest tenth under 2.5 h · half under 4.2 h · brightest tenth over 6 h')
+    expect(part.text()).toContain(
+      'darkest tenth under 2.5 h · half under 4.2 h · brightest tenth over 6 h',
+    )
     expect(part.text()).toContain('10:00')
     expect(part.text()).toContain('sun 31° up')
   })
   it('says what is missing before there is any', async () => {
     const job = await opened({ name: 'x', zones: [] })
-    const says = async (drawn: boolean) => (await shown(LightBar, { zone: null, minutes: null, day: null, sun: null, split: null, drawn })).text()
+    const says = async (drawn: boolean) =>
+      (
+        await shown(LightBar, {
+          zone: null,
+          minutes: null,
+          day: null,
+          sun: null,
+          split: null,
+          drawn,
+        })
+      ).text()
     expect(await says(false)).toContain('The latitude is wanted first')
     job.edit('site', (d) => (d.site = { latitude: 44 }))
     await settle()

@@ -50,12 +50,23 @@ enableAutoUnmount(afterEach)
 /** Mounts a part as a job would, with the choice of a figure beside it. */
 function shown(component: Component, props: object, start: string | null = null) {
   const chosen = ref<string | null>(start)
-  const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/:rest(.*)*', component: { render: () => null } }] })
-  const provide = { [WORKING as symbol]: { chosen, choose: (id: string | null) => (chosen.value = id) } }
-  const place = mount(component, { props, attachTo: document.body, global: { plugins: [router], provide } }).element.parentElement!
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: [{ path: '/:rest(.*)*', component: { render: () => null } }],
+  })
+  const provide = {
+    [WORKING as symbol]: { chosen, choose: (id: string | null) => (chosen.value = id) },
+  }
+  const place = mount(component, {
+    props,
+    attachTo: document.body,
+    global: { plugins: [router], provide },
+  }).element.parentElement!
   const text = () => place.textContent!.replace(/\s+/g, ' ').trim()
   const press = async (words: string) => {
-    const button = [...place.querySelectorAll('button')].find((b) => b.textContent!.replace(/\s+/g, ' ').includes(words))
+    const button = [...place.querySelectorAll('button')].find((b) =>
+      b.textContent!.replace(/\s+/g, ' ').includes(words),
+    )
     if (!button) throw new Error(`no button “${words}” in: ${text()}`)
     button.click()
     await nextTick()
@@ -105,12 +116,16 @@ describe('the working', () => {
   })
   it('with no figure chosen shows what to watch, the schools and the cautions of the stage', () => {
     for (const stage of [2, 3, 4, 5, 6, 7, 8] as Stage[])
-      expect(shown(WorkingPanel, { stage }).text(), STAGES[stage]).toContain(stage === 2 ? 'Findings: what to watch' : 'Schools, for this job')
+      expect(shown(WorkingPanel, { stage }).text(), STAGES[stage]).toContain(
+        stage === 2 ? 'Findings: what to watch' : 'Schools, for this job',
+      )
     expect(shown(WorkingPanel, { stage: 6 }).text()).toContain('Call for buried services first')
     expect(shown(WorkingPanel, { stage: 1 }).text()).toContain('Still wanted for a sure plan')
   })
   it('a figure that is not in the plan any more leaves the stage’s own panel', () => {
-    expect(shown(WorkingPanel, { stage: 4 }, 'zone:z9.seed.kg').text()).toContain('Seed: what to watch')
+    expect(shown(WorkingPanel, { stage: 4 }, 'zone:z9.seed.kg').text()).toContain(
+      'Seed: what to watch',
+    )
   })
 })
 
@@ -123,10 +138,19 @@ describe('a figure on the page', () => {
   })
   it('marks what was assumed, shows the old value of what moved, and the year of a day in another', () => {
     const job = useJob()
-    expect(shown(FigureValue, { id: 'zone:z1.water.du' }).place.querySelector('.assumed')).not.toBeNull()
+    expect(
+      shown(FigureValue, { id: 'zone:z1.water.du' }).place.querySelector('.assumed'),
+    ).not.toBeNull()
     job.plan = {
       ...job.plan!,
-      figures: { ...job.plan!.figures, 'zone:z1.area': { ...job.plan!.figures['zone:z1.area']!, unit: 'date', value: '2028-01-24' } },
+      figures: {
+        ...job.plan!.figures,
+        'zone:z1.area': {
+          ...job.plan!.figures['zone:z1.area']!,
+          unit: 'date',
+          value: '2028-01-24',
+        },
+      },
     }
     expect(shown(FigureValue, { id: 'zone:z1.area' }).text()).toContain('Mon 24 Jan 2028')
   })

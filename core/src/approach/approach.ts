@@ -26,7 +26,14 @@ export const approachRules = {
     standing: 'practice',
     says: 'Cover, incurable weeds, light, surface and aims decide, in that order.',
     values: coverLines,
-    inputs: { wanted: '%?', incurable: '%', sun: 'h', bare: '%?', cover: 'text?', surface: 'text?' },
+    inputs: {
+      wanted: '%?',
+      incurable: '%',
+      sun: 'h',
+      bare: '%?',
+      cover: 'text?',
+      surface: 'text?',
+    },
     steps: 'from the findings',
     by: 'approach/approach: suggest',
     check: 'findings.test.ts',
@@ -55,29 +62,47 @@ interface Brief {
   trace: Trace
 }
 
-const isBumpy = ({ findings, r }: Brief) => (['lows', 'felt'] as const).some((kind) => findingOf(findings, r.id, kind)?.verdict === 'act')
+const isBumpy = ({ findings, r }: Brief) =>
+  (['lows', 'felt'] as const).some((kind) => findingOf(findings, r.id, kind)?.verdict === 'act')
 
 /** What the readings ask for; without seed where seed is not the way. */
 function suggest(brief: Brief): { approach: ApproachId; why: Message } {
   const found = byReadings(brief)
   if (brief.noSeed === null || !isSown(PRESETS[found.approach].sowing)) return found
-  return { approach: 'care', why: joined([brief.noSeed, 'What the ground asks for is done without seed.'], ' ') }
+  return {
+    approach: 'care',
+    why: joined([brief.noSeed, 'What the ground asks for is done without seed.'], ' '),
+  }
 }
 
 function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
   const { r, job, schools, winterAhead, trace } = brief
   const marginal = trace.value(lightLines.marginal)
   if (r.sunKnown && num(r.sun) < marginal)
-    return { approach: 'leave', why: say`Under ${quantity(marginal, 'h')} of sun grass is the wrong plant; seed would be money lost.` }
-  if (r.zone.wrongGrass) return { approach: 'renovate', why: 'The grass there is the wrong one: it goes as a whole, and the right one is sown.' }
+    return {
+      approach: 'leave',
+      why: say`Under ${quantity(marginal, 'h')} of sun grass is the wrong plant; seed would be money lost.`,
+    }
+  if (r.zone.wrongGrass)
+    return {
+      approach: 'renovate',
+      why: 'The grass there is the wrong one: it goes as a whole, and the right one is sown.',
+    }
   if (num(r.incurable) >= trace.value(coverLines.incurable))
-    return { approach: 'renovate', why: say`${r.incurable} is under grassy weeds with no selective cure; anything less leaves them.` }
+    return {
+      approach: 'renovate',
+      why: say`${r.incurable} is under grassy weeds with no selective cure; anything less leaves them.`,
+    }
   if (onlyPassing(r))
     return {
       approach: 'sow-new',
       why: 'What stands is a quick cover, gone within the year: the proper grass is sown as new, and its dead roots hold the ground until then.',
     }
-  if (!r.wanted) return { approach: 'overseed', why: 'Cover is not counted yet; overseeding is the usual middle way.' }
+  if (!r.wanted)
+    return {
+      approach: 'overseed',
+      why: 'Cover is not counted yet; overseeding is the usual middle way.',
+    }
   const cover = num(r.wanted)
   const line = startOverLine(schools, trace)
   const set = stolonOnly(r) || setNotSown(r.present, r.zone.hybrid)
@@ -86,7 +111,12 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
       approach: 'plugs',
       why: say`${r.wanted} wanted grass is left, of a turf whose seed is not to be had: its own plugs or runners, or turf laid.`,
     }
-  if (cover < line && winterAhead !== null && r.bare !== null && num(r.bare) >= trace.value(coverLines.bareInWinter))
+  if (
+    cover < line &&
+    winterAhead !== null &&
+    r.bare !== null &&
+    num(r.bare) >= trace.value(coverLines.bareInWinter)
+  )
     return { approach: 'hold-over', why: say`${r.bare} is bare going into winter. ${winterAhead}` }
   if (cover < line)
     return {
@@ -96,10 +126,19 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
   const bumpy = isBumpy(brief) || (job.aims.includes('level') && r.lowsDepth !== null)
   if (cover < trace.value(coverLines.thin))
     return set
-      ? { approach: 'plugs', why: 'Gaps in turf that lives by its runners are filled with its own runners or plugs.' }
+      ? {
+          approach: 'plugs',
+          why: 'Gaps in turf that lives by its runners are filled with its own runners or plugs.',
+        }
       : bumpy
-        ? { approach: 'overseed-level', why: say`${r.wanted} cover is worth keeping, and the surface needs bringing up with it.` }
-        : { approach: 'overseed', why: say`${r.wanted} wanted grass is above the ${quantity(line, '%')} line: keep what is there and add to it.` }
+        ? {
+            approach: 'overseed-level',
+            why: say`${r.wanted} cover is worth keeping, and the surface needs bringing up with it.`,
+          }
+        : {
+            approach: 'overseed',
+            why: say`${r.wanted} wanted grass is above the ${quantity(line, '%')} line: keep what is there and add to it.`,
+          }
   const patch = job.aims.includes('mend-patch')
   const bare = r.bare === null ? 0 : num(r.bare)
   // Warm turf that spreads closes small gaps by itself.
@@ -115,9 +154,13 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
               ? say`${r.wanted} cover stands; only the bare ${r.bare}, and what is repaired, wants seed.`
               : say`${r.wanted} cover stands; only what is repaired wants seed.`,
         }
-  if (bumpy) return { approach: 'level', why: say`${r.wanted} cover stands; only the surface wants work.` }
+  if (bumpy)
+    return { approach: 'level', why: say`${r.wanted} cover stands; only the surface wants work.` }
   return asksForWork(brief)
-    ? { approach: 'care', why: say`${r.wanted} cover: seed would find little room. What the ground asks for is done without it.` }
+    ? {
+        approach: 'care',
+        why: say`${r.wanted} cover: seed would find little room. What the ground asks for is done without it.`,
+      }
     : { approach: 'leave', why: say`${r.wanted} cover: seed would find little room.` }
 }
 
@@ -126,7 +169,11 @@ const repairsSown = ({ r, findings, trace }: Brief): boolean =>
   r.worn !== null ||
   r.trenches.length > 0 ||
   num(r.incurable) >= trace.value(coverLines.clumps) ||
-  findings.some((f) => f.zone === r.zone.id && f.wants.some((w) => w.strength === 'must' && w.operation === 'dog-soil'))
+  findings.some(
+    (f) =>
+      f.zone === r.zone.id &&
+      f.wants.some((w) => w.strength === 'must' && w.operation === 'dog-soil'),
+  )
 
 /** Findings or drawings that ask for work on a lawn that is not sown. */
 const asksForWork = ({ findings, r, job }: Brief): boolean =>
@@ -135,10 +182,21 @@ const asksForWork = ({ findings, r, job }: Brief): boolean =>
   r.edgeLength !== null ||
   (job.dressing.depth ?? 0) > 0 ||
   findings.some(
-    (f) => f.zone === r.id && f.wants.some((w) => w.strength !== 'may' && w.operation !== 'sow' && w.operation !== 'feed' && w.operation !== 'cover'),
+    (f) =>
+      f.zone === r.id &&
+      f.wants.some(
+        (w) =>
+          w.strength !== 'may' &&
+          w.operation !== 'sow' &&
+          w.operation !== 'feed' &&
+          w.operation !== 'cover',
+      ),
   )
 
-/** The approach for a zone: what the findings ask for, or what a person decided instead, with the candidates beside it. */
+/**
+ * The approach for a zone: what the findings ask for, or what a person decided instead, with the
+ * candidates beside it.
+ */
 export function approachZone(brief: Brief): ZoneApproach {
   const { r, schools, trace } = brief
   const scope = zoneScope(r.id)
@@ -150,10 +208,19 @@ export function approachZone(brief: Brief): ZoneApproach {
     approachRules.choose,
     scope,
     APPROACH_NAMES[chosen],
-    { wanted: r.wanted, incurable: r.incurable, sun: r.sun, bare: r.bare, cover: finding('cover'), surface: finding('lows') },
+    {
+      wanted: r.wanted,
+      incurable: r.incurable,
+      sun: r.sun,
+      bare: r.bare,
+      cover: finding('cover'),
+      surface: finding('lows'),
+    },
     {
       school: `cover:${schools.cover}`,
-      ...(overridden ? { override: { instead: APPROACH_NAMES[suggested.approach], unit: 'text' as const } } : {}),
+      ...(overridden
+        ? { override: { instead: APPROACH_NAMES[suggested.approach], unit: 'text' as const } }
+        : {}),
     },
   )
   const about = { stage: 3, zone: r.id, figure: figure.id } as const
@@ -166,7 +233,10 @@ export function approachZone(brief: Brief): ZoneApproach {
       title: say`${r.name}: your choice, ${APPROACH_NAMES[chosen]}.`,
       says: say`The findings ask for “${APPROACH_NAMES[suggested.approach]}”: ${suggested.why}`,
     })
-  if ((chosen === 'renovate' || chosen === 'sow-new') && (r.zone.browned === 'dormant' || r.zone.browned === 'unsure'))
+  if (
+    (chosen === 'renovate' || chosen === 'sow-new') &&
+    (r.zone.browned === 'dormant' || r.zone.browned === 'unsure')
+  )
     notices.push({
       ...about,
       id: figureId(scope, 'dormant'),

@@ -14,19 +14,31 @@ export interface Preset {
 }
 
 export const PRESETS: Record<ApproachId, Preset> = {
-  leave: { sowing: 'none', only: ['feed', 'water', 'leaf-off'], adds: ['feed'], leaves: 'only what is there thickens, slowly' },
+  leave: {
+    sowing: 'none',
+    only: ['feed', 'water', 'leaf-off'],
+    adds: ['feed'],
+    leaves: 'only what is there thickens, slowly',
+  },
   care: { sowing: 'none', adds: ['feed'], leaves: 'bare ground stays bare until grass creeps in' },
   level: { sowing: 'none', adds: ['dress'], leaves: 'no new grass comes in' },
   mend: { sowing: 'spots', leaves: 'the rest stays as thin as it is' },
   overseed: { sowing: 'over', leaves: 'lows and the worst weeds stay' },
   'overseed-level': { sowing: 'over', adds: ['dress'], leaves: 'the worst weeds stay' },
-  renovate: { sowing: 'new', adds: ['kill', 'kill-again'], leaves: 'nothing; it looks worst and takes longest' },
+  renovate: {
+    sowing: 'new',
+    adds: ['kill', 'kill-again'],
+    leaves: 'nothing; it looks worst and takes longest',
+  },
   'sow-new': { sowing: 'new', leaves: 'grassy weeds in the soil come again' },
   'hold-over': { sowing: 'cover-then-sow', leaves: 'it is sown twice' },
   plugs: { sowing: 'plugs', leaves: 'gaps close over a season' },
   returf: { sowing: 'turf', adds: ['strip'], leaves: 'the dearest way; roots take weeks' },
   blend: { sowing: 'blend', leaves: 'two grasses to look after for good' },
-  'winter-green': { sowing: 'winter-green', leaves: words('the cool grass goes in spring, and the warm turf wakes late') },
+  'winter-green': {
+    sowing: 'winter-green',
+    leaves: words('the cool grass goes in spring, and the warm turf wakes late'),
+  },
 }
 
 /** Dearest last: one before another is a cheaper way. */

@@ -48,12 +48,17 @@ const MOST_WAYS = 4
 const OWN_DAY: readonly StepKind[] = ['recheck', 'treat-pests', 'spray', 'kill', 'kill-again']
 
 /** Whether a way can be taken on this ground at all. */
-function possible(approach: ApproachId, { r, suggested, season }: WaysBrief, trace: Trace): boolean {
+function possible(
+  approach: ApproachId,
+  { r, suggested, season }: WaysBrief,
+  trace: Trace,
+): boolean {
   if (approach === suggested) return true
   const cover = r.wanted === null ? null : num(r.wanted)
   const living = cover === null || cover >= trace.value(coverLines.nothingLeft)
   const incurable = num(r.incurable) >= trace.value(coverLines.incurable)
-  const dark = suggested === 'leave' && r.sunKnown && cover !== null && cover < trace.value(coverLines.thin)
+  const dark =
+    suggested === 'leave' && r.sunKnown && cover !== null && cover < trace.value(coverLines.thin)
   if (dark) return approach === 'care'
   switch (approach) {
     case 'leave':
@@ -61,7 +66,13 @@ function possible(approach: ApproachId, { r, suggested, season }: WaysBrief, tra
     case 'level':
       return living && (approach !== 'level' || r.lowsDepth !== null)
     case 'mend':
-      return cover !== null && cover >= trace.value(coverLines.mendable) && r.bare !== null && num(r.bare) > 0 && !stolonOnly(r)
+      return (
+        cover !== null &&
+        cover >= trace.value(coverLines.mendable) &&
+        r.bare !== null &&
+        num(r.bare) > 0 &&
+        !stolonOnly(r)
+      )
     case 'overseed':
       return living && !stolonOnly(r)
     case 'overseed-level':
@@ -82,7 +93,10 @@ function possible(approach: ApproachId, { r, suggested, season }: WaysBrief, tra
   }
 }
 
-/** The ways that could be taken, the suggested one first, then cheaper ones, nearest first, then others. */
+/**
+ * The ways that could be taken, the suggested one first, then cheaper ones, nearest first, then
+ * others.
+ */
 export function waysOf(brief: WaysBrief): Way[] {
   const { r, suggested, chosen } = brief
   if (!r.area) return []
@@ -90,11 +104,14 @@ export function waysOf(brief: WaysBrief): Way[] {
   const rungs = (list: readonly ApproachId[]) => list.filter((a) => possible(a, brief, trace))
   const at = LADDER.indexOf(suggested)
   const cheaper = rungs(LADDER.slice(0, Math.max(0, at))).reverse()
-  const others = rungs([...LADDER.slice(at + 1), 'hold-over', 'blend', 'winter-green']).filter((a) => a !== suggested)
+  const others = rungs([...LADDER.slice(at + 1), 'hold-over', 'blend', 'winter-green']).filter(
+    (a) => a !== suggested,
+  )
   // One cheaper way and one other stand in any case; the rest by room.
   const order = [suggested, ...cheaper.slice(0, 2), ...others, ...cheaper.slice(2)]
   const shown = [...new Set([suggested, chosen, ...order])].slice(0, MOST_WAYS)
-  const place = (approach: ApproachId) => (order.includes(approach) ? order.indexOf(approach) : order.length)
+  const place = (approach: ApproachId) =>
+    order.includes(approach) ? order.indexOf(approach) : order.length
   const standing = operationsBy(brief, chosen)
   return shown
     .sort((a, b) => place(a) - place(b))
@@ -129,13 +146,17 @@ function operationsBy(
   // What a person switched in the chosen way is theirs; another way is shown as it comes.
   const zone = approach === chosen ? r.zone : { ...r.zone, sowing: null, operations: {} }
   const work = zoneWork({ r: { ...r, zone }, season, approach, findings, job, schools, trace })
-  const hours = work.operations.reduce((sum, o) => sum + hoursOf(effortOf(o.operation, [o], 0, 1, trace)), 0)
+  const hours = work.operations.reduce(
+    (sum, o) => sum + hoursOf(effortOf(o.operation, [o], 0, 1, trace)),
+    0,
+  )
   const kinds = work.operations.map((o) => o.operation)
   const onSite = work.operations.some((o) => !EVENING_STEPS.has(o.operation)) ? 1 : 0
   return {
     kinds,
     hours,
-    visits: onSite + kinds.filter((k) => OWN_DAY.includes(k)).length + Math.floor(hours / (people * 8)),
+    visits:
+      onSite + kinds.filter((k) => OWN_DAY.includes(k)).length + Math.floor(hours / (people * 8)),
     badDays: looksBadDays(work, job, trace),
   }
 }

@@ -1,19 +1,38 @@
-/** Calendar days as ISO text ("2027-02-22") and as whole day numbers since 1970-01-01. No clock and no time zone: a day is a day. */
+/**
+ * Calendar days as ISO text ("2027-02-22") and as whole day numbers since 1970-01-01. No clock and
+ * no time zone: a day is a day.
+ */
 
 export type Day = string
 
 const MS_PER_DAY = 86_400_000
-const MONTHS = ['january', 'february', 'march', 'april', 'may', 'june', 'july', 'august', 'september', 'october', 'november', 'december']
+const MONTHS = [
+  'january',
+  'february',
+  'march',
+  'april',
+  'may',
+  'june',
+  'july',
+  'august',
+  'september',
+  'october',
+  'november',
+  'december',
+]
 const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
 
 export const isLeap = (year: number) => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0
-export const daysInMonth = (year: number, month: number) => (month === 2 ? (isLeap(year) ? 29 : 28) : [4, 6, 9, 11].includes(month) ? 30 : 31)
+export const daysInMonth = (year: number, month: number) =>
+  month === 2 ? (isLeap(year) ? 29 : 28) : [4, 6, 9, 11].includes(month) ? 30 : 31
 
 /** Day number of an ISO day. */
 export function dayNumber(day: Day): number {
   let number = numbers.get(day)
   if (number === undefined) {
-    number = Date.UTC(Number(day.slice(0, 4)), Number(day.slice(5, 7)) - 1, Number(day.slice(8, 10))) / MS_PER_DAY
+    number =
+      Date.UTC(Number(day.slice(0, 4)), Number(day.slice(5, 7)) - 1, Number(day.slice(8, 10))) /
+      MS_PER_DAY
     if (numbers.size < 20_000) numbers.set(day, number)
   }
   return number
@@ -34,7 +53,8 @@ export function dayOf(number: number): Day {
 
 export const addDays = (day: Day, days: number): Day => dayOf(dayNumber(day) + days)
 /** The later of two days; the first where there is no second. */
-export const laterDay = (day: Day, other: Day | null): Day => (other !== null && other > day ? other : day)
+export const laterDay = (day: Day, other: Day | null): Day =>
+  other !== null && other > day ? other : day
 export const daysBetween = (from: Day, to: Day): number => dayNumber(to) - dayNumber(from)
 /** 0 Sunday … 6 Saturday. */
 export const weekday = (number: number): number => (((Math.round(number) + 4) % 7) + 7) % 7
@@ -51,7 +71,10 @@ export function showMonthDay(monthDay: string): string {
   return showDay(`2024-${monthDay}`).slice(4)
 }
 
-/** First day on or after `from` that falls on the month-day; 29 February is taken as 28 in a common year. */
+/**
+ * First day on or after `from` that falls on the month-day; 29 February is taken as 28 in a common
+ * year.
+ */
 export function nextOn(monthDay: string, from: Day): Day {
   for (let year = Number(from.slice(0, 4)); ; year++) {
     const day = monthDay === '02-29' && !isLeap(year) ? `${year}-02-28` : `${year}-${monthDay}`
@@ -73,19 +96,26 @@ function pieces(text: string): Pieces | null {
   if (m) return { year: Number(m[1]), month: Number(m[2]), date: Number(m[3]) }
   m = /^(\d{2})-(\d{2})$/.exec(t)
   if (m) return { year: null, month: Number(m[1]), date: Number(m[2]) }
-  const named = /^(?:[a-z]{3,9},?\s+)?(?:(\d{1,2})(?:st|nd|rd|th)?\s+([a-z]{3,9})|([a-z]{3,9})\s+(\d{1,2})(?:st|nd|rd|th)?),?(?:\s+(\d{4}))?$/.exec(t)
+  const named =
+    /^(?:[a-z]{3,9},?\s+)?(?:(\d{1,2})(?:st|nd|rd|th)?\s+([a-z]{3,9})|([a-z]{3,9})\s+(\d{1,2})(?:st|nd|rd|th)?),?(?:\s+(\d{4}))?$/.exec(
+      t,
+    )
   if (!named) return null
   const month = MONTHS.findIndex((name) => name.startsWith(named[2] ?? named[3]!)) + 1
-  return month > 0 ? { year: named[5] ? Number(named[5]) : null, month, date: Number(named[1] ?? named[4]) } : null
+  return month > 0
+    ? { year: named[5] ? Number(named[5]) : null, month, date: Number(named[1] ?? named[4]) }
+    : null
 }
 
 function check({ year, month, date }: Pieces, typed: string): string | null {
-  if (month < 1 || month > 12) return `“${typed}” has no month ${month}. Write a date like 24 Apr 2027 or 2027-04-24.`
+  if (month < 1 || month > 12)
+    return `“${typed}” has no month ${month}. Write a date like 24 Apr 2027 or 2027-04-24.`
   const last = daysInMonth(year ?? 2024, month)
   const name = MONTHS[month - 1]!
   if (date < 1 || date > last)
     return `“${typed}” does not exist: ${name.charAt(0).toUpperCase() + name.slice(1)} ends on ${month === 2 && year === null ? '28 (29 in a leap year)' : last}. Write a day up to that.`
-  if (year !== null && (year < 1950 || year > 2150)) return `“${typed}”: the year must lie between 1950 and 2150.`
+  if (year !== null && (year < 1950 || year > 2150))
+    return `“${typed}”: the year must lie between 1950 and 2150.`
   return null
 }
 
@@ -100,10 +130,15 @@ function inNumbers(text: string, order: DayOrder): Pieces | null {
   if (!m) return null
   const [first, second] = [Number(m[1]), Number(m[2])]
   const year = m[3] ? Number(m[3]) + (m[3].length === 2 ? 2000 : 0) : null
-  return order === 'day-first' ? { year, month: second, date: first } : { year, month: first, date: second }
+  return order === 'day-first'
+    ? { year, month: second, date: first }
+    : { year, month: first, date: second }
 }
 
-/** A day told from another: "tomorrow", "thu", "in 2 weeks". A weekday is the next of its name, today's own excepted. */
+/**
+ * A day told from another: "tomorrow", "thu", "in 2 weeks". A weekday is the next of its name,
+ * today's own excepted.
+ */
 function toldFrom(text: string, today: Day): Day | null {
   const t = text.trim().toLowerCase()
   const named: Record<string, number> = { today: 0, tomorrow: 1, yesterday: -1 }
@@ -119,20 +154,27 @@ function toldFrom(text: string, today: Day): Day | null {
 const LONG_WEEKDAYS = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday']
 
 /**
- * A typed date. Without a year, the year that brings it nearest to `near`. Named months, or ISO; in numbers alone only where the order of day and month is
- * given, for 3/4 could be two days. Beside a `near` day, a day told from it: "tomorrow", "thu", "in 2 weeks".
+ * A typed date. Without a year, the year that brings it nearest to `near`. Named months, or ISO; in
+ * numbers alone only where the order of day and month is given, for 3/4 could be two days. Beside a
+ * `near` day, a day told from it: "tomorrow", "thu", "in 2 weeks".
  */
 export function parseDay(typed: string, near?: Day, order?: DayOrder): ParsedDay {
   const shown = typed.slice(0, 40)
   const told = near ? toldFrom(typed, near) : null
   if (told) return { ok: true, value: told }
   const p = pieces(typed) ?? (order ? inNumbers(typed, order) : null)
-  if (!p || (p.year === null && !near)) return { ok: false, sentence: `“${shown}” is not a date. Write it like 24 Apr 2027 or 2027-04-24.` }
+  if (!p || (p.year === null && !near))
+    return {
+      ok: false,
+      sentence: `“${shown}” is not a date. Write it like 24 Apr 2027 or 2027-04-24.`,
+    }
   const problem = check(p, shown)
   if (problem) return { ok: false, sentence: problem }
   if (p.year === null) {
     const year = Number(near!.slice(0, 4))
-    const candidates = [year - 1, year, year + 1].filter((y) => p.date <= daysInMonth(y, p.month)).map((y) => `${y}-${two(p.month)}-${two(p.date)}`)
+    const candidates = [year - 1, year, year + 1]
+      .filter((y) => p.date <= daysInMonth(y, p.month))
+      .map((y) => `${y}-${two(p.month)}-${two(p.date)}`)
     candidates.sort((a, b) => Math.abs(daysBetween(near!, a)) - Math.abs(daysBetween(near!, b)))
     return { ok: true, value: candidates[0]! }
   }
@@ -143,7 +185,10 @@ export function parseDay(typed: string, near?: Day, order?: DayOrder): ParsedDay
 export function parseMonthDay(typed: string): ParsedDay {
   const shown = typed.slice(0, 40)
   const p = pieces(typed)
-  if (!p) return { ok: false, sentence: `“${shown}” is not a day of the year. Write it like 25 Apr.` }
+  if (!p)
+    return { ok: false, sentence: `“${shown}” is not a day of the year. Write it like 25 Apr.` }
   const problem = check({ ...p, year: null }, shown)
-  return problem ? { ok: false, sentence: problem } : { ok: true, value: `${two(p.month)}-${two(p.date)}` }
+  return problem
+    ? { ok: false, sentence: problem }
+    : { ok: true, value: `${two(p.month)}-${two(p.date)}` }
 }

@@ -5,7 +5,10 @@ import { dailyCurve, MONTH_LENGTHS, monthOf, yearDays } from './yearDay.ts'
 /** Rain that makes a day wet, mm. */
 export const WET_DAY = 0.2
 
-/** How the weather of a place behaves, by month, January first: enough to make as many years of it as wanted. */
+/**
+ * How the weather of a place behaves, by month, January first: enough to make as many years of it
+ * as wanted.
+ */
 export interface ClimateModel {
   /** Mean daily minimum and maximum, °C. */
   low: number[]
@@ -39,15 +42,18 @@ export const wetShare = (m: ClimateModel, month: number): number => {
 }
 
 /**
- * A model from normals alone. How days stray, and hang together, is assumed: more in winter and inland (by the range from winter to summer).
- * Wet spells after Geng et al. 1986, from memory: a wet day follows a dry one at 0.75 of the wet share, and a wet one 0.25 more often.
+ * A model from normals alone. How days stray, and hang together, is assumed: more in winter and
+ * inland (by the range from winter to summer). Wet spells after Geng et al. 1986, from memory: a
+ * wet day follows a dry one at 0.75 of the wet share, and a wet one 0.25 more often.
  */
 export function modelFromNormals(normals: Normals): ClimateModel {
   const middle = months((m) => (normals.low[m]! + normals.high[m]!) / 2)
   const [coldest, warmest] = [Math.min(...middle), Math.max(...middle)]
   const swing = (warmest - coldest) / 2
   const winter = (m: number) => (swing > 0.5 ? (warmest - middle[m]!) / (2 * swing) : 0.5)
-  const wet = months((m) => Math.min(0.97, Math.max(0.005, normals.wetDays[m]! / MONTH_LENGTHS[m]!)))
+  const wet = months((m) =>
+    Math.min(0.97, Math.max(0.005, normals.wetDays[m]! / MONTH_LENGTHS[m]!)),
+  )
   const spread = (m: number) => 2.4 + 0.08 * swing + winter(m) * 0.14 * swing
   return {
     low: [...normals.low],
@@ -58,7 +64,9 @@ export function modelFromNormals(normals: Normals): ClimateModel {
     highWet: months((m) => -2.6 + 2 * winter(m)),
     wetAfterDry: months((m) => 0.75 * wet[m]!),
     wetAfterWet: months((m) => 0.25 + 0.75 * wet[m]!),
-    rain: months((m) => Math.max(WET_DAY, normals.rain[m]! / Math.max(0.5, wet[m]! * MONTH_LENGTHS[m]!))),
+    rain: months((m) =>
+      Math.max(WET_DAY, normals.rain[m]! / Math.max(0.5, wet[m]! * MONTH_LENGTHS[m]!)),
+    ),
     rainVaries: months(() => 1.25),
     together: 0.6,
     highAfterHigh: 0.62,
@@ -82,14 +90,19 @@ class Tally {
     return this.n > 0 ? this.sum / this.n : NaN
   }
   get deviation() {
-    return this.n > 1 ? Math.sqrt(Math.max(0, (this.squares - (this.sum * this.sum) / this.n) / (this.n - 1))) : NaN
+    return this.n > 1
+      ? Math.sqrt(Math.max(0, (this.squares - (this.sum * this.sum) / this.n) / (this.n - 1)))
+      : NaN
   }
 }
 
 /** Fewest days of a month that its own numbers are taken from. */
 const ENOUGH = 20
 
-/** A model from a record of days. Null where a month has fewer than twenty days with both temperatures. */
+/**
+ * A model from a record of days. Null where a month has fewer than twenty days with both
+ * temperatures.
+ */
 export function modelFromRecord(series: WeatherSeries): ClimateModel | null {
   const { low, high, rain } = series
   const days = yearDays(series.start, low.length)
@@ -106,7 +119,12 @@ export function modelFromRecord(series: WeatherSeries): ClimateModel | null {
   const wetOn = (i: number) => (Number.isNaN(rain[i]!) ? null : rain[i]! >= WET_DAY)
 
   const tallies = () => months(() => [new Tally(), new Tally()] as const)
-  const [lowBy, highBy, after, amounts] = [tallies(), tallies(), tallies(), months(() => new Tally())]
+  const [lowBy, highBy, after, amounts] = [
+    tallies(),
+    tallies(),
+    tallies(),
+    months(() => new Tally()),
+  ]
   for (let i = 0; i < low.length; i++) {
     const wet = wetOn(i)
     if (wet === null) continue
@@ -119,20 +137,33 @@ export function modelFromRecord(series: WeatherSeries): ClimateModel | null {
     const before = i > 0 ? wetOn(i - 1) : null
     if (before !== null) after[m]![before ? 1 : 0].add(wet ? 1 : 0)
   }
-  const differs = (by: ReturnType<typeof tallies>) => by.map(([dry, wet]) => (dry.n >= 5 && wet.n >= 5 ? wet.mean - dry.mean : 0))
+  const differs = (by: ReturnType<typeof tallies>) =>
+    by.map(([dry, wet]) => (dry.n >= 5 && wet.n >= 5 ? wet.mean - dry.mean : 0))
   const [lowWet, highWet] = [differs(lowBy), differs(highBy)]
   const share = lowBy.map(([dry, wet]) => (dry.n + wet.n > 0 ? wet.n / (dry.n + wet.n) : 0))
 
   // What is left once the day of the year and rain are taken off, by its own spread.
-  const stray = (x: Float64Array, curve: Float64Array, shift: readonly number[], by: ReturnType<typeof tallies>) => {
+  const stray = (
+    x: Float64Array,
+    curve: Float64Array,
+    shift: readonly number[],
+    by: ReturnType<typeof tallies>,
+  ) => {
     const left = new Float64Array(x.length).fill(NaN)
     const spread = months(() => new Tally())
     for (let i = 0; i < x.length; i++) {
       if (!known(i)) continue
       const m = monthOf(days[i]!)
       const wet = wetOn(i)
-      const centre = by[m]![0].n + by[m]![1].n > 0 ? (by[m]![0].sum + by[m]![1].sum) / (by[m]![0].n + by[m]![1].n) : 0
-      left[i] = x[i]! - curve[days[i]!]! - centre - (wet === null ? 0 : shift[m]! * ((wet ? 1 : 0) - share[m]!))
+      const centre =
+        by[m]![0].n + by[m]![1].n > 0
+          ? (by[m]![0].sum + by[m]![1].sum) / (by[m]![0].n + by[m]![1].n)
+          : 0
+      left[i] =
+        x[i]! -
+        curve[days[i]!]! -
+        centre -
+        (wet === null ? 0 : shift[m]! * ((wet ? 1 : 0) - share[m]!))
       spread[m]!.add(left[i]!)
     }
     const deviations = spread.map((t) => Math.max(0.3, t.deviation))
@@ -153,9 +184,17 @@ export function modelFromRecord(series: WeatherSeries): ClimateModel | null {
     }
     return n > 30 ? sum / Math.sqrt(aa * bb) : 0
   }
-  const chance = (t: Tally, otherwise: number) => (t.n >= 5 ? Math.min(0.97, Math.max(0.005, t.mean)) : otherwise)
-  // Rain comes and goes from day to day more than warmth does: what is left has to hang together the more, so that the whole does as the record does.
-  const wholly = (x: Float64Array, curve: Float64Array, left: { deviations: number[] }, shift: readonly number[], ownLag: number) => {
+  const chance = (t: Tally, otherwise: number) =>
+    t.n >= 5 ? Math.min(0.97, Math.max(0.005, t.mean)) : otherwise
+  // Rain comes and goes from day to day more than warmth does: what is left has to hang together
+  // the more, so that the whole does as the record does.
+  const wholly = (
+    x: Float64Array,
+    curve: Float64Array,
+    left: { deviations: number[] },
+    shift: readonly number[],
+    ownLag: number,
+  ) => {
     const anomalies = x.map((t, i) => t - curve[days[i]!]!)
     const whole = correlation(anomalies, anomalies, 1)
     let [own, rainy, rainyLag] = [0, 0, 0]
@@ -178,11 +217,25 @@ export function modelFromRecord(series: WeatherSeries): ClimateModel | null {
     wetAfterDry: months((m) => chance(after[m]![0], 0.005)),
     wetAfterWet: months((m) => chance(after[m]![1], 0.3)),
     rain: months((m) => (dryYear(m) ? 1 : amounts[m]!.mean)),
-    rainVaries: months((m) => (amounts[m]!.n >= 5 ? amounts[m]!.deviation / amounts[m]!.mean : 1.25)),
+    rainVaries: months((m) =>
+      amounts[m]!.n >= 5 ? amounts[m]!.deviation / amounts[m]!.mean : 1.25,
+    ),
     together: correlation(highStray.left, lowStray.left, 0),
-    highAfterHigh: wholly(high, highCurve, highStray, highWet, correlation(highStray.left, highStray.left, 1)),
+    highAfterHigh: wholly(
+      high,
+      highCurve,
+      highStray,
+      highWet,
+      correlation(highStray.left, highStray.left, 1),
+    ),
     highAfterLow: correlation(highStray.left, lowStray.left, 1),
     lowAfterHigh: correlation(lowStray.left, highStray.left, 1),
-    lowAfterLow: wholly(low, lowCurve, lowStray, lowWet, correlation(lowStray.left, lowStray.left, 1)),
+    lowAfterLow: wholly(
+      low,
+      lowCurve,
+      lowStray,
+      lowWet,
+      correlation(lowStray.left, lowStray.left, 1),
+    ),
   }
 }

@@ -50,7 +50,8 @@ export const REASONS: Record<Reason, Message> = {
   spring: 'spring: weeds come up with it, and its first summer needs water',
   'cool-days': 'soil is warm enough, days are still cool: slow and patchy',
   late: 'late: less time to knit before frost',
-  'past-rule': 'late: past the last day, but the soil is still warm and the sward that lives holds the ground',
+  'past-rule':
+    'late: past the last day, but the soil is still warm and the sward that lives holds the ground',
   frost: 'not enough growth before killing frost',
   'after-frosts': 'after the last day: it may stand, it may wait for spring',
   dormant: 'dormant: it lies until spring and comes up then',

@@ -1,21 +1,29 @@
 import { clearSky, extraterrestrial, fromRange } from './sunEnergy.ts'
 
-/** Reference evapotranspiration of short grass, after Allen et al. 1998 (FAO 56), from memory; equation numbers beside each. */
+/**
+ * Reference evapotranspiration of short grass, after Allen et al. 1998 (FAO 56), from memory;
+ * equation numbers beside each.
+ */
 
 /** Pressure, kPa, at a height above the sea, m (eq 7). */
-export const pressure = (elevation: number): number => 101.3 * ((293 - 0.0065 * elevation) / 293) ** 5.26
+export const pressure = (elevation: number): number =>
+  101.3 * ((293 - 0.0065 * elevation) / 293) ** 5.26
 /** Psychrometric constant, kPa/°C (eq 8). */
 export const psychrometric = (kPa: number): number => 0.000665 * kPa
 /** Saturation vapour pressure, kPa, at a temperature, °C (eq 11). */
-export const saturation = (celsius: number): number => 0.6108 * Math.exp((17.27 * celsius) / (celsius + 237.3))
+export const saturation = (celsius: number): number =>
+  0.6108 * Math.exp((17.27 * celsius) / (celsius + 237.3))
 /** Its slope, kPa/°C (eq 13). */
-export const saturationSlope = (celsius: number): number => (4098 * saturation(celsius)) / (celsius + 237.3) ** 2
+export const saturationSlope = (celsius: number): number =>
+  (4098 * saturation(celsius)) / (celsius + 237.3) ** 2
 export interface WeatherOfDay {
   low: number
   high: number
   /** Wind at 2 m, m/s; 2 m/s, the mean of many stations, where unknown. */
   wind?: number | null
-  /** Vapour pressure of the air, kPa; from the night's low where unknown: dew falls at about that. */
+  /**
+   * Vapour pressure of the air, kPa; from the night's low where unknown: dew falls at about that.
+   */
   vapour?: number | null
   /** Radiation, MJ/m² a day; from the range of temperature where unknown. */
   radiation?: number | null
@@ -31,8 +39,14 @@ export interface PlaceOfDay {
 const STEFAN_BOLTZMANN = 4.903e-9
 const ALBEDO = 0.23
 
-/** Evapotranspiration of short grass, mm a day: Penman–Monteith (eq 6) with the standard substitutes for what is missing. */
-export function penmanMonteith(w: WeatherOfDay, { latitude, elevation, coast, day }: PlaceOfDay): number {
+/**
+ * Evapotranspiration of short grass, mm a day: Penman–Monteith (eq 6) with the standard substitutes
+ * for what is missing.
+ */
+export function penmanMonteith(
+  w: WeatherOfDay,
+  { latitude, elevation, coast, day }: PlaceOfDay,
+): number {
   const mean = (w.low + w.high) / 2
   const outside = extraterrestrial(latitude, day)
   const radiation = w.radiation ?? fromRange(w.low, w.high, outside, coast)
@@ -44,11 +58,19 @@ export function penmanMonteith(w: WeatherOfDay, { latitude, elevation, coast, da
   const kelvin = ((w.high + 273.16) ** 4 + (w.low + 273.16) ** 4) / 2
   const clear = clearSky(outside, elevation)
   const clearness = clear > 0 ? Math.min(1, Math.max(0.25, radiation / clear)) : 0.5
-  const lost = STEFAN_BOLTZMANN * kelvin * (0.34 - 0.14 * Math.sqrt(vapour)) * (1.35 * clearness - 0.35)
+  const lost =
+    STEFAN_BOLTZMANN * kelvin * (0.34 - 0.14 * Math.sqrt(vapour)) * (1.35 * clearness - 0.35)
   const net = (1 - ALBEDO) * radiation - lost
-  return Math.max(0, (0.408 * slope * net + (gamma * 900 * wind * lack) / (mean + 273)) / (slope + gamma * (1 + 0.34 * wind)))
+  return Math.max(
+    0,
+    (0.408 * slope * net + (gamma * 900 * wind * lack) / (mean + 273)) /
+      (slope + gamma * (1 + 0.34 * wind)),
+  )
 }
 
 /** Evapotranspiration of short grass from temperature alone, mm a day (Hargreaves, eq 52). */
 export const hargreaves = (low: number, high: number, outside: number): number =>
-  Math.max(0, 0.0023 * ((low + high) / 2 + 17.8) * Math.sqrt(Math.max(0, high - low)) * 0.408 * outside)
+  Math.max(
+    0,
+    0.0023 * ((low + high) / 2 + 17.8) * Math.sqrt(Math.max(0, high - low)) * 0.408 * outside,
+  )

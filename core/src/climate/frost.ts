@@ -5,25 +5,55 @@ import { procedure, reading, rule, tradeValues, value } from '../trace/rule.ts'
 const firstFrost = (odds: string) => say`First ${quantity(-2, 'C')} night, ${odds}`
 
 export const frostValues = tradeValues('frost', {
-  spread: value(15, 'd', 'model', 'Spread of first-frost dates about their median, where no years of a station are on record', [3, 40]),
+  spread: value(
+    15,
+    'd',
+    'model',
+    'Spread of first-frost dates about their median, where no years of a station are on record',
+    [3, 40],
+  ),
 })
 
 /** What people remember is the first white frost: ground frost at +2 or +3 °C on the screen. */
 export const whiteFrostValues = tradeValues('white-frost', {
-  later: value(14, 'd', 'model', 'The first −2 °C night comes after the first white frost on the grass by', [3, 45]),
+  later: value(
+    14,
+    'd',
+    'model',
+    'The first −2 °C night comes after the first white frost on the grass by',
+    [3, 45],
+  ),
 })
 
 /** The first −2 °C night, "MM-DD", from the first white frost of most autumns. */
-export const killingFromWhite = (white: string, later: number): string => addDays(`2027-${white}`, later).slice(5)
+export const killingFromWhite = (white: string, later: number): string =>
+  addDays(`2027-${white}`, later).slice(5)
 
 /** Standard deviations below the mean that one year in ten lies. */
 const ONE_IN_TEN = 1.2816
 
 /** The median date of the first killing frost, next time it comes round: the firm's entry. */
-export const frostReading = reading({ key: 'frost', stage: 6, label: firstFrost('even odds'), unit: 'date' })
+export const frostReading = reading({
+  key: 'frost',
+  stage: 6,
+  label: firstFrost('even odds'),
+  unit: 'date',
+})
 
-const median = { key: 'frost', stage: 6, label: firstFrost('even odds'), unit: 'date', inputs: { latitude: 'deg' } } as const
-const tenth = { key: 'frost-tenth', stage: 6, label: firstFrost('1 in 10'), unit: 'date', inputs: { median: 'date' } } as const
+const median = {
+  key: 'frost',
+  stage: 6,
+  label: firstFrost('even odds'),
+  unit: 'date',
+  inputs: { latitude: 'deg' },
+} as const
+const tenth = {
+  key: 'frost-tenth',
+  stage: 6,
+  label: firstFrost('1 in 10'),
+  unit: 'date',
+  inputs: { median: 'date' },
+} as const
 
 export const frostRules = {
   assumed: procedure({
@@ -74,6 +104,7 @@ export const frostRules = {
 }
 
 /** Day by which one year in ten has had its first killing frost. `spread` in days. */
-export const oneInTen = (median: Day, spread: number): Day => addDays(median, -Math.round(ONE_IN_TEN * spread))
+export const oneInTen = (median: Day, spread: number): Day =>
+  addDays(median, -Math.round(ONE_IN_TEN * spread))
 /** Days that one in ten lies before the median, for a spread in days. */
 export const daysToTenth = (spread: number): number => Math.round(ONE_IN_TEN * spread)

@@ -10,7 +10,10 @@ export interface SimulatedYears {
   rain: Float64Array
 }
 
-/** The chance in a run of days, before any climate gives it size: two normal deviates, two even ones, and one of an exponential law. */
+/**
+ * The chance in a run of days, before any climate gives it size: two normal deviates, two even
+ * ones, and one of an exponential law.
+ */
 export interface Chance {
   days: number
   first: Float32Array
@@ -27,12 +30,20 @@ export function chanceOf(days: number, seed: number): Chance {
   for (let i = 0; i < 20; i++) even()
   const normal = randomNormal.source(even)(0, 1)
   const drawn = (draw: () => number) => Float32Array.from({ length: days }, draw)
-  return { days, first: drawn(normal), second: drawn(normal), wet: drawn(even), which: drawn(even), size: drawn(() => -Math.log(1 - even())) }
+  return {
+    days,
+    first: drawn(normal),
+    second: drawn(normal),
+    wet: drawn(even),
+    which: drawn(even),
+    size: drawn(() => -Math.log(1 - even())),
+  }
 }
 
 /**
- * Weather day by day from a model and a run of chance: wet and dry days by a Markov chain of one day, rain by two exponential laws mixed, low and high
- * together by a first-order autoregression (Richardson 1981, from memory), lower in range on wet days. Air in °C, rain in mm.
+ * Weather day by day from a model and a run of chance: wet and dry days by a Markov chain of one
+ * day, rain by two exponential laws mixed, low and high together by a first-order autoregression
+ * (Richardson 1981, from memory), lower in range on wet days. Air in °C, rain in mm.
  */
 export function simulate(model: ClimateModel, chance: Chance): SimulatedYears {
   const { days, first, second, size } = chance
@@ -56,7 +67,9 @@ export function simulate(model: ClimateModel, chance: Chance): SimulatedYears {
     const l = (wet ? by.lowWet[d]! : by.lowDry[d]!) + by.lowSpread[d]! * zLow
     low[i] = l < h - LEAST_RANGE ? l : h - LEAST_RANGE
     high[i] = h
-    if (wet) rain[i] = WET_DAY + (chance.which[i]! < by.light[d]! ? by.lightMean[d]! : by.heavyMean[d]!) * size[i]!
+    if (wet)
+      rain[i] =
+        WET_DAY + (chance.which[i]! < by.light[d]! ? by.lightMean[d]! : by.heavyMean[d]!) * size[i]!
     d = d === YEAR_DAYS - 1 ? 0 : d + 1
   }
   return { days, low, high, rain }
@@ -67,7 +80,8 @@ function byDay(model: ClimateModel) {
   const [lowCurve, highCurve] = [dailyCurve(model.low), dailyCurve(model.high)]
   const share = model.low.map((_, m) => wetShare(model, m))
   const mixed = model.rain.map((mean, m) => mixedRain(mean, model.rainVaries[m]!))
-  const of = (value: (month: number, day: number) => number) => Float64Array.from({ length: YEAR_DAYS }, (_, d) => value(monthOf(d), d))
+  const of = (value: (month: number, day: number) => number) =>
+    Float64Array.from({ length: YEAR_DAYS }, (_, d) => value(monthOf(d), d))
   return {
     share: of((m) => share[m]!),
     wetAfterDry: of((m) => model.wetAfterDry[m]!),
@@ -87,19 +101,42 @@ function byDay(model: ClimateModel) {
 /** A night stays below its day by at least so much, °C. */
 const LEAST_RANGE = 0.5
 
-/** Two exponential laws, seven light days in ten, with the mean and spread of a month's wet days. */
+/**
+ * Two exponential laws, seven light days in ten, with the mean and spread of a month's wet days.
+ */
 function mixedRain(mean: number, varies: number) {
   const part = 0.7
   const above = Math.max(0.01, mean - WET_DAY)
-  const t = Math.min(above / (1 - part) - 1e-6, above * Math.sqrt(Math.max(0, (varies * (mean / above)) ** 2 - 1) / (2 * part * (1 - part))))
+  const t = Math.min(
+    above / (1 - part) - 1e-6,
+    above * Math.sqrt(Math.max(0, (varies * (mean / above)) ** 2 - 1) / (2 * part * (1 - part))),
+  )
   return { part, light: above - (1 - part) * t, heavy: above + part * t }
 }
 
-/** Matrices of z = A·z before + B·chance that give the model's correlations: A = M₁M₀⁻¹, BBᵀ = M₀ − AM₁ᵀ, B lower. */
-function autoregression({ together: c, highAfterHigh: hh, highAfterLow: hl, lowAfterHigh: lh, lowAfterLow: ll }: ClimateModel) {
+/**
+ * Matrices of z = A·z before + B·chance that give the model's correlations: A = M₁M₀⁻¹, BBᵀ = M₀ −
+ * AM₁ᵀ, B lower.
+ */
+function autoregression({
+  together: c,
+  highAfterHigh: hh,
+  highAfterLow: hl,
+  lowAfterHigh: lh,
+  lowAfterLow: ll,
+}: ClimateModel) {
   const det = Math.max(1e-6, 1 - c * c)
-  const a = [(hh - hl * c) / det, (hl - hh * c) / det, (lh - ll * c) / det, (ll - lh * c) / det] as const
-  const left = [1 - a[0] * hh - a[1] * hl, c - a[0] * lh - a[1] * ll, 1 - a[2] * lh - a[3] * ll] as const
+  const a = [
+    (hh - hl * c) / det,
+    (hl - hh * c) / det,
+    (lh - ll * c) / det,
+    (ll - lh * c) / det,
+  ] as const
+  const left = [
+    1 - a[0] * hh - a[1] * hl,
+    c - a[0] * lh - a[1] * ll,
+    1 - a[2] * lh - a[3] * ll,
+  ] as const
   const b0 = Math.sqrt(Math.max(1e-6, left[0]))
   const b1 = left[1] / b0
   return { a, b: [b0, b1, Math.sqrt(Math.max(1e-6, left[2] - b1 * b1))] as const }

@@ -9,7 +9,11 @@ import { sowingWindow, type Sown, type SowingWindow } from './sowingWindow.ts'
 import { daysOn, yearDay } from './yearDay.ts'
 
 /** What the windows of a place hang on beside what is sown. */
-export const windowKey = (climate: SiteClimate, schools: Schools, trace: Trace): readonly unknown[] => [
+export const windowKey = (
+  climate: SiteClimate,
+  schools: Schools,
+  trace: Trace,
+): readonly unknown[] => [
   climate.soilKey,
   climate.frostMonthDay,
   climate.frostSpread,
@@ -36,25 +40,56 @@ export function grassWindow(
   )
 }
 
-/** Whether a day lies in the rising half of the year of a place: after its coldest day, before its warmest. */
-export const isRising = ({ place }: SiteClimate, day: Day): boolean => daysOn(place.warmest, yearDay(dayNumber(day))) >= place.toColdest
+/**
+ * Whether a day lies in the rising half of the year of a place: after its coldest day, before its
+ * warmest.
+ */
+export const isRising = ({ place }: SiteClimate, day: Day): boolean =>
+  daysOn(place.warmest, yearDay(dayNumber(day))) >= place.toColdest
 
-/** The first day of the spring that runs, from a day on, that a cool grass may be sown; null where there is none. */
-export function springDay(grass: Grass, watered: boolean, from: Day, climate: SiteClimate, schools: Schools, trace: Trace): Day | null {
+/**
+ * The first day of the spring that runs, from a day on, that a cool grass may be sown; null where
+ * there is none.
+ */
+export function springDay(
+  grass: Grass,
+  watered: boolean,
+  from: Day,
+  climate: SiteClimate,
+  schools: Schools,
+  trace: Trace,
+): Day | null {
   const window = grassWindow(grass.id, { purpose: 'lawn', watered }, climate, schools, trace)
   const start = dayNumber(window.start)
   for (let i = Math.max(0, daysBetween(window.start, from)); i < window.states.length; i++) {
     const since = daysOn(climate.place.warmest, yearDay(start + i))
     if (since < climate.place.toColdest) return null
-    if (window.states[i] !== 'shut' && window.seasons[i] === 'spring') return addDays(window.start, i)
+    if (window.states[i] !== 'shut' && window.seasons[i] === 'spring')
+      return addDays(window.start, i)
   }
   return null
 }
 
-/** Years in a hundred in which one grass sown on a day succeeds; none where nothing is known of it. */
-export function grassOdds(grass: Grass, watered: boolean, day: Day, climate: SiteClimate, schools: Schools, trace: Trace): number {
+/**
+ * Years in a hundred in which one grass sown on a day succeeds; none where nothing is known of it.
+ */
+export function grassOdds(
+  grass: Grass,
+  watered: boolean,
+  day: Day,
+  climate: SiteClimate,
+  schools: Schools,
+  trace: Trace,
+): number {
   const sown = sownGrass(grass, trace)
   if (!sown) return 0
   const brief = { watered, lawn: true, standsBy: schools.stands }
-  return mixOdds(climate.place, climate.sums, [sown], yearDay(dayNumber(day)), brief, trace.values(oddsValues)).succeed
+  return mixOdds(
+    climate.place,
+    climate.sums,
+    [sown],
+    yearDay(dayNumber(day)),
+    brief,
+    trace.values(oddsValues),
+  ).succeed
 }

@@ -16,6 +16,15 @@ export type GrowthValues = { [K in keyof typeof growthValues]: number }
 
 export const growthSource = 'growth potential: Gelernter & Stowell 2005, from memory'
 
-/** Share of full growth at a mean temperature of the air, 0–1: a bell about the best, Gelernter & Stowell 2005, from memory. */
-export const growthPotential = (celsius: number, season: 'cool' | 'warm', v: GrowthValues): number =>
-  season === 'cool' ? Math.exp(-0.5 * ((celsius - v.coolBest) / v.coolSpread) ** 2) : Math.exp(-0.5 * ((celsius - v.warmBest) / v.warmSpread) ** 2)
+/**
+ * Share of full growth at a mean temperature of the air, 0–1: a bell about the best, Gelernter &
+ * Stowell 2005, from memory.
+ */
+export const growthPotential = (
+  celsius: number,
+  season: 'cool' | 'warm',
+  v: GrowthValues,
+): number =>
+  season === 'cool'
+    ? Math.exp(-0.5 * ((celsius - v.coolBest) / v.coolSpread) ** 2)
+    : Math.exp(-0.5 * ((celsius - v.warmBest) / v.warmSpread) ** 2)

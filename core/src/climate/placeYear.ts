@@ -7,9 +7,19 @@ import { roughNormals, type RoughClimate } from './normals.ts'
 import { soilFromAir, yearOfSoil, type FittedSoil, type SoilFollows } from './soilTemperature.ts'
 import { dailyCurve, daysOn, ofMonthDay, YEAR_DAYS } from './yearDay.ts'
 
-/** What is known of a weather station: all a plan needs of its record, small enough to send to a page. */
+/**
+ * What is known of a weather station: all a plan needs of its record, small enough to send to a
+ * page.
+ */
 export interface StationClimate {
-  station: { id: string; name: string; latitude: number; longitude: number; elevation: number; simulated: boolean }
+  station: {
+    id: string
+    name: string
+    latitude: number
+    longitude: number
+    elevation: number
+    simulated: boolean
+  }
   /** What the model was made from. */
   basis: 'record' | 'normals'
   model: ClimateModel
@@ -30,7 +40,13 @@ export const SIMULATED_YEARS = 100
 
 export const placeValues = tradeValues('place', {
   hollow: value(2, 'C', 'practice', 'Nights in a hollow are colder by', [0.5, 5]),
-  hotWork: value(28, 'C', 'model', 'Work in the sun asks for care where the usual day is', [22, 40]),
+  hotWork: value(
+    28,
+    'C',
+    'model',
+    'Work in the sun asks for care where the usual day is',
+    [22, 40],
+  ),
   hotDay: value(32, 'C', 'practice', 'A day too hot for seedlings of cool grass', [28, 38]),
 })
 
@@ -46,7 +62,10 @@ export interface PlaceBrief {
   station: StationClimate | null
 }
 
-/** The usual year of a place, by day of the year, and a hundred years of its weather. Air and soil in °C. */
+/**
+ * The usual year of a place, by day of the year, and a hundred years of its weather. Air and soil
+ * in °C.
+ */
 export interface PlaceYear {
   basis: 'record' | 'normals' | 'rough'
   low: Float64Array
@@ -70,14 +89,22 @@ export interface PlaceYear {
   soilYears: Float64Array
   /** Days expected at 32 °C or more in the four weeks from each day. */
   hotAhead: Float64Array
-  /** What was taken off for height and hollow, and what nights were bent by to agree with the frost given, °C. */
+  /**
+   * What was taken off for height and hollow, and what nights were bent by to agree with the frost
+   * given, °C.
+   */
   corrected: { height: number; hollow: number; bent: number }
 }
 
-const someYears = (hundred: number): Chance => chanceOf((SIMULATED_YEARS + 2) * YEAR_DAYS, 1 + hundred)
+const someYears = (hundred: number): Chance =>
+  chanceOf((SIMULATED_YEARS + 2) * YEAR_DAYS, 1 + hundred)
 let standardChance: Chance | null = null
-/** The same hundred years of chance for every place: days and grasses are compared over the same weather. Two more years, to look ahead into. Another hundred is drawn anew. */
-const chance = (hundred: number): Chance => (hundred === 0 ? (standardChance ??= someYears(0)) : someYears(hundred))
+/**
+ * The same hundred years of chance for every place: days and grasses are compared over the same
+ * weather. Two more years, to look ahead into. Another hundred is drawn anew.
+ */
+const chance = (hundred: number): Chance =>
+  hundred === 0 ? (standardChance ??= someYears(0)) : someYears(hundred)
 
 const shifted = (model: ClimateModel, low: number, high: number): ClimateModel => ({
   ...model,
@@ -86,17 +113,33 @@ const shifted = (model: ClimateModel, low: number, high: number): ClimateModel =
 })
 
 /**
- * By day, what is taken off a night for each °C that a climate is bent by. A station's nights are colder the whole year: it lies in a hollow, or it does not.
- * A rough climate turns more wintry instead, by day and by night, and its nights clearer: nothing is known but that frost comes sooner.
+ * By day, what is taken off a night for each °C that a climate is bent by. A station's nights are
+ * colder the whole year: it lies in a hollow, or it does not. A rough climate turns more wintry
+ * instead, by day and by night, and its nights clearer: nothing is known but that frost comes
+ * sooner.
  */
-const bendingOf = (station: boolean, warmest: number): { nights: Float64Array; days: Float64Array } => {
+const bendingOf = (
+  station: boolean,
+  warmest: number,
+): { nights: Float64Array; days: Float64Array } => {
   const wintry = (d: number) => (1 - Math.cos((2 * Math.PI * (d - warmest)) / YEAR_DAYS)) / 2
-  const by = (of: (d: number) => number) => Float64Array.from({ length: YEAR_DAYS }, (_, d) => of(d))
-  return station ? { nights: by(() => 1), days: by(() => 0) } : { nights: by((d) => 0.8 * wintry(d) + 0.2), days: by((d) => 0.8 * wintry(d)) }
+  const by = (of: (d: number) => number) =>
+    Float64Array.from({ length: YEAR_DAYS }, (_, d) => of(d))
+  return station
+    ? { nights: by(() => 1), days: by(() => 0) }
+    : { nights: by((d) => 0.8 * wintry(d) + 0.2), days: by((d) => 0.8 * wintry(d)) }
 }
 
-/** °C to take off, weighted by day, so that half the years have had a killing frost by a day: the middle of what each year would need. */
-function bendTo(target: number, warmest: number, { low }: SimulatedYears, weight: Float64Array): number {
+/**
+ * °C to take off, weighted by day, so that half the years have had a killing frost by a day: the
+ * middle of what each year would need.
+ */
+function bendTo(
+  target: number,
+  warmest: number,
+  { low }: SimulatedYears,
+  weight: Float64Array,
+): number {
   const since = daysOn(warmest, target)
   const needed: number[] = []
   for (let at = warmest; at + YEAR_DAYS <= low.length; at += YEAR_DAYS) {
@@ -110,25 +153,42 @@ function bendTo(target: number, warmest: number, { low }: SimulatedYears, weight
   needed.sort((a, b) => a - b)
   return Math.min(MOST_BENT, Math.max(-MOST_BENT, needed[Math.ceil(needed.length / 2) - 1]!))
 }
-/** A climate is bent by so much at most, °C: beyond it the date is not believed to belong to the place. */
+/**
+ * A climate is bent by so much at most, °C: beyond it the date is not believed to belong to the
+ * place.
+ */
 const MOST_BENT = 25
 
 const argBest = (of: Float64Array, better: (a: number, b: number) => boolean): number =>
   of.reduce((best, x, i) => (better(x, of[best]!) ? i : best), 0)
 
-const middleOf = (low: Float64Array, high: Float64Array): Float64Array => low.map((l, i) => (l + high[i]!) / 2)
+const middleOf = (low: Float64Array, high: Float64Array): Float64Array =>
+  low.map((l, i) => (l + high[i]!) / 2)
 
 /**
- * The year at a site: from the station's record or normals, corrected for height and for a hollow; without a station from Juvena's rough climate.
- * A frost date given by the contractor wins: the rough climate is made more or less wintry, a station's nights colder or warmer, until half the years agree.
+ * The year at a site: from the station's record or normals, corrected for height and for a hollow;
+ * without a station from Juvena's rough climate. A frost date given by the contractor wins: the
+ * rough climate is made more or less wintry, a station's nights colder or warmer, until half the
+ * years agree.
  * `hundred` says which hundred simulated years: plans go by the first (0).
  */
-export function placeYear(brief: PlaceBrief, rough: RoughClimate & SoilFollows, hollowBy: number, hotDay: number, hundred = 0): PlaceYear {
+export function placeYear(
+  brief: PlaceBrief,
+  rough: RoughClimate & SoilFollows,
+  hollowBy: number,
+  hotDay: number,
+  hundred = 0,
+): PlaceYear {
   const { station } = brief
-  const height = station && brief.elevation !== null ? (-rough.lapse * (brief.elevation - station.station.elevation)) / 1000 : 0
+  const height =
+    station && brief.elevation !== null
+      ? (-rough.lapse * (brief.elevation - station.station.elevation)) / 1000
+      : 0
   const hollow = brief.hollow ? -hollowBy : 0
   const site = { latitude: brief.latitude, elevation: brief.elevation ?? 0, sea: brief.sea }
-  const model = station ? shifted(station.model, height + hollow, height) : shifted(modelFromNormals(roughNormals(site, rough)), hollow, 0)
+  const model = station
+    ? shifted(station.model, height + hollow, height)
+    : shifted(modelFromNormals(roughNormals(site, rough)), hollow, 0)
   const years = simulate(model, chance(hundred))
   const [low, high] = [dailyCurve(model.low), dailyCurve(model.high)]
   let bent = 0
@@ -142,14 +202,16 @@ export function placeYear(brief: PlaceBrief, rough: RoughClimate & SoilFollows, 
       [years.low, bending.nights],
       [years.high, bending.days],
     ] as const)
-      for (let i = 0, d = 0; i < of.length; i++, d = d === YEAR_DAYS - 1 ? 0 : d + 1) of[i]! -= bent * by[d]!
+      for (let i = 0, d = 0; i < of.length; i++, d = d === YEAR_DAYS - 1 ? 0 : d + 1)
+        of[i]! -= bent * by[d]!
   }
   const mean = middleOf(low, high)
   const soilFollows = station?.soil ?? { follows: rough.follows, warmer: rough.warmer }
   const soil = yearOfSoil(mean, soilFollows)
   const warmest = argBest(mean, (a, b) => a > b)
   const coldest = argBest(mean, (a, b) => a < b)
-  const own = station?.frost && brief.frost === null && hollow === 0 && height === 0 ? station.frost : null
+  const own =
+    station?.frost && brief.frost === null && hollow === 0 && height === 0 ? station.frost : null
   return {
     basis: station?.basis ?? 'rough',
     low,
@@ -160,9 +222,15 @@ export function placeYear(brief: PlaceBrief, rough: RoughClimate & SoilFollows, 
     warmest,
     coldest,
     toColdest: daysOn(warmest, coldest),
-    firstFrost: frostOdds(own ? recount(own.first, warmest) : frostDates(years.low, 0, warmest, KILLING)),
-    firstLight: frostOdds(own ? recount(own.firstLight, warmest) : frostDates(years.low, 0, warmest, FREEZING)),
-    lastFrost: frostOdds(own ? recount(own.last, warmest) : frostDates(years.low, 0, warmest, KILLING, true)),
+    firstFrost: frostOdds(
+      own ? recount(own.first, warmest) : frostDates(years.low, 0, warmest, KILLING),
+    ),
+    firstLight: frostOdds(
+      own ? recount(own.firstLight, warmest) : frostDates(years.low, 0, warmest, FREEZING),
+    ),
+    lastFrost: frostOdds(
+      own ? recount(own.last, warmest) : frostDates(years.low, 0, warmest, KILLING, true),
+    ),
     air: station?.air ?? null,
     frostOnRecord: own !== null,
     years,
@@ -185,9 +253,13 @@ const FOUR_WEEKS = 28
 function hotAhead(high: Float64Array, line: number): Float64Array {
   const hot = new Float64Array(YEAR_DAYS)
   const whole = Math.floor(high.length / YEAR_DAYS)
-  for (let year = 0; year < whole; year++) for (let d = 0; d < YEAR_DAYS; d++) if (high[year * YEAR_DAYS + d]! >= line) hot[d]! += 1 / whole
+  for (let year = 0; year < whole; year++)
+    for (let d = 0; d < YEAR_DAYS; d++)
+      if (high[year * YEAR_DAYS + d]! >= line) hot[d]! += 1 / whole
   // A day of the year over a hundred years is still ragged: a week round it is taken.
-  const smooth = hot.map((_, d) => [-3, -2, -1, 0, 1, 2, 3].reduce((sum, k) => sum + hot[(d + k + YEAR_DAYS) % YEAR_DAYS]! / 7, 0))
+  const smooth = hot.map((_, d) =>
+    [-3, -2, -1, 0, 1, 2, 3].reduce((sum, k) => sum + hot[(d + k + YEAR_DAYS) % YEAR_DAYS]! / 7, 0),
+  )
   return smooth.map((_, d) => {
     let sum = 0
     for (let k = 0; k < FOUR_WEEKS; k++) sum += smooth[(d + k) % YEAR_DAYS]!

@@ -49,7 +49,8 @@ export const soilRules = {
     says: 'Soil follows the air: it takes up {follows} of the difference in a day, and lies {warmer} above it in the sun. Your reading, and the last days’ weather, shift it; what they differ by fades over {fades}.',
     values: soilValues,
     inputs: { latitude: 'deg', reading: 'C?' },
-    steps: 'T ← T + share × (air + warmth − T), day by day; then what was read less what was usual, × e^(−days ÷ fading)',
+    steps:
+      'T ← T + share × (air + warmth − T), day by day; then what was read less what was usual, × e^(−days ÷ fading)',
     by: 'climate/siteClimate: soilByDay',
     check: 'soilTemperature.test.ts',
   }),
@@ -84,7 +85,8 @@ export interface ClimateBrief {
   hundred?: number
 }
 
-const isWarm = (job: Job, trace: Trace) => job.zones.some((z) => z.present.some((g) => trace.grasses[g]?.season === 'warm'))
+const isWarm = (job: Job, trace: Trace) =>
+  job.zones.some((z) => z.present.some((g) => trace.grasses[g]?.season === 'warm'))
 
 /** The year at a job's site, worked once for a place and a frost date. */
 function placeOf(
@@ -106,31 +108,68 @@ function placeOf(
     hollow: site.hollow === true,
     frost: site.frost,
   }
-  return memo.recall(`place ${latitude} ${site.frost ?? ''} ${hundred}`, { brief, station, rough, hollow, hotDay, odds }, () => {
-    const place = placeYear({ ...brief, station }, rough, hollow, hotDay, hundred)
-    return { place, sums: placeSums(place, odds, hotDay), kept: new Memo() }
-  })
+  return memo.recall(
+    `place ${latitude} ${site.frost ?? ''} ${hundred}`,
+    { brief, station, rough, hollow, hotDay, odds },
+    () => {
+      const place = placeYear({ ...brief, station }, rough, hollow, hotDay, hundred)
+      return { place, sums: placeSums(place, odds, hotDay), kept: new Memo() }
+    },
+  )
 }
 
-export function siteClimate({ job, today, station, recent, memo, trace, hundred = 0 }: ClimateBrief): SiteClimate {
+export function siteClimate({
+  job,
+  today,
+  station,
+  recent,
+  memo,
+  trace,
+  hundred = 0,
+}: ClimateBrief): SiteClimate {
   const { site } = job
   const at =
-    trace.read(readings.latitude, JOB, site.latitude) ?? trace.found(latitudeRule, JOB, USUAL_LATITUDE[isWarm(job, trace) ? 'warm' : 'cool'], {})
+    trace.read(readings.latitude, JOB, site.latitude) ??
+    trace.found(latitudeRule, JOB, USUAL_LATITUDE[isWarm(job, trace) ? 'warm' : 'cool'], {})
   const latitude = num(at)
   const { place, sums, kept } = placeOf(job, latitude, station, memo, trace, hundred)
   const { median, tenth } = place.firstFrost
   const frostMonthDay = site.frost ?? (median === null ? null : monthDayOf(place.warmest + median))
-  // The dates of a station say how far one year in ten lies from the median; without them Juvena's spread does.
+  // The dates of a station say how far one year in ten lies from the median; without them Juvena's
+  // spread does.
   const ofYears = (site.frost === null || station !== null) && median !== null && tenth !== null
   const frostSpread = ofYears ? median - tenth : daysToTenth(trace.value(frostValues.spread))
-  const whole = soilByDay(job, place, addDays(today, -LOOK_BACK), LOOK_BACK + HORIZON, recent, today, trace)
-  const ground: SeasonGround = { place, frostMonthDay, frostSpread, soil: whole.subarray(LOOK_BACK), start: today }
+  const whole = soilByDay(
+    job,
+    place,
+    addDays(today, -LOOK_BACK),
+    LOOK_BACK + HORIZON,
+    recent,
+    today,
+    trace,
+  )
+  const ground: SeasonGround = {
+    place,
+    frostMonthDay,
+    frostSpread,
+    soil: whole.subarray(LOOK_BACK),
+    start: today,
+  }
   const season = seasonAround(ground, today, 'even-odds')
   const next = dayOf(season.frost ?? season.coldest)
   const given = { latitude: at }
   const frost = site.frost
     ? trace.read(frostReading, JOB, next)!
-    : trace.found(season.frost === null ? frostRules.seldom : place.frostOnRecord ? frostRules.recorded : frostRules.assumed, JOB, next, given)
+    : trace.found(
+        season.frost === null
+          ? frostRules.seldom
+          : place.frostOnRecord
+            ? frostRules.recorded
+            : frostRules.assumed,
+        JOB,
+        next,
+        given,
+      )
   const frostTenth = ofYears
     ? trace.found(frostRules.tenthOfYears, JOB, addDays(next, -frostSpread), { median: frost })
     : trace.work(frostRules.tenth, JOB, { median: frost })
@@ -139,7 +178,14 @@ export function siteClimate({ job, today, station, recent, memo, trace, hundred 
     latitude,
     sums,
     kept,
-    soilKey: [today, site.soilTemperature, site.soilReadOn, job.walked, recent.length, recent.at(-1) ?? null],
+    soilKey: [
+      today,
+      site.soilTemperature,
+      site.soilReadOn,
+      job.walked,
+      recent.length,
+      recent.at(-1) ?? null,
+    ],
     frost,
     frostTenth,
     soilBefore: { soil: whole, start: addDays(today, -LOOK_BACK) },
@@ -150,20 +196,39 @@ export function siteClimate({ job, today, station, recent, memo, trace, hundred 
   }
 }
 
-/** Soil at 50 mm by day, °C: the usual soil, the last days' weather and the outlook as far as they reach, and the site's own reading; what they differ by fades. */
-function soilByDay(job: Job, place: PlaceYear, from: Day, length: number, recent: readonly WeatherDay[], today: Day, trace: Trace): Float64Array {
+/**
+ * Soil at 50 mm by day, °C: the usual soil, the last days' weather and the outlook as far as they
+ * reach, and the site's own reading; what they differ by fades.
+ */
+function soilByDay(
+  job: Job,
+  place: PlaceYear,
+  from: Day,
+  length: number,
+  recent: readonly WeatherDay[],
+  today: Day,
+  trace: Trace,
+): Float64Array {
   const { fades } = trace.values(soilValues)
   const first = dayNumber(from)
   const days = yearDays(first, length)
   const soil = Float64Array.from(days, (d) => place.soil[d]!)
-  const known = recent.filter((w) => w.low !== null && w.high !== null && dayNumber(w.day) >= first && dayNumber(w.day) < first + length)
+  const known = recent.filter(
+    (w) =>
+      w.low !== null &&
+      w.high !== null &&
+      dayNumber(w.day) >= first &&
+      dayNumber(w.day) < first + length,
+  )
   if (known.length > 0) {
     const at = known.map((w) => dayNumber(w.day) - first)
     const [begins, ends] = [at[0]!, at.at(-1)!]
     const air = new Float64Array(ends - begins + 1).fill(NaN)
     known.forEach((w, k) => (air[at[k]! - begins] = (w.low! + w.high!) / 2))
     const { height, hollow, bent } = place.corrected
-    const corrected = air.map((t) => t + height + hollow / 2 - (place.basis === 'rough' ? 0 : bent / 2))
+    const corrected = air.map(
+      (t) => t + height + hollow / 2 - (place.basis === 'rough' ? 0 : bent / 2),
+    )
     soil.set(soilFromAir(corrected, place.soilFollows, soil[begins]!), begins)
     const off = soil[ends]! - place.soil[days[ends]!]!
     for (let i = ends + 1; i < length; i++) soil[i]! += off * Math.exp(-(i - ends) / fades)
@@ -172,7 +237,8 @@ function soilByDay(job: Job, place: PlaceYear, from: Day, length: number, recent
   if (soilTemperature !== null) {
     const readOn = dayNumber(job.site.soilReadOn ?? job.walked ?? today)
     const usual = soil[Math.min(length - 1, Math.max(0, readOn - first))]!
-    for (let i = 0; i < length; i++) soil[i]! += (soilTemperature - usual) * Math.exp(-Math.abs(first + i - readOn) / fades)
+    for (let i = 0; i < length; i++)
+      soil[i]! += (soilTemperature - usual) * Math.exp(-Math.abs(first + i - readOn) / fades)
   }
   return soil
 }
@@ -186,10 +252,15 @@ export const leadTimeValues = tradeValues('lead-time', {
 })
 
 /**
- * The growing season the light is judged by: the days of the year on which the usual soil lets the grass grow, the same whichever day one looks. Day numbers
- * of one year, from the first after the coldest; the whole year where it never stops.
+ * The growing season the light is judged by: the days of the year on which the usual soil lets the
+ * grass grow, the same whichever day one looks. Day numbers of one year, from the first after the
+ * coldest; the whole year where it never stops.
  */
-export function growingSeason({ place }: SeasonGround, job: Job, trace: Trace): { from: number; to: number } {
+export function growingSeason(
+  { place }: SeasonGround,
+  job: Job,
+  trace: Trace,
+): { from: number; to: number } {
   const { growsFrom, warmGrowsFrom } = trace.values(leadTimeValues)
   const least = isWarm(job, trace) ? warmGrowsFrom : growsFrom
   const grows = (k: number) => place.soil[(place.coldest + k) % YEAR_DAYS]! >= least

@@ -2,7 +2,13 @@ import { tradeValues, value } from '../trace/rule.ts'
 
 /** Soil at 50 mm follows the air with a lag. */
 export const soilValues = tradeValues('soil', {
-  follows: value(0.4, '1', 'model', 'Share of the difference to the air that soil under turf takes up in a day', [0.05, 0.95]),
+  follows: value(
+    0.4,
+    '1',
+    'model',
+    'Share of the difference to the air that soil under turf takes up in a day',
+    [0.05, 0.95],
+  ),
   warmer: value(1, 'C', 'practice', 'Soil in the sun is warmer than the air by', [-1, 4]),
   fades: value(30, 'd', 'model', 'What a reading differs by fades over', [5, 120]),
 })
@@ -13,8 +19,15 @@ export interface SoilFollows {
   warmer: number
 }
 
-/** Soil at 50 mm by day, °C, from the mean of the air by day: T ← T + a(air + δ − T). Days without air keep the soil of the day before. */
-export function soilFromAir(air: Float64Array, { follows, warmer }: SoilFollows, first: number): Float64Array {
+/**
+ * Soil at 50 mm by day, °C, from the mean of the air by day: T ← T + a(air + δ − T). Days without
+ * air keep the soil of the day before.
+ */
+export function soilFromAir(
+  air: Float64Array,
+  { follows, warmer }: SoilFollows,
+  first: number,
+): Float64Array {
   const soil = new Float64Array(air.length)
   let t = first
   for (let i = 0; i < air.length; i++) {
@@ -39,11 +52,15 @@ export interface FittedSoil extends SoilFollows {
 /** Fewest probe readings a fit is made from. */
 const ENOUGH = 5
 
-/** Fits both numbers to probe readings by least squares: the share by steps, the warmth for each exactly. NaN where the probe was not read. Null from under five readings. */
+/**
+ * Fits both numbers to probe readings by least squares: the share by steps, the warmth for each
+ * exactly. NaN where the probe was not read. Null from under five readings.
+ */
 export function fitSoil(air: Float64Array, probe: Float64Array): FittedSoil | null {
   const at: number[] = []
   // Soil needs some days behind it before its start is forgotten.
-  for (let i = 0; i < probe.length; i++) if (i >= 10 && !Number.isNaN(probe[i]!) && !Number.isNaN(air[i]!)) at.push(i)
+  for (let i = 0; i < probe.length; i++)
+    if (i >= 10 && !Number.isNaN(probe[i]!) && !Number.isNaN(air[i]!)) at.push(i)
   if (at.length < ENOUGH) return null
   const firstAir = air.find((x) => !Number.isNaN(x)) ?? 0
   let best: FittedSoil | null = null
@@ -51,7 +68,9 @@ export function fitSoil(air: Float64Array, probe: Float64Array): FittedSoil | nu
     // The lag is linear in the air: a warmth added to the air is added to the soil.
     const soil = soilFromAir(air, { follows, warmer: 0 }, firstAir)
     const warmer = at.reduce((sum, i) => sum + probe[i]! - soil[i]!, 0) / at.length
-    const error = Math.sqrt(at.reduce((sum, i) => sum + (probe[i]! - soil[i]! - warmer) ** 2, 0) / at.length)
+    const error = Math.sqrt(
+      at.reduce((sum, i) => sum + (probe[i]! - soil[i]! - warmer) ** 2, 0) / at.length,
+    )
     if (!best || error < best.error) best = { follows, warmer, readings: at.length, error }
   }
   return best

@@ -8,11 +8,29 @@ import { daysOn, YEAR_DAYS } from './yearDay.ts'
 export const oddsValues = tradeValues('odds', {
   longest: value(42, 'd', 'practice', 'Seed that has not come up after so long is lost', [21, 120]),
   heatWeeks: value(8, 'wk', 'model', 'Seedlings of cool grass stand heat after', [4, 16]),
-  hotDaysWatered: value(8, 'd', 'model', 'Hot days that watered seedlings live through before that', [1, 40]),
+  hotDaysWatered: value(
+    8,
+    'd',
+    'model',
+    'Hot days that watered seedlings live through before that',
+    [1, 40],
+  ),
   hotDaysDry: value(3, 'd', 'model', 'The same without a waterer', [0, 20]),
-  growth: value(250, 'Cd', 'model', 'Warmth over 5 °C that seedlings need before killing frost', [100, 600]),
+  growth: value(
+    250,
+    'Cd',
+    'model',
+    'Warmth over 5 °C that seedlings need before killing frost',
+    [100, 600],
+  ),
   growthBase: value(5, 'C', 'model', 'Warmth for growth counts above', [0, 10]),
-  weeds: value(35, '%', 'model', 'Of the spring sowings of cool grass that would stand, weeds and the first summer spoil', [0, 90]),
+  weeds: value(
+    35,
+    '%',
+    'model',
+    'Of the spring sowings of cool grass that would stand, weeds and the first summer spoil',
+    [0, 90],
+  ),
   dryDays: value(21, 'd', 'model', 'Where nobody waters, rain is counted over', [7, 42]),
   dryRain: value(25, 'rain', 'model', 'and less than this is too dry', [5, 80]),
 })
@@ -29,7 +47,8 @@ export const oddsRules = {
     says: 'Of a hundred simulated years of this place, those in which seed of that day comes up within {longest}, stands before killing frost, and meets no more hot days in its first {heatWeeks} than seedlings bear ({hotDaysWatered} watered, {hotDaysDry} not); of those sown in spring, weeds and the first summer spoil {weeds}. The grass that succeeds least counts.',
     values: oddsValues,
     inputs: { sown: 'date', soil: 'C', cutOff: 'date' },
-    steps: 'each year: warmth of the soil until half is up; the first −2 °C night of its autumn; hot days; rain where nobody waters',
+    steps:
+      'each year: warmth of the soil until half is up; the first −2 °C night of its autumn; hot days; rain where nobody waters',
     by: 'climate/sowingOdds: mixOdds',
     check: 'sowingOdds.test.ts',
   }),
@@ -42,15 +61,20 @@ export const oddsRules = {
     standing: 'model',
     says: 'Of the years in which it succeeds, those in which the grass can be used by the customer’s date: once half of it is up it takes as long as in a usual year, and how long that first half takes is the year’s own weather.',
     inputs: { sown: 'date', date: 'date', odds: '%' },
-    steps: 'each year: the day half is up, and the weeks from then to light use; the slowest wanted grass counts',
+    steps:
+      'each year: the day half is up, and the weeks from then to light use; the slowest wanted grass counts',
     by: 'climate/sowingOdds: mixOdds',
     check: 'sowingOdds.test.ts',
   }),
 }
 
-const byCause = <T>(of: (cause: Cause) => T) => Object.fromEntries(CAUSES.map((cause) => [cause, of(cause)])) as Record<Cause, T>
+const byCause = <T>(of: (cause: Cause) => T) =>
+  Object.fromEntries(CAUSES.map((cause) => [cause, of(cause)])) as Record<Cause, T>
 
-/** By day of the year sown: in how many years of a hundred a sowing succeeds, and what fails the others; and over how many years it was tried. */
+/**
+ * By day of the year sown: in how many years of a hundred a sowing succeeds, and what fails the
+ * others; and over how many years it was tried.
+ */
 export interface SowingOdds {
   years: number
   succeed: Float32Array
@@ -72,27 +96,42 @@ export interface OddsBrief {
   watered: boolean
   /** A lawn, that weeds can spoil; a quick cover is not. */
   lawn: boolean
-  /** Which of two rules says whether it stands before frost: days from sowing, or warmth after it is up. */
+  /**
+   * Which of two rules says whether it stands before frost: days from sowing, or warmth after it is
+   * up.
+   */
   standsBy: 'weeks' | 'degree-days'
   /** Days from sowing to the date the customer wants it right by. */
   within?: number | null
 }
 
-/** A place's simulated years as running sums, so that any span of days is one subtraction. Made once for a place. */
+/**
+ * A place's simulated years as running sums, so that any span of days is one subtraction. Made once
+ * for a place.
+ */
 export interface PlaceSums {
   growth: Float64Array
   hot: Float64Array
   rain: Float64Array
   /** Soil warmth above a base, by base. */
   warmth: Map<number, Float64Array>
-  /** By year, the first killing frost after its warmest day, in days of the simulation; Infinity for none. */
+  /**
+   * By year, the first killing frost after its warmest day, in days of the simulation; Infinity for
+   * none.
+   */
   frosts: number[]
 }
 
 export function placeSums({ years, warmest }: PlaceYear, v: OddsValues, hotDay: number): PlaceSums {
   const { low, high, days } = years
-  const frosts = frostDates(low, 0, warmest, KILLING).dates.map((since, year) => (since === null ? Infinity : warmest + year * YEAR_DAYS + since))
-  const [growth, hot, rain] = [new Float64Array(days + 1), new Float64Array(days + 1), new Float64Array(days + 1)]
+  const frosts = frostDates(low, 0, warmest, KILLING).dates.map((since, year) =>
+    since === null ? Infinity : warmest + year * YEAR_DAYS + since,
+  )
+  const [growth, hot, rain] = [
+    new Float64Array(days + 1),
+    new Float64Array(days + 1),
+    new Float64Array(days + 1),
+  ]
   for (let i = 0; i < days; i++) {
     const warm = (low[i]! + high[i]!) / 2 - v.growthBase
     growth[i + 1] = growth[i]! + (warm > 0 ? warm : 0)
@@ -102,7 +141,11 @@ export function placeSums({ years, warmest }: PlaceYear, v: OddsValues, hotDay: 
   return { growth, hot, rain, warmth: new Map(), frosts }
 }
 
-function warmthOf({ soilYears, years }: PlaceYear, { warmth }: PlaceSums, base: number): Float64Array {
+function warmthOf(
+  { soilYears, years }: PlaceYear,
+  { warmth }: PlaceSums,
+  base: number,
+): Float64Array {
   const known = warmth.get(base)
   if (known) return known
   const sum = new Float64Array(years.days + 1)
@@ -114,7 +157,10 @@ function warmthOf({ soilYears, years }: PlaceYear, { warmth }: PlaceSums, base: 
   return sum
 }
 
-/** The day of the simulation on which seed sown on a day is up: half of it. Halves the days it may take. */
+/**
+ * The day of the simulation on which seed sown on a day is up: half of it. Halves the days it may
+ * take.
+ */
 function upOn(warmth: Float64Array, sown: number, theta: number, longest: number): number {
   const wanted = warmth[sown]! + theta
   let [before, after] = [sown, Math.min(sown + 1 + longest, warmth.length - 1)]
@@ -136,7 +182,13 @@ interface Trial {
   v: OddsValues
   warmth: Float64Array
 }
-const trialOf = (place: PlaceYear, sums: PlaceSums, grass: SownGrass, brief: OddsBrief, v: OddsValues): Trial => ({
+const trialOf = (
+  place: PlaceYear,
+  sums: PlaceSums,
+  grass: SownGrass,
+  brief: OddsBrief,
+  v: OddsValues,
+): Trial => ({
   place,
   sums,
   grass,
@@ -154,21 +206,33 @@ function outcome({ place, sums, grass, brief, v, warmth }: Trial, sown: number):
   const fortnight = (warmth[Math.min(days, sown + 14)]! - warmth[sown]!) / 14 + grass.thermal.base
   if (fortnight < grass.least) return 'cold'
   const falling = daysOn(place.warmest, sown % YEAR_DAYS) < place.toColdest
-  // Sown in the falling half it meets the frost of its own autumn; in the rising half, that of the next.
+  // Sown in the falling half it meets the frost of its own autumn; in the rising half, that of the
+  // next.
   const season = Math.floor((sown - place.warmest) / YEAR_DAYS) + (falling ? 0 : 1)
   const frost = sums.frosts[season] ?? Infinity
   if (season >= 0 && frost < Infinity) {
     if (up >= frost) return 'frost'
     const stands =
-      brief.standsBy === 'weeks' || grass.season === 'warm' ? frost - sown >= grass.lead : sums.growth[frost]! - sums.growth[up]! >= v.growth
+      brief.standsBy === 'weeks' || grass.season === 'warm'
+        ? frost - sown >= grass.lead
+        : sums.growth[frost]! - sums.growth[up]! >= v.growth
     if (!stands) return 'frost'
   }
   const borne = brief.watered ? v.hotDaysWatered : v.hotDaysDry
-  if (grass.season === 'cool' && sums.hot[Math.min(days, up + Math.round(v.heatWeeks * 7))]! - sums.hot[sown]! > borne) return 'heat'
-  if (!brief.watered && sums.rain[Math.min(days, sown + v.dryDays)]! - sums.rain[sown]! < v.dryRain) return 'dry'
+  if (
+    grass.season === 'cool' &&
+    sums.hot[Math.min(days, up + Math.round(v.heatWeeks * 7))]! - sums.hot[sown]! > borne
+  )
+    return 'heat'
+  if (!brief.watered && sums.rain[Math.min(days, sown + v.dryDays)]! - sums.rain[sown]! < v.dryRain)
+    return 'dry'
   // Which of the spring sowings weeds spoil is spread evenly over the years.
   const spring = grass.season === 'cool' && brief.lawn && !falling
-  if (spring && (((Math.floor(sown / YEAR_DAYS) * 37) % SIMULATED_YEARS) * 100) / SIMULATED_YEARS < v.weeds) return 'weeds'
+  if (
+    spring &&
+    (((Math.floor(sown / YEAR_DAYS) * 37) % SIMULATED_YEARS) * 100) / SIMULATED_YEARS < v.weeds
+  )
+    return 'weeds'
   return null
 }
 
@@ -193,26 +257,45 @@ function oddsOn(trial: Trial, day: number): DayOdds {
     }
     odds.succeed++
     const within = brief.within ?? null
-    if (within === null || upOn(warmth, sown, grass.thermal.theta, v.longest) - sown + grass.toUse <= within) odds.inTime++
+    if (
+      within === null ||
+      upOn(warmth, sown, grass.thermal.theta, v.longest) - sown + grass.toUse <= within
+    )
+      odds.inTime++
   }
   return odds
 }
 
 /** Odds of sowing a mix on one day of the usual year: those of the grass that succeeds least. */
-export function mixOdds(place: PlaceYear, sums: PlaceSums, grasses: readonly SownGrass[], day: number, brief: OddsBrief, v: OddsValues): DayOdds {
+export function mixOdds(
+  place: PlaceYear,
+  sums: PlaceSums,
+  grasses: readonly SownGrass[],
+  day: number,
+  brief: OddsBrief,
+  v: OddsValues,
+): DayOdds {
   const each = grasses.map((grass) => oddsOn(trialOf(place, sums, grass, brief, v), day))
   const least = each.reduce((a, b) => (b.succeed < a.succeed ? b : a))
   return { ...least, inTime: Math.min(...each.map((o) => o.inTime)) }
 }
 
 /**
- * Odds of a sowing on every day of the year: it comes up, stands before killing frost, lives through the heat of its first weeks, and has rain where nobody
- * waters. Cool grass that comes up between the coldest and the warmest day is not failed by late frosts.
+ * Odds of a sowing on every day of the year: it comes up, stands before killing frost, lives
+ * through the heat of its first weeks, and has rain where nobody waters. Cool grass that comes up
+ * between the coldest and the warmest day is not failed by late frosts.
  */
-export function sowingOdds(place: PlaceYear, sums: PlaceSums, grass: SownGrass, brief: OddsBrief, v: OddsValues): SowingOdds {
+export function sowingOdds(
+  place: PlaceYear,
+  sums: PlaceSums,
+  grass: SownGrass,
+  brief: OddsBrief,
+  v: OddsValues,
+): SowingOdds {
   const trial = trialOf(place, sums, grass, brief, v)
   const days = Array.from({ length: YEAR_DAYS }, (_, day) => oddsOn(trial, day))
-  const share = (of: (o: DayOdds) => number) => Float32Array.from(days, (o) => (100 * of(o)) / o.years)
+  const share = (of: (o: DayOdds) => number) =>
+    Float32Array.from(days, (o) => (100 * of(o)) / o.years)
   return {
     years: SIMULATED_YEARS,
     succeed: share((o) => o.succeed),
@@ -220,10 +303,14 @@ export function sowingOdds(place: PlaceYear, sums: PlaceSums, grass: SownGrass, 
   }
 }
 
-/** A mix succeeds as its slowest wanted grass does: by day, the odds of the one that succeeds least. */
+/**
+ * A mix succeeds as its slowest wanted grass does: by day, the odds of the one that succeeds least.
+ */
 export function oddsOfMix(parts: readonly SowingOdds[]): SowingOdds {
   if (parts.length === 1) return parts[0]!
-  const worst = Array.from({ length: YEAR_DAYS }, (_, day) => parts.reduce((least, o) => (o.succeed[day]! < least.succeed[day]! ? o : least)))
+  const worst = Array.from({ length: YEAR_DAYS }, (_, day) =>
+    parts.reduce((least, o) => (o.succeed[day]! < least.succeed[day]! ? o : least)),
+  )
   return {
     years: parts[0]!.years,
     succeed: Float32Array.from(worst, (o, day) => o.succeed[day]!),
@@ -234,9 +321,18 @@ export function oddsOfMix(parts: readonly SowingOdds[]): SowingOdds {
 /** Two sets of odds as one, each weighing as many years as it was tried over. */
 export function pooledOdds(a: SowingOdds, b: SowingOdds): SowingOdds {
   const years = a.years + b.years
-  const mean = (x: Float32Array, y: Float32Array) => x.map((n, i) => (n * a.years + y[i]! * b.years) / years)
-  return { years, succeed: mean(a.succeed, b.succeed), fails: byCause((cause) => mean(a.fails[cause], b.fails[cause])) }
+  const mean = (x: Float32Array, y: Float32Array) =>
+    x.map((n, i) => (n * a.years + y[i]! * b.years) / years)
+  return {
+    years,
+    succeed: mean(a.succeed, b.succeed),
+    fails: byCause((cause) => mean(a.fails[cause], b.fails[cause])),
+  }
 }
 
-/** How far a count of years in a hundred may be off by chance alone, 95 times in 100: 1.96 √(p (1 − p) ÷ n), in years of a hundred. */
-export const oddsOffBy = (succeed: number, years: number): number => 196 * Math.sqrt(((succeed / 100) * (1 - succeed / 100)) / years)
+/**
+ * How far a count of years in a hundred may be off by chance alone, 95 times in 100: 1.96 √(p (1 −
+ * p) ÷ n), in years of a hundred.
+ */
+export const oddsOffBy = (succeed: number, years: number): number =>
+  196 * Math.sqrt(((succeed / 100) * (1 - succeed / 100)) / years)

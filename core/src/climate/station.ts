@@ -22,13 +22,25 @@ export interface Outlook {
   days: StationDay[]
 }
 
-/** First year that simulated weather begins in: a day's weather is the same whenever it is asked for. */
+/**
+ * First year that simulated weather begins in: a day's weather is the same whenever it is asked
+ * for.
+ */
 const BEGINS = 2017
 /** Wind of a usual day, km/h: a calm share and one that varies. Juvena's model for the stand-in. */
 const WIND = { calm: 4, varies: 6 }
 
-/** Weather made up day by day from a climate, the same for the same seed. Days from `from` to `to`, both included; the years before 2017 have none. */
-export function simulatedDays(model: ClimateModel, follows: SoilFollows, from: Day, to: Day, seed: number): StationDay[] {
+/**
+ * Weather made up day by day from a climate, the same for the same seed. Days from `from` to `to`,
+ * both included; the years before 2017 have none.
+ */
+export function simulatedDays(
+  model: ClimateModel,
+  follows: SoilFollows,
+  from: Day,
+  to: Day,
+  seed: number,
+): StationDay[] {
   const begins = dayNumber(`${BEGINS}-01-01`)
   const length = Math.max(0, dayNumber(to) - begins + 1)
   if (length === 0) return []

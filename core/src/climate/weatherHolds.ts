@@ -11,15 +11,39 @@ import type { WeatherDay } from './weatherSeries.ts'
 import { isBehind } from '../schedule/stepState.ts'
 
 export const weatherLines = tradeValues('weather', {
-  wetDay: value(8, 'rain', 'model', 'Rain on the day that makes ground too wet for blades, tines and wheels', [1, 40]),
+  wetDay: value(
+    8,
+    'rain',
+    'model',
+    'Rain on the day that makes ground too wet for blades, tines and wheels',
+    [1, 40],
+  ),
   wetBefore: value(15, 'rain', 'model', 'Rain the day before that does', [2, 60]),
   downpour: value(25, 'rain', 'practice', 'Rain on fresh seed that washes it', [5, 80]),
   onSlope: value(12, 'rain', 'model', 'The same on a slope', [2, 60]),
   wind: value(15, 'km/h', 'practice', 'Wind too strong to spread or spray in', [5, 40]),
-  dryAfterSpray: value(1, 'rain', 'model', 'Rain that washes a spray off on its day, where the label names no hours', [0, 10]),
-  hotOpen: value(30, 'C', 'model', 'Freshly opened turf and seed without a waterer suffer in days of', [24, 40]),
+  dryAfterSpray: value(
+    1,
+    'rain',
+    'model',
+    'Rain that washes a spray off on its day, where the label names no hours',
+    [0, 10],
+  ),
+  hotOpen: value(
+    30,
+    'C',
+    'model',
+    'Freshly opened turf and seed without a waterer suffer in days of',
+    [24, 40],
+  ),
   noWork: value(35, 'C', 'practice', 'Turf is not opened at', [30, 45]),
-  groundFrost: value(3.5, 'C', 'practice', 'On a clear night the ground freezes under air of up to', [0, 6]),
+  groundFrost: value(
+    3.5,
+    'C',
+    'practice',
+    'On a clear night the ground freezes under air of up to',
+    [0, 6],
+  ),
   clear: value(0.2, 'rain', 'model', 'A night counts as clear with rain under', [0, 3]),
   frostOnCut: value(0, 'C', 'model', 'Warm turf cut hard is hurt by nights of', [-4, 3]),
 })
@@ -48,14 +72,28 @@ interface Against {
 type Lines = { [K in keyof typeof weatherLines]: number }
 
 /** The day before, the day and the day after; of the day before, rain is enough. */
-type Round = readonly [(Pick<WeatherDay, 'day' | 'rain'> & { gauged?: true }) | undefined, StationDay | undefined, StationDay | undefined]
+type Round = readonly [
+  (Pick<WeatherDay, 'day' | 'rain'> & { gauged?: true }) | undefined,
+  StationDay | undefined,
+  StationDay | undefined,
+]
 
-/** What the outlook of a day, and of those round it, says against an operation; the first that holds. */
-function against(kind: StepKind, zones: readonly string[], [before, here, after]: Round, site: Site, v: Lines): Against | null {
+/**
+ * What the outlook of a day, and of those round it, says against an operation; the first that
+ * holds.
+ */
+function against(
+  kind: StepKind,
+  zones: readonly string[],
+  [before, here, after]: Round,
+  site: Site,
+  v: Lines,
+): Against | null {
   if (!here) return null
   const blades = OPENS.includes(kind)
   if (blades || WHEELED.includes(kind)) {
-    const rain = here.rain >= v.wetDay ? here.rain : (before?.rain ?? 0) >= v.wetBefore ? before!.rain : null
+    const rain =
+      here.rain >= v.wetDay ? here.rain : (before?.rain ?? 0) >= v.wetBefore ? before!.rain : null
     if (rain !== null)
       return {
         key: 'wet',
@@ -94,9 +132,16 @@ function against(kind: StepKind, zones: readonly string[], [before, here, after]
     return {
       key: 'rain',
       title: 'rain washes it off.',
-      says: joined([say`${quantity(here.rain, 'rain')} of rain.`, drying(site.rainFree(kind, zones))]),
+      says: joined([
+        say`${quantity(here.rain, 'rain')} of rain.`,
+        drying(site.rainFree(kind, zones)),
+      ]),
     }
-  if (CUTS_HARD.includes(kind) && zones.some((z) => site.warm.has(z)) && Math.min(here.low, after?.low ?? 99) <= v.frostOnCut)
+  if (
+    CUTS_HARD.includes(kind) &&
+    zones.some((z) => site.warm.has(z)) &&
+    Math.min(here.low, after?.low ?? 99) <= v.frostOnCut
+  )
     return {
       key: 'frost',
       title: 'frost on turf cut to the ground.',
@@ -104,7 +149,12 @@ function against(kind: StepKind, zones: readonly string[], [before, here, after]
     }
   // Frost forms on the ground while the air at head height is still above freezing.
   const cold = Math.min(here.low, after?.low ?? 99)
-  if (CUTS_HARD.includes(kind) && zones.some((z) => site.warm.has(z)) && cold <= v.groundFrost && here.rain < v.clear)
+  if (
+    CUTS_HARD.includes(kind) &&
+    zones.some((z) => site.warm.has(z)) &&
+    cold <= v.groundFrost &&
+    here.rain < v.clear
+  )
     return {
       key: 'frost',
       title: 'ground frost possible on turf cut to the ground.',
@@ -118,7 +168,10 @@ const drying = (hours: number | null): Message =>
     ? 'A spray that works through the leaf has to dry; the label says for how many hours.'
     : say`The label wants ${quantity(hours, 'h')} without rain: spray only in a dry spell of that length.`
 
-/** Weather a step is held against: the outlook, and the days behind it as the station and the site's own gauge have them. */
+/**
+ * Weather a step is held against: the outlook, and the days behind it as the station and the site's
+ * own gauge have them.
+ */
 export interface WeatherRound {
   outlook: Outlook | null
   past: readonly (WeatherDay & { gauged?: true })[]
@@ -127,18 +180,32 @@ export interface WeatherRound {
 /** Days ahead that are looked through for a better one. */
 const LOOK_AHEAD = 10
 
-/** Steps of the days ahead that the outlook speaks against, each with the figure, where it comes from, and the next day that the outlook and the order allow. */
-export function weatherHolds(steps: readonly PlannedStep[], { outlook, past }: WeatherRound, site: Site, trace: Trace): Notice[] {
+/**
+ * Steps of the days ahead that the outlook speaks against, each with the figure, where it comes
+ * from, and the next day that the outlook and the order allow.
+ */
+export function weatherHolds(
+  steps: readonly PlannedStep[],
+  { outlook, past }: WeatherRound,
+  site: Site,
+  trace: Trace,
+): Notice[] {
   if (!outlook) return []
   const v = trace.values(weatherLines)
   const on = new Map(outlook.days.map((d) => [d.day, d]))
   const behind = new Map(past.map((d) => [d.day, d]))
-  const round = (day: Day): Round => [on.get(addDays(day, -1)) ?? behind.get(addDays(day, -1)), on.get(day), on.get(addDays(day, 1))]
+  const round = (day: Day): Round => [
+    on.get(addDays(day, -1)) ?? behind.get(addDays(day, -1)),
+    on.get(day),
+    on.get(addDays(day, 1)),
+  ]
   return steps.flatMap((step): Notice[] => {
     if (isBehind(step)) return []
     const found = against(step.kind, step.zones, round(step.chosen), site, v)
     if (!found) return []
-    const better = betterDay(step, (day) => (on.has(day) ? against(step.kind, step.zones, round(day), site, v) === null : false))
+    const better = betterDay(step, (day) =>
+      on.has(day) ? against(step.kind, step.zones, round(day), site, v) === null : false,
+    )
     return [
       {
         stage: 6,
@@ -147,12 +214,23 @@ export function weatherHolds(steps: readonly PlannedStep[], { outlook, past }: W
         id: figureId(stepScope(step.id), found.key),
         title: say`${step.name}, ${onDay(step.chosen)}: ${found.title}`,
         says: joined(
-          [found.says, say`By the outlook (${outlook.source}).`, better ? say`The next day that suits is ${onDay(better)}.` : ''].filter(
-            (m) => m !== '',
-          ),
+          [
+            found.says,
+            say`By the outlook (${outlook.source}).`,
+            better ? say`The next day that suits is ${onDay(better)}.` : '',
+          ].filter((m) => m !== ''),
           ' ',
         ),
-        ...(better ? { move: { kind: step.kind, zones: step.zones, ...(step.part ? { part: step.part } : {}), day: better } } : {}),
+        ...(better
+          ? {
+              move: {
+                kind: step.kind,
+                zones: step.zones,
+                ...(step.part ? { part: step.part } : {}),
+                day: better,
+              },
+            }
+          : {}),
       },
     ]
   })

@@ -4,7 +4,9 @@ import type { StationClimate } from './placeYear.ts'
 import type { Outlook } from './station.ts'
 import type { WeatherDay } from './weatherSeries.ts'
 
-/** What is known of the weather at a site: its station, that station's last days, and the outlook. */
+/**
+ * What is known of the weather at a site: its station, that station's last days, and the outlook.
+ */
 export interface WeatherAtSite {
   station: StationClimate | null
   recent: readonly WeatherDay[]
@@ -16,6 +18,8 @@ export function weatherOn(at: WeatherAtSite | null, day: Day): DiaryEntry['weath
   const found = [...(at?.recent ?? []), ...(at?.outlook?.days ?? [])].find((d) => d.day === day)
   if (!found) return null
   const station = at?.station?.station
-  const source = at?.outlook?.source ?? (station ? `${station.name}${station.simulated ? ', simulated' : ''}` : '')
+  const source =
+    at?.outlook?.source ??
+    (station ? `${station.name}${station.simulated ? ', simulated' : ''}` : '')
   return { low: found.low, high: found.high, rain: found.rain, wind: found.wind ?? null, source }
 }

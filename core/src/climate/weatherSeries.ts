@@ -1,4 +1,6 @@
-/** Daily weather of a station, one entry a day from `start`; NaN where a day or a value is missing. */
+/**
+ * Daily weather of a station, one entry a day from `start`; NaN where a day or a value is missing.
+ */
 export interface WeatherSeries {
   /** Day number of the first entry. */
   start: number
@@ -11,7 +13,10 @@ export interface WeatherSeries {
   soil: Float64Array | null
 }
 
-/** One day as stored and sent, null where missing: air and soil °C, rain mm, wind km/h, humidity %, radiation MJ/m². */
+/**
+ * One day as stored and sent, null where missing: air and soil °C, rain mm, wind km/h, humidity %,
+ * radiation MJ/m².
+ */
 export interface WeatherDay {
   day: string
   low: number | null
@@ -24,7 +29,10 @@ export interface WeatherDay {
 }
 
 /** Days in a row of a station, gaps as NaN, from its days in order. Null when there is none. */
-export function seriesOf(days: readonly WeatherDay[], numberOf: (day: string) => number): WeatherSeries | null {
+export function seriesOf(
+  days: readonly WeatherDay[],
+  numberOf: (day: string) => number,
+): WeatherSeries | null {
   if (days.length === 0) return null
   const start = numberOf(days[0]!.day)
   const length = numberOf(days.at(-1)!.day) - start + 1

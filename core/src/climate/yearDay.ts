@@ -38,13 +38,19 @@ export function monthDayOf(day: number): string {
 }
 
 /** Day of the usual year of "MM-DD". */
-export const ofMonthDay = (monthDay: string): number => yearDay(dayNumber(`2027-${monthDay === '02-29' ? '02-28' : monthDay}` as Day))
+export const ofMonthDay = (monthDay: string): number =>
+  yearDay(dayNumber(`2027-${monthDay === '02-29' ? '02-28' : monthDay}` as Day))
 
 /** Month, 0–11, of a day of the usual year. */
 export const monthOf = (day: number): number => MONTHS[day]!
-const MONTHS = Uint8Array.from({ length: YEAR_DAYS }, (_, d) => MONTH_STARTS.findIndex((from, m) => d >= from && d < MONTH_STARTS[m + 1]!))
+const MONTHS = Uint8Array.from({ length: YEAR_DAYS }, (_, d) =>
+  MONTH_STARTS.findIndex((from, m) => d >= from && d < MONTH_STARTS[m + 1]!),
+)
 
-/** A daily curve through twelve monthly means: four waves, so that each month keeps its mean to about a hundredth. */
+/**
+ * A daily curve through twelve monthly means: four waves, so that each month keeps its mean to
+ * about a hundredth.
+ */
 export function dailyCurve(monthly: readonly number[]): Float64Array {
   const curve = new Float64Array(YEAR_DAYS)
   const step = Math.PI / 6
@@ -63,7 +69,9 @@ export function dailyCurve(monthly: readonly number[]): Float64Array {
     // Months are taken as twelfths of a year.
     const m = monthOf(d)
     const at = step * (m + (d - MONTH_STARTS[m]! + 0.5) / MONTH_LENGTHS[m]!)
-    curve[d] = mean + waves.reduce((sum, { k, a, b }) => sum + a * Math.cos(k * at) + b * Math.sin(k * at), 0)
+    curve[d] =
+      mean +
+      waves.reduce((sum, { k, a, b }) => sum + a * Math.cos(k * at) + b * Math.sin(k * at), 0)
   }
   return curve
 }

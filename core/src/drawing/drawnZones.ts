@@ -2,9 +2,25 @@ import { distanceToRun } from './shapeAt.ts'
 import { sum } from '../quantities/sum.ts'
 import type { Point, Shape, Drawing } from '../entities/drawing.ts'
 import { areaError, margin90 } from './areaError.ts'
-import { areaOf, boxOf, centreOf, cutAway, inside, insideAny, joined, lengthOf, perimeterOf, selfCrossing, shared, type Area } from './geometry.ts'
+import {
+  areaOf,
+  boxOf,
+  centreOf,
+  cutAway,
+  inside,
+  insideAny,
+  joined,
+  lengthOf,
+  perimeterOf,
+  selfCrossing,
+  shared,
+  type Area,
+} from './geometry.ts'
 
-/** One zone as drawn. `net` is what is left of its lawns when beds, paths, ponds and buildings on them are taken off. */
+/**
+ * One zone as drawn. `net` is what is left of its lawns when beds, paths, ponds and buildings on
+ * them are taken off.
+ */
 export interface DrawnZone {
   zone: string
   net: Area[]
@@ -41,7 +57,10 @@ const LINE_THICK = 0.05
 const WORN_WIDTH = 0.6
 const TRENCH_WIDTH = 0.4
 
-/** Measures what is drawn: each zone's area with its holes off, its error, its patches; where zones overlap; where an outline crosses itself. */
+/**
+ * Measures what is drawn: each zone's area with its holes off, its error, its patches; where zones
+ * overlap; where an outline crosses itself.
+ */
 export function measurePlan(plan: Drawing): MeasuredPlan {
   const of = (kind: Shape['kind']) => plan.shapes.filter((s) => s.kind === kind)
   const crossings = plan.shapes.flatMap((s) => {
@@ -56,17 +75,26 @@ export function measurePlan(plan: Drawing): MeasuredPlan {
   const ids = [...new Set(lawns.map((s) => s.zone!))]
   for (const zone of ids) {
     const mine = lawns.filter((s) => s.zone === zone)
-    // One plain outline is taken as it is; crossing edges, holes and several parts are put in order first.
-    const plain = mine.length === 1 && mine[0]!.at.length === 1 && !crossings.some((c) => c.shape === mine[0]!.id)
-    const whole = (plain ? [mine[0]!.at] : joined(mine.map((s) => s.at))).filter((area) => areaOf(area) > 1e-6)
+    // One plain outline is taken as it is; crossing edges, holes and several parts are put in order
+    // first.
+    const plain =
+      mine.length === 1 &&
+      mine[0]!.at.length === 1 &&
+      !crossings.some((c) => c.shape === mine[0]!.id)
+    const whole = (plain ? [mine[0]!.at] : joined(mine.map((s) => s.at))).filter(
+      (area) => areaOf(area) > 1e-6,
+    )
     if (whole.length === 0) continue
     const box = boxOf(whole.flatMap((a) => a[0]!))!
     const near = holes.filter((h) => {
       const b = boxOf(h.at[0]!)!
       return b.east > box.west && b.west < box.east && b.north > box.south && b.south < box.north
     })
-    // Only what really lies on the lawn is cut out: clipping rounds to its own fineness, so it is left alone where it takes nothing off.
-    const on = near.map((h) => ({ h, area: sum(shared(whole, [h.at]).map(areaOf)) })).filter((o) => o.area > 1e-6)
+    // Only what really lies on the lawn is cut out: clipping rounds to its own fineness, so it is
+    // left alone where it takes nothing off.
+    const on = near
+      .map((h) => ({ h, area: sum(shared(whole, [h.at]).map(areaOf)) }))
+      .filter((o) => o.area > 1e-6)
     const net =
       on.length > 0
         ? cutAway(
@@ -76,7 +104,8 @@ export function measurePlan(plan: Drawing): MeasuredPlan {
         : whole
     const gross = sum(whole.map(areaOf))
     // Where lawns overlap, a shape of no zone counts in the first alone.
-    const within = (s: Shape) => (s.zone ?? owner.get(s.id) ?? (insideAny(spotOf(s), whole) ? zone : null)) === zone
+    const within = (s: Shape) =>
+      (s.zone ?? owner.get(s.id) ?? (insideAny(spotOf(s), whole) ? zone : null)) === zone
     const patches = of('bare').filter(within)
     const lows = of('low').filter(within)
     const edges = of('edge').filter(within)
@@ -88,7 +117,12 @@ export function measurePlan(plan: Drawing): MeasuredPlan {
       // Cutting out never adds, whatever the rounding.
       area: Math.min(gross, sum(net.map(areaOf))),
       perimeter: sum(whole.map(perimeterOf)),
-      error: margin90(Math.hypot(...mine.map((s) => areaError(s.at, s.by, s.error)), ...on.map(({ h }) => areaError(h.at, h.by, h.error)))),
+      error: margin90(
+        Math.hypot(
+          ...mine.map((s) => areaError(s.at, s.by, s.error)),
+          ...on.map(({ h }) => areaError(h.at, h.by, h.error)),
+        ),
+      ),
       by: mine[0]!.by,
       off: on.map((o) => ({ name: o.h.name, area: o.area })),
       patches: { count: patches.length, area: sum(patches.map((s) => areaOf(s.at))) },
@@ -97,7 +131,10 @@ export function measurePlan(plan: Drawing): MeasuredPlan {
           .filter(within)
           .map((s) => lengthOf(s.at[0]!) * (s.width ?? WORN_WIDTH)),
       ),
-      lows: { area: sum(lows.map((s) => areaOf(s.at))), depth: lows.length ? Math.max(...lows.map((s) => s.depth ?? 0)) || null : null },
+      lows: {
+        area: sum(lows.map((s) => areaOf(s.at))),
+        depth: lows.length ? Math.max(...lows.map((s) => s.depth ?? 0)) || null : null,
+      },
       edges: sum(edges.map((s) => lengthOf(s.at[0]!))),
       trenches: of('trench')
         .filter(within)
@@ -123,7 +160,12 @@ export const trenchOf = (s: Pick<Shape, 'at' | 'width' | 'depth' | 'settling'>):
 })
 
 /** Soil a settled trench takes, m³, over-filled by what it will settle. */
-export const trenchVolume = ({ length, width, depth, settling }: { [K in keyof Trench]: number }): number =>
+export const trenchVolume = ({
+  length,
+  width,
+  depth,
+  settling,
+}: { [K in keyof Trench]: number }): number =>
   (length * width * depth * (1 + settling / 100)) / 1000
 
 function overlapsOf(zones: readonly DrawnZone[]): Overlap[] {
@@ -132,11 +174,23 @@ function overlapsOf(zones: readonly DrawnZone[]): Overlap[] {
   for (let i = 0; i < zones.length; i++)
     for (let j = i + 1; j < zones.length; j++) {
       const [a, b] = [boxes[i], boxes[j]]
-      if (!a || !b || a.east <= b.west || b.east <= a.west || a.north <= b.south || b.north <= a.south) continue
+      if (
+        !a ||
+        !b ||
+        a.east <= b.west ||
+        b.east <= a.west ||
+        a.north <= b.south ||
+        b.north <= a.south
+      )
+        continue
       const both = shared(zones[i]!.net, zones[j]!.net)
       const area = sum(both.map(areaOf))
       if (area > LINE_THICK)
-        found.push({ zones: [zones[i]!.zone, zones[j]!.zone], area, at: centreOf(both.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a))[0]!) })
+        found.push({
+          zones: [zones[i]!.zone, zones[j]!.zone],
+          area,
+          at: centreOf(both.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a))[0]!),
+        })
     }
   return found
 }
@@ -151,7 +205,10 @@ export function spotOf(s: Pick<Shape, 'at' | 'kind'>): Point {
       const piece = Math.hypot(run[i]![0] - run[i - 1]![0], run[i]![1] - run[i - 1]![1])
       if (piece >= left && piece > 0) {
         const t = left / piece
-        return [run[i - 1]![0] + t * (run[i]![0] - run[i - 1]![0]), run[i - 1]![1] + t * (run[i]![1] - run[i - 1]![1])]
+        return [
+          run[i - 1]![0] + t * (run[i]![0] - run[i - 1]![0]),
+          run[i - 1]![1] + t * (run[i]![1] - run[i - 1]![1]),
+        ]
       }
       left -= piece
     }
@@ -159,7 +216,10 @@ export function spotOf(s: Pick<Shape, 'at' | 'kind'>): Point {
   return centreOf(run)
 }
 
-/** A place so near outside an outline is still on its lawn, m: a peg at the edge, a hand's breadth of tape. */
+/**
+ * A place so near outside an outline is still on its lawn, m: a peg at the edge, a hand's breadth
+ * of tape.
+ */
 const ON_THE_EDGE = 0.3
 
 /** The zone whose lawn a place lies on, or at whose edge; null where it is outside them all. */
@@ -168,7 +228,10 @@ export function zoneAt(p: Point, plan: Drawing): string | null {
   const within = lawns.find((s) => inside(p, s.at))
   if (within) return within.zone
   const [nearest] = lawns
-    .map((s) => ({ zone: s.zone, away: Math.min(...s.at.map((ring) => distanceToRun(p, ring, true))) }))
+    .map((s) => ({
+      zone: s.zone,
+      away: Math.min(...s.at.map((ring) => distanceToRun(p, ring, true))),
+    }))
     .sort((a, b) => a.away - b.away)
   return nearest && nearest.away <= ON_THE_EDGE ? nearest.zone : null
 }

@@ -1,19 +1,27 @@
 import { Clipper, ClipType, FillRule, PolyTree64, type Paths64, type PolyPath64 } from 'clipper2-ts'
 import type { Point, Ring } from '../entities/drawing.ts'
 
-/** Plane geometry of the plan, metres. Rings are not closed; the first ring of an area is its outside, the rest are holes. */
+/**
+ * Plane geometry of the plan, metres. Rings are not closed; the first ring of an area is its
+ * outside, the rest are holes.
+ */
 
 export type Area = Ring[]
 
-/** Signed area of a ring, m²; positive when it runs anticlockwise. Shoelace formula, true by definition. */
+/**
+ * Signed area of a ring, m²; positive when it runs anticlockwise. Shoelace formula, true by
+ * definition.
+ */
 export function signedArea(ring: Ring): number {
   let twice = 0
-  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) twice += ring[j]![0] * ring[i]![1] - ring[i]![0] * ring[j]![1]
+  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++)
+    twice += ring[j]![0] * ring[i]![1] - ring[i]![0] * ring[j]![1]
   return twice / 2
 }
 
 /** Area of an outside ring less its holes, m². */
-export const areaOf = (rings: Area): number => rings.reduce((sum, ring, i) => sum + (i === 0 ? 1 : -1) * Math.abs(signedArea(ring)), 0)
+export const areaOf = (rings: Area): number =>
+  rings.reduce((sum, ring, i) => sum + (i === 0 ? 1 : -1) * Math.abs(signedArea(ring)), 0)
 
 export const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1])
 
@@ -25,7 +33,8 @@ export function lengthOf(run: readonly Point[], closed = false): number {
 }
 
 /** All that bounds an area, holes too, m. */
-export const perimeterOf = (rings: Area): number => rings.reduce((sum, ring) => sum + lengthOf(ring, true), 0)
+export const perimeterOf = (rings: Area): number =>
+  rings.reduce((sum, ring) => sum + lengthOf(ring, true), 0)
 
 /** Whether a place lies in an area (even-odd over its rings). */
 export function inside([x, y]: Point, rings: Area): boolean {
@@ -39,11 +48,16 @@ export function inside([x, y]: Point, rings: Area): boolean {
   return odd
 }
 
-export const insideAny = (p: Point, areas: readonly Area[]): boolean => areas.some((area) => inside(p, area))
+export const insideAny = (p: Point, areas: readonly Area[]): boolean =>
+  areas.some((area) => inside(p, area))
 
 export function centreOf(ring: Ring): Point {
   const a = signedArea(ring)
-  if (Math.abs(a) < 1e-9) return [ring.reduce((s, p) => s + p[0], 0) / ring.length, ring.reduce((s, p) => s + p[1], 0) / ring.length]
+  if (Math.abs(a) < 1e-9)
+    return [
+      ring.reduce((s, p) => s + p[0], 0) / ring.length,
+      ring.reduce((s, p) => s + p[1], 0) / ring.length,
+    ]
   let [x, y] = [0, 0]
   for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
     const cross = ring[j]![0] * ring[i]![1] - ring[i]![0] * ring[j]![1]
@@ -71,7 +85,10 @@ export function boxOf(places: Iterable<Point>): Box | null {
   return box
 }
 
-/** Clipping works in whole numbers, of 10 µm: it cannot lose its way among edges that all but coincide, and a site of kilometres stays exact. */
+/**
+ * Clipping works in whole numbers, of 10 µm: it cannot lose its way among edges that all but
+ * coincide, and a site of kilometres stays exact.
+ */
 const PER_METRE = 1e5
 const sizable = (areas: Area[]): Area[] => areas.filter((area) => areaOf(area) > 1e-6)
 
@@ -79,9 +96,15 @@ interface Whole {
   x: number
   y: number
 }
-const inWhole = ([x, y]: Point): Whole => ({ x: Math.round(x * PER_METRE), y: Math.round(y * PER_METRE) })
+const inWhole = ([x, y]: Point): Whole => ({
+  x: Math.round(x * PER_METRE),
+  y: Math.round(y * PER_METRE),
+})
 
-/** A ring without doubled places, places on a straight run, and spikes that go out and straight back: clipping never ends on some of those. */
+/**
+ * A ring without doubled places, places on a straight run, and spikes that go out and straight
+ * back: clipping never ends on some of those.
+ */
 function plainRing(ring: Ring): Whole[] {
   let places = ring.map(inWhole)
   for (let before = -1; places.length >= 3 && places.length !== before;) {
@@ -107,9 +130,13 @@ const covered = (areas: readonly Area[]): Paths64 =>
   )
 /** Every outside ring of a tree with its holes. */
 function areasIn(tree: PolyPath64): Area[] {
-  const ring = (path: PolyPath64): Ring => (path.poly ?? []).map(({ x, y }): Point => [x / PER_METRE, y / PER_METRE])
+  const ring = (path: PolyPath64): Ring =>
+    (path.poly ?? []).map(({ x, y }): Point => [x / PER_METRE, y / PER_METRE])
   const children = (path: PolyPath64) => Array.from({ length: path.count }, (_, i) => path.child(i))
-  return children(tree).flatMap((outside) => [[ring(outside), ...children(outside).map(ring)], ...children(outside).flatMap(areasIn)])
+  return children(tree).flatMap((outside) => [
+    [ring(outside), ...children(outside).map(ring)],
+    ...children(outside).flatMap(areasIn),
+  ])
 }
 function clip(kind: ClipType, a: readonly Area[], b: readonly Area[]): Area[] {
   const tree = new PolyTree64()
@@ -119,14 +146,27 @@ function clip(kind: ClipType, a: readonly Area[], b: readonly Area[]): Area[] {
 
 /** What `from` covers and none of `off` does. */
 export const cutAway = (from: readonly Area[], off: readonly Area[]): Area[] =>
-  from.length === 0 ? [] : off.length === 0 ? sizable([...from]) : clip(ClipType.Difference, from, off)
+  from.length === 0
+    ? []
+    : off.length === 0
+      ? sizable([...from])
+      : clip(ClipType.Difference, from, off)
 /** What any of them covers, counted once. */
-export const joined = (areas: readonly Area[]): Area[] => (areas.length === 0 ? [] : clip(ClipType.Union, areas, []))
+export const joined = (areas: readonly Area[]): Area[] =>
+  areas.length === 0 ? [] : clip(ClipType.Union, areas, [])
 /** What both cover. */
-export const shared = (a: readonly Area[], b: readonly Area[]): Area[] => (a.length === 0 || b.length === 0 ? [] : clip(ClipType.Intersection, a, b))
+export const shared = (a: readonly Area[], b: readonly Area[]): Area[] =>
+  a.length === 0 || b.length === 0 ? [] : clip(ClipType.Intersection, a, b)
 
-/** Cuts an area in two along the line through two places: left of it, right of it. Either may be empty. */
-export function splitAlong(areas: readonly Area[], from: Point, to: Point): [left: Area[], right: Area[]] {
+/**
+ * Cuts an area in two along the line through two places: left of it, right of it. Either may be
+ * empty.
+ */
+export function splitAlong(
+  areas: readonly Area[],
+  from: Point,
+  to: Point,
+): [left: Area[], right: Area[]] {
   const length = distance(from, to)
   if (length < 1e-9) return [[...areas], []]
   const [ux, uy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length]
@@ -162,7 +202,9 @@ function crossingOf(a: Point, b: Point, c: Point, d: Point): Point | null {
   if (Math.abs(cross) < 1e-12) return null
   const t = ((c[0] - a[0]) * sy - (c[1] - a[1]) * sx) / cross
   const u = ((c[0] - a[0]) * ry - (c[1] - a[1]) * rx) / cross
-  return t > 1e-9 && t < 1 - 1e-9 && u > 1e-9 && u < 1 - 1e-9 ? [a[0] + t * rx, a[1] + t * ry] : null
+  return t > 1e-9 && t < 1 - 1e-9 && u > 1e-9 && u < 1 - 1e-9
+    ? [a[0] + t * rx, a[1] + t * ry]
+    : null
 }
 
 /** A run of places given a width, as one rectangle for each piece; square ends. */
@@ -172,7 +214,10 @@ export function widened(run: readonly Point[], width: number): Area[] {
     const [a, b] = [run[i - 1]!, run[i]!]
     const length = distance(a, b)
     if (length < 1e-9) continue
-    const [nx, ny] = [((a[1] - b[1]) / length) * (width / 2), ((b[0] - a[0]) / length) * (width / 2)]
+    const [nx, ny] = [
+      ((a[1] - b[1]) / length) * (width / 2),
+      ((b[0] - a[0]) / length) * (width / 2),
+    ]
     pieces.push([
       [
         [a[0] + nx, a[1] + ny],

@@ -1,13 +1,17 @@
 import type { Point, Ring } from '../entities/drawing.ts'
 import { distance } from './geometry.ts'
 
-/** Outlines from typed lengths, metres, with their lower left at the origin. Each gives the ring, or a sentence saying what cannot be. */
+/**
+ * Outlines from typed lengths, metres, with their lower left at the origin. Each gives the ring, or
+ * a sentence saying what cannot be.
+ */
 export type Outline = { ok: true; ring: Ring } | { ok: false; sentence: string }
 const no = (sentence: string): Outline => ({ ok: false, sentence })
 const positive = (...sizes: number[]) => sizes.every((s) => Number.isFinite(s) && s > 0)
 
 export function rectangle(length: number, width: number): Outline {
-  if (!positive(length, width)) return no('A rectangle takes a length and a width, both more than nothing.')
+  if (!positive(length, width))
+    return no('A rectangle takes a length and a width, both more than nothing.')
   return {
     ok: true,
     ring: [
@@ -20,9 +24,16 @@ export function rectangle(length: number, width: number): Outline {
 }
 
 /** A rectangle with a smaller one taken out of its upper right corner. */
-export function lShape(length: number, width: number, outLength: number, outWidth: number): Outline {
-  if (!positive(length, width, outLength, outWidth)) return no('An L takes four lengths, all more than nothing.')
-  if (outLength >= length || outWidth >= width) return no('The corner taken out has to be smaller than the whole, both ways.')
+export function lShape(
+  length: number,
+  width: number,
+  outLength: number,
+  outWidth: number,
+): Outline {
+  if (!positive(length, width, outLength, outWidth))
+    return no('An L takes four lengths, all more than nothing.')
+  if (outLength >= length || outWidth >= width)
+    return no('The corner taken out has to be smaller than the whole, both ways.')
   return {
     ok: true,
     ring: [
@@ -40,7 +51,9 @@ export function lShape(length: number, width: number, outLength: number, outWidt
 export function triangle(a: number, b: number, c: number): Outline {
   if (!positive(a, b, c)) return no('A triangle takes three sides, all more than nothing.')
   if (a >= b + c || b >= a + c || c >= a + b)
-    return no('These three sides do not close: each has to be shorter than the other two together. Measure again.')
+    return no(
+      'These three sides do not close: each has to be shorter than the other two together. Measure again.',
+    )
   const x = (a * a + c * c - b * b) / (2 * a)
   return {
     ok: true,
@@ -52,7 +65,9 @@ export function triangle(a: number, b: number, c: number): Outline {
   }
 }
 
-/** A circle as a ring of 64 places with the circle's own area: the places stand a little outside it. */
+/**
+ * A circle as a ring of 64 places with the circle's own area: the places stand a little outside it.
+ */
 export function circle(diameter: number): Outline {
   if (!positive(diameter)) return no('A circle takes a diameter, more than nothing.')
   const n = 64
@@ -66,15 +81,20 @@ export function circle(diameter: number): Outline {
   }
 }
 
-/** Outline by offsets from a base line: for each distance along it, how far the edge stands off it, above. The base line is the lower edge. */
+/**
+ * Outline by offsets from a base line: for each distance along it, how far the edge stands off it,
+ * above. The base line is the lower edge.
+ */
 export function byOffsets(offsets: readonly { along: number; off: number }[]): Outline {
   if (offsets.length < 2) return no('Offsets take at least two places along the base line.')
   for (const [i, { along, off }] of offsets.entries()) {
     if (!Number.isFinite(along) || !Number.isFinite(off) || off < 0)
       return no('Each place takes how far along, and how far off: two numbers, neither below zero.')
-    if (i > 0 && along <= offsets[i - 1]!.along) return no('Places go along the base line in order, each further on than the one before.')
+    if (i > 0 && along <= offsets[i - 1]!.along)
+      return no('Places go along the base line in order, each further on than the one before.')
   }
-  if (offsets.every((o) => o.off === 0)) return no('Every offset is nothing: there is no ground between the line and the edge.')
+  if (offsets.every((o) => o.off === 0))
+    return no('Every offset is nothing: there is no ground between the line and the edge.')
   const first = offsets[0]!.along
   const top = offsets.map((o): Point => [o.along - first, o.off])
   const ring: Ring = [[0, 0], [offsets.at(-1)!.along - first, 0], ...top.reverse()]
@@ -82,8 +102,8 @@ export function byOffsets(offsets: readonly { along: number; off: number }[]): O
 }
 
 /**
- * The ring with one edge made exactly so long. Its far end moves along the edge; where the next corner is square, the edge beyond goes with it,
- * so that a rectangle stays one.
+ * The ring with one edge made exactly so long. Its far end moves along the edge; where the next
+ * corner is square, the edge beyond goes with it, so that a rectangle stays one.
  */
 export function withEdge(ring: Ring, edge: number, length: number): Ring {
   const n = ring.length
@@ -92,8 +112,12 @@ export function withEdge(ring: Ring, edge: number, length: number): Ring {
   if (now < 1e-9 || !positive(length)) return ring
   const [dx, dy] = [((b[0] - a[0]) / now) * (length - now), ((b[1] - a[1]) / now) * (length - now)]
   const c = ring[(edge + 2) % n]!
-  const square = Math.abs((b[0] - a[0]) * (c[0] - b[0]) + (b[1] - a[1]) * (c[1] - b[1])) < 0.02 * now * distance(b, c)
-  return ring.map((p, i): Point => (i === (edge + 1) % n || (square && n > 3 && i === (edge + 2) % n) ? [p[0] + dx, p[1] + dy] : p))
+  const square =
+    Math.abs((b[0] - a[0]) * (c[0] - b[0]) + (b[1] - a[1]) * (c[1] - b[1])) <
+    0.02 * now * distance(b, c)
+  return ring.map((p, i): Point =>
+    i === (edge + 1) % n || (square && n > 3 && i === (edge + 2) % n) ? [p[0] + dx, p[1] + dy] : p,
+  )
 }
 
 /** A line with one piece made exactly so long; all beyond it goes along. */

@@ -1,7 +1,10 @@
 import { OBSTACLES, type ShapeKind } from './drawing.ts'
 import type { Problem } from './problem.ts'
 
-/** The most a job may hold, whichever way it comes in: what is over is refused whole, for it could not be planned in a time anybody waits for. */
+/**
+ * The most a job may hold, whichever way it comes in: what is over is refused whole, for it could
+ * not be planned in a time anybody waits for.
+ */
 export const CEILINGS = {
   zones: 500,
   shapes: 2_000,
@@ -19,11 +22,15 @@ export const DRAFT_BYTES = 4_000_000
 export const MOST_NESTED = 40
 
 const listIn = (of: unknown, key: string): unknown[] => {
-  const list = typeof of === 'object' && of !== null ? (of as Record<string, unknown>)[key] : undefined
+  const list =
+    typeof of === 'object' && of !== null ? (of as Record<string, unknown>)[key] : undefined
   return Array.isArray(list) ? list : []
 }
 
-/** What a draft holds too much of; none where it keeps within the ceilings. Only counts: whether it makes sense is the schema's matter. */
+/**
+ * What a draft holds too much of; none where it keeps within the ceilings. Only counts: whether it
+ * makes sense is the schema's matter.
+ */
 export function overCeilings(draft: unknown): Problem[] {
   const drawing = (draft as { drawing?: unknown } | null)?.drawing
   const shapes = listIn(drawing, 'shapes')
@@ -31,11 +38,18 @@ export function overCeilings(draft: unknown): Problem[] {
   const counts: [path: string, what: string, n: number, most: number][] = [
     ['zones', 'zones', listIn(draft, 'zones').length, CEILINGS.zones],
     ['drawing.shapes', 'shapes on the plan', shapes.length, CEILINGS.shapes],
-    ['drawing.shapes', 'corners on the plan', runs.reduce<number>((sum, run) => sum + (Array.isArray(run) ? run.length : 0), 0), CEILINGS.corners],
+    [
+      'drawing.shapes',
+      'corners on the plan',
+      runs.reduce<number>((sum, run) => sum + (Array.isArray(run) ? run.length : 0), 0),
+      CEILINGS.corners,
+    ],
     [
       'drawing.shapes',
       'trees, walls and buildings',
-      shapes.filter((s) => OBSTACLES.includes((s as { kind?: ShapeKind } | null)?.kind as ShapeKind)).length,
+      shapes.filter((s) =>
+        OBSTACLES.includes((s as { kind?: ShapeKind } | null)?.kind as ShapeKind),
+      ).length,
       CEILINGS.obstacles,
     ],
     ['drawing.levels', 'levels', listIn(drawing, 'levels').length, CEILINGS.levels],
@@ -66,4 +80,6 @@ export function nestedTooDeep(bytes: Uint8Array, most = MOST_NESTED): boolean {
   }
   return false
 }
-const [QUOTE, BACKSLASH, SQUARE, SQUARE_END, CURLY, CURLY_END] = [0x22, 0x5c, 0x5b, 0x5d, 0x7b, 0x7d]
+const [QUOTE, BACKSLASH, SQUARE, SQUARE_END, CURLY, CURLY_END] = [
+  0x22, 0x5c, 0x5b, 0x5d, 0x7b, 0x7d,
+]

@@ -3,8 +3,9 @@ import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { text } from './entry.ts'
 
 /**
- * One thing done, counted or seen. Its id is made where it is written, so that sending it twice stores it once.
- * Entries are never changed: a correction is another entry that names the one it corrects.
+ * One thing done, counted or seen. Its id is made where it is written, so that sending it twice
+ * stores it once. Entries are never changed: a correction is another entry that names the one it
+ * corrects.
  */
 export const diaryEntry = z.strictObject({
   id: z.string().regex(/^[A-Za-z0-9_-]{8,64}$/, 'A diary id is 8 to 64 letters, digits, _ or -.'),
@@ -12,7 +13,10 @@ export const diaryEntry = z.strictObject({
   zone: z.string().max(40).nullable().default(null),
   /** The step of the plan it ticks off, if any: operation and zone, "sow/front". */
   step: z.string().max(120).nullable().default(null),
-  /** The zones that step covered when it was ticked off, so that the tick stays theirs if the zones are later worked apart. */
+  /**
+   * The zones that step covered when it was ticked off, so that the tick stays theirs if the zones
+   * are later worked apart.
+   */
   stepZones: z.array(z.string().max(60)).max(500).default([]),
   what: z.string().min(1, 'Say what was done.').max(400, 'Up to 400 characters are kept here.'),
   amount: text(80),
@@ -27,7 +31,10 @@ export const diaryEntry = z.strictObject({
       z.strictObject({
         lot: z.string().max(64),
         zone: z.string().max(60).nullable().default(null),
-        kg: z.number({ error: 'A weight is a number of kilograms.' }).gt(0, 'A weight is above zero.').max(100_000),
+        kg: z
+          .number({ error: 'A weight is a number of kilograms.' })
+          .gt(0, 'A weight is above zero.')
+          .max(100_000),
       }),
     )
     .max(200)
@@ -50,7 +57,9 @@ export const diaryEntry = z.strictObject({
     })
     .nullable()
     .default(null),
-  /** The day's weather as it was known when this was written: °C, mm, km/h, and where it comes from. */
+  /**
+   * The day's weather as it was known when this was written: °C, mm, km/h, and where it comes from.
+   */
   weather: z
     .strictObject({
       low: z.number().nullable(),
@@ -82,26 +91,43 @@ export const blankEntry = (id: string, date: string, what: string): DiaryEntry =
   weather: null,
 })
 
-/** What is wrong with an amount as typed: a number alone says nothing to whoever reads it later. Empty where nothing is. */
+/**
+ * What is wrong with an amount as typed: a number alone says nothing to whoever reads it later.
+ * Empty where nothing is.
+ */
 export const amountProblem = (amount: string): string =>
   /[\d½¼¾]/.test(amount) && /^[\s\d.,/½¼¾×x+-]*$/.test(amount)
     ? `Write what ${amount.trim()} is: ${amount.trim()} kg, ${amount.trim()} L, ${amount.trim()} bags.`
     : ''
 
 /** Steps that put down what the law keeps a record of: their ticks name the product. */
-export const namesProduct = (kind: StepKind): boolean => OPERATIONS[kind].cautions.includes('pesticide')
+export const namesProduct = (kind: StepKind): boolean =>
+  OPERATIONS[kind].cautions.includes('pesticide')
 
-/** The entries that still stand: those no later entry corrects. An entry that corrects with "struck out" only removes. */
+/**
+ * The entries that still stand: those no later entry corrects. An entry that corrects with "struck
+ * out" only removes.
+ */
 export function activeEntries(diary: readonly DiaryEntry[]): DiaryEntry[] {
   const corrected = new Set(diary.flatMap((entry) => (entry.corrects ? [entry.corrects] : [])))
   return diary.filter((entry) => !corrected.has(entry.id) && entry.what !== STRUCK_OUT)
 }
 
 /** Every entry of a diary that says something, with the day it was struck out on where it was. */
-export function entriesWithTrace(diary: readonly DiaryEntry[]): { entry: DiaryEntry; struck: string | null }[] {
-  const struckOn = new Map(diary.flatMap((e) => (e.corrects && e.what === STRUCK_OUT ? [[e.corrects, e.date] as const] : [])))
-  const replaced = new Set(diary.flatMap((e) => (e.corrects && e.what !== STRUCK_OUT ? [e.corrects] : [])))
-  return diary.filter((e) => e.what !== STRUCK_OUT && !replaced.has(e.id)).map((entry) => ({ entry, struck: struckOn.get(entry.id) ?? null }))
+export function entriesWithTrace(
+  diary: readonly DiaryEntry[],
+): { entry: DiaryEntry; struck: string | null }[] {
+  const struckOn = new Map(
+    diary.flatMap((e) =>
+      e.corrects && e.what === STRUCK_OUT ? [[e.corrects, e.date] as const] : [],
+    ),
+  )
+  const replaced = new Set(
+    diary.flatMap((e) => (e.corrects && e.what !== STRUCK_OUT ? [e.corrects] : [])),
+  )
+  return diary
+    .filter((e) => e.what !== STRUCK_OUT && !replaced.has(e.id))
+    .map((entry) => ({ entry, struck: struckOn.get(entry.id) ?? null }))
 }
 
 export const STRUCK_OUT = 'struck out'

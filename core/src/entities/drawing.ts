@@ -6,7 +6,10 @@ import { uniqueIds } from './uniqueIds.ts'
 export type Point = [x: number, y: number]
 export type Ring = Point[]
 
-/** What a shape on the plan can be. There is no shape without a meaning. `draws` is how it lies on the ground. */
+/**
+ * What a shape on the plan can be. There is no shape without a meaning. `draws` is how it lies on
+ * the ground.
+ */
 export const SHAPE_KINDS = {
   lawn: { name: 'lawn', draws: 'area' },
   bed: { name: 'bed, path or pond', draws: 'area' },
@@ -50,7 +53,10 @@ export const shapeSchema = z
     /** The zone a lawn belongs to, or the zone a shape's amount is counted in. */
     zone: z.string().max(40).nullable().default(null),
     name: text(80),
-    /** Rings of an area (the first outside, the rest holes), one run of a line, or one spot. Not closed: the last place joins the first. */
+    /**
+     * Rings of an area (the first outside, the rest holes), one run of a line, or one spot. Not
+     * closed: the last place joins the first.
+     */
     at: z.array(z.array(point).min(1).max(2000)).min(1).max(50),
     by: oneOf(MEASURED_BY, 'a way of measuring').default('tape'),
     /** Stated error of a place, where the phone or the file gives one. */
@@ -61,7 +67,10 @@ export const shapeSchema = z
     stem: quantity('length', { min: 0, max: 60, what: 'A clear stem' }),
     /** Drops its leaf in its winter; otherwise evergreen. */
     dropsLeaf: z.boolean().default(false),
-    /** What is asked of an obstacle: nothing, taken away, or cut: a wall or hedge down to `cutTo`, a tree's stem cleared up to it. */
+    /**
+     * What is asked of an obstacle: nothing, taken away, or cut: a wall or hedge down to `cutTo`, a
+     * tree's stem cleared up to it.
+     */
     whatIf: oneOf(['as-is', 'gone', 'cut'], 'a what-if').default('as-is'),
     cutTo: quantity('length', { min: 0, max: 150, what: 'A height cut to' }),
     /** It is agreed and will be done: the plan counts on it. */
@@ -83,7 +92,10 @@ export const shapeSchema = z
 export type Shape = z.output<typeof shapeSchema>
 export type ShapeDraft = z.input<typeof shapeSchema>
 
-/** A height read by string line, laser or phone: metres on the plan, millimetres above (+) or below (−) the mark. */
+/**
+ * A height read by string line, laser or phone: metres on the plan, millimetres above (+) or below
+ * (−) the mark.
+ */
 export const levelSchema = z.strictObject({
   zone: z.string().max(40).nullable().default(null),
   x: coordinate,
@@ -96,7 +108,10 @@ export const drawingSchema = z
   .strictObject({
     shapes: uniqueIds(z.array(shapeSchema).max(2000), 'shapes').default([]),
     levels: z.array(levelSchema).max(5000).default([]),
-    /** A picture to trace over: where its lower left corner lies, its scale in metres a pixel, and degrees it is turned anticlockwise so that north is up. */
+    /**
+     * A picture to trace over: where its lower left corner lies, its scale in metres a pixel, and
+     * degrees it is turned anticlockwise so that north is up.
+     */
     picture: z
       .strictObject({
         photo: z.string().max(60),
@@ -113,15 +128,31 @@ export const drawingSchema = z
       .default(null),
     /** Where the plan's origin lies, when it came from a file or a phone. */
     origin: z
-      .strictObject({ latitude: z.number().min(-85).max(85), longitude: z.number().min(-180).max(180) })
+      .strictObject({
+        latitude: z.number().min(-85).max(85),
+        longitude: z.number().min(-180).max(180),
+      })
       .nullable()
       .default(null),
-    /** The hill line: how high the land stands, degrees, by compass direction, degrees from north through east. */
+    /**
+     * The hill line: how high the land stands, degrees, by compass direction, degrees from north
+     * through east.
+     */
     hills: z
       .array(
         z.strictObject({
-          bearing: quantity('ratio', { min: 0, max: 360, what: 'A compass direction', because: 'north is 0, east 90.' }),
-          height: quantity('ratio', { min: 0, max: 80, what: 'A hill', because: 'it is read in degrees above level.' }),
+          bearing: quantity('ratio', {
+            min: 0,
+            max: 360,
+            what: 'A compass direction',
+            because: 'north is 0, east 90.',
+          }),
+          height: quantity('ratio', {
+            min: 0,
+            max: 80,
+            what: 'A hill',
+            because: 'it is read in degrees above level.',
+          }),
         }),
       )
       .max(72)

@@ -4,8 +4,9 @@ import { parseDay, parseMonthDay, type ParsedDay } from '../calendar/day.ts'
 import { showNumber } from '../quantities/show.ts'
 
 /**
- * Schemas for what a person enters. The input side is a draft: a number in the core's own unit, or text as typed with its unit ("3/4 in").
- * The output side is the value in the core's unit, or null where nothing was entered.
+ * Schemas for what a person enters. The input side is a draft: a number in the core's own unit, or
+ * text as typed with its unit ("3/4 in"). The output side is the value in the core's unit, or null
+ * where nothing was entered.
  */
 interface Bounds {
   min: number
@@ -18,7 +19,9 @@ interface Bounds {
 
 export function quantity(kind: Kind, { min, max, what, because }: Bounds) {
   return z
-    .union([z.number(), z.string().max(200)], { error: `${what} is a number or a text with a unit, like “${KINDS[kind].example.metric}”.` })
+    .union([z.number(), z.string().max(200)], {
+      error: `${what} is a number or a text with a unit, like “${KINDS[kind].example.metric}”.`,
+    })
     .nullable()
     .default(null)
     .transform((entered, ctx): number | null => {
@@ -35,7 +38,10 @@ export function quantity(kind: Kind, { min, max, what, because }: Bounds) {
       if (!(value >= min && value <= max)) {
         const inside = KINDS[kind].inside
         const n = (x: number) => `${showNumber(x)}${inside ? ` ${inside}` : ''}`
-        ctx.addIssue({ code: 'custom', message: `${what} of ${n(value)} is outside ${n(min)} to ${n(max)}${because ? `: ${because}` : '.'}` })
+        ctx.addIssue({
+          code: 'custom',
+          message: `${what} of ${n(value)} is outside ${n(min)} to ${n(max)}${because ? `: ${because}` : '.'}`,
+        })
         return z.NEVER
       }
       return value
@@ -75,21 +81,35 @@ export const grade = z
   .default(null)
   .transform((entered, ctx): Grade | null => {
     if (entered === null || entered.trim() === '') return null
-    const m = /^\s*(\d+(?:\.\d+)?)\s*[-–:]\s*(\d+(?:\.\d+)?)\s*[-–:]\s*(\d+(?:\.\d+)?)\s*$/.exec(entered)
+    const m = /^\s*(\d+(?:\.\d+)?)\s*[-–:]\s*(\d+(?:\.\d+)?)\s*[-–:]\s*(\d+(?:\.\d+)?)\s*$/.exec(
+      entered,
+    )
     const wrong = (message: string) => {
       ctx.addIssue({ code: 'custom', message })
       return z.NEVER
     }
-    if (!m) return wrong(`“${entered.slice(0, 40)}” is not a grade. Write N-P₂O₅-K₂O from the bag, like 16-20-8.`)
+    if (!m)
+      return wrong(
+        `“${entered.slice(0, 40)}” is not a grade. Write N-P₂O₅-K₂O from the bag, like 16-20-8.`,
+      )
     const [n, p2o5, k2o] = [Number(m[1]), Number(m[2]), Number(m[3])]
-    if (n + p2o5 + k2o > 100) return wrong(`A grade of ${entered} adds up to more than 100 %. Read the bag again, like 16-20-8.`)
+    if (n + p2o5 + k2o > 100)
+      return wrong(
+        `A grade of ${entered} adds up to more than 100 %. Read the bag again, like 16-20-8.`,
+      )
     if (n === 0)
-      return wrong(`A grade of ${entered} holds no nitrogen, so no amount of it feeds a seedbed. Choose a starter with some, like 16-20-8.`)
+      return wrong(
+        `A grade of ${entered} holds no nitrogen, so no amount of it feeds a seedbed. Choose a starter with some, like 16-20-8.`,
+      )
     return { n, p2o5, k2o }
   })
 
-export const text = (max: number) => z.string().max(max, `Too long: up to ${max} characters are kept here.`).default('')
+export const text = (max: number) =>
+  z.string().max(max, `Too long: up to ${max} characters are kept here.`).default('')
 
 export function oneOf<const T extends readonly [string, ...string[]]>(values: T, what: string) {
-  return z.enum(values, { error: (issue) => `“${String(issue.input).slice(0, 40)}” is not ${what}. Choose one of: ${values.join(', ')}.` })
+  return z.enum(values, {
+    error: (issue) =>
+      `“${String(issue.input).slice(0, 40)}” is not ${what}. Choose one of: ${values.join(', ')}.`,
+  })
 }

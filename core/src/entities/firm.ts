@@ -11,7 +11,12 @@ export const firmSchema = z.strictObject({
   units: oneOf(['metric', 'us'], 'a system of units').default('metric'),
   /** Which twin of each trade word is shown. */
   dialect: oneOf(['dethatch', 'scarify'], 'a dialect').default('scarify'),
-  crew: quantity('ratio', { min: 1, max: 60, what: 'Crew', because: 'count the people who work on one job.' }),
+  crew: quantity('ratio', {
+    min: 1,
+    max: 60,
+    what: 'Crew',
+    because: 'count the people who work on one job.',
+  }),
   hoursPerDay: quantity('hours', { min: 1, max: 16, what: 'A working day' }),
   weekendWork: z.boolean().default(false),
   feedGrade: grade,
@@ -55,8 +60,16 @@ export const firmSchema = z.strictObject({
   settling: quantity('percent', { min: 0, max: 60, what: 'Settling of fills' }),
   oversize: quantity('percent', { min: 0, max: 60, what: 'Oversize raked off' }),
   barrow: quantity('volume', { min: 0.03, max: 0.3, what: 'A barrow' }),
-  phosphorusLaw: oneOf(['none', 'with-test', 'new-seed-only', 'barred'], 'a rule on phosphorus').default('none'),
-  schools: z.partialRecord(z.enum(Object.keys(SCHOOL_CHOICES) as [keyof typeof SCHOOL_CHOICES]), z.string().max(40)).default({}),
+  phosphorusLaw: oneOf(
+    ['none', 'with-test', 'new-seed-only', 'barred'],
+    'a rule on phosphorus',
+  ).default('none'),
+  schools: z
+    .partialRecord(
+      z.enum(Object.keys(SCHOOL_CHOICES) as [keyof typeof SCHOOL_CHOICES]),
+      z.string().max(40),
+    )
+    .default({}),
   /** Numbers of the trade the firm has set for itself, by "rule.value". */
   values: z.record(z.string().max(120), z.number({ error: 'A value is a number.' })).default({}),
   /** Grasses the firm has changed or added. */
@@ -69,11 +82,19 @@ export type Firm = z.output<typeof firmSchema>
 export type FirmDraft = z.input<typeof firmSchema>
 
 /** The school in force for a choice: the job's own, else the firm's, else the house default. */
-export function schoolsFor(firm: Pick<Firm, 'schools'>, own: Partial<Record<string, string>>): Schools {
+export function schoolsFor(
+  firm: Pick<Firm, 'schools'>,
+  own: Partial<Record<string, string>>,
+): Schools {
   const chosen: Record<string, string> = { ...DEFAULT_SCHOOLS }
   for (const source of [firm.schools, own])
     for (const [choice, school] of Object.entries(source ?? {}))
-      if (school && choice in SCHOOL_CHOICES && school in SCHOOL_CHOICES[choice as keyof Schools].schools) chosen[choice] = school
+      if (
+        school &&
+        choice in SCHOOL_CHOICES &&
+        school in SCHOOL_CHOICES[choice as keyof Schools].schools
+      )
+        chosen[choice] = school
   return chosen as unknown as Schools
 }
 

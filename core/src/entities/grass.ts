@@ -2,17 +2,32 @@ import { z } from 'zod'
 import { COLOURS, LEVELS } from '../reference/grasses.ts'
 import { oneOf, quantity, text } from './entry.ts'
 
-/** Names a grass of the table or one of the firm's own. Whether there is such a grass is known only where the firm's table is. */
+/**
+ * Names a grass of the table or one of the firm's own. Whether there is such a grass is known only
+ * where the firm's table is.
+ */
 export const grassId = z
   .string()
-  .regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'A grass goes by an id of small letters, digits and -. Choose one from the list.')
+  .regex(
+    /^[a-z0-9][a-z0-9-]{0,39}$/,
+    'A grass goes by an id of small letters, digits and -. Choose one from the list.',
+  )
 
 const level = (what: string) => oneOf(LEVELS, what).nullable().default(null)
-const rate = (what: string) => quantity('rate', { min: 0.1, max: 150, what, because: 'no grass is sown at more. Check the unit.' })
+const rate = (what: string) =>
+  quantity('rate', {
+    min: 0.1,
+    max: 150,
+    what,
+    because: 'no grass is sown at more. Check the unit.',
+  })
 const cut = (what: string) => quantity('depth', { min: 2, max: 400, what })
 const ph = (what: string) => quantity('ph', { min: 3, max: 11, what })
 
-/** What a firm changes of a grass, or what sets a grass of its own apart from the one it goes by. Null leaves a trait as it is there. */
+/**
+ * What a firm changes of a grass, or what sets a grass of its own apart from the one it goes by.
+ * Null leaves a trait as it is there.
+ */
 export const ownGrassSchema = z.strictObject({
   /** A grass of the table, which is changed, or an id of the firm's own. */
   id: grassId,

@@ -39,7 +39,12 @@ export { JOB_VERSION } from './jobVersions.ts'
 
 const id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'An id is 1 to 40 letters, digits, _ or -.')
 const area = (what: string) =>
-  quantity('area', { min: 0.01, max: 1_000_000, what, because: 'a lawn up to 100 hectares (247 acres) is taken. Check the unit.' })
+  quantity('area', {
+    min: 0.01,
+    max: 1_000_000,
+    what,
+    because: 'a lawn up to 100 hectares (247 acres) is taken. Check the unit.',
+  })
 const percent = (what: string) => quantity('percent', { min: 0, max: 100, what })
 
 /** A named zone of the time zone database; empty means not given. */
@@ -53,7 +58,12 @@ function isTimeZone(name: string): boolean {
 }
 
 const cover = z
-  .strictObject({ wanted: percent('Wanted cover'), weeds: percent('Weeds'), moss: percent('Moss'), bare: percent('Bare ground') })
+  .strictObject({
+    wanted: percent('Wanted cover'),
+    weeds: percent('Weeds'),
+    moss: percent('Moss'),
+    bare: percent('Bare ground'),
+  })
   .prefault({})
   .superRefine((c, ctx) => {
     const given = [c.wanted, c.weeds, c.moss, c.bare]
@@ -61,7 +71,10 @@ const cover = z
     const missing = given.filter((part) => part === null).length
     const sum = given.reduce<number>((total, part) => total + (part ?? 0), 0)
     if (missing > 0 && sum <= 100.5 && !(Math.abs(sum - 100) <= 0.5)) {
-      ctx.addIssue({ code: 'custom', message: `Cover adds up to ${showNumber(sum)} % so far: ${showNumber(100 - sum)} % is still to be given.` })
+      ctx.addIssue({
+        code: 'custom',
+        message: `Cover adds up to ${showNumber(sum)} % so far: ${showNumber(100 - sum)} % is still to be given.`,
+      })
     } else if (Math.abs(sum - 100) > 0.5) {
       const off = showNumber(Math.abs(sum - 100))
       ctx.addIssue({
@@ -73,14 +86,27 @@ const cover = z
 
 const mixPart = z.strictObject({ grass: grassId, share: percent('Share by weight') })
 
-const some = z.number({ error: 'A tally is a number.' }).min(0, 'A tally is not below zero.').max(100_000)
-const tally = z.strictObject({ wanted: some.default(0), weeds: some.default(0), moss: some.default(0), bare: some.default(0) })
+const some = z
+  .number({ error: 'A tally is a number.' })
+  .min(0, 'A tally is not below zero.')
+  .max(100_000)
+const tally = z.strictObject({
+  wanted: some.default(0),
+  weeds: some.default(0),
+  moss: some.default(0),
+  bare: some.default(0),
+})
 const yesNo = z.boolean().nullable().default(null)
 
 /** One operation of a zone as a person set it. */
 const ownOperation = z.strictObject({
   on: yesNo,
-  passes: quantity('ratio', { min: 1, max: 8, what: 'Passes', because: 'more tears the turf out.' }),
+  passes: quantity('ratio', {
+    min: 1,
+    max: 8,
+    what: 'Passes',
+    because: 'more tears the turf out.',
+  }),
   depth: quantity('depth', { min: 1, max: 400, what: 'A depth' }),
   height: quantity('depth', { min: 2, max: 200, what: 'A height of cut' }),
   tines: quantity('depth', { min: 4, max: 40, what: 'The width of a tine' }),
@@ -104,16 +130,36 @@ export const zoneSchema = z.strictObject({
     .max(50)
     .default([]),
   /** Which way it falls, degrees from north through east. */
-  slopeTowards: quantity('ratio', { min: 0, max: 360, what: 'A compass direction', because: 'north is 0, east 90.' }),
-  slope: quantity('slope', { min: 0, max: 100, what: 'A slope', because: 'steeper than 1 in 1 is a wall to seed. Check the reading.' }),
-  sunHours: quantity('hours', { min: 0, max: 18, what: 'Sun', because: 'no growing day gives more.' }),
+  slopeTowards: quantity('ratio', {
+    min: 0,
+    max: 360,
+    what: 'A compass direction',
+    because: 'north is 0, east 90.',
+  }),
+  slope: quantity('slope', {
+    min: 0,
+    max: 100,
+    what: 'A slope',
+    because: 'steeper than 1 in 1 is a wall to seed. Check the reading.',
+  }),
+  sunHours: quantity('hours', {
+    min: 0,
+    max: 18,
+    what: 'Sun',
+    because: 'no growing day gives more.',
+  }),
   cover,
   incurable: percent('Ground under incurable grassy weeds'),
   thatch: quantity('depth', { min: 0, max: 150, what: 'Thatch' }),
   penetration: oneOf(PENETRATIONS, 'a result of the push test').nullable().default(null),
   soilMoist: z.boolean().nullable().default(null),
   texture: oneOf(TEXTURES, 'a soil class').nullable().default(null),
-  ph: quantity('ph', { min: 3, max: 11, what: 'A pH', because: 'soils lie between. Check the reading.' }),
+  ph: quantity('ph', {
+    min: 3,
+    max: 11,
+    what: 'A pH',
+    because: 'soils lie between. Check the reading.',
+  }),
   heightOfCut: quantity('depth', { min: 2, max: 200, what: 'A height of cut' }),
   mower: oneOf(MOWERS, 'a mower').nullable().default(null),
   present: z.array(grassId).max(12).default([]),
@@ -138,10 +184,18 @@ export const zoneSchema = z.strictObject({
       if (!mix || mix.length === 0) return
       const sum = mix.reduce((total, part) => total + (part.share ?? 0), 0)
       if (Math.abs(sum - 100) > 0.5)
-        ctx.addIssue({ code: 'custom', message: `The mix adds up to ${showNumber(sum)} % by weight; it has to make 100 %.` })
+        ctx.addIssue({
+          code: 'custom',
+          message: `The mix adds up to ${showNumber(sum)} % by weight; it has to make 100 %.`,
+        })
     }),
   /** A seed rate of the contractor's own, and what it is a rate of: the bag, or pure live seed. */
-  seedRate: quantity('rate', { min: 0.1, max: 200, what: 'A seed rate', because: 'no grass is sown at more. Check the unit.' }),
+  seedRate: quantity('rate', {
+    min: 0.1,
+    max: 200,
+    what: 'A seed rate',
+    because: 'no grass is sown at more. Check the unit.',
+  }),
   seedRateOf: oneOf(['bag', 'pls'], 'the bag or pure live seed').default('bag'),
   precipitation: quantity('precipitation', { min: 0.1, max: 300, what: 'A precipitation rate' }),
   uniformity: quantity('ratio', {
@@ -222,7 +276,12 @@ export const zoneSchema = z.strictObject({
   notes: text(1000),
   levelAim: oneOf(['plane', 'fall', 'smooth'], 'an aim for the surface').default('plane'),
   fall: quantity('slope', { min: 0, max: 30, what: 'A fall' }),
-  fallTowards: quantity('ratio', { min: 0, max: 360, what: 'A compass direction', because: 'north is 0, east 90.' }),
+  fallTowards: quantity('ratio', {
+    min: 0,
+    max: 360,
+    what: 'A compass direction',
+    because: 'north is 0, east 90.',
+  }),
   smoothOver: quantity('length', { min: 0.2, max: 50, what: 'A length to smooth over' }),
 })
 
@@ -244,7 +303,12 @@ const lot = z.strictObject({
   name: text(80),
   /** The lot on the firm's shelf that it is; empty where only its label was read. */
   stock: text(64),
-  purity: quantity('percent', { min: 1, max: 100, what: 'Purity', because: 'read the label; most bags stand at 90 to 99 %.' }),
+  purity: quantity('percent', {
+    min: 1,
+    max: 100,
+    what: 'Purity',
+    because: 'read the label; most bags stand at 90 to 99 %.',
+  }),
   germination: quantity('percent', {
     min: 1,
     max: 100,
@@ -263,9 +327,22 @@ export const jobSchema = z.strictObject({
   site: z
     .strictObject({
       address: text(200),
-      latitude: quantity('ratio', { min: -66, max: 66, what: 'Latitude', because: 'north is positive, south negative.' }),
-      longitude: quantity('ratio', { min: -180, max: 180, what: 'Longitude', because: 'east is positive, west negative.' }),
-      timeZone: text(60).refine(isTimeZone, 'That is no time zone known here. Write it like Pacific/Auckland or America/Chicago.'),
+      latitude: quantity('ratio', {
+        min: -66,
+        max: 66,
+        what: 'Latitude',
+        because: 'north is positive, south negative.',
+      }),
+      longitude: quantity('ratio', {
+        min: -180,
+        max: 180,
+        what: 'Longitude',
+        because: 'east is positive, west negative.',
+      }),
+      timeZone: text(60).refine(
+        isTimeZone,
+        'That is no time zone known here. Write it like Pacific/Auckland or America/Chicago.',
+      ),
       frost: monthDay,
       /** Height above the sea and distance from it, m. */
       elevation: quantity('length', { min: -430, max: 6000, what: 'A height above the sea' }),
@@ -299,7 +376,12 @@ export const jobSchema = z.strictObject({
   feed: z
     .strictObject({
       grade,
-      nitrogen: quantity('rate', { min: 0, max: 25, what: 'A nitrogen target', because: 'more burns. Is that a product rate?' }),
+      nitrogen: quantity('rate', {
+        min: 0,
+        max: 25,
+        what: 'A nitrogen target',
+        because: 'more burns. Is that a product rate?',
+      }),
       slowShare: percent('Slow-release share of the nitrogen'),
     })
     .prefault({}),
@@ -315,8 +397,16 @@ export const jobSchema = z.strictObject({
   watering: oneOf(WATERINGS, 'an answer').nullable().default(null),
   /** Visits the contractor wants to make up to the sowing; as many as it takes where not given. */
   visits: quantity('ratio', { min: 1, max: 30, what: 'Visits' }),
-  schools: z.partialRecord(z.enum(Object.keys(SCHOOL_CHOICES) as [keyof typeof SCHOOL_CHOICES]), z.string().max(40)).default({}),
-  /** Days fixed by a person, by operation and zone: "sow/front". A step of several zones holds a pin for each. */
+  schools: z
+    .partialRecord(
+      z.enum(Object.keys(SCHOOL_CHOICES) as [keyof typeof SCHOOL_CHOICES]),
+      z.string().max(40),
+    )
+    .default({}),
+  /**
+   * Days fixed by a person, by operation and zone: "sow/front". A step of several zones holds a pin
+   * for each.
+   */
   pins: z.record(z.string().max(120), day).default({}),
 })
 
@@ -330,8 +420,8 @@ export type ZoneDraft = z.input<typeof zoneSchema>
 export type JobRead = { job: Job; problems: Problem[] } | { job: null; problems: Problem[] }
 
 /**
- * Reads a draft leniently: what cannot be understood is left out of the job and listed, so that the rest still plans.
- * Returns no job only when the draft is not a job at all.
+ * Reads a draft leniently: what cannot be understood is left out of the job and listed, so that the
+ * rest still plans. Returns no job only when the draft is not a job at all.
  */
 export function readJob(stored: unknown): JobRead {
   const draft = currentDraft(stored)
@@ -343,9 +433,11 @@ export function readJob(stored: unknown): JobRead {
   const wasLeftOut = new Set<string>()
   for (let round = 0; round < 8; round++) {
     const gone = new Set<string>()
-    // From the last to the first, so that taking an entry out of a list does not move those still to be taken.
+    // From the last to the first, so that taking an entry out of a list does not move those still
+    // to be taken.
     for (const issue of error.issues.toReversed()) {
-      if (issue.code === 'unrecognized_keys') issue.keys.forEach((key) => forget(trimmed, [...issue.path, key]))
+      if (issue.code === 'unrecognized_keys')
+        issue.keys.forEach((key) => forget(trimmed, [...issue.path, key]))
       else if (issue.path.length === 0) return { job: null, problems }
       else {
         let path = wholeOf(issue.path)
@@ -360,35 +452,43 @@ export function readJob(stored: unknown): JobRead {
     const again = jobSchema.safeParse(trimmed)
     if (again.success) return { job: again.data, problems }
     error = again.error
-    problems.push(...problemsOf(error).filter((p) => !problems.some((known) => known.path === p.path)))
+    problems.push(
+      ...problemsOf(error).filter((p) => !problems.some((known) => known.path === p.path)),
+    )
   }
   return { job: null, problems }
 }
 
 /**
- * What has to go with a wrong value. An entry is nothing without its id, and a shape, a level, the picture or the origin nothing without its place:
- * with that wrong, all of it is left out. Anything else is left out alone.
+ * What has to go with a wrong value. An entry is nothing without its id, and a shape, a level, the
+ * picture or the origin nothing without its place: with that wrong, all of it is left out. Anything
+ * else is left out alone.
  */
 function wholeOf(path: readonly PropertyKey[]): readonly PropertyKey[] {
   const [first, list, index, key] = path
   if (typeof list === 'number' && index === 'id') return path.slice(0, 2)
   if (first !== 'drawing') return path
   if (list === 'picture' || list === 'origin') return path.slice(0, 2)
-  const placed = list === 'levels' || (list === 'shapes' && (key === 'at' || key === 'kind' || key === 'id'))
+  const placed =
+    list === 'levels' || (list === 'shapes' && (key === 'at' || key === 'kind' || key === 'id'))
   return typeof index === 'number' && placed ? path.slice(0, 3) : path
 }
 
-const structuredCopy = (value: unknown): unknown => (value === undefined ? undefined : JSON.parse(JSON.stringify(value)))
+const structuredCopy = (value: unknown): unknown =>
+  value === undefined ? undefined : JSON.parse(JSON.stringify(value))
 
 function forget(root: unknown, path: readonly PropertyKey[]): void {
   let holder = root as Record<PropertyKey, unknown> | undefined
-  for (const piece of path.slice(0, -1)) holder = holder?.[piece] as Record<PropertyKey, unknown> | undefined
+  for (const piece of path.slice(0, -1))
+    holder = holder?.[piece] as Record<PropertyKey, unknown> | undefined
   const last = path.at(-1)!
   if (Array.isArray(holder) && typeof last === 'number') holder.splice(last, 1)
   else if (holder) delete holder[last]
 }
 
-/** Whether somebody waters for certain: named and not doubted. What is not sure is planned as dry. */
+/**
+ * Whether somebody waters for certain: named and not doubted. What is not sure is planned as dry.
+ */
 export const isWatered = ({ watering, waterer }: Pick<Job, 'watering' | 'waterer'>): boolean =>
   watering === null ? waterer.trim() !== '' : watering === 'sure'
 

@@ -11,8 +11,14 @@ const KINDS: Record<string, string> = {
   undefined: 'nothing',
 }
 const kind = (name: unknown): string => KINDS[String(name)] ?? String(name)
-const given = (value: unknown): string => (value === null || value === undefined ? 'nothing' : Array.isArray(value) ? 'a list' : kind(typeof value))
-const listed = (values: readonly unknown[]): string => values.slice(0, 12).map(String).join(', ') + (values.length > 12 ? '…' : '')
+const given = (value: unknown): string =>
+  value === null || value === undefined
+    ? 'nothing'
+    : Array.isArray(value)
+      ? 'a list'
+      : kind(typeof value)
+const listed = (values: readonly unknown[]): string =>
+  values.slice(0, 12).map(String).join(', ') + (values.length > 12 ? '…' : '')
 
 /** What is said of a value that a schema has no sentence of its own for. */
 export const sentenceOf: z.core.$ZodErrorMap = (issue) => {
@@ -28,7 +34,9 @@ export const sentenceOf: z.core.$ZodErrorMap = (issue) => {
     case 'too_small':
       return `This is too little: at least ${String(issue.minimum)}${issue.origin === 'string' ? ' characters' : ''}.`
     case 'invalid_format':
-      return issue.format === 'date' ? 'A day is written like 2027-03-02.' : 'This is not written as it has to be.'
+      return issue.format === 'date'
+        ? 'A day is written like 2027-03-02.'
+        : 'This is not written as it has to be.'
     default:
       return 'This could not be understood.'
   }

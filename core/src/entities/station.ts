@@ -22,13 +22,27 @@ export const normalsSchema = z
   .superRefine((n, ctx) => {
     const wrong = n.low.findIndex((low, m) => low >= n.high[m]!)
     if (wrong >= 0)
-      ctx.addIssue({ code: 'custom', path: ['low', wrong], message: `Month ${wrong + 1}: the mean minimum has to lie under the mean maximum.` })
+      ctx.addIssue({
+        code: 'custom',
+        path: ['low', wrong],
+        message: `Month ${wrong + 1}: the mean minimum has to lie under the mean maximum.`,
+      })
   })
 
 export const stationSchema = z.strictObject({
   name: text(80).refine((name) => name.trim() !== '', 'Give the station a name.'),
-  latitude: quantity('ratio', { min: -66, max: 66, what: 'Latitude', because: 'north is positive, south negative.' }),
-  longitude: quantity('ratio', { min: -180, max: 180, what: 'Longitude', because: 'east is positive, west negative.' }),
+  latitude: quantity('ratio', {
+    min: -66,
+    max: 66,
+    what: 'Latitude',
+    because: 'north is positive, south negative.',
+  }),
+  longitude: quantity('ratio', {
+    min: -180,
+    max: 180,
+    what: 'Longitude',
+    because: 'east is positive, west negative.',
+  }),
   elevation: quantity('length', { min: -430, max: 6000, what: 'A height above the sea' }),
   normals: normalsSchema.nullable().default(null),
 })
@@ -55,4 +69,7 @@ export const weatherDay = z
     radiation: reading('Radiation', 0, 50),
     soil: reading('Soil', -20, 50),
   })
-  .refine((d) => d.low === null || d.high === null || d.low <= d.high, 'The minimum lies above the maximum.')
+  .refine(
+    (d) => d.low === null || d.high === null || d.low <= d.high,
+    'The minimum lies above the maximum.',
+  )

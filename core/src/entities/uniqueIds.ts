@@ -1,6 +1,8 @@
 import { z } from 'zod'
 
-/** A list whose entries have ids of their own. The second of two alike is named, with what to do. */
+/**
+ * A list whose entries have ids of their own. The second of two alike is named, with what to do.
+ */
 export const uniqueIds = <T extends z.ZodType<readonly { id: string }[]>>(list: T, what: string) =>
   list.superRefine((entries, ctx) => {
     const first = new Map<string, number>()

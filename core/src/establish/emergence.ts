@@ -4,7 +4,13 @@ import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
 
 /** How far the first tenth and the last lie from the half, in warmth. */
 export const emergenceValues = tradeValues('emergence', {
-  first: value(0.7, '1', 'model', 'A tenth is up at this share of the warmth that brings up half', [0.3, 1]),
+  first: value(
+    0.7,
+    '1',
+    'model',
+    'A tenth is up at this share of the warmth that brings up half',
+    [0.3, 1],
+  ),
   last: value(1.5, '1', 'model', 'The last is up at', [1, 3]),
 })
 
@@ -19,7 +25,8 @@ export const emergenceRules = {
     says: 'Warmth above a base adds up day by day while the seedbed stays moist; a tenth is up at {first} of the sum, the last at {last}.',
     values: emergenceValues,
     inputs: { sown: 'date', soil: 'C', warmth: 'Cd', base: 'C' },
-    steps: 'from sowing, the first days on which Σ(soil − base) reaches those shares of the grass’s sum',
+    steps:
+      'from sowing, the first days on which Σ(soil − base) reaches those shares of the grass’s sum',
     by: 'establish/emergence: emergence',
     check: 'seed.test.ts',
   }),
@@ -44,8 +51,9 @@ export interface Emergence {
 }
 
 /**
- * Days a grass shows by, from sowing on soil °C by day (array starting at `start`). Thermal time as in the reference table; Juvena's model.
- * Null when the grass has no seed or the warmth never adds up within the array.
+ * Days a grass shows by, from sowing on soil °C by day (array starting at `start`). Thermal time as
+ * in the reference table; Juvena's model. Null when the grass has no seed or the warmth never adds
+ * up within the array.
  */
 export function emergence(
   { thermal }: Pick<Grass, 'thermal'>,
@@ -60,7 +68,8 @@ export function emergence(
   let sum = 0
   for (let i = Math.max(0, offset); i < soil.length && found.length < 3; i++) {
     sum += Math.max(0, soil[i]! - thermal.base)
-    while (found.length < 3 && sum >= marks[found.length]!) found.push(dayOf(dayNumber(start) + i + 1))
+    while (found.length < 3 && sum >= marks[found.length]!)
+      found.push(dayOf(dayNumber(start) + i + 1))
   }
   return found.length === 3 ? { first: found[0]!, half: found[1]!, last: found[2]! } : null
 }

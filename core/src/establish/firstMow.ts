@@ -1,5 +1,10 @@
 import { addDays, dayNumber, type Day } from '../calendar/day.ts'
-import { growthPotential, growthSource, growthValues, type GrowthValues } from '../climate/growth.ts'
+import {
+  growthPotential,
+  growthSource,
+  growthValues,
+  type GrowthValues,
+} from '../climate/growth.ts'
 import type { Schools } from '../reference/schools.ts'
 import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
 import type { Emergence } from './emergence.ts'
@@ -8,11 +13,30 @@ export const mowValues = tradeValues('mow', {
   inch: value(25, 'mm', 'practice', 'Inch-over mows above the cut by', [10, 50]),
   inchFrom: value(50, 'mm', 'practice', 'Inch-over is only for cuts of', [25, 100]),
   times: value(1.5, '1', 'practice', 'One-third mows at the cut times', [1.1, 2]),
-  lightly: value(1.25, '1', 'practice', 'A living sward is kept mown, lightly: at the cut times', [1.05, 1.5]),
+  lightly: value(
+    1.25,
+    '1',
+    'practice',
+    'A living sward is kept mown, lightly: at the cut times',
+    [1.05, 1.5],
+  ),
 })
 
-const height = { key: 'mow.height', stage: 8, label: 'First mow when it stands', unit: 'mm', standing: 'practice' } as const
-const band = { key: 'mow.band', stage: 8, label: 'First mow expected', unit: 'date', standing: 'model', check: 'seedbed.test.ts' } as const
+const height = {
+  key: 'mow.height',
+  stage: 8,
+  label: 'First mow when it stands',
+  unit: 'mm',
+  standing: 'practice',
+} as const
+const band = {
+  key: 'mow.band',
+  stage: 8,
+  label: 'First mow expected',
+  unit: 'date',
+  standing: 'model',
+  check: 'seedbed.test.ts',
+} as const
 
 export const mowRules = {
   inchOver: rule({
@@ -65,9 +89,15 @@ export const mowRules = {
   }),
 }
 
-/** The school that applies: inch-over is refused under `inchFrom` mm, where it would take half the leaf. */
-export const mowSchool = (school: Schools['firstMow'], cut: number, inchFrom: number): Schools['firstMow'] =>
-  school === 'inch-over' && cut < inchFrom ? 'one-third' : school
+/**
+ * The school that applies: inch-over is refused under `inchFrom` mm, where it would take half the
+ * leaf.
+ */
+export const mowSchool = (
+  school: Schools['firstMow'],
+  cut: number,
+  inchFrom: number,
+): Schools['firstMow'] => (school === 'inch-over' && cut < inchFrom ? 'one-third' : school)
 
 export interface Growing {
   /** Height to reach, mm. */
@@ -76,7 +106,10 @@ export interface Growing {
   /** Soil °C by day from `start`. */
   soil: Float64Array
   start: Day
-  /** A living sward: the day it was sown and the leaf, mm, that its cut-down left. Null on new ground. */
+  /**
+   * A living sward: the day it was sown and the leaf, mm, that its cut-down left. Null on new
+   * ground.
+   */
   sward: { sown: Day; leaf: number } | null
 }
 
@@ -87,7 +120,11 @@ const LONGEST = 150
  * When the grass should stand at a height: a band of days. New ground grows from its seedlings;
  * an overseeded sward from the leaf its cut-down left, but is not mown before seedlings show.
  */
-export function mowBand(up: Emergence, { height: wanted, season, soil, start, sward }: Growing, v: GrowthValues): { low: Day; high: Day } {
+export function mowBand(
+  up: Emergence,
+  { height: wanted, season, soil, start, sward }: Growing,
+  v: GrowthValues,
+): { low: Day; high: Day } {
   const reach = (from: Day, percent: number, standing = 0): Day => {
     let stands = standing
     let day = 0

@@ -7,10 +7,23 @@ import type { Prescription, ZonePlan } from '../prescribe.ts'
 import type { Workforce } from '../reference/firmSettings.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import { lagValues } from '../reference/lagValues.ts'
-import { looksBadValues, OPERATIONS, operationName, operationValues, operationWhy, type StepKind } from '../reference/operations.ts'
+import {
+  looksBadValues,
+  OPERATIONS,
+  operationName,
+  operationValues,
+  operationWhy,
+  type StepKind,
+} from '../reference/operations.ts'
 import { schoolName, type Schools } from '../reference/schools.ts'
 import { WANTED_FROM } from '../climate/sowingLines.ts'
-import { hoursFigure, orderRules, workingDay, type PackagePlan, type PlannedStep } from '../schedule/orderOfWork.ts'
+import {
+  hoursFigure,
+  orderRules,
+  workingDay,
+  type PackagePlan,
+  type PlannedStep,
+} from '../schedule/orderOfWork.ts'
 import { stepId, type StepRecords } from '../schedule/stepRecords.ts'
 import { largestPart } from '../seed/mix.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
@@ -28,7 +41,14 @@ import { mowBand, mowRules, mowSchool, mowValues } from './firstMow.ts'
 import { planWater, type WaterPlan } from './watering.ts'
 import { isBehind } from '../schedule/stepState.ts'
 
-const after = { key: 'day', stage: 6, label: 'Day', unit: 'date', by: 'establish/follow: laterStep', check: 'plan.test.ts' } as const
+const after = {
+  key: 'day',
+  stage: 6,
+  label: 'Day',
+  unit: 'date',
+  by: 'establish/follow: laterStep',
+  check: 'plan.test.ts',
+} as const
 
 export const followRules = {
   visit: procedure({
@@ -152,11 +172,19 @@ export interface PackageFollow {
   presentable: Figure | null
   /** The day of a first green haze; null where nothing is sown. */
   haze: Day | null
-  /** Growing on, and from when watering is settled; null while nobody can say when the grass is up. */
+  /**
+   * Growing on, and from when watering is settled; null while nobody can say when the grass is up.
+   */
   phases: { growing: { from: Day; to: Day }; settled: Day } | null
-  /** Days on which the watering is left off, so that the ground is dry for the mow of the next: once the seed is up. */
+  /**
+   * Days on which the watering is left off, so that the ground is dry for the mow of the next: once
+   * the seed is up.
+   */
   dryDays: Day[]
-  /** Days of a mow while seed is still coming up: watered only once it is mown, for seed is not left dry for a day. */
+  /**
+   * Days of a mow while seed is still coming up: watered only once it is mown, for seed is not left
+   * dry for a day.
+   */
   mownFirst: Day[]
 }
 
@@ -186,12 +214,20 @@ export interface FollowBrief {
 /** Watering, emergence, first mow and the steps that come after the seed is up. */
 export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] } {
   const { job, schools, prescription: p, packages, today, trace } = brief
-  const { water, notices: waterNotices } = planWater({ job, schools, zones: p.zones.flatMap(wateredGround), trace })
+  const { water, notices: waterNotices } = planWater({
+    job,
+    schools,
+    zones: p.zones.flatMap(wateredGround),
+    trace,
+  })
   const followed = packages.map((plan) => followPackage(brief, plan))
   const later = followed.flatMap((f) => f.later)
   const all = [...packages.flatMap((s) => s.steps), ...later]
   const done = all.filter(isBehind).length
-  const next = all.filter((s) => s.state === 'planned' || s.state === 'pinned').sort((a, b) => a.chosen.localeCompare(b.chosen))[0] ?? null
+  const next =
+    all
+      .filter((s) => s.state === 'planned' || s.state === 'pinned')
+      .sort((a, b) => a.chosen.localeCompare(b.chosen))[0] ?? null
   return {
     follow: { water, packages: followed.map((f) => f.follow), later, done, of: all.length, next },
     notices: [...waterNotices, ...followed.flatMap((f) => f.notices), ...overdue(next, today)],
@@ -200,7 +236,9 @@ export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] 
 
 /** What is watered of a zone: all of it, or the patches that are sown or set and no more. */
 const wateredGround = ({ r, seed, work }: ZonePlan): ZoneReadings[] =>
-  seed || (isPlanted(work.sowing) && !isSown(work.sowing) && r.area) ? [inPart(work.sowing) && work.sown ? { ...r, area: work.sown } : r] : []
+  seed || (isPlanted(work.sowing) && !isSown(work.sowing) && r.area)
+    ? [inPart(work.sowing) && work.sown ? { ...r, area: work.sown } : r]
+    : []
 
 const overdue = (next: PlannedStep | null, today: Day): Notice[] =>
   next && next.chosen < today
@@ -228,12 +266,16 @@ const roundsOf = (p: Prescription, plan: PackagePlan): ZonePlan[] =>
     return later ? [{ ...z, r: later.work.r, work: later.work, seed: later.seed }] : []
   })
 
-/** What follows the work of one package: emergence and mowing where it is sown, when it looks right in any case. */
+/**
+ * What follows the work of one package: emergence and mowing where it is sown, when it looks right
+ * in any case.
+ */
 function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
   const { prescription: p } = brief
   const rounds = roundsOf(p, plan)
   const sow = plan.steps.find((s) => s.kind === 'sow')
-  const anchor = sow ?? plan.steps.find((s) => s.chosen === plan.sowDay && s.kind !== 'notice') ?? plan.steps[0]!
+  const anchor =
+    sow ?? plan.steps.find((s) => s.chosen === plan.sowDay && s.kind !== 'notice') ?? plan.steps[0]!
   const zones = sow ? rounds.filter((z) => z.seed) : []
   const bands = sow ? bandsOf(brief, plan, sow, zones) : NO_BANDS
   const heights = zones.map((z) => firstMowOf(brief, z))
@@ -242,9 +284,18 @@ function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
     .flatMap((z) => z.seed!.mix)
     .filter((m) => bands.byGrass.has(m.grass))
     .sort((a, b) => b.share - a.share || a.grass.localeCompare(b.grass))[0]?.grass
-  const band = sow && main && mow.length > 0 ? mowBandOf(brief, plan, sow, zones, { main, mow, bands }) : null
-  const presentable = sow ? (band ? presentableFrom(brief, plan, sow, zones) : null) : recoversFrom(brief, plan, anchor, rounds)
-  const later = laterStepsOf(brief, plan, brief.laterSteps.get(plan.id) ?? [], { sow: anchor, band, mow })
+  const band =
+    sow && main && mow.length > 0 ? mowBandOf(brief, plan, sow, zones, { main, mow, bands }) : null
+  const presentable = sow
+    ? band
+      ? presentableFrom(brief, plan, sow, zones)
+      : null
+    : recoversFrom(brief, plan, anchor, rounds)
+  const later = laterStepsOf(brief, plan, brief.laterSteps.get(plan.id) ?? [], {
+    sow: anchor,
+    band,
+    mow,
+  })
   const mows = later.filter((s) => s.kind === 'first-mow' || s.kind === 'mow-weekly')
   const phases = sow ? phasesOf(brief, sow, bands.handOver) : { haze: null, phases: null }
   return {
@@ -279,11 +330,20 @@ interface Bands {
 const NO_BANDS: Bands = { byGrass: new Map(), up: [], handOver: null, wateringDays: null }
 
 /** When each wanted grass shows, and how long the surface is kept moist for the slowest. */
-function bandsOf({ prescription: p, trace }: FollowBrief, plan: PackagePlan, sow: PlannedStep, zones: readonly ZonePlan[]): Bands {
+function bandsOf(
+  { prescription: p, trace }: FollowBrief,
+  plan: PackagePlan,
+  sow: PlannedStep,
+  zones: readonly ZonePlan[],
+): Bands {
   const scope = packageScope(plan.id)
   const shares = trace.values(emergenceValues)
   const byGrass = new Map<GrassId, Emergence>()
-  const grasses = [...new Set(zones.flatMap((z) => z.seed!.mix.filter((m) => m.share >= WANTED_FROM).map((m) => m.grass)))]
+  const grasses = [
+    ...new Set(
+      zones.flatMap((z) => z.seed!.mix.filter((m) => m.share >= WANTED_FROM).map((m) => m.grass)),
+    ),
+  ]
   const up = grasses.flatMap((grass) => {
     const e = emergence(trace.grass(grass), sow.chosen, p.climate.soilBefore, shares)
     if (!e) return []
@@ -294,22 +354,42 @@ function bandsOf({ prescription: p, trace }: FollowBrief, plan: PackagePlan, sow
       scope,
       { low: e.first, high: e.last },
       { sown: sow.day, soil: p.climate.soilNow, warmth: theta, base },
-      { part: grass, label: say`${trace.grass(grass).short} shows`, change: 'Warmer or colder soil, and any day it dries.' },
+      {
+        part: grass,
+        label: say`${trace.grass(grass).short} shows`,
+        change: 'Warmer or colder soil, and any day it dries.',
+      },
     )
     return [{ grass, figure }]
   })
   if (byGrass.size === 0) return { byGrass, up, handOver: null, wateringDays: null }
-  const handOver = trace.work(emergenceRules.slowest, scope, { last: [...byGrass.values()].map((e) => e.last) })
-  return { byGrass, up, handOver, wateringDays: trace.work(followRules.wateringDays, scope, { sown: sow.day, handOver }) }
+  const handOver = trace.work(emergenceRules.slowest, scope, {
+    last: [...byGrass.values()].map((e) => e.last),
+  })
+  return {
+    byGrass,
+    up,
+    handOver,
+    wateringDays: trace.work(followRules.wateringDays, scope, { sown: sow.day, handOver }),
+  }
 }
 
-function firstMowOf({ schools, trace }: FollowBrief, { r, work }: ZonePlan): { zone: string; height: Figure; notices: Notice[] } {
+function firstMowOf(
+  { schools, trace }: FollowBrief,
+  { r, work }: ZonePlan,
+): { zone: string; height: Figure; notices: Notice[] } {
   const scope = zoneScope(r.id)
-  if (livingSward(work.sowing)) return { zone: r.id, height: trace.work(mowRules.goesOn, scope, { cut: r.cut }), notices: [] }
+  if (livingSward(work.sowing))
+    return { zone: r.id, height: trace.work(mowRules.goesOn, scope, { cut: r.cut }), notices: [] }
   const school = mowSchool(schools.firstMow, num(r.cut), trace.value(mowValues.inchFrom))
   const inch = school === 'inch-over'
-  const about = { school: `firstMow:${school}`, change: say`The “${schoolName('firstMow', inch ? 'one-third' : 'inch-over')}” school.` }
-  const height = inch ? trace.work(mowRules.inchOver, scope, { cut: r.cut }, about) : trace.work(mowRules.oneThird, scope, { cut: r.cut }, about)
+  const about = {
+    school: `firstMow:${school}`,
+    change: say`The “${schoolName('firstMow', inch ? 'one-third' : 'inch-over')}” school.`,
+  }
+  const height = inch
+    ? trace.work(mowRules.inchOver, scope, { cut: r.cut }, about)
+    : trace.work(mowRules.oneThird, scope, { cut: r.cut }, about)
   if (school === schools.firstMow) return { zone: r.id, height, notices: [] }
   const notice: Notice = {
     id: figureId(scope, 'mow-school'),
@@ -323,17 +403,30 @@ function firstMowOf({ schools, trace }: FollowBrief, { r, work }: ZonePlan): { z
 }
 
 /** How the watering makes room for the mows. */
-function aroundMows(mows: readonly Day[], handOver: Figure | null): Pick<PackageFollow, 'dryDays' | 'mownFirst'> {
+function aroundMows(
+  mows: readonly Day[],
+  handOver: Figure | null,
+): Pick<PackageFollow, 'dryDays' | 'mownFirst'> {
   const isUp = (mow: Day) => handOver === null || mow > (handOver.value as Day)
-  return { dryDays: mows.filter(isUp).map((mow) => addDays(mow, -1)), mownFirst: mows.filter((mow) => !isUp(mow)) }
+  return {
+    dryDays: mows.filter(isUp).map((mow) => addDays(mow, -1)),
+    mownFirst: mows.filter((mow) => !isUp(mow)),
+  }
 }
 
 /** When watering changes, and when a first haze shows: once, for every screen and sheet. */
-function phasesOf({ trace }: FollowBrief, sow: PlannedStep, handOver: Figure | null): Pick<PackageFollow, 'haze' | 'phases'> {
+function phasesOf(
+  { trace }: FollowBrief,
+  sow: PlannedStep,
+  handOver: Figure | null,
+): Pick<PackageFollow, 'haze' | 'phases'> {
   const { growing, haze } = trace.values(phaseValues)
   const from = handOver && addDays(handOver.value as Day, 1)
   const to = from && addDays(from, growing - 1)
-  return { haze: addDays(sow.chosen, haze), phases: from && to ? { growing: { from, to }, settled: addDays(to, 1) } : null }
+  return {
+    haze: addDays(sow.chosen, haze),
+    phases: from && to ? { growing: { from, to }, settled: addDays(to, 1) } : null,
+  }
 }
 
 const largest = (zones: readonly ZonePlan[]): ZonePlan =>
@@ -341,9 +434,16 @@ const largest = (zones: readonly ZonePlan[]): ZonePlan =>
 
 /** Whether grass stands where it is sown. */
 const livingSward = (sowing: Sowing): boolean =>
-  sowing === 'over' || sowing === 'thin' || sowing === 'spots' || sowing === 'blend' || sowing === 'winter-green'
+  sowing === 'over' ||
+  sowing === 'thin' ||
+  sowing === 'spots' ||
+  sowing === 'blend' ||
+  sowing === 'winter-green'
 
-/** When the first mow is expected: by the lowest height asked for, from the main grass or from the living sward. */
+/**
+ * When the first mow is expected: by the lowest height asked for, from the main grass or from the
+ * living sward.
+ */
 function mowBandOf(
   { prescription: p, trace }: FollowBrief,
   plan: PackagePlan,
@@ -356,7 +456,13 @@ function mowBandOf(
   const biggest = largest(zones)
   const leaf = livingSward(biggest.work.sowing) ? num(biggest.work.leaf) : null
   const { soil, start } = p.climate.soilBefore
-  const growing = { height: num(lowest), season: plan.season, soil, start, sward: leaf === null ? null : { sown: sow.chosen, leaf } }
+  const growing = {
+    height: num(lowest),
+    season: plan.season,
+    soil,
+    start,
+    sward: leaf === null ? null : { sown: sow.chosen, leaf },
+  }
   const expected = mowBand(bands.byGrass.get(main)!, growing, trace.values(growthValues))
   const shows = bands.up.find((u) => u.grass === main)?.figure ?? null
   return leaf === null
@@ -377,7 +483,12 @@ function presentableFrom(
   const latest = Math.max(...weeks.map((w) => w[1]))
   const low = addDays(sow.chosen, soonest * 7)
   const high = addDays(sow.chosen, latest * 7)
-  const figure = trace.found(followRules.presentable, packageScope(plan.id), { low, high }, { sown: sow.day, soonest, latest })
+  const figure = trace.found(
+    followRules.presentable,
+    packageScope(plan.id),
+    { low, high },
+    { sown: sow.day, soonest, latest },
+  )
   const says = say`Sown ${onDay(sow.chosen)}, it looks right between ${onDay(low)} and ${onDay(high)}.`
   return { figure, notices: inTime(job, plan, { low, high }, says, figure) }
 }
@@ -392,15 +503,29 @@ function recoversFrom(
   const days = Math.max(0, ...rounds.map((z) => looksBadDays(z.work, job, trace)))
   if (days === 0) return null
   const day = addDays(anchor.chosen, days)
-  const figure = trace.found(followRules.recovers, packageScope(plan.id), day, { worked: anchor.day })
+  const figure = trace.found(followRules.recovers, packageScope(plan.id), day, {
+    worked: anchor.day,
+  })
   return {
     figure,
-    notices: inTime(job, plan, { low: day, high: day }, say`Worked ${onDay(anchor.chosen)}, it looks right from ${onDay(day)}.`, figure),
+    notices: inTime(
+      job,
+      plan,
+      { low: day, high: day },
+      say`Worked ${onDay(anchor.chosen)}, it looks right from ${onDay(day)}.`,
+      figure,
+    ),
   }
 }
 
 /** Whether it looks right in time for the customer's date. */
-function inTime(job: Job, plan: PackagePlan, { low, high }: { low: Day; high: Day }, says: Message, figure: Figure): Notice[] {
+function inTime(
+  job: Job,
+  plan: PackagePlan,
+  { low, high }: { low: Day; high: Day },
+  says: Message,
+  figure: Figure,
+): Notice[] {
   if (!job.customerDate || high <= job.customerDate || !plan.fits) return []
   const late = low > job.customerDate
   const instead = !plan.plants
@@ -413,7 +538,9 @@ function inTime(job: Job, plan: PackagePlan, { low, high }: { low: Day; high: Da
       id: figureId(packageScope(plan.id), 'customer-date'),
       stage: 6,
       level: late ? 'warn' : 'note',
-      title: late ? say`It will not look right by ${onDay(job.customerDate)}.` : say`Tight for ${onDay(job.customerDate)}.`,
+      title: late
+        ? say`It will not look right by ${onDay(job.customerDate)}.`
+        : say`Tight for ${onDay(job.customerDate)}.`,
       says: joined([says, instead]),
       figure: figure.id,
     },
@@ -432,11 +559,23 @@ interface Since {
   mow: PackageFollow['mow']
 }
 
-/** The steps after the seed is up, or after a dressing is grown through: weekly mows are repeated until the visit. */
-function laterStepsOf(brief: FollowBrief, plan: PackagePlan, needs: readonly StepNeed[], since: Since): PlannedStep[] {
+/**
+ * The steps after the seed is up, or after a dressing is grown through: weekly mows are repeated
+ * until the visit.
+ */
+function laterStepsOf(
+  brief: FollowBrief,
+  plan: PackagePlan,
+  needs: readonly StepNeed[],
+  since: Since,
+): PlannedStep[] {
   const { trace } = brief
   const every = trace.value(lagValues.mowEvery)
-  const repeated = needs.flatMap((need) => (need.kind === 'mow-weekly' ? [1, 2, 3].map((part) => (part === 1 ? need : { ...need, part })) : [need]))
+  const repeated = needs.flatMap((need) =>
+    need.kind === 'mow-weekly'
+      ? [1, 2, 3].map((part) => (part === 1 ? need : { ...need, part }))
+      : [need],
+  )
   const days = new Map<string, Day>()
   return repeated.map((need) => {
     const step = laterStep(brief, plan, need, since, { days, every })
@@ -446,7 +585,11 @@ function laterStepsOf(brief: FollowBrief, plan: PackagePlan, needs: readonly Ste
 }
 
 /** The first day from one on that turf grows enough to be dressed. */
-function inGrowth({ prescription: p, schools, trace }: FollowBrief, plan: PackagePlan, from: Day): Day {
+function inGrowth(
+  { prescription: p, schools, trace }: FollowBrief,
+  plan: PackagePlan,
+  from: Day,
+): Day {
   const window = careWindow(plan.season, 'open', p.climate, schools, trace)
   const start = dayNumber(window.start)
   const at = window.states.findIndex((state, i) => state !== 'shut' && start + i >= dayNumber(from))
@@ -468,13 +611,17 @@ function laterStep(
   const ref = { kind, zones, workPackage: plan.id, ...(part ? { part } : {}) }
   const done = records.doneOf(ref)?.day ?? null
   const pin = records.pinOf(ref)
-  const mow = days.get('first-mow1') ?? (band ? middleOf(band) : addDays(sow.chosen, lag.firstMowGuess))
+  const mow =
+    days.get('first-mow1') ?? (band ? middleOf(band) : addDays(sow.chosen, lag.firstMowGuess))
   const dressed = plan.steps.find((s) => s.kind === 'dress')
   const scope = stepScope(id)
   const named = { label: name }
   const sown = plan.plants
   // The second lift is the first repeat; the third and on carry their number.
-  const liftBefore = days.get(part === undefined || part === 3 ? 'dress-again1' : `dress-again${part - 1}`) ?? dressed?.chosen ?? sow.chosen
+  const liftBefore =
+    days.get(part === undefined || part === 3 ? 'dress-again1' : `dress-again${part - 1}`) ??
+    dressed?.chosen ??
+    sow.chosen
   const lifted = addDays(part ? liftBefore : (dressed?.chosen ?? sow.chosen), lag.dressed)
   const mownTwice = addDays(mow, lag.twoMows)
   const usual: Record<string, () => Day> = {
@@ -487,17 +634,28 @@ function laterStep(
     visit: () => addDays(sow.chosen, lag.visit),
   }
   // A sheet is not left on over a weekend: grass burns under it.
-  const chosen = done ?? pin ?? workingDay(usual[kind]!(), workforce.weekendWork || kind === 'uncover')
+  const chosen =
+    done ?? pin ?? workingDay(usual[kind]!(), workforce.weekendWork || kind === 'uncover')
   const day = (): Figure => {
     if (done) return trace.found(orderRules.done, scope, chosen, {}, named)
     if (pin) return trace.found(orderRules.pinned, scope, chosen, {}, named)
-    if (kind === 'uncover') return trace.found(followRules.uncover, scope, chosen, { sown: sow.day }, named)
+    if (kind === 'uncover')
+      return trace.found(followRules.uncover, scope, chosen, { sown: sow.day }, named)
     if (kind === 'first-mow') return trace.found(followRules.mowDay, scope, chosen, { band }, named)
-    if (kind === 'mow-weekly') return trace.found(followRules.weekly, scope, chosen, { mow: band }, named)
-    if (kind === 'leaf-again') return trace.found(followRules.leafAgain, scope, chosen, { mow: band }, named)
-    if (kind === 'feed-later') return trace.found(followRules.afterMow, scope, chosen, { mow: band }, named)
+    if (kind === 'mow-weekly')
+      return trace.found(followRules.weekly, scope, chosen, { mow: band }, named)
+    if (kind === 'leaf-again')
+      return trace.found(followRules.leafAgain, scope, chosen, { mow: band }, named)
+    if (kind === 'feed-later')
+      return trace.found(followRules.afterMow, scope, chosen, { mow: band }, named)
     if (kind === 'dress-again')
-      return trace.found(followRules.again, scope, chosen, { dressed: dressed?.day ?? null, mow: sown ? band : null }, named)
+      return trace.found(
+        followRules.again,
+        scope,
+        chosen,
+        { dressed: dressed?.day ?? null, mow: sown ? band : null },
+        named,
+      )
     return trace.found(followRules.visit, scope, chosen, { sown: sow.day }, named)
   }
   const limits = kind === 'first-mow' && band ? (band.value as { low: Day; high: Day }) : null
@@ -525,11 +683,16 @@ function laterStep(
 }
 
 /** "when it stands 60 mm", "to 40 mm", by zone where they differ. */
-function heightsSaid({ prescription: p }: FollowBrief, kind: StepKind, heights: PackageFollow['mow']): Message[] {
+function heightsSaid(
+  { prescription: p }: FollowBrief,
+  kind: StepKind,
+  heights: PackageFollow['mow'],
+): Message[] {
   const zoneAt = (id: string) => p.zones.find((z) => z.r.id === zoneOf(id))!.r
   const one = ({ zone, height }: PackageFollow['mow'][number]): Message =>
     kind === 'first-mow' ? say`when it stands ${height}` : say`to ${zoneAt(zone).cut}`
-  const worth = (h: PackageFollow['mow'][number]) => num(kind === 'first-mow' ? h.height : zoneAt(h.zone).cut)
+  const worth = (h: PackageFollow['mow'][number]) =>
+    num(kind === 'first-mow' ? h.height : zoneAt(h.zone).cut)
   if (heights.every((h) => worth(h) === worth(heights[0]!))) return heights.slice(0, 1).map(one)
   return heights.map((h) => say`${zoneAt(h.zone).name}: ${one(h)}`)
 }

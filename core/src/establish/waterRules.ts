@@ -7,8 +7,20 @@ const water = { stage: 7 } as const
 export const waterReadings = {
   flow: reading({ key: 'water.flow', stage: 7, label: 'Tap flow', unit: 'L/min' }),
   stations: reading({ key: 'water.stations', stage: 7, label: 'Stations', unit: '1' }),
-  rate: reading({ key: 'water.pr', stage: 7, label: 'Precipitation rate', unit: 'mm/h', otherwise: [12, [1, 100]] }),
-  uniformity: reading({ key: 'water.du', stage: 7, label: 'Distribution uniformity', unit: '1', otherwise: [0.65, [0.1, 1]] }),
+  rate: reading({
+    key: 'water.pr',
+    stage: 7,
+    label: 'Precipitation rate',
+    unit: 'mm/h',
+    otherwise: [12, [1, 100]],
+  }),
+  uniformity: reading({
+    key: 'water.du',
+    stage: 7,
+    label: 'Distribution uniformity',
+    unit: '1',
+    otherwise: [0.65, [0.1, 1]],
+  }),
 }
 
 /** Clock times at the site, by school. Common practice. */
@@ -23,7 +35,10 @@ export const doseValues = tradeValues('dose', {
   'day-dusk': value(3, 'rain', 'model', 'Day and dusk lays down a run', [0.5, 15]),
 } satisfies Record<Schools['watering'], TradeValue>)
 
-/** Share of flat ground's intake that is left, up to each slope in percent. Irrigation handbooks, from memory. */
+/**
+ * Share of flat ground's intake that is left, up to each slope in percent. Irrigation handbooks,
+ * from memory.
+ */
 const LEFT_ON_SLOPE: readonly (readonly [number, number])[] = [
   [4.999999, 1],
   [8, 0.8],
@@ -31,7 +46,8 @@ const LEFT_ON_SLOPE: readonly (readonly [number, number])[] = [
   [20, 0.4],
   [Infinity, 0.25],
 ]
-export const slopeIntake = (slope: number): number => LEFT_ON_SLOPE.find(([most]) => slope <= most)![1]
+export const slopeIntake = (slope: number): number =>
+  LEFT_ON_SLOPE.find(([most]) => slope <= most)![1]
 
 export const waterRules = {
   bucket: rule({
@@ -76,7 +92,9 @@ export const waterRules = {
     unit: 'rain',
     standing: 'practice',
     says: 'Then about {dose} each three to four days, counting rain.',
-    values: { dose: value(12, 'rain', 'practice', 'Established, each watering lays down', [4, 40]) },
+    values: {
+      dose: value(12, 'rain', 'practice', 'Established, each watering lays down', [4, 40]),
+    },
     formula: 'dose',
     compute: (_, { dose }) => dose,
   }),

@@ -7,7 +7,14 @@ import { joined, quantity, say } from '../trace/message.ts'
 import { figureId, JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import { doseValues, slopeIntake, splitValues, WATERING_TIMES, waterReadings, waterRules } from './waterRules.ts'
+import {
+  doseValues,
+  slopeIntake,
+  splitValues,
+  WATERING_TIMES,
+  waterReadings,
+  waterRules,
+} from './waterRules.ts'
 
 export interface ZoneWater {
   zone: string
@@ -45,15 +52,29 @@ export function planWater(brief: Brief): { water: WaterPlan | null; notices: Not
     waterRules.dose,
     JOB,
     { bySchool: trace.value(doseValues[schools.watering]) },
-    { school: `watering:${schools.watering}`, change: 'Another watering school, or a mulch over the seed.' },
+    {
+      school: `watering:${schools.watering}`,
+      change: 'Another watering school, or a mulch over the seed.',
+    },
   )
-  const doses = { dose, growing: trace.work(waterRules.growing, JOB, {}), settled: trace.work(waterRules.settled, JOB, {}) }
+  const doses = {
+    dose,
+    growing: trace.work(waterRules.growing, JOB, {}),
+    settled: trace.work(waterRules.settled, JOB, {}),
+  }
   const flow = tapFlow(job, trace)
   const watered = zones.map((r) => waterZone(brief, r, doses, flow))
   const list = watered.map((z) => z.water)
-  const daily = trace.work(waterRules.daily, JOB, { zones: list.map((z) => z.litres), runs: times.length })
+  const daily = trace.work(waterRules.daily, JOB, {
+    zones: list.map((z) => z.litres),
+    runs: times.length,
+  })
   const tapMinutes = flow ? trace.work(waterRules.tap, JOB, { litres: daily, flow }) : null
-  const notices = [...watered.flatMap((z) => z.notices), ...timeAllowed(brief, list, times.length, tapMinutes), ...whoWaters(job)]
+  const notices = [
+    ...watered.flatMap((z) => z.notices),
+    ...timeAllowed(brief, list, times.length, tapMinutes),
+    ...whoWaters(job),
+  ]
   return { water: { times, dose, zones: list, daily, tapMinutes }, notices }
 }
 
@@ -89,8 +110,14 @@ function waterZone(
       },
     )
   const minutes = run(doses.dose)
-  const litres = trace.work(waterRules.litres, scope, { rate: precipitation, minutes, area: r.area! })
-  const takes = r.zone.texture ? trace.value(intake[r.zone.texture]) * slopeIntake(num(r.slope)) : null
+  const litres = trace.work(waterRules.litres, scope, {
+    rate: precipitation,
+    minutes,
+    area: r.area!,
+  })
+  const takes = r.zone.texture
+    ? trace.value(intake[r.zone.texture]) * slopeIntake(num(r.slope))
+    : null
   const cycles = takes && num(precipitation) > takes ? Math.ceil(num(precipitation) / takes) : 1
   const water: ZoneWater = {
     zone: r.id,
@@ -106,7 +133,11 @@ function waterZone(
   return { water, notices: [...puddles(r, water, takes), ...moreThanTheTap(r, water, flow, trace)] }
 }
 
-function puddles(r: ZoneReadings, { cycles, precipitation }: ZoneWater, takes: number | null): Notice[] {
+function puddles(
+  r: ZoneReadings,
+  { cycles, precipitation }: ZoneWater,
+  takes: number | null,
+): Notice[] {
   if (cycles <= 1) return []
   return [
     {
@@ -121,11 +152,24 @@ function puddles(r: ZoneReadings, { cycles, precipitation }: ZoneWater, takes: n
   ]
 }
 
-function moreThanTheTap(r: ZoneReadings, { stations, precipitation }: ZoneWater, flow: Figure | null, trace: Trace): Notice[] {
+function moreThanTheTap(
+  r: ZoneReadings,
+  { stations, precipitation }: ZoneWater,
+  flow: Figure | null,
+  trace: Trace,
+): Notice[] {
   const drawn = (num(precipitation) * num(r.area!)) / 60 / stations
-  if (!flow || r.zone.precipitation === null || drawn <= num(flow) * (1 + trace.value(splitValues.tapSlack) / 100)) return []
+  if (
+    !flow ||
+    r.zone.precipitation === null ||
+    drawn <= num(flow) * (1 + trace.value(splitValues.tapSlack) / 100)
+  )
+    return []
   const where = stations > 1 ? `one of ${stations} stations` : 'this area'
-  const instead = stations > 1 ? 'Split it into more stations' : `Split it into ${Math.ceil(drawn / num(flow))} stations`
+  const instead =
+    stations > 1
+      ? 'Split it into more stations'
+      : `Split it into ${Math.ceil(drawn / num(flow))} stations`
   return [
     {
       id: figureId(zoneScope(r.id), 'tap'),
@@ -139,8 +183,15 @@ function moreThanTheTap(r: ZoneReadings, { stations, precipitation }: ZoneWater,
   ]
 }
 
-/** Whether the tap, or the stations of a zone one after another, take longer than the time allowed. */
-function timeAllowed({ job, zones, trace }: Brief, list: readonly ZoneWater[], runs: number, tapMinutes: Figure | null): Notice[] {
+/**
+ * Whether the tap, or the stations of a zone one after another, take longer than the time allowed.
+ */
+function timeAllowed(
+  { job, zones, trace }: Brief,
+  list: readonly ZoneWater[],
+  runs: number,
+  tapMinutes: Figure | null,
+): Notice[] {
   const allowed = job.site.waterMinutes === null ? null : job.site.waterMinutes * 60
   if (allowed === null) return []
   const over = tapMinutes !== null && num(tapMinutes) > allowed
@@ -156,7 +207,8 @@ function timeAllowed({ job, zones, trace }: Brief, list: readonly ZoneWater[], r
         },
       ]
     : []
-  // A zone whose stations wait for one another takes longer by the clock than its litres by the tap.
+  // A zone whose stations wait for one another takes longer by the clock than its litres by the
+  // tap.
   const byClock = list.flatMap((z): Notice[] => {
     if (z.stations === 1) return []
     const scope = zoneScope(z.zone)
@@ -186,7 +238,12 @@ const whoWaters = (job: Job): Notice[] =>
           id: 'water.who',
           stage: 7,
           level: 'warn',
-          title: job.watering === 'nobody' ? 'Nobody waters.' : job.watering === 'unsure' ? 'The watering is not sure.' : 'Nobody is named to water.',
+          title:
+            job.watering === 'nobody'
+              ? 'Nobody waters.'
+              : job.watering === 'unsure'
+                ? 'The watering is not sure.'
+                : 'Nobody is named to water.',
           says: joined([
             'Seed that dries once in its first weeks is the costliest failure of all.',
             job.watering === null

@@ -4,7 +4,10 @@ import type { Message } from '../trace/message.ts'
 /** Who asks for an operation. */
 export type AskedBy = 'finding' | 'drawing' | 'aim' | 'sowing' | 'school' | 'work' | 'way' | 'you'
 
-/** How strongly: `must` and `should` are planned unless something stands in the way; `may` is offered. */
+/**
+ * How strongly: `must` and `should` are planned unless something stands in the way; `may` is
+ * offered.
+ */
 export type Strength = 'must' | 'should' | 'may'
 
 /** An operation asked for, by whom and why. */
@@ -20,7 +23,10 @@ export interface Ask {
   depth?: number
 }
 
-/** An operation that must not be done here (`hard`), or that is not worth doing unless a person decides so. */
+/**
+ * An operation that must not be done here (`hard`), or that is not worth doing unless a person
+ * decides so.
+ */
 export interface Forbid {
   operation: StepKind
   hard: boolean

@@ -10,20 +10,40 @@ import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { found, unread, type Finding, type Found, type Outcome } from './finding.ts'
 import { findingRules } from './findingRules.ts'
-import { coverLines, moistureLines, mossLines, phLines, slopeLines, surfaceLines, thatchLines } from './lines.ts'
+import {
+  coverLines,
+  moistureLines,
+  mossLines,
+  phLines,
+  slopeLines,
+  surfaceLines,
+  thatchLines,
+} from './lines.ts'
 import { onlyPassing, operationsOf, stolonOnly } from './findingAsks.ts'
 import { seenInZone, wantsTrueSurface } from './seenInZone.ts'
 
 export const findingReadings = {
   penetrometer: reading({ key: 'push', stage: 1, label: 'Penetrometer', unit: 'kPa' }),
-  push: reading({ key: 'push', id: 'reading.push-test', stage: 1, label: 'Push test', unit: 'text' }),
+  push: reading({
+    key: 'push',
+    id: 'reading.push-test',
+    stage: 1,
+    label: 'Push test',
+    unit: 'text',
+  }),
 }
 
 /** The line below which the firm starts over: that of its school. */
-export const startOverLine = (schools: Schools, trace: Trace): number => trace.value(schools.cover === 'fifty' ? coverLines.fifty : coverLines.thirty)
+export const startOverLine = (schools: Schools, trace: Trace): number =>
+  trace.value(schools.cover === 'fifty' ? coverLines.fifty : coverLines.thirty)
 
 /** What one zone's readings mean, by the lines of the trade. `year` is the year of the walk. */
-export function findInZone(r: ZoneReadings, schools: Schools, year: number, trace: Trace): Finding[] {
+export function findInZone(
+  r: ZoneReadings,
+  schools: Schools,
+  year: number,
+  trace: Trace,
+): Finding[] {
   const measured = [
     coverFinding(r, schools, trace),
     thatchFinding(r, trace),
@@ -39,7 +59,13 @@ export function findInZone(r: ZoneReadings, schools: Schools, year: number, trac
 }
 
 function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
-  if (!r.wanted) return unread(r, 'cover', 'Decides between leaving, overseeding and starting over.', 'Count it by frame or step-and-look.')
+  if (!r.wanted)
+    return unread(
+      r,
+      'cover',
+      'Decides between leaving, overseeding and starting over.',
+      'Count it by frame or step-and-look.',
+    )
   const percent = startOverLine(schools, trace)
   const line = quantity(percent, '%')
   const outcomes: Record<string, Outcome> = {
@@ -53,8 +79,16 @@ function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
       says: say`Below the ${line} line: too little wanted grass to build on.`,
       asks: 'Sow as new ground. Killing off is only for incurable grassy weeds.',
     },
-    thin: { verdict: 'act', says: say`Above the ${line} line: worth keeping, with room for seed.`, asks: 'Overseed the whole zone.' },
-    'well covered': { verdict: 'fine', says: 'Seed would find little room.', asks: 'Feed; mend what is bare.' },
+    thin: {
+      verdict: 'act',
+      says: say`Above the ${line} line: worth keeping, with room for seed.`,
+      asks: 'Overseed the whole zone.',
+    },
+    'well covered': {
+      verdict: 'fine',
+      says: 'Seed would find little room.',
+      asks: 'Feed; mend what is bare.',
+    },
   }
   if (onlyPassing(r))
     for (const word of ['thin', 'well covered'])
@@ -65,8 +99,15 @@ function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
       }
   if (r.sunKnown && num(r.sun) < trace.value(lightLines.marginal))
     for (const word of ['start over', 'thin', 'incurable grass'])
-      outcomes[word] = { ...outcomes[word]!, asks: 'Nothing: grass is the wrong plant in this light.' }
-  else if (stolonOnly(r)) outcomes.thin = { ...outcomes.thin!, asks: 'Fill the gaps with runners or plugs of the turf there.' }
+      outcomes[word] = {
+        ...outcomes[word]!,
+        asks: 'Nothing: grass is the wrong plant in this light.',
+      }
+  else if (stolonOnly(r))
+    outcomes.thin = {
+      ...outcomes.thin!,
+      asks: 'Fill the gaps with runners or plugs of the turf there.',
+    }
   const figure = trace.work(
     findingRules.cover,
     zoneScope(r.id),
@@ -83,7 +124,11 @@ function thatchFinding(r: ZoneReadings, trace: Trace): Found | null {
       says: 'Thatch keeps rain from roots and seed from soil.',
       asks: '{Scarify} in several passes or over years; decide on seed as you go.',
     },
-    matted: { verdict: 'act', says: 'Thatch keeps rain from roots and seed from soil.', asks: '{Scarify} before seed.' },
+    matted: {
+      verdict: 'act',
+      says: 'Thatch keeps rain from roots and seed from soil.',
+      asks: '{Scarify} before seed.',
+    },
     fine: { verdict: 'fine', says: 'No bar to seed.', asks: 'Nothing.' },
   }
   if (r.thatch) {
@@ -91,46 +136,93 @@ function thatchFinding(r: ZoneReadings, trace: Trace): Found | null {
     return found(r, 'thatch', figure, outcomes[figure.value as string]!)
   }
   if (r.wanted && num(r.wanted) < trace.value(coverLines.nothingLeft)) return null
-  return unread(r, 'thatch', 'Decides whether seed can reach soil.', 'Cut two or three plugs and measure.')
+  return unread(
+    r,
+    'thatch',
+    'Decides whether seed can reach soil.',
+    'Cut two or three plugs and measure.',
+  )
 }
 
-/** How hard the ground is, by the push test or else the penetrometer; null where neither was read. */
+/**
+ * How hard the ground is, by the push test or else the penetrometer; null where neither was read.
+ */
 function firmness({ zone }: ZoneReadings, trace: Trace): FigureValue | null {
   const { compaction, penetrometer } = findingRules
   if (zone.penetration) return compaction.compute({ push: PENETRATION_NAMES[zone.penetration] }, {})
-  return zone.pressure === null ? null : penetrometer.compute({ pressure: zone.pressure }, trace.values(penetrometer.values))
+  return zone.pressure === null
+    ? null
+    : penetrometer.compute({ pressure: zone.pressure }, trace.values(penetrometer.values))
 }
 
 function firmnessFinding(r: ZoneReadings, trace: Trace): Found {
   const scope = zoneScope(r.id)
   const { penetration, pressure, soilMoist } = r.zone
   const firm = firmness(r, trace)
-  if (firm === null) return unread(r, 'compaction', 'Decides whether cores come out.', 'Push a screwdriver in, in moist soil.')
+  if (firm === null)
+    return unread(
+      r,
+      'compaction',
+      'Decides whether cores come out.',
+      'Push a screwdriver in, in moist soil.',
+    )
   if (soilMoist !== true && firm !== 'open')
     return unread(
       r,
       'compaction',
-      soilMoist === false ? 'Read in dry soil: it tells nothing.' : 'Whether the soil was moist is not noted: in dry soil the test tells nothing.',
+      soilMoist === false
+        ? 'Read in dry soil: it tells nothing.'
+        : 'Whether the soil was moist is not noted: in dry soil the test tells nothing.',
       'Push again in soil near field capacity.',
     )
   const figure = penetration
-    ? trace.work(findingRules.compaction, scope, { push: trace.read(findingReadings.push, scope, PENETRATION_NAMES[penetration])! })
-    : trace.work(findingRules.penetrometer, scope, { pressure: trace.read(findingReadings.penetrometer, scope, pressure)! })
+    ? trace.work(findingRules.compaction, scope, {
+        push: trace.read(findingReadings.push, scope, PENETRATION_NAMES[penetration])!,
+      })
+    : trace.work(findingRules.penetrometer, scope, {
+        pressure: trace.read(findingReadings.penetrometer, scope, pressure)!,
+      })
   const outcomes: Record<string, Outcome> = {
     open: { verdict: 'fine', says: 'Roots find their way.', asks: 'Nothing.' },
-    firm: { verdict: 'act', says: 'Water and roots are held up.', asks: '{Core}, two crossed passes.' },
-    compacted: { verdict: 'act', says: 'Water and roots are held up.', asks: '{Core}, two crossed passes; three where it is worst.' },
+    firm: {
+      verdict: 'act',
+      says: 'Water and roots are held up.',
+      asks: '{Core}, two crossed passes.',
+    },
+    compacted: {
+      verdict: 'act',
+      says: 'Water and roots are held up.',
+      asks: '{Core}, two crossed passes; three where it is worst.',
+    },
   }
   return found(r, 'compaction', figure, outcomes[figure.value as string]!)
 }
 
 function lightFinding(r: ZoneReadings, trace: Trace): Found {
-  if (!r.sunKnown) return unread(r, 'light', 'Decides which grass can live here.', 'Note hours of direct sun in the growing weeks.')
+  if (!r.sunKnown)
+    return unread(
+      r,
+      'light',
+      'Decides which grass can live here.',
+      'Note hours of direct sun in the growing weeks.',
+    )
   const outcomes: Record<string, Outcome> = {
     'full sun': { verdict: 'fine', says: 'Any grass.', asks: 'Nothing.' },
-    'part sun': { verdict: 'fine', says: 'Cool grasses, zoysia, St Augustine.', asks: 'No sun-only grass.' },
-    shade: { verdict: 'act', says: 'Fine fescues; thin expectations.', asks: 'Shade grasses, and raise the cut.' },
-    'deep shade': { verdict: 'act', says: 'Marginal for any grass.', asks: 'Open the canopy if you may; else sow fine fescue yearly.' },
+    'part sun': {
+      verdict: 'fine',
+      says: 'Cool grasses, zoysia, St Augustine.',
+      asks: 'No sun-only grass.',
+    },
+    shade: {
+      verdict: 'act',
+      says: 'Fine fescues; thin expectations.',
+      asks: 'Shade grasses, and raise the cut.',
+    },
+    'deep shade': {
+      verdict: 'act',
+      says: 'Marginal for any grass.',
+      asks: 'Open the canopy if you may; else sow fine fescue yearly.',
+    },
     'too dark for grass': {
       verdict: 'hold',
       says: 'Grass is the wrong plant here.',
@@ -145,32 +237,54 @@ function slopeFinding(r: ZoneReadings, trace: Trace): Found | null {
   if (num(r.slope) < trace.value(slopeLines.press)) return null
   const blanket = 'Pinned blanket and a nurse grass.'
   const outcomes: Record<string, Outcome> = {
-    sloping: { verdict: 'act', says: 'Rain can move seed here.', asks: 'Press the seed in and mulch.' },
+    sloping: {
+      verdict: 'act',
+      says: 'Rain can move seed here.',
+      asks: 'Press the seed in and mulch.',
+    },
     bank: { verdict: 'act', says: 'Rain moves seed and soil here.', asks: blanket },
-    'steep bank': { verdict: 'hold', says: 'Rain moves seed and soil here.', asks: joined([blanket, 'No ride-on.']) },
+    'steep bank': {
+      verdict: 'hold',
+      says: 'Rain moves seed and soil here.',
+      asks: joined([blanket, 'No ride-on.']),
+    },
   }
   const figure = trace.work(findingRules.slope, zoneScope(r.id), { slope: r.slope })
   return found(r, 'slope', figure, outcomes[figure.value as string]!)
 }
 
-/** The pH below which the grasses there want lime: centipede lives lowest, fine fescues and bents low. */
+/**
+ * The pH below which the grasses there want lime: centipede lives lowest, fine fescues and bents
+ * low.
+ */
 function leastPh({ present }: ZoneReadings, trace: Trace): number {
-  const all = (test: (g: (typeof present)[number]) => boolean) => present.length > 0 && present.every(test)
+  const all = (test: (g: (typeof present)[number]) => boolean) =>
+    present.length > 0 && present.every(test)
   if (all((g) => g.id === 'centipedegrass')) return trace.value(phLines.acidCentipede)
   return trace.value(all((g) => g.fine) ? phLines.acidFine : phLines.acid)
 }
 
 function phFinding(r: ZoneReadings, trace: Trace): Found | null {
   if (!r.ph) return null
-  const figure = trace.work(findingRules.ph, zoneScope(r.id), { ph: r.ph, least: leastPh(r, trace) })
+  const figure = trace.work(findingRules.ph, zoneScope(r.id), {
+    ph: r.ph,
+    least: leastPh(r, trace),
+  })
   const above = num(r.ph) > trace.value(phLines.noLime)
   const outcomes: Record<string, Outcome> = {
-    acid: { verdict: 'act', says: 'Below what these grasses like.', asks: 'Lime, by the laboratory’s rate only.' },
+    acid: {
+      verdict: 'act',
+      says: 'Below what these grasses like.',
+      asks: 'Lime, by the laboratory’s rate only.',
+    },
     limy: { verdict: 'act', says: 'Iron locks up.', asks: 'No lime; iron by leaf if it pales.' },
     fine: {
       verdict: 'fine',
       says: above ? 'Above where lime helps.' : 'In range.',
-      asks: r.zone.litter === 'needles' ? 'No lime: liming under evergreens is a habit, and the test does not ask for it.' : 'No lime.',
+      asks:
+        r.zone.litter === 'needles'
+          ? 'No lime: liming under evergreens is a habit, and the test does not ask for it.'
+          : 'No lime.',
     },
   }
   return found(r, 'ph', figure, outcomes[figure.value as string]!)
@@ -184,13 +298,19 @@ function mossFinding(r: ZoneReadings, trace: Trace): Found | null {
     ...(r.thatch && num(r.thatch) > trace.value(thatchLines.fine) ? ['thatch'] : []),
     ...(r.ph && num(r.ph) < leastPh(r, trace) ? ['acid'] : []),
     ...((firm !== null && firm !== 'open') || r.zone.packedSigns.length > 0 ? ['compaction'] : []),
-    ...(r.zone.damp === 'wet' || (r.zone.ponding ?? 0) > trace.value(moistureLines.ponding) ? ['wet'] : []),
-    ...(r.zone.weedsSeen.includes('clover') || r.zone.diseases.some((d) => d.kind === 'red-thread' && d.active !== false) ? ['hunger'] : []),
+    ...(r.zone.damp === 'wet' || (r.zone.ponding ?? 0) > trace.value(moistureLines.ponding)
+      ? ['wet']
+      : []),
+    ...(r.zone.weedsSeen.includes('clover') ||
+    r.zone.diseases.some((d) => d.kind === 'red-thread' && d.active !== false)
+      ? ['hunger']
+      : []),
   ]
   const figure = trace.work(findingRules.moss, zoneScope(r.id), { moss: r.moss })
   return found(r, 'moss', figure, {
     verdict: figure.value === 'mossy' ? 'act' : 'fine',
-    says: causes.length > 0 ? say`One story with ${causes}.` : 'Look for shade, wet, acid or hunger.',
+    says:
+      causes.length > 0 ? say`One story with ${causes}.` : 'Look for shade, wet, acid or hunger.',
     asks: 'Put the cause right, or it returns.',
   })
 }
@@ -204,7 +324,9 @@ function lowsFinding(r: ZoneReadings, trace: Trace): Found | null {
   const bumpy = figure.value === 'bumpy'
   return found(r, 'lows', figure, {
     verdict: bumpy ? 'act' : 'fine',
-    says: strict ? 'A low cut shows every dip.' : say`A rotary above ${quantity(lowCut, 'mm')} forgives small dips.`,
+    says: strict
+      ? 'A low cut shows every dip.'
+      : say`A rotary above ${quantity(lowCut, 'mm')} forgives small dips.`,
     asks: bumpy ? 'Level.' : 'Nothing.',
   })
 }

@@ -68,7 +68,10 @@ export interface Outcome {
   asks: Message
 }
 
-/** A reading held against the trade's line: what it means and what it asks for, in words and as operations. */
+/**
+ * A reading held against the trade's line: what it means and what it asks for, in words and as
+ * operations.
+ */
 export interface Finding extends Outcome {
   zone: string
   kind: FindingKind
@@ -88,7 +91,12 @@ export interface FindingContext {
   year: number
 }
 
-export const found = (r: ZoneReadings, kind: FindingKind, figure: Figure, outcome: Outcome): Found => ({
+export const found = (
+  r: ZoneReadings,
+  kind: FindingKind,
+  figure: Figure,
+  outcome: Outcome,
+): Found => ({
   zone: r.id,
   kind,
   word: figure.value as string,
@@ -96,7 +104,12 @@ export const found = (r: ZoneReadings, kind: FindingKind, figure: Figure, outcom
   ...outcome,
 })
 
-export const unread = (r: ZoneReadings, kind: FindingKind, says: Message, asks: Message): Found => ({
+export const unread = (
+  r: ZoneReadings,
+  kind: FindingKind,
+  says: Message,
+  asks: Message,
+): Found => ({
   zone: r.id,
   kind,
   verdict: 'unread',
@@ -106,4 +119,5 @@ export const unread = (r: ZoneReadings, kind: FindingKind, says: Message, asks: 
   figure: null,
 })
 
-export const findingOf = (findings: readonly Finding[], zone: string, kind: FindingKind) => findings.find((f) => f.zone === zone && f.kind === kind)
+export const findingOf = (findings: readonly Finding[], zone: string, kind: FindingKind) =>
+  findings.find((f) => f.zone === zone && f.kind === kind)

@@ -26,20 +26,27 @@ interface Answer {
 const CLUMPS: readonly string[] = ['yorkshire-fog', 'rough-meadow-grass']
 const DUG: readonly string[] = ['dandelion', 'plantain', 'daisy', 'buttercup', 'self-heal', 'sedge']
 
-/** What stands is a quick cover, gone within the year: it is not wanted cover, and thin places in it need no mending. */
-export const onlyPassing = (r: ZoneReadings): boolean => r.present.length > 0 && r.present.every((g) => g.passing)
+/**
+ * What stands is a quick cover, gone within the year: it is not wanted cover, and thin places in it
+ * need no mending.
+ */
+export const onlyPassing = (r: ZoneReadings): boolean =>
+  r.present.length > 0 && r.present.every((g) => g.passing)
 
 /** Warm turf that lives by runners above ground only: it has nothing below to come back from. */
 export const stolonOnly = (r: ZoneReadings): boolean => r.present.some((g) => g.stolonOnly)
 
 /** Warm turf with runners below ground: it may be cut to its stalks and comes back. */
-export const scalps = (r: ZoneReadings): boolean => r.present.length > 0 && r.present.every((g) => g.season === 'warm' && /rhizome/.test(g.spread))
+export const scalps = (r: ZoneReadings): boolean =>
+  r.present.length > 0 && r.present.every((g) => g.season === 'warm' && /rhizome/.test(g.spread))
 
 /** Warm turf that spreads by runners: small gaps close by themselves. */
 /** A green: sand, mown short. */
-export const isGreen = (r: ZoneReadings, trace: Trace): boolean => r.zone.texture === 'sand' && num(r.cut) <= trace.value(habitLines.greenCut)
+export const isGreen = (r: ZoneReadings, trace: Trace): boolean =>
+  r.zone.texture === 'sand' && num(r.cut) <= trace.value(habitLines.greenCut)
 
-export const healsItself = (r: ZoneReadings): boolean => r.present.length > 0 && r.present.every((g) => g.season === 'warm' && g.spreads)
+export const healsItself = (r: ZoneReadings): boolean =>
+  r.present.length > 0 && r.present.every((g) => g.season === 'warm' && g.spreads)
 
 const DARK: Message = 'Grass is the wrong plant in this light: work on it is money lost.'
 const IN_THE_DARK: readonly StepKind[] = [
@@ -79,15 +86,27 @@ function scarifyPasses(thatch: number, trace: Trace): number {
 const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>> = {
   cover: ({ word }, { r, schools, trace }) => {
     if (word === 'incurable grass') {
-      return { wants: [...goesAsAWhole(schools, 'Nothing less ends incurable grassy weeds.'), ['sow', 'must', 'The ground is sown anew.']] }
+      return {
+        wants: [
+          ...goesAsAWhole(schools, 'Nothing less ends incurable grassy weeds.'),
+          ['sow', 'must', 'The ground is sown anew.'],
+        ],
+      }
     }
-    if (word === 'start over') return { wants: [['sow', 'must', 'Too little wanted grass to build on.']] }
+    if (word === 'start over')
+      return { wants: [['sow', 'must', 'Too little wanted grass to build on.']] }
     const clumps = num(r.incurable) >= trace.value(coverLines.clumps)
     return {
       wants: [
         ...(word === 'thin' ? [['sow', 'should', 'There is room for seed.'] as Line] : []),
         ...(clumps
-          ? [['dig-clumps', 'should', say`${r.incurable} is under grassy weeds with no selective cure: dig them out, or they spread.`] as Line]
+          ? [
+              [
+                'dig-clumps',
+                'should',
+                say`${r.incurable} is under grassy weeds with no selective cure: dig them out, or they spread.`,
+              ] as Line,
+            ]
           : []),
       ],
     }
@@ -95,7 +114,8 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
   thatch: (_, { r, trace }) => {
     const passes = scarifyPasses(num(r.thatch!), trace)
     if (passes === 0) return {}
-    const short: Message = 'Warm turf with a mat is cut hard before blades: it comes back from below.'
+    const short: Message =
+      'Warm turf with a mat is cut hard before blades: it comes back from below.'
     const cuts: Line[] = scalps(r)
       ? [
           ['cut-first', 'should', short],
@@ -106,20 +126,49 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
   },
   compaction: ({ word }, { r }) => {
     const hard = r.zone.penetration === 'stops'
-    if (word === 'firm') return { wants: [['core', 'should', 'Water and roots are held up.', { passes: 2 }]] }
-    return word === 'compacted' ? { wants: [['core', 'must', 'The ground is compacted.', { passes: hard ? 3 : 2 }]] } : {}
+    if (word === 'firm')
+      return { wants: [['core', 'should', 'Water and roots are held up.', { passes: 2 }]] }
+    return word === 'compacted'
+      ? { wants: [['core', 'must', 'The ground is compacted.', { passes: hard ? 3 : 2 }]] }
+      : {}
   },
-  light: ({ word }) => (word === 'too dark for grass' ? { forbids: IN_THE_DARK.map((operation): No => [operation, DARK]) } : {}),
+  light: ({ word }) =>
+    word === 'too dark for grass'
+      ? { forbids: IN_THE_DARK.map((operation): No => [operation, DARK]) }
+      : {},
   slope: ({ word }) => {
-    const bank: No[] = word === 'sloping' ? [] : [['core', 'No corer on a bank: it runs away, and the holes wash.', 'hard']]
-    const steep: No[] = word === 'steep bank' ? [['scarify', 'No scarifier on so steep a bank: it is raked by hand.', 'hard']] : []
+    const bank: No[] =
+      word === 'sloping'
+        ? []
+        : [['core', 'No corer on a bank: it runs away, and the holes wash.', 'hard']]
+    const steep: No[] =
+      word === 'steep bank'
+        ? [['scarify', 'No scarifier on so steep a bank: it is raked by hand.', 'hard']]
+        : []
     return { wants: [['cover', 'must', 'Rain moves seed here.']], forbids: [...bank, ...steep] }
   },
   ph: ({ word }) => (word === 'acid' ? { wants: [['lime', 'should', 'The soil is acid.']] } : {}),
-  moss: ({ word }) => (word === 'mossy' ? { wants: [['scarify', 'should', 'Moss comes out, and leaves ground to sow.', { passes: 1 }]] } : {}),
-  lows: ({ word }) => (word === 'bumpy' ? { wants: [['dress', 'must', 'The lows are brought up.']] } : {}),
+  moss: ({ word }) =>
+    word === 'mossy'
+      ? {
+          wants: [
+            ['scarify', 'should', 'Moss comes out, and leaves ground to sow.', { passes: 1 }],
+          ],
+        }
+      : {},
+  lows: ({ word }) =>
+    word === 'bumpy' ? { wants: [['dress', 'must', 'The lows are brought up.']] } : {},
   moisture: ({ word }, { trace }) => {
-    if (word === 'ponding') return { wants: [['grade', 'may', 'A hollow that ponds needs grade, not only holes: survey it, and bring it up.']] }
+    if (word === 'ponding')
+      return {
+        wants: [
+          [
+            'grade',
+            'may',
+            'A hollow that ponds needs grade, not only holes: survey it, and bring it up.',
+          ],
+        ],
+      }
     if (word !== 'water-repellent') return {}
     const depth = trace.value(operationValues.spikeDepth)
     return {
@@ -149,12 +198,22 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
         : {},
   disease: ({ word }, { r }) => {
     const rings = r.zone.diseases.some((d) => d.kind === 'dog-rings' && d.active !== false)
-    const hungry = r.zone.diseases.some((d) => d.active !== false && (d.worse === 'unfed' || d.kind === 'red-thread'))
+    const hungry = r.zone.diseases.some(
+      (d) => d.active !== false && (d.worse === 'unfed' || d.kind === 'red-thread'),
+    )
     return word === 'healed'
       ? {}
       : {
           wants: [
-            ...(rings ? [['dog-soil', 'must', 'Scorched soil grows nothing until it is flushed and changed.'] as Line] : []),
+            ...(rings
+              ? [
+                  [
+                    'dog-soil',
+                    'must',
+                    'Scorched soil grows nothing until it is flushed and changed.',
+                  ] as Line,
+                ]
+              : []),
             ...(hungry ? [['feed', 'should', 'It is worse where nothing was fed.'] as Line] : []),
           ],
         }
@@ -165,17 +224,50 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
     const dug = weedsSeen.some((w) => DUG.includes(w))
     return {
       wants: [
-        ...(word === 'weeds of packed soil' ? [['core', 'should', 'Weeds of packed soil: treat the soil first.', { passes: 2 }] as Line] : []),
-        ...(word === 'hungry' ? [['feed', 'should', 'Clover speaks of too little nitrogen.'] as Line] : []),
+        ...(word === 'weeds of packed soil'
+          ? [
+              [
+                'core',
+                'should',
+                'Weeds of packed soil: treat the soil first.',
+                { passes: 2 },
+              ] as Line,
+            ]
+          : []),
+        ...(word === 'hungry'
+          ? [['feed', 'should', 'Clover speaks of too little nitrogen.'] as Line]
+          : []),
         ...(seedHeads ? [['clip-heads', 'must', 'The heads are ripe.'] as Line] : []),
         ...(dug && handful
-          ? [['hand-weed', schools.weeds === 'spray-then-sow' ? 'may' : 'should', 'A fork takes the whole root and spreads no seed.'] as Line]
+          ? [
+              [
+                'hand-weed',
+                schools.weeds === 'spray-then-sow' ? 'may' : 'should',
+                'A fork takes the whole root and spreads no seed.',
+              ] as Line,
+            ]
           : []),
-        ...(weedsSeen.includes('crabgrass') ? [['pre-emergence', 'may', 'Where nothing is sown, a pre-emergence stops next year’s.'] as Line] : []),
+        ...(weedsSeen.includes('crabgrass')
+          ? [
+              [
+                'pre-emergence',
+                'may',
+                'Where nothing is sown, a pre-emergence stops next year’s.',
+              ] as Line,
+            ]
+          : []),
         ...(weedsSeen.some((w) => WINTER_ANNUALS.includes(w))
-          ? [['pre-emergence', 'may', 'Where nothing is sown, an autumn pre-emergence stops winter annuals.'] as Line]
+          ? [
+              [
+                'pre-emergence',
+                'may',
+                'Where nothing is sown, an autumn pre-emergence stops winter annuals.',
+              ] as Line,
+            ]
           : []),
-        ...(weedsSeen.some((w) => CLUMPS.includes(w)) ? [['dig-clumps', 'should', 'Coarse clumps cut down grow again.'] as Line] : []),
+        ...(weedsSeen.some((w) => CLUMPS.includes(w))
+          ? [['dig-clumps', 'should', 'Coarse clumps cut down grow again.'] as Line]
+          : []),
       ],
     }
   },
@@ -193,12 +285,18 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
         : {},
   browned: ({ word }, { r }) => {
     if (word === 'dead') return {}
-    const recheck: Line = ['recheck', word === 'dormant' ? 'may' : 'should', 'Brown grass may only be asleep.']
+    const recheck: Line = [
+      'recheck',
+      word === 'dormant' ? 'may' : 'should',
+      'Brown grass may only be asleep.',
+    ]
     if (word !== 'dormant' || !scalps(r)) return { wants: [recheck] }
     const green: Message = 'Dormant warm turf cut hard after the last frost greens up weeks sooner.'
     return { wants: [recheck, ['cut-first', 'should', green], ['cut-second', 'should', green]] }
   },
-  dogs: () => ({ wants: [['dog-soil', 'should', 'Urine scorches in rings, and seedlings first.']] }),
+  dogs: () => ({
+    wants: [['dog-soil', 'should', 'Urine scorches in rings, and seedlings first.']],
+  }),
   trees: (_, { r }) =>
     r.zone.litter === 'leaf' || r.zone.litter === 'needles'
       ? {
@@ -210,15 +308,44 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
       : {},
   signs: (_, { r }) => ({
     // Soil that was pushed and let the blade in is not packed, whatever the signs.
-    wants: [['core', r.zone.penetration === 'easy' && r.zone.soilMoist ? 'may' : 'should', 'The signs are those of packed soil.', { passes: 2 }]],
+    wants: [
+      [
+        'core',
+        r.zone.penetration === 'easy' && r.zone.soilMoist ? 'may' : 'should',
+        'The signs are those of packed soil.',
+        { passes: 2 },
+      ],
+    ],
   }),
   felt: ({ word, verdict }) => ({
-    wants: [['dress', word === 'humps and ruts' ? 'must' : verdict === 'act' ? 'should' : 'may', 'The surface was felt to be uneven.']],
+    wants: [
+      [
+        'dress',
+        word === 'humps and ruts' ? 'must' : verdict === 'act' ? 'should' : 'may',
+        'The surface was felt to be uneven.',
+      ],
+    ],
   }),
-  layer: ({ word }) => (word === 'layered' ? { wants: [['core', 'must', 'A layer below holds water and roots up.', { passes: 2 }]] } : {}),
-  wrong: (_, { schools }) => ({ wants: [...goesAsAWhole(schools, 'The grass there is to go.'), ['sow', 'must', 'The ground is sown anew.']] }),
+  layer: ({ word }) =>
+    word === 'layered'
+      ? { wants: [['core', 'must', 'A layer below holds water and roots up.', { passes: 2 }]] }
+      : {},
+  wrong: (_, { schools }) => ({
+    wants: [
+      ...goesAsAWhole(schools, 'The grass there is to go.'),
+      ['sow', 'must', 'The ground is sown anew.'],
+    ],
+  }),
   age: () => ({ wants: [['sow', 'may', 'Overseeding brings in newer cultivars.']] }),
-  edges: ({ word }) => ({ wants: [['edge', 'must', word === 'edges bulged' ? 'Soil has pushed the edge out.' : 'The strip is bare.']] }),
+  edges: ({ word }) => ({
+    wants: [
+      [
+        'edge',
+        'must',
+        word === 'edges bulged' ? 'Soil has pushed the edge out.' : 'The strip is bare.',
+      ],
+    ],
+  }),
 }
 
 /** The operations a finding asks for and forbids. */
@@ -233,6 +360,10 @@ export function operationsOf(finding: Found, at: AskContext): Operations {
       why,
       ...more,
     })),
-    forbids: (answer.forbids ?? []).map(([operation, why, hard]): Forbid => ({ operation, hard: hard === 'hard', why })),
+    forbids: (answer.forbids ?? []).map(([operation, why, hard]): Forbid => ({
+      operation,
+      hard: hard === 'hard',
+      why,
+    })),
   }
 }

@@ -1,11 +1,24 @@
 import { procedure, rule, type TradeValues } from '../trace/rule.ts'
 import { lightLines } from '../reference/siteValues.ts'
-import { coverLines, firmnessLines, habitLines, moistureLines, mossLines, phLines, slopeLines, surfaceLines, thatchLines } from './lines.ts'
+import {
+  coverLines,
+  firmnessLines,
+  habitLines,
+  moistureLines,
+  mossLines,
+  phLines,
+  slopeLines,
+  surfaceLines,
+  thatchLines,
+} from './lines.ts'
 
 const finding = { stage: 2, unit: 'text' } as const
 const memory = 'extension guidance, from memory'
 
-/** Findings that hold a number against its lines. The word they come to says what follows (outcomes in findInZone). */
+/**
+ * Findings that hold a number against its lines. The word they come to says what follows (outcomes
+ * in findInZone).
+ */
 export const findingRules = {
   cover: rule({
     ...finding,
@@ -16,9 +29,16 @@ export const findingRules = {
     says: 'Below the line of the school start over; above it keep what is there and overseed, up to {thin}. From {incurable} under incurable grassy weeds nothing less than a kill-off ends them.',
     values: { incurable: coverLines.incurable, thin: coverLines.thin },
     inputs: { wanted: '%', weeds: '%', line: '%' },
-    formula: 'weeds >= incurable ? "incurable grass" : wanted < line ? "start over" : wanted < thin ? "thin" : "well covered"',
+    formula:
+      'weeds >= incurable ? "incurable grass" : wanted < line ? "start over" : wanted < thin ? "thin" : "well covered"',
     compute: ({ wanted, weeds, line }, { incurable, thin }) =>
-      weeds >= incurable ? 'incurable grass' : wanted < line ? 'start over' : wanted < thin ? 'thin' : 'well covered',
+      weeds >= incurable
+        ? 'incurable grass'
+        : wanted < line
+          ? 'start over'
+          : wanted < thin
+            ? 'thin'
+            : 'well covered',
   }),
   thatch: rule({
     ...finding,
@@ -29,7 +49,8 @@ export const findingRules = {
     values: { fine: thatchLines.fine, deep: thatchLines.deep },
     inputs: { thatch: 'mm' },
     formula: 'thatch > deep ? "deep mat" : thatch > fine ? "matted" : "fine"',
-    compute: ({ thatch }, { fine, deep }) => (thatch > deep ? 'deep mat' : thatch > fine ? 'matted' : 'fine'),
+    compute: ({ thatch }, { fine, deep }) =>
+      thatch > deep ? 'deep mat' : thatch > fine ? 'matted' : 'fine',
   }),
   compaction: rule({
     ...finding,
@@ -39,8 +60,10 @@ export const findingRules = {
     source: 'roots nearly stop about 2–2.5 MPa: Taylor, Roberson & Parker 1966, from memory',
     says: 'What will not go in by hand, in moist soil, is compacted. Dry soil fails the test and tells nothing.',
     inputs: { push: 'text' },
-    formula: 'same(push, "will not go in") ? "compacted" : same(push, "with effort") ? "firm" : "open"',
-    compute: ({ push }) => (push === 'will not go in' ? 'compacted' : push === 'with effort' ? 'firm' : 'open'),
+    formula:
+      'same(push, "will not go in") ? "compacted" : same(push, "with effort") ? "firm" : "open"',
+    compute: ({ push }) =>
+      push === 'will not go in' ? 'compacted' : push === 'with effort' ? 'firm' : 'open',
   }),
   penetrometer: rule({
     ...finding,
@@ -53,7 +76,8 @@ export const findingRules = {
     values: firmnessLines,
     inputs: { pressure: 'kPa' },
     formula: 'pressure >= stops ? "compacted" : pressure >= slows ? "firm" : "open"',
-    compute: ({ pressure }, { slows, stops }) => (pressure >= stops ? 'compacted' : pressure >= slows ? 'firm' : 'open'),
+    compute: ({ pressure }, { slows, stops }) =>
+      pressure >= stops ? 'compacted' : pressure >= slows ? 'firm' : 'open',
   }),
   light: rule({
     ...finding,
@@ -63,9 +87,18 @@ export const findingRules = {
     says: 'From {any} any grass; from {cool} cool grasses and zoysia; from {shade} fine fescues; from {marginal} marginal; under that grass is the wrong plant.',
     values: lightLines,
     inputs: { sun: 'h' },
-    formula: 'sun >= any ? "full sun" : sun >= cool ? "part sun" : sun >= shade ? "shade" : sun >= marginal ? "deep shade" : "too dark for grass"',
+    formula:
+      'sun >= any ? "full sun" : sun >= cool ? "part sun" : sun >= shade ? "shade" : sun >= marginal ? "deep shade" : "too dark for grass"',
     compute: ({ sun }, { any, cool, shade, marginal }) =>
-      sun >= any ? 'full sun' : sun >= cool ? 'part sun' : sun >= shade ? 'shade' : sun >= marginal ? 'deep shade' : 'too dark for grass',
+      sun >= any
+        ? 'full sun'
+        : sun >= cool
+          ? 'part sun'
+          : sun >= shade
+            ? 'shade'
+            : sun >= marginal
+              ? 'deep shade'
+              : 'too dark for grass',
   }),
   slope: rule({
     ...finding,
@@ -75,8 +108,16 @@ export const findingRules = {
     says: 'From {press} press in and mulch; from {bank} pinned blanket and nurse grass; from {steep} no ride-on.',
     values: slopeLines,
     inputs: { slope: 'slope' },
-    formula: 'slope >= steep ? "steep bank" : slope >= bank ? "bank" : slope >= press ? "sloping" : "gentle"',
-    compute: ({ slope }, { press, bank, steep }) => (slope >= steep ? 'steep bank' : slope >= bank ? 'bank' : slope >= press ? 'sloping' : 'gentle'),
+    formula:
+      'slope >= steep ? "steep bank" : slope >= bank ? "bank" : slope >= press ? "sloping" : "gentle"',
+    compute: ({ slope }, { press, bank, steep }) =>
+      slope >= steep
+        ? 'steep bank'
+        : slope >= bank
+          ? 'bank'
+          : slope >= press
+            ? 'sloping'
+            : 'gentle',
   }),
   ph: rule({
     ...finding,
@@ -84,7 +125,13 @@ export const findingRules = {
     label: 'pH',
     standing: 'practice',
     says: 'Below {acid} lime by the laboratory’s rate; to {noLime} fine; above that no lime; above {limy} iron locks up. Fine fescues and bents from {acidFine}, centipede from {acidCentipede}.',
-    values: { acid: phLines.acid, noLime: phLines.noLime, limy: phLines.limy, acidFine: phLines.acidFine, acidCentipede: phLines.acidCentipede },
+    values: {
+      acid: phLines.acid,
+      noLime: phLines.noLime,
+      limy: phLines.limy,
+      acidFine: phLines.acidFine,
+      acidCentipede: phLines.acidCentipede,
+    },
     inputs: { ph: '1', least: '1' },
     formula: 'ph < least ? "acid" : ph > limy ? "limy" : "fine"',
     compute: ({ ph, least }, { limy }) => (ph < least ? 'acid' : ph > limy ? 'limy' : 'fine'),
@@ -119,13 +166,24 @@ export const findingRules = {
     says: 'A sand green is kept near {greenOrganic} organic matter: below, sand alone; above, {core}, so that sand gets in and organic matter out.',
     values: { greenOrganic: habitLines.greenOrganic, near: habitLines.near },
     inputs: { organic: '%' },
-    formula: 'organic > greenOrganic + near ? "too rich for sand" : organic < greenOrganic - near ? "lean" : "as it should be"',
+    formula:
+      'organic > greenOrganic + near ? "too rich for sand" : organic < greenOrganic - near ? "lean" : "as it should be"',
     compute: ({ organic }, { greenOrganic, near }) =>
-      organic > greenOrganic + near ? 'too rich for sand' : organic < greenOrganic - near ? 'lean' : 'as it should be',
+      organic > greenOrganic + near
+        ? 'too rich for sand'
+        : organic < greenOrganic - near
+          ? 'lean'
+          : 'as it should be',
   }),
 }
 
-const seen = <const V extends TradeValues>(kind: string, label: string, says: string, steps: string, values?: V) =>
+const seen = <const V extends TradeValues>(
+  kind: string,
+  label: string,
+  says: string,
+  steps: string,
+  values?: V,
+) =>
   procedure({
     ...finding,
     id: `finding.${kind}`,
@@ -149,25 +207,51 @@ export const seenRules = {
     moistureLines,
   ),
   pests: seen('pests', 'Pests', 'Never sow into live pests.', 'seen, and still active?'),
-  disease: seen('disease', 'Disease', 'Compare the fed with the unfed side before treating anything.', 'seen, and still active?'),
-  weeds: seen('weeds', 'Weeds seen', 'What grows unasked says what the ground lacks.', 'the kinds seen'),
+  disease: seen(
+    'disease',
+    'Disease',
+    'Compare the fed with the unfed side before treating anything.',
+    'seen, and still active?',
+  ),
+  weeds: seen(
+    'weeds',
+    'Weeds seen',
+    'What grows unasked says what the ground lacks.',
+    'the kinds seen',
+  ),
   lab: seen(
     'lab',
     'P and K',
     'Index adequate: leave phosphorus and potassium out; more does nothing, and phosphorus may be unlawful.',
     'laboratory index',
   ),
-  browned: seen('browned', 'Browned off', 'Dead or only dormant? Water a square and wait ten days.', 'what was seen'),
-  dogs: seen('dogs', 'Dogs', 'Scorched rings: flush, change the top soil, reseed; one trained corner is the cure.', 'what was seen'),
+  browned: seen(
+    'browned',
+    'Browned off',
+    'Dead or only dormant? Water a square and wait ten days.',
+    'what was seen',
+  ),
+  dogs: seen(
+    'dogs',
+    'Dogs',
+    'Scorched rings: flush, change the top soil, reseed; one trained corner is the cure.',
+    'what was seen',
+  ),
   trees: seen(
     'trees',
     'Trees',
     'A tree gone changes the light, and the old grass is the wrong one. Under evergreens: light and dryness first, litter second.',
     'what was seen',
   ),
-  age: seen('age', 'Age of the sward', 'An old sward, from {oldSward}, takes in newer cultivars by overseeding.', 'years since it was laid', {
-    oldSward: habitLines.oldSward,
-  }),
+  age: seen(
+    'age',
+    'Age of the sward',
+    'An old sward, from {oldSward}, takes in newer cultivars by overseeding.',
+    'years since it was laid',
+    {
+      oldSward: habitLines.oldSward,
+    },
+  ),
   mowing: seen(
     'mowing',
     'Mowing habit',
@@ -178,14 +262,24 @@ export const seenRules = {
       steep: slopeLines.steep,
     },
   ),
-  edges: seen('edges', 'Edges', 'Set the edge to the line and bring the lawn up to it.', 'what was seen'),
+  edges: seen(
+    'edges',
+    'Edges',
+    'Set the edge to the line and bring the lawn up to it.',
+    'what was seen',
+  ),
   signs: seen(
     'signs',
     'Signs of packed soil',
     'Wheel marks, trouble that persists under a good programme, and bare spots that never fill speak of packed soil.',
     'what was seen',
   ),
-  felt: seen('felt', 'Surface underfoot', 'Felt through the mower, or by a rolled ball; a string line or a laser tells it in mm.', 'what was felt'),
+  felt: seen(
+    'felt',
+    'Surface underfoot',
+    'Felt through the mower, or by a rolled ball; a string line or a laser tells it in mm.',
+    'what was felt',
+  ),
   layer: seen(
     'layer',
     'Layer below',

@@ -1,6 +1,8 @@
 /**
- * A laboratory's report of one sample, from rows of text: either a row for each measure (name, value, unit or index), or a heading of names over a row of values.
- * Known measures: pH, phosphorus, potassium, organic matter, date. An index may be a word, or the numbers 0 to 9 of an index scale, of which 2 is taken as adequate.
+ * A laboratory's report of one sample, from rows of text: either a row for each measure (name,
+ * value, unit or index), or a heading of names over a row of values. Known measures: pH,
+ * phosphorus, potassium, organic matter, date. An index may be a word, or the numbers 0 to 9 of an
+ * index scale, of which 2 is taken as adequate.
  */
 export interface LabFound {
   ph?: number
@@ -19,8 +21,12 @@ const MEASURES: [keyof LabFound, RegExp][] = [
 ]
 
 function level(text: string): 'low' | 'adequate' | 'high' | null {
-  const word = /\b(very low|deficient|low|adequate|sufficient|optimum|medium|normal|very high|excessive|high)\b/i.exec(text)?.[1]?.toLowerCase()
-  if (word) return /low|deficient/.test(word) ? 'low' : /high|excessive/.test(word) ? 'high' : 'adequate'
+  const word =
+    /\b(very low|deficient|low|adequate|sufficient|optimum|medium|normal|very high|excessive|high)\b/i
+      .exec(text)?.[1]
+      ?.toLowerCase()
+  if (word)
+    return /low|deficient/.test(word) ? 'low' : /high|excessive/.test(word) ? 'high' : 'adequate'
   const index = /^index\s*(\d)|^(\d)\s*[+-]?$/i.exec(text.trim())
   if (!index) return null
   const n = Number(index[1] ?? index[2])
@@ -28,8 +34,13 @@ function level(text: string): 'low' | 'adequate' | 'high' | null {
 }
 
 /** What the rows say, and a sentence on what was and was not understood. */
-export function labReport(cells: readonly (readonly string[])[]): { found: LabFound; says: string } {
-  const rows = cells.map((row) => row.map((c) => c.trim())).filter((row) => row.some((c) => c !== ''))
+export function labReport(cells: readonly (readonly string[])[]): {
+  found: LabFound
+  says: string
+} {
+  const rows = cells
+    .map((row) => row.map((c) => c.trim()))
+    .filter((row) => row.some((c) => c !== ''))
   const heading = rows[0] ?? []
   const across = heading.filter((c) => MEASURES.some(([, words]) => words.test(c))).length > 1
   const pairs: [string, string][] = across
@@ -47,7 +58,10 @@ export function labReport(cells: readonly (readonly string[])[]): { found: LabFo
     else if (measure === 'phosphorus' || measure === 'potassium') {
       const read = level(value)
       if (read) found[measure] = read
-      else odd.push(`${name}: “${value.slice(0, 30)}” is no index; enter low, adequate or high by the laboratory’s own words`)
+      else
+        odd.push(
+          `${name}: “${value.slice(0, 30)}” is no index; enter low, adequate or high by the laboratory’s own words`,
+        )
     } else odd.push(`${name}: “${value.slice(0, 30)}” is out of range`)
   }
   const got = Object.keys(found).length
@@ -56,6 +70,9 @@ export function labReport(cells: readonly (readonly string[])[]): { found: LabFo
     says:
       got === 0 && odd.length === 0
         ? 'Nothing known was found: rows named pH, phosphorus, potassium or organic matter are wanted.'
-        : [`${got} ${got === 1 ? 'reading' : 'readings'} imported.`, ...odd.map((o) => `${o}.`)].join(' '),
+        : [
+            `${got} ${got === 1 ? 'reading' : 'readings'} imported.`,
+            ...odd.map((o) => `${o}.`),
+          ].join(' '),
   }
 }

@@ -1,8 +1,10 @@
 import { parseQuantity, type UnitSystem } from '../quantities/quantity.ts'
 
 /**
- * Level readings from rows of text, as pasted or from a file: each row x, y and height, in the order a heading names them or else in that order.
- * Lengths in metres and heights in millimetres (feet and inches for a firm that works in them), unless a heading says "mm", "cm", "m", "ft" or "in".
+ * Level readings from rows of text, as pasted or from a file: each row x, y and height, in the
+ * order a heading names them or else in that order. Lengths in metres and heights in millimetres
+ * (feet and inches for a firm that works in them), unless a heading says "mm", "cm", "m", "ft" or
+ * "in".
  */
 export interface LevelRow {
   x: number
@@ -22,7 +24,10 @@ const NAMES: [column: 'x' | 'y' | 'mm', words: RegExp][] = [
 ]
 const MOST = 5000
 
-export function levelTable(cells: readonly (readonly string[])[], system: UnitSystem = 'metric'): LevelTable {
+export function levelTable(
+  cells: readonly (readonly string[])[],
+  system: UnitSystem = 'metric',
+): LevelTable {
   const rows: LevelRow[] = []
   const problems: string[] = []
   let order = { x: 0, y: 1, mm: 2 }
@@ -30,14 +35,18 @@ export function levelTable(cells: readonly (readonly string[])[], system: UnitSy
   for (const [i, row] of cells.entries()) {
     const trimmed = row.map((c) => c.trim())
     if (trimmed.every((c) => c === '')) continue
-    const numbers = trimmed.map((c) => (c === '' ? NaN : Number(c.replace('−', '-').replace(/^\+/, ''))))
+    const numbers = trimmed.map((c) =>
+      c === '' ? NaN : Number(c.replace('−', '-').replace(/^\+/, '')),
+    )
     if (rows.length === 0 && problems.length === 0 && numbers.every((n) => Number.isNaN(n))) {
       const heading = { ...order }
       const unit = { ...scale }
       for (const [column, words] of NAMES) {
         const at = trimmed.findIndex((c) => words.test(c))
         if (at < 0) {
-          problems.push(`No column for ${column === 'mm' ? 'height' : column}. Name three columns, like “x, y, height mm”.`)
+          problems.push(
+            `No column for ${column === 'mm' ? 'height' : column}. Name three columns, like “x, y, height mm”.`,
+          )
           continue
         }
         heading[column] = at
@@ -49,11 +58,20 @@ export function levelTable(cells: readonly (readonly string[])[], system: UnitSy
       scale = unit
       continue
     }
-    const [x, y, mm] = [numbers[order.x]! * scale.x, numbers[order.y]! * scale.y, numbers[order.mm]! * scale.mm]
+    const [x, y, mm] = [
+      numbers[order.x]! * scale.x,
+      numbers[order.y]! * scale.y,
+      numbers[order.mm]! * scale.mm,
+    ]
     if (![x, y, mm].every((n) => Number.isFinite(n))) {
-      if (problems.length < 20) problems.push(`Row ${i + 1}: “${trimmed.join(', ').slice(0, 60)}” is not three numbers, x, y and height.`)
+      if (problems.length < 20)
+        problems.push(
+          `Row ${i + 1}: “${trimmed.join(', ').slice(0, 60)}” is not three numbers, x, y and height.`,
+        )
     } else if (Math.abs(x) > 20_000 || Math.abs(y) > 20_000 || Math.abs(mm) > 20_000)
-      problems.push(`Row ${i + 1}: ${[x, y, mm].join(', ')} is too far off. Metres for places and millimetres for heights are wanted.`)
+      problems.push(
+        `Row ${i + 1}: ${[x, y, mm].join(', ')} is too far off. Metres for places and millimetres for heights are wanted.`,
+      )
     else if (rows.length >= MOST) {
       problems.push(`More than ${MOST} readings: the rest were left out.`)
       break
@@ -62,7 +80,10 @@ export function levelTable(cells: readonly (readonly string[])[], system: UnitSy
   return { rows, problems }
 }
 
-/** A height typed above (+) or below (−) a mark, mm: any unit of depth, the system's own where none is written. Null when it is no height. */
+/**
+ * A height typed above (+) or below (−) a mark, mm: any unit of depth, the system's own where none
+ * is written. Null when it is no height.
+ */
 export function levelHeight(typed: string, system: UnitSystem): number | null {
   const m = /^\s*([+−-])?\s*(.+)$/.exec(typed)
   const parsed = m ? parseQuantity(m[2]!, 'depth', system) : null

@@ -4,7 +4,10 @@ import type { GrassId, GrassTable } from '../reference/grasses.ts'
 
 /** Lots of seed out of a table of text: a heading over a line for each lot. */
 export interface LotTable {
-  lots: { lot: SeedLotDraft; /** On the shelf, kg; null where the line gives none. */ received: number | null }[]
+  lots: {
+    lot: SeedLotDraft
+    /** On the shelf, kg; null where the line gives none. */ received: number | null
+  }[]
   /** Lines that were left out, with what is wrong. */
   problems: { line: number; sentence: string }[]
 }
@@ -31,13 +34,20 @@ const plain = (name: string) => name.toLowerCase().replace(/\(.*?\)|[^a-z]/g, ''
 
 function grassBy(name: string, grasses: GrassTable): GrassId | null {
   const wanted = plain(name)
-  const found = Object.values(grasses).find((g) => [g.id, g.name, g.short].some((n) => plain(n) === wanted))
+  const found = Object.values(grasses).find((g) =>
+    [g.id, g.name, g.short].some((n) => plain(n) === wanted),
+  )
   return found?.id ?? null
 }
 
-/** Reads lots line by line; a wrong line is left out and named, the others stand. `rows` are cells of text, the heading first. */
+/**
+ * Reads lots line by line; a wrong line is left out and named, the others stand. `rows` are cells
+ * of text, the heading first.
+ */
 export function lotTable(rows: readonly (readonly string[])[], grasses: GrassTable): LotTable {
-  const heading = (rows[0] ?? []).map((cell) => COLUMNS.find(([, words]) => words.test(cell.trim()))?.[0] ?? null)
+  const heading = (rows[0] ?? []).map(
+    (cell) => COLUMNS.find(([, words]) => words.test(cell.trim()))?.[0] ?? null,
+  )
   if (!heading.includes('grass') || !heading.includes('number'))
     return { lots: [], problems: [{ line: 1, sentence: 'A heading with at least “lot” and “grass” is wanted, like: lot, grass, cultivar, purity, germination, tested, kg.' }] } // prettier-ignore
   const found: LotTable = { lots: [], problems: [] }
@@ -50,12 +60,15 @@ export function lotTable(rows: readonly (readonly string[])[], grasses: GrassTab
     const grass = grassBy(at('grass'), grasses)
     if (!grass) return wrong(`“${at('grass').slice(0, 40)}” is no grass in your table.`)
     const number = at('number')
-    if (seen.has(number)) return wrong(`Lot ${number.slice(0, 40)} stands on line ${seen.get(number)} too.`)
+    if (seen.has(number))
+      return wrong(`Lot ${number.slice(0, 40)} stands on line ${seen.get(number)} too.`)
     const typed = (column: Column) => at(column) || null
     const lot: SeedLotDraft = {
       number,
       supplier: at('supplier'),
-      parts: [{ grass, cultivar: at('cultivar'), pure: typed('pure'), germination: typed('germination') }],
+      parts: [
+        { grass, cultivar: at('cultivar'), pure: typed('pure'), germination: typed('germination') },
+      ],
       otherCrop: typed('otherCrop'),
       weedSeed: typed('weedSeed'),
       inert: typed('inert'),

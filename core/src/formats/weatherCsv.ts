@@ -3,10 +3,20 @@ import { daylight, extraterrestrial, fromSunshine } from '../climate/sunEnergy.t
 import type { WeatherDay } from '../climate/weatherSeries.ts'
 
 /**
- * Daily weather from a table of text (CSV already split into cells). Columns, units and the order of dates are guessed from the heading and the values;
- * a person may correct each. Nothing is believed that cannot be: it is left out and listed, with its line.
+ * Daily weather from a table of text (CSV already split into cells). Columns, units and the order
+ * of dates are guessed from the heading and the values; a person may correct each. Nothing is
+ * believed that cannot be: it is left out and listed, with its line.
  */
-export const WEATHER_COLUMNS = ['date', 'low', 'high', 'rain', 'wind', 'humidity', 'radiation', 'soil'] as const
+export const WEATHER_COLUMNS = [
+  'date',
+  'low',
+  'high',
+  'rain',
+  'wind',
+  'humidity',
+  'radiation',
+  'soil',
+] as const
 export type WeatherColumn = (typeof WEATHER_COLUMNS)[number]
 
 export const DATE_ORDERS = ['ymd', 'dmy', 'mdy'] as const
@@ -66,12 +76,16 @@ export function numberOf(cell: string): number | null {
 }
 
 /** What stands for "not read": blanks, words, and numbers no weather has. */
-const isMissing = (cell: string) => /^(|-+|na|n\/a|nan|null|none|m|\*+|tr?ace|t)$/i.test(cell.trim())
+const isMissing = (cell: string) =>
+  /^(|-+|na|n\/a|nan|null|none|m|\*+|tr?ace|t)$/i.test(cell.trim())
 const isSentinel = (x: number) => x <= -90 || x >= 900
 
 const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec']
 
-/** Three numbers of a date in the order written, or null. Months may be named; a time behind it is passed over. */
+/**
+ * Three numbers of a date in the order written, or null. Months may be named; a time behind it is
+ * passed over.
+ */
 function dateParts(cell: string): { parts: [number, number, number]; named: boolean } | null {
   const t = cell.trim().replace(/[T ]\d{1,2}:\d{2}.*$/, '')
   const run = /^(\d{4})(\d{2})(\d{2})$/.exec(t)
@@ -93,11 +107,15 @@ export function dateOf(cell: string, order: DateOrder): Day | null {
   const yearFirst = a > 31 || order === 'ymd'
   const [y, m, d] = yearFirst ? [a, b, c] : order === 'mdy' && !found.named ? [c, a, b] : [c, b, a]
   const year = fullYear(y)
-  if (m < 1 || m > 12 || d < 1 || d > daysInMonth(year, m) || year < 1850 || year > 2150) return null
+  if (m < 1 || m > 12 || d < 1 || d > daysInMonth(year, m) || year < 1850 || year > 2150)
+    return null
   return `${year}-${String(m).padStart(2, '0')}-${String(d).padStart(2, '0')}`
 }
 
-/** The order of a column's dates: by the first part that can only be a day. `usual` where none tells. */
+/**
+ * The order of a column's dates: by the first part that can only be a day. `usual` where none
+ * tells.
+ */
 export function orderOf(cells: readonly string[], usual: DateOrder): DateOrder {
   let [first, second] = [0, 0]
   for (const cell of cells) {
@@ -111,25 +129,37 @@ export function orderOf(cells: readonly string[], usual: DateOrder): DateOrder {
 }
 
 /** What a table seems to hold: a first guess, to be shown and corrected. */
-export function guessMapping(rows: readonly (readonly string[])[], usual: DateOrder): WeatherMapping {
+export function guessMapping(
+  rows: readonly (readonly string[])[],
+  usual: DateOrder,
+): WeatherMapping {
   const first = rows[0] ?? []
-  const heading = first.length > 0 && !first.some((cell) => isNumber(cell) || dateParts(cell) !== null)
+  const heading =
+    first.length > 0 && !first.some((cell) => isNumber(cell) || dateParts(cell) !== null)
   const body = rows.slice(heading ? 1 : 0, SAMPLE)
   const cells = (i: number) => body.map((r) => r[i] ?? '')
   const columns: WeatherMapping['columns'] = {}
   const width = Math.max(0, ...rows.slice(0, SAMPLE).map((r) => r.length))
   const taken = new Set<number>()
   const take = (what: WeatherColumn, index: number) => {
-    columns[what] = { index, unit: what === 'date' ? null : unitOf(what, heading ? (first[index] ?? '') : '', cells(index)) }
+    columns[what] = {
+      index,
+      unit:
+        what === 'date' ? null : unitOf(what, heading ? (first[index] ?? '') : '', cells(index)),
+    }
     taken.add(index)
   }
   if (heading)
     for (const [what, pattern] of HEADINGS) {
-      const index = first.findIndex((cell, i) => !taken.has(i) && pattern.test(cell.trim().replace(/_/g, ' ')))
+      const index = first.findIndex(
+        (cell, i) => !taken.has(i) && pattern.test(cell.trim().replace(/_/g, ' ')),
+      )
       if (index >= 0) take(what, index)
     }
   if (!columns.date) {
-    const index = Array.from({ length: width }, (_, i) => i).find((i) => !taken.has(i) && share(cells(i), (c) => dateParts(c) !== null) > 0.8)
+    const index = Array.from({ length: width }, (_, i) => i).find(
+      (i) => !taken.has(i) && share(cells(i), (c) => dateParts(c) !== null) > 0.8,
+    )
     if (index !== undefined) take('date', index)
   }
   if (!heading && columns.date) {
@@ -145,12 +175,18 @@ export function guessMapping(rows: readonly (readonly string[])[], usual: DateOr
     }
     if (c !== undefined) take('rain', c)
   }
-  return { heading, dates: columns.date ? orderOf(cells(columns.date.index), usual) : usual, columns }
+  return {
+    heading,
+    dates: columns.date ? orderOf(cells(columns.date.index), usual) : usual,
+    columns,
+  }
 }
 
 const SAMPLE = 800
-const share = (cells: readonly string[], test: (cell: string) => boolean) => (cells.length === 0 ? 0 : cells.filter(test).length / cells.length)
-const values = (cells: readonly string[]) => cells.flatMap((c) => numberOf(c) ?? []).filter((x) => !isSentinel(x))
+const share = (cells: readonly string[], test: (cell: string) => boolean) =>
+  cells.length === 0 ? 0 : cells.filter(test).length / cells.length
+const values = (cells: readonly string[]) =>
+  cells.flatMap((c) => numberOf(c) ?? []).filter((x) => !isSentinel(x))
 function meanOf(cells: readonly string[]): number {
   const list = values(cells)
   return list.reduce((sum, x) => sum + x, 0) / Math.max(1, list.length)
@@ -163,12 +199,19 @@ function quantile(list: readonly number[], share: number): number {
 }
 
 /** A column's unit by its heading, else by its values: nine in ten over 50 are no °C. */
-function unitOf(what: Exclude<WeatherColumn, 'date'>, heading: string, cells: readonly string[]): ColumnUnit {
+function unitOf(
+  what: Exclude<WeatherColumn, 'date'>,
+  heading: string,
+  cells: readonly string[],
+): ColumnUnit {
   const units: readonly ColumnUnit[] = COLUMN_UNITS[what]
-  const signed = UNIT_SIGNS.find(([unit, sign]) => units.includes(unit) && sign.test(heading.replace(/_/g, ' ')))?.[0]
+  const signed = UNIT_SIGNS.find(
+    ([unit, sign]) => units.includes(unit) && sign.test(heading.replace(/_/g, ' ')),
+  )?.[0]
   if (signed) return signed
   const list = values(cells)
-  if (units.includes('F') && !/°\s*c|\bc\)|celsius/i.test(heading) && quantile(list, 0.9) > 50) return 'F'
+  if (units.includes('F') && !/°\s*c|\bc\)|celsius/i.test(heading) && quantile(list, 0.9) > 50)
+    return 'F'
   if (what === 'radiation' && Math.max(...list, 0) > 60) return 'W/m2'
   return units[0]!
 }
@@ -227,7 +270,11 @@ const SHOWN_SUSPECTS = 50
 const READ = ['low', 'high', 'rain', 'wind', 'humidity', 'radiation', 'soil'] as const
 
 /** Reads a table by a mapping. `latitude` turns hours of sunshine into radiation. */
-export function readWeather(rows: readonly (readonly string[])[], mapping: WeatherMapping, latitude: number): WeatherTable {
+export function readWeather(
+  rows: readonly (readonly string[])[],
+  mapping: WeatherMapping,
+  latitude: number,
+): WeatherTable {
   const byDay = new Map<Day, WeatherDay>()
   const suspects: WeatherReport['suspects'] = []
   let [suspectCount, duplicates, noDate] = [0, 0, 0]
@@ -245,7 +292,16 @@ export function readWeather(rows: readonly (readonly string[])[], mapping: Weath
       noDate++
       return suspect(line, `“${written.slice(0, 30)}” is no day.`)
     }
-    const read: WeatherDay = { day, low: null, high: null, rain: null, wind: null, humidity: null, radiation: null, soil: null }
+    const read: WeatherDay = {
+      day,
+      low: null,
+      high: null,
+      rain: null,
+      wind: null,
+      humidity: null,
+      radiation: null,
+      soil: null,
+    }
     for (const what of READ) {
       const column = mapping.columns[what]
       if (!column) continue
@@ -261,7 +317,10 @@ export function readWeather(rows: readonly (readonly string[])[], mapping: Weath
         continue
       }
       if (isSentinel(x)) continue
-      const converted = column.unit === 'sun hours' ? sunHours(x, latitude, day) : CONVERT[column.unit ?? COLUMN_UNITS[what][0]](x)
+      const converted =
+        column.unit === 'sun hours'
+          ? sunHours(x, latitude, day)
+          : CONVERT[column.unit ?? COLUMN_UNITS[what][0]](x)
       const [least, most, unit] = BELIEVED[what]
       if (converted < least || converted > most) {
         suspect(line, `${what}: ${Math.round(converted * 10) / 10} ${unit} is not believed.`)
@@ -270,7 +329,10 @@ export function readWeather(rows: readonly (readonly string[])[], mapping: Weath
       read[what] = Math.round(converted * 100) / 100
     }
     if (read.low !== null && read.high !== null && read.low > read.high) {
-      suspect(line, `The minimum, ${read.low} °C, lies above the maximum, ${read.high} °C: both are left out.`)
+      suspect(
+        line,
+        `The minimum, ${read.low} °C, lies above the maximum, ${read.high} °C: both are left out.`,
+      )
       read.low = read.high = null
     }
     const known = byDay.get(day)
@@ -281,7 +343,12 @@ export function readWeather(rows: readonly (readonly string[])[], mapping: Weath
   const gaps: WeatherReport['gaps'] = []
   for (let i = 1; i < days.length; i++) {
     const between = dayNumber(days[i]!.day) - dayNumber(days[i - 1]!.day) - 1
-    if (between > 0) gaps.push({ from: addDays(days[i - 1]!.day, 1), to: addDays(days[i]!.day, -1), days: between })
+    if (between > 0)
+      gaps.push({
+        from: addDays(days[i - 1]!.day, 1),
+        to: addDays(days[i]!.day, -1),
+        days: between,
+      })
   }
   return {
     days,

@@ -5,8 +5,14 @@ import { levelValues } from '../reference/siteValues.ts'
 import type { Grid } from '../light/lightMap.ts'
 import { cellsIn, gridOver } from '../light/zoneLight.ts'
 
-/** What the surface should become: the plane nearest to it, a plane with a chosen fall (percent, towards a compass direction), or itself made smooth. */
-export type LevelAim = { kind: 'plane' } | { kind: 'fall'; percent: number; towards: number } | { kind: 'smooth'; radius: number }
+/**
+ * What the surface should become: the plane nearest to it, a plane with a chosen fall (percent,
+ * towards a compass direction), or itself made smooth.
+ */
+export type LevelAim =
+  | { kind: 'plane' }
+  | { kind: 'fall'; percent: number; towards: number }
+  | { kind: 'smooth'; radius: number }
 
 /** Height in mm at (x, y) is `base` + `east`·x + `north`·y, mm a metre. */
 export interface Plane {
@@ -49,20 +55,30 @@ export interface LevelReport {
   meanError: number
   worstError: number
   deepest: number
-  /** Share of the covered ground lying lower than the aim by more than a dip's least depth, %; and how deep it lies on the average, mm. */
+  /**
+   * Share of the covered ground lying lower than the aim by more than a dip's least depth, %; and
+   * how deep it lies on the average, mm.
+   */
   lowShare: number
   lowMean: number
   dips: Dip[]
-  /** Soil in place when a blanket of so many mm goes down and dips are filled: the larger at each point, m³. */
+  /**
+   * Soil in place when a blanket of so many mm goes down and dips are filled: the larger at each
+   * point, m³.
+   */
   withBlanket: (mm: number, zoneArea: number) => number
   /** Ground lying lower than the aim by more than so many mm, m². */
   deeperThan: (mm: number) => number
 }
 
-/** Plane of least squares through readings. Throws only on fewer than three that are not in line: ask `enough` first. */
+/**
+ * Plane of least squares through readings. Throws only on fewer than three that are not in line:
+ * ask `enough` first.
+ */
 export function bestPlane(readings: readonly Pick<Level, 'x' | 'y' | 'mm'>[]): Plane {
   const n = readings.length
-  const mean = (of: (r: (typeof readings)[number]) => number) => readings.reduce((s, r) => s + of(r), 0) / n
+  const mean = (of: (r: (typeof readings)[number]) => number) =>
+    readings.reduce((s, r) => s + of(r), 0) / n
   const [mx, my, mh] = [mean((r) => r.x), mean((r) => r.y), mean((r) => r.mm)]
   let [xx, xy, yy, xh, yh] = [0, 0, 0, 0, 0]
   for (const r of readings) {
@@ -83,15 +99,29 @@ export function bestPlane(readings: readonly Pick<Level, 'x' | 'y' | 'mm'>[]): P
 export function enough(readings: readonly Pick<Level, 'x' | 'y'>[]): boolean {
   if (readings.length < 3) return false
   const a = readings[0]!
-  const far = readings.reduce((best, r) => (distance([a.x, a.y], [r.x, r.y]) > distance([a.x, a.y], [best.x, best.y]) ? r : best))
+  const far = readings.reduce((best, r) =>
+    distance([a.x, a.y], [r.x, r.y]) > distance([a.x, a.y], [best.x, best.y]) ? r : best,
+  )
   const length = distance([a.x, a.y], [far.x, far.y])
-  return length > 0 && readings.some((r) => Math.abs((far.x - a.x) * (r.y - a.y) - (far.y - a.y) * (r.x - a.x)) / length > 0.05)
+  return (
+    length > 0 &&
+    readings.some(
+      (r) => Math.abs((far.x - a.x) * (r.y - a.y) - (far.y - a.y) * (r.x - a.x)) / length > 0.05,
+    )
+  )
 }
 
 const heightOn = (p: Plane, x: number, y: number) => p.base + p.east * x + p.north * y
 
-/** A plane with a chosen fall, set so that it lies through the middle of the readings: as much to fill as to take off, about. */
-export function fallPlane(readings: readonly Pick<Level, 'x' | 'y' | 'mm'>[], percent: number, towards: number): Plane {
+/**
+ * A plane with a chosen fall, set so that it lies through the middle of the readings: as much to
+ * fill as to take off, about.
+ */
+export function fallPlane(
+  readings: readonly Pick<Level, 'x' | 'y' | 'mm'>[],
+  percent: number,
+  towards: number,
+): Plane {
   const a = (towards * Math.PI) / 180
   const [east, north] = [-Math.sin(a) * percent * 10, -Math.cos(a) * percent * 10]
   const base = readings.reduce((s, r) => s + r.mm - east * r.x - north * r.y, 0) / readings.length
@@ -99,10 +129,15 @@ export function fallPlane(readings: readonly Pick<Level, 'x' | 'y' | 'mm'>[], pe
 }
 
 /**
- * The surface through readings, straight between them (Delaunay triangles), held against its aim on a grid. `areas` are the ground wanted; without them all that
- * the readings span. Null when the readings span nothing.
+ * The surface through readings, straight between them (Delaunay triangles), held against its aim on
+ * a grid. `areas` are the ground wanted; without them all that the readings span. Null when the
+ * readings span nothing.
  */
-export function levelSurface(readings: readonly Level[], areas: readonly Area[] | null, aim: LevelAim): LevelSurface | null {
+export function levelSurface(
+  readings: readonly Level[],
+  areas: readonly Area[] | null,
+  aim: LevelAim,
+): LevelSurface | null {
   if (!enough(readings)) return null
   const { triangles, hull } = Delaunator.from(
     [...readings],
@@ -115,13 +150,20 @@ export function levelSurface(readings: readonly Level[], areas: readonly Area[] 
   if (!grid) return null
   const surface = new Float32Array(grid.columns * grid.rows).fill(NaN)
   for (let t = 0; t < triangles.length; t += 3)
-    layTriangle(readings[triangles[t]!]!, readings[triangles[t + 1]!]!, readings[triangles[t + 2]!]!, grid, surface)
+    layTriangle(
+      readings[triangles[t]!]!,
+      readings[triangles[t + 1]!]!,
+      readings[triangles[t + 2]!]!,
+      grid,
+      surface,
+    )
   if (areas) {
     const kept = new Uint8Array(surface.length)
     for (const at of cellsIn(areas, grid)) kept[at] = 1
     for (let at = 0; at < surface.length; at++) if (!kept[at]) surface[at] = NaN
   }
-  const plane = aim.kind === 'fall' ? fallPlane(readings, aim.percent, aim.towards) : bestPlane(readings)
+  const plane =
+    aim.kind === 'fall' ? fallPlane(readings, aim.percent, aim.towards) : bestPlane(readings)
   const deviation = new Float32Array(surface.length)
   if (aim.kind === 'smooth') {
     const smooth = smoothed(surface, grid, aim.radius)
@@ -129,9 +171,14 @@ export function levelSurface(readings: readonly Level[], areas: readonly Area[] 
   } else
     for (let row = 0, at = 0; row < grid.rows; row++)
       for (let c = 0; c < grid.columns; c++, at++)
-        deviation[at] = surface[at]! - heightOn(plane, grid.west + (c + 0.5) * grid.cell, grid.south + (row + 0.5) * grid.cell)
+        deviation[at] =
+          surface[at]! -
+          heightOn(plane, grid.west + (c + 0.5) * grid.cell, grid.south + (row + 0.5) * grid.cell)
   const edge: Area = [Array.from(hull, (i): Point => [readings[i]!.x, readings[i]!.y])]
-  const coveredArea = (areas ? shared([edge], areas) : [edge]).reduce((sum, a) => sum + areaOf(a), 0)
+  const coveredArea = (areas ? shared([edge], areas) : [edge]).reduce(
+    (sum, a) => sum + areaOf(a),
+    0,
+  )
   const cells = deviation.reduce((n, d) => (Number.isNaN(d) ? n : n + 1), 0)
   return { grid, deviation, coveredArea, cellArea: cells > 0 ? coveredArea / cells : 0, aim, plane }
 }
@@ -169,7 +216,10 @@ function layTriangle(a: Level, b: Level, c: Level, grid: Grid, into: Float32Arra
   }
 }
 
-/** Mean of the surface over a square of so many metres either way, twice, counting only what was read: a long swell stays, a dip goes. */
+/**
+ * Mean of the surface over a square of so many metres either way, twice, counting only what was
+ * read: a long swell stays, a dip goes.
+ */
 function smoothed(surface: Float32Array, grid: Grid, radius: number): Float32Array {
   const { columns, rows } = grid
   const reach = Math.max(1, Math.round(radius / grid.cell))
@@ -183,7 +233,8 @@ function smoothed(surface: Float32Array, grid: Grid, radius: number): Float32Arr
         const at = (r + 1) * width + c + 1
         const known = !Number.isNaN(value)
         sums[at] = (known ? value : 0) + sums[at - 1]! + sums[at - width]! - sums[at - width - 1]!
-        counts[at] = (known ? 1 : 0) + counts[at - 1]! + counts[at - width]! - counts[at - width - 1]!
+        counts[at] =
+          (known ? 1 : 0) + counts[at - 1]! + counts[at - width]! - counts[at - width - 1]!
       }
     const out = new Float32Array(from.length).fill(NaN)
     for (let r = 0; r < rows; r++)
@@ -193,14 +244,18 @@ function smoothed(surface: Float32Array, grid: Grid, radius: number): Float32Arr
         const k = Math.min(reach, r, c, rows - 1 - r, columns - 1 - c)
         const [s, n, w, e] = [(r - k) * width, (r + k + 1) * width, c - k, c + k + 1]
         out[r * columns + c] =
-          (sums[n + e]! - sums[s + e]! - sums[n + w]! + sums[s + w]!) / (counts[n + e]! - counts[s + e]! - counts[n + w]! + counts[s + w]!)
+          (sums[n + e]! - sums[s + e]! - sums[n + w]! + sums[s + w]!) /
+          (counts[n + e]! - counts[s + e]! - counts[n + w]! + counts[s + w]!)
       }
     return out
   }
   return pass(pass(surface))
 }
 
-/** High and low summed up: volumes, dips, errors. `areas` as in `levelSurface`; lower than the aim by more than `dip` mm counts as a dip. */
+/**
+ * High and low summed up: volumes, dips, errors. `areas` as in `levelSurface`; lower than the aim
+ * by more than `dip` mm counts as a dip.
+ */
 export function levelReport(
   readings: readonly Level[],
   areas: readonly Area[] | null,
@@ -224,7 +279,9 @@ export function levelReport(
   }
   if (cells === 0) return null
   const zoneArea = areas ? areas.reduce((s, a) => s + areaOf(a), 0) : coveredArea
-  const errors = readings.map((r) => Math.abs(aim.kind === 'smooth' ? deviationAt(surface, r) : r.mm - heightOn(plane, r.x, r.y)))
+  const errors = readings.map((r) =>
+    Math.abs(aim.kind === 'smooth' ? deviationAt(surface, r) : r.mm - heightOn(plane, r.x, r.y)),
+  )
   return {
     readings: readings.length,
     coveredArea,
@@ -253,7 +310,10 @@ function deviationAt({ grid, deviation }: LevelSurface, r: Level): number {
   return Number.isNaN(value) ? 0 : value
 }
 
-/** Runs of neighbouring cells lower than the aim by more than a dip's least depth, deepest first. Specks under 0.05 m² are left out. */
+/**
+ * Runs of neighbouring cells lower than the aim by more than a dip's least depth, deepest first.
+ * Specks under 0.05 m² are left out.
+ */
 function dipsOf({ grid, deviation, cellArea }: LevelSurface, dip: number): Dip[] {
   const seen = new Uint8Array(deviation.length)
   const dips: Dip[] = []
@@ -269,7 +329,12 @@ function dipsOf({ grid, deviation, cellArea }: LevelSurface, dip: number): Dip[]
       sum -= deviation[at]!
       if (deviation[at]! < deviation[deepest]!) deepest = at
       const c = at % grid.columns
-      for (const next of [c > 0 ? at - 1 : -1, c < grid.columns - 1 ? at + 1 : -1, at - grid.columns, at + grid.columns])
+      for (const next of [
+        c > 0 ? at - 1 : -1,
+        c < grid.columns - 1 ? at + 1 : -1,
+        at - grid.columns,
+        at + grid.columns,
+      ])
         if (next >= 0 && next < deviation.length && !seen[next] && isLow(next)) {
           seen[next] = 1
           stack.push(next)
@@ -277,7 +342,10 @@ function dipsOf({ grid, deviation, cellArea }: LevelSurface, dip: number): Dip[]
     }
     if (count * cellArea < 0.05) continue
     dips.push({
-      at: [grid.west + ((deepest % grid.columns) + 0.5) * grid.cell, grid.south + (Math.floor(deepest / grid.columns) + 0.5) * grid.cell],
+      at: [
+        grid.west + ((deepest % grid.columns) + 0.5) * grid.cell,
+        grid.south + (Math.floor(deepest / grid.columns) + 0.5) * grid.cell,
+      ],
       depth: -deviation[deepest]!,
       area: count * cellArea,
       volume: (sum * cellArea) / 1000,
@@ -287,19 +355,29 @@ function dipsOf({ grid, deviation, cellArea }: LevelSurface, dip: number): Dip[]
 }
 
 /**
- * How the ground beside a building falls, % towards it (positive) or away: the plane through the readings within `reach` metres of it, or through all where
- * fewer than three lie so near. Null when no reading lies within twice the reach.
+ * How the ground beside a building falls, % towards it (positive) or away: the plane through the
+ * readings within `reach` metres of it, or through all where fewer than three lie so near. Null
+ * when no reading lies within twice the reach.
  */
 export function fallTowards(readings: readonly Level[], building: Area, reach = 5): number | null {
-  const near = readings.map((r) => ({ r, to: nearestOn(building, [r.x, r.y]) })).map((x) => ({ ...x, away: distance([x.r.x, x.r.y], x.to) }))
+  const near = readings
+    .map((r) => ({ r, to: nearestOn(building, [r.x, r.y]) }))
+    .map((x) => ({ ...x, away: distance([x.r.x, x.r.y], x.to) }))
   if (!near.some((n) => n.away <= 2 * reach) || !enough(readings)) return null
   const close = near.filter((n) => n.away <= reach)
-  const used = enough(close.map((c) => c.r)) ? close : near.filter((n) => n.away <= 2 * reach).length >= 3 ? near : null
+  const used = enough(close.map((c) => c.r))
+    ? close
+    : near.filter((n) => n.away <= 2 * reach).length >= 3
+      ? near
+      : null
   if (!used) return null
   const plane = bestPlane(used.map((u) => u.r))
   const outside = used.filter((u) => u.away > 1e-6)
   if (outside.length === 0) return null
-  const towards = outside.reduce<Point>((s, u) => [s[0] + (u.to[0] - u.r.x) / u.away, s[1] + (u.to[1] - u.r.y) / u.away], [0, 0])
+  const towards = outside.reduce<Point>(
+    (s, u) => [s[0] + (u.to[0] - u.r.x) / u.away, s[1] + (u.to[1] - u.r.y) / u.away],
+    [0, 0],
+  )
   const length = Math.hypot(...towards)
   return length < 1e-9 ? null : -(plane.east * towards[0] + plane.north * towards[1]) / length / 10
 }
@@ -312,7 +390,13 @@ export function nearestOn(area: Area, p: Point): Point {
     for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
       const [a, b] = [ring[j]!, ring[i]!]
       const length = distance(a, b) ** 2
-      const t = length === 0 ? 0 : Math.max(0, Math.min(1, ((p[0] - a[0]) * (b[0] - a[0]) + (p[1] - a[1]) * (b[1] - a[1])) / length))
+      const t =
+        length === 0
+          ? 0
+          : Math.max(
+              0,
+              Math.min(1, ((p[0] - a[0]) * (b[0] - a[0]) + (p[1] - a[1]) * (b[1] - a[1])) / length),
+            )
       const q: Point = [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]
       if (distance(p, q) < distance(p, best)) best = q
     }

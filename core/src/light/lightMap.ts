@@ -32,20 +32,37 @@ export interface LightMap {
   open: number
 }
 
-/** The sun counts as direct from here up, degrees: about where a recorder begins to burn, 120 W/m² (WMO, from memory). */
+/**
+ * The sun counts as direct from here up, degrees: about where a recorder begins to burn, 120 W/m²
+ * (WMO, from memory).
+ */
 export const DIRECT_FROM = 3
 
-/** Height of the hill line in a direction, degrees: straight between the directions given, round the compass. */
+/**
+ * Height of the hill line in a direction, degrees: straight between the directions given, round the
+ * compass.
+ */
 export function hillAt(bearing: number, hills: LightInput['hills']): number {
   if (hills.length === 0) return 0
   const sorted = [...hills].sort((a, b) => a.bearing - b.bearing)
-  const after = sorted.find((h) => h.bearing >= bearing) ?? { ...sorted[0]!, bearing: sorted[0]!.bearing + 360 }
-  const before = sorted.findLast((h) => h.bearing <= bearing) ?? { ...sorted.at(-1)!, bearing: sorted.at(-1)!.bearing - 360 }
+  const after = sorted.find((h) => h.bearing >= bearing) ?? {
+    ...sorted[0]!,
+    bearing: sorted[0]!.bearing + 360,
+  }
+  const before = sorted.findLast((h) => h.bearing <= bearing) ?? {
+    ...sorted.at(-1)!,
+    bearing: sorted.at(-1)!.bearing - 360,
+  }
   const span = after.bearing - before.bearing
-  return span === 0 ? after.height : before.height + ((after.height - before.height) * (bearing - before.bearing)) / span
+  return span === 0
+    ? after.height
+    : before.height + ((after.height - before.height) * (bearing - before.bearing)) / span
 }
 
-/** The sun through one day at a place, at the middle of each step, while it stands clear of the hills. `day` is days since 1970, by the sun's own noon. */
+/**
+ * The sun through one day at a place, at the middle of each step, while it stands clear of the
+ * hills. `day` is days since 1970, by the sun's own noon.
+ */
 export function sunThroughDay(
   day: number,
   latitude: number,
@@ -55,13 +72,21 @@ export function sunThroughDay(
 ): (SunPosition & { hour: number })[] {
   const found: (SunPosition & { hour: number })[] = []
   for (let minute = stepMinutes / 2; minute < 1440; minute += stepMinutes) {
-    const sun = fromPlace(sunPlace((day * 1440 + minute - longitude * 4) * 60_000), latitude, longitude)
-    if (sun.altitude > Math.max(DIRECT_FROM, hillAt(sun.azimuth, hills))) found.push({ ...sun, hour: minute / 60 })
+    const sun = fromPlace(
+      sunPlace((day * 1440 + minute - longitude * 4) * 60_000),
+      latitude,
+      longitude,
+    )
+    if (sun.altitude > Math.max(DIRECT_FROM, hillAt(sun.azimuth, hills)))
+      found.push({ ...sun, hour: minute / 60 })
   }
   return found
 }
 
-/** Counts, cell by cell, how often a bit was set: word by word, thirty-two cells at once, with a carry from one binary place to the next. */
+/**
+ * Counts, cell by cell, how often a bit was set: word by word, thirty-two cells at once, with a
+ * carry from one binary place to the next.
+ */
 class CellCounter {
   private places: Uint32Array[] = []
   constructor(private readonly words: number) {}
@@ -91,10 +116,12 @@ class CellCounter {
 }
 
 /**
- * Hours of direct sun on each cell. Shadows fall as on level ground; ground known to slope loses the sun behind it as well. They are laid on the grid one sun
- * position at a time, as spans of bits by row, so the work goes with the length of the shadows' edges and not with cells times obstacles. Leaf-dropping crowns
- * lie in layers of their own: light comes through one, two or three of them by the product of their shares; a fourth is taken as a third. Yields the share
- * done, so that whoever runs it can show progress or stop.
+ * Hours of direct sun on each cell. Shadows fall as on level ground; ground known to slope loses
+ * the sun behind it as well. They are laid on the grid one sun position at a time, as spans of bits
+ * by row, so the work goes with the length of the shadows' edges and not with cells times
+ * obstacles. Leaf-dropping crowns lie in layers of their own: light comes through one, two or three
+ * of them by the product of their shares; a fourth is taken as a third. Yields the share done, so
+ * that whoever runs it can show progress or stop.
  */
 export function* castLight(input: LightInput): Generator<number, LightMap> {
   const { grid, latitude, longitude, hills, days, stepMinutes } = input
@@ -106,7 +133,10 @@ export function* castLight(input: LightInput): Generator<number, LightMap> {
   const leafyCount = leafy.map(() => new CellCounter(words * rows))
   const shade = new Float64Array(words * rows * 32)
   const [one, two, three] = leafy as [Uint32Array, Uint32Array, Uint32Array]
-  const shadows = input.obstacles.map((o) => ({ o, convex: o.form === 'block' && o.footprint.length === 1 && isConvex(o.footprint[0]!) }))
+  const shadows = input.obstacles.map((o) => ({
+    o,
+    convex: o.form === 'block' && o.footprint.length === 1 && isConvex(o.footprint[0]!),
+  }))
   const anyLeafy = input.obstacles.some((o) => o.dropsLeaf)
   let open = 0
 
@@ -148,9 +178,16 @@ export function* castLight(input: LightInput): Generator<number, LightMap> {
       for (const ring of rings)
         for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
           const [a, b] = [ring[i]!, ring[j]!]
-          if (a[1] > y !== b[1] > y && n < 512) crossings[n++] = a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1])
+          if (a[1] > y !== b[1] > y && n < 512)
+            crossings[n++] = a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1])
         }
-      if (n === 2) span(row, Math.min(crossings[0]!, crossings[1]!), Math.max(crossings[0]!, crossings[1]!), lay)
+      if (n === 2)
+        span(
+          row,
+          Math.min(crossings[0]!, crossings[1]!),
+          Math.max(crossings[0]!, crossings[1]!),
+          lay,
+        )
       else if (n > 2) {
         const sorted = crossings.subarray(0, n).sort()
         for (let i = 0; i + 1 < n; i += 2) span(row, sorted[i]!, sorted[i + 1]!, lay)
@@ -159,7 +196,10 @@ export function* castLight(input: LightInput): Generator<number, LightMap> {
   }
   const left = new Float64Array(rows)
   const right = new Float64Array(rows)
-  /** Edge by edge, each row's westmost and eastmost crossing: for a convex ring those two are all there are. */
+  /**
+   * Edge by edge, each row's westmost and eastmost crossing: for a convex ring those two are all
+   * there are.
+   */
   const fillConvex = (ring: readonly Point[], lay: Lay) => {
     let [y0, y1] = [Infinity, -Infinity]
     for (const [, y] of ring) {
@@ -184,7 +224,11 @@ export function* castLight(input: LightInput): Generator<number, LightMap> {
   }
   const fillCrown = (o: Obstacle & { form: 'crown' }, dx: number, dy: number, lay: Lay) => {
     // The shadow is the ellipse (x−c)ᵀM⁻¹(x−c) ≤ 1 with M = r²·I + half²·ddᵀ.
-    const [mxx, mxy, myy] = [o.radius ** 2 + (o.half * dx) ** 2, o.half ** 2 * dx * dy, o.radius ** 2 + (o.half * dy) ** 2]
+    const [mxx, mxy, myy] = [
+      o.radius ** 2 + (o.half * dx) ** 2,
+      o.half ** 2 * dx * dy,
+      o.radius ** 2 + (o.half * dy) ** 2,
+    ]
     const [cx, cy] = [o.at[0] + dx * o.middle, o.at[1] + dy * o.middle]
     const tall = Math.sqrt(myy)
     const determinant = mxx * myy - mxy * mxy
@@ -197,7 +241,8 @@ export function* castLight(input: LightInput): Generator<number, LightMap> {
   }
 
   let leaf = -1
-  const drainLeaf = () => leafyCount.forEach((counter, layer) => counter.drain(shade, leaf ** layer * (1 - leaf)))
+  const drainLeaf = () =>
+    leafyCount.forEach((counter, layer) => counter.drain(shade, leaf ** layer * (1 - leaf)))
   for (const [index, day] of days.entries()) {
     // In hundredths, so that the layers are weighed only when the leaf has changed.
     const today = Math.round(crownTransmittance(dayOfYear(day), latitude) * 100) / 100
@@ -246,7 +291,9 @@ export function* castLight(input: LightInput): Generator<number, LightMap> {
   solidCount.drain(shade, 1)
   const perStep = stepMinutes / 60 / Math.max(1, days.length)
   const hours = new Float32Array(columns * rows)
-  for (let row = 0, at = 0; row < rows; row++) for (let c = 0; c < columns; c++, at++) hours[at] = (open - shade[row * words * 32 + c]!) * perStep
+  for (let row = 0, at = 0; row < rows; row++)
+    for (let c = 0; c < columns; c++, at++)
+      hours[at] = (open - shade[row * words * 32 + c]!) * perStep
   return { grid, hours, open: open * perStep }
 }
 
@@ -263,8 +310,11 @@ const isConvex = (ring: readonly Point[]): boolean => hull(ring, 0, 0).length >=
 
 /** Convex hull of a footprint and of its top laid over by the sun. */
 function hull(ring: readonly Point[], sx: number, sy: number): Point[] {
-  const points = [...ring, ...ring.map(([x, y]): Point => [x + sx, y + sy])].sort((a, b) => a[0] - b[0] || a[1] - b[1])
-  const turn = (o: Point, a: Point, b: Point) => (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0])
+  const points = [...ring, ...ring.map(([x, y]): Point => [x + sx, y + sy])].sort(
+    (a, b) => a[0] - b[0] || a[1] - b[1],
+  )
+  const turn = (o: Point, a: Point, b: Point) =>
+    (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0])
   const half = (list: readonly Point[]) => {
     const line: Point[] = []
     for (const p of list) {

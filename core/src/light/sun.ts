@@ -1,7 +1,8 @@
 /**
- * Where the sun stands. The sun's longitude from the largest terms of the VSOP87 series as the solar-position report of NREL lists them
- * (Reda & Andreas, NREL/TP-560-34302, from memory), nutation by its four largest terms (Meeus, Astronomical Algorithms, ch. 22, from memory).
- * Good to about 0.001° between 1950 and 2080, far inside what a shadow on a lawn asks for.
+ * Where the sun stands. The sun's longitude from the largest terms of the VSOP87 series as the
+ * solar-position report of NREL lists them (Reda & Andreas, NREL/TP-560-34302, from memory),
+ * nutation by its four largest terms (Meeus, Astronomical Algorithms, ch. 22, from memory). Good to
+ * about 0.001° between 1950 and 2080, far inside what a shadow on a lawn asks for.
  */
 export interface SunPosition {
   /** Degrees from north through east. */
@@ -11,7 +12,9 @@ export interface SunPosition {
 }
 
 const RAD = Math.PI / 180
-/** Terrestrial time less universal time, days: 69 s. A minute more or less moves the sun 0.0007°. */
+/**
+ * Terrestrial time less universal time, days: 69 s. A minute more or less moves the sun 0.0007°.
+ */
 const DELTA_T = 69 / 86_400
 
 // amplitude (1e-8 rad), phase (rad), rate (rad per millennium)
@@ -73,19 +76,32 @@ export function sunPlace(instant: number): SunPlace {
   const days = daysOf(instant)
   const t = (days + DELTA_T) / 365_250
   const c = t * 10
-  const distance = 1.00014 - 0.01671 * Math.cos(3.0984635 + 6283.07585 * t) - 0.00014 * Math.cos(3.0552 + 12566.1517 * t)
+  const distance =
+    1.00014 -
+    0.01671 * Math.cos(3.0984635 + 6283.07585 * t) -
+    0.00014 * Math.cos(3.0552 + 12566.1517 * t)
   const heliocentric = series(L0, t) + series(L1, t) * t + series(L2, t) * t * t
   const moonNode = (125.04452 - 1934.136261 * c) * RAD
   const meanSun = (280.4665 + 36000.7698 * c) * RAD
   const meanMoon = (218.3165 + 481267.8813 * c) * RAD
-  const nutation = (-17.2 * Math.sin(moonNode) - 1.32 * Math.sin(2 * meanSun) - 0.23 * Math.sin(2 * meanMoon) + 0.21 * Math.sin(2 * moonNode)) / 3600
+  const nutation =
+    (-17.2 * Math.sin(moonNode) -
+      1.32 * Math.sin(2 * meanSun) -
+      0.23 * Math.sin(2 * meanMoon) +
+      0.21 * Math.sin(2 * moonNode)) /
+    3600
   const tilt =
     23.4392911 -
     0.0130042 * c +
-    (9.2 * Math.cos(moonNode) + 0.57 * Math.cos(2 * meanSun) + 0.1 * Math.cos(2 * meanMoon) - 0.09 * Math.cos(2 * moonNode)) / 3600
+    (9.2 * Math.cos(moonNode) +
+      0.57 * Math.cos(2 * meanSun) +
+      0.1 * Math.cos(2 * meanMoon) -
+      0.09 * Math.cos(2 * moonNode)) /
+      3600
   const longitude = heliocentric + Math.PI + (nutation - 20.4898 / 3600 / distance) * RAD
   const e = tilt * RAD
-  const sidereal = (280.46061837 + 360.98564736629 * days + 0.000387933 * c * c + nutation * Math.cos(e)) * RAD
+  const sidereal =
+    (280.46061837 + 360.98564736629 * days + 0.000387933 * c * c + nutation * Math.cos(e)) * RAD
   return {
     rightAscension: Math.atan2(Math.sin(longitude) * Math.cos(e), Math.cos(longitude)),
     declination: Math.asin(Math.sin(e) * Math.sin(longitude)),
@@ -94,23 +110,56 @@ export function sunPlace(instant: number): SunPlace {
   }
 }
 
-/** How far the air lifts the sun, degrees, for an altitude without air: Saemundsson's formula at 1,010 hPa and 10 °C (Meeus, ch. 16, from memory). */
+/**
+ * How far the air lifts the sun, degrees, for an altitude without air: Saemundsson's formula at
+ * 1,010 hPa and 10 °C (Meeus, ch. 16, from memory).
+ */
 export function refraction(altitude: number, pressure = 1010, celsius = 10): number {
   if (altitude < -1) return 0
-  return ((((pressure / 1010) * 283) / (273 + celsius)) * 1.02) / (60 * Math.tan((altitude + 10.3 / (altitude + 5.11)) * RAD))
+  return (
+    ((((pressure / 1010) * 283) / (273 + celsius)) * 1.02) /
+    (60 * Math.tan((altitude + 10.3 / (altitude + 5.11)) * RAD))
+  )
 }
 
-/** Where the sun stands at an instant (ms since 1970, UT), latitude and longitude in degrees, north and east positive. */
-export function sunAt(instant: number, latitude: number, longitude: number, air: { pressure?: number; celsius?: number } = {}): SunPosition {
+/**
+ * Where the sun stands at an instant (ms since 1970, UT), latitude and longitude in degrees, north
+ * and east positive.
+ */
+export function sunAt(
+  instant: number,
+  latitude: number,
+  longitude: number,
+  air: { pressure?: number; celsius?: number } = {},
+): SunPosition {
   return fromPlace(sunPlace(instant), latitude, longitude, air)
 }
 
-export function fromPlace(place: SunPlace, latitude: number, longitude: number, air: { pressure?: number; celsius?: number } = {}): SunPosition {
+export function fromPlace(
+  place: SunPlace,
+  latitude: number,
+  longitude: number,
+  air: { pressure?: number; celsius?: number } = {},
+): SunPosition {
   const hour = place.sidereal + longitude * RAD - place.rightAscension
   const phi = latitude * RAD
-  const sinAltitude = Math.sin(phi) * Math.sin(place.declination) + Math.cos(phi) * Math.cos(place.declination) * Math.cos(hour)
-  const azimuth = Math.atan2(Math.sin(hour), Math.cos(hour) * Math.sin(phi) - Math.tan(place.declination) * Math.cos(phi)) / RAD + 180
-  // Seen from the ground, not the earth's middle: 8.794″ ÷ distance, times the cosine of the altitude.
-  const bare = Math.asin(sinAltitude) / RAD - (8.794 / 3600 / place.distance) * Math.sqrt(1 - sinAltitude * sinAltitude)
-  return { azimuth: ((azimuth % 360) + 360) % 360, altitude: bare + refraction(bare, air.pressure, air.celsius) }
+  const sinAltitude =
+    Math.sin(phi) * Math.sin(place.declination) +
+    Math.cos(phi) * Math.cos(place.declination) * Math.cos(hour)
+  const azimuth =
+    Math.atan2(
+      Math.sin(hour),
+      Math.cos(hour) * Math.sin(phi) - Math.tan(place.declination) * Math.cos(phi),
+    ) /
+      RAD +
+    180
+  // Seen from the ground, not the earth's middle: 8.794″ ÷ distance, times the cosine of the
+  // altitude.
+  const bare =
+    Math.asin(sinAltitude) / RAD -
+    (8.794 / 3600 / place.distance) * Math.sqrt(1 - sinAltitude * sinAltitude)
+  return {
+    azimuth: ((azimuth % 360) + 360) % 360,
+    altitude: bare + refraction(bare, air.pressure, air.celsius),
+  }
 }

@@ -18,7 +18,8 @@ export interface CoverPlan {
 }
 
 /** Covers that come in sheets, by area. */
-const inSheets = (kind: CoverId): kind is 'blanket' | 'sheet' => kind === 'blanket' || kind === 'sheet'
+const inSheets = (kind: CoverId): kind is 'blanket' | 'sheet' =>
+  kind === 'blanket' || kind === 'sheet'
 
 /** Cover over seed where it is planned: a thin one, and on banks a blanket. */
 export function planCover(
@@ -36,7 +37,10 @@ export function planCover(
     const kind: CoverId = job.cover ?? (bank ? 'blanket' : 'peat-free')
     groups.set(kind, [
       ...(groups.get(kind) ?? []),
-      { zone: zone.r.id, amount: inSheets(kind) ? blanketOver(seed, kind, trace) : looseOver(seed, kind, trace) },
+      {
+        zone: zone.r.id,
+        amount: inSheets(kind) ? blanketOver(seed, kind, trace) : looseOver(seed, kind, trace),
+      },
     ])
     if (bank && kind !== 'blanket')
       notices.push({
@@ -61,12 +65,22 @@ export function planCover(
 }
 
 const blanketOver = (seed: ZoneSeed, kind: 'blanket' | 'sheet', trace: Trace): Figure =>
-  trace.work(coverRules.blanket, zoneScope(seed.zone), { area: seed.sownArea }, { label: COVER_NAMES[kind] })
+  trace.work(
+    coverRules.blanket,
+    zoneScope(seed.zone),
+    { area: seed.sownArea },
+    { label: COVER_NAMES[kind] },
+  )
 
 function looseOver(seed: ZoneSeed, kind: 'peat-free' | 'compost', trace: Trace): Figure {
   const scope = zoneScope(seed.zone)
   const bears = depthsOf(seed.mix, trace)
   const usual = trace.table(dressingTable.cover, scope, trace.value(coverDepth[kind]))
   const depth = trace.work(coverRules.depth, scope, { usual, bears })
-  return trace.work(coverRules.litres, scope, { area: seed.sownArea, depth }, { label: COVER_NAMES[kind] })
+  return trace.work(
+    coverRules.litres,
+    scope,
+    { area: seed.sownArea, depth },
+    { label: COVER_NAMES[kind] },
+  )
 }

@@ -11,7 +11,14 @@ import { figureId, JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { MOST_LIFTS } from '../work/steps.ts'
 import { operationOf, plans, type ZoneOperation, type ZoneWork } from '../work/zoneWork.ts'
-import { coringRules, coringValues, dressingReadings, dressingRules, dressingTable, smotherValues } from './dressingRules.ts'
+import {
+  coringRules,
+  coringValues,
+  dressingReadings,
+  dressingRules,
+  dressingTable,
+  smotherValues,
+} from './dressingRules.ts'
 
 /** Soil, sand or compost for one operation on one zone. */
 export interface SpreadPart {
@@ -62,10 +69,15 @@ interface Loose {
   oversize: Figure
 }
 
-/** What is spread: dressing where the surface is brought up, fill for trenches, sand for holes, soil for repairs. Nothing is ordered without a step. */
+/**
+ * What is spread: dressing where the surface is brought up, fill for trenches, sand for holes, soil
+ * for repairs. Nothing is ordered without a step.
+ */
 export function planDressing(brief: DressingBrief): DressingPlan | null {
   const { job, firm, works, trace } = brief
-  const spreading = works.filter((w) => w.r.area && plans(w, 'dress', 'trench', 'sand-in', 'dog-soil', 'dig-clumps'))
+  const spreading = works.filter(
+    (w) => w.r.area && plans(w, 'dress', 'trench', 'sand-in', 'dog-soil', 'dig-clumps'),
+  )
   if (spreading.length === 0) return null
   const loose: Loose = {
     settling: trace.setting(firmSettings.settling, JOB, firm.settling),
@@ -84,14 +96,23 @@ export function planDressing(brief: DressingBrief): DressingPlan | null {
 }
 
 function linesOf(parts: readonly SpreadPart[], firm: Firm, trace: Trace): DressingLine[] {
-  const barrow = trace.setting(firmSettings.barrow, JOB, firm.barrow === null ? null : firm.barrow * 1000)
+  const barrow = trace.setting(
+    firmSettings.barrow,
+    JOB,
+    firm.barrow === null ? null : firm.barrow * 1000,
+  )
   const kinds = DRESSINGS.filter((kind) => parts.some((p) => p.kind === kind)).sort(
     (a, b) => Number(isDressed(parts, b)) - Number(isDressed(parts, a)),
   )
   return kinds.map((kind, i) => {
     const named = i === 0 ? {} : { part: kind }
     const orders = parts.filter((p) => p.kind === kind).map((p) => p.order)
-    const total = trace.work(dressingRules.total, JOB, { zones: orders }, { ...named, label: say`${DRESSING_NAMES[kind]}, to order` })
+    const total = trace.work(
+      dressingRules.total,
+      JOB,
+      { zones: orders },
+      { ...named, label: say`${DRESSING_NAMES[kind]}, to order` },
+    )
     const density = trace.table(dressingTable.density, JOB, trace.value(looseDensity[kind]), named)
     const tonnes = trace.work(dressingRules.tonnes, JOB, { volume: total, density }, named)
     const barrows = trace.work(dressingRules.barrows, JOB, { volume: total, barrow }, named)
@@ -100,7 +121,8 @@ function linesOf(parts: readonly SpreadPart[], firm: Firm, trace: Trace): Dressi
   })
 }
 
-const isDressed = (parts: readonly SpreadPart[], kind: DressingId) => parts.some((p) => p.kind === kind && p.step === 'dress')
+const isDressed = (parts: readonly SpreadPart[], kind: DressingId) =>
+  parts.some((p) => p.kind === kind && p.step === 'dress')
 
 function spreadIn(
   brief: DressingBrief,
@@ -113,11 +135,17 @@ function spreadIn(
   const scope = zoneScope(r.id)
   const { settling, oversize } = loose
   const parts: SpreadPart[] = []
-  const put = (step: StepKind, kind: DressingId, order: Figure, lifts = 1) => parts.push({ zone: r.id, step, kind, lifts, order })
+  const put = (step: StepKind, kind: DressingId, order: Figure, lifts = 1) =>
+    parts.push({ zone: r.id, step, kind, lifts, order })
   const dressed = plans(work, 'dress') ? dressZone(brief, work, loose) : null
-  if (dressed && num(dressed.dressing.order) > 0) put('dress', surface, dressed.dressing.order, num(dressed.dressing.lifts))
+  if (dressed && num(dressed.dressing.order) > 0)
+    put('dress', surface, dressed.dressing.order, num(dressed.dressing.lifts))
   if (plans(work, 'trench') && r.trenches.length > 0)
-    put('trench', 'topsoil', trace.work(dressingRules.trenchOrder, scope, { trenches: r.trenches, oversize }))
+    put(
+      'trench',
+      'topsoil',
+      trace.work(dressingRules.trenchOrder, scope, { trenches: r.trenches, oversize }),
+    )
   const sanded = operationOf(work, 'sand-in')
   if (sanded) {
     const holes = holesOf(work, operationOf(work, 'core') ?? sanded, trace)
@@ -125,13 +153,29 @@ function spreadIn(
   }
   for (const step of ['dog-soil', 'dig-clumps'] as const) {
     const repair = operationOf(work, step)
-    if (repair) put(step, 'topsoil', trace.work(dressingRules.repairOrder, scope, { ground: repair.ground, settling, oversize }, { part: step }))
+    if (repair)
+      put(
+        step,
+        'topsoil',
+        trace.work(
+          dressingRules.repairOrder,
+          scope,
+          { ground: repair.ground, settling, oversize },
+          { part: step },
+        ),
+      )
   }
   return { parts, dressing: dressed?.dressing ?? null, notices: dressed?.notices ?? [] }
 }
 
-/** The holes of the cores of a zone, m³, by the tines, their spacing, depth and passes. Worked once. */
-export function holesOf({ r }: ZoneWork, { passes, tines, depth, ground }: ZoneOperation, trace: Trace): Figure {
+/**
+ * The holes of the cores of a zone, m³, by the tines, their spacing, depth and passes. Worked once.
+ */
+export function holesOf(
+  { r }: ZoneWork,
+  { passes, tines, depth, ground }: ZoneOperation,
+  trace: Trace,
+): Figure {
   const scope = zoneScope(r.id)
   const known = trace.figures[figureId(scope, coringRules.holes.key)]
   if (known) return known
@@ -144,20 +188,34 @@ export function holesOf({ r }: ZoneWork, { passes, tines, depth, ground }: ZoneO
   return trace.work(coringRules.holes, scope, { area: ground, opened, depth: depth ?? usual.depth })
 }
 
-/** Levels tell where each dip lies; without them, lows are a depth and a share. A typed depth is a blanket over all. */
-function depthAndShare({ job, trace }: DressingBrief, { r }: ZoneWork): { depth: Figure; share: Figure; fills: boolean } {
+/**
+ * Levels tell where each dip lies; without them, lows are a depth and a share. A typed depth is a
+ * blanket over all.
+ */
+function depthAndShare(
+  { job, trace }: DressingBrief,
+  { r }: ZoneWork,
+): { depth: Figure; share: Figure; fills: boolean } {
   const scope = zoneScope(r.id)
   const blanket = job.dressing.depth ?? r.zone.operations.dress?.depth ?? null
   const fills = blanket === null && (r.fill !== null || r.lowsDepth !== null)
   const useLows = fills && !r.fill
-  const depth = r.fill ? r.fill.deepest : useLows ? r.lowsDepth! : trace.readOr(dressingReadings.depth, scope, blanket)
+  const depth = r.fill
+    ? r.fill.deepest
+    : useLows
+      ? r.lowsDepth!
+      : trace.readOr(dressingReadings.depth, scope, blanket)
   const share = useLows
     ? (r.lowsShare ?? trace.readOr(dressingReadings.lowsShare, scope, null))
     : trace.readOr(dressingReadings.share, scope, job.dressing.share)
   return { depth, share, fills: fills || r.fill !== null }
 }
 
-function dressZone(brief: DressingBrief, work: ZoneWork, { settling, oversize }: Loose): { dressing: ZoneDressing; notices: Notice[] } {
+function dressZone(
+  brief: DressingBrief,
+  work: ZoneWork,
+  { settling, oversize }: Loose,
+): { dressing: ZoneDressing; notices: Notice[] } {
   const { schools, trace } = brief
   const { r, leaf } = work
   const scope = zoneScope(r.id)
@@ -223,12 +281,17 @@ function buriedSays(
       : say`${depth} on leaf standing ${leaf}: the grass under it dies. Take thin lifts instead, or sow what is buried.`
   const deep = r.fill ? r.fill.deeperThan(num(limit)) : 0
   const apart = quantity(trace.value(smotherValues.liftsApart), 'd')
-  const instead: Message = deep > 0 ? say`; or bury and reseed the ${quantity(deep, 'm2')} that lie deeper than that` : ''
+  const instead: Message =
+    deep > 0 ? say`; or bury and reseed the ${quantity(deep, 'm2')} that lie deeper than that` : ''
   return say`${depth} on leaf standing ${leaf}: ${limit} is the most at once. It goes down in ${lifts} lifts, ${apart} apart, in growth${instead}.`
 }
 
 /** Soil in place: lows filled, a dressing spread, or both, the larger at each point. */
-function soilInPlace({ job, trace }: DressingBrief, { r }: ZoneWork, { depth, share }: { depth: Figure; share: Figure }): Figure {
+function soilInPlace(
+  { job, trace }: DressingBrief,
+  { r }: ZoneWork,
+  { depth, share }: { depth: Figure; share: Figure },
+): Figure {
   const scope = zoneScope(r.id)
   const blanket = job.dressing.depth ?? r.zone.operations.dress?.depth ?? null
   if (!r.fill) return trace.work(dressingRules.volume, scope, { area: r.area!, share, depth })

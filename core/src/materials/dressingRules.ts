@@ -6,7 +6,13 @@ import { allZones, fromTable, reading, rule, tradeValues, value } from '../trace
 const dressing = { stage: 5 } as const
 
 export const dressingReadings = {
-  depth: reading({ key: 'dressing.depth', stage: 5, label: 'Dressing depth', unit: 'mm', otherwise: [6, [1, 25]] }),
+  depth: reading({
+    key: 'dressing.depth',
+    stage: 5,
+    label: 'Dressing depth',
+    unit: 'mm',
+    otherwise: [6, [1, 25]],
+  }),
   lowsShare: reading({
     key: 'dressing.share',
     id: 'reading.dressing.lows-share',
@@ -15,8 +21,19 @@ export const dressingReadings = {
     unit: '%',
     otherwise: [30, [1, 100]],
   }),
-  share: reading({ key: 'dressing.share', stage: 5, label: 'Share dressed', unit: '%', otherwise: [100, [1, 100]] }),
-  blanket: reading({ key: 'dressing.blanket', stage: 5, label: 'Dressing depth, all over', unit: 'mm' }),
+  share: reading({
+    key: 'dressing.share',
+    stage: 5,
+    label: 'Share dressed',
+    unit: '%',
+    otherwise: [100, [1, 100]],
+  }),
+  blanket: reading({
+    key: 'dressing.blanket',
+    stage: 5,
+    label: 'Dressing depth, all over',
+    unit: 'mm',
+  }),
 }
 
 export const dressingTable = {
@@ -42,14 +59,28 @@ export const smotherValues = tradeValues('smother', {
   leafLeft: value(50, '%', 'model', 'A cut-down leaves this share of the height of cut', [20, 100]),
   leafLeast: value(10, 'mm', 'model', 'and never less than', [3, 25]),
   most: value(12, 'mm', 'model', 'Most dressing at once', [3, 25]),
-  leafParts: value(3, '1', 'model', 'Most dressing at once is the leaf standing, divided by', [1.5, 10]),
+  leafParts: value(
+    3,
+    '1',
+    'model',
+    'Most dressing at once is the leaf standing, divided by',
+    [1.5, 10],
+  ),
   liftsApart: lagValues.dressed,
-  tooDeep: value(50, 'mm', 'model', 'Deeper than this it is no thin dressing: the unit is asked about', [20, 150]),
+  tooDeep: value(
+    50,
+    'mm',
+    'model',
+    'Deeper than this it is no thin dressing: the unit is asked about',
+    [20, 150],
+  ),
 })
 
 /** Leaf left standing by the cut-down, mm, for a height of cut in mm. */
-export const leafAfterCut = (cut: number, { leafLeft, leafLeast }: { leafLeft: number; leafLeast: number }): number =>
-  Math.min(cut, Math.max((cut * leafLeft) / 100, leafLeast))
+export const leafAfterCut = (
+  cut: number,
+  { leafLeft, leafLeast }: { leafLeft: number; leafLeast: number },
+): number => Math.min(cut, Math.max((cut * leafLeft) / 100, leafLeast))
 
 export const dressingRules = {
   volume: rule({
@@ -96,7 +127,8 @@ export const dressingRules = {
     says: 'Loose soil settles, and what is screened off is not used.',
     inputs: { volume: 'm3', settling: '%', oversize: '%' },
     formula: 'volume * (1 + settling) / (1 - oversize)',
-    compute: ({ volume, settling, oversize }) => (volume * (1 + settling / 100)) / (1 - oversize / 100),
+    compute: ({ volume, settling, oversize }) =>
+      (volume * (1 + settling / 100)) / (1 - oversize / 100),
   }),
   thinOrder: rule({
     ...dressing,
@@ -130,10 +162,19 @@ export const dressingRules = {
     unit: 'm3',
     standing: 'model',
     says: 'Ground dug out, filled again to {deep}; it settles, and what is screened off is not used.',
-    values: { deep: value(50, 'mm', 'model', 'Scorched soil and clumps are dug out and refilled to', [20, 200]) },
+    values: {
+      deep: value(
+        50,
+        'mm',
+        'model',
+        'Scorched soil and clumps are dug out and refilled to',
+        [20, 200],
+      ),
+    },
     inputs: { ground: 'm2', settling: '%', oversize: '%' },
     formula: 'ground * deep * (1 + settling) / (1 - oversize)',
-    compute: ({ ground, settling, oversize }, { deep }) => (((ground * deep) / 1000) * (1 + settling / 100)) / (1 - oversize / 100),
+    compute: ({ ground, settling, oversize }, { deep }) =>
+      (((ground * deep) / 1000) * (1 + settling / 100)) / (1 - oversize / 100),
   }),
   leaf: rule({
     ...dressing,
@@ -253,7 +294,13 @@ export const dressingRules = {
 /** Cores as they are taken, until a person sets the machine. */
 export const coringValues = tradeValues('coring', {
   tine: value(13, 'mm', 'practice', 'Hollow tines are as wide as; ½ to ¾ in', [4, 30]),
-  spacing: value(50, 'mm', 'practice', 'Holes of one pass stand apart, each way, by; a hire drum 75 to 100', [15, 200]),
+  spacing: value(
+    50,
+    'mm',
+    'practice',
+    'Holes of one pass stand apart, each way, by; a hire drum 75 to 100',
+    [15, 200],
+  ),
   depth: value(75, 'mm', 'practice', 'Holes are as deep as', [25, 250]),
   loose: value(1.4, '1', 'model', 'Cores lie looser than they grew by a factor of', [1, 3]),
 })
@@ -340,7 +387,9 @@ export const coverRules = {
     unit: 'm2',
     standing: 'practice',
     says: 'Ground sown, and {overlap} for overlaps and edges.',
-    values: { overlap: value(10, '%', 'practice', 'A blanket laps and turns over at edges by', [0, 40]) },
+    values: {
+      overlap: value(10, '%', 'practice', 'A blanket laps and turns over at edges by', [0, 40]),
+    },
     inputs: { area: 'm2' },
     formula: 'area * (1 + overlap)',
     compute: ({ area }, { overlap }) => area * (1 + overlap / 100),
@@ -364,7 +413,13 @@ export const coverRules = {
 }
 
 /** Mat taken to be there where it was not read but is scarified. */
-export const matReading = reading({ key: 'debris.mat', stage: 5, label: 'Mat, not read', unit: 'mm', otherwise: [6, [1, 30]] })
+export const matReading = reading({
+  key: 'debris.mat',
+  stage: 5,
+  label: 'Mat, not read',
+  unit: 'mm',
+  otherwise: [6, [1, 30]],
+})
 
 export const debrisRules = {
   depth: rule({
@@ -408,7 +463,9 @@ export const debrisRules = {
     unit: 'm3',
     standing: 'model',
     says: 'What scarifying lifts lies about {loose} times as loose as it grew.',
-    values: { loose: value(4, '1', 'model', 'Lifted thatch is looser than it grew by a factor of', [1, 10]) },
+    values: {
+      loose: value(4, '1', 'model', 'Lifted thatch is looser than it grew by a factor of', [1, 10]),
+    },
     inputs: { area: 'm2', depth: 'mm' },
     formula: 'area * depth * loose',
     compute: ({ area, depth }, { loose }) => (area * depth * loose) / 1000,

@@ -9,7 +9,16 @@ import { JOB, zoneScope, type Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { isPlanted } from '../work/sowing.ts'
 import { operationOf, type ZoneWork } from '../work/zoneWork.ts'
-import { bagNitrogen, feedDaySoil, feedReadings, feedRules, nitrogenValues, starterValues, upkeepNitrogen, upkeepValues } from './feedRules.ts'
+import {
+  bagNitrogen,
+  feedDaySoil,
+  feedReadings,
+  feedRules,
+  nitrogenValues,
+  starterValues,
+  upkeepNitrogen,
+  upkeepValues,
+} from './feedRules.ts'
 
 export interface FeedPlan {
   /** A starter goes with seed; turf that is not sown gets an upkeep feed. */
@@ -41,7 +50,10 @@ export interface FeedBrief {
 /** A figure of the upkeep feed of a job that has a starter as well. */
 const UPKEEP: Scope = { id: 'upkeep' }
 
-/** The feeds of a job: a starter where something is sown, an upkeep feed where nothing is; one product for both where one is named. */
+/**
+ * The feeds of a job: a starter where something is sown, an upkeep feed where nothing is; one
+ * product for both where one is named.
+ */
 export function planFeeds(brief: FeedBrief): FeedPlan[] {
   const fed = brief.works.flatMap((work) => {
     const feed = operationOf(work, 'feed') ?? operationOf(work, 'feed-later')
@@ -49,10 +61,13 @@ export function planFeeds(brief: FeedBrief): FeedPlan[] {
   })
   const sown = fed.filter(({ work }) => isPlanted(work.sowing))
   const unsown = fed.filter(({ work }) => !isPlanted(work.sowing))
-  if (brief.job.feed.grade) return fed.length > 0 ? [planFeed(brief, sown.length > 0 ? 'starter' : 'upkeep', fed, JOB)] : []
+  if (brief.job.feed.grade)
+    return fed.length > 0 ? [planFeed(brief, sown.length > 0 ? 'starter' : 'upkeep', fed, JOB)] : []
   return [
     ...(sown.length > 0 ? [planFeed(brief, 'starter', sown, JOB)] : []),
-    ...(unsown.length > 0 ? [planFeed(brief, 'upkeep', unsown, sown.length > 0 ? UPKEEP : JOB)] : []),
+    ...(unsown.length > 0
+      ? [planFeed(brief, 'upkeep', unsown, sown.length > 0 ? UPKEEP : JOB)]
+      : []),
   ]
 }
 
@@ -61,23 +76,48 @@ interface Fed {
   ground: Figure
 }
 
-/** One feed: product from grade and nitrogen wanted, what else it lays, the ceiling on its day, and the law. */
-function planFeed(brief: FeedBrief, use: FeedPlan['use'], fed: readonly Fed[], scope: Scope): FeedPlan {
+/**
+ * One feed: product from grade and nitrogen wanted, what else it lays, the ceiling on its day, and
+ * the law.
+ */
+function planFeed(
+  brief: FeedBrief,
+  use: FeedPlan['use'],
+  fed: readonly Fed[],
+  scope: Scope,
+): FeedPlan {
   const { job, firm, schools, fedOn, soilOn, soilNow, trace } = brief
   // A firm's usual grade is its starter; turf that is not sown gets it only where the job says so.
   const typed = job.feed.grade ?? (use === 'starter' ? firm.feedGrade : null)
   const grade = typed ?? trace.values(use === 'starter' ? starterValues : upkeepValues)
   const gradeText = `${grade.n}-${grade.p2o5}-${grade.k2o}`
-  const bag = trace.setting(use === 'starter' ? bagNitrogen : upkeepNitrogen, scope, typed?.n ?? null)
+  const bag = trace.setting(
+    use === 'starter' ? bagNitrogen : upkeepNitrogen,
+    scope,
+    typed?.n ?? null,
+  )
   const slow = trace.readOr(feedReadings.slow, scope, job.feed.slowShare)
   const days = fed.flatMap(({ work }) => fedOn(work.r.id) ?? [])
-  const warmest = days.reduce<Figure | null>((a, b) => (a === null || soilOn(b.value as Day) > soilOn(a.value as Day) ? b : a), null)
+  const warmest = days.reduce<Figure | null>(
+    (a, b) => (a === null || soilOn(b.value as Day) > soilOn(a.value as Day) ? b : a),
+    null,
+  )
   const celsius = warmest ? soilOn(warmest.value as Day) : num(soilNow)
-  const soil = trace.found(feedDaySoil, scope, Math.round(celsius * 10) / 10, { day: warmest, soil: soilNow })
+  const soil = trace.found(feedDaySoil, scope, Math.round(celsius * 10) / 10, {
+    day: warmest,
+    soil: soilNow,
+  })
   const ceiling = trace.work(feedRules.ceiling, scope, { slow, soil })
-  const nitrogen = trace.read(feedReadings.nitrogen, scope, job.feed.nitrogen) ?? trace.work(feedRules.target, scope, { ceiling })
+  const nitrogen =
+    trace.read(feedReadings.nitrogen, scope, job.feed.nitrogen) ??
+    trace.work(feedRules.target, scope, { ceiling })
   const name: Message = use === 'starter' ? say`Starter ${gradeText}` : say`Feed ${gradeText}`
-  const rate = trace.work(feedRules.rate, scope, { nitrogen, grade: bag }, { label: say`${name}, rate` })
+  const rate = trace.work(
+    feedRules.rate,
+    scope,
+    { nitrogen, grade: bag },
+    { label: say`${name}, rate` },
+  )
   const p2o5 = trace.work(feedRules.p2o5, scope, { rate, grade: grade.p2o5 })
   const k2o = trace.work(feedRules.k2o, scope, { rate, grade: grade.k2o })
   const p = trace.work(feedRules.p, scope, { p2o5 })
@@ -91,14 +131,37 @@ function planFeed(brief: FeedBrief, use: FeedPlan['use'], fed: readonly Fed[], s
       { label: name, ...(use === 'starter' ? { school: `feed:${schools.feed}` } : {}) },
     ),
   }))
-  const total = trace.work(feedRules.total, scope, { zones: zones.map((z) => z.kg) }, { label: say`${name} to order` })
-  const about = { job, firm, schools, fed: fed.map((f) => f.work.r.zone), use, prefix: scope.id === 'job' ? 'feed' : 'upkeep' }
+  const total = trace.work(
+    feedRules.total,
+    scope,
+    { zones: zones.map((z) => z.kg) },
+    { label: say`${name} to order` },
+  )
+  const about = {
+    job,
+    firm,
+    schools,
+    fed: fed.map((f) => f.work.r.zone),
+    use,
+    prefix: scope.id === 'job' ? 'feed' : 'upkeep',
+  }
   const notices = [
     ...overCeiling(nitrogen, ceiling, soil, about.prefix, trace),
     ...(grade.p2o5 > 0 ? phosphorusNotices(about, grade, gradeText, p) : []),
     ...(grade.k2o > 0 ? potassiumNotices(about, grade, gradeText, k) : []),
   ]
-  return { use, grade, gradeText, rate, nitrogen, ceiling, lays: { p2o5, k2o, p, k }, zones, total, notices }
+  return {
+    use,
+    grade,
+    gradeText,
+    rate,
+    nitrogen,
+    ceiling,
+    lays: { p2o5, k2o, p, k },
+    zones,
+    total,
+    notices,
+  }
 }
 
 /** What the notices of a feed are about. */
@@ -111,8 +174,16 @@ interface About {
   prefix: string
 }
 
-/** Potassium the laboratory finds enough of is left out, unless the school feeds seedlings regardless. */
-function potassiumNotices({ fed, schools, use, prefix }: About, grade: Grade, gradeText: string, k: Figure): Notice[] {
+/**
+ * Potassium the laboratory finds enough of is left out, unless the school feeds seedlings
+ * regardless.
+ */
+function potassiumNotices(
+  { fed, schools, use, prefix }: About,
+  grade: Grade,
+  gradeText: string,
+  k: Figure,
+): Notice[] {
   const tests = fed.filter((z) => z.lab.potassium !== null)
   const enough = tests.length > 0 && tests.every((z) => z.lab.potassium !== 'low')
   if (!enough || (schools.phosphorus === 'always' && use === 'starter')) return []
@@ -128,9 +199,16 @@ function potassiumNotices({ fed, schools, use, prefix }: About, grade: Grade, gr
   ]
 }
 
-function overCeiling(nitrogen: Figure, ceiling: Figure, soil: Figure, prefix: string, trace: Trace): Notice[] {
+function overCeiling(
+  nitrogen: Figure,
+  ceiling: Figure,
+  soil: Figure,
+  prefix: string,
+  trace: Trace,
+): Notice[] {
   if (num(nitrogen) <= num(ceiling) + 1e-9) return []
-  const where = num(soil) >= trace.value(nitrogenValues.heat) ? ' in this heat' : ' with this much slow release'
+  const where =
+    num(soil) >= trace.value(nitrogenValues.heat) ? ' in this heat' : ' with this much slow release'
   return [
     {
       id: `${prefix}.ceiling`,
@@ -146,12 +224,22 @@ function overCeiling(nitrogen: Figure, ceiling: Figure, soil: Figure, prefix: st
 const NO_P = 'Take a product with 0 as its middle number.'
 
 /** What law and laboratory say of the phosphorus in the bag. */
-function phosphorusNotices({ firm, schools, fed, use, prefix }: About, grade: Grade, gradeText: string, p: Figure): Notice[] {
+function phosphorusNotices(
+  { firm, schools, fed, use, prefix }: About,
+  grade: Grade,
+  gradeText: string,
+  p: Figure,
+): Notice[] {
   const law = firm.phosphorusLaw
   const tests = fed.filter((z) => z.lab.phosphorus !== null)
   const short = tests.some((z) => z.lab.phosphorus === 'low')
   const enough = tests.length > 0 && !short
-  const notice = (key: 'p-law' | 'p-test', level: Notice['level'], title: Notice['title'], says: Notice['says']): Notice => ({
+  const notice = (
+    key: 'p-law' | 'p-test',
+    level: Notice['level'],
+    title: Notice['title'],
+    says: Notice['says'],
+  ): Notice => ({
     id: `${prefix}.${key}`,
     stage: 5,
     level,
@@ -161,7 +249,14 @@ function phosphorusNotices({ firm, schools, fed, use, prefix }: About, grade: Gr
   })
   const held = quantity(grade.p2o5, '%')
   if (law === 'barred')
-    return [notice('p-law', 'hold', say`Phosphorus is barred here, and ${gradeText} holds ${held} P₂O₅.`, `${NO_P} Local law decides.`)]
+    return [
+      notice(
+        'p-law',
+        'hold',
+        say`Phosphorus is barred here, and ${gradeText} holds ${held} P₂O₅.`,
+        `${NO_P} Local law decides.`,
+      ),
+    ]
   if (law === 'with-test') {
     if (short)
       return [
@@ -193,10 +288,22 @@ function phosphorusNotices({ firm, schools, fed, use, prefix }: About, grade: Gr
   const found: Notice[] = []
   if (law === 'new-seed-only' && use === 'upkeep')
     return [
-      notice('p-law', 'hold', say`Phosphorus only at new seed, and nothing is sown: ${gradeText} holds ${held} P₂O₅.`, `${NO_P} Local law decides.`),
+      notice(
+        'p-law',
+        'hold',
+        say`Phosphorus only at new seed, and nothing is sown: ${gradeText} holds ${held} P₂O₅.`,
+        `${NO_P} Local law decides.`,
+      ),
     ]
   if (law === 'new-seed-only')
-    found.push(notice('p-law', 'note', 'Phosphorus: at new seed only.', 'The local rule allows it at sowing. Later feeds on this job carry none.'))
+    found.push(
+      notice(
+        'p-law',
+        'note',
+        'Phosphorus: at new seed only.',
+        'The local rule allows it at sowing. Later feeds on this job carry none.',
+      ),
+    )
   const byTest = schools.phosphorus === 'by-test'
   if (enough && byTest)
     found.push(

@@ -4,7 +4,13 @@ const feed = { stage: 5 } as const
 
 export const feedReadings = {
   nitrogen: reading({ key: 'feed.nitrogen', stage: 5, label: 'Nitrogen wanted', unit: 'g/m2' }),
-  slow: reading({ key: 'feed.slow', stage: 5, label: 'Slow-release share of the nitrogen', unit: '%', otherwise: [0, [0, 100]] }),
+  slow: reading({
+    key: 'feed.slow',
+    stage: 5,
+    label: 'Slow-release share of the nitrogen',
+    unit: '%',
+    otherwise: [0, [0, 100]],
+  }),
 }
 
 /** The starter taken until the firm or the job names one: a grade as on the bag. */
@@ -23,7 +29,13 @@ export const upkeepValues = tradeValues('upkeep-feed', {
 
 /** What may be given at most at once. */
 export const nitrogenValues = tradeValues('nitrogen', {
-  quick: value(4.9, 'g/m2', 'practice', 'Quick nitrogen in one dose at most (1 lb/1,000 ft²)', [1, 10]),
+  quick: value(
+    4.9,
+    'g/m2',
+    'practice',
+    'Quick nitrogen in one dose at most (1 lb/1,000 ft²)',
+    [1, 10],
+  ),
   all: value(7.3, 'g/m2', 'model', 'All nitrogen in one dose at most', [2, 15]),
   heat: value(24, 'C', 'model', 'Soil this warm counts as heat', [15, 35]),
   inHeat: value(50, '%', 'practice', 'Share of it given in heat', [10, 100]),
@@ -45,7 +57,12 @@ export const feedDaySoil = procedure({
 })
 
 /** Nitrogen in the bag: the job's, else the firm's, else Juvena's usual starter. */
-export const bagNitrogen = setting({ key: 'feed.grade', stage: 5, label: 'Nitrogen in the bag', usual: starterValues.n })
+export const bagNitrogen = setting({
+  key: 'feed.grade',
+  stage: 5,
+  label: 'Nitrogen in the bag',
+  usual: starterValues.n,
+})
 
 const laidAlong = {
   standing: 'calculation',
@@ -56,7 +73,12 @@ const laidAlong = {
 } as const
 
 /** Nitrogen in the bag for turf that is not sown: the job's, else Juvena's usual. */
-export const upkeepNitrogen = setting({ key: 'feed.upkeep-grade', stage: 5, label: 'Nitrogen in the bag', usual: upkeepValues.n })
+export const upkeepNitrogen = setting({
+  key: 'feed.upkeep-grade',
+  stage: 5,
+  label: 'Nitrogen in the bag',
+  usual: upkeepValues.n,
+})
 
 export const feedRules = {
   rate: rule({
@@ -109,7 +131,8 @@ export const feedRules = {
     },
     inputs: { ceiling: 'g/m2' },
     formula: 'min(ceiling, max(low, min(high, usual)))',
-    compute: ({ ceiling }, { low, high, usual }) => Math.min(ceiling, Math.max(low, Math.min(high, usual))),
+    compute: ({ ceiling }, { low, high, usual }) =>
+      Math.min(ceiling, Math.max(low, Math.min(high, usual))),
   }),
   p2o5: rule({
     ...feed,

@@ -55,10 +55,19 @@ export interface Buying {
 }
 
 /** What to buy, carry and weigh out. `areaErrors` is 90 % either way by zone, as a share. */
-export function materialLines(m: Materials, feeds: readonly FeedPlan[], buying: Buying, trace: Trace): MaterialLine[] {
+export function materialLines(
+  m: Materials,
+  feeds: readonly FeedPlan[],
+  buying: Buying,
+  trace: Trace,
+): MaterialLine[] {
   return [
-    ...m.orders.map((order) => seedLine(order, m.seeds, { many: m.orders.length > 1, later: false }, buying, trace)),
-    ...m.laterOrders.map((order) => seedLine(order, m.laterSeeds, { many: m.laterOrders.length > 1, later: true }, buying, trace)),
+    ...m.orders.map((order) =>
+      seedLine(order, m.seeds, { many: m.orders.length > 1, later: false }, buying, trace),
+    ),
+    ...m.laterOrders.map((order) =>
+      seedLine(order, m.laterSeeds, { many: m.laterOrders.length > 1, later: true }, buying, trace),
+    ),
     ...(m.dormant?.length ? [dormantLine(m.dormant, trace)] : []),
     ...feeds.map((feed, i) => feedLine(feed, i > 0, buying, trace)),
     ...plantLines(m.works, trace),
@@ -79,22 +88,44 @@ interface Bagged {
   trace: Trace
 }
 
-/** The bags for an order, as a figure that opens, and what the doubt about the areas makes of them. */
-function bagged({ key, order, net, zones, bags: sold, areaErrors, trace }: Bagged): Pick<MaterialLine, 'packs' | 'doubt' | 'tonnes'> {
+/**
+ * The bags for an order, as a figure that opens, and what the doubt about the areas makes of them.
+ */
+function bagged({
+  key,
+  order,
+  net,
+  zones,
+  bags: sold,
+  areaErrors,
+  trace,
+}: Bagged): Pick<MaterialLine, 'packs' | 'doubt' | 'tonnes'> {
   const bags = (kg: number) => bagsFor(kg, sold)
   const whole = bags(num(order))
   const bare = net === null ? null : bags(net)
   // A reserve that would force a bag for next to nothing is left short, and that is said.
   const short = bare && net !== null ? num(order) - bare.bought : 0
-  const leftShort = bare !== null && short > 1e-9 && short <= ((num(order) - net!) * trace.value(reserveValues.forces)) / 100
+  const leftShort =
+    bare !== null &&
+    short > 1e-9 &&
+    short <= ((num(order) - net!) * trace.value(reserveValues.forces)) / 100
   const packs = leftShort ? { ...bare, left: 0 } : whole
-  const figure = trace.found(packRule, JOB, packs.bought, { order, sizes: sizesInKg(sold) }, { part: key })
+  const figure = trace.found(
+    packRule,
+    JOB,
+    packs.bought,
+    { order, sizes: sizesInKg(sold) },
+    { part: key },
+  )
   return {
     packs: { ...packs, figure: figure.id },
     doubt: joined(
       [
-        leftShort && say`${quantity(Number(short.toPrecision(2)), 'kg')} short of the reserve; ${bagWords(whole)} would hold all of it`,
-        bare !== null && bare.bought < packs.bought - 1e-9 && say`${bagWords(bare)} would do without the reserve`,
+        leftShort &&
+          say`${quantity(Number(short.toPrecision(2)), 'kg')} short of the reserve; ${bagWords(whole)} would hold all of it`,
+        bare !== null &&
+          bare.bought < packs.bought - 1e-9 &&
+          say`${bagWords(bare)} would do without the reserve`,
         doubtInBags(
           { total: num(order), packs },
           zones.map((z) => ({ amount: num(z.amount), error: areaErrors.get(zoneOf(z.zone)) ?? 0 })),
@@ -113,10 +144,15 @@ export function seedBags({ units, seedBags: own }: Buying['firm'], trace: Trace)
   return ownBags(own, units, exponent) ?? usualBags(SEED_BAGS, units, exponent)
 }
 
-/** A set of bags in words. A bag's size is what is printed on it, so it stays as it is in any units. */
+/**
+ * A set of bags in words. A bag's size is what is printed on it, so it stays as it is in any units.
+ */
 const bagWords = (p: Packs): Message => joined(p.counts.map((c) => `${c.count} × ${c.size} ${p.unit}`), ' + ') // prettier-ignore
 
-/** What the error of the areas moves an order by: kilograms either way, and whether the bags stay the same. Errors of zones are independent. */
+/**
+ * What the error of the areas moves an order by: kilograms either way, and whether the bags stay
+ * the same. Errors of zones are independent.
+ */
 function doubtInBags(
   { total, packs: mid }: { total: number; packs: Packs },
   zones: readonly { amount: number; error: number }[],
@@ -139,7 +175,9 @@ function seedLine(
   buying: Buying,
   trace: Trace,
 ): MaterialLine {
-  const zones = seeds.filter((s) => s.key === order.key).map((s) => ({ zone: s.zone, amount: s.kg }))
+  const zones = seeds
+    .filter((s) => s.key === order.key)
+    .map((s) => ({ zone: s.zone, amount: s.kg }))
   const key = later ? `later.${order.key}` : order.key
   return {
     id: `seed.${key}`,
@@ -147,12 +185,23 @@ function seedLine(
     detail: say`${order.name} by weight`,
     cells: cellsOf(key, zones, trace),
     total: order.total.id,
-    ...bagged({ key, order: order.total, net: order.net, zones, bags: seedBags(buying.firm, trace), areaErrors: buying.areaErrors, trace }),
+    ...bagged({
+      key,
+      order: order.total,
+      net: order.net,
+      zones,
+      bags: seedBags(buying.firm, trace),
+      areaErrors: buying.areaErrors,
+      trace,
+    }),
     also: [order.reserve.id],
   }
 }
 
-function dormantLine(zones: readonly { zone: string; amount: Figure }[], trace: Trace): MaterialLine {
+function dormantLine(
+  zones: readonly { zone: string; amount: Figure }[],
+  trace: Trace,
+): MaterialLine {
   const total = trace.work(seedRules.dormantTotal, JOB, { zones: zones.map((z) => z.amount) })
   return {
     ...plain,
@@ -170,7 +219,8 @@ function feedLine(feed: FeedPlan, second: boolean, buying: Buying, trace: Trace)
   const zones = feed.zones.map((z) => ({ zone: z.zone, amount: z.kg }))
   return {
     id: second ? 'feed.upkeep' : 'feed',
-    name: feed.use === 'starter' ? say`Starter feed ${feed.gradeText}` : say`Feed ${feed.gradeText}`,
+    name:
+      feed.use === 'starter' ? say`Starter feed ${feed.gradeText}` : say`Feed ${feed.gradeText}`,
     detail: 'crossed, sweep the paving',
     cells: cellsOf(second ? 'upkeep' : 'feed', zones, trace),
     total: feed.total.id,
@@ -196,14 +246,30 @@ const SPREAD_FOR: Partial<Record<StepKind, string>> = {
 }
 
 /** A zone may take the same soil for several things: its cell is what they come to. */
-function dressingLine({ kind, total, tonnes, bulkBags, barrows }: DressingLine, { parts }: DressingPlan, trace: Trace): MaterialLine {
+function dressingLine(
+  { kind, total, tonnes, bulkBags, barrows }: DressingLine,
+  { parts }: DressingPlan,
+  trace: Trace,
+): MaterialLine {
   const name = DRESSING_NAMES[kind]
   const mine = parts.filter((p) => p.kind === kind)
   const zones = [...new Set(mine.map((p) => p.zone))].map((zone) => {
     const orders = mine.filter((p) => p.zone === zone).map((p) => p.order)
-    return { zone, amount: orders.length === 1 ? orders[0]! : trace.work(dressingRules.zoneTotal, zoneScope(zone), { orders }, { part: kind }) }
+    return {
+      zone,
+      amount:
+        orders.length === 1
+          ? orders[0]!
+          : trace.work(dressingRules.zoneTotal, zoneScope(zone), { orders }, { part: kind }),
+    }
   })
-  const uses = [...new Set(mine.map((p) => (p.step === 'dress' && p.lifts > 1 ? 'in lifts, tips showing' : SPREAD_FOR[p.step]!)))]
+  const uses = [
+    ...new Set(
+      mine.map((p) =>
+        p.step === 'dress' && p.lifts > 1 ? 'in lifts, tips showing' : SPREAD_FOR[p.step]!,
+      ),
+    ),
+  ]
   return {
     ...plain,
     id: mine.some((p) => p.step === 'dress') ? 'dressing' : `soil.${kind}`,
@@ -230,7 +296,11 @@ const coverLine = (cover: CoverPlan, trace: Trace): MaterialLine => ({
   total: cover.total.id,
 })
 
-const OFF: Record<DebrisLine['what'], string> = { thatch: 'Off: thatch', cores: 'Off: cores', sward: 'Off: old growth' }
+const OFF: Record<DebrisLine['what'], string> = {
+  thatch: 'Off: thatch',
+  cores: 'Off: cores',
+  sward: 'Off: old growth',
+}
 
 const debrisLine = (debris: DebrisLine, trace: Trace): MaterialLine => ({
   ...plain,

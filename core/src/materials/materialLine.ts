@@ -5,7 +5,10 @@ import { allZones, rule } from '../trace/rule.ts'
 import { zoneOf, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 
-/** One line of what to buy, carry and weigh out: a figure for each zone that takes some, and one for the order. */
+/**
+ * One line of what to buy, carry and weigh out: a figure for each zone that takes some, and one for
+ * the order.
+ */
 export interface MaterialLine {
   id: string
   name: Message
@@ -32,7 +35,11 @@ export const bothRounds = {
 }
 
 /** The figure of each zone; where a zone has two rounds, what they come to. */
-export function cellsOf(key: string, list: readonly { zone: string; amount: Figure }[], trace: Trace): Record<string, string> {
+export function cellsOf(
+  key: string,
+  list: readonly { zone: string; amount: Figure }[],
+  trace: Trace,
+): Record<string, string> {
   const zones = [...new Set(list.map((x) => zoneOf(x.zone)))]
   return Object.fromEntries(
     zones.map((zone) => {

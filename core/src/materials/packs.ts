@@ -18,10 +18,14 @@ export interface PackSize {
 const EQUAL = 1e-9
 
 /**
- * The cheapest set of packs that covers a need; of equals the one that buys least, then the one of fewest packs. Exact: every set is tried but those that a
- * bound shows to be dearer. Sizes and need in the same unit.
+ * The cheapest set of packs that covers a need; of equals the one that buys least, then the one of
+ * fewest packs. Exact: every set is tried but those that a bound shows to be dearer. Sizes and need
+ * in the same unit.
  */
-export function packsFor(need: number, sold: readonly PackSize[]): Pick<Packs, 'counts' | 'bought'> & { cost: number } {
+export function packsFor(
+  need: number,
+  sold: readonly PackSize[],
+): Pick<Packs, 'counts' | 'bought'> & { cost: number } {
   // Cheapest by weight first, so that a good set is found at once and bounds the rest.
   const sizes = [...sold].sort((a, b) => a.price / a.size - b.price / b.size || b.size - a.size)
   let best: { counts: number[]; bought: number; cost: number; packs: number } | null = null
@@ -32,7 +36,8 @@ export function packsFor(need: number, sold: readonly PackSize[]): Pick<Packs, '
       if (
         !best ||
         cost < best.cost - EQUAL ||
-        (cost <= best.cost + EQUAL && (bought < best.bought - EQUAL || (bought <= best.bought + EQUAL && packs < best.packs)))
+        (cost <= best.cost + EQUAL &&
+          (bought < best.bought - EQUAL || (bought <= best.bought + EQUAL && packs < best.packs)))
       )
         best = found
       return
@@ -43,14 +48,21 @@ export function packsFor(need: number, sold: readonly PackSize[]): Pick<Packs, '
     for (let count = Math.ceil(left / one.size - EQUAL); count >= 0; count--) {
       const [rest, spent] = [left - count * one.size, cost + count * one.price]
       // Whatever comes after is dearer by weight: fewer of this size only cost more.
-      if (best && rest > EQUAL && spent + (next ? (rest * next.price) / next.size : Infinity) > best.cost + EQUAL) break
+      if (
+        best &&
+        rest > EQUAL &&
+        spent + (next ? (rest * next.price) / next.size : Infinity) > best.cost + EQUAL
+      )
+        break
       fill(index + 1, rest, [...counts, count], bought + count * one.size, spent)
     }
   }
   fill(0, need, [], 0, 0)
   const { counts, bought, cost } = best ?? { counts: [] as number[], bought: 0, cost: 0 }
   return {
-    counts: sizes.flatMap(({ size }, i) => (counts[i] ? [{ size, count: counts[i]! }] : [])).sort((a, b) => b.size - a.size),
+    counts: sizes
+      .flatMap(({ size }, i) => (counts[i] ? [{ size, count: counts[i]! }] : []))
+      .sort((a, b) => b.size - a.size),
     bought,
     cost,
   }
@@ -67,14 +79,32 @@ export interface Bags {
   priced: boolean
 }
 
-/** Usual bags. Until prices are known a pack is taken to cost its size to the power `exponent`: large packs are cheaper by weight. */
-export const usualBags = (sizes: { kg: readonly number[]; lb: readonly number[] }, units: 'metric' | 'us', exponent: number): Bags => {
+/**
+ * Usual bags. Until prices are known a pack is taken to cost its size to the power `exponent`:
+ * large packs are cheaper by weight.
+ */
+export const usualBags = (
+  sizes: { kg: readonly number[]; lb: readonly number[] },
+  units: 'metric' | 'us',
+  exponent: number,
+): Bags => {
   const unit = units === 'metric' ? 'kg' : 'lb'
-  return { unit, priced: false, sizes: sizes[unit].map((size) => ({ size, price: Math.pow(size, exponent) })) }
+  return {
+    unit,
+    priced: false,
+    sizes: sizes[unit].map((size) => ({ size, price: Math.pow(size, exponent) })),
+  }
 }
 
-/** A firm's own bags, kept in kg, in the unit it works in. Where any of them has no price, large packs are taken to be cheaper by weight. */
-export function ownBags(own: readonly { size: number | null; price: number | null }[], units: 'metric' | 'us', exponent: number): Bags | null {
+/**
+ * A firm's own bags, kept in kg, in the unit it works in. Where any of them has no price, large
+ * packs are taken to be cheaper by weight.
+ */
+export function ownBags(
+  own: readonly { size: number | null; price: number | null }[],
+  units: 'metric' | 'us',
+  exponent: number,
+): Bags | null {
   const sized = own.flatMap((b) => (b.size === null ? [] : [{ size: b.size, price: b.price }]))
   if (sized.length === 0) return null
   const priced = sized.every((b) => b.price !== null)
@@ -93,8 +123,15 @@ export function ownBags(own: readonly { size: number | null; price: number | nul
 export function bagsFor(need: number, { sizes, unit, priced }: Bags): Packs {
   const per = unit === 'kg' ? 1 : POUND
   const { counts, bought, cost } = packsFor(need / per, sizes)
-  return { counts, unit, bought: bought * per, left: bought * per - need, cost: priced ? cost : null }
+  return {
+    counts,
+    unit,
+    bought: bought * per,
+    left: bought * per - need,
+    cost: priced ? cost : null,
+  }
 }
 
 /** Sizes of bags in kg. */
-export const sizesInKg = ({ sizes, unit }: Bags): number[] => sizes.map((s) => s.size * (unit === 'kg' ? 1 : POUND))
+export const sizesInKg = ({ sizes, unit }: Bags): number[] =>
+  sizes.map((s) => s.size * (unit === 'kg' ? 1 : POUND))

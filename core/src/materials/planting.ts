@@ -50,7 +50,8 @@ export const plantRules = {
     values: { apart: plugValues.apart, size: plugValues.size },
     inputs: { spread: 'mm', week: 'wk' },
     formula: '(max(apart, size) - size) / 2 / spread * week',
-    compute: ({ spread, week }, { apart, size }) => ((Math.max(apart, size) - size) / 2 / spread) * week,
+    compute: ({ spread, week }, { apart, size }) =>
+      ((Math.max(apart, size) - size) / 2 / spread) * week,
   }),
   rolls: rule({
     id: 'materials.turf-rolls',
@@ -65,8 +66,22 @@ export const plantRules = {
     formula: 'ceil(order / roll)',
     compute: ({ order }, { roll }) => Math.ceil(order / roll),
   }),
-  turfTotal: rule({ id: 'materials.turf-total', key: 'turf', stage: 5, label: 'Turf, to order', standing: 'calculation', ...allZones('m2') }),
-  plugsTotal: rule({ id: 'materials.plugs-total', key: 'plugs', stage: 5, label: 'Plugs or runners', standing: 'calculation', ...allZones('1') }),
+  turfTotal: rule({
+    id: 'materials.turf-total',
+    key: 'turf',
+    stage: 5,
+    label: 'Turf, to order',
+    standing: 'calculation',
+    ...allZones('m2'),
+  }),
+  plugsTotal: rule({
+    id: 'materials.plugs-total',
+    key: 'plugs',
+    stage: 5,
+    label: 'Plugs or runners',
+    standing: 'calculation',
+    ...allZones('1'),
+  }),
 }
 
 const planted = (works: readonly ZoneWork[], kind: 'turf' | 'plugs') =>
@@ -76,7 +91,10 @@ const planted = (works: readonly ZoneWork[], kind: 'turf' | 'plugs') =>
   })
 
 /** Turf to lay, and plugs or runners to set. */
-export const plantLines = (works: readonly ZoneWork[], trace: Trace): MaterialLine[] => [...turfLine(works, trace), ...plugLine(works, trace)]
+export const plantLines = (works: readonly ZoneWork[], trace: Trace): MaterialLine[] => [
+  ...turfLine(works, trace),
+  ...plugLine(works, trace),
+]
 
 function turfLine(works: readonly ZoneWork[], trace: Trace): MaterialLine[] {
   const zones = planted(works, 'turf').map(({ work, ground }) => ({
@@ -87,18 +105,31 @@ function turfLine(works: readonly ZoneWork[], trace: Trace): MaterialLine[] {
   const total = trace.work(plantRules.turfTotal, JOB, { zones: zones.map((z) => z.amount) })
   const rolls = trace.work(plantRules.rolls, JOB, { order: total })
   return [
-    { ...plain, id: 'turf', name: 'Turf', detail: 'laid the day it comes', cells: cellsOf('turf', zones, trace), total: total.id, also: [rolls.id] },
+    {
+      ...plain,
+      id: 'turf',
+      name: 'Turf',
+      detail: 'laid the day it comes',
+      cells: cellsOf('turf', zones, trace),
+      total: total.id,
+      also: [rolls.id],
+    },
   ]
 }
 
 function plugLine(works: readonly ZoneWork[], trace: Trace): MaterialLine[] {
   const all = planted(works, 'plugs')
-  const zones = all.map(({ work, ground }) => ({ zone: work.r.id, amount: trace.work(plantRules.plugs, zoneScope(work.r.id), { ground }) }))
+  const zones = all.map(({ work, ground }) => ({
+    zone: work.r.id,
+    amount: trace.work(plantRules.plugs, zoneScope(work.r.id), { ground }),
+  }))
   if (zones.length === 0) return []
   const total = trace.work(plantRules.plugsTotal, JOB, { zones: zones.map((z) => z.amount) })
   const closes = all.flatMap(({ work: { r } }) => {
     const creeps = Math.max(0, ...r.present.map((g) => g.creeps))
-    return creeps > 0 ? [trace.work(plantRules.closes, zoneScope(r.id), { spread: creeps, week: 1 })] : []
+    return creeps > 0
+      ? [trace.work(plantRules.closes, zoneScope(r.id), { spread: creeps, week: 1 })]
+      : []
   })
   const slowest = closes.reduce<number | null>((most, f) => Math.max(most ?? 0, num(f)), null)
   const detail: Message =

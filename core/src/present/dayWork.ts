@@ -76,14 +76,19 @@ const PUTS_DOWN: Partial<Record<StepKind, readonly string[]>> = {
 }
 
 /** Seed that leaves stock with a sowing: what the plan weighs out, by lot and zone (kg). */
-export const stepLots = (step: PlannedStep, plan: Pick<JobPlan, 'seedUse'>): { lot: string; zone: string; kg: number }[] =>
+export const stepLots = (
+  step: PlannedStep,
+  plan: Pick<JobPlan, 'seedUse'>,
+): { lot: string; zone: string; kg: number }[] =>
   step.kind !== 'sow'
     ? []
     : plan.seedUse
         .filter((u) => u.stock !== '' && u.kg > 0 && step.zones.includes(u.zone))
         .map((u) => ({ lot: u.stock, zone: zoneOf(u.zone), kg: u.kg }))
 
-/** A job's work told day by day: each step with its amounts by zone, and what has to be known there. */
+/**
+ * A job's work told day by day: each step with its amounts by zone, and what has to be known there.
+ */
 export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
   const zones = new Map(plan.zones.map((z) => [z.id, z.name]))
   return {
@@ -96,7 +101,9 @@ export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
     below: job.site.below,
     beside: job.site.beside,
     waterer: job.waterer,
-    holds: plan.notices.filter((n) => n.level === 'hold').map(({ title, says }) => ({ title, says })),
+    holds: plan.notices
+      .filter((n) => n.level === 'hold')
+      .map(({ title, says }) => ({ title, says })),
     steps: plan.steps.map((s) => ({
       id: s.id,
       kind: s.kind,
@@ -104,20 +111,27 @@ export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
       how: s.how,
       why: s.why,
       zones: s.zones,
-      where: s.zones.length === zones.size && zones.size > 1 ? 'all zones' : s.zones.map((z) => zones.get(zoneOf(z)) ?? z).join(', '),
+      where:
+        s.zones.length === zones.size && zones.size > 1
+          ? 'all zones'
+          : s.zones.map((z) => zones.get(zoneOf(z)) ?? z).join(', '),
       day: s.chosen,
       state: s.state,
       hours: num(s.hours),
       people: s.people,
       amounts: stepAmounts(s, plan, job),
       cautions: s.cautions,
-      against: plan.notices.filter((n) => n.id.startsWith(figureId(stepScope(s.id), ''))).map(({ title, says }) => ({ title, says })),
+      against: plan.notices
+        .filter((n) => n.id.startsWith(figureId(stepScope(s.id), '')))
+        .map(({ title, says }) => ({ title, says })),
       lots: stepLots(s, plan),
     })),
   }
 }
 
-/** What a step puts down, by zone: seed in its pans, of a dressing in lifts the lift of that day. */
+/**
+ * What a step puts down, by zone: seed in its pans, of a dressing in lifts the lift of that day.
+ */
 export const stepAmounts = (step: PlannedStep, plan: JobPlan, job: Lots): DayAmount[] =>
   step.kind === 'sow' ? seedOf(step, plan, job) : amountsOf(step, plan)
 type Lots = { lots: readonly { id: string; name: string }[] }
@@ -143,9 +157,11 @@ function seedOf(step: PlannedStep, plan: JobPlan, job: Lots): DayAmount[] {
         unit: 'kg',
         pans: 2,
         detail: joined(
-          [...lots, seed.setting ? say`setting ${seed.setting}` : '', say`strip test ${quantity(value(seed.strip.id), 'kg')}`].filter(
-            (m) => m !== '',
-          ),
+          [
+            ...lots,
+            seed.setting ? say`setting ${seed.setting}` : '',
+            say`strip test ${quantity(value(seed.strip.id), 'kg')}`,
+          ].filter((m) => m !== ''),
           ', ',
         ),
       },
@@ -160,7 +176,8 @@ function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
   return step.zones.flatMap((round): DayAmount[] => {
     const zone = plan.zones.find((z) => z.id === zoneOf(round))
     if (!zone) return []
-    const lifts = step.kind === 'dress' || step.kind === 'dress-again' ? liftsOf(zone.dressing?.lifts, plan) : 1
+    const lifts =
+      step.kind === 'dress' || step.kind === 'dress-again' ? liftsOf(zone.dressing?.lifts, plan) : 1
     return lines.flatMap((line): DayAmount[] => {
       const figure = plan.figures[line.cells[zone.id] ?? '']
       if (!figure || typeof figure.value !== 'number') return []

@@ -1,6 +1,9 @@
 import type { JobDraft } from '../entities/job.ts'
 
-/** One thing that differs between two drafts of a job: where, what, and how it was typed before and after where that is short. */
+/**
+ * One thing that differs between two drafts of a job: where, what, and how it was typed before and
+ * after where that is short.
+ */
 export interface DraftDifference {
   /** The zone's name, or empty for the job itself. */
   zone: string
@@ -10,10 +13,12 @@ export interface DraftDifference {
 }
 
 type Plain = Record<string, unknown>
-const plain = (value: unknown): Plain => (typeof value === 'object' && value !== null ? (value as Plain) : {})
+const plain = (value: unknown): Plain =>
+  typeof value === 'object' && value !== null ? (value as Plain) : {}
 /** "heightOfCut" → "height of cut". */
 const words = (key: string): string => key.replaceAll(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`)
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a ?? null) === JSON.stringify(b ?? null)
+const same = (a: unknown, b: unknown): boolean =>
+  JSON.stringify(a ?? null) === JSON.stringify(b ?? null)
 /** As it was typed, where it is short; nothing for lists and blank entries. */
 function typed(value: unknown): string {
   if (value === true) return 'yes'
@@ -23,7 +28,13 @@ function typed(value: unknown): string {
 
 /** Entries of two lists that differ, by id: added, removed, changed. */
 function counted(what: string, before: unknown, after: unknown): string[] {
-  const byId = (list: unknown) => new Map((Array.isArray(list) ? list : []).map((entry: unknown, i) => [String(plain(entry).id ?? i), entry]))
+  const byId = (list: unknown) =>
+    new Map(
+      (Array.isArray(list) ? list : []).map((entry: unknown, i) => [
+        String(plain(entry).id ?? i),
+        entry,
+      ]),
+    )
   const [a, b] = [byId(before), byId(after)]
   const counts: [string, number][] = [
     ['added', [...b.keys()].filter((id) => !a.has(id)).length],
@@ -34,8 +45,16 @@ function counted(what: string, before: unknown, after: unknown): string[] {
 }
 
 /** Fields of two objects that differ; those of objects inside them by their own names. */
-function fields(zone: string, before: Plain, after: Plain, skip: readonly string[] = [], within = ''): DraftDifference[] {
-  const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter((k) => !skip.includes(k))
+function fields(
+  zone: string,
+  before: Plain,
+  after: Plain,
+  skip: readonly string[] = [],
+  within = '',
+): DraftDifference[] {
+  const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter(
+    (k) => !skip.includes(k),
+  )
   return keys.flatMap((key): DraftDifference[] => {
     const [a, b] = [before[key], after[key]]
     if (same(a, b)) return []
@@ -46,15 +65,22 @@ function fields(zone: string, before: Plain, after: Plain, skip: readonly string
   })
 }
 
-/** What differs between two drafts, in the order a person would look: the job, then each zone, then its plan. */
+/**
+ * What differs between two drafts, in the order a person would look: the job, then each zone, then
+ * its plan.
+ */
 export function draftDifferences(before: JobDraft, after: JobDraft): DraftDifference[] {
   const job = (what: string): DraftDifference => ({ zone: '', what, before: '', after: '' })
   const listed = ['zones', 'drawing', 'treatments', 'lots', 'pins']
   const own = fields('', plain(before), plain(after), listed)
   const [a, b] = [before.zones ?? [], after.zones ?? []]
   const zones = [
-    ...b.filter((z) => a.every((o) => o.id !== z.id)).map((z) => job(`zone added: ${z.name || 'unnamed'}`)),
-    ...a.filter((z) => b.every((o) => o.id !== z.id)).map((z) => job(`zone removed: ${z.name || 'unnamed'}`)),
+    ...b
+      .filter((z) => a.every((o) => o.id !== z.id))
+      .map((z) => job(`zone added: ${z.name || 'unnamed'}`)),
+    ...a
+      .filter((z) => b.every((o) => o.id !== z.id))
+      .map((z) => job(`zone removed: ${z.name || 'unnamed'}`)),
     ...b.flatMap((z) => {
       const was = a.find((o) => o.id === z.id)
       return was ? fields(z.name || 'unnamed zone', plain(was), plain(z)) : []
@@ -64,7 +90,9 @@ export function draftDifferences(before: JobDraft, after: JobDraft): DraftDiffer
   const rest = [
     ...counted('shapes on the plan', from.shapes, to.shapes),
     ...counted('levels', from.levels, to.levels),
-    ...(same({ ...from, shapes: 0, levels: 0 }, { ...to, shapes: 0, levels: 0 }) ? [] : ['the plan’s picture, place or hills changed']),
+    ...(same({ ...from, shapes: 0, levels: 0 }, { ...to, shapes: 0, levels: 0 })
+      ? []
+      : ['the plan’s picture, place or hills changed']),
     ...counted('treatments', before.treatments, after.treatments),
     ...counted('lots of seed', before.lots, after.lots),
     ...(same(before.pins, after.pins) ? [] : ['fixed days changed']),

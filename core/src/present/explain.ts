@@ -54,7 +54,12 @@ const ORIGINS: Record<Figure['origin'], string> = {
 /** What a declaration says, with its numbers in it. */
 export const ruleSays = (by: Declaration, firmValues: FirmValues): Message => ({
   template: by.says,
-  parts: Object.fromEntries(Object.entries(by.values).map(([name, v]) => [name, quantity(valueInForce(v, firmValues), v.unit)])),
+  parts: Object.fromEntries(
+    Object.entries(by.values).map(([name, v]) => [
+      name,
+      quantity(valueInForce(v, firmValues), v.unit),
+    ]),
+  ),
 })
 
 const explainValue = (v: TradeValue, firmValues: FirmValues, reader: Reader): ExplainedValue => {
@@ -69,15 +74,28 @@ const explainValue = (v: TradeValue, firmValues: FirmValues, reader: Reader): Ex
 }
 
 /** Everything that can be said of one figure. Null when the plan does not hold it. */
-export function explain({ figures, firmValues }: Explainable, id: string, told: Reader): Explained | null {
+export function explain(
+  { figures, firmValues }: Explainable,
+  id: string,
+  told: Reader,
+): Explained | null {
   const reader = { ...told, exact: true }
   const figure = figures[id]
   const by = figure && DECLARATIONS.get(figure.rule)
   if (!figure || !by) return null
-  const worked = isRule(by) ? { formula: by.formula, named: namesOf(by, figure, figures, firmValues, reader) } : null
-  const formula = worked ? formulaText(worked.formula, worked.named) : isProcedure(by) ? render(by.steps, reader) : ORIGINS[figure.origin]
+  const worked = isRule(by)
+    ? { formula: by.formula, named: namesOf(by, figure, figures, firmValues, reader) }
+    : null
+  const formula = worked
+    ? formulaText(worked.formula, worked.named)
+    : isProcedure(by)
+      ? render(by.steps, reader)
+      : ORIGINS[figure.origin]
   const [choice, school] = (figure.school ?? '').split(':') as [SchoolChoiceId, string]
-  const picked = school && choice in SCHOOL_CHOICES ? (SCHOOL_CHOICES[choice].schools as Record<string, { says: string }>)[school] : undefined
+  const picked =
+    school && choice in SCHOOL_CHOICES
+      ? (SCHOOL_CHOICES[choice].schools as Record<string, { says: string }>)[school]
+      : undefined
   return {
     figure,
     value: shown(figure.value, figure.unit, reader.units),
@@ -89,8 +107,16 @@ export function explain({ figures, firmValues }: Explainable, id: string, told: 
     values: Object.values(by.values).map((v) => explainValue(v, firmValues, reader)),
     standing: EVIDENCE_NAMES[figure.standing],
     ruleStanding: EVIDENCE_NAMES[by.standing],
-    school: picked ? { question: SCHOOL_CHOICES[choice].question, name: schoolName(choice, school), says: picked.says } : null,
-    instead: figure.override ? shown(figure.override.instead, figure.override.unit, reader.units) : null,
+    school: picked
+      ? {
+          question: SCHOOL_CHOICES[choice].question,
+          name: schoolName(choice, school),
+          says: picked.says,
+        }
+      : null,
+    instead: figure.override
+      ? shown(figure.override.instead, figure.override.unit, reader.units)
+      : null,
     change: figure.change ? render(figure.change, reader) : null,
   }
 }

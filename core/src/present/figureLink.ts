@@ -9,11 +9,18 @@ const OLD: readonly (readonly [RegExp, string])[] = [
   [/^([A-Za-z0-9_-]+)\.(.+)$/, 'zone:$1.$2'],
 ]
 
-/** The figure a link asks for, by its id of today or of before; null when the plan has none like it. */
+/**
+ * The figure a link asks for, by its id of today or of before; null when the plan has none like it.
+ */
 export function linkedFigure(id: string, figures: Readonly<Record<string, Figure>>): string | null {
   if (Object.hasOwn(figures, id)) return id
   const step = /^(?:kill|sow|hold|feed)-(?:cool|warm)\.([a-z-]+)\.(day|hours)$/.exec(id)
-  if (step) return Object.keys(figures).find((key) => key.startsWith(`step:${step[1]}/`) && key.endsWith(`.${step[2]}`)) ?? null
+  if (step)
+    return (
+      Object.keys(figures).find(
+        (key) => key.startsWith(`step:${step[1]}/`) && key.endsWith(`.${step[2]}`),
+      ) ?? null
+    )
   for (const [pattern, now] of OLD) {
     const renamed = id.replace(pattern, now)
     if (renamed !== id && Object.hasOwn(figures, renamed)) return renamed

@@ -23,7 +23,10 @@ const KIND_OF: Partial<Record<Unit, readonly [Kind, number]>> = {
 
 export type FirmValueRead = { ok: true; value: number } | { ok: false; sentence: string }
 
-/** A number of the trade as a firm types it, with a unit or without, held against the range in which the rules still hold. */
+/**
+ * A number of the trade as a firm types it, with a unit or without, held against the range in which
+ * the rules still hold.
+ */
 export function readFirmValue(of: TradeValue, typed: string, system: UnitSystem): FirmValueRead {
   const kind = KIND_OF[of.unit]
   const parsed = kind ? parseQuantity(typed, kind[0], system) : plainNumber(typed, of.unit, system)
@@ -32,12 +35,18 @@ export function readFirmValue(of: TradeValue, typed: string, system: UnitSystem)
   const [low, high] = of.range
   if (value >= low && value <= high) return { ok: true, value }
   const say = (x: number) => shown(x, of.unit, system) || String(x)
-  return { ok: false, sentence: `${say(value)} is outside ${say(low)} to ${say(high)}, where this rule still holds. Set a number between them.` }
+  return {
+    ok: false,
+    sentence: `${say(value)} is outside ${say(low)} to ${say(high)}, where this rule still holds. Set a number between them.`,
+  }
 }
 
 function plainNumber(typed: string, unit: Unit, system: UnitSystem): FirmValueRead {
   const number = Number(typed.trim().replace(',', ''))
   if (typed.trim() === '' || !Number.isFinite(number))
-    return { ok: false, sentence: `“${typed.slice(0, 40)}” is not a number. Write it like ${shown(1, unit, system)}.` }
+    return {
+      ok: false,
+      sentence: `“${typed.slice(0, 40)}” is not a number. Write it like ${shown(1, unit, system)}.`,
+    }
   return { ok: true, value: fromShown(number, unit, system) }
 }

@@ -8,7 +8,14 @@ import type { Reader } from './render.ts'
 type Named = (name: string) => string | null
 
 const TOKEN = /"[^"]*"|[A-Za-z_][A-Za-z0-9_]*|\d+(?:\.\d+)?|[<>]=|[-+*/^?:(),<>=]/g
-const SIGNS: Record<string, string> = { '*': '×', '/': '÷', '-': '−', '>=': '≥', '<=': '≤', '^': '^' }
+const SIGNS: Record<string, string> = {
+  '*': '×',
+  '/': '÷',
+  '-': '−',
+  '>=': '≥',
+  '<=': '≤',
+  '^': '^',
+}
 const FUNCTIONS: Record<string, string> = {
   min: 'least of ',
   max: 'greatest of ',
@@ -25,9 +32,14 @@ const FUNCTIONS: Record<string, string> = {
 /** A tiny number in a formula keeps a rounding error from tipping it; nobody needs to see it. */
 const HAIR = /\s*-\s*0\.0{6,}1|max\(0\.0{3,}1,\s*([^()]*)\)/g
 
-/** A formula as a person reads it: names replaced by what stands behind them, a ? b : c as "b where a; else c". */
+/**
+ * A formula as a person reads it: names replaced by what stands behind them, a ? b : c as "b where
+ * a; else c".
+ */
 export function formulaText(formula: string, named: Named): string {
-  const text = formula.replace(HAIR, (_, kept?: string) => (kept === undefined ? '' : `(${kept})`)).replace(/same\((\w+), ("[^"]*")\)/g, '$1 = $2')
+  const text = formula
+    .replace(HAIR, (_, kept?: string) => (kept === undefined ? '' : `(${kept})`))
+    .replace(/same\((\w+), ("[^"]*")\)/g, '$1 = $2')
   return choice(text, named)
 }
 
@@ -39,7 +51,10 @@ function choice(text: string, named: Named): string {
   return `${choice(rest.slice(0, otherwise).trim(), named)} where ${plain(text.slice(0, at).trim(), named)}; else ${choice(rest.slice(otherwise + 1).trim(), named)}`
 }
 
-/** The test that decided a choice, with what stands behind its names; null where the formula is no choice. */
+/**
+ * The test that decided a choice, with what stands behind its names; null where the formula is no
+ * choice.
+ */
 export function decidingTest(formula: string, outcome: string, named: Named): string | null {
   let rest = formula
   let last: string | null = null
@@ -61,7 +76,10 @@ const testText = (test: string, named: Named): string => {
 const OPPOSITE: Record<string, string> = { '>=': '<', '<=': '>', '>': '<=', '<': '>=' }
 const negated = (test: string): string => test.replace(/[<>]=?/, (sign) => OPPOSITE[sign]!)
 
-/** Index of a sign outside brackets and quotes, and outside choices nested in it; −1 where there is none. */
+/**
+ * Index of a sign outside brackets and quotes, and outside choices nested in it; −1 where there is
+ * none.
+ */
 function topLevel(text: string, sign: '?' | ':'): number {
   let [depth, nested, quoted] = [0, 0, false]
   for (const [i, c] of [...text].entries()) {
@@ -91,30 +109,49 @@ function plain(text: string, named: Named): string {
     else if (token === '^' && next === '2') out += '²'
     else if (token === '2' && before === '^') return
     else if (token === '(' || token === ')' || /^\d/.test(token)) out += token
-    else if (token === '=' || token in SIGNS || '+<>'.includes(token)) out += ` ${SIGNS[token] ?? token} `
+    else if (token === '=' || token in SIGNS || '+<>'.includes(token))
+      out += ` ${SIGNS[token] ?? token} `
   })
   return out.replace(/ {2,}/g, ' ').trim()
 }
 
 /** "heightOfCut" as "height of cut". */
-export const spaced = (name: string): string => name.replace(/([A-Z])/g, (_, c: string) => ` ${c.toLowerCase()}`)
+export const spaced = (name: string): string =>
+  name.replace(/([A-Z])/g, (_, c: string) => ` ${c.toLowerCase()}`)
 
 const LISTED = 6
 const isList = (ref: InputRef): ref is readonly string[] => Array.isArray(ref)
 
 /** What stands behind a figure's input. */
-function inputText(ref: InputRef, figures: Readonly<Record<string, Figure>>, { units }: Reader): string {
-  const one = (id: string) => (figures[id] ? shown(figures[id].value, figures[id].unit, units) : '—')
+function inputText(
+  ref: InputRef,
+  figures: Readonly<Record<string, Figure>>,
+  { units }: Reader,
+): string {
+  const one = (id: string) =>
+    figures[id] ? shown(figures[id].value, figures[id].unit, units) : '—'
   const listed = (texts: readonly string[]) =>
-    texts.length === 0 ? '—' : texts.length > LISTED ? `${texts.slice(0, LISTED).join(', ')} …` : texts.join(', ')
+    texts.length === 0
+      ? '—'
+      : texts.length > LISTED
+        ? `${texts.slice(0, LISTED).join(', ')} …`
+        : texts.join(', ')
   if (typeof ref === 'string') return one(ref)
   if (isList(ref)) return listed(ref.map(one))
-  return 'value' in ref ? shown(ref.value, ref.unit, units) : listed(ref.values.map((v) => shown(v, ref.unit, units)))
+  return 'value' in ref
+    ? shown(ref.value, ref.unit, units)
+    : listed(ref.values.map((v) => shown(v, ref.unit, units)))
 }
 
 /** What stands behind the names of a rule's formula, for one figure. */
 export const namesOf =
-  (by: Rule, figure: Figure, figures: Readonly<Record<string, Figure>>, firmValues: FirmValues, reader: Reader): Named =>
+  (
+    by: Rule,
+    figure: Figure,
+    figures: Readonly<Record<string, Figure>>,
+    firmValues: FirmValues,
+    reader: Reader,
+  ): Named =>
   (name) => {
     const ref = figure.inputs[name]
     if (ref !== undefined) return inputText(ref, figures, reader)
@@ -123,4 +160,5 @@ export const namesOf =
   }
 
 /** A rule's formula with its names. */
-export const namedFormula = (by: Rule): string => formulaText(by.formula, (name) => (name in by.inputs || name in by.values ? spaced(name) : null))
+export const namedFormula = (by: Rule): string =>
+  formulaText(by.formula, (name) => (name in by.inputs || name in by.values ? spaced(name) : null))

@@ -12,11 +12,19 @@ export interface Reader {
   exact?: boolean
 }
 
-/** A message in the reader's units and the firm's own trade words. What a person typed passes through untouched. */
+/**
+ * A message in the reader's units and the firm's own trade words. What a person typed passes
+ * through untouched.
+ */
 export function render(message: Message, reader: Reader): string {
-  const [template, parts] = typeof message === 'string' ? [message, {} as Record<string, Part>] : [message.template, message.parts]
+  const [template, parts] =
+    typeof message === 'string'
+      ? [message, {} as Record<string, Part>]
+      : [message.template, message.parts]
   return template.replace(/\{(\w+)\}/g, (mark, name: string) =>
-    Object.hasOwn(parts, name) ? renderPart(parts[name]!, reader) : (twin(name, reader.dialect) ?? mark),
+    Object.hasOwn(parts, name)
+      ? renderPart(parts[name]!, reader)
+      : (twin(name, reader.dialect) ?? mark),
   )
 }
 
@@ -33,7 +41,10 @@ function renderPart(part: Part, reader: Reader): string {
       return unit ? `${number} ${unit}` : number
     }
     // Inside a sentence a range is written without spaces: 10–15 mm.
-    const [low, high] = [look(part.value.low, part.unit, reader.units), look(part.value.high, part.unit, reader.units)]
+    const [low, high] = [
+      look(part.value.low, part.unit, reader.units),
+      look(part.value.high, part.unit, reader.units),
+    ]
     return `${low.number === high.number ? '' : `${low.number}–`}${high.number}${high.unit ? ` ${high.unit}` : ''}`
   }
   return ''

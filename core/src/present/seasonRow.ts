@@ -28,7 +28,16 @@ export interface SeasonRow {
   sowDay: Day | null
   /** Whether anything is sown, set or laid: it wants watering. */
   sows: boolean
-  steps: { id: string; kind: string; name: Message; day: Day; span: number; state: string; hours: number; people: number }[]
+  steps: {
+    id: string
+    kind: string
+    name: Message
+    day: Day
+    span: number
+    state: string
+    hours: number
+    people: number
+  }[]
   next: { name: Message; day: Day } | null
   /** Soil at 50 mm from today, °C, for the weeks the season shows. */
   soil: number[]
@@ -41,11 +50,16 @@ const WINDOW_SHOWN = 60
 
 /** The season's row for a job: pure, from its plan. */
 export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
-  const pack = plan.packages.find((p) => !p.fits) ?? plan.packages.find((p) => p.steps.some((x) => x.kind === 'sow')) ?? plan.packages[0]
+  const pack =
+    plan.packages.find((p) => !p.fits) ??
+    plan.packages.find((p) => p.steps.some((x) => x.kind === 'sow')) ??
+    plan.packages[0]
   const next = plan.follow.next
   const sown = plan.steps.some((s) => s.kind === 'sow' && s.state === 'done')
-  const soon = (spans: readonly WindowSpan[]) => spans.filter((s) => s.from <= addDays(plan.today, WINDOW_SHOWN))
-  const notice = plan.notices.find((n) => n.level === 'hold') ?? plan.notices.find((n) => n.level === 'warn')
+  const soon = (spans: readonly WindowSpan[]) =>
+    spans.filter((s) => s.from <= addDays(plan.today, WINDOW_SHOWN))
+  const notice =
+    plan.notices.find((n) => n.level === 'hold') ?? plan.notices.find((n) => n.level === 'warn')
   const state = !pack
     ? 'no-zones'
     : !next
@@ -66,8 +80,15 @@ export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
     customerDate: job.customerDate,
     state,
     options: plan.packages.flatMap((s) => s.options.map((o) => o.title)),
-    trouble: notice && notice.level !== 'note' ? { level: notice.level, title: notice.title } : null,
-    approach: [...new Set(plan.zones.filter((z) => z.area).map((z) => APPROACH_NAMES[z.approach.chosen].split(':')[0]!))].join(', '),
+    trouble:
+      notice && notice.level !== 'note' ? { level: notice.level, title: notice.title } : null,
+    approach: [
+      ...new Set(
+        plan.zones
+          .filter((z) => z.area)
+          .map((z) => APPROACH_NAMES[z.approach.chosen].split(':')[0]!),
+      ),
+    ].join(', '),
     window: soon(pack?.window ?? []),
     byGrass: (pack?.byGrass ?? []).map((g) => ({ ...g, window: soon(g.window) })),
     cutOff: pack ? (pack.cutOff.value as Day) : null,
@@ -112,4 +133,8 @@ export const failedRow = (id: string, name: string, why: Message = CANNOT_PLAN):
 })
 
 /** The row of a job that is being planned for the first time. */
-export const workingRow = (id: string, name: string): SeasonRow => ({ ...failedRow(id, name), state: 'working', trouble: null })
+export const workingRow = (id: string, name: string): SeasonRow => ({
+  ...failedRow(id, name),
+  state: 'working',
+  trouble: null,
+})

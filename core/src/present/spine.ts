@@ -43,19 +43,41 @@ const NEEDS_A_ZONE = 'needs a zone with a size'
 const nothingMeasured = (plan: JobPlan) => plan.zones.every((z) => !z.area)
 /** The eight one-line results, in order: the whole plan at a glance. */
 export function spine(plan: JobPlan, problems: readonly Problem[]): StageSummary[] {
-  const lines = [walkOver(plan, problems), findings(plan), approach(plan), seed(plan), materials(plan), order(plan), water(plan), diary(plan)]
+  const lines = [
+    walkOver(plan, problems),
+    findings(plan),
+    approach(plan),
+    seed(plan),
+    materials(plan),
+    order(plan),
+    water(plan),
+    diary(plan),
+  ]
   return lines.map(({ line, sub, waiting = null }, i) => {
     const stage = (i + 1) as Stage
-    const at = (level: 'hold' | 'warn') => plan.notices.filter((n) => n.stage === stage && n.level === level).length
+    const at = (level: 'hold' | 'warn') =>
+      plan.notices.filter((n) => n.stage === stage && n.level === level).length
     const [holds, warns] = [at('hold'), at('warn')]
     const idle = stage > 1 && nothingMeasured(plan)
     const mark = waiting ? 'waiting' : idle ? 'none' : holds ? 'hold' : warns ? 'warning' : 'none'
-    const says = holds ? count(holds, 'hold', 'holds') : warns ? count(warns, 'warning', 'warnings') : ''
-    return { stage, name: STAGES[stage], line, sub, mark, markSays: waiting ?? (mark === 'none' ? '' : says) }
+    const says = holds
+      ? count(holds, 'hold', 'holds')
+      : warns
+        ? count(warns, 'warning', 'warnings')
+        : ''
+    return {
+      stage,
+      name: STAGES[stage],
+      line,
+      sub,
+      mark,
+      markSays: waiting ?? (mark === 'none' ? '' : says),
+    }
   })
 }
 
-const figurePart = (plan: JobPlan, id: string): Part => quantity(plan.figures[id]!.value, plan.figures[id]!.unit)
+const figurePart = (plan: JobPlan, id: string): Part =>
+  quantity(plan.figures[id]!.value, plan.figures[id]!.unit)
 
 function walkOver(plan: JobPlan, problems: readonly Problem[]): Line {
   const { zones } = plan
@@ -63,15 +85,26 @@ function walkOver(plan: JobPlan, problems: readonly Problem[]): Line {
     return {
       line: 'nothing walked yet',
       sub: 'add the first zone',
-      waiting: problems.length > 0 ? count(problems.length, 'entry to correct', 'entries to correct') : 'start here',
+      waiting:
+        problems.length > 0
+          ? count(problems.length, 'entry to correct', 'entries to correct')
+          : 'start here',
     }
   const suns = zones.flatMap((z) => {
     const sun = plan.figures[zoneFigure(z.id, 'sun')]
     return sun && sun.standing !== 'assumed' ? [num(sun)] : []
   })
   const [least, most] = [Math.min(...suns), Math.max(...suns)]
-  const sun = suns.length === 0 ? 'sun not noted' : least === most ? `sun ${showNumber(least)} h` : `sun ${showNumber(least)}–${showNumber(most)} h`
-  const readings = Object.values(plan.survey.zones).reduce((sum, z) => sum + (z.levels?.readings ?? 0), 0)
+  const sun =
+    suns.length === 0
+      ? 'sun not noted'
+      : least === most
+        ? `sun ${showNumber(least)} h`
+        : `sun ${showNumber(least)}–${showNumber(most)} h`
+  const readings = Object.values(plan.survey.zones).reduce(
+    (sum, z) => sum + (z.levels?.readings ?? 0),
+    0,
+  )
   const unsized = zones.filter((z) => !z.area).length
   return {
     line: say`${count(zones.length, 'zone', 'zones')} · ${plan.totalArea ? figurePart(plan, plan.totalArea) : 'no size'}`,
@@ -89,10 +122,16 @@ function walkOver(plan: JobPlan, problems: readonly Problem[]): Line {
 
 function findings(plan: JobPlan): Line {
   const unread = plan.findings.filter((f) => f.verdict === 'unread')
-  const words = unique(plan.findings.filter((f) => f.verdict === 'act' || f.verdict === 'hold').map((f) => f.word))
+  const words = unique(
+    plan.findings.filter((f) => f.verdict === 'act' || f.verdict === 'hold').map((f) => f.word),
+  )
   const none = plan.zones.length === 0
   return {
-    line: none ? 'nothing to judge yet' : words.length === 0 ? 'nothing asks for work' : words.slice(0, 3).join(', '),
+    line: none
+      ? 'nothing to judge yet'
+      : words.length === 0
+        ? 'nothing asks for work'
+        : words.slice(0, 3).join(', '),
     sub: none
       ? NEEDS_A_ZONE
       : unread.length > 0
@@ -106,25 +145,38 @@ function findings(plan: JobPlan): Line {
 function approachWords(approaches: readonly ApproachId[]): string {
   if (approaches.length > 2) return `${approaches.length} approaches`
   const part = approaches.includes('overseed') && approaches.includes('overseed-level')
-  return part ? 'overseed, part levelled' : approaches.map((a) => APPROACH_NAMES[a].split(':')[0]).join(' + ')
+  return part
+    ? 'overseed, part levelled'
+    : approaches.map((a) => APPROACH_NAMES[a].split(':')[0]).join(' + ')
 }
 
 function approach(plan: JobPlan): Line {
   if (nothingMeasured(plan)) return { line: 'not chosen yet', sub: NEEDS_A_ZONE }
   const measured = plan.zones.filter((z) => z.area)
-  const overridden = measured.filter((z) => z.approach.overridden || z.rungs.some((r) => r.yours)).length
+  const overridden = measured.filter(
+    (z) => z.approach.overridden || z.rungs.some((r) => r.yours),
+  ).length
   const left = measured.reduce((sum, z) => sum + leftOut(z.rungs).length, 0)
   return {
     line: approachWords(unique(measured.map((z) => z.approach.chosen))),
-    sub: left ? `${left} asked for, not planned` : overridden ? `${overridden} changed by you` : 'as the findings ask',
+    sub: left
+      ? `${left} asked for, not planned`
+      : overridden
+        ? `${overridden} changed by you`
+        : 'as the findings ask',
   }
 }
 
 function seed(plan: JobPlan): Line {
   const seeds = plan.zones.flatMap((z) => z.seed ?? [])
-  if (seeds.length === 0) return nothingMeasured(plan) ? { line: 'no seed yet', sub: NEEDS_A_ZONE } : { line: 'no seed', sub: 'nothing is sown' }
+  if (seeds.length === 0)
+    return nothingMeasured(plan)
+      ? { line: 'no seed yet', sub: NEEDS_A_ZONE }
+      : { line: 'no seed', sub: 'nothing is sown' }
   const total = seeds.reduce((sum, s) => sum + num(s.kg), 0)
-  const kinds = unique(seeds.flatMap((s) => s.mix.map((m) => plan.grasses[m.grass]?.short ?? m.grass)))
+  const kinds = unique(
+    seeds.flatMap((s) => s.mix.map((m) => plan.grasses[m.grass]?.short ?? m.grass)),
+  )
   return {
     line: say`${quantity(total, 'kg')}, ${kinds.slice(0, 2).join(' / ')}`,
     sub: `${count(unique(seeds.map((s) => s.key)).length, 'mix', 'mixes')}, reserve apart`,
@@ -132,13 +184,21 @@ function seed(plan: JobPlan): Line {
 }
 
 function materials(plan: JobPlan): Line {
-  // Seed and soil are not added up: what is carted in bulk is told where there is any, else what is bought by the bag.
+  // Seed and soil are not added up: what is carted in bulk is told where there is any, else what is
+  // bought by the bag.
   const bulk = plan.materials.filter((m) => m.id === 'dressing' || m.id.startsWith('soil.'))
   const tonnes = (bulk.length > 0 ? bulk : plan.materials).reduce((sum, m) => sum + m.tonnes, 0)
   const carry: Message = say`${quantity(tonnes, 't')}${bulk.length > 0 ? ' of soil' : ' in bags'}`
   return {
-    line: plan.materials.length === 0 ? 'nothing to buy yet' : say`${count(plan.materials.length, 'line', 'lines')} · ${carry}`,
-    sub: nothingMeasured(plan) ? NEEDS_A_ZONE : plan.feed ? `${plan.feed.use === 'starter' ? 'starter' : 'feed'} ${plan.feed.grade}` : 'no feed',
+    line:
+      plan.materials.length === 0
+        ? 'nothing to buy yet'
+        : say`${count(plan.materials.length, 'line', 'lines')} · ${carry}`,
+    sub: nothingMeasured(plan)
+      ? NEEDS_A_ZONE
+      : plan.feed
+        ? `${plan.feed.use === 'starter' ? 'starter' : 'feed'} ${plan.feed.grade}`
+        : 'no feed',
   }
 }
 
@@ -178,14 +238,24 @@ function water({ follow }: JobPlan): Line {
   const { times, zones, daily } = follow.water
   const most = Math.round(Math.max(0, ...zones.map((z) => num(z.minutes))))
   const days = follow.packages.find((p) => p.wateringDays)?.wateringDays
-  return { line: `${times.length} × ${most} min${days ? `, ${num(days)} days` : ''}`, sub: say`${daily} a day` }
+  return {
+    line: `${times.length} × ${most} min${days ? `, ${num(days)} days` : ''}`,
+    sub: say`${daily} a day`,
+  }
 }
 
 function diary(plan: JobPlan): Line {
   const { done, of, next, packages } = plan.follow
   const first = packages.find((p) => p.up.length > 0)
-  const sown = first && plan.steps.find((s) => s.kind === 'sow' && s.workPackage === first.workPackage && s.state === 'done')
-  const growing = sown && first.wateringDays ? `day ${daysBetween(sown.chosen, plan.today)} of ${num(first.wateringDays)}` : null
+  const sown =
+    first &&
+    plan.steps.find(
+      (s) => s.kind === 'sow' && s.workPackage === first.workPackage && s.state === 'done',
+    )
+  const growing =
+    sown && first.wateringDays
+      ? `day ${daysBetween(sown.chosen, plan.today)} of ${num(first.wateringDays)}`
+      : null
   return {
     line: growing ?? (done > 0 ? `${done} of ${of} steps done` : 'nothing done yet'),
     sub: next ? say`next: ${next.name}, ${onDay(next.chosen)}` : of > 0 ? 'all done' : NEEDS_A_ZONE,

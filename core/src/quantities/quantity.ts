@@ -1,6 +1,7 @@
 /**
  * What a person types for a quantity, and what it means in the core's one set of units.
- * Each kind has a small closed grammar: a number ("12", "4,435", "3/4", "1 1/2", "1.2e3") and a unit of that kind.
+ * Each kind has a small closed grammar: a number ("12", "4,435", "3/4", "1 1/2", "1.2e3") and a
+ * unit of that kind.
  */
 
 export type UnitSystem = 'metric' | 'us'
@@ -57,7 +58,9 @@ const lengthsInMetres = {
 /** lb/1,000 ft² in g/m². */
 export const POUND_PER_1000_SQ_FT = (POUND * 1000) / (1000 * FOOT * FOOT)
 
-/** Conversion factors: NIST SP 811, appendix B; the foot, pound and gallons are exact by definition. */
+/**
+ * Conversion factors: NIST SP 811, appendix B; the foot, pound and gallons are exact by definition.
+ */
 export const KINDS: Record<Kind, KindOfQuantity> = {
   area: {
     name: 'an area',
@@ -73,11 +76,19 @@ export const KINDS: Record<Kind, KindOfQuantity> = {
     bare: { metric: 'm²', us: 'ft²' },
     example: { metric: '412 m²', us: '4,435 sq ft' },
   },
-  length: { name: 'a length', inside: 'm', units: lengthsInMetres, bare: { metric: 'm', us: 'ft' }, example: { metric: '18.5 m', us: '60 ft 6 in' } },
+  length: {
+    name: 'a length',
+    inside: 'm',
+    units: lengthsInMetres,
+    bare: { metric: 'm', us: 'ft' },
+    example: { metric: '18.5 m', us: '60 ft 6 in' },
+  },
   depth: {
     name: 'a depth or height',
     inside: 'mm',
-    units: Object.fromEntries(Object.entries(lengthsInMetres).map(([name, metres]) => [name, metres * 1000])),
+    units: Object.fromEntries(
+      Object.entries(lengthsInMetres).map(([name, metres]) => [name, metres * 1000]),
+    ),
     bare: { metric: 'mm', us: 'in' },
     example: { metric: '20 mm', us: '3/4 in' },
   },
@@ -117,7 +128,15 @@ export const KINDS: Record<Kind, KindOfQuantity> = {
       ...spell(1000, 'kg/m2'),
       ...spell(10, 'kg/100m2'),
       ...spell(0.1, 'kg/ha'),
-      ...spell(POUND_PER_1000_SQ_FT, 'lb/1000sqft', 'lb/1,000sqft', 'lb/1000ft2', 'lb/1,000ft2', 'lbs/1000sqft', 'lbs/1000ft2'),
+      ...spell(
+        POUND_PER_1000_SQ_FT,
+        'lb/1000sqft',
+        'lb/1,000sqft',
+        'lb/1000ft2',
+        'lb/1,000ft2',
+        'lbs/1000sqft',
+        'lbs/1000ft2',
+      ),
       ...spell((POUND * 1000) / (43560 * FOOT ** 2), 'lb/acre', 'lb/ac', 'lbs/acre'),
       ...spell((POUND * 1000) / 16 / (FOOT * 3) ** 2, 'oz/sqyd', 'oz/yd2'),
       ...spell((POUND * 1000) / 16 / FOOT ** 2, 'oz/sqft', 'oz/ft2'),
@@ -175,7 +194,10 @@ export const KINDS: Record<Kind, KindOfQuantity> = {
   hours: {
     name: 'a time in hours',
     inside: 'h',
-    units: { ...spell(1, 'h', 'hr', 'hrs', 'hour', 'hours'), ...spell(1 / 60, 'min', 'mins', 'minutes') },
+    units: {
+      ...spell(1, 'h', 'hr', 'hrs', 'hour', 'hours'),
+      ...spell(1 / 60, 'min', 'mins', 'minutes'),
+    },
     bare: { metric: 'h', us: 'h' },
     example: { metric: '5.5 h', us: '5.5 h' },
   },
@@ -186,8 +208,20 @@ export const KINDS: Record<Kind, KindOfQuantity> = {
     bare: { metric: 'days', us: 'days' },
     example: { metric: '28 days', us: '4 weeks' },
   },
-  ph: { name: 'a pH', inside: '', units: spell(1, 'ph'), bare: { metric: '', us: '' }, example: { metric: '6.2', us: '6.2' } },
-  ratio: { name: 'a number', inside: '', units: {}, bare: { metric: '', us: '' }, example: { metric: '0.7', us: '0.7' } },
+  ph: {
+    name: 'a pH',
+    inside: '',
+    units: spell(1, 'ph'),
+    bare: { metric: '', us: '' },
+    example: { metric: '6.2', us: '6.2' },
+  },
+  ratio: {
+    name: 'a number',
+    inside: '',
+    units: {},
+    bare: { metric: '', us: '' },
+    example: { metric: '0.7', us: '0.7' },
+  },
   slope: {
     name: 'a slope',
     inside: '%',
@@ -199,17 +233,35 @@ export const KINDS: Record<Kind, KindOfQuantity> = {
 
 export type Parsed = { ok: true; value: number; text: string } | { ok: false; sentence: string }
 
-const VULGAR: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅓': '1/3', '⅔': '2/3', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' }
-const NUMBER = /^\s*([+\-−]?)\s*(?:(\d+)\s+(\d+)\s*\/\s*(\d+)|(\d+)\s*\/\s*(\d+)|(\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d*\.?\d+(?:e[+-]?\d{1,3})?))/i
+const VULGAR: Record<string, string> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+}
+const NUMBER =
+  /^\s*([+\-−]?)\s*(?:(\d+)\s+(\d+)\s*\/\s*(\d+)|(\d+)\s*\/\s*(\d+)|(\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d*\.?\d+(?:e[+-]?\d{1,3})?))/i
 
-/** Takes one number off the front of a text. Returns the number and the rest, or nothing when there is none. */
+/**
+ * Takes one number off the front of a text. Returns the number and the rest, or nothing when there
+ * is none.
+ */
 function takeNumber(text: string): { value: number; rest: string } | null {
   const m = NUMBER.exec(text)
   if (!m) return null
   const rest = text.slice(m[0].length)
   if (/^[.,]?\d/.test(rest) || rest.startsWith('/')) return null
   const [, sign, whole, top, bottom, num, den, plain] = m
-  const value = whole ? Number(whole) + Number(top) / Number(bottom) : num ? Number(num) / Number(den) : Number(plain!.replaceAll(',', ''))
+  const value = whole
+    ? Number(whole) + Number(top) / Number(bottom)
+    : num
+      ? Number(num) / Number(den)
+      : Number(plain!.replaceAll(',', ''))
   return { value: sign === '-' || sign === '−' ? -value : value, rest }
 }
 
@@ -220,13 +272,22 @@ const tidyUnit = (text: string) =>
     .replaceAll('³', '3')
     .replace(/\s*\bper\b\s*/g, '/')
 
-const SPELLINGS = [...new Set(Object.values(KINDS).flatMap((kind) => Object.keys(kind.units)))].sort((a, b) => b.length - a.length)
+const SPELLINGS = [
+  ...new Set(Object.values(KINDS).flatMap((kind) => Object.keys(kind.units))),
+].sort((a, b) => b.length - a.length)
 
-/** Takes the longest known unit off the front of a tidied text; spaces and dots inside a unit do not matter. */
+/**
+ * Takes the longest known unit off the front of a tidied text; spaces and dots inside a unit do not
+ * matter.
+ */
 function takeUnit(text: string): { unit: string; rest: string } | null {
   const squeezed = text.replace(/[\s.^]+/g, '')
   for (const unit of SPELLINGS) {
-    if (!squeezed.startsWith(unit) || /^[a-z]/.test(squeezed.slice(unit.length)) || (/[a-z]$/.test(unit) && /^\//.test(squeezed.slice(unit.length))))
+    if (
+      !squeezed.startsWith(unit) ||
+      /^[a-z]/.test(squeezed.slice(unit.length)) ||
+      (/[a-z]$/.test(unit) && /^\//.test(squeezed.slice(unit.length)))
+    )
       continue
     let seen = 0
     let at = 0
@@ -240,13 +301,22 @@ function kindOfUnit(unit: string): Kind | undefined {
   return (Object.keys(KINDS) as Kind[]).find((kind) => unit in KINDS[kind].units)
 }
 
-/** A decimal comma as a point: 12,5 and 1.234,5. A comma before three digits marks thousands, as in 4,435. */
+/**
+ * A decimal comma as a point: 12,5 and 1.234,5. A comma before three digits marks thousands, as in
+ * 4,435.
+ */
 const withPoint = (text: string): string =>
   text
-    .replace(/(?<![\d.,])(\d{1,3}(?:\.\d{3})+),(\d+)(?![\d,.])/g, (_, whole: string, part: string) => `${whole.replaceAll('.', '')}.${part}`)
+    .replace(
+      /(?<![\d.,])(\d{1,3}(?:\.\d{3})+),(\d+)(?![\d,.])/g,
+      (_, whole: string, part: string) => `${whole.replaceAll('.', '')}.${part}`,
+    )
     .replace(/(?<![\d.,])(\d+),(\d{1,2}|\d{4,})(?![\d,.])/g, '$1.$2')
 
-/** An area by its two sides: "8 x 15", "26 ft by 40 ft". A side without a unit has that of the other. */
+/**
+ * An area by its two sides: "8 x 15", "26 ft by 40 ft". A side without a unit has that of the
+ * other.
+ */
 function bySides(text: string, system: UnitSystem): Parsed | null {
   const m = /^(.+?)\s*(?:x|×|\bby\b|\*)\s*(.+)$/i.exec(text)
   if (!m) return null
@@ -254,21 +324,28 @@ function bySides(text: string, system: UnitSystem): Parsed | null {
   const side = (typed: string) => parseQuantity(typed, 'length', system)
   const one = side(/[a-z'"′″]\.?$/i.test(m[1]!) ? m[1]! : `${m[1]!} ${unit}`)
   const two = side(m[2]!)
-  return one.ok && two.ok ? { ok: true, value: one.value * two.value, text: `${one.text} x ${two.text}` } : null
+  return one.ok && two.ok
+    ? { ok: true, value: one.value * two.value, text: `${one.text} x ${two.text}` }
+    : null
 }
 
 /**
  * Reads a typed quantity. `system` decides only what a bare number means.
- * Returns the value inside the core, with the text completed by its unit; or one sentence saying what is wrong and what would be right.
+ * Returns the value inside the core, with the text completed by its unit; or one sentence saying
+ * what is wrong and what would be right.
  */
 export function parseQuantity(typed: string, kind: Kind, system: UnitSystem = 'metric'): Parsed {
   const k = KINDS[kind]
   const likeThis = k.example[system]
   let text = typed.trim().slice(0, 200)
-  for (const [mark, fraction] of Object.entries(VULGAR)) text = text.replace(new RegExp(`(\\d)?${mark}`), (_, d) => (d ? `${d} ` : '') + fraction)
+  for (const [mark, fraction] of Object.entries(VULGAR))
+    text = text.replace(new RegExp(`(\\d)?${mark}`), (_, d) => (d ? `${d} ` : '') + fraction)
   text = withPoint(text)
   const shown = typed.length > 40 ? typed.slice(0, 40) + '…' : typed
-  const wrong = (why: string): Parsed => ({ ok: false, sentence: `“${shown}” ${why} Write ${k.name} like ${likeThis}.` })
+  const wrong = (why: string): Parsed => ({
+    ok: false,
+    sentence: `“${shown}” ${why} Write ${k.name} like ${likeThis}.`,
+  })
   if (kind === 'slope') {
     const m = /^(\d+(?:\.\d+)?)\s*(?:in|:|\/)\s*(\d+(?:\.\d+)?)$/i.exec(text)
     if (m && Number(m[2]) > 0) return { ok: true, value: (100 * Number(m[1])) / Number(m[2]), text }
@@ -285,10 +362,12 @@ export function parseQuantity(typed: string, kind: Kind, system: UnitSystem = 'm
   for (let terms = 0; rest.trim() !== ''; terms++) {
     const number = takeNumber(rest)
     if (!number || !Number.isFinite(number.value)) return wrong(`is not ${k.name}.`)
-    if (terms > 0 && kind !== 'length' && kind !== 'depth' && kind !== 'mass') return wrong('has more than one number in it.')
+    if (terms > 0 && kind !== 'length' && kind !== 'depth' && kind !== 'mass')
+      return wrong('has more than one number in it.')
     if (number.rest.trim() === '') {
       // 6' 4 is six feet four inches.
-      if (terms > 0 && feet) return { ok: true, value: total + toInside(number.value, 'in', kind), text: `${text} in` }
+      if (terms > 0 && feet)
+        return { ok: true, value: total + toInside(number.value, 'in', kind), text: `${text} in` }
       if (terms > 0) return wrong('has a number without a unit.')
       bare = true
       total = toInside(number.value, tidyUnit(k.bare[system]).replaceAll(' ', ''), kind)
@@ -296,17 +375,23 @@ export function parseQuantity(typed: string, kind: Kind, system: UnitSystem = 'm
     }
     const taken = takeUnit(number.rest)
     if (!taken) return wrong('has a unit that is not known here.')
-    if (!(taken.unit in k.units)) return wrong(`is ${KINDS[kindOfUnit(taken.unit)!].name}; ${k.name} is wanted.`)
+    if (!(taken.unit in k.units))
+      return wrong(`is ${KINDS[kindOfUnit(taken.unit)!].name}; ${k.name} is wanted.`)
     total += toInside(number.value, taken.unit, kind)
     feet = kind === 'length' && KINDS.length.units[taken.unit] === FOOT
     rest = taken.rest
   }
   if (text === '') return wrong('is empty.')
-  return { ok: true, value: total, text: bare && k.bare[system] ? `${text} ${k.bare[system]}` : text }
+  return {
+    ok: true,
+    value: total,
+    text: bare && k.bare[system] ? `${text} ${k.bare[system]}` : text,
+  }
 }
 
 function toInside(value: number, unit: string, kind: Kind): number {
   if (kind === 'temperature') return unit.includes('f') ? ((value - 32) * 5) / 9 : value
-  if (kind === 'slope') return unit === '%' || unit === 'percent' ? value : 100 * Math.tan((value * Math.PI) / 180)
+  if (kind === 'slope')
+    return unit === '%' || unit === 'percent' ? value : 100 * Math.tan((value * Math.PI) / 180)
   return value * (KINDS[kind].units[unit] ?? 1)
 }

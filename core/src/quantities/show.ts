@@ -1,7 +1,10 @@
 import { showDay } from '../calendar/day.ts'
 import { POUND_PER_1000_SQ_FT, type UnitSystem } from './quantity.ts'
 
-/** Units a figure can carry: always the core's own; what a firm sees is decided here and nowhere else. */
+/**
+ * Units a figure can carry: always the core's own; what a firm sees is decided here and nowhere
+ * else.
+ */
 export type Unit =
   | 'm2'
   | 'm'
@@ -48,7 +51,10 @@ interface ShownUnit {
   offset?: number
 }
 
-const same = (unit: string): Record<UnitSystem, ShownUnit> => ({ metric: { unit, per: 1 }, us: { unit, per: 1 } })
+const same = (unit: string): Record<UnitSystem, ShownUnit> => ({
+  metric: { unit, per: 1 },
+  us: { unit, per: 1 },
+})
 
 const SHOWN: Record<Unit, Record<UnitSystem, ShownUnit>> = {
   m2: { metric: { unit: 'm²', per: 1 }, us: { unit: 'ft²', per: 0.09290304 } },
@@ -59,7 +65,10 @@ const SHOWN: Record<Unit, Record<UnitSystem, ShownUnit>> = {
   L: { metric: { unit: 'L', per: 1 }, us: { unit: 'gal', per: 3.785411784 } },
   kg: { metric: { unit: 'kg', per: 1 }, us: { unit: 'lb', per: 0.45359237 } },
   t: { metric: { unit: 't', per: 1 }, us: { unit: 'ton', per: 0.90718474 } },
-  'g/m2': { metric: { unit: 'g/m²', per: 1 }, us: { unit: 'lb/1,000 ft²', per: POUND_PER_1000_SQ_FT } },
+  'g/m2': {
+    metric: { unit: 'g/m²', per: 1 },
+    us: { unit: 'lb/1,000 ft²', per: POUND_PER_1000_SQ_FT },
+  },
   C: { metric: { unit: '°C', per: 1 }, us: { unit: '°F', per: 5 / 9, offset: 32 } },
   '%': same('%'),
   h: same('h'),
@@ -71,7 +80,10 @@ const SHOWN: Record<Unit, Record<UnitSystem, ShownUnit>> = {
   kPa: { metric: { unit: 'kPa', per: 1 }, us: { unit: 'psi', per: 6.894757293168361 } },
   '/cm2': { metric: { unit: 'per cm²', per: 1 }, us: { unit: 'per in²', per: 1 / 6.4516 } },
   Cd: { metric: { unit: '°C·d', per: 1 }, us: { unit: '°F·d', per: 5 / 9 } },
-  't/m3': { metric: { unit: 't/m³', per: 1 }, us: { unit: 'ton/yd³', per: 0.90718474 / 0.764554857984 } },
+  't/m3': {
+    metric: { unit: 't/m³', per: 1 },
+    us: { unit: 'ton/yd³', per: 0.90718474 / 0.764554857984 },
+  },
   slope: same('%'),
   'm2/h': { metric: { unit: 'm²/h', per: 1 }, us: { unit: 'ft²/h', per: 0.09290304 } },
   'm3/h': { metric: { unit: 'm³/h', per: 1 }, us: { unit: 'yd³/h', per: 0.764554857984 } },
@@ -99,11 +111,14 @@ export interface Formatted {
   unit: string
 }
 
-/** A number at the precision work is done to: three figures, no trailing noise, thousands marked. */
+/**
+ * A number at the precision work is done to: three figures, no trailing noise, thousands marked.
+ */
 export function showNumber(value: number, digits?: number): string {
   if (!Number.isFinite(value)) return '?'
   const size = Math.abs(value)
-  const decimals = digits ?? (size >= 100 || size === 0 ? 0 : size >= 10 ? 1 : size >= 1 ? 2 : size >= 0.1 ? 2 : 3)
+  const decimals =
+    digits ?? (size >= 100 || size === 0 ? 0 : size >= 10 ? 1 : size >= 1 ? 2 : size >= 0.1 ? 2 : 3)
   const text = value.toFixed(decimals)
   const [whole, part] = (decimals > 0 ? text.replace(/\.?0+$/, '') : text).split('.')
   const grouped = whole!.replace(/\B(?=(\d{3})+(?!\d))/g, ',').replace('-', '−')
@@ -111,23 +126,41 @@ export function showNumber(value: number, digits?: number): string {
 }
 
 /** What a figure looks like in the firm's units. */
-export function show(value: FigureValue | null | undefined, unit: Unit, system: UnitSystem): Formatted {
+export function show(
+  value: FigureValue | null | undefined,
+  unit: Unit,
+  system: UnitSystem,
+): Formatted {
   if (value === null || value === undefined) return { number: '—', unit: '' }
   if (typeof value === 'object') {
     const low = show(value.low, unit, system)
     const high = show(value.high, unit, system)
-    return { number: low.number === high.number ? low.number : `${low.number} – ${high.number}`, unit: high.unit }
+    return {
+      number: low.number === high.number ? low.number : `${low.number} – ${high.number}`,
+      unit: high.unit,
+    }
   }
-  if (typeof value === 'string') return { number: unit === 'date' ? showDay(value) : value, unit: '' }
-  if (unit === 'slope') return { number: value > 0 ? `1 in ${showNumber(100 / value, 100 / value < 10 ? 1 : 0)}` : 'flat', unit: '' }
+  if (typeof value === 'string')
+    return { number: unit === 'date' ? showDay(value) : value, unit: '' }
+  if (unit === 'slope')
+    return {
+      number: value > 0 ? `1 in ${showNumber(100 / value, 100 / value < 10 ? 1 : 0)}` : 'flat',
+      unit: '',
+    }
   if (unit === 'kg' && value > 0 && value < SHOWN.kg[system].per)
-    return system === 'metric' ? { number: showNumber(value * 1000), unit: 'g' } : { number: showNumber((16 * value) / SHOWN.kg.us.per), unit: 'oz' }
+    return system === 'metric'
+      ? { number: showNumber(value * 1000), unit: 'g' }
+      : { number: showNumber((16 * value) / SHOWN.kg.us.per), unit: 'oz' }
   const shown = SHOWN[unit][system]
   return { number: showNumber(value / shown.per + (shown.offset ?? 0)), unit: shown.unit }
 }
 
 /** The same, as one piece of text: "412 m²". */
-export function shown(value: FigureValue | null | undefined, unit: Unit, system: UnitSystem): string {
+export function shown(
+  value: FigureValue | null | undefined,
+  unit: Unit,
+  system: UnitSystem,
+): string {
   const s = show(value, unit, system)
   return s.unit ? `${s.number} ${s.unit}` : s.number
 }
@@ -139,9 +172,13 @@ const figures = (value: number, count: number): string => {
   const size = Math.abs(value)
   if (size === 0) return '0'
   const step = 10 ** (Math.floor(Math.log10(size)) - count + 1)
-  return showNumber(Math.round(value / step) * step, Math.max(0, -Math.floor(Math.log10(step) + 1e-9)))
+  return showNumber(
+    Math.round(value / step) * step,
+    Math.max(0, -Math.floor(Math.log10(step) + 1e-9)),
+  )
 }
-const toStep = (value: number, step: number, decimals: number): string => showNumber(Math.round(value / step) * step, decimals)
+const toStep = (value: number, step: number, decimals: number): string =>
+  showNumber(Math.round(value / step) * step, decimals)
 /** Eighths of an inch, as they stand on a rule. */
 function inches(value: number): string {
   const eighths = Math.round(Math.abs(value) * 8)
@@ -156,9 +193,13 @@ function quarters(hours: number): Formatted {
   const whole = Math.floor(count / 4)
   return { number: `${whole || ''}${EIGHTHS[2 * (count % 4)]}`, unit: 'h' }
 }
-const small = (value: number, from: number): string => showNumber(value, Math.abs(value) >= from ? 0 : 1)
+const small = (value: number, from: number): string =>
+  showNumber(value, Math.abs(value) >= from ? 0 : 1)
 
-/** How a person does it: seed to 10 g, soil to a tenth of a cubic metre, hours to the quarter. Null where three figures will do. */
+/**
+ * How a person does it: seed to 10 g, soil to a tenth of a cubic metre, hours to the quarter. Null
+ * where three figures will do.
+ */
 function roundedForHand(value: number, unit: Unit, system: UnitSystem): Formatted | null {
   const us = system === 'us'
   const { unit: sign, per, offset = 0 } = SHOWN[unit][system]
@@ -195,39 +236,71 @@ function roundedForHand(value: number, unit: Unit, system: UnitSystem): Formatte
       return told(showNumber(x, x >= 10 ? 0 : x >= 0.1 ? 1 : 2))
     case 'm3':
       if (x >= 0.095) return told(showNumber(x, x >= 100 ? 0 : 1))
-      return us ? { number: showNumber(value / FOOT_3, 1), unit: 'ft³' } : { number: figures(value * 1000, 2), unit: 'L' }
+      return us
+        ? { number: showNumber(value / FOOT_3, 1), unit: 'ft³' }
+        : { number: figures(value * 1000, 2), unit: 'L' }
     case 't':
       if (x >= 0.95) return told(showNumber(x, 1))
-      return us ? { number: figures(x * 2000, 2), unit: 'lb' } : { number: figures(value * 1000, 2), unit: 'kg' }
+      return us
+        ? { number: figures(x * 2000, 2), unit: 'lb' }
+        : { number: figures(value * 1000, 2), unit: 'kg' }
     case 'kg':
-      if (us) return x < 1 ? { number: toStep(16 * x, x < 0.25 ? 0.5 : 1, 1), unit: 'oz' } : told(showNumber(x, x >= 20 ? 0 : 1))
+      if (us)
+        return x < 1
+          ? { number: toStep(16 * x, x < 0.25 ? 0.5 : 1, 1), unit: 'oz' }
+          : told(showNumber(x, x >= 20 ? 0 : 1))
       if (value === 0) return told('0')
-      if (value < 0.0995) return { number: showNumber(value * 1000, value < 0.0095 ? 1 : 0), unit: 'g' }
+      if (value < 0.0995)
+        return { number: showNumber(value * 1000, value < 0.0095 ? 1 : 0), unit: 'g' }
       if (value < 0.995) return { number: toStep(value * 1000, 10, 0), unit: 'g' }
-      return told(value < 9.975 ? toStep(value, 0.05, 2) : showNumber(value, value >= 99.95 ? 0 : 1))
+      return told(
+        value < 9.975 ? toStep(value, 0.05, 2) : showNumber(value, value >= 99.95 ? 0 : 1),
+      )
     default:
       return null
   }
 }
 
-/** What a figure looks like on a screen or a sheet that somebody works from. The working shows three figures instead. */
-export function forHand(value: FigureValue | null | undefined, unit: Unit, system: UnitSystem): Formatted {
+/**
+ * What a figure looks like on a screen or a sheet that somebody works from. The working shows three
+ * figures instead.
+ */
+export function forHand(
+  value: FigureValue | null | undefined,
+  unit: Unit,
+  system: UnitSystem,
+): Formatted {
   if (typeof value === 'object' && value !== null) {
     const [low, high] = [forHand(value.low, unit, system), forHand(value.high, unit, system)]
     if (low.unit !== high.unit) return show(value, unit, system)
-    return { number: low.number === high.number ? low.number : `${low.number} – ${high.number}`, unit: high.unit }
+    return {
+      number: low.number === high.number ? low.number : `${low.number} – ${high.number}`,
+      unit: high.unit,
+    }
   }
-  return (typeof value === 'number' && Number.isFinite(value) && roundedForHand(value, unit, system)) || show(value, unit, system)
+  return (
+    (typeof value === 'number' && Number.isFinite(value) && roundedForHand(value, unit, system)) ||
+    show(value, unit, system)
+  )
 }
 
 /** The same, as one piece of text: "4.3 kg". */
-export function toldForHand(value: FigureValue | null | undefined, unit: Unit, system: UnitSystem): string {
+export function toldForHand(
+  value: FigureValue | null | undefined,
+  unit: Unit,
+  system: UnitSystem,
+): string {
   const s = forHand(value, unit, system)
   return s.unit ? `${s.number} ${s.unit}` : s.number
 }
 
 /** A number with its doubt, to one figure of the doubt: 212 ± 2. */
-export function withDoubt(value: number, doubt: number, unit: Unit, system: UnitSystem): { number: string; doubt: string; unit: string } {
+export function withDoubt(
+  value: number,
+  doubt: number,
+  unit: Unit,
+  system: UnitSystem,
+): { number: string; doubt: string; unit: string } {
   const { unit: sign, per } = SHOWN[unit][system]
   const [x, d] = [value / per, doubt / per]
   if (!(d > 0)) return { ...forHand(value, unit, system), doubt: '0' }

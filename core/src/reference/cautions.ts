@@ -1,7 +1,12 @@
-/** Cautions, shown where the step is. Juvena advises; local code, the label and the licensed applicator decide. */
+/**
+ * Cautions, shown where the step is. Juvena advises; local code, the label and the licensed
+ * applicator decide.
+ */
 export const CAUTIONS = {
-  services: 'Call for buried services first. Mark sprinkler heads, cables and shallow pipes; keep tines half a metre off every mark.',
-  tines: 'Two to lift the machine, and ramps. Engine off before clearing tines or blades. Guards on; eyes, ears and feet covered; walking pace.',
+  services:
+    'Call for buried services first. Mark sprinkler heads, cables and shallow pipes; keep tines half a metre off every mark.',
+  tines:
+    'Two to lift the machine, and ramps. Engine off before clearing tines or blades. Guards on; eyes, ears and feet covered; walking pace.',
   pesticide:
     'The label is law: licence where required, clothing, re-entry time, children and pets off, no drift, drains or water. Your licensed applicator and local code decide.',
   feed: 'Sweep granules off paving, back onto the lawn; keep them out of drains and water.',

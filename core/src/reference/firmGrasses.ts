@@ -3,7 +3,10 @@ import { GRASSES, type Grass, type GrassTable, type Range } from './grasses.ts'
 
 const TABLES = new WeakMap<readonly OwnGrass[], GrassTable>()
 
-/** The table of grasses with the firm's changes laid over it and its own grasses added. Juvena's own row stays in `GRASSES`. The same list gives the same table. */
+/**
+ * The table of grasses with the firm's changes laid over it and its own grasses added. Juvena's own
+ * row stays in `GRASSES`. The same list gives the same table.
+ */
 export function grassTable(own: readonly OwnGrass[]): GrassTable {
   if (own.length === 0) return GRASSES
   let table = TABLES.get(own)
@@ -27,7 +30,10 @@ const range = (low: number | null, high: number | null, of: Range | null): Range
 
 function changed(from: Grass, c: OwnGrass): Grass {
   const own = c.id !== from.id
-  const theta = from.thermal && c.daysHigh !== null && from.days ? (from.thermal.theta * c.daysHigh) / from.days[1] : from.thermal?.theta
+  const theta =
+    from.thermal && c.daysHigh !== null && from.days
+      ? (from.thermal.theta * c.daysHigh) / from.days[1]
+      : from.thermal?.theta
   return {
     ...from,
     id: c.id,

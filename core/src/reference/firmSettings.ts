@@ -4,8 +4,18 @@ import type { Trace } from '../trace/trace.ts'
 
 /** What a firm may set, each with what is taken until it does. */
 export const firmSettings = {
-  crew: setting({ key: 'firm.crew', stage: 6, label: 'People', usual: value(2, '1', 'model', 'People who work on one job', [1, 60]) }),
-  hoursPerDay: setting({ key: 'firm.hours', stage: 6, label: 'A working day', usual: value(8, 'h', 'model', 'Hours in a working day', [1, 16]) }),
+  crew: setting({
+    key: 'firm.crew',
+    stage: 6,
+    label: 'People',
+    usual: value(2, '1', 'model', 'People who work on one job', [1, 60]),
+  }),
+  hoursPerDay: setting({
+    key: 'firm.hours',
+    stage: 6,
+    label: 'A working day',
+    usual: value(8, 'h', 'model', 'Hours in a working day', [1, 16]),
+  }),
   reserve: setting({
     key: 'seed.reserve-share',
     stage: 4,
@@ -16,9 +26,20 @@ export const firmSettings = {
     key: 'seed.swath',
     stage: 4,
     label: 'Swath',
-    usual: value(2, 'm', 'model', 'The strip a spreader covers evenly, edges overlapped', [0.2, 20]),
+    usual: value(
+      2,
+      'm',
+      'model',
+      'The strip a spreader covers evenly, edges overlapped',
+      [0.2, 20],
+    ),
   }),
-  strip: setting({ key: 'seed.strip-length', stage: 4, label: 'Test strip', usual: value(10, 'm', 'model', 'A test strip is so long', [1, 100]) }),
+  strip: setting({
+    key: 'seed.strip-length',
+    stage: 4,
+    label: 'Test strip',
+    usual: value(10, 'm', 'model', 'A test strip is so long', [1, 100]),
+  }),
   scaleStep: setting({
     key: 'seed.scale',
     stage: 4,
@@ -51,7 +72,10 @@ export const firmSettings = {
   }),
 }
 
-/** What the firm puts on a job: people together at one step (two share a job), hours a day, weekends. */
+/**
+ * What the firm puts on a job: people together at one step (two share a job), hours a day,
+ * weekends.
+ */
 export interface Workforce {
   people: number
   hoursPerDay: number
@@ -67,5 +91,8 @@ export const workforceOf = (firm: Firm, trace: Trace): Workforce => ({
   weekendWork: firm.weekendWork,
 })
 
-/** Loose soil to bring for a cubic metre in place: it settles, and what is screened off is not used. */
-export const looseFor = (settling: number, oversize: number): number => (1 + settling / 100) / (1 - oversize / 100)
+/**
+ * Loose soil to bring for a cubic metre in place: it settles, and what is screened off is not used.
+ */
+export const looseFor = (settling: number, oversize: number): number =>
+  (1 + settling / 100) / (1 - oversize / 100)

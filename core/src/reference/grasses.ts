@@ -1,6 +1,7 @@
 /**
- * Grasses a contractor sows or sets. The whole table is common practice (extension handbooks, from memory, ±15 %): ranges stay visible, and a firm may
- * change any of them or add grasses and cultivars of its own (`firmGrasses.ts`). Juvena's model where a column says so.
+ * Grasses a contractor sows or sets. The whole table is common practice (extension handbooks, from
+ * memory, ±15 %): ranges stay visible, and a firm may change any of them or add grasses and
+ * cultivars of its own (`firmGrasses.ts`). Juvena's model where a column says so.
  */
 
 /** Names a grass of the table, or one the firm has added. */
@@ -11,7 +12,10 @@ export type Level = (typeof LEVELS)[number]
 export const COLOURS = ['light', 'mid', 'dark'] as const
 export type Colour = (typeof COLOURS)[number]
 export type Range = readonly [number, number]
-/** Whether seedlings stand a herbicide given at seeding, as labels usually have it: yes, at lower rates only, or no. */
+/**
+ * Whether seedlings stand a herbicide given at seeding, as labels usually have it: yes, at lower
+ * rates only, or no.
+ */
 export type Stands = 'yes' | 'limited' | 'no'
 
 export interface Grass {
@@ -57,7 +61,10 @@ export interface Grass {
   nitrogen: Range | null
   /** Most cover over seed, mm. */
   depth: number
-  /** Thermal time to half emergence, °C·d, above the base temperature. Juvena's model, fitted to the days column. */
+  /**
+   * Thermal time to half emergence, °C·d, above the base temperature. Juvena's model, fitted to the
+   * days column.
+   */
   thermal: { theta: number; base: number } | null
   /** Weeks from sowing to a lawn that bears use. */
   weeksToUse: Range
@@ -71,7 +78,9 @@ export interface Grass {
   onlyFor: 'shade' | 'wet shade' | 'salt' | null
   /** Herbicides at seeding, by active. The label decides. */
   stands: { mesotrione: Stands; siduron: Stands }
-  /** First and last day of a germination count. From memory, after the usual rules of seed testing. */
+  /**
+   * First and last day of a germination count. From memory, after the usual rules of seed testing.
+   */
   testDays: Range
   /** Sown for a purpose and gone within the year: never part of a lasting mix. */
   passing: boolean

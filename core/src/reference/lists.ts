@@ -1,7 +1,21 @@
-/** Closed lists of choices. Labels are trade words; twins of a word are chosen at the edge (words.ts). */
+/**
+ * Closed lists of choices. Labels are trade words; twins of a word are chosen at the edge
+ * (words.ts).
+ */
 
 /** What is sown, and where. */
-export const SOWINGS = ['none', 'spots', 'thin', 'over', 'new', 'cover-then-sow', 'blend', 'winter-green', 'plugs', 'turf'] as const
+export const SOWINGS = [
+  'none',
+  'spots',
+  'thin',
+  'over',
+  'new',
+  'cover-then-sow',
+  'blend',
+  'winter-green',
+  'plugs',
+  'turf',
+] as const
 export type Sowing = (typeof SOWINGS)[number]
 export const SOWING_NAMES: Record<Sowing, string> = {
   none: 'nothing sown',
@@ -49,7 +63,16 @@ export const APPROACH_NAMES: Record<ApproachId, string> = {
   'winter-green': 'winter green over dormant turf',
 }
 
-export const AIMS = ['thicker', 'weed-free', 'level', 'even-colour', 'mend-patch', 'low-upkeep', 'hard-wear', 'no-chemicals'] as const
+export const AIMS = [
+  'thicker',
+  'weed-free',
+  'level',
+  'even-colour',
+  'mend-patch',
+  'low-upkeep',
+  'hard-wear',
+  'no-chemicals',
+] as const
 export type AimId = (typeof AIMS)[number]
 export const AIM_NAMES: Record<AimId, string> = {
   thicker: 'thicker',
@@ -65,7 +88,11 @@ export const AIM_NAMES: Record<AimId, string> = {
 /** Who uses the lawn, beside those who look at it. */
 export const USERS = ['children', 'pets', 'public'] as const
 export type UserId = (typeof USERS)[number]
-export const USER_NAMES: Record<UserId, string> = { children: 'children', pets: 'pets', public: 'the public' }
+export const USER_NAMES: Record<UserId, string> = {
+  children: 'children',
+  pets: 'pets',
+  public: 'the public',
+}
 
 /** How sure it is that the watering is done. */
 export const WATERINGS = ['sure', 'unsure', 'nobody'] as const
@@ -76,7 +103,11 @@ export const WATERING_NAMES: Record<(typeof WATERINGS)[number], string> = {
 }
 
 export const MOWERS = ['reel', 'rotary', 'robot'] as const
-export const MOWER_NAMES: Record<(typeof MOWERS)[number], string> = { reel: 'reel (cylinder)', rotary: 'rotary', robot: 'robot' }
+export const MOWER_NAMES: Record<(typeof MOWERS)[number], string> = {
+  reel: 'reel (cylinder)',
+  rotary: 'rotary',
+  robot: 'robot',
+}
 
 export const PENETRATIONS = ['easy', 'effort', 'stops'] as const
 export const PENETRATION_NAMES: Record<(typeof PENETRATIONS)[number], string> = {

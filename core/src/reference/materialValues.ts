@@ -16,11 +16,35 @@ export const coverDepth = tradeValues('cover-depth', {
 
 /** How fast bare, flat ground takes water. */
 export const intake = tradeValues('intake', {
-  sand: value(25, 'mm/h', 'published', 'Sand takes in; irrigation handbooks, from memory', [10, 60]),
-  'sandy-loam': value(20, 'mm/h', 'published', 'Sandy loam takes in; irrigation handbooks, from memory', [5, 40]),
+  sand: value(
+    25,
+    'mm/h',
+    'published',
+    'Sand takes in; irrigation handbooks, from memory',
+    [10, 60],
+  ),
+  'sandy-loam': value(
+    20,
+    'mm/h',
+    'published',
+    'Sandy loam takes in; irrigation handbooks, from memory',
+    [5, 40],
+  ),
   loam: value(12, 'mm/h', 'published', 'Loam takes in; irrigation handbooks, from memory', [3, 30]),
-  'clay-loam': value(6, 'mm/h', 'published', 'Clay loam takes in; irrigation handbooks, from memory', [2, 15]),
-  clay: value(3, 'mm/h', 'published', 'Clay takes in; irrigation handbooks, from memory', [0.5, 10]),
+  'clay-loam': value(
+    6,
+    'mm/h',
+    'published',
+    'Clay loam takes in; irrigation handbooks, from memory',
+    [2, 15],
+  ),
+  clay: value(
+    3,
+    'mm/h',
+    'published',
+    'Clay takes in; irrigation handbooks, from memory',
+    [0.5, 10],
+  ),
 } satisfies Record<TextureId, TradeValue>)
 
 /** Bags as they are sold, in kg and where pounds are used in lb. Common practice. */
@@ -34,9 +58,21 @@ export const bulkValues = tradeValues('bulk', {
 
 /** When the seed kept back is worth a bag of its own. */
 export const reserveValues = tradeValues('reserve', {
-  forces: value(50, '%', 'model', 'A reserve forces a further bag when more than this share of it would be missing', [0, 100]),
+  forces: value(
+    50,
+    '%',
+    'model',
+    'A reserve forces a further bag when more than this share of it would be missing',
+    [0, 100],
+  ),
 })
 
 export const packValues = tradeValues('packs', {
-  exponent: value(0.9, '1', 'model', 'Until prices are known a pack costs its size to this power: large packs are cheaper by weight', [0.5, 1]),
+  exponent: value(
+    0.9,
+    '1',
+    'model',
+    'Until prices are known a pack costs its size to this power: large packs are cheaper by weight',
+    [0.5, 1],
+  ),
 })

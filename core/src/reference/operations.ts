@@ -4,7 +4,10 @@ import type { Trace } from '../trace/trace.ts'
 import { treatmentWaits } from './lagValues.ts'
 import type { CautionId } from './cautions.ts'
 
-/** Every operation, in the order of work. Their ids stand in stored pins and diary entries, so none is ever renamed. */
+/**
+ * Every operation, in the order of work. Their ids stand in stored pins and diary entries, so none
+ * is ever renamed.
+ */
 export const STEP_KINDS = [
   'notice',
   'mark',
@@ -62,19 +65,54 @@ export type StepKind = (typeof STEP_KINDS)[number]
 
 /** The rungs of the ladder, by what they are for. */
 export const RUNG_GROUPS: readonly { name: string; kinds: readonly StepKind[] }[] = [
-  { name: 'before', kinds: ['notice', 'mark', 'recheck', 'treat-pests', 'leaf-off', 'cast-brush', 'clip-heads'] },
+  {
+    name: 'before',
+    kinds: ['notice', 'mark', 'recheck', 'treat-pests', 'leaf-off', 'cast-brush', 'clip-heads'],
+  },
   {
     name: 'weeds and old growth',
-    kinds: ['pre-emergence', 'spray', 'strip', 'kill', 'kill-again', 'cut-first', 'cut-second', 'hand-weed', 'dig-clumps'],
+    kinds: [
+      'pre-emergence',
+      'spray',
+      'strip',
+      'kill',
+      'kill-again',
+      'cut-first',
+      'cut-second',
+      'hand-weed',
+      'dig-clumps',
+    ],
   },
   { name: 'repairs', kinds: ['dog-soil', 'edge', 'trench', 'worn'] },
-  { name: 'open', kinds: ['rake', 'scarify', 'clear', 'spike', 'wetting', 'dampen', 'core', 'collect-cores'] },
-  { name: 'bed and surface', kinds: ['loosen', 'amend', 'grade', 'firm', 'roughen', 'dress', 'sand-in', 'lime'] },
+  {
+    name: 'open',
+    kinds: ['rake', 'scarify', 'clear', 'spike', 'wetting', 'dampen', 'core', 'collect-cores'],
+  },
+  {
+    name: 'bed and surface',
+    kinds: ['loosen', 'amend', 'grade', 'firm', 'roughen', 'dress', 'sand-in', 'lime'],
+  },
   { name: 'sow', kinds: ['plugs', 'turf', 'sow', 'work-in', 'seed-safe', 'cover'] },
-  { name: 'feed, water and mow', kinds: ['feed', 'water', 'uncover', 'leaf-again', 'first-mow', 'mow-weekly', 'feed-later', 'dress-again', 'visit'] },
+  {
+    name: 'feed, water and mow',
+    kinds: [
+      'feed',
+      'water',
+      'uncover',
+      'leaf-again',
+      'first-mow',
+      'mow-weekly',
+      'feed-later',
+      'dress-again',
+      'visit',
+    ],
+  },
 ]
 
-/** What a zone's work is measured by: m², metres of edge, or nothing where an operation takes the same whatever the size. */
+/**
+ * What a zone's work is measured by: m², metres of edge, or nothing where an operation takes the
+ * same whatever the size.
+ */
 export type MeasuredBy = 'area' | 'length' | 'nothing'
 
 export interface Operation {
@@ -95,7 +133,10 @@ export interface Operation {
   sets?: readonly ('passes' | 'depth' | 'height' | 'tines' | 'rainFree')[]
 }
 
-/** How one person gets on: m² an hour and pass, or metres an hour along an edge. Corrected by the firm's own diary later. */
+/**
+ * How one person gets on: m² an hour and pass, or metres an hour along an edge. Corrected by the
+ * firm's own diary later.
+ */
 export const operationRates = tradeValues('rate', {
   spray: value(2000, 'm2/h', 'model', 'Spraying', [200, 20_000]),
   strip: value(60, 'm2/h', 'model', 'Lifting off the old growth', [5, 1000]),
@@ -110,7 +151,13 @@ export const operationRates = tradeValues('rate', {
   'cut-first': value(1500, 'm2/h', 'model', 'Cutting down, first cut', [100, 20_000]),
   'cut-second': value(500, 'm2/h', 'model', 'Cutting down with collection', [50, 10_000]),
   'hand-weed': value(40, 'm2/h', 'model', 'Weeding by hand, ground under weeds', [5, 400]),
-  'dig-clumps': value(10, 'm2/h', 'model', 'Digging out clumps and refilling, ground under clumps', [1, 100]),
+  'dig-clumps': value(
+    10,
+    'm2/h',
+    'model',
+    'Digging out clumps and refilling, ground under clumps',
+    [1, 100],
+  ),
   'dog-soil': value(6, 'm2/h', 'model', 'Flushing and changing soil of scorched rings', [1, 60]),
   edge: value(3, 'm/h', 'model', 'Setting an edge', [0.5, 60]),
   trench: value(3, 'm2/h', 'model', 'Filling a trench in layers', [0.5, 40]),
@@ -137,7 +184,13 @@ export const operationRates = tradeValues('rate', {
   sow: value(2500, 'm2/h', 'model', 'Sowing, a pass', [100, 20_000]),
   slit: value(700, 'm2/h', 'model', 'Slit seeding', [50, 10_000]),
   'work-in': value(400, 'm2/h', 'model', 'Working seed in', [50, 5000]),
-  'seed-safe': value(2000, 'm2/h', 'model', 'Putting down a herbicide that seed stands', [200, 20_000]),
+  'seed-safe': value(
+    2000,
+    'm2/h',
+    'model',
+    'Putting down a herbicide that seed stands',
+    [200, 20_000],
+  ),
   feed: value(2500, 'm2/h', 'model', 'Feeding, a pass', [100, 20_000]),
   cover: value(200, 'm2/h', 'model', 'Covering seed', [20, 5000]),
   peatRoller: value(500, 'm2/h', 'model', 'Covering seed with a peat roller', [20, 5000]),
@@ -308,7 +361,10 @@ export const OPERATIONS: Record<StepKind, Operation> = {
     wants: dryTurf,
     by: 'area',
     opens: true,
-    tools: { machine: { name: 'spring-tine machine', rate: 'rake' }, hand: { name: 'hand rake', rate: 'handRake' } },
+    tools: {
+      machine: { name: 'spring-tine machine', rate: 'rake' },
+      hand: { name: 'hand rake', rate: 'handRake' },
+    },
     sets: ['passes'],
   },
   scarify: {
@@ -318,7 +374,10 @@ export const OPERATIONS: Record<StepKind, Operation> = {
     wants: dryTurf,
     by: 'area',
     opens: true,
-    tools: { machine: { name: 'walk-behind blades', rate: 'scarify' }, hand: { name: 'hand rake', rate: 'handRake' } },
+    tools: {
+      machine: { name: 'walk-behind blades', rate: 'scarify' },
+      hand: { name: 'hand rake', rate: 'handRake' },
+    },
     sets: ['passes', 'depth'],
   },
   clear: {
@@ -357,7 +416,10 @@ export const OPERATIONS: Record<StepKind, Operation> = {
     wants: moist,
     by: 'area',
     opens: true,
-    tools: { machine: { name: 'walk-behind corer', rate: 'core' }, hand: { name: 'hand corer', rate: 'handCore' } },
+    tools: {
+      machine: { name: 'walk-behind corer', rate: 'core' },
+      hand: { name: 'hand corer', rate: 'handCore' },
+    },
     sets: ['passes', 'depth', 'tines'],
   },
   'collect-cores': {
@@ -412,7 +474,10 @@ export const OPERATIONS: Record<StepKind, Operation> = {
     why: 'From the far corner, worked in until tips show; look, and go round the same day with a second light one. Then water settles it.',
     wants: 'cores off or dragged in, dry leaf, growth',
     by: 'area',
-    tools: { shovel: { name: 'shovel and barrow', rate: 'dress' }, machine: { name: 'spreader', rate: 'dress' } },
+    tools: {
+      shovel: { name: 'shovel and barrow', rate: 'dress' },
+      machine: { name: 'spreader', rate: 'dress' },
+    },
     sets: ['depth'],
   },
   'sand-in': {
@@ -449,7 +514,10 @@ export const OPERATIONS: Record<StepKind, Operation> = {
     why: 'Two half-rate passes at right angles; in heat a lower setting and more passes, along mowing stripes. Never on crust: loosen first.',
     wants: openSurface,
     by: 'area',
-    tools: { spreader: { name: 'spreader', rate: 'sow' }, slit: { name: 'slit seeder', rate: 'slit' } },
+    tools: {
+      spreader: { name: 'spreader', rate: 'sow' },
+      slit: { name: 'slit seeder', rate: 'slit' },
+    },
   },
   'work-in': {
     name: words('Work in, firm'),
@@ -480,7 +548,10 @@ export const OPERATIONS: Record<StepKind, Operation> = {
     why: 'Keeps the seed moist; holds a slope.',
     wants: 'seed worked in',
     by: 'area',
-    tools: { hand: { name: 'by hand', rate: 'cover' }, roller: { name: 'peat roller', rate: 'peatRoller' } },
+    tools: {
+      hand: { name: 'by hand', rate: 'cover' },
+      roller: { name: 'peat roller', rate: 'peatRoller' },
+    },
   },
   water: {
     name: words('Watering begins'),
@@ -603,23 +674,56 @@ export const operationValues = tradeValues('operation', {
   preEmergence: treatmentWaits['pre-emergence'],
   uncut: value(3, 'd', 'practice', 'No mowing before a kill-off for', [1, 10]),
   recheck: value(10, 'd', 'practice', 'Brown grass is watered and looked at again after', [5, 21]),
-  afterFlight: value(14, 'd', 'practice', 'Larvae are treated after the flight of moths was at its peak by', [5, 30]),
+  afterFlight: value(
+    14,
+    'd',
+    'practice',
+    'Larvae are treated after the flight of moths was at its peak by',
+    [5, 30],
+  ),
   pests: value(14, 'd', 'practice', 'Pests are looked for again after treating in', [5, 42]),
-  dampenLeast: value(10, 'rain', 'practice', 'Dry soil is watered the evening before coring by', [5, 25]),
+  dampenLeast: value(
+    10,
+    'rain',
+    'practice',
+    'Dry soil is watered the evening before coring by',
+    [5, 25],
+  ),
   dampenMost: value(15, 'rain', 'practice', 'and up to', [5, 40]),
   coreLeast: value(75, 'mm', 'practice', 'Cores are taken to', [25, 150]),
   coreMost: value(100, 'mm', 'practice', 'and down to', [25, 250]),
   sheet: value(10, 'd', 'practice', 'A germination sheet is lifted after', [5, 21]),
-  spikeDepth: value(50, 'mm', 'practice', 'Soil that sheds water is spiked no deeper than', [20, 100]),
+  spikeDepth: value(
+    50,
+    'mm',
+    'practice',
+    'Soil that sheds water is spiked no deeper than',
+    [20, 100],
+  ),
 })
 
-/** How long the ground looks bad after what is done to it, days: the longest of its operations counts. */
+/**
+ * How long the ground looks bad after what is done to it, days: the longest of its operations
+ * counts.
+ */
 export const looksBadValues = tradeValues('looks-bad', {
   scarifyYearly: value(14, 'd', 'practice', 'A lawn scarified every year looks bad for', [3, 60]),
-  scarifyNeglected: value(42, 'd', 'practice', 'A neglected lawn, scarified, looks bad for', [14, 120]),
+  scarifyNeglected: value(
+    42,
+    'd',
+    'practice',
+    'A neglected lawn, scarified, looks bad for',
+    [14, 120],
+  ),
   cored: value(18, 'd', 'practice', 'Cored turf looks bad for; 2 to 3 weeks', [3, 60]),
   dressed: value(14, 'd', 'model', 'A thin dressing shows for', [3, 60]),
-  scalped: value(18, 'd', 'practice', 'Warm turf cut to its stalks in spring greens up in', [7, 45]),
+  scalped: value(
+    18,
+    'd',
+    'practice',
+    'Warm turf cut to its stalks in spring greens up in',
+    [7, 45],
+  ),
   killed: value(70, 'd', 'model', 'Killed off and sown anew, it looks bad for', [0, 250]),
   raked: value(7, 'd', 'model', 'Raked-out turf looks bad for', [1, 30]),
 })
@@ -643,7 +747,8 @@ const wordsOf = (template: string, trace: Trace): Message => {
 }
 
 /** What an operation is for, with the firm's numbers in it. */
-export const operationWhy = (kind: StepKind, trace: Trace): Message => wordsOf(OPERATIONS[kind].why, trace)
+export const operationWhy = (kind: StepKind, trace: Trace): Message =>
+  wordsOf(OPERATIONS[kind].why, trace)
 
 /** The ground and weather an operation wants, with the firm's numbers in it. */
 export const operationWants = (kind: StepKind, trace: Trace): Message => {
@@ -660,4 +765,7 @@ export const EVENING_STEPS: ReadonlySet<StepKind> = new Set<StepKind>(['dampen',
 
 /** Place of an operation in the order of work. */
 export const orderOf = (kind: StepKind): number => PLACES[kind]
-const PLACES = Object.fromEntries(STEP_KINDS.map((kind, i) => [kind, i])) as Record<StepKind, number>
+const PLACES = Object.fromEntries(STEP_KINDS.map((kind, i) => [kind, i])) as Record<
+  StepKind,
+  number
+>

@@ -15,5 +15,11 @@ export const trenchValues = tradeValues('trench', {
 
 /** What counts as a dip in the levels. */
 export const levelValues = tradeValues('level', {
-  dip: value(5, 'mm', 'model', 'Lower than the aim by more than this is a dip; a light reel mower feels about as much', [1, 30]),
+  dip: value(
+    5,
+    'mm',
+    'model',
+    'Lower than the aim by more than this is a dip; a light reel mower feels about as much',
+    [1, 30],
+  ),
 })

@@ -1,11 +1,17 @@
-/** What may be seen on a walk, and what each thing says. Common practice throughout. Cures are named by kind only: the label and licensed practice decide. */
+/**
+ * What may be seen on a walk, and what each thing says. Common practice throughout. Cures are named
+ * by kind only: the label and licensed practice decide.
+ */
 
 export interface Seen {
   name: string
   says: string
 }
 
-/** A weed: what cures it, as the name of an active ingredient or the time for it, and what is kept in mind for next year. */
+/**
+ * A weed: what cures it, as the name of an active ingredient or the time for it, and what is kept
+ * in mind for next year.
+ */
 export interface SeenWeed extends Seen {
   active: string
   nextYear?: string
@@ -27,30 +33,75 @@ export const WEEDS = {
     name: 'annual meadow-grass (Poa annua)',
     says: 'Compacted, wet or shaded ground. Clip and bag heads; still scarify, clear with suction, and let density smother it.',
     active: AUTUMN_BARRIER,
-    nextYear: 'Its seed comes up from late summer: a pre-emergence then, on ground that is not to be sown.',
+    nextYear:
+      'Its seed comes up from late summer: a pre-emergence then, on ground that is not to be sown.',
   },
-  clover: { name: 'clover', says: 'Too little nitrogen.', active: 'clopyralid, dicamba or quinclorac' },
-  dandelion: { name: 'dandelion', says: 'Thin sward. Digging takes the whole root and spreads no seed.', active: PHENOXY },
-  daisy: { name: 'daisy', says: 'Thin, closely cut ground; raise the cut and feed.', active: PHENOXY },
-  buttercup: { name: 'creeping buttercup', says: 'Wet, heavy ground: look at the drainage.', active: PHENOXY },
-  'self-heal': { name: 'self-heal', says: 'Moist, closely cut ground; needs the right active, small and growing.', active: PHENOXY },
-  chickweed: { name: 'chickweed', says: 'Open, fed, moist ground, often a new seedbed; mowing ends most of it.', active: AUTUMN_BARRIER },
-  speedwell: { name: 'speedwell', says: 'Hard to control once spread; collect clippings.', active: AUTUMN_BARRIER },
-  ivy: { name: 'ground ivy', says: 'Shade and moisture: open the canopy before spraying.', active: PHENOXY },
+  clover: {
+    name: 'clover',
+    says: 'Too little nitrogen.',
+    active: 'clopyralid, dicamba or quinclorac',
+  },
+  dandelion: {
+    name: 'dandelion',
+    says: 'Thin sward. Digging takes the whole root and spreads no seed.',
+    active: PHENOXY,
+  },
+  daisy: {
+    name: 'daisy',
+    says: 'Thin, closely cut ground; raise the cut and feed.',
+    active: PHENOXY,
+  },
+  buttercup: {
+    name: 'creeping buttercup',
+    says: 'Wet, heavy ground: look at the drainage.',
+    active: PHENOXY,
+  },
+  'self-heal': {
+    name: 'self-heal',
+    says: 'Moist, closely cut ground; needs the right active, small and growing.',
+    active: PHENOXY,
+  },
+  chickweed: {
+    name: 'chickweed',
+    says: 'Open, fed, moist ground, often a new seedbed; mowing ends most of it.',
+    active: AUTUMN_BARRIER,
+  },
+  speedwell: {
+    name: 'speedwell',
+    says: 'Hard to control once spread; collect clippings.',
+    active: AUTUMN_BARRIER,
+  },
+  ivy: {
+    name: 'ground ivy',
+    says: 'Shade and moisture: open the canopy before spraying.',
+    active: PHENOXY,
+  },
   'rough-meadow-grass': {
     name: 'rough meadow-grass',
     says: 'A perennial grassy weed: no selective cure. Count it under incurable.',
     active: NO_CURE,
   },
-  'yorkshire-fog': { name: 'Yorkshire fog', says: 'A perennial grassy weed: cut out the clumps, or count it under incurable.', active: NO_CURE },
-  couch: { name: 'couch (quackgrass)', says: 'A perennial grassy weed with runners: no selective cure. Count it under incurable.', active: NO_CURE },
+  'yorkshire-fog': {
+    name: 'Yorkshire fog',
+    says: 'A perennial grassy weed: cut out the clumps, or count it under incurable.',
+    active: NO_CURE,
+  },
+  couch: {
+    name: 'couch (quackgrass)',
+    says: 'A perennial grassy weed with runners: no selective cure. Count it under incurable.',
+    active: NO_CURE,
+  },
   crabgrass: {
     name: 'crabgrass (summer grass)',
     says: 'Annual: a thin, hot, open sward. Density, or a pre-emergence where nothing is sown.',
     active: 'quinclorac, once it is up',
     nextYear: 'A pre-emergence in spring before the soil warms, on ground that is not to be sown.',
   },
-  sedge: { name: 'nutsedge', says: 'Wet ground; not a grass, and grass killers miss it.', active: 'one labelled for sedges' },
+  sedge: {
+    name: 'nutsedge',
+    says: 'Wet ground; not a grass, and grass killers miss it.',
+    active: 'one labelled for sedges',
+  },
 } as const satisfies Record<string, SeenWeed>
 export type WeedId = keyof typeof WEEDS
 export const WEED_IDS = Object.keys(WEEDS) as [WeedId, ...WeedId[]]
@@ -60,24 +111,48 @@ export const PESTS = {
     name: 'larvae: chewed patches, dusk moths',
     says: 'Treat about two weeks after the flight peaks, and again while moths fly; the label decides.',
   },
-  grubs: { name: 'grubs: turf lifts like a carpet', says: 'Look under a square; birds and badgers dig for them.' },
-  suckers: { name: 'sap-suckers: spreading from hot dry edges', says: 'Patches that spread from hot, dry edges.' },
+  grubs: {
+    name: 'grubs: turf lifts like a carpet',
+    says: 'Look under a square; birds and badgers dig for them.',
+  },
+  suckers: {
+    name: 'sap-suckers: spreading from hot dry edges',
+    says: 'Patches that spread from hot, dry edges.',
+  },
   cutworms: { name: 'cutworms', says: 'In late summer they feed round core holes.' },
   ants: { name: 'ants', says: 'Brush the mounds dry; they smother seedlings.' },
-  diggers: { name: 'birds or animals digging', says: 'They are after something: look for grubs first.' },
-  worms: { name: 'worm casts, smeared', says: 'A skin that seedlings cannot break: let dry and brush, spike, keep off when wet.' },
+  diggers: {
+    name: 'birds or animals digging',
+    says: 'They are after something: look for grubs first.',
+  },
+  worms: {
+    name: 'worm casts, smeared',
+    says: 'A skin that seedlings cannot break: let dry and brush, spike, keep off when wet.',
+  },
 } as const satisfies Record<string, Seen>
 export type PestId = keyof typeof PESTS
 export const PEST_IDS = Object.keys(PESTS) as [PestId, ...PestId[]]
 
 export const DISEASES = {
-  'brown-patch': { name: 'brown patches', says: 'Worse where unfed: thin it out, cut, feed, air. Fungicide is for licensed hands.' },
+  'brown-patch': {
+    name: 'brown patches',
+    says: 'Worse where unfed: thin it out, cut, feed, air. Fungicide is for licensed hands.',
+  },
   'red-thread': { name: 'red threads on the leaf', says: 'Hunger, as a rule: feed in season.' },
   rust: { name: 'rust on the leaf', says: 'Slow growth: feed, water, mow and collect.' },
   'snow-mould': { name: 'snow mould', says: 'Rake and dry it; no soft nitrogen late.' },
-  rings: { name: 'rings of dark grass or toadstools', says: 'Often water-repellent beneath: spike, wet, wait.' },
-  'dog-rings': { name: 'scorched rings with green rims', says: 'Dog urine: flush, change the top soil, reseed; one trained corner is the cure.' },
-  unknown: { name: 'something else', says: 'Photograph the edge of it, and compare the fed with the unfed side.' },
+  rings: {
+    name: 'rings of dark grass or toadstools',
+    says: 'Often water-repellent beneath: spike, wet, wait.',
+  },
+  'dog-rings': {
+    name: 'scorched rings with green rims',
+    says: 'Dog urine: flush, change the top soil, reseed; one trained corner is the cure.',
+  },
+  unknown: {
+    name: 'something else',
+    says: 'Photograph the edge of it, and compare the fed with the unfed side.',
+  },
 } as const satisfies Record<string, Seen>
 export type DiseaseId = keyof typeof DISEASES
 export const DISEASE_IDS = Object.keys(DISEASES) as [DiseaseId, ...DiseaseId[]]
@@ -85,7 +160,10 @@ export const DISEASE_IDS = Object.keys(DISEASES) as [DiseaseId, ...DiseaseId[]]
 /** Signs of packed soil, where no push test was made or soil was dry. */
 export const PACKED_SIGNS = {
   wheels: { name: 'wheel marks', says: 'Wheels have pressed the ground.' },
-  returns: { name: 'weeds or pests that come back', says: 'Trouble that persists under a good programme.' },
+  returns: {
+    name: 'weeds or pests that come back',
+    says: 'Trouble that persists under a good programme.',
+  },
   'never-fills': { name: 'bare spots that never fill', says: 'Roots do not get in.' },
 } as const satisfies Record<string, Seen>
 export type PackedSign = keyof typeof PACKED_SIGNS
@@ -99,7 +177,11 @@ export const SURFACE_NAMES: Record<(typeof SURFACES)[number], string> = {
 }
 
 export const DAMPS = ['moist', 'dry', 'wet'] as const
-export const DAMP_NAMES: Record<(typeof DAMPS)[number], string> = { moist: 'moist', dry: 'dust-dry after rain', wet: 'sodden' }
+export const DAMP_NAMES: Record<(typeof DAMPS)[number], string> = {
+  moist: 'moist',
+  dry: 'dust-dry after rain',
+  wet: 'sodden',
+}
 
 export const EDGE_STATES = ['straight', 'bulged', 'bare'] as const
 export const EDGE_NAMES: Record<(typeof EDGE_STATES)[number], string> = {
@@ -109,23 +191,45 @@ export const EDGE_NAMES: Record<(typeof EDGE_STATES)[number], string> = {
 }
 
 export const LITTERS = ['none', 'leaf', 'needles'] as const
-export const LITTER_NAMES: Record<(typeof LITTERS)[number], string> = { none: 'none', leaf: 'leaf', needles: 'needles' }
+export const LITTER_NAMES: Record<(typeof LITTERS)[number], string> = {
+  none: 'none',
+  leaf: 'leaf',
+  needles: 'needles',
+}
 
 export const BROWNED = ['no', 'dormant', 'dead', 'unsure'] as const
-export const BROWNED_NAMES: Record<(typeof BROWNED)[number], string> = { no: 'green', dormant: 'dormant', dead: 'dead', unsure: 'brown, unsure' }
+export const BROWNED_NAMES: Record<(typeof BROWNED)[number], string> = {
+  no: 'green',
+  dormant: 'dormant',
+  dead: 'dead',
+  unsure: 'brown, unsure',
+}
 
 export const LAB_LEVELS = ['low', 'adequate', 'high'] as const
 
-/** Feel test: answers in order lead to a soil class. After the flow diagram of Thien 1979, from memory, with its twelve classes drawn together into five. */
+/**
+ * Feel test: answers in order lead to a soil class. After the flow diagram of Thien 1979, from
+ * memory, with its twelve classes drawn together into five.
+ */
 export const FEEL = {
-  ball: { asks: 'Wet a handful and squeeze. Does it stay a ball?', answers: { no: 'falls apart', yes: 'stays a ball' } },
+  ball: {
+    asks: 'Wet a handful and squeeze. Does it stay a ball?',
+    answers: { no: 'falls apart', yes: 'stays a ball' },
+  },
   ribbon: {
     asks: 'Press it out between thumb and finger. How long a ribbon before it breaks?',
     answers: { none: 'none', short: 'under 25 mm', mid: '25 to 50 mm', long: 'over 50 mm' },
   },
-  grit: { asks: 'Rub a wet pinch in the palm. Is it gritty?', answers: { gritty: 'gritty', smooth: 'smooth or neither' } },
+  grit: {
+    asks: 'Rub a wet pinch in the palm. Is it gritty?',
+    answers: { gritty: 'gritty', smooth: 'smooth or neither' },
+  },
 } as const
-export type FeelAnswers = { ball?: 'no' | 'yes' | null; ribbon?: 'none' | 'short' | 'mid' | 'long' | null; grit?: 'gritty' | 'smooth' | null }
+export type FeelAnswers = {
+  ball?: 'no' | 'yes' | null
+  ribbon?: 'none' | 'short' | 'mid' | 'long' | null
+  grit?: 'gritty' | 'smooth' | null
+}
 
 /** The next question still to be answered, or null when the class is known. */
 export function nextFeel(a: FeelAnswers): keyof typeof FEEL | null {
@@ -135,7 +239,9 @@ export function nextFeel(a: FeelAnswers): keyof typeof FEEL | null {
   return a.ribbon === 'short' && !a.grit ? 'grit' : null
 }
 
-export function classByFeel(a: FeelAnswers): 'sand' | 'sandy-loam' | 'loam' | 'clay-loam' | 'clay' | null {
+export function classByFeel(
+  a: FeelAnswers,
+): 'sand' | 'sandy-loam' | 'loam' | 'clay-loam' | 'clay' | null {
   if (nextFeel(a)) return null
   if (a.ball === 'no' || a.ribbon === 'none') return 'sand'
   if (a.ribbon === 'short') return a.grit === 'gritty' ? 'sandy-loam' : 'loam'

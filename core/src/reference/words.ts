@@ -1,6 +1,9 @@
 export type Dialect = 'dethatch' | 'scarify'
 
-/** Twins of trade words. Messages carry the mark in braces; what is shown is the firm's own word, never both. */
+/**
+ * Twins of trade words. Messages carry the mark in braces; what is shown is the firm's own word,
+ * never both.
+ */
 const TWINS: Record<string, Record<Dialect, string>> = {
   scarify: { dethatch: 'verticut', scarify: 'scarify' },
   scarified: { dethatch: 'verticut', scarify: 'scarified' },
@@ -14,7 +17,10 @@ const TWINS: Record<string, Record<Dialect, string>> = {
   rake: { dethatch: 'dethatch', scarify: 'rake out' },
 }
 
-/** The firm's own word for a marked one, or null where the mark is no trade word; a capital in the mark keeps its capital. */
+/**
+ * The firm's own word for a marked one, or null where the mark is no trade word; a capital in the
+ * mark keeps its capital.
+ */
 export function twin(word: string, dialect: Dialect): string | null {
   const own = TWINS[word.toLowerCase()]?.[dialect]
   if (!own) return null

@@ -8,7 +8,10 @@ export interface Calendar {
   hoursPerDay: number
 }
 
-/** Days a step may need beyond whole ones before it counts as another day: a few minutes over are worked off the same day. */
+/**
+ * Days a step may need beyond whole ones before it counts as another day: a few minutes over are
+ * worked off the same day.
+ */
 const MINUTES_OVER = 0.05
 /** Longest a step is laid out for, working days: a year of them. */
 const MOST_DAYS = 260
@@ -55,7 +58,10 @@ export interface Problem {
   must: readonly IndexedLink[]
 }
 
-/** What stopped a try: the step that had no day, and the later or earlier one it clashed with (−1: its own first day). */
+/**
+ * What stopped a try: the step that had no day, and the later or earlier one it clashed with (−1:
+ * its own first day).
+ */
 export interface Clash {
   step: number
   with: number
@@ -74,7 +80,11 @@ interface Shape {
 }
 
 export const shapesOf = (needs: readonly StepNeed[], calendar: Calendar): Shape[] =>
-  needs.map((n) => ({ span: daysFilled(n, calendar), evening: EVENING_STEPS.has(n.kind), hours: n.hours }))
+  needs.map((n) => ({
+    span: daysFilled(n, calendar),
+    evening: EVENING_STEPS.has(n.kind),
+    hours: n.hours,
+  }))
 
 const isWeekend = (day: number) => (day + 4) % 7 % 6 === 0 // prettier-ignore
 
@@ -82,22 +92,34 @@ const isWeekend = (day: number) => (day + 4) % 7 % 6 === 0 // prettier-ignore
 export const worksOn = ({ calendar, shapes }: Problem, day: number, step: number): boolean =>
   calendar.weekendWork || shapes[step]!.evening || !isWeekend(day)
 
-/** Every link of the steps, by place; steps before the anchor also keep their order, those after it follow it. */
-export function linksOf(needs: readonly StepNeed[], anchor: number, which: 'must' | 'better'): IndexedLink[] {
+/**
+ * Every link of the steps, by place; steps before the anchor also keep their order, those after it
+ * follow it.
+ */
+export function linksOf(
+  needs: readonly StepNeed[],
+  anchor: number,
+  which: 'must' | 'better',
+): IndexedLink[] {
   const place = new Map(needs.map((n, i) => [n.kind, i]))
   const links: IndexedLink[] = []
   needs.forEach((need, to) => {
     for (const link of need.links) {
       const from = place.get(link.from)!
       const [least, most] = link[which]
-      const soft = which === 'better' && (link.better[0] > link.must[0] || link.better[1] < link.must[1])
+      const soft =
+        which === 'better' && (link.better[0] > link.must[0] || link.better[1] < link.must[1])
       links.push({ from, to, least, most, soft, why: link.why })
     }
-    const order = (from: number) => links.push({ from, to, least: 0, most: Infinity, soft: false, why: '' })
+    const order = (from: number) =>
+      links.push({ from, to, least: 0, most: Infinity, soft: false, why: '' })
     if (to > anchor) return order(anchor)
-    // Evening steps hang on what they are for, so that they never hold the crew's work to another day.
+    // Evening steps hang on what they are for, so that they never hold the crew's work to another
+    // day.
     const evening = EVENING_STEPS.has(need.kind)
-    const before = evening ? -1 : needs.findLastIndex((n, i) => i < to && !EVENING_STEPS.has(n.kind))
+    const before = evening
+      ? -1
+      : needs.findLastIndex((n, i) => i < to && !EVENING_STEPS.has(n.kind))
     if (before >= 0) order(before)
     else if (to > 0) order(0)
   })
@@ -105,10 +127,16 @@ export function linksOf(needs: readonly StepNeed[], anchor: number, which: 'must
 }
 
 /**
- * Days for all steps with the anchor on `day`: those before it as late as their links allow, those after it as early.
- * Null when they cannot hold; then `clash` says what stood in the way.
+ * Days for all steps with the anchor on `day`: those before it as late as their links allow, those
+ * after it as early. Null when they cannot hold; then `clash` says what stood in the way.
  */
-export function daysAround(p: Problem, links: readonly IndexedLink[], day: number, usePins: boolean, clash?: Clash): Days | null {
+export function daysAround(
+  p: Problem,
+  links: readonly IndexedLink[],
+  day: number,
+  usePins: boolean,
+  clash?: Clash,
+): Days | null {
   const upper: number[] = new Array(p.needs.length).fill(Infinity)
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const days = onePass(p, links, day, usePins, upper, clash)
@@ -180,7 +208,8 @@ function onePass(
     for (const link of links) {
       if (link.to !== i) continue
       // What is done already holds the anchor too.
-      if (link.from < from && i === anchor && end[link.from]! + link.least > anchorDay) return fail(i, link.from)
+      if (link.from < from && i === anchor && end[link.from]! + link.least > anchorDay)
+        return fail(i, link.from)
       if (link.from < anchor) continue
       const after = end[link.from]! + link.least
       if (after > least) [least, holds] = [after, link.from]
@@ -192,7 +221,12 @@ function onePass(
       first = pin
     } else if (i !== anchor) {
       const tied = most === least
-      for (let tried = 0; !tied && tried < LOOKED_THROUGH && first < most && !(works(first, i) && fits(first, i)); tried++) first++
+      for (
+        let tried = 0;
+        !tied && tried < LOOKED_THROUGH && first < most && !(works(first, i) && fits(first, i));
+        tried++
+      )
+        first++
     }
     put(i, first, endFrom(first, i))
   }
@@ -215,7 +249,8 @@ function onePass(
     }
     latest = Math.min(latest, upper[i]! === Infinity ? Infinity : endFrom(upper[i]!, i))
     let last = latest
-    for (let tried = 0; tried < LOOKED_THROUGH && !(works(last, i) && fits(last, i)); tried++) last--
+    for (let tried = 0; tried < LOOKED_THROUGH && !(works(last, i) && fits(last, i)); tried++)
+      last--
     let first = startTo(last, i)
     while (!works(first, i)) first--
     if (first > upper[i]!) {
@@ -229,9 +264,18 @@ function onePass(
   return { start, end }
 }
 
-/** First day a step before the anchor may take: after what is done, after its own first day, not before today. */
-function earliestOf(p: Problem, links: readonly IndexedLink[], i: number, end: readonly number[]): number {
+/**
+ * First day a step before the anchor may take: after what is done, after its own first day, not
+ * before today.
+ */
+function earliestOf(
+  p: Problem,
+  links: readonly IndexedLink[],
+  i: number,
+  end: readonly number[],
+): number {
   let least = Math.max(p.begin, p.notBefore[i]!)
-  for (const link of links) if (link.to === i && link.from < p.from) least = Math.max(least, end[link.from]! + link.least)
+  for (const link of links)
+    if (link.to === i && link.from < p.from) least = Math.max(least, end[link.from]! + link.least)
   return least
 }

@@ -5,7 +5,13 @@ import { slopeLines } from '../findings/lines.ts'
 import type { CautionId } from '../reference/cautions.ts'
 import type { Workforce } from '../reference/firmSettings.ts'
 import { lagValues } from '../reference/lagValues.ts'
-import { OPERATIONS, operationName, operationWhy, type StepKind, operationValues } from '../reference/operations.ts'
+import {
+  OPERATIONS,
+  operationName,
+  operationWhy,
+  type StepKind,
+  operationValues,
+} from '../reference/operations.ts'
 import { schoolName, type Schools } from '../reference/schools.ts'
 import { careRules, careWindow, type Care } from '../climate/careWindow.ts'
 import type { DayState, Reason } from '../climate/dayReasons.ts'
@@ -13,7 +19,13 @@ import { placeValues } from '../climate/placeYear.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import { grassWindow, windowKey } from '../climate/grassWindow.ts'
 import { leadValues, WANTED_FROM, windowRules } from '../climate/sowingLines.ts'
-import { lastDayOf, seasonAround, sowingWindow, type SowingWindow, type Sown } from '../climate/sowingWindow.ts'
+import {
+  lastDayOf,
+  seasonAround,
+  sowingWindow,
+  type SowingWindow,
+  type Sown,
+} from '../climate/sowingWindow.ts'
 import { yearDay } from '../climate/yearDay.ts'
 import type { Prescription } from '../prescribe.ts'
 import { deepestSeed } from '../seed/seedDepth.ts'
@@ -25,10 +37,23 @@ import type { Trace } from '../trace/trace.ts'
 import { hoursRules } from '../work/hours.ts'
 import { isPlanted } from '../work/sowing.ts'
 import { plans, type ZoneWork } from '../work/zoneWork.ts'
-import { plantsIn, stepsOf, type PackageSteps, type StepBrief, type StepNeed } from '../work/steps.ts'
+import {
+  plantsIn,
+  stepsOf,
+  type PackageSteps,
+  type StepBrief,
+  type StepNeed,
+} from '../work/steps.ts'
 import type { PackageKind, WorkPackage } from '../work/workPackages.ts'
 import { chooseSowing, type SowingChoice } from './sowingChoices.ts'
-import { schedulePackage, type Calendar, type Fixed, type Schedule, type ScheduledStep, type WorkWindow } from './schedulePackage.ts'
+import {
+  schedulePackage,
+  type Calendar,
+  type Fixed,
+  type Schedule,
+  type ScheduledStep,
+  type WorkWindow,
+} from './schedulePackage.ts'
 import { stepId, StepRecords, type StepRef } from './stepRecords.ts'
 import type { WaitingPeriods } from './waitingPeriods.ts'
 import { whatInstead, type Option } from './whatInstead.ts'
@@ -59,8 +84,22 @@ export const orderRules = {
     says: 'The first step, as near as the rest allows.',
     steps: 'so that the steps after it keep their lags',
   }),
-  pinned: procedure({ ...stepDay, id: 'order.pinned', standing: 'reading', source: 'your decision', says: 'Pinned by you.', steps: 'your pin' }),
-  done: procedure({ ...stepDay, id: 'order.done', standing: 'reading', source: 'your diary', says: 'Done, by the diary.', steps: 'the diary' }),
+  pinned: procedure({
+    ...stepDay,
+    id: 'order.pinned',
+    standing: 'reading',
+    source: 'your decision',
+    says: 'Pinned by you.',
+    steps: 'your pin',
+  }),
+  done: procedure({
+    ...stepDay,
+    id: 'order.done',
+    standing: 'reading',
+    source: 'your diary',
+    says: 'Done, by the diary.',
+    steps: 'the diary',
+  }),
 }
 
 export interface PlannedStep {
@@ -148,8 +187,15 @@ export interface OrderBrief {
   trace: Trace
 }
 
-/** Spans of days in one state and for one reason, for drawing a window; days inside a wait are shut by it. */
-export function spansOf(window: SowingWindow, days: number, waitsUntil: Day | null = null): WindowSpan[] {
+/**
+ * Spans of days in one state and for one reason, for drawing a window; days inside a wait are shut
+ * by it.
+ */
+export function spansOf(
+  window: SowingWindow,
+  days: number,
+  waitsUntil: Day | null = null,
+): WindowSpan[] {
   const spans: WindowSpan[] = []
   const first = dayNumber(window.start)
   for (let i = 0; i < Math.min(days, window.states.length); i++) {
@@ -166,8 +212,16 @@ export function spansOf(window: SowingWindow, days: number, waitsUntil: Day | nu
 /** Days of a window that are kept for drawing. */
 const DRAWN_DAYS = 500
 
-export function stepBrief({ job, schools, prescription, workforce, trace }: Omit<OrderBrief, 'later'>): StepBrief {
-  const mixes = new Map([...prescription.laterSeeds, ...prescription.seeds].map((s) => [s.zone, s.mix]))
+export function stepBrief({
+  job,
+  schools,
+  prescription,
+  workforce,
+  trace,
+}: Omit<OrderBrief, 'later'>): StepBrief {
+  const mixes = new Map(
+    [...prescription.laterSeeds, ...prescription.seeds].map((s) => [s.zone, s.mix]),
+  )
   return {
     schools,
     users: job.users,
@@ -179,18 +233,30 @@ export function stepBrief({ job, schools, prescription, workforce, trace }: Omit
   }
 }
 
-/** Dates for every step of one job, package by package: ground held over is sown properly once its cover has stood. */
+/**
+ * Dates for every step of one job, package by package: ground held over is sown properly once its
+ * cover has stood.
+ */
 export function orderOfWork(brief: OrderBrief): OrderOfWork {
   const { prescription, later } = brief
-  const needs = prescription.packages.map((pack) => ({ pack, steps: stepsOf(pack, stepBrief(brief)) }))
-  const planned = needs.flatMap(({ pack, steps }) => steps.needs.map((n): StepRef => ({ kind: n.kind, zones: n.zones, workPackage: pack.id })))
+  const needs = prescription.packages.map((pack) => ({
+    pack,
+    steps: stepsOf(pack, stepBrief(brief)),
+  }))
+  const planned = needs.flatMap(({ pack, steps }) =>
+    steps.needs.map((n): StepRef => ({ kind: n.kind, zones: n.zones, workPackage: pack.id })),
+  )
   const records = new StepRecords(brief.job.pins, brief.diary, [...planned, ...later])
   const ordered: { plan: PackagePlan; notices: Notice[] }[] = []
   for (const { pack, steps } of needs.filter((n) => n.steps.needs.length > 0)) {
     const held = ordered.find((o) => o.plan.kind === 'hold')?.plan.sowDay ?? null
     ordered.push(orderPackage(brief, pack, steps, records, held))
   }
-  return { packages: ordered.map((o) => o.plan), notices: ordered.flatMap((o) => o.notices), records }
+  return {
+    packages: ordered.map((o) => o.plan),
+    notices: ordered.flatMap((o) => o.notices),
+    records,
+  }
 }
 
 function orderPackage(
@@ -203,18 +269,39 @@ function orderPackage(
   const { job, schools, prescription: p, waits, today, workforce, trace } = brief
   const { climate } = p
   const { needs } = steps
-  const calendar: Calendar = { today, weekendWork: workforce.weekendWork, hoursPerDay: workforce.hoursPerDay }
+  const calendar: Calendar = {
+    today,
+    weekendWork: workforce.weekendWork,
+    hoursPerDay: workforce.hoursPerDay,
+  }
   const sown = needs.some((n) => n.kind === 'sow') ? sownOf(brief, pack) : null
   const by = windowKey(climate, schools, trace)
-  const window = climate.kept.recall(`window ${pack.id} ${String(sown?.watered)}`, [sown ?? [pack.season, careOf(pack)], by], () =>
-    sown ? sowingWindow(sown, climate, schools, trace) : careWindow(pack.season, careOf(pack), climate, schools, trace),
+  const window = climate.kept.recall(
+    `window ${pack.id} ${String(sown?.watered)}`,
+    [sown ?? [pack.season, careOf(pack)], by],
+    () =>
+      sown
+        ? sowingWindow(sown, climate, schools, trace)
+        : careWindow(pack.season, careOf(pack), climate, schools, trace),
   )
   const scope = packageScope(pack.id)
-  const coverStands = pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null
-  const fixed = needs.map((need) => fixedFor(need, pack, { records, waits, coverStands, afterFlight: trace.value(operationValues.afterFlight) }))
+  const coverStands =
+    pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null
+  const fixed = needs.map((need) =>
+    fixedFor(need, pack, {
+      records,
+      waits,
+      coverStands,
+      afterFlight: trace.value(operationValues.afterFlight),
+    }),
+  )
   // A second sowing counts back from the frost of its own year.
-  const later = pack.kind === 'later' ? scheduleLater(steps, fixed, window, calendar, job.visits) : null
-  const cutOff = cutOffFigure(brief, window, scope, { seeded: sown !== null, on: later?.sowDay ?? today })
+  const later =
+    pack.kind === 'later' ? scheduleLater(steps, fixed, window, calendar, job.visits) : null
+  const cutOff = cutOffFigure(brief, window, scope, {
+    seeded: sown !== null,
+    on: later?.sowDay ?? today,
+  })
   const chosen =
     sown && !later
       ? chooseSowing({
@@ -231,7 +318,12 @@ function orderPackage(
           wishes: { visits: job.visits },
           trace,
         })
-      : { schedule: later ?? schedulePackage(steps, fixed, window, calendar, { visits: job.visits }), choices: [], passed: null }
+      : {
+          schedule:
+            later ?? schedulePackage(steps, fixed, window, calendar, { visits: job.visits }),
+          choices: [],
+          passed: null,
+        }
   const { schedule } = chosen
   const inputs = { soil: climate.soilNow, cutOff }
   const careState = (care: Care, state: DayState): Figure =>
@@ -240,7 +332,9 @@ function orderPackage(
       : care === 'feed'
         ? trace.found(careRules.feed, scope, state, inputs)
         : trace.found(careRules.growth, scope, state, inputs)
-  const windowState = sown ? trace.found(windowRules.soil, scope, schedule.sowState, inputs) : careState(careOf(pack), schedule.sowState)
+  const windowState = sown
+    ? trace.found(windowRules.soil, scope, schedule.sowState, inputs)
+    : careState(careOf(pack), schedule.sowState)
   const planned = plannedSteps(brief, pack, steps, schedule, { cutOff, windowState })
   const fits = schedule.fits || (pack.kind === 'later' && schedule.sowState !== 'shut')
   const instead =
@@ -278,9 +372,19 @@ function orderPackage(
     ...instead,
     steps: planned,
   }
-  const pins = schedule.steps.flatMap((s, i) => (s.broken ? [brokenPin(s.need.kind, s.broken, planned[i]!)] : []))
+  const pins = schedule.steps.flatMap((s, i) =>
+    s.broken ? [brokenPin(s.need.kind, s.broken, planned[i]!)] : [],
+  )
   const ticks = needs.flatMap((need, i) => uncovered(brief, pack, need, planned[i]!, records))
-  return { plan, notices: [...passedNotice(pack, plan, chosen.passed), ...misfitNotice(brief, pack, plan, schedule, windowState), ...pins, ...ticks] }
+  return {
+    plan,
+    notices: [
+      ...passedNotice(pack, plan, chosen.passed),
+      ...misfitNotice(brief, pack, plan, schedule, windowState),
+      ...pins,
+      ...ticks,
+    ],
+  }
 }
 
 /** A second sowing waits for an open season; everything else takes what there is. */
@@ -290,19 +394,42 @@ const openOnly = (window: SowingWindow): WorkWindow => ({
   cutOff: addDays(window.start, window.states.length),
 })
 
-const careOf = (pack: WorkPackage): Care => (pack.kind === 'scalp' ? 'scalp' : pack.kind === 'feed' ? 'feed' : 'open')
+const careOf = (pack: WorkPackage): Care =>
+  pack.kind === 'scalp' ? 'scalp' : pack.kind === 'feed' ? 'feed' : 'open'
 
-/** The proper sowing after a quick cover: on an open day, else on a marginal one, in whatever season has one once the cover has stood. */
-function scheduleLater(steps: PackageSteps, fixed: readonly Fixed[], window: SowingWindow, calendar: Calendar, visits: number | null): Schedule {
+/**
+ * The proper sowing after a quick cover: on an open day, else on a marginal one, in whatever season
+ * has one once the cover has stood.
+ */
+function scheduleLater(
+  steps: PackageSteps,
+  fixed: readonly Fixed[],
+  window: SowingWindow,
+  calendar: Calendar,
+  visits: number | null,
+): Schedule {
   const open = schedulePackage(steps, fixed, openOnly(window), calendar, { visits })
-  return open.fits ? open : schedulePackage(steps, fixed, { ...window, cutOff: addDays(window.start, window.states.length) }, calendar, { visits })
+  return open.fits
+    ? open
+    : schedulePackage(
+        steps,
+        fixed,
+        { ...window, cutOff: addDays(window.start, window.states.length) },
+        calendar,
+        { visits },
+      )
 }
 
 /** What a package sows, and as what: its window goes by that, not by the turf that stands there. */
 function sownOf({ prescription: p, job }: OrderBrief, pack: WorkPackage): Sown {
   const seeds = pack.kind === 'later' ? p.laterSeeds : p.seeds
   const parts = pack.zones.flatMap((z) => seeds.find((s) => s.zone === z.r.id)?.mix ?? [])
-  const usual = [{ grass: pack.season === 'cool' ? ('perennial-ryegrass' as const) : ('bermudagrass' as const), share: 100 }]
+  const usual = [
+    {
+      grass: pack.season === 'cool' ? ('perennial-ryegrass' as const) : ('bermudagrass' as const),
+      share: 100,
+    },
+  ]
   const all = (sowing: string) => pack.zones.every((z) => z.sowing === sowing)
   return {
     parts: parts.length > 0 ? parts : usual,
@@ -313,7 +440,11 @@ function sownOf({ prescription: p, job }: OrderBrief, pack: WorkPackage): Sown {
 }
 
 /** The windows of the grasses of a mix, each sown alone. */
-function grassWindows({ prescription: { climate }, schools, trace }: OrderBrief, sown: Sown, waitsUntil: Day | null): GrassWindow[] {
+function grassWindows(
+  { prescription: { climate }, schools, trace }: OrderBrief,
+  sown: Sown,
+  waitsUntil: Day | null,
+): GrassWindow[] {
   const wanted = [...new Set(sown.parts.filter((p) => p.share >= WANTED_FROM).map((p) => p.grass))]
   if (wanted.length < 2) return []
   return wanted.map((grass) => {
@@ -333,11 +464,15 @@ function cutOffFigure(
   const season = seasonAround(climate, on, schools.cutOff)
   const date = dayOf(season.frost ?? season.coldest)
   const frost = date === next.value ? next : date
-  const about = { school: `cutOff:${schools.cutOff}`, change: 'The other frost school, or a quicker mix.' }
+  const about = {
+    school: `cutOff:${schools.cutOff}`,
+    change: 'The other frost school, or a quicker mix.',
+  }
   if (!seeded) return trace.work(careRules.cutOff, scope, { frost }, about)
   if (season.frost === null) return trace.found(windowRules.seldom, scope, date, { frost }, about)
   const byWeeks = dayOf(lastDayOf(season, trace.value(leadValues[window.lead])))
-  const byGrowth = window.cutOff !== byWeeks && on === window.start && schools.stands === 'degree-days'
+  const byGrowth =
+    window.cutOff !== byWeeks && on === window.start && schools.stands === 'degree-days'
   return byGrowth
     ? trace.found(windowRules.growth, scope, window.cutOff, { frost }, about)
     : trace.work(windowRules[window.lead], scope, { frost }, about)
@@ -357,14 +492,25 @@ interface FixedBy {
   afterFlight: number
 }
 
-/** The first day on which larvae are treated: so long after the flight was at its peak. Null where no peak was noted. */
+/**
+ * The first day on which larvae are treated: so long after the flight was at its peak. Null where
+ * no peak was noted.
+ */
 const larvaeFrom = (pack: WorkPackage, zones: readonly string[], afterFlight: number): Day | null =>
   pack.zones
     .filter((z) => zones.includes(z.r.id))
     .flatMap((z) => z.r.zone.pests)
-    .reduce<Day | null>((last, p) => (p.peak && p.active !== false ? laterDay(addDays(p.peak, afterFlight), last) : last), null)
+    .reduce<Day | null>(
+      (last, p) =>
+        p.peak && p.active !== false ? laterDay(addDays(p.peak, afterFlight), last) : last,
+      null,
+    )
 
-function fixedFor({ kind, zones }: StepNeed, pack: WorkPackage, { records, waits, coverStands, afterFlight }: FixedBy): Fixed {
+function fixedFor(
+  { kind, zones }: StepNeed,
+  pack: WorkPackage,
+  { records, waits, coverStands, afterFlight }: FixedBy,
+): Fixed {
   const step: StepRef = { kind, zones, workPackage: pack.id }
   const wait = PLANTS.includes(kind)
     ? waits.sow(zones)
@@ -375,7 +521,11 @@ function fixedFor({ kind, zones }: StepNeed, pack: WorkPackage, { records, waits
         : kind === 'treat-pests'
           ? larvaeFrom(pack, zones, afterFlight)
           : null
-  const stands = coverStands && (kind === 'sow' || kind === 'cut-first' || kind === 'roughen' || kind === 'loosen') ? coverStands : null
+  const stands =
+    coverStands &&
+    (kind === 'sow' || kind === 'cut-first' || kind === 'roughen' || kind === 'loosen')
+      ? coverStands
+      : null
   return {
     pin: records.pinOf(step),
     done: records.doneOf(step)?.day ?? null,
@@ -389,8 +539,14 @@ export function hoursFigure(need: StepNeed, name: Message, trace: Trace): Figure
   const scope = stepScope(stepId(need.kind, need.zones, need.part))
   const named = { label: say`${name}: hours` }
   if (by === 'nothing') return trace.work(hoursRules.fixed, scope, { setUp, people }, named)
-  if (by === 'length') return trace.work(hoursRules.byLength, scope, { setUp, lengths: grounds, rate, people }, named)
-  return trace.work(hoursRules.byArea, scope, { setUp, zones: grounds, passes, rate, spreading, people }, named)
+  if (by === 'length')
+    return trace.work(hoursRules.byLength, scope, { setUp, lengths: grounds, rate, people }, named)
+  return trace.work(
+    hoursRules.byArea,
+    scope,
+    { setUp, zones: grounds, passes, rate, spreading, people },
+    named,
+  )
 }
 
 function plannedSteps(
@@ -416,7 +572,12 @@ function plannedSteps(
       : 'A pin, the crew’s working days, or the steps before it.'
     const named = { label: name, change }
     const rules = i === anchor
-    const inputs = { before, cutOff: rules ? cutOff : null, window: rules ? windowState : null, waits: rules ? waits.figures : [] }
+    const inputs = {
+      before,
+      cutOff: rules ? cutOff : null,
+      window: rules ? windowState : null,
+      waits: rules ? waits.figures : [],
+    }
     const day: Figure = isBehind(s)
       ? trace.found(orderRules.done, stepScope(id), s.chosen, {}, named)
       : s.state === 'pinned'
@@ -433,7 +594,12 @@ function plannedSteps(
       workPackage: pack.id,
       kind,
       name,
-      why: kind === 'core' ? joined([why, coresSaid(mine, schools)]) : kind === 'water' && !sown ? UNSOWN_WATER : why,
+      why:
+        kind === 'core'
+          ? joined([why, coresSaid(mine, schools)])
+          : kind === 'water' && !sown
+            ? UNSOWN_WATER
+            : why,
       zones,
       hours: hoursFigure(s.need, name, trace),
       people: effort.people,
@@ -466,7 +632,8 @@ function plannedSteps(
 function coresSaid(zones: readonly ZoneWork[], schools: Schools): Message {
   const collected = zones.filter((z) => plans(z, 'collect-cores'))
   if (collected.length === 0) return say`Cores: ${schoolName('cores', 'drag-in')}.`
-  if (collected.length === zones.length) return say`Cores: ${schools.cores === 'drag-in' ? 'collected' : schoolName('cores', schools.cores)}.`
+  if (collected.length === zones.length)
+    return say`Cores: ${schools.cores === 'drag-in' ? 'collected' : schoolName('cores', schools.cores)}.`
   return say`Cores: collected in ${collected.map((z) => z.r.name).join(', ')}, dragged in elsewhere.`
 }
 
@@ -485,8 +652,15 @@ const brokenPin = (kind: StepKind, broken: Message, step: PlannedStep): Notice =
 })
 
 /** Zones that joined a step after it was ticked off. */
-function uncovered({ prescription }: OrderBrief, pack: WorkPackage, need: StepNeed, step: PlannedStep, records: StepRecords): Notice[] {
-  const left = records.doneOf({ kind: need.kind, zones: need.zones, workPackage: pack.id })?.uncovered ?? []
+function uncovered(
+  { prescription }: OrderBrief,
+  pack: WorkPackage,
+  need: StepNeed,
+  step: PlannedStep,
+  records: StepRecords,
+): Notice[] {
+  const left =
+    records.doneOf({ kind: need.kind, zones: need.zones, workPackage: pack.id })?.uncovered ?? []
   if (left.length === 0) return []
   const names = left.map((zone) => prescription.zones.find((z) => z.r.id === zone)!.r.name)
   return [
@@ -502,7 +676,11 @@ function uncovered({ prescription }: OrderBrief, pack: WorkPackage, need: StepNe
 }
 
 /** A season passed over, or weeks in which nothing can be sown, is the first thing said. */
-const passedNotice = (pack: WorkPackage, plan: PackagePlan, passed: { title: Message; says: Message } | null): Notice[] =>
+const passedNotice = (
+  pack: WorkPackage,
+  plan: PackagePlan,
+  passed: { title: Message; says: Message } | null,
+): Notice[] =>
   passed
     ? [
         {
@@ -516,7 +694,13 @@ const passedNotice = (pack: WorkPackage, plan: PackagePlan, passed: { title: Mes
       ]
     : []
 
-function misfitNotice({ job, today }: OrderBrief, pack: WorkPackage, plan: PackagePlan, schedule: Schedule, windowState: Figure): Notice[] {
+function misfitNotice(
+  { job, today }: OrderBrief,
+  pack: WorkPackage,
+  plan: PackagePlan,
+  schedule: Schedule,
+  windowState: Figure,
+): Notice[] {
   const id = (key: string) => figureId(packageScope(pack.id), key)
   const zones = pack.zones.map((z) => z.r.name).join(', ')
   const day = onDay(schedule.sowDay, schedule.sowDay.slice(0, 4) !== today.slice(0, 4))

@@ -3,12 +3,24 @@ import type { DayState } from '../climate/dayReasons.ts'
 import { OPERATIONS } from '../reference/operations.ts'
 import { joined, onDay, quantity, say, type Message } from '../trace/message.ts'
 import type { PackageSteps, StepNeed } from '../work/steps.ts'
-import { daysAround, linksOf, shapesOf, worksOn, type Calendar, type Clash, type Days, type IndexedLink, type Problem } from './assignDays.ts'
+import {
+  daysAround,
+  linksOf,
+  shapesOf,
+  worksOn,
+  type Calendar,
+  type Clash,
+  type Days,
+  type IndexedLink,
+  type Problem,
+} from './assignDays.ts'
 import type { StepState } from './stepState.ts'
 
 export type { Calendar } from './assignDays.ts'
 
-/** What fixes a step's day from outside: a person's pin, the diary, or the first day it may happen. */
+/**
+ * What fixes a step's day from outside: a person's pin, the diary, or the first day it may happen.
+ */
 export interface Fixed {
   pin: Day | null
   done: Day | null
@@ -58,9 +70,12 @@ const HORIZON_AFTER = 60
 /** Working days in a row that may fail before a search is given up. */
 const FAILURES = 21
 
-/** Days that all steps take one after another, with the most that their links ask for between them. */
+/**
+ * Days that all steps take one after another, with the most that their links ask for between them.
+ */
 const lengthOf = (p: Package, links: readonly IndexedLink[]): number =>
-  p.shapes.reduce((sum, s) => sum + Math.ceil(s.span * 1.5), 0) + links.reduce((sum, l) => sum + Math.max(0, l.least), 0)
+  p.shapes.reduce((sum, s) => sum + Math.ceil(s.span * 1.5), 0) +
+  links.reduce((sum, l) => sum + Math.max(0, l.least), 0)
 
 type Accepts = (state: DayState) => boolean
 const usable: Accepts = (state) => state !== 'shut'
@@ -81,8 +96,9 @@ interface Package extends Problem {
 }
 
 /**
- * Chooses days for one work package. The anchor rules: the first open day on which every link holds, else the first marginal one; the steps before it
- * lie as close as they may. What is only better is given up, by name, when a pin, the season or the visits wanted ask for it.
+ * Chooses days for one work package. The anchor rules: the first open day on which every link
+ * holds, else the first marginal one; the steps before it lie as close as they may. What is only
+ * better is given up, by name, when a pin, the season or the visits wanted ask for it.
  */
 export function schedulePackage(
   { needs, anchor }: PackageSteps,
@@ -105,8 +121,16 @@ export function schedulePackage(
   return schedule && schedule.visits < first.schedule.visits ? schedule : first.schedule
 }
 
-/** Days with as little given up as will do: everything that is only better is dropped, then restored one by one where it still holds. */
-function givingUp(p: Package, until: number, usePins: boolean, holds: (found: Found) => boolean = () => true): Found | null {
+/**
+ * Days with as little given up as will do: everything that is only better is dropped, then restored
+ * one by one where it still holds.
+ */
+function givingUp(
+  p: Package,
+  until: number,
+  usePins: boolean,
+  holds: (found: Found) => boolean = () => true,
+): Found | null {
   let links: readonly IndexedLink[] = p.must
   let found = seek(p, links, until, usePins)
   if (!found || !holds(found)) return null
@@ -127,11 +151,19 @@ interface Attempt {
   broken: ReadonlyMap<number, Message>
 }
 
-/** Tries what should hold, then what must; with pins, then without those that cannot be kept; then a later season. */
+/**
+ * Tries what should hold, then what must; with pins, then without those that cannot be kept; then a
+ * later season.
+ */
 function attempt(p: Package, pinned: boolean): Attempt {
   const none = new Map<number, Message>()
-  const done = (found: Found, pinsUsed: boolean): Attempt => ({ schedule: finish(p, found, { pinsUsed, broken: none }), pinsUsed, broken: none })
-  const best = (of: Package, until: number, usePins: boolean) => seek(of, of.better, until, usePins) ?? givingUp(of, until, usePins)
+  const done = (found: Found, pinsUsed: boolean): Attempt => ({
+    schedule: finish(p, found, { pinsUsed, broken: none }),
+    pinsUsed,
+    broken: none,
+  })
+  const best = (of: Package, until: number, usePins: boolean) =>
+    seek(of, of.better, until, usePins) ?? givingUp(of, until, usePins)
   const whole = best(p, p.cutOff, pinned)
   if (whole) return done(whole, pinned)
   const horizon = p.windowStart + p.window.states.length - 1
@@ -143,15 +175,20 @@ function attempt(p: Package, pinned: boolean): Attempt {
     let left: Package = p
     for (let round = 0; round < p.needs.length; round++) {
       const clash = clashOf(left)
-      const loosened = clash.step >= 0 && left.pins[clash.step] !== null ? clash.step : left.pins.findIndex((pin) => pin !== null)
+      const loosened =
+        clash.step >= 0 && left.pins[clash.step] !== null
+          ? clash.step
+          : left.pins.findIndex((pin) => pin !== null)
       if (loosened < 0) break
       broken.set(loosened, inTheWay(left, loosened, clash))
       left = { ...left, pins: left.pins.map((pin, i) => (i === loosened ? null : pin)) }
       const more = left.pins.some((pin) => pin !== null)
       const found = best(left, left.cutOff, more) ?? (more ? null : best(left, horizon, false))
-      if (found) return { schedule: finish(left, found, { pinsUsed: more, broken }), pinsUsed: more, broken }
+      if (found)
+        return { schedule: finish(left, found, { pinsUsed: more, broken }), pinsUsed: more, broken }
       const still = more ? keepPins(left) : null
-      if (still) return { schedule: finish(left, still, { pinsUsed: true, broken }), pinsUsed: true, broken }
+      if (still)
+        return { schedule: finish(left, still, { pinsUsed: true, broken }), pinsUsed: true, broken }
     }
   }
   const later = best(p, horizon, false)
@@ -163,7 +200,13 @@ function attempt(p: Package, pinned: boolean): Attempt {
   return { schedule: { ...nothing, fits: false, sowState: 'shut' }, pinsUsed: false, broken: none }
 }
 
-function packageOf(needs: readonly StepNeed[], anchor: number, fixed: readonly Fixed[], window: WorkWindow, calendar: Calendar): Package {
+function packageOf(
+  needs: readonly StepNeed[],
+  anchor: number,
+  fixed: readonly Fixed[],
+  window: WorkWindow,
+  calendar: Calendar,
+): Package {
   const lastDone = fixed.reduce((last, f, i) => (f.done ? i : last), -1)
   const today = dayNumber(calendar.today)
   return {
@@ -191,12 +234,21 @@ function packageOf(needs: readonly StepNeed[], anchor: number, fixed: readonly F
 /** From each day, the index of the next day in a wanted state. */
 function nextOf(states: readonly DayState[], wanted: Accepts): number[] {
   const next: number[] = new Array(states.length).fill(Infinity)
-  for (let i = states.length - 1; i >= 0; i--) next[i] = wanted(states[i]!) ? i : (next[i + 1] ?? Infinity)
+  for (let i = states.length - 1; i >= 0; i--)
+    next[i] = wanted(states[i]!) ? i : (next[i + 1] ?? Infinity)
   return next
 }
 
-/** The first day of the anchor that holds, open before marginal, and the last; null when none does by `until`. */
-function seek(p: Package, links: readonly IndexedLink[], until: number, usePins: boolean): Found | null {
+/**
+ * The first day of the anchor that holds, open before marginal, and the last; null when none does
+ * by `until`.
+ */
+function seek(
+  p: Package,
+  links: readonly IndexedLink[],
+  until: number,
+  usePins: boolean,
+): Found | null {
   const { anchor, from } = p
   if (from > anchor) {
     const days = daysAround(p, links, p.doneOn[anchor]!, usePins)
@@ -210,7 +262,9 @@ function seek(p: Package, links: readonly IndexedLink[], until: number, usePins:
     const days = pin >= least && pin <= until && usable(state) ? at(pin) : null
     return days && { first: days, chosen: days, last: days }
   }
-  const settled = Math.max(least, ...p.notBefore, ...(usePins ? p.pins.flatMap((x) => x ?? []) : [])) + lengthOf(p, links)
+  const settled =
+    Math.max(least, ...p.notBefore, ...(usePins ? p.pins.flatMap((x) => x ?? []) : [])) +
+    lengthOf(p, links)
   const onDays = (accepts: Accepts) => {
     const next = nextOf(p.window.states, accepts)
     return (day: number) => {
@@ -225,7 +279,8 @@ function seek(p: Package, links: readonly IndexedLink[], until: number, usePins:
       if (!worksOn(p, day, p.anchor)) continue
       const days = at(day)
       if (days) return { day, days }
-      // Weeks repeat: what does not hold on three whole ones, with everything fixed well behind, never will.
+      // Weeks repeat: what does not hold on three whole ones, with everything fixed well behind,
+      // never will.
       if (day > settled && ++failures >= FAILURES) return null
     }
     return null
@@ -236,7 +291,11 @@ function seek(p: Package, links: readonly IndexedLink[], until: number, usePins:
   const chosen = open ?? any
   let last = chosen.days
   const stateOn = (day: number) => p.window.states[day - p.windowStart] ?? 'shut'
-  for (let day = Math.min(until, p.cutOff), tried = 0; day > chosen.day && tried < FAILURES; day--, tried++) {
+  for (
+    let day = Math.min(until, p.cutOff), tried = 0;
+    day > chosen.day && tried < FAILURES;
+    day--, tried++
+  ) {
     const days = usable(stateOn(day)) && worksOn(p, day, p.anchor) ? at(day) : null
     if (days) {
       last = days
@@ -261,14 +320,20 @@ function keepPins(p: Package): Found | null {
   return null
 }
 
-/** What stands in the way of the pins, with only what must hold asked for: two pins against each other first. */
+/**
+ * What stands in the way of the pins, with only what must hold asked for: two pins against each
+ * other first.
+ */
 function clashOf(p: Package): Clash {
   const least = Math.max(p.begin, p.notBefore[p.anchor]!)
-  const early = p.pins.findIndex((pin, i) => pin !== null && pin < Math.max(p.begin, p.notBefore[i]!))
+  const early = p.pins.findIndex(
+    (pin, i) => pin !== null && pin < Math.max(p.begin, p.notBefore[i]!),
+  )
   if (early >= 0) return { step: early, with: -1 }
   for (const link of p.must) {
     const [from, to] = [p.pins[link.from] ?? null, p.pins[link.to] ?? null]
-    if (from !== null && to !== null && (to - from < link.least || to - from > link.most)) return { step: link.to, with: link.from }
+    if (from !== null && to !== null && (to - from < link.least || to - from > link.most))
+      return { step: link.to, with: link.from }
   }
   const clash: Clash = { step: -1, with: -1 }
   const pins = p.pins.flatMap((pin) => pin ?? [])
@@ -286,7 +351,10 @@ function inTheWay(p: Package, pinned: number, clash: Clash): Message {
       ? say`A waiting period runs until ${onDay(dayOf(p.notBefore[pinned]!))}; inside it seed does not come up.`
       : 'That day has passed, or the steps done come after it.'
   const [a, b] = [Math.min(clash.step, clash.with), Math.max(clash.step, clash.with)]
-  const link = a >= 0 ? p.must.find((l) => l.from === a && l.to === b && (l.least > 0 || l.most < Infinity)) : undefined
+  const link =
+    a >= 0
+      ? p.must.find((l) => l.from === a && l.to === b && (l.least > 0 || l.most < Infinity))
+      : undefined
   if (!link) return 'The steps before it do not fit in the days that are left.'
   return link.least > 0
     ? say`${name(b)} waits ${quantity(link.least, 'd')} after ${name(a)}: giving that up costs ${link.why}.`
@@ -316,7 +384,11 @@ function visitsIn(p: Package, days: Days): number {
 }
 
 /** The steps with their days, what states them, and whether the anchor fits. */
-function finish(p: Package, found: Found | null, { pinsUsed, broken }: { pinsUsed: boolean; broken?: ReadonlyMap<number, Message> }): Schedule {
+function finish(
+  p: Package,
+  found: Found | null,
+  { pinsUsed, broken }: { pinsUsed: boolean; broken?: ReadonlyMap<number, Message> },
+): Schedule {
   const { needs, fixed, anchor, from, window } = p
   const standing: Days = found?.chosen ?? {
     start: needs.map((_, i) => (i < from ? p.doneOn[i]! : p.begin)),
@@ -332,7 +404,13 @@ function finish(p: Package, found: Found | null, { pinsUsed, broken }: { pinsUse
       latest: found?.last && i >= from ? dayOf(found.last.start[i]!) : null,
       chosen: done ?? chosen,
       span: p.shapes[i]!.span,
-      state: done ? 'done' : i < from ? 'unrecorded' : pin && pinsUsed && !why ? 'pinned' : 'planned',
+      state: done
+        ? 'done'
+        : i < from
+          ? 'unrecorded'
+          : pin && pinsUsed && !why
+            ? 'pinned'
+            : 'planned',
       broken:
         pin && !done && i >= from && (why || !pinsUsed)
           ? joined([
@@ -345,5 +423,12 @@ function finish(p: Package, found: Found | null, { pinsUsed, broken }: { pinsUse
   const sowDay = steps[anchor]!.chosen
   const sowState = window.states[dayNumber(sowDay) - p.windowStart] ?? 'shut'
   const fits = from > anchor || (dayNumber(sowDay) <= p.cutOff && sowState !== 'shut')
-  return { steps, fits, sowState, sowDay, givenUp: found ? givenUpIn(p, found.chosen) : [], visits: visitsIn(p, standing) }
+  return {
+    steps,
+    fits,
+    sowState,
+    sowDay,
+    givenUp: found ? givenUpIn(p, found.chosen) : [],
+    visits: visitsIn(p, standing),
+  }
 }

@@ -1,5 +1,11 @@
 import { addDays, dayNumber, dayOf, daysBetween, type Day } from '../calendar/day.ts'
-import { CAUSE_NAMES, REASONS, type Cause, type DayState, type SeasonName } from '../climate/dayReasons.ts'
+import {
+  CAUSE_NAMES,
+  REASONS,
+  type Cause,
+  type DayState,
+  type SeasonName,
+} from '../climate/dayReasons.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
 import { mixOdds, oddsRules, oddsValues, type DayOdds } from '../climate/sowingOdds.ts'
 import { sownGrass, WANTED_FROM } from '../climate/sowingLines.ts'
@@ -13,10 +19,22 @@ import { tradeValues, value } from '../trace/rule.ts'
 import { packageScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { PackageSteps } from '../work/steps.ts'
-import { schedulePackage, type Calendar, type Fixed, type Schedule, type Wishes } from './schedulePackage.ts'
+import {
+  schedulePackage,
+  type Calendar,
+  type Fixed,
+  type Schedule,
+  type Wishes,
+} from './schedulePackage.ts'
 
 export const choiceValues = tradeValues('choice', {
-  worth: value(35, '%', 'model', 'Spring is taken for cool grass where at least so many years in a hundred succeed', [5, 90]),
+  worth: value(
+    35,
+    '%',
+    'model',
+    'Spring is taken for cool grass where at least so many years in a hundred succeed',
+    [5, 90],
+  ),
   worthLate: value(
     25,
     '%',
@@ -25,7 +43,13 @@ export const choiceValues = tradeValues('choice', {
     [5, 90],
   ),
   late: value(21, 'd', 'model', 'A day so much later than could be is said first', [7, 60]),
-  soon: value(7, 'd', 'model', 'Days it takes at least before seed can go down, for comparing seasons', [1, 30]),
+  soon: value(
+    7,
+    'd',
+    'model',
+    'Days it takes at least before seed can go down, for comparing seasons',
+    [1, 30],
+  ),
   coverSoon: value(1, 'd', 'model', 'and a quick cover', [0, 14]),
 })
 
@@ -45,7 +69,9 @@ export interface SowingChoice {
   reason: Message
   /** Years in a hundred that succeed; none where nothing is known of the grass. */
   odds: Figure | null
-  /** Years in a hundred in which it is right by the customer's date; none where no date is named. */
+  /**
+   * Years in a hundred in which it is right by the customer's date; none where no date is named.
+   */
   inTime: Figure | null
   /** What fails the other years. */
   costs: Message
@@ -89,9 +115,17 @@ export interface Chosen {
   passed: { title: Message; says: Message } | null
 }
 
-const NAMES: Record<SeasonName, string> = { spring: 'spring', summer: 'high summer', autumn: 'autumn', winter: 'winter' }
+const NAMES: Record<SeasonName, string> = {
+  spring: 'spring',
+  summer: 'high summer',
+  autumn: 'autumn',
+  winter: 'winter',
+}
 
-/** Takes one of the next seasons by school and the customer's date, and offers the others. A pinned day is a person's word: its season is taken. */
+/**
+ * Takes one of the next seasons by school and the customer's date, and offers the others. A pinned
+ * day is a person's word: its season is taken.
+ */
 export function chooseSowing(b: ChoiceBrief): Chosen {
   const { window, steps, fixed } = b
   const spans = seasonSpans(window)
@@ -99,17 +133,23 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
   const anchor = fixed[steps.anchor]!
   if (anchor.done) return { schedule: whole(), choices: [], passed: null }
   const start = dayNumber(window.start)
-  const pinned = anchor.pin === null ? null : spans.find((s) => inSpan(s, dayNumber(anchor.pin!) - start))
+  const pinned =
+    anchor.pin === null ? null : spans.find((s) => inSpan(s, dayNumber(anchor.pin!) - start))
   const mask = ({ from, to }: SeasonSpan) => ({
     start: window.start,
     states: window.states.map((s, i): DayState => (i >= from && i <= to ? s : 'shut')),
     cutOff: dayOf(start + to),
   })
-  const tried = (span: SeasonSpan) => schedulePackage(steps, fixed, mask(span), b.calendar, b.wishes)
-  const offered = spans.map((span) => ({ span, day: firstIn(b, span) })).filter((o): o is { span: SeasonSpan; day: Day } => o.day !== null)
+  const tried = (span: SeasonSpan) =>
+    schedulePackage(steps, fixed, mask(span), b.calendar, b.wishes)
+  const offered = spans
+    .map((span) => ({ span, day: firstIn(b, span) }))
+    .filter((o): o is { span: SeasonSpan; day: Day } => o.day !== null)
   const order = pinned ? offered.filter((o) => o.span === pinned) : byDate(b, offered)
   const tries = order.flatMap(({ span, day }) =>
-    span === pinned ? [{ span, part: span }] : worthParts(b, span, day).map((part) => ({ span, part })),
+    span === pinned
+      ? [{ span, part: span }]
+      : worthParts(b, span, day).map((part) => ({ span, part })),
   )
   let taken: { span: SeasonSpan; schedule: Schedule } | null = null
   if (anchor.pin === null || pinned)
@@ -121,9 +161,14 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
     }
   const schedule = taken?.schedule ?? whole()
   const shown = offered
-    .filter(({ span, day }) => span === taken?.span || (span.season !== 'summer' && daysBetween(window.start, day) <= OFFERED_WITHIN))
+    .filter(
+      ({ span, day }) =>
+        span === taken?.span ||
+        (span.season !== 'summer' && daysBetween(window.start, day) <= OFFERED_WITHIN),
+    )
     .slice(0, MOST_OFFERED)
-  if (taken && !shown.some((o) => o.span === taken.span)) shown.push({ span: taken.span, day: schedule.sowDay })
+  if (taken && !shown.some((o) => o.span === taken.span))
+    shown.push({ span: taken.span, day: schedule.sowDay })
   const choices = shown.map(({ span, day }, i): SowingChoice =>
     choiceOf(b, span.season, span === taken?.span ? schedule.sowDay : day, span === taken?.span, i),
   )
@@ -147,17 +192,25 @@ const OFFERED_WITHIN = 330
 export const COVER_WITHIN = 60
 
 /** Whether a day lies past the last day by the rule, where a living sward still bears a sowing. */
-export const isPastRule = (window: SowingWindow, day: Day) => window.reasons[daysBetween(window.start, day)] === 'past-rule'
+export const isPastRule = (window: SowingWindow, day: Day) =>
+  window.reasons[daysBetween(window.start, day)] === 'past-rule'
 const inSpan = ({ from, to }: SeasonSpan, i: number) => i >= from && i <= to
 
 /**
- * The first good day of a season that seed could go down, else the first marginal one; where the season ends sooner than a job usually takes, the
- * first day that is left. Null where the season is over by then.
+ * The first good day of a season that seed could go down, else the first marginal one; where the
+ * season ends sooner than a job usually takes, the first day that is left. Null where the season is
+ * over by then.
  */
-function firstIn({ window, sown, trace, fixed, steps }: ChoiceBrief, { from, to }: SeasonSpan): Day | null {
+function firstIn(
+  { window, sown, trace, fixed, steps }: ChoiceBrief,
+  { from, to }: SeasonSpan,
+): Day | null {
   const { notBefore } = fixed[steps.anchor]!
   const free = Math.max(from, 1, notBefore ? daysBetween(window.start, notBefore) : 0)
-  const soonest = Math.max(free, trace.value(sown.purpose === 'cover' ? choiceValues.coverSoon : choiceValues.soon))
+  const soonest = Math.max(
+    free,
+    trace.value(sown.purpose === 'cover' ? choiceValues.coverSoon : choiceValues.soon),
+  )
   const usable = (i: number) => window.states[i] !== 'shut'
   let marginal: number | null = null
   for (let i = soonest; i <= to; i++) {
@@ -169,8 +222,9 @@ function firstIn({ window, sown, trace, fixed, steps }: ChoiceBrief, { from, to 
 }
 
 /**
- * What of a season is taken without a person's word, in the order it is tried: spring by school and odds; nothing of high summer; days past the rule after the
- * others, as long as their odds are worth it.
+ * What of a season is taken without a person's word, in the order it is tried: spring by school and
+ * odds; nothing of high summer; days past the rule after the others, as long as their odds are
+ * worth it.
  */
 function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
   const { window, sown, schools, trace } = b
@@ -183,13 +237,23 @@ function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
   while (rule >= span.from && isPastRule(window, addDays(window.start, rule))) rule--
   let to = span.to
   while (to > rule && !succeeds(addDays(window.start, to), worthLate)) to--
-  return [...new Set([rule, to])].filter((end) => end >= span.from).map((end) => ({ ...span, to: end }))
+  return [...new Set([rule, to])]
+    .filter((end) => end >= span.from)
+    .map((end) => ({ ...span, to: end }))
 }
 
 /** Seasons in their order; where the customer names a date, those that stand by then come first. */
-function byDate({ customerDate, sown, trace }: ChoiceBrief, offered: readonly { span: SeasonSpan; day: Day }[]) {
+function byDate(
+  { customerDate, sown, trace }: ChoiceBrief,
+  offered: readonly { span: SeasonSpan; day: Day }[],
+) {
   if (customerDate === null) return offered
-  const weeks = Math.max(0, ...sown.parts.filter((p) => p.share >= WANTED_FROM).map((p) => trace.grass(p.grass).weeksToUse[0]))
+  const weeks = Math.max(
+    0,
+    ...sown.parts
+      .filter((p) => p.share >= WANTED_FROM)
+      .map((p) => trace.grass(p.grass).weeksToUse[0]),
+  )
   const stands = (day: Day) => addDays(day, weeks * 7) <= customerDate
   return [...offered.filter((o) => stands(o.day)), ...offered.filter((o) => !stands(o.day))]
 }
@@ -198,24 +262,47 @@ function byDate({ customerDate, sown, trace }: ChoiceBrief, offered: readonly { 
 const wantedOf = ({ parts }: Sown, trace: Trace): Grass[] =>
   parts.filter((p) => p.share >= WANTED_FROM || parts.length === 1).map((p) => trace.grass(p.grass))
 
-function oddsOf({ climate, sown, schools, customerDate, trace }: ChoiceBrief, day: Day): DayOdds | null {
+function oddsOf(
+  { climate, sown, schools, customerDate, trace }: ChoiceBrief,
+  day: Day,
+): DayOdds | null {
   const grasses = wantedOf(sown, trace).flatMap((grass) => sownGrass(grass, trace) ?? [])
   if (grasses.length === 0) return null
   const within = customerDate === null ? null : daysBetween(day, customerDate)
-  const brief = { watered: sown.watered, lawn: sown.purpose === 'lawn', standsBy: schools.stands, within }
+  const brief = {
+    watered: sown.watered,
+    lawn: sown.purpose === 'lawn',
+    standsBy: schools.stands,
+    within,
+  }
   const inYear = yearDay(dayNumber(day))
-  return climate.kept.recall(`odds ${inYear} ${sown.parts.map((p) => p.grass).join()}`, [grasses, brief], () =>
-    mixOdds(climate.place, climate.sums, grasses, inYear, brief, trace.values(oddsValues)),
+  return climate.kept.recall(
+    `odds ${inYear} ${sown.parts.map((p) => p.grass).join()}`,
+    [grasses, brief],
+    () => mixOdds(climate.place, climate.sums, grasses, inYear, brief, trace.values(oddsValues)),
   )
 }
 
-function choiceOf(b: ChoiceBrief, season: SeasonName, day: Day, taken: boolean, index: number): SowingChoice {
+function choiceOf(
+  b: ChoiceBrief,
+  season: SeasonName,
+  day: Day,
+  taken: boolean,
+  index: number,
+): SowingChoice {
   const i = daysBetween(b.window.start, day)
   const state = b.window.states[i] ?? 'shut'
   const reason = REASONS[b.window.reasons[i] ?? 'good']
   const odds = oddsOf(b, day)
-  const fails = odds ? (Object.entries(odds.fails) as [Cause, number][]).filter(([, n]) => n > 0).sort((x, y) => y[1] - x[1]) : []
-  const rest: Message = fails.length > 0 ? say`What fails the rest: ${fails.map(([cause, n]) => `${n} ${CAUSE_NAMES[cause]}`).join(', ')}.` : ''
+  const fails = odds
+    ? (Object.entries(odds.fails) as [Cause, number][])
+        .filter(([, n]) => n > 0)
+        .sort((x, y) => y[1] - x[1])
+    : []
+  const rest: Message =
+    fails.length > 0
+      ? say`What fails the rest: ${fails.map(([cause, n]) => `${n} ${CAUSE_NAMES[cause]}`).join(', ')}.`
+      : ''
   const warmth = soilThen(b, day)
   const part = `choice ${index + 1}`
   const scope = packageScope(b.pack)
@@ -241,7 +328,10 @@ function choiceOf(b: ChoiceBrief, season: SeasonName, day: Day, taken: boolean, 
             scope,
             odds.inTime,
             { sown: day, date: b.customerDate, odds: sown },
-            { part, label: say`Sown ${onDay(day, true)}: years in a hundred that it is right by ${onDay(b.customerDate, true)}` },
+            {
+              part,
+              label: say`Sown ${onDay(day, true)}: years in a hundred that it is right by ${onDay(b.customerDate, true)}`,
+            },
           )
         : null,
     costs: joined([rest, warmth], ' '),
@@ -249,7 +339,10 @@ function choiceOf(b: ChoiceBrief, season: SeasonName, day: Day, taken: boolean, 
   }
 }
 
-/** The soil on a day, where one of the wanted grasses comes up best in colder or warmer; the one that is furthest off. */
+/**
+ * The soil on a day, where one of the wanted grasses comes up best in colder or warmer; the one
+ * that is furthest off.
+ */
 function soilThen({ climate, sown, trace }: ChoiceBrief, day: Day): Message {
   const soil = climate.soil[daysBetween(climate.start, day)]
   if (soil === undefined) return ''
@@ -259,11 +352,21 @@ function soilThen({ climate, sown, trace }: ChoiceBrief, day: Day): Message {
   const [low, high] = worst.soilGood
   return say`Soil is then about ${quantity(Math.round(soil), 'C')}; ${verbatim(worst.short)} comes up best from ${quantity(low, 'C')} to ${quantity(high, 'C')}.`
 }
-/** Soil so far outside of what is good is told, °C: what the usual soil of a day is good for. Juvena's model. */
+/**
+ * Soil so far outside of what is good is told, °C: what the usual soil of a day is good for.
+ * Juvena's model.
+ */
 const SOIL_OFF = 1
 
-/** What is said first where the sowing is later than could be, where a season is passed over, or where nothing can be sown for weeks. */
-function passedOver(b: ChoiceBrief, choices: readonly SowingChoice[], sowDay: Day): Chosen['passed'] {
+/**
+ * What is said first where the sowing is later than could be, where a season is passed over, or
+ * where nothing can be sown for weeks.
+ */
+function passedOver(
+  b: ChoiceBrief,
+  choices: readonly SowingChoice[],
+  sowDay: Day,
+): Chosen['passed'] {
   const { window, calendar, schools, trace } = b
   const late = trace.value(choiceValues.late)
   const soonest = choices.find((c) => !c.taken && daysBetween(c.day, sowDay) > late)
@@ -273,7 +376,9 @@ function passedOver(b: ChoiceBrief, choices: readonly SowingChoice[], sowDay: Da
     const why: Message =
       soonest.season === 'spring' && schools.season === 'autumn'
         ? 'Your school sows cool grass in autumn only.'
-        : soonest.season === 'spring' && soonest.odds && Number(soonest.odds.value) < trace.value(choiceValues.worth)
+        : soonest.season === 'spring' &&
+            soonest.odds &&
+            Number(soonest.odds.value) < trace.value(choiceValues.worth)
           ? say`In spring only ${String(soonest.odds.value)} years in a hundred succeed.`
           : 'Its steps and waits do not fit into it, or the customer’s date asks for another.'
     return {
@@ -281,10 +386,17 @@ function passedOver(b: ChoiceBrief, choices: readonly SowingChoice[], sowDay: Da
       says: joined([why, 'Take the other under Order of work.'], ' '),
     }
   }
-  if (daysBetween(calendar.today, sowDay) <= late + trace.value(choiceValues.soon) && year(sowDay) === year(calendar.today)) return null
+  if (
+    daysBetween(calendar.today, sowDay) <= late + trace.value(choiceValues.soon) &&
+    year(sowDay) === year(calendar.today)
+  )
+    return null
   const today = window.reasons[0]
   const notAtOnce = say`Sown ${onDay(sowDay, true)}, in ${NAMES[season]}, not at once.`
-  if (window.states[0] === 'marginal' && window.states[daysBetween(window.start, sowDay)] === 'open')
+  if (
+    window.states[0] === 'marginal' &&
+    window.states[daysBetween(window.start, sowDay)] === 'open'
+  )
     return {
       title: notAtOnce,
       says: say`Days until then are marginal: ${REASONS[today!]}. The first good day is taken; a sooner one may be pinned.`,

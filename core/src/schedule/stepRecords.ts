@@ -3,10 +3,12 @@ import { activeEntries, type DiaryEntry } from '../entities/diary.ts'
 import { STEP_KINDS, type StepKind } from '../reference/operations.ts'
 
 /**
- * A step is an operation on some zones. What a person decided or did is kept by operation and zone, so that it stays with the ground when the approach, the
- * grass or the name of a zone changes, and when zones are worked together or apart.
+ * A step is an operation on some zones. What a person decided or did is kept by operation and zone,
+ * so that it stays with the ground when the approach, the grass or the name of a zone changes, and
+ * when zones are worked together or apart.
  */
-export const stepId = (kind: StepKind, zones: readonly string[], part?: number): string => `${kind}${part ? `#${part}` : ''}/${[...zones].sort()[0]}`
+export const stepId = (kind: StepKind, zones: readonly string[], part?: number): string =>
+  `${kind}${part ? `#${part}` : ''}/${[...zones].sort()[0]}`
 
 /** The keys under which a pin for a step is kept: one for each zone. */
 export const pinKeys = (kind: StepKind, zones: readonly string[], part?: number): string[] =>
@@ -28,7 +30,14 @@ export function readStepKey(key: string): StepKey | null {
   const slash = key.indexOf('/')
   if (slash > 0) {
     const [kind = '', part] = key.slice(0, slash).split('#')
-    return isKind(kind) ? { kind, ...(part ? { part: Number(part) } : {}), zone: key.slice(slash + 1), workPackage: null } : null
+    return isKind(kind)
+      ? {
+          kind,
+          ...(part ? { part: Number(part) } : {}),
+          zone: key.slice(slash + 1),
+          workPackage: null,
+        }
+      : null
   }
   const dot = key.indexOf('.')
   const kind = key.slice(dot + 1)
@@ -67,7 +76,10 @@ export class StepRecords {
   constructor(
     pins: Readonly<Record<string, Day | null>>,
     diary: readonly DiaryEntry[],
-    /** Every step of the plan: a key of before version 3 goes by its package, or else to the only step of its kind. */
+    /**
+     * Every step of the plan: a key of before version 3 goes by its package, or else to the only
+     * step of its kind.
+     */
     private readonly planned: readonly StepRef[],
   ) {
     this.pins = Object.entries(pins).flatMap(([id, day]) => {
@@ -77,7 +89,8 @@ export class StepRecords {
     this.ticks = activeEntries(diary).flatMap((entry): StepTick[] => {
       const key = entry.step === null ? null : readStepKey(entry.step)
       if (!key) return []
-      const zones = entry.stepZones.length > 0 ? entry.stepZones : key.zone === null ? [] : [key.zone]
+      const zones =
+        entry.stepZones.length > 0 ? entry.stepZones : key.zone === null ? [] : [key.zone]
       return [{ entry: entry.id, day: entry.date, key, zones }]
     })
   }
@@ -86,12 +99,17 @@ export class StepRecords {
     if (key.kind !== step.kind || key.part !== step.part) return false
     if (zones.length > 0) return zones.some((zone) => step.zones.includes(zone))
     const sameKind = this.planned.filter((s) => s.kind === key.kind)
-    return key.workPackage === step.workPackage || (sameKind.length === 1 && !sameKind.some((s) => s.workPackage === key.workPackage))
+    return (
+      key.workPackage === step.workPackage ||
+      (sameKind.length === 1 && !sameKind.some((s) => s.workPackage === key.workPackage))
+    )
   }
 
   /** The day a person fixed for a step, or null. */
   pinOf(step: StepRef): Day | null {
-    const pin = this.pins.filter(({ key }) => this.matches(key, key.zone === null ? [] : [key.zone], step))
+    const pin = this.pins.filter(({ key }) =>
+      this.matches(key, key.zone === null ? [] : [key.zone], step),
+    )
     pin.forEach((p) => this.claimed.add(`pin ${p.id}`))
     return pin[0]?.day ?? null
   }
@@ -110,10 +128,20 @@ export class StepRecords {
   loose(): LooseRecord[] {
     const pins = this.pins
       .filter((p) => !this.claimed.has(`pin ${p.id}`))
-      .map((p): LooseRecord => ({ kind: p.key.kind, zones: p.key.zone === null ? [] : [p.key.zone], pin: { key: p.id, day: p.day }, tick: null }))
+      .map((p): LooseRecord => ({
+        kind: p.key.kind,
+        zones: p.key.zone === null ? [] : [p.key.zone],
+        pin: { key: p.id, day: p.day },
+        tick: null,
+      }))
     const ticks = this.ticks
       .filter((t) => !this.claimed.has(`tick ${t.entry}`))
-      .map((t): LooseRecord => ({ kind: t.key.kind, zones: [...t.zones], pin: null, tick: { entry: t.entry, day: t.day } }))
+      .map((t): LooseRecord => ({
+        kind: t.key.kind,
+        zones: [...t.zones],
+        pin: null,
+        tick: { entry: t.entry, day: t.day },
+      }))
     return [...pins, ...ticks]
   }
 }

@@ -2,4 +2,5 @@
 export type StepState = 'planned' | 'pinned' | 'done' | 'unrecorded'
 
 /** Whether a step is behind: done, or passed over by one that is. */
-export const isBehind = ({ state }: { state: string }): boolean => state === 'done' || state === 'unrecorded'
+export const isBehind = ({ state }: { state: string }): boolean =>
+  state === 'done' || state === 'unrecorded'

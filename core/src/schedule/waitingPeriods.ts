@@ -58,7 +58,13 @@ export const waitRules = {
     lagValues.seeded,
     'Young seedlings are torn out: no tines or blades for {wait} after seeding.',
   ),
-  dressed: after('wait.dressed', 'dress', 'Next dressing from', lagValues.dressed, 'A dressing is grown through before the next: {wait}.'),
+  dressed: after(
+    'wait.dressed',
+    'dress',
+    'Next dressing from',
+    lagValues.dressed,
+    'A dressing is grown through before the next: {wait}.',
+  ),
 }
 
 /** What a wait keeps out: seed, blades and tines, or the next dressing. */
@@ -72,7 +78,10 @@ interface Wait {
 }
 
 export interface WaitingPeriods {
-  /** First day on ground of these zones: of seed, of blades and tines, of a dressing. Null where nothing stands in the way. */
+  /**
+   * First day on ground of these zones: of seed, of blades and tines, of a dressing. Null where
+   * nothing stands in the way.
+   */
   sow: (zones: readonly string[]) => Day | null
   open: (zones: readonly string[]) => Day | null
   dress: (zones: readonly string[]) => Day | null
@@ -81,7 +90,8 @@ export interface WaitingPeriods {
 }
 
 type Treatment = Job['treatments'][number]
-const nameOf = (t: Treatment): Message => (t.product ? say`${TREATMENT_KINDS[t.kind].name} (${t.product})` : TREATMENT_KINDS[t.kind].name)
+const nameOf = (t: Treatment): Message =>
+  t.product ? say`${TREATMENT_KINDS[t.kind].name} (${t.product})` : TREATMENT_KINDS[t.kind].name
 const CHANGE = 'The label of the product, if it says otherwise.'
 
 /** Days a kind keeps seed out where no label is given; nothing for what is no weedkiller. */
@@ -94,21 +104,35 @@ interface Collected {
   notices: Notice[]
 }
 
-/** Waiting periods left by what was put down before, zone by zone. A combined feed counts as the weedkiller in it. */
+/**
+ * Waiting periods left by what was put down before, zone by zone. A combined feed counts as the
+ * weedkiller in it.
+ */
 export function waitingPeriods(job: Job, today: Day, trace: Trace): WaitingPeriods {
   const all: Collected = { waits: [], figures: [], notices: [] }
   for (const treatment of job.treatments) {
     const known = treatment.date !== null
     if (!known) all.notices.push(...undated(treatment))
     // An undated weedkiller is counted from the day of the walk: the latest it can have been.
-    const date = treatment.date ?? (TREATMENT_KINDS[treatment.kind].herbicide ? (job.walked ?? today) : null)
+    const date =
+      treatment.date ?? (TREATMENT_KINDS[treatment.kind].herbicide ? (job.walked ?? today) : null)
     if (date) waitOf({ ...treatment, date }, today, all, trace)
   }
   const on = (keeps: Keeps) => (zones: readonly string[]) =>
     all.waits
-      .filter((w) => w.keeps === keeps && (w.zones.length === 0 || zones.some((z) => w.zones.includes(zoneOf(z)))))
+      .filter(
+        (w) =>
+          w.keeps === keeps &&
+          (w.zones.length === 0 || zones.some((z) => w.zones.includes(zoneOf(z)))),
+      )
       .reduce<Day | null>((last, w) => (last === null || w.until > last ? w.until : last), null)
-  return { sow: on('sow'), open: on('open'), dress: on('dress'), figures: all.figures, notices: all.notices }
+  return {
+    sow: on('sow'),
+    open: on('open'),
+    dress: on('dress'),
+    figures: all.figures,
+    notices: all.notices,
+  }
 }
 
 const undated = (t: Treatment): Notice[] =>
@@ -154,19 +178,37 @@ function waitOf(t: Treatment & { date: Day }, today: Day, all: Collected, trace:
   }
 }
 
-function seedSafeFrom(t: Treatment, days: number, date: Figure, scope: Scope, trace: Trace): Figure {
+function seedSafeFrom(
+  t: Treatment,
+  days: number,
+  date: Figure,
+  scope: Scope,
+  trace: Trace,
+): Figure {
   const wait =
     t.waitDays === null
-      ? trace.table(usualWait, scope, days, { label: say`Usual wait: ${TREATMENT_KINDS[t.kind].name}` })
+      ? trace.table(usualWait, scope, days, {
+          label: say`Usual wait: ${TREATMENT_KINDS[t.kind].name}`,
+        })
       : trace.read(treatmentReadings.wait, scope, days)!
-  return trace.work(waitRules.until, scope, { date, wait }, { label: say`Seed is safe from: ${nameOf(t)}`, change: CHANGE })
+  return trace.work(
+    waitRules.until,
+    scope,
+    { date, wait },
+    { label: say`Seed is safe from: ${nameOf(t)}`, change: CHANGE },
+  )
 }
 
 function noSeedBefore(t: Treatment, days: number, until: Figure): Notice {
   const kind = TREATMENT_KINDS[t.kind].name
   const named = kind.charAt(0).toUpperCase() + kind.slice(1)
-  const combined = t.kind.startsWith('feed-and') ? 'A combined feed counts as the weedkiller in it. ' : ''
-  const assumed: Message = t.waitDays === null ? say`The label’s wait is not given, so the longest usual one holds: ${quantity(days, 'd')}. ` : ''
+  const combined = t.kind.startsWith('feed-and')
+    ? 'A combined feed counts as the weedkiller in it. '
+    : ''
+  const assumed: Message =
+    t.waitDays === null
+      ? say`The label’s wait is not given, so the longest usual one holds: ${quantity(days, 'd')}. `
+      : ''
   return {
     id: `treatment:${t.id}.wait`,
     stage: 6,

@@ -35,7 +35,16 @@ export interface Misfit {
 
 /** The season's verdict and the honest options, when sowing does not fit before the cut-off. */
 export function whatInstead(m: Misfit): { verdict: Message; options: Option[] } {
-  return { verdict: verdictOf(m), options: [...overseedInstead(m), ...sowLate(m), ...holdOver(m), ...withoutBluegrass(m), ...nextWindow(m)] }
+  return {
+    verdict: verdictOf(m),
+    options: [
+      ...overseedInstead(m),
+      ...sowLate(m),
+      ...holdOver(m),
+      ...withoutBluegrass(m),
+      ...nextWindow(m),
+    ],
+  }
 }
 
 const isPast = ({ window, calendar }: Misfit) => window.cutOff < calendar.today
@@ -45,7 +54,8 @@ const isWaiting = (m: Misfit) => (seedFrom(m) ?? '') > m.window.cutOff
 function verdictOf(m: Misfit): Message {
   const cut = onDay(m.window.cutOff)
   if (isPast(m)) return say`Too late: the last day to sow this was ${cut}.`
-  if (isWaiting(m)) return say`Too late: seed is not safe before ${onDay(seedFrom(m)!)}, and the last day to sow is ${cut}.`
+  if (isWaiting(m))
+    return say`Too late: seed is not safe before ${onDay(seedFrom(m)!)}, and the last day to sow is ${cut}.`
   return m.pack.kind === 'kill'
     ? say`Too late to kill off: the waits carry sowing past ${cut}, the last day.`
     : say`It does not fit: the steps and their waits carry sowing past ${cut}, the last day.`
@@ -55,14 +65,30 @@ function verdictOf(m: Misfit): Message {
 function overseedInstead(m: Misfit): Option[] {
   const { pack, window, calendar, steps } = m
   if (pack.kind !== 'kill' || isPast(m)) return []
-  const killing: readonly StepKind[] = ['kill', 'kill-again', 'strip', 'loosen', 'grade', 'firm', 'roughen']
+  const killing: readonly StepKind[] = [
+    'kill',
+    'kill-again',
+    'strip',
+    'loosen',
+    'grade',
+    'firm',
+    'roughen',
+  ]
   const gentle: WorkPackage = {
     ...pack,
     kind: 'sow',
-    zones: pack.zones.map((z) => ({ ...z, sowing: 'over', operations: z.operations.filter((o) => !killing.includes(o.operation)) })),
+    zones: pack.zones.map((z) => ({
+      ...z,
+      sowing: 'over',
+      operations: z.operations.filter((o) => !killing.includes(o.operation)),
+    })),
   }
   const needs = stepsOf(gentle, steps)
-  const fixed = needs.needs.map((n) => ({ pin: null, done: null, notBefore: n.kind === 'sow' ? seedFrom(m) : null }))
+  const fixed = needs.needs.map((n) => ({
+    pin: null,
+    done: null,
+    notBefore: n.kind === 'sow' ? seedFrom(m) : null,
+  }))
   const tried = schedulePackage(needs, fixed, window, calendar)
   if (!tried.fits) return []
   return [
@@ -90,12 +116,22 @@ function sowLate({ choices, window }: Misfit): Option[] {
 function holdOver(m: Misfit): Option[] {
   const { pack, climate, calendar, schools, watered, steps } = m
   const bare = steps.trace.value(coverLines.bareInWinter)
-  if (pack.season !== 'cool' || pack.zones.every((z) => z.sowing !== 'new' && (z.r.bare === null || num(z.r.bare) < bare))) return []
-  const cover = { parts: [{ grass: 'annual-ryegrass' as const, share: 100 }], purpose: 'cover' as const, watered }
+  if (
+    pack.season !== 'cool' ||
+    pack.zones.every((z) => z.sowing !== 'new' && (z.r.bare === null || num(z.r.bare) < bare))
+  )
+    return []
+  const cover = {
+    parts: [{ grass: 'annual-ryegrass' as const, share: 100 }],
+    purpose: 'cover' as const,
+    watered,
+  }
   const quick = sowingWindow(cover, climate, schools, steps.trace)
   const today = dayNumber(calendar.today)
   const free = seedFrom(m) ?? calendar.today
-  const at = quick.states.findIndex((s, i) => s !== 'shut' && i > 0 && i <= COVER_WITHIN && dayOf(today + i) >= free)
+  const at = quick.states.findIndex(
+    (s, i) => s !== 'shut' && i > 0 && i <= COVER_WITHIN && dayOf(today + i) >= free,
+  )
   if (at < 0) return []
   return [
     {
@@ -108,11 +144,24 @@ function holdOver(m: Misfit): Option[] {
 function withoutBluegrass(m: Misfit): Option[] {
   const { pack, window, zones, calendar, steps } = m
   const holds = (id: string) =>
-    zones.find((z) => z.r.id === id)?.seed?.mix.some((part) => part.grass === 'kentucky-bluegrass' && part.share >= WANTED_FROM)
+    zones
+      .find((z) => z.r.id === id)
+      ?.seed?.mix.some((part) => part.grass === 'kentucky-bluegrass' && part.share >= WANTED_FROM)
   const sooner = steps.trace.value(leadValues.bluegrass) - steps.trace.value(leadValues.cool)
   const until = addDays(window.cutOff, sooner)
-  if (window.lead !== 'bluegrass' || !pack.zones.some((z) => holds(z.r.id)) || until < calendar.today || isWaiting(m)) return []
-  return [{ title: 'Leave the bluegrass out', says: say`Rye and fescue may be sown until ${onDay(until)}.` }]
+  if (
+    window.lead !== 'bluegrass' ||
+    !pack.zones.some((z) => holds(z.r.id)) ||
+    until < calendar.today ||
+    isWaiting(m)
+  )
+    return []
+  return [
+    {
+      title: 'Leave the bluegrass out',
+      says: say`Rye and fescue may be sown until ${onDay(until)}.`,
+    },
+  ]
 }
 
 function nextWindow({ schedule }: Misfit): Option[] {

@@ -1,6 +1,8 @@
 /**
- * The best mix, exactly. Shares go in steps that a person weighs (5 %); every set of at most `most` components that may be mixed is tried with every
- * division of 100 % in those steps, unless a bound shows that it cannot beat what is known. The same problem as a mixed-integer program is its check.
+ * The best mix, exactly. Shares go in steps that a person weighs (5 %); every set of at most `most`
+ * components that may be mixed is tried with every division of 100 % in those steps, unless a bound
+ * shows that it cannot beat what is known. The same problem as a mixed-integer program is its
+ * check.
  */
 
 export interface Component {
@@ -14,7 +16,10 @@ export interface Component {
   serves: readonly number[]
   /** Live seeds in a gram of the bag. */
   seeds: number
-  /** Least and most by weight, and most by plants, % in company. Alone it may stand whatever they say. */
+  /**
+   * Least and most by weight, and most by plants, % in company. Alone it may stand whatever they
+   * say.
+   */
   least: number
   most: number
   mostPlants: number
@@ -52,7 +57,11 @@ export interface ComposedMix {
 const EQUAL = 1e-9
 
 /** Points of a mix: fit by weight, needs as far as they are served, company. Shares in %. */
-export function valueOf({ needs, company, each }: MixProblem, set: readonly Component[], shares: readonly number[]): number {
+export function valueOf(
+  { needs, company, each }: MixProblem,
+  set: readonly Component[],
+  shares: readonly number[],
+): number {
   let value = set.length > 1 ? company - each * (set.length - 1) : 0
   for (let i = 0; i < set.length; i++) value += (shares[i]! / 100) * set[i]!.fit
   for (let j = 0; j < needs.length; j++) {
@@ -67,7 +76,9 @@ export function valueOf({ needs, company, each }: MixProblem, set: readonly Comp
 function boundOf({ needs, company, each }: MixProblem, set: readonly Component[]): number {
   let value = set.length > 1 ? company - each * (set.length - 1) : 0
   value += Math.max(...set.map((c) => c.fit))
-  for (let j = 0; j < needs.length; j++) value += needs[j]!.weight * Math.min(1, Math.max(...set.map((c) => c.serves[j]!)) / needs[j]!.enough)
+  for (let j = 0; j < needs.length; j++)
+    value +=
+      needs[j]!.weight * Math.min(1, Math.max(...set.map((c) => c.serves[j]!)) / needs[j]!.enough)
   return value
 }
 
@@ -80,20 +91,40 @@ export function withinPlants(set: readonly Component[], shares: readonly number[
 
 /** Whether shares keep within the limits by weight and by plants. */
 export const allowed = (set: readonly Component[], shares: readonly number[]): boolean =>
-  set.length === 1 || (set.every((c, i) => shares[i]! >= c.least - EQUAL && shares[i]! <= c.most + EQUAL) && withinPlants(set, shares))
+  set.length === 1 ||
+  (set.every((c, i) => shares[i]! >= c.least - EQUAL && shares[i]! <= c.most + EQUAL) &&
+    withinPlants(set, shares))
 
-/** The best mix; null where there is nothing to mix. Of equals the cheaper, then the one whose ids come first: the order of candidates does not matter. */
-export function composeMix(problem: MixProblem, without: ReadonlySet<string> = new Set()): ComposedMix | null {
+/**
+ * The best mix; null where there is nothing to mix. Of equals the cheaper, then the one whose ids
+ * come first: the order of candidates does not matter.
+ */
+export function composeMix(
+  problem: MixProblem,
+  without: ReadonlySet<string> = new Set(),
+): ComposedMix | null {
   const { most, step, together } = problem
-  const usable = problem.components.filter((c) => !without.has(c.grass)).sort((a, b) => b.fit - a.fit || a.cost - b.cost || (a.id < b.id ? -1 : 1))
+  const usable = problem.components
+    .filter((c) => !without.has(c.grass))
+    .sort((a, b) => b.fit - a.fit || a.cost - b.cost || (a.id < b.id ? -1 : 1))
   let best: ComposedMix | null = null
   const offer = (set: readonly Component[], shares: readonly number[]) => {
     if (!allowed(set, shares)) return
     const value = valueOf(problem, set, shares)
     if (best && value < best.value - EQUAL) return
     const cost = set.reduce((sum, c, i) => sum + (shares[i]! / 100) * c.cost, 0)
-    const found = { parts: set.map((component, i) => ({ component, share: shares[i]! })), value, cost }
-    if (!best || value > best.value + EQUAL || cost < best.cost - EQUAL || (cost <= best.cost + EQUAL && before(found, best))) best = found
+    const found = {
+      parts: set.map((component, i) => ({ component, share: shares[i]! })),
+      value,
+      cost,
+    }
+    if (
+      !best ||
+      value > best.value + EQUAL ||
+      cost < best.cost - EQUAL ||
+      (cost <= best.cost + EQUAL && before(found, best))
+    )
+      best = found
   }
   const divide = (set: readonly Component[], shares: number[], left: number) => {
     const at = shares.length
@@ -101,7 +132,11 @@ export function composeMix(problem: MixProblem, without: ReadonlySet<string> = n
     const c = set[at]!
     // Whole steps only, and enough left over for the least of the others.
     const rest = set.slice(at + 1).reduce((sum, o) => sum + o.least, 0)
-    for (let share = Math.ceil(c.least / step) * step; share <= Math.min(c.most, left - rest); share += step)
+    for (
+      let share = Math.ceil(c.least / step) * step;
+      share <= Math.min(c.most, left - rest);
+      share += step
+    )
       divide(set, [...shares, share], left - share)
   }
   const grow = (set: readonly Component[], from: number) => {

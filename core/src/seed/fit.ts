@@ -12,7 +12,10 @@ import { tradeValues, value } from '../trace/rule.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 
-/** How far each part of the fit counts, and where it bends. Juvena's model throughout, but for the lines it takes from the trade. */
+/**
+ * How far each part of the fit counts, and where it bends. Juvena's model throughout, but for the
+ * lines it takes from the trade.
+ */
 export const fitValues = tradeValues('fit', {
   light: value(3, '1', 'model', 'Light counts', [0, 10]),
   match: value(3, '1', 'model', 'Match with what is there counts', [0, 10]),
@@ -29,13 +32,43 @@ export const fitValues = tradeValues('fit', {
   aims: value(3, '1', 'model', 'What the customer wants counts', [0, 10]),
   speed: value(1.5, '1', 'model', 'How soon it bears use counts', [0, 10]),
   justEnough: value(60, '%', 'model', 'Just enough sun is worth', [0, 100]),
-  cutDies: value(70, '%', 'model', 'Cut below this share of its lowest, a grass dies out', [30, 95]),
+  cutDies: value(
+    70,
+    '%',
+    'model',
+    'Cut below this share of its lowest, a grass dies out',
+    [30, 95],
+  ),
   shortGrass: value(25, 'mm', 'practice', 'A grass of greens is for cuts up to', [10, 40]),
-  cutTooHigh: value(1.2, '1', 'model', 'and above this many times its own highest it is no lawn', [1, 5]),
-  renewedSun: value(2, 'h', 'practice', 'One school sows shade ryegrass down to this much sun and renews it yearly', [0.5, 4]),
-  hotFrom: value(26, 'C', 'model', 'Heat begins to tell where the usual summer day reaches', [20, 34]),
+  cutTooHigh: value(
+    1.2,
+    '1',
+    'model',
+    'and above this many times its own highest it is no lawn',
+    [1, 5],
+  ),
+  renewedSun: value(
+    2,
+    'h',
+    'practice',
+    'One school sows shade ryegrass down to this much sun and renews it yearly',
+    [0.5, 4],
+  ),
+  hotFrom: value(
+    26,
+    'C',
+    'model',
+    'Heat begins to tell where the usual summer day reaches',
+    [20, 34],
+  ),
   hotTo: value(36, 'C', 'model', 'and tells in full at', [28, 45]),
-  coldFrom: value(-2, 'C', 'model', 'Cold begins to tell where the usual winter night falls to', [-15, 8]),
+  coldFrom: value(
+    -2,
+    'C',
+    'model',
+    'Cold begins to tell where the usual winter night falls to',
+    [-15, 8],
+  ),
   coldTo: value(-20, 'C', 'model', 'and tells in full at', [-40, -5]),
   coarse: value(1.6, '1', 'model', 'A leaf so many times as broad stands out', [1.1, 4]),
 })
@@ -74,7 +107,9 @@ export const FIT_PART_NAMES: Record<FitPartId, string> = {
   speed: 'soon in use',
 }
 
-/** One part of how a grass fits: 0 to 100, how far it counts, and the reading behind it in words. */
+/**
+ * One part of how a grass fits: 0 to 100, how far it counts, and the reading behind it in words.
+ */
 export interface FitPart {
   part: FitPartId
   rating: number
@@ -117,12 +152,24 @@ const clamp = (x: number) => Math.min(1, Math.max(0, x))
 const rated = (asked: number, bears: Level) => 100 * (1 - Math.max(0, asked - BEARS[bears]))
 
 type Numbers = { [K in keyof typeof fitValues]: number }
-/** Rates a grass; its words are put together only where they are shown. Null where nothing was read. */
-type Judge = (grass: Grass, ground: FitGround, v: Numbers) => { rating: number; says: () => Message } | null
+/**
+ * Rates a grass; its words are put together only where they are shown. Null where nothing was read.
+ */
+type Judge = (
+  grass: Grass,
+  ground: FitGround,
+  v: Numbers,
+) => { rating: number; says: () => Message } | null
 
 /** The least sun a grass is sown in, by the school of shade. */
-export function leastSun(grass: Grass, schools: Pick<Schools, 'shade'>, renewedSun: number): number {
-  return schools.shade === 'renewed' && grass.onlyFor === 'shade' ? Math.min(grass.sunLeast, renewedSun) : grass.sunLeast
+export function leastSun(
+  grass: Grass,
+  schools: Pick<Schools, 'shade'>,
+  renewedSun: number,
+): number {
+  return schools.shade === 'renewed' && grass.onlyFor === 'shade'
+    ? Math.min(grass.sunLeast, renewedSun)
+    : grass.sunLeast
 }
 
 const WEAR_ASKED = { low: 0.1, mid: 0.6, high: 1 }
@@ -133,9 +180,15 @@ const JUDGES: Record<FitPartId, Judge> = {
   light: (g, { r, schools, trace }, v) => {
     const sun = num(r.sun)
     const least = leastSun(g, schools, v.renewedSun)
-    const passes = g.onlyFor === 'shade' && schools.shade === 'lasting' && sun < trace.value(lightLines.cool)
-    if (passes) return { rating: v.justEnough / 2, says: () => 'it thins out in shade and wants renewing every year' }
-    const share = g.sunGood > least ? clamp((sun - least) / (g.sunGood - least)) : sun >= least ? 1 : 0
+    const passes =
+      g.onlyFor === 'shade' && schools.shade === 'lasting' && sun < trace.value(lightLines.cool)
+    if (passes)
+      return {
+        rating: v.justEnough / 2,
+        says: () => 'it thins out in shade and wants renewing every year',
+      }
+    const share =
+      g.sunGood > least ? clamp((sun - least) / (g.sunGood - least)) : sun >= least ? 1 : 0
     return {
       rating: v.justEnough + (100 - v.justEnough) * share,
       says: () =>
@@ -146,9 +199,13 @@ const JUDGES: Record<FitPartId, Judge> = {
   },
   match: (g, { r, sowing }, v) => {
     if (r.present.length === 0 || sowing === 'new') return null
-    if (r.present.some((p) => p.id === g.id)) return { rating: 100, says: () => 'already there, so leaf and colour match' }
-    if (r.present.some((p) => kindOf(p) === kindOf(g))) return { rating: 60, says: () => 'of the kind that is there, in another colour and leaf' }
-    const near = r.present.reduce((best, p) => (Math.abs(Math.log(p.leaf / g.leaf)) < Math.abs(Math.log(best.leaf / g.leaf)) ? p : best))
+    if (r.present.some((p) => p.id === g.id))
+      return { rating: 100, says: () => 'already there, so leaf and colour match' }
+    if (r.present.some((p) => kindOf(p) === kindOf(g)))
+      return { rating: 60, says: () => 'of the kind that is there, in another colour and leaf' }
+    const near = r.present.reduce((best, p) =>
+      Math.abs(Math.log(p.leaf / g.leaf)) < Math.abs(Math.log(best.leaf / g.leaf)) ? p : best,
+    )
     const wider = g.leaf / near.leaf
     const off = Math.abs(Math.log(wider)) / Math.log(v.coarse)
     const colour = near.colour === g.colour ? 0 : 0.15
@@ -169,19 +226,34 @@ const JUDGES: Record<FitPartId, Judge> = {
     const asked = r.zone.wear ?? 'mid'
     const rating = rated(WEAR_ASKED[asked], g.wear)
     const name = WEAR_NAMES[asked]
-    return { rating, says: () => (rating >= 100 ? say`bears “${name}”` : say`it bears less wear than “${name}”`) }
+    return {
+      rating,
+      says: () => (rating >= 100 ? say`bears “${name}”` : say`it bears less wear than “${name}”`),
+    }
   },
   cut: (g, { r }) => {
     const cut = num(r.cut)
     const [low, high] = g.cut
     const kept = quantity({ low, high }, 'mm')
-    if (cut < low) return { rating: 100 * clamp(1 - (2 * (low - cut)) / low), says: () => say`kept at ${kept}; at ${r.cut} ${g.cutFails[0]}` }
-    if (cut > high) return { rating: 100 * clamp(1 - (cut - high) / high), says: () => say`kept at ${kept}; at ${r.cut} ${g.cutFails[1]}` }
+    if (cut < low)
+      return {
+        rating: 100 * clamp(1 - (2 * (low - cut)) / low),
+        says: () => say`kept at ${kept}; at ${r.cut} ${g.cutFails[0]}`,
+      }
+    if (cut > high)
+      return {
+        rating: 100 * clamp(1 - (cut - high) / high),
+        says: () => say`kept at ${kept}; at ${r.cut} ${g.cutFails[1]}`,
+      }
     return { rating: 100, says: () => say`kept at ${kept}` }
   },
   water: (g, { r, job, trace }) => {
     const steep = num(r.slope) >= trace.value(slopeLines.press)
-    const dry = DRY.always + (r.zone.texture === 'sand' ? DRY.sand : 0) + (steep ? DRY.steep : 0) + (!isWatered(job) ? DRY.unwatered : 0)
+    const dry =
+      DRY.always +
+      (r.zone.texture === 'sand' ? DRY.sand : 0) +
+      (steep ? DRY.steep : 0) +
+      (!isWatered(job) ? DRY.unwatered : 0)
     const rating = rated(Math.min(1, dry), g.drought)
     return {
       rating,
@@ -200,7 +272,8 @@ const JUDGES: Record<FitPartId, Judge> = {
   heat: (g, { place }, v) => {
     const day = Math.round(place.high[place.warmest]!)
     const asked = clamp((day - v.hotFrom) / (v.hotTo - v.hotFrom))
-    if (g.season === 'warm' || asked <= 0) return { rating: 100, says: () => say`summer days of ${quantity(day, 'C')}` }
+    if (g.season === 'warm' || asked <= 0)
+      return { rating: 100, says: () => say`summer days of ${quantity(day, 'C')}` }
     const rating = rated(asked, g.heat)
     return { rating, says: () => rating >= 100 ? say`stands summer days of ${quantity(day, 'C')}` : say`suffers in usual summer days of ${quantity(day, 'C')}` } // prettier-ignore
   },
@@ -215,14 +288,21 @@ const JUDGES: Record<FitPartId, Judge> = {
     const off = Math.max(0, g.ph[0] - num(ph), num(ph) - g.ph[1])
     return {
       rating: 100 * clamp(1 - off / 2),
-      says: () => (off > 0 ? say`likes pH ${g.ph[0]} to ${g.ph[1]}; here it is ${ph}` : say`likes pH ${g.ph[0]} to ${g.ph[1]}`),
+      says: () =>
+        off > 0
+          ? say`likes pH ${g.ph[0]} to ${g.ph[1]}; here it is ${ph}`
+          : say`likes pH ${g.ph[0]} to ${g.ph[1]}`,
     }
   },
   wet: (g, { r }) => {
-    const wet = r.zone.ponding !== null && r.zone.ponding >= 1 ? 1 : r.zone.damp === 'wet' ? 0.6 : null
+    const wet =
+      r.zone.ponding !== null && r.zone.ponding >= 1 ? 1 : r.zone.damp === 'wet' ? 0.6 : null
     if (wet === null) return null
     const rating = rated(wet, g.wet)
-    return { rating, says: () => (rating >= 100 ? 'stands wet feet' : 'it does not stand ground as wet as this') }
+    return {
+      rating,
+      says: () => (rating >= 100 ? 'stands wet feet' : 'it does not stand ground as wet as this'),
+    }
   },
   salt: (g, { r }) => {
     if (r.zone.salty !== true) return null
@@ -237,7 +317,10 @@ const JUDGES: Record<FitPartId, Judge> = {
     if (sowing === 'new' || !r.thatch || num(r.thatch) <= trace.value(thatchLines.fine)) return null
     return {
       rating: rated(0.9, LESS[g.thatch]),
-      says: () => (g.thatch === 'high' ? 'it builds thatch, and there is enough of that' : 'adds little thatch'),
+      says: () =>
+        g.thatch === 'high'
+          ? 'it builds thatch, and there is enough of that'
+          : 'adds little thatch',
     }
   },
   aims: (g, { job }) => {
@@ -250,15 +333,21 @@ const JUDGES: Record<FitPartId, Judge> = {
       ])
     }
     if (job.aims.includes('hard-wear')) asked.push([BEARS[g.wear], () => 'hard wear is wanted'])
-    if (job.aims.includes('thicker')) asked.push([g.spreads || (g.days?.[0] ?? 99) <= 5 ? 1 : 0.6, () => 'a thicker lawn is wanted'])
-    if (job.aims.includes('level')) asked.push([g.cut[0] <= 20 ? 1 : 0.6, () => 'a short, level lawn is wanted'])
+    if (job.aims.includes('thicker'))
+      asked.push([
+        g.spreads || (g.days?.[0] ?? 99) <= 5 ? 1 : 0.6,
+        () => 'a thicker lawn is wanted',
+      ])
+    if (job.aims.includes('level'))
+      asked.push([g.cut[0] <= 20 ? 1 : 0.6, () => 'a short, level lawn is wanted'])
     if (asked.length === 0) return null
     const worst = asked.reduce((a, b) => (b[0] < a[0] ? b : a))
     return { rating: (100 * asked.reduce((sum, [x]) => sum + x, 0)) / asked.length, says: worst[1] }
   },
   speed: (g) => ({
     rating: 100 * clamp(1 - (g.weeksToUse[0] - 6) / 20),
-    says: () => say`bears use ${quantity({ low: g.weeksToUse[0], high: g.weeksToUse[1] }, 'wk')} from sowing`,
+    says: () =>
+      say`bears use ${quantity({ low: g.weeksToUse[0], high: g.weeksToUse[1] }, 'wk')} from sowing`,
   }),
 }
 /** Salt leaves nothing standing that only half bears it. */
@@ -278,13 +367,18 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
   const least = leastSun(g, schools, v.renewedSun)
   if (num(r.sun) < least) return say`it needs ${quantity(least, 'h')} of sun; here it gets ${r.sun}`
   const lowest = (g.cut[0] * v.cutDies) / 100
-  if (num(r.cut) < lowest) return say`it is kept at ${quantity({ low: g.cut[0], high: g.cut[1] }, 'mm')}; cut at ${r.cut} it dies out`
+  if (num(r.cut) < lowest)
+    return say`it is kept at ${quantity({ low: g.cut[0], high: g.cut[1] }, 'mm')}; cut at ${r.cut} it dies out`
   if (g.cut[1] <= v.shortGrass && num(r.cut) > v.cutTooHigh * g.cut[1])
     return say`it is for cuts of ${quantity(g.cut[1], 'mm')} and less; here it is ${r.cut}`
-  if (g.onlyFor === 'shade' && num(r.sun) >= trace.value(lightLines.cool) + 1) return 'bred for shade; in this sun the usual rye is better'
+  if (g.onlyFor === 'shade' && num(r.sun) >= trace.value(lightLines.cool) + 1)
+    return 'bred for shade; in this sun the usual rye is better'
   if (g.cut[0] > 80 && num(r.cut) <= 80) return 'it is not mown as a lawn'
-  if (g.onlyFor === 'wet shade' && !wetShade(ground)) return 'only for wet shade; elsewhere it is a weed'
-  return g.onlyFor === 'salt' && r.zone.salty !== true ? 'only worth sowing where there is salt' : null
+  if (g.onlyFor === 'wet shade' && !wetShade(ground))
+    return 'only for wet shade; elsewhere it is a weed'
+  return g.onlyFor === 'salt' && r.zone.salty !== true
+    ? 'only worth sowing where there is salt'
+    : null
 }
 
 /** Why a grass is too late; null while it is not. */
@@ -295,7 +389,8 @@ function tooLate(g: Grass, { sowingFrom, lastSowing, tooSlow }: FitGround): Mess
 }
 
 const wetShade = ({ r, trace }: FitGround): boolean =>
-  num(r.sun) <= trace.value(lightLines.cool) + 1 && (r.zone.damp === 'wet' || (r.zone.ponding !== null && r.zone.ponding >= 1))
+  num(r.sun) <= trace.value(lightLines.cool) + 1 &&
+  (r.zone.damp === 'wet' || (r.zone.ponding !== null && r.zone.ponding >= 1))
 
 /** A part whose words are made only when it is shown: most grasses are rated and never shown. */
 class JudgedPart implements FitPart {
@@ -327,5 +422,12 @@ export function fitOf(grass: Grass, ground: FitGround): Fit {
   const dark = num(ground.r.sun) < leastSun(grass, ground.schools, v.renewedSun)
   const never = ruledOut(grass, ground)
   const late = never ? null : tooLate(grass, ground)
-  return { grass, score: weights > 0 ? sum / weights : 100, parts, out: never ?? late, dark, late: late !== null }
+  return {
+    grass,
+    score: weights > 0 ? sum / weights : 100,
+    parts,
+    out: never ?? late,
+    dark,
+    late: late !== null,
+  }
 }

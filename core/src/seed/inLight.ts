@@ -9,7 +9,13 @@ import { fitValues, leastSun } from './fit.ts'
 
 /** How plants thin out in shade. */
 export const inLightValues = tradeValues('in-light', {
-  half: value(50, '%', 'model', 'In the least sun a grass lives on, of its plants there last', [10, 100]),
+  half: value(
+    50,
+    '%',
+    'model',
+    'In the least sun a grass lives on, of its plants there last',
+    [10, 100],
+  ),
   gone: value(2, 'h', 'model', 'and none in so much less', [0.5, 5]),
 })
 
@@ -40,11 +46,21 @@ export interface StandInLight {
   plants: { grass: GrassId; share: number }[]
 }
 
-/** Of the plants of a grass, the share that lasts with so many hours of sun, 0 to 1. `least` is the least sun it is sown in. */
-export function lastsIn({ sunGood }: Pick<Grass, 'sunGood'>, least: number, sun: number, v: { half: number; gone: number }): number {
+/**
+ * Of the plants of a grass, the share that lasts with so many hours of sun, 0 to 1. `least` is the
+ * least sun it is sown in.
+ */
+export function lastsIn(
+  { sunGood }: Pick<Grass, 'sunGood'>,
+  least: number,
+  sun: number,
+  v: { half: number; gone: number },
+): number {
   const half = v.half / 100
   if (sun >= sunGood) return 1
-  return sun >= least ? half + ((1 - half) * (sun - least)) / (sunGood - least) : Math.max(0, half * (1 - (least - sun) / v.gone))
+  return sun >= least
+    ? half + ((1 - half) * (sun - least)) / (sunGood - least)
+    : Math.max(0, half * (1 - (least - sun) / v.gone))
 }
 
 /** The parts of a zone that are told apart by light. */
@@ -56,8 +72,16 @@ const PLACES = [
 /** Less than this between the darkest and the brightest tenth looks alike, h. */
 const ALIKE = 1
 
-/** How a mix will stand in the darkest, the middling and the brightest of a zone; empty where its light is typed or even. */
-export function standInLight(zone: string, plants: readonly { grass: GrassId; share: Figure }[], schools: Schools, trace: Trace): StandInLight[] {
+/**
+ * How a mix will stand in the darkest, the middling and the brightest of a zone; empty where its
+ * light is typed or even.
+ */
+export function standInLight(
+  zone: string,
+  plants: readonly { grass: GrassId; share: Figure }[],
+  schools: Schools,
+  trace: Trace,
+): StandInLight[] {
   const scope = zoneScope(zone)
   const found = (key: string) => trace.figures[figureId(scope, key)]
   const [low, high] = [found('sun.low'), found('sun.high')]
@@ -73,8 +97,24 @@ export function standInLight(zone: string, plants: readonly { grass: GrassId; sh
       return num(p.share) * lastsIn(grass, leastSun(grass, schools, renewedSun), num(sun), v)
     })
     const all = each.reduce((a, b) => a + b, 0)
-    const lasts = trace.found(inLightRules.lasts, scope, Math.round(all), { sun, plants: plants.map((p) => p.share) }, { part: key })
-    return [{ where, sun, lasts, plants: plants.map((p, i) => ({ grass: p.grass, share: all > 0 ? (100 * each[i]!) / all : 0 })) }]
+    const lasts = trace.found(
+      inLightRules.lasts,
+      scope,
+      Math.round(all),
+      { sun, plants: plants.map((p) => p.share) },
+      { part: key },
+    )
+    return [
+      {
+        where,
+        sun,
+        lasts,
+        plants: plants.map((p, i) => ({
+          grass: p.grass,
+          share: all > 0 ? (100 * each[i]!) / all : 0,
+        })),
+      },
+    ]
   })
   // Where all are at ease everywhere, there is nothing to tell.
   return places.every((p) => num(p.lasts) === 100) ? [] : places

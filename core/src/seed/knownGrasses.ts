@@ -4,11 +4,18 @@ import type { Notice } from '../trace/figure.ts'
 import { say } from '../trace/message.ts'
 import { figureId, JOB } from '../trace/scope.ts'
 
-/** A job without the grasses that the firm's table does not hold (it was planned elsewhere, or a grass was deleted), each of them said. */
+/**
+ * A job without the grasses that the firm's table does not hold (it was planned elsewhere, or a
+ * grass was deleted), each of them said.
+ */
 export function onlyKnownGrasses(job: Job, grasses: GrassTable): { job: Job; notices: Notice[] } {
   const strange = new Set<string>()
   const known = (grass: string) => grass in grasses || !strange.add(grass)
-  const zones = job.zones.map((zone) => ({ ...zone, present: zone.present.filter(known), mix: zone.mix?.filter((p) => known(p.grass)) ?? null }))
+  const zones = job.zones.map((zone) => ({
+    ...zone,
+    present: zone.present.filter(known),
+    mix: zone.mix?.filter((p) => known(p.grass)) ?? null,
+  }))
   const lots = job.lots.filter((l) => known(l.grass))
   if (strange.size === 0) return { job, notices: [] }
   return {

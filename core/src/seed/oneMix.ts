@@ -19,16 +19,19 @@ export interface MixedZone {
 }
 
 /**
- * The mix that serves several zones best together: each counts by its area, and a grass that any of them rules out is not in it. Null where no grass serves
- * them all, or where they have the same mix anyway.
+ * The mix that serves several zones best together: each counts by its area, and a grass that any of
+ * them rules out is not in it. Null where no grass serves them all, or where they have the same mix
+ * anyway.
  */
 export function oneMix(zones: readonly MixedZone[]): OneMix | null {
   if (zones.length < 2 || new Set(zones.map((z) => mixKey(z.best))).size < 2) return null
   const first = zones[0]!.problem
   const whole = zones.reduce((sum, z) => sum + z.area, 0)
-  const inZone = (z: MixedZone, grass: GrassId) => z.problem.components.find((c) => c.grass === grass)
+  const inZone = (z: MixedZone, grass: GrassId) =>
+    z.problem.components.find((c) => c.grass === grass)
   const shared = first.components.filter((c) => zones.every((z) => inZone(z, c.grass)))
-  const mean = (of: (z: MixedZone) => number) => zones.reduce((sum, z) => sum + (z.area / whole) * of(z), 0)
+  const mean = (of: (z: MixedZone) => number) =>
+    zones.reduce((sum, z) => sum + (z.area / whole) * of(z), 0)
   const problem: MixProblem = {
     ...first,
     components: shared.map((c): Component => ({
@@ -37,14 +40,20 @@ export function oneMix(zones: readonly MixedZone[]): OneMix | null {
       // Needs that all zones have come first in each problem: showing soon, knitting.
       serves: c.serves.slice(0, SHARED_NEEDS),
     })),
-    needs: Array.from({ length: SHARED_NEEDS }, (_, j) => ({ weight: mean((z) => z.problem.needs[j]!.weight), enough: first.needs[j]!.enough })),
+    needs: Array.from({ length: SHARED_NEEDS }, (_, j) => ({
+      weight: mean((z) => z.problem.needs[j]!.weight),
+      enough: first.needs[j]!.enough,
+    })),
   }
   const best = composeMix(problem)
   if (!best) return null
   const parts = sharesOf(best)
   return {
     parts,
-    zones: zones.map((z) => ({ zone: z.zone, loses: Math.max(0, Math.round(worth(z, z.best) - worth(z, parts))) })),
+    zones: zones.map((z) => ({
+      zone: z.zone,
+      loses: Math.max(0, Math.round(worth(z, z.best) - worth(z, parts))),
+    })),
     given: zones.flatMap((z) =>
       z.best
         .filter((p) => !shared.some((c) => c.grass === p.grass))

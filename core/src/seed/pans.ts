@@ -65,12 +65,21 @@ export interface Strip {
   rate: number
 }
 
-/** The setting for a rate from strips tried; null where none lie on both sides. Strips of one setting are averaged. */
-export function settingFor(rate: number, strips: readonly Strip[]): { setting: number; between: [Strip, Strip] } | null {
+/**
+ * The setting for a rate from strips tried; null where none lie on both sides. Strips of one
+ * setting are averaged.
+ */
+export function settingFor(
+  rate: number,
+  strips: readonly Strip[],
+): { setting: number; between: [Strip, Strip] } | null {
   const bySetting = new Map<number, number[]>()
   for (const s of strips) bySetting.set(s.setting, [...(bySetting.get(s.setting) ?? []), s.rate])
   const tried = [...bySetting]
-    .map(([setting, rates]): Strip => ({ setting, rate: rates.reduce((a, b) => a + b, 0) / rates.length }))
+    .map(([setting, rates]): Strip => ({
+      setting,
+      rate: rates.reduce((a, b) => a + b, 0) / rates.length,
+    }))
     .sort((a, b) => a.rate - b.rate || a.setting - b.setting)
   const at = tried.findIndex((s) => s.rate >= rate - 1e-9)
   const above = tried[at]
@@ -78,23 +87,37 @@ export function settingFor(rate: number, strips: readonly Strip[]): { setting: n
   const below = Math.abs(above.rate - rate) < 1e-9 ? above : tried[at - 1]
   if (!below) return null
   const share = above.rate > below.rate ? (rate - below.rate) / (above.rate - below.rate) : 0
-  return { setting: below.setting + share * (above.setting - below.setting), between: [below, above] }
+  return {
+    setting: below.setting + share * (above.setting - below.setting),
+    between: [below, above],
+  }
 }
 
-/** Which setting to try next: on the far side of what was tried, by the line through the nearest two; or that any will do to begin with. */
-export function nextStrip(rate: number, strips: readonly Strip[]): { setting: number } | 'any' | null {
+/**
+ * Which setting to try next: on the far side of what was tried, by the line through the nearest
+ * two; or that any will do to begin with.
+ */
+export function nextStrip(
+  rate: number,
+  strips: readonly Strip[],
+): { setting: number } | 'any' | null {
   if (strips.length === 0) return 'any'
   if (settingFor(rate, strips)) return null
   const tried = [...strips].sort((a, b) => Math.abs(a.rate - rate) - Math.abs(b.rate - rate))
   const [near] = tried
   const other = tried.find((s) => s.setting !== near!.setting && s.rate !== near!.rate)
-  const slope = other ? (near!.rate - other.rate) / (near!.setting - other.setting) : near!.rate / Math.max(near!.setting, 1e-9)
+  const slope = other
+    ? (near!.rate - other.rate) / (near!.setting - other.setting)
+    : near!.rate / Math.max(near!.setting, 1e-9)
   if (!(slope > 0)) return 'any'
   // A little beyond, so that the strips lie on both sides.
   return { setting: Math.max(0, near!.setting + (1.1 * (rate - near!.rate)) / slope) }
 }
 
-/** How finely a hand weighs, kg, where the firm names no step of its own: 50 g from a kilogram, 100 g from ten. */
+/**
+ * How finely a hand weighs, kg, where the firm names no step of its own: 50 g from a kilogram, 100
+ * g from ten.
+ */
 const handStep = (kg: number): number => (kg >= 10 ? 0.1 : kg >= 1 ? 0.05 : 0)
 
 /** A square yard, m². Source: NIST SP 811. */
@@ -110,14 +133,23 @@ export interface Pans {
 }
 
 /** Pans, strip, setting and handfuls of one zone. Strips of the same leading grass count. */
-export function pansOf(zone: string, leader: GrassId, half: Figure, bulk: Figure, firm: Firm, trace: Trace): Pans {
+export function pansOf(
+  zone: string,
+  leader: GrassId,
+  half: Figure,
+  bulk: Figure,
+  firm: Firm,
+  trace: Trace,
+): Pans {
   const scope = zoneScope(zone)
   const metric = firm.units === 'metric'
-  const setting = <K extends 'swath' | 'strip' | 'scaleStep' | 'handful'>(key: K) => firm[key] ?? trace.value(firmSettings[key].usual)
-  const strips = firm.calibrations.flatMap(({ grass, setting: at, grams, swath, strip }): Strip[] =>
-    grass === leader && at !== null && grams !== null && swath !== null && strip !== null
-      ? [{ setting: at, rate: (grams * 1000) / (swath * strip) }]
-      : [],
+  const setting = <K extends 'swath' | 'strip' | 'scaleStep' | 'handful'>(key: K) =>
+    firm[key] ?? trace.value(firmSettings[key].usual)
+  const strips = firm.calibrations.flatMap(
+    ({ grass, setting: at, grams, swath, strip }): Strip[] =>
+      grass === leader && at !== null && grams !== null && swath !== null && strip !== null
+        ? [{ setting: at, rate: (grams * 1000) / (swath * strip) }]
+        : [],
   )
   const wanted = num(bulk) / 2
   const found = settingFor(wanted, strips)
@@ -129,7 +161,11 @@ export function pansOf(zone: string, leader: GrassId, half: Figure, bulk: Figure
       { half, scale: firm.scaleStep ?? Math.max(setting('scaleStep'), handStep(num(half))) },
       { change: 'The step of your scale, in Yard, Firm.' },
     ),
-    strip: trace.work(panRules.strip, scope, { rate: bulk, swath: setting('swath'), strip: setting('strip') }),
+    strip: trace.work(panRules.strip, scope, {
+      rate: bulk,
+      swath: setting('swath'),
+      strip: setting('strip'),
+    }),
     setting:
       found &&
       trace.found(panRules.setting, scope, Math.round(found.setting * 10) / 10, {
@@ -147,7 +183,11 @@ export function pansOf(zone: string, leader: GrassId, half: Figure, bulk: Figure
       panRules.handfuls,
       scope,
       { rate: bulk, ground: metric ? 1 : SQUARE_YARD, handful: setting('handful') },
-      { label: metric ? 'By hand, handfuls to a square metre' : 'By hand, handfuls to a square yard' },
+      {
+        label: metric
+          ? 'By hand, handfuls to a square metre'
+          : 'By hand, handfuls to a square yard',
+      },
     ),
   }
 }

@@ -26,28 +26,54 @@ export interface Rates {
   notices: Notice[]
 }
 
-/** The rate for this ground and what is weighed out of the bag: the contractor's own where typed, with Juvena's beside it. Live seed is allowed for once. */
+/**
+ * The rate for this ground and what is weighed out of the bag: the contractor's own where typed,
+ * with Juvena's beside it. Live seed is allowed for once.
+ */
 export function ratesOf(work: ZoneWork, sown: Sown, trace: Trace): Rates {
   const { zone, id } = work.r
   const scope = zoneScope(id)
   if (zone.seedRate === null) {
     const rate = tableRate(work, sown, 'seed.rate', trace)
-    return { rate, bulk: trace.work(seedRules.bagRate, scope, { rate, pls: sown.pls }), usual: null, notices: [] }
+    return {
+      rate,
+      bulk: trace.work(seedRules.bagRate, scope, { rate, pls: sown.pls }),
+      usual: null,
+      notices: [],
+    }
   }
   const usual = tableRate(work, sown, 'seed.rate-usual', trace)
   const override = { instead: usual.value, unit: usual.unit }
   const rate = trace.read(seedReadings.own, scope, zone.seedRate, { key: 'seed.rate', override })!
   const ofPls = zone.seedRateOf === 'pls'
-  const bulk = ofPls ? trace.work(seedRules.ownPls, scope, { rate, pls: sown.pls }) : trace.work(seedRules.ownBag, scope, { rate })
+  const bulk = ofPls
+    ? trace.work(seedRules.ownPls, scope, { rate, pls: sown.pls })
+    : trace.work(seedRules.ownBag, scope, { rate })
   return { rate, bulk, usual, notices: doubted(work, rate, bulk, usual, trace) }
 }
 
-/** A rate of the contractor's own that is far from the tables: the wrong unit, or germination allowed for twice. */
-function doubted({ r }: ZoneWork, rate: Figure, bulk: Figure, usual: Figure, trace: Trace): Notice[] {
+/**
+ * A rate of the contractor's own that is far from the tables: the wrong unit, or germination
+ * allowed for twice.
+ */
+function doubted(
+  { r }: ZoneWork,
+  rate: Figure,
+  bulk: Figure,
+  usual: Figure,
+  trace: Trace,
+): Notice[] {
   const { twice, far } = trace.values(ownRateValues)
-  const about = { id: figureId(zoneScope(r.id), 'own-rate'), stage: 4, zone: r.zone.id, level: 'warn', figure: bulk.id } as const
+  const about = {
+    id: figureId(zoneScope(r.id), 'own-rate'),
+    stage: 4,
+    zone: r.zone.id,
+    level: 'warn',
+    figure: bulk.id,
+  } as const
   const times = num(bulk) / num(usual)
-  // A rate of pure live seed is below a bag rate; one as high as the table's bag rate was a bag rate already.
+  // A rate of pure live seed is below a bag rate; one as high as the table's bag rate was a bag
+  // rate already.
   if (r.zone.seedRateOf === 'pls' && num(rate) >= (num(usual) * twice) / 100)
     return [
       {
@@ -67,26 +93,48 @@ function doubted({ r }: ZoneWork, rate: Figure, bulk: Figure, usual: Figure, tra
 }
 
 /** Table rates for new ground and for overseeding, by share of weight. */
-const tableOf = ({ parts }: Sown, which: 'newRate' | 'overseedRate', trace: Trace) => parts.map((p) => trace.grass(p.grass)[which]!)
+const tableOf = ({ parts }: Sown, which: 'newRate' | 'overseedRate', trace: Trace) =>
+  parts.map((p) => trace.grass(p.grass)[which]!)
 
 function tableRate(work: ZoneWork, sown: Sown, key: string, trace: Trace): Figure {
   const { r, sowing, buried } = work
   const { weight } = sown
   const scope = zoneScope(r.id)
   if (sowing === 'winter-green') return trace.work(seedRules.winterGreenRate, scope, {}, { key })
-  const newRate = trace.work(seedRules.newRate, scope, { weight, rate: tableOf(sown, 'newRate', trace).map(middle) })
+  const newRate = trace.work(seedRules.newRate, scope, {
+    weight,
+    rate: tableOf(sown, 'newRate', trace).map(middle),
+  })
   if (!OVER.includes(sowing)) return trace.work(seedRules.asNew, scope, { asNew: newRate }, { key })
-  const overseed = trace.work(seedRules.overseedRate, scope, { weight, rate: tableOf(sown, 'overseedRate', trace).map(middle) })
+  const overseed = trace.work(seedRules.overseedRate, scope, {
+    weight,
+    rate: tableOf(sown, 'overseedRate', trace).map(middle),
+  })
   // Where one grass goes into another on purpose, the cover that stands is the other's.
-  const cover = sowing === 'blend' ? 100 : (r.wanted ?? trace.readOr(seedReadings.wanted, scope, null))
+  const cover =
+    sowing === 'blend' ? 100 : (r.wanted ?? trace.readOr(seedReadings.wanted, scope, null))
   const { newAt, overAt } = trace.values(seedRules.rateAtCover.values)
   const change = say`A count of the cover; every point between ${newAt} and ${quantity(overAt, '%')} moves it.`
-  if (buried === null) return trace.work(seedRules.rateAtCover, scope, { overseed, asNew: newRate, cover }, { key, change })
-  const over = trace.work(seedRules.rateAtCover, scope, { overseed, asNew: newRate, cover }, { key: 'seed.rate-over', change })
+  if (buried === null)
+    return trace.work(
+      seedRules.rateAtCover,
+      scope,
+      { overseed, asNew: newRate, cover },
+      { key, change },
+    )
+  const over = trace.work(
+    seedRules.rateAtCover,
+    scope,
+    { overseed, asNew: newRate, cover },
+    { key: 'seed.rate-over', change },
+  )
   return trace.work(seedRules.withFill, scope, { over, asNew: newRate, fill: buried }, { key })
 }
 
-/** What share of live seed becomes plants, by the work that is planned. It predicts plants and never multiplies a rate. */
+/**
+ * What share of live seed becomes plants, by the work that is planned. It predicts plants and never
+ * multiplies a rate.
+ */
 export function contactOf(work: ZoneWork, trace: Trace): number {
   const v = trace.values(seedRules.contact.values)
   const bed = plans(work, 'firm') || (plans(work, 'roughen') && plans(work, 'work-in'))
@@ -95,10 +143,18 @@ export function contactOf(work: ZoneWork, trace: Trace): number {
   return plans(work, 'dress', 'sand-in') ? v.dressing : v.thrown
 }
 
-/** What the live seed on the ground is worth: beside the band of the tables, as plants, and the rate that plants would ask for. */
+/**
+ * What the live seed on the ground is worth: beside the band of the tables, as plants, and the rate
+ * that plants would ask for.
+ */
 export function expected(
   work: ZoneWork,
-  { parts, weight, live, bulk }: { parts: readonly Shares[]; weight: number[]; live: Figure; bulk: Figure },
+  {
+    parts,
+    weight,
+    live,
+    bulk,
+  }: { parts: readonly Shares[]; weight: number[]; live: Figure; bulk: Figure },
   trace: Trace,
 ) {
   const scope = zoneScope(work.r.id)
@@ -108,7 +164,9 @@ export function expected(
   const seeds = parts.map((p) => trace.grass(p.grass).seedsPerGram!)
   const low = rates.map(([l]) => l)
   const high = rates.map(([, h]) => h)
-  const at = (rate: readonly number[]) => rate.reduce((total, x, i) => total + (weight[i]! / 100) * x * seeds[i]! * (usual / 100), 0) / 10_000
+  const at = (rate: readonly number[]) =>
+    rate.reduce((total, x, i) => total + (weight[i]! / 100) * x * seeds[i]! * (usual / 100), 0) /
+    10_000
   const band = trace.found(
     seedRules.band,
     scope,
@@ -118,6 +176,10 @@ export function expected(
   )
   const contact = trace.found(seedRules.contact, scope, contactOf(work, trace), {})
   const plantsExpected = trace.work(seedRules.expected, scope, { live, contact })
-  const byDensity = trace.work(seedRules.byDensity, scope, { rate: bulk, wanted: (at(low) + at(high)) / 2, expected: plantsExpected })
+  const byDensity = trace.work(seedRules.byDensity, scope, {
+    rate: bulk,
+    wanted: (at(low) + at(high)) / 2,
+    expected: plantsExpected,
+  })
   return { band, contact, plantsExpected, byDensity }
 }

@@ -41,7 +41,10 @@ export interface ZoneSeed extends Pans {
   byDensity: Figure
   notices: Notice[]
   plants: { grass: GrassId; weight: number; share: Figure }[]
-  /** How it will stand where the zone is darkest and brightest; empty where its light is even or typed. */
+  /**
+   * How it will stand where the zone is darkest and brightest; empty where its light is even or
+   * typed.
+   */
   inLight: StandInLight[]
 }
 
@@ -58,11 +61,17 @@ export interface MixOrder {
 
 export interface LotFigures {
   pls: (grass: GrassId) => Figure
-  /** Pure live seed, %, and what a kilogram costs, without working a figure; 0 where no price is known. */
+  /**
+   * Pure live seed, %, and what a kilogram costs, without working a figure; 0 where no price is
+   * known.
+   */
   bag: (grass: GrassId) => { pls: number; cost: number }
 }
 
-/** Pure live seed per grass from its lots' labels, or a usual bag until a label is read. Several lots of a grass count by their weight. */
+/**
+ * Pure live seed per grass from its lots' labels, or a usual bag until a label is read. Several
+ * lots of a grass count by their weight.
+ */
 export function lotFigures(job: Job, shelf: readonly BagOnShelf[], trace: Trace): LotFigures {
   const made = new Map<GrassId, Figure>()
   return {
@@ -70,7 +79,11 @@ export function lotFigures(job: Job, shelf: readonly BagOnShelf[], trace: Trace)
       let figure = made.get(grass)
       if (!figure) {
         const lots = job.lots.filter((l) => l.grass === grass)
-        figure = trace.apart(() => (lots.length > 1 ? lotsTogether(grass, lots, trace) : lotPls(grass, lots[0] ?? null, grass, trace)))
+        figure = trace.apart(() =>
+          lots.length > 1
+            ? lotsTogether(grass, lots, trace)
+            : lotPls(grass, lots[0] ?? null, grass, trace),
+        )
         made.set(grass, figure)
       }
       return figure
@@ -78,10 +91,17 @@ export function lotFigures(job: Job, shelf: readonly BagOnShelf[], trace: Trace)
     bag(grass) {
       const lots = job.lots.filter((l) => l.grass === grass)
       const pure = (lot: Lot | null) =>
-        ((lot?.purity ?? trace.value(seedReadings.purity.otherwise!)) * (lot?.germination ?? trace.value(seedReadings.germination.otherwise!))) / 100
+        ((lot?.purity ?? trace.value(seedReadings.purity.otherwise!)) *
+          (lot?.germination ?? trace.value(seedReadings.germination.otherwise!))) /
+        100
       const each = lots.length > 0 ? lots.map(pure) : [pure(null)]
-      const prices = shelf.flatMap((b) => (b.parts.length === 1 && b.parts[0]!.grass === grass && b.cost > 0 ? [b.cost] : []))
-      return { pls: each.reduce((a, b) => a + b, 0) / each.length, cost: prices.length > 0 ? Math.min(...prices) : 0 }
+      const prices = shelf.flatMap((b) =>
+        b.parts.length === 1 && b.parts[0]!.grass === grass && b.cost > 0 ? [b.cost] : [],
+      )
+      return {
+        pls: each.reduce((a, b) => a + b, 0) / each.length,
+        cost: prices.length > 0 ? Math.min(...prices) : 0,
+      }
     },
   }
 }
@@ -90,10 +110,17 @@ type Lot = Job['lots'][number]
 
 function lotPls(grass: GrassId, lot: Lot | null, id: string, trace: Trace): Figure {
   const scope = lotScope(id)
-  const of = lot?.name ? say`${trace.grass(grass).short}, lot ${lot.name}` : verbatim(trace.grass(grass).short)
+  const of = lot?.name
+    ? say`${trace.grass(grass).short}, lot ${lot.name}`
+    : verbatim(trace.grass(grass).short)
   const labelled = (label: Message) => ({ label: say`${label}, ${of}` })
   const purity = trace.readOr(seedReadings.purity, scope, lot?.purity ?? null, labelled('Purity'))
-  const germination = trace.readOr(seedReadings.germination, scope, lot?.germination ?? null, labelled('Germination'))
+  const germination = trace.readOr(
+    seedReadings.germination,
+    scope,
+    lot?.germination ?? null,
+    labelled('Germination'),
+  )
   return trace.work(seedRules.pls, scope, { purity, germination }, labelled('Pure live seed'))
 }
 
@@ -131,7 +158,12 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
   const weight = parts.map((p) => (100 * p.share) / totalShare)
   const pls = parts.map((p) => lots.pls(p.grass))
   const seeds = parts.map((p) => trace.grass(p.grass).seedsPerGram!)
-  const mixPls = trace.work(seedRules.mixPls, scope, { weight, pls }, { change: 'A label or a fresh germination count of the lot.' })
+  const mixPls = trace.work(
+    seedRules.mixPls,
+    scope,
+    { weight, pls },
+    { change: 'A label or a fresh germination count of the lot.' },
+  )
   const { rate, bulk, usual, notices } = ratesOf(work, { parts, weight, pls: mixPls }, trace)
   const live = trace.work(seedRules.live, scope, { rate: bulk, weight, pls, seeds })
   const kg = trace.work(seedRules.kg, scope, { area: sownArea, rate: bulk })
@@ -143,7 +175,14 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
     key: mixKey(parts),
     name: mixName(parts, trace),
     overridden,
-    chosen: { leads: mix.leads, left: mix.left, without: mix.without, thumb: mix.thumb, shelf: mix.shelf, fits: mix.fits },
+    chosen: {
+      leads: mix.leads,
+      left: mix.left,
+      without: mix.without,
+      thumb: mix.thumb,
+      shelf: mix.shelf,
+      fits: mix.fits,
+    },
     sownArea,
     rate,
     pls: mixPls,
@@ -162,11 +201,24 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
 
 function plantsOf(
   r: ZoneReadings,
-  { parts, weight, pls, seeds }: { parts: readonly MixPart[]; weight: readonly number[]; pls: readonly Figure[]; seeds: readonly number[] },
+  {
+    parts,
+    weight,
+    pls,
+    seeds,
+  }: {
+    parts: readonly MixPart[]
+    weight: readonly number[]
+    pls: readonly Figure[]
+    seeds: readonly number[]
+  },
   trace: Trace,
 ): ZoneSeed['plants'] {
   // Live seeds in a gram of the mix.
-  const all = parts.reduce((sum, _, i) => sum + ((weight[i]! / 100) * num(pls[i]!) * seeds[i]!) / 100, 0)
+  const all = parts.reduce(
+    (sum, _, i) => sum + ((weight[i]! / 100) * num(pls[i]!) * seeds[i]!) / 100,
+    0,
+  )
   return parts.map((p, i) => ({
     grass: p.grass,
     weight: weight[i]!,
@@ -180,10 +232,16 @@ function plantsOf(
 }
 
 /** The share of seed kept back for wash-outs. */
-export const reserveShare = (percent: number | null, trace: Trace): Figure => trace.setting(firmSettings.reserve, JOB, percent)
+export const reserveShare = (percent: number | null, trace: Trace): Figure =>
+  trace.setting(firmSettings.reserve, JOB, percent)
 
 /** What to buy of each mix: the zones together, and the reserve on its own line. */
-export function seedOrders(seeds: readonly ZoneSeed[], share: Figure, later: boolean, trace: Trace): MixOrder[] {
+export function seedOrders(
+  seeds: readonly ZoneSeed[],
+  share: Figure,
+  later: boolean,
+  trace: Trace,
+): MixOrder[] {
   const keys = [...new Set(seeds.map((s) => s.key))].sort()
   return keys.map((key) => {
     const of = seeds.filter((s) => s.key === key)
@@ -194,8 +252,18 @@ export function seedOrders(seeds: readonly ZoneSeed[], share: Figure, later: boo
       leader: trace.grass(largestPart(of[0]!.mix).grass).short,
       zones: of.map((s) => s.zone),
       net: zones.reduce((sum, kg) => sum + num(kg), 0),
-      reserve: trace.work(seedRules.reserve, JOB, { zones, share }, { part: later ? `later.${key}` : key }),
-      total: trace.work(seedRules.total, JOB, { zones, share }, { part: later ? `later.${key}` : key, label: say`Seed to order, ${of[0]!.name}` }),
+      reserve: trace.work(
+        seedRules.reserve,
+        JOB,
+        { zones, share },
+        { part: later ? `later.${key}` : key },
+      ),
+      total: trace.work(
+        seedRules.total,
+        JOB,
+        { zones, share },
+        { part: later ? `later.${key}` : key, label: say`Seed to order, ${of[0]!.name}` },
+      ),
     }
   })
 }

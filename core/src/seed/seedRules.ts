@@ -7,21 +7,57 @@ const seed = { stage: 4 } as const
 
 /** A bag as usual, where no label was read. */
 export const seedReadings = {
-  purity: reading({ key: 'purity', stage: 4, label: 'Purity', unit: '%', otherwise: [98, [50, 100]] }),
-  germination: reading({ key: 'germination', stage: 4, label: 'Germination', unit: '%', otherwise: [88, [20, 100]] }),
+  purity: reading({
+    key: 'purity',
+    stage: 4,
+    label: 'Purity',
+    unit: '%',
+    otherwise: [98, [50, 100]],
+  }),
+  germination: reading({
+    key: 'germination',
+    stage: 4,
+    label: 'Germination',
+    unit: '%',
+    otherwise: [88, [20, 100]],
+  }),
   own: reading({ key: 'seed.own-rate', stage: 4, label: 'Your rate', unit: 'g/m2' }),
-  wanted: { ...reading({ key: 'seed.cover', stage: 4, label: 'Wanted cover', unit: '%' }), otherwise: coverLines.assumedWanted },
-  bare: { ...reading({ key: 'seed.bare', stage: 4, label: 'Bare ground', unit: '%' }), otherwise: coverLines.assumedBare },
+  wanted: {
+    ...reading({ key: 'seed.cover', stage: 4, label: 'Wanted cover', unit: '%' }),
+    otherwise: coverLines.assumedWanted,
+  },
+  bare: {
+    ...reading({ key: 'seed.bare', stage: 4, label: 'Bare ground', unit: '%' }),
+    otherwise: coverLines.assumedBare,
+  },
 }
 
 export const bagValues = tradeValues('bag', {
-  usual: value(85, '%', 'model', 'Table rates are for a bag of this much pure live seed', [60, 100]),
+  usual: value(
+    85,
+    '%',
+    'model',
+    'Table rates are for a bag of this much pure live seed',
+    [60, 100],
+  ),
 })
 
 /** When a rate of the contractor's own is doubted. */
 export const ownRateValues = tradeValues('own-rate', {
-  twice: value(95, '%', 'model', 'Pure live seed from this share of the table’s bag rate is taken for a bag rate', [50, 200]),
-  far: value(2, '1', 'model', 'A rate is doubted beyond so many times the table’s, up or down', [1.2, 10]),
+  twice: value(
+    95,
+    '%',
+    'model',
+    'Pure live seed from this share of the table’s bag rate is taken for a bag rate',
+    [50, 200],
+  ),
+  far: value(
+    2,
+    '1',
+    'model',
+    'A rate is doubted beyond so many times the table’s, up or down',
+    [1.2, 10],
+  ),
 })
 
 export const seedRules = {
@@ -121,7 +157,15 @@ export const seedRules = {
     unit: 'g/m2',
     standing: 'practice',
     says: 'Cool grass over dormant turf is sown at {winterGreen} on a lawn: it stands alone, and only till spring.',
-    values: { winterGreen: value(40, 'g/m2', 'practice', 'Ryegrass for winter green on a lawn; 25 to 50', [15, 100]) },
+    values: {
+      winterGreen: value(
+        40,
+        'g/m2',
+        'practice',
+        'Ryegrass for winter green on a lawn; 25 to 50',
+        [15, 100],
+      ),
+    },
     inputs: {},
     formula: 'winterGreen',
     compute: (_, { winterGreen }) => winterGreen,
@@ -171,7 +215,8 @@ export const seedRules = {
     says: 'Each grass by its own table rates for this ground, its seeds in a gram, and a usual bag.',
     inputs: { weight: '%[]', low: 'g/m2[]', high: 'g/m2[]', seeds: '/g[]' },
     values: { usual: bagValues.usual },
-    steps: 'low and high of rate × seeds in a gram × pure live seed of a usual bag, by share of weight',
+    steps:
+      'low and high of rate × seeds in a gram × pure live seed of a usual bag, by share of weight',
     by: 'seed/rates: expected',
     check: 'rates.test.ts',
   }),
@@ -212,7 +257,15 @@ export const seedRules = {
     unit: 'g/m2',
     standing: 'model',
     says: 'What would bring up {plants} of the live seeds the tables come to, as plants, on ground opened like this. Beside the table’s rate, never in its place.',
-    values: { plants: value(62, '%', 'model', 'The tables count on so many live seeds becoming plants', [20, 90]) },
+    values: {
+      plants: value(
+        62,
+        '%',
+        'model',
+        'The tables count on so many live seeds becoming plants',
+        [20, 90],
+      ),
+    },
     inputs: { rate: 'g/m2', wanted: '/cm2', expected: '/cm2' },
     formula: 'rate * wanted * plants / expected',
     compute: ({ rate, wanted, expected }, { plants }) => (rate * wanted * plants) / 100 / expected,
@@ -224,7 +277,15 @@ export const seedRules = {
     unit: 'kg',
     standing: 'model',
     says: 'Seed that lies until spring loses some to birds, wash and rot: so much more of it, {more}.',
-    values: { more: value(25, '%', 'model', 'More seed where it lies dormant until spring; handbooks say 20 to 50', [0, 100]) },
+    values: {
+      more: value(
+        25,
+        '%',
+        'model',
+        'More seed where it lies dormant until spring; handbooks say 20 to 50',
+        [0, 100],
+      ),
+    },
     inputs: { kg: 'kg' },
     formula: 'kg * more',
     compute: ({ kg }, { more }) => (kg * more) / 100,

@@ -10,15 +10,24 @@ export interface Leading {
   says: Message
 }
 
-/** Turf whose own kind is not sown: it has no seed, or is a fine hybrid that common seed does not match. */
+/**
+ * Turf whose own kind is not sown: it has no seed, or is a fine hybrid that common seed does not
+ * match.
+ */
 export const setNotSown = (present: readonly Grass[], hybrid: boolean | null): boolean =>
-  present.length > 0 && present.every((g) => g.season === 'warm') && (present.some((g) => g.newRate === null) || hybrid === true)
+  present.length > 0 &&
+  present.every((g) => g.season === 'warm') &&
+  (present.some((g) => g.newRate === null) || hybrid === true)
 
 /**
- * What is there leads: a sward gets its own kinds, unless light, date, disease or the wear asked for argue otherwise. Nothing foreign goes into warm turf
- * that spreads. New ground with nothing to match is free.
+ * What is there leads: a sward gets its own kinds, unless light, date, disease or the wear asked
+ * for argue otherwise. Nothing foreign goes into warm turf that spreads. New ground with nothing to
+ * match is free.
  */
-export function whatLeads(fits: readonly Fit[], ground: FitGround & { renovated: boolean }): Leading {
+export function whatLeads(
+  fits: readonly Fit[],
+  ground: FitGround & { renovated: boolean },
+): Leading {
   const { r, schools, sowing, renovated, job, trace } = ground
   const present = r.present.filter((g) => g.season === ground.season && !g.passing)
   const free = (says: Message): Leading => ({ only: null, says })
@@ -27,19 +36,32 @@ export function whatLeads(fits: readonly Fit[], ground: FitGround & { renovated:
   const own = fits.filter((f) => present.some((p) => kindOf(p) === kindOf(f.grass)))
   const names = present.map((p) => p.short).join(', ')
   if (present.every((p) => p.season === 'warm' && p.spreads))
-    return { only: new Set(own.map((f) => f.grass.id)), says: say`Nothing foreign goes into turf that spreads: ${names} only.` }
+    return {
+      only: new Set(own.map((f) => f.grass.id)),
+      says: say`Nothing foreign goes into turf that spreads: ${names} only.`,
+    }
   // New ground of cool grass is sown with what suits it; so is a sward too thin to match.
-  if (sowing === 'new' && (r.wanted === null || num(r.wanted) < trace.value(coverLines.fifty))) return free('Too little stands to be matched.')
+  if (sowing === 'new' && (r.wanted === null || num(r.wanted) < trace.value(coverLines.fifty)))
+    return free('Too little stands to be matched.')
   const there = own.filter((f) => present.includes(f.grass))
   const able = there.filter((f) => f.out === null)
-  if (able.length === 0) return free(there[0]?.out ? say`Not more of ${there[0].grass.short}: ${there[0].out}.` : '')
+  if (able.length === 0)
+    return free(there[0]?.out ? say`Not more of ${there[0].grass.short}: ${there[0].out}.` : '')
   const sick = r.zone.diseases.find((d) => d.active === true)
   if (sick) return free('Disease is active in what is there, so other kinds may join it.')
-  const dark = able.every((f) => num(r.sun) < (f.grass.sunGood + leastSun(f.grass, schools, trace.value(fitValues.renewedSun))) / 2)
-  if (dark) return free(say`${names} hardly gets the light it wants, so grasses of the shade may join it.`)
+  const dark = able.every(
+    (f) =>
+      num(r.sun) <
+      (f.grass.sunGood + leastSun(f.grass, schools, trace.value(fitValues.renewedSun))) / 2,
+  )
+  if (dark)
+    return free(say`${names} hardly gets the light it wants, so grasses of the shade may join it.`)
   const worn = r.zone.wear === 'high' || job.aims.includes('hard-wear')
   if (worn && able.every((f) => f.grass.wear === 'low' || f.grass.wear === 'low-mid'))
     return free(say`${names} does not bear the wear asked for, so tougher grasses may join it.`)
   // Cultivars of a kind that is there may stand in for it.
-  return { only: new Set(own.filter((f) => f.out === null).map((f) => f.grass.id)), says: say`What is there leads: ${names}.` }
+  return {
+    only: new Set(own.filter((f) => f.out === null).map((f) => f.grass.id)),
+    says: say`What is there leads: ${names}.`,
+  }
 }

@@ -1,4 +1,7 @@
-/** The chance of k or fewer in n at chance p. Each term comes from the one before it, in logs, so that hundreds of seeds do not run out of small numbers. */
+/**
+ * The chance of k or fewer in n at chance p. Each term comes from the one before it, in logs, so
+ * that hundreds of seeds do not run out of small numbers.
+ */
 export function atMost(k: number, n: number, p: number): number {
   if (k >= n || p <= 0) return 1
   if (k < 0 || p >= 1) return 0
@@ -24,8 +27,9 @@ function crossing(falling: (p: number) => number, level: number): number {
 }
 
 /**
- * The exact interval for a share of which k in n were counted: those chances under which neither so few nor so many would be seen more rarely than
- * (1 − sure)/2. Source: Clopper & Pearson 1934, from memory. Shares 0 to 1.
+ * The exact interval for a share of which k in n were counted: those chances under which neither so
+ * few nor so many would be seen more rarely than (1 − sure)/2. Source: Clopper & Pearson 1934, from
+ * memory. Shares 0 to 1.
  */
 export function exactInterval(k: number, n: number, sure = 0.95): { low: number; high: number } {
   const tail = (1 - sure) / 2
@@ -35,7 +39,10 @@ export function exactInterval(k: number, n: number, sure = 0.95): { low: number;
   }
 }
 
-/** How many seeds to lay out so that a share near `expected` is known to `within` either way; in whole fifties, 1,000 at most. */
+/**
+ * How many seeds to lay out so that a share near `expected` is known to `within` either way; in
+ * whole fifties, 1,000 at most.
+ */
 export function seedsFor(expected: number, within: number, sure = 0.95): number {
   for (let n = 50; n < 1000; n += 50) {
     const { low, high } = exactInterval(Math.round(expected * n), n, sure)

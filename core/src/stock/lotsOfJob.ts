@@ -17,10 +17,17 @@ export interface StockLot {
 }
 
 /**
- * A job's lots with those that come from the shelf as they stand there today: purity and germination of the label, an old label taken for less, a paper test
- * before both. What speaks against a lot is said.
+ * A job's lots with those that come from the shelf as they stand there today: purity and
+ * germination of the label, an old label taken for less, a paper test before both. What speaks
+ * against a lot is said.
  */
-export function lotsOfJob(job: Job, stock: readonly StockLot[], grasses: GrassTable, today: Day, trace: Trace): { job: Job; notices: Notice[] } {
+export function lotsOfJob(
+  job: Job,
+  stock: readonly StockLot[],
+  grasses: GrassTable,
+  today: Day,
+  trace: Trace,
+): { job: Job; notices: Notice[] } {
   if (job.lots.every((l) => l.stock === '')) return { job, notices: [] }
   const byId = new Map(stock.map((s) => [s.id, s]))
   const values = trace.values(lotValues)
@@ -42,20 +49,40 @@ export function lotsOfJob(job: Job, stock: readonly StockLot[], grasses: GrassTa
     }
     const number = lotName(found.lot)
     if (worth.verdict === 'do not use')
-      notices.push({ ...about, level: 'hold', title: say`Do not sow lot ${number}.`, says: say`${worth.why} Choose another lot.` })
-    return { ...own, name: number, purity: part.pure, germination: Math.max(1, part.germination), amount: own.amount ?? null }
+      notices.push({
+        ...about,
+        level: 'hold',
+        title: say`Do not sow lot ${number}.`,
+        says: say`${worth.why} Choose another lot.`,
+      })
+    return {
+      ...own,
+      name: number,
+      purity: part.pure,
+      germination: Math.max(1, part.germination),
+      amount: own.amount ?? null,
+    }
   })
   return { job: { ...job, lots }, notices }
 }
 
-/** More wanted of a lot than is free on the shelf: said, with how much. `wanted` is kg by lot of the job. */
-export function shortOnShelf(job: Job, jobId: string | null, stock: readonly StockLot[], wanted: ReadonlyMap<string, number>): Notice[] {
+/**
+ * More wanted of a lot than is free on the shelf: said, with how much. `wanted` is kg by lot of the
+ * job.
+ */
+export function shortOnShelf(
+  job: Job,
+  jobId: string | null,
+  stock: readonly StockLot[],
+  wanted: ReadonlyMap<string, number>,
+): Notice[] {
   const byId = new Map(stock.map((s) => [s.id, s]))
   return job.lots.flatMap((own): Notice[] => {
     const found = byId.get(own.stock)
     const need = wanted.get(own.id) ?? 0
     if (!found || need <= 0) return []
-    const mine = jobId === null ? 0 : (found.shelf.forJobs[jobId] ?? 0) + usedFor(found.shelf, jobId)
+    const mine =
+      jobId === null ? 0 : (found.shelf.forJobs[jobId] ?? 0) + usedFor(found.shelf, jobId)
     const there = Math.max(0, found.shelf.free) + mine
     if (need <= there + 1e-9) return []
     const number = lotName(found.lot)
@@ -72,4 +99,7 @@ export function shortOnShelf(job: Job, jobId: string | null, stock: readonly Sto
 }
 
 const usedFor = (shelf: OnShelf, jobId: string): number =>
-  Object.entries(shelf.usedIn).reduce((sum, [place, kg]) => sum + (place.startsWith(`${jobId}/`) ? kg : 0), 0)
+  Object.entries(shelf.usedIn).reduce(
+    (sum, [place, kg]) => sum + (place.startsWith(`${jobId}/`) ? kg : 0),
+    0,
+  )

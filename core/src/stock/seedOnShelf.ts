@@ -15,12 +15,23 @@ export interface BagOnShelf {
 }
 
 /** Lots that may be sown and of which there is some left. */
-export function seedOnShelf(stock: readonly StockLot[], grasses: GrassTable, today: Day, values: LotValues): BagOnShelf[] {
+export function seedOnShelf(
+  stock: readonly StockLot[],
+  grasses: GrassTable,
+  today: Day,
+  values: LotValues,
+): BagOnShelf[] {
   return stock.flatMap(({ id, lot, shelf }): BagOnShelf[] => {
     const worth = lotWorth(lot, grasses, today, values)
     const known = worth.parts.filter((p) => p.grass in grasses)
     const pure = known.reduce((sum, p) => sum + p.pure, 0)
-    if (worth.verdict === 'do not use' || shelf.held <= 0 || known.length < worth.parts.length || pure <= 0) return []
+    if (
+      worth.verdict === 'do not use' ||
+      shelf.held <= 0 ||
+      known.length < worth.parts.length ||
+      pure <= 0
+    )
+      return []
     return [
       {
         id,

@@ -7,7 +7,10 @@ import type { Message } from '../trace/message.ts'
 import { zoneOf } from '../trace/scope.ts'
 import { isBehind } from '../schedule/stepState.ts'
 
-/** The seed of one mix that one job still has to sow, kg: all of it with its reserve, and what of that comes from lots on the shelf. */
+/**
+ * The seed of one mix that one job still has to sow, kg: all of it with its reserve, and what of
+ * that comes from lots on the shelf.
+ */
 export interface SeedWanted {
   job: string
   name: string
@@ -45,27 +48,40 @@ export function seedWanted(id: string, name: string, plan: JobPlan): SeedWanted[
     const key = SEED_LINE.exec(line.id)?.[1]
     if (!key) return []
     const kg = num(plan.figures[line.total]!)
-    const onShelf = plan.seedUse.filter((u) => u.stock !== '' && u.zone in line.cells).reduce((sum, u) => sum + u.kg, 0)
+    const onShelf = plan.seedUse
+      .filter((u) => u.stock !== '' && u.zone in line.cells)
+      .reduce((sum, u) => sum + u.kg, 0)
     const sowDay = open.find((s) => s.zones.some((z) => z in line.cells))?.chosen ?? null
     const pans = Object.keys(line.cells).flatMap((id) => {
       const zone = plan.zones.find((z) => z.id === zoneOf(id))
       const seed = zone && (line.id.startsWith('seed.later.') ? zone.later?.seed : zone.seed)
       return seed ? [{ zone: zone.name, kg: num(plan.figures[seed.pan.id]!) }] : []
     })
-    return [{ job: id, name, sowDay, key, mix: line.detail, kg, fromShelf: Math.min(kg, onShelf), pans }]
+    return [
+      { job: id, name, sowDay, key, mix: line.detail, kg, fromShelf: Math.min(kg, onShelf), pans },
+    ]
   })
 }
 
 /** Seed over all jobs, by mix, the soonest sown first; and the bags for it, bought once. */
 export function seedToBuy(wanted: readonly SeedWanted[], bags: Bags): SeedToBuy[] {
-  const soonest = [...wanted].sort((a, b) => (a.sowDay ?? '9').localeCompare(b.sowDay ?? '9') || a.name.localeCompare(b.name))
+  const soonest = [...wanted].sort(
+    (a, b) => (a.sowDay ?? '9').localeCompare(b.sowDay ?? '9') || a.name.localeCompare(b.name),
+  )
   return [...group(soonest, (w) => w.key)].map(([key, of]) => {
     const left = (w: SeedWanted) => Math.max(0, w.kg - w.fromShelf)
     const rest = of.reduce((sum, w) => sum + left(w), 0)
     return {
       key,
       mix: of[0]!.mix,
-      jobs: of.map(({ job, name, sowDay, kg, fromShelf, pans }) => ({ job, name, sowDay, kg, fromShelf, pans })),
+      jobs: of.map(({ job, name, sowDay, kg, fromShelf, pans }) => ({
+        job,
+        name,
+        sowDay,
+        kg,
+        fromShelf,
+        pans,
+      })),
       wanted: of.reduce((sum, w) => sum + w.kg, 0),
       fromShelf: of.reduce((sum, w) => sum + w.fromShelf, 0),
       packs: rest > LEAST ? bagsFor(rest, bags) : null,

@@ -15,8 +15,14 @@ export interface SeedUse {
 /** To ten grams. */
 const tenGrams = (kg: number) => Math.round(kg * 100) / 100
 
-/** What goes where by lot: each grass of a zone's mix from the job's lots of it, by their weights or alike. */
-export function seedUse(lots: Job['lots'], seeds: readonly { zone: string; mix: readonly MixPart[]; kg: Figure }[]): SeedUse[] {
+/**
+ * What goes where by lot: each grass of a zone's mix from the job's lots of it, by their weights or
+ * alike.
+ */
+export function seedUse(
+  lots: Job['lots'],
+  seeds: readonly { zone: string; mix: readonly MixPart[]; kg: Figure }[],
+): SeedUse[] {
   return seeds.flatMap(({ zone, mix, kg }) => {
     const total = mix.reduce((sum, p) => sum + p.share, 0) || 1
     return mix.flatMap((part): SeedUse[] => {

@@ -22,17 +22,38 @@ export interface OnShelf {
 }
 
 const ROUND = 1e-9
-const SIGN = { received: 1, returned: 1, used: -1, 'written-off': -1, reserved: 0, released: 0, opened: 0 } as const
+const SIGN = {
+  received: 1,
+  returned: 1,
+  used: -1,
+  'written-off': -1,
+  reserved: 0,
+  released: 0,
+  opened: 0,
+} as const
 /** On one day, seed comes in before it goes out. */
-const byDay = (a: StockMovement, b: StockMovement) => (a.on < b.on ? -1 : a.on > b.on ? 1 : SIGN[b.kind] - SIGN[a.kind] || (a.id < b.id ? -1 : 1))
+const byDay = (a: StockMovement, b: StockMovement) =>
+  a.on < b.on ? -1 : a.on > b.on ? 1 : SIGN[b.kind] - SIGN[a.kind] || (a.id < b.id ? -1 : 1)
 
 /**
- * A lot's shelf from its movements, in whatever order they arrived: each id counts once, and they are taken by their day. What is used for a job comes out
- * of what was reserved for it. Nothing is refused: a shelf below zero says so.
+ * A lot's shelf from its movements, in whatever order they arrived: each id counts once, and they
+ * are taken by their day. What is used for a job comes out of what was reserved for it. Nothing is
+ * refused: a shelf below zero says so.
  */
 export function shelfOf(movements: readonly StockMovement[]): OnShelf {
   const once = [...new Map(movements.map((m) => [m.id, m])).values()].sort(byDay)
-  const s: OnShelf = { held: 0, reserved: 0, free: 0, opened: 0, used: 0, received: 0, writtenOff: 0, forJobs: {}, usedIn: {}, short: null }
+  const s: OnShelf = {
+    held: 0,
+    reserved: 0,
+    free: 0,
+    opened: 0,
+    used: 0,
+    received: 0,
+    writtenOff: 0,
+    forJobs: {},
+    usedIn: {},
+    short: null,
+  }
   for (const m of once) {
     s.held += SIGN[m.kind] * m.kg
     const job = m.job ?? ''
@@ -55,7 +76,8 @@ export function shelfOf(movements: readonly StockMovement[]): OnShelf {
     }
     if (s.held < -ROUND && !s.short) s.short = { on: m.on, kg: -s.held, movement: m.id }
   }
-  for (const [place, kg] of Object.entries(s.usedIn)) if (Math.abs(kg) < ROUND) delete s.usedIn[place]
+  for (const [place, kg] of Object.entries(s.usedIn))
+    if (Math.abs(kg) < ROUND) delete s.usedIn[place]
   s.reserved = Object.values(s.forJobs).reduce((a, b) => a + b, 0)
   s.opened = Math.min(s.opened, Math.max(0, s.held))
   s.free = s.held - s.reserved

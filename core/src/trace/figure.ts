@@ -3,8 +3,15 @@ import type { EvidenceLevel } from './evidence.ts'
 import type { Message } from './message.ts'
 import type { Stage } from './rule.ts'
 
-/** An input of a figure: another figure, a list of them, or a value that is no figure itself (out of a table, a count). */
-export type InputRef = string | readonly string[] | { value: FigureValue | null; unit: Unit } | { values: readonly (number | string)[]; unit: Unit }
+/**
+ * An input of a figure: another figure, a list of them, or a value that is no figure itself (out of
+ * a table, a count).
+ */
+export type InputRef =
+  | string
+  | readonly string[]
+  | { value: FigureValue | null; unit: Unit }
+  | { values: readonly (number | string)[]; unit: Unit }
 
 export interface Override {
   /** What the plan would have said. */
@@ -12,10 +19,16 @@ export interface Override {
   unit: Unit
 }
 
-/** Where a value comes from: typed in, assumed in its place, a firm's setting, a table, or worked by a rule. */
+/**
+ * Where a value comes from: typed in, assumed in its place, a firm's setting, a table, or worked by
+ * a rule.
+ */
 export type Origin = 'typed' | 'assumed' | 'setting' | 'table' | 'worked'
 
-/** One value of a plan, in the core's units or ISO. `inputs` are named as the rule names them; figures among them lie in the same table. */
+/**
+ * One value of a plan, in the core's units or ISO. `inputs` are named as the rule names them;
+ * figures among them lie in the same table.
+ */
 export interface Figure {
   id: string
   /** Id of the rule or reading that yields it. */
@@ -52,4 +65,6 @@ export interface Notice {
 
 /** Ids of the figures among a figure's inputs, in order. */
 export const figureInputs = (figure: Figure): string[] =>
-  Object.values(figure.inputs).flatMap((ref) => (typeof ref === 'string' ? [ref] : Array.isArray(ref) ? (ref as string[]) : []))
+  Object.values(figure.inputs).flatMap((ref) =>
+    typeof ref === 'string' ? [ref] : Array.isArray(ref) ? (ref as string[]) : [],
+  )

@@ -1,7 +1,9 @@
 /**
- * The last answer of each slow piece of work, by name, with the inputs it was worked from. Whoever plans again and again (a page's worker) keeps one and
- * hands it in; a piece is worked again only when its own inputs differ. One entry a name, so a job of many zones never pushes its own answers out. Whoever
- * plans many jobs says how many entries to keep at most: those not asked for longest go first.
+ * The last answer of each slow piece of work, by name, with the inputs it was worked from. Whoever
+ * plans again and again (a page's worker) keeps one and hands it in; a piece is worked again only
+ * when its own inputs differ. One entry a name, so a job of many zones never pushes its own answers
+ * out. Whoever plans many jobs says how many entries to keep at most: those not asked for longest
+ * go first.
  */
 export class Memo {
   private readonly kept = new Map<string, { inputs: string; answer: unknown }>()

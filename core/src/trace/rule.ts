@@ -5,7 +5,10 @@ import type { Message } from './message.ts'
 
 export type Stage = 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8
 
-/** A number of the trade: what it is, how far it can be trusted, and within what range a firm may set its own. It stands in one place; rules may share it. */
+/**
+ * A number of the trade: what it is, how far it can be trusted, and within what range a firm may
+ * set its own. It stands in one place; rules may share it.
+ */
 export interface TradeValue {
   /** "rule.name" or "group.name": what a firm's own value is kept by. */
   id: string
@@ -18,7 +21,13 @@ export interface TradeValue {
 export type TradeValues = Record<string, TradeValue>
 
 /** Declares a number of the trade. Its id comes from the rule or group it stands in. */
-export const value = (is: number, unit: Unit, standing: EvidenceLevel, says: string, range: readonly [number, number]): TradeValue => ({
+export const value = (
+  is: number,
+  unit: Unit,
+  standing: EvidenceLevel,
+  says: string,
+  range: readonly [number, number],
+): TradeValue => ({
   id: '',
   is,
   unit,
@@ -29,7 +38,9 @@ export const value = (is: number, unit: Unit, standing: EvidenceLevel, says: str
 
 /** Values that belong together without being one rule's: the lines of light, a table of rates. */
 export function tradeValues<const V extends TradeValues>(group: string, values: V): V {
-  return Object.fromEntries(Object.entries(values).map(([name, v]) => [name, v.id ? v : { ...v, id: `${group}.${name}` }])) as V
+  return Object.fromEntries(
+    Object.entries(values).map(([name, v]) => [name, v.id ? v : { ...v, id: `${group}.${name}` }]),
+  ) as V
 }
 
 /** The unit of an input; `[]` behind it for a list of them, `?` where there may be none. */
@@ -37,12 +48,19 @@ export type InputUnit = Unit | `${Unit}[]` | `${Unit}?`
 export type Inputs = Record<string, InputUnit>
 type Plain<U> = U extends 'date' | 'text' ? string : number
 /** What `compute` receives for an input. */
-export type Computed<U> = U extends `${infer B}[]` ? Plain<B>[] : U extends `${infer B}?` ? Plain<B> | null : Plain<U>
+export type Computed<U> = U extends `${infer B}[]`
+  ? Plain<B>[]
+  : U extends `${infer B}?`
+    ? Plain<B> | null
+    : Plain<U>
 
 /** What every declaration that yields a figure says of itself. */
 export interface Declaration {
   id: string
-  /** The quantity it yields: with the scope it makes the figure's id. Several rules may yield the same quantity by different ways. */
+  /**
+   * The quantity it yields: with the scope it makes the figure's id. Several rules may yield the
+   * same quantity by different ways.
+   */
   key: string
   stage: Stage
   label: Message
@@ -61,17 +79,30 @@ interface Worked<I extends Inputs, V extends TradeValues> extends Declaration {
 }
 
 /**
- * A rule of the trade. `formula` is what is shown and `compute` what is done; a test holds the one against the other, units included, for every rule.
- * In a formula each input carries its unit, so no conversion factor is written: area * rate, in m² and g/m², is kg. A share in % counts as a fraction,
- * a date as a number of days.
+ * A rule of the trade. `formula` is what is shown and `compute` what is done; a test holds the one
+ * against the other, units included, for every rule. In a formula each input carries its unit, so
+ * no conversion factor is written: area * rate, in m² and g/m², is kg. A share in % counts as a
+ * fraction, a date as a number of days.
  */
-export interface Rule<I extends Inputs = Inputs, V extends TradeValues = TradeValues> extends Worked<I, V> {
+export interface Rule<
+  I extends Inputs = Inputs,
+  V extends TradeValues = TradeValues,
+> extends Worked<I, V> {
   formula: string
-  compute: (inputs: { [K in keyof I]: Computed<I[K]> }, values: { [K in keyof V]: number }) => FigureValue
+  compute: (
+    inputs: { [K in keyof I]: Computed<I[K]> },
+    values: { [K in keyof V]: number },
+  ) => FigureValue
 }
 
-/** A rule whose answer comes by a procedure (a search, a simulation, a survey): it names the function that does it, and the test that checks it. */
-export interface Procedure<I extends Inputs = Inputs, V extends TradeValues = TradeValues> extends Worked<I, V> {
+/**
+ * A rule whose answer comes by a procedure (a search, a simulation, a survey): it names the
+ * function that does it, and the test that checks it.
+ */
+export interface Procedure<
+  I extends Inputs = Inputs,
+  V extends TradeValues = TradeValues,
+> extends Worked<I, V> {
   /** What is done, in words: shown where a formula would be. */
   steps: Message
   by: string
@@ -83,7 +114,9 @@ type Spec<T> = Omit<T, Optional> & Partial<Pick<T, Optional & keyof T>>
 /** Stands for "none" where a declaration has no inputs or no values. */
 type None = Record<never, never>
 
-const complete = <T extends { id: string; standing: EvidenceLevel; values?: TradeValues }>(spec: T) => ({
+const complete = <T extends { id: string; standing: EvidenceLevel; values?: TradeValues }>(
+  spec: T,
+) => ({
   version: 1,
   source: usualSource(spec.standing),
   key: spec.id,
@@ -93,8 +126,9 @@ const complete = <T extends { id: string; standing: EvidenceLevel; values?: Trad
 })
 
 /** Declares a rule that computes by a formula. */
-export const rule = <const I extends Inputs = None, const V extends TradeValues = None>(spec: Spec<Rule<I, V>>): Rule<I, V> =>
-  complete(spec) as unknown as Rule<I, V>
+export const rule = <const I extends Inputs = None, const V extends TradeValues = None>(
+  spec: Spec<Rule<I, V>>,
+): Rule<I, V> => complete(spec) as unknown as Rule<I, V>
 
 /** What a rule says and does that adds one figure of each zone up. */
 export const allZones = <const U extends Unit>(unit: U) => ({
@@ -106,8 +140,9 @@ export const allZones = <const U extends Unit>(unit: U) => ({
 })
 
 /** Declares a rule that computes by a procedure. */
-export const procedure = <const I extends Inputs = None, const V extends TradeValues = None>(spec: Spec<Procedure<I, V>>): Procedure<I, V> =>
-  complete(spec) as unknown as Procedure<I, V>
+export const procedure = <const I extends Inputs = None, const V extends TradeValues = None>(
+  spec: Spec<Procedure<I, V>>,
+): Procedure<I, V> => complete(spec) as unknown as Procedure<I, V>
 
 /** Something read on site or typed in. `otherwise` is what is assumed until it is. */
 export interface Reading extends Declaration {
@@ -125,9 +160,19 @@ interface ReadingSpec {
   otherwise?: readonly [number, readonly [number, number]]
 }
 
-export function reading({ key, id = `reading.${key}`, stage, label, unit, otherwise }: ReadingSpec): Reading {
+export function reading({
+  key,
+  id = `reading.${key}`,
+  stage,
+  label,
+  unit,
+  otherwise,
+}: ReadingSpec): Reading {
   const assumed = otherwise
-    ? { ...value(otherwise[0], unit, 'assumed', 'What is taken until it is read.', otherwise[1]), id: `${id}.otherwise` }
+    ? {
+        ...value(otherwise[0], unit, 'assumed', 'What is taken until it is read.', otherwise[1]),
+        id: `${id}.otherwise`,
+      }
     : null
   return {
     id,
@@ -150,7 +195,10 @@ export interface TableEntry extends Declaration {
 }
 
 export const fromTable = (
-  spec: Pick<Declaration, 'key' | 'stage' | 'label' | 'unit' | 'standing'> & { source?: string; says?: string },
+  spec: Pick<Declaration, 'key' | 'stage' | 'label' | 'unit' | 'standing'> & {
+    source?: string
+    says?: string
+  },
 ): TableEntry => ({
   id: `table.${spec.key}`,
   source: usualSource(spec.standing),
@@ -165,7 +213,9 @@ export const fromTable = (
 export interface Setting extends TableEntry {
   usual: TradeValue
 }
-export function setting(spec: Pick<Declaration, 'key' | 'stage' | 'label'> & { usual: TradeValue }): Setting {
+export function setting(
+  spec: Pick<Declaration, 'key' | 'stage' | 'label'> & { usual: TradeValue },
+): Setting {
   const id = `setting.${spec.key}`
   const { usual } = tradeValues(id, { usual: spec.usual })
   return {

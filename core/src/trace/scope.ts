@@ -1,11 +1,17 @@
-/** What a figure is of. Every kind has its own prefix, so no id a person or a file chooses can be taken for another kind's. */
+/**
+ * What a figure is of. Every kind has its own prefix, so no id a person or a file chooses can be
+ * taken for another kind's.
+ */
 export interface Scope {
   id: string
   zone?: string
 }
 
 export const JOB: Scope = { id: 'job' }
-/** A zone sown a second time, in its season: its second round has ids of its own. No zone's own id holds a tilde. */
+/**
+ * A zone sown a second time, in its season: its second round has ids of its own. No zone's own id
+ * holds a tilde.
+ */
 export const laterRound = (zone: string): string => `${zone}~later`
 /** The zone a round belongs to. */
 export function zoneOf(round: string): string {
@@ -19,6 +25,7 @@ export const treatmentScope = (treatment: string): Scope => ({ id: `treatment:${
 export const packageScope = (workPackage: string): Scope => ({ id: `package:${workPackage}` })
 export const stepScope = (step: string): Scope => ({ id: `step:${step}` })
 
-export const figureId = (scope: Scope, key: string, part?: string): string => `${scope.id}.${key}${part === undefined ? '' : `.${part}`}`
+export const figureId = (scope: Scope, key: string, part?: string): string =>
+  `${scope.id}.${key}${part === undefined ? '' : `.${part}`}`
 /** Id of a zone's figure, for those who look one up. */
 export const zoneFigure = (zone: string, key: string): string => figureId(zoneScope(zone), key)

@@ -4,7 +4,17 @@ import { weaker, type EvidenceLevel } from './evidence.ts'
 import type { Figure, InputRef, Override } from './figure.ts'
 import type { Memo } from './memo.ts'
 import type { Message } from './message.ts'
-import type { Declaration, Inputs, Procedure, Reading, Rule, Setting, TableEntry, TradeValue, TradeValues } from './rule.ts'
+import type {
+  Declaration,
+  Inputs,
+  Procedure,
+  Reading,
+  Rule,
+  Setting,
+  TableEntry,
+  TradeValue,
+  TradeValues,
+} from './rule.ts'
 import { figureId, type Scope } from './scope.ts'
 
 /** A value given as an input without being a figure itself. */
@@ -32,7 +42,8 @@ export interface Extra {
 export type FirmValues = Readonly<Record<string, number>>
 
 /** A number of the trade: the firm's own where it has set one, or as declared. */
-export const valueInForce = (of: TradeValue, firmValues: FirmValues): number => firmValues[of.id] ?? of.is
+export const valueInForce = (of: TradeValue, firmValues: FirmValues): number =>
+  firmValues[of.id] ?? of.is
 
 interface Known {
   /** The weakest evidence among the rule and its values. */
@@ -40,7 +51,10 @@ interface Known {
   /** The unit of each input, of one entry where it is a list. */
   units: Record<string, Unit>
 }
-/** The numbers as a firm sets them, kept from plan to plan for as long as its settings are the same object. */
+/**
+ * The numbers as a firm sets them, kept from plan to plan for as long as its settings are the same
+ * object.
+ */
 interface ReadByFirm {
   groups: Map<TradeValues, Record<string, number>>
   declarations: Map<Declaration, Known>
@@ -48,7 +62,8 @@ interface ReadByFirm {
 const READ = new WeakMap<FirmValues, ReadByFirm>()
 const AS_DECLARED: FirmValues = {}
 
-const isFigure = (given: unknown): given is Figure => typeof given === 'object' && given !== null && 'rule' in given
+const isFigure = (given: unknown): given is Figure =>
+  typeof given === 'object' && given !== null && 'rule' in given
 
 /** Works rules for one plan, and keeps every figure with its working in a flat table. */
 export class Trace {
@@ -69,7 +84,10 @@ export class Trace {
     return valueInForce(of, this.firmValues)
   }
 
-  /** A grass as the firm has it. Throws on one that is not in its table: a job is rid of those before it is planned. */
+  /**
+   * A grass as the firm has it. Throws on one that is not in its table: a job is rid of those
+   * before it is planned.
+   */
   grass(id: GrassId): Grass {
     const found = this.grasses[id]
     if (!found) throw new Error(`No grass ${id}`)
@@ -91,8 +109,16 @@ export class Trace {
     let known = this.cached.declarations.get(by)
     if (!known) {
       known = {
-        standing: Object.values(by.values).reduce((weakest, of) => weaker(weakest, this.standingOf(of)), by.standing),
-        units: Object.fromEntries(Object.entries(by.inputs).map(([name, type]) => [name, type.replace(/\[\]$|\?$/, '') as Unit])),
+        standing: Object.values(by.values).reduce(
+          (weakest, of) => weaker(weakest, this.standingOf(of)),
+          by.standing,
+        ),
+        units: Object.fromEntries(
+          Object.entries(by.inputs).map(([name, type]) => [
+            name,
+            type.replace(/\[\]$|\?$/, '') as Unit,
+          ]),
+        ),
       }
       this.cached.declarations.set(by, known)
     }
@@ -100,9 +126,20 @@ export class Trace {
   }
 
   /** Works a rule in a scope from inputs by name. A figure worked twice is a bug, and throws. */
-  work<I extends Inputs, V extends TradeValues>(by: Rule<I, V>, scope: Scope, given: GivenInputs<I>, extra: Extra = {}): Figure {
+  work<I extends Inputs, V extends TradeValues>(
+    by: Rule<I, V>,
+    scope: Scope,
+    given: GivenInputs<I>,
+    extra: Extra = {},
+  ): Figure {
     const { computed, inputs, standing } = this.take(by, given)
-    return this.keep(by, scope, by.compute(computed as never, this.values(by.values)), { origin: 'worked', standing, inputs }, extra)
+    return this.keep(
+      by,
+      scope,
+      by.compute(computed as never, this.values(by.values)),
+      { origin: 'worked', standing, inputs },
+      extra,
+    )
   }
 
   /** Keeps what a procedure found, with what it was found from. */
@@ -117,7 +154,10 @@ export class Trace {
     return this.keep(by, scope, found, { origin: 'worked', standing, inputs }, extra)
   }
 
-  /** Inputs as their plain values, as references, and the weakest evidence among the rule, its values and its inputs. */
+  /**
+   * Inputs as their plain values, as references, and the weakest evidence among the rule, its
+   * values and its inputs.
+   */
   private take(by: Declaration & { inputs: Inputs }, given: Record<string, unknown>) {
     const known = this.known(by)
     let standing = known.standing
@@ -129,7 +169,9 @@ export class Trace {
       if (Array.isArray(input)) {
         const figures = input.length > 0 && isFigure(input[0])
         computed[name] = figures ? (input as Figure[]).map((f) => f.value) : input
-        inputs[name] = figures ? (input as Figure[]).map((f) => f.id) : { values: input as (number | string)[], unit }
+        inputs[name] = figures
+          ? (input as Figure[]).map((f) => f.id)
+          : { values: input as (number | string)[], unit }
         if (figures) for (const f of input as Figure[]) standing = weaker(standing, f.standing)
       } else if (isFigure(input)) {
         computed[name] = input.value
@@ -145,14 +187,25 @@ export class Trace {
 
   /** What someone read or typed; null where it was not. */
   read(by: Reading, scope: Scope, typed: FigureValue | null, extra: Extra = {}): Figure | null {
-    return typed === null ? null : this.keep(by, scope, typed, { origin: 'typed', standing: 'reading', inputs: {} }, extra)
+    return typed === null
+      ? null
+      : this.keep(by, scope, typed, { origin: 'typed', standing: 'reading', inputs: {} }, extra)
   }
 
-  /** The reading, or else what is assumed in its place. Throws on a reading that has nothing to assume. */
+  /**
+   * The reading, or else what is assumed in its place. Throws on a reading that has nothing to
+   * assume.
+   */
   readOr(by: Reading, scope: Scope, typed: FigureValue | null, extra: Extra = {}): Figure {
     if (typed !== null) return this.read(by, scope, typed, extra)!
     if (!by.otherwise) throw new Error(`${by.id} has nothing to assume`)
-    return this.keep(by, scope, this.value(by.otherwise), { origin: 'assumed', standing: 'assumed', inputs: {} }, extra)
+    return this.keep(
+      by,
+      scope,
+      this.value(by.otherwise),
+      { origin: 'assumed', standing: 'assumed', inputs: {} },
+      extra,
+    )
   }
 
   private standingOf(of: TradeValue): EvidenceLevel {
@@ -162,17 +215,43 @@ export class Trace {
   /** A setting of the firm: its own, or the usual one. */
   setting(by: Setting, scope: Scope, own: number | null, extra: Extra = {}): Figure {
     const standing = own === null ? this.standingOf(by.usual) : 'reading'
-    return this.keep(by, scope, own ?? this.value(by.usual), { origin: 'setting', standing, inputs: {} }, extra)
+    return this.keep(
+      by,
+      scope,
+      own ?? this.value(by.usual),
+      { origin: 'setting', standing, inputs: {} },
+      extra,
+    )
   }
 
   /** A value out of a reference table. */
   table(by: TableEntry, scope: Scope, entry: FigureValue, extra: Extra = {}): Figure {
-    return this.keep(by, scope, entry, { origin: 'table', standing: by.standing, inputs: {} }, extra)
+    return this.keep(
+      by,
+      scope,
+      entry,
+      { origin: 'table', standing: by.standing, inputs: {} },
+      extra,
+    )
   }
 
-  private keep(by: Declaration, scope: Scope, value: FigureValue, from: Pick<Figure, 'origin' | 'standing' | 'inputs'>, extra: Extra): Figure {
+  private keep(
+    by: Declaration,
+    scope: Scope,
+    value: FigureValue,
+    from: Pick<Figure, 'origin' | 'standing' | 'inputs'>,
+    extra: Extra,
+  ): Figure {
     const id = figureId(scope, extra.key ?? by.key, extra.part)
-    const figure: Figure = { id, rule: by.id, label: extra.label ?? by.label, value, unit: by.unit, ...from, stage: by.stage }
+    const figure: Figure = {
+      id,
+      rule: by.id,
+      label: extra.label ?? by.label,
+      value,
+      unit: by.unit,
+      ...from,
+      stage: by.stage,
+    }
     if (scope.zone !== undefined) figure.zone = scope.zone
     if (extra.school) figure.school = extra.school
     if (extra.override) figure.override = extra.override
@@ -189,7 +268,10 @@ export class Trace {
 
   private recording: Figure[] | null = null
 
-  /** Works something that belongs to the whole job, whoever asks for it first: it is not kept with what `recall` is working. */
+  /**
+   * Works something that belongs to the whole job, whoever asks for it first: it is not kept with
+   * what `recall` is working.
+   */
   apart<T>(work: () => T): T {
     const outer = this.recording
     this.recording = null
@@ -201,8 +283,8 @@ export class Trace {
   }
 
   /**
-   * Works something that depends on nothing but `inputs`, or takes it as worked before, with every figure it made. Its answer is read only: it is handed
-   * out again.
+   * Works something that depends on nothing but `inputs`, or takes it as worked before, with every
+   * figure it made. Its answer is read only: it is handed out again.
    */
   recall<T>(memo: Memo, name: string, inputs: unknown, work: () => T): T {
     let fresh = false

@@ -4,7 +4,15 @@ import type { Memo } from '../trace/memo.ts'
 import { distance } from '../drawing/geometry.ts'
 import { fromQuadrats, fromPointCounts, type CoverCount } from '../cover/coverCount.ts'
 import { measurePlan, zoneAt, type MeasuredPlan } from '../drawing/drawnZones.ts'
-import { bestPlane, enough, fallTowards, levelReport, nearestOn, type LevelAim, type LevelReport } from '../levels/levels.ts'
+import {
+  bestPlane,
+  enough,
+  fallTowards,
+  levelReport,
+  nearestOn,
+  type LevelAim,
+  type LevelReport,
+} from '../levels/levels.ts'
 import type { Obstacle } from '../light/obstacles.ts'
 import { surveyLines } from './surveyRules.ts'
 import { lightOfZones, type LightSeason, type ZoneLight } from '../light/zoneLight.ts'
@@ -35,12 +43,22 @@ export interface SurveyValues {
 }
 
 /** Surveys one site. Slow pieces are taken from `memo` while what they depend on stays. */
-export function surveySite(job: Job, season: LightSeason, values: SurveyValues, memo: Memo): SiteSurvey {
+export function surveySite(
+  job: Job,
+  season: LightSeason,
+  values: SurveyValues,
+  memo: Memo,
+): SiteSurvey {
   const { drawing } = job
   const measured = memo.recall('drawing', [drawing.shapes], () => measurePlan(drawing))
   const readings =
-    drawing.levels.length > 0 ? memo.recall('levels', [drawing.levels, drawing.shapes], () => levelsByZone(job)) : new Map<string, Level[]>()
-  const outside = drawing.levels.length > 0 ? memo.recall('levels-outside', [drawing.levels, drawing.shapes], () => levelsOutside(job)) : []
+    drawing.levels.length > 0
+      ? memo.recall('levels', [drawing.levels, drawing.shapes], () => levelsByZone(job))
+      : new Map<string, Level[]>()
+  const outside =
+    drawing.levels.length > 0
+      ? memo.recall('levels-outside', [drawing.levels, drawing.shapes], () => levelsOutside(job))
+      : []
   const levels = new Map<string, LevelReport>()
   const falls: SiteSurvey['falls'] = new Map()
   const counts: SiteSurvey['counts'] = new Map()
@@ -49,7 +67,9 @@ export function surveySite(job: Job, season: LightSeason, values: SurveyValues, 
     if (own) {
       const net = measured.zones.get(zone.id)?.net ?? null
       const aim = aimOf(zone, drawing, own)
-      const report = memo.recall(`levels:${zone.id}`, [own, net, aim, values.dip], () => levelReport(own, net, aim, values.dip))
+      const report = memo.recall(`levels:${zone.id}`, [own, net, aim, values.dip], () =>
+        levelReport(own, net, aim, values.dip),
+      )
       if (report) levels.set(zone.id, report)
       const towards = buildingsBelow(drawing, own, values.levelWithin)
       if (towards.length > 0) falls.set(zone.id, towards)
@@ -57,7 +77,15 @@ export function surveySite(job: Job, season: LightSeason, values: SurveyValues, 
     const count = countOf(zone)
     if (count) counts.set(zone.id, count)
   }
-  return { measured, season, ...lightOf(job, measured, readings, season, values.leastTilt, memo), levels, falls, counts, outside }
+  return {
+    measured,
+    season,
+    ...lightOf(job, measured, readings, season, values.leastTilt, memo),
+    levels,
+    falls,
+    counts,
+    outside,
+  }
 }
 
 /** Buildings the readings fall towards by more than `within` %. */
@@ -65,7 +93,9 @@ const buildingsBelow = (drawing: Drawing, readings: readonly Level[], within: nu
   drawing.shapes.flatMap((s) => {
     if (s.kind !== 'building') return []
     const percent = fallTowards(readings, s.at)
-    return percent !== null && percent > within ? [{ building: s.id, name: s.name || 'the building', percent }] : []
+    return percent !== null && percent > within
+      ? [{ building: s.id, name: s.name || 'the building', percent }]
+      : []
   })
 
 function lightOf(
@@ -77,13 +107,16 @@ function lightOf(
   memo: Memo,
 ): Pick<SiteSurvey, 'light' | 'lightIf'> {
   const { drawing, site } = job
-  const place = site.latitude === null ? null : { latitude: site.latitude, longitude: site.longitude ?? 0 }
+  const place =
+    site.latitude === null ? null : { latitude: site.latitude, longitude: site.longitude ?? 0 }
   const casts = drawing.shapes.some((s) => OBSTACLES.includes(s.kind)) || drawing.hills.length > 0
   if (!place || !casts || measured.zones.size === 0) return { light: new Map(), lightIf: null }
   const tilts = tiltsOf(job, measured, readings, leastTilt)
   const inputs = [drawing.shapes, drawing.hills, place, season, tilts]
   const cast = (whatIf: boolean) =>
-    memo.recall(whatIf ? 'light-if' : 'light', inputs, () => lightOfZones(drawing, measured, place, season, { tilts, whatIf }))
+    memo.recall(whatIf ? 'light-if' : 'light', inputs, () =>
+      lightOfZones(drawing, measured, place, season, { tilts, whatIf }),
+    )
   const asked = drawing.shapes.some((s) => s.whatIf !== 'as-is' && !s.agreed)
   return { light: cast(false), lightIf: asked ? cast(true) : null }
 }
@@ -92,7 +125,10 @@ function lightOf(
 export const countOf = (zone: Pick<Zone, 'pointCounts' | 'quadrats'>): CoverCount | null =>
   (zone.pointCounts && fromPointCounts(zone.pointCounts)) || fromQuadrats(zone.quadrats)
 
-/** The drawn zones known to slope by `leastTilt` % or more, and which way: by what was read and noted, else by the plane through their levels. */
+/**
+ * The drawn zones known to slope by `leastTilt` % or more, and which way: by what was read and
+ * noted, else by the plane through their levels.
+ */
 export function tiltsOf(
   job: Pick<Job, 'zones'>,
   measured: MeasuredPlan,
@@ -108,15 +144,20 @@ export function tiltsOf(
       zone.slope !== null && zone.slopeTowards !== null
         ? [zone.slope / 100, zone.slopeTowards]
         : plane
-          ? [Math.hypot(plane.east, plane.north) / 1000, (Math.atan2(-plane.east, -plane.north) * 180) / Math.PI]
+          ? [
+              Math.hypot(plane.east, plane.north) / 1000,
+              (Math.atan2(-plane.east, -plane.north) * 180) / Math.PI,
+            ]
           : [0, 0]
-    return fall < leastTilt / 100 ? [] : [{ shape: zone.id, dropsLeaf: false, form: 'tilt' as const, areas, fall, towards }]
+    return fall < leastTilt / 100
+      ? []
+      : [{ shape: zone.id, dropsLeaf: false, form: 'tilt' as const, areas, fall, towards }]
   })
 }
 
 /**
- * What a zone's surface should become. A chosen fall with no direction given runs away from the building nearest to the readings, or due south where there is
- * none.
+ * What a zone's surface should become. A chosen fall with no direction given runs away from the
+ * building nearest to the readings, or due south where there is none.
  */
 export function aimOf(
   zone: Pick<Zone, 'levelAim' | 'fall' | 'fallTowards' | 'smoothOver'>,
@@ -125,13 +166,24 @@ export function aimOf(
 ): LevelAim {
   if (zone.levelAim === 'smooth') return { kind: 'smooth', radius: zone.smoothOver ?? 3 }
   if (zone.levelAim === 'plane') return { kind: 'plane' }
-  return { kind: 'fall', percent: zone.fall ?? 1, towards: zone.fallTowards ?? awayFromBuilding(drawing, readings) ?? 180 }
+  return {
+    kind: 'fall',
+    percent: zone.fall ?? 1,
+    towards: zone.fallTowards ?? awayFromBuilding(drawing, readings) ?? 180,
+  }
 }
 
-/** Direction from the nearest building to the middle of the readings, degrees from north through east. */
-function awayFromBuilding(drawing: Pick<Drawing, 'shapes'>, readings: readonly Pick<Level, 'x' | 'y'>[]): number | null {
+/**
+ * Direction from the nearest building to the middle of the readings, degrees from north through
+ * east.
+ */
+function awayFromBuilding(
+  drawing: Pick<Drawing, 'shapes'>,
+  readings: readonly Pick<Level, 'x' | 'y'>[],
+): number | null {
   if (readings.length === 0) return null
-  const mean = (of: (r: Pick<Level, 'x' | 'y'>) => number) => readings.reduce((s, r) => s + of(r), 0) / readings.length
+  const mean = (of: (r: Pick<Level, 'x' | 'y'>) => number) =>
+    readings.reduce((s, r) => s + of(r), 0) / readings.length
   const middle: Point = [mean((r) => r.x), mean((r) => r.y)]
   let best: { from: Point; away: number } | null = null
   for (const s of drawing.shapes) {

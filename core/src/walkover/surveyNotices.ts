@@ -10,7 +10,10 @@ import { surveyLines } from './surveyRules.ts'
 import { coversThatDiffer, sizesThatDiffer, type SizeFrom, type ZoneSize } from './twoReadings.ts'
 import type { ZoneReadings } from './zoneReadings.ts'
 
-/** What the measured walk says that is not a figure: where zones overlap, dips one by one, zones of two lights, counts still open. */
+/**
+ * What the measured walk says that is not a figure: where zones overlap, dips one by one, zones of
+ * two lights, counts still open.
+ */
 export interface SurveySummary {
   season: { from: number; to: number }
   overlaps: { zones: [string, string]; area: number; at: Point }[]
@@ -20,16 +23,34 @@ export interface SurveySummary {
     {
       perimeter: number | null
       by: string | null
-      /** Sizes that disagree, the one that counts first; and wanted cover typed beside another counted. */
+      /**
+       * Sizes that disagree, the one that counts first; and wanted cover typed beside another
+       * counted.
+       */
       sizes: ZoneSize[]
       covers: ReturnType<typeof coversThatDiffer>
-      counted: { method: 'frame' | 'step'; n: number; low: number; high: number; more: number | null; line: number } | null
-      levels: { readings: number; share: number; dips: { at: Point; depth: number; area: number; volume: number; barrows: number }[] } | null
+      counted: {
+        method: 'frame' | 'step'
+        n: number
+        low: number
+        high: number
+        more: number | null
+        line: number
+      } | null
+      levels: {
+        readings: number
+        share: number
+        dips: { at: Point; depth: number; area: number; volume: number; barrows: number }[]
+      } | null
     }
   >
 }
 
-const SIZE_WORDS: Record<SizeFrom, string> = { typed: 'is typed', drawn: 'is drawn', sides: 'comes from length and width' }
+const SIZE_WORDS: Record<SizeFrom, string> = {
+  typed: 'is typed',
+  drawn: 'is drawn',
+  sides: 'comes from length and width',
+}
 
 /** Dips listed one by one, deepest first, no more than this. */
 const DIPS_SHOWN = 30
@@ -50,7 +71,12 @@ export function surveySummary(
   zones: readonly ZoneReadings[],
   { schoolLine, loose, barrow, lights, twoSizes }: SurveySettings,
 ): SurveySummary {
-  const summary: SurveySummary = { season: survey.season, overlaps: survey.measured.overlaps, mixedLight: [], zones: {} }
+  const summary: SurveySummary = {
+    season: survey.season,
+    overlaps: survey.measured.overlaps,
+    mixedLight: [],
+    zones: {},
+  }
   for (const r of zones) {
     const drawn = survey.measured.zones.get(r.id)
     const light = survey.light.get(r.id)
@@ -76,7 +102,9 @@ export function surveySummary(
         ? {
             readings: report.readings,
             share: report.share,
-            dips: report.dips.slice(0, DIPS_SHOWN).map((d) => ({ ...d, barrows: Math.ceil((d.volume * loose) / barrow - 1e-9) })),
+            dips: report.dips
+              .slice(0, DIPS_SHOWN)
+              .map((d) => ({ ...d, barrows: Math.ceil((d.volume * loose) / barrow - 1e-9) })),
           }
         : null,
     }
@@ -84,8 +112,17 @@ export function surveySummary(
   return summary
 }
 
-/** What the survey says that needs a person: overlaps, crossing outlines, two sizes, falls to a wall, levels short, two lights, counts still open. */
-export function surveyNotices(drawing: Drawing, survey: SiteSurvey, summary: SurveySummary, zones: readonly ZoneReadings[], trace: Trace): Notice[] {
+/**
+ * What the survey says that needs a person: overlaps, crossing outlines, two sizes, falls to a
+ * wall, levels short, two lights, counts still open.
+ */
+export function surveyNotices(
+  drawing: Drawing,
+  survey: SiteSurvey,
+  summary: SurveySummary,
+  zones: readonly ZoneReadings[],
+  trace: Trace,
+): Notice[] {
   const name = (id: string) => zones.find((r) => r.id === id)?.name ?? id
   const overlaps = summary.overlaps.map(({ zones: [a, b], area }): Notice => ({
     id: `overlap.${a}.${b}`,
@@ -102,7 +139,12 @@ export function surveyNotices(drawing: Drawing, survey: SiteSurvey, summary: Sur
     title: say`${drawing.shapes.find((s) => s.id === shape)?.name || 'A shape'}: its outline crosses itself.`,
     says: 'Its area is taken as what is inside either loop. Drag a corner so that the edges no longer cross.',
   }))
-  return [...overlaps, ...crossings, ...outsideNotice(survey.outside), ...zones.flatMap((r) => zoneNotices(r, survey, summary, trace))]
+  return [
+    ...overlaps,
+    ...crossings,
+    ...outsideNotice(survey.outside),
+    ...zones.flatMap((r) => zoneNotices(r, survey, summary, trace)),
+  ]
 }
 
 /** Readings named one by one, no more than this. */
@@ -110,20 +152,30 @@ const PLACES_NAMED = 3
 
 function outsideNotice(outside: readonly Level[]): Notice[] {
   if (outside.length === 0) return []
-  const places = outside.slice(0, PLACES_NAMED).map(({ x, y }) => say`${quantity(x, 'm')} east and ${quantity(y, 'm')} north`)
+  const places = outside
+    .slice(0, PLACES_NAMED)
+    .map(({ x, y }) => say`${quantity(x, 'm')} east and ${quantity(y, 'm')} north`)
   const more = outside.length - places.length
   return [
     {
       id: 'levels-outside',
       stage: 1,
       level: 'warn',
-      title: outside.length === 1 ? 'A level reading lies outside every lawn.' : say`${outside.length} level readings lie outside every lawn.`,
+      title:
+        outside.length === 1
+          ? 'A level reading lies outside every lawn.'
+          : say`${outside.length} level readings lie outside every lawn.`,
       says: say`They count for nothing: ${places}${more > 0 ? say`, and ${more} more` : ''} of the plan’s zero. Draw the lawn as far as they reach, or read them in again with other places.`,
     },
   ]
 }
 
-function zoneNotices(r: ZoneReadings, survey: SiteSurvey, summary: SurveySummary, trace: Trace): Notice[] {
+function zoneNotices(
+  r: ZoneReadings,
+  survey: SiteSurvey,
+  summary: SurveySummary,
+  trace: Trace,
+): Notice[] {
   const about = { stage: 1, zone: r.id } as const
   const found: Notice[] = []
   const { sizes, covers } = summary.zones[r.id]!

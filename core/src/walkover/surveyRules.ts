@@ -9,20 +9,54 @@ export const readings = {
   length: reading({ key: 'length', stage: 1, label: 'Length', unit: 'm' }),
   width: reading({ key: 'width', stage: 1, label: 'Width', unit: 'm' }),
   deduction: reading({ key: 'off', stage: 1, label: 'Taken off', unit: 'm2' }),
-  slope: reading({ key: 'slope', stage: 1, label: 'Slope', unit: 'slope', otherwise: [0, [0, 100]] }),
-  sun: reading({ key: 'sun', stage: 1, label: 'Direct sun, growing weeks', unit: 'h', otherwise: [6, [0, 18]] }),
+  slope: reading({
+    key: 'slope',
+    stage: 1,
+    label: 'Slope',
+    unit: 'slope',
+    otherwise: [0, [0, 100]],
+  }),
+  sun: reading({
+    key: 'sun',
+    stage: 1,
+    label: 'Direct sun, growing weeks',
+    unit: 'h',
+    otherwise: [6, [0, 18]],
+  }),
   wanted: reading({ key: 'wanted', stage: 1, label: 'Wanted cover', unit: '%' }),
   weeds: reading({ key: 'weeds', stage: 1, label: 'Weeds', unit: '%' }),
   moss: reading({ key: 'moss', stage: 1, label: 'Moss', unit: '%' }),
   bare: reading({ key: 'bare', stage: 1, label: 'Bare ground', unit: '%' }),
-  incurable: reading({ key: 'incurable', stage: 1, label: 'Incurable grassy weeds', unit: '%', otherwise: [0, [0, 100]] }),
+  incurable: reading({
+    key: 'incurable',
+    stage: 1,
+    label: 'Incurable grassy weeds',
+    unit: '%',
+    otherwise: [0, [0, 100]],
+  }),
   thatch: reading({ key: 'thatch', stage: 1, label: 'Thatch', unit: 'mm' }),
   ph: reading({ key: 'ph', stage: 1, label: 'pH', unit: '1' }),
-  cut: reading({ key: 'cut', stage: 1, label: 'Height of cut', unit: 'mm', otherwise: [40, [5, 150]] }),
+  cut: reading({
+    key: 'cut',
+    stage: 1,
+    label: 'Height of cut',
+    unit: 'mm',
+    otherwise: [40, [5, 150]],
+  }),
   lowsDepth: reading({ key: 'lows.depth', stage: 1, label: 'Depth of the lows', unit: 'mm' }),
-  lowsShare: reading({ key: 'lows.share', stage: 1, label: 'Share of ground lying low', unit: '%' }),
+  lowsShare: reading({
+    key: 'lows.share',
+    stage: 1,
+    label: 'Share of ground lying low',
+    unit: '%',
+  }),
   latitude: reading({ key: 'latitude', stage: 1, label: 'Latitude', unit: 'deg' }),
-  soil: reading({ key: 'soil-reading', stage: 1, label: say`Soil at ${quantity(50, 'mm')}, read`, unit: 'C' }),
+  soil: reading({
+    key: 'soil-reading',
+    stage: 1,
+    label: say`Soil at ${quantity(50, 'mm')}, read`,
+    unit: 'C',
+  }),
 }
 
 const YOUR_PLAN = 'your plan'
@@ -262,7 +296,14 @@ export const surveyRules = {
     'Share of the ground read that lies further below its aim than a dip begins.',
     'low cells ÷ all cells',
   ),
-  deepest: levelRule('survey.deepest', 'lows.deepest', 'Deepest dip', 'mm', 'The furthest below the aim.', 'largest of aim − surface'),
+  deepest: levelRule(
+    'survey.deepest',
+    'lows.deepest',
+    'Deepest dip',
+    'mm',
+    'The furthest below the aim.',
+    'largest of aim − surface',
+  ),
   fill: levelRule(
     'survey.fill',
     'fill',
@@ -345,14 +386,39 @@ export const surveyRules = {
 
 /** From where the survey speaks up. */
 export const surveyLines = tradeValues('survey', {
-  twoSizes: value(5, '%', 'model', 'Two sizes of one zone are told when they differ by more than', [1, 50]),
-  levelsSpan: value(70, '%', 'model', 'Levels are told to be short when they span less of a zone than', [20, 100]),
+  twoSizes: value(
+    5,
+    '%',
+    'model',
+    'Two sizes of one zone are told when they differ by more than',
+    [1, 50],
+  ),
+  levelsSpan: value(
+    70,
+    '%',
+    'model',
+    'Levels are told to be short when they span less of a zone than',
+    [20, 100],
+  ),
   levelWithin: value(0.3, '%', 'model', 'A fall gentler than this is level', [0, 2]),
-  leastTilt: value(1, '%', 'model', 'A fall gentler than this hides no sun worth counting', [0, 10]),
+  leastTilt: value(
+    1,
+    '%',
+    'model',
+    'A fall gentler than this hides no sun worth counting',
+    [0, 10],
+  ),
   large: value(500, 'm2', 'model', 'From this size a pace out is worth a bag', [50, 5000]),
 })
 
-function levelRule(id: string, key: string, label: string, unit: 'mm' | '%' | 'm3', says: string, steps: string) {
+function levelRule(
+  id: string,
+  key: string,
+  label: string,
+  unit: 'mm' | '%' | 'm3',
+  says: string,
+  steps: string,
+) {
   return procedure({
     id,
     key,

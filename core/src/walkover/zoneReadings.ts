@@ -56,7 +56,10 @@ export interface SurveyedFill {
   deeperThan: (mm: number) => number
 }
 
-/** Turns what was walked into figures. A zone without an area stays out of every amount and is listed as waiting. */
+/**
+ * Turns what was walked into figures. A zone without an area stays out of every amount and is
+ * listed as waiting.
+ */
 export function readZone(zone: Zone, survey: SiteSurvey, trace: Trace): ZoneReadings {
   const scope = zoneScope(zone.id)
   const slope = trace.readOr(readings.slope, scope, zone.slope)
@@ -66,7 +69,9 @@ export function readZone(zone: Zone, survey: SiteSurvey, trace: Trace): ZoneRead
   const thatch = readThatch(zone, trace)
   const surface = readSurface(zone, survey, area.figure, trace)
   const drawn = survey.measured.zones.get(zone.id)
-  const trenched = drawn ? drawn.trenches.reduce((sum, t) => sum + (t.depth > 0 ? t.length * t.width : 0), 0) : 0
+  const trenched = drawn
+    ? drawn.trenches.reduce((sum, t) => sum + (t.depth > 0 ? t.length * t.width : 0), 0)
+    : 0
   return {
     zone,
     id: zone.id,
@@ -85,10 +90,18 @@ export function readZone(zone: Zone, survey: SiteSurvey, trace: Trace): ZoneRead
     cut: trace.readOr(readings.cut, scope, zone.heightOfCut),
     ...surface,
     trenches: readTrenches(zone, survey, trace),
-    edgeLength: drawn && drawn.edges > 0 ? trace.work(surveyRules.edges, scope, { lengths: drawn.edges }) : null,
-    worn: drawn && drawn.worn > 0 ? trace.work(surveyRules.worn, scope, { lines: drawn.worn }) : null,
-    trenchGround: trenched > 0 ? trace.work(surveyRules.trenchGround, scope, { trenches: trenched }) : null,
-    patches: drawn && drawn.patches.area > 0 ? trace.figures[figureId(scope, surveyRules.patches.key)]! : null,
+    edgeLength:
+      drawn && drawn.edges > 0
+        ? trace.work(surveyRules.edges, scope, { lengths: drawn.edges })
+        : null,
+    worn:
+      drawn && drawn.worn > 0 ? trace.work(surveyRules.worn, scope, { lines: drawn.worn }) : null,
+    trenchGround:
+      trenched > 0 ? trace.work(surveyRules.trenchGround, scope, { trenches: trenched }) : null,
+    patches:
+      drawn && drawn.patches.area > 0
+        ? trace.figures[figureId(scope, surveyRules.patches.key)]!
+        : null,
   }
 }
 
@@ -104,14 +117,28 @@ function readSun(zone: Zone, survey: SiteSurvey, trace: Trace): Figure {
         tenth(light.median),
         {},
         {
-          change: 'Hours typed or watched on site, which count before these; or an obstacle cut, lifted or gone.',
+          change:
+            'Hours typed or watched on site, which count before these; or an obstacle cut, lifted or gone.',
         },
       )
     : trace.readOr(readings.sun, scope, zone.sunHours)
   if (light) {
-    if (!cast) trace.found(surveyRules.light, scope, tenth(light.median), {}, { key: 'sun.cast', label: 'Direct sun, from the plan' })
+    if (!cast)
+      trace.found(
+        surveyRules.light,
+        scope,
+        tenth(light.median),
+        {},
+        { key: 'sun.cast', label: 'Direct sun, from the plan' },
+      )
     trace.found(surveyRules.lightShare, scope, tenth(light.low), {})
-    trace.found(surveyRules.lightShare, scope, tenth(light.high), {}, { key: 'sun.high', label: 'Sun, brightest tenth' })
+    trace.found(
+      surveyRules.lightShare,
+      scope,
+      tenth(light.high),
+      {},
+      { key: 'sun.high', label: 'Sun, brightest tenth' },
+    )
   }
   if (asked) trace.found(surveyRules.lightIf, scope, tenth(asked.median), {})
   return sun
@@ -120,7 +147,8 @@ function readSun(zone: Zone, survey: SiteSurvey, trace: Trace): Figure {
 function readThatch(zone: Zone, trace: Trace): Figure | null {
   const scope = zoneScope(zone.id)
   const plugs = zone.plugs.filter((p) => p !== null)
-  if (zone.thatch !== null || plugs.length === 0) return trace.read(readings.thatch, scope, zone.thatch)
+  if (zone.thatch !== null || plugs.length === 0)
+    return trace.read(readings.thatch, scope, zone.thatch)
   return trace.work(
     surveyRules.plugs,
     scope,
@@ -129,7 +157,12 @@ function readThatch(zone: Zone, trace: Trace): Figure | null {
   )
 }
 
-function readSurface(zone: Zone, survey: SiteSurvey, area: Figure | null, trace: Trace): Pick<ZoneReadings, 'lowsDepth' | 'lowsShare' | 'fill'> {
+function readSurface(
+  zone: Zone,
+  survey: SiteSurvey,
+  area: Figure | null,
+  trace: Trace,
+): Pick<ZoneReadings, 'lowsDepth' | 'lowsShare' | 'fill'> {
   const scope = zoneScope(zone.id)
   const report = survey.levels.get(zone.id)
   const drawn = survey.measured.zones.get(zone.id)
@@ -144,9 +177,15 @@ function readSurface(zone: Zone, survey: SiteSurvey, area: Figure | null, trace:
     trace.found(surveyRules.spoil, scope, report.spoil, {})
     trace.found(surveyRules.levelMean, scope, report.meanError, {})
     trace.found(surveyRules.levelWorst, scope, report.worstError, {})
-    // Readings that cover only part of a zone say nothing of the rest; a typed depth still decides there.
+    // Readings that cover only part of a zone say nothing of the rest; a typed depth still decides
+    // there.
     if (zone.lowsDepth === null)
-      fill = { volume, deepest, deeperThan: report.deeperThan, withBlanket: (mm) => report.withBlanket(mm, area ? num(area) : report.coveredArea) }
+      fill = {
+        volume,
+        deepest,
+        deeperThan: report.deeperThan,
+        withBlanket: (mm) => report.withBlanket(mm, area ? num(area) : report.coveredArea),
+      }
   } else if (drawn && drawn.lows.area > 0 && drawn.lows.depth !== null && area) {
     lowsDepth ??= trace.read(readings.lowsDepth, scope, drawn.lows.depth)
     lowsShare ??= trace.work(surveyRules.lowsDrawn, scope, { lows: drawn.lows.area, area })
@@ -173,23 +212,37 @@ interface ZoneArea {
   errorFigure: Figure | null
 }
 
-/** A typed area counts first, then what is drawn, then length by width. A plan is level ground; tape and paces have followed the slope already. */
+/**
+ * A typed area counts first, then what is drawn, then length by width. A plan is level ground; tape
+ * and paces have followed the slope already.
+ */
 function areaOfZone(zone: Zone, survey: SiteSurvey, slope: Figure, trace: Trace): ZoneArea {
   const scope = zoneScope(zone.id)
   const drawn = survey.measured.zones.get(zone.id)
   const typed = trace.read(readings.areaTyped, scope, zone.area)
   const flat =
     drawn && drawn.area > 0
-      ? trace.found(surveyRules.drawn, scope, drawn.area, {}, { change: say`Measured by ${MEASURED_BY_NAMES[drawn.by]}.` })
+      ? trace.found(
+          surveyRules.drawn,
+          scope,
+          drawn.area,
+          {},
+          { change: say`Measured by ${MEASURED_BY_NAMES[drawn.by]}.` },
+        )
       : null
   let figure: Figure | null
   let error = zone.by ? margin90(TYPED_AREA_ERROR[zone.by]) : 0
   if (!typed && flat) {
     const level = drawn!.by === 'tape' || drawn!.by === 'pacing' || num(slope) === 0
-    figure = level ? trace.work(surveyRules.whole, scope, { measured: flat }) : trace.work(surveyRules.sloped, scope, { plan: flat, slope })
+    figure = level
+      ? trace.work(surveyRules.whole, scope, { measured: flat })
+      : trace.work(surveyRules.sloped, scope, { plan: flat, slope })
     error = drawn!.error / drawn!.area
   } else figure = netOfDeductions(zone, typed ?? rectangleOf(zone, trace), trace)
-  const errorFigure = figure && error > 0 ? trace.work(surveyRules.error, scope, { area: figure, share: error * 100 }) : null
+  const errorFigure =
+    figure && error > 0
+      ? trace.work(surveyRules.error, scope, { area: figure, share: error * 100 })
+      : null
   return { figure, error, errorFigure }
 }
 
@@ -205,7 +258,10 @@ function rectangleOf(zone: Zone, trace: Trace): Figure | null {
 function netOfDeductions(zone: Zone, gross: Figure | null, trace: Trace): Figure | null {
   const scope = zoneScope(zone.id)
   const off = zone.deductions.flatMap((d, i) => {
-    const figure = trace.read(readings.deduction, scope, d.area, { part: String(i), ...(d.what ? { label: verbatim(d.what) } : {}) })
+    const figure = trace.read(readings.deduction, scope, d.area, {
+      part: String(i),
+      ...(d.what ? { label: verbatim(d.what) } : {}),
+    })
     return figure ? [figure] : []
   })
   if (!gross || off.reduce((left, f) => left - num(f), num(gross)) <= 0) return null
@@ -215,7 +271,12 @@ function netOfDeductions(zone: Zone, gross: Figure | null, trace: Trace): Figure
 }
 
 /** Cover typed counts first, then a count; bare ground may also come from patches drawn. */
-function readCover(zone: Zone, survey: SiteSurvey, area: Figure | null, trace: Trace): Record<CoverPart, Figure | null> {
+function readCover(
+  zone: Zone,
+  survey: SiteSurvey,
+  area: Figure | null,
+  trace: Trace,
+): Record<CoverPart, Figure | null> {
   const scope = zoneScope(zone.id)
   const count = survey.counts.get(zone.id)
   const found = {} as Record<CoverPart, Figure | null>
@@ -235,12 +296,23 @@ function readCover(zone: Zone, survey: SiteSurvey, area: Figure | null, trace: T
   }
   if (count) {
     const { low, high } = count.parts.wanted
-    trace.found(surveyRules.coverInterval, scope, { low: Math.round(low), high: Math.round(high) }, { wanted: found.wanted })
+    trace.found(
+      surveyRules.coverInterval,
+      scope,
+      { low: Math.round(low), high: Math.round(high) },
+      { wanted: found.wanted },
+    )
   }
   const patches = survey.measured.zones.get(zone.id)?.patches
   if (patches && patches.area > 0) {
-    const sum = trace.work(surveyRules.patches, scope, { patches: patches.area }, { label: say`Bare patches, ${patches.count}` })
-    if (found.bare === null && area) found.bare = trace.work(surveyRules.patchShare, scope, { patches: sum, area })
+    const sum = trace.work(
+      surveyRules.patches,
+      scope,
+      { patches: patches.area },
+      { label: say`Bare patches, ${patches.count}` },
+    )
+    if (found.bare === null && area)
+      found.bare = trace.work(surveyRules.patchShare, scope, { patches: sum, area })
   }
   return found
 }

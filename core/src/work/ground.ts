@@ -11,8 +11,20 @@ import { seedReadings } from '../seed/seedRules.ts'
 /** What is taken for ground that nobody measured. */
 export const groundValues = tradeValues('ground', {
   clumps: value(2, '%', 'assumed', 'Ground under coarse clumps, until it is read', [0.1, 40]),
-  rings: value(1, '%', 'assumed', 'Ground under scorched rings, until it is drawn as bare patches', [0.1, 40]),
-  edge: value(25, '%', 'assumed', 'Share of the way round that wants its edge set, until edges are drawn', [1, 100]),
+  rings: value(
+    1,
+    '%',
+    'assumed',
+    'Ground under scorched rings, until it is drawn as bare patches',
+    [0.1, 40],
+  ),
+  edge: value(
+    25,
+    '%',
+    'assumed',
+    'Share of the way round that wants its edge set, until edges are drawn',
+    [1, 100],
+  ),
   fill: value(30, '%', 'assumed', 'Ground that lies low, until it is read', [1, 100]),
 })
 
@@ -96,31 +108,63 @@ export const groundRules = {
 export const SOWN_REPAIRS: readonly StepKind[] = ['worn', 'trench', 'dog-soil', 'dig-clumps']
 
 /**
- * The ground a sowing covers; null where nothing is sown. `fill` is the share of lows that are buried and sown as new,
+ * The ground a sowing covers; null where nothing is sown. `fill` is the share of lows that are
+ * buried and sown as new,
  * `repairs` the ground of repairs that leave bare soil.
  */
-export function sownGround(r: ZoneReadings, sowing: Sowing, fill: Figure | number | null, repairs: readonly Figure[], trace: Trace): Figure | null {
+export function sownGround(
+  r: ZoneReadings,
+  sowing: Sowing,
+  fill: Figure | number | null,
+  repairs: readonly Figure[],
+  trace: Trace,
+): Figure | null {
   if (!r.area || sowing === 'none' || sowing === 'turf') return null
   const scope = zoneScope(r.id)
-  const part = (share: Figure | number) => trace.work(groundRules.part, scope, { area: r.area!, share })
+  const part = (share: Figure | number) =>
+    trace.work(groundRules.part, scope, { area: r.area!, share })
   if (fill !== null) return part(fill)
-  if (sowing === 'spots' && repairs.length > 0) return trace.work(groundRules.spots, scope, { area: r.area, bare: r.bare ?? 0, repairs })
-  if (sowing === 'spots' || sowing === 'plugs') return part(r.bare ?? trace.readOr(seedReadings.bare, scope, null))
+  if (sowing === 'spots' && repairs.length > 0)
+    return trace.work(groundRules.spots, scope, { area: r.area, bare: r.bare ?? 0, repairs })
+  if (sowing === 'spots' || sowing === 'plugs')
+    return part(r.bare ?? trace.readOr(seedReadings.bare, scope, null))
   if (sowing === 'thin')
-    return part(r.wanted ? trace.work(groundRules.thin, scope, { wanted: r.wanted }) : trace.readOr(seedReadings.bare, scope, null))
+    return part(
+      r.wanted
+        ? trace.work(groundRules.thin, scope, { wanted: r.wanted })
+        : trace.readOr(seedReadings.bare, scope, null),
+    )
   return trace.work(groundRules.whole, scope, { area: r.area })
 }
 
 /** Work done on the ground that is sown and no further, where only part of a zone is. */
-const WITH_SEED: ReadonlySet<StepKind> = new Set<StepKind>(['roughen', 'loosen', 'grade', 'firm', 'sow', 'plugs', 'work-in', 'cover', 'amend'])
+const WITH_SEED: ReadonlySet<StepKind> = new Set<StepKind>([
+  'roughen',
+  'loosen',
+  'grade',
+  'firm',
+  'sow',
+  'plugs',
+  'work-in',
+  'cover',
+  'amend',
+])
 /** Sowings that touch part of a zone. */
-export const inPart = (sowing: Sowing): boolean => sowing === 'spots' || sowing === 'thin' || sowing === 'plugs'
+export const inPart = (sowing: Sowing): boolean =>
+  sowing === 'spots' || sowing === 'thin' || sowing === 'plugs'
 
 /** The ground an operation is done on: a figure in m² (m for an edge). */
-export function groundOf(operation: StepKind, r: ZoneReadings, sown: Figure | null, part: boolean, trace: Trace): Figure {
+export function groundOf(
+  operation: StepKind,
+  r: ZoneReadings,
+  sown: Figure | null,
+  part: boolean,
+  trace: Trace,
+): Figure {
   const area = r.area!
   const scope = zoneScope(r.id)
-  const share = (of: Figure | number) => trace.work(groundRules.share, scope, { area, share: of }, { part: operation })
+  const share = (of: Figure | number) =>
+    trace.work(groundRules.share, scope, { area, share: of }, { part: operation })
   const { clumps, rings } = trace.values(groundValues)
   if (part && sown && WITH_SEED.has(operation)) return sown
   if (operation === 'hand-weed') return r.weeds && num(r.weeds) > 0 ? share(r.weeds) : share(clumps)

@@ -1,5 +1,11 @@
 import { dot, sum } from '../quantities/sum.ts'
-import { OPERATIONS, operationRates, setUpHours, type OperationRate, type StepKind } from '../reference/operations.ts'
+import {
+  OPERATIONS,
+  operationRates,
+  setUpHours,
+  type OperationRate,
+  type StepKind,
+} from '../reference/operations.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { rule } from '../trace/rule.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -16,7 +22,8 @@ export const hoursRules = {
     says,
     inputs: { setUp: 'h', zones: 'm2[]', passes: '1[]', rate: 'm2/h', spreading: 'h', people: '1' },
     formula: '(setUp + dot(zones, passes) / rate + spreading) / people',
-    compute: ({ setUp, zones, passes, rate, spreading, people }) => (setUp + dot(zones, passes) / rate + spreading) / people,
+    compute: ({ setUp, zones, passes, rate, spreading, people }) =>
+      (setUp + dot(zones, passes) / rate + spreading) / people,
   }),
   byLength: rule({
     ...hours,
@@ -36,7 +43,10 @@ export const hoursRules = {
   }),
 }
 
-/** What one step takes: the inputs of its hours. Grounds in m² (m along an edge), `spreading` in hours of shovelling. */
+/**
+ * What one step takes: the inputs of its hours. Grounds in m² (m along an edge), `spreading` in
+ * hours of shovelling.
+ */
 export interface Effort {
   setUp: number
   grounds: Figure[]
@@ -72,6 +82,7 @@ export const effortOf = (
 export function hoursOf({ by, setUp, grounds, passes, rate, spreading, people }: Effort): number {
   const zones = grounds.map(num)
   if (by === 'nothing') return hoursRules.fixed.compute({ setUp, people }, {}) as number
-  if (by === 'length') return hoursRules.byLength.compute({ setUp, lengths: zones, rate, people }, {}) as number
+  if (by === 'length')
+    return hoursRules.byLength.compute({ setUp, lengths: zones, rate, people }, {}) as number
   return hoursRules.byArea.compute({ setUp, zones, passes, rate, spreading, people }, {}) as number
 }

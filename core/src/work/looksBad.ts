@@ -9,12 +9,24 @@ import { plans, type ZoneWork } from './zoneWork.ts'
 
 /** Days sown ground looks bad. */
 export const badDays = tradeValues('bad-days', {
-  none: value(0, 'd', 'model', 'Where nothing is sown, it looks bad for what is done to it, at least', [0, 60]),
+  none: value(
+    0,
+    'd',
+    'model',
+    'Where nothing is sown, it looks bad for what is done to it, at least',
+    [0, 60],
+  ),
   spots: value(28, 'd', 'model', 'Mended spots look bad for', [0, 120]),
   thin: value(21, 'd', 'model', 'Thin places, sown, look bad for', [0, 120]),
   over: value(21, 'd', 'model', 'Overseeded, it looks bad for', [0, 120]),
   new: value(49, 'd', 'model', 'Sown as new ground, it looks bad for', [0, 250]),
-  'cover-then-sow': value(14, 'd', 'model', 'Held over with a quick cover, it looks bad for', [0, 120]),
+  'cover-then-sow': value(
+    14,
+    'd',
+    'model',
+    'Held over with a quick cover, it looks bad for',
+    [0, 120],
+  ),
   blend: value(28, 'd', 'model', 'Blended, it looks bad for', [0, 120]),
   'winter-green': value(21, 'd', 'model', 'Sown for winter green, it looks bad for', [0, 120]),
   plugs: value(56, 'd', 'model', 'Gaps set with plugs show for', [7, 200]),
@@ -26,20 +38,30 @@ const YEARLY = 550
 
 function neglected({ r }: ZoneWork, job: Job, trace: Trace): boolean {
   const last = job.treatments
-    .filter((t) => t.kind === 'scarified' && t.date && (t.zones.length === 0 || t.zones.includes(r.zone.id)))
+    .filter(
+      (t) =>
+        t.kind === 'scarified' && t.date && (t.zones.length === 0 || t.zones.includes(r.zone.id)),
+    )
     .map((t) => Date.parse(t.date!))
   const walked = job.walked ? Date.parse(job.walked) : null
   if (last.length > 0 && walked !== null) return walked - Math.max(...last) > YEARLY * 86_400_000
   return r.thatch !== null && num(r.thatch) > trace.value(thatchLines.deep)
 }
 
-/** How long a zone looks bad after what is done to it, days: the longest of its operations and of its sowing. */
+/**
+ * How long a zone looks bad after what is done to it, days: the longest of its operations and of
+ * its sowing.
+ */
 export function looksBadDays(work: ZoneWork, job: Job, trace: Trace): number {
   const v = trace.values(looksBadValues)
   return Math.max(
     trace.value(badDays[work.sowing]),
     plans(work, 'kill') ? v.killed : 0,
-    plans(work, 'scarify') ? (neglected(work, job, trace) ? v.scarifyNeglected : v.scarifyYearly) : 0,
+    plans(work, 'scarify')
+      ? neglected(work, job, trace)
+        ? v.scarifyNeglected
+        : v.scarifyYearly
+      : 0,
     plans(work, 'core') ? v.cored : 0,
     plans(work, 'dress', 'sand-in') ? v.dressed : 0,
     plans(work, 'cut-second') ? v.scalped : 0,

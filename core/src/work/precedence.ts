@@ -5,7 +5,10 @@ import type { Message } from '../trace/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { PackageKind } from './workPackages.ts'
 
-/** Days from one step to a later one: what must hold, and what is only better and may be given up by name. */
+/**
+ * Days from one step to a later one: what must hold, and what is only better and may be given up by
+ * name.
+ */
 export interface Link {
   from: StepKind
   /** At least, and at most (Infinity where it does not matter). */
@@ -46,11 +49,36 @@ export function precedence(kind: PackageKind, users: readonly UserId[], trace: T
       must: [o.recheck, Infinity],
       why: 'ten days to see whether brown grass wakes',
     },
-    { from: ['treat-pests'], to: ['sow', 'plugs', 'turf'], must: [o.pests, Infinity], why: 'a look again before anything is sown into pests' },
-    { from: ['kill'], to: ['kill-again'], must: [v.killAgainLeast, v.killAgainMost], why: 'regrowth before the second kill' },
-    { from: ['kill-again', 'spray'], to: cuts, must: [v.afterKill, Infinity], why: 'leaf uncut until the weedkiller has gone down' },
-    { from: ['kill-again'], to: ['scarify', 'loosen', 'sow'], must: [v.afterKill, Infinity], why: 'the wait after the last kill' },
-    { from: ['spray'], to: ['sow', 'plugs', 'turf'], must: [o.sprayWait, Infinity], why: 'the wait after the spray' },
+    {
+      from: ['treat-pests'],
+      to: ['sow', 'plugs', 'turf'],
+      must: [o.pests, Infinity],
+      why: 'a look again before anything is sown into pests',
+    },
+    {
+      from: ['kill'],
+      to: ['kill-again'],
+      must: [v.killAgainLeast, v.killAgainMost],
+      why: 'regrowth before the second kill',
+    },
+    {
+      from: ['kill-again', 'spray'],
+      to: cuts,
+      must: [v.afterKill, Infinity],
+      why: 'leaf uncut until the weedkiller has gone down',
+    },
+    {
+      from: ['kill-again'],
+      to: ['scarify', 'loosen', 'sow'],
+      must: [v.afterKill, Infinity],
+      why: 'the wait after the last kill',
+    },
+    {
+      from: ['spray'],
+      to: ['sow', 'plugs', 'turf'],
+      must: [o.sprayWait, Infinity],
+      why: 'the wait after the spray',
+    },
     {
       from: ['cut-first'],
       to: ['cut-second'],
@@ -58,7 +86,12 @@ export function precedence(kind: PackageKind, users: readonly UserId[], trace: T
       better: [v.secondCutLeast, v.secondCutMost],
       why: 'cutting down over several days',
     },
-    { from: cuts, to: ['scarify', 'rake'], better: [v.dries, v.scarifyMost], why: 'a day for the turf to dry before blades' },
+    {
+      from: cuts,
+      to: ['scarify', 'rake'],
+      better: [v.dries, v.scarifyMost],
+      why: 'a day for the turf to dry before blades',
+    },
     {
       from: ['scarify', 'rake'],
       to: ['dampen'],
@@ -66,22 +99,74 @@ export function precedence(kind: PackageKind, users: readonly UserId[], trace: T
       better: [0, v.dampenMost],
       why: 'blades on turf that was not watered the evening before',
     },
-    { from: ['dampen'], to: ['core'], must: [v.coreAfterWater, v.coreAfterWater], why: 'soil moist enough to core' },
-    { from: ['scarify', 'rake'], to: ['clear'], must: [0, 1], why: 'debris off the same or the next day' },
-    { from: ['core', 'collect-cores'], to: ['dress', 'sand-in'], better: [0, v.dressMost], why: 'dressing straight after coring' },
+    {
+      from: ['dampen'],
+      to: ['core'],
+      must: [v.coreAfterWater, v.coreAfterWater],
+      why: 'soil moist enough to core',
+    },
+    {
+      from: ['scarify', 'rake'],
+      to: ['clear'],
+      must: [0, 1],
+      why: 'debris off the same or the next day',
+    },
+    {
+      from: ['core', 'collect-cores'],
+      to: ['dress', 'sand-in'],
+      better: [0, v.dressMost],
+      why: 'dressing straight after coring',
+    },
     { from: ['spike'], to: ['wetting'], must: [0, 1], why: 'wetting agent into open holes' },
-    { from: ['trench', 'grade'], to: ['sow'], better: [v.settles, Infinity], why: 'settling of a fill before seed' },
+    {
+      from: ['trench', 'grade'],
+      to: ['sow'],
+      better: [v.settles, Infinity],
+      why: 'settling of a fill before seed',
+    },
     { from: opens, to: ['sow'], better: [0, soon], why: 'seed on freshly opened ground' },
     { from: ['dress'], to: ['sow'], better: [0, 1], why: 'seed straight onto the dressing' },
-    { from: ['sow', 'turf', 'plugs'], to: ['work-in', 'water'], must: [0, 0], why: 'water on the day' },
-    { from: ['sow', 'rake', 'scarify', 'core', 'dress', 'sand-in'], to: ['feed'], better: [0, v.feedMost], why: 'feed straight after' },
-    { from: ['clear', 'collect-cores'], to: ['feed'], must: [0, Infinity], why: 'debris off before granules go down' },
-    { from: ['sow'], to: ['seed-safe'], must: [0, 0], why: 'the herbicide goes down with the seed' },
+    {
+      from: ['sow', 'turf', 'plugs'],
+      to: ['work-in', 'water'],
+      must: [0, 0],
+      why: 'water on the day',
+    },
+    {
+      from: ['sow', 'rake', 'scarify', 'core', 'dress', 'sand-in'],
+      to: ['feed'],
+      better: [0, v.feedMost],
+      why: 'feed straight after',
+    },
+    {
+      from: ['clear', 'collect-cores'],
+      to: ['feed'],
+      must: [0, Infinity],
+      why: 'debris off before granules go down',
+    },
+    {
+      from: ['sow'],
+      to: ['seed-safe'],
+      must: [0, 0],
+      why: 'the herbicide goes down with the seed',
+    },
     { from: ['sow'], to: ['cover'], must: [0, v.coverMost], why: 'cover before the seed dries' },
     ...(kind === 'scalp'
-      ? [{ from: ['cut-second'] as const, to: ['feed'] as const, better: [greens, Infinity] as const, why: 'feed once it greens up' }]
+      ? [
+          {
+            from: ['cut-second'] as const,
+            to: ['feed'] as const,
+            better: [greens, Infinity] as const,
+            why: 'feed once it greens up',
+          },
+        ]
       : []),
-    { from: ['feed', 'core', 'scarify', 'dress', 'sand-in', 'wetting', 'cut-second'], to: ['water'], must: [0, 2], why: 'water soon after' },
+    {
+      from: ['feed', 'core', 'scarify', 'dress', 'sand-in', 'wetting', 'cut-second'],
+      to: ['water'],
+      must: [0, 2],
+      why: 'water soon after',
+    },
   ]
 }
 
@@ -91,8 +176,15 @@ interface Placed {
   zones: readonly string[]
 }
 
-/** What holds a step to the earlier ones on its ground. Only the last step that opens the ground is held to the sowing's few days. */
-export function linksFor({ kind, zones }: Placed, earlier: readonly Placed[], table: readonly Pair[]): Link[] {
+/**
+ * What holds a step to the earlier ones on its ground. Only the last step that opens the ground is
+ * held to the sowing's few days.
+ */
+export function linksFor(
+  { kind, zones }: Placed,
+  earlier: readonly Placed[],
+  table: readonly Pair[],
+): Link[] {
   const before = earlier.filter((b) => b.zones.some((z) => zones.includes(z))).map((b) => b.kind)
   const planted = before.findLast((b) => b === 'sow' || b === 'plugs' || b === 'turf')
   return table.flatMap((p): Link[] => {

@@ -23,23 +23,31 @@ interface SowingContext {
 type Line = readonly [StepKind, Message, Strength?, number?]
 
 /** Whether any seed is sown. */
-export const isSown = (sowing: Sowing): boolean => sowing !== 'none' && sowing !== 'plugs' && sowing !== 'turf'
+export const isSown = (sowing: Sowing): boolean =>
+  sowing !== 'none' && sowing !== 'plugs' && sowing !== 'turf'
 /** Whether the ground takes anything new at all: seed, plugs or turf. */
 export const isPlanted = (sowing: Sowing): boolean => sowing !== 'none'
 
-/** How much of the ground something grows on, %: what is wanted, weeds and moss together. Null where none of it was read. */
+/**
+ * How much of the ground something grows on, %: what is wanted, weeds and moss together. Null where
+ * none of it was read.
+ */
 function growthOn(r: ZoneReadings): number | null {
   const parts = [r.wanted, r.weeds, r.moss].flatMap((p) => (p ? [num(p)] : []))
   return parts.length === 0 ? null : parts.reduce((a, b) => a + b, 0)
 }
 
-/** What grows on ground that is sown as new comes off; where that is a sward, living or dead, or a mat was read, it is cut out down to soil. */
+/**
+ * What grows on ground that is sown as new comes off; where that is a sward, living or dead, or a
+ * mat was read, it is cut out down to soil.
+ */
 function cleared({ r, killed, stripped, trace }: SowingContext): Line[] {
   const { nothingLeft, sward } = trace.values(coverLines)
   const growth = growthOn(r)
   if (stripped || growth === null || growth < nothingLeft) return []
   const comesOff = killed ? 'Dead growth comes off.' : 'What grows there comes off.'
-  if (!killed && growth < sward && (r.thatch === null || num(r.thatch) === 0)) return [['cut-first', comesOff]]
+  if (!killed && growth < sward && (r.thatch === null || num(r.thatch) === 0))
+    return [['cut-first', comesOff]]
   return [
     ['cut-first', comesOff],
     ['cut-second', comesOff],
@@ -51,9 +59,12 @@ const FIRMED: Message = 'The bed is firmed until it shows true.'
 const OPENED: Message = 'Seed has to touch soil.'
 
 function opening({ r, asked }: SowingContext): Line[] {
-  // Cores alone leave the ground between them shut, so it is raked; with a scarifier asked for, that opens it.
+  // Cores alone leave the ground between them shut, so it is raked; with a scarifier asked for,
+  // that opens it.
   if (asked.has('scarify')) return []
-  return stolonOnly(r) || asked.has('core') ? [['rake', OPENED]] : [['scarify', OPENED, 'should', 1]]
+  return stolonOnly(r) || asked.has('core')
+    ? [['rake', OPENED]]
+    : [['scarify', OPENED, 'should', 1]]
 }
 
 const LINES: Record<Exclude<Sowing, 'none'>, (at: SowingContext) => Line[]> = {
@@ -101,41 +112,62 @@ export function sowingAsks(sowing: Sowing, at: SowingContext): Ask[] {
   const name = SOWING_NAMES[sowing]
   const plant: StepKind = sowing === 'plugs' ? 'plugs' : sowing === 'turf' ? 'turf' : 'sow'
   const seeded = plant === 'sow'
-  const sward = sowing === 'over' || sowing === 'thin' || sowing === 'blend' || sowing === 'winter-green'
-  const covered = sowing === 'spots' || sowing === 'new' || sowing === 'cover-then-sow' || num(r.slope) >= trace.value(slopeLines.press)
+  const sward =
+    sowing === 'over' || sowing === 'thin' || sowing === 'blend' || sowing === 'winter-green'
+  const covered =
+    sowing === 'spots' ||
+    sowing === 'new' ||
+    sowing === 'cover-then-sow' ||
+    num(r.slope) >= trace.value(slopeLines.press)
   const why: Message = say`${name.charAt(0).toUpperCase()}${name.slice(1)}.`
   const after: Line[] = [
     [plant, why],
     ...(seeded
       ? ([
           ['work-in', 'Seed has to touch soil.'],
-          [schools.feed === 'with-seed' ? 'feed' : 'feed-later', 'Seedlings are fed once.', 'should'],
+          [
+            schools.feed === 'with-seed' ? 'feed' : 'feed-later',
+            'Seedlings are fed once.',
+            'should',
+          ],
         ] as Line[])
       : []),
     ...(seeded && covered ? ([['cover', 'Bare seed dries first.', 'should']] as Line[]) : []),
     ['water', 'Nothing that is sown or set may dry.'],
     ['first-mow', 'Mowing makes grass tiller.'],
-    ...(seeded && sward ? ([['mow-weekly', 'The sward that stands goes on growing.', 'should']] as Line[]) : []),
+    ...(seeded && sward
+      ? ([['mow-weekly', 'The sward that stands goes on growing.', 'should']] as Line[])
+      : []),
     ['visit', 'Look, count and mend while the season lasts.', 'should'],
   ]
-  return [...LINES[sowing](at), ...after].map(([operation, says, strength = 'must', passes]): Ask => ({
-    operation,
-    by: 'sowing',
-    source: sowing,
-    strength,
-    why: says,
-    ...(passes ? { passes } : {}),
-  }))
+  return [...LINES[sowing](at), ...after].map(
+    ([operation, says, strength = 'must', passes]): Ask => ({
+      operation,
+      by: 'sowing',
+      source: sowing,
+      strength,
+      why: says,
+      ...(passes ? { passes } : {}),
+    }),
+  )
 }
 
 /** What a sowing rules out. */
-export function sowingForbids(sowing: Sowing, { r, killed, stripped, trace }: Pick<SowingContext, 'r' | 'killed' | 'stripped' | 'trace'>): Forbid[] {
+export function sowingForbids(
+  sowing: Sowing,
+  { r, killed, stripped, trace }: Pick<SowingContext, 'r' | 'killed' | 'stripped' | 'trace'>,
+): Forbid[] {
   const no = (operation: StepKind, why: Message, hard = false): Forbid => ({ operation, why, hard })
-  const seeded = isPlanted(sowing) ? [no('pre-emergence', 'It would keep out the seed that is sown here.', true)] : []
+  const seeded = isPlanted(sowing)
+    ? [no('pre-emergence', 'It would keep out the seed that is sown here.', true)]
+    : []
   const gone: Message = 'The old growth is lifted off.'
-  const lifted = stripped ? (['cut-first', 'cut-second', 'rake', 'scarify'] as const).map((op) => no(op, gone)) : []
+  const lifted = stripped
+    ? (['cut-first', 'cut-second', 'rake', 'scarify'] as const).map((op) => no(op, gone))
+    : []
   const bank = num(r.slope) >= trace.value(slopeLines.bank)
-  const held: Message = 'On a bank the grade is the asset, and loose soil slides: it is raked open only.'
+  const held: Message =
+    'On a bank the grade is the asset, and loose soil slides: it is raked open only.'
   if (sowing === 'new' || sowing === 'turf')
     return [
       ...seeded,
@@ -155,9 +187,9 @@ export function sowingForbids(sowing: Sowing, { r, killed, stripped, trace }: Pi
   if (sowing === 'cover-then-sow')
     return [
       ...seeded,
-      ...(['cut-first', 'cut-second', 'rake', 'scarify', 'core', 'dress', 'collect-cores'] as const).map((op) =>
-        no(op, 'It waits for the proper sowing.'),
-      ),
+      ...(
+        ['cut-first', 'cut-second', 'rake', 'scarify', 'core', 'dress', 'collect-cores'] as const
+      ).map((op) => no(op, 'It waits for the proper sowing.')),
     ]
   return [...seeded, ...lifted]
 }

@@ -1,7 +1,14 @@
 import type { CoverPlan } from '../materials/cover.ts'
 import type { DressingPlan } from '../materials/dressing.ts'
 import { leafAfterCut, smotherValues } from '../materials/dressingRules.ts'
-import { OPERATIONS, operationValues, operationWants, orderOf, STEP_KINDS, type StepKind } from '../reference/operations.ts'
+import {
+  OPERATIONS,
+  operationValues,
+  operationWants,
+  orderOf,
+  STEP_KINDS,
+  type StepKind,
+} from '../reference/operations.ts'
 import { WEEDS } from '../reference/walkLists.ts'
 import type { UserId } from '../reference/lists.ts'
 import type { Schools } from '../reference/schools.ts'
@@ -14,7 +21,10 @@ import { anchorOf, type WorkPackage } from './workPackages.ts'
 import { isPlanted } from './sowing.ts'
 import { operationOf, type ZoneOperation, type ZoneWork } from './zoneWork.ts'
 
-/** One step of a work package before it has a day: who needs it, how long it takes, and how it follows the steps before it. */
+/**
+ * One step of a work package before it has a day: who needs it, how long it takes, and how it
+ * follows the steps before it.
+ */
 export interface StepNeed {
   kind: StepKind
   zones: string[]
@@ -66,21 +76,35 @@ const sharesOf = (pack: WorkPackage, kind: StepKind): Share[] =>
 function inOrder(kinds: readonly StepKind[], { schools }: StepBrief): StepKind[] {
   const coreFirst = schools.order !== 'scarify-first'
   const blades: readonly StepKind[] = ['rake', 'scarify', 'clear']
-  const rank = (k: StepKind) => (coreFirst && blades.includes(k) ? orderOf('collect-cores') + 0.1 + blades.indexOf(k) / 10 : orderOf(k))
+  const rank = (k: StepKind) =>
+    coreFirst && blades.includes(k)
+      ? orderOf('collect-cores') + 0.1 + blades.indexOf(k) / 10
+      : orderOf(k)
   return [...kinds].sort((a, b) => rank(a) - rank(b))
 }
 
 /** Hours of moving what is spread: by shovel and barrow, or by machine. */
-function spreadingHours(kind: StepKind, shares: readonly Share[], { dressing, trace }: StepBrief): number {
+function spreadingHours(
+  kind: StepKind,
+  shares: readonly Share[],
+  { dressing, trace }: StepBrief,
+): number {
   const zones = new Set(shares.map((s) => s.work.r.id))
-  const cubic = (dressing?.parts ?? []).filter((p) => p.step === kind && zones.has(p.zone)).reduce((sum, p) => sum + num(p.order) / p.lifts, 0)
+  const cubic = (dressing?.parts ?? [])
+    .filter((p) => p.step === kind && zones.has(p.zone))
+    .reduce((sum, p) => sum + num(p.order) / p.lifts, 0)
   if (cubic === 0) return 0
   const machine = shares.some((s) => s.operation.tool === 'machine')
   return cubic / trace.value(machine ? operationValues.machine : operationValues.shovel)
 }
 
 /** Height of cut of a step in a zone, mm: as set, or worked down in steps. */
-function cutHeight(kind: StepKind, work: ZoneWork, operation: ZoneOperation, trace: Trace): number | null {
+function cutHeight(
+  kind: StepKind,
+  work: ZoneWork,
+  operation: ZoneOperation,
+  trace: Trace,
+): number | null {
   if (kind !== 'cut-first' && kind !== 'cut-second') return null
   if (operation.height !== null) return operation.height
   const cut = num(work.r.cut)
@@ -108,11 +132,17 @@ interface Manner {
 function against(kind: StepKind, { work }: Share): string {
   if (kind !== 'spray') return ''
   const byActive = new Map<string, string[]>()
-  for (const id of work.r.zone.weedsSeen) byActive.set(WEEDS[id].active, [...(byActive.get(WEEDS[id].active) ?? []), WEEDS[id].name])
+  for (const id of work.r.zone.weedsSeen)
+    byActive.set(WEEDS[id].active, [...(byActive.get(WEEDS[id].active) ?? []), WEEDS[id].name])
   return [...byActive].map(([active, names]) => `${names.join(', ')}: ${active}`).join('; ')
 }
 
-const mannerOf = (kind: StepKind, { work, operation }: Share, seedDepth: StepBrief['seedDepth'], trace: Trace): Manner => ({
+const mannerOf = (
+  kind: StepKind,
+  { work, operation }: Share,
+  seedDepth: StepBrief['seedDepth'],
+  trace: Trace,
+): Manner => ({
   passes: HALVED.includes(kind) ? 1 : operation.passes,
   depth: operation.depth,
   tines: operation.tines,
@@ -121,7 +151,8 @@ const mannerOf = (kind: StepKind, { work, operation }: Share, seedDepth: StepBri
   against: against(kind, { work, operation }),
   seedDepth: kind === 'work-in' ? seedDepth(work.r.id) : null,
 })
-const alike = (a: Manner, b: Manner) => (Object.keys(a) as (keyof Manner)[]).every((k) => a[k] === b[k])
+const alike = (a: Manner, b: Manner) =>
+  (Object.keys(a) as (keyof Manner)[]).every((k) => a[k] === b[k])
 
 /** One manner in words; `apart` says a single pass too, beside zones that take more. */
 function mannerSaid(
@@ -131,9 +162,12 @@ function mannerSaid(
   trace: Trace,
 ): Message {
   const usual =
-    kind === 'core' && depth === null ? { low: trace.value(operationValues.coreLeast), high: trace.value(operationValues.coreMost) } : depth
+    kind === 'core' && depth === null
+      ? { low: trace.value(operationValues.coreLeast), high: trace.value(operationValues.coreMost) }
+      : depth
   const parts: Message[] = []
-  if ((passes > 1 || apart) && height === null) parts.push(passes === 1 ? '1 pass' : say`${passes} passes`)
+  if ((passes > 1 || apart) && height === null)
+    parts.push(passes === 1 ? '1 pass' : say`${passes} passes`)
   if (height !== null) parts.push(say`to ${quantity(height, 'mm')}`)
   if (usual !== null) parts.push(say`${quantity(usual, 'mm')} deep`)
   if (tines !== null) parts.push(say`${quantity(tines, 'mm')} tines`)
@@ -143,8 +177,16 @@ function mannerSaid(
   return joined(parts, ', ')
 }
 
-/** How a step is done, as the crew reads it: heights, depths, passes, tools; zones alike are told together. */
-function howOf(kind: StepKind, shares: readonly Share[], seedDepth: StepBrief['seedDepth'], trace: Trace): Message {
+/**
+ * How a step is done, as the crew reads it: heights, depths, passes, tools; zones alike are told
+ * together.
+ */
+function howOf(
+  kind: StepKind,
+  shares: readonly Share[],
+  seedDepth: StepBrief['seedDepth'],
+  trace: Trace,
+): Message {
   const groups: { manner: Manner; names: string[] }[] = []
   for (const share of shares) {
     const manner = mannerOf(kind, share, seedDepth, trace)
@@ -160,18 +202,31 @@ function howOf(kind: StepKind, shares: readonly Share[], seedDepth: StepBrief['s
 }
 
 /** How an operation is done on one zone. */
-export const howOn = (kind: StepKind, work: ZoneWork, operation: ZoneOperation, seedDepth: number | null, trace: Trace): Message =>
-  howOf(kind, [{ work, operation }], () => seedDepth, trace)
+export const howOn = (
+  kind: StepKind,
+  work: ZoneWork,
+  operation: ZoneOperation,
+  seedDepth: number | null,
+  trace: Trace,
+): Message => howOf(kind, [{ work, operation }], () => seedDepth, trace)
 
 /** Zones whose lifts, feed or cover are really planned: a step without its material is none. */
 function withMaterial(kind: StepKind, shares: Share[], { dressing, covers }: StepBrief): Share[] {
-  if (kind === 'cover') return shares.filter((s) => covers.some((c) => c.zones.some((z) => z.zone === s.work.r.id)))
+  if (kind === 'cover')
+    return shares.filter((s) => covers.some((c) => c.zones.some((z) => z.zone === s.work.r.id)))
   if (kind === 'dress' || kind === 'trench' || kind === 'sand-in')
-    return shares.filter((s) => kind === 'trench' || dressing?.parts.some((p) => p.step === kind && p.zone === s.work.r.id))
+    return shares.filter(
+      (s) =>
+        kind === 'trench' || dressing?.parts.some((p) => p.step === kind && p.zone === s.work.r.id),
+    )
   return shares
 }
 
-function needOf(kind: StepKind, shares: readonly Share[], brief: StepBrief): Omit<StepNeed, 'links'> {
+function needOf(
+  kind: StepKind,
+  shares: readonly Share[],
+  brief: StepBrief,
+): Omit<StepNeed, 'links'> {
   const { people, trace } = brief
   const effort = effortOf(kind, shares.map((s) => s.operation), spreadingHours(kind, shares, brief), people, trace) // prettier-ignore
   return {
@@ -185,7 +240,10 @@ function needOf(kind: StepKind, shares: readonly Share[], brief: StepBrief): Omi
   }
 }
 
-/** The steps a package needs up to its sowing and on the days of it, in the order of work, with what holds them together. */
+/**
+ * The steps a package needs up to its sowing and on the days of it, in the order of work, with what
+ * holds them together.
+ */
 export function stepsOf(pack: WorkPackage, brief: StepBrief): PackageSteps {
   const kinds = inOrder(STEP_KINDS.filter((k) => !LATER.has(k)), brief) // prettier-ignore
   const table = precedence(pack.kind, brief.users, brief.trace)
@@ -210,16 +268,30 @@ export const MOST_LIFTS = 12
 export function laterSteps(pack: WorkPackage, brief: StepBrief): StepNeed[] {
   const found: StepNeed[] = []
   const add = (kind: StepKind, shares: Share[], part?: number) => {
-    if (shares.length > 0) found.push({ ...needOf(kind, shares, brief), links: [], ...(part ? { part } : {}) })
+    if (shares.length > 0)
+      found.push({ ...needOf(kind, shares, brief), links: [], ...(part ? { part } : {}) })
   }
-  for (const kind of ['uncover', 'leaf-again', 'first-mow', 'mow-weekly', 'feed-later', 'visit'] as const) add(kind, sharesOf(pack, kind))
+  for (const kind of [
+    'uncover',
+    'leaf-again',
+    'first-mow',
+    'mow-weekly',
+    'feed-later',
+    'visit',
+  ] as const)
+    add(kind, sharesOf(pack, kind))
   const lifts = (brief.dressing?.parts ?? []).filter((p) => p.step === 'dress' && p.lifts > 1)
   const most = Math.min(MOST_LIFTS, Math.max(1, ...lifts.map((p) => p.lifts)))
   for (let lift = 2; lift <= most; lift++) {
     const zones = new Set(lifts.filter((p) => p.lifts >= lift).map((p) => p.zone))
     const shares = sharesOf(pack, 'dress').filter((s) => zones.has(s.work.r.id))
     if (shares.length > 0)
-      found.push({ ...needOf('dress-again', shares, brief), ...liftHours(shares, brief), links: [], ...(lift > 2 ? { part: lift } : {}) })
+      found.push({
+        ...needOf('dress-again', shares, brief),
+        ...liftHours(shares, brief),
+        links: [],
+        ...(lift > 2 ? { part: lift } : {}),
+      })
   }
   return found
 }

@@ -2,7 +2,10 @@ import { orderOf, type StepKind } from '../reference/operations.ts'
 import { isSown } from './sowing.ts'
 import { plans, type ZoneWork } from './zoneWork.ts'
 
-/** What kind of work zones share: it decides which step the days hang on, and which season it goes by. */
+/**
+ * What kind of work zones share: it decides which step the days hang on, and which season it goes
+ * by.
+ */
 export type PackageKind = 'kill' | 'hold' | 'later' | 'sow' | 'plant' | 'scalp' | 'care' | 'feed'
 
 /** Zones worked on together, the same season and the same kind of work: their steps share days. */
@@ -20,13 +23,18 @@ function kindOf(work: ZoneWork): PackageKind | null {
   if (work.sowing === 'plugs' || work.sowing === 'turf') return 'plant'
   if (plans(work, 'cut-second') && !plans(work, 'scarify', 'core', 'dress')) return 'scalp'
   if (work.operations.length === 0) return null
-  return work.operations.every((o) => o.operation === 'feed' || o.operation === 'water') ? 'feed' : 'care'
+  return work.operations.every((o) => o.operation === 'feed' || o.operation === 'water')
+    ? 'feed'
+    : 'care'
 }
 
 /** Whether what is sown is a cool grass though warm turf stands there. */
-const sowsCool = ({ sowing }: ZoneWork) => sowing === 'cover-then-sow' || sowing === 'blend' || sowing === 'winter-green'
+const sowsCool = ({ sowing }: ZoneWork) =>
+  sowing === 'cover-then-sow' || sowing === 'blend' || sowing === 'winter-green'
 
-/** The zones in packages. `later` are the second rounds of ground held over, sown in their season. */
+/**
+ * The zones in packages. `later` are the second rounds of ground held over, sown in their season.
+ */
 export function workPackages(work: readonly ZoneWork[], later: readonly ZoneWork[]): WorkPackage[] {
   const packages = new Map<string, WorkPackage>()
   const put = (zone: ZoneWork, kind: PackageKind | null) => {
@@ -49,7 +57,10 @@ const ANCHORS: Partial<Record<PackageKind, readonly StepKind[]>> = {
   feed: ['feed'],
 }
 
-/** The step of a package that its days hang on: the sowing, or the last of what opens or covers the ground. */
+/**
+ * The step of a package that its days hang on: the sowing, or the last of what opens or covers the
+ * ground.
+ */
 export function anchorOf(kind: PackageKind, steps: readonly StepKind[]): StepKind {
   const candidates = ANCHORS[kind] ?? ['sow']
   const found = steps.filter((k) => candidates.includes(k)).sort((a, b) => orderOf(a) - orderOf(b))

@@ -10,7 +10,9 @@ const lines = (text: string) => text.trim().split('\n')
 
 describe('no number of the trade moves unnoticed', () => {
   it('every value stands as the list has it: its number, its unit, how far it is to be trusted, and its range', () => {
-    const code = [...VALUES.values()].map((v) => `${v.id} ${v.is} ${v.unit} ${v.standing} ${v.range[0]}..${v.range[1]}`)
+    const code = [...VALUES.values()].map(
+      (v) => `${v.id} ${v.is} ${v.unit} ${v.standing} ${v.range[0]}..${v.range[1]}`,
+    )
     expect(code.sort()).toEqual(
       lines(VALUE_LINES)
         .map((line) => line.split(/ +/).join(' '))
@@ -34,11 +36,11 @@ describe('no number of the trade moves unnoticed', () => {
   })
   it('a usable lawn takes rye 6 to 8 weeks, bluegrass 12 and more, seeded zoysia 4 months to 2 years (common practice)', () => {
     const { zoysia } = GRASSES
-    expect([GRASSES['perennial-ryegrass']!.weeksToUse, GRASSES['kentucky-bluegrass']!.weeksToUse[0], zoysia!.weeksToUse]).toEqual([
-      [6, 8],
-      12,
-      [16, 104],
-    ])
+    expect([
+      GRASSES['perennial-ryegrass']!.weeksToUse,
+      GRASSES['kentucky-bluegrass']!.weeksToUse[0],
+      zoysia!.weeksToUse,
+    ]).toEqual([[6, 8], 12, [16, 104]])
   })
   it('bags as they are sold, and the times of the watering schools (common practice)', () => {
     expect([SEED_BAGS.kg, FEED_BAGS.kg, SEED_BAGS.lb, FEED_BAGS.lb]).toEqual([
@@ -47,6 +49,10 @@ describe('no number of the trade moves unnoticed', () => {
       [50, 25, 10, 5],
       [50, 25],
     ])
-    expect(WATERING_TIMES).toEqual({ 'little-often': ['10:00', '13:00', '16:00'], 'once-a-day': ['06:00'], 'day-dusk': ['13:00', '19:00'] })
+    expect(WATERING_TIMES).toEqual({
+      'little-often': ['10:00', '13:00', '16:00'],
+      'once-a-day': ['06:00'],
+      'day-dusk': ['13:00', '19:00'],
+    })
   })
 })

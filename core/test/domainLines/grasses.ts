@@ -1,7 +1,10 @@
 /**
- * The grasses as extension handbooks have them, from memory, ±15 %: id; season; new and overseeding bag rate, g/m²; days to show; seeds in a gram; least soil and
- * the good range, °C; sun least and at ease, h; wear, drought, thatch, cold, heat, wet, salt; pH; leaf, mm; spread, mm a week (Juvena's model); share in company,
- * % by weight, and most, % of plants (Juvena's model); mesotrione at seeding; cut, mm; nitrogen, g/m² a year; thermal time °C·d above °C (Juvena's model). A dash: not sown, or not given.
+ * The grasses as extension handbooks have them, from memory, ±15 %: id; season; new and overseeding
+ * bag rate, g/m²; days to show; seeds in a gram; least soil and the good range, °C; sun least and
+ * at ease, h; wear, drought, thatch, cold, heat, wet, salt; pH; leaf, mm; spread, mm a week
+ * (Juvena's model); share in company, % by weight, and most, % of plants (Juvena's model);
+ * mesotrione at seeding; cut, mm; nitrogen, g/m² a year; thermal time °C·d above °C (Juvena's
+ * model). A dash: not sown, or not given.
  */
 export const GRASS_LINES = `
 perennial-ryegrass; cool; 30-40; 15-25; 3-10; 550; 7; 12-25; 4/5; high; mid; low; low-mid; low-mid; mid; mid; 5.8-7.5; 2.5; 0; 10-80; 100; yes; 12-65; 10-20; 95/2

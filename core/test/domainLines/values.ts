@@ -1,8 +1,9 @@
 /**
- * Every number of the trade as the trade has it, once more and by hand: id, value, unit, how far it is to be trusted,
- * and between what a firm may set its own (Juvena's model).
- * Nothing here is computed; a number that moves in the code without moving here fails the test beside this list.
- * Published: Taylor, Roberson & Parker 1966 (firmness); Gelernter & Stowell 2005 (growth); irrigation handbooks (intake). All from memory.
+ * Every number of the trade as the trade has it, once more and by hand: id, value, unit, how far it
+ * is to be trusted, and between what a firm may set its own (Juvena's model). Nothing here is
+ * computed; a number that moves in the code without moving here fails the test beside this list.
+ * Published: Taylor, Roberson & Parker 1966 (firmness); Gelernter & Stowell 2005 (growth);
+ * irrigation handbooks (intake). All from memory.
  */
 export const VALUE_LINES = `
 reading.slope.otherwise                    0 slope  assumed       0..100

@@ -3,7 +3,9 @@ import type { JobDraft, ZoneDraft } from '../../src/entities/job.ts'
 import type { StepKind } from '../../src/reference/operations.ts'
 import type { Sowing } from '../../src/reference/lists.ts'
 
-/** One made-up lawn: what is read, and what a foreman would do about it. Common practice throughout. */
+/**
+ * One made-up lawn: what is read, and what a foreman would do about it. Common practice throughout.
+ */
 export interface WorkedLawn {
   name: string
   /** Why the foreman says so. */

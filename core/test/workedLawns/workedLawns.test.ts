@@ -3,7 +3,8 @@ import type { StepKind } from '../../src/reference/operations.ts'
 import { planOf, zone } from '../makeJob.ts'
 import { LAWNS, type WorkedLawn } from './lawns.ts'
 
-const planned = ({ today, job = {}, firm = {}, zone: change }: WorkedLawn) => planOf({ ...job, zones: [zone(change)] }, { today, firm })
+const planned = ({ today, job = {}, firm = {}, zone: change }: WorkedLawn) =>
+  planOf({ ...job, zones: [zone(change)] }, { today, firm })
 
 /** Made-up lawns, and what a foreman would do about each (common practice). */
 describe('worked lawns', () => {
@@ -48,7 +49,13 @@ describe('the proper sowing after a quick cover', () => {
 describe('only what is treated', () => {
   const mend = planned({
     ...LAWNS.find((l) => l.name === 'two bare patches in a good lawn')!,
-    zone: { cover: { wanted: 88, weeds: 4, moss: 0, bare: 8 }, thatch: 8, penetration: 'easy', area: 200, precipitation: null },
+    zone: {
+      cover: { wanted: 88, weeds: 4, moss: 0, bare: 8 },
+      thatch: 8,
+      penetration: 'easy',
+      area: 200,
+      precipitation: null,
+    },
   })
   const value = (id: string) => Number(mend.figures[id]?.value)
   it('a mend sows, feeds, covers and waters its patches, not its zone', () => {
@@ -59,7 +66,12 @@ describe('only what is treated', () => {
     expect(value('zone:z1.water.litres')).toBeLessThan(16 * 2 * 2)
   })
   it('two zones with mats of their own are scarified by their own passes', () => {
-    const plan = planOf({ zones: [zone({ thatch: 14, area: 380 }), zone({ id: 'z2', name: 'Corner', thatch: 45, area: 20 })] })
+    const plan = planOf({
+      zones: [
+        zone({ thatch: 14, area: 380 }),
+        zone({ id: 'z2', name: 'Corner', thatch: 45, area: 20 }),
+      ],
+    })
     const scarify = plan.steps.find((s) => s.kind === 'scarify')!
     // 0.5 h of setting up, 380 m² once and 20 m² three times over 500 m²/h, shared by two.
     expect(Number(scarify.hours.value)).toBeCloseTo((0.5 + (380 + 60) / 500) / 2, 9)
@@ -69,27 +81,48 @@ describe('only what is treated', () => {
 
 describe('what a walk tells beside numbers (common practice)', () => {
   const days = (a: string, b: string) => (Date.parse(b) - Date.parse(a)) / 86_400_000
-  const dayOn = (lawn: string, kind: StepKind) => planned(LAWNS.find((l) => l.name === lawn)!).steps.find((s) => s.kind === kind)!.chosen
+  const dayOn = (lawn: string, kind: StepKind) =>
+    planned(LAWNS.find((l) => l.name === lawn)!).steps.find((s) => s.kind === kind)!.chosen
   it('the public hears at least five days ahead', () => {
-    expect(days(dayOn('a public green', 'notice'), dayOn('a public green', 'scarify'))).toBeGreaterThanOrEqual(5)
+    expect(
+      days(dayOn('a public green', 'notice'), dayOn('a public green', 'scarify')),
+    ).toBeGreaterThanOrEqual(5)
   })
   it('the sheet comes off ten days after the seed went down', () => {
     const lawn = 'bare ground under a germination sheet'
     expect(days(dayOn(lawn, 'sow'), dayOn(lawn, 'uncover'))).toBe(10)
   })
   it('larvae are treated two weeks after the flight was at its peak', () => {
-    const plan = planOf({ zones: [zone({ pests: [{ kind: 'larvae', active: true, peak: '2027-02-18' }] })] }, { today: '2027-02-19' })
+    const plan = planOf(
+      { zones: [zone({ pests: [{ kind: 'larvae', active: true, peak: '2027-02-18' }] })] },
+      { today: '2027-02-19' },
+    )
     expect(plan.steps.find((s) => s.kind === 'treat-pests')!.chosen >= '2027-03-04').toBe(true)
   })
   it('watering that is not sure is planned as none, though somebody is named', () => {
-    const sown = (watering: 'sure' | 'unsure' | null) => planOf({ zones: [zone()], waterer: 'the owner', watering })
-    const says = (watering: 'sure' | 'unsure' | null) => sown(watering).notices.find((n) => n.id === 'water.who')?.title
-    expect([says(null), says('sure'), says('unsure')]).toEqual([undefined, undefined, 'The watering is not sure.'])
-    const odds = (watering: 'sure' | 'unsure') => Number(sown(watering).packages[0]!.choices[0]!.odds!.value)
+    const sown = (watering: 'sure' | 'unsure' | null) =>
+      planOf({ zones: [zone()], waterer: 'the owner', watering })
+    const says = (watering: 'sure' | 'unsure' | null) =>
+      sown(watering).notices.find((n) => n.id === 'water.who')?.title
+    expect([says(null), says('sure'), says('unsure')]).toEqual([
+      undefined,
+      undefined,
+      'The watering is not sure.',
+    ])
+    const odds = (watering: 'sure' | 'unsure') =>
+      Number(sown(watering).packages[0]!.choices[0]!.odds!.value)
     expect(odds('unsure')).toBeLessThan(odds('sure'))
   })
   it('moss tells of wet and hunger too', () => {
-    const plan = planOf({ zones: [zone({ cover: { wanted: 55, weeds: 5, moss: 30, bare: 10 }, ponding: 3, weedsSeen: ['clover'] })] })
+    const plan = planOf({
+      zones: [
+        zone({
+          cover: { wanted: 55, weeds: 5, moss: 30, bare: 10 },
+          ponding: 3,
+          weedsSeen: ['clover'],
+        }),
+      ],
+    })
     expect(plan.findings.find((f) => f.kind === 'moss')!.says).toMatch(/wet, hunger/)
   })
 })

@@ -21,7 +21,10 @@ export interface WorkedMix {
   nothing?: RegExp
 }
 
-const bare: Pick<ZoneDraft, 'cover' | 'present'> = { cover: { wanted: 2, weeds: 8, moss: 0, bare: 90 }, present: [] }
+const bare: Pick<ZoneDraft, 'cover' | 'present'> = {
+  cover: { wanted: 2, weeds: 8, moss: 0, bare: 90 },
+  present: [],
+}
 const RYE = 'perennial-ryegrass'
 const BLUE = 'kentucky-bluegrass'
 const TALL = 'tall-fescue'

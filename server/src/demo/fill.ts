@@ -12,8 +12,21 @@ import { DEMO_PICTURES } from './pictures.ts'
 const DEMO_RECORD_FROM = '2019-02-22'
 
 /** Fills an empty database with the invented firm; one that holds anything is kept as it is. */
-export async function fillDemo({ jobs, diary, firm, photos, stations, stockStore, clock }: Parts): Promise<boolean> {
-  if ((await firm.get()).revision > 0 || (await jobs.count(false)) > 0 || (await jobs.count(true)) > 0) return false
+export async function fillDemo({
+  jobs,
+  diary,
+  firm,
+  photos,
+  stations,
+  stockStore,
+  clock,
+}: Parts): Promise<boolean> {
+  if (
+    (await firm.get()).revision > 0 ||
+    (await jobs.count(false)) > 0 ||
+    (await jobs.count(true)) > 0
+  )
+    return false
   await firm.save(0, demoFirm, clock.now())
   await stations.create(demoStation, clock.now(), { id: 'tarnmere', simulated: true })
   const model = modelFromNormals(demoStation.normals)
@@ -29,7 +42,9 @@ export async function fillDemo({ jobs, diary, firm, photos, stations, stockStore
     clock.now(),
   )
   await stockStore.move(
-    demoStock.flatMap(({ id, movements }) => movements.map((m, i) => stockMovement.parse({ ...m, id: `demo.${id}.${i}`, lot: id }))),
+    demoStock.flatMap(({ id, movements }) =>
+      movements.map((m, i) => stockMovement.parse({ ...m, id: `demo.${id}.${i}`, lot: id })),
+    ),
     clock.now(),
   )
   for (const { id, draft, diary: entries } of [...demoJobs].reverse()) {
@@ -37,6 +52,10 @@ export async function fillDemo({ jobs, diary, firm, photos, stations, stockStore
     for (const entry of entries ?? []) await diary.append(id, diaryEntry.parse(entry), clock.now())
   }
   for (const { zone, on, note, picture } of DEMO_PICTURES)
-    await photos.add({ jobId: 'guesthouse', zone, kind: 'ground', takenOn: on, note }, await picture(), clock.now())
+    await photos.add(
+      { jobId: 'guesthouse', zone, kind: 'ground', takenOn: on, note },
+      await picture(),
+      clock.now(),
+    )
   return true
 }

@@ -14,7 +14,10 @@ const round = (x: number, y: number, radius: number, places = 40): Point[] =>
     Math.round((y + radius * Math.sin((2 * Math.PI * i) / places)) * 1000) / 1000,
   ])
 
-/** Heights over the lower lawn by string line, mm from the peg at its gate: true at both ends, sunk along the old drain. */
+/**
+ * Heights over the lower lawn by string line, mm from the peg at its gate: true at both ends, sunk
+ * along the old drain.
+ */
 const LEVELS: [x: number, mm: [number, number, number, number]][] = [
   [0.6, [0, -2, -3, -4]],
   [4.6, [-5, -12, -19, -9]],
@@ -25,7 +28,10 @@ const LEVELS: [x: number, mm: [number, number, number, number]][] = [
 ]
 const NORTHINGS = [-9, -6.4, -3.8, -1.4]
 
-/** The guesthouse, invented: a house to the north, a hedge along the west, a lime to the east, and a drain that has sunk. */
+/**
+ * The guesthouse, invented: a house to the north, a hedge along the west, a lime to the east, and a
+ * drain that has sunk.
+ */
 export const guesthouseDrawing: Drawing = {
   shapes: [
     {
@@ -63,7 +69,16 @@ export const guesthouseDrawing: Drawing = {
       whatIf: 'cut',
       cutTo: '2 m',
     },
-    { id: 's7', kind: 'tree', name: 'lime tree', height: '9 m', crown: '5.6 m', stem: '2.2 m', dropsLeaf: true, at: [[[24.4, -4.4]]] },
+    {
+      id: 's7',
+      kind: 'tree',
+      name: 'lime tree',
+      height: '9 m',
+      crown: '5.6 m',
+      stem: '2.2 m',
+      dropsLeaf: true,
+      at: [[[24.4, -4.4]]],
+    },
     { id: 's8', kind: 'bare', name: 'bare', at: [round(4.4, 4.6, 0.82, 16)] },
     {
       id: 's9',
@@ -94,7 +109,9 @@ export const guesthouseDrawing: Drawing = {
       ],
     },
   ],
-  levels: LEVELS.flatMap(([x, heights]) => heights.map((mm, i) => ({ zone: null, x, y: NORTHINGS[i]!, mm }))),
+  levels: LEVELS.flatMap(([x, heights]) =>
+    heights.map((mm, i) => ({ zone: null, x, y: NORTHINGS[i]!, mm })),
+  ),
   hills: [
     { bearing: 270, height: 6 },
     { bearing: 300, height: 12 },

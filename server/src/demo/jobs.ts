@@ -7,7 +7,10 @@ import { guesthouseDrawing } from './guesthouseDrawing.ts'
 /** The demo's clock stands still on this day. */
 export const DEMO_TODAY = '2027-02-22'
 
-/** An invented firm in an invented lake district of the southern hemisphere. No name here belongs to anyone. */
+/**
+ * An invented firm in an invented lake district of the southern hemisphere. No name here belongs to
+ * anyone.
+ */
 export const demoFirm: FirmDraft = {
   name: 'Tussock Lane Turf',
   units: 'metric',
@@ -29,13 +32,30 @@ export const demoFirm: FirmDraft = {
   swath: '2 m',
   strip: '10 m',
   calibrations: [
-    { id: 'strip-1', grass: 'perennial-ryegrass', setting: 12, grams: '145 g', swath: '2 m', strip: '10 m' },
-    { id: 'strip-2', grass: 'perennial-ryegrass', setting: 16, grams: '255 g', swath: '2 m', strip: '10 m' },
+    {
+      id: 'strip-1',
+      grass: 'perennial-ryegrass',
+      setting: 12,
+      grams: '145 g',
+      swath: '2 m',
+      strip: '10 m',
+    },
+    {
+      id: 'strip-2',
+      grass: 'perennial-ryegrass',
+      setting: 16,
+      grams: '255 g',
+      swath: '2 m',
+      strip: '10 m',
+    },
   ],
   schools: { firstMow: 'one-third', watering: 'little-often' },
 }
 
-/** The invented station of the lake district, 340 m above the sea: its normals, from which its weather is made up. */
+/**
+ * The invented station of the lake district, 340 m above the sea: its normals, from which its
+ * weather is made up.
+ */
 export const demoStation = {
   name: 'Tarnmere',
   latitude: -44.21,
@@ -59,7 +79,11 @@ const site = {
   soilReadOn: '2027-02-22',
 }
 
-export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntry> & { id: string; date: string; what: string })[] }[] = [
+export const demoJobs: {
+  id: string
+  draft: JobDraft
+  diary?: (Partial<DiaryEntry> & { id: string; date: string; what: string })[]
+}[] = [
   {
     id: 'guesthouse',
     draft: {
@@ -129,8 +153,18 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
       drawing: guesthouseDrawing,
       treatments: [{ id: 't1', kind: 'feed', date: '2026-10-12', product: '' }],
       lots: [
-        { id: 'l-perennial-ryegrass', grass: 'perennial-ryegrass', name: '27-118', stock: 'lot-27-118' },
-        { id: 'l-creeping-red-fescue', grass: 'creeping-red-fescue', name: '27-120', stock: 'lot-27-120' },
+        {
+          id: 'l-perennial-ryegrass',
+          grass: 'perennial-ryegrass',
+          name: '27-118',
+          stock: 'lot-27-118',
+        },
+        {
+          id: 'l-creeping-red-fescue',
+          grass: 'creeping-red-fescue',
+          name: '27-120',
+          stock: 'lot-27-120',
+        },
       ],
     },
   },
@@ -289,10 +323,13 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
           wear: 'high',
           dogs: true,
           edges: 'bare',
-          notes: 'Two dogs, out at the steps by seven. The lavender hung over the lower edge until last week.',
+          notes:
+            'Two dogs, out at the steps by seven. The lavender hung over the lower edge until last week.',
         },
       ],
-      treatments: [{ id: 't1', kind: 'feed-and-weed', date: '2027-02-02', product: 'from the shed' }],
+      treatments: [
+        { id: 't1', kind: 'feed-and-weed', date: '2027-02-02', product: 'from the shed' },
+      ],
     },
   },
   {
@@ -324,7 +361,9 @@ export const demoJobs: { id: string; draft: JobDraft; diary?: (Partial<DiaryEntr
           wear: 'high',
         },
       ],
-      treatments: [{ id: 't1', kind: 'broadleaf', date: '2027-01-28', waitDays: '28 days', product: '' }],
+      treatments: [
+        { id: 't1', kind: 'broadleaf', date: '2027-01-28', waitDays: '28 days', product: '' },
+      ],
     },
   },
 ]

@@ -1,7 +1,10 @@
 import sharp from 'sharp'
 import { readPicture, type Picture } from '../threads/picture.ts'
 
-/** Made-up photographs for the demo, painted: sky, a dark line of hedge or house, and a lawn with its bare places. */
+/**
+ * Made-up photographs for the demo, painted: sky, a dark line of hedge or house, and a lawn with
+ * its bare places.
+ */
 const scene = ({
   sky,
   far,
@@ -25,9 +28,15 @@ const scene = ({
   <g filter="url(#b)">${patches.map(([x, y, r, c]) => `<ellipse cx="${x}" cy="${y}" rx="${r}" ry="${r / 3}" fill="${c}"/>`).join('')}</g>
 </svg>`
 
-const drawn = async (svg: string): Promise<Picture> => readPicture(await sharp(Buffer.from(svg)).png().toBuffer(), false)
+const drawn = async (svg: string): Promise<Picture> =>
+  readPicture(await sharp(Buffer.from(svg)).png().toBuffer(), false)
 
-export const DEMO_PICTURES: { zone: string; on: string; note: string; picture: () => Promise<Picture> }[] = [
+export const DEMO_PICTURES: {
+  zone: string
+  on: string
+  note: string
+  picture: () => Promise<Picture>
+}[] = [
   {
     zone: 'terrace',
     on: '2027-02-19',

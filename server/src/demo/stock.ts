@@ -6,7 +6,12 @@ interface DemoLot {
   movements: { kind: MovementKind; kg: number; on: string; job?: string; note?: string }[]
 }
 
-const label = (grass: string, cultivar: string, pure: number, germination: number) => ({ grass, cultivar, pure, germination })
+const label = (grass: string, cultivar: string, pure: number, germination: number) => ({
+  grass,
+  cultivar,
+  pure,
+  germination,
+})
 
 /** The invented firm's seed shelf. No cultivar or supplier here is anyone's. */
 export const demoStock: DemoLot[] = [

@@ -4,18 +4,31 @@ import { firmSchema } from '@juvena/core/entities/firm'
 import { stockMovement } from '@juvena/core/entities/stock'
 import { JOB_FORMAT, filePhoto } from '@juvena/core/formats/jobFile'
 
-/** What each route answers, for the OpenAPI document and for the test that holds answers against it. */
+/**
+ * What each route answers, for the OpenAPI document and for the test that holds answers against it.
+ */
 const day = z.iso.date()
 const revision = z.number().int().min(0)
 /** A draft is kept as typed, valid or not. */
 const draft = z.looseObject({ name: z.string().optional() })
 /** A message: a text of Juvena's own, or a template with its parts. */
-const message = z.union([z.string(), z.strictObject({ template: z.string(), parts: z.record(z.string(), z.unknown()) })])
-const saved = z.strictObject({ id: z.string(), revision, name: z.string(), savedAt: z.string(), archivedAt: z.string().nullable() })
+const message = z.union([
+  z.string(),
+  z.strictObject({ template: z.string(), parts: z.record(z.string(), z.unknown()) }),
+])
+const saved = z.strictObject({
+  id: z.string(),
+  revision,
+  name: z.string(),
+  savedAt: z.string(),
+  archivedAt: z.string().nullable(),
+})
 const job = saved.extend({ draft })
 const fullJob = job.extend({ diary: z.array(diaryEntry), today: day })
 const backup = z.strictObject({ file: z.string(), madeAt: z.string(), bytes: z.number().int() })
-const importedJob = fullJob.extend({ imported: z.strictObject({ entries: z.number().int(), photographs: z.number().int() }) })
+const importedJob = fullJob.extend({
+  imported: z.strictObject({ entries: z.number().int(), photographs: z.number().int() }),
+})
 const photo = z.strictObject({
   id: z.string(),
   jobId: z.string(),
@@ -28,7 +41,12 @@ const photo = z.strictObject({
   bytes: z.number(),
   position: z.strictObject({ latitude: z.number(), longitude: z.number() }).nullable(),
 })
-const span = z.strictObject({ from: day, to: day, state: z.enum(['open', 'marginal', 'shut']), reason: z.string() })
+const span = z.strictObject({
+  from: day,
+  to: day,
+  state: z.enum(['open', 'marginal', 'shut']),
+  reason: z.string(),
+})
 const row = z.strictObject({
   id: z.string(),
   name: z.string(),
@@ -36,7 +54,16 @@ const row = z.strictObject({
   area: z.number().nullable(),
   zones: z.number().int(),
   customerDate: day.nullable(),
-  state: z.enum(['no-zones', 'planned', 'under-way', 'growing', 'done', 'cannot', 'failed', 'working']),
+  state: z.enum([
+    'no-zones',
+    'planned',
+    'under-way',
+    'growing',
+    'done',
+    'cannot',
+    'failed',
+    'working',
+  ]),
   options: z.array(message),
   trouble: z.strictObject({ level: z.enum(['hold', 'warn']), title: message }).nullable(),
   approach: z.string(),
@@ -71,26 +98,52 @@ const figure = z.looseObject({
   rule: z.string(),
   origin: z.enum(['typed', 'assumed', 'setting', 'table', 'worked']),
   label: message,
-  value: z.union([z.number(), z.string(), z.strictObject({ low: z.union([z.number(), z.string()]), high: z.union([z.number(), z.string()]) })]),
+  value: z.union([
+    z.number(),
+    z.string(),
+    z.strictObject({
+      low: z.union([z.number(), z.string()]),
+      high: z.union([z.number(), z.string()]),
+    }),
+  ]),
   unit: z.string(),
   inputs: z.record(z.string(), inputRef),
   standing: z.string(),
   stage: z.number().int().min(1).max(8),
 })
-const notice = z.looseObject({ id: z.string(), stage: z.number().int(), level: z.enum(['hold', 'warn', 'note']), title: message, says: message })
+const notice = z.looseObject({
+  id: z.string(),
+  stage: z.number().int(),
+  level: z.enum(['hold', 'warn', 'note']),
+  title: message,
+  says: message,
+})
 const read = z.number().nullable()
 const stationDay = z.looseObject({ day, low: read, high: read, rain: read })
 const outlook = z.strictObject({
   source: z.string(),
   simulated: z.boolean(),
-  days: z.array(z.looseObject({ day, low: z.number(), high: z.number(), rain: z.number(), wind: z.number(), soil: z.number() })),
+  days: z.array(
+    z.looseObject({
+      day,
+      low: z.number(),
+      high: z.number(),
+      rain: z.number(),
+      wind: z.number(),
+      soil: z.number(),
+    }),
+  ),
 })
 /** What is known of a station: see StationClimate in the core. */
 const climate = z.looseObject({
   station: z.looseObject({ id: z.string(), name: z.string(), simulated: z.boolean() }),
   basis: z.enum(['record', 'normals']),
 })
-const atSite = { station: climate.nullable(), recent: z.array(stationDay), outlook: outlook.nullable() }
+const atSite = {
+  station: climate.nullable(),
+  recent: z.array(stationDay),
+  outlook: outlook.nullable(),
+}
 const station = z.looseObject({
   id: z.string(),
   revision,
@@ -113,7 +166,9 @@ const lot = z.strictObject({
   archivedAt: z.string().nullable(),
   shelf,
 })
-const moved = z.array(z.strictObject({ id: z.string(), name: z.string(), from: day.nullable(), to: day.nullable() }))
+const moved = z.array(
+  z.strictObject({ id: z.string(), name: z.string(), from: day.nullable(), to: day.nullable() }),
+)
 
 const told = z.strictObject({ title: message, says: message })
 const dayStep = z.strictObject({
@@ -132,7 +187,14 @@ const dayStep = z.strictObject({
     z.strictObject({
       zone: z.string(),
       what: message,
-      value: z.union([z.number(), z.string(), z.strictObject({ low: z.union([z.number(), z.string()]), high: z.union([z.number(), z.string()]) })]),
+      value: z.union([
+        z.number(),
+        z.string(),
+        z.strictObject({
+          low: z.union([z.number(), z.string()]),
+          high: z.union([z.number(), z.string()]),
+        }),
+      ]),
       unit: z.string(),
       pans: z.number().int(),
       detail: message,
@@ -167,16 +229,31 @@ export const answers = {
   }),
   today: z.strictObject({ today: day, demo: z.boolean(), open: z.boolean() }),
   backups: z.strictObject({ folder: z.string(), backups: z.array(backup) }),
-  backup: z.strictObject({ backup, jobs: z.number().int(), entries: z.number().int(), photographs: z.number().int() }),
-  firm: z.strictObject({ revision, savedAt: z.string(), draft: z.looseObject({ name: firmSchema.shape.name }) }),
+  backup: z.strictObject({
+    backup,
+    jobs: z.number().int(),
+    entries: z.number().int(),
+    photographs: z.number().int(),
+  }),
+  firm: z.strictObject({
+    revision,
+    savedAt: z.string(),
+    draft: z.looseObject({ name: firmSchema.shape.name }),
+  }),
   jobs: z.array(saved.extend({ customer: z.string(), place: z.string() })),
   saved,
   job,
   fullJob,
   importedJob,
-  revisions: z.strictObject({ revisions: z.array(z.strictObject({ revision, savedAt: z.string(), device: z.string() })) }),
+  revisions: z.strictObject({
+    revisions: z.array(z.strictObject({ revision, savedAt: z.string(), device: z.string() })),
+  }),
   revision: z.strictObject({ revision, draft }),
-  erased: z.strictObject({ records: z.number().int(), entries: z.number().int(), photographs: z.number().int() }),
+  erased: z.strictObject({
+    records: z.number().int(),
+    entries: z.number().int(),
+    photographs: z.number().int(),
+  }),
   archived: z.strictObject({ archived: z.boolean() }),
   diary: z.strictObject({ added: z.boolean(), diary: z.array(diaryEntry) }),
   plan: z.looseObject({
@@ -186,9 +263,21 @@ export const answers = {
     zones: z.array(z.looseObject({ id: z.string(), name: z.string() })),
     steps: z.array(z.looseObject({ id: z.string(), kind: z.string(), chosen: day })),
   }),
-  season: z.strictObject({ today: day, working: z.number().int(), total: z.number().int(), rows: z.array(row) }),
+  season: z.strictObject({
+    today: day,
+    working: z.number().int(),
+    total: z.number().int(),
+    rows: z.array(row),
+  }),
   seasonLoad: z.strictObject({
-    days: z.array(z.strictObject({ day, steps: z.number().int(), crewHours: z.number(), watered: z.number().int() })),
+    days: z.array(
+      z.strictObject({
+        day,
+        steps: z.number().int(),
+        crewHours: z.number(),
+        watered: z.number().int(),
+      }),
+    ),
     next: day.nullable(),
   }),
   seasonSeed: z.strictObject({
@@ -221,17 +310,28 @@ export const answers = {
       }),
     ),
   }),
-  uses: z.strictObject({ uses: z.record(z.string(), z.array(z.strictObject({ id: z.string(), name: z.string() }))) }),
+  uses: z.strictObject({
+    uses: z.record(z.string(), z.array(z.strictObject({ id: z.string(), name: z.string() }))),
+  }),
   stations: z.strictObject({ stations: z.array(station) }),
   stationChange: z.strictObject({ station, moved }),
   stationDays: z.strictObject({ days: z.array(stationDay) }),
-  daysAdded: z.strictObject({ added: z.number().int(), changed: z.number().int(), same: z.number().int(), moved }),
+  daysAdded: z.strictObject({
+    added: z.number().int(),
+    changed: z.number().int(),
+    same: z.number().int(),
+    moved,
+  }),
   year: z.strictObject({
     place: z.strictObject({
       name: z.string(),
       station: climate.nullable(),
       frost: z.string().nullable(),
-      site: z.strictObject({ latitude: z.number().nullable(), longitude: z.number().nullable(), elevation: z.number().nullable() }),
+      site: z.strictObject({
+        latitude: z.number().nullable(),
+        longitude: z.number().nullable(),
+        elevation: z.number().nullable(),
+      }),
     }),
     year: z.looseObject({
       first: day,
@@ -249,7 +349,10 @@ export const answers = {
   }),
   stock: z.strictObject({ lots: z.array(lot) }),
   lot,
-  movements: z.strictObject({ movements: z.array(stockMovement), jobs: z.record(z.string(), z.string()) }),
+  movements: z.strictObject({
+    movements: z.array(stockMovement),
+    jobs: z.record(z.string(), z.string()),
+  }),
   jobFile: z.strictObject({
     format: z.literal(JOB_FORMAT),
     version: z.number().int(),

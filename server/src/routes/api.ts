@@ -40,7 +40,12 @@ export const drafts = { job: jobSchema }
 const whole = z.coerce.number().int().min(0).max(10_000_000).default(0)
 function asked<T extends z.ZodType>(of: T, req: Request): z.output<T> {
   const read = of.safeParse(req.query)
-  if (!read.success) throw new Refusal(400, 'Not understood', 'What this address asks for could not be understood. Days are written like 2027-03-02.')
+  if (!read.success)
+    throw new Refusal(
+      400,
+      'Not understood',
+      'What this address asks for could not be understood. Days are written like 2027-03-02.',
+    )
   return read.data
 }
 
@@ -74,7 +79,14 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
   const full = async (id: string): Promise<string> => {
     const job = await soundOr404(id)
     const { revision: at, name, savedAt, archivedAt } = job
-    const head = JSON.stringify({ id, revision: at, name, savedAt, archivedAt, today: clock.today(job.timeZone || null) })
+    const head = JSON.stringify({
+      id,
+      revision: at,
+      name,
+      savedAt,
+      archivedAt,
+      today: clock.today(job.timeZone || null),
+    })
     return `${head.slice(0, -1)},"draft":${job.body},"diary":${await diary.text(id)}}`
   }
 
@@ -84,7 +96,16 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
     { station, recent }: Pick<WeatherAtSite, 'station' | 'recent'>,
     settings: Firm,
     trace = new Trace(settings.values, grassTable(settings.grasses)),
-  ) => siteClimate({ job, today: clock.today(job.site.timeZone), schools: schoolsOf(job, settings), station, recent, memo, trace })
+  ) =>
+    siteClimate({
+      job,
+      today: clock.today(job.site.timeZone),
+      schools: schoolsOf(job, settings),
+      station,
+      recent,
+      memo,
+      trace,
+    })
   /** The year at a site, from what is known of its weather. */
   const yearOf = (job: Job, at: Pick<WeatherAtSite, 'station' | 'recent'>, settings: Firm) => {
     const trace = new Trace(settings.values, grassTable(settings.grasses))
@@ -97,7 +118,15 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
       trace,
     )
     const { latitude, longitude, elevation, frost } = job.site
-    return { place: { name: job.name, station: at.station, frost, site: { latitude, longitude, elevation } }, year }
+    return {
+      place: {
+        name: job.name,
+        station: at.station,
+        frost,
+        site: { latitude, longitude, elevation },
+      },
+      year,
+    }
   }
 
   return [
@@ -108,7 +137,13 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
       answer: answers.today,
       call: async () => ({ send: { today: clock.today(), demo: clock.demo, open } }),
     },
-    { method: 'get', path: '/firm', summary: 'The firm’s settings as typed.', answer: answers.firm, call: async () => ({ send: await firm.get() }) },
+    {
+      method: 'get',
+      path: '/firm',
+      summary: 'The firm’s settings as typed.',
+      answer: answers.firm,
+      call: async () => ({ send: await firm.get() }),
+    },
     {
       method: 'put',
       path: '/firm',
@@ -124,9 +159,14 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
           })
         const saved = await firm.save(from, draft, clock.now())
         if (!saved)
-          throw new Refusal(409, 'Saved elsewhere', 'These settings were changed in another window. Reload to see them, then change yours.', {
-            theirs: await firm.get(),
-          })
+          throw new Refusal(
+            409,
+            'Saved elsewhere',
+            'These settings were changed in another window. Reload to see them, then change yours.',
+            {
+              theirs: await firm.get(),
+            },
+          )
         return { send: saved }
       },
     },
@@ -138,7 +178,11 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
       answer: answers.jobs,
       async call(req) {
         const { archived, search, from } = asked(
-          z.object({ archived: z.literal('1').optional(), search: z.string().max(120).default(''), from: whole }),
+          z.object({
+            archived: z.literal('1').optional(),
+            search: z.string().max(120).default(''),
+            from: whole,
+          }),
           req,
         )
         return { send: await jobs.list(archived === '1', { search: search.trim(), from }) }
@@ -150,7 +194,10 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
       summary: 'Begins a job.',
       answer: answers.job,
       body: bodies.create,
-      call: async (_req, body) => ({ status: 201, send: await jobs.create(blankJob((body as { name: string }).name), clock.now()) }),
+      call: async (_req, body) => ({
+        status: 201,
+        send: await jobs.create(blankJob((body as { name: string }).name), clock.now()),
+      }),
     },
     {
       method: 'get',
@@ -162,15 +209,26 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
     {
       method: 'put',
       path: '/jobs/:id',
-      summary: 'Saves a job on top of a revision; an older one is refused with both versions named.',
+      summary:
+        'Saves a job on top of a revision; an older one is refused with both versions named.',
       answer: answers.saved,
       body: bodies.save,
       async call(req, body) {
         const { revision: from, draft } = body as { revision: number; draft: unknown }
-        const result = await jobs.save(idOf(req), from, await readable(req, draft), clock.now(), String(req.headers['juvena-device'] ?? ''))
+        const result = await jobs.save(
+          idOf(req),
+          from,
+          await readable(req, draft),
+          clock.now(),
+          String(req.headers['juvena-device'] ?? ''),
+        )
         if ('missing' in result) throw notFound('job')
         if ('archived' in result)
-          throw new Refusal(409, 'Archived', 'This job was archived meanwhile. Restore it to go on with it; what you typed is kept here until then.')
+          throw new Refusal(
+            409,
+            'Archived',
+            'This job was archived meanwhile. Restore it to go on with it; what you typed is kept here until then.',
+          )
         if ('conflict' in result)
           throw new Refusal(
             409,
@@ -210,7 +268,12 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
       async call(req) {
         await textOr404(idOf(req))
         const erased = await parts.eraseCustomer(idOf(req))
-        if (!erased) throw new Refusal(409, 'Not archived', 'Archive this job first: only an archived one can be erased.')
+        if (!erased)
+          throw new Refusal(
+            409,
+            'Not archived',
+            'Archive this job first: only an archived one can be erased.',
+          )
         return { send: erased }
       },
     },
@@ -222,7 +285,13 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
       body: bodies.save,
       async call(req, body) {
         await jobOr404(req)
-        return { status: 201, send: await jobs.create(await readable(req, (body as { draft: unknown }).draft), clock.now()) }
+        return {
+          status: 201,
+          send: await jobs.create(
+            await readable(req, (body as { draft: unknown }).draft),
+            clock.now(),
+          ),
+        }
       },
     },
     {
@@ -235,7 +304,12 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
         await jobOr404(req)
         const entry = diaryEntry.parse(body)
         const ticked = entry.step === null ? null : readStepKey(entry.step)
-        if (ticked && namesProduct(ticked.kind) && entry.product.trim() === '' && entry.what !== STRUCK_OUT)
+        if (
+          ticked &&
+          namesProduct(ticked.kind) &&
+          entry.product.trim() === '' &&
+          entry.what !== STRUCK_OUT
+        )
           throw new Refusal(
             400,
             'Product wanted',
@@ -272,7 +346,8 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
       async call(req) {
         const at = Number(req.params.revision)
         const draft = Number.isSafeInteger(at) ? await revisions.draft(idOf(req), at) : null
-        if (!draft) throw new Refusal(404, 'Not found', 'That save is not kept: older saves are thinned out.')
+        if (!draft)
+          throw new Refusal(404, 'Not found', 'That save is not kept: older saves are thinned out.')
         return { send: { revision: at, draft } }
       },
     },
@@ -299,10 +374,18 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
         'Jobs with their windows, states and next steps, soonest sown first, 300 at a time: ?from= and ?to= those with work on these days, ?skip= the number to begin at. `working` counts those whose row is being worked again.',
       answer: answers.season,
       async call(req) {
-        const { from, to, skip } = asked(z.object({ from: z.iso.date().optional(), to: z.iso.date().optional(), skip: whole }), req)
+        const { from, to, skip } = asked(
+          z.object({ from: z.iso.date().optional(), to: z.iso.date().optional(), skip: whole }),
+          req,
+        )
         const working = await season.fresh()
-        const { rows, total } = await season.rows({ most: 300, from: skip }, from && to ? [from, to] : undefined)
-        return { text: `{"today":"${clock.today()}","working":${working},"total":${total},"rows":[${rows.join(',')}]}` }
+        const { rows, total } = await season.rows(
+          { most: 300, from: skip },
+          from && to ? [from, to] : undefined,
+        )
+        return {
+          text: `{"today":"${clock.today()}","working":${working},"total":${total},"rows":[${rows.join(',')}]}`,
+        }
       },
     },
     {
@@ -313,7 +396,10 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
       answer: answers.seasonLoad,
       async call(req) {
         const { from, days } = asked(
-          z.object({ from: z.iso.date().default(clock.today()), days: z.coerce.number().int().min(1).max(62).default(24) }),
+          z.object({
+            from: z.iso.date().default(clock.today()),
+            days: z.coerce.number().int().min(1).max(62).default(24),
+          }),
           req,
         )
         await season.fresh()
@@ -333,7 +419,8 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
     {
       method: 'get',
       path: '/day',
-      summary: 'The work of a day on every job, with amounts, holds and cautions; ?on= an ISO day, today where none is given.',
+      summary:
+        'The work of a day on every job, with amounts, holds and cautions; ?on= an ISO day, today where none is given.',
       answer: answers.day,
       async call(req) {
         const today = clock.today()
@@ -356,7 +443,8 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
     {
       method: 'get',
       path: '/year',
-      summary: 'The year at a station (?station=) or at a job’s site (?job=): soil, frost odds, growth, and windows by grass with their odds.',
+      summary:
+        'The year at a station (?station=) or at a job’s site (?job=): soil, frost odds, growth, and windows by grass with their odds.',
       answer: answers.year,
       async call(req) {
         const { settings } = await firmNow()
@@ -366,13 +454,17 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
           if (!found) throw notFound('station')
           const { latitude, longitude, elevation, normals: _ } = found.summary.station
           const site = { latitude, longitude, elevation, station: stored.id }
-          return { send: yearOf(readJob({ name: found.summary.station.name, site }).job!, found, settings) }
+          return {
+            send: yearOf(readJob({ name: found.summary.station.name, site }).job!, found, settings),
+          }
         }
         const stored = typeof req.query.job === 'string' ? await jobs.get(req.query.job) : null
         if (!stored) throw notFound('job')
         const { job } = readJob(stored.draft)
         if (!job) throw notFound('job')
-        return { send: yearOf(job, await weather.at(job, clock.today(job.site.timeZone)), settings) }
+        return {
+          send: yearOf(job, await weather.at(job, clock.today(job.site.timeZone)), settings),
+        }
       },
     },
     {
@@ -382,16 +474,35 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
         'What a plan knows of the weather at a job’s site, or at that of the job saved last: the station’s climate, its last days, its outlook.',
       answer: answers.weather,
       async call(req) {
-        const newest = typeof req.query.job === 'string' ? req.query.job : (await jobs.list(false, { most: 1 }))[0]?.id
+        const newest =
+          typeof req.query.job === 'string'
+            ? req.query.job
+            : (await jobs.list(false, { most: 1 }))[0]?.id
         const stored = newest === undefined ? null : await jobs.text(newest)
         const job = stored && siteOnly(stored.body)
-        if (!job) return { send: { station: null, recent: [], outlook: null, frostDates: null, today: clock.today() } }
+        if (!job)
+          return {
+            send: {
+              station: null,
+              recent: [],
+              outlook: null,
+              frostDates: null,
+              today: clock.today(),
+            },
+          }
         const today = clock.today(job.site.timeZone)
         const at = await weather.at(job, today)
         const { settings } = await firmNow()
         const { frost, frostTenth } = climateOf(job, at, settings)
         const frostDates = { tenth: String(frostTenth.value), even: String(frost.value) }
-        return { send: { ...at, frostDates: frostDates.even >= today ? frostDates : null, today, place: stored.name } }
+        return {
+          send: {
+            ...at,
+            frostDates: frostDates.even >= today ? frostDates : null,
+            today,
+            place: stored.name,
+          },
+        }
       },
     },
   ]
@@ -406,13 +517,20 @@ export function apiRouter(routes: readonly Route[]): Router {
         const parsed = route.body.safeParse(req.body)
         if (!parsed.success)
           throw new Refusal(400, 'Not understood', parsed.error.issues[0]!.message, {
-            problems: parsed.error.issues.map((i) => ({ path: pathText(i.path), sentence: i.message })),
+            problems: parsed.error.issues.map((i) => ({
+              path: pathText(i.path),
+              sentence: i.message,
+            })),
           })
         body = parsed.data
       }
       const { status = 200, send, text, plain, file, path } = await route.call(req, body)
       if (path && file) return void res.attachment(file).sendFile(path, { dotfiles: 'allow' })
-      if (path) return void res.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').sendFile(path, { dotfiles: 'allow' })
+      if (path)
+        return void res
+          .set('Cache-Control', 'private, max-age=31536000, immutable')
+          .type('image/jpeg')
+          .sendFile(path, { dotfiles: 'allow' })
       if (file) res.attachment(file)
       if (plain !== undefined) res.status(status).type('text/plain').send(plain)
       else if (text !== undefined) res.status(status).type('json').send(text)

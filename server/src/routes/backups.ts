@@ -5,7 +5,10 @@ import { backupInThread } from '../threads/pool.ts'
 import { answers } from './answers.ts'
 import type { Parts, Route } from './route.ts'
 
-/** Backups of the whole firm: one a day by itself, and whenever asked. Restoring is a command, for it wants the server stopped. */
+/**
+ * Backups of the whole firm: one a day by itself, and whenever asked. Restoring is a command, for
+ * it wants the server stopped.
+ */
 export function backupRoutes({ folder }: Parts): Route[] {
   return [
     {
@@ -13,7 +16,9 @@ export function backupRoutes({ folder }: Parts): Route[] {
       path: '/backups',
       summary: 'The backups that lie beside the data, newest first.',
       answer: answers.backups,
-      call: async () => ({ send: { folder: resolve(folder, 'backups'), backups: backupsOf(folder) } }),
+      call: async () => ({
+        send: { folder: resolve(folder, 'backups'), backups: backupsOf(folder) },
+      }),
     },
     {
       method: 'post',
@@ -23,7 +28,15 @@ export function backupRoutes({ folder }: Parts): Route[] {
       async call() {
         const { path, contents } = await backupInThread(folder, 'asked')
         const { jobs, entries, photographs } = contents
-        return { status: 201, send: { backup: backupsOf(folder).find((b) => b.file === basename(path)), jobs, entries, photographs } }
+        return {
+          status: 201,
+          send: {
+            backup: backupsOf(folder).find((b) => b.file === basename(path)),
+            jobs,
+            entries,
+            photographs,
+          },
+        }
       },
     },
     {

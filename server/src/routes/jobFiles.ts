@@ -18,7 +18,8 @@ export function jobFileRoutes(
     {
       method: 'get',
       path: '/jobs/:id/file',
-      summary: 'The job file: everything the job holds, photographs too, as many as 44 MB; ?photos=no leaves them out.',
+      summary:
+        'The job file: everything the job holds, photographs too, as many as 44 MB; ?photos=no leaves them out.',
       answer: answers.jobFile,
       async call(req) {
         const stored = await jobOr404(req)
@@ -30,12 +31,29 @@ export function jobFileRoutes(
             .slice(0, 60) || 'job'
         const taken: FilePhoto[] = []
         if (req.query.photos !== 'no')
-          for (const { id, zone, kind, takenOn, note, position } of photosThatFit(await photos.of(stored.id))) {
+          for (const { id, zone, kind, takenOn, note, position } of photosThatFit(
+            await photos.of(stored.id),
+          )) {
             const bytes = await photos.read(id)
-            if (bytes) taken.push({ id, zone, kind, takenOn, note, position, jpeg: bytes.toString('base64') })
+            if (bytes)
+              taken.push({
+                id,
+                zone,
+                kind,
+                takenOn,
+                note,
+                position,
+                jpeg: bytes.toString('base64'),
+              })
           }
         return {
-          send: { format: JOB_FORMAT, version: JOB_VERSION, job: stored.draft, diary: await diary.of(stored.id), photos: taken },
+          send: {
+            format: JOB_FORMAT,
+            version: JOB_VERSION,
+            job: stored.draft,
+            diary: await diary.of(stored.id),
+            photos: taken,
+          },
           file: `${name}.juvena.json`,
         }
       },
@@ -43,13 +61,15 @@ export function jobFileRoutes(
     {
       method: 'post',
       path: '/job-files',
-      summary: 'Imports a job file as a new job, whole or not at all, and says how many entries and photographs came with it.',
+      summary:
+        'Imports a job file as a new job, whole or not at all, and says how many entries and photographs came with it.',
       answer: answers.importedJob,
       // Read in a thread, byte by byte as it was sent.
       bytes: true,
       async call(req) {
         const bytes: unknown = req.body
-        if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw new Refusal(400, 'No file', 'There is no job file in this.')
+        if (!Buffer.isBuffer(bytes) || bytes.length === 0)
+          throw new Refusal(400, 'No file', 'There is no job file in this.')
         const {
           id,
           diary: entries,
@@ -61,7 +81,10 @@ export function jobFileRoutes(
         })
         const whole = await full(id)
         const imported = { entries: entries.length, photographs: pictures.length }
-        return { status: 201, text: `${whole.slice(0, -1)},"imported":${JSON.stringify(imported)}}` }
+        return {
+          status: 201,
+          text: `${whole.slice(0, -1)},"imported":${JSON.stringify(imported)}}`,
+        }
       },
     },
   ]

@@ -22,7 +22,10 @@ const asked = z.object({
   keepPosition: z.enum(['yes', 'no']).default('no'),
 })
 
-export function photoRoutes({ photos, clock }: Parts, jobOr404: (req: Request) => Promise<{ id: string }>): Route[] {
+export function photoRoutes(
+  { photos, clock }: Parts,
+  jobOr404: (req: Request) => Promise<{ id: string }>,
+): Route[] {
   const photoOr404 = async (req: Request): Promise<StoredPhoto> => {
     const photo = await photos.get(String(req.params.id))
     if (!photo) throw notFound('photograph')
@@ -46,25 +49,49 @@ export function photoRoutes({ photos, clock }: Parts, jobOr404: (req: Request) =
       async call(req) {
         const job = await jobOr404(req)
         const query = asked.safeParse(req.query)
-        if (!query.success) throw new Refusal(400, 'Not understood', 'The id, zone, kind, note or day of this photograph could not be understood.')
+        if (!query.success)
+          throw new Refusal(
+            400,
+            'Not understood',
+            'The id, zone, kind, note or day of this photograph could not be understood.',
+          )
         const { id, zone, kind, note, on, keepPosition } = query.data
         const there = id ? await photos.get(id) : null
         if (there && there.jobId !== job.id)
-          throw new Refusal(409, 'Of another job', 'A photograph with this id belongs to another job already. Send it under an id of its own.')
+          throw new Refusal(
+            409,
+            'Of another job',
+            'A photograph with this id belongs to another job already. Send it under an id of its own.',
+          )
         if (there) return { send: there }
         const bytes: unknown = req.body
         if (!Buffer.isBuffer(bytes) || bytes.length === 0)
-          throw new Refusal(400, 'No picture', 'There is no picture in this. Choose a JPEG, PNG or WebP file.')
+          throw new Refusal(
+            400,
+            'No picture',
+            'There is no picture in this. Choose a JPEG, PNG or WebP file.',
+          )
         const own = id ?? randomUUID()
         const kept = await photos.asBatch(async (batch) => {
-          const picture = await pictureSent({ bytes, keepPosition: keepPosition === 'yes', id: own, ...batch })
+          const picture = await pictureSent({
+            bytes,
+            keepPosition: keepPosition === 'yes',
+            id: own,
+            ...batch,
+          })
           if (!picture)
             throw new Refusal(
               415,
               'Not a picture',
               'That file could not be read as a picture: it is of another kind, or was cut short. JPEG, PNG and WebP are taken; set a phone that saves HEIC to “most compatible”.',
             )
-          const of = { jobId: job.id, zone, kind, note, takenOn: picture.takenOn ?? on ?? clock.today() }
+          const of = {
+            jobId: job.id,
+            zone,
+            kind,
+            note,
+            takenOn: picture.takenOn ?? on ?? clock.today(),
+          }
           return photos.keepStaged(own, batch, of, picture, clock.now())
         })
         return { status: 201, send: kept }
@@ -85,7 +112,8 @@ export function photoRoutes({ photos, clock }: Parts, jobOr404: (req: Request) =
       summary: 'Archives a photograph. It can be restored.',
       answer: answers.archived,
       async call(req) {
-        if (!(await photos.setArchived((await photoOr404(req)).id, clock.now()))) throw notFound('photograph')
+        if (!(await photos.setArchived((await photoOr404(req)).id, clock.now())))
+          throw notFound('photograph')
         return { send: { archived: true } }
       },
     },
@@ -95,7 +123,8 @@ export function photoRoutes({ photos, clock }: Parts, jobOr404: (req: Request) =
       summary: 'Restores an archived photograph.',
       answer: answers.archived,
       async call(req) {
-        if (!(await photos.setArchived((await photoOr404(req)).id, null))) throw notFound('photograph')
+        if (!(await photos.setArchived((await photoOr404(req)).id, null)))
+          throw notFound('photograph')
         return { send: { archived: false } }
       },
     },

@@ -33,7 +33,10 @@ export interface Parts {
   stock: Stock
 }
 
-/** One route: what it takes, checked before it is called, and what it says of itself in the OpenAPI document. */
+/**
+ * One route: what it takes, checked before it is called, and what it says of itself in the OpenAPI
+ * document.
+ */
 export interface Route {
   method: 'get' | 'post' | 'put' | 'delete'
   path: string
@@ -45,6 +48,19 @@ export interface Route {
   picture?: boolean
   /** The body is JSON that the route reads itself, from its bytes. */
   bytes?: boolean
-  /** Its answer: `send` as JSON, or `text` that is JSON already, `plain` that is none; `path` is a picture on disk, `file` the name it is saved under. */
-  call: (req: Request, body: unknown) => Promise<{ status?: number; send?: unknown; text?: string; plain?: string; file?: string; path?: string }>
+  /**
+   * Its answer: `send` as JSON, or `text` that is JSON already, `plain` that is none; `path` is a
+   * picture on disk, `file` the name it is saved under.
+   */
+  call: (
+    req: Request,
+    body: unknown,
+  ) => Promise<{
+    status?: number
+    send?: unknown
+    text?: string
+    plain?: string
+    file?: string
+    path?: string
+  }>
 }

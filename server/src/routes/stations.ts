@@ -12,10 +12,18 @@ const MOST_DAYS = 20_000
 export const stationBodies = {
   create: z.strictObject({ station: stationSchema }),
   save: z.strictObject({ revision: z.number().int().min(0), station: stationSchema }),
-  days: z.strictObject({ days: z.array(weatherDay).min(1, 'There is no day in it.').max(MOST_DAYS, `At most ${MOST_DAYS} days at once.`) }),
+  days: z.strictObject({
+    days: z
+      .array(weatherDay)
+      .min(1, 'There is no day in it.')
+      .max(MOST_DAYS, `At most ${MOST_DAYS} days at once.`),
+  }),
 }
 
-/** How long the list of what moved is waited for, ms. Jobs worked after that are not in it; the season shows them. */
+/**
+ * How long the list of what moved is waited for, ms. Jobs worked after that are not in it; the
+ * season shows them.
+ */
 const MOVES_PATIENCE = 20_000
 
 /** What moved in the season when the weather changed: by job, the day sown before and after. */
@@ -32,7 +40,10 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
     if (!found || found.archivedAt) throw notFound('station')
     return found
   }
-  const shown = async (stored: StoredStation) => ({ ...stored, weather: await weather.ofStation(stored, clock.today()) })
+  const shown = async (stored: StoredStation) => ({
+    ...stored,
+    weather: await weather.ofStation(stored, clock.today()),
+  })
 
   /** Makes a change to the weather and lists what it moved. */
   async function withMoves<T>(change: () => Promise<T>): Promise<{ done: T; moved: Moved[] }> {
@@ -54,7 +65,9 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
       path: '/stations',
       summary: 'The firm’s weather stations, each with its climate, its last days and its outlook.',
       answer: answers.stations,
-      call: async () => ({ send: { stations: await Promise.all((await stations.list()).map(shown)) } }),
+      call: async () => ({
+        send: { stations: await Promise.all((await stations.list()).map(shown)) },
+      }),
     },
     {
       method: 'post',
@@ -71,14 +84,22 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
     {
       method: 'put',
       path: '/stations/:id',
-      summary: 'Saves a station’s name, place and normals on top of a revision, and lists the jobs whose sowing moved.',
+      summary:
+        'Saves a station’s name, place and normals on top of a revision, and lists the jobs whose sowing moved.',
       answer: answers.stationChange,
       body: stationBodies.save,
       async call(req) {
         const stored = await stationOr404(req)
         const { revision, station } = req.body as { revision: number; station: StationDraft }
-        const { done, moved } = await withMoves(() => stations.save(stored.id, revision, station, clock.now()))
-        if (!done) throw new Refusal(409, 'Saved elsewhere', 'This station was changed in another window. Reload to see it, then change yours.')
+        const { done, moved } = await withMoves(() =>
+          stations.save(stored.id, revision, station, clock.now()),
+        )
+        if (!done)
+          throw new Refusal(
+            409,
+            'Saved elsewhere',
+            'This station was changed in another window. Reload to see it, then change yours.',
+          )
         return { send: { station: await shown(done), moved } }
       },
     },
@@ -103,14 +124,21 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
     {
       method: 'post',
       path: '/stations/:id/days',
-      summary: 'Adds days to a station. The same days again change nothing; what moved in the season is listed.',
+      summary:
+        'Adds days to a station. The same days again change nothing; what moved in the season is listed.',
       answer: answers.daysAdded,
       body: stationBodies.days,
       async call(req, body) {
         const stored = await stationOr404(req)
         if (stored.simulated)
-          throw new Refusal(409, 'A simulated station', 'Its weather is made up; real days do not belong to it. Add a station of your own.')
-        const { done, moved } = await withMoves(() => stations.addDays(stored.id, (body as z.infer<typeof stationBodies.days>).days))
+          throw new Refusal(
+            409,
+            'A simulated station',
+            'Its weather is made up; real days do not belong to it. Add a station of your own.',
+          )
+        const { done, moved } = await withMoves(() =>
+          stations.addDays(stored.id, (body as z.infer<typeof stationBodies.days>).days),
+        )
         return { status: 201, send: { ...done, moved } }
       },
     },

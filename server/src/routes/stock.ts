@@ -7,7 +7,10 @@ import type { StoredLot } from '../store/stockStore.ts'
 import { answers } from './answers.ts'
 import type { Parts, Route } from './route.ts'
 
-const received = z.strictObject({ kg: z.number().gt(0, 'A weight is above zero.').max(100_000), on: z.iso.date() })
+const received = z.strictObject({
+  kg: z.number().gt(0, 'A weight is above zero.').max(100_000),
+  on: z.iso.date(),
+})
 /** Lots that one request may bring. */
 const MOST_LOTS = 1000
 
@@ -19,7 +22,9 @@ export const stockBodies = {
       .max(MOST_LOTS, `At most ${MOST_LOTS} lots at once.`),
   }),
   save: z.strictObject({ revision: z.number().int().min(0), lot: seedLotSchema }),
-  move: z.strictObject({ movements: z.array(stockMovement).min(1, 'There is no movement in it.').max(500) }),
+  move: z.strictObject({
+    movements: z.array(stockMovement).min(1, 'There is no movement in it.').max(500),
+  }),
 }
 
 export function stockRoutes({ jobs, stockStore, stock, clock }: Parts): Route[] {
@@ -28,16 +33,29 @@ export function stockRoutes({ jobs, stockStore, stock, clock }: Parts): Route[] 
     if (!found || found.archivedAt) throw notFound('lot')
     return found
   }
-  const withShelf = async (lot: StoredLot) => ({ ...lot, shelf: shelfOf((await stockStore.movements(lot.id)).get(lot.id) ?? []) })
+  const withShelf = async (lot: StoredLot) => ({
+    ...lot,
+    shelf: shelfOf((await stockStore.movements(lot.id)).get(lot.id) ?? []),
+  })
 
   /** Two lots of one number from one supplier are one lot twice. */
   async function refuseTwice(lots: readonly SeedLotDraft[], except?: string): Promise<void> {
-    const key = (lot: SeedLotDraft) => `${lot.supplier ?? ''} ${(lot.number ?? '').trim().toLowerCase()}`
+    const key = (lot: SeedLotDraft) =>
+      `${lot.supplier ?? ''} ${(lot.number ?? '').trim().toLowerCase()}`
     const numbered = lots.filter((lot) => (lot.number ?? '').trim() !== '')
-    const known = new Set((await stockStore.list()).filter((l) => l.id !== except).map((l) => key(l.draft)))
-    const twice = numbered.find((lot, i) => known.has(key(lot)) || numbered.findIndex((other) => key(other) === key(lot)) !== i)
+    const known = new Set(
+      (await stockStore.list()).filter((l) => l.id !== except).map((l) => key(l.draft)),
+    )
+    const twice = numbered.find(
+      (lot, i) =>
+        known.has(key(lot)) || numbered.findIndex((other) => key(other) === key(lot)) !== i,
+    )
     if (twice)
-      throw new Refusal(409, 'A lot twice', `Lot ${twice.number} is on the shelf already. Receive more of it there, or give this one another number.`)
+      throw new Refusal(
+        409,
+        'A lot twice',
+        `Lot ${twice.number} is on the shelf already. Receive more of it there, or give this one another number.`,
+      )
   }
 
   return [
@@ -76,7 +94,12 @@ export function stockRoutes({ jobs, stockStore, stock, clock }: Parts): Route[] 
         const { revision, lot } = req.body as { revision: number; lot: SeedLotDraft }
         await refuseTwice([lot], stored.id)
         const saved = await stockStore.save(stored.id, revision, lot, clock.now())
-        if (!saved) throw new Refusal(409, 'Saved elsewhere', 'This lot was changed in another window. Reload to see it, then change yours.')
+        if (!saved)
+          throw new Refusal(
+            409,
+            'Saved elsewhere',
+            'This lot was changed in another window. Reload to see it, then change yours.',
+          )
         return { send: await withShelf(saved) }
       },
     },
@@ -98,7 +121,12 @@ export function stockRoutes({ jobs, stockStore, stock, clock }: Parts): Route[] 
       async call(req) {
         const { id } = await lotOr404(req)
         const movements = (await stockStore.movements(id)).get(id) ?? []
-        return { send: { movements, jobs: await jobs.names(movements.map((m) => m.job).filter((j) => j !== null)) } }
+        return {
+          send: {
+            movements,
+            jobs: await jobs.names(movements.map((m) => m.job).filter((j) => j !== null)),
+          },
+        }
       },
     },
     {
@@ -111,7 +139,12 @@ export function stockRoutes({ jobs, stockStore, stock, clock }: Parts): Route[] 
         const stored = await lotOr404(req)
         const { movements } = body as z.infer<typeof stockBodies.move>
         const other = movements.find((m) => m.lot !== stored.id)
-        if (other) throw new Refusal(400, 'Another lot', 'A movement names another lot than the one it was sent to.')
+        if (other)
+          throw new Refusal(
+            400,
+            'Another lot',
+            'A movement names another lot than the one it was sent to.',
+          )
         await stockStore.move(movements, clock.now())
         return { status: 201, send: await withShelf(stored) }
       },

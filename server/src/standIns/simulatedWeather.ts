@@ -5,19 +5,33 @@ import { soilValues } from '@juvena/core/climate/soilTemperature'
 import { simulatedDays, type StationDay } from '@juvena/core/climate/station'
 import type { TradeValue } from '@juvena/core/trace/rule'
 
-const declared = <V extends Record<string, TradeValue>>(values: V) => Object.fromEntries(Object.entries(values).map(([name, v]) => [name, v.is]))
+const declared = <V extends Record<string, TradeValue>>(values: V) =>
+  Object.fromEntries(Object.entries(values).map(([name, v]) => [name, v.is]))
 const ROUGH = declared(roughClimate) as RoughClimate
 const SOIL = { follows: soilValues.follows.is, warmer: soilValues.warmer.is }
 
 /** A repeatable seed from a text. */
-const seedOf = (text: string) => [...text].reduce((sum, c) => (sum * 31 + c.charCodeAt(0)) % 1_000_003, 7)
+const seedOf = (text: string) =>
+  [...text].reduce((sum, c) => (sum * 31 + c.charCodeAt(0)) % 1_000_003, 7)
 
 /** A made-up station's days: the same for the same name, whenever they are asked for. */
-export const simulatedStationDays = (name: string, model: ClimateModel, from: Day, to: Day): StationDay[] =>
-  simulatedDays(model, SOIL, from, to, seedOf(name))
+export const simulatedStationDays = (
+  name: string,
+  model: ClimateModel,
+  from: Day,
+  to: Day,
+): StationDay[] => simulatedDays(model, SOIL, from, to, seedOf(name))
 
-/** Where a firm has no station, weather is made up from a rough climate of the place; neighbours share it. */
-export const simulatedPlaceDays = (latitude: number, longitude: number, from: Day, to: Day): StationDay[] =>
+/**
+ * Where a firm has no station, weather is made up from a rough climate of the place; neighbours
+ * share it.
+ */
+export const simulatedPlaceDays = (
+  latitude: number,
+  longitude: number,
+  from: Day,
+  to: Day,
+): StationDay[] =>
   simulatedStationDays(
     `${Math.round(latitude * 10)} ${Math.round(longitude * 10)}`,
     modelFromNormals(roughNormals({ latitude, elevation: 0, sea: null }, ROUGH)),

@@ -1,5 +1,14 @@
 import Database from 'better-sqlite3'
-import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { join, resolve } from 'node:path'
 import { DATABASE } from './database.ts'
 
@@ -22,7 +31,8 @@ const END = '.juvena-backup'
 /** Automatic ones that are kept. */
 const KEPT = 7
 
-const named = (madeAt: string, kind: 'daily' | 'asked') => `${madeAt.replaceAll(':', '-').slice(0, 19)}-${kind}${END}`
+const named = (madeAt: string, kind: 'daily' | 'asked') =>
+  `${madeAt.replaceAll(':', '-').slice(0, 19)}-${kind}${END}`
 
 /** The backups of a folder, newest first. */
 export function backupsOf(folder: string): Backup[] {
@@ -32,7 +42,11 @@ export function backupsOf(folder: string): Backup[] {
     .filter((name) => name.endsWith(END))
     .sort()
     .reverse()
-    .map((name) => ({ file: name, madeAt: `${name.slice(0, 10)}T${name.slice(11, 19).replaceAll('-', ':')}Z`, bytes: statSync(join(at, name)).size }))
+    .map((name) => ({
+      file: name,
+      madeAt: `${name.slice(0, 10)}T${name.slice(11, 19).replaceAll('-', ':')}Z`,
+      bytes: statSync(join(at, name)).size,
+    }))
 }
 /** Where the newest backup of a folder that holds together lies; null where there is none. */
 export function newestBackup(folder: string): string | null {
@@ -46,8 +60,9 @@ export const backupPath = (folder: string, file: string): string | null =>
   backupsOf(folder).some((b) => b.file === file) ? resolve(folder, FOLDER, file) : null
 
 /**
- * Writes a backup of a folder, under writes: the database as it is at one moment, and every photograph its rows name. Under a temporary name until it is
- * whole. Takes as long as the data is large; meant for a thread or a command.
+ * Writes a backup of a folder, under writes: the database as it is at one moment, and every
+ * photograph its rows name. Under a temporary name until it is whole. Takes as long as the data is
+ * large; meant for a thread or a command.
  */
 export function writeBackup(
   folder: string,
@@ -109,11 +124,19 @@ export function contentsOf(path: string): BackupContents | string {
   let db: InstanceType<typeof Database> | null = null
   try {
     db = new Database(path, { readonly: true, fileMustExist: true })
-    if (db.pragma('integrity_check(1)', { simple: true }) !== 'ok') return `${path} is damaged. Choose another backup.`
-    const made = db.prepare('SELECT made_at, photographs FROM backup_made').get() as { made_at: string; photographs: number } | undefined
+    if (db.pragma('integrity_check(1)', { simple: true }) !== 'ok')
+      return `${path} is damaged. Choose another backup.`
+    const made = db.prepare('SELECT made_at, photographs FROM backup_made').get() as
+      { made_at: string; photographs: number } | undefined
     if (!made) return `${path} was not finished. Choose another backup.`
-    const count = (table: string) => (db!.prepare(`SELECT count(*) AS n FROM ${table}`).get() as { n: number }).n
-    return { madeAt: made.made_at, jobs: count('jobs'), entries: count('diary'), photographs: made.photographs }
+    const count = (table: string) =>
+      (db!.prepare(`SELECT count(*) AS n FROM ${table}`).get() as { n: number }).n
+    return {
+      madeAt: made.made_at,
+      jobs: count('jobs'),
+      entries: count('diary'),
+      photographs: made.photographs,
+    }
   } catch {
     return `${path} is no backup of Juvena’s, or was cut short. Choose another file.`
   } finally {
@@ -122,10 +145,15 @@ export function contentsOf(path: string): BackupContents | string {
 }
 
 /**
- * Restores a backup into a folder. It is checked and laid out beside the folder first; what lies there is moved aside, never deleted. Gives the contents and
- * where the former data went; a sentence where it cannot be done. Nobody else may use the folder meanwhile.
+ * Restores a backup into a folder. It is checked and laid out beside the folder first; what lies
+ * there is moved aside, never deleted. Gives the contents and where the former data went; a
+ * sentence where it cannot be done. Nobody else may use the folder meanwhile.
  */
-export function restoreBackup(path: string, folder: string, now: string): { contents: BackupContents; aside: string | null } | string {
+export function restoreBackup(
+  path: string,
+  folder: string,
+  now: string,
+): { contents: BackupContents; aside: string | null } | string {
   const contents = contentsOf(path)
   if (typeof contents === 'string') return contents
   mkdirSync(folder, { recursive: true, mode: 0o700 })
@@ -135,20 +163,29 @@ export function restoreBackup(path: string, folder: string, now: string): { cont
   const db = new Database(path, { readonly: true, fileMustExist: true })
   try {
     db.prepare('VACUUM INTO ?').run(join(laid, DATABASE))
-    for (const { name, bytes } of db.prepare('SELECT name, bytes FROM backup_photos').iterate() as Iterable<{ name: string; bytes: Buffer }>)
-      if (/^[A-Za-z0-9-]+(\.small)?\.jpg$/.test(name)) writeFileSync(join(laid, 'photos', name), bytes, { mode: 0o600 })
+    for (const { name, bytes } of db
+      .prepare('SELECT name, bytes FROM backup_photos')
+      .iterate() as Iterable<{ name: string; bytes: Buffer }>)
+      if (/^[A-Za-z0-9-]+(\.small)?\.jpg$/.test(name))
+        writeFileSync(join(laid, 'photos', name), bytes, { mode: 0o600 })
   } finally {
     db.close()
   }
   const restored = new Database(join(laid, DATABASE))
   try {
     restored.exec('DROP TABLE backup_photos; DROP TABLE backup_made; VACUUM')
-    if (restored.pragma('integrity_check(1)', { simple: true }) !== 'ok') return `${path} could not be laid out whole. Nothing was changed.`
+    if (restored.pragma('integrity_check(1)', { simple: true }) !== 'ok')
+      return `${path} could not be laid out whole. Nothing was changed.`
   } finally {
     restored.close()
   }
-  const there = [DATABASE, `${DATABASE}-wal`, `${DATABASE}-shm`, 'photos'].filter((name) => existsSync(join(folder, name)))
-  const aside = there.length > 0 ? join(folder, `before-restore-${now.replaceAll(':', '-').slice(0, 19)}`) : null
+  const there = [DATABASE, `${DATABASE}-wal`, `${DATABASE}-shm`, 'photos'].filter((name) =>
+    existsSync(join(folder, name)),
+  )
+  const aside =
+    there.length > 0
+      ? join(folder, `before-restore-${now.replaceAll(':', '-').slice(0, 19)}`)
+      : null
   if (aside) {
     mkdirSync(aside, { recursive: true, mode: 0o700 })
     for (const name of there) renameSync(join(folder, name), join(aside, name))

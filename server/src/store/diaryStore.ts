@@ -17,7 +17,9 @@ const KEYS = Object.keys(diaryEntry.shape).map((key) => `"${key}":`)
 /** An id that belongs to an entry of another job: it would be lost without a word. */
 export class OtherJobsEntry extends Error {
   constructor(id: string) {
-    super(`A diary entry with the id ${id} belongs to another job already. Send it under an id of its own.`)
+    super(
+      `A diary entry with the id ${id} belongs to another job already. Send it under an id of its own.`,
+    )
   }
 }
 
@@ -27,23 +29,35 @@ export const diaryStore = (db: Knex) => ({
     return rows.map((row) => diaryEntry.parse(JSON.parse(row.body)))
   },
 
-  /** A job's diary as JSON text. Entries of today's shape go as they lie; older ones are read first. */
+  /**
+   * A job's diary as JSON text. Entries of today's shape go as they lie; older ones are read first.
+   */
   async text(jobId: string): Promise<string> {
     const rows = await db<Row>('diary').where({ job_id: jobId }).orderBy('sequence').select('body')
     return `[${rows.map(({ body }) => (KEYS.every((key) => body.includes(key)) ? body : JSON.stringify(diaryEntry.parse(JSON.parse(body))))).join(',')}]`
   },
 
-  /** Keeps an entry, and what it used from the shelf unless that was counted where it was written. The same id again is not kept twice; true when it was new. */
-  async append(jobId: string, entry: DiaryEntry, now: string, { fromShelf = true } = {}): Promise<boolean> {
+  /**
+   * Keeps an entry, and what it used from the shelf unless that was counted where it was written.
+   * The same id again is not kept twice; true when it was new.
+   */
+  async append(
+    jobId: string,
+    entry: DiaryEntry,
+    now: string,
+    { fromShelf = true } = {},
+  ): Promise<boolean> {
     return asOne(db, async (trx) => {
-      const kept = await trx.raw('INSERT OR IGNORE INTO diary (id, job_id, body, received_at) VALUES (?, ?, ?, ?)', [
-        entry.id,
-        jobId,
-        JSON.stringify(entry),
-        now,
-      ])
+      const kept = await trx.raw(
+        'INSERT OR IGNORE INTO diary (id, job_id, body, received_at) VALUES (?, ?, ?, ?)',
+        [entry.id, jobId, JSON.stringify(entry), now],
+      )
       const added = (kept as { changes: number }).changes === 1
-      if (!added && (await trx<Row>('diary').where({ id: entry.id }).first('job_id'))?.job_id !== jobId) throw new OtherJobsEntry(entry.id)
+      if (
+        !added &&
+        (await trx<Row>('diary').where({ id: entry.id }).first('job_id'))?.job_id !== jobId
+      )
+        throw new OtherJobsEntry(entry.id)
       if (added) await touchPlan(trx, jobId)
       if (added && fromShelf) await keepSeedUsed(trx, jobId, entry, now)
       return added

@@ -15,24 +15,36 @@ export interface Erased {
 /** What stays of a draft: sizes and treatments by number, nothing that tells whose lawn it was. */
 const bare = (draft: JobDraft | null): JobDraft => ({
   name: 'Erased customer',
-  zones: (draft?.zones ?? []).map((z, i) => ({ id: z.id, name: `Zone ${i + 1}`, area: z.area ?? null })),
+  zones: (draft?.zones ?? []).map((z, i) => ({
+    id: z.id,
+    name: `Zone ${i + 1}`,
+    area: z.area ?? null,
+  })),
   treatments: draft?.treatments ?? [],
 })
 
 /**
- * Erases a customer for good: names, address, telephone, notes, photographs, the plan of the site, the history and the diary. Records of products put down
- * stay, with day, zone, product, amount and who did it, as the law on them asks. Only for a job that is archived: null where it is not, or is not there.
- * Backups made before still hold what is erased.
+ * Erases a customer for good: names, address, telephone, notes, photographs, the plan of the site,
+ * the history and the diary. Records of products put down stay, with day, zone, product, amount and
+ * who did it, as the law on them asks. Only for a job that is archived: null where it is not, or is
+ * not there. Backups made before still hold what is erased.
  */
 export const eraseCustomer =
   (db: Knex, photoFolder: string) =>
   async (job: string): Promise<Erased | null> => {
-    const found = await db<{ id: string; body: string; put_away_at: string | null }>('jobs').where({ id: job }).first()
+    const found = await db<{ id: string; body: string; put_away_at: string | null }>('jobs')
+      .where({ id: job })
+      .first()
     if (!found || found.put_away_at === null) return null
-    const photos = ((await db('photos').where({ job_id: job }).select('id')) as { id: string }[]).map((r) => r.id)
+    const photos = (
+      (await db('photos').where({ job_id: job }).select('id')) as { id: string }[]
+    ).map((r) => r.id)
     const erased = await asOne(db, async (trx): Promise<Erased> => {
       await trx('erasing').insert({ job_id: job })
-      const rows = (await trx('diary').where({ job_id: job }).select('sequence', 'body')) as { sequence: number; body: string }[]
+      const rows = (await trx('diary').where({ job_id: job }).select('sequence', 'body')) as {
+        sequence: number
+        body: string
+      }[]
       let records = 0
       for (const { sequence, body } of rows) {
         const read = diaryEntry.safeParse(readDraft(body))
@@ -43,10 +55,13 @@ export const eraseCustomer =
         records++
         await trx('diary')
           .where({ sequence })
-          .update({ body: JSON.stringify({ ...read.data, note: '', what: read.data.product.slice(0, 400) }) })
+          .update({
+            body: JSON.stringify({ ...read.data, note: '', what: read.data.product.slice(0, 400) }),
+          })
       }
       await trx('erasing').where({ job_id: job }).delete()
-      for (const table of ['photos', 'job_revisions', 'planned_days', 'planned']) await trx(table).where({ job_id: job }).delete()
+      for (const table of ['photos', 'job_revisions', 'planned_days', 'planned'])
+        await trx(table).where({ job_id: job }).delete()
       const draft = bare(readDraft(found.body))
       await trx('jobs')
         .where({ id: job })

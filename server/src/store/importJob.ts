@@ -7,19 +7,26 @@ import { nameBatch, removePictures, type Batch } from './pictureFiles.ts'
 import { photoStore } from './photoStore.ts'
 
 /**
- * Keeps a job with its diary and photographs, all of it or nothing. The pictures lie as a batch until their rows are written; what a killed server leaves of
- * them is swept at its next start. Entries take nothing from the shelf: what they used was counted where they were written.
+ * Keeps a job with its diary and photographs, all of it or nothing. The pictures lie as a batch
+ * until their rows are written; what a killed server leaves of them is swept at its next start.
+ * Entries take nothing from the shelf: what they used was counted where they were written.
  */
 export const importJob =
   (db: Knex, photoFolder: string) =>
-  async ({ id, body, listed, diary, photos }: ReadyFile, batch: Batch, now: string): Promise<void> => {
+  async (
+    { id, body, listed, diary, photos }: ReadyFile,
+    batch: Batch,
+    now: string,
+  ): Promise<void> => {
     const ids = photos.map((p) => p.id)
     try {
       await asOne(db, async (trx) => {
         await jobStore(trx).createText(id, body, listed, now)
-        for (const entry of diary) await diaryStore(trx).append(id, entry, now, { fromShelf: false })
+        for (const entry of diary)
+          await diaryStore(trx).append(id, entry, now, { fromShelf: false })
         const rows = photoStore(trx, photoFolder)
-        for (const { id: photo, picture, ...of } of photos) await rows.keepRow(photo, { ...of, jobId: id }, picture, now)
+        for (const { id: photo, picture, ...of } of photos)
+          await rows.keepRow(photo, { ...of, jobId: id }, picture, now)
         await nameBatch(batch, ids)
       })
     } catch (error) {

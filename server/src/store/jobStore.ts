@@ -41,7 +41,9 @@ interface Row {
   time_zone: string
 }
 
-const summary = (row: Pick<Row, 'id' | 'revision' | 'name' | 'saved_at' | 'put_away_at'>): JobSummary => ({
+const summary = (
+  row: Pick<Row, 'id' | 'revision' | 'name' | 'saved_at' | 'put_away_at'>,
+): JobSummary => ({
   id: row.id,
   revision: row.revision,
   name: row.name,
@@ -49,7 +51,10 @@ const summary = (row: Pick<Row, 'id' | 'revision' | 'name' | 'saved_at' | 'put_a
   archivedAt: row.put_away_at,
 })
 
-/** A job whose row cannot be read here: damaged, or written by a newer Juvena. Its text can be exported, and it can be archived. */
+/**
+ * A job whose row cannot be read here: damaged, or written by a newer Juvena. Its text can be
+ * exported, and it can be archived.
+ */
 export class UnreadableJob extends Error {
   constructor(
     readonly job: string,
@@ -59,17 +64,21 @@ export class UnreadableJob extends Error {
   }
 }
 export const UNREADABLE = {
-  damaged: 'What is stored of this job is damaged and cannot be read. Export its text for whoever helps you, archive it, or restore a backup.',
-  newer: 'This job was saved by a newer Juvena. Update this one to open it; nothing of it is changed meanwhile.',
+  damaged:
+    'What is stored of this job is damaged and cannot be read. Export its text for whoever helps you, archive it, or restore a backup.',
+  newer:
+    'This job was saved by a newer Juvena. Update this one to open it; nothing of it is changed meanwhile.',
 } as const
 
 function fromRow(row: Row): StoredJob {
   const draft = readDraft(row.body)
-  if (row.version > JOB_VERSION || draft === null) throw new UnreadableJob(row.id, row.version > JOB_VERSION ? 'newer' : 'damaged')
+  if (row.version > JOB_VERSION || draft === null)
+    throw new UnreadableJob(row.id, row.version > JOB_VERSION ? 'newer' : 'damaged')
   return { ...summary(row), draft }
 }
 
-export type SaveResult = { saved: JobSummary } | { conflict: StoredJob } | { archived: true } | { missing: true }
+export type SaveResult =
+  { saved: JobSummary } | { conflict: StoredJob } | { archived: true } | { missing: true }
 
 /** What is searched for, as a pattern that holds it literally. */
 const pattern = (words: string) => `%${words.replaceAll(/[\\%_]/g, '\\$&')}%`
@@ -90,14 +99,20 @@ export const jobStore = (db: Knex) => ({
     return names
   },
 
-  /** Jobs, newest save first, without their drafts: those whose name, customer or address holds what is searched for. */
+  /**
+   * Jobs, newest save first, without their drafts: those whose name, customer or address holds what
+   * is searched for.
+   */
   async list(archive: boolean, { most = 500, from = 0, search = '' } = {}): Promise<FoundJob[]> {
     const rows = await db<Row>('jobs')
       .select('id', 'revision', 'name', 'customer', 'place', 'saved_at', 'put_away_at')
       .where((q) => (archive ? q.whereNotNull('put_away_at') : q.whereNull('put_away_at')))
       .modify((q) => {
         if (search)
-          q.andWhereRaw(`(name LIKE ? ESCAPE '\\' OR customer LIKE ? ESCAPE '\\' OR place LIKE ? ESCAPE '\\')`, Array(3).fill(pattern(search)))
+          q.andWhereRaw(
+            `(name LIKE ? ESCAPE '\\' OR customer LIKE ? ESCAPE '\\' OR place LIKE ? ESCAPE '\\')`,
+            Array(3).fill(pattern(search)),
+          )
       })
       .orderBy('saved_at', 'desc')
       .limit(most)
@@ -107,7 +122,9 @@ export const jobStore = (db: Knex) => ({
 
   async count(archive: boolean): Promise<number> {
     const q = db<Row>('jobs')
-    const found = await (archive ? q.whereNotNull('put_away_at') : q.whereNull('put_away_at')).count({ n: '*' }).first()
+    const found = await (archive ? q.whereNotNull('put_away_at') : q.whereNull('put_away_at'))
+      .count({ n: '*' })
+      .first()
     return Number(found?.n ?? 0)
   },
 
@@ -117,10 +134,16 @@ export const jobStore = (db: Knex) => ({
     return row ? fromRow(row) : null
   },
 
-  /** A job as text, for whoever only hands it on: much faster than reading it. `wrong` says why it cannot be read, where it cannot. */
+  /**
+   * A job as text, for whoever only hands it on: much faster than reading it. `wrong` says why it
+   * cannot be read, where it cannot.
+   */
   async text(id: string): Promise<JobText | null> {
-    const sound = db.raw("CASE WHEN json_valid(body) THEN json_type(body) = 'object' ELSE 0 END AS sound")
-    const row = (await db<Row>('jobs').where({ id }).first('*', sound)) as (Row & { sound: 0 | 1 }) | undefined
+    const sound = db.raw(
+      "CASE WHEN json_valid(body) THEN json_type(body) = 'object' ELSE 0 END AS sound",
+    )
+    const row = (await db<Row>('jobs').where({ id }).first('*', sound)) as
+      (Row & { sound: 0 | 1 }) | undefined
     if (!row) return null
     const wrong = row.version > JOB_VERSION ? 'newer' : row.sound === 1 ? null : 'damaged'
     return { ...summary(row), timeZone: row.time_zone, body: row.body, wrong }
@@ -133,7 +156,15 @@ export const jobStore = (db: Knex) => ({
 
   /** Begins a job from a draft of today's version as text. */
   async createText(id: string, body: string, listed: Listed, now: string): Promise<JobSummary> {
-    const row: Row = { id, revision: 1, version: JOB_VERSION, body, saved_at: now, put_away_at: null, ...listed }
+    const row: Row = {
+      id,
+      revision: 1,
+      version: JOB_VERSION,
+      body,
+      saved_at: now,
+      put_away_at: null,
+      ...listed,
+    }
     await asOne(db, async (trx) => {
       await trx<Row>('jobs').insert(row)
       await keepRevision(trx, row, '')
@@ -143,22 +174,42 @@ export const jobStore = (db: Knex) => ({
   },
 
   /**
-   * Saves on top of the revision the writer started from; a save on an older one is refused and the stored one handed back, and so is one on a job that was
-   * archived. What is stored already counts as saved: the same save may come twice when its answer was lost. `device` says who saves, for the history.
+   * Saves on top of the revision the writer started from; a save on an older one is refused and the
+   * stored one handed back, and so is one on a job that was archived. What is stored already counts
+   * as saved: the same save may come twice when its answer was lost. `device` says who saves, for
+   * the history.
    */
-  async save(id: string, revision: number, given: JobDraft, now: string, device = ''): Promise<SaveResult> {
+  async save(
+    id: string,
+    revision: number,
+    given: JobDraft,
+    now: string,
+    device = '',
+  ): Promise<SaveResult> {
     const draft = currentDraft(given)
     const body = JSON.stringify(draft)
     return asOne(db, async (trx): Promise<SaveResult> => {
-      const found = await trx<Row>('jobs').where({ id }).select('revision', 'version', 'put_away_at').first()
+      const found = await trx<Row>('jobs')
+        .where({ id })
+        .select('revision', 'version', 'put_away_at')
+        .first()
       if (!found) return { missing: true }
       if (found.version > JOB_VERSION) throw new UnreadableJob(id, 'newer')
       if (found.revision !== revision) {
         const held = (await trx<Row>('jobs').where({ id }).first())!
-        return held.body === body && held.put_away_at === null ? { saved: summary(held) } : { conflict: fromRow(held) }
+        return held.body === body && held.put_away_at === null
+          ? { saved: summary(held) }
+          : { conflict: fromRow(held) }
       }
       if (found.put_away_at !== null) return { archived: true }
-      const row = { id, revision: revision + 1, version: JOB_VERSION, body, saved_at: now, ...listedOf(draft) }
+      const row = {
+        id,
+        revision: revision + 1,
+        version: JOB_VERSION,
+        body,
+        saved_at: now,
+        ...listedOf(draft),
+      }
       await trx<Row>('jobs').where({ id }).update(row)
       await keepRevision(trx, row, device)
       await touchPlan(trx, id, row.time_zone)
@@ -170,7 +221,12 @@ export const jobStore = (db: Knex) => ({
     return asOne(db, async (trx) => {
       const changed = await trx<Row>('jobs').where({ id }).update({ put_away_at: at })
       if (changed !== 1) return false
-      if (at === null) await touchPlan(trx, id, (await trx<Row>('jobs').where({ id }).select('time_zone').first())!.time_zone)
+      if (at === null)
+        await touchPlan(
+          trx,
+          id,
+          (await trx<Row>('jobs').where({ id }).select('time_zone').first())!.time_zone,
+        )
       else await forgetPlan(trx, id)
       return true
     })

@@ -12,7 +12,10 @@ export function readDraft(body: string): JobDraft | null {
 
 const words = (value: unknown): string => (typeof value === 'string' ? value : '')
 
-/** What lists and searches show of a job, and the time zone its day is told in, as columns of their own. */
+/**
+ * What lists and searches show of a job, and the time zone its day is told in, as columns of their
+ * own.
+ */
 export interface Listed {
   name: string
   customer: string

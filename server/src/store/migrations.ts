@@ -3,7 +3,11 @@ import { currentDraft } from '@juvena/core/entities/jobVersions'
 import { listedOf, readDraft } from './listedJob.ts'
 
 /** Numbered, forward only. A migration that has landed is never edited: add the next one. */
-export const migrations: { name: string; up: (db: Knex) => Promise<void>; down: (db: Knex) => Promise<void> }[] = [
+export const migrations: {
+  name: string
+  up: (db: Knex) => Promise<void>
+  down: (db: Knex) => Promise<void>
+}[] = [
   {
     name: '001-jobs-firm-diary',
     async up(db) {
@@ -32,7 +36,9 @@ export const migrations: { name: string; up: (db: Knex) => Promise<void>; down: 
         t.index(['job_id'])
       })
       for (const act of ['UPDATE', 'DELETE'])
-        await db.raw(`CREATE TRIGGER diary_no_${act.toLowerCase()} BEFORE ${act} ON diary BEGIN SELECT RAISE(ABORT, 'the diary is append-only'); END`)
+        await db.raw(
+          `CREATE TRIGGER diary_no_${act.toLowerCase()} BEFORE ${act} ON diary BEGIN SELECT RAISE(ABORT, 'the diary is append-only'); END`,
+        )
     },
     async down() {
       throw new Error('Migrations go forward only')
@@ -63,10 +69,13 @@ export const migrations: { name: string; up: (db: Knex) => Promise<void>; down: 
     },
   },
   {
-    // Jobs stored by versions 1 and 2: the drawing and the counts have other names, treatments and lots an id. See jobVersions.
+    // Jobs stored by versions 1 and 2: the drawing and the counts have other names, treatments and
+    // lots an id. See jobVersions.
     name: '003-job-version-3',
     async up(db) {
-      const rows = await db<{ id: string; body: string }>('jobs').where('version', '<', 3).select('id', 'body')
+      const rows = await db<{ id: string; body: string }>('jobs')
+        .where('version', '<', 3)
+        .select('id', 'body')
       for (const { id, body } of rows) {
         const draft = readDraft(body)
         // A damaged row stays as it is: it shows as such.
@@ -94,7 +103,8 @@ export const migrations: { name: string; up: (db: Knex) => Promise<void>; down: 
       await db.schema.createTable('station_days', (t) => {
         t.text('station_id').notNullable().references('id').inTable('stations')
         t.text('day').notNullable()
-        for (const name of ['low', 'high', 'rain', 'wind', 'humidity', 'radiation', 'soil']) t.float(name).nullable()
+        for (const name of ['low', 'high', 'rain', 'wind', 'humidity', 'radiation', 'soil'])
+          t.float(name).nullable()
         t.primary(['station_id', 'day'])
       })
     },
@@ -126,15 +136,18 @@ export const migrations: { name: string; up: (db: Knex) => Promise<void>; down: 
     },
   },
   {
-    // What is looked for and listed lies in columns, so that lists of many jobs read no drafts; the season's rows and the history of every job are kept.
+    // What is looked for and listed lies in columns, so that lists of many jobs read no drafts; the
+    // season's rows and the history of every job are kept.
     name: '006-planned-revisions',
     async up(db) {
       await db.schema.alterTable('jobs', (t) => {
-        for (const name of ['customer', 'place', 'time_zone']) t.text(name).notNullable().defaultTo('')
+        for (const name of ['customer', 'place', 'time_zone'])
+          t.text(name).notNullable().defaultTo('')
       })
       await db.schema.createTable('planned', (t) => {
         t.text('job_id').primary().references('id').inTable('jobs')
-        // Counts the changes of what the plan hangs on; a row is stale until it was planned since the last.
+        // Counts the changes of what the plan hangs on; a row is stale until it was planned since
+        // the last.
         t.integer('touched').notNullable().defaultTo(1)
         t.integer('stale').notNullable().defaultTo(1)
         t.text('time_zone').notNullable().defaultTo('')
@@ -172,15 +185,24 @@ export const migrations: { name: string; up: (db: Knex) => Promise<void>; down: 
         t.text('body').notNullable()
         t.primary(['job_id', 'revision'])
       })
-      const rows = await db<{ id: string; revision: number; body: string; saved_at: string; put_away_at: string | null }>('jobs')
+      const rows = await db<{
+        id: string
+        revision: number
+        body: string
+        saved_at: string
+        put_away_at: string | null
+      }>('jobs')
       for (const { id, revision, body, saved_at, put_away_at } of rows) {
         await db('jobs')
           .where({ id })
           .update(listedOf(readDraft(body)))
         await db('job_revisions').insert({ job_id: id, revision, saved_at, device: '', body })
-        if (put_away_at === null) await db('planned').insert({ job_id: id, time_zone: listedOf(readDraft(body)).time_zone })
+        if (put_away_at === null)
+          await db('planned').insert({ job_id: id, time_zone: listedOf(readDraft(body)).time_zone })
       }
-      await db.raw('CREATE INDEX jobs_listed ON jobs (put_away_at, saved_at DESC, id, name, customer, place, revision)')
+      await db.raw(
+        'CREATE INDEX jobs_listed ON jobs (put_away_at, saved_at DESC, id, name, customer, place, revision)',
+      )
     },
     async down() {
       throw new Error('Migrations go forward only')

@@ -17,7 +17,9 @@ export function lockFolder(folder: string): { release: () => void } {
   } catch (error) {
     lock.close()
     if (String((error as { code?: unknown }).code).startsWith('SQLITE_BUSY'))
-      throw new StartFailure(`Another Juvena runs on ${folder} already. Use that one, stop it, or set JUVENA_DATA to another folder.`)
+      throw new StartFailure(
+        `Another Juvena runs on ${folder} already. Use that one, stop it, or set JUVENA_DATA to another folder.`,
+      )
     throw error
   }
   return { release: () => lock.close() }
@@ -32,7 +34,9 @@ export function wrongWith(folder: string): string | null {
     ? `The newest good backup is ${backup}: npm run restore -- ${backup} brings it back.`
     : 'Restore a backup with npm run restore, or move the folder away to begin anew.'
   if (!existsSync(file)) {
-    const photos = existsSync(join(folder, 'photos')) ? readdirSync(join(folder, 'photos')).length : 0
+    const photos = existsSync(join(folder, 'photos'))
+      ? readdirSync(join(folder, 'photos')).length
+      : 0
     return photos > 0 ? `${folder} holds photographs but no database. ${back}` : null
   }
   let db: InstanceType<typeof Database> | null = null
@@ -40,22 +44,38 @@ export function wrongWith(folder: string): string | null {
     db = new Database(file, { readonly: true, fileMustExist: true })
     const checked = db.pragma('quick_check(1)', { simple: true })
     if (checked !== 'ok') return `The database in ${folder} is damaged. ${back}`
-    const tables = new Set((db.prepare("SELECT name FROM sqlite_master WHERE type = 'table'").all() as { name: string }[]).map((t) => t.name))
+    const tables = new Set(
+      (
+        db.prepare("SELECT name FROM sqlite_master WHERE type = 'table'").all() as {
+          name: string
+        }[]
+      ).map((t) => t.name),
+    )
     if (!tables.has('knex_migrations'))
-      return tables.size === 0 ? null : `The database in ${folder} is not Juvena’s. Set JUVENA_DATA to another folder.`
-    const done = (db.prepare('SELECT name FROM knex_migrations').all() as { name: string }[]).map((m) => m.name)
+      return tables.size === 0
+        ? null
+        : `The database in ${folder} is not Juvena’s. Set JUVENA_DATA to another folder.`
+    const done = (db.prepare('SELECT name FROM knex_migrations').all() as { name: string }[]).map(
+      (m) => m.name,
+    )
     const unknown = done.find((name) => migrations.every((m) => m.name !== name))
-    return unknown ? `The database in ${folder} was written by a newer Juvena. Update this one, or set JUVENA_DATA to another folder.` : null
+    return unknown
+      ? `The database in ${folder} was written by a newer Juvena. Update this one, or set JUVENA_DATA to another folder.`
+      : null
   } catch (error) {
     const code = String((error as { code?: unknown }).code)
-    if (code === 'SQLITE_NOTADB' || code.startsWith('SQLITE_CORRUPT')) return `The database in ${folder} is damaged, or is none. ${back}`
+    if (code === 'SQLITE_NOTADB' || code.startsWith('SQLITE_CORRUPT'))
+      return `The database in ${folder} is damaged, or is none. ${back}`
     throw error
   } finally {
     db?.close()
   }
 }
 
-/** Opens a firm's folder for one server: locked, checked, brought up to date. Throws `StartFailure`, or the fault of the disk. */
+/**
+ * Opens a firm's folder for one server: locked, checked, brought up to date. Throws `StartFailure`,
+ * or the fault of the disk.
+ */
 export async function openFirm(folder: string): Promise<{ db: Knex; close: () => Promise<void> }> {
   const lock = lockFolder(folder)
   try {

@@ -3,7 +3,15 @@ import { readdir, readFile, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Knex } from 'knex'
 import type { Picture, StagedPicture } from '../threads/picture.ts'
-import { asBatch, HALF, nameBatch, pictureIn, picturePath, stagePicture, type Batch } from './pictureFiles.ts'
+import {
+  asBatch,
+  HALF,
+  nameBatch,
+  pictureIn,
+  picturePath,
+  stagePicture,
+  type Batch,
+} from './pictureFiles.ts'
 
 export interface StoredPhoto {
   id: string
@@ -45,7 +53,10 @@ const fromRow = (row: Row): StoredPhoto => ({
   width: row.width,
   height: row.height,
   bytes: row.bytes,
-  position: row.latitude === null || row.longitude === null ? null : { latitude: row.latitude, longitude: row.longitude },
+  position:
+    row.latitude === null || row.longitude === null
+      ? null
+      : { latitude: row.latitude, longitude: row.longitude },
 })
 
 export type NewPhoto = Pick<StoredPhoto, 'jobId' | 'zone' | 'kind' | 'takenOn' | 'note'>
@@ -67,14 +78,19 @@ const rowOf = (id: string, of: NewPhoto, picture: StagedPicture, now: string): R
 })
 
 /**
- * Photographs: rows in the database, files in a folder beside it. The files are written before the row, so a row always has its picture; files that a killed
- * server left without a row are swept at start.
+ * Photographs: rows in the database, files in a folder beside it. The files are written before the
+ * row, so a row always has its picture; files that a killed server left without a row are swept at
+ * start.
  */
 export const photoStore = (db: Knex, folder: string) => ({
-  /** Removes what a killed server left: half files, and pictures without a row. How many of each. */
+  /**
+   * Removes what a killed server left: half files, and pictures without a row. How many of each.
+   */
   async sweep(): Promise<{ halves: number; orphans: number }> {
     const names = await readdir(folder).catch(() => [])
-    const known = new Set(((await db<Row>('photos').select('id')) as { id: string }[]).map((r) => r.id))
+    const known = new Set(
+      ((await db<Row>('photos').select('id')) as { id: string }[]).map((r) => r.id),
+    )
     const swept = { halves: 0, orphans: 0 }
     for (const name of names) {
       const half = name.endsWith(HALF)
@@ -86,15 +102,29 @@ export const photoStore = (db: Knex, folder: string) => ({
     return swept
   },
 
-  /** Keeps the row of a picture whose files are there. Sent twice at once, the first to arrive stands; both wrote the same picture. */
-  async keepRow(id: string, of: NewPhoto, picture: StagedPicture, now: string): Promise<StoredPhoto> {
+  /**
+   * Keeps the row of a picture whose files are there. Sent twice at once, the first to arrive
+   * stands; both wrote the same picture.
+   */
+  async keepRow(
+    id: string,
+    of: NewPhoto,
+    picture: StagedPicture,
+    now: string,
+  ): Promise<StoredPhoto> {
     const row = rowOf(id, of, picture, now)
     await db<Row>('photos').insert(row).onConflict('id').ignore()
     return fromRow(row)
   },
 
   /** Keeps a picture that a thread has written as a batch of its own. */
-  async keepStaged(id: string, batch: Batch, of: NewPhoto, picture: StagedPicture, now: string): Promise<StoredPhoto> {
+  async keepStaged(
+    id: string,
+    batch: Batch,
+    of: NewPhoto,
+    picture: StagedPicture,
+    now: string,
+  ): Promise<StoredPhoto> {
     await nameBatch(batch, [id])
     return this.keepRow(id, of, picture, now)
   },
@@ -102,7 +132,11 @@ export const photoStore = (db: Knex, folder: string) => ({
   asBatch: <T>(write: (to: Batch) => Promise<T>): Promise<T> => asBatch(folder, write),
 
   /** Keeps a picture; under an id of its own, unless one is given. */
-  add({ id = randomUUID(), ...of }: NewPhoto & { id?: string }, { large, small, ...picture }: Picture, now: string): Promise<StoredPhoto> {
+  add(
+    { id = randomUUID(), ...of }: NewPhoto & { id?: string },
+    { large, small, ...picture }: Picture,
+    now: string,
+  ): Promise<StoredPhoto> {
     return asBatch(folder, async (to) => {
       await stagePicture(to, id, { large, small })
       return this.keepStaged(id, to, of, { ...picture, bytes: large.length }, now)
@@ -111,7 +145,11 @@ export const photoStore = (db: Knex, folder: string) => ({
 
   /** A job's photographs, newest day first. */
   async of(jobId: string): Promise<StoredPhoto[]> {
-    const rows = await db<Row>('photos').where({ job_id: jobId }).whereNull('put_away_at').orderBy('taken_on', 'desc').orderBy('added_at', 'desc')
+    const rows = await db<Row>('photos')
+      .where({ job_id: jobId })
+      .whereNull('put_away_at')
+      .orderBy('taken_on', 'desc')
+      .orderBy('added_at', 'desc')
     return rows.map(fromRow)
   },
 
@@ -124,7 +162,10 @@ export const photoStore = (db: Knex, folder: string) => ({
     return (await db<Row>('photos').where({ id }).update({ put_away_at: at })) === 1
   },
 
-  /** The picture's bytes; null when its file is gone from the folder. The id has to be one that `get` or `of` found. */
+  /**
+   * The picture's bytes; null when its file is gone from the folder. The id has to be one that
+   * `get` or `of` found.
+   */
   read: (id: string): Promise<Buffer | null> => readFile(picturePath(folder, id)).catch(() => null),
 
   /** Where the picture lies on disk. The id has to be one that `get` found. */

@@ -4,17 +4,20 @@ import { open, readdir, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 
 /**
- * The files of photographs, each a picture and its thumbnail. They are written under the name of a batch first, and get their own once the batch is to be kept:
- * what a killed server leaves is known by its name. A batch may be written in a thread and kept by the server.
+ * The files of photographs, each a picture and its thumbnail. They are written under the name of a
+ * batch first, and get their own once the batch is to be kept: what a killed server leaves is known
+ * by its name. A batch may be written in a thread and kept by the server.
  */
 export const HALF = '.half'
 const NAMES = (id: string) => ({ large: `${id}.jpg`, small: `${id}.small.jpg` })
 
 /** The picture that a file of this name belongs to; undefined for any other file. */
-export const pictureIn = (name: string): string | undefined => /^([A-Za-z0-9-]+)(?:\.small)?\.jpg$/.exec(name)?.[1]
+export const pictureIn = (name: string): string | undefined =>
+  /^([A-Za-z0-9-]+)(?:\.small)?\.jpg$/.exec(name)?.[1]
 
 /** Where a picture lies, or its thumbnail. */
-export const picturePath = (folder: string, id: string, small = false): string => join(folder, NAMES(id)[small ? 'small' : 'large'])
+export const picturePath = (folder: string, id: string, small = false): string =>
+  join(folder, NAMES(id)[small ? 'small' : 'large'])
 
 const halfOf = (path: string, batch: string) => `${path}.${batch}${HALF}`
 
@@ -32,7 +35,10 @@ async function writeThrough(path: string, bytes: Uint8Array): Promise<void> {
   }
 }
 
-/** Where the files of a batch are written; its name is its own, for the same picture may be written twice at once. */
+/**
+ * Where the files of a batch are written; its name is its own, for the same picture may be written
+ * twice at once.
+ */
 export interface Batch {
   folder: string
   batch: string
@@ -49,7 +55,11 @@ export async function asBatch<T>(folder: string, write: (to: Batch) => Promise<T
 }
 
 /** Writes a picture as part of a batch. */
-export async function stagePicture({ folder, batch }: Batch, id: string, { large, small }: { large: Uint8Array; small: Uint8Array }): Promise<void> {
+export async function stagePicture(
+  { folder, batch }: Batch,
+  id: string,
+  { large, small }: { large: Uint8Array; small: Uint8Array },
+): Promise<void> {
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   await writeThrough(halfOf(picturePath(folder, id), batch), large)
   await writeThrough(halfOf(picturePath(folder, id, true), batch), small)
@@ -65,7 +75,9 @@ export async function nameBatch({ folder, batch }: Batch, ids: readonly string[]
 }
 
 async function removeBatch({ folder, batch }: Batch): Promise<void> {
-  const names = (await readdir(folder).catch(() => [])).filter((name) => name.endsWith(`.${batch}${HALF}`))
+  const names = (await readdir(folder).catch(() => [])).filter((name) =>
+    name.endsWith(`.${batch}${HALF}`),
+  )
   await Promise.all(names.map((name) => rm(join(folder, name), { force: true })))
 }
 

@@ -50,7 +50,8 @@ export async function touchPlan(db: Knex, job: string, timeZone?: string): Promi
     'INSERT INTO planned (job_id) SELECT id FROM jobs WHERE id = ? AND put_away_at IS NULL ON CONFLICT (job_id) DO UPDATE SET stale = 1, touched = touched + 1',
     [job],
   )
-  if (timeZone !== undefined) await db<Row>('planned').where({ job_id: job }).update({ time_zone: timeZone })
+  if (timeZone !== undefined)
+    await db<Row>('planned').where({ job_id: job }).update({ time_zone: timeZone })
 }
 
 export async function forgetPlan(db: Knex, job: string): Promise<void> {
@@ -64,7 +65,11 @@ const PAGE = { most: 300, from: 0 }
 export const plannedStore = (db: Knex) => ({
   /** Jobs to be worked, soonest sown first; new ones before all. */
   async stale(most: number): Promise<{ job: string; touched: number; timeZone: string }[]> {
-    const rows = await db<Row>('planned').where({ stale: 1 }).orderBy('sow_day').limit(most).select('job_id', 'touched', 'time_zone')
+    const rows = await db<Row>('planned')
+      .where({ stale: 1 })
+      .orderBy('sow_day')
+      .limit(most)
+      .select('job_id', 'touched', 'time_zone')
     return rows.map((r) => ({ job: r.job_id, touched: r.touched, timeZone: r.time_zone }))
   },
 
@@ -73,7 +78,12 @@ export const plannedStore = (db: Knex) => ({
   },
 
   /** Keeps what a job's plan came to. One that changed meanwhile stays to be worked again. */
-  async keep(job: string, touched: number, day: string, { row, work, seed, rules, fromShelf }: PlannedJob): Promise<void> {
+  async keep(
+    job: string,
+    touched: number,
+    day: string,
+    { row, work, seed, rules, fromShelf }: PlannedJob,
+  ): Promise<void> {
     await asOne(db, async (trx) => {
       const done = await trx<Row>('planned')
         .where({ job_id: job })
@@ -93,31 +103,58 @@ export const plannedStore = (db: Knex) => ({
       for (const { day: on, hours, people, ...step } of row.steps) {
         const known = days.get(on) ?? { steps: 0, open: 0, crew_hours: 0 }
         const open = isBehind(step) ? 0 : 1
-        days.set(on, { steps: known.steps + 1, open: known.open + open, crew_hours: known.crew_hours + open * hours * people })
+        days.set(on, {
+          steps: known.steps + 1,
+          open: known.open + open,
+          crew_hours: known.crew_hours + open * hours * people,
+        })
       }
-      for (const [day, counts] of days) await trx<DayRow>('planned_days').insert({ job_id: job, day, ...counts })
+      for (const [day, counts] of days)
+        await trx<DayRow>('planned_days').insert({ job_id: job, day, ...counts })
     })
   },
 
-  /** Marks what a change beyond the jobs themselves makes stale: the firm and the weather all of them, the seed those that sow from it, the day those of a zone. */
+  /**
+   * Marks what a change beyond the jobs themselves makes stale: the firm and the weather all of
+   * them, the seed those that sow from it, the day those of a zone.
+   */
   async heed(now: PlannedBy, today: (timeZone: string) => string): Promise<void> {
     await asOne(db, async (trx) => {
       const before = await trx<PlannedBy & { id: number }>('planned_by').where({ id: 1 }).first()
       const all = trx<Row>('planned')
       if (!before) await trx('planned_by').insert({ id: 1, ...now })
-      else if (before.firm !== now.firm || before.stations !== now.stations || before.stock !== now.stock)
+      else if (
+        before.firm !== now.firm ||
+        before.stations !== now.stations ||
+        before.stock !== now.stock
+      )
         await trx('planned_by').where({ id: 1 }).update(now)
-      if (before?.firm !== now.firm || before.stations !== now.stations) await all.clone().update({ stale: 1 }).increment('touched', 1)
-      else if (before.stock !== now.stock) await all.clone().where({ from_shelf: 1 }).update({ stale: 1 }).increment('touched', 1)
-      const zones = (await trx<Row>('planned').distinct('time_zone', 'planned_on')) as Pick<Row, 'time_zone' | 'planned_on'>[]
+      if (before?.firm !== now.firm || before.stations !== now.stations)
+        await all.clone().update({ stale: 1 }).increment('touched', 1)
+      else if (before.stock !== now.stock)
+        await all.clone().where({ from_shelf: 1 }).update({ stale: 1 }).increment('touched', 1)
+      const zones = (await trx<Row>('planned').distinct('time_zone', 'planned_on')) as Pick<
+        Row,
+        'time_zone' | 'planned_on'
+      >[]
       for (const { time_zone, planned_on } of zones)
         if (planned_on !== null && planned_on !== today(time_zone))
-          await all.clone().where({ time_zone, planned_on }).update({ stale: 1 }).increment('touched', 1)
+          await all
+            .clone()
+            .where({ time_zone, planned_on })
+            .update({ stale: 1 })
+            .increment('touched', 1)
     })
   },
 
-  /** Rows as JSON text, soonest sown first; with `between`, those that have work on the days from one to another. */
-  async rows({ most, from }: { most: number; from: number } = PAGE, between?: readonly [string, string]): Promise<{ rows: string[]; total: number }> {
+  /**
+   * Rows as JSON text, soonest sown first; with `between`, those that have work on the days from
+   * one to another.
+   */
+  async rows(
+    { most, from }: { most: number; from: number } = PAGE,
+    between?: readonly [string, string],
+  ): Promise<{ rows: string[]; total: number }> {
     const wanted = () =>
       db<Row>('planned').modify((q) => {
         const days = db<DayRow>('planned_days').select('job_id')
@@ -132,10 +169,17 @@ export const plannedStore = (db: Knex) => ({
     // A job that is new is listed at once, by its name.
     const fresh = rows.filter((r) => r.row === null).map((r) => r.job_id)
     const names = new Map((fresh.length === 0 ? [] : ((await db('jobs').whereIn('id', fresh).select('id', 'name')) as { id: string; name: string }[])).map((j) => [j.id, j.name])) // prettier-ignore
-    return { rows: rows.map((r) => r.row ?? JSON.stringify(workingRow(r.job_id, names.get(r.job_id) ?? ''))), total }
+    return {
+      rows: rows.map(
+        (r) => r.row ?? JSON.stringify(workingRow(r.job_id, names.get(r.job_id) ?? '')),
+      ),
+      total,
+    }
   },
 
-  /** The work of the jobs that have steps on a day, or open ones on days before it where `overdue`. */
+  /**
+   * The work of the jobs that have steps on a day, or open ones on days before it where `overdue`.
+   */
   async workOn(day: string, overdue: boolean): Promise<DayJob[]> {
     const jobs = db<DayRow>('planned_days')
       .select('job_id')
@@ -143,20 +187,31 @@ export const plannedStore = (db: Knex) => ({
       .modify((q) => {
         if (overdue) void q.orWhere((o) => o.where('day', '<', day).andWhere('open', '>', 0))
       })
-    const rows = await db<Row>('planned').whereIn('job_id', jobs).whereNotNull('work').orderByRaw('sow_day IS NULL, sow_day, job_id').select('work')
+    const rows = await db<Row>('planned')
+      .whereIn('job_id', jobs)
+      .whereNotNull('work')
+      .orderByRaw('sow_day IS NULL, sow_day, job_id')
+      .select('work')
     return rows.map((r) => JSON.parse(r.work!) as DayJob)
   },
 
   /** Open steps of all jobs, by day. */
   async openSteps(from: string, to: string): Promise<Map<string, number>> {
-    const rows = (await db<DayRow>('planned_days').whereBetween('day', [from, to]).groupBy('day').select('day').sum({ n: 'open' })) as {
+    const rows = (await db<DayRow>('planned_days')
+      .whereBetween('day', [from, to])
+      .groupBy('day')
+      .select('day')
+      .sum({ n: 'open' })) as {
       day: string
       n: number
     }[]
     return new Map(rows.map((r) => [r.day, r.n]))
   },
 
-  /** What each of the days from one to another asks of the firm, over all jobs, and the next day with work after them. */
+  /**
+   * What each of the days from one to another asks of the firm, over all jobs, and the next day
+   * with work after them.
+   */
   async load(from: string, to: string): Promise<{ days: DayLoad[]; next: string | null }> {
     const sums = (await db<DayRow>('planned_days').whereBetween('day', [from, to]).groupBy('day').select('day').sum({ steps: 'steps', hours: 'crew_hours' })) as { day: string; steps: number; hours: number }[] // prettier-ignore
     const sown = (await db<Row>('planned')
@@ -170,7 +225,10 @@ export const plannedStore = (db: Knex) => ({
     for (let day = from; day <= to; day = addDays(day, 1)) {
       const sum = sums.find((s) => s.day === day)
       const first = addDays(day, 1 - WATERED_DAYS)
-      const watered = sown.reduce((n, s) => n + (s.sow_day >= first && s.sow_day <= day ? s.n : 0), 0)
+      const watered = sown.reduce(
+        (n, s) => n + (s.sow_day >= first && s.sow_day <= day ? s.n : 0),
+        0,
+      )
       days.push({ day, steps: sum?.steps ?? 0, crewHours: sum?.hours ?? 0, watered })
     }
     return { days, next: next?.day ?? null }
@@ -185,7 +243,8 @@ export const plannedStore = (db: Knex) => ({
   async uses(): Promise<Record<string, { id: string; name: string }[]>> {
     const rows = (await db('planned').join('jobs', 'jobs.id', 'planned.job_id').whereNotNull('rules').select('jobs.id', 'jobs.name', 'rules')) as { id: string; name: string; rules: string }[] // prettier-ignore
     const uses: Record<string, { id: string; name: string }[]> = {}
-    for (const { id, name, rules } of rows) for (const rule of JSON.parse(rules) as string[]) (uses[rule] ??= []).push({ id, name })
+    for (const { id, name, rules } of rows)
+      for (const rule of JSON.parse(rules) as string[]) (uses[rule] ??= []).push({ id, name })
     return uses
   },
 

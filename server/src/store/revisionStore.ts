@@ -6,7 +6,10 @@ import { readDraft } from './listedJob.ts'
 export interface Revision {
   revision: number
   savedAt: string
-  /** What it was saved from: "phone", "laptop" or a name somebody gave it; empty where it did not say. */
+  /**
+   * What it was saved from: "phone", "laptop" or a name somebody gave it; empty where it did not
+   * say.
+   */
   device: string
 }
 
@@ -28,8 +31,14 @@ const THINNED = [
   { over: 365 * DAY, each: 30 * DAY },
 ] as const
 
-/** Which of some saves are dropped: of those in one stretch the last stays. `revisions` oldest first. */
-export function thinned(revisions: readonly Pick<Revision, 'revision' | 'savedAt'>[], now: string): number[] {
+/**
+ * Which of some saves are dropped: of those in one stretch the last stays. `revisions` oldest
+ * first.
+ */
+export function thinned(
+  revisions: readonly Pick<Revision, 'revision' | 'savedAt'>[],
+  now: string,
+): number[] {
   const at = Date.parse(now)
   const stretch = ({ savedAt }: Pick<Revision, 'savedAt'>): string | null => {
     const age = at - Date.parse(savedAt)
@@ -45,12 +54,26 @@ export function thinned(revisions: readonly Pick<Revision, 'revision' | 'savedAt
 /** Keeps a save in the history of its job, and thins what is old. */
 export async function keepRevision(
   db: Knex,
-  { id, revision, saved_at, body }: { id: string; revision: number; saved_at: string; body: string },
+  {
+    id,
+    revision,
+    saved_at,
+    body,
+  }: { id: string; revision: number; saved_at: string; body: string },
   device: string,
 ): Promise<void> {
-  await db<Row>('job_revisions').insert({ job_id: id, revision, saved_at, device: device.slice(0, 60), body })
+  await db<Row>('job_revisions').insert({
+    job_id: id,
+    revision,
+    saved_at,
+    device: device.slice(0, 60),
+    body,
+  })
   if (revision % 20 !== 0) return
-  const all = await db<Row>('job_revisions').where({ job_id: id }).select('revision', 'saved_at').orderBy('revision')
+  const all = await db<Row>('job_revisions')
+    .where({ job_id: id })
+    .select('revision', 'saved_at')
+    .orderBy('revision')
   const gone = thinned(
     all.map((r) => ({ revision: r.revision, savedAt: r.saved_at })),
     saved_at,
@@ -65,13 +88,19 @@ export async function keepRevision(
 export const revisionStore = (db: Knex) => ({
   /** A job's saves, newest first. */
   async of(job: string): Promise<Revision[]> {
-    const rows = await db<Row>('job_revisions').where({ job_id: job }).select('revision', 'saved_at', 'device').orderBy('revision', 'desc')
+    const rows = await db<Row>('job_revisions')
+      .where({ job_id: job })
+      .select('revision', 'saved_at', 'device')
+      .orderBy('revision', 'desc')
     return rows.map((r) => ({ revision: r.revision, savedAt: r.saved_at, device: r.device }))
   },
 
   /** The draft as it was after a save; null where that save is not kept, or its text is damaged. */
   async draft(job: string, revision: number): Promise<JobDraft | null> {
-    const row = await db<Row>('job_revisions').where({ job_id: job, revision }).select('body').first()
+    const row = await db<Row>('job_revisions')
+      .where({ job_id: job, revision })
+      .select('body')
+      .first()
     return row ? readDraft(row.body) : null
   },
 })

@@ -49,14 +49,30 @@ export const stationStore = (db: Knex) => ({
     return row ? fromRow(row) : null
   },
 
-  async create(draft: StationDraft, now: string, { id = randomUUID() as string, simulated = false } = {}): Promise<StoredStation> {
-    const row: Row = { id, revision: 1, body: JSON.stringify(draft), simulated: simulated ? 1 : 0, saved_at: now, archived_at: null }
+  async create(
+    draft: StationDraft,
+    now: string,
+    { id = randomUUID() as string, simulated = false } = {},
+  ): Promise<StoredStation> {
+    const row: Row = {
+      id,
+      revision: 1,
+      body: JSON.stringify(draft),
+      simulated: simulated ? 1 : 0,
+      saved_at: now,
+      archived_at: null,
+    }
     await db<Row>('stations').insert(row)
     return fromRow(row)
   },
 
   /** Saves on top of a revision; null when another save came first. */
-  async save(id: string, revision: number, draft: StationDraft, now: string): Promise<StoredStation | null> {
+  async save(
+    id: string,
+    revision: number,
+    draft: StationDraft,
+    now: string,
+  ): Promise<StoredStation | null> {
     const changed = await db<Row>('stations')
       .where({ id, revision })
       .update({ revision: revision + 1, body: JSON.stringify(draft), saved_at: now })
@@ -70,19 +86,34 @@ export const stationStore = (db: Knex) => ({
 
   /** Days in order, from one day on where one is given. */
   async days(id: string, from = ''): Promise<WeatherDay[]> {
-    const rows = await db<DayRow>('station_days').where({ station_id: id }).where('day', '>=', from).orderBy('day')
+    const rows = await db<DayRow>('station_days')
+      .where({ station_id: id })
+      .where('day', '>=', from)
+      .orderBy('day')
     return rows.map(({ station_id: _, ...day }) => day)
   },
 
-  /** Keeps days, all or none. What a day holds already and the new one does not is kept. Says how many were new, changed, and the same as before. */
-  async addDays(id: string, days: readonly WeatherDay[]): Promise<{ added: number; changed: number; same: number }> {
+  /**
+   * Keeps days, all or none. What a day holds already and the new one does not is kept. Says how
+   * many were new, changed, and the same as before.
+   */
+  async addDays(
+    id: string,
+    days: readonly WeatherDay[],
+  ): Promise<{ added: number; changed: number; same: number }> {
     return asOne(db, async (trx) => {
-      const known = new Map((await trx<DayRow>('station_days').where({ station_id: id })).map((row) => [row.day, row]))
+      const known = new Map(
+        (await trx<DayRow>('station_days').where({ station_id: id })).map((row) => [row.day, row]),
+      )
       const result = { added: 0, changed: 0, same: 0 }
       const rows: DayRow[] = []
       for (const day of days) {
         const before = known.get(day.day)
-        const row = { station_id: id, day: day.day, ...Object.fromEntries(READ.map((name) => [name, day[name] ?? before?.[name] ?? null])) } as DayRow
+        const row = {
+          station_id: id,
+          day: day.day,
+          ...Object.fromEntries(READ.map((name) => [name, day[name] ?? before?.[name] ?? null])),
+        } as DayRow
         if (!before) result.added++
         else if (READ.every((name) => before[name] === row[name])) {
           result.same++

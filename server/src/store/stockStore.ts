@@ -49,17 +49,45 @@ async function keep(db: Knex, movements: readonly StockMovement[], now: string):
 }
 
 /** What a diary entry takes from the shelf, and what an entry that corrects another gives back. */
-export async function keepSeedUsed(db: Knex, jobId: string, entry: DiaryEntry, now: string): Promise<void> {
+export async function keepSeedUsed(
+  db: Knex,
+  jobId: string,
+  entry: DiaryEntry,
+  now: string,
+): Promise<void> {
   const used = entry.lots.map(({ lot, zone, kg }, i): StockMovement =>
-    stockMovement.parse({ id: `diary.${entry.id}.${i}`, lot, kind: 'used', kg, on: entry.date, job: jobId, zone, note: entry.what }),
+    stockMovement.parse({
+      id: `diary.${entry.id}.${i}`,
+      lot,
+      kind: 'used',
+      kg,
+      on: entry.date,
+      job: jobId,
+      zone,
+      note: entry.what,
+    }),
   )
   await keep(db, used, now)
   if (!entry.corrects) return
-  const before = await db<MovementRow>('stock_movements').where('id', 'like', `diary.${entry.corrects.replaceAll(/[%_]/g, '')}.%`)
+  const before = await db<MovementRow>('stock_movements').where(
+    'id',
+    'like',
+    `diary.${entry.corrects.replaceAll(/[%_]/g, '')}.%`,
+  )
   const back = before
     .map((row) => JSON.parse(row.body) as StockMovement)
-    .filter((m) => m.kind === 'used' && m.job === jobId && m.id.startsWith(`diary.${entry.corrects}.`))
-    .map((m) => stockMovement.parse({ ...m, id: `${m.id}.back`, kind: 'returned', on: entry.date, note: `Corrects: ${m.note}`.slice(0, 400) }))
+    .filter(
+      (m) => m.kind === 'used' && m.job === jobId && m.id.startsWith(`diary.${entry.corrects}.`),
+    )
+    .map((m) =>
+      stockMovement.parse({
+        ...m,
+        id: `${m.id}.back`,
+        kind: 'returned',
+        on: entry.date,
+        note: `Corrects: ${m.note}`.slice(0, 400),
+      }),
+    )
   await keep(db, back, now)
 }
 
@@ -79,21 +107,46 @@ export const stockStore = (db: Knex) => ({
   },
 
   /** Adds lots, each with what is on the shelf of it: all of them or none. */
-  async create(given: readonly { lot: SeedLotDraft; received: { kg: number; on: string } | null; id?: string }[], now: string): Promise<StoredLot[]> {
+  async create(
+    given: readonly {
+      lot: SeedLotDraft
+      received: { kg: number; on: string } | null
+      id?: string
+    }[],
+    now: string,
+  ): Promise<StoredLot[]> {
     return asOne(db, async (trx) => {
       const made: StoredLot[] = []
       for (const { lot, received, id = randomUUID() } of given) {
-        const row: Row = { id, revision: 1, body: JSON.stringify(lot), saved_at: now, archived_at: null }
+        const row: Row = {
+          id,
+          revision: 1,
+          body: JSON.stringify(lot),
+          saved_at: now,
+          archived_at: null,
+        }
         await trx<Row>('seed_lots').insert(row)
-        if (received) await keep(trx, [stockMovement.parse({ id: `received.${id}`, lot: id, kind: 'received', ...received })], now)
+        if (received)
+          await keep(
+            trx,
+            [stockMovement.parse({ id: `received.${id}`, lot: id, kind: 'received', ...received })],
+            now,
+          )
         made.push(fromRow(row))
       }
       return made
     })
   },
 
-  /** Saves on top of the revision the writer started from; null where another was saved meanwhile. */
-  async save(id: string, revision: number, draft: SeedLotDraft, now: string): Promise<StoredLot | null> {
+  /**
+   * Saves on top of the revision the writer started from; null where another was saved meanwhile.
+   */
+  async save(
+    id: string,
+    revision: number,
+    draft: SeedLotDraft,
+    now: string,
+  ): Promise<StoredLot | null> {
     const changed = await db<Row>('seed_lots')
       .where({ id, revision })
       .update({ revision: revision + 1, body: JSON.stringify(draft), saved_at: now })
@@ -110,17 +163,23 @@ export const stockStore = (db: Knex) => ({
       .where((q) => (lot === undefined ? q : q.where({ lot_id: lot })))
       .orderBy('sequence')
     const map = new Map<string, StockMovement[]>()
-    for (const row of rows) map.set(row.lot_id, [...(map.get(row.lot_id) ?? []), JSON.parse(row.body) as StockMovement])
+    for (const row of rows)
+      map.set(row.lot_id, [...(map.get(row.lot_id) ?? []), JSON.parse(row.body) as StockMovement])
     return map
   },
 
   /** Keeps movements; how many were new. */
-  move: (movements: readonly StockMovement[], now: string): Promise<number> => asOne(db, (trx) => keep(trx, movements, now)),
+  move: (movements: readonly StockMovement[], now: string): Promise<number> =>
+    asOne(db, (trx) => keep(trx, movements, now)),
 
   /** Changes whenever a lot or a movement does. */
   async version(): Promise<string> {
     const [lots, moves] = await Promise.all([
-      db<Row>('seed_lots').sum({ revisions: 'revision' }).count({ lots: '*' }).count({ archived: 'archived_at' }).first(),
+      db<Row>('seed_lots')
+        .sum({ revisions: 'revision' })
+        .count({ lots: '*' })
+        .count({ archived: 'archived_at' })
+        .first(),
       db<MovementRow>('stock_movements').max({ last: 'sequence' }).first(),
     ])
     return JSON.stringify([lots, moves])

@@ -1,8 +1,9 @@
 import type { Knex } from 'knex'
 
 /**
- * Does several things as one: in a transaction of its own, or as part of the one that runs already. Throws what went wrong inside: a full disk makes the
- * database roll back by itself, and that there is nothing left to roll back then is not what failed.
+ * Does several things as one: in a transaction of its own, or as part of the one that runs already.
+ * Throws what went wrong inside: a full disk makes the database roll back by itself, and that there
+ * is nothing left to roll back then is not what failed.
  */
 export async function asOne<T>(db: Knex, act: (trx: Knex.Transaction) => Promise<T>): Promise<T> {
   if ((db as { isTransaction?: boolean }).isTransaction) return act(db as Knex.Transaction)

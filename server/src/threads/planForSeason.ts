@@ -9,7 +9,10 @@ import type { StockLot } from '@juvena/core/stock/lotsOfJob'
 import { seedWanted, type SeedWanted } from '@juvena/core/stock/seedToBuy'
 import { Memo } from '@juvena/core/trace/memo'
 
-/** A job to plan, and what its plan is worked from. The diary is as stored: every entry was checked when it was kept. */
+/**
+ * A job to plan, and what its plan is worked from. The diary is as stored: every entry was checked
+ * when it was kept.
+ */
 export interface PlanAsk {
   jobId: string
   name: string
@@ -37,7 +40,11 @@ export interface PlannedJob {
 /** Pieces of work kept between jobs: those of one place share its year. */
 const memo = new Memo(64)
 
-function planOf({ draft, weather, ...context }: PlanAsk): { plan: JobPlan; planned: () => PlannedJob } | null {
+function planOf({
+  draft,
+  weather,
+  ...context
+}: PlanAsk): { plan: JobPlan; planned: () => PlannedJob } | null {
   const { job } = readJob(JSON.parse(draft))
   if (!job) return null
   const plan = planJob(job, { ...context, ...weather, memo })
@@ -63,6 +70,7 @@ export const failedPlan = (jobId: string, name: string, why?: string): PlannedJo
 })
 
 /** Plans a job for the season, in a thread of its own. */
-export const row = (ask: PlanAsk): PlannedJob => planOf(ask)?.planned() ?? failedPlan(ask.jobId, ask.name)
+export const row = (ask: PlanAsk): PlannedJob =>
+  planOf(ask)?.planned() ?? failedPlan(ask.jobId, ask.name)
 /** The whole plan of a job; null where its draft is no job. */
 export const plan = (ask: PlanAsk): JobPlan | null => planOf(ask)?.plan ?? null

@@ -16,10 +16,16 @@ const MOST_MEGABYTES = 768
 /** Said of a job whose plan took too long or too much. */
 export const TOO_MUCH = `This job asks for more than can be planned in ${MOST_SECONDS} s. Simplify its drawing or split it into several jobs; what is typed in it is kept.`
 
-/** Built, a thread begins at a file beside this one; run from the sources, at one that can read them. */
+/**
+ * Built, a thread begins at a file beside this one; run from the sources, at one that can read
+ * them.
+ */
 const BEGINS = import.meta.url.endsWith('.ts') ? './thread.mjs' : './thread.js'
 
-/** One set of threads for the process, started when first asked. A thread that is stopped is replaced; what waits goes on. */
+/**
+ * One set of threads for the process, started when first asked. A thread that is stopped is
+ * replaced; what waits goes on.
+ */
 let threads: Piscina | null = null
 function pool(): Piscina {
   if (threads) return threads
@@ -60,7 +66,10 @@ const ranOut = (error: unknown): boolean => {
   return name === 'AbortError' || code === 'ERR_WORKER_OUT_OF_MEMORY'
 }
 
-/** A job's place in the season. One that cannot be planned, or asks for too much, shows as such; it never takes others down. */
+/**
+ * A job's place in the season. One that cannot be planned, or asks for too much, shows as such; it
+ * never takes others down.
+ */
 export async function planRow(ask: PlanAsk): Promise<PlannedJob> {
   try {
     return await within<PlannedJob>('row', ask)
@@ -89,39 +98,58 @@ const LONG_DRAFT = 100_000
 /** Whether a draft can be kept as a job. */
 export async function draftSent(draft: JobDraft, bytes: number): Promise<Sent<true>> {
   if (bytes < LONG_DRAFT) return readDraftSent(draft)
-  return within<Sent<true>>('readDraftSent', draft).catch((error: unknown) => lateOr(error, MOST_SECONDS))
+  return within<Sent<true>>('readDraftSent', draft).catch((error: unknown) =>
+    lateOr(error, MOST_SECONDS),
+  )
 }
 
 /** A file may hold many photographs, each of which is written anew, s. */
 const MOST_FILE_SECONDS = 180
 
-/** Bytes that a thread may take over instead of a copy: those that share their memory with nothing else. Whoever sends them has them no longer. */
-const own = (bytes: Uint8Array): ArrayBuffer[] => (bytes.byteLength === bytes.buffer.byteLength ? [bytes.buffer as ArrayBuffer] : [])
+/**
+ * Bytes that a thread may take over instead of a copy: those that share their memory with nothing
+ * else. Whoever sends them has them no longer.
+ */
+const own = (bytes: Uint8Array): ArrayBuffer[] =>
+  bytes.byteLength === bytes.buffer.byteLength ? [bytes.buffer as ArrayBuffer] : []
 
 /** A job file made ready to keep, its pictures written as a batch. The bytes are handed over. */
 export const fileSent = (bytes: Uint8Array, batch: Batch): Promise<Sent<ReadyFile>> =>
-  within<Sent<ReadyFile>>('readFileSent', { bytes, ...batch }, MOST_FILE_SECONDS, own(bytes)).catch((error: unknown) =>
-    lateOr(error, MOST_FILE_SECONDS),
+  within<Sent<ReadyFile>>('readFileSent', { bytes, ...batch }, MOST_FILE_SECONDS, own(bytes)).catch(
+    (error: unknown) => lateOr(error, MOST_FILE_SECONDS),
   )
 
-/** A photograph written as a batch of its own; null where it is none, or takes too long. The bytes are handed over. */
+/**
+ * A photograph written as a batch of its own; null where it is none, or takes too long. The bytes
+ * are handed over.
+ */
 export const pictureSent = (ask: PictureAsk): Promise<StagedPicture | null> =>
-  within<StagedPicture | null>('picture', ask, MOST_SECONDS, own(ask.bytes)).catch((error: unknown) => {
-    if (ranOut(error)) return null
-    throw error
-  })
+  within<StagedPicture | null>('picture', ask, MOST_SECONDS, own(ask.bytes)).catch(
+    (error: unknown) => {
+      if (ranOut(error)) return null
+      throw error
+    },
+  )
 
 /** A backup may take long: photographs are copied. */
 const MOST_BACKUP_SECONDS = 1_800
 
 /** Writes a backup of a folder; where it lies, and what it holds. */
-export const backupInThread = (folder: string, kind: 'daily' | 'asked'): Promise<{ path: string; contents: BackupContents }> =>
+export const backupInThread = (
+  folder: string,
+  kind: 'daily' | 'asked',
+): Promise<{ path: string; contents: BackupContents }> =>
   within('backup', { folder, kind, madeAt: new Date().toISOString() }, MOST_BACKUP_SECONDS)
 
 /** The refusal of what took too long or too much; any other fault is thrown on. */
 function lateOr(error: unknown, seconds: number): { refused: Refused } {
   if (ranOut(error))
-    return { refused: { title: 'Too much', detail: `That could not be read in ${seconds} s. Simplify it or split it into several jobs.` } }
+    return {
+      refused: {
+        title: 'Too much',
+        detail: `That could not be read in ${seconds} s. Simplify it or split it into several jobs.`,
+      },
+    }
   throw error
 }
 

@@ -1,5 +1,10 @@
 import { createHash, randomUUID } from 'node:crypto'
-import { DRAFT_BYTES, MOST_NESTED, nestedTooDeep, overCeilings } from '@juvena/core/entities/ceilings'
+import {
+  DRAFT_BYTES,
+  MOST_NESTED,
+  nestedTooDeep,
+  overCeilings,
+} from '@juvena/core/entities/ceilings'
 import { diaryEntry, type DiaryEntry } from '@juvena/core/entities/diary'
 import { readJob, type JobDraft } from '@juvena/core/entities/job'
 import { currentDraft } from '@juvena/core/entities/jobVersions'
@@ -16,9 +21,14 @@ export interface Refused {
   problems?: Problem[]
 }
 export type Sent<T> = { ok: T } | { refused: Refused }
-const refused = (title: string, detail: string, problems?: Problem[]): { refused: Refused } => ({ refused: { title, detail, problems } })
+const refused = (title: string, detail: string, problems?: Problem[]): { refused: Refused } => ({
+  refused: { title, detail, problems },
+})
 
-/** A job file made ready to keep: its job and entries under ids of the new job, its pictures written anew to disk as a batch. */
+/**
+ * A job file made ready to keep: its job and entries under ids of the new job, its pictures written
+ * anew to disk as a batch.
+ */
 export interface ReadyFile {
   id: string
   /** The draft as it is stored, and what lists show of it. */
@@ -36,12 +46,26 @@ export function readDraftSent(draft: unknown): Sent<true> {
   return job ? { ok: true } : refused('Not a job', 'This cannot be kept as a job.', problems)
 }
 
-/** The id of an entry of a file in the job that it becomes: another for every entry, the same for the same. */
-const idIn = (job: string, entry: string): string => createHash('sha256').update(`${job} ${entry}`).digest('base64url').slice(0, 32)
+/**
+ * The id of an entry of a file in the job that it becomes: another for every entry, the same for
+ * the same.
+ */
+const idIn = (job: string, entry: string): string =>
+  createHash('sha256').update(`${job} ${entry}`).digest('base64url').slice(0, 32)
 
-/** Reads a job file from its bytes. Every picture is opened before anything is kept: a file cut short or spoilt is refused whole. */
-export async function readFileSent({ bytes, ...batch }: { bytes: Uint8Array } & Batch): Promise<Sent<ReadyFile>> {
-  if (nestedTooDeep(bytes)) return refused('Not a job file', `This stands more than ${MOST_NESTED} brackets deep; no job file does.`)
+/**
+ * Reads a job file from its bytes. Every picture is opened before anything is kept: a file cut
+ * short or spoilt is refused whole.
+ */
+export async function readFileSent({
+  bytes,
+  ...batch
+}: { bytes: Uint8Array } & Batch): Promise<Sent<ReadyFile>> {
+  if (nestedTooDeep(bytes))
+    return refused(
+      'Not a job file',
+      `This stands more than ${MOST_NESTED} brackets deep; no job file does.`,
+    )
   let sent: { job: JobDraft; diary?: unknown[]; photos?: unknown[] }
   try {
     sent = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)) as typeof sent
@@ -51,15 +75,25 @@ export async function readFileSent({ bytes, ...batch }: { bytes: Uint8Array } & 
   const read = readJobFile(sent)
   if (!read.ok) {
     // A draft with wrong entries is a job all the same: it is kept as it was typed.
-    const mendable = readJob((sent as { job?: unknown } | null)?.job).job !== null && read.problems.every((p) => p.path.startsWith('job.'))
-    if (!mendable) return refused('Not a job file', read.problems[0]?.sentence ?? 'This is not a job file.', read.problems)
+    const mendable =
+      readJob((sent as { job?: unknown } | null)?.job).job !== null &&
+      read.problems.every((p) => p.path.startsWith('job.'))
+    if (!mendable)
+      return refused(
+        'Not a job file',
+        read.problems[0]?.sentence ?? 'This is not a job file.',
+        read.problems,
+      )
   }
   const over = overCeilings(sent.job)
   if (over.length > 0) return refused('Too much', over[0]!.sentence, over)
   const draft = currentDraft(sent.job)
   const body = JSON.stringify(draft)
   if (Buffer.byteLength(body) > DRAFT_BYTES)
-    return refused('Too large', `The job in this file is larger than ${DRAFT_BYTES / 1e6} MB without its photographs. Split it into several jobs.`)
+    return refused(
+      'Too large',
+      `The job in this file is larger than ${DRAFT_BYTES / 1e6} MB without its photographs. Split it into several jobs.`,
+    )
   const id = randomUUID()
   const photos: ReadyFile['photos'] = []
   const renamed = new Map<string, string>()
@@ -79,13 +113,23 @@ export async function readFileSent({ bytes, ...batch }: { bytes: Uint8Array } & 
   const traced = draft.drawing?.picture
   const diary = (sent.diary ?? []).map((entry) => {
     const parsed = diaryEntry.parse(entry)
-    return { ...parsed, id: idIn(id, parsed.id), corrects: parsed.corrects && idIn(id, parsed.corrects) }
+    return {
+      ...parsed,
+      id: idIn(id, parsed.id),
+      corrects: parsed.corrects && idIn(id, parsed.corrects),
+    }
   })
   return {
     ok: {
       id,
       body: traced
-        ? JSON.stringify({ ...draft, drawing: { ...draft.drawing, picture: { ...traced, photo: renamed.get(traced.photo) ?? traced.photo } } })
+        ? JSON.stringify({
+            ...draft,
+            drawing: {
+              ...draft.drawing,
+              picture: { ...traced, photo: renamed.get(traced.photo) ?? traced.photo },
+            },
+          })
         : body,
       listed: listedOf(draft),
       diary,

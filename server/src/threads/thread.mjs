@@ -1,4 +1,7 @@
-/** Where a thread begins when the server runs from its sources: it takes no loader from the process, so it registers the one for TypeScript itself. */
+/**
+ * Where a thread begins when the server runs from its sources: it takes no loader from the process,
+ * so it registers the one for TypeScript itself.
+ */
 import { register } from 'tsx/esm/api'
 
 register()

@@ -7,5 +7,6 @@ export { picture } from './picture.ts'
 export { plan, row } from './planForSeason.ts'
 export { readDraftSent, readFileSent } from './readSent.ts'
 
-// Whoever waits at a page comes first. Only Linux gives each thread a priority of its own; elsewhere this would slow the whole process.
+// Whoever waits at a page comes first. Only Linux gives each thread a priority of its own;
+// elsewhere this would slow the whole process.
 if (!isMainThread && process.platform === 'linux') setPriority(10)

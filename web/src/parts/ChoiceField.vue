@@ -3,7 +3,10 @@ import { ElOption, ElRadioButton, ElRadioGroup, ElSelect } from 'element-plus'
 import { computed, useId } from 'vue'
 import { useFirm } from '../stores/firm.ts'
 
-/** One of a few: laid out as buttons, or as a list where there are many. Pressing the chosen one again lets it go when it may be empty. */
+/**
+ * One of a few: laid out as buttons, or as a list where there are many. Pressing the chosen one
+ * again lets it go when it may be empty.
+ */
 const props = defineProps<{
   label: string
   options: readonly { value: T; name: string }[]
@@ -16,7 +19,8 @@ const emit = defineEmits<{ 'update:modelValue': [value: T | null] }>()
 const firm = useFirm()
 const id = useId()
 const value = computed(() => props.modelValue ?? undefined)
-const clear = (option: T) => props.clearable && option === props.modelValue && emit('update:modelValue', null)
+const clear = (option: T) =>
+  props.clearable && option === props.modelValue && emit('update:modelValue', null)
 </script>
 
 <template>
@@ -34,8 +38,15 @@ const clear = (option: T) => props.clearable && option === props.modelValue && e
     >
       <ElOption v-for="o in options" :key="o.value" :value="o.value" :label="firm.say(o.name)" />
     </ElSelect>
-    <ElRadioGroup v-else :model-value="value" :aria-label="label" @update:model-value="emit('update:modelValue', $event as T)">
-      <ElRadioButton v-for="o in options" :key="o.value" :value="o.value" @click="clear(o.value)">{{ firm.say(o.name) }}</ElRadioButton>
+    <ElRadioGroup
+      v-else
+      :model-value="value"
+      :aria-label="label"
+      @update:model-value="emit('update:modelValue', $event as T)"
+    >
+      <ElRadioButton v-for="o in options" :key="o.value" :value="o.value" @click="clear(o.value)">{{
+        firm.say(o.name)
+      }}</ElRadioButton>
     </ElRadioGroup>
     <p v-if="hint" class="says">{{ hint }}</p>
   </div>

@@ -4,7 +4,10 @@ import { parseDay, parseMonthDay, showDay, showMonthDay } from '@juvena/core/cal
 import { useFirm } from '../stores/firm.ts'
 import TextField from './TextField.vue'
 
-/** A typed date; without a year, the one nearest today. `yearless` takes a day of the year, like a frost date. */
+/**
+ * A typed date; without a year, the one nearest today. `yearless` takes a day of the year, like a
+ * frost date.
+ */
 const props = defineProps<{
   label: string
   modelValue: string | null | undefined

@@ -7,8 +7,17 @@ import { useFirm } from '../stores/firm.ts'
 import { useJob } from '../stores/job.ts'
 import { WORKING } from './working.ts'
 
-/** A worked figure: press it to see its working. When it has moved since it was last looked at, the old value stands beside it. */
-const props = defineProps<{ id: string | null | undefined; size?: 'big' | 'normal'; label?: string; exact?: boolean; one?: boolean }>()
+/**
+ * A worked figure: press it to see its working. When it has moved since it was last looked at, the
+ * old value stands beside it.
+ */
+const props = defineProps<{
+  id: string | null | undefined
+  size?: 'big' | 'normal'
+  label?: string
+  exact?: boolean
+  one?: boolean
+}>()
 const firm = useFirm()
 const job = useJob()
 const working = inject(WORKING, null)
@@ -22,7 +31,11 @@ function oneFigure({ value, unit }: Figure) {
 const seen = computed(() => {
   const f = figure.value
   if (!f) return { number: '—', unit: '' }
-  return props.one ? oneFigure(f) : props.exact ? firm.show(f.value, f.unit) : firm.showForHand(f.value, f.unit)
+  return props.one
+    ? oneFigure(f)
+    : props.exact
+      ? firm.show(f.value, f.unit)
+      : firm.showForHand(f.value, f.unit)
 })
 const year = computed(() => otherYear(figure.value, job.today))
 const was = computed(() => {
@@ -50,10 +63,10 @@ const name = computed(() => firm.say(props.label ?? figure.value?.label ?? 'Figu
     ]"
     @click="working?.choose(figure.id)"
   >
-    <span class="only-read">{{ name }}:{{ was ? ' was' : '' }} </span><s v-if="was">{{ was }}</s> <span class="number">{{ seen.number }}</span><span
-      v-if="seen.unit || year"
-      class="unit"
-      >{{ ' ' + (seen.unit || year) }}</span
+    <span class="only-read">{{ name }}:{{ was ? ' was' : '' }} </span><s v-if="was">{{ was }}</s>
+    <span class="number">{{ seen.number }}</span><span v-if="seen.unit || year" class="unit">{{
+      ' ' + (seen.unit || year)
+    }}</span
     ><span class="only-read">; show its working</span>
   </button>
   <span v-else class="none" aria-label="none">·</span>

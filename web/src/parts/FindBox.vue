@@ -17,18 +17,26 @@ const firm = useFirm()
 const job = useJob()
 const route = useRoute()
 const router = useRouter()
-/** What was typed while this was still loading stands in the field already; with Enter at its end, it is taken. */
+/**
+ * What was typed while this was still loading stands in the field already; with Enter at its end,
+ * it is taken.
+ */
 const text = ref((props.typed ?? '').trimEnd())
 const at = ref(0)
 const input = ref<InstanceType<typeof ElInput> | null>(null)
 /** Jobs that hold the longest word typed, in their name, customer or address. */
 const jobs = shallowRef<{ id: string; name: string; customer: string; place: string }[]>([])
-const sought = computed(() => text.value.split(/\s+/).reduce((long, word) => (word.length > long.length ? word : long), ''))
+const sought = computed(() =>
+  text.value.split(/\s+/).reduce((long, word) => (word.length > long.length ? word : long), ''),
+)
 const SEARCH_AFTER = 120
 let searching: ReturnType<typeof setTimeout> | undefined
 async function search() {
   const word = sought.value
-  const found = await api<typeof jobs.value>('GET', `/jobs?search=${encodeURIComponent(word)}`).catch(() => [])
+  const found = await api<typeof jobs.value>(
+    'GET',
+    `/jobs?search=${encodeURIComponent(word)}`,
+  ).catch(() => [])
   if (word === sought.value) jobs.value = found
 }
 watch(sought, () => {
@@ -54,8 +62,14 @@ const all = computed<Found[]>(() => {
         also: STAGE_ALSO[Number(stage) as Stage],
         go: () => router.push(`${here}/${STAGE_WORDS[Number(stage) as Stage]}`),
       })
-    for (const a of ACTIONS) list.push({ what: 'do', name: a.name, also: a.also, go: () => router.push(a.to(job.id!)) })
-    for (const z of job.zones) list.push({ what: 'zone', name: z.name || 'Unnamed zone', go: () => router.push(`${here}/walk-over?zone=${z.id}`) })
+    for (const a of ACTIONS)
+      list.push({ what: 'do', name: a.name, also: a.also, go: () => router.push(a.to(job.id!)) })
+    for (const z of job.zones)
+      list.push({
+        what: 'zone',
+        name: z.name || 'Unnamed zone',
+        go: () => router.push(`${here}/walk-over?zone=${z.id}`),
+      })
     const zoneName = (id?: string) => job.zones.find((z) => z.id === id)?.name
     for (const f of Object.values(job.plan?.figures ?? {}))
       list.push({
@@ -64,13 +78,23 @@ const all = computed<Found[]>(() => {
         go: () => router.push(`${here}/${STAGE_WORDS[f.stage]}?figure=${encodeURIComponent(f.id)}`),
       })
   }
-  for (const p of PAGES) list.push({ what: 'page', name: p.name, also: p.also, go: () => router.push(p.to) })
+  for (const p of PAGES)
+    list.push({ what: 'page', name: p.name, also: p.also, go: () => router.push(p.to) })
   for (const j of jobs.value)
-    list.push({ what: 'job', name: j.name || 'Job without a name', also: `${j.customer} ${j.place}`.toLowerCase(), go: () => emit('job', j.id) })
-  for (const g of Object.values(firm.grasses)) list.push({ what: 'grass', name: g.name, go: () => router.push(`/yard/grasses?grass=${g.id}`) })
+    list.push({
+      what: 'job',
+      name: j.name || 'Job without a name',
+      also: `${j.customer} ${j.place}`.toLowerCase(),
+      go: () => emit('job', j.id),
+    })
+  for (const g of Object.values(firm.grasses))
+    list.push({ what: 'grass', name: g.name, go: () => router.push(`/yard/grasses?grass=${g.id}`) })
   return list
 })
-/** How well a thing answers a word: by its name from the start, from the start of a word, anywhere in it, or by what it is also called. */
+/**
+ * How well a thing answers a word: by its name from the start, from the start of a word, anywhere
+ * in it, or by what it is also called.
+ */
 function worth(f: Found, word: string): number {
   const name = f.name.toLowerCase()
   if (name.startsWith(word)) return 4
@@ -84,7 +108,11 @@ const found = computed(() => {
   return all.value
     .map((f, i) => ({ f, i, each: words.map((w) => worth(f, w)) }))
     .filter(({ each }) => each.every((w) => w > 0))
-    .map(({ f, i, each }) => ({ f, i, score: each.reduce((a, b) => a + b, 0) - (f.what === 'figure' ? 0.75 : 0) }))
+    .map(({ f, i, each }) => ({
+      f,
+      i,
+      score: each.reduce((a, b) => a + b, 0) - (f.what === 'figure' ? 0.75 : 0),
+    }))
     .sort((a, b) => b.score - a.score || a.i - b.i)
     .slice(0, 12)
     .map(({ f }) => f)
@@ -95,7 +123,10 @@ function take(f: Found | undefined) {
   f.go()
 }
 const focusSoon = () => void nextTick(() => input.value?.focus())
-/** Until the field has had the focus, letters and Enter are its own, whatever has the focus instead; later only where nothing else wants them. */
+/**
+ * Until the field has had the focus, letters and Enter are its own, whatever has the focus instead;
+ * later only where nothing else wants them.
+ */
 const reached = ref(false)
 function letter(event: KeyboardEvent) {
   const on = (event.target as HTMLElement).tagName

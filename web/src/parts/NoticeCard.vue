@@ -30,8 +30,17 @@ const WORDS = { hold: 'Hold', warn: 'Watch', note: 'Note' }
       <span class="level">{{ WORDS[notice.level] }}</span> {{ firm.say(notice.title) }}
     </h3>
     <p>{{ firm.say(notice.says) }}</p>
-    <button v-if="notice.move" type="button" class="act slight" @click="accept(notice.move)">move it to {{ showDay(notice.move.day) }}</button>
-    <button v-if="notice.figure && working" type="button" class="plain small" @click="working.choose(notice.figure)">show the figure</button>
+    <button v-if="notice.move" type="button" class="act slight" @click="accept(notice.move)">
+      move it to {{ showDay(notice.move.day) }}
+    </button>
+    <button
+      v-if="notice.figure && working"
+      type="button"
+      class="plain small"
+      @click="working.choose(notice.figure)"
+    >
+      show the figure
+    </button>
   </article>
 </template>
 

@@ -5,7 +5,10 @@ import { KINDS, parseQuantity, type Kind } from '@juvena/core/quantities/quantit
 import type { Unit } from '@juvena/core/quantities/show'
 import { useFirm } from '../stores/firm.ts'
 
-/** A field that takes any unit of its kind, says what it understood, and keeps what was typed whatever it was. */
+/**
+ * A field that takes any unit of its kind, says what it understood, and keeps what was typed
+ * whatever it was.
+ */
 const props = defineProps<{
   label: string
   kind: Kind
@@ -63,7 +66,8 @@ const echo = computed(() => {
   const unit = UNITS[props.kind]
   if (!parsed.ok || !unit) return ''
   const shown = firm.text(parsed.value, unit)
-  const squeeze = (s: string) => s.replace(/[\s,]/g, '').replace('²', '2').replace('³', '3').toLowerCase()
+  const squeeze = (s: string) =>
+    s.replace(/[\s,]/g, '').replace('²', '2').replace('³', '3').toLowerCase()
   return squeeze(shown) === squeeze(text.value) ? '' : `= ${shown}`
 })
 </script>

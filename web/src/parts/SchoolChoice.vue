@@ -9,10 +9,19 @@ import ChoiceField from './ChoiceField.vue'
 const props = defineProps<{ choice: SchoolChoiceId }>()
 const firm = useFirm()
 const job = useJob()
-const options = computed(() => Object.entries(SCHOOL_CHOICES[props.choice].schools).map(([value, s]) => ({ value, name: s.name })))
+const options = computed(() =>
+  Object.entries(SCHOOL_CHOICES[props.choice].schools).map(([value, s]) => ({
+    value,
+    name: s.name,
+  })),
+)
 const now = computed(() => job.plan?.schools[props.choice] as string | undefined)
 const own = computed(() => job.draft?.schools?.[props.choice])
-const says = computed(() => (now.value ? (SCHOOL_CHOICES[props.choice].schools as Record<string, { says: string }>)[now.value]?.says : ''))
+const says = computed(() =>
+  now.value
+    ? (SCHOOL_CHOICES[props.choice].schools as Record<string, { says: string }>)[now.value]?.says
+    : '',
+)
 const set = (school: string | null) =>
   job.edit(`schools.${props.choice}`, (d) => {
     d.schools ??= {}
@@ -23,10 +32,18 @@ const set = (school: string | null) =>
 
 <template>
   <div class="school">
-    <ChoiceField :label="firm.say(SCHOOL_CHOICES[choice].question)" :options="options" :model-value="now" @update:model-value="set" />
+    <ChoiceField
+      :label="firm.say(SCHOOL_CHOICES[choice].question)"
+      :options="options"
+      :model-value="now"
+      @update:model-value="set"
+    />
     <p class="small soft">
       {{ firm.say(says ?? '') }}
-      <template v-if="own">This job’s own choice. <button type="button" class="plain" @click="set(null)">back to the firm’s</button></template>
+      <template v-if="own"
+        >This job’s own choice.
+        <button type="button" class="plain" @click="set(null)">back to the firm’s</button></template
+      >
     </p>
   </div>
 </template>

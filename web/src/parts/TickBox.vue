@@ -5,7 +5,15 @@ const emit = defineEmits<{ press: [] }>()
 </script>
 
 <template>
-  <button type="button" class="tick" role="checkbox" :aria-checked="done" :aria-label="`${name} done`" :disabled="disabled" @click="emit('press')">
+  <button
+    type="button"
+    class="tick"
+    role="checkbox"
+    :aria-checked="done"
+    :aria-label="`${name} done`"
+    :disabled="disabled"
+    @click="emit('press')"
+  >
     {{ done ? '✓' : '' }}
   </button>
 </template>

@@ -1,12 +1,20 @@
 <script setup lang="ts">
 import { ElCheckbox } from 'element-plus'
 import { computed, nextTick, onMounted, ref } from 'vue'
-import { amountProblem, blankEntry, namesProduct, type DiaryEntry } from '@juvena/core/entities/diary'
+import {
+  amountProblem,
+  blankEntry,
+  namesProduct,
+  type DiaryEntry,
+} from '@juvena/core/entities/diary'
 import type { StepKind } from '@juvena/core/reference/operations'
 import { newId } from '../stores/newId.ts'
 import TextField from './TextField.vue'
 
-/** Ticks a step off: how much, by whom, a note; and the product where the law keeps a record of it. Filled in as planned. */
+/**
+ * Ticks a step off: how much, by whom, a note; and the product where the law keeps a record of it.
+ * Filled in as planned.
+ */
 const props = defineProps<{
   step: { id: string; kind: StepKind; zones: readonly string[]; name: string }
   today: string
@@ -26,10 +34,17 @@ const wrong = ref('')
 const recorded = computed(() => namesProduct(props.step.kind))
 const form = ref<HTMLFormElement | null>(null)
 // On a touch screen a field in focus would cover half of it with keys.
-onMounted(() => void nextTick(() => !matchMedia('(pointer: coarse)').matches && form.value?.querySelector('input')?.focus()))
+onMounted(
+  () =>
+    void nextTick(
+      () => !matchMedia('(pointer: coarse)').matches && form.value?.querySelector('input')?.focus(),
+    ),
+)
 function done() {
-  if (recorded.value && !product.value.trim()) return void (wrong.value = 'Enter the product as its label names it: the record wants it.')
-  if (recorded.value && !labelRead.value) return void (wrong.value = 'Read the label first, and tick that you have.')
+  if (recorded.value && !product.value.trim())
+    return void (wrong.value = 'Enter the product as its label names it: the record wants it.')
+  if (recorded.value && !labelRead.value)
+    return void (wrong.value = 'Read the label first, and tick that you have.')
   wrong.value = ''
   if (amountProblem(amount.value)) return
   localStorage.setItem(WHO, who.value)
@@ -48,10 +63,24 @@ function done() {
 </script>
 
 <template>
-  <form ref="form" class="tick-form" autocomplete="off" @submit.prevent="done" @keydown.esc.stop="emit('cancel')">
+  <form
+    ref="form"
+    class="tick-form"
+    autocomplete="off"
+    @submit.prevent="done"
+    @keydown.esc.stop="emit('cancel')"
+  >
     <template v-if="recorded">
-      <TextField class="whole" label="Product, as on its label" :model-value="product" :maxlength="120" @update:model-value="product = $event" />
-      <ElCheckbox v-model="labelRead" class="whole label-read">I have read the label, and hold what licence it asks for</ElCheckbox>
+      <TextField
+        class="whole"
+        label="Product, as on its label"
+        :model-value="product"
+        :maxlength="120"
+        @update:model-value="product = $event"
+      />
+      <ElCheckbox v-model="labelRead" class="whole label-read"
+        >I have read the label, and hold what licence it asks for</ElCheckbox
+      >
     </template>
     <TextField
       class="whole"
@@ -62,7 +91,12 @@ function done() {
       @update:model-value="amount = $event"
     />
     <TextField label="Who" :model-value="who" :maxlength="80" @update:model-value="who = $event" />
-    <TextField label="Note" :model-value="note" :maxlength="2000" @update:model-value="note = $event" />
+    <TextField
+      label="Note"
+      :model-value="note"
+      :maxlength="2000"
+      @update:model-value="note = $event"
+    />
     <p v-if="wrong || failure" class="wrong whole" role="alert">{{ wrong || failure }}</p>
     <div class="whole ends">
       <button type="submit" class="act main">Done</button>

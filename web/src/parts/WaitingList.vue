@@ -6,7 +6,10 @@ import { useLeftDrafts } from '../stores/leftDrafts.ts'
 import { useOutbox } from '../stores/outbox.ts'
 import { waitingPhotos } from '../stores/waitingPhotos.ts'
 
-/** What was written here and is not yet with the server: how much in the strip, and a list of it with a way to send it now. */
+/**
+ * What was written here and is not yet with the server: how much in the strip, and a list of it
+ * with a way to send it now.
+ */
 const outbox = useOutbox()
 const left = useLeftDrafts()
 const firm = useFirm()
@@ -29,9 +32,12 @@ onMounted(async () => {
   }
 })
 const settings = computed(() => (firm.saving === 'failed' ? 1 : 0))
-const total = computed(() => outbox.count + left.count + settings.value + (photos.value?.count ?? 0))
+const total = computed(
+  () => outbox.count + left.count + settings.value + (photos.value?.count ?? 0),
+)
 const lines = computed(() => {
-  const some = (n: number, one: string, more: string) => (n === 0 ? [] : [`${n} ${n === 1 ? one : more}`])
+  const some = (n: number, one: string, more: string) =>
+    n === 0 ? [] : [`${n} ${n === 1 ? one : more}`]
   return [
     ...some(outbox.count, 'diary entry', 'diary entries'),
     ...some(photos.value?.count ?? 0, 'photograph', 'photographs'),
@@ -47,7 +53,13 @@ function sendNow() {
 
 <template>
   <span v-if="total > 0" class="waiting" @keydown.esc="open = false">
-    <button type="button" class="plain small waits" :aria-expanded="open" aria-controls="waiting-list" @click="open = !open">
+    <button
+      type="button"
+      class="plain small waits"
+      :aria-expanded="open"
+      aria-controls="waiting-list"
+      @click="open = !open"
+    >
       {{ total }} waiting
     </button>
     <div v-if="open" id="waiting-list" class="list small">
@@ -55,7 +67,8 @@ function sendNow() {
       <ul>
         <li v-for="line in lines" :key="line">{{ line }}</li>
         <li v-for="l in left.left" :key="l.job">
-          changes to <RouterLink :to="`/jobs/${l.job}`" @click="open = false">{{ l.name }}</RouterLink>
+          changes to
+          <RouterLink :to="`/jobs/${l.job}`" @click="open = false">{{ l.name }}</RouterLink>
           <span v-if="l.asks" class="asks"> {{ l.asks }}</span>
         </li>
       </ul>

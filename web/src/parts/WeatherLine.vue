@@ -18,7 +18,10 @@ const weather = shallowRef<Weather | null>(null)
 watch(
   () => (route.name === 'job' ? String(route.params.id) : ''),
   async (job) => {
-    weather.value = await api<Weather>('GET', `/weather${job ? `?job=${encodeURIComponent(job)}` : ''}`).catch(() => null)
+    weather.value = await api<Weather>(
+      'GET',
+      `/weather${job ? `?job=${encodeURIComponent(job)}` : ''}`,
+    ).catch(() => null)
   },
   { immediate: true },
 )
@@ -31,7 +34,9 @@ const rain = computed(() => {
 })
 const frost = computed(() => {
   const dates = weather.value?.frostDates
-  return dates && weather.value?.outlook ? { tenth: showDay(dates.tenth).slice(4), even: showDay(dates.even).slice(4) } : null
+  return dates && weather.value?.outlook
+    ? { tenth: showDay(dates.tenth).slice(4), even: showDay(dates.even).slice(4) }
+    : null
 })
 </script>
 
@@ -45,8 +50,13 @@ const frost = computed(() => {
       <span v-if="rain" class="more"
         >rain <b>{{ rain.amount }}</b> by {{ rain.by }}</span
       >
-      <span v-if="frost" class="more">{{ firm.hand(-2, 'C') }} night: <b>1 in 10</b> by {{ frost.tenth }}, even by {{ frost.even }}</span>
-      <span class="source">{{ weather?.outlook?.source }}<template v-if="firm.demo">, demo clock</template></span>
+      <span v-if="frost" class="more"
+        >{{ firm.hand(-2, 'C') }} night: <b>1 in 10</b> by {{ frost.tenth }}, even by
+        {{ frost.even }}</span
+      >
+      <span class="source"
+        >{{ weather?.outlook?.source }}<template v-if="firm.demo">, demo clock</template></span
+      >
     </template>
     <span v-else class="more">no site yet: give a job its latitude for the weather</span>
   </p>

@@ -1,10 +1,23 @@
 import { BarChart, LineChart } from 'echarts/charts'
-import { GridComponent, MarkAreaComponent, MarkLineComponent, TooltipComponent } from 'echarts/components'
+import {
+  GridComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+  TooltipComponent,
+} from 'echarts/components'
 import { init, use, type EChartsCoreOption } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import { onBeforeUnmount, onMounted, watch, type Ref } from 'vue'
 
-use([BarChart, LineChart, GridComponent, MarkAreaComponent, MarkLineComponent, TooltipComponent, CanvasRenderer])
+use([
+  BarChart,
+  LineChart,
+  GridComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+  TooltipComponent,
+  CanvasRenderer,
+])
 
 /** Draws a chart in an element and redraws it when its option or the element's size changes. */
 export function useChart(element: Ref<HTMLElement | null>, option: () => EChartsCoreOption): void {
@@ -25,4 +38,5 @@ export function useChart(element: Ref<HTMLElement | null>, option: () => ECharts
 }
 
 /** A colour of the theme in force, for canvases that cannot read it themselves. */
-export const ink = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()
+export const ink = (name: string): string =>
+  getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()

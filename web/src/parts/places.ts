@@ -16,8 +16,16 @@ export const STAGE_ALSO: Record<Stage, string> = {
 export const PAGES: readonly { name: string; also: string; to: string }[] = [
   { name: 'Today', also: 'day work crew tick', to: '/today' },
   { name: 'Season', also: 'all jobs weeks board new job import archive', to: '/' },
-  { name: 'Yard: firm and schools', also: 'settings units crew address telephone name schools phosphorus', to: '/yard' },
-  { name: 'Yard: year and weather', also: 'frost climate station import weather csv soil temperature rain', to: '/yard/year' },
+  {
+    name: 'Yard: firm and schools',
+    also: 'settings units crew address telephone name schools phosphorus',
+    to: '/yard',
+  },
+  {
+    name: 'Yard: year and weather',
+    also: 'frost climate station import weather csv soil temperature rain',
+    to: '/yard/year',
+  },
   { name: 'Yard: stock', also: 'seed lots label paper test shelf bags', to: '/yard/stock' },
   { name: 'Yard: grasses', also: 'cultivar rates seeds sun', to: '/yard/grasses' },
   { name: 'Yard: backups', also: 'restore copy save everything history', to: '/yard/backups' },
@@ -26,9 +34,29 @@ export const PAGES: readonly { name: string; also: string; to: string }[] = [
 
 /** Things to do in the job that is open, and what they are also called. */
 export const ACTIONS: readonly { name: string; also: string; to: (job: string) => string }[] = [
-  { name: 'Print the sheets', also: 'paper pdf customer crew watering', to: (job) => `/jobs/${job}/sheets` },
-  { name: 'Draw the site', also: 'plan map trace outline import geojson', to: (job) => `/jobs/${job}/walk-over?part=plan` },
-  { name: 'Enter the frost date and place', also: 'latitude season soil reading weather', to: (job) => `/jobs/${job}/walk-over?part=site` },
-  { name: 'Note a treatment', also: 'history weedkiller herbicide feed lime', to: (job) => `/jobs/${job}/walk-over?part=history` },
-  { name: 'Export the job file', also: 'download backup customer', to: (job) => `/jobs/${job}/walk-over?part=customer` },
+  {
+    name: 'Print the sheets',
+    also: 'paper pdf customer crew watering',
+    to: (job) => `/jobs/${job}/sheets`,
+  },
+  {
+    name: 'Draw the site',
+    also: 'plan map trace outline import geojson',
+    to: (job) => `/jobs/${job}/walk-over?part=plan`,
+  },
+  {
+    name: 'Enter the frost date and place',
+    also: 'latitude season soil reading weather',
+    to: (job) => `/jobs/${job}/walk-over?part=site`,
+  },
+  {
+    name: 'Note a treatment',
+    also: 'history weedkiller herbicide feed lime',
+    to: (job) => `/jobs/${job}/walk-over?part=history`,
+  },
+  {
+    name: 'Export the job file',
+    also: 'download backup customer',
+    to: (job) => `/jobs/${job}/walk-over?part=customer`,
+  },
 ]

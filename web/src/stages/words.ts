@@ -11,4 +11,5 @@ export const STAGE_WORDS: Record<Stage, string> = {
   7: 'water',
   8: 'diary',
 }
-export const stageOfWord = (word: unknown): Stage => Number(Object.entries(STAGE_WORDS).find(([, w]) => w === word)?.[0] ?? 1) as Stage
+export const stageOfWord = (word: unknown): Stage =>
+  Number(Object.entries(STAGE_WORDS).find(([, w]) => w === word)?.[0] ?? 1) as Stage

@@ -15,19 +15,28 @@ export class ApiError extends Error {
 /** Set when the server could not be reached at all. */
 export class Unreachable extends Error {
   constructor() {
-    super('Juvena’s server does not answer. What you type is kept on this computer and saved when it is back.')
+    super(
+      'Juvena’s server does not answer. What you type is kept on this computer and saved when it is back.',
+    )
   }
 }
 
 /** What this is, for the history of a job. */
 const DEVICE = /Mobi|Android/.test(navigator.userAgent) ? 'phone' : 'computer'
 
-export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+export async function api<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+): Promise<T> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, {
       method,
-      headers: { 'juvena-device': DEVICE, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
+      headers: {
+        'juvena-device': DEVICE,
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      },
       body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
     })
   } catch {
@@ -38,11 +47,26 @@ export async function api<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: st
   try {
     value = text ? JSON.parse(text) : null
   } catch {
-    throw new ApiError(response.status, 'Not understood', 'The server’s answer was cut short. Try again.', {})
+    throw new ApiError(
+      response.status,
+      'Not understood',
+      'The server’s answer was cut short. Try again.',
+      {},
+    )
   }
   if (!response.ok) {
-    const problem = (value ?? {}) as { title?: string; detail?: string; problems?: Problem[]; theirs?: unknown }
-    throw new ApiError(response.status, problem.title ?? 'Refused', problem.detail ?? 'The server refused that.', problem)
+    const problem = (value ?? {}) as {
+      title?: string
+      detail?: string
+      problems?: Problem[]
+      theirs?: unknown
+    }
+    throw new ApiError(
+      response.status,
+      problem.title ?? 'Refused',
+      problem.detail ?? 'The server refused that.',
+      problem,
+    )
   }
   return value as T
 }

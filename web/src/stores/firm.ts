@@ -4,7 +4,15 @@ import { showDay } from '@juvena/core/calendar/day'
 import { defaultFirm, firmSchema, type Firm, type FirmDraft } from '@juvena/core/entities/firm'
 import { pathText, type Problem } from '@juvena/core/entities/problem'
 import type { UnitSystem } from '@juvena/core/quantities/quantity'
-import { forHand, show, shown, toldForHand, withDoubt, type FigureValue, type Unit } from '@juvena/core/quantities/show'
+import {
+  forHand,
+  show,
+  shown,
+  toldForHand,
+  withDoubt,
+  type FigureValue,
+  type Unit,
+} from '@juvena/core/quantities/show'
 import { grassTable } from '@juvena/core/reference/firmGrasses'
 import type { GrassId } from '@juvena/core/reference/grasses'
 import { render } from '@juvena/core/present/render'
@@ -17,7 +25,9 @@ interface StoredFirm {
   revision: number
   draft: FirmDraft
 }
-/** After the last change, before it is sent; and between tries while the server does not answer, ms. */
+/**
+ * After the last change, before it is sent; and between tries while the server does not answer, ms.
+ */
 const SAVE_AFTER = 400
 const TRY_AGAIN = 15_000
 
@@ -55,7 +65,8 @@ export const useFirm = defineStore('firm', () => {
   /** Grasses that are sown from seed. */
   const sownGrasses = computed(() => Object.values(grasses.value).filter((g) => g.newRate !== null))
   /** "rye 80 · red fescue 20". */
-  const mixText = (parts: readonly Shares[]) => parts.map((p) => `${grassShort(p.grass)} ${Math.round(p.share)}`).join(' · ')
+  const mixText = (parts: readonly Shares[]) =>
+    parts.map((p) => `${grassShort(p.grass)} ${Math.round(p.share)}`).join(' · ')
 
   const ownUnits = ref<UnitSystem | null>(null)
   const units = computed<UnitSystem>(() => ownUnits.value ?? settings.value.units)
@@ -74,14 +85,19 @@ export const useFirm = defineStore('firm', () => {
   const reader = computed(() => ({ units: units.value, dialect: settings.value.dialect }))
   /** A message of the core in this firm's units and words. */
   const say = (message: Message) => render(message, reader.value)
-  const showValue = (value: FigureValue | null | undefined, unit: Unit) => show(value, unit, units.value)
+  const showValue = (value: FigureValue | null | undefined, unit: Unit) =>
+    show(value, unit, units.value)
   /** As somebody does it: rounded for the hand. */
-  const showForHand = (value: FigureValue | null | undefined, unit: Unit) => forHand(value, unit, units.value)
-  const hand = (value: FigureValue | null | undefined, unit: Unit) => toldForHand(value, unit, units.value)
+  const showForHand = (value: FigureValue | null | undefined, unit: Unit) =>
+    forHand(value, unit, units.value)
+  const hand = (value: FigureValue | null | undefined, unit: Unit) =>
+    toldForHand(value, unit, units.value)
   const doubt = (value: number, by: number, unit: Unit) => withDoubt(value, by, unit, units.value)
-  const text = (value: FigureValue | null | undefined, unit: Unit) => shown(value, unit, units.value)
+  const text = (value: FigureValue | null | undefined, unit: Unit) =>
+    shown(value, unit, units.value)
   /** What is weighed out: pans to what the scale tells, anything else rounded for the hand. */
-  const weighed = (value: FigureValue, unit: Unit, pans: number) => (pans > 1 ? `${pans} × ${text(value, unit)}` : hand(value, unit))
+  const weighed = (value: FigureValue, unit: Unit, pans: number) =>
+    pans > 1 ? `${pans} × ${text(value, unit)}` : hand(value, unit)
   const day = (iso: string | null | undefined) => (iso ? showDay(iso) : '—')
 
   async function load() {
@@ -104,7 +120,10 @@ export const useFirm = defineStore('firm', () => {
 
   /** The settings as they were saved last. */
   const kept = shallowRef<FirmDraft>({})
-  /** What was typed and not yet saved, by field; it is in this browser too, so that leaving the page loses nothing. */
+  /**
+   * What was typed and not yet saved, by field; it is in this browser too, so that leaving the page
+   * loses nothing.
+   */
   let typed = findTyped()
   function note(field: string, setting: TypedSetting) {
     typed.set(field, setting)
@@ -114,7 +133,10 @@ export const useFirm = defineStore('firm', () => {
     typed.delete(field)
     forgetTyped(field)
   }
-  /** Takes what the server holds, with what is typed here over it. Answers what is to be said of fields that another window changed too. */
+  /**
+   * Takes what the server holds, with what is typed here over it. Answers what is to be said of
+   * fields that another window changed too.
+   */
   function layOver(stored: StoredFirm): string {
     const laid = layTyped(stored.draft, typed)
     for (const field of typed.keys()) if (!laid.wanted.has(field)) forgetTyped(field)
@@ -127,7 +149,10 @@ export const useFirm = defineStore('firm', () => {
       : ''
   }
   const wrongFields = () => problems.value.map((p) => p.path.split(/[.[]/)[0]!)
-  /** The draft, in which what cannot be read stands as it was saved last: one wrong field holds up no other. */
+  /**
+   * The draft, in which what cannot be read stands as it was saved last: one wrong field holds up
+   * no other.
+   */
   function sound(): FirmDraft {
     const fields = { ...draft.value } as Record<string, unknown>
     for (const field of wrongFields()) {
@@ -140,7 +165,10 @@ export const useFirm = defineStore('firm', () => {
   let timer: ReturnType<typeof setTimeout> | undefined
   function change(patch: Partial<FirmDraft>) {
     for (const [field, value] of Object.entries(patch))
-      note(field, { value, expected: typed.get(field)?.expected ?? [(kept.value as Record<string, unknown>)[field]] })
+      note(field, {
+        value,
+        expected: typed.get(field)?.expected ?? [(kept.value as Record<string, unknown>)[field]],
+      })
     draft.value = { ...draft.value, ...patch }
     if (patch.units) ownUnits.value = null
     saving.value = 'saving'
@@ -160,10 +188,14 @@ export const useFirm = defineStore('firm', () => {
   async function saveTyped(again = false): Promise<void> {
     const wrong = new Set(wrongFields())
     const going = new Map([...typed].filter(([field]) => !wrong.has(field)))
-    for (const [field, t] of going) note(field, { value: t.value, expected: [...t.expected, t.value] })
+    for (const [field, t] of going)
+      note(field, { value: t.value, expected: [...t.expected, t.value] })
     const sent = sound()
     try {
-      const stored = await api<{ revision: number }>('PUT', '/firm', { revision: revision.value, firm: sent })
+      const stored = await api<{ revision: number }>('PUT', '/firm', {
+        revision: revision.value,
+        firm: sent,
+      })
       kept.value = sent
       revision.value = stored.revision
       for (const [field, { value }] of going) if (typed.get(field)?.value === value) letGo(field)
@@ -173,10 +205,14 @@ export const useFirm = defineStore('firm', () => {
       if (error instanceof ApiError && error.status === 409 && !again) return saveOver()
       saving.value = 'failed'
       failure.value = (error as Error).message
-      if (error instanceof Unreachable || (error instanceof ApiError && error.status >= 500)) saveIn(TRY_AGAIN)
+      if (error instanceof Unreachable || (error instanceof ApiError && error.status >= 500))
+        saveIn(TRY_AGAIN)
     }
   }
-  /** Another window saved first: what was typed here goes on top of that, but for fields which that window changed too. */
+  /**
+   * Another window saved first: what was typed here goes on top of that, but for fields which that
+   * window changed too.
+   */
   async function saveOver() {
     try {
       const told = layOver(await api<StoredFirm>('GET', '/firm'))

@@ -36,7 +36,10 @@ export function useHistory() {
     const now = Date.now()
     const last = past.value.at(-1)
     if (last && name === field && now - at <= RUN)
-      past.value = [...past.value.slice(0, -1), { forward: [...last.forward, ...forward], back: [...back, ...last.back] }]
+      past.value = [
+        ...past.value.slice(0, -1),
+        { forward: [...last.forward, ...forward], back: [...back, ...last.back] },
+      ]
     else add({ forward, back })
     field = name
     at = now

@@ -35,9 +35,16 @@ const SAVE_AFTER = 600
 const RETRY_AFTER = 3000
 
 const NO_WEATHER: WeatherAtSite = { station: null, recent: [], outlook: null }
-const knownWeather = ({ station, recent, outlook }: WeatherAtSite): WeatherAtSite => ({ station, recent, outlook })
+const knownWeather = ({ station, recent, outlook }: WeatherAtSite): WeatherAtSite => ({
+  station,
+  recent,
+  outlook,
+})
 
-/** The job being edited: its draft as typed, its plan kept by a worker, undo, saving, and what moved since each stage was last looked at. */
+/**
+ * The job being edited: its draft as typed, its plan kept by a worker, undo, saving, and what moved
+ * since each stage was last looked at.
+ */
 export const useJob = defineStore('job', () => {
   const firm = useFirm()
   const stock = useStock()
@@ -49,10 +56,15 @@ export const useJob = defineStore('job', () => {
   const today = ref('')
   const revision = ref(0)
   const savedAt = ref('')
-  const saving = ref<'saved' | 'waiting' | 'saving' | 'unreachable' | 'conflict' | 'refused'>('saved')
+  const saving = ref<'saved' | 'waiting' | 'saving' | 'unreachable' | 'conflict' | 'refused'>(
+    'saved',
+  )
   const failure = ref('')
   const loadFailure = ref('')
-  /** Where the text of a job that cannot be read is exported from; empty where that is not what failed. */
+  /**
+   * Where the text of a job that cannot be read is exported from; empty where that is not what
+   * failed.
+   */
   const unreadable = ref<{ id: string; text: string } | null>(null)
   const conflict = shallowRef<Theirs | null>(null)
   const plan = shallowRef<JobPlan | null>(null)
@@ -67,7 +79,8 @@ export const useJob = defineStore('job', () => {
   async function open(job: string) {
     if (id.value === job && draft.value) return
     await leave()
-    // What the job before still had to save is no matter of this one: it lies in this browser, and is sent from there.
+    // What the job before still had to save is no matter of this one: it lies in this browser, and
+    // is sent from there.
     clearTimeout(timer)
     saving.value = 'saved'
     failure.value = ''
@@ -88,7 +101,9 @@ export const useJob = defineStore('job', () => {
       // The first plan knows the weather already: else everything would look moved a moment later.
       const [served, at] = await Promise.all([
         api<Served>('GET', `/jobs/${encodeURIComponent(job)}`),
-        api<WeatherAtSite>('GET', `/weather?job=${encodeURIComponent(job)}`).catch(() => NO_WEATHER),
+        api<WeatherAtSite>('GET', `/weather?job=${encodeURIComponent(job)}`).catch(
+          () => NO_WEATHER,
+        ),
         stock.load(),
         outbox.ready,
       ])
@@ -111,22 +126,29 @@ export const useJob = defineStore('job', () => {
     } catch (error) {
       if (id.value !== job) return
       loadFailure.value = (error as Error).message
-      if (error instanceof ApiError && error.body.unreadable && error.body.export) unreadable.value = { id: job, text: error.body.export }
+      if (error instanceof ApiError && error.body.unreadable && error.body.export)
+        unreadable.value = { id: job, text: error.body.export }
       id.value = null
       left.opened(null)
     }
   }
 
-  const siteKey = (of: JobDraft | null) => JSON.stringify([of?.site?.latitude, of?.site?.longitude, of?.site?.station])
+  const siteKey = (of: JobDraft | null) =>
+    JSON.stringify([of?.site?.latitude, of?.site?.longitude, of?.site?.station])
   let lookedFor = ''
   /** Asks for the weather at the site again, when the site or its station has changed. */
   async function lookAtWeather(job: string) {
     lookedFor = siteKey(draft.value)
-    const found = await api<WeatherAtSite>('GET', `/weather?job=${encodeURIComponent(job)}`).catch(() => null)
+    const found = await api<WeatherAtSite>('GET', `/weather?job=${encodeURIComponent(job)}`).catch(
+      () => null,
+    )
     if (found && id.value === job) weather.value = knownWeather(found)
   }
 
-  /** Saves what is waiting before another job takes this one's place. What does not go now goes later: it lies in this browser. */
+  /**
+   * Saves what is waiting before another job takes this one's place. What does not go now goes
+   * later: it lies in this browser.
+   */
   async function leave() {
     if (saving.value === 'waiting') await save()
     if (running) await running
@@ -180,10 +202,14 @@ export const useJob = defineStore('job', () => {
     sent = JSON.stringify(sending)
     void keepUnsaved(job, { revision: revision.value, draft: sending, sent })
     try {
-      const saved = await api<{ revision: number; savedAt: string }>('PUT', `/jobs/${encodeURIComponent(job)}`, {
-        revision: revision.value,
-        draft: sending,
-      })
+      const saved = await api<{ revision: number; savedAt: string }>(
+        'PUT',
+        `/jobs/${encodeURIComponent(job)}`,
+        {
+          revision: revision.value,
+          draft: sending,
+        },
+      )
       if (id.value !== job) return
       revision.value = saved.revision
       savedAt.value = saved.savedAt
@@ -203,21 +229,29 @@ export const useJob = defineStore('job', () => {
           conflict.value = theirs
           saving.value = 'conflict'
         }
-      } else if (error instanceof Unreachable || (error instanceof ApiError && error.status >= 500)) {
+      } else if (
+        error instanceof Unreachable ||
+        (error instanceof ApiError && error.status >= 500)
+      ) {
         saving.value = 'unreachable'
         timer = setTimeout(() => void save(), RETRY_AFTER)
       } else saving.value = 'refused'
     }
   }
 
-  /** Settles a conflict. Whichever is not kept here becomes a job of its own, so nothing is lost. */
+  /**
+   * Settles a conflict. Whichever is not kept here becomes a job of its own, so nothing is lost.
+   */
   async function settle(keep: 'mine' | 'theirs') {
     const theirs = conflict.value
     const mine = draft.value
     if (!theirs || !mine || !id.value) return
     const other = keep === 'mine' ? theirs.draft : mine
     const copy = { ...other, name: `${other.name ?? ''} (other version)`.slice(0, 120) }
-    await api('POST', `/jobs/${encodeURIComponent(id.value)}/copy`, { revision: theirs.revision, draft: copy })
+    await api('POST', `/jobs/${encodeURIComponent(id.value)}/copy`, {
+      revision: theirs.revision,
+      draft: copy,
+    })
     conflict.value = null
     revision.value = theirs.revision
     if (keep === 'theirs') {
@@ -245,7 +279,8 @@ export const useJob = defineStore('job', () => {
   watch(
     () => outbox.answered,
     (answer) => {
-      if (answer && answer.job === id.value) diary.value = outbox.withWaiting(answer.job, answer.diary)
+      if (answer && answer.job === id.value)
+        diary.value = outbox.withWaiting(answer.job, answer.diary)
     },
   )
 
@@ -298,8 +333,13 @@ export const useJob = defineStore('job', () => {
   const derived = (f: Figure) => f.origin !== 'typed' && f.origin !== 'assumed'
   const same = (a: unknown, b: unknown) =>
     a === b ||
-    (typeof a === 'number' && typeof b === 'number' ? Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a)) : JSON.stringify(a) === JSON.stringify(b))
-  /** Stages looked at since the job was opened; a stage nobody has seen yet has nothing to have moved from. */
+    (typeof a === 'number' && typeof b === 'number'
+      ? Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a))
+      : JSON.stringify(a) === JSON.stringify(b))
+  /**
+   * Stages looked at since the job was opened; a stage nobody has seen yet has nothing to have
+   * moved from.
+   */
   const looked = new Set<Stage>()
   const current = (stage: (s: Stage) => boolean) =>
     Object.fromEntries(
@@ -309,12 +349,17 @@ export const useJob = defineStore('job', () => {
     )
   function firstLook() {
     looked.clear()
-    if ((draft.value?.zones ?? []).length > 0) for (const stage of [1, 2, 3, 4, 5, 6, 7, 8] as const) looked.add(stage)
+    if ((draft.value?.zones ?? []).length > 0)
+      for (const stage of [1, 2, 3, 4, 5, 6, 7, 8] as const) looked.add(stage)
     seen.value = current(() => true)
   }
   function rememberNew() {
     const fresh = Object.values(plan.value?.figures ?? {}).filter((f) => !(f.id in seen.value))
-    seen.value = { ...seen.value, ...current((stage) => !looked.has(stage)), ...Object.fromEntries(fresh.map((f) => [f.id, f.value])) }
+    seen.value = {
+      ...seen.value,
+      ...current((stage) => !looked.has(stage)),
+      ...Object.fromEntries(fresh.map((f) => [f.id, f.value])),
+    }
   }
   /** From now on this stage's figures count as looked at. */
   function lookedAt(stage: Stage) {
@@ -325,14 +370,18 @@ export const useJob = defineStore('job', () => {
   const moved = computed(() => {
     const map = new Map<string, unknown>()
     for (const f of Object.values(plan.value?.figures ?? {}))
-      if (derived(f) && f.id in seen.value && !same(seen.value[f.id], f.value)) map.set(f.id, seen.value[f.id])
+      if (derived(f) && f.id in seen.value && !same(seen.value[f.id], f.value))
+        map.set(f.id, seen.value[f.id])
     return map
   })
-  const movedIn = (stage: Stage) => [...moved.value.keys()].filter((key) => plan.value?.figures[key]?.stage === stage).length
+  const movedIn = (stage: Stage) =>
+    [...moved.value.keys()].filter((key) => plan.value?.figures[key]?.stage === stage).length
 
   const bands = computed(() => (plan.value ? spine(plan.value, problems.value) : []))
-  const figure = (figureId: string | null | undefined): Figure | null => (figureId ? (plan.value?.figures[figureId] ?? null) : null)
-  const ofZone = (zone: string | null | undefined, key: string): Figure | null => (zone ? figure(zoneFigure(zone, key)) : null)
+  const figure = (figureId: string | null | undefined): Figure | null =>
+    figureId ? (plan.value?.figures[figureId] ?? null) : null
+  const ofZone = (zone: string | null | undefined, key: string): Figure | null =>
+    zone ? figure(zoneFigure(zone, key)) : null
   const problemAt = (path: string) => problems.value.find((p) => p.path === path)?.sentence ?? ''
   const zones = computed<ZoneDraft[]>(() => draft.value?.zones ?? [])
 

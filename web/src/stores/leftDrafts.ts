@@ -9,22 +9,33 @@ const CHANGED = 'It was changed elsewhere too: open it to choose.'
 /** Between one try to send and the next, ms. */
 const TRY_AGAIN = 15_000
 
-/** A job that is not open and has changes the server has not got; `asks` where only a person can settle it. */
+/**
+ * A job that is not open and has changes the server has not got; `asks` where only a person can
+ * settle it.
+ */
 export interface LeftJob {
   job: string
   name: string
   asks: string
 }
 
-/** Changes to jobs that are not open: a job that was left, a tab that was closed, before the server had answered. They are sent from here. */
+/**
+ * Changes to jobs that are not open: a job that was left, a tab that was closed, before the server
+ * had answered. They are sent from here.
+ */
 export const useLeftDrafts = defineStore('left-drafts', () => {
   const left = shallowRef<LeftJob[]>([])
-  /** The job that is open is its own page's matter; undefined until a page has said whether one is. */
+  /**
+   * The job that is open is its own page's matter; undefined until a page has said whether one is.
+   */
   let open: string | null | undefined
   let timer: ReturnType<typeof setTimeout> | undefined
   let running: Promise<void> | null = null
 
-  /** Sends one, on top of what the server holds now; what it still asks for, or null when it has gone. */
+  /**
+   * Sends one, on top of what the server holds now; what it still asks for, or null when it has
+   * gone.
+   */
   async function handOver(it: Left): Promise<string | null> {
     const { draft, sent, revision } = it.unsaved
     const text = JSON.stringify(draft)

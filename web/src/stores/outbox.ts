@@ -5,7 +5,10 @@ import type { DiaryEntry } from '@juvena/core/entities/diary'
 import { api, ApiError, Unreachable } from './api.ts'
 import { setAtOnce } from './setAtOnce.ts'
 
-/** A diary entry written here and not yet with the server. Its id is made here, so that sending it twice keeps it once. */
+/**
+ * A diary entry written here and not yet with the server. Its id is made here, so that sending it
+ * twice keeps it once.
+ */
 interface WaitingEntry {
   id: string
   job: string
@@ -17,10 +20,16 @@ interface WaitingEntry {
 /** Between one try to send and the next while the server does not answer, ms. */
 const TRY_AGAIN = 15_000
 
-/** The browser's own database: neither a lost signal nor a reload loses what lies here. Null where there is none. */
+/**
+ * The browser's own database: neither a lost signal nor a reload loses what lies here. Null where
+ * there is none.
+ */
 const kept = typeof indexedDB === 'undefined' ? null : createStore('juvena-outbox', 'diary')
 
-/** Diary entries on their way to the server: what cannot go waits in this browser, and goes once, in the order it was written. */
+/**
+ * Diary entries on their way to the server: what cannot go waits in this browser, and goes once, in
+ * the order it was written.
+ */
 export const useOutbox = defineStore('outbox', () => {
   const waiting = shallowRef<WaitingEntry[]>([])
   /** The diary of a job as the server answered it last. */
@@ -36,11 +45,16 @@ export const useOutbox = defineStore('outbox', () => {
     for (let next = waiting.value[0]; next; next = waiting.value[0]) {
       const { id, job, entry } = next
       try {
-        const { diary } = await api<{ diary: DiaryEntry[] }>('POST', `/jobs/${encodeURIComponent(job)}/diary`, entry)
+        const { diary } = await api<{ diary: DiaryEntry[] }>(
+          'POST',
+          `/jobs/${encodeURIComponent(job)}/diary`,
+          entry,
+        )
         await letGo(id)
         answered.value = { job, diary }
       } catch (error) {
-        if (error instanceof Unreachable || (error instanceof ApiError && error.status >= 500)) break
+        if (error instanceof Unreachable || (error instanceof ApiError && error.status >= 500))
+          break
         // What the server will never take is told, and does not hold up the rest.
         await letGo(id)
         refused.value = `“${entry.what}” was not kept: ${(error as Error).message}`
@@ -53,7 +67,10 @@ export const useOutbox = defineStore('outbox', () => {
     if (kept) await del(id, kept).catch(() => undefined)
   }
 
-  /** Writes an entry: it is kept here first, then sent. Throws the server's sentence where it refuses it. */
+  /**
+   * Writes an entry: it is kept here first, then sent. Throws the server's sentence where it
+   * refuses it.
+   */
   async function write(job: string, entry: DiaryEntry): Promise<void> {
     refused.value = ''
     const mine = { id: entry.id, job, entry, at: Date.now() }
@@ -66,14 +83,28 @@ export const useOutbox = defineStore('outbox', () => {
   /** A job's diary with what still waits for the server. */
   const withWaiting = (job: string, diary: readonly DiaryEntry[]): DiaryEntry[] => [
     ...diary,
-    ...waiting.value.filter((w) => w.job === job && diary.every((e) => e.id !== w.id)).map((w) => w.entry),
+    ...waiting.value
+      .filter((w) => w.job === job && diary.every((e) => e.id !== w.id))
+      .map((w) => w.entry),
   ]
 
   const ready = (async () => {
     const found = kept ? await values<WaitingEntry>(kept).catch(() => []) : []
-    waiting.value = [...found.filter((f) => waiting.value.every((w) => w.id !== f.id)), ...waiting.value].sort((a, b) => a.at - b.at)
+    waiting.value = [
+      ...found.filter((f) => waiting.value.every((w) => w.id !== f.id)),
+      ...waiting.value,
+    ].sort((a, b) => a.at - b.at)
     if (waiting.value.length > 0) void send()
   })()
   window.addEventListener('online', () => void send())
-  return { waiting, count: computed(() => waiting.value.length), answered, refused, write, send, withWaiting, ready }
+  return {
+    waiting,
+    count: computed(() => waiting.value.length),
+    answered,
+    refused,
+    write,
+    send,
+    withWaiting,
+    ready,
+  }
 })

@@ -18,7 +18,10 @@ export interface Photo {
   position: { latitude: number; longitude: number } | null
 }
 
-/** Longest side sent, px: the server writes it anew at this size or less, so more would only take longer from a field. */
+/**
+ * Longest side sent, px: the server writes it anew at this size or less, so more would only take
+ * longer from a field.
+ */
 const LONGEST = 2400
 /** Longest side of the picture shown while it waits, px. */
 const THUMB = 220
@@ -37,12 +40,17 @@ async function drawnSmaller(file: Blob, longest: number): Promise<HTMLCanvasElem
   return canvas
 }
 
-/** Large photographs are made smaller before they are sent, unless the place they were taken is to be kept: that lies in the camera's record. */
+/**
+ * Large photographs are made smaller before they are sent, unless the place they were taken is to
+ * be kept: that lies in the camera's record.
+ */
 async function lighter(file: File): Promise<Blob> {
   if (file.size < 1_500_000) return file
   try {
     const canvas = await drawnSmaller(file, LONGEST)
-    return await new Promise<Blob>((done) => canvas.toBlob((blob) => done(blob ?? file), 'image/jpeg', 0.9))
+    return await new Promise<Blob>((done) =>
+      canvas.toBlob((blob) => done(blob ?? file), 'image/jpeg', 0.9),
+    )
   } catch {
     // What this browser cannot open, the server may: it answers for it.
     return file
@@ -58,10 +66,17 @@ const thumbOf = async (file: Blob): Promise<string> => {
 }
 
 /** The day on this device's own calendar, ISO. */
-const localDay = (at: Date) => dayOf((at.getTime() - at.getTimezoneOffset() * 60_000) / 86_400_000 - 0.5)
+const localDay = (at: Date) =>
+  dayOf((at.getTime() - at.getTimezoneOffset() * 60_000) / 86_400_000 - 0.5)
 
-/** What is sent of a file, and its day: made smaller it has lost its record, and with it its day, so the file's own stands in. */
-async function toSend(file: File, keepPosition: boolean): Promise<{ body: Blob; on: string | null }> {
+/**
+ * What is sent of a file, and its day: made smaller it has lost its record, and with it its day, so
+ * the file's own stands in.
+ */
+async function toSend(
+  file: File,
+  keepPosition: boolean,
+): Promise<{ body: Blob; on: string | null }> {
   const body = keepPosition ? file : await lighter(file)
   const taken = new Date(file.lastModified)
   return { body, on: body !== file && !Number.isNaN(taken.getTime()) ? localDay(taken) : null }
@@ -76,7 +91,11 @@ interface About {
 }
 
 async function post(job: string, body: Blob, on: string | null, about: About): Promise<Photo> {
-  const query = new URLSearchParams({ kind: about.kind, note: about.note ?? '', keepPosition: about.keepPosition ? 'yes' : 'no' })
+  const query = new URLSearchParams({
+    kind: about.kind,
+    note: about.note ?? '',
+    keepPosition: about.keepPosition ? 'yes' : 'no',
+  })
   if (about.zone) query.set('zone', about.zone)
   if (about.id) query.set('id', about.id)
   if (on) query.set('on', on)
@@ -84,14 +103,25 @@ async function post(job: string, body: Blob, on: string | null, about: About): P
   try {
     response = await fetch(`/api/jobs/${encodeURIComponent(job)}/photos?${query.toString()}`, {
       method: 'POST',
-      headers: { 'content-type': /^image\//.test(body.type) ? body.type : 'application/octet-stream' },
+      headers: {
+        'content-type': /^image\//.test(body.type) ? body.type : 'application/octet-stream',
+      },
       body,
     })
   } catch {
     throw new Unreachable()
   }
-  const value = (await response.json().catch(() => ({}))) as Photo & { title?: string; detail?: string }
-  if (!response.ok) throw new ApiError(response.status, value.title ?? 'Refused', value.detail ?? 'The picture was refused.', {})
+  const value = (await response.json().catch(() => ({}))) as Photo & {
+    title?: string
+    detail?: string
+  }
+  if (!response.ok)
+    throw new ApiError(
+      response.status,
+      value.title ?? 'Refused',
+      value.detail ?? 'The picture was refused.',
+      {},
+    )
   return value
 }
 
@@ -130,7 +160,10 @@ export const usePhotos = defineStore('photos', () => {
   const waiting = computed(() => held.value.filter((w) => w.job === job.id))
   let busy = false
   let timer: ReturnType<typeof setTimeout> | undefined
-  /** Sends what waits, oldest first; what gets no answer goes on waiting, what is refused is reported and dropped. */
+  /**
+   * Sends what waits, oldest first; what gets no answer goes on waiting, what is refused is
+   * reported and dropped.
+   */
   async function send() {
     if (busy) return
     busy = true
@@ -140,12 +173,19 @@ export const usePhotos = defineStore('photos', () => {
       for (let photo = held.value[0]; photo; photo = held.value[0]) {
         sending.value = held.value.length
         try {
-          // Sent on a later day, the day it was taken goes along; else the server's own calendar will do.
+          // Sent on a later day, the day it was taken goes along; else the server's own calendar
+          // will do.
           const on = photo.on ?? (photo.kept === localDay(new Date()) ? null : photo.kept)
-          await post(photo.job, photo.body, on, { kind: 'ground', zone: photo.zone, keepPosition: photo.keepPosition, id: photo.id })
+          await post(photo.job, photo.body, on, {
+            kind: 'ground',
+            zone: photo.zone,
+            keepPosition: photo.keepPosition,
+            id: photo.id,
+          })
           arrived = true
         } catch (error) {
-          if (error instanceof Unreachable || (error instanceof ApiError && error.status >= 500)) break
+          if (error instanceof Unreachable || (error instanceof ApiError && error.status >= 500))
+            break
           failure.value = `${photo.name}: ${(error as Error).message}`
         }
         const { id } = photo
@@ -163,12 +203,27 @@ export const usePhotos = defineStore('photos', () => {
   const add = (files: Iterable<File>, zone: string | null, keepPosition: boolean) =>
     job.id ? addTo(job.id, files, zone, keepPosition) : Promise.resolve()
   /** Takes photographs for any job. */
-  async function addTo(id: string, files: Iterable<File>, zone: string | null = null, keepPosition = false) {
+  async function addTo(
+    id: string,
+    files: Iterable<File>,
+    zone: string | null = null,
+    keepPosition = false,
+  ) {
     failure.value = ''
     for (const file of files) {
       sending.value++
       const { body, on } = await toSend(file, keepPosition)
-      const photo = { id: newId(), job: id, zone, keepPosition, on, kept: localDay(new Date()), name: file.name, body, thumb: await thumbOf(body) }
+      const photo = {
+        id: newId(),
+        job: id,
+        zone,
+        keepPosition,
+        on,
+        kept: localDay(new Date()),
+        name: file.name,
+        body,
+        thumb: await thumbOf(body),
+      }
       held.value = [...held.value, photo]
       await keepWaiting(photo)
     }

@@ -16,16 +16,29 @@ interface Held {
 let held: Held | null = null
 
 function start(): Held {
-  const worker = new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' })
+  const worker = new Worker(new URL('../workers/plan.worker.ts', import.meta.url), {
+    type: 'module',
+  })
   const stopped = new Promise<never>((_, reject) => {
-    worker.addEventListener('error', (event) => reject(new Error(event.message || 'the part of the page that works it out stopped')))
+    worker.addEventListener('error', (event) =>
+      reject(new Error(event.message || 'the part of the page that works it out stopped')),
+    )
     worker.addEventListener('messageerror', () => reject(new Error('its answer could not be read')))
   })
   stopped.catch(() => undefined)
-  return { remote: wrap<Planner>(worker), stopped, end: () => worker.terminate(), draft: null, setting: null }
+  return {
+    remote: wrap<Planner>(worker),
+    stopped,
+    end: () => worker.terminate(),
+    draft: null,
+    setting: null,
+  }
 }
 
-/** Plans a draft in the worker, sending what changed since the last call. After a failure the next call begins with a new worker. */
+/**
+ * Plans a draft in the worker, sending what changed since the last call. After a failure the next
+ * call begins with a new worker.
+ */
 export async function planInWorker(draft: JobDraft, setting: Setting): Promise<Planned> {
   held ??= start()
   const { remote, stopped, end } = held
@@ -35,7 +48,10 @@ export async function planInWorker(draft: JobDraft, setting: Setting): Promise<P
   return await answered(Promise.race([remote.plan(plain(changes)), stopped]), end)
 }
 
-/** The ready-made ways for the draft last planned, worked after its plan. Nothing before the first plan. */
+/**
+ * The ready-made ways for the draft last planned, worked after its plan. Nothing before the first
+ * plan.
+ */
 export async function waysInWorker(): Promise<Record<string, Way[]>> {
   if (!held) return {}
   const { remote, stopped, end } = held

@@ -1,6 +1,12 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { seedLotSchema, type SeedLot, type SeedLotDraft, type StockMovement, type StockMovementDraft } from '@juvena/core/entities/stock'
+import {
+  seedLotSchema,
+  type SeedLot,
+  type SeedLotDraft,
+  type StockMovement,
+  type StockMovementDraft,
+} from '@juvena/core/entities/stock'
 import type { StockLot } from '@juvena/core/stock/lotsOfJob'
 import { lotValues, lotWorth } from '@juvena/core/stock/lotWorth'
 import type { OnShelf } from '@juvena/core/stock/shelf'
@@ -34,28 +40,44 @@ export const useStock = defineStore('stock', () => {
     }
   }
   const put = (lot: ShownLot) => {
-    lots.value = lots.value.some((l) => l.id === lot.id) ? lots.value.map((l) => (l.id === lot.id ? lot : l)) : [...lots.value, lot]
+    lots.value = lots.value.some((l) => l.id === lot.id)
+      ? lots.value.map((l) => (l.id === lot.id ? lot : l))
+      : [...lots.value, lot]
   }
 
   /** Adds lots, each with what came in. */
-  async function add(given: { lot: SeedLotDraft; received: { kg: number; on: string } | null }[]): Promise<ShownLot[]> {
+  async function add(
+    given: { lot: SeedLotDraft; received: { kg: number; on: string } | null }[],
+  ): Promise<ShownLot[]> {
     const made = (await api<{ lots: ShownLot[] }>('POST', '/stock', { lots: given })).lots
     for (const lot of made) put(lot)
     return made
   }
   async function save(of: ShownLot, lot: SeedLotDraft) {
-    put(await api<ShownLot>('PUT', `/stock/${encodeURIComponent(of.id)}`, { revision: of.revision, lot }))
+    put(
+      await api<ShownLot>('PUT', `/stock/${encodeURIComponent(of.id)}`, {
+        revision: of.revision,
+        lot,
+      }),
+    )
   }
   async function archive(id: string) {
     await api('DELETE', `/stock/${encodeURIComponent(id)}`)
     lots.value = lots.value.filter((l) => l.id !== id)
   }
   async function move(lot: string, movement: Omit<StockMovementDraft, 'id' | 'lot'>) {
-    put(await api<ShownLot>('POST', `/stock/${encodeURIComponent(lot)}/movements`, { movements: [{ ...movement, id: newId(), lot }] }))
+    put(
+      await api<ShownLot>('POST', `/stock/${encodeURIComponent(lot)}/movements`, {
+        movements: [{ ...movement, id: newId(), lot }],
+      }),
+    )
   }
   /** The movements of a lot, and the names of the jobs in them. */
   const movements = (lot: string) =>
-    api<{ movements: StockMovement[]; jobs: Record<string, string> }>('GET', `/stock/${encodeURIComponent(lot)}/movements`)
+    api<{ movements: StockMovement[]; jobs: Record<string, string> }>(
+      'GET',
+      `/stock/${encodeURIComponent(lot)}/movements`,
+    )
 
   /** Labels that can be read, by id. */
   const read = computed(() => {
@@ -68,7 +90,15 @@ export const useStock = defineStore('stock', () => {
   })
   const values = computed(() => new Trace(firm.settings.values).values(lotValues))
   /** What each lot whose label can be read is worth today, by id. */
-  const worth = computed(() => new Map([...read.value].map(([id, lot]) => [id, lotWorth(lot, firm.grasses, firm.today, values.value)])))
+  const worth = computed(
+    () =>
+      new Map(
+        [...read.value].map(([id, lot]) => [
+          id,
+          lotWorth(lot, firm.grasses, firm.today, values.value),
+        ]),
+      ),
+  )
   /** What a plan goes by. */
   const forPlans = computed<StockLot[]>(() =>
     lots.value.flatMap(({ id, shelf }) => {
@@ -76,5 +106,19 @@ export const useStock = defineStore('stock', () => {
       return lot ? [{ id, lot, shelf }] : []
     }),
   )
-  return { lots, ready, failure, read, values, worth, forPlans, load, add, save, archive, move, movements }
+  return {
+    lots,
+    ready,
+    failure,
+    read,
+    values,
+    worth,
+    forPlans,
+    load,
+    add,
+    save,
+    archive,
+    move,
+    movements,
+  }
 })

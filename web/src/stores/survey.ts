@@ -7,11 +7,17 @@ import { useJob } from './job.ts'
 import { plain } from './plain.ts'
 
 let surveyor: Remote<Surveyor> | null = null
-const theSurveyor = () => (surveyor ??= wrap<Surveyor>(new Worker(new URL('../workers/survey.worker.ts', import.meta.url), { type: 'module' })))
+const theSurveyor = () =>
+  (surveyor ??= wrap<Surveyor>(
+    new Worker(new URL('../workers/survey.worker.ts', import.meta.url), { type: 'module' }),
+  ))
 
 const CAST_AFTER = 350
 
-/** The slow pictures of the survey, kept beside the plan: light and levels as rasters, worked in a worker, each for the draft it was asked of. */
+/**
+ * The slow pictures of the survey, kept beside the plan: light and levels as rasters, worked in a
+ * worker, each for the draft it was asked of.
+ */
 export const useSurvey = defineStore('survey', () => {
   const job = useJob()
   const wanted = ref<'none' | 'light' | 'levels'>('none')
@@ -39,9 +45,20 @@ export const useSurvey = defineStore('survey', () => {
   const lightKey = computed(() => {
     const d = job.draft
     if (!d || !season.value) return ''
-    const shapes = (d.drawing?.shapes ?? []).filter((s) => ['lawn', 'bed', 'building', 'wall', 'tree'].includes(s.kind))
+    const shapes = (d.drawing?.shapes ?? []).filter((s) =>
+      ['lawn', 'bed', 'building', 'wall', 'tree'].includes(s.kind),
+    )
     const falls = d.zones?.map((z) => [z.id, z.slope, z.slopeTowards])
-    return JSON.stringify([shapes, d.drawing?.hills, d.drawing?.levels, falls, d.site?.latitude, d.site?.longitude, season.value, whatIf.value])
+    return JSON.stringify([
+      shapes,
+      d.drawing?.hills,
+      d.drawing?.levels,
+      falls,
+      d.site?.latitude,
+      d.site?.longitude,
+      season.value,
+      whatIf.value,
+    ])
   })
   const levelKey = computed(() =>
     JSON.stringify([
@@ -122,5 +139,20 @@ export const useSurvey = defineStore('survey', () => {
     },
   )
 
-  return { wanted, light, casting, failure, whatIf, period, season, sowing, sowingSun, months, levels, stopped, cast, stop }
+  return {
+    wanted,
+    light,
+    casting,
+    failure,
+    whatIf,
+    period,
+    season,
+    sowing,
+    sowingSun,
+    months,
+    levels,
+    stopped,
+    cast,
+    stop,
+  }
 })

@@ -1,10 +1,13 @@
 const KEPT = 'juvena.window'
 const LOCK = 'juvena.window.'
-const locks = typeof navigator === 'undefined' ? undefined : (navigator as { locks?: LockManager }).locks
+const locks =
+  typeof navigator === 'undefined' ? undefined : (navigator as { locks?: LockManager }).locks
 
 const newName = () => Math.floor(performance.timeOrigin + performance.now() * 1000).toString(36)
 
-/** Holds a window's name for as long as its page lives; false where another living page holds it. */
+/**
+ * Holds a window's name for as long as its page lives; false where another living page holds it.
+ */
 const hold = (name: string): Promise<boolean> =>
   new Promise((answer) => {
     void locks!
@@ -20,8 +23,9 @@ const hold = (name: string): Promise<boolean> =>
 export let nameOfThisWindow: string | null = null
 
 /**
- * A name of this window that outlives a reload. A tab that was duplicated carries the same name along with everything else of its session, so whoever finds it
- * held by a living page takes another.
+ * A name of this window that outlives a reload. A tab that was duplicated carries the same name
+ * along with everything else of its session, so whoever finds it held by a living page takes
+ * another.
  */
 export const thisWindow: Promise<string> = (async () => {
   const kept = sessionStorage.getItem(KEPT)
@@ -38,7 +42,11 @@ export const thisWindow: Promise<string> = (async () => {
 export async function livingWindows(): Promise<ReadonlySet<string> | null> {
   await thisWindow
   const found = await locks?.query().catch(() => null)
-  return found?.held ? new Set(found.held.flatMap((l) => (l.name?.startsWith(LOCK) ? [l.name.slice(LOCK.length)] : []))) : null
+  return found?.held
+    ? new Set(
+        found.held.flatMap((l) => (l.name?.startsWith(LOCK) ? [l.name.slice(LOCK.length)] : [])),
+      )
+    : null
 }
 
 /** Does something that only one window should do at a time; false where another does it now. */

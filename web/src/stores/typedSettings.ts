@@ -3,7 +3,10 @@ import type { FirmDraft } from '@juvena/core/entities/firm'
 /** A setting typed here that no save has answered for yet. */
 export interface TypedSetting {
   value: unknown
-  /** What the server may hold without anybody else having changed it: the value saved before, and those sent from here since. */
+  /**
+   * What the server may hold without anybody else having changed it: the value saved before, and
+   * those sent from here since.
+   */
   expected: unknown[]
 }
 export type TypedSettings = ReadonlyMap<string, TypedSetting>
@@ -31,7 +34,8 @@ export function findTyped(): Map<string, TypedSetting> {
   for (const key of Object.keys(localStorage).filter((k) => k.startsWith(PREFIX))) {
     try {
       const typed = JSON.parse(localStorage.getItem(key)!) as Partial<TypedSetting>
-      if (Array.isArray(typed.expected)) found.set(key.slice(PREFIX.length), { value: typed.value, expected: typed.expected })
+      if (Array.isArray(typed.expected))
+        found.set(key.slice(PREFIX.length), { value: typed.value, expected: typed.expected })
     } catch {
       localStorage.removeItem(key)
     }
@@ -39,8 +43,14 @@ export function findTyped(): Map<string, TypedSetting> {
   return found
 }
 
-/** What was typed here laid over what the server holds: `wanted` is still to be saved, `lost` was changed elsewhere since. */
-export function layTyped(stored: FirmDraft, typed: TypedSettings): { draft: FirmDraft; wanted: Map<string, TypedSetting>; lost: string[] } {
+/**
+ * What was typed here laid over what the server holds: `wanted` is still to be saved, `lost` was
+ * changed elsewhere since.
+ */
+export function layTyped(
+  stored: FirmDraft,
+  typed: TypedSettings,
+): { draft: FirmDraft; wanted: Map<string, TypedSetting>; lost: string[] } {
   const draft = { ...stored } as Record<string, unknown>
   const wanted = new Map<string, TypedSetting>()
   const lost: string[] = []

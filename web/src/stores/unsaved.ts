@@ -4,11 +4,17 @@ import { currentDraft } from '@juvena/core/entities/jobVersions'
 import { setAtOnce } from './setAtOnce.ts'
 import { livingWindows, nameOfThisWindow, thisWindow } from './thisWindow.ts'
 
-/** What a window has typed but not heard back about, kept on this computer so that a reload or a dead server loses nothing. */
+/**
+ * What a window has typed but not heard back about, kept on this computer so that a reload or a
+ * dead server loses nothing.
+ */
 export interface Unsaved {
   revision: number
   draft: JobDraft
-  /** The draft last sent, as text: if the server holds just that, the save arrived though its answer did not. */
+  /**
+   * The draft last sent, as text: if the server holds just that, the save arrived though its answer
+   * did not.
+   */
   sent: string | null
   at: number
 }
@@ -18,12 +24,18 @@ export interface Left {
   unsaved: Unsaved
 }
 
-/** Where a browser cannot tell which windows live: what another left is used only when it has been silent for this long, ms. */
+/**
+ * Where a browser cannot tell which windows live: what another left is used only when it has been
+ * silent for this long, ms.
+ */
 const SILENT = 15_000
 
 const ownKey = async (job: string): Promise<Key> => [job, await thisWindow]
 
-/** The browser's own database, which holds a job of any size. Null where there is none: saving then goes over the network alone. */
+/**
+ * The browser's own database, which holds a job of any size. Null where there is none: saving then
+ * goes over the network alone.
+ */
 const drafts = typeof indexedDB === 'undefined' ? null : createStore('juvena-unsaved', 'drafts')
 
 export async function keepUnsaved(job: string, unsaved: Omit<Unsaved, 'at'>): Promise<void> {
@@ -36,7 +48,8 @@ export async function forgetUnsaved(job: string): Promise<void> {
   if (drafts) await del(await ownKey(job), drafts).catch(() => undefined)
 }
 
-const usable = (kept: unknown): kept is Unsaved => typeof kept === 'object' && kept !== null && 'draft' in kept && 'revision' in kept && 'at' in kept
+const usable = (kept: unknown): kept is Unsaved =>
+  typeof kept === 'object' && kept !== null && 'draft' in kept && 'revision' in kept && 'at' in kept
 const current = (unsaved: Unsaved): Unsaved => ({ ...unsaved, draft: currentDraft(unsaved.draft) })
 
 /** What windows that are gone have left, of one job or of all, the newest first. */
@@ -53,7 +66,9 @@ async function orphans(job: string | null): Promise<Left[]> {
     .sort((a, b) => b.unsaved.at - a.unsaved.at)
 }
 
-/** This window's own, else the newest left by a window that is gone, which becomes this window's. */
+/**
+ * This window's own, else the newest left by a window that is gone, which becomes this window's.
+ */
 export async function findUnsaved(job: string): Promise<Unsaved | null> {
   if (!drafts) return null
   try {
@@ -70,13 +85,18 @@ export async function findUnsaved(job: string): Promise<Unsaved | null> {
   }
 }
 
-/** What is unsent of jobs that no window has open: left by windows that are gone, or by this one before it went to another job. */
+/**
+ * What is unsent of jobs that no window has open: left by windows that are gone, or by this one
+ * before it went to another job.
+ */
 export async function leftUnsaved(open: string | null): Promise<Left[]> {
   if (!drafts) return []
   try {
     const own = await thisWindow
     const mine = (await entries<Key, unknown>(drafts)).flatMap(([key, unsaved]): Left[] =>
-      key[1] === own && key[0] !== open && usable(unsaved) ? [{ key, unsaved: current(unsaved) }] : [],
+      key[1] === own && key[0] !== open && usable(unsaved)
+        ? [{ key, unsaved: current(unsaved) }]
+        : [],
     )
     return [...mine, ...(await orphans(null)).filter(({ key }) => key[0] !== open)]
   } catch {
@@ -92,7 +112,15 @@ export async function forgetLeft({ key, unsaved }: Left): Promise<void> {
 }
 
 /** Notes the revision that something left stands on now. */
-export async function rebaseLeft({ key, unsaved }: Left, revision: number, sent: string): Promise<void> {
+export async function rebaseLeft(
+  { key, unsaved }: Left,
+  revision: number,
+  sent: string,
+): Promise<void> {
   if (!drafts) return
-  await update<unknown>(key, (now) => (usable(now) && now.at === unsaved.at ? { ...now, revision, sent } : now), drafts).catch(() => undefined)
+  await update<unknown>(
+    key,
+    (now) => (usable(now) && now.at === unsaved.at ? { ...now, revision, sent } : now),
+    drafts,
+  ).catch(() => undefined)
 }

@@ -1,7 +1,10 @@
 import { createStore, del, values } from 'idb-keyval'
 import { setAtOnce } from './setAtOnce.ts'
 
-/** A photograph taken and not yet with the server. It has its id from here, so that sending it twice keeps it once. */
+/**
+ * A photograph taken and not yet with the server. It has its id from here, so that sending it twice
+ * keeps it once.
+ */
 export interface WaitingPhoto {
   id: string
   job: string
@@ -17,11 +20,16 @@ export interface WaitingPhoto {
   thumb: string
 }
 
-/** The browser's own database: neither a lost signal nor a reload loses what lies here. Null where there is none. */
+/**
+ * The browser's own database: neither a lost signal nor a reload loses what lies here. Null where
+ * there is none.
+ */
 const shelf = typeof indexedDB === 'undefined' ? null : createStore('juvena-photos', 'waiting')
 
-export const waitingPhotos = async (): Promise<WaitingPhoto[]> => (shelf ? await values<WaitingPhoto>(shelf).catch(() => []) : [])
+export const waitingPhotos = async (): Promise<WaitingPhoto[]> =>
+  shelf ? await values<WaitingPhoto>(shelf).catch(() => []) : []
 /** A full or forbidden shelf is no reason not to send: it then waits in this window alone. */
 export const keepWaiting = async (photo: WaitingPhoto): Promise<void> =>
   void (shelf && (await setAtOnce(photo.id, photo, shelf).catch(() => undefined)))
-export const forgetWaiting = async (id: string): Promise<void> => void (shelf && (await del(id, shelf).catch(() => undefined)))
+export const forgetWaiting = async (id: string): Promise<void> =>
+  void (shelf && (await del(id, shelf).catch(() => undefined)))

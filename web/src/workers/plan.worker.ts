@@ -33,7 +33,10 @@ let draft: JobDraft = {}
 let setting = {} as Setting
 const memo = new Memo()
 
-/** Keeps a draft and plans it, off the page's thread. It is told only what changed since the last call; the first call of a page tells everything. */
+/**
+ * Keeps a draft and plans it, off the page's thread. It is told only what changed since the last
+ * call; the first call of a page tells everything.
+ */
 const planner = {
   plan(changes: PlanChanges): Planned {
     draft = withChanges(draft, changes.draft)

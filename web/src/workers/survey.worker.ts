@@ -51,14 +51,22 @@ function quickLight(draft: JobDraft, seasons: readonly LightSeason[]): Map<strin
   const measured = measurePlan(job.drawing)
   const tilts = tiltsOf(job, measured, levelsByZone(job))
   for (const season of seasons)
-    for (const [id, light] of lightOfZones(job.drawing, measured, place, season, { tilts })) found.set(id, [...(found.get(id) ?? []), light.median])
+    for (const [id, light] of lightOfZones(job.drawing, measured, place, season, { tilts }))
+      found.set(id, [...(found.get(id) ?? []), light.median])
   return found
 }
 
 /** The slow stages of the survey, off the page's thread. */
 const surveyor = {
-  /** Sun hours over all lawns. Tells the share done; null when stopped by `stop`, by a later call, or when there is nothing to cast. */
-  async light(draft: JobDraft, { season, whatIf, fine }: LightAsk, progress: (share: number) => void): Promise<CastLight | null> {
+  /**
+   * Sun hours over all lawns. Tells the share done; null when stopped by `stop`, by a later call,
+   * or when there is nothing to cast.
+   */
+  async light(
+    draft: JobDraft,
+    { season, whatIf, fine }: LightAsk,
+    progress: (share: number) => void,
+  ): Promise<CastLight | null> {
     const mine = ++running
     const job = plain(draft)
     if (!job || job.site.latitude === null) return null
@@ -69,7 +77,10 @@ const surveyor = {
     const cast = castLight({
       latitude: job.site.latitude,
       longitude: job.site.longitude ?? 0,
-      obstacles: [...obstaclesOf(job.drawing.shapes, { whatIf }), ...tiltsOf(job, measured, levelsByZone(job))],
+      obstacles: [
+        ...obstaclesOf(job.drawing.shapes, { whatIf }),
+        ...tiltsOf(job, measured, levelsByZone(job)),
+      ],
       hills: hillsOf(job.drawing),
       grid,
       days: daysFor(season.from, season.to, fine ? 70 : 4),
@@ -109,7 +120,9 @@ const surveyor = {
 
   /** Median sun of each zone over some weeks, quickly. */
   over(draft: JobDraft, season: LightSeason): Record<string, number> {
-    return Object.fromEntries([...quickLight(draft, [season])].map(([id, hours]) => [id, hours[0]!]))
+    return Object.fromEntries(
+      [...quickLight(draft, [season])].map(([id, hours]) => [id, hours[0]!]),
+    )
   },
 
   /** Median sun of each zone in each month of a year, quickly. */
@@ -131,7 +144,13 @@ const surveyor = {
     const rasters: Raster[] = []
     for (const [id, readings] of levelsByZone(job)) {
       const zone = job.zones.find((z) => z.id === id)
-      const surface = zone && levelSurface(readings, measured.zones.get(id)?.net ?? null, aimOf(zone, job.drawing, readings))
+      const surface =
+        zone &&
+        levelSurface(
+          readings,
+          measured.zones.get(id)?.net ?? null,
+          aimOf(zone, job.drawing, readings),
+        )
       if (surface) rasters.push({ grid: surface.grid, values: surface.deviation })
     }
     return rasters

@@ -29,7 +29,10 @@ export interface YearsAsk {
 }
 export type OddsByRow = Record<string, RowOdds | null>
 
-/** More years than a page can wait for, off its thread. Whoever no longer wants them ends the worker. */
+/**
+ * More years than a page can wait for, off its thread. Whoever no longer wants them ends the
+ * worker.
+ */
 const years = {
   /** Tells what is known after each hundred years. */
   async odds(
@@ -41,9 +44,16 @@ const years = {
     const grasses = grassTable(firm.grasses)
     const schools = schoolsOf(job, firm)
     // Each hundred has a memo of its own: nothing of it is asked for again.
-    const climateOf = (hundred: number, trace: Trace) => siteClimate({ job, today, schools, station, recent: [], memo: new Memo(), trace, hundred })
+    const climateOf = (hundred: number, trace: Trace) =>
+      siteClimate({ job, today, schools, station, recent: [], memo: new Memo(), trace, hundred })
     let done = 0
-    for (const known of oddsOverHundreds(climateOf, hundreds, yearDay(dayNumber(first)), schools, () => new Trace(firm.values, grasses)))
+    for (const known of oddsOverHundreds(
+      climateOf,
+      hundreds,
+      yearDay(dayNumber(first)),
+      schools,
+      () => new Trace(firm.values, grasses),
+    ))
       await tell(++done / hundreds, known)
   },
 }

@@ -26,7 +26,9 @@ watch(
     if (!open || !job.id) return
     ;[revisions.value, chosen.value, failure.value] = [null, null, '']
     try {
-      revisions.value = (await api<{ revisions: Revision[] }>('GET', `/jobs/${encodeURIComponent(job.id)}/revisions`)).revisions
+      revisions.value = (
+        await api<{ revisions: Revision[] }>('GET', `/jobs/${encodeURIComponent(job.id)}/revisions`)
+      ).revisions
     } catch (error) {
       failure.value = (error as Error).message
     }
@@ -36,14 +38,19 @@ watch(
 async function look(revision: Revision) {
   if (!job.id) return
   try {
-    const { draft } = await api<{ draft: JobDraft }>('GET', `/jobs/${encodeURIComponent(job.id)}/revisions/${revision.revision}`)
+    const { draft } = await api<{ draft: JobDraft }>(
+      'GET',
+      `/jobs/${encodeURIComponent(job.id)}/revisions/${revision.revision}`,
+    )
     chosen.value = { revision, draft }
     failure.value = ''
   } catch (error) {
     failure.value = (error as Error).message
   }
 }
-const differences = computed(() => (chosen.value && job.draft ? draftDifferences(chosen.value.draft, job.draft) : []))
+const differences = computed(() =>
+  chosen.value && job.draft ? draftDifferences(chosen.value.draft, job.draft) : [],
+)
 function bringBack() {
   if (!chosen.value) return
   job.replaceWith(chosen.value.draft)
@@ -63,13 +70,21 @@ const when = ({ savedAt }: Revision) => showMoment(savedAt) ?? 'before histories
   >
     <p v-if="failure" class="trouble" role="alert">{{ failure }}</p>
     <p class="small soft">
-      Every save of the last minutes is kept; older ones are thinned: one in ten minutes, then one in three hours, one a day, one a month.
+      Every save of the last minutes is kept; older ones are thinned: one in ten minutes, then one
+      in three hours, one a day, one a month.
     </p>
     <div v-if="revisions" class="versions">
       <ol>
         <li v-for="r in revisions" :key="r.revision">
-          <button type="button" :aria-pressed="chosen?.revision.revision === r.revision" @click="look(r)">
-            <b>{{ when(r) }}</b> <span class="small soft">version {{ r.revision }}{{ r.device ? `, ${r.device}` : '' }}</span>
+          <button
+            type="button"
+            :aria-pressed="chosen?.revision.revision === r.revision"
+            @click="look(r)"
+          >
+            <b>{{ when(r) }}</b>
+            <span class="small soft"
+              >version {{ r.revision }}{{ r.device ? `, ${r.device}` : '' }}</span
+            >
           </button>
         </li>
       </ol>
@@ -77,7 +92,11 @@ const when = ({ savedAt }: Revision) => showMoment(savedAt) ?? 'before histories
         <p v-if="!chosen" class="soft">Choose a version to see how it differs from now.</p>
         <template v-else>
           <p>
-            <b>{{ differences.length === 0 ? 'The same as now.' : `Since version ${chosen.revision.revision}:` }}</b>
+            <b>{{
+              differences.length === 0
+                ? 'The same as now.'
+                : `Since version ${chosen.revision.revision}:`
+            }}</b>
           </p>
           <ul>
             <li v-for="(d, i) in differences.slice(0, 60)" :key="i">
@@ -86,9 +105,13 @@ const when = ({ savedAt }: Revision) => showMoment(savedAt) ?? 'before histories
                 ><s class="soft">{{ d.before || 'blank' }}</s> {{ d.after || 'blank' }}</span
               >
             </li>
-            <li v-if="differences.length > 60" class="soft">and {{ differences.length - 60 }} more</li>
+            <li v-if="differences.length > 60" class="soft">
+              and {{ differences.length - 60 }} more
+            </li>
           </ul>
-          <button v-if="differences.length > 0" type="button" class="act main" @click="bringBack">Restore this version</button>
+          <button v-if="differences.length > 0" type="button" class="act main" @click="bringBack">
+            Restore this version
+          </button>
         </template>
       </div>
     </div>

@@ -1,5 +1,15 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, h, onBeforeUnmount, onMounted, provide, ref, watch, type Component } from 'vue'
+import {
+  computed,
+  defineAsyncComponent,
+  h,
+  onBeforeUnmount,
+  onMounted,
+  provide,
+  ref,
+  watch,
+  type Component,
+} from 'vue'
 import { onBeforeRouteLeave, RouterLink, useRoute, useRouter } from 'vue-router'
 import { daysBetween, parseDay, showDay } from '@juvena/core/calendar/day'
 import { linkedFigure } from '@juvena/core/present/figureLink'
@@ -17,7 +27,11 @@ import WorkingPanel from './WorkingPanel.vue'
 
 /** A stage's surface, loaded when it is first opened; says so when that takes a moment. */
 const stageSurface = (loader: () => Promise<{ default: Component }>): Component =>
-  defineAsyncComponent({ loader, delay: 120, loadingComponent: { render: () => h('p', { class: 'soft' }, 'Loading…') } })
+  defineAsyncComponent({
+    loader,
+    delay: 120,
+    loadingComponent: { render: () => h('p', { class: 'soft' }, 'Loading…') },
+  })
 
 const SURFACES: Record<Stage, Component> = {
   1: stageSurface(() => import('../../stages/walkover/WalkOverStage.vue')),
@@ -42,7 +56,8 @@ const chosen = computed(() => {
   const asked = typeof route.query.figure === 'string' ? route.query.figure : null
   return asked && job.plan ? (linkedFigure(asked, job.plan.figures) ?? asked) : asked
 })
-const choose = (id: string | null) => void router.replace({ query: { ...route.query, figure: id ?? undefined } })
+const choose = (id: string | null) =>
+  void router.replace({ query: { ...route.query, figure: id ?? undefined } })
 provide(WORKING, { chosen, choose })
 
 watch(
@@ -79,7 +94,8 @@ onMounted(() => {
   actions.redo = () => (job.redo(), true)
   document.addEventListener('visibilitychange', hide)
 })
-const hide = () => document.visibilityState === 'hidden' && job.saving === 'waiting' && void job.save()
+const hide = () =>
+  document.visibilityState === 'hidden' && job.saving === 'waiting' && void job.save()
 onBeforeUnmount(() => {
   for (const key of ['stage', 'working', 'neighbour', 'undo', 'redo'] as const) delete actions[key]
   document.removeEventListener('visibilitychange', hide)
@@ -110,13 +126,16 @@ const headline = computed(() => {
 const customerDate = computed(() => {
   const typed = job.draft?.customerDate
   const parsed = typed ? parseDay(typed, job.today) : null
-  return parsed?.ok ? { day: showDay(parsed.value), left: daysBetween(job.today, parsed.value) } : null
+  return parsed?.ok
+    ? { day: showDay(parsed.value), left: daysBetween(job.today, parsed.value) }
+    : null
 })
 /** What came with a job file, counted. */
 const imported = computed(() => {
   const counts = /^(\d+)-(\d+)$/.exec(String(route.query.imported ?? ''))
   if (!counts) return ''
-  const some = (n: number, one: string, more: string) => `${n === 0 ? 'no' : n} ${n === 1 ? one : more}`
+  const some = (n: number, one: string, more: string) =>
+    `${n === 0 ? 'no' : n} ${n === 1 ? one : more}`
   return `Imported, with ${some(Number(counts[1]), 'diary entry', 'diary entries')} and ${some(Number(counts[2]), 'photograph', 'photographs')}.`
 })
 /** The ladder and the ways beside it want the whole width: what to watch stands below them. */
@@ -129,8 +148,17 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
     <h1>{{ job.unreadable ? 'This job cannot be opened.' : 'This job was not found.' }}</h1>
     <p>{{ job.loadFailure }}</p>
     <p class="ways">
-      <a v-if="job.unreadable" class="act" :href="job.unreadable.text" download>Export what is stored</a>
-      <button v-if="job.unreadable" type="button" class="act" @click="archiveUnreadable(job.unreadable.id)">Archive it</button>
+      <a v-if="job.unreadable" class="act" :href="job.unreadable.text" download
+        >Export what is stored</a
+      >
+      <button
+        v-if="job.unreadable"
+        type="button"
+        class="act"
+        @click="archiveUnreadable(job.unreadable.id)"
+      >
+        Archive it
+      </button>
       <RouterLink class="act" to="/">To the season</RouterLink>
     </p>
   </div>
@@ -141,33 +169,71 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
         <p class="small soft">{{ headline }}</p>
       </div>
       <p v-if="customerDate" class="date">
-        must look right by<br /><b>{{ customerDate.day }}, {{ customerDate.left >= 0 ? `${customerDate.left} days` : 'past' }}</b>
+        must look right by<br /><b
+          >{{ customerDate.day }},
+          {{ customerDate.left >= 0 ? `${customerDate.left} days` : 'past' }}</b
+        >
       </p>
       <p v-if="imported" class="imported small" role="status">
-        {{ imported }} <button type="button" class="plain" @click="router.replace({ query: { ...route.query, imported: undefined } })">ok</button>
+        {{ imported }}
+        <button
+          type="button"
+          class="plain"
+          @click="router.replace({ query: { ...route.query, imported: undefined } })"
+        >
+          ok
+        </button>
       </p>
       <div class="buttons">
         <SaveLine />
-        <button v-if="job.id" type="button" class="plain small versions" @click="versionsOpen = true">versions</button>
+        <button
+          v-if="job.id"
+          type="button"
+          class="plain small versions"
+          @click="versionsOpen = true"
+        >
+          versions
+        </button>
         <EarlierVersions v-if="versionsOpen" v-model="versionsOpen" />
         <button type="button" class="act" :disabled="!job.canUndo" @click="job.undo()">Undo</button>
         <button type="button" class="act" :disabled="!job.canRedo" @click="job.redo()">Redo</button>
-        <button type="button" class="act" :aria-label="`Units: ${unitsWord}. Switch`" @click="firm.toggleUnits()">{{ unitsWord }}</button>
-        <RouterLink v-if="job.id" class="act main" :to="`/jobs/${job.id}/sheets`">Print sheets</RouterLink>
+        <button
+          type="button"
+          class="act"
+          :aria-label="`Units: ${unitsWord}. Switch`"
+          @click="firm.toggleUnits()"
+        >
+          {{ unitsWord }}
+        </button>
+        <RouterLink v-if="job.id" class="act main" :to="`/jobs/${job.id}/sheets`"
+          >Print sheets</RouterLink
+        >
       </div>
     </header>
     <JobSpine class="the-spine" :stage="stage" @go="go" />
     <section class="surface" :aria-label="`Stage ${stage}`">
       <p v-if="job.planFailure" class="failed" role="alert">
-        The plan could not be worked out. What you typed is kept{{ job.plan ? '; the figures shown are from before your last change' : '' }}.
+        The plan could not be worked out. What you typed is kept{{
+          job.plan ? '; the figures shown are from before your last change' : ''
+        }}.
         <button type="button" class="act" @click="job.replan()">Try again</button>
         <span class="small">It said: {{ job.planFailure }}</span>
       </p>
       <component :is="surface" v-if="job.draft && job.plan" />
       <p v-else-if="!job.planFailure" class="soft waiting">Planning…</p>
-      <WorkingPanel v-if="job.plan && below && panelOpen && !chosen" class="below" within :stage="stage" />
+      <WorkingPanel
+        v-if="job.plan && below && panelOpen && !chosen"
+        class="below"
+        within
+        :stage="stage"
+      />
     </section>
-    <WorkingPanel v-if="job.plan && ((panelOpen && !below) || chosen)" class="panel" :class="{ asked: chosen }" :stage="stage" />
+    <WorkingPanel
+      v-if="job.plan && ((panelOpen && !below) || chosen)"
+      class="panel"
+      :class="{ asked: chosen }"
+      :stage="stage"
+    />
   </div>
 </template>
 

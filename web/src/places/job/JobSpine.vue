@@ -5,7 +5,10 @@ import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import SoilCore from './SoilCore.vue'
 
-/** The spine: a soil core standing in its tube, one band a stage, each with its result and its marks. On a phone it lies down. */
+/**
+ * The spine: a soil core standing in its tube, one band a stage, each with its result and its
+ * marks. On a phone it lies down.
+ */
 defineProps<{ stage: Stage }>()
 const emit = defineEmits<{ go: [stage: Stage] }>()
 const firm = useFirm()
@@ -18,14 +21,28 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
 
 <template>
   <nav class="spine" aria-label="Stages of the job">
-    <button v-for="s in all" :key="s" type="button" class="band" :aria-current="s === stage ? 'step' : undefined" @click="emit('go', s)">
+    <button
+      v-for="s in all"
+      :key="s"
+      type="button"
+      class="band"
+      :aria-current="s === stage ? 'step' : undefined"
+      @click="emit('go', s)"
+    >
       <span class="core" :class="{ first: s === 1, last: s === 8 }"><SoilCore :stage="s" /></span>
-      <span class="short" :class="{ told: band(s)?.mark && band(s)!.mark !== 'none' }" aria-hidden="true">{{ SHORT[s] }}</span>
+      <span
+        class="short"
+        :class="{ told: band(s)?.mark && band(s)!.mark !== 'none' }"
+        aria-hidden="true"
+        >{{ SHORT[s] }}</span
+      >
       <span class="text">
         <span class="name">{{ s }} {{ STAGES[s] }}</span>
         <span class="marks">
           <span v-if="job.movedIn(s)" class="mark moved">{{ job.movedIn(s) }} changed</span>
-          <span v-if="band(s)?.markSays" class="mark" :class="band(s)!.mark">{{ band(s)!.markSays }}</span>
+          <span v-if="band(s)?.markSays" class="mark" :class="band(s)!.mark">{{
+            band(s)!.markSays
+          }}</span>
         </span>
         <b class="line">{{ firm.say(band(s)?.line ?? '…') }}</b>
         <span class="sub">{{ firm.say(band(s)?.sub ?? '') }}</span>

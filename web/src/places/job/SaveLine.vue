@@ -14,7 +14,11 @@ const WORDS = {
   conflict: 'saved elsewhere',
   refused: 'not saved',
 }
-const time = computed(() => (job.conflict ? new Date(job.conflict.savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }) : ''))
+const time = computed(() =>
+  job.conflict
+    ? new Date(job.conflict.savedAt).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+    : '',
+)
 async function settle(keep: 'mine' | 'theirs') {
   busy.value = true
   await job.settle(keep).catch((error: Error) => (job.failure = error.message))
@@ -23,8 +27,12 @@ async function settle(keep: 'mine' | 'theirs') {
 </script>
 
 <template>
-  <span class="save small" :class="job.saving" role="status" :title="job.failure">{{ WORDS[job.saving] }}</span>
-  <p v-if="job.saving === 'unreachable' || job.saving === 'refused'" class="bar" role="alert">{{ job.failure }}</p>
+  <span class="save small" :class="job.saving" role="status" :title="job.failure">{{
+    WORDS[job.saving]
+  }}</span>
+  <p v-if="job.saving === 'unreachable' || job.saving === 'refused'" class="bar" role="alert">
+    {{ job.failure }}
+  </p>
   <ElDialog
     append-to="#above"
     class="conflict-dialog"
@@ -36,12 +44,17 @@ async function settle(keep: 'mine' | 'theirs') {
     :close-on-press-escape="false"
   >
     <p>
-      Version {{ job.conflict?.revision }} was saved there at {{ time }}. What you have here began from version {{ job.revision }}. Nothing was
-      overwritten; whichever you do not go on with is kept as a job of its own, “(other version)”.
+      Version {{ job.conflict?.revision }} was saved there at {{ time }}. What you have here began
+      from version {{ job.revision }}. Nothing was overwritten; whichever you do not go on with is
+      kept as a job of its own, “(other version)”.
     </p>
     <p class="choices">
-      <button type="button" class="act main" :disabled="busy" @click="settle('mine')">Go on with mine, version {{ job.revision }}</button>
-      <button type="button" class="act" :disabled="busy" @click="settle('theirs')">Go on with theirs, version {{ job.conflict?.revision }}</button>
+      <button type="button" class="act main" :disabled="busy" @click="settle('mine')">
+        Go on with mine, version {{ job.revision }}
+      </button>
+      <button type="button" class="act" :disabled="busy" @click="settle('theirs')">
+        Go on with theirs, version {{ job.conflict?.revision }}
+      </button>
     </p>
   </ElDialog>
 </template>

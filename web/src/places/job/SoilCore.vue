@@ -3,11 +3,25 @@ import type { Stage } from '@juvena/core/trace/rule'
 
 /** One length of the soil core, from the grass (1) down to the subsoil (8). Drawn, not fetched. */
 defineProps<{ stage: Stage }>()
-const FILL: Record<Stage, string> = { 1: '#86ab63', 2: '#b9975a', 3: '#4a3020', 4: '#573823', 5: '#6d4527', 6: '#7a4e2d', 7: '#96683f', 8: '#b58a5c' }
+const FILL: Record<Stage, string> = {
+  1: '#86ab63',
+  2: '#b9975a',
+  3: '#4a3020',
+  4: '#573823',
+  5: '#6d4527',
+  6: '#7a4e2d',
+  7: '#96683f',
+  8: '#b58a5c',
+}
 </script>
 
 <template>
-  <svg viewBox="0 0 40 84" preserveAspectRatio="xMidYMid slice" aria-hidden="true" focusable="false">
+  <svg
+    viewBox="0 0 40 84"
+    preserveAspectRatio="xMidYMid slice"
+    aria-hidden="true"
+    focusable="false"
+  >
     <rect width="40" height="84" :fill="FILL[stage]" />
     <g v-if="stage === 1" fill="none" stroke="#35602f" stroke-width="2" stroke-linecap="round">
       <path
@@ -15,7 +29,9 @@ const FILL: Record<Stage, string> = { 1: '#86ab63', 2: '#b9975a', 3: '#4a3020', 
       />
     </g>
     <g v-else-if="stage === 2" fill="none" stroke="#8a6a33" stroke-width="1.4">
-      <path d="M-2 12C12 4 26 20 42 10M-2 26C10 34 28 16 42 28M-2 40C14 32 24 48 42 38M-2 55C10 62 30 46 42 56M-2 70C14 62 26 78 42 70" />
+      <path
+        d="M-2 12C12 4 26 20 42 10M-2 26C10 34 28 16 42 28M-2 40C14 32 24 48 42 38M-2 55C10 62 30 46 42 56M-2 70C14 62 26 78 42 70"
+      />
     </g>
     <g v-else-if="stage === 3" fill="none" stroke="#cdb693" stroke-width="1.1">
       <path d="M10 0C12 24 6 44 11 66M20 0C19 30 24 52 20 84M30 0C28 18 33 34 29 52" />
@@ -37,10 +53,22 @@ const FILL: Record<Stage, string> = { 1: '#86ab63', 2: '#b9975a', 3: '#4a3020', 
       <circle cx="14" cy="56" r="3" />
       <circle cx="31" cy="68" r="5" />
     </g>
-    <g v-else-if="stage === 6" fill="none" stroke="#5d3a1f" stroke-width="1.4" stroke-dasharray="5 4">
+    <g
+      v-else-if="stage === 6"
+      fill="none"
+      stroke="#5d3a1f"
+      stroke-width="1.4"
+      stroke-dasharray="5 4"
+    >
       <path d="M0 21H40M0 42H40M0 63H40" />
     </g>
-    <g v-else-if="stage === 7" fill="none" stroke="#2f6d8c" stroke-width="1.8" stroke-linecap="round">
+    <g
+      v-else-if="stage === 7"
+      fill="none"
+      stroke="#2f6d8c"
+      stroke-width="1.8"
+      stroke-linecap="round"
+    >
       <path d="M8 20c4-6 8 6 12 0s8 6 12 0M8 42c4-6 8 6 12 0s8 6 12 0M8 64c4-6 8 6 12 0s8 6 12 0" />
     </g>
     <g v-else fill="#a4774b">

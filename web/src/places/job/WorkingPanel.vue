@@ -17,7 +17,10 @@ import { WORKING } from '../../parts/working.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
-/** The working of the chosen figure, each input opening in turn; with none chosen, what this stage warns of, its schools and its cautions. */
+/**
+ * The working of the chosen figure, each input opening in turn; with none chosen, what this stage
+ * warns of, its schools and its cautions.
+ */
 const props = defineProps<{ stage: Stage; within?: boolean }>()
 const firm = useFirm()
 const job = useJob()
@@ -26,7 +29,9 @@ const route = useRoute()
 const ShapeCard = defineAsyncComponent(() => import('../../stages/walkover/plan/ShapeCard.vue'))
 const trail = ref<string[]>([])
 
-const explained = computed(() => (working.chosen.value && job.plan ? explain(job.plan, working.chosen.value, firm.reader) : null))
+const explained = computed(() =>
+  working.chosen.value && job.plan ? explain(job.plan, working.chosen.value, firm.reader) : null,
+)
 const inputsOf = (id: string) => {
   const f = job.figure(id)
   return f ? figureInputs(f) : []
@@ -60,41 +65,76 @@ const STAGE_SCHOOLS: Record<Stage, SchoolChoiceId[]> = {
   8: ['firstMow'],
 }
 /** What the middle of the page says already: Materials its own, Order of work what does not fit. */
-const saidThere = computed(() => props.stage === 5 || (props.stage === 6 && job.plan?.notices.some((n) => n.id.endsWith('.fits'))))
+const saidThere = computed(
+  () =>
+    props.stage === 5 ||
+    (props.stage === 6 && job.plan?.notices.some((n) => n.id.endsWith('.fits'))),
+)
 const notices = computed(
   () =>
     job.plan?.notices
-      .filter((n) => (n.stage === props.stage && n.stage !== 5) || (n.level === 'hold' && n.id.endsWith('.fits')))
+      .filter(
+        (n) =>
+          (n.stage === props.stage && n.stage !== 5) ||
+          (n.level === 'hold' && n.id.endsWith('.fits')),
+      )
       .filter((n) => props.stage !== 6 || !n.id.endsWith('.fits')) ?? [],
 )
 const cautions = computed(() => {
   if (props.stage < 5) return []
-  const kinds = { 5: ['dress', 'feed', 'cover'], 6: null, 7: ['water'], 8: ['first-mow', 'visit'] }[props.stage as 5 | 6 | 7 | 8]
-  const keys = new Set(job.plan?.steps.filter((s) => !kinds || kinds.includes(s.kind)).flatMap((s) => s.cautions) ?? [])
+  const kinds = { 5: ['dress', 'feed', 'cover'], 6: null, 7: ['water'], 8: ['first-mow', 'visit'] }[
+    props.stage as 5 | 6 | 7 | 8
+  ]
+  const keys = new Set(
+    job.plan?.steps.filter((s) => !kinds || kinds.includes(s.kind)).flatMap((s) => s.cautions) ??
+      [],
+  )
   return [...keys].map((k) => CAUTIONS[k])
 })
 </script>
 
 <template>
-  <component :is="within ? 'section' : 'aside'" class="working" aria-label="Working" aria-live="polite">
+  <component
+    :is="within ? 'section' : 'aside'"
+    class="working"
+    aria-label="Working"
+    aria-live="polite"
+  >
     <template v-if="explained">
       <p class="where">
         <button v-if="trail.length" type="button" class="plain" @click="back">back</button>
-        <span>Working · {{ [zoneName(explained.figure.zone), firm.say(explained.figure.label)].filter(Boolean).join(', ') }}</span>
-        <button type="button" class="plain close" aria-label="Close the working" @click="working.choose(null)">close</button>
+        <span
+          >Working ·
+          {{
+            [zoneName(explained.figure.zone), firm.say(explained.figure.label)]
+              .filter(Boolean)
+              .join(', ')
+          }}</span
+        >
+        <button
+          type="button"
+          class="plain close"
+          aria-label="Close the working"
+          @click="working.choose(null)"
+        >
+          close
+        </button>
       </p>
       <p class="value">
         {{ firm.show(explained.figure.value, explained.figure.unit).number }}
         <span>{{ firm.show(explained.figure.value, explained.figure.unit).unit }}</span>
       </p>
       <p class="formula">
-        <template v-for="(part, i) in explained.formula.split('; ')" :key="i"><br v-if="i" />{{ part }}</template>
+        <template v-for="(part, i) in explained.formula.split('; ')" :key="i"
+          ><br v-if="i" />{{ part }}</template
+        >
       </p>
       <p class="says">{{ explained.says }}</p>
       <p class="standing">
         <StandingTag :standing="explained.rule.standing" />
         <template v-if="explained.figure.standing !== explained.rule.standing"
-          ><StandingTag :standing="explained.figure.standing" /> <span class="small">weakest input</span></template
+          ><StandingTag :standing="explained.figure.standing" />
+          <span class="small">weakest input</span></template
         >
         <span class="small soft source">{{ explained.rule.source }}</span>
       </p>
@@ -105,22 +145,33 @@ const cautions = computed(() => {
         <li v-for="f in explained.inputs" :key="f.id">
           <button type="button" @click="open(f.id)">
             <span
-              >{{ firm.say(f.label) }}<template v-if="f.zone && f.zone !== explained.figure.zone">, {{ zoneName(f.zone) }}</template></span
+              >{{ firm.say(f.label)
+              }}<template v-if="f.zone && f.zone !== explained.figure.zone"
+                >, {{ zoneName(f.zone) }}</template
+              ></span
             >
             <b>{{ firm.text(f.value, f.unit) }}</b>
             <StandingTag :standing="f.standing" />
           </button>
         </li>
       </ul>
-      <ul v-if="explained.values.length" class="numbers" aria-label="Numbers of the trade it goes by">
+      <ul
+        v-if="explained.values.length"
+        class="numbers"
+        aria-label="Numbers of the trade it goes by"
+      >
         <li v-for="v in explained.values" :key="v.id">
           <span
-            >{{ v.says }} <b>{{ v.value }}</b><template v-if="v.instead">, yours; Juvena’s is {{ v.instead }}</template></span
+            >{{ v.says }} <b>{{ v.value }}</b><template v-if="v.instead"
+              >, yours; Juvena’s is {{ v.instead }}</template
+            ></span
           >
           <span class="small soft">{{ v.standing }}</span>
         </li>
         <li>
-          <RouterLink class="small" :to="`/yard/rules?rule=${explained.rule.id}`">change it in the rule book</RouterLink>
+          <RouterLink class="small" :to="`/yard/rules?rule=${explained.rule.id}`"
+            >change it in the rule book</RouterLink
+          >
         </li>
       </ul>
       <section v-if="explained.instead">
@@ -146,7 +197,8 @@ const cautions = computed(() => {
       </p>
       <NoticeCard v-for="n in notices" :key="n.id" :notice="n" />
       <p v-if="notices.length === 0 && stage !== 1" class="soft">
-        {{ saidThere ? '' : 'No warnings here.' }} Choose any figure with dots under it to see its working.
+        {{ saidThere ? '' : 'No warnings here.' }} Choose any figure with dots under it to see its
+        working.
       </p>
       <section v-if="STAGE_SCHOOLS[stage].length" class="schools">
         <h3>Schools, for this job</h3>
@@ -157,7 +209,9 @@ const cautions = computed(() => {
         <ul class="cautions">
           <li v-for="c in cautions" :key="c">{{ c }}</li>
         </ul>
-        <p class="small soft">Juvena advises; local code, the label and the licensed applicator decide.</p>
+        <p class="small soft">
+          Juvena advises; local code, the label and the licensed applicator decide.
+        </p>
       </section>
     </template>
   </component>

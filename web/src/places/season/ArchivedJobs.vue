@@ -44,7 +44,15 @@ async function erase() {
     <summary>Archived: {{ away.length }}{{ more ? ' and more' : '' }}</summary>
     <ul>
       <li v-for="j in away" :key="j.id">
-        {{ j.name }} <button type="button" class="plain small" :aria-label="`Restore ${j.name}`" @click="restore(j.id)">restore</button>
+        {{ j.name }}
+        <button
+          type="button"
+          class="plain small"
+          :aria-label="`Restore ${j.name}`"
+          @click="restore(j.id)"
+        >
+          restore
+        </button>
         <button
           type="button"
           class="plain small"
@@ -71,11 +79,12 @@ async function erase() {
     @update:model-value="erasing = null"
   >
     <p>
-      Names, address, telephone, notes, photographs, the plan of the site, earlier versions and the diary are deleted for good. This cannot be undone.
+      Names, address, telephone, notes, photographs, the plan of the site, earlier versions and the
+      diary are deleted for good. This cannot be undone.
     </p>
     <p>
-      Records of what was sprayed or spread stay, with day, zone, product, amount and who did it: the law on them decides for how long. Backups made
-      before still hold the rest.
+      Records of what was sprayed or spread stay, with day, zone, product, amount and who did it:
+      the law on them decides for how long. Backups made before still hold the rest.
     </p>
     <p v-if="failure" class="trouble" role="alert">{{ failure }}</p>
     <p class="choices">

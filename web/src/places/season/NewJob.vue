@@ -13,7 +13,8 @@ const nameWrong = ref('')
 const busy = ref(false)
 
 async function begin() {
-  if (!name.value.trim()) return void (nameWrong.value = 'Give the job a name, like “Mill House, back lawn”.')
+  if (!name.value.trim())
+    return void (nameWrong.value = 'Give the job a name, like “Mill House, back lawn”.')
   busy.value = true
   try {
     const job = await api<{ id: string }>('POST', '/jobs', { name: name.value.trim() })
@@ -36,8 +37,14 @@ async function importFile(event: Event) {
       `“${file.name.slice(0, 60)}” is ${Math.round(file.size / 1e6)} MB; a job file is at most ${FILE_BYTES / 1e6} MB. Check that it is a job file.`,
     )
   try {
-    const { id, imported } = await api<{ id: string; imported: { entries: number; photographs: number } }>('POST', '/job-files', await file.text())
-    await router.push({ path: `/jobs/${id}`, query: { imported: `${imported.entries}-${imported.photographs}` } })
+    const { id, imported } = await api<{
+      id: string
+      imported: { entries: number; photographs: number }
+    }>('POST', '/job-files', await file.text())
+    await router.push({
+      path: `/jobs/${id}`,
+      query: { imported: `${imported.entries}-${imported.photographs}` },
+    })
   } catch (error) {
     emit('failed', (error as Error).message)
   }
@@ -59,7 +66,9 @@ async function importFile(event: Event) {
       />
     </div>
     <button type="submit" class="act main" :disabled="busy">Start the walk-over</button>
-    <label class="act file">Import a job file<input type="file" accept=".json,application/json" @change="importFile" /></label>
+    <label class="act file"
+      >Import a job file<input type="file" accept=".json,application/json" @change="importFile"
+    /></label>
     <p v-if="nameWrong" class="wrong" role="alert">{{ nameWrong }}</p>
   </form>
 </template>

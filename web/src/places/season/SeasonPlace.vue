@@ -49,7 +49,11 @@ async function loadRows() {
   total.value = season.total
   working.value = season.working
   await loadDays()
-  if (season.working > 0) again = setTimeout(() => void loadRows().catch((error: Error) => (failure.value = error.message)), AGAIN)
+  if (season.working > 0)
+    again = setTimeout(
+      () => void loadRows().catch((error: Error) => (failure.value = error.message)),
+      AGAIN,
+    )
 }
 async function showMore() {
   try {
@@ -90,7 +94,9 @@ watch(from, () => void loadDays().catch((error: Error) => (failure.value = error
 const days = computed(() => Array.from({ length: DAYS }, (_, i) => addDays(from.value, i)))
 const isWeekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
 
-/** A step in a word, and none for what goes without saying; the weightiest of a day are told first. */
+/**
+ * A step in a word, and none for what goes without saying; the weightiest of a day are told first.
+ */
 const SHORT: Record<StepKind, readonly [word: string, weight: number]> = {
   notice: ['notice', 0],
   mark: ['mark', 0],
@@ -156,7 +162,10 @@ function pieces(row: Row) {
     const short = (s: Row['steps'][number]) => SHORT[s.kind as StepKind]
     const weighty = [...steps].sort((a, b) => short(b)[1] - short(a)[1])
     const words = [...new Set(weighty.map((s) => firm.say(short(s)[0])).filter(Boolean))]
-    const span = Math.min(DAYS - daysBetween(from.value, day), Math.max(...steps.map((s) => s.span)))
+    const span = Math.min(
+      DAYS - daysBetween(from.value, day),
+      Math.max(...steps.map((s) => s.span)),
+    )
     return {
       day,
       column: daysBetween(from.value, day) + 1,
@@ -205,7 +214,9 @@ const headline = computed(() => {
   const n = total.value
   const steps = load.value.days.reduce((sum, d) => sum + d.steps, 0)
   return [
-    cutOff.value ? `${daysBetween(from.value, cutOff.value)} days to the last sowing, ${showDay(cutOff.value)}.` : '',
+    cutOff.value
+      ? `${daysBetween(from.value, cutOff.value)} days to the last sowing, ${showDay(cutOff.value)}.`
+      : '',
     `${n} ${n === 1 ? 'job' : 'jobs'}, ${steps} steps${shut.value ? `, ${shut.value} that cannot be done as asked` : ''}.`,
   ].filter(Boolean)
 })
@@ -223,7 +234,9 @@ async function archive(row: Row) {
 const archived = ref<{ id: string; name: string } | null>(null)
 async function restore() {
   if (!archived.value) return
-  await api('POST', `/jobs/${archived.value.id}/restore`).catch((error: Error) => (failure.value = error.message))
+  await api('POST', `/jobs/${archived.value.id}/restore`).catch(
+    (error: Error) => (failure.value = error.message),
+  )
   archived.value = null
   gone.value++
   await loadAll()
@@ -235,12 +248,16 @@ const gone = ref(0)
   <div class="season" :class="{ blank: rows?.length === 0 }">
     <p v-if="failure" class="trouble" role="alert">{{ failure }}</p>
     <p v-if="archived" class="gone" role="status">
-      “{{ archived.name }}” is archived. <button type="button" class="plain" @click="restore">Undo</button>
+      “{{ archived.name }}” is archived.
+      <button type="button" class="plain" @click="restore">Undo</button>
     </p>
     <NewJob v-if="rows && rows.length > 0" @failed="failure = $event" />
     <div v-if="rows && rows.length === 0" class="empty">
       <h1>Start with a lawn.</h1>
-      <p>Name the job; then walk it zone by zone. Everything below the grass follows as you type, and each number shows its working.</p>
+      <p>
+        Name the job; then walk it zone by zone. Everything below the grass follows as you type, and
+        each number shows its working.
+      </p>
       <ol class="core">
         <li v-for="(says, s) in FOLLOWS" :key="s">
           <span class="piece-of-core"><SoilCore :stage="Number(s) as Stage" /></span>
@@ -251,7 +268,11 @@ const gone = ref(0)
     <header v-else class="grid top">
       <div class="label">
         <h1>
-          {{ from === firm.today ? `The next ${DAYS} days` : `${showDay(from).slice(4)} to ${showDay(addDays(from, DAYS - 1), true).slice(4)}` }}
+          {{
+            from === firm.today
+              ? `The next ${DAYS} days`
+              : `${showDay(from).slice(4)} to ${showDay(addDays(from, DAYS - 1), true).slice(4)}`
+          }}
         </h1>
         <p v-for="h in headline" :key="h" class="small soft">{{ h }}</p>
       </div>
@@ -265,10 +286,33 @@ const gone = ref(0)
         />
       </div>
       <nav class="label moves" aria-label="Weeks shown">
-        <button type="button" class="act slight" aria-label="Two weeks earlier" @click="move(addDays(from, -14))">←</button>
-        <button type="button" class="act slight" aria-label="Two weeks later" @click="move(addDays(from, 14))">→</button>
-        <button v-if="from !== firm.today" type="button" class="act slight" @click="move(firm.today)">Today</button>
-        <button v-if="load.next" type="button" class="act slight" @click="move(load.next)">next work, {{ showDay(load.next).slice(4) }}</button>
+        <button
+          type="button"
+          class="act slight"
+          aria-label="Two weeks earlier"
+          @click="move(addDays(from, -14))"
+        >
+          ←
+        </button>
+        <button
+          type="button"
+          class="act slight"
+          aria-label="Two weeks later"
+          @click="move(addDays(from, 14))"
+        >
+          →
+        </button>
+        <button
+          v-if="from !== firm.today"
+          type="button"
+          class="act slight"
+          @click="move(firm.today)"
+        >
+          Today
+        </button>
+        <button v-if="load.next" type="button" class="act slight" @click="move(load.next)">
+          next work, {{ showDay(load.next).slice(4) }}
+        </button>
       </nav>
       <div class="lane days" aria-hidden="true">
         <span v-for="d in days" :key="d" :class="{ weekend: isWeekend(d), today: d === from }"
@@ -281,20 +325,45 @@ const gone = ref(0)
       <li v-for="row in rows" :key="row.id" class="grid row">
         <div class="label">
           <RouterLink class="name" :to="`/jobs/${row.id}`">{{ row.name }}</RouterLink>
-          <p class="small soft">{{ [row.area ? firm.hand(row.area, 'm2') : 'no size yet', firm.say(row.approach)].filter(Boolean).join(' · ') }}</p>
-          <p v-if="row.customerDate" class="small soft">must look right by {{ showDay(row.customerDate).slice(4) }}</p>
+          <p class="small soft">
+            {{
+              [row.area ? firm.hand(row.area, 'm2') : 'no size yet', firm.say(row.approach)]
+                .filter(Boolean)
+                .join(' · ')
+            }}
+          </p>
+          <p v-if="row.customerDate" class="small soft">
+            must look right by {{ showDay(row.customerDate).slice(4) }}
+          </p>
           <p class="small" :class="row.trouble ? row.trouble.level : 'soft'">
             {{
-              row.trouble ? firm.say(row.trouble.title) : row.next ? `next: ${firm.say(row.next.name)}, ${showDay(row.next.day)}` : STATES[row.state]
+              row.trouble
+                ? firm.say(row.trouble.title)
+                : row.next
+                  ? `next: ${firm.say(row.next.name)}, ${showDay(row.next.day)}`
+                  : STATES[row.state]
             }}
           </p>
           <p class="phone-only small">
             {{ STATES[row.state]
             }}<template v-if="row.next">
-              · {{ row.state === 'cannot' ? 'as asked, not before' : `next: ${firm.say(row.next.name)},` }} {{ showDay(row.next.day) }}</template
+              ·
+              {{
+                row.state === 'cannot'
+                  ? 'as asked, not before'
+                  : `next: ${firm.say(row.next.name)},`
+              }}
+              {{ showDay(row.next.day) }}</template
             >
           </p>
-          <button type="button" class="plain small away" :aria-label="`Archive ${row.name}`" @click="archive(row)">archive</button>
+          <button
+            type="button"
+            class="plain small away"
+            :aria-label="`Archive ${row.name}`"
+            @click="archive(row)"
+          >
+            archive
+          </button>
         </div>
         <div class="lane">
           <WindowRibbon
@@ -309,10 +378,15 @@ const gone = ref(0)
             :cut-off="row.cutOff ?? from"
           />
           <RouterLink v-else class="start" :to="`/jobs/${row.id}`">{{
-            row.state === 'failed' ? 'see what is wrong' : row.state === 'working' ? 'being planned' : 'add the first zone'
+            row.state === 'failed'
+              ? 'see what is wrong'
+              : row.state === 'working'
+                ? 'being planned'
+                : 'add the first zone'
           }}</RouterLink>
           <RouterLink v-if="row.state === 'cannot'" class="cannot" :to="`/jobs/${row.id}/order`"
-            >does not fit: {{ row.options.slice(0, 2).join(', or ').toLowerCase() || 'see why' }}</RouterLink
+            >does not fit:
+            {{ row.options.slice(0, 2).join(', or ').toLowerCase() || 'see why' }}</RouterLink
           >
           <div v-else class="pieces">
             <RouterLink
@@ -333,7 +407,9 @@ const gone = ref(0)
       </li>
     </ul>
     <p v-else-if="!failure" class="soft loading">Loading the season…</p>
-    <p v-if="working > 0" class="soft small" role="status">{{ working }} {{ working === 1 ? 'job is' : 'jobs are' }} being planned again.</p>
+    <p v-if="working > 0" class="soft small" role="status">
+      {{ working }} {{ working === 1 ? 'job is' : 'jobs are' }} being planned again.
+    </p>
     <p v-if="rows && rows.length < total" class="small">
       {{ rows.length }} of {{ total }} jobs are shown, the soonest sown first.
       <button type="button" class="act slight" @click="showMore">Show more</button>
@@ -342,18 +418,24 @@ const gone = ref(0)
     <div v-if="rows && rows.length > 0" class="load">
       <div class="grid">
         <div class="label">
-          <b>Crew of {{ firm.settings.crew ?? 2 }}</b> <span class="small soft">hours of {{ capacity }}</span>
+          <b>Crew of {{ firm.settings.crew ?? 2 }}</b>
+          <span class="small soft">hours of {{ capacity }}</span>
         </div>
         <div class="lane cells">
-          <span v-for="{ day, crewHours: h } in load.days" :key="day" :class="{ over: h > capacity + 0.05, some: h > 0.4 }">{{
-            h > capacity + 0.05 ? `${Math.round(h)}!` : h >= 0.5 ? Math.round(h) : ''
-          }}</span>
+          <span
+            v-for="{ day, crewHours: h } in load.days"
+            :key="day"
+            :class="{ over: h > capacity + 0.05, some: h > 0.4 }"
+            >{{ h > capacity + 0.05 ? `${Math.round(h)}!` : h >= 0.5 ? Math.round(h) : '' }}</span
+          >
         </div>
       </div>
       <div class="grid">
         <div class="label"><b>To be watered</b> <span class="small soft">jobs</span></div>
         <div class="lane cells">
-          <span v-for="{ day, watered: n } in load.days" :key="day" :class="{ some: n > 0 }">{{ n || '' }}</span>
+          <span v-for="{ day, watered: n } in load.days" :key="day" :class="{ some: n > 0 }">{{
+            n || ''
+          }}</span>
         </div>
       </div>
     </div>

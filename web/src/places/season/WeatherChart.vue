@@ -4,17 +4,35 @@ import type { StationDay } from '@juvena/core/climate/station'
 import { ink, useChart } from '../../parts/echart.ts'
 import { useFirm } from '../../stores/firm.ts'
 
-/** Soil temperature as a line, rain as bars, each over its own day column: the outlook, and the usual soil after it. */
+/**
+ * Soil temperature as a line, rain as bars, each over its own day column: the outlook, and the
+ * usual soil after it.
+ */
 /** `usual` is the soil of the weeks that follow the outlook, by day from the first. */
-const props = defineProps<{ days: StationDay[]; usual: number[]; columns: number; source: string }>()
+const props = defineProps<{
+  days: StationDay[]
+  usual: number[]
+  columns: number
+  source: string
+}>()
 const firm = useFirm()
 const at = ref<HTMLElement | null>(null)
 const plain = (text: string) => Number(text.replace('−', '-').replace(',', ''))
 const shown = (celsius: number) => plain(firm.show(celsius, 'C').number)
-const soil = computed(() => Array.from({ length: props.columns }, (_, i) => (i < props.days.length ? shown(props.days[i]!.soil) : null)))
+const soil = computed(() =>
+  Array.from({ length: props.columns }, (_, i) =>
+    i < props.days.length ? shown(props.days[i]!.soil) : null,
+  ),
+)
 const later = computed(() =>
   Array.from({ length: props.columns }, (_, i) =>
-    i < props.days.length - 1 ? null : i < props.days.length ? soil.value[i]! : props.usual[i] === undefined ? null : shown(props.usual[i]!),
+    i < props.days.length - 1
+      ? null
+      : i < props.days.length
+        ? soil.value[i]!
+        : props.usual[i] === undefined
+          ? null
+          : shown(props.usual[i]!),
   ),
 )
 const rain = computed(() => props.days.map((d) => plain(firm.show(d.rain, 'mm').number)))
@@ -28,7 +46,11 @@ useChart(at, () => {
   return {
     animation: false,
     grid: { left: 0, right: 0, top: 16, bottom: 0 },
-    xAxis: { type: 'category', show: false, data: Array.from({ length: props.columns }, (_, i) => i) },
+    xAxis: {
+      type: 'category',
+      show: false,
+      data: Array.from({ length: props.columns }, (_, i) => i),
+    },
     yAxis: [
       { type: 'value', show: false, min: low - room * 1.6, max: high + room * 0.3 },
       { type: 'value', show: false, min: 0, max: wet * 2.7 },
@@ -55,7 +77,12 @@ useChart(at, () => {
         lineStyle: { color: ink('clay'), width: 2 },
         label: { show: false },
       },
-      { type: 'line', symbol: 'none', data: later.value, lineStyle: { color: ink('clay'), width: 2, type: 'dotted' } },
+      {
+        type: 'line',
+        symbol: 'none',
+        data: later.value,
+        lineStyle: { color: ink('clay'), width: 2, type: 'dotted' },
+      },
     ],
   }
 })

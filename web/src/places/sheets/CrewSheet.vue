@@ -27,7 +27,9 @@ const names = (ids: string[]) =>
 const holds = computed(() => plan.value.notices.filter((n) => n.level === 'hold'))
 /** What the ground asks for and is left out, with why. */
 const notPlanned = computed(() =>
-  zones.value.flatMap((z) => leftOut(z.rungs).map((rung) => ({ key: `${z.id}.${rung.operation}`, zone: z.name, rung }))),
+  zones.value.flatMap((z) =>
+    leftOut(z.rungs).map((rung) => ({ key: `${z.id}.${rung.operation}`, zone: z.name, rung })),
+  ),
 )
 const site = computed(() => job.draft?.site)
 const remarks = computed(() => job.zones.filter((z) => z.notes))
@@ -52,25 +54,44 @@ const days = computed(() => {
 /** What a step puts down, zone by zone and lift by lift. */
 const gives = (s: PlannedStep) =>
   stepAmounts(s, plan.value, { lots: [] })
-    .map((a) => [`${a.zone} ${firm.weighed(a.value, a.unit, a.pans)}`, s.kind === 'sow' ? '' : firm.say(a.detail)].filter(Boolean).join(', '))
+    .map((a) =>
+      [
+        `${a.zone} ${firm.weighed(a.value, a.unit, a.pans)}`,
+        s.kind === 'sow' ? '' : firm.say(a.detail),
+      ]
+        .filter(Boolean)
+        .join(', '),
+    )
     .join('; ')
 /** Bare patches that are drawn, each with the seed it takes. */
 const patches = computed(() =>
   (job.draft?.drawing?.shapes ?? [])
     .filter((x) => x.kind === 'bare')
     .flatMap((x, i) => {
-      const zone = seeded.value.find((z) => z.id === x.zone) ?? (seeded.value.length === 1 && !x.zone ? seeded.value[0] : undefined)
+      const zone =
+        seeded.value.find((z) => z.id === x.zone) ??
+        (seeded.value.length === 1 && !x.zone ? seeded.value[0] : undefined)
       const rate = job.figure(zone?.seed?.bulk.id)?.value
       const area = areaOf(x.at as Ring[])
       return zone && typeof rate === 'number' && area > 0
-        ? [{ id: x.id ?? String(i), name: x.name || `patch ${i + 1}`, zone: zone.name, area, kg: (area * rate) / 1000 }]
+        ? [
+            {
+              id: x.id ?? String(i),
+              name: x.name || `patch ${i + 1}`,
+              zone: zone.name,
+              area,
+              kg: (area * rate) / 1000,
+            },
+          ]
         : []
     }),
 )
 /** Blades or tines are out that day. */
 const machines = computed(() => plan.value.steps.some((s) => s.cautions.includes('tines')))
 const packs = (line: (typeof plan.value.materials)[number]) =>
-  line.packs ? line.packs.counts.map((c) => `${c.count} × ${c.size} ${line.packs!.unit}`).join(' + ') : ''
+  line.packs
+    ? line.packs.counts.map((c) => `${c.count} × ${c.size} ${line.packs!.unit}`).join(' + ')
+    : ''
 </script>
 
 <template>
@@ -85,7 +106,9 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
         </li>
       </ul>
     </template>
-    <p v-if="job.draft?.users?.length" class="notes">Used by {{ job.draft.users.map((u) => USER_NAMES[u as UserId]).join(', ') }}.</p>
+    <p v-if="job.draft?.users?.length" class="notes">
+      Used by {{ job.draft.users.map((u) => USER_NAMES[u as UserId]).join(', ') }}.
+    </p>
     <h3 v-if="site?.below || site?.beside">Below and beside</h3>
     <ul class="cautions">
       <li v-if="site?.below">▲ Below ground here: {{ site.below }}</li>
@@ -117,7 +140,9 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
           </td>
           <td class="day"><SheetFigure :id="s.day.id" /></td>
           <td>
-            <b>{{ firm.say(s.name) }}</b><template v-if="firm.say(s.how)">, {{ firm.say(s.how) }}</template>
+            <b>{{ firm.say(s.name) }}</b><template v-if="firm.say(s.how)"
+              >, {{ firm.say(s.how) }}</template
+            >
             <span v-if="gives(s)" class="gives">{{ gives(s) }}</span>
             <span class="why">{{ firm.say(s.why) }}</span>
             <span v-for="c in s.cautions" :key="c" class="why">▲ {{ CAUTIONS[c] }}</span>
@@ -149,7 +174,9 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
           <td>
             {{ firm.say(line.name) }}<span class="why">{{ firm.say(line.detail) }}</span>
           </td>
-          <td v-for="z in zones.slice(0, 6)" :key="z.id" class="n"><SheetFigure :id="line.cells[z.id]" /></td>
+          <td v-for="z in zones.slice(0, 6)" :key="z.id" class="n">
+            <SheetFigure :id="line.cells[z.id]" />
+          </td>
           <td class="n">
             <SheetFigure :id="line.total" /><span class="why">{{ packs(line) }}</span>
           </td>
@@ -162,8 +189,11 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
         <li v-for="z in zones.slice(6)" :key="z.id">
           <b>{{ z.name }}</b> <SheetFigure :id="z.area" />:
           <template v-for="(line, i) in plan.materials.filter((l) => l.cells[z.id])" :key="line.id"
-            >{{ i ? '; ' : '' }}{{ firm.say(line.name) }} <SheetFigure :id="line.cells[z.id]" /></template
-          ><template v-if="z.seed">; each seed pan <SheetFigure :id="z.seed.pan.id" exact /></template>
+            >{{ i ? '; ' : '' }}{{ firm.say(line.name) }}
+            <SheetFigure :id="line.cells[z.id]" /></template
+          ><template v-if="z.seed"
+            >; each seed pan <SheetFigure :id="z.seed.pan.id" exact
+          /></template>
         </li>
       </ul>
     </template>
@@ -189,7 +219,11 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
               {{ z.seed!.name }}<span class="why">{{ lotsOf(z.id) }}</span>
             </td>
             <td class="n"><SheetFigure :id="z.seed!.pan.id" exact /></td>
-            <td class="n"><SheetFigure v-if="z.seed!.setting" :id="z.seed!.setting.id" /><template v-else>try first</template></td>
+            <td class="n">
+              <SheetFigure v-if="z.seed!.setting" :id="z.seed!.setting.id" /><template v-else
+                >try first</template
+              >
+            </td>
             <td class="n"><SheetFigure :id="z.seed!.strip.id" /></td>
             <td class="n"><SheetFigure :id="z.seed!.handfuls.id" /></td>
           </tr>
@@ -197,18 +231,28 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
       </table>
       <p v-if="patches.length" class="patches">
         <b>Patches, raked through to soil and sown by hand:</b>
-        {{ patches.map((x) => `${x.name} (${x.zone}, ${firm.hand(x.area, 'm2')}) ${firm.hand(x.kg, 'kg')}`).join('; ') }}.
+        {{
+          patches
+            .map(
+              (x) => `${x.name} (${x.zone}, ${firm.hand(x.area, 'm2')}) ${firm.hand(x.kg, 'kg')}`,
+            )
+            .join('; ')
+        }}.
       </p>
       <p class="why">
-        Two passes at right angles, one pan each. Weigh the pans out before you start; what is over after the second pass goes on thin places.
-        Handfuls to a {{ firm.settings.units === 'us' ? 'square yard' : 'square metre' }}, for corners and patches: rake each patch through to soil
-        first.
+        Two passes at right angles, one pan each. Weigh the pans out before you start; what is over
+        after the second pass goes on thin places. Handfuls to a
+        {{ firm.settings.units === 'us' ? 'square yard' : 'square metre' }}, for corners and
+        patches: rake each patch through to soil first.
       </p>
     </template>
     <p v-if="machines" class="why foot">
-      At the end of the day: machines washed and greased, blades and tines looked at, their state noted in the diary.
+      At the end of the day: machines washed and greased, blades and tines looked at, their state
+      noted in the diary.
     </p>
-    <p class="why foot">Juvena advises; local code, the label and the licensed applicator decide.</p>
+    <p class="why foot">
+      Juvena advises; local code, the label and the licensed applicator decide.
+    </p>
   </section>
 </template>
 

@@ -23,7 +23,8 @@ const PLAIN: Partial<Record<StepKind, string>> = {
   'clip-heads': 'Seed heads are cut and carried off.',
   'seed-safe':
     'A weedkiller that new seed stands goes down. Weeds may turn white for some weeks: that is right. Keep children and pets off until we say so.',
-  'pre-emergence': 'A product that stops annual weed grasses goes down. Keep children and pets off until we say so.',
+  'pre-emergence':
+    'A product that stops annual weed grasses goes down. Keep children and pets off until we say so.',
   'hand-weed': 'Weeds are dug out by hand.',
   'dig-clumps': 'Coarse clumps are dug out and the holes filled.',
   'dog-soil': 'Scorched spots get fresh soil.',
@@ -43,9 +44,11 @@ const PLAIN: Partial<Record<StepKind, string>> = {
   turf: 'Turf is laid.',
   'mow-weekly': 'A light mow, on dry ground.',
   'feed-later': 'Feed, now that it has been mown.',
-  uncover: 'The sheet comes off. Look under it every day until then: it gets hot, and grass that stands wants light.',
+  uncover:
+    'The sheet comes off. Look under it every day until then: it gets hot, and grass that stands wants light.',
   'leaf-again': 'Leaf is collected.',
-  spray: 'Weeds are sprayed. Keep children and pets off until we say so; the label decides how long.',
+  spray:
+    'Weeds are sprayed. Keep children and pets off until we say so; the label decides how long.',
   strip: 'The old growth is lifted off.',
   kill: 'Weed grasses are killed off. Keep children and pets off until we say so.',
   'kill-again': 'What regrew is treated again.',
@@ -67,7 +70,10 @@ interface Told {
 }
 /** What happens on a day, ground by ground. */
 const byPack = (steps: readonly Told[]) =>
-  [...new Set(steps.map((s) => s.pack))].map((pack) => ({ pack, texts: [...new Set(steps.filter((s) => s.pack === pack).map((s) => s.text))] }))
+  [...new Set(steps.map((s) => s.pack))].map((pack) => ({
+    pack,
+    texts: [...new Set(steps.filter((s) => s.pack === pack).map((s) => s.text))],
+  }))
 const plants = (pack: string) => plan.value.packages.find((p) => p.id === pack)?.plants ?? false
 const days = computed(() => {
   const map = new Map<string, Told[]>()
@@ -82,32 +88,42 @@ const days = computed(() => {
             ? 'Watering begins, the same day.'
             : 'It is watered in.'
           : PLAIN[s.kind]
-    if (text) map.set(s.chosen, [...(map.get(s.chosen) ?? []), { id: s.day.id, pack: s.workPackage, text }])
+    if (text)
+      map.set(s.chosen, [...(map.get(s.chosen) ?? []), { id: s.day.id, pack: s.workPackage, text }])
   }
   return [...map]
 })
 const held = computed(() => plan.value.packages.filter((s) => s.verdict))
-const passed = computed(() => plan.value.notices.filter((n) => n.id.startsWith('package:') && n.id.endsWith('.season')))
+const passed = computed(() =>
+  plan.value.notices.filter((n) => n.id.startsWith('package:') && n.id.endsWith('.season')),
+)
 const first = computed(() => plan.value.follow.packages.find((p) => p.up.length > 0))
 const set = computed(() => plan.value.follow.packages.find((p) => p.plants && p.up.length === 0))
 const worked = computed(() => plan.value.follow.packages.filter((p) => !p.plants && p.presentable))
-const living = computed(() => plan.value.zones.some((z) => z.sowing === 'over' || z.sowing === 'thin' || z.sowing === 'spots'))
+const living = computed(() =>
+  plan.value.zones.some((z) => z.sowing === 'over' || z.sowing === 'thin' || z.sowing === 'spots'),
+)
 const zonesOf = (pack: string) =>
-  (plan.value.packages.find((p) => p.id === pack)?.zones ?? []).map((id) => plan.value.zones.find((z) => z.id === zoneOf(id))?.name ?? id).join(', ')
+  (plan.value.packages.find((p) => p.id === pack)?.zones ?? [])
+    .map((id) => plan.value.zones.find((z) => z.id === zoneOf(id))?.name ?? id)
+    .join(', ')
 </script>
 
 <template>
   <section>
     <SheetHead title="For the customer" />
     <p v-for="s in held" :key="s.id" class="held">
-      <b>{{ firm.say(s.verdict) }}</b> {{ s.options.map((o) => `${firm.say(o.title)}: ${firm.say(o.says)}`).join(' ') }}
+      <b>{{ firm.say(s.verdict) }}</b>
+      {{ s.options.map((o) => `${firm.say(o.title)}: ${firm.say(o.says)}`).join(' ') }}
     </p>
     <p v-for="n in passed" :key="n.id" class="held">
       <b>{{ firm.say(n.title) }}</b>
     </p>
     <p class="ground">
-      <SheetFigure :id="plan.totalArea" /> in {{ plan.zones.filter((z) => z.area).length }} {{ plan.zones.length === 1 ? 'zone' : 'zones' }}:
-      <template v-for="(z, i) in plan.zones.filter((x) => x.area)" :key="z.id">{{ i ? '; ' : '' }}{{ z.name }} <SheetFigure :id="z.area" /></template
+      <SheetFigure :id="plan.totalArea" /> in {{ plan.zones.filter((z) => z.area).length }}
+      {{ plan.zones.length === 1 ? 'zone' : 'zones' }}:
+      <template v-for="(z, i) in plan.zones.filter((x) => x.area)" :key="z.id"
+        >{{ i ? '; ' : '' }}{{ z.name }} <SheetFigure :id="z.area" /></template
       >.
     </p>
     <h3>What happens</h3>
@@ -117,7 +133,8 @@ const zonesOf = (pack: string) =>
           <td class="day"><SheetFigure :id="steps[0]!.id" /></td>
           <td>
             <template v-for="(g, i) in byPack(steps)" :key="g.pack"
-              ><br v-if="i" /><b v-if="plan.packages.length > 1">{{ zonesOf(g.pack) }}: </b>{{ g.texts.join(' ') }}</template
+              ><br v-if="i" /><b v-if="plan.packages.length > 1">{{ zonesOf(g.pack) }}: </b
+              >{{ g.texts.join(' ') }}</template
             >
           </td>
         </tr>
@@ -130,26 +147,38 @@ const zonesOf = (pack: string) =>
         <li>
           <b>Day 2 to the first green.</b> Bare is normal. First seedlings:
           <template v-for="(u, i) in first.up" :key="u.grass"
-            >{{ i ? '; ' : '' }}{{ firm.say(u.figure.label) }} <SheetFigure :id="u.figure.id" /></template
+            >{{ i ? '; ' : '' }}{{ firm.say(u.figure.label) }}
+            <SheetFigure :id="u.figure.id" /></template
           >.
         </li>
         <li v-if="first.haze">
-          <b>About {{ showDay(first.haze) }}.</b> A green haze, uneven. The quick grass stands, the slow one follows.
+          <b>About {{ showDay(first.haze) }}.</b> A green haze, uneven. The quick grass stands, the
+          slow one follows.
         </li>
-        <li v-if="first.presentable"><b>Looks right from</b> <SheetFigure :id="first.presentable.id" />.</li>
+        <li v-if="first.presentable">
+          <b>Looks right from</b> <SheetFigure :id="first.presentable.id" />.
+        </li>
         <li><b>Next spring.</b> The full verdict: it fills in with its first spring growth.</li>
       </ul>
       <h3>What we ask of you</h3>
       <ul class="see">
-        <li><b>Water</b> as the watering page says, until <SheetFigure :id="first.handOver?.id" /> at least. One dry day can undo the rest.</li>
         <li>
-          <b>Keep off</b>, pets too, until the first mow<template v-if="first.mowBand">, expected <SheetFigure :id="first.mowBand.id" /></template
-          >.<template v-if="living"> Where grass stands it may be crossed to mow and to water, no more.</template>
+          <b>Water</b> as the watering page says, until <SheetFigure :id="first.handOver?.id" /> at
+          least. One dry day can undo the rest.
+        </li>
+        <li>
+          <b>Keep off</b>, pets too, until the first mow<template v-if="first.mowBand"
+            >, expected <SheetFigure :id="first.mowBand.id" /></template
+          >.<template v-if="living">
+            Where grass stands it may be crossed to mow and to water, no more.</template
+          >
         </li>
         <li>
           <b>First mow</b> when it stands
           <template v-for="(m, i) in first.mow" :key="m.zone"
-            >{{ i ? ', ' : '' }}<SheetFigure :id="m.height.id" /> ({{ plan.zones.find((z) => z.id === zoneOf(m.zone))?.name }})</template
+            >{{ i ? ', ' : '' }}<SheetFigure :id="m.height.id" /> ({{
+              plan.zones.find((z) => z.id === zoneOf(m.zone))?.name
+            }})</template
           >. Dry ground, sharp blade, no tight turns.
         </li>
         <li><b>No weedkiller</b> and no combined feed until we say so.</li>
@@ -158,7 +187,10 @@ const zonesOf = (pack: string) =>
     <template v-if="set">
       <h3>What we ask of you</h3>
       <ul class="see">
-        <li><b>Water</b> what is set or laid every day until it holds when pulled. One dry day can undo the rest.</li>
+        <li>
+          <b>Water</b> what is set or laid every day until it holds when pulled. One dry day can
+          undo the rest.
+        </li>
         <li><b>Keep off</b> it until the first mow.</li>
       </ul>
     </template>
@@ -166,10 +198,13 @@ const zonesOf = (pack: string) =>
       <h3>{{ first || set ? 'The ground that is not sown' : 'What you will see' }}</h3>
       <ul class="see">
         <li v-for="w in worked" :key="w.workPackage">
-          <b>{{ zonesOf(w.workPackage) }}.</b> Nothing is sown. It looks rough and thin at first, and right from
-          <SheetFigure :id="w.presentable!.id" />: it grows through by itself.
+          <b>{{ zonesOf(w.workPackage) }}.</b> Nothing is sown. It looks rough and thin at first,
+          and right from <SheetFigure :id="w.presentable!.id" />: it grows through by itself.
         </li>
-        <li><b>Water</b> it if a week stays dry, and mow as usual once it has greened up. It may be walked on.</li>
+        <li>
+          <b>Water</b> it if a week stays dry, and mow as usual once it has greened up. It may be
+          walked on.
+        </li>
       </ul>
     </template>
     <p v-if="!first && !set && !worked.length" class="ground">Nothing is sown on this job.</p>

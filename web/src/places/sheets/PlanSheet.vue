@@ -1,7 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { readJob } from '@juvena/core/entities/job'
-import { MEASURED_BY_NAMES, SHAPE_KINDS, type Point, type Ring, type Shape } from '@juvena/core/entities/drawing'
+import {
+  MEASURED_BY_NAMES,
+  SHAPE_KINDS,
+  type Point,
+  type Ring,
+  type Shape,
+} from '@juvena/core/entities/drawing'
 import { spotOf } from '@juvena/core/drawing/drawnZones'
 import { areaOf, boxOf, lengthOf, widened } from '@juvena/core/drawing/geometry'
 import { obstaclesOf, USUAL_OBSTACLE } from '@juvena/core/light/obstacles'
@@ -13,10 +19,15 @@ import { barLengths } from '../../parts/barLengths.ts'
 import SheetFigure from './SheetFigure.vue'
 import SheetHead from './SheetHead.vue'
 
-/** The site to scale on paper: outlines, areas, what is below ground, a bar to check the print by, and north. */
+/**
+ * The site to scale on paper: outlines, areas, what is below ground, a bar to check the print by,
+ * and north.
+ */
 const firm = useFirm()
 const job = useJob()
-const plan = computed(() => readJob({ name: '', drawing: job.draft?.drawing ?? {} }).job?.drawing ?? null)
+const plan = computed(
+  () => readJob({ name: '', drawing: job.draft?.drawing ?? {} }).job?.drawing ?? null,
+)
 const shapes = computed<Shape[]>(() => plan.value?.shapes ?? [])
 
 const PAPER = { width: 180, height: 176 }
@@ -33,13 +44,15 @@ const box = computed(() => {
 })
 const scale = computed(() => scaleFor(box.value, PAPER))
 const mm = (metres: number) => (metres * 1000) / scale.value
-const px = ([x, y]: Point) => `${mm(x - box.value.west).toFixed(2)},${mm(box.value.north - y).toFixed(2)}`
+const px = ([x, y]: Point) =>
+  `${mm(x - box.value.west).toFixed(2)},${mm(box.value.north - y).toFixed(2)}`
 const width = computed(() => mm(box.value.east - box.value.west))
 const height = computed(() => mm(box.value.north - box.value.south))
 const path = (rings: Ring[]) => rings.map((r) => `M${r.map(px).join('L')}Z`).join('')
 const run = (ring: Ring) => `M${ring.map(px).join('L')}`
 const of = (...kinds: Shape['kind'][]) => shapes.value.filter((s) => kinds.includes(s.kind))
-const name = (s: Shape) => (s.kind === 'lawn' ? job.zones.find((z) => z.id === s.zone)?.name || 'Unnamed zone' : shapeName(s))
+const name = (s: Shape) =>
+  s.kind === 'lawn' ? job.zones.find((z) => z.id === s.zone)?.name || 'Unnamed zone' : shapeName(s)
 const spot = (s: Shape) => {
   const [x, y] = px(spotOf(s)).split(',')
   return { x: Number(x), y: Number(y) }
@@ -47,14 +60,24 @@ const spot = (s: Shape) => {
 /** A tall narrow shape bears its name along it. */
 const turned = (s: Shape) => {
   const b = boxOf((s.at as Ring[]).flat())!
-  return (s.kind === 'lawn' || s.kind === 'wall') && b.east - b.west < 0.3 * (b.north - b.south) ? `rotate(-90 ${spot(s).x} ${spot(s).y})` : undefined
+  return (s.kind === 'lawn' || s.kind === 'wall') && b.east - b.west < 0.3 * (b.north - b.south)
+    ? `rotate(-90 ${spot(s).x} ${spot(s).y})`
+    : undefined
 }
 const size = (s: Shape) => {
   const draws = SHAPE_KINDS[s.kind].draws
-  return draws === 'area' ? firm.hand(areaOf(s.at as Ring[]), 'm2') : draws === 'line' ? firm.hand(lengthOf(s.at[0] as Ring), 'm') : ''
+  return draws === 'area'
+    ? firm.hand(areaOf(s.at as Ring[]), 'm2')
+    : draws === 'line'
+      ? firm.hand(lengthOf(s.at[0] as Ring), 'm')
+      : ''
 }
-const walls = computed(() => of('wall').flatMap((s) => widened(s.at[0] as Ring, s.width ?? USUAL_OBSTACLE.wall.width)))
-const crowns = computed(() => obstaclesOf(shapes.value, { whatIf: false }).flatMap((o) => (o.form === 'crown' ? [o] : [])))
+const walls = computed(() =>
+  of('wall').flatMap((s) => widened(s.at[0] as Ring, s.width ?? USUAL_OBSTACLE.wall.width)),
+)
+const crowns = computed(() =>
+  obstaclesOf(shapes.value, { whatIf: false }).flatMap((o) => (o.form === 'crown' ? [o] : [])),
+)
 const bar = computed(() => barLengths(firm.units).find((m) => mm(m) >= 30) ?? 1000)
 const barText = computed(() => firm.hand(bar.value, 'm'))
 const zones = computed(() => job.plan?.zones.filter((z) => z.area) ?? [])
@@ -73,8 +96,8 @@ const below = computed(() => of('cable', 'pipe', 'tap', 'head', 'trench'))
   <section>
     <SheetHead title="Plan" />
     <p class="small">
-      Scale <b>1 : {{ scale }}</b> when printed at full size: check that the bar measures {{ mm(bar).toFixed(0) }} mm. North is up.
-      {{ shapes.length }} shapes.
+      Scale <b>1 : {{ scale }}</b> when printed at full size: check that the bar measures
+      {{ mm(bar).toFixed(0) }} mm. North is up. {{ shapes.length }} shapes.
     </p>
     <svg
       class="plan"
@@ -85,12 +108,37 @@ const below = computed(() => of('cable', 'pipe', 'tap', 'head', 'trench'))
       :aria-label="`Plan of the site at 1 to ${scale}`"
     >
       <path v-for="s in of('lawn')" :key="s.id" :d="path(s.at as Ring[])" class="lawn" />
-      <path v-for="s in of('bed', 'building')" :key="s.id" :d="path(s.at as Ring[])" :class="s.kind" />
+      <path
+        v-for="s in of('bed', 'building')"
+        :key="s.id"
+        :d="path(s.at as Ring[])"
+        :class="s.kind"
+      />
       <path v-for="s in of('bare', 'low')" :key="s.id" :d="path(s.at as Ring[])" :class="s.kind" />
       <path v-for="(w, i) in walls" :key="i" :d="path(w)" class="wall" />
-      <circle v-for="c in crowns" :key="c.shape" :cx="px(c.at).split(',')[0]" :cy="px(c.at).split(',')[1]" :r="mm(c.radius)" class="crown" />
-      <path v-for="s in of('worn', 'edge', 'cable', 'pipe', 'trench')" :key="s.id" :d="run(s.at[0] as Ring)" :class="s.kind" class="run" />
-      <circle v-for="s in of('tap', 'head')" :key="s.id" :cx="spot(s).x" :cy="spot(s).y" r="1.2" :class="s.kind" />
+      <circle
+        v-for="c in crowns"
+        :key="c.shape"
+        :cx="px(c.at).split(',')[0]"
+        :cy="px(c.at).split(',')[1]"
+        :r="mm(c.radius)"
+        class="crown"
+      />
+      <path
+        v-for="s in of('worn', 'edge', 'cable', 'pipe', 'trench')"
+        :key="s.id"
+        :d="run(s.at[0] as Ring)"
+        :class="s.kind"
+        class="run"
+      />
+      <circle
+        v-for="s in of('tap', 'head')"
+        :key="s.id"
+        :cx="spot(s).x"
+        :cy="spot(s).y"
+        r="1.2"
+        :class="s.kind"
+      />
       <g v-for="s in shapes" :key="`t-${s.id}`" class="words">
         <text
           :x="spot(s).x"
@@ -101,7 +149,11 @@ const below = computed(() => of('cable', 'pipe', 'tap', 'head', 'trench'))
           {{ name(s) }}
         </text>
         <text v-if="s.kind === 'lawn'" :x="spot(s).x" :y="spot(s).y + 4.4" :transform="turned(s)">
-          {{ job.ofZone(s.zone, 'area') ? firm.hand(job.ofZone(s.zone, 'area')!.value, 'm2') : size(s) }}
+          {{
+            job.ofZone(s.zone, 'area')
+              ? firm.hand(job.ofZone(s.zone, 'area')!.value, 'm2')
+              : size(s)
+          }}
         </text>
       </g>
       <g class="north">
@@ -129,15 +181,23 @@ const below = computed(() => of('cable', 'pipe', 'tap', 'head', 'trench'))
             <b>{{ z.name }}</b>
           </td>
           <td class="n"><SheetFigure :id="z.area" /></td>
-          <td class="n">{{ job.ofZone(z.id, 'area.error') ? firm.hand(job.ofZone(z.id, 'area.error')!.value, 'm2') : '' }}</td>
+          <td class="n">
+            {{
+              job.ofZone(z.id, 'area.error')
+                ? firm.hand(job.ofZone(z.id, 'area.error')!.value, 'm2')
+                : ''
+            }}
+          </td>
           <td class="n">{{ edge(z.id) }}</td>
           <td>{{ measured(z.id) }}</td>
         </tr>
       </tbody>
     </table>
     <p v-if="below.length" class="below">
-      <b>Below ground, as far as known:</b> {{ below.map((s) => [shapeName(s), size(s)].filter(Boolean).join(' ')).join(', ') }}.
-      {{ job.draft?.site?.below }} Call for buried services before coring, spiking or edging; mark heads.
+      <b>Below ground, as far as known:</b>
+      {{ below.map((s) => [shapeName(s), size(s)].filter(Boolean).join(' ')).join(', ') }}.
+      {{ job.draft?.site?.below }} Call for buried services before coring, spiking or edging; mark
+      heads.
     </p>
   </section>
 </template>

@@ -11,7 +11,11 @@ const firm = useFirm()
 const job = useJob()
 const notes = inject(NOTES)!
 const figure = computed(() => job.figure(props.id))
-const seen = computed(() => (figure.value ? (props.exact ? firm.show : firm.showForHand)(figure.value.value, figure.value.unit) : null))
+const seen = computed(() =>
+  figure.value
+    ? (props.exact ? firm.show : firm.showForHand)(figure.value.value, figure.value.unit)
+    : null,
+)
 const year = computed(() => otherYear(figure.value, job.today))
 const note = computed(() => (props.id ? notes.value.get(props.id) : undefined))
 </script>

@@ -11,12 +11,19 @@ const job = useJob()
     <div>
       <p class="title">{{ title }}</p>
       <h2>{{ job.draft?.name }}</h2>
-      <p>{{ [job.draft?.customer, job.draft?.site?.address, job.draft?.phone].filter(Boolean).join(' · ') }}</p>
+      <p>
+        {{
+          [job.draft?.customer, job.draft?.site?.address, job.draft?.phone]
+            .filter(Boolean)
+            .join(' · ')
+        }}
+      </p>
     </div>
     <p class="firm">
       <b>{{ firm.settings.name || 'Juvena' }}</b><br />
       <template v-if="firm.settings.address">{{ firm.settings.address }}<br /></template>
-      <template v-if="firm.settings.phone">{{ firm.settings.phone }}<br /></template>{{ firm.day(job.plan?.today) }} {{ job.plan?.today.slice(0, 4) }}
+      <template v-if="firm.settings.phone">{{ firm.settings.phone }}<br /></template
+      >{{ firm.day(job.plan?.today) }} {{ job.plan?.today.slice(0, 4) }}
     </p>
   </header>
 </template>

@@ -32,11 +32,19 @@ provide(
 )
 /** The workings, each rule said once with the figures it gave. */
 const workings = computed(() => {
-  const groups = new Map<string, { rule: Declaration; says: string; standing: string; figures: (Explained & { note: number })[] }>()
+  const groups = new Map<
+    string,
+    { rule: Declaration; says: string; standing: string; figures: (Explained & { note: number })[] }
+  >()
   ids.value.forEach((id, i) => {
     const e = job.plan && explain(job.plan, id, firm.reader)
     if (!e) return
-    const group = groups.get(e.rule.id) ?? { rule: e.rule, says: e.says, standing: e.ruleStanding, figures: [] }
+    const group = groups.get(e.rule.id) ?? {
+      rule: e.rule,
+      says: e.says,
+      standing: e.ruleStanding,
+      figures: [],
+    }
     group.figures.push({ ...e, note: i + 1 })
     groups.set(e.rule.id, group)
   })
@@ -44,7 +52,8 @@ const workings = computed(() => {
 })
 /** Job, day and page stand at the foot of every printed page. */
 const foot = new CSSStyleSheet()
-const quoted = (text: string) => `"${text.replace(/["\\\n\r<]/g, (c) => `\\${c.charCodeAt(0).toString(16)} `)}"`
+const quoted = (text: string) =>
+  `"${text.replace(/["\\\n\r<]/g, (c) => `\\${c.charCodeAt(0).toString(16)} `)}"`
 watch(
   () => [job.draft?.name, job.plan?.today, firm.settings.name],
   ([name, today, by]) => {
@@ -55,13 +64,22 @@ watch(
   { immediate: true },
 )
 onMounted(() => (document.adoptedStyleSheets = [...document.adoptedStyleSheets, foot]))
-onBeforeUnmount(() => (document.adoptedStyleSheets = document.adoptedStyleSheets.filter((s) => s !== foot)))
+onBeforeUnmount(
+  () => (document.adoptedStyleSheets = document.adoptedStyleSheets.filter((s) => s !== foot)),
+)
 const zoneName = (id?: string) => job.plan?.zones.find((z) => z.id === id)?.name
 const print = () => window.print()
 const ready = computed(() => job.plan && job.draft)
-watch(ready, (now) => now && route.query.sheet === 'plan' && void nextTick(() => document.getElementById('plan-sheet')?.scrollIntoView()), {
-  immediate: true,
-})
+watch(
+  ready,
+  (now) =>
+    now &&
+    route.query.sheet === 'plan' &&
+    void nextTick(() => document.getElementById('plan-sheet')?.scrollIntoView()),
+  {
+    immediate: true,
+  },
+)
 </script>
 
 <template>
@@ -80,7 +98,9 @@ watch(ready, (now) => now && route.query.sheet === 'plan' && void nextTick(() =>
         >
           {{ p === 'a4' ? 'A4' : 'Letter' }}
         </button>
-        <button type="button" class="act slight" @click="firm.toggleUnits()">{{ firm.units === 'metric' ? 'm² · kg' : 'ft² · lb' }}</button>
+        <button type="button" class="act slight" @click="firm.toggleUnits()">
+          {{ firm.units === 'metric' ? 'm² · kg' : 'ft² · lb' }}
+        </button>
         <button type="button" class="act main" :disabled="!ready" @click="print">Print</button>
       </span>
     </header>
@@ -88,7 +108,9 @@ watch(ready, (now) => now && route.query.sheet === 'plan' && void nextTick(() =>
     <p v-else-if="!ready" class="soft wait">Planning…</p>
     <div v-else-if="!job.plan!.totalArea" class="wait">
       <p>Nothing to print yet: the sheets come from zones with a size.</p>
-      <RouterLink class="act main" :to="`/jobs/${route.params.id}/walk-over`">To the walk-over</RouterLink>
+      <RouterLink class="act main" :to="`/jobs/${route.params.id}/walk-over`"
+        >To the walk-over</RouterLink
+      >
     </div>
     <template v-else>
       <CustomerSheet class="page" />
@@ -98,20 +120,25 @@ watch(ready, (now) => now && route.query.sheet === 'plan' && void nextTick(() =>
       <section class="page">
         <h2>Where the numbers come from</h2>
         <p class="small soft">
-          Planned {{ firm.day(job.plan!.today) }} for {{ job.draft!.name }}, version {{ job.revision }}. The small numbers on the sheets lead here.
+          Planned {{ firm.day(job.plan!.today) }} for {{ job.draft!.name }}, version
+          {{ job.revision }}. The small numbers on the sheets lead here.
         </p>
         <div class="notes">
           <article v-for="group in workings" :key="group.rule.id">
             <p class="rule">
               {{ group.says }}
-              <span class="soft">{{ group.standing }}{{ group.rule.source === group.standing ? '' : `: ${group.rule.source}` }}</span>
+              <span class="soft"
+                >{{ group.standing
+                }}{{ group.rule.source === group.standing ? '' : `: ${group.rule.source}` }}</span
+              >
             </p>
             <ul>
               <li v-for="e in group.figures" :key="e.note">
                 <span class="i">{{ e.note }}</span> {{ firm.say(e.figure.label)
                 }}<template v-if="e.figure.zone">, {{ zoneName(e.figure.zone) }}</template
                 >: <b>{{ e.value }}</b> = {{ e.formula
-                }}<span v-if="e.standing !== group.standing" class="soft">; weakest input: {{ e.standing }}</span
+                }}<span v-if="e.standing !== group.standing" class="soft"
+                  >; weakest input: {{ e.standing }}</span
                 ><span v-if="e.school" class="soft">; school: {{ e.school.name }}</span>
               </li>
             </ul>

@@ -26,10 +26,15 @@ const LONGEST = 60
       <b>{{ job.draft?.waterer || 'Not named yet: fill in ______________________' }}</b>
     </p>
     <p>
-      Seed that dries once in its first weeks is lost. Keep the top moist, never puddled: a footprint leaves your sole damp. If it rains well, leave
-      that run out<template v-if="job.draft?.site?.rainGauge">: read the gauge on site and write it down</template>.
+      Seed that dries once in its first weeks is lost. Keep the top moist, never puddled: a
+      footprint leaves your sole damp. If it rains well, leave that run out<template
+        v-if="job.draft?.site?.rainGauge"
+        >: read the gauge on site and write it down</template
+      >.
     </p>
-    <p v-if="job.draft?.site?.restrictions"><b>Restrictions here:</b> {{ job.draft.site.restrictions }}</p>
+    <p v-if="job.draft?.site?.restrictions">
+      <b>Restrictions here:</b> {{ job.draft.site.restrictions }}
+    </p>
     <h3>Run times</h3>
     <table>
       <thead>
@@ -44,7 +49,8 @@ const LONGEST = 60
       <tbody>
         <tr v-for="z in water.zones" :key="z.zone">
           <td>
-            <b>{{ name(z.zone) }}</b><span v-if="z.stations > 1">, each of {{ z.stations }} stations in turn</span
+            <b>{{ name(z.zone) }}</b><span v-if="z.stations > 1"
+              >, each of {{ z.stations }} stations in turn</span
             ><span v-if="z.cycles > 1"> in {{ z.cycles }} short runs with pauses</span>
           </td>
           <td class="n"><SheetFigure :id="z.minutes.id" /></td>
@@ -60,7 +66,9 @@ const LONGEST = 60
       >. Each seedbed run lays down <SheetFigure :id="water.dose.id" />.
     </p>
     <div v-for="s in packages" :key="s.workPackage">
-      <h3>1 Every day, at {{ water.times.join(', ') }}, until <SheetFigure :id="s.handOver?.id" /></h3>
+      <h3>
+        1 Every day, at {{ water.times.join(', ') }}, until <SheetFigure :id="s.handOver?.id" />
+      </h3>
       <table v-if="s.handOver" class="cal">
         <tbody>
           <tr v-for="(week, w) in weeksOf(s.sown, String(s.handOver.value), LONGEST)" :key="w">
@@ -75,21 +83,22 @@ const LONGEST = 60
         </tbody>
       </table>
       <p v-if="s.mownFirst.length">
-        On {{ s.mownFirst.map((d) => showDay(d)).join(', ') }} it is mown: water only after that, so that wheels and blades meet dry ground; the seed
-        must not lie dry for a whole day.
+        On {{ s.mownFirst.map((d) => showDay(d)).join(', ') }} it is mown: water only after that, so
+        that wheels and blades meet dry ground; the seed must not lie dry for a whole day.
       </p>
       <h3>2 Growing on</h3>
       <p v-if="s.phases">
-        Every other day from {{ showDay(s.phases.growing.from) }} to {{ showDay(s.phases.growing.to) }}, <SheetFigure id="job.water.growing" /> each.
+        Every other day from {{ showDay(s.phases.growing.from) }} to
+        {{ showDay(s.phases.growing.to) }}, <SheetFigure id="job.water.growing" /> each.
         <template v-if="s.dryDays.length"
-          >Leave it dry on {{ s.dryDays.map((d) => showDay(d)).join(', ') }}: it is mown the day after, and seedlings pull out of wet
-          ground.</template
+          >Leave it dry on {{ s.dryDays.map((d) => showDay(d)).join(', ') }}: it is mown the day
+          after, and seedlings pull out of wet ground.</template
         >
       </p>
       <h3>3 Established</h3>
       <p>
-        Then<template v-if="s.phases">, from {{ showDay(s.phases.settled) }},</template> <SheetFigure id="job.water.settled" /> each three to four
-        days, counting rain; more in heat.
+        Then<template v-if="s.phases">, from {{ showDay(s.phases.settled) }},</template>
+        <SheetFigure id="job.water.settled" /> each three to four days, counting rain; more in heat.
       </p>
     </div>
   </section>

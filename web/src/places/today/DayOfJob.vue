@@ -15,7 +15,12 @@ import { usePhotos } from '../../stores/photos.ts'
 import { isBehind } from '@juvena/core/schedule/stepState'
 
 /** One job on one day: where it is, what to heed, each step with its amounts, and a tick. */
-const props = defineProps<{ job: DayJob & { weather: DiaryEntry['weather'] }; place: number; of: number; on: string }>()
+const props = defineProps<{
+  job: DayJob & { weather: DiaryEntry['weather'] }
+  place: number
+  of: number
+  on: string
+}>()
 const firm = useFirm()
 const outbox = useOutbox()
 const photos = usePhotos()
@@ -25,11 +30,13 @@ const noting = ref(false)
 const note = ref('')
 
 /** A tick that waits for the server counts already. */
-const ticked = (s: DayStep) => isBehind(s) || outbox.waiting.some((w) => w.job === props.job.id && w.entry.step === s.id)
+const ticked = (s: DayStep) =>
+  isBehind(s) || outbox.waiting.some((w) => w.job === props.job.id && w.entry.step === s.id)
 /** What goes down, stuff by stuff: each named once under its amounts by zone. */
 function byStuff(s: DayStep) {
   const groups = new Map<string, DayStep['amounts']>()
-  for (const a of s.amounts) groups.set(firm.say(a.what), [...(groups.get(firm.say(a.what)) ?? []), a])
+  for (const a of s.amounts)
+    groups.set(firm.say(a.what), [...(groups.get(firm.say(a.what)) ?? []), a])
   return [...groups].map(([what, amounts]) => ({ what, amounts }))
 }
 const amountText = (s: DayStep) =>
@@ -54,7 +61,11 @@ async function done(entry: DiaryEntry) {
 async function keepNote() {
   if (!note.value.trim()) return void (wrong.value = 'Write what was seen or done.')
   const who = localStorage.getItem('juvena.who') ?? ''
-  const entry = { ...blankEntry(newId(), firm.today, note.value.trim()), who, weather: props.job.weather }
+  const entry = {
+    ...blankEntry(newId(), firm.today, note.value.trim()),
+    who,
+    weather: props.job.weather,
+  }
   await done(entry)
   if (!wrong.value) [note.value, noting.value] = ['', false]
 }
@@ -72,7 +83,10 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
 <template>
   <article class="job">
     <header>
-      <p class="small soft">{{ of > 1 ? `${place} of ${of}` : '' }}{{ job.address ? `${of > 1 ? ' · ' : ''}${job.address}` : '' }}</p>
+      <p class="small soft">
+        {{ of > 1 ? `${place} of ${of}` : ''
+        }}{{ job.address ? `${of > 1 ? ' · ' : ''}${job.address}` : '' }}
+      </p>
       <h2>
         <RouterLink :to="`/jobs/${job.id}/order`">{{ job.name }}</RouterLink>
       </h2>
@@ -91,7 +105,12 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
     </ul>
     <ul class="steps">
       <li v-for="s in job.steps" :key="s.id" :class="{ done: ticked(s) }">
-        <TickBox :name="firm.say(s.name)" :done="ticked(s)" :disabled="ticked(s)" @press="ticking = ticking === s.id ? null : s.id" />
+        <TickBox
+          :name="firm.say(s.name)"
+          :done="ticked(s)"
+          :disabled="ticked(s)"
+          @press="ticking = ticking === s.id ? null : s.id"
+        />
         <div class="step">
           <h3>
             {{ firm.say(s.name) }}<span v-if="s.where" class="where">{{ s.where }}</span>
@@ -100,7 +119,13 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
           <template v-for="g in byStuff(s)" :key="g.what">
             <p v-for="(a, i) in g.amounts" :key="i" class="amount">
               <b>{{ firm.weighed(a.value, a.unit, a.pans) }}</b>
-              <span class="small">{{ [s.amounts.length > 1 ? a.zone : '', firm.say(a.detail)].filter(Boolean).join(', ') }} </span>
+              <span class="small"
+                >{{
+                  [s.amounts.length > 1 ? a.zone : '', firm.say(a.detail)]
+                    .filter(Boolean)
+                    .join(', ')
+                }}
+              </span>
             </p>
             <p class="small stuff">{{ g.what }}</p>
           </template>
@@ -108,7 +133,10 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
           <p v-for="a in s.against" :key="firm.say(a.title)" class="small against">
             <b>{{ firm.say(a.title) }}</b> {{ firm.say(a.says) }}
           </p>
-          <p class="small soft">{{ firm.hand(s.hours, 'work-h') }}{{ s.people > 1 ? ` for ${s.people}` : '' }}. {{ firm.say(s.why) }}</p>
+          <p class="small soft">
+            {{ firm.hand(s.hours, 'work-h') }}{{ s.people > 1 ? ` for ${s.people}` : '' }}.
+            {{ firm.say(s.why) }}
+          </p>
           <p v-for="c in s.cautions" :key="c" class="small caution">▲ {{ CAUTIONS[c] }}</p>
           <TickForm
             v-if="ticking === s.id"
@@ -125,14 +153,26 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
       </li>
     </ul>
     <form v-if="noting" class="note" autocomplete="off" @submit.prevent="keepNote">
-      <TextField label="Note for the diary" :rows="2" :maxlength="400" :model-value="note" @update:model-value="note = $event" />
+      <TextField
+        label="Note for the diary"
+        :rows="2"
+        :maxlength="400"
+        :model-value="note"
+        @update:model-value="note = $event"
+      />
       <button type="submit" class="act main">Save</button>
       <button type="button" class="act slight" @click="noting = false">Cancel</button>
     </form>
     <p v-if="wrong && !ticking" class="wrong" role="alert">{{ wrong }}</p>
     <footer class="ends">
       <label class="act file"
-        >Photo<input class="only-read" type="file" accept="image/*" capture="environment" :aria-label="`Photo, ${job.name}`" @change="photograph"
+        >Photo<input
+          class="only-read"
+          type="file"
+          accept="image/*"
+          capture="environment"
+          :aria-label="`Photo, ${job.name}`"
+          @change="photograph"
       /></label>
       <button type="button" class="act" @click="noting = !noting">Note</button>
       <RouterLink class="act" :to="`/jobs/${job.id}/walk-over?part=zones`">Count</RouterLink>

@@ -61,13 +61,15 @@ onBeforeUnmount(() => {
 /** A swipe to the side turns the day; one that goes up or down is a scroll. */
 let began: { x: number; y: number } | null = null
 const SWIPE = 70
-const down = (e: TouchEvent) => (began = e.touches.length === 1 ? { x: e.touches[0]!.clientX, y: e.touches[0]!.clientY } : null)
+const down = (e: TouchEvent) =>
+  (began = e.touches.length === 1 ? { x: e.touches[0]!.clientX, y: e.touches[0]!.clientY } : null)
 function up(e: TouchEvent) {
   const end = e.changedTouches[0]
   if (!began || !end) return
   const [dx, dy] = [end.clientX - began.x, end.clientY - began.y]
   began = null
-  if (Math.abs(dx) > SWIPE && Math.abs(dx) > 2 * Math.abs(dy)) go(addDays(on.value, dx < 0 ? 1 : -1))
+  if (Math.abs(dx) > SWIPE && Math.abs(dx) > 2 * Math.abs(dy))
+    go(addDays(on.value, dx < 0 ? 1 : -1))
 }
 const far = computed(() => daysBetween(firm.today, on.value))
 const NEAR: Record<number, string> = { [-1]: 'yesterday', 0: 'today', 1: 'tomorrow' }
@@ -82,15 +84,24 @@ const total = computed(() => {
     <header class="top">
       <div>
         <h1>
-          {{ showDay(on, on.slice(0, 4) !== firm.today.slice(0, 4)) }}<span v-if="NEAR[far]" class="soft near">{{ NEAR[far] }}</span>
+          {{ showDay(on, on.slice(0, 4) !== firm.today.slice(0, 4))
+          }}<span v-if="NEAR[far]" class="soft near">{{ NEAR[far] }}</span>
         </h1>
         <p v-if="answer" class="small soft">
-          {{ answer.jobs.length }} {{ answer.jobs.length === 1 ? 'job' : 'jobs' }}, {{ total.steps }} {{ total.steps === 1 ? 'step' : 'steps'
+          {{ answer.jobs.length }} {{ answer.jobs.length === 1 ? 'job' : 'jobs' }},
+          {{ total.steps }} {{ total.steps === 1 ? 'step' : 'steps'
           }}{{ total.steps ? `, ${firm.hand(total.hours, 'work-h')} of work` : '' }}
         </p>
       </div>
       <nav class="week" aria-label="Days">
-        <button type="button" class="act slight" aria-label="The day before" @click="go(addDays(on, -1))">←</button>
+        <button
+          type="button"
+          class="act slight"
+          aria-label="The day before"
+          @click="go(addDays(on, -1))"
+        >
+          ←
+        </button>
         <button
           v-for="d in answer?.week ?? []"
           :key="d.day"
@@ -104,22 +115,39 @@ const total = computed(() => {
           <span>{{ showDay(d.day).slice(0, 3) }}</span><b>{{ Number(d.day.slice(8)) }}</b
           ><span class="count">{{ d.steps || '·' }}</span>
         </button>
-        <button type="button" class="act slight" aria-label="The day after" @click="go(addDays(on, 1))">→</button>
-        <button v-if="on !== firm.today" type="button" class="act slight" @click="go(firm.today)">Today</button>
+        <button
+          type="button"
+          class="act slight"
+          aria-label="The day after"
+          @click="go(addDays(on, 1))"
+        >
+          →
+        </button>
+        <button v-if="on !== firm.today" type="button" class="act slight" @click="go(firm.today)">
+          Today
+        </button>
       </nav>
     </header>
     <p v-if="outbox.count" class="waits" role="status">
-      {{ outbox.count }} {{ outbox.count === 1 ? 'entry waits' : 'entries wait' }} here for the server, and
-      {{ outbox.count === 1 ? 'goes' : 'go' }} when it answers.
+      {{ outbox.count }} {{ outbox.count === 1 ? 'entry waits' : 'entries wait' }} here for the
+      server, and {{ outbox.count === 1 ? 'goes' : 'go' }} when it answers.
     </p>
     <p v-if="outbox.refused" class="trouble" role="alert">{{ outbox.refused }}</p>
     <p v-if="failure" class="trouble" role="alert">{{ failure }}</p>
     <p v-if="!answer && !failure" class="soft">Loading the day…</p>
     <div v-if="answer" class="jobs">
-      <DayOfJob v-for="(job, i) in answer.jobs" :key="job.id" :job="job" :place="i + 1" :of="answer.jobs.length" :on="on" />
+      <DayOfJob
+        v-for="(job, i) in answer.jobs"
+        :key="job.id"
+        :job="job"
+        :place="i + 1"
+        :of="answer.jobs.length"
+        :on="on"
+      />
     </div>
     <p v-if="answer && answer.working > 0" class="soft small" role="status">
-      {{ answer.working }} {{ answer.working === 1 ? 'job is' : 'jobs are' }} being planned again; the day may still change.
+      {{ answer.working }} {{ answer.working === 1 ? 'job is' : 'jobs are' }} being planned again;
+      the day may still change.
     </p>
     <div v-if="answer && answer.working === 0 && answer.jobs.length === 0" class="none">
       <p class="free">No work is planned on this day.</p>

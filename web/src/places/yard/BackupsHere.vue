@@ -3,7 +3,10 @@ import { computed, ref, shallowRef } from 'vue'
 import { showMoment } from '../../parts/moment.ts'
 import { api } from '../../stores/api.ts'
 
-/** Backups of the whole firm: made each day, or now; each may be kept elsewhere. Restoring wants the server stopped, so it is a command. */
+/**
+ * Backups of the whole firm: made each day, or now; each may be kept elsewhere. Restoring wants the
+ * server stopped, so it is a command.
+ */
 interface Backup {
   file: string
   madeAt: string
@@ -30,7 +33,11 @@ async function backUp() {
   busy.value = true
   made.value = ''
   try {
-    const { jobs, entries, photographs } = await api<{ jobs: number; entries: number; photographs: number }>('POST', '/backups')
+    const { jobs, entries, photographs } = await api<{
+      jobs: number
+      entries: number
+      photographs: number
+    }>('POST', '/backups')
     await load()
     made.value = `Backed up: ${jobs} jobs, ${entries} diary entries, ${photographs} photographs.`
   } catch (error) {
@@ -39,7 +46,10 @@ async function backUp() {
     busy.value = false
   }
 }
-const size = (bytes: number) => (bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`)
+const size = (bytes: number) =>
+  bytes < 1e6
+    ? `${Math.max(1, Math.round(bytes / 1e3))} kB`
+    : `${(bytes / 1e6).toFixed(bytes < 1e7 ? 1 : 0)} MB`
 const newest = computed(() => backups.value?.[0] ?? null)
 </script>
 
@@ -47,15 +57,20 @@ const newest = computed(() => backups.value?.[0] ?? null)
   <section class="backups" aria-labelledby="backups-title">
     <h2 id="backups-title">Backups</h2>
     <p>
-      A backup is one file with everything: jobs and their histories, diaries, photographs, stock, stations and settings. One is made each day while
-      Juvena runs, and the last seven of those are kept. Copying the database file by hand is no backup: what was written last lies beside it.
+      A backup is one file with everything: jobs and their histories, diaries, photographs, stock,
+      stations and settings. One is made each day while Juvena runs, and the last seven of those are
+      kept. Copying the database file by hand is no backup: what was written last lies beside it.
     </p>
     <p class="acts">
-      <button type="button" class="act main" :disabled="busy" @click="backUp">{{ busy ? 'Backing up…' : 'Back up now' }}</button>
+      <button type="button" class="act main" :disabled="busy" @click="backUp">
+        {{ busy ? 'Backing up…' : 'Back up now' }}
+      </button>
       <span v-if="made" role="status">{{ made }}</span>
     </p>
     <p v-if="failure" class="trouble" role="alert">{{ failure }}</p>
-    <p v-if="backups && backups.length === 0" class="soft">None yet. Make the first one, and keep a copy on another computer.</p>
+    <p v-if="backups && backups.length === 0" class="soft">
+      None yet. Make the first one, and keep a copy on another computer.
+    </p>
     <table v-else-if="backups">
       <thead>
         <tr>
@@ -77,8 +92,8 @@ const newest = computed(() => backups.value?.[0] ?? null)
     <div class="restore">
       <h3>To restore one</h3>
       <p>
-        Stop Juvena and run the command below in its folder, with the backup you want. The backup is checked first; what lies there now is moved
-        aside, not deleted.
+        Stop Juvena and run the command below in its folder, with the backup you want. The backup is
+        checked first; what lies there now is moved aside, not deleted.
       </p>
       <pre>npm run restore -- {{ newest ? `${folder}/${newest.file}` : 'backup-file' }}</pre>
     </div>

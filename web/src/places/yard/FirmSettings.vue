@@ -2,7 +2,11 @@
 import { ElSwitch } from 'element-plus'
 import { computed } from 'vue'
 import type { FirmDraft } from '@juvena/core/entities/firm'
-import { SCHOOL_CHOICES, DEFAULT_SCHOOLS, type SchoolChoiceId } from '@juvena/core/reference/schools'
+import {
+  SCHOOL_CHOICES,
+  DEFAULT_SCHOOLS,
+  type SchoolChoiceId,
+} from '@juvena/core/reference/schools'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
@@ -11,13 +15,19 @@ import { useFirm } from '../../stores/firm.ts'
 
 const firm = useFirm()
 const problem = (path: string) => firm.problems.find((p) => p.path === path)?.sentence ?? ''
-const set = <K extends keyof FirmDraft>(key: K, value: FirmDraft[K]) => firm.change({ [key]: value })
+const set = <K extends keyof FirmDraft>(key: K, value: FirmDraft[K]) =>
+  firm.change({ [key]: value })
 const choices = Object.keys(SCHOOL_CHOICES) as SchoolChoiceId[]
-const options = (c: SchoolChoiceId) => Object.entries(SCHOOL_CHOICES[c].schools).map(([value, s]) => ({ value, name: s.name }))
+const options = (c: SchoolChoiceId) =>
+  Object.entries(SCHOOL_CHOICES[c].schools).map(([value, s]) => ({ value, name: s.name }))
 const school = (c: SchoolChoiceId) => firm.draft.schools?.[c] ?? DEFAULT_SCHOOLS[c]
-const says = (c: SchoolChoiceId) => (SCHOOL_CHOICES[c].schools as Record<string, { says: string }>)[school(c)]?.says
-const setSchool = (c: SchoolChoiceId, value: string | null) => firm.change({ schools: { ...firm.draft.schools, [c]: value ?? DEFAULT_SCHOOLS[c] } })
-const state = computed(() => ({ saved: 'saved', saving: 'saving…', failed: firm.failure })[firm.saving])
+const says = (c: SchoolChoiceId) =>
+  (SCHOOL_CHOICES[c].schools as Record<string, { says: string }>)[school(c)]?.says
+const setSchool = (c: SchoolChoiceId, value: string | null) =>
+  firm.change({ schools: { ...firm.draft.schools, [c]: value ?? DEFAULT_SCHOOLS[c] } })
+const state = computed(
+  () => ({ saved: 'saved', saving: 'saving…', failed: firm.failure })[firm.saving],
+)
 </script>
 
 <template>
@@ -28,9 +38,23 @@ const state = computed(() => ({ saved: 'saved', saving: 'saving…', failed: fir
           Firm <span class="small soft" role="status">{{ state }}</span>
         </h2>
         <div class="row">
-          <TextField label="Name, on the sheets" :model-value="firm.draft.name" @update:model-value="set('name', $event)" />
-          <TextField label="Address" :model-value="firm.draft.address" :maxlength="200" @update:model-value="set('address', $event)" />
-          <TextField label="Telephone" :model-value="firm.draft.phone" :maxlength="60" @update:model-value="set('phone', $event)" />
+          <TextField
+            label="Name, on the sheets"
+            :model-value="firm.draft.name"
+            @update:model-value="set('name', $event)"
+          />
+          <TextField
+            label="Address"
+            :model-value="firm.draft.address"
+            :maxlength="200"
+            @update:model-value="set('address', $event)"
+          />
+          <TextField
+            label="Telephone"
+            :model-value="firm.draft.phone"
+            :maxlength="60"
+            @update:model-value="set('phone', $event)"
+          />
           <QuantityField
             label="Crew on a job"
             kind="ratio"

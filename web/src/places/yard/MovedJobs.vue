@@ -16,7 +16,8 @@ const on = (day: string | null) => (day ? showDay(day, true) : 'no day')
     </p>
     <ul>
       <li v-for="m in moved" :key="m.id">
-        <RouterLink :to="`/jobs/${m.id}/order`">{{ m.name }}</RouterLink>: <s>{{ on(m.from) }}</s> {{ on(m.to) }}
+        <RouterLink :to="`/jobs/${m.id}/order`">{{ m.name }}</RouterLink>: <s>{{ on(m.from) }}</s>
+        {{ on(m.to) }}
       </li>
     </ul>
     <button type="button" class="act slight" @click="emit('done')">close</button>

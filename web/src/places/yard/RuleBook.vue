@@ -11,7 +11,10 @@ import { useFirm } from '../../stores/firm.ts'
 import SoilCore from '../job/SoilCore.vue'
 import RuleEntry from './RuleEntry.vue'
 
-/** The rule book, a chapter for each stage of a job, from the grass down: every rule, every number of the trade, and the firm's own beside Juvena's. */
+/**
+ * The rule book, a chapter for each stage of a job, from the grass down: every rule, every number
+ * of the trade, and the firm's own beside Juvena's.
+ */
 const firm = useFirm()
 const route = useRoute()
 const router = useRouter()
@@ -19,7 +22,10 @@ const pages = bookPages()
 type Chapter = Stage | 9
 const chapterOf = (page: BookPage): Chapter => page.rule?.stage ?? 9
 const CHAPTERS: { id: Chapter; name: string }[] = [
-  ...(Object.entries(STAGES).map(([id, name]) => ({ id: Number(id) as Stage, name })) satisfies { id: Chapter; name: string }[]),
+  ...(Object.entries(STAGES).map(([id, name]) => ({ id: Number(id) as Stage, name })) satisfies {
+    id: Chapter
+    name: string
+  }[]),
   { id: 9, name: 'Numbers of the trade' },
 ]
 const search = ref('')
@@ -29,7 +35,8 @@ const found = computed(() => {
   const words = search.value.toLowerCase().split(/\s+/).filter(Boolean)
   return pages.filter((p) => {
     const says = p.rule ? firm.say(ruleSays(p.rule, firm.settings.values)) : ''
-    const text = `${firm.say(p.title)} ${says} ${p.values.map((v) => v.says).join(' ')}`.toLowerCase()
+    const text =
+      `${firm.say(p.title)} ${says} ${p.values.map((v) => v.says).join(' ')}`.toLowerCase()
     return words.every((w) => text.includes(w)) && (!onlyOwn.value || ownIn(p) > 0)
   })
 })
@@ -42,19 +49,34 @@ const chapter = computed<Chapter>(() => {
   return rule ? chapterOf(rule) : CHAPTERS.some((c) => c.id === named) ? named : 1
 })
 const shown = computed(() =>
-  CHAPTERS.map((c) => ({ ...c, all: found.value.filter((p) => chapterOf(p) === c.id) })).map((c) => ({
-    ...c,
-    own: c.all.reduce((sum, p) => sum + ownIn(p), 0),
-    open: searching.value ? c.all.length > 0 : c.id === chapter.value,
-  })),
+  CHAPTERS.map((c) => ({ ...c, all: found.value.filter((p) => chapterOf(p) === c.id) })).map(
+    (c) => ({
+      ...c,
+      own: c.all.reduce((sum, p) => sum + ownIn(p), 0),
+      open: searching.value ? c.all.length > 0 : c.id === chapter.value,
+    }),
+  ),
 )
 const read = (id: Chapter) => {
   ;[search.value, onlyOwn.value] = ['', false]
   void router.replace({ query: { chapter: String(id) } })
 }
 const toggle = (page: BookPage) =>
-  void router.replace({ query: page.id === asked.value ? { chapter: String(chapterOf(page)) } : { ...route.query, rule: page.id } })
-watch(asked, (id) => id && void nextTick(() => document.getElementById(`rule-${id}`)?.scrollIntoView({ block: 'nearest' })), { immediate: true })
+  void router.replace({
+    query:
+      page.id === asked.value
+        ? { chapter: String(chapterOf(page)) }
+        : { ...route.query, rule: page.id },
+  })
+watch(
+  asked,
+  (id) =>
+    id &&
+    void nextTick(() =>
+      document.getElementById(`rule-${id}`)?.scrollIntoView({ block: 'nearest' }),
+    ),
+  { immediate: true },
+)
 const changed = computed(() => Object.keys(firm.settings.values).length)
 
 type Use = { id: string; name: string }
@@ -63,27 +85,43 @@ void api<{ uses: Record<string, Use[]> }>('GET', '/rules/uses').then(
   (answer) => (uses.value = answer.uses),
   () => (uses.value = {}),
 )
-const usedIn = (page: BookPage) => (page.rule && uses.value ? (uses.value[page.rule.id] ?? []) : null)
+const usedIn = (page: BookPage) =>
+  page.rule && uses.value ? (uses.value[page.rule.id] ?? []) : null
 </script>
 
 <template>
   <div class="book">
     <nav class="chapters" aria-label="Chapters">
-      <ElInput v-model="search" placeholder="search rules and numbers" aria-label="Search rules and numbers" clearable />
+      <ElInput
+        v-model="search"
+        placeholder="search rules and numbers"
+        aria-label="Search rules and numbers"
+        clearable
+      />
       <ul>
         <li v-for="c in shown" :key="c.id">
-          <button type="button" :aria-current="!searching && c.id === chapter ? 'true' : undefined" @click="read(c.id)">
-            <span class="core" aria-hidden="true"><SoilCore v-if="c.id !== 9" :stage="c.id" /></span>
+          <button
+            type="button"
+            :aria-current="!searching && c.id === chapter ? 'true' : undefined"
+            @click="read(c.id)"
+          >
+            <span class="core" aria-hidden="true"
+              ><SoilCore v-if="c.id !== 9" :stage="c.id"
+            /></span>
             <span
               ><b>{{ c.name }}</b>
               <span class="small soft"
-                >{{ c.all.length }} {{ c.id === 9 ? 'groups' : c.all.length === 1 ? 'rule' : 'rules' }}{{ c.own ? `, ${c.own} yours` : '' }}</span
+                >{{ c.all.length }}
+                {{ c.id === 9 ? 'groups' : c.all.length === 1 ? 'rule' : 'rules'
+                }}{{ c.own ? `, ${c.own} yours` : '' }}</span
               ></span
             >
           </button>
         </li>
       </ul>
-      <button type="button" class="act slight" :aria-pressed="onlyOwn" @click="onlyOwn = !onlyOwn">yours, {{ changed }}</button>
+      <button type="button" class="act slight" :aria-pressed="onlyOwn" @click="onlyOwn = !onlyOwn">
+        yours, {{ changed }}
+      </button>
     </nav>
     <section class="page" aria-label="Rules">
       <template v-for="c in shown" :key="c.id">
@@ -103,7 +141,11 @@ const usedIn = (page: BookPage) => (page.rule && uses.value ? (uses.value[page.r
         </template>
       </template>
       <p v-if="found.length === 0" class="soft none">
-        {{ onlyOwn && !search ? 'You go by Juvena’s numbers throughout. Set one of your own on any rule.' : 'No rule or number speaks of that.' }}
+        {{
+          onlyOwn && !search
+            ? 'You go by Juvena’s numbers throughout. Set one of your own on any rule.'
+            : 'No rule or number speaks of that.'
+        }}
       </p>
     </section>
   </div>

@@ -9,12 +9,29 @@ import StandingTag from '../../parts/StandingTag.vue'
 import { useFirm } from '../../stores/firm.ts'
 import TradeValueField from './TradeValueField.vue'
 
-/** One rule of the book: what it says, and opened its formula, its numbers, where it comes from and which jobs go by it. The firm's own numbers show either way. */
-const props = defineProps<{ of: BookPage; open: boolean; usedIn: readonly { id: string; name: string }[] | null }>()
+/**
+ * One rule of the book: what it says, and opened its formula, its numbers, where it comes from and
+ * which jobs go by it. The firm's own numbers show either way.
+ */
+const props = defineProps<{
+  of: BookPage
+  open: boolean
+  usedIn: readonly { id: string; name: string }[] | null
+}>()
 const emit = defineEmits<{ toggle: [] }>()
 const firm = useFirm()
-const says = computed(() => (props.of.rule ? firm.say(ruleSays(props.of.rule, firm.settings.values)) : 'Numbers that several rules go by.'))
-const formula = computed(() => (props.of.rule ? (isRule(props.of.rule) ? namedFormula(props.of.rule) : firm.say(props.of.rule.steps)) : ''))
+const says = computed(() =>
+  props.of.rule
+    ? firm.say(ruleSays(props.of.rule, firm.settings.values))
+    : 'Numbers that several rules go by.',
+)
+const formula = computed(() =>
+  props.of.rule
+    ? isRule(props.of.rule)
+      ? namedFormula(props.of.rule)
+      : firm.say(props.of.rule.steps)
+    : '',
+)
 const own = computed(() => props.of.values.filter((v) => v.id in firm.settings.values))
 </script>
 
@@ -34,16 +51,23 @@ const own = computed(() => props.of.values.filter((v) => v.id in firm.settings.v
     </ul>
     <template v-if="open">
       <p v-if="of.rule" class="formula">
-        <template v-for="(part, i) in formula.split('; ')" :key="i"><br v-if="i" />{{ part }}</template>
+        <template v-for="(part, i) in formula.split('; ')" :key="i"
+          ><br v-if="i" />{{ part }}</template
+        >
       </p>
-      <p v-if="of.rule && of.rule.source !== EVIDENCE_NAMES[of.rule.standing]" class="small soft">{{ of.rule.source }}</p>
+      <p v-if="of.rule && of.rule.source !== EVIDENCE_NAMES[of.rule.standing]" class="small soft">
+        {{ of.rule.source }}
+      </p>
       <ul v-if="of.values.length" class="values">
         <TradeValueField v-for="v in of.values" :key="v.id" :of="v" />
       </ul>
       <p v-else class="small soft">No number in it is open to choice.</p>
       <p v-if="usedIn" class="small uses">
         <template v-if="usedIn.length">
-          Used in: <RouterLink v-for="u in usedIn" :key="u.id" :to="`/jobs/${u.id}/walk-over`">{{ u.name || 'Job without a name' }}</RouterLink>
+          Used in:
+          <RouterLink v-for="u in usedIn" :key="u.id" :to="`/jobs/${u.id}/walk-over`">{{
+            u.name || 'Job without a name'
+          }}</RouterLink>
         </template>
         <span v-else class="soft">Used in none of the jobs of this season.</span>
       </p>

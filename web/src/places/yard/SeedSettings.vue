@@ -6,11 +6,15 @@ import QuantityField from '../../parts/QuantityField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { newId } from '../../stores/newId.ts'
 
-/** How the firm buys, weighs and spreads seed: its bags and their prices, the scale, the hand, the spreader and its strips. */
+/**
+ * How the firm buys, weighs and spreads seed: its bags and their prices, the scale, the hand, the
+ * spreader and its strips.
+ */
 const firm = useFirm()
 const us = computed(() => firm.settings.units === 'us')
 const problem = (path: string) => firm.problems.find((p) => p.path === path)?.sentence ?? ''
-const set = <K extends keyof FirmDraft>(key: K, value: FirmDraft[K]) => firm.change({ [key]: value })
+const set = <K extends keyof FirmDraft>(key: K, value: FirmDraft[K]) =>
+  firm.change({ [key]: value })
 const bags = computed(() => firm.draft.seedBags ?? [])
 const setBag = (i: number, patch: object) => set('seedBags', bags.value.map((b, k) => (k === i ? { ...b, ...patch } : b))) // prettier-ignore
 const strips = computed(() => firm.draft.calibrations ?? [])
@@ -106,11 +110,19 @@ const grasses = computed(() => firm.sownGrasses.map((g) => ({ value: g.id, name:
             ? 'Until you enter some, bags of 50, 25, 10 and 5 lb are taken.'
             : 'Until you enter some, bags of 20, 10, 5 and 1 kg are taken.'
       }}
-      <button type="button" class="act slight" @click="set('seedBags', [...bags, { id: newId() }])">Add a bag</button>
+      <button type="button" class="act slight" @click="set('seedBags', [...bags, { id: newId() }])">
+        Add a bag
+      </button>
     </p>
     <h3>Strips you have tried</h3>
     <div v-for="(c, i) in strips" :key="c.id" class="line strip">
-      <ChoiceField label="Seed" list :options="grasses" :model-value="c.grass" @update:model-value="setStrip(i, { grass: $event ?? c.grass })" />
+      <ChoiceField
+        label="Seed"
+        list
+        :options="grasses"
+        :model-value="c.grass"
+        @update:model-value="setStrip(i, { grass: $event ?? c.grass })"
+      />
       <QuantityField
         label="Setting"
         kind="ratio"
@@ -125,8 +137,18 @@ const grasses = computed(() => firm.sownGrasses.map((g) => ({ value: g.id, name:
         :problem="problem(`calibrations[${i}].grams`)"
         @update:model-value="setStrip(i, { grams: $event })"
       />
-      <QuantityField label="Swath" kind="length" :model-value="c.swath" @update:model-value="setStrip(i, { swath: $event })" />
-      <QuantityField label="Strip" kind="length" :model-value="c.strip" @update:model-value="setStrip(i, { strip: $event })" />
+      <QuantityField
+        label="Swath"
+        kind="length"
+        :model-value="c.swath"
+        @update:model-value="setStrip(i, { swath: $event })"
+      />
+      <QuantityField
+        label="Strip"
+        kind="length"
+        :model-value="c.strip"
+        @update:model-value="setStrip(i, { strip: $event })"
+      />
       <button
         type="button"
         class="plain small"

@@ -8,7 +8,9 @@ import { useFirm } from '../../stores/firm.ts'
 import MovedJobs from './MovedJobs.vue'
 import type { Moved, Station } from './station.ts'
 
-/** A weather station: its name, where it stands, and monthly normals where it has no long record. */
+/**
+ * A weather station: its name, where it stands, and monthly normals where it has no long record.
+ */
 const props = defineProps<{ station: Station | null }>()
 const emit = defineEmits<{ saved: [] }>()
 const firm = useFirm()
@@ -23,12 +25,19 @@ const known = props.station?.draft.normals ?? null
 const shown = (celsius: number) => Math.round((us.value ? celsius * 1.8 + 32 : celsius) * 10) / 10
 const normals = ref(
   known
-    ? [known.low.map(shown), known.high.map(shown), known.rain.map((mm) => Math.round((us.value ? mm / 25.4 : mm) * 100) / 100), known.wetDays]
+    ? [
+        known.low.map(shown),
+        known.high.map(shown),
+        known.rain.map((mm) => Math.round((us.value ? mm / 25.4 : mm) * 100) / 100),
+        known.wetDays,
+      ]
         .map((row) => row.join(' '))
         .join('\n')
     : '',
 )
-const parsed = computed(() => (normals.value.trim() === '' ? null : parseNormals(normals.value, firm.settings.units)))
+const parsed = computed(() =>
+  normals.value.trim() === '' ? null : parseNormals(normals.value, firm.settings.units),
+)
 const problems = ref<{ path: string; sentence: string }[]>([])
 const failure = ref('')
 const moved = ref<Moved[] | null>(null)
@@ -36,7 +45,8 @@ const at = (path: string) => problems.value.find((p) => p.path === `station.${pa
 async function save() {
   problems.value = []
   failure.value = ''
-  if (form.value.name.trim() === '') return void (problems.value = [{ path: 'station.name', sentence: 'Give the station a name.' }])
+  if (form.value.name.trim() === '')
+    return void (problems.value = [{ path: 'station.name', sentence: 'Give the station a name.' }])
   if (form.value.latitude === null || form.value.longitude === null)
     return void (problems.value = [
       {
@@ -48,7 +58,10 @@ async function save() {
   const station = { ...form.value, normals: parsed.value?.ok ? parsed.value.normals : null }
   try {
     const answer = props.station
-      ? await api<{ moved: Moved[] }>('PUT', `/stations/${props.station.id}`, { revision: props.station.revision, station })
+      ? await api<{ moved: Moved[] }>('PUT', `/stations/${props.station.id}`, {
+          revision: props.station.revision,
+          station,
+        })
       : await api<{ moved: Moved[] }>('POST', '/stations', { station })
     if (answer.moved.length > 0) moved.value = answer.moved
     else emit('saved')
@@ -63,7 +76,12 @@ async function save() {
   <form class="station" @submit.prevent="save">
     <h3>{{ station ? 'Place and normals' : 'Add a station' }}</h3>
     <div class="fields">
-      <TextField label="Name" :model-value="form.name" :problem="at('name')" @update:model-value="form.name = $event" />
+      <TextField
+        label="Name"
+        :model-value="form.name"
+        :problem="at('name')"
+        @update:model-value="form.name = $event"
+      />
       <QuantityField
         label="Latitude"
         kind="ratio"

@@ -6,7 +6,10 @@ import type { TradeValue } from '@juvena/core/trace/rule'
 import StandingTag from '../../parts/StandingTag.vue'
 import { useFirm } from '../../stores/firm.ts'
 
-/** One number of the trade: Juvena's own, the firm's beside it, and the way back. A wrong entry stays as typed and says what would be right. */
+/**
+ * One number of the trade: Juvena's own, the firm's beside it, and the way back. A wrong entry
+ * stays as typed and says what would be right.
+ */
 const props = defineProps<{ of: TradeValue }>()
 const firm = useFirm()
 const id = useId()
@@ -56,7 +59,14 @@ function back() {
       <span v-if="problem" class="problem">{{ problem }}</span>
       <template v-else-if="own !== undefined">
         <b class="tag reading">yours</b> Juvena’s is {{ firm.text(of.is, of.unit) }}
-        <button type="button" class="plain small" :aria-label="`Take Juvena’s number again: ${of.says}`" @click="back">use Juvena’s</button>
+        <button
+          type="button"
+          class="plain small"
+          :aria-label="`Take Juvena’s number again: ${of.says}`"
+          @click="back"
+        >
+          use Juvena’s
+        </button>
       </template>
       <StandingTag v-else :standing="of.standing" />
     </span>

@@ -18,7 +18,10 @@ import { useFirm } from '../../stores/firm.ts'
 import MovedJobs from './MovedJobs.vue'
 import type { Moved, Station } from './station.ts'
 
-/** Daily weather from a CSV file: what each column is and in which unit is guessed, shown and corrected; then what was understood; then it is imported. */
+/**
+ * Daily weather from a CSV file: what each column is and in which unit is guessed, shown and
+ * corrected; then what was understood; then it is imported.
+ */
 const props = defineProps<{ station: Station }>()
 const emit = defineEmits<{ imported: [] }>()
 const firm = useFirm()
@@ -27,7 +30,9 @@ const name = ref('')
 const failure = ref('')
 const mapping = ref<WeatherMapping | null>(null)
 const sending = ref<{ sent: number; of: number } | null>(null)
-const done = shallowRef<{ added: number; changed: number; same: number; moved: Moved[] } | null>(null)
+const done = shallowRef<{ added: number; changed: number; same: number; moved: Moved[] } | null>(
+  null,
+)
 
 const MOST_BYTES = 20e6
 /** Days sent at once: a long record goes in pieces, each kept whole. */
@@ -46,14 +51,16 @@ async function take(event: Event) {
   if (file.size > MOST_BYTES)
     return void (failure.value = `“${file.name.slice(0, 60)}” is ${Math.round(file.size / 1e6)} MB; forty years of days are under 2 MB. Is it daily weather?`)
   const text = await file.text()
-  if (text.includes('\u0000')) return void (failure.value = `“${file.name.slice(0, 60)}” is no text file. Save the weather as CSV and choose that.`)
+  if (text.includes('\u0000'))
+    return void (failure.value = `“${file.name.slice(0, 60)}” is no text file. Save the weather as CSV and choose that.`)
   const parsed = parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' })
   const width = Math.max(0, ...parsed.data.slice(0, 50).map((r) => r.length))
   if (parsed.data.length < 2 || width < 2)
     return void (failure.value = `“${file.name.slice(0, 60)}” holds no table of days: a date and at least one reading in each row are wanted.`)
   rows.value = parsed.data
   mapping.value = guessMapping(parsed.data, firm.settings.units === 'us' ? 'mdy' : 'dmy')
-  if (!mapping.value.columns.date) failure.value = 'No column of dates was recognised. Choose it below.'
+  if (!mapping.value.columns.date)
+    failure.value = 'No column of dates was recognised. Choose it below.'
 }
 
 const NAMES: Record<WeatherColumn, string> = {
@@ -66,7 +73,13 @@ const NAMES: Record<WeatherColumn, string> = {
   radiation: 'sun',
   soil: 'soil at 50 mm',
 }
-const UNIT_NAMES: Partial<Record<ColumnUnit, string>> = { C: '°C', F: '°F', 'MJ/m2': 'MJ/m² a day', 'W/m2': 'W/m²', 'kWh/m2': 'kWh/m² a day' }
+const UNIT_NAMES: Partial<Record<ColumnUnit, string>> = {
+  C: '°C',
+  F: '°F',
+  'MJ/m2': 'MJ/m² a day',
+  'W/m2': 'W/m²',
+  'kWh/m2': 'kWh/m² a day',
+}
 const ORDERS = { ymd: 'year first', dmy: 'day first', mdy: 'month first' }
 const columns = computed(() => {
   const first = rows.value[0] ?? []
@@ -74,25 +87,44 @@ const columns = computed(() => {
   const sample = rows.value[mapping.value?.heading ? 1 : 0] ?? []
   return Array.from({ length: width }, (_, i) => ({
     value: String(i),
-    name: `${mapping.value?.heading ? (first[i] ?? `column ${i + 1}`) : `column ${i + 1}`}: ${sample[i] ?? ''}`.slice(0, 60),
+    name: `${mapping.value?.heading ? (first[i] ?? `column ${i + 1}`) : `column ${i + 1}`}: ${sample[i] ?? ''}`.slice(
+      0,
+      60,
+    ),
   }))
 })
 function setColumn(what: WeatherColumn, index: string | null) {
   if (!mapping.value) return
   const columns = { ...mapping.value.columns }
   if (index === null || index === '') delete columns[what]
-  else columns[what] = { index: Number(index), unit: columns[what]?.unit ?? (what === 'date' ? null : COLUMN_UNITS[what][0]) }
+  else
+    columns[what] = {
+      index: Number(index),
+      unit: columns[what]?.unit ?? (what === 'date' ? null : COLUMN_UNITS[what][0]),
+    }
   mapping.value = { ...mapping.value, columns }
 }
 function setUnit(what: WeatherColumn, unit: string | null) {
   const column = mapping.value?.columns[what]
   if (mapping.value && column && unit)
-    mapping.value = { ...mapping.value, columns: { ...mapping.value.columns, [what]: { ...column, unit: unit as ColumnUnit } } }
+    mapping.value = {
+      ...mapping.value,
+      columns: { ...mapping.value.columns, [what]: { ...column, unit: unit as ColumnUnit } },
+    }
 }
 const unitsOf = (what: WeatherColumn) =>
-  what === 'date' ? [] : COLUMN_UNITS[what].map((value) => ({ value: value as string, name: UNIT_NAMES[value] ?? value }))
+  what === 'date'
+    ? []
+    : COLUMN_UNITS[what].map((value) => ({
+        value: value as string,
+        name: UNIT_NAMES[value] ?? value,
+      }))
 
-const table = computed(() => (mapping.value?.columns.date ? readWeather(rows.value, mapping.value, Number(props.station.draft.latitude) || 0) : null))
+const table = computed(() =>
+  mapping.value?.columns.date
+    ? readWeather(rows.value, mapping.value, Number(props.station.draft.latitude) || 0)
+    : null,
+)
 const means = computed(() => {
   const days = table.value?.days ?? []
   const over = (what: 'low' | 'high' | 'rain') => days.flatMap((d) => d[what] ?? [])
@@ -100,8 +132,12 @@ const means = computed(() => {
   const [low, high, rain] = [over('low'), over('high'), over('rain')]
   const celsius = (x: number) => firm.text(Math.round(x * 10) / 10, 'C')
   return [
-    low.length ? `nights ${celsius(Math.min(...low))} to ${celsius(Math.max(...low))}, mean ${celsius(mean(low))}` : '',
-    high.length ? `days ${celsius(Math.min(...high))} to ${celsius(Math.max(...high))}, mean ${celsius(mean(high))}` : '',
+    low.length
+      ? `nights ${celsius(Math.min(...low))} to ${celsius(Math.max(...low))}, mean ${celsius(mean(low))}`
+      : '',
+    high.length
+      ? `days ${celsius(Math.min(...high))} to ${celsius(Math.max(...high))}, mean ${celsius(mean(high))}`
+      : '',
     rain.length ? `rain ${firm.text(Math.round(mean(rain) * 365), 'mm')} a year` : '',
   ].filter(Boolean)
 })
@@ -118,9 +154,13 @@ async function send() {
   try {
     for (let at = 0; at < days.length; at += PIECE) {
       const piece = days.slice(at, at + PIECE)
-      const answer = await api<{ added: number; changed: number; same: number; moved: Moved[] }>('POST', `/stations/${props.station.id}/days`, {
-        days: piece,
-      })
+      const answer = await api<{ added: number; changed: number; same: number; moved: Moved[] }>(
+        'POST',
+        `/stations/${props.station.id}/days`,
+        {
+          days: piece,
+        },
+      )
       sum.added += answer.added
       sum.changed += answer.changed
       sum.same += answer.same
@@ -141,12 +181,16 @@ async function send() {
   <div class="import">
     <h3>Import weather for {{ station.draft.name }}</h3>
     <p class="small soft">
-      A CSV file with a row a day: a date, minimum and maximum, rain; wind, humidity, sun and soil where they are read. Days dated ahead count as the
-      outlook.
+      A CSV file with a row a day: a date, minimum and maximum, rain; wind, humidity, sun and soil
+      where they are read. Days dated ahead count as the outlook.
     </p>
     <label class="act file"
       >{{ name ? 'Choose another file' : 'Choose a CSV file'
-      }}<input class="only-read" type="file" accept=".csv,.txt,.tsv,text/csv,text/plain" @change="take"
+      }}<input
+        class="only-read"
+        type="file"
+        accept=".csv,.txt,.tsv,text/csv,text/plain"
+        @change="take"
     /></label>
     <span v-if="name" class="small soft"> {{ name }}</span>
     <p v-if="failure" class="wrong" role="alert">{{ failure }}</p>
@@ -167,7 +211,9 @@ async function send() {
             list
             :options="DATE_ORDERS.map((value) => ({ value: value as string, name: ORDERS[value] }))"
             :model-value="mapping.dates"
-            @update:model-value="mapping = { ...mapping!, dates: ($event ?? 'ymd') as (typeof DATE_ORDERS)[number] }"
+            @update:model-value="
+              mapping = { ...mapping!, dates: ($event ?? 'ymd') as (typeof DATE_ORDERS)[number] }
+            "
           />
           <ChoiceField
             v-else-if="mapping.columns[what] && unitsOf(what).length > 1"
@@ -181,14 +227,18 @@ async function send() {
       </div>
       <div v-if="table" class="report" aria-live="polite">
         <p>
-          <b>{{ table.report.days.toLocaleString('en') }} days</b>, {{ day(table.report.from) }} to {{ day(table.report.to)
-          }}<template v-for="m in means" :key="m">; {{ m }}</template
+          <b>{{ table.report.days.toLocaleString('en') }} days</b>, {{ day(table.report.from) }} to
+          {{ day(table.report.to) }}<template v-for="m in means" :key="m">; {{ m }}</template
           >.
         </p>
         <p class="small">
-          {{ table.report.gapDays }} {{ table.report.gapDays === 1 ? 'day is' : 'days are' }} missing<template v-if="gaps.length">
-            in {{ gaps.length }} {{ gaps.length === 1 ? 'gap' : 'gaps' }}, the longest {{ gaps[0]!.days }}
-            {{ gaps[0]!.days === 1 ? 'day' : 'days' }} from {{ day(gaps[0]!.from) }}</template
+          {{ table.report.gapDays }}
+          {{ table.report.gapDays === 1 ? 'day is' : 'days are' }} missing<template
+            v-if="gaps.length"
+          >
+            in {{ gaps.length }} {{ gaps.length === 1 ? 'gap' : 'gaps' }}, the longest
+            {{ gaps[0]!.days }} {{ gaps[0]!.days === 1 ? 'day' : 'days' }} from
+            {{ day(gaps[0]!.from) }}</template
           >.
           {{
             table.report.duplicates
@@ -200,13 +250,25 @@ async function send() {
               : 'Every reading is believed.'
           }}
         </p>
-        <ul v-if="table.report.suspectCount" class="small suspects" tabindex="0" aria-label="Readings left out">
-          <li v-for="s in table.report.suspects" :key="`${s.line} ${s.says}`">line {{ s.line }}: {{ s.says }}</li>
+        <ul
+          v-if="table.report.suspectCount"
+          class="small suspects"
+          tabindex="0"
+          aria-label="Readings left out"
+        >
+          <li v-for="s in table.report.suspects" :key="`${s.line} ${s.says}`">
+            line {{ s.line }}: {{ s.says }}
+          </li>
           <li v-if="table.report.suspectCount > table.report.suspects.length">
             and {{ table.report.suspectCount - table.report.suspects.length }} more
           </li>
         </ul>
-        <button type="button" class="act main" :disabled="sending !== null || table.report.days === 0" @click="send">
+        <button
+          type="button"
+          class="act main"
+          :disabled="sending !== null || table.report.days === 0"
+          @click="send"
+        >
           {{
             sending
               ? `${sending.sent.toLocaleString('en')} of ${sending.of.toLocaleString('en')} days`
@@ -217,8 +279,9 @@ async function send() {
     </template>
     <div v-if="done" class="done" role="status">
       <p>
-        <b>{{ done.added.toLocaleString('en') }} new days</b>, {{ done.changed.toLocaleString('en') }} changed,
-        {{ done.same.toLocaleString('en') }} as before. {{ done.moved.length ? '' : 'No job moved.' }}
+        <b>{{ done.added.toLocaleString('en') }} new days</b>,
+        {{ done.changed.toLocaleString('en') }} changed, {{ done.same.toLocaleString('en') }} as
+        before. {{ done.moved.length ? '' : 'No job moved.' }}
       </p>
       <MovedJobs v-if="done.moved.length" :moved="done.moved" @done="done = null" />
     </div>

@@ -9,7 +9,10 @@ const StockHere = defineAsyncComponent(() => import('./stock/StockHere.vue'))
 const BackupsHere = defineAsyncComponent(() => import('./BackupsHere.vue'))
 const YearHere = defineAsyncComponent(() => import('./YearHere.vue'))
 
-/** What the firm works with: its settings and schools, its seed, the year and its weather, the grasses of the trade, the rules. */
+/**
+ * What the firm works with: its settings and schools, its seed, the year and its weather, the
+ * grasses of the trade, the rules.
+ */
 const route = useRoute()
 const PARTS = {
   firm: 'Firm and schools',
@@ -20,7 +23,9 @@ const PARTS = {
   backups: 'Backups',
 } as const
 const part = computed(() =>
-  typeof route.params.part === 'string' && route.params.part in PARTS ? (route.params.part as keyof typeof PARTS) : 'firm',
+  typeof route.params.part === 'string' && route.params.part in PARTS
+    ? (route.params.part as keyof typeof PARTS)
+    : 'firm',
 )
 </script>
 
@@ -29,9 +34,14 @@ const part = computed(() =>
     <header>
       <h1>Yard</h1>
       <nav aria-label="Parts of the yard">
-        <RouterLink v-for="(name, p) in PARTS" :key="p" class="act slight" :to="`/yard/${p}`" :aria-current="p === part ? 'true' : undefined">{{
-          name
-        }}</RouterLink>
+        <RouterLink
+          v-for="(name, p) in PARTS"
+          :key="p"
+          class="act slight"
+          :to="`/yard/${p}`"
+          :aria-current="p === part ? 'true' : undefined"
+          >{{ name }}</RouterLink
+        >
       </nav>
     </header>
     <FirmSettings v-if="part === 'firm'" />

@@ -5,7 +5,10 @@ import type { YearPage } from '@juvena/core/present/yearPage'
 import { ink, useChart } from '../../parts/echart.ts'
 import { useFirm } from '../../stores/firm.ts'
 
-/** The usual year: days and nights, soil with its band, odds of a killing night, and how well cool and warm grass grow. */
+/**
+ * The usual year: days and nights, soil with its band, odds of a killing night, and how well cool
+ * and warm grass grow.
+ */
 const props = defineProps<{ year: YearPage }>()
 const firm = useFirm()
 const at = ref<HTMLElement | null>(null)
@@ -15,7 +18,10 @@ const unit = computed(() => (us.value ? '°F' : '°C'))
 const days = computed(() => props.year.low.map((_, i) => addDays(props.year.first, i)))
 const names = computed(() => days.value.map((d) => showDay(d).slice(4)))
 
-/** Two lines with the ground between them filled: the lower one unseen, the difference stacked on it. */
+/**
+ * Two lines with the ground between them filled: the lower one unseen, the difference stacked on
+ * it.
+ */
 const band = (name: string, low: number[], high: number[], color: string) => [
   {
     type: 'line',
@@ -62,8 +68,16 @@ useChart(at, () => {
       type: 'category',
       data: names.value,
       axisTick: { show: false },
-      axisLabel: { ...label, interval: (i: number) => days.value[i]!.endsWith('-15'), formatter: (name: string) => name.slice(-3) },
-      splitLine: { show: true, interval: (i: number) => days.value[i]!.endsWith('-01'), lineStyle: { color: ink('rule') } },
+      axisLabel: {
+        ...label,
+        interval: (i: number) => days.value[i]!.endsWith('-15'),
+        formatter: (name: string) => name.slice(-3),
+      },
+      splitLine: {
+        show: true,
+        interval: (i: number) => days.value[i]!.endsWith('-01'),
+        lineStyle: { color: ink('rule') },
+      },
     },
     yAxis: [
       {
@@ -73,7 +87,13 @@ useChart(at, () => {
         axisLabel: { ...label, formatter: `{value} ${unit.value}` },
         splitLine: { lineStyle: { color: ink('rule') } },
       },
-      { type: 'value', min: 0, max: 100, axisLabel: { ...label, formatter: '{value} %' }, splitLine: { show: false } },
+      {
+        type: 'value',
+        min: 0,
+        max: 100,
+        axisLabel: { ...label, formatter: '{value} %' },
+        splitLine: { show: false },
+      },
     ],
     tooltip: { trigger: 'axis', confine: true, order: 'seriesAsc' },
     series: [
@@ -95,24 +115,36 @@ useChart(at, () => {
           data: [{ xAxis: names.value[year.today] }],
         },
       },
-      { ...line('−2 °C night, % of years', year.frost, ink('water'), { type: 'dashed' }), yAxisIndex: 1 },
+      {
+        ...line('−2 °C night, % of years', year.frost, ink('water'), { type: 'dashed' }),
+        yAxisIndex: 1,
+      },
       { ...line('growth of cool grass, %', year.growth.cool, ink('moss')), yAxisIndex: 1 },
-      { ...line('growth of warm grass, %', year.growth.warm, ink('moss'), { type: 'dotted' }), yAxisIndex: 1 },
+      {
+        ...line('growth of warm grass, %', year.growth.warm, ink('moss'), { type: 'dotted' }),
+        yAxisIndex: 1,
+      },
     ],
   }
 })
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
-const ordered = computed(() => Array.from({ length: 12 }, (_, i) => (Number(props.year.first.slice(5, 7)) - 1 + i) % 12))
+const ordered = computed(() =>
+  Array.from({ length: 12 }, (_, i) => (Number(props.year.first.slice(5, 7)) - 1 + i) % 12),
+)
 /** Days and nights that decide a season, and the warmth of a month. */
 const counts = computed(() => [
   { name: `days of ${firm.text(32, 'C')} and more`, of: props.year.counts.hotDays },
   { name: 'nights of ground frost', of: props.year.counts.groundFrosts },
-  { name: `warmth over ${firm.text(5, 'C')}, day-degrees`, of: props.year.counts.warmth.map((w) => (us.value ? Math.round(w * 1.8) : w)) },
+  {
+    name: `warmth over ${firm.text(5, 'C')}, day-degrees`,
+    of: props.year.counts.warmth.map((w) => (us.value ? Math.round(w * 1.8) : w)),
+  },
 ])
 const water = (mm: number) => (us.value ? (mm / 25.4).toFixed(1) : String(mm))
 const words = computed(() => {
   const { year } = props
-  const extreme = (of: number[], most: boolean) => of.reduce((best, x, i) => ((most ? x > of[best]! : x < of[best]!) ? i : best), 0)
+  const extreme = (of: number[], most: boolean) =>
+    of.reduce((best, x, i) => ((most ? x > of[best]! : x < of[best]!) ? i : best), 0)
   const on = (i: number) => showDay(addDays(year.first, i)).slice(4)
   const [warm, cold] = [extreme(year.soil, true), extreme(year.soil, false)]
   const lacking = ordered.value.filter((m) => year.evaporation.monteith[m]! > year.rain.mm[m]!)
@@ -126,7 +158,10 @@ const words = computed(() => {
     <ul class="key small" aria-hidden="true">
       <li><i class="swatch day"></i>usual day and night</li>
       <li><i class="swatch soil"></i>soil at {{ firm.text(50, 'mm') }}, 8 years in 10</li>
-      <li><i class="line frost"></i>years with a {{ firm.text(-2, 'C') }} night by then, or still to come</li>
+      <li>
+        <i class="line frost"></i>years with a {{ firm.text(-2, 'C') }} night by then, or still to
+        come
+      </li>
       <li><i class="line cool"></i>growth of cool grass</li>
       <li><i class="line warm"></i>of warm grass</li>
     </ul>
@@ -149,8 +184,18 @@ const words = computed(() => {
             <td v-for="m in ordered" :key="m" class="n">{{ year.rain.wetDays[m] }}</td>
           </tr>
           <tr>
-            <th scope="row" title="Reference evapotranspiration: Penman–Monteith after FAO 56 from usual temperatures">short grass uses</th>
-            <td v-for="m in ordered" :key="m" class="n" :class="{ lacks: year.evaporation.monteith[m]! > year.rain.mm[m]! }">
+            <th
+              scope="row"
+              title="Reference evapotranspiration: Penman–Monteith after FAO 56 from usual temperatures"
+            >
+              short grass uses
+            </th>
+            <td
+              v-for="m in ordered"
+              :key="m"
+              class="n"
+              :class="{ lacks: year.evaporation.monteith[m]! > year.rain.mm[m]! }"
+            >
               {{ water(year.evaporation.monteith[m]!) }}
             </td>
           </tr>

@@ -19,7 +19,10 @@ interface YearAnswer {
   year: YearPage
 }
 
-/** The year at each station: what is on record, what is usual, the odds of frost, and when each grass may be sown. */
+/**
+ * The year at each station: what is on record, what is usual, the odds of frost, and when each
+ * grass may be sown.
+ */
 const firm = useFirm()
 const route = useRoute()
 const router = useRouter()
@@ -38,7 +41,9 @@ async function load() {
   }
 }
 void load()
-const chosen = computed(() => stations.value?.find((s) => s.id === route.query.station) ?? stations.value?.[0] ?? null)
+const chosen = computed(
+  () => stations.value?.find((s) => s.id === route.query.station) ?? stations.value?.[0] ?? null,
+)
 const choose = (id: string | null) => id && void router.replace({ query: { station: id } })
 
 watch(
@@ -61,7 +66,8 @@ watch(
 const day = (d: string | null) => (d ? showDay(d).slice(4) : null)
 const record = computed(() => {
   const station = answer.value?.place.station
-  if (!station) return `No record yet, and no normals: Juvena’s rough climate for the latitude stands in, and says so.`
+  if (!station)
+    return `No record yet, and no normals: Juvena’s rough climate for the latitude stands in, and says so.`
   const r = station.record
   const parts = [
     r
@@ -72,7 +78,8 @@ const record = computed(() => {
   ]
   return `${parts.filter(Boolean).join(' · ')}.`
 })
-const yearsIn = (days: number) => (days < 330 ? `${days} days` : `${Math.round(days / 36.525) / 10} years`)
+const yearsIn = (days: number) =>
+  days < 330 ? `${days} days` : `${Math.round(days / 36.525) / 10} years`
 const frost = computed(() => {
   const f = answer.value?.year.frostDates
   if (!f) return ''
@@ -133,7 +140,12 @@ async function changed() {
         >
           Place and normals
         </button>
-        <button type="button" class="act slight" :aria-expanded="doing === 'add'" @click="doing = doing === 'add' ? 'nothing' : 'add'">
+        <button
+          type="button"
+          class="act slight"
+          :aria-expanded="doing === 'add'"
+          @click="doing = doing === 'add' ? 'nothing' : 'add'"
+        >
           Add a station
         </button>
       </p>
@@ -141,13 +153,29 @@ async function changed() {
     <div v-if="stations && stations.length === 0" class="none">
       <h2>No weather station yet</h2>
       <p>
-        Until there is one, each job goes by Juvena’s rough climate for its latitude, bent to the frost date you give. Add the station nearest to your
-        work, then import its daily weather: dates of frost, soil and the right weeks come from its own years.
+        Until there is one, each job goes by Juvena’s rough climate for its latitude, bent to the
+        frost date you give. Add the station nearest to your work, then import its daily weather:
+        dates of frost, soil and the right weeks come from its own years.
       </p>
     </div>
-    <StationForm v-if="doing === 'add' || (stations && stations.length === 0)" key="add" :station="null" @saved="changed" />
-    <StationForm v-else-if="doing === 'edit' && chosen" :key="chosen.id" :station="chosen" @saved="changed" />
-    <WeatherImport v-if="doing === 'import' && chosen" :key="`import ${chosen.id}`" :station="chosen" @imported="load" />
+    <StationForm
+      v-if="doing === 'add' || (stations && stations.length === 0)"
+      key="add"
+      :station="null"
+      @saved="changed"
+    />
+    <StationForm
+      v-else-if="doing === 'edit' && chosen"
+      :key="chosen.id"
+      :station="chosen"
+      @saved="changed"
+    />
+    <WeatherImport
+      v-if="doing === 'import' && chosen"
+      :key="`import ${chosen.id}`"
+      :station="chosen"
+      @imported="load"
+    />
     <template v-if="answer && chosen">
       <p class="facts small">{{ record }} {{ corrected }}</p>
       <p class="facts small">{{ frost }} {{ soil }}</p>

@@ -13,7 +13,10 @@ import { plain } from '../../stores/plain.ts'
 import type { OddsByRow, StationSite } from '../../workers/year.worker.ts'
 import { startYears } from './manyYears.ts'
 
-/** When each grass may be sown through the year, and in how many years it succeeds. A day under the pointer, or reached with the arrow keys, says why. */
+/**
+ * When each grass may be sown through the year, and in how many years it succeeds. A day under the
+ * pointer, or reached with the arrow keys, says why.
+ */
 const props = defineProps<{ year: YearPage; site: StationSite; station: StationClimate | null }>()
 const firm = useFirm()
 const DAYS = 365
@@ -38,7 +41,14 @@ async function tryMore() {
   const { first, today } = props.year
   try {
     await mine.worker.odds(
-      plain({ site: props.site, station: props.station, firm: firm.settings, today: addDays(first, today), first, hundreds: HUNDREDS }),
+      plain({
+        site: props.site,
+        station: props.station,
+        firm: firm.settings,
+        today: addDays(first, today),
+        first,
+        hundreds: HUNDREDS,
+      }),
       proxy((share, known) => {
         if (years !== mine) return
         trying.value = share
@@ -61,18 +71,25 @@ watch(
   },
 )
 onUnmounted(stop)
-const rows = computed(() => props.year.rows.map((row) => ({ ...row, odds: more.value?.[row.id] ?? row.odds })))
+const rows = computed(() =>
+  props.year.rows.map((row) => ({ ...row, odds: more.value?.[row.id] ?? row.odds })),
+)
 const tried = computed(() => rows.value.find((row) => row.odds)?.odds?.years ?? 0)
 const TITLES: Record<YearRow['kind'], (row: YearRow) => [string, string]> = {
   lawn: (row) => [
     row.grasses.length > 1 ? 'fine fescues' : GRASSES[row.grasses[0]!]!.short,
-    row.grasses[0] === 'kentucky-bluegrass' ? 'eight weeks to stand' : GRASSES[row.grasses[0]!]!.season === 'warm' ? 'warm season' : 'new or over',
+    row.grasses[0] === 'kentucky-bluegrass'
+      ? 'eight weeks to stand'
+      : GRASSES[row.grasses[0]!]!.season === 'warm'
+        ? 'warm season'
+        : 'new or over',
   ],
   cover: () => ['quick cover', 'annual ryegrass'],
   dormant: () => ['dormant sowing', 'fine fescue, bluegrass'],
 }
 const titleOf = (row: YearRow) => TITLES[row.kind](row)
-const curve = (row: YearRow) => (row.odds ? row.odds.succeed.map((n, i) => `${i},${30 - (n / 100) * 27}`).join(' ') : '')
+const curve = (row: YearRow) =>
+  row.odds ? row.odds.succeed.map((n, i) => `${i},${30 - (n / 100) * 27}`).join(' ') : ''
 const at = ref<{ row: string; day: number } | null>(null)
 const dayOf = (i: number) => {
   const day = addDays(props.year.first, i < props.year.today ? i + DAYS : i)
@@ -82,7 +99,9 @@ const spanAt = (row: YearRow, i: number) => row.spans.find((s) => s.from <= i &&
 function says(row: YearRow, i: number): { head: string; why: string; rest: string } {
   const span = spanAt(row, i)
   const n = row.odds?.succeed[i]
-  const fails = row.odds ? CAUSES.map((c) => [c, row.odds!.fails[c][i]!] as const).filter(([, k]) => k >= 0.5) : []
+  const fails = row.odds
+    ? CAUSES.map((c) => [c, row.odds!.fails[c][i]!] as const).filter(([, k]) => k >= 0.5)
+    : []
   return {
     head: `${dayOf(i).text}, ${titleOf(row)[0]}: ${n === undefined ? span.state : `${Math.round(n)} in 100 years ± ${Math.ceil(oddsOffBy(n, row.odds!.years))}`}`,
     why: `${capital(span.state)}. ${capital(firm.say(REASONS[span.reason]))}.`,
@@ -96,29 +115,41 @@ function says(row: YearRow, i: number): { head: string; why: string; rest: strin
 }
 const told = computed(() => {
   const row = at.value && rows.value.find((r) => r.id === at.value!.row)
-  return row ? { ...says(row, at.value!.day), left: (at.value!.day / DAYS) * 100, row: row.id } : null
+  return row
+    ? { ...says(row, at.value!.day), left: (at.value!.day / DAYS) * 100, row: row.id }
+    : null
 })
-const point = (row: YearRow, event: PointerEvent) => (at.value = { row: row.id, day: dayUnder(event, DAYS) })
+const point = (row: YearRow, event: PointerEvent) =>
+  (at.value = { row: row.id, day: dayUnder(event, DAYS) })
 function key(row: YearRow, event: KeyboardEvent) {
   const to = dayByKey(event.key, at.value?.row === row.id ? at.value.day : props.year.today, DAYS)
   if (to === null) return
   event.preventDefault()
   at.value = { row: row.id, day: (to + DAYS) % DAYS }
 }
-const focus = (row: YearRow) => (at.value = { row: row.id, day: at.value?.row === row.id ? at.value.day : props.year.today })
+const focus = (row: YearRow) =>
+  (at.value = { row: row.id, day: at.value?.row === row.id ? at.value.day : props.year.today })
 /** In words, a line for each: open spans first. */
 const summary = computed(() =>
   props.year.rows
     .map((row) => {
       // Spans of one state side by side read as one, whatever their reasons.
-      const joined = row.spans.reduce<{ from: number; to: number; state: string }[]>((list, { from, to, state }) => {
-        const last = list.at(-1)
-        return last?.state === state ? [...list.slice(0, -1), { ...last, to }] : [...list, { from, to, state }]
-      }, [])
+      const joined = row.spans.reduce<{ from: number; to: number; state: string }[]>(
+        (list, { from, to, state }) => {
+          const last = list.at(-1)
+          return last?.state === state
+            ? [...list.slice(0, -1), { ...last, to }]
+            : [...list, { from, to, state }]
+        },
+        [],
+      )
       const spans = (state: string) =>
         joined
           .filter((s) => s.state === state)
-          .map((s) => `${showDay(addDays(props.year.first, s.from)).slice(4)} to ${showDay(addDays(props.year.first, s.to)).slice(4)}`)
+          .map(
+            (s) =>
+              `${showDay(addDays(props.year.first, s.from)).slice(4)} to ${showDay(addDays(props.year.first, s.to)).slice(4)}`,
+          )
       const [open, marginal] = [spans('open'), spans('marginal')]
       return open.length + marginal.length === 0
         ? `${titleOf(row)[0]}: never`
@@ -131,16 +162,25 @@ const now = computed(() => {
   const today = props.year.today
   const on = (i: number) => dayOf(((i % DAYS) + DAYS) % DAYS).text.replace(/^\w+ /, '')
   const lawns = props.year.rows.filter((r) => r.kind === 'lawn')
-  const open = lawns.filter((r) => spanAt(r, today).state === 'open').map((r) => `${titleOf(r)[0]} until ${on(spanAt(r, today).to)}`)
+  const open = lawns
+    .filter((r) => spanAt(r, today).state === 'open')
+    .map((r) => `${titleOf(r)[0]} until ${on(spanAt(r, today).to)}`)
   const next = lawns.flatMap((r) => {
     if (spanAt(r, today).state === 'open') return []
     const ahead = [...r.spans]
       .map((s) => ({ s, in: (s.from - today + DAYS) % DAYS }))
       .filter(({ s }) => s.state !== 'shut')
       .sort((a, b) => a.in - b.in)[0]
-    return ahead ? [`${titleOf(r)[0]} from ${on(ahead.s.from)}${ahead.s.state === 'marginal' ? ', with care' : ''}`] : []
+    return ahead
+      ? [
+          `${titleOf(r)[0]} from ${on(ahead.s.from)}${ahead.s.state === 'marginal' ? ', with care' : ''}`,
+        ]
+      : []
   })
-  return [open.length ? `Open now: ${open.join(', ')}.` : 'Nothing is open now.', next.length ? `Next: ${next.join('; ')}.` : ''].join(' ')
+  return [
+    open.length ? `Open now: ${open.join(', ')}.` : 'Nothing is open now.',
+    next.length ? `Next: ${next.join('; ')}.` : '',
+  ].join(' ')
 })
 const never = (row: YearRow) =>
   row.spans.every((s) => s.state === 'shut')
@@ -158,7 +198,9 @@ const months = computed(() =>
     <div class="row months" aria-hidden="true">
       <span></span>
       <span class="lane"
-        ><i v-for="m in months" :key="m.i" :style="{ left: `${(m.i / DAYS) * 100}%` }">{{ m.name }}</i></span
+        ><i v-for="m in months" :key="m.i" :style="{ left: `${(m.i / DAYS) * 100}%` }">{{
+          m.name
+        }}</i></span
       >
     </div>
     <div v-for="row in rows" :key="row.id" class="row">
@@ -173,17 +215,58 @@ const months = computed(() =>
         aria-valuemin="0"
         :aria-valuemax="DAYS - 1"
         :aria-valuenow="at?.row === row.id ? at.day : year.today"
-        :aria-valuetext="at?.row === row.id && told ? `${told.head}. ${told.why} ${told.rest}` : says(row, year.today).head"
+        :aria-valuetext="
+          at?.row === row.id && told
+            ? `${told.head}. ${told.why} ${told.rest}`
+            : says(row, year.today).head
+        "
         @keydown="key(row, $event)"
         @focus="focus(row)"
         @blur="at = null"
       >
-        <svg :viewBox="`0 0 ${DAYS} 32`" preserveAspectRatio="none" aria-hidden="true" @pointermove="point(row, $event)" @pointerleave="at = null">
-          <rect v-for="s in row.spans" :key="s.from" :x="s.from" y="0" :width="s.to - s.from + 1" height="32" :class="s.state" />
+        <svg
+          :viewBox="`0 0 ${DAYS} 32`"
+          preserveAspectRatio="none"
+          aria-hidden="true"
+          @pointermove="point(row, $event)"
+          @pointerleave="at = null"
+        >
+          <rect
+            v-for="s in row.spans"
+            :key="s.from"
+            :x="s.from"
+            y="0"
+            :width="s.to - s.from + 1"
+            height="32"
+            :class="s.state"
+          />
           <polyline v-if="curve(row)" :points="curve(row)" vector-effect="non-scaling-stroke" />
-          <line v-if="row.cutOff !== null" :x1="row.cutOff + 1" :x2="row.cutOff + 1" y1="0" y2="32" class="cut" vector-effect="non-scaling-stroke" />
-          <line :x1="year.today + 0.5" :x2="year.today + 0.5" y1="0" y2="32" class="today" vector-effect="non-scaling-stroke" />
-          <line v-if="at?.row === row.id" :x1="at.day + 0.5" :x2="at.day + 0.5" y1="0" y2="32" class="at" vector-effect="non-scaling-stroke" />
+          <line
+            v-if="row.cutOff !== null"
+            :x1="row.cutOff + 1"
+            :x2="row.cutOff + 1"
+            y1="0"
+            y2="32"
+            class="cut"
+            vector-effect="non-scaling-stroke"
+          />
+          <line
+            :x1="year.today + 0.5"
+            :x2="year.today + 0.5"
+            y1="0"
+            y2="32"
+            class="today"
+            vector-effect="non-scaling-stroke"
+          />
+          <line
+            v-if="at?.row === row.id"
+            :x1="at.day + 0.5"
+            :x2="at.day + 0.5"
+            y1="0"
+            y2="32"
+            class="at"
+            vector-effect="non-scaling-stroke"
+          />
         </svg>
         <span v-if="never(row)" class="never small soft">{{ never(row) }}</span>
         <div
@@ -211,8 +294,13 @@ const months = computed(() =>
         <button type="button" class="act slight" @click="stop">Stop</button>
       </template>
       <template v-else>
-        <span class="soft">Odds of {{ tried }} simulated years, up to ± {{ Math.ceil(oddsOffBy(50, tried)) }} by chance.</span>
-        <button v-if="tried < HUNDREDS * 100" type="button" class="act slight" @click="tryMore">Try a thousand years</button>
+        <span class="soft"
+          >Odds of {{ tried }} simulated years, up to ± {{ Math.ceil(oddsOffBy(50, tried)) }} by
+          chance.</span
+        >
+        <button v-if="tried < HUNDREDS * 100" type="button" class="act slight" @click="tryMore">
+          Try a thousand years
+        </button>
       </template>
       <span v-if="failure" class="trouble" role="alert">{{ failure }}</span>
     </p>

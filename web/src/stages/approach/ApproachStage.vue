@@ -11,15 +11,27 @@ import { useJob } from '../../stores/job.ts'
 import WaysTable from './WaysTable.vue'
 import WorkLadder from './WorkLadder.vue'
 
-/** The work of each zone, rung by rung, beside ready-made ways. What a person ticks or sets is theirs, and the whole plan follows. */
+/**
+ * The work of each zone, rung by rung, beside ready-made ways. What a person ticks or sets is
+ * theirs, and the whole plan follows.
+ */
 const firm = useFirm()
 const job = useJob()
 const zones = computed(() => job.plan?.zones ?? [])
 const shown = ref<string | null>(null)
-const zone = computed(() => zones.value.find((z) => z.id === shown.value) ?? zones.value.find((z) => z.area) ?? zones.value[0])
+const zone = computed(
+  () =>
+    zones.value.find((z) => z.id === shown.value) ??
+    zones.value.find((z) => z.area) ??
+    zones.value[0],
+)
 const drafted = computed(() => job.zones.find((z) => z.id === zone.value?.id))
 const decided = computed(
-  () => !!drafted.value && (!!drafted.value.approach || !!drafted.value.sowing || Object.keys(drafted.value.operations ?? {}).length > 0),
+  () =>
+    !!drafted.value &&
+    (!!drafted.value.approach ||
+      !!drafted.value.sowing ||
+      Object.keys(drafted.value.operations ?? {}).length > 0),
 )
 const sowings = SOWINGS.map((value) => ({ value, name: SOWING_NAMES[value] }))
 
@@ -66,17 +78,33 @@ const letGo = computed(() => leftOut(zone.value?.rungs ?? []))
     <NothingYet v-if="!zone" says="Work comes from a zone’s findings." />
     <template v-else>
       <nav class="zones" aria-label="Zones">
-        <button v-for="z in zones" :key="z.id" type="button" class="zone" :aria-current="isOn(z.id)" @click="shown = z.id">
+        <button
+          v-for="z in zones"
+          :key="z.id"
+          type="button"
+          class="zone"
+          :aria-current="isOn(z.id)"
+          @click="shown = z.id"
+        >
           <b>{{ z.name }}</b> <span v-if="z.area" class="soft">{{ areaOf(z.area) }}</span>
         </button>
-        <button v-if="zones.length > 1 && decided" type="button" class="zone alike" @click="allAlike">all zones like this one</button>
+        <button
+          v-if="zones.length > 1 && decided"
+          type="button"
+          class="zone alike"
+          @click="allAlike"
+        >
+          all zones like this one
+        </button>
       </nav>
       <div class="two">
         <section class="ladder" aria-label="Work, rung by rung">
           <p class="now">
             <FigureValue :id="zone.approach.figure" />
             <span class="soft small">{{ firm.say(zone.approach.why) }}</span>
-            <button v-if="decided" type="button" class="plain small" @click="back">use what the findings ask</button>
+            <button v-if="decided" type="button" class="plain small" @click="back">
+              use what the findings ask
+            </button>
           </p>
           <ChoiceField
             class="sowing"
@@ -91,7 +119,9 @@ const letGo = computed(() => leftOut(zone.value?.rungs ?? []))
           <section v-if="letGo.length" class="let-go" aria-label="Asked for, not planned">
             <b>Asked for, not planned.</b>
             <ul>
-              <li v-for="r in letGo" :key="r.operation">{{ firm.say(r.name) }}: {{ firm.say(r.reason) }}</li>
+              <li v-for="r in letGo" :key="r.operation">
+                {{ firm.say(r.name) }}: {{ firm.say(r.reason) }}
+              </li>
             </ul>
           </section>
         </section>

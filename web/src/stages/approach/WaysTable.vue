@@ -7,14 +7,22 @@ import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
-/** Ready-made ways for one zone, side by side: what each takes, how long it looks bad, and what it leaves undone. */
+/**
+ * Ready-made ways for one zone, side by side: what each takes, how long it looks bad, and what it
+ * leaves undone.
+ */
 const props = defineProps<{ zone: ZoneSummary }>()
 const emit = defineEmits<{ take: [approach: ApproachId] }>()
 const firm = useFirm()
 const job = useJob()
 const ways = computed<Way[]>(() => job.ways[props.zone.id] ?? [])
 const chosen = (w: Way) => w.approach === props.zone.approach.chosen
-const FIT: Record<Way['fit'], string> = { suggested: 'asked for', cheaper: 'cheaper', dearer: 'more work', possible: 'another way' }
+const FIT: Record<Way['fit'], string> = {
+  suggested: 'asked for',
+  cheaper: 'cheaper',
+  dearer: 'more work',
+  possible: 'another way',
+}
 /** What goes without saying beside the work itself. */
 const ALONG: readonly StepKind[] = [
   'notice',
@@ -34,7 +42,8 @@ const names = (kinds: StepKind[]) =>
     .filter((k) => !ALONG.includes(k))
     .map((k) => firm.say(OPERATIONS[k].name).toLowerCase())
     .join(', ')
-const looks = (days: number) => (days === 0 ? 'never' : days < 14 ? `about ${days} days` : `about ${Math.round(days / 7)} weeks`)
+const looks = (days: number) =>
+  days === 0 ? 'never' : days < 14 ? `about ${days} days` : `about ${Math.round(days / 7)} weeks`
 </script>
 
 <template>
@@ -48,7 +57,9 @@ const looks = (days: number) => (days === 0 ? 'never' : days < 14 ? `about ${day
             <th v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
               <button type="button" :aria-pressed="chosen(w)" @click="emit('take', w.approach)">
                 <b>{{ APPROACH_NAMES[w.approach].split(':')[0] }}</b>
-                <span class="small fit">{{ chosen(w) ? `${FIT[w.fit]} · chosen` : FIT[w.fit] }}</span>
+                <span class="small fit">{{
+                  chosen(w) ? `${FIT[w.fit]} · chosen` : FIT[w.fit]
+                }}</span>
               </button>
             </th>
           </tr>
@@ -62,23 +73,33 @@ const looks = (days: number) => (days === 0 ? 'never' : days < 14 ? `about ${day
           </tr>
           <tr>
             <th scope="row">visits at least</th>
-            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">{{ w.visits }}</td>
+            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
+              {{ w.visits }}
+            </td>
           </tr>
           <tr>
             <th scope="row">bare or rough</th>
-            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">{{ looks(w.badDays) }}</td>
+            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
+              {{ looks(w.badDays) }}
+            </td>
           </tr>
           <tr>
             <th scope="row">besides</th>
-            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">{{ chosen(w) ? '' : names(w.more) || 'nothing' }}</td>
+            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
+              {{ chosen(w) ? '' : names(w.more) || 'nothing' }}
+            </td>
           </tr>
           <tr>
             <th scope="row">leaves out</th>
-            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">{{ chosen(w) ? '' : names(w.less) || 'nothing' }}</td>
+            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
+              {{ chosen(w) ? '' : names(w.less) || 'nothing' }}
+            </td>
           </tr>
           <tr>
             <th scope="row">stays wrong</th>
-            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">{{ firm.say(w.leaves) }}</td>
+            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
+              {{ firm.say(w.leaves) }}
+            </td>
           </tr>
         </tbody>
       </table>

@@ -10,12 +10,18 @@ import QuantityField from '../../parts/QuantityField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
-/** The operations of one zone: each ticked or not, with who asks for it, how it is done and what it takes. */
+/**
+ * The operations of one zone: each ticked or not, with who asks for it, how it is done and what it
+ * takes.
+ */
 const props = defineProps<{ zone: ZoneSummary }>()
 const firm = useFirm()
 const job = useJob()
 const groups = computed(() =>
-  RUNG_GROUPS.map((g) => ({ name: g.name, rungs: props.zone.rungs.filter((r) => g.kinds.includes(r.operation)) })).filter((g) => g.rungs.length > 0),
+  RUNG_GROUPS.map((g) => ({
+    name: g.name,
+    rungs: props.zone.rungs.filter((r) => g.kinds.includes(r.operation)),
+  })).filter((g) => g.rungs.length > 0),
 )
 /** Rungs nobody asks for, that could be added. */
 const spare = computed(() => {
@@ -25,7 +31,15 @@ const spare = computed(() => {
     .map((value) => ({ value, name: firm.say(OPERATIONS[value].name) }))
 })
 /** Steps that come along with others: nobody adds them by themselves. */
-const COME_ALONG: ReadonlySet<StepKind> = new Set<StepKind>([...LATER, 'notice', 'mark', 'dampen', 'water', 'work-in', 'clear'])
+const COME_ALONG: ReadonlySet<StepKind> = new Set<StepKind>([
+  ...LATER,
+  'notice',
+  'mark',
+  'dampen',
+  'water',
+  'work-in',
+  'clear',
+])
 /** What a person may set for a rung, and what it comes with. */
 const SETTINGS = [
   { key: 'passes', with: 'passes', label: 'Passes', kind: 'ratio' },
@@ -44,14 +58,19 @@ function set(kind: StepKind, patch: Record<string, unknown>) {
     const z = d.zones?.find((x) => x.id === props.zone.id)
     if (!z) return
     const next: Record<string, unknown> = { ...z.operations?.[kind], ...patch }
-    for (const key of Object.keys(next)) if (next[key] === null || next[key] === '') delete next[key]
+    for (const key of Object.keys(next))
+      if (next[key] === null || next[key] === '') delete next[key]
     const operations = { ...z.operations }
     if (Object.keys(next).length > 0) operations[kind] = next
     else delete operations[kind]
     z.operations = operations
   })
 }
-const toggle = (r: Rung) => set(r.operation, { on: own(r.operation)?.on === !r.planned || own(r.operation)?.on === r.planned ? null : !r.planned })
+const toggle = (r: Rung) =>
+  set(r.operation, {
+    on:
+      own(r.operation)?.on === !r.planned || own(r.operation)?.on === r.planned ? null : !r.planned,
+  })
 /** Who asks: "thatch", "the drawing", "you". */
 const ASKER: Record<Rung['asks'][number]['by'], (source: string) => string> = {
   finding: (source) => FINDING_NAMES[source as FindingKind]?.toLowerCase() ?? source,
@@ -64,8 +83,10 @@ const ASKER: Record<Rung['asks'][number]['by'], (source: string) => string> = {
   you: () => 'you',
 }
 const askers = (r: Rung) => [...new Set(r.asks.map((a) => ASKER[a.by](a.source)))].join(', ')
-const problem = (kind: StepKind, key: string) => job.problemAt(`zones[${index.value}].operations.${kind}.${key}`)
-const tools = (kind: StepKind) => Object.entries(OPERATIONS[kind].tools ?? {}).map(([value, t]) => ({ value, name: t.name }))
+const problem = (kind: StepKind, key: string) =>
+  job.problemAt(`zones[${index.value}].operations.${kind}.${key}`)
+const tools = (kind: StepKind) =>
+  Object.entries(OPERATIONS[kind].tools ?? {}).map(([value, t]) => ({ value, name: t.name }))
 </script>
 
 <template>
@@ -86,7 +107,13 @@ const tools = (kind: StepKind) => Object.entries(OPERATIONS[kind].tools ?? {}).m
         <template v-for="r in g.rungs" :key="r.operation">
           <tr :class="{ off: !r.planned }">
             <td class="tick">
-              <input type="checkbox" :checked="r.planned" :disabled="r.barred" :aria-label="firm.say(r.name)" @click.prevent="toggle(r)" />
+              <input
+                type="checkbox"
+                :checked="r.planned"
+                :disabled="r.barred"
+                :aria-label="firm.say(r.name)"
+                @click.prevent="toggle(r)"
+              />
             </td>
             <td>
               <button
@@ -102,7 +129,9 @@ const tools = (kind: StepKind) => Object.entries(OPERATIONS[kind].tools ?? {}).m
               <span v-if="!r.planned" class="small reason">{{ firm.say(r.reason) }}</span>
             </td>
             <td class="small soft who">{{ askers(r) }}</td>
-            <td class="n hours">{{ r.planned && r.hours > 0 ? firm.hand(r.hours, 'work-h') : '' }}</td>
+            <td class="n hours">
+              {{ r.planned && r.hours > 0 ? firm.hand(r.hours, 'work-h') : '' }}
+            </td>
           </tr>
           <tr v-if="opened === r.operation" class="more">
             <td></td>

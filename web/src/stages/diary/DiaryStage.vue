@@ -3,7 +3,15 @@ import { computed, ref } from 'vue'
 import { parseDay, showDay } from '@juvena/core/calendar/day'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
 import { weatherOn } from '@juvena/core/climate/weatherOn'
-import { activeEntries, amountProblem, blankEntry, entriesWithTrace, namesProduct, STRUCK_OUT, type DiaryEntry } from '@juvena/core/entities/diary'
+import {
+  activeEntries,
+  amountProblem,
+  blankEntry,
+  entriesWithTrace,
+  namesProduct,
+  STRUCK_OUT,
+  type DiaryEntry,
+} from '@juvena/core/entities/diary'
 import { stepLots } from '@juvena/core/present/dayWork'
 import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
 import { readStepKey } from '@juvena/core/schedule/stepRecords'
@@ -20,13 +28,22 @@ import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
 import { newId } from '../../stores/newId.ts'
 
-/** What was done, by whom, how much. Entries are never changed; a correction is an entry too, and the plan knows which steps are done. */
+/**
+ * What was done, by whom, how much. Entries are never changed; a correction is an entry too, and
+ * the plan knows which steps are done.
+ */
 const firm = useFirm()
 const job = useJob()
 const steps = computed(() => job.plan?.steps ?? [])
-const entries = computed(() => entriesWithTrace(job.diary).sort((a, b) => b.entry.date.localeCompare(a.entry.date)))
-const zones = computed(() => [{ value: 'all', name: 'all zones' }, ...(job.plan?.zones.map((z) => ({ value: z.id, name: z.name })) ?? [])])
-const zoneName = (id: string | null) => (id ? (job.plan?.zones.find((z) => z.id === zoneOf(id))?.name ?? id) : '')
+const entries = computed(() =>
+  entriesWithTrace(job.diary).sort((a, b) => b.entry.date.localeCompare(a.entry.date)),
+)
+const zones = computed(() => [
+  { value: 'all', name: 'all zones' },
+  ...(job.plan?.zones.map((z) => ({ value: z.id, name: z.name })) ?? []),
+])
+const zoneName = (id: string | null) =>
+  id ? (job.plan?.zones.find((z) => z.id === zoneOf(id))?.name ?? id) : ''
 const form = ref({
   date: job.today as string | null,
   zone: 'all',
@@ -42,19 +59,30 @@ const busy = ref(false)
 
 const weatherSays = (w: NonNullable<DiaryEntry['weather']>) =>
   [
-    w.low !== null && w.high !== null ? `${firm.hand(w.low, 'C')} to ${firm.hand(w.high, 'C')}` : '',
+    w.low !== null && w.high !== null
+      ? `${firm.hand(w.low, 'C')} to ${firm.hand(w.high, 'C')}`
+      : '',
     w.rain !== null ? (w.rain > 0 ? `${firm.hand(w.rain, 'rain')} of rain` : 'dry') : '',
     w.source,
   ]
     .filter(Boolean)
     .join(', ')
 const readSays = ({ rain, soil }: NonNullable<DiaryEntry['read']>) =>
-  [rain !== null ? `${firm.hand(rain, 'rain')} in the gauge` : '', soil !== null ? `soil ${firm.hand(soil, 'C')}` : ''].filter(Boolean).join(', ')
+  [
+    rain !== null ? `${firm.hand(rain, 'rain')} in the gauge` : '',
+    soil !== null ? `soil ${firm.hand(soil, 'C')}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
 async function write(date: string, what: string, more: Partial<DiaryEntry>) {
   busy.value = true
   wrong.value = ''
   try {
-    await job.write({ ...blankEntry(newId(), date, what), ...more, weather: weatherOn(job.weather, date) })
+    await job.write({
+      ...blankEntry(newId(), date, what),
+      ...more,
+      weather: weatherOn(job.weather, date),
+    })
     return true
   } catch (error) {
     wrong.value = (error as Error).message
@@ -63,8 +91,14 @@ async function write(date: string, what: string, more: Partial<DiaryEntry>) {
     busy.value = false
   }
 }
-/** A reading of the site as typed: null where none is given, undefined where it cannot be read, which is said. */
-function siteReading(key: 'rain' | 'soil', kind: 'depth' | 'temperature'): number | null | undefined {
+/**
+ * A reading of the site as typed: null where none is given, undefined where it cannot be read,
+ * which is said.
+ */
+function siteReading(
+  key: 'rain' | 'soil',
+  kind: 'depth' | 'temperature',
+): number | null | undefined {
   const typed = form.value[key]
   if (!typed) return null
   const read = parseQuantity(typed, kind, firm.units)
@@ -74,15 +108,25 @@ function siteReading(key: 'rain' | 'soil', kind: 'depth' | 'temperature'): numbe
 }
 async function add() {
   const day = form.value.date ? parseDay(form.value.date, job.today) : null
-  if (!form.value.what.trim() && (form.value.rain || form.value.soil)) form.value.what = 'Read on site'
-  if (!form.value.what.trim()) return void (wrong.value = 'Say what was done, like “sowed the terrace lawn”.')
+  if (!form.value.what.trim() && (form.value.rain || form.value.soil))
+    form.value.what = 'Read on site'
+  if (!form.value.what.trim())
+    return void (wrong.value = 'Say what was done, like “sowed the terrace lawn”.')
   if (!day?.ok) return void (wrong.value = day?.sentence ?? 'Give the day it was done, like 2 Mar.')
   const { zone, what, amount, who, note } = form.value
   const [rain, soil] = [siteReading('rain', 'depth'), siteReading('soil', 'temperature')]
   if (rain === undefined || soil === undefined) return
   if (amountProblem(amount)) return
   const read = rain === null && soil === null ? null : { rain, soil }
-  if (await write(day.value, what.trim(), { zone: zone === 'all' ? null : zone, amount, who, note, read }))
+  if (
+    await write(day.value, what.trim(), {
+      zone: zone === 'all' ? null : zone,
+      amount,
+      who,
+      note,
+      read,
+    })
+  )
     form.value = { ...form.value, what: '', amount: '', note: '', rain: null, soil: null }
 }
 const amountOf = (step: PlannedStep) => {
@@ -104,7 +148,10 @@ const recorded = async (entry: DiaryEntry) => {
     (error: Error) => (wrong.value = error.message),
   )
 }
-const tick = (step: PlannedStep) => (namesProduct(step.kind) ? (asking.value = asking.value === step.id ? null : step.id) : tickOff(step))
+const tick = (step: PlannedStep) =>
+  namesProduct(step.kind)
+    ? (asking.value = asking.value === step.id ? null : step.id)
+    : tickOff(step)
 const tickOff = (step: PlannedStep) =>
   write(job.today, firm.say(step.name), {
     step: step.id,
@@ -113,22 +160,32 @@ const tickOff = (step: PlannedStep) =>
     who: form.value.who,
     lots: lotsOf(step),
   })
-const strike = (entry: DiaryEntry) => write(job.today, STRUCK_OUT, { zone: entry.zone, corrects: entry.id })
-/** Whether an entry ticks a step off: by operation and zone, or as before version 3 by its work package. */
+const strike = (entry: DiaryEntry) =>
+  write(job.today, STRUCK_OUT, { zone: entry.zone, corrects: entry.id })
+/**
+ * Whether an entry ticks a step off: by operation and zone, or as before version 3 by its work
+ * package.
+ */
 const isTickOf = (entry: DiaryEntry, step: PlannedStep) => {
   const key = readStepKey(entry.step ?? '')
   if (key?.kind !== step.kind) return false
   const covered = entry.stepZones.length ? entry.stepZones : key.zone === null ? null : [key.zone]
-  return covered ? covered.some((zone) => step.zones.includes(zone)) : key.workPackage === step.workPackage
+  return covered
+    ? covered.some((zone) => step.zones.includes(zone))
+    : key.workPackage === step.workPackage
 }
 const untick = (step: PlannedStep) => {
-  for (const entry of activeEntries(job.diary)) if (entry.step !== null && isTickOf(entry, step)) void strike(entry)
+  for (const entry of activeEntries(job.diary))
+    if (entry.step !== null && isTickOf(entry, step)) void strike(entry)
 }
 </script>
 
 <template>
   <div>
-    <StageHead name="Diary" says="tick off what is done; write down what was seen. Nothing here is ever changed, only corrected." />
+    <StageHead
+      name="Diary"
+      says="tick off what is done; write down what was seen. Nothing here is ever changed, only corrected."
+    />
     <div class="two">
       <section>
         <h3 class="ruled">Steps</h3>
@@ -142,7 +199,10 @@ const untick = (step: PlannedStep) => {
               @press="s.state === 'done' ? untick(s) : tick(s)"
             />
             <span
-              ><b>{{ firm.say(s.name) }}</b> <span class="soft small">{{ s.state === 'done' ? 'done ' : '' }}{{ showDay(s.chosen) }}</span></span
+              ><b>{{ firm.say(s.name) }}</b>
+              <span class="soft small"
+                >{{ s.state === 'done' ? 'done ' : '' }}{{ showDay(s.chosen) }}</span
+              ></span
             >
             <TickForm
               v-if="asking === s.id"
@@ -156,21 +216,45 @@ const untick = (step: PlannedStep) => {
               @cancel="asking = null"
             />
           </li>
-          <li v-if="steps.length === 0" class="soft">No steps yet: they come with the first zone.</li>
+          <li v-if="steps.length === 0" class="soft">
+            No steps yet: they come with the first zone.
+          </li>
         </ul>
         <template v-for="f in job.plan?.follow.packages ?? []" :key="f.workPackage">
           <h3 class="ruled">First mow</h3>
           <p v-if="f.mowBand">expected <FigureValue :id="f.mowBand.id" /></p>
-          <p v-for="m in f.mow" :key="m.zone" class="small">{{ zoneName(m.zone) }}: when it stands <FigureValue :id="m.height.id" /></p>
-          <p v-if="f.presentable" class="small">Looks right from <FigureValue :id="f.presentable.id" /></p>
+          <p v-for="m in f.mow" :key="m.zone" class="small">
+            {{ zoneName(m.zone) }}: when it stands <FigureValue :id="m.height.id" />
+          </p>
+          <p v-if="f.presentable" class="small">
+            Looks right from <FigureValue :id="f.presentable.id" />
+          </p>
         </template>
       </section>
       <section>
         <h3 class="ruled">Write</h3>
         <form class="form" autocomplete="off" @submit.prevent="add">
-          <DayField label="On" :model-value="form.date" :today="job.today" @update:model-value="form.date = $event" />
-          <ChoiceField label="Zone" list :options="zones" :model-value="form.zone" @update:model-value="form.zone = $event ?? 'all'" />
-          <TextField class="whole" label="What" :model-value="form.what" :maxlength="400" :problem="wrong" @update:model-value="form.what = $event" />
+          <DayField
+            label="On"
+            :model-value="form.date"
+            :today="job.today"
+            @update:model-value="form.date = $event"
+          />
+          <ChoiceField
+            label="Zone"
+            list
+            :options="zones"
+            :model-value="form.zone"
+            @update:model-value="form.zone = $event ?? 'all'"
+          />
+          <TextField
+            class="whole"
+            label="What"
+            :model-value="form.what"
+            :maxlength="400"
+            :problem="wrong"
+            @update:model-value="form.what = $event"
+          />
           <TextField
             label="Amount"
             :model-value="form.amount"
@@ -178,7 +262,12 @@ const untick = (step: PlannedStep) => {
             :problem="amountProblem(form.amount)"
             @update:model-value="form.amount = $event"
           />
-          <TextField label="Who" :model-value="form.who" :maxlength="80" @update:model-value="form.who = $event" />
+          <TextField
+            label="Who"
+            :model-value="form.who"
+            :maxlength="80"
+            @update:model-value="form.who = $event"
+          />
           <QuantityField
             label="Rain in the gauge"
             kind="depth"
@@ -193,12 +282,22 @@ const untick = (step: PlannedStep) => {
             :model-value="form.soil"
             @update:model-value="form.soil = $event"
           />
-          <TextField class="whole" label="Note" :rows="2" :model-value="form.note" :maxlength="2000" @update:model-value="form.note = $event" />
+          <TextField
+            class="whole"
+            label="Note"
+            :rows="2"
+            :model-value="form.note"
+            :maxlength="2000"
+            @update:model-value="form.note = $event"
+          />
           <button type="submit" class="act main" :disabled="busy">Save</button>
         </form>
         <ul class="entries">
           <li v-for="{ entry: e, struck } in entries" :key="e.id" :class="{ struck }">
-            <span class="small soft">{{ showDay(e.date) }}{{ e.who ? ` · ${e.who}` : '' }}{{ e.zone ? ` · ${zoneName(e.zone)}` : '' }}</span>
+            <span class="small soft"
+              >{{ showDay(e.date) }}{{ e.who ? ` · ${e.who}` : ''
+              }}{{ e.zone ? ` · ${zoneName(e.zone)}` : '' }}</span
+            >
             <b>{{ e.what }}</b>
             <span v-if="e.product">{{ e.product }}</span>
             <span v-if="e.amount">{{ e.amount }}</span>
@@ -206,11 +305,20 @@ const untick = (step: PlannedStep) => {
             <span v-if="e.read" class="small">{{ readSays(e.read) }}</span>
             <span v-if="e.weather" class="small soft">{{ weatherSays(e.weather) }}</span>
             <span v-if="struck" class="small">struck out {{ showDay(struck) }}</span>
-            <button v-else type="button" class="plain small" :disabled="busy" :aria-label="`Strike out ${e.what}`" @click="strike(e)">
+            <button
+              v-else
+              type="button"
+              class="plain small"
+              :disabled="busy"
+              :aria-label="`Strike out ${e.what}`"
+              @click="strike(e)"
+            >
               strike out
             </button>
           </li>
-          <li v-if="entries.length === 0" class="soft">Nothing done yet. Tick a step, or write the first line.</li>
+          <li v-if="entries.length === 0" class="soft">
+            Nothing done yet. Tick a step, or write the first line.
+          </li>
         </ul>
       </section>
     </div>

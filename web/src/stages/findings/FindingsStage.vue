@@ -14,11 +14,18 @@ import { useJob } from '../../stores/job.ts'
 /** Each reading held against the trade's line: what it means and what it asks for. */
 const firm = useFirm()
 const job = useJob()
-const VERDICTS = { fine: ['fine', 'fine'], act: ['act-on', 'act'], hold: ['stop', 'hold'], unread: ['unread', 'not read'] } as const
+const VERDICTS = {
+  fine: ['fine', 'fine'],
+  act: ['act-on', 'act'],
+  hold: ['stop', 'hold'],
+  unread: ['unread', 'not read'],
+} as const
 const byZone = computed(() =>
   (job.plan?.zones ?? []).map((z) => ({
     ...z,
-    found: (job.plan?.findings ?? []).filter((f) => f.zone === z.id).sort((a, b) => order(a) - order(b)),
+    found: (job.plan?.findings ?? [])
+      .filter((f) => f.zone === z.id)
+      .sort((a, b) => order(a) - order(b)),
   })),
 )
 /** The line it is held against, and where the line stands. */
@@ -30,7 +37,16 @@ const lineOf = (id: string) => {
 const asked = (z: ZoneSummary, f: Finding) =>
   f.wants.flatMap(({ operation }) => {
     const rung = z.rungs.find((r) => r.operation === operation)
-    return rung ? [{ operation, name: firm.say(rung.name), planned: rung.planned, reason: firm.say(rung.reason).replace(/\.$/, '') }] : []
+    return rung
+      ? [
+          {
+            operation,
+            name: firm.say(rung.name),
+            planned: rung.planned,
+            reason: firm.say(rung.reason).replace(/\.$/, ''),
+          },
+        ]
+      : []
   })
 const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdict]
 </script>
@@ -41,7 +57,10 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
     <NothingYet v-if="byZone.length === 0" says="Findings come from a walked zone." />
     <section v-for="z in byZone" :key="z.id">
       <h3 class="ruled">
-        {{ z.name }} <span v-if="z.area" class="soft area">{{ firm.hand(job.figure(z.area)?.value, 'm2') }}</span>
+        {{ z.name }}
+        <span v-if="z.area" class="soft area">{{
+          firm.hand(job.figure(z.area)?.value, 'm2')
+        }}</span>
       </h3>
       <table>
         <colgroup>
@@ -62,7 +81,11 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
           <tr v-for="f in z.found" :key="f.kind" :class="`row-${f.verdict}`">
             <td class="kind">{{ FINDING_NAMES[f.kind] }}</td>
             <td class="value">
-              <FigureValue v-if="f.verdict !== 'unread'" :id="zoneFigure(z.id, READING_OF[f.kind])" size="big" /><span v-else class="soft">—</span>
+              <FigureValue
+                v-if="f.verdict !== 'unread'"
+                :id="zoneFigure(z.id, READING_OF[f.kind])"
+                size="big"
+              /><span v-else class="soft">—</span>
             </td>
             <td class="verdict">
               <span class="tag" :class="VERDICTS[f.verdict][0]">{{ VERDICTS[f.verdict][1] }}</span>
@@ -72,7 +95,10 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
               {{ firm.say(f.says) }} <b v-if="f.asks !== 'Nothing.'">{{ firm.say(f.asks) }}</b>
               <span v-if="f.wants.length" class="wants small">
                 <template v-for="w in asked(z, f)" :key="w.operation"
-                  ><span :class="{ off: !w.planned }">{{ w.planned ? '✓' : '✕' }} {{ w.name }}{{ w.planned ? '' : `: ${w.reason}` }}</span>
+                  ><span :class="{ off: !w.planned }"
+                    >{{ w.planned ? '✓' : '✕' }} {{ w.name
+                    }}{{ w.planned ? '' : `: ${w.reason}` }}</span
+                  >
                 </template>
               </span>
               <span v-if="f.figure && lineOf(f.figure)" class="line small soft"

@@ -29,12 +29,19 @@ const also = (line: MaterialLine) =>
     const f = job.figure(id)
     if (!f) return ''
     if (f.rule === 'dressing.barrows') return `${showNumber(Number(f.value))} barrows`
-    if (f.rule === 'dressing.bulk-bags') return `${showNumber(Number(f.value))} bulk ${Number(f.value) === 1 ? 'bag' : 'bags'}`
+    if (f.rule === 'dressing.bulk-bags')
+      return `${showNumber(Number(f.value))} bulk ${Number(f.value) === 1 ? 'bag' : 'bags'}`
     if (f.rule === 'seed.reserve') return `${firm.hand(f.value, f.unit)} of it reserve`
-    return f.id.endsWith('nitrogen') ? `${firm.hand(f.value, f.unit)} N` : firm.hand(f.value, f.unit)
+    return f.id.endsWith('nitrogen')
+      ? `${firm.hand(f.value, f.unit)} N`
+      : firm.hand(f.value, f.unit)
   })
 type Group = 'feed' | 'dressing'
-const set = <G extends Group, K extends keyof NonNullable<JobDraft[G]>>(group: G, key: K, value: NonNullable<JobDraft[G]>[K]) =>
+const set = <G extends Group, K extends keyof NonNullable<JobDraft[G]>>(
+  group: G,
+  key: K,
+  value: NonNullable<JobDraft[G]>[K],
+) =>
   job.edit(`${group}.${String(key)}`, (d) => {
     d[group] = { ...d[group], [key]: value } as JobDraft[G]
   })
@@ -43,8 +50,14 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
 
 <template>
   <div>
-    <StageHead name="Materials" says="what to buy, carry and weigh out, zone by zone. Choose any figure to see its working." />
-    <NothingYet v-if="lines.length === 0" says="Amounts come from zones with a size and an approach that sows." />
+    <StageHead
+      name="Materials"
+      says="what to buy, carry and weigh out, zone by zone. Choose any figure to see its working."
+    />
+    <NothingYet
+      v-if="lines.length === 0"
+      says="Amounts come from zones with a size and an approach that sows."
+    />
     <template v-else>
       <div class="scroll" tabindex="0" role="region" aria-label="Materials by zone">
         <table class="lines">
@@ -52,7 +65,9 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
             <tr>
               <th>line</th>
               <template v-if="wide"
-                ><th v-for="z in zones" :key="z.id" class="n zone">{{ z.name }}<br />{{ firm.hand(job.figure(z.area)?.value, 'm2') }}</th></template
+                ><th v-for="z in zones" :key="z.id" class="n zone">
+                  {{ z.name }}<br />{{ firm.hand(job.figure(z.area)?.value, 'm2') }}
+                </th></template
               >
               <th class="n">to order</th>
             </tr>
@@ -64,10 +79,17 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
               </td>
               <template v-if="wide"
                 ><td v-for="z in zones" :key="z.id" class="n in-zone" :data-zone="z.name">
-                  <FigureValue :id="line.cells[z.id]" :label="`${firm.say(line.name)}, ${z.name}`" /></td
+                  <FigureValue
+                    :id="line.cells[z.id]"
+                    :label="`${firm.say(line.name)}, ${z.name}`"
+                  /></td
               ></template>
               <td class="n order">
-                <FigureValue :id="line.total" size="big" :label="`${firm.say(line.name)}, to order`" />
+                <FigureValue
+                  :id="line.total"
+                  size="big"
+                  :label="`${firm.say(line.name)}, to order`"
+                />
                 <small>{{ [packs(line), ...also(line)].filter(Boolean).join(' · ') }}</small>
                 <small v-if="line.doubt" class="doubt">{{ firm.say(line.doubt) }}</small>
               </td>
@@ -78,7 +100,8 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
           <summary>By zone</summary>
           <ul class="by-zone">
             <li v-for="z in zones" :key="z.id">
-              <b>{{ z.name }}</b> <span class="soft small">{{ firm.hand(job.figure(z.area)?.value, 'm2') }}</span>
+              <b>{{ z.name }}</b>
+              <span class="soft small">{{ firm.hand(job.figure(z.area)?.value, 'm2') }}</span>
               <span v-for="line in lines.filter((l) => l.cells[z.id])" :key="line.id" class="part"
                 >{{ firm.say(line.name) }} <FigureValue :id="line.cells[z.id]"
               /></span>
@@ -122,11 +145,15 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
             </div>
             <div>
               <dt>P₂O₅ → P</dt>
-              <dd><FigureValue :id="job.plan.feed.p2o5" /> → <FigureValue :id="job.plan.feed.p" /></dd>
+              <dd>
+                <FigureValue :id="job.plan.feed.p2o5" /> → <FigureValue :id="job.plan.feed.p" />
+              </dd>
             </div>
             <div>
               <dt>K₂O → K</dt>
-              <dd><FigureValue :id="job.plan.feed.k2o" /> → <FigureValue :id="job.plan.feed.k" /></dd>
+              <dd>
+                <FigureValue :id="job.plan.feed.k2o" /> → <FigureValue :id="job.plan.feed.k" />
+              </dd>
             </div>
             <div>
               <dt>most N at once</dt>

@@ -19,16 +19,24 @@ import WindowRibbon from './WindowRibbon.vue'
 
 const SoilChart = defineAsyncComponent(() => import('./SoilChart.vue'))
 
-/** The steps with their days, what each waits for, and how far it may slip. The verdict comes first when nothing fits. */
+/**
+ * The steps with their days, what each waits for, and how far it may slip. The verdict comes first
+ * when nothing fits.
+ */
 const firm = useFirm()
 const job = useJob()
 const packages = computed(() => job.plan?.packages ?? [])
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === zoneOf(id))?.name ?? id
 const names = (ids: string[]) =>
-  ids.length === job.plan?.zones.filter((z) => z.area).length && ids.length > 1 ? 'all zones' : ids.map(zoneName).join(', ')
+  ids.length === job.plan?.zones.filter((z) => z.area).length && ids.length > 1
+    ? 'all zones'
+    : ids.map(zoneName).join(', ')
 const pinning = ref<string | null>(null)
 const chart = ref(false)
-/** Whether a pin is kept for a step: by operation and zone, or as before version 3 by its work package. */
+/**
+ * Whether a pin is kept for a step: by operation and zone, or as before version 3 by its work
+ * package.
+ */
 const isPinOf = (key: string, step: PlannedStep) => {
   const read = readStepKey(key)
   return (
@@ -37,7 +45,8 @@ const isPinOf = (key: string, step: PlannedStep) => {
     (read.zone === null ? read.workPackage === step.workPackage : step.zones.includes(read.zone))
   )
 }
-const pinOf = (step: PlannedStep) => Object.entries(job.draft?.pins ?? {}).find(([key]) => isPinOf(key, step))
+const pinOf = (step: PlannedStep) =>
+  Object.entries(job.draft?.pins ?? {}).find(([key]) => isPinOf(key, step))
 const loose = computed(() => job.plan?.looseRecords ?? [])
 const looseSays = ({ kind, zones, pin, tick }: LooseRecord) =>
   `${firm.say(OPERATIONS[kind].name)}${zones.length ? `, ${zones.map(zoneName).join(', ')}` : ''}: ${pin ? `pinned to ${showDay(pin.day, true)}` : `done ${showDay(tick!.day, true)}`}`
@@ -56,10 +65,14 @@ function pin(step: PlannedStep, day: string | null) {
   })
 }
 const stepsOf = (pack: string) => job.plan?.steps.filter((s) => s.workPackage === pack) ?? []
-/** A caution stands in full at the first step it belongs to, and is called back to at the later ones. */
+/**
+ * A caution stands in full at the first step it belongs to, and is called back to at the later
+ * ones.
+ */
 const firstWith = computed(() => {
   const first = new Map<string, string>()
-  for (const step of job.plan?.steps ?? []) for (const c of step.cautions) if (!first.has(c)) first.set(c, step.id)
+  for (const step of job.plan?.steps ?? [])
+    for (const c of step.cautions) if (!first.has(c)) first.set(c, step.id)
   return first
 })
 const STATE = { planned: '', pinned: 'pinned', done: 'done', unrecorded: 'passed' }
@@ -89,18 +102,29 @@ const KIND: Record<Pack['kind'], string> = {
   care: 'work without seed',
   feed: 'feed',
 }
-const title = (s: Pack) => (packages.value.length > 1 || !s.plants ? `${s.zones.map(zoneName).join(', ')}: ${KIND[s.kind]}` : '')
+const title = (s: Pack) =>
+  packages.value.length > 1 || !s.plants
+    ? `${s.zones.map(zoneName).join(', ')}: ${KIND[s.kind]}`
+    : ''
 const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits = visits))
 </script>
 
 <template>
   <div>
     <StageHead name="Order of work" says="in order and in season; pin a day, or leave it free">
-      <button type="button" class="plain small right" :aria-expanded="chart" @click="chart = !chart">
+      <button
+        type="button"
+        class="plain small right"
+        :aria-expanded="chart"
+        @click="chart = !chart"
+      >
         {{ chart ? 'hide the soil chart' : 'soil and window chart' }}
       </button>
     </StageHead>
-    <NothingYet v-if="packages.length === 0" says="Days come from zones with a size and an approach." />
+    <NothingYet
+      v-if="packages.length === 0"
+      says="Days come from zones with a size and an approach."
+    />
     <div v-else class="visits">
       <QuantityField
         label="Visits wanted"
@@ -110,7 +134,10 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
         :problem="job.problemAt('visits')"
         @update:model-value="setVisits($event)"
       />
-      <p class="small soft">Up to the sowing, or to what the days hang on. What must hold still holds; what is only better is given up, and said.</p>
+      <p class="small soft">
+        Up to the sowing, or to what the days hang on. What must hold still holds; what is only
+        better is given up, and said.
+      </p>
     </div>
     <SoilChart v-if="chart && packages.length" />
     <section v-for="s in packages" :key="s.id">
@@ -126,7 +153,8 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
       <SowingChoices v-if="s.choices.length > 0" :pack="s" />
       <p class="window">
         <span class="small soft"
-          >{{ s.plants ? 'last day to sow' : 'last day to open turf' }} <FigureValue :id="s.cutOff.id" /> · {{ s.visits }}
+          >{{ s.plants ? 'last day to sow' : 'last day to open turf' }}
+          <FigureValue :id="s.cutOff.id" /> · {{ s.visits }}
           {{ s.visits === 1 ? 'visit' : 'visits' }}</span
         >
         <WindowRibbon
@@ -138,7 +166,9 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
           :sow="s.sowDay"
         />
       </p>
-      <p v-if="s.givenUp.length" class="given small"><b>Given up:</b> {{ s.givenUp.map((g) => firm.say(g)).join(', ') }}.</p>
+      <p v-if="s.givenUp.length" class="given small">
+        <b>Given up:</b> {{ s.givenUp.map((g) => firm.say(g)).join(', ') }}.
+      </p>
       <table>
         <thead>
           <tr>
@@ -150,7 +180,11 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
           </tr>
         </thead>
         <tbody>
-          <tr v-for="step in stepsOf(s.id)" :key="step.id" :class="[step.state, { sow: step.kind === 'sow' }]">
+          <tr
+            v-for="step in stepsOf(s.id)"
+            :key="step.id"
+            :class="[step.state, { sow: step.kind === 'sow' }]"
+          >
             <td class="day">
               <FigureValue :id="step.day.id" :label="firm.say(step.name)" /><span
                 v-if="STATE[step.state]"
@@ -160,16 +194,25 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
               >
             </td>
             <td class="what">
-              <b>{{ firm.say(step.name) }}</b><span v-if="firm.say(step.how)" class="how"> {{ firm.say(step.how) }}</span>
+              <b>{{ firm.say(step.name) }}</b><span v-if="firm.say(step.how)" class="how">
+                {{ firm.say(step.how) }}</span
+              >
               <span class="soft small">{{ names(step.zones) }}</span>
               <span class="why small soft"
                 >{{ firm.say(step.why)
-                }}<template v-if="firm.say(step.precondition) && step.precondition !== 'nothing' && !step.how">
+                }}<template
+                  v-if="firm.say(step.precondition) && step.precondition !== 'nothing' && !step.how"
+                >
                   Wants {{ firm.say(step.precondition) }}.</template
                 ></span
               >
               <span v-for="c in step.cautions" :key="c" class="caution small"
-                >▲ {{ firstWith.get(c) === step.id ? CAUTIONS[c] : `${CAUTIONS[c].split(/[.:]/)[0]}, as above.` }}</span
+                >▲
+                {{
+                  firstWith.get(c) === step.id
+                    ? CAUTIONS[c]
+                    : `${CAUTIONS[c].split(/[.:]/)[0]}, as above.`
+                }}</span
               >
             </td>
             <td class="slip">
@@ -189,7 +232,9 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
                 @move="pin(step, $event)"
               />
             </td>
-            <td class="n"><FigureValue :id="step.hours.id" :label="`${firm.say(step.name)}, hours`" /></td>
+            <td class="n">
+              <FigureValue :id="step.hours.id" :label="`${firm.say(step.name)}, hours`" />
+            </td>
             <td class="pin">
               <button
                 v-if="step.state !== 'done'"
@@ -208,7 +253,14 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
                   :problem="job.problemAt(`pins.${pinOf(step)?.[0]}`)"
                   @update:model-value="pin(step, $event)"
                 />
-                <button v-if="pinOf(step)" type="button" class="plain small" @click="pin(step, null)">unpin</button>
+                <button
+                  v-if="pinOf(step)"
+                  type="button"
+                  class="plain small"
+                  @click="pin(step, null)"
+                >
+                  unpin
+                </button>
               </div>
             </td>
           </tr>
@@ -217,11 +269,16 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
     </section>
     <section v-if="loose.length" class="loose">
       <h3>Pinned or done, and no longer planned</h3>
-      <p class="small soft">The plan has changed since. What you decided and did is kept here; it counts again as soon as the step does.</p>
+      <p class="small soft">
+        The plan has changed since. What you decided and did is kept here; it counts again as soon
+        as the step does.
+      </p>
       <ul>
         <li v-for="r in loose" :key="r.pin?.key ?? r.tick!.entry">
           {{ looseSays(r) }}
-          <button v-if="r.pin" type="button" class="plain small" @click="letGo(r.pin.key)">delete</button>
+          <button v-if="r.pin" type="button" class="plain small" @click="letGo(r.pin.key)">
+            delete
+          </button>
         </li>
       </ul>
     </section>

@@ -5,16 +5,27 @@ import { ink, useChart } from '../../parts/echart.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
-/** Soil temperature ahead with its band of years, the window behind it, the cut-off, and rain in the outlook. */
+/**
+ * Soil temperature ahead with its band of years, the window behind it, the cut-off, and rain in the
+ * outlook.
+ */
 const firm = useFirm()
 const job = useJob()
 const at = ref<HTMLElement | null>(null)
-const series = computed(() => (job.plan?.soilAhead ?? []).map((celsius, i) => ({ day: addDays(job.plan!.today, i), celsius })))
-const shown = (celsius: number) => Number(firm.show(celsius, 'C').number.replace('−', '-').replace(',', ''))
-const band = computed(() => ({ low: (job.plan?.soilBand.low ?? []).map(shown), high: (job.plan?.soilBand.high ?? []).map(shown) }))
+const series = computed(() =>
+  (job.plan?.soilAhead ?? []).map((celsius, i) => ({ day: addDays(job.plan!.today, i), celsius })),
+)
+const shown = (celsius: number) =>
+  Number(firm.show(celsius, 'C').number.replace('−', '-').replace(',', ''))
+const band = computed(() => ({
+  low: (job.plan?.soilBand.low ?? []).map(shown),
+  high: (job.plan?.soilBand.high ?? []).map(shown),
+}))
 const rain = computed(() => {
   const on = new Map(job.weather.outlook?.days.map((d) => [d.day, d.rain]) ?? [])
-  return series.value.map((d) => (on.has(d.day) ? Number(firm.show(on.get(d.day)!, 'mm').number.replace(',', '')) : null))
+  return series.value.map((d) =>
+    on.has(d.day) ? Number(firm.show(on.get(d.day)!, 'mm').number.replace(',', '')) : null,
+  )
 })
 useChart(at, () => {
   const pack = job.plan?.packages[0]
@@ -30,8 +41,18 @@ useChart(at, () => {
       axisTick: { show: false },
     },
     yAxis: [
-      { type: 'value', scale: true, axisLabel: { color: ink('soft') }, splitLine: { lineStyle: { color: ink('rule') } } },
-      { type: 'value', show: false, min: 0, max: Math.max(20, ...rain.value.map((x) => x ?? 0)) * 3 },
+      {
+        type: 'value',
+        scale: true,
+        axisLabel: { color: ink('soft') },
+        splitLine: { lineStyle: { color: ink('rule') } },
+      },
+      {
+        type: 'value',
+        show: false,
+        min: 0,
+        max: Math.max(20, ...rain.value.map((x) => x ?? 0)) * 3,
+      },
     ],
     tooltip: {
       trigger: 'axis',
@@ -64,7 +85,14 @@ useChart(at, () => {
         lineStyle: { opacity: 0 },
         areaStyle: { color: ink('clay-wash'), opacity: 1 },
       },
-      { type: 'bar', name: 'rain in the outlook', yAxisIndex: 1, data: rain.value, barWidth: '70%', itemStyle: { color: ink('water') } },
+      {
+        type: 'bar',
+        name: 'rain in the outlook',
+        yAxisIndex: 1,
+        data: rain.value,
+        barWidth: '70%',
+        itemStyle: { color: ink('water') },
+      },
       {
         type: 'line',
         name: 'soil',
@@ -75,7 +103,10 @@ useChart(at, () => {
         markArea: {
           silent: true,
           itemStyle: { color: ink('moss-wash') },
-          data: open.map((w) => [{ xAxis: showDay(w.from).slice(4) }, { xAxis: showDay(w.to).slice(4) }]),
+          data: open.map((w) => [
+            { xAxis: showDay(w.from).slice(4) },
+            { xAxis: showDay(w.to).slice(4) },
+          ]),
         },
         markLine: pack
           ? {

@@ -9,7 +9,10 @@ import { dayText } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
-/** The next honest sowings side by side: the season, its first day, what it is worth and what it costs. Taking another pins the sowing there. */
+/**
+ * The next honest sowings side by side: the season, its first day, what it is worth and what it
+ * costs. Taking another pins the sowing there.
+ */
 const props = defineProps<{ pack: PackagePlan }>()
 const firm = useFirm()
 const job = useJob()
@@ -28,7 +31,13 @@ const months = computed(() => {
 })
 const away = (day: string) => {
   const days = daysBetween(job.today, day)
-  return days <= 1 ? (days === 1 ? 'tomorrow' : 'today') : days < 14 ? `in ${days} days` : `in ${Math.round(days / 7)} weeks`
+  return days <= 1
+    ? days === 1
+      ? 'tomorrow'
+      : 'today'
+    : days < 14
+      ? `in ${days} days`
+      : `in ${Math.round(days / 7)} weeks`
 }
 function take(day: string | null) {
   const step = sow()
@@ -58,7 +67,9 @@ function take(day: string | null) {
       name="The year ahead"
     />
     <div class="months" aria-hidden="true">
-      <span v-for="m in months" :key="m.day" :style="{ left: `${(m.at / DAYS) * 100}%` }">{{ m.name }}</span>
+      <span v-for="m in months" :key="m.day" :style="{ left: `${(m.at / DAYS) * 100}%` }">{{
+        m.name
+      }}</span>
     </div>
   </div>
   <ul class="choices" aria-label="When it could be sown">
@@ -69,17 +80,24 @@ function take(day: string | null) {
       </p>
       <p class="when">
         <b>{{ dayText(c.day, job.today) }}</b>
-        <span v-if="c.odds" class="odds"><FigureValue :id="c.odds.id" /> <span class="small soft">of years</span></span>
+        <span v-if="c.odds" class="odds"
+          ><FigureValue :id="c.odds.id" /> <span class="small soft">of years</span></span
+        >
       </p>
       <p v-if="c.inTime" class="date">
         <span class="small">right by your customer’s date</span>
-        <span class="odds"><FigureValue :id="c.inTime.id" /> <span class="small soft">of years</span></span>
+        <span class="odds"
+          ><FigureValue :id="c.inTime.id" /> <span class="small soft">of years</span></span
+        >
       </p>
       <p class="small">
-        <b>{{ c.state }}</b>: {{ firm.say(c.reason) }}. <span class="soft">{{ firm.say(c.costs) }}</span>
+        <b>{{ c.state }}</b>: {{ firm.say(c.reason) }}.
+        <span class="soft">{{ firm.say(c.costs) }}</span>
       </p>
       <button v-if="!c.taken" type="button" class="act slight" @click="take(c.day)">choose</button>
-      <button v-else-if="pinned()" type="button" class="plain small" @click="take(null)">let the plan choose</button>
+      <button v-else-if="pinned()" type="button" class="plain small" @click="take(null)">
+        let the plan choose
+      </button>
     </li>
   </ul>
 </template>

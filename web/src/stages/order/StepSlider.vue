@@ -4,7 +4,10 @@ import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/
 import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
 import { isBehind } from '@juvena/core/schedule/stepState'
 
-/** A step on its days: where it lies and how far it may slip. Drag it to a day, or move it with the arrow keys; that pins it. */
+/**
+ * A step on its days: where it lies and how far it may slip. Drag it to a day, or move it with the
+ * arrow keys; that pins it.
+ */
 const props = defineProps<{ step: PlannedStep; from: string; days: number; name: string }>()
 const emit = defineEmits<{ move: [day: string] }>()
 const bar = ref<SVGSVGElement | null>(null)
@@ -32,7 +35,9 @@ function drop() {
   if (day && day !== props.step.chosen) emit('move', day)
 }
 function key(event: KeyboardEvent) {
-  const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -7, PageUp: 7 }[event.key]
+  const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -7, PageUp: 7 }[
+    event.key
+  ]
   if (by === undefined || fixed.value) return
   event.preventDefault()
   emit('move', addDays(props.step.chosen, by))
@@ -60,9 +65,22 @@ function key(event: KeyboardEvent) {
     @keydown="key"
   >
     <template v-for="i in days" :key="i">
-      <rect v-if="weekend(addDays(from, i - 1))" :x="i - 1" y="0" width="1" height="6" class="weekend" />
+      <rect
+        v-if="weekend(addDays(from, i - 1))"
+        :x="i - 1"
+        y="0"
+        width="1"
+        height="6"
+        class="weekend"
+      />
     </template>
-    <rect :x="daysBetween(from, step.earliest!)" y="2" :width="Math.max(1, daysBetween(step.earliest!, step.latest!) + 1)" height="2" class="slack" />
+    <rect
+      :x="daysBetween(from, step.earliest!)"
+      y="2"
+      :width="Math.max(1, daysBetween(step.earliest!, step.latest!) + 1)"
+      height="2"
+      class="slack"
+    />
     <rect :x="daysBetween(from, shown)" y="0" :width="step.span" height="6" class="on" />
   </svg>
 </template>

@@ -7,7 +7,8 @@ import { capital, dayByKey, dayText, dayUnder } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 
 /**
- * The sowing window over days, a band for each grass of a mix: open filled, marginal hatched, shut lined; the cut-off and the sowing day drawn in. With
+ * The sowing window over days, a band for each grass of a mix: open filled, marginal hatched, shut
+ * lined; the cut-off and the sowing day drawn in. With
  * `reasons`, a day under the pointer or reached with the arrow keys says what it is and why.
  */
 const props = defineProps<{
@@ -31,7 +32,11 @@ interface Band {
 }
 const bands = computed<Band[]>(() =>
   props.byGrass?.length
-    ? props.byGrass.map((g) => ({ name: firm.grassShort(g.grass), spans: g.window, cutOff: g.cutOff }))
+    ? props.byGrass.map((g) => ({
+        name: firm.grassShort(g.grass),
+        spans: g.window,
+        cutOff: g.cutOff,
+      }))
     : [{ name: '', spans: props.spans, cutOff: props.cutOff }],
 )
 const tall = computed(() => 30 / bands.value.length)
@@ -40,7 +45,11 @@ const drawn = computed(() =>
     name: band.name,
     cut: daysBetween(props.from, band.cutOff) + 1,
     pieces: band.spans
-      .map((s) => ({ ...s, x: Math.max(0, daysBetween(props.from, s.from)), end: Math.min(props.days, daysBetween(props.from, s.to) + 1) }))
+      .map((s) => ({
+        ...s,
+        x: Math.max(0, daysBetween(props.from, s.from)),
+        end: Math.min(props.days, daysBetween(props.from, s.to) + 1),
+      }))
       .filter((s) => s.end > s.x),
   })),
 )
@@ -49,7 +58,15 @@ const shownDay = (day: string) => dayText(day, firm.today)
 const says = computed(() =>
   drawn.value
     .map(({ name, pieces }) =>
-      [name, pieces.map((s) => `${s.state} ${shownDay(s.from)} to ${shownDay(s.to)}: ${firm.say(REASONS[s.reason])}`).join('; ')]
+      [
+        name,
+        pieces
+          .map(
+            (s) =>
+              `${s.state} ${shownDay(s.from)} to ${shownDay(s.to)}: ${firm.say(REASONS[s.reason])}`,
+          )
+          .join('; '),
+      ]
         .filter(Boolean)
         .join(' '),
     )
@@ -112,7 +129,13 @@ function key(event: KeyboardEvent) {
       @pointerleave="at = null"
     >
       <defs>
-        <pattern :id="`${id}marginal`" width="12" height="12" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <pattern
+          :id="`${id}marginal`"
+          width="12"
+          height="12"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
           <rect width="12" height="12" class="m1" />
           <rect width="6" height="12" class="m2" />
         </pattern>
@@ -132,7 +155,9 @@ function key(event: KeyboardEvent) {
           :class="p.state"
           :fill="p.state === 'open' ? undefined : `url(#${id}${p.state})`"
         >
-          <title v-if="!reasons">{{ band.name ? `${band.name} ` : '' }}{{ p.state }}: {{ firm.say(REASONS[p.reason]) }}</title>
+          <title v-if="!reasons">
+            {{ band.name ? `${band.name} ` : '' }}{{ p.state }}: {{ firm.say(REASONS[p.reason]) }}
+          </title>
         </rect>
         <line
           v-if="band.cut > 0 && band.cut <= days"
@@ -143,15 +168,40 @@ function key(event: KeyboardEvent) {
           class="cut"
           vector-effect="non-scaling-stroke"
         />
-        <line v-if="row > 0" x1="0" :x2="days * 10" :y1="row * tall" :y2="row * tall" class="between" vector-effect="non-scaling-stroke" />
+        <line
+          v-if="row > 0"
+          x1="0"
+          :x2="days * 10"
+          :y1="row * tall"
+          :y2="row * tall"
+          class="between"
+          vector-effect="non-scaling-stroke"
+        />
       </g>
-      <rect v-if="sowAt >= 0 && sowAt < days" :x="sowAt * 10" y="4" width="10" height="22" class="sow" />
-      <line v-if="at !== null" :x1="at * 10 + 5" :x2="at * 10 + 5" y1="0" y2="30" class="at" vector-effect="non-scaling-stroke" />
+      <rect
+        v-if="sowAt >= 0 && sowAt < days"
+        :x="sowAt * 10"
+        y="4"
+        width="10"
+        height="22"
+        class="sow"
+      />
+      <line
+        v-if="at !== null"
+        :x1="at * 10 + 5"
+        :x2="at * 10 + 5"
+        y1="0"
+        y2="30"
+        class="at"
+        vector-effect="non-scaling-stroke"
+      />
     </svg>
     <span v-if="names && drawn.length > 1" class="names" aria-hidden="true">
       <span v-for="band in drawn" :key="band.name">{{ band.name }}</span>
     </span>
-    <span v-if="reasons" class="why small" :class="{ idle: at === null }" aria-hidden="true">{{ shown }}</span>
+    <span v-if="reasons" class="why small" :class="{ idle: at === null }" aria-hidden="true">{{
+      shown
+    }}</span>
   </span>
 </template>
 

@@ -4,7 +4,10 @@ import type { ZoneSummary } from '@juvena/core/pipeline'
 import { FIT_PART_NAMES, FIT_PARTS } from '@juvena/core/seed/fit'
 import { useFirm } from '../../stores/firm.ts'
 
-/** How the grasses of the mix, and the best one left out, fit this ground: part by part, with the reading behind each. */
+/**
+ * How the grasses of the mix, and the best one left out, fit this ground: part by part, with the
+ * reading behind each.
+ */
 const props = defineProps<{ zone: ZoneSummary }>()
 const firm = useFirm()
 const open = ref(false)
@@ -37,7 +40,9 @@ const mark = (rating: number) => (rating >= 90 ? 'good' : rating >= 60 ? 'fair' 
             <th scope="row">{{ r.name }}</th>
             <td class="n soft">{{ r.counts }}</td>
             <template v-for="(p, i) in r.of" :key="fits[i]!.grass">
-              <td class="n rating" :class="p ? mark(p.rating) : ''">{{ p ? Math.round(p.rating) : '·' }}</td>
+              <td class="n rating" :class="p ? mark(p.rating) : ''">
+                {{ p ? Math.round(p.rating) : '·' }}
+              </td>
               <td class="says small">{{ p ? firm.say(p.says) : '' }}</td>
             </template>
           </tr>

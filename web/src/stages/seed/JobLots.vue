@@ -25,7 +25,10 @@ const lotProblem = (grass: GrassId, key: string) => {
   const at = job.draft?.lots?.findIndex((l) => l.grass === grass) ?? -1
   return at >= 0 ? job.problemAt(`lots[${at}].${key}`) : ''
 }
-function setLot(grass: GrassId, patch: { name?: string; purity?: string | null; germination?: string | null; stock?: string }) {
+function setLot(
+  grass: GrassId,
+  patch: { name?: string; purity?: string | null; germination?: string | null; stock?: string },
+) {
   job.edit(`lot.${grass}.${Object.keys(patch)[0]}`, (d) => setLotOfGrass(d, grass, patch))
 }
 /** Lots of a grass on the shelf, the one that stands longest first. */
@@ -49,7 +52,9 @@ const options = (grass: GrassId) => [{ value: TYPED, name: 'a label typed here' 
 
 const wanted = (grass: GrassId) => {
   const own = lot(grass)
-  return own ? (job.plan?.seedUse ?? []).filter((u) => u.lot === own.id).reduce((sum, u) => sum + u.kg, 0) : 0
+  return own
+    ? (job.plan?.seedUse ?? []).filter((u) => u.lot === own.id).reduce((sum, u) => sum + u.kg, 0)
+    : 0
 }
 const reserved = (grass: GrassId) => {
   const found = stock.forPlans.find((s) => s.id === lot(grass)?.stock)
@@ -61,7 +66,12 @@ async function reserve(grass: GrassId) {
   const id = lot(grass)?.stock
   if (!id || Math.abs(more) < 0.005) return
   try {
-    await stock.move(id, { kind: more > 0 ? 'reserved' : 'released', kg: Math.round(Math.abs(more) * 100) / 100, on: job.today, job: job.id })
+    await stock.move(id, {
+      kind: more > 0 ? 'reserved' : 'released',
+      kg: Math.round(Math.abs(more) * 100) / 100,
+      on: job.today,
+      job: job.id,
+    })
   } catch (error) {
     failure.value = (error as Error).message
   }
@@ -71,7 +81,9 @@ const asWanted = (grass: GrassId) => Math.abs(wanted(grass) - reserved(grass)) <
 
 <template>
   <section v-if="props.grasses.length">
-    <h3 class="ruled">Lots <span class="soft">what the bags are worth; good lots sell out early</span></h3>
+    <h3 class="ruled">
+      Lots <span class="soft">what the bags are worth; good lots sell out early</span>
+    </h3>
     <div v-for="g in props.grasses" :key="g" class="lot">
       <b>{{ firm.grassShort(g) }}</b>
       <ChoiceField
@@ -83,7 +95,12 @@ const asWanted = (grass: GrassId) => Math.abs(wanted(grass) - reserved(grass)) <
         @update:model-value="setLot(g, { stock: $event === TYPED ? '' : ($event ?? '') })"
       />
       <template v-if="!lot(g)?.stock">
-        <TextField label="Lot" :model-value="lot(g)?.name" :maxlength="80" @update:model-value="setLot(g, { name: $event })" />
+        <TextField
+          label="Lot"
+          :model-value="lot(g)?.name"
+          :maxlength="80"
+          @update:model-value="setLot(g, { name: $event })"
+        />
         <QuantityField
           label="Purity"
           kind="percent"
@@ -102,20 +119,28 @@ const asWanted = (grass: GrassId) => Math.abs(wanted(grass) - reserved(grass)) <
         />
       </template>
       <p v-else class="reserve small">
-        <template v-if="asWanted(g)">{{ firm.hand(reserved(g), 'kg') }} reserved for this job.</template>
+        <template v-if="asWanted(g)"
+          >{{ firm.hand(reserved(g), 'kg') }} reserved for this job.</template
+        >
         <template v-else
           >{{ firm.hand(wanted(g), 'kg') }} wanted, {{ firm.hand(reserved(g), 'kg') }} reserved.
-          <button type="button" class="act slight" @click="reserve(g)">Reserve what is wanted</button></template
+          <button type="button" class="act slight" @click="reserve(g)">
+            Reserve what is wanted
+          </button></template
         >
         <RouterLink :to="`/yard/stock?lot=${lot(g)!.stock}`">the lot</RouterLink>
       </p>
-      <span class="pls"><span class="small soft">pure live seed</span><FigureValue :id="figureId(lotScope(g), 'pls')" /></span>
+      <span class="pls"
+        ><span class="small soft">pure live seed</span
+        ><FigureValue :id="figureId(lotScope(g), 'pls')"
+      /></span>
     </div>
     <p v-if="failure" class="wrong" role="alert">{{ failure }}</p>
     <p class="small soft">
-      Lots are kept in the <RouterLink to="/yard/stock">Yard, Stock</RouterLink>; every grass with its ranges is in
-      <RouterLink to="/yard/grasses">Grasses</RouterLink>. Germination is allowed for once, here.
-      {{ firm.settings.reserve === null ? '12' : firm.settings.reserve }} % is kept back for wash-outs, on its own line.
+      Lots are kept in the <RouterLink to="/yard/stock">Yard, Stock</RouterLink>; every grass with
+      its ranges is in <RouterLink to="/yard/grasses">Grasses</RouterLink>. Germination is allowed
+      for once, here. {{ firm.settings.reserve === null ? '12' : firm.settings.reserve }} % is kept
+      back for wash-outs, on its own line.
     </p>
   </section>
 </template>

@@ -11,7 +11,10 @@ import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import { heldAtHundred } from './heldAtHundred.ts'
 
-/** The mix of a zone: shares by weight on sliders that always make 100 %, and what each comes to in plants. */
+/**
+ * The mix of a zone: shares by weight on sliders that always make 100 %, and what each comes to in
+ * plants.
+ */
 const props = defineProps<{ zone: ZoneSummary }>()
 const firm = useFirm()
 const job = useJob()
@@ -27,7 +30,8 @@ function put(field: string, mix: Shares[] | null) {
 }
 /** Sliders move shares of the weight, or of the plants that stand. */
 const by = ref<'weight' | 'plants'>('weight')
-const at100 = (i: number) => (by.value === 'weight' ? parts.value[i]!.share : share(parts.value[i]!.grass))
+const at100 = (i: number) =>
+  by.value === 'weight' ? parts.value[i]!.share : share(parts.value[i]!.grass)
 function slide(i: number, value: string) {
   if (by.value === 'weight') return put(`slide${i}`, heldAtHundred(parts.value, i, Number(value)))
   const standing = parts.value.map((p) => ({ grass: p.grass, share: share(p.grass) }))
@@ -50,9 +54,16 @@ const drop = (i: number) =>
 const add = (grass: GrassId | null) => {
   if (!grass) return
   const with0 = [...parts.value, { grass, share: 0 }]
-  put(`add${Date.now()}`, heldAtHundred(with0, with0.length - 1, parts.value.length === 0 ? 100 : 20))
+  put(
+    `add${Date.now()}`,
+    heldAtHundred(with0, with0.length - 1, parts.value.length === 0 ? 100 : 20),
+  )
 }
-const others = computed(() => firm.sownGrasses.filter((g) => !parts.value.some((p) => p.grass === g.id)).map((g) => ({ value: g.id, name: g.name })))
+const others = computed(() =>
+  firm.sownGrasses
+    .filter((g) => !parts.value.some((p) => p.grass === g.id))
+    .map((g) => ({ value: g.id, name: g.name })),
+)
 const shows = (grass: GrassId) => {
   const days = firm.grasses[grass]?.days
   return days ? `${days[0]}–${days[1]} d` : '—'
@@ -70,7 +81,8 @@ const problem = computed(() => job.problemAt(`zones[${at.value}].mix`))
           <th>grass</th>
           <th>
             <ElRadioGroup v-model="by" size="small" aria-label="The sliders move">
-              <ElRadioButton value="weight">by weight</ElRadioButton><ElRadioButton value="plants">by plants</ElRadioButton>
+              <ElRadioButton value="weight">by weight</ElRadioButton
+              ><ElRadioButton value="plants">by plants</ElRadioButton>
             </ElRadioGroup>
           </th>
           <th class="n">plants</th>
@@ -84,9 +96,14 @@ const problem = computed(() => job.problemAt(`zones[${at.value}].mix`))
           <td class="name">
             <b>{{ firm.grassShort(p.grass) }}</b>
             <span class="small soft"
-              >{{ firm.say(seed.mix[i]!.reason) }}<template v-if="seed.mix[i]!.limit">; {{ firm.say(seed.mix[i]!.limit!) }}</template></span
+              >{{ firm.say(seed.mix[i]!.reason)
+              }}<template v-if="seed.mix[i]!.limit"
+                >; {{ firm.say(seed.mix[i]!.limit!) }}</template
+              ></span
             >
-            <span v-if="seed.mix[i]!.holds" class="small soft">not less: {{ firm.say(seed.mix[i]!.holds!) }}</span>
+            <span v-if="seed.mix[i]!.holds" class="small soft"
+              >not less: {{ firm.say(seed.mix[i]!.holds!) }}</span
+            >
           </td>
           <td class="slide">
             <input
@@ -103,14 +120,31 @@ const problem = computed(() => job.problemAt(`zones[${at.value}].mix`))
             <output>{{ shown(p.share) }}<small class="soft"> %</small></output>
           </td>
           <td class="n">
-            <FigureValue :id="plants(p.grass)?.share.id" /><svg class="share" viewBox="0 0 100 4" preserveAspectRatio="none" aria-hidden="true">
+            <FigureValue :id="plants(p.grass)?.share.id" /><svg
+              class="share"
+              viewBox="0 0 100 4"
+              preserveAspectRatio="none"
+              aria-hidden="true"
+            >
               <rect :width="share(p.grass)" height="4" />
             </svg>
           </td>
           <td class="n small days">{{ shows(p.grass) }}</td>
-          <td class="n"><FigureValue v-if="seed.mix[i]!.score" :id="seed.mix[i]!.score" /><span v-else class="soft">·</span></td>
+          <td class="n">
+            <FigureValue v-if="seed.mix[i]!.score" :id="seed.mix[i]!.score" /><span
+              v-else
+              class="soft"
+              >·</span
+            >
+          </td>
           <td>
-            <button v-if="parts.length > 1" type="button" class="plain small" :aria-label="`Leave out ${firm.grassShort(p.grass)}`" @click="drop(i)">
+            <button
+              v-if="parts.length > 1"
+              type="button"
+              class="plain small"
+              :aria-label="`Leave out ${firm.grassShort(p.grass)}`"
+              @click="drop(i)"
+            >
               ✕
             </button>
           </td>
@@ -119,12 +153,22 @@ const problem = computed(() => job.problemAt(`zones[${at.value}].mix`))
     </table>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
     <div class="ends">
-      <ChoiceField label="Add a grass" list :options="others" :model-value="null" @update:model-value="add" />
+      <ChoiceField
+        label="Add a grass"
+        list
+        :options="others"
+        :model-value="null"
+        @update:model-value="add"
+      />
       <p v-if="own" class="judged" :class="zone.judged?.verdict">
         <b>Your mix</b>
         <template v-if="zone.judged && zone.judged.loses !== null">
-          {{ zone.judged.loses > 0 ? `falls ${zone.judged.loses} of 100 points behind` : 'is as good as' }} Juvena’s:
-          {{ firm.mixText(zone.suggested) }}.</template
+          {{
+            zone.judged.loses > 0
+              ? `falls ${zone.judged.loses} of 100 points behind`
+              : 'is as good as'
+          }}
+          Juvena’s: {{ firm.mixText(zone.suggested) }}.</template
         >
         <button type="button" class="plain" @click="put('back', null)">back to Juvena’s</button>
       </p>

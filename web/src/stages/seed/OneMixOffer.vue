@@ -9,9 +9,19 @@ const job = useJob()
 const one = computed(() => job.plan?.oneMix ?? null)
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === id)?.name ?? id
 const given = computed(() =>
-  [...new Set(one.value?.given.map((g) => `${firm.grassShort(g.grass)}, which does not suit ${zoneName(g.by)}`))].join('; '),
+  [
+    ...new Set(
+      one.value?.given.map(
+        (g) => `${firm.grassShort(g.grass)}, which does not suit ${zoneName(g.by)}`,
+      ),
+    ),
+  ].join('; '),
 )
-const taken = computed(() => one.value?.zones.every(({ zone }) => job.zones.find((z) => z.id === zone)?.mix != null) ?? false)
+const taken = computed(
+  () =>
+    one.value?.zones.every(({ zone }) => job.zones.find((z) => z.id === zone)?.mix != null) ??
+    false,
+)
 function take() {
   const mix = one.value!
   job.edit('one-mix', (d) => {
@@ -29,7 +39,8 @@ function take() {
     <p>
       <b>{{ firm.mixText(one.parts) }}</b>
       <span v-for="z in one.zones" :key="z.zone" class="zone">
-        {{ zoneName(z.zone) }} {{ z.loses > 0 ? `gives up ${z.loses} of 100 points` : 'gives up nothing' }}.
+        {{ zoneName(z.zone) }}
+        {{ z.loses > 0 ? `gives up ${z.loses} of 100 points` : 'gives up nothing' }}.
       </span>
       <span v-if="one.given.length" class="soft small">
         Not in it:

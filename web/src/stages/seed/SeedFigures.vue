@@ -16,7 +16,9 @@ const seed = computed(() => props.zone.seed!)
 const at = computed(() => job.zones.findIndex((z) => z.id === props.zone.id))
 const draft = computed(() => job.zones[at.value])
 const set = (patch: { seedRate?: string | null; seedRateOf?: 'bag' | 'pls' }) =>
-  job.edit(`${props.zone.id}.${Object.keys(patch)[0]}`, (d) => Object.assign(d.zones![at.value]!, patch))
+  job.edit(`${props.zone.id}.${Object.keys(patch)[0]}`, (d) =>
+    Object.assign(d.zones![at.value]!, patch),
+  )
 </script>
 
 <template>
@@ -74,7 +76,8 @@ const set = (patch: { seedRate?: string | null; seedRateOf?: 'bag' | 'pls' }) =>
       </div>
     </dl>
     <p v-if="!seed.setting" class="small soft">
-      {{ firm.say(seed.tryNext) }} Strips are kept in the <RouterLink to="/yard/firm">Yard, Firm</RouterLink>.
+      {{ firm.say(seed.tryNext) }} Strips are kept in the
+      <RouterLink to="/yard/firm">Yard, Firm</RouterLink>.
     </p>
     <div class="own">
       <div>

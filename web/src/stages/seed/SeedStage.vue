@@ -17,17 +17,27 @@ import SeedFigures from './SeedFigures.vue'
 import StandInLight from './StandInLight.vue'
 import SwardDrawing from './SwardDrawing.vue'
 
-/** What to sow, why, and how much: a mix per zone, what will stand, its rate, and the lots it comes from. */
+/**
+ * What to sow, why, and how much: a mix per zone, what will stand, its rate, and the lots it comes
+ * from.
+ */
 const firm = useFirm()
 const job = useJob()
 const zones = computed(() => (job.plan?.zones ?? []).filter((z) => z.area))
 const seeded = computed(() => zones.value.filter((z) => z.seed))
 const asked = ref<string | null>(null)
-const zone = computed(() => zones.value.find((z) => z.id === asked.value) ?? seeded.value[0] ?? zones.value[0] ?? null)
+const zone = computed(
+  () => zones.value.find((z) => z.id === asked.value) ?? seeded.value[0] ?? zones.value[0] ?? null,
+)
 const grassesUsed = computed(() => [
-  ...new Set(zones.value.flatMap((z) => [...(z.seed?.mix ?? []), ...(z.later?.seed?.mix ?? [])].map((m) => m.grass))),
+  ...new Set(
+    zones.value.flatMap((z) =>
+      [...(z.seed?.mix ?? []), ...(z.later?.seed?.mix ?? [])].map((m) => m.grass),
+    ),
+  ),
 ])
-const plants = (z: ZoneSummary) => z.seed!.plants.map((p) => ({ grass: p.grass, share: Number(job.figure(p.share.id)?.value ?? 0) }))
+const plants = (z: ZoneSummary) =>
+  z.seed!.plants.map((p) => ({ grass: p.grass, share: Number(job.figure(p.share.id)?.value ?? 0) }))
 const cut = (z: ZoneSummary) => Number(job.ofZone(z.id, 'cut')?.value ?? 40)
 const dark = computed(() =>
   zones.value.some((z) => {
@@ -41,9 +51,19 @@ const line = (z: ZoneSummary) => (z.seed ? z.seed.name : z.nothing ? 'no seed fi
 <template>
   <div>
     <StageHead name="Seed" says="what suits the ground, and what that weighs" />
-    <NothingYet v-if="zones.length === 0" says="A mix and its weight come from a zone with a size." />
+    <NothingYet
+      v-if="zones.length === 0"
+      says="A mix and its weight come from a zone with a size."
+    />
     <nav v-if="zones.length > 1" class="zones" aria-label="Zones">
-      <button v-for="z in zones" :key="z.id" type="button" class="zone" :aria-pressed="zone?.id === z.id" @click="asked = z.id">
+      <button
+        v-for="z in zones"
+        :key="z.id"
+        type="button"
+        class="zone"
+        :aria-pressed="zone?.id === z.id"
+        @click="asked = z.id"
+      >
         <b>{{ z.name }}</b>
         <span class="small">{{ line(z) }}</span>
       </button>
@@ -51,7 +71,11 @@ const line = (z: ZoneSummary) => (z.seed ? z.seed.name : z.nothing ? 'no seed fi
     <section v-if="zone" :key="zone.id">
       <h3 v-if="zones.length === 1" class="ruled">{{ zone.name }}</h3>
       <p v-if="!zone.seed" class="none">
-        {{ zone.approach.chosen === 'leave' ? 'Not sown: left and fed.' : firm.say(zone.nothing ?? 'No seed here.') }}
+        {{
+          zone.approach.chosen === 'leave'
+            ? 'Not sown: left and fed.'
+            : firm.say(zone.nothing ?? 'No seed here.')
+        }}
       </p>
       <div v-else class="sown">
         <SwardDrawing :plants="plants(zone)" :cut="cut(zone)" />
@@ -61,7 +85,8 @@ const line = (z: ZoneSummary) => (z.seed ? z.seed.name : z.nothing ? 'no seed fi
         <SeedFigures :zone="zone" />
         <OtherMixes :zone="zone" />
         <p v-if="zone.later?.seed" class="small">
-          <b>Then, in its season:</b> {{ zone.later.seed.name }}, {{ firm.hand(Number(job.figure(zone.later.seed.kg.id)?.value ?? 0), 'kg') }}.
+          <b>Then, in its season:</b> {{ zone.later.seed.name }},
+          {{ firm.hand(Number(job.figure(zone.later.seed.kg.id)?.value ?? 0), 'kg') }}.
         </p>
       </div>
     </section>

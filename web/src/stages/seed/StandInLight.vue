@@ -4,7 +4,9 @@ import FigureValue from '../../parts/FigureValue.vue'
 import { useFirm } from '../../stores/firm.ts'
 import SwardDrawing from './SwardDrawing.vue'
 
-/** The same mix where the zone is darkest and brightest: who stands there in a year, and how thinly. */
+/**
+ * The same mix where the zone is darkest and brightest: who stands there in a year, and how thinly.
+ */
 defineProps<{ places: readonly StandInLight[]; cut: number }>()
 const firm = useFirm()
 </script>
@@ -17,8 +19,13 @@ const firm = useFirm()
       </p>
       <SwardDrawing :plants="p.plants" :cut="cut" :stands="Number(p.lasts.value)" small />
       <p class="small">
-        <FigureValue :id="p.lasts.id" /> of the plants last<span v-if="p.plants.length > 1" class="soft"
-          >: {{ p.plants.map((x) => `${firm.grassShort(x.grass)} ${Math.round(x.share)}`).join(' · ') }}</span
+        <FigureValue :id="p.lasts.id" /> of the plants last<span
+          v-if="p.plants.length > 1"
+          class="soft"
+          >:
+          {{
+            p.plants.map((x) => `${firm.grassShort(x.grass)} ${Math.round(x.share)}`).join(' · ')
+          }}</span
         >
       </p>
     </div>

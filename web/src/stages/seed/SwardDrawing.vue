@@ -3,18 +3,33 @@ import { computed } from 'vue'
 import type { GrassId } from '@juvena/core/reference/grasses'
 import { useFirm } from '../../stores/firm.ts'
 
-/** What will stand: a strip of lawn drawn plant by plant, each grass by its share of the plants, its leaf and its green. */
+/**
+ * What will stand: a strip of lawn drawn plant by plant, each grass by its share of the plants, its
+ * leaf and its green.
+ */
 /** `stands` is how many of the plants last, %: the others leave gaps. */
-const props = defineProps<{ plants: readonly { grass: GrassId; share: number }[]; cut: number; stands?: number; small?: boolean }>()
+const props = defineProps<{
+  plants: readonly { grass: GrassId; share: number }[]
+  cut: number
+  stands?: number
+  small?: boolean
+}>()
 const firm = useFirm()
 
 /** Plants drawn. */
 const plantsDrawn = computed(() => (props.small ? 32 : 96))
 const width = computed(() => plantsDrawn.value * 10)
 const HEIGHT = 86
-const GREENS: Record<string, readonly [string, string]> = { light: ['#9cb85a', '#84a347'], mid: ['#5f9150', '#4d7c41'], dark: ['#33683a', '#28552f'] }
+const GREENS: Record<string, readonly [string, string]> = {
+  light: ['#9cb85a', '#84a347'],
+  mid: ['#5f9150', '#4d7c41'],
+  dark: ['#33683a', '#28552f'],
+}
 
-/** Which grass each plant is: the one that lags most behind its share, so that kinds are well mixed and the same mix is drawn the same. */
+/**
+ * Which grass each plant is: the one that lags most behind its share, so that kinds are well mixed
+ * and the same mix is drawn the same.
+ */
 const stand = computed(() => {
   const total = props.plants.reduce((sum, p) => sum + p.share, 0) || 1
   const owed = props.plants.map(() => 0)
@@ -29,7 +44,8 @@ const stand = computed(() => {
 const jitter = (i: number, of: number) => (Math.sin(i * 12.9898 + of * 78.233) * 43758.5453) % 1
 /** Whether a plant is one of those that do not last: they lie evenly among the others. */
 const lost = (i: number) =>
-  props.stands !== undefined && Math.floor(((i + 1) * (100 - props.stands)) / 100) > Math.floor((i * (100 - props.stands)) / 100)
+  props.stands !== undefined &&
+  Math.floor(((i + 1) * (100 - props.stands)) / 100) > Math.floor((i * (100 - props.stands)) / 100)
 const blades = computed(() =>
   stand.value.flatMap((kind, i) => {
     if (lost(i)) return []
@@ -51,12 +67,21 @@ const blades = computed(() =>
     })
   }),
 )
-const said = computed(() => props.plants.map((p) => `${Math.round(p.share)} of 100 plants ${firm.grassShort(p.grass)}`).join(', '))
+const said = computed(() =>
+  props.plants
+    .map((p) => `${Math.round(p.share)} of 100 plants ${firm.grassShort(p.grass)}`)
+    .join(', '),
+)
 </script>
 
 <template>
   <figure>
-    <svg :viewBox="`0 0 ${width} ${HEIGHT}`" preserveAspectRatio="none" role="img" :aria-label="`What will stand: ${said}.`">
+    <svg
+      :viewBox="`0 0 ${width} ${HEIGHT}`"
+      preserveAspectRatio="none"
+      role="img"
+      :aria-label="`What will stand: ${said}.`"
+    >
       <path v-for="b in blades" :key="b.key" :d="b.path" :fill="b.fill" />
       <rect x="0" :y="HEIGHT - 7" :width="width" height="7" class="soil" />
     </svg>

@@ -16,7 +16,12 @@ const holds = computed(() => {
   const [all, fit] = [photos.all.length, photosThatFit(photos.all)]
   const bytes = fit.reduce((sum, p) => sum + p.bytes, 0)
   const size = bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${Math.round(bytes / 1e5) / 10} MB`
-  const pictures = all === 1 ? 'its photograph' : fit.length === all ? `its ${all} photographs` : `the newest ${fit.length} of its ${all} photographs`
+  const pictures =
+    all === 1
+      ? 'its photograph'
+      : fit.length === all
+        ? `its ${all} photographs`
+        : `the newest ${fit.length} of its ${all} photographs`
   return `Everything the job holds${all > 0 ? `, with ${pictures} (${size})` : ''}, to keep, send on, or import elsewhere.`
 })
 const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
@@ -28,7 +33,12 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
 <template>
   <form class="customer" autocomplete="off" @submit.prevent>
     <div class="row">
-      <TextField label="Job" :model-value="job.draft?.name" :problem="job.problemAt('name')" @update:model-value="set('name', $event)" />
+      <TextField
+        label="Job"
+        :model-value="job.draft?.name"
+        :problem="job.problemAt('name')"
+        @update:model-value="set('name', $event)"
+      />
       <TextField
         label="Customer"
         :model-value="job.draft?.customer"
@@ -39,9 +49,16 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
         label="Address"
         :model-value="job.draft?.site?.address"
         :maxlength="200"
-        @update:model-value="(v) => job.edit('site.address', (d) => (d.site = { ...d.site, address: v }))"
+        @update:model-value="
+          (v) => job.edit('site.address', (d) => (d.site = { ...d.site, address: v }))
+        "
       />
-      <TextField label="Telephone" :model-value="job.draft?.phone" :maxlength="60" @update:model-value="set('phone', $event)" />
+      <TextField
+        label="Telephone"
+        :model-value="job.draft?.phone"
+        :maxlength="60"
+        @update:model-value="set('phone', $event)"
+      />
       <DayField
         label="Walked on"
         :model-value="job.draft?.walked"
@@ -59,7 +76,11 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
     </div>
     <fieldset>
       <legend>What they want</legend>
-      <ElCheckboxGroup :model-value="job.draft?.aims ?? []" aria-label="What they want" @update:model-value="set('aims', $event as JobDraft['aims'])">
+      <ElCheckboxGroup
+        :model-value="job.draft?.aims ?? []"
+        aria-label="What they want"
+        @update:model-value="set('aims', $event as JobDraft['aims'])"
+      >
         <ElCheckbox v-for="a in AIMS" :key="a" :value="a">{{ AIM_NAMES[a] }}</ElCheckbox>
       </ElCheckboxGroup>
     </fieldset>
@@ -83,7 +104,13 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
     <p class="ends">
       <a class="act slight" :href="`/api/jobs/${job.id}/file`" download>Export the job file</a>
       <span class="small soft">{{ holds }}</span>
-      <a v-if="photos.all.length" class="small" :href="`/api/jobs/${job.id}/file?photos=no`" download>without photographs</a>
+      <a
+        v-if="photos.all.length"
+        class="small"
+        :href="`/api/jobs/${job.id}/file?photos=no`"
+        download
+        >without photographs</a
+      >
     </p>
   </form>
 </template>

@@ -8,7 +8,10 @@ import FigureValue from '../../parts/FigureValue.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
-/** The frost date for somebody who does not know it: Juvena's own guess, and a question anybody who gardens there can answer. */
+/**
+ * The frost date for somebody who does not know it: Juvena's own guess, and a question anybody who
+ * gardens there can answer.
+ */
 const emit = defineEmits<{ use: [frost: string] }>()
 const firm = useFirm()
 const job = useJob()
@@ -32,12 +35,17 @@ function use() {
 
 <template>
   <div class="frost">
-    <button type="button" class="plain small" :aria-expanded="open" @click="open = !open">The date is not known</button>
+    <button type="button" class="plain small" :aria-expanded="open" @click="open = !open">
+      The date is not known
+    </button>
     <div v-if="open" class="ask">
       <p v-if="guess" class="small">
-        Left empty, Juvena’s guess counts: <FigureValue :id="guess.id" />, from latitude, height and the sea. It may be three weeks out.
+        Left empty, Juvena’s guess counts: <FigureValue :id="guess.id" />, from latitude, height and
+        the sea. It may be three weeks out.
       </p>
-      <p v-else-if="!job.plan?.frost.median" class="small">Give the latitude, and Juvena guesses a date.</p>
+      <p v-else-if="!job.plan?.frost.median" class="small">
+        Give the latitude, and Juvena guesses a date.
+      </p>
       <div class="row">
         <DayField
           label="First white frost on the grass, most autumns"
@@ -49,7 +57,9 @@ function use() {
         />
         <p v-if="killing" class="small">
           The first {{ firm.hand(-2, 'C') }} night comes about {{ later }} days after.
-          <button type="button" class="act slight" @click="use">Use {{ showMonthDay(killing) }}</button>
+          <button type="button" class="act slight" @click="use">
+            Use {{ showMonthDay(killing) }}
+          </button>
         </p>
       </div>
     </div>

@@ -16,7 +16,9 @@ const firm = useFirm()
 const job = useJob()
 const usualWait = (kind: TreatmentId) => {
   const wait = kind in treatmentWaits ? treatmentWaits[kind as keyof typeof treatmentWaits] : null
-  return wait ? `else ${firm.settings.values[wait.id] ?? wait.is} days, the longest usual` : 'none usual'
+  return wait
+    ? `else ${firm.settings.values[wait.id] ?? wait.is} days, the longest usual`
+    : 'none usual'
 }
 /** Only what keeps seed out has a wait to ask for. */
 const waits = (t: Treatment) => (t.kind ?? '') in treatmentWaits || Boolean(t.waitDays)
@@ -47,7 +49,8 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
 <template>
   <div class="history">
     <p class="soft">
-      What was put down before, and when. Weedkillers keep seed out until their wait is over; a combined feed counts as the weedkiller in it.
+      What was put down before, and when. Weedkillers keep seed out until their wait is over; a
+      combined feed counts as the weedkiller in it.
     </p>
     <article v-for="(t, i) in job.draft?.treatments ?? []" :key="i" class="row">
       <ChoiceField
@@ -57,13 +60,30 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
         :model-value="t.kind"
         @update:model-value="set(i, { kind: ($event ?? 'broadleaf') as TreatmentId })"
       />
-      <DayField label="On" :model-value="t.date" :problem="problem(i, 'date')" :today="job.today" @update:model-value="set(i, { date: $event })" />
-      <TextField label="Product" :model-value="t.product" :maxlength="80" @update:model-value="set(i, { product: $event })" />
-      <TextField label="Active ingredient" :model-value="t.active" :maxlength="80" @update:model-value="set(i, { active: $event })" />
+      <DayField
+        label="On"
+        :model-value="t.date"
+        :problem="problem(i, 'date')"
+        :today="job.today"
+        @update:model-value="set(i, { date: $event })"
+      />
+      <TextField
+        label="Product"
+        :model-value="t.product"
+        :maxlength="80"
+        @update:model-value="set(i, { product: $event })"
+      />
+      <TextField
+        label="Active ingredient"
+        :model-value="t.active"
+        :maxlength="80"
+        @update:model-value="set(i, { active: $event })"
+      />
       <fieldset v-if="job.zones.length > 1" class="where">
         <legend class="label">Where</legend>
         <label v-for="z in job.zones" :key="z.id"
-          ><input type="checkbox" :checked="isOn(t, z.id)" @change="toggle(i, t, z.id)" /> {{ z.name || 'Unnamed zone' }}</label
+          ><input type="checkbox" :checked="isOn(t, z.id)" @change="toggle(i, t, z.id)" />
+          {{ z.name || 'Unnamed zone' }}</label
         >
       </fieldset>
       <QuantityField
@@ -84,7 +104,9 @@ const problem = (i: number, key: string) => job.problemAt(`treatments[${i}].${ke
         <button type="button" class="plain small" @click="drop(i)">remove</button>
       </div>
     </article>
-    <p v-if="!job.draft?.treatments?.length" class="none">Nothing is known to have been put down. Ask, and ask for the bags in the shed.</p>
+    <p v-if="!job.draft?.treatments?.length" class="none">
+      Nothing is known to have been put down. Ask, and ask for the bags in the shed.
+    </p>
     <button type="button" class="act" @click="add">Add a treatment</button>
   </div>
 </template>

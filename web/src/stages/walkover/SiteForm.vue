@@ -25,12 +25,16 @@ const problem = (key: string) => job.problemAt(`site.${key}`)
 const site = (key: 'frost' | 'soilReadOn') => job.draft?.site?.[key]
 const stations = shallowRef<{ value: string; name: string }[]>([])
 onMounted(async () => {
-  const found = await api<{ stations: { id: string; draft: { name: string } }[] }>('GET', '/stations').catch(() => null)
+  const found = await api<{ stations: { id: string; draft: { name: string } }[] }>(
+    'GET',
+    '/stations',
+  ).catch(() => null)
   stations.value = (found?.stations ?? []).map(({ id, draft }) => ({ value: id, name: draft.name }))
 })
 const weatherFrom = computed(() => {
   const station = job.weather.station
-  if (!station) return 'No station within reach has a record: the year here is Juvena’s rough climate for the latitude, bent to your frost date.'
+  if (!station)
+    return 'No station within reach has a record: the year here is Juvena’s rough climate for the latitude, bent to your frost date.'
   return `The year here goes by station ${station.station.name}${station.station.simulated ? ' (simulated)' : ''}, ${station.basis === 'record' ? 'from its record' : 'from its normals'}.`
 })
 /** Another job's place and season, offered while this one has none: a firm works where it works. */
@@ -39,20 +43,46 @@ onMounted(async () => {
   if (job.draft?.site?.frost || job.draft?.site?.latitude) return
   const jobs = await api<{ id: string; name: string }[]>('GET', '/jobs').catch(() => [])
   for (const other of jobs.filter((j) => j.id !== job.id).slice(0, 5)) {
-    const site = (await api<{ draft: JobDraft }>('GET', `/jobs/${other.id}`).catch(() => null))?.draft.site
+    const site = (await api<{ draft: JobDraft }>('GET', `/jobs/${other.id}`).catch(() => null))
+      ?.draft.site
     if (site?.frost || site?.latitude) return void (neighbour.value = { name: other.name, site })
   }
 })
 function takePlace() {
   const from = neighbour.value?.site
   if (!from) return
-  const { latitude, longitude, timeZone, elevation, sea, station, frost, soilTemperature, soilReadOn } = from
+  const {
+    latitude,
+    longitude,
+    timeZone,
+    elevation,
+    sea,
+    station,
+    frost,
+    soilTemperature,
+    soilReadOn,
+  } = from
   job.edit('site.from', (d) => {
-    d.site = { ...d.site, latitude, longitude, timeZone, elevation, sea, station, frost, soilTemperature, soilReadOn }
+    d.site = {
+      ...d.site,
+      latitude,
+      longitude,
+      timeZone,
+      elevation,
+      sea,
+      station,
+      frost,
+      soilTemperature,
+      soilReadOn,
+    }
   })
   neighbour.value = null
 }
-const flow = computed(() => (job.draft?.site?.bucket && job.draft.site.bucketSeconds ? firm.text(job.figure('job.water.flow')?.value, 'L/min') : ''))
+const flow = computed(() =>
+  job.draft?.site?.bucket && job.draft.site.bucketSeconds
+    ? firm.text(job.figure('job.water.flow')?.value, 'L/min')
+    : '',
+)
 type Hill = NonNullable<NonNullable<JobDraft['drawing']>['hills']>[number]
 const hills = computed<Hill[]>(() => job.draft?.drawing?.hills ?? [])
 const setHills = (key: string, change: (list: Hill[]) => Hill[]) =>
@@ -60,16 +90,22 @@ const setHills = (key: string, change: (list: Hill[]) => Hill[]) =>
     d.drawing = { ...d.drawing, hills: change(d.drawing?.hills ?? []) }
   })
 const setHill = (i: number, patch: Partial<Hill>) =>
-  setHills(`${i}.${Object.keys(patch)[0]}`, (list) => list.map((h, k) => (k === i ? { ...h, ...patch } : h)))
-const dropHill = (i: number) => setHills(`drop.${Date.now()}`, (list) => list.filter((_, k) => k !== i))
-const addHill = () => setHills(`add.${Date.now()}`, (list) => [...list, { bearing: null, height: null }])
+  setHills(`${i}.${Object.keys(patch)[0]}`, (list) =>
+    list.map((h, k) => (k === i ? { ...h, ...patch } : h)),
+  )
+const dropHill = (i: number) =>
+  setHills(`drop.${Date.now()}`, (list) => list.filter((_, k) => k !== i))
+const addHill = () =>
+  setHills(`add.${Date.now()}`, (list) => [...list, { bearing: null, height: null }])
 const WorldMap = defineAsyncComponent(() => import('./WorldMap.vue'))
 const mapOpen = ref(false)
 /** A place as typed, where it can be read. */
 function degrees(key: 'latitude' | 'longitude'): number | null {
   const typed = job.draft?.site?.[key]
   const read =
-    typed === null || typed === undefined || typed === '' ? null : Number(String(typed).replace('−', '-').replace(',', '.').replace('°', ''))
+    typed === null || typed === undefined || typed === ''
+      ? null
+      : Number(String(typed).replace('−', '-').replace(',', '.').replace('°', ''))
   return read === null || !Number.isFinite(read) ? null : read
 }
 const setPlace = (latitude: number, longitude: number) =>
@@ -82,11 +118,15 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
 <template>
   <form class="site" autocomplete="off" @submit.prevent>
     <p v-if="neighbour">
-      <button type="button" class="act slight" @click="takePlace">Take place and season from “{{ neighbour.name }}”</button>
+      <button type="button" class="act slight" @click="takePlace">
+        Take place and season from “{{ neighbour.name }}”
+      </button>
     </p>
     <section>
       <h3>Season</h3>
-      <p class="small soft">Frost decides when sowing ends; the soil reading draws the curve the windows are read from.</p>
+      <p class="small soft">
+        Frost decides when sowing ends; the soil reading draws the curve the windows are read from.
+      </p>
       <div class="row">
         <DayField
           :label="firm.say('First −2 °C night, median date')"
@@ -156,7 +196,11 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           :problem="problem('sea')"
           @update:model-value="set('sea', $event)"
         />
-        <YesNoField label="In a hollow where cold air gathers" :model-value="job.draft?.site?.hollow" @update:model-value="set('hollow', $event)" />
+        <YesNoField
+          label="In a hollow where cold air gathers"
+          :model-value="job.draft?.site?.hollow"
+          @update:model-value="set('hollow', $event)"
+        />
         <ChoiceField
           v-if="stations.length > 1"
           label="Weather station"
@@ -170,8 +214,15 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
       <button type="button" class="act slight" :aria-expanded="mapOpen" @click="mapOpen = !mapOpen">
         {{ mapOpen ? 'Close the map' : 'Find it on a map' }}
       </button>
-      <WorldMap v-if="mapOpen" :latitude="degrees('latitude')" :longitude="degrees('longitude')" @pick="setPlace" />
-      <p class="small soft">{{ weatherFrom }} <RouterLink to="/yard/year">The year and its weather</RouterLink></p>
+      <WorldMap
+        v-if="mapOpen"
+        :latitude="degrees('latitude')"
+        :longitude="degrees('longitude')"
+        @pick="setPlace"
+      />
+      <p class="small soft">
+        {{ weatherFrom }} <RouterLink to="/yard/year">The year and its weather</RouterLink>
+      </p>
     </section>
     <section>
       <h3>Water there</h3>
@@ -207,7 +258,11 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           :hint="flow ? `= ${flow}` : ''"
           @update:model-value="set('bucketSeconds', $event)"
         />
-        <YesNoField label="Rain gauge on site" :model-value="job.draft?.site?.rainGauge" @update:model-value="set('rainGauge', $event)" />
+        <YesNoField
+          label="Rain gauge on site"
+          :model-value="job.draft?.site?.rainGauge"
+          @update:model-value="set('rainGauge', $event)"
+        />
         <TextField
           label="Restrictions"
           :model-value="job.draft?.site?.restrictions"
@@ -233,7 +288,9 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
     </section>
     <section>
       <h3>Hill line</h3>
-      <p class="small soft">How high the land stands, by compass direction. It takes the low sun off the day.</p>
+      <p class="small soft">
+        How high the land stands, by compass direction. It takes the low sun off the day.
+      </p>
       <div class="hills">
         <div v-for="(h, i) in hills" :key="i" class="hill">
           <QuantityField

@@ -14,15 +14,36 @@ const PlanPart = defineAsyncComponent({
   loadingComponent: { render: () => h('p', { class: 'soft' }, 'Loading the plan…') },
 })
 
-/** What was walked: the plan, zones, site and seasons, history, customer. Each part has its address, so a reload comes back to it. */
+/**
+ * What was walked: the plan, zones, site and seasons, history, customer. Each part has its address,
+ * so a reload comes back to it.
+ */
 const job = useJob()
 const route = useRoute()
 const router = useRouter()
-const PARTS = { plan: 'Plan', zones: 'Zones', site: 'Site and season', history: 'History', customer: 'Customer' } as const
+const PARTS = {
+  plan: 'Plan',
+  zones: 'Zones',
+  site: 'Site and season',
+  history: 'History',
+  customer: 'Customer',
+} as const
 type Part = keyof typeof PARTS
-const part = computed<Part>(() => (typeof route.query.part === 'string' && route.query.part in PARTS ? (route.query.part as Part) : 'zones'))
+const part = computed<Part>(() =>
+  typeof route.query.part === 'string' && route.query.part in PARTS
+    ? (route.query.part as Part)
+    : 'zones',
+)
 const go = (to: Part) =>
-  void router.replace({ query: { ...route.query, part: to === 'zones' ? undefined : to, figure: undefined, shape: undefined, show: undefined } })
+  void router.replace({
+    query: {
+      ...route.query,
+      part: to === 'zones' ? undefined : to,
+      figure: undefined,
+      shape: undefined,
+      show: undefined,
+    },
+  })
 const wrong = (p: Part) =>
   job.problems.filter((x) =>
     p === 'plan'
@@ -43,14 +64,26 @@ const count = (p: Part) =>
       : p === 'history'
         ? (job.draft?.treatments?.length ?? 0)
         : null
-const siteWanting = computed(() => !job.draft?.site?.frost || job.draft?.site?.latitude === undefined || job.draft?.site?.latitude === null)
+const siteWanting = computed(
+  () =>
+    !job.draft?.site?.frost ||
+    job.draft?.site?.latitude === undefined ||
+    job.draft?.site?.latitude === null,
+)
 </script>
 
 <template>
   <div>
     <StageHead name="Walk-over">
       <div class="parts" role="group" aria-label="Parts of the walk-over">
-        <button v-for="(name, p) in PARTS" :key="p" type="button" class="act slight" :aria-pressed="p === part" @click="go(p)">
+        <button
+          v-for="(name, p) in PARTS"
+          :key="p"
+          type="button"
+          class="act slight"
+          :aria-pressed="p === part"
+          @click="go(p)"
+        >
           {{ name }}<span v-if="count(p) !== null">{{ count(p) }}</span>
           <span v-if="wrong(p)" class="mark hold">{{ wrong(p) }} to mend</span>
           <span v-else-if="p === 'site' && siteWanting" class="mark waiting">wanted</span>

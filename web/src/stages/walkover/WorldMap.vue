@@ -4,16 +4,24 @@ import { feature } from 'topojson-client'
 import land from 'world-atlas/land-110m.json'
 import { showNumber } from '@juvena/core/quantities/show'
 
-/** A small map of the world that ships with the app: a press, or the arrow keys, set the latitude and longitude of a site to a tenth of a degree. */
+/**
+ * A small map of the world that ships with the app: a press, or the arrow keys, set the latitude
+ * and longitude of a site to a tenth of a degree.
+ */
 const props = defineProps<{ latitude: number | null; longitude: number | null }>()
 const emit = defineEmits<{ pick: [latitude: number, longitude: number] }>()
 
 type Ring = number[][]
 const world = land as unknown as Parameters<typeof feature>[0]
 const shapes = feature(world, world.objects.land!) as unknown as {
-  features: { geometry: { type: 'Polygon'; coordinates: Ring[] } | { type: 'MultiPolygon'; coordinates: Ring[][] } }[]
+  features: {
+    geometry:
+      { type: 'Polygon'; coordinates: Ring[] } | { type: 'MultiPolygon'; coordinates: Ring[][] }
+  }[]
 }
-const rings = shapes.features.flatMap(({ geometry: g }) => (g.type === 'Polygon' ? g.coordinates : g.coordinates.flat()))
+const rings = shapes.features.flatMap(({ geometry: g }) =>
+  g.type === 'Polygon' ? g.coordinates : g.coordinates.flat(),
+)
 /** A ring over the date line goes on beyond 180° instead of leaping back. */
 function unbroken(ring: Ring): Ring {
   let turn = 0
@@ -24,13 +32,22 @@ function unbroken(ring: Ring): Ring {
     return [x! + turn, y!]
   })
 }
-/** Degrees as they are, north upward; what reaches over the date line is drawn on both sides of the map. */
+/**
+ * Degrees as they are, north upward; what reaches over the date line is drawn on both sides of the
+ * map.
+ */
 const outline = rings
   .map(unbroken)
   .flatMap((ring) => {
     const xs = ring.map(([x]) => x!)
-    const shifts = [0, ...(Math.max(...xs) > 180 ? [-360] : []), ...(Math.min(...xs) < -180 ? [360] : [])]
-    return shifts.map((by) => `M${ring.map(([x, y]) => `${(x! + by).toFixed(1)} ${(-y!).toFixed(1)}`).join('L')}Z`)
+    const shifts = [
+      0,
+      ...(Math.max(...xs) > 180 ? [-360] : []),
+      ...(Math.min(...xs) < -180 ? [360] : []),
+    ]
+    return shifts.map(
+      (by) => `M${ring.map(([x, y]) => `${(x! + by).toFixed(1)} ${(-y!).toFixed(1)}`).join('L')}Z`,
+    )
   })
   .join('')
 
@@ -39,28 +56,44 @@ const SOUTH = -58
 const WIDE = 360
 const tall = (NORTH - SOUTH) / WIDE
 const close = ref(false)
-const pin = computed(() => (props.latitude === null ? null : { latitude: props.latitude, longitude: props.longitude ?? 0 }))
+const pin = computed(() =>
+  props.latitude === null ? null : { latitude: props.latitude, longitude: props.longitude ?? 0 },
+)
 const view = computed(() => {
   const width = close.value ? WIDE / 6 : WIDE
   const height = width * tall
   const at = pin.value ?? { latitude: 0, longitude: 0 }
   const x = Math.max(-180, Math.min(180 - width, at.longitude - width / 2))
   const y = Math.max(-NORTH, Math.min(-SOUTH - height, -at.latitude - height / 2))
-  return close.value ? { x, y, width, height } : { x: -180, y: -NORTH, width: WIDE, height: WIDE * tall }
+  return close.value
+    ? { x, y, width, height }
+    : { x: -180, y: -NORTH, width: WIDE, height: WIDE * tall }
 })
 const dot = computed(() => view.value.width / 90)
 const parallels = [60, 40, 23.4, 0, -23.4, -40]
 const tenth = (x: number) => Math.round(x * 10) / 10
 const put = (latitude: number, longitude: number) =>
-  emit('pick', tenth(Math.max(-66, Math.min(70, latitude))), tenth(((((longitude + 180) % 360) + 360) % 360) - 180))
+  emit(
+    'pick',
+    tenth(Math.max(-66, Math.min(70, latitude))),
+    tenth(((((longitude + 180) % 360) + 360) % 360) - 180),
+  )
 function press(event: MouseEvent) {
   const box = (event.currentTarget as Element).getBoundingClientRect()
   const { x, y, width, height } = view.value
-  put(-(y + ((event.clientY - box.top) / box.height) * height), x + ((event.clientX - box.left) / box.width) * width)
+  put(
+    -(y + ((event.clientY - box.top) / box.height) * height),
+    x + ((event.clientX - box.left) / box.width) * width,
+  )
 }
 function key(event: KeyboardEvent) {
   const step = event.shiftKey ? 10 : close.value ? 0.2 : 1
-  const by = { ArrowUp: [step, 0], ArrowDown: [-step, 0], ArrowLeft: [0, -step], ArrowRight: [0, step] }[event.key]
+  const by = {
+    ArrowUp: [step, 0],
+    ArrowDown: [-step, 0],
+    ArrowLeft: [0, -step],
+    ArrowRight: [0, step],
+  }[event.key]
   if (!by) return
   event.preventDefault()
   const from = pin.value ?? { latitude: 0, longitude: 0 }
@@ -86,19 +119,45 @@ const said = computed(() =>
       :aria-valuemax="70"
       @keydown="key"
     >
-      <svg :viewBox="`${view.x} ${view.y} ${view.width} ${view.height}`" aria-hidden="true" @click="press">
+      <svg
+        :viewBox="`${view.x} ${view.y} ${view.width} ${view.height}`"
+        aria-hidden="true"
+        @click="press"
+      >
         <rect x="-180" :y="-NORTH" :width="WIDE" :height="WIDE * tall" class="sea" />
         <path :d="outline" class="land" fill-rule="evenodd" />
-        <line v-for="p in parallels" :key="p" x1="-180" x2="180" :y1="-p" :y2="-p" class="parallel" vector-effect="non-scaling-stroke" />
+        <line
+          v-for="p in parallels"
+          :key="p"
+          x1="-180"
+          x2="180"
+          :y1="-p"
+          :y2="-p"
+          class="parallel"
+          vector-effect="non-scaling-stroke"
+        />
         <g v-if="pin" class="pin">
-          <line x1="-180" x2="180" :y1="-pin.latitude" :y2="-pin.latitude" vector-effect="non-scaling-stroke" />
-          <circle :cx="pin.longitude" :cy="-pin.latitude" :r="dot" vector-effect="non-scaling-stroke" />
+          <line
+            x1="-180"
+            x2="180"
+            :y1="-pin.latitude"
+            :y2="-pin.latitude"
+            vector-effect="non-scaling-stroke"
+          />
+          <circle
+            :cx="pin.longitude"
+            :cy="-pin.latitude"
+            :r="dot"
+            vector-effect="non-scaling-stroke"
+          />
         </g>
       </svg>
     </div>
     <p class="small">
       <b>{{ said }}</b>
-      <button type="button" class="act slight" :aria-pressed="close" @click="close = !close">closer</button>
+      <button type="button" class="act slight" :aria-pressed="close" @click="close = !close">
+        closer
+      </button>
       <span class="soft">Press the place; type it finer above if you know it.</span>
     </p>
   </div>

@@ -10,11 +10,16 @@ import { useFirm } from '../../stores/firm.ts'
 import PhotoStrip from './readings/PhotoStrip.vue'
 import { useJob } from '../../stores/job.ts'
 
-/** The zone being walked, read back: each reading with what it means, and what is still wanted for a sure plan. */
+/**
+ * The zone being walked, read back: each reading with what it means, and what is still wanted for a
+ * sure plan.
+ */
 const firm = useFirm()
 const job = useJob()
 const route = useRoute()
-const zone = computed(() => job.plan?.zones.find((z) => z.id === route.query.zone) ?? job.plan?.zones[0])
+const zone = computed(
+  () => job.plan?.zones.find((z) => z.id === route.query.zone) ?? job.plan?.zones[0],
+)
 const KIT = [
   ['Tape, or paces', 'length and width, less beds and paths'],
   ['Eyes, a frame or a stick', 'cover: wanted, weeds, moss, bare'],
@@ -35,12 +40,17 @@ const hours = (key: string) => {
 /** How a reading was come by, where it was more than typed. */
 function from(kind: FindingKind): string {
   const id = zone.value?.id ?? ''
-  if (kind === 'light' && job.ofZone(id, 'sun')?.rule === 'survey.light') return `from the plan, ${hours('sun.low')}–${hours('sun.high')} h`
+  if (kind === 'light' && job.ofZone(id, 'sun')?.rule === 'survey.light')
+    return `from the plan, ${hours('sun.low')}–${hours('sun.high')} h`
   if (kind === 'cover') {
     const counted = job.plan?.survey.zones[id]?.counted
     if (counted && job.ofZone(id, 'wanted')?.origin !== 'typed') {
       const more =
-        counted.more === 0 ? '' : counted.more === null ? `, too near ${counted.line} %` : `, ${counted.more} more settle ${counted.line} %`
+        counted.more === 0
+          ? ''
+          : counted.more === null
+            ? `, too near ${counted.line} %`
+            : `, ${counted.more} more settle ${counted.line} %`
       return `${counted.n} ${counted.method === 'step' ? 'looks' : 'throws'}, ${Math.round(counted.low)}–${Math.round(counted.high)} %${more}`
     }
   }
@@ -57,8 +67,12 @@ const gain = computed(() => {
   const g = Math.round((then - now) * 10) / 10
   return `${g > 0 ? '+' : ''}${g} h`
 })
-const found = computed(() => job.plan?.findings.filter((f) => f.zone === zone.value?.id && f.verdict !== 'unread') ?? [])
-const wanted = computed(() => job.plan?.findings.filter((f) => f.zone === zone.value?.id && f.verdict === 'unread') ?? [])
+const found = computed(
+  () => job.plan?.findings.filter((f) => f.zone === zone.value?.id && f.verdict !== 'unread') ?? [],
+)
+const wanted = computed(
+  () => job.plan?.findings.filter((f) => f.zone === zone.value?.id && f.verdict === 'unread') ?? [],
+)
 const further = computed(() => job.plan?.wanted[zone.value?.id ?? ''] ?? [])
 </script>
 
@@ -67,7 +81,9 @@ const further = computed(() => job.plan?.wanted[zone.value?.id ?? ''] ?? [])
     <p class="small soft">{{ zone.name }}</p>
     <p v-if="zone.area" class="size">
       <FigureValue :id="zone.area" size="big" />
-      <span v-if="job.ofZone(zone.id, 'area.error')" class="error">± <FigureValue :id="zoneFigure(zone.id, 'area.error')" one /></span>
+      <span v-if="job.ofZone(zone.id, 'area.error')" class="error"
+        >± <FigureValue :id="zoneFigure(zone.id, 'area.error')" one
+      /></span>
       <span v-if="measuredBy" class="small soft">{{ measuredBy }}</span>
     </p>
     <p v-else class="size soft">no size yet</p>
@@ -84,7 +100,9 @@ const further = computed(() => job.plan?.wanted[zone.value?.id ?? ''] ?? [])
     <ul v-if="gain">
       <li>
         <span>With the what-ifs</span> <b>{{ gain }}</b>
-        <span class="small soft means">to <FigureValue :id="zoneFigure(zone.id, 'sun.if')" /> a day, if they were done</span>
+        <span class="small soft means"
+          >to <FigureValue :id="zoneFigure(zone.id, 'sun.if')" /> a day, if they were done</span
+        >
       </li>
     </ul>
     <section v-if="wanted.length + further.length">

@@ -3,7 +3,16 @@ import { ElCheckbox, ElCheckboxGroup } from 'element-plus'
 import { computed, nextTick, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { ZoneDraft } from '@juvena/core/entities/job'
-import { MOWERS, MOWER_NAMES, PENETRATIONS, PENETRATION_NAMES, TEXTURES, TEXTURE_NAMES, WEARS, WEAR_NAMES } from '@juvena/core/reference/lists'
+import {
+  MOWERS,
+  MOWER_NAMES,
+  PENETRATIONS,
+  PENETRATION_NAMES,
+  TEXTURES,
+  TEXTURE_NAMES,
+  WEARS,
+  WEAR_NAMES,
+} from '@juvena/core/reference/lists'
 import { COMPASS } from '@juvena/core/reference/walkLists'
 import { num } from '@juvena/core/trace/figure'
 import type { SizeFrom } from '@juvena/core/walkover/twoReadings'
@@ -56,7 +65,8 @@ function remove() {
   if (!gone) return
   job.edit(`remove.${gone.id}`, (d) => {
     d.zones = d.zones!.filter((z) => z.id !== gone.id)
-    if (d.drawing?.shapes) d.drawing.shapes = d.drawing.shapes.filter((x) => x.kind !== 'lawn' || x.zone !== gone.id)
+    if (d.drawing?.shapes)
+      d.drawing.shapes = d.drawing.shapes.filter((x) => x.kind !== 'lawn' || x.zone !== gone.id)
   })
 }
 function twin() {
@@ -64,8 +74,20 @@ function twin() {
   if (!from) return
   let id = ''
   const like = JSON.parse(JSON.stringify(from)) as ZoneDraft
-  const own = { area: null, length: null, width: null, deductions: [], pointCounts: null, quadrats: [], plugs: [] }
-  job.edit(`twin.${Date.now()}`, (d) => (id = addZone(d, { ...like, ...own, name: `${from.name ?? 'Lawn'}, second`.slice(0, 80) })))
+  const own = {
+    area: null,
+    length: null,
+    width: null,
+    deductions: [],
+    pointCounts: null,
+    quadrats: [],
+    plugs: [],
+  }
+  job.edit(
+    `twin.${Date.now()}`,
+    (d) =>
+      (id = addZone(d, { ...like, ...own, name: `${from.name ?? 'Lawn'}, second`.slice(0, 80) })),
+  )
   select(id)
 }
 /** The nearest of the eight points; a file may hold any degree. */
@@ -98,13 +120,28 @@ const figureText = (key: string) => {
 }
 const drawn = computed(() => figureText('area.drawn'))
 const counted = (part: string) =>
-  /^survey\.(point-counts|quadrats)$/.test(job.ofZone(zone.value?.id, part)?.rule ?? '') ? `counted ${figureText(part)}` : ''
-const cast = computed(() => figureText('sun.cast') || (job.ofZone(zone.value?.id, 'sun')?.rule === 'survey.light' ? figureText('sun') : ''))
-const SIZE_NAMES: Record<SizeFrom, string> = { typed: 'the typed area', drawn: 'the plan', sides: 'length × width' }
-const surveyed = computed(() => (zone.value ? (job.plan?.survey.zones[zone.value.id] ?? null) : null))
+  /^survey\.(point-counts|quadrats)$/.test(job.ofZone(zone.value?.id, part)?.rule ?? '')
+    ? `counted ${figureText(part)}`
+    : ''
+const cast = computed(
+  () =>
+    figureText('sun.cast') ||
+    (job.ofZone(zone.value?.id, 'sun')?.rule === 'survey.light' ? figureText('sun') : ''),
+)
+const SIZE_NAMES: Record<SizeFrom, string> = {
+  typed: 'the typed area',
+  drawn: 'the plan',
+  sides: 'length × width',
+}
+const surveyed = computed(() =>
+  zone.value ? (job.plan?.survey.zones[zone.value.id] ?? null) : null,
+)
 const sizes = computed(() => surveyed.value?.sizes ?? [])
 const covers = computed(() => surveyed.value?.covers ?? null)
-/** One size is kept and the others removed; undo restores them. The plan itself is never erased here. */
+/**
+ * One size is kept and the others removed; undo restores them. The plan itself is never erased
+ * here.
+ */
 function useSize(from: SizeFrom) {
   const z = zone.value
   if (!z) return
@@ -114,19 +151,26 @@ function useSize(from: SizeFrom) {
 }
 const useCover = (from: 'typed' | 'counted') =>
   from === 'counted'
-    ? patch('cover', { cover: { ...zone.value?.cover, wanted: null, weeds: null, moss: null, bare: null } })
+    ? patch('cover', {
+        cover: { ...zone.value?.cover, wanted: null, weeds: null, moss: null, bare: null },
+      })
     : patch('cover', { pointCounts: null, quadrats: [] })
 const area = (id: string) => {
   const f = job.ofZone(id, 'area')
   return f ? firm.text(num(f), 'm2') : 'no size yet'
 }
-const warm = computed(() => (zone.value?.present ?? []).some((g) => firm.grasses[g]?.season === 'warm'))
+const warm = computed(() =>
+  (zone.value?.present ?? []).some((g) => firm.grasses[g]?.season === 'warm'),
+)
 const grasses = computed(() => Object.values(firm.grasses).filter((g) => !g.passing))
 const coverParts = computed(() =>
   (['wanted', 'weeds', 'moss', 'bare'] as const).map((key) => {
     const typed = zone.value?.cover?.[key]
     const known = job.ofZone(zone.value?.id, key)
-    return { key, share: typed ? Number(String(typed).replace('%', '')) || 0 : known ? num(known) : 0 }
+    return {
+      key,
+      share: typed ? Number(String(typed).replace('%', '')) || 0 : known ? num(known) : 0,
+    }
   }),
 )
 const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0))
@@ -135,7 +179,14 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
 <template>
   <div>
     <div class="zones" role="group" aria-label="Zones">
-      <button v-for="(z, i) in job.zones" :key="z.id" type="button" class="zone" :aria-pressed="i === index" @click="select(z.id)">
+      <button
+        v-for="(z, i) in job.zones"
+        :key="z.id"
+        type="button"
+        class="zone"
+        :aria-pressed="i === index"
+        @click="select(z.id)"
+      >
         <b>{{ z.name || 'Unnamed zone' }}</b><span>{{ area(z.id) }}</span>
       </button>
       <button type="button" class="act slight" data-test="add-zone" @click="add">+ zone</button>
@@ -144,8 +195,8 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
     <div v-if="!zone" class="empty">
       <p class="big">Walk the lawn, zone by zone.</p>
       <p>
-        A zone is ground with one light, one soil, one grass and one treatment. Its size is enough to begin; every reading you add makes the plan
-        surer.
+        A zone is ground with one light, one soil, one grass and one treatment. Its size is enough
+        to begin; every reading you add makes the plan surer.
       </p>
       <button type="button" class="act main" @click="add">Add the first zone</button>
     </div>
@@ -153,7 +204,13 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
     <form v-else :key="zone.id" class="sheet" autocomplete="off" @submit.prevent>
       <fieldset class="size-row">
         <legend>Size</legend>
-        <TextField label="Name" :model-value="zone.name" :maxlength="80" :problem="problem('name')" @update:model-value="set('name', $event)" />
+        <TextField
+          label="Name"
+          :model-value="zone.name"
+          :maxlength="80"
+          :problem="problem('name')"
+          @update:model-value="set('name', $event)"
+        />
         <QuantityField
           label="Area"
           kind="area"
@@ -169,19 +226,34 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           :problem="problem('length')"
           @update:model-value="set('length', $event)"
         />
-        <QuantityField label="Width" kind="length" :model-value="zone.width" :problem="problem('width')" @update:model-value="set('width', $event)" />
+        <QuantityField
+          label="Width"
+          kind="length"
+          :model-value="zone.width"
+          :problem="problem('width')"
+          @update:model-value="set('width', $event)"
+        />
         <ChoiceField
           label="Measured by"
           list
           clearable
-          :options="MEASURED_BY.slice(0, 2).map((value) => ({ value, name: MEASURED_BY_NAMES[value] }))"
+          :options="
+            MEASURED_BY.slice(0, 2).map((value) => ({ value, name: MEASURED_BY_NAMES[value] }))
+          "
           :model-value="zone.by"
           @update:model-value="set('by', $event)"
         />
         <TwoReadings
           v-if="sizes.length"
           asks="Which size is right?"
-          :readings="sizes.map((s, i) => ({ key: s.from, name: SIZE_NAMES[s.from], value: firm.text(s.area, 'm2'), counts: i === 0 }))"
+          :readings="
+            sizes.map((s, i) => ({
+              key: s.from,
+              name: SIZE_NAMES[s.from],
+              value: firm.text(s.area, 'm2'),
+              counts: i === 0,
+            }))
+          "
           @pick="useSize($event as SizeFrom)"
         />
         <div class="offs">
@@ -200,9 +272,18 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
               :problem="problem(`deductions[${i}].area`)"
               @update:model-value="setOff(i, { area: $event })"
             />
-            <button type="button" class="plain small" :aria-label="`Leave out ${off.what || 'this'}`" @click="dropOff(i)">leave out</button>
+            <button
+              type="button"
+              class="plain small"
+              :aria-label="`Leave out ${off.what || 'this'}`"
+              @click="dropOff(i)"
+            >
+              leave out
+            </button>
           </div>
-          <button type="button" class="plain small" @click="addOff">subtract a bed, path or tree</button>
+          <button type="button" class="plain small" @click="addOff">
+            subtract a bed, path or tree
+          </button>
         </div>
       </fieldset>
 
@@ -254,7 +335,10 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
               v-for="(p, i) in coverParts"
               :key="p.key"
               :class="p.key"
-              :x="coverParts.slice(0, i).reduce((s, q) => s + q.share, 0) * (100 / Math.max(100, coverSum))"
+              :x="
+                coverParts.slice(0, i).reduce((s, q) => s + q.share, 0) *
+                (100 / Math.max(100, coverSum))
+              "
               y="0"
               :width="p.share * (100 / Math.max(100, coverSum))"
               height="6"
@@ -266,8 +350,18 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           v-if="covers"
           asks="Which cover is right?"
           :readings="[
-            { key: 'typed', name: 'what is typed', value: firm.text(covers.typed, '%'), counts: true },
-            { key: 'counted', name: 'the count', value: firm.hand(covers.counted, '%'), counts: false },
+            {
+              key: 'typed',
+              name: 'what is typed',
+              value: firm.text(covers.typed, '%'),
+              counts: true,
+            },
+            {
+              key: 'counted',
+              name: 'the count',
+              value: firm.hand(covers.counted, '%'),
+              counts: false,
+            },
           ]"
           @pick="useCover($event as 'typed' | 'counted')"
         />
@@ -281,7 +375,11 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           kind="depth"
           :model-value="zone.thatch"
           :problem="problem('thatch')"
-          :hint="(zone.plugs ?? []).length && figureText('thatch') ? `plugs: ${figureText('thatch')}` : 'from plugs'"
+          :hint="
+            (zone.plugs ?? []).length && figureText('thatch')
+              ? `plugs: ${figureText('thatch')}`
+              : 'from plugs'
+          "
           @update:model-value="set('thatch', $event)"
         />
         <ChoiceField
@@ -310,7 +408,13 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           :model-value="zone.texture"
           @update:model-value="set('texture', $event)"
         />
-        <QuantityField label="pH, if known" kind="ph" :model-value="zone.ph" :problem="problem('ph')" @update:model-value="set('ph', $event)" />
+        <QuantityField
+          label="pH, if known"
+          kind="ph"
+          :model-value="zone.ph"
+          :problem="problem('ph')"
+          @update:model-value="set('ph', $event)"
+        />
         <QuantityField
           label="Lows, depth"
           kind="depth"
@@ -402,9 +506,13 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
           aria-label="Grass there now"
           @update:model-value="set('present', $event as ZoneDraft['present'])"
         >
-          <ElCheckbox v-for="g in grasses" v-show="g.season === 'cool' || warm || (zone.present ?? []).length === 0" :key="g.id" :value="g.id">{{
-            g.short
-          }}</ElCheckbox>
+          <ElCheckbox
+            v-for="g in grasses"
+            v-show="g.season === 'cool' || warm || (zone.present ?? []).length === 0"
+            :key="g.id"
+            :value="g.id"
+            >{{ g.short }}</ElCheckbox
+          >
         </ElCheckboxGroup>
         <YesNoField
           v-if="warm"
@@ -421,8 +529,16 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
         />
       </fieldset>
 
-      <button type="button" class="plain finer" :aria-expanded="finer" data-test="finer" @click="finer = !finer">
-        {{ finer ? 'Fewer readings' : 'Finer readings: plugs, soil, laboratory, weeds, pests, edges' }}
+      <button
+        type="button"
+        class="plain finer"
+        :aria-expanded="finer"
+        data-test="finer"
+        @click="finer = !finer"
+      >
+        {{
+          finer ? 'Fewer readings' : 'Finer readings: plugs, soil, laboratory, weeds, pests, edges'
+        }}
       </button>
       <MoreReadings v-if="finer" :zone="zone" :index="index" @patch="patch" />
 

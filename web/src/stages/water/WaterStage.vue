@@ -9,7 +9,9 @@ import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
-/** Two phases of water and the hand-over between them; minutes by station; which grass shows when. */
+/**
+ * Two phases of water and the hand-over between them; minutes by station; which grass shows when.
+ */
 const firm = useFirm()
 const job = useJob()
 const water = computed(() => job.plan?.follow.water ?? null)
@@ -25,7 +27,10 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
 
 <template>
   <div>
-    <StageHead name="Water" says="seed that dries once in its first weeks is lost; minutes come from the sprinkler" />
+    <StageHead
+      name="Water"
+      says="seed that dries once in its first weeks is lost; minutes come from the sprinkler"
+    />
     <NothingYet v-if="!water" says="Watering follows from zones that are sown." />
     <template v-else>
       <div class="school-row">
@@ -45,30 +50,46 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
           </div>
         </dl>
       </div>
-      <p v-if="job.draft?.site?.restrictions" class="restricted"><b>Restrictions here.</b> {{ job.draft.site.restrictions }}</p>
+      <p v-if="job.draft?.site?.restrictions" class="restricted">
+        <b>Restrictions here.</b> {{ job.draft.site.restrictions }}
+      </p>
       <section v-for="s in packages" :key="s.workPackage" class="phases">
         <h3 v-if="packages.length > 1">{{ zonesOf(s.workPackage) }}</h3>
         <ol>
           <li>
-            <b>1 Keep the top moist</b> <span class="soft">{{ showDay(s.sown) }} until <FigureValue v-if="s.handOver" :id="s.handOver.id" /></span>
+            <b>1 Keep the top moist</b>
+            <span class="soft"
+              >{{ showDay(s.sown) }} until <FigureValue v-if="s.handOver" :id="s.handOver.id"
+            /></span>
             <span class="small"
-              >{{ water.times.length }} {{ water.times.length === 1 ? 'run' : 'runs' }} a day at {{ water.times.join(', ') }}. Moist, never puddled; a
-              footprint leaves the sole damp.<template v-if="s.mownFirst.length">
-                On {{ s.mownFirst.map((d) => showDay(d)).join(', ') }} only once it is mown.</template
+              >{{ water.times.length }} {{ water.times.length === 1 ? 'run' : 'runs' }} a day at
+              {{ water.times.join(', ') }}. Moist, never puddled; a footprint leaves the sole
+              damp.<template v-if="s.mownFirst.length">
+                On {{ s.mownFirst.map((d) => showDay(d)).join(', ') }} only once it is
+                mown.</template
               ></span
             >
           </li>
           <li>
-            <b>2 Growing on</b> <span v-if="s.phases" class="soft">{{ showDay(s.phases.growing.from) }} – {{ showDay(s.phases.growing.to) }}</span>
+            <b>2 Growing on</b>
+            <span v-if="s.phases" class="soft"
+              >{{ showDay(s.phases.growing.from) }} – {{ showDay(s.phases.growing.to) }}</span
+            >
             <span class="small"
-              >Every other day, longer: <FigureValue id="job.water.growing" /> each.<template v-if="s.dryDays.length">
-                Off on {{ s.dryDays.map((d) => showDay(d)).join(', ') }}, for the mow of the day after.</template
+              >Every other day, longer: <FigureValue id="job.water.growing" /> each.<template
+                v-if="s.dryDays.length"
+              >
+                Off on {{ s.dryDays.map((d) => showDay(d)).join(', ') }}, for the mow of the day
+                after.</template
               ></span
             >
           </li>
           <li>
-            <b>3 Established</b> <span v-if="s.phases" class="soft">from {{ showDay(s.phases.settled) }}</span>
-            <span class="small"><FigureValue id="job.water.settled" /> each three to four days, counting rain.</span>
+            <b>3 Established</b>
+            <span v-if="s.phases" class="soft">from {{ showDay(s.phases.settled) }}</span>
+            <span class="small"
+              ><FigureValue id="job.water.settled" /> each three to four days, counting rain.</span
+            >
           </li>
         </ol>
       </section>
@@ -87,12 +108,17 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
         <tbody>
           <tr v-for="z in water.zones" :key="z.zone">
             <td>
-              <b>{{ zoneName(z.zone) }}</b><small v-if="z.stations > 1" class="cycles">each of {{ z.stations }} stations, in turn</small
-              ><small v-if="z.cycles > 1" class="cycles">in {{ z.cycles }} short runs, pauses between</small>
+              <b>{{ zoneName(z.zone) }}</b><small v-if="z.stations > 1" class="cycles"
+                >each of {{ z.stations }} stations, in turn</small
+              ><small v-if="z.cycles > 1" class="cycles"
+                >in {{ z.cycles }} short runs, pauses between</small
+              >
             </td>
             <td class="n" data-label="rate"><FigureValue :id="z.precipitation.id" /></td>
             <td class="n" data-label="DU"><FigureValue :id="z.uniformity.id" /></td>
-            <td class="n" data-label="seedbed run"><FigureValue :id="z.minutes.id" size="big" /></td>
+            <td class="n" data-label="seedbed run">
+              <FigureValue :id="z.minutes.id" size="big" />
+            </td>
             <td class="n" data-label="litres a run"><FigureValue :id="z.litres.id" /></td>
             <td class="n" data-label="growing on"><FigureValue :id="z.growingMinutes.id" /></td>
             <td class="n" data-label="established"><FigureValue :id="z.settledMinutes.id" /></td>

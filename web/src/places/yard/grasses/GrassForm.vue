@@ -9,7 +9,10 @@ import QuantityField from '../../../parts/QuantityField.vue'
 import TextField from '../../../parts/TextField.vue'
 import { useFirm } from '../../../stores/firm.ts'
 
-/** What the firm changes of a grass, trait by trait, with Juvena's value in the empty field; or a grass or cultivar of its own. */
+/**
+ * What the firm changes of a grass, trait by trait, with Juvena's value in the empty field; or a
+ * grass or cultivar of its own.
+ */
 const props = defineProps<{ grass: string }>()
 const emit = defineEmits<{ done: [chosen: string | null] }>()
 const firm = useFirm()
@@ -19,8 +22,15 @@ const change = computed<OwnGrassDraft | null>(() => own.value[at.value] ?? null)
 const isNew = computed(() => props.grass === 'new')
 const added = computed(() => !isNew.value && !(props.grass in GRASSES))
 /** What stands where the firm says nothing: the grass it goes by. */
-const base = computed<Grass | undefined>(() => firm.grasses[change.value && change.value.from !== props.grass ? change.value.from : props.grass])
-const original = computed<Grass | undefined>(() => (added.value ? base.value : GRASSES[props.grass]))
+const base = computed<Grass | undefined>(
+  () =>
+    firm.grasses[
+      change.value && change.value.from !== props.grass ? change.value.from : props.grass
+    ],
+)
+const original = computed<Grass | undefined>(() =>
+  added.value ? base.value : GRASSES[props.grass],
+)
 
 const name = ref('')
 const from = ref<string | null>('perennial-ryegrass')
@@ -29,8 +39,14 @@ function create() {
   const typed = name.value.trim()
   const id = typed.toLowerCase().normalize('NFD').replaceAll(/[^a-z0-9]+/g, '-').replaceAll(/^-|-$/g, '').slice(0, 40) // prettier-ignore
   if (!id) return void (wrong.value = 'Give it a name, like the cultivar on the bag.')
-  if (id in firm.grasses) return void (wrong.value = `There is a grass of that name already. Give it another.`)
-  firm.change({ grasses: [...own.value, { id, from: from.value ?? 'perennial-ryegrass', name: typed, short: typed.slice(0, 24) }] })
+  if (id in firm.grasses)
+    return void (wrong.value = `There is a grass of that name already. Give it another.`)
+  firm.change({
+    grasses: [
+      ...own.value,
+      { id, from: from.value ?? 'perennial-ryegrass', name: typed, short: typed.slice(0, 24) },
+    ],
+  })
   emit('done', id)
 }
 function set(patch: Partial<OwnGrassDraft>) {
@@ -43,17 +59,56 @@ function restore() {
   firm.change({ grasses: own.value.filter((g) => g.id !== props.grass) })
   emit('done', added.value ? null : props.grass)
 }
-const problem = (key: string) => (at.value < 0 ? '' : (firm.problems.find((p) => p.path === `grasses[${at.value}].${key}`)?.sentence ?? ''))
+const problem = (key: string) =>
+  at.value < 0
+    ? ''
+    : (firm.problems.find((p) => p.path === `grasses[${at.value}].${key}`)?.sentence ?? '')
 
 type Typed = Extract<keyof OwnGrassDraft, 'newLow' | 'newHigh' | 'overLow' | 'overHigh' | 'daysLow' | 'daysHigh' | 'seedsPerGram' | 'soilMin' | 'sunLeast' | 'sunGood' | 'cutLow' | 'cutHigh' | 'phLow' | 'phHigh' | 'leaf' | 'creeps'> // prettier-ignore
-const FIELDS: { key: Typed; label: string; kind: Kind; unit: Unit; of: (g: Grass) => number | null }[] = [
-  { key: 'newLow', label: 'New, from', kind: 'rate', unit: 'g/m2', of: (g) => g.newRate?.[0] ?? null },
-  { key: 'newHigh', label: 'New, to', kind: 'rate', unit: 'g/m2', of: (g) => g.newRate?.[1] ?? null },
-  { key: 'overLow', label: 'Overseed, from', kind: 'rate', unit: 'g/m2', of: (g) => g.overseedRate?.[0] ?? null },
-  { key: 'overHigh', label: 'Overseed, to', kind: 'rate', unit: 'g/m2', of: (g) => g.overseedRate?.[1] ?? null },
+const FIELDS: {
+  key: Typed
+  label: string
+  kind: Kind
+  unit: Unit
+  of: (g: Grass) => number | null
+}[] = [
+  {
+    key: 'newLow',
+    label: 'New, from',
+    kind: 'rate',
+    unit: 'g/m2',
+    of: (g) => g.newRate?.[0] ?? null,
+  },
+  {
+    key: 'newHigh',
+    label: 'New, to',
+    kind: 'rate',
+    unit: 'g/m2',
+    of: (g) => g.newRate?.[1] ?? null,
+  },
+  {
+    key: 'overLow',
+    label: 'Overseed, from',
+    kind: 'rate',
+    unit: 'g/m2',
+    of: (g) => g.overseedRate?.[0] ?? null,
+  },
+  {
+    key: 'overHigh',
+    label: 'Overseed, to',
+    kind: 'rate',
+    unit: 'g/m2',
+    of: (g) => g.overseedRate?.[1] ?? null,
+  },
   { key: 'daysLow', label: 'Shows, from', kind: 'days', unit: 'd', of: (g) => g.days?.[0] ?? null },
   { key: 'daysHigh', label: 'Shows, to', kind: 'days', unit: 'd', of: (g) => g.days?.[1] ?? null },
-  { key: 'seedsPerGram', label: 'Seeds in a gram', kind: 'ratio', unit: '1', of: (g) => g.seedsPerGram },
+  {
+    key: 'seedsPerGram',
+    label: 'Seeds in a gram',
+    kind: 'ratio',
+    unit: '1',
+    of: (g) => g.seedsPerGram,
+  },
   { key: 'soilMin', label: 'Least soil', kind: 'temperature', unit: 'C', of: (g) => g.soilMin },
   { key: 'sunLeast', label: 'Least sun', kind: 'hours', unit: 'h', of: (g) => g.sunLeast },
   { key: 'sunGood', label: 'At ease with', kind: 'hours', unit: 'h', of: (g) => g.sunGood },
@@ -65,20 +120,39 @@ const FIELDS: { key: Typed; label: string; kind: Kind; unit: Unit; of: (g: Grass
   { key: 'creeps', label: 'Spreads in a week', kind: 'depth', unit: 'mm', of: (g) => g.creeps },
 ]
 const RANKS = ['wear', 'drought', 'heat', 'cold', 'wet', 'salt', 'thatch'] as const
-const fields = computed(() => (original.value?.newRate ? FIELDS : FIELDS.filter((f) => f.of(original.value!) !== null)))
+const fields = computed(() =>
+  original.value?.newRate ? FIELDS : FIELDS.filter((f) => f.of(original.value!) !== null),
+)
 const usual = (f: (typeof FIELDS)[number]) => {
   const value = original.value ? f.of(original.value) : null
   return value === null ? '' : firm.text(value, f.unit)
 }
-const sources = computed(() => Object.values(firm.grasses).map((g) => ({ value: g.id, name: g.name })))
+const sources = computed(() =>
+  Object.values(firm.grasses).map((g) => ({ value: g.id, name: g.name })),
+)
 </script>
 
 <template>
   <form v-if="isNew" class="form" @submit.prevent="create">
     <h3>A grass of your own</h3>
-    <p class="small soft">A cultivar or a regional grass. It takes every trait from the grass it goes by until you change one.</p>
-    <TextField label="Name" :model-value="name" :maxlength="60" :problem="wrong" @update:model-value="((name = $event), (wrong = ''))" />
-    <ChoiceField label="Goes by" list :options="sources" :model-value="from" @update:model-value="from = $event" />
+    <p class="small soft">
+      A cultivar or a regional grass. It takes every trait from the grass it goes by until you
+      change one.
+    </p>
+    <TextField
+      label="Name"
+      :model-value="name"
+      :maxlength="60"
+      :problem="wrong"
+      @update:model-value="((name = $event), (wrong = ''))"
+    />
+    <ChoiceField
+      label="Goes by"
+      list
+      :options="sources"
+      :model-value="from"
+      @update:model-value="from = $event"
+    />
     <p class="ends">
       <button type="submit" class="act main">Add it</button>
       <button type="button" class="act slight" @click="emit('done', null)">Cancel</button>
@@ -97,8 +171,18 @@ const sources = computed(() => Object.values(firm.grasses).map((g) => ({ value: 
       }}
     </p>
     <div v-if="added" class="grid">
-      <TextField label="Name" :model-value="change?.name" :maxlength="80" @update:model-value="set({ name: $event })" />
-      <TextField label="Short" :model-value="change?.short" :maxlength="24" @update:model-value="set({ short: $event })" />
+      <TextField
+        label="Name"
+        :model-value="change?.name"
+        :maxlength="80"
+        @update:model-value="set({ name: $event })"
+      />
+      <TextField
+        label="Short"
+        :model-value="change?.short"
+        :maxlength="24"
+        @update:model-value="set({ short: $event })"
+      />
     </div>
     <div class="grid">
       <QuantityField
@@ -133,8 +217,12 @@ const sources = computed(() => Object.values(firm.grasses).map((g) => ({ value: 
       />
     </div>
     <p v-if="change" class="ends">
-      <button type="button" class="act slight" @click="restore">{{ added ? 'Delete this grass' : 'Back to Juvena’s values' }}</button>
-      <span class="small soft" role="status">{{ firm.saving === 'failed' ? firm.failure : firm.saving }}</span>
+      <button type="button" class="act slight" @click="restore">
+        {{ added ? 'Delete this grass' : 'Back to Juvena’s values' }}
+      </button>
+      <span class="small soft" role="status">{{
+        firm.saving === 'failed' ? firm.failure : firm.saving
+      }}</span>
     </p>
   </div>
 </template>

@@ -21,7 +21,8 @@ const range = (r: readonly [number, number] | null, unit: 'g/m2' | 'mm' | 'C' | 
 const unit = (u: 'g/m2' | 'mm' | 'C') => firm.show(1, u).unit
 const own = (g: Grass) => !(g.id in GRASSES)
 const changed = (g: Grass) => !own(g) && g !== GRASSES[g.id]
-const sun = (g: Grass) => (g.sunLeast === g.sunGood ? `${g.sunLeast}` : `${g.sunLeast}–${g.sunGood}`)
+const sun = (g: Grass) =>
+  g.sunLeast === g.sunGood ? `${g.sunLeast}` : `${g.sunLeast}–${g.sunGood}`
 const add = () => (chosen.value = 'new')
 </script>
 
@@ -30,8 +31,9 @@ const add = () => (chosen.value = 'new')
     <div class="lying" tabindex="0" role="region" aria-label="Grasses">
       <p class="small soft head">
         <span>
-          Common practice: extension handbooks, from memory, ±15 %. Rates are bag rates; days are at good soil warmth. Spread, shares and what a grass
-          bears are Juvena’s model. Choose a grass to change it.
+          Common practice: extension handbooks, from memory, ±15 %. Rates are bag rates; days are at
+          good soil warmth. Spread, shares and what a grass bears are Juvena’s model. Choose a grass
+          to change it.
         </span>
         <button type="button" class="act slight" @click="add">Add a grass of your own</button>
       </p>
@@ -63,10 +65,16 @@ const add = () => (chosen.value = 'new')
         <tbody>
           <tr v-for="g in grasses" :key="g.id" :class="{ asked: chosen === g.id }">
             <td>
-              <button type="button" class="plain" :aria-expanded="chosen === g.id" @click="chosen = chosen === g.id ? null : g.id">
+              <button
+                type="button"
+                class="plain"
+                :aria-expanded="chosen === g.id"
+                @click="chosen = chosen === g.id ? null : g.id"
+              >
                 <b>{{ g.name }}</b>
               </button>
-              <span v-if="own(g)" class="tag">yours</span><span v-else-if="changed(g)" class="tag">changed</span>
+              <span v-if="own(g)" class="tag">yours</span
+              ><span v-else-if="changed(g)" class="tag">changed</span>
             </td>
             <td>{{ g.season }}</td>
             <td class="n">{{ g.newRate ? range(g.newRate, 'g/m2') : 'plugs, turf' }}</td>

@@ -1,7 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { parseDay, showDay } from '@juvena/core/calendar/day'
-import { MOVEMENT_NAMES, seedLotSchema, type MovementKind, type SeedLotDraft, type StockMovement } from '@juvena/core/entities/stock'
+import {
+  MOVEMENT_NAMES,
+  seedLotSchema,
+  type MovementKind,
+  type SeedLotDraft,
+  type StockMovement,
+} from '@juvena/core/entities/stock'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
 import { howSure } from '@juvena/core/stock/lotWorth'
 import ChoiceField from '../../../parts/ChoiceField.vue'
@@ -21,7 +27,9 @@ const editing = ref(false)
 const failure = ref('')
 const label = computed(() => stock.read.get(props.lot.id) ?? null)
 const worth = computed(() => stock.worth.get(props.lot.id) ?? null)
-const sure = computed(() => (label.value && worth.value?.test ? howSure(label.value, stock.values) : null))
+const sure = computed(() =>
+  label.value && worth.value?.test ? howSure(label.value, stock.values) : null,
+)
 const percent = (x: number) => `${Math.round(x)} %`
 
 const history = shallowRef<StockMovement[]>([])
@@ -40,7 +48,8 @@ watch(
   { immediate: true },
 )
 const newest = computed(() => [...history.value].sort((a, b) => (a.on < b.on ? 1 : -1)))
-const where = (m: StockMovement) => (m.job ? `${jobs.value[m.job] ?? 'a job'}${m.zone ? `, ${m.zone}` : ''}` : m.note)
+const where = (m: StockMovement) =>
+  m.job ? `${jobs.value[m.job] ?? 'a job'}${m.zone ? `, ${m.zone}` : ''}` : m.note
 
 const kind = ref<MovementKind>('received')
 const amount = ref<string | null>(null)
@@ -58,17 +67,28 @@ const move = () =>
   guarded(async () => {
     const parsed = amount.value ? parseQuantity(amount.value, 'mass', firm.units) : null
     if (!parsed?.ok || parsed.value <= 0)
-      return void (failure.value = parsed && !parsed.ok ? parsed.sentence : `Give a weight, like ${firm.units === 'us' ? '10 lb' : '5 kg'}.`)
-    await stock.move(props.lot.id, { kind: kind.value, kg: parsed.value, on: firm.today, note: note.value })
+      return void (failure.value =
+        parsed && !parsed.ok
+          ? parsed.sentence
+          : `Give a weight, like ${firm.units === 'us' ? '10 lb' : '5 kg'}.`)
+    await stock.move(props.lot.id, {
+      kind: kind.value,
+      kg: parsed.value,
+      on: firm.today,
+      note: note.value,
+    })
     amount.value = null
     note.value = ''
   })
 const counts = ref<SeedLotDraft['test']>({ ...props.lot.draft.test })
 const counted = computed(() => {
   const parsed = seedLotSchema.safeParse({ ...props.lot.draft, test: counts.value })
-  return parsed.success ? '' : (parsed.error.issues.find((i) => i.path[0] === 'test')?.message ?? '')
+  return parsed.success
+    ? ''
+    : (parsed.error.issues.find((i) => i.path[0] === 'test')?.message ?? '')
 })
-const setCount = (patch: NonNullable<SeedLotDraft['test']>) => (counts.value = { ...counts.value, ...patch })
+const setCount = (patch: NonNullable<SeedLotDraft['test']>) =>
+  (counts.value = { ...counts.value, ...patch })
 function saveCounts() {
   if (counted.value) return void (failure.value = counted.value)
   const started = counts.value?.started ? parseDay(counts.value.started, firm.today) : null
@@ -86,12 +106,19 @@ const archive = () => guarded(async () => (await stock.archive(props.lot.id), em
       <button type="button" class="plain small" @click="emit('close')">close</button>
     </header>
     <p v-if="lot.shelf.short" class="wrong">
-      By {{ showDay(lot.shelf.short.on) }} {{ firm.hand(lot.shelf.short.kg, 'kg') }} more had gone out than came in. Enter what was received, or put
-      the last entry right.
+      By {{ showDay(lot.shelf.short.on) }} {{ firm.hand(lot.shelf.short.kg, 'kg') }} more had gone
+      out than came in. Enter what was received, or put the last entry right.
     </p>
     <template v-if="worth">
       <p class="verdict" :class="worth.verdict.replaceAll(' ', '-')">
-        <b>{{ { use: 'Use it', 'use more': 'Use more of it', 'do not use': 'Do not use it' }[worth.verdict] }}.</b> {{ firm.say(worth.why) }}
+        <b
+          >{{
+            { use: 'Use it', 'use more': 'Use more of it', 'do not use': 'Do not use it' }[
+              worth.verdict
+            ]
+          }}.</b
+        >
+        {{ firm.say(worth.why) }}
       </p>
       <table>
         <thead>
@@ -105,7 +132,8 @@ const archive = () => guarded(async () => (await stock.archive(props.lot.id), em
         <tbody>
           <tr v-for="p in worth.parts" :key="p.grass">
             <td>
-              {{ firm.grassShort(p.grass) }} <span class="small soft">{{ p.cultivar || 'common type' }}</span>
+              {{ firm.grassShort(p.grass) }}
+              <span class="small soft">{{ p.cultivar || 'common type' }}</span>
             </td>
             <td class="n">{{ percent(p.pure) }}</td>
             <td class="n">
@@ -121,7 +149,9 @@ const archive = () => guarded(async () => (await stock.archive(props.lot.id), em
         <li v-for="(n, i) in worth.notes" :key="i">{{ firm.say(n) }}</li>
       </ul>
     </template>
-    <p v-else class="wrong">The label cannot be read as it stands. Change it to see what the lot is worth.</p>
+    <p v-else class="wrong">
+      The label cannot be read as it stands. Change it to see what the lot is worth.
+    </p>
     <dl class="figures">
       <div>
         <dt>on the shelf</dt>
@@ -142,19 +172,42 @@ const archive = () => guarded(async () => (await stock.archive(props.lot.id), em
     </dl>
     <h4>Paper test</h4>
     <p v-if="worth?.test" class="small">
-      Count on <b>{{ showDay(worth.test.firstOn) }}</b> and on <b>{{ showDay(worth.test.lastOn) }}</b>. {{ sure?.enough }} seeds tell it to within
+      Count on <b>{{ showDay(worth.test.firstOn) }}</b> and on
+      <b>{{ showDay(worth.test.lastOn) }}</b>. {{ sure?.enough }} seeds tell it to within
       {{ stock.values.sureTo }} % either way.
       <template v-if="worth.test.result && sure?.interval">
-        {{ worth.test.result.final ? 'Counted' : 'So far' }}: <b>{{ percent(worth.test.result.share) }}</b>, surely between
+        {{ worth.test.result.final ? 'Counted' : 'So far' }}:
+        <b>{{ percent(worth.test.result.share) }}</b>, surely between
         {{ percent(sure.interval.low) }} and {{ percent(sure.interval.high) }}.
       </template>
       <b v-if="worth.test.due">The {{ worth.test.due }} count is due.</b>
     </p>
     <form class="test" @submit.prevent="saveCounts">
-      <DayField label="Laid out on" :today="firm.today" :model-value="counts?.started" @update:model-value="setCount({ started: $event })" />
-      <QuantityField label="Seeds" kind="ratio" placeholder="100" :model-value="counts?.seeds" @update:model-value="setCount({ seeds: $event })" />
-      <QuantityField label="Up, first count" kind="ratio" :model-value="counts?.first" @update:model-value="setCount({ first: $event })" />
-      <QuantityField label="Up, last count" kind="ratio" :model-value="counts?.last" @update:model-value="setCount({ last: $event })" />
+      <DayField
+        label="Laid out on"
+        :today="firm.today"
+        :model-value="counts?.started"
+        @update:model-value="setCount({ started: $event })"
+      />
+      <QuantityField
+        label="Seeds"
+        kind="ratio"
+        placeholder="100"
+        :model-value="counts?.seeds"
+        @update:model-value="setCount({ seeds: $event })"
+      />
+      <QuantityField
+        label="Up, first count"
+        kind="ratio"
+        :model-value="counts?.first"
+        @update:model-value="setCount({ first: $event })"
+      />
+      <QuantityField
+        label="Up, last count"
+        kind="ratio"
+        :model-value="counts?.last"
+        @update:model-value="setCount({ last: $event })"
+      />
       <button type="submit" class="act slight">Save</button>
     </form>
     <p v-if="counted" class="wrong small" role="status">{{ counted }}</p>
@@ -167,8 +220,18 @@ const archive = () => guarded(async () => (await stock.archive(props.lot.id), em
         :model-value="kind"
         @update:model-value="kind = $event ?? 'received'"
       />
-      <QuantityField label="Weight" kind="mass" :model-value="amount" @update:model-value="amount = $event" />
-      <TextField label="Note" :model-value="note" :maxlength="200" @update:model-value="note = $event" />
+      <QuantityField
+        label="Weight"
+        kind="mass"
+        :model-value="amount"
+        @update:model-value="amount = $event"
+      />
+      <TextField
+        label="Note"
+        :model-value="note"
+        :maxlength="200"
+        @update:model-value="note = $event"
+      />
       <button type="submit" class="act slight">Enter</button>
     </form>
     <p v-if="failure" class="wrong" role="alert">{{ failure }}</p>

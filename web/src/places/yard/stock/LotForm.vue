@@ -2,7 +2,13 @@
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { parseDay } from '@juvena/core/calendar/day'
 import { pathText } from '@juvena/core/entities/problem'
-import { labelSum, seedLotSchema, STORAGES, STORAGE_NAMES, type SeedLotDraft } from '@juvena/core/entities/stock'
+import {
+  labelSum,
+  seedLotSchema,
+  STORAGES,
+  STORAGE_NAMES,
+  type SeedLotDraft,
+} from '@juvena/core/entities/stock'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import DayField from '../../../parts/DayField.vue'
@@ -18,8 +24,15 @@ const emit = defineEmits<{ done: [id: string | null] }>()
 const firm = useFirm()
 const stock = useStock()
 type PartDraft = NonNullable<SeedLotDraft['parts']>[number]
-const blank = (): PartDraft => ({ grass: 'perennial-ryegrass', cultivar: '', pure: null, germination: null })
-const form = ref<SeedLotDraft>(structuredClone(props.lot ? JSON.parse(JSON.stringify(props.lot.draft)) : { parts: [blank()] }))
+const blank = (): PartDraft => ({
+  grass: 'perennial-ryegrass',
+  cultivar: '',
+  pure: null,
+  germination: null,
+})
+const form = ref<SeedLotDraft>(
+  structuredClone(props.lot ? JSON.parse(JSON.stringify(props.lot.draft)) : { parts: [blank()] }),
+)
 const amount = ref<string | null>(null)
 const shown = ref(false)
 const failure = ref('')
@@ -28,7 +41,11 @@ const root = useTemplateRef<HTMLFormElement>('root')
 onMounted(() => root.value?.querySelector('input')?.focus())
 
 const read = computed(() => seedLotSchema.safeParse(form.value))
-const problems = computed(() => (read.value.success ? [] : read.value.error.issues.map((i) => ({ path: pathText(i.path), sentence: i.message }))))
+const problems = computed(() =>
+  read.value.success
+    ? []
+    : read.value.error.issues.map((i) => ({ path: pathText(i.path), sentence: i.message })),
+)
 /** What is wrong is said once it was typed; what is only missing once it was to be saved. */
 const at = (path: string) => problems.value.find((p) => p.path === path)?.sentence ?? ''
 const sum = computed(() => {
@@ -36,7 +53,8 @@ const sum = computed(() => {
   return parsed.success ? labelSum(parsed.data) : null
 })
 const grasses = computed(() => firm.sownGrasses.map((g) => ({ value: g.id, name: g.name })))
-const part = (i: number, patch: Partial<PartDraft>) => (form.value.parts = form.value.parts!.map((p, k) => (k === i ? { ...p, ...patch } : p)))
+const part = (i: number, patch: Partial<PartDraft>) =>
+  (form.value.parts = form.value.parts!.map((p, k) => (k === i ? { ...p, ...patch } : p)))
 async function another() {
   form.value.parts = [...(form.value.parts ?? []), blank()]
   await nextTick()
@@ -46,14 +64,19 @@ async function another() {
 const kg = computed(() => {
   if (!amount.value) return null
   const parsed = parseQuantity(amount.value, 'mass', firm.units)
-  return parsed.ok ? (parsed.value > 0 ? { value: parsed.value } : { wrong: 'A weight is above zero.' }) : { wrong: parsed.sentence }
+  return parsed.ok
+    ? parsed.value > 0
+      ? { value: parsed.value }
+      : { wrong: 'A weight is above zero.' }
+    : { wrong: parsed.sentence }
 })
 
 async function save() {
   shown.value = true
   failure.value = ''
   if (problems.value.length > 0) return void (failure.value = problems.value[0]!.sentence)
-  if (!(form.value.number ?? '').trim()) return void (failure.value = 'Give the lot number from the label, so that it is known again.')
+  if (!(form.value.number ?? '').trim())
+    return void (failure.value = 'Give the lot number from the label, so that it is known again.')
   if (kg.value && 'wrong' in kg.value) return void (failure.value = kg.value.wrong!)
   busy.value = true
   try {
@@ -61,12 +84,16 @@ async function save() {
       await stock.save(props.lot, form.value)
       emit('done', props.lot.id)
     } else {
-      const received = kg.value && 'value' in kg.value ? { kg: kg.value.value!, on: firm.today } : null
+      const received =
+        kg.value && 'value' in kg.value ? { kg: kg.value.value!, on: firm.today } : null
       const [made] = await stock.add([{ lot: form.value, received }])
       emit('done', made!.id)
     }
   } catch (error) {
-    failure.value = error instanceof ApiError ? (error.body.problems?.[0]?.sentence ?? error.message) : (error as Error).message
+    failure.value =
+      error instanceof ApiError
+        ? (error.body.problems?.[0]?.sentence ?? error.message)
+        : (error as Error).message
   } finally {
     busy.value = false
   }
@@ -81,12 +108,28 @@ const setDay = (value: string | null) => {
   <form ref="root" class="label" @submit.prevent="save">
     <h3>{{ lot ? 'The label' : 'A lot, from its label' }}</h3>
     <div class="two">
-      <TextField label="Lot number" :model-value="form.number" :maxlength="60" @update:model-value="form.number = $event" />
-      <TextField label="Supplier" :model-value="form.supplier" :maxlength="80" @update:model-value="form.supplier = $event" />
+      <TextField
+        label="Lot number"
+        :model-value="form.number"
+        :maxlength="60"
+        @update:model-value="form.number = $event"
+      />
+      <TextField
+        label="Supplier"
+        :model-value="form.supplier"
+        :maxlength="80"
+        @update:model-value="form.supplier = $event"
+      />
     </div>
     <fieldset v-for="(p, i) in form.parts" :key="i" class="part">
       <legend class="only-read">Grass {{ i + 1 }}</legend>
-      <ChoiceField label="Grass" list :options="grasses" :model-value="p.grass" @update:model-value="part(i, { grass: $event ?? p.grass })" />
+      <ChoiceField
+        label="Grass"
+        list
+        :options="grasses"
+        :model-value="p.grass"
+        @update:model-value="part(i, { grass: $event ?? p.grass })"
+      />
       <TextField
         label="Cultivar"
         placeholder="common type"
@@ -110,7 +153,12 @@ const setDay = (value: string | null) => {
         :problem="at(`parts[${i}].germination`)"
         @update:model-value="part(i, { germination: $event })"
       />
-      <button v-if="form.parts!.length > 1" type="button" class="plain small" @click="form.parts = form.parts!.filter((_, k) => k !== i)">
+      <button
+        v-if="form.parts!.length > 1"
+        type="button"
+        class="plain small"
+        @click="form.parts = form.parts!.filter((_, k) => k !== i)"
+      >
         take it off
       </button>
     </fieldset>
@@ -129,7 +177,13 @@ const setDay = (value: string | null) => {
         :problem="at('weedSeed')"
         @update:model-value="form.weedSeed = $event"
       />
-      <QuantityField label="Inert" kind="percent" :model-value="form.inert" :problem="at('inert')" @update:model-value="form.inert = $event" />
+      <QuantityField
+        label="Inert"
+        kind="percent"
+        :model-value="form.inert"
+        :problem="at('inert')"
+        @update:model-value="form.inert = $event"
+      />
       <QuantityField
         label="Coating"
         kind="percent"
@@ -140,11 +194,27 @@ const setDay = (value: string | null) => {
       />
     </div>
     <p class="sum small" :class="at('parts') ? 'wrong' : 'soft'" role="status">
-      {{ at('parts') || (sum === null ? 'Pure seed, other crop, weed seed and inert make 100 %.' : `Adds up to ${Math.round(sum * 10) / 10} %.`) }}
+      {{
+        at('parts') ||
+        (sum === null
+          ? 'Pure seed, other crop, weed seed and inert make 100 %.'
+          : `Adds up to ${Math.round(sum * 10) / 10} %.`)
+      }}
     </p>
     <div class="two">
-      <DayField label="Tested on" :today="firm.today" :model-value="form.tested" :problem="at('tested')" @update:model-value="setDay" />
-      <TextField label="Origin" :model-value="form.origin" :maxlength="80" @update:model-value="form.origin = $event" />
+      <DayField
+        label="Tested on"
+        :today="firm.today"
+        :model-value="form.tested"
+        :problem="at('tested')"
+        @update:model-value="setDay"
+      />
+      <TextField
+        label="Origin"
+        :model-value="form.origin"
+        :maxlength="80"
+        @update:model-value="form.origin = $event"
+      />
     </div>
     <ChoiceField
       label="Kept"
@@ -161,7 +231,13 @@ const setDay = (value: string | null) => {
         :problem="at('bag')"
         @update:model-value="form.bag = $event"
       />
-      <QuantityField label="Price of a bag" kind="ratio" :model-value="form.price" :problem="at('price')" @update:model-value="form.price = $event" />
+      <QuantityField
+        label="Price of a bag"
+        kind="ratio"
+        :model-value="form.price"
+        :problem="at('price')"
+        @update:model-value="form.price = $event"
+      />
       <QuantityField
         v-if="!lot"
         label="Received now"
@@ -174,9 +250,13 @@ const setDay = (value: string | null) => {
     </div>
     <p v-if="failure" class="wrong" role="alert">{{ failure }}</p>
     <p class="ends">
-      <button type="submit" class="act main" :disabled="busy">{{ lot ? 'Save the label' : 'Add to the shelf' }}</button>
+      <button type="submit" class="act main" :disabled="busy">
+        {{ lot ? 'Save the label' : 'Add to the shelf' }}
+      </button>
       <button type="button" class="act slight" @click="another">Another grass on the label</button>
-      <button type="button" class="act slight" @click="emit('done', lot?.id ?? null)">Cancel</button>
+      <button type="button" class="act slight" @click="emit('done', lot?.id ?? null)">
+        Cancel
+      </button>
     </p>
   </form>
 </template>

@@ -13,11 +13,17 @@ const stock = useStock()
 const typed = ref('')
 const failure = ref('')
 const busy = ref(false)
-const found = computed(() => (typed.value.trim() ? lotTable(parse<string[]>(typed.value.trim(), { skipEmptyLines: true }).data, firm.grasses) : null))
+const found = computed(() =>
+  typed.value.trim()
+    ? lotTable(parse<string[]>(typed.value.trim(), { skipEmptyLines: true }).data, firm.grasses)
+    : null,
+)
 async function open(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file) return
-  if (file.size > 2_000_000) return void (failure.value = 'This file is larger than 2 MB. A table of lots is small: is it another file?')
+  if (file.size > 2_000_000)
+    return void (failure.value =
+      'This file is larger than 2 MB. A table of lots is small: is it another file?')
   failure.value = ''
   typed.value = await file.text()
 }
@@ -25,7 +31,12 @@ async function add() {
   busy.value = true
   failure.value = ''
   try {
-    await stock.add(found.value!.lots.map(({ lot, received }) => ({ lot, received: received === null ? null : { kg: received, on: firm.today } })))
+    await stock.add(
+      found.value!.lots.map(({ lot, received }) => ({
+        lot,
+        received: received === null ? null : { kg: received, on: firm.today },
+      })),
+    )
     emit('done')
   } catch (error) {
     failure.value = (error as Error).message
@@ -39,19 +50,32 @@ async function add() {
   <div class="import">
     <h3>Import lots</h3>
     <p class="small soft">
-      A heading and a line for each lot: lot, grass, cultivar, purity, germination, other crop, weed seed, inert, coating, tested, supplier, bag,
-      price, kg.
+      A heading and a line for each lot: lot, grass, cultivar, purity, germination, other crop, weed
+      seed, inert, coating, tested, supplier, bag, price, kg.
     </p>
-    <TextField label="Paste the table" :rows="6" :maxlength="2000000" :model-value="typed" @update:model-value="typed = $event" />
-    <label class="file act slight">Open a file<input type="file" accept=".csv,.txt,text/csv" @change="open" /></label>
+    <TextField
+      label="Paste the table"
+      :rows="6"
+      :maxlength="2000000"
+      :model-value="typed"
+      @update:model-value="typed = $event"
+    />
+    <label class="file act slight"
+      >Open a file<input type="file" accept=".csv,.txt,text/csv" @change="open"
+    /></label>
     <template v-if="found">
       <p role="status">
-        <b>{{ found.lots.length }}</b> {{ found.lots.length === 1 ? 'lot' : 'lots' }} understood<template v-if="found.problems.length"
-          >, <b class="wrong">{{ found.problems.length }}</b> {{ found.problems.length === 1 ? 'line' : 'lines' }} left out</template
+        <b>{{ found.lots.length }}</b>
+        {{ found.lots.length === 1 ? 'lot' : 'lots' }} understood<template
+          v-if="found.problems.length"
+          >, <b class="wrong">{{ found.problems.length }}</b>
+          {{ found.problems.length === 1 ? 'line' : 'lines' }} left out</template
         >.
       </p>
       <ul v-if="found.problems.length" class="problems small">
-        <li v-for="p in found.problems.slice(0, 20)" :key="p.line">Line {{ p.line }}: {{ p.sentence }}</li>
+        <li v-for="p in found.problems.slice(0, 20)" :key="p.line">
+          Line {{ p.line }}: {{ p.sentence }}
+        </li>
         <li v-if="found.problems.length > 20">And {{ found.problems.length - 20 }} more.</li>
       </ul>
     </template>

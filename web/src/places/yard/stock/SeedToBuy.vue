@@ -5,7 +5,9 @@ import type { SeedToBuy } from '@juvena/core/stock/seedToBuy'
 import { api } from '../../../stores/api.ts'
 import { useFirm } from '../../../stores/firm.ts'
 
-/** What all jobs still have to sow, mix by mix: bought once for all of them, it takes fewer bags. */
+/**
+ * What all jobs still have to sow, mix by mix: bought once for all of them, it takes fewer bags.
+ */
 const firm = useFirm()
 const list = shallowRef<SeedToBuy[] | null>(null)
 const failure = ref('')
@@ -13,7 +15,8 @@ api<{ toBuy: SeedToBuy[] }>('GET', '/season/seed').then(
   (answer) => (list.value = answer.toBuy),
   (error: Error) => (failure.value = error.message),
 )
-const bags = ({ packs }: SeedToBuy) => packs?.counts.map((c) => `${c.count} × ${c.size} ${packs.unit}`).join(' + ') ?? ''
+const bags = ({ packs }: SeedToBuy) =>
+  packs?.counts.map((c) => `${c.count} × ${c.size} ${packs.unit}`).join(' + ') ?? ''
 const spared = ({ packs, apart }: SeedToBuy) => (packs ? apart - packs.bought : 0)
 const total = computed(() => (list.value ?? []).reduce((sum, s) => sum + s.wanted, 0))
 </script>
@@ -21,7 +24,8 @@ const total = computed(() => (list.value ?? []).reduce((sum, s) => sum + s.wante
 <template>
   <section v-if="failure || list?.length" class="buy" aria-labelledby="seed-to-buy">
     <h2 id="seed-to-buy">
-      Seed the jobs still want <span v-if="list" class="small soft">{{ firm.hand(total, 'kg') }} in all, with reserves</span>
+      Seed the jobs still want
+      <span v-if="list" class="small soft">{{ firm.hand(total, 'kg') }} in all, with reserves</span>
     </h2>
     <p v-if="failure" class="wrong" role="alert">{{ failure }}</p>
     <ul v-if="list">
@@ -30,8 +34,13 @@ const total = computed(() => (list.value ?? []).reduce((sum, s) => sum + s.wante
           <b>{{ firm.say(s.mix) }}</b>
           <p v-for="j in s.jobs" :key="j.job" class="small">
             <RouterLink :to="`/jobs/${j.job}/seed`">{{ j.name }}</RouterLink>
-            <span class="soft"> {{ firm.hand(j.kg, 'kg') }}{{ j.sowDay ? `, ${showDay(j.sowDay).slice(4)}` : '' }}</span>
-            <span v-if="j.pans.length" class="pans">{{ j.pans.map((p) => `${p.zone} ${firm.weighed(p.kg, 'kg', 2)}`).join(' · ') }}</span>
+            <span class="soft">
+              {{ firm.hand(j.kg, 'kg')
+              }}{{ j.sowDay ? `, ${showDay(j.sowDay).slice(4)}` : '' }}</span
+            >
+            <span v-if="j.pans.length" class="pans">{{
+              j.pans.map((p) => `${p.zone} ${firm.weighed(p.kg, 'kg', 2)}`).join(' · ')
+            }}</span>
           </p>
         </div>
         <p class="n">{{ firm.hand(s.wanted, 'kg') }}</p>
@@ -39,11 +48,14 @@ const total = computed(() => (list.value ?? []).reduce((sum, s) => sum + s.wante
           <template v-if="s.packs">
             <b>{{ bags(s) }}</b>
             <p class="small soft">
-              {{ s.fromShelf > 0 ? `${firm.hand(s.fromShelf, 'kg')} from the shelf; ` : '' }}{{ firm.hand(s.packs.left, 'kg') }} left over{{
+              {{ s.fromShelf > 0 ? `${firm.hand(s.fromShelf, 'kg')} from the shelf; ` : ''
+              }}{{ firm.hand(s.packs.left, 'kg') }} left over{{
                 s.packs.cost === null ? '' : `; ${s.packs.cost.toFixed(2)}`
               }}
             </p>
-            <p v-if="spared(s) > 0.005" class="small">{{ firm.hand(spared(s), 'kg') }} less than job by job</p>
+            <p v-if="spared(s) > 0.005" class="small">
+              {{ firm.hand(spared(s), 'kg') }} less than job by job
+            </p>
           </template>
           <p v-else class="small soft">all of it is on the shelf</p>
         </div>

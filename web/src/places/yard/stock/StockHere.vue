@@ -11,7 +11,10 @@ import LotForm from './LotForm.vue'
 import LotImport from './LotImport.vue'
 import SeedToBuy from './SeedToBuy.vue'
 
-/** The shelf: every lot of seed by grass, what is left of it, what it is worth, and what came and went. */
+/**
+ * The shelf: every lot of seed by grass, what is left of it, what it is worth, and what came and
+ * went.
+ */
 const firm = useFirm()
 const stock = useStock()
 const route = useRoute()
@@ -31,7 +34,8 @@ const shelves = computed(() => {
     const row = { lot, worth: stock.worth.get(lot.id) ?? null }
     groups.set(key, [...(groups.get(key) ?? []), row])
   }
-  const name = (key: string) => (key === 'mixes' ? 'Mixes' : key === 'unread' ? 'Label not read' : firm.grassName(key))
+  const name = (key: string) =>
+    key === 'mixes' ? 'Mixes' : key === 'unread' ? 'Label not read' : firm.grassName(key)
   return [...groups].map(([key, rows]) => ({ key, name: name(key), rows: [...rows].sort((a, b) => b.lot.shelf.held - a.lot.shelf.held) })).sort((a, b) => a.name.localeCompare(b.name)) // prettier-ignore
 })
 const total = computed(() => stock.lots.reduce((sum, l) => sum + Math.max(0, l.shelf.held), 0))
@@ -47,13 +51,16 @@ function start(what: 'add' | 'import') {
 }
 const width = (kg: number) => `${Math.max(0, Math.min(100, (100 * kg) / most.value))}%`
 const germination = (worth: LotWorth | null) =>
-  worth && worth.parts.length > 0 ? `${worth.parts.map((p) => Math.round(p.germination)).join(' / ')} %` : '—'
+  worth && worth.parts.length > 0
+    ? `${worth.parts.map((p) => Math.round(p.germination)).join(' / ')} %`
+    : '—'
 const source = (worth: LotWorth | null) => worth?.parts[0]?.from ?? ''
 const price = (worth: LotWorth | null) => {
   const cost = worth?.parts.length === 1 ? worth.parts[0]!.costPerThousand : null
   return cost === null || cost === undefined ? '—' : cost.toPrecision(2)
 }
-const cultivars = (lot: ShownLot) => [...new Set((lot.draft.parts ?? []).map((p) => p.cultivar || 'common type'))].join(', ')
+const cultivars = (lot: ShownLot) =>
+  [...new Set((lot.draft.parts ?? []).map((p) => p.cultivar || 'common type'))].join(', ')
 </script>
 
 <template>
@@ -62,15 +69,35 @@ const cultivars = (lot: ShownLot) => [...new Set((lot.draft.parts ?? []).map((p)
       <header>
         <h2>
           Seed on the shelf
-          <span class="small soft">{{ stock.lots.length }} {{ stock.lots.length === 1 ? 'lot' : 'lots' }}, {{ firm.hand(total, 'kg') }}</span>
+          <span class="small soft"
+            >{{ stock.lots.length }} {{ stock.lots.length === 1 ? 'lot' : 'lots' }},
+            {{ firm.hand(total, 'kg') }}</span
+          >
         </h2>
         <span class="ends">
-          <button type="button" class="act main" :aria-expanded="doing === 'add'" @click="start('add')">Add a lot</button>
-          <button type="button" class="act slight" :aria-expanded="doing === 'import'" @click="start('import')">Import lots</button>
+          <button
+            type="button"
+            class="act main"
+            :aria-expanded="doing === 'add'"
+            @click="start('add')"
+          >
+            Add a lot
+          </button>
+          <button
+            type="button"
+            class="act slight"
+            :aria-expanded="doing === 'import'"
+            @click="start('import')"
+          >
+            Import lots
+          </button>
         </span>
       </header>
       <p v-if="stock.failure" class="wrong" role="alert">{{ stock.failure }}</p>
-      <NothingYet v-if="stock.ready && stock.lots.length === 0" says="No seed is on the shelf. Add a lot from the label of its bag." />
+      <NothingYet
+        v-if="stock.ready && stock.lots.length === 0"
+        says="No seed is on the shelf. Add a lot from the label of its bag."
+      />
       <table v-if="stock.lots.length">
         <thead>
           <tr>
@@ -87,9 +114,18 @@ const cultivars = (lot: ShownLot) => [...new Set((lot.draft.parts ?? []).map((p)
           <tr class="group">
             <th colspan="7" scope="rowgroup">{{ s.name }}</th>
           </tr>
-          <tr v-for="{ lot, worth } in s.rows" :key="lot.id" :class="{ chosen: chosen?.id === lot.id }">
+          <tr
+            v-for="{ lot, worth } in s.rows"
+            :key="lot.id"
+            :class="{ chosen: chosen?.id === lot.id }"
+          >
             <td>
-              <button type="button" class="plain" :aria-expanded="chosen?.id === lot.id" @click="choose(chosen?.id === lot.id ? null : lot.id)">
+              <button
+                type="button"
+                class="plain"
+                :aria-expanded="chosen?.id === lot.id"
+                @click="choose(chosen?.id === lot.id ? null : lot.id)"
+              >
                 <b>{{ lot.draft.number || lot.draft.name || 'no number' }}</b>
               </button>
               <span class="small soft">{{ cultivars(lot) || lot.draft.supplier }}</span>
@@ -97,18 +133,29 @@ const cultivars = (lot: ShownLot) => [...new Set((lot.draft.parts ?? []).map((p)
             <td class="n held">
               {{ firm.hand(lot.shelf.held, 'kg') }}
               <span class="bar" aria-hidden="true"
-                ><i class="free" :style="{ width: width(lot.shelf.free) }"></i><i class="kept" :style="{ width: width(lot.shelf.reserved) }"></i
+                ><i class="free" :style="{ width: width(lot.shelf.free) }"></i
+                ><i class="kept" :style="{ width: width(lot.shelf.reserved) }"></i
               ></span>
             </td>
-            <td class="n" :class="{ short: lot.shelf.free < 0 }">{{ firm.hand(lot.shelf.free, 'kg') }}</td>
+            <td class="n" :class="{ short: lot.shelf.free < 0 }">
+              {{ firm.hand(lot.shelf.free, 'kg') }}
+            </td>
             <td class="n">
               {{ germination(worth) }}<span class="small soft source">{{ source(worth) }}</span>
             </td>
-            <td>{{ stock.read.get(lot.id)?.tested ? showDay(stock.read.get(lot.id)!.tested!, true).slice(4) : '—' }}</td>
+            <td>
+              {{
+                stock.read.get(lot.id)?.tested
+                  ? showDay(stock.read.get(lot.id)!.tested!, true).slice(4)
+                  : '—'
+              }}
+            </td>
             <td class="n">{{ price(worth) }}</td>
             <td>
               <span v-if="lot.shelf.held < -0.0005" class="tag no">below zero</span>
-              <span v-else-if="worth" class="tag" :class="worth.verdict.replaceAll(' ', '-')">{{ worth.verdict }}</span>
+              <span v-else-if="worth" class="tag" :class="worth.verdict.replaceAll(' ', '-')">{{
+                worth.verdict
+              }}</span>
               <span v-if="worth?.test?.due" class="tag due">count today</span>
             </td>
           </tr>

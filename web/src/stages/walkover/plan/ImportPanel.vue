@@ -12,7 +12,10 @@ import { sendPhoto } from '../../../stores/photos.ts'
 import type { Tool } from './PlanMap.vue'
 import { readOutlines } from './outlineFiles.ts'
 
-/** Ways in and out of the plan: a picture to trace over, outline files, a walk with the phone; GeoJSON and paper out. */
+/**
+ * Ways in and out of the plan: a picture to trace over, outline files, a walk with the phone;
+ * GeoJSON and paper out.
+ */
 const emit = defineEmits<{ tool: [tool: Tool]; taken: [] }>()
 const firm = useFirm()
 const job = useJob()
@@ -39,7 +42,16 @@ async function takePicture(event: Event) {
     job.edit(`drawing.picture.${photo.id}`, (d) => {
       d.drawing = {
         ...d.drawing,
-        picture: { photo: photo.id, width: photo.width, height: photo.height, metresPerPixel, turned: 0, x: 0, y: 0, scaled: false },
+        picture: {
+          photo: photo.id,
+          width: photo.width,
+          height: photo.height,
+          metresPerPixel,
+          turned: 0,
+          x: 0,
+          y: 0,
+          scaled: false,
+        },
       }
     })
     says.value = 'Now set its scale by one known length.'
@@ -58,20 +70,26 @@ const dropPicture = () =>
 const siteOrigin = computed<Origin | null>(() => {
   const plan = job.draft?.drawing
   if (plan?.origin) return plan.origin
-  const [latitude, longitude] = [Number(job.draft?.site?.latitude), Number(job.draft?.site?.longitude)]
+  const [latitude, longitude] = [
+    Number(job.draft?.site?.latitude),
+    Number(job.draft?.site?.longitude),
+  ]
   const given =
     job.draft?.site?.latitude !== undefined &&
     job.draft.site.longitude !== undefined &&
     job.draft.site.latitude !== null &&
     job.draft.site.longitude !== null
-  return given && Number.isFinite(latitude) && Number.isFinite(longitude) ? { latitude, longitude } : null
+  return given && Number.isFinite(latitude) && Number.isFinite(longitude)
+    ? { latitude, longitude }
+    : null
 })
 async function takeOutlines(event: Event) {
   const file = input(event)
   if (!file) return
   const read = await readOutlines(file)
   if (!read.ok) return void (wrong.value = read.sentence)
-  const anchored = (job.draft?.drawing?.shapes ?? []).length > 0 ? (job.draft?.drawing?.origin ?? null) : null
+  const anchored =
+    (job.draft?.drawing?.shapes ?? []).length > 0 ? (job.draft?.drawing?.origin ?? null) : null
   const taken = fromGeoJson(read.value, anchored)
   if (!taken.ok) return void (wrong.value = taken.sentence)
   job.edit(`plan.in.${Date.now()}`, (d) => {
@@ -82,18 +100,36 @@ async function takeOutlines(event: Event) {
     }
     d.drawing!.origin ??= taken.origin
     if (d.site?.latitude === undefined || d.site.latitude === null || d.site.latitude === '')
-      d.site = { ...d.site, latitude: round5(taken.origin.latitude), longitude: round5(taken.origin.longitude) }
+      d.site = {
+        ...d.site,
+        latitude: round5(taken.origin.latitude),
+        longitude: round5(taken.origin.longitude),
+      }
   })
   says.value = `${taken.shapes.length} ${taken.shapes.length === 1 ? 'shape' : 'shapes'} from ${file.name}. Laid flat, a length of 100 m is out by ${showNumber(taken.errorIn100 * 1000)} mm at most.${taken.left.length ? ` Left out: ${taken.left.slice(0, 2).join(' ')}` : ''}`
   emit('taken')
 }
-const READINGS = new Set(['height', 'width', 'crown', 'stem', 'dropsLeaf', 'depth', 'settling', 'flow'])
+const READINGS = new Set([
+  'height',
+  'width',
+  'crown',
+  'stem',
+  'dropsLeaf',
+  'depth',
+  'settling',
+  'flow',
+])
 const round5 = (x: number) => Math.round(x * 1e5) / 1e5
 
 function giveOut() {
   const origin = siteOrigin.value
-  if (!origin) return void (wrong.value = 'GeoJSON holds longitude and latitude: enter those of the site first, under Site and season.')
-  const file = new Blob([JSON.stringify(toGeoJson(job.draft?.drawing?.shapes ?? [], origin), null, 1)], { type: 'application/geo+json' })
+  if (!origin)
+    return void (wrong.value =
+      'GeoJSON holds longitude and latitude: enter those of the site first, under Site and season.')
+  const file = new Blob(
+    [JSON.stringify(toGeoJson(job.draft?.drawing?.shapes ?? [], origin), null, 1)],
+    { type: 'application/geo+json' },
+  )
   const link = document.createElement('a')
   link.href = URL.createObjectURL(file)
   link.download = `${(job.draft?.name ?? 'plan').replace(/[^A-Za-z0-9 _-]+/g, '').trim() || 'plan'}.geojson`
@@ -102,11 +138,15 @@ function giveOut() {
 }
 
 /** A walk round the edge: each place the phone gives, and the worst error it stated. */
-const walk = shallowRef<{ places: Point[]; worst: number; origin: Origin; now: number } | null>(null)
+const walk = shallowRef<{ places: Point[]; worst: number; origin: Origin; now: number } | null>(
+  null,
+)
 let watching: number | null = null
 function begin() {
   wrong.value = says.value = ''
-  if (!('geolocation' in navigator)) return void (wrong.value = 'This browser gives no position. Use a phone, or type lengths from the tape.')
+  if (!('geolocation' in navigator))
+    return void (wrong.value =
+      'This browser gives no position. Use a phone, or type lengths from the tape.')
   watching = navigator.geolocation.watchPosition(
     ({ coords }) => {
       const origin = walk.value?.origin ??
@@ -141,7 +181,8 @@ function keepWalk() {
   const w = walk.value
   end()
   walk.value = null
-  if (!w || w.places.length < 3) return void (wrong.value = 'Fewer than three places were read: walk right round the edge.')
+  if (!w || w.places.length < 3)
+    return void (wrong.value = 'Fewer than three places were read: walk right round the edge.')
   job.edit(`plan.walk.${Date.now()}`, (d) => {
     addShape(d, 'lawn', [w.places], 'phone', { error: `${Math.round(w.worst * 10) / 10} m` })
     d.drawing!.origin ??= w.origin
@@ -149,30 +190,47 @@ function keepWalk() {
   emit('taken')
 }
 onBeforeUnmount(end)
-const walked = computed(() => (walk.value && walk.value.places.length > 2 ? firm.text(areaOf([walk.value.places]), 'm2') : ''))
+const walked = computed(() =>
+  walk.value && walk.value.places.length > 2 ? firm.text(areaOf([walk.value.places]), 'm2') : '',
+)
 </script>
 
 <template>
   <section class="in" aria-label="Picture, file, phone">
     <div>
       <h3>Trace over a picture</h3>
-      <p class="small soft">A plan, a scan, or a photo from straight above. It is kept beside the job, without the camera’s record.</p>
+      <p class="small soft">
+        A plan, a scan, or a photo from straight above. It is kept beside the job, without the
+        camera’s record.
+      </p>
       <p class="row">
         <label class="act slight"
           >{{ busy ? 'Taking it in…' : picture ? 'Another picture' : 'Choose a picture'
-          }}<input class="only-read" type="file" accept="image/*" :disabled="busy" @change="takePicture"
+          }}<input
+            class="only-read"
+            type="file"
+            accept="image/*"
+            :disabled="busy"
+            @change="takePicture"
         /></label>
         <template v-if="picture">
-          <button type="button" class="act slight" @click="emit('tool', 'scale')">Set its scale</button>
+          <button type="button" class="act slight" @click="emit('tool', 'scale')">
+            Set its scale
+          </button>
           <button type="button" class="act slight" @click="emit('tool', 'north')">Set north</button>
           <button type="button" class="plain small" @click="dropPicture">remove</button>
         </template>
       </p>
-      <p v-if="picture && !picture.scaled" class="small warn">Its scale is not set: every size traced on it is a guess until it is.</p>
+      <p v-if="picture && !picture.scaled" class="small warn">
+        Its scale is not set: every size traced on it is a guess until it is.
+      </p>
     </div>
     <div>
       <h3>Import outlines</h3>
-      <p class="small soft">GeoJSON, KML or GPX. Areas and walks that come round become lawns; what a shape is can be changed.</p>
+      <p class="small soft">
+        GeoJSON, KML or GPX. Areas and walks that come round become lawns; what a shape is can be
+        changed.
+      </p>
       <p class="row">
         <label class="act slight"
           >Choose a file<input
@@ -181,18 +239,34 @@ const walked = computed(() => (walk.value && walk.value.places.length > 2 ? firm
             accept=".geojson,.json,.kml,.gpx,application/geo+json,application/json,application/gpx+xml"
             @change="takeOutlines"
         /></label>
-        <button type="button" class="act slight" :disabled="!(job.draft?.drawing?.shapes ?? []).length" @click="giveOut">Export GeoJSON</button>
-        <RouterLink class="act slight" :to="`/jobs/${job.id}/sheets?sheet=plan`">Print to scale</RouterLink>
+        <button
+          type="button"
+          class="act slight"
+          :disabled="!(job.draft?.drawing?.shapes ?? []).length"
+          @click="giveOut"
+        >
+          Export GeoJSON
+        </button>
+        <RouterLink class="act slight" :to="`/jobs/${job.id}/sheets?sheet=plan`"
+          >Print to scale</RouterLink
+        >
       </p>
     </div>
     <div>
       <h3>Walk it with the phone</h3>
-      <p class="small soft">Good to a few metres: enough for half a hectare, not for a strip. The error the phone states goes with the area.</p>
+      <p class="small soft">
+        Good to a few metres: enough for half a hectare, not for a strip. The error the phone states
+        goes with the area.
+      </p>
       <p class="row">
-        <button v-if="!walk && watching === null" type="button" class="act slight" @click="begin">Start at the edge</button>
+        <button v-if="!walk && watching === null" type="button" class="act slight" @click="begin">
+          Start at the edge
+        </button>
         <template v-else>
           <span role="status">{{
-            walk ? `${walk.places.length} places, ± ${showNumber(walk.now)} m now${walked ? `, ${walked} so far` : ''}` : 'waiting for a position'
+            walk
+              ? `${walk.places.length} places, ± ${showNumber(walk.now)} m now${walked ? `, ${walked} so far` : ''}`
+              : 'waiting for a position'
           }}</span>
           <button type="button" class="act slight" @click="keepWalk">Finish the walk</button>
         </template>
@@ -200,7 +274,10 @@ const walked = computed(() => (walk.value && walk.value.places.length > 2 ? firm
     </div>
     <p v-if="says" class="wide small" role="status">{{ says }}</p>
     <p v-if="wrong" class="wide wrong" role="alert">{{ wrong }}</p>
-    <p class="wide small soft">Each area says how it was measured ({{ Object.values(MEASURED_BY_NAMES).join(', ') }}), and how far it may be out.</p>
+    <p class="wide small soft">
+      Each area says how it was measured ({{ Object.values(MEASURED_BY_NAMES).join(', ') }}), and
+      how far it may be out.
+    </p>
   </section>
 </template>
 

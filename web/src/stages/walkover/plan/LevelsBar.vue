@@ -24,7 +24,9 @@ const set = <K extends keyof ZoneDraft>(key: K, value: ZoneDraft[K]) =>
   })
 const problem = (key: string) => job.problemAt(`zones[${index.value}].${key}`)
 const levels = computed(() => job.draft?.drawing?.levels ?? [])
-const report = computed(() => (props.zone ? job.plan?.survey.zones[props.zone]?.levels : null) ?? null)
+const report = computed(
+  () => (props.zone ? job.plan?.survey.zones[props.zone]?.levels : null) ?? null,
+)
 const fig = (key: string) => zoneFigure(props.zone ?? '', key)
 
 const us = computed(() => firm.units === 'us')
@@ -36,9 +38,15 @@ const text = ref('')
 const staff = ref(false)
 const problems = ref<string[]>([])
 const taken = ref('')
-const drawn = computed(() => (job.draft?.drawing?.shapes ?? []).some((s) => s.kind === 'lawn' && s.zone === props.zone))
+const drawn = computed(() =>
+  (job.draft?.drawing?.shapes ?? []).some((s) => s.kind === 'lawn' && s.zone === props.zone),
+)
 function take(from: string) {
-  const table = levelTable(parse<string[]>(from.trim(), { skipEmptyLines: true, delimitersToGuess: [',', ';', '\t', ' '] }).data, firm.units)
+  const table = levelTable(
+    parse<string[]>(from.trim(), { skipEmptyLines: true, delimitersToGuess: [',', ';', '\t', ' '] })
+      .data,
+    firm.units,
+  )
   problems.value = table.problems
   taken.value = ''
   if (table.rows.length === 0) return
@@ -59,7 +67,9 @@ async function file(event: Event) {
   ;(event.target as HTMLInputElement).value = ''
   if (!chosen) return
   if (chosen.size > 2_000_000)
-    return void (problems.value = ['That file is larger than 2 MB. Up to 5,000 readings are taken: x, y and height in rows.'])
+    return void (problems.value = [
+      'That file is larger than 2 MB. Up to 5,000 readings are taken: x, y and height in rows.',
+    ])
   take(await chosen.text())
 }
 const clear = () =>
@@ -84,25 +94,43 @@ const AIMS = [
       <span class="small"
         ><b>{{ levels.length }}</b> {{ levels.length === 1 ? 'reading' : 'readings' }}</span
       >
-      <button type="button" class="act slight" :aria-expanded="pasting" @click="pasting = !pasting">paste or file</button>
-      <button v-if="levels.length" type="button" class="plain small" @click="dropLast">undo the last</button>
-      <button v-if="levels.length" type="button" class="plain small" @click="clear">clear all</button>
+      <button type="button" class="act slight" :aria-expanded="pasting" @click="pasting = !pasting">
+        paste or file
+      </button>
+      <button v-if="levels.length" type="button" class="plain small" @click="dropLast">
+        undo the last
+      </button>
+      <button v-if="levels.length" type="button" class="plain small" @click="clear">
+        clear all
+      </button>
     </div>
     <form v-if="pasting" class="paste" @submit.prevent="take(text)">
       <label for="levels-text" class="small"
-        >One reading a row: x and y in {{ us ? 'feet' : 'metres' }} on the plan, height in {{ us ? 'inches' : 'millimetres' }} above (+) or below (−)
-        the mark. A heading may name other units.</label
+        >One reading a row: x and y in {{ us ? 'feet' : 'metres' }} on the plan, height in
+        {{ us ? 'inches' : 'millimetres' }} above (+) or below (−) the mark. A heading may name
+        other units.</label
       >
       <textarea
         id="levels-text"
         v-model="text"
         rows="4"
-        :placeholder="us ? 'x ft, y ft, height in\n0, 0, 0\n8, 0, -0.4' : 'x, y, height mm\n0, 0, 0\n2.5, 0, -9'"
+        :placeholder="
+          us ? 'x ft, y ft, height in\n0, 0, 0\n8, 0, -0.4' : 'x, y, height mm\n0, 0, 0\n2.5, 0, -9'
+        "
       />
-      <label class="small"><input v-model="staff" type="checkbox" /> Heights are staff readings: larger is lower</label>
+      <label class="small"
+        ><input v-model="staff" type="checkbox" /> Heights are staff readings: larger is
+        lower</label
+      >
       <div class="row">
         <button type="submit" class="act slight" :disabled="text.trim() === ''">Import</button>
-        <label class="act slight">from a CSV file<input class="only-read" type="file" accept=".csv,.txt,text/csv,text/plain" @change="file" /></label>
+        <label class="act slight"
+          >from a CSV file<input
+            class="only-read"
+            type="file"
+            accept=".csv,.txt,text/csv,text/plain"
+            @change="file"
+        /></label>
         <span class="small" role="status">{{ taken }}</span>
       </div>
       <ul v-if="problems.length" class="wrong" role="alert">
@@ -172,7 +200,9 @@ const AIMS = [
           <dd><FigureValue :id="fig('dressing.lifts')" size="big" /></dd>
         </div>
       </dl>
-      <p v-else class="small soft">Three readings not in one line make a surface; two dozen over a lawn show its dips.</p>
+      <p v-else class="small soft">
+        Three readings not in one line make a surface; two dozen over a lawn show its dips.
+      </p>
       <table v-if="report?.dips.length" class="dips">
         <thead>
           <tr>
@@ -195,8 +225,12 @@ const AIMS = [
           </tr>
         </tbody>
       </table>
-      <p v-if="report && report.dips.length > 8" class="small soft">and {{ report.dips.length - 8 }} shallower.</p>
-      <p v-if="report && report.dips.length === 0" class="small soft">No dip deeper than {{ firm.text(5, 'mm') }}.</p>
+      <p v-if="report && report.dips.length > 8" class="small soft">
+        and {{ report.dips.length - 8 }} shallower.
+      </p>
+      <p v-if="report && report.dips.length === 0" class="small soft">
+        No dip deeper than {{ firm.text(5, 'mm') }}.
+      </p>
     </template>
   </section>
 </template>

@@ -12,7 +12,10 @@ import RasterLegend from './RasterLegend.vue'
 import { clockText } from './clockAt.ts'
 import { LIGHT_SCALE } from './rasters.ts'
 
-/** What the map of light shows: over which weeks, how the chosen zone fares, the shadows at one hour, and what the what-ifs would gain. */
+/**
+ * What the map of light shows: over which weeks, how the chosen zone fares, the shadows at one
+ * hour, and what the what-ifs would gain.
+ */
 const props = defineProps<{
   zone: string | null
   minutes: number | null
@@ -27,11 +30,15 @@ const survey = useSurvey()
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 const missing = computed(() =>
-  job.draft?.site?.latitude === undefined || job.draft.site.latitude === null || job.draft.site.latitude === ''
+  job.draft?.site?.latitude === undefined ||
+  job.draft.site.latitude === null ||
+  job.draft.site.latitude === ''
     ? 'The latitude is wanted first, under Site and season: it tells the sun’s path.'
     : !props.drawn
       ? 'A lawn is wanted first: draw one, or type its lengths.'
-      : !(job.draft.drawing?.shapes ?? []).some((s) => ['building', 'wall', 'tree'].includes(s.kind)) && !(job.draft.drawing?.hills ?? []).length
+      : !(job.draft.drawing?.shapes ?? []).some((s) =>
+            ['building', 'wall', 'tree'].includes(s.kind),
+          ) && !(job.draft.drawing?.hills ?? []).length
         ? 'Nothing stands in the way yet: this is open ground. Draw the house, hedges and trees with their heights.'
         : '',
 )
@@ -40,22 +47,38 @@ const seasonText = computed(() => {
   return s ? `${showDay(dayOf(s.from))} to ${showDay(dayOf(s.to))}` : ''
 })
 const here = computed(() => (props.zone ? survey.light?.zones[props.zone] : undefined))
-/** Over the growing weeks, as things stand, the plan has these figures itself: they are shown, and open. Else the map's own. */
+/**
+ * Over the growing weeks, as things stand, the plan has these figures itself: they are shown, and
+ * open. Else the map's own.
+ */
 const planned = computed(() => {
-  const median = ['sun.cast', 'sun'].find((key) => job.ofZone(props.zone, key)?.rule === 'survey.light')
+  const median = ['sun.cast', 'sun'].find(
+    (key) => job.ofZone(props.zone, key)?.rule === 'survey.light',
+  )
   return median && survey.period === 'season' && !survey.whatIf
     ? ['sun.low', median, 'sun.high'].map((key) => zoneFigure(props.zone ?? '', key))
     : null
 })
-const mapped = computed(() => (here.value ? [here.value.low, here.value.median, here.value.high] : null))
+const mapped = computed(() =>
+  here.value ? [here.value.low, here.value.median, here.value.high] : null,
+)
 const SPREAD = ['darkest tenth under', 'half under', 'brightest tenth over']
 const months = computed(() => (props.zone ? (survey.months[props.zone] ?? []) : []))
-const tries = computed(() => (job.draft?.drawing?.shapes ?? []).some((s) => s.whatIf && s.whatIf !== 'as-is'))
+const tries = computed(() =>
+  (job.draft?.drawing?.shapes ?? []).some((s) => s.whatIf && s.whatIf !== 'as-is'),
+)
 const name = computed(() => job.zones.find((z) => z.id === props.zone)?.name ?? 'the zone')
-const choose = (period: string) => (survey.period = period === 'season' || period === 'sowing' ? period : Number(period))
+const choose = (period: string) =>
+  (survey.period = period === 'season' || period === 'sowing' ? period : Number(period))
 /** Seedlings meet the light of their own weeks, which may be far from the growing season's. */
-const atSowing = computed(() => (props.zone && survey.period === 'season' ? survey.sowingSun[props.zone] : undefined))
-const sowingText = computed(() => (survey.sowing ? `${showDay(dayOf(survey.sowing.from))} to ${showDay(dayOf(survey.sowing.to))}` : ''))
+const atSowing = computed(() =>
+  props.zone && survey.period === 'season' ? survey.sowingSun[props.zone] : undefined,
+)
+const sowingText = computed(() =>
+  survey.sowing
+    ? `${showDay(dayOf(survey.sowing.from))} to ${showDay(dayOf(survey.sowing.to))}`
+    : '',
+)
 const hours = (h: number) => showNumber(Math.round(h * 10) / 10)
 </script>
 
@@ -75,15 +98,29 @@ const hours = (h: number) => showNumber(Math.round(h * 10) / 10)
       </label>
       <span v-if="survey.casting !== null" class="casting" role="status">
         <progress :value="survey.casting" max="1" aria-label="Casting the light" />
-        <span class="small">{{ Math.round(survey.casting * 100) }} %{{ survey.light && !survey.light.fine ? ', rough so far' : '' }}</span>
+        <span class="small"
+          >{{ Math.round(survey.casting * 100) }} %{{
+            survey.light && !survey.light.fine ? ', rough so far' : ''
+          }}</span
+        >
         <button type="button" class="plain small" @click="survey.stop()">stop</button>
       </span>
       <span v-else-if="survey.stopped" class="small">
-        Stopped{{ survey.light ? `, ${survey.light.fine ? 'an earlier' : 'a rough'} map is shown` : '' }}.
+        Stopped{{
+          survey.light ? `, ${survey.light.fine ? 'an earlier' : 'a rough'} map is shown` : ''
+        }}.
         <button type="button" class="plain" @click="survey.cast()">go on</button>
       </span>
-      <span v-else-if="survey.light" class="small soft">{{ survey.light.fine ? `every ${showNumber(survey.light.grid.cell)} m` : 'rough' }}</span>
-      <button v-if="tries" type="button" class="act slight" :aria-pressed="survey.whatIf" @click="survey.whatIf = !survey.whatIf">
+      <span v-else-if="survey.light" class="small soft">{{
+        survey.light.fine ? `every ${showNumber(survey.light.grid.cell)} m` : 'rough'
+      }}</span>
+      <button
+        v-if="tries"
+        type="button"
+        class="act slight"
+        :aria-pressed="survey.whatIf"
+        @click="survey.whatIf = !survey.whatIf"
+      >
         the what-ifs tried
       </button>
     </div>
@@ -91,12 +128,16 @@ const hours = (h: number) => showNumber(Math.round(h * 10) / 10)
     <p v-if="planned || mapped" class="spread">
       <b>{{ name }}</b>
       <template v-for="(says, i) in SPREAD" :key="says">
-        · {{ says }} <FigureValue v-if="planned" :id="planned[i]" /><b v-else-if="mapped">{{ hours(mapped[i]!) }} h</b>
+        · {{ says }} <FigureValue v-if="planned" :id="planned[i]" /><b v-else-if="mapped"
+          >{{ hours(mapped[i]!) }} h</b
+        >
       </template>
       <template v-if="atSowing !== undefined">
         · sowing to first mow, {{ sowingText }}: half under <b>{{ hours(atSowing) }} h</b>
       </template>
-      <button v-if="split" type="button" class="act slight" @click="emit('cut')">cut in two along the red line</button>
+      <button v-if="split" type="button" class="act slight" @click="emit('cut')">
+        cut in two along the red line
+      </button>
     </p>
     <p v-if="months.length === 12" class="months small">
       <span class="soft">by month, half under:</span>
@@ -119,9 +160,23 @@ const hours = (h: number) => showNumber(Math.round(h * 10) / 10)
       />
       <b class="clock">{{ minutes === null ? 'not shown' : clockText(minutes) }}</b>
       <span class="small soft"
-        >{{ showDay(dayOf(day)) }}{{ minutes === null ? '' : sun && sun.altitude > 0 ? `, sun ${Math.round(sun.altitude)}° up` : ', sun down' }}</span
+        >{{ showDay(dayOf(day))
+        }}{{
+          minutes === null
+            ? ''
+            : sun && sun.altitude > 0
+              ? `, sun ${Math.round(sun.altitude)}° up`
+              : ', sun down'
+        }}</span
       >
-      <button v-if="minutes !== null" type="button" class="plain small" @click="emit('update:minutes', null)">none</button>
+      <button
+        v-if="minutes !== null"
+        type="button"
+        class="plain small"
+        @click="emit('update:minutes', null)"
+      >
+        none
+      </button>
     </div>
   </section>
 </template>

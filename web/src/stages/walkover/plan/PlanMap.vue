@@ -13,14 +13,31 @@ import VectorSource from 'ol/source/Vector'
 import { Circle as CircleStyle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style'
 import Collection from 'ol/Collection'
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import { SHAPE_KINDS, type Point, type Ring, type ShapeKind, type Drawing } from '@juvena/core/entities/drawing'
+import {
+  SHAPE_KINDS,
+  type Point,
+  type Ring,
+  type ShapeKind,
+  type Drawing,
+} from '@juvena/core/entities/drawing'
 import { boxOf, type Area } from '@juvena/core/drawing/geometry'
 import type { Grid } from '@juvena/core/light/lightMap'
 import { USUAL_OBSTACLE } from '@juvena/core/light/obstacles'
 import { shapeAt } from '@juvena/core/drawing/shapeAt'
-import { edgeLabels, metres, sizeLabel, sketchStyles, stylesOf, type Drawn, type Overlay } from './shapeStyles.ts'
+import {
+  edgeLabels,
+  metres,
+  sizeLabel,
+  sketchStyles,
+  stylesOf,
+  type Drawn,
+  type Overlay,
+} from './shapeStyles.ts'
 
-/** The plan, to scale, in metres east and north. It shows what it is given and tells what a person drew; it decides nothing. */
+/**
+ * The plan, to scale, in metres east and north. It shows what it is given and tells what a person
+ * drew; it decides nothing.
+ */
 export type Tool = 'look' | 'move' | 'split' | 'scale' | 'north' | 'level' | ShapeKind
 
 const props = defineProps<{
@@ -50,7 +67,11 @@ const bitmap = shallowRef<HTMLImageElement | null>(null)
 const pictureFailed = ref(false)
 
 const FAR = 20_000
-const projection = new Projection({ code: 'juvena-plan', units: 'm', extent: [-FAR, -FAR, FAR, FAR] })
+const projection = new Projection({
+  code: 'juvena-plan',
+  units: 'm',
+  extent: [-FAR, -FAR, FAR, FAR],
+})
 const view = new View({
   projection,
   center: [15, 10],
@@ -65,9 +86,14 @@ const levelSource = new VectorSource()
 const shadowSource = new VectorSource()
 const cutSource = new VectorSource()
 
-/** A layer painted by hand: `paint` gets a context in which one unit is one metre, east and north. */
+/**
+ * A layer painted by hand: `paint` gets a context in which one unit is one metre, east and north.
+ */
 function painted(
-  paint: (context: CanvasRenderingContext2D, box: { west: number; south: number; east: number; north: number; resolution: number }) => void,
+  paint: (
+    context: CanvasRenderingContext2D,
+    box: { west: number; south: number; east: number; north: number; resolution: number },
+  ) => void,
 ) {
   const source = new ImageCanvas({
     projection,
@@ -79,14 +105,22 @@ function painted(
       const context = canvas.getContext('2d')!
       const k = pixelRatio / resolution
       context.setTransform(k, 0, 0, -k, -extent[0]! * k, extent[3]! * k)
-      paint(context, { west: extent[0]!, south: extent[1]!, east: extent[2]!, north: extent[3]!, resolution })
+      paint(context, {
+        west: extent[0]!,
+        south: extent[1]!,
+        east: extent[2]!,
+        north: extent[3]!,
+        resolution,
+      })
       return canvas
     },
   })
   return { source, layer: new ImageLayer({ source }) }
 }
 
-/** The plan's zero: typed places and levels are told from here, x to the east and y to the north. */
+/**
+ * The plan's zero: typed places and levels are told from here, x to the east and y to the north.
+ */
 function paintZero(context: CanvasRenderingContext2D, step: number, pixel: number) {
   context.strokeStyle = context.fillStyle = '#8a7f63'
   context.lineWidth = 1.5 * pixel
@@ -156,7 +190,8 @@ const styleOf = (feature: Feature<Geometry>) => {
   const styles = stylesOf(drawn, props.overlay, geometry)
   if (!drawn.chosen) return styles
   // While a corner is dragged its size follows the hand.
-  const live = reshaping.value && geometry instanceof Polygon ? [sizeLabel(geometry, props.say)] : []
+  const live =
+    reshaping.value && geometry instanceof Polygon ? [sizeLabel(geometry, props.say)] : []
   return [...styles, ...edgeLabels(geometry, props.say.length), ...live]
 }
 const rank = (f: FeatureLike) => {
@@ -175,7 +210,10 @@ const shapeLayer = new VectorLayer({
 const shadowLayer = new VectorLayer({
   source: shadowSource,
   opacity: 0.42,
-  style: new Style({ fill: new Fill({ color: '#1d2a22' }), stroke: new Stroke({ color: '#1d2a22', width: 1 }) }),
+  style: new Style({
+    fill: new Fill({ color: '#1d2a22' }),
+    stroke: new Stroke({ color: '#1d2a22', width: 1 }),
+  }),
   updateWhileInteracting: true,
 })
 const levelLayer = new VectorLayer({
@@ -183,7 +221,10 @@ const levelLayer = new VectorLayer({
   style: (f) =>
     new Style({
       // A dot: a cross would read as a plus before the number.
-      image: new CircleStyle({ radius: 2.5, fill: new Fill({ color: f.get('low') ? '#8c1d2c' : '#1d2a22' }) }),
+      image: new CircleStyle({
+        radius: 2.5,
+        fill: new Fill({ color: f.get('low') ? '#8c1d2c' : '#1d2a22' }),
+      }),
       text: new Text({
         text: f.get('text') as string,
         font: `${f.get('low') ? 'bold ' : ''}12px 'Atkinson Hyperlegible', sans-serif`,
@@ -195,7 +236,10 @@ const levelLayer = new VectorLayer({
     }),
   updateWhileInteracting: true,
 })
-const cutLayer = new VectorLayer({ source: cutSource, style: new Style({ stroke: new Stroke({ color: '#8c1d2c', width: 2.5, lineDash: [10, 5] }) }) })
+const cutLayer = new VectorLayer({
+  source: cutSource,
+  style: new Style({ stroke: new Stroke({ color: '#8c1d2c', width: 2.5, lineDash: [10, 5] }) }),
+})
 
 const toGeometry = (kind: ShapeKind, at: Point[][]): Geometry =>
   SHAPE_KINDS[kind].draws === 'area'
@@ -241,7 +285,8 @@ function syncShapes() {
     }
     if (drawn.chosen) picked.push(entry.feature)
   }
-  // Touched only when the choice itself changes: a plan that arrives while a corner is dragged must not deselect it.
+  // Touched only when the choice itself changes: a plan that arrives while a corner is dragged must
+  // not deselect it.
   if (picked.length !== chosen.getLength() || picked.some((f, i) => chosen.item(i) !== f)) {
     chosen.clear()
     chosen.extend(picked)
@@ -301,7 +346,10 @@ const meant = (at: Point) =>
     at,
     props.shapes.map((d) => d.shape),
     (view.getResolution() ?? 0.05) * (matchMedia('(pointer: coarse)').matches ? 14 : 6),
-    { crownOf: (s) => metres(s.crown, USUAL_OBSTACLE.tree.crown), thicknessOf: (s) => metres(s.width, USUAL_OBSTACLE.wall.width) },
+    {
+      crownOf: (s) => metres(s.crown, USUAL_OBSTACLE.tree.crown),
+      thicknessOf: (s) => metres(s.width, USUAL_OBSTACLE.wall.width),
+    },
   )
 const snap = new Snap({ source: shapeSource, pixelTolerance: 10 })
 // A listener that gives back false stops the ones after it: these give back nothing.
@@ -321,7 +369,12 @@ function useTool() {
   modify.setActive(tool === 'look')
   moving.setActive(tool === 'move')
   if (tool !== 'look' && tool !== 'move') {
-    const draws = tool === 'level' ? 'spot' : tool === 'split' || tool === 'scale' || tool === 'north' ? 'line' : SHAPE_KINDS[tool].draws
+    const draws =
+      tool === 'level'
+        ? 'spot'
+        : tool === 'split' || tool === 'scale' || tool === 'north'
+          ? 'line'
+          : SHAPE_KINDS[tool].draws
     drawing = new Draw({
       type: draws === 'area' ? 'Polygon' : draws === 'line' ? 'LineString' : 'Point',
       maxPoints: tool === 'split' || tool === 'scale' || tool === 'north' ? 2 : undefined,
@@ -335,7 +388,8 @@ function useTool() {
   map.removeInteraction(snap)
   map.addInteraction(snap)
 }
-const inField = (target: EventTarget | null) => target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)
+const inField = (target: EventTarget | null) =>
+  target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)
 function onKey(event: KeyboardEvent) {
   if (inField(event.target)) return
   if (event.key === 'Escape' && props.tool !== 'look') {
@@ -351,14 +405,25 @@ function onKey(event: KeyboardEvent) {
 }
 
 function fit() {
-  const places: Point[] = [...props.shapes.flatMap((d) => (d.shape.at as Point[][]).flat()), ...props.levels.map((l): Point => [l.x, l.y])]
+  const places: Point[] = [
+    ...props.shapes.flatMap((d) => (d.shape.at as Point[][]).flat()),
+    ...props.levels.map((l): Point => [l.x, l.y]),
+  ]
   const p = props.picture?.plan
-  if (p) places.push([p.x, p.y], [p.x + p.width * p.metresPerPixel, p.y + p.height * p.metresPerPixel])
+  if (p)
+    places.push([p.x, p.y], [p.x + p.width * p.metresPerPixel, p.y + p.height * p.metresPerPixel])
   const box = boxOf(places) ?? { west: 0, south: 0, east: 30, north: 20 }
-  view.fit([box.west - 0.5, box.south - 0.5, box.east + 0.5, box.north + 0.5], { size: map?.getSize(), padding: [16, 44, 34, 48], maxZoom: 40 })
+  view.fit([box.west - 0.5, box.south - 0.5, box.east + 0.5, box.north + 0.5], {
+    size: map?.getSize(),
+    padding: [16, 44, 34, 48],
+    maxZoom: 40,
+  })
 }
 const zoom = (by: number) =>
-  view.animate({ resolution: view.getResolution()! * by, duration: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 120 })
+  view.animate({
+    resolution: view.getResolution()! * by,
+    duration: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 120,
+  })
 function measureBar() {
   const resolution = view.getResolution() ?? 0.05
   const metres = props.bars.find((m) => m / resolution >= 70) ?? props.bars.at(-1)!
@@ -380,7 +445,11 @@ watch(
   () => props.levels,
   (levels) => {
     levelSource.clear(true)
-    levelSource.addFeatures(levels.map((l) => new Feature({ geometry: new OlPoint([l.x, l.y]), text: l.text, low: l.low })))
+    levelSource.addFeatures(
+      levels.map(
+        (l) => new Feature({ geometry: new OlPoint([l.x, l.y]), text: l.text, low: l.low }),
+      ),
+    )
   },
   { immediate: true },
 )
@@ -388,7 +457,12 @@ watch(
   () => props.shadows,
   (shadows) => {
     shadowSource.clear(true)
-    if (shadows.length > 0) shadowSource.addFeature(new Feature(new MultiPolygon(shadows.map((area) => area.map((ring) => [...ring, ring[0]!])))))
+    if (shadows.length > 0)
+      shadowSource.addFeature(
+        new Feature(
+          new MultiPolygon(shadows.map((area) => area.map((ring) => [...ring, ring[0]!]))),
+        ),
+      )
   },
   { immediate: true },
 )
@@ -438,7 +512,11 @@ onMounted(() => {
     target: holder.value!,
     view,
     controls: [],
-    interactions: usualInteractions({ altShiftDragRotate: false, pinchRotate: false, doubleClickZoom: false }).extend([modify, moving]),
+    interactions: usualInteractions({
+      altShiftDragRotate: false,
+      pinchRotate: false,
+      doubleClickZoom: false,
+    }).extend([modify, moving]),
     layers: [ground.layer, rasterLayer.layer, shadowLayer, shapeLayer, levelLayer, cutLayer],
   })
   map.on('click', (event) => {
@@ -447,7 +525,8 @@ onMounted(() => {
   })
   // How often it has been drawn in full, for whoever drives the page from outside.
   map.on('rendercomplete', () => {
-    if (holder.value) holder.value.dataset.drawn = String(Number(holder.value.dataset.drawn ?? 0) + 1)
+    if (holder.value)
+      holder.value.dataset.drawn = String(Number(holder.value.dataset.drawn ?? 0) + 1)
   })
   view.on('change:resolution', measureBar)
   useTool()
@@ -463,7 +542,10 @@ onBeforeUnmount(() => {
   map?.setTarget(undefined)
   map?.dispose()
 })
-/** Where on the page a place of the plan lies, px from the top left of the map. For whoever drives the page from outside. */
+/**
+ * Where on the page a place of the plan lies, px from the top left of the map. For whoever drives
+ * the page from outside.
+ */
 const pixelOf = (at: Point) => map?.getPixelFromCoordinate(at) ?? null
 defineExpose({ fit, pixelOf })
 </script>
@@ -481,16 +563,26 @@ defineExpose({ fit, pixelOf })
       <path d="M15 33V4M9 11l6-8 6 8" />
       <text x="15" y="45" text-anchor="middle">N</text>
     </svg>
-    <svg class="bar" :viewBox="`0 0 ${bar.pixels + 4} 24`" :width="bar.pixels + 4" height="24" aria-hidden="true">
+    <svg
+      class="bar"
+      :viewBox="`0 0 ${bar.pixels + 4} 24`"
+      :width="bar.pixels + 4"
+      height="24"
+      aria-hidden="true"
+    >
       <path :d="`M2 14v8M2 18h${bar.pixels}M${bar.pixels + 2} 14v8`" />
       <text :x="bar.pixels / 2 + 2" y="11" text-anchor="middle">{{ say.length(bar.metres) }}</text>
     </svg>
     <div class="zooms">
       <button type="button" class="act slight" aria-label="Nearer" @click="zoom(0.7)">+</button>
       <button type="button" class="act slight" aria-label="Further" @click="zoom(1.43)">−</button>
-      <button type="button" class="act slight" aria-label="Show all of the plan" @click="fit">all</button>
+      <button type="button" class="act slight" aria-label="Show all of the plan" @click="fit">
+        all
+      </button>
     </div>
-    <p v-if="pictureFailed" class="failed">The picture could not be shown. It may have been archived.</p>
+    <p v-if="pictureFailed" class="failed">
+      The picture could not be shown. It may have been archived.
+    </p>
     <slot />
   </div>
 </template>

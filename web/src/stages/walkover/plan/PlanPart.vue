@@ -1,12 +1,29 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { SHAPE_KINDS, type MeasuredBy, type Point, type Ring, type ShapeDraft, type ShapeKind, type Drawing } from '@juvena/core/entities/drawing'
+import {
+  SHAPE_KINDS,
+  type MeasuredBy,
+  type Point,
+  type Ring,
+  type ShapeDraft,
+  type ShapeKind,
+  type Drawing,
+} from '@juvena/core/entities/drawing'
 import { readJob } from '@juvena/core/entities/job'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
 import { measurePlan } from '@juvena/core/drawing/drawnZones'
 import type { Area } from '@juvena/core/drawing/geometry'
-import { addShape, cutOverlap, removeShape, reshape, scalePicture, splitInto, splitZone, turnNorth } from '@juvena/core/drawing/shapeEdits'
+import {
+  addShape,
+  cutOverlap,
+  removeShape,
+  reshape,
+  scalePicture,
+  splitInto,
+  splitZone,
+  turnNorth,
+} from '@juvena/core/drawing/shapeEdits'
 import { obstaclesOf, shadowsAt } from '@juvena/core/light/obstacles'
 import { levelsByZone, tiltsOf } from '@juvena/core/walkover/siteSurvey'
 import { sunAt } from '@juvena/core/light/sun'
@@ -31,16 +48,26 @@ import { useShapeLabels } from './shapeLabels.ts'
 const TypedShape = defineAsyncComponent(() => import('./TypedShape.vue'))
 const ImportPanel = defineAsyncComponent(() => import('./ImportPanel.vue'))
 
-/** The site drawn to scale: what is where, and what the drawing says of light, levels, cover and what lies below. */
+/**
+ * The site drawn to scale: what is where, and what the drawing says of light, levels, cover and
+ * what lies below.
+ */
 const firm = useFirm()
 const job = useJob()
 const survey = useSurvey()
 const route = useRoute()
 const router = useRouter()
 
-const overlay = computed<Overlay>(() => (OVERLAYS.some((o) => o.id === route.query.show) ? (route.query.show as Overlay) : 'none'))
-const show = (to: Overlay) => void router.replace({ query: { ...route.query, show: to === 'none' || to === overlay.value ? undefined : to } })
-watch(overlay, (o) => (survey.wanted = o === 'light' || o === 'levels' ? o : 'none'), { immediate: true })
+const overlay = computed<Overlay>(() =>
+  OVERLAYS.some((o) => o.id === route.query.show) ? (route.query.show as Overlay) : 'none',
+)
+const show = (to: Overlay) =>
+  void router.replace({
+    query: { ...route.query, show: to === 'none' || to === overlay.value ? undefined : to },
+  })
+watch(overlay, (o) => (survey.wanted = o === 'light' || o === 'levels' ? o : 'none'), {
+  immediate: true,
+})
 onBeforeUnmount(() => (survey.wanted = 'none'))
 
 const tool = ref<Tool>('look')
@@ -59,15 +86,26 @@ const zoneId = computed(
 )
 function choose(id: string | null) {
   const shape = shapes.value.find((s) => s.id === id)
-  void router.replace({ query: { ...route.query, shape: id ?? undefined, zone: shape?.zone ?? route.query.zone, figure: undefined } })
+  void router.replace({
+    query: {
+      ...route.query,
+      shape: id ?? undefined,
+      zone: shape?.zone ?? route.query.zone,
+      figure: undefined,
+    },
+  })
 }
 
-const read = computed<Drawing | null>(() => (job.draft ? (readJob({ name: '', drawing: job.draft.drawing ?? {} }).job?.drawing ?? null) : null))
+const read = computed<Drawing | null>(() =>
+  job.draft ? (readJob({ name: '', drawing: job.draft.drawing ?? {} }).job?.drawing ?? null) : null,
+)
 const measured = computed(() => (read.value ? measurePlan(read.value) : null))
 /** Sloping zones, which shade themselves while the sun stands behind them. */
 const tilts = computed(() => {
   const zones = job.draft ? readJob({ name: '', zones: job.draft.zones ?? [] }).job?.zones : null
-  return zones && read.value && measured.value ? tiltsOf({ zones }, measured.value, levelsByZone({ drawing: read.value })) : []
+  return zones && read.value && measured.value
+    ? tiltsOf({ zones }, measured.value, levelsByZone({ drawing: read.value }))
+    : []
 })
 const { labelOf } = useShapeLabels(overlay)
 const wantedIn = (zone: string | null | undefined) => {
@@ -80,12 +118,18 @@ const drawn = computed<Drawn[]>(() =>
     ...labelOf(shape),
     wanted: shape.kind === 'lawn' ? wantedIn(shape.zone) : null,
     chosen: shape.id === chosen.value?.id,
-    tried: shape.whatIf !== undefined && shape.whatIf !== 'as-is' && (survey.whatIf || !!shape.agreed),
+    tried:
+      shape.whatIf !== undefined && shape.whatIf !== 'as-is' && (survey.whatIf || !!shape.agreed),
   })),
 )
-const nets = computed<Area[]>(() => [...(measured.value?.zones.values() ?? [])].flatMap((z) => z.net))
+const nets = computed<Area[]>(() =>
+  [...(measured.value?.zones.values() ?? [])].flatMap((z) => z.net),
+)
 const raster = computed(() => {
-  if (overlay.value === 'light' && survey.light) return [{ canvas: pictureOf(survey.light, LIGHT_SCALE), grid: survey.light.grid, clip: nets.value }]
+  if (overlay.value === 'light' && survey.light)
+    return [
+      { canvas: pictureOf(survey.light, LIGHT_SCALE), grid: survey.light.grid, clip: nets.value },
+    ]
   if (overlay.value === 'levels')
     return survey.levels.map((r) => {
       const { west, south, cell, columns, rows } = r.grid
@@ -97,7 +141,11 @@ const raster = computed(() => {
           [west, south + rows * cell],
         ],
       ]
-      return { canvas: pictureOf(r, levelScale(firm.units)), grid: r.grid, clip: nets.value.length > 0 ? nets.value : [whole] }
+      return {
+        canvas: pictureOf(r, levelScale(firm.units)),
+        grid: r.grid,
+        clip: nets.value.length > 0 ? nets.value : [whole],
+      }
     })
   return []
 })
@@ -114,21 +162,40 @@ const levelMarks = computed(() =>
 
 /** Minutes past midnight at the site, for the shadows; null while none are shown. */
 const minutes = ref<number | null>(null)
-const shadowDay = computed(() => (survey.season ? Math.round((survey.season.from + survey.season.to) / 2) : null))
+const shadowDay = computed(() =>
+  survey.season ? Math.round((survey.season.from + survey.season.to) / 2) : null,
+)
 const sun = computed(() => {
   const site = job.draft?.site
   const latitude = Number(site?.latitude)
   const longitude = Number(site?.longitude ?? 0) || 0
-  if (overlay.value !== 'light' || minutes.value === null || shadowDay.value === null || site?.latitude === undefined || !Number.isFinite(latitude))
+  if (
+    overlay.value !== 'light' ||
+    minutes.value === null ||
+    shadowDay.value === null ||
+    site?.latitude === undefined ||
+    !Number.isFinite(latitude)
+  )
     return null
-  return sunAt(instantAt(shadowDay.value, minutes.value, site?.timeZone, longitude), latitude, longitude)
+  return sunAt(
+    instantAt(shadowDay.value, minutes.value, site?.timeZone, longitude),
+    latitude,
+    longitude,
+  )
 })
 const shadows = computed(() =>
-  sun.value && read.value ? shadowsAt([...obstaclesOf(read.value.shapes, { whatIf: survey.whatIf }), ...tilts.value], sun.value) : [],
+  sun.value && read.value
+    ? shadowsAt(
+        [...obstaclesOf(read.value.shapes, { whatIf: survey.whatIf }), ...tilts.value],
+        sun.value,
+      )
+    : [],
 )
 const split = computed(() => {
   const id = zoneId.value
-  return overlay.value === 'light' && id && job.plan?.survey.mixedLight.includes(id) ? (survey.light?.splits[id] ?? null) : null
+  return overlay.value === 'light' && id && job.plan?.survey.mixedLight.includes(id)
+    ? (survey.light?.splits[id] ?? null)
+    : null
 })
 
 const picture = computed(() => {
@@ -149,7 +216,11 @@ function pick(to: Tool) {
 /** A lawn drawn while the chosen zone has no outline yet becomes that zone's. */
 const zoneToDraw = () => {
   const id = zoneId.value
-  return id && job.zones.some((z) => z.id === id) && !shapes.value.some((s) => s.kind === 'lawn' && s.zone === id) ? id : undefined
+  return id &&
+    job.zones.some((z) => z.id === id) &&
+    !shapes.value.some((s) => s.kind === 'lawn' && s.zone === id)
+    ? id
+    : undefined
 }
 function onDrawn(used: Tool, rings: Ring[]) {
   const run = rings[0]!
@@ -162,12 +233,16 @@ function onDrawn(used: Tool, rings: Ring[]) {
     return
   }
   tool.value = 'look'
-  if (used === 'north') return void job.edit(`plan.north.${Date.now()}`, (d) => turnNorth(d, run[0]!, run[1]!))
+  if (used === 'north')
+    return void job.edit(`plan.north.${Date.now()}`, (d) => turnNorth(d, run[0]!, run[1]!))
   if (used === 'split') {
     const zone = zoneId.value
     let made: string | null = null
-    if (zone) job.edit(`plan.split.${Date.now()}`, (d) => (made = splitZone(d, zone, run[0]!, run[1]!)))
-    says.value = made ? '' : 'The line does not cross the chosen lawn. Choose a lawn, then draw right across it.'
+    if (zone)
+      job.edit(`plan.split.${Date.now()}`, (d) => (made = splitZone(d, zone, run[0]!, run[1]!)))
+    says.value = made
+      ? ''
+      : 'The line does not cross the chosen lawn. Choose a lawn, then draw right across it.'
     return
   }
   if (used === 'look' || used === 'move') return
@@ -176,14 +251,18 @@ function onDrawn(used: Tool, rings: Ring[]) {
   job.edit(`plan.add.${Date.now()}`, (d) => (id = addShape(d, used, rings, traced.value, more)))
   choose(id)
 }
-const onReshaped = (id: string, rings: Ring[]) => job.edit(`plan.reshape.${id}`, (d) => reshape(d, id, rings))
+const onReshaped = (id: string, rings: Ring[]) =>
+  job.edit(`plan.reshape.${id}`, (d) => reshape(d, id, rings))
 function keepLevel() {
   const l = level.value
   if (!l || l.typed === null) return
   const typed = readLevel(l.typed)
   if (typed === null) return
   job.edit(`plan.level.${Date.now()}`, (d) => {
-    d.drawing = { ...d.drawing, levels: [...(d.drawing?.levels ?? []), { x: l.at[0], y: l.at[1], mm: typed, zone: null }] }
+    d.drawing = {
+      ...d.drawing,
+      levels: [...(d.drawing?.levels ?? []), { x: l.at[0], y: l.at[1], mm: typed, zone: null }],
+    }
   })
   level.value = null
 }
@@ -214,15 +293,24 @@ function cutByLight() {
 }
 const overlaps = computed(() => job.plan?.survey.overlaps ?? [])
 const zoneName = (id: string) => job.zones.find((z) => z.id === id)?.name || 'Unnamed zone'
-const cutOff = (keep: string, cut: string) => job.edit(`plan.overlap.${Date.now()}`, (d) => cutOverlap(d, keep, cut))
+const cutOff = (keep: string, cut: string) =>
+  job.edit(`plan.overlap.${Date.now()}`, (d) => cutOverlap(d, keep, cut))
 const remove = (id: string) => {
   job.edit(`plan.remove.${id}`, (d) => removeShape(d, id))
   choose(null)
 }
 function onDelete(event: KeyboardEvent) {
-  if (chosen.value && tool.value === 'look' && (event.key === 'Delete' || event.key === 'Backspace')) remove(chosen.value.id)
+  if (
+    chosen.value &&
+    tool.value === 'look' &&
+    (event.key === 'Delete' || event.key === 'Backspace')
+  )
+    remove(chosen.value.id)
 }
-const say = computed(() => ({ length: (m: number) => firm.text(m, 'm'), area: (m2: number) => firm.text(m2, 'm2') }))
+const say = computed(() => ({
+  length: (m: number) => firm.text(m, 'm'),
+  area: (m2: number) => firm.text(m2, 'm2'),
+}))
 const TOOL_SAYS: Partial<Record<Tool, string>> = {
   move: 'Drag the chosen shape. Esc when it lies right.',
   split: 'Draw a line right across the chosen lawn: two clicks.',
@@ -239,13 +327,27 @@ const toolSays = computed(() => {
     ? `Click where the ${name} stands.`
     : `Click each ${draws === 'area' ? 'corner' : 'bend'} of the ${name}; double-click the last, or Enter. Backspace takes one back, Esc leaves off.`
 })
-const empty = computed(() => shapes.value.length === 0 && !picture.value && (job.draft?.drawing?.levels ?? []).length === 0)
+const empty = computed(
+  () =>
+    shapes.value.length === 0 && !picture.value && (job.draft?.drawing?.levels ?? []).length === 0,
+)
 </script>
 
 <template>
   <div class="plan">
-    <PlanTools :tool="tool" :panel="panel" :overlay="overlay" @pick="pick" @panel="panel = panel === $event ? null : $event" @show="show" />
-    <TypedShape v-if="panel === 'typed'" :zone="zoneToDraw()" @made="(id) => (choose(id), (panel = null), map?.fit())" />
+    <PlanTools
+      :tool="tool"
+      :panel="panel"
+      :overlay="overlay"
+      @pick="pick"
+      @panel="panel = panel === $event ? null : $event"
+      @show="show"
+    />
+    <TypedShape
+      v-if="panel === 'typed'"
+      :zone="zoneToDraw()"
+      @made="(id) => (choose(id), (panel = null), map?.fit())"
+    />
     <ImportPanel v-if="panel === 'in'" @tool="(t) => pick(t)" @taken="map?.fit()" />
 
     <p v-if="toolSays" class="says" role="status">{{ toolSays }}</p>
@@ -256,7 +358,8 @@ const empty = computed(() => shapes.value.length === 0 && !picture.value && (job
       /></label>
       <button type="submit" class="act slight">Keep</button>
       <span v-if="level.typed && readLevel(level.typed) === null" class="wrong"
-        >“{{ level.typed }}” is no height. Write it like {{ firm.units === 'us' ? '−1/2 or −0.5 in' : '−14 or −1.4 cm' }}.</span
+        >“{{ level.typed }}” is no height. Write it like
+        {{ firm.units === 'us' ? '−1/2 or −0.5 in' : '−14 or −1.4 cm' }}.</span
       >
     </form>
     <form v-if="known" class="ask" @submit.prevent="keepScale">
@@ -267,12 +370,25 @@ const empty = computed(() => shapes.value.length === 0 && !picture.value && (job
         :model-value="known.typed"
         @update:model-value="known = { ...known, typed: $event }"
       />
-      <button type="submit" class="act slight" :disabled="!known.typed || readLength(known.typed) === null">Set the scale</button>
+      <button
+        type="submit"
+        class="act slight"
+        :disabled="!known.typed || readLength(known.typed) === null"
+      >
+        Set the scale
+      </button>
     </form>
     <p v-for="o in overlaps" :key="o.zones.join()" class="overlap">
-      <b>{{ zoneName(o.zones[0]) }} and {{ zoneName(o.zones[1]) }} overlap, {{ firm.text(o.area, 'm2') }}.</b>
-      <button type="button" class="act slight" @click="cutOff(o.zones[0], o.zones[1])">cut it off {{ zoneName(o.zones[1]) }}</button>
-      <button type="button" class="act slight" @click="cutOff(o.zones[1], o.zones[0])">cut it off {{ zoneName(o.zones[0]) }}</button>
+      <b
+        >{{ zoneName(o.zones[0]) }} and {{ zoneName(o.zones[1]) }} overlap,
+        {{ firm.text(o.area, 'm2') }}.</b
+      >
+      <button type="button" class="act slight" @click="cutOff(o.zones[0], o.zones[1])">
+        cut it off {{ zoneName(o.zones[1]) }}
+      </button>
+      <button type="button" class="act slight" @click="cutOff(o.zones[1], o.zones[0])">
+        cut it off {{ zoneName(o.zones[0]) }}
+      </button>
     </p>
 
     <!-- Keys pressed on the plan reach it from the drawing inside. -->
@@ -298,8 +414,8 @@ const empty = computed(() => shapes.value.length === 0 && !picture.value && (job
         <div v-if="empty && tool === 'look'" class="start">
           <p class="big">Draw the site.</p>
           <p>
-            Draw over a picture, type lengths from the tape, walk it with the phone, or import a file. Typed sizes under Zones are enough for a whole
-            job.
+            Draw over a picture, type lengths from the tape, walk it with the phone, or import a
+            file. Typed sizes under Zones are enough for a whole job.
           </p>
         </div>
       </PlanMap>
@@ -316,7 +432,15 @@ const empty = computed(() => shapes.value.length === 0 && !picture.value && (job
       @cut="cutByLight"
     />
     <LevelsBar v-if="overlay === 'levels' || tool === 'level'" :zone="zoneId" />
-    <ShapeList v-model:by="by" :chosen="chosen?.id ?? null" :tool="tool" :picture="picture !== null" @choose="choose" @remove="remove" @tool="pick" />
+    <ShapeList
+      v-model:by="by"
+      :chosen="chosen?.id ?? null"
+      :tool="tool"
+      :picture="picture !== null"
+      @choose="choose"
+      @remove="remove"
+      @tool="pick"
+    />
   </div>
 </template>
 

@@ -6,7 +6,11 @@ import { OVERLAYS, type Overlay } from './shapeStyles.ts'
 
 /** What can be drawn, the ways in, and what the plan shows. */
 defineProps<{ tool: Tool; panel: 'typed' | 'in' | null; overlay: Overlay }>()
-const emit = defineEmits<{ pick: [tool: Tool]; panel: [panel: 'typed' | 'in']; show: [overlay: Overlay] }>()
+const emit = defineEmits<{
+  pick: [tool: Tool]
+  panel: [panel: 'typed' | 'in']
+  show: [overlay: Overlay]
+}>()
 const TOOLS: { name: string; kinds: ShapeKind[] }[] = [
   { name: 'lawn', kinds: ['lawn'] },
   { name: 'bed, path', kinds: ['bed'] },
@@ -28,7 +32,13 @@ const pick = (tool: Tool) => {
   <div class="bar">
     <div class="tools" role="group" aria-label="Draw">
       <span v-for="t in TOOLS" :key="t.name" class="tool">
-        <button v-if="t.kinds.length === 1" type="button" class="act slight" :aria-pressed="tool === t.kinds[0]" @click="pick(t.kinds[0]!)">
+        <button
+          v-if="t.kinds.length === 1"
+          type="button"
+          class="act slight"
+          :aria-pressed="tool === t.kinds[0]"
+          @click="pick(t.kinds[0]!)"
+        >
           + {{ t.name }}
         </button>
         <template v-else>
@@ -42,16 +52,46 @@ const pick = (tool: Tool) => {
             + {{ t.name }}
           </button>
           <span v-if="open === t.name" class="menu">
-            <button v-for="k in t.kinds" :key="k" type="button" class="act slight" @click="pick(k)">{{ SHAPE_KINDS[k].name }}</button>
+            <button v-for="k in t.kinds" :key="k" type="button" class="act slight" @click="pick(k)">
+              {{ SHAPE_KINDS[k].name }}
+            </button>
           </span>
         </template>
       </span>
-      <button type="button" class="act slight" :aria-pressed="tool === 'level'" @click="pick('level')">+ level</button>
-      <button type="button" class="act slight typed" :aria-expanded="panel === 'typed'" @click="emit('panel', 'typed')">typed</button>
-      <button type="button" class="act slight typed" :aria-expanded="panel === 'in'" @click="emit('panel', 'in')">import</button>
+      <button
+        type="button"
+        class="act slight"
+        :aria-pressed="tool === 'level'"
+        @click="pick('level')"
+      >
+        + level
+      </button>
+      <button
+        type="button"
+        class="act slight typed"
+        :aria-expanded="panel === 'typed'"
+        @click="emit('panel', 'typed')"
+      >
+        typed
+      </button>
+      <button
+        type="button"
+        class="act slight typed"
+        :aria-expanded="panel === 'in'"
+        @click="emit('panel', 'in')"
+      >
+        import
+      </button>
     </div>
     <div class="overlays" role="group" aria-label="Show on the plan">
-      <button v-for="o in OVERLAYS" :key="o.id" type="button" class="act slight" :aria-pressed="overlay === o.id" @click="emit('show', o.id)">
+      <button
+        v-for="o in OVERLAYS"
+        :key="o.id"
+        type="button"
+        class="act slight"
+        :aria-pressed="overlay === o.id"
+        @click="emit('show', o.id)"
+      >
         {{ o.name }}
       </button>
     </div>

@@ -10,7 +10,9 @@ defineProps<{ scale: Scale; says: string }>()
     <span class="small soft">{{ says }}</span>
     <ul>
       <li v-for="s in scale.steps" :key="s.colour">
-        <svg width="34" height="12" aria-hidden="true"><rect width="34" height="12" :fill="s.colour" /></svg>
+        <svg width="34" height="12" aria-hidden="true">
+          <rect width="34" height="12" :fill="s.colour" />
+        </svg>
         <span>{{ s.says }}</span>
       </li>
     </ul>

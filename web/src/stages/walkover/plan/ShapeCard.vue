@@ -27,11 +27,16 @@ import TextField from '../../../parts/TextField.vue'
 import { useFirm } from '../../../stores/firm.ts'
 import { useJob } from '../../../stores/job.ts'
 
-/** The chosen shape: what it is, its readings, its edges to the centimetre, and for an obstacle what cutting it would gain. */
+/**
+ * The chosen shape: what it is, its readings, its edges to the centimetre, and for an obstacle what
+ * cutting it would gain.
+ */
 const firm = useFirm()
 const job = useJob()
 const route = useRoute()
-const index = computed(() => (job.draft?.drawing?.shapes ?? []).findIndex((s) => s.id === route.query.shape))
+const index = computed(() =>
+  (job.draft?.drawing?.shapes ?? []).findIndex((s) => s.id === route.query.shape),
+)
 const shape = computed<ShapeDraft | null>(() => job.draft?.drawing?.shapes?.[index.value] ?? null)
 const kind = computed(() => (shape.value?.kind ?? 'lawn') as ShapeKind)
 const draws = computed(() => SHAPE_KINDS[kind.value].draws)
@@ -42,45 +47,76 @@ const set = (patch: Partial<ShapeDraft>) =>
   })
 const problem = (key: string) => job.problemAt(`drawing.shapes[${index.value}].${key}`)
 const size = computed(() =>
-  draws.value === 'area' ? firm.text(areaOf(at.value), 'm2') : draws.value === 'line' ? firm.text(lengthOf(at.value[0]!), 'm') : '',
+  draws.value === 'area'
+    ? firm.text(areaOf(at.value), 'm2')
+    : draws.value === 'line'
+      ? firm.text(lengthOf(at.value[0]!), 'm')
+      : '',
 )
 const kinds = computed(() =>
-  SHAPE_KIND_IDS.filter((k) => SHAPE_KINDS[k].draws === draws.value).map((value) => ({ value, name: SHAPE_KINDS[value].name })),
+  SHAPE_KIND_IDS.filter((k) => SHAPE_KINDS[k].draws === draws.value).map((value) => ({
+    value,
+    name: SHAPE_KINDS[value].name,
+  })),
 )
 const edges = computed(() => {
   const ring = at.value[0] ?? []
   const n = draws.value === 'area' ? ring.length : draws.value === 'line' ? ring.length - 1 : 0
-  return n > 16 ? [] : Array.from({ length: n }, (_, i) => distance(ring[i]!, ring[(i + 1) % ring.length]!))
+  return n > 16
+    ? []
+    : Array.from({ length: n }, (_, i) => distance(ring[i]!, ring[(i + 1) % ring.length]!))
 })
 function setEdge(i: number, typed: string | null) {
   const parsed = typed ? parseQuantity(typed, 'length', firm.units) : null
   if (!parsed?.ok || !(parsed.value > 0) || !shape.value) return
   const id = shape.value.id
   const rings = at.value.map((ring, k) =>
-    k === 0 ? (draws.value === 'area' ? withEdge(ring, i, parsed.value) : withPiece(ring, i, parsed.value)) : ring,
+    k === 0
+      ? draws.value === 'area'
+        ? withEdge(ring, i, parsed.value)
+        : withPiece(ring, i, parsed.value)
+      : ring,
   )
   job.edit(`shape.${id}.edge.${i}`, (d) => reshape(d, id, rings))
 }
-const nudge = (dx: number, dy: number) => shape.value && job.edit(`shape.${shape.value.id}.move`, (d) => moveShape(d, shape.value!.id, dx, dy))
+const nudge = (dx: number, dy: number) =>
+  shape.value &&
+  job.edit(`shape.${shape.value.id}.move`, (d) => moveShape(d, shape.value!.id, dx, dy))
 const obstacle = computed(() => ['building', 'wall', 'tree'].includes(kind.value))
 const gains = computed(() =>
   shape.value?.whatIf && shape.value.whatIf !== 'as-is' && !shape.value.agreed
     ? job.zones.flatMap((z) => {
-        const [now, then] = [job.ofZone(z.id, 'sun.cast') ?? job.ofZone(z.id, 'sun'), job.ofZone(z.id, 'sun.if')]
+        const [now, then] = [
+          job.ofZone(z.id, 'sun.cast') ?? job.ofZone(z.id, 'sun'),
+          job.ofZone(z.id, 'sun.if'),
+        ]
         return now && then
-          ? [{ name: z.name || 'Unnamed zone', now: num(now), gain: Math.round((num(then) - num(now)) * 10) / 10, then: num(then) }]
+          ? [
+              {
+                name: z.name || 'Unnamed zone',
+                now: num(now),
+                gain: Math.round((num(then) - num(now)) * 10) / 10,
+                then: num(then),
+              },
+            ]
           : []
       })
     : [],
 )
 const others = computed(() =>
-  job.zones.filter((z) => z.id !== shape.value?.zone && (job.draft?.drawing?.shapes ?? []).some((s) => s.kind === 'lawn' && s.zone === z.id)),
+  job.zones.filter(
+    (z) =>
+      z.id !== shape.value?.zone &&
+      (job.draft?.drawing?.shapes ?? []).some((s) => s.kind === 'lawn' && s.zone === z.id),
+  ),
 )
 const merge = (other: string) => {
   const zone = shape.value?.zone
   if (zone) job.edit(`merge.${zone}.${other}`, (d) => mergeZones(d, zone, other))
 }
-const zones = computed(() => job.zones.map((z) => ({ value: z.id, name: z.name || 'Unnamed zone' })))
+const zones = computed(() =>
+  job.zones.map((z) => ({ value: z.id, name: z.name || 'Unnamed zone' })),
+)
 const settles = computed(() => valueInForce(trenchValues.settling, firm.settings.values))
 const widthOf = (typed: string | number | null | undefined) => {
   const p = typeof typed === 'string' ? parseQuantity(typed, 'length') : null
@@ -89,7 +125,12 @@ const widthOf = (typed: string | number | null | undefined) => {
 const volume = computed(() =>
   kind.value === 'trench' && shape.value
     ? trenchVolume({
-        ...trenchOf({ at: at.value, width: widthOf(shape.value.width), depth: depthOf(shape.value.depth), settling: null }),
+        ...trenchOf({
+          at: at.value,
+          width: widthOf(shape.value.width),
+          depth: depthOf(shape.value.depth),
+          settling: null,
+        }),
         settling: percentOf(shape.value.settling),
       })
     : 0,
@@ -107,20 +148,37 @@ const usual = (x: number) => `else ${firm.text(x, 'm')}`
 
 <template>
   <section v-if="shape" class="card" aria-label="The chosen shape">
-    <p class="small soft">{{ SHAPE_KINDS[kind].name }}, {{ MEASURED_BY_NAMES[(shape.by ?? 'tape') as MeasuredBy] }}</p>
+    <p class="small soft">
+      {{ SHAPE_KINDS[kind].name }}, {{ MEASURED_BY_NAMES[(shape.by ?? 'tape') as MeasuredBy] }}
+    </p>
     <p class="size">
-      {{ kind === 'lawn' ? job.zones.find((z) => z.id === shape!.zone)?.name || 'Unnamed zone' : shapeName(shape) }} <b>{{ size }}</b>
-      <span v-if="draws === 'area'" class="small soft">edge {{ firm.text(perimeterOf(at), 'm') }}</span>
+      {{
+        kind === 'lawn'
+          ? job.zones.find((z) => z.id === shape!.zone)?.name || 'Unnamed zone'
+          : shapeName(shape)
+      }}
+      <b>{{ size }}</b>
+      <span v-if="draws === 'area'" class="small soft"
+        >edge {{ firm.text(perimeterOf(at), 'm') }}</span
+      >
     </p>
     <div class="fields">
-      <TextField v-if="kind !== 'lawn'" label="Name" :model-value="shape.name" :maxlength="80" @update:model-value="set({ name: $event })" />
+      <TextField
+        v-if="kind !== 'lawn'"
+        label="Name"
+        :model-value="shape.name"
+        :maxlength="80"
+        @update:model-value="set({ name: $event })"
+      />
       <ChoiceField
         v-if="kinds.length > 1"
         label="It is"
         list
         :options="kinds"
         :model-value="kind"
-        @update:model-value="$event && set({ kind: $event, zone: $event === 'lawn' ? job.zones[0]?.id : shape!.zone })"
+        @update:model-value="
+          $event && set({ kind: $event, zone: $event === 'lawn' ? job.zones[0]?.id : shape!.zone })
+        "
       />
       <ChoiceField
         v-if="['lawn', 'bare', 'low', 'worn', 'edge', 'trench'].includes(kind)"
@@ -231,7 +289,8 @@ const usual = (x: number) => `else ${firm.text(x, 'm')}`
       Takes <b>{{ firm.text(volume, 'm3') }}</b> of soil, firmed in layers.
     </p>
     <p v-if="kind === 'cable' || kind === 'pipe'" class="small caution">
-      Call for buried services before coring, spiking or edging; a drawn line is where someone thinks it lies.
+      Call for buried services before coring, spiking or edging; a drawn line is where someone
+      thinks it lies.
     </p>
 
     <section v-if="obstacle" class="whatif">
@@ -240,7 +299,9 @@ const usual = (x: number) => `else ${firm.text(x, 'm')}`
         label="it were"
         :options="[
           { value: 'as-is', name: 'as it is' },
-          ...(kind === 'building' ? [] : [{ value: 'cut' as const, name: kind === 'tree' ? 'lifted to' : 'cut to' }]),
+          ...(kind === 'building'
+            ? []
+            : [{ value: 'cut' as const, name: kind === 'tree' ? 'lifted to' : 'cut to' }]),
           { value: 'gone', name: kind === 'tree' ? 'felled' : 'gone' },
         ]"
         :model-value="shape.whatIf ?? 'as-is'"
@@ -256,7 +317,8 @@ const usual = (x: number) => `else ${firm.text(x, 'm')}`
       />
       <ul v-if="gains.length">
         <li v-for="g in gains" :key="g.name">
-          <span>{{ g.name }}</span> <b>{{ g.gain > 0 ? '+' : '' }}{{ g.gain }} h</b> <span class="small soft">to {{ g.then }} h a day</span>
+          <span>{{ g.name }}</span> <b>{{ g.gain > 0 ? '+' : '' }}{{ g.gain }} h</b>
+          <span class="small soft">to {{ g.then }} h a day</span>
         </li>
       </ul>
       <label v-if="shape.whatIf && shape.whatIf !== 'as-is'" class="agreed"
@@ -271,7 +333,13 @@ const usual = (x: number) => `else ${firm.text(x, 'm')}`
 
     <section v-if="kind === 'lawn' && others.length" class="small merge">
       <span class="soft">Make one with</span>
-      <button v-for="z in others.slice(0, 6)" :key="z.id" type="button" class="act slight" @click="merge(z.id)">
+      <button
+        v-for="z in others.slice(0, 6)"
+        :key="z.id"
+        type="button"
+        class="act slight"
+        @click="merge(z.id)"
+      >
         {{ z.name || 'Unnamed zone' }}
       </button>
     </section>

@@ -15,9 +15,17 @@ import { useFirm } from '../../../stores/firm.ts'
 import { useJob } from '../../../stores/job.ts'
 import type { Tool } from './PlanMap.vue'
 
-/** All that is drawn, as a list: the way to it for whoever uses the keyboard, with what can be done to the chosen one. */
+/**
+ * All that is drawn, as a list: the way to it for whoever uses the keyboard, with what can be done
+ * to the chosen one.
+ */
 const props = defineProps<{ chosen: string | null; tool: Tool; picture: boolean; by: MeasuredBy }>()
-const emit = defineEmits<{ choose: [id: string | null]; remove: [id: string]; tool: [tool: Tool]; 'update:by': [by: MeasuredBy] }>()
+const emit = defineEmits<{
+  choose: [id: string | null]
+  remove: [id: string]
+  tool: [tool: Tool]
+  'update:by': [by: MeasuredBy]
+}>()
 const firm = useFirm()
 const job = useJob()
 const shapes = computed<ShapeDraft[]>(() => job.draft?.drawing?.shapes ?? [])
@@ -26,9 +34,14 @@ const size = (s: ShapeDraft) => {
   if (counted) return firm.hand(counted.value, 'm2')
   const at = s.at as Ring[]
   const draws = SHAPE_KINDS[s.kind as ShapeKind].draws
-  return draws === 'area' ? firm.hand(areaOf(at), 'm2') : draws === 'line' ? firm.hand(lengthOf(at[0]!), 'm') : ''
+  return draws === 'area'
+    ? firm.hand(areaOf(at), 'm2')
+    : draws === 'line'
+      ? firm.hand(lengthOf(at[0]!), 'm')
+      : ''
 }
-const name = (s: ShapeDraft) => (s.kind === 'lawn' ? job.zones.find((z) => z.id === s.zone)?.name || 'Unnamed zone' : shapeName(s))
+const name = (s: ShapeDraft) =>
+  s.kind === 'lawn' ? job.zones.find((z) => z.id === s.zone)?.name || 'Unnamed zone' : shapeName(s)
 const shape = computed(() => shapes.value.find((s) => s.id === props.chosen) ?? null)
 </script>
 
@@ -47,18 +60,39 @@ const shape = computed(() => shapes.value.find((s) => s.id === props.chosen) ?? 
       </label>
       <template v-if="shape">
         <b>{{ name(shape) }}</b>
-        <button type="button" class="act slight" :aria-pressed="tool === 'move'" @click="emit('tool', 'move')">move</button>
-        <button v-if="shape.kind === 'lawn'" type="button" class="act slight" :aria-pressed="tool === 'split'" @click="emit('tool', 'split')">
+        <button
+          type="button"
+          class="act slight"
+          :aria-pressed="tool === 'move'"
+          @click="emit('tool', 'move')"
+        >
+          move
+        </button>
+        <button
+          v-if="shape.kind === 'lawn'"
+          type="button"
+          class="act slight"
+          :aria-pressed="tool === 'split'"
+          @click="emit('tool', 'split')"
+        >
           cut in two
         </button>
         <button type="button" class="act slight" @click="emit('remove', shape.id)">remove</button>
-        <span class="small soft">{{ firm.say('drag a corner to reshape; Alt-click takes a corner out') }}</span>
+        <span class="small soft">{{
+          firm.say('drag a corner to reshape; Alt-click takes a corner out')
+        }}</span>
       </template>
-      <span v-else-if="shapes.length" class="small soft">Choose a shape to reshape, measure or describe it.</span>
+      <span v-else-if="shapes.length" class="small soft"
+        >Choose a shape to reshape, measure or describe it.</span
+      >
     </div>
     <ul v-if="shapes.length" class="shapes">
       <li v-for="s in shapes" :key="s.id">
-        <button type="button" :aria-pressed="s.id === chosen" @click="emit('choose', s.id === chosen ? null : s.id)">
+        <button
+          type="button"
+          :aria-pressed="s.id === chosen"
+          @click="emit('choose', s.id === chosen ? null : s.id)"
+        >
           <span>{{ name(s) }}</span> <b>{{ size(s) }}</b>
         </button>
       </li>

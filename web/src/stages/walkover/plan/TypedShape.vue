@@ -1,10 +1,23 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
-import { SHAPE_KINDS, SHAPE_KIND_IDS, type Point, type Ring, type ShapeKind } from '@juvena/core/entities/drawing'
+import {
+  SHAPE_KINDS,
+  SHAPE_KIND_IDS,
+  type Point,
+  type Ring,
+  type ShapeKind,
+} from '@juvena/core/entities/drawing'
 import { areaOf, lengthOf } from '@juvena/core/drawing/geometry'
 import { addShape, freeGround } from '@juvena/core/drawing/shapeEdits'
-import { byOffsets, circle, lShape, rectangle, triangle, type Outline } from '@juvena/core/drawing/typedShapes'
+import {
+  byOffsets,
+  circle,
+  lShape,
+  rectangle,
+  triangle,
+  type Outline,
+} from '@juvena/core/drawing/typedShapes'
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
 import { useFirm } from '../../../stores/firm.ts'
@@ -34,19 +47,30 @@ const north = ref<string | null>(null)
 const kinds = SHAPE_KIND_IDS.map((value) => ({ value, name: SHAPE_KINDS[value].name }))
 const draws = computed(() => SHAPE_KINDS[kind.value].draws)
 const forms = computed(() =>
-  (draws.value === 'area' ? (['rectangle', 'l', 'triangle', 'circle', 'offsets'] as const) : draws.value === 'line' ? (['line'] as const) : []).map(
-    (value) => ({ value, name: FORMS[value].name }),
-  ),
+  (draws.value === 'area'
+    ? (['rectangle', 'l', 'triangle', 'circle', 'offsets'] as const)
+    : draws.value === 'line'
+      ? (['line'] as const)
+      : []
+  ).map((value) => ({ value, name: FORMS[value].name })),
 )
 const chosen = computed<Form | 'spot'>(() =>
-  draws.value === 'spot' ? 'spot' : draws.value === 'line' ? 'line' : form.value === 'line' ? 'rectangle' : form.value,
+  draws.value === 'spot'
+    ? 'spot'
+    : draws.value === 'line'
+      ? 'line'
+      : form.value === 'line'
+        ? 'rectangle'
+        : form.value,
 )
 const metres = (typed: string | null | undefined): number | null => {
   if (!typed) return null
   const parsed = parseQuantity(typed, 'length', firm.units)
   return parsed.ok ? parsed.value : null
 }
-const asks = computed<readonly string[]>(() => (chosen.value === 'spot' ? [] : FORMS[chosen.value].asks))
+const asks = computed<readonly string[]>(() =>
+  chosen.value === 'spot' ? [] : FORMS[chosen.value].asks,
+)
 const problemOf = (ask: string) => {
   const typed = lengths[ask]
   if (!typed) return ''
@@ -90,7 +114,9 @@ const says = computed(() => {
   const o = outline.value
   if (!o) return ''
   if (!o.ok) return o.sentence
-  return draws.value === 'area' ? `${firm.text(areaOf([o.ring]), 'm2')}, edge ${firm.text(lengthOf(o.ring, true), 'm')}` : ''
+  return draws.value === 'area'
+    ? `${firm.text(areaOf([o.ring]), 'm2')}, edge ${firm.text(lengthOf(o.ring, true), 'm')}`
+    : ''
 })
 function make() {
   const o = outline.value
@@ -101,7 +127,10 @@ function make() {
   let id = ''
   job.edit(
     `plan.typed.${Date.now()}`,
-    (d) => (id = addShape(d, kind.value, [ring], 'tape', { zone: kind.value === 'lawn' ? props.zone : undefined })),
+    (d) =>
+      (id = addShape(d, kind.value, [ring], 'tape', {
+        zone: kind.value === 'lawn' ? props.zone : undefined,
+      })),
   )
   emit('made', id)
 }
@@ -109,7 +138,13 @@ function make() {
 
 <template>
   <form class="typed" autocomplete="off" @submit.prevent="make">
-    <ChoiceField label="What it is" list :options="kinds" :model-value="kind" @update:model-value="kind = $event ?? 'lawn'" />
+    <ChoiceField
+      label="What it is"
+      list
+      :options="kinds"
+      :model-value="kind"
+      @update:model-value="kind = $event ?? 'lawn'"
+    />
     <ChoiceField
       v-if="forms.length > 1"
       label="Shape"
@@ -128,13 +163,33 @@ function make() {
       @update:model-value="lengths[a] = $event"
     />
     <div v-if="chosen === 'offsets'" class="wide">
-      <label for="offsets" class="small soft">Along the base line, and off it: a row for each place</label>
-      <textarea id="offsets" v-model="offsets" rows="4" placeholder="0, 3.2&#10;2, 3.6&#10;4, 3.1" />
+      <label for="offsets" class="small soft"
+        >Along the base line, and off it: a row for each place</label
+      >
+      <textarea
+        id="offsets"
+        v-model="offsets"
+        rows="4"
+        placeholder="0, 3.2&#10;2, 3.6&#10;4, 3.1"
+      />
     </div>
-    <QuantityField label="Its corner, east" kind="length" :model-value="east" hint="else beside the rest" @update:model-value="east = $event" />
-    <QuantityField label="and north" kind="length" :model-value="north" @update:model-value="north = $event" />
+    <QuantityField
+      label="Its corner, east"
+      kind="length"
+      :model-value="east"
+      hint="else beside the rest"
+      @update:model-value="east = $event"
+    />
+    <QuantityField
+      label="and north"
+      kind="length"
+      :model-value="north"
+      @update:model-value="north = $event"
+    />
     <p class="end">
-      <button type="submit" class="act main slight" :disabled="!outline?.ok">Add it to the plan</button>
+      <button type="submit" class="act main slight" :disabled="!outline?.ok">
+        Add it to the plan
+      </button>
       <span :class="{ wrong: outline && !outline.ok }" role="status">{{ says }}</span>
     </p>
   </form>

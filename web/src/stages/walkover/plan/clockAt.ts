@@ -13,11 +13,22 @@ function ahead(instant: number, timeZone: string): number {
       .formatToParts(instant)
       .map((p) => [p.type, Number(p.value)]),
   ) as Record<string, number>
-  return Math.round((Date.UTC(parts.year!, parts.month! - 1, parts.day, parts.hour, parts.minute) - instant) / 60_000)
+  return Math.round(
+    (Date.UTC(parts.year!, parts.month! - 1, parts.day, parts.hour, parts.minute) - instant) /
+      60_000,
+  )
 }
 
-/** The instant at which clocks at the site show so many minutes past midnight of a day. Without a zone the sun's own time at the longitude is taken. */
-export function instantAt(day: number, minutes: number, timeZone: string | undefined, longitude: number): number {
+/**
+ * The instant at which clocks at the site show so many minutes past midnight of a day. Without a
+ * zone the sun's own time at the longitude is taken.
+ */
+export function instantAt(
+  day: number,
+  minutes: number,
+  timeZone: string | undefined,
+  longitude: number,
+): number {
   const nominal = day * 86_400_000 + minutes * 60_000
   if (!timeZone) return nominal - longitude * 4 * 60_000
   try {
@@ -28,4 +39,5 @@ export function instantAt(day: number, minutes: number, timeZone: string | undef
   }
 }
 
-export const clockText = (minutes: number): string => `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`
+export const clockText = (minutes: number): string =>
+  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`

@@ -24,13 +24,27 @@ export const LIGHT_SCALE: Scale = {
 
 const LEVEL_COLOURS = ['#1f4a66', '#4f7f9b', '#a3c2cf', '#f3eedd', '#e3b795', '#c07a4d', '#8f4419']
 
-/** Distance from the aim in the firm's own round numbers: low in blue, true in paper, proud in clay. */
+/**
+ * Distance from the aim in the firm's own round numbers: low in blue, true in paper, proud in clay.
+ */
 export function levelScale(system: UnitSystem): Scale {
-  const [unit, per, lines] = system === 'us' ? (['in', 25.4, [0.2, 0.6, 1]] as const) : (['mm', 1, [5, 15, 25]] as const)
+  const [unit, per, lines] =
+    system === 'us' ? (['in', 25.4, [0.2, 0.6, 1]] as const) : (['mm', 1, [5, 15, 25]] as const)
   const [small, mid, large] = lines
   const from = [-Infinity, -large, -mid, -small, small, mid, large]
-  const says = [`${large} low`, `${mid}`, `${small}`, 'true', `${small}`, `${mid}`, `${large} proud`]
-  return { unit: `${unit} from the aim`, steps: LEVEL_COLOURS.map((colour, i) => ({ from: from[i]! * per, colour, says: says[i]! })) }
+  const says = [
+    `${large} low`,
+    `${mid}`,
+    `${small}`,
+    'true',
+    `${small}`,
+    `${mid}`,
+    `${large} proud`,
+  ]
+  return {
+    unit: `${unit} from the aim`,
+    steps: LEVEL_COLOURS.map((colour, i) => ({ from: from[i]! * per, colour, says: says[i]! })),
+  }
 }
 
 /** A raster as a small picture, one pixel a cell, north up; clear where there is nothing. */
@@ -40,7 +54,9 @@ export function pictureOf({ grid, values }: Raster, scale: Scale): HTMLCanvasEle
   canvas.height = grid.rows
   const context = canvas.getContext('2d')!
   const image = context.createImageData(grid.columns, grid.rows)
-  const colours = scale.steps.map((s) => [1, 3, 5].map((i) => parseInt(s.colour.slice(i, i + 2), 16)))
+  const colours = scale.steps.map((s) =>
+    [1, 3, 5].map((i) => parseInt(s.colour.slice(i, i + 2), 16)),
+  )
   for (let row = 0; row < grid.rows; row++)
     for (let c = 0; c < grid.columns; c++) {
       const value = values[row * grid.columns + c]!

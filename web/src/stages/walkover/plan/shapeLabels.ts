@@ -17,11 +17,15 @@ export function useShapeLabels(overlay: Ref<Overlay>) {
     const f = job.ofZone(zone, 'area')
     return f ? firm.hand(num(f), 'm2') : ''
   }
-  /** Whether the ground just south of a lawn is no other lawn's, so that its name may stand there. */
+  /**
+   * Whether the ground just south of a lawn is no other lawn's, so that its name may stand there.
+   */
   function freeBelow(s: ShapeDraft): boolean {
     const box = boxOf((s.at as Ring[])[0]!)!
     const below: Point = [(box.west + box.east) / 2, box.south - 1]
-    return !(job.draft?.drawing?.shapes ?? []).some((o) => o.kind === 'lawn' && o.id !== s.id && inside(below, o.at as Ring[]))
+    return !(job.draft?.drawing?.shapes ?? []).some(
+      (o) => o.kind === 'lawn' && o.id !== s.id && inside(below, o.at as Ring[]),
+    )
   }
   function labelOf(s: ShapeDraft): { label: string; sub: string; foot?: boolean } {
     const at = s.at as Ring[]
@@ -46,17 +50,30 @@ export function useShapeLabels(overlay: Ref<Overlay>) {
       if (overlay.value === 'levels') {
         const f = job.ofZone(s.zone, 'fill')
         // Its middle is for the readings.
-        return { label: name, sub: f ? `fill ${firm.hand(f.value, 'm3')}` : '', foot: f !== null && freeBelow(s) }
+        return {
+          label: name,
+          sub: f ? `fill ${firm.hand(f.value, 'm3')}` : '',
+          foot: f !== null && freeBelow(s),
+        }
       }
       return { label: name, sub: s.zone ? areaText(s.zone) : '' }
     }
     const name = shapeName(s)
     if (s.kind === 'bare' || s.kind === 'bed' || s.kind === 'low')
-      return { label: name, sub: [firm.hand(areaOf(at), 'm2'), say(s.depth, 'depth', 'mm')].filter(Boolean).join(', ') }
-    if (s.kind === 'building' || s.kind === 'wall' || s.kind === 'tree') return { label: name, sub: say(s.height, 'length', 'm') }
+      return {
+        label: name,
+        sub: [firm.hand(areaOf(at), 'm2'), say(s.depth, 'depth', 'mm')].filter(Boolean).join(', '),
+      }
+    if (s.kind === 'building' || s.kind === 'wall' || s.kind === 'tree')
+      return { label: name, sub: say(s.height, 'length', 'm') }
     if (s.kind === 'tap') return { label: name, sub: say(s.flow, 'flow', 'L/min') }
     if (s.kind === 'head') return { label: name, sub: '' }
-    return { label: name, sub: [firm.hand(lengthOf(at[0]!), 'm'), say(s.depth, 'depth', 'mm')].filter(Boolean).join(', ') }
+    return {
+      label: name,
+      sub: [firm.hand(lengthOf(at[0]!), 'm'), say(s.depth, 'depth', 'mm')]
+        .filter(Boolean)
+        .join(', '),
+    }
   }
   return { labelOf }
 }

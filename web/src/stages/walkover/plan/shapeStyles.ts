@@ -1,7 +1,12 @@
 import type { FeatureLike } from 'ol/Feature'
 import { LineString, MultiPoint, Point as OlPoint, Polygon, type Geometry } from 'ol/geom'
 import { Circle as CircleStyle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style'
-import { SHAPE_KINDS, type Point, type ShapeDraft, type ShapeKind } from '@juvena/core/entities/drawing'
+import {
+  SHAPE_KINDS,
+  type Point,
+  type ShapeDraft,
+  type ShapeKind,
+} from '@juvena/core/entities/drawing'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
 import { areaOf, boxOf, lengthOf } from '@juvena/core/drawing/geometry'
 import { spotOf } from '@juvena/core/drawing/drawnZones'
@@ -54,9 +59,17 @@ const written = (text: string, bold: boolean, colour = INK, size = 13, offsetY =
     offsetY,
   })
 /** A name over its size: one text, so that neither is left without the other. */
-const titled = (label: string, sub: string, bold: boolean, colour = INK, size = 13, offsetY = 0) => {
+const titled = (
+  label: string,
+  sub: string,
+  bold: boolean,
+  colour = INK,
+  size = 13,
+  offsetY = 0,
+) => {
   const t = written(label, bold, colour, size, offsetY)
-  if (sub) t.setText([label, `${bold ? 'bold ' : ''}${size}px ${FACE}`, '\n', '', sub, `12px ${FACE}`])
+  if (sub)
+    t.setText([label, `${bold ? 'bold ' : ''}${size}px ${FACE}`, '\n', '', sub, `12px ${FACE}`])
   return t
 }
 /** Written along a line, beside it. */
@@ -66,7 +79,8 @@ const alongLine = (text: string) => {
   t.setOverflow(true)
   return t
 }
-const line = (color: string, width: number, dash?: number[]) => new Stroke({ color, width, lineDash: dash, lineCap: 'butt' })
+const line = (color: string, width: number, dash?: number[]) =>
+  new Stroke({ color, width, lineDash: dash, lineCap: 'butt' })
 
 const BELOW: readonly ShapeKind[] = ['cable', 'pipe', 'head', 'tap']
 const AREAS: Partial<Record<ShapeKind, { fill: string; stroke: Stroke }>> = {
@@ -91,7 +105,11 @@ function coverColour(wanted: number | null): string {
 }
 
 /** How one shape is drawn, for the overlay in force. */
-export function stylesOf({ shape, label, sub, foot, wanted, chosen, tried }: Drawn, overlay: Overlay, geometry: Geometry): Style[] {
+export function stylesOf(
+  { shape, label, sub, foot, wanted, chosen, tried }: Drawn,
+  overlay: Overlay,
+  geometry: Geometry,
+): Style[] {
   const kind = shape.kind as ShapeKind
   const dim = overlay === 'below' && !BELOW.includes(kind) && kind !== 'lawn' && kind !== 'building'
   const styles: Style[] = []
@@ -99,14 +117,24 @@ export function stylesOf({ shape, label, sub, foot, wanted, chosen, tried }: Dra
   const at = shape.at as Point[][]
   const [x, y] = spotOf({ kind, at } as never)
   const named = (text: string, bold = false, colour = INK, size = 13, offsetY = 0) =>
-    styles.push(new Style({ geometry: new OlPoint([x, y]), text: written(text, bold, colour, size, offsetY), zIndex: 20 }))
+    styles.push(
+      new Style({
+        geometry: new OlPoint([x, y]),
+        text: written(text, bold, colour, size, offsetY),
+        zIndex: 20,
+      }),
+    )
 
   if (kind === 'lawn') {
     styles.push(
       new Style({
         fill: new Fill({
           color:
-            overlay === 'light' || overlay === 'levels' ? 'rgba(0,0,0,0.001)' : overlay === 'cover' ? coverColour(wanted) : 'rgba(221,231,214,0.85)',
+            overlay === 'light' || overlay === 'levels'
+              ? 'rgba(0,0,0,0.001)'
+              : overlay === 'cover'
+                ? coverColour(wanted)
+                : 'rgba(221,231,214,0.85)',
         }),
         stroke: line(chosen ? MOSS : INK, widthHere),
         zIndex: 1,
@@ -116,7 +144,13 @@ export function stylesOf({ shape, label, sub, foot, wanted, chosen, tried }: Dra
     const box = boxOf(at[0]!)!
     const under = foot || box.east - box.west < 0.3 * (box.north - box.south)
     const text = titled(label, sub, true, INK, 14, under ? (sub ? 19 : 11) : 0)
-    styles.push(new Style({ geometry: new OlPoint(under ? [(box.west + box.east) / 2, box.south] : [x, y]), text, zIndex: 20 }))
+    styles.push(
+      new Style({
+        geometry: new OlPoint(under ? [(box.west + box.east) / 2, box.south] : [x, y]),
+        text,
+        zIndex: 20,
+      }),
+    )
   } else if (kind in AREAS) {
     const { fill, stroke } = AREAS[kind]!
     styles.push(
@@ -126,7 +160,13 @@ export function stylesOf({ shape, label, sub, foot, wanted, chosen, tried }: Dra
         zIndex: kind === 'bare' || kind === 'low' ? 4 : 2,
       }),
     )
-    styles.push(new Style({ geometry: new OlPoint([x, y]), text: titled(label, sub, false, kind === 'bare' ? CLAY : INK, 12.5), zIndex: 20 }))
+    styles.push(
+      new Style({
+        geometry: new OlPoint([x, y]),
+        text: titled(label, sub, false, kind === 'bare' ? CLAY : INK, 12.5),
+        zIndex: 20,
+      }),
+    )
   } else if (kind === 'wall') {
     const thick = metres(shape.width, USUAL_OBSTACLE.wall.width)
     const green = thick >= 0.5
@@ -138,8 +178,12 @@ export function stylesOf({ shape, label, sub, foot, wanted, chosen, tried }: Dra
           const places = pixels as unknown as number[][]
           const context = state.context
           context.beginPath()
-          places.forEach((p, i) => (i === 0 ? context.moveTo(p[0]!, p[1]!) : context.lineTo(p[0]!, p[1]!)))
-          context.lineWidth = Math.max(3 * state.pixelRatio, (thick / state.resolution) * state.pixelRatio) + (chosen ? 4 : 2)
+          places.forEach((p, i) =>
+            i === 0 ? context.moveTo(p[0]!, p[1]!) : context.lineTo(p[0]!, p[1]!),
+          )
+          context.lineWidth =
+            Math.max(3 * state.pixelRatio, (thick / state.resolution) * state.pixelRatio) +
+            (chosen ? 4 : 2)
           context.strokeStyle = INK
           context.stroke()
           context.lineWidth -= chosen ? 4 : 2
@@ -150,22 +194,41 @@ export function stylesOf({ shape, label, sub, foot, wanted, chosen, tried }: Dra
       }),
       new Style({ geometry: new LineString(run), stroke: line('rgba(0,0,0,0.01)', 12), zIndex: 5 }),
     )
-    styles.push(new Style({ geometry: new LineString(run), text: alongLine([label, sub].filter(Boolean).join(' ')), zIndex: 20 }))
+    styles.push(
+      new Style({
+        geometry: new LineString(run),
+        text: alongLine([label, sub].filter(Boolean).join(' ')),
+        zIndex: 20,
+      }),
+    )
   } else if (kind === 'tree') {
     const radius = metres(shape.crown, USUAL_OBSTACLE.tree.crown) / 2
     const [cx, cy] = (geometry instanceof OlPoint ? geometry.getCoordinates() : at[0]![0]!) as Point
-    const ring = Array.from({ length: 48 }, (_, i) => [cx + radius * Math.cos((Math.PI * i) / 24), cy + radius * Math.sin((Math.PI * i) / 24)])
+    const ring = Array.from({ length: 48 }, (_, i) => [
+      cx + radius * Math.cos((Math.PI * i) / 24),
+      cy + radius * Math.sin((Math.PI * i) / 24),
+    ])
     const dashes = shape.dropsLeaf ? [5, 4] : undefined
     styles.push(
       new Style({
         geometry: new Polygon([[...ring, ring[0]!]]),
-        fill: new Fill({ color: tried ? 'rgba(242,224,210,0.35)' : shape.dropsLeaf ? 'rgba(150,180,120,0.35)' : 'rgba(60,107,58,0.4)' }),
+        fill: new Fill({
+          color: tried
+            ? 'rgba(242,224,210,0.35)'
+            : shape.dropsLeaf
+              ? 'rgba(150,180,120,0.35)'
+              : 'rgba(60,107,58,0.4)',
+        }),
         stroke: line(chosen ? INK : MOSS, chosen ? 3 : 1.5, tried ? [2, 4] : dashes),
         zIndex: 6,
       }),
       new Style({
         geometry: new OlPoint([cx, cy]),
-        image: new CircleStyle({ declutterMode: 'none', radius: 5, fill: new Fill({ color: INK }) }),
+        image: new CircleStyle({
+          declutterMode: 'none',
+          radius: 5,
+          fill: new Fill({ color: INK }),
+        }),
         zIndex: 7,
       }),
     )
@@ -189,22 +252,38 @@ export function stylesOf({ shape, label, sub, foot, wanted, chosen, tried }: Dra
                 fill: new Fill({ color: WATER }),
                 stroke: line(SHEET, 1.5),
               })
-            : new CircleStyle({ declutterMode: 'none', radius: chosen ? 8 : 6, stroke: line(WATER, 2.5), fill: new Fill({ color: SHEET }) }),
+            : new CircleStyle({
+                declutterMode: 'none',
+                radius: chosen ? 8 : 6,
+                stroke: line(WATER, 2.5),
+                fill: new Fill({ color: SHEET }),
+              }),
         zIndex: 9,
       }),
     )
-    if (overlay === 'below' || chosen) named([label, sub].filter(Boolean).join(' '), false, WATER, 12.5, 16)
+    if (overlay === 'below' || chosen)
+      named([label, sub].filter(Boolean).join(' '), false, WATER, 12.5, 16)
   } else {
     const stroke = LINES[kind]!
     styles.push(
       new Style({ stroke: line('rgba(255,253,247,0.8)', stroke.getWidth()! + 3), zIndex: 7 }),
       new Style({
-        stroke: chosen ? line(INK, stroke.getWidth()! + 1.5, stroke.getLineDash() ?? undefined) : dim ? line('#a89f88', 1.5) : stroke,
+        stroke: chosen
+          ? line(INK, stroke.getWidth()! + 1.5, stroke.getLineDash() ?? undefined)
+          : dim
+            ? line('#a89f88', 1.5)
+            : stroke,
         zIndex: 8,
       }),
     )
     if (overlay === 'below' || chosen || kind === 'worn' || kind === 'trench')
-      named([label, sub].filter(Boolean).join(' '), false, kind === 'cable' || kind === 'trench' ? HOLD : kind === 'pipe' ? WATER : CLAY, 12.5, 12)
+      named(
+        [label, sub].filter(Boolean).join(' '),
+        false,
+        kind === 'cable' || kind === 'trench' ? HOLD : kind === 'pipe' ? WATER : CLAY,
+        12.5,
+        12,
+      )
   }
   if (chosen && SHAPE_KINDS[kind].draws !== 'spot') {
     const places =
@@ -233,8 +312,17 @@ export function stylesOf({ shape, label, sub, foot, wanted, chosen, tried }: Dra
 }
 
 /** Lengths written along the edges of what is being drawn or is chosen. */
-export function edgeLabels(geometry: Geometry, say: (metres: number) => string, most = 24): Style[] {
-  const runs = geometry instanceof Polygon ? geometry.getCoordinates() : geometry instanceof LineString ? [geometry.getCoordinates()] : []
+export function edgeLabels(
+  geometry: Geometry,
+  say: (metres: number) => string,
+  most = 24,
+): Style[] {
+  const runs =
+    geometry instanceof Polygon
+      ? geometry.getCoordinates()
+      : geometry instanceof LineString
+        ? [geometry.getCoordinates()]
+        : []
   return runs.flatMap((run) =>
     run.length - 1 > most
       ? []
@@ -251,27 +339,44 @@ export function edgeLabels(geometry: Geometry, say: (metres: number) => string, 
 }
 
 /** Area and edge of a polygon under the hand. */
-export function sizeLabel(geometry: Polygon, say: { length: (m: number) => string; area: (m2: number) => string }): Style {
+export function sizeLabel(
+  geometry: Polygon,
+  say: { length: (m: number) => string; area: (m2: number) => string },
+): Style {
   const rings = geometry.getCoordinates().map((r) => r.slice(0, -1) as Point[])
   return new Style({
     geometry: geometry.getInteriorPoint(),
-    text: written(`${say.area(areaOf(rings))}, edge ${say.length(lengthOf(rings[0]!, true))}`, true, CLAY, 13, -26),
+    text: written(
+      `${say.area(areaOf(rings))}, edge ${say.length(lengthOf(rings[0]!, true))}`,
+      true,
+      CLAY,
+      13,
+      -26,
+    ),
     zIndex: 31,
   })
 }
 
 /** What is being drawn: its line, and its size so far. */
-export function sketchStyles(feature: FeatureLike, say: { length: (m: number) => string; area: (m2: number) => string }): Style[] {
+export function sketchStyles(
+  feature: FeatureLike,
+  say: { length: (m: number) => string; area: (m2: number) => string },
+): Style[] {
   const geometry = feature.getGeometry() as Geometry | undefined
   if (!geometry) return []
   const styles = [
     new Style({
       stroke: line(CLAY, 2.5),
       fill: new Fill({ color: 'rgba(242,224,210,0.5)' }),
-      image: new CircleStyle({ radius: 6, stroke: line(CLAY, 2.5), fill: new Fill({ color: SHEET }) }),
+      image: new CircleStyle({
+        radius: 6,
+        stroke: line(CLAY, 2.5),
+        fill: new Fill({ color: SHEET }),
+      }),
     }),
   ]
-  if (geometry instanceof Polygon && geometry.getCoordinates()[0]!.length > 3) styles.push(sizeLabel(geometry, say))
+  if (geometry instanceof Polygon && geometry.getCoordinates()[0]!.length > 3)
+    styles.push(sizeLabel(geometry, say))
   if (!(geometry instanceof OlPoint)) styles.push(...edgeLabels(geometry, say.length))
   return styles
 }

@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { COVER_PARTS, fromQuadrats, fromPointCounts, type CoverPart, type Tally } from '@juvena/core/cover/coverCount'
+import {
+  COVER_PARTS,
+  fromQuadrats,
+  fromPointCounts,
+  type CoverPart,
+  type Tally,
+} from '@juvena/core/cover/coverCount'
 import type { ZoneDraft } from '@juvena/core/entities/job'
 import { showNumber } from '@juvena/core/quantities/show'
 import { useJob } from '../../../stores/job.ts'
@@ -9,11 +15,20 @@ import { useJob } from '../../../stores/job.ts'
 const props = defineProps<{ zone: ZoneDraft }>()
 const emit = defineEmits<{ set: [key: 'pointCounts' | 'quadrats', value: never] }>()
 const job = useJob()
-const NAMES: Record<CoverPart, string> = { wanted: 'wanted', weeds: 'weed', moss: 'moss', bare: 'bare' }
-const method = ref<'step' | 'frame'>((props.zone.quadrats ?? []).length > 0 && !props.zone.pointCounts ? 'frame' : 'step')
+const NAMES: Record<CoverPart, string> = {
+  wanted: 'wanted',
+  weeds: 'weed',
+  moss: 'moss',
+  bare: 'bare',
+}
+const method = ref<'step' | 'frame'>(
+  (props.zone.quadrats ?? []).length > 0 && !props.zone.pointCounts ? 'frame' : 'step',
+)
 const none = (): Tally => ({ wanted: 0, weeds: 0, moss: 0, bare: 0 })
 const points = computed<Tally>(() => ({ ...none(), ...props.zone.pointCounts }))
-const quadrats = computed(() => (props.zone.quadrats ?? []).map((f): Tally => ({ ...none(), ...f })))
+const quadrats = computed(() =>
+  (props.zone.quadrats ?? []).map((f): Tally => ({ ...none(), ...f })),
+)
 const last = ref<CoverPart[]>([])
 const setPoints = (tally: Tally | null) => emit('set', 'pointCounts', tally as never)
 function tap(part: CoverPart) {
@@ -41,20 +56,32 @@ function restore() {
 }
 const typed = ref<Record<CoverPart, string>>({ wanted: '', weeds: '', moss: '', bare: '' })
 const throwNow = computed<Tally | null>(() => {
-  const n = COVER_PARTS.map((p) => (typed.value[p].trim() === '' ? 0 : Number(typed.value[p].replace('%', '').trim())))
-  if (n.some((x) => !Number.isFinite(x) || x < 0 || x > 100_000) || n.every((x) => x === 0)) return null
+  const n = COVER_PARTS.map((p) =>
+    typed.value[p].trim() === '' ? 0 : Number(typed.value[p].replace('%', '').trim()),
+  )
+  if (n.some((x) => !Number.isFinite(x) || x < 0 || x > 100_000) || n.every((x) => x === 0))
+    return null
   return { wanted: n[0]!, weeds: n[1]!, moss: n[2]!, bare: n[3]! }
 })
-const said = computed(() => COVER_PARTS.some((p) => typed.value[p].trim() !== '') && !throwNow.value)
+const said = computed(
+  () => COVER_PARTS.some((p) => typed.value[p].trim() !== '') && !throwNow.value,
+)
 function addThrow() {
   if (!throwNow.value) return
   emit('set', 'quadrats', [...quadrats.value, throwNow.value] as never)
   typed.value = { wanted: '', weeds: '', moss: '', bare: '' }
 }
 const dropThrow = () => emit('set', 'quadrats', quadrats.value.slice(0, -1) as never)
-const count = computed(() => (method.value === 'step' ? fromPointCounts(points.value) : fromQuadrats(quadrats.value)))
+const count = computed(() =>
+  method.value === 'step' ? fromPointCounts(points.value) : fromQuadrats(quadrats.value),
+)
 const planned = computed(() => job.plan?.survey.zones[props.zone.id]?.counted ?? null)
-const overruled = computed(() => props.zone.cover?.wanted !== undefined && props.zone.cover.wanted !== null && props.zone.cover.wanted !== '')
+const overruled = computed(
+  () =>
+    props.zone.cover?.wanted !== undefined &&
+    props.zone.cover.wanted !== null &&
+    props.zone.cover.wanted !== '',
+)
 const round = (x: number) => showNumber(Math.round(x))
 </script>
 
@@ -62,30 +89,66 @@ const round = (x: number) => showNumber(Math.round(x))
   <div class="count">
     <p class="row">
       <span class="field-label">Count it</span>
-      <button type="button" class="act slight" :aria-pressed="method === 'step'" @click="method = 'step'">step and look</button>
-      <button type="button" class="act slight" :aria-pressed="method === 'frame'" @click="method = 'frame'">throw a frame</button>
+      <button
+        type="button"
+        class="act slight"
+        :aria-pressed="method === 'step'"
+        @click="method = 'step'"
+      >
+        step and look
+      </button>
+      <button
+        type="button"
+        class="act slight"
+        :aria-pressed="method === 'frame'"
+        @click="method = 'frame'"
+      >
+        throw a frame
+      </button>
     </p>
     <div v-if="method === 'step'" class="taps">
-      <button v-for="p in COVER_PARTS" :key="p" type="button" class="tap" :class="p" @click="tap(p)">
+      <button
+        v-for="p in COVER_PARTS"
+        :key="p"
+        type="button"
+        class="tap"
+        :class="p"
+        @click="tap(p)"
+      >
         <b>{{ points[p] }}</b><span>{{ NAMES[p] }}</span
         ><span class="only-read">: one more look</span>
       </button>
       <p class="row">
-        <button type="button" class="act slight" :disabled="last.length === 0" @click="back">undo the last</button>
-        <button type="button" class="plain small" :disabled="!zone.pointCounts" @click="clear">start again</button>
+        <button type="button" class="act slight" :disabled="last.length === 0" @click="back">
+          undo the last
+        </button>
+        <button type="button" class="plain small" :disabled="!zone.pointCounts" @click="clear">
+          start again
+        </button>
       </p>
     </div>
     <form v-else class="throw" autocomplete="off" @submit.prevent="addThrow">
-      <label v-for="p in COVER_PARTS" :key="p" class="small">{{ NAMES[p] }}<input v-model="typed[p]" inputmode="decimal" maxlength="12" /></label>
-      <button type="submit" class="act slight" :disabled="!throwNow">Keep throw {{ quadrats.length + 1 }}</button>
-      <button v-if="quadrats.length" type="button" class="plain small" @click="dropThrow">undo the last</button>
-      <p v-if="said" class="wrong">Write what the frame held as % or as squares: numbers, at least one above zero.</p>
+      <label v-for="p in COVER_PARTS" :key="p" class="small"
+        >{{ NAMES[p] }}<input v-model="typed[p]" inputmode="decimal" maxlength="12"
+      /></label>
+      <button type="submit" class="act slight" :disabled="!throwNow">
+        Keep throw {{ quadrats.length + 1 }}
+      </button>
+      <button v-if="quadrats.length" type="button" class="plain small" @click="dropThrow">
+        undo the last
+      </button>
+      <p v-if="said" class="wrong">
+        Write what the frame held as % or as squares: numbers, at least one above zero.
+      </p>
     </form>
     <p v-if="count" class="out" role="status">
       <b>{{ count.n }}</b> {{ method === 'step' ? 'looks' : 'throws' }} ·
       <template v-for="p in COVER_PARTS" :key="p"
         >{{ NAMES[p] }} <b>{{ round(count.parts[p].mean) }}</b>
-        <span class="soft small">{{ round(count.parts[p].low) }}–{{ round(count.parts[p].high) }}</span> ·
+        <span class="soft small"
+          >{{ round(count.parts[p].low) }}–{{ round(count.parts[p].high) }}</span
+        >
+        ·
       </template>
       <span class="soft small">%, nine in ten</span>
     </p>
@@ -96,9 +159,12 @@ const round = (x: number) => showNumber(Math.round(x))
           : `About ${planned.more} more ${planned.method === 'step' ? 'looks' : 'throws'} would settle the ${planned.line} % line.`
       }}
     </p>
-    <p v-if="count && overruled" class="small more">Cover typed above counts before this. Clear it to go by the count.</p>
+    <p v-if="count && overruled" class="small more">
+      Cover typed above counts before this. Clear it to go by the count.
+    </p>
     <p v-if="erased" class="small">
-      The count of {{ looks(erased) }} looks is cleared. <button type="button" class="plain small" @click="restore">undo</button>
+      The count of {{ looks(erased) }} looks is cleared.
+      <button type="button" class="plain small" @click="restore">undo</button>
     </p>
   </div>
 </template>

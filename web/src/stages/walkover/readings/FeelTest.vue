@@ -26,7 +26,13 @@ const say = (value: string) => {
     <template v-if="question">
       <p>{{ FEEL[question].asks }}</p>
       <p class="row">
-        <button v-for="(name, value) in FEEL[question].answers" :key="value" type="button" class="act slight" @click="say(String(value))">
+        <button
+          v-for="(name, value) in FEEL[question].answers"
+          :key="value"
+          type="button"
+          class="act slight"
+          @click="say(String(value))"
+        >
           {{ name }}
         </button>
         <span v-if="given.length" class="small soft">{{ given.join(' · ') }}</span>
@@ -35,7 +41,9 @@ const say = (value: string) => {
     <p v-else-if="found" class="row">
       <b>{{ TEXTURE_NAMES[found] }}</b> <span class="small soft">{{ given.join(' · ') }}</span>
     </p>
-    <button v-if="given.length" type="button" class="plain small" @click="emit('answer', {}, null)">start again</button>
+    <button v-if="given.length" type="button" class="plain small" @click="emit('answer', {}, null)">
+      start again
+    </button>
   </div>
 </template>
 

@@ -37,11 +37,18 @@ const props = defineProps<{ zone: ZoneDraft; index: number }>()
 const emit = defineEmits<{ patch: [key: string, change: Partial<ZoneDraft>] }>()
 const job = useJob()
 const problem = (key: string) => job.problemAt(`zones[${props.index}].${key}`)
-const set = <K extends keyof ZoneDraft>(key: K, value: ZoneDraft[K]) => emit('patch', key, { [key]: value } as Partial<ZoneDraft>)
-const names = <T extends string>(values: readonly T[], of: Record<T, string>) => values.map((value) => ({ value, name: of[value] }))
+const set = <K extends keyof ZoneDraft>(key: K, value: ZoneDraft[K]) =>
+  emit('patch', key, { [key]: value } as Partial<ZoneDraft>)
+const names = <T extends string>(values: readonly T[], of: Record<T, string>) =>
+  values.map((value) => ({ value, name: of[value] }))
 const plugs = computed(() => props.zone.plugs ?? [])
 const setPlug = (i: number, value: string | null) =>
-  set('plugs', value === null ? plugs.value.filter((_, k) => k !== i) : [...plugs.value.slice(0, i), value, ...plugs.value.slice(i + 1)])
+  set(
+    'plugs',
+    value === null
+      ? plugs.value.filter((_, k) => k !== i)
+      : [...plugs.value.slice(0, i), value, ...plugs.value.slice(i + 1)],
+  )
 const lab = computed(() => props.zone.lab ?? {})
 const setLab = (patch: object) => set('lab', { ...lab.value, ...patch })
 const labSays = ref('')
@@ -50,11 +57,17 @@ async function labFile(event: Event) {
   const file = el.files?.[0]
   el.value = ''
   if (!file) return
-  if (file.size > 1_000_000) return void (labSays.value = 'That file is larger than 1 MB: a laboratory’s report of one sample is wanted.')
+  if (file.size > 1_000_000)
+    return void (labSays.value =
+      'That file is larger than 1 MB: a laboratory’s report of one sample is wanted.')
   const read = labReport(parse<string[]>((await file.text()).trim(), { skipEmptyLines: true }).data)
   labSays.value = read.says
   const { ph, ...rest } = read.found
-  if (Object.keys(read.found).length > 0) emit('patch', 'lab.file', { ...(ph !== undefined ? { ph } : {}), lab: { ...lab.value, ...rest } })
+  if (Object.keys(read.found).length > 0)
+    emit('patch', 'lab.file', {
+      ...(ph !== undefined ? { ph } : {}),
+      lab: { ...lab.value, ...rest },
+    })
 }
 </script>
 
@@ -120,7 +133,13 @@ async function labFile(event: Event) {
   </fieldset>
   <fieldset>
     <legend>Laboratory</legend>
-    <DayField label="Report of" :model-value="lab.on" :problem="problem('lab.on')" :today="job.today" @update:model-value="setLab({ on: $event })" />
+    <DayField
+      label="Report of"
+      :model-value="lab.on"
+      :problem="problem('lab.on')"
+      :today="job.today"
+      @update:model-value="setLab({ on: $event })"
+    />
     <ChoiceField
       label="Phosphorus"
       list
@@ -145,7 +164,13 @@ async function labFile(event: Event) {
       @update:model-value="setLab({ organic: $event })"
     />
     <p class="file">
-      <label class="act slight">from a CSV file<input class="only-read" type="file" accept=".csv,.txt,text/csv" @change="labFile" /></label>
+      <label class="act slight"
+        >from a CSV file<input
+          class="only-read"
+          type="file"
+          accept=".csv,.txt,text/csv"
+          @change="labFile"
+      /></label>
       <span class="small soft" role="status">{{ labSays }}</span>
     </p>
   </fieldset>
@@ -163,7 +188,9 @@ async function labFile(event: Event) {
       >
         <ElOption v-for="w in WEED_IDS" :key="w" :value="w" :label="WEEDS[w].name" />
       </ElSelect>
-      <p v-for="w in zone.weedsSeen ?? []" :key="w" class="small soft">{{ WEEDS[w].name }}: {{ WEEDS[w].says }}</p>
+      <p v-for="w in zone.weedsSeen ?? []" :key="w" class="small soft">
+        {{ WEEDS[w].name }}: {{ WEEDS[w].says }}
+      </p>
     </div>
     <SeenList
       label="Pests"
@@ -190,10 +217,23 @@ async function labFile(event: Event) {
           )
       "
     />
-    <SeenList label="Disease" :options="DISEASES" :model-value="zone.diseases ?? []" @update:model-value="set('diseases', $event)" />
-    <YesNoField label="Seed heads on weeds" :model-value="zone.seedHeads" @update:model-value="set('seedHeads', $event)" />
+    <SeenList
+      label="Disease"
+      :options="DISEASES"
+      :model-value="zone.diseases ?? []"
+      @update:model-value="set('diseases', $event)"
+    />
+    <YesNoField
+      label="Seed heads on weeds"
+      :model-value="zone.seedHeads"
+      @update:model-value="set('seedHeads', $event)"
+    />
     <YesNoField label="Dogs" :model-value="zone.dogs" @update:model-value="set('dogs', $event)" />
-    <YesNoField label="A tree lately gone" :model-value="zone.treeGone" @update:model-value="set('treeGone', $event)" />
+    <YesNoField
+      label="A tree lately gone"
+      :model-value="zone.treeGone"
+      @update:model-value="set('treeGone', $event)"
+    />
     <ChoiceField
       label="Litter of trees"
       list
@@ -240,8 +280,16 @@ async function labFile(event: Event) {
       :model-value="zone.surface"
       @update:model-value="set('surface', $event)"
     />
-    <YesNoField label="The grass there is the wrong one" :model-value="zone.wrongGrass" @update:model-value="set('wrongGrass', $event)" />
-    <YesNoField label="Spongy underfoot" :model-value="zone.spongy" @update:model-value="set('spongy', $event)" />
+    <YesNoField
+      label="The grass there is the wrong one"
+      :model-value="zone.wrongGrass"
+      @update:model-value="set('wrongGrass', $event)"
+    />
+    <YesNoField
+      label="Spongy underfoot"
+      :model-value="zone.spongy"
+      @update:model-value="set('spongy', $event)"
+    />
     <QuantityField
       label="Mower’s weight"
       kind="mass"
@@ -249,7 +297,11 @@ async function labFile(event: Event) {
       :problem="problem('mowerWeight')"
       @update:model-value="set('mowerWeight', $event)"
     />
-    <YesNoField label="Always mown one way" :model-value="zone.oneWay" @update:model-value="set('oneWay', $event)" />
+    <YesNoField
+      label="Always mown one way"
+      :model-value="zone.oneWay"
+      @update:model-value="set('oneWay', $event)"
+    />
     <ChoiceField
       label="Laid as"
       clearable
@@ -282,7 +334,9 @@ async function labFile(event: Event) {
       :model-value="zone.notes"
       @update:model-value="set('notes', $event)"
     />
-    <p v-if="zone.browned === 'unsure'" class="small soft wide">Tufts greening between straw are alive: water a square and wait ten days.</p>
+    <p v-if="zone.browned === 'unsure'" class="small soft wide">
+      Tufts greening between straw are alive: water a square and wait ten days.
+    </p>
   </fieldset>
 </template>
 

@@ -3,7 +3,10 @@ import { computed, ref } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
 import { usePhotos } from '../../../stores/photos.ts'
 
-/** Photographs of a zone, newest day first. One that is archived can be restored until the page is left. */
+/**
+ * Photographs of a zone, newest day first. One that is archived can be restored until the page is
+ * left.
+ */
 const props = defineProps<{ zone: string | null; name: string }>()
 const photos = usePhotos()
 const mine = computed(() => photos.ground.filter((p) => p.zone === props.zone))
@@ -35,7 +38,11 @@ const at = (p: { position: { latitude: number; longitude: number } | null }) =>
     <h3>Photographs</h3>
     <ul>
       <li v-for="p in mine" :key="p.id">
-        <button type="button" :aria-expanded="open === p.id" @click="open = open === p.id ? null : p.id">
+        <button
+          type="button"
+          :aria-expanded="open === p.id"
+          @click="open = open === p.id ? null : p.id"
+        >
           <img
             :src="`/api/photos/${p.id}?size=small`"
             :alt="`${name}, ${showDay(p.takenOn, true)}${p.note ? `, ${p.note}` : ''}`"
@@ -47,14 +54,26 @@ const at = (p: { position: { latitude: number; longitude: number } | null }) =>
         </button>
       </li>
       <li v-for="p in waiting" :key="p.id" class="waits">
-        <img v-if="p.thumb" :src="p.thumb" :alt="`${name}, ${p.name}, not sent yet`" width="110" height="74" />
+        <img
+          v-if="p.thumb"
+          :src="p.thumb"
+          :alt="`${name}, ${p.name}, not sent yet`"
+          width="110"
+          height="74"
+        />
         <span v-else class="add small">{{ p.name }}</span>
         <span class="small">waits</span>
       </li>
       <li>
         <label class="add"
           >{{ photos.sending ? 'sending…' : 'add'
-          }}<input class="only-read" type="file" accept="image/*" multiple :disabled="photos.sending > 0" @change="take"
+          }}<input
+            class="only-read"
+            type="file"
+            accept="image/*"
+            multiple
+            :disabled="photos.sending > 0"
+            @change="take"
         /></label>
       </li>
     </ul>
@@ -65,13 +84,19 @@ const at = (p: { position: { latitude: number; longitude: number } | null }) =>
         <button type="button" class="plain" @click="archive(p.id)">archive</button>
       </figcaption>
     </figure>
-    <p v-if="gone" class="small">Archived. <button type="button" class="plain" @click="back">Restore</button></p>
+    <p v-if="gone" class="small">
+      Archived. <button type="button" class="plain" @click="back">Restore</button>
+    </p>
     <p v-if="waiting.length && !photos.sending" class="small" role="status">
-      No answer from the server. {{ waiting.length === 1 ? 'One photograph is' : `${waiting.length} photographs are` }} kept on this device and sent
-      when it is back. <button type="button" class="plain" @click="photos.send()">Try now</button>
+      No answer from the server.
+      {{ waiting.length === 1 ? 'One photograph is' : `${waiting.length} photographs are` }} kept on
+      this device and sent when it is back.
+      <button type="button" class="plain" @click="photos.send()">Try now</button>
     </p>
     <p v-if="photos.failure" class="wrong small" role="alert">{{ photos.failure }}</p>
-    <label class="small soft"><input v-model="keepPlace" type="checkbox" /> keep where it was taken</label>
+    <label class="small soft"
+      ><input v-model="keepPlace" type="checkbox" /> keep where it was taken</label
+    >
   </section>
 </template>
 

@@ -19,7 +19,9 @@ const props = defineProps<{
   flies?: readonly T[]
   today?: string
 }>()
-const emit = defineEmits<{ 'update:modelValue': [value: (SeenOne & { active: boolean | null })[]] }>()
+const emit = defineEmits<{
+  'update:modelValue': [value: (SeenOne & { active: boolean | null })[]]
+}>()
 const kinds = computed(() => Object.keys(props.options) as T[])
 const pick = (list: T[]) =>
   emit(
@@ -33,7 +35,11 @@ const pick = (list: T[]) =>
 const setPeak = (kind: T, peak: string | null) =>
   emit(
     'update:modelValue',
-    props.modelValue.map((x) => ({ ...x, active: x.active ?? null, ...(x.kind === kind ? { peak } : {}) })),
+    props.modelValue.map((x) => ({
+      ...x,
+      active: x.active ?? null,
+      ...(x.kind === kind ? { peak } : {}),
+    })),
   )
 const setActive = (kind: T, active: boolean) =>
   emit(
@@ -66,7 +72,12 @@ const setActive = (kind: T, active: boolean) =>
           :today="today"
           @update:model-value="setPeak(x.kind, $event ?? null)"
         />
-        <button type="button" class="act slight" :aria-pressed="x.active !== false" @click="setActive(x.kind, x.active === false)">
+        <button
+          type="button"
+          class="act slight"
+          :aria-pressed="x.active !== false"
+          @click="setActive(x.kind, x.active === false)"
+        >
           {{ x.active === false ? 'gone' : 'still active' }}
         </button>
       </li>
