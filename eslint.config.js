@@ -48,6 +48,11 @@ export default tseslint.config(
           selector: "NewExpression[callee.name='Date'][arguments.length=0]",
           message: 'The day comes in as an argument.',
         },
+        {
+          selector:
+            "CallExpression[callee.property.name='recall'] > :matches(ArrowFunctionExpression, FunctionExpression)",
+          message: 'What is kept is worked by a named function of its inputs alone.',
+        },
       ],
     },
   },

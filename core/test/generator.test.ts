@@ -32,14 +32,12 @@ const rows = csv
   .map((line) => line.split(','))
 const mapping = guessMapping(rows, 'dmy')
 const { days, report } = readWeather(rows, mapping, 47.6)
-const plain = rows
-  .slice(1)
-  .map(([date, rain, high, low]) => ({
-    day: date!.trim().replaceAll('/', '-'),
-    rain: Number(rain),
-    high: Number(high),
-    low: Number(low),
-  }))
+const plain = rows.slice(1).map(([date, rain, high, low]) => ({
+  day: date!.trim().replaceAll('/', '-'),
+  rain: Number(rain),
+  high: Number(high),
+  low: Number(low),
+}))
 const CITY = { name: 'City', latitude: 47.6, longitude: -122.3, elevation: 50, normals: null }
 const record = seriesOf(days, dayNumber)!
 const model = modelFromRecord(record)!

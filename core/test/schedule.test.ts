@@ -10,7 +10,7 @@ import {
 } from '../src/schedule/schedulePackage.ts'
 import type { Link } from '../src/work/precedence.ts'
 import type { StepNeed } from '../src/work/steps.ts'
-import { waitingPeriods } from '../src/schedule/waitingPeriods.ts'
+import { waitingPeriods, waitsUntil } from '../src/schedule/waitingPeriods.ts'
 import { readJob } from '../src/entities/job.ts'
 import type { DayState } from '../src/climate/dayReasons.ts'
 import { Trace } from '../src/trace/trace.ts'
@@ -422,12 +422,14 @@ describe('waiting periods', () => {
     const read = readJob(draft({ treatments: treatments as never }))
     const periods = waitingPeriods(read.job!, today, new Trace())
     const found = { ...periods, notices: said(periods.notices) }
+    const from = (...zones: string[]) => waitsUntil(found.waits, 'sow', zones)
     return {
-      sow: found.sow(['z1']),
-      open: found.open(['z1']),
-      dress: found.dress(['z1']),
+      sow: waitsUntil(found.waits, 'sow', ['z1']),
+      open: waitsUntil(found.waits, 'open', ['z1']),
+      dress: waitsUntil(found.waits, 'dress', ['z1']),
       titles: found.notices.map((n) => n.title),
       found,
+      from,
     }
   }
   it('the longest of all counts', () => {
@@ -462,15 +464,15 @@ describe('waiting periods', () => {
     expect(waits([{ kind: 'dressed', date: '2027-02-01' }]).dress).toBe('2027-03-01')
   })
   it('a treatment of one zone holds that zone alone', () => {
-    const { found } = waits([
+    const { from } = waits([
       { id: 't1', kind: 'pre-emergence', date: '2027-02-01', zones: ['front'] },
     ])
-    expect([found.sow(['back']), found.sow(['front']), found.sow(['back', 'front'])]).toEqual([
+    expect([from('back'), from('front'), from('back', 'front')]).toEqual([
       null,
       '2027-06-01',
       '2027-06-01',
     ])
-    expect(found.sow(['front~later'])).toBe('2027-06-01')
+    expect(from('front~later')).toBe('2027-06-01')
   })
   it('an undated weedkiller is counted from the walk: the sowing moves', () => {
     expect(waits([{ kind: 'broadleaf' }]).sow).toBe(addDays(TODAY, 28))

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { GRASSES, GRASS_IDS } from '../src/reference/grasses.ts'
 import { readJob } from '../src/entities/job.ts'
-import { lotFigures } from '../src/seed/seedPlan.ts'
+import { bagOf, plsOf } from '../src/seed/seedPlan.ts'
 import { Trace } from '../src/trace/trace.ts'
 import { largestPart } from '../src/seed/mix.ts'
 import { seedRules } from '../src/seed/seedRules.ts'
@@ -116,10 +116,23 @@ describe('what a kilogram costs', () => {
       of(1, 'browntop'),
       of(2, 'perennial-ryegrass', 'tall-fescue'),
     ]
-    const { bag } = lotFigures(readJob({ name: 'x' }).job!, shelf, new Trace())
-    expect([bag('perennial-ryegrass').cost, bag('browntop').cost, bag('tall-fescue').cost]).toEqual(
-      [4, 1, 0],
-    )
+    const cost = (grass: string) => bagOf(grass, [], shelf, new Trace()).cost
+    expect(['perennial-ryegrass', 'browntop', 'tall-fescue'].map(cost)).toEqual([4, 1, 0])
+  })
+})
+
+describe('several lots of one grass', () => {
+  // 20 kg at 90 × 80 % and 5 kg at 95 × 60 %: (20 × 72 + 5 × 57) ÷ 25 = 69 % [calculation].
+  const lots = readJob({
+    name: 'x',
+    lots: [
+      { id: 'a', grass: 'perennial-ryegrass', purity: 90, germination: 80, amount: 20 },
+      { id: 'b', grass: 'perennial-ryegrass', purity: 95, germination: 60, amount: 5 },
+    ],
+  }).job!.lots
+  it('the bag a mix is chosen by holds what the plan weighs out by', () => {
+    expect(bagOf('perennial-ryegrass', lots, [], new Trace()).pls).toBeCloseTo(69, 9)
+    expect(plsOf('perennial-ryegrass', lots, new Trace()).value).toBeCloseTo(69, 9)
   })
 })
 

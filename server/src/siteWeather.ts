@@ -23,6 +23,17 @@ interface Known {
   station: Station
 }
 
+/** Made-up days from today on, at a place without a station. */
+const daysAhead = ({
+  latitude,
+  longitude,
+  today,
+}: {
+  latitude: number
+  longitude: number | null
+  today: Day
+}) => simulatedPlaceDays(latitude, longitude ?? 0, today, addDays(today, OUTLOOK - 1))
+
 /**
  * The weather of jobs' sites from the firm's stations; where none is near, made-up weather that
  * says it is.
@@ -99,8 +110,10 @@ export function siteWeather(stations: StationStore) {
       }
       const { latitude, longitude } = job.site
       if (latitude === null) return { station: null, recent: [], outlook: null }
-      const days = memo.recall(`place ${latitude} ${longitude}`, today, () =>
-        simulatedPlaceDays(latitude, longitude ?? 0, today, addDays(today, OUTLOOK - 1)),
+      const days = memo.recall(
+        `place ${latitude} ${longitude}`,
+        { latitude, longitude, today },
+        daysAhead,
       )
       return {
         station: null,

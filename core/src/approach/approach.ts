@@ -53,7 +53,7 @@ export interface ZoneApproach {
 interface Brief {
   r: ZoneReadings
   findings: readonly Finding[]
-  job: Job
+  job: Pick<Job, 'aims' | 'dressing'>
   schools: Schools
   /** Why new ground is held over the winter, where it has to be. */
   winterAhead: Message | null

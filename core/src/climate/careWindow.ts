@@ -1,5 +1,4 @@
 import { addDays } from '../calendar/day.ts'
-import type { Schools } from '../reference/schools.ts'
 import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
 import type { Trace } from '../trace/trace.ts'
 import { growthPotential, growthSource, growthValues } from './growth.ts'
@@ -9,6 +8,7 @@ import {
   type SeasonGround,
   type SowingWindow,
   type Verdict,
+  type WindowSchools,
 } from './sowingWindow.ts'
 import { daysOn, YEAR_DAYS } from './yearDay.ts'
 
@@ -114,7 +114,7 @@ export function careWindow(
   season: 'cool' | 'warm',
   care: Care,
   ground: SeasonGround,
-  schools: Schools,
+  schools: WindowSchools,
   trace: Trace,
 ): SowingWindow {
   const { place } = ground

@@ -1,4 +1,5 @@
 import type { AirByMonth } from './airByMonth.ts'
+import { versionOf, type Versioned } from '../trace/memo.ts'
 import { tradeValues, value } from '../trace/rule.ts'
 import { modelFromNormals, type ClimateModel } from './climateModel.ts'
 import { frostDates, frostOdds, type FrostDates, type FrostOdds } from './frostOdds.ts'
@@ -66,7 +67,7 @@ export interface PlaceBrief {
  * The usual year of a place, by day of the year, and a hundred years of its weather. Air and soil
  * in °C.
  */
-export interface PlaceYear {
+export interface PlaceYear extends Versioned {
   basis: 'record' | 'normals' | 'rough'
   low: Float64Array
   high: Float64Array
@@ -213,6 +214,7 @@ export function placeYear(
   const own =
     station?.frost && brief.frost === null && hollow === 0 && height === 0 ? station.frost : null
   return {
+    version: versionOf({ brief, rough, hollowBy, hotDay, hundred }),
     basis: station?.basis ?? 'rough',
     low,
     high,

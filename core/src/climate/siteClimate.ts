@@ -2,17 +2,23 @@ import { addDays, dayNumber, dayOf, type Day } from '../calendar/day.ts'
 import type { Job } from '../entities/job.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import { Memo } from '../trace/memo.ts'
+import { Memo, versionOf, type Versioned } from '../trace/memo.ts'
 import { quantity, say } from '../trace/message.ts'
 import { procedure, tradeValues, value } from '../trace/rule.ts'
 import { JOB } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { readings } from '../walkover/surveyRules.ts'
 import { daysToTenth, frostReading, frostRules, frostValues } from './frost.ts'
-import { roughClimate } from './normals.ts'
-import { placeValues, placeYear, type PlaceYear, type StationClimate } from './placeYear.ts'
-import { soilFromAir, soilValues } from './soilTemperature.ts'
-import { oddsValues, placeSums, type PlaceSums } from './sowingOdds.ts'
+import { roughClimate, type RoughClimate } from './normals.ts'
+import {
+  placeValues,
+  placeYear,
+  type PlaceBrief,
+  type PlaceYear,
+  type StationClimate,
+} from './placeYear.ts'
+import { soilFromAir, soilValues, type SoilFollows } from './soilTemperature.ts'
+import { oddsValues, placeSums, type OddsValues, type PlaceSums } from './sowingOdds.ts'
 import { seasonAround, type SeasonGround } from './sowingWindow.ts'
 import type { WeatherDay } from './weatherSeries.ts'
 import { monthDayOf, yearDays, YEAR_DAYS } from './yearDay.ts'
@@ -57,13 +63,12 @@ export const soilRules = {
 }
 
 /** Where the job stands in the year: frost, soil by day. */
-export interface SiteClimate extends SeasonGround {
+export interface SiteClimate extends SeasonGround, Versioned {
   latitude: number
-  sums: PlaceSums
+  /** The place and its running sums, for whoever hangs on nothing of the day. */
+  years: Versioned & { place: PlaceYear; sums: PlaceSums }
   /** What was worked from this place and these days alone, kept for as long as the place is. */
   kept: Memo
-  /** What the days of soil were worked from. */
-  soilKey: readonly unknown[]
   frost: Figure
   frostTenth: Figure
   /** Soil by day, reaching back from today to what may have been sown already. */
@@ -88,51 +93,66 @@ export interface ClimateBrief {
 const isWarm = (job: Job, trace: Trace) =>
   job.zones.some((z) => z.present.some((g) => trace.grasses[g]?.season === 'warm'))
 
+/** All that the year of a place is worked from. */
+interface PlaceInputs {
+  site: Omit<PlaceBrief, 'station'>
+  station: StationClimate | null
+  rough: RoughClimate & SoilFollows & { fades: number }
+  hollow: number
+  hotDay: number
+  odds: OddsValues
+  hundred: number
+}
+
+interface Place {
+  place: PlaceYear
+  sums: PlaceSums
+  kept: Memo
+}
+
+function workPlace({ site, station, rough, hollow, hotDay, odds, hundred }: PlaceInputs): Place {
+  const place = placeYear({ ...site, station }, rough, hollow, hotDay, hundred)
+  return { place, sums: placeSums(place, odds, hotDay), kept: new Memo(KEPT_OF_PLACE) }
+}
+
+/** A place takes about 2 MB: as much as so many ordinary answers. */
+const PLACE_WEIGHS = 64
+/** Windows, odds and bands kept of one place. */
+const KEPT_OF_PLACE = 256
+
 /** The year at a job's site, worked once for a place and a frost date. */
 function placeOf(
   job: Job,
   latitude: number,
-  station: StationClimate | null,
-  memo: Memo,
-  trace: Trace,
-  hundred: number,
-): { place: PlaceYear; sums: PlaceSums; kept: Memo } {
+  { station, memo, trace, hundred = 0 }: ClimateBrief,
+): Place {
   const { site } = job
-  const rough = { ...trace.values(roughClimate), ...trace.values(soilValues) }
-  const { hollow, hotDay } = trace.values(placeValues)
-  const odds = trace.values(oddsValues)
-  const brief = {
-    latitude,
-    elevation: site.elevation,
-    sea: site.sea === null ? null : site.sea / 1000,
-    hollow: site.hollow === true,
-    frost: site.frost,
-  }
-  return memo.recall(
-    `place ${latitude} ${site.frost ?? ''} ${hundred}`,
-    { brief, station, rough, hollow, hotDay, odds },
-    () => {
-      const place = placeYear({ ...brief, station }, rough, hollow, hotDay, hundred)
-      return { place, sums: placeSums(place, odds, hotDay), kept: new Memo() }
+  const inputs: PlaceInputs = {
+    site: {
+      latitude,
+      elevation: site.elevation,
+      sea: site.sea === null ? null : site.sea / 1000,
+      hollow: site.hollow === true,
+      frost: site.frost,
     },
-  )
+    station,
+    rough: { ...trace.values(roughClimate), ...trace.values(soilValues) },
+    ...trace.values({ hollow: placeValues.hollow, hotDay: placeValues.hotDay }),
+    odds: trace.values(oddsValues),
+    hundred,
+  }
+  const name = `place ${latitude} ${site.frost ?? ''} ${hundred}`
+  return memo.recall(name, inputs, workPlace, PLACE_WEIGHS)
 }
 
-export function siteClimate({
-  job,
-  today,
-  station,
-  recent,
-  memo,
-  trace,
-  hundred = 0,
-}: ClimateBrief): SiteClimate {
+export function siteClimate(brief: ClimateBrief): SiteClimate {
+  const { job, today, station, recent, trace } = brief
   const { site } = job
   const at =
     trace.read(readings.latitude, JOB, site.latitude) ??
     trace.found(latitudeRule, JOB, USUAL_LATITUDE[isWarm(job, trace) ? 'warm' : 'cool'], {})
   const latitude = num(at)
-  const { place, sums, kept } = placeOf(job, latitude, station, memo, trace, hundred)
+  const { place, sums, kept } = placeOf(job, latitude, brief)
   const { median, tenth } = place.firstFrost
   const frostMonthDay = site.frost ?? (median === null ? null : monthDayOf(place.warmest + median))
   // The dates of a station say how far one year in ten lies from the median; without them Juvena's
@@ -176,16 +196,15 @@ export function siteClimate({
   return {
     ...ground,
     latitude,
-    sums,
+    years: { version: sums.version, place, sums },
     kept,
-    soilKey: [
+    version: versionOf({
+      place,
       today,
-      site.soilTemperature,
-      site.soilReadOn,
-      job.walked,
-      recent.length,
-      recent.at(-1) ?? null,
-    ],
+      frosts: [frostMonthDay, frostSpread],
+      soil: [site.soilTemperature, site.soilReadOn, job.walked],
+      recent,
+    }),
     frost,
     frostTenth,
     soilBefore: { soil: whole, start: addDays(today, -LOOK_BACK) },

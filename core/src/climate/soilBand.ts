@@ -25,12 +25,14 @@ export function soilBand({ soilYears }: PlaceYear): { low: Float64Array; high: F
   return { low: mean.map((m, d) => m - reach[d]!), high: mean.map((m, d) => m + reach[d]!) }
 }
 
+const workBand = ({ place }: { place: PlaceYear }) => soilBand(place)
+
 /** The same for so many days from today. */
 export function soilBandAhead(
   { place, start, kept }: SiteClimate,
   days: number,
 ): { low: number[]; high: number[] } {
-  const band = kept.recall('soil band', null, () => soilBand(place))
+  const band = kept.recall('soil band', { place }, workBand)
   const inYear = Array.from(yearDays(dayNumber(start), days))
   return { low: inYear.map((d) => band.low[d]!), high: inYear.map((d) => band.high[d]!) }
 }

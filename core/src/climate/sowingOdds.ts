@@ -1,3 +1,4 @@
+import { versionOf, type Versioned } from '../trace/memo.ts'
 import { procedure, tradeValues, value } from '../trace/rule.ts'
 import { CAUSES, type Cause } from './dayReasons.ts'
 import { frostDates } from './frostOdds.ts'
@@ -109,7 +110,7 @@ export interface OddsBrief {
  * A place's simulated years as running sums, so that any span of days is one subtraction. Made once
  * for a place.
  */
-export interface PlaceSums {
+export interface PlaceSums extends Versioned {
   growth: Float64Array
   hot: Float64Array
   rain: Float64Array
@@ -122,7 +123,8 @@ export interface PlaceSums {
   frosts: number[]
 }
 
-export function placeSums({ years, warmest }: PlaceYear, v: OddsValues, hotDay: number): PlaceSums {
+export function placeSums(place: PlaceYear, v: OddsValues, hotDay: number): PlaceSums {
+  const { years, warmest } = place
   const { low, high, days } = years
   const frosts = frostDates(low, 0, warmest, KILLING).dates.map((since, year) =>
     since === null ? Infinity : warmest + year * YEAR_DAYS + since,
@@ -138,7 +140,8 @@ export function placeSums({ years, warmest }: PlaceYear, v: OddsValues, hotDay: 
     hot[i + 1] = hot[i]! + (high[i]! >= hotDay ? 1 : 0)
     rain[i + 1] = rain[i]! + years.rain[i]!
   }
-  return { growth, hot, rain, warmth: new Map(), frosts }
+  const version = versionOf({ place, growthBase: v.growthBase, hotDay })
+  return { version, growth, hot, rain, warmth: new Map(), frosts }
 }
 
 function warmthOf(

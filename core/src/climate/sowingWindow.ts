@@ -90,6 +90,15 @@ export const lastDayToSow = (
   trace: Trace,
 ): Day => dayOf(lastDayOf(seasonAround(ground, from, school), trace.value(leadValues[lead])))
 
+/** The schools that a window goes by. */
+export type WindowSchools = Pick<Schools, 'cutOff' | 'late' | 'stands' | 'warm'>
+export const windowSchools = ({ cutOff, late, stands, warm }: WindowSchools): WindowSchools => ({
+  cutOff,
+  late,
+  stands,
+  warm,
+})
+
 /** What is sown, and how: it decides which lines a window is cut by. */
 export interface Sown {
   parts: readonly { grass: GrassId; share: number }[]
@@ -165,7 +174,7 @@ export function lastByGrowth(
 interface Lines {
   place: PlaceYear
   v: { [K in keyof typeof windowValues]: number }
-  schools: Schools
+  schools: WindowSchools
   watered: boolean
   /** Soil it comes up in at the least, °C. */
   least: number
@@ -287,7 +296,7 @@ function judge(lines: Lines, purpose: Sown['purpose'], warm: boolean, day: Judge
 export function sowingWindow(
   sown: Sown,
   ground: SeasonGround,
-  schools: Schools,
+  schools: WindowSchools,
   trace: Trace,
 ): SowingWindow {
   const { parts, purpose, watered, over = false } = sown

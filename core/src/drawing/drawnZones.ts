@@ -61,7 +61,7 @@ const TRENCH_WIDTH = 0.4
  * Measures what is drawn: each zone's area with its holes off, its error, its patches; where zones
  * overlap; where an outline crosses itself.
  */
-export function measurePlan(plan: Drawing): MeasuredPlan {
+export function measurePlan(plan: Pick<Drawing, 'shapes'>): MeasuredPlan {
   const of = (kind: Shape['kind']) => plan.shapes.filter((s) => s.kind === kind)
   const crossings = plan.shapes.flatMap((s) => {
     if (!['lawn', 'bed', 'bare', 'low', 'building'].includes(s.kind)) return []
@@ -223,7 +223,7 @@ export function spotOf(s: Pick<Shape, 'at' | 'kind'>): Point {
 const ON_THE_EDGE = 0.3
 
 /** The zone whose lawn a place lies on, or at whose edge; null where it is outside them all. */
-export function zoneAt(p: Point, plan: Drawing): string | null {
+export function zoneAt(p: Point, plan: Pick<Drawing, 'shapes'>): string | null {
   const lawns = plan.shapes.filter((s) => s.kind === 'lawn' && s.zone)
   const within = lawns.find((s) => inside(p, s.at))
   if (within) return within.zone

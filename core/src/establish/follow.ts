@@ -1,9 +1,9 @@
 import { addDays, dayNumber, type Day } from '../calendar/day.ts'
-import { careWindow } from '../climate/careWindow.ts'
+import { windowToWork } from '../climate/windows.ts'
 import { growthValues } from '../climate/growth.ts'
 import type { Job } from '../entities/job.ts'
 import type { Sowing } from '../reference/lists.ts'
-import type { Prescription, ZonePlan } from '../prescribe.ts'
+import type { Prescription, ZonePlan } from '../plan/prescription.ts'
 import type { Workforce } from '../reference/firmSettings.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import { lagValues } from '../reference/lagValues.ts'
@@ -590,7 +590,7 @@ function inGrowth(
   plan: PackagePlan,
   from: Day,
 ): Day {
-  const window = careWindow(plan.season, 'open', p.climate, schools, trace)
+  const window = windowToWork(plan.season, 'open', p.climate, schools, trace)
   const start = dayNumber(window.start)
   const at = window.states.findIndex((state, i) => state !== 'shut' && start + i >= dayNumber(from))
   return at < 0 ? from : addDays(window.start, at)

@@ -99,7 +99,7 @@ export function spreadOver(areas: readonly Area[], map: LightMap): ZoneLight | n
   return { low: at(0.1), median: at(0.5), high: at(0.9), cells: hours.length }
 }
 
-export const hillsOf = (drawing: Drawing): LightInput['hills'] =>
+export const hillsOf = (drawing: Pick<Drawing, 'hills'>): LightInput['hills'] =>
   drawing.hills.flatMap((h) =>
     h.bearing !== null && h.height !== null ? [{ bearing: h.bearing, height: h.height }] : [],
   )
@@ -114,7 +114,7 @@ export interface LightPlace {
  * that stand for the season.
  */
 export function lightOfZones(
-  drawing: Drawing,
+  drawing: Pick<Drawing, 'shapes' | 'hills'>,
   measured: MeasuredPlan,
   place: LightPlace,
   season: LightSeason,

@@ -43,7 +43,7 @@ export interface RowOdds {
 
 const oddsOfParts = (
   { grasses, kind }: YearSowing,
-  { place, sums }: SiteClimate,
+  { years }: SiteClimate,
   schools: Schools,
   trace: Trace,
 ): SowingOdds[] => {
@@ -53,7 +53,7 @@ const oddsOfParts = (
   const v = trace.values(oddsValues)
   return grasses.flatMap((grass) => {
     const sown = sownGrass(trace.grass(grass), trace)
-    return sown ? [sowingOdds(place, sums, sown, brief, v)] : []
+    return sown ? [sowingOdds(years.place, years.sums, sown, brief, v)] : []
   })
 }
 

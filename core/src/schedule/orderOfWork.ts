@@ -13,21 +13,15 @@ import {
   operationValues,
 } from '../reference/operations.ts'
 import { schoolName, type Schools } from '../reference/schools.ts'
-import { careRules, careWindow, type Care } from '../climate/careWindow.ts'
+import { careRules, type Care } from '../climate/careWindow.ts'
 import type { DayState, Reason } from '../climate/dayReasons.ts'
 import { placeValues } from '../climate/placeYear.ts'
 import type { GrassId } from '../reference/grasses.ts'
-import { grassWindow, windowKey } from '../climate/grassWindow.ts'
+import { grassWindow, windowToSow, windowToWork } from '../climate/windows.ts'
 import { leadValues, WANTED_FROM, windowRules } from '../climate/sowingLines.ts'
-import {
-  lastDayOf,
-  seasonAround,
-  sowingWindow,
-  type SowingWindow,
-  type Sown,
-} from '../climate/sowingWindow.ts'
+import { lastDayOf, seasonAround, type SowingWindow, type Sown } from '../climate/sowingWindow.ts'
 import { yearDay } from '../climate/yearDay.ts'
-import type { Prescription } from '../prescribe.ts'
+import type { Prescription } from '../plan/prescription.ts'
 import { deepestSeed } from '../seed/seedDepth.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { joined, onDay, say, type Message } from '../trace/message.ts'
@@ -55,7 +49,7 @@ import {
   type WorkWindow,
 } from './schedulePackage.ts'
 import { stepId, StepRecords, type StepRef } from './stepRecords.ts'
-import type { WaitingPeriods } from './waitingPeriods.ts'
+import { waitsUntil, type WaitingPeriods } from './waitingPeriods.ts'
 import { whatInstead, type Option } from './whatInstead.ts'
 import { isBehind } from './stepState.ts'
 
@@ -275,15 +269,9 @@ function orderPackage(
     hoursPerDay: workforce.hoursPerDay,
   }
   const sown = needs.some((n) => n.kind === 'sow') ? sownOf(brief, pack) : null
-  const by = windowKey(climate, schools, trace)
-  const window = climate.kept.recall(
-    `window ${pack.id} ${String(sown?.watered)}`,
-    [sown ?? [pack.season, careOf(pack)], by],
-    () =>
-      sown
-        ? sowingWindow(sown, climate, schools, trace)
-        : careWindow(pack.season, careOf(pack), climate, schools, trace),
-  )
+  const window = sown
+    ? windowToSow(sown, climate, schools, trace)
+    : windowToWork(pack.season, careOf(pack), climate, schools, trace)
   const scope = packageScope(pack.id)
   const coverStands =
     pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null
@@ -513,11 +501,11 @@ function fixedFor(
 ): Fixed {
   const step: StepRef = { kind, zones, workPackage: pack.id }
   const wait = PLANTS.includes(kind)
-    ? waits.sow(zones)
+    ? waitsUntil(waits.waits, 'sow', zones)
     : OPENS.includes(kind)
-      ? waits.open(zones)
+      ? waitsUntil(waits.waits, 'open', zones)
       : kind === 'dress' || kind === 'sand-in'
-        ? waits.dress(zones)
+        ? waitsUntil(waits.waits, 'dress', zones)
         : kind === 'treat-pests'
           ? larvaeFrom(pack, zones, afterFlight)
           : null

@@ -7,8 +7,9 @@ import {
   type SeasonName,
 } from '../climate/dayReasons.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
-import { mixOdds, oddsRules, oddsValues, type DayOdds } from '../climate/sowingOdds.ts'
-import { sownGrass, WANTED_FROM } from '../climate/sowingLines.ts'
+import { oddsRules, type DayOdds } from '../climate/sowingOdds.ts'
+import { oddsOnDay } from '../climate/windows.ts'
+import { WANTED_FROM } from '../climate/sowingLines.ts'
 import type { SowingWindow, Sown } from '../climate/sowingWindow.ts'
 import { yearDay } from '../climate/yearDay.ts'
 import type { Grass } from '../reference/grasses.ts'
@@ -266,8 +267,6 @@ function oddsOf(
   { climate, sown, schools, customerDate, trace }: ChoiceBrief,
   day: Day,
 ): DayOdds | null {
-  const grasses = wantedOf(sown, trace).flatMap((grass) => sownGrass(grass, trace) ?? [])
-  if (grasses.length === 0) return null
   const within = customerDate === null ? null : daysBetween(day, customerDate)
   const brief = {
     watered: sown.watered,
@@ -275,12 +274,7 @@ function oddsOf(
     standsBy: schools.stands,
     within,
   }
-  const inYear = yearDay(dayNumber(day))
-  return climate.kept.recall(
-    `odds ${inYear} ${sown.parts.map((p) => p.grass).join()}`,
-    [grasses, brief],
-    () => mixOdds(climate.place, climate.sums, grasses, inYear, brief, trace.values(oddsValues)),
-  )
+  return oddsOnDay(wantedOf(sown, trace), yearDay(dayNumber(day)), brief, climate, trace)
 }
 
 function choiceOf(

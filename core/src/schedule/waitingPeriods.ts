@@ -68,9 +68,9 @@ export const waitRules = {
 }
 
 /** What a wait keeps out: seed, blades and tines, or the next dressing. */
-type Keeps = 'sow' | 'open' | 'dress'
+export type Keeps = 'sow' | 'open' | 'dress'
 
-interface Wait {
+export interface Wait {
   keeps: Keeps
   until: Day
   /** The zones treated; none means all of them. */
@@ -78,16 +78,27 @@ interface Wait {
 }
 
 export interface WaitingPeriods {
-  /**
-   * First day on ground of these zones: of seed, of blades and tines, of a dressing. Null where
-   * nothing stands in the way.
-   */
-  sow: (zones: readonly string[]) => Day | null
-  open: (zones: readonly string[]) => Day | null
-  dress: (zones: readonly string[]) => Day | null
-  figures: Figure[]
-  notices: Notice[]
+  waits: readonly Wait[]
+  figures: readonly Figure[]
+  notices: readonly Notice[]
 }
+
+/**
+ * First day of seed, of blades and tines or of a dressing on ground of some zones, second rounds
+ * too; null where nothing stands in the way.
+ */
+export const waitsUntil = (
+  waits: readonly Wait[],
+  keeps: Keeps,
+  zones: readonly string[],
+): Day | null =>
+  waits
+    .filter(
+      (w) =>
+        w.keeps === keeps &&
+        (w.zones.length === 0 || zones.some((z) => w.zones.includes(zoneOf(z)))),
+    )
+    .reduce<Day | null>((last, w) => (last === null || w.until > last ? w.until : last), null)
 
 type Treatment = Job['treatments'][number]
 const nameOf = (t: Treatment): Message =>
@@ -108,7 +119,11 @@ interface Collected {
  * Waiting periods left by what was put down before, zone by zone. A combined feed counts as the
  * weedkiller in it.
  */
-export function waitingPeriods(job: Job, today: Day, trace: Trace): WaitingPeriods {
+export function waitingPeriods(
+  job: Pick<Job, 'treatments' | 'walked'>,
+  today: Day,
+  trace: Trace,
+): WaitingPeriods {
   const all: Collected = { waits: [], figures: [], notices: [] }
   for (const treatment of job.treatments) {
     const known = treatment.date !== null
@@ -118,21 +133,7 @@ export function waitingPeriods(job: Job, today: Day, trace: Trace): WaitingPerio
       treatment.date ?? (TREATMENT_KINDS[treatment.kind].herbicide ? (job.walked ?? today) : null)
     if (date) waitOf({ ...treatment, date }, today, all, trace)
   }
-  const on = (keeps: Keeps) => (zones: readonly string[]) =>
-    all.waits
-      .filter(
-        (w) =>
-          w.keeps === keeps &&
-          (w.zones.length === 0 || zones.some((z) => w.zones.includes(zoneOf(z)))),
-      )
-      .reduce<Day | null>((last, w) => (last === null || w.until > last ? w.until : last), null)
-  return {
-    sow: on('sow'),
-    open: on('open'),
-    dress: on('dress'),
-    figures: all.figures,
-    notices: all.notices,
-  }
+  return all
 }
 
 const undated = (t: Treatment): Notice[] =>

@@ -1,6 +1,7 @@
 import { addDays, dayNumber, dayOf } from '../calendar/day.ts'
 import { leadValues, WANTED_FROM } from '../climate/sowingLines.ts'
-import { sowingWindow, type SowingWindow } from '../climate/sowingWindow.ts'
+import { windowToSow } from '../climate/windows.ts'
+import type { SowingWindow } from '../climate/sowingWindow.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { StepKind } from '../reference/operations.ts'
 import { coverLines } from '../findings/lines.ts'
@@ -8,11 +9,11 @@ import { num } from '../trace/figure.ts'
 import { onDay, say, type Message } from '../trace/message.ts'
 import { stepsOf, type StepBrief } from '../work/steps.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
-import type { ZonePlan } from '../prescribe.ts'
+import type { ZonePlan } from '../plan/prescription.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
 import { COVER_WITHIN, isPastRule, type SowingChoice } from './sowingChoices.ts'
 import { schedulePackage, type Calendar, type Schedule } from './schedulePackage.ts'
-import type { WaitingPeriods } from './waitingPeriods.ts'
+import { waitsUntil, type WaitingPeriods } from './waitingPeriods.ts'
 
 export interface Option {
   title: Message
@@ -48,7 +49,12 @@ export function whatInstead(m: Misfit): { verdict: Message; options: Option[] } 
 }
 
 const isPast = ({ window, calendar }: Misfit) => window.cutOff < calendar.today
-const seedFrom = ({ waits, pack }: Misfit) => waits.sow(pack.zones.map((z) => z.r.id))
+const seedFrom = ({ waits, pack }: Misfit) =>
+  waitsUntil(
+    waits.waits,
+    'sow',
+    pack.zones.map((z) => z.r.id),
+  )
 const isWaiting = (m: Misfit) => (seedFrom(m) ?? '') > m.window.cutOff
 
 function verdictOf(m: Misfit): Message {
@@ -126,7 +132,7 @@ function holdOver(m: Misfit): Option[] {
     purpose: 'cover' as const,
     watered,
   }
-  const quick = sowingWindow(cover, climate, schools, steps.trace)
+  const quick = windowToSow(cover, climate, schools, steps.trace)
   const today = dayNumber(calendar.today)
   const free = seedFrom(m) ?? calendar.today
   const at = quick.states.findIndex(

@@ -133,7 +133,7 @@ export interface Fit {
 /** What grasses are held against. Whatever is not read drops out for all of them alike. */
 export interface FitGround {
   r: ZoneReadings
-  job: Job
+  job: Pick<Job, 'aims' | 'watering' | 'waterer'>
   schools: Schools
   season: 'cool' | 'warm'
   sowing: Sowing

@@ -132,13 +132,19 @@ export interface Pans {
   handfuls: Figure
 }
 
+/** What of the firm its pans and spreader settings go by. */
+export type Spreader = Pick<
+  Firm,
+  'units' | 'swath' | 'strip' | 'scaleStep' | 'handful' | 'calibrations'
+>
+
 /** Pans, strip, setting and handfuls of one zone. Strips of the same leading grass count. */
 export function pansOf(
   zone: string,
   leader: GrassId,
   half: Figure,
   bulk: Figure,
-  firm: Firm,
+  firm: Spreader,
   trace: Trace,
 ): Pans {
   const scope = zoneScope(zone)

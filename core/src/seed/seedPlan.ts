@@ -1,5 +1,4 @@
 import type { Schools } from '../reference/schools.ts'
-import type { Firm } from '../entities/firm.ts'
 import type { Job } from '../entities/job.ts'
 import { standInLight, type StandInLight } from './inLight.ts'
 import { firmSettings } from '../reference/firmSettings.ts'
@@ -7,12 +6,12 @@ import type { GrassId } from '../reference/grasses.ts'
 import type { BagOnShelf } from '../stock/seedOnShelf.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { say, verbatim, type Message } from '../trace/message.ts'
-import { JOB, lotScope, zoneScope } from '../trace/scope.ts'
+import { figureId, JOB, lotScope, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { plans, type ZoneWork } from '../work/zoneWork.ts'
 import { largestPart, mixKey, mixName, type Mix, type MixPart } from './mix.ts'
-import { pansOf, type Pans } from './pans.ts'
+import { pansOf, type Pans, type Spreader } from './pans.ts'
 import { expected, ratesOf } from './rates.ts'
 import { seedReadings, seedRules } from './seedRules.ts'
 
@@ -59,54 +58,58 @@ export interface MixOrder {
   total: Figure
 }
 
-export interface LotFigures {
-  pls: (grass: GrassId) => Figure
-  /**
-   * Pure live seed, %, and what a kilogram costs, without working a figure; 0 where no price is
-   * known.
-   */
-  bag: (grass: GrassId) => { pls: number; cost: number }
+type Lot = Job['lots'][number]
+export type Lots = Job['lots']
+
+const ofGrass = (lots: Lots, grass: GrassId): Lots => lots.filter((l) => l.grass === grass)
+
+/** How lots of one grass count: by their weight; alike, where one of them is not weighed. */
+function weightsOf(lots: Lots): number[] {
+  const weighed = lots.every((lot) => lot.amount !== null)
+  const all = lots.reduce((sum, lot) => sum + (lot.amount ?? 0), 0)
+  return lots.map((lot) => (weighed ? (100 * lot.amount!) / all : 100 / lots.length))
 }
 
 /**
- * Pure live seed per grass from its lots' labels, or a usual bag until a label is read. Several
- * lots of a grass count by their weight.
+ * Pure live seed of a grass from its lots' labels, or a usual bag until a label is read; a figure of
+ * the job, worked once.
  */
-export function lotFigures(job: Job, shelf: readonly BagOnShelf[], trace: Trace): LotFigures {
-  const made = new Map<GrassId, Figure>()
-  return {
-    pls(grass) {
-      let figure = made.get(grass)
-      if (!figure) {
-        const lots = job.lots.filter((l) => l.grass === grass)
-        figure = trace.apart(() =>
-          lots.length > 1
-            ? lotsTogether(grass, lots, trace)
-            : lotPls(grass, lots[0] ?? null, grass, trace),
-        )
-        made.set(grass, figure)
-      }
-      return figure
-    },
-    bag(grass) {
-      const lots = job.lots.filter((l) => l.grass === grass)
-      const pure = (lot: Lot | null) =>
-        ((lot?.purity ?? trace.value(seedReadings.purity.otherwise!)) *
-          (lot?.germination ?? trace.value(seedReadings.germination.otherwise!))) /
-        100
-      const each = lots.length > 0 ? lots.map(pure) : [pure(null)]
-      const prices = shelf.flatMap((b) =>
-        b.parts.length === 1 && b.parts[0]!.grass === grass && b.cost > 0 ? [b.cost] : [],
-      )
-      return {
-        pls: each.reduce((a, b) => a + b, 0) / each.length,
-        cost: prices.length > 0 ? Math.min(...prices) : 0,
-      }
-    },
-  }
+export function plsOf(grass: GrassId, lots: Lots, trace: Trace): Figure {
+  const own = ofGrass(lots, grass)
+  return trace.apart(figureId(lotScope(grass), seedRules.pls.key), () =>
+    own.length > 1 ? lotsTogether(grass, own, trace) : lotPls(grass, own[0] ?? null, grass, trace),
+  )
 }
 
-type Lot = Job['lots'][number]
+/** A bag that a mix is chosen by: pure live seed, %, and what a kilogram costs; 0 where no price is known. */
+export interface Bag {
+  pls: number
+  cost: number
+}
+
+/** The bag a grass comes from, without working a figure: the same sum as `plsOf`. */
+export function bagOf(grass: GrassId, lots: Lots, shelf: readonly BagOnShelf[], trace: Trace): Bag {
+  const own = ofGrass(lots, grass)
+  const { purity, germination } = seedReadings
+  const pls = (lot: Lot | null): number =>
+    seedRules.pls.compute(
+      {
+        purity: lot?.purity ?? trace.value(purity.otherwise!),
+        germination: lot?.germination ?? trace.value(germination.otherwise!),
+      },
+      {},
+    ) as number
+  const prices = shelf.flatMap((b) =>
+    b.parts.length === 1 && b.parts[0]!.grass === grass && b.cost > 0 ? [b.cost] : [],
+  )
+  return {
+    pls:
+      own.length > 1
+        ? (seedRules.lotsPls.compute({ weight: weightsOf(own), pls: own.map(pls) }, {}) as number)
+        : pls(own[0] ?? null),
+    cost: prices.length > 0 ? Math.min(...prices) : 0,
+  }
+}
 
 function lotPls(grass: GrassId, lot: Lot | null, id: string, trace: Trace): Figure {
   const scope = lotScope(id)
@@ -124,25 +127,23 @@ function lotPls(grass: GrassId, lot: Lot | null, id: string, trace: Trace): Figu
   return trace.work(seedRules.pls, scope, { purity, germination }, labelled('Pure live seed'))
 }
 
-function lotsTogether(grass: GrassId, lots: readonly Lot[], trace: Trace): Figure {
-  const pls = lots.map((lot) => lotPls(grass, lot, `${grass}.${lot.id}`, trace))
-  const weighed = lots.every((lot) => lot.amount !== null)
-  const all = lots.reduce((sum, lot) => sum + (lot.amount ?? 0), 0)
-  const weight = lots.map((lot) => (weighed ? (100 * lot.amount!) / all : 100 / lots.length))
-  return trace.work(
+const lotsTogether = (grass: GrassId, lots: Lots, trace: Trace): Figure =>
+  trace.work(
     seedRules.lotsPls,
     lotScope(grass),
-    { weight, pls },
+    {
+      weight: weightsOf(lots),
+      pls: lots.map((lot) => lotPls(grass, lot, `${grass}.${lot.id}`, trace)),
+    },
     { label: say`Pure live seed, ${trace.grass(grass).short}, ${lots.length} lots` },
   )
-}
 
 interface SeedBrief {
   work: ZoneWork
   mix: Mix
   overridden: boolean
-  lots: LotFigures
-  firm: Firm
+  lots: Lots
+  firm: Spreader
   schools: Schools
   trace: Trace
 }
@@ -156,7 +157,7 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
   const scope = zoneScope(r.id)
   const totalShare = parts.reduce((sum, p) => sum + p.share, 0) || 1
   const weight = parts.map((p) => (100 * p.share) / totalShare)
-  const pls = parts.map((p) => lots.pls(p.grass))
+  const pls = parts.map((p) => plsOf(p.grass, lots, trace))
   const seeds = parts.map((p) => trace.grass(p.grass).seedsPerGram!)
   const mixPls = trace.work(
     seedRules.mixPls,

@@ -2,7 +2,7 @@ import type { FigureValue, Unit } from '../quantities/show.ts'
 import { GRASSES, type Grass, type GrassId, type GrassTable } from '../reference/grasses.ts'
 import { weaker, type EvidenceLevel } from './evidence.ts'
 import type { Figure, InputRef, Override } from './figure.ts'
-import type { Memo } from './memo.ts'
+import { versionOf, type Inputs as KeptInputs, type Memo, type Versioned } from './memo.ts'
 import type { Message } from './message.ts'
 import type {
   Declaration,
@@ -69,6 +69,8 @@ const isFigure = (given: unknown): given is Figure =>
 export class Trace {
   readonly figures: Record<string, Figure> = {}
   private readonly cached: ReadByFirm
+  /** What stands for the firm's numbers and grasses. */
+  private readonly firm: Versioned
 
   /** With the firm's own numbers of the trade, and its table of grasses. */
   constructor(
@@ -77,6 +79,9 @@ export class Trace {
   ) {
     this.cached = READ.get(firmValues) ?? { groups: new Map(), declarations: new Map() }
     READ.set(firmValues, this.cached)
+    const own = Object.values(grasses).filter((g) => GRASSES[g.id] !== g)
+    const left = Object.keys(GRASSES).filter((id) => !(id in grasses))
+    this.firm = { version: versionOf({ firmValues, own, left }) }
   }
 
   /** A number of the trade: the firm's own, or as declared. */
@@ -269,10 +274,12 @@ export class Trace {
   private recording: Figure[] | null = null
 
   /**
-   * Works something that belongs to the whole job, whoever asks for it first: it is not kept with
+   * A figure that belongs to the whole job, worked by whoever asks for it first: it is not kept with
    * what `recall` is working.
    */
-  apart<T>(work: () => T): T {
+  apart(id: string, work: () => Figure): Figure {
+    const known = this.figures[id]
+    if (known) return known
     const outer = this.recording
     this.recording = null
     try {
@@ -283,18 +290,27 @@ export class Trace {
   }
 
   /**
-   * Works something that depends on nothing but `inputs`, or takes it as worked before, with every
-   * figure it made. Its answer is read only: it is handed out again.
+   * Works something from `inputs`, the firm's numbers and its grasses alone, or takes it as worked
+   * before, with every figure it made. The work is given its inputs and this trace, and its answer
+   * is read only: it is handed out again.
    */
-  recall<T>(memo: Memo, name: string, inputs: unknown, work: () => T): T {
+  recall<I extends object, T>(
+    memo: Memo,
+    name: string,
+    inputs: I & KeptInputs<I>,
+    work: (inputs: I, trace: Trace) => T,
+  ): T {
     let fresh = false
-    const { answer, figures } = memo.recall(name, [inputs, this.firmValues], () => {
+    const given = { ...inputs, firm: this.firm }
+    // The one place where more than inputs is in reach: the trace keeps what the work makes.
+    // eslint-disable-next-line no-restricted-syntax
+    const { answer, figures } = memo.recall(name, given as object, () => {
       fresh = true
       const outer = this.recording
       const made: Figure[] = []
       this.recording = made
       try {
-        return { answer: work(), figures: made }
+        return { answer: work(Object.freeze({ ...inputs }), this), figures: made }
       } finally {
         this.recording = outer
         outer?.push(...made)

@@ -1,7 +1,7 @@
 import type { Job, Zone } from '../entities/job.ts'
 import { OBSTACLES, type Level, type Point, type Drawing } from '../entities/drawing.ts'
-import type { Memo } from '../trace/memo.ts'
-import { distance } from '../drawing/geometry.ts'
+import { versionOf, type Memo, type Versioned } from '../trace/memo.ts'
+import { distance, type Area } from '../drawing/geometry.ts'
 import { fromQuadrats, fromPointCounts, type CoverCount } from '../cover/coverCount.ts'
 import { measurePlan, zoneAt, type MeasuredPlan } from '../drawing/drawnZones.ts'
 import {
@@ -15,7 +15,12 @@ import {
 } from '../levels/levels.ts'
 import type { Obstacle } from '../light/obstacles.ts'
 import { surveyLines } from './surveyRules.ts'
-import { lightOfZones, type LightSeason, type ZoneLight } from '../light/zoneLight.ts'
+import {
+  lightOfZones,
+  type LightPlace,
+  type LightSeason,
+  type ZoneLight,
+} from '../light/zoneLight.ts'
 
 /** All that the drawing, the counts and the levels of one site come to, by zone. */
 export interface SiteSurvey {
@@ -24,7 +29,7 @@ export interface SiteSurvey {
   light: Map<string, ZoneLight>
   /** The same were every what-if tried; null when there is none. */
   lightIf: Map<string, ZoneLight> | null
-  levels: Map<string, LevelReport>
+  levels: Map<string, LevelReport & Versioned>
   /** Buildings the ground falls towards, by zone: how steeply, %. */
   falls: Map<string, { building: string; name: string; percent: number }[]>
   counts: Map<string, CoverCount>
@@ -50,16 +55,13 @@ export function surveySite(
   memo: Memo,
 ): SiteSurvey {
   const { drawing } = job
-  const measured = memo.recall('drawing', [drawing.shapes], () => measurePlan(drawing))
-  const readings =
+  const { shapes } = drawing
+  const measured = memo.recall('drawing', { shapes }, measurePlan)
+  const { byZone: readings, outside } =
     drawing.levels.length > 0
-      ? memo.recall('levels', [drawing.levels, drawing.shapes], () => levelsByZone(job))
-      : new Map<string, Level[]>()
-  const outside =
-    drawing.levels.length > 0
-      ? memo.recall('levels-outside', [drawing.levels, drawing.shapes], () => levelsOutside(job))
-      : []
-  const levels = new Map<string, LevelReport>()
+      ? memo.recall('levels', { levels: drawing.levels, shapes }, placeLevels)
+      : NO_LEVELS
+  const levels: SiteSurvey['levels'] = new Map()
   const falls: SiteSurvey['falls'] = new Map()
   const counts: SiteSurvey['counts'] = new Map()
   for (const zone of job.zones) {
@@ -67,10 +69,9 @@ export function surveySite(
     if (own) {
       const net = measured.zones.get(zone.id)?.net ?? null
       const aim = aimOf(zone, drawing, own)
-      const report = memo.recall(`levels:${zone.id}`, [own, net, aim, values.dip], () =>
-        levelReport(own, net, aim, values.dip),
-      )
-      if (report) levels.set(zone.id, report)
+      const inputs = { own, net, aim, dip: values.dip }
+      const report = memo.recall(`levels:${zone.id}`, inputs, reportLevels)
+      if (report) levels.set(zone.id, { ...report, version: versionOf(inputs) })
       const towards = buildingsBelow(drawing, own, values.levelWithin)
       if (towards.length > 0) falls.set(zone.id, towards)
     }
@@ -112,10 +113,12 @@ function lightOf(
   const casts = drawing.shapes.some((s) => OBSTACLES.includes(s.kind)) || drawing.hills.length > 0
   if (!place || !casts || measured.zones.size === 0) return { light: new Map(), lightIf: null }
   const tilts = tiltsOf(job, measured, readings, leastTilt)
-  const inputs = [drawing.shapes, drawing.hills, place, season, tilts]
+  const { shapes, hills } = drawing
   const cast = (whatIf: boolean) =>
-    memo.recall(whatIf ? 'light-if' : 'light', inputs, () =>
-      lightOfZones(drawing, measured, place, season, { tilts, whatIf }),
+    memo.recall(
+      whatIf ? 'light-if' : 'light',
+      { shapes, hills, place, season, tilts, whatIf },
+      castLight,
     )
   const asked = drawing.shapes.some((s) => s.whatIf !== 'as-is' && !s.agreed)
   return { light: cast(false), lightIf: asked ? cast(true) : null }
@@ -197,16 +200,45 @@ function awayFromBuilding(
   return (turn + 360) % 360
 }
 
-/** Readings that belong to no zone: outside every lawn that is drawn. */
-export const levelsOutside = ({ drawing }: Pick<Job, 'drawing'>): Level[] =>
-  drawing.levels.filter((l) => l.zone === null && zoneAt([l.x, l.y], drawing) === null)
+type LevelInputs = Pick<Drawing, 'levels' | 'shapes'>
 
 /** Level readings by the zone they were given, or else lie on. */
-export function levelsByZone(job: Pick<Job, 'drawing'>): Map<string, Level[]> {
+export function levelsByZone({ levels, shapes }: LevelInputs): Map<string, Level[]> {
   const found = new Map<string, Level[]>()
-  for (const reading of job.drawing.levels) {
-    const zone = reading.zone ?? zoneAt([reading.x, reading.y], job.drawing)
+  for (const reading of levels) {
+    const zone = reading.zone ?? zoneAt([reading.x, reading.y], { shapes })
     if (zone) found.set(zone, [...(found.get(zone) ?? []), reading])
   }
   return found
 }
+
+interface PlacedLevels {
+  byZone: ReadonlyMap<string, Level[]>
+  /** Readings that belong to no zone: outside every lawn that is drawn. */
+  outside: Level[]
+}
+const NO_LEVELS: PlacedLevels = { byZone: new Map(), outside: [] }
+
+const placeLevels = ({ levels, shapes }: LevelInputs): PlacedLevels => ({
+  byZone: levelsByZone({ levels, shapes }),
+  outside: levels.filter((l) => l.zone === null && zoneAt([l.x, l.y], { shapes }) === null),
+})
+
+interface ReportInputs {
+  own: readonly Level[]
+  net: readonly Area[] | null
+  aim: LevelAim
+  /** Least depth of a dip, mm. */
+  dip: number
+}
+const reportLevels = ({ own, net, aim, dip }: ReportInputs): LevelReport | null =>
+  levelReport(own, net, aim, dip)
+
+interface LightInputs extends Pick<Drawing, 'shapes' | 'hills'> {
+  place: LightPlace
+  season: LightSeason
+  tilts: readonly Obstacle[]
+  whatIf: boolean
+}
+const castLight = ({ shapes, hills, place, season, tilts, whatIf }: LightInputs) =>
+  lightOfZones({ shapes, hills }, measurePlan({ shapes }), place, season, { tilts, whatIf })

@@ -4,6 +4,7 @@ import { margin90, TYPED_AREA_ERROR } from '../drawing/areaError.ts'
 import { COVER_PARTS, type CoverPart } from '../cover/coverCount.ts'
 import type { Grass } from '../reference/grasses.ts'
 import { trenchValues } from '../reference/siteValues.ts'
+import type { Versioned } from '../trace/memo.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { quantity, say, verbatim } from '../trace/message.ts'
 import { figureId, shapeScope, zoneScope } from '../trace/scope.ts'
@@ -47,7 +48,8 @@ export interface ZoneReadings {
   patches: Figure | null
 }
 
-export interface SurveyedFill {
+/** Its version stands for the surface that its two functions read. */
+export interface SurveyedFill extends Versioned {
   volume: Figure
   deepest: Figure
   /** m³ in place with a blanket of so many mm: the larger at each point. */
@@ -181,6 +183,7 @@ function readSurface(
     // there.
     if (zone.lowsDepth === null)
       fill = {
+        version: `${report.version} ${area ? num(area) : ''}`,
         volume,
         deepest,
         deeperThan: report.deeperThan,

@@ -78,7 +78,7 @@ export interface WorkBrief {
   season: 'cool' | 'warm'
   approach: ApproachId
   findings: readonly Finding[]
-  job: Job
+  job: Pick<Job, 'aims' | 'dressing' | 'cover' | 'watering' | 'waterer'>
   schools: Schools
   trace: Trace
 }

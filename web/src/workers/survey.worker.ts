@@ -49,7 +49,7 @@ function quickLight(draft: JobDraft, seasons: readonly LightSeason[]): Map<strin
   if (!job || job.site.latitude === null) return found
   const place = { latitude: job.site.latitude, longitude: job.site.longitude ?? 0 }
   const measured = measurePlan(job.drawing)
-  const tilts = tiltsOf(job, measured, levelsByZone(job))
+  const tilts = tiltsOf(job, measured, levelsByZone(job.drawing))
   for (const season of seasons)
     for (const [id, light] of lightOfZones(job.drawing, measured, place, season, { tilts }))
       found.set(id, [...(found.get(id) ?? []), light.median])
@@ -79,7 +79,7 @@ const surveyor = {
       longitude: job.site.longitude ?? 0,
       obstacles: [
         ...obstaclesOf(job.drawing.shapes, { whatIf }),
-        ...tiltsOf(job, measured, levelsByZone(job)),
+        ...tiltsOf(job, measured, levelsByZone(job.drawing)),
       ],
       hills: hillsOf(job.drawing),
       grid,
@@ -142,7 +142,7 @@ const surveyor = {
     if (!job) return []
     const measured = measurePlan(job.drawing)
     const rasters: Raster[] = []
-    for (const [id, readings] of levelsByZone(job)) {
+    for (const [id, readings] of levelsByZone(job.drawing)) {
       const zone = job.zones.find((z) => z.id === id)
       const surface =
         zone &&

@@ -104,7 +104,7 @@ const measured = computed(() => (read.value ? measurePlan(read.value) : null))
 const tilts = computed(() => {
   const zones = job.draft ? readJob({ name: '', zones: job.draft.zones ?? [] }).job?.zones : null
   return zones && read.value && measured.value
-    ? tiltsOf({ zones }, measured.value, levelsByZone({ drawing: read.value }))
+    ? tiltsOf({ zones }, measured.value, levelsByZone(read.value))
     : []
 })
 const { labelOf } = useShapeLabels(overlay)

@@ -1,0 +1,145 @@
+import { addDays, dayNumber, daysBetween, type Day } from '../calendar/day.ts'
+import type { Grass, GrassId } from '../reference/grasses.ts'
+import type { Schools } from '../reference/schools.ts'
+import type { Trace } from '../trace/trace.ts'
+import { careWindow, type Care } from './careWindow.ts'
+import type { SiteClimate } from './siteClimate.ts'
+import { mixOdds, oddsValues, type DayOdds, type OddsBrief, type SownGrass } from './sowingOdds.ts'
+import { sownGrass } from './sowingLines.ts'
+import {
+  sowingWindow,
+  windowSchools,
+  type Sown,
+  type SowingWindow,
+  type WindowSchools,
+} from './sowingWindow.ts'
+import { daysOn, yearDay } from './yearDay.ts'
+
+interface SowingInputs {
+  sown: Sown
+  climate: SiteClimate
+  schools: WindowSchools
+}
+
+const workSowing = ({ sown, climate, schools }: SowingInputs, trace: Trace): SowingWindow =>
+  sowingWindow(sown, climate, schools, trace)
+
+/** The window of what is sown, worked once for all who sow the same at a place on a day. */
+export function windowToSow(
+  sown: Sown,
+  climate: SiteClimate,
+  schools: Schools,
+  trace: Trace,
+): SowingWindow {
+  const { parts, purpose, watered, over = false } = sown
+  const mix = parts.map((p) => `${p.grass} ${p.share}`).join()
+  const name = `window of ${mix} ${purpose} ${String(watered)} ${String(over)}`
+  const inputs = { sown, climate, schools: windowSchools(schools) }
+  return trace.recall(climate.kept, name, inputs, workSowing)
+}
+
+/** The window of one grass sown alone. */
+export const grassWindow = (
+  grass: GrassId,
+  { purpose, watered, over = false }: Omit<Sown, 'parts'>,
+  climate: SiteClimate,
+  schools: Schools,
+  trace: Trace,
+): SowingWindow =>
+  windowToSow({ parts: [{ grass, share: 100 }], purpose, watered, over }, climate, schools, trace)
+
+interface CareInputs {
+  season: 'cool' | 'warm'
+  care: Care
+  climate: SiteClimate
+  schools: WindowSchools
+}
+
+const workCare = ({ season, care, climate, schools }: CareInputs, trace: Trace): SowingWindow =>
+  careWindow(season, care, climate, schools, trace)
+
+/** The window of work that is not sown. */
+export const windowToWork = (
+  season: 'cool' | 'warm',
+  care: Care,
+  climate: SiteClimate,
+  schools: Schools,
+  trace: Trace,
+): SowingWindow =>
+  trace.recall(
+    climate.kept,
+    `work ${season} ${care}`,
+    { season, care, climate, schools: windowSchools(schools) },
+    workCare,
+  )
+
+interface OddsInputs {
+  years: SiteClimate['years']
+  grasses: readonly SownGrass[]
+  inYear: number
+  brief: OddsBrief
+}
+
+const workOdds = ({ years, grasses, inYear, brief }: OddsInputs, trace: Trace): DayOdds =>
+  mixOdds(years.place, years.sums, grasses, inYear, brief, trace.values(oddsValues))
+
+/** Odds of sowing some grasses on a day of the usual year of a place; null where nothing is known of them. */
+export function oddsOnDay(
+  grasses: readonly Grass[],
+  inYear: number,
+  brief: OddsBrief,
+  { years, kept }: SiteClimate,
+  trace: Trace,
+): DayOdds | null {
+  const sown = grasses.flatMap((grass) => sownGrass(grass, trace) ?? [])
+  if (sown.length === 0) return null
+  const name = `odds ${inYear} ${grasses.map((g) => g.id).join()}`
+  return trace.recall(kept, name, { years, grasses: sown, inYear, brief }, workOdds)
+}
+
+/**
+ * Whether a day lies in the rising half of the year of a place: after its coldest day, before its
+ * warmest.
+ */
+export const isRising = ({ place }: SiteClimate, day: Day): boolean =>
+  daysOn(place.warmest, yearDay(dayNumber(day))) >= place.toColdest
+
+/**
+ * The first day of the spring that runs, from a day on, that a cool grass may be sown; null where
+ * there is none.
+ */
+export function springDay(
+  grass: Grass,
+  watered: boolean,
+  from: Day,
+  climate: SiteClimate,
+  schools: Schools,
+  trace: Trace,
+): Day | null {
+  const window = grassWindow(grass.id, { purpose: 'lawn', watered }, climate, schools, trace)
+  const start = dayNumber(window.start)
+  for (let i = Math.max(0, daysBetween(window.start, from)); i < window.states.length; i++) {
+    const since = daysOn(climate.place.warmest, yearDay(start + i))
+    if (since < climate.place.toColdest) return null
+    if (window.states[i] !== 'shut' && window.seasons[i] === 'spring')
+      return addDays(window.start, i)
+  }
+  return null
+}
+
+/** Years in a hundred in which one grass sown on a day succeeds; none where nothing is known of it. */
+export const grassOdds = (
+  grass: Grass,
+  watered: boolean,
+  day: Day,
+  climate: SiteClimate,
+  schools: Schools,
+  trace: Trace,
+): number =>
+  oddsOnDay(
+    [grass],
+    yearDay(dayNumber(day)),
+    { watered, lawn: true, standsBy: schools.stands },
+    climate,
+    trace,
+  )?.succeed ?? 0

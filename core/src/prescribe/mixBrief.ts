@@ -1,0 +1,121 @@
+import { addDays, laterDay, type Day } from '../calendar/day.ts'
+import { leadTimeValues, type SiteClimate } from '../climate/siteClimate.ts'
+import { leadOf } from '../climate/sowingLines.ts'
+import { lastDayToSow } from '../climate/sowingWindow.ts'
+import { grassOdds, isRising, springDay } from '../climate/windows.ts'
+import { isWatered } from '../entities/job.ts'
+import type { Grass } from '../reference/grasses.ts'
+import type { Schools } from '../reference/schools.ts'
+import { choiceValues } from '../schedule/sowingChoices.ts'
+import { waitsUntil } from '../schedule/waitingPeriods.ts'
+import { alone, suggestMix, weigh, type Mix, type MixBrief, type MixGround } from '../seed/mix.ts'
+import { bagOf } from '../seed/seedPlan.ts'
+import type { Trace } from '../trace/trace.ts'
+import { plans, type ZoneWork } from '../work/zoneWork.ts'
+import type { SiteInputs } from './zone.ts'
+
+/** What a zone's mix is chosen for. */
+export function mixBriefOf(
+  { job, schools, shelf, today, waits, climate }: SiteInputs,
+  work: Pick<ZoneWork, 'r' | 'sowing' | 'season' | 'operations'>,
+  trace: Trace,
+): MixBrief {
+  const { r, sowing, season } = work
+  const { prepare, kill } = trace.values(leadTimeValues)
+  const ready = addDays(today, plans(work, 'kill') ? kill : prepare)
+  const from = laterDay(ready, waitsUntil(waits, 'sow', [r.id]))
+  const lastSowing = (grass: Grass): Day | null => {
+    const lead = leadOf(grass)
+    return lead === 'cover' ? null : lastDayToSow(lead, climate, today, schools.cutOff, trace)
+  }
+  const ground: MixGround = {
+    r,
+    job,
+    schools,
+    season,
+    sowing,
+    place: climate.place,
+    sowingFrom: from,
+    tooSlow: tooSlowForSpring(
+      { r, season, sowing, from, watered: isWatered(job) },
+      climate,
+      schools,
+      trace,
+    ),
+    lastSowing: slowOnes(lastSowing, season, today, trace),
+    renovated: plans(work, 'kill', 'strip'),
+    trace,
+  }
+  const bag = (grass: string) => bagOf(grass, job.lots, shelf, trace)
+  return { ...ground, weighed: weigh(ground), shelf, bag }
+}
+
+/**
+ * Spring is for quick grasses: where one that stands there already, or any on new ground, is worth
+ * sowing in the spring that runs, those that the heat would meet before they stand are left out of
+ * its mix.
+ */
+function tooSlowForSpring(
+  {
+    r,
+    season,
+    sowing,
+    from,
+    watered,
+  }: Pick<ZoneWork, 'r' | 'season' | 'sowing'> & { from: Day; watered: boolean },
+  climate: SiteClimate,
+  schools: Schools,
+  trace: Trace,
+): (grass: Grass) => boolean {
+  const none = () => false
+  if (season !== 'cool' || schools.season === 'autumn' || !isRising(climate, from)) return none
+  const day = (grass: Grass) => springDay(grass, watered, from, climate, schools, trace)
+  const stands = r.present.filter((g) => g.season === 'cool' && !g.passing)
+  const quick = (
+    sowing === 'new' || stands.length === 0 ? [trace.grass('perennial-ryegrass')] : stands
+  ).some((grass) => {
+    const on = day(grass)
+    return (
+      on !== null &&
+      grassOdds(grass, watered, on, climate, schools, trace) >= trace.value(choiceValues.worth)
+    )
+  })
+  return quick ? (grass) => grass.season === 'cool' && !grass.passing && day(grass) === null : none
+}
+
+/**
+ * The mix Juvena would sow: a quick cover where ground is held over, a cool grass where one is put
+ * into warm turf on purpose, else what suits it.
+ */
+export function mixFor(brief: MixBrief): Mix {
+  switch (brief.sowing) {
+    case 'cover-then-sow':
+      return alone('annual-ryegrass', 'quick cover; gone within the year')
+    case 'winter-green':
+      return alone('perennial-ryegrass', 'green over dormant turf; gone when it wakes')
+    case 'blend':
+      return alone('kentucky-bluegrass', 'a cool grass with runners holds its own in warm turf')
+    default:
+      return suggestMix(brief)
+  }
+}
+
+/**
+ * Last sowing days, for the grasses slower than the season's quickest only: whether the season
+ * itself fits is the schedule's to say. Once even the quickest has passed, the plan is for next
+ * season and nothing is ruled out by date.
+ */
+function slowOnes(
+  lastSowing: (g: Grass) => Day | null,
+  season: 'cool' | 'warm',
+  today: Day,
+  trace: Trace,
+): (g: Grass) => Day | null {
+  const quickest = lastSowing(
+    trace.grass(season === 'cool' ? 'perennial-ryegrass' : 'bermudagrass'),
+  )
+  return (grass) => {
+    const last = lastSowing(grass)
+    return last === null || quickest === null || quickest < today || last >= quickest ? null : last
+  }
+}

@@ -1,0 +1,179 @@
+import type { Day } from '../calendar/day.ts'
+import type { StationClimate } from '../climate/placeYear.ts'
+import { growingSeason, siteClimate, type SiteClimate } from '../climate/siteClimate.ts'
+import type { WeatherDay } from '../climate/weatherSeries.ts'
+import type { Firm } from '../entities/firm.ts'
+import type { Job } from '../entities/job.ts'
+import { startOverLine } from '../findings/findInZone.ts'
+import { stillWanted } from '../findings/stillWanted.ts'
+import { planCover } from '../materials/cover.ts'
+import { planDebris } from '../materials/debris.ts'
+import { planDressing } from '../materials/dressing.ts'
+import type { Prescription, ZonePlan } from '../plan/prescription.ts'
+import { firmSettings, looseFor } from '../reference/firmSettings.ts'
+import { levelValues, lightLines } from '../reference/siteValues.ts'
+import type { Schools } from '../reference/schools.ts'
+import type { WaitingPeriods } from '../schedule/waitingPeriods.ts'
+import { oneMix, type MixedZone } from '../seed/oneMix.ts'
+import { plsOf, reserveShare, seedOrders } from '../seed/seedPlan.ts'
+import type { BagOnShelf } from '../stock/seedOnShelf.ts'
+import { num, type Notice } from '../trace/figure.ts'
+import { versioned, type Memo, type Versioned } from '../trace/memo.ts'
+import { quantity, say } from '../trace/message.ts'
+import { JOB } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
+import { surveySite } from '../walkover/siteSurvey.ts'
+import { surveyNotices, surveySummary } from '../walkover/surveyNotices.ts'
+import { surveyLines, surveyRules } from '../walkover/surveyRules.ts'
+import { readZone } from '../walkover/zoneReadings.ts'
+import { isSown } from '../work/sowing.ts'
+import { workPackages } from '../work/workPackages.ts'
+import { prescribeZone, type SiteInputs } from './zone.ts'
+
+export interface PrescribeBrief {
+  job: Job
+  firm: Firm
+  schools: Schools
+  today: Day
+  waits: WaitingPeriods
+  /** What is known of the weather station the job goes by, its last days and the outlook. */
+  station: StationClimate | null
+  recent: readonly WeatherDay[]
+  /** Seed that lies on the firm's shelf. */
+  shelf: readonly BagOnShelf[]
+  memo: Memo
+  trace: Trace
+}
+
+/**
+ * From the walk-over to the work: findings, approach, work, seed, materials and work packages,
+ * before any step has a day.
+ */
+export function prescribe(brief: PrescribeBrief): Prescription {
+  const { job, firm, trace } = brief
+  const climate = siteClimate(brief)
+  const walked = walkOver(brief, climate)
+  const site = siteInputs(brief, climate)
+  const zones = walked.readings.map((r) =>
+    trace.recall(brief.memo, `zone ${r.id}`, { r, site }, prescribeZone),
+  )
+  const seeds = zones.flatMap((z) => z.seed ?? [])
+  const laterSeeds = zones.flatMap((z) => z.later?.seed ?? [])
+  // A zone taken as worked before did not ask for its lots again.
+  for (const { mix } of [...seeds, ...laterSeeds])
+    for (const { grass } of mix) plsOf(grass, job.lots, trace)
+  const reserve = seeds.length + laterSeeds.length > 0 ? reserveShare(firm.reserve, trace) : null
+  const works = zones.map((z) => z.work)
+  // Ground whose grass is set aside because no seed fits is not worked either.
+  const worked = zones.filter((z) => z.seed || !isSown(z.work.sowing)).map((z) => z.work)
+  const later = zones.flatMap((z) => (z.later?.seed ? [z.later.work] : []))
+  const dressing = planDressing({
+    job,
+    firm,
+    schools: brief.schools,
+    works: [...worked, ...later],
+    trace,
+  })
+  const { covers, notices: coverNotices } = planCover(
+    job,
+    [...seeds, ...laterSeeds],
+    [...works, ...later],
+    trace,
+  )
+  return {
+    climate,
+    zones,
+    survey: walked.survey,
+    wanted: Object.fromEntries(
+      zones.map((z) => [z.r.id, stillWanted(z.r, z.findings, job, trace)]),
+    ),
+    findings: zones.flatMap((z) => z.findings),
+    totalArea: walked.totalArea,
+    seeds,
+    orders: reserve ? seedOrders(seeds, reserve, false, trace) : [],
+    laterSeeds,
+    laterOrders: reserve ? seedOrders(laterSeeds, reserve, true, trace) : [],
+    dressing,
+    covers,
+    debris: planDebris([...worked, ...later], trace),
+    packages: workPackages(worked, later),
+    oneMix: oneMix(zones.flatMap(mixedZone)),
+    works: [...worked, ...later],
+    notices: [
+      ...walked.notices,
+      ...frostWanted(job, climate, zones.length > 0),
+      ...zones.flatMap((z) => z.notices),
+      ...(dressing?.notices ?? []),
+      ...coverNotices,
+    ],
+  }
+}
+
+/** What all zones hang on, as one value: an edit in one zone leaves the others as they were worked. */
+function siteInputs(
+  { job, firm, schools, shelf, today, waits }: PrescribeBrief,
+  climate: SiteClimate,
+): SiteInputs & Versioned {
+  const { walked, aims, users, lots, dressing, cover, watering, waterer } = job
+  const { units, swath, strip, scaleStep, handful, calibrations } = firm
+  return versioned<SiteInputs>({
+    job: { walked, aims, users, lots, dressing, cover, watering, waterer },
+    firm: { units, swath, strip, scaleStep, handful, calibrations },
+    schools,
+    today,
+    climate,
+    waits: waits.waits,
+    shelf,
+  })
+}
+
+/** Reads every zone by the survey of the site. */
+function walkOver({ job, firm, schools, memo, trace }: PrescribeBrief, climate: SiteClimate) {
+  const values = {
+    dip: trace.value(levelValues.dip),
+    levelWithin: trace.value(surveyLines.levelWithin),
+    leastTilt: trace.value(surveyLines.leastTilt),
+  }
+  const surveyed = surveySite(job, growingSeason(climate, job, trace), values, memo)
+  const readings = job.zones.map((zone) => readZone(zone, surveyed, trace))
+  const survey = surveySummary(surveyed, readings, {
+    schoolLine: startOverLine(schools, trace),
+    loose: looseFor(
+      firm.settling ?? trace.value(firmSettings.settling.usual),
+      firm.oversize ?? trace.value(firmSettings.oversize.usual),
+    ),
+    barrow: firm.barrow ?? trace.value(firmSettings.barrow.usual) / 1000,
+    lights: { shade: trace.value(lightLines.shade), sun: trace.value(lightLines.cool) },
+    twoSizes: trace.value(surveyLines.twoSizes) / 100,
+  })
+  const areas = readings.flatMap((r) => r.area ?? [])
+  const errors = readings.flatMap((r) => r.areaErrorFigure ?? [])
+  const totalArea =
+    areas.length > 0 ? trace.work(surveyRules.totalArea, JOB, { zones: areas }) : null
+  if (errors.length > 0) trace.work(surveyRules.totalError, JOB, { zones: errors })
+  return {
+    readings,
+    survey,
+    totalArea,
+    notices: surveyNotices(job.drawing, surveyed, survey, readings, trace),
+  }
+}
+
+const frostWanted = (job: Job, climate: SiteClimate, walked: boolean): Notice[] =>
+  job.site.frost === null && walked && !climate.place.frostOnRecord
+    ? [
+        {
+          id: 'frost.wanted',
+          stage: 6,
+          level: 'warn',
+          title: 'The last day to sow is a guess.',
+          says: say`No frost date is given, so it goes by a rough climate for the latitude. Enter the median date of the first ${quantity(-2, 'C')} night under Walk-over, Site and season.`,
+          figure: climate.frost.id,
+        },
+      ]
+    : []
+
+const mixedZone = ({ r, seed, suggestedMix: { search } }: ZonePlan): MixedZone[] =>
+  seed && search && r.area
+    ? [{ zone: r.id, area: num(r.area), problem: search.problem, best: search.shares }]
+    : []
