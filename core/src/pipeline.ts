@@ -8,7 +8,8 @@ import type { Outlook } from './climate/station.ts'
 import type { WeatherDay } from './climate/weatherSeries.ts'
 import { withGauge } from './climate/siteReadings.ts'
 import { weatherHolds } from './climate/weatherHolds.ts'
-import { follow, type Follow } from './establish/follow.ts'
+import { follow } from './establish/follow.ts'
+import type { Follow } from './plan/follow.ts'
 import type { Ask } from './findings/asks.ts'
 import type { Finding } from './findings/finding.ts'
 import { slopeLines } from './findings/lines.ts'
@@ -24,13 +25,8 @@ import type { Grass, GrassId, GrassTable } from './reference/grasses.ts'
 import type { ApproachId, Sowing } from './reference/lists.ts'
 import { operationName, OPERATIONS, orderOf, type StepKind } from './reference/operations.ts'
 import type { Schools } from './reference/schools.ts'
-import {
-  orderOfWork,
-  stepBrief,
-  type OrderBrief,
-  type PackagePlan,
-  type PlannedStep,
-} from './schedule/orderOfWork.ts'
+import { orderOfWork, stepBrief, type OrderBrief } from './schedule/orderOfWork.ts'
+import type { PackagePlan, PlannedStep } from './plan/order.ts'
 import type { LooseRecord } from './schedule/stepRecords.ts'
 import { waitingPeriods } from './schedule/waitingPeriods.ts'
 import type { JudgedBag, Judgement } from './seed/judgeMix.ts'
@@ -247,7 +243,7 @@ export function planJob(
   })
   const fedOn = (zone: string) =>
     [...order.packages.flatMap((p) => p.steps), ...followed.follow.later].find(
-      (s) => FEEDS.includes(s.kind) && s.zones.includes(zone),
+      (s) => OPERATIONS[s.kind].feeds && s.zones.includes(zone),
     )?.day ?? null
   const { soil, start } = prescription.climate.soilBefore
   const soilOn = (day: Day) =>
@@ -350,8 +346,6 @@ function wantedByLot(use: readonly SeedUse[]): Map<string, number> {
   for (const { lot, kg } of use) wanted.set(lot, (wanted.get(lot) ?? 0) + kg)
   return wanted
 }
-
-const FEEDS: readonly StepKind[] = ['feed', 'feed-later']
 
 /** Days of soil temperature that a plan carries for drawing. */
 const SOIL_DRAWN = 120

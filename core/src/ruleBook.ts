@@ -10,6 +10,8 @@ import { weatherLines } from './climate/weatherHolds.ts'
 import { emergenceRules } from './establish/emergence.ts'
 import { mowRules, mowValues } from './establish/firstMow.ts'
 import { followRules, phaseValues } from './establish/follow.ts'
+import { laterRules } from './establish/laterSteps.ts'
+import { looksRules } from './establish/looksRight.ts'
 import { doseValues, splitValues, waterReadings, waterRules } from './establish/waterRules.ts'
 import { findingReadings } from './findings/findInZone.ts'
 import { findingRules, seenRules } from './findings/findingRules.ts'
@@ -41,13 +43,10 @@ import { plantRules } from './materials/planting.ts'
 import { firmSettings } from './reference/firmSettings.ts'
 import { lagValues, treatmentWaits } from './reference/lagValues.ts'
 import { coverDepth, intake, looseDensity, reserveValues } from './reference/materialValues.ts'
-import {
-  looksBadValues,
-  operationRates,
-  operationValues,
-  setUpHours,
-} from './reference/operations.ts'
-import { levelValues, trenchValues } from './reference/siteValues.ts'
+import { looksBadValues } from './reference/looksBadValues.ts'
+import { operationRates, setUpHours } from './reference/operations.ts'
+import { operationValues } from './reference/operationValues.ts'
+import { levelValues, lineWidths, trenchValues } from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderOfWork.ts'
 import { choiceValues } from './schedule/sowingChoices.ts'
 import { treatmentReadings, usualWait, waitRules } from './schedule/waitingPeriods.ts'
@@ -96,6 +95,8 @@ const RULE_SETS = [
   emergenceRules,
   mowRules,
   followRules,
+  laterRules,
+  looksRules,
 ] as unknown as Record<string, Rule | Procedure>[]
 const ENTRY_SETS: Record<string, Declaration>[] = [
   readings,
@@ -118,6 +119,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'What is still worth reading': wantedLines,
   'When the survey speaks up': surveyLines,
   Levels: levelValues,
+  'Lines on a lawn': lineWidths,
   'Settled trenches': trenchValues,
   Thatch: thatchLines,
   'Ground nobody measured': groundValues,

@@ -4,7 +4,7 @@ import { addDays } from '../src/calendar/day.ts'
 import type { DiaryEntry } from '../src/entities/diary.ts'
 import { firmSchema } from '../src/entities/firm.ts'
 import { readJob, type JobDraft } from '../src/entities/job.ts'
-import { EVENING_STEPS } from '../src/reference/operations.ts'
+import { OPERATIONS } from '../src/reference/operations.ts'
 import { waysOfJob } from '../src/waysOfJob.ts'
 import { planJob } from '../src/pipeline.ts'
 import { Memo } from '../src/trace/memo.ts'
@@ -141,8 +141,8 @@ describe('of any job', () => {
         for (const [i, x] of s.steps.entries()) {
           const before = s.steps
             .slice(0, i)
-            .filter((b) => !EVENING_STEPS.has(b.kind) && !AFTER.includes(b.kind))
-          if (!EVENING_STEPS.has(x.kind))
+            .filter((b) => !OPERATIONS[b.kind].evening && !AFTER.includes(b.kind))
+          if (!OPERATIONS[x.kind].evening)
             for (const b of before) expect(x.chosen >= b.chosen, `${b.id} ${x.id}`).toBe(true)
         }
       for (const s of p.steps) expect(s.chosen >= today, s.id).toBe(true)

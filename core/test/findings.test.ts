@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { ZoneDraft } from '../src/entities/job.ts'
+import { type ZoneDraft, readJob } from '../src/entities/job.ts'
 import type { FindingKind } from '../src/findings/finding.ts'
 import { firmSchema } from '../src/entities/firm.ts'
-import { readJob } from '../src/entities/job.ts'
 import { waysOfJob } from '../src/waysOfJob.ts'
 import { planOf, zone, draft, TODAY } from './makeJob.ts'
 

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { DiaryEntry } from '../src/entities/diary.ts'
-import { diaryEntry } from '../src/entities/diary.ts'
+import { type DiaryEntry, diaryEntry } from '../src/entities/diary.ts'
 import { readJob, type JobDraft } from '../src/entities/job.ts'
 import { currentDraft, JOB_VERSION } from '../src/entities/jobVersions.ts'
 import { firmSchema } from '../src/entities/firm.ts'

@@ -5,8 +5,7 @@ import { bagOf, plsOf } from '../src/seed/seedPlan.ts'
 import { Trace } from '../src/trace/trace.ts'
 import { largestPart } from '../src/seed/mix.ts'
 import { seedRules } from '../src/seed/seedRules.ts'
-import { emergenceValues } from '../src/establish/emergence.ts'
-import { emergence } from '../src/establish/emergence.ts'
+import { emergenceValues, emergence } from '../src/establish/emergence.ts'
 import { declared, planOf, step, valueOf, zone } from './makeJob.ts'
 
 const R = seedRules

@@ -41,7 +41,8 @@ const COUCH: SownGrass = {
   toUse: 60,
 }
 const LAWN = { watered: true, lawn: true, standsBy: 'weeks' as const }
-const { place, sums } = climateAt({ latitude: 41.5, frost: '20 Oct' }, '2027-01-01')
+const { place, years } = climateAt({ latitude: 41.5, frost: '20 Oct' }, '2027-01-01')
+const { sums } = years
 const on = (monthDay: string, grasses: SownGrass[] = [RYE], brief = LAWN) =>
   mixOdds(place, sums, grasses, ofMonthDay(monthDay), brief, v)
 
@@ -165,7 +166,7 @@ describe('odds of a sowing', () => {
   it('where it never freezes nothing fails by frost', () => {
     const warm = climateAt({ latitude: 25, sea: '2 km' }, '2027-01-01')
     for (let day = 0; day < YEAR_DAYS; day += 30)
-      expect(mixOdds(warm.place, warm.sums, [COUCH], day, LAWN, v).fails.frost).toBe(0)
+      expect(mixOdds(warm.place, warm.years.sums, [COUCH], day, LAWN, v).fails.frost).toBe(0)
     expect(placeSums(warm.place, v, 32).frosts.filter((f) => f < Infinity)).toEqual([])
   })
 })

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import type { DiaryEntry } from '../src/entities/diary.ts'
 import {
+  type DiaryEntry,
   activeEntries,
   amountProblem,
   entriesWithTrace,

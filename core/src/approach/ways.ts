@@ -3,7 +3,7 @@ import type { Finding } from '../findings/finding.ts'
 import { scalps, stolonOnly } from '../findings/findingAsks.ts'
 import { coverLines } from '../findings/lines.ts'
 import type { ApproachId } from '../reference/lists.ts'
-import { EVENING_STEPS, type StepKind } from '../reference/operations.ts'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
 import type { Message } from '../trace/message.ts'
@@ -45,7 +45,6 @@ export interface WaysBrief {
 
 /** Most ways shown beside the chosen one. */
 const MOST_WAYS = 4
-const OWN_DAY: readonly StepKind[] = ['recheck', 'treat-pests', 'spray', 'kill', 'kill-again']
 
 /** Whether a way can be taken on this ground at all. */
 function possible(
@@ -151,12 +150,12 @@ function operationsBy(
     0,
   )
   const kinds = work.operations.map((o) => o.operation)
-  const onSite = work.operations.some((o) => !EVENING_STEPS.has(o.operation)) ? 1 : 0
+  const onSite = work.operations.some((o) => !OPERATIONS[o.operation].evening) ? 1 : 0
   return {
     kinds,
     hours,
     visits:
-      onSite + kinds.filter((k) => OWN_DAY.includes(k)).length + Math.floor(hours / (people * 8)),
+      onSite + kinds.filter((k) => OPERATIONS[k].ownDay).length + Math.floor(hours / (people * 8)),
     badDays: looksBadDays(work, job, trace),
   }
 }

@@ -1,6 +1,6 @@
 import { addDays, daysBetween, type Day } from '../calendar/day.ts'
-import type { StepKind } from '../reference/operations.ts'
-import type { PlannedStep } from '../schedule/orderOfWork.ts'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
+import type { PlannedStep } from '../plan/order.ts'
 import type { Notice } from '../trace/figure.ts'
 import { joined, onDay, quantity, say, type Message } from '../trace/message.ts'
 import { tradeValues, value } from '../trace/rule.ts'
@@ -48,12 +48,6 @@ export const weatherLines = tradeValues('weather', {
   frostOnCut: value(0, 'C', 'model', 'Warm turf cut hard is hurt by nights of', [-4, 3]),
 })
 
-const OPENS: readonly StepKind[] = ['scarify', 'core', 'spike', 'rake', 'loosen', 'grade']
-const WHEELED: readonly StepKind[] = ['dress', 'sand-in']
-const SPREADS: readonly StepKind[] = ['sow', 'feed', 'feed-later']
-const SPRAYS: readonly StepKind[] = ['spray', 'kill', 'kill-again', 'seed-safe', 'pre-emergence']
-const CUTS_HARD: readonly StepKind[] = ['cut-second']
-
 interface Site {
   sloping: boolean
   watered: boolean
@@ -90,8 +84,9 @@ function against(
   v: Lines,
 ): Against | null {
   if (!here) return null
-  const blades = OPENS.includes(kind)
-  if (blades || WHEELED.includes(kind)) {
+  const held = OPERATIONS[kind].weather
+  const [blades, sprayed, cutsHard] = [held === 'opens', held === 'sprays', held === 'cuts-hard']
+  if (blades || held === 'wheels') {
     const rain =
       here.rain >= v.wetDay ? here.rain : (before?.rain ?? 0) >= v.wetBefore ? before!.rain : null
     if (rain !== null)
@@ -122,13 +117,13 @@ function against(
         says: say`${quantity(rain, 'rain')} of rain. Bare${site.sloping ? ' and sloping' : ''} ground washes: sow after it.`,
       }
   }
-  if ((SPREADS.includes(kind) || SPRAYS.includes(kind)) && here.wind >= v.wind)
+  if ((held === 'spreads' || sprayed) && here.wind >= v.wind)
     return {
       key: 'wind',
       title: 'too windy.',
-      says: say`${quantity(here.wind, 'km/h')} is expected: ${SPRAYS.includes(kind) ? 'spray drifts' : 'seed and granules blow off the line'}. Go early, or another day.`,
+      says: say`${quantity(here.wind, 'km/h')} is expected: ${sprayed ? 'spray drifts' : 'seed and granules blow off the line'}. Go early, or another day.`,
     }
-  if (SPRAYS.includes(kind) && kind !== 'pre-emergence' && here.rain >= v.dryAfterSpray)
+  if (sprayed && kind !== 'pre-emergence' && here.rain >= v.dryAfterSpray)
     return {
       key: 'rain',
       title: 'rain washes it off.',
@@ -138,7 +133,7 @@ function against(
       ]),
     }
   if (
-    CUTS_HARD.includes(kind) &&
+    cutsHard &&
     zones.some((z) => site.warm.has(z)) &&
     Math.min(here.low, after?.low ?? 99) <= v.frostOnCut
   )
@@ -150,7 +145,7 @@ function against(
   // Frost forms on the ground while the air at head height is still above freezing.
   const cold = Math.min(here.low, after?.low ?? 99)
   if (
-    CUTS_HARD.includes(kind) &&
+    cutsHard &&
     zones.some((z) => site.warm.has(z)) &&
     cold <= v.groundFrost &&
     here.rain < v.clear

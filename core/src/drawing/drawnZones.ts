@@ -1,5 +1,6 @@
 import { distanceToRun } from './shapeAt.ts'
 import { sum } from '../quantities/sum.ts'
+import { lineWidths } from '../reference/siteValues.ts'
 import type { Point, Shape, Drawing } from '../entities/drawing.ts'
 import { areaError, margin90 } from './areaError.ts'
 import {
@@ -53,10 +54,6 @@ export interface MeasuredPlan {
 
 /** Overlaps smaller than this are the thickness of a drawn line, m². */
 const LINE_THICK = 0.05
-/** A worn line and a trench are as wide as this where no width was read, m. */
-const WORN_WIDTH = 0.6
-const TRENCH_WIDTH = 0.4
-
 /**
  * Measures what is drawn: each zone's area with its holes off, its error, its patches; where zones
  * overlap; where an outline crosses itself.
@@ -129,7 +126,7 @@ export function measurePlan(plan: Pick<Drawing, 'shapes'>): MeasuredPlan {
       worn: sum(
         of('worn')
           .filter(within)
-          .map((s) => lengthOf(s.at[0]!) * (s.width ?? WORN_WIDTH)),
+          .map((s) => lengthOf(s.at[0]!) * (s.width ?? lineWidths.worn.is)),
       ),
       lows: {
         area: sum(lows.map((s) => areaOf(s.at))),
@@ -154,7 +151,7 @@ export interface Trench {
 
 export const trenchOf = (s: Pick<Shape, 'at' | 'width' | 'depth' | 'settling'>): Trench => ({
   length: lengthOf(s.at[0]!),
-  width: s.width ?? TRENCH_WIDTH,
+  width: s.width ?? lineWidths.trench.is,
   depth: s.depth ?? 0,
   settling: s.settling,
 })

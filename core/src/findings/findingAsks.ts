@@ -1,4 +1,5 @@
-import { operationValues, type StepKind } from '../reference/operations.ts'
+import { kindsThat, type StepKind } from '../reference/operations.ts'
+import { operationValues } from '../reference/operationValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
 import { quantity, say, type Message } from '../trace/message.ts'
@@ -49,20 +50,7 @@ export const healsItself = (r: ZoneReadings): boolean =>
   r.present.length > 0 && r.present.every((g) => g.season === 'warm' && g.spreads)
 
 const DARK: Message = 'Grass is the wrong plant in this light: work on it is money lost.'
-const IN_THE_DARK: readonly StepKind[] = [
-  'cut-first',
-  'cut-second',
-  'rake',
-  'scarify',
-  'core',
-  'sand-in',
-  'dress',
-  'sow',
-  'feed',
-  'plugs',
-  'turf',
-  'lime',
-]
+const IN_THE_DARK = kindsThat((o) => o.lostInTheDark)
 
 /** What stands is killed twice, or lifted off with its roots where nothing is sprayed. */
 const goesAsAWhole = (schools: Schools, why: Message): Line[] =>

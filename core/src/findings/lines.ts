@@ -1,4 +1,4 @@
-import { operationValues } from '../reference/operations.ts'
+import { operationValues } from '../reference/operationValues.ts'
 import { tradeValues, value } from '../trace/rule.ts'
 
 /** Lines of the trade that readings are held against. Each stands here once, whoever goes by it. */

@@ -3,7 +3,7 @@ import type { Job } from '../entities/job.ts'
 import { firmSettings } from '../reference/firmSettings.ts'
 import { DRESSING_NAMES, DRESSINGS, type DressingId } from '../reference/lists.ts'
 import { looseDensity } from '../reference/materialValues.ts'
-import type { StepKind } from '../reference/operations.ts'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { quantity, say, type Message } from '../trace/message.ts'
@@ -76,7 +76,7 @@ interface Loose {
 export function planDressing(brief: DressingBrief): DressingPlan | null {
   const { job, firm, works, trace } = brief
   const spreading = works.filter(
-    (w) => w.r.area && plans(w, 'dress', 'trench', 'sand-in', 'dog-soil', 'dig-clumps'),
+    (w) => w.r.area && w.operations.some((o) => OPERATIONS[o.operation].spreadsSoil),
   )
   if (spreading.length === 0) return null
   const loose: Loose = {

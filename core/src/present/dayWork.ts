@@ -3,8 +3,8 @@ import type { Job } from '../entities/job.ts'
 import type { JobPlan } from '../pipeline.ts'
 import type { FigureValue, Unit } from '../quantities/show.ts'
 import type { CautionId } from '../reference/cautions.ts'
-import type { StepKind } from '../reference/operations.ts'
-import type { PlannedStep } from '../schedule/orderOfWork.ts'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
+import type { PlannedStep } from '../plan/order.ts'
 import { num } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../trace/message.ts'
 import { figureId, stepScope, zoneOf } from '../trace/scope.ts'
@@ -58,21 +58,6 @@ export interface DayJob {
   holds: { title: Message; says: Message }[]
   /** Every step, whatever its day. */
   steps: DayStep[]
-}
-
-/** Which line of materials a step puts down, by the start of its id. */
-const PUTS_DOWN: Partial<Record<StepKind, readonly string[]>> = {
-  feed: ['feed'],
-  'feed-later': ['feed'],
-  cover: ['cover.'],
-  dress: ['dressing'],
-  'dress-again': ['dressing'],
-  'sand-in': ['dressing', 'soil.'],
-  trench: ['soil.', 'dressing'],
-  'dog-soil': ['soil.', 'dressing'],
-  'dig-clumps': ['soil.', 'dressing'],
-  plugs: ['plugs'],
-  turf: ['turf'],
 }
 
 /** Seed that leaves stock with a sowing: what the plan weighs out, by lot and zone (kg). */
@@ -170,7 +155,7 @@ function seedOf(step: PlannedStep, plan: JobPlan, job: Lots): DayAmount[] {
 }
 
 function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
-  const starts = PUTS_DOWN[step.kind]
+  const starts = OPERATIONS[step.kind].puts
   if (!starts) return []
   const lines = plan.materials.filter((m) => starts.some((s) => m.id.startsWith(s)))
   return step.zones.flatMap((round): DayAmount[] => {

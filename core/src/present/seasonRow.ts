@@ -3,7 +3,7 @@ import type { Job } from '../entities/job.ts'
 import type { JobPlan } from '../pipeline.ts'
 import { APPROACH_NAMES } from '../reference/lists.ts'
 import type { Message } from '../trace/message.ts'
-import type { GrassWindow, WindowSpan } from '../schedule/orderOfWork.ts'
+import type { GrassWindow, WindowSpan } from '../plan/order.ts'
 import { num } from '../trace/figure.ts'
 
 /** Days after sowing that a job is counted among those to be watered. */

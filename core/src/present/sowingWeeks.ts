@@ -1,6 +1,6 @@
 import { max, min } from 'd3-array'
 import { dayNumber, type Day } from '../calendar/day.ts'
-import type { Follow } from '../establish/follow.ts'
+import type { Follow } from '../plan/follow.ts'
 import type { LightSeason } from '../light/zoneLight.ts'
 
 /**

@@ -13,6 +13,12 @@ export const trenchValues = tradeValues('trench', {
   settling: value(15, '%', 'practice', 'A filled trench settles by; 10 to 20 %', [0, 60]),
 })
 
+/** Lines on a lawn, until their width is measured. */
+export const lineWidths = tradeValues('line-width', {
+  worn: value(0.6, 'm', 'assumed', 'A worn line is as wide as', [0.2, 5]),
+  trench: value(0.4, 'm', 'assumed', 'A settled trench is as wide as', [0.1, 3]),
+})
+
 /** What counts as a dip in the levels. */
 export const levelValues = tradeValues('level', {
   dip: value(

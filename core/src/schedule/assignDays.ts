@@ -1,4 +1,4 @@
-import { EVENING_STEPS } from '../reference/operations.ts'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { Message } from '../trace/message.ts'
 import type { StepNeed } from '../work/steps.ts'
 
@@ -8,8 +8,9 @@ export interface Calendar {
   hoursPerDay: number
 }
 
-/**
- * Days a step may need beyond whole ones before it counts as another day: a few minutes over are
+const isEvening = (kind: StepKind): boolean => OPERATIONS[kind].evening === true
+
+/** Days a step may need beyond whole ones before it counts as another day: a few minutes over are
  * worked off the same day.
  */
 const MINUTES_OVER = 0.05
@@ -82,7 +83,7 @@ interface Shape {
 export const shapesOf = (needs: readonly StepNeed[], calendar: Calendar): Shape[] =>
   needs.map((n) => ({
     span: daysFilled(n, calendar),
-    evening: EVENING_STEPS.has(n.kind),
+    evening: isEvening(n.kind),
     hours: n.hours,
   }))
 
@@ -116,10 +117,8 @@ export function linksOf(
     if (to > anchor) return order(anchor)
     // Evening steps hang on what they are for, so that they never hold the crew's work to another
     // day.
-    const evening = EVENING_STEPS.has(need.kind)
-    const before = evening
-      ? -1
-      : needs.findLastIndex((n, i) => i < to && !EVENING_STEPS.has(n.kind))
+    const evening = isEvening(need.kind)
+    const before = evening ? -1 : needs.findLastIndex((n, i) => i < to && !isEvening(n.kind))
     if (before >= 0) order(before)
     else if (to > 0) order(0)
   })

@@ -2,25 +2,19 @@ import { addDays, dayNumber, dayOf, weekday, type Day, laterDay } from '../calen
 import type { DiaryEntry } from '../entities/diary.ts'
 import { isWatered, type Job } from '../entities/job.ts'
 import { slopeLines } from '../findings/lines.ts'
-import type { CautionId } from '../reference/cautions.ts'
 import type { Workforce } from '../reference/firmSettings.ts'
 import { lagValues } from '../reference/lagValues.ts'
-import {
-  OPERATIONS,
-  operationName,
-  operationWhy,
-  type StepKind,
-  operationValues,
-} from '../reference/operations.ts'
+import { OPERATIONS, operationName, operationWhy, type StepKind } from '../reference/operations.ts'
+import { operationValues } from '../reference/operationValues.ts'
 import { schoolName, type Schools } from '../reference/schools.ts'
 import { careRules, type Care } from '../climate/careWindow.ts'
-import type { DayState, Reason } from '../climate/dayReasons.ts'
+import type { DayState } from '../climate/dayReasons.ts'
 import { placeValues } from '../climate/placeYear.ts'
-import type { GrassId } from '../reference/grasses.ts'
 import { grassWindow, windowToSow, windowToWork } from '../climate/windows.ts'
 import { leadValues, WANTED_FROM, windowRules } from '../climate/sowingLines.ts'
 import { lastDayOf, seasonAround, type SowingWindow, type Sown } from '../climate/sowingWindow.ts'
 import { yearDay } from '../climate/yearDay.ts'
+import type { GrassWindow, PackagePlan, PlannedStep, WindowSpan } from '../plan/order.ts'
 import type { Prescription } from '../plan/prescription.ts'
 import { deepestSeed } from '../seed/seedDepth.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
@@ -38,19 +32,18 @@ import {
   type StepBrief,
   type StepNeed,
 } from '../work/steps.ts'
-import type { PackageKind, WorkPackage } from '../work/workPackages.ts'
-import { chooseSowing, type SowingChoice } from './sowingChoices.ts'
+import type { WorkPackage } from '../work/workPackages.ts'
+import { chooseSowing } from './sowingChoices.ts'
 import {
   schedulePackage,
   type Calendar,
   type Fixed,
   type Schedule,
-  type ScheduledStep,
   type WorkWindow,
 } from './schedulePackage.ts'
 import { stepId, StepRecords, type StepRef } from './stepRecords.ts'
 import { waitsUntil, type WaitingPeriods } from './waitingPeriods.ts'
-import { whatInstead, type Option } from './whatInstead.ts'
+import { whatInstead } from './whatInstead.ts'
 import { isBehind } from './stepState.ts'
 
 const stepDay = {
@@ -94,72 +87,6 @@ export const orderRules = {
     says: 'Done, by the diary.',
     steps: 'the diary',
   }),
-}
-
-export interface PlannedStep {
-  id: string
-  workPackage: string
-  kind: StepKind
-  /** Which of several repeats it is: the third lift, the second mow. */
-  part?: number
-  name: Message
-  why: Message
-  zones: string[]
-  hours: Figure
-  /** People who share it. */
-  people: number
-  passes: number
-  span: number
-  earliest: Day | null
-  latest: Day | null
-  chosen: Day
-  day: Figure
-  precondition: Message
-  /** Heights, depths, passes and tools, by zone where they differ. */
-  how: Message
-  state: ScheduledStep['state']
-  cautions: CautionId[]
-}
-
-export interface WindowSpan {
-  from: Day
-  to: Day
-  state: DayState
-  reason: Reason
-}
-
-export interface PackagePlan {
-  id: string
-  kind: PackageKind
-  season: 'cool' | 'warm'
-  zones: string[]
-  fits: boolean
-  cutOff: Figure
-  /** Days the cut-off lies before the frost. */
-  lead: number
-  window: WindowSpan[]
-  /** The same for each grass of a mix that is wanted for itself; none where it is one. */
-  byGrass: GrassWindow[]
-  /** The next honest sowings, one of them taken; none where nothing is sown. */
-  choices: SowingChoice[]
-  sowDay: Day
-  /** Whether anything is sown, set or laid. */
-  plants: boolean
-  /** What is only better and was given up: for the season, a pin or the visits asked for. */
-  givenUp: Message[]
-  /** Days on site up to the sowing, or up to what its days hang on. */
-  visits: number
-  /** First what cannot be done and why, then what can. Empty when it fits. */
-  verdict: Message
-  options: Option[]
-  steps: PlannedStep[]
-}
-
-/** When one grass of a mix could be sown, and until when. */
-export interface GrassWindow {
-  grass: GrassId
-  window: WindowSpan[]
-  cutOff: Day
 }
 
 export interface OrderOfWork {
@@ -466,11 +393,6 @@ function cutOffFigure(
     : trace.work(windowRules[window.lead], scope, { frost }, about)
 }
 
-/** Steps that go into the ground: young seedlings stand in their way. */
-const OPENS: readonly StepKind[] = ['rake', 'scarify', 'core', 'spike', 'loosen']
-/** Steps that put seed, plugs or turf down. */
-const PLANTS: readonly StepKind[] = ['sow', 'plugs', 'turf']
-
 interface FixedBy {
   records: StepRecords
   waits: WaitingPeriods
@@ -500,20 +422,14 @@ function fixedFor(
   { records, waits, coverStands, afterFlight }: FixedBy,
 ): Fixed {
   const step: StepRef = { kind, zones, workPackage: pack.id }
-  const wait = PLANTS.includes(kind)
-    ? waitsUntil(waits.waits, 'sow', zones)
-    : OPENS.includes(kind)
-      ? waitsUntil(waits.waits, 'open', zones)
-      : kind === 'dress' || kind === 'sand-in'
-        ? waitsUntil(waits.waits, 'dress', zones)
-        : kind === 'treat-pests'
-          ? larvaeFrom(pack, zones, afterFlight)
-          : null
-  const stands =
-    coverStands &&
-    (kind === 'sow' || kind === 'cut-first' || kind === 'roughen' || kind === 'loosen')
-      ? coverStands
-      : null
+  const { waitsFor, afterQuickCover } = OPERATIONS[kind]
+  const wait =
+    waitsFor === 'moths'
+      ? larvaeFrom(pack, zones, afterFlight)
+      : waitsFor
+        ? waitsUntil(waits.waits, waitsFor, zones)
+        : null
+  const stands = afterQuickCover ? coverStands : null
   return {
     pin: records.pinOf(step),
     done: records.doneOf(step)?.day ?? null,
@@ -599,7 +515,7 @@ function plannedSteps(
       day,
       precondition: s.need.precondition,
       how:
-        HALVED.includes(kind) && hot(s.chosen)
+        op.halved && hot(s.chosen)
           ? joined(
               [s.need.how, IN_HEAT].filter((m) => m !== ''),
               '; ',
@@ -625,8 +541,6 @@ function coresSaid(zones: readonly ZoneWork[], schools: Schools): Message {
   return say`Cores: collected in ${collected.map((z) => z.r.name).join(', ')}, dragged in elsewhere.`
 }
 
-/** Put down in passes at a part of the rate. */
-const HALVED: readonly StepKind[] = ['sow', 'feed']
 const IN_HEAT: Message = 'in heat a lower setting and more passes, by the mowing stripes'
 const UNSOWN_WATER = 'Opened turf dries, a dressing settles with water, and granules want it.'
 

@@ -1,8 +1,9 @@
 import { sum } from '../quantities/sum.ts'
 import type { Sowing } from '../reference/lists.ts'
-import type { StepKind } from '../reference/operations.ts'
+import { kindsThat, OPERATIONS, type StepKind } from '../reference/operations.ts'
+import { lineWidths } from '../reference/siteValues.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import { rule, tradeValues, value } from '../trace/rule.ts'
+import { rule, tradeValues, value, type TradeValue } from '../trace/rule.ts'
 import { zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
@@ -90,6 +91,17 @@ export const groundRules = {
     formula: 'area * share',
     compute: ({ area, share }) => (area * share) / 100,
   }),
+  line: rule({
+    ...ground,
+    id: 'work.line-ground',
+    label: 'Ground worked',
+    unit: 'm2',
+    standing: 'assumed',
+    says: 'Until the line is drawn: once across a square of this size, as wide as such lines usually are.',
+    inputs: { area: 'm2', width: 'm' },
+    formula: 'min(area, sqrt(area) * width)',
+    compute: ({ area, width }) => Math.min(area, Math.sqrt(area) * width),
+  }),
   edge: rule({
     ...ground,
     id: 'work.edge-length',
@@ -105,7 +117,7 @@ export const groundRules = {
 }
 
 /** Repairs that leave bare soil: sown with the spots. */
-export const SOWN_REPAIRS: readonly StepKind[] = ['worn', 'trench', 'dog-soil', 'dig-clumps']
+export const SOWN_REPAIRS = kindsThat((o) => o.leavesBare)
 
 /**
  * The ground a sowing covers; null where nothing is sown. `fill` is the share of lows that are
@@ -137,18 +149,6 @@ export function sownGround(
   return trace.work(groundRules.whole, scope, { area: r.area })
 }
 
-/** Work done on the ground that is sown and no further, where only part of a zone is. */
-const WITH_SEED: ReadonlySet<StepKind> = new Set<StepKind>([
-  'roughen',
-  'loosen',
-  'grade',
-  'firm',
-  'sow',
-  'plugs',
-  'work-in',
-  'cover',
-  'amend',
-])
 /** Sowings that touch part of a zone. */
 export const inPart = (sowing: Sowing): boolean =>
   sowing === 'spots' || sowing === 'thin' || sowing === 'plugs'
@@ -165,13 +165,25 @@ export function groundOf(
   const scope = zoneScope(r.id)
   const share = (of: Figure | number) =>
     trace.work(groundRules.share, scope, { area, share: of }, { part: operation })
+  const across = (width: TradeValue) =>
+    trace.work(groundRules.line, scope, { area, width: trace.value(width) }, { part: operation })
   const { clumps, rings } = trace.values(groundValues)
-  if (part && sown && WITH_SEED.has(operation)) return sown
-  if (operation === 'hand-weed') return r.weeds && num(r.weeds) > 0 ? share(r.weeds) : share(clumps)
-  if (operation === 'dig-clumps') return num(r.incurable) > 0 ? share(r.incurable) : share(clumps)
-  if (operation === 'dog-soil') return r.patches ?? share(rings)
-  if (operation === 'trench') return r.trenchGround ?? share(rings)
-  if (operation === 'worn') return r.worn ?? share(rings)
-  if (operation === 'edge') return r.edgeLength ?? trace.work(groundRules.edge, scope, { area })
-  return area
+  switch (OPERATIONS[operation].ground) {
+    case 'sown':
+      return part && sown ? sown : area
+    case 'weeds':
+      return share(r.weeds && num(r.weeds) > 0 ? r.weeds : clumps)
+    case 'clumps':
+      return share(num(r.incurable) > 0 ? r.incurable : clumps)
+    case 'rings':
+      return r.patches ?? share(rings)
+    case 'trench':
+      return r.trenchGround ?? across(lineWidths.trench)
+    case 'worn':
+      return r.worn ?? across(lineWidths.worn)
+    case 'edge':
+      return r.edgeLength ?? trace.work(groundRules.edge, scope, { area })
+    default:
+      return area
+  }
 }

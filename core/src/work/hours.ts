@@ -1,11 +1,5 @@
 import { dot, sum } from '../quantities/sum.ts'
-import {
-  OPERATIONS,
-  operationRates,
-  setUpHours,
-  type OperationRate,
-  type StepKind,
-} from '../reference/operations.ts'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { rule } from '../trace/rule.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -57,10 +51,11 @@ export interface Effort {
   people: number
 }
 
-/** The rate a step goes at: that of the tool chosen for it, or its usual one. */
+/** The rate a step goes at: that of the tool chosen for it, or its usual one; none by nothing. */
 function rateOf(kind: StepKind, tool: string | null, trace: Trace): number {
-  const named = (tool && OPERATIONS[kind].tools?.[tool]?.rate) || kind
-  return named in operationRates ? trace.value(operationRates[named as OperationRate]) : 1
+  const { rate, tools } = OPERATIONS[kind]
+  const of = (tool && tools?.[tool]?.rate) || rate
+  return of ? trace.value(of) : 1
 }
 
 export const effortOf = (
@@ -70,7 +65,7 @@ export const effortOf = (
   people: number,
   trace: Trace,
 ): Effort => ({
-  setUp: trace.value(setUpHours[kind]),
+  setUp: trace.value(OPERATIONS[kind].setUp),
   grounds: zones.map((z) => z.ground),
   passes: zones.map((z) => z.passes),
   by: OPERATIONS[kind].by,

@@ -1,11 +1,11 @@
 import type { Job } from '../entities/job.ts'
 import { thatchLines } from '../findings/lines.ts'
-import { looksBadValues } from '../reference/operations.ts'
+import { OPERATIONS } from '../reference/operations.ts'
 import { num } from '../trace/figure.ts'
 import { tradeValues, value, type TradeValue } from '../trace/rule.ts'
 import type { Sowing } from '../reference/lists.ts'
 import type { Trace } from '../trace/trace.ts'
-import { plans, type ZoneWork } from './zoneWork.ts'
+import type { ZoneWork } from './zoneWork.ts'
 
 /** Days sown ground looks bad. */
 export const badDays = tradeValues('bad-days', {
@@ -36,7 +36,11 @@ export const badDays = tradeValues('bad-days', {
 /** A lawn is worked every year when its last scarifying lies no longer back than this, days. */
 const YEARLY = 550
 
-function neglected({ r }: ZoneWork, job: Job, trace: Trace): boolean {
+function neglected(
+  { r }: ZoneWork,
+  job: Pick<Job, 'treatments' | 'walked'>,
+  trace: Trace,
+): boolean {
   const last = job.treatments
     .filter(
       (t) =>
@@ -52,19 +56,16 @@ function neglected({ r }: ZoneWork, job: Job, trace: Trace): boolean {
  * How long a zone looks bad after what is done to it, days: the longest of its operations and of
  * its sowing.
  */
-export function looksBadDays(work: ZoneWork, job: Job, trace: Trace): number {
-  const v = trace.values(looksBadValues)
-  return Math.max(
-    trace.value(badDays[work.sowing]),
-    plans(work, 'kill') ? v.killed : 0,
-    plans(work, 'scarify')
-      ? neglected(work, job, trace)
-        ? v.scarifyNeglected
-        : v.scarifyYearly
-      : 0,
-    plans(work, 'core') ? v.cored : 0,
-    plans(work, 'dress', 'sand-in') ? v.dressed : 0,
-    plans(work, 'cut-second') ? v.scalped : 0,
-    plans(work, 'rake') ? v.raked : 0,
-  )
+export function looksBadDays(
+  work: ZoneWork,
+  job: Pick<Job, 'treatments' | 'walked'>,
+  trace: Trace,
+): number {
+  const days = work.operations.map(({ operation }): number => {
+    const { looksBad } = OPERATIONS[operation]
+    if (!looksBad) return 0
+    if ('is' in looksBad) return trace.value(looksBad)
+    return trace.value(neglected(work, job, trace) ? looksBad.neglected : looksBad.yearly)
+  })
+  return Math.max(trace.value(badDays[work.sowing]), ...days)
 }

@@ -1,7 +1,10 @@
 import { lagValues } from '../reference/lagValues.ts'
-import { looksBadValues, operationValues, type StepKind } from '../reference/operations.ts'
+import { looksBadValues } from '../reference/looksBadValues.ts'
+import { isStepKind, kindsThat, OPERATIONS, type StepKind } from '../reference/operations.ts'
+import { operationValues } from '../reference/operationValues.ts'
 import type { UserId } from '../reference/lists.ts'
 import type { Message } from '../trace/message.ts'
+import type { TradeValue } from '../trace/rule.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { PackageKind } from './workPackages.ts'
 
@@ -19,6 +22,8 @@ export interface Link {
 }
 
 const ANY: readonly [number, number] = [0, Infinity]
+const OPENS = kindsThat((o) => o.opens)
+const FOLLOWING = kindsThat((o) => o.follows)
 
 interface Pair {
   from: readonly StepKind[]
@@ -28,12 +33,37 @@ interface Pair {
   why: Message
 }
 
+/** Links that an operation's own record names. */
+const ownPairs = (trace: Trace): Pair[] =>
+  FOLLOWING.flatMap((to) =>
+    (OPERATIONS[to].follows ?? []).flatMap(({ after, least, most, onlyBetter, why }): Pair[] => {
+      if (!isStepKind(after)) return []
+      const days = (of: TradeValue | number) => (typeof of === 'number' ? of : trace.value(of))
+      const span = [days(least), most === undefined ? Infinity : days(most)] as const
+      return [{ from: [after], to: [to], ...(onlyBetter ? { better: span } : { must: span }), why }]
+    }),
+  )
+
+/** Pairs of steps, by the later one. */
+export type Precedence = ReadonlyMap<StepKind, readonly Pair[]>
+
+/** What holds steps together: the trade's pairs and those of the operations' own records. */
+export function precedence(kind: PackageKind, users: readonly UserId[], trace: Trace): Precedence {
+  const byLater = new Map<StepKind, Pair[]>()
+  for (const pair of [...tradePairs(kind, users, trace), ...ownPairs(trace)])
+    for (const to of pair.to) {
+      const known = byLater.get(to)
+      if (known) known.push(pair)
+      else byLater.set(to, [pair])
+    }
+  return byLater
+}
+
 /** The trade's pairs of steps, with the firm's numbers in them. */
-export function precedence(kind: PackageKind, users: readonly UserId[], trace: Trace): Pair[] {
+function tradePairs(kind: PackageKind, users: readonly UserId[], trace: Trace): Pair[] {
   const v = trace.values(lagValues)
   const o = trace.values(operationValues)
   const cuts: StepKind[] = ['cut-first', 'cut-second']
-  const opens: StepKind[] = ['rake', 'scarify', 'core', 'worn', 'loosen', 'roughen']
   const greens = trace.value(looksBadValues.scalped)
   const soon = kind === 'kill' || kind === 'later' ? v.clearedToSow : v.openedToSow
   return [
@@ -124,7 +154,7 @@ export function precedence(kind: PackageKind, users: readonly UserId[], trace: T
       better: [v.settles, Infinity],
       why: 'settling of a fill before seed',
     },
-    { from: opens, to: ['sow'], better: [0, soon], why: 'seed on freshly opened ground' },
+    { from: OPENS, to: ['sow'], better: [0, soon], why: 'seed on freshly opened ground' },
     { from: ['dress'], to: ['sow'], better: [0, 1], why: 'seed straight onto the dressing' },
     {
       from: ['sow', 'turf', 'plugs'],
@@ -183,28 +213,24 @@ interface Placed {
 export function linksFor(
   { kind, zones }: Placed,
   earlier: readonly Placed[],
-  table: readonly Pair[],
+  table: Precedence,
 ): Link[] {
+  const pairs = table.get(kind)
+  if (!pairs) return []
   const before = earlier.filter((b) => b.zones.some((z) => zones.includes(z))).map((b) => b.kind)
-  const planted = before.findLast((b) => b === 'sow' || b === 'plugs' || b === 'turf')
-  return table.flatMap((p): Link[] => {
-    if (!p.to.includes(kind)) return []
+  const planted = before.findLast((b) => OPERATIONS[b].plants)
+  const hangsOnSeed = planted !== undefined && (kind === 'water' || kind === 'feed')
+  return pairs.flatMap((p): Link[] => {
     // Once it is sown, water and feed hang on the sowing alone.
-    if (planted && (kind === 'water' || kind === 'feed') && !p.from.includes(planted)) return []
-    const found = before.filter((b) => p.from.includes(b))
-    if (found.length === 0) return []
-    const from = planted && p.from.includes(planted) ? planted : found.at(-1)!
+    if (hangsOnSeed && !p.from.includes(planted)) return []
+    const from =
+      planted && p.from.includes(planted) ? planted : before.findLast((b) => p.from.includes(b))
+    if (from === undefined) return []
     return [{ from, must: p.must ?? ANY, better: p.better ?? p.must ?? ANY, why: p.why }]
   })
 }
 
-/** Steps dated after the others: from the seed coming up, or from a dressing grown through. */
-export const LATER: ReadonlySet<StepKind> = new Set<StepKind>([
-  'uncover',
-  'leaf-again',
-  'first-mow',
-  'mow-weekly',
-  'feed-later',
-  'dress-again',
-  'visit',
-])
+/**
+ * Steps dated after the others: from the seed coming up, or from a dressing grown through.
+ */
+export const LATER: ReadonlySet<StepKind> = new Set(kindsThat((o) => o.later))

@@ -3,12 +3,12 @@ import type { DressingPlan } from '../materials/dressing.ts'
 import { leafAfterCut, smotherValues } from '../materials/dressingRules.ts'
 import {
   OPERATIONS,
-  operationValues,
   operationWants,
   orderOf,
   STEP_KINDS,
   type StepKind,
 } from '../reference/operations.ts'
+import { operationValues } from '../reference/operationValues.ts'
 import { WEEDS } from '../reference/walkLists.ts'
 import type { UserId } from '../reference/lists.ts'
 import type { Schools } from '../reference/schools.ts'
@@ -112,9 +112,6 @@ function cutHeight(
   return Math.round(kind === 'cut-second' ? short : (cut + short) / 2)
 }
 
-/** Always put down in two half-rate passes. */
-const HALVED: readonly StepKind[] = ['sow', 'feed', 'feed-later']
-
 /** How one zone takes a step: what has to be alike for zones to be told together. */
 interface Manner {
   passes: number
@@ -143,7 +140,7 @@ const mannerOf = (
   seedDepth: StepBrief['seedDepth'],
   trace: Trace,
 ): Manner => ({
-  passes: HALVED.includes(kind) ? 1 : operation.passes,
+  passes: OPERATIONS[kind].halved ? 1 : operation.passes,
   depth: operation.depth,
   tines: operation.tines,
   tool: operation.tool,

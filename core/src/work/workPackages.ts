@@ -1,4 +1,4 @@
-import { orderOf, type StepKind } from '../reference/operations.ts'
+import { OPERATIONS, orderOf, type StepKind } from '../reference/operations.ts'
 import { isSown } from './sowing.ts'
 import { plans, type ZoneWork } from './zoneWork.ts'
 
@@ -50,19 +50,16 @@ export function workPackages(work: readonly ZoneWork[], later: readonly ZoneWork
   return [...packages.values()].sort((a, b) => a.id.localeCompare(b.id))
 }
 
-const ANCHORS: Partial<Record<PackageKind, readonly StepKind[]>> = {
-  plant: ['plugs', 'turf'],
-  scalp: ['cut-second'],
-  care: ['rake', 'scarify', 'spike', 'core', 'dress', 'sand-in'],
-  feed: ['feed'],
-}
-
 /**
  * The step of a package that its days hang on: the sowing, or the last of what opens or covers the
  * ground.
  */
 export function anchorOf(kind: PackageKind, steps: readonly StepKind[]): StepKind {
-  const candidates = ANCHORS[kind] ?? ['sow']
-  const found = steps.filter((k) => candidates.includes(k)).sort((a, b) => orderOf(a) - orderOf(b))
+  const found = steps.filter((k) => anchors(kind, k)).sort((a, b) => orderOf(a) - orderOf(b))
   return found.at(-1) ?? steps.filter((k) => k !== 'water' && k !== 'feed').at(-1) ?? steps.at(-1)!
 }
+
+const anchors = (kind: PackageKind, step: StepKind): boolean =>
+  kind === 'plant' || kind === 'scalp' || kind === 'care' || kind === 'feed'
+    ? OPERATIONS[step].anchors === kind
+    : step === 'sow'

@@ -11,7 +11,14 @@ import {
   type ApproachId,
   type Sowing,
 } from '../reference/lists.ts'
-import { OPERATIONS, orderOf, type StepKind } from '../reference/operations.ts'
+import type { Operation } from '../reference/operation.ts'
+import {
+  isStepKind,
+  kindsThat,
+  OPERATIONS,
+  orderOf,
+  type StepKind,
+} from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { say, type Message } from '../trace/message.ts'
@@ -184,60 +191,40 @@ function standingForbids({ r, season, schools, findings }: WorkBrief): Forbid[] 
     ...(season === 'warm' ? [no('seed-safe', 'Most warm turf does not stand it.')] : []),
     ...(r.zone.present.includes('browntop') ? [no('seed-safe', 'Bents do not stand it.')] : []),
     ...(schools.weeds === 'no-chemicals'
-      ? (['spray', 'kill', 'kill-again', 'pre-emergence', 'seed-safe'] as const).map(
-          (op): Forbid => ({
-            operation: op,
-            hard: false,
-            why: 'Nothing is sprayed: no chemicals.',
-          }),
-        )
+      ? kindsThat((o) => o.sprays).map((op): Forbid => ({
+          operation: op,
+          hard: false,
+          why: 'Nothing is sprayed: no chemicals.',
+        }))
       : []),
   ]
 }
 
-/** Work that closes a lawn to those who use it. */
-const CLOSES: readonly StepKind[] = [
-  'spray',
-  'strip',
-  'kill',
-  'pre-emergence',
-  'treat-pests',
-  'cut-first',
-  'rake',
-  'scarify',
-  'spike',
-  'core',
-  'loosen',
-  'roughen',
-  'dress',
-  'sand-in',
-  'trench',
-  'plugs',
-  'turf',
-  'sow',
-]
+const LEADING = kindsThat((o) => o.leadsTo)
 
 /**
  * Asked-for work that leads to more: blades leave debris, tines want marks and moist soil, feed
  * wants water.
  */
 function followingAsks(planned: ReadonlySet<StepKind>, sown: boolean, green: boolean): Ask[] {
-  const has = (...kinds: StepKind[]) => kinds.some((k) => planned.has(k))
+  const has = (is: (operation: Operation) => unknown) =>
+    [...planned].some((kind) => is(OPERATIONS[kind]))
   const found: Ask[] = []
   const add = (operation: StepKind, source: StepKind, why: Message) =>
     found.push(ask(operation, 'work', source, why, 'must'))
-  if (has('scarify', 'rake'))
-    add('clear', has('scarify') ? 'scarify' : 'rake', 'What comes up is carted off.')
-  if (has('core')) add('dampen', 'core', 'Tines want moist soil.')
-  if (green && has('core')) {
+  // Of several that lead to the same the last says so.
+  for (const kind of [...LEADING].reverse().filter((k) => planned.has(k)))
+    for (const { operation, why } of OPERATIONS[kind].leadsTo ?? [])
+      if (isStepKind(operation) && !found.some((a) => a.operation === operation))
+        add(operation, kind, why)
+  if (green && planned.has('core')) {
     add('collect-cores', 'core', 'Cores come off a green.')
     add('sand-in', 'core', 'Sand keeps the holes of a green open and its surface true.')
   }
-  if (has('strip', 'edge', 'dig-clumps', 'spike', 'core', 'loosen', 'scarify'))
-    add('mark', 'mark', 'Steel goes into the ground.')
-  if (!sown && has('feed', 'dress', 'sand-in', 'core', 'wetting', 'scarify'))
+  if (has((o) => o.steel)) add('mark', 'mark', 'Steel goes into the ground.')
+  if (!sown && has((o) => o.wetted))
     add('water', 'feed', 'Opened, dressed and fed turf wants water.')
-  if (has(...CLOSES)) add('notice', 'notice', 'The lawn is out of use.')
+  if (has((o) => o.closes)) add('notice', 'notice', 'The lawn is out of use.')
   return found
 }
 
@@ -250,32 +237,6 @@ interface Decision {
 }
 
 const rank = { must: 0, should: 1, may: 2 } as const
-
-/** Steps that nobody switches on or off by themselves: they come with others. */
-const COMES_ALONG: ReadonlySet<StepKind> = new Set<StepKind>([
-  'notice',
-  'mark',
-  'clear',
-  'dampen',
-  'water',
-  'visit',
-])
-/** Operations that only make sense after seed. */
-const AFTER_SEED: ReadonlySet<StepKind> = new Set<StepKind>([
-  'first-mow',
-  'mow-weekly',
-  'feed-later',
-  'visit',
-  'leaf-again',
-])
-/** Operations on seed itself. */
-const WITH_SEED_ONLY: ReadonlySet<StepKind> = new Set<StepKind>([
-  'uncover',
-  'work-in',
-  'seed-safe',
-  'cover',
-  'mow-weekly',
-])
 
 /** Lower by less than this is not low, mm. */
 const HAIR = 0.1
@@ -317,11 +278,8 @@ function decide(
     ...more,
   })
   if (hard) return decision(hard.why, { barred: true })
-  if (
-    WITH_SEED_ONLY.has(operation)
-      ? !isSown(sowing)
-      : AFTER_SEED.has(operation) && !isPlanted(sowing)
-  )
+  const { needs, along } = OPERATIONS[operation]
+  if (needs && !(needs === 'seed' ? isSown(sowing) : isPlanted(sowing)))
     return decision('Nothing is sown.', { barred: true })
   if (operation === 'cover' && brief.job.cover === 'none')
     return decision('You entered no cover.', { yours: true, barred: true })
@@ -351,7 +309,7 @@ function decide(
     preset.only &&
     sowing === preset.sowing &&
     !preset.only.includes(operation) &&
-    !COMES_ALONG.has(operation)
+    along !== 'with-work'
   )
     return decision(say`Not part of “${APPROACH_NAMES[approach]}”.`)
   if (operation === 'core' && brief.schools.tines === 'worms' && strength !== 'must')
@@ -554,7 +512,7 @@ function operationIn(
     operation === 'scarify' && !healsAfter(brief, sowing) ? 1 : Infinity,
     Math.max(1, ...asks.map((a) => a.passes ?? 1)),
   )
-  const least = operation === 'sow' || operation === 'feed' || operation === 'feed-later' ? 2 : 1
+  const least = OPERATIONS[operation].halved ? 2 : 1
   const fed = operation === 'feed' && inPart(sowing) && asks.every((a) => a.by === 'sowing')
   const ground = known ?? (fed && sown ? sown : groundOf(operation, r, sown, inPart(sowing), trace))
   return {

@@ -254,6 +254,8 @@ habit.greenCut                             12 mm      model         3..25
 thatch.veryDeep                            40 mm      model         25..120
 thatch.layer                                5 mm      model         1..40
 ground.clumps                               2 %       assumed       0.1..40
+line-width.trench                         0.4 m       assumed       0.1..3
+line-width.worn                           0.6 m       assumed       0.2..5
 ground.rings                                1 %       assumed       0.1..40
 ground.fill                                30 %       assumed       1..100
 coring.tine                                13 mm      practice      4..30

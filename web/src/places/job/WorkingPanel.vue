@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, inject, ref, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
+import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import { STAGES } from '@juvena/core/present/spine'
 import type { Stage } from '@juvena/core/trace/rule'
@@ -82,13 +83,8 @@ const notices = computed(
 )
 const cautions = computed(() => {
   if (props.stage < 5) return []
-  const kinds = { 5: ['dress', 'feed', 'cover'], 6: null, 7: ['water'], 8: ['first-mow', 'visit'] }[
-    props.stage as 5 | 6 | 7 | 8
-  ]
-  const keys = new Set(
-    job.plan?.steps.filter((s) => !kinds || kinds.includes(s.kind)).flatMap((s) => s.cautions) ??
-      [],
-  )
+  const here = (kind: StepKind) => props.stage === 6 || OPERATIONS[kind].cautionsAt === props.stage
+  const keys = new Set(job.plan?.steps.filter((s) => here(s.kind)).flatMap((s) => s.cautions) ?? [])
   return [...keys].map((k) => CAUTIONS[k])
 })
 </script>

@@ -5,7 +5,7 @@ import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/
 import type { SeasonRow as Row } from '@juvena/core/present/seasonRow'
 import type { Outlook } from '@juvena/core/climate/station'
 import { STAGES } from '@juvena/core/present/spine'
-import type { StepKind } from '@juvena/core/reference/operations'
+import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import type { Stage } from '@juvena/core/trace/rule'
 import SoilCore from '../job/SoilCore.vue'
 import WindowRibbon from '../../stages/order/WindowRibbon.vue'
@@ -94,62 +94,6 @@ watch(from, () => void loadDays().catch((error: Error) => (failure.value = error
 const days = computed(() => Array.from({ length: DAYS }, (_, i) => addDays(from.value, i)))
 const isWeekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
 
-/**
- * A step in a word, and none for what goes without saying; the weightiest of a day are told first.
- */
-const SHORT: Record<StepKind, readonly [word: string, weight: number]> = {
-  notice: ['notice', 0],
-  mark: ['mark', 0],
-  recheck: ['look again', 4],
-  'treat-pests': ['pests', 5],
-  'leaf-off': ['leaf', 2],
-  'cast-brush': ['brush', 1],
-  'clip-heads': ['clip', 2],
-  'pre-emergence': ['pre-em.', 5],
-  spray: ['spray', 6],
-  strip: ['lift', 6],
-  kill: ['kill', 6],
-  'kill-again': ['kill', 6],
-  'cut-first': ['cut', 3],
-  'cut-second': ['cut down', 4],
-  'hand-weed': ['weed', 3],
-  'dig-clumps': ['clumps', 3],
-  'dog-soil': ['soil', 3],
-  edge: ['edge', 3],
-  trench: ['trench', 4],
-  worn: ['worn line', 2],
-  rake: ['{rake}', 4],
-  scarify: ['{scarify}', 7],
-  clear: ['', 0],
-  wetting: ['wetting', 2],
-  spike: ['spike', 4],
-  dampen: ['wet', 1],
-  core: ['cores', 7],
-  'collect-cores': ['', 0],
-  loosen: ['loosen', 5],
-  amend: ['amend', 2],
-  grade: ['grade', 5],
-  firm: ['', 0],
-  roughen: ['', 0],
-  dress: ['dress', 6],
-  'sand-in': ['sand', 6],
-  lime: ['lime', 2],
-  plugs: ['plugs', 8],
-  turf: ['turf', 8],
-  sow: ['sow', 9],
-  'work-in': ['', 0],
-  'seed-safe': ['herbicide', 3],
-  feed: ['feed', 2],
-  cover: ['cover', 2],
-  water: ['', 0],
-  uncover: ['sheet off', 2],
-  'leaf-again': ['leaf', 1],
-  'first-mow': ['mow', 3],
-  'mow-weekly': ['mow', 3],
-  'feed-later': ['feed', 2],
-  'dress-again': ['dress', 5],
-  visit: ['visit', 1],
-}
 /** Steps of a day lie as one piece; each names its work. */
 function pieces(row: Row) {
   const byDay = new Map<string, Row['steps']>()
@@ -159,7 +103,7 @@ function pieces(row: Row) {
     byDay.set(s.day, [...(byDay.get(s.day) ?? []), s])
   }
   return [...byDay].map(([day, steps]) => {
-    const short = (s: Row['steps'][number]) => SHORT[s.kind as StepKind]
+    const short = (s: Row['steps'][number]) => OPERATIONS[s.kind as StepKind].short
     const weighty = [...steps].sort((a, b) => short(b)[1] - short(a)[1])
     const words = [...new Set(weighty.map((s) => firm.say(short(s)[0])).filter(Boolean))]
     const span = Math.min(

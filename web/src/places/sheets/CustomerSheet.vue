@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, provide, ref } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
-import type { StepKind } from '@juvena/core/reference/operations'
+import { OPERATIONS } from '@juvena/core/reference/operations'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
@@ -15,54 +15,6 @@ const job = useJob()
 // Whoever reads this page does not follow numbers to their working.
 provide(NOTES, ref(new Map()))
 const plan = computed(() => job.plan!)
-const PLAIN: Partial<Record<StepKind, string>> = {
-  recheck: 'A square of brown grass is watered, to see whether it is only asleep.',
-  'treat-pests': 'Pests in the lawn are dealt with. Keep children and pets off until we say so.',
-  'leaf-off': 'Leaf and needles come off.',
-  'cast-brush': 'Worm casts are brushed off.',
-  'clip-heads': 'Seed heads are cut and carried off.',
-  'seed-safe':
-    'A weedkiller that new seed stands goes down. Weeds may turn white for some weeks: that is right. Keep children and pets off until we say so.',
-  'pre-emergence':
-    'A product that stops annual weed grasses goes down. Keep children and pets off until we say so.',
-  'hand-weed': 'Weeds are dug out by hand.',
-  'dig-clumps': 'Coarse clumps are dug out and the holes filled.',
-  'dog-soil': 'Scorched spots get fresh soil.',
-  edge: 'Edges are set to a line.',
-  trench: 'The sunken trench is filled and firmed.',
-  worn: 'The worn line is opened.',
-  rake: 'Dead growth is raked out and carried off.',
-  wetting: 'The soil is drenched so that it takes water again.',
-  spike: 'The lawn is spiked, so that water goes in.',
-  'collect-cores': 'The plugs of soil are carried off.',
-  loosen: 'The ground is loosened.',
-  grade: 'The surface is set.',
-  firm: 'The bed is rolled.',
-  'sand-in': 'Sand is brushed into the holes.',
-  lime: 'Lime goes down.',
-  plugs: 'Plugs of the same grass are set in the gaps.',
-  turf: 'Turf is laid.',
-  'mow-weekly': 'A light mow, on dry ground.',
-  'feed-later': 'Feed, now that it has been mown.',
-  uncover:
-    'The sheet comes off. Look under it every day until then: it gets hot, and grass that stands wants light.',
-  'leaf-again': 'Leaf is collected.',
-  spray:
-    'Weeds are sprayed. Keep children and pets off until we say so; the label decides how long.',
-  strip: 'The old growth is lifted off.',
-  kill: 'Weed grasses are killed off. Keep children and pets off until we say so.',
-  'kill-again': 'What regrew is treated again.',
-  'cut-first': 'First short cut.',
-  'cut-second': 'The lawn is cut very short. It looks worse before it looks better.',
-  scarify: 'Dead matter is cut out and carried off. Soil shows through.',
-  core: 'Holes are opened for air and water.',
-  dress: 'A thin layer of soil evens the surface.',
-  sow: 'Seed goes down.',
-  cover: 'A thin cover keeps the seed moist.',
-  'first-mow': 'First mow, on a dry day, with a sharp blade.',
-  visit: 'We come to look, mend thin places and hand over.',
-  'dress-again': 'Another thin layer of soil.',
-}
 interface Told {
   id: string
   pack: string
@@ -78,16 +30,8 @@ const plants = (pack: string) => plan.value.packages.find((p) => p.id === pack)?
 const days = computed(() => {
   const map = new Map<string, Told[]>()
   for (const s of plan.value.steps) {
-    const text =
-      s.kind === 'feed'
-        ? plants(s.workPackage)
-          ? 'Starter feed, with the seed.'
-          : 'The lawn is fed.'
-        : s.kind === 'water'
-          ? plants(s.workPackage)
-            ? 'Watering begins, the same day.'
-            : 'It is watered in.'
-          : PLAIN[s.kind]
+    const { customer } = OPERATIONS[s.kind]
+    const text = plants(s.workPackage) ? customer?.sown : (customer?.unsown ?? customer?.sown)
     if (text)
       map.set(s.chosen, [...(map.get(s.chosen) ?? []), { id: s.day.id, pack: s.workPackage, text }])
   }

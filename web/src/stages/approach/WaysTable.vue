@@ -23,23 +23,9 @@ const FIT: Record<Way['fit'], string> = {
   dearer: 'more work',
   possible: 'another way',
 }
-/** What goes without saying beside the work itself. */
-const ALONG: readonly StepKind[] = [
-  'notice',
-  'mark',
-  'dampen',
-  'clear',
-  'visit',
-  'water',
-  'work-in',
-  'first-mow',
-  'mow-weekly',
-  'feed-later',
-  'collect-cores',
-]
 const names = (kinds: StepKind[]) =>
   kinds
-    .filter((k) => !ALONG.includes(k))
+    .filter((k) => !OPERATIONS[k].quiet)
     .map((k) => firm.say(OPERATIONS[k].name).toLowerCase())
     .join(', ')
 const looks = (days: number) =>

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Rung, ZoneSummary } from '@juvena/core/pipeline'
-import { RUNG_GROUPS, type StepKind } from '@juvena/core/reference/operations'
+import { RUNG_GROUPS } from '@juvena/core/reference/operation'
+import { kindsThat, OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import { FINDING_NAMES, type FindingKind } from '@juvena/core/findings/finding'
-import { OPERATIONS } from '@juvena/core/reference/operations'
-import { LATER } from '@juvena/core/work/precedence'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import { useFirm } from '../../stores/firm.ts'
@@ -18,28 +17,18 @@ const props = defineProps<{ zone: ZoneSummary }>()
 const firm = useFirm()
 const job = useJob()
 const groups = computed(() =>
-  RUNG_GROUPS.map((g) => ({
-    name: g.name,
-    rungs: props.zone.rungs.filter((r) => g.kinds.includes(r.operation)),
+  RUNG_GROUPS.map((name) => ({
+    name,
+    rungs: props.zone.rungs.filter((r) => OPERATIONS[r.operation].group === name),
   })).filter((g) => g.rungs.length > 0),
 )
 /** Rungs nobody asks for, that could be added. */
 const spare = computed(() => {
   const there = new Set(props.zone.rungs.map((r) => r.operation))
-  return RUNG_GROUPS.flatMap((g) => g.kinds)
-    .filter((k) => !there.has(k) && !COME_ALONG.has(k))
+  return kindsThat((o) => !o.later && !o.along)
+    .filter((k) => !there.has(k))
     .map((value) => ({ value, name: firm.say(OPERATIONS[value].name) }))
 })
-/** Steps that come along with others: nobody adds them by themselves. */
-const COME_ALONG: ReadonlySet<StepKind> = new Set<StepKind>([
-  ...LATER,
-  'notice',
-  'mark',
-  'dampen',
-  'water',
-  'work-in',
-  'clear',
-])
 /** What a person may set for a rung, and what it comes with. */
 const SETTINGS = [
   { key: 'passes', with: 'passes', label: 'Passes', kind: 'ratio' },

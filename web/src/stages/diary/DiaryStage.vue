@@ -13,7 +13,7 @@ import {
   type DiaryEntry,
 } from '@juvena/core/entities/diary'
 import { stepLots } from '@juvena/core/present/dayWork'
-import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
+import type { PlannedStep } from '@juvena/core/plan/order'
 import { readStepKey } from '@juvena/core/schedule/stepRecords'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import DayField from '../../parts/DayField.vue'

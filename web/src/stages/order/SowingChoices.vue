@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
 import { pinKeys } from '@juvena/core/schedule/stepRecords'
-import type { PackagePlan } from '@juvena/core/schedule/orderOfWork'
+import type { PackagePlan } from '@juvena/core/plan/order'
 import FigureValue from '../../parts/FigureValue.vue'
 import WindowRibbon from './WindowRibbon.vue'
 import { dayText } from '../../parts/dayRow.ts'

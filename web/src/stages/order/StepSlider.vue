@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/calendar/day'
-import type { PlannedStep } from '@juvena/core/schedule/orderOfWork'
+import type { PlannedStep } from '@juvena/core/plan/order'
 import { isBehind } from '@juvena/core/schedule/stepState'
 
 /**

@@ -2,7 +2,7 @@
 import { computed, ref, useId } from 'vue'
 import { addDays, daysBetween } from '@juvena/core/calendar/day'
 import { REASONS } from '@juvena/core/climate/dayReasons'
-import type { GrassWindow, WindowSpan } from '@juvena/core/schedule/orderOfWork'
+import type { GrassWindow, WindowSpan } from '@juvena/core/plan/order'
 import { capital, dayByKey, dayText, dayUnder } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 

@@ -1,0 +1,235 @@
+import { addDays, dayNumber, laterDay, type Day } from '../calendar/day.ts'
+import { windowToWork } from '../climate/windows.ts'
+import type { PackageFollow } from '../plan/follow.ts'
+import type { PackagePlan, PlannedStep } from '../plan/order.ts'
+import type { Prescription } from '../plan/prescription.ts'
+import type { Workforce } from '../reference/firmSettings.ts'
+import { lagValues } from '../reference/lagValues.ts'
+import type { Later, Operation } from '../reference/operation.ts'
+import { kindsThat, OPERATIONS, operationName, operationWhy } from '../reference/operations.ts'
+import type { Schools } from '../reference/schools.ts'
+import { hoursFigure, orderRules, workingDay } from '../schedule/orderOfWork.ts'
+import { stepId, type StepRecords } from '../schedule/stepRecords.ts'
+import { num, type Figure } from '../trace/figure.ts'
+import { joined, say, type Message } from '../trace/message.ts'
+import { procedure, type Procedure, type TradeValues } from '../trace/rule.ts'
+import { stepScope, zoneOf } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
+import type { StepNeed } from '../work/steps.ts'
+
+/** What the day of a later step is worked from, by what it is dated since. */
+const INPUTS = {
+  sown: { sown: 'date?' },
+  band: { band: 'date?' },
+  'first-mow': { mow: 'date?' },
+  lift: { dressed: 'date?', mow: 'date?' },
+} as const
+
+/** One rule for the day of each operation that is dated after the others, as its record says. */
+export const laterRules: Readonly<Record<string, Procedure>> = Object.fromEntries(
+  kindsThat((o) => o.later).map((kind) => {
+    const { since, days, times, rule, says, steps } = OPERATIONS[kind].later!
+    const of: TradeValues = typeof days === 'number' ? {} : { days }
+    return [
+      kind,
+      procedure({
+        key: 'day',
+        stage: 6,
+        label: 'Day',
+        unit: 'date',
+        by: 'establish/laterSteps: laterStep',
+        check: 'plan.test.ts',
+        id: rule,
+        standing: since === 'band' && times === undefined && days === 0 ? 'model' : 'practice',
+        says,
+        values: since === 'lift' ? { ...of, twoMows: lagValues.twoMows } : of,
+        inputs: INPUTS[since],
+        steps,
+      }) as unknown as Procedure,
+    ]
+  }),
+)
+
+export interface LaterBrief {
+  schools: Schools
+  prescription: Prescription
+  records: StepRecords
+  workforce: Workforce
+  trace: Trace
+}
+
+/** What the later steps of a package are dated from. */
+export interface Since {
+  sow: PlannedStep
+  /** When the first mow is expected; null where nothing says. */
+  band: Figure | null
+  mow: PackageFollow['mow']
+}
+
+/** The middle of a band of days. */
+function middleOf(band: Figure): Day {
+  const { low, high } = band.value as { low: Day; high: Day }
+  return addDays(low, Math.round((dayNumber(high) - dayNumber(low)) / 2))
+}
+
+/**
+ * The steps after the seed is up, or after a dressing is grown through, each dated by its own
+ * record; one that is repeated so often.
+ */
+export function laterStepsOf(
+  brief: LaterBrief,
+  plan: PackagePlan,
+  needs: readonly StepNeed[],
+  since: Since,
+): PlannedStep[] {
+  const repeated = needs.flatMap((need) =>
+    Array.from({ length: OPERATIONS[need.kind].later?.times ?? 1 }, (_, i) =>
+      i === 0 ? need : { ...need, part: i + 1 },
+    ),
+  )
+  const days = new Map<string, Day>()
+  return repeated.map((need) => {
+    const step = laterStep(brief, plan, need, since, days)
+    days.set(`${need.kind}${need.part ?? 1}`, step.chosen)
+    return step
+  })
+}
+
+/** The first day from one on that turf grows enough to be dressed. */
+function inGrowth(
+  { prescription: p, schools, trace }: LaterBrief,
+  plan: PackagePlan,
+  from: Day,
+): Day {
+  const window = windowToWork(plan.season, 'open', p.climate, schools, trace)
+  const start = dayNumber(window.start)
+  const at = window.states.findIndex((state, i) => state !== 'shut' && start + i >= dayNumber(from))
+  return at < 0 ? from : addDays(window.start, at)
+}
+
+/** The day a later step falls on by its record, before the crew's working days. */
+function usualDay(
+  brief: LaterBrief,
+  plan: PackagePlan,
+  { part }: StepNeed,
+  { since, days: of, times, inGrowth: grows }: Later,
+  { sow, band }: Since,
+  known: ReadonlyMap<string, Day>,
+): Day {
+  const { trace } = brief
+  const lag = trace.values(lagValues)
+  const days = (typeof of === 'number' ? of : trace.value(of)) * (times ? (part ?? 1) : 1)
+  const expected = band ? middleOf(band) : addDays(sow.chosen, lag.firstMowGuess)
+  const mow = known.get('first-mow1') ?? expected
+  const from = {
+    sown: () => sow.chosen,
+    band: () => (band ? expected : mow),
+    'first-mow': () => mow,
+    lift: () => {
+      const dressed = plan.steps.find((s) => s.kind === 'dress')?.chosen ?? sow.chosen
+      if (!part) return dressed
+      // The second lift is the first repeat; the third and on carry their number.
+      return known.get(part === 3 ? 'dress-again1' : `dress-again${part - 1}`) ?? dressed
+    },
+  }[since]()
+  const due = addDays(from, days)
+  const mown = since === 'lift' && plan.plants ? laterDay(due, addDays(mow, lag.twoMows)) : due
+  return grows ? inGrowth(brief, plan, mown) : mown
+}
+
+/** The figure of its day: done, pinned, or worked from what it is dated since. */
+function dayFigure(
+  trace: Trace,
+  id: string,
+  plan: PackagePlan,
+  { kind }: StepNeed,
+  { sow, band }: Since,
+  chosen: Day,
+  state: PlannedStep['state'],
+): Figure {
+  const named = { label: operationName(kind, plan.plants) }
+  const scope = stepScope(id)
+  if (state === 'done') return trace.found(orderRules.done, scope, chosen, {}, named)
+  if (state === 'pinned') return trace.found(orderRules.pinned, scope, chosen, {}, named)
+  const inputs = {
+    sown: { sown: sow.day },
+    band: { band },
+    'first-mow': { mow: band },
+    lift: {
+      dressed: plan.steps.find((s) => s.kind === 'dress')?.day ?? null,
+      mow: plan.plants ? band : null,
+    },
+  }[OPERATIONS[kind].later!.since]
+  return trace.found(laterRules[kind]!, scope, chosen, inputs as never, named)
+}
+
+function laterStep(
+  brief: LaterBrief,
+  plan: PackagePlan,
+  need: StepNeed,
+  since: Since,
+  known: ReadonlyMap<string, Day>,
+): PlannedStep {
+  const { records, workforce, trace } = brief
+  const { kind, zones, part } = need
+  const { later, mows, cautions } = OPERATIONS[kind]
+  const id = stepId(kind, zones, part)
+  const name = operationName(kind, plan.plants)
+  const ref = { kind, zones, workPackage: plan.id, ...(part ? { part } : {}) }
+  const done = records.doneOf(ref)?.day ?? null
+  const pin = records.pinOf(ref)
+  const anyDay = workforce.weekendWork || later!.anyDay === true
+  const chosen =
+    done ?? pin ?? workingDay(usualDay(brief, plan, need, later!, since, known), anyDay)
+  const state = done ? 'done' : pin ? 'pinned' : 'planned'
+  const { band, mow } = since
+  const limits =
+    later!.since === 'band' && later!.days === 0 && band
+      ? (band.value as { low: Day; high: Day })
+      : null
+  return {
+    id,
+    workPackage: plan.id,
+    kind,
+    ...(part ? { part } : {}),
+    name: part ? say`${name}, ${part}` : name,
+    why: operationWhy(kind, trace),
+    zones,
+    hours: hoursFigure(need, name, trace),
+    people: need.effort.people,
+    passes: 1,
+    span: 1,
+    earliest: limits?.low ?? null,
+    latest: limits?.high ?? null,
+    chosen,
+    day: dayFigure(trace, id, plan, need, since, chosen, state),
+    precondition: need.precondition,
+    how: mows
+      ? joined(
+          heightsSaid(
+            brief,
+            mows,
+            mow.filter((h) => zones.includes(h.zone)),
+          ),
+          '; ',
+        )
+      : need.how,
+    state,
+    cautions: [...cautions],
+  }
+}
+
+/** "when it stands 60 mm", "to 40 mm", by zone where they differ. */
+function heightsSaid(
+  { prescription: p }: LaterBrief,
+  by: NonNullable<Operation['mows']>,
+  heights: PackageFollow['mow'],
+): Message[] {
+  const zoneAt = (id: string) => p.zones.find((z) => z.r.id === zoneOf(id))!.r
+  const one = ({ zone, height }: PackageFollow['mow'][number]): Message =>
+    by === 'standing' ? say`when it stands ${height}` : say`to ${zoneAt(zone).cut}`
+  const worth = (h: PackageFollow['mow'][number]) =>
+    num(by === 'standing' ? h.height : zoneAt(h.zone).cut)
+  if (heights.every((h) => worth(h) === worth(heights[0]!))) return heights.slice(0, 1).map(one)
+  return heights.map((h) => say`${zoneAt(h.zone).name}: ${one(h)}`)
+}

@@ -1,0 +1,124 @@
+import { addDays, type Day } from '../calendar/day.ts'
+import type { Job } from '../entities/job.ts'
+import type { PackagePlan, PlannedStep } from '../plan/order.ts'
+import type { ZonePlan } from '../plan/prescription.ts'
+import { looksBadValues } from '../reference/looksBadValues.ts'
+import { largestPart } from '../seed/mix.ts'
+import type { Figure, Notice } from '../trace/figure.ts'
+import { joined, onDay, say, type Message } from '../trace/message.ts'
+import { procedure } from '../trace/rule.ts'
+import { figureId, packageScope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
+import { looksBadDays } from '../work/looksBad.ts'
+
+export const looksRules = {
+  recovers: procedure({
+    id: 'follow.recovers',
+    key: 'presentable',
+    stage: 8,
+    label: 'Looks right from',
+    unit: 'date',
+    standing: 'practice',
+    says: 'Turf that is opened and not sown looks right once it has grown over: the longest of what was done to it counts.',
+    values: looksBadValues,
+    inputs: { worked: 'date' },
+    steps: 'the day of the work + the longest of its bad looks',
+    by: 'work/looksBad: looksBadDays',
+    check: 'plan.test.ts',
+  }),
+  presentable: procedure({
+    id: 'follow.presentable',
+    key: 'presentable',
+    stage: 8,
+    label: 'Looks right from',
+    unit: 'date',
+    standing: 'practice',
+    says: 'A sown lawn is presentable six to eight weeks on, slow grasses later.',
+    inputs: { sown: 'date', soonest: 'wk', latest: 'wk' },
+    steps: 'sowing + weeks to use of the main grass',
+    by: 'establish/looksRight: presentableFrom',
+    check: 'plan.test.ts',
+  }),
+}
+
+interface LooksBrief {
+  job: Pick<Job, 'customerDate' | 'treatments' | 'walked'>
+  trace: Trace
+}
+
+/** When it looks right, and whether that is in time for the customer's date. */
+export function presentableFrom(
+  { job, trace }: LooksBrief,
+  plan: PackagePlan,
+  sow: PlannedStep,
+  zones: readonly ZonePlan[],
+): { figure: Figure; notices: Notice[] } {
+  // The slowest zone decides: nobody calls a lawn right while a part of it is bare.
+  const weeks = zones.map((z) => trace.grass(largestPart(z.seed!.mix).grass).weeksToUse)
+  const soonest = Math.max(...weeks.map((w) => w[0]))
+  const latest = Math.max(...weeks.map((w) => w[1]))
+  const low = addDays(sow.chosen, soonest * 7)
+  const high = addDays(sow.chosen, latest * 7)
+  const figure = trace.found(
+    looksRules.presentable,
+    packageScope(plan.id),
+    { low, high },
+    { sown: sow.day, soonest, latest },
+  )
+  const says = say`Sown ${onDay(sow.chosen)}, it looks right between ${onDay(low)} and ${onDay(high)}.`
+  return { figure, notices: inTime(job, plan, { low, high }, says, figure) }
+}
+
+/** When turf that is not sown has grown over what was done to it. */
+export function recoversFrom(
+  { job, trace }: LooksBrief,
+  plan: PackagePlan,
+  anchor: PlannedStep,
+  rounds: readonly ZonePlan[],
+): { figure: Figure; notices: Notice[] } | null {
+  const days = Math.max(0, ...rounds.map((z) => looksBadDays(z.work, job, trace)))
+  if (days === 0) return null
+  const day = addDays(anchor.chosen, days)
+  const figure = trace.found(looksRules.recovers, packageScope(plan.id), day, {
+    worked: anchor.day,
+  })
+  return {
+    figure,
+    notices: inTime(
+      job,
+      plan,
+      { low: day, high: day },
+      say`Worked ${onDay(anchor.chosen)}, it looks right from ${onDay(day)}.`,
+      figure,
+    ),
+  }
+}
+
+/** Whether it looks right in time for the customer's date. */
+function inTime(
+  job: Pick<Job, 'customerDate'>,
+  plan: PackagePlan,
+  { low, high }: { low: Day; high: Day },
+  says: Message,
+  figure: Figure,
+): Notice[] {
+  if (!job.customerDate || high <= job.customerDate || !plan.fits) return []
+  const late = low > job.customerDate
+  const instead = !plan.plants
+    ? 'Work earlier, or after that day.'
+    : late
+      ? 'Tell the customer now, or choose a quicker mix, or turf for that day.'
+      : 'Do not let the sowing slip, and feed once it is mown.'
+  return [
+    {
+      id: figureId(packageScope(plan.id), 'customer-date'),
+      stage: 6,
+      level: late ? 'warn' : 'note',
+      title: late
+        ? say`It will not look right by ${onDay(job.customerDate)}.`
+        : say`Tight for ${onDay(job.customerDate)}.`,
+      says: joined([says, instead]),
+      figure: figure.id,
+    },
+  ]
+}

@@ -1,0 +1,45 @@
+import type { Day } from '../calendar/day.ts'
+import type { WaterPlan } from '../establish/watering.ts'
+import type { GrassId } from '../reference/grasses.ts'
+import type { Figure } from '../trace/figure.ts'
+import type { PlannedStep } from './order.ts'
+
+export interface PackageFollow {
+  workPackage: string
+  /** Whether anything was sown, set or laid. */
+  plants: boolean
+  /** The day of the sowing, or of what the days hang on where nothing is sown. */
+  sown: Day
+  up: { grass: GrassId; figure: Figure }[]
+  handOver: Figure | null
+  wateringDays: Figure | null
+  mowBand: Figure | null
+  mow: { zone: string; height: Figure }[]
+  presentable: Figure | null
+  /** The day of a first green haze; null where nothing is sown. */
+  haze: Day | null
+  /**
+   * Growing on, and from when watering is settled; null while nobody can say when the grass is up.
+   */
+  phases: { growing: { from: Day; to: Day }; settled: Day } | null
+  /**
+   * Days on which the watering is left off, so that the ground is dry for the mow of the next: once
+   * the seed is up.
+   */
+  dryDays: Day[]
+  /**
+   * Days of a mow while seed is still coming up: watered only once it is mown, for seed is not left
+   * dry for a day.
+   */
+  mownFirst: Day[]
+}
+
+export interface Follow {
+  water: WaterPlan | null
+  packages: PackageFollow[]
+  later: PlannedStep[]
+  /** Steps done, of all, and the next one. */
+  done: number
+  of: number
+  next: PlannedStep | null
+}

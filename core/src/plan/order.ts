@@ -1,0 +1,77 @@
+import type { Day } from '../calendar/day.ts'
+import type { DayState, Reason } from '../climate/dayReasons.ts'
+import type { CautionId } from '../reference/cautions.ts'
+import type { GrassId } from '../reference/grasses.ts'
+import type { StepKind } from '../reference/operations.ts'
+import type { Figure } from '../trace/figure.ts'
+import type { Message } from '../trace/message.ts'
+import type { PackageKind } from '../work/workPackages.ts'
+import type { ScheduledStep } from '../schedule/schedulePackage.ts'
+import type { SowingChoice } from '../schedule/sowingChoices.ts'
+import type { Option } from '../schedule/whatInstead.ts'
+
+export interface PlannedStep {
+  id: string
+  workPackage: string
+  kind: StepKind
+  /** Which of several repeats it is: the third lift, the second mow. */
+  part?: number
+  name: Message
+  why: Message
+  zones: string[]
+  hours: Figure
+  /** People who share it. */
+  people: number
+  passes: number
+  span: number
+  earliest: Day | null
+  latest: Day | null
+  chosen: Day
+  day: Figure
+  precondition: Message
+  /** Heights, depths, passes and tools, by zone where they differ. */
+  how: Message
+  state: ScheduledStep['state']
+  cautions: CautionId[]
+}
+
+export interface WindowSpan {
+  from: Day
+  to: Day
+  state: DayState
+  reason: Reason
+}
+
+export interface PackagePlan {
+  id: string
+  kind: PackageKind
+  season: 'cool' | 'warm'
+  zones: string[]
+  fits: boolean
+  cutOff: Figure
+  /** Days the cut-off lies before the frost. */
+  lead: number
+  window: WindowSpan[]
+  /** The same for each grass of a mix that is wanted for itself; none where it is one. */
+  byGrass: GrassWindow[]
+  /** The next honest sowings, one of them taken; none where nothing is sown. */
+  choices: SowingChoice[]
+  sowDay: Day
+  /** Whether anything is sown, set or laid. */
+  plants: boolean
+  /** What is only better and was given up: for the season, a pin or the visits asked for. */
+  givenUp: Message[]
+  /** Days on site up to the sowing, or up to what its days hang on. */
+  visits: number
+  /** First what cannot be done and why, then what can. Empty when it fits. */
+  verdict: Message
+  options: Option[]
+  steps: PlannedStep[]
+}
+
+/** When one grass of a mix could be sown, and until when. */
+export interface GrassWindow {
+  grass: GrassId
+  window: WindowSpan[]
+  cutOff: Day
+}

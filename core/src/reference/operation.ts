@@ -1,0 +1,167 @@
+import type { Message } from '../trace/message.ts'
+import type { TradeValue } from '../trace/rule.ts'
+import type { CautionId } from './cautions.ts'
+
+/** The rungs of the ladder, by what they are for, in their order. */
+export const RUNG_GROUPS = [
+  'before',
+  'weeds and old growth',
+  'repairs',
+  'open',
+  'bed and surface',
+  'sow',
+  'feed, water and mow',
+] as const
+export type RungGroup = (typeof RUNG_GROUPS)[number]
+
+/** What a person may set for an operation. */
+export type OperationSetting = 'passes' | 'depth' | 'height' | 'tines' | 'rainFree'
+
+/** What kind of work zones share decides which step its days hang on. */
+export type AnchorOf = 'plant' | 'scalp' | 'care' | 'feed'
+
+/** Days from an earlier operation on the same ground. */
+export interface Follows {
+  /** The earlier operation. */
+  after: string
+  /** Days at least, and at most where it matters. */
+  least: TradeValue | number
+  most?: TradeValue | number
+  /** Given up for a short season, a pin or the visits wanted; else it must hold. */
+  onlyBetter?: true
+  /** What is lost where it does not hold. */
+  why: string
+}
+
+/** How an operation after the others is dated. */
+export interface Later {
+  /** From the sowing, the expected band of the first mow, the first mow itself, or the lift before. */
+  since: 'sown' | 'band' | 'first-mow' | 'lift'
+  /** Days after that; below zero for before. */
+  days: TradeValue | number
+  /** So often, each so many days after the one before. */
+  times?: number
+  /** On any day, not on the crew's working days alone. */
+  anyDay?: true
+  /** Not before turf grows. */
+  inGrowth?: true
+  /** The id of its rule, what that says ({days} is the number above), and its steps. */
+  rule: string
+  says: string
+  steps: string
+}
+
+interface Described {
+  /** Stands in stored pins and diary entries: never renamed. */
+  id: string
+  name: Message
+  /** Its name where nothing is sown. */
+  unsown?: Message
+  /** In a word, '' where it goes without saying; and how much it weighs among the work of a day. */
+  short: readonly [word: string, weight: number]
+  /** What the customer reads; nothing where it is no matter of theirs. */
+  customer?: { sown: string; unsown?: string }
+  /** What it is for; {name} is one of the operation values. */
+  why: string
+  /** Ground and weather it wants. */
+  wants: Message
+  cautions: readonly CautionId[]
+  /** The stage, beside Order of work, where its cautions stand too. */
+  cautionsAt?: 5 | 7 | 8
+  group: RungGroup
+  sets?: readonly OperationSetting[]
+  /** Setting up and clearing away, whatever the area, hours. */
+  setUp: TradeValue
+  /** Days the ground looks bad after it; where yearly work differs from neglected ground, both. */
+  looksBad?: TradeValue | { yearly: TradeValue; neglected: TradeValue }
+
+  // What it does to the ground.
+  /** It opens the surface, so that seed touches soil. */
+  opens?: true
+  /** It puts seed, plugs or turf down. */
+  plants?: true
+  /** It leaves bare soil that is sown with the spots. */
+  leavesBare?: true
+  /** Steel goes into the ground: services are marked first. */
+  steel?: true
+  /** It closes the lawn to those who use it. */
+  closes?: true
+  /** Opened, dressed or fed turf that is not sown wants water after it. */
+  wetted?: true
+  /** Money lost where grass is the wrong plant for the light. */
+  lostInTheDark?: true
+
+  // What it puts down or takes off.
+  /** It mows seedlings: once they stand so high, or on to the height of cut. */
+  mows?: 'standing' | 'cut'
+  sprays?: true
+  feeds?: true
+  /** Put down in two half-rate passes. */
+  halved?: true
+  /** It spreads soil or sand that is ordered. */
+  spreadsSoil?: true
+  /** The lines of materials it puts down, by the start of their ids; the first that is there counts. */
+  puts?: readonly string[]
+
+  // What it goes with.
+  /** Nobody switches it on by itself: it comes with other work, or with seed. */
+  along?: 'with-work' | 'with-seed'
+  /** Goes without saying where ways are told side by side. */
+  quiet?: true
+  /** Makes sense only with seed, or only where something is sown, set or laid. */
+  needs?: 'seed' | 'planting'
+  /** Done on what is sown where only part of a zone is; or on ground of its own. */
+  ground?: 'sown' | 'weeds' | 'clumps' | 'rings' | 'trench' | 'worn' | 'edge'
+  /** Operations that come with it, and why. */
+  leadsTo?: readonly { operation: string; why: string }[]
+
+  // Its days.
+  /** Done after hours, on any day. */
+  evening?: true
+  /** It takes a visit of its own. */
+  ownDay?: true
+  /** Which waiting period holds it: of seed, of blades and tines, of a dressing, of a flight of moths. */
+  waitsFor?: 'sow' | 'open' | 'dress' | 'moths'
+  /** On ground held over it waits until the quick cover has stood. */
+  afterQuickCover?: true
+  /** The kind of work whose days hang on it, the last of several. */
+  anchors?: AnchorOf
+  /** What weather holds it. */
+  weather?: 'opens' | 'wheels' | 'spreads' | 'sprays' | 'cuts-hard'
+  /** Links of its own to earlier operations, beside those of `work/precedence`. */
+  follows?: readonly Follows[]
+  /** Dated after the others. */
+  later?: Later
+}
+
+/** One person's rate with a tool, m² or m an hour; null for the usual rate of the operation. */
+export interface Tool {
+  name: string
+  rate: TradeValue | null
+}
+
+/** What a zone's work is measured by: m² or metres of edge, at a rate; or the same whatever the size. */
+type Measured =
+  | {
+      by: 'area' | 'length'
+      /** How one person gets on: m² an hour and pass, or metres an hour along an edge. */
+      rate: TradeValue
+      /** Ways to do it, the usual one first. */
+      tools?: Readonly<Record<string, Tool>>
+    }
+  | { by: 'nothing'; rate?: undefined; tools?: undefined }
+
+export type Operation = Described & Measured
+
+const named = (group: string, id: string, of: TradeValue): TradeValue =>
+  of.id ? of : { ...of, id: `${group}.${id}` }
+
+/** Declares an operation. Its numbers are kept by its id: "rate.core", "set-up.core". */
+export function operation<const Id extends string>(
+  written: Operation & { id: Id },
+): Operation & { id: Id } {
+  const setUp = named('set-up', written.id, written.setUp)
+  return written.by === 'nothing'
+    ? { ...written, setUp }
+    : { ...written, setUp, rate: named('rate', written.id, written.rate) }
+}

@@ -1,0 +1,28 @@
+import { words } from '../../trace/message.ts'
+import { value } from '../../trace/rule.ts'
+import { operation } from '../operation.ts'
+
+export const firstMow = operation({
+  id: 'first-mow',
+  name: words('First mow'),
+  cautions: ['mower'],
+  cautionsAt: 8,
+  why: 'Dry ground, sharp blade, no tight turns; seedlings must not pull out.',
+  wants: 'dry ground, and the height',
+  by: 'area',
+  group: 'feed, water and mow',
+  short: ['mow', 3],
+  customer: { sown: 'First mow, on a dry day, with a sharp blade.' },
+  rate: value(700, 'm2/h', 'model', 'First mow', [50, 10_000]),
+  setUp: value(0.25, 'h', 'model', 'Setting up the first mow', [0, 4]),
+  quiet: true,
+  needs: 'planting',
+  mows: 'standing',
+  later: {
+    since: 'band',
+    days: 0,
+    rule: 'follow.mow-day',
+    says: 'The middle of its expected band, on a working day.',
+    steps: 'middle of the band',
+  },
+})

@@ -1,0 +1,19 @@
+import { words } from '../../trace/message.ts'
+import { value } from '../../trace/rule.ts'
+import { operation } from '../operation.ts'
+import { anyDay } from '../wants.ts'
+
+export const lime = operation({
+  id: 'lime',
+  name: words('Lime'),
+  cautions: ['dust'],
+  why: 'By the laboratory’s rate only.',
+  wants: anyDay,
+  by: 'area',
+  group: 'bed and surface',
+  short: ['lime', 2],
+  customer: { sown: 'Lime goes down.' },
+  rate: value(2500, 'm2/h', 'model', 'Liming', [100, 20_000]),
+  setUp: value(0.25, 'h', 'model', 'Setting up to lime', [0, 4]),
+  lostInTheDark: true,
+})

@@ -1,0 +1,17 @@
+import { words } from '../../trace/message.ts'
+import { value } from '../../trace/rule.ts'
+import { operation } from '../operation.ts'
+
+export const recheck = operation({
+  id: 'recheck',
+  name: words('Water a square, look again'),
+  cautions: [],
+  why: 'Brown grass may only be asleep. Tufts that green after {recheck} are alive, and the ground is counted again.',
+  wants: 'a watered square',
+  by: 'nothing',
+  group: 'before',
+  short: ['look again', 4],
+  customer: { sown: 'A square of brown grass is watered, to see whether it is only asleep.' },
+  setUp: value(0.25, 'h', 'model', 'Watering a square and looking again', [0, 4]),
+  ownDay: true,
+})

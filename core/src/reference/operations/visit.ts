@@ -1,0 +1,28 @@
+import { words } from '../../trace/message.ts'
+import { value } from '../../trace/rule.ts'
+import { lagValues } from '../lagValues.ts'
+import { operation } from '../operation.ts'
+
+export const visit = operation({
+  id: 'visit',
+  name: words('One-month visit'),
+  cautions: [],
+  cautionsAt: 8,
+  why: 'Look, count, reseed thin places while the season lasts, lift temporary water lines, photograph, hand over.',
+  wants: 'a month on',
+  by: 'nothing',
+  group: 'feed, water and mow',
+  short: ['visit', 1],
+  customer: { sown: 'We come to look, mend thin places and hand over.' },
+  setUp: value(0.75, 'h', 'model', 'A visit', [0, 4]),
+  quiet: true,
+  along: 'with-work',
+  needs: 'planting',
+  later: {
+    since: 'sown',
+    days: lagValues.visit,
+    rule: 'follow.visit',
+    says: 'A month after sowing: look, count, mend, photograph, hand over.',
+    steps: 'the first working day so long after sowing',
+  },
+})
