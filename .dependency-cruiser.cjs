@@ -1,3 +1,27 @@
+const { readFileSync } = require('node:fs')
+const { join } = require('node:path')
+
+/** The rooms of the core, row by row, from the table of the architecture page. */
+const ROWS = readFileSync(join(__dirname, 'docs/architecture.md'), 'utf8')
+  .split('## Rooms of the core')[1]
+  .split('\n## ')[0]
+  .split('\n')
+  .filter((line) => line.startsWith('| `'))
+  .map((line) => [...line.split('|')[1].matchAll(/`([a-zA-Z.]+)`/g)].map((room) => room[1]))
+const path = (room) => (room.endsWith('.ts') ? room.replace('.', '\\.') + '$' : `${room}/`)
+const inRoom = (rooms) => `^core/src/(${rooms.map(path).join('|')})`
+
+/** No arrow runs up, and none to another room of the same row. */
+const rows = ROWS.flatMap((row, i) =>
+  row.map((room) => ({
+    name: `${room}-on-its-row`,
+    comment: `${room} may import the rows above it in docs/architecture.md, and nothing else of the core`,
+    severity: 'error',
+    from: { path: inRoom([room]) },
+    to: { path: '^core/src/', pathNot: inRoom([room, ...ROWS.slice(0, i).flat()]) },
+  })),
+)
+
 /**
  * The boundary check. Data flows one way: core knows nothing of server or web, and neither room
  * reaches into the other.
@@ -26,12 +50,13 @@ module.exports = {
       from: { path: '^server/' },
       to: { path: '^web/' },
     },
+    ...rows,
     {
-      name: 'entities-stand-alone',
-      comment: 'what things are knows nothing of what is computed from them',
+      name: 'every-room-on-a-row',
+      comment: 'a folder of the core that the table does not name',
       severity: 'error',
-      from: { path: '^core/src/(quantities|calendar|entities|reference|trace)/' },
-      to: { pathNot: '^(core/src/(quantities|calendar|entities|reference|trace)/|node_modules/)' },
+      from: { path: '^core/src/', pathNot: inRoom(ROWS.flat()) },
+      to: {},
     },
     {
       name: 'sql-in-the-store',

@@ -1,181 +1,38 @@
+import type { Context } from './plan/context.ts'
+import type { JobPlan, Rung, ZoneSummary } from './plan/jobPlan.ts'
+import { schoolsOf } from './firm/schoolsOf.ts'
 import { daysBetween, type Day } from './calendar/day.ts'
-import type { DiaryEntry } from './entities/diary.ts'
-import { schoolsFor, type Firm } from './entities/firm.ts'
+import type { Firm } from './entities/firm.ts'
 import { isWatered, type Job } from './entities/job.ts'
 import { soilBandAhead } from './climate/soilBand.ts'
-import type { StationClimate } from './climate/placeYear.ts'
-import type { Outlook } from './climate/station.ts'
-import type { WeatherDay } from './climate/weatherSeries.ts'
 import { withGauge } from './climate/siteReadings.ts'
-import { weatherHolds } from './climate/weatherHolds.ts'
+import { weatherHolds } from './schedule/weatherHolds.ts'
 import { follow } from './establish/follow.ts'
-import type { Follow } from './plan/follow.ts'
-import type { Ask } from './findings/asks.ts'
-import type { Finding } from './findings/finding.ts'
 import { slopeLines } from './findings/lines.ts'
-import type { Wanted } from './findings/stillWanted.ts'
-import { jobAsPlanned } from './jobAsPlanned.ts'
+import { jobAsPlanned } from './prescribe/jobAsPlanned.ts'
 import { planFeeds, type FeedPlan } from './materials/feed.ts'
 import { materialLines } from './materials/lines.ts'
-import type { MaterialLine } from './materials/materialLine.ts'
 import type { Prescription, ZonePlan } from './plan/prescription.ts'
 import { prescribe } from './prescribe/prescribe.ts'
-import { workforceOf, type Workforce } from './reference/firmSettings.ts'
-import type { Grass, GrassId, GrassTable } from './reference/grasses.ts'
-import type { ApproachId, Sowing } from './reference/lists.ts'
-import { operationName, OPERATIONS, orderOf, type StepKind } from './reference/operations.ts'
-import type { Schools } from './reference/schools.ts'
+import { workforceOf, type Workforce } from './firm/firmSettings.ts'
+import type { GrassTable } from './reference/grasses.ts'
+import { OPERATIONS, orderOf, type StepKind } from './reference/operations.ts'
+import { operationName } from './work/operationWords.ts'
 import { orderOfWork, stepBrief, type OrderBrief } from './schedule/orderOfWork.ts'
-import type { PackagePlan, PlannedStep } from './plan/order.ts'
-import type { LooseRecord } from './schedule/stepRecords.ts'
-import { waitingPeriods } from './schedule/waitingPeriods.ts'
-import type { JudgedBag, Judgement } from './seed/judgeMix.ts'
-import type { MixPart } from './seed/mix.ts'
-import { shortOnShelf, type StockLot } from './stock/lotsOfJob.ts'
-import { seedUse, type SeedUse } from './stock/seedUse.ts'
-import type { ZoneSeed } from './seed/seedPlan.ts'
-import { num, type Figure, type Notice } from './trace/figure.ts'
+import type { PackagePlan } from './plan/order.ts'
+import { waitingPeriods } from './work/waitingPeriods.ts'
+import { shortOnShelf } from './stock/lotsOfJob.ts'
+import { seedUse, type SeedUse } from './seed/seedUse.ts'
+import { num, type Notice } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
-import type { Message } from './trace/message.ts'
 import { deepestSeed } from './seed/seedDepth.ts'
 import { seedRules } from './seed/seedRules.ts'
 import { zoneOf, zoneScope } from './trace/scope.ts'
-import type { FirmValues, Trace } from './trace/trace.ts'
-import type { SurveySummary } from './walkover/surveyNotices.ts'
+import type { Trace } from './trace/trace.ts'
 import { effortOf, hoursOf } from './work/hours.ts'
 import { isPlanted } from './work/sowing.ts'
-import { howOn, laterSteps } from './work/steps.ts'
+import { howOn, laterSteps } from './schedule/steps.ts'
 import type { ZoneWork } from './work/zoneWork.ts'
-
-/**
- * The schools of a job. A customer who wants no chemicals decides for it, unless the job's own
- * school says otherwise.
- */
-export const schoolsOf = (job: Job, firm: Firm): Schools =>
-  schoolsFor(
-    firm,
-    job.aims.includes('no-chemicals') ? { weeds: 'no-chemicals', ...job.schools } : job.schools,
-  )
-
-/** Everything a plan depends on besides the job. No clock: `today` is the day at the site. */
-export interface Context {
-  today: Day
-  /** The firm's settings, and the numbers of the trade it has set for itself. */
-  firm: Firm
-  diary: readonly DiaryEntry[]
-  /** Dated weather ahead, where there is any. */
-  outlook?: Outlook | null
-  /** What is known of the weather station the job goes by, and its last days. */
-  station?: StationClimate | null
-  recent?: readonly WeatherDay[]
-  /** The firm's seed, and which of its jobs this is. */
-  stock?: readonly StockLot[]
-  jobId?: string | null
-  /** Kept by whoever plans the same job again and again. */
-  memo?: Memo
-}
-
-export interface ZoneSummary {
-  id: string
-  name: string
-  area: string | null
-  season: 'cool' | 'warm'
-  approach: {
-    chosen: ApproachId
-    suggested: ApproachId
-    overridden: boolean
-    why: Message
-    figure: string
-  }
-  /** What is sown, and whether a person decided it. */
-  sowing: Sowing
-  /**
-   * The work of the zone, rung by rung in the order of work: planned, and asked for but not
-   * planned.
-   */
-  rungs: Rung[]
-  /** The proper sowing that follows a quick cover. */
-  later: { seed: ZoneSeed | null; nothing: Message | null } | null
-  seed: ZoneSeed | null
-  nothing: Message | null
-  /** Juvena's mix, whatever is sown. */
-  suggested: MixPart[]
-  /** Mixes on the shelf, held against it. */
-  bags: JudgedBag[]
-  /** How a mix that a person chose compares with it. */
-  judged: Pick<Judgement, 'loses' | 'verdict'> | null
-  dressing: { limit: string; lifts: string; depth: string } | null
-}
-
-/** One operation of a zone as the ladder shows it. */
-export interface Rung {
-  operation: StepKind
-  name: Message
-  planned: boolean
-  /** Who asks and why. */
-  asks: Ask[]
-  /** Why it is not planned; empty where it is. */
-  reason: Message
-  /** A person decided it. */
-  yours: boolean
-  /** It cannot be switched on here. */
-  barred: boolean
-  passes: number
-  /** Heights, depths, passes and tools. */
-  how: Message
-  /** Person-hours on this zone. */
-  hours: number
-  /** What a person may set for it. */
-  sets: readonly string[]
-}
-
-export interface JobPlan {
-  today: Day
-  schools: Schools
-  /** Seed by lot and zone. */
-  seedUse: SeedUse[]
-  /** Names of every grass the plan speaks of. */
-  grasses: Record<GrassId, Pick<Grass, 'name' | 'short'>>
-  /** Every worked value, by id. */
-  figures: Record<string, Figure>
-  /**
-   * Numbers of the trade that the firm had set for itself when this was planned, by "rule.value".
-   */
-  firmValues: FirmValues
-  /** What stops or warns, worst first: a plan that does not fit says so before anything else. */
-  notices: Notice[]
-  zones: ZoneSummary[]
-  survey: SurveySummary
-  /** By zone, what else is worth reading for a surer plan. */
-  wanted: Record<string, Wanted[]>
-  findings: Finding[]
-  totalArea: string | null
-  /** One mix for all zones, and what each would lose. */
-  oneMix: Prescription['oneMix']
-  materials: MaterialLine[]
-  feed: {
-    use: FeedPlan['use']
-    grade: string
-    rate: string
-    nitrogen: string
-    ceiling: string
-    p2o5: string
-    k2o: string
-    p: string
-    k: string
-  } | null
-  frost: { median: string; tenth: string; soilNow: string }
-  /** Soil at 50 mm by day from today, °C, as far as it is drawn. */
-  soilAhead: number[]
-  /** Eight years in ten it lies between, by day. */
-  soilBand: { low: number[]; high: number[] }
-  packages: PackagePlan[]
-  /** Every step by its day, those after sowing too. */
-  steps: PlannedStep[]
-  /** Pins and ticks of steps that are no longer planned. */
-  looseRecords: LooseRecord[]
-  follow: Follow
-}
 
 /**
  * A job's whole plan: prescribe (what the ground asks for), schedule (days), follow (water,

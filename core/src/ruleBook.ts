@@ -1,3 +1,4 @@
+import { leafRules, smotherValues } from './work/leafRules.ts'
 import { approachRules } from './approach/approach.ts'
 import { careRules, careValues } from './climate/careWindow.ts'
 import { frostReading, frostRules, frostValues, whiteFrostValues } from './climate/frost.ts'
@@ -6,7 +7,7 @@ import { placeValues } from './climate/placeYear.ts'
 import { latitudeRule, leadTimeValues, soilRules } from './climate/siteClimate.ts'
 import { oddsRules, oddsValues } from './climate/sowingOdds.ts'
 import { leadValues, windowRules } from './climate/sowingLines.ts'
-import { weatherLines } from './climate/weatherHolds.ts'
+import { weatherLines } from './schedule/weatherHolds.ts'
 import { emergenceRules } from './establish/emergence.ts'
 import { mowRules, mowValues } from './establish/firstMow.ts'
 import { followRules, phaseValues } from './establish/follow.ts'
@@ -26,7 +27,6 @@ import {
   dressingRules,
   dressingTable,
   matReading,
-  smotherValues,
 } from './materials/dressingRules.ts'
 import {
   bagNitrogen,
@@ -40,7 +40,7 @@ import {
 import { packRule } from './materials/lines.ts'
 import { bothRounds } from './materials/materialLine.ts'
 import { plantRules } from './materials/planting.ts'
-import { firmSettings } from './reference/firmSettings.ts'
+import { firmSettings } from './firm/firmSettings.ts'
 import { lagValues, treatmentWaits } from './reference/lagValues.ts'
 import { coverDepth, intake, looseDensity, reserveValues } from './reference/materialValues.ts'
 import { looksBadValues } from './reference/looksBadValues.ts'
@@ -48,18 +48,18 @@ import { operationRates, setUpHours } from './reference/operations.ts'
 import { operationValues } from './reference/operationValues.ts'
 import { levelValues, lineWidths, trenchValues } from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderOfWork.ts'
-import { choiceValues } from './schedule/sowingChoices.ts'
-import { treatmentReadings, usualWait, waitRules } from './schedule/waitingPeriods.ts'
+import { choiceValues } from './climate/choiceValues.ts'
+import { treatmentReadings, usualWait, waitRules } from './work/waitingPeriods.ts'
 import { fitValues } from './seed/fit.ts'
 import { inLightRules } from './seed/inLight.ts'
 import { panRules } from './seed/pans.ts'
 import { mixRules } from './seed/mix.ts'
 import { ownRateValues, seedReadings, seedRules } from './seed/seedRules.ts'
 import { lotValues } from './stock/lotWorth.ts'
-import type { Message } from './trace/message.ts'
-import type { Declaration, Procedure, Rule, TradeValue } from './trace/rule.ts'
+import type { Message } from './rules/message.ts'
+import type { Declaration, Procedure, Rule, TradeValue } from './rules/rule.ts'
 import { readings, surveyLines, surveyRules } from './walkover/surveyRules.ts'
-import { groundRules, groundValues } from './work/ground.ts'
+import { groundReadings, groundRules, groundValues } from './work/ground.ts'
 import { hoursRules } from './work/hours.ts'
 import { badDays } from './work/looksBad.ts'
 
@@ -76,6 +76,7 @@ const RULE_SETS = [
   feedRules,
   { feedDaySoil },
   dressingRules,
+  leafRules,
   coringRules,
   coverRules,
   debrisRules,
@@ -103,6 +104,7 @@ const ENTRY_SETS: Record<string, Declaration>[] = [
   findingReadings,
   seenReadings,
   seedReadings,
+  groundReadings,
   feedReadings,
   dressingReadings,
   treatmentReadings,

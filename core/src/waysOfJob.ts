@@ -1,10 +1,11 @@
 import { waysOf, type Way } from './approach/ways.ts'
 import type { Job } from './entities/job.ts'
-import { jobAsPlanned } from './jobAsPlanned.ts'
-import { schoolsOf, type Context } from './pipeline.ts'
+import { jobAsPlanned } from './prescribe/jobAsPlanned.ts'
+import { schoolsOf } from './firm/schoolsOf.ts'
+import type { Context } from './plan/context.ts'
 import { prescribe } from './prescribe/prescribe.ts'
-import { workforceOf } from './reference/firmSettings.ts'
-import { waitingPeriods } from './schedule/waitingPeriods.ts'
+import { workforceOf } from './firm/firmSettings.ts'
+import { waitingPeriods } from './work/waitingPeriods.ts'
 import { Memo } from './trace/memo.ts'
 
 /**

@@ -35,17 +35,27 @@ describe('the boundary check', () => {
   it('lets core import itself', () => {
     expect(
       check({
-        'core/src/plan.ts': "import { a } from './a.ts'\nexport const b = a\n",
-        'core/src/a.ts': 'export const a = 1\n',
+        'core/src/work/b.ts': "import { a } from './a.ts'\nexport const b = a\n",
+        'core/src/work/a.ts': 'export const a = 1\n',
         'server/src/app.ts': 'export const s = 1\n',
       }),
     ).toContain('no dependency violations')
   })
   it('fails when core reaches into a room or into Node', () => {
     const said = check({
-      'core/src/a.ts':
-        "import { s } from '../../server/src/app.ts'\nimport { readFileSync } from 'node:fs'\nexport const a = [s, readFileSync]\n",
+      'core/src/work/a.ts':
+        "import { s } from '../../../server/src/app.ts'\nimport { readFileSync } from 'node:fs'\nexport const a = [s, readFileSync]\n",
     })
     expect(said.match(/core-is-pure/g)?.length).toBeGreaterThanOrEqual(2)
+  })
+  it('fails when a room reaches up, sideways, or stands on no row of the architecture page', () => {
+    const one = (room: string) => ({ [`core/src/${room}/x.ts`]: 'export const x = 1\n' })
+    const reaching = (from: string, to: string) => ({
+      ...one(to),
+      [`core/src/${from}/y.ts`]: `import { x } from '../${to}/x.ts'\nexport const y = x\n`,
+    })
+    expect(check(reaching('work', 'schedule'))).toContain('work-on-its-row')
+    expect(check(reaching('materials', 'approach'))).toContain('materials-on-its-row')
+    expect(check(reaching('attic', 'work'))).toContain('every-room-on-a-row')
   })
 })

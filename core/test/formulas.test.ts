@@ -7,7 +7,7 @@ import { dayNumber, dayOf } from '../src/calendar/day.ts'
 import { namedFormula } from '../src/present/formulaText.ts'
 import type { Unit } from '../src/quantities/show.ts'
 import { DECLARATIONS, isProcedure, isRule, RULES } from '../src/ruleBook.ts'
-import type { Rule } from '../src/trace/rule.ts'
+import type { Rule } from '../src/rules/rule.ts'
 
 /**
  * The working cannot lie: every formula shown is parsed by mathjs and evaluated with units, and

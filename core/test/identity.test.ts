@@ -7,7 +7,7 @@ import { readJobFile } from '../src/formats/jobFile.ts'
 import { planJob } from '../src/pipeline.ts'
 import { linkedFigure } from '../src/present/figureLink.ts'
 import { render } from '../src/present/render.ts'
-import { quantity, say, verbatim } from '../src/trace/message.ts'
+import { quantity, say, verbatim } from '../src/rules/message.ts'
 import { draft, planOf, READER, said, step, TODAY, zone } from './makeJob.ts'
 
 /** Two zones that can be worked together; the second can be given ground of its own. */

@@ -7,7 +7,8 @@ import { addDays } from '../src/calendar/day.ts'
 import { firmSchema, type FirmDraft } from '../src/entities/firm.ts'
 import { readJob, type Job, type JobDraft } from '../src/entities/job.ts'
 import { stationSchema, type StationDraft } from '../src/entities/station.ts'
-import { planJob, type Context } from '../src/pipeline.ts'
+import { planJob } from '../src/pipeline.ts'
+import type { Context } from '../src/plan/context.ts'
 import { Memo } from '../src/trace/memo.ts'
 import { zone } from './makeJob.ts'
 import { anyJob } from './randomJob.ts'
@@ -82,7 +83,8 @@ const CONTEXTS: Record<string, Partial<Context>> = {
         low: 20,
         high: 36,
         rain: 30,
-        soil: null,
+        wind: 5,
+        soil: 14,
       })),
     },
   },

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { lotTable } from '../src/formats/lotTable.ts'
-import { grassTable } from '../src/reference/firmGrasses.ts'
+import { grassTable } from '../src/firm/firmGrasses.ts'
 import { GRASSES } from '../src/reference/grasses.ts'
 import { ownGrassSchema } from '../src/entities/grass.ts'
 import { planOf, zone } from './makeJob.ts'

@@ -1,15 +1,15 @@
+import { leafRules } from '../src/work/leafRules.ts'
 import fc from 'fast-check'
 import highsLoader from 'highs'
 import { describe, expect, it } from 'vitest'
-import { coringRules, dressingRules } from '../src/materials/dressingRules.ts'
+import { coringRules } from '../src/materials/dressingRules.ts'
 import { feedRules } from '../src/materials/feedRules.ts'
 import { packsFor } from '../src/materials/packs.ts'
 import { POUND_PER_1000_SQ_FT } from '../src/quantities/quantity.ts'
 import { declared, planOf, said, valueOf, zone } from './makeJob.ts'
 
 const packs = (need: number, sizes: number[]) => packsFor(need, sizes.map((size) => ({ size, price: size ** 0.9 }))) // prettier-ignore
-const limit = (leaf: number) =>
-  dressingRules.limit.compute({ leaf }, declared(dressingRules.limit.values))
+const limit = (leaf: number) => leafRules.limit.compute({ leaf }, declared(leafRules.limit.values))
 const ceiling = (slow: number, soil: number) =>
   feedRules.ceiling.compute({ slow, soil }, declared(feedRules.ceiling.values))
 

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import type { DiaryEntry } from '../src/entities/diary.ts'
 import { firmSchema } from '../src/entities/firm.ts'
 import { readJob, type JobDraft, type ZoneDraft } from '../src/entities/job.ts'
-import { planJob, type JobPlan } from '../src/pipeline.ts'
+import { planJob } from '../src/pipeline.ts'
+import type { JobPlan } from '../src/plan/jobPlan.ts'
 import { GRASS_IDS } from '../src/reference/grasses.ts'
 import {
   AIMS,

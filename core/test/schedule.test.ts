@@ -8,9 +8,9 @@ import {
   type Schedule,
   type WorkWindow,
 } from '../src/schedule/schedulePackage.ts'
-import type { Link } from '../src/work/precedence.ts'
-import type { StepNeed } from '../src/work/steps.ts'
-import { waitingPeriods, waitsUntil } from '../src/schedule/waitingPeriods.ts'
+import type { Link } from '../src/schedule/precedence.ts'
+import type { StepNeed } from '../src/schedule/steps.ts'
+import { waitingPeriods, waitsUntil } from '../src/work/waitingPeriods.ts'
 import { readJob } from '../src/entities/job.ts'
 import type { DayState } from '../src/climate/dayReasons.ts'
 import { Trace } from '../src/trace/trace.ts'

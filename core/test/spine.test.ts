@@ -10,7 +10,7 @@ import { firmSchema } from '../src/entities/firm.ts'
 import { readJob } from '../src/entities/job.ts'
 import { planJob } from '../src/pipeline.ts'
 import { spine } from '../src/present/spine.ts'
-import type { Stage } from '../src/trace/rule.ts'
+import type { Stage } from '../src/rules/rule.ts'
 import { render } from '../src/present/render.ts'
 import { draft, planOf, said, SOUTH, TODAY, zone } from './makeJob.ts'
 

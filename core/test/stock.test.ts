@@ -14,7 +14,7 @@ import { GRASSES } from '../src/reference/grasses.ts'
 import { atMost, exactInterval, seedsFor } from '../src/stock/binomial.ts'
 import { shortOnShelf } from '../src/stock/lotsOfJob.ts'
 import { lotValues, lotWorth } from '../src/stock/lotWorth.ts'
-import { seedToBuy, seedWanted } from '../src/stock/seedToBuy.ts'
+import { seedToBuy, seedWanted } from '../src/present/seedToBuy.ts'
 import { shelfOf } from '../src/stock/shelf.ts'
 import { declared, planOf, valueOf, zone } from './makeJob.ts'
 

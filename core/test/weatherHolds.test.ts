@@ -4,7 +4,7 @@ import { withGauge } from '../src/climate/siteReadings.ts'
 import type { Outlook, StationDay } from '../src/climate/station.ts'
 import { diaryEntry, type DiaryEntry } from '../src/entities/diary.ts'
 import type { JobDraft } from '../src/entities/job.ts'
-import type { JobPlan } from '../src/pipeline.ts'
+import type { JobPlan } from '../src/plan/jobPlan.ts'
 import { pinKeys } from '../src/schedule/stepRecords.ts'
 import { planOf, said, SOUTH, step, TODAY, zone } from './makeJob.ts'
 

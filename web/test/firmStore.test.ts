@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { quantity, say } from '@juvena/core/trace/message'
+import { quantity, say } from '@juvena/core/rules/message'
 import { createPinia, setActivePinia } from 'pinia'
 import { nextTick } from 'vue'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'

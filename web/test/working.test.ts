@@ -8,7 +8,7 @@ import { firmSchema } from '@juvena/core/entities/firm'
 import { readJob, type JobDraft } from '@juvena/core/entities/job'
 import { planJob } from '@juvena/core/pipeline'
 import { STAGES } from '@juvena/core/present/spine'
-import type { Stage } from '@juvena/core/trace/rule'
+import type { Stage } from '@juvena/core/rules/rule'
 
 vi.mock('comlink', () => ({ wrap: () => ({ plan: async () => ({ plan: null, problems: [] }) }) }))
 vi.stubGlobal('Worker', class {})

@@ -6,13 +6,13 @@ import type { ApproachId } from '../reference/lists.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
-import type { Message } from '../trace/message.ts'
+import type { Message } from '../rules/message.ts'
 import { Trace, type FirmValues } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { effortOf, hoursOf } from '../work/hours.ts'
 import { looksBadDays } from '../work/looksBad.ts'
 import { zoneWork } from '../work/zoneWork.ts'
-import { LADDER, PRESETS } from './presets.ts'
+import { LADDER, PRESETS } from '../work/presets.ts'
 
 /** A ready-made way for a zone, beside the others. */
 export interface Way {

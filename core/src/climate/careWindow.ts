@@ -1,5 +1,5 @@
 import { addDays } from '../calendar/day.ts'
-import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
+import { procedure, rule, tradeValues, value } from '../rules/rule.ts'
 import type { Trace } from '../trace/trace.ts'
 import { growthPotential, growthSource, growthValues } from './growth.ts'
 import {

@@ -1,4 +1,4 @@
-import { quantity, say, type Message } from '../trace/message.ts'
+import { quantity, say, type Message } from '../rules/message.ts'
 
 export type DayState = 'open' | 'marginal' | 'shut'
 export type SeasonName = 'spring' | 'summer' | 'autumn' | 'winter'

@@ -1,6 +1,6 @@
 import { addDays, type Day } from '../calendar/day.ts'
-import { quantity, say } from '../trace/message.ts'
-import { procedure, reading, rule, tradeValues, value } from '../trace/rule.ts'
+import { quantity, say } from '../rules/message.ts'
+import { procedure, reading, rule, tradeValues, value } from '../rules/rule.ts'
 
 const firstFrost = (odds: string) => say`First ${quantity(-2, 'C')} night, ${odds}`
 

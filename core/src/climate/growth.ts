@@ -1,4 +1,4 @@
-import { tradeValues, value } from '../trace/rule.ts'
+import { tradeValues, value } from '../rules/rule.ts'
 
 /** How grass grows with warmth. */
 export const growthValues = tradeValues('growth', {

@@ -1,4 +1,4 @@
-import { tradeValues, value } from '../trace/rule.ts'
+import { tradeValues, value } from '../rules/rule.ts'
 import { MONTH_LENGTHS, MONTH_STARTS } from './yearDay.ts'
 
 /** What is usual by month, January first. */

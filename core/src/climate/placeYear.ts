@@ -1,6 +1,6 @@
 import type { AirByMonth } from './airByMonth.ts'
 import { versionOf, type Versioned } from '../trace/memo.ts'
-import { tradeValues, value } from '../trace/rule.ts'
+import { tradeValues, value } from '../rules/rule.ts'
 import { modelFromNormals, type ClimateModel } from './climateModel.ts'
 import { frostDates, frostOdds, type FrostDates, type FrostOdds } from './frostOdds.ts'
 import { chanceOf, simulate, type Chance, type SimulatedYears } from './generator.ts'

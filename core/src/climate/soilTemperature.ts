@@ -1,4 +1,4 @@
-import { tradeValues, value } from '../trace/rule.ts'
+import { tradeValues, value } from '../rules/rule.ts'
 
 /** Soil at 50 mm follows the air with a lag. */
 export const soilValues = tradeValues('soil', {

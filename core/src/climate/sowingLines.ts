@@ -1,6 +1,6 @@
 import { addDays } from '../calendar/day.ts'
 import type { Grass, GrassId } from '../reference/grasses.ts'
-import { procedure, rule, tradeValues, value, type TradeValue } from '../trace/rule.ts'
+import { procedure, rule, tradeValues, value, type TradeValue } from '../rules/rule.ts'
 import type { Trace } from '../trace/trace.ts'
 import { oddsValues, type SownGrass } from './sowingOdds.ts'
 

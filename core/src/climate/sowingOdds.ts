@@ -1,5 +1,5 @@
 import { versionOf, type Versioned } from '../trace/memo.ts'
-import { procedure, tradeValues, value } from '../trace/rule.ts'
+import { procedure, tradeValues, value } from '../rules/rule.ts'
 import { CAUSES, type Cause } from './dayReasons.ts'
 import { frostDates } from './frostOdds.ts'
 import { KILLING, SIMULATED_YEARS, type PlaceYear } from './placeYear.ts'

@@ -1,6 +1,6 @@
 import { dayNumber, dayOf, type Day } from '../calendar/day.ts'
 import type { Grass } from '../reference/grasses.ts'
-import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
+import { procedure, rule, tradeValues, value } from '../rules/rule.ts'
 
 /** How far the first tenth and the last lie from the half, in warmth. */
 export const emergenceValues = tradeValues('emergence', {

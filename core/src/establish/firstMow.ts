@@ -6,7 +6,7 @@ import {
   type GrowthValues,
 } from '../climate/growth.ts'
 import type { Schools } from '../reference/schools.ts'
-import { procedure, rule, tradeValues, value } from '../trace/rule.ts'
+import { procedure, rule, tradeValues, value } from '../rules/rule.ts'
 import type { Emergence } from './emergence.ts'
 
 export const mowValues = tradeValues('mow', {

@@ -1,6 +1,6 @@
 import { sum } from '../quantities/sum.ts'
 import type { Schools } from '../reference/schools.ts'
-import { reading, rule, tradeValues, value, type TradeValue } from '../trace/rule.ts'
+import { reading, rule, tradeValues, value, type TradeValue } from '../rules/rule.ts'
 
 const water = { stage: 7 } as const
 

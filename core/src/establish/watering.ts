@@ -1,9 +1,10 @@
+import type { WaterPlan, ZoneWater } from '../plan/follow.ts'
 import { isWatered, type Job } from '../entities/job.ts'
 import { TEXTURE_NAMES } from '../reference/lists.ts'
 import { intake } from '../reference/materialValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
-import { joined, quantity, say } from '../trace/message.ts'
+import { joined, quantity, say } from '../rules/message.ts'
 import { figureId, JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
@@ -15,27 +16,6 @@ import {
   waterReadings,
   waterRules,
 } from './waterRules.ts'
-
-export interface ZoneWater {
-  zone: string
-  precipitation: Figure
-  uniformity: Figure
-  minutes: Figure
-  litres: Figure
-  /** Shorter runs with a pause between, where the soil takes it in slower than it falls. */
-  cycles: number
-  /** Stations that run one after another, each for the minutes told. One where none are noted. */
-  stations: number
-  growingMinutes: Figure
-  settledMinutes: Figure
-}
-export interface WaterPlan {
-  times: string[]
-  dose: Figure
-  zones: ZoneWater[]
-  daily: Figure
-  tapMinutes: Figure | null
-}
 
 interface Brief {
   job: Job

@@ -1,5 +1,5 @@
 import type { StepKind } from '../reference/operations.ts'
-import type { Message } from '../trace/message.ts'
+import type { Message } from '../rules/message.ts'
 
 /** Who asks for an operation. */
 export type AskedBy = 'finding' | 'drawing' | 'aim' | 'sowing' | 'school' | 'work' | 'way' | 'you'

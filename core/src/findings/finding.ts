@@ -1,4 +1,4 @@
-import type { Message } from '../trace/message.ts'
+import type { Message } from '../rules/message.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { Figure } from '../trace/figure.ts'

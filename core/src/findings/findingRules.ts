@@ -1,4 +1,4 @@
-import { procedure, rule, type TradeValues } from '../trace/rule.ts'
+import { procedure, rule, type TradeValues } from '../rules/rule.ts'
 import { lightLines } from '../reference/siteValues.ts'
 import {
   coverLines,

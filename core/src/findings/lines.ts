@@ -1,5 +1,5 @@
 import { operationValues } from '../reference/operationValues.ts'
-import { tradeValues, value } from '../trace/rule.ts'
+import { tradeValues, value } from '../rules/rule.ts'
 
 /** Lines of the trade that readings are held against. Each stands here once, whoever goes by it. */
 export const coverLines = tradeValues('cover', {

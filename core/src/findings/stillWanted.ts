@@ -1,7 +1,7 @@
 import type { Job } from '../entities/job.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { num } from '../trace/figure.ts'
-import { say, quantity, type Message } from '../trace/message.ts'
+import { say, quantity, type Message } from '../rules/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import { surveyLines } from '../walkover/surveyRules.ts'
 import type { Finding } from './finding.ts'

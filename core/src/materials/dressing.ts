@@ -1,15 +1,15 @@
+import { leafRules, smotherValues } from '../work/leafRules.ts'
 import type { Firm } from '../entities/firm.ts'
 import type { Job } from '../entities/job.ts'
-import { firmSettings } from '../reference/firmSettings.ts'
+import { firmSettings } from '../firm/firmSettings.ts'
 import { DRESSING_NAMES, DRESSINGS, type DressingId } from '../reference/lists.ts'
-import { looseDensity } from '../reference/materialValues.ts'
+import { looseDensity, MOST_LIFTS } from '../reference/materialValues.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
-import { quantity, say, type Message } from '../trace/message.ts'
+import { quantity, say, type Message } from '../rules/message.ts'
 import { figureId, JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import { MOST_LIFTS } from '../work/steps.ts'
 import { operationOf, plans, type ZoneOperation, type ZoneWork } from '../work/zoneWork.ts'
 import {
   coringRules,
@@ -17,7 +17,6 @@ import {
   dressingReadings,
   dressingRules,
   dressingTable,
-  smotherValues,
 } from './dressingRules.ts'
 
 /** Soil, sand or compost for one operation on one zone. */
@@ -220,7 +219,7 @@ function dressZone(
   const { r, leaf } = work
   const scope = zoneScope(r.id)
   const { depth, share, fills } = depthAndShare(brief, work)
-  const limit = trace.work(dressingRules.limit, scope, { leaf })
+  const limit = trace.work(leafRules.limit, scope, { leaf })
   const buries = num(depth) > num(limit) + 1e-9 && work.sowing !== 'new'
   const inLifts = buries && schools.dressing === 'light-often'
   const lifts = trace.work(

@@ -1,4 +1,4 @@
-import { allZones, procedure, reading, rule, setting, tradeValues, value } from '../trace/rule.ts'
+import { allZones, procedure, reading, rule, setting, tradeValues, value } from '../rules/rule.ts'
 
 const feed = { stage: 5 } as const
 

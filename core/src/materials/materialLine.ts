@@ -1,7 +1,7 @@
 import type { Packs } from './packs.ts'
 import { type Figure } from '../trace/figure.ts'
-import type { Message } from '../trace/message.ts'
-import { allZones, rule } from '../trace/rule.ts'
+import type { Message } from '../rules/message.ts'
+import { allZones, rule } from '../rules/rule.ts'
 import { zoneOf, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 

@@ -1,6 +1,6 @@
 import { num } from '../trace/figure.ts'
-import { quantity, say, type Message } from '../trace/message.ts'
-import { allZones, rule, tradeValues, value } from '../trace/rule.ts'
+import { quantity, say, type Message } from '../rules/message.ts'
+import { allZones, rule, tradeValues, value } from '../rules/rule.ts'
 import { JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { operationOf, type ZoneWork } from '../work/zoneWork.ts'

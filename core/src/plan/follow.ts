@@ -1,5 +1,4 @@
 import type { Day } from '../calendar/day.ts'
-import type { WaterPlan } from '../establish/watering.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import type { Figure } from '../trace/figure.ts'
 import type { PlannedStep } from './order.ts'
@@ -42,4 +41,26 @@ export interface Follow {
   done: number
   of: number
   next: PlannedStep | null
+}
+
+export interface ZoneWater {
+  zone: string
+  precipitation: Figure
+  uniformity: Figure
+  minutes: Figure
+  litres: Figure
+  /** Shorter runs with a pause between, where the soil takes it in slower than it falls. */
+  cycles: number
+  /** Stations that run one after another, each for the minutes told. One where none are noted. */
+  stations: number
+  growingMinutes: Figure
+  settledMinutes: Figure
+}
+
+export interface WaterPlan {
+  times: string[]
+  dose: Figure
+  zones: ZoneWater[]
+  daily: Figure
+  tapMinutes: Figure | null
 }

@@ -1,14 +1,12 @@
+import type { StepState } from './stepState.ts'
+import type { SeasonName, DayState, Reason } from '../climate/dayReasons.ts'
 import type { Day } from '../calendar/day.ts'
-import type { DayState, Reason } from '../climate/dayReasons.ts'
 import type { CautionId } from '../reference/cautions.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import type { StepKind } from '../reference/operations.ts'
 import type { Figure } from '../trace/figure.ts'
-import type { Message } from '../trace/message.ts'
+import type { Message } from '../rules/message.ts'
 import type { PackageKind } from '../work/workPackages.ts'
-import type { ScheduledStep } from '../schedule/schedulePackage.ts'
-import type { SowingChoice } from '../schedule/sowingChoices.ts'
-import type { Option } from '../schedule/whatInstead.ts'
 
 export interface PlannedStep {
   id: string
@@ -31,7 +29,7 @@ export interface PlannedStep {
   precondition: Message
   /** Heights, depths, passes and tools, by zone where they differ. */
   how: Message
-  state: ScheduledStep['state']
+  state: StepState
   cautions: CautionId[]
 }
 
@@ -74,4 +72,42 @@ export interface GrassWindow {
   grass: GrassId
   window: WindowSpan[]
   cutOff: Day
+}
+
+export interface Option {
+  title: Message
+  says: Message
+}
+
+/** One honest sowing: the season, its day, what it is worth and what it costs. */
+export interface SowingChoice {
+  season: SeasonName
+  day: Day
+  state: DayState
+  reason: Message
+  /** Years in a hundred that succeed; none where nothing is known of the grass. */
+  odds: Figure | null
+  /**
+   * Years in a hundred in which it is right by the customer's date; none where no date is named.
+   */
+  inTime: Figure | null
+  /** What fails the other years. */
+  costs: Message
+  taken: boolean
+}
+
+/** A planned step, as far as records are matched to it. */
+export interface StepRef {
+  kind: StepKind
+  part?: number
+  zones: readonly string[]
+  workPackage: string
+}
+
+/** A pin or a tick that belongs to no step of the plan any more. */
+export interface LooseRecord {
+  kind: StepKind
+  zones: string[]
+  pin: { key: string; day: Day } | null
+  tick: { entry: string; day: Day } | null
 }

@@ -1,12 +1,12 @@
 import type { Day } from '../calendar/day.ts'
 import type { Job } from '../entities/job.ts'
-import type { JobPlan } from '../pipeline.ts'
+import type { JobPlan } from '../plan/jobPlan.ts'
 import type { FigureValue, Unit } from '../quantities/show.ts'
 import type { CautionId } from '../reference/cautions.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { PlannedStep } from '../plan/order.ts'
 import { num } from '../trace/figure.ts'
-import { joined, quantity, say, type Message } from '../trace/message.ts'
+import { joined, quantity, say, type Message } from '../rules/message.ts'
 import { figureId, stepScope, zoneOf } from '../trace/scope.ts'
 
 /** What goes down on one zone in a step: weighed or measured out. */

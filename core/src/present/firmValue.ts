@@ -1,6 +1,6 @@
 import { parseQuantity, type Kind, type UnitSystem } from '../quantities/quantity.ts'
 import { fromShown, shown, type Unit } from '../quantities/show.ts'
-import type { TradeValue } from '../trace/rule.ts'
+import type { TradeValue } from '../rules/rule.ts'
 
 /** The kind of quantity a unit is typed as, and how many of it one of that kind's own is. */
 const KIND_OF: Partial<Record<Unit, readonly [Kind, number]>> = {

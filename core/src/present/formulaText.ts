@@ -1,6 +1,6 @@
 import { shown } from '../quantities/show.ts'
 import type { Figure, InputRef } from '../trace/figure.ts'
-import type { Rule } from '../trace/rule.ts'
+import type { Rule } from '../rules/rule.ts'
 import { valueInForce, type FirmValues } from '../trace/trace.ts'
 import type { Reader } from './render.ts'
 

@@ -2,7 +2,7 @@ import { showDay } from '../calendar/day.ts'
 import type { UnitSystem } from '../quantities/quantity.ts'
 import { forHand, show, showNumber } from '../quantities/show.ts'
 import { twin, type Dialect } from '../reference/words.ts'
-import type { Message, Part } from '../trace/message.ts'
+import type { Message, Part } from '../rules/message.ts'
 
 /** How a reader has things shown. */
 export interface Reader {

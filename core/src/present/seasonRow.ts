@@ -1,8 +1,8 @@
 import { addDays, type Day } from '../calendar/day.ts'
 import type { Job } from '../entities/job.ts'
-import type { JobPlan } from '../pipeline.ts'
+import type { JobPlan } from '../plan/jobPlan.ts'
 import { APPROACH_NAMES } from '../reference/lists.ts'
-import type { Message } from '../trace/message.ts'
+import type { Message } from '../rules/message.ts'
 import type { GrassWindow, WindowSpan } from '../plan/order.ts'
 import { num } from '../trace/figure.ts'
 

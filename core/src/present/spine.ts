@@ -1,13 +1,13 @@
 import { daysBetween } from '../calendar/day.ts'
 import type { Problem } from '../entities/problem.ts'
-import type { JobPlan } from '../pipeline.ts'
+import type { JobPlan } from '../plan/jobPlan.ts'
 import { showNumber } from '../quantities/show.ts'
 import { APPROACH_NAMES, type ApproachId } from '../reference/lists.ts'
 import { num } from '../trace/figure.ts'
-import { joined, onDay, quantity, say, type Message, type Part } from '../trace/message.ts'
-import type { Stage } from '../trace/rule.ts'
+import { joined, onDay, quantity, say, type Message, type Part } from '../rules/message.ts'
+import type { Stage } from '../rules/rule.ts'
 import { zoneFigure } from '../trace/scope.ts'
-import { leftOut } from '../work/leftOut.ts'
+import { leftOut } from './leftOut.ts'
 
 export const STAGES: Record<Stage, string> = {
   1: 'Walk-over',

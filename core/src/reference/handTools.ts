@@ -1,4 +1,4 @@
-import { tradeValues, value } from '../trace/rule.ts'
+import { tradeValues, value } from '../rules/rule.ts'
 
 /** Rates of tools that stand beside an operation's usual one, some of them shared. */
 export const handTools = tradeValues('rate', {

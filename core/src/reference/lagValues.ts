@@ -1,4 +1,4 @@
-import { tradeValues, value } from '../trace/rule.ts'
+import { tradeValues, value } from '../rules/rule.ts'
 
 /** Days between one step and the next: at least, and at most where it matters. */
 export const lagValues = tradeValues('lag', {

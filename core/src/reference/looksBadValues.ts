@@ -1,4 +1,4 @@
-import { tradeValues, value } from '../trace/rule.ts'
+import { tradeValues, value } from '../rules/rule.ts'
 
 /** How long the ground looks bad after what is done to it, days: the longest of its operations counts. */
 export const looksBadValues = tradeValues('looks-bad', {

@@ -1,4 +1,4 @@
-import { tradeValues, value, type TradeValue } from '../trace/rule.ts'
+import { tradeValues, value, type TradeValue } from '../rules/rule.ts'
 import type { CoverId, DressingId, TextureId } from './lists.ts'
 
 /** Loose density, middle of the usual range. */
@@ -76,3 +76,6 @@ export const packValues = tradeValues('packs', {
     [0.5, 1],
   ),
 })
+
+/** More lifts than this take over a year: they get no days, and the plan says so. */
+export const MOST_LIFTS = 12

@@ -1,5 +1,5 @@
-import type { Message } from '../trace/message.ts'
-import type { TradeValue } from '../trace/rule.ts'
+import type { Message } from '../rules/message.ts'
+import type { TradeValue } from '../rules/rule.ts'
 import type { CautionId } from './cautions.ts'
 
 /** The rungs of the ladder, by what they are for, in their order. */

@@ -1,4 +1,4 @@
-import { tradeValues, value } from '../trace/rule.ts'
+import { tradeValues, value } from '../rules/rule.ts'
 import { treatmentWaits } from './lagValues.ts'
 
 /** Numbers that the words and the days of several operations go by. */

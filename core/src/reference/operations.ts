@@ -1,9 +1,6 @@
-import { quantity, type Message } from '../trace/message.ts'
-import type { TradeValue } from '../trace/rule.ts'
-import type { Trace } from '../trace/trace.ts'
+import type { TradeValue } from '../rules/rule.ts'
 import { handTools } from './handTools.ts'
 import type { Operation } from './operation.ts'
-import { operationValues } from './operationValues.ts'
 import { OPERATION_LIST } from './operations/list.ts'
 
 export type StepKind = (typeof OPERATION_LIST)[number]['id']
@@ -32,35 +29,3 @@ export const operationRates: Readonly<Record<string, TradeValue>> = {
   ...handTools,
 }
 export const setUpHours: Readonly<Record<StepKind, TradeValue>> = byId((o) => o.setUp)
-
-const wordsOf = (template: string, trace: Trace): Message => {
-  const v = trace.values(operationValues)
-  return {
-    template,
-    parts: {
-      sprayWait: quantity(v.sprayWait, 'd'),
-      preEmergence: quantity(v.preEmergence, 'd'),
-      uncut: quantity(v.uncut, 'd'),
-      recheck: quantity(v.recheck, 'd'),
-      pests: quantity(v.pests, 'd'),
-      sheet: quantity(v.sheet, 'd'),
-      spikeDepth: quantity(v.spikeDepth, 'mm'),
-      dampen: quantity({ low: v.dampenLeast, high: v.dampenMost }, 'rain'),
-      coreDepth: quantity({ low: v.coreLeast, high: v.coreMost }, 'mm'),
-    },
-  }
-}
-
-/** What an operation is for, with the firm's numbers in it. */
-export const operationWhy = (kind: StepKind, trace: Trace): Message =>
-  wordsOf(OPERATIONS[kind].why, trace)
-
-/** The ground and weather an operation wants, with the firm's numbers in it. */
-export const operationWants = (kind: StepKind, trace: Trace): Message => {
-  const { wants } = OPERATIONS[kind]
-  return typeof wants === 'string' ? wordsOf(wants, trace) : wants
-}
-
-/** The name of an operation where something is sown, or where nothing is. */
-export const operationName = (kind: StepKind, sown: boolean): Message =>
-  sown ? OPERATIONS[kind].name : (OPERATIONS[kind].unsown ?? OPERATIONS[kind].name)

@@ -1,4 +1,4 @@
-import { tradeValues, value } from '../trace/rule.ts'
+import { tradeValues, value } from '../rules/rule.ts'
 
 /** Hours of direct sun in the growing weeks, and what they bear. */
 export const lightLines = tradeValues('light', {

@@ -1,4 +1,4 @@
-import { words } from '../trace/message.ts'
+import { words } from '../rules/message.ts'
 
 /** Ground and weather that several operations want. */
 export const moist = words('moist soil, never wet')

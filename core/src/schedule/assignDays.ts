@@ -1,6 +1,6 @@
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
-import type { Message } from '../trace/message.ts'
-import type { StepNeed } from '../work/steps.ts'
+import type { Message } from '../rules/message.ts'
+import type { StepNeed } from './steps.ts'
 
 export interface Calendar {
   today: string

@@ -2,9 +2,10 @@ import { addDays, dayNumber, dayOf, weekday, type Day, laterDay } from '../calen
 import type { DiaryEntry } from '../entities/diary.ts'
 import { isWatered, type Job } from '../entities/job.ts'
 import { slopeLines } from '../findings/lines.ts'
-import type { Workforce } from '../reference/firmSettings.ts'
+import type { Workforce } from '../firm/firmSettings.ts'
 import { lagValues } from '../reference/lagValues.ts'
-import { OPERATIONS, operationName, operationWhy, type StepKind } from '../reference/operations.ts'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
+import { operationName, operationWhy } from '../work/operationWords.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import { schoolName, type Schools } from '../reference/schools.ts'
 import { careRules, type Care } from '../climate/careWindow.ts'
@@ -14,24 +15,18 @@ import { grassWindow, windowToSow, windowToWork } from '../climate/windows.ts'
 import { leadValues, WANTED_FROM, windowRules } from '../climate/sowingLines.ts'
 import { lastDayOf, seasonAround, type SowingWindow, type Sown } from '../climate/sowingWindow.ts'
 import { yearDay } from '../climate/yearDay.ts'
-import type { GrassWindow, PackagePlan, PlannedStep, WindowSpan } from '../plan/order.ts'
+import type { GrassWindow, PackagePlan, PlannedStep, WindowSpan, StepRef } from '../plan/order.ts'
 import type { Prescription } from '../plan/prescription.ts'
 import { deepestSeed } from '../seed/seedDepth.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
-import { joined, onDay, say, type Message } from '../trace/message.ts'
-import { procedure } from '../trace/rule.ts'
+import { joined, onDay, say, type Message } from '../rules/message.ts'
+import { procedure } from '../rules/rule.ts'
 import { figureId, packageScope, stepScope, type Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { hoursRules } from '../work/hours.ts'
 import { isPlanted } from '../work/sowing.ts'
 import { plans, type ZoneWork } from '../work/zoneWork.ts'
-import {
-  plantsIn,
-  stepsOf,
-  type PackageSteps,
-  type StepBrief,
-  type StepNeed,
-} from '../work/steps.ts'
+import { plantsIn, stepsOf, type PackageSteps, type StepBrief, type StepNeed } from './steps.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
 import { chooseSowing } from './sowingChoices.ts'
 import {
@@ -41,10 +36,10 @@ import {
   type Schedule,
   type WorkWindow,
 } from './schedulePackage.ts'
-import { stepId, StepRecords, type StepRef } from './stepRecords.ts'
-import { waitsUntil, type WaitingPeriods } from './waitingPeriods.ts'
+import { stepId, StepRecords } from './stepRecords.ts'
+import { waitsUntil, type WaitingPeriods } from '../work/waitingPeriods.ts'
 import { whatInstead } from './whatInstead.ts'
-import { isBehind } from './stepState.ts'
+import { isBehind } from '../plan/stepState.ts'
 
 const stepDay = {
   key: 'day',

@@ -1,8 +1,8 @@
 import { dayNumber, dayOf, type Day } from '../calendar/day.ts'
 import type { DayState } from '../climate/dayReasons.ts'
 import { OPERATIONS } from '../reference/operations.ts'
-import { joined, onDay, quantity, say, type Message } from '../trace/message.ts'
-import type { PackageSteps, StepNeed } from '../work/steps.ts'
+import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
+import type { PackageSteps, StepNeed } from './steps.ts'
 import {
   daysAround,
   linksOf,
@@ -14,7 +14,7 @@ import {
   type IndexedLink,
   type Problem,
 } from './assignDays.ts'
-import type { StepState } from './stepState.ts'
+import type { StepState } from '../plan/stepState.ts'
 
 export type { Calendar } from './assignDays.ts'
 

@@ -1,3 +1,5 @@
+import type { SowingChoice } from '../plan/order.ts'
+import { choiceValues } from '../climate/choiceValues.ts'
 import { addDays, dayNumber, dayOf, daysBetween, type Day } from '../calendar/day.ts'
 import {
   CAUSE_NAMES,
@@ -15,11 +17,10 @@ import { yearDay } from '../climate/yearDay.ts'
 import type { Grass } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Figure } from '../trace/figure.ts'
-import { joined, onDay, quantity, say, verbatim, type Message } from '../trace/message.ts'
-import { tradeValues, value } from '../trace/rule.ts'
+import { joined, onDay, quantity, say, verbatim, type Message } from '../rules/message.ts'
 import { packageScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import type { PackageSteps } from '../work/steps.ts'
+import type { PackageSteps } from './steps.ts'
 import {
   schedulePackage,
   type Calendar,
@@ -28,55 +29,12 @@ import {
   type Wishes,
 } from './schedulePackage.ts'
 
-export const choiceValues = tradeValues('choice', {
-  worth: value(
-    35,
-    '%',
-    'model',
-    'Spring is taken for cool grass where at least so many years in a hundred succeed',
-    [5, 90],
-  ),
-  worthLate: value(
-    25,
-    '%',
-    'model',
-    'Days past the last one are taken over a living sward where at least so many years in a hundred succeed',
-    [5, 90],
-  ),
-  late: value(21, 'd', 'model', 'A day so much later than could be is said first', [7, 60]),
-  soon: value(
-    7,
-    'd',
-    'model',
-    'Days it takes at least before seed can go down, for comparing seasons',
-    [1, 30],
-  ),
-  coverSoon: value(1, 'd', 'model', 'and a quick cover', [0, 14]),
-})
-
 /** A season in which something can be sown: days of the window in a row. */
 export interface SeasonSpan {
   season: SeasonName
   /** Indexes into the window. */
   from: number
   to: number
-}
-
-/** One honest sowing: the season, its day, what it is worth and what it costs. */
-export interface SowingChoice {
-  season: SeasonName
-  day: Day
-  state: DayState
-  reason: Message
-  /** Years in a hundred that succeed; none where nothing is known of the grass. */
-  odds: Figure | null
-  /**
-   * Years in a hundred in which it is right by the customer's date; none where no date is named.
-   */
-  inTime: Figure | null
-  /** What fails the other years. */
-  costs: Message
-  taken: boolean
 }
 
 /** Shut days inside a season that do not end it. */

@@ -1,3 +1,4 @@
+import type { LooseRecord, StepRef } from '../plan/order.ts'
 import type { Day } from '../calendar/day.ts'
 import { activeEntries, type DiaryEntry } from '../entities/diary.ts'
 import { STEP_KINDS, type StepKind } from '../reference/operations.ts'
@@ -44,27 +45,11 @@ export function readStepKey(key: string): StepKey | null {
   return dot > 0 && isKind(kind) ? { kind, zone: null, workPackage: key.slice(0, dot) } : null
 }
 
-/** A planned step, as far as records are matched to it. */
-export interface StepRef {
-  kind: StepKind
-  part?: number
-  zones: readonly string[]
-  workPackage: string
-}
-
 export interface StepTick {
   entry: string
   day: Day
   key: StepKey
   zones: readonly string[]
-}
-
-/** A pin or a tick that belongs to no step of the plan any more. */
-export interface LooseRecord {
-  kind: StepKind
-  zones: string[]
-  pin: { key: string; day: Day } | null
-  tick: { entry: string; day: Day } | null
 }
 
 /** The pins and ticks of a job, found for a step by operation and zone. */

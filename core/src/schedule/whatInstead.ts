@@ -1,3 +1,4 @@
+import type { Option, SowingChoice } from '../plan/order.ts'
 import { addDays, dayNumber, dayOf } from '../calendar/day.ts'
 import { leadValues, WANTED_FROM } from '../climate/sowingLines.ts'
 import { windowToSow } from '../climate/windows.ts'
@@ -6,19 +7,14 @@ import type { Schools } from '../reference/schools.ts'
 import type { StepKind } from '../reference/operations.ts'
 import { coverLines } from '../findings/lines.ts'
 import { num } from '../trace/figure.ts'
-import { onDay, say, type Message } from '../trace/message.ts'
-import { stepsOf, type StepBrief } from '../work/steps.ts'
+import { onDay, say, type Message } from '../rules/message.ts'
+import { stepsOf, type StepBrief } from './steps.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
 import type { ZonePlan } from '../plan/prescription.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
-import { COVER_WITHIN, isPastRule, type SowingChoice } from './sowingChoices.ts'
+import { COVER_WITHIN, isPastRule } from './sowingChoices.ts'
 import { schedulePackage, type Calendar, type Schedule } from './schedulePackage.ts'
-import { waitsUntil, type WaitingPeriods } from './waitingPeriods.ts'
-
-export interface Option {
-  title: Message
-  says: Message
-}
+import { waitsUntil, type WaitingPeriods } from '../work/waitingPeriods.ts'
 
 export interface Misfit {
   pack: WorkPackage

@@ -1,4 +1,4 @@
-import { quantity, say, verbatim, type Message } from '../trace/message.ts'
+import { quantity, say, verbatim, type Message } from '../rules/message.ts'
 import { allowed, valueOf, withinPlants, type Component, type MixProblem } from './composeMix.ts'
 import { FIT_PART_NAMES, type Fit } from './fit.ts'
 

@@ -1,5 +1,5 @@
 import type { Notice } from '../trace/figure.ts'
-import { quantity, say, type Message } from '../trace/message.ts'
+import { quantity, say, type Message } from '../rules/message.ts'
 import { figureId, zoneScope } from '../trace/scope.ts'
 import type { BagOnShelf } from '../stock/seedOnShelf.ts'
 import type { GrassId } from '../reference/grasses.ts'

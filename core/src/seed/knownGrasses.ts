@@ -1,7 +1,7 @@
 import type { Job } from '../entities/job.ts'
 import type { GrassTable } from '../reference/grasses.ts'
 import type { Notice } from '../trace/figure.ts'
-import { say } from '../trace/message.ts'
+import { say } from '../rules/message.ts'
 import { figureId, JOB } from '../trace/scope.ts'
 
 /**

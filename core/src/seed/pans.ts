@@ -1,9 +1,9 @@
 import type { Firm } from '../entities/firm.ts'
-import { firmSettings } from '../reference/firmSettings.ts'
+import { firmSettings } from '../firm/firmSettings.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import { say, type Message } from '../trace/message.ts'
-import { procedure, rule } from '../trace/rule.ts'
+import { say, type Message } from '../rules/message.ts'
+import { procedure, rule } from '../rules/rule.ts'
 import { zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 

@@ -1,7 +1,7 @@
 import { middle } from '../reference/grasses.ts'
 import { SOWING_NAMES, type Sowing } from '../reference/lists.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
-import { quantity, say } from '../trace/message.ts'
+import { quantity, say } from '../rules/message.ts'
 import { figureId, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { plans, type ZoneWork } from '../work/zoneWork.ts'

@@ -1,4 +1,4 @@
-import { procedure, reading, rule, tradeValues, value } from '../trace/rule.ts'
+import { procedure, reading, rule, tradeValues, value } from '../rules/rule.ts'
 import { coverLines } from '../findings/lines.ts'
 import { dot, sum } from '../quantities/sum.ts'
 
@@ -25,10 +25,6 @@ export const seedReadings = {
   wanted: {
     ...reading({ key: 'seed.cover', stage: 4, label: 'Wanted cover', unit: '%' }),
     otherwise: coverLines.assumedWanted,
-  },
-  bare: {
-    ...reading({ key: 'seed.bare', stage: 4, label: 'Bare ground', unit: '%' }),
-    otherwise: coverLines.assumedBare,
   },
 }
 

@@ -1,7 +1,7 @@
 import { coverLines } from '../findings/lines.ts'
 import { kindOf, type Grass, type GrassId } from '../reference/grasses.ts'
 import { num } from '../trace/figure.ts'
-import { say, type Message } from '../trace/message.ts'
+import { say, type Message } from '../rules/message.ts'
 import { fitValues, leastSun, type Fit, type FitGround } from './fit.ts'
 
 /** Which grasses the sward that stands allows; all where `only` is null. */

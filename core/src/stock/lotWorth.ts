@@ -1,8 +1,8 @@
 import { addDays, daysBetween, showDay, type Day } from '../calendar/day.ts'
 import { coatingOnLabel, STORAGE_NAMES, type SeedLot } from '../entities/stock.ts'
 import type { Grass, GrassId, GrassTable } from '../reference/grasses.ts'
-import { quantity, say, type Message } from '../trace/message.ts'
-import { tradeValues, value } from '../trace/rule.ts'
+import { quantity, say, type Message } from '../rules/message.ts'
+import { tradeValues, value } from '../rules/rule.ts'
 import { exactInterval, seedsFor } from './binomial.ts'
 
 /** How seed ages, and when it is no longer sown. */

@@ -1,7 +1,7 @@
 import type { FigureValue, Unit } from '../quantities/show.ts'
-import type { EvidenceLevel } from './evidence.ts'
-import type { Message } from './message.ts'
-import type { Stage } from './rule.ts'
+import type { EvidenceLevel } from '../rules/evidence.ts'
+import type { Message } from '../rules/message.ts'
+import type { Stage } from '../rules/rule.ts'
 
 /**
  * An input of a figure: another figure, a list of them, or a value that is no figure itself (out of

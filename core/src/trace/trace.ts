@@ -1,9 +1,9 @@
 import type { FigureValue, Unit } from '../quantities/show.ts'
 import { GRASSES, type Grass, type GrassId, type GrassTable } from '../reference/grasses.ts'
-import { weaker, type EvidenceLevel } from './evidence.ts'
+import { weaker, type EvidenceLevel } from '../rules/evidence.ts'
 import type { Figure, InputRef, Override } from './figure.ts'
 import { versionOf, type Inputs as KeptInputs, type Memo, type Versioned } from './memo.ts'
-import type { Message } from './message.ts'
+import type { Message } from '../rules/message.ts'
 import type {
   Declaration,
   Inputs,
@@ -14,7 +14,7 @@ import type {
   TableEntry,
   TradeValue,
   TradeValues,
-} from './rule.ts'
+} from '../rules/rule.ts'
 import { figureId, type Scope } from './scope.ts'
 
 /** A value given as an input without being a figure itself. */

@@ -1,7 +1,7 @@
 import { trenchVolume } from '../drawing/drawnZones.ts'
 import { sum } from '../quantities/sum.ts'
-import { say, quantity } from '../trace/message.ts'
-import { allZones, procedure, reading, rule, tradeValues, value } from '../trace/rule.ts'
+import { say, quantity } from '../rules/message.ts'
+import { allZones, procedure, reading, rule, tradeValues, value } from '../rules/rule.ts'
 
 /** What is read on a walk, zone by zone. `otherwise` is assumed until it is read. */
 export const readings = {

@@ -1,13 +1,20 @@
+import { coverLines } from '../findings/lines.ts'
 import { sum } from '../quantities/sum.ts'
 import type { Sowing } from '../reference/lists.ts'
 import { kindsThat, OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { lineWidths } from '../reference/siteValues.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import { rule, tradeValues, value, type TradeValue } from '../trace/rule.ts'
+import { reading, rule, tradeValues, value, type TradeValue } from '../rules/rule.ts'
 import { zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import { seedReadings } from '../seed/seedRules.ts'
+
+export const groundReadings = {
+  bare: {
+    ...reading({ key: 'seed.bare', stage: 4, label: 'Bare ground', unit: '%' }),
+    otherwise: coverLines.assumedBare,
+  },
+}
 
 /** What is taken for ground that nobody measured. */
 export const groundValues = tradeValues('ground', {
@@ -139,12 +146,12 @@ export function sownGround(
   if (sowing === 'spots' && repairs.length > 0)
     return trace.work(groundRules.spots, scope, { area: r.area, bare: r.bare ?? 0, repairs })
   if (sowing === 'spots' || sowing === 'plugs')
-    return part(r.bare ?? trace.readOr(seedReadings.bare, scope, null))
+    return part(r.bare ?? trace.readOr(groundReadings.bare, scope, null))
   if (sowing === 'thin')
     return part(
       r.wanted
         ? trace.work(groundRules.thin, scope, { wanted: r.wanted })
-        : trace.readOr(seedReadings.bare, scope, null),
+        : trace.readOr(groundReadings.bare, scope, null),
     )
   return trace.work(groundRules.whole, scope, { area: r.area })
 }

@@ -1,7 +1,7 @@
 import { dot, sum } from '../quantities/sum.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import { rule } from '../trace/rule.ts'
+import { rule } from '../rules/rule.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneOperation } from './zoneWork.ts'
 

@@ -5,7 +5,7 @@ import { SOWING_NAMES, type Sowing } from '../reference/lists.ts'
 import type { StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
-import { say, type Message } from '../trace/message.ts'
+import { say, type Message } from '../rules/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 

@@ -3,7 +3,7 @@ import { modelFromNormals, type ClimateModel } from '@juvena/core/climate/climat
 import { roughClimate, roughNormals, type RoughClimate } from '@juvena/core/climate/normals'
 import { soilValues } from '@juvena/core/climate/soilTemperature'
 import { simulatedDays, type StationDay } from '@juvena/core/climate/station'
-import type { TradeValue } from '@juvena/core/trace/rule'
+import type { TradeValue } from '@juvena/core/rules/rule'
 
 const declared = <V extends Record<string, TradeValue>>(values: V) =>
   Object.fromEntries(Object.entries(values).map(([name, v]) => [name, v.is]))

@@ -3,9 +3,9 @@ import { asOne } from './transaction.ts'
 import { addDays } from '@juvena/core/calendar/day'
 import { WATERED_DAYS, workingRow } from '@juvena/core/present/seasonRow'
 import type { DayJob } from '@juvena/core/present/dayWork'
-import type { SeedWanted } from '@juvena/core/stock/seedToBuy'
+import type { SeedWanted } from '@juvena/core/present/seedToBuy'
 import type { PlannedJob } from '../threads/planForSeason.ts'
-import { isBehind } from '@juvena/core/schedule/stepState'
+import { isBehind } from '@juvena/core/plan/stepState'
 
 interface Row {
   job_id: string

@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os'
 import { Piscina } from 'piscina'
 import { logFault } from '../problemDocument.ts'
-import type { JobPlan } from '@juvena/core/pipeline'
+import type { JobPlan } from '@juvena/core/plan/jobPlan'
 import type { JobDraft } from '@juvena/core/entities/job'
 import type { Batch } from '../store/pictureFiles.ts'
 import type { BackupContents } from '../store/backups.ts'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { EVIDENCE_NAMES, type EvidenceLevel } from '@juvena/core/trace/evidence'
+import { EVIDENCE_NAMES, type EvidenceLevel } from '@juvena/core/rules/evidence'
 defineProps<{ standing: EvidenceLevel }>()
 </script>
 

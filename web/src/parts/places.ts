@@ -1,4 +1,4 @@
-import type { Stage } from '@juvena/core/trace/rule'
+import type { Stage } from '@juvena/core/rules/rule'
 
 /** What a stage is also called by whoever looks for it. */
 export const STAGE_ALSO: Record<Stage, string> = {

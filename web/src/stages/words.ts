@@ -1,4 +1,4 @@
-import type { Stage } from '@juvena/core/trace/rule'
+import type { Stage } from '@juvena/core/rules/rule'
 
 /** Stages by their word in the address. */
 export const STAGE_WORDS: Record<Stage, string> = {

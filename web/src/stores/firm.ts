@@ -13,11 +13,11 @@ import {
   type FigureValue,
   type Unit,
 } from '@juvena/core/quantities/show'
-import { grassTable } from '@juvena/core/reference/firmGrasses'
+import { grassTable } from '@juvena/core/firm/firmGrasses'
 import type { GrassId } from '@juvena/core/reference/grasses'
 import { render } from '@juvena/core/present/render'
 import type { Shares } from '@juvena/core/seed/mix'
-import type { Message } from '@juvena/core/trace/message'
+import type { Message } from '@juvena/core/rules/message'
 import { api, ApiError, Unreachable } from './api.ts'
 import { findTyped, forgetTyped, keepTyped, layTyped, type TypedSetting } from './typedSettings.ts'
 

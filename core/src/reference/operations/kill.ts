@@ -1,5 +1,5 @@
-import { words } from '../../trace/message.ts'
-import { value } from '../../trace/rule.ts'
+import { words } from '../../rules/message.ts'
+import { value } from '../../rules/rule.ts'
 import { looksBadValues } from '../looksBadValues.ts'
 import { operation } from '../operation.ts'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Stage } from '@juvena/core/trace/rule'
+import type { Stage } from '@juvena/core/rules/rule'
 import { STAGES } from '@juvena/core/present/spine'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Stage } from '@juvena/core/trace/rule'
+import type { Stage } from '@juvena/core/rules/rule'
 
 /** One length of the soil core, from the grass (1) down to the subsoil (8). Drawn, not fetched. */
 defineProps<{ stage: Stage }>()

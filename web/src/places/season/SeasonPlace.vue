@@ -6,7 +6,7 @@ import type { SeasonRow as Row } from '@juvena/core/present/seasonRow'
 import type { Outlook } from '@juvena/core/climate/station'
 import { STAGES } from '@juvena/core/present/spine'
 import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
-import type { Stage } from '@juvena/core/trace/rule'
+import type { Stage } from '@juvena/core/rules/rule'
 import SoilCore from '../job/SoilCore.vue'
 import WindowRibbon from '../../stages/order/WindowRibbon.vue'
 import { api } from '../../stores/api.ts'
@@ -14,7 +14,7 @@ import { dayInAddress } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 import ArchivedJobs from './ArchivedJobs.vue'
 import NewJob from './NewJob.vue'
-import { isBehind } from '@juvena/core/schedule/stepState'
+import { isBehind } from '@juvena/core/plan/stepState'
 
 const WeatherChart = defineAsyncComponent(() => import('./WeatherChart.vue'))
 

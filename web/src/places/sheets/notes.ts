@@ -1,5 +1,5 @@
 import type { InjectionKey, Ref } from 'vue'
-import type { JobPlan } from '@juvena/core/pipeline'
+import type { JobPlan } from '@juvena/core/plan/jobPlan'
 
 /** The number of each printed figure's working. */
 export const NOTES: InjectionKey<Ref<Map<string, number>>> = Symbol('notes')

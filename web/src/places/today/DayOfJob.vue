@@ -12,7 +12,7 @@ import { useFirm } from '../../stores/firm.ts'
 import { newId } from '../../stores/newId.ts'
 import { useOutbox } from '../../stores/outbox.ts'
 import { usePhotos } from '../../stores/photos.ts'
-import { isBehind } from '@juvena/core/schedule/stepState'
+import { isBehind } from '@juvena/core/plan/stepState'
 
 /** One job on one day: where it is, what to heed, each step with its amounts, and a tick. */
 const props = defineProps<{

@@ -10,7 +10,7 @@ import { dayInAddress } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useOutbox } from '../../stores/outbox.ts'
 import DayOfJob from './DayOfJob.vue'
-import { isBehind } from '@juvena/core/schedule/stepState'
+import { isBehind } from '@juvena/core/plan/stepState'
 
 /** The work of one day on every job, for whoever goes out: amounts, holds, ticks. */
 const firm = useFirm()

@@ -2,7 +2,7 @@
 import { ElInput } from 'element-plus'
 import { computed, ref, useId, watch } from 'vue'
 import { readFirmValue } from '@juvena/core/present/firmValue'
-import type { TradeValue } from '@juvena/core/trace/rule'
+import type { TradeValue } from '@juvena/core/rules/rule'
 import StandingTag from '../../parts/StandingTag.vue'
 import { useFirm } from '../../stores/firm.ts'
 

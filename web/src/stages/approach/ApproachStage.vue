@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { SOWING_NAMES, SOWINGS, type ApproachId, type Sowing } from '@juvena/core/reference/lists'
-import { leftOut } from '@juvena/core/work/leftOut'
+import { leftOut } from '@juvena/core/present/leftOut'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'

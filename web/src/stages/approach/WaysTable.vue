@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Way } from '@juvena/core/approach/ways'
-import type { ZoneSummary } from '@juvena/core/pipeline'
+import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
 import { APPROACH_NAMES, type ApproachId } from '@juvena/core/reference/lists'
 import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import { useFirm } from '../../stores/firm.ts'

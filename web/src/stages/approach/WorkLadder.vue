@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Rung, ZoneSummary } from '@juvena/core/pipeline'
+import type { Rung, ZoneSummary } from '@juvena/core/plan/jobPlan'
 import { RUNG_GROUPS } from '@juvena/core/reference/operation'
 import { kindsThat, OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import { FINDING_NAMES, type FindingKind } from '@juvena/core/findings/finding'

@@ -2,7 +2,7 @@
 import { zoneFigure } from '@juvena/core/trace/scope'
 import { computed } from 'vue'
 import { FINDING_NAMES, READING_OF, type Finding } from '@juvena/core/findings/finding'
-import type { ZoneSummary } from '@juvena/core/pipeline'
+import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
 import { explain } from '@juvena/core/present/explain'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
-import type { PlannedStep } from '@juvena/core/plan/order'
-import { pinKeys, readStepKey, type LooseRecord } from '@juvena/core/schedule/stepRecords'
+import type { PlannedStep, LooseRecord } from '@juvena/core/plan/order'
+import { pinKeys, readStepKey } from '@juvena/core/schedule/stepRecords'
 import { OPERATIONS } from '@juvena/core/reference/operations'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import { zoneOf } from '@juvena/core/trace/scope'

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/calendar/day'
 import type { PlannedStep } from '@juvena/core/plan/order'
-import { isBehind } from '@juvena/core/schedule/stepState'
+import { isBehind } from '@juvena/core/plan/stepState'
 
 /**
  * A step on its days: where it lies and how far it may slip. Drag it to a day, or move it with the

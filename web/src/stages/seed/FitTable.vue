@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { ZoneSummary } from '@juvena/core/pipeline'
+import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
 import { FIT_PART_NAMES, FIT_PARTS } from '@juvena/core/seed/fit'
 import { useFirm } from '../../stores/firm.ts'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ElRadioButton, ElRadioGroup } from 'element-plus'
 import { computed, ref } from 'vue'
-import type { ZoneSummary } from '@juvena/core/pipeline'
+import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
 import type { GrassId } from '@juvena/core/reference/grasses'
 import type { Shares } from '@juvena/core/seed/mix'
 import { weightsForPlants } from '@juvena/core/seed/plantShares'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { ZoneSummary } from '@juvena/core/pipeline'
+import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
 import type { Shares } from '@juvena/core/seed/mix'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'

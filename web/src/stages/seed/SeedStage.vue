@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { ZoneSummary } from '@juvena/core/pipeline'
+import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
 import { lightLines } from '@juvena/core/reference/siteValues'
 import { num } from '@juvena/core/trace/figure'
 import NothingYet from '../../parts/NothingYet.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
-import type { SeedToBuy } from '@juvena/core/stock/seedToBuy'
+import type { SeedToBuy } from '@juvena/core/present/seedToBuy'
 import { api } from '../../../stores/api.ts'
 import { useFirm } from '../../../stores/firm.ts'
 

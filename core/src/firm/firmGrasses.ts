@@ -1,5 +1,5 @@
 import type { OwnGrass } from '../entities/grass.ts'
-import { GRASSES, type Grass, type GrassTable, type Range } from './grasses.ts'
+import { GRASSES, type Grass, type GrassTable, type Range } from '../reference/grasses.ts'
 
 const TABLES = new WeakMap<readonly OwnGrass[], GrassTable>()
 

@@ -1,4 +1,4 @@
-import type { Rung } from '../pipeline.ts'
+import type { Rung } from '../plan/jobPlan.ts'
 
 /** What is asked for and not planned; what is only offered does not count. */
 export const leftOut = (rungs: readonly Rung[]): Rung[] =>

@@ -1,5 +1,5 @@
 import type { Firm } from '../entities/firm.ts'
-import { setting, value } from '../trace/rule.ts'
+import { setting, value } from '../rules/rule.ts'
 import type { Trace } from '../trace/trace.ts'
 
 /** What a firm may set, each with what is taken until it does. */

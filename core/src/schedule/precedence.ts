@@ -3,10 +3,10 @@ import { looksBadValues } from '../reference/looksBadValues.ts'
 import { isStepKind, kindsThat, OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import type { UserId } from '../reference/lists.ts'
-import type { Message } from '../trace/message.ts'
-import type { TradeValue } from '../trace/rule.ts'
+import type { Message } from '../rules/message.ts'
+import type { TradeValue } from '../rules/rule.ts'
 import type { Trace } from '../trace/trace.ts'
-import type { PackageKind } from './workPackages.ts'
+import type { PackageKind } from '../work/workPackages.ts'
 
 /**
  * Days from one step to a later one: what must hold, and what is only better and may be given up by

@@ -1,6 +1,6 @@
 import type { ApproachId, Sowing } from '../reference/lists.ts'
 import type { StepKind } from '../reference/operations.ts'
-import { words, type Message } from '../trace/message.ts'
+import { words, type Message } from '../rules/message.ts'
 
 /** A ready-made way: what is sown, what is done besides, and what it leaves undone. */
 export interface Preset {

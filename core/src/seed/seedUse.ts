@@ -1,5 +1,5 @@
 import type { Job } from '../entities/job.ts'
-import type { MixPart } from '../seed/mix.ts'
+import type { MixPart } from './mix.ts'
 import { num, type Figure } from '../trace/figure.ts'
 
 /** Seed of one lot that goes into one zone. */

@@ -1,11 +1,11 @@
 import { group } from 'd3-array'
 import type { Day } from '../calendar/day.ts'
 import { bagsFor, type Bags, type Packs } from '../materials/packs.ts'
-import type { JobPlan } from '../pipeline.ts'
+import type { JobPlan } from '../plan/jobPlan.ts'
 import { num } from '../trace/figure.ts'
-import type { Message } from '../trace/message.ts'
+import type { Message } from '../rules/message.ts'
 import { zoneOf } from '../trace/scope.ts'
-import { isBehind } from '../schedule/stepState.ts'
+import { isBehind } from '../plan/stepState.ts'
 
 /**
  * The seed of one mix that one job still has to sow, kg: all of it with its reserve, and what of

@@ -1,13 +1,13 @@
-import { withProbe } from './climate/siteReadings.ts'
-import type { Context } from './pipeline.ts'
-import type { Job } from './entities/job.ts'
-import { grassTable } from './reference/firmGrasses.ts'
-import { onlyKnownGrasses } from './seed/knownGrasses.ts'
-import { lotsOfJob } from './stock/lotsOfJob.ts'
-import { lotValues } from './stock/lotWorth.ts'
-import { seedOnShelf, type BagOnShelf } from './stock/seedOnShelf.ts'
-import type { Notice } from './trace/figure.ts'
-import { Trace } from './trace/trace.ts'
+import { withProbe } from '../climate/siteReadings.ts'
+import type { Context } from '../plan/context.ts'
+import type { Job } from '../entities/job.ts'
+import { grassTable } from '../firm/firmGrasses.ts'
+import { onlyKnownGrasses } from '../seed/knownGrasses.ts'
+import { lotsOfJob } from '../stock/lotsOfJob.ts'
+import { lotValues } from '../stock/lotWorth.ts'
+import { seedOnShelf, type BagOnShelf } from '../stock/seedOnShelf.ts'
+import type { Notice } from '../trace/figure.ts'
+import { Trace } from '../trace/trace.ts'
 
 /**
  * A job as it is planned: with the firm's grasses only, the newest reading of its soil, and its

@@ -1,25 +1,21 @@
+import { MOST_LIFTS } from '../reference/materialValues.ts'
 import type { CoverPlan } from '../materials/cover.ts'
 import type { DressingPlan } from '../materials/dressing.ts'
-import { leafAfterCut, smotherValues } from '../materials/dressingRules.ts'
-import {
-  OPERATIONS,
-  operationWants,
-  orderOf,
-  STEP_KINDS,
-  type StepKind,
-} from '../reference/operations.ts'
+import { leafAfterCut, smotherValues } from '../work/leafRules.ts'
+import { OPERATIONS, orderOf, STEP_KINDS, type StepKind } from '../reference/operations.ts'
+import { operationWants } from '../work/operationWords.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import { WEEDS } from '../reference/walkLists.ts'
 import type { UserId } from '../reference/lists.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
-import { joined, quantity, say, type Message } from '../trace/message.ts'
+import { joined, quantity, say, type Message } from '../rules/message.ts'
 import type { Trace } from '../trace/trace.ts'
-import { effortOf, hoursOf, type Effort } from './hours.ts'
+import { effortOf, hoursOf, type Effort } from '../work/hours.ts'
 import { LATER, linksFor, precedence, type Link } from './precedence.ts'
-import { anchorOf, type WorkPackage } from './workPackages.ts'
-import { isPlanted } from './sowing.ts'
-import { operationOf, type ZoneOperation, type ZoneWork } from './zoneWork.ts'
+import { anchorOf, type WorkPackage } from '../work/workPackages.ts'
+import { isPlanted } from '../work/sowing.ts'
+import { operationOf, type ZoneOperation, type ZoneWork } from '../work/zoneWork.ts'
 
 /**
  * One step of a work package before it has a day: who needs it, how long it takes, and how it
@@ -257,9 +253,6 @@ export function stepsOf(pack: WorkPackage, brief: StepBrief): PackageSteps {
   )
   return { needs, anchor: needs.findIndex((n) => n.kind === anchor) }
 }
-
-/** More lifts than this take over a year: they get no days, and the plan says so. */
-export const MOST_LIFTS = 12
 
 /** Steps that come after the seed is up, or after a dressing has been grown through. */
 export function laterSteps(pack: WorkPackage, brief: StepBrief): StepNeed[] {

@@ -2,13 +2,13 @@ import { addDays, daysBetween, type Day } from '../calendar/day.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { PlannedStep } from '../plan/order.ts'
 import type { Notice } from '../trace/figure.ts'
-import { joined, onDay, quantity, say, type Message } from '../trace/message.ts'
-import { tradeValues, value } from '../trace/rule.ts'
+import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
+import { tradeValues, value } from '../rules/rule.ts'
 import { figureId, stepScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import type { Outlook, StationDay } from './station.ts'
-import type { WeatherDay } from './weatherSeries.ts'
-import { isBehind } from '../schedule/stepState.ts'
+import type { Outlook, StationDay } from '../climate/station.ts'
+import type { WeatherDay } from '../climate/weatherSeries.ts'
+import { isBehind } from '../plan/stepState.ts'
 
 export const weatherLines = tradeValues('weather', {
   wetDay: value(

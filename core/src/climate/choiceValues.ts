@@ -1,0 +1,27 @@
+import { tradeValues, value } from '../rules/rule.ts'
+
+export const choiceValues = tradeValues('choice', {
+  worth: value(
+    35,
+    '%',
+    'model',
+    'Spring is taken for cool grass where at least so many years in a hundred succeed',
+    [5, 90],
+  ),
+  worthLate: value(
+    25,
+    '%',
+    'model',
+    'Days past the last one are taken over a living sward where at least so many years in a hundred succeed',
+    [5, 90],
+  ),
+  late: value(21, 'd', 'model', 'A day so much later than could be is said first', [7, 60]),
+  soon: value(
+    7,
+    'd',
+    'model',
+    'Days it takes at least before seed can go down, for comparing seasons',
+    [1, 30],
+  ),
+  coverSoon: value(1, 'd', 'model', 'and a quick cover', [0, 14]),
+})
