@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import sharp from 'sharp'
+import { atMost, told } from './speed.ts'
 import type { JobDraft } from '../core/src/entities/job.ts'
 import type { ShapeDraft } from '../core/src/entities/drawing.ts'
 
@@ -94,7 +95,7 @@ function say(what: string, times: number[]): void {
   const at = (share: number) =>
     sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!.toFixed(0)
   console.log(
-    `  ${what}: ${times.length} frames, median ${at(0.5)} ms, 95 % under ${at(0.95)} ms, worst ${at(1)} ms`,
+    `  ${what}: ${times.length} frames, median ${told(what, Number(at(0.5)))}, 95 % under ${at(0.95)} ms, worst ${at(1)} ms`,
   )
 }
 
@@ -123,8 +124,8 @@ try {
     }>
   const noise = await sharp({
     create: {
-      width: 4000,
-      height: 3000,
+      width: atMost(4000) < 10 ? 400 : 4000,
+      height: atMost(3000) < 10 ? 300 : 3000,
       channels: 3,
       noise: { type: 'gaussian', mean: 128, sigma: 40 },
       background: '#777',
@@ -155,7 +156,7 @@ try {
     `the plan with 60 zones, 300 shapes and a 12-megapixel photograph (kept at ${photo.width} × ${photo.height}), drawn in software:`,
   )
   const sweep = async (steps: number) => {
-    for (let i = 0; i < steps; i++)
+    for (let i = 0; i < atMost(steps); i++)
       await page.mouse.move(at.x + 150 + i * 4, at.y + 180 + 40 * Math.sin(i / 6))
   }
   say(

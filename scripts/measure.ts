@@ -17,6 +17,7 @@ import { daysFor, lightMap, type LightInput } from '../core/src/light/lightMap.t
 import type { ShapeDraft } from '../core/src/entities/drawing.ts'
 import type { Obstacle } from '../core/src/light/obstacles.ts'
 import { naiveHours } from '../core/test/naiveLight.ts'
+import { atMost, reference, time, TINY, told } from './speed.ts'
 
 /**
  * Measures planJob at 1, 20 and 200 zones, reading a draft, the light map beside a naive ray test,
@@ -47,20 +48,7 @@ const job = (n: number): JobDraft => ({
   zones: Array.from({ length: n }, (_, i) => zone(i + 1)),
 })
 
-function median(times: number[]): number {
-  return times.sort((a, b) => a - b)[Math.floor(times.length / 2)]!
-}
-function time(work: () => unknown, runs: number): number {
-  for (let i = 0; i < Math.min(20, Math.ceil(runs / 10)); i++) work()
-  return median(
-    Array.from({ length: runs }, () => {
-      const from = performance.now()
-      work()
-      return performance.now() - from
-    }),
-  )
-}
-
+reference()
 const firm = defaultFirm()
 let one = 0
 for (const [zones, runs] of [
@@ -89,7 +77,7 @@ for (const [zones, runs] of [
   const reading = time(() => readJob(draft), runs)
   one ||= planning
   console.log(
-    `planJob ${String(zones).padStart(3)} zones: median ${planning.toFixed(2)} ms (${(planning / one).toFixed(1)} × one zone), ${first.toFixed(2)} ms with nothing kept; reading the draft ${reading.toFixed(2)} ms`,
+    `planJob ${String(zones).padStart(3)} zones: ${told(`planJob ${zones} zones, one field typed`, planning, zones === 20 ? 16 : undefined)}, ${(planning / one).toFixed(1)} × one zone; ${told(`planJob ${zones} zones, nothing kept`, first)} with nothing kept; reading the draft ${told(`reading ${zones} zones`, reading)}`,
   )
 }
 
@@ -103,7 +91,9 @@ const board = time(() => {
   const shared = new Memo()
   for (const one of sixty) planJob(one, { today: '2027-02-22', firm, diary: [], memo: shared })
 }, 5)
-console.log(`a season of 60 jobs at one place, planned anew: ${board.toFixed(0)} ms (budget 500)`)
+console.log(
+  `a season of 60 jobs at one place, planned anew: ${told('season of 60 jobs', board, 500)}`,
+)
 
 // The year at a place: a hundred simulated years, the windows of one mix with their odds by day,
 // and a thousand seasons of it.
@@ -133,12 +123,16 @@ const windows = time(() => {
   return oddsOfMix(mix.map((grass) => sowingOdds(place, sums, grass, about, odds)))
 }, 20)
 console.log(
-  `a hundred years of a place: ${yearTime.toFixed(1)} ms; the odds of a mix of two for every day of the year over them: ${windows.toFixed(1)} ms (budget 100 together)`,
+  `a hundred years of a place: ${told('hundred years of a place', yearTime)}; the odds of a mix of two for every day of the year over them: ${told('odds of a mix by day', windows, 100)}`,
 )
 const model = modelFromNormals(roughNormals({ latitude: -44.2, elevation: 0, sea: null }, rough))
 const thousand = chanceOf(1000 * 365, 3)
 console.log(
-  `a thousand years of daily weather from a model: ${time(() => simulate(model, thousand), 5).toFixed(0)} ms (budget 1,000)`,
+  `a thousand years of daily weather from a model: ${told(
+    'thousand years of weather',
+    time(() => simulate(model, thousand), 5),
+    1000,
+  )}`,
 )
 const weather = simulate(model, chanceOf(100_000, 5))
 const days100k = (of: (low: number, high: number, i: number) => number) => () => {
@@ -159,7 +153,7 @@ const loop = time(
   5,
 )
 console.log(
-  `reference evapotranspiration, a million days: ${(monteith * 10).toFixed(0)} ms, ${(monteith / loop).toFixed(0)} × a plain loop that takes the two saturation pressures alone`,
+  `reference evapotranspiration, a million days: ${told('evapotranspiration, a million days', monteith * 10)}, ${(monteith / loop).toFixed(0)} × a plain loop that takes the two saturation pressures alone`,
 )
 
 /**
@@ -206,9 +200,9 @@ const light = (days: number): LightInput => ({
   days: daysFor(from, from + 69, days),
   stepMinutes: 15,
 })
-const growing = light(70)
+const growing = light(TINY ? 2 : 70)
 const cast = time(() => lightMap(growing), 3)
-const sample = Array.from({ length: 144 }, (_, i) => i * 400 + 7)
+const sample = Array.from({ length: atMost(144) }, (_, i) => i * 400 + 7)
 const before = performance.now()
 const rays = naiveHours(growing, sample)
 const naive = ((performance.now() - before) * 57_600) / sample.length
@@ -217,7 +211,7 @@ const worst = Math.max(...sample.map((cell, i) => Math.abs(hours[cell]! - rays[i
 const quick = lightMap(light(10)).hours
 const drift = Math.max(...quick.map((h, i) => Math.abs(h - hours[i]!)))
 console.log(
-  `light map, 57,600 cells, 40 obstacles, every day of ten weeks at 15 minutes: ${cast.toFixed(0)} ms`,
+  `light map, 57,600 cells, 40 obstacles, every day of ten weeks at 15 minutes: ${told('light map', cast, 2000)}`,
 )
 console.log(
   `  a ray for each cell, obstacle and sun (144 cells, scaled): ${(naive / 1000).toFixed(1)} s, ${(naive / cast).toFixed(0)} × as long; the two differ by ${worst.toFixed(2)} h a day at most; ten days for the season, as the plan takes, by ${drift.toFixed(2)} h`,
@@ -281,7 +275,7 @@ const moved = time(
   20,
 )
 console.log(
-  `planJob 20 zones drawn, 60 shapes: ${again.toFixed(2)} ms with the drawing left alone; ${moved.toFixed(0)} ms with a tree moved, its light cast anew (in the worker)`,
+  `planJob 20 zones drawn, 60 shapes: ${told('planJob 20 drawn zones, drawing left alone', again)} with the drawing left alone; ${told('planJob 20 drawn zones, a tree moved', moved)} with a tree moved, its light cast anew (in the worker)`,
 )
 
 const dist = join(root, 'web/dist')

@@ -1,5 +1,4 @@
 import highsLoader from 'highs'
-import { performance } from 'node:perf_hooks'
 import { schoolsFor, defaultFirm } from '../core/src/entities/firm.ts'
 import { readJob } from '../core/src/entities/job.ts'
 import { siteClimate, growingSeason } from '../core/src/climate/siteClimate.ts'
@@ -12,23 +11,12 @@ import { Trace } from '../core/src/trace/trace.ts'
 import { surveySite } from '../core/src/walkover/siteSurvey.ts'
 import { readZone } from '../core/src/walkover/zoneReadings.ts'
 import { mixAsProgram } from '../core/test/mixAsProgram.ts'
+import { time, told } from './speed.ts'
 
 /**
  * Measures the fit of every grass for 20 zones, and the exact mix over 40 lots of 15 grasses beside
  * a general-purpose solver on the same instance.
  */
-const median = (times: number[]) => times.sort((a, b) => a - b)[Math.floor(times.length / 2)]!
-function time(work: () => unknown, runs: number): number {
-  work()
-  return median(
-    Array.from({ length: runs }, () => {
-      const from = performance.now()
-      work()
-      return performance.now() - from
-    }),
-  )
-}
-
 const zones = Array.from({ length: 20 }, (_, i) => ({
   id: `z${i}`,
   area: 100,
@@ -71,7 +59,9 @@ const grounds = job!.zones.map((zone): FitGround => ({
 }))
 const grasses: Grass[] = Object.values(GRASSES)
 const fitting = time(() => grounds.map((ground) => grasses.map((g) => fitOf(g, ground))), 100)
-console.log(`fit of ${grasses.length} grasses for 20 zones: ${fitting.toFixed(2)} ms (budget 5)`)
+console.log(
+  `fit of ${grasses.length} grasses for 20 zones: ${told('fit of all grasses, 20 zones', fitting, 5)}`,
+)
 
 // Three or so lots of each of fifteen grasses: alike in fit, different in price and in live seed.
 const kinds = grasses.filter((g) => g.newRate !== null).slice(0, 15)
@@ -107,5 +97,5 @@ const own = time(() => composeMix(problem), 50)
 const solver = time(() => highs.solve(program), 5)
 const [found, solved] = [composeMix(problem)!.value, highs.solve(program).ObjectiveValue]
 console.log(
-  `exact mix over 15 grasses and 40 lots: ${own.toFixed(2)} ms (budget 100); HiGHS on the same instance ${solver.toFixed(0)} ms (${(solver / own).toFixed(0)} ×), ${Math.abs(found - solved) < 1e-5 ? 'the same value' : `DIFFERENT: ${found} and ${solved}`}`,
+  `exact mix over 15 grasses and 40 lots: ${told('exact mix, 15 grasses and 40 lots', own, 100)}; HiGHS on the same instance ${solver.toFixed(0)} ms (${(solver / own).toFixed(0)} ×), ${Math.abs(found - solved) < 1e-5 ? 'the same value' : `DIFFERENT: ${found} and ${solved}`}`,
 )

@@ -9,24 +9,15 @@ import { withFaults } from './faults.mjs'
 /**
  * Puts small faults into the core, one at a time, and counts how many the core's tests find.
  *
- *   npm run mutate                 a sample of 200 faults over the rooms below
+ *   npm run mutate                 a sample of 200 faults over every room of the core
  *   npm run mutate -- --all        every one of them
  *   npm run mutate -- seed 80      80 faults in one room (or in one file: seed/rates)
  *   npm run mutate -- --seed 8     another sample
  */
-const ROOMS = [
-  'approach',
-  'climate',
-  'establish',
-  'findings',
-  'materials',
-  'schedule',
-  'seed',
-  'stock',
-  'trace',
-  'walkover',
-  'work',
-]
+const ROOMS = readdirSync(join(root, 'core/src'), { withFileTypes: true })
+  .filter((f) => f.isDirectory())
+  .map((f) => f.name)
+  .sort()
 /** The tests without any fault may take this long, on a busy machine too, ms. */
 const LONGEST = 900_000
 /** A fault that keeps the tests busy for so many times as long hangs them: it is found. */
@@ -37,8 +28,14 @@ const option = (name, usual) =>
   args.includes(name) ? Number(args.splice(args.indexOf(name), 2)[1]) : usual
 const drawn = option('--seed', 7)
 const all = args.includes('--all')
-const room = args.find((a) => ROOMS.includes(a.split('/')[0]))
-const wanted = all ? Infinity : Number(args.find((a) => /^\d+$/.test(a)) ?? 200)
+const [rooms, counts] = [(a) => ROOMS.includes(a.split('/')[0]), (a) => /^\d+$/.test(a)]
+const strange = args.filter((a) => a !== '--all' && a !== '--runner' && !rooms(a) && !counts(a))
+if (strange.length > 0) {
+  console.error(`No such room: ${strange.join(', ')}. There are ${ROOMS.join(', ')}.`)
+  process.exit(1)
+}
+const room = args.find(rooms)
+const wanted = all ? Infinity : Number(args.find(counts) ?? 200)
 
 /** Every source with its faults in it, numbered through. */
 export function faultySources() {

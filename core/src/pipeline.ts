@@ -213,9 +213,9 @@ const SOIL_DRAWN = 120
  */
 function worstFirst(notices: readonly Notice[]): Notice[] {
   const weight = (n: Notice) =>
-    n.id.endsWith('.fits')
+    n.kind === 'does-not-fit'
       ? 0
-      : n.id.endsWith('.season')
+      : n.kind === 'season-passed'
         ? 1
         : { hold: 2, warn: 3, note: 4 }[n.level]
   return [...notices].sort((a, b) => weight(a) - weight(b))

@@ -10,7 +10,7 @@ import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { setNotSown } from '../seed/whatLeads.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
 import { procedure } from '../rules/rule.ts'
-import { figureId, zoneFigure, zoneScope } from '../trace/scope.ts'
+import { figureId, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { isSown } from '../work/sowing.ts'
 import { PRESETS } from '../work/presets.ts'
@@ -203,7 +203,7 @@ export function approachZone(brief: Brief): ZoneApproach {
   const suggested = suggest(brief)
   const chosen = r.zone.approach ?? suggested.approach
   const overridden = r.zone.approach !== null && r.zone.approach !== suggested.approach
-  const finding = (kind: string) => trace.figures[zoneFigure(r.id, `finding.${kind}`)] ?? null
+  const finding = (kind: string) => trace.figures[figureId(scope, `finding.${kind}`)] ?? null
   const figure = trace.found(
     approachRules.choose,
     scope,

@@ -1,3 +1,5 @@
+import type { FigureId, ZoneId } from '../rules/id.ts'
+import { figureId, zoneScope } from '../trace/scope.ts'
 import type { Message } from '../rules/message.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -121,3 +123,7 @@ export const unread = (
 
 export const findingOf = (findings: readonly Finding[], zone: string, kind: FindingKind) =>
   findings.find((f) => f.zone === zone && f.kind === kind)
+
+/** Where the reading that a finding judges lies in a plan. */
+export const readingFigureId = (zone: ZoneId, kind: FindingKind): FigureId =>
+  figureId(zoneScope(zone), READING_OF[kind])

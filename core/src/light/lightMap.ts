@@ -165,7 +165,8 @@ export function* castLight(input: LightInput): Generator<number, LightMap> {
   }
   const firstRow = (y: number) => Math.max(0, Math.ceil((y - grid.south) / grid.cell - 0.5))
   const lastRow = (y: number) => Math.min(rows - 1, Math.floor((y - grid.south) / grid.cell - 0.5))
-  const crossings = new Float64Array(512)
+  // Grows where an outline crosses a row more often: none is left out.
+  let crossings = new Float64Array(64)
   const fillArea = (rings: Area, lay: Lay) => {
     let [y0, y1] = [Infinity, -Infinity]
     for (const [, y] of rings[0]!) {
@@ -178,8 +179,13 @@ export function* castLight(input: LightInput): Generator<number, LightMap> {
       for (const ring of rings)
         for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
           const [a, b] = [ring[i]!, ring[j]!]
-          if (a[1] > y !== b[1] > y && n < 512)
-            crossings[n++] = a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1])
+          if (a[1] > y === b[1] > y) continue
+          if (n === crossings.length) {
+            const longer = new Float64Array(2 * n)
+            longer.set(crossings)
+            crossings = longer
+          }
+          crossings[n++] = a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1])
         }
       if (n === 2)
         span(

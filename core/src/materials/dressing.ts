@@ -8,7 +8,7 @@ import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { quantity, say, type Message } from '../rules/message.ts'
-import { figureId, JOB, zoneScope } from '../trace/scope.ts'
+import { figureOf, figureId, JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { operationOf, plans, type ZoneOperation, type ZoneWork } from '../work/zoneWork.ts'
 import {
@@ -176,7 +176,7 @@ export function holesOf(
   trace: Trace,
 ): Figure {
   const scope = zoneScope(r.id)
-  const known = trace.figures[figureId(scope, coringRules.holes.key)]
+  const known = figureOf(trace, coringRules.holes, scope)
   if (known) return known
   const usual = trace.values(coringValues)
   const opened = trace.work(coringRules.opened, scope, {

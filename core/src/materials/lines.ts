@@ -181,6 +181,7 @@ function seedLine(
   const key = later ? `later.${order.key}` : order.key
   return {
     id: `seed.${key}`,
+    kind: 'seed',
     name: later ? 'Seed for the proper sowing' : many ? `Seed, ${order.leader} mix` : 'Seed',
     detail: say`${order.name} by weight`,
     cells: cellsOf(key, zones, trace),
@@ -206,6 +207,7 @@ function dormantLine(
   return {
     ...plain,
     id: 'seed.dormant',
+    kind: 'seed',
     name: 'Seed, more for lying dormant',
     detail: 'with the same mixes, on top of the pans',
     cells: cellsOf('dormant', zones, trace),
@@ -219,6 +221,7 @@ function feedLine(feed: FeedPlan, second: boolean, buying: Buying, trace: Trace)
   const zones = feed.zones.map((z) => ({ zone: z.zone, amount: z.kg }))
   return {
     id: second ? 'feed.upkeep' : 'feed',
+    kind: 'feed',
     name:
       feed.use === 'starter' ? say`Starter feed ${feed.gradeText}` : say`Feed ${feed.gradeText}`,
     detail: 'crossed, sweep the paving',
@@ -273,6 +276,7 @@ function dressingLine(
   return {
     ...plain,
     id: mine.some((p) => p.step === 'dress') ? 'dressing' : `soil.${kind}`,
+    kind: mine.some((p) => p.step === 'dress') ? 'dressing' : 'soil',
     name: name.charAt(0).toUpperCase() + name.slice(1),
     detail: uses.join('; '),
     cells: cellsOf(kind, zones, trace),
@@ -285,6 +289,7 @@ function dressingLine(
 const coverLine = (cover: CoverPlan, trace: Trace): MaterialLine => ({
   ...plain,
   id: `cover.${cover.kind}`,
+  kind: 'cover',
   name: `Over the seed: ${COVER_NAMES[cover.kind]}`,
   detail:
     cover.kind === 'sheet'
@@ -305,6 +310,7 @@ const OFF: Record<DebrisLine['what'], string> = {
 const debrisLine = (debris: DebrisLine, trace: Trace): MaterialLine => ({
   ...plain,
   id: debris.what === 'thatch' ? 'debris' : `debris.${debris.what}`,
+  kind: 'debris',
   name: OFF[debris.what],
   detail: debris.what === 'cores' ? 'loose' : 'loose, to green waste',
   cells: cellsOf(debris.what, debris.zones, trace),

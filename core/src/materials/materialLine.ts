@@ -1,3 +1,4 @@
+import type { FigureId, ZoneId } from '../rules/id.ts'
 import type { Packs } from './packs.ts'
 import { type Figure } from '../trace/figure.ts'
 import type { Message } from '../rules/message.ts'
@@ -9,19 +10,23 @@ import type { Trace } from '../trace/trace.ts'
  * One line of what to buy, carry and weigh out: a figure for each zone that takes some, and one for
  * the order.
  */
+export type MaterialKind =
+  'seed' | 'feed' | 'dressing' | 'soil' | 'cover' | 'plugs' | 'turf' | 'debris'
+
 export interface MaterialLine {
   id: string
+  kind: MaterialKind
   name: Message
   detail: Message
-  cells: Record<string, string>
-  total: string
-  packs: (Packs & { figure: string }) | null
+  cells: Record<ZoneId, FigureId>
+  total: FigureId
+  packs: (Packs & { figure: FigureId }) | null
   /** Weight on the barrow, t. */
   tonnes: number
   /** What the doubt about the area is worth, where the area's error is known. */
   doubt: Message
   /** Figures that say the total in other words: tonnes, barrows. */
-  also: string[]
+  also: FigureId[]
 }
 
 const both = { key: 'both', stage: 5, label: 'Both sowings', standing: 'calculation' } as const

@@ -108,6 +108,7 @@ function turfLine(works: readonly ZoneWork[], trace: Trace): MaterialLine[] {
     {
       ...plain,
       id: 'turf',
+      kind: 'turf',
       name: 'Turf',
       detail: 'laid the day it comes',
       cells: cellsOf('turf', zones, trace),
@@ -140,6 +141,7 @@ function plugLine(works: readonly ZoneWork[], trace: Trace): MaterialLine[] {
     {
       ...plain,
       id: 'plugs',
+      kind: 'plugs',
       name: 'Plugs or runners',
       detail,
       cells: cellsOf('plugs', zones, trace),

@@ -1,3 +1,4 @@
+import type { PackageId, StepId, ZoneId } from '../rules/id.ts'
 import type { StepState } from './stepState.ts'
 import type { SeasonName, DayState, Reason } from '../climate/dayReasons.ts'
 import type { Day } from '../calendar/day.ts'
@@ -9,14 +10,14 @@ import type { Message } from '../rules/message.ts'
 import type { PackageKind } from '../work/workPackages.ts'
 
 export interface PlannedStep {
-  id: string
-  workPackage: string
+  id: StepId
+  workPackage: PackageId
   kind: StepKind
   /** Which of several repeats it is: the third lift, the second mow. */
   part?: number
   name: Message
   why: Message
-  zones: string[]
+  zones: ZoneId[]
   hours: Figure
   /** People who share it. */
   people: number
@@ -41,10 +42,10 @@ export interface WindowSpan {
 }
 
 export interface PackagePlan {
-  id: string
+  id: PackageId
   kind: PackageKind
   season: 'cool' | 'warm'
-  zones: string[]
+  zones: ZoneId[]
   fits: boolean
   cutOff: Figure
   /** Days the cut-off lies before the frost. */
@@ -107,7 +108,7 @@ export interface StepRef {
 /** A pin or a tick that belongs to no step of the plan any more. */
 export interface LooseRecord {
   kind: StepKind
-  zones: string[]
+  zones: ZoneId[]
   pin: { key: string; day: Day } | null
   tick: { entry: string; day: Day } | null
 }

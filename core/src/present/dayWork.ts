@@ -7,7 +7,7 @@ import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { PlannedStep } from '../plan/order.ts'
 import { num } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
-import { figureId, stepScope, zoneOf } from '../trace/scope.ts'
+import { zoneOf } from '../trace/scope.ts'
 
 /** What goes down on one zone in a step: weighed or measured out. */
 export interface DayAmount {
@@ -107,7 +107,7 @@ export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
       amounts: stepAmounts(s, plan, job),
       cautions: s.cautions,
       against: plan.notices
-        .filter((n) => n.id.startsWith(figureId(stepScope(s.id), '')))
+        .filter((n) => n.step === s.id)
         .map(({ title, says }) => ({ title, says })),
       lots: stepLots(s, plan),
     })),
@@ -157,7 +157,7 @@ function seedOf(step: PlannedStep, plan: JobPlan, job: Lots): DayAmount[] {
 function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
   const starts = OPERATIONS[step.kind].puts
   if (!starts) return []
-  const lines = plan.materials.filter((m) => starts.some((s) => m.id.startsWith(s)))
+  const lines = plan.materials.filter((m) => starts.some((k) => k === m.kind))
   return step.zones.flatMap((round): DayAmount[] => {
     const zone = plan.zones.find((z) => z.id === zoneOf(round))
     if (!zone) return []

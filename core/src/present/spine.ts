@@ -6,7 +6,7 @@ import { APPROACH_NAMES, type ApproachId } from '../reference/lists.ts'
 import { num } from '../trace/figure.ts'
 import { joined, onDay, quantity, say, type Message, type Part } from '../rules/message.ts'
 import type { Stage } from '../rules/rule.ts'
-import { zoneFigure } from '../trace/scope.ts'
+import { zoneFigureId } from '../walkover/zoneFigures.ts'
 import { leftOut } from './leftOut.ts'
 
 export const STAGES: Record<Stage, string> = {
@@ -91,7 +91,7 @@ function walkOver(plan: JobPlan, problems: readonly Problem[]): Line {
           : 'start here',
     }
   const suns = zones.flatMap((z) => {
-    const sun = plan.figures[zoneFigure(z.id, 'sun')]
+    const sun = plan.figures[zoneFigureId(z.id, 'sun')]
     return sun && sun.standing !== 'assumed' ? [num(sun)] : []
   })
   const [least, most] = [Math.min(...suns), Math.max(...suns)]
@@ -186,7 +186,7 @@ function seed(plan: JobPlan): Line {
 function materials(plan: JobPlan): Line {
   // Seed and soil are not added up: what is carted in bulk is told where there is any, else what is
   // bought by the bag.
-  const bulk = plan.materials.filter((m) => m.id === 'dressing' || m.id.startsWith('soil.'))
+  const bulk = plan.materials.filter((m) => m.kind === 'dressing' || m.kind === 'soil')
   const tonnes = (bulk.length > 0 ? bulk : plan.materials).reduce((sum, m) => sum + m.tonnes, 0)
   const carry: Message = say`${quantity(tonnes, 't')}${bulk.length > 0 ? ' of soil' : ' in bags'}`
   return {

@@ -1,3 +1,4 @@
+import type { GrassId } from '../rules/id.ts'
 /**
  * Grasses a contractor sows or sets. The whole table is common practice (extension handbooks, from
  * memory, ±15 %): ranges stay visible, and a firm may change any of them or add grasses and
@@ -5,7 +6,7 @@
  */
 
 /** Names a grass of the table, or one the firm has added. */
-export type GrassId = string
+export type { GrassId } from '../rules/id.ts'
 
 export const LEVELS = ['low', 'low-mid', 'mid', 'high'] as const
 export type Level = (typeof LEVELS)[number]

@@ -100,8 +100,8 @@ interface Described {
   halved?: true
   /** It spreads soil or sand that is ordered. */
   spreadsSoil?: true
-  /** The lines of materials it puts down, by the start of their ids; the first that is there counts. */
-  puts?: readonly string[]
+  /** The kinds of material it puts down. */
+  puts?: readonly ('feed' | 'cover' | 'dressing' | 'soil' | 'plugs' | 'turf')[]
 
   // What it goes with.
   /** Nobody switches it on by itself: it comes with other work, or with seed. */

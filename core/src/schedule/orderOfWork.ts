@@ -541,6 +541,8 @@ const UNSOWN_WATER = 'Opened turf dries, a dressing settles with water, and gran
 
 const brokenPin = (kind: StepKind, broken: Message, step: PlannedStep): Notice => ({
   id: figureId(stepScope(step.id), 'pin'),
+  kind: 'pin',
+  step: step.id,
   stage: 6,
   level: 'warn',
   title: say`${OPERATIONS[kind].name}: your pin does not agree with the plan.`,
@@ -563,6 +565,8 @@ function uncovered(
   return [
     {
       id: figureId(stepScope(step.id), 'uncovered'),
+      kind: 'part-ticked',
+      step: step.id,
       stage: 6,
       level: 'warn',
       title: say`${step.name}: ticked off, but not for ${names.join(', ')}.`,
@@ -582,6 +586,7 @@ const passedNotice = (
     ? [
         {
           id: figureId(packageScope(pack.id), 'season'),
+          kind: 'season-passed',
           stage: 6,
           level: 'warn',
           title: joined([say`${pack.zones.map((z) => z.r.name).join(', ')}:`, passed.title], ' '),
@@ -605,6 +610,7 @@ function misfitNotice(
   if (plan.verdict !== '')
     found.push({
       id: id('fits'),
+      kind: 'does-not-fit',
       stage: 6,
       level: 'hold',
       title: plan.verdict,
@@ -614,6 +620,7 @@ function misfitNotice(
   else if (schedule.sowState !== 'open' && pack.kind !== 'feed')
     found.push({
       id: id('marginal'),
+      kind: 'marginal',
       stage: 6,
       level: 'warn',
       title: plan.plants
@@ -627,6 +634,7 @@ function misfitNotice(
   if (schedule.givenUp.length > 0)
     found.push({
       id: id('given-up'),
+      kind: 'given-up',
       stage: 6,
       level: 'warn',
       title: say`Given up: ${joined(schedule.givenUp, ', ')}.`,
@@ -635,6 +643,7 @@ function misfitNotice(
   if (job.visits !== null && schedule.visits > job.visits)
     found.push({
       id: id('visits'),
+      kind: 'visits',
       stage: 6,
       level: 'warn',
       title: say`${schedule.visits} visits, not ${job.visits}.`,

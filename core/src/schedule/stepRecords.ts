@@ -1,3 +1,4 @@
+import type { StepId, ZoneId } from '../rules/id.ts'
 import type { LooseRecord, StepRef } from '../plan/order.ts'
 import type { Day } from '../calendar/day.ts'
 import { activeEntries, type DiaryEntry } from '../entities/diary.ts'
@@ -8,7 +9,7 @@ import { STEP_KINDS, type StepKind } from '../reference/operations.ts'
  * so that it stays with the ground when the approach, the grass or the name of a zone changes, and
  * when zones are worked together or apart.
  */
-export const stepId = (kind: StepKind, zones: readonly string[], part?: number): string =>
+export const stepId = (kind: StepKind, zones: readonly ZoneId[], part?: number): StepId =>
   `${kind}${part ? `#${part}` : ''}/${[...zones].sort()[0]}`
 
 /** The keys under which a pin for a step is kept: one for each zone. */

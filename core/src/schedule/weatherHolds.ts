@@ -207,6 +207,8 @@ export function weatherHolds(
         level: 'warn',
         figure: step.day.id,
         id: figureId(stepScope(step.id), found.key),
+        kind: 'weather',
+        step: step.id,
         title: say`${step.name}, ${onDay(step.chosen)}: ${found.title}`,
         says: joined(
           [

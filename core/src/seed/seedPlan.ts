@@ -6,7 +6,7 @@ import type { GrassId } from '../reference/grasses.ts'
 import type { BagOnShelf } from '../stock/seedOnShelf.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { say, verbatim, type Message } from '../rules/message.ts'
-import { figureId, JOB, lotScope, zoneScope } from '../trace/scope.ts'
+import { figureId, grassLotsScope, JOB, lotScope, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { plans, type ZoneWork } from '../work/zoneWork.ts'
@@ -76,7 +76,7 @@ function weightsOf(lots: Lots): number[] {
  */
 export function plsOf(grass: GrassId, lots: Lots, trace: Trace): Figure {
   const own = ofGrass(lots, grass)
-  return trace.apart(figureId(lotScope(grass), seedRules.pls.key), () =>
+  return trace.apart(figureId(grassLotsScope(grass), seedRules.pls.key), () =>
     own.length > 1 ? lotsTogether(grass, own, trace) : lotPls(grass, own[0] ?? null, grass, trace),
   )
 }
@@ -130,7 +130,7 @@ function lotPls(grass: GrassId, lot: Lot | null, id: string, trace: Trace): Figu
 const lotsTogether = (grass: GrassId, lots: Lots, trace: Trace): Figure =>
   trace.work(
     seedRules.lotsPls,
-    lotScope(grass),
+    grassLotsScope(grass),
     {
       weight: weightsOf(lots),
       pls: lots.map((lot) => lotPls(grass, lot, `${grass}.${lot.id}`, trace)),

@@ -1,3 +1,4 @@
+import type { FigureId, StepId, ZoneId } from '../rules/id.ts'
 import type { FigureValue, Unit } from '../quantities/show.ts'
 import type { EvidenceLevel } from '../rules/evidence.ts'
 import type { Message } from '../rules/message.ts'
@@ -30,7 +31,7 @@ export type Origin = 'typed' | 'assumed' | 'setting' | 'table' | 'worked'
  * figures among them lie in the same table.
  */
 export interface Figure {
-  id: string
+  id: FigureId
   /** Id of the rule or reading that yields it. */
   rule: string
   origin: Origin
@@ -50,17 +51,35 @@ export interface Figure {
 
 export const num = (figure: Figure): number => figure.value as number
 
+/**
+ * Work that does not fit; a season passed over; a marginal day; what is only better and was given
+ * up; more visits than asked for; a pin against the plan; ground left out of a tick; weather.
+ */
+export type NoticeKind =
+  | 'does-not-fit'
+  | 'season-passed'
+  | 'marginal'
+  | 'given-up'
+  | 'visits'
+  | 'pin'
+  | 'part-ticked'
+  | 'weather'
+
 /** A sentence on the plan that stops or warns: what is wrong, why it matters, what to do. */
 export interface Notice {
   id: string
   stage: Stage
-  zone?: string
+  zone?: ZoneId
   level: 'hold' | 'warn' | 'note'
+  /** What it is about, where somebody switches on that. */
+  kind?: NoticeKind
+  /** The step it speaks of. */
+  step?: StepId
   title: Message
   says: Message
-  figure?: string
+  figure?: FigureId
   /** A step and the day it would better be moved to. */
-  move?: { kind: string; zones: readonly string[]; part?: number; day: string }
+  move?: { kind: string; zones: readonly ZoneId[]; part?: number; day: string }
 }
 
 /** Ids of the figures among a figure's inputs, in order. */

@@ -7,7 +7,7 @@ import { trenchValues } from '../reference/siteValues.ts'
 import type { Versioned } from '../trace/memo.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { quantity, say, verbatim } from '../rules/message.ts'
-import { figureId, shapeScope, zoneScope } from '../trace/scope.ts'
+import { figureOf, shapeScope, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { SiteSurvey } from './siteSurvey.ts'
 import { readings, surveyRules } from './surveyRules.ts'
@@ -100,10 +100,7 @@ export function readZone(zone: Zone, survey: SiteSurvey, trace: Trace): ZoneRead
       drawn && drawn.worn > 0 ? trace.work(surveyRules.worn, scope, { lines: drawn.worn }) : null,
     trenchGround:
       trenched > 0 ? trace.work(surveyRules.trenchGround, scope, { trenches: trenched }) : null,
-    patches:
-      drawn && drawn.patches.area > 0
-        ? trace.figures[figureId(scope, surveyRules.patches.key)]!
-        : null,
+    patches: drawn && drawn.patches.area > 0 ? figureOf(trace, surveyRules.patches, scope)! : null,
   }
 }
 

@@ -1,3 +1,4 @@
+import { zoneFigureId, type ZoneFigure } from '@juvena/core/walkover/zoneFigures'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
@@ -6,7 +7,6 @@ import type { Problem } from '@juvena/core/entities/problem'
 import type { JobPlan } from '@juvena/core/plan/jobPlan'
 import { spine } from '@juvena/core/present/spine'
 import type { Figure } from '@juvena/core/trace/figure'
-import { zoneFigure } from '@juvena/core/trace/scope'
 import type { Stage } from '@juvena/core/rules/rule'
 import { api, ApiError, Unreachable } from './api.ts'
 import { useFirm } from './firm.ts'
@@ -380,8 +380,9 @@ export const useJob = defineStore('job', () => {
   const bands = computed(() => (plan.value ? spine(plan.value, problems.value) : []))
   const figure = (figureId: string | null | undefined): Figure | null =>
     figureId ? (plan.value?.figures[figureId] ?? null) : null
-  const ofZone = (zone: string | null | undefined, key: string): Figure | null =>
-    zone ? figure(zoneFigure(zone, key)) : null
+  /** The figure of a rule or a reading in a zone. */
+  const ofZone = (zone: string | null | undefined, of: ZoneFigure): Figure | null =>
+    zone ? figure(zoneFigureId(zone, of)) : null
   const problemAt = (path: string) => problems.value.find((p) => p.path === path)?.sentence ?? ''
   const zones = computed<ZoneDraft[]>(() => draft.value?.zones ?? [])
 

@@ -22,5 +22,5 @@ export const cover = operation({
   setUp: value(0.25, 'h', 'model', 'Setting up to cover', [0, 4]),
   needs: 'seed',
   ground: 'sown',
-  puts: ['cover.'],
+  puts: ['cover'],
 })

@@ -25,5 +25,5 @@ export const digClumps = operation({
   leavesBare: true,
   spreadsSoil: true,
   ground: 'clumps',
-  puts: ['soil.', 'dressing'],
+  puts: ['soil', 'dressing'],
 })

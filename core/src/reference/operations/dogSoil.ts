@@ -17,5 +17,5 @@ export const dogSoil = operation({
   leavesBare: true,
   spreadsSoil: true,
   ground: 'rings',
-  puts: ['soil.', 'dressing'],
+  puts: ['soil', 'dressing'],
 })

@@ -23,5 +23,5 @@ export const sandIn = operation({
   waitsFor: 'dress',
   weather: 'wheels',
   anchors: 'care',
-  puts: ['dressing', 'soil.'],
+  puts: ['dressing', 'soil'],
 })

@@ -18,5 +18,5 @@ export const trench = operation({
   leavesBare: true,
   spreadsSoil: true,
   ground: 'trench',
-  puts: ['soil.', 'dressing'],
+  puts: ['soil', 'dressing'],
 })

@@ -69,7 +69,7 @@ const STAGE_SCHOOLS: Record<Stage, SchoolChoiceId[]> = {
 const saidThere = computed(
   () =>
     props.stage === 5 ||
-    (props.stage === 6 && job.plan?.notices.some((n) => n.id.endsWith('.fits'))),
+    (props.stage === 6 && job.plan?.notices.some((n) => n.kind === 'does-not-fit')),
 )
 const notices = computed(
   () =>
@@ -77,9 +77,9 @@ const notices = computed(
       .filter(
         (n) =>
           (n.stage === props.stage && n.stage !== 5) ||
-          (n.level === 'hold' && n.id.endsWith('.fits')),
+          (n.level === 'hold' && n.kind === 'does-not-fit'),
       )
-      .filter((n) => props.stage !== 6 || !n.id.endsWith('.fits')) ?? [],
+      .filter((n) => props.stage !== 6 || n.kind !== 'does-not-fit') ?? [],
 )
 const cautions = computed(() => {
   if (props.stage < 5) return []

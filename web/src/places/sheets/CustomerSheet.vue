@@ -38,9 +38,7 @@ const days = computed(() => {
   return [...map]
 })
 const held = computed(() => plan.value.packages.filter((s) => s.verdict))
-const passed = computed(() =>
-  plan.value.notices.filter((n) => n.id.startsWith('package:') && n.id.endsWith('.season')),
-)
+const passed = computed(() => plan.value.notices.filter((n) => n.kind === 'season-passed'))
 const first = computed(() => plan.value.follow.packages.find((p) => p.up.length > 0))
 const set = computed(() => plan.value.follow.packages.find((p) => p.plants && p.up.length === 0))
 const worked = computed(() => plan.value.follow.packages.filter((p) => !p.plants && p.presentable))

@@ -183,8 +183,8 @@ const below = computed(() => of('cable', 'pipe', 'tap', 'head', 'trench'))
           <td class="n"><SheetFigure :id="z.area" /></td>
           <td class="n">
             {{
-              job.ofZone(z.id, 'area.error')
-                ? firm.hand(job.ofZone(z.id, 'area.error')!.value, 'm2')
+              job.ofZone(z.id, 'areaError')
+                ? firm.hand(job.ofZone(z.id, 'areaError')!.value, 'm2')
                 : ''
             }}
           </td>

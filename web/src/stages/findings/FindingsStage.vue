@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { zoneFigure } from '@juvena/core/trace/scope'
 import { computed } from 'vue'
-import { FINDING_NAMES, READING_OF, type Finding } from '@juvena/core/findings/finding'
+import { FINDING_NAMES, readingFigureId, type Finding } from '@juvena/core/findings/finding'
 import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
 import { explain } from '@juvena/core/present/explain'
 import FigureValue from '../../parts/FigureValue.vue'
@@ -83,7 +82,7 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
             <td class="value">
               <FigureValue
                 v-if="f.verdict !== 'unread'"
-                :id="zoneFigure(z.id, READING_OF[f.kind])"
+                :id="readingFigureId(z.id, f.kind)"
                 size="big"
               /><span v-else class="soft">—</span>
             </td>

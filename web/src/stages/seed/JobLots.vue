@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { GrassId } from '@juvena/core/reference/grasses'
 import { lotName } from '@juvena/core/stock/lotWorth'
-import { figureId, lotScope } from '@juvena/core/trace/scope'
+import { figureId, grassLotsScope } from '@juvena/core/trace/scope'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import QuantityField from '../../parts/QuantityField.vue'
@@ -132,7 +132,7 @@ const asWanted = (grass: GrassId) => Math.abs(wanted(grass) - reserved(grass)) <
       </p>
       <span class="pls"
         ><span class="small soft">pure live seed</span
-        ><FigureValue :id="figureId(lotScope(g), 'pls')"
+        ><FigureValue :id="figureId(grassLotsScope(g), 'pls')"
       /></span>
     </div>
     <p v-if="failure" class="wrong" role="alert">{{ failure }}</p>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { zoneFigure } from '@juvena/core/trace/scope'
+import { zoneFigureId, type ZoneFigure } from '@juvena/core/walkover/zoneFigures'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { FINDING_NAMES, READING_OF, type FindingKind } from '@juvena/core/findings/finding'
+import { FINDING_NAMES, readingFigureId, type FindingKind } from '@juvena/core/findings/finding'
 import { MEASURED_BY_NAMES } from '@juvena/core/entities/drawing'
 import { num } from '@juvena/core/trace/figure'
 import FigureValue from '../../parts/FigureValue.vue'
@@ -33,7 +33,7 @@ const measuredBy = computed(() => {
   const by = zone.value ? job.plan?.survey.zones[zone.value.id]?.by : null
   return by ? MEASURED_BY_NAMES[by as keyof typeof MEASURED_BY_NAMES] : ''
 })
-const hours = (key: string) => {
+const hours = (key: ZoneFigure) => {
   const f = job.ofZone(zone.value?.id, key)
   return f ? num(f) : null
 }
@@ -41,7 +41,7 @@ const hours = (key: string) => {
 function from(kind: FindingKind): string {
   const id = zone.value?.id ?? ''
   if (kind === 'light' && job.ofZone(id, 'sun')?.rule === 'survey.light')
-    return `from the plan, ${hours('sun.low')}–${hours('sun.high')} h`
+    return `from the plan, ${hours('sunLow')}–${hours('sunHigh')} h`
   if (kind === 'cover') {
     const counted = job.plan?.survey.zones[id]?.counted
     if (counted && job.ofZone(id, 'wanted')?.origin !== 'typed') {
@@ -62,7 +62,7 @@ function from(kind: FindingKind): string {
   return levels ? `${levels.readings} levels` : ''
 }
 const gain = computed(() => {
-  const [now, then] = [hours('sun.cast') ?? hours('sun'), hours('sun.if')]
+  const [now, then] = [hours('sunCast') ?? hours('sun'), hours('sunIf')]
   if (now === null || then === null) return ''
   const g = Math.round((then - now) * 10) / 10
   return `${g > 0 ? '+' : ''}${g} h`
@@ -81,8 +81,8 @@ const further = computed(() => job.plan?.wanted[zone.value?.id ?? ''] ?? [])
     <p class="small soft">{{ zone.name }}</p>
     <p v-if="zone.area" class="size">
       <FigureValue :id="zone.area" size="big" />
-      <span v-if="job.ofZone(zone.id, 'area.error')" class="error"
-        >± <FigureValue :id="zoneFigure(zone.id, 'area.error')" one
+      <span v-if="job.ofZone(zone.id, 'areaError')" class="error"
+        >± <FigureValue :id="zoneFigureId(zone.id, 'areaError')" one
       /></span>
       <span v-if="measuredBy" class="small soft">{{ measuredBy }}</span>
     </p>
@@ -90,7 +90,7 @@ const further = computed(() => job.plan?.wanted[zone.value?.id ?? ''] ?? [])
     <ul>
       <li v-for="f in found" :key="f.kind">
         <span>{{ FINDING_NAMES[f.kind] }}</span>
-        <FigureValue :id="zoneFigure(zone.id, READING_OF[f.kind])" />
+        <FigureValue :id="readingFigureId(zone.id, f.kind)" />
         <span class="small soft means"
           ><span v-if="from(f.kind)" class="tag reading">{{ from(f.kind) }}</span> {{ f.word }}.
           {{ firm.say(f.asks === 'Nothing.' ? f.says : f.asks) }}</span
@@ -101,7 +101,7 @@ const further = computed(() => job.plan?.wanted[zone.value?.id ?? ''] ?? [])
       <li>
         <span>With the what-ifs</span> <b>{{ gain }}</b>
         <span class="small soft means"
-          >to <FigureValue :id="zoneFigure(zone.id, 'sun.if')" /> a day, if they were done</span
+          >to <FigureValue :id="zoneFigureId(zone.id, 'sunIf')" /> a day, if they were done</span
         >
       </li>
     </ul>

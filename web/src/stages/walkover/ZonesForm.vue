@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { ZoneFigure } from '@juvena/core/walkover/zoneFigures'
 import { ElCheckbox, ElCheckboxGroup } from 'element-plus'
 import { computed, nextTick, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -114,18 +115,18 @@ function patch(key: string, change: Partial<ZoneDraft>) {
   })
 }
 const finer = ref(false)
-const figureText = (key: string) => {
+const figureText = (key: ZoneFigure) => {
   const f = zone.value ? job.ofZone(zone.value.id, key) : null
   return f ? firm.text(f.value, f.unit) : ''
 }
-const drawn = computed(() => figureText('area.drawn'))
-const counted = (part: string) =>
+const drawn = computed(() => figureText('areaDrawn'))
+const counted = (part: ZoneFigure) =>
   /^survey\.(point-counts|quadrats)$/.test(job.ofZone(zone.value?.id, part)?.rule ?? '')
     ? `counted ${figureText(part)}`
     : ''
 const cast = computed(
   () =>
-    figureText('sun.cast') ||
+    figureText('sunCast') ||
     (job.ofZone(zone.value?.id, 'sun')?.rule === 'survey.light' ? figureText('sun') : ''),
 )
 const SIZE_NAMES: Record<SizeFrom, string> = {

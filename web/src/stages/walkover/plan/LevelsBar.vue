@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { zoneFigure } from '@juvena/core/trace/scope'
+import { zoneFigureId, type ZoneFigure } from '@juvena/core/walkover/zoneFigures'
 import { parse } from 'papaparse'
 import { computed, ref } from 'vue'
 import { levelScale } from './rasters.ts'
@@ -27,7 +27,10 @@ const levels = computed(() => job.draft?.drawing?.levels ?? [])
 const report = computed(
   () => (props.zone ? job.plan?.survey.zones[props.zone]?.levels : null) ?? null,
 )
-const fig = (key: string) => zoneFigure(props.zone ?? '', key)
+const lifts = computed(
+  () => job.plan?.zones.find((z) => z.id === props.zone)?.dressing?.lifts ?? '',
+)
+const fig = (key: ZoneFigure) => zoneFigureId(props.zone ?? '', key)
 
 const us = computed(() => firm.units === 'us')
 /** Where a dip lies from the plan's origin, in words a tape can follow. */
@@ -185,19 +188,19 @@ const AIMS = [
         </div>
         <div>
           <dt>Deepest dip</dt>
-          <dd><FigureValue :id="fig('lows.deepest')" size="big" /></dd>
+          <dd><FigureValue :id="fig('lowsDeepest')" size="big" /></dd>
         </div>
         <div>
           <dt>Out of true, mean</dt>
-          <dd><FigureValue :id="fig('level.mean')" size="big" /></dd>
+          <dd><FigureValue :id="fig('levelMean')" size="big" /></dd>
         </div>
         <div>
           <dt>worst</dt>
-          <dd><FigureValue :id="fig('level.worst')" size="big" /></dd>
+          <dd><FigureValue :id="fig('levelWorst')" size="big" /></dd>
         </div>
-        <div v-if="job.figure(fig('dressing.lifts'))">
+        <div v-if="job.figure(lifts)">
           <dt>Lifts</dt>
-          <dd><FigureValue :id="fig('dressing.lifts')" size="big" /></dd>
+          <dd><FigureValue :id="lifts" size="big" /></dd>
         </div>
       </dl>
       <p v-else class="small soft">

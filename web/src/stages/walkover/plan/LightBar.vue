@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { zoneFigure } from '@juvena/core/trace/scope'
+import { zoneFigureId } from '@juvena/core/walkover/zoneFigures'
 import { ElSlider } from 'element-plus'
 import { computed } from 'vue'
 import { dayOf, showDay } from '@juvena/core/calendar/day'
@@ -52,11 +52,11 @@ const here = computed(() => (props.zone ? survey.light?.zones[props.zone] : unde
  * open. Else the map's own.
  */
 const planned = computed(() => {
-  const median = ['sun.cast', 'sun'].find(
+  const median = (['sunCast', 'sun'] as const).find(
     (key) => job.ofZone(props.zone, key)?.rule === 'survey.light',
   )
   return median && survey.period === 'season' && !survey.whatIf
-    ? ['sun.low', median, 'sun.high'].map((key) => zoneFigure(props.zone ?? '', key))
+    ? (['sunLow', median, 'sunHigh'] as const).map((key) => zoneFigureId(props.zone ?? '', key))
     : null
 })
 const mapped = computed(() =>

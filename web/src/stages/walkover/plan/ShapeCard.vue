@@ -87,8 +87,8 @@ const gains = computed(() =>
   shape.value?.whatIf && shape.value.whatIf !== 'as-is' && !shape.value.agreed
     ? job.zones.flatMap((z) => {
         const [now, then] = [
-          job.ofZone(z.id, 'sun.cast') ?? job.ofZone(z.id, 'sun'),
-          job.ofZone(z.id, 'sun.if'),
+          job.ofZone(z.id, 'sunCast') ?? job.ofZone(z.id, 'sun'),
+          job.ofZone(z.id, 'sunIf'),
         ]
         return now && then
           ? [
