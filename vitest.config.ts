@@ -1,5 +1,6 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
+import { templates } from './web/templates.ts'
 
 /**
  * Tests of the core and of the server share what they import, which saves half their time: each
@@ -32,7 +33,7 @@ export default defineConfig({
         },
       },
       {
-        plugins: [vue({ template: { compilerOptions: { whitespace: 'preserve' } } })],
+        plugins: [vue({ template: templates })],
         test: {
           name: 'web',
           include: ['web/test/**/*.test.ts'],

@@ -80,6 +80,7 @@ function build(workspace, name, gives, made) {
     ...sourcesOf(`${workspace}/src`),
     ...made,
     `${workspace}/vite.config.ts`,
+    ...(workspace === 'web' ? ['web/templates.ts'] : []),
     'package-lock.json',
   ].map((f) => resolve(root, f))
   const wanted = digest(files.map((f) => f + digest(readFileSync(f))).join('\n'))

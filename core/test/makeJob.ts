@@ -51,7 +51,9 @@ export const draft = (change: Partial<JobDraft> = {}): JobDraft => ({
 })
 
 /** A plan with every message in it spelled out, metric and in one dialect. */
-export type Said<T> = [Message] extends [T]
+export type Said<T> = T extends string
+  ? T
+  : [Message] extends [T]
   ? string
   : T extends readonly (infer U)[]
     ? Said<U>[]
