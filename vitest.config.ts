@@ -1,5 +1,6 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
+import { limit } from './scripts/limits.mjs'
 import { templates } from './web/templates.ts'
 
 /**
@@ -8,8 +9,8 @@ import { templates } from './web/templates.ts'
  */
 export default defineConfig({
   test: {
-    testTimeout: 240_000,
-    hookTimeout: 120_000,
+    testTimeout: limit(240_000),
+    hookTimeout: limit(120_000),
     maxWorkers: 2,
     projects: [
       {
@@ -19,8 +20,8 @@ export default defineConfig({
           setupFiles: ['core/test/drawnAlike.ts'],
           pool: 'threads',
           isolate: false,
-          testTimeout: 240_000,
-          hookTimeout: 120_000,
+          testTimeout: limit(240_000),
+          hookTimeout: limit(120_000),
         },
       },
       {
@@ -28,8 +29,8 @@ export default defineConfig({
           name: 'server',
           include: ['server/test/**/*.test.ts'],
           isolate: false,
-          testTimeout: 240_000,
-          hookTimeout: 120_000,
+          testTimeout: limit(240_000),
+          hookTimeout: limit(120_000),
         },
       },
       {
@@ -39,8 +40,8 @@ export default defineConfig({
           include: ['web/test/**/*.test.ts'],
           server: { deps: { inline: ['element-plus'] } },
           css: false,
-          testTimeout: 240_000,
-          hookTimeout: 120_000,
+          testTimeout: limit(240_000),
+          hookTimeout: limit(120_000),
         },
       },
     ],

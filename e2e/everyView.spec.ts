@@ -1,3 +1,4 @@
+import { limit } from '../scripts/limits.mjs'
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { at, expect, go, openJob, SITE, test, ZONE } from './juvena.ts'
@@ -47,7 +48,7 @@ const SHARE = 6
 for (let first = 0; first < VIEWS.length; first += SHARE) {
   const views = VIEWS.slice(first, first + SHARE)
   test(`no accessibility violations, nothing clipped: ${views.join(', ')}`, async ({ page }) => {
-    test.setTimeout(240_000)
+    test.setTimeout(limit(240_000))
     for (const view of views)
       await test.step(view, async () => {
         await page.setViewportSize({ width: 1280, height: 800 })
@@ -100,7 +101,7 @@ for (const [screen, size] of [
 ] as const)
   // prettier-ignore
   test(`pressed, hovered, opened and wrong, on ${screen}: no accessibility violations`, async ({ page }) => {
-    test.setTimeout(240_000)
+    test.setTimeout(limit(240_000))
     await page.setViewportSize(size)
     const fine = async (state: string) => expect(await violationsIn(page), state).toEqual([])
     await openJob(page, { site: { ...SITE, frost: '31 Feb' }, zones: [{ ...ZONE, area: 'big', cover: { wanted: 90, weeds: 90 } }] }, 'walk-over?part=zones')

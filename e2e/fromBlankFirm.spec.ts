@@ -1,3 +1,4 @@
+import { limit } from '../scripts/limits.mjs'
 import type { Locator } from '@playwright/test'
 import { at, expect, field, saved, tabTo, test, working } from './juvena.ts'
 
@@ -80,6 +81,7 @@ test('blank firm to printed sheet, by mouse', async ({ page }) => {
 })
 
 test('blank firm to printed sheet, by keyboard alone', async ({ page }) => {
+  test.setTimeout(limit(240_000))
   const type = async (label: string | RegExp, text: string) => {
     await tabTo(page, field(page, label))
     await page.keyboard.press('ControlOrMeta+A')

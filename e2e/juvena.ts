@@ -1,3 +1,4 @@
+import { limit } from '../scripts/limits.mjs'
 import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -62,7 +63,7 @@ export const test = base.extend<
         rmSync(folder, { recursive: true, force: true })
       }
     },
-    { scope: 'worker', auto: true, timeout: 90_000 },
+    { scope: 'worker', auto: true, timeout: limit(90_000) },
   ],
   quiet: [
     async ({ page }, use) => {

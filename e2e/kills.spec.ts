@@ -1,11 +1,13 @@
 import { expect, test } from '@playwright/test'
 import { killAgainAndAgain } from './killedServer.ts'
 
-test('a server killed twenty times under writes of every kind loses nothing it acknowledged, and leaves nothing half', async () => {
-  test.setTimeout(400_000)
-  const { wrong, kills, acknowledged, imports } = await killAgainAndAgain(20)
+/** The short form: `npm run soak` kills a server again and again. */
+const KILLS = 3
+
+test('a server killed under writes of every kind loses nothing it acknowledged, and leaves nothing half', async () => {
+  const { wrong, kills, acknowledged, imports } = await killAgainAndAgain(KILLS)
   expect(wrong).toEqual([])
-  expect(kills).toBe(20)
-  expect(acknowledged).toBeGreaterThan(100)
+  expect(kills).toBe(KILLS)
+  expect(acknowledged).toBeGreaterThan(10)
   expect(imports).toBeGreaterThan(0)
 })

@@ -1,5 +1,7 @@
 import { defineConfig } from '@playwright/test'
 
+import { limit } from '../scripts/limits.mjs'
+
 /**
  * Files run side by side, each on servers and data of its own (juvena.ts); the tests of a file run
  * one after another.
@@ -9,14 +11,14 @@ export default defineConfig({
   globalSetup: './filledDemo.ts',
   outputDir: '../test-results',
   workers: process.env.JUVENA_WORKERS ? Number(process.env.JUVENA_WORKERS) : 3,
-  timeout: 90_000,
-  expect: { timeout: 20_000 },
+  timeout: limit(90_000),
+  expect: { timeout: limit(20_000) },
   reporter: process.env.JUVENA_REPORT
     ? [['list'], ['json', { outputFile: process.env.JUVENA_REPORT }]]
     : 'list',
   use: {
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 20_000,
+    actionTimeout: limit(20_000),
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [

@@ -1,3 +1,4 @@
+import { limit } from '../scripts/limits.mjs'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { at, expect, go, openJob, SITE, test, ZONE } from './juvena.ts'
 
@@ -25,7 +26,7 @@ const of = (pages: readonly string[], start: string) => {
 test('the sheets on paper: job, day and page on each, and one set of dates on all of them', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(limit(120_000))
   await page.goto(at('demo', '/jobs/guesthouse/sheets'))
   await expect(page.getByRole('heading', { name: 'Where the numbers come from' })).toBeVisible()
   const pages = await printed(page)

@@ -1,3 +1,4 @@
+import { limit } from '../scripts/limits.mjs'
 import { writeFileSync } from 'node:fs'
 import type { Page, TestInfo } from '@playwright/test'
 import sharp from 'sharp'
@@ -57,7 +58,7 @@ const listed = (page: Page) => page.getByRole('region', { name: 'What is drawn' 
 test('two lawns and a bed drawn over a picture, scaled; the shade of a house and a tree; levels, a count and a photograph: all of it arrives in the plan', async ({
   page,
 }, info) => {
-  test.setTimeout(150_000)
+  test.setTimeout(limit(150_000))
   const garden = await picture(info)
   await openJob(page, { site: SITE, zones: [] }, 'walk-over?part=plan')
   await expect(page.getByText('Draw the site.')).toBeVisible()
@@ -105,7 +106,7 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
   await field(page, 'Crown, across').fill('6 m')
   await page.getByRole('radio', { name: 'felled' }).locator('xpath=ancestor::label').click()
   await page.getByRole('button', { name: 'Light', exact: true }).click()
-  await expect(page.getByText(/^every 0\.\d+ m$/)).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText(/^every 0\.\d+ m$/)).toBeVisible({ timeout: limit(60_000) })
   await expect(page.getByRole('region', { name: 'The chosen shape' })).toContainText(
     /Lawn 2\s*\+\d/,
   )
@@ -178,7 +179,7 @@ test('by keyboard alone: a triangle by its sides, a wrong one told, an edge made
   page,
 }) => {
   // The fine light of a whole growing season takes its time on a busy machine.
-  test.setTimeout(150_000)
+  test.setTimeout(limit(150_000))
   await openJob(page, { site: SITE, zones: [] }, 'walk-over?part=plan')
   await page.getByRole('button', { name: 'typed' }).press('Enter')
   const typed = page.locator('form.typed')
@@ -426,7 +427,7 @@ test('a lawn half in deep shade is offered as two, and cut along the line; typed
   await expect(page.getByText('Quad has two lights.')).toBeVisible()
   await page
     .getByRole('button', { name: 'cut in two along the red line' })
-    .click({ timeout: 30_000 })
+    .click({ timeout: limit(30_000) })
   await expect(listed(page).getByRole('button', { name: /^Quad, in shade/ })).toBeVisible()
   await expect(page.getByText('Quad has two lights.')).toHaveCount(0)
   await page.getByRole('button', { name: /^Zones/ }).click()

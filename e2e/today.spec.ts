@@ -1,3 +1,4 @@
+import { limit } from '../scripts/limits.mjs'
 import { at, expect, field, go, openJob, SITE, test, ZONE } from './juvena.ts'
 
 test.use({ firms: { file: 'today', names: ['demo'] } })
@@ -56,7 +57,7 @@ test('a tick and a note without signal wait, say so, and go once when it is back
   await expect(page.getByText('2 entries wait here')).toBeVisible()
   expect(await diaryOf(page, id)).toEqual([])
   await context.setOffline(false)
-  await expect(page.getByText(/waits? here/)).toHaveCount(0, { timeout: 40_000 })
+  await expect(page.getByText(/waits? here/)).toHaveCount(0, { timeout: limit(40_000) })
   expect((await diaryOf(page, id)).map((e) => e.what).sort()).toEqual([
     'Gate was locked',
     'Give notice',

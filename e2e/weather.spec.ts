@@ -1,3 +1,4 @@
+import { limit } from '../scripts/limits.mjs'
 import { readFileSync } from 'node:fs'
 import { at, expect, field, go, openJob, saved, test, ZONE } from './juvena.ts'
 
@@ -78,7 +79,7 @@ test('weather is imported: a wrong unit is shown and put right, gaps and doubtfu
   await expect(page.getByText('Odds of 100 simulated years, up to ± 10 by chance.')).toBeVisible()
   await page.getByRole('button', { name: 'Try a thousand years' }).click()
   await expect(page.getByText('Odds of 1000 simulated years, up to ± 4 by chance.')).toBeVisible({
-    timeout: 60_000,
+    timeout: limit(60_000),
   })
   await page.reload()
   await expect(page.getByText(/2\.5 years, 4\d days missing/)).toBeVisible()

@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { measureSlowness } from './limits.mjs'
 import { chromium, dependencies, pages, root, server } from './ready.mjs'
 
 // Every check, side by side; `npm test -- unit` runs one kind. Each kind's output is told whole
@@ -20,6 +21,10 @@ const KINDS = {
   types: { run: ['npm', 'run', '--silent', 'types'], env: ROOM },
   lint: { run: ['npm', 'run', '--silent', 'lint'], env: ROOM },
   boundary: { run: ['npm', 'run', '--silent', 'boundary'] },
+  bench: {
+    run: [process.execPath, 'scripts/bench.mjs', '--tiny'],
+    ready: () => (pages(), server(), chromium()),
+  },
   unit: {
     run: [
       'npx',
@@ -30,11 +35,13 @@ const KINDS = {
       `--outputFile.json=${unit}`,
     ],
     report: unit,
+    late: lateInUnits,
     count: (r) => [r.numPassedTests, r.numFailedTests],
   },
   e2e: {
     run: ['npx', 'playwright', 'test', '--config', 'e2e/playwright.config.ts'],
     env: { JUVENA_REPORT: e2e },
+    late: lateInPages,
     ready: () => (pages(), server(), chromium()),
     report: e2e,
     count: (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected],
@@ -46,7 +53,7 @@ const KINDS = {
  */
 const LANES = [
   ['e2e', 'types'],
-  ['unit', 'lint', 'boundary'],
+  ['unit', 'lint', 'boundary', 'bench'],
 ]
 
 const asked = process.argv.slice(2)
@@ -62,7 +69,7 @@ const wanted = (kind) => asked.length === 0 || asked.includes(kind)
 let passed = 0
 let failed = 0
 function check(name) {
-  const { run, env, report, count } = KINDS[name]
+  const { run, env, report, count, late } = KINDS[name]
   const began = Date.now()
   return new Promise((done) => {
     let said = ''
@@ -77,20 +84,34 @@ function check(name) {
     child.stderr.on('data', hear)
     child.on('close', (status) => {
       let [good, bad] = [status === 0 ? 1 : 0, 0]
-      if (report && existsSync(report))
-        [good, bad] = count(JSON.parse(readFileSync(report, 'utf8')))
+      let slow = []
+      if (report && existsSync(report)) {
+        const read = JSON.parse(readFileSync(report, 'utf8'))
+        ;[good, bad] = count(read)
+        slow = late(read)
+      }
       if (status !== 0 && bad === 0) bad = 1
       passed += good
       failed += bad
       console.log(
         `\n— ${name}, ${Math.round((Date.now() - began) / 1000)} s: ${good} passed, ${bad} failed\n${said.trimEnd()}`,
       )
+      if (slow.length > 0)
+        console.log(
+          `${slow.length} of them ended by a limit of time (limits were × ${slowness.toFixed(1)} here), which may say more of the machine than of the code:\n${slow.map((t) => `  ${t}`).join('\n')}`,
+        )
       done()
     })
   })
 }
 
 dependencies()
+const slowness = measureSlowness()
+process.env.JUVENA_SLOWNESS = String(slowness)
+if (slowness > 1.2)
+  console.log(
+    `This machine takes ${slowness.toFixed(1)} × as long as usual: limits of time are stretched by as much.`,
+  )
 for (const kind of Object.keys(KINDS).filter(wanted)) KINDS[kind].ready?.()
 await Promise.all(
   LANES.map(async (lane) => {

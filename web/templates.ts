@@ -14,7 +14,7 @@ export const templates: NonNullable<Options['template']> = {
     whitespace: 'preserve',
     nodeTransforms: [
       (node, { parent }) => {
-        if (node.type !== TEXT) return
+        if (node.type !== TEXT || !('content' in node) || typeof node.content !== 'string') return
         node.content = node.content.replace(/[ \t\r\n]+/g, ' ')
         if (parent?.type !== ELEMENT || !('tag' in parent) || !BLOCKS.test(parent.tag)) return
         if (parent.children[0] === node) node.content = node.content.trimStart()

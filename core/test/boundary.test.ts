@@ -54,8 +54,12 @@ describe('the boundary check', () => {
       ...one(to),
       [`core/src/${from}/y.ts`]: `import { x } from '../${to}/x.ts'\nexport const y = x\n`,
     })
-    expect(check(reaching('work', 'schedule'))).toContain('work-on-its-row')
-    expect(check(reaching('materials', 'approach'))).toContain('materials-on-its-row')
-    expect(check(reaching('attic', 'work'))).toContain('every-room-on-a-row')
+    const said = check({
+      ...reaching('work', 'schedule'),
+      ...reaching('materials', 'approach'),
+      ...reaching('attic', 'work'),
+    })
+    for (const name of ['work-on-its-row', 'materials-on-its-row', 'every-room-on-a-row'])
+      expect(said).toContain(name)
   })
 })

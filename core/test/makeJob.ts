@@ -51,15 +51,15 @@ export const draft = (change: Partial<JobDraft> = {}): JobDraft => ({
 })
 
 /** A plan with every message in it spelled out, metric and in one dialect. */
-export type Said<T> = T extends string
-  ? T
-  : [Message] extends [T]
+export type Said<T> = [Message] extends [T]
   ? string
-  : T extends readonly (infer U)[]
-    ? Said<U>[]
-    : T extends object
-      ? { [K in keyof T]: Said<T[K]> }
-      : T
+  : T extends string
+    ? T
+    : T extends readonly (infer U)[]
+      ? Said<U>[]
+      : T extends object
+        ? { [K in keyof T]: Said<T[K]> }
+        : T
 export const READER = { units: 'metric', dialect: 'scarify' } as const
 
 export function said<T>(value: T): Said<T> {
@@ -77,7 +77,7 @@ export function said<T>(value: T): Said<T> {
 export const declared = <V extends TradeValues>(values: V) => new Trace().values(values)
 
 /** The year of a place is the same from test to test. */
-const KEPT = new Memo()
+const KEPT = new Memo(10_000)
 
 export function planOf(
   change: Partial<JobDraft> = {},

@@ -137,7 +137,7 @@ export const anyJob: fc.Arbitrary<RandomJob> = fc.record({
   }) as fc.Arbitrary<JobDraft>,
 })
 /** The year of a place is worked once for all jobs there. */
-const KEPT = new Memo()
+export const KEPT = new Memo(100_000)
 
 export const plan = ({ draft, today }: RandomJob, diary: DiaryEntry[] = []): JobPlan => {
   const read = readJob(draft)

@@ -156,7 +156,9 @@ describe('stations', () => {
       addDays(DEMO_TODAY, -1),
     )
     const answer = await call('POST', `/api/stations/${station.id}/days`, { days })
-    const moved = answer.body.moved.find((m: { id: string }) => m.id === job.id)
+    let { moves } = answer.body
+    while (moves.working > 0) moves = (await call('GET', `/api/season/moves/${moves.id}`)).body
+    const moved = moves.moved.find((m: { id: string }) => m.id === job.id)
     expect(moved.name).toBe('Northern lawn')
     expect(moved.to < moved.from).toBe(true)
     const weather = (await call('GET', `/api/weather?job=${job.id}`)).body

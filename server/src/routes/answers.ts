@@ -166,9 +166,13 @@ const lot = z.strictObject({
   archivedAt: z.string().nullable(),
   shelf,
 })
-const moved = z.array(
-  z.strictObject({ id: z.string(), name: z.string(), from: day.nullable(), to: day.nullable() }),
-)
+const moves = z.strictObject({
+  id: z.string(),
+  working: z.number().int(),
+  moved: z.array(
+    z.strictObject({ id: z.string(), name: z.string(), from: day.nullable(), to: day.nullable() }),
+  ),
+})
 
 const told = z.strictObject({ title: message, says: message })
 const dayStep = z.strictObject({
@@ -314,13 +318,14 @@ export const answers = {
     uses: z.record(z.string(), z.array(z.strictObject({ id: z.string(), name: z.string() }))),
   }),
   stations: z.strictObject({ stations: z.array(station) }),
-  stationChange: z.strictObject({ station, moved }),
+  stationChange: z.strictObject({ station, moves }),
+  moves,
   stationDays: z.strictObject({ days: z.array(stationDay) }),
   daysAdded: z.strictObject({
     added: z.number().int(),
     changed: z.number().int(),
     same: z.number().int(),
-    moved,
+    moves,
   }),
   year: z.strictObject({
     place: z.strictObject({

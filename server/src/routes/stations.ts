@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import type { Request } from 'express'
 import { z } from 'zod'
 import { stationSchema, weatherDay, type StationDraft } from '@juvena/core/entities/station'
@@ -20,11 +21,10 @@ export const stationBodies = {
   }),
 }
 
-/**
- * How long the list of what moved is waited for, ms. Jobs worked after that are not in it; the
- * season shows them.
- */
-const MOVES_PATIENCE = 20_000
+/** A small season is worked within this, ms: its answer has the whole list of what moved. */
+const AT_ONCE = 1_200
+/** Changes whose moves can still be asked for. */
+const REMEMBERED = 30
 
 /** What moved in the season when the weather changed: by job, the day sown before and after. */
 export interface Moved {
@@ -32,6 +32,13 @@ export interface Moved {
   name: string
   from: string | null
   to: string | null
+}
+
+/** What a change of the weather moved so far, and how many jobs are still to be planned. */
+export interface Moves {
+  id: string
+  working: number
+  moved: Moved[]
 }
 
 export function stationRoutes({ stations, weather, season, clock }: Parts): Route[] {
@@ -45,18 +52,31 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
     weather: await weather.ofStation(stored, clock.today()),
   })
 
-  /** Makes a change to the weather and lists what it moved. */
-  async function withMoves<T>(change: () => Promise<T>): Promise<{ done: T; moved: Moved[] }> {
-    await season.fresh(MOVES_PATIENCE, Infinity)
-    const before = await season.sowDays()
-    const done = await change()
-    await season.fresh(MOVES_PATIENCE, Infinity)
-    const after = await season.sowDays()
-    const moved = [...after].flatMap(([id, { name, day }]): Moved[] => {
-      const from = before.get(id)?.day ?? null
-      return from === day ? [] : [{ id, name, from, to: day }]
+  /** The days sown before a change, by change: the newest few. */
+  const before = new Map<string, Awaited<ReturnType<typeof season.sowDays>>>()
+
+  async function movesSince(id: string, patience: number): Promise<Moves> {
+    const known = before.get(id)
+    if (!known) throw notFound('change of the weather')
+    const working = await season.fresh(patience, Infinity)
+    const moved = [...(await season.sowDays())].flatMap(([job, { name, day }]): Moved[] => {
+      const from = known.get(job)?.day ?? null
+      return from === day ? [] : [{ id: job, name, from, to: day }]
     })
-    return { done, moved }
+    return { id, working, moved }
+  }
+
+  /**
+   * Makes a change to the weather and answers at once: what it moved so far, and how many jobs are
+   * being planned anew behind it. The rest is asked for by the id of the change.
+   */
+  async function withMoves<T>(change: () => Promise<T>): Promise<{ done: T; moves: Moves }> {
+    await season.fresh(AT_ONCE, Infinity)
+    const id = randomUUID()
+    before.set(id, await season.sowDays())
+    if (before.size > REMEMBERED) before.delete([...before.keys()][0]!)
+    const done = await change()
+    return { done, moves: await movesSince(id, AT_ONCE) }
   }
 
   return [
@@ -77,8 +97,8 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
       body: stationBodies.create,
       async call(req) {
         const { station } = req.body as { station: StationDraft }
-        const { done, moved } = await withMoves(() => stations.create(station, clock.now()))
-        return { status: 201, send: { station: await shown(done), moved } }
+        const { done, moves } = await withMoves(() => stations.create(station, clock.now()))
+        return { status: 201, send: { station: await shown(done), moves } }
       },
     },
     {
@@ -91,7 +111,7 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
       async call(req) {
         const stored = await stationOr404(req)
         const { revision, station } = req.body as { revision: number; station: StationDraft }
-        const { done, moved } = await withMoves(() =>
+        const { done, moves } = await withMoves(() =>
           stations.save(stored.id, revision, station, clock.now()),
         )
         if (!done)
@@ -100,8 +120,16 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
             'Saved elsewhere',
             'This station was changed in another window. Reload to see it, then change yours.',
           )
-        return { send: { station: await shown(done), moved } }
+        return { send: { station: await shown(done), moves } }
       },
+    },
+    {
+      method: 'get',
+      path: '/season/moves/:change',
+      summary:
+        'What a change of the weather moved so far, and how many jobs are still planned anew.',
+      answer: answers.moves,
+      call: async (req) => ({ send: await movesSince(String(req.params.change), AT_ONCE) }),
     },
     {
       method: 'delete',
@@ -136,10 +164,10 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
             'A simulated station',
             'Its weather is made up; real days do not belong to it. Add a station of your own.',
           )
-        const { done, moved } = await withMoves(() =>
+        const { done, moves } = await withMoves(() =>
           stations.addDays(stored.id, (body as z.infer<typeof stationBodies.days>).days),
         )
-        return { status: 201, send: { ...done, moved } }
+        return { status: 201, send: { ...done, moves } }
       },
     },
   ]

@@ -1,21 +1,51 @@
 <script setup lang="ts">
+import { onBeforeUnmount, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
-import type { Moved } from './station.ts'
+import { api } from '../../stores/api.ts'
+import type { Moves } from './station.ts'
 
-/** Jobs whose sowing moved when the weather changed: old day beside new. */
-defineProps<{ moved: readonly Moved[] }>()
+/**
+ * Jobs whose sowing moved when the weather changed: old day beside new. While jobs are still being
+ * planned anew it says how many, and the list grows.
+ */
+const props = defineProps<{ moves: Moves }>()
 const emit = defineEmits<{ done: [] }>()
 const on = (day: string | null) => (day ? showDay(day, true) : 'no day')
+const now = ref(props.moves)
+const failure = ref('')
+let again: ReturnType<typeof setTimeout> | undefined
+function wait() {
+  if (now.value.working > 0) again = setTimeout(() => void look(), 400)
+}
+async function look() {
+  try {
+    now.value = await api<Moves>('GET', `/season/moves/${props.moves.id}`)
+    failure.value = ''
+  } catch (error) {
+    failure.value = (error as Error).message
+  }
+  wait()
+}
+wait()
+onBeforeUnmount(() => clearTimeout(again))
 </script>
 
 <template>
   <div class="moved" role="status">
+    <p v-if="now.working > 0" class="soft">
+      Saved. {{ now.working }} {{ now.working === 1 ? 'job is' : 'jobs are' }} still being planned
+      with the new weather.
+    </p>
+    <p v-if="failure" class="wrong" role="alert">{{ failure }}</p>
     <p>
-      <b>{{ moved.length }} {{ moved.length === 1 ? 'job' : 'jobs' }} moved.</b>
+      <b v-if="now.moved.length > 0"
+        >{{ now.moved.length }} {{ now.moved.length === 1 ? 'job' : 'jobs' }} moved.</b
+      >
+      <template v-else-if="now.working === 0">No job moved.</template>
     </p>
     <ul>
-      <li v-for="m in moved" :key="m.id">
+      <li v-for="m in now.moved" :key="m.id">
         <RouterLink :to="`/jobs/${m.id}/order`">{{ m.name }}</RouterLink>: <s>{{ on(m.from) }}</s>
         {{ on(m.to) }}
       </li>

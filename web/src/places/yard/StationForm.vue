@@ -6,7 +6,7 @@ import TextField from '../../parts/TextField.vue'
 import { api, ApiError } from '../../stores/api.ts'
 import { useFirm } from '../../stores/firm.ts'
 import MovedJobs from './MovedJobs.vue'
-import type { Moved, Station } from './station.ts'
+import type { Moves, Station } from './station.ts'
 
 /**
  * A weather station: its name, where it stands, and monthly normals where it has no long record.
@@ -40,7 +40,7 @@ const parsed = computed(() =>
 )
 const problems = ref<{ path: string; sentence: string }[]>([])
 const failure = ref('')
-const moved = ref<Moved[] | null>(null)
+const moves = ref<Moves | null>(null)
 const at = (path: string) => problems.value.find((p) => p.path === `station.${path}`)?.sentence
 async function save() {
   problems.value = []
@@ -58,12 +58,12 @@ async function save() {
   const station = { ...form.value, normals: parsed.value?.ok ? parsed.value.normals : null }
   try {
     const answer = props.station
-      ? await api<{ moved: Moved[] }>('PUT', `/stations/${props.station.id}`, {
+      ? await api<{ moves: Moves }>('PUT', `/stations/${props.station.id}`, {
           revision: props.station.revision,
           station,
         })
-      : await api<{ moved: Moved[] }>('POST', '/stations', { station })
-    if (answer.moved.length > 0) moved.value = answer.moved
+      : await api<{ moves: Moves }>('POST', '/stations', { station })
+    if (answer.moves.moved.length > 0 || answer.moves.working > 0) moves.value = answer.moves
     else emit('saved')
   } catch (error) {
     problems.value = error instanceof ApiError ? (error.body.problems ?? []) : []
@@ -117,7 +117,7 @@ async function save() {
     />
     <p v-if="failure" class="wrong" role="alert">{{ failure }}</p>
     <button type="submit" class="act main">{{ station ? 'Save' : 'Add the station' }}</button>
-    <MovedJobs v-if="moved" :moved="moved" @done="emit('saved')" />
+    <MovedJobs v-if="moves" :moves="moves" @done="emit('saved')" />
   </form>
 </template>
 

@@ -16,7 +16,7 @@ import ChoiceField from '../../parts/ChoiceField.vue'
 import { api } from '../../stores/api.ts'
 import { useFirm } from '../../stores/firm.ts'
 import MovedJobs from './MovedJobs.vue'
-import type { Moved, Station } from './station.ts'
+import type { Moves, Station } from './station.ts'
 
 /**
  * Daily weather from a CSV file: what each column is and in which unit is guessed, shown and
@@ -30,9 +30,12 @@ const name = ref('')
 const failure = ref('')
 const mapping = ref<WeatherMapping | null>(null)
 const sending = ref<{ sent: number; of: number } | null>(null)
-const done = shallowRef<{ added: number; changed: number; same: number; moved: Moved[] } | null>(
-  null,
-)
+const done = shallowRef<{
+  added: number
+  changed: number
+  same: number
+  moves: Moves | null
+} | null>(null)
 
 const MOST_BYTES = 20e6
 /** Days sent at once: a long record goes in pieces, each kept whole. */
@@ -149,12 +152,13 @@ async function send() {
   if (days.length === 0) return
   failure.value = ''
   const sum = { added: 0, changed: 0, same: 0 }
-  const moves = new Map<string, Moved>()
+  // The moves since the first piece are those of the whole record.
+  let change = ''
   sending.value = { sent: 0, of: days.length }
   try {
     for (let at = 0; at < days.length; at += PIECE) {
       const piece = days.slice(at, at + PIECE)
-      const answer = await api<{ added: number; changed: number; same: number; moved: Moved[] }>(
+      const answer = await api<{ added: number; changed: number; same: number; moves: Moves }>(
         'POST',
         `/stations/${props.station.id}/days`,
         {
@@ -164,10 +168,9 @@ async function send() {
       sum.added += answer.added
       sum.changed += answer.changed
       sum.same += answer.same
-      for (const m of answer.moved) moves.set(m.id, { ...m, from: moves.get(m.id)?.from ?? m.from })
-      sending.value = { sent: Math.min(days.length, at + PIECE), of: days.length }
+      change ||= answer.moves.id
     }
-    done.value = { ...sum, moved: [...moves.values()].filter((m) => m.from !== m.to) }
+    done.value = { ...sum, moves: await api<Moves>('GET', `/season/moves/${change}`) }
     emit('imported')
   } catch (error) {
     failure.value = `${(error as Error).message} ${sending.value?.sent ?? 0} of ${days.length} days were kept; importing the file again goes on from there.`
@@ -281,9 +284,9 @@ async function send() {
       <p>
         <b>{{ done.added.toLocaleString('en') }} new days</b>,
         {{ done.changed.toLocaleString('en') }} changed, {{ done.same.toLocaleString('en') }} as
-        before. {{ done.moved.length ? '' : 'No job moved.' }}
+        before.
       </p>
-      <MovedJobs v-if="done.moved.length" :moved="done.moved" @done="done = null" />
+      <MovedJobs :moves="done.moves" @done="done = null" />
     </div>
   </div>
 </template>

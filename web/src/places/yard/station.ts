@@ -16,3 +16,9 @@ export interface Moved {
   from: string | null
   to: string | null
 }
+/** What a change of the weather moved so far, and how many jobs are still planned anew. */
+export interface Moves {
+  id: string
+  working: number
+  moved: Moved[]
+}

@@ -1,0 +1,2 @@
+export function measureSlowness(): number
+export function limit(ms: number): number
