@@ -34,7 +34,7 @@ const done = shallowRef<{
   added: number
   changed: number
   same: number
-  moves: Moves | null
+  moves: Moves
 } | null>(null)
 
 const MOST_BYTES = 20e6
