@@ -13,6 +13,23 @@ const e2e = join(place, 'e2e.json')
 
 /** Room for what lives briefly: compilers spend a fifth less on collecting it. */
 const ROOM = { NODE_OPTIONS: '--max-semi-space-size=64' }
+/** Tests that failed by a limit of time, from the reports. */
+const BY_TIME = /time ?out|timed out/i
+const lateInUnits = (r) =>
+  r.testResults.flatMap((f) =>
+    f.assertionResults
+      .filter((t) => t.status === 'failed' && t.failureMessages.some((m) => BY_TIME.test(m)))
+      .map((t) => t.fullName),
+  )
+const inside = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(inside)]
+const byTime = (result) =>
+  result.status === 'timedOut' || (result.errors ?? []).some((e) => BY_TIME.test(e.message ?? ''))
+const lateInPages = (r) =>
+  r.suites
+    .flatMap(inside)
+    .filter((s) => !s.ok && s.tests.some((t) => t.results.some(byTime)))
+    .map((s) => s.title)
+
 /**
  * Kinds of check. `count` reads how many passed and failed from a report; a kind without one counts
  * as one.
