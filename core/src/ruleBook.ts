@@ -37,7 +37,7 @@ import {
   upkeepNitrogen,
   upkeepValues,
 } from './materials/feedRules.ts'
-import { packRule } from './materials/lines.ts'
+import { costRule, packRule } from './materials/lines.ts'
 import { bothRounds } from './materials/materialLine.ts'
 import { plantRules } from './materials/planting.ts'
 import { firmSettings } from './firm/firmSettings.ts'
@@ -50,7 +50,7 @@ import { levelValues, lineWidths, trenchValues } from './reference/siteValues.ts
 import { orderRules } from './schedule/orderOfWork.ts'
 import { choiceValues } from './climate/choiceValues.ts'
 import { treatmentReadings, usualWait, waitRules } from './work/waitingPeriods.ts'
-import { fitValues } from './seed/fit.ts'
+import { fitValues } from './seed/fit/fit.ts'
 import { inLightRules } from './seed/inLight.ts'
 import { panRules } from './seed/pans.ts'
 import { mixRules } from './seed/mix.ts'
@@ -80,7 +80,7 @@ const RULE_SETS = [
   coringRules,
   coverRules,
   debrisRules,
-  { packRule },
+  { packRule, costRule },
   bothRounds,
   plantRules,
   frostRules,

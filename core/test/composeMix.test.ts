@@ -11,7 +11,7 @@ import {
 } from '../src/seed/composeMix.ts'
 import { render } from '../src/present/render.ts'
 import { whatHolds } from '../src/seed/binding.ts'
-import type { Fit } from '../src/seed/fit.ts'
+import type { Fit } from '../src/seed/fit/fit.ts'
 import { mixAsProgram } from './mixAsProgram.ts'
 
 let highs: Awaited<ReturnType<typeof highsLoader>>

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import type { JobDraft, ZoneDraft } from '../src/entities/job.ts'
 import { GRASSES } from '../src/reference/grasses.ts'
-import { FIT_PARTS, fitValues } from '../src/seed/fit.ts'
+import { fitValues } from '../src/seed/fit/fit.ts'
+import { FIT_PARTS } from '../src/seed/fit/parts.ts'
 import { planOf, SOUTH, zone } from './makeJob.ts'
 import { climateAt } from './makePlace.ts'
 

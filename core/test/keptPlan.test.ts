@@ -185,7 +185,16 @@ describe('a kept plan is the plan', () => {
     }
   })
   it('names every field of a firm that a plan could hang on', () => {
-    const worded = ['name', 'address', 'phone', 'dialect', 'letterKeys', 'paper']
+    const worded = [
+      'name',
+      'address',
+      'phone',
+      'dialect',
+      'letterKeys',
+      'paper',
+      'currency',
+      'coinDecimals',
+    ]
     expect([...Object.keys(FIRMS), ...worded].sort()).toEqual(
       Object.keys(firmSchema.parse({})).sort(),
     )

@@ -77,7 +77,7 @@ describe('what a lot is worth', () => {
   it('98 % × 85 % is 83.3 %; a thousand live seeds of a 96-a-bag rye cost 96 ÷ 10 ÷ (550 × 0.833) (by hand)', () => {
     const [p] = worth({ parts: [part(98, 85)], otherCrop: 0, inert: 2 }).parts
     expect(p!.pls).toBeCloseTo(83.3, 9)
-    expect(p!.costPerThousand).toBeCloseTo(9.6 / (550 * 0.833), 9)
+    expect(p!.costPerThousand).toBeCloseTo(9600 / (550 * 0.833), 6)
   })
   it('holds its test for a year, then loses by how it is kept: two years on in a shed 88 × 0.92 = 81.0 %', () => {
     expect(worth({ tested: '2026-03-01' }).parts[0]).toMatchObject({

@@ -155,6 +155,8 @@ describe('stations', () => {
       '2024-02-22',
       addDays(DEMO_TODAY, -1),
     )
+    // Planned once before the weather changes: only then can it be said to move.
+    while ((await call('GET', '/api/season')).body.working > 0);
     const answer = await call('POST', `/api/stations/${station.id}/days`, { days })
     let { moves } = answer.body
     while (moves.working > 0) moves = (await call('GET', `/api/season/moves/${moves.id}`)).body

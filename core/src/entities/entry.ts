@@ -26,7 +26,9 @@ export function quantity(kind: Kind, { min, max, what, because }: Bounds) {
     .default(null)
     .transform((entered, ctx): number | null => {
       if (entered === null || entered === '') return null
-      let value = entered
+      const { inside, insidePer = 1 } = KINDS[kind]
+      // A number is told as a person says it; only money is counted otherwise inside.
+      let value = typeof entered === 'number' ? entered * insidePer : entered
       if (typeof value === 'string') {
         const parsed = parseQuantity(value, kind)
         if (!parsed.ok) {
@@ -35,12 +37,11 @@ export function quantity(kind: Kind, { min, max, what, because }: Bounds) {
         }
         value = parsed.value
       }
-      if (!(value >= min && value <= max)) {
-        const inside = KINDS[kind].inside
+      if (!(value >= min * insidePer && value <= max * insidePer)) {
         const n = (x: number) => `${showNumber(x)}${inside ? ` ${inside}` : ''}`
         ctx.addIssue({
           code: 'custom',
-          message: `${what} of ${n(value)} is outside ${n(min)} to ${n(max)}${because ? `: ${because}` : '.'}`,
+          message: `${what} of ${n(value / insidePer)} is outside ${n(min)} to ${n(max)}${because ? `: ${because}` : '.'}`,
         })
         return z.NEVER
       }

@@ -1,3 +1,4 @@
+import type { Currency } from '../quantities/money.ts'
 import { z } from 'zod'
 import { DEFAULT_SCHOOLS, SCHOOL_CHOICES, type Schools } from '../reference/schools.ts'
 import { grassId, ownGrassSchema } from './grass.ts'
@@ -20,6 +21,9 @@ export const firmSchema = z.strictObject({
   hoursPerDay: quantity('hours', { min: 1, max: 16, what: 'A working day' }),
   weekendWork: z.boolean().default(false),
   feedGrade: grade,
+  /** Its money: the sign before a sum, and the decimals of the smallest coin. */
+  currency: text(4),
+  coinDecimals: z.literal([0, 2, 3]).default(2),
   /** Seed bags it buys, and what one costs. */
   seedBags: uniqueIds(
     z
@@ -27,7 +31,7 @@ export const firmSchema = z.strictObject({
         z.strictObject({
           id: text(40),
           size: quantity('mass', { min: 0.05, max: 1000, what: 'A bag' }),
-          price: quantity('ratio', { min: 0, max: 1_000_000, what: 'A price' }),
+          price: quantity('price', { min: 0, max: 1_000_000, what: 'A price' }),
         }),
       )
       .max(12),
@@ -99,3 +103,12 @@ export function schoolsFor(
 }
 
 export const defaultFirm = (): Firm => firmSchema.parse({})
+
+/** How a firm's money is written. */
+export const currencyOf = ({
+  currency,
+  coinDecimals,
+}: Pick<Firm, 'currency' | 'coinDecimals'>): Currency => ({
+  sign: currency,
+  decimals: coinDecimals,
+})

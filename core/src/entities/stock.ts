@@ -63,7 +63,7 @@ export const seedLotSchema = z
     storage: oneOf(STORAGES, 'a way of keeping it').default('shed'),
     /** The bag it comes in, and what that costs. */
     bag: quantity('mass', { min: 0.05, max: 1000, what: 'A bag' }),
-    price: quantity('ratio', { min: 0, max: 1_000_000, what: 'A price' }),
+    price: quantity('price', { min: 0, max: 1_000_000, what: 'A price' }),
     test: paperTest.prefault({}),
     notes: text(1000),
   })

@@ -1,3 +1,4 @@
+import { dot } from '../quantities/sum.ts'
 import type { Firm } from '../entities/firm.ts'
 import { COVER_NAMES, DRESSING_NAMES } from '../reference/lists.ts'
 import { FEED_BAGS, packValues, reserveValues, SEED_BAGS } from '../reference/materialValues.ts'
@@ -6,7 +7,7 @@ import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
 import type { ZoneWork } from '../work/zoneWork.ts'
 import { seedRules } from '../seed/seedRules.ts'
-import { procedure } from '../rules/rule.ts'
+import { procedure, rule } from '../rules/rule.ts'
 import { JOB, zoneOf, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { CoverPlan } from './cover.ts'
@@ -18,6 +19,19 @@ import { dressingRules } from './dressingRules.ts'
 import type { StepKind } from '../reference/operations.ts'
 import type { FeedPlan } from './feed.ts'
 import { bagsFor, ownBags, sizesInKg, usualBags, type Bags, type Packs } from './packs.ts'
+
+/** What the bags of a line cost together. */
+export const costRule = rule({
+  id: 'materials.bag-cost',
+  stage: 5,
+  label: 'Bags, what they cost',
+  unit: 'money',
+  standing: 'calculation',
+  says: 'Each size of bag by its price.',
+  inputs: { bags: '1[]', prices: 'money[]' },
+  formula: 'dot(bags, prices)',
+  compute: ({ bags, prices }) => dot(bags, prices),
+})
 
 export const packRule = procedure({
   id: 'materials.packs',
@@ -117,8 +131,20 @@ function bagged({
     { order, sizes: sizesInKg(sold) },
     { part: key },
   )
+  const cost =
+    packs.cost === null
+      ? null
+      : trace.work(
+          costRule,
+          JOB,
+          {
+            bags: packs.counts.map((c) => c.count),
+            prices: packs.counts.map((c) => sold.sizes.find((s) => s.size === c.size)!.price),
+          },
+          { part: key },
+        )
   return {
-    packs: { ...packs, figure: figure.id },
+    packs: { ...packs, figure: figure.id, costs: cost?.id ?? null },
     doubt: joined(
       [
         leftShort &&

@@ -20,7 +20,7 @@ export interface MaterialLine {
   detail: Message
   cells: Record<ZoneId, FigureId>
   total: FigureId
-  packs: (Packs & { figure: FigureId }) | null
+  packs: (Packs & { figure: FigureId; costs: FigureId | null }) | null
   /** Weight on the barrow, t. */
   tonnes: number
   /** What the doubt about the area is worth, where the area's error is known. */

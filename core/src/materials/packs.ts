@@ -5,7 +5,7 @@ export interface Packs {
   /** kg. */
   bought: number
   left: number
-  /** In the firm's money; null until prices are known. */
+  /** In thousandths of the firm's money; null until prices are known. */
   cost: number | null
 }
 

@@ -67,8 +67,8 @@ const explainValue = (v: TradeValue, firmValues: FirmValues, reader: Reader): Ex
   return {
     id: v.id,
     says: v.says,
-    value: shown(valueInForce(v, firmValues), v.unit, reader.units),
-    instead: own === undefined ? null : shown(v.is, v.unit, reader.units),
+    value: shown(valueInForce(v, firmValues), v.unit, reader.units, reader.currency),
+    instead: own === undefined ? null : shown(v.is, v.unit, reader.units, reader.currency),
     standing: EVIDENCE_NAMES[own === undefined ? v.standing : 'reading'],
   }
 }
@@ -98,7 +98,7 @@ export function explain(
       : undefined
   return {
     figure,
-    value: shown(figure.value, figure.unit, reader.units),
+    value: shown(figure.value, figure.unit, reader.units, reader.currency),
     rule: by,
     says: render(ruleSays(by, firmValues), reader),
     formula,
@@ -115,7 +115,7 @@ export function explain(
         }
       : null,
     instead: figure.override
-      ? shown(figure.override.instead, figure.override.unit, reader.units)
+      ? shown(figure.override.instead, figure.override.unit, reader.units, reader.currency)
       : null,
     change: figure.change ? render(figure.change, reader) : null,
   }

@@ -126,10 +126,10 @@ const isList = (ref: InputRef): ref is readonly string[] => Array.isArray(ref)
 function inputText(
   ref: InputRef,
   figures: Readonly<Record<string, Figure>>,
-  { units }: Reader,
+  { units, currency }: Reader,
 ): string {
   const one = (id: string) =>
-    figures[id] ? shown(figures[id].value, figures[id].unit, units) : '—'
+    figures[id] ? shown(figures[id].value, figures[id].unit, units, currency) : '—'
   const listed = (texts: readonly string[]) =>
     texts.length === 0
       ? '—'
@@ -139,8 +139,8 @@ function inputText(
   if (typeof ref === 'string') return one(ref)
   if (isList(ref)) return listed(ref.map(one))
   return 'value' in ref
-    ? shown(ref.value, ref.unit, units)
-    : listed(ref.values.map((v) => shown(v, ref.unit, units)))
+    ? shown(ref.value, ref.unit, units, currency)
+    : listed(ref.values.map((v) => shown(v, ref.unit, units, currency)))
 }
 
 /** What stands behind the names of a rule's formula, for one figure. */
@@ -156,7 +156,9 @@ export const namesOf =
     const ref = figure.inputs[name]
     if (ref !== undefined) return inputText(ref, figures, reader)
     const value = by.values[name]
-    return value ? shown(valueInForce(value, firmValues), value.unit, reader.units) : null
+    return value
+      ? shown(valueInForce(value, firmValues), value.unit, reader.units, reader.currency)
+      : null
   }
 
 /** A rule's formula with its names. */

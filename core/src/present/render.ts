@@ -1,3 +1,4 @@
+import type { Currency } from '../quantities/money.ts'
 import { showDay } from '../calendar/day.ts'
 import type { UnitSystem } from '../quantities/quantity.ts'
 import { forHand, show, showNumber } from '../quantities/show.ts'
@@ -8,6 +9,8 @@ import type { Message, Part } from '../rules/message.ts'
 export interface Reader {
   units: UnitSystem
   dialect: Dialect
+  /** The firm's money; without sign where it is not told. */
+  currency?: Currency
   /** Three figures, as the working shows them, instead of what a hand can do. */
   exact?: boolean
 }
@@ -37,13 +40,13 @@ function renderPart(part: Part, reader: Reader): string {
   if ('value' in part) {
     const look = reader.exact ? show : forHand
     if (typeof part.value !== 'object') {
-      const { number, unit } = look(part.value, part.unit, reader.units)
+      const { number, unit } = look(part.value, part.unit, reader.units, reader.currency)
       return unit ? `${number} ${unit}` : number
     }
     // Inside a sentence a range is written without spaces: 10–15 mm.
     const [low, high] = [
-      look(part.value.low, part.unit, reader.units),
-      look(part.value.high, part.unit, reader.units),
+      look(part.value.low, part.unit, reader.units, reader.currency),
+      look(part.value.high, part.unit, reader.units, reader.currency),
     ]
     return `${low.number === high.number ? '' : `${low.number}–`}${high.number}${high.unit ? ` ${high.unit}` : ''}`
   }

@@ -4,6 +4,8 @@
  * unit of that kind.
  */
 
+import { THOUSANDTHS } from './money.ts'
+
 export type UnitSystem = 'metric' | 'us'
 
 export type Kind =
@@ -23,6 +25,7 @@ export type Kind =
   | 'ph'
   | 'slope'
   | 'ratio'
+  | 'price'
 
 interface KindOfQuantity {
   /** How the kind is spoken of in a sentence: "an area". */
@@ -31,6 +34,8 @@ interface KindOfQuantity {
   inside: string
   /** Spellings (lower case, no spaces) and what one of them is worth inside. */
   units: Record<string, number>
+  /** What one of it as a person says it is worth inside; 1 where not given. */
+  insidePer?: number
   /** The unit a bare number is taken to be in, by system. */
   bare: Record<UnitSystem, string>
   example: Record<UnitSystem, string>
@@ -222,6 +227,14 @@ export const KINDS: Record<Kind, KindOfQuantity> = {
     bare: { metric: '', us: '' },
     example: { metric: '0.7', us: '0.7' },
   },
+  price: {
+    name: 'a price',
+    inside: '',
+    insidePer: THOUSANDTHS,
+    units: {},
+    bare: { metric: '', us: '' },
+    example: { metric: '168 or 12.50', us: '168 or 12.50' },
+  },
   slope: {
     name: 'a slope',
     inside: '%',
@@ -329,6 +342,19 @@ function bySides(text: string, system: UnitSystem): Parsed | null {
     : null
 }
 
+/** Signs and letters of money round a price: "$12.50", "12.50 NZ$", "EUR 9". */
+const MONEY_MARK =
+  /^(?:[a-z]{0,3}\p{Sc}|[a-z]{3})?\s*([^a-z\p{Sc}]+?)\s*(?:[a-z]{0,3}\p{Sc}|[a-z]{3})?$/iu
+
+/** A price in thousandths, whatever money it is marked with: the firm has one currency. */
+function priceOf(text: string, wrong: (why: string) => Parsed): Parsed {
+  const bare = MONEY_MARK.exec(text.trim())?.[1]
+  const number = bare === undefined ? null : takeNumber(bare)
+  if (!number || number.rest.trim() !== '' || !Number.isFinite(number.value))
+    return wrong('is not a price.')
+  return { ok: true, value: Math.round(number.value * THOUSANDTHS), text }
+}
+
 /**
  * Reads a typed quantity. `system` decides only what a bare number means.
  * Returns the value inside the core, with the text completed by its unit; or one sentence saying
@@ -351,6 +377,7 @@ export function parseQuantity(typed: string, kind: Kind, system: UnitSystem = 'm
     if (m && Number(m[2]) > 0) return { ok: true, value: (100 * Number(m[1])) / Number(m[2]), text }
     if (/^(flat|level)$/i.test(text)) return { ok: true, value: 0, text }
   }
+  if (kind === 'price') return priceOf(text, wrong)
   if (kind === 'area') {
     const sides = bySides(text, system)
     if (sides) return sides

@@ -1,4 +1,5 @@
 import { showDay } from '../calendar/day.ts'
+import { NO_CURRENCY, showMoney, type Currency } from './money.ts'
 import { POUND_PER_1000_SQ_FT, type UnitSystem } from './quantity.ts'
 
 /**
@@ -40,6 +41,13 @@ export type Unit =
   | 's'
   | 'years'
   | 'deg'
+  /** Money in thousandths of the firm's currency, and prices by what they are for. */
+  | 'money'
+  | 'money/kg'
+  | 'money/h'
+  | 'money/d'
+  | 'money/m3'
+  | 'money/m2'
   | 'date'
   | 'text'
   | '1'
@@ -95,10 +103,21 @@ const SHOWN: Record<Unit, Record<UnitSystem, ShownUnit>> = {
   s: same('s'),
   years: same('years'),
   deg: same('°'),
+  money: same(''),
+  'money/kg': { metric: { unit: 'a kg', per: 1 }, us: { unit: 'a lb', per: 1 / 0.45359237 } },
+  'money/h': same('an hour'),
+  'money/d': same('a day'),
+  'money/m3': {
+    metric: { unit: 'a m³', per: 1 },
+    us: { unit: 'a yd³', per: 1 / 0.764554857984 },
+  },
+  'money/m2': { metric: { unit: 'a m²', per: 1 }, us: { unit: 'a ft²', per: 1 / 0.09290304 } },
   date: same(''),
   text: same(''),
   '1': same(''),
 }
+
+const isMoney = (unit: Unit): boolean => unit.startsWith('money')
 
 export interface Interval {
   low: number | string
@@ -130,11 +149,12 @@ export function show(
   value: FigureValue | null | undefined,
   unit: Unit,
   system: UnitSystem,
+  currency: Currency = NO_CURRENCY,
 ): Formatted {
   if (value === null || value === undefined) return { number: '—', unit: '' }
   if (typeof value === 'object') {
-    const low = show(value.low, unit, system)
-    const high = show(value.high, unit, system)
+    const low = show(value.low, unit, system, currency)
+    const high = show(value.high, unit, system, currency)
     return {
       number: low.number === high.number ? low.number : `${low.number} – ${high.number}`,
       unit: high.unit,
@@ -152,6 +172,7 @@ export function show(
       ? { number: showNumber(value * 1000), unit: 'g' }
       : { number: showNumber((16 * value) / SHOWN.kg.us.per), unit: 'oz' }
   const shown = SHOWN[unit][system]
+  if (isMoney(unit)) return { number: showMoney(value / shown.per, currency), unit: shown.unit }
   return { number: showNumber(value / shown.per + (shown.offset ?? 0)), unit: shown.unit }
 }
 
@@ -160,8 +181,9 @@ export function shown(
   value: FigureValue | null | undefined,
   unit: Unit,
   system: UnitSystem,
+  currency: Currency = NO_CURRENCY,
 ): string {
-  const s = show(value, unit, system)
+  const s = show(value, unit, system, currency)
   return s.unit ? `${s.number} ${s.unit}` : s.number
 }
 
@@ -269,10 +291,14 @@ export function forHand(
   value: FigureValue | null | undefined,
   unit: Unit,
   system: UnitSystem,
+  currency: Currency = NO_CURRENCY,
 ): Formatted {
   if (typeof value === 'object' && value !== null) {
-    const [low, high] = [forHand(value.low, unit, system), forHand(value.high, unit, system)]
-    if (low.unit !== high.unit) return show(value, unit, system)
+    const [low, high] = [
+      forHand(value.low, unit, system, currency),
+      forHand(value.high, unit, system, currency),
+    ]
+    if (low.unit !== high.unit) return show(value, unit, system, currency)
     return {
       number: low.number === high.number ? low.number : `${low.number} – ${high.number}`,
       unit: high.unit,
@@ -280,7 +306,7 @@ export function forHand(
   }
   return (
     (typeof value === 'number' && Number.isFinite(value) && roundedForHand(value, unit, system)) ||
-    show(value, unit, system)
+    show(value, unit, system, currency)
   )
 }
 
@@ -289,8 +315,9 @@ export function toldForHand(
   value: FigureValue | null | undefined,
   unit: Unit,
   system: UnitSystem,
+  currency: Currency = NO_CURRENCY,
 ): string {
-  const s = forHand(value, unit, system)
+  const s = forHand(value, unit, system, currency)
   return s.unit ? `${s.number} ${s.unit}` : s.number
 }
 

@@ -1,6 +1,7 @@
 import { quantity, say, verbatim, type Message } from '../rules/message.ts'
 import { allowed, valueOf, withinPlants, type Component, type MixProblem } from './composeMix.ts'
-import { FIT_PART_NAMES, type Fit } from './fit.ts'
+import type { Fit } from './fit/fit.ts'
+import { FIT_PART_NAMES } from './fit/parts.ts'
 
 /** What the needs of a mix are, in their order; those after them keep the kinds that grow there. */
 const NEEDS: readonly Message[] = [

@@ -5,7 +5,8 @@ import type { Message } from '../rules/message.ts'
 import { procedure, tradeValues, value } from '../rules/rule.ts'
 import { figureId, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import { fitValues, leastSun } from './fit.ts'
+import { fitValues } from './fit/fit.ts'
+import { leastSun } from './fit/judging.ts'
 
 /** How plants thin out in shade. */
 export const inLightValues = tradeValues('in-light', {

@@ -3,7 +3,7 @@ import { quantity, say, type Message } from '../rules/message.ts'
 import { figureId, zoneScope } from '../trace/scope.ts'
 import type { BagOnShelf } from '../stock/seedOnShelf.ts'
 import type { GrassId } from '../reference/grasses.ts'
-import { fitOf, type Fit } from './fit.ts'
+import { fitOf, type Fit } from './fit/fit.ts'
 import { mayMix, mixName, mixProblem, type Mix, type MixBrief, type Shares } from './mix.ts'
 import { valueOf, type MixProblem } from './composeMix.ts'
 

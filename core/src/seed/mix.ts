@@ -18,7 +18,9 @@ import {
   valueOf,
   withinPlants,
 } from './composeMix.ts'
-import { FIT_PART_NAMES, fitOf, fitValues, type Fit, type FitGround, type FitPart } from './fit.ts'
+import { fitOf, fitValues, type Fit, type FitPart } from './fit/fit.ts'
+import { FIT_PART_NAMES } from './fit/parts.ts'
+import type { FitGround } from './fit/judging.ts'
 import { whatLeads, type Leading } from './whatLeads.ts'
 
 export interface MixPart {

@@ -2,7 +2,8 @@ import { coverLines } from '../findings/lines.ts'
 import { kindOf, type Grass, type GrassId } from '../reference/grasses.ts'
 import { num } from '../trace/figure.ts'
 import { say, type Message } from '../rules/message.ts'
-import { fitValues, leastSun, type Fit, type FitGround } from './fit.ts'
+import { fitValues, type Fit } from './fit/fit.ts'
+import { leastSun, type FitGround } from './fit/judging.ts'
 
 /** Which grasses the sward that stands allows; all where `only` is null. */
 export interface Leading {

@@ -15,6 +15,7 @@ export const demoFirm: FirmDraft = {
   name: 'Tussock Lane Turf',
   units: 'metric',
   dialect: 'scarify',
+  currency: '$',
   crew: 2,
   hoursPerDay: 8,
   feedGrade: '16-20-8',

@@ -60,8 +60,9 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
     if (!known) throw notFound('change of the weather')
     const working = await season.fresh(patience, Infinity)
     const moved = [...(await season.sowDays())].flatMap(([job, { name, day }]): Moved[] => {
+      // One that was never planned before cannot be said to have moved.
       const from = known.get(job)?.day ?? null
-      return from === day ? [] : [{ id: job, name, from, to: day }]
+      return !known.has(job) || from === day ? [] : [{ id: job, name, from, to: day }]
     })
     return { id, working, moved }
   }

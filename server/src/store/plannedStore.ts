@@ -248,9 +248,9 @@ export const plannedStore = (db: Knex) => ({
     return uses
   },
 
-  /** By job, its name and the day it is sown. */
+  /** By job that was planned at least once, its name and the day it is sown. */
   async sowDays(): Promise<Map<string, { name: string; day: string | null }>> {
-    const rows = (await db('planned').join('jobs', 'jobs.id', 'planned.job_id').select('jobs.id', 'jobs.name', 'sow_day')) as { id: string; name: string; sow_day: string | null }[] // prettier-ignore
+    const rows = (await db('planned').join('jobs', 'jobs.id', 'planned.job_id').whereNotNull('planned.row').select('jobs.id', 'jobs.name', 'sow_day')) as { id: string; name: string; sow_day: string | null }[] // prettier-ignore
     return new Map(rows.map((r) => [r.id, { name: r.name, day: r.sow_day }]))
   },
 })

@@ -35,6 +35,7 @@ const UNITS: Partial<Record<Kind, Unit>> = {
   hours: 'h',
   days: 'd',
   slope: 'slope',
+  price: 'money',
 }
 
 /** Text for what is stored: typed text as it is, a bare number with the core's unit. */

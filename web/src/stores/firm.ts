@@ -1,7 +1,13 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
-import { defaultFirm, firmSchema, type Firm, type FirmDraft } from '@juvena/core/entities/firm'
+import {
+  currencyOf,
+  defaultFirm,
+  firmSchema,
+  type Firm,
+  type FirmDraft,
+} from '@juvena/core/entities/firm'
 import { pathText, type Problem } from '@juvena/core/entities/problem'
 import type { UnitSystem } from '@juvena/core/quantities/quantity'
 import {
@@ -68,6 +74,8 @@ export const useFirm = defineStore('firm', () => {
   const mixText = (parts: readonly Shares[]) =>
     parts.map((p) => `${grassShort(p.grass)} ${Math.round(p.share)}`).join(' · ')
 
+  /** How the firm's money is written. */
+  const currency = computed(() => currencyOf(settings.value))
   const ownUnits = ref<UnitSystem | null>(null)
   const units = computed<UnitSystem>(() => ownUnits.value ?? settings.value.units)
   const toggleUnits = () => (ownUnits.value = units.value === 'metric' ? 'us' : 'metric')
@@ -82,19 +90,23 @@ export const useFirm = defineStore('firm', () => {
     { immediate: true },
   )
 
-  const reader = computed(() => ({ units: units.value, dialect: settings.value.dialect }))
+  const reader = computed(() => ({
+    units: units.value,
+    dialect: settings.value.dialect,
+    currency: currency.value,
+  }))
   /** A message of the core in this firm's units and words. */
   const say = (message: Message) => render(message, reader.value)
   const showValue = (value: FigureValue | null | undefined, unit: Unit) =>
-    show(value, unit, units.value)
+    show(value, unit, units.value, currency.value)
   /** As somebody does it: rounded for the hand. */
   const showForHand = (value: FigureValue | null | undefined, unit: Unit) =>
-    forHand(value, unit, units.value)
+    forHand(value, unit, units.value, currency.value)
   const hand = (value: FigureValue | null | undefined, unit: Unit) =>
-    toldForHand(value, unit, units.value)
+    toldForHand(value, unit, units.value, currency.value)
   const doubt = (value: number, by: number, unit: Unit) => withDoubt(value, by, unit, units.value)
   const text = (value: FigureValue | null | undefined, unit: Unit) =>
-    shown(value, unit, units.value)
+    shown(value, unit, units.value, currency.value)
   /** What is weighed out: pans to what the scale tells, anything else rounded for the hand. */
   const weighed = (value: FigureValue, unit: Unit, pans: number) =>
     pans > 1 ? `${pans} × ${text(value, unit)}` : hand(value, unit)

@@ -93,6 +93,24 @@ const state = computed(
           />
         </div>
         <div class="row">
+          <TextField
+            label="Sign of your money"
+            :model-value="firm.draft.currency"
+            :maxlength="4"
+            @update:model-value="set('currency', $event)"
+          />
+          <ChoiceField
+            label="Smallest coin"
+            :options="[
+              { value: '2', name: 'a hundredth, like 12.50' },
+              { value: '0', name: 'whole, like 1,250' },
+              { value: '3', name: 'a thousandth, like 1.250' },
+            ]"
+            :model-value="String(firm.settings.coinDecimals)"
+            @update:model-value="set('coinDecimals', $event === '0' ? 0 : $event === '3' ? 3 : 2)"
+          />
+        </div>
+        <div class="row">
           <ChoiceField
             label="Paper"
             :options="[

@@ -83,7 +83,7 @@ const grasses = computed(() => firm.sownGrasses.map((g) => ({ value: g.id, name:
         />
         <QuantityField
           label="Price"
-          kind="ratio"
+          kind="price"
           :model-value="b.price"
           :problem="problem(`seedBags[${i}].price`)"
           @update:model-value="setBag(i, { price: $event })"

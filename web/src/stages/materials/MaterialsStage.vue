@@ -22,7 +22,7 @@ const wide = computed(() => zones.value.length <= 4)
 const lines = computed(() => job.plan?.materials ?? [])
 const packs = (line: MaterialLine) =>
   line.packs
-    ? `${line.packs.counts.map((c) => `${c.count} × ${c.size} ${line.packs!.unit}`).join(' + ')}${line.packs.cost === null ? '' : `, costs ${line.packs.cost.toLocaleString('en', { maximumFractionDigits: 2 })}`}${line.packs.left > 0.15 ? `, ${firm.hand(line.packs.left, 'kg')} to stock` : ''}`
+    ? `${line.packs.counts.map((c) => `${c.count} × ${c.size} ${line.packs!.unit}`).join(' + ')}${line.packs.left > 0.15 ? `, ${firm.hand(line.packs.left, 'kg')} to stock` : ''}`
     : ''
 const also = (line: MaterialLine) =>
   line.also.map((id) => {
@@ -32,7 +32,7 @@ const also = (line: MaterialLine) =>
     if (f.rule === 'dressing.bulk-bags')
       return `${showNumber(Number(f.value))} bulk ${Number(f.value) === 1 ? 'bag' : 'bags'}`
     if (f.rule === 'seed.reserve') return `${firm.hand(f.value, f.unit)} of it reserve`
-    return f.id.endsWith('nitrogen')
+    return f.rule.startsWith('feed.') && f.unit === 'g/m2'
       ? `${firm.hand(f.value, f.unit)} N`
       : firm.hand(f.value, f.unit)
   })
@@ -91,6 +91,9 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
                   :label="`${firm.say(line.name)}, to order`"
                 />
                 <small>{{ [packs(line), ...also(line)].filter(Boolean).join(' · ') }}</small>
+                <small v-if="line.packs?.costs"
+                  >for <FigureValue :id="line.packs.costs" :label="`${firm.say(line.name)}, cost`"
+                /></small>
                 <small v-if="line.doubt" class="doubt">{{ firm.say(line.doubt) }}</small>
               </td>
             </tr>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
-import { FIT_PART_NAMES, FIT_PARTS } from '@juvena/core/seed/fit'
+import { FIT_PART_NAMES, FIT_PARTS } from '@juvena/core/seed/fit/parts'
 import { useFirm } from '../../stores/firm.ts'
 
 /**

@@ -233,7 +233,7 @@ const setDay = (value: string | null) => {
       />
       <QuantityField
         label="Price of a bag"
-        kind="ratio"
+        kind="price"
         :model-value="form.price"
         :problem="at('price')"
         @update:model-value="form.price = $event"

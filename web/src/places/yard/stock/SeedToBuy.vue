@@ -50,7 +50,7 @@ const total = computed(() => (list.value ?? []).reduce((sum, s) => sum + s.wante
             <p class="small soft">
               {{ s.fromShelf > 0 ? `${firm.hand(s.fromShelf, 'kg')} from the shelf; ` : ''
               }}{{ firm.hand(s.packs.left, 'kg') }} left over{{
-                s.packs.cost === null ? '' : `; ${s.packs.cost.toFixed(2)}`
+                s.packs.cost === null ? '' : `; ${firm.text(s.packs.cost, 'money')}`
               }}
             </p>
             <p v-if="spared(s) > 0.005" class="small">

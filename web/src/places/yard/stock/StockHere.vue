@@ -57,7 +57,7 @@ const germination = (worth: LotWorth | null) =>
 const source = (worth: LotWorth | null) => worth?.parts[0]?.from ?? ''
 const price = (worth: LotWorth | null) => {
   const cost = worth?.parts.length === 1 ? worth.parts[0]!.costPerThousand : null
-  return cost === null || cost === undefined ? '—' : cost.toPrecision(2)
+  return cost === null || cost === undefined ? '—' : firm.text(cost, 'money')
 }
 const cultivars = (lot: ShownLot) =>
   [...new Set((lot.draft.parts ?? []).map((p) => p.cultivar || 'common type'))].join(', ')
