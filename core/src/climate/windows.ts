@@ -4,7 +4,7 @@ import type { Schools } from '../reference/schools.ts'
 import type { Trace } from '../trace/trace.ts'
 import { careWindow, type Care } from './careWindow.ts'
 import type { SiteClimate } from './siteClimate.ts'
-import { mixOdds, oddsValues, type DayOdds, type OddsBrief, type SownGrass } from './sowingOdds.ts'
+import { mixOdds, oddsValues, type DayOdds, type OddsBrief } from './sowingOdds.ts'
 import { sownGrass } from './sowingLines.ts'
 import {
   sowingWindow,
@@ -75,15 +75,21 @@ export const windowToWork = (
 
 interface OddsInputs {
   years: SiteClimate['years']
-  grasses: readonly SownGrass[]
+  grasses: readonly GrassId[]
   inYear: number
   brief: OddsBrief
 }
 
-const workOdds = ({ years, grasses, inYear, brief }: OddsInputs, trace: Trace): DayOdds =>
-  mixOdds(years.place, years.sums, grasses, inYear, brief, trace.values(oddsValues))
+function workOdds({ years, grasses, inYear, brief }: OddsInputs, trace: Trace): DayOdds | null {
+  const sown = grasses.flatMap((id) => sownGrass(trace.grass(id), trace) ?? [])
+  if (sown.length === 0) return null
+  return mixOdds(years.place, years.sums, sown, inYear, brief, trace.values(oddsValues))
+}
 
-/** Odds of sowing some grasses on a day of the usual year of a place; null where nothing is known of them. */
+/**
+ * Odds of sowing some grasses on a day of the usual year of a place; null where nothing is known of
+ * them.
+ */
 export function oddsOnDay(
   grasses: readonly Grass[],
   inYear: number,
@@ -91,10 +97,9 @@ export function oddsOnDay(
   { years, kept }: SiteClimate,
   trace: Trace,
 ): DayOdds | null {
-  const sown = grasses.flatMap((grass) => sownGrass(grass, trace) ?? [])
-  if (sown.length === 0) return null
-  const name = `odds ${inYear} ${grasses.map((g) => g.id).join()}`
-  return trace.recall(kept, name, { years, grasses: sown, inYear, brief }, workOdds)
+  const ids = grasses.map((g) => g.id)
+  const inputs = { years, grasses: ids, inYear, brief }
+  return trace.recall(kept, `odds ${inYear} ${ids.join()}`, inputs, workOdds)
 }
 
 /**

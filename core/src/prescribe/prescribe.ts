@@ -22,10 +22,10 @@ import { versioned, type Memo, type Versioned } from '../trace/memo.ts'
 import { quantity, say } from '../rules/message.ts'
 import { JOB } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import { surveySite } from '../walkover/siteSurvey.ts'
+import { surveySite, type SiteSurvey } from '../walkover/siteSurvey.ts'
 import { surveyNotices, surveySummary } from '../walkover/surveyNotices.ts'
 import { surveyLines, surveyRules } from '../walkover/surveyRules.ts'
-import { readZone } from '../walkover/zoneReadings.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { isSown } from '../work/sowing.ts'
 import { workPackages } from '../work/workPackages.ts'
 import { prescribeZone, type SiteInputs } from './zone.ts'
@@ -52,10 +52,15 @@ export interface PrescribeBrief {
 export function prescribe(brief: PrescribeBrief): Prescription {
   const { job, firm, trace } = brief
   const climate = siteClimate(brief)
-  const walked = walkOver(brief, climate)
+  const survey = surveyOf(brief, climate)
   const site = siteInputs(brief, climate)
-  const zones = walked.readings.map((r) =>
-    trace.recall(brief.memo, `zone ${r.id}`, { r, site }, prescribeZone),
+  const zones = job.zones.map((zone) =>
+    trace.recall(brief.memo, `zone ${zone.id}`, { zone, survey, site }, prescribeZone),
+  )
+  const walked = walkOver(
+    brief,
+    survey,
+    zones.map((z) => z.r),
   )
   const seeds = zones.flatMap((z) => z.seed ?? [])
   const laterSeeds = zones.flatMap((z) => z.later?.seed ?? [])
@@ -127,15 +132,22 @@ function siteInputs(
   })
 }
 
-/** Reads every zone by the survey of the site. */
-function walkOver({ job, firm, schools, memo, trace }: PrescribeBrief, climate: SiteClimate) {
+/** All that was drawn, counted and levelled on the site. */
+function surveyOf({ job, memo, trace }: PrescribeBrief, climate: SiteClimate): SiteSurvey {
   const values = {
     dip: trace.value(levelValues.dip),
     levelWithin: trace.value(surveyLines.levelWithin),
     leastTilt: trace.value(surveyLines.leastTilt),
   }
-  const surveyed = surveySite(job, growingSeason(climate, job, trace), values, memo)
-  const readings = job.zones.map((zone) => readZone(zone, surveyed, trace))
+  return surveySite(job, growingSeason(climate, job, trace), values, memo)
+}
+
+/** What the zones come to together, and what is to be said of the survey. */
+function walkOver(
+  { job, firm, schools, trace }: PrescribeBrief,
+  surveyed: SiteSurvey,
+  readings: readonly ZoneReadings[],
+) {
   const survey = surveySummary(surveyed, readings, {
     schoolLine: startOverLine(schools, trace),
     loose: looseFor(
@@ -152,7 +164,6 @@ function walkOver({ job, firm, schools, memo, trace }: PrescribeBrief, climate: 
     areas.length > 0 ? trace.work(surveyRules.totalArea, JOB, { zones: areas }) : null
   if (errors.length > 0) trace.work(surveyRules.totalError, JOB, { zones: errors })
   return {
-    readings,
     survey,
     totalArea,
     notices: surveyNotices(job.drawing, surveyed, survey, readings, trace),

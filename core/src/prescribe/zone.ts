@@ -2,7 +2,7 @@ import { addDays, dayOf, laterDay, type Day } from '../calendar/day.ts'
 import { approachZone } from '../approach/approach.ts'
 import { leadTimeValues, type SiteClimate } from '../climate/siteClimate.ts'
 import { lastDayToSow, seasonAround } from '../climate/sowingWindow.ts'
-import type { Job } from '../entities/job.ts'
+import type { Job, Zone } from '../entities/job.ts'
 import type { Finding } from '../findings/finding.ts'
 import { findInZone } from '../findings/findInZone.ts'
 import { coverLines } from '../findings/lines.ts'
@@ -17,7 +17,8 @@ import type { Versioned } from '../trace/memo.ts'
 import { onDay, say, type Message } from '../rules/message.ts'
 import { laterRound } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import type { SiteSurvey } from '../walkover/siteSurvey.ts'
+import { readZone, type ZoneReadings } from '../walkover/zoneReadings.ts'
 import { isSown } from '../work/sowing.ts'
 import { zoneWork, type ZoneWork } from '../work/zoneWork.ts'
 import type { ZonePlan } from '../plan/prescription.ts'
@@ -52,12 +53,14 @@ export interface SiteInputs {
 }
 
 export interface ZoneInputs {
-  r: ZoneReadings
+  zone: Zone
+  survey: SiteSurvey
   site: SiteInputs & Versioned
 }
 
 /** One zone from its readings to its seed. */
-export function prescribeZone({ r, site }: ZoneInputs, trace: Trace): ZonePlan {
+export function prescribeZone({ zone, survey, site }: ZoneInputs, trace: Trace): ZonePlan {
+  const r = readZone(zone, survey, trace)
   const { job, firm, schools, today, climate } = site
   const { lots } = job
   const findings = findInZone(r, schools, Number((job.walked ?? today).slice(0, 4)), trace)

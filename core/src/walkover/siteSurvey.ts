@@ -23,7 +23,7 @@ import {
 } from '../light/zoneLight.ts'
 
 /** All that the drawing, the counts and the levels of one site come to, by zone. */
-export interface SiteSurvey {
+export interface SiteSurvey extends Versioned {
   measured: MeasuredPlan
   season: LightSeason
   light: Map<string, ZoneLight>
@@ -78,10 +78,24 @@ export function surveySite(
     const count = countOf(zone)
     if (count) counts.set(zone.id, count)
   }
+  const { tilts, ...light } = lightOf(job, measured, readings, season, values.leastTilt, memo)
+  const { latitude, longitude } = job.site
+  const { hills } = drawing
   return {
+    // What a zone notes of itself (its counts, its aim) comes with the zone.
+    version: versionOf({
+      shapes,
+      levels: drawing.levels,
+      hills,
+      latitude,
+      longitude,
+      season,
+      values,
+      tilts,
+    }),
     measured,
     season,
-    ...lightOf(job, measured, readings, season, values.leastTilt, memo),
+    ...light,
     levels,
     falls,
     counts,
@@ -106,12 +120,13 @@ function lightOf(
   season: LightSeason,
   leastTilt: number,
   memo: Memo,
-): Pick<SiteSurvey, 'light' | 'lightIf'> {
+): Pick<SiteSurvey, 'light' | 'lightIf'> & { tilts: readonly Obstacle[] } {
   const { drawing, site } = job
   const place =
     site.latitude === null ? null : { latitude: site.latitude, longitude: site.longitude ?? 0 }
   const casts = drawing.shapes.some((s) => OBSTACLES.includes(s.kind)) || drawing.hills.length > 0
-  if (!place || !casts || measured.zones.size === 0) return { light: new Map(), lightIf: null }
+  if (!place || !casts || measured.zones.size === 0)
+    return { light: new Map(), lightIf: null, tilts: [] }
   const tilts = tiltsOf(job, measured, readings, leastTilt)
   const { shapes, hills } = drawing
   const cast = (whatIf: boolean) =>
@@ -121,7 +136,7 @@ function lightOf(
       castLight,
     )
   const asked = drawing.shapes.some((s) => s.whatIf !== 'as-is' && !s.agreed)
-  return { light: cast(false), lightIf: asked ? cast(true) : null }
+  return { light: cast(false), lightIf: asked ? cast(true) : null, tilts }
 }
 
 /** The cover of a zone as counted: by looks where there are any, else by frames. */
