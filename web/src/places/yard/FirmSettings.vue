@@ -100,11 +100,11 @@ const state = computed(
             @update:model-value="set('currency', $event)"
           />
           <ChoiceField
-            label="Smallest coin"
+            label="A sum is written"
             :options="[
-              { value: '2', name: 'a hundredth, like 12.50' },
-              { value: '0', name: 'whole, like 1,250' },
-              { value: '3', name: 'a thousandth, like 1.250' },
+              { value: '2', name: '12.50' },
+              { value: '0', name: '1,250' },
+              { value: '3', name: '1.250' },
             ]"
             :model-value="String(firm.settings.coinDecimals)"
             @update:model-value="set('coinDecimals', $event === '0' ? 0 : $event === '3' ? 3 : 2)"

@@ -57,7 +57,7 @@ const germination = (worth: LotWorth | null) =>
 const source = (worth: LotWorth | null) => worth?.parts[0]?.from ?? ''
 const price = (worth: LotWorth | null) => {
   const cost = worth?.parts.length === 1 ? worth.parts[0]!.costPerThousand : null
-  return cost === null || cost === undefined ? '—' : firm.text(cost, 'money')
+  return cost === null || cost === undefined ? '—' : firm.text(100 * cost, 'money')
 }
 const cultivars = (lot: ShownLot) =>
   [...new Set((lot.draft.parts ?? []).map((p) => p.cultivar || 'common type'))].join(', ')
@@ -106,7 +106,7 @@ const cultivars = (lot: ShownLot) =>
             <th class="n">free</th>
             <th class="n">germinates</th>
             <th>tested</th>
-            <th class="n">cost of 1,000<br />live seeds</th>
+            <th class="n">cost of 100,000<br />live seeds</th>
             <th>verdict</th>
           </tr>
         </thead>
