@@ -39,6 +39,13 @@ module.exports = {
       },
     },
     {
+      name: 'contract-stands-alone',
+      comment: 'what the server answers knows the core and neither of the two that import it',
+      severity: 'error',
+      from: { path: '^contract/' },
+      to: { path: '^(server|web)/' },
+    },
+    {
       name: 'web-not-server',
       severity: 'error',
       from: { path: '^web/' },

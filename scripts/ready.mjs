@@ -77,6 +77,7 @@ const sourcesOf = (folder) =>
 function build(workspace, name, gives, made) {
   const files = [
     ...sourcesOf('core/src'),
+    ...sourcesOf('contract'),
     ...sourcesOf(`${workspace}/src`),
     ...made,
     `${workspace}/vite.config.ts`,

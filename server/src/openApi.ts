@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { bodies, drafts } from './routes/api.ts'
-import { answers } from './routes/answers.ts'
+import { answers } from '../../contract/answers.ts'
 import type { Route } from './routes/route.ts'
 
 /** The OpenAPI 3.1 document, generated from the same schemas that check the requests. */

@@ -2,7 +2,7 @@ import { basename, resolve } from 'node:path'
 import { notFound } from '../problemDocument.ts'
 import { backupPath, backupsOf } from '../store/backups.ts'
 import { backupInThread } from '../threads/pool.ts'
-import { answers } from './answers.ts'
+import { answers } from '../../../contract/answers.ts'
 import type { Parts, Route } from './route.ts'
 
 /**

@@ -4,7 +4,7 @@ import { photosThatFit } from '@juvena/core/formats/fileSize'
 import { JOB_FORMAT, type FilePhoto } from '@juvena/core/formats/jobFile'
 import { readOr400, Refusal } from '../problemDocument.ts'
 import { fileSent } from '../threads/pool.ts'
-import { answers } from './answers.ts'
+import { answers } from '../../../contract/answers.ts'
 import type { StoredJob } from '../store/jobStore.ts'
 import type { Parts, Route } from './route.ts'
 

@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { filePhoto } from '@juvena/core/formats/jobFile'
 import { notFound, Refusal } from '../problemDocument.ts'
 import { pictureSent } from '../threads/pool.ts'
-import { answers } from './answers.ts'
+import { answers } from '../../../contract/answers.ts'
 import type { StoredPhoto } from '../store/photoStore.ts'
 import type { Parts, Route } from './route.ts'
 

@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { stationSchema, weatherDay, type StationDraft } from '@juvena/core/entities/station'
 import { notFound, Refusal } from '../problemDocument.ts'
 import type { StoredStation } from '../store/stationStore.ts'
-import { answers } from './answers.ts'
+import { answers, type Answer } from '../../../contract/answers.ts'
 import type { Parts, Route } from './route.ts'
 
 /** Days that one request may bring: a page sends a long record in pieces. */
@@ -26,20 +26,8 @@ const AT_ONCE = 1_200
 /** Changes whose moves can still be asked for. */
 const REMEMBERED = 30
 
-/** What moved in the season when the weather changed: by job, the day sown before and after. */
-export interface Moved {
-  id: string
-  name: string
-  from: string | null
-  to: string | null
-}
-
 /** What a change of the weather moved so far, and how many jobs are still to be planned. */
-export interface Moves {
-  id: string
-  working: number
-  moved: Moved[]
-}
+type Moves = Answer<'moves'>
 
 export function stationRoutes({ stations, weather, season, clock }: Parts): Route[] {
   const stationOr404 = async (req: Request): Promise<StoredStation> => {
@@ -59,7 +47,7 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
     const known = before.get(id)
     if (!known) throw notFound('change of the weather')
     const working = await season.fresh(patience, Infinity)
-    const moved = [...(await season.sowDays())].flatMap(([job, { name, day }]): Moved[] => {
+    const moved = [...(await season.sowDays())].flatMap(([job, { name, day }]): Moves['moved'] => {
       // One that was never planned before cannot be said to have moved.
       const from = known.get(job)?.day ?? null
       return !known.has(job) || from === day ? [] : [{ id: job, name, from, to: day }]

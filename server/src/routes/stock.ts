@@ -4,7 +4,7 @@ import { seedLotSchema, stockMovement, type SeedLotDraft } from '@juvena/core/en
 import { shelfOf } from '@juvena/core/stock/shelf'
 import { notFound, Refusal } from '../problemDocument.ts'
 import type { StoredLot } from '../store/stockStore.ts'
-import { answers } from './answers.ts'
+import { answers } from '../../../contract/answers.ts'
 import type { Parts, Route } from './route.ts'
 
 const received = z.strictObject({

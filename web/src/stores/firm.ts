@@ -1,3 +1,4 @@
+import type { Answer } from '../../../contract/answers.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
@@ -116,7 +117,7 @@ export const useFirm = defineStore('firm', () => {
     try {
       const [stored, now] = await Promise.all([
         api<StoredFirm>('GET', '/firm'),
-        api<{ today: string; demo: boolean; open: boolean }>('GET', '/today'),
+        api<Answer<'today'>>('GET', '/today'),
       ])
       failure.value = layOver(stored)
       today.value = now.today

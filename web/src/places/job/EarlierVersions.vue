@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../../../../contract/answers.ts'
 import { ElDialog } from 'element-plus'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { JobDraft } from '@juvena/core/entities/job'
@@ -10,11 +11,7 @@ import { useJob } from '../../stores/job.ts'
 /** The saves of the open job: when, from what, what differs from now, and a way back. */
 const props = defineProps<{ modelValue: boolean }>()
 const emit = defineEmits<{ 'update:modelValue': [open: boolean] }>()
-interface Revision {
-  revision: number
-  savedAt: string
-  device: string
-}
+type Revision = Answer<'revisions'>['revisions'][number]
 const job = useJob()
 const revisions = shallowRef<Revision[] | null>(null)
 const chosen = shallowRef<{ revision: Revision; draft: JobDraft } | null>(null)
@@ -27,7 +24,7 @@ watch(
     ;[revisions.value, chosen.value, failure.value] = [null, null, '']
     try {
       revisions.value = (
-        await api<{ revisions: Revision[] }>('GET', `/jobs/${encodeURIComponent(job.id)}/revisions`)
+        await api<Answer<'revisions'>>('GET', `/jobs/${encodeURIComponent(job.id)}/revisions`)
       ).revisions
     } catch (error) {
       failure.value = (error as Error).message

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../../../../contract/answers.ts'
 import { ElDialog } from 'element-plus'
 import { ref, shallowRef } from 'vue'
 import { api } from '../../stores/api.ts'
@@ -29,7 +30,7 @@ async function erase() {
   if (!erasing.value) return
   const { id, name } = erasing.value
   try {
-    const { records } = await api<{ records: number }>('POST', `/jobs/${id}/erase`)
+    const { records } = await api<Answer<'erased'>>('POST', `/jobs/${id}/erase`)
     told.value = `The customer of “${name}” is erased. ${records === 0 ? 'No record had to stay' : `${records} ${records === 1 ? 'record' : 'records'} of products stay`}.`
     erasing.value = null
     await load()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../../../../contract/answers.ts'
 import { computed, defineAsyncComponent, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/calendar/day'
@@ -80,10 +81,7 @@ const DAYS = 24
 const from = computed(() => dayInAddress(route.query.from, firm.today))
 const move = (to: string) => void router.replace({ query: to === firm.today ? {} : { from: to } })
 /** What each day shown asks of the firm, over all jobs, and the next day with work after them. */
-interface Load {
-  days: { day: string; steps: number; crewHours: number; watered: number }[]
-  next: string | null
-}
+type Load = Answer<'seasonLoad'>
 const load = shallowRef<Load>({ days: [], next: null })
 async function loadDays() {
   const first = from.value

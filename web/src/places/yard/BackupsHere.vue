@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../../../../contract/answers.ts'
 import { computed, ref, shallowRef } from 'vue'
 import { showMoment } from '../../parts/moment.ts'
 import { api } from '../../stores/api.ts'
@@ -7,11 +8,7 @@ import { api } from '../../stores/api.ts'
  * Backups of the whole firm: made each day, or now; each may be kept elsewhere. Restoring wants the
  * server stopped, so it is a command.
  */
-interface Backup {
-  file: string
-  madeAt: string
-  bytes: number
-}
+type Backup = Answer<'backups'>['backups'][number]
 const backups = shallowRef<Backup[] | null>(null)
 const folder = ref('')
 const failure = ref('')
@@ -20,7 +17,7 @@ const made = ref('')
 
 async function load() {
   try {
-    const found = await api<{ folder: string; backups: Backup[] }>('GET', '/backups')
+    const found = await api<Answer<'backups'>>('GET', '/backups')
     backups.value = found.backups
     folder.value = found.folder
     failure.value = ''

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../../../../contract/answers.ts'
 import { ElInput } from 'element-plus'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -81,7 +82,7 @@ const changed = computed(() => Object.keys(firm.settings.values).length)
 
 type Use = { id: string; name: string }
 const uses = shallowRef<Record<string, Use[]> | null>(null)
-void api<{ uses: Record<string, Use[]> }>('GET', '/rules/uses').then(
+void api<Answer<'uses'>>('GET', '/rules/uses').then(
   (answer) => (uses.value = answer.uses),
   () => (uses.value = {}),
 )

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../../../../contract/answers.ts'
 import { computed, ref } from 'vue'
 import { parseNormals } from '@juvena/core/formats/normalsTable'
 import QuantityField from '../../parts/QuantityField.vue'
@@ -58,11 +59,11 @@ async function save() {
   const station = { ...form.value, normals: parsed.value?.ok ? parsed.value.normals : null }
   try {
     const answer = props.station
-      ? await api<{ moves: Moves }>('PUT', `/stations/${props.station.id}`, {
+      ? await api<Answer<'stationChange'>>('PUT', `/stations/${props.station.id}`, {
           revision: props.station.revision,
           station,
         })
-      : await api<{ moves: Moves }>('POST', '/stations', { station })
+      : await api<Answer<'stationChange'>>('POST', '/stations', { station })
     if (answer.moves.moved.length > 0 || answer.moves.working > 0) moves.value = answer.moves
     else emit('saved')
   } catch (error) {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../../../../contract/answers.ts'
 import { parse } from 'papaparse'
 import { computed, ref, shallowRef } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
@@ -158,13 +159,9 @@ async function send() {
   try {
     for (let at = 0; at < days.length; at += PIECE) {
       const piece = days.slice(at, at + PIECE)
-      const answer = await api<{ added: number; changed: number; same: number; moves: Moves }>(
-        'POST',
-        `/stations/${props.station.id}/days`,
-        {
-          days: piece,
-        },
-      )
+      const answer = await api<Answer<'daysAdded'>>('POST', `/stations/${props.station.id}/days`, {
+        days: piece,
+      })
       sum.added += answer.added
       sum.changed += answer.changed
       sum.same += answer.same

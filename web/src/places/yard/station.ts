@@ -1,3 +1,4 @@
+import type { Answer } from '../../../../contract/answers.ts'
 import type { StationClimate } from '@juvena/core/climate/placeYear'
 import type { StationDraft } from '@juvena/core/entities/station'
 
@@ -9,16 +10,5 @@ export interface Station {
   simulated: boolean
   weather: { station: StationClimate | null } | null
 }
-/** A job whose sowing moved when the weather changed. */
-export interface Moved {
-  id: string
-  name: string
-  from: string | null
-  to: string | null
-}
 /** What a change of the weather moved so far, and how many jobs are still planned anew. */
-export interface Moves {
-  id: string
-  working: number
-  moved: Moved[]
-}
+export type Moves = Answer<'moves'>

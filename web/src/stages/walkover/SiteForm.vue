@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../../../../contract/answers.ts'
 import { WATERINGS, WATERING_NAMES } from '@juvena/core/reference/lists'
 import { computed, defineAsyncComponent, onMounted, ref, shallowRef } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -41,7 +42,7 @@ const weatherFrom = computed(() => {
 const neighbour = shallowRef<{ name: string; site: Site } | null>(null)
 onMounted(async () => {
   if (job.draft?.site?.frost || job.draft?.site?.latitude) return
-  const jobs = await api<{ id: string; name: string }[]>('GET', '/jobs').catch(() => [])
+  const jobs = await api<Answer<'jobs'>>('GET', '/jobs').catch(() => [])
   for (const other of jobs.filter((j) => j.id !== job.id).slice(0, 5)) {
     const site = (await api<{ draft: JobDraft }>('GET', `/jobs/${other.id}`).catch(() => null))
       ?.draft.site

@@ -5,7 +5,8 @@ import { stockMovement } from '@juvena/core/entities/stock'
 import { JOB_FORMAT, filePhoto } from '@juvena/core/formats/jobFile'
 
 /**
- * What each route answers, for the OpenAPI document and for the test that holds answers against it.
+ * What each route answers, once: for the server's OpenAPI document, for the test that holds answers
+ * against it, and as types for the pages.
  */
 const day = z.iso.date()
 const revision = z.number().int().min(0)
@@ -375,3 +376,6 @@ export const answers = {
     problems: z.array(z.strictObject({ path: z.string(), sentence: z.string() })).optional(),
   }),
 }
+
+/** An answer as it comes, by its name. */
+export type Answer<Name extends keyof typeof answers> = z.output<(typeof answers)[Name]>
