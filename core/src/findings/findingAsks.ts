@@ -41,11 +41,11 @@ export const stolonOnly = (r: ZoneReadings): boolean => r.present.some((g) => g.
 export const scalps = (r: ZoneReadings): boolean =>
   r.present.length > 0 && r.present.every((g) => g.season === 'warm' && /rhizome/.test(g.spread))
 
-/** Warm turf that spreads by runners: small gaps close by themselves. */
 /** A green: sand, mown short. */
 export const isGreen = (r: ZoneReadings, trace: Trace): boolean =>
   r.zone.texture === 'sand' && num(r.cut) <= trace.value(habitLines.greenCut)
 
+/** Warm turf that spreads by runners: small gaps close by themselves. */
 export const healsItself = (r: ZoneReadings): boolean =>
   r.present.length > 0 && r.present.every((g) => g.season === 'warm' && g.spreads)
 

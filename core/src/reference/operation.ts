@@ -59,7 +59,7 @@ interface Described {
   unsown?: Message
   /** In a word, '' where it goes without saying; and how much it weighs among the work of a day. */
   short: readonly [word: string, weight: number]
-  /** What the customer reads; nothing where it is no matter of theirs. */
+  /** What the customer reads; nothing where it does not concern them. */
   customer?: { sown: string; unsown?: string }
   /** What it is for; {name} is one of the operation values. */
   why: string

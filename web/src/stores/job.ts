@@ -79,7 +79,7 @@ export const useJob = defineStore('job', () => {
   async function open(job: string) {
     if (id.value === job && draft.value) return
     await leave()
-    // What the job before still had to save is no matter of this one: it lies in this browser, and
+    // What the job before still had to save does not concern this one: it lies in this browser, and
     // is sent from there.
     clearTimeout(timer)
     saving.value = 'saved'
