@@ -339,3 +339,28 @@ describe('the light map', () => {
     expect(gridOver([], 0.25, 100)).toBeNull()
   })
 })
+
+describe('an outline that crosses a row more than 512 times', () => {
+  // A comb of 400 teeth, each a metre wide and a metre apart: a row crosses 800 edges.
+  const TEETH = 400
+  const teeth = Array.from({ length: TEETH }, (_, i): [number, number][] => [
+    [2 * i, 10],
+    [2 * i + 1, 10],
+    [2 * i + 1, 1],
+    [2 * i + 2, 1],
+  ]).flat()
+  const comb = wall([[0, 0], ...teeth, [2 * TEETH, 0]], 0.01)
+  const ground = input({
+    obstacles: [comb],
+    grid: { west: 0, south: 0, cell: 0.5, columns: 4 * TEETH, rows: 24 },
+    stepMinutes: 120,
+  })
+  it('shades its last teeth as its first, and nothing between them', () => {
+    const { hours } = lightMap(ground)
+    for (const tooth of [3, 250, 260, 300, TEETH - 4]) {
+      const at = (x: number) => hours[cellAt(ground, 2 * tooth + x, 5.2)]!
+      expect(at(0.7), `tooth ${tooth}`).toBe(0)
+      expect(at(1.7), `gap ${tooth}`).toBeGreaterThan(5)
+    }
+  })
+})
