@@ -1,3 +1,5 @@
+import { readings, surveyRules } from '../src/walkover/surveyRules.ts'
+import { ZONE_FIGURES } from '../src/walkover/zoneFigures.ts'
 import { describe, expect, it } from 'vitest'
 import type { JobDraft } from '../src/entities/job.ts'
 import type { ShapeDraft } from '../src/entities/drawing.ts'
@@ -389,5 +391,14 @@ describe('counts and what was seen', () => {
     for (const light of [dark!, middle!, bright!])
       expect(light.plants.reduce((sum, p) => sum + p.share, 0)).toBeCloseTo(100, 9)
     expect(seed({ sunHours: '4 h' }).inLight).toEqual([])
+  })
+})
+
+describe('the figures that pages ask for', () => {
+  it('each have a rule or a reading of their key', () => {
+    const declared = [...Object.values(surveyRules), ...Object.values(readings)].map((d) => d.key)
+    // The two that one rule yields in parts are named where they are worked.
+    const parts = ['sun.cast', 'sun.high']
+    for (const key of Object.values(ZONE_FIGURES)) expect([...declared, ...parts]).toContain(key)
   })
 })

@@ -1,34 +1,34 @@
 import type { FigureId, ZoneId } from '../rules/id.ts'
 import { figureId, zoneScope } from '../trace/scope.ts'
-import { readings, surveyRules } from './surveyRules.ts'
 
 /**
- * The figures of a zone's survey that pages ask for, each by the rule or reading it comes from;
- * where a reading and a rule may both give it, they share a key.
+ * The figures of a zone's survey that pages ask for, by the key of the rule or reading they come
+ * from. Keys alone, so that a page does not load the rules with them; a test holds each against its
+ * declaration.
  */
 export const ZONE_FIGURES = {
-  area: surveyRules.whole,
-  areaDrawn: surveyRules.drawn,
-  areaError: surveyRules.error,
-  sun: surveyRules.light,
-  sunCast: { key: 'sun.cast' },
-  sunIf: surveyRules.lightIf,
-  sunLow: surveyRules.lightShare,
-  sunHigh: { key: 'sun.high' },
-  wanted: readings.wanted,
-  weeds: readings.weeds,
-  moss: readings.moss,
-  bare: readings.bare,
-  thatch: readings.thatch,
-  cut: readings.cut,
-  fill: surveyRules.fill,
-  spoil: surveyRules.spoil,
-  lowsDeepest: surveyRules.deepest,
-  levelMean: surveyRules.levelMean,
-  levelWorst: surveyRules.levelWorst,
+  area: 'area',
+  areaDrawn: 'area.drawn',
+  areaError: 'area.error',
+  sun: 'sun',
+  sunCast: 'sun.cast',
+  sunIf: 'sun.if',
+  sunLow: 'sun.low',
+  sunHigh: 'sun.high',
+  wanted: 'wanted',
+  weeds: 'weeds',
+  moss: 'moss',
+  bare: 'bare',
+  thatch: 'thatch',
+  cut: 'cut',
+  fill: 'fill',
+  spoil: 'spoil',
+  lowsDeepest: 'lows.deepest',
+  levelMean: 'level.mean',
+  levelWorst: 'level.worst',
 } as const
 export type ZoneFigure = keyof typeof ZONE_FIGURES
 
 /** Where one of them lies in a plan. */
 export const zoneFigureId = (zone: ZoneId, of: ZoneFigure): FigureId =>
-  figureId(zoneScope(zone), ZONE_FIGURES[of].key)
+  figureId(zoneScope(zone), ZONE_FIGURES[of])
