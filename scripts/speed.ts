@@ -1,5 +1,5 @@
 import { appendFileSync, existsSync, writeFileSync } from 'node:fs'
-import { join, resolve } from 'node:path'
+import { resolve } from 'node:path'
 import { performance } from 'node:perf_hooks'
 
 /**
@@ -81,6 +81,3 @@ export function told(name: string, ms: number, budget?: number): string {
   const most = budget / UNIT_MS
   return `${shown} (budget ${most.toPrecision(2)} u: ${units <= most ? 'kept' : 'OVER'})`
 }
-
-/** Where the built pages lie. */
-export const DIST = join(resolve(import.meta.dirname, '..'), 'web/dist')

@@ -29,7 +29,7 @@ const INPUTS = {
 /** One rule for the day of each operation that is dated after the others, as its record says. */
 export const laterRules: Readonly<Record<string, Procedure>> = Object.fromEntries(
   kindsThat((o) => o.later).map((kind) => {
-    const { since, days, times, rule, says, steps } = OPERATIONS[kind].later!
+    const { since, days, rule, says, steps } = OPERATIONS[kind].later!
     const of: TradeValues = typeof days === 'number' ? {} : { days }
     return [
       kind,
@@ -41,7 +41,7 @@ export const laterRules: Readonly<Record<string, Procedure>> = Object.fromEntrie
         by: 'establish/laterSteps: laterStep',
         check: 'plan.test.ts',
         id: rule,
-        standing: since === 'band' && times === undefined && days === 0 ? 'model' : 'practice',
+        standing: since === 'band' && days === 0 ? 'model' : 'practice',
         says,
         values: since === 'lift' ? { ...of, twoMows: lagValues.twoMows } : of,
         inputs: INPUTS[since],
@@ -96,6 +96,9 @@ export function laterStepsOf(
   })
 }
 
+/** The dressing that later lifts lie on. */
+const firstLift = (plan: PackagePlan) => plan.steps.find((s) => s.kind === 'dress')
+
 /** The first day from one on that turf grows enough to be dressed. */
 function inGrowth(
   { prescription: p, schools, trace }: LaterBrief,
@@ -127,7 +130,7 @@ function usualDay(
     band: () => (band ? expected : mow),
     'first-mow': () => mow,
     lift: () => {
-      const dressed = plan.steps.find((s) => s.kind === 'dress')?.chosen ?? sow.chosen
+      const dressed = firstLift(plan)?.chosen ?? sow.chosen
       if (!part) return dressed
       // The second lift is the first repeat; the third and on carry their number.
       return known.get(part === 3 ? 'dress-again1' : `dress-again${part - 1}`) ?? dressed
@@ -157,7 +160,7 @@ function dayFigure(
     band: { band },
     'first-mow': { mow: band },
     lift: {
-      dressed: plan.steps.find((s) => s.kind === 'dress')?.day ?? null,
+      dressed: firstLift(plan)?.day ?? null,
       mow: plan.plants ? band : null,
     },
   }[OPERATIONS[kind].later!.since]

@@ -36,7 +36,7 @@ export type FindingKind = keyof typeof FINDING_NAMES
 export type FindingVerdict = 'fine' | 'act' | 'hold' | 'unread'
 
 /** The reading a finding is about, as the key of its zone's figure. */
-export const READING_OF: Record<FindingKind, string> = {
+const READING_OF: Record<FindingKind, string> = {
   cover: 'wanted',
   thatch: 'thatch',
   compaction: 'push',

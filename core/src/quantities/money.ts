@@ -1,3 +1,5 @@
+import { markThousands } from './thousands.ts'
+
 /**
  * Money inside the core is counted in thousandths of the firm's currency, as whole numbers: exact
  * for currencies of no, two or three decimals, whichever the firm works in.
@@ -18,9 +20,6 @@ export function showMoney(thousandths: number, { sign, decimals }: Currency): st
   const amount = thousandths / THOUSANDTHS
   const coin = 10 ** -decimals
   const size = Math.abs(amount)
-  const text =
-    size > 0 && size < coin
-      ? size.toPrecision(2)
-      : size.toFixed(decimals).replace(/\B(?=(\d{3})+(?!\d))(?<!\.\d*)/g, ',')
+  const text = size > 0 && size < coin ? size.toPrecision(2) : markThousands(size.toFixed(decimals))
   return `${amount < 0 ? '−' : ''}${sign}${text}`
 }

@@ -1,5 +1,6 @@
 import { showDay } from '../calendar/day.ts'
 import { NO_CURRENCY, showMoney, type Currency } from './money.ts'
+import { markThousands } from './thousands.ts'
 import { POUND_PER_1000_SQ_FT, type UnitSystem } from './quantity.ts'
 
 /**
@@ -139,9 +140,8 @@ export function showNumber(value: number, digits?: number): string {
   const decimals =
     digits ?? (size >= 100 || size === 0 ? 0 : size >= 10 ? 1 : size >= 1 ? 2 : size >= 0.1 ? 2 : 3)
   const text = value.toFixed(decimals)
-  const [whole, part] = (decimals > 0 ? text.replace(/\.?0+$/, '') : text).split('.')
-  const grouped = whole!.replace(/\B(?=(\d{3})+(?!\d))/g, ',').replace('-', '−')
-  return part ? `${grouped}.${part}` : grouped
+  const plain = decimals > 0 ? text.replace(/\.?0+$/, '') : text
+  return markThousands(plain).replace('-', '−')
 }
 
 /** What a figure looks like in the firm's units. */

@@ -21,7 +21,7 @@ export const orderOf = (kind: StepKind): number => PLACES[kind]
 export const kindsThat = (holds: (operation: Operation) => unknown): readonly StepKind[] =>
   STEP_KINDS.filter((kind) => holds(OPERATIONS[kind]))
 
-export const isStepKind = (id: string): id is StepKind => id in PLACES
+export const isStepKind = (id: string): id is StepKind => Object.hasOwn(PLACES, id)
 
 /** Numbers of all operations as the rule book lists them, by the operation or the tool. */
 export const operationRates: Readonly<Record<string, TradeValue>> = {

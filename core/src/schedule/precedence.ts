@@ -229,8 +229,3 @@ export function linksFor(
     return [{ from, must: p.must ?? ANY, better: p.better ?? p.must ?? ANY, why: p.why }]
   })
 }
-
-/**
- * Steps dated after the others: from the seed coming up, or from a dressing grown through.
- */
-export const LATER: ReadonlySet<StepKind> = new Set(kindsThat((o) => o.later))

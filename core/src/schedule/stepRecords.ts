@@ -2,7 +2,7 @@ import type { StepId, ZoneId } from '../rules/id.ts'
 import type { LooseRecord, StepRef } from '../plan/order.ts'
 import type { Day } from '../calendar/day.ts'
 import { activeEntries, type DiaryEntry } from '../entities/diary.ts'
-import { STEP_KINDS, type StepKind } from '../reference/operations.ts'
+import { isStepKind, type StepKind } from '../reference/operations.ts'
 
 /**
  * A step is an operation on some zones. What a person decided or did is kept by operation and zone,
@@ -25,14 +25,12 @@ interface StepKey {
   workPackage: string | null
 }
 
-const isKind = (kind: string): kind is StepKind => (STEP_KINDS as readonly string[]).includes(kind)
-
 /** Reads a key of a pin or a tick; null for one that names no step known here. */
 export function readStepKey(key: string): StepKey | null {
   const slash = key.indexOf('/')
   if (slash > 0) {
     const [kind = '', part] = key.slice(0, slash).split('#')
-    return isKind(kind)
+    return isStepKind(kind)
       ? {
           kind,
           ...(part ? { part: Number(part) } : {}),
@@ -43,7 +41,7 @@ export function readStepKey(key: string): StepKey | null {
   }
   const dot = key.indexOf('.')
   const kind = key.slice(dot + 1)
-  return dot > 0 && isKind(kind) ? { kind, zone: null, workPackage: key.slice(0, dot) } : null
+  return dot > 0 && isStepKind(kind) ? { kind, zone: null, workPackage: key.slice(0, dot) } : null
 }
 
 export interface StepTick {

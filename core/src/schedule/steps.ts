@@ -2,7 +2,7 @@ import { MOST_LIFTS } from '../reference/materialValues.ts'
 import type { CoverPlan } from '../materials/cover.ts'
 import type { DressingPlan } from '../materials/dressing.ts'
 import { leafAfterCut, smotherValues } from '../work/leafRules.ts'
-import { OPERATIONS, orderOf, STEP_KINDS, type StepKind } from '../reference/operations.ts'
+import { kindsThat, OPERATIONS, orderOf, type StepKind } from '../reference/operations.ts'
 import { operationWants } from '../work/operationWords.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import { WEEDS } from '../reference/walkLists.ts'
@@ -12,7 +12,7 @@ import { num } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import { effortOf, hoursOf, type Effort } from '../work/hours.ts'
-import { LATER, linksFor, precedence, type Link } from './precedence.ts'
+import { linksFor, precedence, type Link } from './precedence.ts'
 import { anchorOf, type WorkPackage } from '../work/workPackages.ts'
 import { isPlanted } from '../work/sowing.ts'
 import { operationOf, type ZoneOperation, type ZoneWork } from '../work/zoneWork.ts'
@@ -67,6 +67,11 @@ const sharesOf = (pack: WorkPackage, kind: StepKind): Share[] =>
     const operation = operationOf(work, kind)
     return operation ? [{ work, operation }] : []
   })
+
+/** Steps up to the sowing and on the days of it. */
+const FIRST = kindsThat((o) => !o.later)
+/** Steps dated after those: from the seed coming up. Lifts of a dressing are counted on their own. */
+const AFTERWARDS = kindsThat((o) => o.later && o.later.since !== 'lift')
 
 /** The order of work, as the firm's school has it. */
 function inOrder(kinds: readonly StepKind[], { schools }: StepBrief): StepKind[] {
@@ -238,7 +243,7 @@ function needOf(
  * holds them together.
  */
 export function stepsOf(pack: WorkPackage, brief: StepBrief): PackageSteps {
-  const kinds = inOrder(STEP_KINDS.filter((k) => !LATER.has(k)), brief) // prettier-ignore
+  const kinds = inOrder(FIRST, brief)
   const table = precedence(pack.kind, brief.users, brief.trace)
   const needs: StepNeed[] = []
   for (const kind of kinds) {
@@ -257,19 +262,10 @@ export function stepsOf(pack: WorkPackage, brief: StepBrief): PackageSteps {
 /** Steps that come after the seed is up, or after a dressing has been grown through. */
 export function laterSteps(pack: WorkPackage, brief: StepBrief): StepNeed[] {
   const found: StepNeed[] = []
-  const add = (kind: StepKind, shares: Share[], part?: number) => {
-    if (shares.length > 0)
-      found.push({ ...needOf(kind, shares, brief), links: [], ...(part ? { part } : {}) })
+  for (const kind of AFTERWARDS) {
+    const shares = sharesOf(pack, kind)
+    if (shares.length > 0) found.push({ ...needOf(kind, shares, brief), links: [] })
   }
-  for (const kind of [
-    'uncover',
-    'leaf-again',
-    'first-mow',
-    'mow-weekly',
-    'feed-later',
-    'visit',
-  ] as const)
-    add(kind, sharesOf(pack, kind))
   const lifts = (brief.dressing?.parts ?? []).filter((p) => p.step === 'dress' && p.lifts > 1)
   const most = Math.min(MOST_LIFTS, Math.max(1, ...lifts.map((p) => p.lifts)))
   for (let lift = 2; lift <= most; lift++) {

@@ -7,7 +7,7 @@ export interface Versioned {
 }
 
 /** Plain data, or what carries a version: what a kept answer may hang on. */
-export type AsInput<T> = T extends Versioned
+type AsInput<T> = T extends Versioned
   ? T
   : T extends (...given: never[]) => unknown
     ? never

@@ -31,8 +31,8 @@ export function zoneOf(round: ZoneId): ZoneId {
 }
 export const zoneScope = (round: ZoneId): Scope => ({ id: `zone:${round}`, zone: zoneOf(round) })
 export const shapeScope = (shape: ShapeId, zone: ZoneId): Scope => ({ id: `shape:${shape}`, zone })
-/** A lot, or the lots of a grass together. */
 export const lotScope = (lot: LotId): Scope => ({ id: `lot:${lot}` })
+/** The lots of a grass together. */
 export const grassLotsScope = (grass: GrassId): Scope => ({ id: `lot:${grass}` })
 export const treatmentScope = (treatment: TreatmentId): Scope => ({ id: `treatment:${treatment}` })
 export const packageScope = (workPackage: PackageId): Scope => ({ id: `package:${workPackage}` })

@@ -43,10 +43,10 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
   /** The days sown before a change, by change: the newest few. */
   const before = new Map<string, Awaited<ReturnType<typeof season.sowDays>>>()
 
-  async function movesSince(id: string, patience: number): Promise<Moves> {
+  async function movesSince(id: string): Promise<Moves> {
     const known = before.get(id)
     if (!known) throw notFound('change of the weather')
-    const working = await season.fresh(patience, Infinity)
+    const working = await season.fresh(AT_ONCE, Infinity)
     const moved = [...(await season.sowDays())].flatMap(([job, { name, day }]): Moves['moved'] => {
       // One that was never planned before cannot be said to have moved.
       const from = known.get(job)?.day ?? null
@@ -65,7 +65,7 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
     before.set(id, await season.sowDays())
     if (before.size > REMEMBERED) before.delete([...before.keys()][0]!)
     const done = await change()
-    return { done, moves: await movesSince(id, AT_ONCE) }
+    return { done, moves: await movesSince(id) }
   }
 
   return [
@@ -118,7 +118,7 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
       summary:
         'What a change of the weather moved so far, and how many jobs are still planned anew.',
       answer: answers.moves,
-      call: async (req) => ({ send: await movesSince(String(req.params.change), AT_ONCE) }),
+      call: async (req) => ({ send: await movesSince(String(req.params.change)) }),
     },
     {
       method: 'delete',
