@@ -1,6 +1,17 @@
 import { z } from 'zod'
+import type { StationClimate } from '@juvena/core/climate/placeYear'
+import type { Outlook } from '@juvena/core/climate/station'
+import type { WeatherDay } from '@juvena/core/climate/weatherSeries'
+import type { FirmDraft } from '@juvena/core/entities/firm'
+import type { JobDraft } from '@juvena/core/entities/job'
+import type { StationDraft } from '@juvena/core/entities/station'
+import type { SeedLotDraft } from '@juvena/core/entities/stock'
+import type { JobPlan } from '@juvena/core/plan/jobPlan'
+import type { SeasonRow } from '@juvena/core/present/seasonRow'
+import type { YearPage } from '@juvena/core/present/yearPage'
+import type { Message } from '@juvena/core/rules/message'
+import type { OnShelf } from '@juvena/core/stock/shelf'
 import { diaryEntry } from '@juvena/core/entities/diary'
-import { firmSchema } from '@juvena/core/entities/firm'
 import { stockMovement } from '@juvena/core/entities/stock'
 import { JOB_FORMAT, filePhoto } from '@juvena/core/formats/jobFile'
 
@@ -9,14 +20,22 @@ import { JOB_FORMAT, filePhoto } from '@juvena/core/formats/jobFile'
  * against it, and as types for the pages.
  */
 const day = z.iso.date()
+/**
+ * Something of the core that is held against an answer loosely: by what the schema names of it. The
+ * type is the core's own.
+ */
+const coreType = <T>(schema: z.ZodType): z.ZodType<T> => schema as z.ZodType<T>
 const revision = z.number().int().min(0)
 /** A draft is kept as typed, valid or not. */
-const draft = z.looseObject({ name: z.string().optional() })
+const named = z.looseObject({ name: z.string().optional() })
+const draft = coreType<JobDraft>(named)
 /** A message: a text of Juvena's own, or a template with its parts. */
-const message = z.union([
-  z.string(),
-  z.strictObject({ template: z.string(), parts: z.record(z.string(), z.unknown()) }),
-])
+const message = coreType<Message>(
+  z.union([
+    z.string(),
+    z.strictObject({ template: z.string(), parts: z.record(z.string(), z.unknown()) }),
+  ]),
+)
 const saved = z.strictObject({
   id: z.string(),
   revision,
@@ -48,46 +67,48 @@ const span = z.strictObject({
   state: z.enum(['open', 'marginal', 'shut']),
   reason: z.string(),
 })
-const row = z.strictObject({
-  id: z.string(),
-  name: z.string(),
-  customer: z.string(),
-  area: z.number().nullable(),
-  zones: z.number().int(),
-  customerDate: day.nullable(),
-  state: z.enum([
-    'no-zones',
-    'planned',
-    'under-way',
-    'growing',
-    'done',
-    'cannot',
-    'failed',
-    'working',
-  ]),
-  options: z.array(message),
-  trouble: z.strictObject({ level: z.enum(['hold', 'warn']), title: message }).nullable(),
-  approach: z.string(),
-  window: z.array(span),
-  byGrass: z.array(z.strictObject({ grass: z.string(), window: z.array(span), cutOff: day })),
-  cutOff: day.nullable(),
-  sowDay: day.nullable(),
-  sows: z.boolean(),
-  steps: z.array(
-    z.strictObject({
-      id: z.string(),
-      kind: z.string(),
-      name: message,
-      day,
-      span: z.number().int(),
-      state: z.enum(['planned', 'pinned', 'done', 'unrecorded']),
-      hours: z.number(),
-      people: z.number(),
-    }),
-  ),
-  next: z.strictObject({ name: message, day }).nullable(),
-  soil: z.array(z.number()),
-})
+const row = coreType<SeasonRow>(
+  z.strictObject({
+    id: z.string(),
+    name: z.string(),
+    customer: z.string(),
+    area: z.number().nullable(),
+    zones: z.number().int(),
+    customerDate: day.nullable(),
+    state: z.enum([
+      'no-zones',
+      'planned',
+      'under-way',
+      'growing',
+      'done',
+      'cannot',
+      'failed',
+      'working',
+    ]),
+    options: z.array(message),
+    trouble: z.strictObject({ level: z.enum(['hold', 'warn']), title: message }).nullable(),
+    approach: z.string(),
+    window: z.array(span),
+    byGrass: z.array(z.strictObject({ grass: z.string(), window: z.array(span), cutOff: day })),
+    cutOff: day.nullable(),
+    sowDay: day.nullable(),
+    sows: z.boolean(),
+    steps: z.array(
+      z.strictObject({
+        id: z.string(),
+        kind: z.string(),
+        name: message,
+        day,
+        span: z.number().int(),
+        state: z.enum(['planned', 'pinned', 'done', 'unrecorded']),
+        hours: z.number(),
+        people: z.number(),
+      }),
+    ),
+    next: z.strictObject({ name: message, day }).nullable(),
+    soil: z.array(z.number()),
+  }),
+)
 const inputRef = z.union([
   z.string(),
   z.array(z.string()),
@@ -120,26 +141,30 @@ const notice = z.looseObject({
   says: message,
 })
 const read = z.number().nullable()
-const stationDay = z.looseObject({ day, low: read, high: read, rain: read })
-const outlook = z.strictObject({
-  source: z.string(),
-  simulated: z.boolean(),
-  days: z.array(
-    z.looseObject({
-      day,
-      low: z.number(),
-      high: z.number(),
-      rain: z.number(),
-      wind: z.number(),
-      soil: z.number(),
-    }),
-  ),
-})
+const stationDay = coreType<WeatherDay>(z.looseObject({ day, low: read, high: read, rain: read }))
+const outlook = coreType<Outlook>(
+  z.strictObject({
+    source: z.string(),
+    simulated: z.boolean(),
+    days: z.array(
+      z.looseObject({
+        day,
+        low: z.number(),
+        high: z.number(),
+        rain: z.number(),
+        wind: z.number(),
+        soil: z.number(),
+      }),
+    ),
+  }),
+)
 /** What is known of a station: see StationClimate in the core. */
-const climate = z.looseObject({
-  station: z.looseObject({ id: z.string(), name: z.string(), simulated: z.boolean() }),
-  basis: z.enum(['record', 'normals']),
-})
+const climate = coreType<StationClimate>(
+  z.looseObject({
+    station: z.looseObject({ id: z.string(), name: z.string(), simulated: z.boolean() }),
+    basis: z.enum(['record', 'normals']),
+  }),
+)
 const atSite = {
   station: climate.nullable(),
   recent: z.array(stationDay),
@@ -148,21 +173,23 @@ const atSite = {
 const station = z.looseObject({
   id: z.string(),
   revision,
-  draft: z.looseObject({ name: z.string() }),
+  draft: coreType<StationDraft>(named),
   simulated: z.boolean(),
   weather: z.looseObject(atSite).nullable(),
 })
-const shelf = z.looseObject({
-  held: z.number(),
-  reserved: z.number(),
-  free: z.number(),
-  used: z.number(),
-  short: z.strictObject({ on: day, kg: z.number(), movement: z.string() }).nullable(),
-})
+const shelf = coreType<OnShelf>(
+  z.looseObject({
+    held: z.number(),
+    reserved: z.number(),
+    free: z.number(),
+    used: z.number(),
+    short: z.strictObject({ on: day, kg: z.number(), movement: z.string() }).nullable(),
+  }),
+)
 const lot = z.strictObject({
   id: z.string(),
   revision,
-  draft: z.looseObject({ number: z.string().optional() }),
+  draft: coreType<SeedLotDraft>(z.looseObject({ number: z.string().optional() })),
   savedAt: z.string(),
   archivedAt: z.string().nullable(),
   shelf,
@@ -243,7 +270,7 @@ export const answers = {
   firm: z.strictObject({
     revision,
     savedAt: z.string(),
-    draft: z.looseObject({ name: firmSchema.shape.name }),
+    draft: coreType<FirmDraft>(named),
   }),
   jobs: z.array(saved.extend({ customer: z.string(), place: z.string() })),
   saved,
@@ -261,13 +288,15 @@ export const answers = {
   }),
   archived: z.strictObject({ archived: z.boolean() }),
   diary: z.strictObject({ added: z.boolean(), diary: z.array(diaryEntry) }),
-  plan: z.looseObject({
-    today: day,
-    figures: z.record(z.string(), figure),
-    notices: z.array(notice),
-    zones: z.array(z.looseObject({ id: z.string(), name: z.string() })),
-    steps: z.array(z.looseObject({ id: z.string(), kind: z.string(), chosen: day })),
-  }),
+  plan: coreType<JobPlan>(
+    z.looseObject({
+      today: day,
+      figures: z.record(z.string(), figure),
+      notices: z.array(notice),
+      zones: z.array(z.looseObject({ id: z.string(), name: z.string() })),
+      steps: z.array(z.looseObject({ id: z.string(), kind: z.string(), chosen: day })),
+    }),
+  ),
   season: z.strictObject({
     today: day,
     working: z.number().int(),
@@ -339,12 +368,14 @@ export const answers = {
         elevation: z.number().nullable(),
       }),
     }),
-    year: z.looseObject({
-      first: day,
-      today: z.number().int(),
-      basis: z.enum(['record', 'normals', 'rough']),
-      rows: z.array(z.looseObject({ id: z.string() })),
-    }),
+    year: coreType<YearPage>(
+      z.looseObject({
+        first: day,
+        today: z.number().int(),
+        basis: z.enum(['record', 'normals', 'rough']),
+        rows: z.array(z.looseObject({ id: z.string() })),
+      }),
+    ),
   }),
   weather: z.strictObject({
     ...atSite,

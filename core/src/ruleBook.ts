@@ -63,7 +63,7 @@ import { groundReadings, groundRules, groundValues } from './work/ground.ts'
 import { hoursRules } from './work/hours.ts'
 import { badDays } from './work/looksBad.ts'
 
-const RULE_SETS = [
+const RULE_SETS: Record<string, Rule | Procedure>[] = [
   surveyRules,
   findingRules,
   seenRules,
@@ -98,7 +98,7 @@ const RULE_SETS = [
   followRules,
   laterRules,
   looksRules,
-] as unknown as Record<string, Rule | Procedure>[]
+]
 const ENTRY_SETS: Record<string, Declaration>[] = [
   readings,
   findingReadings,

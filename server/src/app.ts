@@ -6,7 +6,8 @@ import { DRAFT_BYTES, MOST_NESTED, nestedTooDeep } from '@juvena/core/entities/c
 import { FILE_BYTES } from '@juvena/core/formats/fileSize'
 import { openApi } from './openApi.ts'
 import { asProblem, PICTURE_LIMIT, Refusal, sendProblem } from './problemDocument.ts'
-import { apiRouter, apiRoutes } from './routes/api.ts'
+import { apiRoutes } from './routes/api.ts'
+import { apiRouter } from './routes/router.ts'
 import type { Parts } from './routes/route.ts'
 
 /** A draft and a little round it. */

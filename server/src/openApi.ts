@@ -1,5 +1,7 @@
 import { z } from 'zod'
-import { bodies, drafts } from './routes/api.ts'
+import { diaryEntry } from '@juvena/core/entities/diary'
+import { jobSchema } from '@juvena/core/entities/job'
+import { jobFileSchema } from '@juvena/core/formats/jobFile'
 import { answers } from '../../contract/answers.ts'
 import type { Route } from './routes/route.ts'
 
@@ -76,9 +78,9 @@ export function openApi(routes: readonly Route[]): object {
     paths,
     components: {
       schemas: {
-        Job: schema(drafts.job),
-        JobFile: schema(bodies.file),
-        DiaryEntry: schema(bodies.diary),
+        Job: schema(jobSchema),
+        JobFile: schema(jobFileSchema),
+        DiaryEntry: schema(diaryEntry),
       },
     },
   }

@@ -193,7 +193,7 @@ function overlapsOf(zones: readonly DrawnZone[]): Overlap[] {
 }
 
 /** A place that stands for a shape: the middle of an area, halfway along a line. */
-export function spotOf(s: Pick<Shape, 'at' | 'kind'>): Point {
+export function spotOf(s: { kind: Shape['kind']; at: Point[][] }): Point {
   const run = s.at[0]!
   if (run.length === 1) return run[0]!
   if (['worn', 'edge', 'wall', 'cable', 'pipe', 'trench'].includes(s.kind)) {

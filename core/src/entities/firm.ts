@@ -90,7 +90,7 @@ export function schoolsFor(
   firm: Pick<Firm, 'schools'>,
   own: Partial<Record<string, string>>,
 ): Schools {
-  const chosen: Record<string, string> = { ...DEFAULT_SCHOOLS }
+  const chosen: Schools = { ...DEFAULT_SCHOOLS }
   for (const source of [firm.schools, own])
     for (const [choice, school] of Object.entries(source ?? {}))
       if (
@@ -98,8 +98,8 @@ export function schoolsFor(
         choice in SCHOOL_CHOICES &&
         school in SCHOOL_CHOICES[choice as keyof Schools].schools
       )
-        chosen[choice] = school
-  return chosen as unknown as Schools
+        Object.assign(chosen, { [choice]: school })
+  return chosen
 }
 
 export const defaultFirm = (): Firm => firmSchema.parse({})

@@ -1,5 +1,13 @@
 import { z } from 'zod'
-import { COLOURS, LEVELS } from '../reference/grasses.ts'
+import {
+  CHOICE_ENTRIES,
+  COLOURS,
+  LEVELS,
+  NUMBER_ENTRIES,
+  type ColourKey,
+  type LevelKey,
+  type NumberKey,
+} from '../reference/grassTraits.ts'
 import { oneOf, quantity, text } from './entry.ts'
 
 /**
@@ -13,16 +21,19 @@ export const grassId = z
     'A grass goes by an id of small letters, digits and -. Choose one from the list.',
   )
 
-const level = (what: string) => oneOf(LEVELS, what).nullable().default(null)
-const rate = (what: string) =>
-  quantity('rate', {
-    min: 0.1,
-    max: 150,
-    what,
-    because: 'no grass is sown at more. Check the unit.',
-  })
-const cut = (what: string) => quantity('depth', { min: 2, max: 400, what })
-const ph = (what: string) => quantity('ph', { min: 3, max: 11, what })
+/** A field for each number of a trait, with its limits. */
+const numbers = Object.fromEntries(
+  NUMBER_ENTRIES.map((e) => [e.key, quantity(e.kind, e)]),
+) as Record<NumberKey, ReturnType<typeof quantity>>
+const level = (of: string) => oneOf(LEVELS, of).nullable().default(null)
+const colour = (of: string) => oneOf(COLOURS, of).nullable().default(null)
+/** A field for each degree and colour. */
+const choices = Object.fromEntries(
+  CHOICE_ENTRIES.map(({ key, label, of }) => {
+    const what = `an answer to “${label}”`
+    return [key, of === LEVELS ? level(what) : colour(what)]
+  }),
+) as Record<LevelKey, ReturnType<typeof level>> & Record<ColourKey, ReturnType<typeof colour>>
 
 /**
  * What a firm changes of a grass, or what sets a grass of its own apart from the one it goes by.
@@ -35,30 +46,8 @@ export const ownGrassSchema = z.strictObject({
   from: grassId,
   name: text(80),
   short: text(24),
-  newLow: rate('A rate'),
-  newHigh: rate('A rate'),
-  overLow: rate('A rate'),
-  overHigh: rate('A rate'),
-  daysLow: quantity('days', { min: 1, max: 120, what: 'Days to show' }),
-  daysHigh: quantity('days', { min: 1, max: 200, what: 'Days to show' }),
-  seedsPerGram: quantity('ratio', { min: 10, max: 50_000, what: 'Seeds in a gram' }),
-  soilMin: quantity('temperature', { min: 0, max: 30, what: 'Least soil' }),
-  sunLeast: quantity('hours', { min: 0, max: 12, what: 'Least sun' }),
-  sunGood: quantity('hours', { min: 0, max: 12, what: 'Comfortable sun' }),
-  cutLow: cut('The lowest cut'),
-  cutHigh: cut('The highest cut'),
-  phLow: ph('The lowest pH'),
-  phHigh: ph('The highest pH'),
-  leaf: quantity('depth', { min: 0.3, max: 15, what: 'A leaf' }),
-  creeps: quantity('depth', { min: 0, max: 80, what: 'Spread in a week' }),
-  wear: level('a degree of wear'),
-  drought: level('a degree of drought'),
-  cold: level('a degree of cold'),
-  heat: level('a degree of heat'),
-  wet: level('a degree of wet'),
-  salt: level('a degree of salt'),
-  thatch: level('a degree of thatch'),
-  colour: oneOf(COLOURS, 'a colour').nullable().default(null),
+  ...numbers,
+  ...choices,
 })
 export type OwnGrass = z.output<typeof ownGrassSchema>
 export type OwnGrassDraft = z.input<typeof ownGrassSchema>

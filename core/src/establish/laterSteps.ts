@@ -46,7 +46,7 @@ export const laterRules: Readonly<Record<string, Procedure>> = Object.fromEntrie
         values: since === 'lift' ? { ...of, twoMows: lagValues.twoMows } : of,
         inputs: INPUTS[since],
         steps,
-      }) as unknown as Procedure,
+      }),
     ]
   }),
 )
@@ -155,7 +155,7 @@ function dayFigure(
   const scope = stepScope(id)
   if (state === 'done') return trace.found(orderRules.done, scope, chosen, {}, named)
   if (state === 'pinned') return trace.found(orderRules.pinned, scope, chosen, {}, named)
-  const inputs = {
+  const inputs: Record<string, Figure | null> = {
     sown: { sown: sow.day },
     band: { band },
     'first-mow': { mow: band },
@@ -164,7 +164,7 @@ function dayFigure(
       mow: plan.plants ? band : null,
     },
   }[OPERATIONS[kind].later!.since]
-  return trace.found(laterRules[kind]!, scope, chosen, inputs as never, named)
+  return trace.found(laterRules[kind]!, scope, chosen, inputs, named)
 }
 
 function laterStep(

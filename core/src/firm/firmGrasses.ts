@@ -1,5 +1,6 @@
 import type { OwnGrass } from '../entities/grass.ts'
-import { GRASSES, type Grass, type GrassTable, type Range } from '../reference/grasses.ts'
+import { GRASSES, type Grass, type GrassTable } from '../reference/grasses.ts'
+import { laidOver } from '../reference/grassTraits.ts'
 
 const TABLES = new WeakMap<readonly OwnGrass[], GrassTable>()
 
@@ -22,45 +23,20 @@ export function grassTable(own: readonly OwnGrass[]): GrassTable {
   return table
 }
 
-const range = (low: number | null, high: number | null, of: Range | null): Range | null => {
-  if (!of && (low === null || high === null)) return null
-  const [a, b] = [low ?? of![0], high ?? of![1]]
-  return a <= b ? [a, b] : [b, a]
-}
-
 function changed(from: Grass, c: OwnGrass): Grass {
   const own = c.id !== from.id
-  const theta =
-    from.thermal && c.daysHigh !== null && from.days
-      ? (from.thermal.theta * c.daysHigh) / from.days[1]
-      : from.thermal?.theta
+  const traits = laidOver(from, c)
+  const slower = c.daysHigh !== null && from.days ? c.daysHigh / from.days[1] : 1
   return {
     ...from,
+    ...traits,
     id: c.id,
     of: own ? (from.of ?? from.id) : from.of,
     name: c.name || (own ? `${from.name}, yours` : from.name),
     short: c.short || (own ? c.name || c.id : from.short),
-    newRate: range(c.newLow, c.newHigh, from.newRate),
-    overseedRate: range(c.overLow, c.overHigh, from.overseedRate),
-    days: range(c.daysLow, c.daysHigh, from.days),
-    thermal: from.thermal && { ...from.thermal, theta: theta! },
-    seedsPerGram: c.seedsPerGram ?? from.seedsPerGram,
-    soilMin: c.soilMin ?? from.soilMin,
-    sunLeast: c.sunLeast ?? from.sunLeast,
-    sunGood: Math.max(c.sunGood ?? from.sunGood, c.sunLeast ?? from.sunLeast),
-    cut: range(c.cutLow, c.cutHigh, from.cut)!,
-    ph: range(c.phLow, c.phHigh, from.ph)!,
-    leaf: c.leaf ?? from.leaf,
-    creeps: c.creeps ?? from.creeps,
+    thermal: from.thermal && { ...from.thermal, theta: from.thermal.theta * slower },
+    sunGood: Math.max(traits.sunGood, traits.sunLeast),
     // Some cultivars of a bunch grass do spread.
     spreads: c.creeps === null ? from.spreads : c.creeps > 0,
-    wear: c.wear ?? from.wear,
-    drought: c.drought ?? from.drought,
-    cold: c.cold ?? from.cold,
-    heat: c.heat ?? from.heat,
-    wet: c.wet ?? from.wet,
-    salt: c.salt ?? from.salt,
-    thatch: c.thatch ?? from.thatch,
-    colour: c.colour ?? from.colour,
   }
 }

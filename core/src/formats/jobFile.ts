@@ -6,7 +6,7 @@ import { currentDraft } from '../entities/jobVersions.ts'
 import { uniqueIds } from '../entities/uniqueIds.ts'
 import { problemsOf, type Problem } from '../entities/problem.ts'
 
-export const JOB_FORMAT = 'juvena-job'
+export const JOB_FORMAT = 'juvena-job' as const
 
 /**
  * A photograph as it travels in a job file. The job's plan may name its `id` as the picture it is

@@ -1,4 +1,6 @@
 import type { GrassId } from '../rules/id.ts'
+import type { Level, Range, Traits } from './grassTraits.ts'
+
 /**
  * Grasses a contractor sows or sets. The whole table is common practice (extension handbooks, from
  * memory, ±15 %): ranges stay visible, and a firm may change any of them or add grasses and
@@ -8,71 +10,31 @@ import type { GrassId } from '../rules/id.ts'
 /** Names a grass of the table, or one the firm has added. */
 export type { GrassId } from '../rules/id.ts'
 
-export const LEVELS = ['low', 'low-mid', 'mid', 'high'] as const
-export type Level = (typeof LEVELS)[number]
-export const COLOURS = ['light', 'mid', 'dark'] as const
-export type Colour = (typeof COLOURS)[number]
-export type Range = readonly [number, number]
 /**
  * Whether seedlings stand a herbicide given at seeding, as labels usually have it: yes, at lower
  * rates only, or no.
  */
 export type Stands = 'yes' | 'limited' | 'no'
 
-export interface Grass {
+export interface Grass extends Traits {
   id: GrassId
   name: string
   short: string
   season: 'cool' | 'warm'
   /** The kind it is a cultivar group of: it looks and mends like that one. */
   of: GrassId | null
-  /** Bag rates, g/m²; null where it is not sown from seed. */
-  newRate: Range | null
-  overseedRate: Range | null
-  /** Days to show in good soil warmth. */
-  days: Range | null
-  seedsPerGram: number | null
-  /** Soil °C: least for sowing, and the good range. */
-  soilMin: number | null
-  soilGood: Range
-  /** Direct sun, h: the least it lives on, and what it is at ease with. */
-  sunLeast: number
-  sunGood: number
-  wear: Level
-  drought: Level
-  cold: Level
-  heat: Level
-  wet: Level
-  salt: Level
-  ph: Range
   spread: string
   spreads: boolean
   stolonOnly: boolean
-  /** How fast it closes a gap while it grows, mm a week from one side. Juvena's model. */
-  creeps: number
-  thatch: Level
-  /** Comfortable height of cut, mm, and how it fails below and above. */
-  cut: Range
+  /** How it fails, cut below and above its height. */
   cutFails: readonly [string, string]
-  /** Width of a leaf, mm. */
-  leaf: number
-  colour: Colour
   winter: 'green' | 'dull' | 'brown'
-  /** Nitrogen in a year, g/m². */
-  nitrogen: Range | null
-  /** Most cover over seed, mm. */
-  depth: number
   /**
    * Thermal time to half emergence, °C·d, above the base temperature. Juvena's model, fitted to the
    * days column.
    */
   thermal: { theta: number; base: number } | null
-  /** Weeks from sowing to a lawn that bears use. */
-  weeksToUse: Range
   fine: boolean
-  /** Least and most of it in company, % by weight; and most, % of the plants. */
-  share: Range
-  mostPlants: number
   /** What it may be mixed with; alone where empty. */
   goesWith: readonly GrassId[]
   /** The only ground it is worth sowing on; any where null. */

@@ -89,10 +89,10 @@ export interface Rule<
   V extends TradeValues = TradeValues,
 > extends Worked<I, V> {
   formula: string
-  compute: (
+  compute(
     inputs: { [K in keyof I]: Computed<I[K]> },
     values: { [K in keyof V]: number },
-  ) => FigureValue
+  ): FigureValue
 }
 
 /**
@@ -128,7 +128,7 @@ const complete = <T extends { id: string; standing: EvidenceLevel; values?: Trad
 /** Declares a rule that computes by a formula. */
 export const rule = <const I extends Inputs = None, const V extends TradeValues = None>(
   spec: Spec<Rule<I, V>>,
-): Rule<I, V> => complete(spec) as unknown as Rule<I, V>
+): Rule<I, V> => complete(spec) as Rule<I, V>
 
 /** What a rule says and does that adds one figure of each zone up. */
 export const allZones = <const U extends Unit>(unit: U) => ({
@@ -142,7 +142,7 @@ export const allZones = <const U extends Unit>(unit: U) => ({
 /** Declares a rule that computes by a procedure. */
 export const procedure = <const I extends Inputs = None, const V extends TradeValues = None>(
   spec: Spec<Procedure<I, V>>,
-): Procedure<I, V> => complete(spec) as unknown as Procedure<I, V>
+): Procedure<I, V> => complete(spec) as Procedure<I, V>
 
 /** Something read on site or typed in. `otherwise` is what is assumed until it is. */
 export interface Reading extends Declaration {

@@ -5,6 +5,7 @@ import type { Figure, InputRef, Override } from './figure.ts'
 import { versionOf, type Inputs as KeptInputs, type Memo, type Versioned } from './memo.ts'
 import type { Message } from '../rules/message.ts'
 import type {
+  Computed,
   Declaration,
   Inputs,
   Procedure,
@@ -141,7 +142,7 @@ export class Trace {
     return this.keep(
       by,
       scope,
-      by.compute(computed as never, this.values(by.values)),
+      by.compute(computed as { [K in keyof I]: Computed<I[K]> }, this.values(by.values)),
       { origin: 'worked', standing, inputs },
       extra,
     )

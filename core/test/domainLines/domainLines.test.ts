@@ -3,7 +3,8 @@ import { SEED_BAGS, FEED_BAGS } from '../../src/reference/materialValues.ts'
 import { GRASSES, GRASS_IDS } from '../../src/reference/grasses.ts'
 import { WATERING_TIMES } from '../../src/establish/waterRules.ts'
 import { VALUES } from '../../src/ruleBook.ts'
-import { GRASS_LINES } from './grasses.ts'
+import { TRAITS, TRAIT_COLUMNS, type Range } from '../../src/reference/grassTraits.ts'
+import { GRASS_COLUMNS, GRASS_LINES } from './grasses.ts'
 import { VALUE_LINES } from './values.ts'
 
 const lines = (text: string) => text.trim().split('\n')
@@ -20,12 +21,17 @@ describe('no number of the trade moves unnoticed', () => {
     )
   })
   it('every grass stands as the handbooks have it', () => {
-    const range = (r: readonly [number, number] | null) => (r ? `${r[0]}-${r[1]}` : '—')
+    const told = (value: Range | number | string | null) =>
+      value === null ? '—' : typeof value === 'object' ? value.join('-') : String(value)
     const rows = GRASS_IDS.map((id) => {
       const g = GRASSES[id]!
       const thermal = g.thermal ? `${g.thermal.theta}/${g.thermal.base}` : '—'
-      return [id, g.season, range(g.newRate), range(g.overseedRate), range(g.days), g.seedsPerGram ?? '—', g.soilMin ?? '—', range(g.soilGood), `${g.sunLeast}/${g.sunGood}`, g.wear, g.drought, g.thatch, g.cold, g.heat, g.wet, g.salt, range(g.ph), g.leaf, g.creeps, range(g.share), g.mostPlants, g.stands.mesotrione, range(g.cut), range(g.nitrogen), thermal].join('; ') // prettier-ignore
+      const traits = TRAIT_COLUMNS.map((c) => told(c.of(g)))
+      return [id, g.season, thermal, g.stands.mesotrione, ...traits].join('; ')
     })
+    expect(['id', 'season', 'thermal', 'mesotrione', ...Object.keys(TRAITS)].join('; ')).toBe(
+      GRASS_COLUMNS.trim().replaceAll(/\s+/g, ' '),
+    )
     expect(rows).toEqual(lines(GRASS_LINES))
   })
   it('cover over seed, in all at most: rye and tall fescue 6 mm, fine fescue 5, bluegrass and bermuda 3, bent 2 (common practice)', () => {

@@ -3,7 +3,7 @@ import { notFound } from '../problemDocument.ts'
 import { backupPath, backupsOf } from '../store/backups.ts'
 import { backupInThread } from '../threads/pool.ts'
 import { answers } from '../../../contract/answers.ts'
-import type { Parts, Route } from './route.ts'
+import { route, type Parts, type Route } from './route.ts'
 
 /**
  * Backups of the whole firm: one a day by itself, and whenever asked. Restoring is a command, for
@@ -11,7 +11,7 @@ import type { Parts, Route } from './route.ts'
  */
 export function backupRoutes({ folder }: Parts): Route[] {
   return [
-    {
+    route({
       method: 'get',
       path: '/backups',
       summary: 'The backups that lie beside the data, newest first.',
@@ -19,8 +19,8 @@ export function backupRoutes({ folder }: Parts): Route[] {
       call: async () => ({
         send: { folder: resolve(folder, 'backups'), backups: backupsOf(folder) },
       }),
-    },
-    {
+    }),
+    route({
       method: 'post',
       path: '/backups',
       summary: 'Writes a backup of the whole firm, photographs too, while work goes on.',
@@ -28,18 +28,12 @@ export function backupRoutes({ folder }: Parts): Route[] {
       async call() {
         const { path, contents } = await backupInThread(folder, 'asked')
         const { jobs, entries, photographs } = contents
-        return {
-          status: 201,
-          send: {
-            backup: backupsOf(folder).find((b) => b.file === basename(path)),
-            jobs,
-            entries,
-            photographs,
-          },
-        }
+        const backup = backupsOf(folder).find((b) => b.file === basename(path))
+        if (!backup) throw notFound('backup')
+        return { status: 201, send: { backup, jobs, entries, photographs } }
       },
-    },
-    {
+    }),
+    route({
       method: 'get',
       path: '/backups/:file',
       summary: 'A backup, to keep elsewhere.',
@@ -48,6 +42,6 @@ export function backupRoutes({ folder }: Parts): Route[] {
         if (!path) throw notFound('backup')
         return { path, file: basename(path) }
       },
-    },
+    }),
   ]
 }

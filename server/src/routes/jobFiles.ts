@@ -1,21 +1,19 @@
-import type { Request } from 'express'
 import { JOB_VERSION } from '@juvena/core/entities/job'
 import { photosThatFit } from '@juvena/core/formats/fileSize'
 import { JOB_FORMAT, type FilePhoto } from '@juvena/core/formats/jobFile'
 import { readOr400, Refusal } from '../problemDocument.ts'
 import { fileSent } from '../threads/pool.ts'
 import { answers } from '../../../contract/answers.ts'
-import type { StoredJob } from '../store/jobStore.ts'
-import type { Parts, Route } from './route.ts'
+import type { StoredJobs } from './storedJobs.ts'
+import { route, type Parts, type Route } from './route.ts'
 
 /** Job files, out and in: the job as typed, its diary and its photographs. */
 export function jobFileRoutes(
   { diary, photos, importJob, clock }: Parts,
-  jobOr404: (req: Request) => Promise<StoredJob>,
-  full: (id: string) => Promise<string>,
+  { jobOr404, full }: StoredJobs,
 ): Route[] {
   return [
-    {
+    route({
       method: 'get',
       path: '/jobs/:id/file',
       summary:
@@ -57,8 +55,8 @@ export function jobFileRoutes(
           file: `${name}.juvena.json`,
         }
       },
-    },
-    {
+    }),
+    route({
       method: 'post',
       path: '/job-files',
       summary:
@@ -86,6 +84,6 @@ export function jobFileRoutes(
           text: `${whole.slice(0, -1)},"imported":${JSON.stringify(imported)}}`,
         }
       },
-    },
+    }),
   ]
 }

@@ -6,7 +6,8 @@ import { notFound, Refusal } from '../problemDocument.ts'
 import { pictureSent } from '../threads/pool.ts'
 import { answers } from '../../../contract/answers.ts'
 import type { StoredPhoto } from '../store/photoStore.ts'
-import type { Parts, Route } from './route.ts'
+import type { StoredJobs } from './storedJobs.ts'
+import { route, type Parts, type Route } from './route.ts'
 
 const { zone, kind, note } = filePhoto.shape
 const asked = z.object({
@@ -22,24 +23,21 @@ const asked = z.object({
   keepPosition: z.enum(['yes', 'no']).default('no'),
 })
 
-export function photoRoutes(
-  { photos, clock }: Parts,
-  jobOr404: (req: Request) => Promise<{ id: string }>,
-): Route[] {
+export function photoRoutes({ photos, clock }: Parts, { jobOr404 }: StoredJobs): Route[] {
   const photoOr404 = async (req: Request): Promise<StoredPhoto> => {
     const photo = await photos.get(String(req.params.id))
     if (!photo) throw notFound('photograph')
     return photo
   }
   return [
-    {
+    route({
       method: 'get',
       path: '/jobs/:id/photos',
       summary: 'A job’s photographs, newest day first.',
       answer: answers.photos,
       call: async (req) => ({ send: await photos.of((await jobOr404(req)).id) }),
-    },
-    {
+    }),
+    route({
       method: 'post',
       path: '/jobs/:id/photos',
       summary:
@@ -96,8 +94,8 @@ export function photoRoutes(
         })
         return { status: 201, send: kept }
       },
-    },
-    {
+    }),
+    route({
       method: 'get',
       path: '/photos/:id',
       summary: 'A photograph; with ?size=small its thumbnail.',
@@ -105,8 +103,8 @@ export function photoRoutes(
         const photo = await photoOr404(req)
         return { send: null, path: photos.path(photo.id, req.query.size === 'small') }
       },
-    },
-    {
+    }),
+    route({
       method: 'delete',
       path: '/photos/:id',
       summary: 'Archives a photograph. It can be restored.',
@@ -116,8 +114,8 @@ export function photoRoutes(
           throw notFound('photograph')
         return { send: { archived: true } }
       },
-    },
-    {
+    }),
+    route({
       method: 'post',
       path: '/photos/:id/restore',
       summary: 'Restores an archived photograph.',
@@ -127,6 +125,6 @@ export function photoRoutes(
           throw notFound('photograph')
         return { send: { archived: false } }
       },
-    },
+    }),
   ]
 }

@@ -1,5 +1,6 @@
 import type { Request } from 'express'
-import type { z } from 'zod'
+import { z } from 'zod'
+import { Refusal } from '../problemDocument.ts'
 import type { Clock } from '../clock.ts'
 import type { SiteWeather } from '../siteWeather.ts'
 import type { DiaryStore } from '../store/diaryStore.ts'
@@ -48,19 +49,51 @@ export interface Route {
   picture?: boolean
   /** The body is JSON that the route reads itself, from its bytes. */
   bytes?: boolean
-  /**
-   * Its answer: `send` as JSON, or `text` that is JSON already, `plain` that is none; `path` is a
-   * picture on disk, `file` the name it is saved under.
-   */
-  call: (
-    req: Request,
-    body: unknown,
-  ) => Promise<{
-    status?: number
-    send?: unknown
-    text?: string
-    plain?: string
-    file?: string
-    path?: string
-  }>
+  /** Called with the body as its schema reads it, and as it was typed. */
+  call(req: Request, body: unknown, typed: unknown): Promise<Reply<unknown>>
+}
+
+/**
+ * An answer: `send` as JSON, or `text` that is JSON already, `plain` that is none; `path` is a
+ * picture on disk, `file` the name it is saved under.
+ */
+interface Reply<Sent> {
+  status?: number
+  send?: Sent
+  text?: string
+  plain?: string
+  file?: string
+  path?: string
+}
+
+/** What a schema names of a thing: further fields of a loose one are not asked about. */
+type Named<T> = T extends readonly (infer Each)[]
+  ? readonly Named<Each>[]
+  : T extends object
+    ? { [K in keyof T as string extends K ? never : K]: Named<T[K]> }
+    : T
+
+/** Declares a route: its answer and its body are typed by their schemas. */
+export const route = <A extends z.ZodType = z.ZodNull, B extends z.ZodType = z.ZodUnknown>(
+  declared: Omit<Route, 'answer' | 'body' | 'call'> & {
+    answer?: A
+    body?: B
+    call(req: Request, body: z.output<B>, typed: z.input<B>): Promise<Reply<Named<z.output<A>>>>
+  },
+): Route => declared
+
+export const revision = z.number().int().min(0)
+export const idOf = (req: Request): string => String(req.params.id)
+/** A number to begin at, in an address. */
+export const fromNumber = z.coerce.number().int().min(0).max(10_000_000).default(0)
+/** What an address asks for behind its question mark. Throws a refusal where it cannot be read. */
+export function asked<T extends z.ZodType>(of: T, req: Request): z.output<T> {
+  const read = of.safeParse(req.query)
+  if (!read.success)
+    throw new Refusal(
+      400,
+      'Not understood',
+      'What this address asks for could not be understood. Days are written like 2027-03-02.',
+    )
+  return read.data
 }

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import type { Request } from 'express'
 import { z } from 'zod'
-import { stationSchema, weatherDay, type StationDraft } from '@juvena/core/entities/station'
+import { stationSchema, weatherDay } from '@juvena/core/entities/station'
 import { notFound, Refusal } from '../problemDocument.ts'
 import type { StoredStation } from '../store/stationStore.ts'
 import { answers, type Answer } from '../../../contract/answers.ts'
-import type { Parts, Route } from './route.ts'
+import { route, type Parts, type Route } from './route.ts'
 
 /** Days that one request may bring: a page sends a long record in pieces. */
 const MOST_DAYS = 20_000
@@ -69,7 +69,7 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
   }
 
   return [
-    {
+    route({
       method: 'get',
       path: '/stations',
       summary: 'The firm’s weather stations, each with its climate, its last days and its outlook.',
@@ -77,29 +77,27 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
       call: async () => ({
         send: { stations: await Promise.all((await stations.list()).map(shown)) },
       }),
-    },
-    {
+    }),
+    route({
       method: 'post',
       path: '/stations',
       summary: 'Adds a weather station.',
       answer: answers.stationChange,
       body: stationBodies.create,
-      async call(req) {
-        const { station } = req.body as { station: StationDraft }
+      async call(_req, _body, { station }) {
         const { done, moves } = await withMoves(() => stations.create(station, clock.now()))
         return { status: 201, send: { station: await shown(done), moves } }
       },
-    },
-    {
+    }),
+    route({
       method: 'put',
       path: '/stations/:id',
       summary:
         'Saves a station’s name, place and normals on top of a revision, and lists the jobs whose sowing moved.',
       answer: answers.stationChange,
       body: stationBodies.save,
-      async call(req) {
+      async call(req, _body, { revision, station }) {
         const stored = await stationOr404(req)
-        const { revision, station } = req.body as { revision: number; station: StationDraft }
         const { done, moves } = await withMoves(() =>
           stations.save(stored.id, revision, station, clock.now()),
         )
@@ -111,16 +109,16 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
           )
         return { send: { station: await shown(done), moves } }
       },
-    },
-    {
+    }),
+    route({
       method: 'get',
       path: '/season/moves/:change',
       summary:
         'What a change of the weather moved so far, and how many jobs are still planned anew.',
       answer: answers.moves,
       call: async (req) => ({ send: await movesSince(String(req.params.change)) }),
-    },
-    {
+    }),
+    route({
       method: 'delete',
       path: '/stations/:id',
       summary: 'Archives a station. Its days are kept.',
@@ -130,22 +128,22 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
         await stations.setArchived(stored.id, clock.now())
         return { send: { archived: true } }
       },
-    },
-    {
+    }),
+    route({
       method: 'get',
       path: '/stations/:id/days',
       summary: 'A station’s days, in order.',
       answer: answers.stationDays,
       call: async (req) => ({ send: { days: await stations.days((await stationOr404(req)).id) } }),
-    },
-    {
+    }),
+    route({
       method: 'post',
       path: '/stations/:id/days',
       summary:
         'Adds days to a station. The same days again change nothing; what moved in the season is listed.',
       answer: answers.daysAdded,
       body: stationBodies.days,
-      async call(req, body) {
+      async call(req, { days }) {
         const stored = await stationOr404(req)
         if (stored.simulated)
           throw new Refusal(
@@ -153,11 +151,9 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
             'A simulated station',
             'Its weather is made up; real days do not belong to it. Add a station of your own.',
           )
-        const { done, moves } = await withMoves(() =>
-          stations.addDays(stored.id, (body as z.infer<typeof stationBodies.days>).days),
-        )
+        const { done, moves } = await withMoves(() => stations.addDays(stored.id, days))
         return { status: 201, send: { ...done, moves } }
       },
-    },
+    }),
   ]
 }

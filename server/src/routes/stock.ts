@@ -5,7 +5,7 @@ import { shelfOf } from '@juvena/core/stock/shelf'
 import { notFound, Refusal } from '../problemDocument.ts'
 import type { StoredLot } from '../store/stockStore.ts'
 import { answers } from '../../../contract/answers.ts'
-import type { Parts, Route } from './route.ts'
+import { route, type Parts, type Route } from './route.ts'
 
 const received = z.strictObject({
   kg: z.number().gt(0, 'A weight is above zero.').max(100_000),
@@ -59,22 +59,20 @@ export function stockRoutes({ jobs, stockStore, stock, clock }: Parts): Route[] 
   }
 
   return [
-    {
+    route({
       method: 'get',
       path: '/stock',
       summary: 'The firm’s lots of seed with what is left of each.',
       answer: answers.stock,
       call: async () => ({ send: { lots: (await stock.shown()).lots } }),
-    },
-    {
+    }),
+    route({
       method: 'post',
       path: '/stock',
       summary: 'Adds lots, each with what came in: all of them or none.',
       answer: answers.stock,
       body: stockBodies.create,
-      async call(req, body) {
-        const { lots } = req.body as { lots: { lot: SeedLotDraft }[] }
-        const parsed = body as z.infer<typeof stockBodies.create>
+      async call(_req, parsed, { lots }) {
         await refuseTwice(lots.map((l) => l.lot))
         const made = await stockStore.create(
           lots.map(({ lot }, i) => ({ lot, received: parsed.lots[i]!.received })),
@@ -82,16 +80,15 @@ export function stockRoutes({ jobs, stockStore, stock, clock }: Parts): Route[] 
         )
         return { status: 201, send: { lots: await Promise.all(made.map(withShelf)) } }
       },
-    },
-    {
+    }),
+    route({
       method: 'put',
       path: '/stock/:id',
       summary: 'Saves a lot’s label on top of a revision.',
       answer: answers.lot,
       body: stockBodies.save,
-      async call(req) {
+      async call(req, _body, { revision, lot }) {
         const stored = await lotOr404(req)
-        const { revision, lot } = req.body as { revision: number; lot: SeedLotDraft }
         await refuseTwice([lot], stored.id)
         const saved = await stockStore.save(stored.id, revision, lot, clock.now())
         if (!saved)
@@ -102,8 +99,8 @@ export function stockRoutes({ jobs, stockStore, stock, clock }: Parts): Route[] 
           )
         return { send: await withShelf(saved) }
       },
-    },
-    {
+    }),
+    route({
       method: 'delete',
       path: '/stock/:id',
       summary: 'Archives a lot. Its movements are kept.',
@@ -112,8 +109,8 @@ export function stockRoutes({ jobs, stockStore, stock, clock }: Parts): Route[] 
         await stockStore.setArchived((await lotOr404(req)).id, clock.now())
         return { send: { archived: true } }
       },
-    },
-    {
+    }),
+    route({
       method: 'get',
       path: '/stock/:id/movements',
       summary: 'Every movement of a lot.',
@@ -128,16 +125,15 @@ export function stockRoutes({ jobs, stockStore, stock, clock }: Parts): Route[] 
           },
         }
       },
-    },
-    {
+    }),
+    route({
       method: 'post',
       path: '/stock/:id/movements',
       summary: 'Adds movements of a lot. The same id again changes nothing.',
       answer: answers.lot,
       body: stockBodies.move,
-      async call(req, body) {
+      async call(req, { movements }) {
         const stored = await lotOr404(req)
-        const { movements } = body as z.infer<typeof stockBodies.move>
         const other = movements.find((m) => m.lot !== stored.id)
         if (other)
           throw new Refusal(
@@ -148,6 +144,6 @@ export function stockRoutes({ jobs, stockStore, stock, clock }: Parts): Route[] 
         await stockStore.move(movements, clock.now())
         return { status: 201, send: await withShelf(stored) }
       },
-    },
+    }),
   ]
 }

@@ -41,7 +41,7 @@ const year = computed(() => otherYear(figure.value, job.today))
 const was = computed(() => {
   const f = figure.value
   if (!f || !job.moved.has(f.id)) return ''
-  return firm.hand(job.moved.get(f.id) as never, f.unit as Unit)
+  return firm.hand(job.moved.get(f.id)!, f.unit as Unit)
 })
 const name = computed(() => firm.say(props.label ?? figure.value?.label ?? 'Figure'))
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../../../contract/answers.ts'
 import { ElDialog, ElInput } from 'element-plus'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -25,7 +26,7 @@ const text = ref((props.typed ?? '').trimEnd())
 const at = ref(0)
 const input = ref<InstanceType<typeof ElInput> | null>(null)
 /** Jobs that hold the longest word typed, in their name, customer or address. */
-const jobs = shallowRef<{ id: string; name: string; customer: string; place: string }[]>([])
+const jobs = shallowRef<Answer<'jobs'>>([])
 const sought = computed(() =>
   text.value.split(/\s+/).reduce((long, word) => (word.length > long.length ? word : long), ''),
 )
@@ -33,10 +34,9 @@ const SEARCH_AFTER = 120
 let searching: ReturnType<typeof setTimeout> | undefined
 async function search() {
   const word = sought.value
-  const found = await api<typeof jobs.value>(
-    'GET',
-    `/jobs?search=${encodeURIComponent(word)}`,
-  ).catch(() => [])
+  const found = await api<Answer<'jobs'>>('GET', `/jobs?search=${encodeURIComponent(word)}`).catch(
+    () => [],
+  )
   if (word === sought.value) jobs.value = found
 }
 watch(sought, () => {

@@ -1,24 +1,19 @@
 <script setup lang="ts">
+import type { Answer } from '../../../contract/answers.ts'
 import { computed, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
-import type { Outlook } from '@juvena/core/climate/station'
 import { api } from '../stores/api.ts'
 import { useFirm } from '../stores/firm.ts'
 
 /** The day's weather in one line, for the job that is open or the one saved last. */
 const firm = useFirm()
 const route = useRoute()
-interface Weather {
-  outlook: Outlook | null
-  frostDates: { tenth: string; even: string } | null
-  today: string
-}
-const weather = shallowRef<Weather | null>(null)
+const weather = shallowRef<Answer<'weather'> | null>(null)
 watch(
   () => (route.name === 'job' ? String(route.params.id) : ''),
   async (job) => {
-    weather.value = await api<Weather>(
+    weather.value = await api<Answer<'weather'>>(
       'GET',
       `/weather${job ? `?job=${encodeURIComponent(job)}` : ''}`,
     ).catch(() => null)

@@ -28,10 +28,7 @@ import type { Message } from '@juvena/core/rules/message'
 import { api, ApiError, Unreachable } from './api.ts'
 import { findTyped, forgetTyped, keepTyped, layTyped, type TypedSetting } from './typedSettings.ts'
 
-interface StoredFirm {
-  revision: number
-  draft: FirmDraft
-}
+type StoredFirm = Answer<'firm'>
 /**
  * After the last change, before it is sent; and between tries while the server does not answer, ms.
  */
@@ -116,7 +113,7 @@ export const useFirm = defineStore('firm', () => {
   async function load() {
     try {
       const [stored, now] = await Promise.all([
-        api<StoredFirm>('GET', '/firm'),
+        api<Answer<'firm'>>('GET', '/firm'),
         api<Answer<'today'>>('GET', '/today'),
       ])
       failure.value = layOver(stored)
@@ -205,7 +202,7 @@ export const useFirm = defineStore('firm', () => {
       note(field, { value: t.value, expected: [...t.expected, t.value] })
     const sent = sound()
     try {
-      const stored = await api<{ revision: number }>('PUT', '/firm', {
+      const stored = await api<Answer<'firm'>>('PUT', '/firm', {
         revision: revision.value,
         firm: sent,
       })
@@ -228,7 +225,7 @@ export const useFirm = defineStore('firm', () => {
    */
   async function saveOver() {
     try {
-      const told = layOver(await api<StoredFirm>('GET', '/firm'))
+      const told = layOver(await api<Answer<'firm'>>('GET', '/firm'))
       if (typed.size > 0) await saveTyped(true)
       if (told) [saving.value, failure.value] = ['failed', told]
       else if (typed.size === 0) saving.value = 'saved'

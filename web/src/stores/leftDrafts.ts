@@ -1,6 +1,6 @@
+import type { Answer } from '../../../contract/answers.ts'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
-import type { JobDraft } from '@juvena/core/entities/job'
 import { api, ApiError, Unreachable } from './api.ts'
 import { alone } from './thisWindow.ts'
 import { forgetLeft, leftUnsaved, rebaseLeft, type Left } from './unsaved.ts'
@@ -41,7 +41,7 @@ export const useLeftDrafts = defineStore('left-drafts', () => {
     const text = JSON.stringify(draft)
     const path = `/jobs/${encodeURIComponent(it.key[0])}`
     try {
-      const theirs = await api<{ revision: number; draft: JobDraft }>('GET', path)
+      const theirs = await api<Answer<'fullJob'>>('GET', path)
       const held = JSON.stringify(theirs.draft)
       if (held === text) return (await forgetLeft(it), null)
       // What was sent before had arrived, though its answer did not: the rest goes on top of it.

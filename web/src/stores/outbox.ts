@@ -1,3 +1,4 @@
+import type { Answer } from '../../../contract/answers.ts'
 import { createStore, del, values } from 'idb-keyval'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
@@ -45,7 +46,7 @@ export const useOutbox = defineStore('outbox', () => {
     for (let next = waiting.value[0]; next; next = waiting.value[0]) {
       const { id, job, entry } = next
       try {
-        const { diary } = await api<{ diary: DiaryEntry[] }>(
+        const { diary } = await api<Answer<'diary'>>(
           'POST',
           `/jobs/${encodeURIComponent(job)}/diary`,
           entry,

@@ -1,3 +1,4 @@
+import type { Answer } from '../../../contract/answers.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { dayOf } from '@juvena/core/calendar/day'
@@ -141,7 +142,7 @@ export const usePhotos = defineStore('photos', () => {
     const id = job.id
     if (!id) return void (all.value = [])
     try {
-      const photos = await api<Photo[]>('GET', `/jobs/${encodeURIComponent(id)}/photos`)
+      const photos = await api<Answer<'photos'>>('GET', `/jobs/${encodeURIComponent(id)}/photos`)
       if (job.id === id) all.value = photos
     } catch (error) {
       failure.value = (error as Error).message

@@ -1,27 +1,21 @@
+import type { Answer } from '../../../contract/answers.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import {
   seedLotSchema,
   type SeedLot,
   type SeedLotDraft,
-  type StockMovement,
   type StockMovementDraft,
 } from '@juvena/core/entities/stock'
 import type { StockLot } from '@juvena/core/stock/lotsOfJob'
 import { lotValues, lotWorth } from '@juvena/core/stock/lotWorth'
-import type { OnShelf } from '@juvena/core/stock/shelf'
 import { Trace } from '@juvena/core/trace/trace'
 import { api } from './api.ts'
 import { useFirm } from './firm.ts'
 import { newId } from './newId.ts'
 
 /** A lot as the server keeps it, with what is left of it. */
-export interface ShownLot {
-  id: string
-  revision: number
-  draft: SeedLotDraft
-  shelf: OnShelf
-}
+export type ShownLot = Answer<'lot'>
 
 /** The firm's seed on its shelf. */
 export const useStock = defineStore('stock', () => {
@@ -32,7 +26,7 @@ export const useStock = defineStore('stock', () => {
 
   async function load() {
     try {
-      lots.value = (await api<{ lots: ShownLot[] }>('GET', '/stock')).lots
+      lots.value = (await api<Answer<'stock'>>('GET', '/stock')).lots
       failure.value = ''
       ready.value = true
     } catch (error) {
@@ -49,13 +43,13 @@ export const useStock = defineStore('stock', () => {
   async function add(
     given: { lot: SeedLotDraft; received: { kg: number; on: string } | null }[],
   ): Promise<ShownLot[]> {
-    const made = (await api<{ lots: ShownLot[] }>('POST', '/stock', { lots: given })).lots
+    const made = (await api<Answer<'stock'>>('POST', '/stock', { lots: given })).lots
     for (const lot of made) put(lot)
     return made
   }
   async function save(of: ShownLot, lot: SeedLotDraft) {
     put(
-      await api<ShownLot>('PUT', `/stock/${encodeURIComponent(of.id)}`, {
+      await api<Answer<'lot'>>('PUT', `/stock/${encodeURIComponent(of.id)}`, {
         revision: of.revision,
         lot,
       }),
@@ -67,17 +61,14 @@ export const useStock = defineStore('stock', () => {
   }
   async function move(lot: string, movement: Omit<StockMovementDraft, 'id' | 'lot'>) {
     put(
-      await api<ShownLot>('POST', `/stock/${encodeURIComponent(lot)}/movements`, {
+      await api<Answer<'lot'>>('POST', `/stock/${encodeURIComponent(lot)}/movements`, {
         movements: [{ ...movement, id: newId(), lot }],
       }),
     )
   }
   /** The movements of a lot, and the names of the jobs in them. */
   const movements = (lot: string) =>
-    api<{ movements: StockMovement[]; jobs: Record<string, string> }>(
-      'GET',
-      `/stock/${encodeURIComponent(lot)}/movements`,
-    )
+    api<Answer<'movements'>>('GET', `/stock/${encodeURIComponent(lot)}/movements`)
 
   /** Labels that can be read, by id. */
   const read = computed(() => {

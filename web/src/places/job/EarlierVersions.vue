@@ -35,7 +35,7 @@ watch(
 async function look(revision: Revision) {
   if (!job.id) return
   try {
-    const { draft } = await api<{ draft: JobDraft }>(
+    const { draft } = await api<Answer<'revision'>>(
       'GET',
       `/jobs/${encodeURIComponent(job.id)}/revisions/${revision.revision}`,
     )

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../../../../contract/answers.ts'
 import {
   computed,
   defineAsyncComponent,
@@ -85,7 +86,7 @@ onMounted(() => {
     else panelOpen.value = !panelOpen.value
   }
   actions.neighbour = async (step) => {
-    const rows = (await api<{ rows: { id: string }[] }>('GET', '/season')).rows
+    const rows = (await api<Answer<'season'>>('GET', '/season')).rows
     const at = rows.findIndex((r) => r.id === job.id)
     const to = rows[(at + step + rows.length) % rows.length]
     if (to) await router.push(`/jobs/${to.id}/${STAGE_WORDS[stage.value]}`)

@@ -52,7 +52,7 @@ function back() {
 }
 const was = computed(() => {
   const f = explained.value?.figure
-  return f && job.moved.has(f.id) ? firm.text(job.moved.get(f.id) as never, f.unit as Unit) : ''
+  return f && job.moved.has(f.id) ? firm.text(job.moved.get(f.id)!, f.unit as Unit) : ''
 })
 
 const STAGE_SCHOOLS: Record<Stage, SchoolChoiceId[]> = {

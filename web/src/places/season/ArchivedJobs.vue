@@ -6,13 +6,14 @@ import { api } from '../../stores/api.ts'
 
 /** Archived jobs, which can be restored. */
 const emit = defineEmits<{ back: [] }>()
-type Archived = { id: string; name: string; archivedAt: string }[]
-const away = shallowRef<Archived>([])
+const away = shallowRef<Answer<'jobs'>>([])
 /** Whether there are more than were loaded: the server gives a page at a time. */
 const more = ref(false)
 const PAGE = 500
-async function load(shown: Archived = []) {
-  const page = await api<Archived>('GET', `/jobs?archived=1&from=${shown.length}`).catch(() => [])
+async function load(shown: Answer<'jobs'> = []) {
+  const page = await api<Answer<'jobs'>>('GET', `/jobs?archived=1&from=${shown.length}`).catch(
+    () => [],
+  )
   away.value = [...shown, ...page]
   more.value = page.length === PAGE
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../../../../contract/answers.ts'
 import { ElInput } from 'element-plus'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -17,7 +18,7 @@ async function begin() {
     return void (nameWrong.value = 'Give the job a name, like “Mill House, back lawn”.')
   busy.value = true
   try {
-    const job = await api<{ id: string }>('POST', '/jobs', { name: name.value.trim() })
+    const job = await api<Answer<'job'>>('POST', '/jobs', { name: name.value.trim() })
     await router.push(`/jobs/${job.id}`)
   } catch (error) {
     nameWrong.value = (error as Error).message
@@ -37,10 +38,11 @@ async function importFile(event: Event) {
       `“${file.name.slice(0, 60)}” is ${Math.round(file.size / 1e6)} MB; a job file is at most ${FILE_BYTES / 1e6} MB. Check that it is a job file.`,
     )
   try {
-    const { id, imported } = await api<{
-      id: string
-      imported: { entries: number; photographs: number }
-    }>('POST', '/job-files', await file.text())
+    const { id, imported } = await api<Answer<'importedJob'>>(
+      'POST',
+      '/job-files',
+      await file.text(),
+    )
     await router.push({
       path: `/jobs/${id}`,
       query: { imported: `${imported.entries}-${imported.photographs}` },

@@ -31,18 +31,13 @@ const total = ref(0)
 const working = ref(0)
 const AGAIN = 1_500
 let again: ReturnType<typeof setTimeout> | undefined
-interface Season {
-  rows: Row[]
-  total: number
-  working: number
-}
 /** The first rows, as many as are shown already: soonest sown first. */
 async function loadRows() {
   clearTimeout(again)
-  const season = await api<Season>('GET', '/season')
+  const season = await api<Answer<'season'>>('GET', '/season')
   let shown = season.rows
   while (shown.length < Math.min(rows.value?.length ?? 0, season.total)) {
-    const more = await api<Season>('GET', `/season?skip=${shown.length}`)
+    const more = await api<Answer<'season'>>('GET', `/season?skip=${shown.length}`)
     if (more.rows.length === 0) break
     shown = [...shown, ...more.rows]
   }
@@ -58,7 +53,7 @@ async function loadRows() {
 }
 async function showMore() {
   try {
-    const more = await api<Season>('GET', `/season?skip=${rows.value?.length ?? 0}`)
+    const more = await api<Answer<'season'>>('GET', `/season?skip=${rows.value?.length ?? 0}`)
     rows.value = [...(rows.value ?? []), ...more.rows]
   } catch (error) {
     failure.value = (error as Error).message
@@ -69,7 +64,7 @@ async function loadAll() {
   try {
     await loadRows()
     failure.value = ''
-    outlook.value = (await api<{ outlook: Outlook | null }>('GET', '/weather')).outlook
+    outlook.value = (await api<Answer<'weather'>>('GET', '/weather')).outlook
   } catch (error) {
     failure.value = (error as Error).message
   }
@@ -81,11 +76,10 @@ const DAYS = 24
 const from = computed(() => dayInAddress(route.query.from, firm.today))
 const move = (to: string) => void router.replace({ query: to === firm.today ? {} : { from: to } })
 /** What each day shown asks of the firm, over all jobs, and the next day with work after them. */
-type Load = Answer<'seasonLoad'>
-const load = shallowRef<Load>({ days: [], next: null })
+const load = shallowRef<Answer<'seasonLoad'>>({ days: [], next: null })
 async function loadDays() {
   const first = from.value
-  const asked = await api<Load>('GET', `/season/load?from=${first}&days=${DAYS}`)
+  const asked = await api<Answer<'seasonLoad'>>('GET', `/season/load?from=${first}&days=${DAYS}`)
   if (first === from.value) load.value = asked
 }
 watch(from, () => void loadDays().catch((error: Error) => (failure.value = error.message)))

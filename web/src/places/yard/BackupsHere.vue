@@ -30,11 +30,7 @@ async function backUp() {
   busy.value = true
   made.value = ''
   try {
-    const { jobs, entries, photographs } = await api<{
-      jobs: number
-      entries: number
-      photographs: number
-    }>('POST', '/backups')
+    const { jobs, entries, photographs } = await api<Answer<'backup'>>('POST', '/backups')
     await load()
     made.value = `Backed up: ${jobs} jobs, ${entries} diary entries, ${photographs} photographs.`
   } catch (error) {

@@ -1,15 +1,15 @@
 <script setup lang="ts">
+import type { Answer } from '../../../../contract/answers.ts'
 import { onBeforeUnmount, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
 import { api } from '../../stores/api.ts'
-import type { Moves } from './station.ts'
 
 /**
  * Jobs whose sowing moved when the weather changed: old day beside new. While jobs are still being
  * planned anew it says how many, and the list grows.
  */
-const props = defineProps<{ moves: Moves }>()
+const props = defineProps<{ moves: Answer<'moves'> }>()
 const emit = defineEmits<{ done: [] }>()
 const on = (day: string | null) => (day ? showDay(day, true) : 'no day')
 const now = ref(props.moves)
@@ -20,7 +20,7 @@ function wait() {
 }
 async function look() {
   try {
-    now.value = await api<Moves>('GET', `/season/moves/${props.moves.id}`)
+    now.value = await api<Answer<'moves'>>('GET', `/season/moves/${props.moves.id}`)
     failure.value = ''
   } catch (error) {
     failure.value = (error as Error).message

@@ -167,7 +167,7 @@ async function send() {
       sum.same += answer.same
       change ||= answer.moves.id
     }
-    done.value = { ...sum, moves: await api<Moves>('GET', `/season/moves/${change}`) }
+    done.value = { ...sum, moves: await api<Answer<'moves'>>('GET', `/season/moves/${change}`) }
     emit('imported')
   } catch (error) {
     failure.value = `${(error as Error).message} ${sending.value?.sent ?? 0} of ${days.length} days were kept; importing the file again goes on from there.`

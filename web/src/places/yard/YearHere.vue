@@ -1,9 +1,8 @@
 <script setup lang="ts">
+import type { Answer } from '../../../../contract/answers.ts'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
-import type { StationClimate } from '@juvena/core/climate/placeYear'
-import type { YearPage } from '@juvena/core/present/yearPage'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import { api } from '../../stores/api.ts'
 import { useFirm } from '../../stores/firm.ts'
@@ -13,11 +12,6 @@ import StationForm from './StationForm.vue'
 import WeatherImport from './WeatherImport.vue'
 import YearChart from './YearChart.vue'
 import YearRows from './YearRows.vue'
-
-interface YearAnswer {
-  place: { name: string; station: StationClimate | null; site: StationSite }
-  year: YearPage
-}
 
 /**
  * The year at each station: what is on record, what is usual, the odds of frost, and when each
@@ -29,12 +23,12 @@ const router = useRouter()
 const stations = shallowRef<Station[] | null>(null)
 const failure = ref('')
 const doing = ref<'nothing' | 'import' | 'edit' | 'add'>('nothing')
-const answer = shallowRef<YearAnswer | null>(null)
+const answer = shallowRef<Answer<'year'> | null>(null)
 const loading = ref(false)
 
 async function load() {
   try {
-    stations.value = (await api<{ stations: Station[] }>('GET', '/stations')).stations
+    stations.value = (await api<Answer<'stations'>>('GET', '/stations')).stations
     failure.value = ''
   } catch (error) {
     failure.value = (error as Error).message
@@ -53,7 +47,7 @@ watch(
     if (!id) return void (answer.value = null)
     loading.value = true
     try {
-      const found = await api<YearAnswer>('GET', `/year?station=${encodeURIComponent(id)}`)
+      const found = await api<Answer<'year'>>('GET', `/year?station=${encodeURIComponent(id)}`)
       if (chosen.value?.id === id) answer.value = found
     } catch (error) {
       failure.value = (error as Error).message
@@ -63,6 +57,14 @@ watch(
   },
 )
 
+/** Where the odds of its grasses are worked for; null while the station has no place. */
+const site = computed((): StationSite | null => {
+  const place = answer.value?.place
+  if (!place) return null
+  const { latitude, longitude, elevation } = place.site
+  if (latitude === null || longitude === null) return null
+  return { latitude, longitude, elevation: elevation ?? place.station?.station.elevation ?? 0 }
+})
 const day = (d: string | null) => (d ? showDay(d).slice(4) : null)
 const record = computed(() => {
   const station = answer.value?.place.station
@@ -117,7 +119,9 @@ async function changed() {
         class="which"
         label="Station"
         list
-        :options="stations!.map((s) => ({ value: s.id, name: s.draft.name }))"
+        :options="
+          stations!.map((s) => ({ value: s.id, name: s.draft.name || 'Station without a name' }))
+        "
         :model-value="chosen.id"
         @update:model-value="choose($event)"
       />
@@ -180,7 +184,7 @@ async function changed() {
       <p class="facts small">{{ record }} {{ corrected }}</p>
       <p class="facts small">{{ frost }} {{ soil }}</p>
       <YearChart :year="answer.year" />
-      <YearRows :year="answer.year" :site="answer.place.site" :station="answer.place.station" />
+      <YearRows v-if="site" :year="answer.year" :site="site" :station="answer.place.station" />
     </template>
     <p v-else-if="chosen && loading" class="soft">Working out the year…</p>
   </section>

@@ -26,11 +26,11 @@ const problem = (key: string) => job.problemAt(`site.${key}`)
 const site = (key: 'frost' | 'soilReadOn') => job.draft?.site?.[key]
 const stations = shallowRef<{ value: string; name: string }[]>([])
 onMounted(async () => {
-  const found = await api<{ stations: { id: string; draft: { name: string } }[] }>(
-    'GET',
-    '/stations',
-  ).catch(() => null)
-  stations.value = (found?.stations ?? []).map(({ id, draft }) => ({ value: id, name: draft.name }))
+  const found = await api<Answer<'stations'>>('GET', '/stations').catch(() => null)
+  stations.value = (found?.stations ?? []).map(({ id, draft }) => ({
+    value: id,
+    name: draft.name ?? id,
+  }))
 })
 const weatherFrom = computed(() => {
   const station = job.weather.station
@@ -44,8 +44,8 @@ onMounted(async () => {
   if (job.draft?.site?.frost || job.draft?.site?.latitude) return
   const jobs = await api<Answer<'jobs'>>('GET', '/jobs').catch(() => [])
   for (const other of jobs.filter((j) => j.id !== job.id).slice(0, 5)) {
-    const site = (await api<{ draft: JobDraft }>('GET', `/jobs/${other.id}`).catch(() => null))
-      ?.draft.site
+    const site = (await api<Answer<'fullJob'>>('GET', `/jobs/${other.id}`).catch(() => null))?.draft
+      .site
     if (site?.frost || site?.latitude) return void (neighbour.value = { name: other.name, site })
   }
 })

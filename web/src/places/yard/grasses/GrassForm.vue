@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { OwnGrassDraft } from '@juvena/core/entities/grass'
-import { COLOURS, GRASSES, LEVELS, type Grass } from '@juvena/core/reference/grasses'
-import type { Kind } from '@juvena/core/quantities/quantity'
-import type { Unit } from '@juvena/core/quantities/show'
+import { GRASSES, type Grass } from '@juvena/core/reference/grasses'
+import { CHOICE_ENTRIES, NUMBER_ENTRIES } from '@juvena/core/reference/grassTraits'
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
 import TextField from '../../../parts/TextField.vue'
@@ -64,66 +63,13 @@ const problem = (key: string) =>
     ? ''
     : (firm.problems.find((p) => p.path === `grasses[${at.value}].${key}`)?.sentence ?? '')
 
-type Typed = Extract<keyof OwnGrassDraft, 'newLow' | 'newHigh' | 'overLow' | 'overHigh' | 'daysLow' | 'daysHigh' | 'seedsPerGram' | 'soilMin' | 'sunLeast' | 'sunGood' | 'cutLow' | 'cutHigh' | 'phLow' | 'phHigh' | 'leaf' | 'creeps'> // prettier-ignore
-const FIELDS: {
-  key: Typed
-  label: string
-  kind: Kind
-  unit: Unit
-  of: (g: Grass) => number | null
-}[] = [
-  {
-    key: 'newLow',
-    label: 'New, from',
-    kind: 'rate',
-    unit: 'g/m2',
-    of: (g) => g.newRate?.[0] ?? null,
-  },
-  {
-    key: 'newHigh',
-    label: 'New, to',
-    kind: 'rate',
-    unit: 'g/m2',
-    of: (g) => g.newRate?.[1] ?? null,
-  },
-  {
-    key: 'overLow',
-    label: 'Overseed, from',
-    kind: 'rate',
-    unit: 'g/m2',
-    of: (g) => g.overseedRate?.[0] ?? null,
-  },
-  {
-    key: 'overHigh',
-    label: 'Overseed, to',
-    kind: 'rate',
-    unit: 'g/m2',
-    of: (g) => g.overseedRate?.[1] ?? null,
-  },
-  { key: 'daysLow', label: 'Shows, from', kind: 'days', unit: 'd', of: (g) => g.days?.[0] ?? null },
-  { key: 'daysHigh', label: 'Shows, to', kind: 'days', unit: 'd', of: (g) => g.days?.[1] ?? null },
-  {
-    key: 'seedsPerGram',
-    label: 'Seeds in a gram',
-    kind: 'ratio',
-    unit: '1',
-    of: (g) => g.seedsPerGram,
-  },
-  { key: 'soilMin', label: 'Least soil', kind: 'temperature', unit: 'C', of: (g) => g.soilMin },
-  { key: 'sunLeast', label: 'Least sun', kind: 'hours', unit: 'h', of: (g) => g.sunLeast },
-  { key: 'sunGood', label: 'At ease with', kind: 'hours', unit: 'h', of: (g) => g.sunGood },
-  { key: 'cutLow', label: 'Cut, from', kind: 'depth', unit: 'mm', of: (g) => g.cut[0] },
-  { key: 'cutHigh', label: 'Cut, to', kind: 'depth', unit: 'mm', of: (g) => g.cut[1] },
-  { key: 'phLow', label: 'pH, from', kind: 'ph', unit: '1', of: (g) => g.ph[0] },
-  { key: 'phHigh', label: 'pH, to', kind: 'ph', unit: '1', of: (g) => g.ph[1] },
-  { key: 'leaf', label: 'Leaf', kind: 'depth', unit: 'mm', of: (g) => g.leaf },
-  { key: 'creeps', label: 'Spreads in a week', kind: 'depth', unit: 'mm', of: (g) => g.creeps },
-]
-const RANKS = ['wear', 'drought', 'heat', 'cold', 'wet', 'salt', 'thatch'] as const
+/** What a grass that is not sown does not have is not asked for. */
 const fields = computed(() =>
-  original.value?.newRate ? FIELDS : FIELDS.filter((f) => f.of(original.value!) !== null),
+  NUMBER_ENTRIES.filter(
+    (f) => original.value && (original.value.newRate || f.of(original.value) !== null),
+  ),
 )
-const usual = (f: (typeof FIELDS)[number]) => {
+const usual = (f: (typeof NUMBER_ENTRIES)[number]) => {
   const value = original.value ? f.of(original.value) : null
   return value === null ? '' : firm.text(value, f.unit)
 }
@@ -198,22 +144,14 @@ const sources = computed(() =>
     </div>
     <div class="grid">
       <ChoiceField
-        v-for="rank in RANKS"
-        :key="rank"
-        :label="`${rank === 'thatch' ? 'Builds thatch' : `Stands ${rank}`}: ${original[rank]}`"
+        v-for="choice in CHOICE_ENTRIES"
+        :key="choice.key"
+        :label="`${choice.label}: ${original[choice.key]}`"
         list
         clearable
-        :options="LEVELS.map((value) => ({ value, name: value }))"
-        :model-value="change?.[rank] ?? null"
-        @update:model-value="set({ [rank]: $event })"
-      />
-      <ChoiceField
-        :label="`Colour: ${original.colour}`"
-        list
-        clearable
-        :options="COLOURS.map((value) => ({ value, name: value }))"
-        :model-value="change?.colour ?? null"
-        @update:model-value="set({ colour: $event })"
+        :options="choice.of.map((value) => ({ value, name: value }))"
+        :model-value="change?.[choice.key] ?? null"
+        @update:model-value="set({ [choice.key]: $event })"
       />
     </div>
     <p v-if="change" class="ends">

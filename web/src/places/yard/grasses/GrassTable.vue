@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { GRASSES, type Grass } from '@juvena/core/reference/grasses'
+import { TRAIT_COLUMNS, type TraitColumn } from '@juvena/core/reference/grassTraits'
 import { useFirm } from '../../../stores/firm.ts'
 import GrassForm from './GrassForm.vue'
 
@@ -14,15 +15,20 @@ watch(
   () => route.query.grass,
   (asked) => typeof asked === 'string' && (chosen.value = asked),
 )
-const range = (r: readonly [number, number] | null, unit: 'g/m2' | 'mm' | 'C' | 'd') => {
-  if (!r) return '—'
-  return firm.show({ low: r[0], high: r[1] }, unit).number.replaceAll(' ', '')
+/** Numbers are told in the firm's units, but for what is too small for eighths of an inch. */
+const cell = (c: TraitColumn, g: Grass): string => {
+  const value = c.of(g)
+  if (value === null) return c.id === 'newRate' ? 'plugs, turf' : '—'
+  if (typeof value === 'string') return value
+  const [low, high] = typeof value === 'number' ? [value, value] : value
+  if (c.unit && !c.small) return firm.show({ low, high }, c.unit).number.replaceAll(' ', '')
+  const plain = (x: number) => x.toLocaleString('en')
+  return low === high ? plain(low) : `${plain(low)}–${plain(high)}`
 }
-const unit = (u: 'g/m2' | 'mm' | 'C') => firm.show(1, u).unit
+const unitOf = (c: TraitColumn) =>
+  c.small ? c.unit : c.unit && c.unit !== '%' ? firm.show(1, c.unit).unit : ''
 const own = (g: Grass) => !(g.id in GRASSES)
 const changed = (g: Grass) => !own(g) && g !== GRASSES[g.id]
-const sun = (g: Grass) =>
-  g.sunLeast === g.sunGood ? `${g.sunLeast}` : `${g.sunLeast}–${g.sunGood}`
 const add = () => (chosen.value = 'new')
 </script>
 
@@ -42,24 +48,10 @@ const add = () => (chosen.value = 'new')
           <tr>
             <th>grass</th>
             <th>season</th>
-            <th class="n">new<br />{{ unit('g/m2') }}</th>
-            <th class="n">overseed<br />{{ unit('g/m2') }}</th>
-            <th class="n">shows<br />days</th>
-            <th class="n">seeds<br />per g</th>
-            <th class="n">soil least<br />{{ unit('C') }}</th>
-            <th class="n">sun<br />h</th>
-            <th>wear</th>
-            <th>drought</th>
-            <th>heat</th>
-            <th>cold</th>
-            <th>wet</th>
-            <th>salt</th>
-            <th>thatch</th>
-            <th class="n">pH</th>
-            <th class="n">cut<br />{{ unit('mm') }}</th>
-            <th class="n">leaf<br />mm</th>
             <th>spread</th>
-            <th class="n">N a year<br />{{ unit('g/m2') }}</th>
+            <th v-for="c in TRAIT_COLUMNS" :key="c.id" :class="{ n: c.isNumber }">
+              {{ c.head }}<br v-if="unitOf(c)" />{{ unitOf(c) }}
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -77,24 +69,10 @@ const add = () => (chosen.value = 'new')
               ><span v-else-if="changed(g)" class="tag">changed</span>
             </td>
             <td>{{ g.season }}</td>
-            <td class="n">{{ g.newRate ? range(g.newRate, 'g/m2') : 'plugs, turf' }}</td>
-            <td class="n">{{ range(g.overseedRate, 'g/m2') }}</td>
-            <td class="n">{{ range(g.days, 'd') }}</td>
-            <td class="n">{{ g.seedsPerGram?.toLocaleString('en') ?? '—' }}</td>
-            <td class="n">{{ g.soilMin === null ? '—' : firm.show(g.soilMin, 'C').number }}</td>
-            <td class="n">{{ sun(g) }}</td>
-            <td>{{ g.wear }}</td>
-            <td>{{ g.drought }}</td>
-            <td>{{ g.heat }}</td>
-            <td>{{ g.cold }}</td>
-            <td>{{ g.wet }}</td>
-            <td>{{ g.salt }}</td>
-            <td>{{ g.thatch }}</td>
-            <td class="n">{{ g.ph[0] }}–{{ g.ph[1] }}</td>
-            <td class="n">{{ range(g.cut, 'mm') }}</td>
-            <td class="n">{{ g.leaf }}</td>
             <td>{{ g.spread }}</td>
-            <td class="n">{{ range(g.nitrogen, 'g/m2') }}</td>
+            <td v-for="c in TRAIT_COLUMNS" :key="c.id" :class="{ n: c.isNumber }">
+              {{ cell(c, g) }}
+            </td>
           </tr>
         </tbody>
       </table>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Answer } from '../../../../../contract/answers.ts'
 import { computed, ref, shallowRef } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
 import type { SeedToBuy } from '@juvena/core/present/seedToBuy'
@@ -11,7 +12,7 @@ import { useFirm } from '../../../stores/firm.ts'
 const firm = useFirm()
 const list = shallowRef<SeedToBuy[] | null>(null)
 const failure = ref('')
-api<{ toBuy: SeedToBuy[] }>('GET', '/season/seed').then(
+api<Answer<'seasonSeed'>>('GET', '/season/seed').then(
   (answer) => (list.value = answer.toBuy),
   (error: Error) => (failure.value = error.message),
 )

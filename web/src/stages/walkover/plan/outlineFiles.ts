@@ -19,7 +19,7 @@ export async function readOutlines(file: File): Promise<FileRead> {
   if (text === '') return { ok: false, sentence: `${file.name} is empty.` }
   if (text.startsWith('{') || text.startsWith('[')) {
     try {
-      return { ok: true, value: JSON.parse(text) as unknown }
+      return { ok: true, value: JSON.parse(text) }
     } catch {
       return {
         ok: false,
@@ -52,7 +52,7 @@ export async function readOutlines(file: File): Promise<FileRead> {
     root === 'kml'
       ? new KML({ extractStyles: false }).readFeatures(xml)
       : new GPX().readFeatures(xml)
-  const collection = JSON.parse(new GeoJSON().writeFeatures(features as never)) as FeatureCollection
+  const collection = JSON.parse(new GeoJSON().writeFeatures(features)) as FeatureCollection
   for (const f of collection.features) f.properties = f.properties && { name: f.properties.name }
   return { ok: true, value: collection }
 }

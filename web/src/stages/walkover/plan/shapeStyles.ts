@@ -115,7 +115,7 @@ export function stylesOf(
   const styles: Style[] = []
   const widthHere = chosen ? 4 : 2.5
   const at = shape.at as Point[][]
-  const [x, y] = spotOf({ kind, at } as never)
+  const [x, y] = spotOf({ kind, at })
   const named = (text: string, bold = false, colour = INK, size = 13, offsetY = 0) =>
     styles.push(
       new Style({

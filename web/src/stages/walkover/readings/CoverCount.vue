@@ -13,7 +13,9 @@ import { useJob } from '../../../stores/job.ts'
 
 /** Cover counted on the spot: step and look, a tap each; or throws of a frame. */
 const props = defineProps<{ zone: ZoneDraft }>()
-const emit = defineEmits<{ set: [key: 'pointCounts' | 'quadrats', value: never] }>()
+const emit = defineEmits<{
+  set: [key: 'pointCounts', value: Tally | null] | [key: 'quadrats', value: Tally[]]
+}>()
 const job = useJob()
 const NAMES: Record<CoverPart, string> = {
   wanted: 'wanted',
@@ -30,7 +32,7 @@ const quadrats = computed(() =>
   (props.zone.quadrats ?? []).map((f): Tally => ({ ...none(), ...f })),
 )
 const last = ref<CoverPart[]>([])
-const setPoints = (tally: Tally | null) => emit('set', 'pointCounts', tally as never)
+const setPoints = (tally: Tally | null) => emit('set', 'pointCounts', tally)
 function tap(part: CoverPart) {
   erased.value = null
   last.value = [...last.value, part]
@@ -68,10 +70,10 @@ const said = computed(
 )
 function addThrow() {
   if (!throwNow.value) return
-  emit('set', 'quadrats', [...quadrats.value, throwNow.value] as never)
+  emit('set', 'quadrats', [...quadrats.value, throwNow.value])
   typed.value = { wanted: '', weeds: '', moss: '', bare: '' }
 }
-const dropThrow = () => emit('set', 'quadrats', quadrats.value.slice(0, -1) as never)
+const dropThrow = () => emit('set', 'quadrats', quadrats.value.slice(0, -1))
 const count = computed(() =>
   method.value === 'step' ? fromPointCounts(points.value) : fromQuadrats(quadrats.value),
 )
