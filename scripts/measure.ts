@@ -4,9 +4,10 @@ import { performance } from 'node:perf_hooks'
 import { gzipSync } from 'node:zlib'
 import { defaultFirm } from '../core/src/entities/firm.ts'
 import { readJob, type JobDraft, type ZoneDraft } from '../core/src/entities/job.ts'
-import { modelFromNormals } from '../core/src/climate/climateModel.ts'
+import { dailyWeather, modelFromNormals } from '../core/src/climate/climateModel.ts'
 import { penmanMonteith } from '../core/src/climate/evapotranspiration.ts'
 import { chanceOf, simulate } from '../core/src/climate/generator.ts'
+import { asDeclared } from '../core/src/rules/rule.ts'
 import { roughClimate, roughNormals } from '../core/src/climate/normals.ts'
 import { placeYear } from '../core/src/climate/placeYear.ts'
 import { soilValues } from '../core/src/climate/soilTemperature.ts'
@@ -97,12 +98,12 @@ console.log(
 
 // The year at a place: a hundred simulated years, the windows of one mix with their odds by day,
 // and a thousand seasons of it.
-const declared = <V extends Record<string, { is: number }>>(values: V) =>
-  Object.fromEntries(Object.entries(values).map(([k, v]) => [k, v.is])) as {
-    [K in keyof V]: number
-  }
-const rough = { ...declared(roughClimate), ...declared(soilValues) }
-const odds = declared(oddsValues)
+const rough = {
+  ...asDeclared(roughClimate),
+  ...asDeclared(dailyWeather),
+  ...asDeclared(soilValues),
+}
+const odds = asDeclared(oddsValues)
 const brief = {
   latitude: -44.2,
   elevation: null,

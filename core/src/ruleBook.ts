@@ -2,6 +2,7 @@ import { leafRules, smotherValues } from './work/leafRules.ts'
 import { approachRules } from './approach/approach.ts'
 import { careRules, careValues } from './climate/careWindow.ts'
 import { frostReading, frostRules, frostValues, whiteFrostValues } from './climate/frost.ts'
+import { dailyWeather } from './climate/climateModel.ts'
 import { roughClimate } from './climate/normals.ts'
 import { placeValues } from './climate/placeYear.ts'
 import { latitudeRule, leadTimeValues, soilRules } from './climate/siteClimate.ts'
@@ -143,6 +144,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'Whether a sowing succeeds': oddsValues,
   'Hollows and hot days': placeValues,
   'The climate of a place without a record': roughClimate,
+  'Days of a place without a record': dailyWeather,
   'Last day to sow': leadValues,
   'Working turf that is not sown': careValues,
   'Before seed can go down': leadTimeValues,

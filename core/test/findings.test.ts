@@ -163,7 +163,59 @@ describe('findings, either side of every line', () => {
     expect(says({ sunHours: 3, thatch: 20, ph: 5.5 })).toBe(
       'One story with shade, thatch, acid, compaction.',
     )
-    expect(says({ sunHours: 8, thatch: 5, ph: 6.5, penetration: 'easy' })).toContain('Look for')
+    const sound = { sunHours: 8, thatch: 5, ph: 6.5, penetration: 'easy', soilMoist: true } as const
+    expect(says(sound)).toContain('Look for')
+    const alone = (change: Partial<ZoneDraft>) => says({ ...sound, ...change })
+    const named = (cause: string) => `One story with ${cause}.`
+    const redThread = (active: boolean) => ({ diseases: [{ kind: 'red-thread' as const, active }] })
+    // One cause at a time, on both sides of its line.
+    const table: [Partial<ZoneDraft>, string][] = [
+      [{ sunHours: 3.9 }, named('shade')],
+      [{ sunHours: 4 }, 'Look for'],
+      [{ thatch: 13 }, named('thatch')],
+      [{ thatch: 12 }, 'Look for'],
+      [{ ph: 5.9 }, named('acid')],
+      [{ ph: 6 }, 'Look for'],
+      [{ penetration: 'effort' }, named('compaction')],
+      [{ penetration: null, packedSigns: ['wheels'] }, named('compaction')],
+      [{ penetration: null }, 'Look for'],
+      [{ damp: 'wet' }, named('wet')],
+      [{ ponding: 1.5 }, named('wet')],
+      [{ ponding: 1 }, 'Look for'],
+      [{ damp: 'moist' }, 'Look for'],
+      [{ weedsSeen: ['clover'] }, named('hunger')],
+      [redThread(true), named('hunger')],
+      [redThread(false), 'Look for'],
+    ]
+    for (const [change, expected] of table)
+      expect(alone(change), JSON.stringify(change)).toContain(expected)
+  })
+  it('asks for digging, feed and new soil only where they are called for', () => {
+    const asks = (change: Partial<ZoneDraft>) => {
+      const { rungs } = planOf({ zones: [zone({ ...cover(90), ...change })] }).zones[0]!
+      return rungs.map((x) => x.operation)
+    }
+    const weedy = (weeds: number) => ({ cover: { wanted: 100 - weeds, weeds, moss: 0, bare: 0 } })
+    const dandelions = { weedsSeen: ['dandelion' as const] }
+    expect(asks({ ...weedy(5), ...dandelions })).toContain('hand-weed')
+    expect(asks({ ...weedy(30), ...dandelions })).not.toContain('hand-weed')
+    expect(asks({ ...weedy(5), weedsSeen: ['clover'] })).not.toContain('hand-weed')
+    const rings = (active: boolean) => ({ diseases: [{ kind: 'dog-rings' as const, active }] })
+    expect(asks(rings(true))).toContain('dog-soil')
+    expect(asks(rings(false))).not.toContain('dog-soil')
+    const patch = { diseases: [{ kind: 'brown-patch' as const, active: true }] }
+    expect(asks(patch)).not.toContain('dog-soil')
+  })
+  it('water that stands, or soil dry at depth, is told by what was read', () => {
+    const seen = (change: Partial<ZoneDraft>) => {
+      const plan = planOf({ zones: [zone(change)] })
+      const found = plan.findings.find((f) => f.kind === 'moisture')!
+      return Object.values(plan.figures[found.figure!]!.inputs)
+        .map((id) => plan.figures[String(id)]?.value)
+        .join()
+    }
+    expect(seen({ damp: 'dry' })).toBe('dry at depth')
+    expect(seen({ dropSeconds: 61 })).toBe('drop stands 61 s')
   })
   it('bare ground is not asked for its thatch', () => {
     expect(finding('thatch', { ...cover(10), thatch: null })).toBe('none')

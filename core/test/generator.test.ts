@@ -19,6 +19,7 @@ import {
   yearDay,
 } from '../src/climate/yearDay.ts'
 import { guessMapping, readWeather } from '../src/formats/weatherCsv.ts'
+import { climateAt } from './makePlace.ts'
 
 // Daily weather of a real city, 2012 to 2015, as vega-datasets carries it: date, rain mm, maximum,
 // minimum, wind m/s, a word.
@@ -183,5 +184,22 @@ describe('weather made from normals', () => {
       mean([...of].filter((_, i) => monthOfDay(i) === 6 && simulated.rain[i]! > 0 === wet))
     expect(by(true, simulated.high)).toBeLessThan(by(false, simulated.high) - 1)
     expect(by(true, simulated.low)).toBeGreaterThan(by(false, simulated.low))
+  })
+})
+
+describe('the firm’s numbers of daily weather', () => {
+  const site = { latitude: 50, longitude: 10 }
+  /** Standard deviation of a January night over a hundred years, °C. */
+  const januaryNights = (values: Record<string, number>) => {
+    const { place } = climateAt(site, '2027-03-01', {}, values).years
+    return deviation(inMonth(place.years.low, 0))
+  }
+  it('reach a place without a record: days that stray twice as far do', () => {
+    const own = {
+      'daily-weather.strays': 4.8,
+      'daily-weather.straysInland': 0.16,
+      'daily-weather.straysInWinter': 0.28,
+    }
+    expect(januaryNights(own) / januaryNights({})).toBeCloseTo(2, 0)
   })
 })

@@ -14,6 +14,7 @@ export function climateAt(
   site: SiteDraft,
   today: string,
   schools: Partial<Schools> = {},
+  values: Record<string, number> = {},
 ): SiteClimate {
   const { job } = readJob({ name: 'place', site })
   return siteClimate({
@@ -23,7 +24,7 @@ export function climateAt(
     station: null,
     recent: [],
     memo: new Memo(),
-    trace: new Trace(),
+    trace: new Trace(values),
   })
 }
 

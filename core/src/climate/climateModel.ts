@@ -1,9 +1,57 @@
 import type { WeatherSeries } from './weatherSeries.ts'
+import { asDeclared, tradeValues, value } from '../rules/rule.ts'
 import type { Normals } from './normals.ts'
 import { dailyCurve, MONTH_LENGTHS, monthOf, yearDays } from './yearDay.ts'
 
 /** Rain that makes a day wet, mm. */
 export const WET_DAY = 0.2
+
+/** How single days behave where there are normals and no record. Juvena's model throughout. */
+export const dailyWeather = tradeValues('daily-weather', {
+  strays: value(2.4, 'C', 'model', 'A day strays from the usual by', [0.5, 8]),
+  straysInland: value(
+    0.08,
+    '1',
+    'model',
+    'and by so much of half the swing from winter to summer',
+    [0, 0.5],
+  ),
+  straysInWinter: value(0.14, '1', 'model', 'in the depth of winter by as much more', [0, 0.5]),
+  nightsMore: value(1.15, '1', 'model', 'nights by so many times that', [0.5, 2]),
+  wetNight: value(0.4, 'C', 'model', 'A wet night differs from a dry one by', [-3, 3]),
+  wetNightInWinter: value(0.8, 'C', 'model', 'and in winter by so much more', [-3, 3]),
+  wetDay: value(-2.6, 'C', 'model', 'A wet day differs from a dry one by', [-8, 2]),
+  wetDayInWinter: value(2, 'C', 'model', 'and in winter by so much more', [-3, 6]),
+  wetBegins: value(
+    0.75,
+    '1',
+    'model',
+    'A wet day follows a dry one at so much of the usual share of wet days (Geng et al. 1986, from memory)',
+    [0.4, 1],
+  ),
+  wetStays: value(
+    0.25,
+    '1',
+    'model',
+    'and a wet one so much oftener (Geng et al. 1986, from memory)',
+    [0, 0.6],
+  ),
+  rainVaries: value(
+    1.25,
+    '1',
+    'model',
+    'Rain of a wet day varies by so many times its mean',
+    [1, 3],
+  ),
+  lightDays: value(70, '%', 'model', 'Wet days with light rain', [40, 95]),
+  together: value(0.6, '1', 'model', 'Night and day stray together: correlation', [0, 0.9]),
+  dayAfterDay: value(0.62, '1', 'model', 'Day with the day before', [0, 0.9]),
+  dayAfterNight: value(0.5, '1', 'model', 'Day with the night before', [0, 0.9]),
+  nightAfterDay: value(0.55, '1', 'model', 'Night with the day before', [0, 0.9]),
+  nightAfterNight: value(0.58, '1', 'model', 'Night with the night before', [0, 0.9]),
+})
+export type DailyWeather = { [K in keyof typeof dailyWeather]: number }
+const USUAL = asDeclared(dailyWeather)
 
 /**
  * How the weather of a place behaves, by month, January first: enough to make as many years of it
@@ -25,6 +73,8 @@ export interface ClimateModel {
   /** Rain of a wet day, mm, and its standard deviation over its mean. */
   rain: number[]
   rainVaries: number[]
+  /** Wet days whose rain is light, %. */
+  lightDays: number
   /** Correlations of what days stray by: high with low of the day, and each with the day before. */
   together: number
   highAfterHigh: number
@@ -43,10 +93,9 @@ export const wetShare = (m: ClimateModel, month: number): number => {
 
 /**
  * A model from normals alone. How days stray, and hang together, is assumed: more in winter and
- * inland (by the range from winter to summer). Wet spells after Geng et al. 1986, from memory: a
- * wet day follows a dry one at 0.75 of the wet share, and a wet one 0.25 more often.
+ * inland (by the range from winter to summer).
  */
-export function modelFromNormals(normals: Normals): ClimateModel {
+export function modelFromNormals(normals: Normals, v: DailyWeather = USUAL): ClimateModel {
   const middle = months((m) => (normals.low[m]! + normals.high[m]!) / 2)
   const [coldest, warmest] = [Math.min(...middle), Math.max(...middle)]
   const swing = (warmest - coldest) / 2
@@ -54,25 +103,27 @@ export function modelFromNormals(normals: Normals): ClimateModel {
   const wet = months((m) =>
     Math.min(0.97, Math.max(0.005, normals.wetDays[m]! / MONTH_LENGTHS[m]!)),
   )
-  const spread = (m: number) => 2.4 + 0.08 * swing + winter(m) * 0.14 * swing
+  const spread = (m: number) =>
+    v.strays + v.straysInland * swing + winter(m) * v.straysInWinter * swing
   return {
     low: [...normals.low],
     high: [...normals.high],
-    lowSpread: months((m) => spread(m) * 1.15),
+    lowSpread: months((m) => spread(m) * v.nightsMore),
     highSpread: months(spread),
-    lowWet: months((m) => 0.4 + 0.8 * winter(m)),
-    highWet: months((m) => -2.6 + 2 * winter(m)),
-    wetAfterDry: months((m) => 0.75 * wet[m]!),
-    wetAfterWet: months((m) => 0.25 + 0.75 * wet[m]!),
+    lowWet: months((m) => v.wetNight + v.wetNightInWinter * winter(m)),
+    highWet: months((m) => v.wetDay + v.wetDayInWinter * winter(m)),
+    wetAfterDry: months((m) => v.wetBegins * wet[m]!),
+    wetAfterWet: months((m) => v.wetStays + v.wetBegins * wet[m]!),
     rain: months((m) =>
       Math.max(WET_DAY, normals.rain[m]! / Math.max(0.5, wet[m]! * MONTH_LENGTHS[m]!)),
     ),
-    rainVaries: months(() => 1.25),
-    together: 0.6,
-    highAfterHigh: 0.62,
-    highAfterLow: 0.5,
-    lowAfterHigh: 0.55,
-    lowAfterLow: 0.58,
+    rainVaries: months(() => v.rainVaries),
+    lightDays: v.lightDays,
+    together: v.together,
+    highAfterHigh: v.dayAfterDay,
+    highAfterLow: v.dayAfterNight,
+    lowAfterHigh: v.nightAfterDay,
+    lowAfterLow: v.nightAfterNight,
   }
 }
 
@@ -218,8 +269,9 @@ export function modelFromRecord(series: WeatherSeries): ClimateModel | null {
     wetAfterWet: months((m) => chance(after[m]![1], 0.3)),
     rain: months((m) => (dryYear(m) ? 1 : amounts[m]!.mean)),
     rainVaries: months((m) =>
-      amounts[m]!.n >= 5 ? amounts[m]!.deviation / amounts[m]!.mean : 1.25,
+      amounts[m]!.n >= 5 ? amounts[m]!.deviation / amounts[m]!.mean : USUAL.rainVaries,
     ),
+    lightDays: USUAL.lightDays,
     together: correlation(highStray.left, lowStray.left, 0),
     highAfterHigh: wholly(
       high,

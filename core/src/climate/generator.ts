@@ -79,7 +79,9 @@ export function simulate(model: ClimateModel, chance: Chance): SimulatedYears {
 function byDay(model: ClimateModel) {
   const [lowCurve, highCurve] = [dailyCurve(model.low), dailyCurve(model.high)]
   const share = model.low.map((_, m) => wetShare(model, m))
-  const mixed = model.rain.map((mean, m) => mixedRain(mean, model.rainVaries[m]!))
+  const mixed = model.rain.map((mean, m) =>
+    mixedRain(mean, model.rainVaries[m]!, model.lightDays / 100),
+  )
   const of = (value: (month: number, day: number) => number) =>
     Float64Array.from({ length: YEAR_DAYS }, (_, d) => value(monthOf(d), d))
   return {
@@ -102,10 +104,10 @@ function byDay(model: ClimateModel) {
 const LEAST_RANGE = 0.5
 
 /**
- * Two exponential laws, seven light days in ten, with the mean and spread of a month's wet days.
+ * Two exponential laws, of light days (`part` of them) and of heavy ones, with the mean (mm) and
+ * the spread of a month's wet days.
  */
-function mixedRain(mean: number, varies: number) {
-  const part = 0.7
+function mixedRain(mean: number, varies: number, part: number) {
   const above = Math.max(0.01, mean - WET_DAY)
   const t = Math.min(
     above / (1 - part) - 1e-6,

@@ -1,10 +1,10 @@
 import type { AirByMonth } from './airByMonth.ts'
 import { versionOf, type Versioned } from '../trace/memo.ts'
 import { tradeValues, value } from '../rules/rule.ts'
-import { modelFromNormals, type ClimateModel } from './climateModel.ts'
+import { modelFromNormals, type ClimateModel, type DailyWeather } from './climateModel.ts'
 import { frostDates, frostOdds, type FrostDates, type FrostOdds } from './frostOdds.ts'
 import { chanceOf, simulate, type Chance, type SimulatedYears } from './generator.ts'
-import { roughNormals, type RoughClimate } from './normals.ts'
+import { roughNormals, type Normals, type RoughClimate } from './normals.ts'
 import { soilFromAir, yearOfSoil, type FittedSoil, type SoilFollows } from './soilTemperature.ts'
 import { dailyCurve, daysOn, ofMonthDay, YEAR_DAYS } from './yearDay.ts'
 
@@ -12,7 +12,7 @@ import { dailyCurve, daysOn, ofMonthDay, YEAR_DAYS } from './yearDay.ts'
  * What is known of a weather station: all a plan needs of its record, small enough to send to a
  * page.
  */
-export interface StationClimate {
+interface OfStation {
   station: {
     id: string
     name: string
@@ -21,9 +21,6 @@ export interface StationClimate {
     elevation: number
     simulated: boolean
   }
-  /** What the model was made from. */
-  basis: 'record' | 'normals'
-  model: ClimateModel
   /** First nights at −2 °C and at 0 °C by year, from the record; and the last at −2 °C. */
   frost: { first: FrostDates; firstLight: FrostDates; last: FrostDates } | null
   soil: FittedSoil | null
@@ -31,6 +28,9 @@ export interface StationClimate {
   air: AirByMonth | null
   record: { from: string; to: string; days: number; missing: number } | null
 }
+/** A climate of its own record; or normals, of which a plan makes one by the firm's numbers. */
+export type StationClimate = OfStation &
+  ({ basis: 'record'; model: ClimateModel } | { basis: 'normals'; normals: Normals })
 
 /** Nights that count as frost, °C at screen height. */
 export const KILLING = -2
@@ -96,6 +96,9 @@ export interface PlaceYear extends Versioned {
    */
   corrected: { height: number; hollow: number; bent: number }
 }
+
+const modelOf = (station: StationClimate, v: DailyWeather): ClimateModel =>
+  station.basis === 'record' ? station.model : modelFromNormals(station.normals, v)
 
 const someYears = (hundred: number): Chance =>
   chanceOf((SIMULATED_YEARS + 2) * YEAR_DAYS, 1 + hundred)
@@ -175,7 +178,7 @@ const middleOf = (low: Float64Array, high: Float64Array): Float64Array =>
  */
 export function placeYear(
   brief: PlaceBrief,
-  rough: RoughClimate & SoilFollows,
+  rough: RoughClimate & SoilFollows & DailyWeather,
   hollowBy: number,
   hotDay: number,
   hundred = 0,
@@ -188,8 +191,8 @@ export function placeYear(
   const hollow = brief.hollow ? -hollowBy : 0
   const site = { latitude: brief.latitude, elevation: brief.elevation ?? 0, sea: brief.sea }
   const model = station
-    ? shifted(station.model, height + hollow, height)
-    : shifted(modelFromNormals(roughNormals(site, rough)), hollow, 0)
+    ? shifted(modelOf(station, rough), height + hollow, height)
+    : shifted(modelFromNormals(roughNormals(site, rough), rough), hollow, 0)
   const years = simulate(model, chance(hundred))
   const [low, high] = [dailyCurve(model.low), dailyCurve(model.high)]
   let bent = 0

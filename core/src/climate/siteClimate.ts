@@ -9,6 +9,7 @@ import { JOB } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { readings } from '../walkover/surveyRules.ts'
 import { daysToTenth, frostReading, frostRules, frostValues } from './frost.ts'
+import { dailyWeather, type DailyWeather } from './climateModel.ts'
 import { roughClimate, type RoughClimate } from './normals.ts'
 import {
   placeValues,
@@ -97,7 +98,7 @@ const isWarm = (job: Job, trace: Trace) =>
 interface PlaceInputs {
   site: Omit<PlaceBrief, 'station'>
   station: StationClimate | null
-  rough: RoughClimate & SoilFollows & { fades: number }
+  rough: RoughClimate & SoilFollows & DailyWeather & { fades: number }
   hollow: number
   hotDay: number
   odds: OddsValues
@@ -136,7 +137,11 @@ function placeOf(
       frost: site.frost,
     },
     station,
-    rough: { ...trace.values(roughClimate), ...trace.values(soilValues) },
+    rough: {
+      ...trace.values(roughClimate),
+      ...trace.values(dailyWeather),
+      ...trace.values(soilValues),
+    },
     ...trace.values({ hollow: placeValues.hollow, hotDay: placeValues.hotDay }),
     odds: trace.values(oddsValues),
     hundred,

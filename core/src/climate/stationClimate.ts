@@ -1,7 +1,7 @@
 import { dayNumber, dayOf } from '../calendar/day.ts'
 import type { Station } from '../entities/station.ts'
 import { airByMonth } from './airByMonth.ts'
-import { modelFromNormals, modelFromRecord } from './climateModel.ts'
+import { modelFromRecord } from './climateModel.ts'
 import { frostDates } from './frostOdds.ts'
 import { FREEZING, KILLING, type StationClimate } from './placeYear.ts'
 import { fitSoil } from './soilTemperature.ts'
@@ -51,7 +51,7 @@ export function stationClimate(
       ? {
           station: at,
           basis: 'normals',
-          model: modelFromNormals(station.normals),
+          normals: station.normals,
           frost: null,
           soil: null,
           air: null,

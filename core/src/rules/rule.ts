@@ -43,6 +43,12 @@ export function tradeValues<const V extends TradeValues>(group: string, values: 
   ) as V
 }
 
+/** The numbers of a group as Juvena has them, where no firm is asked. */
+export const asDeclared = <V extends TradeValues>(values: V): { [K in keyof V]: number } =>
+  Object.fromEntries(Object.entries(values).map(([name, v]) => [name, v.is])) as {
+    [K in keyof V]: number
+  }
+
 /** The unit of an input; `[]` behind it for a list of them, `?` where there may be none. */
 export type InputUnit = Unit | `${Unit}[]` | `${Unit}?`
 export type Inputs = Record<string, InputUnit>

@@ -1,14 +1,12 @@
 import type { Day } from '@juvena/core/calendar/day'
 import { modelFromNormals, type ClimateModel } from '@juvena/core/climate/climateModel'
-import { roughClimate, roughNormals, type RoughClimate } from '@juvena/core/climate/normals'
+import { roughClimate, roughNormals } from '@juvena/core/climate/normals'
 import { soilValues } from '@juvena/core/climate/soilTemperature'
 import { simulatedDays, type StationDay } from '@juvena/core/climate/station'
-import type { TradeValue } from '@juvena/core/rules/rule'
+import { asDeclared } from '@juvena/core/rules/rule'
 
-const declared = <V extends Record<string, TradeValue>>(values: V) =>
-  Object.fromEntries(Object.entries(values).map(([name, v]) => [name, v.is]))
-const ROUGH = declared(roughClimate) as RoughClimate
-const SOIL = { follows: soilValues.follows.is, warmer: soilValues.warmer.is }
+const ROUGH = asDeclared(roughClimate)
+const SOIL = asDeclared(soilValues)
 
 /** A repeatable seed from a text. */
 const seedOf = (text: string) =>

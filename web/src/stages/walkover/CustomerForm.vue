@@ -5,6 +5,7 @@ import type { JobDraft } from '@juvena/core/entities/job'
 import { photosThatFit } from '@juvena/core/formats/fileSize'
 import { AIMS, AIM_NAMES, USERS, USER_NAMES } from '@juvena/core/reference/lists'
 import DayField from '../../parts/DayField.vue'
+import FieldRow from '../../parts/FieldRow.vue'
 import TextField from '../../parts/TextField.vue'
 import { useJob } from '../../stores/job.ts'
 import { usePhotos } from '../../stores/photos.ts'
@@ -74,8 +75,7 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
         @update:model-value="set('customerDate', $event)"
       />
     </div>
-    <fieldset>
-      <legend>What they want</legend>
+    <FieldRow name="What they want">
       <ElCheckboxGroup
         :model-value="job.draft?.aims ?? []"
         aria-label="What they want"
@@ -83,9 +83,8 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
       >
         <ElCheckbox v-for="a in AIMS" :key="a" :value="a">{{ AIM_NAMES[a] }}</ElCheckbox>
       </ElCheckboxGroup>
-    </fieldset>
-    <fieldset>
-      <legend>Who uses the lawn</legend>
+    </FieldRow>
+    <FieldRow name="Who uses the lawn">
       <ElCheckboxGroup
         :model-value="job.draft?.users ?? []"
         aria-label="Who uses the lawn"
@@ -93,7 +92,7 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
       >
         <ElCheckbox v-for="u in USERS" :key="u" :value="u">{{ USER_NAMES[u] }}</ElCheckbox>
       </ElCheckboxGroup>
-    </fieldset>
+    </FieldRow>
     <TextField
       label="Notes for whoever goes there"
       :rows="5"
@@ -130,18 +129,5 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
   flex-wrap: wrap;
   gap: 0.75rem;
   align-items: center;
-}
-fieldset {
-  border: 0;
-  border-top: 1px solid var(--rule);
-  padding: 0.25rem 0;
-  margin: 0;
-}
-legend {
-  font-weight: 700;
-  font-size: 0.875rem;
-  padding: 0.4rem 0 0;
-  float: left;
-  width: 100%;
 }
 </style>

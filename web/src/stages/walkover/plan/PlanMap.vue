@@ -1,17 +1,14 @@
 <script setup lang="ts">
 import 'ol/ol.css'
-import Feature, { type FeatureLike } from 'ol/Feature'
+import type Feature from 'ol/Feature'
+import type { FeatureLike } from 'ol/Feature'
 import OlMap from 'ol/Map'
 import View from 'ol/View'
-import { LineString, MultiPolygon, Point as OlPoint, Polygon, type Geometry } from 'ol/geom'
+import { Polygon, type Geometry } from 'ol/geom'
 import { defaults as usualInteractions, Draw, Modify, Pointer, Snap } from 'ol/interaction'
-import ImageLayer from 'ol/layer/Image'
 import VectorLayer from 'ol/layer/Vector'
 import { Projection } from 'ol/proj'
-import ImageCanvas from 'ol/source/ImageCanvas'
-import VectorSource from 'ol/source/Vector'
-import { Circle as CircleStyle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style'
-import Collection from 'ol/Collection'
+import { Fill, RegularShape, Stroke, Style } from 'ol/style'
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import {
   SHAPE_KINDS,
@@ -21,9 +18,17 @@ import {
   type Drawing,
 } from '@juvena/core/entities/drawing'
 import { boxOf, type Area } from '@juvena/core/drawing/geometry'
-import type { Grid } from '@juvena/core/light/lightMap'
 import { USUAL_OBSTACLE } from '@juvena/core/light/obstacles'
 import { shapeAt } from '@juvena/core/drawing/shapeAt'
+import { cutOverlay, levelOverlay, shadowOverlay, type ShownLevel } from './overlayLayers.ts'
+import {
+  painted,
+  paintGrid,
+  paintPicture,
+  paintRasters,
+  type ClippedRaster,
+} from './paintedLayers.ts'
+import { shapeFeatures, toRings } from './shapeFeatures.ts'
 import {
   edgeLabels,
   metres,
@@ -44,9 +49,9 @@ const props = defineProps<{
   shapes: readonly Drawn[]
   overlay: Overlay
   tool: Tool
-  raster: { canvas: HTMLCanvasElement; grid: Grid; clip: readonly Area[] }[]
+  raster: ClippedRaster[]
   shadows: readonly Area[]
-  levels: readonly { x: number; y: number; text: string; low: boolean }[]
+  levels: readonly ShownLevel[]
   picture: { source: string; plan: NonNullable<Drawing['picture']> } | null
   cut: { from: Point; to: Point } | null
   say: { length: (m: number) => string; area: (m2: number) => string }
@@ -81,108 +86,15 @@ const view = new View({
   enableRotation: false,
   constrainResolution: false,
 })
-const shapeSource = new VectorSource<Feature<Geometry>>()
-const levelSource = new VectorSource()
-const shadowSource = new VectorSource()
-const cutSource = new VectorSource()
-
-/**
- * A layer painted by hand: `paint` gets a context in which one unit is one metre, east and north.
- */
-function painted(
-  paint: (
-    context: CanvasRenderingContext2D,
-    box: { west: number; south: number; east: number; north: number; resolution: number },
-  ) => void,
-) {
-  const source = new ImageCanvas({
-    projection,
-    ratio: 1.3,
-    canvasFunction(extent, resolution, pixelRatio, size) {
-      const canvas = document.createElement('canvas')
-      canvas.width = Math.round(size[0]!)
-      canvas.height = Math.round(size[1]!)
-      const context = canvas.getContext('2d')!
-      const k = pixelRatio / resolution
-      context.setTransform(k, 0, 0, -k, -extent[0]! * k, extent[3]! * k)
-      paint(context, {
-        west: extent[0]!,
-        south: extent[1]!,
-        east: extent[2]!,
-        north: extent[3]!,
-        resolution,
-      })
-      return canvas
-    },
-  })
-  return { source, layer: new ImageLayer({ source }) }
-}
-
-/**
- * The plan's zero: typed places and levels are told from here, x to the east and y to the north.
- */
-function paintZero(context: CanvasRenderingContext2D, step: number, pixel: number) {
-  context.strokeStyle = context.fillStyle = '#8a7f63'
-  context.lineWidth = 1.5 * pixel
-  context.beginPath()
-  context.moveTo(step, 0)
-  context.lineTo(0, 0)
-  context.lineTo(0, step)
-  context.stroke()
-  context.save()
-  context.scale(pixel, -pixel)
-  context.font = '12px "Atkinson Hyperlegible", sans-serif'
-  context.fillText('0', -10, 13)
-  context.fillText('x', step / pixel + 3, 4)
-  context.fillText('y', -3, -step / pixel - 4)
-  context.restore()
-}
-
-const ground = painted((context, box) => {
-  const step = [0.5, 1, 2, 5, 10, 20, 50, 100, 500].find((s) => s / box.resolution >= 34) ?? 1000
-  context.lineWidth = box.resolution
-  context.strokeStyle = '#e8e0cb'
-  context.beginPath()
-  for (let x = Math.floor(box.west / step) * step; x <= box.east; x += step) {
-    context.moveTo(x, box.south)
-    context.lineTo(x, box.north)
-  }
-  for (let y = Math.floor(box.south / step) * step; y <= box.north; y += step) {
-    context.moveTo(box.west, y)
-    context.lineTo(box.east, y)
-  }
-  context.stroke()
-  paintZero(context, step, box.resolution)
-  const p = props.picture?.plan
-  if (p && bitmap.value) {
-    const [w, h] = [p.width * p.metresPerPixel, p.height * p.metresPerPixel]
-    context.save()
-    context.translate(p.x + w / 2, p.y + h / 2)
-    context.rotate((p.turned * Math.PI) / 180)
-    context.scale(1, -1)
-    context.globalAlpha = 0.85
-    context.drawImage(bitmap.value, -w / 2, -h / 2, w, h)
-    context.restore()
-  }
+const ground = painted(projection, (context, view) => {
+  paintGrid(context, view)
+  if (props.picture && bitmap.value) paintPicture(context, bitmap.value, props.picture.plan)
 })
-const rasterLayer = painted((context) => {
-  context.imageSmoothingEnabled = false
-  for (const { canvas, grid, clip } of props.raster) {
-    context.save()
-    context.beginPath()
-    for (const area of clip)
-      for (const ring of area) {
-        ring.forEach(([x, y], i) => (i === 0 ? context.moveTo(x, y) : context.lineTo(x, y)))
-        context.closePath()
-      }
-    context.clip('evenodd')
-    const [w, h] = [grid.columns * grid.cell, grid.rows * grid.cell]
-    context.translate(grid.west, grid.south + h)
-    context.scale(1, -1)
-    context.drawImage(canvas, 0, 0, w, h)
-    context.restore()
-  }
-})
+const rasterLayer = painted(projection, (context) => paintRasters(context, props.raster))
+const shadowsOver = shadowOverlay()
+const levelsOver = levelOverlay()
+const cutOver = cutOverlay()
+const features = shapeFeatures((id, rings) => emit('reshaped', id, rings))
 
 const styleOf = (feature: Feature<Geometry>) => {
   const drawn = feature.get('drawn') as Drawn
@@ -199,7 +111,7 @@ const rank = (f: FeatureLike) => {
   return d.chosen ? 0 : d.shape.kind === 'lawn' ? 1 : 2
 }
 const shapeLayer = new VectorLayer({
-  source: shapeSource,
+  source: features.source,
   style: (f) => styleOf(f as Feature<Geometry>),
   // Where names would lie on one another, the lawns' stand.
   declutter: true,
@@ -207,108 +119,10 @@ const shapeLayer = new VectorLayer({
   updateWhileInteracting: true,
   updateWhileAnimating: true,
 })
-const shadowLayer = new VectorLayer({
-  source: shadowSource,
-  opacity: 0.42,
-  style: new Style({
-    fill: new Fill({ color: '#1d2a22' }),
-    stroke: new Stroke({ color: '#1d2a22', width: 1 }),
-  }),
-  updateWhileInteracting: true,
-})
-const levelLayer = new VectorLayer({
-  source: levelSource,
-  style: (f) =>
-    new Style({
-      // A dot: a cross would read as a plus before the number.
-      image: new CircleStyle({
-        radius: 2.5,
-        fill: new Fill({ color: f.get('low') ? '#8c1d2c' : '#1d2a22' }),
-      }),
-      text: new Text({
-        text: f.get('text') as string,
-        font: `${f.get('low') ? 'bold ' : ''}12px 'Atkinson Hyperlegible', sans-serif`,
-        fill: new Fill({ color: f.get('low') ? '#8c1d2c' : '#1d2a22' }),
-        stroke: new Stroke({ color: 'rgba(255,253,247,0.85)', width: 3 }),
-        offsetX: 6,
-        textAlign: 'left',
-      }),
-    }),
-  updateWhileInteracting: true,
-})
-const cutLayer = new VectorLayer({
-  source: cutSource,
-  style: new Style({ stroke: new Stroke({ color: '#8c1d2c', width: 2.5, lineDash: [10, 5] }) }),
-})
-
-const toGeometry = (kind: ShapeKind, at: Point[][]): Geometry =>
-  SHAPE_KINDS[kind].draws === 'area'
-    ? new Polygon(at.map((ring) => [...ring, ring[0]!]))
-    : SHAPE_KINDS[kind].draws === 'line'
-      ? new LineString(at[0]!)
-      : new OlPoint(at[0]![0]!)
-const toRings = (geometry: Geometry): Ring[] =>
-  geometry instanceof Polygon
-    ? geometry.getCoordinates().map((r) => r.slice(0, -1) as Ring)
-    : geometry instanceof LineString
-      ? [geometry.getCoordinates() as Ring]
-      : [[(geometry as OlPoint).getCoordinates() as Point]]
-
-const chosen = new Collection<Feature<Geometry>>()
-const known = new Map<string, { feature: Feature<Geometry>; key: string }>()
-function syncShapes() {
-  const ids = new Set(props.shapes.map((d) => d.shape.id))
-  for (const [id, { feature }] of known)
-    if (!ids.has(id)) {
-      shapeSource.removeFeature(feature)
-      known.delete(id)
-    }
-  const picked: Feature<Geometry>[] = []
-  for (const drawn of props.shapes) {
-    const at = drawn.shape.at as Point[][]
-    const key = drawn.shape.kind + JSON.stringify(at)
-    let entry = known.get(drawn.shape.id)
-    if (!entry) {
-      entry = { feature: new Feature(toGeometry(drawn.shape.kind as ShapeKind, at)), key }
-      entry.feature.setId(drawn.shape.id)
-      entry.feature.set('drawn', drawn, true)
-      known.set(drawn.shape.id, entry)
-      shapeSource.addFeature(entry.feature)
-    } else if (entry.key !== key) {
-      entry.feature.setGeometry(toGeometry(drawn.shape.kind as ShapeKind, at))
-      entry.key = key
-    }
-    const was = entry.feature.get('drawn') as Drawn
-    if (was !== drawn) {
-      entry.feature.set('drawn', drawn, true)
-      if (JSON.stringify(was) !== JSON.stringify(drawn)) entry.feature.changed()
-    }
-    if (drawn.chosen) picked.push(entry.feature)
-  }
-  // Touched only when the choice itself changes: a plan that arrives while a corner is dragged must
-  // not deselect it.
-  if (picked.length !== chosen.getLength() || picked.some((f, i) => chosen.item(i) !== f)) {
-    chosen.clear()
-    chosen.extend(picked)
-  }
-}
-function reshapedNow(features: Feature<Geometry>[]) {
-  for (const feature of features) {
-    const rings = toRings(feature.getGeometry()!)
-    const entry = known.get(String(feature.getId()))
-    if (!entry) continue
-    const kind = (feature.get('drawn') as Drawn).shape.kind
-    const key = kind + JSON.stringify(rings)
-    if (key === entry.key) continue
-    entry.key = key
-    emit('reshaped', String(feature.getId()), rings)
-  }
-}
-
 let map: OlMap | null = null
 let drawing: Draw | null = null
 const modify = new Modify({
-  features: chosen,
+  features: features.chosen,
   pixelTolerance: 12,
   style: new Style({
     image: new RegularShape({
@@ -326,17 +140,17 @@ let grip: Point | null = null
 const moving = new Pointer({
   handleDownEvent(event) {
     const hit = meant(event.coordinate as Point)
-    if (!hit || !chosen.getArray().some((f) => f.getId() === hit.id)) return false
+    if (!hit || !features.chosen.getArray().some((f) => f.getId() === hit.id)) return false
     grip = event.coordinate as Point
     return true
   },
   handleDragEvent(event) {
     const to = event.coordinate as Point
-    chosen.forEach((f) => f.getGeometry()!.translate(to[0] - grip![0], to[1] - grip![1]))
+    features.chosen.forEach((f) => f.getGeometry()!.translate(to[0] - grip![0], to[1] - grip![1]))
     grip = to
   },
   handleUpEvent() {
-    reshapedNow(chosen.getArray())
+    features.tellReshaped(features.chosen.getArray())
     return false
   },
 })
@@ -351,14 +165,14 @@ const meant = (at: Point) =>
       thicknessOf: (s) => metres(s.width, USUAL_OBSTACLE.wall.width),
     },
   )
-const snap = new Snap({ source: shapeSource, pixelTolerance: 10 })
+const snap = new Snap({ source: features.source, pixelTolerance: 10 })
 // A listener that gives back false stops the ones after it: these give back nothing.
 modify.on('modifystart', () => {
   reshaping.value = true
 })
 modify.on('modifyend', (e) => {
   reshaping.value = false
-  reshapedNow(e.features.getArray() as Feature<Geometry>[])
+  features.tellReshaped(e.features.getArray() as Feature<Geometry>[])
 })
 
 function useTool() {
@@ -430,7 +244,7 @@ function measureBar() {
   bar.value = { metres, pixels: Math.round(metres / resolution) }
 }
 
-watch(() => props.shapes, syncShapes, { immediate: true })
+watch(() => props.shapes, features.sync, { immediate: true })
 watch(() => props.tool, useTool)
 watch(() => props.bars, measureBar)
 watch(
@@ -441,48 +255,9 @@ watch(
   () => props.raster,
   () => rasterLayer.source.changed(),
 )
-watch(
-  () => props.levels,
-  (levels) => {
-    levelSource.clear(true)
-    levelSource.addFeatures(
-      levels.map(
-        (l) => new Feature({ geometry: new OlPoint([l.x, l.y]), text: l.text, low: l.low }),
-      ),
-    )
-  },
-  { immediate: true },
-)
-watch(
-  () => props.shadows,
-  (shadows) => {
-    shadowSource.clear(true)
-    if (shadows.length > 0)
-      shadowSource.addFeature(
-        new Feature(
-          new MultiPolygon(shadows.map((area) => area.map((ring) => [...ring, ring[0]!]))),
-        ),
-      )
-  },
-  { immediate: true },
-)
-watch(
-  () => props.cut,
-  (cut) => {
-    cutSource.clear(true)
-    if (!cut) return
-    const [dx, dy] = [cut.to[0] - cut.from[0], cut.to[1] - cut.from[1]]
-    cutSource.addFeature(
-      new Feature(
-        new LineString([
-          [cut.from[0] - 200 * dx, cut.from[1] - 200 * dy],
-          [cut.to[0] + 200 * dx, cut.to[1] + 200 * dy],
-        ]),
-      ),
-    )
-  },
-  { immediate: true },
-)
+watch(() => props.levels, levelsOver.show, { immediate: true })
+watch(() => props.shadows, shadowsOver.show, { immediate: true })
+watch(() => props.cut, cutOver.show, { immediate: true })
 let shownSource = ''
 watch(
   () => props.picture,
@@ -517,7 +292,14 @@ onMounted(() => {
       pinchRotate: false,
       doubleClickZoom: false,
     }).extend([modify, moving]),
-    layers: [ground.layer, rasterLayer.layer, shadowLayer, shapeLayer, levelLayer, cutLayer],
+    layers: [
+      ground.layer,
+      rasterLayer.layer,
+      shadowsOver.layer,
+      shapeLayer,
+      levelsOver.layer,
+      cutOver.layer,
+    ],
   })
   map.on('click', (event) => {
     if (props.tool !== 'look') return

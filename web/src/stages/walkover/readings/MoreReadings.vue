@@ -25,6 +25,7 @@ import {
 import { labReport } from '@juvena/core/formats/labReport'
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import DayField from '../../../parts/DayField.vue'
+import FieldRow from '../../../parts/FieldRow.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
 import TextField from '../../../parts/TextField.vue'
 import { useJob } from '../../../stores/job.ts'
@@ -72,8 +73,7 @@ async function labFile(event: Event) {
 </script>
 
 <template>
-  <fieldset>
-    <legend>Finer readings</legend>
+  <FieldRow name="Finer readings">
     <div class="plugs">
       <QuantityField
         v-for="(p, i) in [...plugs, null]"
@@ -130,9 +130,8 @@ async function labFile(event: Event) {
       :texture="zone.texture"
       @answer="(feel, texture) => emit('patch', 'feel', texture ? { feel, texture } : { feel })"
     />
-  </fieldset>
-  <fieldset>
-    <legend>Laboratory</legend>
+  </FieldRow>
+  <FieldRow name="Laboratory">
     <DayField
       label="Report of"
       :model-value="lab.on"
@@ -173,9 +172,8 @@ async function labFile(event: Event) {
       /></label>
       <span class="small soft" role="status">{{ labSays }}</span>
     </p>
-  </fieldset>
-  <fieldset>
-    <legend>Seen on the walk</legend>
+  </FieldRow>
+  <FieldRow name="Seen on the walk">
     <div class="field wide">
       <span class="field-label">Weeds</span>
       <ElSelect
@@ -337,28 +335,10 @@ async function labFile(event: Event) {
     <p v-if="zone.browned === 'unsure'" class="small soft wide">
       Tufts greening between straw are alive: water a square and wait ten days.
     </p>
-  </fieldset>
+  </FieldRow>
 </template>
 
 <style scoped>
-fieldset {
-  border: 0;
-  border-top: 1px solid var(--rule);
-  padding: 0.15rem 0 0.35rem;
-  margin: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(7.6rem, 1fr));
-  gap: 0.3rem 0.9rem;
-  min-width: 0;
-}
-legend {
-  font-weight: 700;
-  font-size: 0.875rem;
-  padding: 0.25rem 0 0.1rem;
-  float: left;
-  width: 100%;
-  grid-column: 1 / -1;
-}
 .plugs {
   grid-column: 1 / -1;
   display: grid;

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { ZoneDraft } from '@juvena/core/entities/job'
+import { MOWERS, MOWER_NAMES, WEARS, WEAR_NAMES } from '@juvena/core/reference/lists'
+import { COMPASS } from '@juvena/core/reference/walkLists'
+import ChoiceField from '../../../parts/ChoiceField.vue'
+import FieldRow from '../../../parts/FieldRow.vue'
+import QuantityField from '../../../parts/QuantityField.vue'
+import { useZone } from './zoneEdits.ts'
+
+/** Light and slope of a zone, how it is mown, used and watered. */
+const props = defineProps<{ zone: ZoneDraft }>()
+const { problem, set, figure, figureText } = useZone(computed(() => props.zone))
+/** The nearest of the eight points; a file may hold any degree. */
+const compassOf = (degrees: string | number | null | undefined) =>
+  degrees === null || degrees === undefined || degrees === '' || Number.isNaN(Number(degrees))
+    ? null
+    : String((Math.round(Number(degrees) / 45) % 8) * 45)
+const cast = computed(
+  () => figureText('sunCast') || (figure('sun')?.rule === 'survey.light' ? figureText('sun') : ''),
+)
+</script>
+
+<template>
+  <FieldRow name="Light and slope, mowing, water" class="ground">
+    <QuantityField
+      label="Sun, growing weeks"
+      kind="hours"
+      :model-value="zone.sunHours"
+      :problem="problem('sunHours')"
+      :hint="cast ? `the plan has ${cast}` : 'direct, a day'"
+      @update:model-value="set('sunHours', $event)"
+    />
+    <QuantityField
+      label="Slope"
+      kind="slope"
+      :model-value="zone.slope"
+      :problem="problem('slope')"
+      hint="1 in 10, 10 %, flat"
+      @update:model-value="set('slope', $event)"
+    />
+    <ChoiceField
+      label="Falls towards"
+      list
+      clearable
+      :options="COMPASS.map(([degrees, name]) => ({ value: String(degrees), name }))"
+      :model-value="compassOf(zone.slopeTowards)"
+      @update:model-value="set('slopeTowards', $event)"
+    />
+    <QuantityField
+      label="Height of cut"
+      kind="depth"
+      :model-value="zone.heightOfCut"
+      :problem="problem('heightOfCut')"
+      @update:model-value="set('heightOfCut', $event)"
+    />
+    <ChoiceField
+      label="Mower"
+      list
+      clearable
+      :options="MOWERS.map((v) => ({ value: v, name: MOWER_NAMES[v] }))"
+      :model-value="zone.mower"
+      @update:model-value="set('mower', $event)"
+    />
+    <ChoiceField
+      label="Wear"
+      list
+      clearable
+      :options="WEARS.map((v) => ({ value: v, name: WEAR_NAMES[v] }))"
+      :model-value="zone.wear"
+      @update:model-value="set('wear', $event)"
+    />
+    <QuantityField
+      label="Sprinkler rate"
+      kind="precipitation"
+      :model-value="zone.precipitation"
+      :problem="problem('precipitation')"
+      hint="by cans"
+      @update:model-value="set('precipitation', $event)"
+    />
+    <QuantityField
+      label="Uniformity, DU"
+      kind="ratio"
+      :model-value="zone.uniformity"
+      :problem="problem('uniformity')"
+      hint="0.1 to 1"
+      @update:model-value="set('uniformity', $event)"
+    />
+  </FieldRow>
+</template>
