@@ -18,7 +18,8 @@ import { workforceOf, type Workforce } from './firm/firmSettings.ts'
 import type { GrassTable } from './reference/grasses.ts'
 import { OPERATIONS, orderOf, type StepKind } from './reference/operations.ts'
 import { operationName } from './work/operationWords.ts'
-import { orderOfWork, stepBrief, type OrderBrief } from './schedule/orderOfWork.ts'
+import type { OrderBrief } from './schedule/orderBrief.ts'
+import { orderOfWork, stepBrief } from './schedule/orderOfWork.ts'
 import type { PackagePlan } from './plan/order.ts'
 import { waitingPeriods } from './work/waitingPeriods.ts'
 import { shortOnShelf } from './stock/lotsOfJob.ts'
@@ -32,7 +33,7 @@ import type { Trace } from './trace/trace.ts'
 import { effortOf, hoursOf } from './work/hours.ts'
 import { isPlanted } from './work/sowing.ts'
 import { howOn, laterSteps } from './schedule/steps.ts'
-import type { ZoneWork } from './work/zoneWork.ts'
+import type { ZoneWork } from './work/workTypes.ts'
 
 /**
  * A job's whole plan: prescribe (what the ground asks for), schedule (days), follow (water,

@@ -8,7 +8,7 @@ import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { say } from '../rules/message.ts'
 import { figureId, JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import { plans, type ZoneWork } from '../work/zoneWork.ts'
+import { plans, type ZoneWork } from '../work/workTypes.ts'
 import { coverRules, dressingTable } from './dressingRules.ts'
 
 export interface CoverPlan {

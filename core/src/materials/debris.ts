@@ -1,7 +1,7 @@
 import { num, type Figure } from '../trace/figure.ts'
 import { JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import { operationOf, type ZoneWork } from '../work/zoneWork.ts'
+import { operationOf, type ZoneWork } from '../work/workTypes.ts'
 import { holesOf } from './dressing.ts'
 import { coringRules, debrisRules, matReading } from './dressingRules.ts'
 

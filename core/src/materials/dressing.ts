@@ -10,7 +10,7 @@ import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { quantity, say, type Message } from '../rules/message.ts'
 import { figureOf, figureId, JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import { operationOf, plans, type ZoneOperation, type ZoneWork } from '../work/zoneWork.ts'
+import { operationOf, plans, type ZoneOperation, type ZoneWork } from '../work/workTypes.ts'
 import {
   coringRules,
   coringValues,

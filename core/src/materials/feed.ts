@@ -8,7 +8,7 @@ import { quantity, say, type Message } from '../rules/message.ts'
 import { JOB, zoneScope, type Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { isPlanted } from '../work/sowing.ts'
-import { operationOf, type ZoneWork } from '../work/zoneWork.ts'
+import { operationOf, type ZoneWork } from '../work/workTypes.ts'
 import {
   bagNitrogen,
   feedDaySoil,

@@ -5,7 +5,7 @@ import { FEED_BAGS, packValues, reserveValues, SEED_BAGS } from '../reference/ma
 import type { MixOrder, ZoneSeed } from '../seed/seedPlan.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
-import type { ZoneWork } from '../work/zoneWork.ts'
+import type { ZoneWork } from '../work/workTypes.ts'
 import { seedRules } from '../seed/seedRules.ts'
 import { procedure, rule } from '../rules/rule.ts'
 import { JOB, zoneOf, zoneScope } from '../trace/scope.ts'

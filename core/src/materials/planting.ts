@@ -3,7 +3,7 @@ import { quantity, say, type Message } from '../rules/message.ts'
 import { allZones, rule, tradeValues, value } from '../rules/rule.ts'
 import { JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import { operationOf, type ZoneWork } from '../work/zoneWork.ts'
+import { operationOf, type ZoneWork } from '../work/workTypes.ts'
 import { cellsOf, plain, type MaterialLine } from './materialLine.ts'
 
 export const plugValues = tradeValues('plugs', {

@@ -11,7 +11,7 @@ import type { Figure, Notice } from '../trace/figure.ts'
 import type { SurveySummary } from '../walkover/surveyNotices.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
-import type { ZoneWork } from '../work/zoneWork.ts'
+import type { ZoneWork } from '../work/workTypes.ts'
 
 export interface ZonePlan {
   r: ZoneReadings

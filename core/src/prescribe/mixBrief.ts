@@ -11,7 +11,7 @@ import { waitsUntil } from '../work/waitingPeriods.ts'
 import { alone, suggestMix, weigh, type Mix, type MixBrief, type MixGround } from '../seed/mix.ts'
 import { bagOf } from '../seed/seedPlan.ts'
 import type { Trace } from '../trace/trace.ts'
-import { plans, type ZoneWork } from '../work/zoneWork.ts'
+import { plans, type ZoneWork } from '../work/workTypes.ts'
 import type { SiteInputs } from './zone.ts'
 
 /** What a zone's mix is chosen for. */

@@ -11,7 +11,7 @@ import { figureId, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { isPlanted } from '../work/sowing.ts'
-import { plans, type ZoneWork } from '../work/zoneWork.ts'
+import { plans, type ZoneWork } from '../work/workTypes.ts'
 
 /**
  * Grasses in the mix that a herbicide at seeding harms: bents never stand it, fine fescues only as

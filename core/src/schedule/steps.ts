@@ -15,7 +15,7 @@ import { effortOf, hoursOf, type Effort } from '../work/hours.ts'
 import { linksFor, precedence, type Link } from './precedence.ts'
 import { anchorOf, type WorkPackage } from '../work/workPackages.ts'
 import { isPlanted } from '../work/sowing.ts'
-import { operationOf, type ZoneOperation, type ZoneWork } from '../work/zoneWork.ts'
+import { operationOf, type ZoneOperation, type ZoneWork } from '../work/workTypes.ts'
 
 /**
  * One step of a work package before it has a day: who needs it, how long it takes, and how it

@@ -4,7 +4,7 @@ import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { quantity, say } from '../rules/message.ts'
 import { figureId, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import { plans, type ZoneWork } from '../work/zoneWork.ts'
+import { plans, type ZoneWork } from '../work/workTypes.ts'
 import type { Shares } from './mix.ts'
 import { bagValues, ownRateValues, seedReadings, seedRules } from './seedRules.ts'
 

@@ -3,7 +3,7 @@ import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { rule } from '../rules/rule.ts'
 import type { Trace } from '../trace/trace.ts'
-import type { ZoneOperation } from './zoneWork.ts'
+import type { ZoneOperation } from './workTypes.ts'
 
 const says =
   'Setting up, and the ground of each zone times its own passes over what one person does in an hour, shared by those who work on it together.'

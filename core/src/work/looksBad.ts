@@ -5,7 +5,7 @@ import { num } from '../trace/figure.ts'
 import { tradeValues, value, type TradeValue } from '../rules/rule.ts'
 import type { Sowing } from '../reference/lists.ts'
 import type { Trace } from '../trace/trace.ts'
-import type { ZoneWork } from './zoneWork.ts'
+import type { ZoneWork } from './workTypes.ts'
 
 /** Days sown ground looks bad. */
 export const badDays = tradeValues('bad-days', {

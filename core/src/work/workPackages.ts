@@ -1,6 +1,6 @@
 import { OPERATIONS, orderOf, type StepKind } from '../reference/operations.ts'
 import { isSown } from './sowing.ts'
-import { plans, type ZoneWork } from './zoneWork.ts'
+import { plans, type ZoneWork } from './workTypes.ts'
 
 /**
  * What kind of work zones share: it decides which step the days hang on, and which season it goes

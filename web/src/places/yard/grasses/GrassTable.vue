@@ -106,6 +106,17 @@ td {
   padding: 0.4rem 0.6rem 0.4rem 0;
   white-space: nowrap;
 }
+th.n {
+  min-width: 3.4rem;
+}
+/* The name of the grass stays beside its traits. */
+th:first-child,
+td:first-child {
+  position: sticky;
+  left: 0;
+  z-index: 1;
+  background: var(--sheet);
+}
 td:first-child {
   white-space: normal;
   min-width: 11rem;

@@ -1,0 +1,52 @@
+import { type Day, addDays, laterDay } from '../calendar/day.ts'
+import type { StepRef } from '../plan/order.ts'
+import { OPERATIONS } from '../reference/operations.ts'
+import { type WaitingPeriods, waitsUntil } from '../work/waitingPeriods.ts'
+import type { WorkPackage } from '../work/workPackages.ts'
+import type { Fixed } from './schedulePackage.ts'
+import { StepRecords } from './stepRecords.ts'
+import type { StepNeed } from './steps.ts'
+
+interface FixedBy {
+  records: StepRecords
+  waits: WaitingPeriods
+  /** From this day the cover has stood long enough; null where ground is not held over. */
+  coverStands: Day | null
+  /** Days from the peak of a flight of moths to the treatment. */
+  afterFlight: number
+}
+
+/**
+ * The first day on which larvae are treated: so long after the flight was at its peak. Null where
+ * no peak was noted.
+ */
+const larvaeFrom = (pack: WorkPackage, zones: readonly string[], afterFlight: number): Day | null =>
+  pack.zones
+    .filter((z) => zones.includes(z.r.id))
+    .flatMap((z) => z.r.zone.pests)
+    .reduce<Day | null>(
+      (last, p) =>
+        p.peak && p.active !== false ? laterDay(addDays(p.peak, afterFlight), last) : last,
+      null,
+    )
+
+export function fixedFor(
+  { kind, zones }: StepNeed,
+  pack: WorkPackage,
+  { records, waits, coverStands, afterFlight }: FixedBy,
+): Fixed {
+  const step: StepRef = { kind, zones, workPackage: pack.id }
+  const { waitsFor, afterQuickCover } = OPERATIONS[kind]
+  const wait =
+    waitsFor === 'moths'
+      ? larvaeFrom(pack, zones, afterFlight)
+      : waitsFor
+        ? waitsUntil(waits.waits, waitsFor, zones)
+        : null
+  const stands = afterQuickCover ? coverStands : null
+  return {
+    pin: records.pinOf(step),
+    done: records.doneOf(step)?.day ?? null,
+    notBefore: wait && stands ? (wait > stands ? wait : stands) : (wait ?? stands),
+  }
+}

@@ -1,0 +1,123 @@
+import type { PackagePlan, PlannedStep } from '../plan/order.ts'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
+import { type Message, joined, onDay, say } from '../rules/message.ts'
+import type { Figure, Notice } from '../trace/figure.ts'
+import { figureId, packageScope, stepScope } from '../trace/scope.ts'
+import type { WorkPackage } from '../work/workPackages.ts'
+import type { OrderBrief } from './orderBrief.ts'
+import type { Schedule } from './schedulePackage.ts'
+import { StepRecords } from './stepRecords.ts'
+import type { StepNeed } from './steps.ts'
+
+export const brokenPin = (kind: StepKind, broken: Message, step: PlannedStep): Notice => ({
+  id: figureId(stepScope(step.id), 'pin'),
+  kind: 'pin',
+  step: step.id,
+  stage: 6,
+  level: 'warn',
+  title: say`${OPERATIONS[kind].name}: your pin does not agree with the plan.`,
+  says: joined([broken, 'Move the pin, or let the step float.']),
+  figure: step.day.id,
+})
+
+/** Zones that joined a step after it was ticked off. */
+export function uncovered(
+  { prescription }: OrderBrief,
+  pack: WorkPackage,
+  need: StepNeed,
+  step: PlannedStep,
+  records: StepRecords,
+): Notice[] {
+  const left =
+    records.doneOf({ kind: need.kind, zones: need.zones, workPackage: pack.id })?.uncovered ?? []
+  if (left.length === 0) return []
+  const names = left.map((zone) => prescription.zones.find((z) => z.r.id === zone)!.r.name)
+  return [
+    {
+      id: figureId(stepScope(step.id), 'uncovered'),
+      kind: 'part-ticked',
+      step: step.id,
+      stage: 6,
+      level: 'warn',
+      title: say`${step.name}: ticked off, but not for ${names.join(', ')}.`,
+      says: 'It was recorded before this ground belonged to it. Record it again when it is done here too.',
+      figure: step.day.id,
+    },
+  ]
+}
+
+/** A season passed over, or weeks in which nothing can be sown, is the first thing said. */
+export const passedNotice = (
+  pack: WorkPackage,
+  plan: PackagePlan,
+  passed: { title: Message; says: Message } | null,
+): Notice[] =>
+  passed
+    ? [
+        {
+          id: figureId(packageScope(pack.id), 'season'),
+          kind: 'season-passed',
+          stage: 6,
+          level: 'warn',
+          title: joined([say`${pack.zones.map((z) => z.r.name).join(', ')}:`, passed.title], ' '),
+          says: passed.says,
+          figure: plan.cutOff.id,
+        },
+      ]
+    : []
+
+export function misfitNotice(
+  { job, today }: OrderBrief,
+  pack: WorkPackage,
+  plan: PackagePlan,
+  schedule: Schedule,
+  windowState: Figure,
+): Notice[] {
+  const id = (key: string) => figureId(packageScope(pack.id), key)
+  const zones = pack.zones.map((z) => z.r.name).join(', ')
+  const day = onDay(schedule.sowDay, schedule.sowDay.slice(0, 4) !== today.slice(0, 4))
+  const found: Notice[] = []
+  if (plan.verdict !== '')
+    found.push({
+      id: id('fits'),
+      kind: 'does-not-fit',
+      stage: 6,
+      level: 'hold',
+      title: plan.verdict,
+      says: joined(plan.options.map((o) => say`${o.title}: ${o.says}`)),
+      figure: plan.cutOff.id,
+    })
+  else if (schedule.sowState !== 'open' && pack.kind !== 'feed')
+    found.push({
+      id: id('marginal'),
+      kind: 'marginal',
+      stage: 6,
+      level: 'warn',
+      title: plan.plants
+        ? say`Sowing ${zones} on ${day} is ${schedule.sowState}: ${plan.choices.find((c) => c.taken)?.reason ?? 'soil is outside the good range'}.`
+        : say`Working ${zones} on ${day} is ${schedule.sowState}.`,
+      says: plan.plants
+        ? 'Odds are fair, not good; tell the customer.'
+        : 'Turf hardly grows then: it stays open and bare for longer. Tell the customer.',
+      figure: windowState.id,
+    })
+  if (schedule.givenUp.length > 0)
+    found.push({
+      id: id('given-up'),
+      kind: 'given-up',
+      stage: 6,
+      level: 'warn',
+      title: say`Given up: ${joined(schedule.givenUp, ', ')}.`,
+      says: 'These are only better, not required. What must hold still holds. More crew, weekend work, more visits or the lawn in parts would bring them back.',
+    })
+  if (job.visits !== null && schedule.visits > job.visits)
+    found.push({
+      id: id('visits'),
+      kind: 'visits',
+      stage: 6,
+      level: 'warn',
+      title: say`${schedule.visits} visits, not ${job.visits}.`,
+      says: 'The waits between its steps, or the hours of the work, need more days on site than you asked for.',
+    })
+  return found
+}

@@ -1,0 +1,97 @@
+import { type Day, dayNumber, dayOf } from '../calendar/day.ts'
+import { type Care, careRules } from '../climate/careWindow.ts'
+import { WANTED_FROM, leadValues, windowRules } from '../climate/sowingLines.ts'
+import { type SowingWindow, type Sown, lastDayOf, seasonAround } from '../climate/sowingWindow.ts'
+import { grassWindow } from '../climate/windows.ts'
+import { isWatered } from '../entities/job.ts'
+import type { GrassWindow, WindowSpan } from '../plan/order.ts'
+import type { Figure } from '../trace/figure.ts'
+import type { Scope } from '../trace/scope.ts'
+import type { WorkPackage } from '../work/workPackages.ts'
+import type { OrderBrief } from './orderBrief.ts'
+
+/** What a package sows, and as what: its window goes by that, not by the turf that stands there. */
+export function sownOf({ prescription: p, job }: OrderBrief, pack: WorkPackage): Sown {
+  const seeds = pack.kind === 'later' ? p.laterSeeds : p.seeds
+  const parts = pack.zones.flatMap((z) => seeds.find((s) => s.zone === z.r.id)?.mix ?? [])
+  const usual = [
+    {
+      grass: pack.season === 'cool' ? ('perennial-ryegrass' as const) : ('bermudagrass' as const),
+      share: 100,
+    },
+  ]
+  const all = (sowing: string) => pack.zones.every((z) => z.sowing === sowing)
+  return {
+    parts: parts.length > 0 ? parts : usual,
+    purpose: pack.kind === 'hold' ? 'cover' : all('winter-green') ? 'winter-green' : 'lawn',
+    watered: isWatered(job),
+    over: all('over'),
+  }
+}
+
+export const careOf = (pack: WorkPackage): Care =>
+  pack.kind === 'scalp' ? 'scalp' : pack.kind === 'feed' ? 'feed' : 'open'
+
+/** Days of a window that are kept for drawing. */
+export const DRAWN_DAYS = 500
+
+/**
+ * Spans of days in one state and for one reason, for drawing a window; days inside a wait are shut
+ * by it.
+ */
+export function spansOf(
+  window: SowingWindow,
+  days: number,
+  waitsUntil: Day | null = null,
+): WindowSpan[] {
+  const spans: WindowSpan[] = []
+  const first = dayNumber(window.start)
+  for (let i = 0; i < Math.min(days, window.states.length); i++) {
+    const waits = waitsUntil !== null && dayOf(first + i) < waitsUntil
+    const state = waits ? 'shut' : window.states[i]!
+    const reason = waits ? 'waiting' : window.reasons[i]!
+    const open = spans.at(-1)
+    if (open && open.state === state && open.reason === reason) open.to = dayOf(first + i)
+    else spans.push({ from: dayOf(first + i), to: dayOf(first + i), state, reason })
+  }
+  return spans
+}
+
+/** The windows of the grasses of a mix, each sown alone. */
+export function grassWindows(
+  { prescription: { climate }, schools, trace }: OrderBrief,
+  sown: Sown,
+  waitsUntil: Day | null,
+): GrassWindow[] {
+  const wanted = [...new Set(sown.parts.filter((p) => p.share >= WANTED_FROM).map((p) => p.grass))]
+  if (wanted.length < 2) return []
+  return wanted.map((grass) => {
+    const window = grassWindow(grass, sown, climate, schools, trace)
+    return { grass, window: spansOf(window, DRAWN_DAYS, waitsUntil), cutOff: window.cutOff }
+  })
+}
+
+/** The last day of the season that a day belongs to, by the frost school and what is sown. */
+export function cutOffFigure(
+  { schools, prescription: { climate }, trace }: OrderBrief,
+  window: SowingWindow,
+  scope: Scope,
+  { seeded, on }: { seeded: boolean; on: Day },
+): Figure {
+  const next = schools.cutOff === 'safe' ? climate.frostTenth : climate.frost
+  const season = seasonAround(climate, on, schools.cutOff)
+  const date = dayOf(season.frost ?? season.coldest)
+  const frost = date === next.value ? next : date
+  const about = {
+    school: `cutOff:${schools.cutOff}`,
+    change: 'The other frost school, or a quicker mix.',
+  }
+  if (!seeded) return trace.work(careRules.cutOff, scope, { frost }, about)
+  if (season.frost === null) return trace.found(windowRules.seldom, scope, date, { frost }, about)
+  const byWeeks = dayOf(lastDayOf(season, trace.value(leadValues[window.lead])))
+  const byGrowth =
+    window.cutOff !== byWeeks && on === window.start && schools.stands === 'degree-days'
+  return byGrowth
+    ? trace.found(windowRules.growth, scope, window.cutOff, { frost }, about)
+    : trace.work(windowRules[window.lead], scope, { frost }, about)
+}

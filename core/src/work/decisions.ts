@@ -1,0 +1,155 @@
+import type { Ask, Forbid, Strength } from '../findings/asks.ts'
+import { isGreen } from '../findings/findingAsks.ts'
+import { APPROACH_NAMES, type Sowing } from '../reference/lists.ts'
+import { OPERATIONS, orderOf, type StepKind } from '../reference/operations.ts'
+import { say, type Message } from '../rules/message.ts'
+import { num } from '../trace/figure.ts'
+import { allAsks, ask, clearing, followingAsks } from './asksOf.ts'
+import { PRESETS } from './presets.ts'
+import { isPlanted, isSown, sowingForbids } from './sowing.ts'
+import { kept, standingForbids } from './standingForbids.ts'
+import type { WorkBrief } from './workTypes.ts'
+
+export interface Decision {
+  operation: StepKind
+  asks: Ask[]
+  reason: Message | null
+  yours: boolean
+  barred: boolean
+}
+
+const rank = { must: 0, should: 1, may: 2 } as const
+
+/** Lower by less than this is not low, mm. */
+const HAIR = 0.1
+
+/** Nothing to bring up: lows were read as none, and no dressing is entered. */
+const nothingLow = ({ r, job }: WorkBrief): boolean => {
+  if ((job.dressing.depth ?? r.zone.operations.dress?.depth ?? 0) > 0)
+    return job.dressing.share === 0
+  if (r.fill) return num(r.fill.deepest) < HAIR || num(r.fill.volume) <= 0
+  return (
+    (r.lowsShare !== null && num(r.lowsShare) <= 0) ||
+    (r.lowsDepth !== null && num(r.lowsDepth) < HAIR)
+  )
+}
+
+/** Decides one operation: planned, or why not. */
+function decide(
+  brief: WorkBrief,
+  sowing: Sowing,
+  operation: StepKind,
+  asks: Ask[],
+  forbids: readonly Forbid[],
+): Decision {
+  const { r, approach } = brief
+  const own = r.zone.operations[operation]
+  const mine = forbids.filter((f) => f.operation === operation)
+  const hard = mine.find((f) => f.hard)
+  const wanted = asks.filter((a) => a.by !== 'you')
+  const strength = wanted.reduce<Strength>(
+    (s, a) => (rank[a.strength] < rank[s] ? a.strength : s),
+    'may',
+  )
+  const decision = (reason: Message | null, more: Partial<Decision> = {}): Decision => ({
+    operation,
+    asks,
+    reason,
+    yours: false,
+    barred: false,
+    ...more,
+  })
+  if (hard) return decision(hard.why, { barred: true })
+  const { needs, along } = OPERATIONS[operation]
+  if (needs && !(needs === 'seed' ? isSown(sowing) : isPlanted(sowing)))
+    return decision('Nothing is sown.', { barred: true })
+  if (operation === 'cover' && brief.job.cover === 'none')
+    return decision('You entered no cover.', { yours: true, barred: true })
+  if (operation === 'dress-again')
+    return decision('Lifts follow from the depth of the dressing.', { barred: true })
+  if (operation === 'trench' && r.trenches.length === 0)
+    return decision('Draw the trench under Walk-over: its size says what it takes.', {
+      barred: true,
+    })
+  if (operation === 'dress' && nothingLow(brief))
+    return decision('No ground lies low.', { barred: true })
+  if (operation === 'sow' && !isSown(sowing))
+    return decision(
+      sowing === 'none'
+        ? say`Not part of “${APPROACH_NAMES[approach]}”.`
+        : 'Runners, plugs or turf are set instead.',
+      { barred: true },
+    )
+  if ((operation === 'plugs' || operation === 'turf') && sowing !== operation)
+    return decision('Choose it under “What is sown”.', { barred: true })
+  if (own?.on === false) return decision('Your choice.', { yours: true })
+  if (own?.on === true) return decision(null, { yours: true })
+  if (mine[0]) return decision(mine[0].why)
+  const preset = PRESETS[approach]
+  // A sowing that a person chose brings its own work, whatever the ready-made way.
+  if (
+    preset.only &&
+    sowing === preset.sowing &&
+    !preset.only.includes(operation) &&
+    along !== 'with-work'
+  )
+    return decision(say`Not part of “${APPROACH_NAMES[approach]}”.`)
+  if (operation === 'core' && brief.schools.tines === 'worms' && strength !== 'must')
+    return decision('Worms do the work: only compacted ground is cored.')
+  if (operation === 'lime') return decision('It waits for the laboratory’s rate.')
+  if (strength === 'may' && !asks.some((a) => a.by === 'you'))
+    return decision('Offered; switch it on if you want it.')
+  return decision(null)
+}
+
+/** Every operation asked for with a sowing, in the order of work: planned, or why not. */
+export function decisionsFor(brief: WorkBrief, sowing: Sowing): Decision[] {
+  const { r, trace } = brief
+  const { killed, stripped } = clearing(brief, sowing)
+  const forbids = [
+    ...standingForbids(brief),
+    ...(sowing === 'new' || sowing === 'turf'
+      ? []
+      : (['kill', 'kill-again', 'strip'] as const).map(kept)),
+    ...brief.findings.filter((f) => f.zone === r.zone.id).flatMap((f) => f.forbids),
+    ...sowingForbids(sowing, { r, killed, stripped, trace }),
+  ]
+  const asks = allAsks(brief, sowing, forbids)
+  if (stripped && !asks.some((a) => a.operation === 'strip'))
+    asks.push(ask('strip', 'sowing', sowing, 'The old growth comes off with its roots.', 'must'))
+  const byYou = Object.entries(r.zone.operations).flatMap(([op, own]) =>
+    own?.on === true ? [ask(op as StepKind, 'you', 'you', 'Your choice.', 'must')] : [],
+  )
+  const first = decideAll(brief, sowing, [...asks, ...byYou], forbids)
+  const planned = new Set(first.filter((d) => d.reason === null).map((d) => d.operation))
+  const merged = new Map(first.map((d) => [d.operation, d]))
+  for (const d of decideAll(
+    brief,
+    sowing,
+    followingAsks(planned, isPlanted(sowing), isGreen(r, trace)),
+    forbids,
+  )) {
+    const known = merged.get(d.operation)
+    const stays = known && (known.reason === null || known.yours || known.barred)
+    merged.set(
+      d.operation,
+      known
+        ? { ...known, asks: [...known.asks, ...d.asks], reason: stays ? known.reason : d.reason }
+        : d,
+    )
+  }
+  return [...merged.values()].sort((a, b) => orderOf(a.operation) - orderOf(b.operation))
+}
+
+function decideAll(
+  brief: WorkBrief,
+  sowing: Sowing,
+  asks: readonly Ask[],
+  forbids: readonly Forbid[],
+): Decision[] {
+  const byOperation = new Map<StepKind, Ask[]>()
+  for (const a of asks) byOperation.set(a.operation, [...(byOperation.get(a.operation) ?? []), a])
+  return [...byOperation].map(([operation, list]) =>
+    decide(brief, sowing, operation, list, forbids),
+  )
+}
