@@ -117,7 +117,10 @@ export function planJob(
     trace,
   })
 
-  const steps = [...order.packages.flatMap((s) => s.steps), ...followed.follow.later].sort((a, b) =>
+  // Of one day, what is due comes before the work that wants it done.
+  const stepsThat = (due: boolean) =>
+    order.packages.filter((p) => (p.kind === 'due') === due).flatMap((p) => p.steps)
+  const steps = [...stepsThat(true), ...stepsThat(false), ...followed.follow.later].sort((a, b) =>
     a.chosen.localeCompare(b.chosen),
   )
   const sloping = prescription.zones.some((z) => num(z.r.slope) >= trace.value(slopeLines.press))
@@ -209,16 +212,18 @@ function wantedByLot(use: readonly SeedUse[]): Map<string, number> {
 const SOIL_DRAWN = 120
 
 /**
- * A package that does not fit first, then holds, warnings and notes, each in the order of the
- * stages.
+ * A package that does not fit first, then holds, a season that is waited for, warnings and notes,
+ * each in the order of the stages.
  */
 function worstFirst(notices: readonly Notice[]): Notice[] {
   const weight = (n: Notice) =>
     n.kind === 'does-not-fit'
       ? 0
-      : n.kind === 'season-passed'
+      : n.level === 'hold'
         ? 1
-        : { hold: 2, warn: 3, note: 4 }[n.level]
+        : n.kind === 'season-passed'
+          ? 2
+          : { warn: 3, note: 4 }[n.level]
   return [...notices].sort((a, b) => weight(a) - weight(b))
 }
 

@@ -207,7 +207,7 @@ describe('a kept plan is the plan', () => {
     same('hot', job, hot, memo)
     expect(planJob(job, hot).zones[0]!.seed).not.toEqual(before.zones[0]!.seed)
   })
-  it('days mended in the middle of a record move the sowing', () => {
+  it('days mended in the middle of a record move the window', () => {
     const memo = new Memo()
     const job = jobOf({ ...lawn(), schools: { season: 'spring' } })
     const spring = { ...base(), today: '2027-09-05' }
@@ -217,7 +217,9 @@ describe('a kept plan is the plan', () => {
     const before = planJob(job, { ...spring, recent: read, memo })
     same('mended', job, { ...spring, recent: mended }, memo)
     const after = planJob(job, { ...spring, recent: mended, memo })
-    expect(after.packages[0]!.sowDay < before.packages[0]!.sowDay).toBe(true)
+    const opens = (plan: typeof after) =>
+      plan.packages[0]!.window.find((w) => w.state !== 'shut')!.from
+    expect(opens(after) < opens(before)).toBe(true)
   })
 })
 

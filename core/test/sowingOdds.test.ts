@@ -135,7 +135,9 @@ describe('odds of a sowing', () => {
   })
   it('of spring sowings weeds spoil the share the rule names; a cover is none of theirs', () => {
     const lawn = on('05-01')
-    expect(lawn.fails.weeds).toBe(Math.round((v.weeds / 100) * (lawn.succeed + lawn.fails.weeds)))
+    // Whole years are told: the share is right to one of them.
+    const share = (v.weeds / 100) * (lawn.succeed + lawn.fails.weeds)
+    expect(Math.abs(lawn.fails.weeds - share)).toBeLessThanOrEqual(1)
     expect(on('05-01', [RYE], { ...LAWN, lawn: false }).fails.weeds).toBe(0)
     expect(on('09-01').fails.weeds).toBe(0)
   })

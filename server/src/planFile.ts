@@ -1,11 +1,13 @@
 import { readFileSync } from 'node:fs'
-import { defaultFirm, firmSchema, type Firm } from '@juvena/core/entities/firm'
+import { currencyOf, defaultFirm, firmSchema, type Firm } from '@juvena/core/entities/firm'
 import { problemsOf } from '@juvena/core/entities/problem'
 import { readJobFile } from '@juvena/core/formats/jobFile'
 import { planJob } from '@juvena/core/pipeline'
+import { planText } from '@juvena/core/present/planText'
 
 /**
- * Command line: plans a job file and prints the plan as JSON. The firm's settings come from --firm
+ * Command line: plans a job file and prints the plan as JSON, or with --text as a contractor reads
+ * it. The firm's settings come from --firm
  * FILE, or from "firm" in the file, or are the usual ones. Problems go to standard error, exit 1. A
  * reader that closes the pipe early ends it quietly.
  */
@@ -13,13 +15,14 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) =>
   process.exit(error.code === 'EPIPE' ? 0 : 1),
 )
 
-const args = process.argv.slice(2)
+const asText = process.argv.includes('--text')
+const args = process.argv.slice(2).filter((a) => a !== '--text')
 const at = args.indexOf('--firm')
 const firmName = at >= 0 ? args[at + 1] : undefined
 const name = args.find((_, i) => at < 0 || (i !== at && i !== at + 1))
 if (!name || (at >= 0 && !firmName))
   fail([
-    'Name a job file, or - for standard input: npm run --silent plan -- examples/cold-town-autumn-overseed.json [--firm FILE]',
+    'Name a job file, or - for standard input: npm run --silent plan -- examples/cold-town-autumn-overseed.json [--text] [--firm FILE]',
   ])
 
 const value = json(name!, '(whole file)')
@@ -33,8 +36,10 @@ const read = readJobFile(withoutFirm(value))
 if (!read.ok) fail(read.problems.map((p) => `${p.path}: ${p.sentence}`))
 else {
   const today = read.today ?? new Date().toISOString().slice(0, 10)
+  const plan = planJob(read.job, { today, firm, diary: read.diary })
+  const reader = { units: firm.units, dialect: firm.dialect, currency: currencyOf(firm) }
   process.stdout.write(
-    `${JSON.stringify(planJob(read.job, { today, firm, diary: read.diary }), null, 2)}\n`,
+    asText ? planText(read.job, plan, reader) : `${JSON.stringify(plan, null, 2)}\n`,
   )
 }
 

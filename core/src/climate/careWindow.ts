@@ -1,10 +1,14 @@
 import { addDays } from '../calendar/day.ts'
 import { procedure, rule, tradeValues, value } from '../rules/rule.ts'
 import type { Trace } from '../trace/trace.ts'
+import type { DayState, Reason } from './dayReasons.ts'
 import { growthPotential, growthSource, growthValues } from './growth.ts'
+import { windowValues } from './sowingLines.ts'
 import {
   cutWindow,
   lastDayOf,
+  type FrostSeason,
+  type Judged,
   type SeasonGround,
   type SowingWindow,
   type Verdict,
@@ -14,11 +18,40 @@ import { daysOn, YEAR_DAYS } from './yearDay.ts'
 
 /** When turf may be worked without being sown: it has to grow out of it. */
 export const careValues = tradeValues('care', {
+  springSoil: value(
+    8.5,
+    'C',
+    'practice',
+    'Cool turf is opened in spring from soil of; 8 to 9 °C and rising',
+    [4, 14],
+  ),
+  springTo: value(23, 'C', 'practice', 'until the usual day reaches; 22 to 24 °C', [16, 30]),
+  autumnFrom: value(
+    24,
+    'C',
+    'practice',
+    'and again in late summer, once the usual day is under',
+    [16, 32],
+  ),
+  beforeFrost: value(
+    35,
+    'd',
+    'practice',
+    'Opened cool turf closes before killing frost; four to six weeks are left for it',
+    [14, 70],
+  ),
+  warmBeforeFrost: value(
+    56,
+    'd',
+    'practice',
+    'Warm turf is left alone before its first frost for about',
+    [28, 120],
+  ),
   strong: value(
     50,
     '%',
     'model',
-    'Turf is opened and dressed well from this share of its best growth',
+    'Warm turf has greened up in full from this share of its best growth',
     [20, 90],
   ),
   ofBest: value(
@@ -28,15 +61,14 @@ export const careValues = tradeValues('care', {
     'or, where no day is that warm, from this share of the best day of the place',
     [30, 100],
   ),
-  some: value(20, '%', 'model', 'and at a pinch from', [5, 60]),
+  some: value(20, '%', 'model', 'it is greening up from', [5, 60]),
   heat: value(
     30,
     'C',
-    'model',
+    'practice',
     'Cool turf is not opened where the usual day is hotter than',
     [24, 38],
   ),
-  recovers: value(21, 'd', 'practice', 'Turf is left alone before killing frost for', [7, 60]),
   greensUp: value(
     60,
     'd',
@@ -44,7 +76,31 @@ export const careValues = tradeValues('care', {
     'After the last frost, warm turf is cut hard within',
     [14, 120],
   ),
-  feedSome: value(10, '%', 'model', 'Turf is fed from this share of its best growth', [2, 50]),
+  feedMean: value(
+    5,
+    'C',
+    'practice',
+    'Cool turf is fed while it is green and mown: while the mean of the usual day is over',
+    [0, 12],
+  ),
+  feedHeat: value(24, 'C', 'practice', 'in warmer days only where somebody waters', [18, 32]),
+  feedBeforeFrost: value(
+    49,
+    'd',
+    'practice',
+    'Warm turf gets no nitrogen before its first frost for; six to eight weeks',
+    [28, 90],
+  ),
+  barrierSpring: value(
+    12.5,
+    'C',
+    'practice',
+    'A pre-emergence is down in spring before soil holds',
+    [8, 18],
+  ),
+  barrierAutumn: value(21, 'C', 'practice', 'and in autumn as soil falls through', [12, 28]),
+  barrierEarly: value(28, 'd', 'model', 'It goes down no sooner before that than', [7, 60]),
+  barrierLate: value(21, 'd', 'model', 'and at a pinch until so long after', [0, 45]),
 })
 
 const window = {
@@ -52,22 +108,44 @@ const window = {
   stage: 6,
   label: 'Working window',
   unit: 'text',
-  standing: 'model',
+  standing: 'practice',
   by: 'climate/careWindow: careWindow',
   check: 'window.test.ts',
 } as const
+const cutOff = {
+  key: 'cut-off',
+  stage: 6,
+  label: 'Last day to open turf',
+  unit: 'date',
+  standing: 'practice',
+  inputs: { frost: 'date' },
+} as const
 
 export const careRules = {
-  growth: procedure({
+  cool: procedure({
     ...window,
     id: 'window.growth',
+    says: 'Cool turf that is not sown has two seasons: spring, from soil of {springSoil} and rising until the usual day reaches {springTo}; and late summer, from days under {autumnFrom} until {beforeFrost} before killing frost. Between them there is only light work, where somebody waters; nothing at {heat}.',
+    values: {
+      springSoil: careValues.springSoil,
+      springTo: careValues.springTo,
+      autumnFrom: careValues.autumnFrom,
+      beforeFrost: careValues.beforeFrost,
+      heat: careValues.heat,
+    },
+    inputs: { soil: 'C', cutOff: 'date' },
+    steps: 'usual soil and usual days, against the lines',
+  }),
+  warm: procedure({
+    ...window,
+    id: 'window.warm-growth',
     source: growthSource,
-    says: 'Turf that is not sown is worked in growth: well from {strong} of its best, or from {ofBest} of the best day of the place where that is less; at a pinch from {some}. Cool turf is left alone where the usual day is over {heat}.',
+    says: 'Warm turf that is not sown is opened and dressed from full green-up, {strong} of its best growth (or {ofBest} of the best day of the place where that is less), at a pinch from {some}, until {warmBeforeFrost} before first frost.',
     values: {
       strong: careValues.strong,
       ofBest: careValues.ofBest,
       some: careValues.some,
-      heat: careValues.heat,
+      warmBeforeFrost: careValues.warmBeforeFrost,
     },
     inputs: { soil: 'C', cutOff: 'date' },
     steps: 'growth by day in the usual air, against the lines',
@@ -83,77 +161,228 @@ export const careRules = {
   feed: procedure({
     ...window,
     id: 'window.feed',
-    source: growthSource,
-    says: 'Turf is fed while it grows at {feedSome} of its best or more, until the frosts; in the heat of cool turf it is held back.',
-    values: { feedSome: careValues.feedSome, heat: careValues.heat },
+    says: 'Cool turf is fed while it is green and mown, so into late autumn: while the mean of the usual day is over {feedMean}, little in early spring, in days over {feedHeat} only where somebody waters, at {heat} not at all.',
+    values: {
+      feedMean: careValues.feedMean,
+      feedHeat: careValues.feedHeat,
+      heat: careValues.heat,
+    },
     inputs: { soil: 'C', cutOff: 'date' },
-    steps: 'growth by day in the usual air, against the lines',
+    steps: 'the usual day, against the lines',
+  }),
+  warmFeed: procedure({
+    ...window,
+    id: 'window.warm-feed',
+    source: growthSource,
+    says: 'Warm turf is fed from green-up, {some} of its best growth, until {feedBeforeFrost} before first frost; no nitrogen after that.',
+    values: { some: careValues.some, feedBeforeFrost: careValues.feedBeforeFrost },
+    inputs: { soil: 'C', cutOff: 'date' },
+    steps: 'growth by day in the usual air, and the days before frost',
+  }),
+  barrier: procedure({
+    ...window,
+    id: 'window.barrier',
+    says: 'A pre-emergence goes by the soil: in spring in the {barrierEarly} before it holds {barrierSpring}, in autumn as it falls through {barrierAutumn}; at a pinch until {barrierLate} after.',
+    values: {
+      barrierSpring: careValues.barrierSpring,
+      barrierAutumn: careValues.barrierAutumn,
+      barrierEarly: careValues.barrierEarly,
+      barrierLate: careValues.barrierLate,
+    },
+    inputs: { soil: 'C', cutOff: 'date' },
+    steps: 'soil by day, against the lines',
+  }),
+  due: procedure({
+    ...window,
+    id: 'window.due',
+    says: 'This work has no season of its own: it is done when it is due.',
+    inputs: { soil: 'C', cutOff: 'date' },
+    steps: 'every day',
   }),
   cutOff: rule({
+    ...cutOff,
     id: 'window.care-cut-off',
-    key: 'cut-off',
-    stage: 6,
-    label: 'Last day to open turf',
-    unit: 'date',
-    standing: 'practice',
-    says: 'Opened turf closes before killing frost: {recovers} are left for it.',
-    values: { recovers: careValues.recovers },
-    inputs: { frost: 'date' },
-    formula: 'frost - recovers',
-    compute: ({ frost }, { recovers }) => addDays(frost, -recovers),
+    says: 'Opened turf closes before killing frost: {beforeFrost} are left for it.',
+    values: { beforeFrost: careValues.beforeFrost },
+    formula: 'frost - beforeFrost',
+    compute: ({ frost }, { beforeFrost }) => addDays(frost, -beforeFrost),
+  }),
+  warmCutOff: rule({
+    ...cutOff,
+    id: 'window.warm-care-cut-off',
+    says: 'Warm turf that is opened or dressed has {warmBeforeFrost} left before first frost.',
+    values: { warmBeforeFrost: careValues.warmBeforeFrost },
+    formula: 'frost - warmBeforeFrost',
+    compute: ({ frost }, { warmBeforeFrost }) => addDays(frost, -warmBeforeFrost),
+  }),
+  feedCutOff: rule({
+    ...cutOff,
+    id: 'window.feed-cut-off',
+    label: 'Last day to feed',
+    says: 'Warm turf gets no nitrogen in the {feedBeforeFrost} before first frost.',
+    values: { feedBeforeFrost: careValues.feedBeforeFrost },
+    formula: 'frost - feedBeforeFrost',
+    compute: ({ frost }, { feedBeforeFrost }) => addDays(frost, -feedBeforeFrost),
+  }),
+  yearEnds: procedure({
+    ...cutOff,
+    id: 'window.year-ends',
+    label: 'The season ends',
+    standing: 'model',
+    says: 'No frost ends this work: its season ends with the coldest of the year.',
+    steps: 'the coldest day of the usual year',
+    by: 'climate/careWindow: careWindow',
+    check: 'window.test.ts',
   }),
 }
 
-export type Care = 'open' | 'scalp' | 'feed'
+/**
+ * Work that is not sown: opening and dressing; light work (a thin dressing, spiking, one light
+ * pass); a hard cut of warm turf; feeding; a pre-emergence in spring, in autumn or in either; and
+ * what has no season but is done when it is due.
+ */
+export type Care = 'open' | 'light' | 'scalp' | 'feed' | 'barrier' | 'barrier-spring' | 'barrier-autumn' | 'due' // prettier-ignore
+
+/** The rule that says the window of a kind of work. */
+export const careRule = (season: 'cool' | 'warm', care: Care) =>
+  care === 'open' || care === 'light'
+    ? careRules[season]
+    : care === 'feed'
+      ? season === 'cool'
+        ? careRules.feed
+        : careRules.warmFeed
+      : care === 'scalp' || care === 'due'
+        ? careRules[care]
+        : careRules.barrier
+
+/** Days a kind of work ends before the frost of its season; null where no frost ends it. */
+export function careLead(season: 'cool' | 'warm', care: Care, trace: Trace): number | null {
+  const v = trace.values(careValues)
+  if (care === 'open' || care === 'light' || care === 'scalp')
+    return season === 'warm' ? v.warmBeforeFrost : v.beforeFrost
+  return care === 'feed' && season === 'warm' ? v.feedBeforeFrost : null
+}
 
 /**
- * Open, marginal or shut by day for work on turf that is not sown: opening and dressing, a hard cut
- * of warm turf in spring, or feeding alone.
+ * Open, marginal or shut by day for work on turf that is not sown. `watered`: somebody waters it.
+ * Temperatures in °C; soil goes by the readings where there are some.
  */
 export function careWindow(
   season: 'cool' | 'warm',
   care: Care,
+  watered: boolean,
   ground: SeasonGround,
   schools: WindowSchools,
   trace: Trace,
 ): SowingWindow {
-  const { place } = ground
+  const { place, soil, start } = ground
   const v = trace.values(careValues)
+  const summer = trace.values(windowValues)
   const growing = trace.values(growthValues)
   const growth = place.mean.map((t) => 100 * growthPotential(t, season, growing))
   const strong = Math.min(v.strong, (v.ofBest / 100) * Math.max(...growth))
   // Where no frost comes, the hard cut follows the coldest day.
   const lastFrost =
-    place.lastFrost.median !== null ? place.warmest + place.lastFrost.median : place.coldest
-  const leadDays = care === 'feed' ? 0 : v.recovers
-  const judge = (d: number, late: boolean): Verdict => {
-    if (care === 'scalp') {
-      if (daysOn(lastFrost % YEAR_DAYS, d) <= v.greensUp) return ['open', 'good']
-      return growth[d]! >= strong && !late
-        ? ['marginal', 'late']
-        : ['shut', late ? 'frost' : 'cold']
-    }
-    if (late) return ['shut', 'frost']
-    if (season === 'cool' && place.high[d]! >= v.heat) return ['shut', 'heat']
-    if (care === 'feed') return growth[d]! >= v.feedSome ? ['open', 'good'] : ['shut', 'winter']
-    return growth[d]! >= strong
-      ? ['open', 'good']
-      : growth[d]! >= v.some
-        ? ['marginal', 'cold']
-        : ['shut', 'winter']
+    (place.lastFrost.median !== null ? place.warmest + place.lastFrost.median : place.coldest) %
+    YEAR_DAYS
+  const lead = careLead(season, care, trace)
+  const lastOf = (of: FrostSeason) => (lead === null ? of.coldest : lastDayOf(of, lead))
+  const coolSummer = watered && place.high[place.warmest]! < summer.coolSummer
+
+  const between = (): Verdict =>
+    care === 'light' && watered
+      ? ['open', 'light-work']
+      : coolSummer
+        ? ['marginal', 'between']
+        : ['shut', watered ? 'between' : 'between-dry']
+  const cool = ({ d, soil: s, after, toWarmest, number, last }: Judged): Verdict => {
+    const high = place.high[d]!
+    if (high >= v.heat) return ['shut', 'heat-work']
+    if (after !== null && number > last) return ['shut', 'near-frost']
+    if (s < v.springSoil) return ['shut', 'asleep']
+    if (after === null)
+      return high >= v.springTo || toWarmest <= summer.beforeWarmest
+        ? between()
+        : ['open', 'good-work']
+    return high >= v.autumnFrom || after < summer.afterWarmest ? between() : ['open', 'good-work']
   }
-  const window = cutWindow(
-    ground,
-    schools.cutOff,
-    (of) => lastDayOf(of, leadDays),
-    ({ d, after, number, last }) => {
-      const [state, reason] = judge(d, after !== null && number > last)
-      return {
-        state,
-        reason,
-        season: reason === 'winter' ? 'winter' : after !== null ? 'autumn' : 'spring',
-      }
-    },
-  )
-  return { ...window, lead: season, leadDays }
+  const warm = ({ d, after, number, last }: Judged): Verdict => {
+    if (after !== null && number > last) return ['shut', 'near-frost']
+    if (growth[d]! >= strong) return ['open', 'good-work']
+    return growth[d]! >= v.some ? ['marginal', 'greening'] : ['shut', 'asleep']
+  }
+  const scalp = ({ d, after, number, last }: Judged): Verdict => {
+    if (daysOn(lastFrost, d) <= v.greensUp) return ['open', 'good-work']
+    const late = after !== null && number > last
+    return growth[d]! >= strong && !late
+      ? ['marginal', 'late-cut']
+      : ['shut', late ? 'near-frost' : 'asleep']
+  }
+  const feed = ({ d, soil: s, after, number, last }: Judged): Verdict => {
+    if (season === 'warm') {
+      if (after !== null && number > last) return ['shut', 'feed-frost']
+      return growth[d]! >= v.some ? ['open', 'good-work'] : ['shut', 'asleep']
+    }
+    const high = place.high[d]!
+    if (place.mean[d]! < v.feedMean) return ['shut', 'asleep']
+    if (high >= v.heat) return ['shut', 'heat-work']
+    if (high >= v.feedHeat && !watered) return ['shut', 'between-dry']
+    return after === null && s < v.springSoil ? ['marginal', 'early-feed'] : ['open', 'good-work']
+  }
+  const barriers = barrierDays(soil, v)
+  const barrier = ({ after }: Judged, i: number): Verdict => {
+    const rising = after === null
+    if (care === (rising ? 'barrier-autumn' : 'barrier-spring')) return ['shut', 'other-barrier']
+    const state = (rising ? barriers.spring : barriers.autumn)[i]!
+    return [
+      state,
+      state === 'open' ? 'good-work' : state === 'marginal' ? 'late-barrier' : 'soil-barrier',
+    ]
+  }
+  const judge = (day: Judged, i: number): Verdict => {
+    if (care === 'due') return ['open', 'good-work']
+    if (care === 'scalp') return scalp(day)
+    if (care === 'feed') return feed(day)
+    if (care === 'open' || care === 'light') return season === 'cool' ? cool(day) : warm(day)
+    return barrier(day, i)
+  }
+  let i = 0
+  const window = cutWindow(ground, schools.cutOff, lastOf, (day) => {
+    const [state, reason] = judge(day, i++)
+    return { state, reason, season: seasonOfWork(day, reason) }
+  })
+  return { ...window, start, lead: season, leadDays: lead ?? 0 }
+}
+
+const seasonOfWork = ({ after }: Judged, reason: Reason) =>
+  reason === 'asleep' ? 'winter' : reason === 'between' || reason === 'light-work' ? 'summer' : after !== null ? 'autumn' : 'spring' // prettier-ignore
+
+/**
+ * Days for a pre-emergence, by soil °C: in the weeks before it rises through the spring line for
+ * good, and round the day on which it falls through the autumn line.
+ */
+function barrierDays(
+  soil: Float64Array,
+  v: { barrierSpring: number; barrierAutumn: number; barrierEarly: number; barrierLate: number },
+): { spring: DayState[]; autumn: DayState[] } {
+  const states = (): DayState[] => new Array<DayState>(soil.length).fill('shut')
+  const [spring, autumn] = [states(), states()]
+  const mark = (of: DayState[], from: number, to: number, state: DayState) => {
+    for (let i = Math.max(0, from); i <= Math.min(soil.length - 1, to); i++)
+      if (of[i] !== 'open') of[i] = state
+  }
+  const most = soil.reduce((a, b) => Math.max(a, b), -Infinity)
+  // Where soil never reaches the autumn line, it falls from its warmest.
+  const falls = Math.min(v.barrierAutumn, most - 1)
+  for (let i = 1; i < soil.length; i++) {
+    if (soil[i - 1]! < v.barrierSpring && soil[i]! >= v.barrierSpring) {
+      mark(spring, i - v.barrierEarly, i, 'open')
+      mark(spring, i + 1, i + v.barrierLate, 'marginal')
+    }
+    if (soil[i - 1]! >= falls && soil[i]! < falls) {
+      mark(autumn, i - v.barrierEarly / 2, i + v.barrierEarly / 2, 'open')
+      mark(autumn, i, i + v.barrierEarly / 2 + v.barrierLate, 'marginal')
+    }
+  }
+  return { spring, autumn }
 }

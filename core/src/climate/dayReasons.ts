@@ -23,6 +23,21 @@ export type Reason =
   | 'dormant'
   | 'nights'
   | 'waiting'
+  // Of work that is not sown.
+  | 'good-work'
+  | 'light-work'
+  | 'asleep'
+  | 'greening'
+  | 'between'
+  | 'between-dry'
+  | 'heat-work'
+  | 'near-frost'
+  | 'late-cut'
+  | 'early-feed'
+  | 'feed-frost'
+  | 'soil-barrier'
+  | 'late-barrier'
+  | 'other-barrier'
 
 /** What fails a sowing. */
 export const CAUSES = ['cold', 'heat', 'frost', 'dry', 'weeds'] as const
@@ -57,4 +72,19 @@ export const REASONS: Record<Reason, Message> = {
   dormant: 'dormant: it lies until spring and comes up then',
   waiting: 'a waiting period runs: seed would not come up',
   nights: 'nights are still too warm: the turf that stands there competes',
+  'good-work': 'the season is right for it',
+  'light-work': 'light work only, watered: heat and weeds find opened turf bare',
+  asleep: 'turf hardly grows: what is done now stays open',
+  greening: 'turf is only greening up: it closes slowly',
+  between: 'between spring and late summer: heat and weeds find opened turf bare',
+  'between-dry': 'warm weather, and nobody waters: it would dry out',
+  'heat-work': 'the usual day is too hot for it',
+  'near-frost': 'too near frost: it would not close before winter',
+  'late-cut': 'later than the spring cut: in growth it may be cut at a pinch',
+  'early-feed': 'early spring: little is fed before turf grows',
+  'feed-frost': 'frost is near: nitrogen now makes soft growth that freezes',
+  'soil-barrier':
+    'soil is too cold or too warm: the weeds it is meant for are not about to come up',
+  'late-barrier': 'late: the first weeds are up by now',
+  'other-barrier': 'the weeds seen come up in the other half of the year',
 }

@@ -116,23 +116,35 @@ const shifted = (model: ClimateModel, low: number, high: number): ClimateModel =
   high: model.high.map((x) => x + high),
 })
 
+/** A typed frost date moves the means of a place without a record by so much at most, °C. */
+const MEAN_MOVES = 1
+/** How fast the bending of nights fades from the frosts towards summer, days. */
+const FADES = 35
+
 /**
  * By day, what is taken off a night for each °C that a climate is bent by. A station's nights are
- * colder the whole year: it lies in a hollow, or it does not. A rough climate turns more wintry
- * instead, by day and by night, and its nights clearer: nothing is known but that frost comes
- * sooner.
+ * colder the whole year: it lies in a hollow, or it does not. Of a place without a record nothing is
+ * known but that frost comes sooner or later: its nights are bent from the first frost (`target`) to
+ * the last, fading towards summer.
  */
-const bendingOf = (
-  station: boolean,
-  warmest: number,
-): { nights: Float64Array; days: Float64Array } => {
-  const wintry = (d: number) => (1 - Math.cos((2 * Math.PI * (d - warmest)) / YEAR_DAYS)) / 2
-  const by = (of: (d: number) => number) =>
-    Float64Array.from({ length: YEAR_DAYS }, (_, d) => of(d))
-  return station
-    ? { nights: by(() => 1), days: by(() => 0) }
-    : { nights: by((d) => 0.8 * wintry(d) + 0.2), days: by((d) => 0.8 * wintry(d)) }
+function bendingOf(station: boolean, warmest: number, target: number): Float64Array {
+  if (station) return new Float64Array(YEAR_DAYS).fill(1)
+  const toFrost = daysOn(warmest, target)
+  // Days from the warmest to the frost, or from the last frost to the next warmest, whichever is less.
+  return Float64Array.from({ length: YEAR_DAYS }, (_, d) => {
+    const since = daysOn(warmest, d)
+    const near = Math.min(since, YEAR_DAYS - since)
+    const short = Math.max(0, Math.min(toFrost, YEAR_DAYS / 2) - near)
+    return Math.max(0.02, Math.exp(-0.5 * (short / FADES) ** 2))
+  })
 }
+
+/**
+ * What a day moves by, °C, where its night moves by `night`: the range between them widens, so that
+ * the mean moves by `MEAN_MOVES` at most.
+ */
+const dayMoves = (night: number): number =>
+  Math.sign(night) * Math.min(0, 2 * MEAN_MOVES - Math.abs(night))
 
 /**
  * °C to take off, weighted by day, so that half the years have had a killing frost by a day: the
@@ -171,9 +183,8 @@ const middleOf = (low: Float64Array, high: Float64Array): Float64Array =>
 
 /**
  * The year at a site: from the station's record or normals, corrected for height and for a hollow;
- * without a station from Juvena's rough climate. A frost date given by the contractor wins: the
- * rough climate is made more or less wintry, a station's nights colder or warmer, until half the
- * years agree.
+ * without a station from Juvena's rough climate. A frost date given by the contractor wins: nights
+ * are made colder or warmer until half the years agree.
  * `hundred` says which hundred simulated years: plans go by the first (0).
  */
 export function placeYear(
@@ -198,16 +209,18 @@ export function placeYear(
   let bent = 0
   if (brief.frost !== null) {
     const turn = argBest(middleOf(low, high), (a, b) => a > b)
-    const bending = bendingOf(station !== null, turn)
-    bent = bendTo(ofMonthDay(brief.frost), turn, years, bending.nights)
-    for (const [of, by] of [
-      [low, bending.nights],
-      [high, bending.days],
-      [years.low, bending.nights],
-      [years.high, bending.days],
+    const target = ofMonthDay(brief.frost)
+    const nights = bendingOf(station !== null, turn, target)
+    bent = bendTo(target, turn, years, nights)
+    for (const [ofLow, ofHigh] of [
+      [low, high],
+      [years.low, years.high],
     ] as const)
-      for (let i = 0, d = 0; i < of.length; i++, d = d === YEAR_DAYS - 1 ? 0 : d + 1)
-        of[i]! -= bent * by[d]!
+      for (let i = 0, d = 0; i < ofLow.length; i++, d = d === YEAR_DAYS - 1 ? 0 : d + 1) {
+        const night = bent * nights[d]!
+        ofLow[i]! -= night
+        if (!station) ofHigh[i]! -= dayMoves(night)
+      }
   }
   const mean = middleOf(low, high)
   const soilFollows = station?.soil ?? { follows: rough.follows, warmer: rough.warmer }

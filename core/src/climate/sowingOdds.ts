@@ -269,6 +269,9 @@ function oddsOn(trial: Trial, day: number): DayOdds {
   return odds
 }
 
+/** No sowing is sure: years in a hundred that are told at most. */
+const MOST_SURE = 99
+
 /** Odds of sowing a mix on one day of the usual year: those of the grass that succeeds least. */
 export function mixOdds(
   place: PlaceYear,
@@ -280,7 +283,11 @@ export function mixOdds(
 ): DayOdds {
   const each = grasses.map((grass) => oddsOn(trialOf(place, sums, grass, brief, v), day))
   const least = each.reduce((a, b) => (b.succeed < a.succeed ? b : a))
-  return { ...least, inTime: Math.min(...each.map((o) => o.inTime)) }
+  return {
+    ...least,
+    succeed: Math.min(MOST_SURE, least.succeed),
+    inTime: Math.min(MOST_SURE, ...each.map((o) => o.inTime)),
+  }
 }
 
 /**

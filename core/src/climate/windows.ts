@@ -51,25 +51,29 @@ export const grassWindow = (
 interface CareInputs {
   season: 'cool' | 'warm'
   care: Care
+  watered: boolean
   climate: SiteClimate
   schools: WindowSchools
 }
 
-const workCare = ({ season, care, climate, schools }: CareInputs, trace: Trace): SowingWindow =>
-  careWindow(season, care, climate, schools, trace)
+const workCare = (
+  { season, care, watered, climate, schools }: CareInputs,
+  trace: Trace,
+): SowingWindow => careWindow(season, care, watered, climate, schools, trace)
 
 /** The window of work that is not sown. */
 export const windowToWork = (
   season: 'cool' | 'warm',
   care: Care,
+  watered: boolean,
   climate: SiteClimate,
   schools: Schools,
   trace: Trace,
 ): SowingWindow =>
   trace.recall(
     climate.kept,
-    `work ${season} ${care}`,
-    { season, care, climate, schools: windowSchools(schools) },
+    `work ${season} ${care} ${String(watered)}`,
+    { season, care, watered, climate, schools: windowSchools(schools) },
     workCare,
   )
 

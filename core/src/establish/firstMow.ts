@@ -71,17 +71,29 @@ export const mowRules = {
     ...band,
     id: 'mow.sward-band',
     source: growthSource,
-    says: 'An overseeded sward grows on from its cut-down: keep mowing, weekly and lightly, on dry ground, once seedlings show.',
+    says: 'An overseeded sward grows on from its cut-down: keep mowing, weekly and lightly, on dry ground, once seedlings show; never in dormancy.',
     values: growthValues,
     inputs: { height: 'mm', leaf: 'mm', sown: 'date' },
     steps: '(height − leaf left) ÷ growth, not before seedlings show',
+    by: 'establish/firstMow: mowBand',
+  }),
+  seedlings: procedure({
+    ...band,
+    key: 'mow.seedlings',
+    label: 'Seedlings mown',
+    id: 'mow.seedlings',
+    source: growthSource,
+    says: 'The sward is mown on; its seedlings are mown when they stand as high. Until then everybody keeps off.',
+    values: growthValues,
+    inputs: { height: 'mm', shows: 'date?' },
+    steps: 'days showing + height ÷ growth',
     by: 'establish/firstMow: mowBand',
   }),
   band: procedure({
     ...band,
     id: 'mow.band',
     source: growthSource,
-    says: 'From the main grass showing, at its usual growth in this warmth.',
+    says: 'From the quick grass that leads showing, at its usual growth in this warmth; never in dormancy.',
     values: growthValues,
     inputs: { height: 'mm', shows: 'date?' },
     steps: 'days showing + height ÷ growth',
@@ -136,7 +148,7 @@ export function mowBand(
     }
     return addDays(from, day)
   }
-  if (!sward) return { low: reach(up.first, v.fast), high: reach(up.last, v.slowSeedlings) }
+  if (!sward) return { low: reach(up.first, v.fast), high: reach(up.half, v.slowSeedlings) }
   const low = reach(sward.sown, v.fast, sward.leaf)
   const high = reach(sward.sown, v.slowSward, sward.leaf)
   return { low: low > up.first ? low : up.first, high: high > up.half ? high : up.half }

@@ -1,5 +1,7 @@
-import { addDays, dayNumber, type Day } from '../calendar/day.ts'
+import { addDays, dayNumber, laterDay, type Day } from '../calendar/day.ts'
 import { growthValues } from '../climate/growth.ts'
+import { mowable, mowingSeason, type MowingSeason } from '../climate/mowingSeason.ts'
+import { isRising } from '../climate/windows.ts'
 import type { Job } from '../entities/job.ts'
 import type { Sowing } from '../reference/lists.ts'
 import type { Follow, PackageFollow } from '../plan/follow.ts'
@@ -37,11 +39,29 @@ export const followRules = {
     formula: 'handOver - sown',
     compute: ({ sown, handOver }) => dayNumber(handOver) - dayNumber(sown),
   }),
+  untilRest: rule({
+    id: 'follow.watering-until-rest',
+    key: 'watering-days',
+    stage: 7,
+    label: 'Days of seedbed watering',
+    unit: 'd',
+    standing: 'practice',
+    says: 'From sowing until growth stops; it is taken up again in spring.',
+    inputs: { sown: 'date', stops: 'date' },
+    formula: 'stops - sown',
+    compute: ({ sown, stops }) => dayNumber(stops) - dayNumber(sown),
+  }),
 }
 
 export const phaseValues = tradeValues('phase', {
-  growing: value(8, 'd', 'practice', 'Growing on is watered every other day for', [3, 30]),
-  haze: value(14, 'd', 'practice', 'A green haze shows after', [7, 30]),
+  growing: value(
+    8,
+    'd',
+    'practice',
+    'Growing on is watered every other day until the first mow, at least for',
+    [3, 30],
+  ),
+  summerMm: value(12, 'rain', 'practice', 'A new lawn is watered in its first summer by', [5, 30]),
 })
 
 export interface FollowBrief extends LaterBrief {
@@ -61,7 +81,10 @@ export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] 
     zones: p.zones.flatMap(wateredGround),
     trace,
   })
-  const followed = packages.map((plan) => followPackage(brief, plan))
+  // Work that is done when it is due leaves nothing to follow.
+  const followed = packages
+    .filter((plan) => plan.kind !== 'due')
+    .map((plan) => followPackage(brief, plan))
   const later = followed.flatMap((f) => f.later)
   const all = [...packages.flatMap((s) => s.steps), ...later]
   const done = all.filter(isBehind).length
@@ -121,12 +144,13 @@ function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
   const bands = sow ? bandsOf(brief, plan, sow, zones) : NO_BANDS
   const heights = zones.map((z) => firstMowOf(brief, z))
   const mow = heights.map(({ zone, height }) => ({ zone, height }))
-  const main = zones
-    .flatMap((z) => z.seed!.mix)
-    .filter((m) => bands.byGrass.has(m.grass))
-    .sort((a, b) => b.share - a.share || a.grass.localeCompare(b.grass))[0]?.grass
-  const band =
-    sow && main && mow.length > 0 ? mowBandOf(brief, plan, sow, zones, { main, mow, bands }) : null
+  const season = mowingSeason(plan.season, p.climate.place, brief.trace)
+  const main = leadingGrass(zones, bands)
+  const mows =
+    sow && main && mow.length > 0
+      ? mowBandsOf(brief, plan, sow, zones, { main, mow, bands, season })
+      : { band: null, seedlings: null }
+  const { band, seedlings } = mows
   const presentable = sow
     ? band
       ? presentableFrom(brief, plan, sow, zones)
@@ -135,10 +159,18 @@ function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
   const later = laterStepsOf(brief, plan, brief.laterSteps.get(plan.id) ?? [], {
     sow: anchor,
     band,
+    seedlings,
     mow,
+    season,
   })
-  const mows = later.filter((s) => OPERATIONS[s.kind].mows)
-  const phases = sow ? phasesOf(brief, sow, bands.handOver) : { haze: null, phases: null }
+  const mowSteps = later.filter((s) => OPERATIONS[s.kind].mows)
+  const phases = sow
+    ? phasesOf(brief, sow, bands, seedlings, season)
+    : { haze: null, phases: null, rest: null }
+  const summer =
+    sow && phases.phases && isRising(p.climate, sow.chosen)
+      ? [firstSummer(brief, plan, phases.phases.settled)]
+      : []
   return {
     follow: {
       workPackage: plan.id,
@@ -148,16 +180,17 @@ function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
       handOver: bands.handOver,
       wateringDays: bands.wateringDays,
       mowBand: band,
+      seedlingsMown: seedlings,
       mow,
       presentable: presentable?.figure ?? null,
       ...phases,
       ...aroundMows(
-        mows.map((s) => s.chosen),
+        mowSteps.map((s) => s.chosen),
         bands.handOver,
       ),
     },
     later,
-    notices: [...heights.flatMap((h) => h.notices), ...(presentable?.notices ?? [])],
+    notices: [...heights.flatMap((h) => h.notices), ...(presentable?.notices ?? []), ...summer],
   }
 }
 
@@ -207,11 +240,42 @@ function bandsOf(
   const handOver = trace.work(emergenceRules.slowest, scope, {
     last: [...byGrass.values()].map((e) => e.last),
   })
+  const stops = mowingSeason(plan.season, p.climate.place, trace).stops(sow.chosen)
+  const rests = stops !== null && stops <= (handOver.value as Day)
   return {
     byGrass,
     up,
     handOver,
-    wateringDays: trace.work(followRules.wateringDays, scope, { sown: sow.day, handOver }),
+    wateringDays: rests
+      ? trace.work(followRules.untilRest, scope, { sown: sow.day, stops })
+      : trace.work(followRules.wateringDays, scope, { sown: sow.day, handOver }),
+  }
+}
+
+/** Parts of a mix from here on lead it, %. */
+const LEADS_FROM = 20
+
+/** The quick grass that leads a mix: of its larger parts the one that is up first. */
+function leadingGrass(zones: readonly ZonePlan[], { byGrass }: Bands): GrassId | undefined {
+  const parts = zones.flatMap((z) => z.seed?.mix ?? []).filter((m) => byGrass.has(m.grass))
+  const large = parts.filter((m) => m.share >= LEADS_FROM)
+  return [...(large.length > 0 ? large : parts)].sort(
+    (a, b) =>
+      byGrass.get(a.grass)!.half.localeCompare(byGrass.get(b.grass)!.half) ||
+      b.share - a.share ||
+      a.grass.localeCompare(b.grass),
+  )[0]?.grass
+}
+
+/** A spring sowing has its first summer ahead. */
+function firstSummer({ trace }: FollowBrief, plan: PackagePlan, settled: Day): Notice {
+  const { summerMm } = trace.values(phaseValues)
+  return {
+    id: figureId(packageScope(plan.id), 'first-summer'),
+    stage: 7,
+    level: 'note',
+    title: 'Sown in spring, it needs water through its first summer.',
+    says: say`From ${onDay(settled)} about ${quantity(summerMm, 'rain')} each 3 to 4 days, rain counted, until late summer; in heat more.`,
   }
 }
 
@@ -259,14 +323,21 @@ function aroundMows(
 function phasesOf(
   { trace }: FollowBrief,
   sow: PlannedStep,
-  handOver: Figure | null,
-): Pick<PackageFollow, 'haze' | 'phases'> {
-  const { growing, haze } = trace.values(phaseValues)
+  { handOver, byGrass }: Bands,
+  seedlings: Figure | null,
+  season: MowingSeason,
+): Pick<PackageFollow, 'haze' | 'phases' | 'rest'> {
+  const { growing } = trace.values(phaseValues)
   const from = handOver && addDays(handOver.value as Day, 1)
-  const to = from && addDays(from, growing - 1)
+  // Growing on lasts until the seedlings are mown.
+  const mown = seedlings && (seedlings.value as { low: Day }).low
+  const to = from && laterDay(addDays(from, growing - 1), mown && addDays(mown, -1))
+  const stops = season.stops(sow.chosen)
+  const again = stops && season.from(stops)
   return {
-    haze: addDays(sow.chosen, haze),
+    haze: [...byGrass.values()].map((e) => e.half).sort()[0] ?? null,
     phases: from && to ? { growing: { from, to }, settled: addDays(to, 1) } : null,
+    rest: stops && again && to && stops <= to ? { from: stops, to: addDays(again, -1) } : null,
   }
 }
 
@@ -282,31 +353,50 @@ const livingSward = (sowing: Sowing): boolean =>
   sowing === 'winter-green'
 
 /**
- * When the first mow is expected: by the lowest height asked for, from the main grass or from the
- * living sward.
+ * When the first mow is expected, by the lowest height asked for: of the sward that stands, or of
+ * the seedlings where none does; and when the seedlings themselves are mown.
  */
-function mowBandOf(
+function mowBandsOf(
   { prescription: p, trace }: FollowBrief,
   plan: PackagePlan,
   sow: PlannedStep,
   zones: readonly ZonePlan[],
-  { main, mow, bands }: { main: GrassId; mow: { zone: string; height: Figure }[]; bands: Bands },
-): Figure {
+  {
+    main,
+    mow,
+    bands,
+    season,
+  }: {
+    main: GrassId
+    mow: { zone: string; height: Figure }[]
+    bands: Bands
+    season: MowingSeason
+  },
+): { band: Figure; seedlings: Figure } {
   const scope = packageScope(plan.id)
   const lowest = mow.reduce((a, b) => (num(b.height) < num(a.height) ? b : a)).height
   const biggest = largest(zones)
   const leaf = livingSward(biggest.work.sowing) ? num(biggest.work.leaf) : null
   const { soil, start } = p.climate.soilBefore
-  const growing = {
-    height: num(lowest),
-    season: plan.season,
-    soil,
-    start,
-    sward: leaf === null ? null : { sown: sow.chosen, leaf },
+  const up = bands.byGrass.get(main)!
+  const bandOf = (sward: { sown: Day; leaf: number } | null) => {
+    const growing = { height: num(lowest), season: plan.season, soil, start, sward }
+    const { low, high } = mowBand(up, growing, trace.values(growthValues))
+    const first = mowable(season, low)
+    return { low: first, high: laterDay(first, mowable(season, high)) }
   }
-  const expected = mowBand(bands.byGrass.get(main)!, growing, trace.values(growthValues))
   const shows = bands.up.find((u) => u.grass === main)?.figure ?? null
-  return leaf === null
-    ? trace.found(mowRules.band, scope, expected, { height: lowest, shows })
-    : trace.found(mowRules.swardBand, scope, expected, { height: lowest, leaf, sown: sow.day })
+  const inputs = { height: lowest, shows }
+  if (leaf === null) {
+    const band = trace.found(mowRules.band, scope, bandOf(null), inputs)
+    return { band, seedlings: band }
+  }
+  return {
+    band: trace.found(mowRules.swardBand, scope, bandOf({ sown: sow.chosen, leaf }), {
+      height: lowest,
+      leaf,
+      sown: sow.day,
+    }),
+    seedlings: trace.found(mowRules.seedlings, scope, bandOf(null), inputs),
+  }
 }

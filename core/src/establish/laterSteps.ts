@@ -1,5 +1,8 @@
 import { addDays, dayNumber, laterDay, type Day } from '../calendar/day.ts'
+import { mowable, type MowingSeason } from '../climate/mowingSeason.ts'
 import { windowToWork } from '../climate/windows.ts'
+import { mowRules } from './firstMow.ts'
+import { isWatered, type Job } from '../entities/job.ts'
 import type { PackageFollow } from '../plan/follow.ts'
 import type { PackagePlan, PlannedStep } from '../plan/order.ts'
 import type { Prescription } from '../plan/prescription.ts'
@@ -25,6 +28,7 @@ const INPUTS = {
   sown: { sown: 'date?' },
   band: { band: 'date?' },
   'first-mow': { mow: 'date?' },
+  seedlings: { seedlings: 'date?' },
   lift: { dressed: 'date?', mow: 'date?' },
 } as const
 
@@ -54,6 +58,7 @@ export const laterRules: Readonly<Record<string, Procedure>> = Object.fromEntrie
 )
 
 export interface LaterBrief {
+  job: Pick<Job, 'watering' | 'waterer'>
   schools: Schools
   prescription: Prescription
   records: StepRecords
@@ -66,7 +71,10 @@ export interface Since {
   sow: PlannedStep
   /** When the first mow is expected; null where nothing says. */
   band: Figure | null
+  /** When the seedlings themselves are mown. */
+  seedlings: Figure | null
   mow: PackageFollow['mow']
+  season: MowingSeason
 }
 
 /** The middle of a band of days. */
@@ -103,34 +111,54 @@ const firstLift = (plan: PackagePlan) => plan.steps.find((s) => s.kind === 'dres
 
 /** The first day from one on that turf grows enough to be dressed. */
 function inGrowth(
-  { prescription: p, schools, trace }: LaterBrief,
+  { job, prescription: p, schools, trace }: LaterBrief,
   plan: PackagePlan,
   from: Day,
 ): Day {
-  const window = windowToWork(plan.season, 'open', p.climate, schools, trace)
+  const window = windowToWork(plan.season, 'open', isWatered(job), p.climate, schools, trace)
   const start = dayNumber(window.start)
-  const at = window.states.findIndex((state, i) => state !== 'shut' && start + i >= dayNumber(from))
+  const at = window.states.findIndex((state, i) => state === 'open' && start + i >= dayNumber(from))
   return at < 0 ? from : addDays(window.start, at)
+}
+
+/** A day in growth; of several in a row, each so many days after the one before. */
+function awake(season: MowingSeason, day: Day, before: Day | null, days: number): Day {
+  const shifted = mowable(season, day)
+  if (before === null || shifted > before) return shifted
+  return season.from(addDays(before, days)) ?? addDays(before, days)
 }
 
 /** The day a later step falls on by its record, before the crew's working days. */
 function usualDay(
   brief: LaterBrief,
   plan: PackagePlan,
-  { part }: StepNeed,
-  { since, days: of, times, inGrowth: grows }: Later,
-  { sow, band }: Since,
+  { kind, part }: StepNeed,
+  { since, days: of, times, inGrowth: grows, notDormant }: Later,
+  { sow, band, seedlings, season }: Since,
   known: ReadonlyMap<string, Day>,
 ): Day {
   const { trace } = brief
   const lag = trace.values(lagValues)
-  const days = (typeof of === 'number' ? of : trace.value(of)) * (times ? (part ?? 1) : 1)
-  const expected = band ? middleOf(band) : addDays(sow.chosen, lag.firstMowGuess)
+  const days = typeof of === 'number' ? of : trace.value(of)
+  // A sward that stands is mown on from the early end of its band.
+  const early = band?.rule === mowRules.swardBand.id
+  const expected = band
+    ? early
+      ? (band.value as { low: Day }).low
+      : middleOf(band)
+    : addDays(sow.chosen, lag.firstMowGuess)
+  const grown = seedlings ? middleOf(seedlings) : expected
+  const before = times && part ? known.get(`${kind}${part - 1}`) : undefined
   const mow = known.get('first-mow1') ?? expected
   const from = {
     sown: () => sow.chosen,
-    band: () => (band ? expected : mow),
-    'first-mow': () => mow,
+    band: () =>
+      laterDay(
+        band ? expected : mow,
+        kind === 'first-mow' ? (known.get('uncover1') ?? null) : null,
+      ),
+    'first-mow': () => before ?? mow,
+    seedlings: () => grown,
     lift: () => {
       const dressed = firstLift(plan)?.chosen ?? sow.chosen
       if (!part) return dressed
@@ -139,8 +167,9 @@ function usualDay(
     },
   }[since]()
   const due = addDays(from, days)
-  const mown = since === 'lift' && plan.plants ? laterDay(due, addDays(mow, lag.twoMows)) : due
-  return grows ? inGrowth(brief, plan, mown) : mown
+  const mown = since === 'lift' && plan.plants ? laterDay(due, addDays(grown, lag.twoMows)) : due
+  if (grows) return inGrowth(brief, plan, mown)
+  return notDormant ? awake(season, mown, before ?? null, days) : mown
 }
 
 /** The figure of its day: done, pinned, or worked from what it is dated since. */
@@ -149,7 +178,7 @@ function dayFigure(
   id: string,
   plan: PackagePlan,
   { kind }: StepNeed,
-  { sow, band }: Since,
+  { sow, band, seedlings }: Since,
   chosen: Day,
   state: PlannedStep['state'],
 ): Figure {
@@ -161,9 +190,10 @@ function dayFigure(
     sown: { sown: sow.day },
     band: { band },
     'first-mow': { mow: band },
+    seedlings: { seedlings },
     lift: {
       dressed: firstLift(plan)?.day ?? null,
-      mow: plan.plants ? band : null,
+      mow: plan.plants ? seedlings : null,
     },
   }[OPERATIONS[kind].later!.since]
   return trace.found(laterRules[kind]!, scope, chosen, inputs, named)

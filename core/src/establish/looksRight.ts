@@ -76,7 +76,18 @@ export function recoversFrom(
   anchor: PlannedStep,
   rounds: readonly ZonePlan[],
 ): { figure: Figure; notices: Notice[] } | null {
-  const days = Math.max(0, ...rounds.map((z) => looksBadDays(z.work, job, trace)))
+  // Only what this package does: other work of the same ground looks right by its own day.
+  const done = new Set(plan.steps.map((s) => s.kind))
+  const days = Math.max(
+    0,
+    ...rounds.map(({ work }) =>
+      looksBadDays(
+        { ...work, operations: work.operations.filter((o) => done.has(o.operation)) },
+        job,
+        trace,
+      ),
+    ),
+  )
   if (days === 0) return null
   const day = addDays(anchor.chosen, days)
   const figure = trace.found(looksRules.recovers, packageScope(plan.id), day, {

@@ -1,3 +1,4 @@
+import { WINTER_ANNUALS } from '../reference/walkLists.ts'
 import { kindsThat, type StepKind } from '../reference/operations.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import type { Schools } from '../reference/schools.ts'
@@ -62,7 +63,6 @@ const goesAsAWhole = (schools: Schools, why: Message): Line[] =>
       ]
 
 /** Weeds that come up in autumn and live through the winter. */
-const WINTER_ANNUALS: readonly string[] = ['annual-meadow-grass', 'chickweed', 'speedwell']
 
 /** How many passes a mat asks for, by its depth. */
 function scarifyPasses(thatch: number, trace: Trace): number {

@@ -13,6 +13,8 @@ export interface PackageFollow {
   handOver: Figure | null
   wateringDays: Figure | null
   mowBand: Figure | null
+  /** When the seedlings themselves are mown: until then everybody keeps off. */
+  seedlingsMown: Figure | null
   mow: { zone: string; height: Figure }[]
   presentable: Figure | null
   /** The day of a first green haze; null where nothing is sown. */
@@ -21,6 +23,8 @@ export interface PackageFollow {
    * Growing on, and from when watering is settled; null while nobody can say when the grass is up.
    */
   phases: { growing: { from: Day; to: Day }; settled: Day } | null
+  /** Growth stops, and with it the watering; null where it does not before the grass is settled. */
+  rest: { from: Day; to: Day } | null
   /**
    * Days on which the watering is left off, so that the ground is dry for the mow of the next: once
    * the seed is up.

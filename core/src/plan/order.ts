@@ -56,6 +56,8 @@ export interface PackagePlan {
   /** The next honest sowings, one of them taken; none where nothing is sown. */
   choices: SowingChoice[]
   sowDay: Day
+  /** The step that its days hang on. */
+  anchor: StepKind
   /** Whether anything is sown, set or laid. */
   plants: boolean
   /** What is only better and was given up: for the season, a pin or the visits asked for. */

@@ -101,7 +101,9 @@ export function prescribe(brief: PrescribeBrief): Prescription {
     dressing,
     covers,
     debris: planDebris([...worked, ...later], trace),
-    packages: workPackages(worked, later),
+    packages: workPackages(worked, later, ({ r }) =>
+      brief.waits.waits.some((w) => w.until > brief.today && w.zones.includes(r.zone.id)),
+    ),
     oneMix: oneMix(zones.flatMap(mixedZone)),
     works: [...worked, ...later],
     notices: [

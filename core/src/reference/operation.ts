@@ -35,8 +35,11 @@ export interface Follows {
 
 /** How an operation after the others is dated. */
 export interface Later {
-  /** From the sowing, the expected band of the first mow, the first mow itself, or the lift before. */
-  since: 'sown' | 'band' | 'first-mow' | 'lift'
+  /**
+   * From the sowing, the expected band of the first mow, the first mow itself, the first mow of the
+   * seedlings, or the lift before.
+   */
+  since: 'sown' | 'band' | 'first-mow' | 'seedlings' | 'lift'
   /** Days after that; below zero for before. */
   days: TradeValue | number
   /** So often, each so many days after the one before. */
@@ -45,6 +48,8 @@ export interface Later {
   anyDay?: true
   /** Not before turf grows. */
   inGrowth?: true
+  /** Never in dormancy: in the last growing week, or the first of spring. */
+  notDormant?: true
   /** The id of its rule, what that says ({days} is the number above), and its steps. */
   rule: string
   says: string
@@ -116,6 +121,11 @@ interface Described {
   leadsTo?: readonly { operation: string; why: string }[]
 
   // Its days.
+  /**
+   * Done when it is due, whatever the sowing or the season waits for. `first`: other work on its
+   * ground waits for it; `now`: at once; `soon`: with a visit of the next days.
+   */
+  due?: 'first' | 'now' | 'soon'
   /** Done after hours, on any day. */
   evening?: true
   /** It takes a visit of its own. */

@@ -8,6 +8,15 @@ export const operationValues = tradeValues('operation', {
   sprayWait: treatmentWaits.broadleaf,
   preEmergence: treatmentWaits['pre-emergence'],
   uncut: value(3, 'd', 'practice', 'No mowing before a kill-off for', [1, 10]),
+  thinDressing: value(
+    5,
+    'mm',
+    'practice',
+    'A dressing so thin is light work, for summer too',
+    [2, 10],
+  ),
+  dueWithin: value(10, 'd', 'model', 'Work that is due joins another visit within', [0, 30]),
+  feedJoins: value(21, 'd', 'model', 'Feed joins another visit within', [0, 60]),
   recheck: value(10, 'd', 'practice', 'Brown grass is watered and looked at again after', [5, 21]),
   afterFlight: value(
     14,

@@ -104,6 +104,8 @@ export const WEEDS = {
   },
 } as const satisfies Record<string, SeenWeed>
 export type WeedId = keyof typeof WEEDS
+/** Weeds that come up in autumn and stand the winter. */
+export const WINTER_ANNUALS: readonly WeedId[] = ['annual-meadow-grass', 'chickweed', 'speedwell']
 export const WEED_IDS = Object.keys(WEEDS) as [WeedId, ...WeedId[]]
 
 export const PESTS = {

@@ -6,6 +6,8 @@ export interface Calendar {
   today: string
   weekendWork: boolean
   hoursPerDay: number
+  /** Hours of a day that other work of the job fills already, by day number. */
+  filled?: ReadonlyMap<number, number>
 }
 
 const isEvening = (kind: StepKind): boolean => OPERATIONS[kind].evening === true
@@ -170,7 +172,7 @@ function onePass(
   const count = needs.length
   const start: number[] = [...p.doneOn]
   const end: number[] = [...p.doneOn]
-  const load = new Map<number, number>()
+  const load = new Map(calendar.filled)
   const works = (day: number, i: number) => worksOn(p, day, i)
   const fits = (day: number, i: number) => {
     const { evening, hours, span } = shapes[i]!

@@ -12,6 +12,8 @@ interface FixedBy {
   waits: WaitingPeriods
   /** From this day the cover has stood long enough; null where ground is not held over. */
   coverStands: Day | null
+  /** First day after other work of the job that this waits for; null where nothing holds it. */
+  after: (need: StepNeed) => Day | null
   /** Days from the peak of a flight of moths to the treatment. */
   afterFlight: number
 }
@@ -31,10 +33,11 @@ const larvaeFrom = (pack: WorkPackage, zones: readonly string[], afterFlight: nu
     )
 
 export function fixedFor(
-  { kind, zones }: StepNeed,
+  need: StepNeed,
   pack: WorkPackage,
-  { records, waits, coverStands, afterFlight }: FixedBy,
+  { records, waits, coverStands, after, afterFlight }: FixedBy,
 ): Fixed {
+  const { kind, zones } = need
   const step: StepRef = { kind, zones, workPackage: pack.id }
   const { waitsFor, afterQuickCover } = OPERATIONS[kind]
   const wait =
@@ -47,6 +50,9 @@ export function fixedFor(
   return {
     pin: records.pinOf(step),
     done: records.doneOf(step)?.day ?? null,
-    notBefore: wait && stands ? (wait > stands ? wait : stands) : (wait ?? stands),
+    notBefore: [wait, stands, after(need)].reduce<Day | null>(
+      (last, d) => (d === null ? last : laterDay(d, last)),
+      null,
+    ),
   }
 }

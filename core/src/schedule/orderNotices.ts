@@ -66,6 +66,18 @@ export const passedNotice = (
       ]
     : []
 
+/** What the odds of the sowing that is taken are called: the word follows the figure. */
+function oddsSaid({ choices }: PackagePlan): Message {
+  const odds = choices.find((c) => c.taken)?.odds
+  if (!odds) return 'Tell the customer.'
+  const years = Number(odds.value)
+  const word = years >= GOOD_ODDS ? 'good' : years >= FAIR_ODDS ? 'fair, not good' : 'poor'
+  return say`Odds are ${word}: ${String(years)} years in a hundred. Tell the customer.`
+}
+/** Years in a hundred from which odds are called good, and fair. */
+const GOOD_ODDS = 75
+const FAIR_ODDS = 50
+
 export function misfitNotice(
   { job, today }: OrderBrief,
   pack: WorkPackage,
@@ -97,7 +109,7 @@ export function misfitNotice(
         ? say`Sowing ${zones} on ${day} is ${schedule.sowState}: ${plan.choices.find((c) => c.taken)?.reason ?? 'soil is outside the good range'}.`
         : say`Working ${zones} on ${day} is ${schedule.sowState}.`,
       says: plan.plants
-        ? 'Odds are fair, not good; tell the customer.'
+        ? oddsSaid(plan)
         : 'Turf hardly grows then: it stays open and bare for longer. Tell the customer.',
       figure: windowState.id,
     })

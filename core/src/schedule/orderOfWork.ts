@@ -1,21 +1,24 @@
-import { type Day, addDays } from '../calendar/day.ts'
-import { type Care, careRules } from '../climate/careWindow.ts'
-import type { DayState } from '../climate/dayReasons.ts'
+import { type Day, addDays, dayNumber, dayOf, laterDay } from '../calendar/day.ts'
+import { careRule } from '../climate/careWindow.ts'
 import { windowRules } from '../climate/sowingLines.ts'
 import type { SowingWindow } from '../climate/sowingWindow.ts'
 import { windowToSow, windowToWork } from '../climate/windows.ts'
 import type { PackagePlan, StepRef } from '../plan/order.ts'
+import { isWatered } from '../entities/job.ts'
+import { isBehind } from '../plan/stepState.ts'
 import { lagValues } from '../reference/lagValues.ts'
+import { OPERATIONS } from '../reference/operations.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import { deepestSeed } from '../seed/seedDepth.ts'
 import type { Figure, Notice } from '../trace/figure.ts'
 import { packageScope } from '../trace/scope.ts'
-import type { WorkPackage } from '../work/workPackages.ts'
+import type { PackageKind, WorkPackage } from '../work/workPackages.ts'
 import { fixedFor } from './fixedDays.ts'
 import type { OrderBrief } from './orderBrief.ts'
 import { brokenPin, misfitNotice, passedNotice, uncovered } from './orderNotices.ts'
 import { DRAWN_DAYS, careOf, cutOffFigure, grassWindows, sownOf, spansOf } from './packageWindow.ts'
 import { plannedSteps } from './plannedSteps.ts'
+import { type Placed, precedence, waitsOn } from './precedence.ts'
 import {
   type Calendar,
   type Fixed,
@@ -69,16 +72,78 @@ export function orderOfWork(brief: OrderBrief): OrderOfWork {
     steps.needs.map((n): StepRef => ({ kind: n.kind, zones: n.zones, workPackage: pack.id })),
   )
   const records = new StepRecords(brief.job.pins, brief.diary, [...planned, ...later])
-  const ordered: { plan: PackagePlan; notices: Notice[] }[] = []
-  for (const { pack, steps } of needs.filter((n) => n.steps.needs.length > 0)) {
-    const held = ordered.find((o) => o.plan.kind === 'hold')?.plan.sowDay ?? null
-    ordered.push(orderPackage(brief, pack, steps, records, held))
+  const wanted = needs.filter((n) => n.steps.needs.length > 0)
+  const diary: JobDays = { filled: new Map(), placed: [], visits: new Set() }
+  const byPack = new Map<string, Ordered>()
+  for (const { pack, steps } of [...wanted].sort((a, b) => turn(a.pack) - turn(b.pack))) {
+    const held = [...byPack.values()].find((o) => o.plan.kind === 'hold')?.plan.sowDay ?? null
+    byPack.set(pack.id, orderPackage(brief, pack, steps, records, held, diary))
   }
+  const ordered = wanted.map(({ pack }) => byPack.get(pack.id)!)
   return {
     packages: ordered.map((o) => o.plan),
     notices: ordered.flatMap((o) => o.notices),
     records,
   }
+}
+
+interface Ordered {
+  plan: PackagePlan
+  notices: Notice[]
+}
+
+/** The days of a job as far as they are filled: one calendar for all its work. */
+interface JobDays {
+  /** Hours by day number. */
+  filled: Map<number, number>
+  placed: Placed[]
+  /** Days on site, as day numbers. */
+  visits: Set<number>
+}
+
+/** Which work gets its days first: what others wait for, then what has a season, then the rest. */
+function turn({ kind, zones }: WorkPackage): number {
+  if (kind === 'feed') return 2
+  if (kind !== 'due') return 1
+  const due = (when: 'first' | 'now') =>
+    zones.some((z) => z.operations.some((o) => OPERATIONS[o.operation].due === when))
+  return due('first') || due('now') ? 0 : LAST
+}
+const LAST = 3
+
+/** Enters the days of a package in the calendar of its job. */
+function fill(days: JobDays, { steps }: Schedule, hoursPerDay: number): void {
+  for (const { need, chosen, span, state } of steps) {
+    const start = dayNumber(chosen)
+    days.placed.push({ kind: need.kind, zones: need.zones, end: start + span - 1 })
+    if (OPERATIONS[need.kind].evening || isBehind({ state })) continue
+    for (let i = 0; i < span; i++) {
+      const hours = i < span - 1 ? hoursPerDay : need.hours - (span - 1) * hoursPerDay
+      days.filled.set(start + i, (days.filled.get(start + i) ?? 0) + Math.max(0, hours))
+      days.visits.add(start + i)
+    }
+  }
+}
+
+/**
+ * A day on which the crew is there anyway, for work that can wait for it: the first (or the last)
+ * within `within` days of the first day that is right for it. Null where there is none.
+ */
+function visitToJoin(
+  days: JobDays,
+  { start, states }: WorkWindow,
+  from: number,
+  within: number,
+  last: boolean,
+): Day | null {
+  const first = dayNumber(start)
+  const open = (n: number) => states[n - first] === 'open'
+  let soonest = from
+  while (soonest - first < states.length && !open(soonest)) soonest++
+  const found = [...days.visits]
+    .filter((n) => n >= soonest && n <= soonest + within && open(n))
+    .sort((a, b) => (last ? b - a : a - b))[0]
+  return found === undefined ? null : dayOf(found)
 }
 
 function orderPackage(
@@ -87,7 +152,8 @@ function orderPackage(
   steps: PackageSteps,
   records: StepRecords,
   heldFrom: Day | null,
-): { plan: PackagePlan; notices: Notice[] } {
+  days: JobDays,
+): Ordered {
   const { job, schools, prescription: p, waits, today, workforce, trace } = brief
   const { climate } = p
   const { needs } = steps
@@ -95,37 +161,57 @@ function orderPackage(
     today,
     weekendWork: workforce.weekendWork,
     hoursPerDay: workforce.hoursPerDay,
+    filled: days.filled,
   }
+  const care = careOf(pack, trace)
   const sown = needs.some((n) => n.kind === 'sow') ? sownOf(brief, pack) : null
   const window = sown
     ? windowToSow(sown, climate, schools, trace)
-    : windowToWork(pack.season, careOf(pack), climate, schools, trace)
+    : windowToWork(pack.season, care, isWatered(job), climate, schools, trace)
   const scope = packageScope(pack.id)
   const coverStands =
     pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null
-  const fixed = needs.map((need) =>
+  const table = precedence(pack.kind, job.users, trace)
+  const joins =
+    pack.kind === 'feed'
+      ? trace.value(operationValues.feedJoins)
+      : pack.kind === 'due' && turn(pack) === LAST
+        ? trace.value(operationValues.dueWithin)
+        : null
+  const visit =
+    joins === null ? null : visitToJoin(days, window, dayNumber(today), joins, pack.kind === 'feed')
+  const held = needs.map((need) =>
     fixedFor(need, pack, {
       records,
       waits,
       coverStands,
+      after: () => {
+        const wait = waitsOn(need, days.placed, table)
+        return wait && dayOf(wait.from)
+      },
       afterFlight: trace.value(operationValues.afterFlight),
     }),
+  )
+  const fixed = held.map((f, i) =>
+    i === steps.anchor && visit ? { ...f, notBefore: laterDay(visit, f.notBefore) } : f,
   )
   // A second sowing counts back from the frost of its own year.
   const later =
     pack.kind === 'later' ? scheduleLater(steps, fixed, window, calendar, job.visits) : null
-  const cutOff = cutOffFigure(brief, window, scope, {
+  const cutOff = cutOffFigure(brief, pack, window, scope, {
     seeded: sown !== null,
     on: later?.sowDay ?? today,
   })
   const chosen =
-    sown && !later
+    pack.kind !== 'due' && !later
       ? chooseSowing({
           pack: pack.id,
           steps,
           fixed,
           window,
           sown,
+          done: DONE[pack.kind],
+          bySchool: pack.season === 'cool' && pack.kind === 'care',
           climate,
           schools,
           customerDate: job.customerDate,
@@ -142,15 +228,10 @@ function orderPackage(
         }
   const { schedule } = chosen
   const inputs = { soil: climate.soilNow, cutOff }
-  const careState = (care: Care, state: DayState): Figure =>
-    care === 'scalp'
-      ? trace.found(careRules.scalp, scope, state, inputs)
-      : care === 'feed'
-        ? trace.found(careRules.feed, scope, state, inputs)
-        : trace.found(careRules.growth, scope, state, inputs)
   const windowState = sown
     ? trace.found(windowRules.soil, scope, schedule.sowState, inputs)
-    : careState(careOf(pack), schedule.sowState)
+    : trace.found(careRule(pack.season, care), scope, schedule.sowState, inputs)
+  fill(days, schedule, workforce.hoursPerDay)
   const planned = plannedSteps(brief, pack, steps, schedule, { cutOff, windowState })
   const fits = schedule.fits || (pack.kind === 'later' && schedule.sowState !== 'shut')
   const instead =
@@ -169,7 +250,7 @@ function orderPackage(
           watered: sown.watered,
           steps: stepBrief(brief),
         })
-  const waitsUntil = fixed[steps.anchor]?.notBefore ?? null
+  const waitsUntil = held[steps.anchor]?.notBefore ?? null
   const plan: PackagePlan = {
     id: pack.id,
     kind: pack.kind,
@@ -182,6 +263,7 @@ function orderPackage(
     byGrass: sown ? grassWindows(brief, sown, waitsUntil) : [],
     choices: chosen.choices,
     sowDay: schedule.sowDay,
+    anchor: needs[steps.anchor]!.kind,
     plants: plantsIn(pack),
     givenUp: schedule.givenUp,
     visits: schedule.visits,
@@ -201,6 +283,20 @@ function orderPackage(
       ...ticks,
     ],
   }
+}
+
+/** What is done, to begin a sentence about its day. */
+const DONE: Record<PackageKind, string> = {
+  due: 'Done',
+  kill: 'Sown',
+  hold: 'Sown',
+  later: 'Sown',
+  sow: 'Sown',
+  plant: 'Set',
+  scalp: 'Cut hard',
+  care: 'Worked',
+  barrier: 'Put down',
+  feed: 'Fed',
 }
 
 /** A second sowing waits for an open season; everything else takes what there is. */

@@ -1,12 +1,16 @@
 import { type Day, dayNumber, dayOf } from '../calendar/day.ts'
-import { type Care, careRules } from '../climate/careWindow.ts'
+import { type Care, careLead, careRules } from '../climate/careWindow.ts'
 import { WANTED_FROM, leadValues, windowRules } from '../climate/sowingLines.ts'
 import { type SowingWindow, type Sown, lastDayOf, seasonAround } from '../climate/sowingWindow.ts'
 import { grassWindow } from '../climate/windows.ts'
 import { isWatered } from '../entities/job.ts'
 import type { GrassWindow, WindowSpan } from '../plan/order.ts'
+import { OPERATIONS } from '../reference/operations.ts'
+import { operationValues } from '../reference/operationValues.ts'
+import { WINTER_ANNUALS } from '../reference/walkLists.ts'
 import type { Figure } from '../trace/figure.ts'
 import type { Scope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
 import type { OrderBrief } from './orderBrief.ts'
 
@@ -29,8 +33,31 @@ export function sownOf({ prescription: p, job }: OrderBrief, pack: WorkPackage):
   }
 }
 
-export const careOf = (pack: WorkPackage): Care =>
-  pack.kind === 'scalp' ? 'scalp' : pack.kind === 'feed' ? 'feed' : 'open'
+/** Light work: what turf takes between its seasons where it is watered. */
+const isLight = ({ zones }: WorkPackage, thin: number): boolean =>
+  zones.every((z) =>
+    z.operations.every(
+      ({ operation: kind, passes, depth }) =>
+        kind === 'spike' ||
+        (kind === 'dress'
+          ? depth !== null && depth <= thin
+          : kind === 'rake' || kind === 'scarify'
+            ? passes === 1
+            : !OPERATIONS[kind].opens && !OPERATIONS[kind].spreadsSoil),
+    ),
+  )
+
+/** The window that a package goes by where nothing is sown. */
+export function careOf(pack: WorkPackage, trace: Trace): Care {
+  if (pack.kind === 'scalp' || pack.kind === 'feed' || pack.kind === 'due') return pack.kind
+  if (pack.kind === 'barrier') {
+    const seen = new Set(pack.zones.flatMap((z) => z.r.zone.weedsSeen))
+    const spring = seen.has('crabgrass')
+    const autumn = WINTER_ANNUALS.some((w) => seen.has(w))
+    return spring === autumn ? 'barrier' : spring ? 'barrier-spring' : 'barrier-autumn'
+  }
+  return isLight(pack, trace.value(operationValues.thinDressing)) ? 'light' : 'open'
+}
 
 /** Days of a window that are kept for drawing. */
 export const DRAWN_DAYS = 500
@@ -74,6 +101,7 @@ export function grassWindows(
 /** The last day of the season that a day belongs to, by the frost school and what is sown. */
 export function cutOffFigure(
   { schools, prescription: { climate }, trace }: OrderBrief,
+  pack: WorkPackage,
   window: SowingWindow,
   scope: Scope,
   { seeded, on }: { seeded: boolean; on: Day },
@@ -86,7 +114,15 @@ export function cutOffFigure(
     school: `cutOff:${schools.cutOff}`,
     change: 'The other frost school, or a quicker mix.',
   }
-  if (!seeded) return trace.work(careRules.cutOff, scope, { frost }, about)
+  if (!seeded) {
+    const lead = careLead(pack.season, careOf(pack, trace), trace)
+    if (lead === null)
+      return trace.found(careRules.yearEnds, scope, dayOf(season.coldest), { frost }, about)
+    if (pack.kind === 'feed') return trace.work(careRules.feedCutOff, scope, { frost }, about)
+    return pack.season === 'warm'
+      ? trace.work(careRules.warmCutOff, scope, { frost }, about)
+      : trace.work(careRules.cutOff, scope, { frost }, about)
+  }
   if (season.frost === null) return trace.found(windowRules.seldom, scope, date, { frost }, about)
   const byWeeks = dayOf(lastDayOf(season, trace.value(leadValues[window.lead])))
   const byGrowth =

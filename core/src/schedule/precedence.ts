@@ -75,7 +75,20 @@ function tradePairs(kind: PackageKind, users: readonly UserId[], trace: Trace): 
     },
     {
       from: ['recheck'],
-      to: ['kill', 'strip', 'cut-first', 'loosen', 'scarify', 'sow'],
+      to: [
+        'kill',
+        'strip',
+        'cut-first',
+        'cut-second',
+        'loosen',
+        'rake',
+        'scarify',
+        'core',
+        'dress',
+        'sow',
+        'plugs',
+        'turf',
+      ],
       must: [o.recheck, Infinity],
       why: 'ten days to see whether brown grass wakes',
     },
@@ -93,7 +106,7 @@ function tradePairs(kind: PackageKind, users: readonly UserId[], trace: Trace): 
     },
     {
       from: ['kill-again', 'spray'],
-      to: cuts,
+      to: [...cuts, 'rake', 'scarify', 'clear', 'core'],
       must: [v.afterKill, Infinity],
       why: 'leaf uncut until the weedkiller has gone down',
     },
@@ -121,6 +134,12 @@ function tradePairs(kind: PackageKind, users: readonly UserId[], trace: Trace): 
       to: ['scarify', 'rake'],
       better: [v.dries, v.scarifyMost],
       why: 'a day for the turf to dry before blades',
+    },
+    {
+      from: ['clear'],
+      to: ['dampen'],
+      must: [0, Infinity],
+      why: 'debris off before anything is wetted',
     },
     {
       from: ['scarify', 'rake'],
@@ -200,8 +219,36 @@ function tradePairs(kind: PackageKind, users: readonly UserId[], trace: Trace): 
   ]
 }
 
+/** A step of other work of the job that has its day: `end`, its last day as a day number. */
+export interface Placed {
+  kind: StepKind
+  zones: readonly string[]
+  end: number
+}
+
+/**
+ * The first day, as a day number, that a step may fall on after work that others on its ground wait
+ * for, with what it waits for; null where nothing holds it.
+ */
+export function waitsOn(
+  { kind, zones }: { kind: StepKind; zones: readonly string[] },
+  placed: readonly Placed[],
+  table: Precedence,
+): { from: number; why: Message } | null {
+  let last: { from: number; why: Message } | null = null
+  for (const pair of table.get(kind) ?? [])
+    for (const before of placed) {
+      if (OPERATIONS[before.kind].due !== 'first' || !pair.must) continue
+      if (!pair.from.includes(before.kind)) continue
+      if (!before.zones.some((z) => zones.includes(z))) continue
+      const from = before.end + pair.must[0]
+      if (last === null || from > last.from) last = { from, why: pair.why }
+    }
+  return last
+}
+
 /** A step as far as others are linked to it. */
-interface Placed {
+interface Linked {
   kind: StepKind
   zones: readonly string[]
 }
@@ -211,8 +258,8 @@ interface Placed {
  * held to the sowing's few days.
  */
 export function linksFor(
-  { kind, zones }: Placed,
-  earlier: readonly Placed[],
+  { kind, zones }: Linked,
+  earlier: readonly Linked[],
   table: Precedence,
 ): Link[] {
   const pairs = table.get(kind)

@@ -1,6 +1,6 @@
 import type { SowingChoice } from '../plan/order.ts'
 import { choiceValues } from '../climate/choiceValues.ts'
-import { addDays, dayNumber, dayOf, daysBetween, type Day } from '../calendar/day.ts'
+import { addDays, dayNumber, dayOf, daysBetween, laterDay, type Day } from '../calendar/day.ts'
 import {
   CAUSE_NAMES,
   REASONS,
@@ -57,7 +57,12 @@ export interface ChoiceBrief {
   steps: PackageSteps
   fixed: readonly Fixed[]
   window: SowingWindow
-  sown: Sown
+  /** What is sown; null for work that is not. */
+  sown: Sown | null
+  /** What is done, to begin a sentence: "Sown", "Fed". */
+  done: string
+  /** Work whose spring is left out by the school of autumn, as sowing is. */
+  bySchool: boolean
   climate: SiteClimate
   schools: Schools
   customerDate: Day | null
@@ -123,18 +128,27 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
     .filter(
       ({ span, day }) =>
         span === taken?.span ||
-        (span.season !== 'summer' && daysBetween(window.start, day) <= OFFERED_WITHIN),
+        (span.season !== 'summer' &&
+          daysBetween(window.start, day) <= OFFERED_WITHIN &&
+          (b.sown !== null || Math.abs(daysBetween(day, schedule.sowDay)) > ANOTHER_SEASON)),
     )
     .slice(0, MOST_OFFERED)
   if (taken && !shown.some((o) => o.span === taken.span))
     shown.push({ span: taken.span, day: schedule.sowDay })
   const choices = shown.map(({ span, day }, i): SowingChoice =>
-    choiceOf(b, span.season, span === taken?.span ? schedule.sowDay : day, span === taken?.span, i),
+    choiceOf(
+      b,
+      span.season,
+      span === taken?.span ? schedule.sowDay : dayShown(b, span, day),
+      span === taken?.span,
+      i,
+    ),
   )
   const inCutOff =
+    !b.sown ||
     schedule.sowDay <= window.cutOff ||
     isPastRule(window, schedule.sowDay) ||
-    (b.sown.purpose === 'cover' && daysBetween(window.start, schedule.sowDay) <= COVER_WITHIN)
+    (b.sown?.purpose === 'cover' && daysBetween(window.start, schedule.sowDay) <= COVER_WITHIN)
   const fits = schedule.fits && (taken === null || inCutOff || pinned !== null)
   return {
     schedule: { ...schedule, fits },
@@ -144,6 +158,8 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
 }
 
 const MOST_TRIED = 4
+/** Work that is not sown is offered in another season, not some days later, days. */
+const ANOTHER_SEASON = 42
 const MOST_OFFERED = 3
 /** Seasons that begin further off are no choice yet, days. */
 const OFFERED_WITHIN = 330
@@ -168,7 +184,7 @@ function firstIn(
   const free = Math.max(from, 1, notBefore ? daysBetween(window.start, notBefore) : 0)
   const soonest = Math.max(
     free,
-    trace.value(sown.purpose === 'cover' ? choiceValues.coverSoon : choiceValues.soon),
+    trace.value(sown?.purpose === 'cover' ? choiceValues.coverSoon : choiceValues.soon),
   )
   const usable = (i: number) => window.states[i] !== 'shut'
   let marginal: number | null = null
@@ -190,8 +206,12 @@ function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
   const { worth, worthLate } = trace.values(choiceValues)
   const succeeds = (on: Day, least: number) => (oddsOf(b, on)?.succeed ?? 100) >= least
   if (span.season === 'summer') return []
+  if (!sown)
+    return b.bySchool && span.season === 'spring' && schools.season === 'autumn' ? [] : [span]
   if (span.season === 'spring' && window.lead !== 'warm' && sown.purpose === 'lawn')
-    return schools.season !== 'autumn' && succeeds(day, worth) ? [span] : []
+    return schools.season !== 'autumn' && succeeds(dayShown(b, span, day), worth)
+      ? bestFirst(b, span)
+      : []
   let rule = span.to
   while (rule >= span.from && isPastRule(window, addDays(window.start, rule))) rule--
   let to = span.to
@@ -201,12 +221,39 @@ function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
     .map((end) => ({ ...span, to: end }))
 }
 
+/** The day a season that is not taken is shown with: in spring the best of it. */
+const dayShown = (b: ChoiceBrief, span: SeasonSpan, day: Day): Day =>
+  b.sown && span.season === 'spring' && b.window.lead !== 'warm'
+    ? laterDay(day, addDays(b.window.start, bestFirst(b, span)[0]!.from))
+    : day
+
+/** Days of a season that are tried for their odds, one in so many. */
+const EVERY = 3
+/** Odds so near the best are as good, years in a hundred. */
+const AS_GOOD = 3
+
+/**
+ * A season from the first day on whose odds are within a few points of its best; then the whole of
+ * it, where that does not hold the work.
+ */
+function bestFirst(b: ChoiceBrief, span: SeasonSpan): SeasonSpan[] {
+  const odds: { i: number; n: number }[] = []
+  for (let i = span.from; i <= span.to; i += EVERY)
+    if (b.window.states[i] !== 'shut') {
+      const n = oddsOf(b, addDays(b.window.start, i))?.succeed
+      if (n !== undefined) odds.push({ i, n })
+    }
+  const best = Math.max(...odds.map((o) => o.n))
+  const from = odds.find((o) => o.n >= best - AS_GOOD)?.i ?? span.from
+  return from === span.from ? [span] : [{ ...span, from }, span]
+}
+
 /** Seasons in their order; where the customer names a date, those that stand by then come first. */
 function byDate(
   { customerDate, sown, trace }: ChoiceBrief,
   offered: readonly { span: SeasonSpan; day: Day }[],
 ) {
-  if (customerDate === null) return offered
+  if (customerDate === null || !sown) return offered
   const weeks = Math.max(
     0,
     ...sown.parts
@@ -225,6 +272,7 @@ function oddsOf(
   { climate, sown, schools, customerDate, trace }: ChoiceBrief,
   day: Day,
 ): DayOdds | null {
+  if (!sown) return null
   const within = customerDate === null ? null : daysBetween(day, customerDate)
   const brief = {
     watered: sown.watered,
@@ -297,7 +345,7 @@ function choiceOf(
  */
 function soilThen({ climate, sown, trace }: ChoiceBrief, day: Day): Message {
   const soil = climate.soil[daysBetween(climate.start, day)]
-  if (soil === undefined) return ''
+  if (soil === undefined || !sown) return ''
   const off = ({ soilGood: [low, high] }: Grass) => Math.max(low - soil, soil - high)
   const [worst] = wantedOf(sown, trace).sort((x, y) => off(y) - off(x))
   if (!worst || off(worst) < SOIL_OFF) return ''
@@ -327,14 +375,16 @@ function passedOver(
   if (soonest) {
     const why: Message =
       soonest.season === 'spring' && schools.season === 'autumn'
-        ? 'Your school sows cool grass in autumn only.'
+        ? b.sown
+          ? 'Your school sows cool grass in autumn only.'
+          : 'Your school works cool turf in autumn only.'
         : soonest.season === 'spring' &&
             soonest.odds &&
             Number(soonest.odds.value) < trace.value(choiceValues.worth)
           ? say`In spring only ${String(soonest.odds.value)} years in a hundred succeed.`
           : 'Its steps and waits do not fit into it, or the customer’s date asks for another.'
     return {
-      title: say`Sown ${onDay(sowDay, true)}, in ${NAMES[season]}; it could be ${onDay(soonest.day, true)}, in ${NAMES[soonest.season]}.`,
+      title: say`${b.done} ${onDay(sowDay, true)}, in ${NAMES[season]}; it could be ${onDay(soonest.day, true)}, in ${NAMES[soonest.season]}.`,
       says: joined([why, 'Take the other under Order of work.'], ' '),
     }
   }
@@ -344,7 +394,7 @@ function passedOver(
   )
     return null
   const today = window.reasons[0]
-  const notAtOnce = say`Sown ${onDay(sowDay, true)}, in ${NAMES[season]}, not at once.`
+  const notAtOnce = say`${b.done} ${onDay(sowDay, true)}, in ${NAMES[season]}, not at once.`
   if (
     window.states[0] === 'marginal' &&
     window.states[daysBetween(window.start, sowDay)] === 'open'
@@ -356,10 +406,12 @@ function passedOver(
   if (window.states[0] !== 'shut' || today === undefined)
     return {
       title: notAtOnce,
-      says: say`The season is open today, ${onDay(calendar.today, true)}: the steps before seed, and what has to be waited for, take the days between.`,
+      says: say`The season is open today, ${onDay(calendar.today, true)}: the steps before it, and what has to be waited for, take the days between.`,
     }
   return {
-    title: say`Nothing is sown before ${onDay(sowDay, true)}, in ${NAMES[season]}.`,
+    title: b.sown
+      ? say`Nothing is sown before ${onDay(sowDay, true)}, in ${NAMES[season]}.`
+      : say`${b.done} ${onDay(sowDay, true)}, in ${NAMES[season]}, not before.`,
     says: say`Until then: ${REASONS[today]}.`,
   }
 }

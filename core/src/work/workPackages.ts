@@ -1,12 +1,27 @@
 import { OPERATIONS, orderOf, type StepKind } from '../reference/operations.ts'
-import { isSown } from './sowing.ts'
-import { plans, type ZoneWork } from './workTypes.ts'
+import { isPlanted, isSown } from './sowing.ts'
+import { plans, type ZoneOperation, type ZoneWork } from './workTypes.ts'
 
 /**
  * What kind of work zones share: it decides which step the days hang on, and which season it goes
- * by.
+ * by. `due` work has no season; a `barrier` is a pre-emergence.
  */
-export type PackageKind = 'kill' | 'hold' | 'later' | 'sow' | 'plant' | 'scalp' | 'care' | 'feed'
+export type PackageKind =
+  'due' | 'kill' | 'hold' | 'later' | 'sow' | 'plant' | 'scalp' | 'care' | 'barrier' | 'feed'
+
+/** The order in which kinds of work are told: what the job is about first. */
+const TOLD: readonly PackageKind[] = [
+  'hold',
+  'kill',
+  'sow',
+  'plant',
+  'later',
+  'care',
+  'scalp',
+  'barrier',
+  'feed',
+  'due',
+]
 
 /** Zones worked on together, the same season and the same kind of work: their steps share days. */
 export interface WorkPackage {
@@ -14,19 +29,73 @@ export interface WorkPackage {
   kind: PackageKind
   /** The season of what is sown, or of the turf where nothing is. */
   season: 'cool' | 'warm'
+  /** The zones with the operations of this package alone. */
   zones: ZoneWork[]
 }
 
-function kindOf(work: ZoneWork): PackageKind | null {
+/** What the sowing pulls to itself, or what turf that is not sown is opened and dressed with. */
+function mainKind(work: ZoneWork): PackageKind {
   if (work.sowing === 'cover-then-sow') return 'hold'
   if (isSown(work.sowing)) return plans(work, 'kill', 'strip') ? 'kill' : 'sow'
-  if (work.sowing === 'plugs' || work.sowing === 'turf') return 'plant'
-  if (plans(work, 'cut-second') && !plans(work, 'scarify', 'core', 'dress')) return 'scalp'
-  if (work.operations.length === 0) return null
-  return work.operations.every((o) => o.operation === 'feed' || o.operation === 'water')
-    ? 'feed'
-    : 'care'
+  return work.sowing === 'plugs' || work.sowing === 'turf' ? 'plant' : 'care'
 }
+
+/** The cutting down of warm turf in spring. */
+const CUT_DOWN: readonly StepKind[] = ['cut-first', 'cut-second']
+/** Goes with whatever it is needed for, and is no work of its own. */
+const goesAlong = (kind: StepKind) =>
+  kind === 'notice' || kind === 'mark' || kind === 'water' || OPERATIONS[kind].along !== undefined
+
+/**
+ * The piece of work that an operation of a zone belongs to: what has its own season or is due is
+ * dated by itself, everything else hangs on the main work.
+ */
+function pieceOf(kind: StepKind, work: ZoneWork): PackageKind {
+  const main = mainKind(work)
+  if (OPERATIONS[kind].due) return 'due'
+  if (isPlanted(work.sowing)) return main
+  if (kind === 'pre-emergence') return 'barrier'
+  if (OPERATIONS[kind].feeds) return 'feed'
+  return work.season === 'warm' && CUT_DOWN.includes(kind) && plans(work, 'cut-second')
+    ? 'scalp'
+    : main
+}
+
+interface Piece {
+  kind: PackageKind
+  /** Due work is dated one operation at a time. */
+  of: string
+  operations: ZoneOperation[]
+}
+
+/** The pieces of work of a zone. What goes along joins the first piece that has a season. */
+function piecesOf(work: ZoneWork): Piece[] {
+  const pieces = new Map<string, Piece>()
+  const along: ZoneOperation[] = []
+  for (const o of work.operations) {
+    if (goesAlong(o.operation)) {
+      along.push(o)
+      continue
+    }
+    const kind = pieceOf(o.operation, work)
+    const of = kind === 'due' ? `${kind}-${o.operation}` : kind
+    const piece = pieces.get(of) ?? { kind, of, operations: [] }
+    piece.operations.push(o)
+    pieces.set(of, piece)
+  }
+  const list = [...pieces.values()]
+  const rank: readonly PackageKind[] = ['care', 'scalp', 'feed', 'barrier', 'due']
+  const host =
+    list.find((p) => p.kind === mainKind(work)) ??
+    list.sort((a, b) => rank.indexOf(a.kind) - rank.indexOf(b.kind))[0]
+  host?.operations.push(...along)
+  for (const p of list) p.operations.sort((a, b) => orderOf(a.operation) - orderOf(b.operation))
+  return list
+}
+
+/** Other work of this ground waits for some of its own. */
+const waitsFirst = (work: ZoneWork): boolean =>
+  work.operations.some((o) => OPERATIONS[o.operation].due === 'first')
 
 /** Whether what is sown is a cool grass though warm turf stands there. */
 const sowsCool = ({ sowing }: ZoneWork) =>
@@ -34,20 +103,31 @@ const sowsCool = ({ sowing }: ZoneWork) =>
 
 /**
  * The zones in packages. `later` are the second rounds of ground held over, sown in their season.
+ * Ground that has to wait (`held`, or for work of its own) holds no other.
  */
-export function workPackages(work: readonly ZoneWork[], later: readonly ZoneWork[]): WorkPackage[] {
+export function workPackages(
+  work: readonly ZoneWork[],
+  later: readonly ZoneWork[],
+  held: (zone: ZoneWork) => boolean = () => false,
+): WorkPackage[] {
   const packages = new Map<string, WorkPackage>()
-  const put = (zone: ZoneWork, kind: PackageKind | null) => {
-    if (!zone.r.area || kind === null) return
+  const put = (zone: ZoneWork, kind: PackageKind, of: string) => {
     const season = sowsCool(zone) ? 'cool' : zone.season
-    const id = `${kind}-${season}`
+    const id = `${of}-${season}`
     const known = packages.get(id) ?? { id, kind, season, zones: [] }
     known.zones.push(zone)
     packages.set(id, known)
   }
-  for (const zone of work) put(zone, kindOf(zone))
-  for (const zone of later) put(zone, 'later')
-  return [...packages.values()].sort((a, b) => a.id.localeCompare(b.id))
+  for (const zone of work)
+    if (zone.r.area)
+      for (const { kind, of, operations } of piecesOf(zone)) {
+        const apart = kind !== 'due' && kind !== 'feed' && (held(zone) || waitsFirst(zone))
+        put({ ...zone, operations }, kind, apart ? `${of}-held` : of)
+      }
+  for (const zone of later) if (zone.r.area) put(zone, 'later', 'later')
+  return [...packages.values()].sort(
+    (a, b) => TOLD.indexOf(a.kind) - TOLD.indexOf(b.kind) || a.id.localeCompare(b.id),
+  )
 }
 
 /**
@@ -62,4 +142,8 @@ export function anchorOf(kind: PackageKind, steps: readonly StepKind[]): StepKin
 const anchors = (kind: PackageKind, step: StepKind): boolean =>
   kind === 'plant' || kind === 'scalp' || kind === 'care' || kind === 'feed'
     ? OPERATIONS[step].anchors === kind
-    : step === 'sow'
+    : kind === 'due'
+      ? OPERATIONS[step].due !== undefined
+      : kind === 'barrier'
+        ? step === 'pre-emergence'
+        : step === 'sow'

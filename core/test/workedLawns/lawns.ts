@@ -96,7 +96,7 @@ export const LAWNS: WorkedLawn[] = [
     because: 'Down hard, two passes of the blades, cleared and fed: it closes over by itself.',
     today: '2026-10-20', job: { site: { latitude: -27.5, longitude: 153, frost: '20 Jun' } },
     zone: { ...sound, cover: { wanted: 92, weeds: 5, moss: 0, bare: 3 }, present: ['kikuyu'], heightOfCut: 40, thatch: 35 },
-    sowing: 'none', wanted: ['cut-first', 'cut-second', 'scarify', 'clear', 'feed'], never: SEED, order: ['cut-first', 'cut-second', 'scarify', 'feed'],
+    sowing: 'none', wanted: ['cut-first', 'cut-second', 'scarify', 'clear', 'feed'], never: SEED, order: ['cut-first', 'cut-second', 'scarify'],
   },
   {
     name: 'a full lawn on a mat, north',
@@ -452,7 +452,7 @@ export const LAWNS: WorkedLawn[] = [
     name: 'thin rye eleven days after it',
     because: 'The odds are poor: spring is better, though who wants to may sow now. Nobody sows a nurse grass into a lawn that stands.',
     today: '2027-03-25', job: { site: SOUTH, waterer: 'owner' }, zone: { ...sound, ...cover(55, 20, 5), thatch: 15 },
-    sowing: 'over', wanted: ['sow'], never: ['kill'], months: [11], says: /Too late.*Sow late, Fri 26 Mar/, neverSays: /annual ryegrass/,
+    sowing: 'over', wanted: ['sow'], never: ['kill'], months: [10, 11], says: /Too late.*Sow late, Fri 26 Mar/, neverSays: /annual ryegrass/,
   },
   {
     name: 'bluegrass three days after its own last day',
@@ -480,7 +480,7 @@ export const LAWNS: WorkedLawn[] = [
     because: 'Warm grass, now: a cool one would meet the heat.',
     today: '2026-05-20', job: { site: { latitude: 34, longitude: -84, frost: '8 Nov' }, waterer: 'owner' },
     zone: { ...sound, ...cover(0, 10), thatch: null, sunHours: 8, heightOfCut: 40, present: [] },
-    sowing: 'new', wanted: ['loosen', 'sow', 'water'], never: ['scarify'], months: [6],
+    sowing: 'new', wanted: ['loosen', 'sow', 'water'], never: ['scarify'], months: [5, 6],
   },
   {
     name: 'bluegrass with a deep mat in late October',

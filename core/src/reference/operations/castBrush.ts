@@ -14,4 +14,5 @@ export const castBrush = operation({
   customer: { sown: 'Worm casts are brushed off.' },
   rate: value(1500, 'm2/h', 'model', 'Brushing worm casts', [100, 10_000]),
   setUp: value(0.25, 'h', 'model', 'Setting up to brush casts', [0, 4]),
+  due: 'soon',
 })

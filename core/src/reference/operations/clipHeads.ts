@@ -15,4 +15,5 @@ export const clipHeads = operation({
   customer: { sown: 'Seed heads are cut and carried off.' },
   rate: value(1500, 'm2/h', 'model', 'Clipping and bagging seed heads', [50, 10_000]),
   setUp: value(0.25, 'h', 'model', 'Setting up to clip seed heads', [0, 4]),
+  due: 'now',
 })

@@ -22,8 +22,9 @@ export const feedLater = operation({
   weather: 'spreads',
   puts: ['feed'],
   later: {
-    since: 'first-mow',
+    since: 'seedlings',
     days: lagValues.afterMow,
+    notDormant: true,
     rule: 'follow.after-mow',
     says: 'Once the seedlings have been mown.',
     steps: 'the day after the first mow',

@@ -21,8 +21,9 @@ export const firstMow = operation({
   later: {
     since: 'band',
     days: 0,
+    notDormant: true,
     rule: 'follow.mow-day',
-    says: 'The middle of its expected band, on a working day.',
-    steps: 'middle of the band',
+    says: 'The middle of its expected band, on a working day; where a sward stands, the early end of it. Never in dormancy, and not under a sheet.',
+    steps: 'middle of the band, or its early end where a sward is mown on',
   },
 })

@@ -15,4 +15,5 @@ export const handWeed = operation({
   rate: value(40, 'm2/h', 'model', 'Weeding by hand, ground under weeds', [5, 400]),
   setUp: value(0.1, 'h', 'model', 'Setting up to weed', [0, 4]),
   ground: 'weeds',
+  due: 'soon',
 })

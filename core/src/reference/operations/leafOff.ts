@@ -15,4 +15,5 @@ export const leafOff = operation({
   customer: { sown: 'Leaf and needles come off.' },
   rate: value(700, 'm2/h', 'model', 'Clearing leaf and needles', [50, 5000]),
   setUp: value(0.25, 'h', 'model', 'Setting up to clear leaf', [0, 4]),
+  due: 'soon',
 })

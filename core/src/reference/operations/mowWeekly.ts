@@ -22,6 +22,7 @@ export const mowWeekly = operation({
     since: 'first-mow',
     days: lagValues.mowEvery,
     times: 3,
+    notDormant: true,
     rule: 'follow.mow-weekly',
     says: 'A living sward is mown on, lightly, every {days}, on dry ground.',
     steps: 'so many days after the mow before',

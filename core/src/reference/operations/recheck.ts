@@ -14,4 +14,5 @@ export const recheck = operation({
   customer: { sown: 'A square of brown grass is watered, to see whether it is only asleep.' },
   setUp: value(0.25, 'h', 'model', 'Watering a square and looking again', [0, 4]),
   ownDay: true,
+  due: 'first',
 })

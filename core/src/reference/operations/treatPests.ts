@@ -19,4 +19,5 @@ export const treatPests = operation({
   closes: true,
   ownDay: true,
   waitsFor: 'moths',
+  due: 'first',
 })

@@ -21,6 +21,7 @@ export const visit = operation({
   later: {
     since: 'sown',
     days: lagValues.visit,
+    notDormant: true,
     rule: 'follow.visit',
     says: 'A month after sowing: look, count, mend, photograph, hand over.',
     steps: 'the first working day so long after sowing',

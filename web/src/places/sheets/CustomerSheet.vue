@@ -94,8 +94,11 @@ const zonesOf = (pack: string) =>
           >.
         </li>
         <li v-if="first.haze">
-          <b>About {{ showDay(first.haze) }}.</b> A green haze, uneven. The quick grass stands, the
-          slow one follows.
+          <b>About {{ showDay(first.haze) }}.</b> A green haze, uneven.<template
+            v-if="first.up.length > 1"
+          >
+            The quick grass stands, the slow one follows.</template
+          >
         </li>
         <li v-if="first.presentable">
           <b>Looks right from</b> <SheetFigure :id="first.presentable.id" />.
@@ -106,17 +109,21 @@ const zonesOf = (pack: string) =>
       <ul class="see">
         <li>
           <b>Water</b> as the watering page says, until <SheetFigure :id="first.handOver?.id" /> at
-          least. One dry day can undo the rest.
+          least. One dry day can undo the rest.<template v-if="first.rest">
+            From about {{ showDay(first.rest.from) }} nothing grows: watering stops, and is taken up
+            again about {{ showDay(first.rest.to) }}.</template
+          >
         </li>
         <li>
-          <b>Keep off</b>, pets too, until the first mow<template v-if="first.mowBand"
-            >, expected <SheetFigure :id="first.mowBand.id" /></template
+          <b>Keep off</b>, pets too, until the seedlings are mown<template
+            v-if="first.seedlingsMown"
+            >, expected <SheetFigure :id="first.seedlingsMown.id" /></template
           >.<template v-if="living">
             Where grass stands it may be crossed to mow and to water, no more.</template
           >
         </li>
         <li>
-          <b>First mow</b> when it stands
+          <b>{{ living ? 'Mowing goes on' : 'First mow' }}</b> when it stands
           <template v-for="(m, i) in first.mow" :key="m.zone"
             >{{ i ? ', ' : '' }}<SheetFigure :id="m.height.id" /> ({{
               plan.zones.find((z) => z.id === zoneOf(m.zone))?.name

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, provide, ref } from 'vue'
+import type { PackageFollow } from '@juvena/core/plan/follow'
 import { showDay } from '@juvena/core/calendar/day'
 import { weeksOf } from '@juvena/core/calendar/weeks'
 import { zoneOf } from '@juvena/core/trace/scope'
@@ -14,6 +15,11 @@ const job = useJob()
 provide(NOTES, ref(new Map()))
 const water = computed(() => job.plan!.follow.water!)
 const packages = computed(() => job.plan!.follow.packages.filter((p) => p.plants))
+/** Seed is kept moist until the slowest is up, or until growth stops. */
+const moistUntil = ({ handOver, rest }: PackageFollow) => {
+  const up = String(handOver?.value)
+  return rest && rest.from < up ? rest.from : up
+}
 const name = (id: string) => job.plan!.zones.find((z) => z.id === zoneOf(id))?.name ?? id
 /** Most days of the calendar that are printed. */
 const LONGEST = 60
@@ -71,7 +77,7 @@ const LONGEST = 60
       </h3>
       <table v-if="s.handOver" class="cal">
         <tbody>
-          <tr v-for="(week, w) in weeksOf(s.sown, String(s.handOver.value), LONGEST)" :key="w">
+          <tr v-for="(week, w) in weeksOf(s.sown, moistUntil(s), LONGEST)" :key="w">
             <td v-for="(day, i) in week" :key="i" :class="{ blank: !day }">
               <template v-if="day"
                 >{{ showDay(day) }}<span v-if="s.dryDays.includes(day)" class="dry">leave dry</span
@@ -85,6 +91,10 @@ const LONGEST = 60
       <p v-if="s.mownFirst.length">
         On {{ s.mownFirst.map((d) => showDay(d)).join(', ') }} it is mown: water only after that, so
         that wheels and blades meet dry ground; the seed must not lie dry for a whole day.
+      </p>
+      <p v-if="s.rest">
+        From about {{ showDay(s.rest.from) }} to {{ showDay(s.rest.to, true) }} nothing grows: leave
+        it unwatered, and take the watering up again after that.
       </p>
       <h3>2 Growing on</h3>
       <p v-if="s.phases">

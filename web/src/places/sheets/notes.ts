@@ -12,7 +12,8 @@ export function printedFigures(plan: JobPlan): string[] {
   const ids: (string | null | undefined)[] = [plan.totalArea]
   for (const z of plan.zones) ids.push(z.area)
   for (const s of plan.packages) ids.push(s.cutOff.id)
-  for (const f of plan.follow.packages) ids.push(f.handOver?.id, f.mowBand?.id, f.presentable?.id)
+  for (const f of plan.follow.packages)
+    ids.push(f.handOver?.id, f.mowBand?.id, f.seedlingsMown?.id, f.presentable?.id)
   for (const step of plan.steps) ids.push(step.day.id, step.hours.id)
   for (const line of plan.materials)
     ids.push(...Object.values(line.cells), line.total, ...line.also)

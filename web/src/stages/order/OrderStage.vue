@@ -84,6 +84,7 @@ const range = computed(() => {
   const lastStep = steps.at(-1)?.chosen ?? job.today
   const cut =
     packages.value
+      .filter((s) => s.kind !== 'due' && s.kind !== 'feed' && s.kind !== 'barrier')
       .map((s) => String(s.cutOff.value))
       .filter((c) => c >= from)
       .sort()
@@ -100,7 +101,19 @@ const KIND: Record<Pack['kind'], string> = {
   plant: 'plugs or turf',
   scalp: 'cut hard in spring',
   care: 'work without seed',
+  barrier: 'pre-emergence, by the soil',
   feed: 'feed',
+  due: 'done when it is due',
+}
+const LAST_DAY: Partial<Record<Pack['kind'], string>> = {
+  kill: 'last day to sow',
+  hold: 'last day to sow',
+  later: 'last day to sow',
+  sow: 'last day to sow',
+  plant: 'last day to set it',
+  scalp: 'last day to cut hard',
+  barrier: 'the season ends',
+  feed: 'last day to feed',
 }
 const title = (s: Pack) =>
   packages.value.length > 1 || !s.plants
@@ -150,12 +163,11 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
         </ul>
       </div>
       <h3 v-if="title(s)">{{ title(s) }}</h3>
-      <SowingChoices v-if="s.choices.length > 0" :pack="s" />
-      <p class="window">
+      <SowingChoices v-if="s.plants ? s.choices.length > 0 : s.choices.length > 1" :pack="s" />
+      <p v-if="s.kind !== 'due'" class="window">
         <span class="small soft"
-          >{{ s.plants ? 'last day to sow' : 'last day to open turf' }}
-          <FigureValue :id="s.cutOff.id" /> · {{ s.visits }}
-          {{ s.visits === 1 ? 'visit' : 'visits' }}</span
+          >{{ LAST_DAY[s.kind] ?? 'last day to open turf' }} <FigureValue :id="s.cutOff.id" /> ·
+          {{ s.visits }} {{ s.visits === 1 ? 'visit' : 'visits' }}</span
         >
         <WindowRibbon
           :spans="s.window"

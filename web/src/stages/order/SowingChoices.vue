@@ -10,15 +10,15 @@ import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
 /**
- * The next honest sowings side by side: the season, its first day, what it is worth and what it
- * costs. Taking another pins the sowing there.
+ * The next honest seasons of a piece of work side by side: the season, its day, what it is worth
+ * and what it costs. Taking another pins the work there.
  */
 const props = defineProps<{ pack: PackagePlan }>()
 const firm = useFirm()
 const job = useJob()
 const NAMES = { spring: 'Spring', summer: 'High summer', autumn: 'Autumn', winter: 'Winter' }
-const sow = () => props.pack.steps.find((s) => s.kind === 'sow')
-const pinned = () => sow()?.state === 'pinned'
+const anchor = () => props.pack.steps.find((s) => s.kind === props.pack.anchor)
+const pinned = () => anchor()?.state === 'pinned'
 /** A year and a month ahead. */
 const DAYS = 395
 const months = computed(() => {
@@ -40,11 +40,11 @@ const away = (day: string) => {
       : `in ${Math.round(days / 7)} weeks`
 }
 function take(day: string | null) {
-  const step = sow()
+  const step = anchor()
   if (!step) return
   job.edit(`season.${props.pack.id}`, (d) => {
     const pins = { ...d.pins }
-    for (const key of pinKeys('sow', step.zones)) {
+    for (const key of pinKeys(step.kind, step.zones)) {
       if (day) pins[key] = day
       else delete pins[key]
     }
@@ -72,7 +72,7 @@ function take(day: string | null) {
       }}</span>
     </div>
   </div>
-  <ul class="choices" aria-label="When it could be sown">
+  <ul class="choices" :aria-label="pack.plants ? 'When it could be sown' : 'When it could be done'">
     <li v-for="c in pack.choices" :key="c.day" :class="{ taken: c.taken }">
       <p class="head">
         <b>{{ NAMES[c.season] }}</b> <span class="small soft">{{ away(c.day) }}</span>

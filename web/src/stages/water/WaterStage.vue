@@ -75,6 +75,10 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
             <span v-if="s.phases" class="soft"
               >{{ showDay(s.phases.growing.from) }} – {{ showDay(s.phases.growing.to) }}</span
             >
+            <span v-if="s.rest" class="small"
+              >From about {{ showDay(s.rest.from) }} to {{ showDay(s.rest.to, true) }} nothing
+              grows: no water.</span
+            >
             <span class="small"
               >Every other day, longer: <FigureValue id="job.water.growing" /> each.<template
                 v-if="s.dryDays.length"

@@ -1,0 +1,116 @@
+import { showDay, type Day } from '../calendar/day.ts'
+import type { Job } from '../entities/job.ts'
+import type { JobPlan } from '../plan/jobPlan.ts'
+import { quantity, say, type Message } from '../rules/message.ts'
+import type { Figure } from '../trace/figure.ts'
+import { REASONS } from '../climate/dayReasons.ts'
+import { dayWork } from './dayWork.ts'
+import { render, type Reader } from './render.ts'
+
+const SIGNS = { hold: 'STOP', warn: 'NOTE', note: 'note' } as const
+
+/**
+ * A plan as a contractor reads it, as plain text: what is said first, the ways, the visits with
+ * their steps and amounts, water, what follows, and the seasons with their odds.
+ */
+export function planText(job: Job, plan: JobPlan, reader: Reader): string {
+  const told = (m: Message) => render(m, reader)
+  const day = (d: Day) => showDay(d, true)
+  const shown = (f: Pick<Figure, 'value' | 'unit'>) => told(say`${quantity(f.value, f.unit)}`)
+  const figure = (id: string | null | undefined) => (id ? plan.figures[id] : undefined)
+  const names = new Map(plan.zones.map((z) => [z.id, z.name]))
+  const zoneName = (id: string) => names.get(id.replace(/ later$/, '')) ?? id
+  const lines: string[] = [`${job.name}, planned ${day(plan.today)}`]
+  const part = (title: string, list: readonly string[]) => {
+    if (list.length > 0) lines.push('', title, ...list.map((l) => `  ${l}`))
+  }
+
+  part(
+    'SAID FIRST',
+    plan.notices.map((n) => `${SIGNS[n.level]}: ${told(n.title)} ${told(n.says)}`.trim()),
+  )
+  part(
+    'GROUND',
+    plan.zones.map((z) => {
+      const area = figure(z.area)
+      const seed = z.seed ? `, ${z.seed.name}` : ''
+      return `${z.name}: ${area ? shown(area) : 'no size'}, ${z.season}; ${z.approach.chosen}${seed}`
+    }),
+  )
+  part(
+    'FINDINGS',
+    plan.findings
+      .filter((f) => f.verdict !== 'fine')
+      .map((f) => `${zoneName(f.zone)}: ${f.word}. ${told(f.says)} ${told(f.asks)}`),
+  )
+  const work = dayWork('', job, plan)
+  const byDay = new Map<Day, typeof work.steps>()
+  for (const s of work.steps) byDay.set(s.day, [...(byDay.get(s.day) ?? []), s])
+  const visits = [...byDay].sort(([a], [b]) => a.localeCompare(b))
+  part(
+    'VISITS',
+    visits.flatMap(([on, steps]) => {
+      const hours = steps.reduce((sum, s) => sum + s.hours, 0)
+      return [
+        `${day(on)}${hours > 0 ? `, ${Math.round(hours * 10) / 10} h` : ''}`,
+        ...steps.flatMap((s) => [
+          `  ${told(s.name)}: ${s.where}${s.how === '' ? '' : `; ${told(s.how)}`}`,
+          ...s.amounts.map(
+            (a) =>
+              `    ${a.zone}: ${told(say`${quantity(a.value, a.unit)}`)} ${told(a.what)}${a.pans > 1 ? `, in ${a.pans} pans` : ''} ${told(a.detail)}`,
+          ),
+          ...s.against.map((n) => `    ! ${told(n.title)} ${told(n.says)}`),
+        ]),
+      ]
+    }),
+  )
+  part(
+    'MATERIALS',
+    plan.materials.flatMap((m) => {
+      const total = figure(m.total)
+      return total ? [`${told(m.name)}: ${shown(total)}`] : []
+    }),
+  )
+  const { water } = plan.follow
+  part(
+    'WATER',
+    water
+      ? [
+          `at ${water.times.join(', ')}`,
+          ...water.zones.map(
+            (z) =>
+              `${zoneName(z.zone)}: ${shown(z.minutes)} a run${z.cycles > 1 ? ` in ${z.cycles} parts` : ''}, then ${shown(z.growingMinutes)}, then ${shown(z.settledMinutes)}`,
+          ),
+        ]
+      : [],
+  )
+  part(
+    'AFTERWARDS',
+    plan.follow.packages.flatMap((f) => [
+      ...f.up.map((u) => `shows: ${told(u.figure.label)} ${shown(u.figure)}`),
+      ...(f.haze ? [`first haze ${day(f.haze)}`] : []),
+      ...(f.handOver ? [`moist until ${shown(f.handOver)}`] : []),
+      ...(f.phases
+        ? [`growing on ${day(f.phases.growing.from)} to ${day(f.phases.growing.to)}`]
+        : []),
+      ...(f.mowBand ? [`first mow ${shown(f.mowBand)}`] : []),
+      ...(f.presentable ? [`looks right ${shown(f.presentable)}`] : []),
+    ]),
+  )
+  part(
+    'SEASONS',
+    plan.packages.flatMap((p) => [
+      `${p.kind}, ${p.zones.map(zoneName).join(', ')}: ${p.kind === 'due' ? 'when due' : `last day ${shown(p.cutOff)}`}`,
+      ...p.choices.map(
+        (c) =>
+          `  ${c.taken ? '>' : ' '} ${c.season} ${day(c.day)}: ${c.state}, ${told(c.reason)}${c.odds ? `; ${shown(c.odds)} years in 100` : ''}. ${told(c.costs)}`,
+      ),
+      ...(p.kind === 'due'
+        ? []
+        : p.window
+            .slice(0, 12)
+            .map((w) => `    ${day(w.from)}–${day(w.to)} ${w.state}: ${told(REASONS[w.reason])}`)),
+    ]),
+  )
+  return `${lines.join('\n')}\n`
+}
