@@ -47,7 +47,7 @@ import { coverDepth, intake, looseDensity, reserveValues } from './reference/mat
 import { looksBadValues } from './reference/looksBadValues.ts'
 import { operationRates, setUpHours } from './reference/operations.ts'
 import { operationValues } from './reference/operationValues.ts'
-import { levelValues, lineWidths, trenchValues } from './reference/siteValues.ts'
+import { drainValues, levelValues, lineWidths, trenchValues } from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderRules.ts'
 import { choiceValues } from './climate/choiceValues.ts'
 import { treatmentReadings, usualWait, waitRules } from './work/waitingPeriods.ts'
@@ -124,6 +124,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   Levels: levelValues,
   'Lines on a lawn': lineWidths,
   'Settled trenches': trenchValues,
+  'Sodden ground': drainValues,
   Thatch: thatchLines,
   'Ground nobody measured': groundValues,
   Cores: coringValues,

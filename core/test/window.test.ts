@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { careRules } from '../src/climate/careWindow.ts'
-import { choiceValues } from '../src/climate/choiceValues.ts'
 import { describe, expect, it } from 'vitest'
 import { dayNumber, dayOf, daysBetween, showMonthDay } from '../src/calendar/day.ts'
 import { frostValues, oneInTen } from '../src/climate/frost.ts'

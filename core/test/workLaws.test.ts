@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { addDays } from '../src/calendar/day.ts'
 import { GRASSES } from '../src/reference/grasses.ts'
 import { OPERATIONS } from '../src/reference/operations.ts'
 import type { JobPlan, ZoneSummary } from '../src/plan/jobPlan.ts'
@@ -119,6 +120,37 @@ describe('the work of any job', () => {
       ),
       { numRuns: 100 },
     ))
+  it('no step of one kind stands twice on a zone on one day, and every piece of work is in one package', () =>
+    forAny((p) => {
+      const at = new Map<string, string>()
+      for (const pack of p.packages)
+        for (const s of pack.steps)
+          for (const zone of s.zones) {
+            const key = `${s.kind} ${zone}`
+            expect(at.get(key) ?? pack.id, key).toBe(pack.id)
+            at.set(key, pack.id)
+          }
+    }))
+  it('seedlings and swards are mown in growth alone: weekly mows a week apart, none under a sheet', () =>
+    forAny((p) => {
+      for (const pack of p.packages) {
+        const after = p.follow.later.filter((s) => s.workPackage === pack.id)
+        const free = (s: (typeof after)[number]) => s.state === 'planned'
+        const mows = after.filter((s) => OPERATIONS[s.kind].mows && free(s)).map((s) => s.chosen)
+        expect(new Set(mows).size, mows.join()).toBe(mows.length)
+        const sheet = after.find((s) => s.kind === 'uncover' && free(s))
+        const first = after.find((s) => s.kind === 'first-mow' && free(s))
+        if (sheet && first) expect(first.chosen >= sheet.chosen).toBe(true)
+      }
+    }))
+  it('no odds are certain, and watering never outlasts growth', () =>
+    forAny((p) => {
+      for (const c of p.packages.flatMap((k) => k.choices))
+        if (c.odds) expect(Number(c.odds.value)).toBeLessThan(100)
+      for (const f of p.follow.packages)
+        if (f.rest && f.wateringDays && f.handOver && f.rest.from <= String(f.handOver.value))
+          expect(addDays(f.sown, Number(f.wateringDays.value))).toBe(f.rest.from)
+    }))
   it('a person’s switch is obeyed, or said to be impossible', () =>
     forAny((p, { draft }) => {
       for (const z of worked(p)) {

@@ -2,7 +2,6 @@ import { addDays } from '../calendar/day.ts'
 import { procedure, rule, tradeValues, value } from '../rules/rule.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { DayState, Reason } from './dayReasons.ts'
-import { growthPotential, growthSource, growthValues } from './growth.ts'
 import { windowValues } from './sowingLines.ts'
 import {
   cutWindow,
@@ -47,21 +46,8 @@ export const careValues = tradeValues('care', {
     'Warm turf is left alone before its first frost for about',
     [28, 120],
   ),
-  strong: value(
-    50,
-    '%',
-    'model',
-    'Warm turf has greened up in full from this share of its best growth',
-    [20, 90],
-  ),
-  ofBest: value(
-    50,
-    '%',
-    'model',
-    'or, where no day is that warm, from this share of the best day of the place',
-    [30, 100],
-  ),
-  some: value(20, '%', 'model', 'it is greening up from', [5, 60]),
+  warmSoil: value(18, 'C', 'practice', 'Warm turf has greened up in full at soil of', [14, 24]),
+  warmWakes: value(15, 'C', 'practice', 'it is greening up from', [10, 20]),
   heat: value(
     30,
     'C',
@@ -139,16 +125,14 @@ export const careRules = {
   warm: procedure({
     ...window,
     id: 'window.warm-growth',
-    source: growthSource,
-    says: 'Warm turf that is not sown is opened and dressed from full green-up, {strong} of its best growth (or {ofBest} of the best day of the place where that is less), at a pinch from {some}, until {warmBeforeFrost} before first frost.',
+    says: 'Warm turf that is not sown is opened and dressed from full green-up, at soil of {warmSoil}, at a pinch from {warmWakes}, until {warmBeforeFrost} before first frost.',
     values: {
-      strong: careValues.strong,
-      ofBest: careValues.ofBest,
-      some: careValues.some,
+      warmSoil: careValues.warmSoil,
+      warmWakes: careValues.warmWakes,
       warmBeforeFrost: careValues.warmBeforeFrost,
     },
     inputs: { soil: 'C', cutOff: 'date' },
-    steps: 'growth by day in the usual air, against the lines',
+    steps: 'soil by day, against the lines',
   }),
   scalp: procedure({
     ...window,
@@ -173,11 +157,10 @@ export const careRules = {
   warmFeed: procedure({
     ...window,
     id: 'window.warm-feed',
-    source: growthSource,
-    says: 'Warm turf is fed from green-up, {some} of its best growth, until {feedBeforeFrost} before first frost; no nitrogen after that.',
-    values: { some: careValues.some, feedBeforeFrost: careValues.feedBeforeFrost },
+    says: 'Warm turf is fed once it greens up, at soil of {warmWakes}, until {feedBeforeFrost} before first frost; no nitrogen after that.',
+    values: { warmWakes: careValues.warmWakes, feedBeforeFrost: careValues.feedBeforeFrost },
     inputs: { soil: 'C', cutOff: 'date' },
-    steps: 'growth by day in the usual air, and the days before frost',
+    steps: 'soil by day, and the days before frost',
   }),
   barrier: procedure({
     ...window,
@@ -278,9 +261,6 @@ export function careWindow(
   const { place, soil, start } = ground
   const v = trace.values(careValues)
   const summer = trace.values(windowValues)
-  const growing = trace.values(growthValues)
-  const growth = place.mean.map((t) => 100 * growthPotential(t, season, growing))
-  const strong = Math.min(v.strong, (v.ofBest / 100) * Math.max(...growth))
   // Where no frost comes, the hard cut follows the coldest day.
   const lastFrost =
     (place.lastFrost.median !== null ? place.warmest + place.lastFrost.median : place.coldest) %
@@ -306,22 +286,22 @@ export function careWindow(
         : ['open', 'good-work']
     return high >= v.autumnFrom || after < summer.afterWarmest ? between() : ['open', 'good-work']
   }
-  const warm = ({ d, after, number, last }: Judged): Verdict => {
+  const warm = ({ soil: s, after, number, last }: Judged): Verdict => {
     if (after !== null && number > last) return ['shut', 'near-frost']
-    if (growth[d]! >= strong) return ['open', 'good-work']
-    return growth[d]! >= v.some ? ['marginal', 'greening'] : ['shut', 'asleep']
+    if (s >= v.warmSoil) return ['open', 'good-work']
+    return s >= v.warmWakes ? ['marginal', 'greening'] : ['shut', 'asleep']
   }
-  const scalp = ({ d, after, number, last }: Judged): Verdict => {
+  const scalp = ({ d, soil: s, after, number, last }: Judged): Verdict => {
     if (daysOn(lastFrost, d) <= v.greensUp) return ['open', 'good-work']
     const late = after !== null && number > last
-    return growth[d]! >= strong && !late
+    return s >= v.warmSoil && !late
       ? ['marginal', 'late-cut']
       : ['shut', late ? 'near-frost' : 'asleep']
   }
   const feed = ({ d, soil: s, after, number, last }: Judged): Verdict => {
     if (season === 'warm') {
       if (after !== null && number > last) return ['shut', 'feed-frost']
-      return growth[d]! >= v.some ? ['open', 'good-work'] : ['shut', 'asleep']
+      return s >= v.warmWakes ? ['open', 'good-work'] : ['shut', 'asleep']
     }
     const high = place.high[d]!
     if (place.mean[d]! < v.feedMean) return ['shut', 'asleep']

@@ -9,10 +9,10 @@ export const choiceValues = tradeValues('choice', {
     [5, 90],
   ),
   worthLate: value(
-    25,
+    50,
     '%',
-    'model',
-    'Days past the last one are taken over a living sward where at least so many years in a hundred succeed',
+    'practice',
+    'Other sowings are taken where at least so many years in a hundred succeed; poorer ones wait for a person’s word',
     [5, 90],
   ),
   late: value(21, 'd', 'model', 'A day so much later than could be is said first', [7, 60]),

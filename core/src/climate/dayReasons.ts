@@ -22,6 +22,7 @@ export type Reason =
   | 'after-frosts'
   | 'dormant'
   | 'nights'
+  | 'warm-wakes'
   | 'waiting'
   // Of work that is not sown.
   | 'good-work'
@@ -72,6 +73,7 @@ export const REASONS: Record<Reason, Message> = {
   dormant: 'dormant: it lies until spring and comes up then',
   waiting: 'a waiting period runs: seed would not come up',
   nights: 'nights are still too warm: the turf that stands there competes',
+  'warm-wakes': 'the warm turf wakes and takes over: cool grass goes into it in autumn',
   'good-work': 'the season is right for it',
   'light-work': 'light work only, watered: heat and weeds find opened turf bare',
   asleep: 'turf hardly grows: what is done now stays open',

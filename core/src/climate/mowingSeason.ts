@@ -1,7 +1,6 @@
 import { addDays, dayNumber, type Day } from '../calendar/day.ts'
 import type { Trace } from '../trace/trace.ts'
 import { careValues } from './careWindow.ts'
-import { growthPotential, growthValues } from './growth.ts'
 import type { PlaceYear } from './placeYear.ts'
 import { yearDay, YEAR_DAYS } from './yearDay.ts'
 
@@ -19,13 +18,12 @@ export interface MowingSeason {
 /** Cool grass grows while the mean of the usual day is over the line of feeding, warm grass from green-up. */
 export function mowingSeason(
   season: 'cool' | 'warm',
-  { mean }: Pick<PlaceYear, 'mean'>,
+  { mean, soil }: Pick<PlaceYear, 'mean' | 'soil'>,
   trace: Trace,
 ): MowingSeason {
   const v = trace.values(careValues)
-  const growing = trace.values(growthValues)
-  const on = Array.from(mean, (t) =>
-    season === 'cool' ? t >= v.feedMean : 100 * growthPotential(t, season, growing) >= v.some,
+  const on = Array.from(mean, (t, d) =>
+    season === 'cool' ? t >= v.feedMean : soil[d]! >= v.warmWakes,
   )
   const grows = (day: Day) => on[yearDay(dayNumber(day))]!
   const seek = (day: Day, step: 1 | -1, wanted: boolean): Day | null => {

@@ -102,7 +102,7 @@ export const windowSchools = ({ cutOff, late, stands, warm }: WindowSchools): Wi
 /** What is sown, and how: it decides which lines a window is cut by. */
 export interface Sown {
   parts: readonly { grass: GrassId; share: number }[]
-  purpose: 'lawn' | 'cover' | 'winter-green'
+  purpose: 'lawn' | 'cover' | 'winter-green' | 'blend'
   /** Somebody waters it. */
   watered: boolean
   /** All of it goes over a sward that lives. */
@@ -289,6 +289,8 @@ function judge(lines: Lines, purpose: Sown['purpose'], warm: boolean, day: Judge
   if (purpose === 'cover') return quickCover(lines, day)
   if (purpose === 'winter-green') return winterGreen(lines, day)
   if (warm) return warmGrass(lines, day)
+  // Cool grass into living warm turf has autumn alone: in spring the warm turf takes over.
+  if (purpose === 'blend' && day.after === null) return ['shut', 'warm-wakes']
   return day.after === null ? coolInSpring(lines, day) : coolInAutumn(lines, day.after, day)
 }
 
@@ -329,7 +331,10 @@ export function sowingWindow(
     bearsLate: over && lead === 'cool',
   }
   const lastOf = (season: FrostSeason) =>
-    schools.stands === 'degree-days' && !warm && purpose === 'lawn' && season.frost !== null
+    schools.stands === 'degree-days' &&
+    !warm &&
+    (purpose === 'lawn' || purpose === 'blend') &&
+    season.frost !== null
       ? season.warmest +
         lastByGrowth(place, up, season.frost - season.warmest, odds.growth, odds.growthBase)
       : lastDayOf(season, leadDays)

@@ -123,6 +123,12 @@ function moisture(at: FindingContext): Found | null {
         asks: say`Shallow spiking (${quantity(trace.value(moistureLines.spike), 'mm')} at most), a wetting agent, slow water; not deep coring first.`,
       },
     )
+  if (damp === 'wet')
+    return seen(at, 'moisture', trace.read(seenReadings.moisture, scope, 'wet'), 'sodden', {
+      verdict: 'act',
+      says: 'Water shines in the hole and footprints fill.',
+      asks: 'No wheels, tines, blades or roller until it has drained; nothing is watered before them.',
+    })
   if (!damp && dropSeconds === null && ponding === null) return null
   return seen(
     at,

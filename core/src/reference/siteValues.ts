@@ -13,6 +13,13 @@ export const trenchValues = tradeValues('trench', {
   settling: value(15, '%', 'practice', 'A filled trench settles by; 10 to 20 %', [0, 60]),
 })
 
+/** Days that sodden ground drains for before wheels, tines or blades, by its texture. */
+export const drainValues = tradeValues('drain', {
+  sand: value(1, 'd', 'model', 'Sodden sand drains in', [0, 5]),
+  loam: value(2, 'd', 'model', 'loam in', [0, 7]),
+  clay: value(4, 'd', 'model', 'and clay in', [1, 10]),
+})
+
 /** Lines on a lawn, until their width is measured. */
 export const lineWidths = tradeValues('line-width', {
   worn: value(0.6, 'm', 'assumed', 'A worn line is as wide as', [0.2, 5]),

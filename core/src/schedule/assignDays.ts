@@ -173,7 +173,8 @@ function onePass(
   const start: number[] = [...p.doneOn]
   const end: number[] = [...p.doneOn]
   const load = new Map(calendar.filled)
-  const works = (day: number, i: number) => worksOn(p, day, i)
+  // What goes with work pinned to a day off is done on that day too.
+  const works = (day: number, i: number) => worksOn(p, day, i) || (i > anchor && day === anchorDay)
   const fits = (day: number, i: number) => {
     const { evening, hours, span } = shapes[i]!
     const already = load.get(day) ?? 0
@@ -199,6 +200,17 @@ function onePass(
     let first = day
     for (let left = shapes[i]!.span - 1; left > 0;) if (works(--first, i)) left--
     return first
+  }
+  // A day that other work of the job has filled has no room for the anchor and what is tied to it.
+  const elsewhere = calendar.filled?.get(anchorDay) ?? 0
+  if (elsewhere > 0 && from <= anchor && !(usePins && p.pins[anchor] !== null)) {
+    const tied = links.filter((l) => l.from === anchor && l.most === 0).map((l) => l.to)
+    const wanted = [anchor, ...new Set(tied)].reduce(
+      (sum, i) => sum + (shapes[i]!.evening ? 0 : shapes[i]!.hours),
+      0,
+    )
+    if (elsewhere + Math.min(wanted, calendar.hoursPerDay) > calendar.hoursPerDay + OVERTIME)
+      return fail(anchor, -1)
   }
   // The anchor and what follows it, as early as may be.
   for (let i = Math.max(anchor, from); i < count; i++) {

@@ -1,6 +1,7 @@
 import { type Day, addDays, laterDay } from '../calendar/day.ts'
 import type { StepRef } from '../plan/order.ts'
 import { OPERATIONS } from '../reference/operations.ts'
+import { drainValues } from '../reference/siteValues.ts'
 import { type WaitingPeriods, waitsUntil } from '../work/waitingPeriods.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
 import type { Fixed } from './schedulePackage.ts'
@@ -14,6 +15,9 @@ interface FixedBy {
   coverStands: Day | null
   /** First day after other work of the job that this waits for; null where nothing holds it. */
   after: (need: StepNeed) => Day | null
+  /** The day of the walk, and how long sodden ground drains, days by texture. */
+  walked: Day
+  drains: DrainDays
   /** Days from the peak of a flight of moths to the treatment. */
   afterFlight: number
 }
@@ -32,10 +36,35 @@ const larvaeFrom = (pack: WorkPackage, zones: readonly string[], afterFlight: nu
       null,
     )
 
+/** Days that sodden ground drains, by texture. */
+export type DrainDays = { [K in keyof typeof drainValues]: number }
+
+/** From when ground that was sodden at the walk bears wheels, tines and blades; null where none was. */
+function drained(
+  pack: WorkPackage,
+  { kind, zones }: StepNeed,
+  walked: Day,
+  drains: DrainDays,
+): Day | null {
+  const { opens, weather } = OPERATIONS[kind]
+  if (!opens && weather !== 'opens' && weather !== 'wheels') return null
+  return pack.zones
+    .filter((z) => zones.includes(z.r.id) && z.r.zone.damp === 'wet')
+    .reduce<Day | null>((last, { r }) => {
+      const texture = r.zone.texture ?? 'loam'
+      const days = texture.startsWith('clay')
+        ? drains.clay
+        : texture === 'sand'
+          ? drains.sand
+          : drains.loam
+      return laterDay(addDays(walked, days), last)
+    }, null)
+}
+
 export function fixedFor(
   need: StepNeed,
   pack: WorkPackage,
-  { records, waits, coverStands, after, afterFlight }: FixedBy,
+  { records, waits, coverStands, after, walked, drains, afterFlight }: FixedBy,
 ): Fixed {
   const { kind, zones } = need
   const step: StepRef = { kind, zones, workPackage: pack.id }
@@ -50,7 +79,7 @@ export function fixedFor(
   return {
     pin: records.pinOf(step),
     done: records.doneOf(step)?.day ?? null,
-    notBefore: [wait, stands, after(need)].reduce<Day | null>(
+    notBefore: [wait, stands, after(need), drained(pack, need, walked, drains)].reduce<Day | null>(
       (last, d) => (d === null ? last : laterDay(d, last)),
       null,
     ),

@@ -7,10 +7,12 @@ import type { PackagePlan, StepRef } from '../plan/order.ts'
 import { isWatered } from '../entities/job.ts'
 import { isBehind } from '../plan/stepState.ts'
 import { lagValues } from '../reference/lagValues.ts'
+import { looksBadValues } from '../reference/looksBadValues.ts'
 import { OPERATIONS } from '../reference/operations.ts'
+import { drainValues } from '../reference/siteValues.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import { deepestSeed } from '../seed/seedDepth.ts'
-import type { Figure, Notice } from '../trace/figure.ts'
+import type { Notice } from '../trace/figure.ts'
 import { packageScope } from '../trace/scope.ts'
 import type { PackageKind, WorkPackage } from '../work/workPackages.ts'
 import { fixedFor } from './fixedDays.ts'
@@ -103,13 +105,14 @@ interface JobDays {
 
 /** Which work gets its days first: what others wait for, then what has a season, then the rest. */
 function turn({ kind, zones }: WorkPackage): number {
-  if (kind === 'feed') return 2
+  if (kind === 'feed') return 3
+  if (kind === 'care') return 2
   if (kind !== 'due') return 1
   const due = (when: 'first' | 'now') =>
     zones.some((z) => z.operations.some((o) => OPERATIONS[o.operation].due === when))
   return due('first') || due('now') ? 0 : LAST
 }
-const LAST = 3
+const LAST = 4
 
 /** Enters the days of a package in the calendar of its job. */
 function fill(days: JobDays, { steps }: Schedule, hoursPerDay: number): void {
@@ -172,6 +175,7 @@ function orderPackage(
   const coverStands =
     pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null
   const table = precedence(pack.kind, job.users, trace)
+  const greensUp = trace.value(looksBadValues.scalped)
   const joins =
     pack.kind === 'feed'
       ? trace.value(operationValues.feedJoins)
@@ -185,8 +189,10 @@ function orderPackage(
       records,
       waits,
       coverStands,
+      walked: job.walked ?? today,
+      drains: trace.values(drainValues),
       after: () => {
-        const wait = waitsOn(need, days.placed, table)
+        const wait = waitsOn(need, days.placed, table, greensUp)
         return wait && dayOf(wait.from)
       },
       afterFlight: trace.value(operationValues.afterFlight),

@@ -27,7 +27,14 @@ export function sownOf({ prescription: p, job }: OrderBrief, pack: WorkPackage):
   const all = (sowing: string) => pack.zones.every((z) => z.sowing === sowing)
   return {
     parts: parts.length > 0 ? parts : usual,
-    purpose: pack.kind === 'hold' ? 'cover' : all('winter-green') ? 'winter-green' : 'lawn',
+    purpose:
+      pack.kind === 'hold'
+        ? 'cover'
+        : all('winter-green')
+          ? 'winter-green'
+          : all('blend')
+            ? 'blend'
+            : 'lawn',
     watered: isWatered(job),
     over: all('over'),
   }

@@ -226,24 +226,32 @@ export interface Placed {
   end: number
 }
 
+/** What opens or buries turf: it comes weeks after a hard cut that is work of its own. */
+const AFTER_THE_CUT: readonly StepKind[] = ['rake', 'scarify', 'spike', 'core', 'dress']
+
 /**
  * The first day, as a day number, that a step may fall on after work that others on its ground wait
- * for, with what it waits for; null where nothing holds it.
+ * for, with what it waits for; null where nothing holds it. `greensUp`: days in which a hard cut
+ * greens up.
  */
 export function waitsOn(
   { kind, zones }: { kind: StepKind; zones: readonly string[] },
   placed: readonly Placed[],
   table: Precedence,
+  greensUp: number,
 ): { from: number; why: Message } | null {
   let last: { from: number; why: Message } | null = null
+  const hold = (from: number, why: Message) => {
+    if (last === null || from > last.from) last = { from, why }
+  }
+  const onGround = placed.filter((before) => before.zones.some((z) => zones.includes(z)))
+  if (AFTER_THE_CUT.includes(kind))
+    for (const cut of onGround.filter((before) => before.kind === 'cut-second'))
+      hold(cut.end + greensUp, 'the hard cut greens up before blades and tines')
   for (const pair of table.get(kind) ?? [])
-    for (const before of placed) {
-      if (OPERATIONS[before.kind].due !== 'first' || !pair.must) continue
-      if (!pair.from.includes(before.kind)) continue
-      if (!before.zones.some((z) => zones.includes(z))) continue
-      const from = before.end + pair.must[0]
-      if (last === null || from > last.from) last = { from, why: pair.why }
-    }
+    for (const before of onGround)
+      if (pair.must && OPERATIONS[before.kind].due === 'first' && pair.from.includes(before.kind))
+        hold(before.end + pair.must[0], pair.why)
   return last
 }
 

@@ -124,6 +124,8 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
       break
     }
   const schedule = taken?.schedule ?? whole()
+  // A season that is there and not worth it is left to a person's word.
+  const poor = taken === null && b.sown?.purpose === 'lawn' && order.length > 0 && !pinned
   const shown = offered
     .filter(
       ({ span, day }) =>
@@ -146,10 +148,11 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
   )
   const inCutOff =
     !b.sown ||
+    bySchool(window, schedule.sowDay) ||
     schedule.sowDay <= window.cutOff ||
     isPastRule(window, schedule.sowDay) ||
     (b.sown?.purpose === 'cover' && daysBetween(window.start, schedule.sowDay) <= COVER_WITHIN)
-  const fits = schedule.fits && (taken === null || inCutOff || pinned !== null)
+  const fits = schedule.fits && !poor && (taken === null || inCutOff || pinned !== null)
   return {
     schedule: { ...schedule, fits },
     choices,
@@ -165,6 +168,12 @@ const MOST_OFFERED = 3
 const OFFERED_WITHIN = 330
 /** A quick cover holds ground that is bare now: later than this it does not. */
 export const COVER_WITHIN = 60
+
+/** Whether a day past the last one is one that the contractor's school sows on all the same. */
+const bySchool = (window: SowingWindow, day: Day) => {
+  const reason = window.reasons[daysBetween(window.start, day)]
+  return reason === 'dormant' || reason === 'after-frosts'
+}
 
 /** Whether a day lies past the last day by the rule, where a living sward still bears a sowing. */
 export const isPastRule = (window: SowingWindow, day: Day) =>
@@ -212,6 +221,9 @@ function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
     return schools.season !== 'autumn' && succeeds(dayShown(b, span, day), worth)
       ? bestFirst(b, span)
       : []
+  // What the school sows on is a person's word already; otherwise a sowing of poor odds is not taken.
+  if (bySchool(window, day)) return [span]
+  if (sown.purpose === 'lawn' && !succeeds(bestDay(b, span), worthLate)) return []
   let rule = span.to
   while (rule >= span.from && isPastRule(window, addDays(window.start, rule))) rule--
   let to = span.to
@@ -221,10 +233,14 @@ function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
     .map((end) => ({ ...span, to: end }))
 }
 
+/** The day of a season with the best odds. */
+const bestDay = (b: ChoiceBrief, span: SeasonSpan): Day =>
+  addDays(b.window.start, bestFirst(b, span)[0]!.from)
+
 /** The day a season that is not taken is shown with: in spring the best of it. */
 const dayShown = (b: ChoiceBrief, span: SeasonSpan, day: Day): Day =>
   b.sown && span.season === 'spring' && b.window.lead !== 'warm'
-    ? laterDay(day, addDays(b.window.start, bestFirst(b, span)[0]!.from))
+    ? laterDay(day, bestDay(b, span))
     : day
 
 /** Days of a season that are tried for their odds, one in so many. */
@@ -268,15 +284,14 @@ function byDate(
 const wantedOf = ({ parts }: Sown, trace: Trace): Grass[] =>
   parts.filter((p) => p.share >= WANTED_FROM || parts.length === 1).map((p) => trace.grass(p.grass))
 
-function oddsOf(
-  { climate, sown, schools, customerDate, trace }: ChoiceBrief,
-  day: Day,
-): DayOdds | null {
-  if (!sown) return null
+function oddsOf(b: ChoiceBrief, day: Day): DayOdds | null {
+  const { climate, sown, schools, customerDate, trace } = b
+  // Seed that lies until spring is not followed by the odds.
+  if (!sown || b.window.reasons[daysBetween(b.window.start, day)] === 'dormant') return null
   const within = customerDate === null ? null : daysBetween(day, customerDate)
   const brief = {
     watered: sown.watered,
-    lawn: sown.purpose === 'lawn',
+    lawn: sown.purpose === 'lawn' || sown.purpose === 'blend',
     standsBy: schools.stands,
     within,
   }

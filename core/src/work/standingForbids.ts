@@ -33,6 +33,9 @@ export function standingForbids({ r, season, schools, findings }: WorkBrief): Fo
           } satisfies Forbid,
         ]
       : []),
+    ...(r.zone.damp === 'wet'
+      ? [no('dampen', 'The ground is sodden: nothing is watered before tines.')]
+      : []),
     ...(season === 'warm' ? [no('seed-safe', 'Most warm turf does not stand it.')] : []),
     ...(r.zone.present.includes('browntop') ? [no('seed-safe', 'Bents do not stand it.')] : []),
     ...(schools.weeds === 'no-chemicals'

@@ -1,3 +1,4 @@
+import { liesDormant } from '../../climate/sowingLines.ts'
 import type { Grass } from '../../reference/grasses.ts'
 import { lightLines } from '../../reference/siteValues.ts'
 import { onDay, quantity, say, type Message } from '../../rules/message.ts'
@@ -62,10 +63,17 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
 }
 
 /** Why a grass is too late; null while it is not. */
-function tooLate(g: Grass, { sowingFrom, lastSowing, tooSlow }: FitGround): Message | null {
+function tooLate(
+  g: Grass,
+  { sowingFrom, lastSowing, tooSlow, schools }: FitGround,
+): Message | null {
   if (tooSlow(g)) return 'it is too slow for spring here: the heat comes before it stands'
   const last = lastSowing(g)
-  return last !== null && last < sowingFrom ? say`it wanted sowing by ${onDay(last)}` : null
+  if (last === null || last >= sowingFrom) return null
+  // Sown to lie dormant, the last day of autumn does not matter: only whether it lies.
+  if (schools.late === 'dormant' && g.season === 'cool')
+    return liesDormant(g) ? null : 'it does not lie dormant until spring'
+  return say`it wanted sowing by ${onDay(last)}`
 }
 
 const wetShade = ({ r, trace }: FitGround): boolean =>

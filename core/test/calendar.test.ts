@@ -1,0 +1,162 @@
+import { describe, expect, it } from 'vitest'
+import { addDays, daysBetween } from '../src/calendar/day.ts'
+import type { JobDraft, ZoneDraft } from '../src/entities/job.ts'
+import { OPERATIONS, type StepKind } from '../src/reference/operations.ts'
+import { planOf, step, zone } from './makeJob.ts'
+
+/**
+ * Each piece of work by its own season and waits: common practice, in both hemispheres. Windows are
+ * those of Juvena's rough climate, bent to the frost date.
+ */
+const full = { cover: { wanted: 94, weeds: 4, moss: 1, bare: 1 }, sowing: 'none' as const }
+const NORTH = { latitude: 50, frost: '30 Oct' }
+const WARM = { latitude: 33.5, frost: '10 Nov' }
+const plan = (
+  today: string,
+  site: object,
+  zones: Partial<ZoneDraft>[],
+  more: Partial<JobDraft> = {},
+) =>
+  planOf(
+    {
+      site: site as never,
+      waterer: 'owner',
+      zones: zones.map((z, i) => zone({ id: `z${i + 1}`, name: `Zone ${i + 1}`, ...z })),
+      ...more,
+    },
+    { today },
+  )
+const day = (p: ReturnType<typeof planOf>, kind: StepKind, id = 'z1') =>
+  p.steps.find((s) => s.kind === kind && s.zones.includes(id))?.chosen
+
+describe('turf that is not sown', () => {
+  const green = { ...full, present: ['browntop'], heightOfCut: 6, texture: 'sand', penetration: 'stops', soilMoist: true, thatch: 12 } as const // prettier-ignore
+  it('a cool green walked in midsummer is cored in late summer, and says so first', () => {
+    const p = plan('2027-07-10', NORTH, [green])
+    const cored = day(p, 'core')!
+    expect(cored >= '2027-08-15' && cored <= '2027-09-25', cored).toBe(true)
+    expect(p.notices.filter((n) => n.level !== 'note')[0]!.kind).toBe('season-passed')
+    // The same in the south.
+    const south = day(plan('2027-01-10', { latitude: -44, frost: '25 Apr' }, [green]), 'core')!
+    expect(south >= '2027-02-05' && south <= '2027-03-21', south).toBe(true)
+  })
+  it('a mat that nobody waters is opened in spring or late summer, never between', () => {
+    for (const today of ['2027-05-01', '2027-06-10', '2027-07-12', '2027-08-01']) {
+      const p = plan(today, { latitude: 48, frost: '25 Oct' }, [{ ...full, thatch: 24 }], {
+        watering: 'nobody',
+        waterer: '',
+      })
+      expect(day(p, 'scarify')!.slice(5, 7), today).toMatch(/04|05|08|09/)
+    }
+  })
+  it('warm turf: the hard cut after last frost, blades and cores weeks later in full green-up, all before eight weeks to frost', () => {
+    const p = plan('2027-03-01', WARM, [
+      { ...full, present: ['bermudagrass'], heightOfCut: 25, thatch: 22, penetration: 'stops', soilMoist: true, operations: { 'cut-second': { on: true } } } as never, // prettier-ignore
+    ])
+    const [cut, blades, cores] = [day(p, 'cut-second')!, day(p, 'scarify')!, day(p, 'core')!]
+    expect(cut >= '2027-03-20' && cut <= '2027-04-25', cut).toBe(true)
+    expect(daysBetween(cut, blades)).toBeGreaterThanOrEqual(14)
+    expect(blades <= cores && cores < '2027-07-01', cores).toBe(true)
+    const late = plan('2027-09-20', WARM, [
+      { ...full, present: ['bermudagrass'], heightOfCut: 25, thatch: 22 },
+    ])
+    expect(day(late, 'scarify')! > '2028-03-15', day(late, 'scarify')).toBe(true)
+  })
+  it('feed goes by its own season: cool turf late into autumn, warm turf not in the weeks before frost', () => {
+    const fed = (today: string, site: object, present: string) =>
+      day(plan(today, site, [{ ...full, present: [present] as never }], { aims: ['even-colour'] }), 'feed')! // prettier-ignore
+    expect(daysBetween('2027-10-20', fed('2027-10-20', NORTH, 'perennial-ryegrass'))).toBeLessThan(
+      7,
+    )
+    const warm = fed('2027-10-05', { latitude: 33.5, frost: '12 Nov' }, 'bermudagrass')
+    expect(warm > '2028-03-15' && warm < '2028-06-01', warm).toBe(true)
+  })
+  it('a pre-emergence goes down before soil holds 12 °C in spring, and round its fall in autumn', () => {
+    const barrier = (today: string, weeds: string[]) =>
+      day(
+        plan(today, { latitude: 39, frost: '20 Oct' }, [
+          { ...full, weedsSeen: weeds as never, operations: { 'pre-emergence': { on: true } } },
+        ]),
+        'pre-emergence',
+      )!
+    expect(barrier('2027-02-01', ['crabgrass']).slice(5, 7)).toMatch(/03|04/)
+    expect(barrier('2027-05-20', ['annual-meadow-grass']).slice(5, 7)).toMatch(/08|09|10/)
+    expect(barrier('2027-05-20', ['crabgrass']) > '2028-02-01').toBe(true)
+  })
+  it('sodden ground drains before tines, and nothing is watered before them', () => {
+    const wet = { ...full, damp: 'wet', texture: 'clay', penetration: 'stops', soilMoist: true } as const // prettier-ignore
+    const p = plan('2027-09-01', NORTH, [wet], { walked: '2027-09-01' })
+    expect(day(p, 'dampen')).toBeUndefined()
+    expect(daysBetween('2027-09-01', day(p, 'core')!)).toBeGreaterThanOrEqual(4)
+  })
+})
+
+describe('work that is due', () => {
+  it('ripe heads are clipped now and live pests treated two weeks after the flight, whatever the sowing waits for', () => {
+    const p = plan('2027-06-15', NORTH, [
+      { seedHeads: true, weedsSeen: ['annual-meadow-grass'], thatch: 18, pests: [{ kind: 'larvae', active: true, peak: '2027-06-10' }] } as never, // prettier-ignore
+    ])
+    expect(daysBetween('2027-06-15', day(p, 'clip-heads')!)).toBeLessThanOrEqual(3)
+    expect(day(p, 'treat-pests')).toBe('2027-06-24')
+    expect(day(p, 'sow')! > '2027-08-01').toBe(true)
+    expect(p.notices[0]!.level).toBe('hold')
+  })
+  it('dormant or not is looked at first; every cut, blade and seed of that ground waits, and no other ground does', () => {
+    const brown = { thatch: 16, browned: 'unsure' } as const
+    const p = plan('2027-08-10', NORTH, [brown, { thatch: 16 }])
+    const looked = day(p, 'recheck')!
+    for (const kind of ['cut-first', 'cut-second', 'scarify', 'sow'] as const)
+      expect(day(p, kind)! >= addDays(looked, 10), kind).toBe(true)
+    const alone = plan('2027-08-10', NORTH, [{ id: 'z2', thatch: 16 }])
+    expect(day(p, 'sow', 'z2')).toBe(day(alone, 'sow', 'z2'))
+  })
+  it('seed of a corner sown lately holds the blades of that corner alone', () => {
+    const treatments = [{ kind: 'seeded', date: '2027-08-01', zones: ['z2'] }] as never
+    const p = plan('2027-08-15', NORTH, [{ thatch: 16 }, { thatch: 16 }], { treatments })
+    expect(day(p, 'scarify')! < '2027-09-05', day(p, 'scarify')).toBe(true)
+    expect(daysBetween('2027-08-01', day(p, 'scarify', 'z2')!)).toBeGreaterThanOrEqual(56)
+  })
+})
+
+describe('one calendar for a job', () => {
+  it('two lots of work never fill a day over the crew’s hours', () => {
+    const big = { area: '3000 m2', penetration: 'stops', soilMoist: true, thatch: 20 } as const
+    const p = plan('2027-08-20', NORTH, [{ ...big, ...full }, big])
+    const hours = new Map<string, number>()
+    for (const s of p.steps.filter((x) => !OPERATIONS[x.kind].evening && x.span === 1))
+      hours.set(s.chosen, (hours.get(s.chosen) ?? 0) + Number(s.hours.value))
+    for (const [on, sum] of hours) expect(sum, on).toBeLessThanOrEqual(8.5)
+  })
+  it('debris is cleared before anything is wetted', () => {
+    const p = plan('2027-08-20', NORTH, [{ thatch: 20, penetration: 'stops', soilMoist: true }])
+    expect(day(p, 'clear')! <= day(p, 'dampen')!, day(p, 'clear')).toBe(true)
+  })
+  it('what goes with a sowing pinned to a Saturday stands on that Saturday', () => {
+    const p = plan('2027-08-20', NORTH, [{ thatch: 16 }], { pins: { 'sow/z1': '2027-09-04' } })
+    expect([day(p, 'sow'), day(p, 'feed'), day(p, 'water')]).toEqual(Array(3).fill('2027-09-04'))
+  })
+})
+
+describe('what follows a sowing', () => {
+  const bare = { cover: { wanted: 2, weeds: 0, moss: 0, bare: 98 }, sowing: 'new' } as const
+  it('nothing is mown, and no seedbed watered, in dormancy', () => {
+    // Sown by a pin, too late to be mown before winter.
+    const p = plan('2027-09-20', { latitude: 46, frost: '20 Oct', sea: '800 km' }, [{ ...bare, present: ['tall-fescue'] }], { pins: { 'sow/z1': '2027-10-05' } }) // prettier-ignore
+    const follow = p.follow.packages.find((f) => f.plants)!
+    for (const s of p.steps.filter((x) => x.kind === 'first-mow' || x.kind === 'mow-weekly'))
+      expect(s.chosen.slice(5, 7), s.chosen).not.toMatch(/12|01|02/)
+    expect(follow.rest).not.toBeNull()
+    expect(Number(follow.wateringDays!.value)).toBeLessThan(90)
+  })
+  it('a spring sowing is watered through its first summer, and says so', () => {
+    const p = plan('2027-03-05', NORTH, [{ cover: { wanted: 60, weeds: 5, moss: 5, bare: 30 } }])
+    expect(step(p, 'sow')!.chosen.slice(5, 7)).toMatch(/04|05/)
+    expect(p.notices.some((n) => String(n.title).includes('first summer'))).toBe(true)
+  })
+  it('everybody keeps off until the seedlings are mown, after the sward is', () => {
+    const p = plan('2027-08-20', NORTH, [{ cover: { wanted: 60, weeds: 5, moss: 5, bare: 30 } }])
+    const { mowBand, seedlingsMown } = p.follow.packages[0]!
+    const low = (f: typeof mowBand) => (f!.value as { low: string }).low
+    expect(low(seedlingsMown) > low(mowBand)).toBe(true)
+  })
+})
