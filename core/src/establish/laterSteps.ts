@@ -169,7 +169,9 @@ function usualDay(
   const due = addDays(from, days)
   const mown = since === 'lift' && plan.plants ? laterDay(due, addDays(grown, lag.twoMows)) : due
   if (grows) return inGrowth(brief, plan, mown)
-  return notDormant ? awake(season, mown, since === 'first-mow' ? (before ?? mow) : null, days) : mown
+  return notDormant
+    ? awake(season, mown, since === 'first-mow' ? (before ?? mow) : null, days)
+    : mown
 }
 
 /** The figure of its day: done, pinned, or worked from what it is dated since. */

@@ -125,7 +125,7 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
     }
   const schedule = taken?.schedule ?? whole()
   // A season that is there and not worth it is left to a person's word.
-  const poor = taken === null && b.sown?.purpose === 'lawn' && order.length > 0 && !pinned
+  const poor = taken === null && b.sown !== null && order.length > 0 && !pinned
   const shown = offered
     .filter(
       ({ span, day }) =>
@@ -223,7 +223,7 @@ function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
       : []
   // What the school sows on is a person's word already; otherwise a sowing of poor odds is not taken.
   if (bySchool(window, day)) return [span]
-  if (sown.purpose === 'lawn' && !succeeds(bestDay(b, span), worthLate)) return []
+  if (tooLate(b, bestDay(b, span), worthLate)) return []
   let rule = span.to
   while (rule >= span.from && isPastRule(window, addDays(window.start, rule))) rule--
   let to = span.to
@@ -231,6 +231,20 @@ function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
   return [...new Set([rule, to])]
     .filter((end) => end >= span.from)
     .map((end) => ({ ...span, to: end }))
+}
+
+/**
+ * A sowing that so few years let succeed, for most of which it comes too late: it is not taken
+ * without a person's word. Odds that are poor for want of water are told, and no reason to wait.
+ */
+function tooLate(b: ChoiceBrief, day: Day, least: number): boolean {
+  const odds = oddsOf(b, day)
+  return (
+    b.sown?.purpose !== 'cover' &&
+    odds !== null &&
+    odds.succeed < least &&
+    odds.fails.frost + odds.fails.cold >= (100 - odds.succeed) / 2
+  )
 }
 
 /** The day of a season with the best odds. */

@@ -116,7 +116,13 @@ const STATES = {
       }}</RouterLink>
       <RouterLink v-if="row.state === 'cannot'" class="cannot" :to="`/jobs/${row.id}/order`"
         >does not fit:
-        {{ row.options.slice(0, 2).join(', or ').toLowerCase() || 'see why' }}</RouterLink
+        {{
+          row.options
+            .slice(0, 2)
+            .map((o) => firm.say(o))
+            .join(', or ')
+            .toLowerCase() || 'see why'
+        }}</RouterLink
       >
       <div v-else class="pieces">
         <RouterLink
