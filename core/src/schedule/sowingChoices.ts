@@ -40,13 +40,16 @@ export interface SeasonSpan {
 /** Shut days inside a season that do not end it. */
 const GAP = 21
 
-/** The seasons of a window, in order. */
-export function seasonSpans({ states, seasons }: SowingWindow): SeasonSpan[] {
+/**
+ * The seasons of a window, in order; where they have no names of their own (`byName` false), days in
+ * a row are one season, named by its first day.
+ */
+export function seasonSpans({ states, seasons }: SowingWindow, byName = true): SeasonSpan[] {
   const spans: SeasonSpan[] = []
   states.forEach((state, i) => {
     if (state === 'shut') return
     const open = spans.at(-1)
-    if (open && open.season === seasons[i] && i - open.to <= GAP) open.to = i
+    if (open && (!byName || open.season === seasons[i]) && i - open.to <= GAP) open.to = i
     else spans.push({ season: seasons[i]!, from: i, to: i })
   })
   return spans
@@ -92,7 +95,7 @@ const NAMES: Record<SeasonName, string> = {
  */
 export function chooseSowing(b: ChoiceBrief): Chosen {
   const { window, steps, fixed } = b
-  const spans = seasonSpans(window)
+  const spans = seasonSpans(window, b.sown !== null || b.bySchool)
   const whole = () => schedulePackage(steps, fixed, window, b.calendar, b.wishes)
   const anchor = fixed[steps.anchor]!
   if (anchor.done) return { schedule: whole(), choices: [], passed: null }
@@ -214,7 +217,7 @@ function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
   const { window, sown, schools, trace } = b
   const { worth, worthLate } = trace.values(choiceValues)
   const succeeds = (on: Day, least: number) => (oddsOf(b, on)?.succeed ?? 100) >= least
-  if (span.season === 'summer') return []
+  if (span.season === 'summer' && (sown || b.bySchool)) return []
   if (!sown)
     return b.bySchool && span.season === 'spring' && schools.season === 'autumn' ? [] : [span]
   if (span.season === 'spring' && window.lead !== 'warm' && sown.purpose === 'lawn')

@@ -13,6 +13,7 @@ import QuantityField from '../../parts/QuantityField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
+import JobCalendar from './JobCalendar.vue'
 import StepSlider from './StepSlider.vue'
 import SowingChoices from './SowingChoices.vue'
 import WindowRibbon from './WindowRibbon.vue'
@@ -25,7 +26,11 @@ const SoilChart = defineAsyncComponent(() => import('./SoilChart.vue'))
  */
 const firm = useFirm()
 const job = useJob()
-const packages = computed(() => job.plan?.packages ?? [])
+/** What is due comes first: it waits for nothing. */
+const packages = computed(() => {
+  const all = job.plan?.packages ?? []
+  return [...all.filter((p) => p.kind === 'due'), ...all.filter((p) => p.kind !== 'due')]
+})
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === zoneOf(id))?.name ?? id
 const names = (ids: string[]) =>
   ids.length === job.plan?.zones.filter((z) => z.area).length && ids.length > 1
@@ -119,6 +124,12 @@ const title = (s: Pack) =>
   packages.value.length > 1 || !s.plants
     ? `${s.zones.map(zoneName).join(', ')}: ${KIND[s.kind]}`
     : ''
+/** The name of a lane: what is done, and where. */
+const laneTitle = (s: Pack) => {
+  const kind = KIND[s.kind]
+  const where = names(s.zones)
+  return `${kind[0]!.toUpperCase()}${kind.slice(1)}${(job.plan?.zones.length ?? 0) > 1 ? `, ${where}` : ''}`
+}
 const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits = visits))
 </script>
 
@@ -153,6 +164,7 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
       </p>
     </div>
     <SoilChart v-if="chart && packages.length" />
+    <JobCalendar v-if="packages.length" :title-of="laneTitle" />
     <section v-for="s in packages" :key="s.id">
       <div v-if="s.verdict" class="verdict" role="alert">
         <h3>{{ firm.say(s.verdict) }}</h3>
@@ -194,6 +206,7 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
         <tbody>
           <tr
             v-for="step in stepsOf(s.id)"
+            :id="`step-${step.id}`"
             :key="step.id"
             :class="[step.state, { sow: step.kind === 'sow' }]"
           >

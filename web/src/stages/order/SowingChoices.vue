@@ -54,7 +54,7 @@ function take(day: string | null) {
 </script>
 
 <template>
-  <div class="year">
+  <div v-if="pack.plants" class="year">
     <WindowRibbon
       :spans="pack.window"
       :by-grass="pack.byGrass"
