@@ -62,6 +62,25 @@ describe('turf that is not sown', () => {
     ])
     expect(day(late, 'scarify')! > '2028-03-15', day(late, 'scarify')).toBe(true)
   })
+  it('warm turf in late summer: its blades go now, its hard cut waits for spring; beside it cool turf is sown', () => {
+    const p = plan('2027-08-25', { latitude: 36, frost: '5 Nov' }, [
+      {
+        present: ['tall-fescue'],
+        heightOfCut: 75,
+        cover: { wanted: 60, weeds: 10, moss: 0, bare: 30 },
+      },
+      { ...full, present: ['bermudagrass'], heightOfCut: 30, thatch: 20 },
+    ])
+    expect(day(p, 'scarify', 'z2')! <= '2027-09-10', day(p, 'scarify', 'z2')).toBe(true)
+    expect(day(p, 'cut-second', 'z2')! > '2028-03-01', day(p, 'cut-second', 'z2')).toBe(true)
+    expect(day(p, 'sow')! < '2027-09-25', day(p, 'sow')).toBe(true)
+  })
+  it('turf is laid all summer where somebody waters', () => {
+    const p = plan('2027-07-15', { latitude: 52, sea: '30 km' }, [
+      { cover: { wanted: 20, weeds: 60, moss: 10, bare: 10 }, sowing: 'turf' },
+    ])
+    expect(daysBetween('2027-07-15', day(p, 'turf')!)).toBeLessThan(14)
+  })
   it('feed goes by its own season: cool turf late into autumn, warm turf not in the weeks before frost', () => {
     const fed = (today: string, site: object, present: string) =>
       day(plan(today, site, [{ ...full, present: [present] as never }], { aims: ['even-colour'] }), 'feed')! // prettier-ignore

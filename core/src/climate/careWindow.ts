@@ -137,7 +137,7 @@ export const careRules = {
   scalp: procedure({
     ...window,
     id: 'window.scalp',
-    says: 'Warm turf is cut hard after the usual last frost, within {greensUp} of it; in growth it may be cut at a pinch.',
+    says: 'Warm turf is cut hard after the usual last frost, within {greensUp} of it; in growth it may be cut at a pinch, until the warmest of the year.',
     values: { greensUp: careValues.greensUp },
     inputs: { soil: 'C', cutOff: 'date' },
     steps: 'days after the last −2 °C night of half the years',
@@ -293,10 +293,8 @@ export function careWindow(
   }
   const scalp = ({ d, soil: s, after, number, last }: Judged): Verdict => {
     if (daysOn(lastFrost, d) <= v.greensUp) return ['open', 'good-work']
-    const late = after !== null && number > last
-    return s >= v.warmSoil && !late
-      ? ['marginal', 'late-cut']
-      : ['shut', late ? 'near-frost' : 'asleep']
+    if (after !== null) return ['shut', number > last ? 'near-frost' : 'late-cut']
+    return s >= v.warmSoil ? ['marginal', 'late-cut'] : ['shut', 'asleep']
   }
   const feed = ({ d, soil: s, after, number, last }: Judged): Verdict => {
     if (season === 'warm') {

@@ -82,7 +82,7 @@ export const REASONS: Record<Reason, Message> = {
   'between-dry': 'warm weather, and nobody waters: it would dry out',
   'heat-work': 'the usual day is too hot for it',
   'near-frost': 'too near frost: it would not close before winter',
-  'late-cut': 'later than the spring cut: in growth it may be cut at a pinch',
+  'late-cut': 'later than the spring cut: what is cut now has less of the summer to close in',
   'early-feed': 'early spring: little is fed before turf grows',
   'feed-frost': 'frost is near: nitrogen now makes soft growth that freezes',
   'soil-barrier':

@@ -1,3 +1,4 @@
+import { REASONS, type Reason } from '../climate/dayReasons.ts'
 import type { PackagePlan, PlannedStep } from '../plan/order.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { type Message, joined, onDay, say } from '../rules/message.ts'
@@ -66,6 +67,10 @@ export const passedNotice = (
       ]
     : []
 
+/** Why the day that is taken is what it is. */
+const reasonOn = ({ window, sowDay }: PackagePlan): Reason =>
+  window.find((w) => w.from <= sowDay && sowDay <= w.to)?.reason ?? 'good-work'
+
 /** What the odds of the sowing that is taken are called: the word follows the figure. */
 function oddsSaid({ choices }: PackagePlan): Message {
   const odds = choices.find((c) => c.taken)?.odds
@@ -107,10 +112,8 @@ export function misfitNotice(
       level: 'warn',
       title: plan.plants
         ? say`Sowing ${zones} on ${day} is ${schedule.sowState}: ${plan.choices.find((c) => c.taken)?.reason ?? 'soil is outside the good range'}.`
-        : say`Working ${zones} on ${day} is ${schedule.sowState}.`,
-      says: plan.plants
-        ? oddsSaid(plan)
-        : 'Turf hardly grows then: it stays open and bare for longer. Tell the customer.',
+        : say`Working ${zones} on ${day} is ${schedule.sowState}: ${REASONS[reasonOn(plan)]}.`,
+      says: plan.plants ? oddsSaid(plan) : 'It stays open and bare for longer. Tell the customer.',
       figure: windowState.id,
     })
   if (schedule.givenUp.length > 0)

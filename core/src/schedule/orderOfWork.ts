@@ -175,7 +175,14 @@ function orderPackage(
   const coverStands =
     pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null
   const table = precedence(pack.kind, job.users, trace)
-  const greensUp = trace.value(looksBadValues.scalped)
+  // What opens turf comes weeks after its hard cut, unless there is a good day long before it.
+  const here = new Set(pack.zones.map((z) => z.r.id))
+  const cut = days.placed
+    .filter((s) => s.kind === 'cut-second' && s.zones.some((zone) => here.has(zone)))
+    .map((s) => s.end)
+  const greens = trace.value(looksBadValues.scalped)
+  const before = Math.min(...cut) - greens - dayNumber(window.start)
+  const greensUp = window.states.some((state, i) => state === 'open' && i < before) ? 0 : greens
   const joins =
     pack.kind === 'feed'
       ? trace.value(operationValues.feedJoins)

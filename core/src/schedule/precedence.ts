@@ -232,7 +232,7 @@ const AFTER_THE_CUT: readonly StepKind[] = ['rake', 'scarify', 'spike', 'core', 
 /**
  * The first day, as a day number, that a step may fall on after work that others on its ground wait
  * for, with what it waits for; null where nothing holds it. `greensUp`: days in which a hard cut
- * greens up.
+ * greens up; 0 where the cut comes long after.
  */
 export function waitsOn(
   { kind, zones }: { kind: StepKind; zones: readonly string[] },
@@ -245,7 +245,7 @@ export function waitsOn(
     if (last === null || from > last.from) last = { from, why }
   }
   const onGround = placed.filter((before) => before.zones.some((z) => zones.includes(z)))
-  if (AFTER_THE_CUT.includes(kind))
+  if (greensUp > 0 && AFTER_THE_CUT.includes(kind))
     for (const cut of onGround.filter((before) => before.kind === 'cut-second'))
       hold(cut.end + greensUp, 'the hard cut greens up before blades and tines')
   for (const pair of table.get(kind) ?? [])
