@@ -137,6 +137,24 @@ describe('work that is due', () => {
   })
 })
 
+describe('what was done before', () => {
+  it('a lawn cored three weeks ago is not cored again at once; a seeded one not sprayed for four weeks', () => {
+    const packed = { ...full, penetration: 'stops', soilMoist: true } as const
+    const cored = (treatments: object[]) =>
+      day(plan('2027-08-25', NORTH, [packed], { treatments: treatments as never }), 'core')!
+    expect(cored([]) < '2027-09-05').toBe(true)
+    const again = cored([{ kind: 'cored', date: '2027-08-03' }])
+    expect(daysBetween('2027-08-03', again), again).toBeGreaterThanOrEqual(42)
+    const weedy = { ...full, cover: { wanted: 65, weeds: 32, moss: 0, bare: 3 }, weedsSeen: ['dandelion'] } as never // prettier-ignore
+    const p = plan('2027-08-25', NORTH, [weedy], {
+      schools: { weeds: 'spray-then-sow' },
+      treatments: [{ kind: 'seeded', date: '2027-08-14' }] as never,
+    })
+    expect(daysBetween('2027-08-14', day(p, 'spray')!)).toBeGreaterThanOrEqual(28)
+    expect(p.notices.some((n) => String(n.title).startsWith('Seeded'))).toBe(true)
+  })
+})
+
 describe('one calendar for a job', () => {
   it('two lots of work never fill a day over the crew’s hours', () => {
     const big = { area: '3000 m2', penetration: 'stops', soilMoist: true, thatch: 20 } as const

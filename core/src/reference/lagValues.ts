@@ -56,6 +56,20 @@ export const lagValues = tradeValues('lag', {
   ),
   coverMost: value(1, 'd', 'practice', 'From seed to its cover at most', [0, 7]),
   seeded: value(56, 'd', 'practice', 'No tines or blades after seeding for', [21, 120]),
+  seedlingSpray: value(
+    28,
+    'd',
+    'practice',
+    'No broad-leaved weedkiller after seeding for, and not before three mows',
+    [21, 90],
+  ),
+  openedAgain: value(
+    42,
+    'd',
+    'model',
+    'Turf that was cored or scarified is not opened the same way again for',
+    [14, 120],
+  ),
   dressed: value(28, 'd', 'practice', 'From a dressing to the next', [14, 60]),
   stretch: value(
     5,

@@ -130,8 +130,8 @@ interface Described {
   evening?: true
   /** It takes a visit of its own. */
   ownDay?: true
-  /** Which waiting period holds it: of seed, of blades and tines, of a dressing, of a flight of moths. */
-  waitsFor?: 'sow' | 'open' | 'dress' | 'moths'
+  /** Which waiting period holds it: of seed, of blades and tines, of a dressing, of a flight of moths; a weedkiller of seedlings. */
+  waitsFor?: 'sow' | 'open' | 'dress' | 'spray' | 'moths'
   /** On ground held over it waits until the quick cover has stood. */
   afterQuickCover?: true
   /** The kind of work whose days hang on it, the last of several. */

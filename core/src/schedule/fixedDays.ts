@@ -6,7 +6,7 @@ import { type WaitingPeriods, waitsUntil } from '../work/waitingPeriods.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
 import type { Fixed } from './schedulePackage.ts'
 import { StepRecords } from './stepRecords.ts'
-import type { StepNeed } from './steps.ts'
+import { plantsIn, type StepNeed } from './steps.ts'
 
 interface FixedBy {
   records: StepRecords
@@ -75,13 +75,20 @@ export function fixedFor(
       : waitsFor
         ? waitsUntil(waits.waits, waitsFor, zones)
         : null
+  const again =
+    (kind === 'core' || kind === 'scarify') && !plantsIn(pack)
+      ? waitsUntil(waits.waits, kind, zones)
+      : null
   const stands = afterQuickCover ? coverStands : null
   return {
     pin: records.pinOf(step),
     done: records.doneOf(step)?.day ?? null,
-    notBefore: [wait, stands, after(need), drained(pack, need, walked, drains)].reduce<Day | null>(
-      (last, d) => (d === null ? last : laterDay(d, last)),
-      null,
-    ),
+    notBefore: [
+      wait,
+      again,
+      stands,
+      after(need),
+      drained(pack, need, walked, drains),
+    ].reduce<Day | null>((last, d) => (d === null ? last : laterDay(d, last)), null),
   }
 }

@@ -58,6 +58,20 @@ export const waitRules = {
     lagValues.seeded,
     'Young seedlings are torn out: no tines or blades for {wait} after seeding.',
   ),
+  seedlings: after(
+    'wait.seedlings',
+    'spray',
+    'Broad-leaved weedkiller from',
+    lagValues.seedlingSpray,
+    'Seedlings do not stand it: {wait} after seeding, and three mows.',
+  ),
+  opened: after(
+    'wait.opened',
+    'open-again',
+    'Opened again from',
+    lagValues.openedAgain,
+    'Turf that was opened lately closes first: {wait} before it is opened the same way again.',
+  ),
   dressed: after(
     'wait.dressed',
     'dress',
@@ -67,8 +81,11 @@ export const waitRules = {
   ),
 }
 
-/** What a wait keeps out: seed, blades and tines, or the next dressing. */
-export type Keeps = 'sow' | 'open' | 'dress'
+/**
+ * What a wait keeps out: seed, blades and tines, the next dressing, a weedkiller, or the same
+ * opening of turf once more.
+ */
+export type Keeps = 'sow' | 'open' | 'dress' | 'spray' | 'core' | 'scarify'
 
 export interface Wait {
   keeps: Keeps
@@ -172,12 +189,29 @@ function waitOf(t: Treatment & { date: Day }, today: Day, all: Collected, trace:
     if ((until.value as Day) > today) all.notices.push(noSeedBefore(t, days, until))
   }
   if (t.kind === 'seeded') {
-    put('open', trace.work(waitRules.seeded, scope, { date }, { change: CHANGE }))
+    const until = trace.work(waitRules.seeded, scope, { date }, { change: CHANGE })
+    put('open', until)
+    put('spray', trace.work(waitRules.seedlings, scope, { date }, { change: CHANGE }))
+    if ((until.value as Day) > today) all.notices.push(seedlingsHold(t, until))
   }
+  if (t.kind === 'cored' || t.kind === 'scarified')
+    put(
+      t.kind === 'cored' ? 'core' : 'scarify',
+      trace.work(waitRules.opened, scope, { date }, { change: CHANGE }),
+    )
   if (t.kind === 'dressed') {
     put('dress', trace.work(waitRules.dressed, scope, { date }, { change: CHANGE }))
   }
 }
+
+const seedlingsHold = (t: Treatment, until: Figure): Notice => ({
+  id: `treatment:${t.id}.seedlings`,
+  stage: 6,
+  level: 'warn',
+  title: say`Seeded ${onDay(t.date!)}: no tines or blades there before ${onDay(until.value as Day)}.`,
+  says: 'Young seedlings are torn out. Feed, clippers and hand tools may go on; other ground does not wait.',
+  figure: until.id,
+})
 
 function seedSafeFrom(
   t: Treatment,

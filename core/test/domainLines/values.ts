@@ -424,6 +424,8 @@ phase.summerMm 12 rain practice 5..30
 drain.sand 1 d model 0..5
 drain.loam 2 d model 0..7
 drain.clay 4 d model 1..10
+lag.seedlingSpray 28 d practice 21..90
+lag.openedAgain 42 d model 14..120
 lead-time.warmGrowsFrom                   15 C      model         10..22
 weather.wind                              15 km/h   practice      5..40
 weather.dryAfterSpray                      1 rain   model         0..10

@@ -21,4 +21,5 @@ export const spray = operation({
   sprays: true,
   ownDay: true,
   weather: 'sprays',
+  waitsFor: 'spray',
 })
