@@ -34,7 +34,13 @@ const percent = (x: number) => `${(100 * x).toFixed(2)}%`
 const heads = computed(() => [
   ...Array.from({ length: WEEKS }, (_, w) => addDays(job.today, 7 * w)).map((day, i) => ({
     day,
-    text: i === 0 || Number(day.slice(8)) <= 7 ? showDay(day).slice(4) : String(Number(day.slice(8))), // prettier-ignore
+    // Beside the first day there is no room for the second.
+    text:
+      i === 1
+        ? ''
+        : i === 0 || Number(day.slice(8)) <= 7
+          ? showDay(day).slice(4)
+          : String(Number(day.slice(8))),
   })),
   ...Array.from({ length: LATER }, (_, m) => addDays(job.today, WEEKS * 7 + m * TWO_MONTHS)).map(
     (day) => ({ day, text: showDay(day).slice(4).replace(/^\d+ /, '') }),
@@ -215,7 +221,7 @@ const visits = computed(() => {
           <b>{{ l.pack && !l.name ? titleOf(l.pack) : l.name }}</b>
           <span v-if="l.sub" class="small soft">{{ l.sub }}</span>
         </div>
-        <div class="lane" :class="{ turf: l.spans.length > 0 || l.pack }">
+        <div class="lane" :class="{ turf: l.pack, slim: l.spans.length === 0 }">
           <span
             v-for="s in l.spans"
             :key="s.left"
@@ -231,7 +237,7 @@ const visits = computed(() => {
             class="core"
             :class="{ plants: p.plants, done: p.done }"
             :href="`#step-${p.key}`"
-            :style="{ left: percent(p.at) }"
+            :style="{ left: `min(${percent(p.at)}, calc(100% - 2.5rem))` }"
             :title="p.says"
             ><span v-for="w in p.words.slice(0, 2)" :key="w">{{ w }}</span
             ><span v-if="p.words.length > 2">+{{ p.words.length - 2 }}</span
@@ -299,6 +305,9 @@ ol {
   position: relative;
   min-height: 3.6rem;
   overflow: hidden;
+}
+.lane.slim {
+  min-height: 2.7rem;
 }
 .lane.turf::before {
   content: '';
