@@ -137,6 +137,20 @@ describe('work that is due', () => {
   })
 })
 
+describe('feed, each zone by what is done there', () => {
+  it('a named starter goes where something is sown, and not on the turf beside it', () => {
+    const p = plan('2027-08-20', NORTH, [{ thatch: 16 }, { ...full }], {
+      feed: { grade: '16-20-8' },
+      aims: ['thicker'],
+    } as never)
+    const lines = p.materials.filter((m) => m.id.startsWith('feed'))
+    const zonesOf = (grade: string) =>
+      lines.filter((m) => String(m.name).includes(grade)).flatMap((m) => Object.keys(m.cells))
+    expect(zonesOf('16-20-8')).toEqual(['z1'])
+    expect(lines.flatMap((m) => Object.keys(m.cells)).sort()).toEqual(['z1', 'z2'])
+  })
+})
+
 describe('what was done before', () => {
   it('a lawn cored three weeks ago is not cored again at once; a seeded one not sprayed for four weeks', () => {
     const packed = { ...full, penetration: 'stops', soilMoist: true } as const

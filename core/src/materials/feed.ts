@@ -51,8 +51,8 @@ export interface FeedBrief {
 const UPKEEP: Scope = { id: 'upkeep' }
 
 /**
- * The feeds of a job: a starter where something is sown, an upkeep feed where nothing is; one
- * product for both where one is named.
+ * The feeds of a job: a starter where something is sown, an upkeep feed where nothing is. A product
+ * that is named is the starter where something is sown, else the upkeep feed.
  */
 export function planFeeds(brief: FeedBrief): FeedPlan[] {
   const fed = brief.works.flatMap((work) => {
@@ -61,8 +61,6 @@ export function planFeeds(brief: FeedBrief): FeedPlan[] {
   })
   const sown = fed.filter(({ work }) => isPlanted(work.sowing))
   const unsown = fed.filter(({ work }) => !isPlanted(work.sowing))
-  if (brief.job.feed.grade)
-    return fed.length > 0 ? [planFeed(brief, sown.length > 0 ? 'starter' : 'upkeep', fed, JOB)] : []
   return [
     ...(sown.length > 0 ? [planFeed(brief, 'starter', sown, JOB)] : []),
     ...(unsown.length > 0
@@ -87,8 +85,9 @@ function planFeed(
   scope: Scope,
 ): FeedPlan {
   const { job, firm, schools, fedOn, soilOn, soilNow, trace } = brief
-  // A firm's usual grade is its starter; turf that is not sown gets it only where the job says so.
-  const typed = job.feed.grade ?? (use === 'starter' ? firm.feedGrade : null)
+  // What is typed is the one feed of a job, or its starter: turf beside it that is not sown gets none.
+  const own = scope === JOB ? job.feed : { grade: null, slowShare: null, nitrogen: null }
+  const typed = own.grade ?? (use === 'starter' ? firm.feedGrade : null)
   const grade = typed ?? trace.values(use === 'starter' ? starterValues : upkeepValues)
   const gradeText = `${grade.n}-${grade.p2o5}-${grade.k2o}`
   const bag = trace.setting(
@@ -96,7 +95,7 @@ function planFeed(
     scope,
     typed?.n ?? null,
   )
-  const slow = trace.readOr(feedReadings.slow, scope, job.feed.slowShare)
+  const slow = trace.readOr(feedReadings.slow, scope, own.slowShare)
   const days = fed.flatMap(({ work }) => fedOn(work.r.id) ?? [])
   const warmest = days.reduce<Figure | null>(
     (a, b) => (a === null || soilOn(b.value as Day) > soilOn(a.value as Day) ? b : a),
@@ -109,7 +108,7 @@ function planFeed(
   })
   const ceiling = trace.work(feedRules.ceiling, scope, { slow, soil })
   const nitrogen =
-    trace.read(feedReadings.nitrogen, scope, job.feed.nitrogen) ??
+    trace.read(feedReadings.nitrogen, scope, own.nitrogen) ??
     trace.work(feedRules.target, scope, { ceiling })
   const name: Message = use === 'starter' ? say`Starter ${gradeText}` : say`Feed ${gradeText}`
   const rate = trace.work(

@@ -69,7 +69,21 @@ function tradePairs(kind: PackageKind, users: readonly UserId[], trace: Trace): 
   return [
     {
       from: ['notice'],
-      to: ['spray', 'strip', 'kill', 'cut-first', 'scarify', 'core', 'sow'],
+      to: [
+        'spray',
+        'strip',
+        'kill',
+        'cut-first',
+        'rake',
+        'scarify',
+        'spike',
+        'core',
+        'dress',
+        'pre-emergence',
+        'plugs',
+        'turf',
+        'sow',
+      ],
       better: [users.includes('public') ? v.noticePublic : v.noticeAhead, Infinity],
       why: users.includes('public') ? 'notice to the public days ahead' : 'notice a day ahead',
     },
