@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { addDays, daysBetween } from '../src/calendar/day.ts'
 import type { JobDraft, ZoneDraft } from '../src/entities/job.ts'
 import { OPERATIONS, type StepKind } from '../src/reference/operations.ts'
+import { stepAmounts } from '../src/present/dayWork.ts'
 import { planOf, step, zone } from './makeJob.ts'
 
 /**
@@ -148,6 +149,30 @@ describe('feed, each zone by what is done there', () => {
       lines.filter((m) => String(m.name).includes(grade)).flatMap((m) => Object.keys(m.cells))
     expect(zonesOf('16-20-8')).toEqual(['z1'])
     expect(lines.flatMap((m) => Object.keys(m.cells)).sort()).toEqual(['z1', 'z2'])
+  })
+})
+
+describe('ground held over and sown again', () => {
+  const held = plan('2027-09-20', { latitude: 45, frost: '15 Oct' }, [
+    { cover: { wanted: 0, weeds: 0, moss: 0, bare: 100 }, sowing: 'cover-then-sow', present: [] },
+  ])
+  it('what the two sowings are fed adds up to what is ordered', () => {
+    const fed = held.steps
+      .filter((s) => s.kind === 'feed')
+      .flatMap((s) => stepAmounts(s as never, held as never, { lots: [] }))
+    const ordered = held.materials.filter((m) => m.id.startsWith('feed')).map((m) => Number(held.figures[m.total]!.value)) // prettier-ignore
+    expect(fed).toHaveLength(2)
+    const sum = fed.reduce((all, a) => all + Number(a.value), 0)
+    expect(sum).toBeCloseTo(
+      ordered.reduce((a, b) => a + b, 0),
+      6,
+    )
+  })
+  it('the cover is cut low and opened before the proper grass is sown into it', () => {
+    const later = held.packages.find((p) => p.kind === 'later')!
+    expect(later.steps.map((s) => s.kind)).toEqual(
+      expect.arrayContaining(['cut-first', 'cut-second', 'scarify', 'sow']) as string[],
+    )
   })
 })
 

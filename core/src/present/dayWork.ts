@@ -5,9 +5,9 @@ import type { FigureValue, Unit } from '../quantities/show.ts'
 import type { CautionId } from '../reference/cautions.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { PlannedStep } from '../plan/order.ts'
-import { num } from '../trace/figure.ts'
+import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
-import { zoneOf } from '../trace/scope.ts'
+import { zoneOf, zoneScope } from '../trace/scope.ts'
 
 /** What goes down on one zone in a step: weighed or measured out. */
 export interface DayAmount {
@@ -164,7 +164,7 @@ function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
     const lifts =
       step.kind === 'dress' || step.kind === 'dress-again' ? liftsOf(zone.dressing?.lifts, plan) : 1
     return lines.flatMap((line): DayAmount[] => {
-      const figure = plan.figures[line.cells[zone.id] ?? '']
+      const figure = ofRound(plan.figures[line.cells[zone.id] ?? ''], round, plan)
       if (!figure || typeof figure.value !== 'number') return []
       const lift = step.kind === 'dress' ? 1 : (step.part ?? 2)
       return [
@@ -179,6 +179,15 @@ function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
       ]
     })
   })
+}
+
+/** Of what a zone that is sown twice takes in all, the part of one round. */
+function ofRound(figure: Figure | undefined, round: string, plan: JobPlan): Figure | undefined {
+  const parts = figure?.inputs.zones
+  if (!figure || !Array.isArray(parts) || !figure.rule.startsWith('materials.both-rounds'))
+    return figure
+  const { id } = zoneScope(round)
+  return parts.map((part) => plan.figures[part]).find((f) => f?.id.startsWith(`${id}.`))
 }
 
 const liftsOf = (id: string | undefined, plan: JobPlan): number => {

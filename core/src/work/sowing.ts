@@ -42,6 +42,13 @@ function growthOn(r: ZoneReadings): number | null {
  * mat was read, it is cut out down to soil.
  */
 function cleared({ r, killed, stripped, trace }: SowingContext): Line[] {
+  // Ground held over bears its quick cover when the proper grass is sown.
+  if (r.id !== r.zone.id && !stripped)
+    return [
+      ['cut-first', COVER_OFF],
+      ['cut-second', COVER_OFF],
+      ['scarify', 'What is left of the quick cover is cut out down to soil.', 'must', 2],
+    ]
   const { nothingLeft, sward } = trace.values(coverLines)
   const growth = growthOn(r)
   if (stripped || growth === null || growth < nothingLeft) return []
@@ -55,6 +62,8 @@ function cleared({ r, killed, stripped, trace }: SowingContext): Line[] {
   ]
 }
 
+const COVER_OFF: Message =
+  'The quick cover is cut low and opened; where it is killed instead, the label says how long seed waits.'
 const FIRMED: Message = 'The bed is firmed until it shows true.'
 const OPENED: Message = 'Seed has to touch soil.'
 
