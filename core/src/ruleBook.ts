@@ -49,6 +49,8 @@ import { operationRates, setUpHours } from './reference/operations.ts'
 import { operationValues } from './reference/operationValues.ts'
 import { drainValues, levelValues, lineWidths, trenchValues } from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderRules.ts'
+import { worthRule } from './schedule/pieceWorth.ts'
+import { worthValues } from './climate/dayWorth.ts'
 import { choiceValues } from './climate/choiceValues.ts'
 import { treatmentReadings, usualWait, waitRules } from './work/waitingPeriods.ts'
 import { fitValues } from './seed/fit/fit.ts'
@@ -92,6 +94,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   careRules,
   waitRules,
   orderRules,
+  { worthRule },
   hoursRules,
   waterRules,
   emergenceRules,
@@ -142,6 +145,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'First frost': frostValues,
   'White frost': whiteFrostValues,
   'Which season is taken': choiceValues,
+  'What a day is worth': worthValues,
   'Whether a sowing succeeds': oddsValues,
   'Hollows and hot days': placeValues,
   'The climate of a place without a record': roughClimate,

@@ -92,7 +92,7 @@ describe('the soil of an offered day', () => {
     return plan.packages[0]!.choices.map((c) => [c.season, c.costs])
   }
   it('is told where the grass comes up best in warmer; not where it is warm enough', () => {
-    const told = 'Soil is then about 12 °C; tall fescue comes up best from 15 °C to 25 °C.'
+    const told = 'Soil is then about 14 °C; tall fescue comes up best from 15 °C to 25 °C.'
     expect(costs('tall-fescue')).toEqual([
       ['spring', expect.stringContaining(told)],
       ['autumn', expect.not.stringContaining('Soil is then')],

@@ -13,7 +13,7 @@ import {
   type SowingWindow,
   type WindowSchools,
 } from './sowingWindow.ts'
-import { daysOn, yearDay } from './yearDay.ts'
+import { daysOn, yearDay, YEAR_DAYS } from './yearDay.ts'
 
 interface SowingInputs {
   sown: Sown
@@ -104,6 +104,39 @@ export function oddsOnDay(
   const ids = grasses.map((g) => g.id)
   const inputs = { years, grasses: ids, inYear, brief }
   return trace.recall(kept, `odds ${inYear} ${ids.join()}`, inputs, workOdds)
+}
+
+/** Days between two of the usual year on which the odds of a whole year are worked. */
+const EVERY = 7
+
+function workYear({ years, grasses, brief }: Omit<OddsInputs, 'inYear'>, trace: Trace): number[] {
+  const points: number[] = []
+  for (let inYear = 0; inYear <= YEAR_DAYS; inYear += EVERY) {
+    const odds = workOdds({ years, grasses, inYear: inYear % YEAR_DAYS, brief }, trace)
+    if (odds === null) return []
+    points.push(odds.succeed)
+  }
+  return points
+}
+
+/**
+ * Years in a hundred in which a sowing succeeds, for any day of the usual year: worked once a week,
+ * straight between. Null where nothing is known of the grasses.
+ */
+export function oddsThroughYear(
+  grasses: readonly Grass[],
+  brief: OddsBrief,
+  { years, kept }: SiteClimate,
+  trace: Trace,
+): ((inYear: number) => number) | null {
+  const ids = grasses.map((g) => g.id)
+  const points = trace.recall(kept, `odds by week ${ids.join()}`, { years, grasses: ids, brief }, workYear) // prettier-ignore
+  if (points.length === 0) return null
+  return (inYear) => {
+    const at = Math.floor(inYear / EVERY)
+    const [a, b] = [points[at]!, points[(at + 1) % points.length]!]
+    return a + ((b - a) * (inYear - at * EVERY)) / EVERY
+  }
 }
 
 /**

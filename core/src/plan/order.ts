@@ -56,6 +56,8 @@ export interface PackagePlan {
   /** The next honest sowings, one of them taken; none where nothing is sown. */
   choices: SowingChoice[]
   sowDay: Day
+  /** What its day is worth and what others would be; null where its day is behind. */
+  worth: PieceWorth | null
   /** The step that its days hang on. */
   anchor: StepKind
   /** Whether anything is sown, set or laid. */
@@ -75,6 +77,25 @@ export interface GrassWindow {
   grass: GrassId
   window: WindowSpan[]
   cutOff: Day
+}
+
+/** What a day is worth for a piece of work, 1 to 100; 0 where it is shut. */
+export interface WorthOfDay {
+  day: Day
+  worth: number
+}
+
+/** The worth of the day of a piece of work, and of others beside it. */
+export interface PieceWorth {
+  figure: Figure
+  /** What it is made of, in words. */
+  parts: Message[]
+  /** One and two weeks sooner and later. */
+  around: WorthOfDay[]
+  /** The day that another season would take. */
+  seasons: WorthOfDay[]
+  /** By week from today. */
+  weeks: number[]
 }
 
 export interface Option {

@@ -14,8 +14,10 @@ import { operationValues } from '../reference/operationValues.ts'
 import { deepestSeed } from '../seed/seedDepth.ts'
 import type { Notice } from '../trace/figure.ts'
 import { packageScope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
 import type { PackageKind, WorkPackage } from '../work/workPackages.ts'
 import { fixedFor } from './fixedDays.ts'
+import { bestDays } from './bestDays.ts'
 import type { OrderBrief } from './orderBrief.ts'
 import { brokenPin, misfitNotice, passedNotice, uncovered } from './orderNotices.ts'
 import { DRAWN_DAYS, careOf, cutOffFigure, grassWindows, sownOf, spansOf } from './packageWindow.ts'
@@ -26,9 +28,11 @@ import {
   type Fixed,
   type Schedule,
   type WorkWindow,
+  hoursOnDays,
   schedulePackage,
 } from './schedulePackage.ts'
-import { chooseSowing } from './sowingChoices.ts'
+import { DayWorths, pieceWorth } from './pieceWorth.ts'
+import { chooseSowing, oddsFor } from './sowingChoices.ts'
 import { StepRecords } from './stepRecords.ts'
 import { type PackageSteps, type StepBrief, plantsIn, stepsOf } from './steps.ts'
 import { whatInstead } from './whatInstead.ts'
@@ -61,8 +65,9 @@ export function stepBrief({
 }
 
 /**
- * Dates for every step of one job, package by package: ground held over is sown properly once its
- * cover has stood.
+ * Dates for every step of one job on one calendar: each piece of work takes its own best day, the
+ * ones that others wait for first; where two of them want the same days, those with the highest
+ * worth of the whole job. Ground held over is sown properly once its cover has stood.
  */
 export function orderOfWork(brief: OrderBrief): OrderOfWork {
   const { prescription, later } = brief
@@ -75,13 +80,13 @@ export function orderOfWork(brief: OrderBrief): OrderOfWork {
   )
   const records = new StepRecords(brief.job.pins, brief.diary, [...planned, ...later])
   const wanted = needs.filter((n) => n.steps.needs.length > 0)
-  const diary: JobDays = { filled: new Map(), placed: [], visits: new Set() }
-  const byPack = new Map<string, Ordered>()
-  for (const { pack, steps } of [...wanted].sort((a, b) => turn(a.pack) - turn(b.pack))) {
-    const held = [...byPack.values()].find((o) => o.plan.kind === 'hold')?.plan.sowDay ?? null
-    byPack.set(pack.id, orderPackage(brief, pack, steps, records, held, diary))
-  }
-  const ordered = wanted.map(({ pack }) => byPack.get(pack.id)!)
+  const inTurn = [...wanted].sort((a, b) => turn(a.pack) - turn(b.pack))
+  const each = inOneCalendar(brief, inTurn, records, NO_WISH)
+  const together = wishesOf(each, brief.workforce.hoursPerDay)
+  const tried = together && inOneCalendar(brief, inTurn, records, together)
+  const best = tried && tried.worth > each.worth ? tried : each
+  brief.trace.adopt(best.trace)
+  const ordered = wanted.map(({ pack }) => best.byPack.get(pack.id)!)
   return {
     packages: ordered.map((o) => o.plan),
     notices: ordered.flatMap((o) => o.notices),
@@ -92,6 +97,83 @@ export function orderOfWork(brief: OrderBrief): OrderOfWork {
 interface Ordered {
   plan: PackagePlan
   notices: Notice[]
+  /** What is known of its days, to weigh it against other work; null where its day is settled. */
+  piece: Piece | null
+}
+
+/** A piece of work whose day is free within a season. */
+interface Piece {
+  day: number
+  worth: number
+  /** Day numbers that its season lasts from and to. */
+  from: number
+  to: number
+  /** Days it fills, as day numbers. */
+  filled: number[]
+  worthOn: (day: number) => number
+  hoursOn: (days: readonly number[]) => ([day: number, hours: number][] | null)[]
+}
+
+/** Days wanted for some packages, so that the job as a whole is worth most. */
+type WantedDays = ReadonlyMap<string, Day>
+const NO_WISH: WantedDays = new Map()
+
+interface Tried {
+  byPack: Map<string, Ordered>
+  /** The worth of all pieces together. */
+  worth: number
+  trace: Trace
+}
+
+/** All packages of a job in turn on one calendar, worked in a draft of the job's trace. */
+function inOneCalendar(
+  brief: OrderBrief,
+  inTurn: readonly { pack: WorkPackage; steps: PackageSteps }[],
+  records: StepRecords,
+  wishes: WantedDays,
+): Tried {
+  const trace = brief.trace.draft()
+  const days: JobDays = { filled: new Map(), placed: [], visits: new Set() }
+  const byPack = new Map<string, Ordered>()
+  for (const { pack, steps } of inTurn) {
+    const held = [...byPack.values()].find((o) => o.plan.kind === 'hold')?.plan.sowDay ?? null
+    const wish = wishes.get(pack.id) ?? null
+    byPack.set(pack.id, orderPackage({ ...brief, trace }, pack, steps, records, { held, wish, days })) // prettier-ignore
+  }
+  const worth = [...byPack.values()].reduce((sum, o) => sum + (o.piece?.worth ?? 0), 0)
+  return { byPack, worth, trace }
+}
+
+/** Work that lies so near that it may want the same days. */
+const NEAR = 7
+/** Days before and after its own best that a piece of work is tried on. */
+const TRIED_BEFORE = 14
+const TRIED_AFTER = 28
+
+/**
+ * The days that serve all pieces of a job best, where some lie so near that one may have pushed
+ * another away; null where none do.
+ */
+function wishesOf({ byPack }: Tried, hoursPerDay: number): WantedDays | null {
+  const pieces = [...byPack].flatMap(([id, { piece }]) => (piece ? [{ id, piece }] : []))
+  const near = (a: Piece, b: Piece) =>
+    a.filled.some((x) => b.filled.some((y) => Math.abs(x - y) <= NEAR))
+  const close = pieces.filter(({ piece }) =>
+    pieces.some((o) => o.piece !== piece && near(piece, o.piece)),
+  )
+  if (close.length < 2) return null
+  const options = close.map(({ piece }) => {
+    const days: number[] = []
+    const [from, to] = [Math.max(piece.from, piece.day - TRIED_BEFORE), Math.min(piece.to, piece.day + TRIED_AFTER)] // prettier-ignore
+    for (let day = from; day <= to; day++) if (piece.worthOn(day) > -Infinity) days.push(day)
+    const hours = piece.hoursOn(days)
+    return days.flatMap((day, i) =>
+      hours[i] ? [{ day, worth: piece.worthOn(day), hours: hours[i] }] : [],
+    )
+  })
+  if (options.some((days) => days.length === 0)) return null
+  const best = bestDays(options, [], hoursPerDay)
+  return best && new Map(close.map(({ id }, i) => [id, dayOf(options[i]![best[i]!]!.day)] as const))
 }
 
 /** The days of a job as far as they are filled: one calendar for all its work. */
@@ -154,8 +236,7 @@ function orderPackage(
   pack: WorkPackage,
   steps: PackageSteps,
   records: StepRecords,
-  heldFrom: Day | null,
-  days: JobDays,
+  { held: heldFrom, wish, days }: { held: Day | null; wish: Day | null; days: JobDays },
 ): Ordered {
   const { job, schools, prescription: p, waits, today, workforce, trace } = brief
   const { climate } = p
@@ -208,6 +289,20 @@ function orderPackage(
   const fixed = held.map((f, i) =>
     i === steps.anchor && visit ? { ...f, notBefore: laterDay(visit, f.notBefore) } : f,
   )
+  const first = dayNumber(window.start)
+  const worths = new DayWorths(
+    {
+      window,
+      care: sown ? null : care,
+      watered: isWatered(job),
+      climate,
+      schools,
+      odds: oddsFor({ window, sown, climate, schools, customerDate: job.customerDate, trace }),
+    },
+    (i) => days.visits.has(first + i),
+    trace,
+    wish === null ? null : dayNumber(wish) - first,
+  )
   // A second sowing counts back from the frost of its own year.
   const later =
     pack.kind === 'later' ? scheduleLater(steps, fixed, window, calendar, job.visits) : null
@@ -231,12 +326,14 @@ function orderPackage(
           cutOff,
           calendar,
           wishes: { visits: job.visits },
+          worths,
           trace,
         })
       : {
           schedule:
             later ?? schedulePackage(steps, fixed, window, calendar, { visits: job.visits }),
           choices: [],
+          span: null,
           passed: null,
         }
   const { schedule } = chosen
@@ -276,6 +373,21 @@ function orderPackage(
     byGrass: sown ? grassWindows(brief, sown, waitsUntil) : [],
     choices: chosen.choices,
     sowDay: schedule.sowDay,
+    worth:
+      schedule.sowDay < today
+        ? null
+        : pieceWorth(
+            worths,
+            window.start,
+            schedule.sowDay,
+            {
+              scope,
+              cutOff: pack.kind === 'due' ? null : cutOff,
+              seasons: chosen.choices.filter((c) => !c.taken).map((c) => c.day),
+              soonest: schedule.steps[steps.anchor]!.earliest ?? schedule.sowDay,
+            },
+            trace,
+          ),
     anchor: needs[steps.anchor]!.kind,
     plants: plantsIn(pack),
     givenUp: schedule.givenUp,
@@ -287,8 +399,25 @@ function orderPackage(
     s.broken ? [brokenPin(s.need.kind, s.broken, planned[i]!)] : [],
   )
   const ticks = needs.flatMap((need, i) => uncovered(brief, pack, need, planned[i]!, records))
+  const { span } = chosen
+  const free = span && plan.fits && planned.every((s) => s.state === 'planned')
+  const at = dayNumber(schedule.sowDay)
+  const piece: Piece | null = free
+    ? {
+        day: at,
+        worth: worths.at(at - first),
+        from: first + span.from,
+        to: first + span.to,
+        filled: schedule.steps.flatMap((s) =>
+          Array.from({ length: s.span }, (_, i) => dayNumber(s.chosen) + i),
+        ),
+        worthOn: (day) => worths.at(day - first),
+        hoursOn: (on) => hoursOnDays(steps, fixed, window, { ...calendar, filled: new Map() }, on),
+      }
+    : null
   return {
     plan,
+    piece,
     notices: [
       ...passedNotice(pack, plan, chosen.passed),
       ...misfitNotice(brief, pack, plan, schedule, windowState),

@@ -32,6 +32,8 @@ export interface WorkWindow {
   start: Day
   states: DayState[]
   cutOff: Day
+  /** What a day is worth, by its index: the best is taken. Where not given, the first open one. */
+  worth?: (i: number) => number
 }
 
 export interface ScheduledStep {
@@ -96,9 +98,10 @@ interface Package extends Problem {
 }
 
 /**
- * Chooses days for one work package. The anchor rules: the first open day on which every link
- * holds, else the first marginal one; the steps before it lie as close as they may. What is only
- * better is given up, by name, when a pin, the season or the visits wanted ask for it.
+ * Chooses days for one work package. The anchor rules: the day of the highest worth on which every
+ * link holds (where days are not valued the first open one, else the first marginal one); the steps
+ * before it lie as close as they may. What is only better is given up, by name, when a pin, the
+ * season or the visits wanted ask for it.
  */
 export function schedulePackage(
   { needs, anchor }: PackageSteps,
@@ -285,10 +288,9 @@ function seek(
     }
     return null
   }
-  const open = firstOn(good)
   const any = firstOn(usable)
   if (!any) return null
-  const chosen = open ?? any
+  const chosen = (p.window.worth ? bestOf(p, any, until, at) : firstOn(good)) ?? any
   let last = chosen.days
   const stateOn = (day: number) => p.window.states[day - p.windowStart] ?? 'shut'
   for (
@@ -303,6 +305,59 @@ function seek(
     }
   }
   return { first: any.days, chosen: chosen.days, last }
+}
+
+/** The day of the highest worth that holds, from the first that does; the earlier of two alike. */
+function bestOf(
+  p: Package,
+  any: { day: number; days: Days },
+  until: number,
+  at: (day: number) => Days | null,
+): { day: number; days: Days } {
+  const worth = (day: number) => p.window.worth!(day - p.windowStart)
+  const from = worth(any.day)
+  const better: { day: number; worth: number }[] = []
+  for (let day = any.day + 1; day <= until; day++) {
+    const state = p.window.states[day - p.windowStart] ?? 'shut'
+    if (state === 'shut' || !worksOn(p, day, p.anchor)) continue
+    const w = worth(day)
+    if (w > from + LEAST_GAIN) better.push({ day, worth: w })
+  }
+  better.sort((a, b) => b.worth - a.worth || a.day - b.day)
+  for (const { day } of better) {
+    const days = at(day)
+    if (days) return { day, days }
+  }
+  return any
+}
+/** Points by which a later day has to be better. */
+const LEAST_GAIN = 0.5
+
+/**
+ * The hours that a package fills by day with its anchor on each of some days of an empty calendar;
+ * null for days on which it does not hold.
+ */
+export function hoursOnDays(
+  { needs, anchor }: PackageSteps,
+  fixed: readonly Fixed[],
+  window: WorkWindow,
+  calendar: Calendar,
+  days: readonly number[],
+): ([day: number, hours: number][] | null)[] {
+  const p = packageOf(needs, anchor, fixed, window, calendar)
+  return days.map((day) => {
+    const found = worksOn(p, day, anchor) ? daysAround(p, p.better, day, false) : null
+    if (!found) return null
+    const filled = new Map<number, number>()
+    p.shapes.forEach(({ evening, hours, span }, i) => {
+      if (evening) return
+      for (let at = found.start[i]!, left = span; left > 0; at++, left--) {
+        const h = left > 1 ? calendar.hoursPerDay : hours - (span - 1) * calendar.hoursPerDay
+        filled.set(at, (filled.get(at) ?? 0) + Math.max(0, h))
+      }
+    })
+    return [...filled]
+  })
 }
 
 /** A pin outside the window is a person's word: it is kept where everything that must hold does. */

@@ -1,6 +1,6 @@
 import type { SowingChoice } from '../plan/order.ts'
 import { choiceValues } from '../climate/choiceValues.ts'
-import { addDays, dayNumber, dayOf, daysBetween, laterDay, type Day } from '../calendar/day.ts'
+import { addDays, dayNumber, dayOf, daysBetween, type Day } from '../calendar/day.ts'
 import {
   CAUSE_NAMES,
   REASONS,
@@ -10,7 +10,8 @@ import {
 } from '../climate/dayReasons.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
 import { oddsRules, type DayOdds } from '../climate/sowingOdds.ts'
-import { oddsOnDay } from '../climate/windows.ts'
+import type { SomeOdds } from '../climate/dayWorth.ts'
+import { oddsOnDay, oddsThroughYear } from '../climate/windows.ts'
 import { WANTED_FROM } from '../climate/sowingLines.ts'
 import type { SowingWindow, Sown } from '../climate/sowingWindow.ts'
 import { yearDay } from '../climate/yearDay.ts'
@@ -20,6 +21,7 @@ import type { Figure } from '../trace/figure.ts'
 import { joined, onDay, quantity, say, verbatim, type Message } from '../rules/message.ts'
 import { packageScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
+import type { DayWorths } from './pieceWorth.ts'
 import type { PackageSteps } from './steps.ts'
 import {
   schedulePackage,
@@ -72,12 +74,15 @@ export interface ChoiceBrief {
   cutOff: Figure
   calendar: Calendar
   wishes: Wishes
+  worths: DayWorths
   trace: Trace
 }
 
 export interface Chosen {
   schedule: Schedule
   choices: SowingChoice[]
+  /** The season that is taken; null where none is. */
+  span: SeasonSpan | null
   /** Said first where the day is later than could be, or a season or a year is passed over. */
   passed: { title: Message; says: Message } | null
 }
@@ -96,9 +101,10 @@ const NAMES: Record<SeasonName, string> = {
 export function chooseSowing(b: ChoiceBrief): Chosen {
   const { window, steps, fixed } = b
   const spans = seasonSpans(window, b.sown !== null || b.bySchool)
-  const whole = () => schedulePackage(steps, fixed, window, b.calendar, b.wishes)
+  const whole = () =>
+    schedulePackage(steps, fixed, { ...window, worth: b.worths.rank }, b.calendar, b.wishes)
   const anchor = fixed[steps.anchor]!
-  if (anchor.done) return { schedule: whole(), choices: [], passed: null }
+  if (anchor.done) return { schedule: whole(), choices: [], span: null, passed: null }
   const start = dayNumber(window.start)
   const pinned =
     anchor.pin === null ? null : spans.find((s) => inSpan(s, dayNumber(anchor.pin!) - start))
@@ -106,6 +112,7 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
     start: window.start,
     states: window.states.map((s, i): DayState => (i >= from && i <= to ? s : 'shut')),
     cutOff: dayOf(start + to),
+    worth: b.worths.rank,
   })
   const tried = (span: SeasonSpan) =>
     schedulePackage(steps, fixed, mask(span), b.calendar, b.wishes)
@@ -159,6 +166,7 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
   return {
     schedule: { ...schedule, fits },
     choices,
+    span: taken?.span ?? null,
     passed: pinned || !fits ? null : passedOver(b, choices, schedule.sowDay),
   }
 }
@@ -221,9 +229,7 @@ function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
   if (!sown)
     return b.bySchool && span.season === 'spring' && schools.season === 'autumn' ? [] : [span]
   if (span.season === 'spring' && window.lead !== 'warm' && sown.purpose === 'lawn')
-    return schools.season !== 'autumn' && succeeds(dayShown(b, span, day), worth)
-      ? bestFirst(b, span)
-      : []
+    return schools.season !== 'autumn' && succeeds(dayShown(b, span, day), worth) ? [span] : []
   // What the school sows on is a person's word already; otherwise a sowing of poor odds is not taken.
   if (bySchool(window, day)) return [span]
   if (tooLate(b, bestDay(b, span), worthLate)) return []
@@ -250,36 +256,16 @@ function tooLate(b: ChoiceBrief, day: Day, least: number): boolean {
   )
 }
 
-/** The day of a season with the best odds. */
+/** The day of a season that is worth most. */
 const bestDay = (b: ChoiceBrief, span: SeasonSpan): Day =>
-  addDays(b.window.start, bestFirst(b, span)[0]!.from)
+  addDays(b.window.start, b.worths.bestOf(span.from, span.to) ?? span.from)
 
-/** The day a season that is not taken is shown with: in spring the best of it. */
+/** The day a season that is not taken is shown with: the best of those that could still be had. */
 const dayShown = (b: ChoiceBrief, span: SeasonSpan, day: Day): Day =>
-  b.sown && span.season === 'spring' && b.window.lead !== 'warm'
-    ? laterDay(day, bestDay(b, span))
-    : day
-
-/** Days of a season that are tried for their odds, one in so many. */
-const EVERY = 3
-/** Odds so near the best are as good, years in a hundred. */
-const AS_GOOD = 3
-
-/**
- * A season from the first day on whose odds are within a few points of its best; then the whole of
- * it, where that does not hold the work.
- */
-function bestFirst(b: ChoiceBrief, span: SeasonSpan): SeasonSpan[] {
-  const odds: { i: number; n: number }[] = []
-  for (let i = span.from; i <= span.to; i += EVERY)
-    if (b.window.states[i] !== 'shut') {
-      const n = oddsOf(b, addDays(b.window.start, i))?.succeed
-      if (n !== undefined) odds.push({ i, n })
-    }
-  const best = Math.max(...odds.map((o) => o.n))
-  const from = odds.find((o) => o.n >= best - AS_GOOD)?.i ?? span.from
-  return from === span.from ? [span] : [{ ...span, from }, span]
-}
+  addDays(
+    b.window.start,
+    b.worths.bestOf(daysBetween(b.window.start, day), span.to) ?? daysBetween(b.window.start, day),
+  )
 
 /** Seasons in their order; where the customer names a date, those that stand by then come first. */
 function byDate(
@@ -301,18 +287,61 @@ function byDate(
 const wantedOf = ({ parts }: Sown, trace: Trace): Grass[] =>
   parts.filter((p) => p.share >= WANTED_FROM || parts.length === 1).map((p) => trace.grass(p.grass))
 
-function oddsOf(b: ChoiceBrief, day: Day): DayOdds | null {
+/** What the odds of a sowing hang on. */
+type OddsOf = Pick<ChoiceBrief, 'window' | 'sown' | 'climate' | 'schools' | 'customerDate' | 'trace'> // prettier-ignore
+
+const oddsBrief = (sown: Sown, schools: Schools) => ({
+  watered: sown.watered,
+  lawn: sown.purpose === 'lawn' || sown.purpose === 'blend',
+  standsBy: schools.stands,
+})
+
+/** Seed that lies until spring is not followed by the odds. */
+const liesUntilSpring = ({ window }: OddsOf, i: number) => window.reasons[i] === 'dormant'
+
+/** Odds of sowing on a day; null where nothing is sown, or it lies until spring. */
+function oddsOf(b: OddsOf, day: Day): DayOdds | null {
   const { climate, sown, schools, customerDate, trace } = b
-  // Seed that lies until spring is not followed by the odds.
-  if (!sown || b.window.reasons[daysBetween(b.window.start, day)] === 'dormant') return null
+  if (!sown || liesUntilSpring(b, daysBetween(b.window.start, day))) return null
   const within = customerDate === null ? null : daysBetween(day, customerDate)
-  const brief = {
-    watered: sown.watered,
-    lawn: sown.purpose === 'lawn' || sown.purpose === 'blend',
-    standsBy: schools.stands,
-    within,
-  }
+  const brief = { ...oddsBrief(sown, schools), within }
   return oddsOnDay(wantedOf(sown, trace), yearDay(dayNumber(day)), brief, climate, trace)
+}
+
+/** Days between two on which the odds by a customer's date are worked. */
+const DATED_EVERY = 7
+
+/**
+ * Odds of a sowing by index into its window, for weighing days against each other: worked once a
+ * week, straight between.
+ */
+export function oddsFor(b: OddsOf): (i: number) => SomeOdds | null {
+  const { climate, sown, schools, window, customerDate, trace } = b
+  if (!sown) return () => null
+  const start = dayNumber(window.start)
+  if (customerDate === null) {
+    const year = oddsThroughYear(wantedOf(sown, trace), oddsBrief(sown, schools), climate, trace)
+    return (i) => {
+      if (year === null || liesUntilSpring(b, i)) return null
+      const succeed = year(yearDay(start + i))
+      return { succeed, inTime: succeed }
+    }
+  }
+  const known = new Map<number, DayOdds | null>()
+  const at = (i: number) => {
+    if (!known.has(i)) known.set(i, oddsOf(b, dayOf(start + i)))
+    return known.get(i)!
+  }
+  return (i) => {
+    const low = Math.floor(i / DATED_EVERY) * DATED_EVERY
+    const [from, to] = [at(low), at(low + DATED_EVERY)]
+    if (!from || !to) return from ?? to
+    const between = (x: number, y: number) => x + ((y - x) * (i - low)) / DATED_EVERY
+    return {
+      succeed: between(from.succeed, to.succeed),
+      inTime: between(from.inTime, to.inTime),
+    }
+  }
 }
 
 function choiceOf(

@@ -68,7 +68,7 @@ const isFigure = (given: unknown): given is Figure =>
 
 /** Works rules for one plan, and keeps every figure with its working in a flat table. */
 export class Trace {
-  readonly figures: Record<string, Figure> = {}
+  readonly figures: Record<string, Figure>
   private readonly cached: ReadByFirm
   /** What stands for the firm's numbers and grasses. */
   private readonly firm: Versioned
@@ -77,12 +77,25 @@ export class Trace {
   constructor(
     readonly firmValues: FirmValues = AS_DECLARED,
     readonly grasses: GrassTable = GRASSES,
+    /** Figures that are known already, of the trace that this one is a draft of. */
+    known: Readonly<Record<string, Figure>> | null = null,
   ) {
+    this.figures = known ? (Object.create(known) as Record<string, Figure>) : {}
     this.cached = READ.get(firmValues) ?? { groups: new Map(), declarations: new Map() }
     READ.set(firmValues, this.cached)
     const own = Object.values(grasses).filter((g) => GRASSES[g.id] !== g)
     const left = Object.keys(GRASSES).filter((id) => !(id in grasses))
     this.firm = { version: versionOf({ firmValues, own, left }) }
+  }
+
+  /** One to try with: nothing that it works is kept until it is adopted. */
+  draft(): Trace {
+    return new Trace(this.firmValues, this.grasses, this.figures)
+  }
+
+  /** Keeps what a draft of this trace has worked. */
+  adopt(draft: Trace): void {
+    for (const figure of Object.values(draft.figures)) this.put(figure)
   }
 
   /** A number of the trade: the firm's own, or as declared. */

@@ -526,4 +526,16 @@ plugs.size                                50 mm     practice      20..150
 materials.turf-rolls.roll                  1 m2     practice      0.1..50
 cover.bareInWinter                        30 %      model         5..90
 choice.coverSoon                           1 d      model         0..14
+worth.wait                               1.5 1      model         0..5
+worth.waitLong                            12 wk     model         2..52
+worth.dueWait                              2 1      model         0..10
+worth.marginal                            25 1      model         5..60
+worth.heatLine                            24 C      model         18..32
+worth.heat                                 4 1      model         0..15
+worth.dry                                  3 1      model         0..15
+worth.ahead                               21 d      model         7..42
+worth.closes                              56 d      model         21..120
+worth.closing                            0.8 1      model         0..5
+worth.weeds                                8 1      model         0..40
+worth.visit                                3 1      model         0..20
 `
