@@ -92,6 +92,7 @@ const row = coreType<SeasonRow>(
     byGrass: z.array(z.strictObject({ grass: z.string(), window: z.array(span), cutOff: day })),
     cutOff: day.nullable(),
     sowDay: day.nullable(),
+    worth: z.array(z.number()),
     sows: z.boolean(),
     steps: z.array(
       z.strictObject({

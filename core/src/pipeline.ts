@@ -152,6 +152,7 @@ export function planJob(
       { firm, workforce, trace },
     ),
     packages: order.packages,
+    worth: order.worth?.id ?? null,
     steps,
     looseRecords: order.records.loose(),
     follow: followed.follow,

@@ -49,7 +49,7 @@ import { operationRates, setUpHours } from './reference/operations.ts'
 import { operationValues } from './reference/operationValues.ts'
 import { drainValues, levelValues, lineWidths, trenchValues } from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderRules.ts'
-import { worthRule } from './schedule/pieceWorth.ts'
+import { planWorthRule, worthRule } from './schedule/pieceWorth.ts'
 import { worthValues } from './climate/dayWorth.ts'
 import { choiceValues } from './climate/choiceValues.ts'
 import { treatmentReadings, usualWait, waitRules } from './work/waitingPeriods.ts'
@@ -94,7 +94,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   careRules,
   waitRules,
   orderRules,
-  { worthRule },
+  { worthRule, planWorthRule },
   hoursRules,
   waterRules,
   emergenceRules,

@@ -1,3 +1,5 @@
+import { statSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
 import { addDays, type Day } from '@juvena/core/calendar/day'
 import { weatherOn, type WeatherAtSite } from '@juvena/core/climate/weatherOn'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
@@ -37,6 +39,8 @@ export interface SeasonParts {
  * as it is now.
  */
 const PATIENCE = 2_500
+/** Rows that another build of Juvena worked are worked again. */
+const BUILT = Math.round(statSync(fileURLToPath(import.meta.url)).mtimeMs)
 /** Where more than this are being worked, nobody waits: the answer says how many they are. */
 const SOON = 60
 /** Jobs taken from the list of stale ones at a time. */
@@ -71,7 +75,7 @@ export function seasonKeeper({ jobs, diary, firm, planned, weather, stock, clock
       stock.shown(),
     ])
     const known = JSON.stringify(stations.map((s) => [s.id, s.revision]))
-    await planned.heed({ firm: String(revision), stations: known, stock: version }, (zone) =>
+    await planned.heed({ firm: `${revision} ${BUILT}`, stations: known, stock: version }, (zone) =>
       clock.today(zone || null),
     )
   }

@@ -115,6 +115,8 @@ export interface JobPlan {
   /** Eight years in ten it lies between, by day. */
   soilBand: { low: number[]; high: number[] }
   packages: PackagePlan[]
+  /** The figure of what its days are worth; null where nothing is ahead. */
+  worth: string | null
   /** Every step by its day, those after sowing too. */
   steps: PlannedStep[]
   /** Pins and ticks of steps that are no longer planned. */

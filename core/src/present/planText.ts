@@ -5,6 +5,7 @@ import { quantity, say, type Message } from '../rules/message.ts'
 import type { Figure } from '../trace/figure.ts'
 import { REASONS } from '../climate/dayReasons.ts'
 import { dayWork } from './dayWork.ts'
+import { differsText, otherDays } from './otherDays.ts'
 import { render, type Reader } from './render.ts'
 
 const SIGNS = { hold: 'STOP', warn: 'NOTE', note: 'note' } as const
@@ -20,7 +21,10 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
   const figure = (id: string | null | undefined) => (id ? plan.figures[id] : undefined)
   const names = new Map(plan.zones.map((z) => [z.id, z.name]))
   const zoneName = (id: string) => names.get(id.replace(/ later$/, '')) ?? id
-  const lines: string[] = [`${job.name}, planned ${day(plan.today)}`]
+  const worth = figure(plan.worth)
+  const lines: string[] = [
+    `${job.name}, planned ${day(plan.today)}${worth ? `, worth ${shown(worth)} of 100` : ''}`,
+  ]
   const part = (title: string, list: readonly string[]) => {
     if (list.length > 0) lines.push('', title, ...list.map((l) => `  ${l}`))
   }
@@ -105,6 +109,14 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
         (c) =>
           `  ${c.taken ? '>' : ' '} ${c.season} ${day(c.day)}: ${c.state}, ${told(c.reason)}${c.odds ? `; ${shown(c.odds)} years in 100` : ''}. ${told(c.costs)}`,
       ),
+      ...(p.worth
+        ? [
+            `  worth ${shown(p.worth.figure)} of 100 on ${day(p.sowDay)}: ${p.worth.parts.map(told).join('; ')}`,
+            `  other days: ${otherDays(p.worth)
+              .map((o) => `${showDay(o.day)} ${differsText(o.differs)}`)
+              .join(' · ')}`,
+          ]
+        : []),
       ...(p.kind === 'due'
         ? []
         : p.window

@@ -26,6 +26,8 @@ export interface SeasonRow {
   byGrass: GrassWindow[]
   cutOff: Day | null
   sowDay: Day | null
+  /** What its days are worth by week from today, 0 to 100; empty where that is not known. */
+  worth: number[]
   /** Whether anything is sown, set or laid: it wants watering. */
   sows: boolean
   steps: {
@@ -93,6 +95,7 @@ export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
     byGrass: (pack?.byGrass ?? []).map((g) => ({ ...g, window: soon(g.window) })),
     cutOff: pack ? (pack.cutOff.value as Day) : null,
     sowDay: pack?.sowDay ?? null,
+    worth: pack?.worth?.weeks.slice(0, WINDOW_SHOWN / 7) ?? [],
     sows: plan.packages.some((p) => p.plants),
     steps: plan.steps.map((s) => ({
       id: s.id,
@@ -126,6 +129,7 @@ export const failedRow = (id: string, name: string, why: Message = CANNOT_PLAN):
   byGrass: [],
   cutOff: null,
   sowDay: null,
+  worth: [],
   sows: false,
   steps: [],
   next: null,

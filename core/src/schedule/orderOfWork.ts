@@ -12,8 +12,8 @@ import { OPERATIONS } from '../reference/operations.ts'
 import { drainValues } from '../reference/siteValues.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import { deepestSeed } from '../seed/seedDepth.ts'
-import type { Notice } from '../trace/figure.ts'
-import { packageScope } from '../trace/scope.ts'
+import type { Figure, Notice } from '../trace/figure.ts'
+import { JOB, packageScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { PackageKind, WorkPackage } from '../work/workPackages.ts'
 import { fixedFor } from './fixedDays.ts'
@@ -31,7 +31,7 @@ import {
   hoursOnDays,
   schedulePackage,
 } from './schedulePackage.ts'
-import { DayWorths, pieceWorth } from './pieceWorth.ts'
+import { DayWorths, pieceWorth, planWorthRule } from './pieceWorth.ts'
 import { chooseSowing, oddsFor } from './sowingChoices.ts'
 import { StepRecords } from './stepRecords.ts'
 import { type PackageSteps, type StepBrief, plantsIn, stepsOf } from './steps.ts'
@@ -39,6 +39,8 @@ import { whatInstead } from './whatInstead.ts'
 
 export interface OrderOfWork {
   packages: PackagePlan[]
+  /** The worth of the plan; null where nothing is ahead. */
+  worth: Figure | null
   notices: Notice[]
   records: StepRecords
 }
@@ -87,8 +89,10 @@ export function orderOfWork(brief: OrderBrief): OrderOfWork {
   const best = tried && tried.worth > each.worth ? tried : each
   brief.trace.adopt(best.trace)
   const ordered = wanted.map(({ pack }) => best.byPack.get(pack.id)!)
+  const pieces = ordered.flatMap((o) => (o.plan.worth ? [o.plan.worth.figure] : []))
   return {
     packages: ordered.map((o) => o.plan),
+    worth: pieces.length > 0 ? brief.trace.work(planWorthRule, JOB, { pieces }) : null,
     notices: ordered.flatMap((o) => o.notices),
     records,
   }

@@ -14,9 +14,9 @@ export const orderRules = {
     ...stepDay,
     id: 'order.day',
     standing: 'practice',
-    says: 'The first open day to sow that every lag, wait and working day allows; the steps before it lie as close as they should.',
+    says: 'Of the days that every lag, wait and working day allows, the one that is worth most; the steps before it lie as close as they should.',
     inputs: { before: 'date?', cutOff: 'date?', window: 'text?', waits: 'date[]' },
-    steps: 'after the step before it, as early as may be',
+    steps: 'the day worth most; the steps round it as near as may be',
   }),
   first: procedure({
     ...stepDay,

@@ -2,7 +2,8 @@ import { dayOf, dayNumber, daysBetween, type Day } from '../calendar/day.ts'
 import { partSaid, pointsOf, shownPoints, worthOfDay, worthValues, type PartOfWorth, type WorthBrief } from '../climate/dayWorth.ts' // prettier-ignore
 import type { PieceWorth, WorthOfDay } from '../plan/order.ts'
 import { joined, onDay, say } from '../rules/message.ts'
-import { procedure } from '../rules/rule.ts'
+import { sum } from '../quantities/sum.ts'
+import { procedure, rule } from '../rules/rule.ts'
 import type { Figure } from '../trace/figure.ts'
 import type { Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -20,6 +21,19 @@ export const worthRule = procedure({
   steps: 'the parts, added; shown from 1 to 100',
   by: 'climate/dayWorth: worthOfDay',
   check: 'dayWorth.test.ts',
+})
+
+export const planWorthRule = rule({
+  id: 'order.planWorth',
+  key: 'planWorth',
+  stage: 6,
+  label: 'Worth of the plan, of 100',
+  unit: '1',
+  standing: 'model',
+  says: 'The mean of what the days of its pieces of work are worth.',
+  inputs: { pieces: '1[]' },
+  formula: 'mean(pieces)',
+  compute: ({ pieces }) => sum(pieces) / pieces.length,
 })
 
 /** What each day of a window is worth for a piece of work, worked when asked. */

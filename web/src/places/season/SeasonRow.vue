@@ -103,6 +103,7 @@ const STATES = {
         :name="`${row.name}, when it could be sown`"
         :spans="row.window"
         :by-grass="row.byGrass"
+        :worth="row.worth"
         :from="from"
         :days="days"
         :cut-off="row.cutOff ?? from"

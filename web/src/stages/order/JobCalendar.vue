@@ -1,185 +1,51 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
+import { daysBetween } from '@juvena/core/calendar/day'
 import { REASONS } from '@juvena/core/climate/dayReasons'
-import type { PackagePlan, PlannedStep, WindowSpan } from '@juvena/core/plan/order'
+import type { PackagePlan, PlannedStep } from '@juvena/core/plan/order'
+import { differsText } from '@juvena/core/present/otherDays'
 import { OPERATIONS } from '@juvena/core/reference/operations'
-import type { Message } from '@juvena/core/rules/message'
-import { zoneOf } from '@juvena/core/trace/scope'
+import { num } from '@juvena/core/trace/figure'
 import { dayText } from '../../parts/dayRow.ts'
+import WorthShade from '../../parts/WorthShade.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import { useLastMove } from './lastMove.ts'
+import LanePiece from './LanePiece.vue'
+import { lanesOf, type Lane } from './lanes.ts'
+import { headsOf, LINE_DAYS, placeOf } from './timeLine.ts'
 
 /**
- * The job on one line of time: a lane for each piece of work with the days that are right for it,
- * the work as cores taken from it, why that day and what another would be; below, the visits as they
- * fall.
+ * The job on one line of time: a lane for each piece of work with what its weeks are worth, the
+ * work as cores taken from it, why that day and what another would cost; below, the visits as they
+ * fall. A core is dragged, or moved by the arrow keys, to another day.
  */
+const props = defineProps<{ titleOf: (pack: PackagePlan) => string }>()
 const firm = useFirm()
 const job = useJob()
-defineProps<{ titleOf: (pack: PackagePlan) => string }>()
-
-/** Nine weeks a column each, then two months a column. */
-const WEEKS = 9
-const LATER = 5
-const TWO_MONTHS = 61
-const DAYS = WEEKS * 7 + LATER * TWO_MONTHS
-/** Where a day lies, 0 to 1 of the lane. */
-const place = (day: string) => {
-  const d = Math.min(DAYS, Math.max(0, daysBetween(job.today, day)))
-  const columns = d < WEEKS * 7 ? d / 7 : WEEKS + (d - WEEKS * 7) / TWO_MONTHS
-  return columns / (WEEKS + LATER)
-}
+const place = (day: string) => placeOf(job.today, day)
 const percent = (x: number) => `${(100 * x).toFixed(2)}%`
-const heads = computed(() => [
-  ...Array.from({ length: WEEKS }, (_, w) => addDays(job.today, 7 * w)).map((day, i) => ({
-    day,
-    // Beside the first day there is no room for the second.
-    text:
-      i === 1
-        ? ''
-        : i === 0 || Number(day.slice(8)) <= 7
-          ? showDay(day).slice(4)
-          : String(Number(day.slice(8))),
-  })),
-  ...Array.from({ length: LATER }, (_, m) => addDays(job.today, WEEKS * 7 + m * TWO_MONTHS)).map(
-    (day) => ({ day, text: showDay(day).slice(4).replace(/^\d+ /, '') }),
-  ),
-])
+const heads = computed(() => headsOf(job.today))
+const lanes = computed(() =>
+  job.plan ? lanesOf(job.plan, { today: job.today, told: firm.say, titleOf: props.titleOf }) : [],
+)
+const lastMove = useLastMove()
 
-interface Piece {
-  key: string
-  at: number
-  /** In a word each, the weightiest first. */
-  words: string[]
-  weights: Map<string, number>
-  says: string
-  plants: boolean
-  done: boolean
+/** What a day would be worth for the work of a lane. */
+function daySays({ pack }: Lane, leads: boolean, day: string): string {
+  if (!pack?.worth || !leads) return ''
+  const span = pack.window.find((w) => w.from <= day && day <= w.to)
+  const week = Math.floor(daysBetween(job.today, day) / 7)
+  const worth = pack.worth.weeks[week]
+  if (span?.state === 'shut' || !worth)
+    return span?.state === 'shut' ? `shut: ${firm.say(REASONS[span.reason])}` : 'shut'
+  const differs = day === pack.sowDay ? 0 : worth - num(pack.worth.figure)
+  return day === pack.sowDay
+    ? `worth ${num(pack.worth.figure)} of 100`
+    : `about ${worth} of 100, ${differsText(differs)}`
 }
-/** Steps so near that their cores would lie on one another are one core. */
-const APART = 0.095
-function piecesOf(steps: readonly PlannedStep[]): Piece[] {
-  const pieces: Piece[] = []
-  for (const s of [...steps].sort((a, b) => a.chosen.localeCompare(b.chosen))) {
-    const [word, weight] = OPERATIONS[s.kind].short
-    if (weight === 0 && steps.length > 1) continue
-    const at = place(s.chosen)
-    const near = pieces.at(-1)
-    const says = `${showDay(s.chosen)}: ${firm.say(s.name)}`
-    const name = firm.say(word) || firm.say(s.name)
-    if (near && at - near.at < APART) {
-      near.weights.set(name, Math.max(weight, near.weights.get(name) ?? 0))
-      near.says += `; ${says}`
-      near.plants ||= OPERATIONS[s.kind].plants === true
-      near.done &&= s.state === 'done'
-    } else
-      pieces.push({
-        key: s.id,
-        at,
-        words: [],
-        weights: new Map([[name, weight]]),
-        says,
-        plants: OPERATIONS[s.kind].plants === true,
-        done: s.state === 'done',
-      })
-  }
-  for (const p of pieces) p.words = [...p.weights].sort((a, b) => b[1] - a[1]).map(([name]) => name)
-  return pieces
-}
-
-interface Lane {
-  id: string
-  pack: PackagePlan | null
-  name: string
-  sub: string
-  spans: { left: string; width: string; state: string; says: string }[]
-  cutOff: string | null
-  pieces: Piece[]
-  why: string
-  other: string
-}
-const spansOf = (window: readonly WindowSpan[]) =>
-  window
-    .filter((s) => daysBetween(job.today, s.from) < DAYS && s.to >= job.today)
-    .map((s) => ({
-      left: percent(place(s.from)),
-      width: percent(place(addDays(s.to, 1)) - place(s.from)),
-      state: s.state,
-      says: `${showDay(s.from)} to ${showDay(s.to)}, ${s.state}: ${firm.say(REASONS[s.reason])}`,
-    }))
-const zonesText = (ids: readonly string[]) => {
-  const all = job.plan?.zones.filter((z) => z.area) ?? []
-  return ids.length === all.length && ids.length > 1
-    ? 'all zones'
-    : ids.map((id) => all.find((z) => z.id === zoneOf(id))?.name ?? id).join(', ')
-}
-/** What is said of a day that is not taken, beside the one that is. */
-function otherDays(pack: PackagePlan): string {
-  const taken = pack.choices.find((c) => c.taken)
-  return pack.choices
-    .filter((c) => !c.taken)
-    .map((c) => {
-      const [a, b] = [c.odds?.value, taken?.odds?.value]
-      const differ = typeof a === 'number' && typeof b === 'number' ? a - b : null
-      const worth = differ === null ? c.state : `${differ > 0 ? '+' : differ < 0 ? '−' : '±'}${Math.abs(differ)}` // prettier-ignore
-      return `${dayText(c.day, job.today)}: ${worth}`
-    })
-    .join(' · ')
-}
-const reasonAt = (pack: PackagePlan): Message =>
-  REASONS[pack.window.find((w) => w.from <= pack.sowDay && pack.sowDay <= w.to)?.reason ?? 'good']
-const lanes = computed<Lane[]>(() => {
-  const { plan } = job
-  if (!plan) return []
-  const later = new Set(plan.follow.later.map((s) => s.id))
-  const stepsOf = (pack: string) => plan.steps.filter((s) => s.workPackage === pack)
-  const ordered = [...plan.packages].sort((a, b) => Number(b.kind === 'due') - Number(a.kind === 'due')) // prettier-ignore
-  return ordered.flatMap((pack): Lane[] => {
-    const mine = stepsOf(pack.id)
-    const work = mine.filter((s) => !later.has(s.id))
-    const after = mine.filter((s) => later.has(s.id))
-    const odds = pack.choices.find((c) => c.taken)?.odds
-    const lane: Lane = {
-      id: pack.id,
-      pack,
-      name: pack.kind === 'due' ? firm.say(work[0]?.name ?? '') : '',
-      sub: pack.kind === 'due' ? zonesText(pack.zones) : '',
-      spans: pack.kind === 'due' ? [] : spansOf(pack.window),
-      cutOff: pack.kind === 'due' || pack.kind === 'feed' || pack.kind === 'barrier' ? null : String(pack.cutOff.value), // prettier-ignore
-      pieces: piecesOf(work),
-      why:
-        pack.kind === 'due'
-          ? `${dayText(pack.sowDay, job.today)}: due, it waits for nothing else.`
-          : `${dayText(pack.sowDay, job.today)}: ${odds ? `${odds.value} years in 100; ` : ''}${firm.say(reasonAt(pack))}.`,
-      other: otherDays(pack),
-    }
-    const f = plan.follow.packages.find((x) => x.workPackage === pack.id)
-    const growing = f?.phases?.growing
-    return after.length === 0
-      ? [lane]
-      : [
-          lane,
-          {
-            id: `${pack.id} after`,
-            pack: null,
-            name: pack.plants ? 'Waters, then grows on' : 'Afterwards',
-            sub: f?.wateringDays
-              ? `${f.wateringDays.value} days kept moist`
-              : zonesText(pack.zones),
-            spans: [],
-            cutOff: null,
-            pieces: piecesOf(after),
-            why: growing
-              ? `Growing on ${dayText(growing.from, job.today)} to ${dayText(growing.to, job.today)}.`
-              : '',
-            other: f?.rest
-              ? `nothing grows ${dayText(f.rest.from, job.today)} to ${dayText(f.rest.to, job.today)}`
-              : '',
-          },
-        ]
-  })
-})
+const open = (id: string) =>
+  document.getElementById(`step-${id}`)?.scrollIntoView({ block: 'center' })
 
 /** The work of a day in a word each; what goes without saying is left out. */
 function shortly(steps: readonly PlannedStep[]): string {
@@ -218,37 +84,45 @@ const visits = computed(() => {
     <ul aria-label="Work by its season">
       <li v-for="l in lanes" :key="l.id" class="lane-grid">
         <div class="label">
-          <b>{{ l.pack && !l.name ? titleOf(l.pack) : l.name }}</b>
+          <b>{{ l.name }}</b>
           <span v-if="l.sub" class="small soft">{{ l.sub }}</span>
         </div>
-        <div class="lane" :class="{ turf: l.pack, slim: l.spans.length === 0 }">
-          <span
-            v-for="s in l.spans"
-            :key="s.left"
-            class="span"
-            :class="s.state"
-            :style="{ left: s.left, width: s.width }"
-            :title="s.says"
+        <div class="lane" :class="{ turf: l.pack, slim: l.pack?.kind === 'due' || !l.pack }">
+          <WorthShade
+            v-if="l.pack && l.pack.kind !== 'due'"
+            class="shade"
+            :spans="l.pack.window"
+            :worth="l.pack.worth?.weeks ?? []"
+            :start="job.today"
+            :from="job.today"
+            :days="LINE_DAYS"
+            :place="place"
           />
           <span v-if="l.cutOff" class="cut" :style="{ left: percent(place(l.cutOff)) }" />
-          <a
+          <LanePiece
             v-for="p in l.pieces"
             :key="p.key"
-            class="core"
-            :class="{ plants: p.plants, done: p.done }"
-            :href="`#step-${p.key}`"
-            :style="{ left: `min(${percent(p.at)}, calc(100% - 2.5rem))` }"
-            :title="p.says"
-            ><span v-for="w in p.words.slice(0, 2)" :key="w">{{ w }}</span
-            ><span v-if="p.words.length > 2">+{{ p.words.length - 2 }}</span
-            ><span class="only-read">{{ p.says }}</span></a
-          >
+            :piece="p"
+            :from="job.today"
+            :says="(day) => daySays(l, p.leads, day)"
+            @move="lastMove.move(p.step, $event)"
+            @open="open(p.step.id)"
+          />
         </div>
         <p class="why small">
           {{ l.why }}<span v-if="l.other" class="soft">{{ l.other }}</span>
         </p>
       </li>
     </ul>
+    <div v-if="lastMove.told.value" class="moved-piece" role="status">
+      <p>
+        <b>{{ lastMove.told.value.says }}</b> {{ lastMove.told.value.costs }}
+        <span class="soft">{{ lastMove.told.value.others }}</span>
+        <span v-for="a in lastMove.told.value.against" :key="a" class="against">▲ {{ a }}</span>
+      </p>
+      <button type="button" class="act slight" @click="lastMove.undo()">undo this move</button>
+      <button type="button" class="plain small" @click="lastMove.forget()">close</button>
+    </div>
     <ol class="stops" aria-label="Visits">
       <li v-for="v in visits.slice(0, SHOWN_VISITS)" :key="v.day" :class="{ sows: v.sows }">
         <b>{{ dayText(v.day, job.today) }}</b>
@@ -320,58 +194,14 @@ ol {
     repeating-linear-gradient(78deg, var(--moss) 0 1px, transparent 1px 11px);
   opacity: 0.75;
 }
-.span {
-  position: absolute;
+.shade {
   top: 9px;
-  bottom: 0;
-}
-.span.open {
-  background: color-mix(in srgb, var(--moss) 30%, transparent);
-}
-.span.marginal {
-  background: color-mix(in srgb, var(--moss) 11%, transparent);
-}
-.span.shut {
-  border-bottom: 2px solid color-mix(in srgb, var(--hold) 30%, transparent);
 }
 .cut {
   position: absolute;
   top: 9px;
   bottom: 0;
   border-left: 3px solid var(--hold);
-}
-.core {
-  position: absolute;
-  top: 9px;
-  min-width: 2.2rem;
-  max-width: 3.6rem;
-  min-height: 2rem;
-  padding: 0.1rem 0.25rem 0.2rem;
-  display: grid;
-  align-content: center;
-  justify-items: center;
-  border: 1.5px solid var(--ink);
-  border-top: 0;
-  border-radius: 0 0 9px 9px;
-  background: var(--sheet);
-  color: var(--ink);
-  font-size: 0.6875rem;
-  line-height: 1.1;
-  text-decoration: none;
-  overflow: hidden;
-}
-.core.plants {
-  border-bottom: 5px solid var(--moss);
-}
-.core.done {
-  background: var(--moss-wash);
-  border-style: dashed;
-  border-top: 0;
-}
-.core:hover,
-.core:focus-visible {
-  z-index: 2;
-  background: var(--paper-deep);
 }
 .why {
   margin: 0;
@@ -381,6 +211,26 @@ ol {
 }
 .why span {
   margin-left: 0.6rem;
+}
+.moved-piece {
+  display: flex;
+  gap: 0.7rem;
+  align-items: center;
+  margin-top: 0.6rem;
+  padding: 0.4rem 0.7rem;
+  border: 1.5px solid var(--ink);
+  background: var(--sheet);
+  line-height: 1.3;
+}
+.moved-piece p {
+  flex: 1;
+}
+.moved-piece button {
+  white-space: nowrap;
+}
+.against {
+  display: block;
+  color: var(--hold);
 }
 .stops {
   display: grid;

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
-import type { PlannedStep, LooseRecord } from '@juvena/core/plan/order'
-import { pinKeys, readStepKey } from '@juvena/core/schedule/stepRecords'
+import type { LooseRecord } from '@juvena/core/plan/order'
 import { OPERATIONS } from '@juvena/core/reference/operations'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import { zoneOf } from '@juvena/core/trace/scope'
@@ -14,6 +13,7 @@ import { useFirm } from '../../stores/firm.ts'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
 import JobCalendar from './JobCalendar.vue'
+import { usePins } from './pins.ts'
 import StepSlider from './StepSlider.vue'
 import SowingChoices from './SowingChoices.vue'
 import WindowRibbon from './WindowRibbon.vue'
@@ -36,39 +36,12 @@ const names = (ids: string[]) =>
   ids.length === job.plan?.zones.filter((z) => z.area).length && ids.length > 1
     ? 'all zones'
     : ids.map(zoneName).join(', ')
+const { pinOf, pin, unpin } = usePins()
 const pinning = ref<string | null>(null)
 const chart = ref(false)
-/**
- * Whether a pin is kept for a step: by operation and zone, or as before version 3 by its work
- * package.
- */
-const isPinOf = (key: string, step: PlannedStep) => {
-  const read = readStepKey(key)
-  return (
-    read?.kind === step.kind &&
-    read.part === step.part &&
-    (read.zone === null ? read.workPackage === step.workPackage : step.zones.includes(read.zone))
-  )
-}
-const pinOf = (step: PlannedStep) =>
-  Object.entries(job.draft?.pins ?? {}).find(([key]) => isPinOf(key, step))
 const loose = computed(() => job.plan?.looseRecords ?? [])
 const looseSays = ({ kind, zones, pin, tick }: LooseRecord) =>
   `${firm.say(OPERATIONS[kind].name)}${zones.length ? `, ${zones.map(zoneName).join(', ')}` : ''}: ${pin ? `pinned to ${showDay(pin.day, true)}` : `done ${showDay(tick!.day, true)}`}`
-const letGo = (key: string) =>
-  job.edit(`pin.${key}`, (d) => {
-    const pins = { ...d.pins }
-    delete pins[key]
-    d.pins = pins
-  })
-function pin(step: PlannedStep, day: string | null) {
-  job.edit(`pin.${step.id}`, (d) => {
-    const pins = { ...d.pins }
-    for (const key of Object.keys(pins)) if (isPinOf(key, step)) delete pins[key]
-    if (day) for (const key of pinKeys(step.kind, step.zones, step.part)) pins[key] = day
-    d.pins = pins
-  })
-}
 const stepsOf = (pack: string) => job.plan?.steps.filter((s) => s.workPackage === pack) ?? []
 /**
  * A caution stands in full at the first step it belongs to, and is called back to at the later
@@ -150,6 +123,10 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
       says="Days come from zones with a size and an approach."
     />
     <div v-else class="visits">
+      <p v-if="job.plan?.worth" class="worth">
+        Worth of the plan <FigureValue :id="job.plan.worth" class="big" />
+        <span class="small soft">of 100</span>
+      </p>
       <QuantityField
         label="Visits wanted"
         kind="ratio"
@@ -184,6 +161,7 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
         <WindowRibbon
           :spans="s.window"
           :by-grass="s.byGrass"
+          :worth="s.worth?.weeks"
           :from="range.from"
           :days="range.days"
           :cut-off="String(s.cutOff.value)"
@@ -301,7 +279,7 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
       <ul>
         <li v-for="r in loose" :key="r.pin?.key ?? r.tick!.entry">
           {{ looseSays(r) }}
-          <button v-if="r.pin" type="button" class="plain small" @click="letGo(r.pin.key)">
+          <button v-if="r.pin" type="button" class="plain small" @click="unpin(r.pin.key)">
             delete
           </button>
         </li>
@@ -369,9 +347,16 @@ tr.done b {
 }
 .visits {
   display: grid;
-  grid-template-columns: 11rem 1fr;
+  grid-template-columns: auto 11rem 1fr;
   gap: 0.9rem;
   align-items: end;
+}
+.worth {
+  white-space: nowrap;
+}
+.worth .big {
+  font-size: 1.5rem;
+  font-weight: 700;
 }
 .given {
   border-left: 4px solid var(--sun);

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
-import { pinKeys } from '@juvena/core/schedule/stepRecords'
 import type { PackagePlan } from '@juvena/core/plan/order'
 import FigureValue from '../../parts/FigureValue.vue'
 import WindowRibbon from './WindowRibbon.vue'
 import { dayText } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import { usePins } from './pins.ts'
 
 /**
  * The next honest seasons of a piece of work side by side: the season, its day, what it is worth
@@ -39,17 +39,10 @@ const away = (day: string) => {
       ? `in ${days} days`
       : `in ${Math.round(days / 7)} weeks`
 }
+const { pin } = usePins()
 function take(day: string | null) {
   const step = anchor()
-  if (!step) return
-  job.edit(`season.${props.pack.id}`, (d) => {
-    const pins = { ...d.pins }
-    for (const key of pinKeys(step.kind, step.zones)) {
-      if (day) pins[key] = day
-      else delete pins[key]
-    }
-    d.pins = pins
-  })
+  if (step) pin(step, day)
 }
 </script>
 
@@ -58,6 +51,7 @@ function take(day: string | null) {
     <WindowRibbon
       :spans="pack.window"
       :by-grass="pack.byGrass"
+      :worth="pack.worth?.weeks"
       names
       :from="job.today"
       :days="DAYS"

@@ -18,6 +18,8 @@ const props = defineProps<{
   days: number
   cutOff: string
   sow?: string | null
+  /** What its weeks are worth, 0 to 100, by week from today: open days are the darker the more. */
+  worth?: readonly number[]
   reasons?: boolean
   /** The grasses named on their bands, which are then as tall as a line of text. */
   names?: boolean
@@ -40,6 +42,25 @@ const bands = computed<Band[]>(() =>
     : [{ name: '', spans: props.spans, cutOff: props.cutOff }],
 )
 const tall = computed(() => 30 / bands.value.length)
+interface Drawn extends WindowSpan {
+  x: number
+  end: number
+  shade?: number
+}
+/** An open stretch, week by week where it is known what they are worth. */
+function byWorth(stretch: Drawn): Drawn[] {
+  if (stretch.state !== 'open' || !props.worth?.length) return [stretch]
+  const began = daysBetween(firm.today, props.from)
+  const list: Drawn[] = []
+  for (let x = stretch.x; x < stretch.end;) {
+    const week = Math.floor((began + x) / 7)
+    const end = Math.min(stretch.end, 7 * (week + 1) - began)
+    const worth = props.worth[week]
+    list.push({ ...stretch, x, end, ...(worth === undefined ? {} : { shade: 0.08 + 0.0042 * worth }) }) // prettier-ignore
+    x = end
+  }
+  return list
+}
 const drawn = computed(() =>
   bands.value.map((band) => ({
     name: band.name,
@@ -50,7 +71,8 @@ const drawn = computed(() =>
         x: Math.max(0, daysBetween(props.from, s.from)),
         end: Math.min(props.days, daysBetween(props.from, s.to) + 1),
       }))
-      .filter((s) => s.end > s.x),
+      .filter((s) => s.end > s.x)
+      .flatMap(byWorth),
   })),
 )
 const sowAt = computed(() => (props.sow ? daysBetween(props.from, props.sow) : -1))
@@ -147,12 +169,13 @@ function key(event: KeyboardEvent) {
       <g v-for="(band, row) in drawn" :key="band.name">
         <rect
           v-for="p in band.pieces"
-          :key="p.from"
+          :key="`${p.from} ${p.x}`"
           :x="p.x * 10"
           :y="row * tall"
           :width="(p.end - p.x) * 10"
           :height="tall"
-          :class="p.state"
+          :class="[p.state, { shaded: p.shade !== undefined }]"
+          :fill-opacity="p.shade"
           :fill="p.state === 'open' ? undefined : `url(#${id}${p.state})`"
         >
           <title v-if="!reasons">
@@ -263,6 +286,9 @@ function key(event: KeyboardEvent) {
 .open {
   fill: var(--moss-wash);
   stroke: none;
+}
+.open.shaded {
+  fill: var(--moss);
 }
 .m1 {
   fill: var(--sheet);
