@@ -233,6 +233,15 @@ const dayStep = z.strictObject({
       detail: message,
     }),
   ),
+  look: z
+    .strictObject({
+      counts: z.enum(['cover', 'seen']),
+      asks: message,
+      yes: z.strictObject({ when: message, says: message }),
+      no: z.strictObject({ when: message, says: message }),
+      answer: z.enum(['yes', 'no']).nullable(),
+    })
+    .nullable(),
   cautions: z.array(z.string()),
   against: z.array(told),
   lots: z.array(z.strictObject({ lot: z.string(), zone: z.string(), kg: z.number() })),

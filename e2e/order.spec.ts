@@ -1,4 +1,4 @@
-import { expect, openJob, saved, SITE, test, ZONE } from './juvena.ts'
+import { expect, field, openJob, saved, SITE, test, ZONE } from './juvena.ts'
 
 test.use({ firms: { file: 'order', names: ['demo'] } })
 
@@ -59,7 +59,7 @@ test('heads are clipped and pests treated when they are due, while the sowing of
   const lane = (text: RegExp) => page.locator(lanes).getByRole('listitem').filter({ hasText: text })
   await expect(lane(/Clip and bag/)).toContainText('due, it waits for nothing else')
   await expect(lane(/Clip and bag/)).toContainText(/2[2-4] Feb/)
-  await expect(lane(/Treat/)).toContainText('Far end')
+  await expect(lane(/Deal with the pests/)).toContainText(/Far end.*so long after the flight/)
   // The sound ground is sown before the treated one.
   const title = async (name: RegExp) =>
     (await lane(name).getByRole('slider').first().getAttribute('title'))!
@@ -80,14 +80,51 @@ test('a warm lawn’s spring is four dated visits, its hard cut weeks before bla
     sunHours: '8 h',
     heightOfCut: '25 mm',
     sowing: 'none',
+    weedsSeen: ['crabgrass'],
+    operations: { 'pre-emergence': { on: true } },
   }
   const site = { latitude: 33.5, longitude: 10, frost: '10 Nov' }
   await openJob(page, { site, watering: 'sure', zones: [warm] }, 'order')
   const days = new Map<string, string>()
-  for (const name of [/Pre-emergence/, /Cut hard in spring/, /Work without seed/, /^Feed/]) {
+  for (const name of [/Pre-emergence/, /Cut hard in spring/, /Work without seed/]) {
     const item = page.locator(lanes).getByRole('listitem').filter({ hasText: name }).first()
     const says = (await item.locator('.why').textContent())!
     days.set(String(name), /\d+ \w{3}/.exec(says)![0])
   }
-  expect(new Set(days.values()).size).toBe(4)
+  expect(new Set(days.values()).size).toBe(3)
+  const cards = page.locator(visits).getByRole('listitem')
+  expect(await cards.count()).toBeGreaterThanOrEqual(4)
+  await expect(page.getByRole('row', { name: /Put down a pre-emergence/ })).toContainText(
+    'half the dose of the label',
+  )
+  await expect(page.getByRole('row', { name: /other half of the pre-emergence/ })).toBeVisible()
+})
+
+test('a visit is ticked with its count, and takes the branch: sown again under 70 %, handed over from there', async ({
+  page,
+}) => {
+  await openJob(page, { site: SITE, zones: [ZONE] }, 'order')
+  const row = page.getByRole('row', { name: /One-month visit/ })
+  await expect(row).toContainText(/under 70 %: sow thin places again/)
+  await expect(page.getByRole('row', { name: /Sow thin places again/ })).toHaveCount(0)
+  const tick = async (cover: string) => {
+    await page.getByRole('button', { name: /8 Diary/ }).click()
+    await page.getByRole('checkbox', { name: 'One-month visit done' }).click()
+    await page.getByRole('button', { name: 'Done', exact: true }).click()
+    await expect(page.getByRole('alert')).toContainText('Enter the cover that was counted')
+    await field(page, 'Under wanted grass, %').fill(cover)
+    await page.getByRole('button', { name: 'Done', exact: true }).click()
+    await expect(page.getByRole('checkbox', { name: 'One-month visit done' })).toBeChecked()
+    await page.getByRole('button', { name: /6 Order of work/ }).click()
+  }
+  await tick('55')
+  await expect(page.getByRole('row', { name: /^.*Sow thin places again/ }).first()).toBeVisible()
+  await expect(row.locator('.taken')).toContainText('under 70 %')
+  // Struck out and counted anew, it goes the other way.
+  await page.getByRole('button', { name: /8 Diary/ }).click()
+  await page.getByRole('checkbox', { name: 'One-month visit done' }).click()
+  await expect(page.getByRole('checkbox', { name: 'One-month visit done' })).not.toBeChecked()
+  await tick('85 %')
+  await expect(row.locator('.taken')).toContainText('hand over')
+  await expect(page.locator(lanes)).not.toContainText('sow again')
 })

@@ -12,7 +12,7 @@ import { weatherLines } from './schedule/weatherHolds.ts'
 import { emergenceRules } from './establish/emergence.ts'
 import { mowRules, mowValues } from './establish/firstMow.ts'
 import { followRules, phaseValues } from './establish/follow.ts'
-import { laterRules } from './establish/laterSteps.ts'
+import { branchRule, laterRules } from './establish/laterSteps.ts'
 import { looksRules } from './establish/looksRight.ts'
 import { doseValues, splitValues, waterReadings, waterRules } from './establish/waterRules.ts'
 import { findingReadings } from './findings/findInZone.ts'
@@ -47,6 +47,7 @@ import { coverDepth, intake, looseDensity, reserveValues } from './reference/mat
 import { looksBadValues } from './reference/looksBadValues.ts'
 import { operationRates, setUpHours } from './reference/operations.ts'
 import { operationValues } from './reference/operationValues.ts'
+import { lookValues } from './reference/lookValues.ts'
 import { drainValues, levelValues, lineWidths, trenchValues } from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderRules.ts'
 import { planWorthRule, worthRule } from './schedule/pieceWorth.ts'
@@ -101,6 +102,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   mowRules,
   followRules,
   laterRules,
+  { branchRule },
   looksRules,
 ]
 const ENTRY_SETS: Record<string, Declaration>[] = [
@@ -128,6 +130,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'Lines on a lawn': lineWidths,
   'Settled trenches': trenchValues,
   'Sodden ground': drainValues,
+  'Looks and counts': lookValues,
   Thatch: thatchLines,
   'Ground nobody measured': groundValues,
   Cores: coringValues,

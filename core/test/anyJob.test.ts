@@ -200,7 +200,7 @@ describe('of any job', () => {
             note: '',
             corrects: null,
             lots: [],
-            read: null,
+            read: null, found: null,
             product: '',
             weather: null,
           })

@@ -69,6 +69,7 @@ const CONTEXTS: Record<string, Partial<Context>> = {
         corrects: null,
         lots: [],
         read: { rain: null, soil: 9 },
+        found: null,
         product: '',
         weather: null,
       },

@@ -139,7 +139,7 @@ describe('laws', () => {
     // The odds of a day are those of a hundred years of chance: another hundred in the other half
     // of the world. So is the soil, by tenths. A grass’s fit goes by the year’s coldest night, to
     // the degree: it may differ by a point or two.
-    const close = (id: string) => /\.seed\.(fit|mix-value)|\.worth/.test(id)
+    const close = (id: string) => /\.seed\.(fit|mix-value)|\.worth|planWorth/.test(id)
     for (const f of Object.values(south.figures).filter(
       (x) => x.unit !== 'deg' && x.unit !== 'C' && !x.id.includes('.odds'),
     ))

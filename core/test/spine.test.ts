@@ -26,7 +26,7 @@ const entry = (id: string, change: Partial<DiaryEntry> = {}): DiaryEntry => ({
   note: '',
   corrects: null,
   lots: [],
-  read: null,
+  read: null, found: null,
   product: '',
   weather: null,
   ...change,

@@ -622,7 +622,7 @@ describe('dates for a job', () => {
             note: '',
             corrects: null,
             lots: [],
-            read: null,
+            read: null, found: null,
             product: '',
             weather: null,
           },

@@ -41,7 +41,7 @@ const entry = (id: string) => ({
   stepZones: [],
   corrects: null,
   lots: [],
-  read: null,
+  read: null, found: null,
   product: '',
   weather: null,
 })

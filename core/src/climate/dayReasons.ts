@@ -23,7 +23,8 @@ export type Reason =
   | 'dormant'
   | 'nights'
   | 'warm-wakes'
-  | 'waiting'
+  // What work waits for, whatever the season.
+  | HoldReason
   // Of work that is not sown.
   | 'good-work'
   | 'light-work'
@@ -39,6 +40,20 @@ export type Reason =
   | 'soil-barrier'
   | 'late-barrier'
   | 'other-barrier'
+
+/** What holds a step until a day. */
+export type HoldReason =
+  | 'waiting'
+  | 'young-seed'
+  | 'seed-spray'
+  | 'dressed-lately'
+  | 'opened-lately'
+  | 'cover-stands'
+  | 'flight'
+  | 'cut-greens'
+  | 'due-first'
+  | 'drains'
+  | 'with-visit'
 
 /** What fails a sowing. */
 export const CAUSES = ['cold', 'heat', 'frost', 'dry', 'weeds'] as const
@@ -71,7 +86,17 @@ export const REASONS: Record<Reason, Message> = {
   frost: 'not enough growth before killing frost',
   'after-frosts': 'after the last day: it may stand, it may wait for spring',
   dormant: 'dormant: it lies until spring and comes up then',
-  waiting: 'a waiting period runs: seed would not come up',
+  waiting: 'a waiting period runs, in which seed would not come up',
+  'young-seed': 'young seedlings: blades and tines would tear them out',
+  'seed-spray': 'seedlings do not stand the weedkiller yet',
+  'dressed-lately': 'the last dressing is still being grown through',
+  'opened-lately': 'turf that was opened lately closes first',
+  'cover-stands': 'the quick cover stands until then',
+  flight: 'larvae are treated so long after the flight of moths was at its peak',
+  'cut-greens': 'turf greens up after its hard cut first',
+  'due-first': 'other work that is due on this ground comes first',
+  drains: 'sodden ground drains first',
+  'with-visit': 'done with a visit that comes soon anyway',
   nights: 'nights are still too warm: the turf that stands there competes',
   'warm-wakes': 'the warm turf wakes and takes over: cool grass goes into it in autumn',
   'good-work': 'the season is right for it',

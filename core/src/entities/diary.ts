@@ -57,6 +57,19 @@ export const diaryEntry = z.strictObject({
     })
     .nullable()
     .default(null),
+  /** What was found at a look: % under wanted grass, or whether what was looked for was there. */
+  found: z
+    .strictObject({
+      cover: z
+        .number({ error: 'Cover is a number of percent.' })
+        .min(0, 'Cover is not below 0 %.')
+        .max(100, 'Cover is not over 100 %.')
+        .nullable()
+        .default(null),
+      seen: z.boolean().nullable().default(null),
+    })
+    .nullable()
+    .default(null),
   /**
    * The day's weather as it was known when this was written: °C, mm, km/h, and where it comes from.
    */
@@ -88,6 +101,7 @@ export const blankEntry = (id: string, date: string, what: string): DiaryEntry =
   corrects: null,
   lots: [],
   read: null,
+  found: null,
   weather: null,
 })
 

@@ -81,11 +81,13 @@ export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] 
     zones: p.zones.flatMap(wateredGround),
     trace,
   })
-  // Work that is done when it is due leaves nothing to follow.
   const followed = packages
     .filter((plan) => plan.kind !== 'due')
     .map((plan) => followPackage(brief, plan))
-  const later = followed.flatMap((f) => f.later)
+  const later = [
+    ...followed.flatMap((f) => f.later),
+    ...packages.filter((plan) => plan.kind === 'due').flatMap((plan) => looksAfter(brief, plan)),
+  ]
   const all = [...packages.flatMap((s) => s.steps), ...later]
   const done = all.filter(isBehind).length
   const next =
@@ -116,6 +118,15 @@ const overdue = (next: PlannedStep | null, today: Day): Notice[] =>
         },
       ]
     : []
+
+/** Looks at work that was done when it was due, and what they lead to. */
+function looksAfter(brief: FollowBrief, plan: PackagePlan): PlannedStep[] {
+  const needs = brief.laterSteps.get(plan.id) ?? []
+  const sow = plan.steps.find((s) => s.kind === plan.anchor)
+  if (!sow || needs.length === 0) return []
+  const season = mowingSeason(plan.season, brief.prescription.climate.place, brief.trace)
+  return laterStepsOf(brief, plan, needs, { sow, band: null, seedlings: null, mow: [], season })
+}
 
 interface Followed {
   follow: PackageFollow

@@ -1,14 +1,16 @@
 import { addDays, dayNumber, laterDay, type Day } from '../calendar/day.ts'
 import { mowable, type MowingSeason } from '../climate/mowingSeason.ts'
+import type { Care } from '../climate/careWindow.ts'
 import { windowToWork } from '../climate/windows.ts'
 import { mowRules } from './firstMow.ts'
+import type { DiaryEntry } from '../entities/diary.ts'
 import { isWatered, type Job } from '../entities/job.ts'
 import type { PackageFollow } from '../plan/follow.ts'
-import type { PackagePlan, PlannedStep } from '../plan/order.ts'
+import type { PackagePlan, PlannedStep, StepLook } from '../plan/order.ts'
 import type { Prescription } from '../plan/prescription.ts'
 import type { Workforce } from '../firm/firmSettings.ts'
 import { lagValues } from '../reference/lagValues.ts'
-import type { Later, Operation } from '../reference/operation.ts'
+import type { Branch, Later, Look, Operation } from '../reference/operation.ts'
 import { kindsThat, OPERATIONS } from '../reference/operations.ts'
 import { operationName, operationWhy } from '../work/operationWords.ts'
 import type { Schools } from '../reference/schools.ts'
@@ -17,7 +19,7 @@ import { orderRules } from '../schedule/orderRules.ts'
 import { workingDay } from '../schedule/workingDay.ts'
 import { stepId, type StepRecords } from '../schedule/stepRecords.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import { joined, say, type Message } from '../rules/message.ts'
+import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
 import { procedure, type Procedure, type TradeValues } from '../rules/rule.ts'
 import { stepScope, zoneOf } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -30,6 +32,9 @@ const INPUTS = {
   'first-mow': { mow: 'date?' },
   seedlings: { seedlings: 'date?' },
   lift: { dressed: 'date?', mow: 'date?' },
+  work: { after: 'date?' },
+  barrier: { after: 'date?' },
+  look: { looked: 'date?' },
 } as const
 
 /** One rule for the day of each operation that is dated after the others, as its record says. */
@@ -57,6 +62,21 @@ export const laterRules: Readonly<Record<string, Procedure>> = Object.fromEntrie
   }),
 )
 
+/** What a look leads to, where its own record says nothing of its day. */
+export const branchRule = procedure({
+  id: 'follow.branch',
+  key: 'day',
+  stage: 6,
+  label: 'Day',
+  unit: 'date',
+  standing: 'practice',
+  says: 'On the day of the look that asks for it.',
+  inputs: INPUTS.look,
+  steps: 'the working day of the look',
+  by: 'establish/laterSteps: laterStep',
+  check: 'looks.test.ts',
+})
+
 export interface LaterBrief {
   job: Pick<Job, 'watering' | 'waterer'>
   schools: Schools
@@ -75,6 +95,8 @@ export interface Since {
   seedlings: Figure | null
   mow: PackageFollow['mow']
   season: MowingSeason
+  /** The look that asks for it; null where none does. */
+  asked?: PlannedStep | null
 }
 
 /** The middle of a band of days. */
@@ -99,23 +121,29 @@ export function laterStepsOf(
     ),
   )
   const days = new Map<string, Day>()
-  return repeated.map((need) => {
-    const step = laterStep(brief, plan, need, since, days)
+  const steps = new Map<string, PlannedStep>()
+  return repeated.flatMap((need) => {
+    const asked = need.when && steps.get(`${need.when.look}${need.when.part ?? 1}`)
+    // What a look leads to is planned once it says so.
+    if (need.when && asked?.look?.answer !== need.when.answer) return []
+    const step = laterStep(brief, plan, need, { ...since, asked: asked ?? null }, days)
     days.set(`${need.kind}${need.part ?? 1}`, step.chosen)
-    return step
+    steps.set(`${need.kind}${need.part ?? 1}`, step)
+    return [step]
   })
 }
 
 /** The dressing that later lifts lie on. */
 const firstLift = (plan: PackagePlan) => plan.steps.find((s) => s.kind === 'dress')
 
-/** The first day from one on that turf grows enough to be dressed. */
-function inGrowth(
+/** The first day from one on that is open to a kind of work without seed. */
+function firstOpen(
   { job, prescription: p, schools, trace }: LaterBrief,
   plan: PackagePlan,
+  care: Care,
   from: Day,
 ): Day {
-  const window = windowToWork(plan.season, 'open', isWatered(job), p.climate, schools, trace)
+  const window = windowToWork(plan.season, care, isWatered(job), p.climate, schools, trace)
   const start = dayNumber(window.start)
   const at = window.states.findIndex((state, i) => state === 'open' && start + i >= dayNumber(from))
   return at < 0 ? from : addDays(window.start, at)
@@ -128,13 +156,19 @@ function awake(season: MowingSeason, day: Day, before: Day | null, days: number)
   return season.from(addDays(before, days)) ?? addDays(before, days)
 }
 
+/** The first day from one on that is open in the package's own window, or the day itself. */
+const nextToSow = (plan: PackagePlan, from: Day): Day => {
+  const span = plan.window.find((w) => w.state === 'open' && w.to >= from)
+  return span ? laterDay(span.from, from) : from
+}
+
 /** The day a later step falls on by its record, before the crew's working days. */
 function usualDay(
   brief: LaterBrief,
   plan: PackagePlan,
   { kind, part }: StepNeed,
-  { since, days: of, times, inGrowth: grows, notDormant }: Later,
-  { sow, band, seedlings, season }: Since,
+  { since, of: after, days: of, times, inGrowth: grows, notDormant }: Later,
+  { sow, band, seedlings, season, asked }: Since,
   known: ReadonlyMap<string, Day>,
 ): Day {
   const { trace } = brief
@@ -152,6 +186,10 @@ function usualDay(
   const mow = known.get('first-mow1') ?? expected
   const from = {
     sown: () => sow.chosen,
+    // A look that is taken again counts from the one before, what is done once from its work.
+    work: () => asked?.chosen ?? plan.steps.find((s) => s.kind === after)?.chosen ?? sow.chosen,
+    barrier: () => sow.chosen,
+    look: () => asked?.chosen ?? sow.chosen,
     band: () =>
       laterDay(
         band ? expected : mow,
@@ -168,7 +206,9 @@ function usualDay(
   }[since]()
   const due = addDays(from, days)
   const mown = since === 'lift' && plan.plants ? laterDay(due, addDays(grown, lag.twoMows)) : due
-  if (grows) return inGrowth(brief, plan, mown)
+  if (grows) return firstOpen(brief, plan, 'open', mown)
+  if (since === 'barrier') return firstOpen(brief, plan, 'barrier-autumn', mown)
+  if (since === 'look') return kind === 'resow' ? nextToSow(plan, mown) : mown
   return notDormant
     ? awake(season, mown, since === 'first-mow' ? (before ?? mow) : null, days)
     : mown
@@ -180,7 +220,7 @@ function dayFigure(
   id: string,
   plan: PackagePlan,
   { kind }: StepNeed,
-  { sow, band, seedlings }: Since,
+  { sow, band, seedlings, asked }: Since,
   chosen: Day,
   state: PlannedStep['state'],
 ): Figure {
@@ -197,8 +237,46 @@ function dayFigure(
       dressed: firstLift(plan)?.day ?? null,
       mow: plan.plants ? seedlings : null,
     },
-  }[OPERATIONS[kind].later!.since]
-  return trace.found(laterRules[kind]!, scope, chosen, inputs, named)
+    work: { after: asked?.day ?? sow.day },
+    barrier: { after: sow.day },
+    look: { looked: asked?.day ?? null },
+  }[OPERATIONS[kind].later?.since ?? 'look']
+  return trace.found(laterRules[kind] ?? branchRule, scope, chosen, inputs, named)
+}
+
+/** How what a look leads to is dated: with the look. */
+const BRANCH: Later = { since: 'look', days: 0, rule: '', says: '', steps: '' }
+
+/** What is decided at a look, with the answer as recorded. */
+function lookAt(
+  { counts, asks, line, yes, no }: Look,
+  { found, chosen }: { found: DiaryEntry['found']; chosen: Day },
+  plan: PackagePlan,
+  trace: Trace,
+): StepLook {
+  // What is sown again has the season of the sowing.
+  const told = ({ says, does }: Branch): Message => {
+    if (!does.includes('resow')) return says
+    const on = nextToSow(plan, chosen)
+    return on === chosen
+      ? say`${says}: last day ${plan.cutOff}`
+      : say`${says} in the next season, ${onDay(on, true)}`
+  }
+  const under = line ? trace.value(line) : null
+  const cover = found?.cover ?? null
+  const is =
+    counts === 'seen'
+      ? (found?.seen ?? null)
+      : cover === null || under === null
+        ? null
+        : cover < under
+  return {
+    counts,
+    asks,
+    yes: { when: under === null ? 'yes' : say`under ${quantity(under, '%')}`, says: told(yes) },
+    no: { when: under === null ? 'no' : say`${quantity(under, '%')} and more`, says: told(no) },
+    answer: is === null ? null : is ? 'yes' : 'no',
+  }
 }
 
 function laterStep(
@@ -210,19 +288,18 @@ function laterStep(
 ): PlannedStep {
   const { records, workforce, trace } = brief
   const { kind, zones, part } = need
-  const { later, mows, cautions } = OPERATIONS[kind]
+  const { later = BRANCH, mows, cautions, look } = OPERATIONS[kind]
   const id = stepId(kind, zones, part)
   const name = operationName(kind, plan.plants)
   const ref = { kind, zones, workPackage: plan.id, ...(part ? { part } : {}) }
   const done = records.doneOf(ref)?.day ?? null
   const pin = records.pinOf(ref)
-  const anyDay = workforce.weekendWork || later!.anyDay === true
-  const chosen =
-    done ?? pin ?? workingDay(usualDay(brief, plan, need, later!, since, known), anyDay)
+  const anyDay = workforce.weekendWork || later.anyDay === true
+  const chosen = done ?? pin ?? workingDay(usualDay(brief, plan, need, later, since, known), anyDay)
   const state = done ? 'done' : pin ? 'pinned' : 'planned'
   const { band, mow } = since
   const limits =
-    later!.since === 'band' && later!.days === 0 && band
+    later.since === 'band' && later.days === 0 && band
       ? (band.value as { low: Day; high: Day })
       : null
   return {
@@ -230,7 +307,7 @@ function laterStep(
     workPackage: plan.id,
     kind,
     ...(part ? { part } : {}),
-    name: part ? say`${name}, ${part}` : name,
+    name: part && !need.when?.answer ? say`${name}, ${part}` : name,
     why: operationWhy(kind, trace),
     zones,
     hours: hoursFigure(need, name, trace),
@@ -242,6 +319,7 @@ function laterStep(
     chosen,
     day: dayFigure(trace, id, plan, need, since, chosen, state),
     precondition: need.precondition,
+    holds: null,
     how: mows
       ? joined(
           heightsSaid(
@@ -253,6 +331,7 @@ function laterStep(
         )
       : need.how,
     state,
+    ...(look ? { look: lookAt(look, { found: records.foundAt(ref), chosen }, plan, trace) } : {}),
     cautions: [...cautions],
   }
 }

@@ -96,6 +96,15 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
               ] as Line,
             ]
           : []),
+        ...(word === 'thin' && r.present.length > 0 && r.present.every((g) => g.season === 'warm')
+          ? [
+              [
+                'look-cover',
+                'should',
+                'Thin warm turf is counted in autumn, when winter weeds come up.',
+              ] as Line,
+            ]
+          : []),
       ],
     }
   },
@@ -173,9 +182,16 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
       ],
     }
   },
-  pests: ({ word }) =>
+  pests: ({ word }, { r }) =>
     word === 'live pests'
-      ? { wants: [['treat-pests', 'must', 'Never sow into live pests.']] }
+      ? {
+          wants: [
+            ['treat-pests', 'must', 'Never sow into live pests.'],
+            ...(r.zone.pests.some((p) => p.kind === 'larvae' && p.active !== false)
+              ? [['look-moths', 'must', 'Moths that still fly lay again.'] as Line]
+              : []),
+          ],
+        }
       : word === 'worm casts'
         ? {
             wants: [

@@ -1,6 +1,6 @@
 import type { PackageId, StepId, ZoneId } from '../rules/id.ts'
 import type { StepState } from './stepState.ts'
-import type { SeasonName, DayState, Reason } from '../climate/dayReasons.ts'
+import type { SeasonName, DayState, HoldReason, Reason } from '../climate/dayReasons.ts'
 import type { Day } from '../calendar/day.ts'
 import type { CautionId } from '../reference/cautions.ts'
 import type { GrassId } from '../reference/grasses.ts'
@@ -8,6 +8,12 @@ import type { StepKind } from '../reference/operations.ts'
 import type { Figure } from '../trace/figure.ts'
 import type { Message } from '../rules/message.ts'
 import type { PackageKind } from '../work/workPackages.ts'
+
+/** The first day that something allows a step, and what that is. */
+export interface Held {
+  until: Day
+  why: HoldReason
+}
 
 export interface PlannedStep {
   id: StepId
@@ -28,10 +34,25 @@ export interface PlannedStep {
   chosen: Day
   day: Figure
   precondition: Message
+  /** What it waits for, whatever the season; null where nothing holds it still. */
+  holds: Held | null
   /** Heights, depths, passes and tools, by zone where they differ. */
   how: Message
   state: StepState
+  /** What is decided there; nothing where it is no look. */
+  look?: StepLook
   cautions: CautionId[]
+}
+
+/** A look: what is counted or seen, and what each answer leads to. */
+export interface StepLook {
+  counts: 'cover' | 'seen'
+  asks: Message
+  /** When it is a yes, and what is done then. */
+  yes: { when: Message; says: Message }
+  no: { when: Message; says: Message }
+  /** As recorded; null while nobody has looked. */
+  answer: 'yes' | 'no' | null
 }
 
 export interface WindowSpan {

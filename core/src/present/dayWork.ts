@@ -4,7 +4,7 @@ import type { JobPlan } from '../plan/jobPlan.ts'
 import type { FigureValue, Unit } from '../quantities/show.ts'
 import type { CautionId } from '../reference/cautions.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
-import type { PlannedStep } from '../plan/order.ts'
+import type { PlannedStep, StepLook } from '../plan/order.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
 import { zoneOf, zoneScope } from '../trace/scope.ts'
@@ -37,6 +37,8 @@ export interface DayStep {
   hours: number
   people: number
   amounts: DayAmount[]
+  /** What is decided there; null where it is no look. */
+  look: StepLook | null
   cautions: CautionId[]
   /** What the weather or a pin says against that day. */
   against: { title: Message; says: Message }[]
@@ -105,6 +107,7 @@ export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
       hours: num(s.hours),
       people: s.people,
       amounts: stepAmounts(s, plan, job),
+      look: s.look ?? null,
       cautions: s.cautions,
       against: plan.notices
         .filter((n) => n.step === s.id)

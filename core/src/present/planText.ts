@@ -63,6 +63,15 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
             (a) =>
               `    ${a.zone}: ${told(say`${quantity(a.value, a.unit)}`)} ${told(a.what)}${a.pans > 1 ? `, in ${a.pans} pans` : ''} ${told(a.detail)}`,
           ),
+          ...[s.look ?? []]
+            .flat()
+            .flatMap((l) => [
+              `    ${told(l.asks)} ${l.answer === null ? '' : `(${l.answer})`}`.trimEnd(),
+              `    ${told(l.yes.when)}: ${told(l.yes.says)}; ${told(l.no.when)}: ${told(l.no.says)}`,
+            ]),
+          ...[plan.steps.find((x) => x.id === s.id)?.holds ?? []]
+            .flat()
+            .map((h) => `    not before ${day(h.until)}: ${told(REASONS[h.why])}`),
           ...s.against.map((n) => `    ! ${told(n.title)} ${told(n.says)}`),
         ]),
       ]

@@ -37,9 +37,12 @@ export interface Follows {
 export interface Later {
   /**
    * From the sowing, the expected band of the first mow, the first mow itself, the first mow of the
-   * seedlings, or the lift before.
+   * seedlings, the lift before, an operation (`of`), the season of the autumn pre-emergence, or the
+   * look that asks for it.
    */
-  since: 'sown' | 'band' | 'first-mow' | 'seedlings' | 'lift'
+  since: 'sown' | 'band' | 'first-mow' | 'seedlings' | 'lift' | 'work' | 'barrier' | 'look'
+  /** The earlier operation, where it is dated from one. */
+  of?: string
   /** Days after that; below zero for before. */
   days: TradeValue | number
   /** So often, each so many days after the one before. */
@@ -54,6 +57,28 @@ export interface Later {
   rule: string
   says: string
   steps: string
+}
+
+/** What is done where a look says so. */
+export interface Branch {
+  /** Operations, by id. */
+  does: readonly string[]
+  /** The look is taken again, so many times in all at most. */
+  again?: number
+  says: string
+}
+
+/** Decides at a visit, by what is counted or seen there. */
+export interface Look {
+  /** % under wanted grass, or whether what is looked for is there. */
+  counts: 'cover' | 'seen'
+  asks: string
+  /** Cover below which it is a yes. */
+  line?: TradeValue
+  yes: Branch
+  no: Branch
+  /** The number among repeats under which what it leads to is kept; its own for each look. */
+  part: number
 }
 
 interface Described {
@@ -113,8 +138,8 @@ interface Described {
   along?: 'with-work' | 'with-seed'
   /** Goes without saying where ways are told side by side. */
   quiet?: true
-  /** Makes sense only with seed, or only where something is sown, set or laid. */
-  needs?: 'seed' | 'planting'
+  /** Makes sense only with seed, only where something is sown, set or laid, or only where nothing is. */
+  needs?: 'seed' | 'planting' | 'standing'
   /** Done on what is sown where only part of a zone is; or on ground of its own. */
   ground?: 'sown' | 'weeds' | 'clumps' | 'rings' | 'trench' | 'worn' | 'edge'
   /** Operations that come with it, and why. */
@@ -142,6 +167,8 @@ interface Described {
   follows?: readonly Follows[]
   /** Dated after the others. */
   later?: Later
+  /** What is counted or seen there decides what is done. */
+  look?: Look
 }
 
 /** One person's rate with a tool, m² or m an hour; null for the usual rate of the operation. */

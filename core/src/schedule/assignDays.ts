@@ -89,7 +89,7 @@ export const shapesOf = (needs: readonly StepNeed[], calendar: Calendar): Shape[
     hours: n.hours,
   }))
 
-const isWeekend = (day: number) => (day + 4) % 7 % 6 === 0 // prettier-ignore
+export const isWeekend = (day: number) => (day + 4) % 7 % 6 === 0 // prettier-ignore
 
 /** Whether a step may be done on a day: evening work on any, the crew's on its working days. */
 export const worksOn = ({ calendar, shapes }: Problem, day: number, step: number): boolean =>

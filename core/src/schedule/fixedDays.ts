@@ -1,5 +1,6 @@
 import { type Day, addDays, laterDay } from '../calendar/day.ts'
-import type { StepRef } from '../plan/order.ts'
+import type { HoldReason } from '../climate/dayReasons.ts'
+import type { Held, StepRef } from '../plan/order.ts'
 import { OPERATIONS } from '../reference/operations.ts'
 import { drainValues } from '../reference/siteValues.ts'
 import { type WaitingPeriods, waitsUntil } from '../work/waitingPeriods.ts'
@@ -8,13 +9,22 @@ import type { Fixed } from './schedulePackage.ts'
 import { StepRecords } from './stepRecords.ts'
 import { plantsIn, type StepNeed } from './steps.ts'
 
+/** What each waiting period keeps a step for. */
+const KEEPS = {
+  sow: 'waiting',
+  open: 'young-seed',
+  dress: 'dressed-lately',
+  spray: 'seed-spray',
+  moths: 'flight',
+} as const
+
 interface FixedBy {
   records: StepRecords
   waits: WaitingPeriods
   /** From this day the cover has stood long enough; null where ground is not held over. */
   coverStands: Day | null
   /** First day after other work of the job that this waits for; null where nothing holds it. */
-  after: (need: StepNeed) => Day | null
+  after: (need: StepNeed) => Held | null
   /** The day of the walk, and how long sodden ground drains, days by texture. */
   walked: Day
   drains: DrainDays
@@ -79,16 +89,32 @@ export function fixedFor(
     (kind === 'core' || kind === 'scarify') && !plantsIn(pack)
       ? waitsUntil(waits.waits, kind, zones)
       : null
-  const stands = afterQuickCover ? coverStands : null
+  const holds: (Held | null)[] = [
+    waitsFor ? asHold(wait, KEEPS[waitsFor]) : null,
+    asHold(again, 'opened-lately'),
+    afterQuickCover ? asHold(coverStands, 'cover-stands') : null,
+    after(need),
+    asHold(drained(pack, need, walked, drains), 'drains'),
+  ]
+  const last = latestOf(holds)
   return {
     pin: records.pinOf(step),
     done: records.doneOf(step)?.day ?? null,
-    notBefore: [
-      wait,
-      again,
-      stands,
-      after(need),
-      drained(pack, need, walked, drains),
-    ].reduce<Day | null>((last, d) => (d === null ? last : laterDay(d, last)), null),
+    notBefore: last?.until ?? null,
+    holds: last?.why ?? null,
   }
 }
+
+const asHold = (until: Day | null, why: HoldReason): Held | null =>
+  until === null ? null : { until, why }
+
+/** What holds a step still; null once its day has come. */
+export const heldNow = ({ notBefore, holds }: Fixed, today: Day): Held | null =>
+  notBefore && holds && notBefore > today ? { until: notBefore, why: holds } : null
+
+/** Of several holds the one that ends last. */
+const latestOf = (holds: readonly (Held | null)[]): Held | null =>
+  holds.reduce<Held | null>(
+    (last, h) => (h !== null && (last === null || h.until > last.until) ? h : last),
+    null,
+  )

@@ -1,14 +1,15 @@
-import { type Day, addDays, dayNumber, dayOf, laterDay } from '../calendar/day.ts'
+import { type Day, addDays, dayNumber, dayOf, daysBetween } from '../calendar/day.ts'
 import { careRule } from '../climate/careWindow.ts'
 import { windowRules } from '../climate/sowingLines.ts'
 import type { SowingWindow } from '../climate/sowingWindow.ts'
 import { windowToSow, windowToWork } from '../climate/windows.ts'
-import type { PackagePlan, StepRef } from '../plan/order.ts'
+import type { PackagePlan, PlannedStep, StepRef } from '../plan/order.ts'
 import { isWatered } from '../entities/job.ts'
 import { isBehind } from '../plan/stepState.ts'
 import { lagValues } from '../reference/lagValues.ts'
 import { looksBadValues } from '../reference/looksBadValues.ts'
-import { OPERATIONS } from '../reference/operations.ts'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
+import { onDay, say, type Message } from '../rules/message.ts'
 import { drainValues } from '../reference/siteValues.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import { deepestSeed } from '../seed/seedDepth.ts'
@@ -16,7 +17,7 @@ import type { Figure, Notice } from '../trace/figure.ts'
 import { JOB, packageScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { PackageKind, WorkPackage } from '../work/workPackages.ts'
-import { fixedFor } from './fixedDays.ts'
+import { fixedFor, heldNow } from './fixedDays.ts'
 import { bestDays } from './bestDays.ts'
 import type { OrderBrief } from './orderBrief.ts'
 import { brokenPin, misfitNotice, passedNotice, uncovered } from './orderNotices.ts'
@@ -82,13 +83,19 @@ export function orderOfWork(brief: OrderBrief): OrderOfWork {
   )
   const records = new StepRecords(brief.job.pins, brief.diary, [...planned, ...later])
   const wanted = needs.filter((n) => n.steps.needs.length > 0)
-  const inTurn = [...wanted].sort((a, b) => turn(a.pack) - turn(b.pack))
-  const each = inOneCalendar(brief, inTurn, records, NO_WISH)
+  let inTurn = [...wanted].sort((a, b) => turn(a.pack) - turn(b.pack))
+  let each = inOneCalendar(brief, inTurn, records, NO_WISH)
+  const idle = nothingToRenew(each, brief.trace)
+  if (idle.size > 0) {
+    inTurn = inTurn.map((n) => (idle.has(n.pack.id) ? { ...n, steps: withoutRenewal(n.steps) } : n))
+    each = inOneCalendar(brief, inTurn, records, NO_WISH)
+  }
   const together = wishesOf(each, brief.workforce.hoursPerDay)
   const tried = together && inOneCalendar(brief, inTurn, records, together)
   const best = tried && tried.worth > each.worth ? tried : each
   brief.trace.adopt(best.trace)
   const ordered = wanted.map(({ pack }) => best.byPack.get(pack.id)!)
+  halveBarriers(ordered.map((o) => o.plan))
   const pieces = ordered.flatMap((o) => (o.plan.worth ? [o.plan.worth.figure] : []))
   return {
     packages: ordered.map((o) => o.plan),
@@ -97,6 +104,48 @@ export function orderOfWork(brief: OrderBrief): OrderOfWork {
     records,
   }
 }
+
+/** The other half of a pre-emergence, put down over the holes. */
+const RENEWS: StepKind = 'pre-emergence-again'
+const shareGround = (a: { zones: readonly string[] }, b: { zones: readonly string[] }) =>
+  a.zones.some((zone) => b.zones.includes(zone))
+
+/** The steps of all packages, of one kind. */
+const stepsThat = (plans: readonly PackagePlan[], kind: StepKind): PlannedStep[] =>
+  plans.flatMap((p) => p.steps.filter((s) => s.kind === kind))
+
+/**
+ * Packages that core after the barrier has worn off, or before it is down: nothing is left to be
+ * renewed.
+ */
+function nothingToRenew({ byPack }: Tried, trace: Trace): Set<string> {
+  const plans = [...byPack.values()].map((o) => o.plan)
+  const lasts = trace.value(operationValues.preEmergence)
+  const stands = (again: PlannedStep) =>
+    stepsThat(plans, 'pre-emergence').some((first) => {
+      const days = daysBetween(first.chosen, again.chosen)
+      return shareGround(first, again) && days >= 0 && days <= lasts
+    })
+  const idle = stepsThat(plans, RENEWS).filter((s) => !isBehind(s) && !stands(s))
+  return new Set(idle.map((s) => s.workPackage))
+}
+
+/** The steps of a package without the other half of the barrier, which nothing hangs on. */
+function withoutRenewal({ needs, anchor }: PackageSteps): PackageSteps {
+  const kept = needs.filter((n) => n.kind !== RENEWS)
+  return { needs: kept, anchor: kept.indexOf(needs[anchor]!) }
+}
+
+/** Where the other half follows on coring, the first is put down at half the dose. */
+function halveBarriers(plans: readonly PackagePlan[]): void {
+  for (const again of stepsThat(plans, RENEWS)) {
+    again.how = HALF
+    for (const first of stepsThat(plans, 'pre-emergence'))
+      if (shareGround(first, again))
+        first.how = say`${HALF}; the other half straight after coring, ${onDay(again.chosen)}`
+  }
+}
+const HALF: Message = 'half the dose of the label'
 
 interface Ordered {
   plan: PackagePlan
@@ -285,13 +334,15 @@ function orderPackage(
       drains: trace.values(drainValues),
       after: () => {
         const wait = waitsOn(need, days.placed, table, greensUp)
-        return wait && dayOf(wait.from)
+        return wait && { until: dayOf(wait.from), why: wait.why }
       },
       afterFlight: trace.value(operationValues.afterFlight),
     }),
   )
   const fixed = held.map((f, i) =>
-    i === steps.anchor && visit ? { ...f, notBefore: laterDay(visit, f.notBefore) } : f,
+    i === steps.anchor && visit && visit > (f.notBefore ?? '')
+      ? { ...f, notBefore: visit, holds: 'with-visit' as const }
+      : f,
   )
   const first = dayNumber(window.start)
   const worths = new DayWorths(
@@ -346,7 +397,7 @@ function orderPackage(
     ? trace.found(windowRules.soil, scope, schedule.sowState, inputs)
     : trace.found(careRule(pack.season, care), scope, schedule.sowState, inputs)
   fill(days, schedule, workforce.hoursPerDay)
-  const planned = plannedSteps(brief, pack, steps, schedule, { cutOff, windowState })
+  const planned = plannedSteps(brief, pack, steps, schedule, { cutOff, windowState, fixed })
   const fits = schedule.fits || (pack.kind === 'later' && schedule.sowState !== 'shut')
   const instead =
     fits || !sown
@@ -364,7 +415,7 @@ function orderPackage(
           watered: sown.watered,
           steps: stepBrief(brief),
         })
-  const waitsUntil = held[steps.anchor]?.notBefore ?? null
+  const hold = heldNow(held[steps.anchor]!, today)
   const plan: PackagePlan = {
     id: pack.id,
     kind: pack.kind,
@@ -373,8 +424,8 @@ function orderPackage(
     fits: fits || !sown,
     cutOff,
     lead: window.leadDays,
-    window: spansOf(window, DRAWN_DAYS, waitsUntil),
-    byGrass: sown ? grassWindows(brief, sown, waitsUntil) : [],
+    window: spansOf(window, DRAWN_DAYS, hold),
+    byGrass: sown ? grassWindows(brief, sown, hold) : [],
     choices: chosen.choices,
     sowDay: schedule.sowDay,
     worth:

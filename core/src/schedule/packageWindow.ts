@@ -4,7 +4,7 @@ import { WANTED_FROM, leadValues, windowRules } from '../climate/sowingLines.ts'
 import { type SowingWindow, type Sown, lastDayOf, seasonAround } from '../climate/sowingWindow.ts'
 import { grassWindow } from '../climate/windows.ts'
 import { isWatered } from '../entities/job.ts'
-import type { GrassWindow, WindowSpan } from '../plan/order.ts'
+import type { GrassWindow, Held, WindowSpan } from '../plan/order.ts'
 import { OPERATIONS } from '../reference/operations.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import { WINTER_ANNUALS } from '../reference/walkLists.ts'
@@ -78,14 +78,14 @@ export const DRAWN_DAYS = 500
 export function spansOf(
   window: SowingWindow,
   days: number,
-  waitsUntil: Day | null = null,
+  hold: Held | null = null,
 ): WindowSpan[] {
   const spans: WindowSpan[] = []
   const first = dayNumber(window.start)
   for (let i = 0; i < Math.min(days, window.states.length); i++) {
-    const waits = waitsUntil !== null && dayOf(first + i) < waitsUntil
+    const waits = hold !== null && dayOf(first + i) < hold.until
     const state = waits ? 'shut' : window.states[i]!
-    const reason = waits ? 'waiting' : window.reasons[i]!
+    const reason = waits ? hold.why : window.reasons[i]!
     const open = spans.at(-1)
     if (open && open.state === state && open.reason === reason) open.to = dayOf(first + i)
     else spans.push({ from: dayOf(first + i), to: dayOf(first + i), state, reason })
@@ -97,13 +97,13 @@ export function spansOf(
 export function grassWindows(
   { prescription: { climate }, schools, trace }: OrderBrief,
   sown: Sown,
-  waitsUntil: Day | null,
+  hold: Held | null,
 ): GrassWindow[] {
   const wanted = [...new Set(sown.parts.filter((p) => p.share >= WANTED_FROM).map((p) => p.grass))]
   if (wanted.length < 2) return []
   return wanted.map((grass) => {
     const window = grassWindow(grass, sown, climate, schools, trace)
-    return { grass, window: spansOf(window, DRAWN_DAYS, waitsUntil), cutOff: window.cutOff }
+    return { grass, window: spansOf(window, DRAWN_DAYS, hold), cutOff: window.cutOff }
   })
 }
 

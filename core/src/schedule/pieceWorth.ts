@@ -62,6 +62,15 @@ export class DayWorths {
   /** What days are ranked by: the worth of each, but for one that serves the whole job best. */
   readonly rank = (i: number): number => (i === this.preferred ? Infinity : this.at(i))
 
+  /** Points of a week from the window's first day, by its middle, or by a day of it that is open. */
+  ofWeek(w: number): number {
+    for (const i of [3, 4, 2, 5, 1, 6, 0]) {
+      const points = this.at(7 * w + i)
+      if (points > -Infinity) return points
+    }
+    return -Infinity
+  }
+
   parts(i: number): PartOfWorth[] {
     const parts = worthOfDay(this.brief, i, this.trace)
     return parts.length > 0 && this.there(i)
@@ -127,6 +136,6 @@ export function pieceWorth(
       day: on,
       worth: shownPoints(worths.at(daysBetween(start, on))),
     })),
-    weeks: Array.from({ length: SHADED }, (_, w) => shownPoints(worths.at(7 * w + 3))),
+    weeks: Array.from({ length: SHADED }, (_, w) => shownPoints(worths.ofWeek(w))),
   }
 }

@@ -1,4 +1,5 @@
 import { type Day, dayNumber } from '../calendar/day.ts'
+import { REASONS } from '../climate/dayReasons.ts'
 import { placeValues } from '../climate/placeYear.ts'
 import { yearDay } from '../climate/yearDay.ts'
 import { slopeLines } from '../findings/lines.ts'
@@ -16,16 +17,17 @@ import { type ZoneWork, plans } from '../work/workTypes.ts'
 import { hoursFigure } from './hoursFigure.ts'
 import type { OrderBrief } from './orderBrief.ts'
 import { orderRules } from './orderRules.ts'
-import type { Schedule } from './schedulePackage.ts'
+import { heldNow } from './fixedDays.ts'
+import type { Fixed, Schedule } from './schedulePackage.ts'
 import { stepId } from './stepRecords.ts'
 import type { PackageSteps } from './steps.ts'
 
 export function plannedSteps(
-  { job, schools, waits, prescription: { climate }, trace }: OrderBrief,
+  { job, schools, waits, today, prescription: { climate }, trace }: OrderBrief,
   pack: WorkPackage,
   { anchor }: PackageSteps,
   schedule: Schedule,
-  { cutOff, windowState }: { cutOff: Figure; windowState: Figure },
+  { cutOff, windowState, fixed }: { cutOff: Figure; windowState: Figure; fixed: readonly Fixed[] },
 ): PlannedStep[] {
   const slope = trace.value(slopeLines.bank)
   const heat = trace.value(placeValues.hotWork)
@@ -38,9 +40,13 @@ export function plannedSteps(
     const mine = pack.zones.filter((z) => zones.includes(z.r.id))
     const sown = mine.some((z) => isPlanted(z.sowing))
     const name = operationName(kind, sown)
-    const change: Message = s.latest
+    const holds = heldNow(fixed[i]!, today)
+    const slip: Message = s.latest
       ? say`It may slip to ${onDay(s.latest)} and still fall in the window.`
       : 'A pin, the crew’s working days, or the steps before it.'
+    const change = holds
+      ? joined([say`Not before ${onDay(holds.until)}: ${REASONS[holds.why]}.`, slip])
+      : slip
     const named = { label: name, change }
     const rules = i === anchor
     const inputs = {
@@ -81,6 +87,7 @@ export function plannedSteps(
       chosen: s.chosen,
       day,
       precondition: s.need.precondition,
+      holds,
       how:
         op.halved && hot(s.chosen)
           ? joined(

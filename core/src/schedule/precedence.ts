@@ -3,6 +3,7 @@ import { looksBadValues } from '../reference/looksBadValues.ts'
 import { isStepKind, kindsThat, OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import type { UserId } from '../reference/lists.ts'
+import type { HoldReason } from '../climate/dayReasons.ts'
 import type { Message } from '../rules/message.ts'
 import type { TradeValue } from '../rules/rule.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -253,19 +254,19 @@ export function waitsOn(
   placed: readonly Placed[],
   table: Precedence,
   greensUp: number,
-): { from: number; why: Message } | null {
-  let last: { from: number; why: Message } | null = null
-  const hold = (from: number, why: Message) => {
+): { from: number; why: HoldReason } | null {
+  let last: { from: number; why: HoldReason } | null = null
+  const hold = (from: number, why: HoldReason) => {
     if (last === null || from > last.from) last = { from, why }
   }
   const onGround = placed.filter((before) => before.zones.some((z) => zones.includes(z)))
   if (greensUp > 0 && AFTER_THE_CUT.includes(kind))
     for (const cut of onGround.filter((before) => before.kind === 'cut-second'))
-      hold(cut.end + greensUp, 'the hard cut greens up before blades and tines')
+      hold(cut.end + greensUp, 'cut-greens')
   for (const pair of table.get(kind) ?? [])
     for (const before of onGround)
       if (pair.must && OPERATIONS[before.kind].due === 'first' && pair.from.includes(before.kind))
-        hold(before.end + pair.must[0], pair.why)
+        hold(before.end + pair.must[0], 'due-first')
   return last
 }
 

@@ -1,5 +1,5 @@
 import { dayNumber, dayOf, type Day } from '../calendar/day.ts'
-import type { DayState } from '../climate/dayReasons.ts'
+import { REASONS, type DayState, type HoldReason } from '../climate/dayReasons.ts'
 import { OPERATIONS } from '../reference/operations.ts'
 import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
 import type { PackageSteps, StepNeed } from './steps.ts'
@@ -25,6 +25,8 @@ export interface Fixed {
   pin: Day | null
   done: Day | null
   notBefore: Day | null
+  /** What it waits for until then. */
+  holds?: HoldReason | null
 }
 
 /** The days on which the anchor of a package may fall. */
@@ -403,7 +405,7 @@ function inTheWay(p: Package, pinned: number, clash: Clash): Message {
   const own = Math.max(p.begin, p.notBefore[pinned]!)
   if (at < own)
     return p.notBefore[pinned]! > p.begin
-      ? say`A waiting period runs until ${onDay(dayOf(p.notBefore[pinned]!))}; inside it seed does not come up.`
+      ? say`Not before ${onDay(dayOf(p.notBefore[pinned]!))}: ${REASONS[p.fixed[pinned]!.holds ?? 'waiting']}.`
       : 'That day has passed, or the steps done come after it.'
   const [a, b] = [Math.min(clash.step, clash.with), Math.max(clash.step, clash.with)]
   const link =

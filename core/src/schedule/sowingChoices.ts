@@ -1,4 +1,4 @@
-import type { SowingChoice } from '../plan/order.ts'
+import type { Held, SowingChoice } from '../plan/order.ts'
 import { choiceValues } from '../climate/choiceValues.ts'
 import { addDays, dayNumber, dayOf, daysBetween, type Day } from '../calendar/day.ts'
 import {
@@ -21,6 +21,7 @@ import type { Figure } from '../trace/figure.ts'
 import { joined, onDay, quantity, say, verbatim, type Message } from '../rules/message.ts'
 import { packageScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
+import { isWeekend } from './assignDays.ts'
 import type { DayWorths } from './pieceWorth.ts'
 import type { PackageSteps } from './steps.ts'
 import {
@@ -191,25 +192,35 @@ export const isPastRule = (window: SowingWindow, day: Day) =>
   window.reasons[daysBetween(window.start, day)] === 'past-rule'
 const inSpan = ({ from, to }: SeasonSpan, i: number) => i >= from && i <= to
 
+/** What the anchor and the steps before it wait for longest; null where nothing holds them. */
+function lastHold(fixed: readonly Fixed[], anchor: number): Held | null {
+  let last: Held | null = null
+  for (const { notBefore, holds, done } of fixed.slice(0, anchor + 1))
+    if (notBefore && !done && (last === null || notBefore > last.until))
+      last = { until: notBefore, why: holds ?? 'waiting' }
+  return last
+}
+
 /**
  * The first good day of a season that seed could go down, else the first marginal one; where the
  * season ends sooner than a job usually takes, the first day that is left. Null where the season is
  * over by then.
  */
 function firstIn(
-  { window, sown, trace, fixed, steps }: ChoiceBrief,
+  { window, sown, trace, fixed, steps, calendar }: ChoiceBrief,
   { from, to }: SeasonSpan,
 ): Day | null {
-  const { notBefore } = fixed[steps.anchor]!
-  const free = Math.max(from, 1, notBefore ? daysBetween(window.start, notBefore) : 0)
+  const held = lastHold(fixed, steps.anchor)
+  const free = Math.max(from, 1, held ? daysBetween(window.start, held.until) : 0)
   const soonest = Math.max(
     free,
     trace.value(sown?.purpose === 'cover' ? choiceValues.coverSoon : choiceValues.soon),
   )
-  const usable = (i: number) => window.states[i] !== 'shut'
+  const works = (i: number) => calendar.weekendWork || !isWeekend(dayNumber(window.start) + i)
+  const usable = (i: number) => window.states[i] !== 'shut' && works(i)
   let marginal: number | null = null
   for (let i = soonest; i <= to; i++) {
-    if (window.states[i] === 'open') return addDays(window.start, i)
+    if (window.states[i] === 'open' && works(i)) return addDays(window.start, i)
     if (usable(i)) marginal ??= i
   }
   for (let i = free; i <= to && marginal === null; i++) if (usable(i)) marginal = i
@@ -463,6 +474,12 @@ function passedOver(
     return {
       title: notAtOnce,
       says: say`Days until then are marginal: ${REASONS[today!]}. The first good day is taken; a sooner one may be pinned.`,
+    }
+  const held = lastHold(b.fixed, b.steps.anchor)
+  if (held && held.until > calendar.today && window.states[0] !== 'shut')
+    return {
+      title: notAtOnce,
+      says: say`Not before ${onDay(held.until, true)}: ${REASONS[held.why]}. The first good day after that is taken.`,
     }
   if (window.states[0] !== 'shut' || today === undefined)
     return {

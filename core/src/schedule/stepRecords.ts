@@ -49,6 +49,8 @@ export interface StepTick {
   day: Day
   key: StepKey
   zones: readonly string[]
+  /** What was found there. */
+  found: DiaryEntry['found']
 }
 
 /** The pins and ticks of a job, found for a step by operation and zone. */
@@ -75,7 +77,7 @@ export class StepRecords {
       if (!key) return []
       const zones =
         entry.stepZones.length > 0 ? entry.stepZones : key.zone === null ? [] : [key.zone]
-      return [{ entry: entry.id, day: entry.date, key, zones }]
+      return [{ entry: entry.id, day: entry.date, key, zones, found: entry.found }]
     })
   }
 
@@ -106,6 +108,12 @@ export class StepRecords {
     const whole = ticks.some((t) => t.zones.length === 0)
     const covered = new Set(ticks.flatMap((t) => t.zones))
     return { day: ticks.map((t) => t.day).sort().at(-1)!, uncovered: whole ? [] : step.zones.filter((zone) => !covered.has(zone)) } // prettier-ignore
+  }
+
+  /** What was found at a look, as last recorded; null where nothing was. */
+  foundAt(step: StepRef): DiaryEntry['found'] {
+    const ticks = this.ticks.filter((t) => t.found !== null && this.matches(t.key, t.zones, step))
+    return [...ticks].sort((a, b) => a.day.localeCompare(b.day)).at(-1)?.found ?? null
   }
 
   /** Pins and ticks that no step asked for: those of steps no longer planned. Ask last. */

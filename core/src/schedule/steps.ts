@@ -2,7 +2,13 @@ import { MOST_LIFTS } from '../reference/materialValues.ts'
 import type { CoverPlan } from '../materials/cover.ts'
 import type { DressingPlan } from '../materials/dressing.ts'
 import { leafAfterCut, smotherValues } from '../work/leafRules.ts'
-import { kindsThat, OPERATIONS, orderOf, type StepKind } from '../reference/operations.ts'
+import {
+  isStepKind,
+  kindsThat,
+  OPERATIONS,
+  orderOf,
+  type StepKind,
+} from '../reference/operations.ts'
 import { operationWants } from '../work/operationWords.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import { WEEDS } from '../reference/walkLists.ts'
@@ -35,6 +41,8 @@ export interface StepNeed {
   how: Message
   /** Which of several repeats it is: the second lift, the third. */
   part?: number
+  /** The look, and the answer to it, that lead to this; nothing where none does. */
+  when?: { look: StepKind; part?: number; answer: 'yes' | 'no' }
 }
 
 /** The steps of a package, and the one that its days hang on. */
@@ -71,7 +79,7 @@ const sharesOf = (pack: WorkPackage, kind: StepKind): Share[] =>
 /** Steps up to the sowing and on the days of it. */
 const FIRST = kindsThat((o) => !o.later)
 /** Steps dated after those: from the seed coming up. Lifts of a dressing are counted on their own. */
-const AFTERWARDS = kindsThat((o) => o.later && o.later.since !== 'lift')
+const AFTERWARDS = kindsThat((o) => o.later && o.later.since !== 'lift' && o.later.since !== 'look')
 
 /** The order of work, as the firm's school has it. */
 function inOrder(kinds: readonly StepKind[], { schools }: StepBrief): StepKind[] {
@@ -264,7 +272,9 @@ export function laterSteps(pack: WorkPackage, brief: StepBrief): StepNeed[] {
   const found: StepNeed[] = []
   for (const kind of AFTERWARDS) {
     const shares = sharesOf(pack, kind)
-    if (shares.length > 0) found.push({ ...needOf(kind, shares, brief), links: [] })
+    if (shares.length === 0) continue
+    if (OPERATIONS[kind].look) found.push(...looksOf(kind, shares, brief))
+    else found.push({ ...needOf(kind, shares, brief), links: [] })
   }
   const lifts = (brief.dressing?.parts ?? []).filter((p) => p.step === 'dress' && p.lifts > 1)
   const most = Math.min(MOST_LIFTS, Math.max(1, ...lifts.map((p) => p.lifts)))
@@ -281,6 +291,52 @@ export function laterSteps(pack: WorkPackage, brief: StepBrief): StepNeed[] {
   }
   return found
 }
+
+/** A look with what each answer leads to, and the looks after it where it is taken again. */
+function looksOf(kind: StepKind, shares: readonly Share[], brief: StepBrief): StepNeed[] {
+  const { yes, no, part: first } = OPERATIONS[kind].look!
+  const times = Math.max(1, yes.again ?? 1, no.again ?? 1)
+  const needs: StepNeed[] = []
+  for (let i = 1; i <= times; i++) {
+    const part = i > 1 ? { part: i } : {}
+    const before = { look: kind, ...(i > 2 ? { part: i - 1 } : {}) }
+    const again = yes.again ? ('yes' as const) : ('no' as const)
+    needs.push({
+      ...needOf(kind, shares, brief),
+      links: [],
+      ...part,
+      ...(i > 1 ? { when: { ...before, answer: again } } : {}),
+    })
+    for (const [answer, { does }] of [
+      ['yes', yes],
+      ['no', no],
+    ] as const)
+      // prettier-ignore
+      for (const operation of does.filter(isStepKind))
+        needs.push({
+          ...needOf(operation, shares.map((s) => insteadOf(s, operation)), brief),
+          links: [],
+          part: first + i - 1,
+          when: { look: kind, ...part, answer },
+        })
+  }
+  return needs
+}
+
+/** Another operation on the same ground, done in the usual way. */
+const insteadOf = ({ work, operation: o }: Share, operation: StepKind): Share => ({
+  work,
+  operation: {
+    ...o,
+    operation,
+    passes: OPERATIONS[operation].halved ? 2 : 1,
+    depth: null,
+    height: null,
+    tines: null,
+    tool: null,
+    ground: OPERATIONS[operation].ground === 'sown' && work.sown ? work.sown : o.ground,
+  },
+})
 
 function liftHours(shares: readonly Share[], brief: StepBrief): Pick<StepNeed, 'hours' | 'effort'> {
   const effort = effortOf('dress-again', shares.map((s) => s.operation), spreadingHours('dress', shares, brief), brief.people, brief.trace) // prettier-ignore

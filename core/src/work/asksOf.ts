@@ -104,6 +104,11 @@ export function followingAsks(
     add('collect-cores', 'core', 'Cores come off a green.')
     add('sand-in', 'core', 'Sand keeps the holes of a green open and its surface true.')
   }
+  if (!sown && planned.has('core')) {
+    add('look-holes', 'core', 'Open holes are looked at until they close.')
+    if (planned.has('pre-emergence'))
+      add('pre-emergence-again', 'core', 'Coring breaks the barrier: half of it goes down after.')
+  }
   if (has((o) => o.steel)) add('mark', 'mark', 'Steel goes into the ground.')
   if (!sown && has((o) => o.wetted))
     add('water', 'feed', 'Opened, dressed and fed turf wants water.')

@@ -61,10 +61,18 @@ function decide(
   })
   if (hard) return decision(hard.why, { barred: true })
   const { needs, along } = OPERATIONS[operation]
-  if (needs && !(needs === 'seed' ? isSown(sowing) : isPlanted(sowing)))
-    return decision('Nothing is sown.', { barred: true })
+  if (
+    needs === 'standing'
+      ? isPlanted(sowing)
+      : needs && !(needs === 'seed' ? isSown(sowing) : isPlanted(sowing))
+  )
+    return decision(needs === 'standing' ? 'Something is sown.' : 'Nothing is sown.', {
+      barred: true,
+    })
   if (operation === 'cover' && brief.job.cover === 'none')
     return decision('You entered no cover.', { yours: true, barred: true })
+  if (OPERATIONS[operation].later?.since === 'look')
+    return decision('It follows from what is counted at a visit.', { barred: true })
   if (operation === 'dress-again')
     return decision('Lifts follow from the depth of the dressing.', { barred: true })
   if (operation === 'trench' && r.trenches.length === 0)
@@ -82,6 +90,8 @@ function decide(
     )
   if ((operation === 'plugs' || operation === 'turf') && sowing !== operation)
     return decision('Choose it under “What is sown”.', { barred: true })
+  if (operation === 'pre-emergence-again' && !asks.some((a) => a.by === 'work'))
+    return decision('It follows on coring, where a pre-emergence is down.')
   if (own?.on === false) return decision('Your choice.', { yours: true })
   if (own?.on === true) return decision(null, { yours: true })
   if (mine[0]) return decision(mine[0].why)

@@ -1,4 +1,4 @@
-import { OPERATIONS, orderOf, type StepKind } from '../reference/operations.ts'
+import { isStepKind, OPERATIONS, orderOf, type StepKind } from '../reference/operations.ts'
 import { isPlanted, isSown } from './sowing.ts'
 import { plans, type ZoneOperation, type ZoneWork } from './workTypes.ts'
 
@@ -44,7 +44,10 @@ function mainKind(work: ZoneWork): PackageKind {
 const CUT_DOWN: readonly StepKind[] = ['cut-first', 'cut-second']
 /** Goes with whatever it is needed for, and is no work of its own. */
 const goesAlong = (kind: StepKind) =>
-  kind === 'notice' || kind === 'mark' || kind === 'water' || OPERATIONS[kind].along !== undefined
+  kind === 'notice' ||
+  kind === 'mark' ||
+  kind === 'water' ||
+  (OPERATIONS[kind].along !== undefined && OPERATIONS[kind].later?.since !== 'work')
 
 /**
  * The piece of work that an operation of a zone belongs to: what has its own season or is due is
@@ -77,8 +80,11 @@ function piecesOf(work: ZoneWork): Piece[] {
       along.push(o)
       continue
     }
-    const kind = pieceOf(o.operation, work)
-    const of = kind === 'due' ? `${kind}-${o.operation}` : kind
+    const { later } = OPERATIONS[o.operation]
+    // What is dated from another operation belongs to its piece of work.
+    const after = later?.since === 'work' && isStepKind(later.of!) ? later.of : o.operation
+    const kind = pieceOf(after, work)
+    const of = kind === 'due' ? `${kind}-${after}` : kind
     const piece = pieces.get(of) ?? { kind, of, operations: [] }
     piece.operations.push(o)
     pieces.set(of, piece)

@@ -538,4 +538,15 @@ worth.closes                              56 d      model         21..120
 worth.closing                            0.8 1      model         0..5
 worth.weeds                                8 1      model         0..40
 worth.visit                                3 1      model         0..20
+look.moths                           14 d         practice      7..28
+look.holes                           14 d         practice      7..28
+look.recovers                        42 d         model         14..90
+look.closed                          70 %         practice      30..95
+rate.pre-emergence-again             2500 m2/h    model         200..20000
+rate.resow                           1000 m2/h    model         100..10000
+set-up.pre-emergence-again           0.5 h        model         0..4
+set-up.resow                         0.25 h       model         0..4
+set-up.look-moths                    0.25 h       model         0..4
+set-up.look-holes                    0.25 h       model         0..4
+set-up.look-cover                    0.5 h        model         0..4
 `

@@ -8,6 +8,9 @@ import {
   type DiaryEntry,
 } from '@juvena/core/entities/diary'
 import type { StepKind } from '@juvena/core/reference/operations'
+import type { StepLook } from '@juvena/core/plan/order'
+import { useFirm } from '../stores/firm.ts'
+import ChoiceField from './ChoiceField.vue'
 import { newId } from '../stores/newId.ts'
 import TextField from './TextField.vue'
 
@@ -16,7 +19,13 @@ import TextField from './TextField.vue'
  * Filled in as planned.
  */
 const props = defineProps<{
-  step: { id: string; kind: StepKind; zones: readonly string[]; name: string }
+  step: {
+    id: string
+    kind: StepKind
+    zones: readonly string[]
+    name: string
+    look?: StepLook | null
+  }
   today: string
   amount: string
   lots: DiaryEntry['lots']
@@ -24,6 +33,11 @@ const props = defineProps<{
   failure?: string
 }>()
 const emit = defineEmits<{ done: [entry: DiaryEntry]; cancel: [] }>()
+const firm = useFirm()
+const YES_NO = [
+  { value: 'yes', name: 'yes' },
+  { value: 'no', name: 'no' },
+] as const
 const WHO = 'juvena.who'
 const amount = ref(props.amount)
 const who = ref(localStorage.getItem(WHO) ?? '')
@@ -31,6 +45,13 @@ const note = ref('')
 const product = ref('')
 const labelRead = ref(false)
 const wrong = ref('')
+/** What was found at a look: % under wanted grass as typed, or yes or no. */
+const cover = ref('')
+const seen = ref<'yes' | 'no' | null>(null)
+const coverIs = computed(() => {
+  const typed = cover.value.trim().replace(/\s*%$/, '').replace(',', '.')
+  return /^\d+(\.\d+)?$/.test(typed) && Number(typed) <= 100 ? Number(typed) : null
+})
 const recorded = computed(() => namesProduct(props.step.kind))
 const form = ref<HTMLFormElement | null>(null)
 // On a touch screen a field in focus would cover half of it with keys.
@@ -45,6 +66,12 @@ function done() {
     return void (wrong.value = 'Enter the product as its label names it: the record wants it.')
   if (recorded.value && !labelRead.value)
     return void (wrong.value = 'Read the label first, and tick that you have.')
+  const { look } = props.step
+  if (look?.counts === 'cover' && coverIs.value === null)
+    return void (wrong.value =
+      'Enter the cover that was counted, from 0 to 100 %: what is done next goes by it.')
+  if (look?.counts === 'seen' && seen.value === null)
+    return void (wrong.value = 'Say yes or no: what is done next goes by it.')
   wrong.value = ''
   if (amountProblem(amount.value)) return
   localStorage.setItem(WHO, who.value)
@@ -57,6 +84,12 @@ function done() {
     note: note.value,
     product: product.value.trim(),
     lots: props.lots,
+    found: look
+      ? {
+          cover: look.counts === 'cover' ? coverIs.value : null,
+          seen: look.counts === 'seen' ? seen.value === 'yes' : null,
+        }
+      : null,
     weather: props.weather,
   })
 }
@@ -82,7 +115,30 @@ function done() {
         >I have read the label, and hold what licence it asks for</ElCheckbox
       >
     </template>
+    <template v-if="step.look">
+      <TextField
+        v-if="step.look.counts === 'cover'"
+        class="whole"
+        label="Under wanted grass, %"
+        :model-value="cover"
+        :maxlength="8"
+        @update:model-value="cover = $event"
+      />
+      <ChoiceField
+        v-else
+        class="whole"
+        :label="firm.say(step.look.asks)"
+        :options="YES_NO"
+        :model-value="seen"
+        @update:model-value="seen = $event"
+      />
+      <p class="whole small soft">
+        {{ firm.say(step.look.yes.when) }}: {{ firm.say(step.look.yes.says) }};
+        {{ firm.say(step.look.no.when) }}: {{ firm.say(step.look.no.says) }}.
+      </p>
+    </template>
     <TextField
+      v-else
       class="whole"
       label="Amount"
       :model-value="amount"

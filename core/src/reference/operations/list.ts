@@ -24,14 +24,19 @@ import { killAgain } from './killAgain.ts'
 import { leafAgain } from './leafAgain.ts'
 import { leafOff } from './leafOff.ts'
 import { lime } from './lime.ts'
+import { lookCover } from './lookCover.ts'
+import { lookHoles } from './lookHoles.ts'
+import { lookMoths } from './lookMoths.ts'
 import { loosen } from './loosen.ts'
 import { mark } from './mark.ts'
 import { mowWeekly } from './mowWeekly.ts'
 import { notice } from './notice.ts'
 import { plugs } from './plugs.ts'
 import { preEmergence } from './preEmergence.ts'
+import { preEmergenceAgain } from './preEmergenceAgain.ts'
 import { rake } from './rake.ts'
 import { recheck } from './recheck.ts'
+import { resow } from './resow.ts'
 import { roughen } from './roughen.ts'
 import { sandIn } from './sandIn.ts'
 import { scarify } from './scarify.ts'
@@ -83,6 +88,7 @@ export const OPERATION_LIST = [
   dampen,
   core,
   collectCores,
+  preEmergenceAgain,
   loosen,
   amend,
   grade,
@@ -106,4 +112,8 @@ export const OPERATION_LIST = [
   feedLater,
   dressAgain,
   visit,
+  resow,
+  lookMoths,
+  lookHoles,
+  lookCover,
 ] as const

@@ -1,6 +1,7 @@
 import { words } from '../../rules/message.ts'
 import { value } from '../../rules/rule.ts'
 import { lagValues } from '../lagValues.ts'
+import { lookValues } from '../lookValues.ts'
 import { operation } from '../operation.ts'
 
 export const visit = operation({
@@ -25,5 +26,13 @@ export const visit = operation({
     rule: 'follow.visit',
     says: 'A month after sowing: look, count, mend, photograph, hand over.',
     steps: 'the first working day so long after sowing',
+  },
+  look: {
+    counts: 'cover',
+    asks: 'How much is under wanted grass?',
+    line: lookValues.closed,
+    yes: { does: ['resow'], says: 'sow thin places again' },
+    no: { does: [], says: 'hand over' },
+    part: 40,
   },
 })

@@ -145,6 +145,11 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
             >
             <span v-if="gives(s)" class="gives">{{ gives(s) }}</span>
             <span class="why">{{ firm.say(s.why) }}</span>
+            <span v-if="s.look" class="why"
+              >{{ firm.say(s.look.asks) }} {{ firm.say(s.look.yes.when) }}:
+              {{ firm.say(s.look.yes.says) }}; {{ firm.say(s.look.no.when) }}:
+              {{ firm.say(s.look.no.says) }}.</span
+            >
             <span v-for="c in s.cautions" :key="c" class="why">▲ {{ CAUTIONS[c] }}</span>
           </td>
           <td>{{ names(s.zones) }}</td>

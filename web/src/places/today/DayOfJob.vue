@@ -137,10 +137,15 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
             {{ firm.hand(s.hours, 'work-h') }}{{ s.people > 1 ? ` for ${s.people}` : '' }}.
             {{ firm.say(s.why) }}
           </p>
+          <p v-if="s.look" class="small">
+            <b>{{ firm.say(s.look.asks) }}</b> {{ firm.say(s.look.yes.when) }}:
+            {{ firm.say(s.look.yes.says) }}; {{ firm.say(s.look.no.when) }}:
+            {{ firm.say(s.look.no.says) }}.
+          </p>
           <p v-for="c in s.cautions" :key="c" class="small caution">▲ {{ CAUTIONS[c] }}</p>
           <TickForm
             v-if="ticking === s.id"
-            :step="{ id: s.id, kind: s.kind, zones: s.zones, name: firm.say(s.name) }"
+            :step="{ id: s.id, kind: s.kind, zones: s.zones, name: firm.say(s.name), look: s.look }"
             :today="firm.today"
             :amount="amountText(s)"
             :lots="s.lots"

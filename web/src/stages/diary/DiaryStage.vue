@@ -149,7 +149,7 @@ const recorded = async (entry: DiaryEntry) => {
   )
 }
 const tick = (step: PlannedStep) =>
-  namesProduct(step.kind)
+  namesProduct(step.kind) || step.look
     ? (asking.value = asking.value === step.id ? null : step.id)
     : tickOff(step)
 const tickOff = (step: PlannedStep) =>
@@ -206,7 +206,13 @@ const untick = (step: PlannedStep) => {
             >
             <TickForm
               v-if="asking === s.id"
-              :step="{ id: s.id, kind: s.kind, zones: s.zones, name: firm.say(s.name) }"
+              :step="{
+                id: s.id,
+                kind: s.kind,
+                zones: s.zones,
+                name: firm.say(s.name),
+                look: s.look,
+              }"
               :today="job.today"
               :amount="amountOf(s)"
               :lots="lotsOf(s)"

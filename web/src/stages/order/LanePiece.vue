@@ -69,6 +69,7 @@ function key(event: KeyboardEvent) {
       plants: piece.plants,
       done: piece.done,
       dragged,
+      looks: piece.looks,
       pinned: piece.step.state === 'pinned',
     }"
     :aria-label="`Day of ${piece.words.join(', ')}`"
@@ -125,6 +126,10 @@ function key(event: KeyboardEvent) {
 }
 .core.plants {
   border-bottom: 5px solid var(--moss);
+}
+.core.looks {
+  border-style: dashed;
+  border-bottom-color: var(--sun);
 }
 .core.pinned {
   border-top: 4px solid var(--ink);

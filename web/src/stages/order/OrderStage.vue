@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
+import { REASONS } from '@juvena/core/climate/dayReasons'
 import type { LooseRecord } from '@juvena/core/plan/order'
 import { OPERATIONS } from '@juvena/core/reference/operations'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
@@ -207,7 +208,19 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
                   v-if="firm.say(step.precondition) && step.precondition !== 'nothing' && !step.how"
                 >
                   Wants {{ firm.say(step.precondition) }}.</template
+                ><template v-if="step.holds && step.state !== 'done'">
+                  Not before {{ showDay(step.holds.until).slice(4) }}:
+                  {{ firm.say(REASONS[step.holds.why]) }}.</template
                 ></span
+              >
+              <span v-if="step.look" class="look small"
+                ><b>{{ firm.say(step.look.asks) }}</b>
+                <span :class="{ taken: step.look.answer === 'yes' }"
+                  >{{ firm.say(step.look.yes.when) }}: {{ firm.say(step.look.yes.says) }}</span
+                >;
+                <span :class="{ taken: step.look.answer === 'no' }"
+                  >{{ firm.say(step.look.no.when) }}: {{ firm.say(step.look.no.says) }}</span
+                >.</span
               >
               <span v-for="c in step.cautions" :key="c" class="caution small"
                 >▲
@@ -340,6 +353,14 @@ tr.done b {
 }
 .caution {
   color: var(--hold);
+}
+.look {
+  display: block;
+  border-left: 4px solid var(--sun);
+  padding-left: 0.5rem;
+}
+.look .taken {
+  font-weight: 700;
 }
 .slip {
   width: 7.6rem;

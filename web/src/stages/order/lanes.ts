@@ -20,6 +20,8 @@ export interface Piece {
   says: string
   plants: boolean
   done: boolean
+  /** A look that nobody has taken yet: what follows hangs on it. */
+  looks: boolean
   /** What moves with it: the step that its days hang on, or the weightiest. */
   step: PlannedStep
   /** Whether its step is the one that the whole lane hangs on. */
@@ -78,6 +80,7 @@ export function piecesOf(
       says: near.map((s) => `${showDay(s.chosen)}: ${told(s.name)}`).join('; '),
       plants: near.some((s) => OPERATIONS[s.kind].plants),
       done: near.every(isBehind),
+      looks: near.some((s) => s.look && s.look.answer === null),
       step: lead ?? weightiest,
       leads: lead !== undefined,
     }
@@ -102,6 +105,16 @@ function othersText(pack: PackagePlan, today: string): string {
 const reasonOf = (pack: PackagePlan): Message =>
   REASONS[pack.window.find((w) => w.from <= pack.sowDay && pack.sowDay <= w.to)?.reason ?? 'good']
 
+/** What the looks of a lane decide, in a sentence each. */
+const looksSaid = (steps: readonly PlannedStep[], today: string, told: Told): string[] =>
+  steps.flatMap(({ look, chosen, name }) =>
+    look && look.answer === null
+      ? [
+          `${told(name)} ${dayText(chosen, today)}: ${told(look.yes.when)}, ${told(look.yes.says)}; else ${told(look.no.says)}.`,
+        ]
+      : [],
+  )
+
 /** The lanes of a job: due work first, then each piece of work and what follows it. */
 export function lanesOf(
   plan: JobPlan,
@@ -123,6 +136,7 @@ export function lanesOf(
     const after = mine.filter((s) => later.has(s.id))
     const odds = pack.choices.find((c) => c.taken)?.odds
     const due = pack.kind === 'due'
+    const held = work.find((s) => s.kind === pack.anchor)?.holds
     const hasCutOff = !due && pack.kind !== 'feed' && pack.kind !== 'barrier'
     const lane: Lane = {
       id: pack.id,
@@ -132,8 +146,8 @@ export function lanesOf(
       cutOff: hasCutOff ? String(pack.cutOff.value) : null,
       pieces: piecesOf(work, pack.anchor, today, told),
       why: due
-        ? `${day(pack.sowDay)}: due, it waits for nothing else.`
-        : `${day(pack.sowDay)}: ${odds ? `${odds.value} years in 100; ` : ''}${told(reasonOf(pack))}.`,
+        ? `${day(pack.sowDay)}: ${held ? `due from ${day(held.until)}; ${told(REASONS[held.why])}` : 'due, it waits for nothing else'}.`
+        : `${day(pack.sowDay)}: ${odds ? `${odds.value} years in 100; ` : ''}${told(reasonOf(pack))}.${held ? ` Not before ${day(held.until)}: ${told(REASONS[held.why])}.` : ''}`,
       other: due ? '' : othersText(pack, today),
     }
     if (after.length === 0) return [lane]
@@ -144,13 +158,18 @@ export function lanesOf(
       {
         id: `${pack.id} after`,
         pack: null,
-        name: pack.plants ? 'Waters, then grows on' : 'Afterwards',
+        name: pack.plants ? 'Waters, then grows on' : due ? 'Looked at again' : 'Afterwards',
         sub: follow?.wateringDays
           ? `${follow.wateringDays.value} days kept moist`
           : zonesText(pack.zones),
         cutOff: null,
         pieces: piecesOf(after, null, today, told),
-        why: growing ? `Growing on ${day(growing.from)} to ${day(growing.to)}.` : '',
+        why: [
+          growing ? `Growing on ${day(growing.from)} to ${day(growing.to)}.` : '',
+          ...looksSaid(after, today, told),
+        ]
+          .filter(Boolean)
+          .join(' '),
         other: follow?.rest
           ? `nothing grows ${day(follow.rest.from)} to ${day(follow.rest.to)}`
           : '',
