@@ -20,7 +20,7 @@ import { OPERATIONS, orderOf, type StepKind } from './reference/operations.ts'
 import { operationName } from './work/operationWords.ts'
 import type { OrderBrief } from './schedule/orderBrief.ts'
 import { orderOfWork, stepBrief } from './schedule/orderOfWork.ts'
-import type { PackagePlan } from './plan/order.ts'
+import type { PackagePlan, PlannedStep } from './plan/order.ts'
 import { waitingPeriods } from './work/waitingPeriods.ts'
 import { shortOnShelf } from './stock/lotsOfJob.ts'
 import { seedUse, type SeedUse } from './seed/seedUse.ts'
@@ -117,11 +117,12 @@ export function planJob(
     trace,
   })
 
-  // Of one day, what is due comes before the work that wants it done.
+  // Of one day, what is due comes before the work that wants it done, and evening work last.
   const stepsThat = (due: boolean) =>
     order.packages.filter((p) => (p.kind === 'due') === due).flatMap((p) => p.steps)
-  const steps = [...stepsThat(true), ...stepsThat(false), ...followed.follow.later].sort((a, b) =>
-    a.chosen.localeCompare(b.chosen),
+  const inTheEvening = ({ kind }: { kind: StepKind }) => Number(OPERATIONS[kind].evening ?? false)
+  const steps = [...stepsThat(true), ...stepsThat(false), ...followed.follow.later].sort(
+    (a, b) => a.chosen.localeCompare(b.chosen) || inTheEvening(a) - inTheEvening(b),
   )
   const sloping = prescription.zones.some((z) => num(z.r.slope) >= trace.value(slopeLines.press))
   const warm = new Set(prescription.zones.filter((z) => z.season === 'warm').map((z) => z.r.id))
@@ -140,7 +141,7 @@ export function planJob(
       ...asEntered,
       ...shortOnShelf(job, jobId, stock, wantedByLot(use)),
       ...waits.notices,
-      ...prescription.notices,
+      ...stillTrue(prescription.notices, steps),
       ...order.notices,
       ...feeds.flatMap((f) => f.notices),
       ...followed.notices,
@@ -161,6 +162,17 @@ export function planJob(
     firmValues: firm.values,
   }
 }
+
+/** Without the pests that a look since has found gone. */
+const stillTrue = (notices: readonly Notice[], steps: readonly PlannedStep[]): Notice[] =>
+  notices.filter(
+    (n) =>
+      n.kind !== 'live-pests' ||
+      !steps.some(
+        (s) =>
+          s.kind === 'look-moths' && s.look?.answer === 'no' && n.zone && s.zones.includes(n.zone),
+      ),
+  )
 
 /** Hours that a zone's products have to stay dry, as their labels say, by operation. */
 const rainFreeHours =

@@ -14,6 +14,7 @@ import { mowRules, mowValues } from './establish/firstMow.ts'
 import { followRules, phaseValues } from './establish/follow.ts'
 import { branchRule, laterRules } from './establish/laterSteps.ts'
 import { looksRules } from './establish/looksRight.ts'
+import { waterInRules, waterInValues } from './establish/waterIn.ts'
 import { doseValues, splitValues, waterReadings, waterRules } from './establish/waterRules.ts'
 import { findingReadings } from './findings/findInZone.ts'
 import { findingRules, seenRules } from './findings/findingRules.ts'
@@ -98,6 +99,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   { worthRule, planWorthRule },
   hoursRules,
   waterRules,
+  waterInRules,
   emergenceRules,
   mowRules,
   followRules,
@@ -164,6 +166,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'First mow': mowValues,
   'Watering by school': doseValues,
   'Splitting a run': splitValues,
+  'Water after work without seed': waterInValues,
   'Phases of water': phaseValues,
   'What bare ground takes': intake,
   'Rain ahead': weatherLines,

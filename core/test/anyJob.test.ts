@@ -200,7 +200,8 @@ describe('of any job', () => {
             note: '',
             corrects: null,
             lots: [],
-            read: null, found: null,
+            read: null,
+            found: null,
             product: '',
             weather: null,
           })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { addDays, daysBetween } from '../src/calendar/day.ts'
+import { addDays, dayNumber, daysBetween } from '../src/calendar/day.ts'
 import type { JobDraft, ZoneDraft } from '../src/entities/job.ts'
 import { OPERATIONS, type StepKind } from '../src/reference/operations.ts'
 import { stepAmounts } from '../src/present/dayWork.ts'
@@ -234,5 +234,48 @@ describe('what follows a sowing', () => {
     const { mowBand, seedlingsMown } = p.follow.packages[0]!
     const low = (f: typeof mowBand) => (f!.value as { low: string }).low
     expect(low(seedlingsMown) > low(mowBand)).toBe(true)
+  })
+})
+
+describe('what is told of a calendar', () => {
+  const packed = { thatch: 20, penetration: 'stops', soilMoist: true } as const
+  const said = (p: ReturnType<typeof plan>, kind: string) => p.notices.find((n) => n.kind === kind)
+  it('a weekend between blades and cores', () => {
+    const told: boolean[] = []
+    for (const today of ['2027-08-09', '2027-08-11', '2027-08-13', '2027-08-16', '2027-08-18']) {
+      const p = plan(today, NORTH, [packed])
+      const weekend = [day(p, 'scarify')!, day(p, 'core')!].map(
+        (d) => Math.floor((dayNumber(d) + 3) / 7), // weeks begin on Monday
+      )
+      told.push(said(p, 'weekend') !== undefined)
+      expect(told.at(-1), today).toBe(weekend[0] !== weekend[1])
+    }
+  })
+  it('notice as long as those who use it ask for, and for how long it is closed', () => {
+    const p = plan('2027-06-01', NORTH, [packed], { users: ['public'] as never, notice: '10 weeks' as never }) // prettier-ignore
+    const [notice, cut] = [day(p, 'notice')!, day(p, 'cut-first')!]
+    expect(daysBetween(notice, cut)).toBeGreaterThanOrEqual(70)
+    const closed = p.follow.closed.find((c) => c.workPackage === step(p, 'sow')!.workPackage)!
+    expect(closed.from <= day(p, 'scarify')!).toBe(true)
+    const mown = p.follow.packages[0]!.seedlingsMown!.value as { low: string }
+    expect(closed.to).toBe(mown.low)
+    // Nothing asked: a day ahead, and 5 on turf the public uses.
+    const usual = plan('2027-07-25', NORTH, [packed], { users: ['public'] as never })
+    expect(daysBetween(day(usual, 'notice')!, day(usual, 'cut-first')!)).toBeGreaterThanOrEqual(5)
+  })
+  it('a place known by its latitude alone is a guess, and says what betters it', () => {
+    const typed = said(plan('2027-08-10', NORTH, [packed]), 'guess')!
+    expect([typed.level, String(typed.says)]).toEqual(['note', expect.stringContaining('soil reading')]) // prettier-ignore
+    expect(said(plan('2027-08-10', { latitude: 50 }, [packed]), 'guess')!.level).toBe('warn')
+  })
+  it('what work waits for is told with its own reason, not as seed that would not come up', () => {
+    const p = plan('2027-03-01', WARM, [
+      { ...full, present: ['bermudagrass'], heightOfCut: 25, thatch: 22, penetration: 'stops', soilMoist: true, operations: { 'cut-second': { on: true } } } as never, // prettier-ignore
+    ])
+    expect(step(p, 'scarify')!.holds!.why).toBe('cut-greens')
+    const care = p.packages.find((x) => x.kind === 'care')!
+    expect(care.window[0]!.reason).toBe('cut-greens')
+    const live = plan('2027-06-05', NORTH, [{ pests: [{ kind: 'larvae', active: true, peak: '2027-06-01' }] } as never]) // prettier-ignore
+    expect(step(live, 'treat-pests')!.holds!.why).toBe('flight')
   })
 })

@@ -55,6 +55,7 @@ const FUNCTIONS = {
   max: greatest,
   least: (list: Worth[]) => smallest(...list),
   latest: (list: Worth[]) => greatest(...list),
+  most: (list: Worth[]) => greatest(...list),
   sum: (list: Worth[]) => fold(list, math.add),
   mean: (list: Worth[]) => math.divide(fold(list, math.add) as never, list.length),
   dot: (...lists: Worth[][]) => fold(lists[0]!.map((_, i) => fold(lists.map((l) => l[i]!), math.multiply)), math.add),

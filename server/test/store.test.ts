@@ -41,7 +41,8 @@ const entry = (id: string) => ({
   stepZones: [],
   corrects: null,
   lots: [],
-  read: null, found: null,
+  read: null,
+  found: null,
   product: '',
   weather: null,
 })

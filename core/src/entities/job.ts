@@ -368,6 +368,8 @@ export const jobSchema = z.strictObject({
   customerDate: day,
   aims: z.array(oneOf(AIMS, 'an aim')).max(20).default([]),
   users: z.array(oneOf(USERS, 'an answer')).max(10).default([]),
+  /** Days ahead that those who use it want to know. */
+  notice: quantity('days', { min: 0, max: 366, what: 'Notice' }),
   notes: text(4000),
   zones: uniqueIds(z.array(zoneSchema).max(500), 'zones').default([]),
   drawing: drawingSchema,

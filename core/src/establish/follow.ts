@@ -4,7 +4,7 @@ import { mowable, mowingSeason, type MowingSeason } from '../climate/mowingSeaso
 import { isRising } from '../climate/windows.ts'
 import type { Job } from '../entities/job.ts'
 import type { Sowing } from '../reference/lists.ts'
-import type { Follow, PackageFollow } from '../plan/follow.ts'
+import type { Closed, Follow, PackageFollow } from '../plan/follow.ts'
 import { laterStepsOf, type LaterBrief } from './laterSteps.ts'
 import { presentableFrom, recoversFrom } from './looksRight.ts'
 import type { Prescription, ZonePlan } from '../plan/prescription.ts'
@@ -24,6 +24,7 @@ import type { StepNeed } from '../schedule/steps.ts'
 import { emergence, emergenceRules, emergenceValues, type Emergence } from './emergence.ts'
 import { mowBand, mowRules, mowSchool, mowValues } from './firstMow.ts'
 import { planWater } from './watering.ts'
+import { waterIn } from './waterIn.ts'
 import { isBehind } from '../plan/stepState.ts'
 
 export const followRules = {
@@ -95,7 +96,18 @@ export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] 
       .filter((s) => s.state === 'planned' || s.state === 'pinned')
       .sort((a, b) => a.chosen.localeCompare(b.chosen))[0] ?? null
   return {
-    follow: { water, packages: followed.map((f) => f.follow), later, done, of: all.length, next },
+    follow: {
+      water,
+      waterIn: waterIn(brief, packages),
+      closed: packages.flatMap((plan) =>
+        closedBy(plan, followed.find((f) => f.follow.workPackage === plan.id)?.follow),
+      ),
+      packages: followed.map((f) => f.follow),
+      later,
+      done,
+      of: all.length,
+      next,
+    },
     notices: [...waterNotices, ...followed.flatMap((f) => f.notices), ...overdue(next, today)],
   }
 }
@@ -118,6 +130,15 @@ const overdue = (next: PlannedStep | null, today: Day): Notice[] =>
         },
       ]
     : []
+
+/** From its first step that closes the lawn to its last, or until the seedlings are mown. */
+function closedBy(plan: PackagePlan, follow: PackageFollow | undefined): Closed[] {
+  const closing = plan.steps.filter((s) => OPERATIONS[s.kind].closes).map((s) => s.chosen)
+  if (closing.length === 0) return []
+  const [from, last] = [closing.sort()[0]!, closing.at(-1)!]
+  const mown = follow?.seedlingsMown ? (follow.seedlingsMown.value as { low: Day }).low : last
+  return [{ workPackage: plan.id, zones: [...plan.zones], from, to: laterDay(last, mown) }]
+}
 
 /** Looks at work that was done when it was due, and what they lead to. */
 function looksAfter(brief: FollowBrief, plan: PackagePlan): PlannedStep[] {

@@ -58,11 +58,36 @@ export function planWater(brief: Brief): { water: WaterPlan | null; notices: Not
   return { water: { times, dose, zones: list, daily, tapMinutes }, notices }
 }
 
-function tapFlow({ site }: Job, trace: Trace): Figure | null {
+export function tapFlow({ site }: Job, trace: Trace): Figure | null {
+  const known = trace.figures[figureId(JOB, 'water.flow')]
+  if (known) return known
   const { tapFlow: typed, bucket, bucketSeconds: seconds } = site
   return typed === null && bucket !== null && seconds !== null
     ? trace.work(waterRules.bucket, JOB, { bucket, seconds })
     : trace.read(waterReadings.flow, JOB, typed)
+}
+
+/** What the sprinklers of a zone give, as typed, from the tap, or assumed. */
+export function sprinklerOf(
+  { trace }: Pick<Brief, 'trace'>,
+  r: ZoneReadings,
+  flow: Figure | null,
+): { stations: number; precipitation: Figure; uniformity: Figure } {
+  const scope = zoneScope(r.id)
+  const stations = Math.max(1, Math.round(r.zone.stations ?? 1))
+  // Several pieces of work on one zone share its sprinklers.
+  const known = (key: string): Figure | undefined => trace.figures[figureId(scope, key)]
+  const knownRate = known('water.pr')
+  const knownUniformity = known('water.du')
+  if (knownRate && knownUniformity)
+    return { stations, precipitation: knownRate, uniformity: knownUniformity }
+  const counted = stations > 1 ? trace.read(waterReadings.stations, scope, stations) : null
+  const precipitation =
+    r.zone.precipitation === null && flow
+      ? trace.work(waterRules.fromTap, scope, { flow, area: r.area!, stations: counted ?? 1 })
+      : trace.readOr(waterReadings.rate, scope, r.zone.precipitation)
+  const uniformity = trace.readOr(waterReadings.uniformity, scope, r.zone.uniformity)
+  return { stations, precipitation, uniformity }
 }
 
 function waterZone(
@@ -72,13 +97,7 @@ function waterZone(
   flow: Figure | null,
 ): { water: ZoneWater; notices: Notice[] } {
   const scope = zoneScope(r.id)
-  const stations = Math.max(1, Math.round(r.zone.stations ?? 1))
-  const counted = stations > 1 ? trace.read(waterReadings.stations, scope, stations) : null
-  const precipitation =
-    r.zone.precipitation === null && flow
-      ? trace.work(waterRules.fromTap, scope, { flow, area: r.area!, stations: counted ?? 1 })
-      : trace.readOr(waterReadings.rate, scope, r.zone.precipitation)
-  const uniformity = trace.readOr(waterReadings.uniformity, scope, r.zone.uniformity)
+  const { stations, precipitation, uniformity } = sprinklerOf({ trace }, r, flow)
   const run = (need: Figure, named: { key?: string; label?: string } = {}) =>
     trace.work(
       schools.run === 'full' ? waterRules.full : waterRules.milder,

@@ -1,4 +1,5 @@
 import type { Day } from '../calendar/day.ts'
+import type { StepId } from '../rules/id.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import type { Figure } from '../trace/figure.ts'
 import type { PlannedStep } from './order.ts'
@@ -37,8 +38,34 @@ export interface PackageFollow {
   mownFirst: Day[]
 }
 
+/** Water after work without seed, on one zone. */
+export interface WaterIn {
+  /** The step that waters, or the work that wants it where no step does. */
+  step: StepId
+  zone: string
+  day: Day
+  need: Figure
+  /** Null where the ground is too small for a sprinkler: by can, rose or hose. */
+  minutes: Figure | null
+  litres: Figure
+  /** Until when holes are looked at daily; null where none dry. */
+  until: Day | null
+  /** What holes that dry are watered with then, mm. */
+  light: number
+}
+
+/** Days on which a piece of work keeps those who use the lawn off it. */
+export interface Closed {
+  workPackage: string
+  zones: string[]
+  from: Day
+  to: Day
+}
+
 export interface Follow {
   water: WaterPlan | null
+  waterIn: WaterIn[]
+  closed: Closed[]
   packages: PackageFollow[]
   later: PlannedStep[]
   /** Steps done, of all, and the next one. */

@@ -177,6 +177,7 @@ const frostWanted = (job: Job, climate: SiteClimate, walked: boolean): Notice[] 
     ? [
         {
           id: 'frost.wanted',
+          kind: 'guess',
           stage: 6,
           level: 'warn',
           title: 'The last day to sow is a guess.',
@@ -184,7 +185,19 @@ const frostWanted = (job: Job, climate: SiteClimate, walked: boolean): Notice[] 
           figure: climate.frost.id,
         },
       ]
-    : []
+    : walked && climate.place.basis === 'rough'
+      ? [
+          {
+            id: 'place.guess',
+            kind: 'guess',
+            stage: 6,
+            level: 'note',
+            title: 'The climate here is a rough guess.',
+            says: 'Days go by the usual year of the latitude, with its nights bent to your frost date. A station’s record under Year, or a soil reading on the site, makes them surer.',
+            figure: climate.frost.id,
+          },
+        ]
+      : []
 
 const mixedZone = ({ r, seed, suggestedMix: { search } }: ZonePlan): MixedZone[] =>
   seed && search && r.area

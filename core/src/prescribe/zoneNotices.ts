@@ -118,6 +118,7 @@ export const livePests = (
   return [
     {
       id: figureId(zoneScope(r.id), 'live-pests'),
+      kind: 'live-pests',
       stage: 6,
       zone: r.id,
       level: 'hold',

@@ -6,7 +6,8 @@ import type { CautionId } from '../reference/cautions.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { PlannedStep, StepLook } from '../plan/order.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import { joined, quantity, say, type Message } from '../rules/message.ts'
+import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
+import type { ZoneId } from '../rules/id.ts'
 import { zoneOf, zoneScope } from '../trace/scope.ts'
 
 /** What goes down on one zone in a step: weighed or measured out. */
@@ -95,7 +96,7 @@ export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
       id: s.id,
       kind: s.kind,
       name: s.name,
-      how: s.how,
+      how: howSaid(s, plan),
       why: s.why,
       zones: s.zones,
       where:
@@ -121,7 +122,7 @@ export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
  * What a step puts down, by zone: seed in its pans, of a dressing in lifts the lift of that day.
  */
 export const stepAmounts = (step: PlannedStep, plan: JobPlan, job: Lots): DayAmount[] =>
-  step.kind === 'sow' ? seedOf(step, plan, job) : amountsOf(step, plan)
+  step.kind === 'sow' ? seedOf(step, plan, job) : [...amountsOf(step, plan), ...waterOf(step, plan)]
 type Lots = { lots: readonly { id: string; name: string }[] }
 
 /** The seed of a sowing, by zone: two pans each, with lots, setting and strip test. */
@@ -155,6 +156,50 @@ function seedOf(step: PlannedStep, plan: JobPlan, job: Lots): DayAmount[] {
       },
     ]
   })
+}
+
+/** How a step is done; of a notice, which ground is closed and for how long. */
+export function howSaid(step: PlannedStep, plan: JobPlan): Message {
+  if (step.kind !== 'notice') return step.how
+  const zones = new Map(plan.zones.map((z) => [z.id, z.name]))
+  const shut = plan.follow.closed.filter(
+    (c) => c.from >= step.chosen && c.zones.some((z) => step.zones.includes(z as ZoneId)),
+  )
+  const next = [...shut].sort((a, b) => a.from.localeCompare(b.from)).slice(0, 3)
+  return joined(
+    [
+      step.how,
+      ...next.map((c) => {
+        const ground = c.zones.map((z) => zones.get(zoneOf(z)) ?? z).join(', ')
+        return c.from === c.to
+          ? say`${ground} closed ${onDay(c.from)}`
+          : say`${ground} closed ${onDay(c.from)} to ${onDay(c.to)}`
+      }),
+    ],
+    '; ',
+  )
+}
+
+/** Water after the work of a step, by zone. */
+function waterOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
+  return plan.follow.waterIn
+    .filter((w) => w.step === step.id)
+    .map((w) => ({
+      zone: plan.zones.find((z) => z.id === w.zone)?.name ?? w.zone,
+      what: 'Water',
+      value: w.litres.value,
+      unit: w.litres.unit,
+      pans: 1,
+      detail: joined(
+        [
+          w.minutes ? say`${w.need}, ${w.minutes}` : say`${w.need}, by can, rose or hose`,
+          w.until
+            ? say`look daily until ${onDay(w.until)}, ${quantity(w.light, 'rain')} where it dries`
+            : '',
+        ].filter((m) => m !== ''),
+        '; ',
+      ),
+    }))
 }
 
 function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {

@@ -21,6 +21,7 @@ const FUNCTIONS: Record<string, string> = {
   max: 'greatest of ',
   least: 'least of ',
   latest: 'latest of ',
+  most: 'most of ',
   sum: 'sum of ',
   dot: 'sum of products of ',
   mean: 'mean of ',

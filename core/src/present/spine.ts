@@ -232,9 +232,14 @@ function order(plan: JobPlan): Line {
 
 function water({ follow }: JobPlan): Line {
   if (!follow.water)
-    return follow.packages.length > 0
-      ? { line: 'nothing sown to water', sub: 'water in, then as usual' }
-      : { line: 'nothing to water yet', sub: NEEDS_A_ZONE }
+    return follow.waterIn[0]
+      ? {
+          line: say`${follow.waterIn[0].need} on ${onDay(follow.waterIn[0].day)}`,
+          sub: 'water in, then as usual',
+        }
+      : follow.packages.length > 0
+        ? { line: 'nothing sown to water', sub: 'water in, then as usual' }
+        : { line: 'nothing to water yet', sub: NEEDS_A_ZONE }
   const { times, zones, daily } = follow.water
   const most = Math.round(Math.max(0, ...zones.map((z) => num(z.minutes))))
   const days = follow.packages.find((p) => p.wateringDays)?.wateringDays

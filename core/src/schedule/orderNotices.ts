@@ -1,10 +1,13 @@
+import { dayNumber, type Day } from '../calendar/day.ts'
 import { REASONS, type Reason } from '../climate/dayReasons.ts'
 import type { PackagePlan, PlannedStep } from '../plan/order.ts'
+import { isBehind } from '../plan/stepState.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { type Message, joined, onDay, say } from '../rules/message.ts'
 import type { Figure, Notice } from '../trace/figure.ts'
 import { figureId, packageScope, stepScope } from '../trace/scope.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
+import { isWeekend } from './assignDays.ts'
 import type { OrderBrief } from './orderBrief.ts'
 import type { Schedule } from './schedulePackage.ts'
 import { StepRecords } from './stepRecords.ts'
@@ -83,6 +86,16 @@ function oddsSaid({ choices }: PackagePlan): Message {
 const GOOD_ODDS = 75
 const FAIR_ODDS = 50
 
+/** Blades and cores of one piece of work with days between on which nobody works. */
+function weekendBetween({ steps }: Schedule): { blades: Day; cores: Day } | null {
+  const open = (kind: StepKind) => steps.find((s) => s.need.kind === kind && !isBehind(s))?.chosen
+  const [a, b] = [open('scarify'), open('core')].sort()
+  if (!a || !b) return null
+  for (let day = dayNumber(a) + 1; day < dayNumber(b); day++)
+    if (isWeekend(day)) return { blades: open('scarify')!, cores: open('core')! }
+  return null
+}
+
 export function misfitNotice(
   { job, today }: OrderBrief,
   pack: WorkPackage,
@@ -124,6 +137,16 @@ export function misfitNotice(
       level: 'warn',
       title: say`Given up: ${joined(schedule.givenUp, ', ')}.`,
       says: 'These are only better, not required. What must hold still holds. More crew, weekend work, more visits or the lawn in parts would bring them back.',
+    })
+  const weekend = weekendBetween(schedule)
+  if (weekend)
+    found.push({
+      id: id('weekend'),
+      kind: 'weekend',
+      stage: 6,
+      level: 'note',
+      title: say`${zones}: a weekend lies between blades and cores.`,
+      says: say`Scarified ${onDay(weekend.blades)}, cored ${onDay(weekend.cores)}: opened turf lies dry for so long. Have it watered once between, work on the Saturday, or pin either to another day.`,
     })
   if (job.visits !== null && schedule.visits > job.visits)
     found.push({

@@ -58,7 +58,7 @@ export function stepBrief({
   )
   return {
     schools,
-    users: job.users,
+    told: { users: job.users, notice: job.notice },
     dressing: prescription.dressing,
     covers: prescription.covers,
     seedDepth: (zone) => deepestSeed(mixes.get(zone), trace),
@@ -308,7 +308,7 @@ function orderPackage(
   const scope = packageScope(pack.id)
   const coverStands =
     pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null
-  const table = precedence(pack.kind, job.users, trace)
+  const table = precedence(pack.kind, { users: job.users, notice: job.notice }, trace)
   // What opens turf comes weeks after its hard cut, unless there is a good day long before it.
   const here = new Set(pack.zones.map((z) => z.r.id))
   const cut = days.placed

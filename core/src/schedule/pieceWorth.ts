@@ -32,8 +32,8 @@ export const planWorthRule = rule({
   standing: 'model',
   says: 'The mean of what the days of its pieces of work are worth.',
   inputs: { pieces: '1[]' },
-  formula: 'mean(pieces)',
-  compute: ({ pieces }) => sum(pieces) / pieces.length,
+  formula: 'round(mean(pieces))',
+  compute: ({ pieces }) => Math.round(sum(pieces) / pieces.length),
 })
 
 /** What each day of a window is worth for a piece of work, worked when asked. */

@@ -24,6 +24,7 @@ export interface Link {
 
 const ANY: readonly [number, number] = [0, Infinity]
 const OPENS = kindsThat((o) => o.opens)
+const CLOSES = kindsThat((o) => o.closes)
 const FOLLOWING = kindsThat((o) => o.follows)
 
 interface Pair {
@@ -45,13 +46,19 @@ const ownPairs = (trace: Trace): Pair[] =>
     }),
   )
 
+/** Who uses the lawn, and the days ahead they ask to know; null where they ask for none. */
+export interface ToldAhead {
+  users: readonly UserId[]
+  notice: number | null
+}
+
 /** Pairs of steps, by the later one. */
 export type Precedence = ReadonlyMap<StepKind, readonly Pair[]>
 
 /** What holds steps together: the trade's pairs and those of the operations' own records. */
-export function precedence(kind: PackageKind, users: readonly UserId[], trace: Trace): Precedence {
+export function precedence(kind: PackageKind, told: ToldAhead, trace: Trace): Precedence {
   const byLater = new Map<StepKind, Pair[]>()
-  for (const pair of [...tradePairs(kind, users, trace), ...ownPairs(trace)])
+  for (const pair of [...tradePairs(kind, told, trace), ...ownPairs(trace)])
     for (const to of pair.to) {
       const known = byLater.get(to)
       if (known) known.push(pair)
@@ -61,7 +68,7 @@ export function precedence(kind: PackageKind, users: readonly UserId[], trace: T
 }
 
 /** The trade's pairs of steps, with the firm's numbers in them. */
-function tradePairs(kind: PackageKind, users: readonly UserId[], trace: Trace): Pair[] {
+function tradePairs(kind: PackageKind, { users, notice }: ToldAhead, trace: Trace): Pair[] {
   const v = trace.values(lagValues)
   const o = trace.values(operationValues)
   const cuts: StepKind[] = ['cut-first', 'cut-second']
@@ -70,23 +77,19 @@ function tradePairs(kind: PackageKind, users: readonly UserId[], trace: Trace): 
   return [
     {
       from: ['notice'],
-      to: [
-        'spray',
-        'strip',
-        'kill',
-        'cut-first',
-        'rake',
-        'scarify',
-        'spike',
-        'core',
-        'dress',
-        'pre-emergence',
-        'plugs',
-        'turf',
-        'sow',
-      ],
-      better: [users.includes('public') ? v.noticePublic : v.noticeAhead, Infinity],
-      why: users.includes('public') ? 'notice to the public days ahead' : 'notice a day ahead',
+      to: CLOSES,
+      // What they ask for is kept; what is usual is given up for a short season.
+      ...(notice === null
+        ? {
+            better: [users.includes('public') ? v.noticePublic : v.noticeAhead, Infinity] as const,
+          }
+        : { must: [notice, Infinity] as const }),
+      why:
+        notice !== null
+          ? 'the notice that those who use it ask for'
+          : users.includes('public')
+            ? 'notice to the public days ahead'
+            : 'notice a day ahead',
     },
     {
       from: ['recheck'],
@@ -242,7 +245,7 @@ export interface Placed {
 }
 
 /** What opens or buries turf: it comes weeks after a hard cut that is work of its own. */
-const AFTER_THE_CUT: readonly StepKind[] = ['rake', 'scarify', 'spike', 'core', 'dress']
+const AFTER_THE_CUT: readonly StepKind[] = ['rake', 'scarify', 'spike', 'core', 'dress', 'feed']
 
 /**
  * The first day, as a day number, that a step may fall on after work that others on its ground wait

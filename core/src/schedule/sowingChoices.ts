@@ -481,6 +481,16 @@ function passedOver(
       title: notAtOnce,
       says: say`Not before ${onDay(held.until, true)}: ${REASONS[held.why]}. The first good day after that is taken.`,
     }
+  const ends = window.states.findIndex((state) => state !== 'open')
+  if (ends > 0 && ends < daysBetween(window.start, sowDay))
+    return {
+      title: notAtOnce,
+      says: joined([
+        say`The season ends ${onDay(addDays(window.start, ends - 1), true)}: the work does not fit into the days that are left.`,
+        say`After that: ${REASONS[window.reasons[ends]!]}.`,
+        window.states[ends] === 'marginal' ? 'A day of those may be pinned.' : '',
+      ]),
+    }
   if (window.states[0] !== 'shut' || today === undefined)
     return {
       title: notAtOnce,

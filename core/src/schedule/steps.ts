@@ -12,13 +12,12 @@ import {
 import { operationWants } from '../work/operationWords.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import { WEEDS } from '../reference/walkLists.ts'
-import type { UserId } from '../reference/lists.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import { effortOf, hoursOf, type Effort } from '../work/hours.ts'
-import { linksFor, precedence, type Link } from './precedence.ts'
+import { linksFor, precedence, type Link, type ToldAhead } from './precedence.ts'
 import { anchorOf, type WorkPackage } from '../work/workPackages.ts'
 import { isPlanted } from '../work/sowing.ts'
 import { operationOf, type ZoneOperation, type ZoneWork } from '../work/workTypes.ts'
@@ -55,8 +54,8 @@ export interface PackageSteps {
 /** What the steps of a package are worked from. */
 export interface StepBrief {
   schools: Schools
-  /** Who uses the lawn. */
-  users: readonly UserId[]
+  /** Who uses the lawn, and how long ahead they want to know. */
+  told: ToldAhead
   dressing: DressingPlan | null
   covers: readonly CoverPlan[]
   /** How deep the seed of a zone may lie at most, mm; null where none is sown. */
@@ -252,7 +251,7 @@ function needOf(
  */
 export function stepsOf(pack: WorkPackage, brief: StepBrief): PackageSteps {
   const kinds = inOrder(FIRST, brief)
-  const table = precedence(pack.kind, brief.users, brief.trace)
+  const table = precedence(pack.kind, brief.told, brief.trace)
   const needs: StepNeed[] = []
   for (const kind of kinds) {
     const shares = withMaterial(kind, sharesOf(pack, kind), brief)

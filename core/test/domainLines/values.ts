@@ -549,4 +549,12 @@ set-up.resow                         0.25 h       model         0..4
 set-up.look-moths                    0.25 h       model         0..4
 set-up.look-holes                    0.25 h       model         0..4
 set-up.look-cover                    0.5 h        model         0..4
+water-in.feed                        5.5 rain     practice      2..12
+water-in.dress                       4 rain       practice      1..10
+water-in.core                        8 rain       practice      3..15
+water-in.opened                      5 rain       model         2..15
+water-in.light                       4 rain       model         1..10
+water-in.close                       14 d         practice      7..28
+water-in.warm                        22 C         model         15..30
+water-in.least                       40 m2        practice      10..100
 `

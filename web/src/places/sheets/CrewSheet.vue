@@ -4,7 +4,7 @@ import { USER_NAMES, type UserId } from '@juvena/core/reference/lists'
 import { areaOf } from '@juvena/core/drawing/geometry'
 import type { Ring } from '@juvena/core/entities/drawing'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
-import { stepAmounts } from '@juvena/core/present/dayWork'
+import { howSaid, stepAmounts } from '@juvena/core/present/dayWork'
 import type { PlannedStep } from '@juvena/core/plan/order'
 import { leftOut } from '@juvena/core/present/leftOut'
 import { zoneOf } from '@juvena/core/trace/scope'
@@ -140,8 +140,8 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
           </td>
           <td class="day"><SheetFigure :id="s.day.id" /></td>
           <td>
-            <b>{{ firm.say(s.name) }}</b><template v-if="firm.say(s.how)"
-              >, {{ firm.say(s.how) }}</template
+            <b>{{ firm.say(s.name) }}</b><template v-if="firm.say(howSaid(s, plan))"
+              >, {{ firm.say(howSaid(s, plan)) }}</template
             >
             <span v-if="gives(s)" class="gives">{{ gives(s) }}</span>
             <span class="why">{{ firm.say(s.why) }}</span>

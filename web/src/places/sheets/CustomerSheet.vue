@@ -45,6 +45,7 @@ const worked = computed(() => plan.value.follow.packages.filter((p) => !p.plants
 const living = computed(() =>
   plan.value.zones.some((z) => z.sowing === 'over' || z.sowing === 'thin' || z.sowing === 'spots'),
 )
+const zoneName = (id: string) => plan.value.zones.find((z) => z.id === id)?.name ?? id
 const zonesOf = (pack: string) =>
   (plan.value.packages.find((p) => p.id === pack)?.zones ?? [])
     .map((id) => plan.value.zones.find((z) => z.id === zoneOf(id))?.name ?? id)
@@ -150,10 +151,18 @@ const zonesOf = (pack: string) =>
           <b>{{ zonesOf(w.workPackage) }}.</b> Nothing is sown. It looks rough and thin at first,
           and right from <SheetFigure :id="w.presentable!.id" />: it grows through by itself.
         </li>
-        <li>
-          <b>Water</b> it if a week stays dry, and mow as usual once it has greened up. It may be
-          walked on.
+        <li v-for="w in plan.follow.waterIn" :key="`${w.step} ${w.zone}`">
+          <b>Water, {{ zoneName(w.zone) }}.</b> {{ showDay(w.day) }}:
+          <SheetFigure :id="w.need.id" /><template v-if="w.minutes"
+            >, <SheetFigure :id="w.minutes.id" /></template
+          >, <SheetFigure :id="w.litres.id" /><template v-if="!w.minutes">
+            by can, rose or hose</template
+          >; rain counts.<template v-if="w.until">
+            Then look at it daily until {{ showDay(w.until) }}: holes dry turf. Where it wilts, give
+            it {{ firm.hand(w.light, 'rain') }}.</template
+          >
         </li>
+        <li>Mow as usual once it has greened up. It may be walked on.</li>
       </ul>
     </template>
     <p v-if="!first && !set && !worked.length" class="ground">Nothing is sown on this job.</p>

@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
 import { REASONS } from '@juvena/core/climate/dayReasons'
 import type { LooseRecord } from '@juvena/core/plan/order'
+import { howSaid } from '@juvena/core/present/dayWork'
 import { OPERATIONS } from '@juvena/core/reference/operations'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import { zoneOf } from '@juvena/core/trace/scope'
@@ -198,8 +199,11 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
               >
             </td>
             <td class="what">
-              <b>{{ firm.say(step.name) }}</b><span v-if="firm.say(step.how)" class="how">
-                {{ firm.say(step.how) }}</span
+              <b>{{ firm.say(step.name) }}</b><span
+                v-if="firm.say(howSaid(step, job.plan!))"
+                class="how"
+              >
+                {{ firm.say(howSaid(step, job.plan!)) }}</span
               >
               <span class="soft small">{{ names(step.zones) }}</span>
               <span class="why small soft"
@@ -396,6 +400,10 @@ tr.done b {
   margin-left: -6.5rem;
 }
 @media (max-width: 760px) {
+  .visits {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 0.3rem;
+  }
   .slip,
   thead {
     display: none;

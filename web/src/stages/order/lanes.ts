@@ -1,13 +1,13 @@
 import { showDay } from '@juvena/core/calendar/day'
 import { REASONS } from '@juvena/core/climate/dayReasons'
 import type { JobPlan } from '@juvena/core/plan/jobPlan'
-import type { PackagePlan, PlannedStep } from '@juvena/core/plan/order'
+import type { Held, PackagePlan, PlannedStep } from '@juvena/core/plan/order'
 import { isBehind } from '@juvena/core/plan/stepState'
 import { differsText, otherDays } from '@juvena/core/present/otherDays'
 import { OPERATIONS } from '@juvena/core/reference/operations'
 import type { Message } from '@juvena/core/rules/message'
 import { zoneOf } from '@juvena/core/trace/scope'
-import { dayText } from '../../parts/dayRow.ts'
+import { capital, dayText } from '../../parts/dayRow.ts'
 import { placeOf } from './timeLine.ts'
 
 /** Work of a lane that lies on one day or close to it, drawn as one core. */
@@ -105,6 +105,11 @@ function othersText(pack: PackagePlan, today: string): string {
 const reasonOf = (pack: PackagePlan): Message =>
   REASONS[pack.window.find((w) => w.from <= pack.sowDay && pack.sowDay <= w.to)?.reason ?? 'good']
 
+const heldSaid = ({ until, why }: Held, day: (d: string) => string, told: Told): string =>
+  why === 'with-visit'
+    ? ` ${capital(told(REASONS[why]))}.`
+    : ` Not before ${day(until)}: ${told(REASONS[why])}.`
+
 /** What the looks of a lane decide, in a sentence each. */
 const looksSaid = (steps: readonly PlannedStep[], today: string, told: Told): string[] =>
   steps.flatMap(({ look, chosen, name }) =>
@@ -147,7 +152,7 @@ export function lanesOf(
       pieces: piecesOf(work, pack.anchor, today, told),
       why: due
         ? `${day(pack.sowDay)}: ${held ? `due from ${day(held.until)}; ${told(REASONS[held.why])}` : 'due, it waits for nothing else'}.`
-        : `${day(pack.sowDay)}: ${odds ? `${odds.value} years in 100; ` : ''}${told(reasonOf(pack))}.${held ? ` Not before ${day(held.until)}: ${told(REASONS[held.why])}.` : ''}`,
+        : `${day(pack.sowDay)}: ${odds ? `${odds.value} years in 100; ` : ''}${told(reasonOf(pack))}.${held ? heldSaid(held, day, told) : ''}`,
       other: due ? '' : othersText(pack, today),
     }
     if (after.length === 0) return [lane]
@@ -158,7 +163,7 @@ export function lanesOf(
       {
         id: `${pack.id} after`,
         pack: null,
-        name: pack.plants ? 'Waters, then grows on' : due ? 'Looked at again' : 'Afterwards',
+        name: due ? 'Looked at again' : pack.plants ? 'Waters, then grows on' : 'Afterwards',
         sub: follow?.wateringDays
           ? `${follow.wateringDays.value} days kept moist`
           : zonesText(pack.zones),

@@ -6,6 +6,7 @@ import { photosThatFit } from '@juvena/core/formats/fileSize'
 import { AIMS, AIM_NAMES, USERS, USER_NAMES } from '@juvena/core/reference/lists'
 import DayField from '../../parts/DayField.vue'
 import FieldRow from '../../parts/FieldRow.vue'
+import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
 import { useJob } from '../../stores/job.ts'
 import { usePhotos } from '../../stores/photos.ts'
@@ -93,6 +94,14 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
         <ElCheckbox v-for="u in USERS" :key="u" :value="u">{{ USER_NAMES[u] }}</ElCheckbox>
       </ElCheckboxGroup>
     </FieldRow>
+    <QuantityField
+      label="Notice they ask for"
+      kind="days"
+      placeholder="a day; on public turf 5 days"
+      :model-value="job.draft?.notice"
+      :problem="job.problemAt('notice')"
+      @update:model-value="set('notice', $event)"
+    />
     <TextField
       label="Notes for whoever goes there"
       :rows="5"

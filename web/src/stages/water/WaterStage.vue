@@ -15,6 +15,7 @@ import { useJob } from '../../stores/job.ts'
 const firm = useFirm()
 const job = useJob()
 const water = computed(() => job.plan?.follow.water ?? null)
+const waterIn = computed(() => job.plan?.follow.waterIn ?? [])
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === zoneOf(id))?.name ?? id
 const packages = computed(() => (job.plan?.follow.packages ?? []).filter((p) => p.plants))
 const zonesOf = (id: string) =>
@@ -31,8 +32,11 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
       name="Water"
       says="seed that dries once in its first weeks is lost; minutes come from the sprinkler"
     />
-    <NothingYet v-if="!water" says="Watering follows from zones that are sown." />
-    <template v-else>
+    <NothingYet
+      v-if="!water && waterIn.length === 0"
+      says="Watering follows from zones that are sown, opened, dressed or fed."
+    />
+    <template v-if="water">
       <div class="school-row">
         <SchoolChoice choice="watering" />
         <dl>
@@ -151,6 +155,43 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
         </ul>
       </section>
     </template>
+    <section v-if="waterIn.length">
+      <h3>After work without seed <span class="soft">rain counts</span></h3>
+      <table>
+        <thead>
+          <tr>
+            <th>day</th>
+            <th>zone</th>
+            <th class="n">water in</th>
+            <th class="n">minutes</th>
+            <th class="n">litres</th>
+            <th>then</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="w in waterIn" :key="`${w.step} ${w.zone}`">
+            <td>
+              <b>{{ showDay(w.day) }}</b>
+            </td>
+            <td data-label="zone">{{ zoneName(w.zone) }}</td>
+            <td class="n" data-label="water in"><FigureValue :id="w.need.id" size="big" /></td>
+            <td class="n" data-label="minutes">
+              <FigureValue v-if="w.minutes" :id="w.minutes.id" /><span v-else class="small"
+                >by can, rose or hose</span
+              >
+            </td>
+            <td class="n" data-label="litres"><FigureValue :id="w.litres.id" /></td>
+            <td class="small" data-label="then">
+              {{
+                w.until
+                  ? `look daily until ${showDay(w.until)}; ${firm.hand(w.light, 'rain')} where holes dry the turf`
+                  : 'as usual'
+              }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
   </div>
 </template>
 
