@@ -98,7 +98,7 @@ export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] 
   return {
     follow: {
       water,
-      waterIn: waterIn(brief, packages),
+      waterIn: waterIn(brief, packages, later),
       closed: packages.flatMap((plan) =>
         closedBy(plan, followed.find((f) => f.follow.workPackage === plan.id)?.follow),
       ),

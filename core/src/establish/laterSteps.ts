@@ -156,10 +156,11 @@ function awake(season: MowingSeason, day: Day, before: Day | null, days: number)
   return season.from(addDays(before, days)) ?? addDays(before, days)
 }
 
-/** The first day from one on that is open in the package's own window, or the day itself. */
-const nextToSow = (plan: PackagePlan, from: Day): Day => {
-  const span = plan.window.find((w) => w.state === 'open' && w.to >= from)
-  return span ? laterDay(span.from, from) : from
+/** The first day from one on that is right in the package's own window, and the last of those. */
+const nextToSow = (plan: PackagePlan, from: Day): { on: Day; until: Day | null } => {
+  const ahead = plan.window.filter((w) => w.state !== 'shut' && w.to >= from)
+  const span = ahead.find((w) => w.state === 'open') ?? ahead[0]
+  return { on: span ? laterDay(span.from, from) : from, until: span?.to ?? null }
 }
 
 /** The day a later step falls on by its record, before the crew's working days. */
@@ -208,7 +209,7 @@ function usualDay(
   const mown = since === 'lift' && plan.plants ? laterDay(due, addDays(grown, lag.twoMows)) : due
   if (grows) return firstOpen(brief, plan, 'open', mown)
   if (since === 'barrier') return firstOpen(brief, plan, 'barrier-autumn', mown)
-  if (since === 'look') return kind === 'resow' ? nextToSow(plan, mown) : mown
+  if (since === 'look') return kind === 'resow' ? nextToSow(plan, mown).on : mown
   return notDormant
     ? awake(season, mown, since === 'first-mow' ? (before ?? mow) : null, days)
     : mown
@@ -257,9 +258,10 @@ function lookAt(
   // What is sown again has the season of the sowing.
   const told = ({ says, does }: Branch): Message => {
     if (!does.includes('resow')) return says
-    const on = nextToSow(plan, chosen)
+    const { on, until } = nextToSow(plan, chosen)
+    if (until === null) return says
     return on === chosen
-      ? say`${says}: last day ${plan.cutOff}`
+      ? say`${says}: last day ${onDay(until)}`
       : say`${says} in the next season, ${onDay(on, true)}`
   }
   const under = line ? trace.value(line) : null
@@ -331,7 +333,9 @@ function laterStep(
         )
       : need.how,
     state,
-    ...(look ? { look: lookAt(look, { found: records.foundAt(ref), chosen }, plan, trace) } : {}),
+    ...(look && need.decides
+      ? { look: lookAt(look, { found: records.foundAt(ref), chosen }, plan, trace) }
+      : {}),
     cautions: [...cautions],
   }
 }

@@ -68,6 +68,7 @@ export const waterInRules = {
 const DOSES: Partial<Record<StepKind, TradeValue>> = {
   feed: waterInValues.feed,
   dress: waterInValues.dress,
+  'dress-again': waterInValues.dress,
   'sand-in': waterInValues.dress,
   core: waterInValues.core,
   scarify: waterInValues.opened,
@@ -89,10 +90,14 @@ interface WaterInBrief {
 export function waterIn(
   { job, prescription: p, trace }: WaterInBrief,
   packages: readonly PackagePlan[],
+  later: readonly PlannedStep[],
 ): WaterIn[] {
   const flow = tapFlow(job, trace)
   const v = trace.values(waterInValues)
-  const steps = packages.filter((plan) => !plan.plants).flatMap((plan) => plan.steps)
+  const unsown = new Set(packages.filter((plan) => !plan.plants).map((plan) => plan.id))
+  const steps = [...packages.flatMap((plan) => plan.steps), ...later].filter((s) =>
+    unsown.has(s.workPackage),
+  )
   return p.zones
     .flatMap(({ r }) => visitsTo(r.id, steps).map((mine) => ({ r, mine })))
     .flatMap(({ r, mine }): WaterIn[] => {

@@ -1,4 +1,4 @@
-import type { Day } from '../calendar/day.ts'
+import { daysBetween, type Day } from '../calendar/day.ts'
 import type { Job } from '../entities/job.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
 import type { FigureValue, Unit } from '../quantities/show.ts'
@@ -158,14 +158,21 @@ function seedOf(step: PlannedStep, plan: JobPlan, job: Lots): DayAmount[] {
   })
 }
 
+/** Days ahead that a notice speaks of. */
+const TOLD_AHEAD = 120
+
 /** How a step is done; of a notice, which ground is closed and for how long. */
 export function howSaid(step: PlannedStep, plan: JobPlan): Message {
   if (step.kind !== 'notice') return step.how
   const zones = new Map(plan.zones.map((z) => [z.id, z.name]))
   const shut = plan.follow.closed.filter(
-    (c) => c.from >= step.chosen && c.zones.some((z) => step.zones.includes(z as ZoneId)),
+    (c) =>
+      c.from >= step.chosen &&
+      daysBetween(step.chosen, c.from) <= TOLD_AHEAD &&
+      c.zones.some((z) => step.zones.includes(z as ZoneId)),
   )
-  const next = [...shut].sort((a, b) => a.from.localeCompare(b.from)).slice(0, 3)
+  const spans = new Map(shut.map((c) => [`${c.zones.join()} ${c.from} ${c.to}`, c]))
+  const next = [...spans.values()].sort((a, b) => a.from.localeCompare(b.from)).slice(0, 3)
   return joined(
     [
       step.how,

@@ -116,7 +116,7 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
       `${p.kind}, ${p.zones.map(zoneName).join(', ')}: ${p.kind === 'due' ? 'when due' : `last day ${shown(p.cutOff)}`}`,
       ...p.choices.map(
         (c) =>
-          `  ${c.taken ? '>' : ' '} ${c.season} ${day(c.day)}: ${c.state}, ${told(c.reason)}${c.odds ? `; ${shown(c.odds)} years in 100` : ''}. ${told(c.costs)}`,
+          `  ${c.taken ? '>' : ' '} ${c.season} ${day(c.day)}: ${c.state}, ${told(c.reason)}${c.odds ? `; ${c.odds.value} years in 100` : ''}. ${told(c.costs)}`,
       ),
       ...(p.worth
         ? [

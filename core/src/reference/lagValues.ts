@@ -94,6 +94,13 @@ export const lagValues = tradeValues('lag', {
   ),
   mowEvery: value(7, 'd', 'practice', 'A living sward is mown on, every', [4, 14]),
   visit: value(30, 'd', 'practice', 'From sowing to the one-month visit', [14, 60]),
+  barrierFresh: value(
+    14,
+    'd',
+    'model',
+    'Coring so soon after a pre-emergence waits for no second half; it goes down whole, for',
+    [0, 60],
+  ),
   afterMow: value(1, 'd', 'practice', 'From the first mow to a feed that waited for it', [0, 14]),
   firstMowGuess: value(
     21,

@@ -115,16 +115,17 @@ const stepsThat = (plans: readonly PackagePlan[], kind: StepKind): PlannedStep[]
   plans.flatMap((p) => p.steps.filter((s) => s.kind === kind))
 
 /**
- * Packages that core after the barrier has worn off, or before it is down: nothing is left to be
- * renewed.
+ * Packages that core after the barrier has worn off, before it is down or hardly after: nothing is
+ * to be renewed.
  */
 function nothingToRenew({ byPack }: Tried, trace: Trace): Set<string> {
   const plans = [...byPack.values()].map((o) => o.plan)
   const lasts = trace.value(operationValues.preEmergence)
+  const fresh = trace.value(lagValues.barrierFresh)
   const stands = (again: PlannedStep) =>
     stepsThat(plans, 'pre-emergence').some((first) => {
       const days = daysBetween(first.chosen, again.chosen)
-      return shareGround(first, again) && days >= 0 && days <= lasts
+      return shareGround(first, again) && days >= fresh && days <= lasts
     })
   const idle = stepsThat(plans, RENEWS).filter((s) => !isBehind(s) && !stands(s))
   return new Set(idle.map((s) => s.workPackage))
@@ -345,6 +346,8 @@ function orderPackage(
       : f,
   )
   const first = dayNumber(window.start)
+  // The visits of other work, not those that it makes itself.
+  const there = new Set(days.visits)
   const worths = new DayWorths(
     {
       window,
@@ -354,7 +357,7 @@ function orderPackage(
       schools,
       odds: oddsFor({ window, sown, climate, schools, customerDate: job.customerDate, trace }),
     },
-    (i) => days.visits.has(first + i),
+    (i) => there.has(first + i),
     trace,
     wish === null ? null : dayNumber(wish) - first,
   )

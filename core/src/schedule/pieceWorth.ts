@@ -112,7 +112,8 @@ export function pieceWorth(
 ): PieceWorth {
   const at = daysBetween(start, day)
   const taken = worths.at(at)
-  const parts = worths.parts(at)
+  // What rounds to nothing is not told.
+  const told = worths.parts(at).filter((p) => Math.abs(p.points) >= 0.5)
   const others: WorthOfDay[] = AROUND.map((days) => at + days)
     .filter((i) => i >= daysBetween(start, soonest))
     .map((i) => ({ day: dayOf(dayNumber(start) + i), worth: shownPoints(worths.at(i)) }))
@@ -125,12 +126,12 @@ export function pieceWorth(
       {
         label: say`Worth of ${onDay(day, true)}, of 100`,
         change: joined(
-          parts.map((p) => partSaid(p, trace)),
+          told.map((p) => partSaid(p, trace)),
           '; ',
         ),
       },
     ),
-    parts: parts.map((p) => partSaid(p, trace)),
+    parts: told.map((p) => partSaid(p, trace)),
     around: others,
     seasons: seasons.map((on) => ({
       day: on,

@@ -124,8 +124,10 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
   const tries = order.flatMap(({ span, day }) =>
     span === pinned
       ? [{ span, part: span }]
-      : worthParts(b, span, day).map((part) => ({ span, part })),
+      : worthParts(b, span, day, offered).map((part) => ({ span, part })),
   )
+  // What is not sown takes the season that is worth most, waiting counted.
+  if (!b.sown) tries.sort((x, y) => bestWorth(b, y.part) - bestWorth(b, x.part))
   let taken: { span: SeasonSpan; schedule: Schedule } | null = null
   if (anchor.pin === null || pinned)
     for (const { span, part } of tries.slice(0, MOST_TRIED)) {
@@ -232,7 +234,12 @@ function firstIn(
  * odds; nothing of high summer; days past the rule after the others, as long as their odds are
  * worth it.
  */
-function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
+function worthParts(
+  b: ChoiceBrief,
+  span: SeasonSpan,
+  day: Day,
+  offered: readonly { span: SeasonSpan }[],
+): SeasonSpan[] {
   const { window, sown, schools, trace } = b
   const { worth, worthLate } = trace.values(choiceValues)
   const succeeds = (on: Day, least: number) => (oddsOf(b, on)?.succeed ?? 100) >= least
@@ -240,7 +247,11 @@ function worthParts(b: ChoiceBrief, span: SeasonSpan, day: Day): SeasonSpan[] {
   if (!sown)
     return b.bySchool && span.season === 'spring' && schools.season === 'autumn' ? [] : [span]
   if (span.season === 'spring' && window.lead !== 'warm' && sown.purpose === 'lawn')
-    return schools.season !== 'autumn' && succeeds(dayShown(b, span, day), worth) ? [span] : []
+    return schools.season !== 'autumn' &&
+      succeeds(dayShown(b, span, day), worth) &&
+      (succeeds(dayShown(b, span, day), worthLate) || !laterIsBetter(b, span, offered))
+      ? [span]
+      : []
   // What the school sows on is a person's word already; otherwise a sowing of poor odds is not taken.
   if (bySchool(window, day)) return [span]
   if (tooLate(b, bestDay(b, span), worthLate)) return []
@@ -266,6 +277,25 @@ function tooLate(b: ChoiceBrief, day: Day, least: number): boolean {
     odds.fails.frost + odds.fails.cold >= (100 - odds.succeed) / 2
   )
 }
+
+/** What the best day of a season is worth; minus infinity where none is open. */
+function bestWorth(b: ChoiceBrief, { from, to }: SeasonSpan): number {
+  const best = b.worths.bestOf(from, to)
+  return best === null ? -Infinity : b.worths.at(best)
+}
+
+/** Whether a later season is worth more than one of poor odds, waiting counted. */
+const laterIsBetter = (
+  b: ChoiceBrief,
+  span: SeasonSpan,
+  offered: readonly { span: SeasonSpan }[],
+): boolean =>
+  offered.some(
+    (o) =>
+      o.span.from > span.to &&
+      o.span.season !== 'summer' &&
+      bestWorth(b, o.span) > bestWorth(b, span),
+  )
 
 /** The day of a season that is worth most. */
 const bestDay = (b: ChoiceBrief, span: SeasonSpan): Day =>

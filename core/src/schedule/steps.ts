@@ -19,7 +19,7 @@ import type { Trace } from '../trace/trace.ts'
 import { effortOf, hoursOf, type Effort } from '../work/hours.ts'
 import { linksFor, precedence, type Link, type ToldAhead } from './precedence.ts'
 import { anchorOf, type WorkPackage } from '../work/workPackages.ts'
-import { isPlanted } from '../work/sowing.ts'
+import { isPlanted, isSown } from '../work/sowing.ts'
 import { operationOf, type ZoneOperation, type ZoneWork } from '../work/workTypes.ts'
 
 /**
@@ -40,6 +40,8 @@ export interface StepNeed {
   how: Message
   /** Which of several repeats it is: the second lift, the third. */
   part?: number
+  /** What is counted or seen there decides what is done. */
+  decides?: true
   /** The look, and the answer to it, that lead to this; nothing where none does. */
   when?: { look: StepKind; part?: number; answer: 'yes' | 'no' }
 }
@@ -272,7 +274,8 @@ export function laterSteps(pack: WorkPackage, brief: StepBrief): StepNeed[] {
   for (const kind of AFTERWARDS) {
     const shares = sharesOf(pack, kind)
     if (shares.length === 0) continue
-    if (OPERATIONS[kind].look) found.push(...looksOf(kind, shares, brief))
+    if (OPERATIONS[kind].look && decidesIn(pack, kind, shares))
+      found.push(...looksOf(kind, shares, brief))
     else found.push({ ...needOf(kind, shares, brief), links: [] })
   }
   const lifts = (brief.dressing?.parts ?? []).filter((p) => p.step === 'dress' && p.lifts > 1)
@@ -291,6 +294,21 @@ export function laterSteps(pack: WorkPackage, brief: StepBrief): StepNeed[] {
   return found
 }
 
+/**
+ * Whether a look decides anything there: thin places are sown again where something is sown for good;
+ * a quick cover needs no mending, and laid turf no seed.
+ */
+function decidesIn({ kind: pack }: WorkPackage, kind: StepKind, shares: readonly Share[]): boolean {
+  const { yes, no } = OPERATIONS[kind].look!
+  return [...yes.does, ...no.does]
+    .filter(isStepKind)
+    .every(
+      (operation) =>
+        OPERATIONS[operation].needs !== 'seed' ||
+        (pack !== 'hold' && shares.every((s) => isSown(s.work.sowing))),
+    )
+}
+
 /** A look with what each answer leads to, and the looks after it where it is taken again. */
 function looksOf(kind: StepKind, shares: readonly Share[], brief: StepBrief): StepNeed[] {
   const { yes, no, part: first } = OPERATIONS[kind].look!
@@ -303,6 +321,7 @@ function looksOf(kind: StepKind, shares: readonly Share[], brief: StepBrief): St
     needs.push({
       ...needOf(kind, shares, brief),
       links: [],
+      decides: true,
       ...part,
       ...(i > 1 ? { when: { ...before, answer: again } } : {}),
     })

@@ -557,4 +557,5 @@ water-in.light                       4 rain       model         1..10
 water-in.close                       14 d         practice      7..28
 water-in.warm                        22 C         model         15..30
 water-in.least                       40 m2        practice      10..100
+lag.barrierFresh                     14 d         model         0..60
 `
