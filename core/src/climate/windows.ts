@@ -109,19 +109,22 @@ export function oddsOnDay(
 /** Days between two of the usual year on which the odds of a whole year are worked. */
 const EVERY = 7
 
-function workYear({ years, grasses, brief }: Omit<OddsInputs, 'inYear'>, trace: Trace): number[] {
+/** The odds of a week of the usual year, each worked when it is first asked for. */
+function workYear(
+  { years, grasses, brief }: Omit<OddsInputs, 'inYear'>,
+  trace: Trace,
+): ((week: number) => number) | null {
+  const sown = grasses.flatMap((id) => sownGrass(trace.grass(id), trace) ?? [])
+  if (sown.length === 0) return null
+  const values = trace.values(oddsValues)
   const points: number[] = []
-  for (let inYear = 0; inYear <= YEAR_DAYS; inYear += EVERY) {
-    const odds = workOdds({ years, grasses, inYear: inYear % YEAR_DAYS, brief }, trace)
-    if (odds === null) return []
-    points.push(odds.succeed)
-  }
-  return points
+  return (week) =>
+    (points[week] ??= mixOdds(years.place, years.sums, sown, (week * EVERY) % YEAR_DAYS, brief, values).succeed) // prettier-ignore
 }
 
 /**
- * Years in a hundred in which a sowing succeeds, for any day of the usual year: worked once a week,
- * straight between. Null where nothing is known of the grasses.
+ * Years in a hundred in which a sowing succeeds, for any day of the usual year: worked for the weeks
+ * that are asked for, straight between. Null where nothing is known of the grasses.
  */
 export function oddsThroughYear(
   grasses: readonly Grass[],
@@ -130,13 +133,15 @@ export function oddsThroughYear(
   trace: Trace,
 ): ((inYear: number) => number) | null {
   const ids = grasses.map((g) => g.id)
-  const points = trace.recall(kept, `odds by week ${ids.join()}`, { years, grasses: ids, brief }, workYear) // prettier-ignore
-  if (points.length === 0) return null
-  return (inYear) => {
-    const at = Math.floor(inYear / EVERY)
-    const [a, b] = [points[at]!, points[(at + 1) % points.length]!]
-    return a + ((b - a) * (inYear - at * EVERY)) / EVERY
-  }
+  const inWeek = trace.recall(kept, `odds by week ${ids.join()}`, { years, grasses: ids, brief }, workYear) // prettier-ignore
+  return (
+    inWeek &&
+    ((inYear) => {
+      const week = Math.floor(inYear / EVERY)
+      const a = inWeek(week)
+      return a + ((inWeek(week + 1) - a) * (inYear - week * EVERY)) / EVERY
+    })
+  )
 }
 
 /**
