@@ -264,9 +264,6 @@ ol {
   .head {
     display: none;
   }
-  .lane {
-    min-height: 2.9rem;
-  }
   .label {
     grid-row: auto;
   }

@@ -124,6 +124,11 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
 </template>
 
 <style scoped>
+.customer :deep(.el-checkbox-group) {
+  grid-column: 1 / -1;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr));
+}
 .customer {
   display: grid;
   gap: 0.75rem;
