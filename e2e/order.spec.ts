@@ -98,6 +98,9 @@ test('a warm lawn’s spring is four dated visits, its hard cut weeks before bla
     'half the dose of the label',
   )
   await expect(page.getByRole('row', { name: /other half of the pre-emergence/ })).toBeVisible()
+  // No station is near: the guess is told on the last page.
+  await page.getByRole('link', { name: 'Print sheets' }).click()
+  await expect(page.locator('.sheets')).toContainText('The climate here is a rough guess.')
 })
 
 test('a visit is ticked with its count, and takes the branch: sown again under 70 %, handed over from there', async ({
@@ -127,4 +130,32 @@ test('a visit is ticked with its count, and takes the branch: sown again under 7
   await tick('85 %')
   await expect(row.locator('.taken')).toContainText('hand over')
   await expect(page.locator(lanes)).not.toContainText('sow again')
+})
+
+test('a green is cored in its own season, with its aftercare told on the order, the water and the sheets', async ({
+  page,
+}) => {
+  const green = {
+    ...ZONE,
+    cover: { wanted: 94, weeds: 4, moss: 2, bare: 0 },
+    thatch: '8 mm',
+    texture: 'sand',
+    heightOfCut: '5 mm',
+    mower: 'reel',
+    present: ['browntop'],
+    lab: { organic: 5 },
+    precipitation: '12 mm/h',
+  }
+  await openJob(page, { site: SITE, watering: 'sure', zones: [green] }, 'order')
+  await expect(page.getByRole('row', { name: /Hollow-tine/ })).toContainText(/\d+ (Feb|Mar)/)
+  await expect(page.getByRole('row', { name: /Look at the holes/ })).toContainText(
+    /Do larvae feed round the holes\?.*yes: treat them.*no: leave it/,
+  )
+  await page.getByRole('button', { name: /7 Water/ }).click()
+  const row = page.getByRole('row', { name: /look daily until/ })
+  await expect(row).toContainText(/8 mm.*min.*1,600 L/)
+  await page.getByRole('link', { name: 'Print sheets' }).click()
+  const sheets = page.locator('.sheets')
+  await expect(sheets).toContainText(/Then look at it daily until/)
+  await expect(sheets).toContainText('Do larvae feed round the holes?')
 })

@@ -203,6 +203,13 @@ describe('one calendar for a job', () => {
       hours.set(s.chosen, (hours.get(s.chosen) ?? 0) + Number(s.hours.value))
     for (const [on, sum] of hours) expect(sum, on).toBeLessThanOrEqual(8.5)
   })
+  it('what is no reading moves nothing: notes, names, addresses', () => {
+    const zones = [{ thatch: 20, penetration: 'stops', soilMoist: true }, full] as const
+    const days = (more: object) =>
+      plan('2027-08-20', NORTH, zones as never, more as never).steps.map((s) => [s.id, s.chosen])
+    const moved = days({ notes: 'Gate code 12.', customer: 'Someone', name: 'Another name', phone: '1' }) // prettier-ignore
+    expect(moved).toEqual(days({}))
+  })
   it('debris is cleared before anything is wetted', () => {
     const p = plan('2027-08-20', NORTH, [{ thatch: 20, penetration: 'stops', soilMoist: true }])
     expect(day(p, 'clear')! <= day(p, 'dampen')!, day(p, 'clear')).toBe(true)
@@ -277,5 +284,28 @@ describe('what is told of a calendar', () => {
     expect(care.window[0]!.reason).toBe('cut-greens')
     const live = plan('2027-06-05', NORTH, [{ pests: [{ kind: 'larvae', active: true, peak: '2027-06-01' }] } as never]) // prettier-ignore
     expect(step(live, 'treat-pests')!.holds!.why).toBe('flight')
+  })
+})
+
+describe('what a label or a delay changes', () => {
+  const packed = { thatch: 20, penetration: 'stops', soilMoist: true } as const
+  it('without a label the longest usual wait is counted, and the longest that would still fit is told', () => {
+    const p = plan('2027-08-05', NORTH, [packed], {
+      treatments: [{ kind: 'unknown-herbicide', date: '2027-08-01' }] as never,
+    })
+    const told = p.notices.find((n) => n.kind === 'label')!
+    expect(told.level).toBe('warn')
+    const fits = Number(/asks for (\d+)/.exec(String(told.says))![1])
+    const read = plan('2027-08-05', NORTH, [packed], {
+      treatments: [{ kind: 'unknown-herbicide', date: '2027-08-01', waitDays: fits }] as never,
+    })
+    expect(read.notices.some((n) => n.kind === 'label')).toBe(false)
+    expect(addDays('2027-08-01', fits)).toBe(String(p.packages[0]!.cutOff.value))
+  })
+  it('a bed that has lain over three days is raked open again before its seed', () => {
+    const said = (pins: object) =>
+      JSON.stringify(step(plan('2027-08-20', NORTH, [{ thatch: 16, penetration: 'easy' }], { pins: pins as never }), 'sow')!.how) // prettier-ignore
+    expect(said({ 'scarify/z1': '2027-08-25', 'sow/z1': '2027-09-01' })).toContain('rake the bed open again') // prettier-ignore
+    expect(said({})).not.toContain('again')
   })
 })

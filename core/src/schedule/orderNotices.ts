@@ -1,9 +1,9 @@
-import { dayNumber, type Day } from '../calendar/day.ts'
+import { dayNumber, daysBetween, type Day } from '../calendar/day.ts'
 import { REASONS, type Reason } from '../climate/dayReasons.ts'
 import type { PackagePlan, PlannedStep } from '../plan/order.ts'
 import { isBehind } from '../plan/stepState.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
-import { type Message, joined, onDay, say } from '../rules/message.ts'
+import { type Message, joined, onDay, quantity, say } from '../rules/message.ts'
 import type { Figure, Notice } from '../trace/figure.ts'
 import { figureId, packageScope, stepScope } from '../trace/scope.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
@@ -85,6 +85,42 @@ function oddsSaid({ choices }: PackagePlan): Message {
 /** Years in a hundred from which odds are called good, and fair. */
 const GOOD_ODDS = 75
 const FAIR_ODDS = 50
+
+/**
+ * Where a usual wait, for want of a label, carries a sowing past its last day: the longest wait with
+ * which it would still fit.
+ */
+export function labelNotice(
+  { waits, today }: OrderBrief,
+  pack: WorkPackage,
+  plan: PackagePlan,
+  cutOff: Day,
+): Notice[] {
+  const ids = new Set(pack.zones.map((z) => z.r.zone.id))
+  const holding = waits.waits.filter(
+    (w) =>
+      w.keeps === 'sow' &&
+      w.guessedFrom !== undefined &&
+      w.until > cutOff &&
+      (w.zones.length === 0 || w.zones.some((zone) => ids.has(zone))),
+  )
+  if (!plan.plants || holding.length === 0 || cutOff <= today) return []
+  const began = holding
+    .map((w) => w.guessedFrom!)
+    .sort()
+    .at(-1)!
+  return [
+    {
+      id: figureId(packageScope(pack.id), 'label'),
+      kind: 'label',
+      stage: 6,
+      level: 'warn',
+      title: say`${pack.zones.map((z) => z.r.name).join(', ')}: read the label of what was put down.`,
+      says: say`The longest usual wait is counted, and carries the sowing past ${onDay(cutOff)}. If the label asks for ${quantity(daysBetween(began, cutOff), 'd')} or less, it can still be sown by then. Enter its days under Walk-over, History.`,
+      figure: plan.cutOff.id,
+    },
+  ]
+}
 
 /** Blades and cores of one piece of work with days between on which nobody works. */
 function weekendBetween({ steps }: Schedule): { blades: Day; cores: Day } | null {

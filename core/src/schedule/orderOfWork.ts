@@ -20,7 +20,7 @@ import type { PackageKind, WorkPackage } from '../work/workPackages.ts'
 import { fixedFor, heldNow } from './fixedDays.ts'
 import { bestDays } from './bestDays.ts'
 import type { OrderBrief } from './orderBrief.ts'
-import { brokenPin, misfitNotice, passedNotice, uncovered } from './orderNotices.ts'
+import { brokenPin, labelNotice, misfitNotice, passedNotice, uncovered } from './orderNotices.ts'
 import { DRAWN_DAYS, careOf, cutOffFigure, grassWindows, sownOf, spansOf } from './packageWindow.ts'
 import { plannedSteps } from './plannedSteps.ts'
 import { type Placed, precedence, waitsOn } from './precedence.ts'
@@ -477,6 +477,7 @@ function orderPackage(
     plan,
     piece,
     notices: [
+      ...labelNotice(brief, pack, plan, window.cutOff),
       ...passedNotice(pack, plan, chosen.passed),
       ...misfitNotice(brief, pack, plan, schedule, windowState),
       ...pins,

@@ -5,11 +5,13 @@ import { yearDay } from '../climate/yearDay.ts'
 import { slopeLines } from '../findings/lines.ts'
 import type { PlannedStep } from '../plan/order.ts'
 import { isBehind } from '../plan/stepState.ts'
+import { lagValues } from '../reference/lagValues.ts'
 import { OPERATIONS } from '../reference/operations.ts'
 import { type Schools, schoolName } from '../reference/schools.ts'
-import { type Message, joined, onDay, say } from '../rules/message.ts'
+import { type Message, joined, onDay, quantity, say } from '../rules/message.ts'
 import { type Figure, num } from '../trace/figure.ts'
 import { stepScope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
 import { operationName, operationWhy } from '../work/operationWords.ts'
 import { isPlanted } from '../work/sowing.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
@@ -88,13 +90,10 @@ export function plannedSteps(
       day,
       precondition: s.need.precondition,
       holds,
-      how:
-        op.halved && hot(s.chosen)
-          ? joined(
-              [s.need.how, IN_HEAT].filter((m) => m !== ''),
-              '; ',
-            )
-          : s.need.how,
+      how: joined(
+        [s.need.how, op.halved && hot(s.chosen) ? IN_HEAT : '', lain(schedule, i, trace)],
+        '; ',
+      ),
       state: s.state,
       cautions: [
         ...op.cautions,
@@ -104,6 +103,22 @@ export function plannedSteps(
       ],
     }
   })
+}
+
+/** What is done first to a bed that has lain open too long before its seed; empty where none has. */
+function lain({ steps }: Schedule, sow: number, trace: Trace): Message {
+  const { need, chosen } = steps[sow]!
+  if (need.kind !== 'sow') return ''
+  const opened = steps
+    .slice(0, sow)
+    .filter(
+      (s) => OPERATIONS[s.need.kind].opens && s.need.zones.some((z) => need.zones.includes(z)),
+    )
+    .map((s) => dayNumber(s.chosen) + s.span - 1)
+  const days = dayNumber(chosen) - Math.max(...opened)
+  return opened.length > 0 && days > trace.value(lagValues.openedToSow)
+    ? say`rake the bed open again first: it has lain ${quantity(days, 'd')}`
+    : ''
 }
 
 /** What becomes of the cores of some zones. */

@@ -54,7 +54,8 @@ export const num = (figure: Figure): number => figure.value as number
 /**
  * Work that does not fit; a season passed over; a marginal day; what is only better and was given
  * up; more visits than asked for; a pin against the plan; ground left out of a tick; weather; a
- * place whose climate is a guess; a weekend between blades and cores; pests that are still active.
+ * place whose climate is a guess; a weekend between blades and cores; pests that are still active; a
+ * wait that a label may shorten.
  */
 export type NoticeKind =
   | 'does-not-fit'
@@ -68,6 +69,7 @@ export type NoticeKind =
   | 'guess'
   | 'weekend'
   | 'live-pests'
+  | 'label'
 
 /** A sentence on the plan that stops or warns: what is wrong, why it matters, what to do. */
 export interface Notice {

@@ -92,6 +92,8 @@ export interface Wait {
   until: Day
   /** The zones treated; none means all of them. */
   zones: readonly string[]
+  /** When it began, where no label says how long it is. */
+  guessedFrom?: Day
 }
 
 export interface WaitingPeriods {
@@ -167,9 +169,14 @@ const undated = (t: Treatment): Notice[] =>
     : []
 
 function waitOf(t: Treatment & { date: Day }, today: Day, all: Collected, trace: Trace): void {
-  const put = (keeps: Keeps, until: Figure) => {
+  const put = (keeps: Keeps, until: Figure, guessedFrom?: Day) => {
     all.figures.push(until)
-    all.waits.push({ keeps, until: until.value as Day, zones: t.zones })
+    all.waits.push({
+      keeps,
+      until: until.value as Day,
+      zones: t.zones,
+      ...(guessedFrom ? { guessedFrom } : {}),
+    })
   }
   const scope = treatmentScope(t.id)
   const name = nameOf(t)
@@ -185,7 +192,7 @@ function waitOf(t: Treatment & { date: Day }, today: Day, all: Collected, trace:
   const days = t.waitDays ?? usualDays(t.kind, trace)
   if (days > 0) {
     const until = seedSafeFrom(t, days, date, scope, trace)
-    put('sow', until)
+    put('sow', until, t.waitDays === null ? t.date : undefined)
     if ((until.value as Day) > today) all.notices.push(noSeedBefore(t, days, until))
   }
   if (t.kind === 'seeded') {
