@@ -5,11 +5,12 @@ import type { WaterIn } from '../plan/follow.ts'
 import type { PackagePlan, PlannedStep } from '../plan/order.ts'
 import type { Prescription } from '../plan/prescription.ts'
 import { type StepKind } from '../reference/operations.ts'
+import type { Schools } from '../reference/schools.ts'
 import { rule, tradeValues, value, type TradeValue } from '../rules/rule.ts'
 import { num } from '../trace/figure.ts'
 import { stepScope, zoneOf } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import { sprinklerOf, tapFlow } from './watering.ts'
+import { runMinutes, sprinklerOf, tapFlow } from './watering.ts'
 
 const perDose = (is: number, says: string, range: readonly [number, number]) =>
   value(is, 'rain', 'practice', says, range)
@@ -37,18 +38,6 @@ export const waterInRules = {
     inputs: { doses: 'rain[]' },
     formula: 'most(doses)',
     compute: ({ doses }) => Math.max(...doses),
-  }),
-  minutes: rule({
-    id: 'water.in-minutes',
-    key: 'water.in-minutes',
-    stage: 7,
-    label: 'Water in, minutes',
-    unit: 'min',
-    standing: 'practice',
-    says: 'Run = need ÷ precipitation rate, times 1 ÷ (0.4 + 0.6 DU).',
-    inputs: { need: 'rain', rate: 'mm/h', uniformity: '1' },
-    formula: 'need / rate / (0.4 + 0.6 * uniformity)',
-    compute: ({ need, rate, uniformity }) => (60 * need) / rate / (0.4 + 0.6 * uniformity),
   }),
   litres: rule({
     id: 'water.in-litres',
@@ -79,6 +68,7 @@ const DOSES: Partial<Record<StepKind, TradeValue>> = {
 
 interface WaterInBrief {
   job: Job
+  schools: Schools
   prescription: Prescription
   trace: Trace
 }
@@ -88,7 +78,7 @@ interface WaterInBrief {
  * litres alone. What of it is the step that waters, or the work itself where no step does.
  */
 export function waterIn(
-  { job, prescription: p, trace }: WaterInBrief,
+  { job, schools, prescription: p, trace }: WaterInBrief,
   packages: readonly PackagePlan[],
   later: readonly PlannedStep[],
 ): WaterIn[] {
@@ -118,7 +108,15 @@ export function waterIn(
           need,
           minutes: small
             ? null
-            : trace.work(waterInRules.minutes, scope, { need, rate: precipitation, uniformity }),
+            : runMinutes(
+                { schools, trace },
+                scope,
+                { need, rate: precipitation, uniformity },
+                {
+                  key: 'water.in-minutes',
+                  label: 'Water in, minutes',
+                },
+              ),
           litres: trace.work(waterInRules.litres, scope, { need, area: r.area }),
           until: holesOpen(p, wet, v),
           light: v.light,

@@ -5,7 +5,7 @@ import { intake } from '../reference/materialValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { joined, quantity, say } from '../rules/message.ts'
-import { figureId, JOB, zoneScope } from '../trace/scope.ts'
+import { figureId, JOB, zoneScope, type Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import {
@@ -67,6 +67,18 @@ export function tapFlow({ site }: Job, trace: Trace): Figure | null {
     : trace.read(waterReadings.flow, JOB, typed)
 }
 
+/** Minutes of a run that lays down what is wanted, by the school for uneven sprinklers. */
+export const runMinutes = (
+  { schools, trace }: Pick<Brief, 'schools' | 'trace'>,
+  scope: Scope,
+  inputs: { need: Figure; rate: Figure; uniformity: Figure },
+  named: { key?: string; label?: string },
+): Figure =>
+  trace.work(schools.run === 'full' ? waterRules.full : waterRules.milder, scope, inputs, {
+    ...named,
+    school: `run:${schools.run}`,
+  })
+
 /** What the sprinklers of a zone give, as typed, from the tap, or assumed. */
 export function sprinklerOf(
   { trace }: Pick<Brief, 'trace'>,
@@ -99,15 +111,7 @@ function waterZone(
   const scope = zoneScope(r.id)
   const { stations, precipitation, uniformity } = sprinklerOf({ trace }, r, flow)
   const run = (need: Figure, named: { key?: string; label?: string } = {}) =>
-    trace.work(
-      schools.run === 'full' ? waterRules.full : waterRules.milder,
-      scope,
-      { need, rate: precipitation, uniformity },
-      {
-        ...named,
-        school: `run:${schools.run}`,
-      },
-    )
+    runMinutes({ schools, trace }, scope, { need, rate: precipitation, uniformity }, named)
   const minutes = run(doses.dose)
   const litres = trace.work(waterRules.litres, scope, {
     rate: precipitation,
