@@ -51,6 +51,7 @@ import { operationValues } from './reference/operationValues.ts'
 import { lookValues } from './reference/lookValues.ts'
 import { drainValues, levelValues, lineWidths, trenchValues } from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderRules.ts'
+import { seedbedValues } from './schedule/seedbedOdds.ts'
 import { planWorthRule, worthRule } from './schedule/pieceWorth.ts'
 import { worthValues } from './climate/dayWorth.ts'
 import { choiceValues } from './climate/choiceValues.ts'
@@ -152,6 +153,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'Which season is taken': choiceValues,
   'What a day is worth': worthValues,
   'Whether a sowing succeeds': oddsValues,
+  'What the bed costs a sowing': seedbedValues,
   'Hollows and hot days': placeValues,
   'The climate of a place without a record': roughClimate,
   'Days of a place without a record': dailyWeather,

@@ -178,3 +178,28 @@ describe('the day that is taken', () => {
     expect(worth!.around.map((d) => daysBetween(sowDay, d.day))).toContain(7)
   })
 })
+
+describe('the odds of a sowing', () => {
+  it('count the slope, its cover and whether the ground is opened (common practice)', () => {
+    const odds = (more: object, draft: object = {}) =>
+      Number(
+        planOf(
+          {
+            site: { latitude: 50, frost: '30 Oct' } as never,
+            waterer: 'owner',
+            zones: [zone({ present: ['perennial-ryegrass'], ...more } as never)],
+            ...draft,
+          },
+          { today: '2027-08-14' },
+        ).packages[0]!.choices.find((c) => c.taken)!.odds!.value,
+      )
+    const flat = odds({})
+    const bank = { slope: '1 in 4', cover: { wanted: 0, weeds: 0, moss: 0, bare: 100 }, sowing: 'new' } // prettier-ignore
+    const bare = odds(bank, { cover: 'none' })
+    const held = odds(bank)
+    expect(flat).toBeGreaterThan(85)
+    expect(bare).toBeLessThan(75)
+    expect(held).toBeGreaterThan(bare)
+    expect(held).toBeLessThan(flat)
+  })
+})

@@ -56,7 +56,7 @@ export type HoldReason =
   | 'with-visit'
 
 /** What fails a sowing. */
-export const CAUSES = ['cold', 'heat', 'frost', 'dry', 'weeds'] as const
+export const CAUSES = ['cold', 'heat', 'frost', 'dry', 'weeds', 'bed'] as const
 export type Cause = (typeof CAUSES)[number]
 export const CAUSE_NAMES: Record<Cause, string> = {
   cold: 'cold',
@@ -64,6 +64,7 @@ export const CAUSE_NAMES: Record<Cause, string> = {
   frost: 'frost before it stands',
   dry: 'a dry spell',
   weeds: 'weeds and the first summer',
+  bed: 'the bed: it washes, or seed lies on closed ground',
 }
 
 /** Each reason in words, as it stands behind a day. */

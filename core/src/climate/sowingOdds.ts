@@ -45,7 +45,7 @@ export const oddsRules = {
     label: 'Years in a hundred that it succeeds',
     unit: '%',
     standing: 'model',
-    says: 'Of a hundred simulated years of this place, those in which seed of that day comes up within {longest}, stands before killing frost, and meets no more hot days in its first {heatWeeks} than seedlings bear ({hotDaysWatered} watered, {hotDaysDry} not); of those sown in spring, weeds and the first summer spoil {weeds}. The grass that succeeds least counts.',
+    says: 'Of a hundred simulated years of this place, those in which seed of that day comes up within {longest}, stands before killing frost, and meets no more hot days in its first {heatWeeks} than seedlings bear ({hotDaysWatered} watered, {hotDaysDry} not); of those sown in spring, weeds and the first summer spoil {weeds}; less what a slope without cover, or a bed that is not open, loses. The grass that succeeds least counts.',
     values: oddsValues,
     inputs: { sown: 'date', soil: 'C', cutOff: 'date' },
     steps:

@@ -107,6 +107,8 @@ export interface Sown {
   watered: boolean
   /** All of it goes over a sward that lives. */
   over?: boolean
+  /** Share of sowings that the bed loses, %: slope without cover, ground that nothing opens. */
+  bedLoses?: number
 }
 
 export type Verdict = readonly [DayState, Reason]

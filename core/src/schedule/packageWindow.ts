@@ -12,10 +12,11 @@ import type { Figure } from '../trace/figure.ts'
 import type { Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
+import { seedbedLoses } from './seedbedOdds.ts'
 import type { OrderBrief } from './orderBrief.ts'
 
 /** What a package sows, and as what: its window goes by that, not by the turf that stands there. */
-export function sownOf({ prescription: p, job }: OrderBrief, pack: WorkPackage): Sown {
+export function sownOf({ prescription: p, job, trace }: OrderBrief, pack: WorkPackage): Sown {
   const seeds = pack.kind === 'later' ? p.laterSeeds : p.seeds
   const parts = pack.zones.flatMap((z) => seeds.find((s) => s.zone === z.r.id)?.mix ?? [])
   const usual = [
@@ -37,6 +38,7 @@ export function sownOf({ prescription: p, job }: OrderBrief, pack: WorkPackage):
             : 'lawn',
     watered: isWatered(job),
     over: all('over'),
+    bedLoses: seedbedLoses(pack.zones, trace),
   }
 }
 

@@ -21,6 +21,7 @@ import type { Figure } from '../trace/figure.ts'
 import { joined, onDay, quantity, say, verbatim, type Message } from '../rules/message.ts'
 import { packageScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
+import { inBed } from './seedbedOdds.ts'
 import { isWeekend } from './assignDays.ts'
 import type { DayWorths } from './pieceWorth.ts'
 import type { PackageSteps } from './steps.ts'
@@ -346,7 +347,8 @@ function oddsOf(b: OddsOf, day: Day): DayOdds | null {
   if (!sown || liesUntilSpring(b, daysBetween(b.window.start, day))) return null
   const within = customerDate === null ? null : daysBetween(day, customerDate)
   const brief = { ...oddsBrief(sown, schools), within }
-  return oddsOnDay(wantedOf(sown, trace), yearDay(dayNumber(day)), brief, climate, trace)
+  const odds = oddsOnDay(wantedOf(sown, trace), yearDay(dayNumber(day)), brief, climate, trace)
+  return odds && inBed(odds, sown.bedLoses ?? 0)
 }
 
 /** Days between two on which the odds by a customer's date are worked. */
@@ -364,7 +366,7 @@ export function oddsFor(b: OddsOf): (i: number) => SomeOdds | null {
     const year = oddsThroughYear(wantedOf(sown, trace), oddsBrief(sown, schools), climate, trace)
     return (i) => {
       if (year === null || liesUntilSpring(b, i)) return null
-      const succeed = year(yearDay(start + i))
+      const succeed = year(yearDay(start + i)) * (1 - (sown.bedLoses ?? 0) / 100)
       return { succeed, inTime: succeed }
     }
   }

@@ -558,4 +558,8 @@ water-in.close                       14 d         practice      7..28
 water-in.warm                        22 C         model         15..30
 water-in.least                       40 m2        practice      10..100
 lag.barrierFresh                     14 d         model         0..60
+seedbed.washes                       12 %         model         0..80
+seedbed.bank                         30 %         model         0..80
+seedbed.heldBank                     6 %          model         0..80
+seedbed.closed                       30 %         model         0..80
 `
