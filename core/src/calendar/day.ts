@@ -59,6 +59,9 @@ export const daysBetween = (from: Day, to: Day): number => dayNumber(to) - dayNu
 /** 0 Sunday … 6 Saturday. */
 export const weekday = (number: number): number => (((Math.round(number) + 4) % 7) + 7) % 7
 
+/** Whether a day number is a Saturday or a Sunday. */
+export const isWeekend = (number: number): boolean => weekday(number) % 6 === 0
+
 /** "Tue 2 Mar", with the year when it is asked for. */
 export function showDay(day: Day, withYear = false): string {
   const month = MONTHS[Number(day.slice(5, 7)) - 1]!

@@ -11,7 +11,7 @@ import type { Prescription } from '../plan/prescription.ts'
 import type { Workforce } from '../firm/firmSettings.ts'
 import { lagValues } from '../reference/lagValues.ts'
 import type { Branch, Later, Look, Operation } from '../reference/operation.ts'
-import { kindsThat, OPERATIONS } from '../reference/operations.ts'
+import { isStepKind, kindsThat, OPERATIONS } from '../reference/operations.ts'
 import { operationName, operationWhy } from '../work/operationWords.ts'
 import type { Schools } from '../reference/schools.ts'
 import { hoursFigure } from '../schedule/hoursFigure.ts'
@@ -168,7 +168,7 @@ function usualDay(
   brief: LaterBrief,
   plan: PackagePlan,
   { kind, part }: StepNeed,
-  { since, of: after, days: of, times, inGrowth: grows, notDormant }: Later,
+  { since, of: after, days: of, times, inGrowth: grows, inSeason, notDormant }: Later,
   { sow, band, seedlings, season, asked }: Since,
   known: ReadonlyMap<string, Day>,
 ): Day {
@@ -209,7 +209,7 @@ function usualDay(
   const mown = since === 'lift' && plan.plants ? laterDay(due, addDays(grown, lag.twoMows)) : due
   if (grows) return firstOpen(brief, plan, 'open', mown)
   if (since === 'barrier') return firstOpen(brief, plan, 'barrier-autumn', mown)
-  if (since === 'look') return kind === 'resow' ? nextToSow(plan, mown).on : mown
+  if (inSeason) return nextToSow(plan, mown).on
   return notDormant
     ? awake(season, mown, since === 'first-mow' ? (before ?? mow) : null, days)
     : mown
@@ -257,7 +257,7 @@ function lookAt(
 ): StepLook {
   // What is sown again has the season of the sowing.
   const told = ({ says, does }: Branch): Message => {
-    if (!does.includes('resow')) return says
+    if (!does.some((id) => isStepKind(id) && OPERATIONS[id].later?.inSeason)) return says
     const { on, until } = nextToSow(plan, chosen)
     if (until === null) return says
     return on === chosen

@@ -5,6 +5,7 @@ import { quantity, say, type Message } from '../rules/message.ts'
 import type { Figure } from '../trace/figure.ts'
 import { REASONS } from '../climate/dayReasons.ts'
 import { dayWork } from './dayWork.ts'
+import { branchesSaid } from './lookSaid.ts'
 import { differsText, otherDays } from './otherDays.ts'
 import { render, type Reader } from './render.ts'
 
@@ -67,7 +68,7 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
             .flat()
             .flatMap((l) => [
               `    ${told(l.asks)} ${l.answer === null ? '' : `(${l.answer})`}`.trimEnd(),
-              `    ${told(l.yes.when)}: ${told(l.yes.says)}; ${told(l.no.when)}: ${told(l.no.says)}`,
+              `    ${told(branchesSaid(l))}`,
             ]),
           ...[plan.steps.find((x) => x.id === s.id)?.holds ?? []]
             .flat()

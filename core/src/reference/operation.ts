@@ -49,6 +49,8 @@ export interface Later {
   times?: number
   /** On any day, not on the crew's working days alone. */
   anyDay?: true
+  /** On a day that is right for the seed of its sowing. */
+  inSeason?: true
   /** Not before turf grows. */
   inGrowth?: true
   /** Never in dormancy: in the last growing week, or the first of spring. */

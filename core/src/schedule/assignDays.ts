@@ -1,3 +1,4 @@
+import { isWeekend } from '../calendar/day.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { Message } from '../rules/message.ts'
 import type { StepNeed } from './steps.ts'
@@ -89,7 +90,17 @@ export const shapesOf = (needs: readonly StepNeed[], calendar: Calendar): Shape[
     hours: n.hours,
   }))
 
-export const isWeekend = (day: number) => (day + 4) % 7 % 6 === 0 // prettier-ignore
+/** Adds the hours of a step to the days it fills, by day number: whole days, and the rest on the last. */
+export function fillDays(
+  filled: Map<number, number>,
+  { start, span, hours }: { start: number; span: number; hours: number },
+  hoursPerDay: number,
+): void {
+  for (let i = 0; i < span; i++) {
+    const h = i < span - 1 ? hoursPerDay : hours - (span - 1) * hoursPerDay
+    filled.set(start + i, (filled.get(start + i) ?? 0) + Math.max(0, h))
+  }
+}
 
 /** Whether a step may be done on a day: evening work on any, the crew's on its working days. */
 export const worksOn = ({ calendar, shapes }: Problem, day: number, step: number): boolean =>

@@ -18,6 +18,7 @@ import { JOB, packageScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { PackageKind, WorkPackage } from '../work/workPackages.ts'
 import { fixedFor, heldNow } from './fixedDays.ts'
+import { fillDays } from './assignDays.ts'
 import { bestDays } from './bestDays.ts'
 import type { OrderBrief } from './orderBrief.ts'
 import { brokenPin, labelNotice, misfitNotice, passedNotice, uncovered } from './orderNotices.ts'
@@ -256,11 +257,8 @@ function fill(days: JobDays, { steps }: Schedule, hoursPerDay: number): void {
     const start = dayNumber(chosen)
     days.placed.push({ kind: need.kind, zones: need.zones, end: start + span - 1 })
     if (OPERATIONS[need.kind].evening || isBehind({ state })) continue
-    for (let i = 0; i < span; i++) {
-      const hours = i < span - 1 ? hoursPerDay : need.hours - (span - 1) * hoursPerDay
-      days.filled.set(start + i, (days.filled.get(start + i) ?? 0) + Math.max(0, hours))
-      days.visits.add(start + i)
-    }
+    fillDays(days.filled, { start, span, hours: need.hours }, hoursPerDay)
+    for (let i = 0; i < span; i++) days.visits.add(start + i)
   }
 }
 

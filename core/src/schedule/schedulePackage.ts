@@ -5,6 +5,7 @@ import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
 import type { PackageSteps, StepNeed } from './steps.ts'
 import {
   daysAround,
+  fillDays,
   linksOf,
   shapesOf,
   worksOn,
@@ -352,11 +353,7 @@ export function hoursOnDays(
     if (!found) return null
     const filled = new Map<number, number>()
     p.shapes.forEach(({ evening, hours, span }, i) => {
-      if (evening) return
-      for (let at = found.start[i]!, left = span; left > 0; at++, left--) {
-        const h = left > 1 ? calendar.hoursPerDay : hours - (span - 1) * calendar.hoursPerDay
-        filled.set(at, (filled.get(at) ?? 0) + Math.max(0, h))
-      }
+      if (!evening) fillDays(filled, { start: found.start[i]!, span, hours }, calendar.hoursPerDay)
     })
     return [...filled]
   })

@@ -1,6 +1,6 @@
 import type { Held, SowingChoice } from '../plan/order.ts'
 import { choiceValues } from '../climate/choiceValues.ts'
-import { addDays, dayNumber, dayOf, daysBetween, type Day } from '../calendar/day.ts'
+import { addDays, dayNumber, dayOf, daysBetween, isWeekend, type Day } from '../calendar/day.ts'
 import {
   CAUSE_NAMES,
   REASONS,
@@ -22,7 +22,6 @@ import { joined, onDay, quantity, say, verbatim, type Message } from '../rules/m
 import { packageScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { inBed } from './seedbedOdds.ts'
-import { isWeekend } from './assignDays.ts'
 import type { DayWorths } from './pieceWorth.ts'
 import type { PackageSteps } from './steps.ts'
 import {

@@ -9,6 +9,8 @@ import {
 } from '@juvena/core/entities/diary'
 import type { StepKind } from '@juvena/core/reference/operations'
 import type { StepLook } from '@juvena/core/plan/order'
+import { branchesSaid } from '@juvena/core/present/lookSaid'
+import { parseQuantity } from '@juvena/core/quantities/quantity'
 import { useFirm } from '../stores/firm.ts'
 import ChoiceField from './ChoiceField.vue'
 import { newId } from '../stores/newId.ts'
@@ -49,8 +51,8 @@ const wrong = ref('')
 const cover = ref('')
 const seen = ref<'yes' | 'no' | null>(null)
 const coverIs = computed(() => {
-  const typed = cover.value.trim().replace(/\s*%$/, '').replace(',', '.')
-  return /^\d+(\.\d+)?$/.test(typed) && Number(typed) <= 100 ? Number(typed) : null
+  const read = parseQuantity(cover.value, 'percent', firm.units)
+  return read.ok && read.value >= 0 && read.value <= 100 ? read.value : null
 })
 const recorded = computed(() => namesProduct(props.step.kind))
 const form = ref<HTMLFormElement | null>(null)
@@ -133,8 +135,7 @@ function done() {
         @update:model-value="seen = $event"
       />
       <p class="whole small soft">
-        {{ firm.say(step.look.yes.when) }}: {{ firm.say(step.look.yes.says) }};
-        {{ firm.say(step.look.no.when) }}: {{ firm.say(step.look.no.says) }}.
+        {{ firm.say(branchesSaid(step.look)) }}
       </p>
     </template>
     <TextField

@@ -20,6 +20,7 @@ export const resow = operation({
   later: {
     since: 'look',
     days: 0,
+    inSeason: true,
     rule: 'follow.resow',
     says: 'On the day of the look that asks for it, or the first day after it that is right for the seed.',
     steps: 'the day of the look, or the next one that is open to sow',

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
-import { addDays, dayNumber, showDay, weekday } from '@juvena/core/calendar/day'
+import { addDays, dayNumber, isWeekend, showDay } from '@juvena/core/calendar/day'
 import type { Outlook } from '@juvena/core/climate/station'
 import { useFirm } from '../../stores/firm.ts'
 
@@ -19,7 +19,6 @@ const emit = defineEmits<{ move: [to: string] }>()
 const WeatherChart = defineAsyncComponent(() => import('./WeatherChart.vue'))
 const firm = useFirm()
 const shown = computed(() => Array.from({ length: props.days }, (_, i) => addDays(props.from, i)))
-const isWeekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
 </script>
 
 <template>
@@ -73,7 +72,10 @@ const isWeekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
       </button>
     </nav>
     <div class="lane days" aria-hidden="true">
-      <span v-for="d in shown" :key="d" :class="{ weekend: isWeekend(d), today: d === from }"
+      <span
+        v-for="d in shown"
+        :key="d"
+        :class="{ weekend: isWeekend(dayNumber(d)), today: d === from }"
         >{{ showDay(d).slice(0, 3) }}<b>{{ Number(d.slice(8)) }}</b></span
       >
     </div>

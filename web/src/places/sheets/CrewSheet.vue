@@ -6,6 +6,7 @@ import type { Ring } from '@juvena/core/entities/drawing'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import { howSaid, stepAmounts } from '@juvena/core/present/dayWork'
 import type { PlannedStep } from '@juvena/core/plan/order'
+import { lookSaid } from '@juvena/core/present/lookSaid'
 import { leftOut } from '@juvena/core/present/leftOut'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
@@ -145,11 +146,7 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
             >
             <span v-if="gives(s)" class="gives">{{ gives(s) }}</span>
             <span class="why">{{ firm.say(s.why) }}</span>
-            <span v-if="s.look" class="why"
-              >{{ firm.say(s.look.asks) }} {{ firm.say(s.look.yes.when) }}:
-              {{ firm.say(s.look.yes.says) }}; {{ firm.say(s.look.no.when) }}:
-              {{ firm.say(s.look.no.says) }}.</span
-            >
+            <span v-if="s.look" class="why">{{ firm.say(lookSaid(s.look)) }}</span>
             <span v-for="c in s.cautions" :key="c" class="why">▲ {{ CAUTIONS[c] }}</span>
           </td>
           <td>{{ names(s.zones) }}</td>

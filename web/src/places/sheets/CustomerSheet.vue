@@ -48,7 +48,7 @@ const living = computed(() =>
 const zoneName = (id: string) => plan.value.zones.find((z) => z.id === id)?.name ?? id
 const zonesOf = (pack: string) =>
   (plan.value.packages.find((p) => p.id === pack)?.zones ?? [])
-    .map((id) => plan.value.zones.find((z) => z.id === zoneOf(id))?.name ?? id)
+    .map((id) => zoneName(zoneOf(id)))
     .join(', ')
 </script>
 

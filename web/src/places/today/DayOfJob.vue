@@ -7,6 +7,7 @@ import type { DayJob, DayStep } from '@juvena/core/present/dayWork'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import TextField from '../../parts/TextField.vue'
 import TickBox from '../../parts/TickBox.vue'
+import { branchesSaid } from '@juvena/core/present/lookSaid'
 import TickForm from '../../parts/TickForm.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { newId } from '../../stores/newId.ts'
@@ -138,9 +139,7 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
             {{ firm.say(s.why) }}
           </p>
           <p v-if="s.look" class="small">
-            <b>{{ firm.say(s.look.asks) }}</b> {{ firm.say(s.look.yes.when) }}:
-            {{ firm.say(s.look.yes.says) }}; {{ firm.say(s.look.no.when) }}:
-            {{ firm.say(s.look.no.says) }}.
+            <b>{{ firm.say(s.look.asks) }}</b> {{ firm.say(branchesSaid(s.look)) }}
           </p>
           <p v-for="c in s.cautions" :key="c" class="small caution">▲ {{ CAUTIONS[c] }}</p>
           <TickForm

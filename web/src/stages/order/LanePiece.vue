@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/calendar/day'
+import { addDays, dayNumber, daysBetween, isWeekend, showDay } from '@juvena/core/calendar/day'
 import { useFirm } from '../../stores/firm.ts'
 import type { Piece } from './lanes.ts'
 import { dayAtPlace, LINE_DAYS, placeOf } from './timeLine.ts'
@@ -45,7 +45,7 @@ function drop() {
 /** The next day on which the firm works, a day on or back. */
 function workingDay(from: string, by: number): string {
   let day = addDays(from, by)
-  while (!firm.settings.weekendWork && [0, 6].includes(weekday(dayNumber(day)))) day = addDays(day, by) // prettier-ignore
+  while (!firm.settings.weekendWork && isWeekend(dayNumber(day))) day = addDays(day, by)
   return day
 }
 function key(event: KeyboardEvent) {

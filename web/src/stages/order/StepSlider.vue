@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { addDays, dayNumber, daysBetween, showDay, weekday } from '@juvena/core/calendar/day'
+import { addDays, dayNumber, daysBetween, isWeekend, showDay } from '@juvena/core/calendar/day'
 import type { PlannedStep } from '@juvena/core/plan/order'
 import { isBehind } from '@juvena/core/plan/stepState'
 
@@ -14,7 +14,7 @@ const bar = ref<SVGSVGElement | null>(null)
 const dragged = ref<string | null>(null)
 const shown = computed(() => dragged.value ?? props.step.chosen)
 const fixed = computed(() => isBehind(props.step))
-const weekend = (day: string) => [0, 6].includes(weekday(dayNumber(day)))
+const weekend = (day: string) => isWeekend(dayNumber(day))
 
 function dayAt(event: PointerEvent): string {
   const box = bar.value!.getBoundingClientRect()
