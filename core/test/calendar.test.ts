@@ -242,6 +242,32 @@ describe('what follows a sowing', () => {
     const low = (f: typeof mowBand) => (f!.value as { low: string }).low
     expect(low(seedlingsMown) > low(mowBand)).toBe(true)
   })
+  // Seed to a broad-leaved weedkiller: 28 days and three mows (common practice).
+  it('weeds that came up with the seed are sprayed after four weeks and three mows, where that is the school', () => {
+    const weedy = { cover: { wanted: 60, weeds: 20, moss: 0, bare: 20 }, weedsSeen: ['dandelion'] } as never // prettier-ignore
+    const schools = (weeds: string) => ({ schools: { weeds } }) as Partial<JobDraft>
+    const p = plan('2027-08-14', NORTH, [weedy], schools('after-mows'))
+    const sprayed = day(p, 'spray-later')!
+    const mown = p.follow.packages[0]!.seedlingsMown!.value as { low: string }
+    expect(daysBetween(day(p, 'sow')!, sprayed)).toBeGreaterThanOrEqual(28)
+    expect(daysBetween(mown.low, sprayed)).toBeGreaterThanOrEqual(14)
+    expect(p.steps.some((s) => s.kind === 'spray' || s.kind === 'seed-safe')).toBe(false)
+    expect(day(plan('2027-08-14', NORTH, [weedy], schools('no-chemicals')), 'spray-later')).toBeUndefined() // prettier-ignore
+  })
+  it('the odds of a customer’s date agree with the days it is told to look right between', () => {
+    for (const today of ['2027-03-10', '2027-08-14']) {
+      const thin = { cover: { wanted: 55, weeds: 5, moss: 5, bare: 35 } }
+      const first = plan(today, NORTH, [thin])
+      const { low, high } = first.follow.packages[0]!.presentable!.value as { low: string; high: string } // prettier-ignore
+      const by = (customerDate: string) => {
+        const p = plan(today, NORTH, [thin], { customerDate, pins: { 'sow/z1': day(first, 'sow')! } }) // prettier-ignore
+        const taken = p.packages.find((x) => x.plants)!.choices.find((c) => c.taken)!
+        return Number(taken.inTime!.value) / Math.max(1, Number(taken.odds!.value))
+      }
+      expect(by(addDays(low, -12)), today).toBeLessThan(0.1)
+      expect(by(addDays(high, 12)), today).toBeGreaterThan(0.9)
+    }
+  })
 })
 
 describe('what is told of a calendar', () => {

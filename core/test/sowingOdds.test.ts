@@ -24,21 +24,27 @@ const RYE: SownGrass = {
   thermal: { theta: 95, base: 2 },
   least: 7,
   lead: 42,
-  toUse: 36,
+  showing: 7,
+  toUse: [42, 56],
+  leads: true,
 }
 const BLUE: SownGrass = {
   season: 'cool',
   thermal: { theta: 210, base: 5 },
   least: 10,
   lead: 56,
-  toUse: 67,
+  showing: 18,
+  toUse: [84, 112],
+  leads: true,
 }
 const COUCH: SownGrass = {
   season: 'warm',
   thermal: { theta: 170, base: 12 },
   least: 18,
   lead: 90,
-  toUse: 60,
+  showing: 14,
+  toUse: [56, 84],
+  leads: true,
 }
 const LAWN = { watered: true, lawn: true, standsBy: 'weeks' as const }
 const { place, years } = climateAt({ latitude: 41.5, frost: '20 Oct' }, '2027-01-01')
@@ -141,29 +147,29 @@ describe('odds of a sowing', () => {
     expect(on('05-01', [RYE], { ...LAWN, lawn: false }).fails.weeds).toBe(0)
     expect(on('09-01').fails.weeds).toBe(0)
   })
-  it('of the years that succeed, those count in time whose first half is up early enough for the customer’s date', () => {
+  // The days to use of the table are those of good warmth; what comes up later is later by as much.
+  it('of the years that succeed, those count in time that are ready by the customer’s date: none before the soonest, all after the latest, by the grass that leads', () => {
     const d = ofMonthDay('09-01')
-    const within = (days: number) => mixOdds(place, sums, [BLUE], d, { ...LAWN, within: days }, v)
+    const within = (days: number, grasses = [BLUE]) =>
+      mixOdds(place, sums, grasses, d, { ...LAWN, within: days }, v)
     const up = (year: number) => {
       let [sum, day] = [0, year * YEAR_DAYS + d]
       for (; sum < BLUE.thermal.theta; day++)
         sum += Math.max(0, place.soilYears[day]! - BLUE.thermal.base)
       return day - (year * YEAR_DAYS + d)
     }
-    const middle =
-      Array.from({ length: 99 }, (_, y) => up(y + 1)).sort((a, b) => a - b)[49]! + BLUE.toUse
-    const half = within(middle)
-    expect(half.inTime).toBeGreaterThan(0.25 * half.succeed)
-    expect(half.inTime).toBeLessThan(half.succeed)
-    expect([
-      within(middle - 30).inTime,
-      within(middle + 60).inTime,
-      on('09-01', [BLUE]).inTime,
-    ]).toEqual([0, half.succeed, half.succeed])
-    // Of a mix, the grass that is ready last.
-    expect(mixOdds(place, sums, [RYE, BLUE], d, { ...LAWN, within: middle }, v).inTime).toBe(
-      half.inTime,
-    )
+    const ups = Array.from({ length: 99 }, (_, y) => up(y + 1)).sort((a, b) => a - b)
+    const late = (days: number) => Math.max(0, Math.floor(days - BLUE.showing))
+    expect(within(BLUE.toUse[0] + late(ups[0]!) - 1).inTime).toBe(0)
+    const all = within(BLUE.toUse[1] + late(ups[98]!) + 1)
+    expect(all.inTime).toBe(all.succeed)
+    const half = within((BLUE.toUse[0] + BLUE.toUse[1]) / 2 + late(ups[49]!))
+    expect(half.inTime / half.succeed).toBeGreaterThan(0.4)
+    expect(half.inTime / half.succeed).toBeLessThan(0.6)
+    const slow = { ...BLUE, leads: false }
+    const mixed = within(60, [RYE, slow])
+    expect(mixed.inTime).toBe(mixed.succeed)
+    expect(within(60, [RYE, BLUE]).inTime).toBe(0)
   })
   it('where it never freezes nothing fails by frost', () => {
     const warm = climateAt({ latitude: 25, sea: '2 km' }, '2027-01-01')

@@ -213,16 +213,17 @@ export function mixLead(parts: readonly { grass: GrassId; share: number }[], tra
 }
 
 /** What the odds of a grass are tried with; null where it is not sown from seed. */
-export function sownGrass(grass: Grass, trace: Trace): SownGrass | null {
+export function sownGrass(grass: Grass, trace: Trace, leads = true): SownGrass | null {
   const { thermal, season, soilMin, days, weeksToUse } = grass
-  const showing = days ? (days[0] + days[1]) / 2 : 0
   return (
     thermal && {
       season,
       thermal,
       least: soilMin ?? 0,
       lead: trace.value(leadValues[leadOf(grass)]),
-      toUse: Math.max(0, ((weeksToUse[0] + weeksToUse[1]) / 2) * 7 - showing),
+      showing: days ? (days[0] + days[1]) / 2 : 0,
+      toUse: [weeksToUse[0] * 7, weeksToUse[1] * 7],
+      leads,
     }
   )
 }

@@ -60,10 +60,9 @@ export const oddsRules = {
     label: 'Years in a hundred that it is right by the customer’s date',
     unit: '%',
     standing: 'model',
-    says: 'Of the years in which it succeeds, those in which the grass can be used by the customer’s date: once half of it is up it takes as long as in a usual year, and how long that first half takes is the year’s own weather.',
+    says: 'Of the years in which it succeeds, those in which the grass can be used by the customer’s date: the grass that leads takes its usual weeks, the soonest in some years and the latest in others, and where the year’s own soil brings it up later, so much longer.',
     inputs: { sown: 'date', date: 'date', odds: '%' },
-    steps:
-      'each year: the day half is up, and the weeks from then to light use; the slowest wanted grass counts',
+    steps: 'each year: the day half is up, and the weeks to light use of the grass that leads',
     by: 'climate/sowingOdds: mixOdds',
     check: 'sowingOdds.test.ts',
   }),
@@ -90,8 +89,24 @@ export interface SownGrass {
   least: number
   /** Days wanted between sowing and killing frost. */
   lead: number
-  /** Days from half of it up to light use. */
-  toUse: number
+  /** Days that half of it takes to come up in good warmth. */
+  showing: number
+  /** Days from sowing to light use where it shows like that: soonest and latest. */
+  toUse: readonly [soonest: number, latest: number]
+  /** It leads what is sown: whether that is right in time goes by it. */
+  leads: boolean
+}
+
+/**
+ * Days from sowing to light use of a grass half of which is up so many days after it: in soil that
+ * brings it up later than good warmth does, so much later.
+ */
+export const daysToUse = (
+  { showing, toUse: [soonest, latest] }: Pick<SownGrass, 'showing' | 'toUse'>,
+  up: number,
+): { soonest: number; latest: number } => {
+  const late = Math.max(0, Math.floor(up - showing))
+  return { soonest: soonest + late, latest: latest + late }
 }
 export interface OddsBrief {
   watered: boolean
@@ -248,6 +263,9 @@ export interface DayOdds {
   fails: Record<Cause, number>
 }
 
+/** Where a year lies between the soonest and the latest: evenly spread, and alike at each asking. */
+const spreadOver = (year: number): number => (((year * 61) % SIMULATED_YEARS) + 0.5) / SIMULATED_YEARS // prettier-ignore
+
 function oddsOn(trial: Trial, day: number): DayOdds {
   const odds: DayOdds = { years: SIMULATED_YEARS, succeed: 0, inTime: 0, fails: byCause(() => 0) }
   const { grass, brief, v, warmth } = trial
@@ -260,11 +278,13 @@ function oddsOn(trial: Trial, day: number): DayOdds {
     }
     odds.succeed++
     const within = brief.within ?? null
-    if (
-      within === null ||
-      upOn(warmth, sown, grass.thermal.theta, v.longest) - sown + grass.toUse <= within
-    )
+    if (within === null) {
       odds.inTime++
+      continue
+    }
+    const up = upOn(warmth, sown, grass.thermal.theta, v.longest) - sown
+    const { soonest, latest } = daysToUse(grass, up)
+    if (soonest + (latest - soonest) * spreadOver(year) <= within) odds.inTime++
   }
   return odds
 }
@@ -286,7 +306,11 @@ export function mixOdds(
   return {
     ...least,
     succeed: Math.min(MOST_SURE, least.succeed),
-    inTime: Math.min(MOST_SURE, ...each.map((o) => o.inTime)),
+    inTime: Math.min(
+      MOST_SURE,
+      least.succeed,
+      ...each.filter((_, i) => grasses[i]!.leads).map((o) => o.inTime),
+    ),
   }
 }
 

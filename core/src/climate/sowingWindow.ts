@@ -103,6 +103,8 @@ export const windowSchools = ({ cutOff, late, stands, warm }: WindowSchools): Wi
 export interface Sown {
   parts: readonly { grass: GrassId; share: number }[]
   purpose: 'lawn' | 'cover' | 'winter-green' | 'blend'
+  /** The grasses that lead, one a zone: when it looks right goes by them. All where none is named. */
+  leads?: readonly GrassId[]
   /** Somebody waters it. */
   watered: boolean
   /** All of it goes over a sward that lives. */

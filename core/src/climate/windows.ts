@@ -81,11 +81,17 @@ interface OddsInputs {
   years: SiteClimate['years']
   grasses: readonly GrassId[]
   inYear: number
+  leads?: readonly GrassId[]
   brief: OddsBrief
 }
 
-function workOdds({ years, grasses, inYear, brief }: OddsInputs, trace: Trace): DayOdds | null {
-  const sown = grasses.flatMap((id) => sownGrass(trace.grass(id), trace) ?? [])
+function workOdds(
+  { years, grasses, inYear, leads, brief }: OddsInputs,
+  trace: Trace,
+): DayOdds | null {
+  const sown = grasses.flatMap(
+    (id) => sownGrass(trace.grass(id), trace, leads?.includes(id) ?? true) ?? [],
+  )
   if (sown.length === 0) return null
   return mixOdds(years.place, years.sums, sown, inYear, brief, trace.values(oddsValues))
 }
@@ -100,9 +106,10 @@ export function oddsOnDay(
   brief: OddsBrief,
   { years, kept }: SiteClimate,
   trace: Trace,
+  leads?: readonly GrassId[],
 ): DayOdds | null {
   const ids = grasses.map((g) => g.id)
-  const inputs = { years, grasses: ids, inYear, brief }
+  const inputs = { years, grasses: ids, inYear, brief, ...(leads ? { leads } : {}) }
   return trace.recall(kept, `odds ${inYear} ${ids.join()}`, inputs, workOdds)
 }
 

@@ -185,7 +185,11 @@ function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
   const { band, seedlings } = mows
   const presentable = sow
     ? band
-      ? presentableFrom(brief, plan, sow, zones)
+      ? presentableFrom(brief, plan, sow, zones, {
+          up: bands.up,
+          halfUp: new Map([...bands.byGrass].map(([grass, { half }]) => [grass, half])),
+          seedlings,
+        })
       : null
     : recoversFrom(brief, plan, anchor, rounds)
   const later = laterStepsOf(brief, plan, brief.laterSteps.get(plan.id) ?? [], {

@@ -40,8 +40,11 @@ const INPUTS = {
 /** One rule for the day of each operation that is dated after the others, as its record says. */
 export const laterRules: Readonly<Record<string, Procedure>> = Object.fromEntries(
   kindsThat((o) => o.later).map((kind) => {
-    const { since, days, rule, says, steps } = OPERATIONS[kind].later!
-    const of: TradeValues = typeof days === 'number' ? {} : { days }
+    const { since, days, sinceSown, rule, says, steps } = OPERATIONS[kind].later!
+    const of: TradeValues = {
+      ...(typeof days === 'number' ? {} : { days }),
+      ...(sinceSown ? { sinceSown } : {}),
+    }
     return [
       kind,
       procedure({
@@ -168,7 +171,7 @@ function usualDay(
   brief: LaterBrief,
   plan: PackagePlan,
   { kind, part }: StepNeed,
-  { since, of: after, days: of, times, inGrowth: grows, inSeason, notDormant }: Later,
+  { since, of: after, days: of, sinceSown, times, inGrowth: grows, inSeason, notDormant }: Later,
   { sow, band, seedlings, season, asked }: Since,
   known: ReadonlyMap<string, Day>,
 ): Day {
@@ -205,7 +208,10 @@ function usualDay(
       return known.get(part === 3 ? 'dress-again1' : `dress-again${part - 1}`) ?? dressed
     },
   }[since]()
-  const due = addDays(from, days)
+  const due = laterDay(
+    addDays(from, days),
+    sinceSown ? addDays(sow.chosen, trace.value(sinceSown)) : null,
+  )
   const mown = since === 'lift' && plan.plants ? laterDay(due, addDays(grown, lag.twoMows)) : due
   if (grows) return firstOpen(brief, plan, 'open', mown)
   if (since === 'barrier') return firstOpen(brief, plan, 'barrier-autumn', mown)

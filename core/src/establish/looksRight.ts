@@ -1,7 +1,10 @@
-import { addDays, type Day } from '../calendar/day.ts'
+import { addDays, daysBetween, laterDay, type Day } from '../calendar/day.ts'
+import { sownGrass } from '../climate/sowingLines.ts'
+import { daysToUse } from '../climate/sowingOdds.ts'
 import type { Job } from '../entities/job.ts'
 import type { PackagePlan, PlannedStep } from '../plan/order.ts'
 import type { ZonePlan } from '../plan/prescription.ts'
+import type { GrassId } from '../reference/grasses.ts'
 import { looksBadValues } from '../reference/looksBadValues.ts'
 import { largestPart } from '../seed/mix.ts'
 import type { Figure, Notice } from '../trace/figure.ts'
@@ -33,9 +36,10 @@ export const looksRules = {
     label: 'Looks right from',
     unit: 'date',
     standing: 'practice',
-    says: 'A sown lawn is presentable six to eight weeks on, slow grasses later.',
-    inputs: { sown: 'date', soonest: 'wk', latest: 'wk' },
-    steps: 'sowing + weeks to use of the main grass',
+    says: 'A sown lawn is presentable six to eight weeks on, slow grasses later, and in soil that brings them up late so much later; never before its seedlings are mown.',
+    inputs: { sown: 'date', soonest: 'wk', latest: 'wk', shows: 'date?', mow: 'date?' },
+    steps:
+      'sowing + weeks to use of the main grass of the slowest zone + the days it shows later than in good warmth; not before the first mow of the seedlings',
     by: 'establish/looksRight: presentableFrom',
     check: 'plan.test.ts',
   }),
@@ -46,24 +50,50 @@ interface LooksBrief {
   trace: Trace
 }
 
+/** How what was sown comes up, and when its seedlings are mown. */
+interface Grown {
+  up: readonly { grass: GrassId; figure: Figure }[]
+  halfUp: ReadonlyMap<GrassId, Day>
+  seedlings: Figure | null
+}
+
 /** When it looks right, and whether that is in time for the customer's date. */
 export function presentableFrom(
   { job, trace }: LooksBrief,
   plan: PackagePlan,
   sow: PlannedStep,
   zones: readonly ZonePlan[],
+  { up, halfUp, seedlings }: Grown,
 ): { figure: Figure; notices: Notice[] } {
   // The slowest zone decides: nobody calls a lawn right while a part of it is bare.
-  const weeks = zones.map((z) => trace.grass(largestPart(z.seed!.mix).grass).weeksToUse)
-  const soonest = Math.max(...weeks.map((w) => w[0]))
-  const latest = Math.max(...weeks.map((w) => w[1]))
-  const low = addDays(sow.chosen, soonest * 7)
-  const high = addDays(sow.chosen, latest * 7)
+  const leads = zones.map((z) => {
+    const grass = trace.grass(largestPart(z.seed!.mix).grass)
+    const half = halfUp.get(grass.id)
+    const sown = sownGrass(grass, trace)
+    const shown = half ? daysBetween(sow.chosen, half) : 0
+    const days = sown
+      ? daysToUse(sown, shown)
+      : { soonest: grass.weeksToUse[0] * 7, latest: grass.weeksToUse[1] * 7 }
+    return { grass, ...days }
+  })
+  const slowest = leads.reduce((a, b) => (b.latest > a.latest ? b : a))
+  const [soonest, latest] = slowest.grass.weeksToUse
+  const mown = seedlings?.value as { low: Day; high: Day } | undefined
+  const after = (days: number, mow: Day | undefined) =>
+    laterDay(addDays(sow.chosen, days), mow ?? null)
+  const low = after(Math.max(...leads.map((l) => l.soonest)), mown?.low)
+  const high = laterDay(after(slowest.latest, mown?.high), low)
   const figure = trace.found(
     looksRules.presentable,
     packageScope(plan.id),
     { low, high },
-    { sown: sow.day, soonest, latest },
+    {
+      sown: sow.day,
+      soonest,
+      latest,
+      shows: up.find((u) => u.grass === slowest.grass.id)?.figure ?? null,
+      mow: seedlings,
+    },
   )
   const says = say`Sown ${onDay(sow.chosen)}, it looks right between ${onDay(low)} and ${onDay(high)}.`
   return { figure, notices: inTime(job, plan, { low, high }, says, figure) }

@@ -45,6 +45,8 @@ export interface Later {
   of?: string
   /** Days after that; below zero for before. */
   days: TradeValue | number
+  /** Not before so many days after the seed. */
+  sinceSown?: TradeValue
   /** So often, each so many days after the one before. */
   times?: number
   /** On any day, not on the crew's working days alone. */

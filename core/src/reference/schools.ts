@@ -33,6 +33,10 @@ export const SCHOOL_CHOICES = {
         name: 'safe at seeding',
         says: 'A herbicide that new seed stands goes down with it, where its grasses and the label allow.',
       },
+      'after-mows': {
+        name: 'seed, then spray',
+        says: 'Seed goes down first; weeds that come up with it are sprayed once the seedlings have been mown three times.',
+      },
       'no-chemicals': {
         name: 'no chemicals',
         says: 'Nothing is sprayed; old growth is lifted off.',

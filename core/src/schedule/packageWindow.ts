@@ -12,13 +12,17 @@ import type { Figure } from '../trace/figure.ts'
 import type { Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
+import { largestPart } from '../seed/mix.ts'
 import { seedbedLoses } from './seedbedOdds.ts'
 import type { OrderBrief } from './orderBrief.ts'
 
 /** What a package sows, and as what: its window goes by that, not by the turf that stands there. */
 export function sownOf({ prescription: p, job, trace }: OrderBrief, pack: WorkPackage): Sown {
   const seeds = pack.kind === 'later' ? p.laterSeeds : p.seeds
-  const parts = pack.zones.flatMap((z) => seeds.find((s) => s.zone === z.r.id)?.mix ?? [])
+  const sown = pack.zones
+    .map((z) => seeds.find((s) => s.zone === z.r.id)?.mix ?? [])
+    .filter((mix) => mix.length > 0)
+  const parts = sown.flat()
   const usual = [
     {
       grass: pack.season === 'cool' ? ('perennial-ryegrass' as const) : ('bermudagrass' as const),
@@ -28,6 +32,7 @@ export function sownOf({ prescription: p, job, trace }: OrderBrief, pack: WorkPa
   const all = (sowing: string) => pack.zones.every((z) => z.sowing === sowing)
   return {
     parts: parts.length > 0 ? parts : usual,
+    ...(sown.length > 0 ? { leads: [...new Set(sown.map((mix) => largestPart(mix).grass))] } : {}),
     purpose:
       pack.kind === 'hold'
         ? 'cover'

@@ -316,9 +316,7 @@ function byDate(
   if (customerDate === null || !sown) return offered
   const weeks = Math.max(
     0,
-    ...sown.parts
-      .filter((p) => p.share >= WANTED_FROM)
-      .map((p) => trace.grass(p.grass).weeksToUse[0]),
+    ...(sown.leads ?? sown.parts.map((p) => p.grass)).map((g) => trace.grass(g).weeksToUse[0]),
   )
   const stands = (day: Day) => addDays(day, weeks * 7) <= customerDate
   return [...offered.filter((o) => stands(o.day)), ...offered.filter((o) => !stands(o.day))]
@@ -346,7 +344,7 @@ function oddsOf(b: OddsOf, day: Day): DayOdds | null {
   if (!sown || liesUntilSpring(b, daysBetween(b.window.start, day))) return null
   const within = customerDate === null ? null : daysBetween(day, customerDate)
   const brief = { ...oddsBrief(sown, schools), within }
-  const odds = oddsOnDay(wantedOf(sown, trace), yearDay(dayNumber(day)), brief, climate, trace)
+  const odds = oddsOnDay(wantedOf(sown, trace), yearDay(dayNumber(day)), brief, climate, trace, sown.leads) // prettier-ignore
   return odds && inBed(odds, sown.bedLoses ?? 0)
 }
 

@@ -61,6 +61,9 @@ function schoolAsks({ r, schools, trace }: WorkBrief, asked: ReadonlySet<StepKin
     ...(schools.weeds === 'safe-at-seeding' && weedy
       ? [ask('seed-safe', 'school', 'safe at seeding', say`${r.weeds!} is under weeds.`)]
       : []),
+    ...(schools.weeds === 'after-mows' && weedy
+      ? [ask('spray-later', 'school', 'seed, then spray', say`${r.weeds!} is under weeds.`)]
+      : []),
     ...(schools.tines === 'solid' && asked.has('core')
       ? [
           ask(

@@ -44,6 +44,7 @@ import { seedSafe } from './seedSafe.ts'
 import { sow } from './sow.ts'
 import { spike } from './spike.ts'
 import { spray } from './spray.ts'
+import { sprayLater } from './sprayLater.ts'
 import { strip } from './strip.ts'
 import { treatPests } from './treatPests.ts'
 import { trench } from './trench.ts'
@@ -110,6 +111,7 @@ export const OPERATION_LIST = [
   firstMow,
   mowWeekly,
   feedLater,
+  sprayLater,
   dressAgain,
   visit,
   resow,
