@@ -115,8 +115,24 @@ const brief = {
 const yearTime = time(() => placeYear(brief, rough, 2, 32), 20)
 const place = placeYear(brief, rough, 2, 32)
 const mix = [
-  { season: 'cool', thermal: { theta: 95, base: 2 }, least: 7, lead: 42, showing: 6.5, toUse: [42, 56], leads: true },
-  { season: 'cool', thermal: { theta: 165, base: 3 }, least: 8, lead: 42, showing: 14, toUse: [56, 84], leads: false },
+  {
+    season: 'cool',
+    thermal: { theta: 95, base: 2 },
+    least: 7,
+    lead: 42,
+    showing: 6.5,
+    toUse: [42, 56],
+    leads: true,
+  },
+  {
+    season: 'cool',
+    thermal: { theta: 165, base: 3 },
+    least: 8,
+    lead: 42,
+    showing: 14,
+    toUse: [56, 84],
+    leads: false,
+  },
 ] as const
 const about = { watered: true, lawn: true, standsBy: 'weeks' } as const
 const windows = time(() => {

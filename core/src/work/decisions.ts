@@ -1,10 +1,11 @@
 import type { Ask, Forbid, Strength } from '../findings/asks.ts'
 import { isGreen } from '../findings/findingAsks.ts'
 import { APPROACH_NAMES, type Sowing } from '../reference/lists.ts'
-import { OPERATIONS, orderOf, type StepKind } from '../reference/operations.ts'
+import { isStepKind, OPERATIONS, orderOf, type StepKind } from '../reference/operations.ts'
 import { say, type Message } from '../rules/message.ts'
 import { num } from '../trace/figure.ts'
 import { allAsks, ask, clearing, followingAsks } from './asksOf.ts'
+import { operationName } from './operationWords.ts'
 import { PRESETS } from './presets.ts'
 import { isPlanted, isSown, sowingForbids } from './sowing.ts'
 import { kept, standingForbids } from './standingForbids.ts'
@@ -148,7 +149,20 @@ export function decisionsFor(brief: WorkBrief, sowing: Sowing): Decision[] {
         : d,
     )
   }
-  return [...merged.values()].sort((a, b) => orderOf(a.operation) - orderOf(b.operation))
+  return [...merged.values()]
+    .map((d) => followsNothing(d, merged))
+    .sort((a, b) => orderOf(a.operation) - orderOf(b.operation))
+}
+
+/** What is dated from other work has no day where that is not done. */
+function followsNothing(d: Decision, all: ReadonlyMap<StepKind, Decision>): Decision {
+  const of = OPERATIONS[d.operation].later?.of
+  if (d.reason !== null || !of || !isStepKind(of) || all.get(of)?.reason === null) return d
+  return {
+    ...d,
+    reason: say`It follows “${operationName(of, false)}”, which is not planned.`,
+    barred: true,
+  }
 }
 
 function decideAll(

@@ -169,6 +169,7 @@ treatment-wait.pre-emergence             120 d      practice      30..365
 treatment-wait.feed-and-prevent          120 d      practice      30..365
 treatment-wait.unknown-herbicide         365 d      practice      60..730
 rate.spray                              2000 m2/h   model         200..20000
+rate.spray-later                     2000 m2/h    model         200..20000
 rate.strip                                60 m2/h   model         5..1000
 rate.kill                               2000 m2/h   model         200..20000
 rate.kill-again                         2000 m2/h   model         200..20000
@@ -187,6 +188,7 @@ rate.dress-again                         400 m2/h   model         50..5000
 set-up.notice                           0.25 h      model         0..4
 set-up.mark                             0.75 h      model         0..4
 set-up.spray                             0.5 h      model         0..4
+set-up.spray-later                   0.5 h        model         0..4
 set-up.strip                             0.5 h      model         0..4
 set-up.kill                              0.5 h      model         0..4
 set-up.kill-again                        0.5 h      model         0..4
