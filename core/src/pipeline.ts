@@ -26,12 +26,13 @@ import { shortOnShelf } from './stock/lotsOfJob.ts'
 import { seedUse, type SeedUse } from './seed/seedUse.ts'
 import { num, type Notice } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
-import { deepestSeed } from './seed/seedDepth.ts'
+import { workInDepth } from './materials/cover.ts'
 import { seedRules } from './seed/seedRules.ts'
 import { zoneOf, zoneScope } from './trace/scope.ts'
 import type { Trace } from './trace/trace.ts'
 import { effortOf, hoursOf } from './work/hours.ts'
 import { isPlanted } from './work/sowing.ts'
+import { recountsOf } from './schedule/recounts.ts'
 import { howOn, laterSteps } from './schedule/steps.ts'
 import type { ZoneWork } from './work/workTypes.ts'
 
@@ -73,6 +74,7 @@ export function planJob(
     station,
     recent,
     shelf,
+    recounts: recountsOf(diary),
     memo,
     trace,
   })
@@ -117,10 +119,11 @@ export function planJob(
     trace,
   })
 
-  // Of one day, what is due comes before the work that wants it done, and evening work last.
+  // Of one day, what is due comes before the work that wants it done, a count that decides it too, and evening work last.
   const stepsThat = (due: boolean) =>
     order.packages.filter((p) => (p.kind === 'due') === due).flatMap((p) => p.steps)
-  const inTheEvening = ({ kind }: { kind: StepKind }) => Number(OPERATIONS[kind].evening ?? false)
+  const inTheEvening = ({ kind }: { kind: StepKind }) =>
+    OPERATIONS[kind].look?.recounts ? -1 : Number(OPERATIONS[kind].evening ?? false)
   const steps = [...stepsThat(true), ...stepsThat(false), ...followed.follow.later].sort(
     (a, b) => a.chosen.localeCompare(b.chosen) || inTheEvening(a) - inTheEvening(b),
   )
@@ -313,7 +316,7 @@ function zoneSummary(
     season,
     approach: { chosen, suggested, overridden, why, figure: figure.id },
     sowing: work.sowing,
-    rungs: rungsOf(work, deepestSeed(seed?.mix, trace), workforce, trace),
+    rungs: rungsOf(work, workInDepth(r.id, seed?.mix, p.covers, trace), workforce, trace),
     seed,
     nothing: suggestedMix.nothing,
     suggested: suggestedMix.parts,

@@ -4,6 +4,7 @@ import { jobAsPlanned } from './prescribe/jobAsPlanned.ts'
 import { schoolsOf } from './firm/schoolsOf.ts'
 import type { Context } from './plan/context.ts'
 import { prescribe } from './prescribe/prescribe.ts'
+import { recountsOf } from './schedule/recounts.ts'
 import { workforceOf } from './firm/firmSettings.ts'
 import { waitingPeriods } from './work/waitingPeriods.ts'
 import { Memo } from './trace/memo.ts'
@@ -28,6 +29,7 @@ export function waysOfJob(
     station,
     recent,
     shelf,
+    recounts: recountsOf(diary),
     memo,
     trace,
   })

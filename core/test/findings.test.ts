@@ -65,7 +65,8 @@ describe('findings, either side of every line', () => {
     ['4 h', 'light', { sunHours: 4 }, 'fine: part sun'],
     ['3.9 h', 'light', { sunHours: 3.9 }, 'act: shade'],
     ['2.9 h', 'light', { sunHours: 2.9 }, 'act: deep shade'],
-    ['1.9 h', 'light', { sunHours: 1.9 }, 'hold: too dark for grass'],
+    ['1.9 h', 'light', { sunHours: 1.9, present: [] }, 'hold: too dark for grass'],
+    ['1.9 h, and grass stands', 'light', { sunHours: 1.9 }, 'act: too dark for grass'],
     ['sun not noted', 'light', { sunHours: null }, 'unread: not read'],
     ['1 in 11', 'slope', { slope: '1 in 11' }, 'none'],
     ['1 in 10', 'slope', { slope: '1 in 10' }, 'act: sloping'],
@@ -104,7 +105,7 @@ describe('findings, either side of every line', () => {
     ['ponding longer', 'moisture', { ponding: 1.1, damp: 'dry' }, 'act: ponding'],
     ['a drop that stands 60 s', 'moisture', { dropSeconds: 60 }, 'fine: takes water'],
     ['a drop that stands longer', 'moisture', { dropSeconds: 61 }, 'act: water-repellent'],
-    ['brown, unsure', 'browned', { browned: 'unsure' }, 'act: dead or dormant?'],
+    ['brown, unsure', 'browned', { browned: 'unsure' }, 'hold: dead or dormant?'],
     ['green', 'browned', { browned: 'no' }, 'none'],
     ['no dogs', 'dogs', { dogs: false }, 'none'],
     ['dogs', 'dogs', { dogs: true }, 'act: dogs'],
@@ -264,7 +265,7 @@ describe('findings, either side of every line', () => {
       true,
       true,
       false,
-      false,
+      true,
     ])
   })
 })

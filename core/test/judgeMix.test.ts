@@ -177,7 +177,11 @@ describe('what is there leads, unless', () => {
       { present: ['creeping-red-fescue'], wear: 'low' },
       /What is there leads/,
     ],
-    ['it is too dark for it', { sunHours: 3.2 }, /Not more of rye: .*4 h of sun/],
+    [
+      'it is too dark for it',
+      { sunHours: 3.2, approach: 'overseed', cover: { wanted: 25, weeds: 30, moss: 20, bare: 25 } },
+      /Not more of rye: .*4 h of sun/,
+    ],
     ['the old sward goes', { incurable: 60 }, /The old sward goes/],
     [
       'too little of it stands',

@@ -29,7 +29,7 @@ describe('which grass goes where (common practice)', () => {
     ],
     [
       'shade has no grass that wants 4 h',
-      { wear: 'low', sunHours: 3.5 },
+      { wear: 'low', sunHours: 3.5, present: [] },
       ['creeping-red-fescue'],
       ['perennial-ryegrass', 'tall-fescue', 'kentucky-bluegrass'],
     ],
@@ -117,7 +117,8 @@ describe('which grass goes where (common practice)', () => {
     expect(late.leads).toContain('Not more of bluegrass')
   })
   it('where nothing grows, nothing is sown, and the strongest reason is said', () => {
-    const left = planOf({ zones: [zone({ sunHours: 2.5 })] })
+    const thin = { wanted: 29, weeds: 30, moss: 21, bare: 20 }
+    const left = planOf({ zones: [zone({ sunHours: 2.4, present: ['tall-fescue'], cover: thin })] })
     expect([left.zones[0]!.seed, left.zones[0]!.approach.chosen]).toEqual([null, 'care'])
     expect(left.notices.find((n) => n.id === 'zone:z1.without-seed')!.says).toMatch(
       /h of sun.*shade ryegrass/,
@@ -126,7 +127,9 @@ describe('which grass goes where (common practice)', () => {
     expect(left.steps.map((s) => s.kind)).toEqual(
       expect.arrayContaining(['scarify', 'clear', 'feed']) as string[],
     )
-    const dark = planOf({ zones: [zone({ sunHours: 2.5, approach: 'overseed' })] })
+    const dark = planOf({
+      zones: [zone({ sunHours: 2.4, present: ['tall-fescue'], cover: thin, approach: 'overseed' })],
+    })
     expect(dark.zones[0]!.seed).toBeNull()
     expect(dark.notices.find((n) => n.id === 'zone:z1.no-seed')).toMatchObject({
       level: 'hold',

@@ -188,11 +188,13 @@ describe('the grass table', () => {
 describe('choosing a mix', () => {
   const mixOf = (z: object) => planOf({ zones: [zone(z)] }).zones[0]!
   it('shade gets fine fescues, and says why not ryegrass', () => {
-    const z = mixOf({ sunHours: 3.1, wear: 'low' })
+    const z = mixOf({ sunHours: 3.1, wear: 'low', present: [] })
     expect(z.seed!.mix.every((m) => GRASSES[m.grass]!.sunLeast <= 3.1)).toBe(true)
     expect(GRASSES[largestPart(z.seed!.mix as never).grass]!.fine).toBe(true)
     const ownRye = planOf({
-      zones: [zone({ sunHours: 3.1, mix: [{ grass: 'perennial-ryegrass', share: 100 }] })],
+      zones: [
+        zone({ sunHours: 3.1, present: [], mix: [{ grass: 'perennial-ryegrass', share: 100 }] }),
+      ],
     })
     expect(ownRye.notices.map((n) => n.title).join()).toContain('too dark for perennial ryegrass')
   })

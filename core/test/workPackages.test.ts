@@ -15,7 +15,7 @@ describe('zones worked on together', () => {
     expect([plan.follow.water, plan.packages[0]!.verdict]).toEqual([null, ''])
   })
   it('too dark for grass, nothing is bought for it at all', () => {
-    const plan = planOf({ zones: [zone({ sunHours: 1 })] })
+    const plan = planOf({ zones: [zone({ sunHours: 1, present: [] })] })
     expect([plan.steps.length, plan.materials.length]).toEqual([0, 0])
   })
   it('a quick cover is sown up to the frost itself in annual ryegrass, and the proper sowing follows in its season', () => {

@@ -233,17 +233,6 @@ export function approachZone(brief: Brief): ZoneApproach {
       title: say`${r.name}: your choice, ${APPROACH_NAMES[chosen]}.`,
       says: say`The findings ask for “${APPROACH_NAMES[suggested.approach]}”: ${suggested.why}`,
     })
-  if (
-    (chosen === 'renovate' || chosen === 'sow-new') &&
-    (r.zone.browned === 'dormant' || r.zone.browned === 'unsure')
-  )
-    notices.push({
-      ...about,
-      id: figureId(scope, 'dormant'),
-      level: 'warn',
-      title: say`${r.name}: it may only be dormant.`,
-      says: 'Brown grass was noted, and a count taken then reads sleeping grass as bare. Water a square and wait ten days: tufts that green between straw are alive, and starting over would throw them away.',
-    })
   return {
     zone: r.id,
     chosen,

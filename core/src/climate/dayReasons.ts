@@ -52,6 +52,7 @@ export type HoldReason =
   | 'flight'
   | 'cut-greens'
   | 'due-first'
+  | 'may-wake'
   | 'drains'
   | 'with-visit'
 
@@ -96,6 +97,7 @@ export const REASONS: Record<Reason, Message> = {
   flight: 'larvae are treated so long after the flight of moths was at its peak',
   'cut-greens': 'turf greens up after its hard cut first',
   'due-first': 'other work that is due on this ground comes first',
+  'may-wake': 'until it is counted again nobody knows whether it is dead or asleep',
   drains: 'sodden ground drains first',
   'with-visit': 'done with a visit that comes soon anyway',
   nights: 'nights are still too warm: the turf that stands there competes',

@@ -46,10 +46,12 @@ const LAST_WEEKS = 21
 
 /**
  * A day of a mow, never in dormancy: in the last growing week where that is near, else in the first
- * week of spring.
+ * week of spring. Not before a day: what is not up cannot be mown earlier.
  */
-export function mowable({ grows, before, from }: MowingSeason, day: Day): Day {
+export function mowable({ grows, before, from }: MowingSeason, day: Day, up: Day): Day {
   if (grows(day)) return day
   const last = before(day)
-  return last !== null && last >= addDays(day, -LAST_WEEKS) ? last : (from(day) ?? day)
+  return last !== null && last >= up && last >= addDays(day, -LAST_WEEKS)
+    ? last
+    : (from(day) ?? day)
 }

@@ -418,8 +418,8 @@ function mowBandsOf(
   const bandOf = (sward: { sown: Day; leaf: number } | null) => {
     const growing = { height: num(lowest), season: plan.season, soil, start, sward }
     const { low, high } = mowBand(up, growing, trace.values(growthValues))
-    const first = mowable(season, low)
-    return { low: first, high: laterDay(first, mowable(season, high)) }
+    const first = mowable(season, low, up.first)
+    return { low: first, high: laterDay(first, mowable(season, high, up.first)) }
   }
   const shows = bands.up.find((u) => u.grass === main)?.figure ?? null
   const inputs = { height: lowest, shows }

@@ -2,6 +2,7 @@ import { addDays, dayNumber, laterDay, type Day } from '../calendar/day.ts'
 import { mowable, type MowingSeason } from '../climate/mowingSeason.ts'
 import type { Care } from '../climate/careWindow.ts'
 import { windowToWork } from '../climate/windows.ts'
+import { startOverLine } from '../findings/findInZone.ts'
 import { mowRules } from './firstMow.ts'
 import type { DiaryEntry } from '../entities/diary.ts'
 import { isWatered, type Job } from '../entities/job.ts'
@@ -153,8 +154,8 @@ function firstOpen(
 }
 
 /** A day in growth; of several in a row, each so many days after the one before. */
-function awake(season: MowingSeason, day: Day, before: Day | null, days: number): Day {
-  const shifted = mowable(season, day)
+function awake(season: MowingSeason, day: Day, before: Day | null, days: number, sown: Day): Day {
+  const shifted = mowable(season, day, sown)
   if (before === null || shifted > before) return shifted
   return season.from(addDays(before, days)) ?? addDays(before, days)
 }
@@ -217,7 +218,7 @@ function usualDay(
   if (since === 'barrier') return firstOpen(brief, plan, 'barrier-autumn', mown)
   if (inSeason) return nextToSow(plan, mown).on
   return notDormant
-    ? awake(season, mown, since === 'first-mow' ? (before ?? mow) : null, days)
+    ? awake(season, mown, since === 'first-mow' ? (before ?? mow) : null, days, sow.chosen)
     : mown
 }
 
@@ -259,7 +260,7 @@ function lookAt(
   { counts, asks, line, yes, no }: Look,
   { found, chosen }: { found: DiaryEntry['found']; chosen: Day },
   plan: PackagePlan,
-  trace: Trace,
+  { schools, trace }: Pick<LaterBrief, 'schools' | 'trace'>,
 ): StepLook {
   // What is sown again has the season of the sowing.
   const told = ({ says, does }: Branch): Message => {
@@ -270,7 +271,8 @@ function lookAt(
       ? say`${says}: last day ${onDay(until)}`
       : say`${says} in the next season, ${onDay(on, true)}`
   }
-  const under = line ? trace.value(line) : null
+  const under =
+    line === 'start-over' ? startOverLine(schools, trace) : line ? trace.value(line) : null
   const cover = found?.cover ?? null
   const is =
     counts === 'seen'
@@ -340,7 +342,7 @@ function laterStep(
       : need.how,
     state,
     ...(look && need.decides
-      ? { look: lookAt(look, { found: records.foundAt(ref), chosen }, plan, trace) }
+      ? { look: lookAt(look, { found: records.foundAt(ref), chosen }, plan, brief) }
       : {}),
     cautions: [...cautions],
   }

@@ -62,6 +62,7 @@ const DOSES: Partial<Record<StepKind, TradeValue>> = {
   core: waterInValues.core,
   scarify: waterInValues.opened,
   wetting: waterInValues.core,
+  wake: waterInValues.core,
   'pre-emergence': waterInValues.feed,
   'pre-emergence-again': waterInValues.feed,
 }
@@ -84,7 +85,9 @@ export function waterIn(
 ): WaterIn[] {
   const flow = tapFlow(job, trace)
   const v = trace.values(waterInValues)
-  const unsown = new Set(packages.filter((plan) => !plan.plants).map((plan) => plan.id))
+  const unsown = new Set(
+    packages.filter((plan) => !plan.plants || plan.kind === 'due').map((plan) => plan.id),
+  )
   const steps = [...packages.flatMap((plan) => plan.steps), ...later].filter((s) =>
     unsown.has(s.workPackage),
   )

@@ -1,6 +1,6 @@
 import type { FigureValue } from '../quantities/show.ts'
 import { PENETRATION_NAMES } from '../reference/lists.ts'
-import { lightLines } from '../reference/siteValues.ts'
+import { lightLines, lightTrust } from '../reference/siteValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
@@ -19,7 +19,7 @@ import {
   surfaceLines,
   thatchLines,
 } from './lines.ts'
-import { onlyPassing, operationsOf, stolonOnly } from './findingAsks.ts'
+import { livesThere, onlyPassing, operationsOf, stolonOnly } from './findingAsks.ts'
 import { seenInZone, wantsTrueSurface } from './seenInZone.ts'
 
 export const findingReadings = {
@@ -48,7 +48,7 @@ export function findInZone(
     coverFinding(r, schools, trace),
     thatchFinding(r, trace),
     firmnessFinding(r, trace),
-    lightFinding(r, trace),
+    lightFinding(r, schools, trace),
     slopeFinding(r, trace),
     phFinding(r, trace),
     mossFinding(r, trace),
@@ -198,7 +198,7 @@ function firmnessFinding(r: ZoneReadings, trace: Trace): Found {
   return found(r, 'compaction', figure, outcomes[figure.value as string]!)
 }
 
-function lightFinding(r: ZoneReadings, trace: Trace): Found {
+function lightFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
   if (!r.sunKnown)
     return unread(
       r,
@@ -206,6 +206,17 @@ function lightFinding(r: ZoneReadings, trace: Trace): Found {
       'Decides which grass can live here.',
       'Note hours of direct sun in the growing weeks.',
     )
+  const { marginal, shade, cool } = trace.values(lightLines)
+  const reading = trace.value(lightTrust.reading)
+  const sun = num(r.sun)
+  const stands = livesThere(r, trace)
+  const there = r.present.map((g) => g.short).join(', ')
+  const keeps: Outcome = {
+    verdict: 'act',
+    says: say`${there} stands on it all the same: what covers so much lives there.`,
+    asks: 'More of the same, thinly expected; raise the cut, and let more light in where you may.',
+  }
+  const renewed: Message = 'shade ryegrass, and renew it every year'
   const outcomes: Record<string, Outcome> = {
     'full sun': { verdict: 'fine', says: 'Any grass.', asks: 'Nothing.' },
     'part sun': {
@@ -213,24 +224,50 @@ function lightFinding(r: ZoneReadings, trace: Trace): Found {
       says: 'Cool grasses, zoysia, St Augustine.',
       asks: 'No sun-only grass.',
     },
-    shade: {
-      verdict: 'act',
-      says: 'Fine fescues; thin expectations.',
-      asks: 'Shade grasses, and raise the cut.',
-    },
-    'deep shade': {
-      verdict: 'act',
-      says: 'Marginal for any grass.',
-      asks: 'Open the canopy if you may; else sow fine fescue yearly.',
-    },
-    'too dark for grass': {
-      verdict: 'hold',
-      says: 'Grass is the wrong plant here.',
-      asks: 'Lift or fell, change the plant, or one school renews shade ryegrass each year.',
-    },
+    shade:
+      stands && r.present.every((g) => g.sunLeast > sun)
+        ? keeps
+        : {
+            verdict: 'act',
+            says: 'Fine fescues; thin expectations.',
+            asks: 'Shade grasses, and raise the cut.',
+          },
+    'deep shade': stands
+      ? keeps
+      : {
+          verdict: 'act',
+          says: 'Marginal for any grass.',
+          asks:
+            schools.shade === 'renewed'
+              ? say`Open the canopy if you may; else sow ${renewed}.`
+              : sun >= shade - reading
+                ? 'Open the canopy if you may; else fine fescue, at the end of what it bears.'
+                : say`Open the canopy if you may: nothing sown here lasts. One school sows ${renewed}.`,
+        },
+    'too dark for grass': stands
+      ? keeps
+      : {
+          verdict: 'hold',
+          says: 'Grass is the wrong plant here.',
+          asks: 'Lift or fell, change the plant, or one school renews shade ryegrass each year.',
+        },
   }
   const figure = trace.work(findingRules.light, zoneScope(r.id), { sun: r.sun })
-  return found(r, 'light', figure, outcomes[figure.value as string]!)
+  const outcome = outcomes[figure.value as string]!
+  const line = [marginal, shade, cool].find((at) => Math.abs(sun - at) < reading)
+  return found(r, 'light', figure, {
+    ...outcome,
+    says:
+      line === undefined
+        ? outcome.says
+        : joined(
+            [
+              outcome.says,
+              say`A reading is good to ${quantity(reading, 'h')} at best, and the line is at ${quantity(line, 'h')}: it may lie on either side.`,
+            ],
+            ' ',
+          ),
+  })
 }
 
 function slopeFinding(r: ZoneReadings, trace: Trace): Found | null {

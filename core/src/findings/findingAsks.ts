@@ -1,5 +1,6 @@
 import { WINTER_ANNUALS } from '../reference/walkLists.ts'
 import { kindsThat, type StepKind } from '../reference/operations.ts'
+import { lightTrust } from '../reference/siteValues.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
@@ -41,6 +42,10 @@ export const stolonOnly = (r: ZoneReadings): boolean => r.present.some((g) => g.
 /** Warm turf with runners below ground: it may be cut to its stalks and comes back. */
 export const scalps = (r: ZoneReadings): boolean =>
   r.present.length > 0 && r.present.every((g) => g.season === 'warm' && /rhizome/.test(g.spread))
+
+/** What stands covers so much that it lives there, whatever the light reads. */
+export const livesThere = (r: ZoneReadings, trace: Trace): boolean =>
+  r.present.length > 0 && r.wanted !== null && num(r.wanted) >= trace.value(lightTrust.lives)
 
 /** A green: sand, mown short. */
 export const isGreen = (r: ZoneReadings, trace: Trace): boolean =>
@@ -129,8 +134,8 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
       ? { wants: [['core', 'must', 'The ground is compacted.', { passes: hard ? 3 : 2 }]] }
       : {}
   },
-  light: ({ word }) =>
-    word === 'too dark for grass'
+  light: ({ word }, { r, trace }) =>
+    word === 'too dark for grass' && !livesThere(r, trace)
       ? { forbids: IN_THE_DARK.map((operation): No => [operation, DARK]) }
       : {},
   slope: ({ word }) => {
@@ -289,12 +294,11 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
         : {},
   browned: ({ word }, { r }) => {
     if (word === 'dead') return {}
-    const recheck: Line = [
-      'recheck',
-      word === 'dormant' ? 'may' : 'should',
-      'Brown grass may only be asleep.',
-    ]
-    if (word !== 'dormant' || !scalps(r)) return { wants: [recheck] }
+    // Warm turf sleeps through every winter: dormant there is no question.
+    const sure = word === 'dormant' && scalps(r)
+    const recheck: Line = ['recheck', sure ? 'may' : 'must', 'Brown grass may only be asleep.']
+    const wake: Line = ['wake', 'should', 'Until it is counted again, this is what it may have.']
+    if (!sure) return { wants: word === 'counted again' ? [recheck] : [recheck, wake] }
     const green: Message = 'Dormant warm turf cut hard after the last frost greens up weeks sooner.'
     return { wants: [recheck, ['cut-first', 'should', green], ['cut-second', 'should', green]] }
   },

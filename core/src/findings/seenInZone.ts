@@ -7,9 +7,9 @@ import {
   SURFACE_NAMES,
   WEEDS,
 } from '../reference/walkLists.ts'
-import { isGreen } from './findingAsks.ts'
+import { isGreen, scalps } from './findingAsks.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import { joined, quantity, say, type Message } from '../rules/message.ts'
+import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
 import { reading } from '../rules/rule.ts'
 import { zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -350,19 +350,31 @@ function browned(at: FindingContext): Found | null {
   if (state === null || state === 'no') return null
   const dead = state === 'dead'
   const figure = at.trace.read(seenReadings.browned, zoneScope(at.r.id), BROWNED_NAMES[state])
+  if (at.r.recounted && at.r.wanted && !dead)
+    return seen(at, 'browned', figure, 'counted again', {
+      verdict: 'fine',
+      says: say`Counted again ${onDay(at.r.recounted)}: ${at.r.wanted} is alive.`,
+      asks: 'Nothing more: the plan goes by that count.',
+    })
+  if (state === 'dormant' && scalps(at.r))
+    return seen(at, 'browned', figure, 'dormant', {
+      verdict: 'act',
+      says: 'Warm turf sleeps through every winter: brown, and alive.',
+      asks: 'Cut it hard after the last frost; count the cover once it has greened up.',
+    })
   return seen(
     at,
     'browned',
     figure,
     dead ? 'dead' : state === 'dormant' ? 'dormant' : 'dead or dormant?',
     {
-      verdict: 'act',
+      verdict: dead ? 'act' : 'hold',
       says: dead
-        ? 'Counted as bare: seed has to bring it back.'
+        ? 'Counted as bare, all of it: seed has to bring it back.'
         : 'Tufts that green between straw are alive, and a count made now calls them bare.',
       asks: dead
         ? 'Find what killed it first.'
-        : 'Water a square, wait ten days and count again before starting over.',
+        : 'Water a square, wait ten days and count again. Until then nothing cuts, opens, kills or sows it; straw may come out, with shallow holes, water and a light feed.',
     },
   )
 }

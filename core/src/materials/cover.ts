@@ -3,7 +3,8 @@ import { slopeLines } from '../findings/lines.ts'
 import { COVER_NAMES, type CoverId } from '../reference/lists.ts'
 import { coverDepth } from '../reference/materialValues.ts'
 import type { ZoneSeed } from '../seed/seedPlan.ts'
-import { depthsOf } from '../seed/seedDepth.ts'
+import type { GrassId } from '../reference/grasses.ts'
+import { deepestSeed, depthsOf } from '../seed/seedDepth.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { say } from '../rules/message.ts'
 import { figureId, JOB, zoneScope } from '../trace/scope.ts'
@@ -13,7 +14,8 @@ import { coverRules, dressingTable } from './dressingRules.ts'
 
 export interface CoverPlan {
   kind: CoverId
-  zones: { zone: string; amount: Figure }[]
+  /** Of loose covers with their depth, mm. */
+  zones: { zone: string; amount: Figure; depth: Figure | null }[]
   total: Figure
 }
 
@@ -32,14 +34,17 @@ export function planCover(
   const notices: Notice[] = []
   for (const seed of seeds) {
     const zone = works.find((w) => w.r.id === seed.zone)!
-    if (!plans(zone, 'cover') || job.cover === 'none') continue
     const bank = num(zone.r.slope) >= trace.value(slopeLines.bank)
+    if (bank && job.cover === 'none') notices.push(nothingOverIt(zone))
+    if (!plans(zone, 'cover') || job.cover === 'none') continue
     const kind: CoverId = job.cover ?? (bank ? 'blanket' : 'peat-free')
     groups.set(kind, [
       ...(groups.get(kind) ?? []),
       {
         zone: zone.r.id,
-        amount: inSheets(kind) ? blanketOver(seed, kind, trace) : looseOver(seed, kind, trace),
+        ...(inSheets(kind)
+          ? { amount: blanketOver(seed, kind, trace), depth: null }
+          : looseOver(seed, kind, trace)),
       },
     ])
     if (bank && kind !== 'blanket')
@@ -64,6 +69,16 @@ export function planCover(
   return { covers, notices }
 }
 
+const nothingOverIt = ({ r }: ZoneWork): Notice => ({
+  id: figureId(zoneScope(r.id), 'bank-cover'),
+  stage: 5,
+  zone: r.zone.id,
+  level: 'warn',
+  title: say`${r.name}: a bank sown with nothing over the seed.`,
+  says: say`You entered no cover. At ${r.slope} the first heavy rain takes seed and soil down: pin a blanket, or tell the customer what a storm will do.`,
+  figure: r.slope.id,
+})
+
 const blanketOver = (seed: ZoneSeed, kind: 'blanket' | 'sheet', trace: Trace): Figure =>
   trace.work(
     coverRules.blanket,
@@ -72,15 +87,35 @@ const blanketOver = (seed: ZoneSeed, kind: 'blanket' | 'sheet', trace: Trace): F
     { label: COVER_NAMES[kind] },
   )
 
-function looseOver(seed: ZoneSeed, kind: 'peat-free' | 'compost', trace: Trace): Figure {
+function looseOver(
+  seed: ZoneSeed,
+  kind: 'peat-free' | 'compost',
+  trace: Trace,
+): { amount: Figure; depth: Figure } {
   const scope = zoneScope(seed.zone)
   const bears = depthsOf(seed.mix, trace)
   const usual = trace.table(dressingTable.cover, scope, trace.value(coverDepth[kind]))
   const depth = trace.work(coverRules.depth, scope, { usual, bears })
-  return trace.work(
+  const amount = trace.work(
     coverRules.litres,
     scope,
     { area: seed.sownArea, depth },
     { label: COVER_NAMES[kind] },
   )
+  return { amount, depth }
+}
+
+/**
+ * How deep seed may be worked in, mm: what the mix bears, less the loose cover that goes on it. Null
+ * where nothing is sown.
+ */
+export function workInDepth(
+  zone: string,
+  mix: readonly { grass: GrassId; share: number }[] | null | undefined,
+  covers: readonly CoverPlan[],
+  trace: Trace,
+): number | null {
+  const bears = deepestSeed(mix, trace)
+  const over = covers.flatMap((c) => c.zones).find((z) => z.zone === zone)?.depth
+  return bears === null || !over ? bears : bears - num(over)
 }

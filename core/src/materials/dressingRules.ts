@@ -286,10 +286,19 @@ export const coverRules = {
     label: 'Cover over seed',
     unit: 'mm',
     standing: 'practice',
-    says: 'No deeper than the seed with the least reach bears: two to three times its size.',
+    says: 'The seed with the least reach bears two to three times its size, with what it is worked in by: the cover takes {share} of that at most.',
+    values: {
+      share: value(
+        65,
+        '%',
+        'model',
+        'Of the depth a seed bears its cover takes at most',
+        [20, 100],
+      ),
+    },
     inputs: { usual: 'mm', bears: 'mm[]' },
-    formula: 'min(usual, least(bears))',
-    compute: ({ usual, bears }) => Math.min(usual, ...bears),
+    formula: 'min(usual, least(bears) * share)',
+    compute: ({ usual, bears }, { share }) => Math.min(usual, (Math.min(...bears) * share) / 100),
   }),
   litres: rule({
     ...dressing,

@@ -25,7 +25,7 @@ import type { Trace } from '../trace/trace.ts'
 import { surveySite, type SiteSurvey } from '../walkover/siteSurvey.ts'
 import { surveyNotices, surveySummary } from '../walkover/surveyNotices.ts'
 import { surveyLines, surveyRules } from '../walkover/surveyRules.ts'
-import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import type { Recount, ZoneReadings } from '../walkover/zoneReadings.ts'
 import { isSown } from '../work/sowing.ts'
 import { workPackages } from '../work/workPackages.ts'
 import { prescribeZone, type SiteInputs } from './zone.ts'
@@ -41,6 +41,8 @@ export interface PrescribeBrief {
   recent: readonly WeatherDay[]
   /** Seed that lies on the firm's shelf. */
   shelf: readonly BagOnShelf[]
+  /** Cover counted again since the walk, by zone. */
+  recounts: ReadonlyMap<string, Recount>
   memo: Memo
   trace: Trace
 }
@@ -55,7 +57,12 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   const survey = surveyOf(brief, climate)
   const site = siteInputs(brief, climate)
   const zones = job.zones.map((zone) =>
-    trace.recall(brief.memo, `zone ${zone.id}`, { zone, survey, site }, prescribeZone),
+    trace.recall(
+      brief.memo,
+      `zone ${zone.id}`,
+      { zone, survey, recount: brief.recounts.get(zone.id) ?? null, site },
+      prescribeZone,
+    ),
   )
   const walked = walkOver(
     brief,

@@ -18,13 +18,15 @@ import { onDay, say, type Message } from '../rules/message.ts'
 import { laterRound } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { SiteSurvey } from '../walkover/siteSurvey.ts'
-import { readZone, type ZoneReadings } from '../walkover/zoneReadings.ts'
+import { readZone, type Recount, type ZoneReadings } from '../walkover/zoneReadings.ts'
 import { isSown } from '../work/sowing.ts'
 import type { ZoneWork } from '../work/workTypes.ts'
 import { zoneWork } from '../work/zoneWork.ts'
 import type { ZonePlan } from '../plan/prescription.ts'
 import { mixBriefOf, mixFor } from './mixBrief.ts'
 import {
+  asleep,
+  atItsLight,
   keptInMind,
   livePests,
   noSeedFits,
@@ -56,12 +58,14 @@ export interface SiteInputs {
 export interface ZoneInputs {
   zone: Zone
   survey: SiteSurvey
+  /** Its cover as counted again since the walk; null where it was not. */
+  recount: Recount | null
   site: SiteInputs & Versioned
 }
 
 /** One zone from its readings to its seed. */
-export function prescribeZone({ zone, survey, site }: ZoneInputs, trace: Trace): ZonePlan {
-  const r = readZone(zone, survey, trace)
+export function prescribeZone({ zone, survey, recount, site }: ZoneInputs, trace: Trace): ZonePlan {
+  const r = readZone(zone, survey, trace, recount)
   const { job, firm, schools, today, climate } = site
   const { lots } = job
   const findings = findInZone(r, schools, Number((job.walked ?? today).slice(0, 4)), trace)
@@ -110,12 +114,14 @@ export function prescribeZone({ zone, survey, site }: ZoneInputs, trace: Trace):
       ? [
           ...(judged?.notices ?? []),
           ...(seed?.notices ?? []),
+          ...(held ? [] : atItsLight(work, seed, schools, trace)),
           ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : []),
         ]
       : []),
     ...(noSeed !== null && approach.chosen === 'care' && !approach.overridden
       ? [withoutSeed(r, noSeed)]
       : []),
+    ...asleep(work),
     ...unopened(work),
     ...restNextSeason(work),
     ...keptInMind(r),

@@ -4,9 +4,14 @@ import { findingOf, type Finding } from '../findings/finding.ts'
 import { USER_NAMES } from '../reference/lists.ts'
 import { OPERATIONS } from '../reference/operations.ts'
 import { WEEDS, type SeenWeed } from '../reference/walkLists.ts'
+import { livesThere } from '../findings/findingAsks.ts'
+import type { Grass } from '../reference/grasses.ts'
+import type { Schools } from '../reference/schools.ts'
+import { lightTrust } from '../reference/siteValues.ts'
+import { fitNumbers, leastSun } from '../seed/fit/judging.ts'
 import type { ZoneSeed } from '../seed/seedPlan.ts'
-import type { Notice } from '../trace/figure.ts'
-import { joined, say, type Message } from '../rules/message.ts'
+import { num, type Notice } from '../trace/figure.ts'
+import { joined, quantity, say, verbatim, type Message } from '../rules/message.ts'
 import { figureId, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
@@ -40,6 +45,45 @@ export const notLabelled = (work: ZoneWork, seed: ZoneSeed | null, trace: Trace)
   ]
 }
 
+/** Seed of a grass that lives at the edge of its light: what is to be expected of it. */
+export const atItsLight = (
+  { r }: ZoneWork,
+  seed: ZoneSeed | null,
+  schools: Schools,
+  trace: Trace,
+): Notice[] => {
+  const reading = trace.value(lightTrust.reading)
+  const { renewedSun } = trace.values(fitNumbers)
+  const thin = (seed?.mix ?? [])
+    .map((m) => trace.grass(m.grass))
+    .filter((g) => !g.passing && num(r.sun) < leastSun(g, schools, renewedSun) + reading)
+  const first = thin.reduce<Grass | null>((a, g) => (a && a.sunLeast >= g.sunLeast ? a : g), null)
+  if (!first || !r.sunKnown) return []
+  const least = leastSun(first, schools, renewedSun)
+  const lives = livesThere(r, trace) && r.present.some((g) => g.id === first.id)
+  const under = num(r.sun) < least
+  return [
+    {
+      id: figureId(zoneScope(r.id), 'at-its-light'),
+      stage: 4,
+      zone: r.zone.id,
+      level: 'note',
+      title: under
+        ? say`${r.name}: less light than ${verbatim(first.short)} wants.`
+        : say`${r.name}: ${verbatim(first.short)} is near the edge of its light.`,
+      says: joined(
+        [
+          say`It wants ${quantity(least, 'h')} of sun; here it gets ${r.sun}, and a reading is good to ${quantity(reading, 'h')} at best.`,
+          lives ? 'It stands there, so more of it may.' : '',
+          'Expect it thin, raise the cut, keep feet off, and sow again where it thins: more light would do more than more seed.',
+        ].filter((m) => m !== ''),
+        ' ',
+      ),
+      figure: r.sun.id,
+    },
+  ]
+}
+
 /** Seed on ground that nothing opens is said: a person switched the opening off. */
 export const unopened = (work: ZoneWork): Notice[] => {
   const { r } = work
@@ -53,6 +97,22 @@ export const unopened = (work: ZoneWork): Notice[] => {
       level: 'warn',
       title: say`${r.name}: nothing opens the ground before seed.`,
       says: 'Seed on crust or hard ground does not touch soil, and one in five or fewer comes up. Switch on a rake, blades or cores under Approach.',
+    },
+  ]
+}
+
+/** Ground that may only be asleep: everything that harms it waits for a count. */
+export const asleep = (work: ZoneWork): Notice[] => {
+  const { r } = work
+  if (!plans(work, 'recheck') || r.recounted !== null) return []
+  return [
+    {
+      id: figureId(zoneScope(r.id), 'dormant'),
+      stage: 6,
+      zone: r.zone.id,
+      level: 'hold',
+      title: say`${r.name}: nothing is cut, opened, killed or sown before it is counted again.`,
+      says: 'Brown grass may only be asleep, and a count made now calls it bare. Water a square today and count the tufts that green ten days on: the days below go by the first count, and change with the second. Straw may come out meanwhile, with shallow holes, water and a light feed.',
     },
   ]
 }

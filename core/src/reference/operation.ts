@@ -77,8 +77,10 @@ export interface Look {
   /** % under wanted grass, or whether what is looked for is there. */
   counts: 'cover' | 'seen'
   asks: string
-  /** Cover below which it is a yes. */
-  line?: TradeValue
+  /** Cover below which it is a yes; or the line of the school, below which ground is started over. */
+  line?: TradeValue | 'start-over'
+  /** What is counted takes the place of the cover that was read on the walk. */
+  recounts?: true
   yes: Branch
   no: Branch
   /** The number among repeats under which what it leads to is kept; its own for each look. */

@@ -8,6 +8,18 @@ export const lightLines = tradeValues('light', {
   marginal: value(2, 'h', 'practice', 'Below this grass is the wrong plant', [0, 4]),
 })
 
+/** How far a reading of sun, or the table, is to be trusted. */
+export const lightTrust = tradeValues('light-trust', {
+  reading: value(0.5, 'h', 'practice', 'A reading of sun is good to, at best', [0, 2]),
+  lives: value(
+    30,
+    '%',
+    'practice',
+    'A grass that covers so much of a place lives there, whatever the table says',
+    [5, 90],
+  ),
+})
+
 /** A settled trench, filled again. */
 export const trenchValues = tradeValues('trench', {
   settling: value(15, '%', 'practice', 'A filled trench settles by; 10 to 20 %', [0, 60]),

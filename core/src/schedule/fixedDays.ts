@@ -57,7 +57,9 @@ function drained(
   drains: DrainDays,
 ): Day | null {
   const { opens, weather } = OPERATIONS[kind]
-  if (!opens && weather !== 'opens' && weather !== 'wheels') return null
+  const heavy =
+    opens || kind === 'cut-first' || weather === 'opens' || weather === 'wheels' || weather === 'cuts-hard' // prettier-ignore
+  if (!heavy) return null
   return pack.zones
     .filter((z) => zones.includes(z.r.id) && z.r.zone.damp === 'wet')
     .reduce<Day | null>((last, { r }) => {

@@ -12,7 +12,7 @@ import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { onDay, say, type Message } from '../rules/message.ts'
 import { drainValues } from '../reference/siteValues.ts'
 import { operationValues } from '../reference/operationValues.ts'
-import { deepestSeed } from '../seed/seedDepth.ts'
+import { workInDepth } from '../materials/cover.ts'
 import type { Figure, Notice } from '../trace/figure.ts'
 import { JOB, packageScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -62,7 +62,7 @@ export function stepBrief({
     told: { users: job.users, notice: job.notice },
     dressing: prescription.dressing,
     covers: prescription.covers,
-    seedDepth: (zone) => deepestSeed(mixes.get(zone), trace),
+    seedDepth: (zone) => workInDepth(zone, mixes.get(zone), prescription.covers, trace),
     people: workforce.people,
     trace,
   }

@@ -95,6 +95,7 @@ function tradePairs(kind: PackageKind, { users, notice }: ToldAhead, trace: Trac
       from: ['recheck'],
       to: [
         'kill',
+        'spray',
         'strip',
         'cut-first',
         'cut-second',
@@ -168,7 +169,7 @@ function tradePairs(kind: PackageKind, { users, notice }: ToldAhead, trace: Trac
     },
     {
       from: ['dampen'],
-      to: ['core'],
+      to: ['core', 'loosen'],
       must: [v.coreAfterWater, v.coreAfterWater],
       why: 'soil moist enough to core',
     },
@@ -269,7 +270,7 @@ export function waitsOn(
   for (const pair of table.get(kind) ?? [])
     for (const before of onGround)
       if (pair.must && OPERATIONS[before.kind].due === 'first' && pair.from.includes(before.kind))
-        hold(before.end + pair.must[0], 'due-first')
+        hold(before.end + pair.must[0], before.kind === 'recheck' ? 'may-wake' : 'due-first')
   return last
 }
 

@@ -13,6 +13,8 @@ import { operationWants } from '../work/operationWords.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import { WEEDS } from '../reference/walkLists.ts'
 import type { Schools } from '../reference/schools.ts'
+import { slopeLines } from '../findings/lines.ts'
+import { repelsWater } from '../findings/seenInZone.ts'
 import { num } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -133,6 +135,8 @@ interface Manner {
   against: string
   /** How deep seed may lie at most, mm. */
   seedDepth: number | null
+  /** Along the contour, on a bank. */
+  contour: boolean
 }
 
 /** The actives that cure the weeds seen, by common name: common practice, the label decides. */
@@ -157,6 +161,7 @@ const mannerOf = (
   height: cutHeight(kind, work, operation, trace),
   against: against(kind, { work, operation }),
   seedDepth: kind === 'work-in' ? seedDepth(work.r.id) : null,
+  contour: kind === 'loosen' && num(work.r.slope) >= trace.value(slopeLines.bank),
 })
 const alike = (a: Manner, b: Manner) =>
   (Object.keys(a) as (keyof Manner)[]).every((k) => a[k] === b[k])
@@ -164,7 +169,7 @@ const alike = (a: Manner, b: Manner) =>
 /** One manner in words; `apart` says a single pass too, beside zones that take more. */
 function mannerSaid(
   kind: StepKind,
-  { passes, depth, tines, tool, height, against: weeds, seedDepth }: Manner,
+  { passes, depth, tines, tool, height, against: weeds, seedDepth, contour }: Manner,
   apart: boolean,
   trace: Trace,
 ): Message {
@@ -180,6 +185,7 @@ function mannerSaid(
   if (tines !== null) parts.push(say`${quantity(tines, 'mm')} tines`)
   if (weeds) parts.push(weeds)
   if (seedDepth !== null) parts.push(say`no deeper than ${quantity(seedDepth, 'mm')}`)
+  if (contour) parts.push('shallow, along the contour')
   if (tool) parts.push(OPERATIONS[kind].tools![tool]!.name)
   return joined(parts, ', ')
 }
@@ -229,6 +235,12 @@ function withMaterial(kind: StepKind, shares: Share[], { dressing, covers }: Ste
   return shares
 }
 
+/** The ground a step wants; soil that sheds water is spiked as dry as it is. */
+const wantedGround = (kind: StepKind, shares: readonly Share[], trace: Trace): Message =>
+  kind === 'spike' && shares.every((s) => repelsWater(s.work.r, trace))
+    ? 'soil as dry as it is: the wetting agent and slow water follow into the holes'
+    : operationWants(kind, trace)
+
 function needOf(
   kind: StepKind,
   shares: readonly Share[],
@@ -242,7 +254,7 @@ function needOf(
     hours: hoursOf(effort),
     effort,
     passes: Math.max(...shares.map((s) => s.operation.passes)),
-    precondition: operationWants(kind, trace),
+    precondition: wantedGround(kind, shares, trace),
     how: howOf(kind, shares, brief.seedDepth, trace),
   }
 }

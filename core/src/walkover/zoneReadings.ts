@@ -1,3 +1,4 @@
+import type { Day } from '../calendar/day.ts'
 import type { Zone } from '../entities/job.ts'
 import { MEASURED_BY_NAMES } from '../entities/drawing.ts'
 import { margin90, TYPED_AREA_ERROR } from '../drawing/areaError.ts'
@@ -5,12 +6,19 @@ import { COVER_PARTS, type CoverPart } from '../cover/coverCount.ts'
 import type { Grass } from '../reference/grasses.ts'
 import { trenchValues } from '../reference/siteValues.ts'
 import type { Versioned } from '../trace/memo.ts'
+import type { Procedure } from '../rules/rule.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { quantity, say, verbatim } from '../rules/message.ts'
 import { figureOf, shapeScope, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { SiteSurvey } from './siteSurvey.ts'
 import { readings, surveyRules } from './surveyRules.ts'
+
+/** Cover counted again since the walk, %. */
+export interface Recount {
+  cover: number
+  on: Day
+}
 
 /** A zone as later stages see it: its readings as figures, null where nothing was read. */
 export interface ZoneReadings {
@@ -27,6 +35,8 @@ export interface ZoneReadings {
   /** Whether the sun was typed, or cast from the drawing; otherwise it is assumed. */
   sunKnown: boolean
   slope: Figure
+  /** When its cover was counted again; null where it was not. */
+  recounted: Day | null
   wanted: Figure | null
   weeds: Figure | null
   moss: Figure | null
@@ -62,12 +72,17 @@ export interface SurveyedFill extends Versioned {
  * Turns what was walked into figures. A zone without an area stays out of every amount and is
  * listed as waiting.
  */
-export function readZone(zone: Zone, survey: SiteSurvey, trace: Trace): ZoneReadings {
+export function readZone(
+  zone: Zone,
+  survey: SiteSurvey,
+  trace: Trace,
+  recount: Recount | null = null,
+): ZoneReadings {
   const scope = zoneScope(zone.id)
   const slope = trace.readOr(readings.slope, scope, zone.slope)
   const area = areaOfZone(zone, survey, slope, trace)
   const sun = readSun(zone, survey, trace)
-  const cover = readCover(zone, survey, area.figure, trace)
+  const cover = readCover(zone, survey, area.figure, recount, trace)
   const thatch = readThatch(zone, trace)
   const surface = readSurface(zone, survey, area.figure, trace)
   const drawn = survey.measured.zones.get(zone.id)
@@ -85,6 +100,7 @@ export function readZone(zone: Zone, survey: SiteSurvey, trace: Trace): ZoneRead
     sun,
     sunKnown: zone.sunHours !== null || survey.light.has(zone.id),
     slope,
+    recounted: recount?.on ?? null,
     ...cover,
     incurable: trace.readOr(readings.incurable, scope, zone.incurable),
     thatch,
@@ -270,21 +286,24 @@ function netOfDeductions(zone: Zone, gross: Figure | null, trace: Trace): Figure
     : trace.work(surveyRules.whole, scope, { measured: gross })
 }
 
-/** Cover typed counts first, then a count; bare ground may also come from patches drawn. */
+/** Cover counted again counts first, then what is typed, then a count; bare ground may also come from patches drawn. */
 function readCover(
   zone: Zone,
   survey: SiteSurvey,
   area: Figure | null,
+  recount: Recount | null,
   trace: Trace,
 ): Record<CoverPart, Figure | null> {
   const scope = zoneScope(zone.id)
+  const instead = coverInstead(zone, survey, recount)
   const count = survey.counts.get(zone.id)
   const found = {} as Record<CoverPart, Figure | null>
   for (const part of COVER_PARTS) {
     const typed = zone.cover[part]
     const { key, label } = readings[part]
-    found[part] =
-      typed !== null || !count
+    found[part] = instead
+      ? trace.found(instead.rule, scope, tenth(instead.parts[part]), {}, { key, label })
+      : typed !== null || !count
         ? trace.read(readings[part], scope, typed)
         : trace.found(
             count.method === 'step' ? surveyRules.pointCounts : surveyRules.quadrats,
@@ -315,6 +334,31 @@ function readCover(
       found.bare = trace.work(surveyRules.patchShare, scope, { patches: sum, area })
   }
   return found
+}
+
+/** The cover of a zone, in per cent. */
+type CoverNow = Record<CoverPart, number>
+
+/**
+ * What takes the place of the cover that was read: what was counted again since; on ground that is
+ * dead, nothing wanted at all. Null where what was read stands.
+ */
+function coverInstead(
+  zone: Zone,
+  survey: SiteSurvey,
+  recount: Recount | null,
+): { parts: CoverNow; rule: Procedure } | null {
+  const dead = zone.browned === 'dead'
+  if (!recount && !dead) return null
+  const count = survey.counts.get(zone.id)
+  const was = (part: CoverPart) => zone.cover[part] ?? count?.parts[part].mean ?? 0
+  const wanted = recount ? recount.cover : 0
+  const weeds = Math.min(was('weeds'), 100 - wanted)
+  const moss = Math.min(was('moss'), 100 - wanted - weeds)
+  return {
+    parts: { wanted, weeds, moss, bare: 100 - wanted - weeds - moss },
+    rule: recount ? surveyRules.recounted : surveyRules.dead,
+  }
 }
 
 const tenth = (x: number) => Math.round(x * 10) / 10

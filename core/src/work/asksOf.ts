@@ -92,6 +92,7 @@ export function followingAsks(
   planned: ReadonlySet<StepKind>,
   sown: boolean,
   green: boolean,
+  hardClay: boolean,
 ): Ask[] {
   const has = (is: (operation: Operation) => unknown) =>
     [...planned].some((kind) => is(OPERATIONS[kind]))
@@ -112,6 +113,12 @@ export function followingAsks(
     if (planned.has('pre-emergence'))
       add('pre-emergence-again', 'core', 'Coring breaks the barrier: half of it goes down after.')
   }
+  if (hardClay && planned.has('loosen'))
+    add(
+      'dampen',
+      'loosen',
+      'Hard dry clay is wetted the evening before, and loosened once it crumbles.',
+    )
   if (has((o) => o.steel)) add('mark', 'mark', 'Steel goes into the ground.')
   if (!sown && has((o) => o.wetted))
     add('water', 'feed', 'Opened, dressed and fed turf wants water.')

@@ -7,7 +7,7 @@ import { num } from '../trace/figure.ts'
 import { allAsks, ask, clearing, followingAsks } from './asksOf.ts'
 import { operationName } from './operationWords.ts'
 import { PRESETS } from './presets.ts'
-import { isPlanted, isSown, sowingForbids } from './sowing.ts'
+import { isHard, isPlanted, isSown, sowingForbids } from './sowing.ts'
 import { kept, standingForbids } from './standingForbids.ts'
 import type { WorkBrief } from './workTypes.ts'
 
@@ -137,7 +137,7 @@ export function decisionsFor(brief: WorkBrief, sowing: Sowing): Decision[] {
   for (const d of decideAll(
     brief,
     sowing,
-    followingAsks(planned, isPlanted(sowing), isGreen(r, trace)),
+    followingAsks(planned, isPlanted(sowing), isGreen(r, trace), isHardClay(r)),
     forbids,
   )) {
     const known = merged.get(d.operation)
@@ -154,9 +154,19 @@ export function decisionsFor(brief: WorkBrief, sowing: Sowing): Decision[] {
     .sort((a, b) => orderOf(a.operation) - orderOf(b.operation))
 }
 
-/** What is dated from other work has no day where that is not done. */
+/** Clay that dried hard: it breaks into clods unless it is wetted first. */
+const isHardClay = (r: WorkBrief['r']): boolean =>
+  (r.zone.texture?.startsWith('clay') ?? false) && isHard(r) && r.zone.damp !== 'wet'
+
+/** What goes with other work, or is dated from it, has no day where that is not done. */
 function followsNothing(d: Decision, all: ReadonlyMap<StepKind, Decision>): Decision {
-  const of = OPERATIONS[d.operation].later?.of
+  const { along, later } = OPERATIONS[d.operation]
+  const of = later?.of
+  const alone =
+    along === 'with-work' &&
+    ![...all.values()].some((x) => x.reason === null && OPERATIONS[x.operation].along !== along)
+  if (d.reason === null && alone)
+    return { ...d, reason: 'It goes with other work, and none is planned.', barred: true }
   if (d.reason !== null || !of || !isStepKind(of) || all.get(of)?.reason === null) return d
   return {
     ...d,

@@ -161,6 +161,9 @@ export function sowingAsks(sowing: Sowing, at: SowingContext): Ask[] {
   )
 }
 
+/** A screwdriver stops in it, in soil that was moist or dry. */
+export const isHard = (r: ZoneReadings): boolean => r.zone.penetration === 'stops'
+
 /** What a sowing rules out. */
 export function sowingForbids(
   sowing: Sowing,
@@ -177,13 +180,17 @@ export function sowingForbids(
   const bank = num(r.slope) >= trace.value(slopeLines.bank)
   const held: Message =
     'On a bank the grade is the asset, and loose soil slides: it is raked open only.'
+  const loosened: Message = isHard(r)
+    ? 'Loose soil slides on a bank. A screwdriver stops here, though: switch it on to loosen it shallow, along the contour.'
+    : held
   if (sowing === 'new' || sowing === 'turf')
     return [
       ...seeded,
       ...lifted,
-      ...(bank ? (['loosen', 'grade', 'firm'] as const).map((op) => no(op, held)) : []),
+      ...(bank
+        ? [no('loosen', loosened), no('grade', held), no('firm', held)]
+        : [no('spike', 'The ground is loosened all over instead.')]),
       no('core', 'The ground is loosened all over instead.'),
-      no('spike', 'The ground is loosened all over instead.'),
       no('collect-cores', 'No cores are taken.'),
       ...(killed || stripped
         ? [

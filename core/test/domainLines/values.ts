@@ -528,6 +528,7 @@ plugs.size                                50 mm     practice      20..150
 materials.turf-rolls.roll                  1 m2     practice      0.1..50
 cover.bareInWinter                        30 %      model         5..90
 choice.coverSoon                           1 d      model         0..14
+dressing.cover-depth.share           65 %         model         20..100
 worth.wait                               1.5 1      model         0..5
 worth.waitLong                            12 wk     model         2..52
 worth.dueWait                              2 1      model         0..10
@@ -560,8 +561,11 @@ water-in.close                       14 d         practice      7..28
 water-in.warm                        22 C         model         15..30
 water-in.least                       40 m2        practice      10..100
 lag.barrierFresh                     14 d         model         0..60
+rate.wake                            250 m2/h     model         20..2000
 seedbed.washes                       12 %         model         0..80
 seedbed.bank                         30 %         model         0..80
 seedbed.heldBank                     6 %          model         0..80
 seedbed.closed                       30 %         model         0..80
+set-up.look-awake                    0.25 h       model         0..4
+set-up.wake                          0.25 h       model         0..4
 `

@@ -498,7 +498,7 @@ export const LAWNS: WorkedLawn[] = [
   {
     name: 'under firs, too dark for any seed',
     because: 'Needles off, mat out, fed: what can be done is done, and seed is not wasted.',
-    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, ...cover(40, 5, 20), sunHours: 2.5, litter: 'needles', present: ['creeping-red-fescue'] },
+    today: '2026-08-25', job: { site: NORTH }, zone: { ...sound, ...cover(29, 5, 20), sunHours: 2.3, litter: 'needles', present: ['creeping-red-fescue'] },
     sowing: 'none', wanted: ['leaf-off', 'feed'], never: SEED,
   },
 ] // prettier-ignore

@@ -24,6 +24,7 @@ import { killAgain } from './killAgain.ts'
 import { leafAgain } from './leafAgain.ts'
 import { leafOff } from './leafOff.ts'
 import { lime } from './lime.ts'
+import { lookAwake } from './lookAwake.ts'
 import { lookCover } from './lookCover.ts'
 import { lookHoles } from './lookHoles.ts'
 import { lookMoths } from './lookMoths.ts'
@@ -52,6 +53,7 @@ import { turf } from './turf.ts'
 import { uncover } from './uncover.ts'
 import { visit } from './visit.ts'
 import { water } from './water.ts'
+import { wake } from './wake.ts'
 import { wetting } from './wetting.ts'
 import { workIn } from './workIn.ts'
 import { worn } from './worn.ts'
@@ -64,6 +66,8 @@ export const OPERATION_LIST = [
   notice,
   mark,
   recheck,
+  lookAwake,
+  wake,
   treatPests,
   leafOff,
   castBrush,

@@ -4,7 +4,7 @@ import { lightLines } from '../../reference/siteValues.ts'
 import { onDay, quantity, say, type Message } from '../../rules/message.ts'
 import { tradeValues, type TradeValue } from '../../rules/rule.ts'
 import { num } from '../../trace/figure.ts'
-import { fitNumbers, leastSun, type FitGround } from './judging.ts'
+import { fitNumbers, leastSun, tooDark, type FitGround } from './judging.ts'
 import { FIT_PART_LIST, type FitPartId } from './parts.ts'
 
 /** How far each part of the fit counts, and where it bends. */
@@ -46,7 +46,8 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
   if (g.newRate === null) return 'it is set as plugs or turf, not sown'
   if (g.season !== season) return say`it is a ${g.season}-season grass`
   const least = leastSun(g, schools, v.renewedSun)
-  if (num(r.sun) < least) return say`it needs ${quantity(least, 'h')} of sun; here it gets ${r.sun}`
+  if (tooDark(g, ground, v.renewedSun))
+    return say`it needs ${quantity(least, 'h')} of sun; here it gets ${r.sun}`
   const lowest = (g.cut[0] * v.cutDies) / 100
   if (num(r.cut) < lowest)
     return say`it is kept at ${quantity({ low: g.cut[0], high: g.cut[1] }, 'mm')}; cut at ${r.cut} it dies out`
@@ -107,7 +108,7 @@ export function fitOf(grass: Grass, ground: FitGround): Fit {
     sum += weight * judged.rating
     weights += weight
   }
-  const dark = num(ground.r.sun) < leastSun(grass, ground.schools, v.renewedSun)
+  const dark = tooDark(grass, ground, v.renewedSun)
   const never = ruledOut(grass, ground)
   const late = never ? null : tooLate(grass, ground)
   return {

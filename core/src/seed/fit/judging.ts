@@ -7,6 +7,9 @@ import type { Sowing } from '../../reference/lists.ts'
 import type { Schools } from '../../reference/schools.ts'
 import { say, type Message } from '../../rules/message.ts'
 import { tradeValues, value, type TradeValue } from '../../rules/rule.ts'
+import { livesThere } from '../../findings/findingAsks.ts'
+import { lightLines, lightTrust } from '../../reference/siteValues.ts'
+import { num } from '../../trace/figure.ts'
 import type { Trace } from '../../trace/trace.ts'
 import type { ZoneReadings } from '../../walkover/zoneReadings.ts'
 
@@ -142,7 +145,7 @@ export const bears = (level: Level, v: FitNumbers): number => share(v[BEARS[leve
 export const rated = (asked: number, level: Level, v: FitNumbers): number =>
   100 * (1 - Math.max(0, asked - bears(level, v)))
 
-/** The least sun a grass is sown in, by the school of shade. */
+/** The least sun a grass is at home in, by the school of shade. */
 export function leastSun(
   grass: Grass,
   schools: Pick<Schools, 'shade'>,
@@ -151,6 +154,23 @@ export function leastSun(
   return schools.shade === 'renewed' && grass.onlyFor === 'shade'
     ? Math.min(grass.sunLeast, renewedSun)
     : grass.sunLeast
+}
+
+/**
+ * Whether a zone is too dark for a grass. Not where it covers so much that it lives there; and where
+ * even the grass that bears most shade just misses its light, a reading may be that far out.
+ */
+export function tooDark(
+  grass: Grass,
+  { r, schools, trace }: Pick<FitGround, 'r' | 'schools' | 'trace'>,
+  renewedSun: number,
+): boolean {
+  const least = leastSun(grass, schools, renewedSun)
+  if (num(r.sun) >= least) return false
+  if (livesThere(r, trace) && r.present.some((p) => p.id === grass.id)) return false
+  const { shade } = trace.values(lightLines)
+  const margin = least <= shade ? trace.value(lightTrust.reading) : 0
+  return num(r.sun) < least - margin
 }
 
 export function joinedCauses(says: string, causes: readonly (string | false)[]): Message {

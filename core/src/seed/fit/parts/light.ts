@@ -20,8 +20,9 @@ export const light = {
       }
     const share =
       g.sunGood > least ? clamp((sun - least) / (g.sunGood - least)) : sun >= least ? 1 : 0
+    const short = Math.max(0, least - sun)
     return {
-      rating: v.justEnough + (100 - v.justEnough) * share,
+      rating: Math.max(0, v.justEnough + (100 - v.justEnough) * share - v.justEnough * short),
       says: () =>
         share >= 1
           ? say`at ease with ${quantity(g.sunGood, 'h')} of sun; here it gets ${r.sun}`

@@ -1,0 +1,126 @@
+import { describe, expect, it } from 'vitest'
+import { daysBetween } from '../src/calendar/day.ts'
+import { blankEntry, STRUCK_OUT } from '../src/entities/diary.ts'
+import type { ZoneDraft } from '../src/entities/job.ts'
+import { OPERATIONS, type StepKind } from '../src/reference/operations.ts'
+import { planOf, step, valueOf, zone } from './makeJob.ts'
+
+/**
+ * The ground as it is found: asleep or dead, sodden, buried, small. What practitioners do about it
+ * is common practice.
+ */
+const TODAY = '2027-08-10'
+const SITE = { latitude: 48, frost: '20 Oct' } as never
+const plan = (z: Partial<ZoneDraft>, options = {}, job = {}) =>
+  planOf({ site: SITE, watering: 'sure', zones: [zone(z)], ...job }, { today: TODAY, ...options })
+const counted = (cover: number, date = '2027-08-20') => ({
+  ...blankEntry(`count-${cover}`, date, 'counted'),
+  step: 'look-awake/z1',
+  stepZones: ['z1'],
+  found: { cover, seen: null },
+})
+
+describe('ground that is brown', () => {
+  const brown = { cover: { wanted: 25, weeds: 10, moss: 0, bare: 65 }, thatch: 20 }
+  const HARMS: StepKind[] = ['kill', 'strip', 'cut-first', 'cut-second', 'scarify', 'core', 'loosen', 'sow'] // prettier-ignore
+  it.each(['dormant', 'unsure'] as const)(
+    '%s: nothing cuts, opens, kills or sows it within ten days of the watered square; straw, holes and water may',
+    (browned) => {
+      const p = plan({ ...brown, browned })
+      const watered = step(p, 'recheck')!.chosen
+      for (const s of p.steps.filter((x) => HARMS.includes(x.kind)))
+        expect(daysBetween(watered, s.chosen), s.kind).toBeGreaterThanOrEqual(10)
+      expect(daysBetween(watered, step(p, 'look-awake')!.chosen)).toBeGreaterThanOrEqual(10)
+      expect(daysBetween(watered, step(p, 'wake')!.chosen)).toBeLessThan(7)
+      expect(p.follow.waterIn.some((w) => w.step === 'wake/z1')).toBe(true)
+      expect(p.notices[0]!.title).toContain('before it is counted again')
+    },
+  )
+  it('the count of what is alive takes the place of the first, and the plan follows it', () => {
+    const alive = plan({ ...brown, browned: 'unsure' }, { today: '2027-08-20', diary: [counted(72)] }) // prettier-ignore
+    expect(alive.zones[0]!.approach.chosen).toBe('overseed')
+    expect([valueOf(alive, 'zone:z1.wanted'), valueOf(alive, 'zone:z1.bare')]).toEqual([72, 18])
+    expect(alive.notices.some((n) => n.title.includes('counted again'))).toBe(false)
+    expect(step(alive, 'look-awake')!.look!.answer).toBe('no')
+    const dead = plan({ ...brown, browned: 'unsure' }, { today: '2027-08-20', diary: [counted(4)] })
+    expect(dead.zones[0]!.sowing).toBe('new')
+    // Struck out, the first count stands again.
+    const struck = { ...blankEntry('strike', '2027-08-21', STRUCK_OUT), corrects: 'count-72' }
+    const again = plan({ ...brown, browned: 'unsure' }, { diary: [counted(72), struck] })
+    expect(valueOf(again, 'zone:z1.wanted')).toBe(25)
+  })
+  it('dead ground counts as bare, in cover, rate and approach', () => {
+    const p = plan({ cover: { wanted: 70, weeds: 10, moss: 0, bare: 20 }, browned: 'dead' })
+    const bare = plan({ cover: { wanted: 0, weeds: 10, moss: 0, bare: 90 } })
+    expect([valueOf(p, 'zone:z1.wanted'), valueOf(p, 'zone:z1.bare')]).toEqual([0, 90])
+    expect(p.zones[0]!.sowing).toBe('new')
+    expect(p.zones[0]!.seed!.kg.value).toBe(bare.zones[0]!.seed!.kg.value)
+  })
+})
+
+describe('sodden ground', () => {
+  // Clay drains in three to four days after rain ends [Juvena’s model].
+  it('bears no mower, corer or blade until it has drained', () => {
+    const p = plan({ damp: 'wet', texture: 'clay', penetration: 'stops', thatch: 18 })
+    for (const s of p.steps.filter((x) => OPERATIONS[x.kind].opens || x.kind.startsWith('cut-')))
+      expect(daysBetween(TODAY, s.chosen), s.kind).toBeGreaterThanOrEqual(3)
+    expect(step(p, 'dampen')).toBeUndefined()
+  })
+})
+
+describe('light, read to half an hour at best', () => {
+  const stand = (grass: string, sunHours: number, wanted: number, site = SITE, today = TODAY) =>
+    planOf(
+      {
+        site,
+        watering: 'sure',
+        zones: [
+          zone({
+            present: [grass] as never,
+            sunHours,
+            heightOfCut: 40,
+            cover: { wanted, weeds: 5, moss: 0, bare: 95 - wanted },
+          }),
+        ],
+      },
+      { today },
+    )
+  const seed = (p: ReturnType<typeof planOf>) => p.zones[0]!.seed?.mix.map((m) => m.grass) ?? []
+  it.each([
+    ['creeping-red-fescue', 2.8, 75],
+    ['creeping-red-fescue', 2.2, 40],
+    ['perennial-ryegrass', 3.8, 75],
+  ])(
+    '%s that covers a place of %s h by %s %% lives there, and more of it is sown',
+    (grass, sun, wanted) => {
+      const p = stand(grass, sun, wanted)
+      expect(seed(p)).toContain(grass)
+      expect(p.zones[0]!.sowing).not.toBe('none')
+      expect(p.notices.some((n) => n.title.includes('less light than'))).toBe(true)
+    },
+  )
+  it('bermuda that covers 60 % at 3.9 h is sown again, with what is to be expected', () => {
+    const p = stand('bermudagrass', 3.9, 60, { latitude: 33.5, frost: '10 Nov' } as never, '2027-05-20') // prettier-ignore
+    expect(seed(p)).toEqual(['bermudagrass'])
+  })
+  it('a reading near a line says that it may lie on either side', () => {
+    const says = (sun: number) =>
+      stand('perennial-ryegrass', sun, 75).findings.find((f) => f.kind === 'light')!.says
+    expect(says(3.8)).toContain('on either side')
+    expect(says(5.5)).not.toContain('on either side')
+    const mixed = (sun: number) => seed(stand('perennial-ryegrass', sun, 75))
+    expect(mixed(3.9)).toEqual(mixed(4.1))
+  })
+  it('finding, school and seed give one answer where nothing lasts', () => {
+    const dark = (shade: string) =>
+      planOf(
+        { site: SITE, watering: 'sure', schools: { shade } as never, zones: [zone({ present: [], sunHours: 2.2, cover: { wanted: 0, weeds: 0, moss: 10, bare: 90 } })] },
+        { today: TODAY },
+      ) // prettier-ignore
+    const light = (p: ReturnType<typeof dark>) => p.findings.find((f) => f.kind === 'light')!.asks
+    expect(seed(dark('lasting'))).toEqual([])
+    expect(light(dark('lasting'))).toContain('nothing sown here lasts')
+    expect(seed(dark('renewed'))).toContain('shade-ryegrass')
+    expect(light(dark('renewed'))).toContain('sow shade ryegrass')
+  })
+})
