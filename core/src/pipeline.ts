@@ -30,7 +30,7 @@ import { workInDepth } from './materials/cover.ts'
 import { seedRules } from './seed/seedRules.ts'
 import { zoneOf, zoneScope } from './trace/scope.ts'
 import type { Trace } from './trace/trace.ts'
-import { effortOf, hoursOf } from './work/hours.ts'
+import { hoursOnZone } from './schedule/zoneHours.ts'
 import { isPlanted } from './work/sowing.ts'
 import { recountsOf } from './schedule/recounts.ts'
 import { howOn, laterSteps } from './schedule/steps.ts'
@@ -316,12 +316,19 @@ function zoneSummary(
     season,
     approach: { chosen, suggested, overridden, why, figure: figure.id },
     sowing: work.sowing,
-    rungs: rungsOf(work, workInDepth(r.id, seed?.mix, p.covers, trace), workforce, trace),
+    rungs: rungsOf(
+      work,
+      workInDepth(r.id, seed?.mix, p.covers, trace),
+      p.dressing,
+      workforce,
+      trace,
+    ),
     seed,
     nothing: suggestedMix.nothing,
     suggested: suggestedMix.parts,
     bags,
     judged: judged && { loses: judged.loses, verdict: judged.verdict },
+    bare: work.bareAfter && { after: work.bareAfter.id, staysOpen: work.staysOpen },
     later: later && { seed: later.seed, nothing: later.mix.nothing },
     dressing: dressing
       ? { limit: dressing.limit.id, lifts: dressing.lifts.id, depth: dressing.depth.id }
@@ -332,12 +339,12 @@ function zoneSummary(
 function rungsOf(
   work: ZoneWork,
   seedDepth: number | null,
+  dressing: Prescription['dressing'],
   { people }: Workforce,
   trace: Trace,
 ): Rung[] {
   const sown = isPlanted(work.sowing)
   const planned = work.operations.map((o): Rung => {
-    const effort = effortOf(o.operation, [o], 0, people, trace)
     return {
       operation: o.operation,
       name: operationName(o.operation, sown),
@@ -348,7 +355,7 @@ function rungsOf(
       barred: false,
       passes: o.passes,
       how: howOn(o.operation, work, o, seedDepth, trace),
-      hours: hoursOf(effort) * people,
+      hours: hoursOnZone(work.r.id, o, dressing, people, trace) * people,
       sets: OPERATIONS[o.operation].sets ?? [],
     }
   })

@@ -65,6 +65,7 @@ import { lotValues } from './stock/lotWorth.ts'
 import type { Message } from './rules/message.ts'
 import type { Declaration, Procedure, Rule, TradeValue } from './rules/rule.ts'
 import { readings, surveyLines, surveyRules } from './walkover/surveyRules.ts'
+import { bareRules, bareValues } from './work/bareAfter.ts'
 import { groundReadings, groundRules, groundValues } from './work/ground.ts'
 import { hoursRules } from './work/hours.ts'
 import { badDays } from './work/looksBad.ts'
@@ -74,6 +75,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   findingRules,
   seenRules,
   approachRules,
+  bareRules,
   groundRules,
   mixRules,
   seedRules,
@@ -136,6 +138,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'Looks and counts': lookValues,
   Thatch: thatchLines,
   'Ground nobody measured': groundValues,
+  'Bare after the blades': bareValues,
   Cores: coringValues,
   'Days of bad looks, by what is sown': badDays,
   'Days of bad looks, by what is done': looksBadValues,

@@ -4,6 +4,10 @@ import { jobAsPlanned } from './prescribe/jobAsPlanned.ts'
 import { schoolsOf } from './firm/schoolsOf.ts'
 import type { Context } from './plan/context.ts'
 import { prescribe } from './prescribe/prescribe.ts'
+import { planDressing, type DressingPlan } from './materials/dressing.ts'
+import { hoursOnZone } from './schedule/zoneHours.ts'
+import type { ZoneWork } from './work/workTypes.ts'
+import type { Trace } from './trace/trace.ts'
 import { recountsOf } from './schedule/recounts.ts'
 import { workforceOf } from './firm/firmSettings.ts'
 import { waitingPeriods } from './work/waitingPeriods.ts'
@@ -33,6 +37,12 @@ export function waysOfJob(
     memo,
     trace,
   })
+  const soils = new Map<ZoneWork, DressingPlan | null>()
+  const soilOf = (work: ZoneWork, own: Trace): DressingPlan | null => {
+    if (!soils.has(work))
+      soils.set(work, planDressing({ job, firm, schools, works: [work], trace: own }))
+    return soils.get(work)!
+  }
   return Object.fromEntries(
     zones.map(({ r, season, findings, approach }) => [
       r.id,
@@ -46,6 +56,8 @@ export function waysOfJob(
         chosen: approach.chosen,
         firmValues: firm.values,
         people,
+        hoursOf: (work, operation, own) =>
+          hoursOnZone(work.r.id, operation, soilOf(work, own), 1, own),
       }),
     ]),
   )

@@ -124,3 +124,50 @@ describe('light, read to half an hour at best', () => {
     expect(light(dark('renewed'))).toContain('sow shade ryegrass')
   })
 })
+
+describe('bare after the work', () => {
+  const mossy = { cover: { wanted: 50, weeds: 5, moss: 40, bare: 5 }, thatch: 20, sowing: 'none' as const } // prettier-ignore
+  // 5 bare + 40 moss + 8 % of 50 for one pass [calculation on Juvena’s model].
+  it('is what is bare, the moss that comes out, and what the blades take of the sward', () => {
+    const p = plan({ ...mossy, operations: { scarify: { on: true, passes: 1 } } as never })
+    expect(valueOf(p, 'zone:z1.bare.after')).toBeCloseTo(49, 6)
+    const two = plan({ ...mossy, operations: { scarify: { on: true, passes: 2 } } as never })
+    expect(valueOf(two, 'zone:z1.bare.after')).toBeCloseTo(45 + 50 * (1 - 0.92 ** 2), 6)
+  })
+  it('past a fifth without seed it is promised no date; it is counted after the first pass', () => {
+    const p = plan(mossy)
+    expect(p.zones[0]!.bare!.staysOpen).toBe(true)
+    expect(p.follow.packages.every((f) => f.presentable === null)).toBe(true)
+    expect(p.notices.some((n) => n.id === 'zone:z1.left-open')).toBe(true)
+    const look = step(p, 'look-bare')!
+    expect([look.chosen, look.look!.counts]).toEqual([step(p, 'scarify')!.chosen, 'cover'])
+  })
+  it('sown, or with little moss, or as warm turf that runs, it closes and says when', () => {
+    for (const z of [
+      { ...mossy, sowing: 'over' as const },
+      { ...mossy, cover: { wanted: 90, weeds: 2, moss: 6, bare: 2 } },
+    ]) {
+      const p = plan(z)
+      expect(p.zones[0]!.bare!.staysOpen).toBe(false)
+      expect(step(p, 'look-bare')).toBeUndefined()
+      expect(p.follow.packages[0]!.presentable).not.toBeNull()
+    }
+    const warm = planOf(
+      { site: { latitude: 33.5, frost: '10 Nov' } as never, watering: 'sure', zones: [zone({ present: ['bermudagrass'], heightOfCut: 25, thatch: 25, cover: { wanted: 75, weeds: 5, moss: 0, bare: 20 }, sowing: 'none' })] },
+      { today: '2027-04-20' },
+    ) // prettier-ignore
+    expect(warm.zones[0]!.bare!.staysOpen).toBe(false)
+  })
+})
+
+describe('hours', () => {
+  it('of a way are those of its steps, soil and later lifts with them', () => {
+    const low = { lowsDepth: 20, lowsShare: 40, mower: 'reel', heightOfCut: 20, cover: { wanted: 94, weeds: 4, moss: 1, bare: 1 }, sowing: 'none', operations: { dress: { on: true } } } as never // prettier-ignore
+    const p = plan(low, {}, { aims: ['level'] })
+    const rung = p.zones[0]!.rungs.find((r) => r.operation === 'dress')!
+    const steps = p.steps.filter((s) => s.kind === 'dress' || s.kind === 'dress-again')
+    expect(steps.length).toBeGreaterThan(1)
+    const sum = steps.reduce((all, s) => all + Number(s.hours.value) * s.people, 0)
+    expect(rung.hours).toBeCloseTo(sum, 6)
+  })
+})

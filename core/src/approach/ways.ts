@@ -9,7 +9,7 @@ import { num } from '../trace/figure.ts'
 import type { Message } from '../rules/message.ts'
 import { Trace, type FirmValues } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import { effortOf, hoursOf } from '../work/hours.ts'
+import type { ZoneOperation, ZoneWork } from '../work/workTypes.ts'
 import { looksBadDays } from '../work/looksBad.ts'
 import { zoneWork } from '../work/zoneWork.ts'
 import { LADDER, PRESETS } from '../work/presets.ts'
@@ -24,6 +24,10 @@ export interface Way {
   visits: number
   /** Days it looks bad. */
   badDays: number
+  /** % that lies bare after blades and rake; null where neither go over it. */
+  bareAfter: number | null
+  /** It stays open for a season: nothing is sown on it. */
+  staysOpen: boolean
   /** What stays wrong. */
   leaves: Message
   /** Operations this way does and the chosen one does not, and the other way round. */
@@ -41,10 +45,9 @@ export interface WaysBrief {
   chosen: ApproachId
   firmValues: FirmValues
   people: number
+  /** Person-hours of an operation in the work of a zone, soil and later lifts with it. */
+  hoursOf: (work: ZoneWork, operation: ZoneOperation, trace: Trace) => number
 }
-
-/** Most ways shown beside the chosen one. */
-const MOST_WAYS = 4
 
 /** Whether a way can be taken on this ground at all. */
 function possible(
@@ -106,9 +109,9 @@ export function waysOf(brief: WaysBrief): Way[] {
   const others = rungs([...LADDER.slice(at + 1), 'hold-over', 'blend', 'winter-green']).filter(
     (a) => a !== suggested,
   )
-  // One cheaper way and one other stand in any case; the rest by room.
+  // One cheaper way and one other stand among the first in any case.
   const order = [suggested, ...cheaper.slice(0, 2), ...others, ...cheaper.slice(2)]
-  const shown = [...new Set([suggested, chosen, ...order])].slice(0, MOST_WAYS)
+  const shown = [...new Set([suggested, chosen, ...order])]
   const place = (approach: ApproachId) =>
     order.includes(approach) ? order.indexOf(approach) : order.length
   const standing = operationsBy(brief, chosen)
@@ -129,6 +132,8 @@ export function waysOf(brief: WaysBrief): Way[] {
         hours: own.hours,
         visits: own.visits,
         badDays: own.badDays,
+        bareAfter: own.bareAfter,
+        staysOpen: own.staysOpen,
         leaves: PRESETS[approach].leaves,
         more: own.kinds.filter((k) => !standing.kinds.includes(k)),
         less: standing.kinds.filter((k) => !own.kinds.includes(k)),
@@ -138,17 +143,14 @@ export function waysOf(brief: WaysBrief): Way[] {
 
 /** What a way comes to on this zone, worked beside the plan and kept out of its figures. */
 function operationsBy(
-  { r, season, findings, job, schools, firmValues, people, chosen }: WaysBrief,
+  { r, season, findings, job, schools, firmValues, people, chosen, hoursOf }: WaysBrief,
   approach: ApproachId,
-): { kinds: StepKind[]; hours: number; visits: number; badDays: number } {
+): Pick<Way, 'hours' | 'visits' | 'badDays' | 'bareAfter' | 'staysOpen'> & { kinds: StepKind[] } {
   const trace = new Trace(firmValues)
   // What a person switched in the chosen way is theirs; another way is shown as it comes.
   const zone = approach === chosen ? r.zone : { ...r.zone, sowing: null, operations: {} }
   const work = zoneWork({ r: { ...r, zone }, season, approach, findings, job, schools, trace })
-  const hours = work.operations.reduce(
-    (sum, o) => sum + hoursOf(effortOf(o.operation, [o], 0, 1, trace)),
-    0,
-  )
+  const hours = work.operations.reduce((sum, o) => sum + hoursOf(work, o, trace), 0)
   const kinds = work.operations.map((o) => o.operation)
   const onSite = work.operations.some((o) => !OPERATIONS[o.operation].evening) ? 1 : 0
   return {
@@ -157,5 +159,7 @@ function operationsBy(
     visits:
       onSite + kinds.filter((k) => OPERATIONS[k].ownDay).length + Math.floor(hours / (people * 8)),
     badDays: looksBadDays(work, job, trace),
+    bareAfter: work.bareAfter && num(work.bareAfter),
+    staysOpen: work.staysOpen,
   }
 }

@@ -106,6 +106,8 @@ export function recoversFrom(
   anchor: PlannedStep,
   rounds: readonly ZonePlan[],
 ): { figure: Figure; notices: Notice[] } | null {
+  // Ground that does not close in a season is promised no date.
+  if (rounds.some((z) => z.work.staysOpen)) return null
   // Only what this package does: other work of the same ground looks right by its own day.
   const done = new Set(plan.steps.map((s) => s.kind))
   const days = Math.max(

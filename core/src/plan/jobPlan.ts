@@ -39,6 +39,8 @@ export interface ZoneSummary {
    * planned.
    */
   rungs: Rung[]
+  /** How much lies bare after blades and rake, as a figure; null where neither go over it. */
+  bare: { after: string; staysOpen: boolean } | null
   /** The proper sowing that follows a quick cover. */
   later: { seed: ZoneSeed | null; nothing: Message | null } | null
   seed: ZoneSeed | null

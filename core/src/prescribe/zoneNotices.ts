@@ -117,6 +117,22 @@ export const asleep = (work: ZoneWork): Notice[] => {
   ]
 }
 
+/** Ground that the blades leave open, with nothing sown on it. */
+export const leftOpen = ({ r, bareAfter, staysOpen }: ZoneWork): Notice[] =>
+  staysOpen && bareAfter
+    ? [
+        {
+          id: figureId(zoneScope(r.id), 'left-open'),
+          stage: 3,
+          zone: r.zone.id,
+          level: 'warn',
+          title: say`${r.name}: about ${quantity(Math.round(num(bareAfter)), '%')} lies bare after the blades, and nothing is sown.`,
+          says: 'From so much a sward does not close in a season, so no date is promised. Count after the first pass and decide there: stop, sow it in its season, or leave it open and tell the customer.',
+          figure: bareAfter.id,
+        },
+      ]
+    : []
+
 /** Passes of the blades that are left for next season, because the sward would not close again. */
 export const restNextSeason = ({ r, operations }: ZoneWork): Notice[] => {
   const scarify = operations.find((o) => o.operation === 'scarify')

@@ -9,6 +9,13 @@ export const lookValues = tradeValues('look', {
     'Ground has closed well enough from wanted cover of',
     [30, 95],
   ),
+  stands: value(
+    80,
+    '%',
+    'practice',
+    'A sward that is not sown closes in a season from wanted cover of; 75 to 80 %',
+    [50, 95],
+  ),
   moths: value(14, 'd', 'practice', 'While moths fly, larvae are looked for again after', [7, 28]),
   holes: value(14, 'd', 'practice', 'Core holes are looked at for larvae after', [7, 28]),
   recovers: value(

@@ -9,6 +9,7 @@ import {
   orderOf,
   type StepKind,
 } from '../reference/operations.ts'
+import { spreadingHours } from './zoneHours.ts'
 import { operationWants } from '../work/operationWords.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import { WEEDS } from '../reference/walkLists.ts'
@@ -95,20 +96,19 @@ function inOrder(kinds: readonly StepKind[], { schools }: StepBrief): StepKind[]
   return [...kinds].sort((a, b) => rank(a) - rank(b))
 }
 
-/** Hours of moving what is spread: by shovel and barrow, or by machine. */
-function spreadingHours(
+/** Hours of moving what is spread by a step. */
+const soilHours = (
   kind: StepKind,
   shares: readonly Share[],
   { dressing, trace }: StepBrief,
-): number {
-  const zones = new Set(shares.map((s) => s.work.r.id))
-  const cubic = (dressing?.parts ?? [])
-    .filter((p) => p.step === kind && zones.has(p.zone))
-    .reduce((sum, p) => sum + num(p.order) / p.lifts, 0)
-  if (cubic === 0) return 0
-  const machine = shares.some((s) => s.operation.tool === 'machine')
-  return cubic / trace.value(machine ? operationValues.machine : operationValues.shovel)
-}
+): number =>
+  spreadingHours(
+    kind,
+    shares.map((s) => s.work.r.id),
+    shares.some((s) => s.operation.tool === 'machine'),
+    dressing,
+    trace,
+  )
 
 /** Height of cut of a step in a zone, mm: as set, or worked down in steps. */
 function cutHeight(
@@ -247,7 +247,7 @@ function needOf(
   brief: StepBrief,
 ): Omit<StepNeed, 'links'> {
   const { people, trace } = brief
-  const effort = effortOf(kind, shares.map((s) => s.operation), spreadingHours(kind, shares, brief), people, trace) // prettier-ignore
+  const effort = effortOf(kind, shares.map((s) => s.operation), soilHours(kind, shares, brief), people, trace) // prettier-ignore
   return {
     kind,
     zones: shares.map((s) => s.work.r.id),
@@ -369,7 +369,7 @@ const insteadOf = ({ work, operation: o }: Share, operation: StepKind): Share =>
 })
 
 function liftHours(shares: readonly Share[], brief: StepBrief): Pick<StepNeed, 'hours' | 'effort'> {
-  const effort = effortOf('dress-again', shares.map((s) => s.operation), spreadingHours('dress', shares, brief), brief.people, brief.trace) // prettier-ignore
+  const effort = effortOf('dress-again', shares.map((s) => s.operation), soilHours('dress', shares, brief), brief.people, brief.trace) // prettier-ignore
   return { effort, hours: hoursOf(effort) }
 }
 

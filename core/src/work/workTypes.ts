@@ -50,6 +50,10 @@ export interface ZoneWork {
   sown: Figure | null
   /** % of the zone whose lows are buried in one go and sown as new; null where none are. */
   buried: Figure | number | null
+  /** % of the zone that lies bare after blades and rake; null where neither go over it. */
+  bareAfter: Figure | null
+  /** Nothing is sown there, and more of it lies bare than closes in a season. */
+  staysOpen: boolean
   /** Leaf standing when it is dressed, mm. */
   leaf: Figure
 }

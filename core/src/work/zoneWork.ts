@@ -6,7 +6,9 @@ import { buriedShare, leafLeft, leafStanding, type Cut } from './burial.ts'
 import { decisionsFor, type Decision } from './decisions.ts'
 import { SOWN_REPAIRS, groundOf, inPart, sownGround } from './ground.ts'
 import { PRESETS } from './presets.ts'
-import { isSown } from './sowing.ts'
+import { ask } from './asksOf.ts'
+import { bareAfter, staysOpen } from './bareAfter.ts'
+import { isPlanted, isSown } from './sowing.ts'
 import type { WorkBrief, ZoneOperation, ZoneWork } from './workTypes.ts'
 
 /** The work of a zone: everything asked for, each operation planned or with the reason why not. */
@@ -37,14 +39,20 @@ export function zoneWork(brief: WorkBrief): ZoneWork {
   const sown = r.area
     ? sownGround(r, sowing, asked === 'none' ? buried : null, [...repaired.values()], trace)
     : null
+  const operations = r.area
+    ? done.map((d) => operationIn(brief, d, sowing, sown, repaired.get(d.operation)))
+    : []
+  const bare = bareAfter(r, operations, trace)
+  const open = !isPlanted(sowing) && staysOpen(r, bare, trace)
+  if (open && plansBlades(operations)) operations.push(countAfter(brief, sowing, sown))
   return {
     r,
     season,
     approach,
     sowing,
-    operations: r.area
-      ? done.map((d) => operationIn(brief, d, sowing, sown, repaired.get(d.operation)))
-      : [],
+    operations,
+    bareAfter: bare,
+    staysOpen: open,
     notPlanned: decisions
       .filter((d) => d.reason !== null && d.asks.length > 0)
       .map(({ operation, asks, reason, yours, barred }) => ({
@@ -59,6 +67,24 @@ export function zoneWork(brief: WorkBrief): ZoneWork {
     leaf: leafStanding(r, cutBefore(decisions), trace),
   }
 }
+
+const plansBlades = (operations: readonly ZoneOperation[]) =>
+  operations.some((o) => o.operation === 'scarify')
+
+/** The count after the first pass, where what the blades leave may not close. */
+const countAfter = (brief: WorkBrief, sowing: Sowing, sown: Figure | null): ZoneOperation =>
+  operationIn(
+    brief,
+    {
+      operation: 'look-bare',
+      asks: [ask('look-bare', 'work', 'scarify', 'What the blades leave may not close by itself.')],
+      reason: null,
+      yours: false,
+      barred: false,
+    },
+    sowing,
+    sown,
+  )
 
 /** What is cut down before a dressing goes on. */
 function cutBefore(decisions: readonly Decision[]): Cut {

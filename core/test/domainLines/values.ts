@@ -267,6 +267,9 @@ bad-days.blend                             28 d       model         0..120
 bad-days.winter-green                      21 d       model         0..120
 bad-days.plugs                             56 d       model         7..200
 bad-days.turf                              14 d       model         3..60
+bare.blades                          8 %          model         0..40
+bare.closes                          20 %         practice      5..60
+bare.rake                            3 %          model         0..30
 upkeep-feed.n                              20 %       model         1..60
 upkeep-feed.p2o5                            0 %       model         0..60
 upkeep-feed.k2o                             5 %       model         0..60
@@ -561,11 +564,13 @@ water-in.close                       14 d         practice      7..28
 water-in.warm                        22 C         model         15..30
 water-in.least                       40 m2        practice      10..100
 lag.barrierFresh                     14 d         model         0..60
+look.stands                          80 %         practice      50..95
 rate.wake                            250 m2/h     model         20..2000
 seedbed.washes                       12 %         model         0..80
 seedbed.bank                         30 %         model         0..80
 seedbed.heldBank                     6 %          model         0..80
 seedbed.closed                       30 %         model         0..80
 set-up.look-awake                    0.25 h       model         0..4
+set-up.look-bare                     0.25 h       model         0..4
 set-up.wake                          0.25 h       model         0..4
 `

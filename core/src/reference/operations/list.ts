@@ -25,6 +25,7 @@ import { leafAgain } from './leafAgain.ts'
 import { leafOff } from './leafOff.ts'
 import { lime } from './lime.ts'
 import { lookAwake } from './lookAwake.ts'
+import { lookBare } from './lookBare.ts'
 import { lookCover } from './lookCover.ts'
 import { lookHoles } from './lookHoles.ts'
 import { lookMoths } from './lookMoths.ts'
@@ -122,4 +123,5 @@ export const OPERATION_LIST = [
   lookMoths,
   lookHoles,
   lookCover,
+  lookBare,
 ] as const

@@ -42,6 +42,7 @@ const passed = computed(() => plan.value.notices.filter((n) => n.kind === 'seaso
 const first = computed(() => plan.value.follow.packages.find((p) => p.up.length > 0))
 const set = computed(() => plan.value.follow.packages.find((p) => p.plants && p.up.length === 0))
 const worked = computed(() => plan.value.follow.packages.filter((p) => !p.plants && p.presentable))
+const open = computed(() => plan.value.zones.filter((z) => z.bare?.staysOpen))
 const living = computed(() =>
   plan.value.zones.some((z) => z.sowing === 'over' || z.sowing === 'thin' || z.sowing === 'spots'),
 )
@@ -144,12 +145,17 @@ const zonesOf = (pack: string) =>
         <li><b>Keep off</b> it until the first mow.</li>
       </ul>
     </template>
-    <template v-if="worked.length">
+    <template v-if="worked.length || open.length">
       <h3>{{ first || set ? 'The ground that is not sown' : 'What you will see' }}</h3>
       <ul class="see">
         <li v-for="w in worked" :key="w.workPackage">
           <b>{{ zonesOf(w.workPackage) }}.</b> Nothing is sown. It looks rough and thin at first,
           and right from <SheetFigure :id="w.presentable!.id" />: it grows through by itself.
+        </li>
+        <li v-for="z in open" :key="z.id">
+          <b>{{ z.name }}.</b> Nothing is sown. About <SheetFigure :id="z.bare!.after" /> lies bare
+          once moss and mat are out. It does not close in a season by itself: we count after the
+          first pass and decide with you whether it is sown.
         </li>
         <li v-for="w in plan.follow.waterIn" :key="`${w.step} ${w.zone}`">
           <b>Water, {{ zoneName(w.zone) }}.</b> {{ showDay(w.day) }}:
@@ -165,7 +171,9 @@ const zonesOf = (pack: string) =>
         <li>Mow as usual once it has greened up. It may be walked on.</li>
       </ul>
     </template>
-    <p v-if="!first && !set && !worked.length" class="ground">Nothing is sown on this job.</p>
+    <p v-if="!first && !set && !worked.length && !open.length" class="ground">
+      Nothing is sown on this job.
+    </p>
   </section>
 </template>
 

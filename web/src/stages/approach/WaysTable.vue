@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Way } from '@juvena/core/approach/ways'
 import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
 import { APPROACH_NAMES, type ApproachId } from '@juvena/core/reference/lists'
@@ -28,8 +28,23 @@ const names = (kinds: StepKind[]) =>
     .filter((k) => !OPERATIONS[k].quiet)
     .map((k) => firm.say(OPERATIONS[k].name).toLowerCase())
     .join(', ')
-const looks = (days: number) =>
-  days === 0 ? 'never' : days < 14 ? `about ${days} days` : `about ${Math.round(days / 7)} weeks`
+const looks = ({ badDays: days, staysOpen }: Way) =>
+  staysOpen
+    ? 'until it is sown'
+    : days === 0
+      ? 'never'
+      : days < 14
+        ? `about ${days} days`
+        : `about ${Math.round(days / 7)} weeks`
+/** The best four stand beside each other; the rest behind one press. */
+const FIRST = 4
+const all = ref(false)
+const shown = computed(() => {
+  if (all.value) return ways.value
+  const first = ways.value.slice(0, FIRST)
+  const taken = ways.value.find(chosen)
+  return taken && !first.includes(taken) ? [...first.slice(0, FIRST - 1), taken] : first
+})
 </script>
 
 <template>
@@ -40,7 +55,7 @@ const looks = (days: number) =>
         <thead>
           <tr>
             <td></td>
-            <th v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
+            <th v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
               <button type="button" :aria-pressed="chosen(w)" @click="emit('take', w.approach)">
                 <b>{{ APPROACH_NAMES[w.approach].split(':')[0] }}</b>
                 <span class="small fit">{{
@@ -53,43 +68,54 @@ const looks = (days: number) =>
         <tbody>
           <tr>
             <th scope="row">your hours</th>
-            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
               <b>{{ w.hours > 0 ? firm.hand(w.hours, 'work-h') : 'none' }}</b>
             </td>
           </tr>
           <tr>
             <th scope="row">visits at least</th>
-            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
               {{ w.visits }}
             </td>
           </tr>
           <tr>
             <th scope="row">bare or rough</th>
-            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
-              {{ looks(w.badDays) }}
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
+              {{ looks(w) }}
+            </td>
+          </tr>
+          <tr v-if="shown.some((w) => w.bareAfter !== null)">
+            <th scope="row">bare after blades</th>
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
+              {{ w.bareAfter === null ? '' : `about ${firm.hand(w.bareAfter, '%')}` }}
             </td>
           </tr>
           <tr>
             <th scope="row">besides</th>
-            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
               {{ chosen(w) ? '' : names(w.more) || 'nothing' }}
             </td>
           </tr>
           <tr>
             <th scope="row">leaves out</th>
-            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
               {{ chosen(w) ? '' : names(w.less) || 'nothing' }}
             </td>
           </tr>
           <tr>
             <th scope="row">stays wrong</th>
-            <td v-for="w in ways" :key="w.approach" :class="{ chosen: chosen(w) }">
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
               {{ firm.say(w.leaves) }}
             </td>
           </tr>
         </tbody>
       </table>
     </div>
+    <p v-if="ways.length > FIRST" class="small">
+      <button type="button" class="quiet" :aria-expanded="all" @click="all = !all">
+        {{ all ? 'Show the best four' : `Show ${ways.length - FIRST} more` }}
+      </button>
+    </p>
     <p class="small soft note">Costs come here once prices are known.</p>
   </section>
 </template>
