@@ -15,7 +15,14 @@ import { followRules, phaseValues } from './establish/follow.ts'
 import { branchRule, laterRules } from './establish/laterSteps.ts'
 import { looksRules } from './establish/looksRight.ts'
 import { waterInRules, waterInValues } from './establish/waterIn.ts'
-import { doseValues, splitValues, waterReadings, waterRules } from './establish/waterRules.ts'
+import {
+  doseValues,
+  splitValues,
+  sprinklerValues,
+  waterReadings,
+  waterRules,
+} from './establish/waterRules.ts'
+import { handGround } from './reference/handTools.ts'
 import { findingReadings } from './findings/findInZone.ts'
 import { findingRules, seenRules } from './findings/findingRules.ts'
 import { coverLines, habitLines, thatchLines, wantedLines } from './findings/lines.ts'
@@ -49,7 +56,13 @@ import { looksBadValues } from './reference/looksBadValues.ts'
 import { operationRates, setUpHours } from './reference/operations.ts'
 import { operationValues } from './reference/operationValues.ts'
 import { lookValues } from './reference/lookValues.ts'
-import { drainValues, levelValues, lineWidths, trenchValues } from './reference/siteValues.ts'
+import {
+  lightTrust,
+  drainValues,
+  levelValues,
+  lineWidths,
+  trenchValues,
+} from './reference/siteValues.ts'
 import { orderRules } from './schedule/orderRules.ts'
 import { seedbedValues } from './schedule/seedbedOdds.ts'
 import { planWorthRule, worthRule } from './schedule/pieceWorth.ts'
@@ -171,6 +184,9 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'First mow': mowValues,
   'Watering by school': doseValues,
   'Splitting a run': splitValues,
+  'The least ground of a sprinkler': sprinklerValues,
+  'Ground worked by hand': handGround,
+  'How far a reading of light is trusted': lightTrust,
   'Water after work without seed': waterInValues,
   'Phases of water': phaseValues,
   'What bare ground takes': intake,

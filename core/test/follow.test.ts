@@ -195,7 +195,7 @@ describe('each day after a sowing', () => {
   it('20 L/min on 200 m² is 6 mm/h from sprinklers that run together, and 12 on each half in turn (by hand)', () => {
     const rate = (stations?: number) =>
       follow([zone({ precipitation: null, stations })], { site: { ...SOUTH, tapFlow: 20 } }).follow
-        .water!.zones[0]!.precipitation.value
+        .water!.zones[0]!.sprinkler!.precipitation.value
     expect([rate(), rate(2)]).toEqual([6, 12])
   })
 })

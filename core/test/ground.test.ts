@@ -171,3 +171,41 @@ describe('hours', () => {
     expect(rung.hours).toBeCloseTo(sum, 6)
   })
 })
+
+describe('small ground', () => {
+  const patch = { id: 'z2', name: 'Patch', area: '8 m2' as never, cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 }, thatch: 20, penetration: 'easy' as const, present: [] } // prettier-ignore
+  const lawn = { cover: { wanted: 95, weeds: 3, moss: 0, bare: 2 }, present: ['perennial-ryegrass', 'kentucky-bluegrass'] } // prettier-ignore
+  const p = planOf(
+    { site: SITE, watering: 'sure', zones: [zone(lawn as never), zone({ ...patch })] },
+    { today: '2027-08-05' },
+  )
+  const z = p.zones[1]!
+  it('under 15 m² is worked by hand: roughened, sown, covered, firmed, and no machine', () => {
+    const kinds = p.steps.filter((s) => s.zones.includes('z2')).map((s) => s.kind)
+    for (const k of ['scarify', 'core', 'loosen', 'grade', 'firm', 'cut-second'] as const)
+      expect(kinds, k).not.toContain(k)
+    for (const k of ['roughen', 'sow', 'work-in', 'cover', 'water'] as const)
+      expect(kinds, k).toContain(k)
+  })
+  it('a patch takes the grasses of its lawn', () => {
+    for (const m of z.seed!.mix) expect(lawn.present).toContain(m.grass)
+  })
+  it('under 40 m² is watered in litres, by can, rose or hose; never in short runs', () => {
+    const water = p.follow.water!.zones.find((w) => w.zone === 'z2')!
+    expect([water.sprinkler, Math.max(...Object.values(water.parts))]).toEqual([null, 1])
+    // 2 mm on 8 m² [calculation].
+    expect(water.litres.value).toBe(Number(p.follow.water!.dose.value) * 8)
+  })
+  it('a run is split only past what the surface stores (2 to 3 mm)', () => {
+    const cycles = (texture: string, precipitation: number, slope = '0') =>
+      plan({ texture: texture as never, precipitation, slope, cover: { wanted: 5, weeds: 0, moss: 0, bare: 95 } }).follow.water!.zones[0]!.parts.seedbed // prettier-ignore
+    expect(cycles('loam', 60)).toBe(1)
+    expect(cycles('clay', 12, '1 in 4')).toBeGreaterThan(1)
+    expect(cycles('clay', 12, '1 in 4')).toBeLessThan(8)
+  })
+  it('who asks for one patch is not sold a lawn', () => {
+    const thin = { cover: { wanted: 78, weeds: 8, moss: 0, bare: 14 } }
+    expect(plan(thin).zones[0]!.sowing).toBe('over')
+    expect(plan(thin, {}, { aims: ['mend-patch'] }).zones[0]!.sowing).toBe('spots')
+  })
+})

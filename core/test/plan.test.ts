@@ -38,7 +38,8 @@ describe('laws', () => {
   // A pan is rounded to the scale, and a test strip is as long as it is.
   it('double the area, double the amounts', () => {
     fc.assert(
-      fc.property(fc.double({ min: 5, max: 500, noNaN: true }), (area) => {
+      fc.property(fc.double({ min: 40, max: 500, noNaN: true }), (area) => {
+        // Ground too small for a machine or a sprinkler is worked in another way.
         const one = planOf({ zones: [zone({ area })], dressing: { depth: 5 } })
         const two = planOf({ zones: [zone({ area: area * 2 })], dressing: { depth: 5 } })
         const amounts = Object.values(one.figures).filter(
@@ -276,7 +277,9 @@ describe('water and first mow', () => {
       zones: [zone({ texture: 'clay', precipitation: 20 })],
       site: { ...SOUTH, tapFlow: 10 },
     })
-    expect(plan.follow.water!.zones[0]!.cycles).toBe(7)
+    // Of 8 mm at 20 mm/h, 24 min and the allowance, all but 3 mm/h stands; the surface stores 2.5 mm.
+    const { parts, growing } = plan.follow.water!.zones[0]!
+    expect(parts.growing).toBe(Math.ceil((17 * Number(growing.value)) / 60 / 2.5))
     expect(plan.notices.filter((n) => n.stage === 7).map((n) => n.id)).toEqual(
       expect.arrayContaining(['zone:z1.puddles', 'zone:z1.tap']),
     )

@@ -52,7 +52,7 @@ describe('the printed sheets', () => {
       for (const id of [line.total, ...Object.values(line.cells)])
         expect(printed.has(id), id).toBe(true)
     for (const z of p.follow.water!.zones)
-      expect(printed.has(z.minutes.id) && printed.has(z.litres.id)).toBe(true)
+      expect(printed.has(z.sprinkler!.minutes.id) && printed.has(z.litres.id)).toBe(true)
     for (const s of p.steps)
       expect(printed.has(s.day.id) && printed.has(s.hours.id), s.id).toBe(true)
   })

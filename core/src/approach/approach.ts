@@ -124,7 +124,10 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
       why: say`${r.wanted} wanted grass is below the ${quantity(line, '%')} line; low cover alone means new ground, not a kill-off.`,
     }
   const bumpy = isBumpy(brief) || (job.aims.includes('level') && r.lowsDepth !== null)
-  if (cover < trace.value(coverLines.thin))
+  const patch = job.aims.includes('mend-patch')
+  const bare = r.bare === null ? 0 : num(r.bare)
+  // Who asks for one patch is not sold a whole lawn.
+  if (cover < trace.value(coverLines.thin) && !(patch && bare > 0))
     return set
       ? {
           approach: 'plugs',
@@ -139,8 +142,6 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
             approach: 'overseed',
             why: say`${r.wanted} wanted grass is above the ${quantity(line, '%')} line: keep what is there and add to it.`,
           }
-  const patch = job.aims.includes('mend-patch')
-  const bare = r.bare === null ? 0 : num(r.bare)
   // Warm turf that spreads closes small gaps by itself.
   const heals = healsItself(r) && !patch && bare < trace.value(coverLines.gaps)
   const spots = repairsSown(brief) || patch || (!heals && bare >= trace.value(coverLines.mend))

@@ -7,10 +7,11 @@ import type { Prescription } from '../plan/prescription.ts'
 import { type StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { rule, tradeValues, value, type TradeValue } from '../rules/rule.ts'
-import { num } from '../trace/figure.ts'
+import type { Figure } from '../trace/figure.ts'
 import { stepScope, zoneOf } from '../trace/scope.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import type { Trace } from '../trace/trace.ts'
-import { runMinutes, sprinklerOf, tapFlow } from './watering.ts'
+import { runMinutes, sprinklerOf, tapFlow, tooSmallForSprinkler } from './watering.ts'
 
 const perDose = (is: number, says: string, range: readonly [number, number]) =>
   value(is, 'rain', 'practice', says, range)
@@ -23,7 +24,6 @@ export const waterInValues = tradeValues('water-in', {
   light: value(4, 'rain', 'model', 'Holes that dry are watered lightly with', [1, 10]),
   close: value(14, 'd', 'practice', 'Core holes close in about', [7, 28]),
   warm: value(22, 'C', 'model', 'Holes dry turf on usual days of', [15, 30]),
-  least: value(40, 'm2', 'practice', 'A sprinkler waters no less than', [10, 100]),
 })
 
 export const waterInRules = {
@@ -51,6 +51,12 @@ export const waterInRules = {
     formula: 'need * area',
     compute: ({ need, area }) => need * area,
   }),
+}
+
+/** Rate and evenness of the sprinklers of a zone. */
+function rateOf(by: { trace: Trace }, r: ZoneReadings, flow: Figure | null) {
+  const { precipitation, uniformity } = sprinklerOf(by, r, flow)
+  return { rate: precipitation, uniformity }
 }
 
 /** What each operation wants that wants water after it. */
@@ -101,8 +107,7 @@ export function waterIn(
       const need = trace.work(waterInRules.need, scope, {
         doses: wet.map((s) => trace.value(DOSES[s.kind]!)),
       })
-      const { precipitation, uniformity } = sprinklerOf({ trace }, r, flow)
-      const small = num(r.area) < v.least
+      const small = tooSmallForSprinkler(r, trace)
       return [
         {
           step: step.id,
@@ -114,7 +119,7 @@ export function waterIn(
             : runMinutes(
                 { schools, trace },
                 scope,
-                { need, rate: precipitation, uniformity },
+                { need, ...rateOf({ trace }, r, flow) },
                 {
                   key: 'water.in-minutes',
                   label: 'Water in, minutes',

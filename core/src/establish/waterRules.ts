@@ -156,6 +156,18 @@ export const waterRules = {
     formula: 'rate * minutes * area',
     compute: ({ rate, minutes, area }) => (rate / 60) * minutes * area,
   }),
+  byCan: rule({
+    ...water,
+    id: 'water.by-can',
+    key: 'water.litres',
+    label: 'Each run uses',
+    unit: 'L',
+    standing: 'calculation',
+    says: 'Too small for a sprinkler: a millimetre on a square metre is a litre, by can, rose or hose.',
+    inputs: { need: 'rain', area: 'm2' },
+    formula: 'need * area',
+    compute: ({ need, area }) => need * area,
+  }),
   daily: rule({
     ...water,
     id: 'water.daily',
@@ -181,6 +193,24 @@ export const waterRules = {
   }),
 }
 
+export const sprinklerValues = tradeValues('sprinkler', {
+  least: value(40, 'm2', 'practice', 'A sprinkler waters no less than; 40 to 60 m²', [10, 100]),
+})
+
 export const splitValues = tradeValues('water', {
+  stores: value(
+    2.5,
+    'rain',
+    'practice',
+    'Flat raked ground stores before it runs; 2 to 3 mm',
+    [0.5, 8],
+  ),
+  oneThrow: value(
+    100,
+    'm2',
+    'model',
+    'Ground over which one sprinkler is moved, where no stations are noted, from',
+    [20, 1000],
+  ),
   tapSlack: value(2, '%', 'model', 'Rate over what the tap gives is told from', [0, 20]),
 })

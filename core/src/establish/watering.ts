@@ -11,6 +11,7 @@ import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import {
   doseValues,
   slopeIntake,
+  sprinklerValues,
   splitValues,
   WATERING_TIMES,
   waterReadings,
@@ -103,12 +104,14 @@ export function sprinklerOf(
 }
 
 function waterZone(
-  { schools, trace }: Brief,
+  brief: Brief,
   r: ZoneReadings,
   doses: { dose: Figure; growing: Figure; settled: Figure },
   flow: Figure | null,
 ): { water: ZoneWater; notices: Notice[] } {
+  const { schools, trace } = brief
   const scope = zoneScope(r.id)
+  if (tooSmallForSprinkler(r, trace)) return { water: waterByCan(r, doses, trace), notices: [] }
   const { stations, precipitation, uniformity } = sprinklerOf({ trace }, r, flow)
   const run = (need: Figure, named: { key?: string; label?: string } = {}) =>
     runMinutes({ schools, trace }, scope, { need, rate: precipitation, uniformity }, named)
@@ -121,27 +124,93 @@ function waterZone(
   const takes = r.zone.texture
     ? trace.value(intake[r.zone.texture]) * slopeIntake(num(r.slope))
     : null
-  const cycles = takes && num(precipitation) > takes ? Math.ceil(num(precipitation) / takes) : 1
+  const growing = run(doses.growing, { key: 'water.growing', label: 'Growing on, each run' })
+  const settled = run(doses.settled, { key: 'water.settled', label: 'Established, each run' })
+  const split = (of: Figure) =>
+    takes === null ? 1 : partsOf(num(precipitation), num(of), takes, r, trace)
+  const parts = { seedbed: split(minutes), growing: split(growing), settled: split(settled) }
   const water: ZoneWater = {
     zone: r.id,
-    precipitation,
-    uniformity,
-    minutes,
+    sprinkler: { precipitation, uniformity, minutes },
     litres,
-    cycles,
+    parts,
     stations,
-    growingMinutes: run(doses.growing, { key: 'water.growing', label: 'Growing on, each run' }),
-    settledMinutes: run(doses.settled, { key: 'water.settled', label: 'Established, each run' }),
+    growing,
+    settled,
   }
-  return { water, notices: [...puddles(r, water, takes), ...moreThanTheTap(r, water, flow, trace)] }
+  return {
+    water,
+    notices: [
+      ...puddles(r, parts, precipitation, takes),
+      ...moreThanTheTap(r, stations, precipitation, flow, trace),
+      ...howManyPlaces(r, trace),
+    ],
+  }
+}
+
+/** A sprinkler waters no less than so much ground. */
+export const tooSmallForSprinkler = (r: ZoneReadings, trace: Trace): boolean =>
+  num(r.area!) < trace.value(sprinklerValues.least)
+
+/** Small ground, in litres a run. */
+function waterByCan(
+  r: ZoneReadings,
+  { dose, growing, settled }: { dose: Figure; growing: Figure; settled: Figure },
+  trace: Trace,
+): ZoneWater {
+  const litres = (need: Figure, named: { key?: string; label?: string } = {}) =>
+    trace.work(waterRules.byCan, zoneScope(r.id), { need, area: r.area! }, named)
+  return {
+    zone: r.id,
+    sprinkler: null,
+    litres: litres(dose),
+    parts: { seedbed: 1, growing: 1, settled: 1 },
+    stations: 1,
+    growing: litres(growing, { key: 'water.growing', label: 'Growing on, each time' }),
+    settled: litres(settled, { key: 'water.settled', label: 'Established, each time' }),
+  }
+}
+
+/**
+ * Into how many parts a run is split: what falls faster than the soil takes it in stands on the
+ * surface, which stores a little before it runs; less of it on a slope.
+ */
+function partsOf(
+  rate: number,
+  minutes: number,
+  takes: number,
+  r: ZoneReadings,
+  trace: Trace,
+): number {
+  const stands = ((rate - takes) * minutes) / 60
+  const stores = trace.value(splitValues.stores) * slopeIntake(num(r.slope))
+  return stands <= stores ? 1 : Math.ceil(stands / stores)
+}
+
+/** Where nothing is noted of its sprinklers, large ground is asked how often one is moved. */
+function howManyPlaces(r: ZoneReadings, trace: Trace): Notice[] {
+  const noted = r.zone.precipitation !== null || r.zone.stations !== null
+  if (noted || num(r.area!) < trace.value(splitValues.oneThrow)) return []
+  return [
+    {
+      id: figureId(zoneScope(r.id), 'places'),
+      stage: 7,
+      zone: r.id,
+      level: 'note',
+      title: say`${r.name}: from how many places is it watered?`,
+      says: 'The minutes are for all of it at once. Where one sprinkler is moved, or stations take turns, enter how many: each place then has its own minutes.',
+    },
+  ]
 }
 
 function puddles(
   r: ZoneReadings,
-  { cycles, precipitation }: ZoneWater,
+  { seedbed, growing, settled }: ZoneWater['parts'],
+  precipitation: Figure,
   takes: number | null,
 ): Notice[] {
-  if (cycles <= 1) return []
+  if (Math.max(seedbed, growing, settled) <= 1) return []
+  const some = (n: number) => (n > 1 ? `in ${n}` : 'in one')
   return [
     {
       id: figureId(zoneScope(r.id), 'puddles'),
@@ -149,7 +218,7 @@ function puddles(
       zone: r.id,
       level: 'warn',
       title: say`${r.name}: water would puddle.`,
-      says: say`Bare ${TEXTURE_NAMES[r.zone.texture!]} here takes in ${quantity(takes!, 'mm/h')} and ${precipitation} falls. Split each run in ${cycles}, with a pause to soak.`,
+      says: say`Bare ${TEXTURE_NAMES[r.zone.texture!]} here takes in ${quantity(takes!, 'mm/h')} and ${precipitation} falls. Split the runs, with a pause to soak: ${some(seedbed)} on the seedbed, ${some(growing)} while it grows on, ${some(settled)} after that.`,
       figure: precipitation.id,
     },
   ]
@@ -157,7 +226,8 @@ function puddles(
 
 function moreThanTheTap(
   r: ZoneReadings,
-  { stations, precipitation }: ZoneWater,
+  stations: number,
+  precipitation: Figure,
   flow: Figure | null,
   trace: Trace,
 ): Notice[] {
@@ -213,10 +283,14 @@ function timeAllowed(
   // A zone whose stations wait for one another takes longer by the clock than its litres by the
   // tap.
   const byClock = list.flatMap((z): Notice[] => {
-    if (z.stations === 1) return []
+    if (z.stations === 1 || !z.sprinkler) return []
     const scope = zoneScope(z.zone)
     const stations = trace.figures[figureId(scope, 'water.stations')] ?? z.stations
-    const clock = trace.work(waterRules.clock, scope, { minutes: z.minutes, stations, runs })
+    const clock = trace.work(waterRules.clock, scope, {
+      minutes: z.sprinkler.minutes,
+      stations,
+      runs,
+    })
     if (num(clock) <= allowed || over) return []
     return [
       {

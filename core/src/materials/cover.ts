@@ -117,5 +117,5 @@ export function workInDepth(
 ): number | null {
   const bears = deepestSeed(mix, trace)
   const over = covers.flatMap((c) => c.zones).find((z) => z.zone === zone)?.depth
-  return bears === null || !over ? bears : bears - num(over)
+  return bears === null || !over ? bears : Math.round((bears - num(over)) * 2) / 2
 }

@@ -76,16 +76,19 @@ export interface Follow {
 
 export interface ZoneWater {
   zone: string
-  precipitation: Figure
-  uniformity: Figure
-  minutes: Figure
+  /** Of its sprinklers; null where it is watered by can, rose or hose. */
+  sprinkler: { precipitation: Figure; uniformity: Figure; minutes: Figure } | null
   litres: Figure
-  /** Shorter runs with a pause between, where the soil takes it in slower than it falls. */
-  cycles: number
+  /**
+   * Into how many parts each run is split, with a pause between, where more falls than the soil takes
+   * in and its surface stores.
+   */
+  parts: { seedbed: number; growing: number; settled: number }
   /** Stations that run one after another, each for the minutes told. One where none are noted. */
   stations: number
-  growingMinutes: Figure
-  settledMinutes: Figure
+  /** Each run while it grows on, and once it is established: minutes, or litres by can. */
+  growing: Figure
+  settled: Figure
 }
 
 export interface WaterPlan {

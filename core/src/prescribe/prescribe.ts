@@ -3,7 +3,7 @@ import type { StationClimate } from '../climate/placeYear.ts'
 import { growingSeason, siteClimate, type SiteClimate } from '../climate/siteClimate.ts'
 import type { WeatherDay } from '../climate/weatherSeries.ts'
 import type { Firm } from '../entities/firm.ts'
-import type { Job } from '../entities/job.ts'
+import type { Job, Zone } from '../entities/job.ts'
 import { startOverLine } from '../findings/findInZone.ts'
 import { stillWanted } from '../findings/stillWanted.ts'
 import { planCover } from '../materials/cover.ts'
@@ -11,6 +11,8 @@ import { planDebris } from '../materials/debris.ts'
 import { planDressing } from '../materials/dressing.ts'
 import type { Prescription, ZonePlan } from '../plan/prescription.ts'
 import { firmSettings, looseFor } from '../firm/firmSettings.ts'
+import type { GrassId } from '../reference/grasses.ts'
+import { handGround } from '../reference/handTools.ts'
 import { levelValues, lightLines } from '../reference/siteValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { WaitingPeriods } from '../work/waitingPeriods.ts'
@@ -60,7 +62,13 @@ export function prescribe(brief: PrescribeBrief): Prescription {
     trace.recall(
       brief.memo,
       `zone ${zone.id}`,
-      { zone, survey, recount: brief.recounts.get(zone.id) ?? null, site },
+      {
+        zone,
+        lawn: lawnOf(zone, job, survey, trace),
+        survey,
+        recount: brief.recounts.get(zone.id) ?? null,
+        site,
+      },
       prescribeZone,
     ),
   )
@@ -121,6 +129,15 @@ export function prescribe(brief: PrescribeBrief): Prescription {
       ...coverNotices,
     ],
   }
+}
+
+/** The grasses of the largest zone beside a small one; none beside a larger. */
+function lawnOf(zone: Zone, { zones }: Job, survey: SiteSurvey, trace: Trace): readonly GrassId[] {
+  const size = (z: Zone) => z.area ?? survey.measured.zones.get(z.id)?.area ?? (z.length ?? 0) * (z.width ?? 0) // prettier-ignore
+  const least = trace.value(handGround.least)
+  if (zone.present.length > 0 || size(zone) === 0 || size(zone) >= least) return []
+  const lawns = zones.filter((z) => z.present.length > 0 && size(z) >= least)
+  return [...lawns].sort((a, b) => size(b) - size(a))[0]?.present ?? []
 }
 
 /** What all zones hang on, as one value: an edit in one zone leaves the others as they were worked. */

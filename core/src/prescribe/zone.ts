@@ -6,6 +6,7 @@ import type { Job, Zone } from '../entities/job.ts'
 import type { Finding } from '../findings/finding.ts'
 import { findInZone } from '../findings/findInZone.ts'
 import { coverLines } from '../findings/lines.ts'
+import type { GrassId } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import { waitsUntil, type Wait } from '../work/waitingPeriods.ts'
 import { judgeBags, judgeMix } from '../seed/judgeMix.ts'
@@ -59,13 +60,19 @@ export interface SiteInputs {
 export interface ZoneInputs {
   zone: Zone
   survey: SiteSurvey
+  /** The grasses of the lawn it is a patch of, where none were noted there. */
+  lawn: readonly GrassId[]
   /** Its cover as counted again since the walk; null where it was not. */
   recount: Recount | null
   site: SiteInputs & Versioned
 }
 
 /** One zone from its readings to its seed. */
-export function prescribeZone({ zone, survey, recount, site }: ZoneInputs, trace: Trace): ZonePlan {
+export function prescribeZone(
+  { zone: entered, lawn, survey, recount, site }: ZoneInputs,
+  trace: Trace,
+): ZonePlan {
+  const zone = entered.present.length > 0 ? entered : { ...entered, present: [...lawn] }
   const r = readZone(zone, survey, trace, recount)
   const { job, firm, schools, today, climate } = site
   const { lots } = job

@@ -9,6 +9,9 @@ import { branchesSaid } from './lookSaid.ts'
 import { differsText, otherDays } from './otherDays.ts'
 import { render, type Reader } from './render.ts'
 
+/** " in 3 parts"; nothing for a run that is not split. */
+const inParts = (parts: number) => (parts > 1 ? ` in ${parts} parts` : '')
+
 const SIGNS = { hold: 'STOP', warn: 'NOTE', note: 'note' } as const
 
 /**
@@ -93,7 +96,7 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
           `at ${water.times.join(', ')}`,
           ...water.zones.map(
             (z) =>
-              `${zoneName(z.zone)}: ${shown(z.minutes)} a run${z.cycles > 1 ? ` in ${z.cycles} parts` : ''}, then ${shown(z.growingMinutes)}, then ${shown(z.settledMinutes)}`,
+              `${zoneName(z.zone)}: ${shown(z.sprinkler?.minutes ?? z.litres)} a run${z.sprinkler ? '' : ' by can, rose or hose'}${inParts(z.parts.seedbed)}, then ${shown(z.growing)}${inParts(z.parts.growing)}, then ${shown(z.settled)}${inParts(z.parts.settled)}`,
           ),
         ]
       : [],

@@ -3,7 +3,7 @@ import type { Problem } from '../entities/problem.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
 import { showNumber } from '../quantities/show.ts'
 import { APPROACH_NAMES, type ApproachId } from '../reference/lists.ts'
-import { num } from '../trace/figure.ts'
+import { num, type Figure } from '../trace/figure.ts'
 import { joined, onDay, quantity, say, type Message, type Part } from '../rules/message.ts'
 import type { Stage } from '../rules/rule.ts'
 import { zoneFigureId } from '../walkover/zoneFigures.ts'
@@ -241,10 +241,13 @@ function water({ follow }: JobPlan): Line {
         ? { line: 'nothing sown to water', sub: 'water in, then as usual' }
         : { line: 'nothing to water yet', sub: NEEDS_A_ZONE }
   const { times, zones, daily } = follow.water
-  const most = Math.round(Math.max(0, ...zones.map((z) => num(z.minutes))))
+  const run = zones.reduce<Figure | null>((most, z) => {
+    const of = z.sprinkler?.minutes ?? null
+    return of && (most === null || num(of) > num(most)) ? of : most
+  }, null)
   const days = follow.packages.find((p) => p.wateringDays)?.wateringDays
   return {
-    line: `${times.length} × ${most} min${days ? `, ${num(days)} days` : ''}`,
+    line: say`${times.length} × ${run ? `${Math.round(num(run))} min` : quantity(Math.round(Math.max(...zones.map((z) => num(z.litres)))), 'L')}${days ? `, ${num(days)} days` : ''}`,
     sub: say`${daily} a day`,
   }
 }

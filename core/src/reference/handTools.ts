@@ -7,3 +7,8 @@ export const handTools = tradeValues('rate', {
   slit: value(700, 'm2/h', 'model', 'Slit seeding', [50, 10_000]),
   peatRoller: value(500, 'm2/h', 'model', 'Covering seed with a peat roller', [20, 5000]),
 })
+
+/** What is worked by hand alone. */
+export const handGround = tradeValues('by-hand', {
+  least: value(15, 'm2', 'practice', 'No machine goes on ground of less than', [1, 60]),
+})

@@ -3,7 +3,7 @@ import { kindOf, type Grass, type GrassId } from '../reference/grasses.ts'
 import { num } from '../trace/figure.ts'
 import { say, type Message } from '../rules/message.ts'
 import { fitValues, type Fit } from './fit/fit.ts'
-import { leastSun, type FitGround } from './fit/judging.ts'
+import { isPatch, leastSun, type FitGround } from './fit/judging.ts'
 
 /** Which grasses the sward that stands allows; all where `only` is null. */
 export interface Leading {
@@ -42,7 +42,11 @@ export function whatLeads(
       says: say`Nothing foreign goes into turf that spreads: ${names} only.`,
     }
   // New ground of cool grass is sown with what suits it; so is a sward too thin to match.
-  if (sowing === 'new' && (r.wanted === null || num(r.wanted) < trace.value(coverLines.fifty)))
+  if (
+    sowing === 'new' &&
+    !isPatch(ground) &&
+    (r.wanted === null || num(r.wanted) < trace.value(coverLines.fifty))
+  )
     return free('Too little stands to be matched.')
   const there = own.filter((f) => present.includes(f.grass))
   const able = there.filter((f) => f.out === null)

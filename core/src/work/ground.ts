@@ -2,6 +2,7 @@ import { coverLines } from '../findings/lines.ts'
 import { sum } from '../quantities/sum.ts'
 import type { Sowing } from '../reference/lists.ts'
 import { kindsThat, OPERATIONS, type StepKind } from '../reference/operations.ts'
+import { handGround } from '../reference/handTools.ts'
 import { lineWidths } from '../reference/siteValues.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { reading, rule, tradeValues, value, type TradeValue } from '../rules/rule.ts'
@@ -194,3 +195,7 @@ export function groundOf(
       return area
   }
 }
+
+/** Ground too small for a machine: it is worked with hand tools. */
+export const isSmall = (r: Pick<ZoneReadings, 'area'>, trace: Trace): boolean =>
+  r.area !== null && num(r.area) < trace.value(handGround.least)

@@ -5,6 +5,7 @@ import { SOWING_NAMES, type Sowing } from '../reference/lists.ts'
 import type { StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
+import { isSmall } from './ground.ts'
 import { say, type Message } from '../rules/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
@@ -67,11 +68,11 @@ const COVER_OFF: Message =
 const FIRMED: Message = 'The bed is firmed until it shows true.'
 const OPENED: Message = 'Seed has to touch soil.'
 
-function opening({ r, asked }: SowingContext): Line[] {
+function opening({ r, asked, trace }: SowingContext): Line[] {
   // Cores alone leave the ground between them shut, so it is raked; with a scarifier asked for,
   // that opens it.
-  if (asked.has('scarify')) return []
-  return stolonOnly(r) || asked.has('core')
+  if (asked.has('scarify') && !isSmall(r, trace)) return []
+  return stolonOnly(r) || asked.has('core') || isSmall(r, trace)
     ? [['rake', OPENED]]
     : [['scarify', OPENED, 'should', 1]]
 }
@@ -178,6 +179,16 @@ export function sowingForbids(
     ? (['cut-first', 'cut-second', 'rake', 'scarify'] as const).map((op) => no(op, gone))
     : []
   const bank = num(r.slope) >= trace.value(slopeLines.bank)
+  const byHand: Message =
+    'Too small for a machine: it is roughened, sown, dusted over and firmed by hand.'
+  const small = isSmall(r, trace)
+    ? [
+        no('scarify', byHand),
+        no('grade', byHand),
+        no('firm', byHand),
+        ...(isHard(r) ? [] : [no('loosen', byHand)]),
+      ]
+    : []
   const held: Message =
     'On a bank the grade is the asset, and loose soil slides: it is raked open only.'
   const loosened: Message = isHard(r)
@@ -187,6 +198,7 @@ export function sowingForbids(
     return [
       ...seeded,
       ...lifted,
+      ...small,
       ...(bank
         ? [no('loosen', loosened), no('grade', held), no('firm', held)]
         : [no('spike', 'The ground is loosened all over instead.')]),
@@ -207,5 +219,5 @@ export function sowingForbids(
         ['cut-first', 'cut-second', 'rake', 'scarify', 'core', 'dress', 'collect-cores'] as const
       ).map((op) => no(op, 'It waits for the proper sowing.')),
     ]
-  return [...seeded, ...lifted]
+  return [...seeded, ...lifted, ...(isSmall(r, trace) ? [no('scarify', byHand)] : [])]
 }

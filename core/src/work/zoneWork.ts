@@ -1,10 +1,14 @@
 import { isWatered } from '../entities/job.ts'
 import type { Sowing } from '../reference/lists.ts'
+import { stolonOnly } from '../findings/findingAsks.ts'
+import { slopeLines } from '../findings/lines.ts'
+import { num } from '../trace/figure.ts'
+import type { Trace } from '../trace/trace.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { Figure } from '../trace/figure.ts'
 import { buriedShare, leafLeft, leafStanding, type Cut } from './burial.ts'
 import { decisionsFor, type Decision } from './decisions.ts'
-import { SOWN_REPAIRS, groundOf, inPart, sownGround } from './ground.ts'
+import { SOWN_REPAIRS, groundOf, inPart, isSmall, sownGround } from './ground.ts'
 import { PRESETS } from './presets.ts'
 import { ask } from './asksOf.ts'
 import { bareAfter, staysOpen } from './bareAfter.ts'
@@ -104,6 +108,14 @@ const healsAfter = ({ r, job }: Pick<WorkBrief, 'r' | 'job'>, sowing: Sowing): b
   r.present.some((g) => g.spreads) ||
   (isSown(sowing) && isWatered(job))
 
+/** The hand tool, where a machine is too big for the ground, tears its runners or slides off it. */
+function byHand(operation: StepKind, r: WorkBrief['r'], trace: Trace): string | null {
+  if (!OPERATIONS[operation].tools?.hand) return null
+  const torn =
+    operation === 'rake' && (stolonOnly(r) || num(r.slope) >= trace.value(slopeLines.steep))
+  return torn || isSmall(r, trace) ? 'hand' : null
+}
+
 /** How a planned operation is done: as the person set it, or as those who ask want it. */
 function operationIn(
   brief: WorkBrief,
@@ -128,7 +140,7 @@ function operationIn(
     depth: own?.depth ?? asks.find((a) => a.depth !== undefined)?.depth ?? null,
     height: own?.height ?? null,
     tines: own?.tines ?? null,
-    tool: own?.tool && OPERATIONS[operation].tools?.[own.tool] ? own.tool : null,
+    tool: own?.tool && OPERATIONS[operation].tools?.[own.tool] ? own.tool : byHand(operation, r, trace), // prettier-ignore
     ground,
     yours: yours || own?.passes != null || own?.depth != null || own?.height != null,
   }

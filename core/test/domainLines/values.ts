@@ -345,6 +345,7 @@ operation.afterFlight                      14 d       practice      5..30
 operation.sheet                            10 d       practice      5..21
 ph.acidCentipede                            5 1       practice      4..6
 bulk.bag                                 0.75 m3      practice      0.3..1.5
+by-hand.least                        15 m2        practice      1..60
 materials.turf.waste                        5 %       practice      0..30
 rate.seed-safe                           2000 m2/h    model         200..20000
 set-up.seed-safe                          0.5 h       model         0..4
@@ -562,8 +563,9 @@ water-in.opened                      5 rain       model         2..15
 water-in.light                       4 rain       model         1..10
 water-in.close                       14 d         practice      7..28
 water-in.warm                        22 C         model         15..30
-water-in.least                       40 m2        practice      10..100
 lag.barrierFresh                     14 d         model         0..60
+light-trust.lives                    30 %         practice      5..90
+light-trust.reading                  0.5 h        practice      0..2
 look.stands                          80 %         practice      50..95
 rate.wake                            250 m2/h     model         20..2000
 seedbed.washes                       12 %         model         0..80
@@ -573,4 +575,7 @@ seedbed.closed                       30 %         model         0..80
 set-up.look-awake                    0.25 h       model         0..4
 set-up.look-bare                     0.25 h       model         0..4
 set-up.wake                          0.25 h       model         0..4
+sprinkler.least                      40 m2        practice      10..100
+water.oneThrow                       100 m2       model         20..1000
+water.stores                         2.5 rain     practice      0.5..8
 `

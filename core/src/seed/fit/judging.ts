@@ -7,6 +7,7 @@ import type { Sowing } from '../../reference/lists.ts'
 import type { Schools } from '../../reference/schools.ts'
 import { say, type Message } from '../../rules/message.ts'
 import { tradeValues, value, type TradeValue } from '../../rules/rule.ts'
+import { isSmall } from '../../work/ground.ts'
 import { livesThere } from '../../findings/findingAsks.ts'
 import { lightLines, lightTrust } from '../../reference/siteValues.ts'
 import { num } from '../../trace/figure.ts'
@@ -144,6 +145,10 @@ export const bears = (level: Level, v: FitNumbers): number => share(v[BEARS[leve
 /** 100 where it bears what is asked (0 to 1), less by each step it falls short. */
 export const rated = (asked: number, level: Level, v: FitNumbers): number =>
   100 * (1 - Math.max(0, asked - bears(level, v)))
+
+/** A patch within a lawn: spots that are mended, or ground too small for a machine. */
+export const isPatch = ({ r, sowing, trace }: Pick<FitGround, 'r' | 'sowing' | 'trace'>): boolean =>
+  sowing === 'spots' || isSmall(r, trace)
 
 /** The least sun a grass is at home in, by the school of shade. */
 export function leastSun(

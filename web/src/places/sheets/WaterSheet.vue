@@ -14,6 +14,7 @@ const job = useJob()
 // Whoever reads this page does not follow numbers to their working.
 provide(NOTES, ref(new Map()))
 const water = computed(() => job.plan!.follow.water!)
+const split = computed(() => water.value.zones.some((z) => Math.max(...Object.values(z.parts)) > 1))
 const packages = computed(() => job.plan!.follow.packages.filter((p) => p.plants))
 /** Seed is kept moist until the slowest is up, or until growth stops. */
 const moistUntil = ({ handOver, rest }: PackageFollow) => {
@@ -21,6 +22,8 @@ const moistUntil = ({ handOver, rest }: PackageFollow) => {
   return rest && rest.from < up ? rest.from : up
 }
 const name = (id: string) => job.plan!.zones.find((z) => z.id === zoneOf(id))?.name ?? id
+/** " in 3": with a pause between. */
+const inParts = (parts: number) => (parts > 1 ? ` in ${parts}` : '')
 /** Most days of the calendar that are printed. */
 const LONGEST = 60
 </script>
@@ -57,15 +60,20 @@ const LONGEST = 60
           <td>
             <b>{{ name(z.zone) }}</b><span v-if="z.stations > 1"
               >, each of {{ z.stations }} stations in turn</span
-            ><span v-if="z.cycles > 1"> in {{ z.cycles }} short runs with pauses</span>
+            ><span v-if="!z.sprinkler">, by can, rose or hose</span>
           </td>
-          <td class="n"><SheetFigure :id="z.minutes.id" /></td>
+          <td class="n">
+            <SheetFigure v-if="z.sprinkler" :id="z.sprinkler.minutes.id" />{{
+              inParts(z.parts.seedbed)
+            }}
+          </td>
           <td class="n"><SheetFigure :id="z.litres.id" /></td>
-          <td class="n"><SheetFigure :id="z.growingMinutes.id" /></td>
-          <td class="n"><SheetFigure :id="z.settledMinutes.id" /></td>
+          <td class="n"><SheetFigure :id="z.growing.id" />{{ inParts(z.parts.growing) }}</td>
+          <td class="n"><SheetFigure :id="z.settled.id" />{{ inParts(z.parts.settled) }}</td>
         </tr>
       </tbody>
     </table>
+    <p v-if="split">“in 3” means three parts with a pause between, so that the water soaks in.</p>
     <p class="all">
       All zones a day <SheetFigure :id="water.daily.id" /><template v-if="water.tapMinutes"
         >, the tap open <SheetFigure :id="water.tapMinutes.id" /></template

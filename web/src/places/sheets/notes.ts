@@ -29,7 +29,7 @@ export function printedFigures(plan: JobPlan): string[] {
       'job.water.settled',
     )
     for (const z of water.zones)
-      ids.push(z.minutes.id, z.litres.id, z.growingMinutes.id, z.settledMinutes.id)
+      ids.push(z.sprinkler?.minutes.id, z.litres.id, z.growing.id, z.settled.id)
   }
   return [...new Set(ids.filter((id): id is string => !!id && id in plan.figures))]
 }

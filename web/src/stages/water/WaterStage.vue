@@ -118,18 +118,32 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
             <td>
               <b>{{ zoneName(z.zone) }}</b><small v-if="z.stations > 1" class="cycles"
                 >each of {{ z.stations }} stations, in turn</small
-              ><small v-if="z.cycles > 1" class="cycles"
-                >in {{ z.cycles }} short runs, pauses between</small
+              ><small v-if="!z.sprinkler" class="cycles">by can, rose or hose</small>
+            </td>
+            <td class="n" data-label="rate">
+              <FigureValue v-if="z.sprinkler" :id="z.sprinkler.precipitation.id" />
+            </td>
+            <td class="n" data-label="DU">
+              <FigureValue v-if="z.sprinkler" :id="z.sprinkler.uniformity.id" />
+            </td>
+            <td class="n" data-label="seedbed run">
+              <FigureValue :id="z.sprinkler?.minutes.id ?? z.litres.id" size="big" /><small
+                v-if="z.parts.seedbed > 1"
+                class="cycles"
+                >in {{ z.parts.seedbed }} parts</small
               >
             </td>
-            <td class="n" data-label="rate"><FigureValue :id="z.precipitation.id" /></td>
-            <td class="n" data-label="DU"><FigureValue :id="z.uniformity.id" /></td>
-            <td class="n" data-label="seedbed run">
-              <FigureValue :id="z.minutes.id" size="big" />
-            </td>
             <td class="n" data-label="litres a run"><FigureValue :id="z.litres.id" /></td>
-            <td class="n" data-label="growing on"><FigureValue :id="z.growingMinutes.id" /></td>
-            <td class="n" data-label="established"><FigureValue :id="z.settledMinutes.id" /></td>
+            <td class="n" data-label="growing on">
+              <FigureValue :id="z.growing.id" /><small v-if="z.parts.growing > 1" class="cycles"
+                >in {{ z.parts.growing }} parts</small
+              >
+            </td>
+            <td class="n" data-label="established">
+              <FigureValue :id="z.settled.id" /><small v-if="z.parts.settled > 1" class="cycles"
+                >in {{ z.parts.settled }} parts</small
+              >
+            </td>
           </tr>
         </tbody>
       </table>
