@@ -78,7 +78,9 @@ import { lotValues } from './stock/lotWorth.ts'
 import type { Message } from './rules/message.ts'
 import type { Declaration, Procedure, Rule, TradeValue } from './rules/rule.ts'
 import { readings, surveyLines, surveyRules } from './walkover/surveyRules.ts'
+import { edgingRules, edgingValues } from './materials/edging.ts'
 import { bareRules, bareValues } from './work/bareAfter.ts'
+import { deepValues } from './work/burial.ts'
 import { groundReadings, groundRules, groundValues } from './work/ground.ts'
 import { hoursRules } from './work/hours.ts'
 import { badDays } from './work/looksBad.ts'
@@ -89,6 +91,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   seenRules,
   approachRules,
   bareRules,
+  edgingRules,
   groundRules,
   mixRules,
   seedRules,
@@ -152,6 +155,8 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   Thatch: thatchLines,
   'Ground nobody measured': groundValues,
   'Bare after the blades': bareValues,
+  Edging: edgingValues,
+  'Lows too deep for lifts': deepValues,
   Cores: coringValues,
   'Days of bad looks, by what is sown': badDays,
   'Days of bad looks, by what is done': looksBadValues,

@@ -149,7 +149,7 @@ describe('a part of the fit', () => {
   })
   it('cut: each per cent under its lowest costs two, each over its highest one; under 70 % of the lowest it is not sown at all', () => {
     const [low, high] = RYE.cut
-    const at = (heightOfCut: number) => part('cut', { heightOfCut, mower: 'reel' })!
+    const at = (heightOfCut: number) => part('cut', { heightOfCut, mower: 'reel', present: [] })!
     expect([at(low).rating, at(high).rating]).toEqual([100, 100])
     expect(at(low * 0.9)).toMatchObject({
       says: expect.stringContaining(RYE.cutFails[0]) as string,
@@ -159,10 +159,11 @@ describe('a part of the fit', () => {
       says: expect.stringContaining(RYE.cutFails[1]) as string,
     })
     expect(at(high * 1.2).rating).toBeCloseTo(80, 9)
+    const sown = [{ grass: RYE.id, share: 100 }]
     const left = (heightOfCut: number) =>
-      planOf({ zones: [zone({ heightOfCut, mower: 'reel' })] }).zones[0]!.seed?.mix.some(
-        (m) => m.grass === RYE.id,
-      ) ?? false
+      planOf({
+        zones: [zone({ heightOfCut, mower: 'reel', present: [], mix: sown as never })],
+      }).notices.every((n) => !n.title.includes('does not fit'))
     expect([left((low * 70) / 100), left((low * 70) / 100 - 0.1)]).toEqual([true, false])
   })
   it('water: sand asks for 35 more than the 20 of any ground, a slope for 25, nobody to water for 40', () => {

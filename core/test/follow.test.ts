@@ -167,7 +167,7 @@ describe('each day after a sowing', () => {
   it('opens the rule it was found by', () => {
     const deep = zone({
       cover: { wanted: 80, weeds: 5, moss: 0, bare: 15 },
-      lowsDepth: 25,
+      lowsDepth: 20,
       lowsShare: 30,
       litter: 'leaf',
     })

@@ -209,3 +209,66 @@ describe('small ground', () => {
     expect(plan(thin, {}, { aims: ['mend-patch'] }).zones[0]!.sowing).toBe('spots')
   })
 })
+
+describe('how low it is cut, and how deep it is filled', () => {
+  const sound = { cover: { wanted: 94, weeds: 4, moss: 1, bare: 1 } }
+  it('turf mown below the range of its grass is raised by a notch a week; its mows go by the range', () => {
+    const low = plan({ ...sound, present: ['tall-fescue'], heightOfCut: 30 })
+    expect(low.findings.find((f) => f.kind === 'cut')!.word).toBe('mown too low')
+    const raised = step(low, 'raise-cut')!
+    // 20 mm in notches of 7 [calculation].
+    expect(raised.how).toContain('from 30 mm to 50 mm')
+    expect(raised.how).toContain('3 weeks')
+    const right = plan({ ...sound, present: ['tall-fescue'], heightOfCut: 60 })
+    expect([right.findings.some((f) => f.kind === 'cut'), step(right, 'raise-cut')]).toEqual([false, undefined]) // prettier-ignore
+    // Opened hard for seed it is cut to half the foot of its range, not to half of what is too low.
+    const thin = plan({ present: ['tall-fescue'], heightOfCut: 30, cover: { wanted: 60, weeds: 5, moss: 0, bare: 35 } }) // prettier-ignore
+    expect(step(thin, 'cut-second')!.how).toContain('to 25 mm')
+    expect(thin.zones[0]!.seed!.mix.map((m) => m.grass)).toEqual(['tall-fescue'])
+  })
+  it('tall leaf is lowered before it is dressed', () => {
+    const at = (heightOfCut: number) =>
+      plan({ ...sound, present: ['tall-fescue'], heightOfCut, lowsDepth: 20, lowsShare: 30 }, {}, { aims: ['level'] }) // prettier-ignore
+    const tall = at(75)
+    expect(step(tall, 'cut-first')!.chosen <= step(tall, 'dress')!.chosen).toBe(true)
+    expect(step(at(45), 'cut-first')).toBeUndefined()
+  })
+  it('lows over 25 mm, or over three lifts, are filled under the turf; shallow ones dressed', () => {
+    const lows = (lowsDepth: number, more: object = {}) =>
+      plan({ ...sound, mower: 'reel', heightOfCut: 40, lowsDepth, lowsShare: 20, ...more }, {}, { aims: ['level'] }) // prettier-ignore
+    const deep = lows(60)
+    expect([step(deep, 'lay-back') !== undefined, step(deep, 'dress')]).toEqual([true, undefined])
+    // 200 m² × 20 % × 60 mm is 2.4 m³ in place [calculation].
+    expect(valueOf(deep, 'zone:z1.dressing.volume')).toBeCloseTo(2.4, 9)
+    expect(deep.notices.some((n) => n.id === 'zone:z1.laid-back')).toBe(true)
+    const shallow = lows(12)
+    expect([step(shallow, 'lay-back'), step(shallow, 'dress') !== undefined]).toEqual([undefined, true]) // prettier-ignore
+    // A person who switches the dressing on has lifts.
+    const own = lows(60, { operations: { dress: { on: true } } })
+    expect(own.steps.filter((s) => s.kind === 'dress-again').length).toBeGreaterThan(2)
+    for (const s of own.steps.filter((x) => x.kind === 'dress-again'))
+      expect(s.chosen.slice(5, 7), s.chosen).not.toMatch(/11|12|01|02/)
+  })
+})
+
+describe('edges', () => {
+  const sound = { cover: { wanted: 94, weeds: 4, moss: 1, bare: 1 } }
+  it('bare under plants, the strip is opened and sown, and no edge is lifted', () => {
+    const p = plan({ ...sound, edges: 'bare' })
+    expect(step(p, 'plant-strip')).toBeDefined()
+    expect(step(p, 'edge')).toBeUndefined()
+    expect(step(p, 'sow')).toBeDefined()
+    // A quarter of the way round 200 m², 0.3 m wide [calculation on common practice].
+    expect(valueOf(p, 'zone:z1.strip.ground')).toBeCloseTo(Math.sqrt(200) * 0.3, 6)
+  })
+  it('set, its metres, stakes and joints are on the list', () => {
+    const p = plan({ ...sound, edges: 'bulged' })
+    const line = p.materials.find((m) => m.kind === 'edging')!
+    const metres = Number(p.figures[line.total]!.value)
+    expect(metres).toBeCloseTo(Math.sqrt(200) * 1.05, 6)
+    expect(line.also.map((id) => p.figures[id]!.value)).toEqual([
+      Math.ceil(metres / 0.9) + 1,
+      Math.ceil(metres / 2.4) - 1,
+    ])
+  })
+})

@@ -228,6 +228,7 @@ describe('cores, sand and lifts', () => {
           heightOfCut: 24,
           lowsDepth: 30,
           lowsShare: 40,
+          operations: { 'lay-back': { on: false } },
         }),
       ],
     })

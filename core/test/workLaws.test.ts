@@ -4,6 +4,8 @@ import { addDays } from '../src/calendar/day.ts'
 import { GRASSES } from '../src/reference/grasses.ts'
 import { OPERATIONS } from '../src/reference/operations.ts'
 import type { JobPlan, ZoneSummary } from '../src/plan/jobPlan.ts'
+import { stepAmounts } from '../src/present/dayWork.ts'
+import { MOST_LIFTS } from '../src/reference/materialValues.ts'
 import type { PackagePlan } from '../src/plan/order.ts'
 import { zoneOf } from '../src/trace/scope.ts'
 import { said } from './makeJob.ts'
@@ -69,10 +71,30 @@ describe('the work of any job', () => {
       expect(ordered('cover.')).toBe(kinds.has('cover'))
       expect([ordered('turf'), ordered('plugs')]).toEqual([kinds.has('turf'), kinds.has('plugs')])
       expect(ordered('dressing') || ordered('soil.')).toBe(
-        ['dress', 'trench', 'sand-in', 'dog-soil', 'dig-clumps'].some((k) => kinds.has(k as never)),
+        ['dress', 'trench', 'lay-back', 'sand-in', 'dog-soil', 'dig-clumps'].some((k) =>
+          kinds.has(k as never),
+        ),
       )
       for (const m of p.materials)
         expect(Number(p.figures[m.total]!.value), m.id).toBeGreaterThan(0)
+    }))
+  it('what the steps put down is what is ordered: soil, sand, feed, covers, edging', () =>
+    forAny((p, { draft }) => {
+      const told = new Map<string, number>()
+      const add = (to: Map<string, number>, name: unknown, amount: number) =>
+        to.set(said(name as never), (to.get(said(name as never)) ?? 0) + amount)
+      for (const s of p.steps)
+        for (const a of stepAmounts(s, p, { lots: [] }))
+          if (typeof a.value === 'number') add(told, a.what, a.value)
+      const ordered = new Map<string, number>()
+      const KINDS = ['dressing', 'soil', 'feed', 'cover', 'edging', 'turf', 'plugs']
+      // Only the first lifts of very many get days.
+      const many = p.materials.some((m) => m.spread?.some((s) => s.lifts > MOST_LIFTS))
+      if (many || draft.zones!.length === 0) return
+      for (const m of p.materials.filter((x) => KINDS.includes(x.kind)))
+        add(ordered, m.name, Number(p.figures[m.total]!.value))
+      for (const [name, amount] of ordered)
+        expect(Math.abs((told.get(name) ?? 0) - amount), name).toBeLessThan(1e-6 * Math.max(1, amount)) // prettier-ignore
     }))
   it('seed never without an opened surface, or a word that nothing opens it', () =>
     forAny((p) => {

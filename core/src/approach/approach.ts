@@ -6,6 +6,7 @@ import { coverLines } from '../findings/lines.ts'
 import { APPROACH_NAMES, type ApproachId } from '../reference/lists.ts'
 import { lightLines } from '../reference/siteValues.ts'
 import type { Schools } from '../reference/schools.ts'
+import { OPERATIONS } from '../reference/operations.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { setNotSown } from '../seed/whatLeads.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
@@ -173,7 +174,7 @@ const repairsSown = ({ r, findings, trace }: Brief): boolean =>
   findings.some(
     (f) =>
       f.zone === r.zone.id &&
-      f.wants.some((w) => w.strength === 'must' && w.operation === 'dog-soil'),
+      f.wants.some((w) => w.strength === 'must' && OPERATIONS[w.operation].leavesBare),
   )
 
 /** Findings or drawings that ask for work on a lawn that is not sown. */

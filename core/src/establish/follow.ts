@@ -321,23 +321,23 @@ function firstMowOf(
 ): { zone: string; height: Figure; notices: Notice[] } {
   const scope = zoneScope(r.id)
   if (livingSward(work.sowing))
-    return { zone: r.id, height: trace.work(mowRules.goesOn, scope, { cut: r.cut }), notices: [] }
-  const school = mowSchool(schools.firstMow, num(r.cut), trace.value(mowValues.inchFrom))
+    return { zone: r.id, height: trace.work(mowRules.goesOn, scope, { cut: r.keep }), notices: [] }
+  const school = mowSchool(schools.firstMow, num(r.keep), trace.value(mowValues.inchFrom))
   const inch = school === 'inch-over'
   const about = {
     school: `firstMow:${school}`,
     change: say`The “${schoolName('firstMow', inch ? 'one-third' : 'inch-over')}” school.`,
   }
   const height = inch
-    ? trace.work(mowRules.inchOver, scope, { cut: r.cut }, about)
-    : trace.work(mowRules.oneThird, scope, { cut: r.cut }, about)
+    ? trace.work(mowRules.inchOver, scope, { cut: r.keep }, about)
+    : trace.work(mowRules.oneThird, scope, { cut: r.keep }, about)
   if (school === schools.firstMow) return { zone: r.id, height, notices: [] }
   const notice: Notice = {
     id: figureId(scope, 'mow-school'),
     stage: 8,
     zone: r.id,
     level: 'note',
-    title: say`${r.name}: inch-over is refused at ${r.cut}.`,
+    title: say`${r.name}: inch-over is refused at ${r.keep}.`,
     says: say`Under ${quantity(trace.value(mowValues.inchFrom), 'mm')} an inch is too much of the leaf. The one-third school is used here.`,
   }
   return { zone: r.id, height, notices: [notice] }

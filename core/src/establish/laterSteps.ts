@@ -1,6 +1,7 @@
 import { addDays, dayNumber, laterDay, type Day } from '../calendar/day.ts'
 import { mowable, type MowingSeason } from '../climate/mowingSeason.ts'
 import type { Care } from '../climate/careWindow.ts'
+import { YEAR_DAYS } from '../climate/yearDay.ts'
 import { windowToWork } from '../climate/windows.ts'
 import { startOverLine } from '../findings/findInZone.ts'
 import { mowRules } from './firstMow.ts'
@@ -149,8 +150,11 @@ function firstOpen(
 ): Day {
   const window = windowToWork(plan.season, care, isWatered(job), p.climate, schools, trace)
   const start = dayNumber(window.start)
-  const at = window.states.findIndex((state, i) => state === 'open' && start + i >= dayNumber(from))
-  return at < 0 ? from : addDays(window.start, at)
+  // The window is told for eighteen months; later years are like the first.
+  const years = Math.max(0, Math.ceil((dayNumber(from) - start - YEAR_DAYS) / YEAR_DAYS))
+  const since = dayNumber(from) - years * YEAR_DAYS
+  const at = window.states.findIndex((state, i) => state === 'open' && start + i >= since)
+  return at < 0 ? from : addDays(window.start, at + years * YEAR_DAYS)
 }
 
 /** A day in growth; of several in a row, each so many days after the one before. */
@@ -356,9 +360,9 @@ function heightsSaid(
 ): Message[] {
   const zoneAt = (id: string) => p.zones.find((z) => z.r.id === zoneOf(id))!.r
   const one = ({ zone, height }: PackageFollow['mow'][number]): Message =>
-    by === 'standing' ? say`when it stands ${height}` : say`to ${zoneAt(zone).cut}`
+    by === 'standing' ? say`when it stands ${height}` : say`to ${zoneAt(zone).keep}`
   const worth = (h: PackageFollow['mow'][number]) =>
-    num(by === 'standing' ? h.height : zoneAt(h.zone).cut)
+    num(by === 'standing' ? h.height : zoneAt(h.zone).keep)
   if (heights.every((h) => worth(h) === worth(heights[0]!))) return heights.slice(0, 1).map(one)
   return heights.map((h) => say`${zoneAt(h.zone).name}: ${one(h)}`)
 }

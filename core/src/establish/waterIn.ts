@@ -69,6 +69,7 @@ const DOSES: Partial<Record<StepKind, TradeValue>> = {
   scarify: waterInValues.opened,
   wetting: waterInValues.core,
   wake: waterInValues.core,
+  'lay-back': waterInValues.core,
   'pre-emergence': waterInValues.feed,
   'pre-emergence-again': waterInValues.feed,
 }
@@ -94,8 +95,10 @@ export function waterIn(
   const unsown = new Set(
     packages.filter((plan) => !plan.plants || plan.kind === 'due').map((plan) => plan.id),
   )
-  const steps = [...packages.flatMap((plan) => plan.steps), ...later].filter((s) =>
-    unsown.has(s.workPackage),
+  const steps = [...packages.flatMap((plan) => plan.steps), ...later].filter(
+    (s) =>
+      // Turf that was laid back is watered whatever else is sown beside it.
+      unsown.has(s.workPackage) || s.kind === 'lay-back',
   )
   return p.zones
     .flatMap(({ r }) => visitsTo(r.id, steps).map((mine) => ({ r, mine })))

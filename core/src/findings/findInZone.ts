@@ -19,7 +19,7 @@ import {
   surfaceLines,
   thatchLines,
 } from './lines.ts'
-import { livesThere, onlyPassing, operationsOf, stolonOnly } from './findingAsks.ts'
+import { isGreen, livesThere, onlyPassing, operationsOf, stolonOnly } from './findingAsks.ts'
 import { seenInZone, wantsTrueSurface } from './seenInZone.ts'
 
 export const findingReadings = {
@@ -53,6 +53,7 @@ export function findInZone(
     phFinding(r, trace),
     mossFinding(r, trace),
     lowsFinding(r, trace),
+    cutFinding(r, trace),
   ]
   const all = [...measured.filter((f) => f !== null), ...seenInZone({ r, trace, year })]
   return all.map((f) => ({ ...f, ...operationsOf(f, { r, schools, trace }) }))
@@ -365,5 +366,17 @@ function lowsFinding(r: ZoneReadings, trace: Trace): Found | null {
       ? 'A low cut shows every dip.'
       : say`A rotary above ${quantity(lowCut, 'mm')} forgives small dips.`,
     asks: bumpy ? 'Level.' : 'Nothing.',
+  })
+}
+
+/** Mown below the range of every grass there; nothing is said of what is in it, or of greens. */
+function cutFinding(r: ZoneReadings, trace: Trace): Found | null {
+  if (r.zone.heightOfCut === null || num(r.cut) >= r.foot || isGreen(r, trace)) return null
+  const low = r.present.reduce((a, b) => (b.cut[0] < a.cut[0] ? b : a))
+  const figure = trace.work(findingRules.cut, zoneScope(r.id), { cut: r.cut, foot: r.foot })
+  return found(r, 'cut', figure, {
+    verdict: 'act',
+    says: say`${low.short} is kept at ${quantity({ low: low.cut[0], high: low.cut[1] }, 'mm')}: lower it thins out, whatever else is done.`,
+    asks: say`Raise the cut by a notch a week to ${r.keep}: often the first and cheapest cure.`,
   })
 }

@@ -344,14 +344,15 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
       ['sow', 'must', 'The ground is sown anew.'],
     ],
   }),
+  cut: () => ({
+    wants: [['raise-cut', 'must', 'Mown below its range it thins out whatever else is done.']],
+  }),
   age: () => ({ wants: [['sow', 'may', 'Overseeding brings in newer cultivars.']] }),
   edges: ({ word }) => ({
     wants: [
-      [
-        'edge',
-        'must',
-        word === 'edges bulged' ? 'Soil has pushed the edge out.' : 'The strip is bare.',
-      ],
+      word === 'edges bulged'
+        ? ['edge', 'must', 'Soil has pushed the edge out.']
+        : ['plant-strip', 'must', 'Plants shaded it out: it is sown, the edge is sound.'],
     ],
   }),
 }

@@ -158,6 +158,17 @@ export const findingRules = {
     formula: 'depth > line ? "bumpy" : "true enough"',
     compute: ({ depth, line }) => (depth > line ? 'bumpy' : 'true enough'),
   }),
+  cut: rule({
+    ...finding,
+    id: 'finding.cut',
+    label: 'Height of cut',
+    standing: 'practice',
+    says: 'Mown below the range of the grass that stands it thins out: the cut is raised by a notch of {notch} a week.',
+    values: { notch: habitLines.notch },
+    inputs: { cut: 'mm', foot: 'mm' },
+    formula: 'cut < foot ? "mown too low" : "in its range"',
+    compute: ({ cut, foot }) => (cut < foot ? 'mown too low' : 'in its range'),
+  }),
   organic: rule({
     ...finding,
     id: 'finding.organic',

@@ -144,6 +144,7 @@ export const moistureLines = tradeValues('moisture', {
 })
 
 export const habitLines = tradeValues('habit', {
+  notch: value(7, 'mm', 'practice', 'A notch of the mower raises the cut by; 5 to 10 mm', [2, 20]),
   oldSward: value(
     20,
     'years',

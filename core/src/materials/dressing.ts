@@ -145,6 +145,8 @@ function spreadIn(
       'topsoil',
       trace.work(dressingRules.trenchOrder, scope, { trenches: r.trenches, oversize }),
     )
+  const laidBack = operationOf(work, 'lay-back')
+  if (laidBack) put('lay-back', 'topsoil', fillUnder(brief, work, laidBack, loose))
   const sanded = operationOf(work, 'sand-in')
   if (sanded) {
     const holes = holesOf(work, operationOf(work, 'core') ?? sanded, trace)
@@ -165,6 +167,27 @@ function spreadIn(
       )
   }
   return { parts, dressing: dressed?.dressing ?? null, notices: dressed?.notices ?? [] }
+}
+
+/** Soil under turf that is lifted and laid back: the lows, filled a little over-full. */
+function fillUnder(
+  brief: DressingBrief,
+  work: ZoneWork,
+  { ground }: ZoneOperation,
+  { settling, oversize }: Loose,
+): Figure {
+  const { trace } = brief
+  const scope = zoneScope(work.r.id)
+  const { fill, lowsDepth } = work.r
+  const volume = fill
+    ? trace.work(dressingRules.fill, scope, { fill: fill.volume })
+    : trace.work(dressingRules.under, scope, { ground, depth: lowsDepth ?? 0 })
+  return trace.work(
+    dressingRules.order,
+    scope,
+    { volume, settling, oversize },
+    { part: 'lay-back', label: 'Soil under the turf, to order' },
+  )
 }
 
 /**
@@ -221,7 +244,7 @@ function dressZone(
   const { depth, share, fills } = depthAndShare(brief, work)
   const limit = trace.work(leafRules.limit, scope, { leaf })
   const buries = num(depth) > num(limit) + 1e-9 && work.sowing !== 'new'
-  const inLifts = buries && schools.dressing === 'light-often'
+  const inLifts = buries && schools.dressing !== 'bury-reseed'
   const lifts = trace.work(
     dressingRules.lifts,
     scope,

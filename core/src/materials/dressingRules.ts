@@ -67,6 +67,18 @@ export const dressingRules = {
     formula: 'area * share * depth',
     compute: ({ area, share, depth }) => (((area * share) / 100) * depth) / 1000,
   }),
+  under: rule({
+    ...dressing,
+    id: 'dressing.under',
+    key: 'dressing.volume',
+    label: 'Soil in place',
+    unit: 'm3',
+    standing: 'calculation',
+    says: 'The ground whose turf is lifted, times the depth of the lows.',
+    inputs: { ground: 'm2', depth: 'mm' },
+    formula: 'ground * depth',
+    compute: ({ ground, depth }) => (ground * depth) / 1000,
+  }),
   fill: rule({
     ...dressing,
     id: 'dressing.fill',

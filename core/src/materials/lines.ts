@@ -14,6 +14,7 @@ import type { CoverPlan } from './cover.ts'
 import type { DebrisLine } from './debris.ts'
 import type { DressingLine, DressingPlan } from './dressing.ts'
 import { cellsOf, plain, type MaterialLine } from './materialLine.ts'
+import { edgingLines } from './edging.ts'
 import { plantLines } from './planting.ts'
 import { dressingRules } from './dressingRules.ts'
 import type { StepKind } from '../reference/operations.ts'
@@ -85,6 +86,7 @@ export function materialLines(
     ...(m.dormant?.length ? [dormantLine(m.dormant, trace)] : []),
     ...feeds.map((feed, i) => feedLine(feed, i > 0, buying, trace)),
     ...plantLines(m.works, trace),
+    ...edgingLines(m.works, trace),
     ...(m.dressing?.lines.map((line) => dressingLine(line, m.dressing!, trace)) ?? []),
     ...m.covers.map((c) => coverLine(c, trace)),
     ...m.debris.map((d) => debrisLine(d, trace)),
@@ -269,6 +271,7 @@ function feedLine(feed: FeedPlan, second: boolean, buying: Buying, trace: Trace)
 const SPREAD_FOR: Partial<Record<StepKind, string>> = {
   dress: 'worked in, tips showing',
   trench: 'trenches, firmed in layers',
+  'lay-back': 'under turf that is laid back, firmed in layers',
   'sand-in': 'dry, into the holes',
   'dog-soil': 'scorched rings',
   'dig-clumps': 'where clumps come out',
@@ -309,6 +312,7 @@ function dressingLine(
     total: total.id,
     tonnes: num(tonnes),
     also: [tonnes.id, bulkBags.id, barrows.id],
+    spread: mine.map((p) => ({ step: p.step, zone: p.zone, figure: p.order.id, lifts: p.lifts })),
   }
 }
 

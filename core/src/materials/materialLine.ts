@@ -1,5 +1,6 @@
 import type { FigureId, ZoneId } from '../rules/id.ts'
 import type { Packs } from './packs.ts'
+import type { StepKind } from '../reference/operations.ts'
 import { type Figure } from '../trace/figure.ts'
 import type { Message } from '../rules/message.ts'
 import { allZones, rule } from '../rules/rule.ts'
@@ -11,7 +12,7 @@ import type { Trace } from '../trace/trace.ts'
  * the order.
  */
 export type MaterialKind =
-  'seed' | 'feed' | 'dressing' | 'soil' | 'cover' | 'plugs' | 'turf' | 'debris'
+  'seed' | 'feed' | 'dressing' | 'soil' | 'cover' | 'plugs' | 'turf' | 'edging' | 'debris'
 
 export interface MaterialLine {
   id: string
@@ -27,6 +28,8 @@ export interface MaterialLine {
   doubt: Message
   /** Figures that say the total in other words: tonnes, barrows. */
   also: FigureId[]
+  /** Of soil and sand, what each step spreads on a zone, in how many lifts: together the order. */
+  spread?: { step: StepKind; zone: ZoneId; figure: FigureId; lifts: number }[]
 }
 
 const both = { key: 'both', stage: 5, label: 'Both sowings', standing: 'calculation' } as const
@@ -34,6 +37,7 @@ const both = { key: 'both', stage: 5, label: 'Both sowings', standing: 'calculat
 /** What the two rounds of a zone that is sown twice come to, by unit. */
 export const bothRounds = {
   kg: rule({ ...both, id: 'materials.both-rounds.kg', ...allZones('kg') }),
+  m: rule({ ...both, id: 'materials.both-rounds.length', ...allZones('m') }),
   L: rule({ ...both, id: 'materials.both-rounds.L', ...allZones('L') }),
   m2: rule({ ...both, id: 'materials.both-rounds.area', ...allZones('m2') }),
   m3: rule({ ...both, id: 'materials.both-rounds.volume', ...allZones('m3') }),

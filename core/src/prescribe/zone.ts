@@ -7,6 +7,7 @@ import type { Finding } from '../findings/finding.ts'
 import { findInZone } from '../findings/findInZone.ts'
 import { coverLines } from '../findings/lines.ts'
 import type { GrassId } from '../reference/grasses.ts'
+import { OPERATIONS } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { waitsUntil, type Wait } from '../work/waitingPeriods.ts'
 import { judgeBags, judgeMix } from '../seed/judgeMix.ts'
@@ -21,7 +22,7 @@ import type { Trace } from '../trace/trace.ts'
 import type { SiteSurvey } from '../walkover/siteSurvey.ts'
 import { readZone, type Recount, type ZoneReadings } from '../walkover/zoneReadings.ts'
 import { isSown } from '../work/sowing.ts'
-import type { ZoneWork } from '../work/workTypes.ts'
+import { plans, type ZoneWork } from '../work/workTypes.ts'
 import { zoneWork } from '../work/zoneWork.ts'
 import type { ZonePlan } from '../plan/prescription.ts'
 import { mixBriefOf, mixFor } from './mixBrief.ts'
@@ -29,6 +30,7 @@ import {
   asleep,
   atItsLight,
   keptInMind,
+  laidBack,
   leftOpen,
   livePests,
   noSeedFits,
@@ -133,6 +135,7 @@ export function prescribeZone(
     ...unopened(work),
     ...restNextSeason(work),
     ...leftOpen(work),
+    ...laidBack(work, trace),
     ...keptInMind(r),
     ...reEntry(job, work),
     ...notLabelled(work, seed, trace),
@@ -192,7 +195,7 @@ function properSowing(
     id: laterRound(held.r.id),
     zone: { ...held.r.zone, sowing: 'new' },
   }
-  const work = zoneWork({
+  const asked = zoneWork({
     r,
     season: held.season,
     approach: 'sow-new',
@@ -201,6 +204,13 @@ function properSowing(
     schools,
     trace,
   })
+  // What was repaired with the quick cover is not repaired again.
+  const work = {
+    ...asked,
+    operations: asked.operations.filter(
+      (o) => OPERATIONS[o.operation].group !== 'repairs' || !plans(held, o.operation),
+    ),
+  }
   const mix = chosen(mixFor(mixBriefOf(site, work, trace)))
   return {
     work,

@@ -15,6 +15,7 @@ import { joined, quantity, say, verbatim, type Message } from '../rules/message.
 import { figureId, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { leafRules } from '../work/leafRules.ts'
 import { isPlanted } from '../work/sowing.ts'
 import { plans, type ZoneWork } from '../work/workTypes.ts'
 
@@ -132,6 +133,36 @@ export const leftOpen = ({ r, bareAfter, staysOpen }: ZoneWork): Notice[] =>
         },
       ]
     : []
+
+/** Lows that are too deep for lifts: what is done instead, beside the two other ways. */
+export const laidBack = (work: ZoneWork, trace: Trace): Notice[] => {
+  const { r, leaf } = work
+  if (!plans(work, 'lay-back')) return []
+  const depth = r.lowsDepth ?? r.fill?.deepest ?? null
+  if (!depth) return []
+  const limit = leafRules.limit.compute({ leaf: num(leaf) }, trace.values(leafRules.limit.values)) as number // prettier-ignore
+  const lifts = Math.ceil(num(depth) / limit - 1e-9)
+  return [
+    {
+      id: figureId(zoneScope(r.id), 'laid-back'),
+      stage: 5,
+      zone: r.zone.id,
+      level: 'note',
+      title: say`${r.name}: lows of ${depth} are filled under the turf.`,
+      says: joined(
+        [
+          'The turf is lifted, soil goes in firmed layers, and it is laid back: no seed, its joints show for about three weeks, and it is watered like laid turf until it holds.',
+          'Filled in one go and sown it lies bare for six to eight weeks: choose “bury and reseed” under Materials.',
+          lifts > 1
+            ? say`In thin lifts it would take ${lifts}, four weeks apart in growth: switch the dressing on under Approach.`
+            : '',
+        ].filter((m) => m !== ''),
+        ' ',
+      ),
+      figure: depth.id,
+    },
+  ]
+}
 
 /** Passes of the blades that are left for next season, because the sward would not close again. */
 export const restNextSeason = ({ r, operations }: ZoneWork): Notice[] => {

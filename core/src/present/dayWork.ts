@@ -213,14 +213,18 @@ function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
   const starts = OPERATIONS[step.kind].puts
   if (!starts) return []
   const lines = plan.materials.filter((m) => starts.some((k) => k === m.kind))
+  const of = step.kind === 'dress-again' ? 'dress' : step.kind
   return step.zones.flatMap((round): DayAmount[] => {
     const zone = plan.zones.find((z) => z.id === zoneOf(round))
     if (!zone) return []
-    const lifts =
-      step.kind === 'dress' || step.kind === 'dress-again' ? liftsOf(zone.dressing?.lifts, plan) : 1
     return lines.flatMap((line): DayAmount[] => {
-      const figure = ofRound(plan.figures[line.cells[zone.id] ?? ''], round, plan)
+      // Of soil each step has its own part; of the rest a zone takes all at once.
+      const part = line.spread?.find((s) => s.step === of && s.zone === round)
+      const figure = line.spread
+        ? plan.figures[part?.figure ?? '']
+        : ofRound(plan.figures[line.cells[zone.id] ?? ''], round, plan)
       if (!figure || typeof figure.value !== 'number') return []
+      const lifts = part?.lifts ?? 1
       const lift = step.kind === 'dress' ? 1 : (step.part ?? 2)
       return [
         {
@@ -243,9 +247,4 @@ function ofRound(figure: Figure | undefined, round: string, plan: JobPlan): Figu
     return figure
   const { id } = zoneScope(round)
   return parts.map((part) => plan.figures[part]).find((f) => f?.id.startsWith(`${id}.`))
-}
-
-const liftsOf = (id: string | undefined, plan: JobPlan): number => {
-  const lifts = id ? plan.figures[id] : undefined
-  return lifts && typeof lifts.value === 'number' ? Math.max(1, lifts.value) : 1
 }

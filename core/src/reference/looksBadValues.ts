@@ -20,5 +20,12 @@ export const looksBadValues = tradeValues('looks-bad', {
     [7, 45],
   ),
   killed: value(70, 'd', 'model', 'Killed off and sown anew, it looks bad for', [0, 250]),
+  laidBack: value(
+    21,
+    'd',
+    'model',
+    'Turf that was lifted and laid back shows its joints for',
+    [7, 60],
+  ),
   raked: value(7, 'd', 'model', 'Raked-out turf looks bad for', [1, 30]),
 })

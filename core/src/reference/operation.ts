@@ -137,7 +137,7 @@ interface Described {
   /** It spreads soil or sand that is ordered. */
   spreadsSoil?: true
   /** The kinds of material it puts down. */
-  puts?: readonly ('feed' | 'cover' | 'dressing' | 'soil' | 'plugs' | 'turf')[]
+  puts?: readonly ('feed' | 'cover' | 'dressing' | 'soil' | 'plugs' | 'turf' | 'edging')[]
 
   // What it goes with.
   /** Nobody switches it on by itself: it comes with other work, or with seed. */
@@ -147,7 +147,7 @@ interface Described {
   /** Makes sense only with seed, only where something is sown, set or laid, or only where nothing is. */
   needs?: 'seed' | 'planting' | 'standing'
   /** Done on what is sown where only part of a zone is; or on ground of its own. */
-  ground?: 'sown' | 'weeds' | 'clumps' | 'rings' | 'trench' | 'worn' | 'edge'
+  ground?: 'sown' | 'weeds' | 'clumps' | 'rings' | 'trench' | 'worn' | 'edge' | 'strip' | 'lows'
   /** Operations that come with it, and why. */
   leadsTo?: readonly { operation: string; why: string }[]
 

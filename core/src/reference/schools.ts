@@ -160,11 +160,15 @@ export const SCHOOL_CHOICES = {
     schools: {
       'light-often': {
         name: 'light and often',
-        says: 'Tips stay showing; again about four weeks later, in growth.',
+        says: 'Tips stay showing; again about four weeks later, in growth. What is too deep for three lifts is lifted and laid back.',
       },
       'bury-reseed': {
         name: 'bury and reseed',
         says: 'Fill to level in one go and sow the fill as new ground.',
+      },
+      'lay-back': {
+        name: 'lift and lay back',
+        says: 'Lift the turf, fill in firmed layers, lay it back: no seed, and soon in use.',
       },
     },
   }),

@@ -35,6 +35,7 @@ export const drainValues = tradeValues('drain', {
 /** Lines on a lawn, until their width is measured. */
 export const lineWidths = tradeValues('line-width', {
   worn: value(0.6, 'm', 'assumed', 'A worn line is as wide as', [0.2, 5]),
+  strip: value(0.3, 'm', 'practice', 'The bare strip under plants is as wide as', [0.1, 2]),
   trench: value(0.4, 'm', 'assumed', 'A settled trench is as wide as', [0.1, 3]),
 })
 

@@ -14,7 +14,7 @@ import { operationWants } from '../work/operationWords.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import { WEEDS } from '../reference/walkLists.ts'
 import type { Schools } from '../reference/schools.ts'
-import { slopeLines } from '../findings/lines.ts'
+import { habitLines, slopeLines } from '../findings/lines.ts'
 import { repelsWater } from '../findings/seenInZone.ts'
 import { num } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
@@ -120,7 +120,7 @@ function cutHeight(
   if (kind !== 'cut-first' && kind !== 'cut-second') return null
   if (operation.height !== null) return operation.height
   const cut = num(work.r.cut)
-  const short = leafAfterCut(cut, trace.values(smotherValues))
+  const short = leafAfterCut(cut, work.r.foot, trace.values(smotherValues))
   return Math.round(kind === 'cut-second' ? short : (cut + short) / 2)
 }
 
@@ -137,6 +137,8 @@ interface Manner {
   seedDepth: number | null
   /** Along the contour, on a bank. */
   contour: boolean
+  /** From which height of cut to which, and in how many weeks. */
+  raised: Message
 }
 
 /** The actives that cure the weeds seen, by common name: common practice, the label decides. */
@@ -161,15 +163,22 @@ const mannerOf = (
   height: cutHeight(kind, work, operation, trace),
   against: against(kind, { work, operation }),
   seedDepth: kind === 'work-in' ? seedDepth(work.r.id) : null,
+  raised: kind === 'raise-cut' ? notches(work, trace) : '',
   contour: kind === 'loosen' && num(work.r.slope) >= trace.value(slopeLines.bank),
 })
+/** "from 30 mm to 50 mm, 7 mm a week, 3 weeks". */
+function notches({ r }: ZoneWork, trace: Trace): Message {
+  const notch = trace.value(habitLines.notch)
+  const weeks = Math.max(1, Math.ceil((num(r.keep) - num(r.cut)) / notch - 1e-9))
+  return say`from ${r.cut} to ${r.keep}, ${quantity(notch, 'mm')} a week at most, ${quantity(weeks, 'wk')}`
+}
 const alike = (a: Manner, b: Manner) =>
   (Object.keys(a) as (keyof Manner)[]).every((k) => a[k] === b[k])
 
 /** One manner in words; `apart` says a single pass too, beside zones that take more. */
 function mannerSaid(
   kind: StepKind,
-  { passes, depth, tines, tool, height, against: weeds, seedDepth, contour }: Manner,
+  { passes, depth, tines, tool, height, against: weeds, seedDepth, contour, raised }: Manner,
   apart: boolean,
   trace: Trace,
 ): Message {
@@ -185,6 +194,7 @@ function mannerSaid(
   if (tines !== null) parts.push(say`${quantity(tines, 'mm')} tines`)
   if (weeds) parts.push(weeds)
   if (seedDepth !== null) parts.push(say`no deeper than ${quantity(seedDepth, 'mm')}`)
+  if (raised) parts.push(raised)
   if (contour) parts.push('shallow, along the contour')
   if (tool) parts.push(OPERATIONS[kind].tools![tool]!.name)
   return joined(parts, ', ')

@@ -232,6 +232,18 @@ export const surveyRules = {
     by: 'cover/coverCount: exactInterval',
     check: 'coverCount.test.ts, against published limits',
   }),
+  keep: rule({
+    id: 'survey.keep',
+    key: 'cut.keep',
+    stage: 1,
+    label: 'Cut from now on',
+    unit: 'mm',
+    standing: 'practice',
+    says: 'Mown lower than its grass is kept at, it is raised to the foot of that range.',
+    inputs: { cut: 'mm', foot: 'mm' },
+    formula: 'max(cut, foot)',
+    compute: ({ cut, foot }) => Math.max(cut, foot),
+  }),
   recounted: procedure({
     id: 'survey.recounted',
     key: 'wanted',

@@ -45,6 +45,10 @@ export interface ZoneReadings {
   thatch: Figure | null
   ph: Figure | null
   cut: Figure
+  /** The lowest cut that a grass there is kept at, mm; 0 where none is known. */
+  foot: number
+  /** The cut it is kept at from now on: raised to that where it is mown lower. */
+  keep: Figure
   lowsDepth: Figure | null
   lowsShare: Figure | null
   /** From the levels: fill in place and how to lay it with a blanket. */
@@ -105,7 +109,7 @@ export function readZone(
     incurable: trace.readOr(readings.incurable, scope, zone.incurable),
     thatch,
     ph: trace.read(readings.ph, scope, zone.ph),
-    cut: trace.readOr(readings.cut, scope, zone.heightOfCut),
+    ...readCut(zone, trace),
     ...surface,
     trenches: readTrenches(zone, survey, trace),
     edgeLength:
@@ -117,6 +121,22 @@ export function readZone(
     trenchGround:
       trenched > 0 ? trace.work(surveyRules.trenchGround, scope, { trenches: trenched }) : null,
     patches: drawn && drawn.patches.area > 0 ? figureOf(trace, surveyRules.patches, scope)! : null,
+  }
+}
+
+/** The cut as read, and the one to be kept: nothing stands for long below its range. */
+function readCut(zone: Zone, trace: Trace): Pick<ZoneReadings, 'cut' | 'foot' | 'keep'> {
+  const scope = zoneScope(zone.id)
+  const cut = trace.readOr(readings.cut, scope, zone.heightOfCut)
+  const lasting = zone.present.map((g) => trace.grass(g)).filter((g) => !g.passing)
+  const foot = lasting.length > 0 ? Math.min(...lasting.map((g) => g.cut[0])) : 0
+  return {
+    cut,
+    foot,
+    keep:
+      zone.heightOfCut !== null && num(cut) < foot
+        ? trace.work(surveyRules.keep, scope, { cut, foot })
+        : cut,
   }
 }
 

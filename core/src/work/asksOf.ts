@@ -6,6 +6,7 @@ import type { Operation } from '../reference/operation.ts'
 import { OPERATIONS, isStepKind, kindsThat, type StepKind } from '../reference/operations.ts'
 import { say, type Message } from '../rules/message.ts'
 import { num } from '../trace/figure.ts'
+import { smotherValues } from './leafRules.ts'
 import { PRESETS } from './presets.ts'
 import { isSown, sowingAsks } from './sowing.ts'
 import type { WorkBrief } from './workTypes.ts'
@@ -126,6 +127,24 @@ export function followingAsks(
   return found
 }
 
+/** Tall leaf that is dressed is lowered first: soil lies on it and does not reach the ground. */
+function tallFirst({ r, job, findings, approach, trace }: WorkBrief, sowing: Sowing): Ask[] {
+  const dressed =
+    (job.dressing.depth ?? 0) > 0 ||
+    (PRESETS[approach].adds ?? []).includes('dress') ||
+    findings.some((f) => f.zone === r.zone.id && f.wants.some((w) => w.operation === 'dress'))
+  return dressed && sowing !== 'new' && num(r.cut) >= trace.value(smotherValues.tall)
+    ? [
+        ask(
+          'cut-first',
+          'work',
+          'dress',
+          'Tall leaf is lowered and thinned before soil goes on it.',
+        ),
+      ]
+    : []
+}
+
 /** All that asks for something in a zone, but for what follows from other work. */
 export function allAsks(brief: WorkBrief, sowing: Sowing, forbids: readonly Forbid[]): Ask[] {
   const { r, approach, findings, job, schools, trace } = brief
@@ -139,6 +158,7 @@ export function allAsks(brief: WorkBrief, sowing: Sowing, forbids: readonly Forb
     ...((job.dressing.depth ?? 0) > 0
       ? [ask('dress', 'you', 'dressing', 'You entered a dressing.', 'must')]
       : []),
+    ...tallFirst(brief, sowing),
     ...(isSown(sowing) && job.cover && job.cover !== 'none'
       ? [ask('cover', 'you', 'cover', 'You entered a cover.', 'must')]
       : []),

@@ -1,3 +1,5 @@
+import type { Schools } from '../reference/schools.ts'
+import { tradeValues, value } from '../rules/rule.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -5,24 +7,54 @@ import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { leafRules } from './leafRules.ts'
 import { groundValues } from './ground.ts'
 
+/** From where lows are no longer raised in lifts. */
+export const deepValues = tradeValues('deep', {
+  depth: value(25, 'mm', 'practice', 'Lows are raised in lifts up to about', [10, 80]),
+  lifts: value(3, '1', 'practice', 'and in no more lifts than', [1, 12]),
+})
+
+/** How lows are brought up: in thin lifts, under turf that is laid back, or filled and sown. */
+export type FillWay = 'lifts' | 'lay-back' | 'bury'
+
+/** How the lows of a zone are brought up, by the school and by how deep they are. */
+export function fillWay(
+  r: ZoneReadings,
+  { dressing }: Pick<Schools, 'dressing'>,
+  leaf: number,
+  trace: Trace,
+): FillWay {
+  if (dressing === 'bury-reseed') return 'bury'
+  if (dressing === 'lay-back') return 'lay-back'
+  const deep = trace.values(deepValues)
+  // Of surveyed dips how deep they lie on the average: a bowl is deep in its middle alone.
+  const depth = r.lowsDepth ? num(r.lowsDepth) : r.fill ? num(r.fill.deepest) : 0
+  if (depth > deep.depth) return 'lay-back'
+  if (r.fill) return 'lifts'
+  const limit = leafRules.limit.compute({ leaf }, trace.values(leafRules.limit.values)) as number
+  return Math.ceil(depth / limit - 1e-9) > deep.lifts ? 'lay-back' : 'lifts'
+}
+
 /** What was cut before the dressing: down to the short height, once, or nothing. */
 export type Cut = 'short' | 'first' | 'standing'
 
-const LEAF = {
-  short: leafRules.leaf,
-  first: leafRules.leafOnce,
-  standing: leafRules.leafUncut,
-}
-/** They share their input, and differ in their values. */
-const leafRule = (cut: Cut) => LEAF[cut] as typeof leafRules.leaf
+/** They share their inputs, and differ in their values. */
+const cutRule = (cut: Exclude<Cut, 'standing'>) =>
+  (cut === 'short' ? leafRules.leaf : leafRules.leafOnce) as typeof leafRules.leaf
 
 /** Leaf standing on the day of dressing, mm: what the cuts planned before it leave. */
 export const leafStanding = (r: ZoneReadings, cut: Cut, trace: Trace): Figure =>
-  trace.work(leafRule(cut), zoneScope(r.id), { cut: r.cut })
+  cut === 'standing'
+    ? trace.work(leafRules.leafUncut, zoneScope(r.id), { cut: r.cut })
+    : trace.work(cutRule(cut), zoneScope(r.id), { cut: r.cut, foot: r.foot })
 
 /** The same as a plain number, before it is settled what is sown. */
 export const leafLeft = (r: ZoneReadings, cut: Cut, trace: Trace): number =>
-  leafRule(cut).compute({ cut: num(r.cut) }, trace.values(leafRule(cut).values)) as number
+  cut === 'standing'
+    ? num(r.cut)
+    : (cutRule(cut).compute(
+        { cut: num(r.cut), foot: r.foot },
+        trace.values(cutRule(cut).values),
+      ) as number)
 
 /**
  * The share of a zone whose lows lie deeper than a dressing may be laid on living leaf, %; null

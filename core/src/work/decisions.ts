@@ -80,6 +80,10 @@ function decide(
     return decision('Draw the trench under Walk-over: its size says what it takes.', {
       barred: true,
     })
+  if (operation === 'lay-back' && !r.fill && !r.lowsDepth)
+    return decision('Enter how deep the lows are: their depth says what it takes.', {
+      barred: true,
+    })
   if (operation === 'dress' && nothingLow(brief))
     return decision('No ground lies low.', { barred: true })
   if (operation === 'sow' && !isSown(sowing))
@@ -94,8 +98,13 @@ function decide(
   if (operation === 'pre-emergence-again' && !asks.some((a) => a.by === 'work'))
     return decision('It follows on coring, where a pre-emergence is down.')
   if (own?.on === false) return decision('Your choice.', { yours: true })
+  // What is sown is fed once: with the seed, or once it is mown.
+  if (operation === 'feed-later' && r.zone.operations.feed?.on === true)
+    return decision('You feed with the seed.')
   if (own?.on === true) return decision(null, { yours: true })
   if (mine[0]) return decision(mine[0].why)
+  if (operation === 'feed' && isSown(sowing) && brief.schools.feed !== 'with-seed')
+    return decision('It is held until the seedlings have been mown.')
   const preset = PRESETS[approach]
   // A sowing that a person chose brings its own work, whatever the ready-made way.
   if (
@@ -113,6 +122,9 @@ function decide(
   return decision(null)
 }
 
+const TOO_DEEP: Message =
+  'The lows are too deep for thin lifts: the turf is lifted, the ground filled, the turf laid back.'
+
 /** Every operation asked for with a sowing, in the order of work: planned, or why not. */
 export function decisionsFor(brief: WorkBrief, sowing: Sowing): Decision[] {
   const { r, trace } = brief
@@ -124,8 +136,15 @@ export function decisionsFor(brief: WorkBrief, sowing: Sowing): Decision[] {
       : (['kill', 'kill-again', 'strip'] as const).map(kept)),
     ...brief.findings.filter((f) => f.zone === r.zone.id).flatMap((f) => f.forbids),
     ...sowingForbids(sowing, { r, killed, stripped, trace }),
+    ...(brief.laidBack
+      ? [{ operation: 'dress', hard: false, why: TOO_DEEP } satisfies Forbid]
+      : []),
   ]
-  const asks = allAsks(brief, sowing, forbids)
+  const lifted = (a: Ask): Ask =>
+    brief.laidBack && a.operation === 'dress' && a.by !== 'you'
+      ? { ...a, operation: 'lay-back', strength: 'must' }
+      : a
+  const asks = allAsks(brief, sowing, forbids).map(lifted)
   if (stripped && !asks.some((a) => a.operation === 'strip'))
     asks.push(ask('strip', 'sowing', sowing, 'The old growth comes off with its roots.', 'must'))
   const byYou = Object.entries(r.zone.operations).flatMap(([op, own]) =>

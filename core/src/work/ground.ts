@@ -110,6 +110,18 @@ export const groundRules = {
     formula: 'min(area, sqrt(area) * width)',
     compute: ({ area, width }) => Math.min(area, Math.sqrt(area) * width),
   }),
+  strip: rule({
+    ...ground,
+    id: 'work.strip',
+    key: 'strip.ground',
+    label: 'Strip under plants',
+    unit: 'm2',
+    standing: 'practice',
+    says: 'The length of the edge times the usual width of such a strip.',
+    inputs: { length: 'm', width: 'm', area: 'm2' },
+    formula: 'min(area, length * width)',
+    compute: ({ length, width, area }) => Math.min(area, length * width),
+  }),
   edge: rule({
     ...ground,
     id: 'work.edge-length',
@@ -189,6 +201,16 @@ export function groundOf(
       return r.trenchGround ?? across(lineWidths.trench)
     case 'worn':
       return r.worn ?? across(lineWidths.worn)
+    case 'strip':
+      return trace.work(groundRules.strip, scope, {
+        length: r.edgeLength ?? trace.work(groundRules.edge, scope, { area }, { part: 'strip' }),
+        width: trace.value(lineWidths.strip),
+        area,
+      })
+    case 'lows':
+      return r.fill
+        ? share(Math.min(100, (100 * r.fill.deeperThan(0)) / num(area)))
+        : share(r.lowsShare ?? trace.value(groundValues.fill))
     case 'edge':
       return r.edgeLength ?? trace.work(groundRules.edge, scope, { area })
     default:

@@ -14,6 +14,7 @@ export const smotherValues = tradeValues('smother', {
     'Most dressing at once is the leaf standing, divided by',
     [1.5, 10],
   ),
+  tall: value(50, 'mm', 'practice', 'Leaf is lowered before a dressing from', [25, 120]),
   liftsApart: lagValues.dressed,
   tooDeep: value(
     50,
@@ -24,11 +25,15 @@ export const smotherValues = tradeValues('smother', {
   ),
 })
 
-/** Leaf left standing by the cut-down, mm, for a height of cut in mm. */
+/**
+ * Leaf left standing by the cut-down, mm, for a height of cut and the foot of the range of the grass
+ * there, mm.
+ */
 export const leafAfterCut = (
   cut: number,
+  foot: number,
   { leafLeft, leafLeast }: { leafLeft: number; leafLeast: number },
-): number => Math.min(cut, Math.max((cut * leafLeft) / 100, leafLeast))
+): number => Math.min(cut, Math.max((Math.max(cut, foot) * leafLeft) / 100, leafLeast))
 
 /** Leaf on the day of a dressing, and how much of one it bears. */
 export const leafRules = {
@@ -38,11 +43,11 @@ export const leafRules = {
     label: 'Leaf standing on the day',
     unit: 'mm',
     standing: 'model',
-    says: 'Leaf standing on the day, after the cut down: {leafLeft} of the height of cut, never below {leafLeast}; or the cut itself where that is less.',
+    says: 'Leaf standing on the day, after the cut down: {leafLeft} of the height of cut, or of the foot of the grass’s range where it is mown lower; never below {leafLeast}, nor above the cut itself.',
     values: { leafLeft: smotherValues.leafLeft, leafLeast: smotherValues.leafLeast },
-    inputs: { cut: 'mm' },
-    formula: 'min(cut, max(cut * leafLeft, leafLeast))',
-    compute: ({ cut }, values) => leafAfterCut(cut, values),
+    inputs: { cut: 'mm', foot: 'mm' },
+    formula: 'min(cut, max(max(cut, foot) * leafLeft, leafLeast))',
+    compute: ({ cut, foot }, values) => leafAfterCut(cut, foot, values),
   }),
   leafOnce: rule({
     ...dressing,
@@ -53,9 +58,10 @@ export const leafRules = {
     standing: 'model',
     says: 'Leaf standing on the day, after a first cut half way down to {leafLeft} of the height of cut.',
     values: { leafLeft: smotherValues.leafLeft },
-    inputs: { cut: 'mm' },
-    formula: 'cut * (1 + leafLeft) / 2',
-    compute: ({ cut }, { leafLeft }) => (cut * (1 + leafLeft / 100)) / 2,
+    inputs: { cut: 'mm', foot: 'mm' },
+    formula: '(cut + min(cut, max(cut, foot) * leafLeft)) / 2',
+    compute: ({ cut, foot }, { leafLeft }) =>
+      (cut + Math.min(cut, (Math.max(cut, foot) * leafLeft) / 100)) / 2,
   }),
   leafUncut: rule({
     ...dressing,

@@ -72,5 +72,7 @@ export interface WorkBrief {
   findings: readonly Finding[]
   job: Pick<Job, 'aims' | 'dressing' | 'cover' | 'watering' | 'waterer'>
   schools: Schools
+  /** Turf over deep lows is lifted and laid back, instead of dressed in lifts. */
+  laidBack?: true
   trace: Trace
 }

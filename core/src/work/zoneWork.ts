@@ -6,7 +6,7 @@ import { num } from '../trace/figure.ts'
 import type { Trace } from '../trace/trace.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { Figure } from '../trace/figure.ts'
-import { buriedShare, leafLeft, leafStanding, type Cut } from './burial.ts'
+import { buriedShare, fillWay, leafLeft, leafStanding, type Cut } from './burial.ts'
 import { decisionsFor, type Decision } from './decisions.ts'
 import { SOWN_REPAIRS, groundOf, inPart, isSmall, sownGround } from './ground.ts'
 import { PRESETS } from './presets.ts'
@@ -22,6 +22,8 @@ export function zoneWork(brief: WorkBrief): ZoneWork {
   const first = decisionsFor(brief, asked)
   const cut = cutBefore(first)
   const dressed = first.some((d) => d.operation === 'dress' && d.reason === null)
+  if (dressed && !brief.laidBack && isLaidBack(brief, asked, leafLeft(r, cut, trace)))
+    return zoneWork({ ...brief, laidBack: true })
   const buried =
     dressed && schools.dressing === 'bury-reseed' && asked !== 'new'
       ? buriedShare(r, leafLeft(r, cut, trace), trace)
@@ -70,6 +72,25 @@ export function zoneWork(brief: WorkBrief): ZoneWork {
     buried,
     leaf: leafStanding(r, cutBefore(decisions), trace),
   }
+}
+
+/**
+ * Whether turf over the lows is lifted and laid back: where they are too deep for lifts, unless a
+ * person entered a dressing over all of it, switched one of the two, or the ground is sown as new.
+ */
+function isLaidBack({ r, job, schools, trace }: WorkBrief, sowing: Sowing, leaf: number): boolean {
+  const lows = r.fill !== null || r.lowsDepth !== null
+  const own = r.zone.operations
+  const blanket = job.dressing.depth ?? own.dress?.depth ?? null
+  const decided = own.dress?.on === true || own['lay-back']?.on === false
+  return (
+    lows &&
+    blanket === null &&
+    !decided &&
+    sowing !== 'new' &&
+    sowing !== 'turf' &&
+    fillWay(r, schools, leaf, trace) === 'lay-back'
+  )
 }
 
 const plansBlades = (operations: readonly ZoneOperation[]) =>

@@ -17,4 +17,5 @@ export const edge = operation({
   setUp: value(0.5, 'h', 'model', 'Setting out an edge', [0, 4]),
   steel: true,
   ground: 'edge',
+  puts: ['edging'],
 })

@@ -21,6 +21,7 @@ import { grade } from './grade.ts'
 import { handWeed } from './handWeed.ts'
 import { kill } from './kill.ts'
 import { killAgain } from './killAgain.ts'
+import { layBack } from './layBack.ts'
 import { leafAgain } from './leafAgain.ts'
 import { leafOff } from './leafOff.ts'
 import { lime } from './lime.ts'
@@ -33,9 +34,11 @@ import { loosen } from './loosen.ts'
 import { mark } from './mark.ts'
 import { mowWeekly } from './mowWeekly.ts'
 import { notice } from './notice.ts'
+import { plantStrip } from './plantStrip.ts'
 import { plugs } from './plugs.ts'
 import { preEmergence } from './preEmergence.ts'
 import { preEmergenceAgain } from './preEmergenceAgain.ts'
+import { raiseCut } from './raiseCut.ts'
 import { rake } from './rake.ts'
 import { recheck } from './recheck.ts'
 import { resow } from './resow.ts'
@@ -73,6 +76,7 @@ export const OPERATION_LIST = [
   leafOff,
   castBrush,
   clipHeads,
+  raiseCut,
   preEmergence,
   spray,
   strip,
@@ -84,7 +88,9 @@ export const OPERATION_LIST = [
   digClumps,
   dogSoil,
   edge,
+  plantStrip,
   trench,
+  layBack,
   worn,
   rake,
   scarify,

@@ -49,13 +49,13 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
   if (tooDark(g, ground, v.renewedSun))
     return say`it needs ${quantity(least, 'h')} of sun; here it gets ${r.sun}`
   const lowest = (g.cut[0] * v.cutDies) / 100
-  if (num(r.cut) < lowest)
-    return say`it is kept at ${quantity({ low: g.cut[0], high: g.cut[1] }, 'mm')}; cut at ${r.cut} it dies out`
-  if (g.cut[1] <= v.shortGrass && num(r.cut) > v.cutTooHigh * g.cut[1])
-    return say`it is for cuts of ${quantity(g.cut[1], 'mm')} and less; here it is ${r.cut}`
+  if (num(r.keep) < lowest)
+    return say`it is kept at ${quantity({ low: g.cut[0], high: g.cut[1] }, 'mm')}; cut at ${r.keep} it dies out`
+  if (g.cut[1] <= v.shortGrass && num(r.keep) > v.cutTooHigh * g.cut[1])
+    return say`it is for cuts of ${quantity(g.cut[1], 'mm')} and less; here it is ${r.keep}`
   if (g.onlyFor === 'shade' && num(r.sun) >= trace.value(lightLines.cool) + 1)
     return 'bred for shade; in this sun the usual rye is better'
-  if (g.cut[0] > 80 && num(r.cut) <= 80) return 'it is not mown as a lawn'
+  if (g.cut[0] > 80 && num(r.keep) <= 80) return 'it is not mown as a lawn'
   if (g.onlyFor === 'wet shade' && !wetShade(ground))
     return 'only for wet shade; elsewhere it is a weed'
   return g.onlyFor === 'salt' && r.zone.salty !== true
