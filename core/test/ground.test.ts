@@ -272,3 +272,86 @@ describe('edges', () => {
     ])
   })
 })
+
+describe('the grass the owner wants', () => {
+  const WARM = { latitude: 33.5, frost: '10 Nov' } as never
+  const wish = (target: string, z: object, today = '2027-05-10') =>
+    planOf({ site: WARM, watering: 'sure', zones: [zone({ target, ...z } as never)] }, { today })
+  const seed = (p: ReturnType<typeof planOf>) => p.zones[0]!.seed?.mix.map((m) => m.grass) ?? []
+  const cool = { present: ['tall-fescue'], heightOfCut: 60, sunHours: 9, cover: { wanted: 65, weeds: 10, moss: 0, bare: 25 } } // prettier-ignore
+  it('leads: warm seed goes into a standing cool cover when it is warm, without killing it', () => {
+    const p = wish('bermudagrass', cool, '2027-04-10')
+    expect(seed(p)).toEqual(['bermudagrass'])
+    expect([p.zones[0]!.sowing, step(p, 'kill')]).toEqual(['over', undefined])
+    expect(step(p, 'sow')!.chosen.slice(5, 7)).toMatch(/05|06/)
+  })
+  it('among turf that runs the old turf goes first', () => {
+    const p = wish('zoysia', { present: ['bermudagrass'], heightOfCut: 30, sunHours: 5, cover: { wanted: 55, weeds: 20, moss: 0, bare: 25 } }) // prettier-ignore
+    expect([p.zones[0]!.approach.chosen, seed(p)]).toEqual(['renovate', ['zoysia']])
+  })
+  it('one that does not live there is answered with why, and the nearest that does', () => {
+    const p = wish('bermudagrass', { ...cool, sunHours: 4 })
+    const told = p.notices.find((n) => n.id === 'zone:z1.wish')!
+    expect(told.says).toContain('7 h of sun')
+    expect(told.says).toContain('zoysia')
+    expect(seed(p)).toEqual(['zoysia'])
+  })
+  it('one that is not sown has no season of its own: what stands has', () => {
+    const p = wish('bermudagrass', { ...cool, sowing: 'none', cover: { wanted: 94, weeds: 4, moss: 0, bare: 2 } }) // prettier-ignore
+    expect(p.zones[0]!.season).toBe('cool')
+  })
+})
+
+describe('ground held over', () => {
+  it('has its own cover at its own rate, and the proper grass at another', () => {
+    const p = planOf(
+      { site: SITE, watering: 'sure', zones: [zone({ approach: 'hold-over', coverGrass: 'perennial-ryegrass', coverRate: '30 g/m2', seedRate: '20 g/m2', mix: [{ grass: 'creeping-red-fescue', share: 100 }], cover: { wanted: 3, weeds: 5, moss: 0, bare: 92 }, present: [] } as never)] },
+      { today: '2027-10-10' },
+    ) // prettier-ignore
+    const z = p.zones[0]!
+    expect([z.seed!.mix.map((m) => m.grass), z.seed!.rate.value]).toEqual([['perennial-ryegrass'], 30]) // prettier-ignore
+    expect([z.later!.seed!.mix.map((m) => m.grass), z.later!.seed!.rate.value]).toEqual([['creeping-red-fescue'], 20]) // prettier-ignore
+  })
+})
+
+describe('what is said of weeds, seasons and grasses', () => {
+  it('a customer who wants no chemicals is never told to use one, this year or next', () => {
+    const weedsSeen = ['crabgrass', 'annual-meadow-grass', 'goosegrass', 'oxalis', 'self-heal', 'burr', 'ivy', 'sedge'] as never // prettier-ignore
+    for (const incurable of [0, 50])
+      for (const today of ['2027-03-20', '2027-08-10', '2027-10-20']) {
+        const p = plan({ weedsSeen, incurable, cover: { wanted: 40, weeds: 50, moss: 0, bare: 10 } }, { today }, { aims: ['no-chemicals'] }) // prettier-ignore
+        const told = [
+          ...p.notices.map((n) => `${n.title} ${n.says}`),
+          ...p.findings.map((f) => `${f.says} ${f.asks}`),
+          ...p.steps.map((s) => `${s.name} ${s.why}`),
+          ...p.zones.flatMap((z) => z.rungs.map((r) => String(r.name))),
+        ].join(' ')
+        expect(told).not.toMatch(/pre-emergence|weedkiller|spray(?!ed: no)|herbicide|kill off/i)
+      }
+  })
+  it('ripe heads with no weed named are clipped all the same', () => {
+    expect(step(plan({ seedHeads: true, weedsSeen: [] }), 'clip-heads')!.chosen).toBe(TODAY)
+  })
+  it('bare ground that waits over eight weeks for its grass is offered a quick cover, at any time of year', () => {
+    const bare = { cover: { wanted: 0, weeds: 5, moss: 0, bare: 95 }, present: [] }
+    const at = (today: string) =>
+      planOf({ site: { latitude: 40, frost: '20 Oct' } as never, watering: 'sure', zones: [zone(bare)] }, { today }) // prettier-ignore
+        .notices.find((n) => n.id.endsWith('lies-bare'))
+    expect(at('2027-06-05')?.says).toContain('quick cover')
+    expect(at('2027-08-05')).toBeUndefined()
+  })
+  it('a sand green short of organic matter is dressed with sand', () => {
+    const green = { present: ['browntop'], heightOfCut: 6, mower: 'reel', texture: 'sand', thatch: 8, cover: { wanted: 96, weeds: 2, moss: 2, bare: 0 }, lab: { organic: 1.2 } } as never // prettier-ignore
+    const p = plan(green)
+    expect(step(p, 'dress')).toBeDefined()
+    expect(p.materials.some((m) => /sand/i.test(m.name))).toBe(true)
+  })
+  it('kikuyu, which browns in frost and runs, is sown only where it grows', () => {
+    const bare = { cover: { wanted: 0, weeds: 5, moss: 0, bare: 95 } }
+    const mix = (present: string[]) =>
+      planOf({ site: { latitude: 33, frost: '20 Nov' } as never, watering: 'sure', zones: [zone({ ...bare, present: present as never })] }, { today: '2027-05-10' }) // prettier-ignore
+        .zones[0]!.seed!.mix.map((m) => m.grass)
+    expect(mix([])).not.toContain('kikuyu')
+    expect(mix(['kikuyu'])).toEqual(['kikuyu'])
+  })
+})

@@ -215,7 +215,7 @@ describe('approach and findings', () => {
   it('low cover alone is no kill-off; incurable grasses are; too dark is left; bumps are levelled; good cover is left', () => {
     expect(approach({ ...cover(10) })).toBe('sow-new')
     expect(approach({ incurable: 55 })).toBe('renovate')
-    expect(approach({ sunHours: 1.5 })).toBe('leave')
+    expect(approach({ sunHours: 1.5, present: [] })).toBe('leave')
     expect(approach({ lowsDepth: 12, lowsShare: 40, heightOfCut: 25 })).toBe('overseed-level')
     expect(
       approach({

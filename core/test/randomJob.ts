@@ -81,6 +81,8 @@ const anyZone: fc.Arbitrary<ZoneDraft> = fc.record({
   packedSigns: fc.subarray([...PACKED_SIGN_IDS], { maxLength: 2 }),
   surface: fc.option(fc.constantFrom(...SURFACES), { nil: null, freq: 2 }),
   layer: fc.option(num(0, 40), { nil: null, freq: 1 }),
+  target: fc.option(fc.constantFrom(...GRASS_IDS), { nil: null, freq: 1 }),
+  coverGrass: fc.option(fc.constantFrom(...GRASS_IDS), { nil: null, freq: 1 }),
   wrongGrass: fc.option(fc.boolean(), { nil: null, freq: 1 }),
   weedsSeen: fc.uniqueArray(fc.constantFrom(...WEED_IDS), { maxLength: 3 }),
   pests: fc

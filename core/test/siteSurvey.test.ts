@@ -318,7 +318,7 @@ describe('counts and what was seen', () => {
     [{ ponding: '3 h' }, 'moisture', 'act', 'ponding'],
     [{ pests: [{ kind: 'larvae' as const, active: true }] }, 'pests', 'hold', 'live pests'],
     [{ pests: [{ kind: 'larvae' as const, active: false }] }, 'pests', 'fine', 'pests gone'],
-    [{ weedsSeen: ['clover' as const] }, 'weeds', 'fine', 'hungry'],
+    [{ weedsSeen: ['clover' as const] }, 'weeds', 'act', 'hungry'],
     [{ weedsSeen: ['plantain' as const] }, 'weeds', 'act', 'weeds of packed soil'],
     [{ diseases: [{ kind: 'dog-rings' as const, active: true }] }, 'disease', 'act', 'dog rings'],
     [{ lab: { phosphorus: 'low' as const } }, 'lab', 'act', 'short of phosphorus'],

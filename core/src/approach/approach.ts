@@ -1,7 +1,7 @@
 import type { Job } from '../entities/job.ts'
 import { findingOf, type Finding } from '../findings/finding.ts'
 import { startOverLine } from '../findings/findInZone.ts'
-import { healsItself, onlyPassing, stolonOnly } from '../findings/findingAsks.ts'
+import { livesThere, healsItself, onlyPassing, stolonOnly } from '../findings/findingAsks.ts'
 import { coverLines } from '../findings/lines.ts'
 import { APPROACH_NAMES, type ApproachId } from '../reference/lists.ts'
 import { lightLines } from '../reference/siteValues.ts'
@@ -79,11 +79,13 @@ function suggest(brief: Brief): { approach: ApproachId; why: Message } {
 function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
   const { r, job, schools, winterAhead, trace } = brief
   const marginal = trace.value(lightLines.marginal)
-  if (r.sunKnown && num(r.sun) < marginal)
+  if (r.sunKnown && num(r.sun) < marginal && !livesThere(r, trace))
     return {
       approach: 'leave',
       why: say`Under ${quantity(marginal, 'h')} of sun grass is the wrong plant; seed would be money lost.`,
     }
+  const wish = r.target && r.present.length > 0 && !r.zone.wrongGrass ? wishFor(brief) : null
+  if (wish) return wish
   if (r.zone.wrongGrass)
     return {
       approach: 'renovate',
@@ -164,6 +166,35 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
         why: say`${r.wanted} cover: seed would find little room. What the ground asks for is done without it.`,
       }
     : { approach: 'leave', why: say`${r.wanted} cover: seed would find little room.` }
+}
+
+/**
+ * The way to a grass that the owner wants among others: set where it has no seed; sown into a cool
+ * sward, which fades in the heat that warm grass wants; in place of turf that runs, which would take
+ * it back. Null where too little stands to matter.
+ */
+function wishFor({ r, schools, trace }: Brief): { approach: ApproachId; why: Message } | null {
+  const target = r.target!
+  if (r.wanted === null || num(r.wanted) < startOverLine(schools, trace)) return null
+  const name = target.short
+  if (target.newRate === null)
+    return {
+      approach: 'plugs',
+      why: say`${name} is wanted, and has no seed: runners or plugs are set into what stands, or turf is laid.`,
+    }
+  const runs = r.present.some((g) => g.season === 'warm' && g.spreads)
+  if (runs)
+    return {
+      approach: 'renovate',
+      why: say`${name} is wanted where ${r.present.map((g) => g.short).join(', ')} runs: sown into it, it would be taken back, so the old turf goes first.`,
+    }
+  return {
+    approach: 'overseed',
+    why:
+      target.season === 'warm'
+        ? say`${name} is wanted: cut low, opened and sown when it is warm, it takes over as the cool grass fades in heat. Killing that first is the other way.`
+        : say`${name} is wanted: it is brought in over what stands. Killing that first is the surer way, and the dearer.`,
+  }
 }
 
 /** Repairs that leave bare soil to sow. */

@@ -82,7 +82,7 @@ function possible(
     case 'sow-new':
       return !living && !incurable
     case 'renovate':
-      return incurable
+      return incurable || r.target !== null
     case 'hold-over':
       return !living || suggested === 'sow-new' || suggested === 'renovate'
     case 'plugs':

@@ -163,6 +163,16 @@ export const zoneSchema = z.strictObject({
   heightOfCut: quantity('depth', { min: 2, max: 200, what: 'A height of cut' }),
   mower: oneOf(MOWERS, 'a mower').nullable().default(null),
   present: z.array(grassId).max(12).default([]),
+  /** The grass its owner wants there, where it is not the one that stands. */
+  target: grassId.nullable().default(null),
+  /** The quick cover of ground held over, and its own rate. */
+  coverGrass: grassId.nullable().default(null),
+  coverRate: quantity('rate', {
+    min: 0.1,
+    max: 200,
+    what: 'A rate of the quick cover',
+    because: 'no grass is sown at more. Check the unit.',
+  }),
   /** A named fine hybrid, which common seed of its kind does not match. */
   hybrid: yesNo,
   /** Salt reaches it: sea spray, road salt, salty water. */

@@ -55,7 +55,7 @@ export function findInZone(
     lowsFinding(r, trace),
     cutFinding(r, trace),
   ]
-  const all = [...measured.filter((f) => f !== null), ...seenInZone({ r, trace, year })]
+  const all = [...measured.filter((f) => f !== null), ...seenInZone({ r, schools, trace, year })]
   return all.map((f) => ({ ...f, ...operationsOf(f, { r, schools, trace }) }))
 }
 
@@ -68,17 +68,22 @@ function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
       'Count it by frame or step-and-look.',
     )
   const percent = startOverLine(schools, trace)
+  const unsprayed = schools.weeds === 'no-chemicals'
   const line = quantity(percent, '%')
   const outcomes: Record<string, Outcome> = {
     'incurable grass': {
       verdict: 'hold',
       says: 'Perennial grassy weeds with no selective cure hold the ground.',
-      asks: 'Kill off, clear and sow; or live with them.',
+      asks: unsprayed
+        ? 'Lift the old growth off with its roots, clear and sow; or live with them.'
+        : 'Kill off, clear and sow; or live with them.',
     },
     'start over': {
       verdict: 'act',
       says: say`Below the ${line} line: too little wanted grass to build on.`,
-      asks: 'Sow as new ground. Killing off is only for incurable grassy weeds.',
+      asks: unsprayed
+        ? 'Sow as new ground.'
+        : 'Sow as new ground. Killing off is only for incurable grassy weeds.',
     },
     thin: {
       verdict: 'act',

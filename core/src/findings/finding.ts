@@ -1,5 +1,6 @@
 import type { FigureId, ZoneId } from '../rules/id.ts'
 import { figureId, zoneScope } from '../trace/scope.ts'
+import type { Schools } from '../reference/schools.ts'
 import type { Message } from '../rules/message.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -91,6 +92,7 @@ export type Found = Omit<Finding, 'wants' | 'forbids'>
 /** What findings are worked from. `year` is the year of the walk. */
 export interface FindingContext {
   r: ZoneReadings
+  schools: Schools
   trace: Trace
   year: number
 }

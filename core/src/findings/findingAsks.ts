@@ -231,6 +231,8 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
     const { weedsSeen, seedHeads } = r.zone
     const handful = r.weeds !== null && num(r.weeds) <= trace.value(coverLines.handWeeded)
     const dug = weedsSeen.some((w) => DUG.includes(w))
+    // Who wants no chemicals is never told to use one.
+    const unsprayed = schools.weeds === 'no-chemicals'
     return {
       wants: [
         ...(word === 'weeds of packed soil'
@@ -256,7 +258,7 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
               ] as Line,
             ]
           : []),
-        ...(weedsSeen.includes('crabgrass')
+        ...(!unsprayed && (weedsSeen.includes('crabgrass') || weedsSeen.includes('goosegrass'))
           ? [
               [
                 'pre-emergence',
@@ -265,7 +267,7 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
               ] as Line,
             ]
           : []),
-        ...(weedsSeen.some((w) => WINTER_ANNUALS.includes(w))
+        ...(!unsprayed && weedsSeen.some((w) => WINTER_ANNUALS.includes(w))
           ? [
               [
                 'pre-emergence',
@@ -290,7 +292,11 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
           ],
         }
       : word === 'lean'
-        ? { wants: [['dress', 'may', 'Sand alone keeps a green as it is.']] }
+        ? {
+            wants: [
+              ['dress', 'should', 'Short of organic matter: sand alone, a little and often.'],
+            ],
+          }
         : {},
   browned: ({ word }, { r }) => {
     if (word === 'dead') return {}

@@ -6,6 +6,7 @@ import {
   PESTS,
   SURFACE_NAMES,
   WEEDS,
+  weedFor,
 } from '../reference/walkLists.ts'
 import { isGreen, scalps } from './findingAsks.ts'
 import { num, type Figure } from '../trace/figure.ts'
@@ -206,16 +207,16 @@ function disease(at: FindingContext): Found | null {
   )
 }
 
-const PACKED_SOIL = ['plantain', 'knotweed', 'annual-meadow-grass']
+const PACKED_SOIL = ['plantain', 'knotweed', 'annual-meadow-grass', 'goosegrass']
 
 function weeds(at: FindingContext): Found | null {
   const { r, trace } = at
   const { weedsSeen, seedHeads } = r.zone
-  if (weedsSeen.length === 0) return null
+  if (weedsSeen.length === 0 && !seedHeads) return null
   const figure = trace.read(
     seenReadings.weeds,
     zoneScope(r.id),
-    listed(weedsSeen.map((id) => WEEDS[id].name)),
+    weedsSeen.length > 0 ? listed(weedsSeen.map((id) => WEEDS[id].name)) : 'seed heads',
   )
   const packed = weedsSeen.some((id) => PACKED_SOIL.includes(id))
   return seen(
@@ -224,9 +225,17 @@ function weeds(at: FindingContext): Found | null {
     figure,
     packed ? 'weeds of packed soil' : weedsSeen.includes('clover') ? 'hungry' : 'weedy',
     {
-      verdict: packed || seedHeads ? 'act' : 'fine',
-      says: [...new Set(weedsSeen.map((id) => WEEDS[id].says))].slice(0, 3).join(' '),
-      asks: seedHeads ? 'Clip and bag the heads before they drop.' : 'Nothing.',
+      verdict: packed || seedHeads || weedsSeen.includes('clover') ? 'act' : 'fine',
+      says:
+        [...new Set(weedsSeen.map((id) => weedFor(id, at.schools).says))].slice(0, 3).join(' ') ||
+        'Heads that ripen drop next year’s weeds, or thin the sward that bears them.',
+      asks: seedHeads
+        ? 'Clip and bag the heads before they drop.'
+        : packed
+          ? 'Open the soil before the weeds: they come back to packed ground.'
+          : weedsSeen.includes('clover')
+            ? 'Feed it: clover makes its own nitrogen where grass finds none.'
+            : 'Nothing.',
     },
   )
 }

@@ -1,6 +1,7 @@
 import { leafRules, smotherValues } from '../work/leafRules.ts'
 import type { Firm } from '../entities/firm.ts'
 import type { Job } from '../entities/job.ts'
+import { isGreen } from '../findings/findingAsks.ts'
 import { firmSettings } from '../firm/firmSettings.ts'
 import { DRESSING_NAMES, DRESSINGS, type DressingId } from '../reference/lists.ts'
 import { looseDensity, MOST_LIFTS } from '../reference/materialValues.ts'
@@ -82,8 +83,11 @@ export function planDressing(brief: DressingBrief): DressingPlan | null {
     settling: trace.setting(firmSettings.settling, JOB, firm.settling),
     oversize: trace.setting(firmSettings.oversize, JOB, firm.oversize),
   }
-  const surface: DressingId = job.dressing.kind ?? 'topsoil'
-  const made = spreading.map((work) => spreadIn(brief, work, surface, loose))
+  const made = spreading.map((work) => {
+    // A green is built of sand, and dressed with nothing else.
+    const usual: DressingId = isGreen(work.r, trace) ? 'sand' : 'topsoil'
+    return spreadIn(brief, work, job.dressing.kind ?? usual, loose)
+  })
   const parts = made.flatMap((m) => m.parts)
   if (parts.length === 0) return null
   return {

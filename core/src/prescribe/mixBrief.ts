@@ -90,7 +90,9 @@ function tooSlowForSpring(
 export function mixFor(brief: MixBrief): Mix {
   switch (brief.sowing) {
     case 'cover-then-sow':
-      return alone('annual-ryegrass', 'quick cover; gone within the year')
+      return brief.r.zone.coverGrass
+        ? alone(brief.r.zone.coverGrass, 'the quick cover you chose')
+        : alone('annual-ryegrass', 'quick cover; gone within the year')
     case 'winter-green':
       return alone('perennial-ryegrass', 'green over dormant turf; gone when it wakes')
     case 'blend':

@@ -21,6 +21,7 @@ import { laterRound } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { SiteSurvey } from '../walkover/siteSurvey.ts'
 import { readZone, type Recount, type ZoneReadings } from '../walkover/zoneReadings.ts'
+import { PRESETS } from '../work/presets.ts'
 import { isSown } from '../work/sowing.ts'
 import { plans, type ZoneWork } from '../work/workTypes.ts'
 import { zoneWork } from '../work/zoneWork.ts'
@@ -38,6 +39,7 @@ import {
   reEntry,
   restNextSeason,
   unopened,
+  wishRefused,
   withoutSeed,
 } from './zoneNotices.ts'
 
@@ -79,14 +81,16 @@ export function prescribeZone(
   const { job, firm, schools, today, climate } = site
   const { lots } = job
   const findings = findInZone(r, schools, Number((job.walked ?? today).slice(0, 4)), trace)
-  const season = seasonOf(r, climate, trace)
+  const wished = seasonOf(r, climate, trace)
+  // What the owner wants has a say where something is sown; what stands, where nothing is.
+  const standing = r.target ? seasonOf({ ...r, target: null }, climate, trace) : wished
   const own = r.zone.mix?.filter((p) => (p.share ?? 0) > 0) ?? []
   // Whoever chose a mix has decided that seed is the way.
   const noSeed =
     own.length > 0
       ? null
       : seedIsNoWay(
-          mixBriefOf(site, { r, sowing: 'over', season, operations: [] }, trace),
+          mixBriefOf(site, { r, sowing: 'over', season: wished, operations: [] }, trace),
           trace.value(coverLines.heals),
         )
   const approach = approachZone({
@@ -94,10 +98,12 @@ export function prescribeZone(
     findings,
     job,
     schools,
-    winterAhead: winterAhead(site, r, season, trace),
+    winterAhead: winterAhead(site, r, wished, trace),
     noSeed,
     trace,
   })
+  const sowing = zone.sowing ?? PRESETS[approach.chosen].sowing
+  const season = sowing === 'none' ? standing : wished
   const work = zoneWork({ r, season, approach: approach.chosen, findings, job, schools, trace })
   const mixing = mixBriefOf(site, work, trace)
   const suggested = mixFor(mixing)
@@ -113,7 +119,18 @@ export function prescribeZone(
   const mix = held ? suggested : chosen(suggested)
   const overridden =
     own.length > 0 && !held && mixName(mix.parts, trace) !== mixName(suggested.parts, trace)
-  const seed = seedZone({ work, mix, overridden, lots, firm, schools, trace })
+  // A quick cover has a rate of its own.
+  const seed = seedZone({
+    work: held
+      ? { ...work, r: { ...r, zone: { ...r.zone, seedRate: r.zone.coverRate, seedRateOf: 'bag' } } }
+      : work,
+    mix,
+    overridden,
+    lots,
+    firm,
+    schools,
+    trace,
+  })
   const judged =
     isSown(work.sowing) && own.length > 0 && !held ? judgeMix(mix.parts, suggested, mixing) : null
   const later = held ? properSowing(site, work, findings, chosen, trace) : null
@@ -125,6 +142,7 @@ export function prescribeZone(
           ...(judged?.notices ?? []),
           ...(seed?.notices ?? []),
           ...(held ? [] : atItsLight(work, seed, schools, trace)),
+          ...(held ? [] : wishRefused(work, seed, mixing.weighed, trace)),
           ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : []),
         ]
       : []),
@@ -136,7 +154,7 @@ export function prescribeZone(
     ...restNextSeason(work),
     ...leftOpen(work),
     ...laidBack(work, trace),
-    ...keptInMind(r),
+    ...keptInMind(r, schools),
     ...reEntry(job, work),
     ...notLabelled(work, seed, trace),
   ]

@@ -3,12 +3,13 @@ import type { Job } from '../entities/job.ts'
 import { findingOf, type Finding } from '../findings/finding.ts'
 import { USER_NAMES } from '../reference/lists.ts'
 import { OPERATIONS } from '../reference/operations.ts'
-import { WEEDS, type SeenWeed } from '../reference/walkLists.ts'
+import { weedFor } from '../reference/walkLists.ts'
 import { livesThere } from '../findings/findingAsks.ts'
-import type { Grass } from '../reference/grasses.ts'
+import { kindOf, type Grass } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import { lightTrust } from '../reference/siteValues.ts'
 import { fitNumbers, leastSun } from '../seed/fit/judging.ts'
+import type { Weighed } from '../seed/mix.ts'
 import type { ZoneSeed } from '../seed/seedPlan.ts'
 import { num, type Notice } from '../trace/figure.ts'
 import { joined, quantity, say, verbatim, type Message } from '../rules/message.ts'
@@ -42,6 +43,39 @@ export const notLabelled = (work: ZoneWork, seed: ZoneSeed | null, trace: Trace)
       says: never
         ? 'It would not come up. Leave the herbicide out, or change the mix. The label decides.'
         : 'They stand only some of them, and at lower rates. Read the label before it is opened.',
+    },
+  ]
+}
+
+/** A grass that the owner wants and that does not live there: why, and what is sown instead. */
+export const wishRefused = (
+  { r }: ZoneWork,
+  seed: ZoneSeed | null,
+  weighed: Weighed,
+  trace: Trace,
+): Notice[] => {
+  const { target } = r
+  if (!target || !seed || seed.mix.some((m) => kindOf(trace.grass(m.grass)) === kindOf(target)))
+    return []
+  const out = weighed.fits.find((f) => f.grass.id === target.id)?.out
+  const nearest = seed.mix.map((m) => trace.grass(m.grass))
+  const looks = nearest
+    .map((g) => `${g.short}: ${g.colour} green, leaf about ${g.leaf} mm wide`)
+    .join('; ')
+  return [
+    {
+      id: figureId(zoneScope(r.id), 'wish'),
+      stage: 4,
+      zone: r.zone.id,
+      level: 'warn',
+      title: say`${r.name}: ${verbatim(target.short)} is wanted, and does not live here.`,
+      says: joined(
+        [
+          out ? say`Why: ${out}.` : 'It is not sown from seed.',
+          say`The nearest that does is ${nearest.map((g) => g.short).join(', ')} (${verbatim(looks)}). Tell the owner, show a piece of it, and sow nothing before they agree.`,
+        ],
+        ' ',
+      ),
     },
   ]
 }
@@ -182,9 +216,9 @@ export const restNextSeason = ({ r, operations }: ZoneWork): Notice[] => {
 }
 
 /** What the weeds seen want next year, in its right month. */
-export const keptInMind = (r: ZoneReadings): Notice[] =>
+export const keptInMind = (r: ZoneReadings, schools: Schools): Notice[] =>
   r.zone.weedsSeen.flatMap((id): Notice[] => {
-    const weed: SeenWeed = WEEDS[id]
+    const weed = weedFor(id, schools)
     return weed.nextYear
       ? [
           {

@@ -180,7 +180,7 @@ export function howSaid(step: PlannedStep, plan: JobPlan): Message {
         const ground = c.zones.map((z) => zones.get(zoneOf(z)) ?? z).join(', ')
         return c.from === c.to
           ? say`${ground} closed ${onDay(c.from)}`
-          : say`${ground} closed ${onDay(c.from)} to ${onDay(c.to)}`
+          : say`${ground} closed ${onDay(c.from)} to ${onDay(c.to, !c.to.startsWith(c.from.slice(0, 4)))}`
       }),
     ],
     '; ',

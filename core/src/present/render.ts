@@ -1,7 +1,7 @@
 import type { Currency } from '../quantities/money.ts'
 import { showDay } from '../calendar/day.ts'
 import type { UnitSystem } from '../quantities/quantity.ts'
-import { forHand, show, showNumber } from '../quantities/show.ts'
+import { acrossYears, forHand, show, showNumber } from '../quantities/show.ts'
 import { twin, type Dialect } from '../reference/words.ts'
 import type { Message, Part } from '../rules/message.ts'
 
@@ -43,6 +43,8 @@ function renderPart(part: Part, reader: Reader): string {
       const { number, unit } = look(part.value, part.unit, reader.units, reader.currency)
       return unit ? `${number} ${unit}` : number
     }
+    const years = acrossYears(part.value, part.unit)
+    if (years) return years.join('–')
     // Inside a sentence a range is written without spaces: 10–15 mm.
     const [low, high] = [
       look(part.value.low, part.unit, reader.units, reader.currency),

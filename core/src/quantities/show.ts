@@ -283,6 +283,15 @@ function roundedForHand(value: number, unit: Unit, system: UnitSystem): Formatte
   }
 }
 
+/** Both ends of a band of days that lie in two years, each with its year; null where they do not. */
+export const acrossYears = (
+  { low, high }: { low: string | number; high: string | number },
+  unit: Unit,
+): [string, string] | null =>
+  unit === 'date' && String(low).slice(0, 4) !== String(high).slice(0, 4)
+    ? [showDay(String(low), true), showDay(String(high), true)]
+    : null
+
 /**
  * What a figure looks like on a screen or a sheet that somebody works from. The working shows three
  * figures instead.
@@ -294,6 +303,8 @@ export function forHand(
   currency: Currency = NO_CURRENCY,
 ): Formatted {
   if (typeof value === 'object' && value !== null) {
+    const years = acrossYears(value, unit)
+    if (years) return { number: years.join(' – '), unit: '' }
     const [low, high] = [
       forHand(value.low, unit, system, currency),
       forHand(value.high, unit, system, currency),

@@ -85,6 +85,13 @@ export const lagValues = tradeValues('lag', {
     'Seedlings have been mown twice after the first mow by',
     [7, 40],
   ),
+  bareWeeks: value(
+    8,
+    'wk',
+    'practice',
+    'Bare ground is offered a quick cover where it waits longer than',
+    [2, 40],
+  ),
   coverStands: value(
     60,
     'd',

@@ -3,6 +3,8 @@
  * by kind only: the label and licensed practice decide.
  */
 
+import type { Schools } from './schools.ts'
+
 export interface Seen {
   name: string
   says: string
@@ -15,6 +17,8 @@ export interface Seen {
 export interface SeenWeed extends Seen {
   active: string
   nextYear?: string
+  /** The same where nothing is sprayed. */
+  unsprayed?: { says?: string; nextYear?: string }
 }
 
 const PHENOXY = 'a phenoxy mix'
@@ -35,6 +39,10 @@ export const WEEDS = {
     active: AUTUMN_BARRIER,
     nextYear:
       'Its seed comes up from late summer: a pre-emergence then, on ground that is not to be sown.',
+    unsprayed: {
+      nextYear:
+        'Its seed comes up from late summer: a dense sward by then, and heads clipped in spring.',
+    },
   },
   clover: {
     name: 'clover',
@@ -60,6 +68,7 @@ export const WEEDS = {
     name: 'self-heal',
     says: 'Moist, closely cut ground; needs the right active, small and growing.',
     active: PHENOXY,
+    unsprayed: { says: 'Moist, closely cut ground: raise the cut, feed, and fork it out.' },
   },
   chickweed: {
     name: 'chickweed',
@@ -75,6 +84,7 @@ export const WEEDS = {
     name: 'ground ivy',
     says: 'Shade and moisture: open the canopy before spraying.',
     active: PHENOXY,
+    unsprayed: { says: 'Shade and moisture: open the canopy, and rake its runners out.' },
   },
   'rough-meadow-grass': {
     name: 'rough meadow-grass',
@@ -96,14 +106,59 @@ export const WEEDS = {
     says: 'Annual: a thin, hot, open sward. Density, or a pre-emergence where nothing is sown.',
     active: 'quinclorac, once it is up',
     nextYear: 'A pre-emergence in spring before the soil warms, on ground that is not to be sown.',
+    unsprayed: {
+      says: 'Annual: a thin, hot, open sward. Density, a higher cut, and pulling before it seeds.',
+      nextYear:
+        'A dense, higher sward by the time the soil warms; pull what comes before it seeds.',
+    },
   },
   sedge: {
     name: 'nutsedge',
     says: 'Wet ground; not a grass, and grass killers miss it.',
     active: 'one labelled for sedges',
+    unsprayed: { says: 'Wet ground: mend the drainage, and dig it out with its nuts.' },
+  },
+  oxalis: {
+    name: 'creeping oxalis',
+    says: 'Thin, dry, closely cut ground; it seeds all summer and creeps. Rake its runners up before mowing, and collect.',
+    active: 'fluroxypyr or triclopyr, more than once',
+    unsprayed: {
+      says: 'Thin, dry, closely cut ground: raise the cut, thicken the sward, rake runners up and collect.',
+    },
+  },
+  cudweed: {
+    name: 'cudweed',
+    says: 'Poor, dry, thin ground: feed and thicken it.',
+    active: PHENOXY,
+  },
+  burr: {
+    name: 'burr weeds (bindii, burr clover)',
+    says: 'Its burrs hurt feet: cure it in winter, while it is small and before it sets them.',
+    active: PHENOXY,
+    nextYear: 'Treat it in winter, before its burrs set; thicken the sward in autumn.',
+    unsprayed: {
+      says: 'Its burrs hurt feet: fork it out in winter, before it sets them.',
+      nextYear: 'Fork it out in winter, before its burrs set; thicken the sward in autumn.',
+    },
+  },
+  goosegrass: {
+    name: 'goosegrass',
+    says: 'Annual, of worn and packed ground: open the soil, ease the wear. Density, or a pre-emergence where nothing is sown.',
+    active: 'one labelled for it, while it is small',
+    nextYear:
+      'A pre-emergence in spring, some weeks after that for crabgrass, on ground that is not to be sown.',
+    unsprayed: {
+      says: 'Annual, of worn and packed ground: open the soil, ease the wear, and pull it before it seeds.',
+      nextYear: 'Open the packed ground in spring, and thicken it before the soil warms.',
+    },
   },
 } as const satisfies Record<string, SeenWeed>
 export type WeedId = keyof typeof WEEDS
+/** A weed as it is told: to a customer who wants no chemicals, without them. */
+export function weedFor(id: WeedId, { weeds }: Pick<Schools, 'weeds'>): SeenWeed {
+  const weed: SeenWeed = WEEDS[id]
+  return weeds === 'no-chemicals' ? { ...weed, ...weed.unsprayed } : weed
+}
 /** Weeds that come up in autumn and stand the winter. */
 export const WINTER_ANNUALS: readonly WeedId[] = ['annual-meadow-grass', 'chickweed', 'speedwell']
 export const WEED_IDS = Object.keys(WEEDS) as [WeedId, ...WeedId[]]

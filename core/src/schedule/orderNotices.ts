@@ -1,11 +1,13 @@
 import { dayNumber, daysBetween, isWeekend, type Day } from '../calendar/day.ts'
 import { REASONS, type Reason } from '../climate/dayReasons.ts'
-import type { PackagePlan, PlannedStep } from '../plan/order.ts'
+import type { Option, PackagePlan, PlannedStep } from '../plan/order.ts'
 import { isBehind } from '../plan/stepState.ts'
+import { lagValues } from '../reference/lagValues.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { type Message, joined, onDay, quantity, say } from '../rules/message.ts'
 import type { Figure, Notice } from '../trace/figure.ts'
 import { figureId, packageScope, stepScope } from '../trace/scope.ts'
+import type { Trace } from '../trace/trace.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
 import type { OrderBrief } from './orderBrief.ts'
 import type { Schedule } from './schedulePackage.ts'
@@ -68,6 +70,36 @@ export const passedNotice = (
         },
       ]
     : []
+
+/** Bare ground that waits for weeks for its grass is offered a quick cover, whatever the season. */
+export const liesBare = (
+  pack: WorkPackage,
+  plan: PackagePlan,
+  today: Day,
+  trace: Trace,
+  covers: readonly Option[],
+): Notice[] => {
+  const weeks = Math.floor(daysBetween(today, plan.sowDay) / 7)
+  const [cover] = covers
+  if (!cover || weeks <= trace.value(lagValues.bareWeeks)) return []
+  return [
+    {
+      id: figureId(packageScope(pack.id), 'lies-bare'),
+      stage: 6,
+      level: 'warn',
+      title: say`${pack.zones.map((z) => z.r.name).join(', ')}: bare for ${quantity(weeks, 'wk')} until it is sown.`,
+      says: joined(
+        [
+          'Bare so long it crusts, washes and fills with weeds.',
+          cover.says,
+          'Choose “hold over” under Approach, or cover it with mulch.',
+        ],
+        ' ',
+      ),
+      figure: plan.cutOff.id,
+    },
+  ]
+}
 
 /** Why the day that is taken is what it is. */
 const reasonOn = ({ window, sowDay }: PackagePlan): Reason =>

@@ -21,7 +21,14 @@ import { fixedFor, heldNow } from './fixedDays.ts'
 import { fillDays } from './assignDays.ts'
 import { bestDays } from './bestDays.ts'
 import type { OrderBrief } from './orderBrief.ts'
-import { brokenPin, labelNotice, misfitNotice, passedNotice, uncovered } from './orderNotices.ts'
+import {
+  brokenPin,
+  labelNotice,
+  liesBare,
+  misfitNotice,
+  passedNotice,
+  uncovered,
+} from './orderNotices.ts'
 import { DRAWN_DAYS, careOf, cutOffFigure, grassWindows, sownOf, spansOf } from './packageWindow.ts'
 import { plannedSteps } from './plannedSteps.ts'
 import { type Placed, precedence, waitsOn } from './precedence.ts'
@@ -37,7 +44,7 @@ import { DayWorths, pieceWorth, planWorthRule } from './pieceWorth.ts'
 import { chooseSowing, oddsFor } from './sowingChoices.ts'
 import { StepRecords } from './stepRecords.ts'
 import { type PackageSteps, type StepBrief, plantsIn, stepsOf } from './steps.ts'
-import { whatInstead } from './whatInstead.ts'
+import { holdOver, whatInstead } from './whatInstead.ts'
 
 export interface OrderOfWork {
   packages: PackagePlan[]
@@ -477,6 +484,23 @@ function orderPackage(
     notices: [
       ...labelNotice(brief, pack, plan, window.cutOff),
       ...passedNotice(pack, plan, chosen.passed),
+      ...(fits && sown && plan.plants && pack.kind !== 'hold' && pack.kind !== 'later'
+        ? liesBare(
+            pack,
+            plan,
+            today,
+            trace,
+            holdOver({
+              pack,
+              climate,
+              waits,
+              calendar,
+              schools,
+              watered: sown.watered,
+              steps: stepBrief(brief),
+            }),
+          )
+        : []),
       ...misfitNotice(brief, pack, plan, schedule, windowState),
       ...pins,
       ...ticks,

@@ -45,7 +45,7 @@ export function whatInstead(m: Misfit): { verdict: Message; options: Option[] } 
 }
 
 const isPast = ({ window, calendar }: Misfit) => window.cutOff < calendar.today
-const seedFrom = ({ waits, pack }: Misfit) =>
+const seedFrom = ({ waits, pack }: Pick<Misfit, 'waits' | 'pack'>) =>
   waitsUntil(
     waits.waits,
     'sow',
@@ -114,14 +114,11 @@ function sowLate({ choices, window }: Misfit): Option[] {
   ]
 }
 
-/** A quick cover, where ground would else lie bare over winter. */
-function holdOver(m: Misfit): Option[] {
+/** A quick cover, where ground would else lie bare for weeks: at any time of year. */
+export function holdOver(m: Omit<Misfit, 'schedule' | 'zones' | 'choices' | 'window'>): Option[] {
   const { pack, climate, calendar, schools, watered, steps } = m
   const bare = steps.trace.value(coverLines.bareInWinter)
-  if (
-    pack.season !== 'cool' ||
-    pack.zones.every((z) => z.sowing !== 'new' && (z.r.bare === null || num(z.r.bare) < bare))
-  )
+  if (pack.zones.every((z) => z.sowing !== 'new' && (z.r.bare === null || num(z.r.bare) < bare)))
     return []
   const cover = {
     parts: [{ grass: 'annual-ryegrass' as const, share: 100 }],

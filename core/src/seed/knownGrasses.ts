@@ -15,6 +15,8 @@ export function onlyKnownGrasses(job: Job, grasses: GrassTable): { job: Job; not
     ...zone,
     present: zone.present.filter(known),
     mix: zone.mix?.filter((p) => known(p.grass)) ?? null,
+    target: zone.target && known(zone.target) ? zone.target : null,
+    coverGrass: zone.coverGrass && known(zone.coverGrass) ? zone.coverGrass : null,
   }))
   const lots = job.lots.filter((l) => known(l.grass))
   if (strange.size === 0) return { job, notices: [] }

@@ -130,7 +130,7 @@ export const mixRules = {
 }
 
 /**
- * Which season's grasses the zone belongs to: by what grows there, else by where it lies and how
+ * Which season's grasses the zone belongs to: by what its owner wants there, by what grows there, else by where it lies and how
  * warm its summer is (Juvena's model).
  */
 export function seasonOf(
@@ -138,7 +138,8 @@ export function seasonOf(
   { latitude, place }: { latitude: number; place: PlaceYear },
   trace: Trace,
 ): 'cool' | 'warm' {
-  const { present } = r
+  const { present, target } = r
+  if (target) return target.season
   if (present.length > 0)
     return present.filter((g) => g.season === 'warm').length * 2 > present.length ? 'warm' : 'cool'
   const { warmBelow, warmSummer } = trace.values(mixValues)

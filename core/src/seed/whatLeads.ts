@@ -32,6 +32,18 @@ export function whatLeads(
   const { r, schools, sowing, renovated, job, trace } = ground
   const present = r.present.filter((g) => g.season === ground.season && !g.passing)
   const free = (says: Message): Leading => ({ only: null, says })
+  if (r.target) {
+    const wished = fits.filter((f) => kindOf(f.grass) === kindOf(r.target!))
+    const [own] = wished.filter((f) => f.grass.id === r.target!.id)
+    if (wished.some((f) => f.out === null))
+      return {
+        only: new Set(wished.filter((f) => f.out === null).map((f) => f.grass.id)),
+        says: say`${r.target.short} is what the owner wants.`,
+      }
+    return free(
+      say`The owner wants ${r.target.short}, which does not live here: ${own?.out ?? 'it is set as plugs or turf, not sown'}. This is the nearest that does.`,
+    )
+  }
   if (present.length === 0) return free('')
   if (renovated) return free('The old sward goes, so it need not be matched.')
   const own = fits.filter((f) => present.some((p) => kindOf(p) === kindOf(f.grass)))

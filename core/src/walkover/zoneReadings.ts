@@ -27,6 +27,8 @@ export interface ZoneReadings {
   name: string
   /** The grasses that grow there. */
   present: readonly Grass[]
+  /** The grass its owner wants there; null where it is one that stands, or none was named. */
+  target: Grass | null
   area: Figure | null
   /** 90 % either way, as a share of the area; and the same in m². */
   areaError: number
@@ -98,6 +100,7 @@ export function readZone(
     id: zone.id,
     name: zone.name || 'Unnamed zone',
     present: zone.present.map((g) => trace.grass(g)),
+    target: zone.target && !zone.present.includes(zone.target) ? trace.grass(zone.target) : null,
     area: area.figure,
     areaError: area.error,
     areaErrorFigure: area.errorFigure,

@@ -140,11 +140,11 @@ export function decisionsFor(brief: WorkBrief, sowing: Sowing): Decision[] {
       ? [{ operation: 'dress', hard: false, why: TOO_DEEP } satisfies Forbid]
       : []),
   ]
-  const lifted = (a: Ask): Ask =>
+  const lifted = (a: Ask): Ask[] =>
     brief.laidBack && a.operation === 'dress' && a.by !== 'you'
-      ? { ...a, operation: 'lay-back', strength: 'must' }
-      : a
-  const asks = allAsks(brief, sowing, forbids).map(lifted)
+      ? [a, { ...a, operation: 'lay-back', strength: 'must' }]
+      : [a]
+  const asks = allAsks(brief, sowing, forbids).flatMap(lifted)
   if (stripped && !asks.some((a) => a.operation === 'strip'))
     asks.push(ask('strip', 'sowing', sowing, 'The old growth comes off with its roots.', 'must'))
   const byYou = Object.entries(r.zone.operations).flatMap(([op, own]) =>

@@ -60,7 +60,7 @@ export function zoneWork(brief: WorkBrief): ZoneWork {
     bareAfter: bare,
     staysOpen: open,
     notPlanned: decisions
-      .filter((d) => d.reason !== null && d.asks.length > 0)
+      .filter((d) => d.reason !== null && d.asks.length > 0 && !isUnspoken(d, brief))
       .map(({ operation, asks, reason, yours, barred }) => ({
         operation,
         asks,
@@ -92,6 +92,12 @@ function isLaidBack({ r, job, schools, trace }: WorkBrief, sowing: Sowing, leaf:
     fillWay(r, schools, leaf, trace) === 'lay-back'
   )
 }
+
+/** Who wants no chemicals is not told of the sprays that are left out. */
+const isUnspoken = ({ operation }: Decision, { r, schools }: WorkBrief): boolean =>
+  schools.weeds === 'no-chemicals' &&
+  OPERATIONS[operation].sprays === true &&
+  r.zone.operations[operation] === undefined
 
 const plansBlades = (operations: readonly ZoneOperation[]) =>
   operations.some((o) => o.operation === 'scarify')

@@ -539,6 +539,7 @@ edging.piece                         2.4 m        practice      0.5..20
 edging.stakes                        0.9 m        practice      0.2..3
 edging.waste                         5 %          practice      0..30
 habit.notch                          7 mm         practice      2..20
+lag.bareWeeks                        8 wk         practice      2..40
 worth.wait                               1.5 1      model         0..5
 worth.waitLong                            12 wk     model         2..52
 worth.dueWait                              2 1      model         0..10

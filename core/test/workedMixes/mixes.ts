@@ -49,7 +49,7 @@ export const MIXES: WorkedMix[] = [
   { name: 'bluegrass, late', because: 'It wanted sowing two weeks before the others; rye still stands.', zone: { present: [BLUE], sunHours: 8 }, today: '2027-02-24', has: [], hasNot: [BLUE] },
   { name: 'bluegrass, in time', because: 'Its own kind, slow as it is.', zone: { present: [BLUE], sunHours: 8 }, today: '2027-01-20', has: [BLUE], only: true },
   { name: 'a new lawn in mild country', because: 'Rye leads, and something knits.', zone: bare, has: [RYE], hasNot: [TALL, 'browntop'] },
-  { name: 'a new lawn in cold country', because: 'Bluegrass stands the winter and mends; rye holds the ground till it is up.', place: 'cold', zone: { ...bare, heightOfCut: 65 }, has: [BLUE, RYE] },
+  { name: 'a new lawn in cold country', because: 'Bluegrass stands the winter and mends; rye holds the ground till it is up.', place: 'cold', zone: { ...bare, heightOfCut: 40 }, has: [BLUE, RYE] },
   { name: 'a new lawn where summers are hot', because: 'Tall fescue, and a little bluegrass to knit.', place: 'between', zone: { ...bare, heightOfCut: 75 }, has: [TALL], hasNot: ['hard-fescue'] },
   { name: 'sand, and nobody to water', because: 'Tall fescue roots deepest.', place: 'between', zone: { ...bare, heightOfCut: 75, texture: 'sand' }, job: { waterer: '' }, has: [TALL] },
   { name: 'a bare bank', because: 'A nurse that is up in days.', zone: { ...bare, slope: '1 in 5', heightOfCut: 60 }, has: ['annual-ryegrass'] },

@@ -58,6 +58,8 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
   if (g.cut[0] > 80 && num(r.keep) <= 80) return 'it is not mown as a lawn'
   if (g.onlyFor === 'wet shade' && !wetShade(ground))
     return 'only for wet shade; elsewhere it is a weed'
+  if (g.onlyFor === 'no frost' && frosts(ground) && !r.present.some((p) => p.id === g.id))
+    return 'it browns in frost and runs into everything beside it: sown only where it grows already'
   return g.onlyFor === 'salt' && r.zone.salty !== true
     ? 'only worth sowing where there is salt'
     : null
@@ -76,6 +78,10 @@ function tooLate(
     return liesDormant(g) ? null : 'it does not lie dormant until spring'
   return say`it wanted sowing by ${onDay(last)}`
 }
+
+/** Nights of the usual winter come near frost, °C. Juvena’s model. */
+const FROST_NIGHTS = 6
+const frosts = ({ place }: FitGround): boolean => place.low[place.coldest]! < FROST_NIGHTS
 
 const wetShade = ({ r, trace }: FitGround): boolean =>
   num(r.sun) <= trace.value(lightLines.cool) + 1 &&

@@ -15,7 +15,20 @@ const job = useJob()
 const seed = computed(() => props.zone.seed!)
 const at = computed(() => job.zones.findIndex((z) => z.id === props.zone.id))
 const draft = computed(() => job.zones[at.value])
-const set = (patch: { seedRate?: string | null; seedRateOf?: 'bag' | 'pls' }) =>
+/** Ground held over is sown twice: a quick cover now, the proper grass in its season. */
+const held = computed(() => props.zone.sowing === 'cover-then-sow')
+const covers = computed(() =>
+  firm.sownGrasses
+    .filter((g) => g.season === 'cool')
+    .sort((a, b) => (a.days?.[0] ?? 99) - (b.days?.[0] ?? 99))
+    .map((g) => ({ value: g.id, name: g.short })),
+)
+const set = (patch: {
+  seedRate?: string | null
+  seedRateOf?: 'bag' | 'pls'
+  coverGrass?: string | null
+  coverRate?: string | null
+}) =>
   job.edit(`${props.zone.id}.${Object.keys(patch)[0]}`, (d) =>
     Object.assign(d.zones![at.value]!, patch),
   )
@@ -80,9 +93,32 @@ const set = (patch: { seedRate?: string | null; seedRateOf?: 'bag' | 'pls' }) =>
       <RouterLink to="/yard/firm">Yard, Firm</RouterLink>.
     </p>
     <div class="own">
+      <template v-if="held">
+        <div class="wide">
+          <ChoiceField
+            label="Quick cover"
+            hint="annual rye is quickest; rye and tall fescue stand the winter better"
+            list
+            clearable
+            :options="covers"
+            :model-value="draft?.coverGrass ?? null"
+            @update:model-value="set({ coverGrass: $event })"
+          />
+        </div>
+        <div>
+          <QuantityField
+            label="Rate of the cover"
+            kind="rate"
+            :placeholder="firm.units === 'us' ? '6 lb/1,000 sq ft' : '30 g/m²'"
+            :model-value="draft?.coverRate"
+            :problem="job.problemAt(`zones[${at}].coverRate`)"
+            @update:model-value="set({ coverRate: $event })"
+          />
+        </div>
+      </template>
       <div>
         <QuantityField
-          label="Your own rate"
+          :label="held ? 'Rate of the proper grass' : 'Your own rate'"
           kind="rate"
           :placeholder="firm.units === 'us' ? '5 lb/1,000 sq ft' : '25 g/m²'"
           :model-value="draft?.seedRate"

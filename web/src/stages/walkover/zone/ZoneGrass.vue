@@ -2,6 +2,7 @@
 import { ElCheckbox, ElCheckboxGroup } from 'element-plus'
 import { computed } from 'vue'
 import type { ZoneDraft } from '@juvena/core/entities/job'
+import ChoiceField from '../../../parts/ChoiceField.vue'
 import FieldRow from '../../../parts/FieldRow.vue'
 import YesNoField from '../../../parts/YesNoField.vue'
 import { useFirm } from '../../../stores/firm.ts'
@@ -15,6 +16,11 @@ const warm = computed(() =>
   (props.zone.present ?? []).some((g) => firm.grasses[g]?.season === 'warm'),
 )
 const grasses = computed(() => Object.values(firm.grasses).filter((g) => !g.passing))
+const wanted = computed(() =>
+  grasses.value
+    .filter((g) => !(props.zone.present ?? []).includes(g.id))
+    .map((g) => ({ value: g.id, name: g.short })),
+)
 </script>
 
 <template>
@@ -33,6 +39,15 @@ const grasses = computed(() => Object.values(firm.grasses).filter((g) => !g.pass
         >{{ g.short }}</ElCheckbox
       >
     </ElCheckboxGroup>
+    <ChoiceField
+      label="Grass the owner wants"
+      hint="where it is not one that stands"
+      list
+      clearable
+      :options="wanted"
+      :model-value="zone.target ?? null"
+      @update:model-value="set('target', $event)"
+    />
     <YesNoField
       v-if="warm"
       label="A named fine hybrid"
