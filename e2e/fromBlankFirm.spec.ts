@@ -24,7 +24,11 @@ test('blank firm to printed sheet, by mouse', async ({ page }) => {
   await page.getByText('moist', { exact: true }).click()
   await field(page, 'Sun, growing weeks').fill('7')
   await field(page, 'Height of cut').fill('40')
-  await page.getByText('rye', { exact: true }).click()
+  await page
+    .getByRole('group', { name: 'Grass there now' })
+    .last()
+    .getByText('rye', { exact: true })
+    .click()
   await page.getByRole('button', { name: '+ zone' }).click()
   await field(page, 'Name').fill('Shade strip')
   await field(page, 'Length').fill('20 m')

@@ -18,7 +18,11 @@ test('a lawn that is only scarified, from blank to sheet', async ({ page }) => {
   await page.getByText('in easily').click()
   await page.getByText('moist', { exact: true }).click()
   await field(page, 'Sun, growing weeks').fill('7')
-  await page.getByText('rye', { exact: true }).click()
+  await page
+    .getByRole('group', { name: 'Grass there now' })
+    .last()
+    .getByText('rye', { exact: true })
+    .click()
   await page.getByRole('button', { name: /Site and season/ }).click()
   await field(page, /First −2 °C night/).fill('25 Apr')
   await field(page, 'Latitude').fill('-44.2')

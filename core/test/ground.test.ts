@@ -203,6 +203,13 @@ describe('small ground', () => {
     expect(cycles('clay', 12, '1 in 4')).toBeGreaterThan(1)
     expect(cycles('clay', 12, '1 in 4')).toBeLessThan(8)
   })
+  it('where the patch is a zone of its own, the lawn round it is left as it is', () => {
+    const both = planOf(
+      { site: SITE, watering: 'sure', aims: ['mend-patch'], zones: [zone({ ...(lawn as object), cover: { wanted: 78, weeds: 8, moss: 0, bare: 14 } } as never), zone({ ...patch })] },
+      { today: '2027-08-05' },
+    ) // prettier-ignore
+    expect(both.zones.map((x) => x.sowing)).toEqual(['none', 'new'])
+  })
   it('who asks for one patch is not sold a lawn', () => {
     const thin = { cover: { wanted: 78, weeds: 8, moss: 0, bare: 14 } }
     expect(plan(thin).zones[0]!.sowing).toBe('over')

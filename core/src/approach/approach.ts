@@ -60,6 +60,8 @@ interface Brief {
   winterAhead: Message | null
   /** Why seed is not the way here, where it is not. */
   noSeed: Message | null
+  /** The patch that is to be mended is a zone of its own. */
+  patchApart: boolean
   trace: Trace
 }
 
@@ -127,10 +129,11 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
       why: say`${r.wanted} wanted grass is below the ${quantity(line, '%')} line; low cover alone means new ground, not a kill-off.`,
     }
   const bumpy = isBumpy(brief) || (job.aims.includes('level') && r.lowsDepth !== null)
-  const patch = job.aims.includes('mend-patch')
+  const patch = job.aims.includes('mend-patch') && !brief.patchApart
   const bare = r.bare === null ? 0 : num(r.bare)
   // Who asks for one patch is not sold a whole lawn.
-  if (cover < trace.value(coverLines.thin) && !(patch && bare > 0))
+  const spared = job.aims.includes('mend-patch') && (brief.patchApart || bare > 0)
+  if (cover < trace.value(coverLines.thin) && !spared)
     return set
       ? {
           approach: 'plugs',
@@ -147,7 +150,8 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
           }
   // Warm turf that spreads closes small gaps by itself.
   const heals = healsItself(r) && !patch && bare < trace.value(coverLines.gaps)
-  const spots = repairsSown(brief) || patch || (!heals && bare >= trace.value(coverLines.mend))
+  const apart = job.aims.includes('mend-patch') && brief.patchApart
+  const spots = repairsSown(brief) || patch || (!apart && !heals && bare >= trace.value(coverLines.mend)) // prettier-ignore
   if (spots)
     return set
       ? { approach: 'plugs', why: 'Bare gaps are filled with runners or plugs of the turf there.' }

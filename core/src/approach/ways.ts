@@ -12,6 +12,7 @@ import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import type { ZoneOperation, ZoneWork } from '../work/workTypes.ts'
 import { looksBadDays } from '../work/looksBad.ts'
 import { zoneWork } from '../work/zoneWork.ts'
+import { isPlanted } from '../work/sowing.ts'
 import { LADDER, PRESETS } from '../work/presets.ts'
 
 /** A ready-made way for a zone, beside the others. */
@@ -28,6 +29,8 @@ export interface Way {
   bareAfter: number | null
   /** It stays open for a season: nothing is sown on it. */
   staysOpen: boolean
+  /** Something is sown, set or laid. */
+  plants: boolean
   /** What stays wrong. */
   leaves: Message
   /** Operations this way does and the chosen one does not, and the other way round. */
@@ -106,9 +109,10 @@ export function waysOf(brief: WaysBrief): Way[] {
   const rungs = (list: readonly ApproachId[]) => list.filter((a) => possible(a, brief, trace))
   const at = LADDER.indexOf(suggested)
   const cheaper = rungs(LADDER.slice(0, Math.max(0, at))).reverse()
-  const others = rungs([...LADDER.slice(at + 1), 'hold-over', 'blend', 'winter-green']).filter(
-    (a) => a !== suggested,
-  )
+  const others = rungs([...LADDER.slice(at + 1), 'hold-over', 'blend', 'winter-green'])
+    .filter((a) => a !== suggested)
+    // Beside sowing what the owner wants into the sward stands killing that first.
+    .sort((a, b) => (r.target ? Number(b === 'renovate') - Number(a === 'renovate') : 0))
   // One cheaper way and one other stand among the first in any case.
   const order = [suggested, ...cheaper.slice(0, 2), ...others, ...cheaper.slice(2)]
   const shown = [...new Set([suggested, chosen, ...order])]
@@ -134,6 +138,7 @@ export function waysOf(brief: WaysBrief): Way[] {
         badDays: own.badDays,
         bareAfter: own.bareAfter,
         staysOpen: own.staysOpen,
+        plants: own.plants,
         leaves: PRESETS[approach].leaves,
         more: own.kinds.filter((k) => !standing.kinds.includes(k)),
         less: standing.kinds.filter((k) => !own.kinds.includes(k)),
@@ -145,7 +150,9 @@ export function waysOf(brief: WaysBrief): Way[] {
 function operationsBy(
   { r, season, findings, job, schools, firmValues, people, chosen, hoursOf }: WaysBrief,
   approach: ApproachId,
-): Pick<Way, 'hours' | 'visits' | 'badDays' | 'bareAfter' | 'staysOpen'> & { kinds: StepKind[] } {
+): Pick<Way, 'hours' | 'visits' | 'badDays' | 'bareAfter' | 'staysOpen' | 'plants'> & {
+  kinds: StepKind[]
+} {
   const trace = new Trace(firmValues)
   // What a person switched in the chosen way is theirs; another way is shown as it comes.
   const zone = approach === chosen ? r.zone : { ...r.zone, sowing: null, operations: {} }
@@ -161,5 +168,6 @@ function operationsBy(
     badDays: looksBadDays(work, job, trace),
     bareAfter: work.bareAfter && num(work.bareAfter),
     staysOpen: work.staysOpen,
+    plants: isPlanted(work.sowing),
   }
 }

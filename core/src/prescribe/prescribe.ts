@@ -58,6 +58,8 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   const climate = siteClimate(brief)
   const survey = surveyOf(brief, climate)
   const site = siteInputs(brief, climate)
+  const isPatch = (zone: Zone) => isSmallZone(zone, survey, trace)
+  const hasPatch = job.zones.some(isPatch) && !job.zones.every(isPatch)
   const zones = job.zones.map((zone) =>
     trace.recall(
       brief.memo,
@@ -65,6 +67,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
       {
         zone,
         lawn: lawnOf(zone, job, survey, trace),
+        patchApart: hasPatch && !isPatch(zone),
         survey,
         recount: brief.recounts.get(zone.id) ?? null,
         site,
@@ -131,13 +134,20 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   }
 }
 
+/** The size of a zone as typed or drawn, m²; 0 where neither is known. */
+const sizeOf = (z: Zone, survey: SiteSurvey): number =>
+  z.area ?? survey.measured.zones.get(z.id)?.area ?? (z.length ?? 0) * (z.width ?? 0)
+
+const isSmallZone = (zone: Zone, survey: SiteSurvey, trace: Trace): boolean => {
+  const size = sizeOf(zone, survey)
+  return size > 0 && size < trace.value(handGround.least)
+}
+
 /** The grasses of the largest zone beside a small one; none beside a larger. */
 function lawnOf(zone: Zone, { zones }: Job, survey: SiteSurvey, trace: Trace): readonly GrassId[] {
-  const size = (z: Zone) => z.area ?? survey.measured.zones.get(z.id)?.area ?? (z.length ?? 0) * (z.width ?? 0) // prettier-ignore
-  const least = trace.value(handGround.least)
-  if (zone.present.length > 0 || size(zone) === 0 || size(zone) >= least) return []
-  const lawns = zones.filter((z) => z.present.length > 0 && size(z) >= least)
-  return [...lawns].sort((a, b) => size(b) - size(a))[0]?.present ?? []
+  if (zone.present.length > 0 || !isSmallZone(zone, survey, trace)) return []
+  const lawns = zones.filter((z) => z.present.length > 0 && !isSmallZone(z, survey, trace))
+  return [...lawns].sort((a, b) => sizeOf(b, survey) - sizeOf(a, survey))[0]?.present ?? []
 }
 
 /** What all zones hang on, as one value: an edit in one zone leaves the others as they were worked. */

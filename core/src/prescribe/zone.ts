@@ -66,6 +66,8 @@ export interface ZoneInputs {
   survey: SiteSurvey
   /** The grasses of the lawn it is a patch of, where none were noted there. */
   lawn: readonly GrassId[]
+  /** A patch of the lawn is a zone of its own, and this is not it. */
+  patchApart: boolean
   /** Its cover as counted again since the walk; null where it was not. */
   recount: Recount | null
   site: SiteInputs & Versioned
@@ -73,7 +75,7 @@ export interface ZoneInputs {
 
 /** One zone from its readings to its seed. */
 export function prescribeZone(
-  { zone: entered, lawn, survey, recount, site }: ZoneInputs,
+  { zone: entered, lawn, patchApart, survey, recount, site }: ZoneInputs,
   trace: Trace,
 ): ZonePlan {
   const zone = entered.present.length > 0 ? entered : { ...entered, present: [...lawn] }
@@ -100,6 +102,7 @@ export function prescribeZone(
     schools,
     winterAhead: winterAhead(site, r, wished, trace),
     noSeed,
+    patchApart,
     trace,
   })
   const sowing = zone.sowing ?? PRESETS[approach.chosen].sowing

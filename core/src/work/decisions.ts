@@ -88,9 +88,11 @@ function decide(
     return decision('No ground lies low.', { barred: true })
   if (operation === 'sow' && !isSown(sowing))
     return decision(
-      sowing === 'none'
-        ? say`Not part of “${APPROACH_NAMES[approach]}”.`
-        : 'Runners, plugs or turf are set instead.',
+      sowing === 'none' && r.zone.sowing === 'none'
+        ? 'You chose that nothing is sown.'
+        : sowing === 'none'
+          ? say`Not part of “${APPROACH_NAMES[approach]}”.`
+          : 'Runners, plugs or turf are set instead.',
       { barred: true },
     )
   if ((operation === 'plugs' || operation === 'turf') && sowing !== operation)

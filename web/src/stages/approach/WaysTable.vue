@@ -4,6 +4,7 @@ import type { Way } from '@juvena/core/approach/ways'
 import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
 import { APPROACH_NAMES, type ApproachId } from '@juvena/core/reference/lists'
 import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
+import { operationName } from '@juvena/core/work/operationWords'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
@@ -23,10 +24,10 @@ const FIT: Record<Way['fit'], string> = {
   dearer: 'more work',
   possible: 'another way',
 }
-const names = (kinds: StepKind[]) =>
+const names = (kinds: StepKind[], sown: boolean) =>
   kinds
     .filter((k) => !OPERATIONS[k].quiet)
-    .map((k) => firm.say(OPERATIONS[k].name).toLowerCase())
+    .map((k) => firm.say(operationName(k, sown)).toLowerCase())
     .join(', ')
 const looks = ({ badDays: days, staysOpen }: Way) =>
   staysOpen
@@ -93,13 +94,13 @@ const shown = computed(() => {
           <tr>
             <th scope="row">besides</th>
             <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
-              {{ chosen(w) ? '' : names(w.more) || 'nothing' }}
+              {{ chosen(w) ? '' : names(w.more, w.plants) || 'nothing' }}
             </td>
           </tr>
           <tr>
             <th scope="row">leaves out</th>
             <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
-              {{ chosen(w) ? '' : names(w.less) || 'nothing' }}
+              {{ chosen(w) ? '' : names(w.less, w.plants) || 'nothing' }}
             </td>
           </tr>
           <tr>

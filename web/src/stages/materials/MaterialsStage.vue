@@ -31,6 +31,7 @@ const also = (line: MaterialLine) =>
     if (f.rule === 'dressing.barrows') return `${showNumber(Number(f.value))} barrows`
     if (f.rule === 'dressing.bulk-bags')
       return `${showNumber(Number(f.value))} bulk ${Number(f.value) === 1 ? 'bag' : 'bags'}`
+    if (f.unit === '1') return `${showNumber(Number(f.value))} ${firm.say(f.label).toLowerCase()}`
     if (f.rule === 'seed.reserve') return `${firm.hand(f.value, f.unit)} of it reserve`
     return f.rule.startsWith('feed.') && f.unit === 'g/m2'
       ? `${firm.hand(f.value, f.unit)} N`

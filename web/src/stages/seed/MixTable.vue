@@ -19,7 +19,8 @@ const props = defineProps<{ zone: ZoneSummary }>()
 const firm = useFirm()
 const job = useJob()
 const at = computed(() => job.zones.findIndex((z) => z.id === props.zone.id))
-const seed = computed(() => props.zone.seed!)
+/** Of ground held over the mix is the proper sowing’s; the quick cover is chosen by itself. */
+const seed = computed(() => props.zone.later?.seed ?? props.zone.seed!)
 const own = computed(() => job.zones[at.value]?.mix ?? null)
 const parts = computed<Shares[]>(() => seed.value.mix.map(({ grass, share }) => ({ grass, share })))
 

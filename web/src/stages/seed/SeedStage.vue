@@ -79,9 +79,11 @@ const line = (z: ZoneSummary) => (z.seed ? z.seed.name : z.nothing ? 'no seed fi
       </p>
       <div v-else class="sown">
         <SwardDrawing :plants="plants(zone)" :cut="cut(zone)" />
+        <h4 v-if="zone.later?.seed">The proper grass, in its season</h4>
         <MixTable :zone="zone" />
         <StandInLight :places="zone.seed.inLight" :cut="cut(zone)" />
         <FitTable :zone="zone" />
+        <h4 v-if="zone.later?.seed">The quick cover, now</h4>
         <SeedFigures :zone="zone" />
         <OtherMixes :zone="zone" />
         <p v-if="zone.later?.seed" class="small">
@@ -123,6 +125,9 @@ const line = (z: ZoneSummary) => (z.seed ? z.seed.name : z.nothing ? 'no seed fi
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 0.5rem;
+}
+h4 {
+  margin: 0.3rem 0 0;
 }
 .none {
   padding: 0.4rem 0;
