@@ -38,6 +38,7 @@ import {
   matReading,
 } from './materials/dressingRules.ts'
 import {
+  doseValues as feedDoseValues,
   bagNitrogen,
   feedDaySoil,
   feedReadings,
@@ -163,6 +164,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   Dressing: smotherValues,
   'The usual starter': starterValues,
   'The usual feed of unsown turf': upkeepValues,
+  'What one dose lays at most': feedDoseValues,
   'How a grass fits the ground': fitValues,
   'A seed rate of your own': ownRateValues,
   'Seed kept back': reserveValues,

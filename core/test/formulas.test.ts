@@ -171,7 +171,7 @@ describe('the formula shown is the computation done', () => {
       'least of (most, leaf ÷ leaf parts)',
     )
     expect(namedFormula(RULES.get('finding.thatch') as Rule)).toBe(
-      'deep mat where thatch > deep; else matted where thatch > fine; else fine',
+      'deep mat where thatch > deep + same; else matted where thatch > fine + same; else fine',
     )
     expect(namedFormula(RULES.get('survey.sloped') as Rule)).toBe('plan × √(1 + slope²)')
     expect(namedFormula(RULES.get('dressing.barrows') as Rule)).toBe('rounded up (volume ÷ barrow)')

@@ -362,3 +362,16 @@ describe('what is said of weeds, seasons and grasses', () => {
     expect(mix(['kikuyu'])).toEqual(['kikuyu'])
   })
 })
+
+describe('feed', () => {
+  // Dosed by nitrogen alone 3-12-12 would come to 107 g/m² and 12.8 g of P₂O₅ [calculation].
+  it('a bag of little nitrogen is dosed by what else is in it, and says so', () => {
+    const p = plan({}, {}, { feed: { grade: '3-12-12', nitrogen: 3.2 } })
+    expect(valueOf(p, 'job.feed.rate')).toBeCloseTo(5 / 0.12, 6)
+    expect(valueOf(p, 'job.feed.p2o5')).toBeCloseTo(5, 9)
+    expect(p.notices.some((n) => n.id === 'feed.held')).toBe(true)
+    const usual = plan({}, {}, { feed: { grade: '16-20-8', nitrogen: 3.2 } })
+    expect(valueOf(usual, 'job.feed.rate')).toBeCloseTo(20, 9)
+    expect(usual.notices.some((n) => n.id === 'feed.held')).toBe(false)
+  })
+})

@@ -72,12 +72,12 @@ describe('a job worked by hand', () => {
     expect(v('zone:z1.seed.plants.perennial-ryegrass')).toBeCloseTo(47.13827, 4)
     expect(v('zone:z1.seed.plants.creeping-red-fescue')).toBeCloseTo(52.86173, 4)
   })
-  it('feed: 3 ÷ 0.12 = 25 g/m²; 2.25 kg; P₂O₅ 6, P 2.6184; K₂O 2, K 1.6602', () => {
-    expect(v('job.feed.rate')).toBeCloseTo(25, 10)
-    expect(v('zone:z1.feed.kg')).toBeCloseTo(2.25, 10)
-    expect(v('job.feed.p2o5')).toBeCloseTo(6, 10)
-    expect(v('job.feed.p')).toBeCloseTo(2.6184, 10)
-    expect(v('job.feed.k')).toBeCloseTo(1.6602, 10)
+  it('feed: 3 ÷ 0.12 = 25 g/m² would lay 6 g P₂O₅, so 5 ÷ 0.24 = 20.8333; 1.875 kg; P 2.182; K₂O 1.6667, K 1.3835', () => {
+    expect(v('job.feed.rate')).toBeCloseTo(20.833333, 5)
+    expect(v('zone:z1.feed.kg')).toBeCloseTo(1.875, 10)
+    expect(v('job.feed.p2o5')).toBeCloseTo(5, 10)
+    expect(v('job.feed.p')).toBeCloseTo(2.182, 10)
+    expect(v('job.feed.k')).toBeCloseTo(1.3835, 10)
   })
   it('dressing: 90 × 0.25 × 0.008 = 0.18 m³; × 1.15 ÷ 0.95 = 0.217895; 0.261474 t; 3 barrows of 75 L', () => {
     expect(v('zone:z1.dressing.volume')).toBeCloseTo(0.18, 10)

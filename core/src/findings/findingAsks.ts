@@ -71,8 +71,9 @@ const goesAsAWhole = (schools: Schools, why: Message): Line[] =>
 
 /** How many passes a mat asks for, by its depth. */
 function scarifyPasses(thatch: number, trace: Trace): number {
-  const { fine, deep, veryDeep } = trace.values(thatchLines)
-  return thatch > veryDeep ? 3 : thatch > deep ? 2 : thatch > fine ? 1 : 0
+  const { fine, same, deep, veryDeep } = trace.values(thatchLines)
+  const over = (line: number) => thatch > line + same
+  return over(veryDeep) ? 3 : over(deep) ? 2 : over(fine) ? 1 : 0
 }
 
 /** What each finding that is worth work asks for and forbids. */

@@ -45,12 +45,12 @@ export const findingRules = {
     id: 'finding.thatch',
     label: 'Thatch',
     standing: 'practice',
-    says: 'To {fine} fine; above, {scarify}; above {deep} more passes or years, and decide on seed.',
-    values: { fine: thatchLines.fine, deep: thatchLines.deep },
+    says: 'To {fine}, give or take {same}, fine; above, {scarify}; above {deep} more passes or years, and decide on seed.',
+    values: { fine: thatchLines.fine, same: thatchLines.same, deep: thatchLines.deep },
     inputs: { thatch: 'mm' },
-    formula: 'thatch > deep ? "deep mat" : thatch > fine ? "matted" : "fine"',
-    compute: ({ thatch }, { fine, deep }) =>
-      thatch > deep ? 'deep mat' : thatch > fine ? 'matted' : 'fine',
+    formula: 'thatch > deep + same ? "deep mat" : thatch > fine + same ? "matted" : "fine"',
+    compute: ({ thatch }, { fine, same, deep }) =>
+      thatch > deep + same ? 'deep mat' : thatch > fine + same ? 'matted' : 'fine',
   }),
   compaction: rule({
     ...finding,

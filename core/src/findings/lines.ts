@@ -89,6 +89,7 @@ export const coverLines = tradeValues('cover', {
 
 export const thatchLines = tradeValues('thatch', {
   fine: value(12, 'mm', 'practice', 'Thatch is fine up to', [3, 30]),
+  same: value(0.8, 'mm', 'practice', 'Half an inch and 12 mm are one line: give or take', [0, 3]),
   deep: value(25, 'mm', 'practice', 'Above this it takes more passes or years', [12, 80]),
   layer: value(
     5,

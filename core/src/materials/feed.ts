@@ -114,7 +114,13 @@ function planFeed(
   const rate = trace.work(
     feedRules.rate,
     scope,
-    { nitrogen, grade: bag },
+    {
+      nitrogen,
+      grade: bag,
+      p2o5: grade.p2o5,
+      k2o: grade.k2o,
+      untested: fed.every(({ work }) => asksForMore(work.r.zone)) ? 0 : 1,
+    },
     { label: say`${name}, rate` },
   )
   const p2o5 = trace.work(feedRules.p2o5, scope, { rate, grade: grade.p2o5 })
@@ -146,6 +152,7 @@ function planFeed(
   }
   const notices = [
     ...overCeiling(nitrogen, ceiling, soil, about.prefix, trace),
+    ...heldByTheRest(nitrogen, rate, grade, about.prefix),
     ...(grade.p2o5 > 0 ? phosphorusNotices(about, grade, gradeText, p) : []),
     ...(grade.k2o > 0 ? potassiumNotices(about, grade, gradeText, k) : []),
   ]
@@ -194,6 +201,30 @@ function potassiumNotices(
       title: 'Potassium: the laboratory finds enough.',
       says: say`${gradeText} holds ${quantity(grade.k2o, '%')} K₂O, and more than enough does nothing. Take a product with 0 as its last number.`,
       figure: k.id,
+    },
+  ]
+}
+
+/** The laboratory found phosphorus or potassium short there. */
+const asksForMore = ({ lab }: Zone): boolean => lab.phosphorus === 'low' || lab.potassium === 'low'
+
+/** Where the rest of the bag, not its nitrogen, sets the dose. */
+function heldByTheRest(
+  nitrogen: Figure,
+  rate: Figure,
+  grade: { n: number; p2o5: number; k2o: number },
+  prefix: string,
+): Notice[] {
+  const laid = (num(rate) * grade.n) / 100
+  if (laid >= num(nitrogen) - 0.05) return []
+  return [
+    {
+      id: `${prefix}.held`,
+      stage: 5,
+      level: 'warn',
+      title: say`This bag is dosed by what else is in it: ${rate}.`,
+      says: say`By nitrogen alone it would take ${quantity((num(nitrogen) * 100) / grade.n, 'g/m2')}, which buries turf in phosphorus and potassium. So it gives ${quantity(laid, 'g/m2')} of nitrogen; take a bag with more, or give the rest apart. The rate on the bag decides.`,
+      figure: rate.id,
     },
   ]
 }

@@ -41,6 +41,13 @@ export const nitrogenValues = tradeValues('nitrogen', {
   inHeat: value(50, '%', 'practice', 'Share of it given in heat', [10, 100]),
 })
 
+/** What one dose lays at most beside its nitrogen. */
+export const doseValues = tradeValues('dose', {
+  product: value(50, 'g/m2', 'practice', 'Granules of any kind at once at most', [10, 150]),
+  phosphate: value(5, 'g/m2', 'model', 'P₂O₅ in one dose without a test at most', [1, 20]),
+  potash: value(10, 'g/m2', 'model', 'K₂O in one dose without a test at most', [1, 30]),
+})
+
 /** Soil at 50 mm on the day the feed is given, °C. */
 export const feedDaySoil = procedure({
   id: 'feed.soil',
@@ -87,10 +94,18 @@ export const feedRules = {
     label: 'Feed, rate',
     unit: 'g/m2',
     standing: 'calculation',
-    says: 'Product is the nutrient wanted, divided by its share in the bag.',
-    inputs: { nitrogen: 'g/m2', grade: '%' },
-    formula: 'nitrogen / grade',
-    compute: ({ nitrogen, grade }) => (nitrogen * 100) / grade,
+    says: 'Product is the nutrient wanted, divided by its share in the bag; never more of it than {product} at once, nor, where no test asks for it, more than {phosphate} of P₂O₅ and {potash} of K₂O: a bag of little nitrogen would bury turf in the rest.',
+    values: doseValues,
+    inputs: { nitrogen: 'g/m2', grade: '%', p2o5: '%', k2o: '%', untested: '1' },
+    formula:
+      'min(nitrogen / grade, product, p2o5 * untested > 0 ? phosphate / p2o5 : product, k2o * untested > 0 ? potash / k2o : product)',
+    compute: ({ nitrogen, grade, p2o5, k2o, untested }, { product, phosphate, potash }) =>
+      Math.min(
+        (nitrogen * 100) / grade,
+        product,
+        p2o5 * untested > 0 ? (phosphate * 100) / p2o5 : product,
+        k2o * untested > 0 ? (potash * 100) / k2o : product,
+      ),
   }),
   kg: rule({
     ...feed,

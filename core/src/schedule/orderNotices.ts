@@ -77,11 +77,12 @@ export const liesBare = (
   plan: PackagePlan,
   today: Day,
   trace: Trace,
-  covers: readonly Option[],
+  covers: () => readonly Option[],
 ): Notice[] => {
   const weeks = Math.floor(daysBetween(today, plan.sowDay) / 7)
-  const [cover] = covers
-  if (!cover || weeks <= trace.value(lagValues.bareWeeks)) return []
+  if (weeks <= trace.value(lagValues.bareWeeks)) return []
+  const [cover] = covers()
+  if (!cover) return []
   return [
     {
       id: figureId(packageScope(pack.id), 'lies-bare'),

@@ -485,11 +485,7 @@ function orderPackage(
       ...labelNotice(brief, pack, plan, window.cutOff),
       ...passedNotice(pack, plan, chosen.passed),
       ...(fits && sown && plan.plants && pack.kind !== 'hold' && pack.kind !== 'later'
-        ? liesBare(
-            pack,
-            plan,
-            today,
-            trace,
+        ? liesBare(pack, plan, today, trace, () =>
             holdOver({
               pack,
               climate,

@@ -16,7 +16,6 @@ const wordsOf = (template: string, trace: Trace): Message => {
       sheet: quantity(v.sheet, 'd'),
       spikeDepth: quantity(v.spikeDepth, 'mm'),
       dampen: quantity({ low: v.dampenLeast, high: v.dampenMost }, 'rain'),
-      coreDepth: quantity({ low: v.coreLeast, high: v.coreMost }, 'mm'),
     },
   }
 }

@@ -534,6 +534,9 @@ cover.bareInWinter                        30 %      model         5..90
 choice.coverSoon                           1 d      model         0..14
 deep.depth                           25 mm        practice      10..80
 deep.lifts                           3 1          practice      1..12
+dose.phosphate                       5 g/m2       model         1..20
+dose.potash                          10 g/m2      model         1..30
+dose.product                         50 g/m2      practice      10..150
 dressing.cover-depth.share           65 %         model         20..100
 edging.piece                         2.4 m        practice      0.5..20
 edging.stakes                        0.9 m        practice      0.2..3
@@ -591,6 +594,7 @@ set-up.raise-cut                     0.25 h       model         0..2
 set-up.wake                          0.25 h       model         0..4
 smother.tall                         50 mm        practice      25..120
 sprinkler.least                      40 m2        practice      10..100
+thatch.same                          0.8 mm       practice      0..3
 water.oneThrow                       100 m2       model         20..1000
 water.stores                         2.5 rain     practice      0.5..8
 `

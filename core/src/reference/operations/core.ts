@@ -9,7 +9,7 @@ export const core = operation({
   id: 'core',
   name: words('{Core}'),
   cautions: ['services', 'tines'],
-  why: 'Crossed passes, {coreDepth} deep, in moist soil, with fine weather to follow.',
+  why: 'In moist soil, with fine weather to follow; where there are several passes they are crossed.',
   wants: moist,
   by: 'area',
   tools: {

@@ -18,7 +18,7 @@ export const dress = operation({
   sets: ['depth'],
   group: 'bed and surface',
   short: ['dress', 6],
-  customer: { sown: 'A thin layer of soil evens the surface.' },
+  customer: { sown: 'A thin layer of {soil} evens the surface.' },
   rate: value(400, 'm2/h', 'model', 'Levelling and dragging in', [50, 5000]),
   setUp: value(0.5, 'h', 'model', 'Setting up to dress', [0, 4]),
   looksBad: looksBadValues.dressed,

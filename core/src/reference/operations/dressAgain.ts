@@ -12,7 +12,7 @@ export const dressAgain = operation({
   by: 'area',
   group: 'feed, water and mow',
   short: ['dress', 5],
-  customer: { sown: 'Another thin layer of soil.' },
+  customer: { sown: 'Another thin layer of {soil}.' },
   rate: value(400, 'm2/h', 'model', 'Levelling the next lift', [50, 5000]),
   setUp: value(0.5, 'h', 'model', 'Setting up the next lift', [0, 4]),
   puts: ['dressing'],

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, provide, ref } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
-import { OPERATIONS } from '@juvena/core/reference/operations'
+import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
@@ -27,11 +27,18 @@ const byPack = (steps: readonly Told[]) =>
     texts: [...new Set(steps.filter((s) => s.pack === pack).map((s) => s.text))],
   }))
 const plants = (pack: string) => plan.value.packages.find((p) => p.id === pack)?.plants ?? false
+/** What a step spreads, called what it is: sand, compost, screened topsoil. */
+const spreads = (kind: StepKind) => {
+  const of = kind === 'dress-again' ? 'dress' : kind
+  const line = plan.value.materials.find((m) => m.spread?.some((s) => s.step === of))
+  return line ? firm.say(line.name).split(',')[0]!.toLowerCase() : 'soil'
+}
 const days = computed(() => {
   const map = new Map<string, Told[]>()
   for (const s of plan.value.steps) {
     const { customer } = OPERATIONS[s.kind]
-    const text = plants(s.workPackage) ? customer?.sown : (customer?.unsown ?? customer?.sown)
+    const words = plants(s.workPackage) ? customer?.sown : (customer?.unsown ?? customer?.sown)
+    const text = words?.replace('{soil}', () => spreads(s.kind))
     if (text)
       map.set(s.chosen, [...(map.get(s.chosen) ?? []), { id: s.day.id, pack: s.workPackage, text }])
   }
