@@ -152,6 +152,10 @@ describe('bare after the work', () => {
       expect(step(p, 'look-bare')).toBeUndefined()
       expect(p.follow.packages[0]!.presentable).not.toBeNull()
     }
+    // Bluegrass knits: its sward closes from a quarter bare, one of bunches from a fifth.
+    const part = (present: string[]) =>
+      plan({ ...mossy, present: present as never, cover: { wanted: 80, weeds: 4, moss: 10, bare: 6 } }).zones[0]!.bare!.staysOpen // prettier-ignore
+    expect([part(['perennial-ryegrass']), part(['kentucky-bluegrass'])]).toEqual([true, false])
     const warm = planOf(
       { site: { latitude: 33.5, frost: '10 Nov' } as never, watering: 'sure', zones: [zone({ present: ['bermudagrass'], heightOfCut: 25, thatch: 25, cover: { wanted: 75, weeds: 5, moss: 0, bare: 20 }, sowing: 'none' })] },
       { today: '2027-04-20' },
@@ -240,7 +244,7 @@ describe('how low it is cut, and how deep it is filled', () => {
     expect(step(tall, 'cut-first')!.chosen <= step(tall, 'dress')!.chosen).toBe(true)
     expect(step(at(45), 'cut-first')).toBeUndefined()
   })
-  it('lows over 25 mm, or over three lifts, are filled under the turf; shallow ones dressed', () => {
+  it('lows over 25 mm are filled under the turf; shallow ones dressed, and past three lifts the other ways are told', () => {
     const lows = (lowsDepth: number, more: object = {}) =>
       plan({ ...sound, mower: 'reel', heightOfCut: 40, lowsDepth, lowsShare: 20, ...more }, {}, { aims: ['level'] }) // prettier-ignore
     const deep = lows(60)
@@ -248,6 +252,8 @@ describe('how low it is cut, and how deep it is filled', () => {
     // 200 m² × 20 % × 60 mm is 2.4 m³ in place [calculation].
     expect(valueOf(deep, 'zone:z1.dressing.volume')).toBeCloseTo(2.4, 9)
     expect(deep.notices.some((n) => n.id === 'zone:z1.laid-back')).toBe(true)
+    const many = lows(20, { heightOfCut: 12 })
+    expect(many.notices.find((n) => n.id === 'zone:z1.smother')!.says).toContain('laying it back')
     const shallow = lows(12)
     expect([step(shallow, 'lay-back'), step(shallow, 'dress') !== undefined]).toEqual([undefined, true]) // prettier-ignore
     // A person who switches the dressing on has lifts.

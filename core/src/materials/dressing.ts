@@ -1,3 +1,4 @@
+import { deepValues } from '../work/burial.ts'
 import { leafRules, smotherValues } from '../work/leafRules.ts'
 import type { Firm } from '../entities/firm.ts'
 import type { Job } from '../entities/job.ts'
@@ -309,7 +310,11 @@ function buriedSays(
   const apart = quantity(trace.value(smotherValues.liftsApart), 'd')
   const instead: Message =
     deep > 0 ? say`; or bury and reseed the ${quantity(deep, 'm2')} that lie deeper than that` : ''
-  return say`${depth} on leaf standing ${leaf}: ${limit} is the most at once. It goes down in ${lifts} lifts, ${apart} apart, in growth${instead}.`
+  const many: Message =
+    lifts > trace.value(deepValues.lifts)
+      ? ' So many lifts take more than a season: lifting the turf and laying it back, or filling and sowing, is sooner; choose either above.'
+      : ''
+  return say`${depth} on leaf standing ${leaf}: ${limit} is the most at once. It goes down in ${lifts} lifts, ${apart} apart, in growth${instead}.${many}`
 }
 
 /** Soil in place: lows filled, a dressing spread, or both, the larger at each point. */

@@ -15,9 +15,10 @@ export const bareValues = tradeValues('bare', {
     20,
     '%',
     'practice',
-    'Without seed a sward does not close in a season from more bare ground than; 20 to 25 %',
+    'Without seed a sward of bunches does not close in a season from more bare ground than',
     [5, 60],
   ),
+  knits: value(25, '%', 'practice', 'and one in which something spreads, than', [5, 60]),
 })
 
 export const bareRules = {
@@ -68,4 +69,6 @@ export function bareAfter(
  * itself. Warm turf that spreads by runners closes in its summer.
  */
 export const staysOpen = (r: ZoneReadings, bare: Figure | null, trace: Trace): boolean =>
-  bare !== null && !healsItself(r) && num(bare) > trace.value(bareValues.closes)
+  bare !== null &&
+  !healsItself(r) &&
+  num(bare) > trace.value(r.present.some((g) => g.spreads) ? bareValues.knits : bareValues.closes)

@@ -10,28 +10,31 @@ import { groundValues } from './ground.ts'
 /** From where lows are no longer raised in lifts. */
 export const deepValues = tradeValues('deep', {
   depth: value(25, 'mm', 'practice', 'Lows are raised in lifts up to about', [10, 80]),
-  lifts: value(3, '1', 'practice', 'and in no more lifts than', [1, 12]),
+  lifts: value(
+    3,
+    '1',
+    'practice',
+    'Where it takes more lifts than this, the other ways are told',
+    [1, 12],
+  ),
 })
 
 /** How lows are brought up: in thin lifts, under turf that is laid back, or filled and sown. */
 export type FillWay = 'lifts' | 'lay-back' | 'bury'
 
-/** How the lows of a zone are brought up, by the school and by how deep they are. */
+/**
+ * How the lows of a zone are brought up, by the school and by how deep they are: of surveyed dips on
+ * the average, for a bowl is deep in its middle alone.
+ */
 export function fillWay(
   r: ZoneReadings,
   { dressing }: Pick<Schools, 'dressing'>,
-  leaf: number,
   trace: Trace,
 ): FillWay {
   if (dressing === 'bury-reseed') return 'bury'
   if (dressing === 'lay-back') return 'lay-back'
-  const deep = trace.values(deepValues)
-  // Of surveyed dips how deep they lie on the average: a bowl is deep in its middle alone.
   const depth = r.lowsDepth ? num(r.lowsDepth) : r.fill ? num(r.fill.deepest) : 0
-  if (depth > deep.depth) return 'lay-back'
-  if (r.fill) return 'lifts'
-  const limit = leafRules.limit.compute({ leaf }, trace.values(leafRules.limit.values)) as number
-  return Math.ceil(depth / limit - 1e-9) > deep.lifts ? 'lay-back' : 'lifts'
+  return depth > trace.value(deepValues.depth) ? 'lay-back' : 'lifts'
 }
 
 /** What was cut before the dressing: down to the short height, once, or nothing. */

@@ -22,7 +22,7 @@ export function zoneWork(brief: WorkBrief): ZoneWork {
   const first = decisionsFor(brief, asked)
   const cut = cutBefore(first)
   const dressed = first.some((d) => d.operation === 'dress' && d.reason === null)
-  if (dressed && !brief.laidBack && isLaidBack(brief, asked, leafLeft(r, cut, trace)))
+  if (dressed && !brief.laidBack && isLaidBack(brief, asked))
     return zoneWork({ ...brief, laidBack: true })
   const buried =
     dressed && schools.dressing === 'bury-reseed' && asked !== 'new'
@@ -78,7 +78,7 @@ export function zoneWork(brief: WorkBrief): ZoneWork {
  * Whether turf over the lows is lifted and laid back: where they are too deep for lifts, unless a
  * person entered a dressing over all of it, switched one of the two, or the ground is sown as new.
  */
-function isLaidBack({ r, job, schools, trace }: WorkBrief, sowing: Sowing, leaf: number): boolean {
+function isLaidBack({ r, job, schools, trace }: WorkBrief, sowing: Sowing): boolean {
   const lows = r.fill !== null || r.lowsDepth !== null
   const own = r.zone.operations
   const blanket = job.dressing.depth ?? own.dress?.depth ?? null
@@ -89,7 +89,7 @@ function isLaidBack({ r, job, schools, trace }: WorkBrief, sowing: Sowing, leaf:
     !decided &&
     sowing !== 'new' &&
     sowing !== 'turf' &&
-    fillWay(r, schools, leaf, trace) === 'lay-back'
+    fillWay(r, schools, trace) === 'lay-back'
   )
 }
 

@@ -269,6 +269,7 @@ bad-days.plugs                             56 d       model         7..200
 bad-days.turf                              14 d       model         3..60
 bare.blades                          8 %          model         0..40
 bare.closes                          20 %         practice      5..60
+bare.knits                           25 %         practice      5..60
 bare.rake                            3 %          model         0..30
 upkeep-feed.n                              20 %       model         1..60
 upkeep-feed.p2o5                            0 %       model         0..60
