@@ -166,16 +166,19 @@ describe('the cheapest bags', () => {
     for (let i = 1; i < costs.length; i++)
       expect(costs[i]!).toBeGreaterThanOrEqual(costs[i - 1]! - 1e-9)
   })
-  it('the reserve does not force a bag for less than half of it, and that is said', () => {
+  it('bags hold the reserve too; where a firm lets them leave half of it short, that is said', () => {
     // 200 m² at 24.5 g/m² is 4.9 kg; with 12 % kept back 5.488 kg. Bags of 5 and 10 kg: 5 kg is
     // 0.488 kg short, more than half of 0.588.
     const bags = [{ id: 'a', size: '5 kg', price: 40 }, { id: 'b', size: '10 kg', price: 70 }] // prettier-ignore
-    const line = (rate: string) =>
-      planOf({ zones: [zone({ seedRate: rate, mix: [{ grass: 'perennial-ryegrass', share: 100 }] })] }, { firm: { seedBags: bags } }).materials.find((m) => m.id.startsWith('seed.'))! // prettier-ignore
+    const line = (rate: string, values: Record<string, number> = { 'reserve.forces': 50 }) =>
+      planOf({ zones: [zone({ seedRate: rate, mix: [{ grass: 'perennial-ryegrass', share: 100 }] })] }, { firm: { seedBags: bags, values } }).materials.find((m) => m.id.startsWith('seed.'))! // prettier-ignore
     expect(line('24.5 g/m2').packs!.counts).toEqual([{ size: 10, count: 1 }])
     // 22.8 g/m² is 4.56 kg, 5.107 with the reserve: 5 kg is 107 g short of 547 g.
     expect(line('22.8 g/m2').packs!.counts).toEqual([{ size: 5, count: 1 }])
     expect(line('22.8 g/m2').doubt).toContain('short of the reserve')
+    const whole = line('22.8 g/m2', {})
+    expect(whole.packs!.bought).toBeGreaterThanOrEqual(5.107)
+    expect(whole.doubt).toContain('would do without the reserve')
   })
 })
 

@@ -56,13 +56,13 @@ export const bulkValues = tradeValues('bulk', {
   bag: value(0.75, 'm3', 'practice', 'A bulk bag of soil or sand holds about', [0.3, 1.5]),
 })
 
-/** When the seed kept back is worth a bag of its own. */
+/** How far bags may bite into the seed kept back: not at all, until a firm lets them. */
 export const reserveValues = tradeValues('reserve', {
   forces: value(
-    50,
+    0,
     '%',
     'model',
-    'A reserve forces a further bag when more than this share of it would be missing',
+    'Bags may leave short of the reserve no more than this share of it',
     [0, 100],
   ),
 })

@@ -160,7 +160,7 @@ export const SCHOOL_CHOICES = {
     schools: {
       'light-often': {
         name: 'light and often',
-        says: 'Tips stay showing; again about four weeks later, in growth. What is too deep for three lifts is lifted and laid back.',
+        says: 'Tips stay showing; again about four weeks later, in growth. What is too deep for lifts is filled under its own turf.',
       },
       'bury-reseed': {
         name: 'bury and reseed',

@@ -518,7 +518,7 @@ setting.seed.swath.usual                   2 m      model         0.2..20
 setting.seed.strip-length.usual              10 m      model         1..100
 setting.seed.scale.usual                0.01 kg     practice      0.0005..1
 setting.seed.handful.usual             0.025 kg     model         0.001..0.5
-reserve.forces                            50 %      model         0..100
+reserve.forces                       0 %          model         0..100
 lot.freshFor                              12 1      practice      3..36
 lot.coolLoss                               3 %      model         0..30
 lot.shedLoss                               8 %      model         0..50
