@@ -36,6 +36,15 @@ describe('ground that is brown', () => {
       expect(p.notices[0]!.title).toContain('before it is counted again')
     },
   )
+  it('warm turf sleeps through its winter and is cut hard after it; brown in summer it is counted like any', () => {
+    const warm = (today: string) =>
+      planOf(
+        { site: { latitude: 33.5, frost: '10 Nov' } as never, watering: 'sure', zones: [zone({ present: ['bermudagrass'], heightOfCut: 25, sunHours: 9, browned: 'dormant', sowing: 'none', cover: { wanted: 85, weeds: 10, moss: 0, bare: 5 } })] },
+        { today },
+      ) // prettier-ignore
+    expect([step(warm('2027-02-10'), 'recheck'), step(warm('2027-02-10'), 'cut-second') !== undefined]).toEqual([undefined, true]) // prettier-ignore
+    expect(step(warm('2027-07-20'), 'recheck')).toBeDefined()
+  })
   it('the count of what is alive takes the place of the first, and the plan follows it', () => {
     const alive = plan({ ...brown, browned: 'unsure' }, { today: '2027-08-20', diary: [counted(72)] }) // prettier-ignore
     expect(alive.zones[0]!.approach.chosen).toBe('overseed')

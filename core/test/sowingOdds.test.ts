@@ -171,6 +171,11 @@ describe('odds of a sowing', () => {
     expect(mixed.inTime).toBe(mixed.succeed)
     expect(within(60, [RYE, BLUE]).inTime).toBe(0)
   })
+  it('rye for winter green may stand a shorter time before frost than a lawn', () => {
+    const late = on('09-20').succeed
+    const green = on('09-20', [RYE], { ...LAWN, lawn: false, lead: 21 } as never).succeed
+    expect(green).toBeGreaterThan(late)
+  })
   it('where it never freezes nothing fails by frost', () => {
     const warm = climateAt({ latitude: 25, sea: '2 km' }, '2027-01-01')
     for (let day = 0; day < YEAR_DAYS; day += 30)

@@ -33,6 +33,13 @@ export const oddsValues = tradeValues('odds', {
     [0, 90],
   ),
   dryDays: value(21, 'd', 'model', 'Where nobody waters, rain is counted over', [7, 42]),
+  winterGreen: value(
+    21,
+    'd',
+    'model',
+    'Rye sown for green over the winter stands it from, before killing frost',
+    [7, 60],
+  ),
   dryRain: value(25, 'rain', 'model', 'and less than this is too dry', [5, 80]),
 })
 export type OddsValues = { [K in keyof typeof oddsValues]: number }
@@ -45,7 +52,7 @@ export const oddsRules = {
     label: 'Years in a hundred that it succeeds',
     unit: '%',
     standing: 'model',
-    says: 'Of a hundred simulated years of this place, those in which seed of that day comes up within {longest}, stands before killing frost, and meets no more hot days in its first {heatWeeks} than seedlings bear ({hotDaysWatered} watered, {hotDaysDry} not); of those sown in spring, weeds and the first summer spoil {weeds}; less what a slope without cover, or a bed that is not open, loses. The grass that succeeds least counts.',
+    says: 'Of a hundred simulated years of this place, those in which seed of that day comes up within {longest}, stands before killing frost (rye for winter green from {winterGreen} before it), and meets no more hot days in its first {heatWeeks} than seedlings bear ({hotDaysWatered} watered, {hotDaysDry} not); of those sown in spring, weeds and the first summer spoil {weeds}; less what a slope without cover, or a bed that is not open, loses. The grass that succeeds least counts.',
     values: oddsValues,
     inputs: { sown: 'date', soil: 'C', cutOff: 'date' },
     steps:
@@ -117,6 +124,8 @@ export interface OddsBrief {
    * up.
    */
   standsBy: 'weeks' | 'degree-days'
+  /** Days wanted before killing frost, where they are not the grass’s own. */
+  lead?: number
   /** Days from sowing to the date the customer wants it right by. */
   within?: number | null
 }
@@ -232,7 +241,7 @@ function outcome({ place, sums, grass, brief, v, warmth }: Trial, sown: number):
     if (up >= frost) return 'frost'
     const stands =
       brief.standsBy === 'weeks' || grass.season === 'warm'
-        ? frost - sown >= grass.lead
+        ? frost - sown >= (brief.lead ?? grass.lead)
         : sums.growth[frost]! - sums.growth[up]! >= v.growth
     if (!stands) return 'frost'
   }

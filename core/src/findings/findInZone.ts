@@ -43,6 +43,7 @@ export function findInZone(
   schools: Schools,
   year: number,
   trace: Trace,
+  resting = true,
 ): Finding[] {
   const measured = [
     coverFinding(r, schools, trace),
@@ -55,7 +56,10 @@ export function findInZone(
     lowsFinding(r, trace),
     cutFinding(r, trace),
   ]
-  const all = [...measured.filter((f) => f !== null), ...seenInZone({ r, schools, trace, year })]
+  const all = [
+    ...measured.filter((f) => f !== null),
+    ...seenInZone({ r, schools, trace, year, resting }),
+  ]
   return all.map((f) => ({ ...f, ...operationsOf(f, { r, schools, trace }) }))
 }
 

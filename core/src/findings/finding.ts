@@ -95,6 +95,8 @@ export interface FindingContext {
   schools: Schools
   trace: Trace
   year: number
+  /** Grass there rests by the season: warm turf in its winter. */
+  resting: boolean
 }
 
 export const found = (

@@ -302,7 +302,7 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
   browned: ({ word }, { r }) => {
     if (word === 'dead') return {}
     // Warm turf sleeps through every winter: dormant there is no question.
-    const sure = word === 'dormant' && scalps(r)
+    const sure = word === 'at rest'
     const recheck: Line = ['recheck', sure ? 'may' : 'must', 'Brown grass may only be asleep.']
     const wake: Line = ['wake', 'should', 'Until it is counted again, this is what it may have.']
     if (!sure) return { wants: word === 'counted again' ? [recheck] : [recheck, wake] }

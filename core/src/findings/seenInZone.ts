@@ -365,8 +365,8 @@ function browned(at: FindingContext): Found | null {
       says: say`Counted again ${onDay(at.r.recounted)}: ${at.r.wanted} is alive.`,
       asks: 'Nothing more: the plan goes by that count.',
     })
-  if (state === 'dormant' && scalps(at.r))
-    return seen(at, 'browned', figure, 'dormant', {
+  if (state === 'dormant' && scalps(at.r) && at.resting)
+    return seen(at, 'browned', figure, 'at rest', {
       verdict: 'act',
       says: 'Warm turf sleeps through every winter: brown, and alive.',
       asks: 'Cut it hard after the last frost; count the cover once it has greened up.',

@@ -1,6 +1,8 @@
-import { addDays, dayOf, laterDay, type Day } from '../calendar/day.ts'
+import { addDays, dayNumber, dayOf, laterDay, type Day } from '../calendar/day.ts'
 import { approachZone } from '../approach/approach.ts'
 import { leadTimeValues, type SiteClimate } from '../climate/siteClimate.ts'
+import { careValues } from '../climate/careWindow.ts'
+import { yearDay } from '../climate/yearDay.ts'
 import { lastDayToSow, seasonAround } from '../climate/sowingWindow.ts'
 import type { Job, Zone } from '../entities/job.ts'
 import type { Finding } from '../findings/finding.ts'
@@ -82,7 +84,10 @@ export function prescribeZone(
   const r = readZone(zone, survey, trace, recount)
   const { job, firm, schools, today, climate } = site
   const { lots } = job
-  const findings = findInZone(r, schools, Number((job.walked ?? today).slice(0, 4)), trace)
+  const walked = job.walked ?? today
+  const resting =
+    climate.place.soil[yearDay(dayNumber(walked))]! < trace.value(careValues.warmWakes)
+  const findings = findInZone(r, schools, Number(walked.slice(0, 4)), trace, resting)
   const wished = seasonOf(r, climate, trace)
   // What the owner wants has a say where something is sown; what stands, where nothing is.
   const standing = r.target ? seasonOf({ ...r, target: null }, climate, trace) : wished

@@ -9,7 +9,7 @@ import {
   type SeasonName,
 } from '../climate/dayReasons.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
-import { oddsRules, type DayOdds } from '../climate/sowingOdds.ts'
+import { oddsRules, oddsValues, type DayOdds } from '../climate/sowingOdds.ts'
 import type { SomeOdds } from '../climate/dayWorth.ts'
 import { oddsOnDay, oddsThroughYear } from '../climate/windows.ts'
 import { WANTED_FROM } from '../climate/sowingLines.ts'
@@ -329,10 +329,11 @@ const wantedOf = ({ parts }: Sown, trace: Trace): Grass[] =>
 /** What the odds of a sowing hang on. */
 type OddsOf = Pick<ChoiceBrief, 'window' | 'sown' | 'climate' | 'schools' | 'customerDate' | 'trace'> // prettier-ignore
 
-const oddsBrief = (sown: Sown, schools: Schools) => ({
+const oddsBrief = (sown: Sown, schools: Schools, trace: Trace) => ({
   watered: sown.watered,
   lawn: sown.purpose === 'lawn' || sown.purpose === 'blend',
   standsBy: schools.stands,
+  ...(sown.purpose === 'winter-green' ? { lead: trace.value(oddsValues.winterGreen) } : {}),
 })
 
 /** Seed that lies until spring is not followed by the odds. */
@@ -343,7 +344,7 @@ function oddsOf(b: OddsOf, day: Day): DayOdds | null {
   const { climate, sown, schools, customerDate, trace } = b
   if (!sown || liesUntilSpring(b, daysBetween(b.window.start, day))) return null
   const within = customerDate === null ? null : daysBetween(day, customerDate)
-  const brief = { ...oddsBrief(sown, schools), within }
+  const brief = { ...oddsBrief(sown, schools, trace), within }
   const odds = oddsOnDay(wantedOf(sown, trace), yearDay(dayNumber(day)), brief, climate, trace, sown.leads) // prettier-ignore
   return odds && inBed(odds, sown.bedLoses ?? 0)
 }
@@ -360,7 +361,12 @@ export function oddsFor(b: OddsOf): (i: number) => SomeOdds | null {
   if (!sown) return () => null
   const start = dayNumber(window.start)
   if (customerDate === null) {
-    const year = oddsThroughYear(wantedOf(sown, trace), oddsBrief(sown, schools), climate, trace)
+    const year = oddsThroughYear(
+      wantedOf(sown, trace),
+      oddsBrief(sown, schools, trace),
+      climate,
+      trace,
+    )
     return (i) => {
       if (year === null || liesUntilSpring(b, i)) return null
       const succeed = year(yearDay(start + i)) * (1 - (sown.bedLoses ?? 0) / 100)

@@ -170,7 +170,7 @@ const mannerOf = (
 function notches({ r }: ZoneWork, trace: Trace): Message {
   const notch = trace.value(habitLines.notch)
   const weeks = Math.max(1, Math.ceil((num(r.keep) - num(r.cut)) / notch - 1e-9))
-  return say`from ${r.cut} to ${r.keep}, ${quantity(notch, 'mm')} a week at most, ${quantity(weeks, 'wk')}`
+  return say`from ${r.cut} to ${r.keep}, ${quantity(notch, 'mm')} a week at most, in ${weeks === 1 ? 'one week' : `${weeks} weeks`}`
 }
 const alike = (a: Manner, b: Manner) =>
   (Object.keys(a) as (keyof Manner)[]).every((k) => a[k] === b[k])

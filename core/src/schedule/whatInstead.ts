@@ -58,6 +58,9 @@ function verdictOf(m: Misfit): Message {
   if (isPast(m)) return say`Too late: the last day to sow this was ${cut}.`
   if (isWaiting(m))
     return say`Too late: seed is not safe before ${onDay(seedFrom(m)!)}, and the last day to sow is ${cut}.`
+  const odds = m.choices.find((c) => c.odds)?.odds
+  if (m.schedule.sowDay <= m.window.cutOff && odds)
+    return say`Not sown without your word: it succeeds in ${String(odds.value)} years in a hundred.`
   return m.pack.kind === 'kill'
     ? say`Too late to kill off: the waits carry sowing past ${cut}, the last day.`
     : say`It does not fit: the steps and their waits carry sowing past ${cut}, the last day.`

@@ -580,6 +580,7 @@ light-trust.reading                  0.5 h        practice      0..2
 line-width.strip                     0.3 m        practice      0.1..2
 look.stands                          80 %         practice      50..95
 looks-bad.laidBack                   21 d         model         7..60
+odds.winterGreen                     21 d         model         7..60
 rate.lay-back                        4 m2/h       model         0.5..40
 rate.plant-strip                     30 m2/h      model         3..300
 rate.wake                            250 m2/h     model         20..2000
