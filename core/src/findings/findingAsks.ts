@@ -299,7 +299,7 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
             ],
           }
         : {},
-  browned: ({ word }, { r }) => {
+  browned: ({ word }) => {
     if (word === 'dead') return {}
     // Warm turf sleeps through every winter: dormant there is no question.
     const sure = word === 'at rest'
