@@ -10,13 +10,15 @@ test('the season: rows with windows, pieces that lead to the days, hours over th
   const row = page.getByRole('listitem').filter({ hasText: 'Lakeside guesthouse' })
   await expect(
     row.getByRole('img', {
-      name: /Lakeside guesthouse.*when it could be sown: rye open Mon 22 Feb to .*Last day Sun 14 Mar/,
+      name: /Lakeside guesthouse.*sow, its season: rye open Mon 22 Feb to .*Last day Sun 14 Mar/,
     }),
   ).toBeVisible()
   // A day reached with the arrow keys says what it is and why.
   await row.getByRole('slider').focus()
   await page.keyboard.press('ArrowRight')
   await expect(row.getByText('Tue 23 Feb: open. Soil and season are right.')).toBeVisible()
+  // Work that is due has a lane of its own beside the season of the sowing.
+  await expect(row.getByText('done when it is due, Hedge strip')).toBeVisible()
   const pieces = row.locator('.piece')
   expect(await pieces.count()).toBeGreaterThan(4)
   await expect(page.locator('.cells .over').first()).toContainText('!')

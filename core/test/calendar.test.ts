@@ -296,6 +296,17 @@ describe('what is told of a calendar', () => {
     const usual = plan('2027-07-25', NORTH, [packed], { users: ['public'] as never })
     expect(daysBetween(day(usual, 'notice')!, day(usual, 'cut-first')!)).toBeGreaterThanOrEqual(5)
   })
+  it('work that closes turf of the public weeks after other work has a notice of its own', () => {
+    const lawn = { ...full, present: ['bermuda'] as never, thatch: 25, heightOfCut: 30, operations: { 'cut-first': { on: true }, 'cut-second': { on: true } } as never } // prettier-ignore
+    const p = plan('2027-02-20', WARM, [lawn], { users: ['public'] as never })
+    for (const kind of ['cut-first', 'scarify'] as const) {
+      const told = p.steps.filter((s) => s.kind === 'notice').map((s) => daysBetween(s.chosen, day(p, kind)!)) // prettier-ignore
+      expect(Math.min(...told.filter((d) => d >= 0)), kind).toBeGreaterThanOrEqual(5)
+      expect(Math.min(...told.filter((d) => d >= 0)), kind).toBeLessThan(21)
+    }
+    expect(daysBetween(day(p, 'cut-first')!, day(p, 'scarify')!)).toBeGreaterThan(14)
+    expect(new Set(p.steps.filter((s) => s.kind === 'notice').map((s) => s.id)).size).toBe(2)
+  })
   it('a place known by its latitude alone is a guess, and says what betters it', () => {
     const typed = said(plan('2027-08-10', NORTH, [packed]), 'guess')!
     expect([typed.level, String(typed.says)]).toEqual(['note', expect.stringContaining('soil reading')]) // prettier-ignore

@@ -145,9 +145,14 @@ describe('the work of any job', () => {
   it('no step of one kind stands twice on a zone on one day, and every piece of work is in one package', () =>
     forAny((p) => {
       const at = new Map<string, string>()
+      const days = new Set<string>()
       for (const pack of p.packages)
         for (const s of pack.steps)
           for (const zone of s.zones) {
+            const on = `${s.kind} ${zone} ${s.chosen}`
+            expect(days.has(on), on).toBe(false)
+            days.add(on)
+            if (OPERATIONS[s.kind].eachPiece) continue
             const key = `${s.kind} ${zone}`
             expect(at.get(key) ?? pack.id, key).toBe(pack.id)
             at.set(key, pack.id)

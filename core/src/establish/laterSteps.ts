@@ -19,7 +19,7 @@ import type { Schools } from '../reference/schools.ts'
 import { hoursFigure } from '../schedule/hoursFigure.ts'
 import { orderRules } from '../schedule/orderRules.ts'
 import { workingDay } from '../schedule/workingDay.ts'
-import { stepId, type StepRecords } from '../schedule/stepRecords.ts'
+import { stepId, stepRef, type StepRecords } from '../schedule/stepRecords.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
 import { procedure, type Procedure, type TradeValues } from '../rules/rule.ts'
@@ -305,7 +305,7 @@ function laterStep(
   const { later = BRANCH, mows, cautions, look } = OPERATIONS[kind]
   const id = stepId(kind, zones, part)
   const name = operationName(kind, plan.plants)
-  const ref = { kind, zones, workPackage: plan.id, ...(part ? { part } : {}) }
+  const ref = stepRef(need, plan.id)
   const done = records.doneOf(ref)?.day ?? null
   const pin = records.pinOf(ref)
   const anyDay = workforce.weekendWork || later.anyDay === true

@@ -3,7 +3,8 @@ import type { Job } from '../entities/job.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
 import { APPROACH_NAMES } from '../reference/lists.ts'
 import type { Message } from '../rules/message.ts'
-import type { GrassWindow, WindowSpan } from '../plan/order.ts'
+import type { GrassWindow, PackagePlan, WindowSpan } from '../plan/order.ts'
+import type { PackageKind } from '../work/workPackages.ts'
 import { num } from '../trace/figure.ts'
 
 /** Days after sowing that a job is counted among those to be watered. */
@@ -21,17 +22,16 @@ export interface SeasonRow {
   options: Message[]
   trouble: { level: 'hold' | 'warn'; title: Message } | null
   approach: string
-  window: WindowSpan[]
-  /** The same by grass, where the mix has several. */
-  byGrass: GrassWindow[]
+  /** What the job is about first, then each other piece of work by its day. */
+  lanes: SeasonLane[]
   cutOff: Day | null
   sowDay: Day | null
-  /** What its days are worth by week from today, 0 to 100; empty where that is not known. */
-  worth: number[]
   /** Whether anything is sown, set or laid: it wants watering. */
   sows: boolean
   steps: {
     id: string
+    /** The lane that it lies in. */
+    lane: string
     kind: string
     name: Message
     day: Day
@@ -43,6 +43,22 @@ export interface SeasonRow {
   next: { name: Message; day: Day } | null
   /** Soil at 50 mm from today, °C, for the weeks the season shows. */
   soil: number[]
+}
+
+/** A piece of work of a job, with its own season. */
+export interface SeasonLane {
+  id: string
+  kind: PackageKind
+  /** The names of its zones; none where they are all that the job has. */
+  zones: string[]
+  window: WindowSpan[]
+  /** The same by grass, where the mix has several. */
+  byGrass: GrassWindow[]
+  cutOff: Day
+  day: Day
+  fits: boolean
+  /** What its days are worth by week from today, 0 to 100; empty where that is not known. */
+  worth: number[]
 }
 
 /** Days of soil that a row carries. */
@@ -58,8 +74,6 @@ export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
     plan.packages[0]
   const next = plan.follow.next
   const sown = plan.steps.some((s) => s.kind === 'sow' && s.state === 'done')
-  const soon = (spans: readonly WindowSpan[]) =>
-    spans.filter((s) => s.from <= addDays(plan.today, WINDOW_SHOWN))
   const notice =
     plan.notices.find((n) => n.level === 'hold') ?? plan.notices.find((n) => n.level === 'warn')
   const state = !pack
@@ -91,14 +105,18 @@ export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
           .map((z) => APPROACH_NAMES[z.approach.chosen].split(':')[0]!),
       ),
     ].join(', '),
-    window: soon(pack?.window ?? []),
-    byGrass: (pack?.byGrass ?? []).map((g) => ({ ...g, window: soon(g.window) })),
+    lanes: plan.packages
+      .map((p) => laneOf(p, plan))
+      .sort(
+        (a, b) =>
+          Number(b.id === pack!.id) - Number(a.id === pack!.id) || a.day.localeCompare(b.day),
+      ),
     cutOff: pack ? (pack.cutOff.value as Day) : null,
     sowDay: pack?.sowDay ?? null,
-    worth: pack?.worth?.weeks.slice(0, WINDOW_SHOWN / 7) ?? [],
     sows: plan.packages.some((p) => p.plants),
     steps: plan.steps.map((s) => ({
       id: s.id,
+      lane: s.workPackage,
       kind: s.kind,
       name: s.name,
       day: s.chosen,
@@ -109,6 +127,23 @@ export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
     })),
     next: next ? { name: next.name, day: next.chosen } : null,
     soil: plan.soilAhead.slice(0, SOIL_SHOWN).map((t) => Math.round(t * 10) / 10),
+  }
+}
+
+function laneOf(pack: PackagePlan, { zones, today }: JobPlan): SeasonLane {
+  const soon = (spans: readonly WindowSpan[]) =>
+    spans.filter((s) => s.from <= addDays(today, WINDOW_SHOWN))
+  const here = zones.filter((z) => pack.zones.includes(z.id))
+  return {
+    id: pack.id,
+    kind: pack.kind,
+    zones: here.length < zones.filter((z) => z.area).length ? here.map((z) => z.name) : [],
+    window: soon(pack.window),
+    byGrass: pack.byGrass.map((g) => ({ ...g, window: soon(g.window) })),
+    cutOff: pack.cutOff.value as Day,
+    day: pack.sowDay,
+    fits: pack.fits,
+    worth: pack.worth?.weeks.slice(0, WINDOW_SHOWN / 7) ?? [],
   }
 }
 
@@ -125,11 +160,9 @@ export const failedRow = (id: string, name: string, why: Message = CANNOT_PLAN):
   options: [],
   trouble: { level: 'hold', title: why },
   approach: '',
-  window: [],
-  byGrass: [],
+  lanes: [],
   cutOff: null,
   sowDay: null,
-  worth: [],
   sows: false,
   steps: [],
   next: null,

@@ -10,6 +10,13 @@ export const lagValues = tradeValues('lag', {
     'On turf the public uses notice is better given ahead by',
     [0, 30],
   ),
+  noticeServes: value(
+    14,
+    'd',
+    'model',
+    'One notice serves what closes the same ground within',
+    [0, 60],
+  ),
   killAgainLeast: value(
     14,
     'd',

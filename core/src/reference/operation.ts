@@ -120,6 +120,8 @@ interface Described {
   leavesBare?: true
   /** Steel goes into the ground: services are marked first. */
   steel?: true
+  /** It stands before each piece of work that closes the ground, and not once for the zone. */
+  eachPiece?: true
   /** It closes the lawn to those who use it. */
   closes?: true
   /** Opened, dressed or fed turf that is not sown wants water after it. */

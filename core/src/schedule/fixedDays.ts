@@ -1,12 +1,12 @@
 import { type Day, addDays, laterDay } from '../calendar/day.ts'
 import type { HoldReason } from '../climate/dayReasons.ts'
-import type { Held, StepRef } from '../plan/order.ts'
+import type { Held } from '../plan/order.ts'
 import { OPERATIONS } from '../reference/operations.ts'
 import { drainValues } from '../reference/siteValues.ts'
 import { type WaitingPeriods, waitsUntil } from '../work/waitingPeriods.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
 import type { Fixed } from './schedulePackage.ts'
-import { StepRecords } from './stepRecords.ts'
+import { stepRef, StepRecords } from './stepRecords.ts'
 import { plantsIn, type StepNeed } from './steps.ts'
 
 /** What each waiting period keeps a step for. */
@@ -79,7 +79,7 @@ export function fixedFor(
   { records, waits, coverStands, after, walked, drains, afterFlight }: FixedBy,
 ): Fixed {
   const { kind, zones } = need
-  const step: StepRef = { kind, zones, workPackage: pack.id }
+  const step = stepRef(need, pack.id)
   const { waitsFor, afterQuickCover } = OPERATIONS[kind]
   const wait =
     waitsFor === 'moths'

@@ -11,7 +11,7 @@ import type { Trace } from '../trace/trace.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
 import type { OrderBrief } from './orderBrief.ts'
 import type { Schedule } from './schedulePackage.ts'
-import { StepRecords } from './stepRecords.ts'
+import { stepRef, StepRecords } from './stepRecords.ts'
 import type { StepNeed } from './steps.ts'
 
 export const brokenPin = (kind: StepKind, broken: Message, step: PlannedStep): Notice => ({
@@ -33,8 +33,7 @@ export function uncovered(
   step: PlannedStep,
   records: StepRecords,
 ): Notice[] {
-  const left =
-    records.doneOf({ kind: need.kind, zones: need.zones, workPackage: pack.id })?.uncovered ?? []
+  const left = records.doneOf(stepRef(need, pack.id))?.uncovered ?? []
   if (left.length === 0) return []
   const names = left.map((zone) => prescription.zones.find((z) => z.r.id === zone)!.r.name)
   return [

@@ -3,12 +3,13 @@ import { careRule } from '../climate/careWindow.ts'
 import { windowRules } from '../climate/sowingLines.ts'
 import type { SowingWindow } from '../climate/sowingWindow.ts'
 import { windowToSow, windowToWork } from '../climate/windows.ts'
-import type { PackagePlan, PlannedStep, StepRef } from '../plan/order.ts'
+import type { PackagePlan, PlannedStep } from '../plan/order.ts'
 import { isWatered } from '../entities/job.ts'
 import { isBehind } from '../plan/stepState.ts'
 import { lagValues } from '../reference/lagValues.ts'
 import { looksBadValues } from '../reference/looksBadValues.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
+import type { StepId } from '../rules/id.ts'
 import { onDay, say, type Message } from '../rules/message.ts'
 import { drainValues } from '../reference/siteValues.ts'
 import { operationValues } from '../reference/operationValues.ts'
@@ -42,7 +43,7 @@ import {
 } from './schedulePackage.ts'
 import { DayWorths, pieceWorth, planWorthRule } from './pieceWorth.ts'
 import { chooseSowing, oddsFor } from './sowingChoices.ts'
-import { StepRecords } from './stepRecords.ts'
+import { stepRef, StepRecords } from './stepRecords.ts'
 import { type PackageSteps, type StepBrief, plantsIn, stepsOf } from './steps.ts'
 import { holdOver, whatInstead } from './whatInstead.ts'
 
@@ -86,9 +87,7 @@ export function orderOfWork(brief: OrderBrief): OrderOfWork {
     pack,
     steps: stepsOf(pack, stepBrief(brief)),
   }))
-  const planned = needs.flatMap(({ pack, steps }) =>
-    steps.needs.map((n): StepRef => ({ kind: n.kind, zones: n.zones, workPackage: pack.id })),
-  )
+  const planned = needs.flatMap(({ pack, steps }) => steps.needs.map((n) => stepRef(n, pack.id)))
   const records = new StepRecords(brief.job.pins, brief.diary, [...planned, ...later])
   const wanted = needs.filter((n) => n.steps.needs.length > 0)
   let inTurn = [...wanted].sort((a, b) => turn(a.pack) - turn(b.pack))
@@ -104,6 +103,10 @@ export function orderOfWork(brief: OrderBrief): OrderOfWork {
   brief.trace.adopt(best.trace)
   const ordered = wanted.map(({ pack }) => best.byPack.get(pack.id)!)
   halveBarriers(ordered.map((o) => o.plan))
+  oneNotice(
+    ordered.map((o) => o.plan),
+    brief.trace,
+  )
   const pieces = ordered.flatMap((o) => (o.plan.worth ? [o.plan.worth.figure] : []))
   return {
     packages: ordered.map((o) => o.plan),
@@ -117,6 +120,25 @@ export function orderOfWork(brief: OrderBrief): OrderOfWork {
 const RENEWS: StepKind = 'pre-emergence-again'
 const shareGround = (a: { zones: readonly string[] }, b: { zones: readonly string[] }) =>
   a.zones.some((zone) => b.zones.includes(zone))
+
+/** One notice tells of all work of its ground that closes it soon after. */
+function oneNotice(plans: readonly PackagePlan[], trace: Trace): void {
+  const serves = trace.value(lagValues.noticeServes)
+  const given = stepsThat(plans, 'notice').sort((a, b) => a.chosen.localeCompare(b.chosen))
+  const needless = new Set<StepId>()
+  for (const late of given) {
+    const told = given.some(
+      (early) =>
+        early !== late &&
+        !needless.has(early.id) &&
+        early.chosen <= late.chosen &&
+        daysBetween(early.chosen, late.chosen) <= serves &&
+        late.zones.every((zone) => early.zones.includes(zone)),
+    )
+    if (told && late.state === 'planned') needless.add(late.id)
+  }
+  for (const plan of plans) plan.steps = plan.steps.filter((s) => !needless.has(s.id))
+}
 
 /** The steps of all packages, of one kind. */
 const stepsThat = (plans: readonly PackagePlan[], kind: StepKind): PlannedStep[] =>

@@ -36,9 +36,9 @@ export function plannedSteps(
   const hot = (day: Day) => climate.place.high[yearDay(dayNumber(day))]! >= heat
   let before: Figure | null = null
   return schedule.steps.map((s, i): PlannedStep => {
-    const { kind, zones, effort } = s.need
+    const { kind, zones, effort, part } = s.need
     const op = OPERATIONS[kind]
-    const id = stepId(kind, zones)
+    const id = stepId(kind, zones, part)
     const mine = pack.zones.filter((z) => zones.includes(z.r.id))
     const sown = mine.some((z) => isPlanted(z.sowing))
     const name = operationName(kind, sown)
@@ -72,6 +72,7 @@ export function plannedSteps(
       id,
       workPackage: pack.id,
       kind,
+      ...(part ? { part } : {}),
       name,
       why:
         kind === 'core'

@@ -12,6 +12,12 @@ import { isStepKind, type StepKind } from '../reference/operations.ts'
 export const stepId = (kind: StepKind, zones: readonly ZoneId[], part?: number): StepId =>
   `${kind}${part ? `#${part}` : ''}/${[...zones].sort()[0]}`
 
+/** What records are matched to, of a step of a package. */
+export const stepRef = (
+  { kind, zones, part }: { kind: StepKind; zones: readonly string[]; part?: number },
+  workPackage: string,
+): StepRef => ({ kind, zones, workPackage, ...(part ? { part } : {}) })
+
 /** The keys under which a pin for a step is kept: one for each zone. */
 export const pinKeys = (kind: StepKind, zones: readonly string[], part?: number): string[] =>
   zones.map((zone) => `${kind}${part ? `#${part}` : ''}/${zone}`)

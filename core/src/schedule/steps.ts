@@ -21,7 +21,7 @@ import { joined, quantity, say, type Message } from '../rules/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import { effortOf, hoursOf, type Effort } from '../work/hours.ts'
 import { linksFor, precedence, type Link, type ToldAhead } from './precedence.ts'
-import { anchorOf, type WorkPackage } from '../work/workPackages.ts'
+import { anchorOf, type PackageKind, type WorkPackage } from '../work/workPackages.ts'
 import { isPlanted, isSown } from '../work/sowing.ts'
 import { operationOf, type ZoneOperation, type ZoneWork } from '../work/workTypes.ts'
 
@@ -269,6 +269,9 @@ function needOf(
   }
 }
 
+/** What a zone has once for each piece of work is told apart by this; its main work has none. */
+const PIECE_PART: Partial<Record<PackageKind, number>> = { scalp: 2, barrier: 3, feed: 4, due: 5 }
+
 /**
  * The steps a package needs up to its sowing and on the days of it, in the order of work, with what
  * holds them together.
@@ -280,7 +283,8 @@ export function stepsOf(pack: WorkPackage, brief: StepBrief): PackageSteps {
   for (const kind of kinds) {
     const shares = withMaterial(kind, sharesOf(pack, kind), brief)
     if (shares.length === 0) continue
-    const need = needOf(kind, shares, brief)
+    const part = OPERATIONS[kind].eachPiece ? PIECE_PART[pack.kind] : undefined
+    const need = { ...needOf(kind, shares, brief), ...(part ? { part } : {}) }
     needs.push({ ...need, links: linksFor(need, needs, table) })
   }
   const anchor = anchorOf(

@@ -71,11 +71,16 @@ interface Piece {
   operations: ZoneOperation[]
 }
 
-/** The pieces of work of a zone. What goes along joins the first piece that has a season. */
+/**
+ * The pieces of work of a zone. What goes along joins the first piece that has a season; whoever
+ * uses the ground is told of each piece that closes it.
+ */
 function piecesOf(work: ZoneWork): Piece[] {
   const pieces = new Map<string, Piece>()
   const along: ZoneOperation[] = []
+  const notice = work.operations.find((o) => OPERATIONS[o.operation].eachPiece)
   for (const o of work.operations) {
+    if (o === notice) continue
     if (goesAlong(o.operation)) {
       along.push(o)
       continue
@@ -95,6 +100,10 @@ function piecesOf(work: ZoneWork): Piece[] {
     list.find((p) => p.kind === mainKind(work)) ??
     list.sort((a, b) => rank.indexOf(a.kind) - rank.indexOf(b.kind))[0]
   host?.operations.push(...along)
+  if (notice) {
+    const closing = list.filter((p) => p.operations.some((o) => OPERATIONS[o.operation].closes))
+    for (const p of closing.length > 0 ? closing : host ? [host] : []) p.operations.push(notice)
+  }
   for (const p of list) p.operations.sort((a, b) => orderOf(a.operation) - orderOf(b.operation))
   return list
 }

@@ -575,6 +575,7 @@ water-in.light                       4 rain       model         1..10
 water-in.close                       14 d         practice      7..28
 water-in.warm                        22 C         model         15..30
 lag.barrierFresh                     14 d         model         0..60
+lag.noticeServes                     14 d         model         0..60
 light-trust.lives                    30 %         practice      5..90
 light-trust.reading                  0.5 h        practice      0..2
 line-width.strip                     0.3 m        practice      0.1..2

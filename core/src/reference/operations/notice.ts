@@ -15,4 +15,5 @@ export const notice = operation({
   evening: true,
   quiet: true,
   along: 'with-work',
+  eachPiece: true,
 })

@@ -2,44 +2,39 @@
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { daysBetween, showDay } from '@juvena/core/calendar/day'
-import { isBehind } from '@juvena/core/plan/stepState'
 import type { SeasonRow } from '@juvena/core/present/seasonRow'
-import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
-import WindowRibbon from '../../stages/order/WindowRibbon.vue'
+import { PIECE_NAMES } from '../../parts/pieceNames.ts'
 import { useFirm } from '../../stores/firm.ts'
+import SeasonLane from './SeasonLane.vue'
 
-/** One job of the season: its name and state, and its work as cores on its lane. */
+/** One job of the season: its name and state, and a lane for each piece of its work. */
 const props = defineProps<{ row: SeasonRow; from: string; days: number }>()
 const emit = defineEmits<{ archive: [] }>()
 const firm = useFirm()
-/** Steps of a day lie as one piece; each names its work. */
-const pieces = computed(() => {
-  const byDay = new Map<string, SeasonRow['steps']>()
-  for (const s of props.row.steps) {
+const inView = computed(() =>
+  props.row.steps.filter((s) => {
     const at = daysBetween(props.from, s.day)
-    if (at < 0 || at >= props.days) continue
-    byDay.set(s.day, [...(byDay.get(s.day) ?? []), s])
-  }
-  return [...byDay].map(([day, steps]) => {
-    const short = (s: SeasonRow['steps'][number]) => OPERATIONS[s.kind as StepKind].short
-    const weighty = [...steps].sort((a, b) => short(b)[1] - short(a)[1])
-    const words = [...new Set(weighty.map((s) => firm.say(short(s)[0])).filter(Boolean))]
-    const span = Math.min(
-      props.days - daysBetween(props.from, day),
-      Math.max(...steps.map((s) => s.span)),
+    return at >= 0 && at < props.days
+  }),
+)
+/** The lane of what the job is about, and those with work in the days shown; due work shares one. */
+const lanes = computed(() => {
+  const due = new Set(props.row.lanes.filter((l) => l.kind === 'due').map((l) => l.id))
+  const dueLane = props.row.lanes.find((l) => l.kind === 'due' && l !== props.row.lanes[0])
+  return props.row.lanes
+    .map((lane, i) => ({
+      lane,
+      leads: i === 0,
+      steps: inView.value.filter((s) =>
+        lane === dueLane
+          ? due.has(s.lane) && s.lane !== props.row.lanes[0]?.id
+          : s.lane === lane.id,
+      ),
+    }))
+    .filter(
+      ({ lane, leads, steps }) =>
+        leads || (steps.length > 0 && (lane.kind !== 'due' || lane === dueLane)),
     )
-    return {
-      day,
-      column: daysBetween(props.from, day) + 1,
-      span,
-      sow: steps.some((s) => s.kind === 'sow'),
-      done: steps.every(isBehind),
-      pinned: steps.some((s) => s.state === 'pinned'),
-      words: words.slice(0, 2),
-      more: words.length - 2,
-      says: `${showDay(day)}: ${steps.map((s) => firm.say(s.name)).join(', ')}`,
-    }
-  })
 })
 const STATES = {
   'no-zones': 'to be walked',
@@ -95,52 +90,26 @@ const STATES = {
         archive
       </button>
     </div>
-    <div class="lane">
-      <WindowRibbon
-        v-if="row.window.length"
-        class="behind"
-        reasons
-        :name="`${row.name}, when it could be sown`"
-        :spans="row.window"
-        :by-grass="row.byGrass"
-        :worth="row.worth"
+    <template v-for="l in lanes" :key="l.lane.id">
+      <p v-if="!l.leads" class="beside small soft">
+        {{ [PIECE_NAMES[l.lane.kind], ...l.lane.zones].join(', ') }}
+      </p>
+      <SeasonLane
+        :row="row"
+        :lane="l.lane"
+        :steps="l.steps"
         :from="from"
         :days="days"
-        :cut-off="row.cutOff ?? from"
+        :slim="!l.leads"
       />
-      <RouterLink v-else class="start" :to="`/jobs/${row.id}`">{{
-        row.state === 'failed'
-          ? 'see what is wrong'
-          : row.state === 'working'
-            ? 'being planned'
-            : 'add the first zone'
-      }}</RouterLink>
-      <RouterLink v-if="row.state === 'cannot'" class="cannot" :to="`/jobs/${row.id}/order`"
-        >does not fit:
-        {{
-          row.options
-            .slice(0, 2)
-            .map((o) => firm.say(o))
-            .join(', or ')
-            .toLowerCase() || 'see why'
-        }}</RouterLink
-      >
-      <div v-else class="pieces">
-        <RouterLink
-          v-for="p in pieces"
-          :key="p.day"
-          class="piece"
-          :class="{ sow: p.sow, done: p.done, pinned: p.pinned }"
-          :to="`/jobs/${row.id}/order`"
-          :title="p.says"
-          :style="{ gridColumn: `${p.column} / span ${p.span}` }"
-        >
-          <span v-for="w in p.words" :key="w">{{ w }}</span>
-          <span v-if="p.more > 0" class="more">+{{ p.more }}</span>
-          <span class="only-read">{{ p.says }}</span>
-        </RouterLink>
-      </div>
-    </div>
+    </template>
+    <RouterLink v-if="lanes.length === 0" class="start" :to="`/jobs/${row.id}`">{{
+      row.state === 'failed'
+        ? 'see what is wrong'
+        : row.state === 'working'
+          ? 'being planned'
+          : 'add the first zone'
+    }}</RouterLink>
   </li>
 </template>
 
@@ -185,89 +154,10 @@ const STATES = {
 .phone-only {
   display: none;
 }
-.behind {
-  position: absolute;
-  inset: 0;
-  height: 100%;
-}
-.pieces {
-  position: relative;
-  display: grid;
-  grid-template-columns: repeat(24, minmax(0, 1fr));
-  align-items: start;
-  min-height: 3.9rem;
-  pointer-events: none;
-}
-/* Each lane is a cut through the ground: turf along its top, the season in the soil below, and the work as cores taken from it. */
-.row .lane:has(.behind) {
-  padding-top: 9px;
-}
-.row .lane:has(.behind)::before {
-  content: '';
-  position: absolute;
-  inset: 0 0 auto 0;
-  height: 9px;
-  border-bottom: 2px solid var(--moss);
-  background:
-    repeating-linear-gradient(101deg, var(--moss) 0 1px, transparent 1px 7px),
-    repeating-linear-gradient(78deg, var(--moss) 0 1px, transparent 1px 11px);
-  opacity: 0.75;
-}
-.row .behind {
-  top: 9px;
-  height: auto;
-}
-.pieces > * {
-  pointer-events: auto;
-}
-.piece {
-  position: relative;
-  grid-row: 1;
-  margin: 0 1px;
-  min-height: 2.5rem;
-  padding: 0.15rem 0 0.2rem;
-  display: grid;
-  align-content: center;
-  justify-items: center;
-  border: 1.5px solid var(--ink);
-  border-top: 0;
-  border-radius: 0 0 9px 9px;
-  background: var(--sheet);
-  text-decoration: none;
-  font-size: 0.6875rem;
-  line-height: 1.1;
-  overflow: hidden;
-  text-align: center;
-}
-.piece span {
-  max-width: 100%;
-  overflow: hidden;
-}
-.piece.sow {
-  border-bottom: 6px solid var(--moss);
-}
-.piece.done {
-  background: var(--moss-wash);
-  border-style: dashed;
-}
-.piece.pinned {
-  border-top: 5px solid var(--ink);
-}
-.piece:hover {
-  background: var(--paper-deep);
-}
-.cannot {
-  position: relative;
-  display: grid;
-  place-items: center;
-  min-height: 2.3rem;
-  margin: 0.65rem 8%;
-  border: 1.5px dashed var(--hold);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--hold);
-  text-decoration: none;
-  font-size: 0.875rem;
+.beside {
+  align-self: center;
+  text-align: right;
+  overflow-wrap: anywhere;
 }
 .start {
   display: grid;
@@ -275,13 +165,8 @@ const STATES = {
   min-height: 3.6rem;
 }
 @media (max-width: 760px) {
-  .pieces,
-  .cannot {
+  .beside {
     display: none;
-  }
-  .row .lane {
-    height: 0.9rem;
-    margin-top: 0.3rem;
   }
   .row .label p {
     white-space: normal;

@@ -10,6 +10,7 @@ import { zoneOf } from '@juvena/core/trace/scope'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
+import { PIECE_NAMES } from '../../parts/pieceNames.ts'
 import QuantityField from '../../parts/QuantityField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import StageHead from '../../parts/StageHead.vue'
@@ -73,18 +74,6 @@ const range = computed(() => {
   return { from, days: Math.min(75, Math.max(21, daysBetween(from, last) + 5)) }
 })
 type Pack = (typeof packages.value)[number]
-const KIND: Record<Pack['kind'], string> = {
-  kill: 'clear and sow as new',
-  hold: 'hold over with a quick cover',
-  later: 'the proper sowing, in its season',
-  sow: 'sow',
-  plant: 'plugs or turf',
-  scalp: 'cut hard in spring',
-  care: 'work without seed',
-  barrier: 'pre-emergence, by the soil',
-  feed: 'feed',
-  due: 'done when it is due',
-}
 const LAST_DAY: Partial<Record<Pack['kind'], string>> = {
   kill: 'last day to sow',
   hold: 'last day to sow',
@@ -97,11 +86,11 @@ const LAST_DAY: Partial<Record<Pack['kind'], string>> = {
 }
 const title = (s: Pack) =>
   packages.value.length > 1 || !s.plants
-    ? `${s.zones.map(zoneName).join(', ')}: ${KIND[s.kind]}`
+    ? `${s.zones.map(zoneName).join(', ')}: ${PIECE_NAMES[s.kind]}`
     : ''
 /** The name of a lane: what is done, and where. */
 const laneTitle = (s: Pack) => {
-  const kind = KIND[s.kind]
+  const kind = PIECE_NAMES[s.kind]
   const where = names(s.zones)
   return `${kind[0]!.toUpperCase()}${kind.slice(1)}${(job.plan?.zones.length ?? 0) > 1 ? `, ${where}` : ''}`
 }

@@ -146,7 +146,7 @@ export function lanesOf(
     const lane: Lane = {
       id: pack.id,
       pack,
-      name: due ? told(work[0]?.name ?? '') : titleOf(pack),
+      name: due ? told(work.find((s) => s.kind === pack.anchor)?.name ?? '') : titleOf(pack),
       sub: due ? zonesText(pack.zones) : '',
       cutOff: hasCutOff ? String(pack.cutOff.value) : null,
       pieces: piecesOf(work, pack.anchor, today, told),
