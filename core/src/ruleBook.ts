@@ -70,7 +70,7 @@ import { planWorthRule, worthRule } from './schedule/pieceWorth.ts'
 import { worthValues } from './climate/dayWorth.ts'
 import { choiceValues } from './climate/choiceValues.ts'
 import { treatmentReadings, usualWait, waitRules } from './work/waitingPeriods.ts'
-import { fitValues } from './seed/fit/fit.ts'
+import { fitValues, lateValues } from './seed/fit/fit.ts'
 import { inLightRules } from './seed/inLight.ts'
 import { panRules } from './seed/pans.ts'
 import { mixRules } from './seed/mix.ts'
@@ -166,6 +166,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'The usual feed of unsown turf': upkeepValues,
   'What one dose lays at most': feedDoseValues,
   'How a grass fits the ground': fitValues,
+  'Grass sown late': lateValues,
   'A seed rate of your own': ownRateValues,
   'Seed kept back': reserveValues,
   'Lots of seed': lotValues,

@@ -37,14 +37,17 @@ describe('the work of a job, day by day', () => {
       zones: [zone({ id: 'a', name: 'Front' }), zone({ id: 'b', name: 'Back', area: 80 })],
     })
     const sow = work.steps.find((s) => s.kind === 'sow')!
+    // Two passes, and a pan of its own for the tenth of each that lies bare.
     expect(sow.amounts.map((a) => [a.zone, a.pans])).toEqual([
       ['Front', 2],
+      ['Front', 1],
       ['Back', 2],
+      ['Back', 1],
     ])
     const seed = plan.zones.reduce((sum, z) => sum + Number(plan.figures[z.seed!.kg.id]!.value), 0)
     // Each pan is weighed to 50 g.
     expect(
-      Math.abs(sow.amounts.reduce((sum, a) => sum + 2 * Number(a.value), 0) - seed),
+      Math.abs(sow.amounts.reduce((sum, a) => sum + a.pans * Number(a.value), 0) - seed),
     ).toBeLessThan(0.1)
     expect(sow.where).toBe('all zones')
     const feed = work.steps.find((s) => s.kind === 'feed')!

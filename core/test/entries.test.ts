@@ -149,7 +149,11 @@ describe('the examples', () => {
     for (const s of plan.packages) expect(s.sowDay <= String(s.cutOff.value)).toBe(true)
     const zones = plan.zones.reduce((sum, z) => sum + num(plan.figures[z.area!]!), 0)
     expect(num(plan.figures[plan.totalArea!]!)).toBeCloseTo(zones, 8)
-    for (const z of plan.zones) expect(num(z.seed!.half) * 2).toBeCloseTo(num(z.seed!.kg), 10)
+    for (const { seed } of plan.zones)
+      expect(num(seed!.half) * 2 + (seed!.byHand ? num(seed!.byHand.kg) : 0)).toBeCloseTo(
+        num(seed!.kg),
+        10,
+      )
     expect(JSON.parse(JSON.stringify(plan))).toEqual(plan)
   })
 })

@@ -76,7 +76,7 @@ function shown(component: Component, props: object, start: string | null = null)
 
 describe('the working', () => {
   it('shows value, formula with this job’s values, rule, standing and each input', () => {
-    const { text } = shown(WorkingPanel, { stage: 4 }, 'zone:z1.seed.kg')
+    const { text } = shown(WorkingPanel, { stage: 4 }, 'zone:z1.seed.passes')
     expect(text()).toMatch(/Back, Seed/)
     expect(text()).toMatch(/200 m² × [\d.]+ g\/m²/)
     expect(text()).toContain('Area times bag rate.')
@@ -85,7 +85,7 @@ describe('the working', () => {
     expect(text()).toContain('Ground sown')
   })
   it('opens inputs in turn, down to what was read, and goes back the way it came', async () => {
-    const { text, press, chosen } = shown(WorkingPanel, { stage: 4 }, 'zone:z1.seed.kg')
+    const { text, press, chosen } = shown(WorkingPanel, { stage: 4 }, 'zone:z1.seed.passes')
     await press('Ground sown')
     await press('Area')
     await press('Area, as measured')
@@ -94,7 +94,7 @@ describe('the working', () => {
     expect(chosen.value).toBe('zone:z1.area')
     await press('back')
     await press('back')
-    expect(chosen.value).toBe('zone:z1.seed.kg')
+    expect(chosen.value).toBe('zone:z1.seed.passes')
     await press('close')
     expect(chosen.value).toBeNull()
   })

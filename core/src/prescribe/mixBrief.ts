@@ -42,6 +42,7 @@ export function mixBriefOf(
       schools,
       trace,
     ),
+    oddsNow: (grass) => grassOdds(grass, isWatered(job), from, climate, schools, trace),
     lastSowing: slowOnes(lastSowing, season, today, trace),
     renovated: plans(work, 'kill', 'strip'),
     trace,

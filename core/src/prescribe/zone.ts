@@ -37,6 +37,7 @@ import {
   leftOpen,
   livePests,
   noSeedFits,
+  lateOwn,
   notLabelled,
   reEntry,
   restNextSeason,
@@ -151,6 +152,7 @@ export function prescribeZone(
           ...(seed?.notices ?? []),
           ...(held ? [] : atItsLight(work, seed, schools, trace)),
           ...(held ? [] : wishRefused(work, seed, mixing.weighed, trace)),
+          ...(held ? [] : lateOwn(work, seed, mixing.weighed)),
           ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : []),
         ]
       : []),

@@ -47,6 +47,26 @@ export const notLabelled = (work: ZoneWork, seed: ZoneSeed | null, trace: Trace)
   ]
 }
 
+/** A grass of the place that a few days keep out of the mix: what it would still be worth. */
+export const lateOwn = ({ r }: ZoneWork, seed: ZoneSeed | null, weighed: Weighed): Notice[] =>
+  seed === null || seed.overridden
+    ? []
+    : weighed.fits
+        .filter(
+          ({ grass, late }) =>
+            late &&
+            (grass.id === r.target?.id || r.present.some((p) => p.id === grass.id)) &&
+            !seed.mix.some((m) => m.grass === grass.id),
+        )
+        .map(({ grass, out }) => ({
+          id: figureId(zoneScope(r.id), 'late', grass.id),
+          stage: 4,
+          zone: r.zone.id,
+          level: 'note',
+          title: say`${r.name}: late for more ${verbatim(grass.short)}, so none is in the mix.`,
+          says: say`${verbatim(grass.name)}: ${out!}. Where the lawn should stay what it is, choose the mix yourself under Seed, or wait for its season.`,
+        }))
+
 /** A grass that the owner wants and that does not live there: why, and what is sown instead. */
 export const wishRefused = (
   { r }: ZoneWork,

@@ -154,6 +154,18 @@ function seedOf(step: PlannedStep, plan: JobPlan, job: Lots): DayAmount[] {
           ', ',
         ),
       },
+      ...(seed.byHand
+        ? [
+            {
+              zone: zone.name,
+              what: seed.name,
+              value: value(seed.byHand.pan.id),
+              unit: 'kg' as const,
+              pans: 1,
+              detail: say`bare patches, ${seed.byHand.ground}, raked through to soil and sown by hand`,
+            },
+          ]
+        : []),
     ]
   })
 }

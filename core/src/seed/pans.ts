@@ -22,6 +22,17 @@ export const panRules = {
     formula: 'round(half / scale) * scale',
     compute: ({ half, scale }) => Math.round(half / scale) * scale,
   }),
+  handPan: rule({
+    ...pan,
+    id: 'seed.hand-pan',
+    label: 'Weigh out for the bare patches',
+    unit: 'kg',
+    standing: 'practice',
+    says: 'What the bare patches take by hand, to what the scale tells. Each is raked through to soil first.',
+    inputs: { kg: 'kg', scale: 'kg' },
+    formula: 'round(kg / scale) * scale',
+    compute: ({ kg, scale }) => Math.round(kg / scale) * scale,
+  }),
   strip: rule({
     ...pan,
     id: 'seed.strip',
@@ -138,6 +149,19 @@ export type Spreader = Pick<
   'units' | 'swath' | 'strip' | 'scaleStep' | 'handful' | 'calibrations'
 >
 
+/** The step that a firm's scale tells for an amount, kg. */
+const scaleFor = (kg: number, firm: Spreader, trace: Trace): number =>
+  firm.scaleStep ?? Math.max(trace.value(firmSettings.scaleStep.usual), handStep(kg))
+
+/** The pan of a zone's bare patches. */
+export const handPan = (zone: string, kg: Figure, firm: Spreader, trace: Trace): Figure =>
+  trace.work(
+    panRules.handPan,
+    zoneScope(zone),
+    { kg, scale: scaleFor(num(kg), firm, trace) },
+    { change: 'The step of your scale, in Yard, Firm.' },
+  )
+
 /** Pans, strip, setting and handfuls of one zone. Strips of the same leading grass count. */
 export function pansOf(
   zone: string,
@@ -149,7 +173,7 @@ export function pansOf(
 ): Pans {
   const scope = zoneScope(zone)
   const metric = firm.units === 'metric'
-  const setting = <K extends 'swath' | 'strip' | 'scaleStep' | 'handful'>(key: K) =>
+  const setting = <K extends 'swath' | 'strip' | 'handful'>(key: K) =>
     firm[key] ?? trace.value(firmSettings[key].usual)
   const strips = firm.calibrations.flatMap(
     ({ grass, setting: at, grams, swath, strip }): Strip[] =>
@@ -164,7 +188,7 @@ export function pansOf(
     pan: trace.work(
       panRules.pan,
       scope,
-      { half, scale: firm.scaleStep ?? Math.max(setting('scaleStep'), handStep(num(half))) },
+      { half, scale: scaleFor(num(half), firm, trace) },
       { change: 'The step of your scale, in Yard, Firm.' },
     ),
     strip: trace.work(panRules.strip, scope, {

@@ -23,6 +23,8 @@ export interface Rates {
   bulk: Figure
   /** Juvena's rate, where the contractor's own stands. */
   usual: Figure | null
+  /** The new-lawn rate of the mix, where bare ground inside a sward may take it. */
+  asNew: Figure | null
   notices: Notice[]
 }
 
@@ -34,22 +36,23 @@ export function ratesOf(work: ZoneWork, sown: Sown, trace: Trace): Rates {
   const { zone, id } = work.r
   const scope = zoneScope(id)
   if (zone.seedRate === null) {
-    const rate = tableRate(work, sown, 'seed.rate', trace)
+    const { rate, asNew } = tableRate(work, sown, 'seed.rate', trace)
     return {
       rate,
+      asNew: work.sowing === 'over' && work.buried === null ? asNew : null,
       bulk: trace.work(seedRules.bagRate, scope, { rate, pls: sown.pls }),
       usual: null,
       notices: [],
     }
   }
-  const usual = tableRate(work, sown, 'seed.rate-usual', trace)
+  const { rate: usual } = tableRate(work, sown, 'seed.rate-usual', trace)
   const override = { instead: usual.value, unit: usual.unit }
   const rate = trace.read(seedReadings.own, scope, zone.seedRate, { key: 'seed.rate', override })!
   const ofPls = zone.seedRateOf === 'pls'
   const bulk = ofPls
     ? trace.work(seedRules.ownPls, scope, { rate, pls: sown.pls })
     : trace.work(seedRules.ownBag, scope, { rate })
-  return { rate, bulk, usual, notices: doubted(work, rate, bulk, usual, trace) }
+  return { rate, bulk, usual, asNew: null, notices: doubted(work, rate, bulk, usual, trace) }
 }
 
 /**
@@ -96,16 +99,23 @@ function doubted(
 const tableOf = ({ parts }: Sown, which: 'newRate' | 'overseedRate', trace: Trace) =>
   parts.map((p) => trace.grass(p.grass)[which]!)
 
-function tableRate(work: ZoneWork, sown: Sown, key: string, trace: Trace): Figure {
+function tableRate(
+  work: ZoneWork,
+  sown: Sown,
+  key: string,
+  trace: Trace,
+): { rate: Figure; asNew: Figure | null } {
   const { r, sowing, buried } = work
   const { weight } = sown
   const scope = zoneScope(r.id)
-  if (sowing === 'winter-green') return trace.work(seedRules.winterGreenRate, scope, {}, { key })
-  const newRate = trace.work(seedRules.newRate, scope, {
+  if (sowing === 'winter-green')
+    return { rate: trace.work(seedRules.winterGreenRate, scope, {}, { key }), asNew: null }
+  const asNew = trace.work(seedRules.newRate, scope, {
     weight,
     rate: tableOf(sown, 'newRate', trace).map(middle),
   })
-  if (!OVER.includes(sowing)) return trace.work(seedRules.asNew, scope, { asNew: newRate }, { key })
+  if (!OVER.includes(sowing))
+    return { rate: trace.work(seedRules.asNew, scope, { asNew }, { key }), asNew }
   const overseed = trace.work(seedRules.overseedRate, scope, {
     weight,
     rate: tableOf(sown, 'overseedRate', trace).map(middle),
@@ -116,19 +126,39 @@ function tableRate(work: ZoneWork, sown: Sown, key: string, trace: Trace): Figur
   const { newAt, overAt } = trace.values(seedRules.rateAtCover.values)
   const change = say`A count of the cover; every point between ${newAt} and ${quantity(overAt, '%')} moves it.`
   if (buried === null)
-    return trace.work(
-      seedRules.rateAtCover,
-      scope,
-      { overseed, asNew: newRate, cover },
-      { key, change },
-    )
+    return {
+      rate: trace.work(seedRules.rateAtCover, scope, { overseed, asNew, cover }, { key, change }),
+      asNew,
+    }
   const over = trace.work(
     seedRules.rateAtCover,
     scope,
-    { overseed, asNew: newRate, cover },
+    { overseed, asNew, cover },
     { key: 'seed.rate-over', change },
   )
-  return trace.work(seedRules.withFill, scope, { over, asNew: newRate, fill: buried }, { key })
+  return {
+    rate: trace.work(seedRules.withFill, scope, { over, asNew, fill: buried }, { key }),
+    asNew,
+  }
+}
+
+/**
+ * What bare ground inside an overseeded sward takes more than the passes lay there, by hand from a
+ * pan of its own; null where none is known, or the passes lay as much as new ground takes.
+ */
+export function byHandOn(
+  { r }: ZoneWork,
+  { rate, bulk, asNew }: Rates,
+  trace: Trace,
+): { ground: Figure; kg: Figure } | null {
+  const { bareLeast } = trace.values(seedRules.bareGround.values)
+  if (!asNew || !r.area || num(asNew) <= num(rate) + 0.01) return null
+  if (!r.patches && (!r.bare || num(r.bare) < bareLeast)) return null
+  const scope = zoneScope(r.id)
+  const ground =
+    r.patches ?? trace.work(seedRules.bareGround, scope, { area: r.area, bare: r.bare! })
+  const more = trace.work(seedRules.bareRate, scope, { bulk, rate, asNew })
+  return { ground, kg: trace.work(seedRules.bareKg, scope, { ground, rate: more }) }
 }
 
 /**

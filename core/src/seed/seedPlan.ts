@@ -11,8 +11,8 @@ import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { plans, type ZoneWork } from '../work/workTypes.ts'
 import { largestPart, mixKey, mixName, type Mix, type MixPart } from './mix.ts'
-import { pansOf, type Pans, type Spreader } from './pans.ts'
-import { expected, ratesOf } from './rates.ts'
+import { handPan, pansOf, type Pans, type Spreader } from './pans.ts'
+import { byHandOn, expected, ratesOf } from './rates.ts'
 import { seedReadings, seedRules } from './seedRules.ts'
 
 export interface ZoneSeed extends Pans {
@@ -29,6 +29,8 @@ export interface ZoneSeed extends Pans {
   bulk: Figure
   kg: Figure
   half: Figure
+  /** Bare ground inside the sward and what it takes more, by hand; null where there is none. */
+  byHand: { ground: Figure; kg: Figure; pan: Figure } | null
   live: Figure
   /** Juvena's rate, where the contractor's own stands. */
   usual: Figure | null
@@ -165,10 +167,19 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
     { weight, pls },
     { change: 'A label or a fresh germination count of the lot.' },
   )
-  const { rate, bulk, usual, notices } = ratesOf(work, { parts, weight, pls: mixPls }, trace)
+  const rates = ratesOf(work, { parts, weight, pls: mixPls }, trace)
+  const { rate, bulk, usual, notices } = rates
   const live = trace.work(seedRules.live, scope, { rate: bulk, weight, pls, seeds })
-  const kg = trace.work(seedRules.kg, scope, { area: sownArea, rate: bulk })
-  const half = trace.work(seedRules.half, scope, { kg })
+  const byHand = byHandOn(work, rates, trace)
+  const laid = { area: sownArea, rate: bulk }
+  const passes = trace.work(
+    seedRules.kg,
+    scope,
+    laid,
+    byHand ? { key: 'seed.passes', label: 'Seed of the two passes' } : {},
+  )
+  const kg = byHand ? trace.work(seedRules.withBare, scope, { passes, byHand: byHand.kg }) : passes
+  const half = trace.work(seedRules.half, scope, { kg: passes })
   const plants = plantsOf(r, { parts, weight, pls, seeds }, trace)
   return {
     zone: r.id,
@@ -190,6 +201,7 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
     bulk,
     kg,
     half,
+    byHand: byHand && { ...byHand, pan: handPan(r.id, byHand.kg, firm, trace) },
     ...pansOf(r.id, largestPart(parts).grass, half, bulk, firm, trace),
     live,
     usual,

@@ -576,6 +576,7 @@ water-in.close                       14 d         practice      7..28
 water-in.warm                        22 C         model         15..30
 lag.barrierFresh                     14 d         model         0..60
 lag.noticeServes                     14 d         model         0..60
+late.told                            21 d         model         0..60
 light-trust.lives                    30 %         practice      5..90
 light-trust.reading                  0.5 h        practice      0..2
 line-width.strip                     0.3 m        practice      0.1..2
@@ -585,6 +586,7 @@ odds.winterGreen                     21 d         model         7..60
 rate.lay-back                        4 m2/h       model         0.5..40
 rate.plant-strip                     30 m2/h      model         3..300
 rate.wake                            250 m2/h     model         20..2000
+seed.bare-ground.bareLeast           5 %          model         0..50
 seedbed.washes                       12 %         model         0..80
 seedbed.bank                         30 %         model         0..80
 seedbed.heldBank                     6 %          model         0..80

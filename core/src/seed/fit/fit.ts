@@ -1,8 +1,9 @@
+import { daysBetween } from '../../calendar/day.ts'
 import { liesDormant } from '../../climate/sowingLines.ts'
 import type { Grass } from '../../reference/grasses.ts'
 import { lightLines } from '../../reference/siteValues.ts'
 import { onDay, quantity, say, type Message } from '../../rules/message.ts'
-import { tradeValues, type TradeValue } from '../../rules/rule.ts'
+import { tradeValues, value, type TradeValue } from '../../rules/rule.ts'
 import { num } from '../../trace/figure.ts'
 import { fitNumbers, leastSun, tooDark, type FitGround } from './judging.ts'
 import { FIT_PART_LIST, type FitPartId } from './parts.ts'
@@ -68,7 +69,7 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
 /** Why a grass is too late; null while it is not. */
 function tooLate(
   g: Grass,
-  { sowingFrom, lastSowing, tooSlow, schools }: FitGround,
+  { r, sowingFrom, lastSowing, tooSlow, oddsNow, schools, trace }: FitGround,
 ): Message | null {
   if (tooSlow(g)) return 'it is too slow for spring here: the heat comes before it stands'
   const last = lastSowing(g)
@@ -76,8 +77,23 @@ function tooLate(
   // Sown to lie dormant, the last day of autumn does not matter: only whether it lies.
   if (schools.late === 'dormant' && g.season === 'cool')
     return liesDormant(g) ? null : 'it does not lie dormant until spring'
-  return say`it wanted sowing by ${onDay(last)}`
+  const wanted = say`it wanted sowing by ${onDay(last)}`
+  // A few days late is a matter of odds, where it is the grass of the place.
+  const ours = g.id === r.target?.id || r.present.some((p) => p.id === g.id)
+  return ours && daysBetween(last, sowingFrom) <= trace.value(lateValues.told)
+    ? say`${wanted}; sown on ${onDay(sowingFrom)} it succeeds in ${oddsNow(g)} years of 100`
+    : wanted
 }
+
+export const lateValues = tradeValues('late', {
+  told: value(
+    21,
+    'd',
+    'model',
+    'A grass of the place that is late is told with its odds, up to so long after its last day',
+    [0, 60],
+  ),
+})
 
 /** Nights of the usual winter come near frost, °C. Juvena’s model. */
 const FROST_NIGHTS = 6

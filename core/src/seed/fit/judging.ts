@@ -110,6 +110,8 @@ export interface FitGround {
   sowingFrom: Day
   /** The last day a slow grass may be sown; null where it does not matter. */
   lastSowing: (grass: Grass) => Day | null
+  /** Years in a hundred in which a grass sown on the day of sowing succeeds. */
+  oddsNow: (grass: Grass) => number
   /** Whether a grass is too slow for the season ahead while quicker ones would stand. */
   tooSlow: (grass: Grass) => boolean
   trace: Trace

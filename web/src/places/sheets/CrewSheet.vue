@@ -6,6 +6,8 @@ import type { Ring } from '@juvena/core/entities/drawing'
 import { CAUTIONS } from '@juvena/core/reference/cautions'
 import { howSaid, stepAmounts } from '@juvena/core/present/dayWork'
 import type { PlannedStep } from '@juvena/core/plan/order'
+import type { ZoneSeed } from '@juvena/core/seed/seedPlan'
+import { num } from '@juvena/core/trace/figure'
 import { lookSaid } from '@juvena/core/present/lookSaid'
 import { leftOut } from '@juvena/core/present/leftOut'
 import { zoneOf } from '@juvena/core/trace/scope'
@@ -35,6 +37,7 @@ const notPlanned = computed(() =>
 const site = computed(() => job.draft?.site)
 const remarks = computed(() => job.zones.filter((z) => z.notes))
 const seeded = computed(() => zones.value.filter((z) => z.seed))
+const byHand = computed(() => seeded.value.some((z) => z.seed!.byHand))
 /** Which lots a zone is sown from, with what each gives. */
 const lotsOf = (zone: string) =>
   plan.value.seedUse
@@ -58,12 +61,15 @@ const gives = (s: PlannedStep) =>
     .map((a) =>
       [
         `${a.zone} ${firm.weighed(a.value, a.unit, a.pans)}`,
-        s.kind === 'sow' ? '' : firm.say(a.detail),
+        s.kind === 'sow' && a.pans > 1 ? '' : firm.say(a.detail),
       ]
         .filter(Boolean)
         .join(', '),
     )
     .join('; ')
+/** What a drawn patch takes by hand, g/m²: more than the passes lay, or what is sown there. */
+const patchRate = ({ byHand, bulk }: ZoneSeed) =>
+  byHand ? (1000 * num(byHand.kg)) / num(byHand.ground) : num(bulk)
 /** Bare patches that are drawn, each with the seed it takes. */
 const patches = computed(() =>
   (job.draft?.drawing?.shapes ?? [])
@@ -72,9 +78,9 @@ const patches = computed(() =>
       const zone =
         seeded.value.find((z) => z.id === x.zone) ??
         (seeded.value.length === 1 && !x.zone ? seeded.value[0] : undefined)
-      const rate = job.figure(zone?.seed?.bulk.id)?.value
       const area = areaOf(x.at as Ring[])
-      return zone && typeof rate === 'number' && area > 0
+      const rate = zone?.seed && patchRate(zone.seed)
+      return zone && rate && area > 0
         ? [
             {
               id: x.id ?? String(i),
@@ -194,8 +200,9 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
             >{{ i ? '; ' : '' }}{{ firm.say(line.name) }}
             <SheetFigure :id="line.cells[z.id]" /></template
           ><template v-if="z.seed"
-            >; each seed pan <SheetFigure :id="z.seed.pan.id" exact
-          /></template>
+            >; each seed pan <SheetFigure :id="z.seed.pan.id" exact /><template v-if="z.seed.byHand"
+              >, bare patches by hand <SheetFigure :id="z.seed.byHand.pan.id" exact /></template
+          ></template>
         </li>
       </ul>
     </template>
@@ -207,6 +214,7 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
             <th>zone</th>
             <th>mix and lots</th>
             <th class="n">each of two pans</th>
+            <th v-if="byHand" class="n">bare patches, by hand</th>
             <th class="n">setting</th>
             <th class="n">strip test, one pass</th>
             <th class="n">handfuls</th>
@@ -221,6 +229,9 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
               {{ z.seed!.name }}<span class="why">{{ lotsOf(z.id) }}</span>
             </td>
             <td class="n"><SheetFigure :id="z.seed!.pan.id" exact /></td>
+            <td v-if="byHand" class="n">
+              <SheetFigure v-if="z.seed!.byHand" :id="z.seed!.byHand.pan.id" exact />
+            </td>
             <td class="n">
               <SheetFigure v-if="z.seed!.setting" :id="z.seed!.setting.id" /><template v-else
                 >try first</template

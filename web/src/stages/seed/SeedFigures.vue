@@ -45,6 +45,10 @@ const set = (patch: {
         <dt>weigh out, twice</dt>
         <dd><FigureValue :id="seed.pan.id" size="big" exact /></dd>
       </div>
+      <div v-if="seed.byHand">
+        <dt>bare patches, by hand</dt>
+        <dd><FigureValue :id="seed.byHand.pan.id" size="big" exact /></dd>
+      </div>
       <div>
         <dt>spreader setting</dt>
         <dd>
