@@ -312,6 +312,35 @@ describe('the plan measured', () => {
     expect(length).toBe(10)
   })
 
+  it('counts of a mark what lies on each lawn, a line at its edge whole, and names the rest', () => {
+    const run = (x1: number, y1: number, x2: number, y2: number) => [[[x1, y1], [x2, y2]]] as [number, number][][] // prettier-ignore
+    const m = measurePlan(
+      plan([
+        lawn('a', 'z1', box(0, 0, 10, 10)),
+        lawn('b', 'z2', box(10, 0, 10, 10)),
+        // Half on each lawn; a quarter on the second and the rest on none; on none at all.
+        { id: 'both', kind: 'bare', at: [box(9, 2, 2, 1)] },
+        { id: 'over', kind: 'bare', at: [box(18, 9, 4, 1)] },
+        { id: 'off', kind: 'low', at: [box(40, 40, 2, 2)], depth: '20 mm' },
+        // From the first lawn out over its edge; along the edge a hand's breadth outside it.
+        { id: 'path', kind: 'worn', at: run(5, 5, 5, 15), width: '500 mm' },
+        { id: 'kerb', kind: 'edge', at: run(0, -0.2, 10, -0.2) },
+        { id: 'mine', kind: 'bare', zone: 'z1', at: [box(9, 6, 2, 1)] },
+      ]),
+    )
+    const [first, second] = [m.zones.get('z1')!, m.zones.get('z2')!]
+    expect([first.patches.area, second.patches.area]).toEqual([1 + 1, 1 + 2])
+    // 5 m, and the 0.3 m that still counts as at the edge.
+    expect(first.worn).toBeCloseTo(5.3 * 0.5, 4)
+    expect([first.edges, second.lows.area]).toEqual([10, 0])
+    const partly = m.marks.map(({ shape, on, whole }) => [shape, Math.round(on * 10) / 10, whole])
+    expect(partly).toEqual([
+      ['over', 2, 4],
+      ['off', 0, 4],
+      ['path', 5.3, 10],
+      ['mine', 1, 2],
+    ])
+  })
   it('says where zones overlap, and knows touching from overlapping', () => {
     const m = measurePlan(
       plan([
@@ -336,6 +365,7 @@ describe('the plan measured', () => {
       at: [box((i % 20) * 6 + 1, Math.floor(i / 20) * 6 + 1, 2, 2)],
     }))
     const m = measurePlan(plan([...shapes, ...beds]))
+    expect(m.marks).toEqual([])
     const total = [...m.zones.values()].reduce((s, z) => s + z.area, 0)
     expect(total).toBeCloseTo(60 * 121 - 240 * 4, 6)
   })

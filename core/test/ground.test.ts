@@ -283,6 +283,20 @@ describe('edges', () => {
     // A quarter of the way round 200 m², 0.3 m wide [calculation on common practice].
     expect(valueOf(p, 'zone:z1.strip.ground')).toBeCloseTo(Math.sqrt(200) * 0.3, 6)
   })
+  it('a run of edge and a worn line that are not drawn take their length as typed', () => {
+    const strip = plan({ ...sound, edges: 'bare', edgeLength: '12 m' })
+    expect(valueOf(strip, 'zone:z1.strip.ground')).toBeCloseTo(12 * 0.3, 9)
+    expect(step(strip, 'edge')).toBeUndefined()
+    const set = plan({ ...sound, edges: 'bulged', edgeLength: '12 m' })
+    // Five in a hundred over for cuts [as on the list above].
+    expect(valueOf(set, set.materials.find((m) => m.kind === 'edging')!.total)).toBeCloseTo(12 * 1.05, 9) // prettier-ignore
+    const worn = plan({ ...sound, wornLength: '20 m' })
+    // As wide as such lines are, 0.6 m [assumed]; eased, opened and sown.
+    expect(valueOf(worn, 'zone:z1.worn')).toBeCloseTo(12, 9)
+    expect([step(worn, 'worn') !== undefined, step(worn, 'sow') !== undefined]).toEqual([true, true]) // prettier-ignore
+    expect(valueOf(worn, 'zone:z1.seed.area')).toBeGreaterThanOrEqual(12)
+    expect(valueOf(worn, 'zone:z1.seed.area')).toBeLessThan(40)
+  })
   it('set, its metres, stakes and joints are on the list', () => {
     const p = plan({ ...sound, edges: 'bulged' })
     const line = p.materials.find((m) => m.kind === 'edging')!
@@ -292,6 +306,35 @@ describe('edges', () => {
       Math.ceil(metres / 0.9) + 1,
       Math.ceil(metres / 2.4) - 1,
     ])
+  })
+})
+
+describe('a named fine hybrid', () => {
+  it('gaps are set with plugs, until a grass or a lot is marked as passing for it', () => {
+    const couch = { present: ['bermudagrass'], hybrid: true, sunHours: 9, heightOfCut: 15, cover: { wanted: 60, weeds: 5, moss: 0, bare: 35 } } as never // prettier-ignore
+    const of = (firm: object) =>
+      planOf({ site: { latitude: 33.5, frost: '10 Nov' } as never, watering: 'sure', zones: [zone(couch)] }, { today: '2027-05-10', firm }) // prettier-ignore
+    expect(of({}).zones[0]!.sowing).toBe('plugs')
+    const named = { id: 'our-couch', from: 'bermudagrass', name: 'Our couch', short: 'our couch' }
+    expect(of({ grasses: [named] }).zones[0]!.sowing).toBe('plugs')
+    const marked = of({ grasses: [{ ...named, matchesHybrid: true }] }).zones[0]!
+    expect(marked.sowing).toBe('over')
+    expect(marked.seed!.mix.map((m) => m.grass)).toEqual(['our-couch'])
+  })
+})
+
+describe('a grass of the place that is a few days late', () => {
+  it('is told with its odds, once, and not when it is in time or long past', () => {
+    const said = (today: string) =>
+      plan({ present: ['kentucky-bluegrass', 'perennial-ryegrass'], cover: { wanted: 60, weeds: 5, moss: 0, bare: 35 } }, { today }) // prettier-ignore
+        .notices.filter((n) => n.id.startsWith('zone:z1.late'))
+    // Killing frost on 20 Oct: eight weeks before it is 25 Aug [model].
+    expect(said('2027-08-05')).toEqual([])
+    const [late, more] = said('2027-08-25')
+    expect(late!.says).toMatch(
+      /wanted sowing by \w+ 25 Aug; sown on .* succeeds in \d+ years of 100/,
+    )
+    expect(more).toBeUndefined()
   })
 })
 

@@ -106,7 +106,11 @@ describe('what a kilogram costs', () => {
       id: '',
       number: '',
       cost,
-      parts: grasses.map((grass) => ({ grass, share: 100 / grasses.length })),
+      parts: grasses.map((grass) => ({
+        grass,
+        share: 100 / grasses.length,
+        matchesHybrid: false,
+      })),
     })
     const shelf = [
       of(5, 'perennial-ryegrass'),

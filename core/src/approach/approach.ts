@@ -4,6 +4,7 @@ import { startOverLine } from '../findings/findInZone.ts'
 import { livesThere, healsItself, onlyPassing, stolonOnly } from '../findings/findingAsks.ts'
 import { coverLines } from '../findings/lines.ts'
 import { APPROACH_NAMES, type ApproachId } from '../reference/lists.ts'
+import type { GrassId } from '../reference/grasses.ts'
 import { lightLines } from '../reference/siteValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { OPERATIONS } from '../reference/operations.ts'
@@ -58,6 +59,8 @@ interface Brief {
   schools: Schools
   /** Why new ground is held over the winter, where it has to be. */
   winterAhead: Message | null
+  /** Grasses whose seed passes for a fine hybrid. */
+  matching: ReadonlySet<GrassId>
   /** Why seed is not the way here, where it is not. */
   noSeed: Message | null
   /** The patch that is to be mended is a zone of its own. */
@@ -110,8 +113,9 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
     }
   const cover = num(r.wanted)
   const line = startOverLine(schools, trace)
-  const set = stolonOnly(r) || setNotSown(r.present, r.zone.hybrid)
-  if (cover < line && setNotSown(r.present, r.zone.hybrid))
+  const unsown = setNotSown(r, brief.matching, trace.grasses)
+  const set = stolonOnly(r) || unsown
+  if (cover < line && unsown)
     return {
       approach: 'plugs',
       why: say`${r.wanted} wanted grass is left, of a turf whose seed is not to be had: its own plugs or runners, or turf laid.`,

@@ -9,13 +9,14 @@ import {
   centreOf,
   cutAway,
   inside,
-  insideAny,
+  lengthOn,
   joined,
   lengthOf,
   perimeterOf,
   selfCrossing,
   shared,
   type Area,
+  type Box,
 } from './geometry.ts'
 
 /**
@@ -46,7 +47,17 @@ export interface Overlap {
   at: Point
 }
 
+/** A mark of which only a part lies on lawn: m² of an area, m of a line. */
+export interface PartlyOn {
+  shape: string
+  unit: 'm2' | 'm'
+  on: number
+  whole: number
+}
+
 export interface MeasuredPlan {
+  /** Marks off the lawn, or across its edge: the part on it is what counts. */
+  marks: PartlyOn[]
   zones: Map<string, DrawnZone>
   overlaps: Overlap[]
   crossings: { shape: string; at: Point }[]
@@ -54,6 +65,15 @@ export interface MeasuredPlan {
 
 /** Overlaps smaller than this are the thickness of a drawn line, m². */
 const LINE_THICK = 0.05
+/** What is marked on a lawn as an area, and as a line. */
+const AREA_MARKS: readonly Shape['kind'][] = ['bare', 'low']
+const LINE_MARKS: readonly Shape['kind'][] = ['worn', 'edge', 'trench']
+/** A share of a mark this near the whole is the whole, and one this small is none. */
+const WHOLE = 0.98
+/** What is marked as an area, m²; as a line, m. */
+const sizeOf = (s: Shape): number =>
+  AREA_MARKS.includes(s.kind) ? areaOf(s.at) : lengthOf(s.at[0]!)
+
 /**
  * Measures what is drawn: each zone's area with its holes off, its error, its patches; where zones
  * overlap; where an outline crosses itself.
@@ -66,7 +86,8 @@ export function measurePlan(plan: Pick<Drawing, 'shapes'>): MeasuredPlan {
     return at ? [{ shape: s.id, at }] : []
   })
   const zones = new Map<string, DrawnZone>()
-  const owner = new Map<string, string>()
+  /** What of each mark lies on the zones measured so far: m², m. */
+  const counted = new Map<string, number>()
   const lawns = of('lawn').filter((s) => s.zone)
   const holes = [...of('bed'), ...of('building')]
   const ids = [...new Set(lawns.map((s) => s.zone!))]
@@ -100,13 +121,18 @@ export function measurePlan(plan: Pick<Drawing, 'shapes'>): MeasuredPlan {
           )
         : whole
     const gross = sum(whole.map(areaOf))
-    // Where lawns overlap, a shape of no zone counts in the first alone.
-    const within = (s: Shape) =>
-      (s.zone ?? owner.get(s.id) ?? (insideAny(spotOf(s), whole) ? zone : null)) === zone
-    const patches = of('bare').filter(within)
-    const lows = of('low').filter(within)
-    const edges = of('edge').filter(within)
-    for (const s of plan.shapes) if (!s.zone && within(s)) owner.set(s.id, zone)
+    // What of a mark lies on this zone, and on no zone before it.
+    const marked = (kind: Shape['kind']): Marked[] =>
+      of(kind).flatMap((s): Marked[] => {
+        if (s.zone !== null && s.zone !== zone) return []
+        const size = sizeOf(s)
+        const left = size - (counted.get(s.id) ?? 0)
+        const here = Math.min(left, partOn(s, size, whole, box))
+        if (here <= (1 - WHOLE) * size) return []
+        counted.set(s.id, (counted.get(s.id) ?? 0) + here)
+        return [{ s, here }]
+      })
+    const [patches, lows, edges] = [marked('bare'), marked('low'), marked('edge')]
     zones.set(zone, {
       zone,
       net,
@@ -122,23 +148,52 @@ export function measurePlan(plan: Pick<Drawing, 'shapes'>): MeasuredPlan {
       ),
       by: mine[0]!.by,
       off: on.map((o) => ({ name: o.h.name, area: o.area })),
-      patches: { count: patches.length, area: sum(patches.map((s) => areaOf(s.at))) },
-      worn: sum(
-        of('worn')
-          .filter(within)
-          .map((s) => lengthOf(s.at[0]!) * (s.width ?? lineWidths.worn.is)),
-      ),
+      patches: { count: patches.length, area: sum(patches.map((m) => m.here)) },
+      worn: sum(marked('worn').map((m) => m.here * (m.s.width ?? lineWidths.worn.is))),
       lows: {
-        area: sum(lows.map((s) => areaOf(s.at))),
-        depth: lows.length ? Math.max(...lows.map((s) => s.depth ?? 0)) || null : null,
+        area: sum(lows.map((m) => m.here)),
+        depth: lows.length ? Math.max(...lows.map((m) => m.s.depth ?? 0)) || null : null,
       },
-      edges: sum(edges.map((s) => lengthOf(s.at[0]!))),
-      trenches: of('trench')
-        .filter(within)
-        .map((s) => ({ id: s.id, name: s.name || 'settled trench', ...trenchOf(s) })),
+      edges: sum(edges.map((m) => m.here)),
+      trenches: marked('trench').map(({ s, here }) => ({
+        id: s.id,
+        name: s.name || 'settled trench',
+        ...trenchOf(s),
+        length: here,
+      })),
     })
   }
-  return { zones, overlaps: overlapsOf([...zones.values()]), crossings }
+  const marks = plan.shapes
+    .filter((s) => AREA_MARKS.includes(s.kind) || LINE_MARKS.includes(s.kind))
+    .map((s): PartlyOn => ({
+      shape: s.id,
+      unit: AREA_MARKS.includes(s.kind) ? 'm2' : 'm',
+      on: counted.get(s.id) ?? 0,
+      whole: sizeOf(s),
+    }))
+    .filter((m) => m.whole > 0 && m.on < WHOLE * m.whole)
+  return { zones, overlaps: overlapsOf([...zones.values()]), crossings, marks }
+}
+
+/** What of a mark lies on a zone: m² of an area, m of a line. */
+interface Marked {
+  s: Shape
+  here: number
+}
+
+/** How much of a mark lies on a zone: m² of an area, m of a line; the whole where it nearly does. */
+function partOn(s: Shape, size: number, whole: readonly Area[], box: Box): number {
+  const b = boxOf(s.at.flat())!
+  const near =
+    b.east >= box.west - ON_THE_EDGE &&
+    b.west <= box.east + ON_THE_EDGE &&
+    b.north >= box.south - ON_THE_EDGE &&
+    b.south <= box.north + ON_THE_EDGE
+  if (!near) return 0
+  const on = AREA_MARKS.includes(s.kind)
+    ? sum(shared(whole, [s.at]).map(areaOf))
+    : lengthOn(s.at[0]!, whole, ON_THE_EDGE)
+  return on >= WHOLE * size ? size : on
 }
 
 /** A settled trench: m, m, mm, and % that its fill will settle, where that was given. */

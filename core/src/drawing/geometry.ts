@@ -1,4 +1,14 @@
-import { Clipper, ClipType, FillRule, PolyTree64, type Paths64, type PolyPath64 } from 'clipper2-ts'
+import {
+  Clipper,
+  Clipper64,
+  ClipType,
+  EndType,
+  FillRule,
+  JoinType,
+  PolyTree64,
+  type Paths64,
+  type PolyPath64,
+} from 'clipper2-ts'
 import type { Point, Ring } from '../entities/drawing.ts'
 
 /**
@@ -157,6 +167,21 @@ export const joined = (areas: readonly Area[]): Area[] =>
 /** What both cover. */
 export const shared = (a: readonly Area[], b: readonly Area[]): Area[] =>
   a.length === 0 || b.length === 0 ? [] : clip(ClipType.Intersection, a, b)
+
+/** How much of a run lies on areas or within `slack` metres of them, m. */
+export function lengthOn(run: readonly Point[], areas: readonly Area[], slack: number): number {
+  const clipper = new Clipper64()
+  clipper.addOpenSubject([run.map(inWhole)])
+  clipper.addClip(
+    Clipper.inflatePaths(covered(areas), slack * PER_METRE, JoinType.Miter, EndType.Polygon),
+  )
+  const open: Paths64 = []
+  clipper.execute(ClipType.Intersection, FillRule.NonZero, [], open)
+  return open.reduce(
+    (sum, path) => sum + lengthOf(path.map(({ x, y }): Point => [x / PER_METRE, y / PER_METRE])),
+    0,
+  )
+}
 
 /**
  * Cuts an area in two along the line through two places: left of it, right of it. Either may be

@@ -46,6 +46,8 @@ export const ownGrassSchema = z.strictObject({
   from: grassId,
   name: text(80),
   short: text(24),
+  /** It passes for a named fine hybrid of its kind, which common seed does not. */
+  matchesHybrid: z.boolean().nullable().default(null),
   ...numbers,
   ...choices,
 })

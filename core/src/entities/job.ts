@@ -178,6 +178,8 @@ export const zoneSchema = z.strictObject({
   /** Salt reaches it: sea spray, road salt, salty water. */
   salty: yesNo,
   wear: oneOf(WEARS, 'a degree of wear').nullable().default(null),
+  /** A line that feet have worn, where it is not drawn. */
+  wornLength: quantity('length', { min: 0.5, max: 2_000, what: 'A worn line' }),
   lowsDepth: quantity('depth', { min: 0, max: 500, what: 'Depth of the lows' }),
   lowsShare: percent('Share of ground lying low'),
   approach: oneOf(APPROACHES, 'an approach').nullable().default(null),
@@ -283,6 +285,8 @@ export const zoneSchema = z.strictObject({
   laidIn: quantity('ratio', { min: 1900, max: 2100, what: 'A year' }),
   oneWay: yesNo,
   edges: oneOf(EDGE_STATES, 'a state of edges').nullable().default(null),
+  /** The run of edge to be set, or of the strip to be sown, where it is not drawn. */
+  edgeLength: quantity('length', { min: 0.5, max: 5_000, what: 'A length of edge' }),
   notes: text(1000),
   levelAim: oneOf(['plane', 'fall', 'smooth'], 'an aim for the surface').default('plane'),
   fall: quantity('slope', { min: 0, max: 30, what: 'A fall' }),

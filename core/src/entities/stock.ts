@@ -22,6 +22,8 @@ export const labelPart = z.strictObject({
   grass: grassId,
   /** As printed; unnamed seed is of the common type. */
   cultivar: text(80),
+  /** It passes for a named fine hybrid of its kind, which common seed does not. */
+  matchesHybrid: z.boolean().nullable().default(null),
   pure: percent('Pure seed'),
   germination: quantity('percent', {
     min: 1,

@@ -36,6 +36,7 @@ function changed(from: Grass, c: OwnGrass): Grass {
     short: c.short || (own ? c.name || c.id : from.short),
     thermal: from.thermal && { ...from.thermal, theta: from.thermal.theta * slower },
     sunGood: Math.max(traits.sunGood, traits.sunLeast),
+    matchesHybrid: c.matchesHybrid ?? from.matchesHybrid,
     // Some cultivars of a bunch grass do spread.
     spreads: c.creeps === null ? from.spreads : c.creeps > 0,
   }

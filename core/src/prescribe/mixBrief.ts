@@ -10,6 +10,7 @@ import { choiceValues } from '../climate/choiceValues.ts'
 import { waitsUntil } from '../work/waitingPeriods.ts'
 import { alone, suggestMix, weigh, type Mix, type MixBrief, type MixGround } from '../seed/mix.ts'
 import { bagOf } from '../seed/seedPlan.ts'
+import { hybridSeed } from '../seed/whatLeads.ts'
 import type { Trace } from '../trace/trace.ts'
 import { plans, type ZoneWork } from '../work/workTypes.ts'
 import type { SiteInputs } from './zone.ts'
@@ -45,6 +46,7 @@ export function mixBriefOf(
     oddsNow: (grass) => grassOdds(grass, isWatered(job), from, climate, schools, trace),
     lastSowing: slowOnes(lastSowing, season, today, trace),
     renovated: plans(work, 'kill', 'strip'),
+    matching: hybridSeed(r.zone, trace.grasses, shelf),
     trace,
   }
   const bag = (grass: string) => bagOf(grass, job.lots, shelf, trace)

@@ -16,6 +16,7 @@ import { judgeBags, judgeMix } from '../seed/judgeMix.ts'
 import { mixName, seasonOf, seedIsNoWay, type Mix } from '../seed/mix.ts'
 import type { Spreader } from '../seed/pans.ts'
 import { seedZone } from '../seed/seedPlan.ts'
+import { hybridSeed } from '../seed/whatLeads.ts'
 import type { BagOnShelf } from '../stock/seedOnShelf.ts'
 import type { Versioned } from '../trace/memo.ts'
 import { onDay, say, type Message } from '../rules/message.ts'
@@ -107,6 +108,7 @@ export function prescribeZone(
     job,
     schools,
     winterAhead: winterAhead(site, r, wished, trace),
+    matching: hybridSeed(zone, trace.grasses, site.shelf),
     noSeed,
     patchApart,
     trace,

@@ -47,6 +47,8 @@ export interface Grass extends Traits {
   testDays: Range
   /** Sown for a purpose and gone within the year: never part of a lasting mix. */
   passing: boolean
+  /** Its seed passes for a named fine hybrid of its kind; common seed does not. */
+  matchesHybrid: boolean
 }
 
 export type GrassTable = Readonly<Record<GrassId, Grass>>
@@ -117,6 +119,7 @@ function grass(id: GrassId, { sown, thermal, bears, sun, ...written }: Written):
     stands: { mesotrione: 'no', siduron: 'no' },
     testDays: [7, 21],
     passing: false,
+    matchesHybrid: false,
     ...written,
     id,
     newRate: sown?.[0] ?? null,

@@ -152,6 +152,8 @@ export function seasonOf(
 export interface MixGround extends FitGround {
   /** The old sward is killed or lifted off. */
   renovated: boolean
+  /** Grasses whose seed passes for a fine hybrid. */
+  matching: ReadonlySet<GrassId>
 }
 
 /**

@@ -1,5 +1,7 @@
 import { coverLines } from '../findings/lines.ts'
-import { kindOf, type Grass, type GrassId } from '../reference/grasses.ts'
+import { kindOf, type GrassId, type GrassTable } from '../reference/grasses.ts'
+import type { BagOnShelf } from '../stock/seedOnShelf.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { num } from '../trace/figure.ts'
 import { say, type Message } from '../rules/message.ts'
 import { fitValues, type Fit } from './fit/fit.ts'
@@ -12,13 +14,39 @@ export interface Leading {
 }
 
 /**
- * Turf whose own kind is not sown: it has no seed, or is a fine hybrid that common seed does not
- * match.
+ * Grasses whose seed passes for the fine hybrid of a zone: of the firm's table, or in a bag on the
+ * shelf; none where no hybrid stands.
  */
-export const setNotSown = (present: readonly Grass[], hybrid: boolean | null): boolean =>
+export function hybridSeed(
+  { hybrid }: Pick<ZoneReadings['zone'], 'hybrid'>,
+  grasses: GrassTable,
+  shelf: readonly BagOnShelf[],
+): ReadonlySet<GrassId> {
+  if (hybrid !== true) return NONE
+  return new Set([
+    ...Object.values(grasses)
+      .filter((g) => g.matchesHybrid)
+      .map((g) => g.id),
+    ...shelf.flatMap((b) => b.parts.filter((p) => p.matchesHybrid).map((p) => p.grass)),
+  ])
+}
+
+const NONE: ReadonlySet<GrassId> = new Set()
+
+/**
+ * Turf whose own kind is not sown: it has no seed, or is a fine hybrid that no seed to be had
+ * (`matching`) passes for.
+ */
+export const setNotSown = (
+  { present, zone }: Pick<ZoneReadings, 'present' | 'zone'>,
+  matching: ReadonlySet<GrassId>,
+  grasses: GrassTable,
+): boolean =>
   present.length > 0 &&
   present.every((g) => g.season === 'warm') &&
-  (present.some((g) => g.newRate === null) || hybrid === true)
+  (present.some((g) => g.newRate === null) ||
+    (zone.hybrid === true &&
+      !present.every((g) => [...matching].some((id) => kindOf(grasses[id] ?? g) === kindOf(g)))))
 
 /**
  * What is there leads: a sward gets its own kinds, unless light, date, disease or the wear asked
@@ -27,9 +55,9 @@ export const setNotSown = (present: readonly Grass[], hybrid: boolean | null): b
  */
 export function whatLeads(
   fits: readonly Fit[],
-  ground: FitGround & { renovated: boolean },
+  ground: FitGround & { renovated: boolean; matching: ReadonlySet<GrassId> },
 ): Leading {
-  const { r, schools, sowing, renovated, job, trace } = ground
+  const { r, schools, sowing, renovated, job, matching, trace } = ground
   const present = r.present.filter((g) => g.season === ground.season && !g.passing)
   const free = (says: Message): Leading => ({ only: null, says })
   if (r.target) {
@@ -48,6 +76,12 @@ export function whatLeads(
   if (renovated) return free('The old sward goes, so it need not be matched.')
   const own = fits.filter((f) => present.some((p) => kindOf(p) === kindOf(f.grass)))
   const names = present.map((p) => p.short).join(', ')
+  const passes = r.zone.hybrid === true ? own.filter((f) => matching.has(f.grass.id)) : []
+  if (passes.length > 0)
+    return {
+      only: new Set(passes.map((f) => f.grass.id)),
+      says: say`A fine hybrid stands there: only seed that is marked as passing for it, ${passes.map((f) => f.grass.short).join(', ')}.`,
+    }
   if (present.every((p) => p.season === 'warm' && p.spreads))
     return {
       only: new Set(own.map((f) => f.grass.id)),

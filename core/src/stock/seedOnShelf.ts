@@ -9,7 +9,7 @@ export interface BagOnShelf {
   id: string
   number: string
   /** Its grasses by their share of the seed in it, %; they make 100. */
-  parts: { grass: GrassId; share: number }[]
+  parts: { grass: GrassId; share: number; matchesHybrid: boolean }[]
   /** The price of a kilogram; 0 where not known. */
   cost: number
 }
@@ -36,7 +36,11 @@ export function seedOnShelf(
       {
         id,
         number: lotName(lot),
-        parts: known.map((p) => ({ grass: p.grass, share: (100 * p.pure) / pure })),
+        parts: known.map((p) => ({
+          grass: p.grass,
+          share: (100 * p.pure) / pure,
+          matchesHybrid: lot.parts.some((l) => l.grass === p.grass && l.matchesHybrid === true),
+        })),
         cost: lot.price !== null && lot.bag ? lot.price / lot.bag : 0,
       },
     ]

@@ -1,8 +1,9 @@
 import type { Drawing, Level, Point } from '../entities/drawing.ts'
+import type { PartlyOn } from '../drawing/drawnZones.ts'
 import { isMixed, type TwoLights } from '../light/zoneLight.ts'
 import { lightLines } from '../reference/siteValues.ts'
 import { type Notice } from '../trace/figure.ts'
-import { quantity, say } from '../rules/message.ts'
+import { quantity, say, verbatim } from '../rules/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import { moreToSettle } from '../cover/coverCount.ts'
 import type { SiteSurvey } from './siteSurvey.ts'
@@ -17,6 +18,8 @@ import type { ZoneReadings } from './zoneReadings.ts'
 export interface SurveySummary {
   season: { from: number; to: number }
   overlaps: { zones: [string, string]; area: number; at: Point }[]
+  /** Marks off the lawn, or across its edge. */
+  marks: PartlyOn[]
   mixedLight: string[]
   zones: Record<
     string,
@@ -74,6 +77,7 @@ export function surveySummary(
   const summary: SurveySummary = {
     season: survey.season,
     overlaps: survey.measured.overlaps,
+    marks: survey.measured.marks,
     mixedLight: [],
     zones: {},
   }
@@ -142,9 +146,38 @@ export function surveyNotices(
   return [
     ...overlaps,
     ...crossings,
+    ...summary.marks.map((mark) => partlyOn(mark, drawing)),
     ...outsideNotice(survey.outside),
     ...zones.flatMap((r) => zoneNotices(r, survey, summary, trace)),
   ]
+}
+
+/** A mark off the lawn or across its edge: what of it counts. */
+function partlyOn({ shape, unit, on, whole }: PartlyOn, drawing: Drawing): Notice {
+  const s = drawing.shapes.find((x) => x.id === shape)!
+  const name = verbatim(s.name || MARK_NAMES[s.kind] || 'A mark')
+  return on > 0
+    ? {
+        id: `partly-on.${shape}`,
+        stage: 1,
+        level: 'note',
+        title: say`${name} lies across the edge of a lawn.`,
+        says: say`${quantity(on, unit)} of its ${quantity(whole, unit)} is on the lawn, and that part counts. If it is all lawn, draw one of the two again.`,
+      }
+    : {
+        id: `partly-on.${shape}`,
+        stage: 1,
+        level: 'warn',
+        title: say`${name} lies on no lawn, so it does not count.`,
+        says: 'Move it on to its lawn, or draw the outline of that lawn round it.',
+      }
+}
+const MARK_NAMES: Partial<Record<Drawing['shapes'][number]['kind'], string>> = {
+  bare: 'A bare patch',
+  low: 'A low',
+  worn: 'A worn line',
+  edge: 'An edge',
+  trench: 'A trench',
 }
 
 /** Readings named one by one, no more than this. */

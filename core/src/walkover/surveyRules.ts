@@ -1,5 +1,6 @@
 import { trenchVolume } from '../drawing/drawnZones.ts'
 import { sum } from '../quantities/sum.ts'
+import { lineWidths } from '../reference/siteValues.ts'
 import { say, quantity } from '../rules/message.ts'
 import { allZones, procedure, reading, rule, tradeValues, value } from '../rules/rule.ts'
 
@@ -43,6 +44,8 @@ export const readings = {
     unit: 'mm',
     otherwise: [40, [5, 150]],
   }),
+  wornLength: reading({ key: 'worn.length', stage: 1, label: 'Worn line', unit: 'm' }),
+  edgeLength: reading({ key: 'edges', stage: 1, label: 'Edge to renew', unit: 'm' }),
   lowsDepth: reading({ key: 'lows.depth', stage: 1, label: 'Depth of the lows', unit: 'mm' }),
   lowsShare: reading({
     key: 'lows.share',
@@ -394,6 +397,18 @@ export const surveyRules = {
     inputs: { lines: 'm2' },
     formula: 'lines',
     compute: ({ lines }) => lines,
+  }),
+  wornTyped: rule({
+    ...calculation,
+    id: 'survey.worn-typed',
+    key: 'worn',
+    label: 'Worn line',
+    unit: 'm2',
+    says: 'The length as typed, as wide as such lines usually are: {wide}. Draw it to measure both.',
+    values: { wide: lineWidths.worn },
+    inputs: { length: 'm' },
+    formula: 'length * wide',
+    compute: ({ length }, { wide }) => length * wide,
   }),
   trenchGround: rule({
     ...calculation,

@@ -118,13 +118,22 @@ export function readZone(
     edgeLength:
       drawn && drawn.edges > 0
         ? trace.work(surveyRules.edges, scope, { lengths: drawn.edges })
-        : null,
+        : trace.read(readings.edgeLength, scope, zone.edgeLength),
     worn:
-      drawn && drawn.worn > 0 ? trace.work(surveyRules.worn, scope, { lines: drawn.worn }) : null,
+      drawn && drawn.worn > 0
+        ? trace.work(surveyRules.worn, scope, { lines: drawn.worn })
+        : wornTyped(zone, trace),
     trenchGround:
       trenched > 0 ? trace.work(surveyRules.trenchGround, scope, { trenches: trenched }) : null,
     patches: drawn && drawn.patches.area > 0 ? figureOf(trace, surveyRules.patches, scope)! : null,
   }
+}
+
+/** The ground of a worn line that is typed and not drawn. */
+function wornTyped(zone: Zone, trace: Trace): Figure | null {
+  const scope = zoneScope(zone.id)
+  const length = trace.read(readings.wornLength, scope, zone.wornLength)
+  return length && trace.work(surveyRules.wornTyped, scope, { length })
 }
 
 /** The cut as read, and the one to be kept: nothing stands for long below its range. */

@@ -33,7 +33,9 @@ const drawnAsks = ({ r }: WorkBrief): Ask[] => [
     ? [ask('trench', 'drawing', 'trench', 'A trench has settled.', 'must')]
     : []),
   ...(r.worn ? [ask('worn', 'drawing', 'worn', 'Feet have worn a line.', 'must')] : []),
-  ...(r.edgeLength ? [ask('edge', 'drawing', 'edge', 'An edge is drawn to be set.')] : []),
+  ...(r.edgeLength && r.zone.edges !== 'bare'
+    ? [ask('edge', 'drawing', 'edge', 'A run of edge is to be set.')]
+    : []),
 ]
 
 const AIM_ASKS: Partial<Record<AimId, readonly [StepKind, Message, Strength?][]>> = {

@@ -78,7 +78,8 @@ const patches = computed(() =>
       const zone =
         seeded.value.find((z) => z.id === x.zone) ??
         (seeded.value.length === 1 && !x.zone ? seeded.value[0] : undefined)
-      const area = areaOf(x.at as Ring[])
+      const partly = plan.value.survey.marks.find((m) => m.shape === x.id)
+      const area = partly ? partly.on : areaOf(x.at as Ring[])
       const rate = zone?.seed && patchRate(zone.seed)
       return zone && rate && area > 0
         ? [

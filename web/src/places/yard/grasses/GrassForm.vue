@@ -6,6 +6,7 @@ import { CHOICE_ENTRIES, NUMBER_ENTRIES } from '@juvena/core/reference/grassTrai
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
 import TextField from '../../../parts/TextField.vue'
+import YesNoField from '../../../parts/YesNoField.vue'
 import { useFirm } from '../../../stores/firm.ts'
 
 /**
@@ -143,6 +144,12 @@ const sources = computed(() =>
       />
     </div>
     <div class="grid">
+      <YesNoField
+        label="Passes for a fine hybrid"
+        hint="of its kind; common seed does not"
+        :model-value="change?.matchesHybrid ?? null"
+        @update:model-value="set({ matchesHybrid: $event })"
+      />
       <ChoiceField
         v-for="choice in CHOICE_ENTRIES"
         :key="choice.key"

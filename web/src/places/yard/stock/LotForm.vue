@@ -15,6 +15,7 @@ import DayField from '../../../parts/DayField.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
 import TextField from '../../../parts/TextField.vue'
 import { ApiError } from '../../../stores/api.ts'
+import YesNoField from '../../../parts/YesNoField.vue'
 import { useFirm } from '../../../stores/firm.ts'
 import { useStock, type ShownLot } from '../../../stores/stock.ts'
 
@@ -136,6 +137,12 @@ const setDay = (value: string | null) => {
         :model-value="p.cultivar"
         :maxlength="80"
         @update:model-value="part(i, { cultivar: $event })"
+      />
+      <YesNoField
+        v-if="firm.grasses[p.grass]?.season === 'warm'"
+        label="Passes for a fine hybrid"
+        :model-value="p.matchesHybrid ?? null"
+        @update:model-value="part(i, { matchesHybrid: $event })"
       />
       <QuantityField
         label="Pure seed"

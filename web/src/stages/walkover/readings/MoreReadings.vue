@@ -256,6 +256,14 @@ async function labFile(event: Event) {
       :model-value="zone.edges"
       @update:model-value="set('edges', $event)"
     />
+    <QuantityField
+      label="Edge, how long"
+      kind="length"
+      :model-value="zone.edgeLength"
+      :problem="problem('edgeLength')"
+      hint="to set or sow, if not drawn"
+      @update:model-value="set('edgeLength', $event)"
+    />
     <div class="field">
       <span class="field-label">Signs of packed soil</span>
       <ElSelect

@@ -71,6 +71,14 @@ const cast = computed(
       @update:model-value="set('wear', $event)"
     />
     <QuantityField
+      label="Worn line, how long"
+      kind="length"
+      :model-value="zone.wornLength"
+      :problem="problem('wornLength')"
+      hint="if not drawn"
+      @update:model-value="set('wornLength', $event)"
+    />
+    <QuantityField
       label="Sprinkler rate"
       kind="precipitation"
       :model-value="zone.precipitation"
