@@ -283,10 +283,14 @@ test('the diary ticks a step off, takes a line, and strikes out without erasing'
   await expect(
     page.getByRole('button', { name: 'Strike out found a pipe by the gate' }),
   ).toHaveCount(0)
-  const stored = (await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as {
-    diary: object[]
+  // What is written is sent behind the screen.
+  const entries = async () => {
+    const stored = (await (await page.request.get(at('demo', `/api/jobs/${id}`))).json()) as {
+      diary: object[]
+    }
+    return stored.diary.length
   }
-  expect(stored.diary.length).toBe(3)
+  await expect.poll(entries).toBe(3)
 })
 
 test('a job file goes out and comes in; a bad one is refused with a sentence', async ({

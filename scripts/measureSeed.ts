@@ -55,6 +55,7 @@ const grounds = job!.zones.map((zone): FitGround => ({
   place: climate.place,
   sowingFrom: '2027-02-08',
   lastSowing: () => null,
+  shutToLast: () => false,
   oddsNow: () => 0,
   tooSlow: () => false,
   trace,

@@ -123,10 +123,14 @@ describe('which grass goes where (common practice)', () => {
     expect(left.notices.find((n) => n.id === 'zone:z1.without-seed')!.says).toMatch(
       /h of sun.*shade ryegrass/,
     )
-    // What the ground asks for is done without it.
-    expect(left.steps.map((s) => s.kind)).toEqual(
-      expect.arrayContaining(['scarify', 'clear', 'feed']) as string[],
-    )
+    // What the ground asks for is done without it, but for blades: what they open stays open.
+    expect(left.steps.map((s) => s.kind)).toContain('feed')
+    const blades = left.zones[0]!.rungs.find((r) => r.operation === 'scarify')!
+    expect([blades.planned, blades.reason]).toEqual([
+      false,
+      expect.stringContaining('stays open') as string,
+    ])
+    expect(left.findings.find((f) => f.kind === 'cover')!.asks).toContain('Open the canopy')
     const dark = planOf({
       zones: [zone({ sunHours: 2.4, present: ['tall-fescue'], cover: thin, approach: 'overseed' })],
     })

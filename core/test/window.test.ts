@@ -416,7 +416,11 @@ describe('the season a sowing is taken in', () => {
     const spring = pack.choices.find((c) => c.season === 'spring')!
     const odds = Number(spring.odds!.value)
     expect([spring.taken, odds < 90]).toEqual([false, true])
-    expect(first!.says).toContain(`In spring only ${odds} years in a hundred succeed.`)
+    const taken = Number(pack.choices.find((c) => c.taken)!.odds!.value)
+    expect(taken).toBeGreaterThan(odds)
+    expect(first!.says).toContain(
+      `Then ${odds} years in a hundred succeed, on the day taken ${taken}.`,
+    )
   })
   it('spring repair is made with the quick grass that stands there; the slow one waits for autumn', () => {
     const site = { latitude: 43, sea: '700 km', frost: '8 Oct' }
@@ -440,6 +444,59 @@ describe('the season a sowing is taken in', () => {
       zones: [zone({ present: ['kentucky-bluegrass'], heightOfCut: 75 })],
     })
     expect(pure.plan.zones[0]!.seed!.mix.map((m) => m.grass)).toEqual(['kentucky-bluegrass'])
+  })
+  it('a slow grass that heat and its last day leave no autumn is left out, so that autumn is taken', () => {
+    // 42° N, killing frost 10 October: bluegrass by 15 August, heat until then; rye until 29 August.
+    const site = { latitude: 42, frost: '10 Oct' }
+    const bare = zone({ present: [], cover: { wanted: 0, weeds: 10, moss: 0, bare: 90 } })
+    const plan = planOf({ site, zones: [bare] }, { today: '2027-06-20' })
+    const mix = plan.zones[0]!.seed!.mix.map((m) => m.grass)
+    expect(mix).not.toContain('kentucky-bluegrass')
+    expect(plan.packages[0]!.verdict).toBe('')
+    expect(plan.packages[0]!.sowDay.slice(0, 7)).toBe('2027-08')
+    // Sown over into bluegrass, the customer is told why none is added.
+    const over = planOf(
+      { site, zones: [zone({ present: ['perennial-ryegrass', 'kentucky-bluegrass'] })] },
+      { today: '2027-06-20' },
+    )
+    expect(over.notices.find((n) => n.id.endsWith('kentucky-bluegrass'))!.says).toContain(
+      'no good day is left',
+    )
+  })
+  it('the look again at live pests is waited for when a mix is judged: no slow grass after it', () => {
+    const site = { latitude: 41, frost: '15 Oct' }
+    const on = (active: boolean) =>
+      planOf(
+        {
+          site,
+          zones: [
+            zone({
+              present: ['perennial-ryegrass', 'kentucky-bluegrass'],
+              pests: [{ kind: 'larvae', active, peak: '2027-07-18' }],
+            }),
+          ],
+        },
+        { today: '2027-08-05' },
+      )
+    expect(on(false).packages.find((p) => p.plants)!.sowDay <= '2027-08-20').toBe(true)
+    const live = on(true)
+    expect(live.zones[0]!.seed!.mix.map((m) => m.grass)).not.toContain('kentucky-bluegrass')
+    expect(live.packages.find((p) => p.plants)!.sowDay.slice(0, 7)).toBe('2027-08')
+  })
+  it('in high country the warmest weeks are the season, not a high summer to be passed over', () => {
+    const site = { latitude: 39, elevation: '2200 m', frost: '15 Sep' }
+    const plan = planOf({ site, zones: [zone({ present: [] })] }, { today: '2027-05-20' })
+    const pack = plan.packages[0]!
+    expect([pack.verdict, pack.sowDay.slice(0, 4)]).toEqual(['', '2027'])
+    expect(pack.window.some((w) => w.reason === 'summer' || w.reason === 'summer-dry')).toBe(false)
+  })
+  it('where no frost comes no last day is guessed, and warm seed is never late for one', () => {
+    const plan = planOf(
+      { site: { latitude: 12 }, zones: [zone({ present: ['bermudagrass'] })] },
+      { today: '2027-06-01' },
+    )
+    expect(plan.notices.map((n) => n.id)).toContain('frost.none')
+    expect(plan.packages[0]!.window.map((w) => w.reason)).not.toContain('late')
   })
   it('a season is named first where it lies more than three weeks later, not for three weeks', () => {
     for (const today of ['2027-04-20', '2027-05-10', '2027-06-01', '2027-07-10', '2027-08-01']) {

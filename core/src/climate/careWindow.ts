@@ -5,6 +5,7 @@ import type { DayState, Reason } from './dayReasons.ts'
 import { windowValues } from './sowingLines.ts'
 import {
   cutWindow,
+  hasHighSummer,
   lastDayOf,
   type FrostSeason,
   type Judged,
@@ -267,6 +268,7 @@ export function careWindow(
     YEAR_DAYS
   const lead = careLead(season, care, trace)
   const lastOf = (of: FrostSeason) => (lead === null ? of.coldest : lastDayOf(of, lead))
+  const summerRuns = hasHighSummer(place, summer)
   const coolSummer = watered && place.high[place.warmest]! < summer.coolSummer
 
   const between = (): Verdict =>
@@ -281,10 +283,12 @@ export function careWindow(
     if (after !== null && number > last) return ['shut', 'near-frost']
     if (s < v.springSoil) return ['shut', 'asleep']
     if (after === null)
-      return high >= v.springTo || toWarmest <= summer.beforeWarmest
+      return high >= v.springTo || (summerRuns && toWarmest <= summer.beforeWarmest)
         ? between()
         : ['open', 'good-work']
-    return high >= v.autumnFrom || after < summer.afterWarmest ? between() : ['open', 'good-work']
+    return high >= v.autumnFrom || (summerRuns && after < summer.afterWarmest)
+      ? between()
+      : ['open', 'good-work']
   }
   const warm = ({ soil: s, after, number, last }: Judged): Verdict => {
     if (after !== null && number > last) return ['shut', 'near-frost']

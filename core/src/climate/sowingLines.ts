@@ -62,6 +62,13 @@ export const windowValues = tradeValues('window', {
     'High summer is shut where the year’s warmest usual day is',
     [22, 34],
   ),
+  freshSummer: value(
+    21,
+    'C',
+    'model',
+    'There is no high summer where the year’s warmest usual day is cooler than',
+    [15, 26],
+  ),
   beforeWarmest: value(45, 'd', 'model', 'High summer begins before the warmest day by', [10, 90]),
   afterWarmest: value(21, 'd', 'model', 'and ends after it by', [0, 60]),
   winterGreenNight: value(

@@ -212,6 +212,15 @@ function hotUntilItStands({ place, up }: Lines, d: number): number {
   )
 }
 
+/**
+ * In high country and by cold seas the year's warmest weeks are the season itself: spring runs on
+ * into autumn.
+ */
+export const hasHighSummer = (
+  place: PlaceYear,
+  { freshSummer }: Pick<Lines['v'], 'freshSummer'>,
+): boolean => place.high[place.warmest]! >= freshSummer
+
 const highSummer = ({ place, watered, v }: Lines): Verdict =>
   watered && place.high[place.warmest]! < v.coolSummer
     ? ['marginal', 'summer']
@@ -224,7 +233,7 @@ function coolInSpring(lines: Lines, { d, soil, toWarmest, season }: Judged): Ver
   if (isHot(lines, d)) return ['shut', 'heat']
   const hot = hotUntilItStands(lines, d)
   if (hot > heatBorne) return ['shut', 'heat-ahead']
-  if (toWarmest <= v.beforeWarmest) return highSummer(lines)
+  if (toWarmest <= v.beforeWarmest && hasHighSummer(lines.place, v)) return highSummer(lines)
   return season.frost === null && hot < 1 ? ['open', 'good'] : ['marginal', 'spring']
 }
 
@@ -248,7 +257,7 @@ function coolInAutumn(
     return watered && after >= v.afterWarmest && last - number < v.squeezed
       ? ['marginal', 'squeezed']
       : ['shut', 'heat']
-  if (after < v.afterWarmest) return highSummer(lines)
+  if (after < v.afterWarmest && hasHighSummer(place, v)) return highSummer(lines)
   if (soil > v.coolMost) return ['shut', 'heat']
   if (soil < least) return ['shut', 'cold']
   if (place.high[d]! >= v.warmAir || soil > v.coolTo)
@@ -262,7 +271,7 @@ function warmGrass(
 ): Verdict {
   if (season.frost !== null && number > last) return ['shut', 'frost']
   if (soil < least) return ['shut', after === null || season.frost === null ? 'cold' : 'frost']
-  if (after !== null && after > v.warmUntil) return ['marginal', 'late']
+  if (season.frost !== null && after !== null && after > v.warmUntil) return ['marginal', 'late']
   if (soil < Math.max(v.warmFrom, least) || place.high[d]! < v.warmDays)
     return [schools.warm === 'early' ? 'open' : 'marginal', 'cool-days']
   return ['open', 'good']
@@ -346,7 +355,7 @@ export function sowingWindow(
   const window: SowingWindow = {
     ...cutWindow(ground, schools.cutOff, lastOf, (day) => {
       const [state, reason] = judge(lines, purpose, warm, day)
-      return { state, reason, season: seasonName(day.after, day.toWarmest, reason, v) }
+      return { state, reason, season: seasonName(day, reason, place, v) }
     }),
     lead,
     leadDays,
@@ -403,12 +412,13 @@ export function cutWindow(
 }
 
 function seasonName(
-  after: number | null,
-  toWarmest: number,
+  { after, toWarmest }: Judged,
   reason: Reason,
-  v: { beforeWarmest: number; afterWarmest: number },
+  place: PlaceYear,
+  v: Lines['v'],
 ): SeasonName {
   if (reason === 'winter' || reason === 'dormant' || reason === 'after-frosts') return 'winter'
-  if (after === null) return toWarmest <= v.beforeWarmest ? 'summer' : 'spring'
-  return after < v.afterWarmest ? 'summer' : 'autumn'
+  const summer = hasHighSummer(place, v)
+  if (after === null) return summer && toWarmest <= v.beforeWarmest ? 'summer' : 'spring'
+  return summer && after < v.afterWarmest ? 'summer' : 'autumn'
 }

@@ -19,7 +19,14 @@ import {
   surfaceLines,
   thatchLines,
 } from './lines.ts'
-import { isGreen, livesThere, onlyPassing, operationsOf, stolonOnly } from './findingAsks.ts'
+import {
+  isGreen,
+  livesThere,
+  nothingLasts,
+  onlyPassing,
+  operationsOf,
+  stolonOnly,
+} from './findingAsks.ts'
 import { seenInZone, wantsTrueSurface } from './seenInZone.ts'
 
 export const findingReadings = {
@@ -113,6 +120,12 @@ function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
         ...outcomes[word]!,
         asks: 'Nothing: grass is the wrong plant in this light.',
       }
+  else if (nothingLasts(r, schools, trace))
+    for (const word of ['start over', 'thin'])
+      outcomes[word] = {
+        ...outcomes[word]!,
+        asks: 'Open the canopy before anything is sown: in this light it does not last.',
+      }
   else if (stolonOnly(r))
     outcomes.thin = {
       ...outcomes.thin!,
@@ -197,12 +210,12 @@ function firmnessFinding(r: ZoneReadings, trace: Trace): Found {
     firm: {
       verdict: 'act',
       says: 'Water and roots are held up.',
-      asks: '{Core}, two crossed passes.',
+      asks: '{Core}, two crossed passes; ground sown as new is loosened all over instead.',
     },
     compacted: {
       verdict: 'act',
       says: 'Water and roots are held up.',
-      asks: '{Core}, two crossed passes; three where it is worst.',
+      asks: '{Core}, two crossed passes, three where it is worst; ground sown as new is loosened all over instead.',
     },
   }
   return found(r, 'compaction', figure, outcomes[figure.value as string]!)
@@ -250,7 +263,7 @@ function lightFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
           asks:
             schools.shade === 'renewed'
               ? say`Open the canopy if you may; else sow ${renewed}.`
-              : sun >= shade - reading
+              : !nothingLasts(r, schools, trace)
                 ? 'Open the canopy if you may; else fine fescue, at the end of what it bears.'
                 : say`Open the canopy if you may: nothing sown here lasts. One school sows ${renewed}.`,
         },

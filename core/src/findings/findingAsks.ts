@@ -1,6 +1,6 @@
 import { WINTER_ANNUALS } from '../reference/walkLists.ts'
 import { kindsThat, type StepKind } from '../reference/operations.ts'
-import { lightTrust } from '../reference/siteValues.ts'
+import { lightLines, lightTrust } from '../reference/siteValues.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
@@ -47,6 +47,18 @@ export const scalps = (r: ZoneReadings): boolean =>
 export const livesThere = (r: ZoneReadings, trace: Trace): boolean =>
   r.present.length > 0 && r.wanted !== null && num(r.wanted) >= trace.value(lightTrust.lives)
 
+/**
+ * So little light that nothing sown lasts, read well below the line, where shade rye is not renewed
+ * and nothing lives there as it is.
+ */
+export function nothingLasts(r: ZoneReadings, schools: Schools, trace: Trace): boolean {
+  if (!r.sunKnown || livesThere(r, trace)) return false
+  const { marginal, shade } = trace.values(lightLines)
+  const reading = trace.value(lightTrust.reading)
+  const line = schools.shade === 'renewed' ? marginal : shade - reading
+  return num(r.sun) < line
+}
+
 /** A green: sand, mown short. */
 export const isGreen = (r: ZoneReadings, trace: Trace): boolean =>
   r.zone.texture === 'sand' && num(r.cut) <= trace.value(habitLines.greenCut)
@@ -55,6 +67,7 @@ export const isGreen = (r: ZoneReadings, trace: Trace): boolean =>
 export const healsItself = (r: ZoneReadings): boolean =>
   r.present.length > 0 && r.present.every((g) => g.season === 'warm' && g.spreads)
 
+const STAYS_OPEN: Message = 'Nothing sown lasts in this light: what blades open here stays open.'
 const DARK: Message = 'Grass is the wrong plant in this light: work on it is money lost.'
 const IN_THE_DARK = kindsThat((o) => o.lostInTheDark)
 
@@ -87,6 +100,10 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
         ],
       }
     }
+    if (word === 'start over' && nothingLasts(r, schools, trace))
+      return {
+        forbids: (['scarify', 'rake', 'core'] as const).map((op): No => [op, STAYS_OPEN]),
+      }
     if (word === 'start over')
       return { wants: [['sow', 'must', 'Too little wanted grass to build on.']] }
     const clumps = num(r.incurable) >= trace.value(coverLines.clumps)

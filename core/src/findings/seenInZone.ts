@@ -7,7 +7,9 @@ import {
   SURFACE_NAMES,
   WEEDS,
   weedFor,
+  type WeedId,
 } from '../reference/walkLists.ts'
+import type { Schools } from '../reference/schools.ts'
 import { isGreen, scalps } from './findingAsks.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
@@ -209,6 +211,21 @@ function disease(at: FindingContext): Found | null {
 
 const PACKED_SOIL = ['plantain', 'knotweed', 'annual-meadow-grass', 'goosegrass']
 
+/** What the weeds tell, each thing once and after the names of those that tell it; three at most. */
+function saysOf(seen: readonly WeedId[], schools: Schools): Message {
+  const tellers = new Map<string, string[]>()
+  for (const id of seen) {
+    const { name, says } = weedFor(id, schools)
+    tellers.set(says, [...(tellers.get(says) ?? []), name])
+  }
+  return [...tellers]
+    .slice(0, 3)
+    .map(([says, names]) => `${capital(listed(names))}: ${says}`)
+    .join(' ')
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+
 function weeds(at: FindingContext): Found | null {
   const { r, trace } = at
   const { weedsSeen, seedHeads } = r.zone
@@ -223,11 +240,15 @@ function weeds(at: FindingContext): Found | null {
     at,
     'weeds',
     figure,
-    packed ? 'weeds of packed soil' : weedsSeen.includes('clover') ? 'hungry' : 'weedy',
+    packed
+      ? 'weeds of packed soil'
+      : weedsSeen.every((id) => id === 'clover') && weedsSeen.length > 0
+        ? 'hungry'
+        : 'weedy',
     {
       verdict: packed || seedHeads || weedsSeen.includes('clover') ? 'act' : 'fine',
       says:
-        [...new Set(weedsSeen.map((id) => weedFor(id, at.schools).says))].slice(0, 3).join(' ') ||
+        saysOf(weedsSeen, at.schools) ||
         'Heads that ripen drop next year’s weeds, or thin the sward that bears them.',
       asks: seedHeads
         ? 'Clip and bag the heads before they drop.'

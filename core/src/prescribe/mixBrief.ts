@@ -1,10 +1,11 @@
-import { addDays, laterDay, type Day } from '../calendar/day.ts'
+import { addDays, daysBetween, laterDay, type Day } from '../calendar/day.ts'
 import { leadTimeValues, type SiteClimate } from '../climate/siteClimate.ts'
 import { leadOf } from '../climate/sowingLines.ts'
 import { lastDayToSow } from '../climate/sowingWindow.ts'
-import { grassOdds, isRising, springDay } from '../climate/windows.ts'
+import { grassOdds, grassWindow, isRising, springDay } from '../climate/windows.ts'
 import { isWatered } from '../entities/job.ts'
 import type { Grass } from '../reference/grasses.ts'
+import { operationValues } from '../reference/operationValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { choiceValues } from '../climate/choiceValues.ts'
 import { waitsUntil } from '../work/waitingPeriods.ts'
@@ -24,7 +25,10 @@ export function mixBriefOf(
   const { r, sowing, season } = work
   const { prepare, kill } = trace.values(leadTimeValues)
   const ready = addDays(today, plans(work, 'kill') ? kill : prepare)
-  const from = laterDay(ready, waitsUntil(waits, 'sow', [r.id]))
+  const from = laterDay(
+    laterDay(ready, waitsUntil(waits, 'sow', [r.id])),
+    lookedAgain(work, today, trace),
+  )
   const lastSowing = (grass: Grass): Day | null => {
     const lead = leadOf(grass)
     return lead === 'cover' ? null : lastDayToSow(lead, climate, today, schools.cutOff, trace)
@@ -45,12 +49,32 @@ export function mixBriefOf(
     ),
     oddsNow: (grass) => grassOdds(grass, isWatered(job), from, climate, schools, trace),
     lastSowing: slowOnes(lastSowing, season, today, trace),
+    shutToLast: shutToLast({ from, watered: isWatered(job), season }, climate, schools, trace),
     renovated: plans(work, 'kill', 'strip'),
     matching: hybridSeed(r.zone, trace.grasses, shelf),
     trace,
   }
   const bag = (grass: string) => bagOf(grass, job.lots, shelf, trace)
   return { ...ground, weighed: weigh(ground), shelf, bag }
+}
+
+/** The look before which nothing is sown, at live pests or at brown grass; null where none is due. */
+function lookedAgain(
+  work: Pick<ZoneWork, 'r' | 'operations'>,
+  today: Day,
+  trace: Trace,
+): Day | null {
+  const v = trace.values(operationValues)
+  const flights = work.r.zone.pests.flatMap((p) => (p.active !== false && p.peak ? [p.peak] : []))
+  const soonest = addDays(today, 1)
+  const treated = flights.reduce(
+    (day, peak) => laterDay(addDays(peak, v.afterFlight), day),
+    soonest,
+  )
+  return laterDay(
+    plans(work, 'treat-pests') ? addDays(treated, v.pests) : soonest,
+    plans(work, 'recheck') ? addDays(today, v.recheck) : null,
+  )
 }
 
 /**
@@ -87,6 +111,39 @@ function tooSlowForSpring(
 }
 
 /**
+ * Whether no day is left to a slow grass between heat and its last day, or only days of odds so poor
+ * that nobody sows on them while a quick grass would stand. The spring before counts only where it
+ * would be taken: where its odds are fair, and the school sows in spring.
+ */
+const shutToLast =
+  (
+    { from, watered, season }: { from: Day; watered: boolean; season: 'cool' | 'warm' },
+    climate: SiteClimate,
+    schools: Schools,
+    trace: Trace,
+  ) =>
+  (grass: Grass, last: Day): boolean => {
+    const fair = (g: Grass, day: Day) =>
+      grassOdds(g, watered, day, climate, schools, trace) >= trace.value(choiceValues.worthLate)
+    const window = grassWindow(grass.id, { purpose: 'lawn', watered }, climate, schools, trace)
+    const spring =
+      schools.season !== 'autumn' && isRising(climate, from)
+        ? springDay(grass, watered, from, climate, schools, trace)
+        : null
+    if (spring !== null && fair(grass, spring)) return false
+    const to = daysBetween(window.start, last)
+    for (let i = Math.max(0, daysBetween(window.start, from)); i <= to; i++) {
+      if (window.states[i] === 'shut' || window.seasons[i] === 'spring') continue
+      const first = addDays(window.start, i)
+      return !fair(grass, first) && fair(trace.grass(QUICK[season]), first)
+    }
+    return true
+  }
+
+/** The quickest lawn grass of a season. */
+const QUICK = { cool: 'perennial-ryegrass', warm: 'bermudagrass' } as const
+
+/**
  * The mix Juvena would sow: a quick cover where ground is held over, a cool grass where one is put
  * into warm turf on purpose, else what suits it.
  */
@@ -116,9 +173,7 @@ function slowOnes(
   today: Day,
   trace: Trace,
 ): (g: Grass) => Day | null {
-  const quickest = lastSowing(
-    trace.grass(season === 'cool' ? 'perennial-ryegrass' : 'bermudagrass'),
-  )
+  const quickest = lastSowing(trace.grass(QUICK[season]))
   return (grass) => {
     const last = lastSowing(grass)
     return last === null || quickest === null || quickest < today || last >= quickest ? null : last

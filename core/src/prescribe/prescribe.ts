@@ -208,17 +208,29 @@ function walkOver(
 
 const frostWanted = (job: Job, climate: SiteClimate, walked: boolean): Notice[] =>
   job.site.frost === null && walked && !climate.place.frostOnRecord
-    ? [
-        {
-          id: 'frost.wanted',
-          kind: 'guess',
-          stage: 6,
-          level: 'warn',
-          title: 'The last day to sow is a guess.',
-          says: say`No frost date is given, so it goes by a rough climate for the latitude. Enter the median date of the first ${quantity(-2, 'C')} night under Walk-over, Site and season.`,
-          figure: climate.frost.id,
-        },
-      ]
+    ? climate.place.firstFrost.median === null
+      ? [
+          {
+            id: 'frost.none',
+            kind: 'guess',
+            stage: 6,
+            level: 'note',
+            title: 'No frost is expected here.',
+            says: 'No frost date is given, and by the usual year of the latitude none comes: nothing is held back for it. Where frost does come, enter its date under Walk-over, Site and season.',
+            figure: climate.frost.id,
+          },
+        ]
+      : [
+          {
+            id: 'frost.wanted',
+            kind: 'guess',
+            stage: 6,
+            level: 'warn',
+            title: 'The last day to sow is a guess.',
+            says: say`No frost date is given, so it goes by a rough climate for the latitude. Enter the median date of the first ${quantity(-2, 'C')} night under Walk-over, Site and season.`,
+            figure: climate.frost.id,
+          },
+        ]
     : walked && climate.place.basis === 'rough'
       ? [
           {

@@ -47,25 +47,27 @@ export const notLabelled = (work: ZoneWork, seed: ZoneSeed | null, trace: Trace)
   ]
 }
 
-/** A grass of the place that a few days keep out of the mix: what it would still be worth. */
-export const lateOwn = ({ r }: ZoneWork, seed: ZoneSeed | null, weighed: Weighed): Notice[] =>
-  seed === null || seed.overridden
-    ? []
-    : weighed.fits
-        .filter(
-          ({ grass, late }) =>
-            late &&
-            (grass.id === r.target?.id || r.present.some((p) => p.id === grass.id)) &&
-            !seed.mix.some((m) => m.grass === grass.id),
-        )
-        .map(({ grass, out }) => ({
-          id: figureId(zoneScope(r.id), 'late', grass.id),
-          stage: 4,
-          zone: r.zone.id,
-          level: 'note',
-          title: say`${r.name}: late for more ${verbatim(grass.short)}, so none is in the mix.`,
-          says: say`${verbatim(grass.name)}: ${out!}. Where the lawn should stay what it is, choose the mix yourself under Seed, or wait for its season.`,
-        }))
+/** A grass of the place that the date keeps out of the mix: what it would still be worth. */
+export const lateOwn = (work: ZoneWork, seed: ZoneSeed | null, weighed: Weighed): Notice[] => {
+  if (seed === null || seed.overridden) return []
+  const { r } = work
+  // What is killed off or stripped is to go: more of it is not wanted.
+  const own = plans(work, 'kill', 'strip') ? [] : r.present.map((p) => p.id)
+  const wanted = new Set(r.target ? [r.target.id] : own)
+  return weighed.fits
+    .filter(
+      ({ grass, late }) =>
+        late && wanted.has(grass.id) && !seed.mix.some((m) => m.grass === grass.id),
+    )
+    .map(({ grass, out }) => ({
+      id: figureId(zoneScope(r.id), 'late', grass.id),
+      stage: 4,
+      zone: r.zone.id,
+      level: 'note',
+      title: say`${r.name}: late for more ${verbatim(grass.short)}, so none is in the mix.`,
+      says: say`${verbatim(grass.name)}: ${out!}. Where the lawn should stay what it is, choose the mix yourself under Seed, or wait for its season.`,
+    }))
+}
 
 /** A grass that the owner wants and that does not live there: why, and what is sown instead. */
 export const wishRefused = (

@@ -148,8 +148,12 @@ function seedOf(step: PlannedStep, plan: JobPlan, job: Lots): DayAmount[] {
         detail: joined(
           [
             ...lots,
-            seed.setting ? say`setting ${seed.setting}` : '',
-            say`strip test ${quantity(value(seed.strip.id), 'kg')}`,
+            ...(seed.handSown
+              ? [say`${plan.figures[seed.handfuls.id]!.label}: ${seed.handfuls}`]
+              : [
+                  seed.setting ? say`setting ${seed.setting}` : '',
+                  say`strip test ${quantity(value(seed.strip.id), 'kg')}`,
+                ]),
           ].filter((m) => m !== ''),
           ', ',
         ),

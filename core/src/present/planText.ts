@@ -63,9 +63,8 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
         `${day(on)}${hours > 0 ? `, ${Math.round(hours * 10) / 10} h` : ''}`,
         ...steps.flatMap((s) => [
           `  ${told(s.name)}: ${s.where}${s.how === '' ? '' : `; ${told(s.how)}`}`,
-          ...s.amounts.map(
-            (a) =>
-              `    ${a.zone}: ${told(say`${quantity(a.value, a.unit)}`)} ${told(a.what)}${a.pans > 1 ? `, in ${a.pans} pans` : ''} ${told(a.detail)}`,
+          ...s.amounts.map((a) =>
+            `    ${a.zone}: ${a.pans > 1 ? `${a.pans} pans of ` : ''}${told(say`${quantity(a.value, a.unit)}`)} ${told(a.what)} ${told(a.detail)}`.trimEnd(),
           ),
           ...[s.look ?? []]
             .flat()

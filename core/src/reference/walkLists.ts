@@ -103,11 +103,11 @@ export const WEEDS = {
   },
   crabgrass: {
     name: 'crabgrass (summer grass)',
-    says: 'Annual: a thin, hot, open sward. Density, or a pre-emergence where nothing is sown.',
+    says: 'An annual of thin, hot, open swards. Density, or a pre-emergence where nothing is sown.',
     active: 'quinclorac, once it is up',
     nextYear: 'A pre-emergence in spring before the soil warms, on ground that is not to be sown.',
     unsprayed: {
-      says: 'Annual: a thin, hot, open sward. Density, a higher cut, and pulling before it seeds.',
+      says: 'An annual of thin, hot, open swards. Density, a higher cut, and pulling before it seeds.',
       nextYear:
         'A dense, higher sward by the time the soil warms; pull what comes before it seeds.',
     },
@@ -143,12 +143,12 @@ export const WEEDS = {
   },
   goosegrass: {
     name: 'goosegrass',
-    says: 'Annual, of worn and packed ground: open the soil, ease the wear. Density, or a pre-emergence where nothing is sown.',
+    says: 'An annual of worn and packed ground: open the soil, ease the wear. Density, or a pre-emergence where nothing is sown.',
     active: 'one labelled for it, while it is small',
     nextYear:
       'A pre-emergence in spring, some weeks after that for crabgrass, on ground that is not to be sown.',
     unsprayed: {
-      says: 'Annual, of worn and packed ground: open the soil, ease the wear, and pull it before it seeds.',
+      says: 'An annual of worn and packed ground: open the soil, ease the wear, and pull it before it seeds.',
       nextYear: 'Open the packed ground in spring, and thicken it before the soil warms.',
     },
   },

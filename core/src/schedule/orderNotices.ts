@@ -113,6 +113,8 @@ function oddsSaid({ choices }: PackagePlan): Message {
   const word = years >= GOOD_ODDS ? 'good' : years >= FAIR_ODDS ? 'fair, not good' : 'poor'
   return say`Odds are ${word}: ${String(years)} years in a hundred. Tell the customer.`
 }
+const poorOdds = ({ choices }: PackagePlan): boolean =>
+  choices.some((c) => c.taken && c.odds !== null && Number(c.odds.value) < FAIR_ODDS)
 /** Years in a hundred from which odds are called good, and fair. */
 const GOOD_ODDS = 75
 const FAIR_ODDS = 50
@@ -194,6 +196,16 @@ export function misfitNotice(
         ? say`Sowing ${zones} on ${day} is ${schedule.sowState}: ${plan.choices.find((c) => c.taken)?.reason ?? 'soil is outside the good range'}.`
         : say`Working ${zones} on ${day} is ${schedule.sowState}: ${REASONS[reasonOn(plan)]}.`,
       says: plan.plants ? oddsSaid(plan) : 'It stays open and bare for longer. Tell the customer.',
+      figure: windowState.id,
+    })
+  else if (plan.plants && poorOdds(plan))
+    found.push({
+      id: id('marginal'),
+      kind: 'marginal',
+      stage: 6,
+      level: 'warn',
+      title: say`Sowing ${zones} on ${day}: the season is open, its odds are not.`,
+      says: oddsSaid(plan),
       figure: windowState.id,
     })
   if (schedule.givenUp.length > 0)

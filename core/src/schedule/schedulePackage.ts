@@ -1,6 +1,6 @@
-import { dayNumber, dayOf, type Day } from '../calendar/day.ts'
+import { dayNumber, dayOf, isWeekend, type Day } from '../calendar/day.ts'
 import { REASONS, type DayState, type HoldReason } from '../climate/dayReasons.ts'
-import { OPERATIONS } from '../reference/operations.ts'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
 import type { PackageSteps, StepNeed } from './steps.ts'
 import {
@@ -293,7 +293,8 @@ function seek(
   }
   const any = firstOn(usable)
   if (!any) return null
-  const chosen = (p.window.worth ? bestOf(p, any, until, at) : firstOn(good)) ?? any
+  const best = p.window.worth ? bestOf(p, any, until, at) : firstOn(good)
+  const chosen = withoutWeekend(p, best ?? any, { from: any.day, until }, at)
   let last = chosen.days
   const stateOn = (day: number) => p.window.states[day - p.windowStart] ?? 'shut'
   for (
@@ -333,6 +334,48 @@ function bestOf(
   }
   return any
 }
+/**
+ * A day near the one chosen on which opened turf does not lie over a weekend between blades and
+ * cores, where it is worth little less.
+ */
+function withoutWeekend(
+  p: Package,
+  chosen: { day: number; days: Days },
+  { from, until }: { from: number; until: number },
+  at: (day: number) => Days | null,
+): { day: number; days: Days } {
+  const liesOver = ({ start }: Days) => {
+    const on = (kind: StepKind) =>
+      start[p.needs.findIndex((n, i) => n.kind === kind && i >= p.from)]
+    const [a, b] = [on('scarify'), on('core')]
+    if (a === undefined || b === undefined) return false
+    for (let day = Math.min(a, b) + 1; day < Math.max(a, b); day++) if (isWeekend(day)) return true
+    return false
+  }
+  // Seed does not wait for the sake of it.
+  const sown = OPERATIONS[p.needs[p.anchor]!.kind].plants
+  if (p.calendar.weekendWork || sown || !liesOver(chosen.days)) return chosen
+  const worth = (day: number) => p.window.worth?.(day - p.windowStart) ?? 0
+  const stateOn = (day: number) => p.window.states[day - p.windowStart] ?? 'shut'
+  const near = Array.from({ length: 8 }, (_, i) => [chosen.day + i, chosen.day - i])
+    .flat()
+    .filter(
+      (day) =>
+        day >= from &&
+        day <= until &&
+        stateOn(day) === stateOn(chosen.day) &&
+        worksOn(p, day, p.anchor) &&
+        worth(chosen.day) - worth(day) <= WEEKEND_COSTS,
+    )
+  for (const day of near) {
+    const days = at(day)
+    if (days && !liesOver(days)) return { day, days }
+  }
+  return chosen
+}
+/** Points that opened turf over a weekend costs. */
+const WEEKEND_COSTS = 3
+
 /** Points by which a later day has to be better. */
 const LEAST_GAIN = 0.5
 

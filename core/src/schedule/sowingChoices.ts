@@ -139,11 +139,12 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
   const schedule = taken?.schedule ?? whole()
   // A season that is there and not worth it is left to a person's word.
   const poor = taken === null && b.sown !== null && order.length > 0 && !pinned
+  const alone = onlySummer(offered)
   const shown = offered
     .filter(
       ({ span, day }) =>
         span === taken?.span ||
-        (span.season !== 'summer' &&
+        ((alone || span.season !== 'summer') &&
           daysBetween(window.start, day) <= OFFERED_WITHIN &&
           (b.sown !== null || Math.abs(daysBetween(day, schedule.sowDay)) > ANOTHER_SEASON)),
     )
@@ -170,9 +171,18 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
     schedule: { ...schedule, fits },
     choices,
     span: taken?.span ?? null,
-    passed: pinned || !fits ? null : passedOver(b, choices, schedule.sowDay),
+    passed:
+      pinned || !fits
+        ? null
+        : passedOver(b, choices, schedule.sowDay, (c) =>
+            tries.some(({ span }) => span === shown[choices.indexOf(c)]?.span),
+          ),
   }
 }
+
+/** High summer is no season beside another one; high country may have no other. */
+const onlySummer = (offered: readonly { span: SeasonSpan }[]): boolean =>
+  offered.every((o) => o.span.season === 'summer')
 
 const MOST_TRIED = 4
 /** Work that is not sown is offered in another season, not some days later, days. */
@@ -243,7 +253,7 @@ function worthParts(
   const { window, sown, schools, trace } = b
   const { worth, worthLate } = trace.values(choiceValues)
   const succeeds = (on: Day, least: number) => (oddsOf(b, on)?.succeed ?? 100) >= least
-  if (span.season === 'summer' && (sown || b.bySchool)) return []
+  if (span.season === 'summer' && (sown ? !onlySummer(offered) : b.bySchool)) return []
   if (!sown)
     return b.bySchool && span.season === 'spring' && schools.season === 'autumn' ? [] : [span]
   if (span.season === 'spring' && window.lead !== 'warm' && sown.purpose === 'lawn')
@@ -465,6 +475,13 @@ function soilThen({ climate, sown, trace }: ChoiceBrief, day: Day): Message {
  */
 const SOIL_OFF = 1
 
+/** Why a season of poor odds is passed over for the one that is taken. */
+function betterOdds(soonest: SowingChoice, choices: readonly SowingChoice[]): Message {
+  const taken = choices.find((c) => c.taken)?.odds
+  const then = say`Then ${String(soonest.odds!.value)} years in a hundred succeed`
+  return taken ? say`${then}, on the day taken ${String(taken.value)}.` : say`${then}.`
+}
+
 /**
  * What is said first where the sowing is later than could be, where a season is passed over, or
  * where nothing can be sown for weeks.
@@ -473,6 +490,7 @@ function passedOver(
   b: ChoiceBrief,
   choices: readonly SowingChoice[],
   sowDay: Day,
+  wasTried: (choice: SowingChoice) => boolean,
 ): Chosen['passed'] {
   const { window, calendar, schools, trace } = b
   const late = trace.value(choiceValues.late)
@@ -485,10 +503,8 @@ function passedOver(
         ? b.sown
           ? 'Your school sows cool grass in autumn only.'
           : 'Your school works cool turf in autumn only.'
-        : soonest.season === 'spring' &&
-            soonest.odds &&
-            Number(soonest.odds.value) < trace.value(choiceValues.worth)
-          ? say`In spring only ${String(soonest.odds.value)} years in a hundred succeed.`
+        : soonest.odds && !wasTried(soonest)
+          ? betterOdds(soonest, choices)
           : 'Its steps and waits do not fit into it, or the customer’s date asks for another.'
     return {
       title: say`${b.done} ${onDay(sowDay, true)}, in ${NAMES[season]}; it could be ${onDay(soonest.day, true)}, in ${NAMES[soonest.season]}.`,

@@ -9,6 +9,7 @@ import { coverLines } from '../findings/lines.ts'
 import { num } from '../trace/figure.ts'
 import { onDay, say, type Message } from '../rules/message.ts'
 import { stepsOf, type StepBrief } from './steps.ts'
+import { plans } from '../work/workTypes.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
 import type { ZonePlan } from '../plan/prescription.ts'
 import type { SiteClimate } from '../climate/siteClimate.ts'
@@ -59,8 +60,10 @@ function verdictOf(m: Misfit): Message {
   if (isWaiting(m))
     return say`Too late: seed is not safe before ${onDay(seedFrom(m)!)}, and the last day to sow is ${cut}.`
   const odds = m.choices.find((c) => c.odds)?.odds
-  if (m.schedule.sowDay <= m.window.cutOff && odds)
-    return say`Not sown without your word: it succeeds in ${String(odds.value)} years in a hundred.`
+  if (m.schedule.sowDay <= m.window.cutOff)
+    return odds
+      ? say`Not sown without your word: it succeeds in ${String(odds.value)} years in a hundred.`
+      : 'Not sown without your word: the only days left are of high summer.'
   return m.pack.kind === 'kill'
     ? say`Too late to kill off: the waits carry sowing past ${cut}, the last day.`
     : say`It does not fit: the steps and their waits carry sowing past ${cut}, the last day.`
@@ -138,7 +141,11 @@ export function holdOver(m: Omit<Misfit, 'schedule' | 'zones' | 'choices' | 'win
   return [
     {
       title: 'Hold over',
-      says: say`Sow annual ryegrass from ${onDay(dayOf(today + at))}: quick cover that keeps the soil and gives way. Sow properly in season.`,
+      // What is still to be killed off stands in the way of a cover until it is.
+      says:
+        pack.kind === 'kill' && pack.zones.some((z) => plans(z, 'kill'))
+          ? 'Kill off now; when the label’s wait is over, annual ryegrass holds the ground and gives way. Sow properly in season.'
+          : say`Sow annual ryegrass from ${onDay(dayOf(today + at))}: quick cover that keeps the soil and gives way. Sow properly in season.`,
     },
   ]
 }

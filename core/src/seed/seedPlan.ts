@@ -9,6 +9,7 @@ import { say, verbatim, type Message } from '../rules/message.ts'
 import { figureId, grassLotsScope, JOB, lotScope, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { isSmall } from '../work/ground.ts'
 import { plans, type ZoneWork } from '../work/workTypes.ts'
 import { largestPart, mixKey, mixName, type Mix, type MixPart } from './mix.ts'
 import { handPan, pansOf, type Pans, type Spreader } from './pans.ts'
@@ -31,6 +32,8 @@ export interface ZoneSeed extends Pans {
   half: Figure
   /** Bare ground inside the sward and what it takes more, by hand; null where there is none. */
   byHand: { ground: Figure; kg: Figure; pan: Figure } | null
+  /** Whether all of it is sown by hand: the ground is too small for a spreader. */
+  handSown: boolean
   live: Figure
   /** Juvena's rate, where the contractor's own stands. */
   usual: Figure | null
@@ -201,6 +204,7 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
     bulk,
     kg,
     half,
+    handSown: isSmall({ area: sownArea }, trace),
     byHand: byHand && { ...byHand, pan: handPan(r.id, byHand.kg, firm, trace) },
     ...pansOf(r.id, largestPart(parts).grass, half, bulk, firm, trace),
     live,

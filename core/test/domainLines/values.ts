@@ -285,7 +285,7 @@ rate.leaf-again                           700 m2/h    model         50..5000
 rate.uncover                             1000 m2/h    model         100..10000
 rate.cast-brush                          1500 m2/h    model         100..10000
 rate.clip-heads                          1500 m2/h    model         50..10000
-rate.hand-weed                             40 m2/h    model         5..400
+rate.hand-weed                             12 m2/h    model         5..400
 rate.dig-clumps                            10 m2/h    model         1..100
 rate.dog-soil                               6 m2/h    model         1..60
 rate.edge                                   3 m/h     model         0.5..60
@@ -602,4 +602,5 @@ sprinkler.least                      40 m2        practice      10..100
 thatch.same                          0.8 mm       practice      0..3
 water.oneThrow                       100 m2       model         20..1000
 water.stores                         2.5 rain     practice      0.5..8
+window.freshSummer                   21 C         model         15..26
 `

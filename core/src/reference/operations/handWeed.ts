@@ -12,7 +12,7 @@ export const handWeed = operation({
   group: 'weeds and old growth',
   short: ['weed', 3],
   customer: { sown: 'Weeds are dug out by hand.' },
-  rate: value(40, 'm2/h', 'model', 'Weeding by hand, ground under weeds', [5, 400]),
+  rate: value(12, 'm2/h', 'model', 'Weeding by hand, ground under weeds', [5, 400]),
   setUp: value(0.1, 'h', 'model', 'Setting up to weed', [0, 4]),
   ground: 'weeds',
   due: 'soon',

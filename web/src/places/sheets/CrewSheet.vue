@@ -234,11 +234,13 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
               <SheetFigure v-if="z.seed!.byHand" :id="z.seed!.byHand.pan.id" exact />
             </td>
             <td class="n">
-              <SheetFigure v-if="z.seed!.setting" :id="z.seed!.setting.id" /><template v-else
-                >try first</template
-              >
+              <template v-if="z.seed!.handSown">by hand</template>
+              <SheetFigure v-else-if="z.seed!.setting" :id="z.seed!.setting.id" />
+              <template v-else>try first</template>
             </td>
-            <td class="n"><SheetFigure :id="z.seed!.strip.id" /></td>
+            <td class="n">
+              <SheetFigure v-if="!z.seed!.handSown" :id="z.seed!.strip.id" />
+            </td>
             <td class="n"><SheetFigure :id="z.seed!.handfuls.id" /></td>
           </tr>
         </tbody>
@@ -254,8 +256,8 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
         }}.
       </p>
       <p class="why">
-        Two passes at right angles, one pan each. Weigh the pans out before you start; what is over
-        after the second pass goes on thin places. Handfuls to a
+        Two passes at right angles, one pan each, by hand too. Weigh the pans out before you start;
+        what is over after the second pass goes on thin places. Handfuls to a
         {{ firm.settings.units === 'us' ? 'square yard' : 'square metre' }}, for corners and
         patches: rake each patch through to soil first.
       </p>

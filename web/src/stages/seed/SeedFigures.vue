@@ -49,13 +49,13 @@ const set = (patch: {
         <dt>bare patches, by hand</dt>
         <dd><FigureValue :id="seed.byHand.pan.id" size="big" exact /></dd>
       </div>
-      <div>
+      <div v-if="!seed.handSown">
         <dt>spreader setting</dt>
         <dd>
           <FigureValue :id="seed.setting?.id" size="big" />
         </dd>
       </div>
-      <div>
+      <div v-if="!seed.handSown">
         <dt>strip test</dt>
         <dd><FigureValue :id="seed.strip.id" size="big" /></dd>
       </div>
@@ -92,7 +92,7 @@ const set = (patch: {
         <dd><FigureValue :id="seed.byDensity.id" /></dd>
       </div>
     </dl>
-    <p v-if="!seed.setting" class="small soft">
+    <p v-if="!seed.setting && !seed.handSown" class="small soft">
       {{ firm.say(seed.tryNext) }} Strips are kept in the
       <RouterLink to="/yard/firm">Yard, Firm</RouterLink>.
     </p>
