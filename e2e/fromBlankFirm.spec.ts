@@ -51,7 +51,7 @@ test('blank firm to printed sheet, by mouse', async ({ page }) => {
   await seed.click()
   await expect(working(page)).toContainText('All zones of this mix, with the reserve.')
   await working(page).getByRole('button', { name: /Seed/ }).first().click()
-  await expect(working(page)).toContainText('what the bare patches take by hand')
+  await expect(working(page)).toContainText('what the bare patches take once more')
   await working(page)
     .getByRole('button', { name: /Seed of the two passes/ })
     .click()

@@ -56,6 +56,7 @@ const grounds = job!.zones.map((zone): FitGround => ({
   sowingFrom: '2027-02-08',
   lastSowing: () => null,
   shutToLast: () => false,
+  untilSpring: false,
   oddsNow: () => 0,
   tooSlow: () => false,
   trace,

@@ -150,7 +150,7 @@ describe('the examples', () => {
     const zones = plan.zones.reduce((sum, z) => sum + num(plan.figures[z.area!]!), 0)
     expect(num(plan.figures[plan.totalArea!]!)).toBeCloseTo(zones, 8)
     for (const { seed } of plan.zones)
-      expect(num(seed!.half) * 2 + (seed!.byHand ? num(seed!.byHand.kg) : 0)).toBeCloseTo(
+      expect(num(seed!.half) * 2 + (seed!.onBare ? num(seed!.onBare.kg) : 0)).toBeCloseTo(
         num(seed!.kg),
         10,
       )

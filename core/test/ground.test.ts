@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { daysBetween } from '../src/calendar/day.ts'
 import { blankEntry, STRUCK_OUT } from '../src/entities/diary.ts'
 import type { ZoneDraft } from '../src/entities/job.ts'
+import { stepAmounts } from '../src/present/dayWork.ts'
 import { OPERATIONS, type StepKind } from '../src/reference/operations.ts'
 import { planOf, step, valueOf, zone } from './makeJob.ts'
 
@@ -270,6 +271,93 @@ describe('how low it is cut, and how deep it is filled', () => {
     expect(own.steps.filter((s) => s.kind === 'dress-again').length).toBeGreaterThan(2)
     for (const s of own.steps.filter((x) => x.kind === 'dress-again'))
       expect(s.chosen.slice(5, 7), s.chosen).not.toMatch(/11|12|01|02/)
+  })
+})
+
+describe('by hand, and with the spreader', () => {
+  const pans = (z: Partial<ZoneDraft>) => {
+    const p = plan(z)
+    return stepAmounts(step(p, 'sow')!, p, { lots: [] })
+  }
+  it('ground too small for a machine is sown in handfuls: no strip test, no setting', () => {
+    const bare = { cover: { wanted: 0, weeds: 0, moss: 0, bare: 100 }, present: [] }
+    const [small, large] = [pans({ ...bare, area: '10 m2' }), pans({ ...bare, area: '100 m2' })]
+    expect(JSON.stringify(small[0]!.detail)).toContain('handfuls')
+    expect(JSON.stringify(small[0]!.detail)).not.toContain('strip')
+    expect(JSON.stringify(large[0]!.detail)).toContain('strip')
+  })
+  it('bare parts of a sward are sown once more: by hand while they are small, with the spreader over much', () => {
+    const thin = { cover: { wanted: 60, weeds: 10, moss: 0, bare: 30 } }
+    const [few, many] = [pans({ ...thin, area: '200 m2' }), pans({ ...thin, area: '2000 m2' })]
+    expect([few.length, many.length]).toEqual([2, 2])
+    expect(JSON.stringify(few[1]!.detail)).toContain('by hand')
+    expect(JSON.stringify(many[1]!.detail)).toContain('spreader')
+  })
+  it('small ground is sown within days, so a season that is nearly over still has room for it', () => {
+    const bare = { cover: { wanted: 0, weeds: 0, moss: 0, bare: 100 }, area: '4 m2' }
+    const late = (today: string) => plan(bare, { today }).zones[0]!.approach.chosen
+    // Killing frost 20 October: the last day is 8 September.
+    expect([late('2027-09-05'), late('2027-09-12')]).toEqual(['sow-new', 'hold-over'])
+  })
+})
+
+describe('seedlings and winter', () => {
+  const bare = { cover: { wanted: 0, weeds: 0, moss: 0, bare: 100 }, present: [] }
+  it('new ground that stands before growth stops is mown in that autumn', () => {
+    const p = plan(bare, { today: '2027-09-19' }, { site: { latitude: 51, frost: '10 Nov' } })
+    expect(p.follow.packages[0]!.mowBand!.value).toMatchObject({
+      high: expect.stringMatching(/^2028/) as string,
+    })
+    expect(step(p, 'first-mow')!.chosen.slice(0, 4)).toBe('2027')
+  })
+  it('seed that lies until spring is of grasses that can, and is judged after it is up', () => {
+    const p = plan(bare, { today: '2027-11-20' }, { schools: { late: 'dormant' } })
+    const { seed } = p.zones[0]!
+    expect(seed!.mix.map((m) => m.grass)).not.toContain('perennial-ryegrass')
+    expect(step(p, 'sow')!.chosen < '2028-02-01').toBe(true)
+    const up = p.follow.packages[0]!.up[0]!.figure.value as { low: string }
+    expect(step(p, 'visit')!.chosen > up.low).toBe(true)
+  })
+})
+
+describe('what a grass likes', () => {
+  const finding = (z: Partial<ZoneDraft>, kind: string) =>
+    plan(z, { today: '2027-05-10' }, { site: { latitude: 30, frost: '20 Dec' } }).findings.find(
+      (f) => f.kind === kind,
+    )!
+  it('centipede likes pH 5.0 to 6.0, fine fescue 5.5 to 6.5 (common practice): above is told as well', () => {
+    const at = (grass: string, ph: number) =>
+      finding({ present: [grass], ph: String(ph) } as never, 'ph').word
+    expect([4.9, 5, 6, 6.1].map((ph) => at('centipedegrass', ph))).toEqual(['acid', 'fine', 'fine', 'above its range']) // prettier-ignore
+    expect([5.4, 6.5, 6.6].map((ph) => at('creeping-red-fescue', ph))).toEqual(['acid', 'fine', 'above its range']) // prettier-ignore
+    expect(at('perennial-ryegrass', 7)).toBe('fine')
+  })
+  it('a mat of runner turf is raked by hand; its finding asks for no blades', () => {
+    const mat = finding({ present: ['st-augustine'], thatch: '30 mm' } as never, 'thatch')
+    expect([mat.word, String(mat.asks)]).toEqual([
+      'deep mat',
+      expect.stringContaining('by hand') as string,
+    ])
+  })
+  it('where a lower grass is wanted the cut goes by its range, not by that of what stands', () => {
+    const p = plan({ present: ['tall-fescue'], heightOfCut: '75 mm', target: 'bermudagrass', sunHours: 9 } as never, { today: '2027-03-10' }, { site: { latitude: 34, frost: '5 Nov' } }) // prettier-ignore
+    expect(valueOf(p, 'zone:z1.cut.keep')).toBe(50)
+  })
+  it('ground dressed with sand is warned of soil on top of it', () => {
+    const dressed = (product: string) =>
+      plan(
+        { lowsDepth: '8 mm', lowsShare: 40, heightOfCut: '20 mm' } as never,
+        {},
+        {
+          aims: ['level'],
+          treatments: [{ id: 't1', kind: 'dressed', date: '2027-04-10', product }],
+        },
+      ).notices.some((n) => n.id.endsWith('other-kind'))
+    expect([dressed('washed sand'), dressed('screened topsoil'), dressed('')]).toEqual([
+      true,
+      false,
+      false,
+    ])
   })
 })
 

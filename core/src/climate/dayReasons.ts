@@ -2,6 +2,13 @@ import { quantity, say, type Message } from '../rules/message.ts'
 
 export type DayState = 'open' | 'marginal' | 'shut'
 export type SeasonName = 'spring' | 'summer' | 'autumn' | 'winter'
+/** The seasons in the words of the dialects. */
+export const SEASON_NAMES: Record<SeasonName, string> = {
+  spring: 'spring',
+  summer: 'high summer',
+  autumn: 'autumn',
+  winter: 'winter',
+}
 /** Why a day is what it is. */
 export type Reason =
   | 'good'

@@ -270,6 +270,8 @@ function soilByDay(
 /** How long it takes before seed can go down, and the season the light is judged by. */
 export const leadTimeValues = tradeValues('lead-time', {
   prepare: value(7, 'd', 'model', 'Days it usually takes before seed can go down', [1, 30]),
+  prepareLeast: value(4, 'd', 'model', 'and at the least, in the last days of a season', [1, 14]),
+  byHand: value(2, 'd', 'model', 'and by hand, on ground too small for a machine', [1, 14]),
   kill: value(30, 'd', 'model', 'The same with a kill-off before it', [14, 90]),
   growsFrom: value(8, 'C', 'model', 'Cool grass grows from soil at', [3, 12]),
   warmGrowsFrom: value(15, 'C', 'model', 'and warm grass from', [10, 22]),

@@ -197,6 +197,7 @@ function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
     band,
     seedlings,
     mow,
+    shows: [...bands.byGrass.values()].map((e) => e.half).sort()[0] ?? null,
     season,
   })
   const mowSteps = later.filter((s) => OPERATIONS[s.kind].mows)

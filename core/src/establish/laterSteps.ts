@@ -99,15 +99,19 @@ export interface Since {
   /** When the seedlings themselves are mown. */
   seedlings: Figure | null
   mow: PackageFollow['mow']
+  /** When the quickest grass of the mix shows; null where nothing is sown. */
+  shows?: Day | null
   season: MowingSeason
   /** The look that asks for it; null where none does. */
   asked?: PlannedStep | null
 }
 
-/** The middle of a band of days. */
-function middleOf(band: Figure): Day {
+/** The middle of a band; of one that winter cuts in two, of the part before growth stops. */
+function middleOf(band: Figure, season: MowingSeason): Day {
   const { low, high } = band.value as { low: Day; high: Day }
-  return addDays(low, Math.round((dayNumber(high) - dayNumber(low)) / 2))
+  const stops = season.stops(low)
+  const until = stops !== null && stops < high ? stops : high
+  return addDays(low, Math.round((dayNumber(until) - dayNumber(low)) / 2))
 }
 
 /**
@@ -176,8 +180,18 @@ function usualDay(
   brief: LaterBrief,
   plan: PackagePlan,
   { kind, part }: StepNeed,
-  { since, of: after, days: of, sinceSown, times, inGrowth: grows, inSeason, notDormant }: Later,
-  { sow, band, seedlings, season, asked }: Since,
+  {
+    since,
+    of: after,
+    days: of,
+    sinceSown,
+    times,
+    inGrowth: grows,
+    inSeason,
+    notDormant,
+    judges,
+  }: Later,
+  { sow, band, seedlings, shows, season, asked }: Since,
   known: ReadonlyMap<string, Day>,
 ): Day {
   const { trace } = brief
@@ -188,9 +202,9 @@ function usualDay(
   const expected = band
     ? early
       ? (band.value as { low: Day }).low
-      : middleOf(band)
+      : middleOf(band, season)
     : addDays(sow.chosen, lag.firstMowGuess)
-  const grown = seedlings ? middleOf(seedlings) : expected
+  const grown = seedlings ? middleOf(seedlings, season) : expected
   const before = times && part ? known.get(`${kind}${part - 1}`) : undefined
   const mow = known.get('first-mow1') ?? expected
   const from = {
@@ -213,10 +227,11 @@ function usualDay(
       return known.get(part === 3 ? 'dress-again1' : `dress-again${part - 1}`) ?? dressed
     },
   }[since]()
-  const due = laterDay(
-    addDays(from, days),
+  const soonest = [
     sinceSown ? addDays(sow.chosen, trace.value(sinceSown)) : null,
-  )
+    judges && shows ? addDays(shows, lag.judged) : null,
+  ]
+  const due = soonest.reduce((day: Day, other) => laterDay(day, other), addDays(from, days))
   const mown = since === 'lift' && plan.plants ? laterDay(due, addDays(grown, lag.twoMows)) : due
   if (grows) return firstOpen(brief, plan, 'open', mown)
   if (since === 'barrier') return firstOpen(brief, plan, 'barrier-autumn', mown)

@@ -141,16 +141,18 @@ function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
 }
 
 function thatchFinding(r: ZoneReadings, trace: Trace): Found | null {
+  // Blades would cut the runners it lives by.
+  const raked = stolonOnly(r) ? 'Rake it out by hand, over years: its runners are never cut.' : null
   const outcomes: Record<string, Outcome> = {
     'deep mat': {
       verdict: 'hold',
       says: 'Thatch keeps rain from roots and seed from soil.',
-      asks: '{Scarify} in several passes or over years; decide on seed as you go.',
+      asks: raked ?? '{Scarify} in several passes or over years; decide on seed as you go.',
     },
     matted: {
       verdict: 'act',
       says: 'Thatch keeps rain from roots and seed from soil.',
-      asks: '{Scarify} before seed.',
+      asks: raked ?? '{Scarify} before seed.',
     },
     fine: { verdict: 'fine', says: 'No bar to seed.', asks: 'Nothing.' },
   }
@@ -314,21 +316,25 @@ function slopeFinding(r: ZoneReadings, trace: Trace): Found | null {
 }
 
 /**
- * The pH below which the grasses there want lime: centipede lives lowest, fine fescues and bents
- * low.
+ * The pH that the grasses there like, from the one below which they want lime: centipede lives
+ * lowest, fine fescues and bents low.
  */
-function leastPh({ present }: ZoneReadings, trace: Trace): number {
+function phRange({ present }: ZoneReadings, trace: Trace): { least: number; most: number } {
+  const v = trace.values(phLines)
   const all = (test: (g: (typeof present)[number]) => boolean) =>
     present.length > 0 && present.every(test)
-  if (all((g) => g.id === 'centipedegrass')) return trace.value(phLines.acidCentipede)
-  return trace.value(all((g) => g.fine) ? phLines.acidFine : phLines.acid)
+  if (all((g) => g.id === 'centipedegrass'))
+    return { least: v.acidCentipede, most: v.mostCentipede }
+  return all((g) => g.fine)
+    ? { least: v.acidFine, most: v.mostFine }
+    : { least: v.acid, most: v.limy }
 }
 
 function phFinding(r: ZoneReadings, trace: Trace): Found | null {
   if (!r.ph) return null
   const figure = trace.work(findingRules.ph, zoneScope(r.id), {
     ph: r.ph,
-    least: leastPh(r, trace),
+    ...phRange(r, trace),
   })
   const above = num(r.ph) > trace.value(phLines.noLime)
   const outcomes: Record<string, Outcome> = {
@@ -336,6 +342,11 @@ function phFinding(r: ZoneReadings, trace: Trace): Found | null {
       verdict: 'act',
       says: 'Below what these grasses like.',
       asks: 'Lime, by the laboratory’s rate only.',
+    },
+    'above its range': {
+      verdict: 'act',
+      says: 'Above what these grasses like: they pale for want of iron.',
+      asks: 'No lime; iron by leaf where it pales, and feeds that acidify.',
     },
     limy: { verdict: 'act', says: 'Iron locks up.', asks: 'No lime; iron by leaf if it pales.' },
     fine: {
@@ -356,7 +367,7 @@ function mossFinding(r: ZoneReadings, trace: Trace): Found | null {
   const causes: Message[] = [
     ...(num(r.sun) < trace.value(lightLines.cool) ? ['shade'] : []),
     ...(r.thatch && num(r.thatch) > trace.value(thatchLines.fine) ? ['thatch'] : []),
-    ...(r.ph && num(r.ph) < leastPh(r, trace) ? ['acid'] : []),
+    ...(r.ph && num(r.ph) < phRange(r, trace).least ? ['acid'] : []),
     ...((firm !== null && firm !== 'open') || r.zone.packedSigns.length > 0 ? ['compaction'] : []),
     ...(r.zone.damp === 'wet' || (r.zone.ponding ?? 0) > trace.value(moistureLines.ponding)
       ? ['wet']

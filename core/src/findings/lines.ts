@@ -105,6 +105,8 @@ export const phLines = tradeValues('ph', {
   acidCentipede: value(5, '1', 'practice', 'Centipede wants lime below pH', [4, 6]),
   acidFine: value(5.5, '1', 'practice', 'Fine fescues and bents want lime below pH', [4, 7]),
   acid: value(6, '1', 'practice', 'Other grasses want lime below pH', [4.5, 7]),
+  mostCentipede: value(6, '1', 'practice', 'Centipede pales above pH', [5, 8]),
+  mostFine: value(6.5, '1', 'practice', 'Fine fescues and bents like no more than pH', [5.5, 8]),
   noLime: value(6.5, '1', 'practice', 'Lime helps nothing above pH', [5.5, 8]),
   limy: value(7.5, '1', 'practice', 'Iron locks up above pH', [6.5, 9]),
 })

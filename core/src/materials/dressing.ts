@@ -9,7 +9,7 @@ import { looseDensity, MOST_LIFTS } from '../reference/materialValues.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
-import { quantity, say, type Message } from '../rules/message.ts'
+import { onDay, quantity, say, verbatim, type Message } from '../rules/message.ts'
 import { figureOf, figureId, JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { operationOf, plans, type ZoneOperation, type ZoneWork } from '../work/workTypes.ts'
@@ -171,7 +171,44 @@ function spreadIn(
         ),
       )
   }
-  return { parts, dressing: dressed?.dressing ?? null, notices: dressed?.notices ?? [] }
+  const notices = [
+    ...(dressed?.notices ?? []),
+    ...(dressed ? otherKindBefore(brief.job, work, surface) : []),
+  ]
+  return { parts, dressing: dressed?.dressing ?? null, notices }
+}
+
+/** How a dressing is told by the words a person writes of it. */
+const CALLED: Record<DressingId, RegExp> = {
+  topsoil: /soil|loam/i,
+  sand: /sand/i,
+  compost: /compost/i,
+}
+
+/** What was put down before is of another kind: layers that alternate hold water and roots up. */
+function otherKindBefore({ treatments }: Job, { r }: ZoneWork, kind: DressingId): Notice[] {
+  const called = (t: Job['treatments'][number]) =>
+    DRESSINGS.filter((d) => CALLED[d].test(t.product ?? ''))
+  const [last] = treatments
+    .filter(
+      (t) =>
+        t.kind === 'dressed' &&
+        t.date !== null &&
+        (t.zones.length === 0 || t.zones.includes(r.zone.id)) &&
+        called(t).length > 0,
+    )
+    .sort((a, b) => b.date!.localeCompare(a.date!))
+  if (!last || called(last).includes(kind)) return []
+  return [
+    {
+      id: figureId(zoneScope(r.id), 'dressing.other-kind'),
+      stage: 5,
+      zone: r.zone.id,
+      level: 'warn',
+      title: say`${r.name}: dressed with ${verbatim(last.product)} ${onDay(last.date!, true)}, now with ${verbatim(DRESSING_NAMES[kind])}.`,
+      says: 'Layers of different kinds hold water and roots up between them. Keep to one kind: choose the earlier one under Materials, or core through before the new one goes on.',
+    },
+  ]
 }
 
 /** Soil under turf that is lifted and laid back: the lows, filled a little over-full. */

@@ -13,6 +13,7 @@ import { alone, suggestMix, weigh, type Mix, type MixBrief, type MixGround } fro
 import { bagOf } from '../seed/seedPlan.ts'
 import { hybridSeed } from '../seed/whatLeads.ts'
 import type { Trace } from '../trace/trace.ts'
+import { isSmall } from '../work/ground.ts'
 import { plans, type ZoneWork } from '../work/workTypes.ts'
 import type { SiteInputs } from './zone.ts'
 
@@ -23,8 +24,9 @@ export function mixBriefOf(
   trace: Trace,
 ): MixBrief {
   const { r, sowing, season } = work
-  const { prepare, kill } = trace.values(leadTimeValues)
-  const ready = addDays(today, plans(work, 'kill') ? kill : prepare)
+  const { prepare, byHand, kill } = trace.values(leadTimeValues)
+  const days = plans(work, 'kill') ? kill : isSmall(r, trace) ? byHand : prepare
+  const ready = addDays(today, days)
   const from = laterDay(
     laterDay(ready, waitsUntil(waits, 'sow', [r.id])),
     lookedAgain(work, today, trace),
@@ -47,6 +49,7 @@ export function mixBriefOf(
       schools,
       trace,
     ),
+    untilSpring: schools.late === 'dormant' && (lastSowing(trace.grass(QUICK.cool)) ?? from) < from,
     oddsNow: (grass) => grassOdds(grass, isWatered(job), from, climate, schools, trace),
     lastSowing: slowOnes(lastSowing, season, today, trace),
     shutToLast: shutToLast({ from, watered: isWatered(job), season }, climate, schools, trace),

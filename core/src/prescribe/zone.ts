@@ -26,6 +26,7 @@ import type { SiteSurvey } from '../walkover/siteSurvey.ts'
 import { readZone, type Recount, type ZoneReadings } from '../walkover/zoneReadings.ts'
 import { PRESETS } from '../work/presets.ts'
 import { isSown } from '../work/sowing.ts'
+import { isSmall } from '../work/ground.ts'
 import { plans, type ZoneWork } from '../work/workTypes.ts'
 import { zoneWork } from '../work/zoneWork.ts'
 import type { ZonePlan } from '../plan/prescription.ts'
@@ -197,7 +198,8 @@ function winterAhead(
   trace: Trace,
 ): Message | null {
   if (schools.late !== 'stop') return null
-  const ready = addDays(today, trace.value(leadTimeValues.prepare))
+  const { prepareLeast, byHand } = trace.values(leadTimeValues)
+  const ready = addDays(today, isSmall(r, trace) ? byHand : prepareLeast)
   const wait = waitsUntil(waits, 'sow', [r.id])
   const from = laterDay(ready, wait)
   const { warmest, frost } = seasonAround(climate, from, schools.cutOff)

@@ -158,15 +158,17 @@ function seedOf(step: PlannedStep, plan: JobPlan, job: Lots): DayAmount[] {
           ', ',
         ),
       },
-      ...(seed.byHand
+      ...(seed.onBare
         ? [
             {
               zone: zone.name,
               what: seed.name,
-              value: value(seed.byHand.pan.id),
+              value: value(seed.onBare.pan.id),
               unit: 'kg' as const,
               pans: 1,
-              detail: say`bare patches, ${seed.byHand.ground}, raked through to soil and sown by hand`,
+              detail: seed.onBare.hand
+                ? say`bare patches, ${seed.onBare.ground}, raked through to soil and sown by hand`
+                : say`bare ground, ${seed.onBare.ground}, with the spreader once more`,
             },
           ]
         : []),

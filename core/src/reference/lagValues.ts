@@ -108,6 +108,13 @@ export const lagValues = tradeValues('lag', {
   ),
   mowEvery: value(7, 'd', 'practice', 'A living sward is mown on, every', [4, 14]),
   visit: value(30, 'd', 'practice', 'From sowing to the one-month visit', [14, 60]),
+  judged: value(
+    14,
+    'd',
+    'practice',
+    'and from the quickest grass showing to it, at the least',
+    [0, 42],
+  ),
   barrierFresh: value(
     14,
     'd',

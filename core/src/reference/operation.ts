@@ -57,6 +57,8 @@ export interface Later {
   inGrowth?: true
   /** Never in dormancy: in the last growing week, or the first of spring. */
   notDormant?: true
+  /** It judges what came up: never sooner than the quickest grass has had its time. */
+  judges?: true
   /** The id of its rule, what that says ({days} is the number above), and its steps. */
   rule: string
   says: string

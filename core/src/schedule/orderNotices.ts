@@ -1,6 +1,6 @@
 import { dayNumber, daysBetween, isWeekend, type Day } from '../calendar/day.ts'
-import { REASONS, type Reason } from '../climate/dayReasons.ts'
-import type { Option, PackagePlan, PlannedStep } from '../plan/order.ts'
+import { REASONS, SEASON_NAMES, type Reason } from '../climate/dayReasons.ts'
+import type { Option, PackagePlan, PlannedStep, SowingChoice } from '../plan/order.ts'
 import { isBehind } from '../plan/stepState.ts'
 import { lagValues } from '../reference/lagValues.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
@@ -113,6 +113,24 @@ function oddsSaid({ choices }: PackagePlan): Message {
   const word = years >= GOOD_ODDS ? 'good' : years >= FAIR_ODDS ? 'fair, not good' : 'poor'
   return say`Odds are ${word}: ${String(years)} years in a hundred. Tell the customer.`
 }
+/** A later season so much surer that the customer should hear of it; null where there is none. */
+function surerLater({
+  choices,
+  plants,
+}: PackagePlan): (SowingChoice & { against: SowingChoice }) | null {
+  const taken = choices.find((c) => c.taken && c.odds)
+  const later = choices.find(
+    (c) =>
+      taken?.odds &&
+      c.odds &&
+      c.day > taken.day &&
+      Number(c.odds.value) >= Number(taken.odds.value) + MUCH_SURER,
+  )
+  return plants && taken && later ? { ...later, against: taken } : null
+}
+/** Years in a hundred by which a later season is worth a word. */
+const MUCH_SURER = 20
+
 const poorOdds = ({ choices }: PackagePlan): boolean =>
   choices.some((c) => c.taken && c.odds !== null && Number(c.odds.value) < FAIR_ODDS)
 /** Years in a hundred from which odds are called good, and fair. */
@@ -206,6 +224,17 @@ export function misfitNotice(
       level: 'warn',
       title: say`Sowing ${zones} on ${day}: the season is open, its odds are not.`,
       says: oddsSaid(plan),
+      figure: windowState.id,
+    })
+  const surer = surerLater(plan)
+  if (surer)
+    found.push({
+      id: id('surer-later'),
+      kind: 'surer-later',
+      stage: 6,
+      level: 'note',
+      title: say`${zones}: ${SEASON_NAMES[surer.season]} would be surer.`,
+      says: say`Sown ${onDay(surer.against.day, true)}, ${String(surer.against.odds!.value)} years in a hundred succeed; sown ${onDay(surer.day, true)}, ${String(surer.odds!.value)}. The wait is the customer’s to judge: take the other under Order of work.`,
       figure: windowState.id,
     })
   if (schedule.givenUp.length > 0)

@@ -3,6 +3,7 @@ import { choiceValues } from '../climate/choiceValues.ts'
 import { addDays, dayNumber, dayOf, daysBetween, isWeekend, type Day } from '../calendar/day.ts'
 import {
   CAUSE_NAMES,
+  SEASON_NAMES,
   REASONS,
   type Cause,
   type DayState,
@@ -86,13 +87,6 @@ export interface Chosen {
   span: SeasonSpan | null
   /** Said first where the day is later than could be, or a season or a year is passed over. */
   passed: { title: Message; says: Message } | null
-}
-
-const NAMES: Record<SeasonName, string> = {
-  spring: 'spring',
-  summer: 'high summer',
-  autumn: 'autumn',
-  winter: 'winter',
 }
 
 /**
@@ -475,6 +469,18 @@ function soilThen({ climate, sown, trace }: ChoiceBrief, day: Day): Message {
  */
 const SOIL_OFF = 1
 
+/** Years in a hundred by which a day has to be better before it is said. */
+const BETTER = 2
+
+/** The first day that seed could go down, a week from now at the soonest; null where it is the one taken. */
+function firstUsable(b: ChoiceBrief, sowDay: Day): Day | null {
+  const until = daysBetween(b.window.start, sowDay)
+  const works = (i: number) => b.calendar.weekendWork || !isWeekend(dayNumber(b.window.start) + i)
+  for (let i = b.trace.value(choiceValues.soon); i < until; i++)
+    if (b.window.states[i] === 'open' && works(i)) return addDays(b.window.start, i)
+  return null
+}
+
 /** Why a season of poor odds is passed over for the one that is taken. */
 function betterOdds(soonest: SowingChoice, choices: readonly SowingChoice[]): Message {
   const taken = choices.find((c) => c.taken)?.odds
@@ -507,7 +513,7 @@ function passedOver(
           ? betterOdds(soonest, choices)
           : 'Its steps and waits do not fit into it, or the customer’s date asks for another.'
     return {
-      title: say`${b.done} ${onDay(sowDay, true)}, in ${NAMES[season]}; it could be ${onDay(soonest.day, true)}, in ${NAMES[soonest.season]}.`,
+      title: say`${b.done} ${onDay(sowDay, true)}, in ${SEASON_NAMES[season]}; it could be ${onDay(soonest.day, true)}, in ${SEASON_NAMES[soonest.season]}.`,
       says: joined([why, 'Take the other under Order of work.'], ' '),
     }
   }
@@ -517,7 +523,7 @@ function passedOver(
   )
     return null
   const today = window.reasons[0]
-  const notAtOnce = say`${b.done} ${onDay(sowDay, true)}, in ${NAMES[season]}, not at once.`
+  const notAtOnce = say`${b.done} ${onDay(sowDay, true)}, in ${SEASON_NAMES[season]}, not at once.`
   if (
     window.states[0] === 'marginal' &&
     window.states[daysBetween(window.start, sowDay)] === 'open'
@@ -542,6 +548,14 @@ function passedOver(
         window.states[ends] === 'marginal' ? 'A day of those may be pinned.' : '',
       ]),
     }
+  const first = window.states[0] !== 'shut' ? firstUsable(b, sowDay) : null
+  const odds = first && oddsOf(b, first)
+  const taken = oddsOf(b, sowDay)
+  if (first && odds && taken && taken.succeed >= odds.succeed + BETTER)
+    return {
+      title: notAtOnce,
+      says: say`The season is open sooner, and the odds are better then: sown ${onDay(first, true)} it succeeds in ${String(odds.succeed)} years in a hundred, on the day taken in ${String(taken.succeed)}.`,
+    }
   if (window.states[0] !== 'shut' || today === undefined)
     return {
       title: notAtOnce,
@@ -549,8 +563,8 @@ function passedOver(
     }
   return {
     title: b.sown
-      ? say`Nothing is sown before ${onDay(sowDay, true)}, in ${NAMES[season]}.`
-      : say`${b.done} ${onDay(sowDay, true)}, in ${NAMES[season]}, not before.`,
+      ? say`Nothing is sown before ${onDay(sowDay, true)}, in ${SEASON_NAMES[season]}.`
+      : say`${b.done} ${onDay(sowDay, true)}, in ${SEASON_NAMES[season]}, not before.`,
     says: say`Until then: ${REASONS[today]}.`,
   }
 }

@@ -143,23 +143,29 @@ function tableRate(
 }
 
 /**
- * What bare ground inside an overseeded sward takes more than the passes lay there, by hand from a
- * pan of its own; null where none is known, or the passes lay as much as new ground takes.
+ * What bare ground inside an overseeded sward takes more than the passes lay there, from a pan of
+ * its own: by hand, or with the spreader where it is much. Null where none is known, or the passes
+ * lay nearly as much as new ground takes.
  */
-export function byHandOn(
+export function onBareGround(
   { r }: ZoneWork,
   { rate, bulk, asNew }: Rates,
   trace: Trace,
-): { ground: Figure; kg: Figure } | null {
-  const { bareLeast } = trace.values(seedRules.bareGround.values)
-  if (!asNew || !r.area || num(asNew) <= num(rate) + 0.01) return null
+): { ground: Figure; kg: Figure; hand: boolean } | null {
+  const { bareLeast, bareByHand } = trace.values(seedRules.bareGround.values)
+  if (!asNew || !r.area || num(asNew) <= num(rate)) return null
   if (!r.patches && (!r.bare || num(r.bare) < bareLeast)) return null
   const scope = zoneScope(r.id)
   const ground =
     r.patches ?? trace.work(seedRules.bareGround, scope, { area: r.area, bare: r.bare! })
   const more = trace.work(seedRules.bareRate, scope, { bulk, rate, asNew })
-  return { ground, kg: trace.work(seedRules.bareKg, scope, { ground, rate: more }) }
+  if (num(ground) * num(more) < LEAST_WEIGHED) return null
+  const kg = trace.work(seedRules.bareKg, scope, { ground, rate: more })
+  return { ground, kg, hand: num(ground) <= bareByHand }
 }
+
+/** Less than so much is not weighed out for itself, g. */
+const LEAST_WEIGHED = 15
 
 /**
  * What share of live seed becomes plants, by the work that is planned. It predicts plants and never

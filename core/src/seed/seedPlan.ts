@@ -13,7 +13,7 @@ import { isSmall } from '../work/ground.ts'
 import { plans, type ZoneWork } from '../work/workTypes.ts'
 import { largestPart, mixKey, mixName, type Mix, type MixPart } from './mix.ts'
 import { handPan, pansOf, type Pans, type Spreader } from './pans.ts'
-import { byHandOn, expected, ratesOf } from './rates.ts'
+import { onBareGround, expected, ratesOf } from './rates.ts'
 import { seedReadings, seedRules } from './seedRules.ts'
 
 export interface ZoneSeed extends Pans {
@@ -31,7 +31,7 @@ export interface ZoneSeed extends Pans {
   kg: Figure
   half: Figure
   /** Bare ground inside the sward and what it takes more, by hand; null where there is none. */
-  byHand: { ground: Figure; kg: Figure; pan: Figure } | null
+  onBare: { ground: Figure; kg: Figure; pan: Figure; hand: boolean } | null
   /** Whether all of it is sown by hand: the ground is too small for a spreader. */
   handSown: boolean
   live: Figure
@@ -173,15 +173,15 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
   const rates = ratesOf(work, { parts, weight, pls: mixPls }, trace)
   const { rate, bulk, usual, notices } = rates
   const live = trace.work(seedRules.live, scope, { rate: bulk, weight, pls, seeds })
-  const byHand = byHandOn(work, rates, trace)
+  const onBare = onBareGround(work, rates, trace)
   const laid = { area: sownArea, rate: bulk }
   const passes = trace.work(
     seedRules.kg,
     scope,
     laid,
-    byHand ? { key: 'seed.passes', label: 'Seed of the two passes' } : {},
+    onBare ? { key: 'seed.passes', label: 'Seed of the two passes' } : {},
   )
-  const kg = byHand ? trace.work(seedRules.withBare, scope, { passes, byHand: byHand.kg }) : passes
+  const kg = onBare ? trace.work(seedRules.withBare, scope, { passes, onBare: onBare.kg }) : passes
   const half = trace.work(seedRules.half, scope, { kg: passes })
   const plants = plantsOf(r, { parts, weight, pls, seeds }, trace)
   return {
@@ -205,7 +205,7 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
     kg,
     half,
     handSown: isSmall({ area: sownArea }, trace),
-    byHand: byHand && { ...byHand, pan: handPan(r.id, byHand.kg, firm, trace) },
+    onBare: onBare && { ...onBare, pan: handPan(r.id, onBare.kg, firm, trace) },
     ...pansOf(r.id, largestPart(parts).grass, half, bulk, firm, trace),
     live,
     usual,

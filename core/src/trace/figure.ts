@@ -60,6 +60,7 @@ export const num = (figure: Figure): number => figure.value as number
 export type NoticeKind =
   | 'does-not-fit'
   | 'season-passed'
+  | 'surer-later'
   | 'marginal'
   | 'given-up'
   | 'visits'

@@ -247,6 +247,18 @@ export const surveyRules = {
     formula: 'max(cut, foot)',
     compute: ({ cut, foot }) => Math.max(cut, foot),
   }),
+  keepWanted: rule({
+    id: 'survey.keep-wanted',
+    key: 'cut.keep',
+    stage: 1,
+    label: 'Cut from now on',
+    unit: 'mm',
+    standing: 'practice',
+    says: 'Where another grass is wanted, it is mown within the range that one is kept at: higher, what stands would shade it out.',
+    inputs: { cut: 'mm', foot: 'mm', top: 'mm' },
+    formula: 'min(max(cut, foot), top)',
+    compute: ({ cut, foot, top }) => Math.min(Math.max(cut, foot), top),
+  }),
   recounted: procedure({
     id: 'survey.recounted',
     key: 'wanted',

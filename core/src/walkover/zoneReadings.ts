@@ -142,6 +142,11 @@ function readCut(zone: Zone, trace: Trace): Pick<ZoneReadings, 'cut' | 'foot' | 
   const cut = trace.readOr(readings.cut, scope, zone.heightOfCut)
   const lasting = zone.present.map((g) => trace.grass(g)).filter((g) => !g.passing)
   const foot = lasting.length > 0 ? Math.min(...lasting.map((g) => g.cut[0])) : 0
+  const wanted = zone.target ? trace.grass(zone.target).cut : null
+  if (wanted && (num(cut) < wanted[0] || num(cut) > wanted[1])) {
+    const keep = trace.work(surveyRules.keepWanted, scope, { cut, foot: wanted[0], top: wanted[1] })
+    return { cut, foot, keep }
+  }
   return {
     cut,
     foot,

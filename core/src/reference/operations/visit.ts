@@ -23,6 +23,7 @@ export const visit = operation({
     since: 'sown',
     days: lagValues.visit,
     notDormant: true,
+    judges: true,
     rule: 'follow.visit',
     says: 'A month after sowing: look, count, mend, photograph, hand over.',
     steps: 'the first working day so long after sowing',

@@ -69,18 +69,18 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
 /** Why a grass is too late; null while it is not. */
 function tooLate(
   g: Grass,
-  { r, sowingFrom, lastSowing, shutToLast, tooSlow, oddsNow, schools, trace }: FitGround,
+  { r, sowingFrom, lastSowing, shutToLast, untilSpring, tooSlow, oddsNow, trace }: FitGround,
 ): Message | null {
   if (tooSlow(g)) return 'it is too slow for spring here: the heat comes before it stands'
+  // Sown to lie dormant, the last day of autumn does not matter: only whether it lies.
+  if (untilSpring && g.season === 'cool')
+    return liesDormant(g) ? null : 'it does not lie dormant until spring'
   const last = lastSowing(g)
   if (last === null) return null
   if (last >= sowingFrom)
     return shutToLast(g, last)
       ? say`it wants sowing by ${onDay(last)}, and no good day is left until then`
       : null
-  // Sown to lie dormant, the last day of autumn does not matter: only whether it lies.
-  if (schools.late === 'dormant' && g.season === 'cool')
-    return liesDormant(g) ? null : 'it does not lie dormant until spring'
   const wanted = say`it wanted sowing by ${onDay(last)}`
   // A few days late is a matter of odds, where it is the grass of the place.
   const ours = g.id === r.target?.id || r.present.some((p) => p.id === g.id)

@@ -110,6 +110,8 @@ export interface FitGround {
   sowingFrom: Day
   /** The last day a slow grass may be sown; null where it does not matter. */
   lastSowing: (grass: Grass) => Day | null
+  /** Whether what is sown lies until spring: by the school, once the last day has passed. */
+  untilSpring: boolean
   /** Whether every day from the first that seed could go down to the last one of a grass is shut. */
   shutToLast: (grass: Grass, last: Day) => boolean
   /** Years in a hundred in which a grass sown on the day of sowing succeeds. */

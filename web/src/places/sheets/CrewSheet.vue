@@ -37,7 +37,7 @@ const notPlanned = computed(() =>
 const site = computed(() => job.draft?.site)
 const remarks = computed(() => job.zones.filter((z) => z.notes))
 const seeded = computed(() => zones.value.filter((z) => z.seed))
-const byHand = computed(() => seeded.value.some((z) => z.seed!.byHand))
+const onBare = computed(() => seeded.value.some((z) => z.seed!.onBare))
 /** Which lots a zone is sown from, with what each gives. */
 const lotsOf = (zone: string) =>
   plan.value.seedUse
@@ -68,8 +68,8 @@ const gives = (s: PlannedStep) =>
     )
     .join('; ')
 /** What a drawn patch takes by hand, g/m²: more than the passes lay, or what is sown there. */
-const patchRate = ({ byHand, bulk }: ZoneSeed) =>
-  byHand ? (1000 * num(byHand.kg)) / num(byHand.ground) : num(bulk)
+const patchRate = ({ onBare, bulk }: ZoneSeed) =>
+  onBare ? (1000 * num(onBare.kg)) / num(onBare.ground) : num(bulk)
 /** Bare patches that are drawn, each with the seed it takes. */
 const patches = computed(() =>
   (job.draft?.drawing?.shapes ?? [])
@@ -80,7 +80,8 @@ const patches = computed(() =>
         (seeded.value.length === 1 && !x.zone ? seeded.value[0] : undefined)
       const partly = plan.value.survey.marks.find((m) => m.shape === x.id)
       const area = partly ? partly.on : areaOf(x.at as Ring[])
-      const rate = zone?.seed && patchRate(zone.seed)
+      const rate =
+        zone?.seed && (zone.seed.onBare || zone.sowing === 'spots') && patchRate(zone.seed)
       return zone && rate && area > 0
         ? [
             {
@@ -201,8 +202,8 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
             >{{ i ? '; ' : '' }}{{ firm.say(line.name) }}
             <SheetFigure :id="line.cells[z.id]" /></template
           ><template v-if="z.seed"
-            >; each seed pan <SheetFigure :id="z.seed.pan.id" exact /><template v-if="z.seed.byHand"
-              >, bare patches by hand <SheetFigure :id="z.seed.byHand.pan.id" exact /></template
+            >; each seed pan <SheetFigure :id="z.seed.pan.id" exact /><template v-if="z.seed.onBare"
+              >, bare patches once more <SheetFigure :id="z.seed.onBare.pan.id" exact /></template
           ></template>
         </li>
       </ul>
@@ -215,7 +216,7 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
             <th>zone</th>
             <th>mix and lots</th>
             <th class="n">each of two pans</th>
-            <th v-if="byHand" class="n">bare patches, by hand</th>
+            <th v-if="onBare" class="n">bare patches, once more</th>
             <th class="n">setting</th>
             <th class="n">strip test, one pass</th>
             <th class="n">handfuls</th>
@@ -230,8 +231,8 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
               {{ z.seed!.name }}<span class="why">{{ lotsOf(z.id) }}</span>
             </td>
             <td class="n"><SheetFigure :id="z.seed!.pan.id" exact /></td>
-            <td v-if="byHand" class="n">
-              <SheetFigure v-if="z.seed!.byHand" :id="z.seed!.byHand.pan.id" exact />
+            <td v-if="onBare" class="n">
+              <SheetFigure v-if="z.seed!.onBare" :id="z.seed!.onBare.pan.id" exact />
             </td>
             <td class="n">
               <template v-if="z.seed!.handSown">by hand</template>

@@ -45,9 +45,9 @@ const set = (patch: {
         <dt>weigh out, twice</dt>
         <dd><FigureValue :id="seed.pan.id" size="big" exact /></dd>
       </div>
-      <div v-if="seed.byHand">
-        <dt>bare patches, by hand</dt>
-        <dd><FigureValue :id="seed.byHand.pan.id" size="big" exact /></dd>
+      <div v-if="seed.onBare">
+        <dt>bare patches, once more</dt>
+        <dd><FigureValue :id="seed.onBare.pan.id" size="big" exact /></dd>
       </div>
       <div v-if="!seed.handSown">
         <dt>spreader setting</dt>
