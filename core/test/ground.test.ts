@@ -277,7 +277,7 @@ describe('how low it is cut, and how deep it is filled', () => {
 describe('by hand, and with the spreader', () => {
   const pans = (z: Partial<ZoneDraft>) => {
     const p = plan(z)
-    return stepAmounts(step(p, 'sow')!, p, { lots: [] })
+    return stepAmounts(step(p, 'sow') as never, p as never, { lots: [] })
   }
   it('ground too small for a machine is sown in handfuls: no strip test, no setting', () => {
     const bare = { cover: { wanted: 0, weeds: 0, moss: 0, bare: 100 }, present: [] }
@@ -519,5 +519,13 @@ describe('feed', () => {
     const usual = plan({}, {}, { feed: { grade: '16-20-8', nitrogen: 3.2 } })
     expect(valueOf(usual, 'job.feed.rate')).toBeCloseTo(20, 9)
     expect(usual.notices.some((n) => n.id === 'feed.held')).toBe(false)
+  })
+  it('the rate on the bag, or what a bag covers, goes before a target; much of it is asked about', () => {
+    // 10 kg on 400 m² is 25 g/m²; of 16 % that is 4 g of nitrogen [calculation].
+    const p = plan({}, {}, { feed: { grade: '16-4-8', bagRate: '10 kg on 400 m2' } })
+    expect([valueOf(p, 'job.feed.rate'), valueOf(p, 'job.feed.nitrogen')]).toEqual([25, 4])
+    expect(p.notices.some((n) => n.id === 'feed.bag-rate')).toBe(false)
+    const much = plan({}, {}, { feed: { grade: '6-2-4', bagRate: '70 g/m2' } })
+    expect(much.notices.find((n) => n.id === 'feed.bag-rate')!.title).toContain('much for one dose')
   })
 })

@@ -113,6 +113,20 @@ describe('what a person types', () => {
       })
     }
   })
+  it('reads a rate by what a bag covers', () => {
+    // 50 lb on 12,500 sq ft is 4 lb/1,000 sq ft.
+    const four = parseQuantity('4 lb/1000 sq ft', 'rate')
+    for (const typed of [
+      '50 lb covers 12,500 sq ft',
+      '50 lb / 12,500 ft2',
+      '50 lb per 12500 sq ft',
+    ])
+      expect(parseQuantity(typed, 'rate')).toMatchObject({ ok: true })
+    const covers = parseQuantity('50 lb covers 12,500 sq ft', 'rate')
+    expect(covers.ok && four.ok && covers.value / four.value).toBeCloseTo(1, 9)
+    expect(parseQuantity('50 lb covers 0 sq ft', 'rate').ok).toBe(false)
+    expect(parseQuantity('10 kg on 4 hours', 'rate').ok).toBe(false)
+  })
   it('takes a bare number in the firm’s units and writes the unit down', () => {
     expect(parseQuantity('412', 'area', 'metric')).toEqual({ ok: true, value: 412, text: '412 m²' })
     expect(read('412', 'area', 'us')).toBeCloseTo(38.276, 3)

@@ -398,6 +398,13 @@ export const jobSchema = z.strictObject({
         what: 'A nitrogen target',
         because: 'more burns. Is that a product rate?',
       }),
+      /** What the bag says to put down, g/m² of product. */
+      bagRate: quantity('rate', {
+        min: 1,
+        max: 250,
+        what: 'The rate on the bag',
+        because: 'more buries turf. Is it for another area?',
+      }),
       slowShare: percent('Slow-release share of the nitrogen'),
     })
     .prefault({}),

@@ -4,13 +4,14 @@ import type { Grade } from '../entities/entry.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Day } from '../calendar/day.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
-import { quantity, say, type Message } from '../rules/message.ts'
+import { joined, quantity, say, type Message } from '../rules/message.ts'
 import { JOB, zoneScope, type Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { isPlanted } from '../work/sowing.ts'
 import { operationOf, type ZoneWork } from '../work/workTypes.ts'
 import {
   bagNitrogen,
+  doseValues,
   feedDaySoil,
   feedReadings,
   feedRules,
@@ -86,7 +87,8 @@ function planFeed(
 ): FeedPlan {
   const { job, firm, schools, fedOn, soilOn, soilNow, trace } = brief
   // What is typed is the one feed of a job, or its starter: turf beside it that is not sown gets none.
-  const own = scope === JOB ? job.feed : { grade: null, slowShare: null, nitrogen: null }
+  const own =
+    scope === JOB ? job.feed : { grade: null, slowShare: null, nitrogen: null, bagRate: null }
   const typed = own.grade ?? (use === 'starter' ? firm.feedGrade : null)
   const grade = typed ?? trace.values(use === 'starter' ? starterValues : upkeepValues)
   const gradeText = `${grade.n}-${grade.p2o5}-${grade.k2o}`
@@ -107,22 +109,22 @@ function planFeed(
     soil: soilNow,
   })
   const ceiling = trace.work(feedRules.ceiling, scope, { slow, soil })
-  const nitrogen =
-    trace.read(feedReadings.nitrogen, scope, own.nitrogen) ??
-    trace.work(feedRules.target, scope, { ceiling })
+  // The bag's own rate is a person's word, and so is the nitrogen it lays.
+  const byBag = trace.read(feedReadings.bagRate, scope, own.bagRate)
+  const nitrogen = byBag
+    ? trace.work(feedRules.byBag, scope, { rate: byBag, grade: bag })
+    : (trace.read(feedReadings.nitrogen, scope, own.nitrogen) ??
+      trace.work(feedRules.target, scope, { ceiling }))
   const name: Message = use === 'starter' ? say`Starter ${gradeText}` : say`Feed ${gradeText}`
-  const rate = trace.work(
-    feedRules.rate,
-    scope,
-    {
-      nitrogen,
-      grade: bag,
-      p2o5: grade.p2o5,
-      k2o: grade.k2o,
-      untested: fed.every(({ work }) => asksForMore(work.r.zone)) ? 0 : 1,
-    },
-    { label: say`${name}, rate` },
-  )
+  const untested = fed.every(({ work }) => asksForMore(work.r.zone)) ? 0 : 1
+  const rate =
+    byBag ??
+    trace.work(
+      feedRules.rate,
+      scope,
+      { nitrogen, grade: bag, p2o5: grade.p2o5, k2o: grade.k2o, untested },
+      { label: say`${name}, rate` },
+    )
   const p2o5 = trace.work(feedRules.p2o5, scope, { rate, grade: grade.p2o5 })
   const k2o = trace.work(feedRules.k2o, scope, { rate, grade: grade.k2o })
   const p = trace.work(feedRules.p, scope, { p2o5 })
@@ -152,7 +154,9 @@ function planFeed(
   }
   const notices = [
     ...overCeiling(nitrogen, ceiling, soil, about.prefix, trace),
-    ...heldByTheRest(nitrogen, rate, grade, about.prefix),
+    ...(byBag
+      ? muchForOnce({ rate, p2o5, k2o }, untested === 1, about.prefix, trace)
+      : heldByTheRest(nitrogen, rate, grade, about.prefix)),
     ...(grade.p2o5 > 0 ? phosphorusNotices(about, grade, gradeText, p) : []),
     ...(grade.k2o > 0 ? potassiumNotices(about, grade, gradeText, k) : []),
   ]
@@ -168,6 +172,39 @@ function planFeed(
     total,
     notices,
   }
+}
+
+/** The rate on the bag puts down more at once than turf is given as a rule. */
+function muchForOnce(
+  { rate, p2o5, k2o }: { rate: Figure; p2o5: Figure; k2o: Figure },
+  untested: boolean,
+  prefix: string,
+  trace: Trace,
+): Notice[] {
+  const v = trace.values(doseValues)
+  const over: Message[] = [
+    ...(num(rate) > v.product
+      ? [say`${rate} of granules, where ${quantity(v.product, 'g/m2')} is the usual most`]
+      : []),
+    ...(untested && num(p2o5) > v.phosphate
+      ? [say`${p2o5} of P₂O₅ (${quantity(v.phosphate, 'g/m2')})`]
+      : []),
+    ...(untested && num(k2o) > v.potash
+      ? [say`${k2o} of K₂O (${quantity(v.potash, 'g/m2')})`]
+      : []),
+  ]
+  return over.length === 0
+    ? []
+    : [
+        {
+          id: `${prefix}.bag-rate`,
+          stage: 5,
+          level: 'warn',
+          title: 'The rate on the bag is much for one dose.',
+          says: say`It lays ${joined(over, ', ')}. Read the bag again: a rate for a year, or for another area? Else give it in two halves, four weeks apart.`,
+          figure: rate.id,
+        },
+      ]
 }
 
 /** What the notices of a feed are about. */

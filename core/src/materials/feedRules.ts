@@ -4,6 +4,7 @@ const feed = { stage: 5 } as const
 
 export const feedReadings = {
   nitrogen: reading({ key: 'feed.nitrogen', stage: 5, label: 'Nitrogen wanted', unit: 'g/m2' }),
+  bagRate: reading({ key: 'feed.rate', stage: 5, label: 'Rate on the bag', unit: 'g/m2' }),
   slow: reading({
     key: 'feed.slow',
     stage: 5,
@@ -148,6 +149,18 @@ export const feedRules = {
     formula: 'min(ceiling, max(low, min(high, usual)))',
     compute: ({ ceiling }, { low, high, usual }) =>
       Math.min(ceiling, Math.max(low, Math.min(high, usual))),
+  }),
+  byBag: rule({
+    ...feed,
+    id: 'feed.by-bag',
+    key: 'feed.nitrogen',
+    label: 'Nitrogen laid by the rate on the bag',
+    unit: 'g/m2',
+    standing: 'calculation',
+    says: 'The rate on the bag, times the nitrogen in it.',
+    inputs: { rate: 'g/m2', grade: '%' },
+    formula: 'rate * grade',
+    compute: ({ rate, grade }) => (rate * grade) / 100,
   }),
   p2o5: rule({
     ...feed,

@@ -342,6 +342,18 @@ function bySides(text: string, system: UnitSystem): Parsed | null {
     : null
 }
 
+/**
+ * A rate as a bag says what it covers: "10 kg per 400 m²", "50 lb covers 12,500 sq ft".
+ */
+function asCoverage(text: string, system: UnitSystem): Parsed | null {
+  const m = /^(.+?)\s*(?:\/|\bper\b|\bon\b|\bover\b|\bfor\b|\bcovers\b)\s*(\d.*)$/i.exec(text)
+  if (!m) return null
+  const [bag, ground] = [parseQuantity(m[1]!, 'mass', system), parseQuantity(m[2]!, 'area', system)]
+  return bag.ok && ground.ok && ground.value > 0
+    ? { ok: true, value: (bag.value * 1000) / ground.value, text: `${bag.text} on ${ground.text}` }
+    : null
+}
+
 /** Signs and letters of money round a price: "$12.50", "12.50 NZ$", "EUR 9". */
 const MONEY_MARK =
   /^(?:[a-z]{0,3}\p{Sc}|[a-z]{3})?\s*([^a-z\p{Sc}]+?)\s*(?:[a-z]{0,3}\p{Sc}|[a-z]{3})?$/iu
@@ -368,10 +380,11 @@ export function parseQuantity(typed: string, kind: Kind, system: UnitSystem = 'm
     text = text.replace(new RegExp(`(\\d)?${mark}`), (_, d) => (d ? `${d} ` : '') + fraction)
   text = withPoint(text)
   const shown = typed.length > 40 ? typed.slice(0, 40) + '…' : typed
-  const wrong = (why: string): Parsed => ({
-    ok: false,
-    sentence: `“${shown}” ${why} Write ${k.name} like ${likeThis}.`,
-  })
+  const wrong = (why: string): Parsed =>
+    (kind === 'rate' ? asCoverage(text, system) : null) ?? {
+      ok: false,
+      sentence: `“${shown}” ${why} Write ${k.name} like ${likeThis}.`,
+    }
   if (kind === 'slope') {
     const m = /^(\d+(?:\.\d+)?)\s*(?:in|:|\/)\s*(\d+(?:\.\d+)?)$/i.exec(text)
     if (m && Number(m[2]) > 0) return { ok: true, value: (100 * Number(m[1])) / Number(m[2]), text }

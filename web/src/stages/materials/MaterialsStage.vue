@@ -128,6 +128,15 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
             @update:model-value="set('feed', 'grade', $event || null)"
           />
           <QuantityField
+            label="Rate on the bag"
+            kind="rate"
+            :model-value="job.draft?.feed?.bagRate"
+            :problem="job.problemAt('feed.bagRate')"
+            hint="or what it covers: 10 kg on 400 m²"
+            @update:model-value="set('feed', 'bagRate', $event)"
+          />
+          <QuantityField
+            v-if="!job.draft?.feed?.bagRate"
             label="Nitrogen wanted"
             kind="rate"
             :model-value="job.draft?.feed?.nitrogen"
