@@ -4,6 +4,7 @@ import { tradeValues, value } from '../rules/rule.ts'
 export const handTools = tradeValues('rate', {
   handRake: value(60, 'm2/h', 'model', 'Raking out by hand, a pass', [10, 400]),
   handCore: value(25, 'm2/h', 'model', 'Coring by hand, a pass', [5, 200]),
+  handSow: value(60, 'm2/h', 'model', 'Sowing by hand, a pass', [10, 400]),
   slit: value(700, 'm2/h', 'model', 'Slit seeding', [50, 10_000]),
   peatRoller: value(500, 'm2/h', 'model', 'Covering seed with a peat roller', [20, 5000]),
 })

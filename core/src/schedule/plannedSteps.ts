@@ -15,7 +15,7 @@ import type { Trace } from '../trace/trace.ts'
 import { operationName, operationWhy } from '../work/operationWords.ts'
 import { isPlanted } from '../work/sowing.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
-import { type ZoneWork, plans } from '../work/workTypes.ts'
+import { type ZoneWork, operationOf, plans } from '../work/workTypes.ts'
 import { hoursFigure } from './hoursFigure.ts'
 import type { OrderBrief } from './orderBrief.ts'
 import { orderRules } from './orderRules.ts'
@@ -68,6 +68,7 @@ export function plannedSteps(
     const dusty = kind === 'dress' && job.dressing.kind === 'compost'
     const steep = op.by === 'area' && mine.some((z) => num(z.r.slope) >= slope)
     const why = operationWhy(kind, trace)
+    const handed = mine.every((z) => operationOf(z, kind)?.tool === 'hand')
     return {
       id,
       workPackage: pack.id,
@@ -92,7 +93,7 @@ export function plannedSteps(
       precondition: s.need.precondition,
       holds,
       how: joined(
-        [s.need.how, op.halved && hot(s.chosen) ? IN_HEAT : '', lain(schedule, i, trace)],
+        [s.need.how, op.halved && !handed && hot(s.chosen) ? IN_HEAT : '', lain(schedule, i, trace)],
         '; ',
       ),
       state: s.state,

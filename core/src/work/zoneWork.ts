@@ -136,8 +136,14 @@ const healsAfter = ({ r, job }: Pick<WorkBrief, 'r' | 'job'>, sowing: Sowing): b
   (isSown(sowing) && isWatered(job))
 
 /** The hand tool, where a machine is too big for the ground, tears its runners or slides off it. */
-function byHand(operation: StepKind, r: WorkBrief['r'], trace: Trace): string | null {
+function byHand(
+  operation: StepKind,
+  r: WorkBrief['r'],
+  ground: Figure,
+  trace: Trace,
+): string | null {
   if (!OPERATIONS[operation].tools?.hand) return null
+  if (operation === 'sow' && isSmall({ area: ground }, trace)) return 'hand'
   const torn =
     operation === 'rake' && (stolonOnly(r) || num(r.slope) >= trace.value(slopeLines.steep))
   return torn || isSmall(r, trace) ? 'hand' : null
@@ -167,7 +173,7 @@ function operationIn(
     depth: own?.depth ?? asks.find((a) => a.depth !== undefined)?.depth ?? null,
     height: own?.height ?? null,
     tines: own?.tines ?? null,
-    tool: own?.tool && OPERATIONS[operation].tools?.[own.tool] ? own.tool : byHand(operation, r, trace), // prettier-ignore
+    tool: own?.tool && OPERATIONS[operation].tools?.[own.tool] ? own.tool : byHand(operation, r, ground, trace), // prettier-ignore
     ground,
     yours: yours || own?.passes != null || own?.depth != null || own?.height != null,
   }

@@ -588,6 +588,7 @@ looks-bad.laidBack                   21 d         model         7..60
 odds.winterGreen                     21 d         model         7..60
 ph.mostCentipede                     6 1          practice      5..8
 ph.mostFine                          6.5 1        practice      5.5..8
+rate.handSow                         60 m2/h      model         10..400
 rate.lay-back                        4 m2/h       model         0.5..40
 rate.plant-strip                     30 m2/h      model         3..300
 rate.wake                            250 m2/h     model         20..2000

@@ -8,11 +8,12 @@ export const sow = operation({
   id: 'sow',
   name: words('Sow, crossed'),
   cautions: [],
-  why: 'Two half-rate passes at right angles; in heat a lower setting and more passes, along mowing stripes. Never on crust: loosen first.',
+  why: 'Two passes at right angles, each at half the rate. Never on crust: loosen first.',
   wants: openSurface,
   by: 'area',
   tools: {
     spreader: { name: 'spreader', rate: null },
+    hand: { name: 'by hand', rate: handTools.handSow },
     slit: { name: 'slit seeder', rate: handTools.slit },
   },
   group: 'sow',
