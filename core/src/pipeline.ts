@@ -101,9 +101,9 @@ export function planJob(
     records: order.records,
     laterSteps: laterByPackage,
   })
-  const fedOn = (zone: string) =>
+  const fedOn = (zone: string, step: StepKind) =>
     [...order.packages.flatMap((p) => p.steps), ...followed.follow.later].find(
-      (s) => OPERATIONS[s.kind].feeds && s.zones.includes(zone),
+      (s) => s.kind === step && s.zones.includes(zone),
     )?.day ?? null
   const { soil, start } = prescription.climate.soilBefore
   const soilOn = (day: Day) =>

@@ -260,7 +260,7 @@ describe('how low it is cut, and how deep it is filled', () => {
     const deep = lows(60)
     expect([step(deep, 'lay-back') !== undefined, step(deep, 'dress')]).toEqual([true, undefined])
     // 200 m² × 20 % × 60 mm is 2.4 m³ in place [calculation].
-    expect(valueOf(deep, 'zone:z1.dressing.volume')).toBeCloseTo(2.4, 9)
+    expect(valueOf(deep, 'zone:z1.dressing.volume.lay-back')).toBeCloseTo(2.4, 9)
     expect(deep.notices.some((n) => n.id === 'zone:z1.laid-back')).toBe(true)
     const many = lows(20, { heightOfCut: 12 })
     expect(many.notices.find((n) => n.id === 'zone:z1.smother')!.says).toContain('laying it back')
@@ -519,6 +519,21 @@ describe('feed', () => {
     const usual = plan({}, {}, { feed: { grade: '16-20-8', nitrogen: 3.2 } })
     expect(valueOf(usual, 'job.feed.rate')).toBeCloseTo(20, 9)
     expect(usual.notices.some((n) => n.id === 'feed.held')).toBe(false)
+  })
+  it('where only spots are sown, the lawn is fed for itself, on its own day, and a starter lies on the spots alone', () => {
+    const p = plan(
+      { diseases: [{ kind: 'red-thread', active: true, worse: 'unfed' }], cover: { wanted: 88, weeds: 4, moss: 0, bare: 8 }, area: '200 m2' } as never,
+      { today: '2027-06-25' },
+    ) // prettier-ignore
+    const [lawn, sown] = [step(p, 'feed-lawn')!, step(p, 'sow')!]
+    expect(lawn.chosen <= sown.chosen).toBe(true)
+    const amounts = (kind: StepKind) =>
+      stepAmounts(step(p, kind) as never, p as never, { lots: [] }).filter((a) => a.unit === 'kg')
+    const [round, spots] = [amounts('feed-lawn'), amounts('feed')]
+    expect([round.length, spots.length]).toEqual([1, 1])
+    // Spots are 8 % of the lawn, and both feeds lay 3.2 g/m² of nitrogen: of 20 and of 16 %.
+    expect(Number(spots[0]!.value) / Number(round[0]!.value)).toBeCloseTo((0.08 * 20) / 16, 6)
+    expect(p.follow.waterIn.some((w) => w.step === lawn.id)).toBe(true)
   })
   it('the rate on the bag, or what a bag covers, goes before a target; much of it is asked about', () => {
     // 10 kg on 400 m² is 25 g/m²; of 16 % that is 4 g of nitrogen [calculation].

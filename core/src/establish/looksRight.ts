@@ -114,7 +114,11 @@ export function recoversFrom(
     0,
     ...rounds.map(({ work }) =>
       looksBadDays(
-        { ...work, operations: work.operations.filter((o) => done.has(o.operation)) },
+        {
+          ...work,
+          sowing: plan.plants ? work.sowing : 'none',
+          operations: work.operations.filter((o) => done.has(o.operation)),
+        },
         job,
         trace,
       ),

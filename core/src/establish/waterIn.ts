@@ -62,6 +62,7 @@ function rateOf(by: { trace: Trace }, r: ZoneReadings, flow: Figure | null) {
 /** What each operation wants that wants water after it. */
 const DOSES: Partial<Record<StepKind, TradeValue>> = {
   feed: waterInValues.feed,
+  'feed-lawn': waterInValues.feed,
   dress: waterInValues.dress,
   'dress-again': waterInValues.dress,
   'sand-in': waterInValues.dress,

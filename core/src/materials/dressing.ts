@@ -222,8 +222,13 @@ function fillUnder(
   const scope = zoneScope(work.r.id)
   const { fill, lowsDepth } = work.r
   const volume = fill
-    ? trace.work(dressingRules.fill, scope, { fill: fill.volume })
-    : trace.work(dressingRules.under, scope, { ground, depth: lowsDepth ?? 0 })
+    ? trace.work(dressingRules.fill, scope, { fill: fill.volume }, { part: 'lay-back' })
+    : trace.work(
+        dressingRules.under,
+        scope,
+        { ground, depth: lowsDepth ?? 0 },
+        { part: 'lay-back' },
+      )
   return trace.work(
     dressingRules.order,
     scope,

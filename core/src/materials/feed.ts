@@ -1,6 +1,7 @@
 import type { Firm } from '../entities/firm.ts'
 import type { Job, Zone } from '../entities/job.ts'
 import type { Grade } from '../entities/entry.ts'
+import type { StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Day } from '../calendar/day.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
@@ -30,7 +31,7 @@ export interface FeedPlan {
   nitrogen: Figure
   ceiling: Figure
   lays: { p2o5: Figure; k2o: Figure; p: Figure; k: Figure }
-  zones: { zone: string; kg: Figure }[]
+  zones: { zone: string; step: StepKind; kg: Figure }[]
   total: Figure
   notices: Notice[]
 }
@@ -40,8 +41,8 @@ export interface FeedBrief {
   firm: Firm
   schools: Schools
   works: readonly ZoneWork[]
-  /** The day a zone is fed, where its step has one. */
-  fedOn: (zone: string) => Figure | null
+  /** The day of a step that feeds a zone, where it has one. */
+  fedOn: (zone: string, step: StepKind) => Figure | null
   /** Soil at 50 mm on a day, °C. */
   soilOn: (day: Day) => number
   soilNow: Figure
@@ -56,12 +57,14 @@ const UPKEEP: Scope = { id: 'upkeep' }
  * that is named is the starter where something is sown, else the upkeep feed.
  */
 export function planFeeds(brief: FeedBrief): FeedPlan[] {
-  const fed = brief.works.flatMap((work) => {
-    const feed = operationOf(work, 'feed') ?? operationOf(work, 'feed-later')
-    return feed && work.r.area ? [{ work, ground: feed.ground }] : []
-  })
-  const sown = fed.filter(({ work }) => isPlanted(work.sowing))
-  const unsown = fed.filter(({ work }) => !isPlanted(work.sowing))
+  const fed = (kinds: readonly StepKind[]) =>
+    brief.works.flatMap((work) => {
+      const feed = kinds.flatMap((kind) => operationOf(work, kind) ?? [])[0]
+      return feed && work.r.area ? [{ work, step: feed.operation, ground: feed.ground }] : []
+    })
+  const once = fed(['feed', 'feed-later'])
+  const sown = once.filter(({ work }) => isPlanted(work.sowing))
+  const unsown = [...once.filter(({ work }) => !isPlanted(work.sowing)), ...fed(['feed-lawn'])]
   return [
     ...(sown.length > 0 ? [planFeed(brief, 'starter', sown, JOB)] : []),
     ...(unsown.length > 0
@@ -72,6 +75,8 @@ export function planFeeds(brief: FeedBrief): FeedPlan[] {
 
 interface Fed {
   work: ZoneWork
+  /** The step that puts it down. */
+  step: StepKind
   ground: Figure
 }
 
@@ -98,7 +103,7 @@ function planFeed(
     typed?.n ?? null,
   )
   const slow = trace.readOr(feedReadings.slow, scope, own.slowShare)
-  const days = fed.flatMap(({ work }) => fedOn(work.r.id) ?? [])
+  const days = fed.flatMap(({ work, step }) => fedOn(work.r.id, step) ?? [])
   const warmest = days.reduce<Figure | null>(
     (a, b) => (a === null || soilOn(b.value as Day) > soilOn(a.value as Day) ? b : a),
     null,
@@ -129,13 +134,18 @@ function planFeed(
   const k2o = trace.work(feedRules.k2o, scope, { rate, grade: grade.k2o })
   const p = trace.work(feedRules.p, scope, { p2o5 })
   const k = trace.work(feedRules.k, scope, { k2o })
-  const zones = fed.map(({ work, ground }) => ({
+  const zones = fed.map(({ work, step, ground }) => ({
     zone: work.r.id,
+    step,
     kg: trace.work(
       feedRules.kg,
       zoneScope(work.r.id),
       { area: ground, rate },
-      { label: name, ...(use === 'starter' ? { school: `feed:${schools.feed}` } : {}) },
+      {
+        label: name,
+        ...(use === 'starter' ? { school: `feed:${schools.feed}` } : {}),
+        ...(step === 'feed-lawn' ? { part: 'lawn' } : {}),
+      },
     ),
   }))
   const total = trace.work(

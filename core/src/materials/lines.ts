@@ -255,6 +255,7 @@ function feedLine(feed: FeedPlan, second: boolean, buying: Buying, trace: Trace)
     detail: 'crossed, sweep the paving',
     cells: cellsOf(second ? 'upkeep' : 'feed', zones, trace),
     total: feed.total.id,
+    spread: feed.zones.map((z) => ({ step: z.step, zone: z.zone, figure: z.kg.id, lifts: 1 })),
     ...bagged({
       key: second ? 'upkeep' : 'feed',
       order: feed.total,

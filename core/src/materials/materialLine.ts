@@ -28,7 +28,7 @@ export interface MaterialLine {
   doubt: Message
   /** Figures that say the total in other words: tonnes, barrows. */
   also: FigureId[]
-  /** Of soil and sand, what each step spreads on a zone, in how many lifts: together the order. */
+  /** Of soil, sand and feed, what each step spreads on a zone, in how many lifts: together the order. */
   spread?: { step: StepKind; zone: ZoneId; figure: FigureId; lifts: number }[]
 }
 

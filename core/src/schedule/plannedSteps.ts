@@ -93,7 +93,11 @@ export function plannedSteps(
       precondition: s.need.precondition,
       holds,
       how: joined(
-        [s.need.how, op.halved && !handed && hot(s.chosen) ? IN_HEAT : '', lain(schedule, i, trace)],
+        [
+          s.need.how,
+          op.halved && !handed && hot(s.chosen) ? IN_HEAT : '',
+          lain(schedule, i, trace),
+        ],
         '; ',
       ),
       state: s.state,

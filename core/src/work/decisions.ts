@@ -5,6 +5,7 @@ import { isStepKind, OPERATIONS, orderOf, type StepKind } from '../reference/ope
 import { say, type Message } from '../rules/message.ts'
 import { num } from '../trace/figure.ts'
 import { allAsks, ask, clearing, followingAsks } from './asksOf.ts'
+import { inPart } from './ground.ts'
 import { operationName } from './operationWords.ts'
 import { PRESETS } from './presets.ts'
 import { isHard, isPlanted, isSown, sowingForbids } from './sowing.ts'
@@ -146,7 +147,12 @@ export function decisionsFor(brief: WorkBrief, sowing: Sowing): Decision[] {
     brief.laidBack && a.operation === 'dress' && a.by !== 'you'
       ? [a, { ...a, operation: 'lay-back', strength: 'must' }]
       : [a]
-  const asks = allAsks(brief, sowing, forbids).flatMap(lifted)
+  // A feed that the lawn asks for is no starter where only spots of it are sown.
+  const round = (a: Ask): Ask =>
+    inPart(sowing) && a.operation === 'feed' && a.by !== 'sowing' && a.by !== 'you'
+      ? { ...a, operation: 'feed-lawn' }
+      : a
+  const asks = allAsks(brief, sowing, forbids).flatMap(lifted).map(round)
   if (stripped && !asks.some((a) => a.operation === 'strip'))
     asks.push(ask('strip', 'sowing', sowing, 'The old growth comes off with its roots.', 'must'))
   const byYou = Object.entries(r.zone.operations).flatMap(([op, own]) =>

@@ -56,6 +56,7 @@ const goesAlong = (kind: StepKind) =>
 function pieceOf(kind: StepKind, work: ZoneWork): PackageKind {
   const main = mainKind(work)
   if (OPERATIONS[kind].due) return 'due'
+  if (kind === 'feed-lawn') return 'feed'
   if (isPlanted(work.sowing)) return main
   if (kind === 'pre-emergence') return 'barrier'
   if (OPERATIONS[kind].feeds) return 'feed'
@@ -137,7 +138,9 @@ export function workPackages(
     if (zone.r.area)
       for (const { kind, of, operations } of piecesOf(zone)) {
         const apart = kind !== 'due' && kind !== 'feed' && (held(zone) || waitsFirst(zone))
-        put({ ...zone, operations }, kind, apart ? `${of}-held` : of)
+        // The feed of a lawn is no part of what is sown in spots of it.
+        const sowing = kind === 'feed' ? 'none' : zone.sowing
+        put({ ...zone, sowing, operations }, kind, apart ? `${of}-held` : of)
       }
   for (const zone of later) if (zone.r.area) put(zone, 'later', 'later')
   return [...packages.values()].sort(

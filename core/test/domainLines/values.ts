@@ -588,6 +588,7 @@ looks-bad.laidBack                   21 d         model         7..60
 odds.winterGreen                     21 d         model         7..60
 ph.mostCentipede                     6 1          practice      5..8
 ph.mostFine                          6.5 1        practice      5.5..8
+rate.feed-lawn                       2500 m2/h    model         100..20000
 rate.handSow                         60 m2/h      model         10..400
 rate.lay-back                        4 m2/h       model         0.5..40
 rate.plant-strip                     30 m2/h      model         3..300
@@ -598,6 +599,7 @@ seedbed.washes                       12 %         model         0..80
 seedbed.bank                         30 %         model         0..80
 seedbed.heldBank                     6 %          model         0..80
 seedbed.closed                       30 %         model         0..80
+set-up.feed-lawn                     0.25 h       model         0..4
 set-up.lay-back                      0.75 h       model         0..4
 set-up.look-awake                    0.25 h       model         0..4
 set-up.look-bare                     0.25 h       model         0..4

@@ -15,6 +15,7 @@ import { dressAgain } from './dressAgain.ts'
 import { edge } from './edge.ts'
 import { feed } from './feed.ts'
 import { feedLater } from './feedLater.ts'
+import { feedLawn } from './feedLawn.ts'
 import { firm } from './firm.ts'
 import { firstMow } from './firstMow.ts'
 import { grade } from './grade.ts'
@@ -115,6 +116,7 @@ export const OPERATION_LIST = [
   workIn,
   seedSafe,
   feed,
+  feedLawn,
   cover,
   water,
   uncover,
