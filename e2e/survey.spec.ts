@@ -106,7 +106,7 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
   await field(page, 'Crown, across').fill('6 m')
   await page.getByRole('radio', { name: 'felled' }).locator('xpath=ancestor::label').click()
   await page.getByRole('button', { name: 'Light', exact: true }).click()
-  await expect(page.getByText(/^every 0\.\d+ m$/)).toBeVisible({ timeout: limit(60_000) })
+  await expect(page.getByText(/^every 0\.\d+ m$/)).toBeVisible({ timeout: limit(120_000) })
   await expect(page.getByRole('region', { name: 'The chosen shape' })).toContainText(
     /Lawn 2\s*\+\d/,
   )

@@ -498,6 +498,33 @@ describe('the season a sowing is taken in', () => {
     expect(plan.notices.map((n) => n.id)).toContain('frost.none')
     expect(plan.packages[0]!.window.map((w) => w.reason)).not.toContain('late')
   })
+  it('warm grass is sown in high summer, and ground that is bare then gets its cover at once', () => {
+    const thin = zone({ present: ['bermudagrass'], sunHours: 9, heightOfCut: 35 })
+    const warm = planOf({ site: { latitude: 35, frost: '1 Nov' }, zones: [thin] }, { today: '2027-06-20' }) // prettier-ignore
+    expect([warm.packages[0]!.verdict, warm.packages[0]!.sowDay < '2027-07-10']).toEqual(['', true])
+    const bare = { wanted: 5, weeds: 5, moss: 0, bare: 90 }
+    const held = planOf(
+      { site: { latitude: 43, frost: '10 Oct' }, zones: [zone({ approach: 'hold-over', cover: bare })] },
+      { today: '2027-06-20' },
+    ) // prettier-ignore
+    const cover = held.packages.find((p) => p.kind === 'hold')!
+    expect([cover.verdict, cover.sowDay < '2027-07-01']).toEqual(['', true])
+  })
+  it('turf is opened in the last weeks before frost where warm days last into them, if it is watered', () => {
+    // 46° N: usual days under 24 °C come after 10 September, five weeks before frost on 15 October.
+    const at = (watering: string) =>
+      planOf(
+        {
+          site: { latitude: 46, frost: '15 Oct' },
+          watering,
+          waterer: '',
+          zones: [zone({ sowing: 'none', penetration: 'stops', cover: { wanted: 92, weeds: 4, moss: 0, bare: 4 } })],
+        } as never,
+        { today: '2027-07-05' },
+      ).packages.find((p) => p.kind === 'care')! // prettier-ignore
+    expect(at('sure').sowDay.slice(0, 7)).toMatch(/2027-0[89]/)
+    expect(at('nobody').sowDay.slice(0, 4)).toBe('2028')
+  })
   it('a season is named first where it lies more than three weeks later, not for three weeks', () => {
     for (const today of ['2027-04-20', '2027-05-10', '2027-06-01', '2027-07-10', '2027-08-01']) {
       const { plan, pack } = sown(

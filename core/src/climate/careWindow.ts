@@ -33,6 +33,13 @@ export const careValues = tradeValues('care', {
     'and again in late summer, once the usual day is under',
     [16, 32],
   ),
+  lastWeeks: value(
+    21,
+    'd',
+    'model',
+    'or, however warm, in the last weeks before it ends, where somebody waters:',
+    [0, 42],
+  ),
   beforeFrost: value(
     35,
     'd',
@@ -112,11 +119,12 @@ export const careRules = {
   cool: procedure({
     ...window,
     id: 'window.growth',
-    says: 'Cool turf that is not sown has two seasons: spring, from soil of {springSoil} and rising until the usual day reaches {springTo}; and late summer, from days under {autumnFrom} until {beforeFrost} before killing frost. Between them there is only light work, where somebody waters; nothing at {heat}.',
+    says: 'Cool turf that is not sown has two seasons: spring, from soil of {springSoil} and rising until the usual day reaches {springTo}; and late summer, from days under {autumnFrom}, or where it is watered the last {lastWeeks} however warm, until {beforeFrost} before killing frost. Between them there is only light work, where somebody waters; nothing at {heat}.',
     values: {
       springSoil: careValues.springSoil,
       springTo: careValues.springTo,
       autumnFrom: careValues.autumnFrom,
+      lastWeeks: careValues.lastWeeks,
       beforeFrost: careValues.beforeFrost,
       heat: careValues.heat,
     },
@@ -286,6 +294,8 @@ export function careWindow(
       return high >= v.springTo || (summerRuns && toWarmest <= summer.beforeWarmest)
         ? between()
         : ['open', 'good-work']
+    // Where warm days last into the weeks before frost, those weeks are all there is.
+    if (watered && last - number < v.lastWeeks) return ['open', 'good-work']
     return high >= v.autumnFrom || (summerRuns && after < summer.afterWarmest)
       ? between()
       : ['open', 'good-work']

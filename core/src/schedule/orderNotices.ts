@@ -211,7 +211,7 @@ export function misfitNotice(
       stage: 6,
       level: 'warn',
       title: plan.plants
-        ? say`Sowing ${zones} on ${day} is ${schedule.sowState}: ${plan.choices.find((c) => c.taken)?.reason ?? 'soil is outside the good range'}.`
+        ? say`Sowing ${zones} on ${day} is ${schedule.sowState}: ${plan.choices.find((c) => c.taken)?.reason ?? REASONS[reasonOn(plan)]}.`
         : say`Working ${zones} on ${day} is ${schedule.sowState}: ${REASONS[reasonOn(plan)]}.`,
       says: plan.plants ? oddsSaid(plan) : 'It stays open and bare for longer. Tell the customer.',
       figure: windowState.id,
@@ -226,7 +226,8 @@ export function misfitNotice(
       says: oddsSaid(plan),
       figure: windowState.id,
     })
-  const surer = surerLater(plan)
+  // A quick cover is for now.
+  const surer = pack.kind === 'hold' ? null : surerLater(plan)
   if (surer)
     found.push({
       id: id('surer-later'),

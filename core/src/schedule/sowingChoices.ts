@@ -95,7 +95,8 @@ export interface Chosen {
  */
 export function chooseSowing(b: ChoiceBrief): Chosen {
   const { window, steps, fixed } = b
-  const spans = seasonSpans(window, b.sown !== null || b.bySchool)
+  // Warm grass has one season, from late spring to midsummer and a little past it.
+  const spans = seasonSpans(window, (b.sown !== null && window.lead !== 'warm') || b.bySchool)
   const whole = () =>
     schedulePackage(steps, fixed, { ...window, worth: b.worths.rank }, b.calendar, b.wishes)
   const anchor = fixed[steps.anchor]!
@@ -133,12 +134,11 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
   const schedule = taken?.schedule ?? whole()
   // A season that is there and not worth it is left to a person's word.
   const poor = taken === null && b.sown !== null && order.length > 0 && !pinned
-  const alone = onlySummer(offered)
   const shown = offered
     .filter(
       ({ span, day }) =>
         span === taken?.span ||
-        ((alone || span.season !== 'summer') &&
+        (!passedBy(b, span, offered) &&
           daysBetween(window.start, day) <= OFFERED_WITHIN &&
           (b.sown !== null || Math.abs(daysBetween(day, schedule.sowDay)) > ANOTHER_SEASON)),
     )
@@ -174,9 +174,19 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
   }
 }
 
-/** High summer is no season beside another one; high country may have no other. */
-const onlySummer = (offered: readonly { span: SeasonSpan }[]): boolean =>
-  offered.every((o) => o.span.season === 'summer')
+/**
+ * High summer is no season for cool grass beside another one. Warm grass is sown in it, a quick
+ * cover whenever ground is bare, and high country may have no other season.
+ */
+const passedBy = (
+  { window: { lead }, sown, bySchool }: ChoiceBrief,
+  span: SeasonSpan,
+  offered: readonly { span: SeasonSpan }[],
+): boolean =>
+  span.season === 'summer' &&
+  (sown
+    ? lead !== 'warm' && sown.purpose !== 'cover' && offered.some((o) => o.span.season !== 'summer')
+    : bySchool)
 
 const MOST_TRIED = 4
 /** Work that is not sown is offered in another season, not some days later, days. */
@@ -247,7 +257,7 @@ function worthParts(
   const { window, sown, schools, trace } = b
   const { worth, worthLate } = trace.values(choiceValues)
   const succeeds = (on: Day, least: number) => (oddsOf(b, on)?.succeed ?? 100) >= least
-  if (span.season === 'summer' && (sown ? !onlySummer(offered) : b.bySchool)) return []
+  if (passedBy(b, span, offered)) return []
   if (!sown)
     return b.bySchool && span.season === 'spring' && schools.season === 'autumn' ? [] : [span]
   if (span.season === 'spring' && window.lead !== 'warm' && sown.purpose === 'lawn')

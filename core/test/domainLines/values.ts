@@ -419,6 +419,7 @@ care.feedHeat 24 C practice 18..32
 care.feedMean 5 C practice 0..12
 care.greensUp 60 d model 14..120
 care.heat 30 C practice 24..38
+care.lastWeeks                       21 d         model         0..42
 care.springSoil 8.5 C practice 4..14
 care.springTo 23 C practice 16..30
 care.warmSoil 18 C practice 14..24
