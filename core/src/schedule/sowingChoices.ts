@@ -145,15 +145,10 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
     .slice(0, MOST_OFFERED)
   if (taken && !shown.some((o) => o.span === taken.span))
     shown.push({ span: taken.span, day: schedule.sowDay })
-  const choices = shown.map(({ span, day }, i): SowingChoice =>
-    choiceOf(
-      b,
-      span.season,
-      span === taken?.span ? schedule.sowDay : dayShown(b, span, day),
-      span === taken?.span,
-      i,
-    ),
-  )
+  const choices = shown.map(({ span, day }, i): SowingChoice => {
+    const on = span === taken?.span ? schedule.sowDay : dayShown(b, span, day)
+    return choiceOf(b, seasonOn(b, span, on), on, span === taken?.span, i)
+  })
   const inCutOff =
     !b.sown ||
     bySchool(window, schedule.sowDay) ||
@@ -187,6 +182,12 @@ const passedBy = (
   (sown
     ? lead !== 'warm' && sown.purpose !== 'cover' && offered.some((o) => o.span.season !== 'summer')
     : bySchool)
+
+/** The name of the season a day lies in: what warm grass has is spring and summer in one. */
+const seasonOn = ({ window }: ChoiceBrief, span: SeasonSpan, on: Day): SeasonName =>
+  window.lead === 'warm'
+    ? (window.seasons[daysBetween(window.start, on)] ?? span.season)
+    : span.season
 
 const MOST_TRIED = 4
 /** Work that is not sown is offered in another season, not some days later, days. */
@@ -575,6 +576,17 @@ function passedOver(
     title: b.sown
       ? say`Nothing is sown before ${onDay(sowDay, true)}, in ${SEASON_NAMES[season]}.`
       : say`${b.done} ${onDay(sowDay, true)}, in ${SEASON_NAMES[season]}, not before.`,
-    says: say`Until then: ${REASONS[today]}.`,
+    says: joined([say`Until then: ${REASONS[today]}.`, marginalSooner(window, sowDay)], ' '),
   }
 }
+
+/** From when days are marginal, well before the one that is taken; nothing where they are not. */
+function marginalSooner({ start, states, reasons }: SowingWindow, sowDay: Day): Message {
+  const first = states.findIndex((s) => s !== 'shut')
+  const sooner = daysBetween(start, sowDay) - first
+  return first > 0 && states[first] === 'marginal' && sooner > MUCH_SOONER
+    ? say`From ${onDay(addDays(start, first), true)} days are marginal: ${REASONS[reasons[first]!]}; one of those may be pinned.`
+    : ''
+}
+/** Days by which a marginal day comes sooner before it is said. */
+const MUCH_SOONER = 10
