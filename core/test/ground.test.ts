@@ -332,6 +332,13 @@ describe('what a grass likes', () => {
     expect([5.4, 6.5, 6.6].map((ph) => at('creeping-red-fescue', ph))).toEqual(['acid', 'fine', 'above its range']) // prettier-ignore
     expect(at('perennial-ryegrass', 7)).toBe('fine')
   })
+  it('winter rye over bermuda is warm turf where summers are hot, cool turf where they are not', () => {
+    const both = ['perennial-ryegrass', 'bermudagrass']
+    const season = (latitude: number, frost: string) =>
+      plan({ present: both } as never, { today: '2027-04-10' }, { site: { latitude, frost } })
+        .zones[0]!.season
+    expect([season(33.5, '10 Nov'), season(48, '20 Oct')]).toEqual(['warm', 'cool'])
+  })
   it('a mat of runner turf is raked by hand; its finding asks for no blades', () => {
     const mat = finding({ present: ['st-augustine'], thatch: '30 mm' } as never, 'thatch')
     expect([mat.word, String(mat.asks)]).toEqual([

@@ -83,7 +83,7 @@ describe('which grass goes where (common practice)', () => {
     )
     expect(GRASSES[grasses({ present: [], sunHours: 9 })[0]!]!.season).toBe('cool')
   })
-  it('a sward belongs to the season of most of its grasses; where they are even, to the cool one', () => {
+  it('a sward belongs to the season of most of its grasses; where they are even, to that of the place', () => {
     const season = (...present: string[]) => planOf({ zones: [zone({ present })] }).zones[0]!.season
     expect([
       season('bermudagrass', 'perennial-ryegrass'),

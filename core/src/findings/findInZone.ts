@@ -212,12 +212,12 @@ function firmnessFinding(r: ZoneReadings, trace: Trace): Found {
     firm: {
       verdict: 'act',
       says: 'Water and roots are held up.',
-      asks: '{Core}, two crossed passes; ground sown as new is loosened all over instead.',
+      asks: '{Core}, two crossed passes; new ground is loosened instead.',
     },
     compacted: {
       verdict: 'act',
       says: 'Water and roots are held up.',
-      asks: '{Core}, two crossed passes, three where it is worst; ground sown as new is loosened all over instead.',
+      asks: '{Core}, two crossed passes, three where it is worst; new ground is loosened instead.',
     },
   }
   return found(r, 'compaction', figure, outcomes[figure.value as string]!)

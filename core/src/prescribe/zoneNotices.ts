@@ -248,7 +248,7 @@ export const keptInMind = (r: ZoneReadings, schools: Schools): Notice[] =>
             stage: 2,
             zone: r.zone.id,
             level: 'note',
-            title: say`${r.name}: for next year, ${weed.name}.`,
+            title: say`${r.name}: in its next season, ${weed.name}.`,
             says: weed.nextYear,
           },
         ]

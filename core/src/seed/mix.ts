@@ -130,8 +130,8 @@ export const mixRules = {
 }
 
 /**
- * Which season's grasses the zone belongs to: by what its owner wants there, by what grows there, else by where it lies and how
- * warm its summer is (Juvena's model).
+ * Which season's grasses the zone belongs to: by what its owner wants there, by most of what
+ * grows there, else by where it lies and how warm its summer is (Juvena's model).
  */
 export function seasonOf(
   r: ZoneReadings,
@@ -140,8 +140,10 @@ export function seasonOf(
 ): 'cool' | 'warm' {
   const { present, target } = r
   if (target) return target.season
-  if (present.length > 0)
-    return present.filter((g) => g.season === 'warm').length * 2 > present.length ? 'warm' : 'cool'
+  const warm = present.filter((g) => g.season === 'warm').length
+  const cool = present.length - warm
+  // Where they are even the place decides: rye over couch is couch where summers are hot.
+  if (warm !== cool) return warm > cool ? 'warm' : 'cool'
   const { warmBelow, warmSummer } = trace.values(mixValues)
   return Math.abs(latitude) < warmBelow && place.high[place.warmest]! >= warmSummer
     ? 'warm'

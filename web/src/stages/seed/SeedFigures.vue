@@ -46,7 +46,7 @@ const set = (patch: {
         <dd><FigureValue :id="seed.pan.id" size="big" exact /></dd>
       </div>
       <div v-if="seed.onBare">
-        <dt>bare patches, once more</dt>
+        <dt>on bare patches</dt>
         <dd><FigureValue :id="seed.onBare.pan.id" size="big" exact /></dd>
       </div>
       <div v-if="!seed.handSown">
