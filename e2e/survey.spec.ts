@@ -58,7 +58,7 @@ const listed = (page: Page) => page.getByRole('region', { name: 'What is drawn' 
 test('two lawns and a bed drawn over a picture, scaled; the shade of a house and a tree; levels, a count and a photograph: all of it arrives in the plan', async ({
   page,
 }, info) => {
-  test.setTimeout(limit(150_000))
+  test.setTimeout(limit(300_000))
   const garden = await picture(info)
   await openJob(page, { site: SITE, zones: [] }, 'walk-over?part=plan')
   await expect(page.getByText('Draw the site.')).toBeVisible()
@@ -106,7 +106,7 @@ test('two lawns and a bed drawn over a picture, scaled; the shade of a house and
   await field(page, 'Crown, across').fill('6 m')
   await page.getByRole('radio', { name: 'felled' }).locator('xpath=ancestor::label').click()
   await page.getByRole('button', { name: 'Light', exact: true }).click()
-  await expect(page.getByText(/^every 0\.\d+ m$/)).toBeVisible({ timeout: limit(120_000) })
+  await expect(page.getByText(/^every 0\.\d+ m$/)).toBeVisible({ timeout: limit(240_000) })
   await expect(page.getByRole('region', { name: 'The chosen shape' })).toContainText(
     /Lawn 2\s*\+\d/,
   )
