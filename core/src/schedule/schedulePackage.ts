@@ -357,6 +357,9 @@ function withoutWeekend(
   if (p.calendar.weekendWork || sown || !liesOver(chosen.days)) return chosen
   const worth = (day: number) => p.window.worth?.(day - p.windowStart) ?? 0
   const stateOn = (day: number) => p.window.states[day - p.windowStart] ?? 'shut'
+  // A day that serves the other work of the job best has no figure: any near it will do.
+  const little = (day: number) =>
+    worth(chosen.day) === Infinity || worth(chosen.day) - worth(day) <= WEEKEND_COSTS
   const near = Array.from({ length: 8 }, (_, i) => [chosen.day + i, chosen.day - i])
     .flat()
     .filter(
@@ -365,7 +368,7 @@ function withoutWeekend(
         day <= until &&
         stateOn(day) === stateOn(chosen.day) &&
         worksOn(p, day, p.anchor) &&
-        worth(chosen.day) - worth(day) <= WEEKEND_COSTS,
+        little(day),
     )
   for (const day of near) {
     const days = at(day)
