@@ -62,6 +62,12 @@ export const weekday = (number: number): number => (((Math.round(number) + 4) % 
 /** Whether a day number is a Saturday or a Sunday. */
 export const isWeekend = (number: number): boolean => weekday(number) % 6 === 0
 
+/** Whether a Saturday or a Sunday lies between two day numbers, in either order. */
+export function weekendBetween(a: number, b: number): boolean {
+  for (let day = Math.min(a, b) + 1; day < Math.max(a, b); day++) if (isWeekend(day)) return true
+  return false
+}
+
 /** "Tue 2 Mar", with the year when it is asked for. */
 export function showDay(day: Day, withYear = false): string {
   const month = MONTHS[Number(day.slice(5, 7)) - 1]!

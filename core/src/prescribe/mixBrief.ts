@@ -8,7 +8,7 @@ import type { Grass } from '../reference/grasses.ts'
 import { operationValues } from '../reference/operationValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { choiceValues } from '../climate/choiceValues.ts'
-import { waitsUntil } from '../work/waitingPeriods.ts'
+import { larvaeFrom, waitsUntil } from '../work/waitingPeriods.ts'
 import { alone, suggestMix, weigh, type Mix, type MixBrief, type MixGround } from '../seed/mix.ts'
 import { bagOf } from '../seed/seedPlan.ts'
 import { hybridSeed } from '../seed/whatLeads.ts'
@@ -63,21 +63,14 @@ export function mixBriefOf(
 
 /** The look before which nothing is sown, at live pests or at brown grass; null where none is due. */
 function lookedAgain(
-  work: Pick<ZoneWork, 'r' | 'operations'>,
+  { r, operations }: Pick<ZoneWork, 'r' | 'operations'>,
   today: Day,
   trace: Trace,
 ): Day | null {
   const v = trace.values(operationValues)
-  const flights = work.r.zone.pests.flatMap((p) => (p.active !== false && p.peak ? [p.peak] : []))
-  const soonest = addDays(today, 1)
-  const treated = flights.reduce(
-    (day, peak) => laterDay(addDays(peak, v.afterFlight), day),
-    soonest,
-  )
-  return laterDay(
-    plans(work, 'treat-pests') ? addDays(treated, v.pests) : soonest,
-    plans(work, 'recheck') ? addDays(today, v.recheck) : null,
-  )
+  const treated = laterDay(addDays(today, 1), larvaeFrom(r.zone.pests, v.afterFlight))
+  const pests = plans({ operations }, 'treat-pests') ? addDays(treated, v.pests) : null
+  return plans({ operations }, 'recheck') ? laterDay(addDays(today, v.recheck), pests) : pests
 }
 
 /**

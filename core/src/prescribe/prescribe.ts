@@ -206,44 +206,41 @@ function walkOver(
   }
 }
 
-const frostWanted = (job: Job, climate: SiteClimate, walked: boolean): Notice[] =>
-  job.site.frost === null && walked && !climate.place.frostOnRecord
-    ? climate.place.firstFrost.median === null
+function frostWanted(job: Job, climate: SiteClimate, walked: boolean): Notice[] {
+  if (!walked) return []
+  const told = { kind: 'guess', stage: 6, figure: climate.frost.id } as const
+  const { basis, frostOnRecord, firstFrost } = climate.place
+  if (job.site.frost === null && !frostOnRecord)
+    return firstFrost.median === null
       ? [
           {
+            ...told,
             id: 'frost.none',
-            kind: 'guess',
-            stage: 6,
             level: 'note',
             title: 'No frost is expected here.',
             says: 'No frost date is given, and by the usual year of the latitude none comes: nothing is held back for it. Where frost does come, enter its date under Walk-over, Site and season.',
-            figure: climate.frost.id,
           },
         ]
       : [
           {
+            ...told,
             id: 'frost.wanted',
-            kind: 'guess',
-            stage: 6,
             level: 'warn',
             title: 'The last day to sow is a guess.',
             says: say`No frost date is given, so it goes by a rough climate for the latitude. Enter the median date of the first ${quantity(-2, 'C')} night under Walk-over, Site and season.`,
-            figure: climate.frost.id,
           },
         ]
-    : walked && climate.place.basis === 'rough'
-      ? [
-          {
-            id: 'place.guess',
-            kind: 'guess',
-            stage: 6,
-            level: 'note',
-            title: 'The climate here is a rough guess.',
-            says: 'Days go by the usual year of the latitude, with its nights bent to your frost date. A station’s record under Year, or a soil reading on the site, makes them surer.',
-            figure: climate.frost.id,
-          },
-        ]
-      : []
+  if (basis !== 'rough') return []
+  return [
+    {
+      ...told,
+      id: 'place.guess',
+      level: 'note',
+      title: 'The climate here is a rough guess.',
+      says: 'Days go by the usual year of the latitude, with its nights bent to your frost date. A station’s record under Year, or a soil reading on the site, makes them surer.',
+    },
+  ]
+}
 
 const mixedZone = ({ r, seed, suggestedMix: { search } }: ZonePlan): MixedZone[] =>
   seed && search && r.area

@@ -3,7 +3,7 @@ import type { HoldReason } from '../climate/dayReasons.ts'
 import type { Held } from '../plan/order.ts'
 import { OPERATIONS } from '../reference/operations.ts'
 import { drainValues } from '../reference/siteValues.ts'
-import { type WaitingPeriods, waitsUntil } from '../work/waitingPeriods.ts'
+import { larvaeFrom, type WaitingPeriods, waitsUntil } from '../work/waitingPeriods.ts'
 import type { WorkPackage } from '../work/workPackages.ts'
 import type { Fixed } from './schedulePackage.ts'
 import { stepRef, StepRecords } from './stepRecords.ts'
@@ -31,20 +31,6 @@ interface FixedBy {
   /** Days from the peak of a flight of moths to the treatment. */
   afterFlight: number
 }
-
-/**
- * The first day on which larvae are treated: so long after the flight was at its peak. Null where
- * no peak was noted.
- */
-const larvaeFrom = (pack: WorkPackage, zones: readonly string[], afterFlight: number): Day | null =>
-  pack.zones
-    .filter((z) => zones.includes(z.r.id))
-    .flatMap((z) => z.r.zone.pests)
-    .reduce<Day | null>(
-      (last, p) =>
-        p.peak && p.active !== false ? laterDay(addDays(p.peak, afterFlight), last) : last,
-      null,
-    )
 
 /** Days that sodden ground drains, by texture. */
 export type DrainDays = { [K in keyof typeof drainValues]: number }
@@ -83,7 +69,10 @@ export function fixedFor(
   const { waitsFor, afterQuickCover } = OPERATIONS[kind]
   const wait =
     waitsFor === 'moths'
-      ? larvaeFrom(pack, zones, afterFlight)
+      ? larvaeFrom(
+          pack.zones.filter((z) => zones.includes(z.r.id)).flatMap((z) => z.r.zone.pests),
+          afterFlight,
+        )
       : waitsFor
         ? waitsUntil(waits.waits, waitsFor, zones)
         : null

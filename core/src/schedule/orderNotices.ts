@@ -1,4 +1,4 @@
-import { dayNumber, daysBetween, isWeekend, type Day } from '../calendar/day.ts'
+import { dayNumber, daysBetween, weekendBetween, type Day } from '../calendar/day.ts'
 import { REASONS, SEASON_NAMES, type Reason } from '../climate/dayReasons.ts'
 import type { Option, PackagePlan, PlannedStep, SowingChoice } from '../plan/order.ts'
 import { isBehind } from '../plan/stepState.ts'
@@ -113,21 +113,17 @@ function oddsSaid({ choices }: PackagePlan): Message {
   const word = years >= GOOD_ODDS ? 'good' : years >= FAIR_ODDS ? 'fair, not good' : 'poor'
   return say`Odds are ${word}: ${String(years)} years in a hundred. Tell the customer.`
 }
-/** A later season so much surer that the customer should hear of it; null where there is none. */
-function surerLater({
-  choices,
-  plants,
-}: PackagePlan): (SowingChoice & { against: SowingChoice }) | null {
-  const taken = choices.find((c) => c.taken && c.odds)
-  const later = choices.find(
-    (c) =>
-      taken?.odds &&
-      c.odds &&
-      c.day > taken.day &&
-      Number(c.odds.value) >= Number(taken.odds.value) + MUCH_SURER,
-  )
-  return plants && taken && later ? { ...later, against: taken } : null
+/** The season taken and a later one so much surer that the customer should hear; null where none is. */
+function surerLater({ choices, plants }: PackagePlan): { taken: Known; later: Known } | null {
+  const known = choices.filter((c): c is Known => c.odds !== null)
+  const taken = known.find((c) => c.taken)
+  if (!plants || !taken) return null
+  const surer = Number(taken.odds.value) + MUCH_SURER
+  const later = known.find((c) => c.day > taken.day && Number(c.odds.value) >= surer)
+  return later ? { taken, later } : null
 }
+/** A season whose odds are known. */
+type Known = SowingChoice & { odds: Figure }
 /** Years in a hundred by which a later season is worth a word. */
 const MUCH_SURER = 20
 
@@ -174,13 +170,12 @@ export function labelNotice(
 }
 
 /** Blades and cores of one piece of work with days between on which nobody works. */
-function weekendBetween({ steps }: Schedule): { blades: Day; cores: Day } | null {
+function overWeekend({ steps }: Schedule): { blades: Day; cores: Day } | null {
   const open = (kind: StepKind) => steps.find((s) => s.need.kind === kind && !isBehind(s))?.chosen
-  const [a, b] = [open('scarify'), open('core')].sort()
-  if (!a || !b) return null
-  for (let day = dayNumber(a) + 1; day < dayNumber(b); day++)
-    if (isWeekend(day)) return { blades: open('scarify')!, cores: open('core')! }
-  return null
+  const [blades, cores] = [open('scarify'), open('core')]
+  return blades && cores && weekendBetween(dayNumber(blades), dayNumber(cores))
+    ? { blades, cores }
+    : null
 }
 
 export function misfitNotice(
@@ -234,8 +229,8 @@ export function misfitNotice(
       kind: 'surer-later',
       stage: 6,
       level: 'note',
-      title: say`${zones}: ${SEASON_NAMES[surer.season]} would be surer.`,
-      says: say`Sown ${onDay(surer.against.day, true)}, ${String(surer.against.odds!.value)} years in a hundred succeed; sown ${onDay(surer.day, true)}, ${String(surer.odds!.value)}. The wait is the customer’s to judge: take the other under Order of work.`,
+      title: say`${zones}: ${SEASON_NAMES[surer.later.season]} would be surer.`,
+      says: say`Sown ${onDay(surer.taken.day, true)}, ${String(surer.taken.odds.value)} years in a hundred succeed; sown ${onDay(surer.later.day, true)}, ${String(surer.later.odds.value)}. The wait is the customer’s to judge: take the other under Order of work.`,
       figure: windowState.id,
     })
   if (schedule.givenUp.length > 0)
@@ -247,7 +242,7 @@ export function misfitNotice(
       title: say`Given up: ${joined(schedule.givenUp, ', ')}.`,
       says: 'These are only better, not required. What must hold still holds. More crew, weekend work, more visits or the lawn in parts would bring them back.',
     })
-  const weekend = weekendBetween(schedule)
+  const weekend = overWeekend(schedule)
   if (weekend)
     found.push({
       id: id('weekend'),

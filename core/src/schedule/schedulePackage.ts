@@ -1,4 +1,4 @@
-import { dayNumber, dayOf, isWeekend, type Day } from '../calendar/day.ts'
+import { dayNumber, dayOf, weekendBetween, type Day } from '../calendar/day.ts'
 import { REASONS, type DayState, type HoldReason } from '../climate/dayReasons.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
@@ -334,6 +334,7 @@ function bestOf(
   }
   return any
 }
+
 /**
  * A day near the one chosen on which opened turf does not lie over a weekend between blades and
  * cores, where it is worth little less.
@@ -348,9 +349,7 @@ function withoutWeekend(
     const on = (kind: StepKind) =>
       start[p.needs.findIndex((n, i) => n.kind === kind && i >= p.from)]
     const [a, b] = [on('scarify'), on('core')]
-    if (a === undefined || b === undefined) return false
-    for (let day = Math.min(a, b) + 1; day < Math.max(a, b); day++) if (isWeekend(day)) return true
-    return false
+    return a !== undefined && b !== undefined && weekendBetween(a, b)
   }
   // Seed does not wait for the sake of it.
   const sown = OPERATIONS[p.needs[p.anchor]!.kind].plants
@@ -360,7 +359,7 @@ function withoutWeekend(
   // A day that serves the other work of the job best has no figure: any near it will do.
   const little = (day: number) =>
     worth(chosen.day) === Infinity || worth(chosen.day) - worth(day) <= WEEKEND_COSTS
-  const near = Array.from({ length: 8 }, (_, i) => [chosen.day + i, chosen.day - i])
+  const near = Array.from({ length: 7 }, (_, i) => [chosen.day + i + 1, chosen.day - i - 1])
     .flat()
     .filter(
       (day) =>

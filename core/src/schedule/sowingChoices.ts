@@ -149,6 +149,7 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
     const on = span === taken?.span ? schedule.sowDay : dayShown(b, span, day)
     return choiceOf(b, seasonOn(b, span, on), on, span === taken?.span, i)
   })
+  const untried = choices.filter((_, i) => !tries.some(({ span }) => span === shown[i]!.span))
   const inCutOff =
     !b.sown ||
     bySchool(window, schedule.sowDay) ||
@@ -160,12 +161,7 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
     schedule: { ...schedule, fits },
     choices,
     span: taken?.span ?? null,
-    passed:
-      pinned || !fits
-        ? null
-        : passedOver(b, choices, schedule.sowDay, (c) =>
-            tries.some(({ span }) => span === shown[choices.indexOf(c)]?.span),
-          ),
+    passed: pinned || !fits ? null : passedOver(b, choices, untried, schedule.sowDay),
   }
 }
 
@@ -218,6 +214,10 @@ function lastHold(fixed: readonly Fixed[], anchor: number): Held | null {
   return last
 }
 
+/** Whether the crew works on a day of a window. */
+const worksOn = ({ start }: SowingWindow, { weekendWork }: Calendar, i: number): boolean =>
+  weekendWork || !isWeekend(dayNumber(start) + i)
+
 /**
  * The first good day of a season that seed could go down, else the first marginal one; where the
  * season ends sooner than a job usually takes, the first day that is left. Null where the season is
@@ -233,7 +233,7 @@ function firstIn(
     free,
     trace.value(sown?.purpose === 'cover' ? choiceValues.coverSoon : choiceValues.soon),
   )
-  const works = (i: number) => calendar.weekendWork || !isWeekend(dayNumber(window.start) + i)
+  const works = (i: number) => worksOn(window, calendar, i)
   const usable = (i: number) => window.states[i] !== 'shut' && works(i)
   let marginal: number | null = null
   for (let i = soonest; i <= to; i++) {
@@ -485,10 +485,10 @@ const BETTER = 2
 
 /** The first day that seed could go down, a week from now at the soonest; null where it is the one taken. */
 function firstUsable(b: ChoiceBrief, sowDay: Day): Day | null {
-  const until = daysBetween(b.window.start, sowDay)
-  const works = (i: number) => b.calendar.weekendWork || !isWeekend(dayNumber(b.window.start) + i)
-  for (let i = b.trace.value(choiceValues.soon); i < until; i++)
-    if (b.window.states[i] === 'open' && works(i)) return addDays(b.window.start, i)
+  const { window, calendar, trace } = b
+  const until = daysBetween(window.start, sowDay)
+  for (let i = trace.value(choiceValues.soon); i < until; i++)
+    if (window.states[i] === 'open' && worksOn(window, calendar, i)) return addDays(window.start, i)
   return null
 }
 
@@ -506,8 +506,8 @@ function betterOdds(soonest: SowingChoice, choices: readonly SowingChoice[]): Me
 function passedOver(
   b: ChoiceBrief,
   choices: readonly SowingChoice[],
+  untried: readonly SowingChoice[],
   sowDay: Day,
-  wasTried: (choice: SowingChoice) => boolean,
 ): Chosen['passed'] {
   const { window, calendar, schools, trace } = b
   const late = trace.value(choiceValues.late)
@@ -520,7 +520,7 @@ function passedOver(
         ? b.sown
           ? 'Your school sows cool grass in autumn only.'
           : 'Your school works cool turf in autumn only.'
-        : soonest.odds && !wasTried(soonest)
+        : soonest.odds && untried.includes(soonest)
           ? betterOdds(soonest, choices)
           : 'Its steps and waits do not fit into it, or the customer’s date asks for another.'
     return {

@@ -28,7 +28,7 @@ export const panRules = {
     label: 'Weigh out for the bare patches',
     unit: 'kg',
     standing: 'practice',
-    says: 'What the bare patches take by hand, to what the scale tells. Each is raked through to soil first.',
+    says: 'What the bare patches take once more, to what the scale tells. Each is raked through to soil first.',
     inputs: { kg: 'kg', scale: 'kg' },
     formula: 'round(kg / scale) * scale',
     compute: ({ kg, scale }) => Math.round(kg / scale) * scale,

@@ -30,7 +30,7 @@ export interface ZoneSeed extends Pans {
   bulk: Figure
   kg: Figure
   half: Figure
-  /** Bare ground inside the sward and what it takes more, by hand; null where there is none. */
+  /** Bare ground inside the sward and what it takes more, by hand or with the spreader; null where there is none. */
   onBare: { ground: Figure; kg: Figure; pan: Figure; hand: boolean } | null
   /** Whether all of it is sown by hand: the ground is too small for a spreader. */
   handSown: boolean

@@ -1,5 +1,5 @@
-import { addDays, type Day } from '../calendar/day.ts'
-import type { Job } from '../entities/job.ts'
+import { addDays, laterDay, type Day } from '../calendar/day.ts'
+import type { Job, Zone } from '../entities/job.ts'
 import { lagValues, treatmentWaits } from '../reference/lagValues.ts'
 import { TREATMENT_KINDS, type TreatmentId } from '../reference/lists.ts'
 import type { Figure, Notice } from '../trace/figure.ts'
@@ -260,3 +260,14 @@ function noSeedBefore(t: Treatment, days: number, until: Figure): Notice {
     figure: until.id,
   }
 }
+
+/**
+ * The first day on which larvae are treated: `afterFlight` days after the flight was at its peak, the
+ * last of several. Null where no peak was noted, or the pests are gone.
+ */
+export const larvaeFrom = (pests: Zone['pests'], afterFlight: number): Day | null =>
+  pests.reduce<Day | null>(
+    (last, p) =>
+      p.peak && p.active !== false ? laterDay(addDays(p.peak, afterFlight), last) : last,
+    null,
+  )
