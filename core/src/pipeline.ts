@@ -101,10 +101,9 @@ export function planJob(
     records: order.records,
     laterSteps: laterByPackage,
   })
+  const dated = [...order.packages.flatMap((p) => p.steps), ...followed.follow.later]
   const fedOn = (zone: string, step: StepKind) =>
-    [...order.packages.flatMap((p) => p.steps), ...followed.follow.later].find(
-      (s) => s.kind === step && s.zones.includes(zone),
-    )?.day ?? null
+    dated.find((s) => s.kind === step && s.zones.includes(zone))?.day ?? null
   const { soil, start } = prescription.climate.soilBefore
   const soilOn = (day: Day) =>
     soil[Math.min(soil.length - 1, Math.max(0, daysBetween(start, day)))]!

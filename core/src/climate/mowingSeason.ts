@@ -1,4 +1,4 @@
-import { addDays, dayNumber, type Day } from '../calendar/day.ts'
+import { addDays, dayNumber, dayOf, type Day } from '../calendar/day.ts'
 import type { Trace } from '../trace/trace.ts'
 import { careValues } from './careWindow.ts'
 import type { PlaceYear } from './placeYear.ts'
@@ -25,16 +25,15 @@ export function mowingSeason(
   const on = Array.from(mean, (t, d) =>
     season === 'cool' ? t >= v.feedMean : soil[d]! >= v.warmWakes,
   )
-  const grows = (day: Day) => on[yearDay(dayNumber(day))]!
+  const growsOn = (number: number) => on[yearDay(number)] === true
   const seek = (day: Day, step: 1 | -1, wanted: boolean): Day | null => {
-    for (let i = 0; i < YEAR_DAYS; i++) {
-      const at = addDays(day, i * step)
-      if (grows(at) === wanted) return at
-    }
+    const start = dayNumber(day)
+    for (let i = 0; i < YEAR_DAYS; i++)
+      if (growsOn(start + i * step) === wanted) return dayOf(start + i * step)
     return null
   }
   return {
-    grows,
+    grows: (day) => growsOn(dayNumber(day)),
     before: (day) => seek(day, -1, true),
     from: (day) => seek(day, 1, true),
     stops: (day) => seek(day, 1, false),

@@ -119,7 +119,7 @@ function workPlace({ site, station, rough, hollow, hotDay, odds, hundred }: Plac
 /** A place takes about 2 MB: as much as so many ordinary answers. */
 const PLACE_WEIGHS = 64
 /** Windows, odds and bands kept of one place. */
-const KEPT_OF_PLACE = 256
+const KEPT_OF_PLACE = 512
 
 /** The year at a job's site, worked once for a place and a frost date. */
 function placeOf(

@@ -96,6 +96,10 @@ function workOdds(
   return mixOdds(years.place, years.sums, sown, inYear, brief, trace.values(oddsValues))
 }
 
+/** What is asked of the odds, so that jobs at one place that ask differently keep theirs apart. */
+const named = ({ watered, lawn, standsBy, lead, within }: OddsBrief): string =>
+  [watered, lawn, standsBy, lead, within].join()
+
 /**
  * Odds of sowing some grasses on a day of the usual year of a place; null where nothing is known of
  * them.
@@ -110,7 +114,7 @@ export function oddsOnDay(
 ): DayOdds | null {
   const ids = grasses.map((g) => g.id)
   const inputs = { years, grasses: ids, inYear, brief, ...(leads ? { leads } : {}) }
-  return trace.recall(kept, `odds ${inYear} ${ids.join()}`, inputs, workOdds)
+  return trace.recall(kept, `odds ${inYear} ${ids.join()} ${named(brief)}`, inputs, workOdds)
 }
 
 /** Days between two of the usual year on which the odds of a whole year are worked. */
@@ -140,7 +144,8 @@ export function oddsThroughYear(
   trace: Trace,
 ): ((inYear: number) => number) | null {
   const ids = grasses.map((g) => g.id)
-  const inWeek = trace.recall(kept, `odds by week ${ids.join()}`, { years, grasses: ids, brief }, workYear) // prettier-ignore
+  const name = `odds by week ${ids.join()} ${named(brief)}`
+  const inWeek = trace.recall(kept, name, { years, grasses: ids, brief }, workYear)
   return (
     inWeek &&
     ((inYear) => {

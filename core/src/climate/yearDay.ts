@@ -11,22 +11,26 @@ export const daysOn = (from: number, to: number): number => (to - from + 2 * YEA
 
 /** Day of the usual year, 0 for 1 January to 364, of a day number. */
 export function yearDay(number: number): number {
-  const date = new Date(number * 86_400_000)
-  const year = date.getUTCFullYear()
-  const since = number - dayNumber(`${String(year).padStart(4, '0')}-01-01`)
+  let year = Math.floor(1970 + number / 365.2425)
+  if (firstOf(year) > number) year--
+  else if (firstOf(year + 1) <= number) year++
+  const since = number - firstOf(year)
   return isLeap(year) && since >= 59 ? since - 1 : since
 }
+
+/** Day number of the first day of a year of the Gregorian calendar. */
+function firstOf(year: number): number {
+  const past = year - 1
+  const leaps = Math.floor(past / 4) - Math.floor(past / 100) + Math.floor(past / 400)
+  return past * YEAR_DAYS + leaps - DAYS_BEFORE_1970
+}
+/** Days from the first day of year 1 to that of 1970. */
+const DAYS_BEFORE_1970 = 719_162
 
 /** Days of the usual year by day, from a first day on. */
 export function yearDays(start: number, days: number): Uint16Array {
   const list = new Uint16Array(days)
-  for (let i = 0, year = new Date(start * 86_400_000).getUTCFullYear(); i < days; year++) {
-    const [from, next] = [dayNumber(`${year}-01-01`), dayNumber(`${year + 1}-01-01`)]
-    for (; i < days && start + i < next; i++) {
-      const since = start + i - from
-      list[i] = isLeap(year) && since >= 59 ? since - 1 : since
-    }
-  }
+  for (let i = 0; i < days; i++) list[i] = yearDay(start + i)
   return list
 }
 
