@@ -225,6 +225,8 @@ const dayStep = z.strictObject({
   where: z.string(),
   day,
   state: z.string(),
+  ticks: z.array(diaryEntry),
+  twice: z.boolean(),
   hours: z.number(),
   people: z.number(),
   amounts: z.array(

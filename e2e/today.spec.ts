@@ -64,6 +64,54 @@ test('a tick and a note without signal wait, say so, and go once when it is back
   ])
 })
 
+test('a step passed over stays open, a tick can be corrected and struck out, and two phones are asked about', async ({
+  page,
+}) => {
+  const id = await openJob(page, { name: 'Two phones', site: SITE, zones: [ZONE] }, 'order')
+  const plan = await page.request.get(at('demo', `/api/jobs/${id}/plan`))
+  const { steps } = (await plan.json()) as {
+    steps: { id: string; zones: string[]; kind: string; chosen: string }[]
+  }
+  const core = steps.find((s) => s.kind === 'core')!
+  const tick = (entry: string, who: string) =>
+    page.request.post(at('demo', `/api/jobs/${id}/diary`), {
+      data: { id: entry, date: '2027-02-22', what: 'Core', step: core.id, stepZones: core.zones, who }, // prettier-ignore
+    })
+  await tick('two-phones-1', 'Ana')
+  await go(page, '/today')
+  const job = page.getByRole('article').filter({ hasText: 'Two phones' })
+  const cored = job.getByRole('checkbox', { name: /^Hollow-tine done$/ })
+  await expect(cored).toBeChecked()
+  await expect(job.getByText('Done Mon 22 Feb by Ana')).toBeVisible()
+  // Work that comes before it was passed, and nobody has recorded it: it can be.
+  const passed = job.getByRole('listitem').filter({ hasText: 'Passed, not recorded.' }).first()
+  await expect(passed.getByRole('checkbox')).not.toBeChecked()
+  await expect(passed.getByRole('checkbox')).toBeEnabled()
+
+  await cored.click()
+  await job.getByRole('button', { name: /^Correct Hollow-tine/ }).click()
+  await field(page, 'Who').fill('Ben')
+  await job.getByRole('button', { name: 'Save the correction' }).click()
+  await expect(job.getByText('Done Mon 22 Feb by Ben')).toBeVisible()
+
+  await tick('two-phones-2', 'Cleo')
+  await page.reload()
+  await expect(job.getByText('Recorded from another phone too.')).toBeVisible()
+  await job.getByRole('button', { name: 'Keep both' }).click()
+  await expect(job.getByText('Recorded from another phone too.')).toHaveCount(0)
+  await expect(job.getByText('Done Mon 22 Feb by Ben; Done Mon 22 Feb by Cleo')).toBeVisible()
+
+  await cored.click()
+  await job
+    .getByRole('button', { name: /^Strike out Hollow-tine/ })
+    .first()
+    .click()
+  await expect(job.getByText('Done Mon 22 Feb by Cleo', { exact: true })).toBeVisible()
+  await cored.click()
+  await job.getByRole('button', { name: /^Strike out Hollow-tine/ }).click()
+  await expect(job.getByRole('checkbox', { name: /^Hollow-tine done$/ }).filter({ hasText: '✓' })).toHaveCount(0) // prettier-ignore
+})
+
 test('what the law keeps a record of is not ticked without its product and its label', async ({
   page,
   quiet,

@@ -33,6 +33,7 @@ import type { Trace } from './trace/trace.ts'
 import { hoursOnZone } from './schedule/zoneHours.ts'
 import { isPlanted } from './work/sowing.ts'
 import { recountsOf } from './schedule/recounts.ts'
+import { stepRef, type StepRecords } from './schedule/stepRecords.ts'
 import { howOn, laterSteps } from './schedule/steps.ts'
 import type { ZoneWork } from './work/workTypes.ts'
 
@@ -158,12 +159,22 @@ export function planJob(
     worth: order.worth?.id ?? null,
     steps,
     looseRecords: order.records.loose(),
+    ticks: ticksBy(steps, order.records),
     follow: followed.follow,
     grasses: named(trace.grasses, job, prescription),
     figures: trace.figures,
     firmValues: firm.values,
   }
 }
+
+/** Entries that tick each step off. */
+const ticksBy = (steps: readonly PlannedStep[], records: StepRecords): JobPlan['ticks'] =>
+  Object.fromEntries(
+    steps.flatMap((s) => {
+      const ticks = records.ticksOf(stepRef(s, s.workPackage))
+      return ticks.length > 0 ? [[s.id, ticks]] : []
+    }),
+  )
 
 /** Without the pests that a look since has found gone. */
 const stillTrue = (notices: readonly Notice[], steps: readonly PlannedStep[]): Notice[] =>

@@ -199,6 +199,7 @@ describe('of any job', () => {
             who: '',
             note: '',
             corrects: null,
+            stands: [],
             lots: [],
             read: null,
             found: null,

@@ -8,7 +8,7 @@ import { draft, said, TODAY, zone } from './makeJob.ts'
 const workOf = (change: Partial<JobDraft> = {}) => {
   const { job } = readJob(draft(change))
   const plan = planJob(job!, { today: TODAY, firm: firmSchema.parse({}), diary: [] })
-  return { plan, work: said(dayWork('j1', job!, plan)) }
+  return { plan, work: said(dayWork('j1', job!, plan, [])) }
 }
 
 describe('the work of a job, day by day', () => {

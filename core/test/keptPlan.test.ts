@@ -67,6 +67,7 @@ const CONTEXTS: Record<string, Partial<Context>> = {
         who: '',
         note: '',
         corrects: null,
+        stands: [],
         lots: [],
         read: { rain: null, soil: 9 },
         found: null,

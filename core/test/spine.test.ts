@@ -5,6 +5,7 @@ import {
   amountProblem,
   entriesWithTrace,
   STRUCK_OUT,
+  tickedTwice,
 } from '../src/entities/diary.ts'
 import { firmSchema } from '../src/entities/firm.ts'
 import { readJob } from '../src/entities/job.ts'
@@ -25,6 +26,7 @@ const entry = (id: string, change: Partial<DiaryEntry> = {}): DiaryEntry => ({
   who: '',
   note: '',
   corrects: null,
+  stands: [],
   lots: [],
   read: null,
   found: null,
@@ -165,6 +167,23 @@ describe('the eight bands', () => {
 })
 
 describe('the diary', () => {
+  it('a step that two ticks name on shared ground was recorded twice, until both are said to stand', () => {
+    const tick = (id: string, step: string, stepZones: string[], more: Partial<DiaryEntry> = {}) =>
+      entry(id, { step, stepZones, ...more })
+    const [a, b] = [tick('entry-01', 'sow/a', ['a', 'b']), tick('entry-02', 'sow/b', ['b'])]
+    const twice = (...list: DiaryEntry[]) => tickedTwice(list).map((e) => e.id)
+    expect(twice(a, b)).toEqual(['entry-02'])
+    expect(twice(a, b, entry('entry-03', { stands: ['entry-01', 'entry-02'] }))).toEqual([])
+    expect(twice(a, b, entry('entry-03', { what: STRUCK_OUT, corrects: 'entry-01' }))).toEqual([])
+    expect(twice(a, { ...b, corrects: 'entry-01' })).toEqual([])
+    // Other ground, another step, another lift of the same dressing, a note.
+    expect(twice(a, tick('entry-04', 'sow/c', ['c']))).toEqual([])
+    expect(twice(a, tick('entry-04', 'feed/a', ['a']))).toEqual([])
+    expect(
+      twice(tick('entry-05', 'dress/a', ['a']), tick('entry-06', 'dress-again#2/a', ['a'])),
+    ).toEqual([])
+    expect(twice(entry('entry-07'), entry('entry-08'))).toEqual([])
+  })
   it('a correction stands in its place; a striking out only removes; the chain may go on', () => {
     const list = [
       entry('entry-01', { what: 'sowed 4 kg' }),

@@ -705,6 +705,7 @@ describe('dates for a job', () => {
             who: '',
             note: '',
             corrects: null,
+            stands: [],
             lots: [],
             read: null,
             found: null,

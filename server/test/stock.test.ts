@@ -112,6 +112,26 @@ describe('the diary and the shelf', () => {
     )
     expect(await shelf(lot.id)).toMatchObject({ held: 15, usedIn: { [`${job}/east`]: 5 } })
   })
+  it('a step recorded from two phones takes its seed once, until both are said to stand', async () => {
+    const lot = await add('27-023')
+    const job = (await call('POST', '/api/jobs', { name: 'Two phones' })).body.id
+    const post = (id: string, kg: number, more: object = {}) =>
+      call('POST', `/api/jobs/${job}/diary`, entry(id, lot.id, kg, { step: 'sow/east', stepZones: ['east'], ...more })) // prettier-ignore
+    const held = async () => (await shelf(lot.id)).held
+    await post('5', 4)
+    await post('6', 3)
+    expect(await held()).toBe(16)
+    // The first is struck out: the other is what was sown.
+    await post('7', 0.001, { what: 'struck out', lots: [], step: null, corrects: 'entry-0000-5' })
+    expect(await held()).toBe(17)
+    await post('8', 2)
+    expect(await held()).toBe(17)
+    await post('9', 1, { what: 'both', lots: [], step: null, stands: ['entry-0000-6', 'entry-0000-8'] }) // prettier-ignore
+    expect(await held()).toBe(15)
+    // Another step, or the same on other ground, is work of its own.
+    await post('10', 1, { step: 'sow/west', stepZones: ['west'] })
+    expect(await held()).toBe(14)
+  })
   it('a lot that is not on the shelf is noted in the diary, and nothing else happens', async () => {
     const job = (await call('POST', '/api/jobs', { name: 'Green' })).body.id
     expect((await call('POST', `/api/jobs/${job}/diary`, entry('3', 'gone', 4))).status).toBe(201)

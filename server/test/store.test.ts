@@ -40,6 +40,7 @@ const entry = (id: string) => ({
   step: null,
   stepZones: [],
   corrects: null,
+  stands: [],
   lots: [],
   read: null,
   found: null,

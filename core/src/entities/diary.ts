@@ -25,6 +25,8 @@ export const diaryEntry = z.strictObject({
   /** What was sprayed or spread against weeds, pests or disease, as on its label. */
   product: text(120),
   corrects: z.string().max(64).nullable().default(null),
+  /** Entries that tick one step off and were found to be two pieces of work: both are counted. */
+  stands: z.array(z.string().max(64)).max(20).default([]),
   /** Seed that was used: the lot on the firm's shelf, the zone, kg. */
   lots: z
     .array(
@@ -99,6 +101,7 @@ export const blankEntry = (id: string, date: string, what: string): DiaryEntry =
   note: '',
   product: '',
   corrects: null,
+  stands: [],
   lots: [],
   read: null,
   found: null,
@@ -124,7 +127,34 @@ export const namesProduct = (kind: StepKind): boolean =>
  */
 export function activeEntries(diary: readonly DiaryEntry[]): DiaryEntry[] {
   const corrected = new Set(diary.flatMap((entry) => (entry.corrects ? [entry.corrects] : [])))
-  return diary.filter((entry) => !corrected.has(entry.id) && entry.what !== STRUCK_OUT)
+  return diary.filter(
+    (entry) => !corrected.has(entry.id) && entry.what !== STRUCK_OUT && entry.stands.length === 0,
+  )
+}
+
+/** Whether two entries tick off the same step on ground they share. */
+function ticksAlike(a: DiaryEntry, b: DiaryEntry): boolean {
+  const operation = (entry: DiaryEntry) => entry.step?.split('/')[0]
+  return (
+    a.step !== null &&
+    operation(a) === operation(b) &&
+    (a.stepZones.length === 0 || b.stepZones.length === 0
+      ? a.step === b.step
+      : a.stepZones.some((zone) => b.stepZones.includes(zone)))
+  )
+}
+
+/**
+ * Entries that tick off what another has ticked off before them, as two phones without signal do:
+ * until somebody says that both stand, the first alone is counted.
+ */
+export function tickedTwice(diary: readonly DiaryEntry[]): DiaryEntry[] {
+  const active = activeEntries(diary)
+  const bothStand = (a: DiaryEntry, b: DiaryEntry) =>
+    diary.some(({ stands }) => stands.includes(a.id) && stands.includes(b.id))
+  return active.filter((entry, i) =>
+    active.slice(0, i).some((first) => ticksAlike(first, entry) && !bothStand(first, entry)),
+  )
 }
 
 /** Every entry of a diary that says something, with the day it was struck out on where it was. */

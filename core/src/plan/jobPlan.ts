@@ -123,5 +123,7 @@ export interface JobPlan {
   steps: PlannedStep[]
   /** Pins and ticks of steps that are no longer planned. */
   looseRecords: LooseRecord[]
+  /** Diary entries that tick a step off, by step; steps without one are left out. */
+  ticks: Record<string, string[]>
   follow: Follow
 }

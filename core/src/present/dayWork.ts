@@ -1,4 +1,5 @@
 import { daysBetween, type Day } from '../calendar/day.ts'
+import { tickedTwice, type DiaryEntry } from '../entities/diary.ts'
 import type { Job } from '../entities/job.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
 import type { FigureValue, Unit } from '../quantities/show.ts'
@@ -34,6 +35,10 @@ export interface DayStep {
   where: string
   day: Day
   state: PlannedStep['state']
+  /** What was recorded of it, in the order it was written. */
+  ticks: DiaryEntry[]
+  /** It was recorded from two places, and nobody has said yet whether both stand. */
+  twice: boolean
   /** Hours of work for each of the people. */
   hours: number
   people: number
@@ -77,7 +82,9 @@ export const stepLots = (
 /**
  * A job's work told day by day: each step with its amounts by zone, and what has to be known there.
  */
-export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
+export function dayWork(id: string, job: Job, plan: JobPlan, diary: readonly DiaryEntry[]): DayJob {
+  const twice = new Set(tickedTwice(diary).map((e) => e.id))
+  const ticks = (s: PlannedStep) => diary.filter((e) => plan.ticks[s.id]?.includes(e.id))
   const zones = new Map(plan.zones.map((z) => [z.id, z.name]))
   return {
     id,
@@ -105,6 +112,8 @@ export function dayWork(id: string, job: Job, plan: JobPlan): DayJob {
           : s.zones.map((z) => zones.get(zoneOf(z)) ?? z).join(', '),
       day: s.chosen,
       state: s.state,
+      ticks: ticks(s),
+      twice: ticks(s).some((e) => twice.has(e.id)),
       hours: num(s.hours),
       people: s.people,
       amounts: stepAmounts(s, plan, job),

@@ -51,7 +51,7 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
       .filter((f) => f.verdict !== 'fine')
       .map((f) => `${zoneName(f.zone)}: ${f.word}. ${told(f.says)} ${told(f.asks)}`),
   )
-  const work = dayWork('', job, plan)
+  const work = dayWork('', job, plan, [])
   const byDay = new Map<Day, typeof work.steps>()
   for (const s of work.steps) byDay.set(s.day, [...(byDay.get(s.day) ?? []), s])
   const visits = [...byDay].sort(([a], [b]) => a.localeCompare(b))

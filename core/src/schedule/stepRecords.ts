@@ -116,6 +116,11 @@ export class StepRecords {
     return { day: ticks.map((t) => t.day).sort().at(-1)!, uncovered: whole ? [] : step.zones.filter((zone) => !covered.has(zone)) } // prettier-ignore
   }
 
+  /** Entries that tick a step off, by id, in the order they were written. */
+  ticksOf(step: StepRef): string[] {
+    return this.ticks.filter((t) => this.matches(t.key, t.zones, step)).map((t) => t.entry)
+  }
+
   /** What was found at a look, as last recorded; null where nothing was. */
   foundAt(step: StepRef): DiaryEntry['found'] {
     const ticks = this.ticks.filter((t) => t.found !== null && this.matches(t.key, t.zones, step))

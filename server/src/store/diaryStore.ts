@@ -59,7 +59,9 @@ export const diaryStore = (db: Knex) => ({
       )
         throw new OtherJobsEntry(entry.id)
       if (added) await touchPlan(trx, jobId)
-      if (added && fromShelf) await keepSeedUsed(trx, jobId, entry, now)
+      const movesSeed = entry.lots.length > 0 || entry.corrects || entry.stands.length > 0
+      if (added && fromShelf && movesSeed)
+        await keepSeedUsed(trx, jobId, entry, await diaryStore(trx).of(jobId), now)
       return added
     })
   },

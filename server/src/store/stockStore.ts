@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
 import { asOne } from './transaction.ts'
-import type { DiaryEntry } from '@juvena/core/entities/diary'
+import { activeEntries, tickedTwice, type DiaryEntry } from '@juvena/core/entities/diary'
 import { stockMovement, type SeedLotDraft, type StockMovement } from '@juvena/core/entities/stock'
 
 export interface StoredLot {
@@ -48,13 +48,35 @@ async function keep(db: Knex, movements: readonly StockMovement[], now: string):
   return kept
 }
 
-/** What a diary entry takes from the shelf, and what an entry that corrects another gives back. */
+/**
+ * What a diary entry takes from the shelf, and what an entry that corrects another gives back.
+ * `diary` is the job's, with the entry in it: seed of a step that was recorded twice is taken once
+ * until somebody says that both stand.
+ */
 export async function keepSeedUsed(
   db: Knex,
   jobId: string,
   entry: DiaryEntry,
+  diary: readonly DiaryEntry[],
   now: string,
 ): Promise<void> {
+  if (entry.corrects) await giveBack(db, jobId, entry, entry.corrects, now)
+  const twice = new Set(tickedTwice(diary).map((e) => e.id))
+  const replaced = diary.find((e) => e.id === entry.corrects)
+  const counted = activeEntries(diary).filter(
+    (e) =>
+      e.lots.length > 0 &&
+      !twice.has(e.id) &&
+      // What this entry may have settled: itself, those it says both stand, and the other record of
+      // a step whose first was struck out.
+      (e.id === entry.id ||
+        entry.stands.includes(e.id) ||
+        (replaced !== undefined && replaced.step !== null && e.step === replaced.step)),
+  )
+  for (const e of counted) await takeSeed(db, jobId, e, now)
+}
+
+async function takeSeed(db: Knex, jobId: string, entry: DiaryEntry, now: string): Promise<void> {
   const used = entry.lots.map(({ lot, zone, kg }, i): StockMovement =>
     stockMovement.parse({
       id: `diary.${entry.id}.${i}`,
@@ -68,17 +90,23 @@ export async function keepSeedUsed(
     }),
   )
   await keep(db, used, now)
-  if (!entry.corrects) return
+}
+
+async function giveBack(
+  db: Knex,
+  jobId: string,
+  entry: DiaryEntry,
+  corrected: string,
+  now: string,
+): Promise<void> {
   const before = await db<MovementRow>('stock_movements').where(
     'id',
     'like',
-    `diary.${entry.corrects.replaceAll(/[%_]/g, '')}.%`,
+    `diary.${corrected.replaceAll(/[%_]/g, '')}.%`,
   )
   const back = before
     .map((row) => JSON.parse(row.body) as StockMovement)
-    .filter(
-      (m) => m.kind === 'used' && m.job === jobId && m.id.startsWith(`diary.${entry.corrects}.`),
-    )
+    .filter((m) => m.kind === 'used' && m.job === jobId && m.id.startsWith(`diary.${corrected}.`))
     .map((m) =>
       stockMovement.parse({
         ...m,

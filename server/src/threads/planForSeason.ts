@@ -53,7 +53,7 @@ function planOf({
     plan,
     planned: () => ({
       row: seasonRow(context.jobId, job, plan),
-      work: dayWork(context.jobId, job, plan),
+      work: dayWork(context.jobId, job, plan, context.diary),
       seed: seedWanted(context.jobId, job.name, plan),
       rules: [...new Set(Object.values(plan.figures).map((f) => f.rule))],
       fromShelf: job.lots.some((l) => l.stock !== ''),

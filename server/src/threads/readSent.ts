@@ -117,6 +117,7 @@ export async function readFileSent({
       ...parsed,
       id: idIn(id, parsed.id),
       corrects: parsed.corrects && idIn(id, parsed.corrects),
+      stands: parsed.stands.map((one) => idIn(id, one)),
     }
   })
   return {

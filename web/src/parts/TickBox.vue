@@ -1,6 +1,6 @@
 <script setup lang="ts">
-/** The box of a step, for a thumb: done or not. */
-defineProps<{ name: string; done: boolean; disabled?: boolean }>()
+/** The box of a step, for a thumb: done or not, or passed over by a later step without a record. */
+defineProps<{ name: string; done: boolean; passed?: boolean; disabled?: boolean }>()
 const emit = defineEmits<{ press: [] }>()
 </script>
 
@@ -8,13 +8,14 @@ const emit = defineEmits<{ press: [] }>()
   <button
     type="button"
     class="tick"
+    :class="{ passed: passed && !done }"
     role="checkbox"
     :aria-checked="done"
     :aria-label="`${name} done`"
     :disabled="disabled"
     @click="emit('press')"
   >
-    {{ done ? '✓' : '' }}
+    {{ done ? '✓' : passed ? '?' : '' }}
   </button>
 </template>
 
@@ -35,6 +36,10 @@ const emit = defineEmits<{ press: [] }>()
   background: var(--moss);
   border-color: var(--moss);
   color: #fff;
+}
+.passed {
+  border-style: dashed;
+  color: var(--soft);
 }
 @media (min-width: 761px) {
   .tick.close {

@@ -7,12 +7,14 @@ import {
   namesProduct,
   type DiaryEntry,
 } from '@juvena/core/entities/diary'
+import { parseDay, showDay } from '@juvena/core/calendar/day'
 import type { StepKind } from '@juvena/core/reference/operations'
 import type { StepLook } from '@juvena/core/plan/order'
 import { branchesSaid } from '@juvena/core/present/lookSaid'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
 import { useFirm } from '../stores/firm.ts'
 import ChoiceField from './ChoiceField.vue'
+import DayField from './DayField.vue'
 import { newId } from '../stores/newId.ts'
 import TextField from './TextField.vue'
 
@@ -33,6 +35,8 @@ const props = defineProps<{
   lots: DiaryEntry['lots']
   weather: DiaryEntry['weather']
   failure?: string
+  /** The record that this one corrects, to begin from. */
+  corrects?: DiaryEntry
 }>()
 const emit = defineEmits<{ done: [entry: DiaryEntry]; cancel: [] }>()
 const firm = useFirm()
@@ -41,15 +45,20 @@ const YES_NO = [
   { value: 'no', name: 'no' },
 ] as const
 const WHO = 'juvena.who'
-const amount = ref(props.amount)
-const who = ref(localStorage.getItem(WHO) ?? '')
-const note = ref('')
-const product = ref('')
+const was = props.corrects
+const amount = ref(was?.amount ?? props.amount)
+const who = ref(was?.who ?? localStorage.getItem(WHO) ?? '')
+const note = ref(was?.note ?? '')
+const product = ref(was?.product ?? '')
+/** The day it was done, where a record is corrected; else it is today. */
+const on = ref<string | null>(was?.date ?? props.today)
 const labelRead = ref(false)
 const wrong = ref('')
 /** What was found at a look: % under wanted grass as typed, or yes or no. */
-const cover = ref('')
-const seen = ref<'yes' | 'no' | null>(null)
+const cover = ref(was?.found?.cover == null ? '' : String(was.found.cover))
+const seen = ref<'yes' | 'no' | null>(
+  was?.found?.seen == null ? null : was.found.seen ? 'yes' : 'no',
+)
 const coverIs = computed(() => {
   const read = parseQuantity(cover.value, 'percent', firm.units)
   return read.ok && read.value >= 0 && read.value <= 100 ? read.value : null
@@ -74,25 +83,30 @@ function done() {
       'Enter the cover that was counted, from 0 to 100 %: what is done next goes by it.')
   if (look?.counts === 'seen' && seen.value === null)
     return void (wrong.value = 'Say yes or no: what is done next goes by it.')
+  const day = on.value ? parseDay(on.value, props.today) : null
+  if (!day?.ok) return void (wrong.value = day?.sentence ?? 'Give the day it was done, like 2 Mar.')
+  if (day.value > props.today)
+    return void (wrong.value = `${showDay(day.value)} is still to come: give the day it was done.`)
   wrong.value = ''
   if (amountProblem(amount.value)) return
   localStorage.setItem(WHO, who.value)
   emit('done', {
-    ...blankEntry(newId(), props.today, props.step.name),
+    ...blankEntry(newId(), day.value, props.step.name),
     step: props.step.id,
     stepZones: [...props.step.zones],
     amount: amount.value,
     who: who.value,
     note: note.value,
     product: product.value.trim(),
-    lots: props.lots,
+    lots: was?.lots ?? props.lots,
+    corrects: was?.id ?? null,
     found: look
       ? {
           cover: look.counts === 'cover' ? coverIs.value : null,
           seen: look.counts === 'seen' ? seen.value === 'yes' : null,
         }
       : null,
-    weather: props.weather,
+    weather: was && day.value === was.date ? was.weather : props.weather,
   })
 }
 </script>
@@ -147,6 +161,13 @@ function done() {
       :problem="amountProblem(amount)"
       @update:model-value="amount = $event"
     />
+    <DayField
+      v-if="corrects"
+      label="Done on"
+      :model-value="on"
+      :today="today"
+      @update:model-value="on = $event"
+    />
     <TextField label="Who" :model-value="who" :maxlength="80" @update:model-value="who = $event" />
     <TextField
       label="Note"
@@ -156,7 +177,9 @@ function done() {
     />
     <p v-if="wrong || failure" class="wrong whole" role="alert">{{ wrong || failure }}</p>
     <div class="whole ends">
-      <button type="submit" class="act main">Done</button>
+      <button type="submit" class="act main">
+        {{ corrects ? 'Save the correction' : 'Done' }}
+      </button>
       <button type="button" class="act slight" @click="emit('cancel')">Cancel</button>
     </div>
   </form>

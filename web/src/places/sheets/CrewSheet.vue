@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { USER_NAMES, type UserId } from '@juvena/core/reference/lists'
 import { areaOf } from '@juvena/core/drawing/geometry'
 import type { Ring } from '@juvena/core/entities/drawing'
-import { CAUTIONS } from '@juvena/core/reference/cautions'
+import { cautionsInTurn } from '@juvena/core/present/cautionsSaid'
 import { howSaid, stepAmounts } from '@juvena/core/present/dayWork'
 import type { PlannedStep } from '@juvena/core/plan/order'
 import type { ZoneSeed } from '@juvena/core/seed/seedPlan'
@@ -55,6 +55,10 @@ const days = computed(() => {
   for (const s of plan.value.steps) map.set(s.chosen, [...(map.get(s.chosen) ?? []), s])
   return [...map]
 })
+/** In full once a day: each day is read by itself. */
+const cautions = computed(
+  () => new Map(days.value.flatMap(([, steps]) => [...cautionsInTurn(steps)])),
+)
 /** What a step puts down, zone by zone and lift by lift. */
 const gives = (s: PlannedStep) =>
   stepAmounts(s, plan.value, { lots: [] })
@@ -155,7 +159,7 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
             <span v-if="gives(s)" class="gives">{{ gives(s) }}</span>
             <span class="why">{{ firm.say(s.why) }}</span>
             <span v-if="s.look" class="why">{{ firm.say(lookSaid(s.look)) }}</span>
-            <span v-for="c in s.cautions" :key="c" class="why">▲ {{ CAUTIONS[c] }}</span>
+            <span v-for="c in cautions.get(s.id)" :key="c" class="why">▲ {{ c }}</span>
           </td>
           <td>{{ names(s.zones) }}</td>
           <td class="n"><SheetFigure :id="s.hours.id" /></td>

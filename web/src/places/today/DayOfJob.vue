@@ -2,9 +2,10 @@
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
-import { blankEntry, type DiaryEntry } from '@juvena/core/entities/diary'
+import { activeEntries, blankEntry, STRUCK_OUT, type DiaryEntry } from '@juvena/core/entities/diary'
 import type { DayJob, DayStep } from '@juvena/core/present/dayWork'
-import { CAUTIONS } from '@juvena/core/reference/cautions'
+import { cautionsInTurn } from '@juvena/core/present/cautionsSaid'
+import StepRecord from '../../parts/StepRecord.vue'
 import TextField from '../../parts/TextField.vue'
 import TickBox from '../../parts/TickBox.vue'
 import { branchesSaid } from '@juvena/core/present/lookSaid'
@@ -13,7 +14,6 @@ import { useFirm } from '../../stores/firm.ts'
 import { newId } from '../../stores/newId.ts'
 import { useOutbox } from '../../stores/outbox.ts'
 import { usePhotos } from '../../stores/photos.ts'
-import { isBehind } from '@juvena/core/plan/stepState'
 
 /** One job on one day: where it is, what to heed, each step with its amounts, and a tick. */
 const props = defineProps<{
@@ -30,9 +30,36 @@ const wrong = ref('')
 const noting = ref(false)
 const note = ref('')
 
-/** A tick that waits for the server counts already. */
-const ticked = (s: DayStep) =>
-  isBehind(s) || outbox.waiting.some((w) => w.job === props.job.id && w.entry.step === s.id)
+/** Written here and not yet with the server. */
+const waiting = computed(() =>
+  outbox.waiting.filter((w) => w.job === props.job.id).map((w) => w.entry),
+)
+/** Records of a step that stand: those the plan knows, and those that wait here, which count already. */
+const records = (s: DayStep) =>
+  activeEntries([...s.ticks, ...waiting.value]).filter(
+    (e) => e.step === s.id || s.ticks.some((t) => t.id === e.id),
+  )
+const ticked = (s: DayStep) => records(s).length > 0
+const passed = (s: DayStep) => s.state === 'unrecorded' && !ticked(s)
+/** Asked about until an answer is on its way. */
+const twice = (s: DayStep) =>
+  s.twice && records(s).length > 1 && !waiting.value.some((e) => e.stands.length > 0)
+/** Told in full while it is to be done, or when its box is pressed. */
+const told = (s: DayStep) => (!ticked(s) && !passed(s)) || ticking.value === s.id
+const cautions = computed(() => cautionsInTurn(props.job.steps.filter(told)))
+const correcting = ref<DiaryEntry | null>(null)
+function press(s: DayStep) {
+  correcting.value = null
+  ticking.value = ticking.value === s.id ? null : s.id
+}
+const strike = (entry: DiaryEntry) =>
+  done({ ...blankEntry(newId(), firm.today, STRUCK_OUT), zone: entry.zone, corrects: entry.id })
+const keepBoth = (s: DayStep) =>
+  done({
+    ...blankEntry(newId(), firm.today, `${firm.say(s.name)}: both records stand`),
+    who: localStorage.getItem('juvena.who') ?? '',
+    stands: records(s).map((e) => e.id),
+  })
 /** What goes down, stuff by stuff: each named once under its amounts by zone. */
 function byStuff(s: DayStep) {
   const groups = new Map<string, DayStep['amounts']>()
@@ -50,13 +77,23 @@ const heed = computed(() => [
   ...(props.job.below ? [{ title: 'Below ground.', says: props.job.below }] : []),
   ...(props.job.beside ? [{ title: 'Beside the lawn.', says: props.job.beside }] : []),
 ])
+/** Who did it and when, in a line. */
+const doneBy = (s: DayStep) =>
+  records(s)
+    .map((e) => `Done ${showDay(e.date)}${e.who ? ` by ${e.who}` : ''}`)
+    .join('; ')
+const writing = ref(false)
 async function done(entry: DiaryEntry) {
   wrong.value = ''
+  writing.value = true
   try {
     await outbox.write(props.job.id, entry)
     ticking.value = null
+    correcting.value = null
   } catch (error) {
     wrong.value = (error as Error).message
+  } finally {
+    writing.value = false
   }
 }
 async function keepNote() {
@@ -106,18 +143,28 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
     </ul>
     <ul class="steps">
       <li v-for="s in job.steps" :key="s.id" :class="{ done: ticked(s) }">
-        <TickBox
-          :name="firm.say(s.name)"
-          :done="ticked(s)"
-          :disabled="ticked(s)"
-          @press="ticking = ticking === s.id ? null : s.id"
-        />
+        <TickBox :name="firm.say(s.name)" :done="ticked(s)" :passed="passed(s)" @press="press(s)" />
         <div class="step">
           <h3>
             {{ firm.say(s.name) }}<span v-if="s.where" class="where">{{ s.where }}</span>
           </h3>
-          <p v-if="s.day < on && !ticked(s)" class="late small">was due {{ showDay(s.day) }}</p>
-          <template v-for="g in byStuff(s)" :key="g.what">
+          <p v-if="passed(s)" class="small passed">Passed, not recorded.</p>
+          <p v-else-if="s.day < on && !ticked(s)" class="late small">
+            was due {{ showDay(s.day) }}
+          </p>
+          <StepRecord
+            v-if="ticked(s) && (ticking === s.id || twice(s)) && !correcting"
+            :name="firm.say(s.name)"
+            :ticks="records(s)"
+            :twice="twice(s)"
+            :waiting="waiting.map((e) => e.id)"
+            :busy="writing"
+            @correct="((correcting = $event), (ticking = s.id))"
+            @strike="strike"
+            @both="keepBoth(s)"
+          />
+          <p v-else-if="ticked(s)" class="small doneby">{{ doneBy(s) }}</p>
+          <template v-for="g in told(s) ? byStuff(s) : []" :key="g.what">
             <p v-for="(a, i) in g.amounts" :key="i" class="amount">
               <b>{{ firm.weighed(a.value, a.unit, a.pans) }}</b>
               <span class="small"
@@ -130,20 +177,23 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
             </p>
             <p class="small stuff">{{ g.what }}</p>
           </template>
-          <p v-if="firm.say(s.how)" class="small">{{ firm.say(s.how) }}</p>
-          <p v-for="a in s.against" :key="firm.say(a.title)" class="small against">
-            <b>{{ firm.say(a.title) }}</b> {{ firm.say(a.says) }}
-          </p>
-          <p class="small soft">
-            {{ firm.hand(s.hours, 'work-h') }}{{ s.people > 1 ? ` for ${s.people}` : '' }}.
-            {{ firm.say(s.why) }}
-          </p>
-          <p v-if="s.look" class="small">
-            <b>{{ firm.say(s.look.asks) }}</b> {{ firm.say(branchesSaid(s.look)) }}
-          </p>
-          <p v-for="c in s.cautions" :key="c" class="small caution">▲ {{ CAUTIONS[c] }}</p>
+          <template v-if="told(s)">
+            <p v-if="firm.say(s.how)" class="small">{{ firm.say(s.how) }}</p>
+            <p v-for="a in s.against" :key="firm.say(a.title)" class="small against">
+              <b>{{ firm.say(a.title) }}</b> {{ firm.say(a.says) }}
+            </p>
+            <p class="small soft">
+              {{ firm.hand(s.hours, 'work-h') }}{{ s.people > 1 ? ` for ${s.people}` : '' }}.
+              {{ firm.say(s.why) }}
+            </p>
+            <p v-if="s.look" class="small">
+              <b>{{ firm.say(s.look.asks) }}</b> {{ firm.say(branchesSaid(s.look)) }}
+            </p>
+            <p v-for="c in cautions.get(s.id)" :key="c" class="small caution">▲ {{ c }}</p>
+          </template>
           <TickForm
-            v-if="ticking === s.id"
+            v-if="ticking === s.id && (!ticked(s) || correcting)"
+            :corrects="correcting ?? undefined"
             :step="{ id: s.id, kind: s.kind, zones: s.zones, name: firm.say(s.name), look: s.look }"
             :today="firm.today"
             :amount="amountText(s)"
@@ -151,7 +201,7 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
             :weather="job.weather"
             :failure="wrong"
             @done="done"
-            @cancel="ticking = null"
+            @cancel="((ticking = null), (correcting = null))"
           />
         </div>
       </li>
@@ -240,6 +290,13 @@ h3 {
 }
 .stuff {
   padding-bottom: 0.15rem;
+}
+.passed {
+  color: var(--clay);
+}
+.doneby {
+  color: var(--moss);
+  font-weight: 700;
 }
 .late {
   color: var(--hold);

@@ -52,10 +52,20 @@ watch(
   () => void load(),
 )
 const go = (day: string) => void router.replace({ query: day === firm.today ? {} : { on: day } })
-onMounted(() => (actions.day = (step) => go(addDays(on.value, step))))
+/** Between one look at the day and the next while it is on the screen, ms: others work on it too. */
+const LOOK_AGAIN = 60_000
+const seen = () => void (document.visibilityState === 'visible' && load())
+let looking: ReturnType<typeof setInterval> | undefined
+onMounted(() => {
+  actions.day = (step) => go(addDays(on.value, step))
+  document.addEventListener('visibilitychange', seen)
+  looking = setInterval(seen, LOOK_AGAIN)
+})
 onBeforeUnmount(() => {
   delete actions.day
+  document.removeEventListener('visibilitychange', seen)
   clearTimeout(again)
+  clearInterval(looking)
 })
 
 /** A swipe to the side turns the day; one that goes up or down is a scroll. */

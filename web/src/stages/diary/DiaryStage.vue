@@ -4,17 +4,16 @@ import { parseDay, showDay } from '@juvena/core/calendar/day'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
 import { weatherOn } from '@juvena/core/climate/weatherOn'
 import {
-  activeEntries,
   amountProblem,
   blankEntry,
   entriesWithTrace,
   namesProduct,
   STRUCK_OUT,
+  tickedTwice,
   type DiaryEntry,
 } from '@juvena/core/entities/diary'
 import { stepLots } from '@juvena/core/present/dayWork'
 import type { PlannedStep } from '@juvena/core/plan/order'
-import { readStepKey } from '@juvena/core/schedule/stepRecords'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
@@ -22,6 +21,7 @@ import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
+import StepRecord from '../../parts/StepRecord.vue'
 import TickBox from '../../parts/TickBox.vue'
 import TickForm from '../../parts/TickForm.vue'
 import StageHead from '../../parts/StageHead.vue'
@@ -140,11 +140,21 @@ const amountOf = (step: PlannedStep) => {
   )
 }
 const lotsOf = (step: PlannedStep) => (job.plan ? stepLots(step, job.plan) : [])
+const STATE_SAID: Record<PlannedStep['state'], string> = {
+  planned: '',
+  pinned: '',
+  done: 'done ',
+  unrecorded: 'passed, not recorded: planned ',
+}
+const correcting = ref<{ step: PlannedStep; entry: DiaryEntry } | null>(null)
 /** A step whose tick asks for its product, as the law keeps a record of it. */
 const asking = ref<string | null>(null)
 const recorded = async (entry: DiaryEntry) => {
   await job.write(entry).then(
-    () => (asking.value = null),
+    () => {
+      asking.value = null
+      correcting.value = null
+    },
     (error: Error) => (wrong.value = error.message),
   )
 }
@@ -162,22 +172,18 @@ const tickOff = (step: PlannedStep) =>
   })
 const strike = (entry: DiaryEntry) =>
   write(job.today, STRUCK_OUT, { zone: entry.zone, corrects: entry.id })
-/**
- * Whether an entry ticks a step off: by operation and zone, or as before version 3 by its work
- * package.
- */
-const isTickOf = (entry: DiaryEntry, step: PlannedStep) => {
-  const key = readStepKey(entry.step ?? '')
-  if (key?.kind !== step.kind) return false
-  const covered = entry.stepZones.length ? entry.stepZones : key.zone === null ? null : [key.zone]
-  return covered
-    ? covered.some((zone) => step.zones.includes(zone))
-    : key.workPackage === step.workPackage
+const records = (step: PlannedStep) =>
+  job.diary.filter((e) => job.plan?.ticks[step.id]?.includes(e.id))
+const untick = async (step: PlannedStep) => {
+  for (const entry of records(step)) await strike(entry)
 }
-const untick = (step: PlannedStep) => {
-  for (const entry of activeEntries(job.diary))
-    if (entry.step !== null && isTickOf(entry, step)) void strike(entry)
-}
+const twice = computed(() => new Set(tickedTwice(job.diary).map((e) => e.id)))
+const isTwice = (step: PlannedStep) => records(step).some((e) => twice.value.has(e.id))
+const keepBoth = (step: PlannedStep) =>
+  write(job.today, `${firm.say(step.name)}: both records stand`, {
+    who: form.value.who,
+    stands: records(step).map((e) => e.id),
+  })
 </script>
 
 <template>
@@ -195,17 +201,30 @@ const untick = (step: PlannedStep) => {
               class="close"
               :name="firm.say(s.name)"
               :done="s.state === 'done'"
+              :passed="s.state === 'unrecorded'"
               :disabled="busy"
               @press="s.state === 'done' ? untick(s) : tick(s)"
             />
             <span
               ><b>{{ firm.say(s.name) }}</b>
-              <span class="soft small"
-                >{{ s.state === 'done' ? 'done ' : '' }}{{ showDay(s.chosen) }}</span
-              ></span
+              <span class="soft small">{{ STATE_SAID[s.state] }}{{ showDay(s.chosen) }}</span></span
             >
+            <StepRecord
+              v-if="isTwice(s) && !correcting"
+              class="whole-line"
+              :name="firm.say(s.name)"
+              :ticks="records(s)"
+              twice
+              :waiting="[]"
+              :busy="busy"
+              @correct="correcting = { step: s, entry: $event }"
+              @strike="strike"
+              @both="keepBoth(s)"
+            />
             <TickForm
-              v-if="asking === s.id"
+              v-if="asking === s.id || correcting?.step.id === s.id"
+              :key="correcting?.entry.id ?? 'new'"
+              :corrects="correcting?.step.id === s.id ? correcting.entry : undefined"
               :step="{
                 id: s.id,
                 kind: s.kind,
@@ -219,7 +238,7 @@ const untick = (step: PlannedStep) => {
               :weather="weatherOn(job.today)"
               :failure="wrong"
               @done="recorded"
-              @cancel="asking = null"
+              @cancel="((asking = null), (correcting = null))"
             />
           </li>
           <li v-if="steps.length === 0" class="soft">
@@ -348,7 +367,8 @@ const untick = (step: PlannedStep) => {
   flex: 1 1 0;
   min-width: 0;
 }
-.steps li > form {
+.steps li > form,
+.whole-line {
   flex: 1 0 100%;
 }
 .steps li {

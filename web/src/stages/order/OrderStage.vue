@@ -5,7 +5,7 @@ import { REASONS } from '@juvena/core/climate/dayReasons'
 import type { LooseRecord } from '@juvena/core/plan/order'
 import { howSaid } from '@juvena/core/present/dayWork'
 import { OPERATIONS } from '@juvena/core/reference/operations'
-import { CAUTIONS } from '@juvena/core/reference/cautions'
+import { cautionsInTurn } from '@juvena/core/present/cautionsSaid'
 import { zoneOf } from '@juvena/core/trace/scope'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
@@ -46,16 +46,7 @@ const loose = computed(() => job.plan?.looseRecords ?? [])
 const looseSays = ({ kind, zones, pin, tick }: LooseRecord) =>
   `${firm.say(OPERATIONS[kind].name)}${zones.length ? `, ${zones.map(zoneName).join(', ')}` : ''}: ${pin ? `pinned to ${showDay(pin.day, true)}` : `done ${showDay(tick!.day, true)}`}`
 const stepsOf = (pack: string) => job.plan?.steps.filter((s) => s.workPackage === pack) ?? []
-/**
- * A caution stands in full at the first step it belongs to, and is called back to at the later
- * ones.
- */
-const firstWith = computed(() => {
-  const first = new Map<string, string>()
-  for (const step of job.plan?.steps ?? [])
-    for (const c of step.cautions) if (!first.has(c)) first.set(c, step.id)
-  return first
-})
+const cautions = computed(() => cautionsInTurn(job.plan?.steps ?? []))
 const STATE = { planned: '', pinned: 'pinned', done: 'done', unrecorded: 'passed' }
 const range = computed(() => {
   const later = new Set(job.plan?.follow.later.map((s) => s.id))
@@ -215,13 +206,8 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
                   >{{ firm.say(step.look.no.when) }}: {{ firm.say(step.look.no.says) }}</span
                 >.</span
               >
-              <span v-for="c in step.cautions" :key="c" class="caution small"
-                >▲
-                {{
-                  firstWith.get(c) === step.id
-                    ? CAUTIONS[c]
-                    : `${CAUTIONS[c].split(/[.:]/)[0]}, as above.`
-                }}</span
+              <span v-for="c in cautions.get(step.id)" :key="c" class="caution small"
+                >▲ {{ c }}</span
               >
             </td>
             <td class="slip">
