@@ -18,6 +18,8 @@ export default defineConfig({
     : 'list',
   use: {
     viewport: { width: 1280, height: 800 },
+    // What a device keeps is tried where it is tested; elsewhere the server itself answers.
+    serviceWorkers: 'block',
     actionTimeout: limit(20_000),
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',

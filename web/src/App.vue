@@ -1,10 +1,14 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router'
 import WaitingList from './parts/WaitingList.vue'
 import WeatherLine from './parts/WeatherLine.vue'
 import { useFirm } from './stores/firm.ts'
+import { showDay } from '@juvena/core/calendar/day'
+import { keepWork } from './offline/onThisDevice.ts'
+import { keptSince } from './offline/signal.ts'
 import { actions, lastJob } from './parts/keys.ts'
+import { localDay, showMoment } from './parts/moment.ts'
 
 const KeysSheet = defineAsyncComponent(() => import('./parts/KeysSheet.vue'))
 const FindBox = defineAsyncComponent(() => import('./parts/FindBox.vue'))
@@ -17,6 +21,17 @@ const findOpen = ref(false)
 const typedAhead = ref<string | null>(null)
 
 void firm.load()
+watch(
+  () => firm.ready,
+  (ready) => ready && void keepWork(() => firm.today),
+)
+/** Since when the server has not answered, for the strip. */
+const asOf = computed(() => {
+  const at = keptSince.value && showMoment(keptSince.value)
+  return at ? `no signal, as of ${keptHere(at)}` : ''
+})
+const keptHere = (at: string) =>
+  at.startsWith(showDay(localDay(new Date()), true)) ? at.slice(-5) : at
 
 /** Half a moment's wait: a digit among other keys was meant for an entry, not for a stage. */
 const ALONE = 250
@@ -125,6 +140,7 @@ const goJob = (id: string, stage?: string) =>
       >
     </nav>
     <WeatherLine v-if="firm.ready" />
+    <span v-if="asOf" class="as-of small" role="status">{{ asOf }}</span>
     <span class="tools">
       <WaitingList />
       <button type="button" class="plain small" @click="findOpen = true">find</button>
@@ -201,6 +217,10 @@ nav a[aria-current='page'] {
   color: var(--ink);
   font-weight: 700;
   border-bottom-color: var(--ink);
+}
+.as-of {
+  color: var(--hold);
+  font-weight: 700;
 }
 .tools {
   display: flex;

@@ -1,4 +1,6 @@
 import type { Problem } from '@juvena/core/entities/problem'
+import { KEPT_SINCE, NOT_HERE } from '../offline/keptAnswers.ts'
+import { keptSince } from '../offline/signal.ts'
 
 /** What the server answered when it refused, as its problem document. */
 export class ApiError extends Error {
@@ -12,6 +14,9 @@ export class ApiError extends Error {
   }
 }
 
+/** What this is, for the history of a job. */
+export const DEVICE = /Mobi|Android/.test(navigator.userAgent) ? 'phone' : 'computer'
+
 /** Set when the server could not be reached at all. */
 export class Unreachable extends Error {
   constructor() {
@@ -21,8 +26,13 @@ export class Unreachable extends Error {
   }
 }
 
-/** What this is, for the history of a job. */
-const DEVICE = /Mobi|Android/.test(navigator.userAgent) ? 'phone' : 'computer'
+/** Set when the server cannot be reached, and what was asked for does not lie on this device either. */
+export class NotHere extends Unreachable {
+  constructor() {
+    super()
+    this.message = `Not on this ${DEVICE}: there is no signal, and this was not looked at here before. It comes when the signal is back.`
+  }
+}
 
 export async function api<T>(
   method: 'GET' | 'POST' | 'PUT' | 'DELETE',
@@ -42,6 +52,8 @@ export async function api<T>(
   } catch {
     throw new Unreachable()
   }
+  if (response.headers.has(NOT_HERE)) throw new NotHere()
+  keptSince.value = response.headers.get(KEPT_SINCE)
   const text = await response.text()
   let value: unknown
   try {

@@ -1,7 +1,9 @@
 import type { Answer } from '../../../contract/answers.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { showDay } from '@juvena/core/calendar/day'
+import { addDays, daysBetween, laterDay, showDay } from '@juvena/core/calendar/day'
+import { keptSince } from '../offline/signal.ts'
+import { localDay } from '../parts/moment.ts'
 import {
   currencyOf,
   defaultFirm,
@@ -34,6 +36,21 @@ type StoredFirm = Answer<'firm'>
  */
 const SAVE_AFTER = 400
 const TRY_AGAIN = 15_000
+
+const DAYS_AHEAD = 'juvena.daysAhead'
+/**
+ * The day as the server tells it; without signal, this device's own day, as far ahead of the
+ * server's as it was when they last spoke.
+ */
+function dayHere(told: string): string {
+  const own = localDay(new Date())
+  if (keptSince.value === null) {
+    localStorage.setItem(DAYS_AHEAD, String(daysBetween(own, told)))
+    return told
+  }
+  const ahead = Number(localStorage.getItem(DAYS_AHEAD))
+  return laterDay(told, addDays(own, ahead))
+}
 
 /** The firm's settings, and how this page shows things: units, words, theme. */
 export const useFirm = defineStore('firm', () => {
@@ -117,7 +134,7 @@ export const useFirm = defineStore('firm', () => {
         api<Answer<'today'>>('GET', '/today'),
       ])
       failure.value = layOver(stored)
-      today.value = now.today
+      today.value = dayHere(now.today)
       demo.value = now.demo
       open.value = now.open
       ready.value = true

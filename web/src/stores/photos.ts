@@ -1,7 +1,7 @@
 import type { Answer } from '../../../contract/answers.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { dayOf } from '@juvena/core/calendar/day'
+import { localDay } from '../parts/moment.ts'
 import { api, ApiError, Unreachable } from './api.ts'
 import { useJob } from './job.ts'
 import { newId } from './newId.ts'
@@ -65,10 +65,6 @@ const thumbOf = async (file: Blob): Promise<string> => {
     return ''
   }
 }
-
-/** The day on this device's own calendar, ISO. */
-const localDay = (at: Date) =>
-  dayOf((at.getTime() - at.getTimezoneOffset() * 60_000) / 86_400_000 - 0.5)
 
 /**
  * What is sent of a file, and its day: made smaller it has lost its record, and with it its day, so

@@ -115,6 +115,8 @@ async function photograph(event: Event) {
   await photos.addTo(props.job.id, files)
   if (photos.failure) wrong.value = photos.failure
 }
+/** Taken here and not yet with the server. */
+const pictures = computed(() => photos.held.filter((p) => p.job === props.job.id))
 const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`)
 </script>
 
@@ -218,6 +220,12 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
       <button type="button" class="act slight" @click="noting = false">Cancel</button>
     </form>
     <p v-if="wrong && !ticking" class="wrong" role="alert">{{ wrong }}</p>
+    <ul v-if="pictures.length" class="pictures" :aria-label="`Photographs waiting, ${job.name}`">
+      <li v-for="p in pictures" :key="p.id">
+        <img v-if="p.thumb" :src="p.thumb" :alt="p.name" />
+        <span class="small">{{ p.name }} waits for the server</span>
+      </li>
+    </ul>
     <footer class="ends">
       <label class="act file"
         >Photo<input
@@ -229,7 +237,9 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
           @change="photograph"
       /></label>
       <button type="button" class="act" @click="noting = !noting">Note</button>
-      <RouterLink class="act" :to="`/jobs/${job.id}/walk-over?part=zones`">Count</RouterLink>
+      <RouterLink class="act" :to="`/jobs/${job.id}/walk-over?part=zones&count=yes`"
+        >Count</RouterLink
+      >
     </footer>
   </article>
 </template>
@@ -317,6 +327,23 @@ h3 {
 }
 .note :deep(.field) {
   width: 100%;
+}
+.pictures {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  padding-top: 0.5rem;
+}
+.pictures li {
+  display: grid;
+  width: 7rem;
+  overflow-wrap: anywhere;
+}
+.pictures img {
+  width: 7rem;
+  height: 5.25rem;
+  object-fit: cover;
+  border: 1px solid var(--rule);
 }
 .ends {
   display: grid;

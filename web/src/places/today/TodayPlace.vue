@@ -5,7 +5,8 @@ import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import type { DayJob } from '@juvena/core/present/dayWork'
 import { actions } from '../../parts/keys.ts'
-import { api } from '../../stores/api.ts'
+import { keptSince } from '../../offline/signal.ts'
+import { api, DEVICE, NotHere } from '../../stores/api.ts'
 import { dayInAddress } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useOutbox } from '../../stores/outbox.ts'
@@ -26,9 +27,18 @@ interface Answer {
   jobs: Job[]
   week: { day: string; steps: number }[]
 }
-const answer = shallowRef<Answer | null>(null)
+const served = shallowRef<Answer | null>(null)
 const failure = ref('')
+/** There is no signal, and this day does not lie on this device. */
+const notHere = ref(false)
 const on = computed(() => dayInAddress(route.query.on, firm.today))
+/** Of the day that is looked at, never of another. */
+const answer = computed(() => (served.value?.on === on.value ? served.value : null))
+const week = computed(
+  () =>
+    answer.value?.week ??
+    Array.from({ length: 7 }, (_, i) => ({ day: addDays(on.value, i - 1), steps: null })),
+)
 
 const AGAIN = 1_500
 let again: ReturnType<typeof setTimeout> | undefined
@@ -38,11 +48,14 @@ async function load() {
   try {
     const found = await api<Answer>('GET', `/day?on=${asked}`)
     if (asked !== on.value) return
-    answer.value = found
+    served.value = found
     failure.value = ''
-    if (found.working > 0) again = setTimeout(() => void load(), AGAIN)
+    notHere.value = false
+    if (found.working > 0 && keptSince.value === null) again = setTimeout(() => void load(), AGAIN)
   } catch (error) {
-    failure.value = (error as Error).message
+    if (asked !== on.value) return
+    notHere.value = error instanceof NotHere
+    failure.value = notHere.value ? '' : (error as Error).message
   }
 }
 watch(on, () => void load(), { immediate: true })
@@ -81,6 +94,8 @@ function up(e: TouchEvent) {
   if (Math.abs(dx) > SWIPE && Math.abs(dx) > 2 * Math.abs(dy))
     go(addDays(on.value, dx < 0 ? 1 : -1))
 }
+const stepsSaid = ({ day, steps }: { day: string; steps: number | null }) =>
+  steps === null ? showDay(day) : `${showDay(day)}: ${steps} ${steps === 1 ? 'step' : 'steps'}`
 const far = computed(() => daysBetween(firm.today, on.value))
 const NEAR: Record<number, string> = { [-1]: 'yesterday', 0: 'today', 1: 'tomorrow' }
 const total = computed(() => {
@@ -113,17 +128,17 @@ const total = computed(() => {
           ←
         </button>
         <button
-          v-for="d in answer?.week ?? []"
+          v-for="d in week"
           :key="d.day"
           type="button"
           class="day"
           :class="{ chosen: d.day === on, now: d.day === firm.today }"
           :aria-pressed="d.day === on"
-          :aria-label="`${showDay(d.day)}: ${d.steps} ${d.steps === 1 ? 'step' : 'steps'}`"
+          :aria-label="stepsSaid(d)"
           @click="go(d.day)"
         >
           <span>{{ showDay(d.day).slice(0, 3) }}</span><b>{{ Number(d.day.slice(8)) }}</b
-          ><span class="count">{{ d.steps || '·' }}</span>
+          ><span class="count">{{ d.steps === null ? '?' : d.steps || '·' }}</span>
         </button>
         <button
           type="button"
@@ -144,7 +159,14 @@ const total = computed(() => {
     </p>
     <p v-if="outbox.refused" class="trouble" role="alert">{{ outbox.refused }}</p>
     <p v-if="failure" class="trouble" role="alert">{{ failure }}</p>
-    <p v-if="!answer && !failure" class="soft">Loading the day…</p>
+    <div v-if="notHere && !answer" class="none" role="status">
+      <p class="free">Not on this {{ DEVICE }}.</p>
+      <p class="soft">
+        There is no signal, and this day was not looked at here before. Today and the six days after
+        it lie here from the last time there was signal.
+      </p>
+    </div>
+    <p v-else-if="!answer && !failure" class="soft">Loading the day…</p>
     <div v-if="answer" class="jobs">
       <DayOfJob
         v-for="(job, i) in answer.jobs"

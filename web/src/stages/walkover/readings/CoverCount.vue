@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import {
   COVER_PARTS,
   fromQuadrats,
@@ -17,6 +18,10 @@ const emit = defineEmits<{
   set: [key: 'pointCounts', value: Tally | null] | [key: 'quadrats', value: Tally[]]
 }>()
 const job = useJob()
+const route = useRoute()
+const pads = ref<HTMLElement | null>(null)
+// Whoever comes to count finds the pads under the thumb.
+onMounted(() => route.query.count === 'yes' && pads.value?.scrollIntoView({ block: 'center' }))
 const NAMES: Record<CoverPart, string> = {
   wanted: 'wanted',
   weeds: 'weed',
@@ -88,7 +93,7 @@ const round = (x: number) => showNumber(Math.round(x))
 </script>
 
 <template>
-  <div class="count">
+  <div ref="pads" class="count">
     <p class="row">
       <span class="field-label">Count it</span>
       <button
