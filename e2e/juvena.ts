@@ -68,7 +68,8 @@ export const test = base.extend<
   quiet: [
     async ({ page }, use) => {
       const said: string[] = []
-      const allowed: RegExp[] = []
+      // The service worker is left out of these tests.
+      const allowed: RegExp[] = [/^Service Worker registration blocked by Playwright$/]
       page.on('console', (m) => ['error', 'warning'].includes(m.type()) && said.push(m.text()))
       page.on('pageerror', (e) => said.push(e.message))
       page.on(

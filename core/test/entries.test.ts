@@ -189,3 +189,24 @@ describe('a job file', () => {
     expect(said({ id: '../a', takenOn: '2027-02-19', jpeg: 'AAAA' })).toEqual(['photos[0].id'])
   })
 })
+
+describe('a first frost belongs to the autumn of its half of the world', () => {
+  const sentence = (latitude: number | null, frost: string) =>
+    readJob({ name: 'x', zones: [], site: { latitude, frost } }).problems[0]?.sentence ?? ''
+  it('the wrong half-year is refused with what would be right there; near the equator nothing is', () => {
+    expect(sentence(52, '25 Apr')).toMatch(/^25 Apr is in the spring half .*north.* like \d+ Sep/)
+    expect(sentence(-44.2, '10 Oct')).toMatch(
+      /^10 Oct is in the spring half .*south.* like \d+ Apr/,
+    )
+    for (const [latitude, frost] of [
+      [52, '14 Oct'],
+      [41, '10 Jan'],
+      [-44.2, '25 Apr'],
+      [-34, '20 Jul'],
+      [12, '25 Apr'],
+      [null, '25 Apr'],
+    ] as const)
+      // prettier-ignore
+      expect([latitude, sentence(latitude, frost)]).toEqual([latitude, ''])
+  })
+})

@@ -9,6 +9,7 @@ import { monthDayOf } from '../src/climate/yearDay.ts'
 import type { JobDraft } from '../src/entities/job.ts'
 import { GRASSES, type GrassId } from '../src/reference/grasses.ts'
 import { Trace } from '../src/trace/trace.ts'
+import { pinKeys } from '../src/schedule/stepRecords.ts'
 import { planOf, SOUTH, step, zone, valueOf } from './makeJob.ts'
 import { climateAt, windowAt, type SiteDraft } from './makePlace.ts'
 
@@ -718,6 +719,36 @@ describe('dates for a job', () => {
     expect(step(done, 'cut-first')).toMatchObject({ state: 'done', chosen: '2027-02-20' })
     expect(step(done, 'notice')!.state).toBe('unrecorded')
     expect(done.follow.next!.kind).toBe('cut-second')
+  })
+  it('a season that can be chosen takes the work to its day; one that leaves no day says why', () => {
+    const barred: string[] = []
+    for (const today of ['2027-01-20', '2027-02-08', '2027-02-22', '2027-03-08'])
+      for (const change of [{}, { incurable: 60 }])
+        for (const more of [{}, { notice: '30 d' }, { schools: { weeds: 'spray-then-sow' } }]) {
+          const job = { zones: [zone(change)], ...more } as Partial<JobDraft>
+          const [pack] = planOf(job, { today }).packages
+          const anchor = pack!.steps.find((s) => s.kind === pack!.anchor)!
+          for (const c of pack!.choices.filter((one) => !one.taken)) {
+            if (c.bars) barred.push(JSON.stringify(c.bars))
+            const keys = pinKeys(anchor.kind, anchor.zones, anchor.part)
+            const pins = Object.fromEntries(keys.map((key) => [key, c.day]))
+            const [now] = planOf({ ...job, pins }, { today }).packages
+            if (c.bars) expect(now!.sowDay).not.toBe(c.day)
+            else expect(now!.sowDay).toBe(c.day)
+          }
+        }
+    expect(barred.length).toBeGreaterThan(3)
+    expect(barred.every((says) => /The season ends/.test(says))).toBe(true)
+  })
+  it('every way out can be taken, and mends what it is a way out of', () => {
+    const late = { zones: [zone({ incurable: 60 })] } as Partial<JobDraft>
+    const today = '2027-02-22'
+    const [pack] = planOf(late, { today }).packages
+    expect(pack!.fits).toBe(false)
+    const overseed = pack!.options.map((o) => o.take).find((t) => 'approach' in t && t.approach === 'overseed') // prettier-ignore
+    expect(overseed).toMatchObject({ zones: pack!.zones })
+    const [now] = planOf({ zones: [zone({ incurable: 60, approach: 'overseed' })] }, { today }).packages // prettier-ignore
+    expect([now!.fits, now!.sowDay < '2027-03-15']).toEqual([true, true])
   })
   it('warm grass waits for warm soil', () => {
     const plan = planOf(

@@ -30,6 +30,8 @@ import { STEP_KINDS } from '../reference/operations.ts'
 import { SCHOOL_CHOICES } from '../reference/schools.ts'
 import { currentDraft } from './jobVersions.ts'
 import { uniqueIds } from './uniqueIds.ts'
+import { exampleFrost, inAutumnHalf } from '../calendar/autumn.ts'
+import { showMonthDay } from '../calendar/day.ts'
 import { day, grade, monthDay, oneOf, quantity, text } from './entry.ts'
 import { problemsOf, type Problem } from './problem.ts'
 import { MEASURED_BY, drawingSchema } from './drawing.ts'
@@ -55,6 +57,17 @@ function isTimeZone(name: string): boolean {
   } catch {
     return false
   }
+}
+
+/** No frost date is judged by its half of the year nearer to the equator, degrees. */
+const TROPICS = 23.5
+/** What is wrong with a first frost in the spring of its hemisphere; empty where nothing is. */
+function frostOfSpring(latitude: number | null, frost: string | null): string {
+  if (latitude === null || frost === null || Math.abs(latitude) < TROPICS) return ''
+  const north = latitude > 0
+  if (inAutumnHalf(Number(frost.slice(0, 2)), north)) return ''
+  const example = showMonthDay(exampleFrost(latitude))
+  return `${showMonthDay(frost)} is in the spring half of the year ${north ? 'north' : 'south'} of the equator: the first frost of autumn is wanted, ${north ? 'August to January' : 'February to July'}, like ${example}. Or is the latitude’s sign wrong?`
 }
 
 const cover = z
@@ -358,6 +371,8 @@ export const jobSchema = z.strictObject({
         'That is no time zone known here. Write it like Pacific/Auckland or America/Chicago.',
       ),
       frost: monthDay,
+      /** Nobody knows the frost date: Juvena's guess is used, and not asked about again. */
+      frostGuessed: yesNo,
       /** Height above the sea and distance from it, m. */
       elevation: quantity('length', { min: -430, max: 6000, what: 'A height above the sea' }),
       sea: quantity('length', { min: 0, max: 3_000_000, what: 'A distance from the sea' }),
@@ -378,7 +393,11 @@ export const jobSchema = z.strictObject({
       beside: text(500),
       rainGauge: yesNo,
     })
-    .prefault({}),
+    .prefault({})
+    .superRefine(({ latitude, frost }, ctx) => {
+      const sentence = frostOfSpring(latitude, frost)
+      if (sentence) ctx.addIssue({ code: 'custom', path: ['frost'], message: sentence })
+    }),
   customerDate: day,
   aims: z.array(oneOf(AIMS, 'an aim')).max(20).default([]),
   users: z.array(oneOf(USERS, 'an answer')).max(10).default([]),

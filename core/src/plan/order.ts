@@ -4,6 +4,7 @@ import type { SeasonName, DayState, HoldReason, Reason } from '../climate/dayRea
 import type { Day } from '../calendar/day.ts'
 import type { CautionId } from '../reference/cautions.ts'
 import type { GrassId } from '../reference/grasses.ts'
+import type { ApproachId } from '../reference/lists.ts'
 import type { StepKind } from '../reference/operations.ts'
 import type { Figure } from '../trace/figure.ts'
 import type { Message } from '../rules/message.ts'
@@ -119,10 +120,18 @@ export interface PieceWorth {
   weeks: number[]
 }
 
+/** A way out where a sowing does not fit. */
 export interface Option {
   title: Message
   says: Message
+  take: WayOut
 }
+
+/** What a person decides by taking a way out: another day, another approach, or other mixes. */
+export type WayOut =
+  | { sowOn: Day }
+  | { approach: ApproachId; zones: string[] }
+  | { mixes: { zone: string; mix: { grass: GrassId; share: number }[] }[] }
 
 /** One honest sowing: the season, its day, what it is worth and what it costs. */
 export interface SowingChoice {
@@ -139,6 +148,8 @@ export interface SowingChoice {
   /** What fails the other years. */
   costs: Message
   taken: boolean
+  /** Why it cannot be taken: its steps and waits leave no day in it; null where it can. */
+  bars: Message | null
 }
 
 /** A planned step, as far as records are matched to it. */

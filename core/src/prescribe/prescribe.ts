@@ -225,9 +225,11 @@ function frostWanted(job: Job, climate: SiteClimate, walked: boolean): Notice[] 
           {
             ...told,
             id: 'frost.wanted',
-            level: 'warn',
+            level: job.site.frostGuessed ? 'note' : 'warn',
             title: 'The last day to sow is a guess.',
-            says: say`No frost date is given, so it goes by a rough climate for the latitude. Enter the median date of the first ${quantity(-2, 'C')} night under Walk-over, Site and season.`,
+            says: job.site.frostGuessed
+              ? 'Nobody knows the frost date here, so it goes by a rough climate for the latitude: it may be three weeks out.'
+              : say`No frost date is given, so it goes by a rough climate for the latitude. Enter the median date of the first ${quantity(-2, 'C')} night under Walk-over, Site and season.`,
           },
         ]
   if (basis !== 'rough') return []

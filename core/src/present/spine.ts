@@ -114,7 +114,7 @@ function walkOver(plan: JobPlan, problems: readonly Problem[]): Line {
         ? count(problems.length, 'entry to correct', 'entries to correct')
         : unsized > 0
           ? `${unsized} without size`
-          : plan.figures[plan.frost.median]?.standing === 'assumed'
+          : plan.notices.some((n) => n.id === 'frost.wanted' && n.level === 'warn')
             ? 'frost date wanted'
             : null,
   }

@@ -1,6 +1,14 @@
 import type { Held, SowingChoice } from '../plan/order.ts'
 import { choiceValues } from '../climate/choiceValues.ts'
-import { addDays, dayNumber, dayOf, daysBetween, isWeekend, type Day } from '../calendar/day.ts'
+import {
+  addDays,
+  dayNumber,
+  dayOf,
+  daysBetween,
+  isWeekend,
+  laterDay,
+  type Day,
+} from '../calendar/day.ts'
 import {
   CAUSE_NAMES,
   SEASON_NAMES,
@@ -146,8 +154,11 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
   if (taken && !shown.some((o) => o.span === taken.span))
     shown.push({ span: taken.span, day: schedule.sowDay })
   const choices = shown.map(({ span, day }, i): SowingChoice => {
-    const on = span === taken?.span ? schedule.sowDay : dayShown(b, span, day)
-    return choiceOf(b, seasonOn(b, span, on), on, span === taken?.span, i)
+    const isTaken = span === taken?.span
+    const own = isTaken ? schedule : tried(span)
+    const bars = isTaken || (own.fits && inSpan(span, daysBetween(window.start, own.sowDay))) ? null : barsOf(b, span) // prettier-ignore
+    const on = isTaken ? schedule.sowDay : bars ? dayShown(b, span, day) : laterDay(dayShown(b, span, day), own.sowDay) // prettier-ignore
+    return { ...choiceOf(b, seasonOn(b, span, on), on, isTaken, i), bars }
   })
   const untried = choices.filter((_, i) => !tries.some(({ span }) => span === shown[i]!.span))
   const inCutOff =
@@ -164,6 +175,16 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
     passed: pinned || !fits ? null : passedOver(b, choices, untried, schedule.sowDay),
   }
 }
+
+/** Why a season leaves no day for the work. */
+function barsOf({ window, fixed, steps, done }: ChoiceBrief, { to }: SeasonSpan): Message {
+  const ends = onDay(addDays(window.start, to), true)
+  const held = lastHold(fixed, steps.anchor)
+  return held && daysBetween(window.start, held.until) > to
+    ? say`Not before ${onDay(held.until, true)}: ${REASONS[held.why]}. The season ends ${ends}.`
+    : say`The season ends ${ends}, before the work and what it waits for let it be ${lowered(done)}.`
+}
+const lowered = (done: string) => done.charAt(0).toLowerCase() + done.slice(1)
 
 /**
  * High summer is no season for cool grass beside another one. Warm grass is sown in it, a quick
@@ -411,7 +432,7 @@ function choiceOf(
   day: Day,
   taken: boolean,
   index: number,
-): SowingChoice {
+): Omit<SowingChoice, 'bars'> {
   const i = daysBetween(b.window.start, day)
   const state = b.window.states[i] ?? 'shut'
   const reason = REASONS[b.window.reasons[i] ?? 'good']
@@ -514,6 +535,11 @@ function passedOver(
   const soonest = choices.find((c) => !c.taken && daysBetween(c.day, sowDay) > late)
   const year = (day: Day) => day.slice(0, 4)
   const season = choices.find((c) => c.taken)?.season ?? 'autumn'
+  if (soonest?.bars)
+    return {
+      title: say`${b.done} ${onDay(sowDay, true)}, in ${SEASON_NAMES[season]}: ${SEASON_NAMES[soonest.season]} leaves no day.`,
+      says: soonest.bars,
+    }
   if (soonest) {
     const why: Message =
       soonest.season === 'spring' && schools.season === 'autumn'
@@ -522,7 +548,9 @@ function passedOver(
           : 'Your school works cool turf in autumn only.'
         : soonest.odds && untried.includes(soonest)
           ? betterOdds(soonest, choices)
-          : 'Its steps and waits do not fit into it, or the customer’s date asks for another.'
+          : b.customerDate
+            ? 'The customer’s date asks for another.'
+            : 'The season that is taken is worth more.'
     return {
       title: say`${b.done} ${onDay(sowDay, true)}, in ${SEASON_NAMES[season]}; it could be ${onDay(soonest.day, true)}, in ${SEASON_NAMES[soonest.season]}.`,
       says: joined([why, 'Take the other under Order of work.'], ' '),

@@ -7,6 +7,8 @@ import type { Schools } from '../reference/schools.ts'
 import type { StepKind } from '../reference/operations.ts'
 import { coverLines } from '../findings/lines.ts'
 import { num } from '../trace/figure.ts'
+import { zoneOf } from '../trace/scope.ts'
+import type { GrassId } from '../reference/grasses.ts'
 import { onDay, say, type Message } from '../rules/message.ts'
 import { stepsOf, type StepBrief } from './steps.ts'
 import { plans } from '../work/workTypes.ts'
@@ -43,6 +45,20 @@ export function whatInstead(m: Misfit): { verdict: Message; options: Option[] } 
       ...nextWindow(m),
     ],
   }
+}
+
+const zonesOf = (pack: WorkPackage) => [...new Set(pack.zones.map((z) => zoneOf(z.r.id)))]
+
+/** A mix without one of its grasses: the others in the same proportion, to 100 %. */
+function withoutGrass(
+  mix: readonly { grass: GrassId; share: number }[],
+  left: GrassId,
+): { grass: GrassId; share: number }[] {
+  const kept = mix.filter((part) => part.grass !== left)
+  const sum = kept.reduce((total, part) => total + part.share, 0)
+  const shares = kept.map(({ share }) => Math.round((100 * share) / sum))
+  const over = shares.reduce((total, share) => total + share, 0) - 100
+  return kept.map(({ grass }, i) => ({ grass, share: i === 0 ? shares[i]! - over : shares[i]! }))
 }
 
 const isPast = ({ window, calendar }: Misfit) => window.cutOff < calendar.today
@@ -103,6 +119,7 @@ function overseedInstead(m: Misfit): Option[] {
     {
       title: 'Overseed instead',
       says: say`Without the kill-off, seed goes down ${onDay(tried.sowDay)}. The incurable grasses stay, in better company.`,
+      take: { approach: 'overseed', zones: zonesOf(pack) },
     },
   ]
 }
@@ -116,6 +133,7 @@ function sowLate({ choices, window }: Misfit): Option[] {
     {
       title: say`Sow late, ${onDay(late.day, true)}`,
       says: say`${odds}The sward that lives holds the ground whatever comes of the seed.`,
+      take: { sowOn: late.day },
     },
   ]
 }
@@ -146,6 +164,7 @@ export function holdOver(m: Omit<Misfit, 'schedule' | 'zones' | 'choices' | 'win
         pack.kind === 'kill' && pack.zones.some((z) => plans(z, 'kill'))
           ? 'Kill off now; when the label’s wait is over, annual ryegrass holds the ground and gives way. Sow properly in season.'
           : say`Sow annual ryegrass from ${onDay(dayOf(today + at))}: quick cover that keeps the soil and gives way. Sow properly in season.`,
+      take: { approach: 'hold-over', zones: zonesOf(pack) },
     },
   ]
 }
@@ -169,6 +188,7 @@ function withoutBluegrass(m: Misfit): Option[] {
     {
       title: 'Leave the bluegrass out',
       says: say`Rye and fescue may be sown until ${onDay(until)}.`,
+      take: { mixes: zones.flatMap(({ r, seed }) => (seed && holds(r.id) ? [{ zone: zoneOf(r.id), mix: withoutGrass(seed.mix, 'kentucky-bluegrass') }] : [])) }, // prettier-ignore
     },
   ]
 }
@@ -179,6 +199,7 @@ function nextWindow({ schedule }: Misfit): Option[] {
     {
       title: say`Sow ${onDay(schedule.sowDay, true)}`,
       says: `The next ${schedule.sowState === 'open' ? 'good' : 'marginal'} window. The days below are for then; feed and mow meanwhile.`,
+      take: { sowOn: schedule.sowDay },
     },
   ]
 }

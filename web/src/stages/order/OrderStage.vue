@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
 import { REASONS } from '@juvena/core/climate/dayReasons'
-import type { LooseRecord } from '@juvena/core/plan/order'
+import type { LooseRecord, PackagePlan, WayOut } from '@juvena/core/plan/order'
 import { howSaid } from '@juvena/core/present/dayWork'
 import { OPERATIONS } from '@juvena/core/reference/operations'
 import { cautionsInTurn } from '@juvena/core/present/cautionsSaid'
@@ -46,6 +46,23 @@ const loose = computed(() => job.plan?.looseRecords ?? [])
 const looseSays = ({ kind, zones, pin, tick }: LooseRecord) =>
   `${firm.say(OPERATIONS[kind].name)}${zones.length ? `, ${zones.map(zoneName).join(', ')}` : ''}: ${pin ? `pinned to ${showDay(pin.day, true)}` : `done ${showDay(tick!.day, true)}`}`
 const stepsOf = (pack: string) => job.plan?.steps.filter((s) => s.workPackage === pack) ?? []
+/** Does what a way out says: pins the work, or decides for its zones. */
+function takeWayOut(pack: PackagePlan, take: WayOut) {
+  if ('sowOn' in take) {
+    const step = pack.steps.find((s) => s.kind === pack.anchor)
+    if (step) pin(step, take.sowOn)
+    return
+  }
+  job.edit(`way-out.${pack.id}`, (d) => {
+    for (const zone of d.zones ?? [])
+      if ('approach' in take) {
+        if (take.zones.includes(zone.id)) zone.approach = take.approach
+      } else {
+        const mix = take.mixes.find((m) => m.zone === zone.id)?.mix
+        if (mix) zone.mix = mix
+      }
+  })
+}
 const cautions = computed(() => cautionsInTurn(job.plan?.steps ?? []))
 const STATE = { planned: '', pinned: 'pinned', done: 'done', unrecorded: 'passed' }
 const range = computed(() => {
@@ -129,7 +146,10 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
         <h3>{{ firm.say(s.verdict) }}</h3>
         <ul>
           <li v-for="(o, i) in s.options" :key="i">
-            <b>{{ firm.say(o.title) }}.</b> {{ firm.say(o.says) }}
+            <button type="button" class="act slight" @click="takeWayOut(s, o.take)">
+              {{ firm.say(o.title) }}
+            </button>
+            {{ firm.say(o.says) }}
           </li>
         </ul>
       </div>

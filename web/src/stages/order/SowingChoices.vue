@@ -69,26 +69,37 @@ function take(day: string | null) {
   <ul class="choices" :aria-label="pack.plants ? 'When it could be sown' : 'When it could be done'">
     <li v-for="c in pack.choices" :key="c.day" :class="{ taken: c.taken }">
       <p class="head">
-        <b>{{ NAMES[c.season] }}</b> <span class="small soft">{{ away(c.day) }}</span>
+        <b>{{ NAMES[c.season] }}</b>
+        <span class="small soft">{{ c.bars ? 'no day left' : away(c.day) }}</span>
         <span v-if="c.taken" class="mark fine">{{ pinned() ? 'chosen by you' : 'chosen' }}</span>
       </p>
-      <p class="when">
+      <p v-if="c.bars" class="small bars">{{ firm.say(c.bars) }}</p>
+      <p v-else class="when">
         <b>{{ dayText(c.day, job.today) }}</b>
         <span v-if="c.odds" class="odds"
           ><FigureValue :id="c.odds.id" /> <span class="small soft">of years</span></span
         >
       </p>
-      <p v-if="c.inTime" class="date">
+      <p v-if="c.inTime && !c.bars" class="date">
         <span class="small">right by your customer’s date</span>
         <span class="odds"
           ><FigureValue :id="c.inTime.id" /> <span class="small soft">of years</span></span
         >
       </p>
-      <p class="small">
+      <p v-if="!c.bars" class="small">
         <b>{{ c.state }}</b>: {{ firm.say(c.reason) }}.
         <span class="soft">{{ firm.say(c.costs) }}</span>
       </p>
-      <button v-if="!c.taken" type="button" class="act slight" @click="take(c.day)">choose</button>
+      <button
+        v-if="!c.taken"
+        type="button"
+        class="act slight"
+        :disabled="c.bars !== null"
+        :aria-label="`choose ${NAMES[c.season]}, ${dayText(c.day, job.today)}`"
+        @click="take(c.day)"
+      >
+        choose
+      </button>
       <button v-else-if="pinned()" type="button" class="plain small" @click="take(null)">
         let the plan choose
       </button>
@@ -97,6 +108,9 @@ function take(day: string | null) {
 </template>
 
 <style scoped>
+.bars {
+  color: var(--hold);
+}
 .year {
   margin: 0.5rem 0 0.2rem;
   display: flex;

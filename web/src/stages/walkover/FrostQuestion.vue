@@ -12,7 +12,7 @@ import { useJob } from '../../stores/job.ts'
  * The frost date for somebody who does not know it: Juvena's own guess, and a question anybody who
  * gardens there can answer.
  */
-const emit = defineEmits<{ use: [frost: string] }>()
+const emit = defineEmits<{ use: [frost: string]; guess: [] }>()
 const firm = useFirm()
 const job = useJob()
 const open = ref(false)
@@ -42,9 +42,22 @@ function use() {
       <p v-if="guess" class="small">
         Left empty, Juvena’s guess counts: <FigureValue :id="guess.id" />, from latitude, height and
         the sea. It may be three weeks out.
+        <button
+          v-if="!job.draft?.site?.frostGuessed"
+          type="button"
+          class="act slight"
+          @click="emit('guess')"
+        >
+          Go by the guess
+        </button>
+        <b v-else>The guess is used.</b>
       </p>
       <p v-else-if="!job.plan?.frost.median" class="small">
         Give the latitude, and Juvena guesses a date.
+      </p>
+      <p v-else-if="!job.draft?.site?.frost" class="small">
+        Left empty, the record of the weather station counts:
+        <FigureValue :id="job.plan.frost.median" />.
       </p>
       <div class="row">
         <DayField

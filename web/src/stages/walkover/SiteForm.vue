@@ -11,9 +11,12 @@ import QuantityField from '../../parts/QuantityField.vue'
 import YesNoField from '../../parts/YesNoField.vue'
 import TextField from '../../parts/TextField.vue'
 import FrostQuestion from './FrostQuestion.vue'
+import { exampleFrost } from '@juvena/core/calendar/autumn'
+import { showMonthDay } from '@juvena/core/calendar/day'
 import { useFirm } from '../../stores/firm.ts'
 import { api } from '../../stores/api.ts'
 import { useJob } from '../../stores/job.ts'
+import { useWhatMoved } from './whatMoved.ts'
 
 const firm = useFirm()
 const job = useJob()
@@ -24,6 +27,13 @@ const set = <K extends keyof Site>(key: K, value: Site[K]) =>
   })
 const problem = (key: string) => job.problemAt(`site.${key}`)
 const site = (key: 'frost' | 'soilReadOn') => job.draft?.site?.[key]
+const moved = useWhatMoved()
+function setFrost(frost: string | null) {
+  moved.remember()
+  set('frost', frost)
+}
+/** A date of this half of the world, for an example. */
+const frostLike = computed(() => showMonthDay(exampleFrost(degrees('latitude') ?? 45)))
 const stations = shallowRef<{ value: string; name: string }[]>([])
 onMounted(async () => {
   const found = await api<Answer<'stations'>>('GET', '/stations').catch(() => null)
@@ -134,9 +144,9 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           yearless
           :model-value="site('frost')"
           :problem="problem('frost')"
-          hint="even odds, like 25 Apr"
+          :hint="`even odds, like ${frostLike}`"
           :today="job.today"
-          @update:model-value="set('frost', $event)"
+          @update:model-value="setFrost($event)"
         />
         <QuantityField
           :label="firm.say('Soil now, at 50 mm')"
@@ -153,7 +163,8 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           @update:model-value="set('soilReadOn', $event)"
         />
       </div>
-      <FrostQuestion @use="set('frost', $event)" />
+      <p v-if="moved.says.value" class="small moved" role="status">{{ moved.says.value }}</p>
+      <FrostQuestion @use="setFrost($event)" @guess="set('frostGuessed', true)" />
     </section>
     <section>
       <h3>Place</h3>
@@ -363,6 +374,11 @@ section {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
   gap: 0.4rem 1.25rem;
+  margin-top: 0.3rem;
+}
+.moved {
+  border-left: 4px solid var(--clay);
+  padding-left: 0.5rem;
   margin-top: 0.3rem;
 }
 .hills {

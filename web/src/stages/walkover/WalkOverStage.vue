@@ -66,7 +66,7 @@ const count = (p: Part) =>
         : null
 const siteWanting = computed(
   () =>
-    !job.draft?.site?.frost ||
+    job.plan?.notices.some((n) => n.id === 'frost.wanted' && n.level === 'warn') ||
     job.draft?.site?.latitude === undefined ||
     job.draft?.site?.latitude === null,
 )
