@@ -6,6 +6,12 @@ import { TEXTURES } from '../src/reference/lists.ts'
 import { emergence, emergenceValues } from '../src/establish/emergence.ts'
 import { growthPotential, growthValues } from '../src/climate/growth.ts'
 import { mowBand } from '../src/establish/firstMow.ts'
+import {
+  dayIsFree,
+  freeTimes,
+  readRestriction,
+  restrictionSaid,
+} from '../src/establish/restrictions.ts'
 import { doseValues, slopeIntake, WATERING_TIMES, waterRules } from '../src/establish/waterRules.ts'
 import { declared, planOf, SOUTH, valueOf, zone } from './makeJob.ts'
 
@@ -201,5 +207,63 @@ describe('watering', () => {
   it('a job nobody is named to water is warned of', () => {
     expect(planOf({ waterer: '' }).notices.some((n) => n.id === 'water.who')).toBe(true)
     expect(planOf().notices.some((n) => n.id === 'water.who')).toBe(false)
+  })
+})
+
+describe('a restriction on watering, as a person writes it', () => {
+  const read = (text: string) => {
+    const r = readRestriction(text)
+    return [restrictionSaid(r), r.left]
+  }
+  it('hours, days and hoses are understood, whichever way round they are written', () => {
+    for (const [text, says] of [
+      ['no hoses 10–16', 'no water 10:00 to 16:00'],
+      ['No watering between 10am and 4pm', 'no water 10:00 to 16:00'],
+      ['no watering noon to 6pm', 'no water 12:00 to 18:00'],
+      ['only allowed 8 pm to 8 am', 'no water 08:00 to 20:00'],
+      ['6 to 9 am only', 'no water 09:00 to 06:00'],
+      ['not after 9', 'no water 09:00 to 24:00'],
+      ['no daytime watering', 'no water 10:00 to 17:00'],
+      ['only Mon-Wed', 'Mon, Tue, Wed only'],
+      ['not on Sundays', 'Mon, Tue, Wed, Thu, Fri, Sat only'],
+      ['odd days, before 9 only', 'no water 09:00 to 24:00; odd days only'],
+      ['Tue/Thu/Sat, before 10 am', 'no water 10:00 to 24:00; Tue, Thu, Sat only'],
+      ['twice a week', '2 days a week'],
+      ['hosepipe ban', 'no hose or sprinkler: by can'],
+      ['no sprinklers: a hose held by hand only', 'no sprinkler: by a hose held by hand'],
+      ['none', ''],
+      ['', ''],
+    ])
+      expect([text, read(text!)]).toEqual([text, [says, '']])
+  })
+  it('what could mean two things is asked about, and not guessed at', () => {
+    for (const text of ['10–16', 'ask bob', 'no water from 10 until 18 on weekdays'])
+      expect(read(text)).toEqual(['', text])
+    const { notices } = planOf({ site: { ...SOUTH, restrictions: 'ask Bob' } })
+    expect(notices.find((n) => n.id === 'water.restricted-left')).toBeDefined()
+  })
+  it('for any hours and days, no run is planned in them', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 23 }), fc.integer({ min: 1, max: 24 }), (from, to) => {
+        fc.pre(from < to)
+        const times = freeTimes(['10:00', '13:00', '16:00'], readRestriction(`no water ${from}-${to}`)) // prettier-ignore
+        const hours = times.map((t) => Number(t.slice(0, 2)) + Number(t.slice(3)) / 60)
+        expect(hours.every((h) => h < from || h >= to)).toBe(true)
+        expect(hours.every((h, i) => i === 0 || h - hours[i - 1]! >= 2)).toBe(true)
+      }),
+    )
+    const only = readRestriction('only Mon and Thu')
+    expect(['2027-03-01', '2027-03-02', '2027-03-04'].map((d) => dayIsFree(only, d))).toEqual([true, false, true]) // prettier-ignore
+    const odd = readRestriction('even days')
+    expect(['2027-03-01', '2027-03-02'].map((d) => dayIsFree(odd, d))).toEqual([false, true])
+  })
+  it('the programme obeys it, and says what that costs the seed', () => {
+    const plan = planOf({ site: { ...SOUTH, restrictions: 'no hoses 10–16; Mon, Thu only' } })
+    expect(plan.follow.water).toMatchObject({ times: ['09:30', '16:00', '18:00'], days: { weekdays: [1, 4] } }) // prettier-ignore
+    const said = plan.notices.filter((n) => n.id.startsWith('water.restricted')).map((n) => n.id)
+    expect(said.sort()).toEqual(['water.restricted-days', 'water.restricted-hours'])
+    const none = planOf({ site: { ...SOUTH, restrictions: 'no water 0-24' } })
+    expect(none.follow.water!.times).toEqual([])
+    expect(none.notices.find((n) => n.id === 'water.restricted-none')!.level).toBe('hold')
   })
 })

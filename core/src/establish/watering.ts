@@ -1,13 +1,20 @@
-import type { WaterPlan, ZoneWater } from '../plan/follow.ts'
+import type { WaterDays, WaterPlan, ZoneWater } from '../plan/follow.ts'
 import { isWatered, type Job } from '../entities/job.ts'
 import { TEXTURE_NAMES } from '../reference/lists.ts'
 import { intake } from '../reference/materialValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
-import { joined, quantity, say } from '../rules/message.ts'
+import { joined, quantity, say, type Message } from '../rules/message.ts'
 import { figureId, JOB, zoneScope, type Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import {
+  daysSaid,
+  freeTimes,
+  readRestriction,
+  restrictionSaid,
+  type Restriction,
+} from './restrictions.ts'
 import {
   doseValues,
   slopeIntake,
@@ -28,7 +35,9 @@ interface Brief {
 export function planWater(brief: Brief): { water: WaterPlan | null; notices: Notice[] } {
   const { job, schools, zones, trace } = brief
   if (zones.length === 0) return { water: null, notices: [] }
-  const times = WATERING_TIMES[schools.watering]
+  const restriction = readRestriction(job.site.restrictions)
+  const times = freeTimes(WATERING_TIMES[schools.watering], restriction)
+  const says = daysSaid(restriction)
   const dose = trace.work(
     waterRules.dose,
     JOB,
@@ -55,8 +64,13 @@ export function planWater(brief: Brief): { water: WaterPlan | null; notices: Not
     ...watered.flatMap((z) => z.notices),
     ...timeAllowed(brief, list, times.length, tapMinutes),
     ...whoWaters(job),
+    ...restricted(restriction, times, WATERING_TIMES[schools.watering], daily),
   ]
-  return { water: { times, dose, zones: list, daily, tapMinutes }, notices }
+  const days = says ? { ...restriction, says } : null
+  return {
+    water: { times, days: days && daysOf(days), dose, zones: list, daily, tapMinutes },
+    notices,
+  }
 }
 
 export function tapFlow({ site }: Job, trace: Trace): Figure | null {
@@ -146,6 +160,73 @@ function waterZone(
       ...howManyPlaces(r, trace),
     ],
   }
+}
+
+const daysOf = ({ weekdays, parity, daysAWeek, says }: WaterDays): WaterDays => ({
+  weekdays,
+  parity,
+  daysAWeek,
+  says,
+})
+
+/** What a restriction on watering means for the seed, and what of it is not understood. */
+function restricted(
+  restriction: Restriction,
+  times: readonly string[],
+  wanted: readonly string[],
+  daily: Figure,
+): Notice[] {
+  const notice = (id: string, level: Notice['level'], title: string, says: Message): Notice[] => [
+    { id: `water.restricted-${id}`, stage: 7, level, title, says },
+  ]
+  const days = daysSaid(restriction)
+  const runs = (n: number) => `${n} ${n === 1 ? 'run' : 'runs'}`
+  const hours = restrictionSaid({ ...restriction, weekdays: null, parity: null, daysAWeek: null, byHand: null }) // prettier-ignore
+  return [
+    ...(restriction.left
+      ? notice(
+          'left',
+          'warn',
+          'What may be watered, and when?',
+          say`“${restriction.left}” is not understood, so nothing here goes by it. Write hours and days, like “no hoses 10–16” or “Mon and Thu only, before 9”.`,
+        )
+      : []),
+    ...(times.length === 0
+      ? notice(
+          'none',
+          'hold',
+          'No hour is left for watering.',
+          say`${hours}: seed is not kept moist. Ask for a permit for newly sown ground, or sow when rain is sure.`,
+        )
+      : times.join() !== wanted.join()
+        ? notice(
+            'hours',
+            times.length < wanted.length ? 'warn' : 'note',
+            'The runs keep to the hours that are allowed.',
+            say`${hours}: ${runs(times.length)} at ${times.join(', ')} instead of ${wanted.join(', ')}. The top dries fastest at midday: cover the seed, so that it holds.`,
+          )
+        : []),
+    ...(days
+      ? notice(
+          'days',
+          'warn',
+          'Water is not allowed every day.',
+          say`${days}: seed dries between them in its first weeks. Ask for a permit for newly sown ground, which many rules know; cover the seed, or sow when rain is sure.`,
+        )
+      : []),
+    ...(restriction.byHand
+      ? notice(
+          'by-hand',
+          'warn',
+          restriction.byHand === 'can'
+            ? 'No hose and no sprinkler.'
+            : 'No sprinkler: a hose held by hand.',
+          restriction.byHand === 'can'
+            ? say`By can it is ${daily} a day: what nobody carries is not watered. Sow less ground, cover the seed, or sow when rain is sure.`
+            : say`Somebody stands there for every run, ${daily} a day in all: agree who, or sow less ground at once and cover the seed.`,
+        )
+      : []),
+  ]
 }
 
 /** A sprinkler waters no less than so much ground. */

@@ -91,8 +91,22 @@ export interface ZoneWater {
   settled: Figure
 }
 
+/** On which days water may be put on. */
+export interface WaterDays {
+  /** 0 Sunday to 6; null where the weekday does not matter. */
+  weekdays: number[] | null
+  parity: 'odd' | 'even' | null
+  /** How many in a week, whichever they are; null where there is no such limit. */
+  daysAWeek: number | null
+  /** The same in words. */
+  says: string
+}
+
 export interface WaterPlan {
+  /** Clock times of the seedbed's runs: those of the school, moved to hours that are allowed. */
   times: string[]
+  /** Days on which water may be put on; null where any will do. */
+  days: WaterDays | null
   dose: Figure
   zones: ZoneWater[]
   daily: Figure

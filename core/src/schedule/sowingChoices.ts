@@ -465,7 +465,7 @@ function choiceOf(
     reason,
     odds: sown,
     inTime:
-      odds && sown && b.customerDate
+      odds && sown && b.customerDate && day <= b.customerDate
         ? b.trace.found(
             oddsRules.inTime,
             scope,

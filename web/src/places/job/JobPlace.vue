@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { onTheDate } from '@juvena/core/present/onTheDate'
 import type { Answer } from '../../../../contract/answers.ts'
 import {
   computed,
@@ -128,7 +129,11 @@ const customerDate = computed(() => {
   const typed = job.draft?.customerDate
   const parsed = typed ? parseDay(typed, job.today) : null
   return parsed?.ok
-    ? { day: showDay(parsed.value), left: daysBetween(job.today, parsed.value) }
+    ? {
+        day: showDay(parsed.value),
+        left: daysBetween(job.today, parsed.value),
+        then: job.plan && onTheDate(job.plan, parsed.value),
+      }
     : null
 })
 /** What came with a job file, counted. */
@@ -173,6 +178,14 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
         must look right by<br /><b
           >{{ customerDate.day }},
           {{ customerDate.left >= 0 ? `${customerDate.left} days` : 'past' }}</b
+        ><span
+          v-if="
+            customerDate.left >= 0 && customerDate.then && customerDate.then.verdict !== 'right'
+          "
+          class="missed"
+          :title="firm.say(customerDate.then.seen)"
+          >{{ firm.say(customerDate.then.word)
+          }}<span class="only-read">. {{ firm.say(customerDate.then.seen) }}</span></span
         >
       </p>
       <p v-if="imported" class="imported small" role="status">
@@ -239,6 +252,11 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
 </template>
 
 <style scoped>
+.missed {
+  color: var(--hold);
+  font-weight: 700;
+  margin-left: 0.5rem;
+}
 .imported {
   padding: 0.2rem 0.6rem;
   background: var(--moss-wash);

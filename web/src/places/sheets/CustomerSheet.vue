@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, provide, ref } from 'vue'
-import { showDay } from '@juvena/core/calendar/day'
+import { parseDay, showDay } from '@juvena/core/calendar/day'
+import { onTheDate } from '@juvena/core/present/onTheDate'
 import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
@@ -49,6 +50,11 @@ const passed = computed(() => plan.value.notices.filter((n) => n.kind === 'seaso
 const first = computed(() => plan.value.follow.packages.find((p) => p.up.length > 0))
 const set = computed(() => plan.value.follow.packages.find((p) => p.plants && p.up.length === 0))
 const worked = computed(() => plan.value.follow.packages.filter((p) => !p.plants && p.presentable))
+const onDate = computed(() => {
+  const typed = job.draft?.customerDate
+  const read = typed ? parseDay(typed, job.today) : null
+  return read?.ok && read.value >= job.today ? onTheDate(plan.value, read.value) : null
+})
 const open = computed(() => plan.value.zones.filter((z) => z.bare?.staysOpen))
 const living = computed(() =>
   plan.value.zones.some((z) => z.sowing === 'over' || z.sowing === 'thin' || z.sowing === 'spots'),
@@ -77,6 +83,11 @@ const zonesOf = (pack: string) =>
         >{{ i ? '; ' : '' }}{{ z.name }} <SheetFigure :id="z.area" /></template
       >.
     </p>
+    <p v-if="onDate && onDate.verdict !== 'right'" class="held">
+      <b>Your date, {{ showDay(onDate.day) }}: {{ firm.say(onDate.word) }}.</b>
+      {{ firm.say(onDate.seen) }}
+    </p>
+    <p v-else-if="onDate" class="ground"><b>Your date.</b> {{ firm.say(onDate.seen) }}</p>
     <h3>What happens</h3>
     <table>
       <tbody>

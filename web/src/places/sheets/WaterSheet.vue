@@ -2,6 +2,7 @@
 import { computed, provide, ref } from 'vue'
 import type { PackageFollow } from '@juvena/core/plan/follow'
 import { showDay } from '@juvena/core/calendar/day'
+import { dayIsFree } from '@juvena/core/establish/restrictions'
 import { weeksOf } from '@juvena/core/calendar/weeks'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useJob } from '../../stores/job.ts'
@@ -14,6 +15,11 @@ const job = useJob()
 // Whoever reads this page does not follow numbers to their working.
 provide(NOTES, ref(new Map()))
 const water = computed(() => job.plan!.follow.water!)
+const everyDay = computed(() => {
+  const { days } = water.value
+  return days ? days.says.charAt(0).toUpperCase() + days.says.slice(1) : 'Every day'
+})
+const isFree = (day: string) => water.value.days === null || dayIsFree(water.value.days, day)
 const split = computed(() => water.value.zones.some((z) => Math.max(...Object.values(z.parts)) > 1))
 const packages = computed(() => job.plan!.follow.packages.filter((p) => p.plants))
 /** Seed is kept moist until the slowest is up, or until growth stops. */
@@ -81,7 +87,8 @@ const LONGEST = 60
     </p>
     <div v-for="s in packages" :key="s.workPackage">
       <h3>
-        1 Every day, at {{ water.times.join(', ') }}, until <SheetFigure :id="s.handOver?.id" />
+        1 {{ everyDay }}, at {{ water.times.join(', ') || 'no hour that is allowed' }}, until
+        <SheetFigure :id="s.handOver?.id" />
       </h3>
       <table v-if="s.handOver" class="cal">
         <tbody>
@@ -90,6 +97,7 @@ const LONGEST = 60
               <template v-if="day"
                 >{{ showDay(day) }}<span v-if="s.dryDays.includes(day)" class="dry">leave dry</span
                 ><span v-else-if="s.mownFirst.includes(day)" class="dry">once mown</span
+                ><span v-else-if="!isFree(day)" class="dry">not allowed</span
                 ><span v-else class="ticks"><i v-for="t in water.times" :key="t"></i></span
               ></template>
             </td>
@@ -106,8 +114,11 @@ const LONGEST = 60
       </p>
       <h3>2 Growing on</h3>
       <p v-if="s.phases">
-        Every other day from {{ showDay(s.phases.growing.from) }} to
-        {{ showDay(s.phases.growing.to) }}, <SheetFigure id="job.water.growing" /> each.
+        Every other day{{
+          water.days ? ` of those that are allowed (${water.days.says})` : ''
+        }}
+        from {{ showDay(s.phases.growing.from) }} to {{ showDay(s.phases.growing.to) }},
+        <SheetFigure id="job.water.growing" /> each.
         <template v-if="s.dryDays.length"
           >Leave it dry on {{ s.dryDays.map((d) => showDay(d)).join(', ') }}: it is mown the day
           after, and seedlings pull out of wet ground.</template

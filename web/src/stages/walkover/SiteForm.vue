@@ -13,6 +13,7 @@ import TextField from '../../parts/TextField.vue'
 import FrostQuestion from './FrostQuestion.vue'
 import { exampleFrost } from '@juvena/core/calendar/autumn'
 import { showMonthDay } from '@juvena/core/calendar/day'
+import { readRestriction, restrictionSaid } from '@juvena/core/establish/restrictions'
 import { useFirm } from '../../stores/firm.ts'
 import { api } from '../../stores/api.ts'
 import { useJob } from '../../stores/job.ts'
@@ -27,6 +28,14 @@ const set = <K extends keyof Site>(key: K, value: Site[K]) =>
   })
 const problem = (key: string) => job.problemAt(`site.${key}`)
 const site = (key: 'frost' | 'soilReadOn') => job.draft?.site?.[key]
+/** How the restrictions are understood, beside what was typed. */
+const restricted = computed(() => {
+  const typed = job.draft?.site?.restrictions ?? ''
+  const read = readRestriction(typed)
+  if (read.left) return `not understood: ${read.left}`
+  const says = restrictionSaid(read)
+  return says ? `= ${says}` : 'days and hours, or none'
+})
 const moved = useWhatMoved()
 function setFrost(frost: string | null) {
   moved.remember()
@@ -279,7 +288,8 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           label="Restrictions"
           :model-value="job.draft?.site?.restrictions"
           :maxlength="300"
-          placeholder="days, hours, none"
+          placeholder="no hoses 10–16"
+          :hint="restricted"
           @update:model-value="set('restrictions', $event)"
         />
         <TextField

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { daysBetween, showDay } from '@juvena/core/calendar/day'
+import { readRestriction, restrictionSaid } from '@juvena/core/establish/restrictions'
 import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
 import SchoolChoice from '../../parts/SchoolChoice.vue'
@@ -16,6 +17,11 @@ const firm = useFirm()
 const job = useJob()
 const water = computed(() => job.plan?.follow.water ?? null)
 const waterIn = computed(() => job.plan?.follow.waterIn ?? [])
+/** How the restriction is understood. */
+const understood = computed(() => {
+  const said = restrictionSaid(readRestriction(job.draft?.site?.restrictions ?? ''))
+  return said ? `Understood: ${said}.` : ''
+})
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === zoneOf(id))?.name ?? id
 const packages = computed(() => (job.plan?.follow.packages ?? []).filter((p) => p.plants))
 const zonesOf = (id: string) =>
@@ -56,6 +62,7 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
       </div>
       <p v-if="job.draft?.site?.restrictions" class="restricted">
         <b>Restrictions here.</b> {{ job.draft.site.restrictions }}
+        <span class="soft">{{ understood }}</span>
       </p>
       <section v-for="s in packages" :key="s.workPackage" class="phases">
         <h3 v-if="packages.length > 1">{{ zonesOf(s.workPackage) }}</h3>
@@ -67,8 +74,9 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
             /></span>
             <span class="small"
               >{{ water.times.length }} {{ water.times.length === 1 ? 'run' : 'runs' }} a day at
-              {{ water.times.join(', ') }}. Moist, never puddled; a footprint leaves the sole
-              damp.<template v-if="s.mownFirst.length">
+              {{ water.times.join(', ') || 'no hour that is allowed'
+              }}{{ water.days ? `, ${water.days.says}` : '' }}. Moist, never puddled; a footprint
+              leaves the sole damp.<template v-if="s.mownFirst.length">
                 On {{ s.mownFirst.map((d) => showDay(d)).join(', ') }} only once it is
                 mown.</template
               ></span
