@@ -75,7 +75,11 @@ test('blank firm to printed sheet, by mouse', async ({ page }) => {
   await page.getByRole('link', { name: 'Print sheets' }).click()
   for (const part of ['For the customer', 'For the crew', 'For whoever waters'])
     await expect(page.getByText(part, { exact: true })).toBeVisible()
-  await expect(page.getByRole('heading', { name: 'Where the numbers come from' })).toBeVisible()
+  // Where the numbers come from is printed when it is asked for.
+  const proof = page.getByRole('heading', { name: 'Where the numbers come from' })
+  await expect(proof).toHaveCount(0)
+  await page.getByRole('button', { name: 'workings' }).click()
+  await expect(proof).toBeVisible()
   await expect(page.getByText('the owner', { exact: true })).toBeVisible()
   for (const paper of ['A4', 'Letter']) {
     await page.getByRole('button', { name: paper, exact: true }).click()

@@ -27,7 +27,7 @@ test('the sheets on paper: job, day and page on each, and one set of dates on al
   page,
 }) => {
   test.setTimeout(limit(120_000))
-  await page.goto(at('demo', '/jobs/guesthouse/sheets'))
+  await page.goto(at('demo', '/jobs/guesthouse/sheets?workings=yes'))
   await expect(page.getByRole('heading', { name: 'Where the numbers come from' })).toBeVisible()
   const pages = await printed(page)
   pages.forEach((text, i) => {
@@ -97,4 +97,68 @@ test('the firm’s and the customer’s address and telephone stand at the head'
   await expect(head).toContainText('1 Tussock Lane')
   await expect(head).toContainText('555 0100')
   await expect(head).toContainText('A. Reader · 7 Tarn Road · 555 0102')
+})
+
+test('a small lawn prints on three pages: the customer’s, the crew’s, and the water', async ({
+  page,
+}) => {
+  await openJob(page, { name: 'Small lawn', waterer: 'Mrs Aho', site: SITE, zones: [ZONE] })
+  await page.getByRole('link', { name: 'Print sheets' }).click()
+  await expect(page.getByText('For whoever waters')).toBeVisible()
+  const pages = await printed(page)
+  expect(pages).toHaveLength(3)
+  for (const [i, start] of ['For the customer', 'For the crew', 'For whoever waters'].entries())
+    expect(pages[i]).toContain(start)
+  // A caution stands in full once, and by its first words where it is wanted again.
+  const crew = pages[1]!
+  expect(crew.split('Guards on; eyes, ears and feet covered')).toHaveLength(2)
+  expect(crew).toContain('Two to lift the machine, and ramps, as above')
+})
+
+test('frost, soil, days and hours are told alike on the strip, the stages, the season and paper', async ({
+  page,
+}) => {
+  const id = await openJob(
+    page,
+    { name: 'One truth', waterer: 'Mrs Aho', site: { ...SITE, frost: '5 May' }, customerDate: '2027-04-05', zones: [ZONE] }, // prettier-ignore
+    'walk-over?part=site',
+  )
+  const text = async (locator: import('@playwright/test').Locator) =>
+    ((await locator.textContent()) ?? '').replace(/\s+/g, ' ')
+  const reads = page.locator('.reads')
+  await expect(reads).toContainText('5 May')
+  const strip = page.locator('.strip .weather')
+  const soil = /Soil today ([\d.]+)/.exec(await text(reads))![1]!
+  await expect(strip).toContainText(`soil ${soil}`)
+  await expect(strip).toContainText('even by 5 May')
+  const tenth = /in ten by \w+ (\d+ \w+)/.exec(await text(reads))![1]!
+  await expect(strip).toContainText(`1 in 10 by ${tenth}`)
+  // The header says whether the customer's date is kept, as the customer's page does.
+  await expect(page.locator('.head .date')).toContainText('not right by then')
+  await go(page, `/jobs/${id}/order`)
+  const sown = page.locator('tr.sow .day')
+  await expect(sown).toBeVisible()
+  const [sowDay, lastDay] = [await text(sown), /last day to sow (\w+ \d+ \w+)/.exec(await text(page.locator('.window').first()))![1]!] // prettier-ignore
+  const visits = /(\d+) visits?/.exec(await text(page.locator('.window').first()))![1]
+  const spine = await text(page.getByRole('button', { name: /6 Order of work/ }))
+  expect(spine).toContain(sowDay.trim())
+  await go(page, `/jobs/${id}/diary`)
+  const right = /Looks right from (.*?\d{1,2} \w+ . \w+ \d{1,2} \w+)/.exec(await text(page.locator('main')))![1]!.trim() // prettier-ignore
+  await go(page, `/jobs/${id}/water`)
+  await expect(page.locator('main')).toContainText(sowDay.trim())
+  await go(page, '/')
+  const row = page.getByRole('listitem').filter({ hasText: 'One truth' }).or(page.locator('.row', { hasText: 'One truth' })).first() // prettier-ignore
+  await expect(row).toBeVisible()
+  await go(page, `/jobs/${id}/sheets`)
+  await expect(page.getByText('For whoever waters')).toBeVisible()
+  const pages = (await printed(page)).map((p) => p.replace(/\s+/g, ' '))
+  const [customer, crew, water] = [of(pages, 'For the customer'), of(pages, 'For the crew'), of(pages, 'For whoever waters')] // prettier-ignore
+  for (const sheet of [customer, crew, water]) expect(sheet).toContain(sowDay.trim())
+  expect(customer).toContain(right)
+  expect(customer).toContain('not right by then')
+  const plan = (await (await page.request.get(at('demo', `/api/jobs/${id}/plan`))).json()) as {
+    packages: { visits: number; cutOff: { value: string } }[]
+  }
+  expect(String(plan.packages[0]!.visits)).toBe(visits)
+  expect(new Date(`${plan.packages[0]!.cutOff.value}T00:00Z`).getUTCDate()).toBe(Number(lastDay.split(' ')[1])) // prettier-ignore
 })

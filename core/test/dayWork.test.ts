@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { firmSchema } from '../src/entities/firm.ts'
 import { readJob, type JobDraft } from '../src/entities/job.ts'
 import { planJob } from '../src/pipeline.ts'
+import { addDays } from '../src/calendar/day.ts'
 import { dayWork } from '../src/present/dayWork.ts'
+import { onTheDate } from '../src/present/onTheDate.ts'
+import { overfull } from '../src/present/overfull.ts'
 import { draft, said, TODAY, zone } from './makeJob.ts'
 
 const workOf = (change: Partial<JobDraft> = {}) => {
@@ -75,5 +78,50 @@ describe('the work of a job, day by day', () => {
   it('a hold stands with the job, and a wait with its step', () => {
     const { work } = workOf({ zones: [zone({ pests: [{ kind: 'grubs', active: true }] })] })
     expect(work.holds.map((h) => h.title).join(' ')).toContain('live pests')
+  })
+})
+
+describe('what will be seen on the customer’s date', () => {
+  const on = (customerDate: string) => {
+    const { plan } = workOf({ customerDate })
+    return { then: said(onTheDate(plan, customerDate))!, plan }
+  }
+  it('as it is now, in the middle of the work, brown, a haze, right: and the notice agrees', () => {
+    const { plan } = workOf()
+    const sow = plan.packages[0]!.sowDay
+    const days = [addDays(TODAY, 1), addDays(sow, -1), addDays(sow, 1), addDays(sow, 20), addDays(sow, 90)] // prettier-ignore
+    const [now, open, brown, haze, right] = days.map((day) => on(day).then)
+    expect(now!.seen).toMatch(/as it is now/)
+    expect(open!.seen).toMatch(/middle of the work/)
+    expect(brown!.seen).toMatch(/mostly brown/)
+    expect(haze!.seen).toMatch(/green haze/)
+    expect(right!.verdict).toBe('right')
+    for (const day of days) {
+      const { then, plan: dated } = on(day)
+      const told = dated.notices.some((n) => n.id.endsWith('customer-date'))
+      expect([day, told]).toEqual([day, then.verdict !== 'right'])
+    }
+    expect(onTheDate(plan, null)).toBeNull()
+  })
+})
+
+describe('a day with more work than the crew has hours', () => {
+  const { work } = workOf()
+  const sow = work.steps.find((s) => s.kind === 'sow')!.day
+  const steps = work.steps.filter((s) => s.day === sow)
+  const hours = steps.reduce((sum, s) => sum + s.hours * s.people, 0)
+  it('says what can wait, for how long, and where there is room; a day that fits says nothing', () => {
+    expect(overfull(sow, [{ ...work, steps }], new Map(), hours)).toBeNull()
+    const later = addDays(sow, 2)
+    const slack = steps.map((s) => ({ ...s, latest: addDays(sow, 9) }))
+    const found = overfull(sow, [{ ...work, steps: slack }], new Map([[addDays(sow, 1), hours], [later, 0]]), hours / 2)! // prettier-ignore
+    expect(found.hours).toBeCloseTo(hours)
+    expect(found.mayWait.length).toBeGreaterThan(0)
+    expect(found.mayWait[0]).toMatchObject({ job: 'j1', until: addDays(sow, 9), roomOn: later })
+    expect(found.mayWait.reduce((sum, w) => sum + w.hours, 0)).toBeGreaterThanOrEqual(hours / 2 - 1)
+  })
+  it('what is pinned, done or has no slack does not wait', () => {
+    const fixed = steps.map((s, i) => ({ ...s, latest: i % 2 ? sow : addDays(sow, 9), state: i % 2 ? s.state : ('pinned' as const) })) // prettier-ignore
+    expect(overfull(sow, [{ ...work, steps: fixed }], new Map(), 0.1)!.mayWait).toEqual([])
   })
 })

@@ -210,7 +210,7 @@ export function seasonKeeper({ jobs, diary, firm, planned, weather, stock, clock
       today: Day,
     ): Promise<{
       jobs: (DayJob & { weather: DiaryEntry['weather'] })[]
-      week: { day: Day; steps: number }[]
+      week: { day: Day; steps: number; hours: number }[]
     }> {
       const isOn = (s: DayJob['steps'][number]) =>
         s.day === on || (on === today && s.day < today && !isBehind(s))
@@ -224,12 +224,15 @@ export function seasonKeeper({ jobs, diary, firm, planned, weather, stock, clock
         const at = site ? await weather.at(site, clock.today(stored.timeZone || null), among) : null
         return { ...job, weather: weatherOn(at, on) }
       })
-      const steps = await planned.openSteps(addDays(on, -1), addDays(on, 5))
+      const [from, to] = [addDays(on, -1), addDays(on, 5)]
+      const steps = await planned.openSteps(from, to)
+      const { days } = await planned.load(from, to)
       return {
         jobs: await Promise.all(withWeather),
-        week: Array.from({ length: 7 }, (_, i) => addDays(on, i - 1)).map((day) => ({
+        week: days.map(({ day, crewHours }) => ({
           day,
           steps: steps.get(day) ?? 0,
+          hours: crewHours,
         })),
       }
     },

@@ -232,10 +232,17 @@ export function restrictionSaid(r: Restriction): string {
     .join('; ')
 }
 
+/** Days of the week by name: the few that are left out, or the few that are there. */
+function weekdaysSaid(weekdays: readonly number[]): string {
+  const names = (wanted: boolean) => NAMES.filter((_, d) => weekdays.includes(d) === wanted).join(', ') // prettier-ignore
+  if (weekdays.length === 0) return 'on no day'
+  return weekdays.length >= 5 ? `not on ${names(false)}` : `${names(true)} only`
+}
+
 /** The days on which water may be put on, in words; empty where any will do. */
 export const daysSaid = ({ weekdays, parity, daysAWeek }: Restriction): string =>
   [
-    weekdays ? `${weekdays.length > 0 ? weekdays.map((d) => NAMES[d]!).join(', ') : 'no day'} only` : '', // prettier-ignore
+    weekdays ? weekdaysSaid(weekdays) : '',
     parity ? `${parity} days only` : '',
     daysAWeek ? `${daysAWeek} ${daysAWeek === 1 ? 'day' : 'days'} a week` : '',
   ]

@@ -1,7 +1,7 @@
 import { CAUTIONS, type CautionId } from '../reference/cautions.ts'
 
 /**
- * The cautions of steps that are read one after another, by step: in full at the first that wants
+ * The cautions of steps, or of days, that are read one after another: in full at the first that wants
  * one, then by its first words, so that each stands where the step is and is still read.
  */
 export function cautionsInTurn(

@@ -34,6 +34,8 @@ export interface DayStep {
   zones: string[]
   where: string
   day: Day
+  /** The last day it may be done and still fall in its season; null where nobody can say. */
+  latest: Day | null
   state: PlannedStep['state']
   /** What was recorded of it, in the order it was written. */
   ticks: DiaryEntry[]
@@ -111,6 +113,7 @@ export function dayWork(id: string, job: Job, plan: JobPlan, diary: readonly Dia
           ? 'all zones'
           : s.zones.map((z) => zones.get(zoneOf(z)) ?? z).join(', '),
       day: s.chosen,
+      latest: s.latest,
       state: s.state,
       ticks: ticks(s),
       twice: ticks(s).some((e) => twice.has(e.id)),

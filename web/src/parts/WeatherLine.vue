@@ -4,6 +4,7 @@ import { computed, shallowRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
 import { api } from '../stores/api.ts'
+import { placeNow } from './placeNow.ts'
 import { useFirm } from '../stores/firm.ts'
 
 /** The day's weather in one line, for the job that is open or the one saved last. */
@@ -20,27 +21,26 @@ watch(
   },
   { immediate: true },
 )
-const now = computed(() => weather.value?.outlook?.days[0])
+const outlook = computed(() => placeNow.value?.outlook ?? weather.value?.outlook ?? null)
+const soil = computed(() => placeNow.value?.soil ?? outlook.value?.days[0]?.soil)
 const rain = computed(() => {
-  const days = weather.value?.outlook?.days.slice(0, 4) ?? []
+  const days = outlook.value?.days.slice(0, 4) ?? []
   const sum = days.reduce((total, d) => total + d.rain, 0)
   const last = days.at(-1)
   return last ? { amount: firm.hand(sum, 'rain'), by: showDay(last.day).slice(0, 3) } : null
 })
 const frost = computed(() => {
-  const dates = weather.value?.frostDates
-  return dates && weather.value?.outlook
-    ? { tenth: showDay(dates.tenth).slice(4), even: showDay(dates.even).slice(4) }
-    : null
+  const dates = placeNow.value ? placeNow.value.frost : outlook.value && weather.value?.frostDates
+  return dates ? { tenth: showDay(dates.tenth).slice(4), even: showDay(dates.even).slice(4) } : null
 })
 </script>
 
 <template>
   <p class="weather">
     <span>{{ showDay(weather?.today ?? firm.today) }}</span>
-    <template v-if="now">
+    <template v-if="soil !== undefined">
       <span
-        >soil <b>{{ firm.hand(now.soil, 'C') }}</b> at {{ firm.hand(50, 'mm') }}</span
+        >soil <b>{{ firm.hand(soil, 'C') }}</b> at {{ firm.hand(50, 'mm') }}</span
       >
       <span v-if="rain" class="more"
         >rain <b>{{ rain.amount }}</b> by {{ rain.by }}</span
@@ -50,7 +50,7 @@ const frost = computed(() => {
         {{ frost.even }}</span
       >
       <span class="source"
-        >{{ weather?.outlook?.source }}<template v-if="firm.demo">, demo clock</template></span
+        >{{ outlook?.source }}<template v-if="firm.demo">, demo clock</template></span
       >
     </template>
     <span v-else class="more">no site yet: give a job its latitude for the weather</span>

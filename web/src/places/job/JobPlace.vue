@@ -10,6 +10,7 @@ import {
   provide,
   ref,
   watch,
+  watchEffect,
   type Component,
 } from 'vue'
 import { onBeforeRouteLeave, RouterLink, useRoute, useRouter } from 'vue-router'
@@ -18,6 +19,7 @@ import { linkedFigure } from '@juvena/core/present/figureLink'
 import { num } from '@juvena/core/trace/figure'
 import type { Stage } from '@juvena/core/rules/rule'
 import { actions, rememberJob } from '../../parts/keys.ts'
+import { placeNow } from '../../parts/placeNow.ts'
 import { WORKING } from '../../parts/working.ts'
 import { STAGE_WORDS, stageOfWord } from '../../stages/words.ts'
 import { api } from '../../stores/api.ts'
@@ -74,6 +76,24 @@ watch(
   () => job.loadFailure,
   (failure) => failure && rememberJob(null),
 )
+watchEffect(() => {
+  const { plan, weather, draft } = job
+  const [tenth, even] = [
+    job.figure(plan?.frost.tenth)?.value,
+    job.figure(plan?.frost.median)?.value,
+  ]
+  const soil = job.figure(plan?.frost.soilNow)?.value
+  const latitude = draft?.site?.latitude
+  const placed = latitude !== null && latitude !== undefined && latitude !== ''
+  placeNow.value =
+    soil === undefined || !placed
+      ? null
+      : {
+          soil,
+          frost: typeof tenth === 'string' && typeof even === 'string' ? { tenth, even } : null,
+          outlook: weather.outlook,
+        }
+})
 watch(stage, (_now, before) => job.lookedAt(before))
 const go = (s: number) => void router.push({ path: `/jobs/${job.id}/${STAGE_WORDS[s as Stage]}` })
 
@@ -99,6 +119,7 @@ onMounted(() => {
 const hide = () =>
   document.visibilityState === 'hidden' && job.saving === 'waiting' && void job.save()
 onBeforeUnmount(() => {
+  placeNow.value = null
   for (const key of ['stage', 'working', 'neighbour', 'undo', 'redo'] as const) delete actions[key]
   document.removeEventListener('visibilitychange', hide)
 })

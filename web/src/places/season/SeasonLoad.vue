@@ -1,12 +1,16 @@
 <script setup lang="ts">
 import type { Answer } from '../../../../contract/answers.ts'
 import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
+import { showDay } from '@juvena/core/calendar/day'
 import { useFirm } from '../../stores/firm.ts'
 
 /** What each day shown asks of the firm: hours of work, and jobs to be watered. */
-defineProps<{ days: Answer<'seasonLoad'>['days'] }>()
+const props = defineProps<{ days: Answer<'seasonLoad'>['days'] }>()
 const firm = useFirm()
 const capacity = computed(() => (firm.settings.crew ?? 2) * (firm.settings.hoursPerDay ?? 8))
+const isOver = (hours: number) => hours > capacity.value + 0.5
+const overDays = computed(() => props.days.filter((d) => isOver(d.crewHours)))
 </script>
 
 <template>
@@ -17,14 +21,29 @@ const capacity = computed(() => (firm.settings.crew ?? 2) * (firm.settings.hours
         <span class="small soft">hours of {{ capacity }}</span>
       </div>
       <div class="lane cells">
-        <span
-          v-for="{ day, crewHours: h } in days"
-          :key="day"
-          :class="{ over: h > capacity + 0.05, some: h > 0.4 }"
-          >{{ h > capacity + 0.05 ? `${Math.round(h)}!` : h >= 0.5 ? Math.round(h) : '' }}</span
-        >
+        <template v-for="{ day, crewHours: h } in days" :key="day">
+          <RouterLink
+            v-if="isOver(h)"
+            class="cell over some"
+            :to="`/today?on=${day}`"
+            :aria-label="`${showDay(day)}: ${Math.round(h)} hours of work, the crew has ${capacity}`"
+            >{{ Math.round(h) }}</RouterLink
+          >
+          <span v-else class="cell" :class="{ some: h > 0.4 }">{{
+            h >= 0.5 ? Math.round(h) : ''
+          }}</span>
+        </template>
       </div>
     </div>
+    <p v-if="overDays.length" class="small over-says">
+      <b>More than the crew has:</b>
+      <template v-for="(d, i) in overDays.slice(0, 3)" :key="d.day"
+        >{{ i ? '; ' : ' '
+        }}<RouterLink :to="`/today?on=${d.day}`">{{ showDay(d.day) }}</RouterLink>
+        {{ Math.round(d.crewHours) }} h of {{ capacity }}</template
+      >{{ overDays.length > 3 ? ` and ${overDays.length - 3} more days` : '' }}. That day says what
+      can wait.
+    </p>
     <div class="grid">
       <div class="label"><b>To be watered</b> <span class="small soft">jobs</span></div>
       <div class="lane cells">
@@ -52,7 +71,13 @@ const capacity = computed(() => (firm.settings.crew ?? 2) * (firm.settings.hours
   display: grid;
   gap: 0.2rem;
 }
-.cells span {
+.over-says {
+  color: var(--hold);
+}
+.cells .cell {
+  text-decoration: none;
+}
+.cells > * {
   text-align: center;
   font-size: 0.8125rem;
   min-height: 1.45rem;

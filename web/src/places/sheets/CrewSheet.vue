@@ -4,6 +4,8 @@ import { USER_NAMES, type UserId } from '@juvena/core/reference/lists'
 import { areaOf } from '@juvena/core/drawing/geometry'
 import type { Ring } from '@juvena/core/entities/drawing'
 import { cautionsInTurn } from '@juvena/core/present/cautionsSaid'
+import { OPERATIONS } from '@juvena/core/reference/operations'
+import { showDay } from '@juvena/core/calendar/day'
 import { howSaid, stepAmounts } from '@juvena/core/present/dayWork'
 import type { PlannedStep } from '@juvena/core/plan/order'
 import type { ZoneSeed } from '@juvena/core/seed/seedPlan'
@@ -49,16 +51,37 @@ const lotsOf = (zone: string) =>
     })
     .filter(Boolean)
     .join(', ')
-/** Steps by day: a day is never split over two pages. */
+interface Row {
+  step: PlannedStep
+  /** The same step on later days: weekly mows stand in one row. */
+  again: PlannedStep[]
+}
+/** Steps by day, which is never split over two pages, with the cautions of that day, each in full where it first stands. */
 const days = computed(() => {
-  const map = new Map<string, typeof plan.value.steps>()
-  for (const s of plan.value.steps) map.set(s.chosen, [...(map.get(s.chosen) ?? []), s])
-  return [...map]
+  const map = new Map<string, Row[]>()
+  const first = new Map<string, Row>()
+  for (const step of plan.value.steps) {
+    const kind = `${step.kind} ${step.zones.join()}`
+    const row = first.get(kind)
+    if (row && (OPERATIONS[step.kind].later?.times ?? 1) > 1) row.again.push(step)
+    else {
+      const own = { step, again: [] }
+      first.set(kind, own)
+      map.set(step.chosen, [...(map.get(step.chosen) ?? []), own])
+    }
+  }
+  const heed = cautionsInTurn(
+    [...map].map(([day, rows]) => ({
+      id: day,
+      cautions: [...new Set(rows.flatMap((r) => r.step.cautions))],
+    })),
+  )
+  return [...map].map(([day, rows]) => ({
+    day,
+    rows,
+    heed: heed.get(day) ?? [],
+  }))
 })
-/** In full once a day: each day is read by itself. */
-const cautions = computed(
-  () => new Map(days.value.flatMap(([, steps]) => [...cautionsInTurn(steps)])),
-)
 /** What a step puts down, zone by zone and lift by lift. */
 const gives = (s: PlannedStep) =>
   stepAmounts(s, plan.value, { lots: [] })
@@ -108,7 +131,7 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
 </script>
 
 <template>
-  <section>
+  <section class="dense">
     <SheetHead title="For the crew" />
     <p v-if="job.draft?.notes" class="notes">{{ job.draft.notes }}</p>
     <template v-if="holds.length">
@@ -139,30 +162,48 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
     <table>
       <thead>
         <tr>
-          <th><span class="only-read">done</span></th>
           <th>day</th>
+          <th><span class="only-read">done</span></th>
           <th>step</th>
-          <th>where</th>
+          <th v-if="zones.length > 1">where</th>
           <th class="n">hours</th>
         </tr>
       </thead>
-      <tbody v-for="[day, steps] in days" :key="day" class="whole-day">
-        <tr v-for="s in steps" :key="s.id">
-          <td>
-            <span class="box">{{ s.state === 'done' ? '✓' : '' }}</span>
+      <tbody v-for="{ day, rows, heed } in days" :key="day" class="whole-day">
+        <tr v-if="heed.length && rows.length > 1" class="heed">
+          <td class="day" :rowspan="rows.length + 1"><SheetFigure :id="rows[0]!.step.day.id" /></td>
+          <td :colspan="zones.length > 1 ? 4 : 3">
+            <template v-for="c in heed" :key="c">▲ {{ c }}&ensp;</template>
           </td>
-          <td class="day"><SheetFigure :id="s.day.id" /></td>
+        </tr>
+        <tr v-for="(r, i) in rows" :key="r.step.id">
+          <td
+            v-if="i === 0 && (!heed.length || rows.length === 1)"
+            class="day"
+            :rowspan="rows.length"
+          >
+            <SheetFigure :id="r.step.day.id" />
+          </td>
+          <td class="boxes">
+            <span v-for="s in [r.step, ...r.again]" :key="s.id" class="box">{{
+              s.state === 'done' ? '✓' : ''
+            }}</span>
+          </td>
           <td>
-            <b>{{ firm.say(s.name) }}</b><template v-if="firm.say(howSaid(s, plan))"
-              >, {{ firm.say(howSaid(s, plan)) }}</template
+            <b>{{ firm.say(r.step.name) }}</b><template v-if="firm.say(howSaid(r.step, plan))"
+              >, {{ firm.say(howSaid(r.step, plan)) }}</template
+            ><template v-if="r.again.length"
+              >; again {{ r.again.map((s) => showDay(s.chosen)).join(', ') }}</template
+            >.
+            <span v-if="gives(r.step)" class="gives">{{ gives(r.step) }}. </span>
+            <span class="why">{{ firm.say(r.step.why) }}</span>
+            <span v-if="r.step.look" class="why"> {{ firm.say(lookSaid(r.step.look)) }}</span>
+            <template v-if="rows.length === 1"
+              ><span v-for="c in heed" :key="c" class="why heeded"> ▲ {{ c }}</span></template
             >
-            <span v-if="gives(s)" class="gives">{{ gives(s) }}</span>
-            <span class="why">{{ firm.say(s.why) }}</span>
-            <span v-if="s.look" class="why">{{ firm.say(lookSaid(s.look)) }}</span>
-            <span v-for="c in cautions.get(s.id)" :key="c" class="why">▲ {{ c }}</span>
           </td>
-          <td>{{ names(s.zones) }}</td>
-          <td class="n"><SheetFigure :id="s.hours.id" /></td>
+          <td v-if="zones.length > 1">{{ names(r.step.zones) }}</td>
+          <td class="n"><SheetFigure :id="r.step.hours.id" /></td>
         </tr>
       </tbody>
     </table>
@@ -192,7 +233,8 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
             <SheetFigure :id="line.cells[z.id]" />
           </td>
           <td class="n">
-            <SheetFigure :id="line.total" /><span class="why">{{ packs(line) }}</span>
+            <span v-if="packs(line)" class="why">{{ packs(line) }}, </span
+            ><SheetFigure :id="line.total" />
           </td>
         </tr>
       </tbody>
@@ -267,17 +309,34 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
         patches: rake each patch through to soil first.
       </p>
     </template>
-    <p v-if="machines" class="why foot">
-      At the end of the day: machines washed and greased, blades and tines looked at, their state
-      noted in the diary.
-    </p>
     <p class="why foot">
-      Juvena advises; local code, the label and the licensed applicator decide.
+      <template v-if="machines"
+        >At the end of the day: machines washed and greased, blades and tines looked at, their state
+        noted in the diary. </template
+      >Juvena advises; local code, the label and the licensed applicator decide.
     </p>
   </section>
 </template>
 
 <style scoped>
+/* A small lawn's work is one page. */
+.page.dense {
+  font-size: 0.78rem;
+  line-height: 1.25;
+}
+.page.dense :deep(td) {
+  padding: 0.09rem 0.5rem 0.09rem 0;
+  line-height: 1.25;
+}
+.page.dense :deep(th) {
+  padding: 0.1rem 0.5rem 0.1rem 0;
+}
+.page.dense h3 {
+  margin: 0.4rem 0 0.05rem;
+}
+.page.dense .heed + tr td {
+  border-top-color: transparent;
+}
 .box {
   display: inline-block;
   width: 0.95rem;
@@ -288,15 +347,30 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
 }
 .day {
   white-space: nowrap;
+  vertical-align: top;
 }
 .why {
-  display: block;
-  font-size: 0.8125rem;
+  font-size: 0.72rem;
   color: #444;
 }
-.gives {
+td > .why {
+  margin-left: 0.25rem;
+}
+.pans .why {
   display: block;
+}
+.gives {
   font-weight: 700;
+}
+.boxes {
+  width: 1.3rem;
+}
+.why.heeded {
+  color: #000;
+}
+/* What to heed stands at the head of its day. */
+.heed td {
+  font-size: 0.72rem;
 }
 .patches {
   font-size: 0.875rem;
@@ -326,6 +400,6 @@ td.n {
   white-space: nowrap;
 }
 .foot {
-  margin-top: 0.6rem;
+  margin-top: 0.25rem;
 }
 </style>

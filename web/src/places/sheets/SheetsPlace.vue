@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onBeforeUnmount, onMounted, provide, watch } from 'vue'
-import { RouterLink, useRoute } from 'vue-router'
+import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
 import { explain, type Explained } from '@juvena/core/present/explain'
 import type { Declaration } from '@juvena/core/rules/rule'
@@ -17,6 +17,7 @@ import WaterSheet from './WaterSheet.vue'
 const firm = useFirm()
 const job = useJob()
 const route = useRoute()
+const router = useRouter()
 watch(
   () => String(route.params.id),
   (id) => {
@@ -25,7 +26,11 @@ watch(
   },
   { immediate: true },
 )
-const ids = computed(() => (job.plan ? printedFigures(job.plan) : []))
+/** Where the numbers come from is printed when it is asked for: most who read the sheets do not. */
+const proof = computed(() => route.query.workings === 'yes')
+const showProof = (on: boolean) =>
+  void router.replace({ query: { ...route.query, workings: on ? 'yes' : undefined } })
+const ids = computed(() => (job.plan && proof.value ? printedFigures(job.plan) : []))
 provide(
   NOTES,
   computed(() => new Map(ids.value.map((id, i) => [id, i + 1]))),
@@ -99,6 +104,9 @@ watch(
         >
           {{ p === 'a4' ? 'A4' : 'Letter' }}
         </button>
+        <button type="button" class="act slight" :aria-pressed="proof" @click="showProof(!proof)">
+          workings
+        </button>
         <button type="button" class="act slight" @click="firm.toggleUnits()">
           {{ firm.units === 'metric' ? 'm² · kg' : 'ft² · lb' }}
         </button>
@@ -118,7 +126,7 @@ watch(
       <CrewSheet class="page" />
       <WaterSheet v-if="job.plan!.follow.water" class="page" />
       <PlanSheet v-if="job.draft!.drawing?.shapes?.length" id="plan-sheet" class="page" />
-      <section class="page">
+      <section v-if="proof" class="page">
         <h2>Where the numbers come from</h2>
         <p class="small soft">
           Planned {{ firm.day(job.plan!.today) }} for {{ job.draft!.name }}, version
@@ -156,11 +164,11 @@ watch(
 <style>
 @page a4 {
   size: A4;
-  margin: 14mm 13mm;
+  margin: 10mm 11mm 13mm;
 }
 @page letter {
   size: letter;
-  margin: 0.55in 0.5in;
+  margin: 0.4in 0.45in 0.55in;
 }
 .sheets.a4 .page {
   page: a4;

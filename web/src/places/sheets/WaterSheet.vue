@@ -17,7 +17,8 @@ provide(NOTES, ref(new Map()))
 const water = computed(() => job.plan!.follow.water!)
 const everyDay = computed(() => {
   const { days } = water.value
-  return days ? days.says.charAt(0).toUpperCase() + days.says.slice(1) : 'Every day'
+  if (!days) return 'Every day'
+  return days.says.startsWith('not on') ? `Every day, ${days.says}` : days.says
 })
 const isFree = (day: string) => water.value.days === null || dayIsFree(water.value.days, day)
 const split = computed(() => water.value.zones.some((z) => Math.max(...Object.values(z.parts)) > 1))
@@ -114,10 +115,8 @@ const LONGEST = 60
       </p>
       <h3>2 Growing on</h3>
       <p v-if="s.phases">
-        Every other day{{
-          water.days ? ` of those that are allowed (${water.days.says})` : ''
-        }}
-        from {{ showDay(s.phases.growing.from) }} to {{ showDay(s.phases.growing.to) }},
+        Every other day{{ water.days ? ` (${water.days.says})` : '' }} from
+        {{ showDay(s.phases.growing.from) }} to {{ showDay(s.phases.growing.to) }},
         <SheetFigure id="job.water.growing" /> each.
         <template v-if="s.dryDays.length"
           >Leave it dry on {{ s.dryDays.map((d) => showDay(d)).join(', ') }}: it is mown the day

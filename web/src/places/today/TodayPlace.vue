@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
+import { overfull } from '@juvena/core/present/overfull'
+import { addDays, dayNumber, daysBetween, isWeekend, showDay } from '@juvena/core/calendar/day'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import type { DayJob } from '@juvena/core/present/dayWork'
 import { actions } from '../../parts/keys.ts'
@@ -25,7 +26,7 @@ interface Answer {
   /** Jobs that are being planned again: the day may still change. */
   working: number
   jobs: Job[]
-  week: { day: string; steps: number }[]
+  week: { day: string; steps: number; hours: number }[]
 }
 const served = shallowRef<Answer | null>(null)
 const failure = ref('')
@@ -94,6 +95,14 @@ function up(e: TouchEvent) {
   if (Math.abs(dx) > SWIPE && Math.abs(dx) > 2 * Math.abs(dy))
     go(addDays(on.value, dx < 0 ? 1 : -1))
 }
+/** More work than hours: what can wait, and for when there is room. */
+const tooMuch = computed(() => {
+  if (!answer.value) return null
+  const { hoursPerDay, weekendWork } = firm.settings
+  const works = (day: string) => weekendWork || !isWeekend(dayNumber(day))
+  const load = new Map(answer.value.week.filter((d) => works(d.day)).map((d) => [d.day, d.hours]))
+  return overfull(on.value, answer.value.jobs, load, (firm.settings.crew ?? 2) * (hoursPerDay ?? 8))
+})
 const stepsSaid = ({ day, steps }: { day: string; steps: number | null }) =>
   steps === null ? showDay(day) : `${showDay(day)}: ${steps} ${steps === 1 ? 'step' : 'steps'}`
 const far = computed(() => daysBetween(firm.today, on.value))
@@ -167,6 +176,28 @@ const total = computed(() => {
       </p>
     </div>
     <p v-else-if="!answer && !failure" class="soft">Loading the day…</p>
+    <div v-if="tooMuch" class="waits" role="status">
+      <p>
+        <b
+          >{{ firm.hand(tooMuch.hours, 'work-h') }} of work on a day of
+          {{ firm.hand(tooMuch.capacity, 'work-h') }}.</b
+        >
+        {{
+          tooMuch.mayWait.length
+            ? 'This can wait and still fall in its season:'
+            : 'Nothing of it can wait: ask for a hand, or move a job by its pin.'
+        }}
+      </p>
+      <ul v-if="tooMuch.mayWait.length">
+        <li v-for="w in tooMuch.mayWait" :key="`${w.job} ${firm.say(w.step)}`" class="small">
+          <RouterLink :to="`/jobs/${w.job}/order`"
+            >{{ firm.say(w.step) }}, {{ w.jobName }}</RouterLink
+          >
+          {{ firm.hand(w.hours, 'work-h') }}, until {{ showDay(w.until).slice(4)
+          }}{{ w.roomOn ? `; there is room on ${showDay(w.roomOn)}` : '' }}
+        </li>
+      </ul>
+    </div>
     <div v-if="answer" class="jobs">
       <DayOfJob
         v-for="(job, i) in answer.jobs"
