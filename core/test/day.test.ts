@@ -89,3 +89,21 @@ describe('days', () => {
       expect(parseDay(bad, '2027-02-22').ok, bad).toBe(false)
   })
 })
+
+describe('a part of a month', () => {
+  it('is a day of it; its end is its last day', () => {
+    for (const [typed, day] of [
+      ['end of June', '06-30'],
+      ['late October', '10-25'],
+      ['mid-May', '05-15'],
+      ['early Sept', '09-05'],
+      ['the beginning of March', '03-01'],
+      ['end Feb', '02-28'],
+    ])
+      // prettier-ignore
+      expect([typed, parseMonthDay(typed!)]).toEqual([typed, { ok: true, value: day }])
+    expect(parseDay('late October 2028', '2027-02-22')).toEqual({ ok: true, value: '2028-10-25' })
+    expect(parseDay('end of Feb', '2028-02-22')).toMatchObject({ ok: true })
+    expect(parseMonthDay('the end of it').ok).toBe(false)
+  })
+})

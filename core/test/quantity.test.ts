@@ -1,3 +1,4 @@
+import { parseDegrees, parsePair } from '../src/quantities/degrees.ts'
 import fc from 'fast-check'
 import { unit } from 'mathjs'
 import { describe, expect, it } from 'vitest'
@@ -292,5 +293,68 @@ describe('figures for the hand', () => {
         },
       ),
     )
+  })
+})
+
+describe('what is written on a walk', () => {
+  const value = (
+    typed: string,
+    kind: Parameters<typeof parseQuantity>[1],
+    system: 'metric' | 'us' = 'metric',
+  ) => {
+    // prettier-ignore
+    const read = parseQuantity(typed, kind, system)
+    return read.ok ? Number(read.value.toFixed(4)) : read.sentence
+  }
+  it('a range is its middle, whichever end has the unit; what is written is kept', () => {
+    expect(['45-50', '45–50 %', '45 to 50 %'].map((t) => value(t, 'percent'))).toEqual([47.5, 47.5, 47.5]) // prettier-ignore
+    expect(['4-6 mm', '4 mm to 6 mm'].map((t) => value(t, 'depth'))).toEqual([5, 5])
+    expect(value('1-2', 'depth', 'us')).toBe(38.1)
+    expect(parseQuantity('4-6', 'depth')).toMatchObject({ text: '4-6 mm' })
+    // A mixed number, a slope and sides are none.
+    expect(value('3-1/2 in', 'depth')).toBe(88.9)
+    expect([value('1 in 5', 'slope'), value('8 x 15', 'area')]).toEqual([20, 120])
+    expect(value('50-45', 'percent')).toMatch(/Write a percentage/)
+    // However it is stored, it is read as the same again.
+    for (const [typed, kind] of [
+      ['45-50', 'percent'],
+      ['4-6', 'depth'],
+      ['200-220 sq ft', 'area'],
+    ] as const) {
+      // prettier-ignore
+      const read = parseQuantity(typed, kind)
+      expect(read.ok && parseQuantity(read.text, kind)).toMatchObject({ value: read.ok && read.value }) // prettier-ignore
+    }
+  })
+  it('a bucket and a watch give a flow', () => {
+    expect(['10 L in 40 s', '10 L/40 s', 'a 10 L bucket in 40 seconds', '30 L in 2 min'].map((t) => value(t, 'flow'))).toEqual([15, 15, 15, 15]) // prettier-ignore
+  })
+  it('a place is read in every manner of writing it, and a pasted pair as both', () => {
+    const at = (typed: string, axis: 'latitude' | 'longitude' = 'latitude') => {
+      const read = parseDegrees(typed, axis)
+      return read.ok ? read.value : read.sentence
+    }
+    for (const typed of ['52.5 N', '52,5', '52°30′N', '52° 30\' 0" N', 'N 52 30', '52 30 0 north'])
+      expect([typed, at(typed)]).toEqual([typed, 52.5])
+    for (const typed of ['−44.2', '-44.2', '44.2 S', 'S 44 12 0'])
+      expect([typed, at(typed)]).toEqual([typed, -44.2])
+    expect(at('1°15′W', 'longitude')).toBe(-1.25)
+    for (const [typed, says] of [
+      ['91', /over 90/],
+      ['52.5 W', /is a longitude/],
+      ['-52 N', /one of them/],
+      ['Tarnmere', /Write a latitude like/],
+    ] as const)
+      // prettier-ignore
+      expect(at(typed)).toMatch(says)
+    for (const typed of [
+      '52.5, -1.25',
+      '52.5N 1.25W',
+      "(52°30'N, 1°15'W)",
+      'geo:52.5,-1.25',
+      '52.5 -1.25',
+    ])
+      expect([typed, parsePair(typed)]).toEqual([typed, { latitude: 52.5, longitude: -1.25 }])
+    for (const typed of ['52,5', '52.5', 'Bob, Ann', '']) expect(parsePair(typed)).toBeNull()
   })
 })

@@ -99,12 +99,23 @@ interface Pieces {
   date: number
 }
 
+/** The day meant by a part of a month; its end is its last day. */
+const PART_OF_MONTH: Record<string, number> = { beginning: 1, start: 1, early: 5, mid: 15, middle: 15, late: 25 } // prettier-ignore
+
 function pieces(text: string): Pieces | null {
   const t = text.trim().toLowerCase()
   let m = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(t)
   if (m) return { year: Number(m[1]), month: Number(m[2]), date: Number(m[3]) }
   m = /^(\d{2})-(\d{2})$/.exec(t)
   if (m) return { year: null, month: Number(m[1]), date: Number(m[2]) }
+  const part = /^(?:the\s+)?(beginning|start|early|mid|middle|late|end)(?:[\s-]+of)?[\s-]+([a-z]{3,9})(?:\s+(\d{4}))?$/.exec(t) // prettier-ignore
+  if (part) {
+    const month = MONTHS.findIndex((name) => name.startsWith(part[2]!)) + 1
+    const year = part[3] ? Number(part[3]) : null
+    return month === 0
+      ? null
+      : { year, month, date: PART_OF_MONTH[part[1]!] ?? daysInMonth(year ?? 2027, month) }
+  }
   const named =
     /^(?:[a-z]{3,9},?\s+)?(?:(\d{1,2})(?:st|nd|rd|th)?\s+([a-z]{3,9})|([a-z]{3,9})\s+(\d{1,2})(?:st|nd|rd|th)?),?(?:\s+(\d{4}))?$/.exec(
       t,

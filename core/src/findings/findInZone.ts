@@ -382,7 +382,10 @@ function mossFinding(r: ZoneReadings, trace: Trace): Found | null {
     verdict: figure.value === 'mossy' ? 'act' : 'fine',
     says:
       causes.length > 0 ? say`One story with ${causes}.` : 'Look for shade, wet, acid or hunger.',
-    asks: 'Put the cause right, or it returns.',
+    asks:
+      figure.value === 'mossy'
+        ? 'Put the cause right, or it returns.'
+        : 'Nothing by itself: so little goes with its cause.',
   })
 }
 

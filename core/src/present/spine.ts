@@ -126,6 +126,7 @@ function findings(plan: JobPlan): Line {
     plan.findings.filter((f) => f.verdict === 'act' || f.verdict === 'hold').map((f) => f.word),
   )
   const none = plan.zones.length === 0
+  const worthReading = Object.values(plan.wanted).flat().length
   return {
     line: none
       ? 'nothing to judge yet'
@@ -136,7 +137,9 @@ function findings(plan: JobPlan): Line {
       ? NEEDS_A_ZONE
       : unread.length > 0
         ? `${count(unique(unread.map((f) => f.kind)).length, 'kind', 'kinds')} of reading missing`
-        : 'every reading is in',
+        : worthReading > 0
+          ? `${count(worthReading, 'more reading', 'more readings')} worth taking`
+          : 'every reading is in',
     waiting: unread.length > 0 ? count(unread.length, 'reading wanted', 'readings wanted') : null,
   }
 }

@@ -354,6 +354,35 @@ function asCoverage(text: string, system: UnitSystem): Parsed | null {
     : null
 }
 
+/** A flow by a vessel and a watch: "10 L in 40 s", "2 gal / 35 s". */
+function byBucket(text: string, system: UnitSystem): Parsed | null {
+  const m = /^(?:an?\s+)?(.+?)\s*(?:buckets?|cans?)?\s*(?:\bin\b|\/)\s*(\d+(?:\.\d+)?)\s*(s|secs?|seconds?|min|mins|minutes?)$/i.exec(text) // prettier-ignore
+  if (!m) return null
+  const volume = parseQuantity(m[1]!, 'volume', system)
+  const minutes = Number(m[2]) / (m[3]!.toLowerCase().startsWith('s') ? 60 : 1)
+  return volume.ok && minutes > 0
+    ? { ok: true, value: (volume.value * 1000) / minutes, text }
+    : null
+}
+
+/** A number and its unit, or a number alone, at one end of a range. */
+const RANGE = /^(\d+(?:\.\d+)?)\s*([^\d\s–—-]*)\s*(?:-|–|—|\bto\b)\s*(\d+(?:\.\d+)?)\s*(.*)$/i
+/**
+ * A range as its middle: "45-50", "4–6 mm", "4 mm to 6 mm". An end without a unit has that of the
+ * other.
+ */
+function middleOf(text: string, kind: Kind, system: UnitSystem): Parsed | null {
+  const m = RANGE.exec(text)
+  if (!m || /^\s*\//.test(m[4]!)) return null
+  const [low, high] = [
+    parseQuantity(`${m[1]} ${m[2] || m[4]!}`, kind, system),
+    parseQuantity(`${m[3]} ${m[4] || m[2]!}`, kind, system),
+  ]
+  return low.ok && high.ok && low.value < high.value
+    ? { ok: true, value: (low.value + high.value) / 2, text: high.text === `${m[3]} ${m[4] || m[2]!}`.trim() ? text : `${text} ${KINDS[kind].bare[system]}`.trim() } // prettier-ignore
+    : null
+}
+
 /** Signs and letters of money round a price: "$12.50", "12.50 NZ$", "EUR 9". */
 const MONEY_MARK =
   /^(?:[a-z]{0,3}\p{Sc}|[a-z]{3})?\s*([^a-z\p{Sc}]+?)\s*(?:[a-z]{0,3}\p{Sc}|[a-z]{3})?$/iu
@@ -378,7 +407,8 @@ export function parseQuantity(typed: string, kind: Kind, system: UnitSystem = 'm
   let text = typed.trim().slice(0, 200)
   for (const [mark, fraction] of Object.entries(VULGAR))
     text = text.replace(new RegExp(`(\\d)?${mark}`), (_, d) => (d ? `${d} ` : '') + fraction)
-  text = withPoint(text)
+  // 3-1/2 is three and a half.
+  text = withPoint(text).replace(/(\d)-(?=\d+\/\d)/g, '$1 ')
   const shown = typed.length > 40 ? typed.slice(0, 40) + '…' : typed
   const wrong = (why: string): Parsed =>
     (kind === 'rate' ? asCoverage(text, system) : null) ?? {
@@ -395,6 +425,12 @@ export function parseQuantity(typed: string, kind: Kind, system: UnitSystem = 'm
     const sides = bySides(text, system)
     if (sides) return sides
   }
+  if (kind === 'flow') {
+    const bucket = byBucket(text, system)
+    if (bucket) return bucket
+  }
+  const range = middleOf(text, kind, system)
+  if (range) return range
   let rest = tidyUnit(text)
   let total = 0
   let feet = false

@@ -71,6 +71,15 @@ const echo = computed(() => {
     s.replace(/[\s,]/g, '').replace('²', '2').replace('³', '3').toLowerCase()
   return squeeze(shown) === squeeze(text.value) ? '' : `= ${shown}`
 })
+/** What was probably meant, where what was typed can be read in two ways; null where it cannot. */
+const meant = computed(() => {
+  const typed = text.value.trim()
+  if (props.kind === 'area' && /^\d{1,3}\.\d{3}$/.test(typed)) return typed.replace('.', '')
+  const share = /^(?:(0?\.\d+)|(\d)\s*\/\s*(\d+))\s*%?$/.exec(typed)
+  if (props.kind !== 'percent' || !share) return null
+  const value = share[1] ? Number(share[1]) : Number(share[2]) / Number(share[3])
+  return value > 0 && value < 1 ? `${Math.round(value * 100)} %` : null
+})
 </script>
 
 <template>
@@ -88,6 +97,15 @@ const echo = computed(() => {
       @focus="focused = true"
       @blur="leave"
     />
+    <button
+      v-if="meant && !problem"
+      type="button"
+      class="plain small"
+      @mousedown.prevent
+      @click="type(meant)"
+    >
+      {{ kind === 'area' ? `or ${firm.text(Number(meant), 'm2')}?` : `or ${meant}?` }}
+    </button>
     <p :id="`${id}-says`" class="says" :class="{ problem }">{{ problem || echo || hint || '' }}</p>
   </div>
 </template>

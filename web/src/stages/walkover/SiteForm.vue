@@ -7,6 +7,7 @@ import type { JobDraft } from '@juvena/core/entities/job'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import DayField from '../../parts/DayField.vue'
 import FigureValue from '../../parts/FigureValue.vue'
+import PlaceField from '../../parts/PlaceField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import YesNoField from '../../parts/YesNoField.vue'
 import TextField from '../../parts/TextField.vue'
@@ -14,6 +15,7 @@ import FrostQuestion from './FrostQuestion.vue'
 import { exampleFrost } from '@juvena/core/calendar/autumn'
 import { showMonthDay } from '@juvena/core/calendar/day'
 import { readRestriction, restrictionSaid } from '@juvena/core/establish/restrictions'
+import { parseDegrees } from '@juvena/core/quantities/degrees'
 import { useFirm } from '../../stores/firm.ts'
 import { api } from '../../stores/api.ts'
 import { useJob } from '../../stores/job.ts'
@@ -122,11 +124,8 @@ const mapOpen = ref(false)
 /** A place as typed, where it can be read. */
 function degrees(key: 'latitude' | 'longitude'): number | null {
   const typed = job.draft?.site?.[key]
-  const read =
-    typed === null || typed === undefined || typed === ''
-      ? null
-      : Number(String(typed).replace('−', '-').replace(',', '.').replace('°', ''))
-  return read === null || !Number.isFinite(read) ? null : read
+  const read = typed === null || typed === undefined ? null : parseDegrees(String(typed), key)
+  return read?.ok ? read.value : null
 }
 const setPlace = (latitude: number, longitude: number) =>
   job.edit('site.place', (d) => {
@@ -178,21 +177,23 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
     <section>
       <h3>Place</h3>
       <div class="row">
-        <QuantityField
+        <PlaceField
           label="Latitude"
-          kind="ratio"
+          axis="latitude"
           :model-value="job.draft?.site?.latitude"
           :problem="problem('latitude')"
-          hint="south is negative"
+          hint="52.5 N, or a pasted pair"
           @update:model-value="set('latitude', $event)"
+          @pair="setPlace"
         />
-        <QuantityField
+        <PlaceField
           label="Longitude"
-          kind="ratio"
+          axis="longitude"
           :model-value="job.draft?.site?.longitude"
           :problem="problem('longitude')"
-          hint="west is negative"
+          hint="1.25 W"
           @update:model-value="set('longitude', $event)"
+          @pair="setPlace"
         />
         <TextField
           label="Time zone"

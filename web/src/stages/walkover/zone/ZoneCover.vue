@@ -41,6 +41,26 @@ const coverParts = computed(() =>
     }
   }),
 )
+const REST_NAMES = { wanted: 'wanted grass', weeds: 'weeds', moss: 'moss', bare: 'bare' }
+/** What is still to be given of the cover, and of what it may be: pressed, the others are none. */
+const rest = computed(() => {
+  const cover = props.zone.cover
+  const empty = (['bare', 'weeds', 'moss', 'wanted'] as const).filter((key) => {
+    const typed = cover?.[key]
+    return typed === null || typed === undefined || typed === ''
+  })
+  const share = Math.round(100 - coverSum.value)
+  const some = empty.length > 0 && empty.length < 4 && share > 0 && !!problem('cover')
+  return { share, keys: some ? empty : [] }
+})
+function setRest(of: keyof typeof REST_NAMES) {
+  const { keys, share } = rest.value
+  edit('cover.rest', (z) => {
+    const cover: NonNullable<ZoneDraft['cover']> = { ...z.cover }
+    for (const key of keys) cover[key] = key === of ? `${share} %` : '0 %'
+    z.cover = cover
+  })
+}
 const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0))
 </script>
 
@@ -103,6 +123,18 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
       </svg>
     </div>
     <p v-if="problem('cover')" class="wrong" role="alert">{{ problem('cover') }}</p>
+    <p v-if="rest.keys.length" class="rest">
+      <span class="small">The other {{ rest.share }} % is</span>
+      <button
+        v-for="key in rest.keys"
+        :key="key"
+        type="button"
+        class="act slight"
+        @click="setRest(key)"
+      >
+        {{ REST_NAMES[key] }}
+      </button>
+    </p>
     <TwoReadings
       v-if="covers"
       asks="Which cover is right?"
@@ -129,6 +161,13 @@ const coverSum = computed(() => coverParts.value.reduce((s, p) => s + p.share, 0
 <style scoped>
 .cover {
   grid-template-columns: repeat(4, 1fr) minmax(8.5rem, 1.4fr);
+}
+.rest {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+  align-items: center;
 }
 .bar {
   grid-column: 1 / 5;
