@@ -302,3 +302,33 @@ describe('on a line itself', () => {
     expect([offers(1).includes('mend'), offers(0).includes('mend')]).toEqual([true, false])
   })
 })
+
+describe('what a finding says and asks, of each thing that was seen', () => {
+  const of = (kind: FindingKind, change: Partial<ZoneDraft>) => {
+    const plan = planOf({ zones: [zone(change)] })
+    const found = plan.findings.find((f) => f.kind === kind)
+    return { plan, found, text: JSON.stringify([found?.says, found?.asks]) }
+  }
+  it('a tree that went, leaf and needles each have their own words', () => {
+    expect(of('trees', { treeGone: true }).text).toMatch(/for the old shade/)
+    expect(of('trees', { treeGone: true, litter: 'needles' }).text).toMatch(/for the old shade/)
+    expect(of('trees', { litter: 'needles' }).text).toMatch(/Light and dryness first/)
+    expect(of('trees', { litter: 'leaf' }).text).not.toMatch(/old shade|dryness first/)
+  })
+  it('weeds ask for work by what they are: seed heads and clover do, a daisy does not', () => {
+    const verdict = (change: Partial<ZoneDraft>) => of('weeds', { thatch: 5, penetration: 'easy', ...change }).found?.verdict // prettier-ignore
+    expect(verdict({ seedHeads: true })).toBe('act')
+    expect(verdict({ weedsSeen: ['clover'] })).toBe('act')
+    expect(verdict({ weedsSeen: ['dandelion'] })).toBe('fine')
+    expect(of('weeds', { seedHeads: true }).text).toMatch(/Clip and bag/)
+  })
+  it('an uneven surface is forgiven by a rotary set high, not by a low cut', () => {
+    expect(of('felt', { surface: 'uneven', mower: 'rotary', heightOfCut: 50 }).text).toMatch(/forgives small dips/) // prettier-ignore
+    expect(of('felt', { surface: 'uneven', mower: 'reel', heightOfCut: 12 }).text).toMatch(/every dip/) // prettier-ignore
+  })
+  it('three plugs are wanted near the line until there are three', () => {
+    const wanted = (plugs: string[]) =>
+      Object.values(of('thatch', { thatch: '12 mm', plugs: plugs as never }).plan.wanted).flat().some((w) => w.what === 'Three plugs of thatch') // prettier-ignore
+    expect([wanted([]), wanted(['12 mm', '12 mm', '12 mm'])]).toEqual([true, false])
+  })
+})

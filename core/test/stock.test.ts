@@ -177,6 +177,18 @@ const movement = fc
 const oncePerId = (list: StockMovement[]) => [...new Map(list.map((m) => [m.id, m])).values()]
 
 describe('the shelf', () => {
+  it('what is opened, used, written off and given back each has its own sum, and its place', () => {
+    const move = (id: string, kind: StockMovement['kind'], kg: number, zone = 'east') =>
+      stockMovement.parse({ id: `movement-${id}`, lot: 'l', kind, kg, on: TODAY, job: 'j', zone })
+    const shelf = shelfOf([
+      move('1', 'received', 20),
+      move('2', 'used', 6),
+      move('3', 'returned', 2),
+      move('4', 'written-off', 1),
+      move('5', 'used', 3, 'west'),
+    ])
+    expect(shelf).toMatchObject({ held: 12, used: 7, usedIn: { 'j/east': 4, 'j/west': 3 } })
+  })
   it('holds what came in less what went out, whatever the order and however often a movement is sent', () => {
     fc.assert(
       fc.property(fc.array(movement, { maxLength: 30 }), fc.nat(1000), (list, seed) => {

@@ -40,7 +40,7 @@ export const firmSchema = z.strictObject({
   /** The spreader: the strip it covers evenly, and the length of a test strip. */
   swath: quantity('length', { min: 0.2, max: 20, what: 'A swath' }),
   strip: quantity('length', { min: 1, max: 100, what: 'A test strip' }),
-  /** What the scale tells, and what a hand holds of seed. */
+  /** What the scale reads to, and what a hand holds of seed. */
   scaleStep: quantity('mass', { min: 0.0005, max: 1, what: 'A step of the scale' }),
   handful: quantity('mass', { min: 0.001, max: 0.5, what: 'A handful' }),
   /** Settings of the spreader that were tried: what came out on the test strip. */

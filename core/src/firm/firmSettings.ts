@@ -44,7 +44,7 @@ export const firmSettings = {
     key: 'seed.scale',
     stage: 4,
     label: 'A step of the scale',
-    usual: value(0.01, 'kg', 'practice', 'The scale tells', [0.0005, 1]),
+    usual: value(0.01, 'kg', 'practice', 'The scale reads to', [0.0005, 1]),
   }),
   handful: setting({
     key: 'seed.handful',

@@ -173,8 +173,11 @@ export function show(
       : { number: showNumber((16 * value) / SHOWN.kg.us.per), unit: 'oz' }
   const shown = SHOWN[unit][system]
   if (isMoney(unit)) return { number: showMoney(value / shown.per, currency), unit: shown.unit }
-  return { number: showNumber(value / shown.per + (shown.offset ?? 0)), unit: shown.unit }
+  const number = showNumber(value / shown.per + (shown.offset ?? 0))
+  return { number, unit: (number === '1' && ONE[unit]) || shown.unit }
 }
+/** Units that are words, of one. */
+const ONE: Partial<Record<Unit, string>> = { d: 'day', wk: 'week', years: 'year' }
 
 /** The same, as one piece of text: "412 m²". */
 export function shown(

@@ -177,7 +177,7 @@ function tradePairs(kind: PackageKind, { users, notice }: ToldAhead, trace: Trac
       from: ['scarify', 'rake'],
       to: ['clear'],
       must: [0, 1],
-      why: 'debris off the same or the next day',
+      why: 'debris is off the same day or the next',
     },
     {
       from: ['core', 'collect-cores'],

@@ -440,7 +440,7 @@ function clashOf(p: Package): Clash {
   return clash
 }
 
-/** In words, the wait that keeps a pin from holding, and what giving it up would cost. */
+/** In words, the wait that keeps a pin from holding, and what it is for. */
 function inTheWay(p: Package, pinned: number, clash: Clash): Message {
   const name = (i: number) => OPERATIONS[p.needs[i]!.kind].name
   const at = p.pins[pinned]!
@@ -456,8 +456,8 @@ function inTheWay(p: Package, pinned: number, clash: Clash): Message {
       : undefined
   if (!link) return 'The steps before it do not fit in the days that are left.'
   return link.least > 0
-    ? say`${name(b)} waits ${quantity(link.least, 'd')} after ${name(a)}: giving that up costs ${link.why}.`
-    : say`${name(b)} comes within ${quantity(link.most, 'd')} of ${name(a)}: giving that up costs ${link.why}.`
+    ? say`${name(b)} waits ${quantity(link.least, 'd')} after ${name(a)}: ${link.why}.`
+    : say`${name(b)} comes within ${quantity(link.most, 'd')} of ${name(a)}: ${link.why}.`
 }
 
 /** What is only better and does not hold. */

@@ -208,7 +208,7 @@ export function expected(
     scope,
     { low: at(low), high: at(high) },
     { weight, low, high, seeds },
-    { label: say`Live seeds the tables come to, ${SOWING_NAMES[work.sowing]}` },
+    { label: say`Live seeds by the table rates, ${SOWING_NAMES[work.sowing]}` },
   )
   const contact = trace.found(seedRules.contact, scope, contactOf(work, trace), {})
   const plantsExpected = trace.work(seedRules.expected, scope, { live, contact })

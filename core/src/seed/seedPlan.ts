@@ -37,7 +37,7 @@ export interface ZoneSeed extends Pans {
   live: Figure
   /** Juvena's rate, where the contractor's own stands. */
   usual: Figure | null
-  /** Live seeds on a square centimetre that the tables come to, low and high. */
+  /** Live seeds on a square centimetre by the table rates, low and high. */
   band: Figure
   /** Plants to expect, and the rate that would give as many as the table counts on. */
   contact: Figure

@@ -205,7 +205,7 @@ export const seedRules = {
   band: procedure({
     ...seed,
     id: 'seed.band',
-    label: 'Live seeds the tables come to',
+    label: 'Live seeds by the table rates',
     unit: '/cm2',
     standing: 'model',
     says: 'Each grass by its own table rates for this ground, its seeds in a gram, and a usual bag.',
@@ -252,7 +252,7 @@ export const seedRules = {
     label: 'Rate by plants wanted',
     unit: 'g/m2',
     standing: 'model',
-    says: 'What would bring up {plants} of the live seeds the tables come to, as plants, on ground opened like this. Beside the table’s rate, never in its place.',
+    says: 'What would bring up {plants} of the live seeds of the table rates, as plants, on ground opened like this. Beside the table’s rate, never in its place.',
     values: {
       plants: value(
         62,

@@ -38,6 +38,8 @@ const UNITS: Partial<Record<Kind, Unit>> = {
   price: 'money',
 }
 
+/** Kinds that are typed as a number alone: a phone shows its digits. */
+const BARE: Kind[] = ['percent', 'ratio', 'days']
 /** Text for what is stored: typed text as it is, a bare number with the core's unit. */
 const stored = computed(() =>
   props.modelValue === null || props.modelValue === undefined
@@ -90,6 +92,7 @@ const meant = computed(() => {
       :model-value="text"
       :placeholder="placeholder ?? ''"
       autocomplete="off"
+      :inputmode="BARE.includes(kind) ? 'decimal' : undefined"
       :maxlength="200"
       :aria-invalid="problem ? 'true' : undefined"
       :aria-describedby="`${id}-says`"

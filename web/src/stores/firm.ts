@@ -122,7 +122,7 @@ export const useFirm = defineStore('firm', () => {
   const doubt = (value: number, by: number, unit: Unit) => withDoubt(value, by, unit, units.value)
   const text = (value: FigureValue | null | undefined, unit: Unit) =>
     shown(value, unit, units.value, currency.value)
-  /** What is weighed out: pans to what the scale tells, anything else rounded for the hand. */
+  /** What is weighed out: pans to what the scale shows, anything else rounded for the hand. */
   const weighed = (value: FigureValue, unit: Unit, pans: number) =>
     pans > 1 ? `${pans} × ${text(value, unit)}` : hand(value, unit)
   const day = (iso: string | null | undefined) => (iso ? showDay(iso) : '—')

@@ -37,7 +37,7 @@ const grasses = computed(() => firm.sownGrasses.map((g) => ({ value: g.id, name:
     <h2>Weighing and spreading seed</h2>
     <div class="row">
       <QuantityField
-        label="The scale tells"
+        label="The scale reads to"
         kind="mass"
         :placeholder="us ? '0.5 oz' : '10 g'"
         :model-value="firm.draft.scaleStep"

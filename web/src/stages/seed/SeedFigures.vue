@@ -80,7 +80,7 @@ const set = (patch: {
         <dd><FigureValue :id="seed.live.id" /></dd>
       </div>
       <div>
-        <dt>the tables come to</dt>
+        <dt>by the table rates</dt>
         <dd><FigureValue :id="seed.band.id" /></dd>
       </div>
       <div>
