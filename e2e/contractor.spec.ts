@@ -151,7 +151,7 @@ test('the sheets print what the screens say, and each number leads to its workin
     .first()
     .locator('.number')
     .textContent())!
-  await go(page, `/jobs/${id}/sheets`)
+  await go(page, `/jobs/${id}/sheets?workings=yes`)
   await expect(page.getByText('Gate code 12')).toBeVisible()
   await expect(page.getByText('Sam', { exact: true })).toBeVisible()
   const cell = page.locator('td', { hasText: `${kg} kg` }).first()

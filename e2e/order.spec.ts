@@ -98,7 +98,7 @@ test('a warm lawn’s spring is four dated visits, its hard cut weeks before bla
     'half the dose of the label',
   )
   await expect(page.getByRole('row', { name: /other half of the pre-emergence/ })).toBeVisible()
-  // No station is near: the guess is told on the last page.
+  // No station is near: the guess is told on the crew’s page.
   await page.getByRole('link', { name: 'Print sheets' }).click()
   await expect(page.locator('.sheets')).toContainText('The climate here is a rough guess.')
 })

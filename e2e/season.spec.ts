@@ -21,7 +21,10 @@ test('the season: rows with windows, pieces that lead to the days, hours over th
   await expect(row.getByText('done when it is due, Hedge strip')).toBeVisible()
   const pieces = row.locator('.piece')
   expect(await pieces.count()).toBeGreaterThan(4)
-  await expect(page.locator('.cells .over').first()).toContainText('!')
+  await expect(
+    page.getByRole('link', { name: /hours of work, the crew has/ }).first(),
+  ).toBeVisible()
+  await expect(page.getByText('That day says what can wait.')).toBeVisible()
   await expect(page.getByText('does not fit: overseed instead, or hold over')).toBeVisible()
   await pieces.last().click()
   await expect(page.getByRole('heading', { name: 'Order of work', level: 2 })).toBeVisible()

@@ -234,9 +234,7 @@ describe('one work package', () => {
     const words = (fixed: Record<string, Partial<Fixed>>, of = list) =>
       run(of, open, { fixed }).steps.flatMap((p) => (p.broken ? [said(p.broken)] : []))
     const [far] = words({ scarify: { pin: '2027-02-23' }, sow: { pin: '2027-03-08' } })
-    expect(far).toMatch(
-      /comes within 3 days (after|of) Scarify: giving that up costs scarify to sow/,
-    )
+    expect(far).toMatch(/comes within 3 days (after|of) Scarify/)
     expect(words({ scarify: { pin: '2027-02-01' } })[0]).toContain('has passed')
     expect(words({ scarify: { pin: '2027-02-23' }, sow: { pin: '2027-02-26' } })).toEqual([])
   })

@@ -29,6 +29,7 @@ const names = (ids: string[]) =>
   ids.length === zones.value.length && ids.length > 1
     ? 'all zones'
     : ids.map((id) => zones.value.find((z) => z.id === zoneOf(id))?.name ?? id).join(', ')
+const guesses = computed(() => plan.value.notices.filter((n) => n.kind === 'guess'))
 const holds = computed(() => plan.value.notices.filter((n) => n.level === 'hold'))
 /** What the ground asks for and is left out, with why. */
 const notPlanned = computed(() =>
@@ -158,6 +159,9 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
         </li>
       </ul>
     </template>
+    <p v-for="n in guesses" :key="n.id" class="guess">
+      <b>{{ firm.say(n.title) }}</b> {{ firm.say(n.says) }}
+    </p>
     <h3>Order of work</h3>
     <table>
       <thead>
@@ -383,6 +387,7 @@ td > .why {
   border: 2px solid #000;
   padding: 0.3rem 0.6rem;
 }
+.guess,
 .holds li,
 .not li,
 .cautions li,

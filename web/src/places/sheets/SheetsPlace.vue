@@ -72,7 +72,6 @@ onMounted(() => (document.adoptedStyleSheets = [...document.adoptedStyleSheets, 
 onBeforeUnmount(
   () => (document.adoptedStyleSheets = document.adoptedStyleSheets.filter((s) => s !== foot)),
 )
-const guesses = computed(() => job.plan?.notices.filter((n) => n.kind === 'guess') ?? [])
 const zoneName = (id?: string) => job.plan?.zones.find((z) => z.id === id)?.name
 const print = () => window.print()
 const ready = computed(() => job.plan && job.draft)
@@ -131,9 +130,6 @@ watch(
         <p class="small soft">
           Planned {{ firm.day(job.plan!.today) }} for {{ job.draft!.name }}, version
           {{ job.revision }}. The small numbers on the sheets lead here.
-        </p>
-        <p v-for="n in guesses" :key="n.id">
-          <b>{{ firm.say(n.title) }}</b> {{ firm.say(n.says) }}
         </p>
         <div class="notes">
           <article v-for="group in workings" :key="group.rule.id">
