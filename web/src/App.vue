@@ -139,7 +139,7 @@ const goJob = (id: string, stage?: string) =>
         >Yard</RouterLink
       >
     </nav>
-    <WeatherLine v-if="firm.ready" />
+    <WeatherLine v-if="firm.ready" :class="{ 'not-on-phone': inJob }" />
     <span v-if="asOf" class="as-of small" role="status">{{ asOf }}</span>
     <span class="tools">
       <WaitingList />
@@ -256,6 +256,10 @@ main:focus {
     margin-left: auto;
   }
   .tools button:last-child {
+    display: none;
+  }
+  /* The job's own head stands there. */
+  .not-on-phone {
     display: none;
   }
 }

@@ -99,7 +99,7 @@ function possible(
 }
 
 /**
- * The ways that could be taken, the suggested one first, then cheaper ones, nearest first, then
+ * The ways that could be taken, the suggested one first, then gentler ones, nearest first, then
  * others.
  */
 export function waysOf(brief: WaysBrief): Way[] {
@@ -108,17 +108,18 @@ export function waysOf(brief: WaysBrief): Way[] {
   const trace = new Trace(brief.firmValues)
   const rungs = (list: readonly ApproachId[]) => list.filter((a) => possible(a, brief, trace))
   const at = LADDER.indexOf(suggested)
-  const cheaper = rungs(LADDER.slice(0, Math.max(0, at))).reverse()
+  const gentler = rungs(LADDER.slice(0, Math.max(0, at))).reverse()
   const others = rungs([...LADDER.slice(at + 1), 'hold-over', 'blend', 'winter-green'])
     .filter((a) => a !== suggested)
     // Beside sowing what the owner wants into the sward stands killing that first.
     .sort((a, b) => (r.target ? Number(b === 'renovate') - Number(a === 'renovate') : 0))
-  // One cheaper way and one other stand among the first in any case.
-  const order = [suggested, ...cheaper.slice(0, 2), ...others, ...cheaper.slice(2)]
+  // One gentler way and one other stand among the first in any case.
+  const order = [suggested, ...gentler.slice(0, 2), ...others, ...gentler.slice(2)]
   const shown = [...new Set([suggested, chosen, ...order])]
   const place = (approach: ApproachId) =>
     order.includes(approach) ? order.indexOf(approach) : order.length
   const standing = operationsBy(brief, chosen)
+  const asked = suggested === chosen ? standing : operationsBy(brief, suggested)
   return shown
     .sort((a, b) => place(a) - place(b))
     .map((approach): Way => {
@@ -128,9 +129,10 @@ export function waysOf(brief: WaysBrief): Way[] {
         fit:
           approach === suggested
             ? 'suggested'
-            : cheaper.includes(approach)
+            : // While work has no price its hours tell which costs less.
+              own.hours < asked.hours - SAME_HOURS
               ? 'cheaper'
-              : LADDER.indexOf(approach) > at && at >= 0
+              : own.hours > asked.hours + SAME_HOURS
                 ? 'dearer'
                 : 'possible',
         hours: own.hours,
@@ -145,6 +147,9 @@ export function waysOf(brief: WaysBrief): Way[] {
       }
     })
 }
+
+/** Hours within which two ways cost the same. */
+const SAME_HOURS = 0.25
 
 /** What a way comes to on this zone, worked beside the plan and kept out of its figures. */
 function operationsBy(

@@ -15,6 +15,7 @@ import {
 } from 'vue'
 import { onBeforeRouteLeave, RouterLink, useRoute, useRouter } from 'vue-router'
 import { daysBetween, parseDay, showDay } from '@juvena/core/calendar/day'
+import { STAGES } from '@juvena/core/present/spine'
 import { linkedFigure } from '@juvena/core/present/figureLink'
 import { num } from '@juvena/core/trace/figure'
 import type { Stage } from '@juvena/core/rules/rule'
@@ -196,7 +197,7 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
         <p class="small soft">{{ headline }}</p>
       </div>
       <p v-if="customerDate" class="date">
-        must look right by<br /><b
+        must look right by <br /><b
           >{{ customerDate.day }},
           {{ customerDate.left >= 0 ? `${customerDate.left} days` : 'past' }}</b
         ><span
@@ -255,6 +256,14 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
         <span class="small">It said: {{ job.planFailure }}</span>
       </p>
       <component :is="surface" v-if="job.draft && job.plan" />
+      <button
+        v-if="job.draft && job.plan && stage < 8"
+        type="button"
+        class="act next-stage"
+        @click="go(stage + 1)"
+      >
+        Next: {{ STAGES[(stage + 1) as Stage] }}
+      </button>
       <p v-else-if="!job.planFailure" class="soft waiting">Planning…</p>
       <WorkingPanel
         v-if="job.plan && below && panelOpen && !chosen"
@@ -368,6 +377,9 @@ h1 {
 .waiting {
   padding-top: 2rem;
 }
+.next-stage {
+  display: none;
+}
 @media (max-width: 1120px) {
   .job,
   .job.wide {
@@ -427,8 +439,57 @@ h1 {
     padding: 0.2rem 0.4rem;
     font-size: 0.9375rem;
   }
+}
+/* On a phone the work comes first: head and stages take a fifth of it, and the stages stay in sight. */
+@media (max-width: 640px) {
+  .head {
+    gap: 0.15rem 0.8rem;
+    padding-top: 0.25rem;
+  }
+  .title {
+    flex: 1 1 100%;
+  }
   h1 {
-    white-space: normal;
+    font-size: 1.125rem;
+  }
+  .title p {
+    display: none;
+  }
+  .date {
+    flex: 1 1 100%;
+    font-size: 0.8125rem;
+  }
+  .date br {
+    display: none;
+  }
+  .date b {
+    font-size: 0.8125rem;
+  }
+  .buttons {
+    flex: 1 1 100%;
+    flex-wrap: nowrap;
+    white-space: nowrap;
+  }
+  .buttons .act {
+    min-height: 2.1rem;
+    padding: 0.1rem 0.5rem;
+    font-size: 0.8125rem;
+  }
+  .buttons > :last-child {
+    margin-left: auto;
+  }
+  .the-spine {
+    position: sticky;
+    top: 0;
+    z-index: 4;
+    background: var(--paper);
+    overflow: visible;
+  }
+  .next-stage {
+    display: block;
+    width: 100%;
+    margin-top: 1.2rem;
+    min-height: 2.9rem;
   }
 }
 </style>

@@ -218,6 +218,11 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
     font-weight: 700;
     color: var(--hold);
   }
+  .spine {
+    padding-bottom: 0.2rem;
+  }
+}
+@media (min-width: 641px) and (max-width: 900px) {
   .band[aria-current] .text {
     position: static;
     width: auto;

@@ -28,7 +28,14 @@ const names = (kinds: StepKind[], sown: boolean) =>
   kinds
     .filter((k) => !OPERATIONS[k].quiet)
     .map((k) => firm.say(operationName(k, sown)).toLowerCase())
-    .join(', ')
+/** The first of a list, and how many more: the rungs beside it show each. */
+const FEW = 4
+const few = (list: readonly string[]) =>
+  list.length === 0
+    ? 'nothing'
+    : list.length <= FEW + 1
+      ? list.join(', ')
+      : `${list.slice(0, FEW).join(', ')} and ${list.length - FEW} more`
 const looks = ({ badDays: days, staysOpen }: Way) =>
   staysOpen
     ? 'until it is sown'
@@ -94,13 +101,13 @@ const shown = computed(() => {
           <tr>
             <th scope="row">besides</th>
             <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
-              {{ chosen(w) ? '' : names(w.more, w.plants) || 'nothing' }}
+              {{ chosen(w) ? '' : few(names(w.more, w.plants)) }}
             </td>
           </tr>
           <tr>
             <th scope="row">leaves out</th>
             <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
-              {{ chosen(w) ? '' : names(w.less, w.plants) || 'nothing' }}
+              {{ chosen(w) ? '' : few(names(w.less, w.plants)) }}
             </td>
           </tr>
           <tr>
