@@ -256,6 +256,7 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
         <span class="small">It said: {{ job.planFailure }}</span>
       </p>
       <component :is="surface" v-if="job.draft && job.plan" />
+      <p v-else-if="!job.planFailure" class="soft waiting">Planning…</p>
       <button
         v-if="job.draft && job.plan && stage < 8"
         type="button"
@@ -264,7 +265,6 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
       >
         Next: {{ STAGES[(stage + 1) as Stage] }}
       </button>
-      <p v-else-if="!job.planFailure" class="soft waiting">Planning…</p>
       <WorkingPanel
         v-if="job.plan && below && panelOpen && !chosen"
         class="below"
