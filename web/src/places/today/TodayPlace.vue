@@ -184,7 +184,7 @@ const total = computed(() => {
         >
         {{
           tooMuch.mayWait.length
-            ? 'This can wait and still fall in its season:'
+            ? 'This can wait and still fall in its season; what comes after it moves with it:'
             : 'Nothing of it can wait: ask for a hand, or move a job by its pin.'
         }}
       </p>
