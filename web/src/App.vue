@@ -41,11 +41,14 @@ function alone(act: () => void) {
   const quiet = performance.now() - lastKey > 2 * ALONE
   if (quiet) waiting = setTimeout(act, ALONE)
 }
+/** Inputs that take no text: letters pressed on them are keys as anywhere. */
+const PRESSED = ['checkbox', 'radio', 'range', 'button', 'file']
 const inField = (target: EventTarget | null) => {
   const el = target as HTMLElement | null
   return (
     !!el &&
-    (['INPUT', 'TEXTAREA', 'SELECT'].includes(el.tagName) ||
+    ((el.tagName === 'INPUT' && !PRESSED.includes((el as HTMLInputElement).type)) ||
+      ['TEXTAREA', 'SELECT'].includes(el.tagName) ||
       el.isContentEditable ||
       el.getAttribute('role') === 'combobox')
   )

@@ -175,7 +175,7 @@ const state = computed(
             label="A barrow holds"
             kind="volume"
             :model-value="firm.draft.barrow"
-            placeholder="80 L"
+            :placeholder="firm.units === 'us' ? '3 cu ft' : '80 L'"
             :problem="problem('barrow')"
             @update:model-value="set('barrow', $event)"
           />

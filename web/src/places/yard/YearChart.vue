@@ -116,7 +116,9 @@ useChart(at, () => {
         },
       },
       {
-        ...line('−2 °C night, % of years', year.frost, ink('water'), { type: 'dashed' }),
+        ...line(`${firm.hand(-2, 'C')} night, % of years`, year.frost, ink('water'), {
+          type: 'dashed',
+        }),
         yAxisIndex: 1,
       },
       { ...line('growth of cool grass, %', year.growth.cool, ink('moss')), yAxisIndex: 1 },

@@ -301,7 +301,7 @@ const keepBoth = (step: PlannedStep) =>
             @update:model-value="form.rain = $event"
           />
           <QuantityField
-            label="Soil at 50 mm"
+            :label="`Soil at ${firm.hand(50, 'mm')}`"
             kind="temperature"
             :placeholder="firm.settings.units === 'us' ? '61 F' : '16 C'"
             :model-value="form.soil"

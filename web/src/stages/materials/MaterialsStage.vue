@@ -132,7 +132,7 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
             kind="rate"
             :model-value="job.draft?.feed?.bagRate"
             :problem="job.problemAt('feed.bagRate')"
-            hint="or what it covers: 10 kg on 400 m²"
+            :hint="`or what it covers: ${firm.units === 'us' ? '20 lb on 4,000 sq ft' : '10 kg on 400 m²'}`"
             @update:model-value="set('feed', 'bagRate', $event)"
           />
           <QuantityField

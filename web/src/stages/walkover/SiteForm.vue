@@ -148,7 +148,7 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
       </p>
       <div class="row">
         <DayField
-          :label="firm.say('First −2 °C night, median date')"
+          :label="`First ${firm.hand(-2, 'C')} night, median date`"
           yearless
           :model-value="site('frost')"
           :problem="problem('frost')"
@@ -157,7 +157,7 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           @update:model-value="setFrost($event)"
         />
         <QuantityField
-          :label="firm.say('Soil now, at 50 mm')"
+          :label="`Soil now, at ${firm.hand(50, 'mm')}`"
           kind="temperature"
           :model-value="job.draft?.site?.soilTemperature"
           :problem="problem('soilTemperature')"
@@ -269,7 +269,7 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
           kind="volume"
           :model-value="job.draft?.site?.bucket"
           :problem="problem('bucket')"
-          hint="like 10 L"
+          :hint="`like ${firm.units === 'us' ? '3 gal' : '10 L'}`"
           @update:model-value="set('bucket', $event)"
         />
         <QuantityField

@@ -23,6 +23,7 @@ import {
   WEED_IDS,
 } from '@juvena/core/reference/walkLists'
 import { labReport } from '@juvena/core/formats/labReport'
+import { useFirm } from '../../../stores/firm.ts'
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import DayField from '../../../parts/DayField.vue'
 import FieldRow from '../../../parts/FieldRow.vue'
@@ -34,6 +35,7 @@ import YesNoField from '../../../parts/YesNoField.vue'
 import SeenList from './SeenList.vue'
 
 /** The finer readings of a walk. None of them is asked for; each makes the plan surer. */
+const firm = useFirm()
 const props = defineProps<{ zone: ZoneDraft; index: number }>()
 const emit = defineEmits<{ patch: [key: string, change: Partial<ZoneDraft>] }>()
 const job = useJob()
@@ -102,7 +104,7 @@ async function labFile(event: Event) {
       @update:model-value="set('pressure', $event)"
     />
     <ChoiceField
-      label="Soil at 75 mm"
+      :label="`Soil at ${firm.hand(75, 'mm')}`"
       list
       clearable
       :options="names(DAMPS, DAMP_NAMES)"
