@@ -82,10 +82,13 @@ test('a pin is kept, flagged where it breaks the order, and lets go', async ({ p
   await expect(working(page)).not.toContainText('your pin does not agree')
   await expect(page.locator('tr.sow')).toContainText('Thu 4 Mar')
   await expect(page.locator('tr.sow')).toContainText('pinned')
-  // A Saturday may be pinned too, and seed and water stay together.
+  // The keys pass weekends, on which the firm does not work; a Saturday may be typed, and seed and
+  // water stay together.
   await page.getByRole('slider', { name: 'Day of Sow, crossed' }).press('ArrowRight')
   await expect(page.locator('tr.sow')).toContainText('Fri 5 Mar')
   await page.getByRole('slider', { name: 'Day of Sow, crossed' }).press('ArrowRight')
+  await expect(page.locator('tr.sow')).toContainText('Mon 8 Mar')
+  await field(page, 'Day').fill('6 Mar')
   await expect(page.locator('tr.sow')).toContainText('Sat 6 Mar')
   await expect(page.getByRole('row', { name: /Watering begins/ })).toContainText('Sat 6 Mar')
   await page.getByRole('button', { name: 'unpin' }).click()

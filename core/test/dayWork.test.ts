@@ -102,6 +102,10 @@ describe('what will be seen on the customer’s date', () => {
       expect([day, told]).toEqual([day, then.verdict !== 'right'])
     }
     expect(onTheDate(plan, null)).toBeNull()
+    // A date that has passed is asked about where it is entered, and nothing is planned towards it.
+    const passed = workOf({ customerDate: addDays(TODAY, -5) }).plan
+    expect(passed.notices.some((n) => n.id.endsWith('customer-date'))).toBe(false)
+    expect(passed.packages[0]!.sowDay).toBe(sow)
   })
 })
 

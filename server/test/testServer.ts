@@ -33,10 +33,11 @@ export async function testServer(
   const db = await openDatabase(onDisk ? folder : ':memory:')
   const parts = partsOver(db, folder, stoppedClock(DEMO_TODAY))
   await fill(parts)
-  const server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(
-    0,
-    '127.0.0.1',
-  )
+  // As the server itself: a connection of a busy test is not closed under it.
+  const server = createServer(
+    { keepAliveTimeout: 75_000, headersTimeout: 80_000 },
+    createApp(parts, { pages: null, loopbackOnly: true }),
+  ).listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   return {

@@ -62,6 +62,13 @@ export const weekday = (number: number): number => (((Math.round(number) + 4) % 
 /** Whether a day number is a Saturday or a Sunday. */
 export const isWeekend = (number: number): boolean => weekday(number) % 6 === 0
 
+/** The next day that is worked, a day on (1) or back (−1); any day where weekends are. */
+export function workingDay(from: Day, by: 1 | -1, weekendWork: boolean): Day {
+  let day = dayNumber(from) + by
+  while (!weekendWork && isWeekend(day)) day += by
+  return dayOf(day)
+}
+
 /** Whether a Saturday or a Sunday lies between two day numbers, in either order. */
 export function weekendBetween(a: number, b: number): boolean {
   for (let day = Math.min(a, b) + 1; day < Math.max(a, b); day++) if (isWeekend(day)) return true

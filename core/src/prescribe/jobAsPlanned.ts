@@ -10,8 +10,8 @@ import type { Notice } from '../trace/figure.ts'
 import { Trace } from '../trace/trace.ts'
 
 /**
- * A job as it is planned: with the firm's grasses only, the newest reading of its soil, and its
- * lots as they lie on the shelf today.
+ * A job as it is planned: with the firm's grasses only, the newest reading of its soil, its lots as
+ * they lie on the shelf today, and no customer's date that has passed.
  */
 export function jobAsPlanned(
   entered: Job,
@@ -21,8 +21,10 @@ export function jobAsPlanned(
   const trace = new Trace(firm.values, grasses)
   const known = onlyKnownGrasses(withProbe(entered, diary, today), grasses)
   const { job, notices } = lotsOfJob(known.job, stock, grasses, today, trace)
+  // Nothing is planned towards a day that has passed.
+  const customerDate = job.customerDate !== null && job.customerDate < today ? null : job.customerDate // prettier-ignore
   return {
-    job,
+    job: { ...job, customerDate },
     shelf: seedOnShelf(stock, grasses, today, trace.values(lotValues)),
     notices: [...known.notices, ...notices],
     trace,

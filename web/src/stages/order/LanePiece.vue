@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { addDays, dayNumber, daysBetween, isWeekend, showDay } from '@juvena/core/calendar/day'
+import { addDays, daysBetween, showDay, workingDay } from '@juvena/core/calendar/day'
 import { useFirm } from '../../stores/firm.ts'
 import type { Piece } from './lanes.ts'
 import { dayAtPlace, LINE_DAYS, placeOf } from './timeLine.ts'
@@ -42,20 +42,15 @@ function drop() {
   if (day === null) emit('open')
   else if (day !== props.piece.step.chosen) emit('move', day)
 }
-/** The next day on which the firm works, a day on or back. */
-function workingDay(from: string, by: number): string {
-  let day = addDays(from, by)
-  while (!firm.settings.weekendWork && isWeekend(dayNumber(day))) day = addDays(day, by)
-  return day
-}
 function key(event: KeyboardEvent) {
   if (event.key === 'Enter') return emit('open')
   const { chosen } = props.piece.step
-  const to = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key]
+  const to = ({ ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 } as const)[event.key]
   const week = { PageDown: -7, PageUp: 7 }[event.key]
   if ((to === undefined && week === undefined) || props.piece.done) return
   event.preventDefault()
-  const day = to === undefined ? addDays(chosen, week!) : workingDay(chosen, to)
+  const day =
+    to === undefined ? addDays(chosen, week!) : workingDay(chosen, to, firm.settings.weekendWork)
   if (day >= props.from) emit('move', day)
 }
 </script>

@@ -1,7 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { addDays, dayNumber, daysBetween, isWeekend, showDay } from '@juvena/core/calendar/day'
+import {
+  addDays,
+  dayNumber,
+  daysBetween,
+  isWeekend,
+  showDay,
+  workingDay,
+} from '@juvena/core/calendar/day'
 import type { PlannedStep } from '@juvena/core/plan/order'
+import { OPERATIONS } from '@juvena/core/reference/operations'
+import { useFirm } from '../../stores/firm.ts'
 import { isBehind } from '@juvena/core/plan/stepState'
 
 /**
@@ -10,6 +19,7 @@ import { isBehind } from '@juvena/core/plan/stepState'
  */
 const props = defineProps<{ step: PlannedStep; from: string; days: number; name: string }>()
 const emit = defineEmits<{ move: [day: string] }>()
+const firm = useFirm()
 const bar = ref<SVGSVGElement | null>(null)
 const dragged = ref<string | null>(null)
 const shown = computed(() => dragged.value ?? props.step.chosen)
@@ -34,13 +44,16 @@ function drop() {
   dragged.value = null
   if (day && day !== props.step.chosen) emit('move', day)
 }
+const STEPS: Record<string, 1 | -1> = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }
+/** By the keys from one working day to the next; evening work falls on any. */
 function key(event: KeyboardEvent) {
-  const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -7, PageUp: 7 }[
-    event.key
-  ]
-  if (by === undefined || fixed.value) return
+  const by = STEPS[event.key]
+  const week = { PageDown: -7, PageUp: 7 }[event.key]
+  if ((by === undefined && week === undefined) || fixed.value) return
   event.preventDefault()
-  emit('move', addDays(props.step.chosen, by))
+  const { chosen, kind } = props.step
+  const anyDay = firm.settings.weekendWork || OPERATIONS[kind].evening === true
+  emit('move', by === undefined ? addDays(chosen, week!) : workingDay(chosen, by, anyDay))
 }
 </script>
 

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { JobDraft } from '@juvena/core/entities/job'
 import { photosThatFit } from '@juvena/core/formats/fileSize'
 import { AIMS, AIM_NAMES, USERS, USER_NAMES } from '@juvena/core/reference/lists'
+import { parseDay, showDay } from '@juvena/core/calendar/day'
 import DayField from '../../parts/DayField.vue'
 import FieldRow from '../../parts/FieldRow.vue'
 import QuantityField from '../../parts/QuantityField.vue'
@@ -30,6 +31,14 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
   job.edit(key, (d) => {
     d[key] = value
   })
+/** A wanted day that has passed is asked about; nothing is planned towards it. */
+const past = computed(() => {
+  const typed = job.draft?.customerDate
+  const read = typed ? parseDay(typed, job.today) : null
+  return read?.ok && read.value < job.today
+    ? `${showDay(read.value, true)} has passed. By when must it look right? Leave it empty where there is no such day.`
+    : ''
+})
 </script>
 
 <template>
@@ -71,7 +80,7 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
       <DayField
         label="Must look right by"
         :model-value="job.draft?.customerDate"
-        :problem="job.problemAt('customerDate')"
+        :problem="job.problemAt('customerDate') || past"
         :today="job.today"
         @update:model-value="set('customerDate', $event)"
       />
