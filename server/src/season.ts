@@ -224,15 +224,12 @@ export function seasonKeeper({ jobs, diary, firm, planned, weather, stock, clock
         const at = site ? await weather.at(site, clock.today(stored.timeZone || null), among) : null
         return { ...job, weather: weatherOn(at, on) }
       })
-      const [from, to] = [addDays(on, -1), addDays(on, 5)]
-      const steps = await planned.openSteps(from, to)
-      const { days } = await planned.load(from, to)
+      const byDay = await planned.workByDay(addDays(on, -1), addDays(on, 5))
       return {
         jobs: await Promise.all(withWeather),
-        week: days.map(({ day, crewHours }) => ({
+        week: Array.from({ length: 7 }, (_, i) => addDays(on, i - 1)).map((day) => ({
           day,
-          steps: steps.get(day) ?? 0,
-          hours: crewHours,
+          ...(byDay.get(day) ?? { steps: 0, hours: 0 }),
         })),
       }
     },

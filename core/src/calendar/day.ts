@@ -20,7 +20,8 @@ const MONTHS = [
   'november',
   'december',
 ]
-const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
+/** Names of the days of the week, 0 Sunday to 6. */
+export const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
 
 export const isLeap = (year: number) => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0
 export const daysInMonth = (year: number, month: number) =>

@@ -1,4 +1,4 @@
-import { dayNumber, weekday, type Day } from '../calendar/day.ts'
+import { dayNumber, WEEKDAYS, weekday, type Day } from '../calendar/day.ts'
 
 /** When water may be put on, as far as a restriction in words is understood. */
 export interface Restriction {
@@ -33,7 +33,6 @@ const PARTS: [RegExp, [number, number]][] = [
   [/\bevenings?\b/, [17, 23]],
   [/\b(?:at )?nights?(?: ?time)?\b/, [20, 30]],
 ]
-const DAYS = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat']
 const DAY = String.raw`(?:sun|mon|tue|tues|wed|wednes|thu|thur|thurs|fri|sat|satur)(?:day)?s?`
 const DAY_LIST = new RegExp(`\\b${DAY}(?:\\s*(?:,|&|/|\\+|-|–|and|to|or)\\s*${DAY})*\\b`)
 const NUMBERS: Record<string, number> = { once: 1, one: 1, twice: 2, two: 2, three: 3, thrice: 3, four: 4, five: 5 } // prettier-ignore
@@ -92,8 +91,8 @@ export function readRestriction(text: string): Restriction {
 function readClause(clause: string, found: Restriction): string {
   let rest = clause.trim()
   if (/^(?:none|no restrictions?|nothing|any ?time|-+|—)$/.test(rest)) return ''
-  const barred = NO.test(rest)
   const allows = ALLOWS.test(rest)
+  const bars = NO.test(rest) && !allows
   const shut = (hours: [number, number]) => found.shut.push(hours)
   const takeOut = (pattern: RegExp, take: (match: RegExpExecArray) => boolean): void => {
     const match = pattern.exec(rest)
@@ -109,7 +108,7 @@ function readClause(clause: string, found: Restriction): string {
     takeOut(NO_SPRINKLER, () => ((found.byHand ??= 'hose'), true))
   }
   takeOut(/\b(odd|even)[- ]?(?:numbered )?(?:days?|dates?|turns?)?\b/, ([, parity]) => {
-    if (barred && !allows) found.parity = parity === 'odd' ? 'even' : 'odd'
+    if (bars) found.parity = parity === 'odd' ? 'even' : 'odd'
     else found.parity = parity as 'odd' | 'even'
     return true
   })
@@ -126,12 +125,12 @@ function readClause(clause: string, found: Restriction): string {
   })
   takeOut(/\bweek-?ends?\b|\bweek ?days?\b/, ([word]) => {
     const ends = word.startsWith('weeke') || word.startsWith('week-e')
-    found.weekdays = ends === (barred && !allows) ? [1, 2, 3, 4, 5] : [0, 6]
+    found.weekdays = ends === bars ? [1, 2, 3, 4, 5] : [0, 6]
     return true
   })
   takeOut(DAY_LIST, ([list]) => {
     const named = daysNamed(list)
-    const on = barred && !allows ? [0, 1, 2, 3, 4, 5, 6].filter((d) => !named.includes(d)) : named
+    const on = bars ? [0, 1, 2, 3, 4, 5, 6].filter((d) => !named.includes(d)) : named
     found.weekdays = bothOf(found.weekdays, on)
     return true
   })
@@ -141,8 +140,8 @@ function readClause(clause: string, found: Restriction): string {
     // "6 to 9 am": the first has the half of the second, unless that turns them round.
     let from = hourOf(a, b[2])
     if (from !== null && to !== null && a[2] === undefined && b[2] !== undefined && from > to) from = hourOf(a) // prettier-ignore
-    if (from === null || to === null || (!barred && !allows)) return false
-    shut(barred && !allows ? [from, to <= from ? to + 24 : to] : outside([from, to]))
+    if (from === null || to === null || (!bars && !allows)) return false
+    shut(bars ? [from, to <= from ? to + 24 : to] : outside([from, to]))
     return true
   })
   for (let i = 0; i < 2; i++)
@@ -150,14 +149,14 @@ function readClause(clause: string, found: Restriction): string {
       const at = hourOf(m.slice(2, 6))
       if (at === null) return false
       const sooner = ['before', 'until', 'till', 'by'].includes(m[1]!)
-      const open = barred && !allows ? !sooner : sooner
+      const open = bars ? !sooner : sooner
       shut(open ? [at, 24] : [0, at])
       return true
     })
   for (const [pattern, hours] of PARTS)
     takeOut(pattern, () => {
-      if (!barred && !allows) return false
-      shut(barred && !allows ? hours : outside(hours))
+      if (!bars && !allows) return false
+      shut(bars ? hours : outside(hours))
       return true
     })
   return rest.replace(NO, ' ').replace(FILLERS, ' ')
@@ -170,7 +169,7 @@ function daysNamed(list: string): number[] {
   const named: number[] = []
   const pieces = [...list.matchAll(new RegExp(`(-|–|\\bto\\b)?\\s*(${DAY})`, 'g'))]
   for (const [, through, name] of pieces) {
-    const day = DAYS.indexOf(name!.slice(0, 3))
+    const day = WEEKDAYS.findIndex((known) => known.toLowerCase() === name!.slice(0, 3))
     const last = named.at(-1)
     if (through && last !== undefined)
       for (let d = (last + 1) % 7; d !== day; d = (d + 1) % 7) named.push(d)
@@ -218,7 +217,6 @@ export function freeTimes(wanted: readonly string[], restriction: Restriction): 
     .map((h) => `${String(Math.floor(h)).padStart(2, '0')}:${h % 1 ? '30' : '00'}`)
 }
 
-const NAMES = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
 const clock = (hour: number) => `${String(Math.floor(hour % 24)).padStart(2, '0')}:${String(Math.round((hour % 1) * 60)).padStart(2, '0')}` // prettier-ignore
 
 /** What is understood of a restriction, in words; empty where nothing is restricted. */
@@ -234,7 +232,7 @@ export function restrictionSaid(r: Restriction): string {
 
 /** Days of the week by name: the few that are left out, or the few that are there. */
 function weekdaysSaid(weekdays: readonly number[]): string {
-  const names = (wanted: boolean) => NAMES.filter((_, d) => weekdays.includes(d) === wanted).join(', ') // prettier-ignore
+  const names = (wanted: boolean) => WEEKDAYS.filter((_, d) => weekdays.includes(d) === wanted).join(', ') // prettier-ignore
   if (weekdays.length === 0) return 'on no day'
   return weekdays.length >= 5 ? `not on ${names(false)}` : `${names(true)} only`
 }

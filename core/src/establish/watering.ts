@@ -37,6 +37,7 @@ export function planWater(brief: Brief): { water: WaterPlan | null; notices: Not
   if (zones.length === 0) return { water: null, notices: [] }
   const restriction = readRestriction(job.site.restrictions)
   const times = freeTimes(WATERING_TIMES[schools.watering], restriction)
+  const { weekdays, parity, daysAWeek } = restriction
   const says = daysSaid(restriction)
   const dose = trace.work(
     waterRules.dose,
@@ -66,9 +67,9 @@ export function planWater(brief: Brief): { water: WaterPlan | null; notices: Not
     ...whoWaters(job),
     ...restricted(restriction, times, WATERING_TIMES[schools.watering], daily),
   ]
-  const days = says ? { ...restriction, says } : null
+  const days: WaterDays | null = says ? { weekdays, parity, daysAWeek, says } : null
   return {
-    water: { times, days: days && daysOf(days), dose, zones: list, daily, tapMinutes },
+    water: { times, days, dose, zones: list, daily, tapMinutes },
     notices,
   }
 }
@@ -161,13 +162,6 @@ function waterZone(
     ],
   }
 }
-
-const daysOf = ({ weekdays, parity, daysAWeek, says }: WaterDays): WaterDays => ({
-  weekdays,
-  parity,
-  daysAWeek,
-  says,
-})
 
 /** What a restriction on watering means for the seed, and what of it is not understood. */
 function restricted(

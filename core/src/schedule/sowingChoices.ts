@@ -118,8 +118,13 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
     cutOff: dayOf(start + to),
     worth: b.worths.rank,
   })
-  const tried = (span: SeasonSpan) =>
-    schedulePackage(steps, fixed, mask(span), b.calendar, b.wishes)
+  const known = new Map<SeasonSpan, Schedule>()
+  /** The work in one season: tried once, whoever asks. */
+  const tried = (span: SeasonSpan): Schedule => {
+    const schedule = known.get(span) ?? schedulePackage(steps, fixed, mask(span), b.calendar, b.wishes) // prettier-ignore
+    known.set(span, schedule)
+    return schedule
+  }
   const offered = spans
     .map((span) => ({ span, day: firstIn(b, span) }))
     .filter((o): o is { span: SeasonSpan; day: Day } => o.day !== null)

@@ -195,17 +195,21 @@ export const plannedStore = (db: Knex) => ({
     return rows.map((r) => JSON.parse(r.work!) as DayJob)
   },
 
-  /** Open steps of all jobs, by day. */
-  async openSteps(from: string, to: string): Promise<Map<string, number>> {
+  /** Open steps of all jobs and hours of work, by day; days without work are left out. */
+  async workByDay(
+    from: string,
+    to: string,
+  ): Promise<Map<string, { steps: number; hours: number }>> {
     const rows = (await db<DayRow>('planned_days')
       .whereBetween('day', [from, to])
       .groupBy('day')
       .select('day')
-      .sum({ n: 'open' })) as {
+      .sum({ steps: 'open', hours: 'crew_hours' })) as {
       day: string
-      n: number
+      steps: number
+      hours: number
     }[]
-    return new Map(rows.map((r) => [r.day, r.n]))
+    return new Map(rows.map(({ day, steps, hours }) => [day, { steps, hours }]))
   },
 
   /**

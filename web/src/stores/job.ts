@@ -1,6 +1,7 @@
 import type { Answer } from '../../../contract/answers.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { parseDay } from '@juvena/core/calendar/day'
 import type { WeatherAtSite } from '@juvena/core/climate/weatherOn'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import type { JobDraft, ZoneDraft } from '@juvena/core/entities/job'
@@ -172,6 +173,12 @@ export const useJob = defineStore('job', () => {
   const ofZone = (zone: string | null | undefined, of: ZoneFigure): Figure | null =>
     zone ? figure(zoneFigureId(zone, of)) : null
   const problemAt = (path: string) => problems.value.find((p) => p.path === path)?.sentence ?? ''
+  /** The day it must look right by, as typed; null where none is, or it cannot be read. */
+  const customerDay = computed(() => {
+    const typed = draft.value?.customerDate
+    const read = typed ? parseDay(typed, today.value) : null
+    return read?.ok ? read.value : null
+  })
   const zones = computed<ZoneDraft[]>(() => draft.value?.zones ?? [])
 
   return {
@@ -197,6 +204,7 @@ export const useJob = defineStore('job', () => {
     bands,
     moved: marks.moved,
     zones,
+    customerDay,
     open,
     leave: saving.leave,
     edit,

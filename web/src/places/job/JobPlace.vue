@@ -148,15 +148,14 @@ const headline = computed(() => {
     .join(' · ')
 })
 const customerDate = computed(() => {
-  const typed = job.draft?.customerDate
-  const parsed = typed ? parseDay(typed, job.today) : null
-  return parsed?.ok
-    ? {
-        day: showDay(parsed.value),
-        left: daysBetween(job.today, parsed.value),
-        then: job.plan && onTheDate(job.plan, parsed.value),
-      }
-    : null
+  const day = job.customerDay
+  return (
+    day && {
+      day: showDay(day),
+      left: daysBetween(job.today, day),
+      then: job.plan && onTheDate(job.plan, day),
+    }
+  )
 })
 /** What came with a job file, counted. */
 const imported = computed(() => {

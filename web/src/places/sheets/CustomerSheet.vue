@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, provide, ref } from 'vue'
-import { parseDay, showDay } from '@juvena/core/calendar/day'
+import { showDay } from '@juvena/core/calendar/day'
 import { onTheDate } from '@juvena/core/present/onTheDate'
 import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import { zoneOf } from '@juvena/core/trace/scope'
@@ -50,11 +50,9 @@ const passed = computed(() => plan.value.notices.filter((n) => n.kind === 'seaso
 const first = computed(() => plan.value.follow.packages.find((p) => p.up.length > 0))
 const set = computed(() => plan.value.follow.packages.find((p) => p.plants && p.up.length === 0))
 const worked = computed(() => plan.value.follow.packages.filter((p) => !p.plants && p.presentable))
-const onDate = computed(() => {
-  const typed = job.draft?.customerDate
-  const read = typed ? parseDay(typed, job.today) : null
-  return read?.ok && read.value >= job.today ? onTheDate(plan.value, read.value) : null
-})
+const onDate = computed(() =>
+  job.customerDay && job.customerDay >= job.today ? onTheDate(plan.value, job.customerDay) : null,
+)
 const open = computed(() => plan.value.zones.filter((z) => z.bare?.staysOpen))
 const living = computed(() =>
   plan.value.zones.some((z) => z.sowing === 'over' || z.sowing === 'thin' || z.sowing === 'spots'),

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import type { JobDraft } from '@juvena/core/entities/job'
 import { photosThatFit } from '@juvena/core/formats/fileSize'
 import { AIMS, AIM_NAMES, USERS, USER_NAMES } from '@juvena/core/reference/lists'
-import { parseDay, showDay } from '@juvena/core/calendar/day'
+import { showDay } from '@juvena/core/calendar/day'
 import DayField from '../../parts/DayField.vue'
 import FieldRow from '../../parts/FieldRow.vue'
 import QuantityField from '../../parts/QuantityField.vue'
@@ -33,10 +33,9 @@ const set = <K extends keyof JobDraft>(key: K, value: JobDraft[K]) =>
   })
 /** A wanted day that has passed is asked about; nothing is planned towards it. */
 const past = computed(() => {
-  const typed = job.draft?.customerDate
-  const read = typed ? parseDay(typed, job.today) : null
-  return read?.ok && read.value < job.today
-    ? `${showDay(read.value, true)} has passed. By when must it look right? Leave it empty where there is no such day.`
+  const day = job.customerDay
+  return day && day < job.today
+    ? `${showDay(day, true)} has passed. By when must it look right? Leave it empty where there is no such day.`
     : ''
 })
 </script>

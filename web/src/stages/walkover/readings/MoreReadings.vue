@@ -35,9 +35,9 @@ import YesNoField from '../../../parts/YesNoField.vue'
 import SeenList from './SeenList.vue'
 
 /** The finer readings of a walk. None of them is asked for; each makes the plan surer. */
-const firm = useFirm()
 const props = defineProps<{ zone: ZoneDraft; index: number }>()
 const emit = defineEmits<{ patch: [key: string, change: Partial<ZoneDraft>] }>()
+const firm = useFirm()
 const job = useJob()
 const problem = (key: string) => job.problemAt(`zones[${props.index}].${key}`)
 const set = <K extends keyof ZoneDraft>(key: K, value: ZoneDraft[K]) =>
