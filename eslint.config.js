@@ -3,6 +3,13 @@ import vue from 'eslint-plugin-vue'
 import tseslint from 'typescript-eslint'
 import vueParser from 'vue-eslint-parser'
 
+/** `!` stands behind an index alone (`a[i]!`, `a.at(-1)!`); all else is narrowed or `sure(x)`. */
+const ONLY_BEHIND_AN_INDEX = {
+  selector:
+    "TSNonNullExpression:not([expression.type='MemberExpression'][expression.computed=true]):not([expression.type='CallExpression'][expression.callee.property.name='at'])",
+  message: 'Narrow it, or say sure(x), which throws where it is not there.',
+}
+
 export default tseslint.config(
   {
     ignores: [
@@ -22,7 +29,12 @@ export default tseslint.config(
       'vue/require-default-prop': 'off',
       'vue/multi-word-component-names': 'off',
       'vue/no-v-html': 'error',
+      'vue/no-restricted-syntax': ['error', ONLY_BEHIND_AN_INDEX],
     },
+  },
+  {
+    files: ['{core,server,web}/src/**/*.{ts,vue}', '{contract,scripts}/**/*.ts'],
+    rules: { 'no-restricted-syntax': ['error', ONLY_BEHIND_AN_INDEX] },
   },
   {
     files: ['core/src/**/*.ts'],
@@ -44,6 +56,7 @@ export default tseslint.config(
       ],
       'no-restricted-syntax': [
         'error',
+        ONLY_BEHIND_AN_INDEX,
         {
           selector: "NewExpression[callee.name='Date'][arguments.length=0]",
           message: 'The day comes in as an argument.',

@@ -1,3 +1,4 @@
+import { sure } from '../core/src/quantities/sure.ts'
 import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -151,7 +152,7 @@ try {
   const map = page.getByRole('application', { name: /Plan of the site/ })
   await map.waitFor()
   await page.waitForTimeout(2500)
-  const at = (await map.boundingBox())!
+  const at = sure(await map.boundingBox())
   console.log(
     `the plan with 60 zones, 300 shapes and a 12-megapixel photograph (kept at ${photo.width} × ${photo.height}), drawn in software:`,
   )

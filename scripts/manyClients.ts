@@ -1,3 +1,4 @@
+import { sure } from '../core/src/quantities/sure.ts'
 import { spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -226,18 +227,18 @@ else {
       const own = await together(
         `read a job, ${CLIENTS} clients`,
         (i) => `${juvena.address}/api/jobs/${some(i)}`,
-        juvena.server.pid!,
+        sure(juvena.server.pid),
       )
       const other = await together(
         'the bare route, the same',
         (i) => `${plain.address}/api/jobs/${some(i)}`,
-        plain.server.pid!,
+        sure(plain.server.pid),
       )
       console.log(`processor of a read: ${(own / other).toFixed(1)} × the bare route's (budget 3)`)
       await together(
         `season, ${CLIENTS} clients`,
         () => `${juvena.address}/api/season?from=2027-03-01&to=2027-03-04`,
-        juvena.server.pid!,
+        sure(juvena.server.pid),
         600,
       )
       await whileWorst(juvena.address)

@@ -1,3 +1,4 @@
+import { sure } from '../core/src/quantities/sure.ts'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { performance } from 'node:perf_hooks'
@@ -58,7 +59,7 @@ for (const [zones, runs] of [
   [200, 40],
 ] as const) {
   const draft = job(zones)
-  const read = readJob(draft).job!
+  const read = sure(readJob(draft).job)
   // As the page's worker plans while one field of a zone is typed into: what hangs on nothing
   // changed is kept from one plan to the next.
   const kept = new Memo()
@@ -84,9 +85,8 @@ for (const [zones, runs] of [
 
 // A season of sixty jobs of three zones at one place, planned as the season's rows are: the year of
 // the place once, each job after it.
-const sixty = Array.from(
-  { length: 60 },
-  (_, i) => readJob({ ...job(3), name: `Job ${i}`, waterer: i % 3 ? 'x' : '' }).job!,
+const sixty = Array.from({ length: 60 }, (_, i) =>
+  sure(readJob({ ...job(3), name: `Job ${i}`, waterer: i % 3 ? 'x' : '' }).job),
 )
 const board = time(() => {
   const shared = new Memo()
@@ -240,7 +240,7 @@ console.log(
  */
 const drawnJob = (shift: number): JobDraft => ({
   ...job(20),
-  zones: job(20).zones!.map((z) => ({ ...z, area: null, sunHours: null })),
+  zones: sure(job(20).zones).map((z) => ({ ...z, area: null, sunHours: null })),
   drawing: {
     shapes: Array.from({ length: 60 }, (_, i): ShapeDraft => {
       const [zone, x, y] = [i % 20, (i % 5) * 14, Math.floor((i % 20) / 5) * 14]
@@ -281,14 +281,19 @@ const drawnJob = (shift: number): JobDraft => ({
     }),
   },
 })
-const still = readJob(drawnJob(0)).job!
+const still = sure(readJob(drawnJob(0)).job)
 // As the page's worker plans: it keeps what was slow for as long as the drawing is left alone.
 const memo = new Memo()
 const again = time(() => planJob(still, { today: '2027-02-22', firm, diary: [], memo }), 100)
 let moves = 0
 const moved = time(
   () =>
-    planJob(readJob(drawnJob(++moves / 100)).job!, { today: '2027-02-22', firm, diary: [], memo }),
+    planJob(sure(readJob(drawnJob(++moves / 100)).job), {
+      today: '2027-02-22',
+      firm,
+      diary: [],
+      memo,
+    }),
   20,
 )
 console.log(

@@ -1,3 +1,4 @@
+import { sure } from '../core/src/quantities/sure.ts'
 import highsLoader from 'highs'
 import { schoolsFor, defaultFirm } from '../core/src/entities/firm.ts'
 import { readJob } from '../core/src/entities/job.ts'
@@ -32,7 +33,7 @@ const firm = defaultFirm()
 const schools = schoolsFor(firm, {})
 const trace = new Trace()
 const climate = siteClimate({
-  job: job!,
+  job: sure(job),
   today: '2027-02-01',
   schools,
   station: null,
@@ -41,14 +42,14 @@ const climate = siteClimate({
   trace,
 })
 const survey = surveySite(
-  job!,
-  growingSeason(climate, job!, trace),
+  sure(job),
+  growingSeason(climate, sure(job), trace),
   { dip: 5, levelWithin: 5, leastTilt: 1 },
   new Memo(),
 )
-const grounds = job!.zones.map((zone): FitGround => ({
+const grounds = sure(job).zones.map((zone): FitGround => ({
   r: readZone(zone, survey, trace),
-  job: job!,
+  job: sure(job),
   schools,
   season: 'cool',
   sowing: 'new',
@@ -76,7 +77,7 @@ const components = Array.from({ length: 40 }, (_, i): Component => {
     grass: grass.id,
     fit: 70 + ((i * 37) % 29),
     serves: [(i % 5) / 4, grass.spreads ? 1 : 0],
-    seeds: grass.seedsPerGram! * (0.7 + (i % 4) / 15),
+    seeds: sure(grass.seedsPerGram) * (0.7 + (i % 4) / 15),
     least: grass.share[0],
     most: grass.share[1],
     mostPlants: grass.mostPlants,
@@ -99,7 +100,7 @@ const highs = await highsLoader()
 const program = mixAsProgram(problem)
 const own = time(() => composeMix(problem), 50)
 const solver = time(() => highs.solve(program), 5)
-const [found, solved] = [composeMix(problem)!.value, highs.solve(program).ObjectiveValue]
+const [found, solved] = [sure(composeMix(problem)).value, highs.solve(program).ObjectiveValue]
 console.log(
   `exact mix over 15 grasses and 40 lots: ${told('exact mix, 15 grasses and 40 lots', own, 100)}; HiGHS on the same instance ${solver.toFixed(0)} ms (${(solver / own).toFixed(0)} ×), ${Math.abs(found - solved) < 1e-5 ? 'the same value' : `DIFFERENT: ${found} and ${solved}`}`,
 )

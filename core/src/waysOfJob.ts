@@ -1,3 +1,4 @@
+import { sure } from './quantities/sure.ts'
 import { waysOf, type Way } from './approach/ways.ts'
 import type { Job } from './entities/job.ts'
 import { jobAsPlanned } from './prescribe/jobAsPlanned.ts'
@@ -41,7 +42,7 @@ export function waysOfJob(
   const soilOf = (work: ZoneWork, own: Trace): DressingPlan | null => {
     if (!soils.has(work))
       soils.set(work, planDressing({ job, firm, schools, works: [work], trace: own }))
-    return soils.get(work)!
+    return sure(soils.get(work))
   }
   return Object.fromEntries(
     zones.map(({ r, season, findings, approach }) => [

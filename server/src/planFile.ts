@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 import { readFileSync } from 'node:fs'
 import { currencyOf, defaultFirm, firmSchema, type Firm } from '@juvena/core/entities/firm'
 import { problemsOf } from '@juvena/core/entities/problem'
@@ -25,7 +26,7 @@ if (!name || (at >= 0 && !firmName))
     'Name a job file, or - for standard input: npm run --silent plan -- examples/cold-town-autumn-overseed.json [--text] [--firm FILE]',
   ])
 
-const value = json(name!, '(whole file)')
+const value = json(sure(name), '(whole file)')
 const own = typeof value === 'object' && value !== null && 'firm' in value ? value.firm : undefined
 const firm = firmName
   ? firmOf(json(firmName, '(firm file)'))

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { Job } from '../entities/job.ts'
 import { findingOf, type Finding } from '../findings/finding.ts'
 import { startOverLine } from '../findings/findInZone.ts'
@@ -182,7 +183,7 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
  * it back. Null where too little stands to matter.
  */
 function wishFor({ r, schools, trace }: Brief): { approach: ApproachId; why: Message } | null {
-  const target = r.target!
+  const target = sure(r.target)
   if (r.wanted === null || num(r.wanted) < startOverLine(schools, trace)) return null
   const name = target.short
   if (target.newRate === null)

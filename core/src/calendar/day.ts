@@ -173,9 +173,9 @@ function toldFrom(text: string, today: Day): Day | null {
   if (t in named) return addDays(today, named[t]!)
   const span = /^(?:in\s+|\+)(\d{1,3})\s*(d|days?|w|weeks?)?$/.exec(t)
   if (span) return addDays(today, Number(span[1]) * (span[2]?.startsWith('w') ? 7 : 1))
-  const day = /^(next\s+)?([a-z]{3,9})$/.exec(t)
-  const at = day ? WEEKDAYS.findIndex((name) => name.toLowerCase() === day[2]!.slice(0, 3)) : -1
-  if (at < 0 || !LONG_WEEKDAYS[at]!.startsWith(day![2]!)) return null
+  const name = /^(?:next\s+)?([a-z]{3,9})$/.exec(t)?.[1]
+  const at = name ? LONG_WEEKDAYS.findIndex((day) => day.startsWith(name)) : -1
+  if (at < 0) return null
   const ahead = (at - weekday(dayNumber(today)) + 7) % 7
   return addDays(today, ahead === 0 ? 7 : ahead)
 }
@@ -191,22 +191,21 @@ export function parseDay(typed: string, near?: Day, order?: DayOrder): ParsedDay
   const told = near ? toldFrom(typed, near) : null
   if (told) return { ok: true, value: told }
   const p = pieces(typed) ?? (order ? inNumbers(typed, order) : null)
-  if (!p || (p.year === null && !near))
-    return {
-      ok: false,
-      sentence: `“${shown}” is not a date. Write it like 24 Apr 2027 or 2027-04-24.`,
-    }
+  const wrong = `“${shown}” is not a date. Write it like 24 Apr 2027 or 2027-04-24.`
+  if (!p) return { ok: false, sentence: wrong }
   const problem = check(p, shown)
+  if (p.year !== null)
+    return problem
+      ? { ok: false, sentence: problem }
+      : { ok: true, value: `${p.year}-${two(p.month)}-${two(p.date)}` }
+  if (!near) return { ok: false, sentence: wrong }
   if (problem) return { ok: false, sentence: problem }
-  if (p.year === null) {
-    const year = Number(near!.slice(0, 4))
-    const candidates = [year - 1, year, year + 1]
-      .filter((y) => p.date <= daysInMonth(y, p.month))
-      .map((y) => `${y}-${two(p.month)}-${two(p.date)}`)
-    candidates.sort((a, b) => Math.abs(daysBetween(near!, a)) - Math.abs(daysBetween(near!, b)))
-    return { ok: true, value: candidates[0]! }
-  }
-  return { ok: true, value: `${p.year}-${two(p.month)}-${two(p.date)}` }
+  const year = Number(near.slice(0, 4))
+  const candidates = [year - 1, year, year + 1]
+    .filter((y) => p.date <= daysInMonth(y, p.month))
+    .map((y) => `${y}-${two(p.month)}-${two(p.date)}`)
+  candidates.sort((a, b) => Math.abs(daysBetween(near, a)) - Math.abs(daysBetween(near, b)))
+  return { ok: true, value: candidates[0]! }
 }
 
 /** A typed day of the year without a year ("25 Apr"), as "MM-DD". */

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { addDays, dayNumber, dayOf, type Day } from '../calendar/day.ts'
 import type { Job } from '../entities/job.ts'
 import type { Schools } from '../reference/schools.ts'
@@ -184,7 +185,7 @@ export function siteClimate(brief: ClimateBrief): SiteClimate {
   const next = dayOf(season.frost ?? season.coldest)
   const given = { latitude: at }
   const frost = site.frost
-    ? trace.read(frostReading, JOB, next)!
+    ? sure(trace.read(frostReading, JOB, next))
     : trace.found(
         season.frost === null
           ? frostRules.seldom
@@ -248,7 +249,7 @@ function soilByDay(
     const at = known.map((w) => dayNumber(w.day) - first)
     const [begins, ends] = [at[0]!, at.at(-1)!]
     const air = new Float64Array(ends - begins + 1).fill(NaN)
-    known.forEach((w, k) => (air[at[k]! - begins] = (w.low! + w.high!) / 2))
+    known.forEach((w, k) => (air[at[k]! - begins] = (sure(w.low) + sure(w.high)) / 2))
     const { height, hollow, bent } = place.corrected
     const corrected = air.map(
       (t) => t + height + hollow / 2 - (place.basis === 'rough' ? 0 : bent / 2),

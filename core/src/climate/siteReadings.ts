@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { Day } from '../calendar/day.ts'
 import { activeEntries, type DiaryEntry } from '../entities/diary.ts'
 import type { Job } from '../entities/job.ts'
@@ -15,7 +16,10 @@ export function withProbe(job: Job, diary: readonly DiaryEntry[], today: Day): J
     null,
   )
   return newest
-    ? { ...job, site: { ...job.site, soilTemperature: newest.read!.soil, soilReadOn: newest.date } }
+    ? {
+        ...job,
+        site: { ...job.site, soilTemperature: sure(newest.read).soil, soilReadOn: newest.date },
+      }
     : job
 }
 
@@ -38,7 +42,7 @@ export function withGauge(
   )
   return [
     ...days.map((d) =>
-      read.has(d.day) ? { ...d, rain: read.get(d.day)!, gauged: true as const } : d,
+      read.has(d.day) ? { ...d, rain: sure(read.get(d.day)), gauged: true as const } : d,
     ),
     ...only,
   ].sort((a, b) => a.day.localeCompare(b.day))

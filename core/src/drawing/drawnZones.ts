@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { distanceToRun } from './shapeAt.ts'
 import { sum } from '../quantities/sum.ts'
 import { lineWidths } from '../reference/siteValues.ts'
@@ -90,7 +91,7 @@ export function measurePlan(plan: Pick<Drawing, 'shapes'>): MeasuredPlan {
   const counted = new Map<string, number>()
   const lawns = of('lawn').filter((s) => s.zone)
   const holes = [...of('bed'), ...of('building')]
-  const ids = [...new Set(lawns.map((s) => s.zone!))]
+  const ids = [...new Set(lawns.map((s) => sure(s.zone)))]
   for (const zone of ids) {
     const mine = lawns.filter((s) => s.zone === zone)
     // One plain outline is taken as it is; crossing edges, holes and several parts are put in order
@@ -103,9 +104,9 @@ export function measurePlan(plan: Pick<Drawing, 'shapes'>): MeasuredPlan {
       (area) => areaOf(area) > 1e-6,
     )
     if (whole.length === 0) continue
-    const box = boxOf(whole.flatMap((a) => a[0]!))!
+    const box = sure(boxOf(whole.flatMap((a) => a[0]!)))
     const near = holes.filter((h) => {
-      const b = boxOf(h.at[0]!)!
+      const b = sure(boxOf(h.at[0]!))
       return b.east > box.west && b.west < box.east && b.north > box.south && b.south < box.north
     })
     // Only what really lies on the lawn is cut out: clipping rounds to its own fineness, so it is
@@ -183,7 +184,7 @@ interface Marked {
 
 /** How much of a mark lies on a zone: m² of an area, m of a line; the whole where it nearly does. */
 function partOn(s: Shape, size: number, whole: readonly Area[], box: Box): number {
-  const b = boxOf(s.at.flat())!
+  const b = sure(boxOf(s.at.flat()))
   const near =
     b.east >= box.west - ON_THE_EDGE &&
     b.west <= box.east + ON_THE_EDGE &&

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import {
   Clipper,
   Clipper64,
@@ -195,7 +196,7 @@ export function splitAlong(
   const length = distance(from, to)
   if (length < 1e-9) return [[...areas], []]
   const [ux, uy] = [(to[0] - from[0]) / length, (to[1] - from[1]) / length]
-  const box = boxOf(areas.flat(2).concat([from, to]))!
+  const box = sure(boxOf(areas.flat(2).concat([from, to])))
   const far = 2 * Math.hypot(box.east - box.west, box.north - box.south) + 1
   const half = (side: 1 | -1): Area => {
     const [nx, ny] = [-uy * side * far, ux * side * far]

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { JobDraft, ZoneDraft } from '../entities/job.ts'
 import {
   SHAPE_KINDS,
@@ -98,7 +99,7 @@ export function splitInto(
   const at = (d.zones ?? []).findIndex((z) => z.id === zone)
   const lawns = lawnsOf(d, zone)
   if (at < 0 || keep.length === 0 || other.length === 0 || lawns.length === 0) return null
-  const first = d.zones![at]!
+  const first = sure(d.zones)[at]!
   Object.assign(first, { area: null, length: null, width: null, deductions: [] })
   const made = addZone(d, { ...copy(first), name: `${first.name ?? 'Lawn'}, ${name}`.slice(0, 80) })
   const by = (lawns[0]!.by ?? 'tape') as MeasuredBy
@@ -131,7 +132,7 @@ export function mergeZones(d: JobDraft, zone: string, other: string): boolean {
   for (const area of whole) addShape(d, 'lawn', area, by, { zone })
   for (const shape of shapesOf(d)) if (shape.zone === other) shape.zone = zone
   for (const level of d.drawing?.levels ?? []) if (level.zone === other) level.zone = zone
-  d.zones = d.zones!.filter((z) => z.id !== other)
+  d.zones = sure(d.zones).filter((z) => z.id !== other)
   const kept = d.zones.find((z) => z.id === zone)
   if (kept) Object.assign(kept, { area: null, length: null, width: null, deductions: [] })
   return true

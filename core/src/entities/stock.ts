@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { z } from 'zod'
 import { showNumber } from '../quantities/show.ts'
 import { day, oneOf, quantity, text } from './entry.ts'
@@ -105,7 +106,7 @@ export function labelSum(
   if (lot.parts.length === 0 || lot.parts.some((p) => p.pure === null)) return null
   if (lot.otherCrop === null && lot.weedSeed === null && lot.inert === null) return null
   const sum =
-    lot.parts.reduce((total, p) => total + p.pure!, 0) +
+    lot.parts.reduce((total, p) => total + sure(p.pure), 0) +
     (lot.otherCrop ?? 0) +
     (lot.weedSeed ?? 0) +
     (lot.inert ?? 0)

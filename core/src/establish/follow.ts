@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { addDays, dayNumber, laterDay, type Day } from '../calendar/day.ts'
 import { growthValues } from '../climate/growth.ts'
 import { mowable, mowingSeason, type MowingSeason } from '../climate/mowingSeason.ts'
@@ -252,14 +253,18 @@ function bandsOf(
   const byGrass = new Map<GrassId, Emergence>()
   const grasses = [
     ...new Set(
-      zones.flatMap((z) => z.seed!.mix.filter((m) => m.share >= WANTED_FROM).map((m) => m.grass)),
+      zones.flatMap((z) =>
+        sure(z.seed)
+          .mix.filter((m) => m.share >= WANTED_FROM)
+          .map((m) => m.grass),
+      ),
     ),
   ]
   const up = grasses.flatMap((grass) => {
     const e = emergence(trace.grass(grass), sow.chosen, p.climate.soilBefore, shares)
     if (!e) return []
     byGrass.set(grass, e)
-    const { theta, base } = trace.grass(grass).thermal!
+    const { theta, base } = sure(trace.grass(grass).thermal)
     const figure = trace.found(
       emergenceRules.band,
       scope,
@@ -298,7 +303,7 @@ function leadingGrass(zones: readonly ZonePlan[], { byGrass }: Bands): GrassId |
   const large = parts.filter((m) => m.share >= LEADS_FROM)
   return [...(large.length > 0 ? large : parts)].sort(
     (a, b) =>
-      byGrass.get(a.grass)!.half.localeCompare(byGrass.get(b.grass)!.half) ||
+      sure(byGrass.get(a.grass)).half.localeCompare(sure(byGrass.get(b.grass)).half) ||
       b.share - a.share ||
       a.grass.localeCompare(b.grass),
   )[0]?.grass
@@ -379,7 +384,9 @@ function phasesOf(
 }
 
 const largest = (zones: readonly ZonePlan[]): ZonePlan =>
-  [...zones].sort((a, b) => num(b.r.area!) - num(a.r.area!) || a.r.id.localeCompare(b.r.id))[0]!
+  [...zones].sort(
+    (a, b) => num(sure(b.r.area)) - num(sure(a.r.area)) || a.r.id.localeCompare(b.r.id),
+  )[0]!
 
 /** Whether grass stands where it is sown. */
 const livingSward = (sowing: Sowing): boolean =>
@@ -415,7 +422,7 @@ function mowBandsOf(
   const biggest = largest(zones)
   const leaf = livingSward(biggest.work.sowing) ? num(biggest.work.leaf) : null
   const { soil, start } = p.climate.soilBefore
-  const up = bands.byGrass.get(main)!
+  const up = sure(bands.byGrass.get(main))
   const bandOf = (sward: { sown: Day; leaf: number } | null) => {
     const growing = { height: num(lowest), season: plan.season, soil, start, sward }
     const { low, high } = mowBand(up, growing, trace.values(growthValues))

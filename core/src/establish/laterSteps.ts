@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { addDays, dayNumber, laterDay, type Day } from '../calendar/day.ts'
 import { mowable, type MowingSeason } from '../climate/mowingSeason.ts'
 import type { Care } from '../climate/careWindow.ts'
@@ -42,7 +43,7 @@ const INPUTS = {
 /** One rule for the day of each operation that is dated after the others, as its record says. */
 export const laterRules: Readonly<Record<string, Procedure>> = Object.fromEntries(
   kindsThat((o) => o.later).map((kind) => {
-    const { since, days, sinceSown, rule, says, steps } = OPERATIONS[kind].later!
+    const { since, days, sinceSown, rule, says, steps } = sure(OPERATIONS[kind].later)
     const of: TradeValues = {
       ...(typeof days === 'number' ? {} : { days }),
       ...(sinceSown ? { sinceSown } : {}),
@@ -373,7 +374,7 @@ function heightsSaid(
   by: NonNullable<Operation['mows']>,
   heights: PackageFollow['mow'],
 ): Message[] {
-  const zoneAt = (id: string) => p.zones.find((z) => z.r.id === zoneOf(id))!.r
+  const zoneAt = (id: string) => sure(p.zones.find((z) => z.r.id === zoneOf(id))).r
   const one = ({ zone, height }: PackageFollow['mow'][number]): Message =>
     by === 'standing' ? say`when it stands ${height}` : say`to ${zoneAt(zone).keep}`
   const worth = (h: PackageFollow['mow'][number]) =>

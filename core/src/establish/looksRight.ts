@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { addDays, daysBetween, laterDay, type Day } from '../calendar/day.ts'
 import { sownGrass } from '../climate/sowingLines.ts'
 import { daysToUse } from '../climate/sowingOdds.ts'
@@ -67,7 +68,7 @@ export function presentableFrom(
 ): { figure: Figure; notices: Notice[] } {
   // The slowest zone decides: nobody calls a lawn right while a part of it is bare.
   const leads = zones.map((z) => {
-    const grass = trace.grass(largestPart(z.seed!.mix).grass)
+    const grass = trace.grass(largestPart(sure(z.seed).mix).grass)
     const half = halfUp.get(grass.id)
     const sown = sownGrass(grass, trace)
     const shown = half ? daysBetween(sow.chosen, half) : 0

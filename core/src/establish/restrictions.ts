@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { dayNumber, WEEKDAYS, weekday, type Day } from '../calendar/day.ts'
 
 /** When water may be put on, as far as a restriction in words is understood. */
@@ -117,7 +118,7 @@ function readClause(clause: string, found: Restriction): string {
     return true
   })
   takeOut(A_WEEK, ([, times]) => {
-    const word = times!.split(' ')[0]!
+    const word = sure(times).split(' ')[0]!
     const n = NUMBERS[word] ?? Number(word)
     if (!(n >= 1 && n <= 7)) return false
     found.daysAWeek = n
@@ -169,7 +170,7 @@ function daysNamed(list: string): number[] {
   const named: number[] = []
   const pieces = [...list.matchAll(new RegExp(`(-|–|\\bto\\b)?\\s*(${DAY})`, 'g'))]
   for (const [, through, name] of pieces) {
-    const day = WEEKDAYS.findIndex((known) => known.toLowerCase() === name!.slice(0, 3))
+    const day = WEEKDAYS.findIndex((known) => known.toLowerCase() === sure(name).slice(0, 3))
     const last = named.at(-1)
     if (through && last !== undefined)
       for (let d = (last + 1) % 7; d !== day; d = (d + 1) % 7) named.push(d)

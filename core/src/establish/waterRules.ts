@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { sum } from '../quantities/sum.ts'
 import type { Schools } from '../reference/schools.ts'
 import { reading, rule, tradeValues, value, type TradeValue } from '../rules/rule.ts'
@@ -47,7 +48,7 @@ const LEFT_ON_SLOPE: readonly (readonly [number, number])[] = [
   [Infinity, 0.25],
 ]
 export const slopeIntake = (slope: number): number =>
-  LEFT_ON_SLOPE.find(([most]) => slope <= most)![1]
+  sure(LEFT_ON_SLOPE.find(([most]) => slope <= most))[1]
 
 export const waterRules = {
   bucket: rule({

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { WaterDays, WaterPlan, ZoneWater } from '../plan/follow.ts'
 import { isWatered, type Job } from '../entities/job.ts'
 import { TEXTURE_NAMES } from '../reference/lists.ts'
@@ -112,7 +113,7 @@ export function sprinklerOf(
   const counted = stations > 1 ? trace.read(waterReadings.stations, scope, stations) : null
   const precipitation =
     r.zone.precipitation === null && flow
-      ? trace.work(waterRules.fromTap, scope, { flow, area: r.area!, stations: counted ?? 1 })
+      ? trace.work(waterRules.fromTap, scope, { flow, area: sure(r.area), stations: counted ?? 1 })
       : trace.readOr(waterReadings.rate, scope, r.zone.precipitation)
   const uniformity = trace.readOr(waterReadings.uniformity, scope, r.zone.uniformity)
   return { stations, precipitation, uniformity }
@@ -134,7 +135,7 @@ function waterZone(
   const litres = trace.work(waterRules.litres, scope, {
     rate: precipitation,
     minutes,
-    area: r.area!,
+    area: sure(r.area),
   })
   const takes = r.zone.texture
     ? trace.value(intake[r.zone.texture]) * slopeIntake(num(r.slope))
@@ -225,7 +226,7 @@ function restricted(
 
 /** A sprinkler waters no less than so much ground. */
 export const tooSmallForSprinkler = (r: ZoneReadings, trace: Trace): boolean =>
-  num(r.area!) < trace.value(sprinklerValues.least)
+  num(sure(r.area)) < trace.value(sprinklerValues.least)
 
 /** Small ground, in litres a run. */
 function waterByCan(
@@ -234,7 +235,7 @@ function waterByCan(
   trace: Trace,
 ): ZoneWater {
   const litres = (need: Figure, named: { key?: string; label?: string } = {}) =>
-    trace.work(waterRules.byCan, zoneScope(r.id), { need, area: r.area! }, named)
+    trace.work(waterRules.byCan, zoneScope(r.id), { need, area: sure(r.area) }, named)
   return {
     zone: r.id,
     sprinkler: null,
@@ -265,7 +266,7 @@ function partsOf(
 /** Where nothing is noted of its sprinklers, large ground is asked how often one is moved. */
 function howManyPlaces(r: ZoneReadings, trace: Trace): Notice[] {
   const noted = r.zone.precipitation !== null || r.zone.stations !== null
-  if (noted || num(r.area!) < trace.value(splitValues.oneThrow)) return []
+  if (noted || num(sure(r.area)) < trace.value(splitValues.oneThrow)) return []
   return [
     {
       id: figureId(zoneScope(r.id), 'places'),
@@ -293,7 +294,7 @@ function puddles(
       zone: r.id,
       level: 'warn',
       title: say`${r.name}: water would puddle.`,
-      says: say`Bare ${TEXTURE_NAMES[r.zone.texture!]} here takes in ${quantity(takes!, 'mm/h')} and ${precipitation} falls. Split the runs, with a pause to soak: ${some(seedbed)} on the seedbed, ${some(growing)} while it grows on, ${some(settled)} after that.`,
+      says: say`Bare ${TEXTURE_NAMES[sure(r.zone.texture)]} here takes in ${quantity(sure(takes), 'mm/h')} and ${precipitation} falls. Split the runs, with a pause to soak: ${some(seedbed)} on the seedbed, ${some(growing)} while it grows on, ${some(settled)} after that.`,
       figure: precipitation.id,
     },
   ]
@@ -306,7 +307,7 @@ function moreThanTheTap(
   flow: Figure | null,
   trace: Trace,
 ): Notice[] {
-  const drawn = (num(precipitation) * num(r.area!)) / 60 / stations
+  const drawn = (num(precipitation) * num(sure(r.area))) / 60 / stations
   if (
     !flow ||
     r.zone.precipitation === null ||
@@ -350,8 +351,8 @@ function timeAllowed(
           stage: 7,
           level: 'hold',
           title: 'The tap cannot carry this in the time allowed.',
-          says: say`It wants ${Math.round(num(tapMinutes!))} min a day and ${Math.round(allowed)} are allowed. Water the bare ground first and the living sward second, cover the seed, or bring a tank.`,
-          figure: tapMinutes!.id,
+          says: say`It wants ${Math.round(num(sure(tapMinutes)))} min a day and ${Math.round(allowed)} are allowed. Water the bare ground first and the living sward second, cover the seed, or bring a tank.`,
+          figure: sure(tapMinutes).id,
         },
       ]
     : []
@@ -373,7 +374,7 @@ function timeAllowed(
         stage: 7,
         zone: z.zone,
         level: 'hold',
-        title: say`${zones.find((r) => r.id === z.zone)!.name}: its stations take longer than the time allowed.`,
+        title: say`${sure(zones.find((r) => r.id === z.zone)).name}: its stations take longer than the time allowed.`,
         says: say`${z.stations} stations one after another want ${Math.round(num(clock))} min a day and ${Math.round(allowed)} are allowed. Run two at once where the tap carries both, or cover the seed so that it holds its water.`,
         figure: clock.id,
       },

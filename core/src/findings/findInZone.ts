@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { FigureValue } from '../quantities/show.ts'
 import { PENETRATION_NAMES } from '../reference/lists.ts'
 import { lightLines, lightTrust } from '../reference/siteValues.ts'
@@ -128,7 +129,7 @@ function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
       }
   else if (stolonOnly(r))
     outcomes.thin = {
-      ...outcomes.thin!,
+      ...sure(outcomes.thin),
       asks: 'Fill the gaps with runners or plugs of the turf there.',
     }
   const figure = trace.work(
@@ -202,10 +203,10 @@ function firmnessFinding(r: ZoneReadings, trace: Trace): Found {
     )
   const figure = penetration
     ? trace.work(findingRules.compaction, scope, {
-        push: trace.read(findingReadings.push, scope, PENETRATION_NAMES[penetration])!,
+        push: sure(trace.read(findingReadings.push, scope, PENETRATION_NAMES[penetration])),
       })
     : trace.work(findingRules.penetrometer, scope, {
-        pressure: trace.read(findingReadings.penetrometer, scope, pressure)!,
+        pressure: sure(trace.read(findingReadings.penetrometer, scope, pressure)),
       })
   const outcomes: Record<string, Outcome> = {
     open: { verdict: 'fine', says: 'Roots find their way.', asks: 'Nothing.' },

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { WINTER_ANNUALS } from '../reference/walkLists.ts'
 import { kindsThat, type StepKind } from '../reference/operations.ts'
 import { lightLines, lightTrust } from '../reference/siteValues.ts'
@@ -132,7 +133,7 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
     }
   },
   thatch: (_, { r, trace }) => {
-    const passes = scarifyPasses(num(r.thatch!), trace)
+    const passes = scarifyPasses(num(sure(r.thatch)), trace)
     if (passes === 0) return {}
     const short: Message =
       'Warm turf with a mat is cut hard before blades: it comes back from below.'
@@ -142,7 +143,9 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
           ['cut-second', 'should', short],
         ]
       : []
-    return { wants: [['scarify', 'must', say`The mat is ${r.thatch!} deep.`, { passes }], ...cuts] }
+    return {
+      wants: [['scarify', 'must', say`The mat is ${sure(r.thatch)} deep.`, { passes }], ...cuts],
+    }
   },
   compaction: ({ word }, { r }) => {
     const hard = r.zone.penetration === 'stops'

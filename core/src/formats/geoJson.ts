@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import {
   SHAPE_KINDS,
   type Point,
@@ -174,7 +175,7 @@ export function fromGeoJson(value: unknown, origin: Origin | null): GeoJsonRead 
   }
   if (found.length === 0) return wrong(left[0] ?? 'There are no outlines in this file.')
   const all = found.flatMap((f) => f.rings.flat())
-  const middle = boxOf(all)!
+  const middle = sure(boxOf(all))
   const from = origin ?? {
     latitude: (middle.south + middle.north) / 2,
     longitude: (middle.west + middle.east) / 2,

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { parseQuantity, type UnitSystem } from '../quantities/quantity.ts'
 
 /**
@@ -89,5 +90,5 @@ export function levelHeight(typed: string, system: UnitSystem): number | null {
   const parsed = m ? parseQuantity(m[2]!, 'depth', system) : null
   if (!parsed?.ok || parsed.value < 0 || parsed.value > 20_000) return null
   const size = Math.round(parsed.value * 100) / 100
-  return m![1] && m![1] !== '+' ? -size : size
+  return sure(m)[1] && sure(m)[1] !== '+' ? -size : size
 }

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import Delaunator from 'delaunator'
 import type { Level, Point } from '../entities/drawing.ts'
 import { areaOf, distance, inside, shared, type Area } from '../drawing/geometry.ts'
@@ -324,7 +325,7 @@ function dipsOf({ grid, deviation, cellArea }: LevelSurface, dip: number): Dip[]
     const stack = [start]
     let [count, sum, deepest] = [0, 0, start]
     while (stack.length > 0) {
-      const at = stack.pop()!
+      const at = sure(stack.pop())
       count++
       sum -= deviation[at]!
       if (deviation[at]! < deviation[deepest]!) deepest = at

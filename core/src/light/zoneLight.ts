@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { quantileSorted } from 'd3-array'
 import type { Point, Drawing } from '../entities/drawing.ts'
 import { boxOf, splitAlong, areaOf, type Area } from '../drawing/geometry.ts'
@@ -95,7 +96,7 @@ export function spreadOver(areas: readonly Area[], map: LightMap): ZoneLight | n
     .map((at) => map.hours[at]!)
     .sort((a, b) => a - b)
   if (hours.length === 0) return null
-  const at = (share: number) => quantileSorted(hours, share)!
+  const at = (share: number) => sure(quantileSorted(hours, share))
   return { low: at(0.1), median: at(0.5), high: at(0.9), cells: hours.length }
 }
 

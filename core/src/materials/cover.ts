@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { Job } from '../entities/job.ts'
 import { slopeLines } from '../findings/lines.ts'
 import { COVER_NAMES, type CoverId } from '../reference/lists.ts'
@@ -33,7 +34,7 @@ export function planCover(
   const groups = new Map<CoverId, CoverPlan['zones']>()
   const notices: Notice[] = []
   for (const seed of seeds) {
-    const zone = works.find((w) => w.r.id === seed.zone)!
+    const zone = sure(works.find((w) => w.r.id === seed.zone))
     const bank = num(zone.r.slope) >= trace.value(slopeLines.bank)
     if (bank && job.cover === 'none') notices.push(nothingOverIt(zone))
     if (!plans(zone, 'cover') || job.cover === 'none') continue

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { deepValues } from '../work/burial.ts'
 import { leafRules, smotherValues } from '../work/leafRules.ts'
 import type { Firm } from '../entities/firm.ts'
@@ -197,7 +198,7 @@ function otherKindBefore({ treatments }: Job, { r }: ZoneWork, kind: DressingId)
         (t.zones.length === 0 || t.zones.includes(r.zone.id)) &&
         called(t).length > 0,
     )
-    .sort((a, b) => b.date!.localeCompare(a.date!))
+    .sort((a, b) => sure(b.date).localeCompare(sure(a.date)))
   if (!last || called(last).includes(kind)) return []
   return [
     {
@@ -205,7 +206,7 @@ function otherKindBefore({ treatments }: Job, { r }: ZoneWork, kind: DressingId)
       stage: 5,
       zone: r.zone.id,
       level: 'warn',
-      title: say`${r.name}: dressed with ${verbatim(last.product)} ${onDay(last.date!, true)}, now with ${verbatim(DRESSING_NAMES[kind])}.`,
+      title: say`${r.name}: dressed with ${verbatim(last.product)} ${onDay(sure(last.date), true)}, now with ${verbatim(DRESSING_NAMES[kind])}.`,
       says: 'Layers of different kinds hold water and roots up between them. Keep to one kind: choose the earlier one under Materials, or core through before the new one goes on.',
     },
   ]
@@ -272,7 +273,7 @@ function depthAndShare(
   const depth = r.fill
     ? r.fill.deepest
     : useLows
-      ? r.lowsDepth!
+      ? sure(r.lowsDepth)
       : trace.readOr(dressingReadings.depth, scope, blanket)
   const share = useLows
     ? (r.lowsShare ?? trace.readOr(dressingReadings.lowsShare, scope, null))
@@ -367,7 +368,7 @@ function soilInPlace(
 ): Figure {
   const scope = zoneScope(r.id)
   const blanket = job.dressing.depth ?? r.zone.operations.dress?.depth ?? null
-  if (!r.fill) return trace.work(dressingRules.volume, scope, { area: r.area!, share, depth })
+  if (!r.fill) return trace.work(dressingRules.volume, scope, { area: sure(r.area), share, depth })
   if (!blanket) return trace.work(dressingRules.fill, scope, { fill: r.fill.volume })
   trace.read(dressingReadings.blanket, scope, blanket)
   return trace.work(dressingRules.union, scope, { cells: r.fill.withBlanket(blanket) })

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { dot } from '../quantities/sum.ts'
 import type { Firm } from '../entities/firm.ts'
 import { COVER_NAMES, DRESSING_NAMES } from '../reference/lists.ts'
@@ -87,7 +88,7 @@ export function materialLines(
     ...feeds.map((feed, i) => feedLine(feed, i > 0, buying, trace)),
     ...plantLines(m.works, trace),
     ...edgingLines(m.works, trace),
-    ...(m.dressing?.lines.map((line) => dressingLine(line, m.dressing!, trace)) ?? []),
+    ...(m.dressing?.lines.map((line) => dressingLine(line, sure(m.dressing), trace)) ?? []),
     ...m.covers.map((c) => coverLine(c, trace)),
     ...m.debris.map((d) => debrisLine(d, trace)),
   ]
@@ -124,7 +125,7 @@ function bagged({
   const leftShort =
     bare !== null &&
     short > 1e-9 &&
-    short <= ((num(order) - net!) * trace.value(reserveValues.forces)) / 100
+    short <= ((num(order) - sure(net)) * trace.value(reserveValues.forces)) / 100
   const packs = leftShort ? { ...bare, left: 0 } : whole
   const figure = trace.found(
     packRule,
@@ -141,7 +142,7 @@ function bagged({
           JOB,
           {
             bags: packs.counts.map((c) => c.count),
-            prices: packs.counts.map((c) => sold.sizes.find((s) => s.size === c.size)!.price),
+            prices: packs.counts.map((c) => sure(sold.sizes.find((s) => s.size === c.size)).price),
           },
           { part: key },
         )

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 export interface Packs {
   /** Bags by what is printed on them, in their own unit. */
   counts: { size: number; count: number }[]
@@ -114,7 +115,7 @@ export function ownBags(
     priced,
     sizes: sized.map(({ size, price }) => {
       const shown = Number((size / per).toPrecision(6))
-      return { size: shown, price: priced ? price! : Math.pow(shown, exponent) }
+      return { size: shown, price: priced ? sure(price) : Math.pow(shown, exponent) }
     }),
   }
 }

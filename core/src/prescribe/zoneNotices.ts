@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { namesProduct } from '../entities/diary.ts'
 import type { Job } from '../entities/job.ts'
 import { findingOf, type Finding } from '../findings/finding.ts'
@@ -65,7 +66,7 @@ export const lateOwn = (work: ZoneWork, seed: ZoneSeed | null, weighed: Weighed)
       zone: r.zone.id,
       level: 'note',
       title: say`${r.name}: late for more ${verbatim(grass.short)}, so none is in the mix.`,
-      says: say`${verbatim(grass.name)}: ${out!}. Where the lawn should stay what it is, choose the mix yourself under Seed, or wait for its season.`,
+      says: say`${verbatim(grass.name)}: ${sure(out)}. Where the lawn should stay what it is, choose the mix yourself under Seed, or wait for its season.`,
     }))
 }
 

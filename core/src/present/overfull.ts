@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { daysBetween, type Day } from '../calendar/day.ts'
 import type { Message } from '../rules/message.ts'
 import { isBehind } from '../plan/stepState.ts'
@@ -49,13 +50,13 @@ export function overfull(
   let over = hours - capacity
   const slack = open
     .filter(({ step }) => step.state === 'planned' && step.latest !== null && step.latest > on)
-    .sort((a, b) => b.hours - a.hours || daysBetween(a.step.latest!, b.step.latest!))
+    .sort((a, b) => b.hours - a.hours || daysBetween(sure(a.step.latest), sure(b.step.latest)))
   for (const { job, step, hours: needs } of slack) {
     if (over <= 0 || mayWait.length === MOST) break
-    const until = step.latest!
+    const until = sure(step.latest)
     const roomOn =
       [...room].filter(([day, filled]) => day > on && day <= until && filled + needs <= capacity).map(([day]) => day).sort()[0] ?? null // prettier-ignore
-    if (roomOn) room.set(roomOn, room.get(roomOn)! + needs)
+    if (roomOn) room.set(roomOn, sure(room.get(roomOn)) + needs)
     mayWait.push({ job: job.id, jobName: job.name, step: step.name, hours: needs, until, roomOn })
     over -= needs
   }

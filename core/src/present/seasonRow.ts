@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { addDays, type Day } from '../calendar/day.ts'
 import type { Job } from '../entities/job.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
@@ -109,7 +110,8 @@ export function seasonRow(id: string, job: Job, plan: JobPlan): SeasonRow {
       .map((p) => laneOf(p, plan))
       .sort(
         (a, b) =>
-          Number(b.id === pack!.id) - Number(a.id === pack!.id) || a.day.localeCompare(b.day),
+          Number(b.id === sure(pack).id) - Number(a.id === sure(pack).id) ||
+          a.day.localeCompare(b.day),
       ),
     cutOff: pack ? (pack.cutOff.value as Day) : null,
     sowDay: pack?.sowDay ?? null,

@@ -1,3 +1,4 @@
+import { sure } from './sure.ts'
 /**
  * What a person types for a quantity, and what it means in the core's one set of units.
  * Each kind has a small closed grammar: a number ("12", "4,435", "3/4", "1 1/2", "1.2e3") and a
@@ -274,7 +275,7 @@ function takeNumber(text: string): { value: number; rest: string } | null {
     ? Number(whole) + Number(top) / Number(bottom)
     : num
       ? Number(num) / Number(den)
-      : Number(plain!.replaceAll(',', ''))
+      : Number(sure(plain).replaceAll(',', ''))
   return { value: sign === '-' || sign === '−' ? -value : value, rest }
 }
 
@@ -452,7 +453,7 @@ export function parseQuantity(typed: string, kind: Kind, system: UnitSystem = 'm
     const taken = takeUnit(number.rest)
     if (!taken) return wrong('has a unit that is not known here.')
     if (!(taken.unit in k.units))
-      return wrong(`is ${KINDS[kindOfUnit(taken.unit)!].name}; ${k.name} is wanted.`)
+      return wrong(`is ${KINDS[sure(kindOfUnit(taken.unit))].name}; ${k.name} is wanted.`)
     total += toInside(number.value, taken.unit, kind)
     feet = kind === 'length' && KINDS.length.units[taken.unit] === FOOT
     rest = taken.rest

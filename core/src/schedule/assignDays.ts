@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { isWeekend } from '../calendar/day.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { Message } from '../rules/message.ts'
@@ -119,7 +120,7 @@ export function linksOf(
   const links: IndexedLink[] = []
   needs.forEach((need, to) => {
     for (const link of need.links) {
-      const from = place.get(link.from)!
+      const from = sure(place.get(link.from))
       const [least, most] = link[which]
       const soft =
         which === 'better' && (link.better[0] > link.must[0] || link.better[1] < link.must[1])

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { dayNumber, daysBetween, weekendBetween, type Day } from '../calendar/day.ts'
 import { REASONS, SEASON_NAMES, type Reason } from '../climate/dayReasons.ts'
 import type { Option, PackagePlan, PlannedStep, SowingChoice } from '../plan/order.ts'
@@ -35,7 +36,7 @@ export function uncovered(
 ): Notice[] {
   const left = records.doneOf(stepRef(need, pack.id))?.uncovered ?? []
   if (left.length === 0) return []
-  const names = left.map((zone) => prescription.zones.find((z) => z.r.id === zone)!.r.name)
+  const names = left.map((zone) => sure(prescription.zones.find((z) => z.r.id === zone)).r.name)
   return [
     {
       id: figureId(stepScope(step.id), 'uncovered'),
@@ -153,7 +154,7 @@ export function labelNotice(
   )
   if (!plan.plants || holding.length === 0 || cutOff <= today) return []
   const began = holding
-    .map((w) => w.guessedFrom!)
+    .map((w) => sure(w.guessedFrom))
     .sort()
     .at(-1)!
   return [

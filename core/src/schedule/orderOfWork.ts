@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { type Day, addDays, dayNumber, dayOf, daysBetween } from '../calendar/day.ts'
 import { careRule } from '../climate/careWindow.ts'
 import { windowRules } from '../climate/sowingLines.ts'
@@ -101,7 +102,7 @@ export function orderOfWork(brief: OrderBrief): OrderOfWork {
   const tried = together && inOneCalendar(brief, inTurn, records, together)
   const best = tried && tried.worth > each.worth ? tried : each
   brief.trace.adopt(best.trace)
-  const ordered = wanted.map(({ pack }) => best.byPack.get(pack.id)!)
+  const ordered = wanted.map(({ pack }) => sure(best.byPack.get(pack.id)))
   halveBarriers(ordered.map((o) => o.plan))
   oneNotice(
     ordered.map((o) => o.plan),

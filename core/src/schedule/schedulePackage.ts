@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { dayNumber, dayOf, weekendBetween, type Day } from '../calendar/day.ts'
 import { REASONS, type DayState, type HoldReason } from '../climate/dayReasons.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
@@ -121,7 +122,7 @@ export function schedulePackage(
   if (!crowded) return first.schedule
   const usePins = pinned && first.pinsUsed
   const tight = seek(p, p.must, p.cutOff, usePins)
-  const least = tight ? Math.max(wishes.visits!, visitsIn(p, tight.chosen)) : Infinity
+  const least = tight ? Math.max(sure(wishes.visits), visitsIn(p, tight.chosen)) : Infinity
   const closer = givingUp(p, p.cutOff, usePins, (found) => visitsIn(p, found.chosen) <= least)
   const schedule = closer && finish(p, closer, { pinsUsed: first.pinsUsed, broken: first.broken })
   return schedule && schedule.visits < first.schedule.visits ? schedule : first.schedule
@@ -224,7 +225,7 @@ function packageOf(
       const next = fixed.slice(i).find((x) => x.done)?.done
       return f.done ? dayNumber(f.done) : i <= lastDone && next ? dayNumber(next) : -Infinity
     }),
-    begin: lastDone >= 0 ? Math.max(today, dayNumber(fixed[lastDone]!.done!)) : today,
+    begin: lastDone >= 0 ? Math.max(today, dayNumber(sure(fixed[lastDone]!.done))) : today,
     notBefore: fixed.map((f) => (f.notBefore ? dayNumber(f.notBefore) : -Infinity)),
     pins: fixed.map((f) => (f.pin && !f.done ? dayNumber(f.pin) : null)),
     better: linksOf(needs, anchor, 'better'),
@@ -318,7 +319,7 @@ function bestOf(
   until: number,
   at: (day: number) => Days | null,
 ): { day: number; days: Days } {
-  const worth = (day: number) => p.window.worth!(day - p.windowStart)
+  const worth = (day: number) => sure(p.window.worth)(day - p.windowStart)
   const from = worth(any.day)
   const better: { day: number; worth: number }[] = []
   for (let day = any.day + 1; day <= until; day++) {

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { Held, SowingChoice } from '../plan/order.ts'
 import { choiceValues } from '../climate/choiceValues.ts'
 import {
@@ -111,7 +112,7 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
   if (anchor.done) return { schedule: whole(), choices: [], span: null, passed: null }
   const start = dayNumber(window.start)
   const pinned =
-    anchor.pin === null ? null : spans.find((s) => inSpan(s, dayNumber(anchor.pin!) - start))
+    anchor.pin === null ? null : spans.find((s) => inSpan(s, dayNumber(sure(anchor.pin)) - start))
   const mask = ({ from, to }: SeasonSpan) => ({
     start: window.start,
     states: window.states.map((s, i): DayState => (i >= from && i <= to ? s : 'shut')),
@@ -417,7 +418,7 @@ export function oddsFor(b: OddsOf): (i: number) => SomeOdds | null {
   const known = new Map<number, DayOdds | null>()
   const at = (i: number) => {
     if (!known.has(i)) known.set(i, oddsOf(b, dayOf(start + i)))
-    return known.get(i)!
+    return sure(known.get(i))
   }
   return (i) => {
     const low = Math.floor(i / DATED_EVERY) * DATED_EVERY
@@ -521,7 +522,7 @@ function firstUsable(b: ChoiceBrief, sowDay: Day): Day | null {
 /** Why a season of poor odds is passed over for the one that is taken. */
 function betterOdds(soonest: SowingChoice, choices: readonly SowingChoice[]): Message {
   const taken = choices.find((c) => c.taken)?.odds
-  const then = say`Then ${String(soonest.odds!.value)} years in a hundred succeed`
+  const then = say`Then ${String(sure(soonest.odds).value)} years in a hundred succeed`
   return taken ? say`${then}, on the day taken ${String(taken.value)}.` : say`${then}.`
 }
 
@@ -574,7 +575,7 @@ function passedOver(
   )
     return {
       title: notAtOnce,
-      says: say`Days until then are marginal: ${REASONS[today!]}. The first good day is taken; a sooner one may be pinned.`,
+      says: say`Days until then are marginal: ${REASONS[sure(today)]}. The first good day is taken; a sooner one may be pinned.`,
     }
   const held = lastHold(b.fixed, b.steps.anchor)
   if (held && held.until > calendar.today && window.states[0] !== 'shut')

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { MOST_LIFTS } from '../reference/materialValues.ts'
 import type { CoverPlan } from '../materials/cover.ts'
 import type { DressingPlan } from '../materials/dressing.ts'
@@ -196,7 +197,7 @@ function mannerSaid(
   if (seedDepth !== null) parts.push(say`no deeper than ${quantity(seedDepth, 'mm')}`)
   if (raised) parts.push(raised)
   if (contour) parts.push('shallow, along the contour')
-  if (tool) parts.push(OPERATIONS[kind].tools![tool]!.name)
+  if (tool) parts.push(sure(OPERATIONS[kind].tools)[tool]!.name)
   return joined(parts, ', ')
 }
 
@@ -325,7 +326,7 @@ export function laterSteps(pack: WorkPackage, brief: StepBrief): StepNeed[] {
  * a quick cover needs no mending, and laid turf no seed.
  */
 function decidesIn({ kind: pack }: WorkPackage, kind: StepKind, shares: readonly Share[]): boolean {
-  const { yes, no } = OPERATIONS[kind].look!
+  const { yes, no } = sure(OPERATIONS[kind].look)
   return [...yes.does, ...no.does]
     .filter(isStepKind)
     .every(
@@ -337,7 +338,7 @@ function decidesIn({ kind: pack }: WorkPackage, kind: StepKind, shares: readonly
 
 /** A look with what each answer leads to, and the looks after it where it is taken again. */
 function looksOf(kind: StepKind, shares: readonly Share[], brief: StepBrief): StepNeed[] {
-  const { yes, no, part: first } = OPERATIONS[kind].look!
+  const { yes, no, part: first } = sure(OPERATIONS[kind].look)
   const times = Math.max(1, yes.again ?? 1, no.again ?? 1)
   const needs: StepNeed[] = []
   for (let i = 1; i <= times; i++) {

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { addDays, daysBetween, type Day } from '../calendar/day.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { PlannedStep } from '../plan/order.ts'
@@ -88,7 +89,11 @@ function against(
   const [blades, sprayed, cutsHard] = [held === 'opens', held === 'sprays', held === 'cuts-hard']
   if (blades || held === 'wheels') {
     const rain =
-      here.rain >= v.wetDay ? here.rain : (before?.rain ?? 0) >= v.wetBefore ? before!.rain : null
+      here.rain >= v.wetDay
+        ? here.rain
+        : (before?.rain ?? 0) >= v.wetBefore
+          ? sure(before).rain
+          : null
     if (rain !== null)
       return {
         key: 'wet',

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { Option, SowingChoice } from '../plan/order.ts'
 import { addDays, dayNumber, dayOf } from '../calendar/day.ts'
 import { leadValues, WANTED_FROM } from '../climate/sowingLines.ts'
@@ -74,7 +75,7 @@ function verdictOf(m: Misfit): Message {
   const cut = onDay(m.window.cutOff)
   if (isPast(m)) return say`Too late: the last day to sow this was ${cut}.`
   if (isWaiting(m))
-    return say`Too late: seed is not safe before ${onDay(seedFrom(m)!)}, and the last day to sow is ${cut}.`
+    return say`Too late: seed is not safe before ${onDay(sure(seedFrom(m)))}, and the last day to sow is ${cut}.`
   const odds = m.choices.find((c) => c.odds)?.odds
   if (m.schedule.sowDay <= m.window.cutOff)
     return odds

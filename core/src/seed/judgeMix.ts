@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { Notice } from '../trace/figure.ts'
 import { quantity, say, type Message } from '../rules/message.ts'
 import { figureId, zoneScope } from '../trace/scope.ts'
@@ -140,7 +141,7 @@ function wrongWith(
     (sum, p) => sum + p.share * bag(p.grass).pls * (trace.grass(p.grass).seedsPerGram ?? 0),
     0,
   )
-  const own = parts.find((p) => p.grass === g.id)!
+  const own = sure(parts.find((p) => p.grass === g.id))
   const plants = (100 * own.share * bag(g.id).pls * (g.seedsPerGram ?? 0)) / all
   if (parts.length > 1 && plants > g.mostPlants + 0.5)
     return {

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { PlaceYear } from '../climate/placeYear.ts'
 import { slopeLines } from '../findings/lines.ts'
 import { kindOf, middle, type Grass, type GrassId } from '../reference/grasses.ts'
@@ -220,7 +221,7 @@ export function suggestMix(brief: MixBrief): Mix {
       left: leftOut(byScore, foreign),
       nothing: nothingFits(brief, byScore, foreign),
     }
-  const taken = best.parts.map((p) => fits.find((f) => f.grass.id === p.component.grass)!)
+  const taken = best.parts.map((p) => sure(fits.find((f) => f.grass.id === p.component.grass)))
   const used = new Set(taken.map((f) => f.grass.id))
   const left = leftOut(
     byScore.filter((f) => !used.has(f.grass.id)),
@@ -397,7 +398,8 @@ function reasonOf(
       )
       return others < need.enough && parts[index]!.component.serves[j]! > 0.3
     })
-    if (lacking === 0) return say`shows in ${quantity(grass.days![0], 'd')} and holds the ground`
+    if (lacking === 0)
+      return say`shows in ${quantity(sure(grass.days)[0], 'd')} and holds the ground`
     if (lacking === 1) return 'knits bare spots together'
   }
   const average = (part: FitPart) => {
@@ -419,7 +421,7 @@ function limitOf(
   step: number,
 ): { limit?: Message } {
   if (parts.length < 2) return {}
-  const share = parts.find((p) => p.component === c)!.share
+  const share = sure(parts.find((p) => p.component === c)).share
   const more = parts.map((p) => p.share + (p.component === c ? step : 0))
   const set = parts.map((p) => p.component)
   if (c.mostPlants < 100 && !withinPlants(set, more))
@@ -505,7 +507,7 @@ export function seedIsNoWay(brief: MixBrief, healing: number): Message | null {
     r.present.every((g) => kindOf(g) === kindOf(first) && g.spreads && !g.passing)
   const own = pure ? weighed.fits.find((f) => f.grass.id === first.id) : undefined
   if (!own?.late || r.wanted === null || num(r.wanted) < healing) return null
-  return say`It is too late for more of ${verbatim(first!.short)}: ${own.out!}. It closes gaps by its own runners, and a stranger among it would show for years.`
+  return say`It is too late for more of ${verbatim(sure(first).short)}: ${sure(own.out)}. It closes gaps by its own runners, and a stranger among it would show for years.`
 }
 
 /**

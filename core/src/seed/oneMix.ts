@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import { composeMix, valueOf, type Component, type MixProblem } from './composeMix.ts'
 import { mixKey, sharesOf, type Shares } from './mix.ts'
@@ -36,7 +37,7 @@ export function oneMix(zones: readonly MixedZone[]): OneMix | null {
     ...first,
     components: shared.map((c): Component => ({
       ...c,
-      fit: mean((z) => inZone(z, c.grass)!.fit),
+      fit: mean((z) => sure(inZone(z, c.grass)).fit),
       // Needs that all zones have come first in each problem: showing soon, knitting.
       serves: c.serves.slice(0, SHARED_NEEDS),
     })),
@@ -57,7 +58,7 @@ export function oneMix(zones: readonly MixedZone[]): OneMix | null {
     given: zones.flatMap((z) =>
       z.best
         .filter((p) => !shared.some((c) => c.grass === p.grass))
-        .map((p) => ({ grass: p.grass, by: zones.find((o) => !inZone(o, p.grass))!.zone })),
+        .map((p) => ({ grass: p.grass, by: sure(zones.find((o) => !inZone(o, p.grass))).zone })),
     ),
   }
 }
@@ -65,7 +66,7 @@ const SHARED_NEEDS = 2
 
 /** Points of a mix in a zone. */
 function worth({ problem }: MixedZone, parts: readonly Shares[]): number {
-  const set = parts.map((p) => problem.components.find((c) => c.grass === p.grass)!)
+  const set = parts.map((p) => sure(problem.components.find((c) => c.grass === p.grass)))
   const shares = parts.map((p) => p.share)
   return valueOf(problem, set, shares)
 }

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { Firm } from '../entities/firm.ts'
 import { firmSettings } from '../firm/firmSettings.ts'
 import type { GrassId } from '../reference/grasses.ts'
@@ -116,13 +117,13 @@ export function nextStrip(
   if (settingFor(rate, strips)) return null
   const tried = [...strips].sort((a, b) => Math.abs(a.rate - rate) - Math.abs(b.rate - rate))
   const [near] = tried
-  const other = tried.find((s) => s.setting !== near!.setting && s.rate !== near!.rate)
+  const other = tried.find((s) => s.setting !== sure(near).setting && s.rate !== sure(near).rate)
   const slope = other
-    ? (near!.rate - other.rate) / (near!.setting - other.setting)
-    : near!.rate / Math.max(near!.setting, 1e-9)
+    ? (sure(near).rate - other.rate) / (sure(near).setting - other.setting)
+    : sure(near).rate / Math.max(sure(near).setting, 1e-9)
   if (!(slope > 0)) return 'any'
   // A little beyond, so that the strips lie on both sides.
-  return { setting: Math.max(0, near!.setting + (1.1 * (rate - near!.rate)) / slope) }
+  return { setting: Math.max(0, sure(near).setting + (1.1 * (rate - sure(near).rate)) / slope) }
 }
 
 /**

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { middle } from '../reference/grasses.ts'
 import { SOWING_NAMES, type Sowing } from '../reference/lists.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
@@ -47,7 +48,9 @@ export function ratesOf(work: ZoneWork, sown: Sown, trace: Trace): Rates {
   }
   const { rate: usual } = tableRate(work, sown, 'seed.rate-usual', trace)
   const override = { instead: usual.value, unit: usual.unit }
-  const rate = trace.read(seedReadings.own, scope, zone.seedRate, { key: 'seed.rate', override })!
+  const rate = sure(
+    trace.read(seedReadings.own, scope, zone.seedRate, { key: 'seed.rate', override }),
+  )
   const ofPls = zone.seedRateOf === 'pls'
   const bulk = ofPls
     ? trace.work(seedRules.ownPls, scope, { rate, pls: sown.pls })
@@ -157,7 +160,7 @@ export function onBareGround(
   if (!r.patches && (!r.bare || num(r.bare) < bareLeast)) return null
   const scope = zoneScope(r.id)
   const ground =
-    r.patches ?? trace.work(seedRules.bareGround, scope, { area: r.area, bare: r.bare! })
+    r.patches ?? trace.work(seedRules.bareGround, scope, { area: r.area, bare: sure(r.bare) })
   const more = trace.work(seedRules.bareRate, scope, { bulk, rate, asNew })
   if (num(ground) * num(more) < LEAST_WEIGHED) return null
   const kg = trace.work(seedRules.bareKg, scope, { ground, rate: more })
@@ -197,7 +200,7 @@ export function expected(
   const usual = trace.value(bagValues.usual)
   const over = OVER.includes(work.sowing)
   const rates = parts.map((p) => trace.grass(p.grass)[over ? 'overseedRate' : 'newRate']!)
-  const seeds = parts.map((p) => trace.grass(p.grass).seedsPerGram!)
+  const seeds = parts.map((p) => sure(trace.grass(p.grass).seedsPerGram))
   const low = rates.map(([l]) => l)
   const high = rates.map(([, h]) => h)
   const at = (rate: readonly number[]) =>

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Job } from '../entities/job.ts'
 import { standInLight, type StandInLight } from './inLight.ts'
@@ -72,7 +73,7 @@ const ofGrass = (lots: Lots, grass: GrassId): Lots => lots.filter((l) => l.grass
 function weightsOf(lots: Lots): number[] {
   const weighed = lots.every((lot) => lot.amount !== null)
   const all = lots.reduce((sum, lot) => sum + (lot.amount ?? 0), 0)
-  return lots.map((lot) => (weighed ? (100 * lot.amount!) / all : 100 / lots.length))
+  return lots.map((lot) => (weighed ? (100 * sure(lot.amount)) / all : 100 / lots.length))
 }
 
 /**
@@ -99,8 +100,8 @@ export function bagOf(grass: GrassId, lots: Lots, shelf: readonly BagOnShelf[], 
   const pls = (lot: Lot | null): number =>
     seedRules.pls.compute(
       {
-        purity: lot?.purity ?? trace.value(purity.otherwise!),
-        germination: lot?.germination ?? trace.value(germination.otherwise!),
+        purity: lot?.purity ?? trace.value(sure(purity.otherwise)),
+        germination: lot?.germination ?? trace.value(sure(germination.otherwise)),
       },
       {},
     ) as number
@@ -163,7 +164,7 @@ export function seedZone(brief: SeedBrief): ZoneSeed | null {
   const totalShare = parts.reduce((sum, p) => sum + p.share, 0) || 1
   const weight = parts.map((p) => (100 * p.share) / totalShare)
   const pls = parts.map((p) => plsOf(p.grass, lots, trace))
-  const seeds = parts.map((p) => trace.grass(p.grass).seedsPerGram!)
+  const seeds = parts.map((p) => sure(trace.grass(p.grass).seedsPerGram))
   const mixPls = trace.work(
     seedRules.mixPls,
     scope,

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { Job } from '../entities/job.ts'
 import type { MixPart } from './mix.ts'
 import { num, type Figure } from '../trace/figure.ts'
@@ -28,12 +29,12 @@ export function seedUse(
     return mix.flatMap((part): SeedUse[] => {
       const mine = lots.filter((l) => l.grass === part.grass)
       const weighed = mine.every((l) => l.amount !== null)
-      const all = weighed ? mine.reduce((sum, l) => sum + l.amount!, 0) : mine.length
+      const all = weighed ? mine.reduce((sum, l) => sum + sure(l.amount), 0) : mine.length
       return mine.map((l) => ({
         lot: l.id,
         stock: l.stock,
         zone,
-        kg: tenGrams((num(kg) * part.share * (weighed ? l.amount! : 1)) / total / all),
+        kg: tenGrams((num(kg) * part.share * (weighed ? sure(l.amount) : 1)) / total / all),
       }))
     })
   })

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { coverLines } from '../findings/lines.ts'
 import { kindOf, type GrassId, type GrassTable } from '../reference/grasses.ts'
 import type { BagOnShelf } from '../stock/seedOnShelf.ts'
@@ -61,8 +62,8 @@ export function whatLeads(
   const present = r.present.filter((g) => g.season === ground.season && !g.passing)
   const free = (says: Message): Leading => ({ only: null, says })
   if (r.target) {
-    const wished = fits.filter((f) => kindOf(f.grass) === kindOf(r.target!))
-    const [own] = wished.filter((f) => f.grass.id === r.target!.id)
+    const wished = fits.filter((f) => kindOf(f.grass) === kindOf(sure(r.target)))
+    const [own] = wished.filter((f) => f.grass.id === sure(r.target).id)
     if (wished.some((f) => f.out === null))
       return {
         only: new Set(wished.filter((f) => f.out === null).map((f) => f.grass.id)),

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { FigureValue, Unit } from '../quantities/show.ts'
 import { GRASSES, type Grass, type GrassId, type GrassTable } from '../reference/grasses.ts'
 import { weaker, type EvidenceLevel } from '../rules/evidence.ts'
@@ -216,7 +217,7 @@ export class Trace {
    * assume.
    */
   readOr(by: Reading, scope: Scope, typed: FigureValue | null, extra: Extra = {}): Figure {
-    if (typed !== null) return this.read(by, scope, typed, extra)!
+    if (typed !== null) return sure(this.read(by, scope, typed, extra))
     if (!by.otherwise) throw new Error(`${by.id} has nothing to assume`)
     return this.keep(
       by,

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { Drawing, Level, Point } from '../entities/drawing.ts'
 import type { PartlyOn } from '../drawing/drawnZones.ts'
 import { isMixed, type TwoLights } from '../light/zoneLight.ts'
@@ -154,7 +155,7 @@ export function surveyNotices(
 
 /** A mark off the lawn or across its edge: what of it counts. */
 function partlyOn({ shape, unit, on, whole }: PartlyOn, drawing: Drawing): Notice {
-  const s = drawing.shapes.find((x) => x.id === shape)!
+  const s = sure(drawing.shapes.find((x) => x.id === shape))
   const name = verbatim(s.name || MARK_NAMES[s.kind] || 'A mark')
   return on > 0
     ? {

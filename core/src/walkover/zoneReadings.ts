@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { Day } from '../calendar/day.ts'
 import type { Zone } from '../entities/job.ts'
 import { MEASURED_BY_NAMES } from '../entities/drawing.ts'
@@ -125,7 +126,8 @@ export function readZone(
         : wornTyped(zone, trace),
     trenchGround:
       trenched > 0 ? trace.work(surveyRules.trenchGround, scope, { trenches: trenched }) : null,
-    patches: drawn && drawn.patches.area > 0 ? figureOf(trace, surveyRules.patches, scope)! : null,
+    patches:
+      drawn && drawn.patches.area > 0 ? sure(figureOf(trace, surveyRules.patches, scope)) : null,
   }
 }
 
@@ -286,11 +288,11 @@ function areaOfZone(zone: Zone, survey: SiteSurvey, slope: Figure, trace: Trace)
   let figure: Figure | null
   let error = zone.by ? margin90(TYPED_AREA_ERROR[zone.by]) : 0
   if (!typed && flat) {
-    const level = drawn!.by === 'tape' || drawn!.by === 'pacing' || num(slope) === 0
+    const level = sure(drawn).by === 'tape' || sure(drawn).by === 'pacing' || num(slope) === 0
     figure = level
       ? trace.work(surveyRules.whole, scope, { measured: flat })
       : trace.work(surveyRules.sloped, scope, { plan: flat, slope })
-    error = drawn!.error / drawn!.area
+    error = sure(drawn).error / sure(drawn).area
   } else figure = netOfDeductions(zone, typed ?? rectangleOf(zone, trace), trace)
   const errorFigure =
     figure && error > 0
@@ -302,8 +304,8 @@ function areaOfZone(zone: Zone, survey: SiteSurvey, slope: Figure, trace: Trace)
 function rectangleOf(zone: Zone, trace: Trace): Figure | null {
   const scope = zoneScope(zone.id)
   if (zone.length === null || zone.width === null) return null
-  const length = trace.read(readings.length, scope, zone.length)!
-  const width = trace.read(readings.width, scope, zone.width)!
+  const length = sure(trace.read(readings.length, scope, zone.length))
+  const width = sure(trace.read(readings.width, scope, zone.width))
   return trace.work(surveyRules.rectangle, scope, { length, width })
 }
 

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { Ask, Forbid, Strength } from '../findings/asks.ts'
 import { findingOf } from '../findings/finding.ts'
 import { coverLines } from '../findings/lines.ts'
@@ -59,13 +60,13 @@ function schoolAsks({ r, schools, trace }: WorkBrief, asked: ReadonlySet<StepKin
   const weedy = r.weeds !== null && num(r.weeds) >= trace.value(coverLines.weedy)
   return [
     ...(schools.weeds === 'spray-then-sow' && weedy
-      ? [ask('spray', 'school', 'spray, then sow', say`${r.weeds!} is under weeds.`)]
+      ? [ask('spray', 'school', 'spray, then sow', say`${sure(r.weeds)} is under weeds.`)]
       : []),
     ...(schools.weeds === 'safe-at-seeding' && weedy
-      ? [ask('seed-safe', 'school', 'safe at seeding', say`${r.weeds!} is under weeds.`)]
+      ? [ask('seed-safe', 'school', 'safe at seeding', say`${sure(r.weeds)} is under weeds.`)]
       : []),
     ...(schools.weeds === 'after-mows' && weedy
-      ? [ask('spray-later', 'school', 'seed, then spray', say`${r.weeds!} is under weeds.`)]
+      ? [ask('spray-later', 'school', 'seed, then spray', say`${sure(r.weeds)} is under weeds.`)]
       : []),
     ...(schools.tines === 'solid' && asked.has('core')
       ? [

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { coverLines } from '../findings/lines.ts'
 import { sum } from '../quantities/sum.ts'
 import type { Sowing } from '../reference/lists.ts'
@@ -154,7 +155,7 @@ export function sownGround(
   if (!r.area || sowing === 'none' || sowing === 'turf') return null
   const scope = zoneScope(r.id)
   const part = (share: Figure | number) =>
-    trace.work(groundRules.part, scope, { area: r.area!, share })
+    trace.work(groundRules.part, scope, { area: sure(r.area), share })
   if (fill !== null) return part(fill)
   if (sowing === 'spots' && repairs.length > 0)
     return trace.work(groundRules.spots, scope, { area: r.area, bare: r.bare ?? 0, repairs })
@@ -181,7 +182,7 @@ export function groundOf(
   part: boolean,
   trace: Trace,
 ): Figure {
-  const area = r.area!
+  const area = sure(r.area)
   const scope = zoneScope(r.id)
   const share = (of: Figure | number) =>
     trace.work(groundRules.share, scope, { area, share: of }, { part: operation })

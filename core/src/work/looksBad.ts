@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import type { Job } from '../entities/job.ts'
 import { thatchLines } from '../findings/lines.ts'
 import { OPERATIONS } from '../reference/operations.ts'
@@ -46,7 +47,7 @@ function neglected(
       (t) =>
         t.kind === 'scarified' && t.date && (t.zones.length === 0 || t.zones.includes(r.zone.id)),
     )
-    .map((t) => Date.parse(t.date!))
+    .map((t) => Date.parse(sure(t.date)))
   const walked = job.walked ? Date.parse(job.walked) : null
   if (last.length > 0 && walked !== null) return walked - Math.max(...last) > YEARLY * 86_400_000
   return r.thatch !== null && num(r.thatch) > trace.value(thatchLines.deep)

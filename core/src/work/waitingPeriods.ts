@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { addDays, laterDay, type Day } from '../calendar/day.ts'
 import type { Job, Zone } from '../entities/job.ts'
 import { lagValues, treatmentWaits } from '../reference/lagValues.ts'
@@ -188,7 +189,9 @@ function waitOf(t: Treatment & { date: Day }, today: Day, all: Collected, trace:
       title: say`The ${name} is dated ${onDay(t.date, true)}, which is still to come.`,
       says: 'History is what has been done. Check the date.',
     })
-  const date = trace.read(treatmentReadings.date, scope, t.date, { label: say`Put down: ${name}` })!
+  const date = sure(
+    trace.read(treatmentReadings.date, scope, t.date, { label: say`Put down: ${name}` }),
+  )
   const days = t.waitDays ?? usualDays(t.kind, trace)
   if (days > 0) {
     const until = seedSafeFrom(t, days, date, scope, trace)
@@ -215,7 +218,7 @@ const seedlingsHold = (t: Treatment, until: Figure): Notice => ({
   id: `treatment:${t.id}.seedlings`,
   stage: 6,
   level: 'warn',
-  title: say`Seeded ${onDay(t.date!)}: no tines or blades there before ${onDay(until.value as Day)}.`,
+  title: say`Seeded ${onDay(sure(t.date))}: no tines or blades there before ${onDay(until.value as Day)}.`,
   says: 'Young seedlings are torn out. Feed, clippers and hand tools may go on; other ground does not wait.',
   figure: until.id,
 })
@@ -232,7 +235,7 @@ function seedSafeFrom(
       ? trace.table(usualWait, scope, days, {
           label: say`Usual wait: ${TREATMENT_KINDS[t.kind].name}`,
         })
-      : trace.read(treatmentReadings.wait, scope, days)!
+      : sure(trace.read(treatmentReadings.wait, scope, days))
   return trace.work(
     waitRules.until,
     scope,

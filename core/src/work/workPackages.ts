@@ -88,7 +88,8 @@ function piecesOf(work: ZoneWork): Piece[] {
     }
     const { later } = OPERATIONS[o.operation]
     // What is dated from another operation belongs to its piece of work.
-    const after = later?.since === 'work' && isStepKind(later.of!) ? later.of : o.operation
+    const dated = later?.since === 'work' ? later.of : undefined
+    const after = dated && isStepKind(dated) ? dated : o.operation
     const kind = pieceOf(after, work)
     const of = kind === 'due' ? `${kind}-${after}` : kind
     const piece = pieces.get(of) ?? { kind, of, operations: [] }

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { isWatered } from '../entities/job.ts'
 import type { Sowing } from '../reference/lists.ts'
 import { stolonOnly } from '../findings/findingAsks.ts'
@@ -64,7 +65,7 @@ export function zoneWork(brief: WorkBrief): ZoneWork {
       .map(({ operation, asks, reason, yours, barred }) => ({
         operation,
         asks,
-        reason: reason!,
+        reason: sure(reason),
         yours,
         barred,
       })),

@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 import { siteClimate } from '@juvena/core/climate/siteClimate'
 import type { WeatherAtSite } from '@juvena/core/climate/weatherOn'
 import type { Firm } from '@juvena/core/entities/firm'
@@ -76,7 +77,11 @@ export function yearRoutes({
           const { latitude, longitude, elevation, normals: _ } = found.summary.station
           const site = { latitude, longitude, elevation, station: stored.id }
           return {
-            send: yearOf(readJob({ name: found.summary.station.name, site }).job!, found, settings),
+            send: yearOf(
+              sure(readJob({ name: found.summary.station.name, site }).job),
+              found,
+              settings,
+            ),
           }
         }
         const stored = typeof req.query.job === 'string' ? await jobs.get(req.query.job) : null

@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 import Database from 'better-sqlite3'
 import {
   existsSync,
@@ -130,7 +131,7 @@ export function contentsOf(path: string): BackupContents | string {
       { made_at: string; photographs: number } | undefined
     if (!made) return `${path} was not finished. Choose another backup.`
     const count = (table: string) =>
-      (db!.prepare(`SELECT count(*) AS n FROM ${table}`).get() as { n: number }).n
+      (sure(db).prepare(`SELECT count(*) AS n FROM ${table}`).get() as { n: number }).n
     return {
       madeAt: made.made_at,
       jobs: count('jobs'),

@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
 import { asOne } from './transaction.ts'
@@ -196,7 +197,7 @@ export const jobStore = (db: Knex) => ({
       if (!found) return { missing: true }
       if (found.version > JOB_VERSION) throw new UnreadableJob(id, 'newer')
       if (found.revision !== revision) {
-        const held = (await trx<Row>('jobs').where({ id }).first())!
+        const held = sure(await trx<Row>('jobs').where({ id }).first())
         return held.body === body && held.put_away_at === null
           ? { saved: summary(held) }
           : { conflict: fromRow(held) }
@@ -225,7 +226,7 @@ export const jobStore = (db: Knex) => ({
         await touchPlan(
           trx,
           id,
-          (await trx<Row>('jobs').where({ id }).select('time_zone').first())!.time_zone,
+          sure(await trx<Row>('jobs').where({ id }).select('time_zone').first()).time_zone,
         )
       else await forgetPlan(trx, id)
       return true

@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 import type { Knex } from 'knex'
 import { asOne } from './transaction.ts'
 import { addDays } from '@juvena/core/calendar/day'
@@ -192,7 +193,7 @@ export const plannedStore = (db: Knex) => ({
       .whereNotNull('work')
       .orderByRaw('sow_day IS NULL, sow_day, job_id')
       .select('work')
-    return rows.map((r) => JSON.parse(r.work!) as DayJob)
+    return rows.map((r) => JSON.parse(sure(r.work)) as DayJob)
   },
 
   /** Open steps of all jobs and hours of work, by day; days without work are left out. */
@@ -240,7 +241,7 @@ export const plannedStore = (db: Knex) => ({
 
   async seed(): Promise<SeedWanted[]> {
     const rows = await db<Row>('planned').whereNotNull('seed').orderBy('job_id').select('seed')
-    return rows.flatMap((r) => JSON.parse(r.seed!) as SeedWanted[])
+    return rows.flatMap((r) => JSON.parse(sure(r.seed)) as SeedWanted[])
   },
 
   /** By rule, the jobs whose plans go by it. */

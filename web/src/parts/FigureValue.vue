@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, inject } from 'vue'
 import type { Unit } from '@juvena/core/quantities/show'
 import type { Figure } from '@juvena/core/trace/figure'
@@ -41,7 +42,7 @@ const year = computed(() => otherYear(figure.value, job.today))
 const was = computed(() => {
   const f = figure.value
   if (!f || !job.moved.has(f.id)) return ''
-  return firm.hand(job.moved.get(f.id)!, f.unit as Unit)
+  return firm.hand(sure(job.moved.get(f.id)), f.unit as Unit)
 })
 const name = computed(() => firm.say(props.label ?? figure.value?.label ?? 'Figure'))
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import type { Answer } from '../../../contract/answers.ts'
 import { ElDialog, ElInput } from 'element-plus'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
@@ -63,7 +64,12 @@ const all = computed<Found[]>(() => {
         go: () => router.push(`${here}/${STAGE_WORDS[Number(stage) as Stage]}`),
       })
     for (const a of ACTIONS)
-      list.push({ what: 'do', name: a.name, also: a.also, go: () => router.push(a.to(job.id!)) })
+      list.push({
+        what: 'do',
+        name: a.name,
+        also: a.also,
+        go: () => router.push(a.to(sure(job.id))),
+      })
     for (const z of job.zones)
       list.push({
         what: 'zone',

@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 import type { Answer } from '../../../contract/answers.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -36,7 +37,7 @@ async function drawnSmaller(file: Blob, longest: number): Promise<HTMLCanvasElem
   const canvas = document.createElement('canvas')
   canvas.width = Math.round(bitmap.width * k)
   canvas.height = Math.round(bitmap.height * k)
-  canvas.getContext('2d')!.drawImage(bitmap, 0, 0, canvas.width, canvas.height)
+  sure(canvas.getContext('2d')).drawImage(bitmap, 0, 0, canvas.width, canvas.height)
   bitmap.close()
   return canvas
 }

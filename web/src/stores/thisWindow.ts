@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 const KEPT = 'juvena.window'
 const LOCK = 'juvena.window.'
 const locks =
@@ -10,7 +11,7 @@ const newName = () => Math.floor(performance.timeOrigin + performance.now() * 10
  */
 const hold = (name: string): Promise<boolean> =>
   new Promise((answer) => {
-    void locks!
+    void sure(locks)
       .request(LOCK + name, { ifAvailable: true }, (lock) => {
         answer(lock !== null)
         // Never given back: it goes with the page.

@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 import type { FirmDraft } from '@juvena/core/entities/firm'
 
 /** A setting typed here that no save has answered for yet. */
@@ -33,7 +34,7 @@ export function findTyped(): Map<string, TypedSetting> {
   const found = new Map<string, TypedSetting>()
   for (const key of Object.keys(localStorage).filter((k) => k.startsWith(PREFIX))) {
     try {
-      const typed = JSON.parse(localStorage.getItem(key)!) as Partial<TypedSetting>
+      const typed = JSON.parse(sure(localStorage.getItem(key))) as Partial<TypedSetting>
       if (Array.isArray(typed.expected))
         found.set(key.slice(PREFIX.length), { value: typed.value, expected: typed.expected })
     } catch {

@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 import { createStore, del, entries, get, update } from 'idb-keyval'
 import type { JobDraft } from '@juvena/core/entities/job'
 import { currentDraft } from '@juvena/core/entities/jobVersions'
@@ -56,7 +57,7 @@ const current = (unsaved: Unsaved): Unsaved => ({ ...unsaved, draft: currentDraf
 async function orphans(job: string | null): Promise<Left[]> {
   const living = await livingWindows()
   const own = await thisWindow
-  const all = await entries<Key, unknown>(drafts!)
+  const all = await entries<Key, unknown>(sure(drafts))
   return all
     .flatMap(([key, unsaved]): Left[] => {
       if ((job !== null && key[0] !== job) || key[1] === own || !usable(unsaved)) return []

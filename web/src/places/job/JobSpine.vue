@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import type { Stage } from '@juvena/core/rules/rule'
 import { STAGES } from '@juvena/core/present/spine'
 import { useFirm } from '../../stores/firm.ts'
@@ -32,7 +33,7 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
       <span class="core" :class="{ first: s === 1, last: s === 8 }"><SoilCore :stage="s" /></span>
       <span
         class="short"
-        :class="{ told: band(s)?.mark && band(s)!.mark !== 'none' }"
+        :class="{ told: band(s)?.mark && sure(band(s)).mark !== 'none' }"
         aria-hidden="true"
         >{{ SHORT[s] }}</span
       >
@@ -40,8 +41,8 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
         <span class="name">{{ s }} {{ STAGES[s] }}</span>
         <span class="marks">
           <span v-if="job.movedIn(s)" class="mark moved">{{ job.movedIn(s) }} changed</span>
-          <span v-if="band(s)?.markSays" class="mark" :class="band(s)!.mark">{{
-            band(s)!.markSays
+          <span v-if="band(s)?.markSays" class="mark" :class="sure(band(s)).mark">{{
+            sure(band(s)).markSays
           }}</span>
         </span>
         <b class="line">{{ firm.say(band(s)?.line ?? '…') }}</b>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, defineAsyncComponent, inject, ref, watch } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
@@ -25,7 +26,7 @@ import { useJob } from '../../stores/job.ts'
 const props = defineProps<{ stage: Stage; within?: boolean }>()
 const firm = useFirm()
 const job = useJob()
-const working = inject(WORKING)!
+const working = sure(inject(WORKING))
 const route = useRoute()
 const ShapeCard = defineAsyncComponent(() => import('../../stages/walkover/plan/ShapeCard.vue'))
 const trail = ref<string[]>([])
@@ -52,7 +53,7 @@ function back() {
 }
 const was = computed(() => {
   const f = explained.value?.figure
-  return f && job.moved.has(f.id) ? firm.text(job.moved.get(f.id)!, f.unit as Unit) : ''
+  return f && job.moved.has(f.id) ? firm.text(sure(job.moved.get(f.id)), f.unit as Unit) : ''
 })
 
 const STAGE_SCHOOLS: Record<Stage, SchoolChoiceId[]> = {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed } from 'vue'
 import { USER_NAMES, type UserId } from '@juvena/core/reference/lists'
 import { areaOf } from '@juvena/core/drawing/geometry'
@@ -23,7 +24,7 @@ import SheetHead from './SheetHead.vue'
 const firm = useFirm()
 const job = useJob()
 const stock = useStock()
-const plan = computed(() => job.plan!)
+const plan = computed(() => sure(job.plan))
 const zones = computed(() => plan.value.zones.filter((z) => z.area))
 const names = (ids: string[]) =>
   ids.length === zones.value.length && ids.length > 1
@@ -40,7 +41,7 @@ const notPlanned = computed(() =>
 const site = computed(() => job.draft?.site)
 const remarks = computed(() => job.zones.filter((z) => z.notes))
 const seeded = computed(() => zones.value.filter((z) => z.seed))
-const onBare = computed(() => seeded.value.some((z) => z.seed!.onBare))
+const onBare = computed(() => seeded.value.some((z) => sure(z.seed).onBare))
 /** Which lots a zone is sown from, with what each gives. */
 const lotsOf = (zone: string) =>
   plan.value.seedUse
@@ -127,7 +128,7 @@ const patches = computed(() =>
 const machines = computed(() => plan.value.steps.some((s) => s.cautions.includes('tines')))
 const packs = (line: (typeof plan.value.materials)[number]) =>
   line.packs
-    ? line.packs.counts.map((c) => `${c.count} × ${c.size} ${line.packs!.unit}`).join(' + ')
+    ? line.packs.counts.map((c) => `${c.count} × ${c.size} ${sure(line.packs).unit}`).join(' + ')
     : ''
 </script>
 
@@ -278,21 +279,21 @@ const packs = (line: (typeof plan.value.materials)[number]) =>
               <b>{{ z.name }}</b>
             </td>
             <td>
-              {{ z.seed!.name }}<span class="why">{{ lotsOf(z.id) }}</span>
+              {{ sure(z.seed).name }}<span class="why">{{ lotsOf(z.id) }}</span>
             </td>
-            <td class="n"><SheetFigure :id="z.seed!.pan.id" exact /></td>
+            <td class="n"><SheetFigure :id="sure(z.seed).pan.id" exact /></td>
             <td v-if="onBare" class="n">
-              <SheetFigure v-if="z.seed!.onBare" :id="z.seed!.onBare.pan.id" exact />
+              <SheetFigure v-if="sure(z.seed).onBare" :id="sure(z.seed).onBare.pan.id" exact />
             </td>
             <td class="n">
-              <template v-if="z.seed!.handSown">by hand</template>
-              <SheetFigure v-else-if="z.seed!.setting" :id="z.seed!.setting.id" />
+              <template v-if="sure(z.seed).handSown">by hand</template>
+              <SheetFigure v-else-if="sure(z.seed).setting" :id="sure(z.seed).setting.id" />
               <template v-else>try first</template>
             </td>
             <td class="n">
-              <SheetFigure v-if="!z.seed!.handSown" :id="z.seed!.strip.id" />
+              <SheetFigure v-if="!sure(z.seed).handSown" :id="sure(z.seed).strip.id" />
             </td>
-            <td class="n"><SheetFigure :id="z.seed!.handfuls.id" /></td>
+            <td class="n"><SheetFigure :id="sure(z.seed).handfuls.id" /></td>
           </tr>
         </tbody>
       </table>

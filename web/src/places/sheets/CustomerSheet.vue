@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, provide, ref } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
 import { onTheDate } from '@juvena/core/present/onTheDate'
@@ -15,7 +16,7 @@ const firm = useFirm()
 const job = useJob()
 // Whoever reads this page does not follow numbers to their working.
 provide(NOTES, ref(new Map()))
-const plan = computed(() => job.plan!)
+const plan = computed(() => sure(job.plan))
 interface Told {
   id: string
   pack: string
@@ -166,12 +167,12 @@ const zonesOf = (pack: string) =>
       <ul class="see">
         <li v-for="w in worked" :key="w.workPackage">
           <b>{{ zonesOf(w.workPackage) }}.</b> Nothing is sown. It looks rough and thin at first,
-          and right from <SheetFigure :id="w.presentable!.id" />: it grows through by itself.
+          and right from <SheetFigure :id="sure(w.presentable).id" />: it grows through by itself.
         </li>
         <li v-for="z in open" :key="z.id">
-          <b>{{ z.name }}.</b> Nothing is sown. About <SheetFigure :id="z.bare!.after" /> lies bare
-          once moss and mat are out. It does not close in a season by itself: we count after the
-          first pass and decide with you whether it is sown.
+          <b>{{ z.name }}.</b> Nothing is sown. About <SheetFigure :id="sure(z.bare).after" /> lies
+          bare once moss and mat are out. It does not close in a season by itself: we count after
+          the first pass and decide with you whether it is sown.
         </li>
         <li v-for="w in plan.follow.waterIn" :key="`${w.step} ${w.zone}`">
           <b>Water, {{ zoneName(w.zone) }}.</b> {{ showDay(w.day) }}:

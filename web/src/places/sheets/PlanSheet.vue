@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed } from 'vue'
 import { readJob } from '@juvena/core/entities/job'
 import {
@@ -59,7 +60,7 @@ const spot = (s: Shape) => {
 }
 /** A tall narrow shape bears its name along it. */
 const turned = (s: Shape) => {
-  const b = boxOf((s.at as Ring[]).flat())!
+  const b = sure(boxOf((s.at as Ring[]).flat()))
   return (s.kind === 'lawn' || s.kind === 'wall') && b.east - b.west < 0.3 * (b.north - b.south)
     ? `rotate(-90 ${spot(s).x} ${spot(s).y})`
     : undefined
@@ -151,7 +152,7 @@ const below = computed(() => of('cable', 'pipe', 'tap', 'head', 'trench'))
         <text v-if="s.kind === 'lawn'" :x="spot(s).x" :y="spot(s).y + 4.4" :transform="turned(s)">
           {{
             job.ofZone(s.zone, 'area')
-              ? firm.hand(job.ofZone(s.zone, 'area')!.value, 'm2')
+              ? firm.hand(sure(job.ofZone(s.zone, 'area')).value, 'm2')
               : size(s)
           }}
         </text>
@@ -184,7 +185,7 @@ const below = computed(() => of('cable', 'pipe', 'tap', 'head', 'trench'))
           <td class="n">
             {{
               job.ofZone(z.id, 'areaError')
-                ? firm.hand(job.ofZone(z.id, 'areaError')!.value, 'm2')
+                ? firm.hand(sure(job.ofZone(z.id, 'areaError')).value, 'm2')
                 : ''
             }}
           </td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, inject } from 'vue'
 import { otherYear } from '../../parts/otherYear.ts'
 import { useFirm } from '../../stores/firm.ts'
@@ -9,7 +10,7 @@ import { NOTES } from './notes.ts'
 const props = defineProps<{ id: string | null | undefined; exact?: boolean }>()
 const firm = useFirm()
 const job = useJob()
-const notes = inject(NOTES)!
+const notes = sure(inject(NOTES))
 const figure = computed(() => job.figure(props.id))
 const seen = computed(() =>
   figure.value

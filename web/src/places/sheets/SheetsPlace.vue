@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, nextTick, onBeforeUnmount, onMounted, provide, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
@@ -114,7 +115,7 @@ watch(
     </header>
     <p v-if="job.loadFailure" class="soft wait">{{ job.loadFailure }}</p>
     <p v-else-if="!ready" class="soft wait">Planning…</p>
-    <div v-else-if="!job.plan!.totalArea" class="wait">
+    <div v-else-if="!sure(job.plan).totalArea" class="wait">
       <p>Nothing to print yet: the sheets come from zones with a size.</p>
       <RouterLink class="act main" :to="`/jobs/${route.params.id}/walk-over`"
         >To the walk-over</RouterLink
@@ -123,12 +124,12 @@ watch(
     <template v-else>
       <CustomerSheet class="page" />
       <CrewSheet class="page" />
-      <WaterSheet v-if="job.plan!.follow.water" class="page" />
-      <PlanSheet v-if="job.draft!.drawing?.shapes?.length" id="plan-sheet" class="page" />
+      <WaterSheet v-if="sure(job.plan).follow.water" class="page" />
+      <PlanSheet v-if="sure(job.draft).drawing?.shapes?.length" id="plan-sheet" class="page" />
       <section v-if="proof" class="page">
         <h2>Where the numbers come from</h2>
         <p class="small soft">
-          Planned {{ firm.day(job.plan!.today) }} for {{ job.draft!.name }}, version
+          Planned {{ firm.day(sure(job.plan).today) }} for {{ sure(job.draft).name }}, version
           {{ job.revision }}. The small numbers on the sheets lead here.
         </p>
         <div class="notes">

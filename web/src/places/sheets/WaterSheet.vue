@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, provide, ref } from 'vue'
 import type { PackageFollow } from '@juvena/core/plan/follow'
 import { showDay } from '@juvena/core/calendar/day'
@@ -14,7 +15,7 @@ import SheetHead from './SheetHead.vue'
 const job = useJob()
 // Whoever reads this page does not follow numbers to their working.
 provide(NOTES, ref(new Map()))
-const water = computed(() => job.plan!.follow.water!)
+const water = computed(() => sure(sure(job.plan).follow.water))
 const everyDay = computed(() => {
   const { days } = water.value
   if (!days) return 'Every day'
@@ -22,13 +23,13 @@ const everyDay = computed(() => {
 })
 const isFree = (day: string) => water.value.days === null || dayIsFree(water.value.days, day)
 const split = computed(() => water.value.zones.some((z) => Math.max(...Object.values(z.parts)) > 1))
-const packages = computed(() => job.plan!.follow.packages.filter((p) => p.plants))
+const packages = computed(() => sure(job.plan).follow.packages.filter((p) => p.plants))
 /** Seed is kept moist until the slowest is up, or until growth stops. */
 const moistUntil = ({ handOver, rest }: PackageFollow) => {
   const up = String(handOver?.value)
   return rest && rest.from < up ? rest.from : up
 }
-const name = (id: string) => job.plan!.zones.find((z) => z.id === zoneOf(id))?.name ?? id
+const name = (id: string) => sure(job.plan).zones.find((z) => z.id === zoneOf(id))?.name ?? id
 /** " in 3": with a pause between. */
 const inParts = (parts: number) => (parts > 1 ? ` in ${parts}` : '')
 /** Most days of the calendar that are printed. */

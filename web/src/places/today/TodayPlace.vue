@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { overfull } from '@juvena/core/present/overfull'
@@ -220,7 +221,7 @@ const total = computed(() => {
           v-if="answer.week.some((d) => d.steps > 0 && d.day > on)"
           type="button"
           class="plain"
-          @click="go(answer.week.find((d) => d.steps > 0 && d.day > on)!.day)"
+          @click="go(sure(answer.week.find((d) => d.steps > 0 && d.day > on)).day)"
         >
           To the next day with work
         </button>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import type { Answer } from '../../../../contract/answers.ts'
 import { parse } from 'papaparse'
 import { computed, ref, shallowRef } from 'vue'
@@ -212,7 +213,10 @@ async function send() {
             :options="DATE_ORDERS.map((value) => ({ value: value as string, name: ORDERS[value] }))"
             :model-value="mapping.dates"
             @update:model-value="
-              mapping = { ...mapping!, dates: ($event ?? 'ymd') as (typeof DATE_ORDERS)[number] }
+              mapping = {
+                ...sure(mapping),
+                dates: ($event ?? 'ymd') as (typeof DATE_ORDERS)[number],
+              }
             "
           />
           <ChoiceField

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import type { Answer } from '../../../../contract/answers.ts'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -120,7 +121,10 @@ async function changed() {
         label="Station"
         list
         :options="
-          stations!.map((s) => ({ value: s.id, name: s.draft.name || 'Station without a name' }))
+          sure(stations).map((s) => ({
+            value: s.id,
+            name: s.draft.name || 'Station without a name',
+          }))
         "
         :model-value="chosen.id"
         @update:model-value="choose($event)"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { proxy } from 'comlink'
 import { addDays, showDay } from '@juvena/core/calendar/day'
@@ -95,15 +96,15 @@ const dayOf = (i: number) => {
   const day = addDays(props.year.first, i < props.year.today ? i + DAYS : i)
   return { day, text: dayText(day, addDays(props.year.first, props.year.today)) }
 }
-const spanAt = (row: YearRow, i: number) => row.spans.find((s) => s.from <= i && s.to >= i)!
+const spanAt = (row: YearRow, i: number) => sure(row.spans.find((s) => s.from <= i && s.to >= i))
 function says(row: YearRow, i: number): { head: string; why: string; rest: string } {
   const span = spanAt(row, i)
   const n = row.odds?.succeed[i]
   const fails = row.odds
-    ? CAUSES.map((c) => [c, row.odds!.fails[c][i]!] as const).filter(([, k]) => k >= 0.5)
+    ? CAUSES.map((c) => [c, sure(row.odds).fails[c][i]!] as const).filter(([, k]) => k >= 0.5)
     : []
   return {
-    head: `${dayOf(i).text}, ${titleOf(row)[0]}: ${n === undefined ? span.state : `${Math.round(n)} in 100 years ± ${Math.ceil(oddsOffBy(n, row.odds!.years))}`}`,
+    head: `${dayOf(i).text}, ${titleOf(row)[0]}: ${n === undefined ? span.state : `${Math.round(n)} in 100 years ± ${Math.ceil(oddsOffBy(n, sure(row.odds).years))}`}`,
     why: `${capital(span.state)}. ${capital(firm.say(REASONS[span.reason]))}.`,
     rest: fails.length
       ? `What fails the rest: ${fails
@@ -114,9 +115,9 @@ function says(row: YearRow, i: number): { head: string; why: string; rest: strin
   }
 }
 const told = computed(() => {
-  const row = at.value && rows.value.find((r) => r.id === at.value!.row)
+  const row = at.value && rows.value.find((r) => r.id === sure(at.value).row)
   return row
-    ? { ...says(row, at.value!.day), left: (at.value!.day / DAYS) * 100, row: row.id }
+    ? { ...says(row, sure(at.value).day), left: (sure(at.value).day / DAYS) * 100, row: row.id }
     : null
 })
 const point = (row: YearRow, event: PointerEvent) =>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, ref } from 'vue'
 import { SOWING_NAMES, SOWINGS, type ApproachId, type Sowing } from '@juvena/core/reference/lists'
 import { leftOut } from '@juvena/core/present/leftOut'
@@ -67,7 +68,7 @@ function allAlike() {
     }
   })
 }
-const areaOf = (id: string) => firm.hand(Number(job.plan!.figures[id]!.value), 'm2')
+const areaOf = (id: string) => firm.hand(Number(sure(job.plan).figures[id]!.value), 'm2')
 const isOn = (id: string) => id === zone.value?.id
 const letGo = computed(() => leftOut(zone.value?.rungs ?? []))
 </script>

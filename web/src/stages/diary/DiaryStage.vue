@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, ref } from 'vue'
 import { parseDay, showDay } from '@juvena/core/calendar/day'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
@@ -134,7 +135,7 @@ const amountOf = (step: PlannedStep) => {
   return (
     job.plan?.zones
       .filter((z) => step.zones.includes(z.id) && z.seed)
-      .map((z) => `${z.name} ${firm.hand(z.seed!.kg.value, 'kg')}`)
+      .map((z) => `${z.name} ${firm.hand(sure(z.seed).kg.value, 'kg')}`)
       .join(', ')
       .slice(0, 80) ?? ''
   )

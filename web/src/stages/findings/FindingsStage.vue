@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed } from 'vue'
 import { FINDING_NAMES, readingFigureId, type Finding } from '@juvena/core/findings/finding'
 import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
@@ -101,7 +102,8 @@ const order = (f: Finding) => ({ hold: 0, act: 1, unread: 2, fine: 3 })[f.verdic
                 </template>
               </span>
               <span v-if="f.figure && lineOf(f.figure)" class="line small soft"
-                >{{ lineOf(f.figure)!.line }} <StandingTag :standing="lineOf(f.figure)!.standing"
+                >{{ sure(lineOf(f.figure)).line }}
+                <StandingTag :standing="sure(lineOf(f.figure)).standing"
               /></span>
             </td>
           </tr>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed } from 'vue'
 import type { JobDraft } from '@juvena/core/entities/job'
 import type { MaterialLine } from '@juvena/core/materials/materialLine'
@@ -22,7 +23,7 @@ const wide = computed(() => zones.value.length <= 4)
 const lines = computed(() => job.plan?.materials ?? [])
 const packs = (line: MaterialLine) =>
   line.packs
-    ? `${line.packs.counts.map((c) => `${c.count} × ${c.size} ${line.packs!.unit}`).join(' + ')}${line.packs.left > 0.15 ? `, ${firm.hand(line.packs.left, 'kg')} to stock` : ''}`
+    ? `${line.packs.counts.map((c) => `${c.count} × ${c.size} ${sure(line.packs).unit}`).join(' + ')}${line.packs.left > 0.15 ? `, ${firm.hand(line.packs.left, 'kg')} to stock` : ''}`
     : ''
 const also = (line: MaterialLine) =>
   line.also.map((id) => {

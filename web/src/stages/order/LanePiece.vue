@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, ref } from 'vue'
 import { addDays, daysBetween, showDay, workingDay } from '@juvena/core/calendar/day'
 import { useFirm } from '../../stores/firm.ts'
@@ -32,7 +33,7 @@ function drag(event: PointerEvent) {
   if (!held.value) return
   const by = event.clientX - held.value.x
   if (held.value.day === null && Math.abs(by) < SLACK) return
-  const lane = (event.currentTarget as HTMLElement).parentElement!.getBoundingClientRect()
+  const lane = sure((event.currentTarget as HTMLElement).parentElement).getBoundingClientRect()
   const start = placeOf(props.from, props.piece.step.chosen)
   held.value = { ...held.value, day: dayAtPlace(props.from, start + by / lane.width) }
 }
@@ -50,7 +51,9 @@ function key(event: KeyboardEvent) {
   if ((to === undefined && week === undefined) || props.piece.done) return
   event.preventDefault()
   const day =
-    to === undefined ? addDays(chosen, week!) : workingDay(chosen, to, firm.settings.weekendWork)
+    to === undefined
+      ? addDays(chosen, sure(week))
+      : workingDay(chosen, to, firm.settings.weekendWork)
   if (day >= props.from) emit('move', day)
 }
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
 import { REASONS } from '@juvena/core/climate/dayReasons'
@@ -44,7 +45,7 @@ const pinning = ref<string | null>(null)
 const chart = ref(false)
 const loose = computed(() => job.plan?.looseRecords ?? [])
 const looseSays = ({ kind, zones, pin, tick }: LooseRecord) =>
-  `${firm.say(OPERATIONS[kind].name)}${zones.length ? `, ${zones.map(zoneName).join(', ')}` : ''}: ${pin ? `pinned to ${showDay(pin.day, true)}` : `done ${showDay(tick!.day, true)}`}`
+  `${firm.say(OPERATIONS[kind].name)}${zones.length ? `, ${zones.map(zoneName).join(', ')}` : ''}: ${pin ? `pinned to ${showDay(pin.day, true)}` : `done ${showDay(sure(tick).day, true)}`}`
 const stepsOf = (pack: string) => job.plan?.steps.filter((s) => s.workPackage === pack) ?? []
 /** Does what a way out says: pins the work, or decides for its zones. */
 function takeWayOut(pack: PackagePlan, take: WayOut) {
@@ -200,10 +201,10 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
             </td>
             <td class="what">
               <b>{{ firm.say(step.name) }}</b><span
-                v-if="firm.say(howSaid(step, job.plan!))"
+                v-if="firm.say(howSaid(step, sure(job.plan)))"
                 class="how"
               >
-                {{ firm.say(howSaid(step, job.plan!)) }}</span
+                {{ firm.say(howSaid(step, sure(job.plan))) }}</span
               >
               <span class="soft small">{{ names(step.zones) }}</span>
               <span class="why small soft"
@@ -289,7 +290,7 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
         as the step does.
       </p>
       <ul>
-        <li v-for="r in loose" :key="r.pin?.key ?? r.tick!.entry">
+        <li v-for="r in loose" :key="r.pin?.key ?? sure(r.tick).entry">
           {{ looseSays(r) }}
           <button v-if="r.pin" type="button" class="plain small" @click="unpin(r.pin.key)">
             delete

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, ref } from 'vue'
 import { addDays, showDay } from '@juvena/core/calendar/day'
 import { ink, useChart } from '../../parts/echart.ts'
@@ -13,7 +14,10 @@ const firm = useFirm()
 const job = useJob()
 const at = ref<HTMLElement | null>(null)
 const series = computed(() =>
-  (job.plan?.soilAhead ?? []).map((celsius, i) => ({ day: addDays(job.plan!.today, i), celsius })),
+  (job.plan?.soilAhead ?? []).map((celsius, i) => ({
+    day: addDays(sure(job.plan).today, i),
+    celsius,
+  })),
 )
 const shown = (celsius: number) =>
   Number(firm.show(celsius, 'C').number.replace('−', '-').replace(',', ''))
@@ -24,7 +28,7 @@ const band = computed(() => ({
 const rain = computed(() => {
   const on = new Map(job.weather.outlook?.days.map((d) => [d.day, d.rain]) ?? [])
   return series.value.map((d) =>
-    on.has(d.day) ? Number(firm.show(on.get(d.day)!, 'mm').number.replace(',', '')) : null,
+    on.has(d.day) ? Number(firm.show(sure(on.get(d.day)), 'mm').number.replace(',', '')) : null,
   )
 })
 useChart(at, () => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, ref } from 'vue'
 import {
   addDays,
@@ -27,13 +28,13 @@ const fixed = computed(() => isBehind(props.step))
 const weekend = (day: string) => isWeekend(dayNumber(day))
 
 function dayAt(event: PointerEvent): string {
-  const box = bar.value!.getBoundingClientRect()
+  const box = sure(bar.value).getBoundingClientRect()
   const at = Math.floor(((event.clientX - box.left) / box.width) * props.days)
   return addDays(props.from, Math.max(0, Math.min(props.days - 1, at)))
 }
 function grab(event: PointerEvent) {
   if (fixed.value) return
-  bar.value!.setPointerCapture(event.pointerId)
+  sure(bar.value).setPointerCapture(event.pointerId)
   dragged.value = dayAt(event)
 }
 function drag(event: PointerEvent) {
@@ -53,7 +54,7 @@ function key(event: KeyboardEvent) {
   event.preventDefault()
   const { chosen, kind } = props.step
   const anyDay = firm.settings.weekendWork || OPERATIONS[kind].evening === true
-  emit('move', by === undefined ? addDays(chosen, week!) : workingDay(chosen, by, anyDay))
+  emit('move', by === undefined ? addDays(chosen, sure(week)) : workingDay(chosen, by, anyDay))
 }
 </script>
 
@@ -69,7 +70,7 @@ function key(event: KeyboardEvent) {
     :aria-valuemin="0"
     :aria-valuemax="days - 1"
     :aria-valuenow="daysBetween(from, shown)"
-    :aria-valuetext="`${showDay(shown)}, may lie between ${showDay(step.earliest!)} and ${showDay(step.latest!)}`"
+    :aria-valuetext="`${showDay(shown)}, may lie between ${showDay(sure(step.earliest))} and ${showDay(sure(step.latest))}`"
     :class="{ fixed }"
     @pointerdown="grab"
     @pointermove="drag"
@@ -88,9 +89,9 @@ function key(event: KeyboardEvent) {
       />
     </template>
     <rect
-      :x="daysBetween(from, step.earliest!)"
+      :x="daysBetween(from, sure(step.earliest))"
       y="2"
-      :width="Math.max(1, daysBetween(step.earliest!, step.latest!) + 1)"
+      :width="Math.max(1, daysBetween(sure(step.earliest), sure(step.latest)) + 1)"
       height="2"
       class="slack"
     />

@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, ref } from 'vue'
 import type { JobDraft } from '@juvena/core/entities/job'
 import { showDay } from '@juvena/core/calendar/day'
@@ -60,7 +61,7 @@ export function useLastMove() {
     })
     const worthIs = worthNow()
     const name = firm.say(step.name)
-    const was = days.get(step.id)!
+    const was = sure(days.get(step.id))
     return {
       says:
         now.chosen === to
@@ -75,7 +76,7 @@ export function useLastMove() {
       others:
         others.length === 0
           ? 'Nothing else moves.'
-          : `Also moved: ${others.map((s) => `${firm.say(s.name)} ${showDay(days.get(s.id)!).slice(4)} → ${on(s.chosen)}`).join(', ')}.`,
+          : `Also moved: ${others.map((s) => `${firm.say(s.name)} ${showDay(sure(days.get(s.id))).slice(4)} → ${on(s.chosen)}`).join(', ')}.`,
       against: plan.notices
         .filter((n) => n.kind === 'pin' && n.step === step.id)
         .map((n) => firm.say(n.says)),

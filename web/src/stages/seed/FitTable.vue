@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, ref } from 'vue'
 import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
 import { FIT_PART_NAMES, FIT_PARTS } from '@juvena/core/seed/fit/parts'
@@ -11,7 +12,7 @@ import { useFirm } from '../../stores/firm.ts'
 const props = defineProps<{ zone: ZoneSummary }>()
 const firm = useFirm()
 const open = ref(false)
-const fits = computed(() => props.zone.seed!.chosen.fits)
+const fits = computed(() => sure(props.zone.seed).chosen.fits)
 const rows = computed(() =>
   FIT_PARTS.flatMap((part) => {
     const of = fits.value.map((f) => f.parts.find((p) => p.part === part))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { GrassId } from '@juvena/core/reference/grasses'
@@ -36,8 +37,8 @@ const shelf = (grass: GrassId) =>
   stock.forPlans
     .filter((s) => s.lot.parts.some((p) => p.grass === grass))
     .map((s) => {
-      const worth = stock.worth.get(s.id)!
-      const part = worth.parts.find((p) => p.grass === grass)!
+      const worth = sure(stock.worth.get(s.id))
+      const part = sure(worth.parts.find((p) => p.grass === grass))
       const mixed = s.lot.parts.length > 1 ? ', a mix' : ''
       return {
         value: s.id,
@@ -128,7 +129,7 @@ const asWanted = (grass: GrassId) => Math.abs(wanted(grass) - reserved(grass)) <
             Reserve what is wanted
           </button></template
         >
-        <RouterLink :to="`/yard/stock?lot=${lot(g)!.stock}`">the lot</RouterLink>
+        <RouterLink :to="`/yard/stock?lot=${sure(lot(g)).stock}`">the lot</RouterLink>
       </p>
       <span class="pls"
         ><span class="small soft">pure live seed</span

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { ElRadioButton, ElRadioGroup } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
@@ -20,13 +21,13 @@ const firm = useFirm()
 const job = useJob()
 const at = computed(() => job.zones.findIndex((z) => z.id === props.zone.id))
 /** Of ground held over the mix is the proper sowing’s; the quick cover is chosen by itself. */
-const seed = computed(() => props.zone.later?.seed ?? props.zone.seed!)
+const seed = computed(() => props.zone.later?.seed ?? sure(props.zone.seed))
 const own = computed(() => job.zones[at.value]?.mix ?? null)
 const parts = computed<Shares[]>(() => seed.value.mix.map(({ grass, share }) => ({ grass, share })))
 
 function put(field: string, mix: Shares[] | null) {
   job.edit(`${props.zone.id}.mix.${field}`, (d) => {
-    d.zones![at.value]!.mix = mix
+    sure(d.zones)[at.value]!.mix = mix
   })
 }
 /** Sliders move shares of the weight, or of the plants that stand. */
@@ -69,7 +70,7 @@ const shows = (grass: GrassId) => {
   const days = firm.grasses[grass]?.days
   return days ? `${days[0]}–${days[1]} d` : '—'
 }
-const plants = (grass: GrassId) => seed.value.plants.find((p) => p.grass === grass)!
+const plants = (grass: GrassId) => sure(seed.value.plants.find((p) => p.grass === grass))
 const share = (grass: GrassId) => Number(job.figure(plants(grass)?.share.id)?.value ?? 0)
 const problem = computed(() => job.problemAt(`zones[${at.value}].mix`))
 </script>
@@ -99,11 +100,11 @@ const problem = computed(() => job.problemAt(`zones[${at.value}].mix`))
             <span class="small soft"
               >{{ firm.say(seed.mix[i]!.reason)
               }}<template v-if="seed.mix[i]!.limit"
-                >; {{ firm.say(seed.mix[i]!.limit!) }}</template
+                >; {{ firm.say(sure(seed.mix[i]!.limit)) }}</template
               ></span
             >
             <span v-if="seed.mix[i]!.holds" class="small soft"
-              >not less: {{ firm.say(seed.mix[i]!.holds!) }}</span
+              >not less: {{ firm.say(sure(seed.mix[i]!.holds)) }}</span
             >
           </td>
           <td class="slide">

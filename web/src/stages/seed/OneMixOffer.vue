@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed } from 'vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
@@ -23,7 +24,7 @@ const taken = computed(
     false,
 )
 function take() {
-  const mix = one.value!
+  const mix = sure(one.value)
   job.edit('one-mix', (d) => {
     for (const { zone } of mix.zones) {
       const found = d.zones?.find((z) => z.id === zone)

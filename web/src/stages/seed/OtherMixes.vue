@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, ref } from 'vue'
 import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
 import type { Shares } from '@juvena/core/seed/mix'
@@ -14,7 +15,7 @@ const props = defineProps<{ zone: ZoneSummary }>()
 const firm = useFirm()
 const job = useJob()
 const all = ref(false)
-const chosen = computed(() => props.zone.seed!.chosen)
+const chosen = computed(() => sure(props.zone.seed).chosen)
 const left = computed(() => (all.value ? chosen.value.left : chosen.value.left.slice(0, 4)))
 const behind = (points: number) =>
   points > 0 ? `${points} ${points === 1 ? 'point' : 'points'} behind` : 'as good'
@@ -49,14 +50,14 @@ const others = computed(() => [
 /** Sows a bag from the shelf as it is: its shares, and for each grass its lot. */
 function sow(bag: ZoneSummary['bags'][number]) {
   job.edit(`${props.zone.id}.mix.bag`, (d) => {
-    const zone = d.zones!.find((z) => z.id === props.zone.id)!
+    const zone = sure(sure(d.zones).find((z) => z.id === props.zone.id))
     zone.mix = bag.parts.map(({ grass, share }) => ({ grass, share: Math.round(share * 10) / 10 }))
     for (const { grass } of bag.parts) setLotOfGrass(d, grass, { stock: bag.lot })
   })
 }
 const take = (parts: readonly Shares[]) =>
   job.edit(`${props.zone.id}.mix.take`, (d) => {
-    const zone = d.zones!.find((z) => z.id === props.zone.id)!
+    const zone = sure(sure(d.zones).find((z) => z.id === props.zone.id))
     zone.mix = parts.map(({ grass, share }) => ({ grass, share }))
   })
 </script>

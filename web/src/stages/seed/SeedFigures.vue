@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
@@ -12,7 +13,7 @@ import { useJob } from '../../stores/job.ts'
 const props = defineProps<{ zone: ZoneSummary }>()
 const firm = useFirm()
 const job = useJob()
-const seed = computed(() => props.zone.seed!)
+const seed = computed(() => sure(props.zone.seed))
 const at = computed(() => job.zones.findIndex((z) => z.id === props.zone.id))
 const draft = computed(() => job.zones[at.value])
 /** Ground held over is sown twice: a quick cover now, the proper grass in its season. */
@@ -30,7 +31,7 @@ const set = (patch: {
   coverRate?: string | null
 }) =>
   job.edit(`${props.zone.id}.${Object.keys(patch)[0]}`, (d) =>
-    Object.assign(d.zones![at.value]!, patch),
+    Object.assign(sure(d.zones)[at.value]!, patch),
   )
 </script>
 

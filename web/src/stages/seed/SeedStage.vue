@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, ref } from 'vue'
 import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
 import { lightLines } from '@juvena/core/reference/siteValues'
@@ -37,7 +38,10 @@ const grassesUsed = computed(() => [
   ),
 ])
 const plants = (z: ZoneSummary) =>
-  z.seed!.plants.map((p) => ({ grass: p.grass, share: Number(job.figure(p.share.id)?.value ?? 0) }))
+  sure(z.seed).plants.map((p) => ({
+    grass: p.grass,
+    share: Number(job.figure(p.share.id)?.value ?? 0),
+  }))
 const cut = (z: ZoneSummary) => Number(job.ofZone(z.id, 'cut')?.value ?? 40)
 const dark = computed(() =>
   zones.value.some((z) => {

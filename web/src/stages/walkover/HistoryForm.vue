@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import type { JobDraft } from '@juvena/core/entities/job'
 import { treatmentWaits } from '@juvena/core/reference/lagValues'
 import { figureId, treatmentScope } from '@juvena/core/trace/scope'
@@ -26,7 +27,7 @@ type Treatment = NonNullable<JobDraft['treatments']>[number]
 const options = TREATMENTS.map((value) => ({ value, name: TREATMENT_KINDS[value].name }))
 const set = (i: number, patch: Partial<Treatment>) =>
   job.edit(`treatments.${i}.${Object.keys(patch)[0]}`, (d) => {
-    d.treatments![i] = { ...d.treatments![i]!, ...patch }
+    sure(d.treatments)[i] = { ...sure(d.treatments)[i]!, ...patch }
   })
 const add = () =>
   job.edit(`treatments.add.${Date.now()}`, (d) => {
@@ -34,7 +35,7 @@ const add = () =>
   })
 const drop = (i: number) =>
   job.edit(`treatments.drop.${Date.now()}`, (d) => {
-    d.treatments = d.treatments!.filter((_, k) => k !== i)
+    d.treatments = sure(d.treatments).filter((_, k) => k !== i)
   })
 /** No zones named means all of them. */
 const isOn = (t: Treatment, zone: string) => !t.zones?.length || t.zones.includes(zone)

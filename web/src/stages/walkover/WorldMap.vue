@@ -12,24 +12,17 @@ const props = defineProps<{ latitude: number | null; longitude: number | null }>
 const emit = defineEmits<{ pick: [latitude: number, longitude: number] }>()
 
 type Ring = number[][]
-const world = land as unknown as Parameters<typeof feature>[0]
-const shapes = feature(world, world.objects.land!) as unknown as {
-  features: {
-    geometry:
-      { type: 'Polygon'; coordinates: Ring[] } | { type: 'MultiPolygon'; coordinates: Ring[][] }
-  }[]
-}
-const rings = shapes.features.flatMap(({ geometry: g }) =>
-  g.type === 'Polygon' ? g.coordinates : g.coordinates.flat(),
+const rings = feature(land, land.objects.land).features.flatMap(({ geometry: g }) =>
+  g.type === 'Polygon' ? g.coordinates : g.type === 'MultiPolygon' ? g.coordinates.flat() : [],
 )
 /** A ring over the date line goes on beyond 180° instead of leaping back. */
 function unbroken(ring: Ring): Ring {
   let turn = 0
-  return ring.map(([x, y], i) => {
-    const step = i === 0 ? 0 : x! - ring[i - 1]![0]!
+  return ring.map(([x = 0, y = 0], i) => {
+    const step = i === 0 ? 0 : x - ring[i - 1]![0]!
     if (step > 180) turn -= 360
     if (step < -180) turn += 360
-    return [x! + turn, y!]
+    return [x + turn, y]
   })
 }
 /**
@@ -39,14 +32,15 @@ function unbroken(ring: Ring): Ring {
 const outline = rings
   .map(unbroken)
   .flatMap((ring) => {
-    const xs = ring.map(([x]) => x!)
+    const xs = ring.map(([x = 0]) => x)
     const shifts = [
       0,
       ...(Math.max(...xs) > 180 ? [-360] : []),
       ...(Math.min(...xs) < -180 ? [360] : []),
     ]
     return shifts.map(
-      (by) => `M${ring.map(([x, y]) => `${(x! + by).toFixed(1)} ${(-y!).toFixed(1)}`).join('L')}Z`,
+      (by) =>
+        `M${ring.map(([x = 0, y = 0]) => `${(x + by).toFixed(1)} ${(-y).toFixed(1)}`).join('L')}Z`,
     )
   })
   .join('')

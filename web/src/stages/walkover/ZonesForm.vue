@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, nextTick, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { addZone } from '@juvena/core/drawing/shapeEdits'
@@ -36,7 +37,7 @@ function remove() {
   const gone = zone.value
   if (!gone) return
   job.edit(`remove.${gone.id}`, (d) => {
-    d.zones = d.zones!.filter((z) => z.id !== gone.id)
+    d.zones = sure(d.zones).filter((z) => z.id !== gone.id)
     if (d.drawing?.shapes)
       d.drawing.shapes = d.drawing.shapes.filter((x) => x.kind !== 'lawn' || x.zone !== gone.id)
   })
@@ -65,7 +66,7 @@ function twin() {
 function patch(key: string, change: Partial<ZoneDraft>) {
   const at = index.value
   job.edit(`${zone.value?.id}.${key}`, (d) => {
-    Object.assign(d.zones![at]!, change)
+    Object.assign(sure(d.zones)[at]!, change)
   })
 }
 const finer = ref(false)

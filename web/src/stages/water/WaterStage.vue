@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed } from 'vue'
 import { daysBetween, showDay } from '@juvena/core/calendar/day'
 import { readRestriction, restrictionSaid } from '@juvena/core/establish/restrictions'
@@ -166,8 +167,13 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
               <rect width="35" height="4" class="track" />
               <rect
                 v-if="band(u.figure.id)"
-                :x="daysBetween(s.sown, band(u.figure.id)!.low)"
-                :width="Math.max(1, daysBetween(band(u.figure.id)!.low, band(u.figure.id)!.high))"
+                :x="daysBetween(s.sown, sure(band(u.figure.id)).low)"
+                :width="
+                  Math.max(
+                    1,
+                    daysBetween(sure(band(u.figure.id)).low, sure(band(u.figure.id)).high),
+                  )
+                "
                 height="4"
                 class="shows"
               />

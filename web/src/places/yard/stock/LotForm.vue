@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { parseDay } from '@juvena/core/calendar/day'
 import { pathText } from '@juvena/core/entities/problem'
@@ -55,7 +56,7 @@ const sum = computed(() => {
 })
 const grasses = computed(() => firm.sownGrasses.map((g) => ({ value: g.id, name: g.name })))
 const part = (i: number, patch: Partial<PartDraft>) =>
-  (form.value.parts = form.value.parts!.map((p, k) => (k === i ? { ...p, ...patch } : p)))
+  (form.value.parts = sure(form.value.parts).map((p, k) => (k === i ? { ...p, ...patch } : p)))
 async function another() {
   form.value.parts = [...(form.value.parts ?? []), blank()]
   await nextTick()
@@ -78,7 +79,7 @@ async function save() {
   if (problems.value.length > 0) return void (failure.value = problems.value[0]!.sentence)
   if (!(form.value.number ?? '').trim())
     return void (failure.value = 'Give the lot number from the label, so that it is known again.')
-  if (kg.value && 'wrong' in kg.value) return void (failure.value = kg.value.wrong!)
+  if (kg.value && 'wrong' in kg.value) return void (failure.value = sure(kg.value.wrong))
   busy.value = true
   try {
     if (props.lot) {
@@ -86,9 +87,9 @@ async function save() {
       emit('done', props.lot.id)
     } else {
       const received =
-        kg.value && 'value' in kg.value ? { kg: kg.value.value!, on: firm.today } : null
+        kg.value && 'value' in kg.value ? { kg: sure(kg.value.value), on: firm.today } : null
       const [made] = await stock.add([{ lot: form.value, received }])
-      emit('done', made!.id)
+      emit('done', sure(made).id)
     }
   } catch (error) {
     failure.value =
@@ -161,10 +162,10 @@ const setDay = (value: string | null) => {
         @update:model-value="part(i, { germination: $event })"
       />
       <button
-        v-if="form.parts!.length > 1"
+        v-if="sure(form.parts).length > 1"
         type="button"
         class="plain small"
-        @click="form.parts = form.parts!.filter((_, k) => k !== i)"
+        @click="form.parts = sure(form.parts).filter((_, k) => k !== i)"
       >
         take it off
       </button>
@@ -251,7 +252,7 @@ const setDay = (value: string | null) => {
         kind="mass"
         :placeholder="firm.units === 'us' ? '50 lb' : '20 kg'"
         :model-value="amount"
-        :problem="kg && 'wrong' in kg ? kg.wrong! : ''"
+        :problem="kg && 'wrong' in kg ? sure(kg.wrong) : ''"
         @update:model-value="amount = $event"
       />
     </div>

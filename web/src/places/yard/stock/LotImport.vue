@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { parse } from 'papaparse'
 import { computed, ref } from 'vue'
 import { lotTable } from '@juvena/core/formats/lotTable'
@@ -32,7 +33,7 @@ async function add() {
   failure.value = ''
   try {
     await stock.add(
-      found.value!.lots.map(({ lot, received }) => ({
+      sure(found.value).lots.map(({ lot, received }) => ({
         lot,
         received: received === null ? null : { kg: received, on: firm.today },
       })),

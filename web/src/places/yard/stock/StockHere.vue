@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
@@ -146,7 +147,7 @@ const cultivars = (lot: ShownLot) =>
             <td>
               {{
                 stock.read.get(lot.id)?.tested
-                  ? showDay(stock.read.get(lot.id)!.tested!, true).slice(4)
+                  ? showDay(sure(sure(stock.read.get(lot.id)).tested), true).slice(4)
                   : '—'
               }}
             </td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { MEASURED_BY_NAMES, type Point } from '@juvena/core/entities/drawing'
 import { fromGeoJson, toGeoJson } from '@juvena/core/formats/geoJson'
@@ -98,7 +99,7 @@ async function takeOutlines(event: Event) {
       const readings = Object.fromEntries(Object.entries(kept).filter(([key]) => READINGS.has(key)))
       addShape(d, s.kind, s.at, 'imported', { ...readings, name: s.name })
     }
-    d.drawing!.origin ??= taken.origin
+    sure(d.drawing).origin ??= taken.origin
     if (d.site?.latitude === undefined || d.site.latitude === null || d.site.latitude === '')
       d.site = {
         ...d.site,
@@ -185,7 +186,7 @@ function keepWalk() {
     return void (wrong.value = 'Fewer than three places were read: walk right round the edge.')
   job.edit(`plan.walk.${Date.now()}`, (d) => {
     addShape(d, 'lawn', [w.places], 'phone', { error: `${Math.round(w.worst * 10) / 10} m` })
-    d.drawing!.origin ??= w.origin
+    sure(d.drawing).origin ??= w.origin
   })
   emit('taken')
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { zoneFigureId, type ZoneFigure } from '@juvena/core/walkover/zoneFigures'
 import { parse } from 'papaparse'
 import { computed, ref } from 'vue'
@@ -20,7 +21,7 @@ const index = computed(() => job.zones.findIndex((z) => z.id === props.zone))
 const ground = computed<ZoneDraft | null>(() => job.zones[index.value] ?? null)
 const set = <K extends keyof ZoneDraft>(key: K, value: ZoneDraft[K]) =>
   job.edit(`${props.zone}.${key}`, (d) => {
-    d.zones![index.value]![key] = value
+    sure(d.zones)[index.value]![key] = value
   })
 const problem = (key: string) => job.problemAt(`zones[${index.value}].${key}`)
 const levels = computed(() => job.draft?.drawing?.levels ?? [])

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import 'ol/ol.css'
 import type Feature from 'ol/Feature'
 import type { FeatureLike } from 'ol/Feature'
@@ -98,7 +99,7 @@ const features = shapeFeatures((id, rings) => emit('reshaped', id, rings))
 
 const styleOf = (feature: Feature<Geometry>) => {
   const drawn = feature.get('drawn') as Drawn
-  const geometry = feature.getGeometry()!
+  const geometry = sure(feature.getGeometry())
   const styles = stylesOf(drawn, props.overlay, geometry)
   if (!drawn.chosen) return styles
   // While a corner is dragged its size follows the hand.
@@ -146,7 +147,9 @@ const moving = new Pointer({
   },
   handleDragEvent(event) {
     const to = event.coordinate as Point
-    features.chosen.forEach((f) => f.getGeometry()!.translate(to[0] - grip![0], to[1] - grip![1]))
+    features.chosen.forEach((f) =>
+      sure(f.getGeometry()).translate(to[0] - sure(grip)[0], to[1] - sure(grip)[1]),
+    )
     grip = to
   },
   handleUpEvent() {
@@ -195,7 +198,7 @@ function useTool() {
       style: (f) => sketchStyles(f, props.say),
       stopClick: true,
     })
-    drawing.on('drawend', (e) => emit('drawn', props.tool, toRings(e.feature.getGeometry()!)))
+    drawing.on('drawend', (e) => emit('drawn', props.tool, toRings(sure(e.feature.getGeometry()))))
     map.addInteraction(drawing)
   }
   // Snapping has to come last: it moves the pointer for those before it.
@@ -235,7 +238,7 @@ function fit() {
 }
 const zoom = (by: number) =>
   view.animate({
-    resolution: view.getResolution()! * by,
+    resolution: sure(view.getResolution()) * by,
     duration: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 120,
   })
 function measureBar() {
@@ -284,7 +287,7 @@ watch(
 let resize: ResizeObserver | null = null
 onMounted(() => {
   map = new OlMap({
-    target: holder.value!,
+    target: sure(holder.value),
     view,
     controls: [],
     interactions: usualInteractions({
@@ -315,7 +318,7 @@ onMounted(() => {
   fit()
   measureBar()
   resize = new ResizeObserver(() => map?.updateSize())
-  resize.observe(holder.value!)
+  resize.observe(sure(holder.value))
   window.addEventListener('keydown', onKey)
 })
 onBeforeUnmount(() => {

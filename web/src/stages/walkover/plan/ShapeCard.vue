@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { ElSwitch } from 'element-plus'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
@@ -43,7 +44,7 @@ const draws = computed(() => SHAPE_KINDS[kind.value].draws)
 const at = computed(() => (shape.value?.at ?? []) as Ring[])
 const set = (patch: Partial<ShapeDraft>) =>
   job.edit(`shape.${shape.value?.id}.${Object.keys(patch)[0]}`, (d) => {
-    Object.assign(d.drawing!.shapes![index.value]!, patch)
+    Object.assign(sure(sure(d.drawing).shapes)[index.value]!, patch)
   })
 const problem = (key: string) => job.problemAt(`drawing.shapes[${index.value}].${key}`)
 const size = computed(() =>
@@ -81,7 +82,7 @@ function setEdge(i: number, typed: string | null) {
 }
 const nudge = (dx: number, dy: number) =>
   shape.value &&
-  job.edit(`shape.${shape.value.id}.move`, (d) => moveShape(d, shape.value!.id, dx, dy))
+  job.edit(`shape.${shape.value.id}.move`, (d) => moveShape(d, sure(shape.value).id, dx, dy))
 const obstacle = computed(() => ['building', 'wall', 'tree'].includes(kind.value))
 const gains = computed(() =>
   shape.value?.whatIf && shape.value.whatIf !== 'as-is' && !shape.value.agreed
@@ -154,7 +155,7 @@ const usual = (x: number) => `else ${firm.text(x, 'm')}`
     <p class="size">
       {{
         kind === 'lawn'
-          ? job.zones.find((z) => z.id === shape!.zone)?.name || 'Unnamed zone'
+          ? job.zones.find((z) => z.id === sure(shape).zone)?.name || 'Unnamed zone'
           : shapeName(shape)
       }}
       <b>{{ size }}</b>
@@ -177,7 +178,8 @@ const usual = (x: number) => `else ${firm.text(x, 'm')}`
         :options="kinds"
         :model-value="kind"
         @update:model-value="
-          $event && set({ kind: $event, zone: $event === 'lawn' ? job.zones[0]?.id : shape!.zone })
+          $event &&
+          set({ kind: $event, zone: $event === 'lawn' ? job.zones[0]?.id : sure(shape).zone })
         "
       />
       <ChoiceField

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed, reactive, ref } from 'vue'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
 import {
@@ -93,22 +94,22 @@ const outline = computed<Outline | null>(() => {
   if (given.some((g) => g === null)) return null
   const [a, b, c, d] = given as number[]
   if (chosen.value === 'line')
-    return a! > 0
+    return sure(a) > 0
       ? {
           ok: true,
           ring: [
             [0, 0],
-            [a!, 0],
+            [sure(a), 0],
           ],
         }
       : { ok: false, sentence: 'A line takes a length, more than nothing.' }
   return chosen.value === 'rectangle'
-    ? rectangle(a!, b!)
+    ? rectangle(sure(a), sure(b))
     : chosen.value === 'l'
-      ? lShape(a!, b!, c!, d!)
+      ? lShape(sure(a), sure(b), sure(c), sure(d))
       : chosen.value === 'triangle'
-        ? triangle(a!, b!, c!)
-        : circle(a!)
+        ? triangle(sure(a), sure(b), sure(c))
+        : circle(sure(a))
 })
 const says = computed(() => {
   const o = outline.value

@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 /** Minutes a zone's clock is ahead of universal time at an instant. */
 function ahead(instant: number, timeZone: string): number {
   const parts = Object.fromEntries(
@@ -14,7 +15,8 @@ function ahead(instant: number, timeZone: string): number {
       .map((p) => [p.type, Number(p.value)]),
   ) as Record<string, number>
   return Math.round(
-    (Date.UTC(parts.year!, parts.month! - 1, parts.day, parts.hour, parts.minute) - instant) /
+    (Date.UTC(sure(parts.year), sure(parts.month) - 1, parts.day, parts.hour, parts.minute) -
+      instant) /
       60_000,
   )
 }

@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 import ImageLayer from 'ol/layer/Image'
 import type { Projection } from 'ol/proj'
 import ImageCanvas from 'ol/source/ImageCanvas'
@@ -26,7 +27,7 @@ export function painted(projection: Projection, paint: Paint) {
       const canvas = document.createElement('canvas')
       canvas.width = Math.round(size[0]!)
       canvas.height = Math.round(size[1]!)
-      const context = canvas.getContext('2d')!
+      const context = sure(canvas.getContext('2d'))
       const k = pixelRatio / resolution
       context.setTransform(k, 0, 0, -k, -extent[0]! * k, extent[3]! * k)
       paint(context, {

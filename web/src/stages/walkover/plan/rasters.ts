@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 import type { UnitSystem } from '@juvena/core/quantities/quantity'
 import type { Raster } from '../../../workers/survey.worker.ts'
 
@@ -52,7 +53,7 @@ export function pictureOf({ grid, values }: Raster, scale: Scale): HTMLCanvasEle
   const canvas = document.createElement('canvas')
   canvas.width = grid.columns
   canvas.height = grid.rows
-  const context = canvas.getContext('2d')!
+  const context = sure(canvas.getContext('2d'))
   const image = context.createImageData(grid.columns, grid.rows)
   const colours = scale.steps.map((s) =>
     [1, 3, 5].map((i) => parseInt(s.colour.slice(i, i + 2), 16)),
@@ -65,9 +66,9 @@ export function pictureOf({ grid, values }: Raster, scale: Scale): HTMLCanvasEle
       while (step + 1 < scale.steps.length && value >= scale.steps[step + 1]!.from) step++
       const at = ((grid.rows - 1 - row) * grid.columns + c) * 4
       const [r, g, b] = colours[step]!
-      image.data[at] = r!
-      image.data[at + 1] = g!
-      image.data[at + 2] = b!
+      image.data[at] = sure(r)
+      image.data[at + 1] = sure(g)
+      image.data[at + 2] = sure(b)
       image.data[at + 3] = 235
     }
   context.putImageData(image, 0, 0)

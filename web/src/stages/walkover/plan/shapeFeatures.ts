@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 import Collection from 'ol/Collection'
 import Feature from 'ol/Feature'
 import { LineString, Point as OlPoint, Polygon, type Geometry } from 'ol/geom'
@@ -62,7 +63,7 @@ export function shapeFeatures(reshaped: (id: string, rings: Ring[]) => void) {
   /** Tells which of these a person has changed on the map. */
   function tellReshaped(features: Feature<Geometry>[]) {
     for (const feature of features) {
-      const rings = toRings(feature.getGeometry()!)
+      const rings = toRings(sure(feature.getGeometry()))
       const entry = known.get(String(feature.getId()))
       if (!entry) continue
       const kind = (feature.get('drawn') as Drawn).shape.kind

@@ -1,3 +1,4 @@
+import { sure } from '@juvena/core/quantities/sure'
 import type { Ref } from 'vue'
 import { parseQuantity, type Kind } from '@juvena/core/quantities/quantity'
 import type { Unit } from '@juvena/core/quantities/show'
@@ -21,7 +22,7 @@ export function useShapeLabels(overlay: Ref<Overlay>) {
    * Whether the ground just south of a lawn is no other lawn's, so that its name may stand there.
    */
   function freeBelow(s: ShapeDraft): boolean {
-    const box = boxOf((s.at as Ring[])[0]!)!
+    const box = sure(boxOf((s.at as Ring[])[0]!))
     const below: Point = [(box.west + box.east) / 2, box.south - 1]
     return !(job.draft?.drawing?.shapes ?? []).some(
       (o) => o.kind === 'lawn' && o.id !== s.id && inside(below, o.at as Ring[]),

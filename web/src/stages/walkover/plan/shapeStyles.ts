@@ -1,3 +1,5 @@
+import type { Coordinate } from 'ol/coordinate'
+import { sure } from '@juvena/core/quantities/sure'
 import type { FeatureLike } from 'ol/Feature'
 import { LineString, MultiPoint, Point as OlPoint, Polygon, type Geometry } from 'ol/geom'
 import { Circle as CircleStyle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style'
@@ -141,7 +143,7 @@ export function stylesOf(
       }),
     )
     // A strip too narrow for its name bears it at its foot.
-    const box = boxOf(at[0]!)!
+    const box = sure(boxOf(at[0]!))
     const under = foot || box.east - box.west < 0.3 * (box.north - box.south)
     const text = titled(label, sub, true, INK, 14, under ? (sub ? 19 : 11) : 0)
     styles.push(
@@ -175,7 +177,7 @@ export function stylesOf(
       new Style({
         geometry: new LineString(run),
         renderer: (pixels, state) => {
-          const places = pixels as unknown as number[][]
+          const places = pixels as Coordinate[]
           const context = state.context
           context.beginPath()
           places.forEach((p, i) =>
@@ -266,10 +268,10 @@ export function stylesOf(
   } else {
     const stroke = LINES[kind]!
     styles.push(
-      new Style({ stroke: line('rgba(255,253,247,0.8)', stroke.getWidth()! + 3), zIndex: 7 }),
+      new Style({ stroke: line('rgba(255,253,247,0.8)', sure(stroke.getWidth()) + 3), zIndex: 7 }),
       new Style({
         stroke: chosen
-          ? line(INK, stroke.getWidth()! + 1.5, stroke.getLineDash() ?? undefined)
+          ? line(INK, sure(stroke.getWidth()) + 1.5, stroke.getLineDash() ?? undefined)
           : dim
             ? line('#a89f88', 1.5)
             : stroke,

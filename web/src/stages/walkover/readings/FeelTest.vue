@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sure } from '@juvena/core/quantities/sure'
 import { computed } from 'vue'
 import { TEXTURE_NAMES, type TextureId } from '@juvena/core/reference/lists'
 import { classByFeel, FEEL, nextFeel, type FeelAnswers } from '@juvena/core/reference/walkLists'
@@ -15,7 +16,7 @@ const given = computed(() =>
 )
 const found = computed(() => classByFeel(props.answers))
 const say = (value: string) => {
-  const answers = { ...props.answers, [question.value!]: value } as FeelAnswers
+  const answers = { ...props.answers, [sure(question.value)]: value } as FeelAnswers
   emit('answer', answers, classByFeel(answers))
 }
 </script>
