@@ -107,6 +107,9 @@ describe('what a lot is worth', () => {
     expect(notes({ tested: null })).toContain('No test date')
     expect(notes({ tested: '2027-08-01' })).toContain('yet to come')
     expect(notes({})).toBe('[]')
+    // Fresh for a year: told the day after, not on it.
+    expect(notes({ tested: '2026-02-22' })).toBe('[]')
+    expect(notes({ tested: '2026-02-20' })).toContain('count it again on paper')
   })
   it('a paper test has its days by grass, and replaces the label when it is done', () => {
     const test = { started: '2027-02-01', seeds: 100 }
@@ -145,6 +148,10 @@ describe('the exact interval (Clopper & Pearson 1934, tables from memory)', () =
         sum = math.evaluate('s + combinations(n, i) * p^i * (1 - p)^(n - i)', { s: sum, n: math.bignumber(n), i: math.bignumber(i), p: math.bignumber(p) })
       expect(atMost(k, n, p)).toBeCloseTo(Number(sum), 10)
     } // prettier-ignore
+  })
+  it('has its ends: none below nothing, all at most all, none at no chance', () => {
+    expect([atMost(-1, 10, 0.5), atMost(3, 10, 1), atMost(10, 10, 1)]).toEqual([0, 0, 1])
+    expect([atMost(0, 10, 0), atMost(3, 10, 0)]).toEqual([1, 1])
   })
   it('narrows with more seeds, and says how many are enough', () => {
     const width = (n: number) =>
@@ -187,7 +194,14 @@ describe('the shelf', () => {
       move('4', 'written-off', 1),
       move('5', 'used', 3, 'west'),
     ])
-    expect(shelf).toMatchObject({ held: 12, used: 7, usedIn: { 'j/east': 4, 'j/west': 3 } })
+    expect(shelf).toMatchObject({
+      held: 12,
+      used: 7,
+      usedIn: { 'j/east': 4, 'j/west': 3 },
+      writtenOff: 1,
+    })
+    // Given back before it was seen to be used: its place is below nothing until that arrives.
+    expect(shelfOf([move('6', 'returned', 2, 'north')]).usedIn).toEqual({ 'j/north': -2 })
   })
   it('holds what came in less what went out, whatever the order and however often a movement is sent', () => {
     fc.assert(
