@@ -1,4 +1,3 @@
-import { sure } from './quantities/sure.ts'
 import { waysOf, type Way } from './approach/ways.ts'
 import type { Job } from './entities/job.ts'
 import { jobAsPlanned } from './prescribe/jobAsPlanned.ts'
@@ -40,9 +39,11 @@ export function waysOfJob(
   })
   const soils = new Map<ZoneWork, DressingPlan | null>()
   const soilOf = (work: ZoneWork, own: Trace): DressingPlan | null => {
-    if (!soils.has(work))
-      soils.set(work, planDressing({ job, firm, schools, works: [work], trace: own }))
-    return sure(soils.get(work))
+    const known = soils.get(work)
+    if (known !== undefined) return known
+    const soil = planDressing({ job, firm, schools, works: [work], trace: own })
+    soils.set(work, soil)
+    return soil
   }
   return Object.fromEntries(
     zones.map(({ r, season, findings, approach }) => [

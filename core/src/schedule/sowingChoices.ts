@@ -417,8 +417,11 @@ export function oddsFor(b: OddsOf): (i: number) => SomeOdds | null {
   }
   const known = new Map<number, DayOdds | null>()
   const at = (i: number) => {
-    if (!known.has(i)) known.set(i, oddsOf(b, dayOf(start + i)))
-    return sure(known.get(i))
+    const had = known.get(i)
+    if (had !== undefined) return had
+    const odds = oddsOf(b, dayOf(start + i))
+    known.set(i, odds)
+    return odds
   }
   return (i) => {
     const low = Math.floor(i / DATED_EVERY) * DATED_EVERY
