@@ -81,6 +81,7 @@ import type { Declaration, Procedure, Rule, TradeValue } from './rules/rule.ts'
 import { readings, surveyLines, surveyRules } from './walkover/surveyRules.ts'
 import { edgingRules, edgingValues } from './materials/edging.ts'
 import { bareRules, bareValues } from './work/bareAfter.ts'
+import { coverAheadValues } from './work/coverAhead.ts'
 import { deepValues } from './work/burial.ts'
 import { groundReadings, groundRules, groundValues } from './work/ground.ts'
 import { hoursRules } from './work/hours.ts'
@@ -156,6 +157,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   Thatch: thatchLines,
   'Ground nobody measured': groundValues,
   'Bare after the blades': bareValues,
+  'Cover that follows': coverAheadValues,
   Edging: edgingValues,
   'Lows too deep for lifts': deepValues,
   Cores: coringValues,

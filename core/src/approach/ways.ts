@@ -10,6 +10,7 @@ import type { Message } from '../rules/message.ts'
 import { Trace, type FirmValues } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import type { ZoneOperation, ZoneWork } from '../work/workTypes.ts'
+import { coverAhead, type CoverAhead } from '../work/coverAhead.ts'
 import { looksBadDays } from '../work/looksBad.ts'
 import { zoneWork } from '../work/zoneWork.ts'
 import { isPlanted } from '../work/sowing.ts'
@@ -27,6 +28,8 @@ export interface Way {
   badDays: number
   /** % that lies bare after blades and rake; null where neither go over it. */
   bareAfter: number | null
+  /** Wanted cover it leads to, where it takes; null where no cover was read. */
+  cover: CoverAhead | null
   /** It stays open for a season: nothing is sown on it. */
   staysOpen: boolean
   /** Something is sown, set or laid. */
@@ -139,6 +142,7 @@ export function waysOf(brief: WaysBrief): Way[] {
         visits: own.visits,
         badDays: own.badDays,
         bareAfter: own.bareAfter,
+        cover: own.cover,
         staysOpen: own.staysOpen,
         plants: own.plants,
         leaves: PRESETS[approach].leaves,
@@ -155,14 +159,23 @@ const SAME_HOURS = 0.25
 function operationsBy(
   { r, season, findings, job, schools, firmValues, people, chosen, hoursOf }: WaysBrief,
   approach: ApproachId,
-): Pick<Way, 'hours' | 'visits' | 'badDays' | 'bareAfter' | 'staysOpen' | 'plants'> & {
+): Pick<Way, 'hours' | 'visits' | 'badDays' | 'bareAfter' | 'cover' | 'staysOpen' | 'plants'> & {
   kinds: StepKind[]
 } {
-  const trace = new Trace(firmValues)
   // What a person switched in the chosen way is theirs; another way is shown as it comes.
   const zone = approach === chosen ? r.zone : { ...r.zone, sowing: null, operations: {} }
-  const work = zoneWork({ r: { ...r, zone }, season, approach, findings, job, schools, trace })
-  const hours = work.operations.reduce((sum, o) => sum + hoursOf(work, o, trace), 0)
+  const round = (by: ApproachId) => {
+    const trace = new Trace(firmValues)
+    const brief = { r: { ...r, zone }, season, approach: by, findings, job, schools, trace }
+    return { work: zoneWork(brief), trace }
+  }
+  const first = round(approach)
+  const { work, trace } = first
+  // Ground that is held over is sown a second time.
+  const rounds = work.sowing === 'cover-then-sow' ? [first, round('sow-new')] : [first]
+  const hours = rounds
+    .flatMap((one) => one.work.operations.map((o) => hoursOf(one.work, o, one.trace)))
+    .reduce((sum, h) => sum + h, 0)
   const kinds = work.operations.map((o) => o.operation)
   const onSite = work.operations.some((o) => !OPERATIONS[o.operation].evening) ? 1 : 0
   return {
@@ -172,6 +185,7 @@ function operationsBy(
       onSite + kinds.filter((k) => OPERATIONS[k].ownDay).length + Math.floor(hours / (people * 8)),
     badDays: looksBadDays(work, job, trace),
     bareAfter: work.bareAfter && num(work.bareAfter),
+    cover: coverAhead(work, trace),
     staysOpen: work.staysOpen,
     plants: isPlanted(work.sowing),
   }

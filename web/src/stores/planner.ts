@@ -3,6 +3,8 @@ import type { JobDraft } from '@juvena/core/entities/job'
 import { changesIn } from '../workers/changes.ts'
 import type { Planned, Planner, Setting } from '../workers/plan.worker.ts'
 import type { Way } from '@juvena/core/approach/ways'
+import type { PlannedWays } from '@juvena/core/plannedWays'
+import type { ApproachId } from '@juvena/core/reference/lists'
 import { plain } from './plain.ts'
 
 interface Held {
@@ -56,6 +58,16 @@ export async function waysInWorker(): Promise<Record<string, Way[]>> {
   if (!held) return {}
   const { remote, stopped, end } = held
   return await answered(Promise.race([remote.ways(), stopped]), end)
+}
+
+/** The ways of one zone, each planned whole, for the draft last planned. */
+export async function plannedWaysInWorker(
+  zone: string,
+  chosen: ApproachId,
+): Promise<PlannedWays | null> {
+  if (!held) return null
+  const { remote, stopped, end } = held
+  return await answered(Promise.race([remote.plannedWays(zone, chosen), stopped]), end)
 }
 
 async function answered<T>(answer: Promise<T>, end: () => void): Promise<T> {

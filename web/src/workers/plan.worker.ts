@@ -10,6 +10,8 @@ import { Memo } from '@juvena/core/trace/memo'
 import { waysOfJob } from '@juvena/core/waysOfJob'
 import type { Way } from '@juvena/core/approach/ways'
 import type { WeatherAtSite } from '@juvena/core/climate/weatherOn'
+import { plannedWays, type PlannedWays } from '@juvena/core/plannedWays'
+import type { ApproachId } from '@juvena/core/reference/lists'
 import { withChanges, type Changes } from './changes.ts'
 
 export interface Planned {
@@ -49,6 +51,13 @@ const planner = {
   ways(): Record<string, Way[]> {
     const { job } = readJob(draft)
     return job ? waysOfJob(job, { ...setting, memo }) : {}
+  },
+  /** The ways of one zone, each planned whole. */
+  plannedWays(zone: string, chosen: ApproachId): PlannedWays | null {
+    const { job } = readJob(draft)
+    if (!job) return null
+    const ways = waysOfJob(job, { ...setting, memo })[zone] ?? []
+    return plannedWays(job, { ...setting, memo }, zone, ways, chosen)
   },
 }
 export type Planner = typeof planner

@@ -1,12 +1,16 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { showDay } from '@juvena/core/calendar/day'
 import type { Way } from '@juvena/core/approach/ways'
 import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
 import { APPROACH_NAMES, type ApproachId } from '@juvena/core/reference/lists'
 import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
+import type { PlannedWays } from '@juvena/core/plannedWays'
 import { operationName } from '@juvena/core/work/operationWords'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import { plannedWaysInWorker } from '../../stores/planner.ts'
+import CoverByWeek from './CoverByWeek.vue'
 
 /**
  * Ready-made ways for one zone, side by side: what each takes, how long it looks bad, and what it
@@ -17,6 +21,39 @@ const emit = defineEmits<{ take: [approach: ApproachId] }>()
 const firm = useFirm()
 const job = useJob()
 const ways = computed<Way[]>(() => job.ways[props.zone.id] ?? [])
+/** Each way planned whole: its days come a moment after the table. */
+const whole = shallowRef<PlannedWays | null>(null)
+watch(
+  [ways, () => props.zone.id],
+  async ([now, zone], [, zoneBefore]) => {
+    if (zone !== zoneBefore) whole.value = null
+    if (now.length === 0) return
+    const found = await plannedWaysInWorker(zone, props.zone.approach.chosen).catch(() => null)
+    if (ways.value === now && props.zone.id === zone) whole.value = found
+  },
+  { immediate: true },
+)
+const planned = (w: Way) => whole.value?.ways.find((p) => p.approach === w.approach)
+const odds = (w: Way) => planned(w)?.odds
+const customer = (w: Way) => {
+  const plan = planned(w)
+  return plan ? firm.say(plan.customer) : '…'
+}
+const short = (day: string) => showDay(day, day.slice(0, 4) !== firm.today.slice(0, 4)).slice(4)
+const days = (w: Way) => {
+  const plan = planned(w)
+  if (!plan) return '…'
+  if (!plan.days) return 'none'
+  const { first, last } = plan.days
+  return first === last ? short(first) : `${short(first)} to ${short(last)}`
+}
+const rightFrom = (w: Way) => {
+  const plan = planned(w)
+  if (!plan) return '…'
+  if (plan.right) return short(plan.right.low)
+  return w.badDays === 0 ? 'as now' : 'no day to promise'
+}
+const weeks = (w: Way) => planned(w)?.cover ?? []
 const chosen = (w: Way) => w.approach === props.zone.approach.chosen
 const FIT: Record<Way['fit'], string> = {
   suggested: 'asked for',
@@ -29,13 +66,16 @@ const names = (kinds: StepKind[], sown: boolean) =>
     .filter((k) => !OPERATIONS[k].quiet)
     .map((k) => firm.say(operationName(k, sown)).toLowerCase())
 /** The first of a list, and how many more: the rungs beside it show each. */
-const FEW = 4
+const FEW = 2
 const few = (list: readonly string[]) =>
-  list.length === 0
-    ? 'nothing'
-    : list.length <= FEW + 1
-      ? list.join(', ')
-      : `${list.slice(0, FEW).join(', ')} and ${list.length - FEW} more`
+  list.length <= FEW + 1
+    ? list.join(', ')
+    : `${list.slice(0, FEW).join(', ')} and ${list.length - FEW} more`
+const differs = (w: Way) => {
+  if (chosen(w)) return []
+  const [more, less] = [few(names(w.more, w.plants)), few(names(w.less, w.plants))]
+  return [...(more ? [`also ${more}`] : []), ...(less ? [`not ${less}`] : [])]
+}
 const looks = ({ badDays: days, staysOpen }: Way) =>
   staysOpen
     ? 'until it is sown'
@@ -44,6 +84,10 @@ const looks = ({ badDays: days, staysOpen }: Way) =>
       : days < 14
         ? `about ${days} days`
         : `about ${Math.round(days / 7)} weeks`
+const cover = ({ cover: c }: Way) =>
+  c
+    ? `${[c.now, c.standing].map((x) => Math.round(x)).join(' → ')} → ${Math.round(c.low)}–${Math.round(c.high)} %`
+    : ''
 /** The best four stand beside each other; the rest behind one press. */
 const FIRST = 4
 const all = ref(false)
@@ -59,7 +103,7 @@ const shown = computed(() => {
   <section class="ways" aria-label="Ready-made ways">
     <p v-if="ways.length === 0" class="soft small">Ways appear once the zone has a size.</p>
     <div v-else class="scroll" tabindex="0" role="region" aria-label="Ways beside each other">
-      <table>
+      <table :style="{ '--ways': shown.length }">
         <thead>
           <tr>
             <td></td>
@@ -81,9 +125,41 @@ const shown = computed(() => {
             </td>
           </tr>
           <tr>
-            <th scope="row">visits at least</th>
+            <th scope="row">visits</th>
             <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
-              {{ w.visits }}
+              {{ planned(w)?.days?.visits ?? w.visits }}
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">first to last day</th>
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
+              {{ days(w) }}
+            </td>
+          </tr>
+          <tr v-if="shown.some((w) => odds(w) != null)">
+            <th scope="row">years in 100 it takes</th>
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
+              <b v-if="odds(w) != null">{{ odds(w) }}</b>
+              <span v-else class="soft">{{ w.plants ? 'not known' : 'nothing sown' }}</span>
+            </td>
+          </tr>
+          <tr v-if="job.customerDay && shown.some((w) => planned(w)?.inTime != null)">
+            <th scope="row">and right by {{ showDay(job.customerDay).slice(4) }}</th>
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
+              <b>{{ planned(w)?.inTime ?? '' }}</b>
+            </td>
+          </tr>
+          <tr v-if="shown.some((w) => weeks(w).length)">
+            <th scope="row">wanted cover by week</th>
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
+              <CoverByWeek v-if="weeks(w).length" :weeks="weeks(w)" />
+              <span class="small">{{ cover(w) }}</span>
+            </td>
+          </tr>
+          <tr>
+            <th scope="row">looks right from</th>
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
+              {{ rightFrom(w) }}
             </td>
           </tr>
           <tr>
@@ -98,16 +174,16 @@ const shown = computed(() => {
               {{ w.bareAfter === null ? '' : `about ${firm.hand(w.bareAfter, '%')}` }}
             </td>
           </tr>
-          <tr>
-            <th scope="row">besides</th>
-            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
-              {{ chosen(w) ? '' : few(names(w.more, w.plants)) }}
+          <tr v-if="shown.length > 1">
+            <th scope="row">differs by</th>
+            <td v-for="w in shown" :key="w.approach" class="small" :class="{ chosen: chosen(w) }">
+              <span v-for="part in differs(w)" :key="part" class="part">{{ part }}</span>
             </td>
           </tr>
-          <tr>
-            <th scope="row">leaves out</th>
+          <tr v-if="whole">
+            <th scope="row">the customer</th>
             <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
-              {{ chosen(w) ? '' : few(names(w.less, w.plants)) }}
+              {{ customer(w) }}
             </td>
           </tr>
           <tr>
@@ -124,7 +200,11 @@ const shown = computed(() => {
         {{ all ? 'Show the best four' : `Show ${ways.length - FIRST} more` }}
       </button>
     </p>
-    <p class="small soft note">Costs come here once prices are known.</p>
+    <p v-if="whole && firm.say(whole.says)" class="told">{{ firm.say(whole.says) }}</p>
+    <p v-if="shown.some((w) => w.cover)" class="small soft note">
+      Cover is Juvena’s own estimate, where the sowing takes: firm numbers can replace it under
+      Yard, Rules.
+    </p>
   </section>
 </template>
 
@@ -190,6 +270,18 @@ tbody tr:last-child .chosen {
 }
 .chosen .fit {
   color: var(--moss);
+}
+.part {
+  display: block;
+}
+@media (max-width: 900px) {
+  table {
+    min-width: calc((var(--ways) + 1) * 6.6rem);
+  }
+}
+.told {
+  padding: 0.6rem 0 0;
+  font-weight: 700;
 }
 .note {
   padding-top: 0.5rem;

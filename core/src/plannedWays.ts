@@ -1,0 +1,218 @@
+import type { Way } from './approach/ways.ts'
+import { addDays, daysBetween, laterDay, type Day } from './calendar/day.ts'
+import { choiceValues } from './climate/choiceValues.ts'
+import type { Job } from './entities/job.ts'
+import { coverLines } from './findings/lines.ts'
+import { planJob } from './pipeline.ts'
+import type { Context } from './plan/context.ts'
+import type { JobPlan } from './plan/jobPlan.ts'
+import { APPROACH_NAMES, type ApproachId } from './reference/lists.ts'
+import { OPERATIONS } from './reference/operations.ts'
+import { joined, onDay, quantity, say, words, type Message } from './rules/message.ts'
+import { num } from './trace/figure.ts'
+import { Memo } from './trace/memo.ts'
+import { zoneOf } from './trace/scope.ts'
+import { Trace } from './trace/trace.ts'
+import { coverAheadValues, type CoverAhead } from './work/coverAhead.ts'
+
+/** A ready-made way planned whole, on its own days. */
+export interface PlannedWay {
+  approach: ApproachId
+  /** Whether its work has days that can be kept. */
+  fits: boolean
+  /** Days on site for this zone, up to its sowing or what its days hang on; null where none. */
+  days: { first: Day; last: Day; visits: number } | null
+  /** Years in a hundred in which what is sown takes; null where nothing is sown. */
+  odds: number | null
+  /** The same, and right by the customer's date; null where no date is named. */
+  inTime: number | null
+  /** When it looks right; null where nobody can promise a day. */
+  right: { low: Day; high: Day } | null
+  /** What the customer does. */
+  customer: Message
+  /** Wanted cover, %, at the start of each week from today; empty where no cover was read. */
+  cover: { low: number; high: number }[]
+}
+
+export interface PlannedWays {
+  ways: PlannedWay[]
+  /** Which is the cheapest that works, the surest, the soonest. */
+  says: Message
+}
+
+/** Weeks that are drawn: at least, and at most. */
+const [LEAST_WEEKS, MOST_WEEKS] = [10, 60]
+/** Without a promised day, growth is drawn over so many days after the work. */
+const GROWS_OVER = 56
+
+/**
+ * Each way of a zone planned whole with the rest of the job as it is. What a person switched in the
+ * chosen way is theirs; another way is planned as it comes.
+ */
+export function plannedWays(
+  job: Job,
+  context: Context,
+  zone: string,
+  ways: readonly Way[],
+  chosen: ApproachId,
+): PlannedWays {
+  const memo = context.memo ?? new Memo()
+  const planned = ways.map((way) => {
+    const zones = job.zones.map((z) =>
+      z.id !== zone || way.approach === chosen
+        ? z
+        : { ...z, approach: way.approach, sowing: null, operations: {} },
+    )
+    return { way, read: readPlan(planJob({ ...job, zones }, { ...context, memo }), zone, job, way) }
+  })
+  const { today } = context
+  const ends = planned.map(({ read }) => daysBetween(today, read.right?.high ?? read.grownBy))
+  const weeks = Math.min(MOST_WEEKS, Math.max(LEAST_WEEKS, Math.ceil(Math.max(0, ...ends) / 7) + 2))
+  const starts = Array.from({ length: weeks }, (_, w) => addDays(today, 7 * w))
+  const all = planned.map(({ way: { approach, cover }, read }) => {
+    const { worked, upFrom, grownBy, ...said } = read
+    const on = (day: Day, c: CoverAhead) => coverOn(c, day, { worked, upFrom, grownBy })
+    return { approach, ...said, cover: cover ? starts.map((day) => on(day, cover)) : [] }
+  })
+  return { ways: all, says: conclusion(ways, all, new Trace(context.firm.values)) }
+}
+
+interface Growth {
+  worked: Day
+  upFrom: Day
+  grownBy: Day
+}
+
+/** Cover on a day: as read, then what is left of it, then more from when the grass is up. */
+function coverOn(c: CoverAhead, on: Day, { worked, upFrom, grownBy }: Growth) {
+  if (on < worked) return { low: c.now, high: c.now }
+  const part = Math.min(
+    1,
+    Math.max(0, daysBetween(upFrom, on) / Math.max(1, daysBetween(upFrom, grownBy))),
+  )
+  const at = (end: number) => c.standing + (end - c.standing) * part
+  return { low: at(c.low), high: at(c.high) }
+}
+
+type Read = Omit<PlannedWay, 'approach' | 'cover'> & Growth
+
+/** What a plan says of one zone. */
+function readPlan(
+  plan: JobPlan,
+  zone: string,
+  job: Pick<Job, 'customerDate'>,
+  { staysOpen }: Way,
+): Read {
+  const packages = plan.packages.filter((p) => p.zones.some((z) => zoneOf(z) === zone))
+  const own = packages.flatMap((p) =>
+    p.steps.filter((s) => s.zones.some((z) => zoneOf(z) === zone)),
+  )
+  const onSite = own.filter((s) => !OPERATIONS[s.kind].evening).map((s) => s.chosen)
+  const days = [...new Set(onSite)].sort()
+  const follows = plan.follow.packages.filter((f) => packages.some((p) => p.id === f.workPackage))
+  const sown = packages.filter((p) => p.plants)
+  const taken = sown.flatMap((p) => p.choices.filter((c) => c.taken))
+  const least = (of: (c: (typeof taken)[number]) => number | null) => {
+    const known = taken.flatMap((c) => of(c) ?? [])
+    return known.length === 0 ? null : Math.min(...known)
+  }
+  const rights = follows.flatMap(({ presentable }) => {
+    const value = presentable?.value
+    if (value === undefined || typeof value === 'number') return []
+    return typeof value === 'string'
+      ? [{ low: value, high: value }]
+      : [{ low: String(value.low), high: String(value.high) }]
+  })
+  const last = <T>(values: readonly T[]) => [...values].sort().at(-1)
+  const right =
+    rights.length > 0 && !staysOpen
+      ? rights.reduce((a, b) => ({ low: laterDay(a.low, b.low), high: laterDay(a.high, b.high) }))
+      : null
+  const worked = days.at(-1) ?? plan.today
+  const up = follows.flatMap((f) => f.up.map((u) => String((u.figure.value as { low: Day }).low)))
+  const upFrom = laterDay(up.sort()[0] ?? worked, worked)
+  const water = follows.flatMap((f) => (f.wateringDays ? [num(f.wateringDays)] : []))
+  const off = plan.follow.closed.filter((c) => c.zones.some((z) => zoneOf(z) === zone))
+  const mow = plan.follow.later.filter(
+    (s) =>
+      (s.kind === 'first-mow' || s.kind === 'mow-weekly') &&
+      s.zones.some((z) => zoneOf(z) === zone),
+  )
+  const offUntil = last(off.map((c) => c.to))
+  const mowFrom = mow.map((s) => s.chosen).sort()[0]
+  const on = (day: Day) => onDay(day, day.slice(0, 4) !== plan.today.slice(0, 4))
+  return {
+    fits: packages.every((p) => p.fits),
+    days: days.length === 0 ? null : { first: days[0]!, last: worked, visits: days.length },
+    odds: least((c) => (c.odds ? num(c.odds) : null)),
+    inTime: job.customerDate ? least((c) => (c.inTime ? num(c.inTime) : null)) : null,
+    right,
+    customer: listed(
+      [
+        water.length > 0 ? say`waters ${quantity(Math.max(...water), 'd')}` : null,
+        offUntil && offUntil > worked ? say`keeps off until ${on(offUntil)}` : null,
+        mowFrom ? say`mows from ${on(mowFrom)}` : null,
+      ].flatMap((m) => m ?? []),
+    ),
+    worked,
+    upFrom,
+    grownBy: right?.high ?? addDays(upFrom, GROWS_OVER),
+  }
+}
+
+/** In one or two sentences, what tells the ways apart. */
+function conclusion(ways: readonly Way[], planned: readonly PlannedWay[], trace: Trace): Message {
+  const closes = trace.value(coverAheadValues.works) / 100
+  const evenOdds = trace.value(choiceValues.worthLate)
+  const of = ways.flatMap((way, i) => (way.cover ? [{ way, plan: planned[i]!, c: way.cover }] : []))
+  if (of.length === 0) return words('')
+  if (of[0]!.c.now >= trace.value(coverLines.thin))
+    return words('Little is open here: the ways differ by what they leave undone, not by cover.')
+  const middle = ({ c }: (typeof of)[number]) => (c.low + c.high) / 2
+  const closing = of.filter(
+    (w) =>
+      w.c.most > w.c.standing &&
+      w.plan.right !== null &&
+      middle(w) - w.c.standing >= closes * (w.c.most - w.c.standing),
+  )
+  const work = closing.filter(({ plan }) => (plan.odds ?? 100) >= evenOdds)
+  const best = <T>(list: readonly T[], worth: (one: T) => number): T =>
+    list.reduce((a, b) => (worth(b) > worth(a) + 1e-9 ? b : a))
+  if (work.length === 0) {
+    const sown = closing.filter(({ plan }) => plan.odds !== null)
+    if (sown.length === 0) return words('No way here closes the open ground.')
+    const likeliest = best(sown, ({ plan }) => plan.odds ?? 0)
+    return say`No way here closes the open ground in most years. ${named(likeliest.way)} comes nearest: ${String(likeliest.plan.odds)} years in a hundred.`
+  }
+  if (work.length === 1)
+    return say`${named(work[0]!.way)} is the only way here that closes the open ground.`
+  const praised = new Map<(typeof of)[number], Message[]>()
+  const praise = (one: (typeof of)[number], what: Message) =>
+    praised.set(one, [...(praised.get(one) ?? []), what])
+  praise(
+    best(work, ({ way }) => -way.hours),
+    'the fewest hours that still close it',
+  )
+  // Of runners nobody knows the odds: they are not called sure.
+  const known = work.filter(({ plan, way }) => plan.odds !== null || way.approach === 'returf')
+  if (known.length > 0)
+    praise(
+      best(known, (w) => middle(w) * (w.plan.odds ?? 100)),
+      'the surest',
+    )
+  praise(
+    best(work, ({ plan }) => -daysBetween('2000-01-01', plan.right?.low ?? '9999-01-01')),
+    'soonest right',
+  )
+  return joined([...praised].map(([{ way }, what]) => say`${named(way)}: ${listed(what)}.`))
+}
+
+const listed = (parts: readonly Message[]): Message =>
+  parts.length === 0
+    ? words('mows')
+    : parts.reduce((a, b, i) => (i === parts.length - 1 ? say`${a} and ${b}` : say`${a}, ${b}`))
+
+function named({ approach }: Way): string {
+  const name = APPROACH_NAMES[approach].split(':')[0]!
+  return name[0]!.toUpperCase() + name.slice(1)
+}
