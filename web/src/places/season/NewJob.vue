@@ -85,7 +85,7 @@ async function importFile(event: Event) {
   grid-template-columns: minmax(12rem, 24rem) auto auto 1fr;
   gap: 0.3rem 0.75rem;
   align-items: end;
-  padding: 1.1rem 0 0.4rem;
+  padding: 0.5rem 0 0.4rem;
 }
 .new label.small {
   display: block;

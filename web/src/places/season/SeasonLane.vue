@@ -34,6 +34,8 @@ const pieces = computed(() => {
     const at = daysBetween(props.from, day)
     return {
       day,
+      // Opens the step that weighs most of that day.
+      to: { path: `/jobs/${props.row.id}/order`, hash: `#step-${(weighty[0] ?? steps[0])!.id}` },
       column: at + 1,
       span: Math.min(props.days - at, Math.max(...steps.map((s) => s.span))),
       sow: steps.some((s) => OPERATIONS[s.kind as StepKind].plants),
@@ -77,7 +79,7 @@ const options = computed(() =>
         :key="p.day"
         class="piece"
         :class="{ sow: p.sow, done: p.done, pinned: p.pinned }"
-        :to="`/jobs/${row.id}/order`"
+        :to="p.to"
         :title="p.says"
         :style="{ gridColumn: `${p.column} / span ${p.span}` }"
       >
@@ -153,6 +155,26 @@ const options = computed(() =>
 .piece span {
   max-width: 100%;
   overflow: hidden;
+}
+.piece:focus-visible {
+  overflow: visible;
+  z-index: 4;
+}
+.piece:focus-visible .only-read {
+  inset: calc(100% + 0.3rem) auto auto 0;
+  width: max-content;
+  max-width: 16rem;
+  height: auto;
+  margin: 0;
+  clip-path: none;
+  clip: auto;
+  white-space: normal;
+  text-align: left;
+  padding: 0.2rem 0.5rem;
+  background: var(--sheet);
+  border: 1px solid var(--ink);
+  font-size: 0.8125rem;
+  line-height: 1.3;
 }
 .piece.sow {
   border-bottom: 6px solid var(--moss);

@@ -15,6 +15,9 @@ const overDays = computed(() => props.days.filter((d) => isOver(d.crewHours)))
 
 <template>
   <div class="load">
+    <div class="lane cells heads" aria-hidden="true">
+      <span v-for="{ day } in days" :key="day">{{ showDay(day).slice(0, 3) }}</span>
+    </div>
     <div class="grid">
       <div class="label">
         <b>Crew of {{ firm.settings.crew ?? 2 }}</b>
@@ -92,9 +95,27 @@ const overDays = computed(() => props.days.filter((d) => isOver(d.crewHours)))
   color: var(--hold);
   font-weight: 700;
 }
+.heads {
+  display: none;
+}
+/* On a phone a week, named. */
 @media (max-width: 760px) {
   .load {
+    position: static;
+    margin-top: 0.6rem;
+  }
+  .heads {
+    display: grid;
+  }
+  .cells {
+    grid-template-columns: repeat(8, minmax(0, 1fr));
+  }
+  .cells > :nth-child(n + 9) {
     display: none;
+  }
+  .cells .cell {
+    min-height: 2.75rem;
+    line-height: 2.75rem;
   }
 }
 </style>

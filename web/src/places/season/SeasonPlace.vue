@@ -11,6 +11,7 @@ import { useFirm } from '../../stores/firm.ts'
 import ArchivedJobs from './ArchivedJobs.vue'
 import FirstLawn from './FirstLawn.vue'
 import NewJob from './NewJob.vue'
+import SeasonKey from './SeasonKey.vue'
 import SeasonHead from './SeasonHead.vue'
 import SeasonLoad from './SeasonLoad.vue'
 import SeasonRow from './SeasonRow.vue'
@@ -130,7 +131,10 @@ const gone = ref(0)
       “{{ archived.name }}” is archived.
       <button type="button" class="plain" @click="restore">Undo</button>
     </p>
-    <NewJob v-if="rows && rows.length > 0" @failed="failure = $event" />
+    <div v-if="rows && rows.length > 0" class="begin">
+      <NewJob @failed="failure = $event" />
+      <SeasonKey />
+    </div>
     <FirstLawn v-if="rows && rows.length === 0" />
     <SeasonHead
       v-else
@@ -178,6 +182,19 @@ const gone = ref(0)
   background: var(--sheet);
   padding: 0.35rem 0.7rem;
   margin-bottom: 0.5rem;
+}
+.begin {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  column-gap: 1.5rem;
+}
+.begin > :first-child {
+  flex: 0 1 46rem;
+}
+.begin > :last-child {
+  flex: 1 1 18rem;
+  padding-bottom: 0.5rem;
 }
 .trouble {
   grid-column: 1 / -1;

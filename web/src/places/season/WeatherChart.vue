@@ -36,8 +36,10 @@ const later = computed(() =>
   ),
 )
 const rain = computed(() => props.days.map((d) => plain(firm.show(d.rain, 'mm').number)))
+/** Bars are drawn to one scale, so that a drizzle never looks like a downpour, mm. */
+const FULL_BAR = 10
 useChart(at, () => {
-  const wet = Math.max(...rain.value, 0.001)
+  const wet = Math.max(...rain.value, plain(firm.show(FULL_BAR, 'mm').number))
   const drawn = [...soil.value, ...later.value].flatMap((t) => t ?? [])
   const low = Math.min(...drawn)
   const high = Math.max(...drawn)
@@ -67,7 +69,8 @@ useChart(at, () => {
           position: 'top',
           ...label,
           color: ink('water'),
-          formatter: (p: { value: number }) => (p.value >= wet * 0.25 ? String(p.value) : ''),
+          formatter: (p: { value: number }) =>
+            p.value > 0 && p.value >= wet * 0.1 ? String(p.value) : '',
         },
       },
       {

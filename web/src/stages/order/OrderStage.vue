@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { sure } from '@juvena/core/quantities/sure'
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { addDays, daysBetween, showDay } from '@juvena/core/calendar/day'
 import { REASONS } from '@juvena/core/climate/dayReasons'
 import type { LooseRecord, PackagePlan, WayOut } from '@juvena/core/plan/order'
@@ -64,6 +65,22 @@ function takeWayOut(pack: PackagePlan, take: WayOut) {
       }
   })
 }
+/** A link to one step, as from the season, shows it and puts the focus there. */
+const route = useRoute()
+const pointed = computed(() =>
+  route.hash.startsWith('#step-') ? decodeURIComponent(route.hash.slice(1)) : '',
+)
+watch(
+  () => pointed.value !== '' && job.plan !== null,
+  async (ready) => {
+    if (!ready) return
+    await nextTick()
+    const row = document.getElementById(pointed.value)
+    row?.scrollIntoView({ block: 'center' })
+    row?.focus({ preventScroll: true })
+  },
+  { immediate: true },
+)
 const cautions = computed(() => cautionsInTurn(job.plan?.steps ?? []))
 const STATE = { planned: '', pinned: 'pinned', done: 'done', unrecorded: 'passed' }
 const range = computed(() => {
@@ -189,7 +206,11 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
             v-for="step in stepsOf(s.id)"
             :id="`step-${step.id}`"
             :key="step.id"
-            :class="[step.state, { sow: step.kind === 'sow' }]"
+            :class="[
+              step.state,
+              { sow: step.kind === 'sow', pointed: pointed === `step-${step.id}` },
+            ]"
+            :tabindex="pointed === `step-${step.id}` ? -1 : undefined"
           >
             <td class="day">
               <FigureValue :id="step.day.id" :label="firm.say(step.name)" /><span
@@ -302,6 +323,10 @@ const setVisits = (visits: string | null) => job.edit('visits', (d) => (d.visits
 </template>
 
 <style scoped>
+.pointed > td:first-child {
+  box-shadow: inset 4px 0 0 var(--clay);
+  padding-left: 0.6rem;
+}
 .right {
   margin-left: auto;
 }
