@@ -408,6 +408,18 @@ export const answers = {
     today: day,
     place: z.string().optional(),
   }),
+  towns: z.strictObject({
+    towns: z.array(
+      z.strictObject({
+        name: z.string(),
+        region: z.string(),
+        country: z.string(),
+        latitude: z.number(),
+        longitude: z.number(),
+        timeZone: z.string(),
+      }),
+    ),
+  }),
   stock: z.strictObject({ lots: z.array(lot) }),
   lot,
   movements: z.strictObject({

@@ -85,6 +85,13 @@ for (let first = 0; first < VIEWS.length; first += SHARE) {
         await expect
           .poll(over, { message: `${view}: page wider than a phone` })
           .toBeLessThanOrEqual(1)
+        const text = (size: string) =>
+          page.evaluate((to) => (document.documentElement.style.fontSize = to), size)
+        await text('200%')
+        await expect
+          .poll(over, { message: `${view}: wider than a phone with text twice as large` })
+          .toBeLessThanOrEqual(1)
+        await text('')
       })
   })
 }

@@ -508,6 +508,7 @@ test('a place is found on the map and a frost date by the question, by mouse and
   await openJob(page, { zones: [ZONE] }, 'walk-over?part=site')
   await page.getByRole('button', { name: 'Find it on a map' }).click()
   const map = page.getByRole('slider', { name: /Place on a map of the world/ })
+  await map.scrollIntoViewIfNeeded()
   const box = (await map.boundingBox())!
   // The map runs from 84° north to 58° south: 44° south lies this far down.
   await page.mouse.click(box.x + box.width * (350 / 360), box.y + (box.height * (84 + 44)) / 142)
@@ -521,6 +522,14 @@ test('a place is found on the map and a frost date by the question, by mouse and
   await expect
     .poll(async () => Number((await latitude.inputValue()).replace('−', '-')))
     .toBeCloseTo(before + 1, 5)
+  // By the name of a town: Springfield, Missouri lies near 37.2° N 93.3° W, from memory.
+  await field(page, 'Nearest town').fill('springfield, mo')
+  await page.getByRole('button', { name: /Springfield, Missouri/ }).click()
+  await expect(latitude).toHaveValue(/^37\.[12]/)
+  await expect(field(page, 'Time zone')).toHaveValue('America/Chicago')
+  await field(page, 'Nearest town').fill('qqqqq')
+  await expect(page.getByText('No town of that name is known here.')).toBeVisible()
+  await latitude.fill('-44')
   await page.getByRole('button', { name: 'The date is not known' }).click()
   await expect(
     page.getByText(/Left empty, (Juvena’s guess|the record of the weather station) counts/),

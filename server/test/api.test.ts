@@ -1,3 +1,4 @@
+import { townsNamed } from '../src/towns.ts'
 import { execFileSync, spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { createServer, request, type Server } from 'node:http'
@@ -319,6 +320,23 @@ describe('the server', () => {
     expect((await call('POST', '/api/jobs', { name: '  ' })).body.detail).toContain(
       'Give the job a name',
     )
+  })
+})
+
+describe('the gazetteer', () => {
+  it('finds a town by the start of its name, by its state, and without its accents', async () => {
+    const [one] = await townsNamed('Springfield, Mo')
+    // From memory: 37.2° N 93.3° W, US Central time.
+    expect(one).toMatchObject({ region: 'Missouri', timeZone: 'America/Chicago' })
+    expect(one!.latitude).toBeCloseTo(37.2, 1)
+    expect(one!.longitude).toBeCloseTo(-93.3, 1)
+    expect((await townsNamed('zurich'))[0]).toMatchObject({ name: 'Zürich' })
+    expect((await townsNamed('york')).map((t) => t.name)).toContain('New York')
+  })
+  it('finds nothing for nothing, and no more than eight', async () => {
+    for (const typed of ['', '  ', ',', '%', 'qqqqqq', '<script>'])
+      expect(await townsNamed(typed)).toEqual([])
+    expect((await townsNamed('san')).length).toBe(8)
   })
 })
 

@@ -118,6 +118,9 @@ onMounted(() => window.addEventListener('keydown', press))
 onBeforeUnmount(() => window.removeEventListener('keydown', press))
 
 const inJob = computed(() => route.name === 'job')
+/** To the stage that is open: the work follows it. */
+const toStages = () =>
+  document.querySelector<HTMLElement>('#stages [aria-current], #stages button')?.focus()
 const toJob = computed(() => (lastJob.value ? `/jobs/${lastJob.value}` : '/'))
 const printing = computed(() => route.name === 'sheets')
 const goJob = (id: string, stage?: string) =>
@@ -125,7 +128,8 @@ const goJob = (id: string, stage?: string) =>
 </script>
 
 <template>
-  <a class="skip" href="#main">Skip to the work</a>
+  <a v-if="inJob" class="skip" href="#stages" @click.prevent="toStages">Skip to the stages</a>
+  <a v-else class="skip" href="#main">Skip to the work</a>
   <header v-if="!printing" class="strip">
     <span class="mark-name">Juvena</span>
     <nav aria-label="Places">
@@ -208,7 +212,7 @@ const goJob = (id: string, stage?: string) =>
 }
 nav {
   display: flex;
-  gap: 1.25rem;
+  gap: 0 1.25rem;
 }
 nav a {
   text-decoration: none;
@@ -253,7 +257,8 @@ main:focus {
     gap: 0 1rem;
   }
   nav {
-    gap: 1rem;
+    flex-wrap: wrap;
+    gap: 0 1rem;
   }
   .tools {
     margin-left: auto;

@@ -27,6 +27,7 @@ import { api } from '../../stores/api.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import JobSpine from './JobSpine.vue'
+import PlanSpeaks from './PlanSpeaks.vue'
 import SaveLine from './SaveLine.vue'
 import WorkingPanel from './WorkingPanel.vue'
 
@@ -209,6 +210,7 @@ const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² 
           }}<span class="only-read">. {{ firm.say(customerDate.then.seen) }}</span></span
         >
       </p>
+      <PlanSpeaks />
       <p v-if="imported" class="imported small" role="status">
         {{ imported }}
         <button
@@ -466,7 +468,6 @@ h1 {
   }
   .buttons {
     flex: 1 1 100%;
-    flex-wrap: nowrap;
     white-space: nowrap;
   }
   .buttons .act {

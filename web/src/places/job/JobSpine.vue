@@ -21,7 +21,7 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
 </script>
 
 <template>
-  <nav class="spine" aria-label="Stages of the job">
+  <nav id="stages" tabindex="-1" class="spine" aria-label="Stages of the job">
     <button
       v-for="s in all"
       :key="s"
@@ -160,7 +160,7 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
 @media (max-width: 900px) {
   .spine {
     grid-template-rows: none;
-    grid-template-columns: repeat(8, 1fr);
+    grid-template-columns: repeat(8, minmax(0, 1fr));
     padding: 0.5rem 0.9rem 0;
     grid-auto-rows: auto;
     position: relative;
@@ -205,6 +205,7 @@ const band = (s: Stage) => job.bands.find((b) => b.stage === s)
     padding-top: 0.15rem;
     color: var(--soft);
     overflow: hidden;
+    overflow-wrap: anywhere;
     cursor: pointer;
   }
   /* Underlined, not bold: the longest name fills its eighth of a phone's width. */

@@ -90,6 +90,7 @@ const shown = computed(() => Array.from({ length: props.days }, (_, i) => addDay
 }
 .moves {
   display: flex;
+  flex-wrap: wrap;
   gap: 0.3rem;
   align-items: center;
 }

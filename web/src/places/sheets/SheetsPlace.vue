@@ -245,6 +245,7 @@ watch(
 .tools {
   margin-left: auto;
   display: flex;
+  flex-wrap: wrap;
   gap: 0.5rem;
   align-items: center;
 }

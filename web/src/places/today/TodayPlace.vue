@@ -315,6 +315,7 @@ const total = computed(() => {
   }
   .week {
     width: 100%;
+    flex-wrap: wrap;
     justify-content: space-between;
     gap: 0;
   }

@@ -243,7 +243,7 @@ h2 .small {
 }
 .row {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(9.5rem, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(9.5rem, 100%), 1fr));
   gap: 0.35rem 1rem;
   margin-bottom: 0.35rem;
 }

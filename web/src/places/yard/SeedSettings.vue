@@ -169,7 +169,7 @@ const grasses = computed(() => firm.sownGrasses.map((g) => ({ value: g.id, name:
 <style scoped>
 .bags {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 0 1.5rem;
 }
 h3,
@@ -179,12 +179,12 @@ p {
 .row,
 .line {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(8rem, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(8rem, 100%), 1fr));
   gap: 0.3rem 0.9rem;
   align-items: end;
 }
 .line {
-  grid-template-columns: 1fr 1fr auto;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
   align-items: center;
 }
 .strip {

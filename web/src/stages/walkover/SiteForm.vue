@@ -12,6 +12,7 @@ import QuantityField from '../../parts/QuantityField.vue'
 import YesNoField from '../../parts/YesNoField.vue'
 import TextField from '../../parts/TextField.vue'
 import FrostQuestion from './FrostQuestion.vue'
+import TownField from './TownField.vue'
 import { exampleFrost } from '@juvena/core/calendar/autumn'
 import { showMonthDay } from '@juvena/core/calendar/day'
 import { readRestriction, restrictionSaid } from '@juvena/core/establish/restrictions'
@@ -131,6 +132,15 @@ const setPlace = (latitude: number, longitude: number) =>
   job.edit('site.place', (d) => {
     d.site = { ...d.site, latitude: String(latitude), longitude: String(longitude) }
   })
+const takeTown = ({ latitude, longitude, timeZone }: Answer<'towns'>['towns'][number]) =>
+  job.edit('site.place', (d) => {
+    d.site = {
+      ...d.site,
+      latitude: String(latitude),
+      longitude: String(longitude),
+      timeZone,
+    }
+  })
 const here = Intl.DateTimeFormat().resolvedOptions().timeZone
 </script>
 
@@ -177,6 +187,7 @@ const here = Intl.DateTimeFormat().resolvedOptions().timeZone
     <section>
       <h3>Place</h3>
       <div class="row">
+        <TownField @take="takeTown" />
         <PlaceField
           label="Latitude"
           axis="latitude"

@@ -292,7 +292,7 @@ td {
 }
 .figures {
   display: grid;
-  grid-template-columns: repeat(4, 1fr);
+  grid-template-columns: repeat(auto-fit, minmax(min(5rem, 100%), 1fr));
   gap: 0.5rem;
 }
 dt {
@@ -323,13 +323,14 @@ dd {
 }
 .ends {
   display: flex;
+  flex-wrap: wrap;
   gap: 0.4rem;
   padding-top: 0.3rem;
 }
 @media (max-width: 480px) {
   .test,
   .move {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   }
 }
 </style>

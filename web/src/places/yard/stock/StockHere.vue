@@ -270,9 +270,10 @@ td button {
 }
 @media (max-width: 1000px) {
   .stock.aside {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
-  .shelf {
+  .shelf,
+  .side {
     overflow-x: auto;
   }
 }
