@@ -10,6 +10,7 @@ import StageHead from '../../parts/StageHead.vue'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import WetGround from './WetGround.vue'
 
 /**
  * Two phases of water and the hand-over between them; minutes by station; which grass shows when.
@@ -30,6 +31,10 @@ const zonesOf = (id: string) =>
     .find((s) => s.id === id)
     ?.zones.map(zoneName)
     .join(', ') ?? ''
+/** Water of a run by phase, mm. */
+const mm = (phase: 'growing' | 'settled') => Number(job.figure(`job.water.${phase}`)?.value ?? 0)
+const dose = computed(() => Number(water.value?.dose.value ?? 0))
+const deepest = computed(() => Math.max(1, dose.value, mm('growing'), mm('settled')))
 const band = (id: string) => job.figure(id)?.value as { low: string; high: string } | undefined
 </script>
 
@@ -69,6 +74,12 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
         <h3 v-if="packages.length > 1">{{ zonesOf(s.workPackage) }}</h3>
         <ol>
           <li>
+            <WetGround
+              :runs="water.times.map(() => dose)"
+              :full="deepest"
+              grass="none"
+              :says="`Seedbed: ${water.times.length} runs a day, ${firm.hand(dose, 'mm')} each`"
+            />
             <b>1 Keep the top moist</b>
             <span class="soft"
               >{{ showDay(s.sown) }} until <FigureValue v-if="s.handOver" :id="s.handOver.id"
@@ -84,6 +95,12 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
             >
           </li>
           <li>
+            <WetGround
+              :runs="[mm('growing')]"
+              :full="deepest"
+              grass="seedlings"
+              :says="`Growing on: one run of ${firm.hand(mm('growing'), 'mm')}`"
+            />
             <b>2 Growing on</b>
             <span v-if="s.phases" class="soft"
               >{{ showDay(s.phases.growing.from) }} – {{ showDay(s.phases.growing.to) }}</span
@@ -102,6 +119,12 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
             >
           </li>
           <li>
+            <WetGround
+              :runs="[mm('settled')]"
+              :full="deepest"
+              grass="turf"
+              :says="`Established: one run of ${firm.hand(mm('settled'), 'mm')}`"
+            />
             <b>3 Established</b>
             <span v-if="s.phases" class="soft">from {{ showDay(s.phases.settled) }}</span>
             <span class="small"
