@@ -68,7 +68,7 @@ describe('diary entries on their way', () => {
     await outbox.send()
     expect([outbox.count, state.posts, state.diary.length]).toEqual([0, 2, 1])
   })
-  it('one that is refused is told and holds up nothing', async () => {
+  it('one that is refused is told, holds up nothing, and stays with its reason through a reload', async () => {
     const state = server()
     state.gone = true
     const outbox = useOutbox()
@@ -82,7 +82,48 @@ describe('diary entries on their way', () => {
       0,
       '“line 1” was not kept: No such job.',
     ])
+    // It is no longer shown as recorded, and is not lost.
+    expect(outbox.withWaiting('j1', [])).toEqual([])
+    setActivePinia(createPinia())
+    const reloaded = useOutbox()
+    await reloaded.ready
+    expect(reloaded.held.map((w) => [w.id, w.refused])).toEqual([['entry-0001', 'No such job.']])
+    state.refuse = ''
+    await reloaded.tryAgain('entry-0001')
+    expect([state.diary.length, reloaded.held.length, (await entries(kept)).length]).toEqual([
+      2, 0, 0,
+    ])
     state.refuse = 'entry-0003'
-    await expect(outbox.write('j1', entry(3))).rejects.toThrow('No such job.')
+    await expect(reloaded.write('j1', entry(3))).rejects.toThrow('No such job.')
+    await reloaded.discard('entry-0003')
+    expect((await entries(kept)).length).toBe(0)
+  })
+  it.each([
+    ['a sign-in page that answers 200', () => new Response('<html>Sign in</html>')],
+    ['JSON that names nothing', () => new Response('{"ok":true}')],
+    ['another diary', () => new Response('{"diary":[{"id":"entry-9999"}]}', { status: 201 })],
+    ['401 of a proxy', () => new Response('{"detail":"Sign in."}', { status: 401 })],
+    ['403', () => new Response('Forbidden', { status: 403 })],
+    ['404 that is no problem document', () => new Response('<h1>Not found</h1>', { status: 404 })],
+    ['429', () => new Response('{"detail":"Too many."}', { status: 429 })],
+    ['503', () => new Response('{"detail":"Busy."}', { status: 503 })],
+  ])('goes on waiting on %s, and arrives once Juvena answers', async (_, answer) => {
+    vi.stubGlobal('fetch', async () => answer())
+    const outbox = useOutbox()
+    await outbox.write('j1', entry(1))
+    expect([outbox.count, outbox.held.length, (await entries(kept)).length]).toEqual([1, 0, 1])
+    const state = server()
+    await outbox.send()
+    expect([state.diary.length, outbox.count, (await entries(kept)).length]).toEqual([1, 0, 0])
+  })
+  it('a record of the same step that is accepted takes the place of the refused one', async () => {
+    const state = server()
+    const step = (n: number) => diaryEntry.parse({ ...entry(n), step: 'spray/z1' })
+    state.refuse = 'entry-0001'
+    const outbox = useOutbox()
+    await expect(outbox.write('j1', step(1))).rejects.toThrow('No such job.')
+    expect(outbox.held.length).toBe(1)
+    await outbox.write('j1', step(2))
+    expect([outbox.held.length, state.diary.length]).toEqual([0, 1])
   })
 })

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { useFirm } from '../stores/firm.ts'
 import { useLeftDrafts } from '../stores/leftDrafts.ts'
+import type { usePhotos } from '../stores/photos.ts'
 import { useOutbox } from '../stores/outbox.ts'
 import { waitingPhotos } from '../stores/waitingPhotos.ts'
 
@@ -17,30 +18,54 @@ const route = useRoute()
 const router = useRouter()
 const open = ref(false)
 /** The store of photographs is loaded only where there are some to send. */
-const photos = ref<{ count: number; send: () => Promise<void> } | null>(null)
+type Photos = Pick<
+  ReturnType<typeof usePhotos>,
+  'held' | 'refused' | 'send' | 'tryAgain' | 'discard'
+>
+const photos = shallowRef<Photos | null>(null)
 onMounted(async () => {
   // A job that opens is sent by its own page.
   await router.isReady()
   left.opened(typeof route.params.id === 'string' ? route.params.id : null)
   if ((await waitingPhotos()).length === 0) return
-  const store = (await import('../stores/photos.ts')).usePhotos()
-  photos.value = {
-    get count() {
-      return store.held.length
-    },
-    send: store.send,
-  }
+  photos.value = (await import('../stores/photos.ts')).usePhotos()
 })
 const settings = computed(() => (firm.saving === 'failed' ? 1 : 0))
 const total = computed(
-  () => outbox.count + left.count + settings.value + (photos.value?.count ?? 0),
+  () =>
+    outbox.count +
+    outbox.held.length +
+    left.count +
+    settings.value +
+    (photos.value?.held.length ?? 0),
 )
+/** What was refused: it is kept here until it is sent again or discarded. */
+const refused = computed(() => [
+  ...outbox.held.map((w) => ({
+    id: w.id,
+    what: w.entry.what,
+    why: w.refused,
+    again: () => outbox.tryAgain(w.id),
+    discard: () => outbox.discard(w.id),
+  })),
+  ...(photos.value?.refused ?? []).map((p) => ({
+    id: p.id,
+    what: `photograph ${p.name}`,
+    why: p.refused,
+    again: () => photos.value?.tryAgain(p.id),
+    discard: () => photos.value?.discard(p.id),
+  })),
+])
 const lines = computed(() => {
   const some = (n: number, one: string, more: string) =>
     n === 0 ? [] : [`${n} ${n === 1 ? one : more}`]
   return [
     ...some(outbox.count, 'diary entry', 'diary entries'),
-    ...some(photos.value?.count ?? 0, 'photograph', 'photographs'),
+    ...some(
+      (photos.value?.held.length ?? 0) - (photos.value?.refused.length ?? 0),
+      'photograph',
+      'photographs',
+    ),
     ...(settings.value ? ['settings of the firm'] : []),
   ]
 })
@@ -72,6 +97,16 @@ function sendNow() {
           <span v-if="l.asks" class="asks"> {{ l.asks }}</span>
         </li>
       </ul>
+      <template v-if="refused.length">
+        <b>Refused, kept here</b>
+        <ul>
+          <li v-for="r in refused" :key="r.id">
+            {{ r.what }} <span class="asks">{{ r.why }}</span>
+            <button type="button" class="plain" @click="r.again()">try again</button>
+            <button type="button" class="plain" @click="r.discard()">discard</button>
+          </li>
+        </ul>
+      </template>
       <button type="button" class="act slight" @click="sendNow">Send now</button>
     </div>
   </span>

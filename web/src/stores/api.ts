@@ -9,6 +9,8 @@ export class ApiError extends Error {
     readonly title: string,
     detail: string,
     readonly body: { problems?: Problem[]; theirs?: unknown; unreadable?: string; export?: string },
+    /** The answer was a problem document; a proxy's page is none. */
+    readonly fromJuvena = true,
   ) {
     super(detail)
   }
@@ -16,6 +18,17 @@ export class ApiError extends Error {
 
 /** What this is, for the history of a job. */
 export const DEVICE = /Mobi|Android/.test(navigator.userAgent) ? 'phone' : 'computer'
+
+/**
+ * A refusal of Juvena's own, which another try will meet again; not one of the way there (a sign-in,
+ * a full queue, an answer that is not Juvena's).
+ */
+export const refusedForGood = (error: unknown): error is ApiError =>
+  error instanceof ApiError &&
+  error.fromJuvena &&
+  error.status >= 400 &&
+  error.status < 500 &&
+  ![401, 403, 407, 408, 425, 429].includes(error.status)
 
 /** Set when the server could not be reached at all. */
 export class Unreachable extends Error {
@@ -62,8 +75,9 @@ export async function api<T>(
     throw new ApiError(
       response.status,
       'Not understood',
-      'The server’s answer was cut short. Try again.',
+      'The server’s answer was cut short, or is not Juvena’s. Try again.',
       {},
+      false,
     )
   }
   if (!response.ok) {
@@ -78,6 +92,7 @@ export async function api<T>(
       problem.title ?? 'Refused',
       problem.detail ?? 'The server refused that.',
       problem,
+      problem.detail !== undefined,
     )
   }
   return value as T

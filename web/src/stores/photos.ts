@@ -3,7 +3,7 @@ import type { Answer } from '../../../contract/answers.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { localDay } from '../parts/moment.ts'
-import { api, ApiError, Unreachable } from './api.ts'
+import { api, ApiError, refusedForGood, Unreachable } from './api.ts'
 import { useJob } from './job.ts'
 import { newId } from './newId.ts'
 import { forgetWaiting, keepWaiting, waitingPhotos, type WaitingPhoto } from './waitingPhotos.ts'
@@ -113,12 +113,14 @@ async function post(job: string, body: Blob, on: string | null, about: About): P
     title?: string
     detail?: string
   }
-  if (!response.ok)
+  // A yes names the picture: another answer, a proxy's page say, is no yes.
+  if (!response.ok || typeof value.id !== 'string' || (about.id && value.id !== about.id))
     throw new ApiError(
       response.status,
       value.title ?? 'Refused',
       value.detail ?? 'The picture was refused.',
       {},
+      value.detail !== undefined,
     )
   return value
 }
@@ -156,11 +158,29 @@ export const usePhotos = defineStore('photos', () => {
   /** Photographs this browser holds for the server, of whatever job. */
   const held = shallowRef<WaitingPhoto[]>([])
   const waiting = computed(() => held.value.filter((w) => w.job === job.id))
+  /** What Juvena refused stays here until a person decides. */
+  const refused = computed(() => held.value.filter((w) => w.refused !== undefined))
+  const next = () => held.value.find((w) => w.refused === undefined)
+  const put = async (photo: WaitingPhoto) => {
+    held.value = held.value.map((w) => (w.id === photo.id ? photo : w))
+    await keepWaiting(photo)
+  }
+  async function letGo(id: string) {
+    held.value = held.value.filter((w) => w.id !== id)
+    await forgetWaiting(id)
+  }
+  /** Sends again what was refused. */
+  async function tryAgain(id: string) {
+    const photo = held.value.find((w) => w.id === id)
+    if (!photo) return
+    const { refused: _, ...again } = photo
+    await put(again)
+    await send()
+  }
   let busy = false
   let timer: ReturnType<typeof setTimeout> | undefined
   /**
-   * Sends what waits, oldest first; what gets no answer goes on waiting, what is refused is
-   * reported and dropped.
+   * Sends what waits, oldest first; what gets no yes stays, and what is refused says why.
    */
   async function send() {
     if (busy) return
@@ -168,7 +188,7 @@ export const usePhotos = defineStore('photos', () => {
     clearTimeout(timer)
     let arrived = false
     try {
-      for (let photo = held.value[0]; photo; photo = held.value[0]) {
+      for (let photo = next(); photo; photo = next()) {
         sending.value = held.value.length
         try {
           // Sent on a later day, the day it was taken goes along; else the server's own calendar
@@ -181,20 +201,18 @@ export const usePhotos = defineStore('photos', () => {
             id: photo.id,
           })
           arrived = true
+          await letGo(photo.id)
         } catch (error) {
-          if (error instanceof Unreachable || (error instanceof ApiError && error.status >= 500))
-            break
-          failure.value = `${photo.name}: ${(error as Error).message}`
+          if (!refusedForGood(error)) break
+          failure.value = `${photo.name}: ${error.message}`
+          await put({ ...photo, refused: error.message })
         }
-        const { id } = photo
-        held.value = held.value.filter((w) => w.id !== id)
-        await forgetWaiting(id)
       }
     } finally {
       busy = false
       sending.value = 0
     }
-    if (held.value.length > 0) timer = setTimeout(() => void send(), TRY_AGAIN)
+    if (next()) timer = setTimeout(() => void send(), TRY_AGAIN)
     if (arrived) await load()
   }
   /** Takes photographs for the job that is open. */
@@ -241,5 +259,21 @@ export const usePhotos = defineStore('photos', () => {
     await load()
   }
   const ground = computed(() => all.value.filter((p) => p.kind === 'ground'))
-  return { all, ground, held, waiting, failure, sending, load, send, add, addTo, archive, restore }
+  return {
+    all,
+    ground,
+    held,
+    waiting,
+    refused,
+    tryAgain,
+    discard: letGo,
+    failure,
+    sending,
+    load,
+    send,
+    add,
+    addTo,
+    archive,
+    restore,
+  }
 })

@@ -18,6 +18,8 @@ export interface WaitingPhoto {
   body: Blob
   /** A small picture of it as a data address; nothing when this browser cannot open it. */
   thumb: string
+  /** What Juvena says against it. It is kept, and sent again when asked. */
+  refused?: string
 }
 
 /**
