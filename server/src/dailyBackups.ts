@@ -12,8 +12,11 @@ const FRESH = 20 * HOUR
  */
 export function dailyBackups(folder: string): { stop: () => void } {
   const look = () => {
-    const last = backupsOf(folder).find((b) => b.file.includes('-daily'))
-    if (last && Date.now() - Date.parse(last.madeAt) < FRESH) return
+    // One dated ahead of the clock says nothing of today.
+    const ages = backupsOf(folder)
+      .filter((b) => b.file.includes('-daily'))
+      .map((b) => Date.now() - Date.parse(b.madeAt))
+    if (ages.some((age) => age > -HOUR && age < FRESH)) return
     backupInThread(folder, 'daily').catch((error: unknown) => {
       console.error('The daily backup failed:')
       logFault(error)

@@ -1,5 +1,5 @@
 import { resolve } from 'node:path'
-import { restoreBackup } from './store/backups.ts'
+import { finishRestore, restoreBackup } from './store/restore.ts'
 import { lockFolder } from './store/openFirm.ts'
 import { firmFolder } from './start/settings.ts'
 import { startSentence } from './start/startFailure.ts'
@@ -16,6 +16,7 @@ if (!file) {
 }
 try {
   const lock = lockFolder(folder)
+  finishRestore(folder)
   const done = restoreBackup(resolve(file), folder, new Date().toISOString())
   lock.release()
   if (typeof done === 'string') {

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import {
   closeSync,
+  copyFileSync,
   existsSync,
   ftruncateSync,
   mkdirSync,
@@ -13,7 +14,8 @@ import {
   writeFileSync,
 } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { basename, join } from 'node:path'
+import Sqlite from 'better-sqlite3'
 import { afterEach, describe, expect, it } from 'vitest'
 import { diaryEntry } from '@juvena/core/entities/diary'
 import { stoppedClock } from '../src/clock.ts'
@@ -26,9 +28,14 @@ import {
   backupsOf,
   contentsOf,
   newestBackup,
-  restoreBackup,
   writeBackup,
 } from '../src/store/backups.ts'
+import {
+  finishRestore,
+  restoreAtStart,
+  restoreBackup,
+  askForRestore,
+} from '../src/store/restore.ts'
 import { DATABASE } from '../src/store/database.ts'
 
 const folders: string[] = []
@@ -204,7 +211,7 @@ describe('backups', () => {
     expect(contents.jobs).toBeGreaterThanOrEqual(2)
     expect(backupsOf(at)).toEqual([
       {
-        file: '2027-02-22T10-00-00-asked.juvena-backup',
+        file: expect.stringMatching(/^2027-02-22T10-00-00-[0-9a-f]{6}-asked\.juvena-backup$/),
         madeAt: '2027-02-22T10:00:00Z',
         bytes: statSync(path).size,
       },
@@ -248,6 +255,103 @@ describe('backups', () => {
       readFileSync(join(at, 'before-restore-2027-02-23T08-00-00', DATABASE)).equals(before),
     ).toBe(true)
     expect(await said(at)).toBe('opened')
+  })
+  it('a restore cut off anywhere leaves the old firm or the new one, whole, and the next start says which', async () => {
+    const source = folder()
+    await (await firmIn(source)).end()
+    const { path } = writeBackup(source, '2027-02-22T10:00:00Z', 'asked')
+    for (const stage of ['checked', 'laid', 'marked', 'aside', 'database', 'photos'] as const) {
+      // A firm of three other jobs whose last writes lie beside its database, as a kill leaves it.
+      const [alive, at] = [folder(), folder()]
+      const old = await openFirm(alive)
+      const parts = partsOver(old.db, alive, stoppedClock('2027-02-22'))
+      for (const id of ['a', 'b', 'c']) await parts.jobs.create({ name: id }, 'then', id)
+      for (const name of [DATABASE, `${DATABASE}-wal`])
+        copyFileSync(join(alive, name), join(at, name))
+      await parts.season.stop()
+      await old.close()
+      const cut = (now: string) => {
+        if (now === stage) throw new Error('cut off')
+      }
+      expect(() => restoreBackup(path, at, '2027-02-23T08:00:00Z', cut), stage).toThrow('cut off')
+      const said = restoreAtStart(at, '2027-02-23T09:00:00Z')
+      const began = stage !== 'checked' && stage !== 'laid'
+      expect(said !== null, stage).toBe(began)
+      const opened = await openFirm(at)
+      const ids = (await opened.db('jobs').orderBy('id').select('id')).map(
+        (r: { id: string }) => r.id,
+      )
+      expect(ids, stage).toEqual(began ? ['one', 'two'] : ['a', 'b', 'c'])
+      await opened.close()
+      expect(existsSync(join(at, 'photos', 'photo-0001.jpg')), stage).toBe(began)
+      expect(
+        readdirSync(at).filter((n) => /restor/.test(n)),
+        stage,
+      ).toEqual(began ? ['before-restore-2027-02-23T08-00-00'] : [])
+      if (began) {
+        const aside = await openFirm(join(at, 'before-restore-2027-02-23T08-00-00'))
+        expect((await aside.db('jobs').select('id')).length, stage).toBe(3)
+        await aside.close()
+      }
+    }
+  })
+  it('one asked for at a page is restored by the next start; what is no backup is refused at once', async () => {
+    const at = folder()
+    const firm = await firmIn(at)
+    const { path } = writeBackup(at, '2027-02-22T10:00:00Z', 'asked')
+    await firm.parts.jobs.create({ name: 'later' }, 'then', 'later')
+    expect(askForRestore(at, 'nothing.juvena-backup')).toContain('no such backup')
+    writeFileSync(join(at, 'backups', '2027-02-23T10-00-00-asked.juvena-backup'), 'cut short')
+    expect(askForRestore(at, '2027-02-23T10-00-00-asked.juvena-backup')).toContain('Choose another')
+    expect(askForRestore(at, basename(path))).toBeNull()
+    await firm.end()
+    const { db, close } = await openFirm(at)
+    expect((await db('jobs').select('id')).length).toBe(2)
+    await close()
+    expect(finishRestore(at)).toBeNull()
+  })
+  it('are refused before anything moves where a table is missing or a newer Juvena made them', async () => {
+    const at = folder()
+    await (await firmIn(at)).end()
+    const { path } = writeBackup(at, '2027-02-22T10:00:00Z', 'asked')
+    const changed = (sql: string) => {
+      const db = new Sqlite(path)
+      db.exec(sql)
+      db.close()
+      return restoreBackup(path, at, '2027-02-23T08:00:00Z')
+    }
+    expect(changed("INSERT INTO knex_migrations (name) VALUES ('999-later')")).toContain('newer')
+    expect(changed('DROP TABLE diary')).toContain('lacks its table “diary”')
+    expect(await said(at)).toBe('opened')
+  })
+  it('an empty firm is not begun beside backups, and never pushes good ones out', async () => {
+    const at = folder()
+    await (await firmIn(at)).end()
+    const { path } = writeBackup(at, '2027-01-01T10:00:00Z', 'daily')
+    for (const empty of [
+      () => rmSync(join(at, DATABASE)),
+      () => writeFileSync(join(at, DATABASE), ''),
+    ]) {
+      empty()
+      expect(await said(at)).toContain(`The newest good backup is ${path}`)
+    }
+    // Somebody begins anew in spite of it.
+    const fresh = folder()
+    mkdirSync(join(fresh, 'backups'))
+    await (await openFirm(fresh)).close()
+    copyFileSync(path, join(fresh, 'backups', basename(path)))
+    for (let day = 1; day <= 9; day++) writeBackup(fresh, `2027-02-0${day}T10:00:00Z`, 'daily')
+    expect(newestBackup(fresh)).not.toBeNull()
+    expect(existsSync(join(fresh, 'backups', basename(path)))).toBe(true)
+  })
+  it('two of one second are two files, and what a cut-off one left is swept at start', async () => {
+    const at = folder()
+    await (await firmIn(at)).end()
+    for (let i = 0; i < 2; i++) writeBackup(at, '2027-02-22T10:00:00Z', 'asked')
+    writeFileSync(join(at, 'backups', 'x.juvena-backup.half'), 'half')
+    await (await openFirm(at)).close()
+    expect(backupsOf(at).length).toBe(2)
+    expect(readdirSync(join(at, 'backups')).length).toBe(2)
   })
   it('daily ones are kept for a week; those asked for stay', async () => {
     const at = folder()

@@ -9,6 +9,8 @@ const WORDS: Record<string, (folder: string) => string> = {
   ENOTDIR: (folder) => `${folder} is no folder. Set JUVENA_DATA to a folder.`,
   EEXIST: (folder) => `${folder} is a file, not a folder. Set JUVENA_DATA to a folder.`,
   ENOSPC: (folder) => `The disk of ${folder} is full. Free some room and start again.`,
+  SQLITE_IOERR: (folder) =>
+    `The disk of ${folder} could not be read or written. Check it, and start again.`,
   SQLITE_FULL: (folder) => `The disk of ${folder} is full. Free some room and start again.`,
   SQLITE_READONLY: (folder) =>
     `The database in ${folder} cannot be written to. Give this account the right to, or set JUVENA_DATA to another folder.`,

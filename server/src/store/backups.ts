@@ -1,4 +1,5 @@
 import { sure } from '@juvena/core/quantities/sure'
+import { randomBytes } from 'node:crypto'
 import Database from 'better-sqlite3'
 import {
   existsSync,
@@ -12,6 +13,7 @@ import {
 } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { DATABASE } from './database.ts'
+import { migrations } from './migrations.ts'
 
 /** A backup is one file: a copy of the database, with the photographs in a table of their own. */
 export interface Backup {
@@ -32,8 +34,9 @@ const END = '.juvena-backup'
 /** Automatic ones that are kept. */
 const KEPT = 7
 
+/** Two of one second are two files. */
 const named = (madeAt: string, kind: 'daily' | 'asked') =>
-  `${madeAt.replaceAll(':', '-').slice(0, 19)}-${kind}${END}`
+  `${madeAt.replaceAll(':', '-').slice(0, 19)}-${randomBytes(3).toString('hex')}-${kind}${END}`
 
 /** The backups of a folder, newest first. */
 export function backupsOf(folder: string): Backup[] {
@@ -48,6 +51,13 @@ export function backupsOf(folder: string): Backup[] {
       madeAt: `${name.slice(0, 10)}T${name.slice(11, 19).replaceAll('-', ':')}Z`,
       bytes: statSync(join(at, name)).size,
     }))
+}
+/** Removes what a backup that was cut off has left. */
+export function sweepBackups(folder: string): void {
+  const at = join(folder, FOLDER)
+  if (!existsSync(at)) return
+  for (const name of readdirSync(at))
+    if (/\.half(-journal)?$/.test(name)) rmSync(join(at, name), { force: true })
 }
 /** Where the newest backup of a folder that holds together lies; null where there is none. */
 export function newestBackup(folder: string): string | null {
@@ -111,12 +121,14 @@ export function writeBackup(
     for (const end of ['', '-journal']) rmSync(half + end, { force: true })
     throw error
   }
-  if (kind === 'daily')
+  const contents = contentsOf(path) as BackupContents
+  // A firm without jobs never pushes out the backups of one that had some.
+  if (kind === 'daily' && contents.jobs > 0)
     for (const old of backupsOf(folder)
       .filter((b) => b.file.endsWith(`-daily${END}`))
       .slice(KEPT))
       rmSync(join(folder, FOLDER, old.file), { force: true })
-  return { path, contents: contentsOf(path) as BackupContents }
+  return { path, contents }
 }
 
 /** What a backup holds; a sentence where it is none, is damaged or cut short. */
@@ -127,6 +139,22 @@ export function contentsOf(path: string): BackupContents | string {
     db = new Database(path, { readonly: true, fileMustExist: true })
     if (db.pragma('integrity_check(1)', { simple: true }) !== 'ok')
       return `${path} is damaged. Choose another backup.`
+    const tables = new Set(
+      (
+        db.prepare("SELECT name FROM sqlite_master WHERE type = 'table'").all() as {
+          name: string
+        }[]
+      ).map((t) => t.name),
+    )
+    if (!tables.has('backup_made'))
+      return `${path} is no backup of Juvena’s, or was cut short. Choose another file.`
+    const lacking = ['jobs', 'diary', 'photos', 'firm', 'backup_photos', 'knex_migrations'].find(
+      (name) => !tables.has(name),
+    )
+    if (lacking) return `${path} lacks its table “${lacking}”. Choose another backup.`
+    const done = db.prepare('SELECT name FROM knex_migrations').all() as { name: string }[]
+    if (done.some(({ name }) => migrations.every((m) => m.name !== name)))
+      return `${path} was made by a newer Juvena. Update this one, or choose another backup.`
     const made = db.prepare('SELECT made_at, photographs FROM backup_made').get() as
       { made_at: string; photographs: number } | undefined
     if (!made) return `${path} was not finished. Choose another backup.`
@@ -143,55 +171,4 @@ export function contentsOf(path: string): BackupContents | string {
   } finally {
     db?.close()
   }
-}
-
-/**
- * Restores a backup into a folder. It is checked and laid out beside the folder first; what lies
- * there is moved aside, never deleted. Gives the contents and where the former data went; a
- * sentence where it cannot be done. Nobody else may use the folder meanwhile.
- */
-export function restoreBackup(
-  path: string,
-  folder: string,
-  now: string,
-): { contents: BackupContents; aside: string | null } | string {
-  const contents = contentsOf(path)
-  if (typeof contents === 'string') return contents
-  mkdirSync(folder, { recursive: true, mode: 0o700 })
-  const laid = join(folder, '.restoring')
-  rmSync(laid, { recursive: true, force: true })
-  mkdirSync(join(laid, 'photos'), { recursive: true, mode: 0o700 })
-  const db = new Database(path, { readonly: true, fileMustExist: true })
-  try {
-    db.prepare('VACUUM INTO ?').run(join(laid, DATABASE))
-    for (const { name, bytes } of db
-      .prepare('SELECT name, bytes FROM backup_photos')
-      .iterate() as Iterable<{ name: string; bytes: Buffer }>)
-      if (/^[A-Za-z0-9-]+(\.small)?\.jpg$/.test(name))
-        writeFileSync(join(laid, 'photos', name), bytes, { mode: 0o600 })
-  } finally {
-    db.close()
-  }
-  const restored = new Database(join(laid, DATABASE))
-  try {
-    restored.exec('DROP TABLE backup_photos; DROP TABLE backup_made; VACUUM')
-    if (restored.pragma('integrity_check(1)', { simple: true }) !== 'ok')
-      return `${path} could not be laid out whole. Nothing was changed.`
-  } finally {
-    restored.close()
-  }
-  const there = [DATABASE, `${DATABASE}-wal`, `${DATABASE}-shm`, 'photos'].filter((name) =>
-    existsSync(join(folder, name)),
-  )
-  const aside =
-    there.length > 0
-      ? join(folder, `before-restore-${now.replaceAll(':', '-').slice(0, 19)}`)
-      : null
-  if (aside) {
-    mkdirSync(aside, { recursive: true, mode: 0o700 })
-    for (const name of there) renameSync(join(folder, name), join(aside, name))
-  }
-  for (const name of [DATABASE, 'photos']) renameSync(join(laid, name), join(folder, name))
-  rmSync(laid, { recursive: true, force: true })
-  return { contents, aside }
 }

@@ -1,8 +1,9 @@
 import Database from 'better-sqlite3'
-import { existsSync, mkdirSync, readdirSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Knex } from 'knex'
-import { newestBackup } from './backups.ts'
+import { newestBackup, sweepBackups } from './backups.ts'
+import { restoreAtStart } from './restore.ts'
 import { DATABASE, openDatabase } from './database.ts'
 import { migrations } from './migrations.ts'
 import { StartFailure } from '../start/startFailure.ts'
@@ -33,7 +34,9 @@ export function wrongWith(folder: string): string | null {
   const back = backup
     ? `The newest good backup is ${backup}: npm run restore -- ${backup} brings it back.`
     : 'Restore a backup with npm run restore, or move the folder away to begin anew.'
-  if (!existsSync(file)) {
+  if (!existsSync(file) || statSync(file).size === 0) {
+    if (backup)
+      return `${folder} holds backups but ${existsSync(file) ? 'an empty' : 'no'} database. ${back}`
     const photos = existsSync(join(folder, 'photos'))
       ? readdirSync(join(folder, 'photos')).length
       : 0
@@ -53,7 +56,9 @@ export function wrongWith(folder: string): string | null {
     )
     if (!tables.has('knex_migrations'))
       return tables.size === 0
-        ? null
+        ? backup
+          ? `${folder} holds backups but an empty database. ${back}`
+          : null
         : `The database in ${folder} is not Juvena’s. Set JUVENA_DATA to another folder.`
     const done = (db.prepare('SELECT name FROM knex_migrations').all() as { name: string }[]).map(
       (m) => m.name,
@@ -79,6 +84,9 @@ export function wrongWith(folder: string): string | null {
 export async function openFirm(folder: string): Promise<{ db: Knex; close: () => Promise<void> }> {
   const lock = lockFolder(folder)
   try {
+    const restored = restoreAtStart(folder, new Date().toISOString())
+    if (restored) console.log(restored)
+    sweepBackups(folder)
     const wrong = wrongWith(folder)
     if (wrong) throw new StartFailure(wrong)
     const db = await openDatabase(folder)
