@@ -284,6 +284,8 @@ export const answers = {
     week: z.array(z.strictObject({ day, steps: z.number().int(), hours: z.number() })),
   }),
   today: z.strictObject({ today: day, demo: z.boolean(), open: z.boolean() }),
+  /** Whether the firm is opened anew by itself; else by the next start. */
+  restoring: z.strictObject({ reopens: z.boolean() }),
   backups: z.strictObject({ folder: z.string(), backups: z.array(backup) }),
   backup: z.strictObject({
     backup,

@@ -21,18 +21,11 @@ const root = resolve(import.meta.dirname, '../..')
 // What is written here is its owner's alone.
 process.umask(0o077)
 
-async function start({
-  demo,
-  folder,
-  host,
-  port,
-  stoppedOn,
-  publicAddress,
-  loopback,
-  pages,
-}: Settings): Promise<void> {
+async function start(settings: Settings): Promise<void> {
+  const { demo, folder, host, port, stoppedOn, publicAddress, loopback, pages } = settings
   const { db, close } = await openFirm(folder)
-  const parts = partsOver(db, folder, stoppedOn ? stoppedClock(stoppedOn, demo) : realClock)
+  const clock = stoppedOn ? stoppedClock(stoppedOn, demo) : realClock
+  const parts = partsOver(db, folder, clock, () => void reopen())
   const swept = await parts.photos.sweep()
   if (swept.halves + swept.orphans > 0)
     console.log(
@@ -70,6 +63,7 @@ async function start({
         'Open to other computers, without sign-in: whoever reaches this address can read and change everything.',
       )
     const { port: listening } = server.address() as AddressInfo
+    at = listening
     console.log(
       `Juvena is at http://${host === '::1' ? '[::1]' : host}:${listening}/${demo ? `  (demo; its clock stands at ${stoppedOn})` : ''}`,
     )
@@ -77,18 +71,34 @@ async function start({
   server.listen(at, host)
 
   let ending = false
-  for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  async function end() {
+    ending = true
+    const closed = new Promise<void>((done) => server.close(() => done()))
+    server.closeAllConnections()
+    backups?.stop()
+    await Promise.all([stopThreads(), parts.season.stop(), closed])
+    await close()
+  }
+  /** Closes the firm and opens it anew on the same port: a restore is done in between. */
+  async function reopen() {
+    if (ending) return
+    try {
+      await end()
+      for (const signal of SIGNALS) process.removeAllListeners(signal)
+      await start({ ...settings, port: at })
+    } catch (error) {
+      fail(
+        startSentence(error, folder) ??
+          `Juvena could not open the firm again: ${(error as Error).message}`,
+      )
+    }
+  }
+  for (const signal of SIGNALS)
     process.on(signal, () => {
-      if (ending) return
-      ending = true
-      server.close()
-      server.closeAllConnections()
-      backups?.stop()
-      void Promise.all([stopThreads(), parts.season.stop()])
-        .then(close)
-        .finally(() => process.exit(0))
+      if (!ending) void end().finally(() => process.exit(0))
     })
 }
+const SIGNALS = ['SIGINT', 'SIGTERM'] as const
 
 function fail(sentence: string): never {
   console.error(sentence)

@@ -19,7 +19,12 @@ import { stockStore } from './store/stockStore.ts'
  * Everything the routes work with, over one database and the folder it lies in, its photographs
  * beside it.
  */
-export function partsOver(db: Parameters<typeof jobStore>[0], folder: string, clock: Clock): Parts {
+export function partsOver(
+  db: Parameters<typeof jobStore>[0],
+  folder: string,
+  clock: Clock,
+  reopen?: () => void,
+): Parts {
   const photoFolder = join(folder, 'photos')
   const stations = stationStore(db)
   const lots = stockStore(db)
@@ -37,6 +42,7 @@ export function partsOver(db: Parameters<typeof jobStore>[0], folder: string, cl
     weather: siteWeather(stations),
     stockStore: lots,
     stock: stockOnShelf(lots),
+    reopen,
   }
   return { ...base, season: seasonKeeper({ ...base, planned: plannedStore(db) }) }
 }

@@ -1,15 +1,19 @@
 import { basename, resolve } from 'node:path'
-import { notFound } from '../problemDocument.ts'
+import { notFound, Refusal } from '../problemDocument.ts'
+import { askForRestore } from '../store/restore.ts'
 import { backupPath, backupsOf } from '../store/backups.ts'
 import { backupInThread } from '../threads/pool.ts'
 import { answers } from '../../../contract/answers.ts'
 import { route, type Parts, type Route } from './route.ts'
 
+/** The answer is on its way before the firm closes, ms. */
+const ANSWERED = 200
+
 /**
- * Backups of the whole firm: one a day by itself, and whenever asked. Restoring is a command, for
- * it wants the server stopped.
+ * Backups of the whole firm: one a day by itself, and whenever asked. One is restored while the
+ * firm is closed: it is noted, and the firm is opened anew.
  */
-export function backupRoutes({ folder }: Parts): Route[] {
+export function backupRoutes({ folder, reopen }: Parts): Route[] {
   return [
     route({
       method: 'get',
@@ -31,6 +35,19 @@ export function backupRoutes({ folder }: Parts): Route[] {
         const backup = backupsOf(folder).find((b) => b.file === basename(path))
         if (!backup) throw notFound('backup')
         return { status: 201, send: { backup, jobs, entries, photographs } }
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/backups/:file/restore',
+      summary:
+        'Restores a backup: it is checked and noted, then the firm is closed, restored and opened again. What lay there is moved aside.',
+      answer: answers.restoring,
+      async call(req) {
+        const wrong = askForRestore(folder, String(req.params.file))
+        if (wrong) throw new Refusal(409, 'Not restored', wrong)
+        if (reopen) setTimeout(reopen, ANSWERED)
+        return { status: 202, send: { reopens: reopen !== undefined } }
       },
     }),
     route({

@@ -32,6 +32,8 @@ export interface Parts {
   weather: SiteWeather
   stockStore: StockStore
   stock: Stock
+  /** Closes the firm and opens it anew, in the same process; absent where nobody serves. */
+  reopen?: () => void
 }
 
 /**

@@ -5,8 +5,7 @@ import { showMoment } from '../../parts/moment.ts'
 import { api } from '../../stores/api.ts'
 
 /**
- * Backups of the whole firm: made each day, or now; each may be kept elsewhere. Restoring wants the
- * server stopped, so it is a command.
+ * Backups of the whole firm: made each day, or now; each may be kept elsewhere, or restored.
  */
 type Backup = Answer<'backups'>['backups'][number]
 const backups = shallowRef<Backup[] | null>(null)
@@ -32,13 +31,45 @@ async function backUp() {
   try {
     const { jobs, entries, photographs } = await api<Answer<'backup'>>('POST', '/backups')
     await load()
-    made.value = `Backed up: ${jobs} jobs, ${entries} diary entries, ${photographs} photographs.`
+    made.value = `Backed up: ${some(jobs, 'job')}, ${some(entries, 'diary entry', 'diary entries')}, ${some(photographs, 'photograph')}.`
   } catch (error) {
     failure.value = (error as Error).message
   } finally {
     busy.value = false
   }
 }
+/** The backup that is about to be restored, and whether it is under way. */
+const chosen = ref<Backup | null>(null)
+const restoring = ref(false)
+/** So long is waited for the firm to open again, ms. */
+const OPENS = 60_000
+async function restore() {
+  const file = chosen.value?.file
+  if (!file) return
+  restoring.value = true
+  failure.value = ''
+  try {
+    const { reopens } = await api<Answer<'restoring'>>('POST', `/backups/${file}/restore`)
+    if (!reopens) return void (made.value = 'It is restored when Juvena is started again.')
+    await new Promise((done) => setTimeout(done, 1_000))
+    for (const until = Date.now() + OPENS; Date.now() < until;) {
+      const open = await api('GET', '/today').then(
+        () => true,
+        () => false,
+      )
+      // Everything shown is of the firm before: it is read anew.
+      if (open) return void window.location.assign('/')
+      await new Promise((done) => setTimeout(done, 500))
+    }
+    failure.value = 'The firm did not open again. See what the server says, and start it again.'
+  } catch (error) {
+    failure.value = (error as Error).message
+  } finally {
+    restoring.value = false
+    chosen.value = null
+  }
+}
+const some = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one : more}`
 const size = (bytes: number) =>
   bytes < 1e6
     ? `${Math.max(1, Math.round(bytes / 1e3))} kB`
@@ -61,6 +92,20 @@ const newest = computed(() => backups.value?.[0] ?? null)
       <span v-if="made" role="status">{{ made }}</span>
     </p>
     <p v-if="failure" class="trouble" role="alert">{{ failure }}</p>
+    <div v-if="chosen" class="sure" role="alertdialog" aria-label="Restore this backup">
+      <p>
+        <b>Restore the backup of {{ showMoment(chosen.madeAt) }}?</b> Everything written since then
+        leaves these pages. It is moved aside, not deleted, and nobody can work here for a moment.
+      </p>
+      <p class="acts">
+        <button type="button" class="act main" :disabled="restoring" @click="restore">
+          {{ restoring ? 'Restoring…' : 'Restore it' }}
+        </button>
+        <button type="button" class="act slight" :disabled="restoring" @click="chosen = null">
+          Leave it
+        </button>
+      </p>
+    </div>
     <p v-if="backups && backups.length === 0" class="soft">
       None yet. Make the first one, and keep a copy on another computer.
     </p>
@@ -71,6 +116,7 @@ const newest = computed(() => backups.value?.[0] ?? null)
           <th>how</th>
           <th class="n">size</th>
           <th></th>
+          <th></th>
         </tr>
       </thead>
       <tbody>
@@ -79,14 +125,17 @@ const newest = computed(() => backups.value?.[0] ?? null)
           <td class="soft">{{ b.file.includes('-daily') ? 'of the day' : 'asked for' }}</td>
           <td class="n">{{ size(b.bytes) }}</td>
           <td><a :href="`/api/backups/${b.file}`" download>download</a></td>
+          <td>
+            <button type="button" class="plain" @click="chosen = b">restore</button>
+          </td>
         </tr>
       </tbody>
     </table>
     <div class="restore">
-      <h3>To restore one</h3>
+      <h3>Restored from elsewhere</h3>
       <p>
-        Stop Juvena and run the command below in its folder, with the backup you want. The backup is
-        checked first; what lies there now is moved aside, not deleted.
+        A backup that lies on another disk is restored by a command: stop Juvena and run it in its
+        folder. The backup is checked first; what lies there now is moved aside, not deleted.
       </p>
       <pre>npm run restore -- {{ newest ? `${folder}/${newest.file}` : 'backup-file' }}</pre>
     </div>
@@ -102,6 +151,11 @@ const newest = computed(() => backups.value?.[0] ?? null)
 }
 .backups > * {
   grid-column: 1;
+}
+.sure {
+  border-left: 5px solid var(--clay);
+  background: var(--sheet);
+  padding: 0.3rem 0.8rem 0.5rem;
 }
 .restore {
   grid-column: 2;
