@@ -210,3 +210,24 @@ describe('a first frost belongs to the autumn of its half of the world', () => {
       expect([latitude, sentence(latitude, frost)]).toEqual([latitude, ''])
   })
 })
+
+describe('entries that are objects of a program', () => {
+  it('are wrong entries like any other: no field asks an object what it is', () => {
+    const nasty = [
+      { toString: 1 },
+      { toString: 'x', valueOf: 2 },
+      Object.create(null) as object,
+      [{ toString: null }],
+      { toJSON: 3, constructor: { name: 4 } },
+    ]
+    const zone = Object.keys(readJob({ name: 'x', zones: [{ id: 'z1' }] }).job!.zones[0]!)
+    const job = Object.keys(readJob({ name: 'x' }).job!)
+    const site = Object.keys(readJob({ name: 'x' }).job!.site)
+    for (const bad of nasty) {
+      for (const key of zone) readJob({ name: 'x', zones: [{ id: 'z1', [key]: bad }] })
+      for (const key of job) readJob({ name: 'x', [key]: bad })
+      for (const key of site) readJob({ name: 'x', site: { [key]: bad } })
+      expect(readJob({ name: 'x', zones: [{ id: 'z1', texture: bad }] }).problems[0]?.sentence).toMatch(/^(a list|an object with named parts) is not/) // prettier-ignore
+    }
+  })
+})

@@ -71,6 +71,7 @@ export function logFault(error: unknown): void {
  */
 export const asProblem: ErrorRequestHandler = (error: unknown, _req, res, next) => {
   if (res.headersSent) return next(error)
+  if (error instanceof Refusal && error.status === 503) res.set('Retry-After', '5')
   if (error instanceof Refusal)
     return sendProblem(res, error.status, error.title, error.message, error.extra)
   if (error instanceof UnreadableJob)

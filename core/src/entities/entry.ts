@@ -1,3 +1,4 @@
+import { given } from './sentences.ts'
 import { z } from 'zod'
 import { KINDS, parseQuantity, type Kind } from '../quantities/quantity.ts'
 import { parseDay, parseMonthDay, type ParsedDay } from '../calendar/day.ts'
@@ -108,9 +109,11 @@ export const grade = z
 export const text = (max: number) =>
   z.string().max(max, `Too long: up to ${max} characters are kept here.`).default('')
 
+const shown = (value: unknown): string =>
+  typeof value === 'object' ? given(value) : `“${String(value).slice(0, 40)}”`
+
 export function oneOf<const T extends readonly [string, ...string[]]>(values: T, what: string) {
   return z.enum(values, {
-    error: (issue) =>
-      `“${String(issue.input).slice(0, 40)}” is not ${what}. Choose one of: ${values.join(', ')}.`,
+    error: (issue) => `${shown(issue.input)} is not ${what}. Choose one of: ${values.join(', ')}.`,
   })
 }

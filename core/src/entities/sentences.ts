@@ -11,7 +11,8 @@ const KINDS: Record<string, string> = {
   undefined: 'nothing',
 }
 const kind = (name: unknown): string => KINDS[String(name)] ?? String(name)
-const given = (value: unknown): string =>
+/** What a value is, in words; an object is never asked what it is. */
+export const given = (value: unknown): string =>
   value === null || value === undefined
     ? 'nothing'
     : Array.isArray(value)

@@ -9,7 +9,6 @@ import {
   renameSync,
   rmSync,
   statSync,
-  writeFileSync,
 } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { DATABASE } from './database.ts'

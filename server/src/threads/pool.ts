@@ -1,12 +1,14 @@
 import { availableParallelism } from 'node:os'
 import { Piscina } from 'piscina'
-import { logFault } from '../problemDocument.ts'
+import { logFault, Refusal } from '../problemDocument.ts'
 import type { JobPlan } from '@juvena/core/plan/jobPlan'
 import type { JobDraft } from '@juvena/core/entities/job'
 import type { Batch } from '../store/pictureFiles.ts'
 import type { BackupContents } from '../store/backups.ts'
 import { failedPlan, type PlanAsk, type PlannedJob } from './planForSeason.ts'
 import type { PictureAsk, StagedPicture } from './picture.ts'
+import { NoTurn, turns } from './turns.ts'
+import type { ThreadFault } from './work.ts'
 import { readDraftSent, type ReadyFile, type Refused, type Sent } from './readSent.ts'
 
 /**
@@ -29,41 +31,66 @@ const BEGINS = import.meta.url.endsWith('.ts') ? './thread.mjs' : './thread.js'
  * One set of threads for the process, started when first asked. A thread that is stopped is
  * replaced; what waits goes on.
  */
-let threads: Piscina | null = null
-function pool(): Piscina {
-  if (threads) return threads
-  threads = new Piscina({
+const started = new Map<'work' | 'backup', Piscina>()
+/** One more than plan the season at a time: whoever waits at a page is not behind it. */
+const MOST_THREADS = Math.max(2, Math.min(4, availableParallelism()))
+/** Backups have a thread of their own: they take long, and queue for one another. */
+function pool(kind: 'work' | 'backup'): Piscina {
+  const known = started.get(kind)
+  if (known) return known
+  const threads = new Piscina({
     filename: new URL(BEGINS, import.meta.url).href,
     execArgv: [],
-    minThreads: 1,
-    // One more than plan the season at a time: whoever waits at a page is not behind it.
-    maxThreads: Math.max(2, Math.min(4, availableParallelism())),
-    idleTimeout: Infinity,
+    minThreads: kind === 'work' ? 1 : 0,
+    maxThreads: kind === 'work' ? MOST_THREADS : 1,
+    idleTimeout: kind === 'work' ? Infinity : 10_000,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
     atomics: 'disabled',
   })
   // A thread that dies fails its own job, which says so; the others go on.
   threads.on('error', () => undefined)
+  started.set(kind, threads)
   return threads
 }
 
 /** How many jobs of the season are planned at once. */
-export const planningAtOnce = (): number => pool().options.maxThreads - 1
+export const planningAtOnce = (): number => MOST_THREADS - 1
 
+/** What waits for a thread, at most; beyond that whoever asks is told to come again. */
+const MOST_WAITING = 40
+const inTurn = { work: turns(MOST_THREADS, MOST_WAITING), backup: turns(1, 3) }
+
+/** Work in a thread. Its time runs from when the thread begins: waiting for one is no work. */
 async function within<T>(
   name: 'row' | 'plan' | 'readDraftSent' | 'readFileSent' | 'picture' | 'backup',
   ask: unknown,
   seconds = MOST_SECONDS,
   handedOver: ArrayBuffer[] = [],
 ): Promise<T> {
-  const stop = new AbortController()
-  const late = setTimeout(() => stop.abort(), seconds * 1000)
+  const kind = name === 'backup' ? 'backup' : 'work'
+  const run = async (): Promise<T> => {
+    const stop = new AbortController()
+    const late = setTimeout(() => stop.abort(), seconds * 1000)
+    try {
+      const asked = { name, signal: stop.signal, transferList: handedOver }
+      return (await pool(kind).run(ask, asked)) as T
+    } catch (error) {
+      if (error instanceof Error) throw error
+      const { message, ...fault } = error as ThreadFault
+      throw Object.assign(new Error(message), fault)
+    } finally {
+      clearTimeout(late)
+    }
+  }
   try {
-    return (await pool().run(ask, { name, signal: stop.signal, transferList: handedOver })) as T
-  } finally {
-    clearTimeout(late)
+    // The season is planned behind, and so is a day's backup: nobody waits for them.
+    return await inTurn[kind](run, name === 'row')
+  } catch (error) {
+    if (error instanceof NoTurn) throw new Refusal(503, 'Busy', BUSY)
+    throw error
   }
 }
+const BUSY = 'Juvena is at other work just now. What you sent is kept where you are; try again in a moment.' // prettier-ignore
 const ranOut = (error: unknown): boolean => {
   const { name, code } = error as { name?: string; code?: string }
   return name === 'AbortError' || code === 'ERR_WORKER_OUT_OF_MEMORY'
@@ -123,16 +150,16 @@ export const fileSent = (bytes: Uint8Array, batch: Batch): Promise<Sent<ReadyFil
   )
 
 /**
- * A photograph written as a batch of its own; null where it is none, or takes too long. The bytes
- * are handed over.
+ * A photograph written as a batch of its own; null where it is none. The bytes are handed over.
  */
 export const pictureSent = (ask: PictureAsk): Promise<StagedPicture | null> =>
   within<StagedPicture | null>('picture', ask, MOST_SECONDS, own(ask.bytes)).catch(
     (error: unknown) => {
-      if (ranOut(error)) return null
+      if (ranOut(error)) throw new Refusal(422, 'Too much', SLOW_PICTURE)
       throw error
     },
   )
+const SLOW_PICTURE = `That picture could not be read in ${MOST_SECONDS} s. Take it smaller and send it again.`
 
 /** A backup may take long: photographs are copied. */
 const MOST_BACKUP_SECONDS = 1_800
@@ -158,6 +185,7 @@ function lateOr(error: unknown, seconds: number): { refused: Refused } {
 
 /** Ends the threads, and whatever they were at. */
 export async function stopThreads(): Promise<void> {
-  await threads?.destroy()
-  threads = null
+  const ended = [...started.values()]
+  started.clear()
+  await Promise.all(ended.map((threads) => threads.destroy()))
 }

@@ -1,11 +1,37 @@
 import { setPriority } from 'node:os'
 import { isMainThread } from 'node:worker_threads'
 
+import { backup as writeBackup } from './backup.ts'
+import { picture as takePicture } from './picture.ts'
+import { plan as planJob, row as planRow } from './planForSeason.ts'
+import { readDraftSent as readDraft, readFileSent as readFile } from './readSent.ts'
+
+/** An error loses its code on the way out of a thread; a plain object does not. */
+const coded =
+  <A, T>(work: (ask: A) => T | Promise<T>) =>
+  async (ask: A): Promise<T> => {
+    try {
+      return await work(ask)
+    } catch (error) {
+      const { name, message, stack, code } = error as NodeJS.ErrnoException
+      throw { name, message, stack, code } satisfies ThreadFault
+    }
+  }
+/** What a thread says when it fails. */
+export interface ThreadFault {
+  name: string
+  message: string
+  stack: string | undefined
+  code: string | undefined
+}
+
 /** What can be asked of a thread, by name. */
-export { backup } from './backup.ts'
-export { picture } from './picture.ts'
-export { plan, row } from './planForSeason.ts'
-export { readDraftSent, readFileSent } from './readSent.ts'
+export const backup = coded(writeBackup)
+export const picture = coded(takePicture)
+export const plan = coded(planJob)
+export const row = coded(planRow)
+export const readDraftSent = coded(readDraft)
+export const readFileSent = coded(readFile)
 
 // Whoever waits at a page comes first. Only Linux gives each thread a priority of its own;
 // elsewhere this would slow the whole process.
