@@ -286,6 +286,16 @@ export const answers = {
   today: z.strictObject({ today: day, demo: z.boolean(), open: z.boolean() }),
   /** Whether the firm is opened anew by itself; else by the next start. */
   restoring: z.strictObject({ reopens: z.boolean() }),
+  damaged: z.strictObject({
+    rows: z.array(
+      z.strictObject({
+        table: z.enum(['stations', 'seed_lots', 'stock_movements', 'firm']),
+        id: z.string(),
+        what: z.string(),
+      }),
+    ),
+  }),
+  rowRestored: z.strictObject({ file: z.string() }),
   backups: z.strictObject({ folder: z.string(), backups: z.array(backup) }),
   backup: z.strictObject({
     backup,

@@ -4,6 +4,7 @@ import { seasonKeeper } from './season.ts'
 import type { Parts } from './routes/route.ts'
 import { siteWeather } from './siteWeather.ts'
 import { stockOnShelf } from './stock.ts'
+import { damagedRows, restoreRow } from './store/damaged.ts'
 import { diaryStore } from './store/diaryStore.ts'
 import { firmStore } from './store/firmStore.ts'
 import { eraseCustomer } from './store/eraseCustomer.ts'
@@ -42,6 +43,10 @@ export function partsOver(
     weather: siteWeather(stations),
     stockStore: lots,
     stock: stockOnShelf(lots),
+    damaged: {
+      rows: () => damagedRows(db),
+      restore: (table: string, id: string) => restoreRow(db, folder, table, id),
+    },
     reopen,
   }
   return { ...base, season: seasonKeeper({ ...base, planned: plannedStore(db) }) }

@@ -4,7 +4,7 @@ import { askForRestore } from '../store/restore.ts'
 import { backupPath, backupsOf } from '../store/backups.ts'
 import { backupInThread } from '../threads/pool.ts'
 import { answers } from '../../../contract/answers.ts'
-import { route, type Parts, type Route } from './route.ts'
+import { idOf, route, type Parts, type Route } from './route.ts'
 
 /** The answer is on its way before the firm closes, ms. */
 const ANSWERED = 200
@@ -13,7 +13,7 @@ const ANSWERED = 200
  * Backups of the whole firm: one a day by itself, and whenever asked. One is restored while the
  * firm is closed: it is noted, and the firm is opened anew.
  */
-export function backupRoutes({ folder, reopen }: Parts): Route[] {
+export function backupRoutes({ folder, reopen, damaged }: Parts): Route[] {
   return [
     route({
       method: 'get',
@@ -48,6 +48,29 @@ export function backupRoutes({ folder, reopen }: Parts): Route[] {
         if (wrong) throw new Refusal(409, 'Not restored', wrong)
         if (reopen) setTimeout(reopen, ANSWERED)
         return { status: 202, send: { reopens: reopen !== undefined } }
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/damaged',
+      summary: 'Stored things that cannot be read. Everything else goes on without them.',
+      answer: answers.damaged,
+      call: async () => ({ send: { rows: damaged.rows() } }),
+    }),
+    route({
+      method: 'post',
+      path: '/damaged/:table/:id/restore',
+      summary: 'Restores one damaged thing from the newest backup in which it can be read.',
+      answer: answers.rowRestored,
+      async call(req) {
+        const file = await damaged.restore(String(req.params.table), idOf(req))
+        if (file === null)
+          throw new Refusal(
+            409,
+            'Not restored',
+            'No backup here holds it in one piece. Restore it from a backup that lies elsewhere, or enter it again.',
+          )
+        return { send: { file } }
       },
     }),
     route({

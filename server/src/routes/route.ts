@@ -13,6 +13,7 @@ import type { RevisionStore } from '../store/revisionStore.ts'
 import type { PhotoStore } from '../store/photoStore.ts'
 import type { Stock } from '../stock.ts'
 import type { StationStore } from '../store/stationStore.ts'
+import type { DamagedRow } from '../store/damaged.ts'
 import type { StockStore } from '../store/stockStore.ts'
 
 /** What the routes work with. */
@@ -32,6 +33,11 @@ export interface Parts {
   weather: SiteWeather
   stockStore: StockStore
   stock: Stock
+  /** Rows that cannot be read, and one restored from a backup: the file it came from. */
+  damaged: {
+    rows(): DamagedRow[]
+    restore(table: string, id: string): Promise<string | null>
+  }
   /** Closes the firm and opens it anew, in the same process; absent where nobody serves. */
   reopen?: () => void
 }

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import { bodyOf } from './damaged.ts'
 import { asOne } from './transaction.ts'
 import type { FirmDraft } from '@juvena/core/entities/firm'
 
@@ -18,7 +19,11 @@ export const firmStore = (db: Knex) => ({
   async get(): Promise<StoredFirm> {
     const row = await db<Row>('firm').where({ id: 1 }).first()
     return row
-      ? { revision: row.revision, savedAt: row.saved_at, draft: JSON.parse(row.body) as FirmDraft }
+      ? {
+          revision: row.revision,
+          savedAt: row.saved_at,
+          draft: bodyOf<FirmDraft>(db, 'firm', 1, row.body) ?? {},
+        }
       : { revision: 0, savedAt: '', draft: {} }
   },
 

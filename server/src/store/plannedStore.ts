@@ -1,5 +1,5 @@
-import { sure } from '@juvena/core/quantities/sure'
 import type { Knex } from 'knex'
+import { parsed } from './damaged.ts'
 import { asOne } from './transaction.ts'
 import { addDays } from '@juvena/core/calendar/day'
 import { WATERED_DAYS, workingRow } from '@juvena/core/present/seasonRow'
@@ -63,200 +63,222 @@ export async function forgetPlan(db: Knex, job: string): Promise<void> {
 const PAGE = { most: 300, from: 0 }
 
 /** The season's rows as they were last worked, and which of them have to be worked again. */
-export const plannedStore = (db: Knex) => ({
-  /** Jobs to be worked, soonest sown first; new ones before all. */
-  async stale(most: number): Promise<{ job: string; touched: number; timeZone: string }[]> {
-    const rows = await db<Row>('planned')
-      .where({ stale: 1 })
-      .orderBy('sow_day')
-      .limit(most)
-      .select('job_id', 'touched', 'time_zone')
-    return rows.map((r) => ({ job: r.job_id, touched: r.touched, timeZone: r.time_zone }))
-  },
+export function plannedStore(db: Knex) {
+  /** What was kept of each job; one that cannot be read is left out, and is planned again. */
+  async function whole<T>(kept: readonly [job: string, text: string | null][]): Promise<T[]> {
+    const read: T[] = []
+    for (const [job, text] of kept) {
+      const value = parsed<T>(text ?? '')
+      if (value === null) await touchPlan(db, job)
+      else read.push(value)
+    }
+    return read
+  }
+  return {
+    /** Jobs to be worked, soonest sown first; new ones before all. */
+    async stale(most: number): Promise<{ job: string; touched: number; timeZone: string }[]> {
+      const rows = await db<Row>('planned')
+        .where({ stale: 1 })
+        .orderBy('sow_day')
+        .limit(most)
+        .select('job_id', 'touched', 'time_zone')
+      return rows.map((r) => ({ job: r.job_id, touched: r.touched, timeZone: r.time_zone }))
+    },
 
-  async staleCount(): Promise<number> {
-    return Number((await db<Row>('planned').where({ stale: 1 }).count({ n: '*' }).first())?.n ?? 0)
-  },
+    async staleCount(): Promise<number> {
+      return Number(
+        (await db<Row>('planned').where({ stale: 1 }).count({ n: '*' }).first())?.n ?? 0,
+      )
+    },
 
-  /** Keeps what a job's plan came to. One that changed meanwhile stays to be worked again. */
-  async keep(
-    job: string,
-    touched: number,
-    day: string,
-    { row, work, seed, rules, fromShelf }: PlannedJob,
-  ): Promise<void> {
-    await asOne(db, async (trx) => {
-      const done = await trx<Row>('planned')
-        .where({ job_id: job })
-        .update({
-          planned_on: day,
-          sow_day: row.sowDay,
-          from_shelf: fromShelf ? 1 : 0,
-          row: JSON.stringify(row),
-          work: work && JSON.stringify(work),
-          seed: seed.length > 0 ? JSON.stringify(seed) : null,
-          rules: JSON.stringify(rules),
+    /** Keeps what a job's plan came to. One that changed meanwhile stays to be worked again. */
+    async keep(
+      job: string,
+      touched: number,
+      day: string,
+      { row, work, seed, rules, fromShelf }: PlannedJob,
+    ): Promise<void> {
+      await asOne(db, async (trx) => {
+        const done = await trx<Row>('planned')
+          .where({ job_id: job })
+          .update({
+            planned_on: day,
+            sow_day: row.sowDay,
+            from_shelf: fromShelf ? 1 : 0,
+            row: JSON.stringify(row),
+            work: work && JSON.stringify(work),
+            seed: seed.length > 0 ? JSON.stringify(seed) : null,
+            rules: JSON.stringify(rules),
+          })
+        if (done !== 1) return
+        await trx<Row>('planned').where({ job_id: job, touched }).update({ stale: 0 })
+        await trx<DayRow>('planned_days').where({ job_id: job }).delete()
+        const days = new Map<string, Omit<DayRow, 'job_id' | 'day'>>()
+        for (const { day: on, hours, people, ...step } of row.steps) {
+          const known = days.get(on) ?? { steps: 0, open: 0, crew_hours: 0 }
+          const open = isBehind(step) ? 0 : 1
+          days.set(on, {
+            steps: known.steps + 1,
+            open: known.open + open,
+            crew_hours: known.crew_hours + open * hours * people,
+          })
+        }
+        for (const [day, counts] of days)
+          await trx<DayRow>('planned_days').insert({ job_id: job, day, ...counts })
+      })
+    },
+
+    /**
+     * Marks what a change beyond the jobs themselves makes stale: the firm and the weather all of
+     * them, the seed those that sow from it, the day those of a zone.
+     */
+    async heed(now: PlannedBy, today: (timeZone: string) => string): Promise<void> {
+      await asOne(db, async (trx) => {
+        const before = await trx<PlannedBy & { id: number }>('planned_by').where({ id: 1 }).first()
+        const all = trx<Row>('planned')
+        if (!before) await trx('planned_by').insert({ id: 1, ...now })
+        else if (
+          before.firm !== now.firm ||
+          before.stations !== now.stations ||
+          before.stock !== now.stock
+        )
+          await trx('planned_by').where({ id: 1 }).update(now)
+        if (before?.firm !== now.firm || before.stations !== now.stations)
+          await all.clone().update({ stale: 1 }).increment('touched', 1)
+        else if (before.stock !== now.stock)
+          await all.clone().where({ from_shelf: 1 }).update({ stale: 1 }).increment('touched', 1)
+        const zones = (await trx<Row>('planned').distinct('time_zone', 'planned_on')) as Pick<
+          Row,
+          'time_zone' | 'planned_on'
+        >[]
+        for (const { time_zone, planned_on } of zones)
+          if (planned_on !== null && planned_on !== today(time_zone))
+            await all
+              .clone()
+              .where({ time_zone, planned_on })
+              .update({ stale: 1 })
+              .increment('touched', 1)
+      })
+    },
+
+    /**
+     * Rows as JSON text, soonest sown first; with `between`, those that have work on the days from
+     * one to another.
+     */
+    async rows(
+      { most, from }: { most: number; from: number } = PAGE,
+      between?: readonly [string, string],
+    ): Promise<{ rows: string[]; total: number }> {
+      const wanted = () =>
+        db<Row>('planned').modify((q) => {
+          const days = db<DayRow>('planned_days').select('job_id')
+          if (between) void q.whereIn('job_id', days.whereBetween('day', [...between]))
         })
-      if (done !== 1) return
-      await trx<Row>('planned').where({ job_id: job, touched }).update({ stale: 0 })
-      await trx<DayRow>('planned_days').where({ job_id: job }).delete()
-      const days = new Map<string, Omit<DayRow, 'job_id' | 'day'>>()
-      for (const { day: on, hours, people, ...step } of row.steps) {
-        const known = days.get(on) ?? { steps: 0, open: 0, crew_hours: 0 }
-        const open = isBehind(step) ? 0 : 1
-        days.set(on, {
-          steps: known.steps + 1,
-          open: known.open + open,
-          crew_hours: known.crew_hours + open * hours * people,
-        })
+      const total = Number((await wanted().count({ n: '*' }).first())?.n ?? 0)
+      const rows: Pick<Row, 'job_id' | 'row' | 'stale'>[] = await wanted()
+        .orderByRaw('sow_day IS NULL, sow_day, job_id')
+        .limit(most)
+        .offset(from)
+        .select('job_id', db.raw('CASE WHEN json_valid(row) THEN row END AS row'), 'stale')
+      // A row that cannot be read is worked again.
+      for (const r of rows) if (r.row === null && r.stale === 0) await touchPlan(db, r.job_id)
+      // A job that is new is listed at once, by its name.
+      const fresh = rows.filter((r) => r.row === null).map((r) => r.job_id)
+      const names = new Map((fresh.length === 0 ? [] : ((await db('jobs').whereIn('id', fresh).select('id', 'name')) as { id: string; name: string }[])).map((j) => [j.id, j.name])) // prettier-ignore
+      return {
+        rows: rows.map(
+          (r) => r.row ?? JSON.stringify(workingRow(r.job_id, names.get(r.job_id) ?? '')),
+        ),
+        total,
       }
-      for (const [day, counts] of days)
-        await trx<DayRow>('planned_days').insert({ job_id: job, day, ...counts })
-    })
-  },
+    },
 
-  /**
-   * Marks what a change beyond the jobs themselves makes stale: the firm and the weather all of
-   * them, the seed those that sow from it, the day those of a zone.
-   */
-  async heed(now: PlannedBy, today: (timeZone: string) => string): Promise<void> {
-    await asOne(db, async (trx) => {
-      const before = await trx<PlannedBy & { id: number }>('planned_by').where({ id: 1 }).first()
-      const all = trx<Row>('planned')
-      if (!before) await trx('planned_by').insert({ id: 1, ...now })
-      else if (
-        before.firm !== now.firm ||
-        before.stations !== now.stations ||
-        before.stock !== now.stock
-      )
-        await trx('planned_by').where({ id: 1 }).update(now)
-      if (before?.firm !== now.firm || before.stations !== now.stations)
-        await all.clone().update({ stale: 1 }).increment('touched', 1)
-      else if (before.stock !== now.stock)
-        await all.clone().where({ from_shelf: 1 }).update({ stale: 1 }).increment('touched', 1)
-      const zones = (await trx<Row>('planned').distinct('time_zone', 'planned_on')) as Pick<
-        Row,
-        'time_zone' | 'planned_on'
-      >[]
-      for (const { time_zone, planned_on } of zones)
-        if (planned_on !== null && planned_on !== today(time_zone))
-          await all
-            .clone()
-            .where({ time_zone, planned_on })
-            .update({ stale: 1 })
-            .increment('touched', 1)
-    })
-  },
+    /**
+     * The work of the jobs that have steps on a day, or open ones on days before it where `overdue`.
+     */
+    async workOn(day: string, overdue: boolean): Promise<DayJob[]> {
+      const jobs = db<DayRow>('planned_days')
+        .select('job_id')
+        .where({ day })
+        .modify((q) => {
+          if (overdue) void q.orWhere((o) => o.where('day', '<', day).andWhere('open', '>', 0))
+        })
+      const rows = await db<Row>('planned')
+        .whereIn('job_id', jobs)
+        .whereNotNull('work')
+        .orderByRaw('sow_day IS NULL, sow_day, job_id')
+        .select('job_id', 'work')
+      return whole<DayJob>(rows.map((r) => [r.job_id, r.work]))
+    },
 
-  /**
-   * Rows as JSON text, soonest sown first; with `between`, those that have work on the days from
-   * one to another.
-   */
-  async rows(
-    { most, from }: { most: number; from: number } = PAGE,
-    between?: readonly [string, string],
-  ): Promise<{ rows: string[]; total: number }> {
-    const wanted = () =>
-      db<Row>('planned').modify((q) => {
-        const days = db<DayRow>('planned_days').select('job_id')
-        if (between) void q.whereIn('job_id', days.whereBetween('day', [...between]))
-      })
-    const total = Number((await wanted().count({ n: '*' }).first())?.n ?? 0)
-    const rows: Pick<Row, 'job_id' | 'row'>[] = await wanted()
-      .orderByRaw('sow_day IS NULL, sow_day, job_id')
-      .limit(most)
-      .offset(from)
-      .select('job_id', 'row')
-    // A job that is new is listed at once, by its name.
-    const fresh = rows.filter((r) => r.row === null).map((r) => r.job_id)
-    const names = new Map((fresh.length === 0 ? [] : ((await db('jobs').whereIn('id', fresh).select('id', 'name')) as { id: string; name: string }[])).map((j) => [j.id, j.name])) // prettier-ignore
-    return {
-      rows: rows.map(
-        (r) => r.row ?? JSON.stringify(workingRow(r.job_id, names.get(r.job_id) ?? '')),
-      ),
-      total,
-    }
-  },
+    /** Open steps of all jobs and hours of work, by day; days without work are left out. */
+    async workByDay(
+      from: string,
+      to: string,
+    ): Promise<Map<string, { steps: number; hours: number }>> {
+      const rows = (await db<DayRow>('planned_days')
+        .whereBetween('day', [from, to])
+        .groupBy('day')
+        .select('day')
+        .sum({ steps: 'open', hours: 'crew_hours' })) as {
+        day: string
+        steps: number
+        hours: number
+      }[]
+      return new Map(rows.map(({ day, steps, hours }) => [day, { steps, hours }]))
+    },
 
-  /**
-   * The work of the jobs that have steps on a day, or open ones on days before it where `overdue`.
-   */
-  async workOn(day: string, overdue: boolean): Promise<DayJob[]> {
-    const jobs = db<DayRow>('planned_days')
-      .select('job_id')
-      .where({ day })
-      .modify((q) => {
-        if (overdue) void q.orWhere((o) => o.where('day', '<', day).andWhere('open', '>', 0))
-      })
-    const rows = await db<Row>('planned')
-      .whereIn('job_id', jobs)
-      .whereNotNull('work')
-      .orderByRaw('sow_day IS NULL, sow_day, job_id')
-      .select('work')
-    return rows.map((r) => JSON.parse(sure(r.work)) as DayJob)
-  },
+    /**
+     * What each of the days from one to another asks of the firm, over all jobs, and the next day
+     * with work after them.
+     */
+    async load(from: string, to: string): Promise<{ days: DayLoad[]; next: string | null }> {
+      const sums = (await db<DayRow>('planned_days').whereBetween('day', [from, to]).groupBy('day').select('day').sum({ steps: 'steps', hours: 'crew_hours' })) as { day: string; steps: number; hours: number }[] // prettier-ignore
+      const sown = (await db<Row>('planned')
+        .whereBetween('sow_day', [addDays(from, 1 - WATERED_DAYS), to])
+        .whereRaw("CASE WHEN json_valid(row) THEN json_extract(row, '$.sows') END")
+        .groupBy('sow_day')
+        .select('sow_day')
+        .count({ n: '*' })) as { sow_day: string; n: number }[]
+      const next = await db<DayRow>('planned_days')
+        .where('day', '>', to)
+        .min({ day: 'day' })
+        .first()
+      const days: DayLoad[] = []
+      for (let day = from; day <= to; day = addDays(day, 1)) {
+        const sum = sums.find((s) => s.day === day)
+        const first = addDays(day, 1 - WATERED_DAYS)
+        const watered = sown.reduce(
+          (n, s) => n + (s.sow_day >= first && s.sow_day <= day ? s.n : 0),
+          0,
+        )
+        days.push({ day, steps: sum?.steps ?? 0, crewHours: sum?.hours ?? 0, watered })
+      }
+      return { days, next: next?.day ?? null }
+    },
 
-  /** Open steps of all jobs and hours of work, by day; days without work are left out. */
-  async workByDay(
-    from: string,
-    to: string,
-  ): Promise<Map<string, { steps: number; hours: number }>> {
-    const rows = (await db<DayRow>('planned_days')
-      .whereBetween('day', [from, to])
-      .groupBy('day')
-      .select('day')
-      .sum({ steps: 'open', hours: 'crew_hours' })) as {
-      day: string
-      steps: number
-      hours: number
-    }[]
-    return new Map(rows.map(({ day, steps, hours }) => [day, { steps, hours }]))
-  },
+    async seed(): Promise<SeedWanted[]> {
+      const rows = await db<Row>('planned')
+        .whereNotNull('seed')
+        .orderBy('job_id')
+        .select('job_id', 'seed')
+      return (await whole<SeedWanted[]>(rows.map((r) => [r.job_id, r.seed]))).flat()
+    },
 
-  /**
-   * What each of the days from one to another asks of the firm, over all jobs, and the next day
-   * with work after them.
-   */
-  async load(from: string, to: string): Promise<{ days: DayLoad[]; next: string | null }> {
-    const sums = (await db<DayRow>('planned_days').whereBetween('day', [from, to]).groupBy('day').select('day').sum({ steps: 'steps', hours: 'crew_hours' })) as { day: string; steps: number; hours: number }[] // prettier-ignore
-    const sown = (await db<Row>('planned')
-      .whereBetween('sow_day', [addDays(from, 1 - WATERED_DAYS), to])
-      .whereRaw("json_extract(row, '$.sows')")
-      .groupBy('sow_day')
-      .select('sow_day')
-      .count({ n: '*' })) as { sow_day: string; n: number }[]
-    const next = await db<DayRow>('planned_days').where('day', '>', to).min({ day: 'day' }).first()
-    const days: DayLoad[] = []
-    for (let day = from; day <= to; day = addDays(day, 1)) {
-      const sum = sums.find((s) => s.day === day)
-      const first = addDays(day, 1 - WATERED_DAYS)
-      const watered = sown.reduce(
-        (n, s) => n + (s.sow_day >= first && s.sow_day <= day ? s.n : 0),
-        0,
-      )
-      days.push({ day, steps: sum?.steps ?? 0, crewHours: sum?.hours ?? 0, watered })
-    }
-    return { days, next: next?.day ?? null }
-  },
+    /** By rule, the jobs whose plans go by it. */
+    async uses(): Promise<Record<string, { id: string; name: string }[]>> {
+      const rows = (await db('planned').join('jobs', 'jobs.id', 'planned.job_id').whereNotNull('rules').select('jobs.id', 'jobs.name', 'rules')) as { id: string; name: string; rules: string }[] // prettier-ignore
+      const uses: Record<string, { id: string; name: string }[]> = {}
+      for (const { id, name, rules } of rows)
+        for (const rule of parsed<string[]>(rules) ?? []) (uses[rule] ??= []).push({ id, name })
+      return uses
+    },
 
-  async seed(): Promise<SeedWanted[]> {
-    const rows = await db<Row>('planned').whereNotNull('seed').orderBy('job_id').select('seed')
-    return rows.flatMap((r) => JSON.parse(sure(r.seed)) as SeedWanted[])
-  },
-
-  /** By rule, the jobs whose plans go by it. */
-  async uses(): Promise<Record<string, { id: string; name: string }[]>> {
-    const rows = (await db('planned').join('jobs', 'jobs.id', 'planned.job_id').whereNotNull('rules').select('jobs.id', 'jobs.name', 'rules')) as { id: string; name: string; rules: string }[] // prettier-ignore
-    const uses: Record<string, { id: string; name: string }[]> = {}
-    for (const { id, name, rules } of rows)
-      for (const rule of JSON.parse(rules) as string[]) (uses[rule] ??= []).push({ id, name })
-    return uses
-  },
-
-  /** By job that was planned at least once, its name and the day it is sown. */
-  async sowDays(): Promise<Map<string, { name: string; day: string | null }>> {
-    const rows = (await db('planned').join('jobs', 'jobs.id', 'planned.job_id').whereNotNull('planned.row').select('jobs.id', 'jobs.name', 'sow_day')) as { id: string; name: string; sow_day: string | null }[] // prettier-ignore
-    return new Map(rows.map((r) => [r.id, { name: r.name, day: r.sow_day }]))
-  },
-})
+    /** By job that was planned at least once, its name and the day it is sown. */
+    async sowDays(): Promise<Map<string, { name: string; day: string | null }>> {
+      const rows = (await db('planned').join('jobs', 'jobs.id', 'planned.job_id').whereNotNull('planned.row').select('jobs.id', 'jobs.name', 'sow_day')) as { id: string; name: string; sow_day: string | null }[] // prettier-ignore
+      return new Map(rows.map((r) => [r.id, { name: r.name, day: r.sow_day }]))
+    },
+  }
+}
 export type PlannedStore = ReturnType<typeof plannedStore>

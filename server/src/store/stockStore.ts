@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
+import { sure } from '@juvena/core/quantities/sure'
+import { bodyOf, parsed } from './damaged.ts'
 import { asOne } from './transaction.ts'
 import { activeEntries, tickedTwice, type DiaryEntry } from '@juvena/core/entities/diary'
 import { stockMovement, type SeedLotDraft, type StockMovement } from '@juvena/core/entities/stock'
@@ -26,14 +28,6 @@ interface MovementRow {
   body: string
   received_at: string
 }
-
-const fromRow = (row: Row): StoredLot => ({
-  id: row.id,
-  revision: row.revision,
-  draft: JSON.parse(row.body) as SeedLotDraft,
-  savedAt: row.saved_at,
-  archivedAt: row.archived_at,
-})
 
 /** Keeps movements of lots that are there; an id that is known is not kept twice. */
 async function keep(db: Knex, movements: readonly StockMovement[], now: string): Promise<number> {
@@ -105,7 +99,7 @@ async function giveBack(
     `diary.${corrected.replaceAll(/[%_]/g, '')}.%`,
   )
   const back = before
-    .map((row) => JSON.parse(row.body) as StockMovement)
+    .flatMap((row) => parsed<StockMovement>(row.body) ?? [])
     .filter((m) => m.kind === 'used' && m.job === jobId && m.id.startsWith(`diary.${corrected}.`))
     .map((m) =>
       stockMovement.parse({
@@ -120,97 +114,121 @@ async function giveBack(
 }
 
 /** The firm's lots of seed, and every movement of them. */
-export const stockStore = (db: Knex) => ({
-  async list(archived = false): Promise<StoredLot[]> {
-    const rows = await db<Row>('seed_lots')
-      .where((q) => (archived ? q.whereNotNull('archived_at') : q.whereNull('archived_at')))
-      .orderBy('saved_at')
-      .orderBy('id')
-    return rows.map(fromRow)
-  },
-
-  async get(id: string): Promise<StoredLot | null> {
-    const row = await db<Row>('seed_lots').where({ id }).first()
-    return row ? fromRow(row) : null
-  },
-
-  /** Adds lots, each with what is on the shelf of it: all of them or none. */
-  async create(
-    given: readonly {
-      lot: SeedLotDraft
-      received: { kg: number; on: string } | null
-      id?: string
-    }[],
-    now: string,
-  ): Promise<StoredLot[]> {
-    return asOne(db, async (trx) => {
-      const made: StoredLot[] = []
-      for (const { lot, received, id = randomUUID() } of given) {
-        const row: Row = {
-          id,
-          revision: 1,
-          body: JSON.stringify(lot),
-          saved_at: now,
-          archived_at: null,
-        }
-        await trx<Row>('seed_lots').insert(row)
-        if (received)
-          await keep(
-            trx,
-            [stockMovement.parse({ id: `received.${id}`, lot: id, kind: 'received', ...received })],
-            now,
-          )
-        made.push(fromRow(row))
+export function stockStore(db: Knex) {
+  /** Null where what is stored of it is damaged. */
+  const fromRow = (row: Row): StoredLot | null => {
+    const draft = bodyOf<SeedLotDraft>(db, 'seed_lots', row.id, row.body)
+    return (
+      draft && {
+        id: row.id,
+        revision: row.revision,
+        draft,
+        savedAt: row.saved_at,
+        archivedAt: row.archived_at,
       }
-      return made
-    })
-  },
+    )
+  }
+  return {
+    async list(archived = false): Promise<StoredLot[]> {
+      const rows = await db<Row>('seed_lots')
+        .where((q) => (archived ? q.whereNotNull('archived_at') : q.whereNull('archived_at')))
+        .orderBy('saved_at')
+        .orderBy('id')
+      return rows.flatMap((row) => fromRow(row) ?? [])
+    },
 
-  /**
-   * Saves on top of the revision the writer started from; null where another was saved meanwhile.
-   */
-  async save(
-    id: string,
-    revision: number,
-    draft: SeedLotDraft,
-    now: string,
-  ): Promise<StoredLot | null> {
-    const changed = await db<Row>('seed_lots')
-      .where({ id, revision })
-      .update({ revision: revision + 1, body: JSON.stringify(draft), saved_at: now })
-    return changed === 1 ? this.get(id) : null
-  },
+    async get(id: string): Promise<StoredLot | null> {
+      const row = await db<Row>('seed_lots').where({ id }).first()
+      return row ? fromRow(row) : null
+    },
 
-  async setArchived(id: string, at: string | null): Promise<void> {
-    await db<Row>('seed_lots').where({ id }).update({ archived_at: at })
-  },
+    /** Adds lots, each with what is on the shelf of it: all of them or none. */
+    async create(
+      given: readonly {
+        lot: SeedLotDraft
+        received: { kg: number; on: string } | null
+        id?: string
+      }[],
+      now: string,
+    ): Promise<StoredLot[]> {
+      return asOne(db, async (trx) => {
+        const made: StoredLot[] = []
+        for (const { lot, received, id = randomUUID() } of given) {
+          const row: Row = {
+            id,
+            revision: 1,
+            body: JSON.stringify(lot),
+            saved_at: now,
+            archived_at: null,
+          }
+          await trx<Row>('seed_lots').insert(row)
+          if (received)
+            await keep(
+              trx,
+              [
+                stockMovement.parse({
+                  id: `received.${id}`,
+                  lot: id,
+                  kind: 'received',
+                  ...received,
+                }),
+              ],
+              now,
+            )
+          made.push(sure(fromRow(row)))
+        }
+        return made
+      })
+    },
 
-  /** Movements by lot, in the order they were received. */
-  async movements(lot?: string): Promise<Map<string, StockMovement[]>> {
-    const rows = await db<MovementRow>('stock_movements')
-      .where((q) => (lot === undefined ? q : q.where({ lot_id: lot })))
-      .orderBy('sequence')
-    const map = new Map<string, StockMovement[]>()
-    for (const row of rows)
-      map.set(row.lot_id, [...(map.get(row.lot_id) ?? []), JSON.parse(row.body) as StockMovement])
-    return map
-  },
+    /**
+     * Saves on top of the revision the writer started from; null where another was saved meanwhile.
+     */
+    async save(
+      id: string,
+      revision: number,
+      draft: SeedLotDraft,
+      now: string,
+    ): Promise<StoredLot | null> {
+      const changed = await db<Row>('seed_lots')
+        .where({ id, revision })
+        .update({ revision: revision + 1, body: JSON.stringify(draft), saved_at: now })
+      return changed === 1 ? this.get(id) : null
+    },
 
-  /** Keeps movements; how many were new. */
-  move: (movements: readonly StockMovement[], now: string): Promise<number> =>
-    asOne(db, (trx) => keep(trx, movements, now)),
+    async setArchived(id: string, at: string | null): Promise<void> {
+      await db<Row>('seed_lots').where({ id }).update({ archived_at: at })
+    },
 
-  /** Changes whenever a lot or a movement does. */
-  async version(): Promise<string> {
-    const [lots, moves] = await Promise.all([
-      db<Row>('seed_lots')
-        .sum({ revisions: 'revision' })
-        .count({ lots: '*' })
-        .count({ archived: 'archived_at' })
-        .first(),
-      db<MovementRow>('stock_movements').max({ last: 'sequence' }).first(),
-    ])
-    return JSON.stringify([lots, moves])
-  },
-})
+    /** Movements by lot, in the order they were received. */
+    async movements(lot?: string): Promise<Map<string, StockMovement[]>> {
+      const rows = await db<MovementRow>('stock_movements')
+        .where((q) => (lot === undefined ? q : q.where({ lot_id: lot })))
+        .orderBy('sequence')
+      const map = new Map<string, StockMovement[]>()
+      for (const row of rows) {
+        const movement = bodyOf<StockMovement>(db, 'stock_movements', row.id, row.body)
+        if (movement) map.set(row.lot_id, [...(map.get(row.lot_id) ?? []), movement])
+      }
+      return map
+    },
+
+    /** Keeps movements; how many were new. */
+    move: (movements: readonly StockMovement[], now: string): Promise<number> =>
+      asOne(db, (trx) => keep(trx, movements, now)),
+
+    /** Changes whenever a lot or a movement does. */
+    async version(): Promise<string> {
+      const [lots, moves] = await Promise.all([
+        db<Row>('seed_lots')
+          .sum({ revisions: 'revision' })
+          .count({ lots: '*' })
+          .count({ archived: 'archived_at' })
+          .first(),
+        db<MovementRow>('stock_movements').max({ last: 'sequence' }).first(),
+      ])
+      return JSON.stringify([lots, moves])
+    },
+  }
+}
 export type StockStore = ReturnType<typeof stockStore>

@@ -6,6 +6,7 @@ import { daysBetween, showDay } from '@juvena/core/calendar/day'
 import type { SeasonRow as Row } from '@juvena/core/present/seasonRow'
 import type { Outlook } from '@juvena/core/climate/station'
 import { api } from '../../stores/api.ts'
+import DamagedRows from '../../parts/DamagedRows.vue'
 import { dayInAddress } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 import ArchivedJobs from './ArchivedJobs.vue'
@@ -127,6 +128,7 @@ const gone = ref(0)
 <template>
   <div class="season" :class="{ blank: rows?.length === 0 }">
     <p v-if="failure" class="trouble" role="alert">{{ failure }}</p>
+    <DamagedRows v-if="rows" @restored="loadAll" />
     <p v-if="archived" class="gone" role="status">
       “{{ archived.name }}” is archived.
       <button type="button" class="plain" @click="restore">Undo</button>

@@ -3,6 +3,7 @@ import type { Answer } from '../../../../contract/answers.ts'
 import { computed, ref, shallowRef } from 'vue'
 import { showMoment } from '../../parts/moment.ts'
 import { api } from '../../stores/api.ts'
+import DamagedRows from '../../parts/DamagedRows.vue'
 
 /**
  * Backups of the whole firm: made each day, or now; each may be kept elsewhere, or restored.
@@ -85,6 +86,7 @@ const newest = computed(() => backups.value?.[0] ?? null)
       stations and settings. One is made each day while Juvena runs, and the last seven of those are
       kept. Copying the database file by hand is no backup: what was written last lies beside it.
     </p>
+    <DamagedRows />
     <p class="acts">
       <button type="button" class="act main" :disabled="busy" @click="backUp">
         {{ busy ? 'Backing up…' : 'Back up now' }}
