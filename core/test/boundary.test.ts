@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process'
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join, resolve } from 'node:path'
 import { afterAll, describe, expect, it } from 'vitest'
@@ -63,3 +63,28 @@ describe('the boundary check', () => {
       expect(said).toContain(name)
   })
 })
+
+describe('what runs with Juvena', () => {
+  it('stands in the table of dependencies, each with its licence, and nothing else does', () => {
+    const table = new Map(
+      readFileSync(join(root, 'docs/dependencies.md'), 'utf8')
+        .split('\n')
+        .filter((line) => line.startsWith('| `'))
+        .map((line) => line.split('|').map((cell) => cell.trim()))
+        .map(([, name, rooms, , licence]) => [name!.replaceAll('`', ''), { rooms: rooms!, licence: licence! }]), // prettier-ignore
+    )
+    const used = new Map<string, string[]>()
+    for (const room of ['core', 'server', 'web']) {
+      const { dependencies } = read<{ dependencies: Record<string, string> }>(room)
+      for (const name of Object.keys(dependencies))
+        if (!name.startsWith('@juvena/')) used.set(name, [...(used.get(name) ?? []), room])
+    }
+    expect([...table.keys()].sort()).toEqual([...used.keys()].sort())
+    for (const [name, { rooms, licence }] of table) {
+      expect(rooms, name).toBe(used.get(name)!.join(', '))
+      expect(licence, name).toBe(read<{ license: string }>(`node_modules/${name}`).license)
+    }
+  })
+})
+const read = <T>(folder: string) =>
+  JSON.parse(readFileSync(join(root, folder, 'package.json'), 'utf8')) as T
