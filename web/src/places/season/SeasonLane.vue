@@ -35,7 +35,7 @@ const pieces = computed(() => {
     return {
       day,
       // Opens the step that weighs most of that day.
-      to: { path: `/jobs/${props.row.id}/order`, hash: `#step-${(weighty[0] ?? steps[0])!.id}` },
+      to: { path: `/jobs/${props.row.id}/order`, hash: `#step-${weighty[0]!.id}` },
       column: at + 1,
       span: Math.min(props.days - at, Math.max(...steps.map((s) => s.span))),
       sow: steps.some((s) => OPERATIONS[s.kind as StepKind].plants),
