@@ -13,8 +13,9 @@ import { pathText } from '../src/entities/problem.ts'
 import { GRASSES } from '../src/reference/grasses.ts'
 import { atMost, exactInterval, seedsFor } from '../src/stock/binomial.ts'
 import { shortOnShelf } from '../src/stock/lotsOfJob.ts'
-import { lotValues, lotWorth } from '../src/stock/lotWorth.ts'
+import { howSure, lotValues, lotWorth } from '../src/stock/lotWorth.ts'
 import { seedToBuy, seedWanted } from '../src/present/seedToBuy.ts'
+import { seedOnShelf } from '../src/stock/seedOnShelf.ts'
 import { shelfOf } from '../src/stock/shelf.ts'
 import { declared, planOf, valueOf, zone } from './makeJob.ts'
 
@@ -110,6 +111,17 @@ describe('what a lot is worth', () => {
     // Fresh for a year: told the day after, not on it.
     expect(notes({ tested: '2026-02-22' })).toBe('[]')
     expect(notes({ tested: '2026-02-20' })).toContain('count it again on paper')
+  })
+  it('two grasses without a purity share the usual one, 98 %, between them', () => {
+    const two = { parts: [part(null as never, 88), part(null as never, 85, 'creeping-red-fescue')] }
+    expect(worth(two).parts.map((p) => p.pure)).toEqual([49, 49])
+  })
+  it('a test that nobody counted has no interval; 85 of 100 has one of about 76 to 91 %', () => {
+    const sure = (test: SeedLotDraft['test']) =>
+      howSure(seedLotSchema.parse({ ...label, test }), declared(lotValues)).interval
+    expect(sure({ started: '2027-02-01', seeds: 100 })).toBeNull()
+    const counted = sure({ started: '2027-02-01', seeds: 100, last: 85 })!
+    expect([counted.low, counted.high].map((x) => x.toFixed(1))).toEqual(['76.5', '91.4'])
   })
   it('a paper test has its days by grass, and replaces the label when it is done', () => {
     const test = { started: '2027-02-01', seeds: 100 }
@@ -220,6 +232,12 @@ describe('the shelf', () => {
       { numRuns: 200 },
     )
   })
+  it('more used for a job than was promised to it leaves no promise, and none below nothing', () => {
+    const m = (id: string, kind: string, kg: number) =>
+      stockMovement.parse({ id: `move-${id}-x`, lot: 'l', kind, kg, on: TODAY, job: 'quad' })
+    const shelf = shelfOf([m('1', 'received', 20), m('2', 'reserved', 3), m('3', 'used', 5)])
+    expect([shelf.reserved, shelf.free, shelf.held]).toEqual([0, 15, 15])
+  })
   it('never falls below zero without a word', () => {
     fc.assert(
       fc.property(fc.array(movement, { maxLength: 30 }), (list) => {
@@ -296,6 +314,24 @@ describe('a job that sows from the shelf', () => {
     expect(said(stock({}, 2))[0]!.title).toContain('does not reach')
     expect(said(stock({ parts: [part(97.5, 30)] })).map((n) => n.level)).toContain('hold')
     expect(said([])[0]!.title).toContain('not on the shelf')
+  })
+  it('a lot without the grass that it is to give is told as gone', () => {
+    const other = stock({ parts: [part(97.5, 88, 'creeping-red-fescue')] })
+    const { notices } = planOf({ zones: [rye], lots }, { stock: other })
+    expect(notices.find((n) => n.id.startsWith('lot:l1.'))!.title).toContain('not on the shelf')
+  })
+  it('a bag that is empty is no bag on the shelf', () => {
+    const bags = (kg: number) =>
+      seedOnShelf(stock({}, kg) as never, GRASSES, TODAY, declared(lotValues)).length
+    expect(bags(1)).toBe(1)
+    const [one] = stock({}, 5)
+    const used = [
+      stockMovement.parse({ id: 'in-000001', lot: 'x', kind: 'received', kg: 5, on: TODAY }),
+      stockMovement.parse({ id: 'out-00001', lot: 'x', kind: 'used', kg: 5, on: TODAY, job: 'j' }),
+    ]
+    expect(
+      seedOnShelf([{ ...one!, shelf: shelfOf(used) }], GRASSES, TODAY, declared(lotValues)),
+    ).toEqual([])
   })
   it('every kilogram has its zone and its lot', () => {
     const plan = planOf({ zones: [rye, { ...rye, id: 'z2' }], lots }, { stock: stock() })
