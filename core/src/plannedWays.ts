@@ -44,6 +44,8 @@ export interface PlannedWays {
 const [LEAST_WEEKS, MOST_WEEKS] = [10, 60]
 /** Without a promised day, growth is drawn over so many days after the work. */
 const GROWS_OVER = 56
+/** Runners take a season, days. */
+const SEASON = 120
 
 /**
  * Each way of a zone planned whole with the rest of the job as it is. What a person switched in the
@@ -101,7 +103,7 @@ function readPlan(
   plan: JobPlan,
   zone: string,
   job: Pick<Job, 'customerDate'>,
-  { staysOpen }: Way,
+  { approach, staysOpen }: Way,
 ): Read {
   const packages = plan.packages.filter((p) => p.zones.some((z) => zoneOf(z) === zone))
   const own = packages.flatMap((p) =>
@@ -110,7 +112,9 @@ function readPlan(
   const onSite = own.filter((s) => !OPERATIONS[s.kind].evening).map((s) => s.chosen)
   const days = [...new Set(onSite)].sort()
   const follows = plan.follow.packages.filter((f) => packages.some((p) => p.id === f.workPackage))
-  const sown = packages.filter((p) => p.plants)
+  // Of ground held over the proper sowing counts, not the quick cover.
+  const proper = packages.filter((p) => p.kind === 'later')
+  const sown = proper.length > 0 ? proper : packages.filter((p) => p.plants)
   const taken = sown.flatMap((p) => p.choices.filter((c) => c.taken))
   const least = (of: (c: (typeof taken)[number]) => number | null) => {
     const known = taken.flatMap((c) => of(c) ?? [])
@@ -156,7 +160,8 @@ function readPlan(
     ),
     worked,
     upFrom,
-    grownBy: right?.high ?? addDays(upFrom, GROWS_OVER),
+    grownBy:
+      approach === 'plugs' ? addDays(upFrom, SEASON) : (right?.high ?? addDays(upFrom, GROWS_OVER)),
   }
 }
 
@@ -169,20 +174,33 @@ function conclusion(ways: readonly Way[], planned: readonly PlannedWay[], trace:
   if (of[0]!.c.now >= trace.value(coverLines.thin))
     return words('Little is open here: the ways differ by what they leave undone, not by cover.')
   const middle = ({ c }: (typeof of)[number]) => (c.low + c.high) / 2
+  const best = <T>(list: readonly T[], worth: (one: T) => number): T =>
+    list.reduce((a, b) => (worth(b) > worth(a) + 1e-9 ? b : a))
+  const decent = trace.value(coverAheadValues.decent)
   const closing = of.filter(
     (w) =>
+      middle(w) >= decent &&
       w.c.most > w.c.standing &&
       w.plan.right !== null &&
       middle(w) - w.c.standing >= closes * (w.c.most - w.c.standing),
   )
-  const work = closing.filter(({ plan }) => (plan.odds ?? 100) >= evenOdds)
-  const best = <T>(list: readonly T[], worth: (one: T) => number): T =>
-    list.reduce((a, b) => (worth(b) > worth(a) + 1e-9 ? b : a))
+  if (closing.length === 0) {
+    const nearest = best(of, middle)
+    return say`No way here closes the open ground. ${named(nearest.way)} comes nearest, ${String(Math.round(nearest.c.low))} to ${quantity(Math.round(nearest.c.high), '%')} of wanted grass.`
+  }
+  // Turf that is laid takes; of seed, what nobody knows the odds of is not said to.
+  const takes = ({ plan, way }: (typeof of)[number]) =>
+    plan.odds === null ? ['returf', 'plugs'].includes(way.approach) : plan.odds >= evenOdds
+  const work = closing.filter(takes)
   if (work.length === 0) {
-    const sown = closing.filter(({ plan }) => plan.odds !== null)
-    if (sown.length === 0) return words('No way here closes the open ground.')
-    const likeliest = best(sown, ({ plan }) => plan.odds ?? 0)
-    return say`No way here closes the open ground in most years. ${named(likeliest.way)} comes nearest: ${String(likeliest.plan.odds)} years in a hundred.`
+    const known = closing.filter(({ plan }) => plan.odds !== null)
+    if (known.length === 0)
+      return words(
+        'Nobody can say the odds of sowing here: Order of work says what stands against it.',
+      )
+    const likeliest = best(known, ({ plan }) => plan.odds ?? 0)
+    const odds = likeliest.plan.odds ?? 0
+    return say`No way here closes the open ground in most years. ${named(likeliest.way)} comes nearest: ${String(odds)} ${odds === 1 ? 'year' : 'years'} in a hundred.`
   }
   if (work.length === 1)
     return say`${named(work[0]!.way)} is the only way here that closes the open ground.`
@@ -193,17 +211,21 @@ function conclusion(ways: readonly Way[], planned: readonly PlannedWay[], trace:
     best(work, ({ way }) => -way.hours),
     'the fewest hours that still close it',
   )
-  // Of runners nobody knows the odds: they are not called sure.
-  const known = work.filter(({ plan, way }) => plan.odds !== null || way.approach === 'returf')
-  if (known.length > 0)
+  // Of runners nobody knows the odds, and they close over a season. Of two alike the one praised.
+  const dated = () =>
+    work
+      .filter(({ way }) => way.approach !== 'plugs')
+      .sort((a, b) => Number(praised.has(b)) - Number(praised.has(a)))
+  if (dated().length > 0) {
     praise(
-      best(known, (w) => middle(w) * (w.plan.odds ?? 100)),
+      best(dated(), (w) => middle(w) * (w.plan.odds ?? 100)),
       'the surest',
     )
-  praise(
-    best(work, ({ plan }) => -daysBetween('2000-01-01', plan.right?.low ?? '9999-01-01')),
-    'soonest right',
-  )
+    praise(
+      best(dated(), ({ plan }) => -daysBetween('2000-01-01', plan.right?.low ?? '9999-01-01')),
+      'soonest right',
+    )
+  }
   return joined([...praised].map(([{ way }, what]) => say`${named(way)}: ${listed(what)}.`))
 }
 

@@ -81,9 +81,25 @@ describe('ways planned whole', () => {
     const warm = { site: WARM, zones: [zone({ present: ['bermudagrass'] })] }
     const { whole, of } = waysOf(warm, '2027-04-20')
     expect(of('plugs').plan.odds).toBeNull()
+    // They close over a season, too.
     expect(whole.says).toBe(
-      'Overseed: the fewest hours that still close it and the surest. Plugs or runners: soonest right.',
+      'Overseed: the fewest hours that still close it, the surest and soonest right.',
     )
+  })
+  it('ground that weeds without a cure hold is not closed by sowing between them', () => {
+    const incurable = zone({
+      incurable: 50,
+      cover: { wanted: 30, weeds: 60, moss: 0, bare: 10 },
+    })
+    const { whole } = waysOf({ zones: [incurable] }, '2027-01-05')
+    expect(whole.says).not.toContain('Overseed')
+    expect(whole.says).toMatch(/Renovate|Returf/)
+  })
+  it('the odds of ground held over are those of its proper sowing', () => {
+    const { odds } = waysOf(bare).of('hold-over').plan
+    const quick = waysOf({ zones: [zone({ ...bare.zones[0], approach: 'hold-over' })] })
+    const later = quick.plan.packages.find((p) => p.kind === 'later')
+    expect(odds).toBe(later?.choices.find((c) => c.taken)?.odds?.value ?? null)
   })
   it('what was switched by hand is of the chosen way alone', () => {
     const own = waysOf({ zones: [zone({ operations: { core: { on: false } } })] })

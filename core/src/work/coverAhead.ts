@@ -19,7 +19,8 @@ export const coverAheadValues = tradeValues('cover-ahead', {
   knitsMost: share(60, 'and at most'),
   bunchLeast: share(5, 'Not sown, grass in bunches closes of it at least'),
   bunchMost: share(20, 'and at most'),
-  works: share(50, 'A way is said to close the ground that closes of the open part at least'),
+  decent: share(60, 'A way closes the ground that brings it to so much wanted grass at least'),
+  works: share(50, 'and that closes of the open part at least'),
 })
 
 /** Wanted cover of a zone, %: as read, once the work is done, and when it looks right. */
