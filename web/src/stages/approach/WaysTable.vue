@@ -202,8 +202,8 @@ const shown = computed(() => {
     </p>
     <p v-if="whole && firm.say(whole.says)" class="told">{{ firm.say(whole.says) }}</p>
     <p v-if="shown.some((w) => w.cover)" class="small soft note">
-      Cover is Juvena’s own estimate, where the sowing takes: firm numbers can replace it under
-      Yard, Rules.
+      Cover is Juvena’s own estimate, where the sowing takes. Numbers of your own replace it under
+      Yard, Rule book.
     </p>
   </section>
 </template>
