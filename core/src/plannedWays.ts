@@ -9,7 +9,7 @@ import type { JobPlan } from './plan/jobPlan.ts'
 import { APPROACH_NAMES, type ApproachId } from './reference/lists.ts'
 import { OPERATIONS } from './reference/operations.ts'
 import { joined, onDay, quantity, say, words, type Message } from './rules/message.ts'
-import { num } from './trace/figure.ts'
+import { daysOf, num } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
 import { zoneOf } from './trace/scope.ts'
 import { Trace } from './trace/trace.ts'
@@ -120,13 +120,7 @@ function readPlan(
     const known = taken.flatMap((c) => of(c) ?? [])
     return known.length === 0 ? null : Math.min(...known)
   }
-  const rights = follows.flatMap(({ presentable }) => {
-    const value = presentable?.value
-    if (value === undefined || typeof value === 'number') return []
-    return typeof value === 'string'
-      ? [{ low: value, high: value }]
-      : [{ low: String(value.low), high: String(value.high) }]
-  })
+  const rights = follows.flatMap((f) => daysOf(f.presentable) ?? [])
   const last = <T>(values: readonly T[]) => [...values].sort().at(-1)
   const right =
     rights.length > 0 && !staysOpen
@@ -145,19 +139,18 @@ function readPlan(
   const offUntil = last(off.map((c) => c.to))
   const mowFrom = mow.map((s) => s.chosen).sort()[0]
   const on = (day: Day) => onDay(day, day.slice(0, 4) !== plan.today.slice(0, 4))
+  const asked = [
+    water.length > 0 ? say`waters ${quantity(Math.max(...water), 'd')}` : null,
+    offUntil && offUntil > worked ? say`keeps off until ${on(offUntil)}` : null,
+    mowFrom ? say`mows from ${on(mowFrom)}` : null,
+  ].flatMap((m) => m ?? [])
   return {
     fits: packages.every((p) => p.fits),
     days: days.length === 0 ? null : { first: days[0]!, last: worked, visits: days.length },
     odds: least((c) => (c.odds ? num(c.odds) : null)),
     inTime: job.customerDate ? least((c) => (c.inTime ? num(c.inTime) : null)) : null,
     right,
-    customer: listed(
-      [
-        water.length > 0 ? say`waters ${quantity(Math.max(...water), 'd')}` : null,
-        offUntil && offUntil > worked ? say`keeps off until ${on(offUntil)}` : null,
-        mowFrom ? say`mows from ${on(mowFrom)}` : null,
-      ].flatMap((m) => m ?? []),
-    ),
+    customer: asked.length > 0 ? listed(asked) : words('mows'),
     worked,
     upFrom,
     grownBy:
@@ -229,10 +222,9 @@ function conclusion(ways: readonly Way[], planned: readonly PlannedWay[], trace:
   return joined([...praised].map(([{ way }, what]) => say`${named(way)}: ${listed(what)}.`))
 }
 
+/** "this, that and the other". */
 const listed = (parts: readonly Message[]): Message =>
-  parts.length === 0
-    ? words('mows')
-    : parts.reduce((a, b, i) => (i === parts.length - 1 ? say`${a} and ${b}` : say`${a}, ${b}`))
+  parts.length < 2 ? joined(parts) : say`${joined(parts.slice(0, -1), ', ')} and ${parts.at(-1)!}`
 
 function named({ approach }: Way): string {
   const name = APPROACH_NAMES[approach].split(':')[0]!

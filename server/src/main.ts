@@ -84,7 +84,7 @@ async function start(settings: Settings): Promise<void> {
     if (ending) return
     try {
       await end()
-      for (const signal of SIGNALS) process.removeAllListeners(signal)
+      for (const signal of SIGNALS) process.off(signal, stop)
       await start({ ...settings, port: at })
     } catch (error) {
       fail(
@@ -93,10 +93,10 @@ async function start(settings: Settings): Promise<void> {
       )
     }
   }
-  for (const signal of SIGNALS)
-    process.on(signal, () => {
-      if (!ending) void end().finally(() => process.exit(0))
-    })
+  const stop = () => {
+    if (!ending) void end().finally(() => process.exit(0))
+  }
+  for (const signal of SIGNALS) process.on(signal, stop)
 }
 const SIGNALS = ['SIGINT', 'SIGTERM'] as const
 

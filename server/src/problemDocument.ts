@@ -71,9 +71,10 @@ export function logFault(error: unknown): void {
  */
 export const asProblem: ErrorRequestHandler = (error: unknown, _req, res, next) => {
   if (res.headersSent) return next(error)
-  if (error instanceof Refusal && error.status === 503) res.set('Retry-After', '5')
-  if (error instanceof Refusal)
+  if (error instanceof Refusal) {
+    if (error.status === 503) res.set('Retry-After', '5')
     return sendProblem(res, error.status, error.title, error.message, error.extra)
+  }
   if (error instanceof UnreadableJob)
     return sendProblem(res, 422, 'Cannot be read', error.message, {
       unreadable: error.kind,

@@ -123,6 +123,12 @@ describe('diary entries on their way', () => {
     const outbox = useOutbox()
     await expect(outbox.write('j1', step(1))).rejects.toThrow('No such job.')
     expect(outbox.held.length).toBe(1)
+    // Without signal nothing is accepted, and the refused one stays.
+    state.gone = true
+    await outbox.write('j1', step(3))
+    expect([outbox.held.length, outbox.count]).toEqual([1, 1])
+    await outbox.discard('entry-0003')
+    state.gone = false
     await outbox.write('j1', step(2))
     expect([outbox.held.length, state.diary.length]).toEqual([0, 1])
   })

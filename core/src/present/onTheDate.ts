@@ -3,6 +3,7 @@ import type { PackageFollow } from '../plan/follow.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
 import { OPERATIONS } from '../reference/operations.ts'
 import { onDay, say, type Message } from '../rules/message.ts'
+import { daysOf } from '../trace/figure.ts'
 
 /** How the lawn stands on the customer's date. */
 export interface OnTheDate {
@@ -33,9 +34,9 @@ function standing(
   follow: PackageFollow,
   day: Day,
 ): OnTheDate | null {
-  const value = follow.presentable?.value
-  if (value === undefined || typeof value === 'number') return null
-  const [low, high] = typeof value === 'string' ? [value, value] : [String(value.low), String(value.high)] // prettier-ignore
+  const right = daysOf(follow.presentable)
+  if (right === null) return null
+  const { low, high } = right
   if (day >= high)
     return { day, verdict: 'right', word: 'right by then', seen: say`It looks right by ${onDay(day)}.` } // prettier-ignore
   const verdict = day >= low ? 'tight' : 'late'

@@ -1,3 +1,4 @@
+import type { Day } from '../calendar/day.ts'
 import type { FigureId, StepId, ZoneId } from '../rules/id.ts'
 import type { FigureValue, Unit } from '../quantities/show.ts'
 import type { EvidenceLevel } from '../rules/evidence.ts'
@@ -50,6 +51,15 @@ export interface Figure {
 }
 
 export const num = (figure: Figure): number => figure.value as number
+
+/** First and last day of a figure that is a day or a span of days; null where it is neither. */
+export function daysOf(figure: Figure | null): { low: Day; high: Day } | null {
+  const value = figure?.value
+  if (value === undefined || typeof value === 'number') return null
+  return typeof value === 'string'
+    ? { low: value, high: value }
+    : { low: String(value.low), high: String(value.high) }
+}
 
 /**
  * Work that does not fit; a season passed over; a marginal day; what is only better and was given

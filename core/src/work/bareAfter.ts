@@ -21,6 +21,13 @@ export const bareValues = tradeValues('bare', {
   knits: value(25, '%', 'practice', 'and one in which something spreads, than', [5, 60]),
 })
 
+/** The part of a living sward that so many passes of the blades and the rake leave, 0 to 1. */
+export const leftOfSward = (
+  passes: number,
+  raked: number,
+  { blades, rake }: { blades: number; rake: number },
+): number => (1 - blades / 100) ** passes * (1 - rake / 100) ** raked
+
 export const bareRules = {
   after: rule({
     id: 'work.bare-after',
@@ -33,11 +40,8 @@ export const bareRules = {
     values: { blades: bareValues.blades, rake: bareValues.rake },
     inputs: { bare: '%', moss: '%', wanted: '%', passes: '1', raked: '1' },
     formula: 'min(1, bare + moss + wanted * (1 - (1 - blades) ^ passes * (1 - rake) ^ raked))',
-    compute: ({ bare, moss, wanted, passes, raked }, { blades, rake }) =>
-      Math.min(
-        100,
-        bare + moss + wanted * (1 - (1 - blades / 100) ** passes * (1 - rake / 100) ** raked),
-      ),
+    compute: ({ bare, moss, wanted, passes, raked }, values) =>
+      Math.min(100, bare + moss + wanted * (1 - leftOfSward(passes, raked, values))),
   }),
 }
 

@@ -2,7 +2,7 @@ import { tradeValues, value } from '../rules/rule.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { Sowing } from '../reference/lists.ts'
-import { bareValues } from './bareAfter.ts'
+import { bareValues, leftOfSward } from './bareAfter.ts'
 import type { ZoneWork } from './workTypes.ts'
 
 const share = (is: number, says: string) => value(is, '%', 'model', says, [0, 100])
@@ -54,12 +54,10 @@ export function coverAhead({ r, sowing, operations }: ZoneWork, trace: Trace): C
   if (r.wanted === null) return null
   const read = (part: Figure | null) => (part === null ? 0 : num(part))
   const passes = (kind: string) => operations.find((o) => o.operation === kind)?.passes ?? 0
-  const { blades, rake } = trace.values(bareValues)
   const now = read(r.wanted)
   const cleared = sowing === 'new' || sowing === 'turf'
-  const standing = cleared
-    ? 0
-    : now * (1 - blades / 100) ** passes('scarify') * (1 - rake / 100) ** passes('rake')
+  const left = () => leftOfSward(passes('scarify'), passes('rake'), trace.values(bareValues))
+  const standing = cleared ? 0 : now * left()
   // Weeds that stay keep their ground, those without a cure too.
   const room = cleared ? 100 : 100 - standing - Math.max(read(r.weeds), read(r.incurable))
   // Only the spots are sown: what is thin between them stays as it is.

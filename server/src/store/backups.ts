@@ -11,8 +11,7 @@ import {
   statSync,
 } from 'node:fs'
 import { join, resolve } from 'node:path'
-import { DATABASE } from './database.ts'
-import { migrations } from './migrations.ts'
+import { DATABASE, isNewer, tablesOf } from './database.ts'
 
 /** A backup is one file: a copy of the database, with the photographs in a table of their own. */
 export interface Backup {
@@ -138,21 +137,14 @@ export function contentsOf(path: string): BackupContents | string {
     db = new Database(path, { readonly: true, fileMustExist: true })
     if (db.pragma('integrity_check(1)', { simple: true }) !== 'ok')
       return `${path} is damaged. Choose another backup.`
-    const tables = new Set(
-      (
-        db.prepare("SELECT name FROM sqlite_master WHERE type = 'table'").all() as {
-          name: string
-        }[]
-      ).map((t) => t.name),
-    )
+    const tables = tablesOf(db)
     if (!tables.has('backup_made'))
       return `${path} is no backup of Juvena’s, or was cut short. Choose another file.`
     const lacking = ['jobs', 'diary', 'photos', 'firm', 'backup_photos', 'knex_migrations'].find(
       (name) => !tables.has(name),
     )
     if (lacking) return `${path} lacks its table “${lacking}”. Choose another backup.`
-    const done = db.prepare('SELECT name FROM knex_migrations').all() as { name: string }[]
-    if (done.some(({ name }) => migrations.every((m) => m.name !== name)))
+    if (isNewer(db))
       return `${path} was made by a newer Juvena. Update this one, or choose another backup.`
     const made = db.prepare('SELECT made_at, photographs FROM backup_made').get() as
       { made_at: string; photographs: number } | undefined

@@ -4,8 +4,7 @@ import { join } from 'node:path'
 import type { Knex } from 'knex'
 import { newestBackup, sweepBackups } from './backups.ts'
 import { restoreAtStart } from './restore.ts'
-import { DATABASE, openDatabase } from './database.ts'
-import { migrations } from './migrations.ts'
+import { DATABASE, isNewer, openDatabase, tablesOf } from './database.ts'
 import { StartFailure } from '../start/startFailure.ts'
 
 /** Holds a folder for one server: the lock goes with the process, however it ends. */
@@ -47,24 +46,14 @@ export function wrongWith(folder: string): string | null {
     db = new Database(file, { readonly: true, fileMustExist: true })
     const checked = db.pragma('quick_check(1)', { simple: true })
     if (checked !== 'ok') return `The database in ${folder} is damaged. ${back}`
-    const tables = new Set(
-      (
-        db.prepare("SELECT name FROM sqlite_master WHERE type = 'table'").all() as {
-          name: string
-        }[]
-      ).map((t) => t.name),
-    )
+    const tables = tablesOf(db)
     if (!tables.has('knex_migrations'))
       return tables.size === 0
         ? backup
           ? `${folder} holds backups but an empty database. ${back}`
           : null
         : `The database in ${folder} is not Juvena’s. Set JUVENA_DATA to another folder.`
-    const done = (db.prepare('SELECT name FROM knex_migrations').all() as { name: string }[]).map(
-      (m) => m.name,
-    )
-    const unknown = done.find((name) => migrations.every((m) => m.name !== name))
-    return unknown
+    return isNewer(db)
       ? `The database in ${folder} was written by a newer Juvena. Update this one, or set JUVENA_DATA to another folder.`
       : null
   } catch (error) {

@@ -83,7 +83,7 @@ async function within<T>(
     }
   }
   try {
-    // The season is planned behind, and so is a day's backup: nobody waits for them.
+    // The season is planned behind: nobody at a page waits for a row.
     return await inTurn[kind](run, name === 'row')
   } catch (error) {
     if (error instanceof NoTurn) throw new Refusal(503, 'Busy', BUSY)

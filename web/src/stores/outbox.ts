@@ -99,7 +99,8 @@ export const useOutbox = defineStore('outbox', () => {
     await send()
     const mine = held.value.find((w) => w.id === entry.id)
     if (mine) throw new Error(mine.refused)
-    if (entry.step === null) return
+    // Still on its way, it is no yes yet.
+    if (entry.step === null || all.value.some((w) => w.id === entry.id)) return
     for (const old of held.value)
       if (old.job === job && old.entry.step === entry.step) await letGo(old.id)
   }

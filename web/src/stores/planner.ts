@@ -43,11 +43,10 @@ function start(): Held {
  */
 export async function planInWorker(draft: JobDraft, setting: Setting): Promise<Planned> {
   held ??= start()
-  const { remote, stopped, end } = held
   const changes = { draft: changesIn(held.draft, draft), setting: changesIn(held.setting, setting) }
   held.draft = draft
   held.setting = setting
-  return await answered(Promise.race([remote.plan(plain(changes)), stopped]), end)
+  return await ask(held, (remote) => remote.plan(plain(changes)))
 }
 
 /**
@@ -55,9 +54,7 @@ export async function planInWorker(draft: JobDraft, setting: Setting): Promise<P
  * plan.
  */
 export async function waysInWorker(): Promise<Record<string, Way[]>> {
-  if (!held) return {}
-  const { remote, stopped, end } = held
-  return await answered(Promise.race([remote.ways(), stopped]), end)
+  return held ? await ask(held, (remote) => remote.ways()) : {}
 }
 
 /** The ways of one zone, each planned whole, for the draft last planned. */
@@ -65,14 +62,15 @@ export async function plannedWaysInWorker(
   zone: string,
   chosen: ApproachId,
 ): Promise<PlannedWays | null> {
-  if (!held) return null
-  const { remote, stopped, end } = held
-  return await answered(Promise.race([remote.plannedWays(zone, chosen), stopped]), end)
+  return held ? await ask(held, (remote) => remote.plannedWays(zone, chosen)) : null
 }
 
-async function answered<T>(answer: Promise<T>, end: () => void): Promise<T> {
+async function ask<T>(
+  { remote, stopped, end }: Held,
+  what: (remote: Remote<Planner>) => Promise<T>,
+): Promise<T> {
   try {
-    return await answer
+    return await Promise.race([what(remote), stopped])
   } catch (error) {
     end()
     held = null

@@ -35,6 +35,8 @@ export interface PlanChanges {
 let draft: JobDraft = {}
 let setting = {} as Setting
 const memo = new Memo()
+/** The ready-made ways last asked for, by zone. */
+let ways: Record<string, Way[]> = {}
 
 /**
  * Keeps a draft and plans it, off the page's thread. It is told only what changed since the last
@@ -50,14 +52,13 @@ const planner = {
   /** The ready-made ways for the draft last planned, by zone. */
   ways(): Record<string, Way[]> {
     const { job } = readJob(draft)
-    return job ? waysOfJob(job, { ...setting, memo }) : {}
+    return (ways = job ? waysOfJob(job, { ...setting, memo }) : {})
   },
-  /** The ways of one zone, each planned whole. */
+  /** The ways of one zone last asked for, each planned whole. */
   plannedWays(zone: string, chosen: ApproachId): PlannedWays | null {
     const { job } = readJob(draft)
     if (!job) return null
-    const ways = waysOfJob(job, { ...setting, memo })[zone] ?? []
-    return plannedWays(job, { ...setting, memo }, zone, ways, chosen)
+    return plannedWays(job, { ...setting, memo }, zone, ways[zone] ?? [], chosen)
   },
 }
 export type Planner = typeof planner

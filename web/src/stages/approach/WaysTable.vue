@@ -7,6 +7,7 @@ import { APPROACH_NAMES, type ApproachId } from '@juvena/core/reference/lists'
 import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import type { PlannedWays } from '@juvena/core/plannedWays'
 import { operationName } from '@juvena/core/work/operationWords'
+import { dayText } from '../../parts/dayRow.ts'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import { plannedWaysInWorker } from '../../stores/planner.ts'
@@ -39,7 +40,7 @@ const customer = (w: Way) => {
   const plan = planned(w)
   return plan ? firm.say(plan.customer) : '…'
 }
-const short = (day: string) => showDay(day, day.slice(0, 4) !== firm.today.slice(0, 4)).slice(4)
+const short = (day: string) => dayText(day, firm.today).slice(4)
 const days = (w: Way) => {
   const plan = planned(w)
   if (!plan) return '…'
