@@ -46,6 +46,13 @@ const saved = z.strictObject({
 const job = saved.extend({ draft })
 const fullJob = job.extend({ diary: z.array(diaryEntry), today: day })
 const backup = z.strictObject({ file: z.string(), madeAt: z.string(), bytes: z.number().int() })
+const backupCheck = z.strictObject({
+  file: z.string(),
+  checkedAt: z.string(),
+  jobs: z.number().int(),
+  same: z.number().int(),
+  wrong: z.array(z.string()),
+})
 const importedJob = fullJob.extend({
   imported: z.strictObject({ entries: z.number().int(), photographs: z.number().int() }),
 })
@@ -296,7 +303,16 @@ export const answers = {
     ),
   }),
   rowRestored: z.strictObject({ file: z.string() }),
-  backups: z.strictObject({ folder: z.string(), backups: z.array(backup) }),
+  backups: z.strictObject({
+    folder: z.string(),
+    backups: z.array(backup),
+    checks: z.array(backupCheck),
+    stillHeld: z.array(
+      z.strictObject({ where: z.string(), jobs: z.number().int(), until: day.nullable() }),
+    ),
+  }),
+  backupCheck,
+  deleted: z.strictObject({ deleted: z.literal(true) }),
   backup: z.strictObject({
     backup,
     jobs: z.number().int(),
@@ -321,6 +337,7 @@ export const answers = {
     records: z.number().int(),
     entries: z.number().int(),
     photographs: z.number().int(),
+    traces: z.boolean(),
   }),
   archived: z.strictObject({ archived: z.boolean() }),
   diary: z.strictObject({ added: z.boolean(), diary: z.array(diaryEntry) }),
@@ -381,7 +398,8 @@ export const answers = {
     ),
   }),
   uses: z.strictObject({
-    uses: z.record(z.string(), z.array(z.strictObject({ id: z.string(), name: z.string() }))),
+    total: z.number().int(),
+    jobs: z.array(z.strictObject({ id: z.string(), name: z.string() })),
   }),
   stations: z.strictObject({ stations: z.array(station) }),
   stationChange: z.strictObject({ station, moves }),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { CEILINGS, nestedTooDeep, overCeilings } from '../src/entities/ceilings.ts'
+import { CEILINGS, badlyShaped, overCeilings } from '../src/entities/ceilings.ts'
 
 const bytes = (text: string) => new TextEncoder().encode(text)
 const many = (n: number, of: (i: number) => object = (i) => ({ id: `i${i}` })) =>
@@ -41,11 +41,21 @@ describe('ceilings', () => {
 
 describe('depth of JSON', () => {
   it('counts brackets that stand open, and none inside texts', () => {
-    expect(nestedTooDeep(bytes('[[[]]]'), 3)).toBe(false)
-    expect(nestedTooDeep(bytes('[[[[]]]]'), 3)).toBe(true)
-    expect(nestedTooDeep(bytes('{"a":[{"b":1}]}'), 3)).toBe(false)
-    expect(nestedTooDeep(bytes('[[]],[[]],[[]]'), 2)).toBe(false)
-    expect(nestedTooDeep(bytes('["[[[[[[", "\\"[[[["]'), 1)).toBe(false)
-    expect(nestedTooDeep(bytes('['.repeat(1_000_000)))).toBe(true)
+    const deep = (text: string, nested: number) =>
+      badlyShaped(bytes(text), { nested, fields: 9 }) !== null
+    expect(deep('[[[]]]', 3)).toBe(false)
+    expect(deep('[[[[]]]]', 3)).toBe(true)
+    expect(deep('{"a":[{"b":1}]}', 3)).toBe(false)
+    expect(deep('[[]],[[]],[[]]', 2)).toBe(false)
+    expect(deep('["[[[[[[", "\\"[[[["]', 1)).toBe(false)
+    expect(badlyShaped(bytes('['.repeat(1_000_000)))).toContain('brackets')
+  })
+  it('counts the fields of each object alone', () => {
+    const broad = (text: string) => badlyShaped(bytes(text), { nested: 9, fields: 2 }) !== null
+    expect(broad('{"a":1,"b":":::"}')).toBe(false)
+    expect(broad('[{"a":1,"b":2},{"a":1,"b":2}]')).toBe(false)
+    expect(broad('{"a":{"a":1,"b":2},"b":2}')).toBe(false)
+    expect(broad('{"a":1,"b":2,"c":3}')).toBe(true)
+    expect(broad('{"a":{"a":1,"b":2},"b":2,"c":3}')).toBe(true)
   })
 })

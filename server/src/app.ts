@@ -1,10 +1,12 @@
 import { existsSync } from 'node:fs'
+import type { IncomingMessage } from 'node:http'
 import { join } from 'node:path'
 import express, { type Express } from 'express'
 import helmet from 'helmet'
-import { DRAFT_BYTES, MOST_NESTED, nestedTooDeep } from '@juvena/core/entities/ceilings'
+import { badlyShaped, DRAFT_BYTES } from '@juvena/core/entities/ceilings'
 import { FILE_BYTES } from '@juvena/core/formats/fileSize'
 import { openApi } from './openApi.ts'
+import { noteBytes } from './sentBytes.ts'
 import { asProblem, PICTURE_LIMIT, Refusal, sendProblem } from './problemDocument.ts'
 import { apiRoutes } from './routes/api.ts'
 import { apiRouter } from './routes/router.ts'
@@ -12,13 +14,10 @@ import type { Parts } from './routes/route.ts'
 
 /** A draft and a little round it. */
 const SAVE_BYTES = DRAFT_BYTES + 10_000
-function refuseDepth(_req: unknown, _res: unknown, bytes: Buffer): void {
-  if (nestedTooDeep(bytes))
-    throw new Refusal(
-      400,
-      'Not understood',
-      `This stands more than ${MOST_NESTED} brackets deep. Nothing that Juvena takes does.`,
-    )
+function lookAt(req: IncomingMessage, _res: unknown, bytes: Buffer): void {
+  const wrong = badlyShaped(bytes)
+  if (wrong) throw new Refusal(400, 'Not understood', wrong)
+  noteBytes(req, bytes.length)
 }
 
 const LOOPBACK = /^(localhost|127(?:\.\d+){3}|\[::1\])(:\d+)?$/i
@@ -75,7 +74,7 @@ export function createApp(
     '/api/job-files',
     express.raw({ type: 'application/json', limit: FILE_BYTES, inflate: false }),
   )
-  app.use(express.json({ limit: SAVE_BYTES, strict: true, inflate: false, verify: refuseDepth }))
+  app.use(express.json({ limit: SAVE_BYTES, strict: true, inflate: false, verify: lookAt }))
   app.use(
     express.raw({
       type: ['image/*', 'application/octet-stream'],

@@ -7,6 +7,7 @@ import { dailyBackups } from './dailyBackups.ts'
 import { fillDemo } from './demo/fill.ts'
 import { DEMO_TODAY } from './demo/jobs.ts'
 import { partsOver } from './parts.ts'
+import { eraseAgain } from './store/eraseCustomer.ts'
 import { openFirm } from './store/openFirm.ts'
 import { readSettings, type Settings } from './start/settings.ts'
 import { startSentence } from './start/startFailure.ts'
@@ -31,6 +32,9 @@ async function start(settings: Settings): Promise<void> {
     console.log(
       `Removed what a server that was stopped left: ${swept.halves} half files, ${swept.orphans} pictures without a job.`,
     )
+  const again = await eraseAgain(db, folder, clock.now())
+  if (again > 0)
+    console.log(`Erased ${again} customers again that a restored backup had brought back.`)
   if (demo && (await fillDemo(parts)))
     console.log('Filled an empty database with the demo firm, Tussock Lane Turf.')
   const app = createApp(parts, {

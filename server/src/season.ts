@@ -5,11 +5,7 @@ import { weatherOn, type WeatherAtSite } from '@juvena/core/climate/weatherOn'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import { firmSchema, type Firm } from '@juvena/core/entities/firm'
 import { readJob, type Job } from '@juvena/core/entities/job'
-import { seedBags } from '@juvena/core/materials/lines'
 import type { DayJob } from '@juvena/core/present/dayWork'
-import { grassTable } from '@juvena/core/firm/firmGrasses'
-import { seedToBuy, type SeedToBuy } from '@juvena/core/present/seedToBuy'
-import { Trace } from '@juvena/core/trace/trace'
 import type { Clock } from './clock.ts'
 import type { SiteWeather } from './siteWeather.ts'
 import type { Stock } from './stock.ts'
@@ -19,7 +15,7 @@ import { readDraft } from './store/listedJob.ts'
 import { UNREADABLE, type JobStore, type JobText } from './store/jobStore.ts'
 import type { DayLoad, PlannedStore } from './store/plannedStore.ts'
 import { logFault } from './problemDocument.ts'
-import { planningAtOnce, planRow } from './threads/pool.ts'
+import { planningAtOnce, planRow, seedOfAll, usesOfRule } from './threads/pool.ts'
 import { failedPlan, type PlanAsk, type PlannedJob } from './threads/planForSeason.ts'
 import { isBehind } from '@juvena/core/plan/stepState'
 
@@ -32,6 +28,8 @@ export interface SeasonParts {
   weather: SiteWeather
   stock: Stock
   clock: Clock
+  /** Where the database lies. */
+  folder: string
 }
 
 /**
@@ -58,7 +56,8 @@ export function siteOnly(body: string): Job | null {
  * Keeps a row for every job: worked again when the job, the firm, the day or the weather changed,
  * in the background, soonest first. What a plan failed at stands in its own row.
  */
-export function seasonKeeper({ jobs, diary, firm, planned, weather, stock, clock }: SeasonParts) {
+export function seasonKeeper(parts: SeasonParts) {
+  const { jobs, diary, firm, planned, weather, stock, clock, folder } = parts
   let working: Promise<void> | null = null
   let stopped = false
 
@@ -191,7 +190,6 @@ export function seasonKeeper({ jobs, diary, firm, planned, weather, stock, clock
     },
 
     rows: planned.rows,
-    uses: planned.uses,
     sowDays: planned.sowDays,
 
     /**
@@ -234,12 +232,15 @@ export function seasonKeeper({ jobs, diary, firm, planned, weather, stock, clock
       }
     },
 
-    /** The seed of all jobs by mix, and the bags for it bought once. */
-    async seed(): Promise<SeedToBuy[]> {
-      const { settings } = await firmNow()
-      const trace = new Trace(settings.values, grassTable(settings.grasses))
-      return seedToBuy(await planned.seed(), seedBags(settings, trace))
+    /** The seed of all jobs by mix, and the bags for it bought once, as JSON. */
+    async seed(): Promise<string> {
+      const { text, damaged } = await seedOfAll(folder, (await firmNow()).settings)
+      await planned.again(damaged)
+      return text
     },
+
+    /** The jobs whose plans go by a rule. */
+    uses: (rule: string) => usesOfRule(folder, rule),
   }
 }
 export type SeasonKeeper = ReturnType<typeof seasonKeeper>

@@ -24,8 +24,9 @@ let base: string
 let parts: Parts
 
 beforeAll(async () => {
-  db = await openDatabase(':memory:')
-  parts = partsOver(db, mkdtempSync(join(tmpdir(), 'juvena-firm-')), stoppedClock(DEMO_TODAY))
+  const folder = mkdtempSync(join(tmpdir(), 'juvena-firm-'))
+  db = await openDatabase(folder)
+  parts = partsOver(db, folder, stoppedClock(DEMO_TODAY))
   await fillDemo(parts)
   server = createServer(createApp(parts, { pages: null, loopbackOnly: true })).listen(
     0,
@@ -211,7 +212,7 @@ describe('every route', () => {
       ['/jobs/:id/photos', 'get', '/jobs/guesthouse/photos'],
       ['/jobs/:id/file', 'get', '/jobs/guesthouse/file'],
       ['/season', 'get', '/season'],
-      ['/rules/uses', 'get', '/rules/uses'],
+      ['/rules/:id/uses', 'get', '/rules/seed.bagRate/uses'],
       ['/weather', 'get', '/weather?job=guesthouse'],
       ['/jobs/:id', 'delete', `/jobs/${id}`],
       ['/jobs/:id/restore', 'post', `/jobs/${id}/restore`, {}],

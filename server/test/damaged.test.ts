@@ -6,7 +6,7 @@ import { testServer, type TestServer } from './testServer.ts'
 let served: TestServer
 let call: TestServer['call']
 beforeAll(async () => {
-  served = await testServer(fillDemo, { onDisk: true })
+  served = await testServer(fillDemo)
   call = served.call
   writeBackup(served.parts.folder, '2027-02-22T10:00:00Z', 'asked')
 }, 60_000)
@@ -21,7 +21,7 @@ const PAGES = [
   '/api/stations',
   '/api/weather',
   '/api/firm',
-  '/api/rules/uses',
+  '/api/rules/seed.bagRate/uses',
   '/api/jobs/guesthouse',
 ]
 
@@ -62,16 +62,16 @@ describe('a damaged row', () => {
     const before = await names()
     for (const column of ['row', 'work', 'seed', 'rules'])
       await served
-        .db('planned')
+        .db('planned_parts')
         .where({ job_id: 'guesthouse' })
         .update({ [column]: '{"half' })
     for (const path of PAGES) expect((await call('GET', path)).status, path).not.toBe(500)
     for (let i = 0; i < 40 && (await call('GET', '/api/season')).body.working > 0; i++)
       await new Promise((done) => setTimeout(done, 250))
     expect(await names()).toEqual(before)
-    const { row } = await served.db('planned').where({ job_id: 'guesthouse' }).first()
+    const { row } = await served.db('planned_parts').where({ job_id: 'guesthouse' }).first()
     expect(JSON.parse(row).name).toContain('guesthouse')
-    const { work, seed } = await served.db('planned').where({ job_id: 'quad' }).first()
+    const { work, seed } = await served.db('planned_parts').where({ job_id: 'quad' }).first()
     expect([typeof JSON.parse(work), typeof JSON.parse(seed)]).toEqual(['object', 'object'])
   }, 30_000)
   it('that no backup holds, or of no such table, is refused in a sentence', async () => {

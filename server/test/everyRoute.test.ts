@@ -8,7 +8,7 @@ import { testServer, type TestServer } from './testServer.ts'
 
 let served: TestServer
 beforeAll(async () => {
-  served = await testServer(fillDemo, { onDisk: true })
+  served = await testServer(fillDemo)
 }, 60_000)
 afterAll(() => served.stop())
 

@@ -387,15 +387,21 @@ describe('a customer who is erased', () => {
       picture,
       'then',
     )
-    expect(await parts.eraseCustomer('a')).toBeNull()
+    expect(await parts.eraseCustomer('a', 'then')).toBeNull()
     await parts.jobs.setArchived('a', 'then')
-    expect(await parts.eraseCustomer('a')).toEqual({ records: 1, entries: 1, photographs: 1 })
+    expect(await parts.eraseCustomer('a', 'then')).toEqual({
+      records: 1,
+      entries: 1,
+      photographs: 1,
+      traces: false,
+    })
     const left = JSON.stringify([
       await db('jobs'),
       await db('diary'),
       await db('job_revisions'),
       await db('photos'),
       await db('planned'),
+      await db('planned_parts'),
     ])
     for (const word of ['Person', '021', 'gate', 'Lane', 'pot', 'she was in', 'photo-0001'])
       expect(left).not.toContain(word)

@@ -11,7 +11,7 @@ import { partsOver } from '../src/parts.ts'
 import type { Parts } from '../src/routes/route.ts'
 import { openDatabase } from '../src/store/database.ts'
 
-/** A server over a database in memory, on a free port, with the clock stopped on the demo's day. */
+/** A server over a database in a folder of its own, on a free port, with the clock stopped on the demo's day. */
 export interface TestServer {
   db: Knex
   parts: Parts
@@ -24,13 +24,11 @@ export interface TestServer {
   stop: () => Promise<void>
 }
 
-/** `onDisk`: in a folder, as a firm's own; else in memory. */
 export async function testServer(
   fill: (parts: Parts) => Promise<unknown> = async () => undefined,
-  { onDisk = false } = {},
 ): Promise<TestServer> {
   const folder = mkdtempSync(join(tmpdir(), 'juvena-firm-'))
-  const db = await openDatabase(onDisk ? folder : ':memory:')
+  const db = await openDatabase(folder)
   const parts = partsOver(db, folder, stoppedClock(DEMO_TODAY))
   await fill(parts)
   // As the server itself: a connection of a busy test is not closed under it.

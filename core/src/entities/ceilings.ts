@@ -64,8 +64,21 @@ export function overCeilings(draft: unknown): Problem[] {
     }))
 }
 
-/** Whether JSON in bytes stands too deep: found by its brackets, before anything is built of it. */
-export function nestedTooDeep(bytes: Uint8Array, most = MOST_NESTED): boolean {
+/** Most fields that one object of what is sent may have: the firm's own numbers are a few hundred. */
+export const MOST_FIELDS = 5_000
+
+/**
+ * What is wrong with the shape of JSON in bytes, in a sentence; null where nothing is. Found by its
+ * brackets and colons before anything is built of it: deep or broad enough, building it alone holds
+ * up everyone.
+ */
+export function badlyShaped(
+  bytes: Uint8Array,
+  most = { nested: MOST_NESTED, fields: MOST_FIELDS },
+): string | null {
+  // prettier-ignore
+  /** Fields so far of every object that is open, by depth. */
+  const fields = new Uint32Array(most.nested + 1)
   let depth = 0
   let quoted = false
   for (let i = 0; i < bytes.length; i++) {
@@ -74,12 +87,17 @@ export function nestedTooDeep(bytes: Uint8Array, most = MOST_NESTED): boolean {
       if (c === BACKSLASH) i++
       else if (c === QUOTE) quoted = false
     } else if (c === QUOTE) quoted = true
-    else if (c === SQUARE || c === CURLY) {
-      if (++depth > most) return true
+    else if (c === COLON) {
+      if (++fields[Math.max(0, depth)]! > most.fields)
+        return `One thing in this has more than ${most.fields.toLocaleString('en')} fields. Nothing of Juvena’s does.`
+    } else if (c === SQUARE || c === CURLY) {
+      if (++depth > most.nested)
+        return `This stands more than ${most.nested} brackets deep. Nothing of Juvena’s does.`
+      fields[Math.max(0, depth)] = 0
     } else if (c === SQUARE_END || c === CURLY_END) depth--
   }
-  return false
+  return null
 }
-const [QUOTE, BACKSLASH, SQUARE, SQUARE_END, CURLY, CURLY_END] = [
-  0x22, 0x5c, 0x5b, 0x5d, 0x7b, 0x7d,
+const [QUOTE, BACKSLASH, COLON, SQUARE, SQUARE_END, CURLY, CURLY_END] = [
+  0x22, 0x5c, 0x3a, 0x5b, 0x5d, 0x7b, 0x7d,
 ]

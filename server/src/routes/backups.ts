@@ -1,11 +1,15 @@
 import { basename, resolve } from 'node:path'
+import { realClock } from '../clock.ts'
 import { notFound, Refusal } from '../problemDocument.ts'
 import { askForRestore } from '../store/restore.ts'
-import { backupPath, backupsOf } from '../store/backups.ts'
-import { backupInThread } from '../threads/pool.ts'
+import { checksOf } from '../store/checkBackup.ts'
+import { stillHeld } from '../store/erasedJobs.ts'
+import { backupPath, backupsOf, deleteBackup } from '../store/backups.ts'
+import { backupInThread, checkInThread } from '../threads/pool.ts'
 import { answers } from '../../../contract/answers.ts'
 import { idOf, route, type Parts, type Route } from './route.ts'
 
+const NEWEST_STAYS = 'This is the newest backup. Make another first, then delete this one.'
 /** The answer is on its way before the firm closes, ms. */
 const ANSWERED = 200
 
@@ -13,7 +17,7 @@ const ANSWERED = 200
  * Backups of the whole firm: one a day by itself, and whenever asked. One is restored while the
  * firm is closed: it is noted, and the firm is opened anew.
  */
-export function backupRoutes({ folder, reopen, damaged }: Parts): Route[] {
+export function backupRoutes({ folder, reopen, damaged, clock }: Parts): Route[] {
   return [
     route({
       method: 'get',
@@ -21,7 +25,12 @@ export function backupRoutes({ folder, reopen, damaged }: Parts): Route[] {
       summary: 'The backups that lie beside the data, newest first.',
       answer: answers.backups,
       call: async () => ({
-        send: { folder: resolve(folder, 'backups'), backups: backupsOf(folder) },
+        send: {
+          folder: resolve(folder, 'backups'),
+          backups: backupsOf(folder),
+          checks: Object.values(checksOf(folder)),
+          stillHeld: stillHeld(folder, clock.today()),
+        },
       }),
     }),
     route({
@@ -48,6 +57,32 @@ export function backupRoutes({ folder, reopen, damaged }: Parts): Route[] {
         if (wrong) throw new Refusal(409, 'Not restored', wrong)
         if (reopen) setTimeout(reopen, ANSWERED)
         return { status: 202, send: { reopens: reopen !== undefined } }
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/backups/:file/check',
+      summary:
+        'Restores a backup into a folder of its own for a trial, and compares plans. Nothing is changed.',
+      answer: answers.backupCheck,
+      async call(req) {
+        const file = String(req.params.file)
+        if (!backupPath(folder, file)) throw notFound('backup')
+        return {
+          send: await checkInThread(folder, file, clock === realClock ? null : clock.today()),
+        }
+      },
+    }),
+    route({
+      method: 'delete',
+      path: '/backups/:file',
+      summary: 'Deletes a backup for good. The newest one stays.',
+      answer: answers.deleted,
+      async call(req) {
+        const file = String(req.params.file)
+        if (backupsOf(folder)[0]?.file === file) throw new Refusal(409, 'Not deleted', NEWEST_STAYS)
+        if (!deleteBackup(folder, file)) throw notFound('backup')
+        return { send: { deleted: true as const } }
       },
     }),
     route({

@@ -5,6 +5,7 @@ import { blankJob, type JobDraft } from '@juvena/core/entities/job'
 import { readStepKey } from '@juvena/core/schedule/stepRecords'
 import { answers } from '../../../contract/answers.ts'
 import { notFound, readOr400, Refusal } from '../problemDocument.ts'
+import { bytesOf } from '../sentBytes.ts'
 import { draftSent, planWhole, TOO_MUCH } from '../threads/pool.ts'
 import { asked, fromNumber, idOf, revision, route, type Parts, type Route } from './route.ts'
 import type { StoredJobs } from './storedJobs.ts'
@@ -22,7 +23,7 @@ export function jobRoutes(
   const { jobs, revisions, diary, clock, season } = parts
   /** A draft that can be kept as a job; a long one is read in a thread. */
   const readable = async (req: Request, draft: unknown): Promise<JobDraft> => {
-    readOr400(await draftSent(draft as JobDraft, Number(req.headers['content-length'] ?? 0)))
+    readOr400(await draftSent(draft as JobDraft, bytesOf(req)))
     return draft as JobDraft
   }
 
@@ -123,7 +124,7 @@ export function jobRoutes(
       answer: answers.erased,
       async call(req) {
         await textOr404(idOf(req))
-        const erased = await parts.eraseCustomer(idOf(req))
+        const erased = await parts.eraseCustomer(idOf(req), clock.now())
         if (!erased)
           throw new Refusal(
             409,

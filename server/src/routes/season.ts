@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { answers } from '../../../contract/answers.ts'
 import { Refusal } from '../problemDocument.ts'
-import { asked, fromNumber, route, type Parts, type Route } from './route.ts'
+import { asked, fromNumber, idOf, route, type Parts, type Route } from './route.ts'
 
 /** All jobs at once: the season, its load and its seed, a day's work, the rules that plans go by. */
 export function seasonRoutes({ season, clock }: Pick<Parts, 'season' | 'clock'>): Route[] {
@@ -56,7 +56,7 @@ export function seasonRoutes({ season, clock }: Pick<Parts, 'season' | 'clock'>)
       answer: answers.seasonSeed,
       async call() {
         await season.fresh()
-        return { send: { toBuy: await season.seed() } }
+        return { text: await season.seed() }
       },
     }),
     route({
@@ -75,12 +75,12 @@ export function seasonRoutes({ season, clock }: Pick<Parts, 'season' | 'clock'>)
     }),
     route({
       method: 'get',
-      path: '/rules/uses',
-      summary: 'By rule, the jobs whose plans go by it.',
+      path: '/rules/:id/uses',
+      summary: 'How many jobs go by a rule, and the soonest sown of them.',
       answer: answers.uses,
-      async call() {
+      async call(req) {
         await season.fresh()
-        return { send: { uses: await season.uses() } }
+        return { send: await season.uses(idOf(req)) }
       },
     }),
   ]

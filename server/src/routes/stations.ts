@@ -46,7 +46,7 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
   async function movesSince(id: string): Promise<Moves> {
     const known = before.get(id)
     if (!known) throw notFound('change of the weather')
-    const working = await season.fresh(AT_ONCE, Infinity)
+    const working = await season.fresh(AT_ONCE)
     const moved = [...(await season.sowDays())].flatMap(([job, { name, day }]): Moves['moved'] => {
       // One that was never planned before cannot be said to have moved.
       const from = known.get(job)?.day ?? null
@@ -60,7 +60,7 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
    * being planned anew behind it. The rest is asked for by the id of the change.
    */
   async function withMoves<T>(change: () => Promise<T>): Promise<{ done: T; moves: Moves }> {
-    await season.fresh(AT_ONCE, Infinity)
+    await season.fresh(AT_ONCE)
     const id = randomUUID()
     before.set(id, await season.sowDays())
     if (before.size > REMEMBERED) before.delete([...before.keys()][0]!)

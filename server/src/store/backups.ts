@@ -30,7 +30,7 @@ export interface BackupContents {
 const FOLDER = 'backups'
 const END = '.juvena-backup'
 /** Automatic ones that are kept. */
-const KEPT = 7
+export const KEPT = 7
 
 /** Two of one second are two files. */
 const named = (madeAt: string, kind: 'daily' | 'asked') =>
@@ -56,6 +56,12 @@ export function sweepBackups(folder: string): void {
   if (!existsSync(at)) return
   for (const name of readdirSync(at))
     if (/\.half(-journal)?$/.test(name)) rmSync(join(at, name), { force: true })
+}
+/** Deletes a backup for good; whether there was one. */
+export function deleteBackup(folder: string, file: string): boolean {
+  const path = backupPath(folder, file)
+  if (path) rmSync(path)
+  return path !== null
 }
 /** Where the newest backup of a folder that holds together lies; null where there is none. */
 export function newestBackup(folder: string): string | null {

@@ -53,5 +53,48 @@ export async function openDatabase(folder: string): Promise<Knex> {
       getMigration: async (migration: (typeof migrations)[number]) => migration,
     },
   })
+  if (await hasTraces(db)) await rewrite(db)
   return db
+}
+
+/** A file of no more is rewritten at once, bytes: nobody notices. A larger one at the next start. */
+const SMALL = 30_000_000
+/** The mark of a file in which traces of what was deleted may be left. */
+const TRACES = 2
+
+const first = async (db: Knex, pragma: string): Promise<number> => {
+  const [row] = (await db.raw(`PRAGMA ${pragma}`)) as Record<string, number>[]
+  return Object.values(row ?? {})[0] ?? 0
+}
+const hasTraces = async (db: Knex): Promise<boolean> => (await first(db, 'user_version')) === TRACES
+
+/** Writes the file anew, without what was deleted from it, and empties the log beside it. */
+async function rewrite(db: Knex): Promise<void> {
+  await db.raw('VACUUM')
+  await db.raw('PRAGMA user_version = 1')
+  await emptyLog(db)
+}
+
+/**
+ * Removes the traces that deleted rows leave in a database file. A large one is rewritten at the
+ * next start, for nobody could work meanwhile: whether it is done already.
+ */
+export async function removeTraces(db: Knex): Promise<boolean> {
+  await db.raw(`PRAGMA user_version = ${TRACES}`)
+  const bytes = (await first(db, 'page_count')) * (await first(db, 'page_size'))
+  if (bytes <= SMALL) await rewrite(db)
+  return bytes <= SMALL
+}
+
+/** Another connection is waited for so long, ms. */
+const WAITS = 5_000
+/** Empties the log into the database file. While somebody reads it, tried again a moment later. */
+async function emptyLog(db: Knex, tries = 30): Promise<void> {
+  await db.raw('PRAGMA busy_timeout = 0')
+  const [done] = (await db
+    .raw('PRAGMA wal_checkpoint(TRUNCATE)')
+    .catch(() => [])
+    .finally(() => db.raw(`PRAGMA busy_timeout = ${WAITS}`))) as { busy: number }[]
+  if (done?.busy !== 0 && tries > 0)
+    setTimeout(() => void emptyLog(db, tries - 1).catch(() => undefined), 2_000).unref()
 }

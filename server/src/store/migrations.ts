@@ -224,4 +224,36 @@ export const migrations: {
       throw new Error('Migrations go forward only')
     },
   },
+  {
+    // What a job's plan came to is long, and read by the day or over all jobs; marking all jobs to
+    // be planned again is done in the short rows beside it.
+    name: '008-planned-parts',
+    async up(db) {
+      await db.schema.createTable('planned_parts', (t) => {
+        t.text('job_id').primary().references('id').inTable('jobs')
+        for (const part of ['row', 'work', 'seed', 'rules']) t.text(part).nullable()
+      })
+      await db.raw(
+        'INSERT INTO planned_parts SELECT job_id, row, work, seed, rules FROM planned WHERE row IS NOT NULL',
+      )
+      for (const part of ['row', 'work', 'seed', 'rules'])
+        await db.raw(`ALTER TABLE planned DROP COLUMN ${part}`)
+    },
+    async down() {
+      throw new Error('Migrations go forward only')
+    },
+  },
+  {
+    // Which jobs were erased, by id alone: backups made before still hold their names.
+    name: '009-erased',
+    async up(db) {
+      await db.schema.createTable('erased', (t) => {
+        t.text('job_id').primary()
+        t.text('erased_at').notNullable()
+      })
+    },
+    async down() {
+      throw new Error('Migrations go forward only')
+    },
+  },
 ]

@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Knex } from 'knex'
 import { newestBackup, sweepBackups } from './backups.ts'
+import { sweepTrial } from './checkBackup.ts'
 import { restoreAtStart } from './restore.ts'
 import { DATABASE, isNewer, openDatabase, tablesOf } from './database.ts'
 import { StartFailure } from '../start/startFailure.ts'
@@ -76,6 +77,7 @@ export async function openFirm(folder: string): Promise<{ db: Knex; close: () =>
     const restored = restoreAtStart(folder, new Date().toISOString())
     if (restored) console.log(restored)
     sweepBackups(folder)
+    sweepTrial(folder)
     const wrong = wrongWith(folder)
     if (wrong) throw new StartFailure(wrong)
     const db = await openDatabase(folder)

@@ -4,7 +4,6 @@ import { asOne } from './transaction.ts'
 import { addDays } from '@juvena/core/calendar/day'
 import { WATERED_DAYS, workingRow } from '@juvena/core/present/seasonRow'
 import type { DayJob } from '@juvena/core/present/dayWork'
-import type { SeedWanted } from '@juvena/core/present/seedToBuy'
 import type { PlannedJob } from '../threads/planForSeason.ts'
 import { isBehind } from '@juvena/core/plan/stepState'
 
@@ -16,6 +15,10 @@ interface Row {
   planned_on: string | null
   sow_day: string | null
   from_shelf: 0 | 1
+}
+/** What its plan came to, as JSON; there once it was planned. */
+interface PartsRow {
+  job_id: string
   row: string | null
   work: string | null
   seed: string | null
@@ -55,12 +58,16 @@ export async function touchPlan(db: Knex, job: string, timeZone?: string): Promi
     await db<Row>('planned').where({ job_id: job }).update({ time_zone: timeZone })
 }
 
+/** The tables that hold what was planned of a job. */
+export const PLANNED = ['planned_days', 'planned_parts', 'planned'] as const
+
 export async function forgetPlan(db: Knex, job: string): Promise<void> {
-  await db<DayRow>('planned_days').where({ job_id: job }).delete()
-  await db<Row>('planned').where({ job_id: job }).delete()
+  for (const table of PLANNED) await db(table).where({ job_id: job }).delete()
 }
 
 const PAGE = { most: 300, from: 0 }
+/** Soonest sown first, those not sown last. */
+const SOONEST = 'sow_day IS NULL, sow_day, planned.job_id'
 
 /** The season's rows as they were last worked, and which of them have to be worked again. */
 export function plannedStore(db: Knex) {
@@ -75,6 +82,11 @@ export function plannedStore(db: Knex) {
     return read
   }
   return {
+    /** Says that what was kept of some jobs cannot be read. */
+    async again(jobs: readonly string[]): Promise<void> {
+      for (const job of jobs) await touchPlan(db, job)
+    },
+
     /** Jobs to be worked, soonest sown first; new ones before all. */
     async stale(most: number): Promise<{ job: string; touched: number; timeZone: string }[]> {
       const rows = await db<Row>('planned')
@@ -105,12 +117,18 @@ export function plannedStore(db: Knex) {
             planned_on: day,
             sow_day: row.sowDay,
             from_shelf: fromShelf ? 1 : 0,
-            row: JSON.stringify(row),
-            work: work && JSON.stringify(work),
-            seed: seed.length > 0 ? JSON.stringify(seed) : null,
-            rules: JSON.stringify(rules),
           })
         if (done !== 1) return
+        const parts = {
+          row: JSON.stringify(row),
+          work: work && JSON.stringify(work),
+          seed: seed.length > 0 ? JSON.stringify(seed) : null,
+          rules: JSON.stringify(rules),
+        }
+        await trx<PartsRow>('planned_parts')
+          .insert({ job_id: job, ...parts })
+          .onConflict('job_id')
+          .merge()
         await trx<Row>('planned').where({ job_id: job, touched }).update({ stale: 0 })
         await trx<DayRow>('planned_days').where({ job_id: job }).delete()
         const days = new Map<string, Omit<DayRow, 'job_id' | 'day'>>()
@@ -172,14 +190,19 @@ export function plannedStore(db: Knex) {
       const wanted = () =>
         db<Row>('planned').modify((q) => {
           const days = db<DayRow>('planned_days').select('job_id')
-          if (between) void q.whereIn('job_id', days.whereBetween('day', [...between]))
+          if (between) void q.whereIn('planned.job_id', days.whereBetween('day', [...between]))
         })
       const total = Number((await wanted().count({ n: '*' }).first())?.n ?? 0)
-      const rows: Pick<Row, 'job_id' | 'row' | 'stale'>[] = await wanted()
-        .orderByRaw('sow_day IS NULL, sow_day, job_id')
+      const rows = (await wanted()
+        .leftJoin('planned_parts', 'planned_parts.job_id', 'planned.job_id')
+        .orderByRaw(SOONEST)
         .limit(most)
         .offset(from)
-        .select('job_id', db.raw('CASE WHEN json_valid(row) THEN row END AS row'), 'stale')
+        .select(
+          'planned.job_id',
+          db.raw('CASE WHEN json_valid(row) THEN row END AS row'),
+          'stale',
+        )) as { job_id: string; row: string | null; stale: 0 | 1 }[]
       // A row that cannot be read is worked again.
       for (const r of rows) if (r.row === null && r.stale === 0) await touchPlan(db, r.job_id)
       // A job that is new is listed at once, by its name.
@@ -203,11 +226,12 @@ export function plannedStore(db: Knex) {
         .modify((q) => {
           if (overdue) void q.orWhere((o) => o.where('day', '<', day).andWhere('open', '>', 0))
         })
-      const rows = await db<Row>('planned')
-        .whereIn('job_id', jobs)
+      const rows = (await db<Row>('planned')
+        .join('planned_parts', 'planned_parts.job_id', 'planned.job_id')
+        .whereIn('planned.job_id', jobs)
         .whereNotNull('work')
-        .orderByRaw('sow_day IS NULL, sow_day, job_id')
-        .select('job_id', 'work')
+        .orderByRaw(SOONEST)
+        .select('planned.job_id', 'work')) as Pick<PartsRow, 'job_id' | 'work'>[]
       return whole<DayJob>(rows.map((r) => [r.job_id, r.work]))
     },
 
@@ -235,6 +259,7 @@ export function plannedStore(db: Knex) {
     async load(from: string, to: string): Promise<{ days: DayLoad[]; next: string | null }> {
       const sums = (await db<DayRow>('planned_days').whereBetween('day', [from, to]).groupBy('day').select('day').sum({ steps: 'steps', hours: 'crew_hours' })) as { day: string; steps: number; hours: number }[] // prettier-ignore
       const sown = (await db<Row>('planned')
+        .join('planned_parts', 'planned_parts.job_id', 'planned.job_id')
         .whereBetween('sow_day', [addDays(from, 1 - WATERED_DAYS), to])
         .whereRaw("CASE WHEN json_valid(row) THEN json_extract(row, '$.sows') END")
         .groupBy('sow_day')
@@ -257,26 +282,9 @@ export function plannedStore(db: Knex) {
       return { days, next: next?.day ?? null }
     },
 
-    async seed(): Promise<SeedWanted[]> {
-      const rows = await db<Row>('planned')
-        .whereNotNull('seed')
-        .orderBy('job_id')
-        .select('job_id', 'seed')
-      return (await whole<SeedWanted[]>(rows.map((r) => [r.job_id, r.seed]))).flat()
-    },
-
-    /** By rule, the jobs whose plans go by it. */
-    async uses(): Promise<Record<string, { id: string; name: string }[]>> {
-      const rows = (await db('planned').join('jobs', 'jobs.id', 'planned.job_id').whereNotNull('rules').select('jobs.id', 'jobs.name', 'rules')) as { id: string; name: string; rules: string }[] // prettier-ignore
-      const uses: Record<string, { id: string; name: string }[]> = {}
-      for (const { id, name, rules } of rows)
-        for (const rule of parsed<string[]>(rules) ?? []) (uses[rule] ??= []).push({ id, name })
-      return uses
-    },
-
     /** By job that was planned at least once, its name and the day it is sown. */
     async sowDays(): Promise<Map<string, { name: string; day: string | null }>> {
-      const rows = (await db('planned').join('jobs', 'jobs.id', 'planned.job_id').whereNotNull('planned.row').select('jobs.id', 'jobs.name', 'sow_day')) as { id: string; name: string; sow_day: string | null }[] // prettier-ignore
+      const rows = (await db('planned').join('jobs', 'jobs.id', 'planned.job_id').join('planned_parts', 'planned_parts.job_id', 'planned.job_id').select('jobs.id', 'jobs.name', 'sow_day')) as { id: string; name: string; sow_day: string | null }[] // prettier-ignore
       return new Map(rows.map((r) => [r.id, { name: r.name, day: r.sow_day }]))
     },
   }

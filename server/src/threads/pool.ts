@@ -4,11 +4,15 @@ import { logFault, Refusal } from '../problemDocument.ts'
 import type { JobPlan } from '@juvena/core/plan/jobPlan'
 import type { JobDraft } from '@juvena/core/entities/job'
 import type { Batch } from '../store/pictureFiles.ts'
+import type { BackupCheck } from '../store/checkBackup.ts'
 import type { BackupContents } from '../store/backups.ts'
 import { failedPlan, type PlanAsk, type PlannedJob } from './planForSeason.ts'
+import type { Firm } from '@juvena/core/entities/firm'
+import type { RuleUses } from '../store/overAllJobs.ts'
+import type { SeedOfAll } from './seedOfAll.ts'
 import type { PictureAsk, StagedPicture } from './picture.ts'
 import { NoTurn, turns } from './turns.ts'
-import type { ThreadFault } from './work.ts'
+import type * as Work from './work.ts'
 import { readDraftSent, type ReadyFile, type Refused, type Sent } from './readSent.ts'
 
 /**
@@ -62,12 +66,12 @@ const inTurn = { work: turns(MOST_THREADS, MOST_WAITING), backup: turns(1, 3) }
 
 /** Work in a thread. Its time runs from when the thread begins: waiting for one is no work. */
 async function within<T>(
-  name: 'row' | 'plan' | 'readDraftSent' | 'readFileSent' | 'picture' | 'backup',
+  name: Exclude<keyof typeof Work, 'default'>,
   ask: unknown,
   seconds = MOST_SECONDS,
   handedOver: ArrayBuffer[] = [],
 ): Promise<T> {
-  const kind = name === 'backup' ? 'backup' : 'work'
+  const kind = name === 'backup' || name === 'checkBackup' ? 'backup' : 'work'
   const run = async (): Promise<T> => {
     const stop = new AbortController()
     const late = setTimeout(() => stop.abort(), seconds * 1000)
@@ -76,7 +80,7 @@ async function within<T>(
       return (await pool(kind).run(ask, asked)) as T
     } catch (error) {
       if (error instanceof Error) throw error
-      const { message, ...fault } = error as ThreadFault
+      const { message, ...fault } = error as Work.ThreadFault
       throw Object.assign(new Error(message), fault)
     } finally {
       clearTimeout(late)
@@ -121,6 +125,13 @@ export async function planWhole(ask: PlanAsk): Promise<JobPlan | null> {
     throw error
   }
 }
+
+/** The seed of all jobs of a folder by mix, and the bags for it bought once. */
+export const seedOfAll = (folder: string, firm: Firm): Promise<SeedOfAll> =>
+  within('seedOfAll', { folder, firm })
+/** The jobs of a folder whose plans go by a rule. */
+export const usesOfRule = (folder: string, rule: string): Promise<RuleUses> =>
+  within('usesOfRule', { folder, rule })
 
 /** A draft of this many bytes takes a moment to read, and is read in a thread. */
 const LONG_DRAFT = 100_000
@@ -170,6 +181,13 @@ export const backupInThread = (
   kind: 'daily' | 'asked',
 ): Promise<{ path: string; contents: BackupContents }> =>
   within('backup', { folder, kind, madeAt: new Date().toISOString() }, MOST_BACKUP_SECONDS)
+
+/** Restores a backup of a folder for a trial; the clock may stand on a day. */
+export const checkInThread = (
+  folder: string,
+  file: string,
+  today: string | null = null,
+): Promise<BackupCheck> => within('checkBackup', { folder, file, today }, MOST_BACKUP_SECONDS)
 
 /** The refusal of what took too long or too much; any other fault is thrown on. */
 function lateOr(error: unknown, seconds: number): { refused: Refused } {

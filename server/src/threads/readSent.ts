@@ -1,10 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto'
-import {
-  DRAFT_BYTES,
-  MOST_NESTED,
-  nestedTooDeep,
-  overCeilings,
-} from '@juvena/core/entities/ceilings'
+import { badlyShaped, DRAFT_BYTES, overCeilings } from '@juvena/core/entities/ceilings'
 import { diaryEntry, type DiaryEntry } from '@juvena/core/entities/diary'
 import { readJob, type JobDraft } from '@juvena/core/entities/job'
 import { currentDraft } from '@juvena/core/entities/jobVersions'
@@ -61,11 +56,8 @@ export async function readFileSent({
   bytes,
   ...batch
 }: { bytes: Uint8Array } & Batch): Promise<Sent<ReadyFile>> {
-  if (nestedTooDeep(bytes))
-    return refused(
-      'Not a job file',
-      `This stands more than ${MOST_NESTED} brackets deep; no job file does.`,
-    )
+  const shape = badlyShaped(bytes)
+  if (shape) return refused('Not a job file', shape)
   let sent: { job: JobDraft; diary?: unknown[]; photos?: unknown[] }
   try {
     sent = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)) as typeof sent

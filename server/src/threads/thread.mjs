@@ -5,4 +5,14 @@
 import { register } from 'tsx/esm/api'
 
 register()
-export const { backup, picture, plan, row, readDraftSent, readFileSent } = await import('./work.ts')
+export const {
+  backup,
+  checkBackup,
+  picture,
+  plan,
+  row,
+  seedOfAll,
+  usesOfRule,
+  readDraftSent,
+  readFileSent,
+} = await import('./work.ts')

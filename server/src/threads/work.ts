@@ -1,7 +1,9 @@
 import { setPriority } from 'node:os'
 import { isMainThread } from 'node:worker_threads'
 
-import { backup as writeBackup } from './backup.ts'
+import { backup as writeBackup, check as checkIt } from './backup.ts'
+import { usesOfRule as usesOf } from '../store/overAllJobs.ts'
+import { seedOfAll as seedOf } from './seedOfAll.ts'
 import { picture as takePicture } from './picture.ts'
 import { plan as planJob, row as planRow } from './planForSeason.ts'
 import { readDraftSent as readDraft, readFileSent as readFile } from './readSent.ts'
@@ -27,9 +29,12 @@ export interface ThreadFault {
 
 /** What can be asked of a thread, by name. */
 export const backup = coded(writeBackup)
+export const checkBackup = coded(checkIt)
 export const picture = coded(takePicture)
 export const plan = coded(planJob)
 export const row = coded(planRow)
+export const seedOfAll = coded(seedOf)
+export const usesOfRule = coded(usesOf)
 export const readDraftSent = coded(readDraft)
 export const readFileSent = coded(readFile)
 

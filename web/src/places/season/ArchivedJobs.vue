@@ -31,8 +31,8 @@ async function erase() {
   if (!erasing.value) return
   const { id, name } = erasing.value
   try {
-    const { records } = await api<Answer<'erased'>>('POST', `/jobs/${id}/erase`)
-    told.value = `The customer of “${name}” is erased. ${records === 0 ? 'No record had to stay' : `${records} ${records === 1 ? 'record' : 'records'} of products stay`}.`
+    const { records, traces } = await api<Answer<'erased'>>('POST', `/jobs/${id}/erase`)
+    told.value = `The customer of “${name}” is erased. ${records === 0 ? 'No record had to stay' : `${records} ${records === 1 ? 'record' : 'records'} of products stay`}.${traces ? ' The file of the database is rewritten without traces of the name when Juvena next starts.' : ''} Backups made before still hold the name: Yard, Backups says which, and until when.`
     erasing.value = null
     await load()
   } catch (error) {

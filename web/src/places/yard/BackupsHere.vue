@@ -3,13 +3,18 @@ import type { Answer } from '../../../../contract/answers.ts'
 import { computed, ref, shallowRef } from 'vue'
 import { showMoment } from '../../parts/moment.ts'
 import { api } from '../../stores/api.ts'
+import { useFirm } from '../../stores/firm.ts'
 import DamagedRows from '../../parts/DamagedRows.vue'
 
 /**
  * Backups of the whole firm: made each day, or now; each may be kept elsewhere, or restored.
  */
+const firm = useFirm()
 type Backup = Answer<'backups'>['backups'][number]
+type Answered = Answer<'backups'>
 const backups = shallowRef<Backup[] | null>(null)
+const checks = shallowRef<Answered['checks']>([])
+const stillHeld = shallowRef<Answered['stillHeld']>([])
 const folder = ref('')
 const failure = ref('')
 const busy = ref(false)
@@ -19,6 +24,8 @@ async function load() {
   try {
     const found = await api<Answer<'backups'>>('GET', '/backups')
     backups.value = found.backups
+    checks.value = found.checks
+    stillHeld.value = found.stillHeld
     folder.value = found.folder
     failure.value = ''
   } catch (error) {
@@ -39,6 +46,40 @@ async function backUp() {
     busy.value = false
   }
 }
+/** The backup that is being tried, or is about to be deleted. */
+const trying = ref('')
+const leaving = ref('')
+async function check(file: string) {
+  trying.value = file
+  try {
+    await api<Answer<'backupCheck'>>('POST', `/backups/${file}/check`)
+    await load()
+  } catch (error) {
+    failure.value = (error as Error).message
+  } finally {
+    trying.value = ''
+  }
+}
+async function remove(file: string) {
+  leaving.value = ''
+  try {
+    await api<Answer<'deleted'>>('DELETE', `/backups/${file}`)
+    await load()
+  } catch (error) {
+    failure.value = (error as Error).message
+  }
+}
+/** Each backup with what came of its trial, and what it still holds of erased customers. */
+const rows = computed(() =>
+  (backups.value ?? []).map((b) => ({
+    ...b,
+    check: checks.value.find((c) => c.file === b.file),
+    held: stillHeld.value.find((h) => h.where === b.file),
+  })),
+)
+const aside = computed(() => stillHeld.value.filter((h) => !h.where.includes('.')))
+const goneBy = (until: string | null) =>
+  until ? `gone by ${firm.day(until)} while Juvena runs each day` : 'until it is deleted'
 /** The backup that is about to be restored, and whether it is under way. */
 const chosen = ref<Backup | null>(null)
 const restoring = ref(false)
@@ -84,7 +125,8 @@ const newest = computed(() => backups.value?.[0] ?? null)
     <p>
       A backup is one file with everything: jobs and their histories, diaries, photographs, stock,
       stations and settings. One is made each day while Juvena runs, and the last seven of those are
-      kept. Copying the database file by hand is no backup: what was written last lies beside it.
+      kept. Each is restored for a trial when it is made, and plans are compared. Copying the
+      database file by hand is no backup: what was written last lies beside it.
     </p>
     <DamagedRows />
     <p class="acts">
@@ -117,22 +159,69 @@ const newest = computed(() => backups.value?.[0] ?? null)
           <th>made</th>
           <th>how</th>
           <th class="n">size</th>
+          <th>tried</th>
+          <th></th>
           <th></th>
           <th></th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="b in backups" :key="b.file">
-          <td>{{ showMoment(b.madeAt) }}</td>
+        <tr v-for="b in rows" :key="b.file">
+          <td>
+            {{ showMoment(b.madeAt) }}
+            <p v-if="b.held" class="small held">
+              still holds {{ some(b.held.jobs, 'erased customer') }},
+              {{ goneBy(b.held.until) }}
+            </p>
+          </td>
           <td class="soft">{{ b.file.includes('-daily') ? 'of the day' : 'asked for' }}</td>
           <td class="n">{{ size(b.bytes) }}</td>
+          <td class="small">
+            <template v-if="trying === b.file">restoring it for a trial…</template>
+            <template v-else-if="b.check">
+              <b v-if="b.check.wrong.length" class="trouble"
+                >not sound: {{ b.check.wrong.join(' ') }}</b
+              >
+              <template v-else
+                >sound: {{ some(b.check.jobs, 'job') }}, {{ b.check.same }} planned alike</template
+              >
+            </template>
+            <button
+              v-else
+              type="button"
+              class="plain"
+              :disabled="trying !== ''"
+              @click="check(b.file)"
+            >
+              try it
+            </button>
+          </td>
           <td><a :href="`/api/backups/${b.file}`" download>download</a></td>
           <td>
             <button type="button" class="plain" @click="chosen = b">restore</button>
           </td>
+          <td>
+            <template v-if="b.file !== newest?.file">
+              <button
+                v-if="leaving !== b.file"
+                type="button"
+                class="plain"
+                @click="leaving = b.file"
+              >
+                delete
+              </button>
+              <button v-else type="button" class="act slight" @click="remove(b.file)">
+                Delete for good
+              </button>
+            </template>
+          </td>
         </tr>
       </tbody>
     </table>
+    <p v-for="h in aside" :key="h.where" class="held">
+      The folder {{ h.where }}, moved aside by a restore, still holds
+      {{ some(h.jobs, 'erased customer') }}. Delete it once you are sure of what was restored.
+    </p>
     <div class="restore">
       <h3>Restored from elsewhere</h3>
       <p>
@@ -182,6 +271,10 @@ p {
 }
 .trouble {
   color: var(--hold);
+}
+.held {
+  color: var(--clay);
+  margin: 0;
 }
 table {
   border-collapse: collapse;

@@ -1,13 +1,11 @@
 <script setup lang="ts">
-import type { Answer } from '../../../../contract/answers.ts'
 import { ElInput } from 'element-plus'
-import { computed, nextTick, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ruleSays } from '@juvena/core/present/explain'
 import { STAGES } from '@juvena/core/present/spine'
 import { bookPages, type BookPage } from '@juvena/core/ruleBook'
 import type { Stage } from '@juvena/core/rules/rule'
-import { api } from '../../stores/api.ts'
 import { useFirm } from '../../stores/firm.ts'
 import SoilCore from '../job/SoilCore.vue'
 import RuleEntry from './RuleEntry.vue'
@@ -79,15 +77,6 @@ watch(
   { immediate: true },
 )
 const changed = computed(() => Object.keys(firm.settings.values).length)
-
-type Use = { id: string; name: string }
-const uses = shallowRef<Record<string, Use[]> | null>(null)
-void api<Answer<'uses'>>('GET', '/rules/uses').then(
-  (answer) => (uses.value = answer.uses),
-  () => (uses.value = {}),
-)
-const usedIn = (page: BookPage) =>
-  page.rule && uses.value ? (uses.value[page.rule.id] ?? []) : null
 </script>
 
 <template>
@@ -135,7 +124,6 @@ const usedIn = (page: BookPage) =>
               :key="p.id"
               :of="p"
               :open="p.id === asked"
-              :used-in="p.id === asked ? usedIn(p) : null"
               @toggle="toggle(p)"
             />
           </ul>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import type { Answer } from '../../../../contract/answers.ts'
+import { computed, shallowRef, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import { namedFormula } from '@juvena/core/present/formulaText'
 import { ruleSays } from '@juvena/core/present/explain'
 import { isRule, type BookPage } from '@juvena/core/ruleBook'
 import { EVIDENCE_NAMES } from '@juvena/core/rules/evidence'
 import StandingTag from '../../parts/StandingTag.vue'
+import { api } from '../../stores/api.ts'
 import { useFirm } from '../../stores/firm.ts'
 import TradeValueField from './TradeValueField.vue'
 
@@ -13,11 +15,7 @@ import TradeValueField from './TradeValueField.vue'
  * One rule of the book: what it says, and opened its formula, its numbers, where it comes from and
  * which jobs go by it. The firm's own numbers show either way.
  */
-const props = defineProps<{
-  of: BookPage
-  open: boolean
-  usedIn: readonly { id: string; name: string }[] | null
-}>()
+const props = defineProps<{ of: BookPage; open: boolean }>()
 const emit = defineEmits<{ toggle: [] }>()
 const firm = useFirm()
 const says = computed(() =>
@@ -31,6 +29,18 @@ const formula = computed(() =>
       ? namedFormula(props.of.rule)
       : firm.say(props.of.rule.steps)
     : '',
+)
+
+/** The jobs that go by it: asked for once it is opened. */
+const usedIn = shallowRef<Answer<'uses'> | null>(null)
+watch(
+  () => (props.open ? props.of.rule?.id : undefined),
+  async (rule) => {
+    usedIn.value = null
+    if (rule)
+      usedIn.value = await api<Answer<'uses'>>('GET', `/rules/${rule}/uses`).catch(() => null)
+  },
+  { immediate: true },
 )
 const own = computed(() => props.of.values.filter((v) => v.id in firm.settings.values))
 </script>
@@ -63,9 +73,9 @@ const own = computed(() => props.of.values.filter((v) => v.id in firm.settings.v
       </ul>
       <p v-else class="small soft">No number in it is open to choice.</p>
       <p v-if="usedIn" class="small uses">
-        <template v-if="usedIn.length">
-          Used in:
-          <RouterLink v-for="u in usedIn" :key="u.id" :to="`/jobs/${u.id}/walk-over`">{{
+        <template v-if="usedIn.total">
+          Used in{{ usedIn.total > usedIn.jobs.length ? ` ${usedIn.total} jobs, among them` : '' }}:
+          <RouterLink v-for="u in usedIn.jobs" :key="u.id" :to="`/jobs/${u.id}/walk-over`">{{
             u.name || 'Job without a name'
           }}</RouterLink>
         </template>
