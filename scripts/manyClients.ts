@@ -1,17 +1,27 @@
-import { sure } from '../core/src/quantities/sure.ts'
 import { spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { request } from 'node:http'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
 import { performance } from 'node:perf_hooks'
 import { fileURLToPath } from 'node:url'
 import Database from 'better-sqlite3'
 import express from 'express'
 import sharp from 'sharp'
+import { addDays } from '../core/src/calendar/day.ts'
+import { sure } from '../core/src/quantities/sure.ts'
 import { startServer } from '../e2e/startServer.ts'
-import { atMost, reference, TINY, told } from './speed.ts'
-import { demoJobs } from '../server/src/demo/jobs.ts'
+import { stoppedClock } from '../server/src/clock.ts'
+import { fillDemo } from '../server/src/demo/fill.ts'
+import { demoFirm, demoJobs, DEMO_TODAY } from '../server/src/demo/jobs.ts'
+import { partsOver } from '../server/src/parts.ts'
+import { buildOf } from '../server/src/season.ts'
 import { openDatabase } from '../server/src/store/database.ts'
+import { jobStore } from '../server/src/store/jobStore.ts'
+import { plannedStore } from '../server/src/store/plannedStore.ts'
+import { asOne } from '../server/src/store/transaction.ts'
+import { row, type PlannedJob } from '../server/src/threads/planForSeason.ts'
+import { atMost, reference, TINY, told } from './speed.ts'
 
 /**
  * A firm of 10,000 jobs: season, search and reading a job, alone and for 100 clients at once,
@@ -19,6 +29,7 @@ import { openDatabase } from '../server/src/store/database.ts'
  * client waits while the worst file known is read.
  */
 const self = fileURLToPath(import.meta.url)
+const root = resolve(import.meta.dirname, '..')
 const JOBS = TINY ? 40 : 10_000
 const CLIENTS = atMost(100)
 
@@ -50,42 +61,61 @@ async function send(url: string, path: string): Promise<void> {
   console.log(`${answer.status} after ${((performance.now() - from) / 1000).toFixed(1)} s`)
 }
 
+const nameOf = (i: number) => `Lawn ${i} of ${['Hill', 'Lake', 'Marsh', 'Ridge'][i % 4]} road`
+/**
+ * A firm of many jobs, written by the stores themselves: the demo's jobs again and again under
+ * other names, each planned already, their days spread over a quarter of a year.
+ */
 async function fill(folder: string): Promise<void> {
-  const knex = await openDatabase(folder)
-  await knex.destroy()
-  const db = new Database(join(folder, 'juvena.sqlite'))
-  const drafts = demoJobs.map((j) => j.draft)
-  const job = db.prepare('INSERT INTO jobs (id, revision, version, name, body, saved_at, put_away_at, customer, place, time_zone) VALUES (?, 1, 4, ?, ?, ?, NULL, ?, ?, ?)') // prettier-ignore
-  // Worked already, as a firm's rows are: the season page is measured, not the first plan of ten
-  // thousand jobs.
-  const planned = db.prepare('INSERT INTO planned (job_id, touched, stale, time_zone, planned_on, sow_day, row, work, seed, rules) VALUES (?, 1, 0, ?, ?, ?, ?, NULL, NULL, ?)') // prettier-ignore
-  const day = db.prepare(
-    'INSERT INTO planned_days (job_id, day, steps, open, crew_hours) VALUES (?, ?, 1, 1, 2)',
-  )
-  const row = (id: string, name: string, sowDay: string) =>
-    JSON.stringify({ id, name, customer: '', area: 100, zones: 2, customerDate: null, state: 'planned', options: [], trouble: null, approach: 'overseed', window: Array.from({ length: 6 }, (_, i) => ({ from: `2027-0${i + 1}-01`, to: `2027-0${i + 1}-20`, state: 'open', reason: 'good' })), byGrass: [], cutOff: '2027-03-14', sowDay, sows: true, steps: Array.from({ length: 10 }, (_, i) => ({ id: `step ${i}`, kind: 'sow', name: 'Sow', day: sowDay, span: 1, state: 'planned', hours: 1, people: 2 })), next: { name: 'Sow', day: sowDay }, soil: Array.from({ length: 30 }, () => 17.4) }) // prettier-ignore
-  db.transaction(() => {
-    for (let i = 0; i < JOBS; i++) {
-      const draft = {
-        ...drafts[i % drafts.length]!,
-        name: `Lawn ${i} of ${['Hill', 'Lake', 'Marsh', 'Ridge'][i % 4]} road`,
-      }
-      const zone = draft.site?.timeZone ?? ''
-      const sow = new Date(Date.UTC(2027, 1, 22 + (i % 90))).toISOString().slice(0, 10)
-      job.run(
-        `job-${i}`,
-        draft.name,
-        JSON.stringify(draft),
-        `2027-02-${String(1 + (i % 22)).padStart(2, '0')}T09:00:00Z`,
-        `Customer ${i}`,
-        `${i} Lane`,
-        zone,
-      )
-      planned.run(`job-${i}`, zone, '2027-02-22', sow, row(`job-${i}`, draft.name, sow), '[]')
-      day.run(`job-${i}`, sow)
+  const db = await openDatabase(folder)
+  const clock = stoppedClock(DEMO_TODAY)
+  const parts = partsOver(db, folder, clock)
+  await fillDemo(parts)
+  const planned = plannedStore(db)
+  const made: PlannedJob[] = []
+  for (const { id } of demoJobs)
+    made.push(row(await parts.season.askOf(sure(await parts.jobs.text(id)))))
+  /** What was planned, as that of another job so many days later. */
+  const again = (of: PlannedJob, id: string, name: string, days: number): PlannedJob => {
+    const later = JSON.parse(
+      JSON.stringify(of).replaceAll(
+        /"20\d\d-\d\d-\d\d"/g,
+        (day) => `"${addDays(day.slice(1, -1), days)}"`,
+      ),
+    ) as PlannedJob
+    return {
+      ...later,
+      row: { ...later.row, id, name },
+      work: later.work && { ...later.work, id, name },
+      seed: later.seed.map((s) => ({ ...s, job: id, name })),
     }
-  })()
-  db.close()
+  }
+  for (let from = 0; from < JOBS; from += 500)
+    await asOne(db, async (trx) => {
+      for (let i = from; i < Math.min(JOBS, from + 500); i++) {
+        const { draft } = demoJobs[i % demoJobs.length]!
+        const [id, name] = [`job-${i}`, nameOf(i)]
+        const typed = { ...draft, name, customer: `Customer ${i}`, site: { ...draft.site, address: `${i} Lane` } } // prettier-ignore
+        await jobStore(trx).create(
+          typed,
+          `2027-02-${String(1 + (i % 22)).padStart(2, '0')}T09:00:00Z`,
+          id,
+        )
+      }
+    })
+  // As the built server looks for itself when it starts: it finds nothing changed.
+  await parts.season.heed(buildOf(join(root, 'server/dist/main.js')))
+  const stale = await planned.stale(2 * JOBS)
+  for (let from = 0; from < stale.length; from += 500)
+    await asOne(db, async (trx) => {
+      for (const { job, touched } of stale.slice(from, from + 500)) {
+        const i = Number(job.replace('job-', '')) || 0
+        const plan = again(made[i % made.length]!, job, nameOf(i), i % 90)
+        await plannedStore(trx).keep(job, touched, DEMO_TODAY, plan)
+      }
+    })
+  await parts.season.stop()
+  await db.destroy()
 }
 
 /** Processor time of a process so far, ms; NaN where the system does not tell. */
@@ -109,12 +139,17 @@ const get = async (url: string): Promise<number> => {
 }
 const some = (i: number) => `job-${(i * 7919) % JOBS}`
 
-async function alone(name: string, of: (i: number) => string, runs = 300): Promise<void> {
+async function alone(
+  name: string,
+  of: (i: number) => string,
+  runs = 300,
+  budget: number | null = 50,
+): Promise<void> {
   for (let i = 0; i < atMost(20); i++) await get(of(i))
   const times: number[] = []
   for (let i = 0; i < atMost(runs); i++) times.push(await get(of(i)))
   console.log(
-    `${name.padEnd(34)} median ${told(name, at(times, 0.5))}, p95 ${told(`${name}, p95`, at(times, 0.95), 50)}`,
+    `${name.padEnd(34)} median ${told(name, at(times, 0.5))}, p95 ${told(`${name}, p95`, at(times, 0.95), budget ?? undefined)}`,
   )
 }
 async function together(
@@ -134,7 +169,7 @@ async function together(
   const each = (processor(pid) - before) / atMost(requests)
   const rate = (1000 * atMost(requests)) / (performance.now() - from)
   console.log(
-    `${name.padEnd(34)} ${rate.toFixed(0)} a second, p95 ${ms(at(times, 0.95))}, p99 ${ms(at(times, 0.99))}, processor ${each.toFixed(2)} ms each`,
+    `${name.padEnd(34)} ${rate.toFixed(0)} a second, p95 ${ms(at(times, 0.95))}, p99 ${ms(at(times, 0.99))}, longest ${ms(at(times, 1))}, processor ${each.toFixed(2)} ms each`,
   )
   return each
 }
@@ -153,10 +188,10 @@ async function whileWorst(base: string): Promise<void> {
     ['a drawing of 60,000 corners', file({ name: 'w', zones: [{ id: 'z0' }], drawing: { shapes: Array.from({ length: 30 }, (_, k) => ({ id: `s${k}`, kind: k ? 'bed' : 'lawn', zone: 'z0', at: [Array.from({ length: 1990 }, (_, i) => [20 * Math.cos((i * Math.PI) / 995) + k / 3, 20 * Math.sin((i * Math.PI) / 995)])] })) } })], // prettier-ignore
     ['100 lawns over one another', file({ name: 'w', site: { latitude: -44 }, zones, drawing: { shapes: zones.map((z, i) => ({ id: `s${i}`, kind: 'lawn', zone: z.id, at: square(i / 9, i / 7, 30) })) } })], // prettier-ignore
     ['44 MB of photographs', file({ name: 'w', zones: [] }, Array.from({ length: Math.floor(42e6 / (jpeg.length * 0.75)) }, (_, i) => ({ id: `p${i}`, takenOn: '2027-02-22', jpeg })))], // prettier-ignore
+    ['20 MB of fields', `{"format":"juvena-job","version":4,"job":{${Array.from({ length: 1_600_000 }, (_, i) => `"k${i}":1`).join(',')}}}`], // prettier-ignore
     ['a million brackets', '['.repeat(1_000_000)],
   ]
   for (const [name, body] of TINY ? worst.slice(-1) : worst) {
-    let done = false
     // Sent from a process of its own: one that writes 44 MB cannot time what it reads meanwhile.
     const path = join(tmpdir(), `juvena-worst-${process.pid}.json`)
     writeFileSync(path, body)
@@ -171,21 +206,88 @@ async function whileWorst(base: string): Promise<void> {
       let said = ''
       child.stdout.on('data', (text: Buffer) => (said += text.toString()))
       child.on('close', () => {
-        done = true
         rmSync(path)
         gone(said)
       })
     })
-    const times: number[] = []
-    while (!done) {
-      times.push(await get(`${base}/api/jobs/${some(times.length)}`))
-      await new Promise((go) => setTimeout(go, 5))
-    }
-    const status = await sending
+    const longest = await readsDuring(base, sending)
     console.log(
-      `a read during ${name.padEnd(27)} at most ${ms(at(times, 1))} of ${times.length} (budget 100 ms); the file: ${status.trim()}`,
+      `a read during ${name.padEnd(27)} at most ${ms(longest)} (budget 100 ms); the file: ${(await sending).trim()}`,
     )
   }
+}
+
+/** The longest another client waits for a job while something else is asked for, ms. */
+async function readsDuring(base: string, other: Promise<unknown>): Promise<number> {
+  let done = false
+  void other.finally(() => (done = true))
+  const times: number[] = []
+  do {
+    times.push(await get(`${base}/api/jobs/${some(times.length)}`))
+    await new Promise((go) => setTimeout(go, 5))
+  } while (!done)
+  return at(times, 1)
+}
+
+/** Clients that each open a connection of their own at the same moment. */
+async function burst(base: string): Promise<void> {
+  const from = performance.now()
+  const times = await Promise.all(
+    Array.from({ length: atMost(400) }, async (_, i) => {
+      const answer = await fetch(`${base}/api/jobs/${some(i)}`, {
+        headers: { connection: 'close' },
+      })
+      await answer.arrayBuffer()
+      return answer.ok ? performance.now() - from : NaN
+    }),
+  )
+  console.log(
+    `${`${times.length} new connections at once`.padEnd(34)} ${times.filter((t) => Number.isNaN(t)).length} refused, the last answered after ${ms(at(times, 1))}`,
+  )
+}
+
+/** What other clients wait while the firm's large answers are asked for, and while much is planned. */
+async function whileAsked(base: string, pid: number): Promise<void> {
+  const post = (method: string, path: string, body: object) => async () => {
+    const answer = await fetch(base + path, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
+    await answer.arrayBuffer()
+    if (!answer.ok) throw new Error(`${path}: ${answer.status}`)
+  }
+  const { revision, draft } = (await (await fetch(`${base}/api/jobs/job-1`)).json()) as { revision: number; draft: { notes?: string } } // prettier-ignore
+  const corners = Array.from({ length: 1900 }, (_, i) => [20 * Math.cos((i * Math.PI) / 950), 20 * Math.sin((i * Math.PI) / 950)]) // prettier-ignore
+  const shapes = Array.from({ length: 16 }, (_, i) => ({ id: `s${i}`, kind: 'bed', at: [corners] }))
+  const long = JSON.stringify({ revision, draft: { ...draft, drawing: { shapes } } })
+  /** In pieces, so that nobody knows beforehand how long it is. */
+  const inPieces = () =>
+    new Promise<void>((done, fail) => {
+      const asked = request(`${base}/api/jobs/job-1`, { method: 'PUT', headers: { 'content-type': 'application/json' } }, (answer) => answer.resume().on('end', () => done())) // prettier-ignore
+      asked.on('error', fail)
+      for (let i = 0; i < long.length; i += 60_000) asked.write(long.slice(i, i + 60_000))
+      asked.end()
+    })
+  const station = { name: 'Hill', latitude: -44, longitude: 170, elevation: 300 }
+  const asks: [string, () => Promise<unknown>][] = [
+    ['seed to buy', () => get(`${base}/api/season/seed`)],
+    ['jobs that go by a rule', () => get(`${base}/api/rules/seed.bagRate/uses`)],
+    [`a draft of ${(long.length / 1e6).toFixed(1)} MB in pieces`, inPieces],
+    ['settings of the firm saved', post('PUT', '/api/firm', { revision: 1, firm: demoFirm })],
+    ['a station added', post('POST', '/api/stations', { station })],
+  ]
+  for (const [name, ask] of asks) {
+    const from = performance.now()
+    let took = 0
+    const longest = await readsDuring(
+      base,
+      ask().then(() => (took = performance.now() - from)),
+    )
+    console.log(`a read during ${name.padEnd(27)} at most ${ms(longest)} (budget 100 ms); it took ${ms(took)}`) // prettier-ignore
+  }
+  const { working } = (await (await fetch(`${base}/api/season`)).json()) as { working: number }
+  await together(`read a job while ${working} are planned`, (i) => `${base}/api/jobs/${some(i)}`, pid, 3000) // prettier-ignore
 }
 
 if (process.argv[2] === '--bare') await bare(process.argv[3]!)
@@ -203,15 +305,9 @@ else {
     })
     const plain = await startServer([self, '--bare', folder], {})
     try {
-      await get(`${juvena.address}/api/season`)
-      // The first look marks all of them stale, for nobody had looked before: here they are said to
-      // be current.
-      const db = new Database(join(folder, 'juvena.sqlite'), { timeout: 10_000 })
-      for (let i = 0; i < atMost(20); i++) {
-        db.exec('UPDATE planned SET stale = 0')
-        await new Promise((go) => setTimeout(go, 150))
-      }
-      db.close()
+      const { working } = (await (await fetch(`${juvena.address}/api/season`)).json()) as { working: number } // prettier-ignore
+      if (working > 0)
+        throw new Error(`${working} jobs are planned anew: these figures would be of that.`)
       await alone('season, first page of 10,000 jobs', () => `${juvena.address}/api/season`, 100)
       await alone(
         'season, three weeks',
@@ -241,7 +337,16 @@ else {
         sure(juvena.server.pid),
         600,
       )
+      await alone('seed to buy', () => `${juvena.address}/api/season/seed`, 10, null)
+      await alone(
+        'jobs that go by a rule',
+        () => `${juvena.address}/api/rules/seed.bagRate/uses`,
+        10,
+        null,
+      )
+      await burst(juvena.address)
       await whileWorst(juvena.address)
+      await whileAsked(juvena.address, sure(juvena.server.pid))
     } finally {
       juvena.server.kill('SIGKILL')
       plain.server.kill('SIGKILL')

@@ -37,8 +37,9 @@ export interface SeasonParts {
  * as it is now.
  */
 const PATIENCE = 2_500
-/** Rows that another build of Juvena worked are worked again. */
-const BUILT = Math.round(statSync(fileURLToPath(import.meta.url)).mtimeMs)
+/** What tells one build of Juvena from another: rows that another one worked are worked again. */
+export const buildOf = (file: string): number => Math.round(statSync(file).mtimeMs)
+const BUILT = buildOf(fileURLToPath(import.meta.url))
 /** Where more than this are being worked, nobody waits: the answer says how many they are. */
 const SOON = 60
 /** Jobs taken from the list of stale ones at a time. */
@@ -47,9 +48,9 @@ const BATCH = 40
 const HEED_EACH = 60_000
 
 /** A job with nothing but its site: enough for its weather, and quickly read. */
-export function siteOnly(body: string): Job | null {
-  const site = readDraft(body)?.site
-  return readJob({ name: 'site', ...(site ? { site } : {}) }).job
+export function siteOnly({ site }: Pick<JobText, 'site'>): Job | null {
+  const read = site === null ? null : readDraft(site)?.site
+  return readJob({ name: 'site', ...(read ? { site: read } : {}) }).job
 }
 
 /**
@@ -66,15 +67,17 @@ export function seasonKeeper(parts: SeasonParts) {
     return { settings: firmSchema.parse(stored.draft), revision: stored.revision }
   }
 
-  /** Marks what changed beyond the jobs since the last look. */
-  async function heed(): Promise<void> {
+  /**
+   * Marks what changed beyond the jobs since the last look. `built` tells the build that looks.
+   */
+  async function heed(built = BUILT): Promise<void> {
     const [{ revision }, stations, { version }] = await Promise.all([
       firm.get(),
       weather.known(),
       stock.shown(),
     ])
     const known = JSON.stringify(stations.map((s) => [s.id, s.revision]))
-    await planned.heed({ firm: `${revision} ${BUILT}`, stations: known, stock: version }, (zone) =>
+    await planned.heed({ firm: `${revision} ${built}`, stations: known, stock: version }, (zone) =>
       clock.today(zone || null),
     )
   }
@@ -94,7 +97,7 @@ export function seasonKeeper(parts: SeasonParts) {
   async function askOf(stored: JobText, ground?: Ground): Promise<PlanAsk> {
     const { settings, among, lots } = ground ?? (await groundNow())
     const today = clock.today(stored.timeZone || null)
-    const site = siteOnly(stored.body)
+    const site = siteOnly(stored)
     const at: WeatherAtSite = site
       ? await weather.at(site, today, among)
       : { station: null, recent: [], outlook: null }
@@ -178,6 +181,7 @@ export function seasonKeeper(parts: SeasonParts) {
 
   return {
     fresh,
+    heed,
     askOf,
     firmNow,
     /** Begins the work that was left when the server last stopped. */
@@ -190,7 +194,8 @@ export function seasonKeeper(parts: SeasonParts) {
     },
 
     rows: planned.rows,
-    sowDays: planned.sowDays,
+    noteSowDays: planned.noteSowDays,
+    movedSince: planned.movedSince,
 
     /**
      * What each of some days asks of the firm over all its jobs, and the next day with work after
@@ -218,7 +223,7 @@ export function seasonKeeper(parts: SeasonParts) {
       const among = await weather.known()
       const withWeather = work.map(async (job) => {
         const stored = await jobs.text(job.id)
-        const site = stored && siteOnly(stored.body)
+        const site = stored && siteOnly(stored)
         const at = site ? await weather.at(site, clock.today(stored.timeZone || null), among) : null
         return { ...job, weather: weatherOn(at, on) }
       })

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import type { Request } from 'express'
 import { z } from 'zod'
 import { diaryEntry, namesProduct, STRUCK_OUT } from '@juvena/core/entities/diary'
@@ -8,6 +9,7 @@ import { notFound, readOr400, Refusal } from '../problemDocument.ts'
 import { bytesOf } from '../sentBytes.ts'
 import { draftSent, planWhole, TOO_MUCH } from '../threads/pool.ts'
 import { asked, fromNumber, idOf, revision, route, type Parts, type Route } from './route.ts'
+import type { DraftText } from '../store/listedJob.ts'
 import type { StoredJobs } from './storedJobs.ts'
 
 const bodies = {
@@ -21,11 +23,9 @@ export function jobRoutes(
   { jobOr404, textOr404, soundOr404, full }: StoredJobs,
 ): Route[] {
   const { jobs, revisions, diary, clock, season } = parts
-  /** A draft that can be kept as a job; a long one is read in a thread. */
-  const readable = async (req: Request, draft: unknown): Promise<JobDraft> => {
+  /** A draft that can be kept as a job, as it is kept; a long one is read in a thread. */
+  const readable = async (req: Request, draft: unknown): Promise<DraftText> =>
     readOr400(await draftSent(draft as JobDraft, bytesOf(req)))
-    return draft as JobDraft
-  }
 
   return [
     route({
@@ -72,7 +72,7 @@ export function jobRoutes(
       answer: answers.saved,
       body: bodies.save,
       async call(req, { revision: from, draft }) {
-        const result = await jobs.save(
+        const result = await jobs.saveText(
           idOf(req),
           from,
           await readable(req, draft),
@@ -142,10 +142,9 @@ export function jobRoutes(
       body: bodies.save,
       async call(req, { draft }) {
         await jobOr404(req)
-        return {
-          status: 201,
-          send: await jobs.create(await readable(req, draft), clock.now()),
-        }
+        const text = await readable(req, draft)
+        const made = await jobs.createText(randomUUID(), text, clock.now())
+        return { status: 201, send: { ...made, draft: JSON.parse(text.body) as JobDraft } }
       },
     }),
     route({

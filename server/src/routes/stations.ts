@@ -23,8 +23,6 @@ export const stationBodies = {
 
 /** A small season is worked within this, ms: its answer has the whole list of what moved. */
 const AT_ONCE = 1_200
-/** Changes whose moves can still be asked for. */
-const REMEMBERED = 30
 
 /** What a change of the weather moved so far, and how many jobs are still to be planned. */
 type Moves = Answer<'moves'>
@@ -40,18 +38,10 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
     weather: await weather.ofStation(stored, clock.today()),
   })
 
-  /** The days sown before a change, by change: the newest few. */
-  const before = new Map<string, Awaited<ReturnType<typeof season.sowDays>>>()
-
   async function movesSince(id: string): Promise<Moves> {
-    const known = before.get(id)
-    if (!known) throw notFound('change of the weather')
     const working = await season.fresh(AT_ONCE)
-    const moved = [...(await season.sowDays())].flatMap(([job, { name, day }]): Moves['moved'] => {
-      // One that was never planned before cannot be said to have moved.
-      const from = known.get(job)?.day ?? null
-      return !known.has(job) || from === day ? [] : [{ id: job, name, from, to: day }]
-    })
+    const moved = await season.movedSince(id)
+    if (moved === null) throw notFound('change of the weather')
     return { id, working, moved }
   }
 
@@ -62,8 +52,7 @@ export function stationRoutes({ stations, weather, season, clock }: Parts): Rout
   async function withMoves<T>(change: () => Promise<T>): Promise<{ done: T; moves: Moves }> {
     await season.fresh(AT_ONCE)
     const id = randomUUID()
-    before.set(id, await season.sowDays())
-    if (before.size > REMEMBERED) before.delete([...before.keys()][0]!)
+    await season.noteSowDays(id)
     const done = await change()
     return { done, moves: await movesSince(id) }
   }

@@ -105,7 +105,7 @@ export function yearRoutes({
             ? req.query.job
             : (await jobs.list(false, { most: 1 }))[0]?.id
         const stored = newest === undefined ? null : await jobs.text(newest)
-        const job = stored && siteOnly(stored.body)
+        const job = stored && siteOnly(stored)
         if (!job)
           return {
             send: {

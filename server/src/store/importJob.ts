@@ -21,7 +21,7 @@ export const importJob =
     const ids = photos.map((p) => p.id)
     try {
       await asOne(db, async (trx) => {
-        await jobStore(trx).createText(id, body, listed, now)
+        await jobStore(trx).createText(id, { body, listed }, now)
         for (const entry of diary)
           await diaryStore(trx).append(id, entry, now, { fromShelf: false })
         const rows = photoStore(trx, photoFolder)

@@ -4,7 +4,7 @@ import type { Knex } from 'knex'
 import { asOne } from './transaction.ts'
 import { JOB_VERSION, type JobDraft } from '@juvena/core/entities/job'
 import { currentDraft } from '@juvena/core/entities/jobVersions'
-import { listedOf, readDraft, type Listed } from './listedJob.ts'
+import { draftText, readDraft, type DraftText } from './listedJob.ts'
 import { keepRevision } from './revisionStore.ts'
 import { forgetPlan, touchPlan } from './plannedStore.ts'
 
@@ -21,6 +21,8 @@ export interface StoredJob extends JobSummary {
 /** A job as it lies in the database, its draft unread. */
 export interface JobText extends JobSummary {
   timeZone: string
+  /** A draft with nothing but the site, as text. */
+  site: string | null
   body: string
   wrong: 'damaged' | 'newer' | null
 }
@@ -143,20 +145,23 @@ export const jobStore = (db: Knex) => ({
     const sound = db.raw(
       "CASE WHEN json_valid(body) THEN json_type(body) = 'object' ELSE 0 END AS sound",
     )
-    const row = (await db<Row>('jobs').where({ id }).first('*', sound)) as
-      (Row & { sound: 0 | 1 }) | undefined
+    const site = db.raw(
+      "CASE WHEN json_valid(body) THEN json_object('site', json_extract(body, '$.site')) END AS site",
+    )
+    const row = (await db<Row>('jobs').where({ id }).first('*', sound, site)) as
+      (Row & { sound: 0 | 1; site: string | null }) | undefined
     if (!row) return null
     const wrong = row.version > JOB_VERSION ? 'newer' : row.sound === 1 ? null : 'damaged'
-    return { ...summary(row), timeZone: row.time_zone, body: row.body, wrong }
+    return { ...summary(row), timeZone: row.time_zone, site: row.site, body: row.body, wrong }
   },
 
   async create(given: JobDraft, now: string, id: string = randomUUID()): Promise<StoredJob> {
-    const draft = currentDraft(given)
-    return { ...(await this.createText(id, JSON.stringify(draft), listedOf(draft), now)), draft }
+    const text = draftText(given)
+    return { ...(await this.createText(id, text, now)), draft: currentDraft(given) }
   },
 
   /** Begins a job from a draft of today's version as text. */
-  async createText(id: string, body: string, listed: Listed, now: string): Promise<JobSummary> {
+  async createText(id: string, { body, listed }: DraftText, now: string): Promise<JobSummary> {
     const row: Row = {
       id,
       revision: 1,
@@ -187,8 +192,17 @@ export const jobStore = (db: Knex) => ({
     now: string,
     device = '',
   ): Promise<SaveResult> {
-    const draft = currentDraft(given)
-    const body = JSON.stringify(draft)
+    return this.saveText(id, revision, draftText(given), now, device)
+  },
+
+  /** The same, of a draft that is text already. */
+  async saveText(
+    id: string,
+    revision: number,
+    { body, listed }: DraftText,
+    now: string,
+    device = '',
+  ): Promise<SaveResult> {
     return asOne(db, async (trx): Promise<SaveResult> => {
       const found = await trx<Row>('jobs')
         .where({ id })
@@ -209,7 +223,7 @@ export const jobStore = (db: Knex) => ({
         version: JOB_VERSION,
         body,
         saved_at: now,
-        ...listedOf(draft),
+        ...listed,
       }
       await trx<Row>('jobs').where({ id }).update(row)
       await keepRevision(trx, row, device)

@@ -1,4 +1,5 @@
 import type { JobDraft } from '@juvena/core/entities/job'
+import { currentDraft } from '@juvena/core/entities/jobVersions'
 
 /** A draft from its stored text; null where the text is damaged or holds no object. */
 export function readDraft(body: string): JobDraft | null {
@@ -29,3 +30,14 @@ export const listedOf = (draft: JobDraft | null): Listed => ({
   place: words(draft?.site?.address),
   time_zone: words(draft?.site?.timeZone),
 })
+
+/** A draft as it is stored, and what lists show of it. */
+export interface DraftText {
+  body: string
+  listed: Listed
+}
+/** A draft of any version as text of today's. */
+export function draftText(given: JobDraft): DraftText {
+  const draft = currentDraft(given)
+  return { body: JSON.stringify(draft), listed: listedOf(draft) }
+}

@@ -256,4 +256,19 @@ export const migrations: {
       throw new Error('Migrations go forward only')
     },
   },
+  {
+    // When each job was sown before a change of the weather, to tell what the change moved.
+    name: '010-sow-days-before',
+    async up(db) {
+      await db.schema.createTable('sow_days_before', (t) => {
+        t.text('change_id').notNullable()
+        t.text('job_id').notNullable()
+        t.text('sow_day').nullable()
+        t.index(['change_id', 'job_id'])
+      })
+    },
+    async down() {
+      throw new Error('Migrations go forward only')
+    },
+  },
 ]

@@ -65,6 +65,8 @@ export async function forgetPlan(db: Knex, job: string): Promise<void> {
   for (const table of PLANNED) await db(table).where({ job_id: job }).delete()
 }
 
+/** Changes of which it can still be told what they moved. */
+const CHANGES = 30
 const PAGE = { most: 300, from: 0 }
 /** Soonest sown first, those not sown last. */
 const SOONEST = 'sow_day IS NULL, sow_day, planned.job_id'
@@ -193,11 +195,12 @@ export function plannedStore(db: Knex) {
           if (between) void q.whereIn('planned.job_id', days.whereBetween('day', [...between]))
         })
       const total = Number((await wanted().count({ n: '*' }).first())?.n ?? 0)
-      const rows = (await wanted()
+      // The page is chosen by short rows; only its own are read whole.
+      const page = wanted().orderByRaw(SOONEST).limit(most).offset(from).select('planned.job_id')
+      const rows = (await db<Row>('planned')
         .leftJoin('planned_parts', 'planned_parts.job_id', 'planned.job_id')
+        .whereIn('planned.job_id', page)
         .orderByRaw(SOONEST)
-        .limit(most)
-        .offset(from)
         .select(
           'planned.job_id',
           db.raw('CASE WHEN json_valid(row) THEN row END AS row'),
@@ -282,10 +285,41 @@ export function plannedStore(db: Knex) {
       return { days, next: next?.day ?? null }
     },
 
-    /** By job that was planned at least once, its name and the day it is sown. */
-    async sowDays(): Promise<Map<string, { name: string; day: string | null }>> {
-      const rows = (await db('planned').join('jobs', 'jobs.id', 'planned.job_id').join('planned_parts', 'planned_parts.job_id', 'planned.job_id').select('jobs.id', 'jobs.name', 'sow_day')) as { id: string; name: string; sow_day: string | null }[] // prettier-ignore
-      return new Map(rows.map((r) => [r.id, { name: r.name, day: r.sow_day }]))
+    /** Keeps on which day every job is sown now, to tell later what a change moved. */
+    async noteSowDays(change: string): Promise<void> {
+      // One row stands for the change itself: a firm may have no job yet.
+      await db('sow_days_before').insert({ change_id: change, job_id: '', sow_day: null })
+      await db.raw(
+        'INSERT INTO sow_days_before SELECT ?, planned.job_id, sow_day FROM planned JOIN planned_parts USING (job_id)',
+        [change],
+      )
+      await db.raw(
+        'DELETE FROM sow_days_before WHERE change_id NOT IN (SELECT change_id FROM sow_days_before GROUP BY change_id ORDER BY max(rowid) DESC LIMIT ?)',
+        [CHANGES],
+      )
+    },
+
+    /**
+     * The jobs whose sowing lies on another day than when it was noted; null where nothing is known
+     * of that change.
+     */
+    async movedSince(
+      change: string,
+    ): Promise<{ id: string; name: string; from: string | null; to: string | null }[] | null> {
+      const known = await db('sow_days_before').where({ change_id: change }).first('job_id')
+      if (!known) return null
+      return (await db('sow_days_before')
+        .join('planned', 'planned.job_id', 'sow_days_before.job_id')
+        .join('jobs', 'jobs.id', 'planned.job_id')
+        .where({ change_id: change })
+        .whereRaw('sow_days_before.sow_day IS NOT planned.sow_day')
+        .orderBy('sow_days_before.sow_day')
+        .select({
+          id: 'jobs.id',
+          name: 'jobs.name',
+          from: 'sow_days_before.sow_day',
+          to: 'planned.sow_day',
+        })) as { id: string; name: string; from: string | null; to: string | null }[]
     },
   }
 }

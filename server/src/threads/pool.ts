@@ -3,6 +3,7 @@ import { Piscina } from 'piscina'
 import { logFault, Refusal } from '../problemDocument.ts'
 import type { JobPlan } from '@juvena/core/plan/jobPlan'
 import type { JobDraft } from '@juvena/core/entities/job'
+import type { DraftText } from '../store/listedJob.ts'
 import type { Batch } from '../store/pictureFiles.ts'
 import type { BackupCheck } from '../store/checkBackup.ts'
 import type { BackupContents } from '../store/backups.ts'
@@ -136,11 +137,11 @@ export const usesOfRule = (folder: string, rule: string): Promise<RuleUses> =>
 /** A draft of this many bytes takes a moment to read, and is read in a thread. */
 const LONG_DRAFT = 100_000
 
-/** Whether a draft can be kept as a job. */
-export async function draftSent(draft: JobDraft, bytes: number): Promise<Sent<true>> {
+/** A draft made ready to keep, if it can be kept as a job. */
+export async function draftSent(draft: JobDraft, bytes: number): Promise<Sent<DraftText>> {
   if (bytes < LONG_DRAFT) return readDraftSent(draft)
-  return within<Sent<true>>('readDraftSent', draft).catch((error: unknown) =>
-    lateOr(error, MOST_SECONDS),
+  return within<Sent<DraftText>>('readLongDraftSent', JSON.stringify(draft)).catch(
+    (error: unknown) => lateOr(error, MOST_SECONDS),
   )
 }
 

@@ -6,7 +6,7 @@ import { currentDraft } from '@juvena/core/entities/jobVersions'
 import type { Problem } from '@juvena/core/entities/problem'
 import { filePhoto, readJobFile, type FilePhoto } from '@juvena/core/formats/jobFile'
 import type { Batch } from '../store/pictureFiles.ts'
-import { listedOf, type Listed } from '../store/listedJob.ts'
+import { draftText, listedOf, type DraftText, type Listed } from '../store/listedJob.ts'
 import { writePicture, type StagedPicture } from './picture.ts'
 
 /** Why something sent is refused, to be answered as it stands. */
@@ -33,13 +33,22 @@ export interface ReadyFile {
   photos: (Omit<FilePhoto, 'jpeg'> & { picture: StagedPicture })[]
 }
 
-/** Whether a draft can be kept as a job: problems with single entries do not stand in the way. */
-export function readDraftSent(draft: unknown): Sent<true> {
+/**
+ * A draft made ready to keep, if it can be kept as a job: problems with single entries do not stand
+ * in the way.
+ */
+export function readDraftSent(draft: JobDraft): Sent<DraftText> {
   const over = overCeilings(draft)
   if (over.length > 0) return refused('Too much', over[0]!.sentence, over)
   const { job, problems } = readJob(draft)
-  return job ? { ok: true } : refused('Not a job', 'This cannot be kept as a job.', problems)
+  return job
+    ? { ok: draftText(draft) }
+    : refused('Not a job', 'This cannot be kept as a job.', problems)
 }
+
+/** The same of one that comes to a thread as text: handed over much faster than objects. */
+export const readLongDraftSent = (text: string): Sent<DraftText> =>
+  readDraftSent(JSON.parse(text) as JobDraft)
 
 /**
  * The id of an entry of a file in the job that it becomes: another for every entry, the same for

@@ -13,6 +13,6 @@ export const {
   row,
   seedOfAll,
   usesOfRule,
-  readDraftSent,
+  readLongDraftSent,
   readFileSent,
 } = await import('./work.ts')

@@ -6,7 +6,7 @@ import { usesOfRule as usesOf } from '../store/overAllJobs.ts'
 import { seedOfAll as seedOf } from './seedOfAll.ts'
 import { picture as takePicture } from './picture.ts'
 import { plan as planJob, row as planRow } from './planForSeason.ts'
-import { readDraftSent as readDraft, readFileSent as readFile } from './readSent.ts'
+import { readFileSent as readFile, readLongDraftSent as readLongDraft } from './readSent.ts'
 
 /** An error loses its code on the way out of a thread; a plain object does not. */
 const coded =
@@ -35,7 +35,7 @@ export const plan = coded(planJob)
 export const row = coded(planRow)
 export const seedOfAll = coded(seedOf)
 export const usesOfRule = coded(usesOf)
-export const readDraftSent = coded(readDraft)
+export const readLongDraftSent = coded(readLongDraft)
 export const readFileSent = coded(readFile)
 
 // Whoever waits at a page comes first. Only Linux gives each thread a priority of its own;
