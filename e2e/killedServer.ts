@@ -1,3 +1,4 @@
+import type { ChildProcess } from 'node:child_process'
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -20,6 +21,11 @@ export interface Tally {
   kills: number
   acknowledged: number
   imports: number
+  backups: number
+  /** Restores that were killed on the way, and found done or undone. */
+  restores: number
+  /** Backups that lie there. */
+  files: string[]
   /** What was lost, half there or left over, in words. */
   wrong: string[]
 }
@@ -61,7 +67,7 @@ export async function killAgainAndAgain(
   })
     .jpeg()
     .toBuffer()
-  const tally: Tally = { kills: 0, acknowledged: 0, imports: 0, wrong: [] }
+  const tally: Tally = { kills: 0, acknowledged: 0, imports: 0, backups: 0, restores: 0, files: [], wrong: [] } // prettier-ignore
   const known: Known = { jobs: new Map(), entries: new Map(), photos: new Map(), firmRevision: 0 }
   let made = 0
   const name = () => `${seed}-${String(++made).padStart(8, '0')}`
@@ -145,7 +151,21 @@ export async function killAgainAndAgain(
       if (value) tally.acknowledged++
       return value
     }
+    const backUp = async () => {
+      // Now and then: each copies the whole firm.
+      await new Promise((go) => setTimeout(go, 150 + random() * 600))
+      if (!alive()) return
+      const made = await send<{ backup: { file: string } }>('POST', '/api/backups', {})
+      if (made) {
+        tally.backups++
+        await send('POST', `/api/backups/${made.backup.file}/check`, {})
+        for (const old of tally.files.splice(0, tally.files.length - 1))
+          await fetch(`${base}/api/backups/${old}`, { method: 'DELETE' }).catch(() => null)
+        tally.files.push(made.backup.file)
+      }
+    }
     const lanes = [
+      backUp,
       async () => {
         const job = await send<{ id: string }>('POST', '/api/jobs', { name: `Job ${name()}` })
         if (job) known.jobs.set(job.id, 1)
@@ -208,9 +228,36 @@ export async function killAgainAndAgain(
     )
   }
 
+  /**
+   * Restores a backup made just now, in which all is, and kills the server on the way: whichever
+   * firm is there after, everything acknowledged is in it.
+   */
+  async function restoreAndKill(server: ChildProcess, base: string) {
+    const made = (await (await fetch(`${base}/api/backups`, { method: 'POST' })).json()) as {
+      backup?: { file: string }
+    }
+    const gone = new Promise((done) => server.once('exit', done))
+    if (made.backup) {
+      tally.files.push(made.backup.file)
+      await fetch(`${base}/api/backups/${made.backup.file}/restore`, { method: 'POST' })
+      tally.restores++
+    }
+    await new Promise((go) => setTimeout(go, random() * 700))
+    server.kill('SIGKILL')
+    await gone
+    tally.kills++
+  }
+
   try {
     for (let round = 0; round <= rounds; round++) {
-      const { server, base } = await started(folder)
+      let { server, base } = await started(folder)
+      if (round % 10 === 4) {
+        await restoreAndKill(server, base)
+        ;({ server, base } = await started(folder))
+        await check(base)
+        for (const name of readdirSync(folder))
+          if (name.startsWith('before-restore-')) rmSync(join(folder, name), { recursive: true })
+      }
       if (round % 5 === 0 || round === rounds) await check(base)
       if (round < rounds) {
         let alive = true
@@ -232,7 +279,7 @@ export async function killAgainAndAgain(
         await Promise.all([gone, writing])
         tally.kills++
         tell(
-          `${tally.kills} kills, ${tally.acknowledged} acknowledged writes, ${tally.imports} imports, ${tally.wrong.length} wrong`,
+          `${tally.kills} kills, ${tally.acknowledged} acknowledged writes, ${tally.imports} imports, ${tally.backups} backups, ${tally.restores} restores, ${tally.wrong.length} wrong`,
         )
       } else {
         const gone = new Promise((done) => server.once('exit', done))

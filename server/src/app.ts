@@ -38,6 +38,8 @@ export function createApp(
 ): Express {
   const app = express()
   app.disable('x-powered-by')
+  // A hash of every long answer costs more than it saves: nobody asks whether one has changed.
+  app.disable('etag')
   app.use(
     helmet({
       contentSecurityPolicy: {

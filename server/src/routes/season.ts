@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { SEASON_PAGE } from '../store/plannedStore.ts'
 import { answers } from '../../../contract/answers.ts'
 import { Refusal } from '../problemDocument.ts'
 import { asked, fromNumber, idOf, route, type Parts, type Route } from './route.ts'
@@ -10,7 +11,7 @@ export function seasonRoutes({ season, clock }: Pick<Parts, 'season' | 'clock'>)
       method: 'get',
       path: '/season',
       summary:
-        'Jobs with their windows, states and next steps, soonest sown first, 300 at a time: ?from= and ?to= those with work on these days, ?skip= the number to begin at. `working` counts those whose row is being worked again.',
+        'Jobs with their windows, states and next steps, soonest sown first, 150 at a time: ?from= and ?to= those with work on these days, ?skip= the number to begin at. `working` counts those whose row is being worked again.',
       answer: answers.season,
       async call(req) {
         const { from, to, skip } = asked(
@@ -23,7 +24,7 @@ export function seasonRoutes({ season, clock }: Pick<Parts, 'season' | 'clock'>)
         )
         const working = await season.fresh()
         const { rows, total } = await season.rows(
-          { most: 300, from: skip },
+          { most: SEASON_PAGE, from: skip },
           from && to ? [from, to] : undefined,
         )
         return {

@@ -266,6 +266,11 @@ export const migrations: {
         t.text('sow_day').nullable()
         t.index(['change_id', 'job_id'])
       })
+      // Whose work lies on some days is told from the index alone.
+      await db.schema.alterTable('planned_days', (t) => {
+        t.dropIndex(['day'])
+        t.index(['day', 'job_id'])
+      })
     },
     async down() {
       throw new Error('Migrations go forward only')

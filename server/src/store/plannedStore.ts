@@ -67,7 +67,8 @@ export async function forgetPlan(db: Knex, job: string): Promise<void> {
 
 /** Changes of which it can still be told what they moved. */
 const CHANGES = 30
-const PAGE = { most: 300, from: 0 }
+export const SEASON_PAGE = 150
+const PAGE = { most: SEASON_PAGE, from: 0 }
 /** Soonest sown first, those not sown last. */
 const SOONEST = 'sow_day IS NULL, sow_day, planned.job_id'
 
@@ -189,23 +190,30 @@ export function plannedStore(db: Knex) {
       { most, from }: { most: number; from: number } = PAGE,
       between?: readonly [string, string],
     ): Promise<{ rows: string[]; total: number }> {
-      const wanted = () =>
-        db<Row>('planned').modify((q) => {
-          const days = db<DayRow>('planned_days').select('job_id')
-          if (between) void q.whereIn('planned.job_id', days.whereBetween('day', [...between]))
-        })
-      const total = Number((await wanted().count({ n: '*' }).first())?.n ?? 0)
-      // The page is chosen by short rows; only its own are read whole.
-      const page = wanted().orderByRaw(SOONEST).limit(most).offset(from).select('planned.job_id')
-      const rows = (await db<Row>('planned')
+      const days = db<DayRow>('planned_days').select('job_id')
+      // The page is chosen by short rows, which are counted on the way; only its own are read whole.
+      const page = db<Row>('planned')
+        .modify((q) => between && q.whereIn('job_id', days.whereBetween('day', [...between])))
+        .orderByRaw(SOONEST)
+        .limit(most)
+        .offset(from)
+        .select(
+          'job_id',
+          'stale',
+          'sow_day',
+          db.raw(between ? 'count(*) OVER () AS total' : '(SELECT count(*) FROM planned) AS total'),
+        )
+      const rows = (await db
+        .with('page', page)
+        .from('page as planned')
         .leftJoin('planned_parts', 'planned_parts.job_id', 'planned.job_id')
-        .whereIn('planned.job_id', page)
         .orderByRaw(SOONEST)
         .select(
           'planned.job_id',
           db.raw('CASE WHEN json_valid(row) THEN row END AS row'),
           'stale',
-        )) as { job_id: string; row: string | null; stale: 0 | 1 }[]
+          'total',
+        )) as { job_id: string; row: string | null; stale: 0 | 1; total: number }[]
       // A row that cannot be read is worked again.
       for (const r of rows) if (r.row === null && r.stale === 0) await touchPlan(db, r.job_id)
       // A job that is new is listed at once, by its name.
@@ -215,7 +223,8 @@ export function plannedStore(db: Knex) {
         rows: rows.map(
           (r) => r.row ?? JSON.stringify(workingRow(r.job_id, names.get(r.job_id) ?? '')),
         ),
-        total,
+        // Past the last one nothing is left to count.
+        total: rows[0]?.total ?? from,
       }
     },
 

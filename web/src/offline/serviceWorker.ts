@@ -59,12 +59,16 @@ self.addEventListener('fetch', (event) => {
   if (isKept(url)) event.respondWith(answer(request))
 })
 
+/** Juvena itself says so, being busy: there is signal. */
+const isOurs = (answer: Response): boolean =>
+  answer.headers.get('content-type')?.startsWith('application/problem+json') ?? false
+
 /** The server's answer; null where none comes in time. */
 async function fromServer(request: Request, wait: number): Promise<Response | null> {
   const late = new Promise<null>((done) => setTimeout(() => done(null), wait))
   const given = fetch(request).catch(() => null)
   const first = await Promise.race([given, late])
-  return first && NO_SERVER.includes(first.status) ? null : first
+  return first && NO_SERVER.includes(first.status) && !isOurs(first) ? null : first
 }
 
 async function page(request: Request): Promise<Response> {

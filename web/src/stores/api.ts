@@ -1,6 +1,6 @@
 import type { Problem } from '@juvena/core/entities/problem'
 import { KEPT_SINCE, NOT_HERE } from '../offline/keptAnswers.ts'
-import { keptSince } from '../offline/signal.ts'
+import { answeredFrom } from '../offline/signal.ts'
 
 /** What the server answered when it refused, as its problem document. */
 export class ApiError extends Error {
@@ -66,7 +66,7 @@ export async function api<T>(
     throw new Unreachable()
   }
   if (response.headers.has(NOT_HERE)) throw new NotHere()
-  keptSince.value = response.headers.get(KEPT_SINCE)
+  answeredFrom(response.headers.get(KEPT_SINCE))
   const text = await response.text()
   let value: unknown
   try {

@@ -1,3 +1,4 @@
+import { answeredFrom } from '../offline/signal.ts'
 import { sure } from '@juvena/core/quantities/sure'
 import type { Answer } from '../../../contract/answers.ts'
 import { defineStore } from 'pinia'
@@ -122,6 +123,7 @@ async function post(job: string, body: Blob, on: string | null, about: About): P
       {},
       value.detail !== undefined,
     )
+  answeredFrom(null)
   return value
 }
 

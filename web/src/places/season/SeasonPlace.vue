@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Answer } from '../../../../contract/answers.ts'
+import { keptSince } from '../../offline/signal.ts'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { daysBetween, showDay } from '@juvena/core/calendar/day'
@@ -69,6 +70,8 @@ async function loadAll() {
   }
 }
 void loadAll()
+// The server answers again: what is shown came from this device.
+watch(keptSince, (since) => since === null && void loadAll())
 
 const DAYS = 24
 /** The first day shown: today, or where the weeks were moved to. */

@@ -66,6 +66,8 @@ watch(
   () => outbox.answered,
   () => void load(),
 )
+// The server answers again: what is shown came from this device.
+watch(keptSince, (since) => since === null && void load())
 const go = (day: string) => void router.replace({ query: day === firm.today ? {} : { on: day } })
 /** Between one look at the day and the next while it is on the screen, ms: others work on it too. */
 const LOOK_AGAIN = 60_000
