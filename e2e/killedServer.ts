@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import sharp from 'sharp'
+import { fullDisk } from './fullDisk.ts'
 import { startServer } from './startServer.ts'
 
 /**
@@ -300,6 +301,9 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
     Number(process.argv[3] ?? Date.now() % 100_000),
     (line) => console.log(line),
   )
-  for (const line of tally.wrong.slice(0, 20)) console.error(line)
-  process.exit(tally.wrong.length === 0 ? 0 : 1)
+  const full = await fullDisk()
+  console.log(full === null ? 'No small disk may be mounted here: a full one was not tried.' : 'A full disk and one that may only be read were tried.') // prettier-ignore
+  const wrong = [...tally.wrong, ...(full ?? [])]
+  for (const line of wrong.slice(0, 20)) console.error(line)
+  process.exit(wrong.length === 0 ? 0 : 1)
 }

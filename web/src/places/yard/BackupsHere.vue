@@ -125,8 +125,8 @@ const newest = computed(() => backups.value?.[0] ?? null)
     <p>
       A backup is one file with everything: jobs and their histories, diaries, photographs, stock,
       stations and settings. One is made each day while Juvena runs, and the last seven of those are
-      kept. Each is restored for a trial when it is made, and plans are compared. Copying the
-      database file by hand is no backup: what was written last lies beside it.
+      kept. Each of them is restored for a trial, and plans are compared. Copying the database file
+      by hand is no backup: what was written last lies beside it.
     </p>
     <DamagedRows />
     <p class="acts">
@@ -255,9 +255,30 @@ const newest = computed(() => backups.value?.[0] ?? null)
   border: 1px solid var(--rule);
   padding: 0.6rem 0.9rem;
 }
+td:nth-child(2),
+td.n {
+  white-space: nowrap;
+}
 @media (max-width: 760px) {
   .backups {
     display: block;
+  }
+  .backups thead {
+    display: none;
+  }
+  .backups tr {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 1rem;
+    border-bottom: 1px solid var(--rule);
+    padding: 0.4rem 0;
+  }
+  .backups td {
+    border: 0;
+    padding: 0.1rem 0;
+  }
+  .backups td:first-child {
+    flex-basis: 100%;
   }
 }
 p {
