@@ -10,6 +10,7 @@ import { oddsRules, oddsValues } from './climate/sowingOdds.ts'
 import { leadValues, windowRules } from './climate/sowingLines.ts'
 import { weatherLines } from './schedule/weatherHolds.ts'
 import { emergenceRules } from './establish/emergence.ts'
+import { fieldCapacity, seedbedRules, wiltingPoint } from './establish/seedbed/seedbedValues.ts'
 import { mowRules, mowValues } from './establish/firstMow.ts'
 import { followRules, phaseValues } from './establish/follow.ts'
 import { branchRule, laterRules } from './establish/laterSteps.ts'
@@ -122,6 +123,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   waterRules,
   waterInRules,
   emergenceRules,
+  seedbedRules,
   mowRules,
   followRules,
   laterRules,
@@ -194,6 +196,8 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'First mow': mowValues,
   'Watering by school': doseValues,
   'Splitting a run': splitValues,
+  'Water that soil holds': fieldCapacity,
+  'Water that stays in soil': wiltingPoint,
   'The least ground of a sprinkler': sprinklerValues,
   'Ground worked by hand': handGround,
   'How far a reading of light is trusted': lightTrust,

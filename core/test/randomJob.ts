@@ -127,6 +127,8 @@ export const anyJob: fc.Arbitrary<RandomJob> = fc.record({
         soilTemperature: maybe(num(0, 32)),
         tapFlow: maybe(num(2, 80)),
         waterMinutes: maybe(num(0.5, 12)),
+        runsAt: maybe(fc.constantFrom('', '6', '7:00, 13:00')).map((v) => v ?? ''),
+        runDepth: maybe(num(0.5, 8)),
       })
       .map(itsOwnAutumn),
     customerDate: maybe(anyDay),

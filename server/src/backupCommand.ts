@@ -1,4 +1,6 @@
-import { resolve } from 'node:path'
+import { existsSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { DATABASE } from './store/database.ts'
 import { writeBackup } from './store/backups.ts'
 import { firmFolder } from './start/settings.ts'
 import { startSentence } from './start/startFailure.ts'
@@ -16,7 +18,7 @@ try {
   )
 } catch (error) {
   const none =
-    (error as { code?: string }).code === 'SQLITE_CANTOPEN'
+    (error as { code?: string }).code === 'SQLITE_CANTOPEN' && !existsSync(join(folder, DATABASE))
       ? `There is no firm in ${folder}. Set JUVENA_DATA to its folder.`
       : null
   console.error(

@@ -32,6 +32,7 @@ import { currentDraft } from './jobVersions.ts'
 import { uniqueIds } from './uniqueIds.ts'
 import { exampleFrost, inAutumnHalf } from '../calendar/autumn.ts'
 import { showMonthDay } from '../calendar/day.ts'
+import { clockTimes, MOST_RUNS } from './clockTimes.ts'
 import { day, grade, monthDay, oneOf, quantity, text } from './entry.ts'
 import { problemsOf, type Problem } from './problem.ts'
 import { MEASURED_BY, drawingSchema } from './drawing.ts'
@@ -388,6 +389,12 @@ export const jobSchema = z.strictObject({
       bucket: quantity('volume', { min: 0.0005, max: 2, what: 'A bucket' }),
       bucketSeconds: quantity('ratio', { min: 1, max: 3600, what: 'Seconds to fill it' }),
       restrictions: text(300),
+      /** The firm's own runs over the seedbed: clock times, and what each lays down. */
+      runsAt: text(80).refine(
+        (typed) => typed.trim() === '' || clockTimes(typed) !== null,
+        `Clock times are written like “7:00, 13:00, 16:30”: one to ${MOST_RUNS} of them.`,
+      ),
+      runDepth: quantity('depth', { min: 0.2, max: 25, what: 'What a run lays down' }),
       below: text(1000),
       /** What lies beside: concrete that granules may stain, water, neighbours' turf. */
       beside: text(500),

@@ -192,6 +192,21 @@ export function dayIsFree(
   return parity === null || (Number(day.slice(8)) % 2 === 1) === (parity === 'odd')
 }
 
+/**
+ * Whether a day so many days after the sowing is watered, where only some are: of so many a week
+ * they lie evenly, the day of the sowing first.
+ */
+export function dayIsWatered(
+  days: Pick<Restriction, 'weekdays' | 'parity' | 'daysAWeek'> | null,
+  day: Day,
+  since: number,
+): boolean {
+  if (days === null) return true
+  if (!dayIsFree(days, day)) return false
+  const { daysAWeek: n } = days
+  return n === null || Math.floor((since * n) / 7) !== Math.floor(((since - 1) * n) / 7)
+}
+
 /** Hours in which a run may begin, by half hours. */
 const [EARLIEST, LATEST] = [4, 22]
 /** Between one run and the next, and free from the beginning of a run on, hours. */

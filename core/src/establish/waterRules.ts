@@ -6,6 +6,7 @@ import { reading, rule, tradeValues, value, type TradeValue } from '../rules/rul
 const water = { stage: 7 } as const
 
 export const waterReadings = {
+  dose: reading({ key: 'water.dose', stage: 7, label: 'Each run lays down', unit: 'rain' }),
   flow: reading({ key: 'water.flow', stage: 7, label: 'Tap flow', unit: 'L/min' }),
   stations: reading({ key: 'water.stations', stage: 7, label: 'Stations', unit: '1' }),
   rate: reading({

@@ -1,5 +1,6 @@
 import { sure } from '../quantities/sure.ts'
 import type { WaterDays, WaterPlan, ZoneWater } from '../plan/follow.ts'
+import { clockTimes } from '../entities/clockTimes.ts'
 import { isWatered, type Job } from '../entities/job.ts'
 import { TEXTURE_NAMES } from '../reference/lists.ts'
 import { intake } from '../reference/materialValues.ts'
@@ -37,18 +38,21 @@ export function planWater(brief: Brief): { water: WaterPlan | null; notices: Not
   const { job, schools, zones, trace } = brief
   if (zones.length === 0) return { water: null, notices: [] }
   const restriction = readRestriction(job.site.restrictions)
-  const times = freeTimes(WATERING_TIMES[schools.watering], restriction)
+  const wanted = clockTimes(job.site.runsAt) ?? WATERING_TIMES[schools.watering]
+  const times = freeTimes(wanted, restriction)
   const { weekdays, parity, daysAWeek } = restriction
   const says = daysSaid(restriction)
-  const dose = trace.work(
-    waterRules.dose,
-    JOB,
-    { bySchool: trace.value(doseValues[schools.watering]) },
-    {
-      school: `watering:${schools.watering}`,
-      change: 'Another watering school, or a mulch over the seed.',
-    },
-  )
+  const dose =
+    trace.read(waterReadings.dose, JOB, job.site.runDepth) ??
+    trace.work(
+      waterRules.dose,
+      JOB,
+      { bySchool: trace.value(doseValues[schools.watering]) },
+      {
+        school: `watering:${schools.watering}`,
+        change: 'Another watering school, or a mulch over the seed.',
+      },
+    )
   const doses = {
     dose,
     growing: trace.work(waterRules.growing, JOB, {}),
@@ -66,7 +70,7 @@ export function planWater(brief: Brief): { water: WaterPlan | null; notices: Not
     ...watered.flatMap((z) => z.notices),
     ...timeAllowed(brief, list, times.length, tapMinutes),
     ...whoWaters(job),
-    ...restricted(restriction, times, WATERING_TIMES[schools.watering], daily),
+    ...restricted(restriction, times, wanted, daily),
   ]
   const days: WaterDays | null = says ? { weekdays, parity, daysAWeek, says } : null
   return {

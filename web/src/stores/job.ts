@@ -54,7 +54,8 @@ export const useJob = defineStore('job', () => {
       if (siteKey(held) !== lookedFor) void lookAtWeather(job)
     },
   })
-  const planning = usePlanning(() =>
+  /** The draft that is open and what it is planned with; null while none is. */
+  const asked = () =>
     draft.value
       ? {
           draft: draft.value,
@@ -67,8 +68,8 @@ export const useJob = defineStore('job', () => {
             ...weather.value,
           },
         }
-      : null,
-  )
+      : null
+  const planning = usePlanning(asked)
   const { plan, problems, marks } = planning
 
   async function open(job: string) {
@@ -193,6 +194,7 @@ export const useJob = defineStore('job', () => {
     loadFailure,
     unreadable,
     conflict: saving.conflict,
+    asked,
     plan,
     ways: planning.ways,
     problems,

@@ -10,6 +10,7 @@ import StageHead from '../../parts/StageHead.vue'
 import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import SeedbedOdds from './SeedbedOdds.vue'
 import WetGround from './WetGround.vue'
 
 /**
@@ -133,6 +134,7 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
           </li>
         </ol>
       </section>
+      <SeedbedOdds v-if="packages.length" />
       <table>
         <thead>
           <tr>

@@ -1,0 +1,202 @@
+import { addDays, dayNumber, daysBetween, type Day } from './calendar/day.ts'
+import { yearDay } from './climate/yearDay.ts'
+import { WANTED_FROM } from './climate/sowingLines.ts'
+import { oddsValues } from './climate/sowingOdds.ts'
+import type { Job } from './entities/job.ts'
+import {
+  driestByDay,
+  missesOf,
+  outcomeOf,
+  searchProgrammes,
+  type FoundProgramme,
+  type Outcome,
+  type Tried,
+} from './establish/seedbed/programmes.ts'
+import { programmeOf, type Programme } from './establish/seedbed/seedbed.ts'
+import { seedbedModel, soilWater } from './establish/seedbed/seedbedValues.ts'
+import { seedbedYears } from './establish/seedbed/years.ts'
+import { dayIsWatered, readRestriction } from './establish/restrictions.ts'
+import { slopeIntake, splitValues } from './establish/waterRules.ts'
+import { schoolsOf } from './firm/schoolsOf.ts'
+import { workforceOf } from './firm/firmSettings.ts'
+import { planJob } from './pipeline.ts'
+import type { Context } from './plan/context.ts'
+import type { WaterPlan, ZoneWater } from './plan/follow.ts'
+import type { ZonePlan } from './plan/prescription.ts'
+import { jobAsPlanned } from './prescribe/jobAsPlanned.ts'
+import { prescribe } from './prescribe/prescribe.ts'
+import type { GrassId } from './reference/grasses.ts'
+import { intake } from './reference/materialValues.ts'
+import { recountsOf } from './schedule/recounts.ts'
+import { num } from './trace/figure.ts'
+import { Memo } from './trace/memo.ts'
+import type { Trace } from './trace/trace.ts'
+import { plans } from './work/workTypes.ts'
+import { waitingPeriods } from './work/waitingPeriods.ts'
+
+/** The seedbed of one sowing: what its seed meets with under the plan's water, and under others. */
+export interface SeedbedOfPackage {
+  workPackage: string
+  sown: Day
+  /** The zone that dries fastest: what holds there holds elsewhere. */
+  zone: string
+  /** Its soil is not known: loam is taken. */
+  assumed: boolean
+  grasses: GrassId[]
+  /** Nobody waters. */
+  nothing: Outcome
+  /**
+   * As planned: times, mm of each run, what comes of it as people keep it, and where no run is
+   * forgotten; null where nothing can be put on.
+   */
+  planned: { times: string[]; mm: number; outcome: Outcome; kept: Outcome } | null
+  /** The moisture its driest moment leaves the seed, by day, as planned with no run forgotten, or without water. */
+  driest: { low: number; usual: number; high: number }[]
+  found: FoundProgramme[]
+  /** Years in a hundred that are wanted. */
+  wanted: number
+  /** Runs that are forgotten, %. */
+  forgotten: number
+  /** Moisture under which seed does not swell, and under which it dries, 0 to 1. */
+  lines: { moist: number; dry: number }
+}
+
+/** How far the search is, 0 to 1; true ends it. */
+export type TellSeedbed = (so: SeedbedOfPackage, done: number) => boolean
+
+/**
+ * The seedbed of each sowing of a job that is still to come up, worked beside its plan: slow, so
+ * never inside it. Told again and again while it is searched.
+ */
+export function seedbedOfJob(
+  entered: Job,
+  context: Context,
+  tell: TellSeedbed = () => false,
+): SeedbedOfPackage[] {
+  const { today, firm, diary, station = null, recent = [], stock = [], memo = new Memo() } = context
+  const plan = planJob(entered, { ...context, memo })
+  const { water } = plan.follow
+  if (!water) return []
+  const { job, shelf, trace } = jobAsPlanned(entered, { firm, stock, today, diary })
+  workforceOf(firm, trace)
+  const prescription = prescribe({
+    job,
+    firm,
+    schools: schoolsOf(job, firm),
+    today,
+    waits: waitingPeriods(job, today, trace),
+    station,
+    recent,
+    shelf,
+    recounts: recountsOf(diary),
+    memo,
+    trace,
+  })
+  const values = trace.values(seedbedModel)
+  const place = prescription.climate.years.place
+  const days = Math.round(trace.value(oddsValues.longest))
+  return plan.follow.packages.flatMap((p): SeedbedOfPackage[] => {
+    const order = plan.packages.find((o) => o.id === p.workPackage)
+    const over = p.handOver ? (p.handOver.value as Day) < today : false
+    const grasses = p.up.map((u) => u.grass)
+    const zones = prescription.zones.filter((z) => order?.zones.some((id) => id === z.r.id) && z.seed) // prettier-ignore
+    if (!p.plants || over || grasses.length === 0 || zones.length === 0) return []
+    const years = seedbedYears(place, prescription.climate.latitude, yearDay(dayNumber(p.sown)), days, values.falls) // prettier-ignore
+    const thermal = grasses.flatMap((g) => trace.grass(g).thermal ?? [])
+    const on = (day: number) => dayIsWatered(water.days, addDays(p.sown, day), day)
+    const grounds = zones.map((z) => {
+      const tried: Tried = { years, ground: groundOf(z, job, trace), grasses: thermal, values }
+      const nothing = outcomeOf(tried, null)
+      return { z, tried, nothing }
+    })
+    // What dries fastest without water dries fastest with it.
+    const { z, tried, nothing } = grounds.sort(
+      (a, b) => a.nothing.up - b.nothing.up || a.z.r.id.localeCompare(b.z.r.id),
+    )[0]!
+    const { rate, reaches, most } = reachOf(water, z, plan.figures, job)
+    const mm = num(water.dose)
+    const planned = (misses: number): Programme | null =>
+      water.times.length > 0 ? programmeOf(water.times, mm * reaches, rate, on, misses) : null
+    const [programme, never] = [planned(missesOf(values)), planned(0)]
+    const so: SeedbedOfPackage = {
+      workPackage: p.workPackage,
+      sown: p.sown,
+      zone: z.r.id,
+      assumed: z.r.zone.texture === null,
+      grasses: grasses.filter((g) => trace.grass(g).thermal),
+      nothing,
+      planned: programme && {
+        times: water.times,
+        mm,
+        outcome: outcomeOf(tried, programme),
+        kept: outcomeOf(tried, never),
+      },
+      driest: driestByDay(tried, never).slice(0, daysShown(p.sown, p.handOver?.value as Day)),
+      found: [],
+      wanted: values.wanted,
+      forgotten: values.missed,
+      lines: { moist: values.moist / 100, dry: values.dry / 100 },
+    }
+    if (tell(so, 0)) return [so]
+    const found = searchProgrammes({
+      ...tried,
+      restriction: readRestriction(job.site.restrictions),
+      on,
+      rate,
+      reaches,
+      most,
+      tell: (found, done) => tell({ ...so, found: [...found] }, done),
+    })
+    return [{ ...so, found }]
+  })
+}
+
+/** Days of the seedbed that are drawn: a little past the day the last is up. */
+const daysShown = (sown: Day, handOver: Day | undefined): number =>
+  handOver ? Math.max(7, daysBetween(sown, handOver) + 4) : 28
+
+/** From so deep on seed is worked in below the uppermost layer, mm. */
+const DEEPER = 5
+
+function groundOf(z: ZonePlan, job: Job, trace: Trace): Tried['ground'] {
+  const texture = z.r.zone.texture ?? 'loam'
+  const slope = slopeIntake(num(z.r.slope))
+  // Fine seed lies in the uppermost millimetres, worked in or not.
+  const shallow = (z.seed?.mix ?? []).some((m) => m.share >= WANTED_FROM && trace.grass(m.grass).depth < DEEPER) // prettier-ignore
+  const living = z.work.sowing !== 'new' && z.work.sowing !== 'cover-then-sow'
+  return {
+    water: soilWater(texture, (v) => trace.value(v)),
+    intake: trace.value(intake[texture]) * slope,
+    stores: trace.value(splitValues.stores) * slope,
+    mulch: plans(z.work, 'cover') && job.cover !== 'none' ? 1 : 0,
+    sward: living && z.r.wanted ? num(z.r.wanted) / 100 : 0,
+    onSurface: !plans(z.work, 'work-in') || shallow,
+  }
+}
+
+/** Rate of a zone's water, what reaches where least falls, and the most of a day. */
+function reachOf(
+  water: WaterPlan,
+  z: ZonePlan,
+  figures: ReturnType<typeof planJob>['figures'],
+  job: Job,
+): { rate: number; reaches: number; most: number } {
+  const of = (id: string) => num(figures[id]!)
+  const mine: ZoneWater | undefined = water.zones.find((w) => w.zone === z.r.id)
+  const allowed = job.site.waterMinutes
+  const minutes = water.tapMinutes
+    ? of(water.tapMinutes.id) / Math.max(1, water.times.length)
+    : null
+  /** mm a day that the tap carries in the time allowed. */
+  const most =
+    allowed !== null && minutes !== null && minutes > 0
+      ? (allowed * 60) / (minutes / num(water.dose))
+      : Infinity
+  if (!mine?.sprinkler) return { rate: BY_CAN, reaches: 1, most }
+  const rate = num(mine.sprinkler.precipitation)
+  const uniformity = num(mine.sprinkler.uniformity)
+  const mean = (rate * num(mine.sprinkler.minutes)) / 60
+  return { rate, reaches: (mean * uniformity) / num(water.dose), most }
+}
+/** A can or a hose with a rose lays water down in a moment, mm/h. */
+const BY_CAN = 60
