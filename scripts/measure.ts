@@ -14,6 +14,11 @@ import { placeYear } from '../core/src/climate/placeYear.ts'
 import { soilValues } from '../core/src/climate/soilTemperature.ts'
 import { oddsOfMix, oddsValues, placeSums, sowingOdds } from '../core/src/climate/sowingOdds.ts'
 import { planJob } from '../core/src/pipeline.ts'
+import { plainSeedbed } from '../core/test/plainSeedbed.ts'
+import { programmeOf, roomFor, seedOfYear, STEPS } from '../core/src/establish/seedbed/seedbed.ts'
+import { seedbedModel } from '../core/src/establish/seedbed/seedbedValues.ts'
+import { byDaylight } from '../core/src/establish/seedbed/years.ts'
+import { seedbedOfJob } from '../core/src/seedbedOfJob.ts'
 import { Memo } from '../core/src/trace/memo.ts'
 import { daysFor, lightMap, type LightInput } from '../core/src/light/lightMap.ts'
 import type { ShapeDraft } from '../core/src/entities/drawing.ts'
@@ -95,6 +100,43 @@ const board = time(() => {
 console.log(
   `a season of 60 jobs at one place, planned anew: ${told('season of 60 jobs', board, 500)}`,
 )
+
+// The seedbed: a thousand seasons of sixty days, a quarter of an hour at a time, beside the same
+// written plainly; and the search for a programme.
+const bed = {
+  water: { capacity: 0.25, wilting: 0.12 },
+  intake: 12,
+  stores: 2.5,
+  mulch: 0,
+  sward: 0.5,
+  onSurface: false,
+}
+const seedbed = asDeclared(seedbedModel)
+const runs = programmeOf(['10:00', '13:00', '16:00'], 2, 12)
+const spell = (days: number) => {
+  const share = byDaylight(-44, 60)
+  return {
+    days,
+    rain: new Float32Array(days * STEPS),
+    et0: Float32Array.from(
+      { length: days * STEPS },
+      (_, i) => (2 + (i % 7) / 3) * share[i % STEPS]!,
+    ),
+    soil: new Float64Array(days).fill(14),
+  }
+}
+const sixtyDays = spell(60)
+const room = roomFor(1)
+const seasons = atMost(1000)
+const seasonsTook = time(() => {
+  for (let i = 0; i < seasons; i++) seedOfYear(sixtyDays, bed, runs, [{ theta: 2100, base: 5 }], seedbed, room) // prettier-ignore
+}, 3)
+const plain = time(() => plainSeedbed(sixtyDays, bed, runs, seedbed), 3)
+console.log(
+  `seedbed, 1,000 seasons × 60 days: ${told('seedbed, 1,000 seasons of 60 days', seasonsTook, 1000)}, ${((plain * seasons) / seasonsTook).toFixed(1)} × as fast as written plainly`,
+)
+const searched = time(() => seedbedOfJob(sure(readJob(job(1)).job), { today: '2027-02-22', firm, diary: [] }), 3) // prettier-ignore
+console.log(`a programme searched: ${told('a programme of watering searched', searched, 3000)}`)
 
 // The year at a place: a hundred simulated years, the windows of one mix with their odds by day,
 // and a thousand seasons of it.

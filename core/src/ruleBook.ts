@@ -9,6 +9,7 @@ import { latitudeRule, leadTimeValues, soilRules } from './climate/siteClimate.t
 import { oddsRules, oddsValues } from './climate/sowingOdds.ts'
 import { leadValues, windowRules } from './climate/sowingLines.ts'
 import { weatherLines } from './schedule/weatherHolds.ts'
+import { canRules } from './establish/cans.ts'
 import { emergenceRules } from './establish/emergence.ts'
 import { fieldCapacity, seedbedRules, wiltingPoint } from './establish/seedbed/seedbedValues.ts'
 import { mowRules, mowValues } from './establish/firstMow.ts'
@@ -122,6 +123,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   hoursRules,
   waterRules,
   waterInRules,
+  canRules,
   emergenceRules,
   seedbedRules,
   mowRules,

@@ -4,7 +4,6 @@ import { clockTimes } from '../src/entities/clockTimes.ts'
 import { readRestriction } from '../src/establish/restrictions.ts'
 import { outcomeOf, searchProgrammes, type Tried } from '../src/establish/seedbed/programmes.ts'
 import {
-  DEEP,
   programmeOf,
   roomFor,
   runsOfDay,
@@ -23,6 +22,7 @@ import {
 import { byDaylight, rainByStep } from '../src/establish/seedbed/years.ts'
 import { TEXTURES } from '../src/reference/lists.ts'
 import { declared } from './makeJob.ts'
+import { plainSeedbed } from './plainSeedbed.ts'
 
 const v = declared(seedbedModel)
 const soil = (texture: (typeof TEXTURES)[number]) => soilWater(texture, (value) => value.is)
@@ -50,58 +50,6 @@ const moistureOf = (w: SeedbedWeather, ground: SeedbedGround, programme: Program
   const room = roomFor(1, w.days * STEPS)
   const balance = seedOfYear(w, ground, programme, [RYE], v, room)
   return { moisture: room.moisture!, balance, fate: { ...room.fates[0]! } }
-}
-
-/**
- * The same model written plainly: lists of layers, one small step after another, nothing kept for
- * speed. Only the water of the soil.
- */
-function plainly(w: SeedbedWeather, g: SeedbedGround, programme: Programme): number[] {
-  const hour = 24 / STEPS
-  const { capacity, wilting } = g.water
-  const air = wilting / 2
-  const layers = DEEP.map((deep, i) => ({
-    deep,
-    hold: capacity * deep,
-    dry: air * deep,
-    water: i === 0 ? (programme.runs.length > 0 ? capacity : (capacity + air) / 2) * deep : (wilting + (v.starts / 100) * (capacity - wilting)) * deep, // prettier-ignore
-  }))
-  const wetness = (l: (typeof layers)[number]) => (l.water - l.dry) / (l.hold - l.dry)
-  let pond = 0
-  const top: number[] = []
-  for (let day = 0; day < w.days; day++)
-    for (let step = 0; step < STEPS; step++) {
-      const at = day * STEPS + step
-      const first = day * programme.runs.length
-      pond += w.rain[at]! + (programme.on(day) ? runsOfDay(programme, first)[step]! : 0)
-      const into = Math.min(pond, g.intake * hour)
-      layers[0]!.water += into
-      pond = Math.min(g.stores, pond - into)
-      layers.forEach((l, i) => {
-        const goes = Math.min(Math.max(0, l.water - l.hold), g.intake * hour)
-        l.water -= goes
-        if (layers[i + 1]) layers[i + 1]!.water += goes
-      })
-      const kc = v.bare * (1 - (v.mulch / 100) * g.mulch) * (1 - (v.shade / 100) * g.sward)
-      const uses = (l: (typeof layers)[number], most: number) => {
-        l.water -= Math.min(most * Math.min(1, 2 * wetness(l)), l.water - l.dry)
-      }
-      uses(layers[0]!, kc * w.et0[at]!)
-      const roots = layers.slice(2)
-      const deep = roots.reduce((sum, l) => sum + l.deep, 0)
-      for (const l of roots) uses(l, (g.sward * w.et0[at]! * l.deep) / deep)
-      layers.slice(1).forEach((lower, i) => {
-        const upper = layers[i]!
-        const more = wetness(lower) - wetness(upper)
-        if (more <= 0) return
-        const apart = (upper.deep + lower.deep) / 2
-        const rises = v.rise * hour * more * wetness(lower) ** 2 * (20 / apart)
-        lower.water -= rises
-        upper.water += rises
-      })
-      top.push(layers[0]!.water + layers[1]!.water)
-    }
-  return top
 }
 
 describe('the seedbed', () => {
@@ -143,7 +91,7 @@ describe('the seedbed', () => {
           // prettier-ignore
           const w = weather(6, et0, rain)
           const programme = { ...THREE(2), misses }
-          const slow = plainly(w, { ...ground, onSurface: false }, programme)
+          const slow = plainSeedbed(w, { ...ground, onSurface: false }, programme, v)
           const { moisture } = moistureOf(w, { ...ground, onSurface: false }, programme)
           const { capacity, wilting } = ground.water
           slow.forEach((water, i) => {

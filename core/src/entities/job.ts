@@ -32,6 +32,7 @@ import { currentDraft } from './jobVersions.ts'
 import { uniqueIds } from './uniqueIds.ts'
 import { exampleFrost, inAutumnHalf } from '../calendar/autumn.ts'
 import { showMonthDay } from '../calendar/day.ts'
+import { readCatches } from './catches.ts'
 import { clockTimes, MOST_RUNS } from './clockTimes.ts'
 import { day, grade, monthDay, oneOf, quantity, text } from './entry.ts'
 import { problemsOf, type Problem } from './problem.ts'
@@ -230,6 +231,12 @@ export const zoneSchema = z.strictObject({
     what: 'Distribution uniformity',
     because: 'it is the mean of the lowest quarter over the mean of all cans.',
   }),
+  /** What cans caught under its sprinklers, as typed, and in how long. */
+  cans: text(900).superRefine((typed, ctx) => {
+    const read = typed.trim() === '' ? [] : readCatches(typed)
+    if (typeof read === 'string') ctx.addIssue({ code: 'custom', message: read })
+  }),
+  cansMinutes: quantity('ratio', { min: 1, max: 600, what: 'The minutes the cans stood' }),
   stations: quantity('ratio', { min: 0, max: 200, what: 'Stations' }),
   /** Quadrats thrown, and point counts taken while stepping. Each gives shares of its own sum. */
   quadrats: z.array(tally).max(200).default([]),

@@ -10,6 +10,7 @@ import { joined, quantity, say, type Message } from '../rules/message.ts'
 import { figureId, JOB, zoneScope, type Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import { cansOf } from './cans.ts'
 import {
   daysSaid,
   freeTimes,
@@ -114,6 +115,9 @@ export function sprinklerOf(
   const knownUniformity = known('water.du')
   if (knownRate && knownUniformity)
     return { stations, precipitation: knownRate, uniformity: knownUniformity }
+  // Measured on the ground goes before what was typed, and that before what the tap would give.
+  const cans = cansOf(r.zone, scope, trace)
+  if (cans) return { stations, precipitation: cans.rate, uniformity: cans.uniformity }
   const counted = stations > 1 ? trace.read(waterReadings.stations, scope, stations) : null
   const precipitation =
     r.zone.precipitation === null && flow
@@ -269,7 +273,8 @@ function partsOf(
 
 /** Where nothing is noted of its sprinklers, large ground is asked how often one is moved. */
 function howManyPlaces(r: ZoneReadings, trace: Trace): Notice[] {
-  const noted = r.zone.precipitation !== null || r.zone.stations !== null
+  const noted =
+    r.zone.precipitation !== null || r.zone.cansMinutes !== null || r.zone.stations !== null
   if (noted || num(sure(r.area)) < trace.value(splitValues.oneThrow)) return []
   return [
     {
@@ -314,7 +319,7 @@ function moreThanTheTap(
   const drawn = (num(precipitation) * num(sure(r.area))) / 60 / stations
   if (
     !flow ||
-    r.zone.precipitation === null ||
+    (r.zone.precipitation === null && r.zone.cansMinutes === null) ||
     drawn <= num(flow) * (1 + trace.value(splitValues.tapSlack) / 100)
   )
     return []

@@ -6,6 +6,10 @@ import { COMPASS } from '@juvena/core/reference/walkLists'
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import FieldRow from '../../../parts/FieldRow.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
+import TextField from '../../../parts/TextField.vue'
+import { readCatches } from '@juvena/core/entities/catches'
+import { canTest } from '@juvena/core/establish/cans'
+import { useFirm } from '../../../stores/firm.ts'
 import { useZone } from './zoneEdits.ts'
 
 /** Light and slope of a zone, how it is mown, used and watered. */
@@ -19,6 +23,16 @@ const compassOf = (degrees: string | number | null | undefined) =>
 const cast = computed(
   () => figureText('sunCast') || (figure('sun')?.rule === 'survey.light' ? figureText('sun') : ''),
 )
+const firm = useFirm()
+/** What the cans say, beside what was typed; empty until they say something. */
+const byCans = computed(() => {
+  const typed = props.zone.cans ?? ''
+  const catches = typed.trim() === '' ? '' : readCatches(typed)
+  const minutes = Number(props.zone.cansMinutes)
+  if (typeof catches === 'string' || !(minutes > 0)) return ''
+  const { rate, uniformity, christiansen } = canTest(catches, minutes)
+  return `= ${firm.text(rate, 'mm/h')}, DU ${uniformity.toFixed(2)}, CU ${Math.round(christiansen)} %`
+})
 </script>
 
 <template>
@@ -83,7 +97,7 @@ const cast = computed(
       kind="precipitation"
       :model-value="zone.precipitation"
       :problem="problem('precipitation')"
-      hint="by cans"
+      :hint="byCans ? 'the cans go before it' : 'from its label, or by cans'"
       @update:model-value="set('precipitation', $event)"
     />
     <QuantityField
@@ -93,6 +107,24 @@ const cast = computed(
       :problem="problem('uniformity')"
       hint="0.1 to 1"
       @update:model-value="set('uniformity', $event)"
+    />
+    <TextField
+      label="Cans caught"
+      class="wide"
+      :model-value="zone.cans"
+      :maxlength="900"
+      placeholder="8, 9.5, 7, 10 mm"
+      :problem="problem('cans')"
+      :hint="byCans || 'eight or nine cans, spread out'"
+      @update:model-value="set('cans', $event)"
+    />
+    <QuantityField
+      label="in minutes"
+      kind="ratio"
+      :model-value="zone.cansMinutes"
+      :problem="problem('cansMinutes')"
+      hint="the sprinkler ran"
+      @update:model-value="set('cansMinutes', $event)"
     />
   </FieldRow>
 </template>

@@ -1,0 +1,53 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { readCatches } from '../src/entities/catches.ts'
+import { canTest } from '../src/establish/cans.ts'
+import { planOf, valueOf, zone } from './makeJob.ts'
+
+describe('cans under a sprinkler', () => {
+  it('eight by hand: 15 minutes, 5 6 4 5 7 3 6 4 mm', () => {
+    // Mean 5; the lowest two are 3 and 4, mean 3.5; Σ|x − 5| = 0+1+1+0+2+2+1+1 = 8.
+    const test = canTest([5, 6, 4, 5, 7, 3, 6, 4], 15)
+    expect(test.rate).toBeCloseTo(20, 12)
+    expect(test.uniformity).toBeCloseTo(0.7, 12)
+    expect(test.christiansen).toBeCloseTo(80, 12)
+  })
+  it('the even ones are even; twice the catch is twice the rate and as even', () => {
+    const some = fc.array(fc.double({ min: 0.1, max: 40, noNaN: true }), { minLength: 4, maxLength: 60 }) // prettier-ignore
+    fc.assert(
+      fc.property(some, fc.double({ min: 1, max: 90, noNaN: true }), (catches, minutes) => {
+        const [one, two] = [canTest(catches, minutes), canTest(catches.map((c) => 2 * c), minutes)] // prettier-ignore
+        expect(two.rate).toBeCloseTo(2 * one.rate, 6)
+        expect(two.uniformity).toBeCloseTo(one.uniformity, 9)
+        expect(one.uniformity).toBeLessThanOrEqual(1 + 1e-9)
+        expect(canTest(catches.map(() => 7), minutes)).toMatchObject({ uniformity: 1, christiansen: 100 }) // prettier-ignore
+      }),
+    )
+  })
+  it('are typed as people write them, and what is wrong is said', () => {
+    expect(readCatches('8 9.5, 7; 10 mm')).toEqual([8, 9.5, 7, 10])
+    expect(readCatches('0.5, 0.25 0.5 1 in')).toEqual([12.7, 6.35, 12.7, 25.4])
+    expect(readCatches('1 cm 8 mm, 9 mm, 7 mm')).toEqual([10, 8, 9, 7])
+    for (const [typed, says] of [
+      ['8, nine, 7, 6', 'no catch'],
+      ['8, -1, 7, 6', 'never less than nothing'],
+      ['0 0 0 0', 'stayed dry'],
+      ['8 9 7', '4 cans or more'],
+      ['800 900 700 650', 'Check the unit'],
+      [Array(200).fill('8').join(' '), 'Up to 120'],
+    ] as const)
+      expect(readCatches(typed), typed).toContain(says)
+  })
+  it('go before a rate that was typed, and the minutes follow', () => {
+    const [typed, measured] = [
+      planOf({ zones: [zone({ precipitation: 10, uniformity: 0.9 })] }),
+      planOf({ zones: [zone({ precipitation: 10, uniformity: 0.9, cans: '5 6 4 5 7 3 6 4', cansMinutes: 15 })] }), // prettier-ignore
+    ]
+    expect(valueOf(typed, 'zone:z1.water.pr')).toBe(10)
+    expect(valueOf(measured, 'zone:z1.water.pr')).toBeCloseTo(20, 9)
+    expect(valueOf(measured, 'zone:z1.water.du')).toBeCloseTo(0.7, 9)
+    expect(valueOf(measured, 'zone:z1.water.cu')).toBeCloseTo(80, 9)
+    // 2 mm at 20 mm/h, by the milder allowance: 6 min ÷ (0.4 + 0.6 × 0.7).
+    expect(valueOf(measured, 'zone:z1.water.minutes')).toBeCloseTo(6 / 0.82, 6)
+  })
+})
