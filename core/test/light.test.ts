@@ -17,7 +17,7 @@ import {
 } from '../src/light/obstacles.ts'
 import { sunAt } from '../src/light/sun.ts'
 import { areaOf, boxOf } from '../src/drawing/geometry.ts'
-import { gridOver, isMixed, splitByLight } from '../src/light/zoneLight.ts'
+import { cellsIn, gridOver, isMixed, splitByLight } from '../src/light/zoneLight.ts'
 import { shapeSchema } from '../src/entities/drawing.ts'
 import { naiveHours } from './naiveLight.ts'
 
@@ -273,6 +273,30 @@ describe('the light map', () => {
     expect(south.on).toBeLessThan(south.open - 1)
     expect(south.on).toBeCloseTo(north.on, 1)
     expect(at(-44.2, 0.2, 0, '2027-06-21').on).toBeCloseTo(south.open, 4)
+  })
+  it('the hill line runs straight between its directions, round the compass', () => {
+    const hills = [
+      { bearing: 270, height: 20 },
+      { bearing: 90, height: 10 },
+    ]
+    const heights = [0, 45, 90, 180, 270, 315, 359.999].map((b) => hillAt(b, hills))
+    expect(heights.map((h) => Number(h.toFixed(3)))).toEqual([15, 12.5, 10, 15, 20, 17.5, 15])
+    expect(hillAt(200, [{ bearing: 30, height: 7 }])).toBe(7)
+    expect(hillAt(200, [])).toBe(0)
+  })
+  it('cells lie in an area when their middles do, edge to edge of the grid', () => {
+    const grid = { west: 0, south: 0, cell: 1, columns: 4, rows: 3 }
+    const square = (x0: number, y0: number, x1: number, y1: number): [number, number][][] => [
+      [
+        [x0, y0],
+        [x1, y0],
+        [x1, y1],
+        [x0, y1],
+      ],
+    ]
+    expect(cellsIn([square(-9, -9, 9, 9)], grid)).toEqual(Array.from({ length: 12 }, (_, i) => i))
+    expect(cellsIn([square(0.6, 0, 2.4, 1)], grid)).toEqual([1])
+    expect(cellsIn([square(0.4, 1.4, 2.6, 2.6)], grid)).toEqual([4, 5, 6, 8, 9, 10])
   })
   it('takes an hour of hill off the day as the hill stands: none below it, all of the west when it is a cliff', () => {
     expect(
