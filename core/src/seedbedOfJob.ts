@@ -2,7 +2,7 @@ import { addDays, dayNumber, daysBetween, type Day } from './calendar/day.ts'
 import { yearDay } from './climate/yearDay.ts'
 import { WANTED_FROM } from './climate/sowingLines.ts'
 import { oddsValues } from './climate/sowingOdds.ts'
-import type { Job } from './entities/job.ts'
+import { isWatered, type Job } from './entities/job.ts'
 import {
   driestByDay,
   missesOf,
@@ -50,6 +50,10 @@ export interface SeedbedOfPackage {
    * forgotten; null where nothing can be put on.
    */
   planned: { times: string[]; mm: number; outcome: Outcome; kept: Outcome } | null
+  /** The tap cannot carry what is planned in the time allowed: `planned` is what it carries. */
+  short: boolean
+  /** Whether anybody is sure to water. */
+  watered: boolean
   /** The moisture its driest moment leaves the seed, by day, as planned with no run forgotten, or without water. */
   driest: { low: number; usual: number; high: number }[]
   found: FoundProgramme[]
@@ -114,7 +118,8 @@ export function seedbedOfJob(
       (a, b) => a.nothing.up - b.nothing.up || a.z.r.id.localeCompare(b.z.r.id),
     )[0]!
     const { rate, reaches, most } = reachOf(water, z, plan.figures, job)
-    const mm = num(water.dose)
+    const wanted = num(water.dose)
+    const mm = Math.min(wanted, most / Math.max(1, water.times.length))
     const planned = (misses: number): Programme | null =>
       water.times.length > 0 ? programmeOf(water.times, mm * reaches, rate, on, misses) : null
     const [programme, never] = [planned(missesOf(values)), planned(0)]
@@ -131,6 +136,8 @@ export function seedbedOfJob(
         outcome: outcomeOf(tried, programme),
         kept: outcomeOf(tried, never),
       },
+      short: mm < wanted - 0.05,
+      watered: isWatered(job),
       driest: driestByDay(tried, never).slice(0, daysShown(p.sown, p.handOver?.value as Day)),
       found: [],
       wanted: values.wanted,

@@ -68,7 +68,7 @@ interface Row {
 const rows = (bed: SeedbedOfPackage): Row[] => [
   { key: 'rain', name: 'rain alone', times: [], mm: 0, outcome: bed.nothing, planned: false },
   ...(bed.planned
-    ? [{ key: 'plan', name: 'as planned', times: bed.planned.times, mm: bed.planned.mm, outcome: bed.planned.outcome, planned: true }] // prettier-ignore
+    ? [{ key: 'plan', name: bed.short ? 'what the tap carries' : 'as planned', times: bed.planned.times, mm: bed.planned.mm, outcome: bed.planned.outcome, planned: true }] // prettier-ignore
     : []),
   ...bed.found
     .filter((f) => !bed.planned || f.times.join() !== bed.planned.times.join() || f.mm !== bed.planned.mm) // prettier-ignore
@@ -84,6 +84,10 @@ const says = (bed: SeedbedOfPackage) => {
   const { nothing, planned, wanted } = bed
   const most = mostOf(bed)
   const now = planned?.outcome.odds ?? nothing.odds
+  if (!bed.watered)
+    return `Nobody is sure to water, and rain alone brings it up in ${Math.round(nothing.odds)} of 100 years. Somebody has to keep one of these.`
+  if (bed.short)
+    return `The tap carries ${firm.hand(planned?.mm ?? 0, 'rain')} a run in the time allowed, not what is planned: water the bare ground first, cover the seed, or bring a tank.`
   if (nothing.odds >= wanted) return 'Rain alone is enough in most years; water what it leaves dry.'
   if (now >= wanted) return 'The programme keeps the seed moist.'
   if (most >= wanted)
