@@ -1,6 +1,5 @@
 import type { Context } from './plan/context.ts'
 import type { JobPlan, Rung, ZoneSummary } from './plan/jobPlan.ts'
-import { schoolsOf } from './firm/schoolsOf.ts'
 import { daysBetween, type Day } from './calendar/day.ts'
 import type { Firm } from './entities/firm.ts'
 import { isWatered, type Job } from './entities/job.ts'
@@ -9,30 +8,26 @@ import { withGauge } from './climate/siteReadings.ts'
 import { weatherHolds } from './schedule/weatherHolds.ts'
 import { follow } from './establish/follow.ts'
 import { slopeLines } from './findings/lines.ts'
-import { jobAsPlanned } from './prescribe/jobAsPlanned.ts'
 import { planFeeds, type FeedPlan } from './materials/feed.ts'
 import { materialLines } from './materials/lines.ts'
 import type { Prescription, ZonePlan } from './plan/prescription.ts'
-import { prescribe } from './prescribe/prescribe.ts'
-import { workforceOf, type Workforce } from './firm/firmSettings.ts'
+import { prescribed } from './prescribed.ts'
+import type { Workforce } from './firm/firmSettings.ts'
 import type { GrassTable } from './reference/grasses.ts'
 import { OPERATIONS, orderOf, type StepKind } from './reference/operations.ts'
 import { operationName } from './work/operationWords.ts'
 import type { OrderBrief } from './schedule/orderBrief.ts'
 import { orderOfWork, stepBrief } from './schedule/orderOfWork.ts'
 import type { PackagePlan, PlannedStep } from './plan/order.ts'
-import { waitingPeriods } from './work/waitingPeriods.ts'
 import { shortOnShelf } from './stock/lotsOfJob.ts'
 import { seedUse, type SeedUse } from './seed/seedUse.ts'
 import { num, type Notice } from './trace/figure.ts'
-import { Memo } from './trace/memo.ts'
 import { workInDepth } from './materials/cover.ts'
 import { seedRules } from './seed/seedRules.ts'
 import { zoneOf, zoneScope } from './trace/scope.ts'
 import type { Trace } from './trace/trace.ts'
 import { hoursOnZone } from './schedule/zoneHours.ts'
 import { isPlanted } from './work/sowing.ts'
-import { recountsOf } from './schedule/recounts.ts'
 import { stepRef, type StepRecords } from './schedule/stepRecords.ts'
 import { howOn, laterSteps } from './schedule/steps.ts'
 import type { ZoneWork } from './work/workTypes.ts'
@@ -42,43 +37,17 @@ import type { ZoneWork } from './work/workTypes.ts'
  * emergence, first mow). Pure: the same job and context give the same plan, in a browser worker, on
  * the server and on the command line.
  */
-export function planJob(
-  entered: Job,
-  {
-    today,
-    firm,
-    diary,
-    outlook = null,
-    station = null,
-    recent = [],
-    stock = [],
-    jobId = null,
-    memo = new Memo(),
-  }: Context,
-): JobPlan {
+export function planJob(entered: Job, context: Context): JobPlan {
+  const { today, firm, diary, outlook = null, recent = [], stock = [], jobId = null } = context
   const {
     job,
-    shelf,
     notices: asEntered,
     trace,
-  } = jobAsPlanned(entered, { firm, stock, today, diary })
-  const schools = schoolsOf(job, firm)
-  const workforce = workforceOf(firm, trace)
-
-  const waits = waitingPeriods(job, today, trace)
-  const prescription = prescribe({
-    job,
-    firm,
     schools,
-    today,
+    workforce,
     waits,
-    station,
-    recent,
-    shelf,
-    recounts: recountsOf(diary),
-    memo,
-    trace,
-  })
+    prescription,
+  } = prescribed(entered, context)
   const brief: Omit<OrderBrief, 'later'> = {
     job,
     schools,

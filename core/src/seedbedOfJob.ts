@@ -17,22 +17,17 @@ import { seedbedModel, soilWater } from './establish/seedbed/seedbedValues.ts'
 import { seedbedYears } from './establish/seedbed/years.ts'
 import { dayIsWatered, readRestriction } from './establish/restrictions.ts'
 import { slopeIntake, splitValues } from './establish/waterRules.ts'
-import { schoolsOf } from './firm/schoolsOf.ts'
-import { workforceOf } from './firm/firmSettings.ts'
 import { planJob } from './pipeline.ts'
 import type { Context } from './plan/context.ts'
 import type { WaterPlan, ZoneWater } from './plan/follow.ts'
 import type { ZonePlan } from './plan/prescription.ts'
-import { jobAsPlanned } from './prescribe/jobAsPlanned.ts'
-import { prescribe } from './prescribe/prescribe.ts'
+import { prescribed } from './prescribed.ts'
 import type { GrassId } from './reference/grasses.ts'
 import { intake } from './reference/materialValues.ts'
-import { recountsOf } from './schedule/recounts.ts'
 import { num } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
 import type { Trace } from './trace/trace.ts'
 import { plans } from './work/workTypes.ts'
-import { waitingPeriods } from './work/waitingPeriods.ts'
 
 /** The seedbed of one sowing: what its seed meets with under the plan's water, and under others. */
 export interface SeedbedOfPackage {
@@ -77,25 +72,11 @@ export function seedbedOfJob(
   context: Context,
   tell: TellSeedbed = () => false,
 ): SeedbedOfPackage[] {
-  const { today, firm, diary, station = null, recent = [], stock = [], memo = new Memo() } = context
+  const { today, memo = new Memo() } = context
   const plan = planJob(entered, { ...context, memo })
   const { water } = plan.follow
   if (!water) return []
-  const { job, shelf, trace } = jobAsPlanned(entered, { firm, stock, today, diary })
-  workforceOf(firm, trace)
-  const prescription = prescribe({
-    job,
-    firm,
-    schools: schoolsOf(job, firm),
-    today,
-    waits: waitingPeriods(job, today, trace),
-    station,
-    recent,
-    shelf,
-    recounts: recountsOf(diary),
-    memo,
-    trace,
-  })
+  const { job, trace, prescription } = prescribed(entered, { ...context, memo })
   const values = trace.values(seedbedModel)
   const place = prescription.climate.years.place
   const days = Math.round(trace.value(oddsValues.longest))

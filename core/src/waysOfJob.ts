@@ -1,42 +1,21 @@
 import { waysOf, type Way } from './approach/ways.ts'
 import type { Job } from './entities/job.ts'
-import { jobAsPlanned } from './prescribe/jobAsPlanned.ts'
-import { schoolsOf } from './firm/schoolsOf.ts'
 import type { Context } from './plan/context.ts'
-import { prescribe } from './prescribe/prescribe.ts'
+import { prescribed } from './prescribed.ts'
 import { planDressing, type DressingPlan } from './materials/dressing.ts'
 import { hoursOnZone } from './schedule/zoneHours.ts'
 import type { ZoneWork } from './work/workTypes.ts'
 import type { Trace } from './trace/trace.ts'
-import { recountsOf } from './schedule/recounts.ts'
-import { workforceOf } from './firm/firmSettings.ts'
-import { waitingPeriods } from './work/waitingPeriods.ts'
-import { Memo } from './trace/memo.ts'
 
 /**
  * Ready-made ways for every zone, by its id, worked beside the plan: what each would take and leave
  * undone.
  */
-export function waysOfJob(
-  entered: Job,
-  { today, firm, diary, station = null, recent = [], stock = [], memo = new Memo() }: Context,
-): Record<string, Way[]> {
-  const { job, shelf, trace } = jobAsPlanned(entered, { firm, stock, today, diary })
-  const schools = schoolsOf(job, firm)
-  const { people } = workforceOf(firm, trace)
-  const { zones } = prescribe({
-    job,
-    firm,
-    schools,
-    today,
-    waits: waitingPeriods(job, today, trace),
-    station,
-    recent,
-    shelf,
-    recounts: recountsOf(diary),
-    memo,
-    trace,
-  })
+export function waysOfJob(entered: Job, context: Context): Record<string, Way[]> {
+  const { firm } = context
+  const { job, schools, workforce, prescription } = prescribed(entered, context)
+  const { people } = workforce
+  const { zones } = prescription
   const soils = new Map<ZoneWork, DressingPlan | null>()
   const soilOf = (work: ZoneWork, own: Trace): DressingPlan | null => {
     const known = soils.get(work)
