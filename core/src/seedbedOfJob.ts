@@ -41,7 +41,7 @@ export interface SeedbedOfPackage {
   /** Nobody waters. */
   nothing: Outcome
   /**
-   * As planned: times, mm of each run, what comes of it as people keep it, and where no run is
+   * As planned: times, mm of each run, what comes of it with some runs forgotten, and where no run is
    * forgotten; null where nothing can be put on.
    */
   planned: { times: string[]; mm: number; outcome: Outcome; kept: Outcome } | null

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { addDays, daysBetween, weekday, dayNumber } from '../src/calendar/day.ts'
 import { growthPotential, growthValues } from '../src/climate/growth.ts'
+import { judgedFrom } from '../src/establish/emergence.ts'
 import { mowBand } from '../src/establish/firstMow.ts'
+import { GRASSES } from '../src/reference/grasses.ts'
 import { declared, planOf, SOUTH, step, zone } from './makeJob.ts'
 
 /**
@@ -271,5 +273,28 @@ describe('the first mow', () => {
     expect(rule({ wanted: 3, weeds: 2, moss: 0, bare: 95 })).not.toBe(
       rule({ wanted: 60, weeds: 10, moss: 0, bare: 30 }),
     )
+  })
+})
+
+describe('how long to be patient', () => {
+  it('not before day 10 for rye, 14 tall fescue, 21 fine fescue, 28 bluegrass and warm grasses (common practice)', () => {
+    const days = (id: string) =>
+      daysBetween(
+        '2027-03-01',
+        judgedFrom('2027-03-01', [{ of: GRASSES[id]!, last: '2027-03-02' }], 28),
+      )
+    expect(
+      ['perennial-ryegrass', 'tall-fescue', 'creeping-red-fescue', 'kentucky-bluegrass', 'bermudagrass', 'zoysia'].map(days), // prettier-ignore
+    ).toEqual([10, 14, 21, 28, 28, 28])
+  })
+  it('the slowest of a mix decides, and cold soil makes it later; six weeks in it is lost', () => {
+    const bare = { wanted: 2, weeds: 10, moss: 0, bare: 88 }
+    const f = planOf({ zones: [zone({ cover: bare })] }).follow.packages.find((p) => p.plants)!
+    const judged = f.judge!.value as string
+    for (const { figure } of f.up)
+      expect(judged >= (figure.value as { high: string }).high).toBe(true)
+    expect(daysBetween(f.sown, judged)).toBeGreaterThanOrEqual(10)
+    expect(f.lostFrom! > judged).toBe(true)
+    expect(daysBetween(f.sown, f.lostFrom!)).toBeGreaterThanOrEqual(42)
   })
 })

@@ -204,6 +204,10 @@ describe('what a person types', () => {
 })
 
 describe('figures for the hand', () => {
+  it('what is smaller than anything measured is nothing', () => {
+    for (const value of [1e-175, -3e-300, 5e-324])
+      expect(forHand(value, 'mm', 'metric').number).toMatch(/^−?0$/)
+  })
   const metric = (value: number, unit: Unit) => toldForHand(value, unit, 'metric')
   const us = (value: number, unit: Unit) => toldForHand(value, unit, 'us')
   it('are what a person can do', () => {

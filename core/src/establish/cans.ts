@@ -17,7 +17,7 @@ const mean = (list: readonly number[]) => list.reduce((sum, x) => sum + x, 0) / 
 /**
  * Rate = mean catch over time; DU = mean of the lowest quarter over the mean (standard irrigation
  * audit); CU = 100 (1 − Σ|x − m| / (n·m)) (Christiansen 1942, from memory). `catches` mm, at least
- * one of them above nothing.
+ * one of them more than zero.
  */
 export function canTest(catches: readonly number[], minutes: number): CanTest {
   const m = mean(catches)

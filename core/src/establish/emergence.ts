@@ -1,4 +1,4 @@
-import { dayNumber, dayOf, type Day } from '../calendar/day.ts'
+import { addDays, dayNumber, dayOf, laterDay, type Day } from '../calendar/day.ts'
 import type { Grass } from '../reference/grasses.ts'
 import { procedure, rule, tradeValues, value } from '../rules/rule.ts'
 
@@ -12,6 +12,10 @@ export const emergenceValues = tradeValues('emergence', {
     [0.3, 1],
   ),
   last: value(1.5, '1', 'model', 'The last is up at', [1, 3]),
+})
+
+export const patienceValues = tradeValues('patience', {
+  warm: value(28, 'd', 'practice', 'Warm grasses are not judged before', [10, 60]),
 })
 
 export const emergenceRules = {
@@ -29,6 +33,20 @@ export const emergenceRules = {
       'from sowing, the first days on which Σ(soil − base) reaches those shares of the grass’s sum',
     by: 'establish/emergence: emergence',
     check: 'seed.test.ts',
+  }),
+  judge: procedure({
+    id: 'emergence.judge',
+    key: 'judge',
+    stage: 7,
+    label: 'Do not judge it before',
+    unit: 'date',
+    standing: 'practice',
+    says: 'A bare bed is normal until the slowest wanted grass has had its days: the last of its table, {warm} for warm grasses; in cold soil until the last of it should show. Then seed is dug up and looked at.',
+    values: patienceValues,
+    inputs: { sown: 'date', last: 'date' },
+    steps: 'the later of sowing + the grass’s days, and the day its last shows',
+    by: 'establish/emergence: judgedFrom',
+    check: 'follow.test.ts',
   }),
   slowest: rule({
     id: 'emergence.slowest',
@@ -73,3 +91,17 @@ export function emergence(
   }
   return found.length === 3 ? { first: found[0]!, half: found[1]!, last: found[2]! } : null
 }
+
+/**
+ * From which day a sowing may be judged: the last day of the slowest grass’s table after sowing, or
+ * the day its last shows in the soil there is, whichever is later. Common practice.
+ */
+export const judgedFrom = (
+  sown: Day,
+  grasses: readonly { of: Pick<Grass, 'season' | 'days'>; last: Day }[],
+  warm: number,
+): Day =>
+  grasses.reduce((judged, { of, last }) => {
+    const days = Math.max(of.days?.[1] ?? 0, of.season === 'warm' ? warm : 0)
+    return laterDay(judged, laterDay(addDays(sown, days), last))
+  }, sown)

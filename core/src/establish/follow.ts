@@ -1,6 +1,7 @@
 import { sure } from '../quantities/sure.ts'
 import { addDays, dayNumber, laterDay, type Day } from '../calendar/day.ts'
 import { growthValues } from '../climate/growth.ts'
+import { oddsValues } from '../climate/sowingOdds.ts'
 import { mowable, mowingSeason, type MowingSeason } from '../climate/mowingSeason.ts'
 import { isRising } from '../climate/windows.ts'
 import type { Job } from '../entities/job.ts'
@@ -22,7 +23,14 @@ import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { inPart } from '../work/ground.ts'
 import { isPlanted, isSown } from '../work/sowing.ts'
 import type { StepNeed } from '../schedule/steps.ts'
-import { emergence, emergenceRules, emergenceValues, type Emergence } from './emergence.ts'
+import {
+  emergence,
+  emergenceRules,
+  emergenceValues,
+  judgedFrom,
+  patienceValues,
+  type Emergence,
+} from './emergence.ts'
 import { mowBand, mowRules, mowSchool, mowValues } from './firstMow.ts'
 import { planWater } from './watering.ts'
 import { waterIn } from './waterIn.ts'
@@ -217,6 +225,8 @@ function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
       up: bands.up,
       handOver: bands.handOver,
       wateringDays: bands.wateringDays,
+      judge: bands.judge,
+      lostFrom: bands.lostFrom,
       mowBand: band,
       seedlingsMown: seedlings,
       mow,
@@ -237,9 +247,18 @@ interface Bands {
   up: { grass: GrassId; figure: Figure }[]
   handOver: Figure | null
   wateringDays: Figure | null
+  judge: Figure | null
+  lostFrom: Day | null
 }
 
-const NO_BANDS: Bands = { byGrass: new Map(), up: [], handOver: null, wateringDays: null }
+const NO_BANDS: Bands = {
+  byGrass: new Map(),
+  up: [],
+  handOver: null,
+  wateringDays: null,
+  judge: null,
+  lostFrom: null,
+}
 
 /** When each wanted grass shows, and how long the surface is kept moist for the slowest. */
 function bandsOf(
@@ -278,16 +297,25 @@ function bandsOf(
     )
     return [{ grass, figure }]
   })
-  if (byGrass.size === 0) return { byGrass, up, handOver: null, wateringDays: null }
+  if (byGrass.size === 0) return { ...NO_BANDS, up }
   const handOver = trace.work(emergenceRules.slowest, scope, {
     last: [...byGrass.values()].map((e) => e.last),
   })
+  const judged = judgedFrom(
+    sow.chosen,
+    [...byGrass].map(([grass, { last }]) => ({ of: trace.grass(grass), last })),
+    trace.value(patienceValues.warm),
+  )
+  const judge = trace.found(emergenceRules.judge, scope, judged, { sown: sow.day, last: handOver })
+  const lost = addDays(sow.chosen, Math.round(trace.value(oddsValues.longest)))
   const stops = mowingSeason(plan.season, p.climate.place, trace).stops(sow.chosen)
   const rests = stops !== null && stops <= (handOver.value as Day)
   return {
     byGrass,
     up,
     handOver,
+    judge,
+    lostFrom: laterDay(lost, addDays(judged, 1)),
     wateringDays: rests
       ? trace.work(followRules.untilRest, scope, { sown: sow.day, stops })
       : trace.work(followRules.wateringDays, scope, { sown: sow.day, handOver }),

@@ -13,6 +13,10 @@ export interface PackageFollow {
   up: { grass: GrassId; figure: Figure }[]
   handOver: Figure | null
   wateringDays: Figure | null
+  /** A bare bed is normal until then; null where nothing comes up from seed. */
+  judge: Figure | null
+  /** Seed that has not come up by then is lost, and its watering stops. */
+  lostFrom: Day | null
   mowBand: Figure | null
   /** When the seedlings themselves are mown: until then everybody keeps off. */
   seedlingsMown: Figure | null

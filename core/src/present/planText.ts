@@ -105,6 +105,7 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
     plan.follow.packages.flatMap((f) => [
       ...f.up.map((u) => `shows: ${told(u.figure.label)} ${shown(u.figure)}`),
       ...(f.haze ? [`first haze ${day(f.haze)}`] : []),
+      ...(f.judge ? [`not judged before ${shown(f.judge)}`] : []),
       ...(f.handOver ? [`moist until ${shown(f.handOver)}`] : []),
       ...(f.phases
         ? [`growing on ${day(f.phases.growing.from)} to ${day(f.phases.growing.to)}`]

@@ -192,10 +192,12 @@ export function shown(
 
 const FOOT_3 = 0.3048 ** 3
 const EIGHTHS = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞']
+/** Nothing that is measured is smaller. */
+const LEAST_SHOWN = 1e-9
 /** Figures that count, rounded off: 3,128 to 3,100. */
 const figures = (value: number, count: number): string => {
   const size = Math.abs(value)
-  if (size === 0) return '0'
+  if (size < LEAST_SHOWN) return '0'
   const step = 10 ** (Math.floor(Math.log10(size)) - count + 1)
   return showNumber(
     Math.round(value / step) * step,

@@ -650,4 +650,5 @@ seedbed-model.wanted                  90 %         model         50..100
 seedbed-model.missed                  20 %         model         0..50
 seedbed-model.starts                  50 %         model         0..100
 seedbed-model.falls                    3 mm/h      model         0.5..20
+patience.warm                         28 d         practice      10..60
 `

@@ -1,7 +1,7 @@
 import type { SeedbedValues, SoilWater } from './seedbedValues.ts'
 
 /**
- * The seedbed of one sowing, each quarter of an hour: four layers of soil that take in rain and
+ * The seedbed of one sowing, each quarter of an hour: four layers of soil that gain rain and
  * water, lose it to air, grass and depth, and what the seed in them makes of it. Juvena's model.
  * Loops over typed arrays only: a programme is tried on a hundred years.
  */

@@ -119,6 +119,15 @@ const zonesOf = (pack: string) =>
             The quick grass stands, the slow one follows.</template
           >
         </li>
+        <li v-if="first.judge">
+          <b>Do not judge it before</b> <SheetFigure :id="first.judge.id" />: the slowest grass
+          needs its time. Bare ground then is a reason to call us, not to throw more seed.<template
+            v-if="first.lostFrom"
+          >
+            What has not shown by {{ showDay(first.lostFrom) }} does not come: stop watering
+            it.</template
+          >
+        </li>
         <li v-if="first.presentable">
           <b>Looks right from</b> <SheetFigure :id="first.presentable.id" />.
         </li>

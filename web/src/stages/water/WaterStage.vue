@@ -206,6 +206,13 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
             <FigureValue :id="u.figure.id" />
           </li>
         </ul>
+        <p v-if="s.judge" class="small">
+          Bare is normal until then: do not judge it before
+          <FigureValue :id="s.judge.id" /><template v-if="s.lostFrom"
+            >; what has not shown by {{ showDay(s.lostFrom) }} is lost, and its watering
+            stops</template
+          >.
+        </p>
       </section>
     </template>
     <section v-if="waterIn.length">
