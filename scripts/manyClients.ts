@@ -272,7 +272,7 @@ async function whileAsked(base: string, pid: number): Promise<void> {
   const station = { name: 'Hill', latitude: -44, longitude: 170, elevation: 300 }
   const asks: [string, () => Promise<unknown>][] = [
     ['seed to buy', () => get(`${base}/api/season/seed`)],
-    ['jobs that go by a rule', () => get(`${base}/api/rules/seed.bagRate/uses`)],
+    ['jobs that go by a rule', () => get(`${base}/api/rules/seed.bulk/uses`)],
     [`a draft of ${(long.length / 1e6).toFixed(1)} MB in pieces`, inPieces],
     ['settings of the firm saved', post('PUT', '/api/firm', { revision: 1, firm: demoFirm })],
     ['a station added', post('POST', '/api/stations', { station })],
@@ -340,7 +340,7 @@ else {
       await alone('seed to buy', () => `${juvena.address}/api/season/seed`, 10, null)
       await alone(
         'jobs that go by a rule',
-        () => `${juvena.address}/api/rules/seed.bagRate/uses`,
+        () => `${juvena.address}/api/rules/seed.bulk/uses`,
         10,
         null,
       )

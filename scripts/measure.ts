@@ -16,6 +16,7 @@ import { oddsOfMix, oddsValues, placeSums, sowingOdds } from '../core/src/climat
 import { planJob } from '../core/src/pipeline.ts'
 import { plainSeedbed } from '../core/test/plainSeedbed.ts'
 import { programmeOf, roomFor, seedOfYear, STEPS } from '../core/src/establish/seedbed/seedbed.ts'
+import { emergenceValues } from '../core/src/establish/emergence.ts'
 import { seedbedModel } from '../core/src/establish/seedbed/seedbedValues.ts'
 import { byDaylight } from '../core/src/establish/seedbed/years.ts'
 import { seedbedOfJob } from '../core/src/seedbedOfJob.ts'
@@ -111,7 +112,7 @@ const bed = {
   sward: 0.5,
   onSurface: false,
 }
-const seedbed = asDeclared(seedbedModel)
+const seedbed = { ...asDeclared(seedbedModel), ...asDeclared(emergenceValues) }
 const runs = programmeOf(['10:00', '13:00', '16:00'], 2, 12)
 const spell = (days: number) => {
   const share = byDaylight(-44, 60)

@@ -3,6 +3,7 @@ import { yearDay } from './climate/yearDay.ts'
 import { WANTED_FROM } from './climate/sowingLines.ts'
 import { oddsValues } from './climate/sowingOdds.ts'
 import { isWatered, type Job } from './entities/job.ts'
+import { emergenceValues } from './establish/emergence.ts'
 import {
   driestByDay,
   missesOf,
@@ -19,7 +20,7 @@ import { dayIsWatered, readRestriction } from './establish/restrictions.ts'
 import { slopeIntake, splitValues } from './establish/waterRules.ts'
 import { planJob } from './pipeline.ts'
 import type { Context } from './plan/context.ts'
-import type { WaterPlan, ZoneWater } from './plan/follow.ts'
+import type { WaterPlan } from './plan/follow.ts'
 import type { ZonePlan } from './plan/prescription.ts'
 import { prescribed } from './prescribed.ts'
 import type { GrassId } from './reference/grasses.ts'
@@ -27,6 +28,7 @@ import { intake } from './reference/materialValues.ts'
 import { num } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
 import type { Trace } from './trace/trace.ts'
+import { livingSward } from './work/sowing.ts'
 import { plans } from './work/workTypes.ts'
 
 /** The seedbed of one sowing: what its seed meets with under the plan's water, and under others. */
@@ -77,7 +79,7 @@ export function seedbedOfJob(
   const { water } = plan.follow
   if (!water) return []
   const { job, trace, prescription } = prescribed(entered, { ...context, memo })
-  const values = trace.values(seedbedModel)
+  const values = { ...trace.values(seedbedModel), ...trace.values(emergenceValues) }
   const place = prescription.climate.years.place
   const days = Math.round(trace.value(oddsValues.longest))
   return plan.follow.packages.flatMap((p): SeedbedOfPackage[] => {
@@ -98,7 +100,7 @@ export function seedbedOfJob(
     const { z, tried, nothing } = grounds.sort(
       (a, b) => a.nothing.up - b.nothing.up || a.z.r.id.localeCompare(b.z.r.id),
     )[0]!
-    const { rate, reaches, most } = reachOf(water, z, plan.figures, job)
+    const { rate, reaches, most } = reachOf(water, z.r.id, job.site.waterMinutes)
     const wanted = num(water.dose)
     const mm = Math.min(wanted, most / Math.max(1, water.times.length))
     const planned = (misses: number): Programme | null =>
@@ -119,7 +121,7 @@ export function seedbedOfJob(
       },
       short: mm < wanted - 0.05,
       watered: isWatered(job),
-      driest: driestByDay(tried, never).slice(0, daysShown(p.sown, p.handOver?.value as Day)),
+      driest: driestByDay(tried, never, daysShown(p.sown, p.handOver?.value as Day)),
       found: [],
       wanted: values.wanted,
       forgotten: values.missed,
@@ -151,39 +153,34 @@ function groundOf(z: ZonePlan, job: Job, trace: Trace): Tried['ground'] {
   const slope = slopeIntake(num(z.r.slope))
   // Fine seed lies in the uppermost millimetres, worked in or not.
   const shallow = (z.seed?.mix ?? []).some((m) => m.share >= WANTED_FROM && trace.grass(m.grass).depth < DEEPER) // prettier-ignore
-  const living = z.work.sowing !== 'new' && z.work.sowing !== 'cover-then-sow'
   return {
     water: soilWater(texture, (v) => trace.value(v)),
     intake: trace.value(intake[texture]) * slope,
     stores: trace.value(splitValues.stores) * slope,
     mulch: plans(z.work, 'cover') && job.cover !== 'none' ? 1 : 0,
-    sward: living && z.r.wanted ? num(z.r.wanted) / 100 : 0,
+    sward: livingSward(z.work.sowing) && z.r.wanted ? num(z.r.wanted) / 100 : 0,
     onSurface: !plans(z.work, 'work-in') || shallow,
   }
 }
 
-/** Rate of a zone's water, what reaches where least falls, and the most of a day. */
+/**
+ * Rate of a zone's water, what reaches where least falls, and the most of a day. `allowed`: hours a
+ * day.
+ */
 function reachOf(
   water: WaterPlan,
-  z: ZonePlan,
-  figures: ReturnType<typeof planJob>['figures'],
-  job: Job,
+  zone: string,
+  allowed: number | null,
 ): { rate: number; reaches: number; most: number } {
-  const of = (id: string) => num(figures[id]!)
-  const mine: ZoneWater | undefined = water.zones.find((w) => w.zone === z.r.id)
-  const allowed = job.site.waterMinutes
-  const minutes = water.tapMinutes
-    ? of(water.tapMinutes.id) / Math.max(1, water.times.length)
-    : null
+  const minutes = water.tapMinutes ? num(water.tapMinutes) / Math.max(1, water.times.length) : 0
   /** mm a day that the tap carries in the time allowed. */
   const most =
-    allowed !== null && minutes !== null && minutes > 0
-      ? (allowed * 60) / (minutes / num(water.dose))
-      : Infinity
-  if (!mine?.sprinkler) return { rate: BY_CAN, reaches: 1, most }
-  const rate = num(mine.sprinkler.precipitation)
-  const uniformity = num(mine.sprinkler.uniformity)
-  const mean = (rate * num(mine.sprinkler.minutes)) / 60
+    allowed !== null && minutes > 0 ? (allowed * 60) / (minutes / num(water.dose)) : Infinity
+  const sprinkler = water.zones.find((w) => w.zone === zone)?.sprinkler
+  if (!sprinkler) return { rate: BY_CAN, reaches: 1, most }
+  const rate = num(sprinkler.precipitation)
+  const uniformity = num(sprinkler.uniformity)
+  const mean = (rate * num(sprinkler.minutes)) / 60
   return { rate, reaches: (mean * uniformity) / num(water.dose), most }
 }
 /** A can or a hose with a rose lays water down in a moment, mm/h. */

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { emergenceValues } from '../src/establish/emergence.ts'
 import { clockTimes } from '../src/entities/clockTimes.ts'
 import { readRestriction } from '../src/establish/restrictions.ts'
 import { outcomeOf, searchProgrammes, type Tried } from '../src/establish/seedbed/programmes.ts'
@@ -24,7 +25,7 @@ import { TEXTURES } from '../src/reference/lists.ts'
 import { declared } from './makeJob.ts'
 import { plainSeedbed } from './plainSeedbed.ts'
 
-const v = declared(seedbedModel)
+const v = { ...declared(seedbedModel), ...declared(emergenceValues) }
 const soil = (texture: (typeof TEXTURES)[number]) => soilWater(texture, (value) => value.is)
 const GROUND: SeedbedGround = { water: soil('loam'), intake: 12, stores: 2.5, mulch: 0, sward: 0, onSurface: false } // prettier-ignore
 const RYE = { theta: 95, base: 2 }

@@ -1,5 +1,5 @@
 import { basename } from 'node:path'
-import { backupsOf } from './store/backups.ts'
+import { backupsOf, isDaily } from './store/backups.ts'
 import { logFault } from './problemDocument.ts'
 import { backupInThread, checkInThread } from './threads/pool.ts'
 
@@ -15,7 +15,7 @@ export function dailyBackups(folder: string): { stop: () => void } {
   const look = () => {
     // One dated ahead of the clock says nothing of today.
     const ages = backupsOf(folder)
-      .filter((b) => b.file.includes('-daily'))
+      .filter(isDaily)
       .map((b) => Date.now() - Date.parse(b.madeAt))
     if (ages.some((age) => age > -HOUR && age < FRESH)) return
     backupInThread(folder, 'daily')

@@ -13,7 +13,7 @@ import type { DiaryStore } from './store/diaryStore.ts'
 import type { FirmStore } from './store/firmStore.ts'
 import { readDraft } from './store/listedJob.ts'
 import { UNREADABLE, type JobStore, type JobText } from './store/jobStore.ts'
-import type { DayLoad, PlannedStore } from './store/plannedStore.ts'
+import type { DayLoad, PlannedBy, PlannedStore } from './store/plannedStore.ts'
 import { logFault } from './problemDocument.ts'
 import { planningAtOnce, planRow, seedOfAll, usesOfRule } from './threads/pool.ts'
 import { failedPlan, type PlanAsk, type PlannedJob } from './threads/planForSeason.ts'
@@ -67,19 +67,20 @@ export function seasonKeeper(parts: SeasonParts) {
     return { settings: firmSchema.parse(stored.draft), revision: stored.revision }
   }
 
-  /**
-   * Marks what changed beyond the jobs since the last look. `built` tells the build that looks.
-   */
-  async function heed(built = BUILT): Promise<void> {
+  /** What all plans hang on beside their jobs, as it is now. `built` tells the build that looks. */
+  async function plannedBy(built = BUILT): Promise<PlannedBy> {
     const [{ revision }, stations, { version }] = await Promise.all([
       firm.get(),
       weather.known(),
       stock.shown(),
     ])
     const known = JSON.stringify(stations.map((s) => [s.id, s.revision]))
-    await planned.heed({ firm: `${revision} ${built}`, stations: known, stock: version }, (zone) =>
-      clock.today(zone || null),
-    )
+    return { firm: `${revision} ${built}`, stations: known, stock: version }
+  }
+
+  /** Marks what changed beyond the jobs since the last look. */
+  async function heed(built = BUILT): Promise<void> {
+    await planned.heed(await plannedBy(built), (zone) => clock.today(zone || null))
   }
 
   /** What every plan is worked from, read once for many jobs. */
@@ -182,6 +183,7 @@ export function seasonKeeper(parts: SeasonParts) {
   return {
     fresh,
     heed,
+    plannedBy,
     askOf,
     firmNow,
     /** Begins the work that was left when the server last stopped. */

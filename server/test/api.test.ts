@@ -212,7 +212,7 @@ describe('every route', () => {
       ['/jobs/:id/photos', 'get', '/jobs/guesthouse/photos'],
       ['/jobs/:id/file', 'get', '/jobs/guesthouse/file'],
       ['/season', 'get', '/season'],
-      ['/rules/:id/uses', 'get', '/rules/seed.bagRate/uses'],
+      ['/rules/:id/uses', 'get', '/rules/seed.bulk/uses'],
       ['/weather', 'get', '/weather?job=guesthouse'],
       ['/jobs/:id', 'delete', `/jobs/${id}`],
       ['/jobs/:id/restore', 'post', `/jobs/${id}/restore`, {}],

@@ -21,7 +21,7 @@ const PAGES = [
   '/api/stations',
   '/api/weather',
   '/api/firm',
-  '/api/rules/seed.bagRate/uses',
+  '/api/rules/seed.bulk/uses',
   '/api/jobs/guesthouse',
 ]
 
@@ -74,6 +74,12 @@ describe('a damaged row', () => {
     const { work, seed } = await served.db('planned_parts').where({ job_id: 'quad' }).first()
     expect([typeof JSON.parse(work), typeof JSON.parse(seed)]).toEqual(['object', 'object'])
   }, 30_000)
+  it('and a rule names the jobs whose plans go by it, all of them counted', async () => {
+    const used = (await call('GET', '/api/rules/seed.bulk/uses')).body
+    expect(used.total).toBe(6)
+    expect(used.jobs.map((j: { id: string }) => j.id)).toContain('guesthouse')
+    expect((await call('GET', '/api/rules/no.such/uses')).body).toEqual({ total: 0, jobs: [] })
+  })
   it('that no backup holds, or of no such table, is refused in a sentence', async () => {
     for (const path of ['stations/none', 'jobs/guesthouse', 'sqlite_master/x']) {
       const { status, body } = await call('POST', `/api/damaged/${path}/restore`)

@@ -76,7 +76,6 @@ export function badlyShaped(
   bytes: Uint8Array,
   most = { nested: MOST_NESTED, fields: MOST_FIELDS },
 ): string | null {
-  // prettier-ignore
   /** Fields so far of every object that is open, by depth. */
   const fields = new Uint32Array(most.nested + 1)
   let depth = 0

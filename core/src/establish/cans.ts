@@ -1,5 +1,6 @@
 import { readCatches } from '../entities/catches.ts'
 import type { Zone } from '../entities/job.ts'
+import { sum } from '../quantities/sum.ts'
 import { procedure } from '../rules/rule.ts'
 import type { Figure } from '../trace/figure.ts'
 import type { Scope } from '../trace/scope.ts'
@@ -12,7 +13,7 @@ export interface CanTest {
   christiansen: number
 }
 
-const mean = (list: readonly number[]) => list.reduce((sum, x) => sum + x, 0) / list.length
+const mean = (list: readonly number[]) => sum(list) / list.length
 
 /**
  * Rate = mean catch over time; DU = mean of the lowest quarter over the mean (standard irrigation
@@ -22,7 +23,7 @@ const mean = (list: readonly number[]) => list.reduce((sum, x) => sum + x, 0) / 
 export function canTest(catches: readonly number[], minutes: number): CanTest {
   const m = mean(catches)
   const lowest = [...catches].sort((a, b) => a - b).slice(0, Math.max(1, Math.round(catches.length / 4))) // prettier-ignore
-  const off = catches.reduce((sum, x) => sum + Math.abs(x - m), 0)
+  const off = sum(catches.map((x) => Math.abs(x - m)))
   return {
     rate: (60 * m) / minutes,
     uniformity: mean(lowest) / m,

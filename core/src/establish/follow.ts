@@ -5,7 +5,6 @@ import { oddsValues } from '../climate/sowingOdds.ts'
 import { mowable, mowingSeason, type MowingSeason } from '../climate/mowingSeason.ts'
 import { isRising } from '../climate/windows.ts'
 import type { Job } from '../entities/job.ts'
-import type { Sowing } from '../reference/lists.ts'
 import type { Closed, Follow, PackageFollow } from '../plan/follow.ts'
 import { laterStepsOf, type LaterBrief } from './laterSteps.ts'
 import { presentableFrom, recoversFrom } from './looksRight.ts'
@@ -21,7 +20,7 @@ import { rule, tradeValues, value } from '../rules/rule.ts'
 import { figureId, packageScope, zoneScope } from '../trace/scope.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { inPart } from '../work/ground.ts'
-import { isPlanted, isSown } from '../work/sowing.ts'
+import { isPlanted, isSown, livingSward } from '../work/sowing.ts'
 import type { StepNeed } from '../schedule/steps.ts'
 import {
   emergence,
@@ -415,14 +414,6 @@ const largest = (zones: readonly ZonePlan[]): ZonePlan =>
   [...zones].sort(
     (a, b) => num(sure(b.r.area)) - num(sure(a.r.area)) || a.r.id.localeCompare(b.r.id),
   )[0]!
-
-/** Whether grass stands where it is sown. */
-const livingSward = (sowing: Sowing): boolean =>
-  sowing === 'over' ||
-  sowing === 'thin' ||
-  sowing === 'spots' ||
-  sowing === 'blend' ||
-  sowing === 'winter-green'
 
 /**
  * When the first mow is expected, by the lowest height asked for: of the sward that stands, or of

@@ -1,4 +1,5 @@
 import { sure } from '../quantities/sure.ts'
+import { hourOfClock, hoursOfHalf } from '../entities/clockTimes.ts'
 import { dayNumber, WEEKDAYS, weekday, type Day } from '../calendar/day.ts'
 
 /** When water may be put on, as far as a restriction in words is understood. */
@@ -52,8 +53,7 @@ function hourOf(
   if (name) return name === 'midnight' ? 24 : 12
   const h = Number(hours)
   const of = (half ?? like ?? '').replaceAll('.', '')
-  const late = of === 'pm' && h < 12 ? 12 : of === 'am' && h === 12 ? -12 : 0
-  const at = h + Number(minutes ?? 0) / 60 + late
+  const at = h + Number(minutes ?? 0) / 60 + hoursOfHalf(h, of)
   return h <= 24 && at <= 24 ? at : null
 }
 
@@ -219,7 +219,7 @@ const [APART, LONG] = [2, 0.5]
 export function freeTimes(wanted: readonly string[], restriction: Restriction): string[] {
   const taken: number[] = []
   for (const time of wanted) {
-    const at = Number(time.slice(0, 2)) + Number(time.slice(3)) / 60
+    const at = hourOfClock(time)
     let best: number | null = null
     for (let hour = EARLIEST; hour <= LATEST; hour += LONG) {
       const free = hourIsFree(restriction, hour) && hourIsFree(restriction, hour + LONG - 0.01)
@@ -228,9 +228,7 @@ export function freeTimes(wanted: readonly string[], restriction: Restriction): 
     }
     if (best !== null) taken.push(best)
   }
-  return taken
-    .sort((a, b) => a - b)
-    .map((h) => `${String(Math.floor(h)).padStart(2, '0')}:${h % 1 ? '30' : '00'}`)
+  return taken.sort((a, b) => a - b).map(clock)
 }
 
 const clock = (hour: number) => `${String(Math.floor(hour % 24)).padStart(2, '0')}:${String(Math.round((hour % 1) * 60)).padStart(2, '0')}` // prettier-ignore

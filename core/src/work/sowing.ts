@@ -26,6 +26,13 @@ type Line = readonly [StepKind, Message, Strength?, number?]
 /** Whether any seed is sown. */
 export const isSown = (sowing: Sowing): boolean =>
   sowing !== 'none' && sowing !== 'plugs' && sowing !== 'turf'
+/** Whether grass stands where seed is sown. */
+export const livingSward = (sowing: Sowing): boolean =>
+  sowing === 'over' ||
+  sowing === 'thin' ||
+  sowing === 'spots' ||
+  sowing === 'blend' ||
+  sowing === 'winter-green'
 /** Whether the ground takes anything new at all: seed, plugs or turf. */
 export const isPlanted = (sowing: Sowing): boolean => sowing !== 'none'
 

@@ -11,7 +11,7 @@ import {
   statSync,
 } from 'node:fs'
 import { join, resolve } from 'node:path'
-import { DATABASE, isNewer, tablesOf } from './database.ts'
+import { DATABASE, isNewer, reading, tablesOf } from './database.ts'
 
 /** A backup is one file: a copy of the database, with the photographs in a table of their own. */
 export interface Backup {
@@ -29,6 +29,9 @@ export interface BackupContents {
 
 const FOLDER = 'backups'
 const END = '.juvena-backup'
+const DAILY = `-daily${END}`
+/** Whether a backup was made by itself, and makes room for newer ones. */
+export const isDaily = ({ file }: Pick<Backup, 'file'>): boolean => file.endsWith(DAILY)
 /** Automatic ones that are kept. */
 export const KEPT = 7
 
@@ -91,12 +94,7 @@ export function writeBackup(
   const half = `${path}.half`
   rmSync(half, { force: true })
   try {
-    const source = new Database(join(folder, DATABASE), { readonly: true, fileMustExist: true })
-    try {
-      source.prepare('VACUUM INTO ?').run(half)
-    } finally {
-      source.close()
-    }
+    reading(join(folder, DATABASE), (source) => source.prepare('VACUUM INTO ?').run(half))
     const copy = new Database(half)
     try {
       copy.pragma('journal_mode = DELETE')
@@ -128,9 +126,7 @@ export function writeBackup(
   const contents = contentsOf(path) as BackupContents
   // A firm without jobs never pushes out the backups of one that had some.
   if (kind === 'daily' && contents.jobs > 0)
-    for (const old of backupsOf(folder)
-      .filter((b) => b.file.endsWith(`-daily${END}`))
-      .slice(KEPT))
+    for (const old of backupsOf(folder).filter(isDaily).slice(KEPT))
       rmSync(join(folder, FOLDER, old.file), { force: true })
   return { path, contents }
 }

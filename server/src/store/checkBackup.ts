@@ -93,13 +93,8 @@ async function compare(
       done.wrong.push(`${lost} of ${photos.length} photographs are not in it. Look for them in the photos folder.`) // prettier-ignore
     const unlike: string[] = []
     // What all plans hang on: where that changed since, plans may differ for good reasons.
-    const ground = async (parts: typeof backup) =>
-      JSON.stringify([
-        (await parts.firm.get()).revision,
-        (await parts.stations.list()).map((s) => [s.id, s.revision]),
-        (await parts.stock.shown()).version,
-      ])
-    const alike = (await ground(backup)) === (await ground(firm))
+    const hangsOn = async ({ season }: typeof backup) => JSON.stringify(await season.plannedBy())
+    const alike = (await hangsOn(backup)) === (await hangsOn(firm))
     for (const { id, name } of await backup.jobs.list(false, { most: PLANNED })) {
       const [old, now] = [await backup.jobs.text(id), await firm.jobs.text(id)]
       if (!old || old.wrong === 'damaged') {

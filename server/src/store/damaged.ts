@@ -1,6 +1,6 @@
-import Database from 'better-sqlite3'
 import type { Knex } from 'knex'
 import { backupPath, backupsOf } from './backups.ts'
+import { reading } from './database.ts'
 
 /** Tables whose rows hold one thing each, and what a person calls it. */
 const TABLES = {
@@ -76,14 +76,11 @@ export async function restoreRow(
 function bodyInBackup(path: string | null, table: Table, id: string): string | null {
   if (!path) return null
   try {
-    const backup = new Database(path, { readonly: true, fileMustExist: true })
-    try {
+    return reading(path, (backup) => {
       const row = backup.prepare(`SELECT body FROM ${table} WHERE id = ?`).get(id) as
         { body: string } | undefined
       return row && parsed(row.body) !== null ? row.body : null
-    } finally {
-      backup.close()
-    }
+    })
   } catch {
     return null
   }

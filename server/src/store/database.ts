@@ -1,6 +1,6 @@
 import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
-import type Database from 'better-sqlite3'
+import Database from 'better-sqlite3'
 import knex, { type Knex } from 'knex'
 import { migrations } from './migrations.ts'
 
@@ -8,6 +8,20 @@ import { migrations } from './migrations.ts'
 export const DATABASE = 'juvena.sqlite'
 
 type Open = Pick<InstanceType<typeof Database>, 'prepare'>
+
+/**
+ * Reads a database file by a connection of its own that writes nothing and is closed after it.
+ * Throws where there is none, or it cannot be read.
+ */
+export function reading<T>(path: string, read: (db: InstanceType<typeof Database>) => T): T {
+  const db = new Database(path, { readonly: true, fileMustExist: true })
+  try {
+    return read(db)
+  } finally {
+    db.close()
+  }
+}
+
 const names = (db: Open, sql: string): string[] =>
   (db.prepare(sql).all() as { name: string }[]).map((row) => row.name)
 

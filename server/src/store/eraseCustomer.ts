@@ -6,7 +6,7 @@ import { JOB_VERSION, type JobDraft } from '@juvena/core/entities/job'
 import { listedOf, readDraft } from './listedJob.ts'
 import { removePictures } from './pictureFiles.ts'
 import { removeTraces } from './database.ts'
-import { backAgain, noteErased } from './erasedJobs.ts'
+import { backAgain, ERASED, noteErased } from './erasedJobs.ts'
 import { PLANNED } from './plannedStore.ts'
 
 export interface Erased {
@@ -20,7 +20,7 @@ export interface Erased {
 
 /** What stays of a draft: sizes and treatments by number, nothing that tells whose lawn it was. */
 const bare = (draft: JobDraft | null): JobDraft => ({
-  name: 'Erased customer',
+  name: ERASED,
   zones: (draft?.zones ?? []).map((z, i) => ({
     id: z.id,
     name: `Zone ${i + 1}`,

@@ -1,15 +1,17 @@
 import { existsSync, readdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import Database from 'better-sqlite3'
 import type { Knex } from 'knex'
-import { backupsOf, KEPT, type Backup } from './backups.ts'
-import { DATABASE } from './database.ts'
+import { addDays } from '@juvena/core/calendar/day'
+import { backupsOf, isDaily, KEPT, type Backup } from './backups.ts'
+import { DATABASE, reading } from './database.ts'
 
 /**
  * The jobs that were erased, by id alone, beside the database too: a restored backup does not know
  * of what was erased after it was made.
  */
 const FILE = 'erased.json'
+/** What a job is called once its customer is erased. */
+export const ERASED = 'Erased customer'
 interface ErasedJob {
   job_id: string
   erased_at: string
@@ -58,19 +60,16 @@ export function stillHeld(folder: string, today: string): StillHeld[] {
   if (erased.length === 0) return []
   const held = (path: string): number => {
     try {
-      const db = new Database(path, { readonly: true, fileMustExist: true })
-      try {
-        const named = db.prepare("SELECT 1 FROM jobs WHERE id = ? AND name <> 'Erased customer'")
-        return erased.filter((e) => named.get(e.job_id) !== undefined).length
-      } finally {
-        db.close()
-      }
+      return reading(path, (db) => {
+        const named = db.prepare('SELECT 1 FROM jobs WHERE id = ? AND name <> ?')
+        return erased.filter((e) => named.get(e.job_id, ERASED) !== undefined).length
+      })
     } catch {
       return 0
     }
   }
   const backups = backupsOf(folder)
-  const daily = backups.filter((b) => b.file.includes('-daily'))
+  const daily = backups.filter(isDaily)
   const inBackups = backups.map((b) => ({
     where: b.file,
     jobs: held(join(folder, 'backups', b.file)),
@@ -86,7 +85,5 @@ export function stillHeld(folder: string, today: string): StillHeld[] {
 function goneBy(backup: Backup, daily: readonly Backup[], today: string): string | null {
   const newer = daily.findIndex((b) => b.file === backup.file)
   if (newer < 0) return null
-  const day = new Date(`${today}T00:00:00Z`)
-  day.setUTCDate(day.getUTCDate() + KEPT - newer)
-  return day.toISOString().slice(0, 10)
+  return addDays(today, KEPT - newer)
 }

@@ -1,26 +1,15 @@
 import { join } from 'node:path'
-import Database from 'better-sqlite3'
 import { sure } from '@juvena/core/quantities/sure'
 import type { SeedWanted } from '@juvena/core/present/seedToBuy'
 import { parsed } from './damaged.ts'
-import { DATABASE } from './database.ts'
+import { DATABASE, reading } from './database.ts'
 
-/**
- * Reads of what was planned of all jobs at once: with thousands of them too long for the server's
- * own thread. Each opens the folder's database for itself, and only reads.
- */
-function reading<T>(folder: string, read: (db: InstanceType<typeof Database>) => T): T {
-  const db = new Database(join(folder, DATABASE), { readonly: true, fileMustExist: true })
-  try {
-    return read(db)
-  } finally {
-    db.close()
-  }
-}
+// Reads of what was planned of all jobs at once: with thousands of them too long for the server's
+// own thread.
 
 /** The seed that all jobs still have to sow, and the jobs of which what was kept cannot be read. */
 export const seedWantedOfAll = (folder: string): { wanted: SeedWanted[]; damaged: string[] } =>
-  reading(folder, (db) => {
+  reading(join(folder, DATABASE), (db) => {
     const rows = db
       .prepare('SELECT job_id, seed FROM planned_parts WHERE seed IS NOT NULL ORDER BY job_id')
       .all() as { job_id: string; seed: string }[]
@@ -43,7 +32,7 @@ const NAMED = 24
 
 /** The jobs whose plans go by a rule: how many, and the soonest sown of them. */
 export const usesOfRule = ({ folder, rule }: { folder: string; rule: string }): RuleUses =>
-  reading(folder, (db) => {
+  reading(join(folder, DATABASE), (db) => {
     const from =
       'FROM planned_parts JOIN planned USING (job_id) JOIN jobs ON jobs.id = job_id WHERE instr(rules, ?) > 0'
     const asked = JSON.stringify(rule)

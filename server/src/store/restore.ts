@@ -14,7 +14,7 @@ import {
 } from 'node:fs'
 import { basename, join } from 'node:path'
 import { backupPath, contentsOf, type BackupContents } from './backups.ts'
-import { DATABASE } from './database.ts'
+import { DATABASE, reading } from './database.ts'
 
 /**
  * Restoring is one act. The backup is laid out beside the firm; then a marker says what is moved,
@@ -99,8 +99,7 @@ function layOut(path: string, folder: string): string | null {
   const laid = join(folder, LAID)
   rmSync(laid, { recursive: true, force: true })
   mkdirSync(join(laid, 'photos'), { recursive: true, mode: 0o700 })
-  const db = new Database(path, { readonly: true, fileMustExist: true })
-  try {
+  reading(path, (db) => {
     db.prepare('VACUUM INTO ?').run(join(laid, DATABASE))
     for (const { name, bytes } of db
       .prepare('SELECT name, bytes FROM backup_photos')
@@ -109,9 +108,7 @@ function layOut(path: string, folder: string): string | null {
         writeFileSync(join(laid, 'photos', name), bytes, { mode: 0o600 })
         settle(join(laid, 'photos', name))
       }
-  } finally {
-    db.close()
-  }
+  })
   const restored = new Database(join(laid, DATABASE))
   try {
     restored.exec('DROP TABLE backup_photos; DROP TABLE backup_made; VACUUM')

@@ -59,19 +59,20 @@ export function outcomeOf(
 }
 
 /**
- * By day from sowing, the moisture that the driest moment of the day leaves the seed, 0 to 1: in
+ * For some days from sowing on, the moisture that the driest moment of the day leaves the seed, 0 to 1: in
  * the driest year of ten, the usual one, the wettest of ten.
  */
 export function driestByDay(
   { years, ground, values }: Tried,
   programme: Programme | null,
+  most: number,
 ): { low: number; usual: number; high: number }[] {
-  const days = years[0]?.days ?? 0
+  const days = Math.min(most, years[0]?.days ?? 0)
   const moisture = new Float32Array(days * STEPS)
   const room = { fates: [], moisture }
   const byDay: number[][] = Array.from({ length: days }, () => [])
   for (const weather of years) {
-    seedOfYear(weather, ground, programme ?? NOTHING, [], values, room)
+    seedOfYear({ ...weather, days }, ground, programme ?? NOTHING, [], values, room)
     for (let day = 0; day < days; day++) {
       let least = Infinity
       for (let i = day * STEPS; i < (day + 1) * STEPS; i++)

@@ -1,3 +1,4 @@
+import { hourOfClock } from '../../entities/clockTimes.ts'
 import type { SeedbedValues, SoilWater } from './seedbedValues.ts'
 
 /**
@@ -62,7 +63,7 @@ export const programmeOf = (
   on: Programme['on'] = () => true,
   misses = 0,
 ): Programme => ({
-  runs: times.map((t) => ({ at: (Number(t.slice(0, 2)) + Number(t.slice(3)) / 60) / HOURS, mm })),
+  runs: times.map((t) => ({ at: hourOfClock(t) / HOURS, mm })),
   rate,
   on,
   misses,
@@ -119,22 +120,25 @@ export const roomFor = (grasses: number, steps = 0): SeedbedRoom => ({
   fates: Array.from({ length: grasses }, () => ({ up: 0, half: Infinity })),
 })
 
+type UpAt = Pick<SeedbedValues, 'first' | 'last'>
 /** Of the seed that is up in the end, the share by warmth: a tenth, half, all. */
-const FIRST = 0.7
-const LAST = 1.5
-const shareUp = (warmth: number): number =>
-  warmth < FIRST
+const shareUp = (warmth: number, { first, last }: UpAt): number =>
+  warmth < first
     ? 0
     : warmth < 1
-      ? 0.1 + (0.4 * (warmth - FIRST)) / (1 - FIRST)
-      : Math.min(1, 0.5 + (0.5 * (warmth - 1)) / (LAST - 1))
+      ? 0.1 + (0.4 * (warmth - first)) / (1 - first)
+      : Math.min(1, 0.5 + (0.5 * (warmth - 1)) / (last - 1))
 
 /** Days until the last of a grass is up in soil that is never dry; Infinity where never. */
-export function daysNeverDry({ theta, base }: Thermal, { days, soil }: SeedbedWeather): number {
+export function daysNeverDry(
+  { theta, base }: Thermal,
+  { days, soil }: SeedbedWeather,
+  { last }: UpAt,
+): number {
   let sum = 0
   for (let day = 0; day < days; day++) {
     sum += Math.max(0, soil[day]! - base)
-    if (sum >= LAST * theta) return day + 1
+    if (sum >= last * theta) return day + 1
   }
   return Infinity
 }
@@ -182,7 +186,7 @@ export function seedOfYear(
   const [killsFrom, lives] = [v.from / 100, 1 - v.kills / 100]
   const warmth = new Float64Array(grasses.length)
   const alive = new Float64Array(grasses.length).fill(1)
-  const lastDay = Float64Array.from(grasses, (g) => (daysNeverDry(g, weather) * v.late) / 100)
+  const lastDay = Float64Array.from(grasses, (g) => (daysNeverDry(g, weather, v) * v.late) / 100)
   for (const fate of fates) {
     fate.up = 0
     fate.half = Infinity
@@ -298,7 +302,7 @@ export function seedOfYear(
         if (dies && before >= killsFrom) {
           // What is up has roots below: only seed and shoots that are not up yet die.
           const fate = fates[g]!
-          const up = shareUp(before)
+          const up = shareUp(before, v)
           alive[g] = up + (alive[g]! - up) * lives
           if (alive[g]! < up) alive[g] = up
           fate.up = Math.min(fate.up, alive[g]!)
@@ -308,7 +312,7 @@ export function seedOfYear(
         if (gain <= 0) continue
         warmth[g] = before + gain / STEPS / theta
         const fate = fates[g]!
-        const showing = shareUp(warmth[g]!) * alive[g]!
+        const showing = shareUp(warmth[g]!, v) * alive[g]!
         if (showing > fate.up) fate.up = showing
         if (fate.half === Infinity && warmth[g]! >= 1) fate.half = day + 1
       }

@@ -1,3 +1,4 @@
+import type { emergenceValues } from '../emergence.ts'
 import type { TextureId } from '../../reference/lists.ts'
 import { procedure, tradeValues, value } from '../../rules/rule.ts'
 
@@ -50,7 +51,10 @@ export const seedbedModel = tradeValues('seedbed-model', {
   starts: value(50, '%', 'model', 'Below the top, sown ground starts with of the water plants can use', [0, 100]), // prettier-ignore
   falls: value(3, 'mm/h', 'model', 'Rain of a day falls at about', [0.5, 20]),
 })
-export type SeedbedValues = { [K in keyof typeof seedbedModel]: number }
+/** With the shares of its warmth at which a grass's first and last are up. */
+export type SeedbedValues = {
+  [K in keyof typeof seedbedModel | keyof typeof emergenceValues]: number
+}
 
 export const seedbedRules = {
   kept: procedure({

@@ -206,30 +206,12 @@ h3 .soft {
 .says {
   margin: 0.2rem 0 0.3rem;
 }
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th {
-  text-align: left;
-  font-weight: 400;
-  font-size: 0.75rem;
-  color: var(--soft);
-  border-bottom: 2px solid var(--ink);
-  padding: 0.2rem 0.6rem 0.2rem 0;
-  vertical-align: bottom;
-}
 td {
-  border-bottom: 1px solid var(--rule);
   padding: 0.25rem 0.5rem 0.25rem 0;
-  vertical-align: top;
 }
 .n,
 .by {
   white-space: nowrap;
-}
-.n {
-  text-align: right;
 }
 td small {
   display: block;

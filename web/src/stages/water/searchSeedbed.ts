@@ -1,5 +1,6 @@
 import { proxy, wrap } from 'comlink'
 import type { SeedbedOfPackage } from '@juvena/core/seedbedOfJob'
+import { plain } from '../../stores/plain.ts'
 import type { SeedbedWorker } from '../../workers/seedbed.worker.ts'
 
 type Asked = Parameters<SeedbedWorker['search']>
@@ -19,10 +20,8 @@ export function searchSeedbed(
   })
   const end = () => thread.terminate()
   thread.addEventListener('error', () => failed(new Error('The search stopped.')))
-  // Reactive wrappers cannot be sent.
-  const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
   void wrap<SeedbedWorker>(thread)
-    .search(plain(draft), setting, proxy(tell))
+    .search(plain(draft), plain(setting), proxy(tell))
     .then((all) => {
       for (const so of all) tell(so, 1)
       end()
