@@ -5,6 +5,7 @@ import type { Context } from './plan/context.ts'
 import { jobAsPlanned } from './prescribe/jobAsPlanned.ts'
 import { prescribe } from './prescribe/prescribe.ts'
 import { recountsOf } from './schedule/recounts.ts'
+import { sownDays } from './schedule/sownDays.ts'
 import { Memo } from './trace/memo.ts'
 import { waitingPeriods } from './work/waitingPeriods.ts'
 
@@ -30,6 +31,7 @@ export function prescribed(
     recent,
     shelf,
     recounts: recountsOf(diary),
+    sown: sownDays(diary),
     memo,
     trace,
   })

@@ -10,6 +10,10 @@ import { oddsRules, oddsValues } from './climate/sowingOdds.ts'
 import { leadValues, windowRules } from './climate/sowingLines.ts'
 import { weatherLines } from './schedule/weatherHolds.ts'
 import { canRules } from './establish/cans.ts'
+import { paceRules } from './establish/countedUp.ts'
+import { plantCountRules } from './establish/plantCount.ts'
+import { priorValues, verdictValues } from './establish/take/causes.ts'
+import { takeRules } from './establish/take/judgeTake.ts'
 import { emergenceRules } from './establish/emergence.ts'
 import { fieldCapacity, seedbedRules, wiltingPoint } from './establish/seedbed/seedbedValues.ts'
 import { mowRules, mowValues } from './establish/firstMow.ts'
@@ -125,6 +129,9 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   waterInRules,
   canRules,
   emergenceRules,
+  paceRules,
+  plantCountRules,
+  takeRules,
   seedbedRules,
   mowRules,
   followRules,
@@ -196,6 +203,8 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'Setting up': setUpHours,
   'Operations, by the numbers': operationValues,
   'First mow': mowValues,
+  'Why it did not take, before anything is seen': priorValues,
+  'When a cause is named': verdictValues,
   'Watering by school': doseValues,
   'Splitting a run': splitValues,
   'Water that soil holds': fieldCapacity,

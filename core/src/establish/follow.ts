@@ -4,6 +4,7 @@ import { growthValues } from '../climate/growth.ts'
 import { oddsValues } from '../climate/sowingOdds.ts'
 import { mowable, mowingSeason, type MowingSeason } from '../climate/mowingSeason.ts'
 import { isRising } from '../climate/windows.ts'
+import { activeEntries, type DiaryEntry } from '../entities/diary.ts'
 import type { Job } from '../entities/job.ts'
 import type { Closed, Follow, PackageFollow } from '../plan/follow.ts'
 import { laterStepsOf, type LaterBrief } from './laterSteps.ts'
@@ -22,6 +23,8 @@ import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 import { inPart } from '../work/ground.ts'
 import { isPlanted, isSown, livingSward } from '../work/sowing.ts'
 import type { StepNeed } from '../schedule/steps.ts'
+import { paceOf, paceRules, paceValues, warmthBetween, type CountOfDay } from './countedUp.ts'
+import { plantCountValues } from './plantCount.ts'
 import {
   emergence,
   emergenceRules,
@@ -79,6 +82,7 @@ export interface FollowBrief extends LaterBrief {
   /** The steps that come after the seed, by package. */
   laterSteps: ReadonlyMap<string, readonly StepNeed[]>
   today: Day
+  diary: readonly DiaryEntry[]
 }
 
 /** Watering, emergence, first mow and the steps that come after the seed is up. */
@@ -222,6 +226,7 @@ function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
       plants: plan.plants,
       sown: anchor.chosen,
       up: bands.up,
+      pace: bands.pace,
       handOver: bands.handOver,
       wateringDays: bands.wateringDays,
       judge: bands.judge,
@@ -244,6 +249,7 @@ function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
 interface Bands {
   byGrass: Map<GrassId, Emergence>
   up: { grass: GrassId; figure: Figure }[]
+  pace: Figure | null
   handOver: Figure | null
   wateringDays: Figure | null
   judge: Figure | null
@@ -253,6 +259,7 @@ interface Bands {
 const NO_BANDS: Bands = {
   byGrass: new Map(),
   up: [],
+  pace: null,
   handOver: null,
   wateringDays: null,
   judge: null,
@@ -261,11 +268,12 @@ const NO_BANDS: Bands = {
 
 /** When each wanted grass shows, and how long the surface is kept moist for the slowest. */
 function bandsOf(
-  { prescription: p, trace }: FollowBrief,
+  brief: FollowBrief,
   plan: PackagePlan,
   sow: PlannedStep,
   zones: readonly ZonePlan[],
 ): Bands {
+  const { prescription: p, trace } = brief
   const scope = packageScope(plan.id)
   const shares = trace.values(emergenceValues)
   const byGrass = new Map<GrassId, Emergence>()
@@ -278,16 +286,19 @@ function bandsOf(
       ),
     ),
   ]
+  const pace = countedPace(brief, plan, sow, zones)
   const up = grasses.flatMap((grass) => {
-    const e = emergence(trace.grass(grass), sow.chosen, p.climate.soilBefore, shares)
+    const { thermal } = trace.grass(grass)
+    const asCounted = thermal && { ...thermal, theta: thermal.theta * (pace ? num(pace) : 1) }
+    const e = emergence({ thermal: asCounted }, sow.chosen, p.climate.soilBefore, shares)
     if (!e) return []
     byGrass.set(grass, e)
-    const { theta, base } = sure(trace.grass(grass).thermal)
+    const { theta, base } = sure(asCounted)
     const figure = trace.found(
       emergenceRules.band,
       scope,
       { low: e.first, high: e.last },
-      { sown: sow.day, soil: p.climate.soilNow, warmth: theta, base },
+      { sown: sow.day, soil: p.climate.soilNow, warmth: theta, base, pace },
       {
         part: grass,
         label: say`${trace.grass(grass).short} shows`,
@@ -312,6 +323,7 @@ function bandsOf(
   return {
     byGrass,
     up,
+    pace,
     handOver,
     judge,
     lostFrom: laterDay(lost, addDays(judged, 1)),
@@ -319,6 +331,42 @@ function bandsOf(
       ? trace.work(followRules.untilRest, scope, { sown: sow.day, stops })
       : trace.work(followRules.wateringDays, scope, { sown: sow.day, handOver }),
   }
+}
+
+/** How much warmth a sowing takes by the seedlings counted since; null where none were. */
+function countedPace(
+  { prescription: p, trace, diary, today }: FollowBrief,
+  plan: PackagePlan,
+  sow: PlannedStep,
+  zones: readonly ZonePlan[],
+): Figure | null {
+  const counts = activeEntries(diary).flatMap((e): (CountOfDay & { expected: number })[] => {
+    const seed = zones.find((z) => z.r.zone.id === e.zone)?.seed
+    if (!seed || !e.counted || e.date < sow.chosen || e.date > today) return []
+    const { plants, side } = e.counted
+    return [
+      {
+        plants: plants.reduce((a, b) => a + b, 0),
+        ground: 1e4 * side * side * plants.length,
+        expected: num(seed.plantsExpected),
+        grasses: seed.plants.flatMap(({ grass, share }) => {
+          const { thermal } = trace.grass(grass)
+          if (!thermal) return []
+          const had = warmthBetween(thermal.base, sow.chosen, e.date, p.climate.soilBefore)
+          return [{ warmth: had / thermal.theta, share: num(share) / 100 }]
+        }),
+      },
+    ]
+  })
+  if (counts.length === 0) return null
+  const expected = counts.reduce((a, c) => a + c.expected, 0) / counts.length
+  const values = { ...trace.values(paceValues), ...trace.values(plantCountValues), ...trace.values(emergenceValues) } // prettier-ignore
+  const { pace } = paceOf(counts, expected, values)
+  return trace.found(paceRules.pace, packageScope(plan.id), pace, {
+    expected,
+    counted: counts.reduce((a, c) => a + c.plants, 0),
+    sown: sow.day,
+  })
 }
 
 /** Parts of a mix from here on lead it, %. */

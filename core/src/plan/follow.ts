@@ -11,6 +11,8 @@ export interface PackageFollow {
   /** The day of the sowing, or of what the days hang on where nothing is sown. */
   sown: Day
   up: { grass: GrassId; figure: Figure }[]
+  /** Warmth it takes by the seedlings that were counted, times its table; null where none were. */
+  pace: Figure | null
   handOver: Figure | null
   wateringDays: Figure | null
   /** A bare bed is normal until then; null where nothing comes up from seed. */

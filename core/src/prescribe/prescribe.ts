@@ -29,7 +29,7 @@ import { surveyNotices, surveySummary } from '../walkover/surveyNotices.ts'
 import { surveyLines, surveyRules } from '../walkover/surveyRules.ts'
 import type { Recount, ZoneReadings } from '../walkover/zoneReadings.ts'
 import { isSown } from '../work/sowing.ts'
-import { workPackages } from '../work/workPackages.ts'
+import { sowingsOf, workPackages } from '../work/workPackages.ts'
 import { prescribeZone, type SiteInputs } from './zone.ts'
 
 export interface PrescribeBrief {
@@ -45,6 +45,8 @@ export interface PrescribeBrief {
   shelf: readonly BagOnShelf[]
   /** Cover counted again since the walk, by zone. */
   recounts: ReadonlyMap<string, Recount>
+  /** The day each zone was sown, where it was. */
+  sown: ReadonlyMap<string, Day>
   memo: Memo
   trace: Trace
 }
@@ -119,8 +121,12 @@ export function prescribe(brief: PrescribeBrief): Prescription {
     dressing,
     covers,
     debris: planDebris([...worked, ...later], trace),
-    packages: workPackages(worked, later, ({ r }) =>
-      brief.waits.waits.some((w) => w.until > brief.today && w.zones.includes(r.zone.id)),
+    packages: workPackages(
+      worked,
+      later,
+      ({ r }) =>
+        brief.waits.waits.some((w) => w.until > brief.today && w.zones.includes(r.zone.id)),
+      sowingsOf(brief.sown),
     ),
     oneMix: oneMix(zones.flatMap(mixedZone)),
     works: [...worked, ...later],

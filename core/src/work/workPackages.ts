@@ -1,3 +1,4 @@
+import { daysBetween, type Day } from '../calendar/day.ts'
 import { isStepKind, OPERATIONS, orderOf, type StepKind } from '../reference/operations.ts'
 import { isPlanted, isSown } from './sowing.ts'
 import { plans, type ZoneOperation, type ZoneWork } from './workTypes.ts'
@@ -118,14 +119,39 @@ const waitsFirst = (work: ZoneWork): boolean =>
 const sowsCool = ({ sowing }: ZoneWork) =>
   sowing === 'cover-then-sow' || sowing === 'blend' || sowing === 'winter-green'
 
+/** Sown within so many days of each other, zones are one sowing. Juvena's model. */
+const ONE_SOWING = 7
+/** Pieces of work that end with a sowing. */
+const SOWN_KINDS: readonly PackageKind[] = ['hold', 'kill', 'sow']
+
+/**
+ * Tells sowings apart by the days on which zones were sown: the first sowing has no mark, nor has
+ * anything while nothing is sown; later ones go by their day, and what is still to be sown by "unsown".
+ */
+export function sowingsOf(sown: ReadonlyMap<string, Day>): (zone: ZoneWork) => string {
+  const days = [...new Set(sown.values())].sort()
+  const marks = new Map<Day, string>()
+  let mark = ''
+  days.forEach((day, i) => {
+    if (i > 0 && daysBetween(days[i - 1]!, day) > ONE_SOWING) mark = `-sown-${day}`
+    marks.set(day, mark)
+  })
+  return ({ r }) => {
+    const day = sown.get(r.id)
+    return days.length === 0 ? '' : day === undefined ? '-unsown' : (marks.get(day) ?? '')
+  }
+}
+
 /**
  * The zones in packages. `later` are the second rounds of ground held over, sown in their season.
- * Ground that has to wait (`held`, or for work of its own) holds no other.
+ * Ground that has to wait (`held`, or for work of its own) holds no other; what was sown at another
+ * time, or is still to be sown where other ground is, is a sowing of its own (`sowing` tells them apart).
  */
 export function workPackages(
   work: readonly ZoneWork[],
   later: readonly ZoneWork[],
   held: (zone: ZoneWork) => boolean = () => false,
+  sowing: (zone: ZoneWork) => string = () => '',
 ): WorkPackage[] {
   const packages = new Map<string, WorkPackage>()
   const put = (zone: ZoneWork, kind: PackageKind, of: string) => {
@@ -140,8 +166,9 @@ export function workPackages(
       for (const { kind, of, operations } of piecesOf(zone)) {
         const apart = kind !== 'due' && kind !== 'feed' && (held(zone) || waitsFirst(zone))
         // The feed of a lawn is no part of what is sown in spots of it.
-        const sowing = kind === 'feed' ? 'none' : zone.sowing
-        put({ ...zone, sowing, operations }, kind, apart ? `${of}-held` : of)
+        const whatIsSown = kind === 'feed' ? 'none' : zone.sowing
+        const own = SOWN_KINDS.includes(kind) ? sowing(zone) : ''
+        put({ ...zone, sowing: whatIsSown, operations }, kind, `${of}${own}${apart ? '-held' : ''}`)
       }
   for (const zone of later) if (zone.r.area) put(zone, 'later', 'later')
   return [...packages.values()].sort(

@@ -1,4 +1,5 @@
 import { hourOfClock } from '../../entities/clockTimes.ts'
+import { shareUp } from '../countedUp.ts'
 import type { SeedbedValues, SoilWater } from './seedbedValues.ts'
 
 /**
@@ -53,6 +54,8 @@ export interface Programme {
   on: (day: number) => boolean
   /** Every so many runs one is missed; 0 where none is. */
   misses: number
+  /** How much of its runs a day is given, 1 where as planned; all days alike where it is left out. */
+  much?: (day: number) => number
 }
 
 /** One that waters every day, at clock times "HH:MM". */
@@ -121,14 +124,6 @@ export const roomFor = (grasses: number, steps = 0): SeedbedRoom => ({
 })
 
 type UpAt = Pick<SeedbedValues, 'first' | 'last'>
-/** Of the seed that is up in the end, the share by warmth: a tenth, half, all. */
-const shareUp = (warmth: number, { first, last }: UpAt): number =>
-  warmth < first
-    ? 0
-    : warmth < 1
-      ? 0.1 + (0.4 * (warmth - first)) / (1 - first)
-      : Math.min(1, 0.5 + (0.5 * (warmth - 1)) / (last - 1))
-
 /** Days until the last of a grass is up in soil that is never dry; Infinity where never. */
 export function daysNeverDry(
   { theta, base }: Thermal,
@@ -201,11 +196,11 @@ export function seedOfYear(
   let dryFor = 0
   let next = v.bears
   for (let day = 0, at = 0; day < weather.days; day++) {
-    const waters = programme.on(day)
+    const gives = programme.on(day) ? (programme.much?.(day) ?? 1) : 0
     const put = puts[(day * programme.runs.length) % puts.length]!
     for (let step = 0; step < STEPS; step++, at++) {
       const falls = weather.rain[at]!
-      const run = waters ? put[step]! : 0
+      const run = gives * put[step]!
       rained += falls
       sprinkled += run
       pond += falls + run

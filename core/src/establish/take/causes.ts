@@ -109,7 +109,7 @@ export const TAKE_CAUSES: Record<CauseId, TakeCause> = {
     name: 'Part of it stays dry',
     mend: 'Move the heads, or water that part from more positions, until the cans are even.',
     tell: 'Where it was wet it stands; the dry part is sown again once the water reaches it.',
-    pays: 'firm',
+    pays: 'nobody',
     again: true,
     unsown: true,
     shows: {
@@ -452,5 +452,6 @@ export const priorValues = tradeValues('take-prior', {
 export const verdictValues = tradeValues('take-verdict', {
   likely: value(50, '%', 'model', 'A cause is named as the likely one from', [20, 99]),
   ahead: value(2, '1', 'model', 'and where it is so many times as likely as the next', [1, 20]),
+  together: value(0.7, '1', 'model', 'What is seen hangs together, so each counts as its likelihood to the power of', [0.2, 1]), // prettier-ignore
   speaks: value(1.5, '1', 'model', 'What was seen speaks for or against a cause from a factor of', [1.01, 10]), // prettier-ignore
 })

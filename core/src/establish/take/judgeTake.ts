@@ -47,7 +47,9 @@ export interface TakeVerdict {
 }
 
 export type TakeWeights = {
-  [K in keyof typeof likelihoodValues | keyof typeof priorValues | keyof typeof verdictValues]: number
+  [
+    K in keyof typeof likelihoodValues | keyof typeof priorValues | keyof typeof verdictValues
+  ]: number
 }
 
 export const takeRules = {
@@ -58,8 +60,8 @@ export const takeRules = {
     label: 'Why it did not take',
     unit: '%',
     standing: 'model',
-    says: 'Each cause begins with how often it is one; what is seen and known multiplies it by how likely that is where it holds: often {often}, sometimes {sometimes}, seldom {seldom}, hardly {hardly}, of all the answers there are. All together make 100 %.',
-    values: { ...likelihoodValues },
+    says: 'Each cause begins with how often it is one; what is seen and known multiplies it by how likely that is where it holds: often {often}, sometimes {sometimes}, seldom {seldom}, hardly {hardly}, of all the answers there are, to the power of {together}, as what is seen hangs together. All together make 100 %.',
+    values: { ...likelihoodValues, together: verdictValues.together },
     inputs: {},
     steps: 'share = how often × likelihood of each thing seen ÷ the sum over the causes',
     by: 'establish/take/judgeTake: judgeTake',
@@ -68,7 +70,7 @@ export const takeRules = {
 }
 
 const isAsked = (sign: Sign): sign is TakeSign => sign in TAKE_SIGNS
-const answers = (sign: Sign): string[] =>
+const answers = (sign: Sign): readonly string[] =>
   isAsked(sign) ? answersOf(sign) : Object.keys(KNOWN_SIGNS[sign])
 const wordsOf = (sign: Sign, answer: string): Message =>
   isAsked(sign)
@@ -85,6 +87,10 @@ export function likelihood(cause: CauseId, sign: Sign, answer: string, v: TakeWe
   for (const a of answers(sign)) all += v[levelOf(shows, a)]
   return v[levelOf(shows, answer)] / all
 }
+
+/** The same as it counts beside what else was seen: several signs of one cause come together. */
+const counts = (cause: CauseId, sign: Sign, answer: string, v: TakeWeights): number =>
+  likelihood(cause, sign, answer, v) ** v.together
 
 /** Signs that can be looked at now: how seedlings died only where some did. */
 const canBeSeen = (sign: TakeSign, seen: TakeSeen, sown: boolean): boolean =>
@@ -115,9 +121,7 @@ export function judgeTake(
     ...Object.entries(known).map(([sign, answer]) => ({ sign: sign as Sign, answer: answer as string })), // prettier-ignore
   ]
   const shares = normal(
-    causes.map((c) =>
-      told.reduce((w, { sign, answer }) => w * likelihood(c, sign, answer, v), v[c]),
-    ),
+    causes.map((c) => told.reduce((w, { sign, answer }) => w * counts(c, sign, answer, v), v[c])),
   )
   const evidence = (i: number): Evidence[] =>
     told
@@ -144,10 +148,11 @@ export function judgeTake(
     .sort((a, b) => b.share - a.share)
   const [first, second] = ranked
   const likely =
+    first &&
     told.some(({ sign }) => isAsked(sign)) &&
-    first!.share >= v.likely &&
-    first!.share >= v.ahead * (second?.share ?? 0)
-      ? first!.cause
+    first.share >= v.likely &&
+    first.share >= v.ahead * (second?.share ?? 0)
+      ? first.cause
       : null
   return { causes: ranked, likely, next: nextLook(causes, shares, seen, sown, v) }
 }
@@ -167,9 +172,9 @@ function nextLook(
   const looks = TAKE_SIGN_IDS.filter((s) => !seen[s] && canBeSeen(s, seen, sown)).map((sign) => {
     let left = 0
     for (const answer of answersOf(sign)) {
-      const weights = causes.map((c, i) => shares[i]! * likelihood(c, sign, answer, v))
-      const chance = weights.reduce((a, b) => a + b, 0)
-      if (chance > 0) left += chance * entropy(normal(weights))
+      const chance = causes.reduce((sum, c, i) => sum + shares[i]! * likelihood(c, sign, answer, v), 0) // prettier-ignore
+      const then = causes.map((c, i) => shares[i]! * counts(c, sign, answer, v))
+      if (chance > 0) left += chance * entropy(normal(then))
     }
     return { sign, bits: now - left }
   })

@@ -166,8 +166,10 @@ const imported = computed(() => {
     `${n === 0 ? 'no' : n} ${n === 1 ? one : more}`
   return `Imported, with ${some(Number(counts[1]), 'diary entry', 'diary entries')} and ${some(Number(counts[2]), 'photograph', 'photographs')}.`
 })
-/** The ladder and the ways beside it want the whole width: what to watch stands below them. */
-const below = computed(() => stage.value === 3)
+/** The ladder, and the visit to bare ground, want the whole width: what to watch stands below them. */
+const below = computed(
+  () => stage.value === 3 || (stage.value === 8 && route.query.part === 'take'),
+)
 const unitsWord = computed(() => (firm.units === 'metric' ? 'm² · kg' : 'ft² · lb'))
 </script>
 

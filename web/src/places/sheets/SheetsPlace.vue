@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { sure } from '@juvena/core/quantities/sure'
-import { computed, nextTick, onBeforeUnmount, onMounted, provide, watch } from 'vue'
+import {
+  computed,
+  defineAsyncComponent,
+  nextTick,
+  onBeforeUnmount,
+  onMounted,
+  provide,
+  watch,
+} from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
 import { explain, type Explained } from '@juvena/core/present/explain'
@@ -14,7 +22,12 @@ import { NOTES, printedFigures } from './notes.ts'
 import PlanSheet from './PlanSheet.vue'
 import WaterSheet from './WaterSheet.vue'
 
-/** The printed job sheets: customer, crew, watering, and where every number comes from. */
+const TakeSheet = defineAsyncComponent(() => import('./TakeSheet.vue'))
+
+/**
+ * The printed job sheets: customer, crew, watering, and where every number comes from; or the note
+ * about ground that did not come up, alone.
+ */
 const firm = useFirm()
 const job = useJob()
 const route = useRoute()
@@ -36,6 +49,13 @@ provide(
   NOTES,
   computed(() => new Map(ids.value.map((id, i) => [id, i + 1]))),
 )
+/** The note to the customer, or the claim on a lot: printed alone. */
+const alone = computed(() => {
+  const { sheet, zone } = route.query
+  return (sheet === 'take' || sheet === 'claim') && typeof zone === 'string'
+    ? { sheet, zone }
+    : null
+})
 /** The workings, each rule said once with the figures it gave. */
 const workings = computed(() => {
   const groups = new Map<
@@ -121,6 +141,7 @@ watch(
         >To the walk-over</RouterLink
       >
     </div>
+    <TakeSheet v-else-if="alone" class="page" :claim="alone.sheet === 'claim'" :zone="alone.zone" />
     <template v-else>
       <CustomerSheet class="page" />
       <CrewSheet class="page" />

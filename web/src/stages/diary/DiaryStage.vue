@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { sure } from '@juvena/core/quantities/sure'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, h, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { parseDay, showDay } from '@juvena/core/calendar/day'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
 import { weatherOn } from '@juvena/core/climate/weatherOn'
@@ -33,8 +34,21 @@ import { newId } from '../../stores/newId.ts'
  * What was done, by whom, how much. Entries are never changed; a correction is an entry too, and
  * the plan knows which steps are done.
  */
+const TakePage = defineAsyncComponent({
+  loader: () => import('./take/TakePage.vue'),
+  delay: 120,
+  loadingComponent: { render: () => h('p', { class: 'soft' }, 'Loading…') },
+})
 const firm = useFirm()
 const job = useJob()
+const route = useRoute()
+const router = useRouter()
+/** The diary itself, or the visit to ground that does not come up; each has its address. */
+const part = computed(() => (route.query.part === 'take' ? 'take' : 'diary'))
+const show = (to: 'take' | 'diary') =>
+  void router.replace({
+    query: { ...route.query, part: to === 'take' ? 'take' : undefined, figure: undefined },
+  })
 const steps = computed(() => job.plan?.steps ?? [])
 const entries = computed(() =>
   entriesWithTrace(job.diary).sort((a, b) => b.entry.date.localeCompare(a.entry.date)),
@@ -191,9 +205,33 @@ const keepBoth = (step: PlannedStep) =>
   <div>
     <StageHead
       name="Diary"
-      says="tick off what is done; write down what was seen. Nothing here is ever changed, only corrected."
-    />
-    <div class="two">
+      :says="
+        part === 'diary'
+          ? 'tick off what is done; write down what was seen. Nothing here is ever changed, only corrected.'
+          : ''
+      "
+    >
+      <div class="parts" role="group" aria-label="Parts of the diary">
+        <button
+          type="button"
+          class="act slight"
+          :aria-pressed="part === 'diary'"
+          @click="show('diary')"
+        >
+          Steps and entries
+        </button>
+        <button
+          type="button"
+          class="act slight"
+          :aria-pressed="part === 'take'"
+          @click="show('take')"
+        >
+          It does not come up
+        </button>
+      </div>
+    </StageHead>
+    <TakePage v-if="part === 'take'" />
+    <div v-else class="two">
       <section>
         <h3 class="ruled">Steps</h3>
         <ul class="steps">
@@ -352,6 +390,11 @@ const keepBoth = (step: PlannedStep) =>
 </template>
 
 <style scoped>
+.parts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+}
 .two {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
