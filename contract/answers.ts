@@ -279,6 +279,18 @@ const dayJob = z.strictObject({
   waterer: z.string(),
   holds: z.array(told),
   steps: z.array(dayStep),
+  water: z.array(
+    z.strictObject({
+      day,
+      where: z.string(),
+      advice: z.enum(['planned', 'off', 'less', 'more', 'dry', 'barred']),
+      runs: z.array(z.string()),
+      each: z.array(
+        z.strictObject({ zone: z.string(), value: z.number(), unit: z.enum(['min', 'L']) }),
+      ),
+      says: message,
+    }),
+  ),
   weather: diaryEntry.shape.weather,
 })
 

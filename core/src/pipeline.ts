@@ -65,8 +65,10 @@ export function planJob(entered: Job, context: Context): JobPlan {
     needs.map(({ kind, zones, part }) => ({ kind, zones, workPackage, ...(part ? { part } : {}) })),
   )
   const order = orderOfWork({ ...brief, later })
+  const past = withGauge([...recent, ...(outlook?.days ?? [])], diary)
   const followed = follow({
     ...brief,
+    weather: past,
     packages: order.packages,
     records: order.records,
     laterSteps: laterByPackage,

@@ -10,6 +10,7 @@ import { oddsRules, oddsValues } from './climate/sowingOdds.ts'
 import { leadValues, windowRules } from './climate/sowingLines.ts'
 import { weatherLines } from './schedule/weatherHolds.ts'
 import { canRules } from './establish/cans.ts'
+import { dayWaterRules, dayWaterValues } from './establish/waterOfDays.ts'
 import { paceRules } from './establish/countedUp.ts'
 import { plantCountRules } from './establish/plantCount.ts'
 import { priorValues, verdictValues } from './establish/take/causes.ts'
@@ -128,6 +129,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   waterRules,
   waterInRules,
   canRules,
+  dayWaterRules,
   emergenceRules,
   paceRules,
   plantCountRules,
@@ -203,6 +205,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'Setting up': setUpHours,
   'Operations, by the numbers': operationValues,
   'First mow': mowValues,
+  'Water of a day': dayWaterValues,
   'Why it did not take, before anything is seen': priorValues,
   'When a cause is named': verdictValues,
   'Watering by school': doseValues,

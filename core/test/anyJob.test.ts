@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { addDays } from '../src/calendar/day.ts'
-import type { DiaryEntry } from '../src/entities/diary.ts'
+import { blankEntry, type DiaryEntry } from '../src/entities/diary.ts'
 import { firmSchema } from '../src/entities/firm.ts'
 import { readJob, type JobDraft } from '../src/entities/job.ts'
 import { OPERATIONS } from '../src/reference/operations.ts'
@@ -189,22 +189,9 @@ describe('of any job', () => {
           const next = p.follow.next
           if (!next) return
           diary.push({
-            id: `entry-${String(i).padStart(4, '0')}`,
-            date: job.today,
-            zone: null,
+            ...blankEntry(`entry-${String(i).padStart(4, '0')}`, job.today, 'done'),
             step: next.id,
             stepZones: next.zones,
-            what: 'done',
-            amount: '',
-            who: '',
-            note: '',
-            corrects: null,
-            stands: [],
-            lots: [],
-            read: null,
-            found: null,
-            product: '',
-            weather: null,
           })
           const after = plan(job, diary)
           expect(after.follow.done, next.id).toBeGreaterThan(p.follow.done)

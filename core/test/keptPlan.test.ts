@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from 'node:util'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { blankEntry } from '../src/entities/diary.ts'
 import { stationClimate } from '../src/climate/stationClimate.ts'
 import type { WeatherDay } from '../src/climate/weatherSeries.ts'
 import { addDays } from '../src/calendar/day.ts'
@@ -57,22 +58,9 @@ const CONTEXTS: Record<string, Partial<Context>> = {
   diary: {
     diary: [
       {
-        id: 'probe-entry-1',
-        date: TODAY,
-        zone: null,
+        ...blankEntry('probe-entry-1', TODAY, 'soil'),
         step: '',
-        stepZones: [],
-        what: 'soil',
-        amount: '',
-        who: '',
-        note: '',
-        corrects: null,
-        stands: [],
-        lots: [],
         read: { rain: null, soil: 9 },
-        found: null,
-        product: '',
-        weather: null,
       },
     ],
   },

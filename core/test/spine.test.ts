@@ -5,6 +5,7 @@ import {
   amountProblem,
   entriesWithTrace,
   STRUCK_OUT,
+  blankEntry,
   tickedTwice,
 } from '../src/entities/diary.ts'
 import { firmSchema } from '../src/entities/firm.ts'
@@ -16,22 +17,7 @@ import { render } from '../src/present/render.ts'
 import { draft, planOf, said, SOUTH, TODAY, zone } from './makeJob.ts'
 
 const entry = (id: string, change: Partial<DiaryEntry> = {}): DiaryEntry => ({
-  id,
-  date: '2027-03-01',
-  zone: null,
-  step: null,
-  stepZones: [],
-  what: 'done',
-  amount: '',
-  who: '',
-  note: '',
-  corrects: null,
-  stands: [],
-  lots: [],
-  read: null,
-  found: null,
-  product: '',
-  weather: null,
+  ...blankEntry(id, '2027-03-01', 'done'),
   ...change,
 })
 const band = (stage: Stage, ...of: Parameters<typeof planOf>) =>

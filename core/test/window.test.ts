@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { careRules } from '../src/climate/careWindow.ts'
 import { describe, expect, it } from 'vitest'
+import { blankEntry } from '../src/entities/diary.ts'
 import { dayNumber, dayOf, daysBetween, showMonthDay } from '../src/calendar/day.ts'
 import { frostValues, oneInTen } from '../src/climate/frost.ts'
 import { leadOf, leadValues, mixLead } from '../src/climate/sowingLines.ts'
@@ -696,22 +697,8 @@ describe('dates for a job', () => {
       {
         diary: [
           {
-            id: 'abcdefgh',
-            date: '2027-02-20',
-            zone: null,
+            ...blankEntry('abcdefgh', '2027-02-20', 'cut'),
             step: 'sow-cool.cut-first',
-            stepZones: [],
-            what: 'cut',
-            amount: '',
-            who: '',
-            note: '',
-            corrects: null,
-            stands: [],
-            lots: [],
-            read: null,
-            found: null,
-            product: '',
-            weather: null,
           },
         ],
       },

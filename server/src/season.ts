@@ -220,8 +220,13 @@ export function seasonKeeper(parts: SeasonParts) {
       const isOn = (s: DayJob['steps'][number]) =>
         s.day === on || (on === today && s.day < today && !isBehind(s))
       const work = (await planned.workOn(on, on === today))
-        .map((job) => ({ ...job, steps: job.steps.filter(isOn) }))
-        .filter((job) => job.steps.length > 0)
+        .map((job) => ({
+          ...job,
+          steps: job.steps.filter(isOn),
+          // A row of before Juvena told of water has none.
+          water: ((job as Partial<DayJob>).water ?? []).filter((w) => w.day === on),
+        }))
+        .filter((job) => job.steps.length > 0 || job.water.length > 0)
       const among = await weather.known()
       const withWeather = work.map(async (job) => {
         const stored = await jobs.text(job.id)

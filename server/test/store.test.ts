@@ -17,6 +17,7 @@ import { revisionStore, thinned } from '../src/store/revisionStore.ts'
 import { siteWeather } from '../src/siteWeather.ts'
 import { stationStore } from '../src/store/stationStore.ts'
 import { partsOver } from '../src/parts.ts'
+import { blankEntry } from '@juvena/core/entities/diary'
 import { openDatabase } from '../src/store/database.ts'
 import { diaryStore } from '../src/store/diaryStore.ts'
 import { firmStore } from '../src/store/firmStore.ts'
@@ -29,24 +30,7 @@ const folder = () => {
   folders.push(made)
   return made
 }
-const entry = (id: string) => ({
-  id,
-  date: '2027-02-23',
-  what: 'cut',
-  amount: '',
-  who: '',
-  note: '',
-  zone: null,
-  step: null,
-  stepZones: [],
-  corrects: null,
-  stands: [],
-  lots: [],
-  read: null,
-  found: null,
-  product: '',
-  weather: null,
-})
+const entry = (id: string) => blankEntry(id, '2027-02-23', 'cut')
 
 describe('the database', () => {
   it('opens a filled one again, its tables brought up to date and its rows whole', async () => {

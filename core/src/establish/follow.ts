@@ -6,7 +6,11 @@ import { mowable, mowingSeason, type MowingSeason } from '../climate/mowingSeaso
 import { isRising } from '../climate/windows.ts'
 import { activeEntries, type DiaryEntry } from '../entities/diary.ts'
 import type { Job } from '../entities/job.ts'
-import type { Closed, Follow, PackageFollow } from '../plan/follow.ts'
+import type { WeatherDay } from '../climate/weatherSeries.ts'
+import { seedbedModel } from './seedbed/seedbedValues.ts'
+import { waterOfDays } from './waterOfDays.ts'
+import { plans } from '../work/workTypes.ts'
+import type { Closed, Follow, PackageFollow, WaterOfDay, WaterPlan } from '../plan/follow.ts'
 import { laterStepsOf, type LaterBrief } from './laterSteps.ts'
 import { presentableFrom, recoversFrom } from './looksRight.ts'
 import type { Prescription, ZonePlan } from '../plan/prescription.ts'
@@ -83,6 +87,8 @@ export interface FollowBrief extends LaterBrief {
   laterSteps: ReadonlyMap<string, readonly StepNeed[]>
   today: Day
   diary: readonly DiaryEntry[]
+  /** Days on record and ahead, with the site’s own gauge. */
+  weather: readonly WeatherDay[]
 }
 
 /** Watering, emergence, first mow and the steps that come after the seed is up. */
@@ -111,6 +117,7 @@ export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] 
     follow: {
       water,
       waterIn: waterIn(brief, packages, later),
+      waterDays: water ? followed.flatMap((f) => daysOfWater(brief, f.follow, water)) : [],
       closed: packages.flatMap((plan) =>
         closedBy(plan, followed.find((f) => f.follow.workPackage === plan.id)?.follow),
       ),
@@ -129,6 +136,27 @@ const wateredGround = ({ r, seed, work }: ZonePlan): ZoneReadings[] =>
   seed || (isPlanted(work.sowing) && !isSown(work.sowing) && r.area)
     ? [inPart(work.sowing) && work.sown ? { ...r, area: work.sown } : r]
     : []
+
+/** The water of the days ahead for one piece of work. */
+function daysOfWater(
+  { job, prescription: p, today, weather, trace }: FollowBrief,
+  follow: PackageFollow,
+  water: WaterPlan,
+): WaterOfDay[] {
+  const zones = p.zones.filter((z) =>
+    p.packages.some((k) => k.id === follow.workPackage && k.zones.some((w) => w.r.id === z.r.id)),
+  )
+  const bare = zones.some((z) => !plans(z.work, 'cover')) || job.cover === 'none'
+  const covered = bare ? 1 : 1 - trace.value(seedbedModel.mulch) / 100
+  return waterOfDays(follow, {
+    water,
+    latitude: p.climate.latitude,
+    weather,
+    covered,
+    today,
+    trace,
+  })
+}
 
 const overdue = (next: PlannedStep | null, today: Day): Notice[] =>
   next && next.chosen < today

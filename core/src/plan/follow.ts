@@ -1,5 +1,5 @@
 import type { Day } from '../calendar/day.ts'
-import type { StepId } from '../rules/id.ts'
+import type { FigureId, StepId } from '../rules/id.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import type { Figure } from '../trace/figure.ts'
 import type { PlannedStep } from './order.ts'
@@ -60,6 +60,24 @@ export interface WaterIn {
   light: number
 }
 
+/** Whether the runs of a day are given as planned, left off, halved, one more; or may not be given. */
+export type WaterAdvice = 'planned' | 'off' | 'less' | 'more' | 'dry' | 'barred'
+
+/** The water of one day ahead while a seedbed is kept moist. */
+export interface WaterOfDay {
+  workPackage: string
+  day: Day
+  advice: WaterAdvice
+  /** Clock times of what is given, of how many that are planned. */
+  runs: readonly string[]
+  of: number
+  /** The figure of what the seedbed wants that day; null where its weather is not known. */
+  need: FigureId | null
+  /** mm and °C expected; null where not known. */
+  rain: number | null
+  high: number | null
+}
+
 /** Days on which a piece of work keeps those who use the lawn off it. */
 export interface Closed {
   workPackage: string
@@ -71,6 +89,8 @@ export interface Closed {
 export interface Follow {
   water: WaterPlan | null
   waterIn: WaterIn[]
+  /** Water of today and the days ahead, by piece of work. */
+  waterDays: WaterOfDay[]
   closed: Closed[]
   packages: PackageFollow[]
   later: PlannedStep[]

@@ -1,6 +1,7 @@
 import { daysBetween, type Day } from '../calendar/day.ts'
 import { tickedTwice, type DiaryEntry } from '../entities/diary.ts'
 import type { Job } from '../entities/job.ts'
+import type { WaterAdvice, WaterOfDay } from '../plan/follow.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
 import type { FigureValue, Unit } from '../quantities/show.ts'
 import type { CautionId } from '../reference/cautions.ts'
@@ -68,6 +69,70 @@ export interface DayJob {
   holds: { title: Message; says: Message }[]
   /** Every step, whatever its day. */
   steps: DayStep[]
+  /** Water of today and the days ahead, while a seedbed is kept moist. */
+  water: DayWater[]
+}
+
+/** The water of one day on some ground. */
+export interface DayWater {
+  day: Day
+  where: string
+  advice: WaterAdvice
+  runs: readonly string[]
+  /** What one run is: minutes or litres, by zone. */
+  each: { zone: string; value: number; unit: 'min' | 'L' }[]
+  /** Why, in the weather of that day. */
+  says: Message
+}
+
+/** Rain of a day that wets nothing, mm. */
+const DRY_DAY = 0.5
+
+/** Why the water of a day is as it is, by its weather. */
+export function waterSaid({ advice, rain, high, of }: WaterOfDay): Message {
+  const wet =
+    rain === null
+      ? ''
+      : rain < DRY_DAY
+        ? 'no rain expected'
+        : say`${quantity(rain, 'rain')} of rain expected`
+  const heat = high === null ? '' : say`up to ${quantity(high, 'C')}`
+  switch (advice) {
+    case 'off':
+      return say`${joined([wet, heat], ', ')}: leave the runs off, and look in the evening whether the top is moist.`
+    case 'less':
+      return of > 1
+        ? say`${joined([wet, heat], ', ')}: half of the runs will do.`
+        : say`${joined([wet, heat], ', ')}: half of each run will do.`
+    case 'more':
+      return say`${joined([heat, wet], ', ')}: as planned, and one run more towards evening.`
+    case 'dry':
+      return 'Left dry for the mow of tomorrow.'
+    case 'barred':
+      return 'No water is allowed that day: cover what dries, and water the day before and after.'
+    case 'planned':
+      return rain === null ? 'As planned.' : say`${joined([heat, wet], ', ')}: as planned.`
+  }
+}
+
+function waterOn(of: WaterOfDay, plan: JobPlan): DayWater {
+  const zones = plan.packages.find((p) => p.id === of.workPackage)?.zones ?? []
+  const named = (id: string) => plan.zones.find((z) => z.id === zoneOf(id))?.name ?? id
+  return {
+    day: of.day,
+    where: zones.length === plan.zones.length && zones.length > 1 ? 'all zones' : zones.map(named).join(', '), // prettier-ignore
+    advice: of.advice,
+    runs: of.runs,
+    each: (plan.follow.water?.zones ?? [])
+      .filter((w) => zones.some((z) => z === w.zone))
+      .map((w) => ({
+        zone: named(w.zone),
+        ...(w.sprinkler
+          ? { value: num(w.sprinkler.minutes), unit: 'min' as const }
+          : { value: num(w.litres), unit: 'L' as const }),
+      })),
+    says: waterSaid(of),
+  }
 }
 
 /** Seed that leaves stock with a sowing: what the plan weighs out, by lot and zone (kg). */
@@ -101,6 +166,7 @@ export function dayWork(id: string, job: Job, plan: JobPlan, diary: readonly Dia
     holds: plan.notices
       .filter((n) => n.level === 'hold')
       .map(({ title, says }) => ({ title, says })),
+    water: plan.follow.waterDays.map((w) => waterOn(w, plan)),
     steps: plan.steps.map((s) => ({
       id: s.id,
       kind: s.kind,

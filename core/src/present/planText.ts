@@ -4,10 +4,20 @@ import type { JobPlan } from '../plan/jobPlan.ts'
 import { quantity, say, type Message } from '../rules/message.ts'
 import type { Figure } from '../trace/figure.ts'
 import { REASONS } from '../climate/dayReasons.ts'
-import { dayWork } from './dayWork.ts'
+import { dayWork, waterSaid } from './dayWork.ts'
 import { branchesSaid } from './lookSaid.ts'
 import { differsText, otherDays } from './otherDays.ts'
 import { render, type Reader } from './render.ts'
+
+/** What is done with the water of a day, in a word. */
+const WATER_WORDS = {
+  planned: 'as planned',
+  off: 'leave off',
+  less: 'half',
+  more: 'one run more',
+  dry: 'dry',
+  barred: 'not allowed',
+} as const
 
 /** " in 3 parts"; nothing for a run that is not split. */
 const inParts = (parts: number) => (parts > 1 ? ` in ${parts} parts` : '')
@@ -97,6 +107,9 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
             (z) =>
               `${zoneName(z.zone)}: ${shown(z.sprinkler?.minutes ?? z.litres)} a run${z.sprinkler ? '' : ' by can, rose or hose'}${inParts(z.parts.seedbed)}, then ${shown(z.growing)}${inParts(z.parts.growing)}, then ${shown(z.settled)}${inParts(z.parts.settled)}`,
           ),
+          ...plan.follow.waterDays.map(
+            (w) => `${day(w.day)}: ${WATER_WORDS[w.advice]}. ${told(waterSaid(w))}`,
+          ),
         ]
       : [],
   )
@@ -104,6 +117,7 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
     'AFTERWARDS',
     plan.follow.packages.flatMap((f) => [
       ...f.up.map((u) => `shows: ${told(u.figure.label)} ${shown(u.figure)}`),
+      ...(f.pace ? [`by your counts it takes ${shown(f.pace)} × the warmth of its table`] : []),
       ...(f.haze ? [`first haze ${day(f.haze)}`] : []),
       ...(f.judge ? [`not judged before ${shown(f.judge)}`] : []),
       ...(f.handOver ? [`moist until ${shown(f.handOver)}`] : []),

@@ -144,6 +144,9 @@ export function plannedStore(db: Knex) {
             crew_hours: known.crew_hours + open * hours * people,
           })
         }
+        // A job that is watered that day is on the day's page, without a step of its own.
+        for (const { day } of work?.water ?? [])
+          if (!days.has(day)) days.set(day, { steps: 0, open: 0, crew_hours: 0 })
         for (const [day, counts] of days)
           await trx<DayRow>('planned_days').insert({ job_id: job, day, ...counts })
       })
@@ -190,7 +193,7 @@ export function plannedStore(db: Knex) {
       { most, from }: { most: number; from: number } = PAGE,
       between?: readonly [string, string],
     ): Promise<{ rows: string[]; total: number }> {
-      const days = db<DayRow>('planned_days').select('job_id')
+      const days = db<DayRow>('planned_days').where('steps', '>', 0).select('job_id')
       // The page is chosen by short rows, which are counted on the way; only its own are read whole.
       const page = db<Row>('planned')
         .modify((q) => between && q.whereIn('job_id', days.whereBetween('day', [...between])))
@@ -279,6 +282,7 @@ export function plannedStore(db: Knex) {
         .count({ n: '*' })) as { sow_day: string; n: number }[]
       const next = await db<DayRow>('planned_days')
         .where('day', '>', to)
+        .where('steps', '>', 0)
         .min({ day: 'day' })
         .first()
       const days: DayLoad[] = []

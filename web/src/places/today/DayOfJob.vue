@@ -83,6 +83,24 @@ const doneBy = (s: DayStep) =>
     .map((e) => `Done ${showDay(e.date)}${e.who ? ` by ${e.who}` : ''}`)
     .join('; ')
 const writing = ref(false)
+const WATER = {
+  planned: 'as planned',
+  off: 'leave it off',
+  less: 'half will do',
+  more: 'one run more',
+  dry: 'leave dry',
+  barred: 'not allowed',
+} as const
+/** Whether today’s water was written down here; null until it is. */
+const waterGiven = ref<boolean | null>(null)
+async function logWater(given: boolean) {
+  await done({
+    ...blankEntry(newId(), props.on, given ? 'Watered' : 'Not watered'),
+    who: localStorage.getItem('juvena.who') ?? '',
+    watered: { of: 1, days: given ? 1 : 0, mm: null },
+  })
+  if (!wrong.value) waterGiven.value = given
+}
 async function done(entry: DiaryEntry) {
   wrong.value = ''
   writing.value = true
@@ -143,6 +161,34 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
         <b>{{ h.title }}</b> {{ h.says }}
       </li>
     </ul>
+    <section v-for="w in job.water" :key="w.where" class="water" :aria-label="`Water, ${w.where}`">
+      <h3>
+        Water<span v-if="w.where" class="where">{{ w.where }}</span>
+        <span class="mark" :class="w.advice">{{ WATER[w.advice] }}</span>
+      </h3>
+      <p v-if="w.runs.length" class="amount">
+        <b>{{ w.runs.join(', ') }}</b>
+        <span class="small">{{
+          w.each
+            .map((e) => `${w.each.length > 1 ? `${e.zone} ` : ''}${firm.hand(e.value, e.unit)}`)
+            .join(', ')
+        }}</span>
+      </p>
+      <p class="small">{{ firm.say(w.says) }}</p>
+      <p v-if="on <= firm.today" class="given">
+        <template v-if="waterGiven === null">
+          <button type="button" class="act slight" :disabled="writing" @click="logWater(true)">
+            given
+          </button>
+          <button type="button" class="act slight" :disabled="writing" @click="logWater(false)">
+            not given
+          </button>
+        </template>
+        <span v-else class="doneby small">{{
+          waterGiven ? 'Written down: given.' : 'Written down: not given.'
+        }}</span>
+      </p>
+    </section>
     <ul class="steps">
       <li v-for="s in job.steps" :key="s.id" :class="{ done: ticked(s) }">
         <TickBox :name="firm.say(s.name)" :done="ticked(s)" :passed="passed(s)" @press="press(s)" />
@@ -245,6 +291,25 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
 </template>
 
 <style scoped>
+.water {
+  border-left: 4px solid var(--water);
+  padding-left: 0.7rem;
+  margin: 0.6rem 0 0.2rem;
+}
+.water .mark {
+  margin-left: 0.4rem;
+  color: var(--water);
+}
+.water .mark.off,
+.water .mark.dry,
+.water .mark.barred {
+  color: var(--clay);
+}
+.given {
+  display: flex;
+  gap: 0.5rem;
+  padding-top: 0.3rem;
+}
 .job {
   border-top: 3px solid var(--ink);
   padding-top: 0.4rem;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { sure } from '@juvena/core/quantities/sure'
 import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
 import { daysBetween, showDay } from '@juvena/core/calendar/day'
 import { readRestriction, restrictionSaid } from '@juvena/core/establish/restrictions'
 import FigureValue from '../../parts/FigureValue.vue'
@@ -11,6 +12,7 @@ import { zoneOf } from '@juvena/core/trace/scope'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import SeedbedOdds from './SeedbedOdds.vue'
+import WaterAhead from './WaterAhead.vue'
 import WetGround from './WetGround.vue'
 
 /**
@@ -134,6 +136,7 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
           </li>
         </ol>
       </section>
+      <WaterAhead v-if="job.plan?.follow.waterDays.length" />
       <SeedbedOdds v-if="packages.length" />
       <table>
         <thead>
@@ -212,6 +215,12 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
             >; what has not shown by {{ showDay(s.lostFrom) }} is lost, and its watering
             stops</template
           >.
+          <template v-if="s.pace"
+            >By your counts it takes <FigureValue :id="s.pace.id" /> times the warmth of its table.
+          </template>
+          <RouterLink v-if="s.sown < job.today" :to="`/jobs/${job.id}/diary?part=take`"
+            >It does not come up?</RouterLink
+          >
         </p>
       </section>
     </template>
