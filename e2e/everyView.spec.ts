@@ -20,6 +20,7 @@ const STAGES = [
   'order',
   'water',
   'diary',
+  'diary?part=take',
 ]
 const VIEWS = [
   '/',

@@ -32,6 +32,7 @@ import { num, type Figure } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
 import { zoneOf } from './trace/scope.ts'
 import type { Trace } from './trace/trace.ts'
+import { livingSward } from './work/sowing.ts'
 import { waitsUntil } from './work/waitingPeriods.ts'
 
 /** What a person has seen at a zone that does not come up. */
@@ -49,8 +50,11 @@ export interface SownAgain {
   kg: number
   /** Kept back when it was first sown, kg of the same mix. */
   reserve: number
-  mix: { grass: string; share: number }[]
+  /** As it was sown; null where Juvena is to choose. */
+  mix: { grass: string; share: number }[] | null
   name: string
+  /** It lies in a sward that stands. */
+  inSward: boolean
   /** People’s hours up to the seed. */
   hours: number
   day: Day
@@ -80,6 +84,8 @@ export interface TakeOfZone {
   /** Bare is normal until then; lost from then. */
   judge: Day | null
   lost: Day | null
+  /** It is not to be judged yet. */
+  early: boolean
   known: TakeKnown
   verdict: TakeVerdict
   /** The seedbed since it was sown: as told or as logged, and where least falls; null where nothing is sown. */
@@ -141,10 +147,12 @@ export function takeOfJob(
   const told = knownOf(facts, answers)
   const eyes = withCans(seen, id, plan)
   const weights = { ...trace.values(likelihoodValues), ...trace.values(priorValues), ...trace.values(verdictValues) } // prettier-ignore
+  const judge = (sowing?.follow.judge?.value as Day | undefined) ?? null
   return {
     zone: id,
     sown,
-    judge: (sowing?.follow.judge?.value as Day | undefined) ?? null,
+    judge,
+    early: sown !== null && judge !== null && today < judge,
     lost: sowing?.follow.lostFrom ?? null,
     known: told,
     verdict: judgeTake(eyes, told, sown !== null, weights),
@@ -190,7 +198,7 @@ function bedSince(
     : { rate: 1, reaches: 1, most: 0 }
   const times = water?.times ?? []
   const mm = water ? Math.min(num(water.dose), most / Math.max(1, times.length)) : 0
-  const on = (day: number) => water !== null && dayIsWatered(water.days, addDays(follow.sown, day), day) // prettier-ignore
+  const on = (day: number) => water !== null && job.watering !== 'nobody' && dayIsWatered(water.days, addDays(follow.sown, day), day) // prettier-ignore
   const under = (share: number) =>
     seedbedSince(
       follow.sown,
@@ -282,6 +290,9 @@ function factsOf(b: FactsBrief): TakeFacts {
   const bears = z.seed ? Math.min(...z.seed.mix.map((m) => trace.grass(m.grass).depth)) : Infinity
   const least = z.seed ? Math.min(...z.seed.mix.map((m) => trace.grass(m.grass).sunLeast)) : 0
   const { freshFor } = trace.values(lotValues)
+  // Where nobody waters, rain alone tells; else only what was written down does.
+  const waterKnown =
+    bed !== null && (bed.log.logged >= LOGGED || (b.job.watering === 'nobody' && bed.onRecord > 0))
   return {
     lot:
       lots.length > 0
@@ -295,7 +306,8 @@ function factsOf(b: FactsBrief): TakeFacts {
           }
         : null,
     warmth: bed ? bed.near.warmthThere : null,
-    dryHours: bed && bed.log.logged >= LOGGED ? bed.near.dryHours : null,
+    moist: bed && waterKnown ? bed.near.warmth : null,
+    dryHours: bed && waterKnown ? bed.near.dryHours : null,
     log: bed ? bed.log : null,
     depth: depth !== null && Number.isFinite(bears) ? { lies: depth, bears } : null,
     withinWait: sown === null ? null : wait !== null && wait > sown ? true : b.noWeedkiller ? null : false, // prettier-ignore
@@ -346,7 +358,16 @@ function sownAgain(
   const mix = z.seed?.mix ?? []
   if (area <= 0 || mix.length === 0) return null
   const id = AGAIN
-  const whole = withSownAgain(draft, z.r.zone.id, { id, name: `${z.r.name} again`, area, mix: mix.map(({ grass, share }) => ({ grass, share })) }) // prettier-ignore
+  const inSward = livingSward(z.work.sowing)
+  // What failed as a quick cover is not sown as one again where the proper seed may follow now.
+  const ofMix = z.work.sowing === 'cover-then-sow' ? null : mix.map(({ grass, share }) => ({ grass, share })) // prettier-ignore
+  const whole = withSownAgain(draft, z.r.zone.id, {
+    id,
+    name: `${z.r.name} again`,
+    area,
+    mix: ofMix,
+    inSward,
+  })
   const read = readJob({
     ...whole,
     zones: whole.zones?.filter((zone) => zone.id === id),
@@ -367,8 +388,9 @@ function sownAgain(
     area,
     kg: num(seed.kg),
     reserve: reserveOf(z, plan),
-    mix: mix.map(({ grass, share }) => ({ grass, share })),
+    mix: ofMix,
     name: seed.name,
+    inSward,
     hours,
     day: sow.chosen,
     fits: pack.fits,

@@ -112,7 +112,7 @@ describe('a zone that does not come up', () => {
 })
 
 describe('ground sown again as a zone', () => {
-  const again = { id: 'again', name: 'Lawn again', area: 40, mix: [{ grass: 'perennial-ryegrass', share: 100 }] } // prettier-ignore
+  const again = { id: 'again', name: 'Lawn again', area: 40, mix: [{ grass: 'perennial-ryegrass', share: 100 }], inSward: true } // prettier-ignore
   const job = withSownAgain(draft({ treatments: [{ id: 't1', kind: 'broadleaf', date: '2027-01-01', zones: ['z1'] }] }), 'z1', again) // prettier-ignore
   it('is a sowing of its own, while the first stays on its day', () => {
     const plan = planOf(job, { diary: [sow()], today: '2027-02-22' })
@@ -162,7 +162,7 @@ describe('what is written down', () => {
       expect(typeof readFrameCounts(typed), typed).toBe('string')
   })
   it('turns facts into answers at their lines, and leaves out what nobody knows', () => {
-    const nothing: TakeFacts = { lot: null, warmth: null, dryHours: null, log: null, depth: null, withinWait: null, burst: null, opened: null, mownSoon: null, hottest: null, sun: null, penetration: null, ponding: null, dogs: null, pests: null } // prettier-ignore
+    const nothing: TakeFacts = { lot: null, warmth: null, moist: null, dryHours: null, log: null, depth: null, withinWait: null, burst: null, opened: null, mownSoon: null, hottest: null, sun: null, penetration: null, ponding: null, dogs: null, pests: null } // prettier-ignore
     const lines = { bears: 6, burst: 25, hot: 32, pondingFrom: 1 }
     expect(knownOf(nothing, lines)).toEqual({})
     const of = (f: Partial<TakeFacts>) => Object.values(knownOf({ ...nothing, ...f }, lines))[0]

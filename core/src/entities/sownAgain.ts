@@ -2,12 +2,18 @@ import type { JobDraft, ZoneDraft } from './job.ts'
 
 /**
  * A draft with ground that is sown again as a zone of its own: bare, of so many m², with the mix that
- * was sown, on the soil, light, slope and water of the zone it lies in, and with that zone’s history.
+ * was sown where one is given, on the soil, light, slope and water of the zone it lies in, and with that zone’s history.
  */
 export function withSownAgain(
   draft: JobDraft,
   of: string,
-  again: { id: string; name: string; area: number; mix: NonNullable<ZoneDraft['mix']> },
+  again: {
+    id: string
+    name: string
+    area: number
+    mix: ZoneDraft['mix']
+    inSward: boolean
+  },
 ): JobDraft {
   const from = draft.zones?.find((z) => z.id === of)
   if (!from) return draft
@@ -39,6 +45,8 @@ export function withSownAgain(
     seedRateOf: from.seedRateOf,
     cover: { wanted: 0, weeds: 0, moss: 0, bare: 100 },
     mix: again.mix,
+    // A gap in a lawn waits for the next season; it is not held with a quick cover.
+    approach: again.inSward ? 'sow-new' : null,
     // It was fed when it was first sown.
     operations: { feed: { on: false } },
   }

@@ -13,10 +13,16 @@ import { dayIsWatered } from './restrictions.ts'
 import { seedbedModel } from './seedbed/seedbedValues.ts'
 
 export const dayWaterValues = tradeValues('water-day', {
-  off: value(25, '%', 'model', 'Runs are left off where rain leaves of what the day dries to be given at most', [0, 60]), // prettier-ignore
-  less: value(60, '%', 'model', 'and halved where it leaves at most', [10, 90]),
+  off: value(
+    150,
+    '%',
+    'model',
+    'Runs are left off where rain gives of what the day dries',
+    [80, 400],
+  ),
+  less: value(60, '%', 'model', 'and halved where it gives', [20, 150]),
   more: value(90, '%', 'model', 'One run is added where the day dries of the planned water more than', [50, 250]), // prettier-ignore
-  holds: value(5, 'rain', 'model', 'Of the rain of the day before the top still holds up to', [0, 20]), // prettier-ignore
+  holds: value(2, 'rain', 'model', 'Of the rain of the day before the top still holds up to', [0, 20]), // prettier-ignore
 })
 
 export const dayWaterRules = {
@@ -46,15 +52,19 @@ export interface WaterDaysBrief {
   trace: Trace
 }
 
-/** `wants` and `dries` mm of the day, `planned` mm of its runs. Little is left to give only where it rains. */
+/**
+ * `wants` and `dries` mm of the day, `planned` mm of its runs. Little is left to give only where it
+ * rains, and none only where it rains well over what the day dries: a forecast is no rain yet.
+ */
 function adviceFor(
   wants: number,
   dries: number,
   planned: number,
   v: { off: number; less: number; more: number },
 ): WaterAdvice {
-  if (wants <= (v.off / 100) * dries) return 'off'
-  if (wants <= (v.less / 100) * dries) return 'less'
+  const given = dries - wants
+  if (given >= (v.off / 100) * dries) return 'off'
+  if (given >= (v.less / 100) * dries) return 'less'
   return wants > (v.more / 100) * planned ? 'more' : 'planned'
 }
 

@@ -1,4 +1,5 @@
 import type { Day } from '../calendar/day.ts'
+import type { ZoneId } from '../rules/id.ts'
 import type { StationClimate } from '../climate/placeYear.ts'
 import { growingSeason, siteClimate, type SiteClimate } from '../climate/siteClimate.ts'
 import type { WeatherDay } from '../climate/weatherSeries.ts'
@@ -23,7 +24,7 @@ import { num, type Notice } from '../trace/figure.ts'
 import { versioned, type Memo, type Versioned } from '../trace/memo.ts'
 import { quantity, say } from '../rules/message.ts'
 import { JOB } from '../trace/scope.ts'
-import type { Trace } from '../trace/trace.ts'
+import { Trace } from '../trace/trace.ts'
 import { surveySite, type SiteSurvey } from '../walkover/siteSurvey.ts'
 import { surveyNotices, surveySummary } from '../walkover/surveyNotices.ts'
 import { surveyLines, surveyRules } from '../walkover/surveyRules.ts'
@@ -60,6 +61,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   const climate = siteClimate(brief)
   const survey = surveyOf(brief, climate)
   const site = siteInputs(brief, climate)
+  const asSown = sitesAsSown(brief)
   const isPatch = (zone: Zone) => isSmallZone(zone, survey, trace)
   const hasPatch = job.zones.some(isPatch) && !job.zones.every(isPatch)
   const zones = job.zones.map((zone) =>
@@ -72,7 +74,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
         patchApart: hasPatch && !isPatch(zone),
         survey,
         recount: brief.recounts.get(zone.id) ?? null,
-        site,
+        site: asSown(zone.id) ?? site,
       },
       prescribeZone,
     ),
@@ -172,6 +174,29 @@ function siteInputs(
     waits: waits.waits,
     shelf,
   })
+}
+
+/**
+ * What ground that was sown is prescribed by: the day it was sown, and the seasons as they lay
+ * ahead then. What went down does not become another mix because a season ends. Null where nothing
+ * was sown before today.
+ */
+function sitesAsSown(brief: PrescribeBrief): (zone: ZoneId) => (SiteInputs & Versioned) | null {
+  const sites = new Map<Day, SiteInputs & Versioned>()
+  return (zone) => {
+    const day = brief.sown.get(zone)
+    if (day === undefined || day >= brief.today) return null
+    const known = sites.get(day)
+    if (known) return known
+    const then = { ...brief, today: day }
+    // Its frost date and soil are those of then: the plan's own figures stay today's.
+    const site = siteInputs(
+      then,
+      siteClimate({ ...then, trace: new Trace(brief.trace.firmValues, brief.trace.grasses) }),
+    )
+    sites.set(day, site)
+    return site
+  }
 }
 
 /** All that was drawn, counted and levelled on the site. */

@@ -101,6 +101,8 @@ export function waterSaid({ advice, rain, high, of }: WaterOfDay): Message {
     case 'off':
       return say`${joined([wet, heat], ', ')}: leave the runs off, and look in the evening whether the top is moist.`
     case 'less':
+      if (rain !== null && rain < DRY_DAY)
+        return say`Still wet from the day before, ${heat}: half of the water will do.`
       return of > 1
         ? say`${joined([wet, heat], ', ')}: half of the runs will do.`
         : say`${joined([wet, heat], ', ')}: half of each run will do.`

@@ -20,8 +20,8 @@ export const LOOKS: Record<TakeSign, Message> = {
 /** What is said first of a zone that does not come up. */
 export function takeSaidFirst(t: TakeOfZone, today: Day, seedlings: string | undefined): Message {
   const { likely, causes, next } = t.verdict
-  if (t.sown !== null && t.judge !== null && today < t.judge)
-    return say`Too early to judge: bare is normal until ${onDay(t.judge)}. Keep it moist.`
+  if (t.early && t.judge !== null)
+    return say`Too early to judge: bare is normal until ${onDay(t.judge)}. The top stays moist meanwhile.`
   const over = t.lost !== null && today >= t.lost && seedlings === 'none'
   const named = likely
     ? say`${TAKE_CAUSES[likely].name}: ${quantity(Math.round(causes[0]!.share), '%')}.`
@@ -39,21 +39,29 @@ const PAYS: Record<Pays, Message> = {
   nobody: 'Not the lot: no claim. Agree who pays before it is sown again.',
 }
 /** Who answers for a cause; while none is likely, nobody is told. */
-export const whoPays = ({ verdict }: TakeOfZone): Message =>
-  verdict.likely
-    ? PAYS[TAKE_CAUSES[verdict.likely].pays]
-    : 'Say nothing of who pays until the cause is found.'
+export const whoPays = ({ sown, early, verdict }: TakeOfZone): Message =>
+  sown === null
+    ? 'Nothing was sown here yet: what puts it right is part of the offer.'
+    : early
+      ? 'Nobody: nothing is lost yet.'
+      : verdict.likely
+        ? PAYS[TAKE_CAUSES[verdict.likely].pays]
+        : 'Say nothing of who pays until the cause is found.'
 
 /** What the customer is told. */
-export const customerTold = ({ verdict }: TakeOfZone): Message =>
-  verdict.likely
-    ? TAKE_CAUSES[verdict.likely].tell
-    : 'Something has kept the seed from coming up; we are finding out what, and will say what comes next.'
+export const customerTold = ({ early, judge, verdict }: TakeOfZone): Message =>
+  early && judge !== null
+    ? say`Bare is normal until ${onDay(judge)}: go on watering as planned.`
+    : verdict.likely
+      ? TAKE_CAUSES[verdict.likely].tell
+      : 'Something has kept the seed from coming up; we are finding out what, and will say what comes next.'
 
 /** The ground sown again, in sentences: amount, day, hours, odds; or the next season. */
 export function againSaid(t: TakeOfZone): Message[] {
   const { again, verdict } = t
-  if (!again) return []
+  // Into the same shade the same seed fails again.
+  if (!again || t.early || (verdict.likely && TAKE_CAUSES[verdict.likely].stays === 'shade'))
+    return []
   const cause = verdict.likely && TAKE_CAUSES[verdict.likely]
   if (cause && !cause.again) return []
   const seed = say`${quantity(again.area, 'm2')} with ${quantity(again.kg, 'kg')} of ${again.name}`

@@ -190,6 +190,8 @@ export function misfitNotice(
   const zones = pack.zones.map((z) => z.r.name).join(', ')
   const day = onDay(schedule.sowDay, schedule.sowDay.slice(0, 4) !== today.slice(0, 4))
   const found: Notice[] = []
+  // What is sown is sown: its day is told by what comes up, not by a season that may be over now.
+  if (plan.steps.some((s) => s.kind === plan.anchor && s.state === 'done')) return []
   if (plan.verdict !== '')
     found.push({
       id: id('fits'),

@@ -70,6 +70,9 @@ export interface Wishes {
   visits: number | null
 }
 
+/** So many days after the seed, what was to be done with it is behind. Juvena's model. */
+const SEED_DAY = 7
+
 /** Days an anchor already done is followed for. */
 const HORIZON_AFTER = 60
 
@@ -214,8 +217,16 @@ function packageOf(
   window: WorkWindow,
   calendar: Calendar,
 ): Package {
-  const lastDone = fixed.reduce((last, f, i) => (f.done ? i : last), -1)
+  const ticked = fixed.reduce((last, f, i) => (f.done ? i : last), -1)
   const today = dayNumber(calendar.today)
+  // What belongs to the day of seed was done with it, or is too late: nobody rakes seedlings in.
+  const sown = needs[anchor]?.kind === 'sow' ? fixed[anchor]?.done : null
+  const over =
+    sown !== null &&
+    sown !== undefined &&
+    today - dayNumber(sown) > SEED_DAY &&
+    !fixed.some((f, i) => i > anchor && f.pin && !f.done)
+  const lastDone = over ? needs.length - 1 : ticked
   return {
     needs,
     calendar,
@@ -223,9 +234,10 @@ function packageOf(
     from: lastDone + 1,
     doneOn: fixed.map((f, i) => {
       const next = fixed.slice(i).find((x) => x.done)?.done
-      return f.done ? dayNumber(f.done) : i <= lastDone && next ? dayNumber(next) : -Infinity
+      const passed = next ?? (over ? sown : null)
+      return f.done ? dayNumber(f.done) : i <= lastDone && passed ? dayNumber(passed) : -Infinity
     }),
-    begin: lastDone >= 0 ? Math.max(today, dayNumber(sure(fixed[lastDone]!.done))) : today,
+    begin: ticked >= 0 ? Math.max(today, dayNumber(sure(fixed[ticked]!.done))) : today,
     notBefore: fixed.map((f) => (f.notBefore ? dayNumber(f.notBefore) : -Infinity)),
     pins: fixed.map((f) => (f.pin && !f.done ? dayNumber(f.pin) : null)),
     better: linksOf(needs, anchor, 'better'),

@@ -682,8 +682,8 @@ take-verdict.speaks                  1.5 1         model         1.01..10
 plant-count.prior                      2 1         model         0.1..50
 pace.spread                           20 %         model         5..60
 pace.strays                          0.1 %         model         0.001..5
-water-day.off                         25 %         model         0..60
-water-day.less                        60 %         model         10..90
+water-day.off                        150 %         model         80..400
+water-day.less                        60 %         model         20..150
 water-day.more                        90 %         model         50..250
-water-day.holds                        5 rain      model         0..20
+water-day.holds                        2 rain      model         0..20
 `

@@ -15,7 +15,7 @@ const of = ref<string | null>('7')
 const mm = ref<string | null>(null)
 const wrong = ref('')
 const whole = (typed: string | null) =>
-  typed !== null && /^\s*\d{1,2}\s*$/.test(typed) ? Number(typed) : null
+  typed !== null && /^\s*\d{1,2}( days?)?\s*$/.test(typed) ? parseInt(typed, 10) : null
 const problem = computed(() => {
   const [d, n] = [whole(days.value), whole(of.value)]
   if (days.value !== null && d === null) return 'Days are a whole number, like 4.'

@@ -7,6 +7,8 @@ export interface TakeFacts {
   lot: { worth: number | null; old: boolean } | null
   /** Of the warmth that brings up half of the slowest grass, what has been there, 0 up. */
   warmth: number | null
+  /** The same of the warmth it had while moist; null where nobody knows how it was watered. */
+  moist: number | null
   /** Hours it lay dry without a break after it had swollen. */
   dryHours: number | null
   /** Days that were logged, and of them watered. */
@@ -48,6 +50,8 @@ export function knownOf(f: TakeFacts, lines: TakeLines): TakeKnown {
   if (f.lot && (f.lot.worth !== null || f.lot.old))
     known.lot = f.lot.worth !== null && f.lot.worth < LOW_TEST ? 'weak' : f.lot.old ? 'aged' : 'good' // prettier-ignore
   if (f.warmth !== null) known.warmth = f.warmth >= 1 ? 'enough' : 'not-yet'
+  if (f.moist !== null && f.warmth !== null && f.warmth >= 1)
+    known.moist = f.moist >= 1 ? 'enough' : 'short'
   if (f.dryHours !== null)
     known.dry = f.dryHours > 24 ? 'long' : f.dryHours > lines.bears ? 'some' : 'none'
   if (f.log && f.log.logged >= LEAST_LOGGED) {

@@ -161,7 +161,12 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
         <b>{{ h.title }}</b> {{ h.says }}
       </li>
     </ul>
-    <section v-for="w in job.water" :key="w.where" class="water" :aria-label="`Water, ${w.where}`">
+    <section
+      v-for="w in job.water"
+      :key="w.where"
+      class="water"
+      :aria-label="`Water, ${job.name}, ${w.where}`"
+    >
       <h3>
         Water<span v-if="w.where" class="where">{{ w.where }}</span>
         <span class="mark" :class="w.advice">{{ WATER[w.advice] }}</span>

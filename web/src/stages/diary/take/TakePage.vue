@@ -115,10 +115,18 @@ const headline = computed(() =>
   take.value ? firm.say(takeSaidFirst(take.value, job.today, visit.value.seen.seedlings)) : '',
 )
 const likely = computed(() => take.value?.verdict.likely ?? null)
-const early = computed(() => take.value?.judge !== null && job.today < (take.value?.judge ?? ''))
+const early = computed(() => take.value?.early ?? false)
 
 const wrong = ref('')
 const told = ref('')
+const logWrong = ref('')
+async function logWater(entry: DiaryEntry) {
+  logWrong.value = ''
+  await job.write(entry).then(
+    () => (told.value = 'The water is in the diary.'),
+    (error: Error) => (logWrong.value = error.message),
+  )
+}
 const busy = ref(false)
 async function write(entry: DiaryEntry, says: string) {
   busy.value = true
@@ -188,7 +196,8 @@ async function sowAgain() {
       id,
       name,
       area: Math.round(100 * again.area) / 100,
-      mix: again.mix.map((m) => ({ ...m, share: Math.round(10 * m.share) / 10 })),
+      mix: again.mix?.map((m) => ({ ...m, share: Math.round(10 * m.share) / 10 })) ?? null,
+      inSward: again.inSward,
     })
     draft.zones = next.zones ?? []
     draft.treatments = next.treatments ?? []
@@ -357,7 +366,7 @@ const lot = computed(() => take.value?.lots[0] ?? null)
               <p v-for="(m, i) in againSaid(take)" :key="i" class="again">{{ firm.say(m) }}</p>
               <p class="buttons">
                 <button
-                  v-if="take.again && (!likely || TAKE_CAUSES[likely].again)"
+                  v-if="againSaid(take).length"
                   type="button"
                   class="act slight"
                   :disabled="busy"
@@ -394,8 +403,8 @@ const lot = computed(() => take.value?.lots[0] ?? null)
           <WaterLog
             :today="job.today"
             :zone="zones.length > 1 ? zone : null"
-            :failure="wrong"
-            @write="write($event, 'The water is in the diary.')"
+            :failure="logWrong"
+            @write="logWater"
           />
         </section>
       </template>
