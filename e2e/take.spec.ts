@@ -99,3 +99,19 @@ test('today’s card tells the water of a new seedbed by its weather, and writes
   await page.goto(at('demo', `/jobs/${id}/water`))
   await expect(page.getByText(/Given on 0 of 1 days that were written down/)).toBeVisible()
 })
+
+test('the first mow waits for what has to hold, and is written down as it was', async ({
+  page,
+}) => {
+  const file = strip()
+  const made = await page.request.post(at('demo', '/api/job-files'), { data: file })
+  const { id } = (await made.json()) as { id: string }
+  await page.goto(at('demo', `/jobs/${id}/diary`))
+  await page.getByRole('checkbox', { name: /First mow/ }).click()
+  const gates = page.getByRole('group', { name: 'Only when all of these hold' })
+  await gates.getByText('Seedlings hold to a gentle pull').click()
+  await page.getByRole('button', { name: 'Done', exact: true }).click()
+  await expect(page.getByText(/Not all hold: wait/)).toBeVisible()
+  await page.getByRole('button', { name: 'Done', exact: true }).click()
+  await expect(page.getByText(/Done although this did not hold: It stands as high as is told/)).toBeVisible() // prettier-ignore
+})

@@ -419,7 +419,7 @@ function firstSummer({ trace }: FollowBrief, plan: PackagePlan, settled: Day): N
     id: figureId(packageScope(plan.id), 'first-summer'),
     stage: 7,
     level: 'note',
-    title: 'Sown in spring, it needs water through its first summer.',
+    title: 'It needs water through its first summer.',
     says: say`From ${onDay(settled)} about ${quantity(summerMm, 'rain')} each 3 to 4 days, rain counted, until late summer; in heat more.`,
   }
 }

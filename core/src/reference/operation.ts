@@ -132,6 +132,8 @@ interface Described {
   lostInTheDark?: true
 
   // What it puts down or takes off.
+  /** What has to hold on the ground before it is done, looked at there one by one. */
+  gates?: readonly string[]
   /** It mows seedlings: once they stand so high, or on to the height of cut. */
   mows?: 'standing' | 'cut'
   sprays?: true

@@ -8,7 +8,7 @@ import {
   type DiaryEntry,
 } from '@juvena/core/entities/diary'
 import { parseDay, showDay } from '@juvena/core/calendar/day'
-import type { StepKind } from '@juvena/core/reference/operations'
+import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import type { StepLook } from '@juvena/core/plan/order'
 import { branchesSaid } from '@juvena/core/present/lookSaid'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
@@ -54,6 +54,11 @@ const product = ref(was?.product ?? '')
 const on = ref<string | null>(was?.date ?? props.today)
 const labelRead = ref(false)
 const wrong = ref('')
+/** What has to hold before it is done; those that were looked at and do. */
+const gates = OPERATIONS[props.step.kind].gates ?? []
+const holding = ref<string[]>(was ? [...gates] : [])
+/** Told once that not all hold: what was done all the same is a fact, and is written down. */
+const warned = ref(false)
 /** What was found at a look: % under wanted grass as typed, or yes or no. */
 const cover = ref(was?.found?.cover == null ? '' : String(was.found.cover))
 const seen = ref<'yes' | 'no' | null>(
@@ -77,6 +82,11 @@ function done() {
     return void (wrong.value = 'Enter the product as its label names it: the record wants it.')
   if (recorded.value && !labelRead.value)
     return void (wrong.value = 'Read the label first, and tick that you have.')
+  const missing = gates.filter((g) => !holding.value.includes(g))
+  if (missing.length > 0 && !warned.value) {
+    warned.value = true
+    return void (wrong.value = `Not all hold: wait, and look again in a few days. If it is done already, press Done once more and it is written down so.`)
+  }
   const { look } = props.step
   if (look?.counts === 'cover' && coverIs.value === null)
     return void (wrong.value =
@@ -96,7 +106,13 @@ function done() {
     stepZones: [...props.step.zones],
     amount: amount.value,
     who: who.value,
-    note: note.value,
+    note: [
+      note.value,
+      ...(missing.length > 0 ? [`Done although this did not hold: ${missing.join('; ')}.`] : []),
+    ]
+      .filter(Boolean)
+      .join(' ')
+      .slice(0, 2000),
     product: product.value.trim(),
     lots: was?.lots ?? props.lots,
     corrects: was?.id ?? null,
@@ -131,6 +147,17 @@ function done() {
         >I have read the label, and hold what licence it asks for</ElCheckbox
       >
     </template>
+    <fieldset v-if="gates.length && !corrects" class="whole gates">
+      <legend class="small">Only when all of these hold</legend>
+      <ElCheckbox
+        v-for="g in gates"
+        :key="g"
+        class="label-read"
+        :model-value="holding.includes(g)"
+        @update:model-value="holding = $event ? [...holding, g] : holding.filter((x) => x !== g)"
+        >{{ g }}</ElCheckbox
+      >
+    </fieldset>
     <template v-if="step.look">
       <TextField
         v-if="step.look.counts === 'cover'"
@@ -198,6 +225,12 @@ function done() {
 .label-read {
   height: auto;
   white-space: normal;
+}
+.gates {
+  display: grid;
+  border: 0;
+  margin: 0;
+  padding: 0 0 0.4rem;
 }
 .ends {
   display: flex;

@@ -17,6 +17,12 @@ export const firstMow = operation({
   setUp: value(0.25, 'h', 'model', 'Setting up the first mow', [0, 4]),
   quiet: true,
   needs: 'planting',
+  gates: [
+    'It stands as high as is told',
+    'The ground is dry: no foot sinks in',
+    'Seedlings hold to a gentle pull',
+    'The blade is sharp, and the roller is off',
+  ],
   mows: 'standing',
   later: {
     since: 'band',

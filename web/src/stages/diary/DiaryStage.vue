@@ -14,6 +14,7 @@ import {
   tickedTwice,
   type DiaryEntry,
 } from '@juvena/core/entities/diary'
+import { OPERATIONS } from '@juvena/core/reference/operations'
 import { stepLots } from '@juvena/core/present/dayWork'
 import type { PlannedStep } from '@juvena/core/plan/order'
 import ChoiceField from '../../parts/ChoiceField.vue'
@@ -174,7 +175,7 @@ const recorded = async (entry: DiaryEntry) => {
   )
 }
 const tick = (step: PlannedStep) =>
-  namesProduct(step.kind) || step.look
+  namesProduct(step.kind) || step.look || OPERATIONS[step.kind].gates
     ? (asking.value = asking.value === step.id ? null : step.id)
     : tickOff(step)
 const tickOff = (step: PlannedStep) =>
