@@ -166,7 +166,10 @@ const overdue = (next: PlannedStep | null, today: Day): Notice[] =>
           stage: 8,
           level: 'warn',
           title: say`${next.name} was due ${onDay(next.chosen)}.`,
-          says: 'Record it in the diary if it is done, or let its pin go.',
+          says:
+            next.state === 'pinned'
+              ? 'Record it in the diary if it is done, or let its pin go.'
+              : 'Record it in the diary once it is done.',
         },
       ]
     : []

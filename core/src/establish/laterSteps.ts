@@ -6,6 +6,7 @@ import { YEAR_DAYS } from '../climate/yearDay.ts'
 import { windowToWork } from '../climate/windows.ts'
 import { startOverLine } from '../findings/findInZone.ts'
 import { mowRules } from './firstMow.ts'
+import type { Reason } from '../climate/dayReasons.ts'
 import type { DiaryEntry } from '../entities/diary.ts'
 import { isWatered, type Job } from '../entities/job.ts'
 import type { PackageFollow } from '../plan/follow.ts'
@@ -169,11 +170,26 @@ function awake(season: MowingSeason, day: Day, before: Day | null, days: number,
   return season.from(addDays(before, days)) ?? addDays(before, days)
 }
 
-/** The first day from one on that is right in the package's own window, and the last of those. */
-const nextToSow = (plan: PackagePlan, from: Day): { on: Day; until: Day | null } => {
+/** High summer, in which thin places are not sown where another season comes. */
+const HIGH_SUMMER: readonly Reason[] = ['summer', 'summer-dry']
+
+/**
+ * The first day from one on that thin places may be sown again in the package's own window, the last
+ * of those, and from when it is surer: a lawn with gaps does not wait for the best season where a fair
+ * one comes first.
+ */
+const nextToSow = (
+  plan: PackagePlan,
+  from: Day,
+): { on: Day; until: Day | null; surer: Day | null } => {
   const ahead = plan.window.filter((w) => w.state !== 'shut' && w.to >= from)
-  const span = ahead.find((w) => w.state === 'open') ?? ahead[0]
-  return { on: span ? laterDay(span.from, from) : from, until: span?.to ?? null }
+  const open = ahead.find((w) => w.state === 'open')
+  const span = ahead.find((w) => !HIGH_SUMMER.includes(w.reason)) ?? open ?? ahead[0]
+  return {
+    on: span ? laterDay(span.from, from) : from,
+    until: span?.to ?? null,
+    surer: open && span && open.from > span.to ? open.from : null,
+  }
 }
 
 /** The day a later step falls on by its record, before the crew's working days. */
@@ -285,11 +301,12 @@ function lookAt(
   // What is sown again has the season of the sowing.
   const told = ({ says, does }: Branch): Message => {
     if (!does.some((id) => isStepKind(id) && OPERATIONS[id].later?.inSeason)) return says
-    const { on, until } = nextToSow(plan, chosen)
+    const { on, until, surer } = nextToSow(plan, chosen)
     if (until === null) return says
+    const then = surer ? say`, or surer from ${onDay(surer, true)}` : ''
     return on === chosen
-      ? say`${says}: last day ${onDay(until)}`
-      : say`${says} in the next season, ${onDay(on, true)}`
+      ? say`${says}: last day ${onDay(until)}${then}`
+      : say`${says} in the next season, ${onDay(on, true)}${then}`
   }
   const under =
     line === 'start-over' ? startOverLine(schools, trace) : line ? trace.value(line) : null

@@ -124,6 +124,7 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
       ...(f.phases
         ? [`growing on ${day(f.phases.growing.from)} to ${day(f.phases.growing.to)}`]
         : []),
+      ...(f.rest ? [`no water while nothing grows, ${day(f.rest.from)} to ${day(f.rest.to)}`] : []),
       ...(f.mowBand ? [`first mow ${shown(f.mowBand)}`] : []),
       ...(f.presentable ? [`looks right ${shown(f.presentable)}`] : []),
     ]),
