@@ -12,6 +12,15 @@ test('cans typed, the watering that keeps the seed moist found and used, and pri
   await field(page, 'Cans caught').fill('5 6 4 5 7 3 6 4 mm')
   await field(page, 'in minutes').fill('15')
   await expect(page.getByText('= 20 mm/h, DU 0.70, CU 80 %')).toBeVisible()
+  // Nine of them by thumb, as they stood: where it falls, and how much of it is dry.
+  await page.getByRole('button', { name: 'Tap in nine cans' }).click()
+  const nine = [14, 12, 11, 9, 6, 4, 3, 5, 4]
+  for (const [i, mm] of nine.entries())
+    await page.getByLabel(`Row ${Math.floor(i / 3) + 1}, can ${(i % 3) + 1}`).fill(String(mm))
+  await expect(field(page, 'Cans caught')).toHaveValue('14 12 11; 9 6 4; 3 5 4 mm')
+  await expect(page.getByText(/^\d+ % of the ground gets under 60 % of the mean/)).toBeVisible()
+  await field(page, 'Cans caught').fill('5 6 4 5 7 3 6 4 mm')
+  await expect(page.getByText('= 20 mm/h, DU 0.70, CU 80 %')).toBeVisible()
   await saved(page)
 
   await page.getByRole('button', { name: /7 Water/ }).click()

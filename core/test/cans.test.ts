@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readCatches } from '../src/entities/catches.ts'
+import { canRows, dryShare, fallBetween } from '../src/establish/canMap.ts'
 import { canTest } from '../src/establish/cans.ts'
 import { planOf, valueOf, zone } from './makeJob.ts'
 
@@ -49,5 +50,37 @@ describe('cans under a sprinkler', () => {
     expect(valueOf(measured, 'zone:z1.water.cu')).toBeCloseTo(80, 9)
     // 2 mm at 20 mm/h, by the milder allowance: 6 min ÷ (0.4 + 0.6 × 0.7).
     expect(valueOf(measured, 'zone:z1.water.minutes')).toBeCloseTo(6 / 0.82, 6)
+  })
+})
+
+describe('the map between cans', () => {
+  it('has the cans at their places, and the straight line between them', () => {
+    expect(canRows('8 6; 4 2 mm')).toEqual([[8, 6], [4, 2]]) // prettier-ignore
+    expect(canRows('0.2 0.3\n0.4 0.1 in')).toEqual([[5.08, 0.3 * 25.4], [0.4 * 25.4, 2.54]]) // prettier-ignore
+    expect(canRows('8 6 4 2')).toEqual([[8, 6, 4, 2]])
+    expect(typeof canRows('8; six')).toBe('string')
+    // Four cans at the corners: the middle is their mean.
+    expect([...fallBetween([[8, 6], [4, 2]], 3, 3)]).toEqual([8, 7, 6, 6, 5, 4, 4, 3, 2]) // prettier-ignore
+    // One row is the same from edge to edge across it.
+    expect([...fallBetween([[2, 4]], 3, 2)]).toEqual([2, 3, 4, 2, 3, 4])
+  })
+  it('never falls outside what was caught, and even cans leave nothing dry', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.array(fc.double({ min: 0, max: 40, noNaN: true }), { minLength: 1, maxLength: 5 }),
+          { minLength: 1, maxLength: 5 },
+        ),
+        (rows) => {
+          // prettier-ignore
+          const grid = fallBetween(rows, 7, 5)
+          const all = rows.flat()
+          for (const x of grid) expect(x >= Math.min(...all) - 1e-9 && x <= Math.max(...all) + 1e-9).toBe(true) // prettier-ignore
+        },
+      ),
+    )
+    expect(dryShare(fallBetween([[5, 5], [5, 5]], 9, 9), 0.6)).toBe(0) // prettier-ignore
+    // From 10 down to 0 the mean is 5; under 3 lies less than a third of it.
+    expect(dryShare(fallBetween([[10, 0]], 101, 1), 0.6)).toBeCloseTo(0.3, 1)
   })
 })

@@ -73,7 +73,10 @@ function adviceFor(
  * halved, one run more; or dry for a mow, or not allowed. Days without weather are as planned.
  */
 export function waterOfDays(
-  follow: Pick<PackageFollow, 'workPackage' | 'sown' | 'handOver' | 'dryDays' | 'rest' | 'plants'>,
+  follow: Pick<
+    PackageFollow,
+    'workPackage' | 'sown' | 'handOver' | 'dryDays' | 'mownFirst' | 'rest' | 'plants'
+  >,
   { water, latitude, weather, covered, today, trace }: WaterDaysBrief,
 ): WaterOfDay[] {
   const { handOver, sown, rest } = follow
@@ -91,7 +94,7 @@ export function waterOfDays(
   ) {
     const known = byDay.get(day)
     const runs = water.times
-    const about = { workPackage: follow.workPackage, day, runs, of: runs.length, rain: known?.rain ?? null, high: known?.high ?? null } // prettier-ignore
+    const about = { workPackage: follow.workPackage, day, runs, of: runs.length, mown: follow.mownFirst.includes(day), rain: known?.rain ?? null, high: known?.high ?? null } // prettier-ignore
     if (follow.dryDays.includes(day)) days.push({ ...about, advice: 'dry', need: null })
     else if (!dayIsWatered(water.days, day, daysBetween(sown, day)))
       days.push({ ...about, advice: 'barred', need: null })

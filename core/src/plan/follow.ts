@@ -71,6 +71,8 @@ export interface WaterOfDay {
   /** Clock times of what is given, of how many that are planned. */
   runs: readonly string[]
   of: number
+  /** It is mown that day, and watered only afterwards. */
+  mown: boolean
   /** The figure of what the seedbed wants that day; null where its weather is not known. */
   need: FigureId | null
   /** mm and °C expected; null where not known. */

@@ -88,8 +88,11 @@ export interface DayWater {
 /** Rain of a day that wets nothing, mm. */
 const DRY_DAY = 0.5
 
-/** Why the water of a day is as it is, by its weather. */
-export function waterSaid({ advice, rain, high, of }: WaterOfDay): Message {
+/** Why the water of a day is as it is, by its weather; and that a mow comes first. */
+export const waterSaid = (day: WaterOfDay): Message =>
+  joined([day.mown && day.advice !== 'off' && 'Only once it is mown.', byWeather(day)])
+
+function byWeather({ advice, rain, high, of }: WaterOfDay): Message {
   const wet =
     rain === null
       ? ''

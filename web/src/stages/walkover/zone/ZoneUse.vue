@@ -10,6 +10,7 @@ import TextField from '../../../parts/TextField.vue'
 import { readCatches } from '@juvena/core/entities/catches'
 import { canTest } from '@juvena/core/establish/cans'
 import { useFirm } from '../../../stores/firm.ts'
+import CanMap from './CanMap.vue'
 import { useZone } from './zoneEdits.ts'
 
 /** Light and slope of a zone, how it is mown, used and watered. */
@@ -115,7 +116,7 @@ const byCans = computed(() => {
       :maxlength="900"
       placeholder="8, 9.5, 7, 10 mm"
       :problem="problem('cans')"
-      :hint="byCans || 'eight or nine cans, spread out'"
+      :hint="byCans || 'eight or nine, spread out; rows with ; between'"
       @update:model-value="set('cans', $event)"
     />
     <QuantityField
@@ -127,4 +128,5 @@ const byCans = computed(() => {
       @update:model-value="set('cansMinutes', $event)"
     />
   </FieldRow>
+  <CanMap :cans="zone.cans ?? ''" @update="set('cans', $event)" />
 </template>
