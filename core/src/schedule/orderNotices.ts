@@ -5,7 +5,7 @@ import type { Option, PackagePlan, PlannedStep, SowingChoice } from '../plan/ord
 import { isBehind } from '../plan/stepState.ts'
 import { lagValues } from '../reference/lagValues.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
-import { type Message, joined, onDay, quantity, say } from '../rules/message.ts'
+import { isEmpty, joined, onDay, quantity, say, type Message } from '../rules/message.ts'
 import type { Figure, Notice } from '../trace/figure.ts'
 import { figureId, packageScope, stepScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -179,6 +179,26 @@ function overWeekend({ steps }: Schedule): { blades: Day; cores: Day } | null {
     : null
 }
 
+/** What is done again, or what it costs, where work has stood longer than what follows it asks for. */
+function standing({ stood, steps }: Schedule): { since: Day; says: Message[] } | null {
+  if (stood.length === 0) return null
+  // What opens the ground and is still to come opens it again.
+  const opensStill = steps.some((s) => !isBehind(s) && OPERATIONS[s.need.kind].opens)
+  const opened = stood.filter((s) => OPERATIONS[s.done].opens && s.next === 'sow')
+  const watered = stood.find((s) => s.done === 'dampen')
+  const debris = stood.find((s) => s.next === 'clear')
+  const others = stood.filter((s) => !opened.includes(s) && s !== watered && s !== debris && !isEmpty(s.why)) // prettier-ignore
+  return {
+    since: stood.map((s) => s.on).sort()[0]!,
+    says: [
+      ...(opened.length > 0 && !opensStill ? ['Opened ground crusts and closes: rake it open again, lightly, straight before the seed.'] : []), // prettier-ignore
+      ...(watered ? [`Water again the evening before it is ${watered.next === 'core' ? 'cored' : 'loosened'}, unless rain did it.`] : []), // prettier-ignore
+      ...(debris ? ['Take the debris off before anything else: it keeps light and air from the turf.'] : []), // prettier-ignore
+      ...(others.length > 0 ? [say`Later than it should be: ${joined(others.map((s) => s.why), ', ')}.`] : []), // prettier-ignore
+    ],
+  }
+}
+
 export function misfitNotice(
   { job, today }: OrderBrief,
   pack: WorkPackage,
@@ -234,6 +254,17 @@ export function misfitNotice(
       level: 'note',
       title: say`${zones}: ${SEASON_NAMES[surer.later.season]} would be surer.`,
       says: say`Sown ${onDay(surer.taken.day, true)}, ${String(surer.taken.odds.value)} years in a hundred succeed; sown ${onDay(surer.later.day, true)}, ${String(surer.later.odds.value)}. The wait is the customer’s to judge: take the other under Order of work.`,
+      figure: windowState.id,
+    })
+  const stood = standing(schedule)
+  if (stood)
+    found.push({
+      id: id('stood'),
+      kind: 'stood',
+      stage: 6,
+      level: 'warn',
+      title: say`${zones}: the work has stood since ${onDay(stood.since)}.`,
+      says: joined(stood.says),
       figure: windowState.id,
     })
   if (schedule.givenUp.length > 0)

@@ -52,6 +52,14 @@ export interface ScheduledStep {
   broken: Message | null
 }
 
+/** A step that is done, the one that should have followed it sooner, and the last day it should have. */
+export interface Stood {
+  done: StepKind
+  next: StepKind
+  on: Day
+  why: Message
+}
+
 export interface Schedule {
   steps: ScheduledStep[]
   /** Whether the anchor falls inside its window, before this season's cut-off. */
@@ -61,6 +69,8 @@ export interface Schedule {
   sowDay: Day
   /** What is only better and was given up, in words. */
   givenUp: Message[]
+  /** Work that is done and has stood longer than what follows it asks for. */
+  stood: Stood[]
   /** Days on site up to the anchor and what is done with it. */
   visits: number
 }
@@ -98,6 +108,7 @@ interface Found {
 
 /** Everything a package is scheduled from. */
 interface Package extends Problem {
+  stood: readonly Stood[]
   fixed: readonly Fixed[]
   window: WorkWindow
   windowStart: number
@@ -117,7 +128,7 @@ export function schedulePackage(
   calendar: Calendar,
   wishes: Wishes = { visits: null },
 ): Schedule {
-  const p = packageOf(needs, anchor, fixed, window, calendar)
+  const p = outlived(packageOf(needs, anchor, fixed, window, calendar), false)
   if (p.from >= needs.length) return finish(p, null, { pinsUsed: true })
   const pinned = fixed.some((f, i) => f.pin && !f.done && i >= p.from)
   const first = attempt(p, pinned)
@@ -176,6 +187,11 @@ function attempt(p: Package, pinned: boolean): Attempt {
     seek(of, of.better, until, usePins) ?? givingUp(of, until, usePins)
   const whole = best(p, p.cutOff, pinned)
   if (whole) return done(whole, pinned)
+  if (p.from > 0 && p.from <= p.anchor) {
+    const free = outlived(p, true)
+    const found = best(free, p.cutOff, pinned)
+    if (found) return { ...done(found, pinned), schedule: finish(free, found, { pinsUsed: pinned, broken: none }) } // prettier-ignore
+  }
   const horizon = p.windowStart + p.window.states.length - 1
   if (pinned) {
     const kept = keepPins(p)
@@ -210,6 +226,27 @@ function attempt(p: Package, pinned: boolean): Attempt {
   return { schedule: { ...nothing, fits: false, sowState: 'shut' }, pinsUsed: false, broken: none }
 }
 
+/**
+ * Work that is done may have stood longer than what follows it asks for, when rain or another job came
+ * between. That wait is over and cannot be mended by a day: what follows is done as soon as it may be,
+ * and the work that stood is said. `all` lets go of every such wait, where days off leave no other day.
+ */
+function outlived(p: Package, all: boolean): Package {
+  const stood: Stood[] = []
+  const letGo = (link: IndexedLink): IndexedLink => {
+    const { from, to, least, most } = link
+    if (from >= p.from || to < p.from || most === Infinity) return link
+    const last = p.doneOn[from]! + most
+    if (!all && last >= p.begin) return link
+    const [done, next] = [p.needs[from]!.kind, p.needs[to]!.kind]
+    if (last < p.begin && !stood.some((s) => s.done === done && s.next === next))
+      stood.push({ done, next, on: dayOf(p.doneOn[from]!), why: link.why })
+    return { ...link, least, most: Infinity, soft: false }
+  }
+  const [better, must] = [p.better.map(letGo), p.must.map(letGo)]
+  return { ...p, better, must, stood }
+}
+
 function packageOf(
   needs: readonly StepNeed[],
   anchor: number,
@@ -242,6 +279,7 @@ function packageOf(
     pins: fixed.map((f) => (f.pin && !f.done ? dayNumber(f.pin) : null)),
     better: linksOf(needs, anchor, 'better'),
     must: linksOf(needs, anchor, 'must'),
+    stood: [],
     fixed,
     window,
     windowStart: dayNumber(window.start),
@@ -541,6 +579,7 @@ function finish(
     sowState,
     sowDay,
     givenUp: found ? givenUpIn(p, found.chosen) : [],
+    stood: [...p.stood],
     visits: visitsIn(p, standing),
   }
 }

@@ -73,6 +73,7 @@ export type NoticeKind =
   | 'surer-later'
   | 'marginal'
   | 'given-up'
+  | 'stood'
   | 'visits'
   | 'pin'
   | 'part-ticked'
