@@ -53,6 +53,20 @@ describe('cans under a sprinkler', () => {
   })
 })
 
+describe('heads by their nozzle', () => {
+  it('give 60 × flow ÷ the ground between them, a square where rows are not told; cans and a typed rate go before', () => {
+    // 12 L/min on 4 m × 4 m: 60 × 12 ÷ 16 = 45 mm/h; rows 5 m apart: 36.
+    const rate = (change: object) => valueOf(planOf({ zones: [zone({ precipitation: null, ...change })] }), 'zone:z1.water.pr') // prettier-ignore
+    const heads = { headFlow: '12 L/min', headsApart: '4 m' }
+    expect(rate(heads)).toBeCloseTo(45, 10)
+    expect(rate({ ...heads, rowsApart: '5 m' })).toBeCloseTo(36, 10)
+    expect(rate({ ...heads, precipitation: 10 })).toBe(10)
+    expect(rate({ ...heads, cans: '5 5 5 5 mm', cansMinutes: 15 })).toBeCloseTo(20, 10)
+    // Without its distance a head says nothing.
+    expect(rate({ headFlow: '12 L/min' })).toBe(12)
+  })
+})
+
 describe('the map between cans', () => {
   it('has the cans at their places, and the straight line between them', () => {
     expect(canRows('8 6; 4 2 mm')).toEqual([[8, 6], [4, 2]]) // prettier-ignore

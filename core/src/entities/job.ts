@@ -236,6 +236,10 @@ export const zoneSchema = z.strictObject({
     const read = typed.trim() === '' ? [] : readCatches(typed)
     if (typeof read === 'string') ctx.addIssue({ code: 'custom', message: read })
   }),
+  /** What one head gives, and how far heads stand apart, along a row and between rows. */
+  headFlow: quantity('flow', { min: 0.1, max: 500, what: 'What one head gives' }),
+  headsApart: quantity('length', { min: 0.3, max: 60, what: 'The distance between heads' }),
+  rowsApart: quantity('length', { min: 0.3, max: 60, what: 'The distance between rows of heads' }),
   cansMinutes: quantity('ratio', { min: 1, max: 600, what: 'The minutes the cans stood' }),
   stations: quantity('ratio', { min: 0, max: 200, what: 'Stations' }),
   /** Quadrats thrown, and point counts taken while stepping. Each gives shares of its own sum. */

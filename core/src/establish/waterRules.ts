@@ -112,6 +112,18 @@ export const waterRules = {
     formula: 'flow * stations / area',
     compute: ({ flow, area, stations }) => (60 * flow * stations) / area,
   }),
+  fromHeads: rule({
+    ...water,
+    id: 'water.from-heads',
+    key: 'water.pr',
+    label: 'Precipitation rate',
+    unit: 'mm/h',
+    standing: 'calculation',
+    says: 'What one head of a full circle gives, over the ground between it and its neighbours; a half circle gives it half the ground.',
+    inputs: { flow: 'L/min', apart: 'm', rows: 'm' },
+    formula: 'flow / (apart * rows)',
+    compute: ({ flow, apart, rows }) => (60 * flow) / (apart * rows),
+  }),
   clock: rule({
     ...water,
     id: 'water.clock',

@@ -118,6 +118,9 @@ export function sprinklerOf(
   // Measured on the ground goes before what was typed, and that before what the tap would give.
   const cans = cansOf(r.zone, scope, trace)
   if (cans) return { stations, precipitation: cans.rate, uniformity: cans.uniformity }
+  const byHeads = r.zone.precipitation === null ? headsOf(r.zone, scope, trace) : null
+  if (byHeads)
+    return { stations, precipitation: byHeads, uniformity: trace.readOr(waterReadings.uniformity, scope, r.zone.uniformity) } // prettier-ignore
   const counted = stations > 1 ? trace.read(waterReadings.stations, scope, stations) : null
   const precipitation =
     r.zone.precipitation === null && flow
@@ -125,6 +128,22 @@ export function sprinklerOf(
       : trace.readOr(waterReadings.rate, scope, r.zone.precipitation)
   const uniformity = trace.readOr(waterReadings.uniformity, scope, r.zone.uniformity)
   return { stations, precipitation, uniformity }
+}
+
+/** The least and the most that the rules take of a rate, mm/h. */
+const RATES = [0.1, 300] as const
+
+/** What heads give by their nozzle and their distances; a square where rows are not told. */
+function headsOf(
+  { headFlow, headsApart, rowsApart }: ZoneReadings['zone'],
+  scope: Scope,
+  trace: Trace,
+): Figure | null {
+  if (headFlow === null || headsApart === null) return null
+  const rows = rowsApart ?? headsApart
+  const rate = (60 * headFlow) / (headsApart * rows)
+  if (rate < RATES[0] || rate > RATES[1]) return null
+  return trace.work(waterRules.fromHeads, scope, { flow: headFlow, apart: headsApart, rows })
 }
 
 function waterZone(

@@ -56,6 +56,15 @@ onBeforeUnmount(() => {
 })
 
 const beds = computed(() => [...found.value.values()])
+const about = computed(() =>
+  [
+    'a hundred simulated years',
+    beds.value[0] ? `${beds.value[0].forgotten} % of the runs forgotten` : '',
+    done.value < 1 ? `searching ${Math.round(100 * done.value)} %` : '',
+  ]
+    .filter(Boolean)
+    .join(', '),
+)
 const zoneName = (id: string) => job.plan?.zones.find((z) => z.id === id)?.name ?? ''
 interface Row {
   key: string
@@ -107,14 +116,7 @@ const own = computed(() => Boolean(site.value?.runsAt || site.value?.runDepth))
   <section v-if="beds.length || failure" class="beds" aria-labelledby="moist">
     <h3 id="moist">
       Will it stay moist?
-      <span class="soft"
-        >a hundred simulated years{{
-          beds[0] ? `, ${beds[0].forgotten} % of the runs forgotten` : ''
-        }}</span
-      >
-      <span v-if="done < 1" class="soft" role="status"
-        >, searching {{ Math.round(100 * done) }} %</span
-      >
+      <span class="soft" role="status">{{ about }}</span>
     </h3>
     <p v-if="failure" class="trouble">{{ failure }} Change anything, and it is tried again.</p>
     <div v-for="bed in beds" :key="bed.workPackage" class="bed">

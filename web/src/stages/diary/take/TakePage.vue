@@ -363,6 +363,7 @@ const lot = computed(() => take.value?.lots[0] ?? null)
                     : 'Find the cause first: sown into the same trouble, it fails again.'
                 }}
               </p>
+              <p v-if="!likely && againSaid(take).length">Once it is found:</p>
               <p v-for="(m, i) in againSaid(take)" :key="i" class="again">{{ firm.say(m) }}</p>
               <p class="buttons">
                 <button

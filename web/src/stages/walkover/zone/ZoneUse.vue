@@ -10,6 +10,7 @@ import TextField from '../../../parts/TextField.vue'
 import { readCatches } from '@juvena/core/entities/catches'
 import { canTest } from '@juvena/core/establish/cans'
 import { useFirm } from '../../../stores/firm.ts'
+import { useJob } from '../../../stores/job.ts'
 import CanMap from './CanMap.vue'
 import { useZone } from './zoneEdits.ts'
 
@@ -25,6 +26,12 @@ const cast = computed(
   () => figureText('sunCast') || (figure('sun')?.rule === 'survey.light' ? figureText('sun') : ''),
 )
 const firm = useFirm()
+const job = useJob()
+/** What the heads come to, where the plan goes by them. */
+const headsHint = computed(() => {
+  const rate = job.figure(`zone:${props.zone.id}.water.pr`)
+  return rate?.rule === 'water.from-heads' ? `= ${firm.text(rate.value, rate.unit)}` : ''
+})
 /** What the cans say, beside what was typed; empty until they say something. */
 const byCans = computed(() => {
   const typed = props.zone.cans ?? ''
@@ -108,6 +115,30 @@ const byCans = computed(() => {
       :problem="problem('uniformity')"
       hint="0.1 to 1"
       @update:model-value="set('uniformity', $event)"
+    />
+    <QuantityField
+      label="One head gives"
+      kind="flow"
+      :model-value="zone.headFlow"
+      :problem="problem('headFlow')"
+      :hint="headsHint || 'by its nozzle'"
+      @update:model-value="set('headFlow', $event)"
+    />
+    <QuantityField
+      label="Heads stand apart"
+      kind="length"
+      :model-value="zone.headsApart"
+      :problem="problem('headsApart')"
+      hint="along a row"
+      @update:model-value="set('headsApart', $event)"
+    />
+    <QuantityField
+      label="Rows stand apart"
+      kind="length"
+      :model-value="zone.rowsApart"
+      :problem="problem('rowsApart')"
+      hint="as the heads where empty"
+      @update:model-value="set('rowsApart', $event)"
     />
     <TextField
       label="Cans caught"
