@@ -85,6 +85,15 @@ export interface DayWater {
   says: Message
 }
 
+/** What is done with the water of a day, in a word. */
+export const WATER_WORDS: Record<WaterAdvice, string> = {
+  planned: 'as planned',
+  off: 'leave it off',
+  less: 'half will do',
+  more: 'one run more',
+  dry: 'leave dry',
+  barred: 'not allowed',
+}
 /** Rain of a day that wets nothing, mm. */
 const DRY_DAY = 0.5
 

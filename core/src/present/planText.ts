@@ -4,20 +4,10 @@ import type { JobPlan } from '../plan/jobPlan.ts'
 import { quantity, say, type Message } from '../rules/message.ts'
 import type { Figure } from '../trace/figure.ts'
 import { REASONS } from '../climate/dayReasons.ts'
-import { dayWork, waterSaid } from './dayWork.ts'
+import { dayWork, WATER_WORDS, waterSaid } from './dayWork.ts'
 import { branchesSaid } from './lookSaid.ts'
 import { differsText, otherDays } from './otherDays.ts'
 import { render, type Reader } from './render.ts'
-
-/** What is done with the water of a day, in a word. */
-const WATER_WORDS = {
-  planned: 'as planned',
-  off: 'leave off',
-  less: 'half',
-  more: 'one run more',
-  dry: 'dry',
-  barred: 'not allowed',
-} as const
 
 /** " in 3 parts"; nothing for a run that is not split. */
 const inParts = (parts: number) => (parts > 1 ? ` in ${parts} parts` : '')

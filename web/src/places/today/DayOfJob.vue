@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
 import { activeEntries, blankEntry, STRUCK_OUT, type DiaryEntry } from '@juvena/core/entities/diary'
-import type { DayJob, DayStep } from '@juvena/core/present/dayWork'
+import { WATER_WORDS, type DayJob, type DayStep } from '@juvena/core/present/dayWork'
 import { cautionsInTurn } from '@juvena/core/present/cautionsSaid'
 import StepRecord from '../../parts/StepRecord.vue'
 import TextField from '../../parts/TextField.vue'
@@ -83,14 +83,6 @@ const doneBy = (s: DayStep) =>
     .map((e) => `Done ${showDay(e.date)}${e.who ? ` by ${e.who}` : ''}`)
     .join('; ')
 const writing = ref(false)
-const WATER = {
-  planned: 'as planned',
-  off: 'leave it off',
-  less: 'half will do',
-  more: 'one run more',
-  dry: 'leave dry',
-  barred: 'not allowed',
-} as const
 /** Whether today’s water was written down here; null until it is. */
 const waterGiven = ref<boolean | null>(null)
 async function logWater(given: boolean) {
@@ -169,7 +161,7 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
     >
       <h3>
         Water<span v-if="w.where" class="where">{{ w.where }}</span>
-        <span class="mark" :class="w.advice">{{ WATER[w.advice] }}</span>
+        <span class="mark" :class="w.advice">{{ WATER_WORDS[w.advice] }}</span>
       </h3>
       <p v-if="w.runs.length" class="amount">
         <b>{{ w.runs.join(', ') }}</b>

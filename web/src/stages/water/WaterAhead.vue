@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import { logSince, wateredDays } from '@juvena/core/establish/waterLog'
-import { waterSaid } from '@juvena/core/present/dayWork'
+import { WATER_WORDS, waterSaid } from '@juvena/core/present/dayWork'
 import { zoneOf } from '@juvena/core/trace/scope'
 import FigureValue from '../../parts/FigureValue.vue'
 import WaterLog from '../../parts/WaterLog.vue'
@@ -13,14 +13,6 @@ import { useJob } from '../../stores/job.ts'
 /** Today’s water and that of the days ahead, by the weather expected; and what was given so far. */
 const firm = useFirm()
 const job = useJob()
-const WORDS = {
-  planned: 'as planned',
-  off: 'leave off',
-  less: 'half',
-  more: 'one run more',
-  dry: 'leave dry',
-  barred: 'not allowed',
-} as const
 const days = computed(() => job.plan?.follow.waterDays ?? [])
 const packages = computed(() => [...new Set(days.value.map((d) => d.workPackage))])
 const zonesOf = (id: string) => job.plan?.packages.find((p) => p.id === id)?.zones.map(zoneOf) ?? []
@@ -53,7 +45,7 @@ async function write(entry: DiaryEntry) {
           :title="firm.say(waterSaid(d))"
         >
           <span class="small">{{ showDay(d.day) }}</span>
-          <b>{{ WORDS[d.advice] }}</b>
+          <b>{{ WATER_WORDS[d.advice] }}</b>
           <span class="small">{{ d.runs.join(', ') }}</span>
           <span v-if="d.need && Number(job.figure(d.need)?.value) > 0" class="small soft"
             >wants <FigureValue :id="d.need"
