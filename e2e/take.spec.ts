@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import sharp from 'sharp'
 import { at, expect, field, go, saved, test } from './juvena.ts'
 
 test.use({ firms: { file: 'take', names: ['demo'] } })
@@ -114,4 +115,26 @@ test('the first mow waits for what has to hold, and is written down as it was', 
   await expect(page.getByText(/Not all hold: wait/)).toBeVisible()
   await page.getByRole('button', { name: 'Done', exact: true }).click()
   await expect(page.getByText(/Done although this did not hold: It stands as high as is told/)).toBeVisible() // prettier-ignore
+})
+
+test('the ground before its work and now stands side by side in the diary', async ({ page }) => {
+  const made = await page.request.post(at('demo', '/api/job-files'), { data: strip() })
+  const { id } = (await made.json()) as { id: string }
+  const picture = (background: string) =>
+    sharp({ create: { width: 40, height: 30, channels: 3, background } })
+      .jpeg()
+      .toBuffer()
+  for (const [on, colour] of [
+    ['2027-01-20', 'tan'],
+    ['2027-02-21', 'green'],
+  ] as const)
+    await page.request.post(at('demo', `/api/jobs/${id}/photos?kind=ground&zone=strip&on=${on}`), {
+      headers: { 'content-type': 'image/jpeg' },
+      data: await picture(colour),
+    })
+  await page.goto(at('demo', `/jobs/${id}/diary`))
+  const both = page.getByRole('region', { name: 'Before and after' })
+  await expect(both.getByRole('img', { name: 'By the hall, before' })).toBeVisible()
+  await expect(both).toContainText('By the hall, before: Wed 20 Jan 2027')
+  await expect(both).toContainText('after: Sun 21 Feb 2027')
 })

@@ -29,6 +29,7 @@ import TickBox from '../../parts/TickBox.vue'
 import TickForm from '../../parts/TickForm.vue'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
+import BeforeAfter from './BeforeAfter.vue'
 import { newId } from '../../stores/newId.ts'
 
 /**
@@ -357,6 +358,7 @@ const keepBoth = (step: PlannedStep) =>
           />
           <button type="submit" class="act main" :disabled="busy">Save</button>
         </form>
+        <BeforeAfter />
         <ul class="entries">
           <li v-for="{ entry: e, struck } in entries" :key="e.id" :class="{ struck }">
             <span class="small soft"
