@@ -65,6 +65,12 @@ export async function forgetPlan(db: Knex, job: string): Promise<void> {
   for (const table of PLANNED) await db(table).where({ job_id: job }).delete()
 }
 
+/** Rows noted in one statement, and a text that sorts behind every id. */
+const NOTED_AT_ONCE = 2500
+const AFTER_ALL = '\u{10ffff}'
+/** Whoever else asks is answered first. */
+const othersFirst = () => new Promise((go) => setImmediate(go))
+
 /** Changes of which it can still be told what they moved. */
 const CHANGES = 30
 export const SEASON_PAGE = 150
@@ -302,14 +308,23 @@ export function plannedStore(db: Knex) {
     async noteSowDays(change: string): Promise<void> {
       // One row stands for the change itself: a firm may have no job yet.
       await db('sow_days_before').insert({ change_id: change, job_id: '', sow_day: null })
-      await db.raw(
-        'INSERT INTO sow_days_before SELECT ?, planned.job_id, sow_day FROM planned JOIN planned_parts USING (job_id)',
-        [change],
-      )
-      await db.raw(
-        'DELETE FROM sow_days_before WHERE change_id NOT IN (SELECT change_id FROM sow_days_before GROUP BY change_id ORDER BY max(rowid) DESC LIMIT ?)',
-        [CHANGES],
-      )
+      // A few thousand at a time, so that others are answered in between: a change that is cut short
+      // here has been told to nobody.
+      for (let after = '', more = true; more;) {
+        const last = (await db<Row>('planned').where('job_id', '>', after).orderBy('job_id').offset(NOTED_AT_ONCE - 1).first('job_id')) as { job_id: string } | undefined // prettier-ignore
+        await db.raw(
+          'INSERT INTO sow_days_before SELECT ?, planned.job_id, sow_day FROM planned JOIN planned_parts USING (job_id) WHERE planned.job_id > ? AND planned.job_id <= ?',
+          [change, after, last?.job_id ?? AFTER_ALL],
+        )
+        if (last) after = last.job_id
+        more = last !== undefined
+        await othersFirst()
+      }
+      const old = (await db('sow_days_before').groupBy('change_id').orderByRaw('max(rowid) DESC').offset(CHANGES).select('change_id')) as { change_id: string }[] // prettier-ignore
+      for (const { change_id } of old) {
+        await db('sow_days_before').where({ change_id }).delete()
+        await othersFirst()
+      }
     },
 
     /**
