@@ -5,6 +5,7 @@ import { activeEntries, type DiaryEntry } from './entities/diary.ts'
 import { readJob, type Job, type JobDraft } from './entities/job.ts'
 import { withSownAgain } from './entities/sownAgain.ts'
 import { emergenceValues } from './establish/emergence.ts'
+import { DRY_UNDER } from './establish/canMap.ts'
 import { plantCountValues, plantsStanding, type Standing } from './establish/plantCount.ts'
 import { dayIsWatered } from './establish/restrictions.ts'
 import { groundOf, reachOf } from './establish/seedbed/ofZone.ts'
@@ -13,7 +14,7 @@ import { seedbedModel } from './establish/seedbed/seedbedValues.ts'
 import { asLogged, seedbedSince, weatherSince, type SeedbedSince } from './establish/seedbed/sinceSown.ts' // prettier-ignore
 import { likelihoodValues, priorValues, verdictValues } from './establish/take/causes.ts'
 import { judgeTake, type TakeKnown, type TakeVerdict } from './establish/take/judgeTake.ts'
-import { knownOf, type TakeFacts } from './establish/take/known.ts'
+import { knownOf, LEAST_LOGGED, type TakeFacts } from './establish/take/known.ts'
 import { logSince, wateredDays } from './establish/waterLog.ts'
 import { moistureLines } from './findings/lines.ts'
 import { planJob } from './pipeline.ts'
@@ -167,10 +168,8 @@ export function takeOfJob(
 function withCans(seen: TakeSeen, zone: string, { follow }: JobPlan): TakeSeen {
   const sprinkler = follow.water?.zones.find((w) => zoneOf(w.zone) === zone)?.sprinkler
   if (seen.cans || sprinkler?.uniformity.standing !== 'reading') return seen
-  return { ...seen, cans: num(sprinkler.uniformity) < UNEVEN ? 'uneven' : 'even' }
+  return { ...seen, cans: num(sprinkler.uniformity) < DRY_UNDER ? 'uneven' : 'even' }
 }
-/** The driest quarter under so much of the mean is uneven; common practice. */
-const UNEVEN = 0.6
 
 interface BedBrief {
   job: Job
@@ -268,9 +267,6 @@ interface FactsBrief {
   mownFrom: Day | null
 }
 
-/** The fewest logged days from which the seedbed as it was says whether it dried. */
-const LOGGED = 3
-
 function factsOf(b: FactsBrief): TakeFacts {
   const { z, plan, trace, diary, today, sown, bed, known, lots, wait } = b
   const { zone } = z.r
@@ -292,7 +288,8 @@ function factsOf(b: FactsBrief): TakeFacts {
   const { freshFor } = trace.values(lotValues)
   // Where nobody waters, rain alone tells; else only what was written down does.
   const waterKnown =
-    bed !== null && (bed.log.logged >= LOGGED || (b.job.watering === 'nobody' && bed.onRecord > 0))
+    bed !== null &&
+    (bed.log.logged >= LEAST_LOGGED || (b.job.watering === 'nobody' && bed.onRecord > 0))
   return {
     lot:
       lots.length > 0

@@ -246,4 +246,11 @@ export function entriesWithTrace(
     .map((entry) => ({ entry, struck: struckOn.get(entry.id) ?? null }))
 }
 
+/** The newest visit to a zone that does not come up. */
+export const lastVisit = (diary: readonly DiaryEntry[], zone: string): DiaryEntry | undefined =>
+  activeEntries(diary)
+    .filter((e) => e.take && e.zone === zone)
+    .sort((a, b) => a.date.localeCompare(b.date))
+    .at(-1)
+
 export const STRUCK_OUT = 'struck out'

@@ -41,6 +41,9 @@ export function fallBetween(
   return grid
 }
 
+/** Ground that gets less than so much of the mean is dry, and a sprinkler whose driest quarter does uneven; common practice. */
+export const DRY_UNDER = 0.6
+
 /** Share of the ground that gets less than so much of the mean, 0 to 1. */
 export function dryShare(grid: Float64Array, under: number): number {
   const mean = grid.reduce((a, b) => a + b, 0) / grid.length

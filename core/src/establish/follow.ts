@@ -7,9 +7,9 @@ import { isRising } from '../climate/windows.ts'
 import { activeEntries, type DiaryEntry } from '../entities/diary.ts'
 import type { Job } from '../entities/job.ts'
 import type { WeatherDay } from '../climate/weatherSeries.ts'
+import { isCovered } from './seedbed/ofZone.ts'
 import { seedbedModel } from './seedbed/seedbedValues.ts'
 import { waterOfDays } from './waterOfDays.ts'
-import { plans } from '../work/workTypes.ts'
 import type { Closed, Follow, PackageFollow, WaterOfDay, WaterPlan } from '../plan/follow.ts'
 import { laterStepsOf, type LaterBrief } from './laterSteps.ts'
 import { presentableFrom, recoversFrom } from './looksRight.ts'
@@ -146,8 +146,10 @@ function daysOfWater(
   const zones = p.zones.filter((z) =>
     p.packages.some((k) => k.id === follow.workPackage && k.zones.some((w) => w.r.id === z.r.id)),
   )
-  const bare = zones.some((z) => !plans(z.work, 'cover')) || job.cover === 'none'
-  const covered = bare ? 1 : 1 - trace.value(seedbedModel.mulch) / 100
+  // What lies bare dries first.
+  const covered = zones.every((z) => isCovered(z, job))
+    ? 1 - trace.value(seedbedModel.mulch) / 100
+    : 1
   return waterOfDays(follow, {
     water,
     latitude: p.climate.latitude,

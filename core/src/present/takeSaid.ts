@@ -90,6 +90,12 @@ export function againSaid(t: TakeOfZone): Message[] {
   return [when, kept, say`About ${quantity(again.hours, 'work-h')} of work.`, odds, next].filter((m): m is Message => m !== null) // prettier-ignore
 }
 
+/** Plants that stand of those promised, and between what, whole %. */
+export const ofPromised = (counted: NonNullable<TakeOfZone['counted']>) => {
+  const share = (plants: number) => Math.round((100 * plants) / counted.promised)
+  return { is: share(counted.plants), low: share(counted.low), high: share(counted.high) }
+}
+
 /** What Juvena knows without being asked, in a line. */
 export function knownSaid(t: TakeOfZone): Message[] {
   const { bed } = t

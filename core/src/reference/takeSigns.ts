@@ -89,6 +89,9 @@ export type TakeAnswer<S extends TakeSign = TakeSign> = S extends TakeSign
   ? keyof (typeof TAKE_SIGNS)[S]['answers']
   : never
 export const TAKE_SIGN_IDS = Object.keys(TAKE_SIGNS) as TakeSign[]
+/** An answer in the words of the screen. */
+export const answerSaid = (sign: TakeSign, answer: string): string =>
+  (TAKE_SIGNS[sign].answers as Record<string, string>)[answer] ?? ''
 export const answersOf = (sign: TakeSign): string[] => Object.keys(TAKE_SIGNS[sign].answers)
 
 /** What is found at a visit, by question; what was not looked at is left out. */

@@ -3,7 +3,7 @@ import { OPERATIONS } from '../reference/operations.ts'
 import type { ZoneId } from '../rules/id.ts'
 import { zoneOf } from '../trace/scope.ts'
 import type { Recount } from '../walkover/zoneReadings.ts'
-import { readStepKey } from './stepRecords.ts'
+import { readStepKey, tickedZones } from './stepRecords.ts'
 
 /**
  * Cover counted again at a look whose count takes the place of the one on the walk, by zone: the
@@ -11,12 +11,12 @@ import { readStepKey } from './stepRecords.ts'
  */
 export function recountsOf(diary: readonly DiaryEntry[]): ReadonlyMap<ZoneId, Recount> {
   const found = new Map<ZoneId, Recount>()
-  for (const { step, stepZones, found: counted, date } of activeEntries(diary)) {
+  for (const entry of activeEntries(diary)) {
+    const { step, found: counted, date } = entry
     const key = step === null ? null : readStepKey(step)
     const cover = counted?.cover ?? null
     if (!key || cover === null || !OPERATIONS[key.kind].look?.recounts) continue
-    const zones = stepZones.length > 0 ? stepZones : key.zone === null ? [] : [key.zone]
-    for (const zone of zones.map(zoneOf))
+    for (const zone of tickedZones(entry, key).map(zoneOf))
       if (date >= (found.get(zone)?.on ?? '')) found.set(zone, { cover, on: date })
   }
   return found

@@ -52,7 +52,7 @@ export interface ScheduledStep {
   broken: Message | null
 }
 
-/** A step that is done, the one that should have followed it sooner, and the last day it should have. */
+/** A step that is done, the day it was, and the one that should have followed it sooner. */
 export interface Stood {
   done: StepKind
   next: StepKind
@@ -178,8 +178,8 @@ interface Attempt {
  */
 function attempt(p: Package, pinned: boolean): Attempt {
   const none = new Map<number, Message>()
-  const done = (found: Found, pinsUsed: boolean): Attempt => ({
-    schedule: finish(p, found, { pinsUsed, broken: none }),
+  const done = (found: Found, pinsUsed: boolean, of = p): Attempt => ({
+    schedule: finish(of, found, { pinsUsed, broken: none }),
     pinsUsed,
     broken: none,
   })
@@ -190,7 +190,7 @@ function attempt(p: Package, pinned: boolean): Attempt {
   if (p.from > 0 && p.from <= p.anchor) {
     const free = outlived(p, true)
     const found = best(free, p.cutOff, pinned)
-    if (found) return { ...done(found, pinned), schedule: finish(free, found, { pinsUsed: pinned, broken: none }) } // prettier-ignore
+    if (found) return done(found, pinned, free)
   }
   const horizon = p.windowStart + p.window.states.length - 1
   if (pinned) {
@@ -259,8 +259,7 @@ function packageOf(
   // What belongs to the day of seed was done with it, or is too late: nobody rakes seedlings in.
   const sown = needs[anchor]?.kind === 'sow' ? fixed[anchor]?.done : null
   const over =
-    sown !== null &&
-    sown !== undefined &&
+    sown != null &&
     today - dayNumber(sown) > SEED_DAY &&
     !fixed.some((f, i) => i > anchor && f.pin && !f.done)
   const lastDone = over ? needs.length - 1 : ticked

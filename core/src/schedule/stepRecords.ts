@@ -50,6 +50,12 @@ export function readStepKey(key: string): StepKey | null {
   return dot > 0 && isStepKind(kind) ? { kind, zone: null, workPackage: key.slice(0, dot) } : null
 }
 
+/** The zones an entry ticked a step off on; none where its key, of before version 3, names no zone. */
+export const tickedZones = (
+  { stepZones }: Pick<DiaryEntry, 'stepZones'>,
+  { zone }: StepKey,
+): readonly ZoneId[] => (stepZones.length > 0 ? stepZones : zone === null ? [] : [zone])
+
 export interface StepTick {
   entry: string
   day: Day
@@ -81,8 +87,7 @@ export class StepRecords {
     this.ticks = activeEntries(diary).flatMap((entry): StepTick[] => {
       const key = entry.step === null ? null : readStepKey(entry.step)
       if (!key) return []
-      const zones =
-        entry.stepZones.length > 0 ? entry.stepZones : key.zone === null ? [] : [key.zone]
+      const zones = tickedZones(entry, key)
       return [{ entry: entry.id, day: entry.date, key, zones, found: entry.found }]
     })
   }

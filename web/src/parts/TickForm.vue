@@ -16,6 +16,7 @@ import { useFirm } from '../stores/firm.ts'
 import ChoiceField from './ChoiceField.vue'
 import DayField from './DayField.vue'
 import { newId } from '../stores/newId.ts'
+import { rememberWho, whoWrites } from '../stores/who.ts'
 import TextField from './TextField.vue'
 
 /**
@@ -44,10 +45,9 @@ const YES_NO = [
   { value: 'yes', name: 'yes' },
   { value: 'no', name: 'no' },
 ] as const
-const WHO = 'juvena.who'
 const was = props.corrects
 const amount = ref(was?.amount ?? props.amount)
-const who = ref(was?.who ?? localStorage.getItem(WHO) ?? '')
+const who = ref(was?.who ?? whoWrites())
 const note = ref(was?.note ?? '')
 const product = ref(was?.product ?? '')
 /** The day it was done, where a record is corrected; else it is today. */
@@ -99,7 +99,7 @@ function done() {
     return void (wrong.value = `${showDay(day.value)} is still to come: give the day it was done.`)
   wrong.value = ''
   if (amountProblem(amount.value)) return
-  localStorage.setItem(WHO, who.value)
+  rememberWho(who.value)
   emit('done', {
     ...blankEntry(newId(), day.value, props.step.name),
     step: props.step.id,

@@ -5,6 +5,7 @@ import { blankEntry, type DiaryEntry } from '@juvena/core/entities/diary'
 import QuantityField from './QuantityField.vue'
 import { useFirm } from '../stores/firm.ts'
 import { newId } from '../stores/newId.ts'
+import { whoWrites } from '../stores/who.ts'
 
 /** Writes down on which of the last days water was given: today alone, or so many of so many. */
 const props = defineProps<{ today: string; zone?: string | null; failure?: string }>()
@@ -27,7 +28,7 @@ function write(watered: NonNullable<DiaryEntry['watered']>, what: string) {
   emit('write', {
     ...blankEntry(newId(), props.today, what),
     zone: props.zone ?? null,
-    who: localStorage.getItem('juvena.who') ?? '',
+    who: whoWrites(),
     watered,
   })
 }

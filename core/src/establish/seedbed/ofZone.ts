@@ -14,6 +14,10 @@ import { soilWater } from './seedbedValues.ts'
 /** From so deep on seed is worked in below the uppermost layer, mm. */
 const DEEPER = 5
 
+/** Whether a cover goes over the seed of a zone. */
+export const isCovered = ({ work }: ZonePlan, job: Job): boolean =>
+  plans(work, 'cover') && job.cover !== 'none'
+
 /** The ground of a zone as its seedbed has it. */
 export function groundOf(z: ZonePlan, job: Job, trace: Trace): SeedbedGround {
   const texture = z.r.zone.texture ?? 'loam'
@@ -24,7 +28,7 @@ export function groundOf(z: ZonePlan, job: Job, trace: Trace): SeedbedGround {
     water: soilWater(texture, (v) => trace.value(v)),
     intake: trace.value(intake[texture]) * slope,
     stores: trace.value(splitValues.stores) * slope,
-    mulch: plans(z.work, 'cover') && job.cover !== 'none' ? 1 : 0,
+    mulch: isCovered(z, job) ? 1 : 0,
     sward: livingSward(z.work.sowing) && z.r.wanted ? num(z.r.wanted) / 100 : 0,
     onSurface: !plans(z.work, 'work-in') || shallow,
   }

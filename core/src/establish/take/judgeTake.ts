@@ -1,5 +1,6 @@
-import { answersOf, TAKE_SIGN_IDS, TAKE_SIGNS, type TakeSeen, type TakeSign } from '../../reference/takeSigns.ts' // prettier-ignore
+import { answerSaid, answersOf, TAKE_SIGN_IDS, TAKE_SIGNS, type TakeSeen, type TakeSign } from '../../reference/takeSigns.ts' // prettier-ignore
 import type { Message } from '../../rules/message.ts'
+import { dot, sum } from '../../quantities/sum.ts'
 import { procedure } from '../../rules/rule.ts'
 import {
   CAUSE_IDS,
@@ -73,9 +74,7 @@ const isAsked = (sign: Sign): sign is TakeSign => sign in TAKE_SIGNS
 const answers = (sign: Sign): readonly string[] =>
   isAsked(sign) ? answersOf(sign) : Object.keys(KNOWN_SIGNS[sign])
 const wordsOf = (sign: Sign, answer: string): Message =>
-  isAsked(sign)
-    ? (TAKE_SIGNS[sign].answers as Record<string, string>)[answer]!
-    : (KNOWN_SIGNS[sign] as Record<string, Message>)[answer]!
+  isAsked(sign) ? answerSaid(sign, answer) : (KNOWN_SIGNS[sign] as Record<string, Message>)[answer]!
 
 const levelOf = (shows: Shows, answer: string): Level =>
   LEVELS.find((level) => level !== 'seldom' && shows[level]?.includes(answer)) ?? 'seldom'
@@ -99,7 +98,7 @@ const canBeSeen = (sign: TakeSign, seen: TakeSeen, sown: boolean): boolean =>
     : sown || sign === 'follows' || sign === 'ground' || sign === 'cans'
 
 const normal = (weights: number[]): number[] => {
-  const all = weights.reduce((a, b) => a + b, 0)
+  const all = sum(weights)
   return weights.map((w) => w / all)
 }
 const entropy = (shares: readonly number[]): number =>
@@ -128,9 +127,9 @@ export function judgeTake(
       .map(({ sign, answer }) => {
         const own = likelihood(causes[i]!, sign, answer, v)
         const begin = normal(causes.map((c, j) => (j === i ? 0 : v[c])))
-        const others = causes.reduce(
-          (sum, c, j) => sum + begin[j]! * likelihood(c, sign, answer, v),
-          0,
+        const others = dot(
+          begin,
+          causes.map((c) => likelihood(c, sign, answer, v)),
         )
         return { sign, answer, says: wordsOf(sign, answer), factor: own / others }
       })
@@ -172,7 +171,10 @@ function nextLook(
   const looks = TAKE_SIGN_IDS.filter((s) => !seen[s] && canBeSeen(s, seen, sown)).map((sign) => {
     let left = 0
     for (const answer of answersOf(sign)) {
-      const chance = causes.reduce((sum, c, i) => sum + shares[i]! * likelihood(c, sign, answer, v), 0) // prettier-ignore
+      const chance = dot(
+        shares,
+        causes.map((c) => likelihood(c, sign, answer, v)),
+      )
       const then = causes.map((c, i) => shares[i]! * counts(c, sign, answer, v))
       if (chance > 0) left += chance * entropy(normal(then))
     }

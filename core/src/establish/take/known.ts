@@ -17,7 +17,7 @@ export interface TakeFacts {
   depth: { lies: number; bears: number } | null
   /** It was sown before a wait was over; null where no weedkiller is noted. */
   withinWait: boolean | null
-  /** The most rain of a day since, mm, and whether the ground slopes or is bare. */
+  /** The most rain of a day since, mm. */
   burst: number | null
   opened: boolean | null
   /** A mow, roller or wheels are ticked before the seedlings’ own day. */
@@ -42,7 +42,7 @@ export interface TakeLines {
 /** Share of the label under which a lot’s test is low. */
 const LOW_TEST = 0.8
 /** The fewest logged days that say how it was watered. */
-const LEAST_LOGGED = 3
+export const LEAST_LOGGED = 3
 
 /** What Juvena knows of a failure without being asked, as answers to its own questions. */
 export function knownOf(f: TakeFacts, lines: TakeLines): TakeKnown {

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { daysBetween, showDay } from '@juvena/core/calendar/day'
-import { activeEntries } from '@juvena/core/entities/diary'
+import { lastVisit } from '@juvena/core/entities/diary'
 import { TAKE_CAUSES } from '@juvena/core/establish/take/causes'
-import { againSaid, customerTold } from '@juvena/core/present/takeSaid'
-import { TAKE_SIGNS, type TakeSign } from '@juvena/core/reference/takeSigns'
+import { againSaid, customerTold, ofPromised } from '@juvena/core/present/takeSaid'
+import { answerSaid, TAKE_SIGNS, type TakeSign } from '@juvena/core/reference/takeSigns'
 import { exactInterval } from '@juvena/core/stock/binomial'
 import { useTake } from '../../stages/diary/take/judgeZone.ts'
 import { useFirm } from '../../stores/firm.ts'
@@ -17,12 +17,7 @@ const props = defineProps<{ claim: boolean; zone: string }>()
 const firm = useFirm()
 const job = useJob()
 const photos = usePhotos()
-const visit = computed(() =>
-  activeEntries(job.diary)
-    .filter((e) => e.take && e.zone === props.zone)
-    .sort((a, b) => a.date.localeCompare(b.date))
-    .at(-1),
-)
+const visit = computed(() => lastVisit(job.diary, props.zone))
 const asked = computed(() => ({
   zone: props.zone,
   seen: visit.value?.take?.seen ?? {},
@@ -30,11 +25,13 @@ const asked = computed(() => ({
 }))
 const { found: take, failure } = useTake(asked)
 const name = computed(() => job.plan?.zones.find((z) => z.id === props.zone)?.name ?? '')
+const again = computed(() => (take.value ? againSaid(take.value) : []))
+const promised = computed(() => (take.value?.counted ? ofPromised(take.value.counted) : null))
 const seen = computed(() =>
-  Object.entries(asked.value.seen).map(([sign, answer]) => {
-    const of = TAKE_SIGNS[sign as TakeSign]
-    return { asks: of.asks, says: (of.answers as Record<string, string>)[answer] ?? '' }
-  }),
+  Object.entries(asked.value.seen).map(([sign, answer]) => ({
+    asks: TAKE_SIGNS[sign as TakeSign].asks,
+    says: answerSaid(sign as TakeSign, answer),
+  })),
 )
 const pictures = computed(() => photos.all.filter((p) => p.zone === props.zone).slice(0, 6))
 const percent = (share: number) => `${Math.round(100 * share)} %`
@@ -77,18 +74,14 @@ const interval = (sprouted: number, seeds: number) => {
               <b>{{ s.says }}</b>
             </td>
           </tr>
-          <tr v-if="take.counted">
+          <tr v-if="take.counted && promised">
             <td>
               Plants counted, {{ take.counted.frames }} frames of
               {{ firm.hand(1000 * take.counted.side, 'mm') }}, {{ showDay(take.counted.on, true) }}
             </td>
             <td>
-              <b
-                >{{ Math.round((100 * take.counted.plants) / take.counted.promised) }} % of those
-                promised</b
-              >
-              ({{ Math.round((100 * take.counted.low) / take.counted.promised) }} to
-              {{ Math.round((100 * take.counted.high) / take.counted.promised) }} %)
+              <b>{{ promised.is }} % of those promised</b>
+              ({{ promised.low }} to {{ promised.high }} %)
             </td>
           </tr>
           <tr v-if="take.bed">
@@ -165,10 +158,10 @@ const interval = (sprouted: number, seeds: number) => {
           {{ firm.say(customerTold(take)) }}
         </p>
         <p v-else>{{ firm.say(customerTold(take)) }}</p>
-        <template v-if="take.verdict.likely && againSaid(take).length">
+        <template v-if="take.verdict.likely && again[0]">
           <h3>What comes next</h3>
           <p>{{ firm.say(TAKE_CAUSES[take.verdict.likely].mend) }}</p>
-          <p>{{ firm.say(againSaid(take)[0]!) }}</p>
+          <p>{{ firm.say(again[0]) }}</p>
         </template>
       </template>
       <template v-if="pictures.length">

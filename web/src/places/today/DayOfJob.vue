@@ -14,6 +14,7 @@ import { useFirm } from '../../stores/firm.ts'
 import { newId } from '../../stores/newId.ts'
 import { useOutbox } from '../../stores/outbox.ts'
 import { usePhotos } from '../../stores/photos.ts'
+import { whoWrites } from '../../stores/who.ts'
 
 /** One job on one day: where it is, what to heed, each step with its amounts, and a tick. */
 const props = defineProps<{
@@ -57,7 +58,7 @@ const strike = (entry: DiaryEntry) =>
 const keepBoth = (s: DayStep) =>
   done({
     ...blankEntry(newId(), firm.today, `${firm.say(s.name)}: both records stand`),
-    who: localStorage.getItem('juvena.who') ?? '',
+    who: whoWrites(),
     stands: records(s).map((e) => e.id),
   })
 /** What goes down, stuff by stuff: each named once under its amounts by zone. */
@@ -88,7 +89,7 @@ const waterGiven = ref<boolean | null>(null)
 async function logWater(given: boolean) {
   await done({
     ...blankEntry(newId(), props.on, given ? 'Watered' : 'Not watered'),
-    who: localStorage.getItem('juvena.who') ?? '',
+    who: whoWrites(),
     watered: { of: 1, days: given ? 1 : 0, mm: null },
   })
   if (!wrong.value) waterGiven.value = given
@@ -108,7 +109,7 @@ async function done(entry: DiaryEntry) {
 }
 async function keepNote() {
   if (!note.value.trim()) return void (wrong.value = 'Write what was seen or done.')
-  const who = localStorage.getItem('juvena.who') ?? ''
+  const who = whoWrites()
   const entry = {
     ...blankEntry(newId(), firm.today, note.value.trim()),
     who,

@@ -18,10 +18,16 @@ const packages = computed(() => [...new Set(days.value.map((d) => d.workPackage)
 const zonesOf = (id: string) => job.plan?.packages.find((p) => p.id === id)?.zones.map(zoneOf) ?? []
 const names = (id: string) => zonesOf(id).map((z) => job.plan?.zones.find((s) => s.id === z)?.name ?? z).join(', ') // prettier-ignore
 const sown = (id: string) => job.plan?.follow.packages.find((p) => p.workPackage === id)?.sown ?? ''
-const given = (id: string) => {
-  const zone = zonesOf(id)[0]
-  return zone ? logSince(wateredDays(job.diary, zone, job.today), sown(id), job.today) : null
-}
+/** What was written down since each piece was sown. */
+const given = computed(
+  () =>
+    new Map(
+      packages.value.map((id) => {
+        const log = wateredDays(job.diary, zonesOf(id)[0] ?? '', job.today)
+        return [id, logSince(log, sown(id), job.today)]
+      }),
+    ),
+)
 const failure = ref('')
 async function write(entry: DiaryEntry) {
   failure.value = ''
@@ -54,9 +60,9 @@ async function write(entry: DiaryEntry) {
         </li>
       </ol>
       <template v-if="sown(id) < job.today">
-        <p v-if="given(id)?.logged" class="small">
-          Given on {{ given(id)?.watered }} of {{ given(id)?.logged }} days that were written down,
-          of {{ given(id)?.of }} since it was sown.
+        <p v-if="given.get(id)?.logged" class="small">
+          Given on {{ given.get(id)?.watered }} of {{ given.get(id)?.logged }} days that were
+          written down, of {{ given.get(id)?.of }} since it was sown.
         </p>
         <p v-else class="small soft">
           Nothing is written down of its water yet: what comes of it stays a guess.

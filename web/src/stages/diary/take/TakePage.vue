@@ -3,12 +3,13 @@ import { computed, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
 import { daysBetween, showDay } from '@juvena/core/calendar/day'
 import { weatherOn } from '@juvena/core/climate/weatherOn'
-import { activeEntries, blankEntry, type DiaryEntry } from '@juvena/core/entities/diary'
+import { blankEntry, lastVisit, type DiaryEntry } from '@juvena/core/entities/diary'
 import { readFrameCounts } from '@juvena/core/entities/frameCounts'
 import { withSownAgain } from '@juvena/core/entities/sownAgain'
 import { TAKE_CAUSES } from '@juvena/core/establish/take/causes'
 import {
   againSaid,
+  ofPromised,
   customerTold,
   knownSaid,
   LOOKS,
@@ -27,6 +28,7 @@ import { useFirm } from '../../../stores/firm.ts'
 import { useJob } from '../../../stores/job.ts'
 import { newId } from '../../../stores/newId.ts'
 import { usePhotos } from '../../../stores/photos.ts'
+import { whoWrites } from '../../../stores/who.ts'
 import BedSince from './BedSince.vue'
 import CausesRanked from './CausesRanked.vue'
 import { useTake } from './judgeZone.ts'
@@ -57,12 +59,7 @@ interface Visit {
 }
 const EMPTY: Visit = { seen: {}, missing: null, counts: '', side: null }
 const visit = ref<Visit>({ ...EMPTY })
-const lastSaved = computed(() =>
-  activeEntries(job.diary)
-    .filter((e) => e.take && e.zone === zone.value)
-    .sort((a, b) => a.date.localeCompare(b.date))
-    .at(-1),
-)
+const lastSaved = computed(() => lastVisit(job.diary, zone.value))
 /** What was typed and not saved yet lies in this browser, by job and zone. */
 const key = computed(() => `juvena.take.${job.id}.${zone.value}`)
 function begin() {
@@ -114,6 +111,8 @@ const set = (sign: TakeSign, answer: string | undefined) => {
 const headline = computed(() =>
   take.value ? firm.say(takeSaidFirst(take.value, job.today, visit.value.seen.seedlings)) : '',
 )
+const again = computed(() => (take.value ? againSaid(take.value) : []))
+const promised = computed(() => (take.value?.counted ? ofPromised(take.value.counted) : null))
 const likely = computed(() => take.value?.verdict.likely ?? null)
 const early = computed(() => take.value?.early ?? false)
 
@@ -143,7 +142,6 @@ async function write(entry: DiaryEntry, says: string) {
   }
 }
 const frames = computed(() => (visit.value.counts.trim() ? readFrameCounts(visit.value.counts) : null)) // prettier-ignore
-const who = () => localStorage.getItem('juvena.who') ?? ''
 /** A frame of a hand’s breadth, where no other was typed, m. */
 const USUAL_SIDE = 0.1
 async function count() {
@@ -158,7 +156,7 @@ async function count() {
   const entry = {
     ...blankEntry(newId(), job.today, 'Seedlings counted'),
     zone: zone.value,
-    who: who(),
+    who: whoWrites(),
     counted: { side, plants },
   }
   if (await write(entry, 'The count is in the diary.')) visit.value = { ...visit.value, counts: '' }
@@ -171,7 +169,7 @@ async function save() {
   const entry = {
     ...blankEntry(newId(), job.today, `Looked why it does not come up. ${headline.value}`.slice(0, 400)), // prettier-ignore
     zone: zone.value,
-    who: who(),
+    who: whoWrites(),
     take: { seen, missing: missing.value ?? null },
   }
   if (await write(entry, 'The visit is in the diary.')) localStorage.removeItem(key.value)
@@ -187,17 +185,17 @@ async function photograph(event: Event) {
 }
 /** Puts the bare ground into the job as a zone of its own. */
 async function sowAgain() {
-  const again = take.value?.again
-  if (!again || !job.draft) return
+  const missed = take.value?.again
+  if (!missed || !job.draft) return
   const id = newId().slice(0, 12)
   const name = `${zones.value.find((z) => z.value === zone.value)?.name ?? ''} again`.slice(0, 80)
   job.edit(`zone.${id}`, (draft) => {
     const next = withSownAgain(draft, zone.value, {
       id,
       name,
-      area: Math.round(100 * again.area) / 100,
-      mix: again.mix?.map((m) => ({ ...m, share: Math.round(10 * m.share) / 10 })) ?? null,
-      inSward: again.inSward,
+      area: Math.round(100 * missed.area) / 100,
+      mix: missed.mix?.map((m) => ({ ...m, share: Math.round(10 * m.share) / 10 })) ?? null,
+      inSward: missed.inSward,
     })
     draft.zones = next.zones ?? []
     draft.treatments = next.treatments ?? []
@@ -283,12 +281,10 @@ const lot = computed(() => take.value?.lots[0] ?? null)
         />
         <button type="submit" class="act slight" :disabled="busy">Save the count</button>
       </form>
-      <p v-if="take?.counted" class="counted">
-        <b>{{ Math.round((100 * take.counted.plants) / take.counted.promised) }}</b>
+      <p v-if="take?.counted && promised" class="counted">
+        <b>{{ promised.is }}</b>
         <span class="small"
-          >% of the plants promised,
-          {{ Math.round((100 * take.counted.low) / take.counted.promised) }} to
-          {{ Math.round((100 * take.counted.high) / take.counted.promised) }}; counted
+          >% of the plants promised, {{ promised.low }} to {{ promised.high }}; counted
           {{ showDay(take.counted.on) }} in {{ take.counted.frames }} frames</span
         >
       </p>
@@ -363,11 +359,11 @@ const lot = computed(() => take.value?.lots[0] ?? null)
                     : 'Find the cause first: sown into the same trouble, it fails again.'
                 }}
               </p>
-              <p v-if="!likely && againSaid(take).length">Once it is found:</p>
-              <p v-for="(m, i) in againSaid(take)" :key="i" class="again">{{ firm.say(m) }}</p>
+              <p v-if="!likely && again.length">Once it is found:</p>
+              <p v-for="(m, i) in again" :key="i" class="again">{{ firm.say(m) }}</p>
               <p class="buttons">
                 <button
-                  v-if="againSaid(take).length"
+                  v-if="again.length"
                   type="button"
                   class="act slight"
                   :disabled="busy"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { canRows, dryShare, fallBetween } from '@juvena/core/establish/canMap'
+import { canRows, DRY_UNDER, dryShare, fallBetween } from '@juvena/core/establish/canMap'
 import { useFirm } from '../../../stores/firm.ts'
 
 /** Cans as they stood, tapped in by thumb where nine of them did; and what falls between them. */
@@ -43,11 +43,9 @@ const mean = computed(() => {
 })
 /** The driest quarter of the mean and less is bare paper, one and a half times and more full blue. */
 const shade = (mm: number) => Math.min(1, Math.max(0, (mm / mean.value - 0.25) / 1.25))
-/** Ground that gets less than so much of the mean is dry. */
-const DRY = 0.6
 const says = computed(() => {
   if (!grid.value || mean.value === 0) return ''
-  const dry = Math.round(100 * dryShare(grid.value, DRY))
+  const dry = Math.round(100 * dryShare(grid.value, DRY_UNDER))
   return dry === 0
     ? 'No part gets under 60 % of the mean.'
     : `${dry} % of the ground gets under 60 % of the mean: move the heads, or water that part longer.`
