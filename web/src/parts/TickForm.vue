@@ -232,6 +232,14 @@ function done() {
   margin: 0;
   padding: 0 0 0.4rem;
 }
+.gates .label-read {
+  min-height: 1.9rem;
+}
+@media (max-width: 640px) {
+  .gates .label-read {
+    min-height: 2.75rem;
+  }
+}
 .ends {
   display: flex;
   gap: 0.6rem;
