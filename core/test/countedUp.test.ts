@@ -27,7 +27,7 @@ function plainPace(counts: readonly CountOfDay[], expected: number): number {
       logs.push({ at: sigma * z, log })
     }
   }
-  const most = Math.max(...logs.map((l) => l.log))
+  const most = logs.reduce((m, l) => Math.max(m, l.log), -Infinity)
   for (const { at, log } of logs) {
     const w = Math.exp(log - most)
     top += w * at
