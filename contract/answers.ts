@@ -409,6 +409,34 @@ export const answers = {
       }),
     ),
   }),
+  learnt: z.strictObject({
+    numbers: z.array(
+      z.strictObject({
+        value: z.string(),
+        says: z.string(),
+        unit: z.string(),
+        usual: z.number(),
+        n: z.number(),
+        middle: z.number(),
+        low: z.number(),
+        high: z.number(),
+        offered: z.number(),
+        between: z.strictObject({ low: z.number(), high: z.number() }).nullable(),
+        newest: z.array(
+          z.strictObject({
+            job: z.string(),
+            name: z.string(),
+            value: z.string(),
+            unit: z.string(),
+            is: z.number(),
+            where: z.string(),
+            on: z.string(),
+            entry: z.string(),
+          }),
+        ),
+      }),
+    ),
+  }),
   uses: z.strictObject({
     total: z.number().int(),
     jobs: z.array(z.strictObject({ id: z.string(), name: z.string() })),

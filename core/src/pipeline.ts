@@ -1,6 +1,7 @@
 import type { Context } from './plan/context.ts'
 import type { JobPlan, Rung, ZoneSummary } from './plan/jobPlan.ts'
-import { daysBetween, type Day } from './calendar/day.ts'
+import { dayNumber, type Day } from './calendar/day.ts'
+import { soilOn as soilOnDay } from './climate/soilTemperature.ts'
 import type { Firm } from './entities/firm.ts'
 import { isWatered, type Job } from './entities/job.ts'
 import { soilBandAhead } from './climate/soilBand.ts'
@@ -76,9 +77,7 @@ export function planJob(entered: Job, context: Context): JobPlan {
   const dated = [...order.packages.flatMap((p) => p.steps), ...followed.follow.later]
   const fedOn = (zone: string, step: StepKind) =>
     dated.find((s) => s.kind === step && s.zones.includes(zone))?.day ?? null
-  const { soil, start } = prescription.climate.soilBefore
-  const soilOn = (day: Day) =>
-    soil[Math.min(soil.length - 1, Math.max(0, daysBetween(start, day)))]!
+  const soilOn = (day: Day) => soilOnDay(prescription.climate.soilBefore, dayNumber(day))
   const feeds = planFeeds({
     job,
     firm,
@@ -336,6 +335,7 @@ function rungsOf(
       barred: false,
       passes: o.passes,
       how: howOn(o.operation, work, o, seedDepth, trace),
+      tool: o.tool,
       hours: hoursOnZone(work.r.id, o, dressing, people, trace) * people,
       sets: OPERATIONS[o.operation].sets ?? [],
     }
@@ -350,6 +350,7 @@ function rungsOf(
     barred: n.barred,
     passes: 0,
     how: '',
+    tool: null,
     hours: 0,
     sets: [],
   }))

@@ -91,6 +91,7 @@ import { bareRules, bareValues } from './work/bareAfter.ts'
 import { coverAheadValues } from './work/coverAhead.ts'
 import { deepValues } from './work/burial.ts'
 import { groundReadings, groundRules, groundValues } from './work/ground.ts'
+import { learningRules } from './learning/ownNumber.ts'
 import { hoursRules } from './work/hours.ts'
 import { badDays } from './work/looksBad.ts'
 
@@ -133,6 +134,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   emergenceRules,
   paceRules,
   plantCountRules,
+  learningRules,
   takeRules,
   seedbedRules,
   mowRules,

@@ -15,7 +15,7 @@ import { readDraft } from './store/listedJob.ts'
 import { UNREADABLE, type JobStore, type JobText } from './store/jobStore.ts'
 import type { DayLoad, PlannedBy, PlannedStore } from './store/plannedStore.ts'
 import { logFault } from './problemDocument.ts'
-import { planningAtOnce, planRow, seedOfAll, usesOfRule } from './threads/pool.ts'
+import { planningAtOnce, planRow, learntOfAll, seedOfAll, usesOfRule } from './threads/pool.ts'
 import { failedPlan, type PlanAsk, type PlannedJob } from './threads/planForSeason.ts'
 import { isBehind } from '@juvena/core/plan/stepState'
 
@@ -250,6 +250,15 @@ export function seasonKeeper(parts: SeasonParts) {
       await planned.again(damaged)
       return text
     },
+
+    /** Plans one job now and keeps its row, whatever waits. */
+    async planNow(job: string): Promise<void> {
+      const done = await plannedNow(job, await groundNow())
+      if (done) await planned.keep(job, 0, done.day, done.made)
+    },
+
+    /** What the diaries say of the firm’s own numbers. */
+    learnt: async () => learntOfAll(folder, (await firmNow()).settings.values),
 
     /** The jobs whose plans go by a rule. */
     uses: (rule: string) => usesOfRule(folder, rule),

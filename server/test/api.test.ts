@@ -427,3 +427,23 @@ describe('the command line', () => {
     expect(JSON.parse(right.out).figures['zone:z1.area'].value).toBe(100)
   })
 })
+
+describe('what the diaries say', () => {
+  it('counts jobs that are archived, and an hour that is written beside a tick', async () => {
+    const numbers = async () => (await call('GET', '/api/learnt')).body.numbers as { value: string; n: number; offered: number; usual: number }[] // prettier-ignore
+    const core = (await numbers()).find((n) => n.value === 'rate.core')!
+    expect([core.n, core.usual]).toEqual([2, 800])
+    expect(core.offered).toBeLessThan(800)
+    const { body } = await call('GET', '/api/jobs/quad')
+    const plan = await call('GET', '/api/jobs/quad/plan')
+    const step = plan.body.steps.find((s: { kind: string }) => s.kind === 'core')
+    const entry = { id: 'hours-of-core', date: body.today, step: step.id, stepZones: step.zones, what: 'Core', hours: 9 } // prettier-ignore
+    expect((await call('POST', '/api/jobs/quad/diary', entry)).status).toBeLessThan(300)
+    expect((await numbers()).find((n) => n.value === 'rate.core')!.n).toBe(3)
+    const wrong = await call('POST', '/api/jobs/quad/diary', { ...entry, id: 'hours-of-none', hours: -1 }) // prettier-ignore
+    expect([wrong.status, JSON.stringify(wrong.body)]).toEqual([400, expect.stringContaining("no time")]) // prettier-ignore
+    const out = await call('POST', '/api/jobs/quad/diary', { id: 'hours-struck', date: body.today, what: 'struck out', corrects: entry.id }) // prettier-ignore
+    expect(out.status).toBeLessThan(300)
+    expect((await numbers()).find((n) => n.value === 'rate.core')!.n).toBe(2)
+  })
+})

@@ -372,6 +372,7 @@ describe('a customer who is erased', () => {
       'then',
     )
     expect(await parts.eraseCustomer('a', 'then')).toBeNull()
+    await db('observations').insert({ job_id: 'a', value: 'rate.sow', seen_on: DEMO_TODAY, body: '{"where":"Mrs Person’s side"}' }) // prettier-ignore
     await parts.jobs.setArchived('a', 'then')
     expect(await parts.eraseCustomer('a', 'then')).toEqual({
       records: 1,
@@ -386,6 +387,7 @@ describe('a customer who is erased', () => {
       await db('photos'),
       await db('planned'),
       await db('planned_parts'),
+      await db('observations'),
     ])
     for (const word of ['Person', '021', 'gate', 'Lane', 'pot', 'she was in', 'photo-0001'])
       expect(left).not.toContain(word)

@@ -19,7 +19,7 @@ import {
   type PlaceYear,
   type StationClimate,
 } from './placeYear.ts'
-import { soilFromAir, soilValues, type SoilFollows } from './soilTemperature.ts'
+import { soilFromAir, soilValues, type SoilByDay, type SoilFollows } from './soilTemperature.ts'
 import { oddsValues, placeSums, type OddsValues, type PlaceSums } from './sowingOdds.ts'
 import { seasonAround, type SeasonGround } from './sowingWindow.ts'
 import type { WeatherDay } from './weatherSeries.ts'
@@ -74,7 +74,7 @@ export interface SiteClimate extends SeasonGround, Versioned {
   frost: Figure
   frostTenth: Figure
   /** Soil by day, reaching back from today to what may have been sown already. */
-  soilBefore: { soil: Float64Array; start: Day }
+  soilBefore: SoilByDay
   soilNow: Figure
 }
 

@@ -1,3 +1,4 @@
+import { dayNumber, type Day } from '../calendar/day.ts'
 import { tradeValues, value } from '../rules/rule.ts'
 
 /** Soil at 50 mm follows the air with a lag. */
@@ -74,4 +75,23 @@ export function fitSoil(air: Float64Array, probe: Float64Array): FittedSoil | nu
     if (!best || error < best.error) best = { follows, warmer, readings: at.length, error }
   }
   return best
+}
+
+/** Soil at 50 mm by day from `start`, °C. */
+export interface SoilByDay {
+  soil: Float64Array
+  start: Day
+}
+const YEAR = 365
+
+/**
+ * Soil of a day by its number, °C. A day before or after what is known has that of the same season
+ * in the nearest year that is; where less than a year is known, that of the nearest day.
+ */
+export function soilOn({ soil, start }: SoilByDay, day: number): number {
+  let at = day - dayNumber(start)
+  if (soil.length < YEAR) at = Math.min(soil.length - 1, Math.max(0, at))
+  else if (at < 0) at += YEAR * Math.ceil(-at / YEAR)
+  else if (at >= soil.length) at -= YEAR * Math.ceil((at - soil.length + 1) / YEAR)
+  return soil[at]!
 }

@@ -44,6 +44,13 @@ export const diaryEntry = z.strictObject({
   stepZones: z.array(z.string().max(60)).max(500).default([]),
   what: z.string().min(1, 'Say what was done.').max(400, 'Up to 400 characters are kept here.'),
   amount: text(80),
+  /** Hours that it took, of everybody who worked on it together. */
+  hours: z
+    .number({ error: 'Hours are a number.' })
+    .gt(0, 'It took more than no time.')
+    .max(2000, 'No step takes 2,000 hours.')
+    .nullable()
+    .default(null),
   who: text(80),
   note: text(2000),
   /** What was sprayed or spread against weeds, pests or disease, as on its label. */
@@ -166,6 +173,7 @@ export const blankEntry = (id: string, date: string, what: string): DiaryEntry =
   stepZones: [],
   what,
   amount: '',
+  hours: null,
   who: '',
   note: '',
   product: '',

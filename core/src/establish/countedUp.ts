@@ -1,4 +1,5 @@
 import { dayNumber, type Day } from '../calendar/day.ts'
+import { soilOn, type SoilByDay } from '../climate/soilTemperature.ts'
 import { sum } from '../quantities/sum.ts'
 import { procedure, tradeValues, value } from '../rules/rule.ts'
 import { plantCountValues } from './plantCount.ts'
@@ -98,15 +99,9 @@ export function paceOf(
 }
 
 /** Warmth over a base from a day up to the end of another, °C·d. */
-export function warmthBetween(
-  base: number,
-  from: Day,
-  to: Day,
-  { soil, start }: { soil: Float64Array; start: Day },
-): number {
+export function warmthBetween(base: number, from: Day, to: Day, known: SoilByDay): number {
   let total = 0
-  const first = dayNumber(start)
-  for (let i = dayNumber(from); i <= dayNumber(to); i++)
-    total += Math.max(0, (soil[Math.min(soil.length - 1, Math.max(0, i - first))] ?? 0) - base)
+  for (let day = dayNumber(from); day <= dayNumber(to); day++)
+    total += Math.max(0, soilOn(known, day) - base)
   return total
 }

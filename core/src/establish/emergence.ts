@@ -1,4 +1,5 @@
 import { addDays, dayNumber, dayOf, laterDay, type Day } from '../calendar/day.ts'
+import { soilOn, type SoilByDay } from '../climate/soilTemperature.ts'
 import type { Grass } from '../reference/grasses.ts'
 import { procedure, rule, tradeValues, value } from '../rules/rule.ts'
 
@@ -69,25 +70,26 @@ export interface Emergence {
 }
 
 /**
- * Days a grass shows by, from sowing on soil °C by day (array starting at `start`). Thermal time as
- * in the reference table; Juvena's model. Null when the grass has no seed or the warmth never adds
- * up within the array.
+ * Days a grass shows by, from sowing, in the soil there is, °C by day. Thermal time as in the
+ * reference table; Juvena's model. Null when the grass has no seed or the warmth never adds up as
+ * far as the soil is known.
  */
 export function emergence(
   { thermal }: Pick<Grass, 'thermal'>,
   sown: Day,
-  { soil, start }: { soil: Float64Array; start: Day },
+  known: SoilByDay,
   shares: { first: number; last: number },
 ): Emergence | null {
   if (!thermal) return null
-  const offset = dayNumber(sown) - dayNumber(start)
+  const first = dayNumber(sown)
+  const start = dayNumber(known.start)
+  const end = (first < start ? first : start) + known.soil.length
   const marks = [shares.first, 1, shares.last].map((share) => share * thermal.theta)
   const found: Day[] = []
   let sum = 0
-  for (let i = Math.max(0, offset); i < soil.length && found.length < 3; i++) {
-    sum += Math.max(0, soil[i]! - thermal.base)
-    while (found.length < 3 && sum >= marks[found.length]!)
-      found.push(dayOf(dayNumber(start) + i + 1))
+  for (let day = first; day < end && found.length < 3; day++) {
+    sum += Math.max(0, soilOn(known, day) - thermal.base)
+    while (found.length < 3 && sum >= marks[found.length]!) found.push(dayOf(day + 1))
   }
   return found.length === 3 ? { first: found[0]!, half: found[1]!, last: found[2]! } : null
 }

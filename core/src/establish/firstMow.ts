@@ -1,4 +1,5 @@
 import { addDays, dayNumber, type Day } from '../calendar/day.ts'
+import { soilOn } from '../climate/soilTemperature.ts'
 import {
   growthPotential,
   growthSource,
@@ -140,9 +141,9 @@ export function mowBand(
   const reach = (from: Day, percent: number, standing = 0): Day => {
     let stands = standing
     let day = 0
-    const offset = dayNumber(from) - dayNumber(start)
+    const first = dayNumber(from)
     while (stands < wanted && day < LONGEST) {
-      const celsius = soil[Math.min(soil.length - 1, Math.max(0, offset + day))]!
+      const celsius = soilOn({ soil, start }, first + day)
       stands += v.full * (percent / 100) * Math.max(v.least, growthPotential(celsius, season, v))
       day++
     }

@@ -70,6 +70,8 @@ export interface Rung {
   passes: number
   /** Heights, depths, passes and tools. */
   how: Message
+  /** The tool that was chosen for it; null where it has one way. */
+  tool: string | null
   /** Person-hours on this zone. */
   hours: number
   /** What a person may set for it. */

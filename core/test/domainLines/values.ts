@@ -680,6 +680,7 @@ take-verdict.ahead                     2 1         model         1..20
 take-verdict.together                0.7 1         model         0.2..1
 take-verdict.speaks                  1.5 1         model         1.01..10
 plant-count.prior                      2 1         model         0.1..50
+learning.prior                        3 1         model         0..100
 pace.spread                           20 %         model         5..60
 pace.strays                          0.1 %         model         0.001..5
 water-day.off                        150 %         model         80..400

@@ -6,6 +6,7 @@ import { simulatedStationDays } from '../standIns/simulatedWeather.ts'
 import { demoFirm, demoJobs, demoStation, DEMO_TODAY } from './jobs.ts'
 import { stockMovement } from '@juvena/core/entities/stock'
 import { demoStock } from './stock.ts'
+import { pastJobs } from './pastJobs.ts'
 import { DEMO_PICTURES } from './pictures.ts'
 
 /** Eight years of weather. */
@@ -17,6 +18,7 @@ export async function fillDemo({
   diary,
   firm,
   photos,
+  season,
   stations,
   stockStore,
   clock,
@@ -50,6 +52,13 @@ export async function fillDemo({
   for (const { id, draft, diary: entries } of [...demoJobs].reverse()) {
     await jobs.create(draft, clock.now(), id)
     for (const entry of entries ?? []) await diary.append(id, diaryEntry.parse(entry), clock.now())
+  }
+  // What lies behind was planned once, so that its diary has something to say, and is archived.
+  for (const { id, draft, diary: entries, archivedOn } of pastJobs) {
+    await jobs.create(draft, clock.now(), id)
+    for (const entry of entries) await diary.append(id, diaryEntry.parse(entry), clock.now())
+    await season.planNow(id)
+    await jobs.setArchived(id, archivedOn)
   }
   for (const { zone, on, note, picture } of DEMO_PICTURES)
     await photos.add(

@@ -70,7 +70,8 @@ export const demoStation = {
   },
 } satisfies StationDraft & { normals: object }
 
-const site = {
+/** Where all of the demo lies, and how its soil was read. */
+export const demoSite = {
   elevation: '400 m',
   latitude: -44.2,
   longitude: 170.1,
@@ -94,7 +95,7 @@ export const demoJobs: {
       customerDate: '24 Apr 2027',
       aims: ['level', 'thicker'],
       notes: 'Gate code with the housekeeper. Marquee pegs on the terrace lawn: mark them.',
-      site: { ...site, tapFlow: '22 L/min', waterMinutes: '6 h' },
+      site: { ...demoSite, tapFlow: '22 L/min', waterMinutes: '6 h' },
       waterer: 'the housekeeper, mornings and at 4',
       zones: [
         {
@@ -178,7 +179,7 @@ export const demoJobs: {
       customerDate: '3 May 2027',
       aims: ['hard-wear', 'thicker'],
       notes: 'Holiday ends 8 March. Hall shades the north end.',
-      site: { ...site, tapFlow: '30 L/min', waterMinutes: '8 h' },
+      site: { ...demoSite, tapFlow: '30 L/min', waterMinutes: '8 h' },
       waterer: 'caretaker',
       zones: [
         {
@@ -234,7 +235,7 @@ export const demoJobs: {
       customer: 'Kettle Brae village',
       walked: '2027-02-16',
       aims: ['level', 'even-colour'],
-      site: { ...site, tapFlow: '40 L/min' },
+      site: { ...demoSite, tapFlow: '40 L/min' },
       waterer: 'groundsman',
       zones: [
         {
@@ -269,7 +270,7 @@ export const demoJobs: {
       customer: 'Sedgewater depot',
       walked: '2027-02-20',
       aims: ['low-upkeep'],
-      site: { ...site },
+      site: { ...demoSite },
       waterer: '',
       zones: [
         {
@@ -298,7 +299,7 @@ export const demoJobs: {
       walked: '2027-02-21',
       aims: ['thicker', 'no-chemicals'],
       site: {
-        ...site,
+        ...demoSite,
         tapFlow: '14 L/min',
         beside: 'pale stone paving along the house: sweep granules off before the dew',
         restrictions: 'no sprinklers: a hose held by hand only',
@@ -341,7 +342,7 @@ export const demoJobs: {
       walked: '2027-02-18',
       aims: ['hard-wear', 'weed-free'],
       notes: 'A kill-off was asked for. Goalmouths worst; a worn line runs corner to corner.',
-      site: { ...site, tapFlow: '60 L/min' },
+      site: { ...demoSite, tapFlow: '60 L/min' },
       waterer: 'volunteers, two rotas',
       zones: [
         {

@@ -76,6 +76,17 @@ export function seasonRoutes({ season, clock }: Pick<Parts, 'season' | 'clock'>)
     }),
     route({
       method: 'get',
+      path: '/learnt',
+      summary:
+        'What the diaries of all jobs say of the numbers of the trade: how many observations, their middle, and the number offered in place of Juvena’s.',
+      answer: answers.learnt,
+      async call() {
+        await season.fresh()
+        return { send: { numbers: await season.learnt() } }
+      },
+    }),
+    route({
+      method: 'get',
       path: '/rules/:id/uses',
       summary: 'How many jobs go by a rule, and the soonest sown of them.',
       answer: answers.uses,

@@ -66,7 +66,7 @@ export const eraseCustomer =
           })
       }
       await trx('erasing').where({ job_id: job }).delete()
-      for (const table of ['photos', 'job_revisions', ...PLANNED])
+      for (const table of ['photos', 'job_revisions', 'observations', ...PLANNED])
         await trx(table).where({ job_id: job }).delete()
       const draft = bare(readDraft(found.body))
       await trx('jobs')

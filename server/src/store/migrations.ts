@@ -276,4 +276,21 @@ export const migrations: {
       throw new Error('Migrations go forward only')
     },
   },
+  {
+    // What the diaries say of the firm's own numbers: kept when a job is archived, gone when its
+    // customer is erased.
+    name: '011-observations',
+    async up(db) {
+      await db.schema.createTable('observations', (t) => {
+        t.text('job_id').notNullable().references('id').inTable('jobs')
+        t.text('value').notNullable()
+        t.text('seen_on').notNullable()
+        t.text('body').notNullable()
+        t.index(['job_id'])
+      })
+    },
+    async down() {
+      throw new Error('Migrations go forward only')
+    },
+  },
 ]

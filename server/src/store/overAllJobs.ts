@@ -1,6 +1,8 @@
 import { join } from 'node:path'
 import { sure } from '@juvena/core/quantities/sure'
 import type { SeedWanted } from '@juvena/core/present/seedToBuy'
+import type { Observation } from '@juvena/core/learning/observations'
+import type { SeenOn } from '@juvena/core/present/learntNumbers'
 import { parsed } from './damaged.ts'
 import { DATABASE, reading } from './database.ts'
 
@@ -21,6 +23,21 @@ export const seedWantedOfAll = (folder: string): { wanted: SeedWanted[]; damaged
     })
     return { wanted, damaged }
   })
+
+/** What the diaries of all jobs say of the firm's own numbers, archived jobs too. */
+export const seenOfAll = (folder: string): SeenOn[] =>
+  reading(join(folder, DATABASE), (db) =>
+    (
+      db
+        .prepare(
+          'SELECT observations.job_id AS job, jobs.name, observations.body FROM observations JOIN jobs ON jobs.id = job_id',
+        )
+        .all() as { job: string; name: string; body: string }[]
+    ).flatMap(({ job, name, body }) => {
+      const read = parsed<Observation>(body)
+      return read ? [{ ...read, job, name }] : []
+    }),
+  )
 
 export interface RuleUses {
   total: number

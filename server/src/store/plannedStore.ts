@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import { parsed } from './damaged.ts'
+import { keepObserved } from './observedStore.ts'
 import { asOne } from './transaction.ts'
 import { addDays } from '@juvena/core/calendar/day'
 import { WATERED_DAYS, workingRow } from '@juvena/core/present/seasonRow'
@@ -117,7 +118,7 @@ export function plannedStore(db: Knex) {
       job: string,
       touched: number,
       day: string,
-      { row, work, seed, rules, fromShelf }: PlannedJob,
+      { row, work, seed, observed, rules, fromShelf }: PlannedJob,
     ): Promise<void> {
       await asOne(db, async (trx) => {
         const done = await trx<Row>('planned')
@@ -138,6 +139,8 @@ export function plannedStore(db: Knex) {
           .insert({ job_id: job, ...parts })
           .onConflict('job_id')
           .merge()
+        // A job that could not be planned keeps what it said before.
+        if (work) await keepObserved(trx, job, observed)
         await trx<Row>('planned').where({ job_id: job, touched }).update({ stale: 0 })
         await trx<DayRow>('planned_days').where({ job_id: job }).delete()
         const days = new Map<string, Omit<DayRow, 'job_id' | 'day'>>()

@@ -8,6 +8,8 @@ import { dayWork, type DayJob } from '@juvena/core/present/dayWork'
 import { failedRow, seasonRow, type SeasonRow } from '@juvena/core/present/seasonRow'
 import type { StockLot } from '@juvena/core/stock/lotsOfJob'
 import { seedWanted, type SeedWanted } from '@juvena/core/present/seedToBuy'
+import { grassTable } from '@juvena/core/firm/firmGrasses'
+import { observationsOf, type Observation } from '@juvena/core/learning/observations'
 import { Memo } from '@juvena/core/trace/memo'
 
 /**
@@ -32,6 +34,8 @@ export interface PlannedJob {
   work: DayJob | null
   /** The seed it still has to sow. */
   seed: SeedWanted[]
+  /** What its diary says of the firm’s own numbers. */
+  observed: Observation[]
   /** Ids of the rules its plan goes by. */
   rules: string[]
   /** Whether it sows from the shelf, and so hangs on what lies there. */
@@ -55,6 +59,7 @@ function planOf({
       row: seasonRow(context.jobId, job, plan),
       work: dayWork(context.jobId, job, plan, context.diary),
       seed: seedWanted(context.jobId, job.name, plan),
+      observed: observationsOf(plan, context.diary, grassTable(context.firm.grasses)),
       rules: [...new Set(Object.values(plan.figures).map((f) => f.rule))],
       fromShelf: job.lots.some((l) => l.stock !== ''),
     }),
@@ -66,6 +71,7 @@ export const failedPlan = (jobId: string, name: string, why?: string): PlannedJo
   row: failedRow(jobId, name, why),
   work: null,
   seed: [],
+  observed: [],
   rules: [],
   fromShelf: false,
 })

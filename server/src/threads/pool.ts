@@ -11,6 +11,8 @@ import { failedPlan, type PlanAsk, type PlannedJob } from './planForSeason.ts'
 import type { Firm } from '@juvena/core/entities/firm'
 import type { RuleUses } from '../store/overAllJobs.ts'
 import type { SeedOfAll } from './seedOfAll.ts'
+import type { LearntNumber } from '@juvena/core/present/learntNumbers'
+import type { FirmValues } from '@juvena/core/trace/trace'
 import type { PictureAsk, StagedPicture } from './picture.ts'
 import { NoTurn, turns } from './turns.ts'
 import type * as Work from './work.ts'
@@ -130,6 +132,9 @@ export async function planWhole(ask: PlanAsk): Promise<JobPlan | null> {
 /** The seed of all jobs of a folder by mix, and the bags for it bought once. */
 export const seedOfAll = (folder: string, firm: Firm): Promise<SeedOfAll> =>
   within('seedOfAll', { folder, firm })
+/** What the diaries of a folder say of the firm’s own numbers. */
+export const learntOfAll = (folder: string, own: FirmValues): Promise<LearntNumber[]> =>
+  within('learntOfAll', { folder, own })
 /** The jobs of a folder whose plans go by a rule. */
 export const usesOfRule = (folder: string, rule: string): Promise<RuleUses> =>
   within('usesOfRule', { folder, rule })

@@ -12,6 +12,7 @@ export const {
   plan,
   row,
   seedOfAll,
+  learntOfAll,
   usesOfRule,
   readLongDraftSent,
   readFileSent,

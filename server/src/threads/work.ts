@@ -4,6 +4,7 @@ import { isMainThread } from 'node:worker_threads'
 import { backup as writeBackup, check as checkIt } from './backup.ts'
 import { usesOfRule as usesOf } from '../store/overAllJobs.ts'
 import { seedOfAll as seedOf } from './seedOfAll.ts'
+import { learntOfAll as learntOf } from './learntOfAll.ts'
 import { picture as takePicture } from './picture.ts'
 import { plan as planJob, row as planRow } from './planForSeason.ts'
 import { readFileSent as readFile, readLongDraftSent as readLongDraft } from './readSent.ts'
@@ -34,6 +35,7 @@ export const picture = coded(takePicture)
 export const plan = coded(planJob)
 export const row = coded(planRow)
 export const seedOfAll = coded(seedOf)
+export const learntOfAll = coded(learntOf)
 export const usesOfRule = coded(usesOf)
 export const readLongDraftSent = coded(readLongDraft)
 export const readFileSent = coded(readFile)

@@ -30,6 +30,9 @@ const props = defineProps<{
     zones: readonly string[]
     name: string
     look?: StepLook | null
+    /** Hours of each of the people who share it, as planned. */
+    hours: number
+    people: number
   }
   today: string
   amount: string
@@ -50,6 +53,18 @@ const amount = ref(was?.amount ?? props.amount)
 const who = ref(was?.who ?? whoWrites())
 const note = ref(was?.note ?? '')
 const product = ref(was?.product ?? '')
+/** Hours of everybody together, as typed. */
+const hours = ref(was?.hours == null ? '' : firm.text(was.hours, 'work-h'))
+const hoursRead = computed(() => (hours.value.trim() ? parseQuantity(hours.value, 'hours', firm.units) : null)) // prettier-ignore
+const hoursProblem = computed(() =>
+  hoursRead.value === null
+    ? ''
+    : !hoursRead.value.ok
+      ? hoursRead.value.sentence
+      : hoursRead.value.value <= 0 || hoursRead.value.value > 2000
+        ? 'Hours are above zero and up to 2,000: two people for 3 h are 6 h.'
+        : '',
+)
 /** The day it was done, where a record is corrected; else it is today. */
 const on = ref<string | null>(was?.date ?? props.today)
 const labelRead = ref(false)
@@ -69,6 +84,7 @@ const coverIs = computed(() => {
   return read.ok && read.value >= 0 && read.value <= 100 ? read.value : null
 })
 const recorded = computed(() => namesProduct(props.step.kind))
+const planned = computed(() => firm.hand(props.step.hours * props.step.people, 'work-h'))
 const form = ref<HTMLFormElement | null>(null)
 // On a touch screen a field in focus would cover half of it with keys.
 onMounted(
@@ -98,13 +114,14 @@ function done() {
   if (day.value > props.today)
     return void (wrong.value = `${showDay(day.value)} is still to come: give the day it was done.`)
   wrong.value = ''
-  if (amountProblem(amount.value)) return
+  if (amountProblem(amount.value) || hoursProblem.value) return
   rememberWho(who.value)
   emit('done', {
     ...blankEntry(newId(), day.value, props.step.name),
     step: props.step.id,
     stepZones: [...props.step.zones],
     amount: amount.value,
+    hours: hoursRead.value?.ok ? hoursRead.value.value : null,
     who: who.value,
     note: [
       note.value,
@@ -194,6 +211,14 @@ function done() {
       :model-value="on"
       :today="today"
       @update:model-value="on = $event"
+    />
+    <TextField
+      label="Hours, all people together"
+      :hint="planned ? `${planned} planned` : ''"
+      :model-value="hours"
+      :maxlength="20"
+      :problem="hoursProblem"
+      @update:model-value="hours = $event"
     />
     <TextField label="Who" :model-value="who" :maxlength="80" @update:model-value="who = $event" />
     <TextField

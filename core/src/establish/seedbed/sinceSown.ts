@@ -1,6 +1,7 @@
 import { addDays, dayNumber, daysBetween, type Day } from '../../calendar/day.ts'
 import { hargreaves } from '../../climate/evapotranspiration.ts'
 import { extraterrestrial } from '../../climate/sunEnergy.ts'
+import { soilOn, type SoilByDay } from '../../climate/soilTemperature.ts'
 import type { WeatherDay } from '../../climate/weatherSeries.ts'
 import { yearDay } from '../../climate/yearDay.ts'
 import { sure } from '../../quantities/sure.ts'
@@ -17,8 +18,7 @@ export interface DaysSince {
   /** Days on record, any order; what is missing is taken as the usual day without rain. */
   known: readonly WeatherDay[]
   usual: { low: Float64Array; high: Float64Array }
-  /** Soil at 50 mm by day from `start`, °C. */
-  soil: { soil: Float64Array; start: Day }
+  soil: SoilByDay
 }
 
 /** The days from a sowing to now as the seedbed has them. */
@@ -38,8 +38,7 @@ export function weatherSince(d: DaysSince, falls: number): SeedbedWeather & { kn
     const share = byDaylight(d.latitude, of + 1)
     for (let step = 0; step < STEPS; step++) et0[i * STEPS + step] = uses * share[step]!
     rainByStep(w?.rain ?? 0, dayNumber(day), falls, rain.subarray(i * STEPS, (i + 1) * STEPS))
-    const at = dayNumber(day) - dayNumber(d.soil.start)
-    soil[i] = d.soil.soil[Math.min(d.soil.soil.length - 1, Math.max(0, at))]!
+    soil[i] = soilOn(d.soil, dayNumber(day))
   }
   return { days, rain, et0, soil, known }
 }

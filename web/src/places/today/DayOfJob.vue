@@ -240,7 +240,15 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
           <TickForm
             v-if="ticking === s.id && (!ticked(s) || correcting)"
             :corrects="correcting ?? undefined"
-            :step="{ id: s.id, kind: s.kind, zones: s.zones, name: firm.say(s.name), look: s.look }"
+            :step="{
+              id: s.id,
+              kind: s.kind,
+              zones: s.zones,
+              name: firm.say(s.name),
+              look: s.look,
+              hours: s.hours,
+              people: s.people,
+            }"
             :today="firm.today"
             :amount="amountText(s)"
             :lots="s.lots"

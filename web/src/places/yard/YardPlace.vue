@@ -7,11 +7,12 @@ import RuleBook from './RuleBook.vue'
 
 const StockHere = defineAsyncComponent(() => import('./stock/StockHere.vue'))
 const BackupsHere = defineAsyncComponent(() => import('./BackupsHere.vue'))
+const LearntHere = defineAsyncComponent(() => import('./LearntHere.vue'))
 const YearHere = defineAsyncComponent(() => import('./YearHere.vue'))
 
 /**
  * What the firm works with: its settings and schools, its seed, the year and its weather, the
- * grasses of the trade, the rules.
+ * grasses of the trade, the rules, what its own diary says of them.
  */
 const route = useRoute()
 const PARTS = {
@@ -20,6 +21,7 @@ const PARTS = {
   year: 'Year and weather',
   grasses: 'Grasses',
   rules: 'Rule book',
+  learnt: 'From your diary',
   backups: 'Backups',
 } as const
 const part = computed(() =>
@@ -48,6 +50,7 @@ const part = computed(() =>
     <StockHere v-else-if="part === 'stock'" />
     <YearHere v-else-if="part === 'year'" />
     <GrassTable v-else-if="part === 'grasses'" />
+    <LearntHere v-else-if="part === 'learnt'" />
     <BackupsHere v-else-if="part === 'backups'" />
     <RuleBook v-else />
   </div>

@@ -272,6 +272,8 @@ const keepBoth = (step: PlannedStep) =>
                 zones: s.zones,
                 name: firm.say(s.name),
                 look: s.look,
+                hours: s.hours.value as number,
+                people: s.people,
               }"
               :today="job.today"
               :amount="amountOf(s)"
@@ -368,6 +370,7 @@ const keepBoth = (step: PlannedStep) =>
             <b>{{ e.what }}</b>
             <span v-if="e.product">{{ e.product }}</span>
             <span v-if="e.amount">{{ e.amount }}</span>
+            <span v-if="e.hours !== null">{{ firm.hand(e.hours, 'work-h') }} of work</span>
             <span v-if="e.note" class="small">{{ e.note }}</span>
             <span v-if="e.read" class="small">{{ readSays(e.read) }}</span>
             <span v-if="e.weather" class="small soft">{{ weatherSays(e.weather) }}</span>
