@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { emergenceValues } from '../src/establish/emergence.ts'
-import { clockTimes } from '../src/entities/clockTimes.ts'
+import { runTimes } from '../src/entities/clockTimes.ts'
 import { readRestriction } from '../src/establish/restrictions.ts'
 import { outcomeOf, searchProgrammes, type Tried } from '../src/establish/seedbed/programmes.ts'
 import {
@@ -213,6 +213,7 @@ describe('a programme', () => {
     expect(sum(programmeOf(['06:00', '22:00'], 5, 4))).toBeCloseTo(10, 5)
   })
   it('is typed as people write clock times', () => {
+    const clockTimes = (typed: string) => runTimes(typed)?.map((r) => r.time) ?? null
     expect(clockTimes('7, 13:00 and 4:30 pm')).toEqual(['07:00', '13:00', '16:30'])
     expect(clockTimes('12 am, 12pm')).toEqual(['00:00', '12:00'])
     for (const wrong of ['', 'noonish', '25:00', '7:75', '-3', '1,2,3,4,5,6,7,8,9'])

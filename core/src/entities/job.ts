@@ -33,7 +33,7 @@ import { uniqueIds } from './uniqueIds.ts'
 import { exampleFrost, inAutumnHalf } from '../calendar/autumn.ts'
 import { showMonthDay } from '../calendar/day.ts'
 import { readCatches } from './catches.ts'
-import { clockTimes, MOST_RUNS } from './clockTimes.ts'
+import { runTimes, MOST_RUNS } from './clockTimes.ts'
 import { day, grade, monthDay, oneOf, quantity, text } from './entry.ts'
 import { problemsOf, type Problem } from './problem.ts'
 import { MEASURED_BY, drawingSchema } from './drawing.ts'
@@ -402,8 +402,8 @@ export const jobSchema = z.strictObject({
       restrictions: text(300),
       /** The firm's own runs over the seedbed: clock times, and what each lays down. */
       runsAt: text(80).refine(
-        (typed) => typed.trim() === '' || clockTimes(typed) !== null,
-        `Clock times are written like “7:00, 13:00, 16:30”: one to ${MOST_RUNS} of them.`,
+        (typed) => typed.trim() === '' || runTimes(typed) !== null,
+        `Times are written like “7:00, 13:00, 30 min before dusk”: one to ${MOST_RUNS} of them, by the clock or by dawn and dusk.`,
       ),
       runDepth: quantity('depth', { min: 0.2, max: 25, what: 'What a run lays down' }),
       below: text(1000),

@@ -99,6 +99,8 @@ export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] 
     schools,
     zones: p.zones.flatMap(wateredGround),
     trace,
+    from: packages.find((plan) => plan.plants)?.sowDay ?? today,
+    latitude: p.climate.latitude,
   })
   const followed = packages
     .filter((plan) => plan.kind !== 'due')

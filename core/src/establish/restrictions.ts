@@ -209,6 +209,7 @@ export function dayIsWatered(
 
 /** Hours in which a run may begin, by half hours. */
 const [EARLIEST, LATEST] = [4, 22]
+const HOURS = Array.from({ length: 2 * (LATEST - EARLIEST) + 1 }, (_, i) => EARLIEST + i / 2)
 /** Between one run and the next, and free from the beginning of a run on, hours. */
 const [APART, LONG] = [2, 0.5]
 
@@ -221,7 +222,8 @@ export function freeTimes(wanted: readonly string[], restriction: Restriction): 
   for (const time of wanted) {
     const at = hourOfClock(time)
     let best: number | null = null
-    for (let hour = EARLIEST; hour <= LATEST; hour += LONG) {
+    // The hour that is wanted, where it may be; else the nearest that may.
+    for (const hour of [at, ...HOURS]) {
       const free = hourIsFree(restriction, hour) && hourIsFree(restriction, hour + LONG - 0.01)
       const clear = taken.every((other) => Math.abs(other - hour) >= APART)
       if (free && clear && (best === null || Math.abs(hour - at) < Math.abs(best - at))) best = hour

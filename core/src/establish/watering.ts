@@ -1,6 +1,8 @@
 import { sure } from '../quantities/sure.ts'
 import type { WaterDays, WaterPlan, ZoneWater } from '../plan/follow.ts'
-import { clockTimes } from '../entities/clockTimes.ts'
+import { runTimes, type RunTime } from '../entities/clockTimes.ts'
+import { dawnAndDusk } from '../light/dawnAndDusk.ts'
+import type { Day } from '../calendar/day.ts'
 import { isWatered, type Job } from '../entities/job.ts'
 import { TEXTURE_NAMES } from '../reference/lists.ts'
 import { intake } from '../reference/materialValues.ts'
@@ -33,13 +35,17 @@ interface Brief {
   schools: Schools
   zones: readonly ZoneReadings[]
   trace: Trace
+  /** The day on which it begins, and where: for runs by dawn and dusk. */
+  from: Day
+  latitude: number
 }
 
 export function planWater(brief: Brief): { water: WaterPlan | null; notices: Notice[] } {
   const { job, schools, zones, trace } = brief
   if (zones.length === 0) return { water: null, notices: [] }
   const restriction = readRestriction(job.site.restrictions)
-  const wanted = clockTimes(job.site.runsAt) ?? WATERING_TIMES[schools.watering]
+  const runs = runTimes(job.site.runsAt, sunOf(brief) ?? undefined)
+  const wanted = runs?.map((r) => r.time) ?? WATERING_TIMES[schools.watering]
   const times = freeTimes(wanted, restriction)
   const { weekdays, parity, daysAWeek } = restriction
   const says = daysSaid(restriction)
@@ -75,10 +81,25 @@ export function planWater(brief: Brief): { water: WaterPlan | null; notices: Not
   ]
   const days: WaterDays | null = says ? { weekdays, parity, daysAWeek, says } : null
   return {
-    water: { times, days, dose, zones: list, daily, tapMinutes },
+    water: { times, timesSaid: timesSaid(times, runs), days, dose, zones: list, daily, tapMinutes },
     notices,
   }
 }
+
+/** Dawn and dusk of the first day, where a run goes by them. */
+const sunOf = ({ job: { site }, from, latitude }: Brief) =>
+  /dawn|dusk|sun/i.test(site.runsAt)
+    ? dawnAndDusk(from, { latitude, longitude: site.longitude ?? 0, timeZone: site.longitude === null ? '' : site.timeZone }) // prettier-ignore
+    : null
+
+/** Times of runs in words: those by the sun with what they were called. */
+const timesSaid = (times: readonly string[], runs: readonly RunTime[] | null): string =>
+  times
+    .map((time) => {
+      const bySun = runs?.find((r) => r.time === time)?.bySun
+      return bySun ? `${bySun} (${time})` : time
+    })
+    .join(', ')
 
 export function tapFlow({ site }: Job, trace: Trace): Figure | null {
   const known = trace.figures[figureId(JOB, 'water.flow')]

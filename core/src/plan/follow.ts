@@ -133,6 +133,8 @@ export interface WaterDays {
 export interface WaterPlan {
   /** Clock times of the seedbed's runs: those of the school, moved to hours that are allowed. */
   times: string[]
+  /** The same in words: a run by the sun with its name, “dawn (06:50)”. */
+  timesSaid: string
   /** Days on which water may be put on; null where any will do. */
   days: WaterDays | null
   dose: Figure

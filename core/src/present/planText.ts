@@ -92,7 +92,7 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
     'WATER',
     water
       ? [
-          [`at ${water.times.join(', ')}`, water.days?.says].filter(Boolean).join(', '),
+          [`at ${water.timesSaid}`, water.days?.says].filter(Boolean).join(', '),
           ...water.zones.map(
             (z) =>
               `${zoneName(z.zone)}: ${shown(z.sprinkler?.minutes ?? z.litres)} a run${z.sprinkler ? '' : ' by can, rose or hose'}${inParts(z.parts.seedbed)}, then ${shown(z.growing)}${inParts(z.parts.growing)}, then ${shown(z.settled)}${inParts(z.parts.settled)}`,

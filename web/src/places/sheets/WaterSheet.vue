@@ -89,7 +89,7 @@ const LONGEST = 60
     </p>
     <div v-for="s in packages" :key="s.workPackage">
       <h3>
-        1 {{ everyDay }}, at {{ water.times.join(', ') || 'no hour that is allowed' }}, until
+        1 {{ everyDay }}, at {{ water.timesSaid || 'no hour that is allowed' }}, until
         <SheetFigure :id="s.handOver?.id" />
       </h3>
       <table v-if="s.handOver" class="cal">

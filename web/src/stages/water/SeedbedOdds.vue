@@ -172,7 +172,7 @@ const own = computed(() => Boolean(site.value?.runsAt || site.value?.runDepth))
         :maxlength="80"
         placeholder="as the school"
         :problem="job.problemAt('site.runsAt')"
-        hint="clock times, like 7:00, 13:00"
+        hint="like 7:00, 13:00, 30 min before dusk"
         @update:model-value="setRuns($event, site?.runDepth)"
       />
       <QuantityField

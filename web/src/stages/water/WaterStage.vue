@@ -89,7 +89,7 @@ const band = (id: string) => job.figure(id)?.value as { low: string; high: strin
             /></span>
             <span class="small"
               >{{ water.times.length }} {{ water.times.length === 1 ? 'run' : 'runs' }} a day at
-              {{ water.times.join(', ') || 'no hour that is allowed'
+              {{ water.timesSaid || 'no hour that is allowed'
               }}{{ water.days ? `, ${water.days.says}` : '' }}. Moist, never puddled; a footprint
               leaves the sole damp.<template v-if="s.mownFirst.length">
                 On {{ s.mownFirst.map((d) => showDay(d)).join(', ') }} only once it is

@@ -1,6 +1,7 @@
-import { sure } from '@juvena/core/quantities/sure'
+import { sure } from '../quantities/sure.ts'
+
 /** Minutes a zone's clock is ahead of universal time at an instant. */
-function ahead(instant: number, timeZone: string): number {
+export function minutesAhead(instant: number, timeZone: string): number {
   const parts = Object.fromEntries(
     new Intl.DateTimeFormat('en', {
       timeZone,
@@ -34,12 +35,13 @@ export function instantAt(
   const nominal = day * 86_400_000 + minutes * 60_000
   if (!timeZone) return nominal - longitude * 4 * 60_000
   try {
-    const guess = nominal - ahead(nominal, timeZone) * 60_000
-    return nominal - ahead(guess, timeZone) * 60_000
+    const guess = nominal - minutesAhead(nominal, timeZone) * 60_000
+    return nominal - minutesAhead(guess, timeZone) * 60_000
   } catch {
     return nominal - longitude * 4 * 60_000
   }
 }
 
+/** Minutes past midnight as "HH:MM". */
 export const clockText = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`
