@@ -22,13 +22,7 @@ import { followRules, phaseValues } from './establish/follow.ts'
 import { branchRule, laterRules } from './establish/laterSteps.ts'
 import { looksRules } from './establish/looksRight.ts'
 import { waterInRules, waterInValues } from './establish/waterIn.ts'
-import {
-  doseValues,
-  splitValues,
-  sprinklerValues,
-  waterReadings,
-  waterRules,
-} from './establish/waterRules.ts'
+import { doseValues, splitValues, waterReadings, waterRules } from './establish/waterRules.ts'
 import { handGround } from './reference/handTools.ts'
 import { findingReadings } from './findings/findInZone.ts'
 import { findingRules, seenRules } from './findings/findingRules.ts'
@@ -92,6 +86,7 @@ import { coverAheadValues } from './work/coverAhead.ts'
 import { deepValues } from './work/burial.ts'
 import { groundReadings, groundRules, groundValues } from './work/ground.ts'
 import { learningRules } from './learning/ownNumber.ts'
+import { sprinklerValues } from './reference/siteValues.ts'
 import { hoursRules } from './work/hours.ts'
 import { badDays } from './work/looksBad.ts'
 

@@ -1,3 +1,4 @@
+import { yearDay } from './yearDay.ts'
 import { clearSky, extraterrestrial, fromRange } from './sunEnergy.ts'
 
 /**
@@ -74,3 +75,7 @@ export const hargreaves = (low: number, high: number, outside: number): number =
     0,
     0.0023 * ((low + high) / 2 + 17.8) * Math.sqrt(Math.max(0, high - low)) * 0.408 * outside,
   )
+
+/** What a day uses by Hargreaves, mm, from its least and highest air; the day of the year by its number. */
+export const usedOn = (latitude: number, day: number, low: number, high: number): number =>
+  hargreaves(low, high, extraterrestrial(latitude, yearDay(day) + 1))

@@ -242,6 +242,8 @@ export const zoneSchema = z.strictObject({
   rowsApart: quantity('length', { min: 0.3, max: 60, what: 'The distance between rows of heads' }),
   cansMinutes: quantity('ratio', { min: 1, max: 600, what: 'The minutes the cans stood' }),
   stations: quantity('ratio', { min: 0, max: 200, what: 'Stations' }),
+  /** What a sprinkler that is moved wets evenly in one place. */
+  placeWets: quantity('area', { min: 1, max: 5000, what: 'What one place wets' }),
   /** Quadrats thrown, and point counts taken while stepping. Each gives shares of its own sum. */
   quadrats: z.array(tally).max(200).default([]),
   pointCounts: tally.nullable().default(null),

@@ -1,9 +1,7 @@
 import { addDays, dayNumber, daysBetween, type Day } from '../calendar/day.ts'
-import { hargreaves } from '../climate/evapotranspiration.ts'
-import { extraterrestrial } from '../climate/sunEnergy.ts'
+import { usedOn } from '../climate/evapotranspiration.ts'
 import type { WeatherDay } from '../climate/weatherSeries.ts'
 import { hourOfClock } from '../entities/clockTimes.ts'
-import { yearDay } from '../climate/yearDay.ts'
 import type { PackageFollow, WaterAdvice, WaterOfDay, WaterPlan } from '../plan/follow.ts'
 import { rule, tradeValues, value } from '../rules/rule.ts'
 import { num } from '../trace/figure.ts'
@@ -101,7 +99,7 @@ export function waterOfDays(
     else if (!known || known.low === null || known.high === null || planned <= 0)
       days.push({ ...about, advice: 'planned', need: null })
     else {
-      const uses = (w: WeatherDay): number => w.low === null || w.high === null ? 0 : hargreaves(w.low, w.high, extraterrestrial(latitude, yearDay(dayNumber(w.day)) + 1)) // prettier-ignore
+      const uses = (w: WeatherDay): number => w.low === null || w.high === null ? 0 : usedOn(latitude, dayNumber(w.day), w.low, w.high) // prettier-ignore
       const before = byDay.get(addDays(day, -1))
       const held = before ? Math.min(v.holds, Math.max(0, (before.rain ?? 0) - uses(before))) : 0
       const need = trace.work(

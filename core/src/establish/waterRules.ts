@@ -124,6 +124,21 @@ export const waterRules = {
     formula: 'flow / (apart * rows)',
     compute: ({ flow, apart, rows }) => (60 * flow) / (apart * rows),
   }),
+  places: rule({
+    ...water,
+    id: 'water.places',
+    key: 'water.stations',
+    label: 'Places of the sprinkler',
+    unit: '1',
+    standing: 'model',
+    says: 'The ground over what one place of a moved sprinkler wets evenly, {overlap} of which the next one wets again; a place begun is a place.',
+    values: {
+      overlap: value(20, '%', 'model', 'Of what one place wets, the next wets again', [0, 60]),
+    },
+    inputs: { area: 'm2', wets: 'm2' },
+    formula: 'ceil(area / (wets * (1 - overlap)))',
+    compute: ({ area, wets }, { overlap }) => Math.ceil(area / (wets * (1 - overlap / 100))),
+  }),
   clock: rule({
     ...water,
     id: 'water.clock',
@@ -206,10 +221,6 @@ export const waterRules = {
     compute: ({ litres, flow }) => litres / flow,
   }),
 }
-
-export const sprinklerValues = tradeValues('sprinkler', {
-  least: value(40, 'm2', 'practice', 'A sprinkler waters no less than; 40 to 60 m²', [10, 100]),
-})
 
 export const splitValues = tradeValues('water', {
   stores: value(

@@ -20,10 +20,10 @@ import {
   restrictionSaid,
   type Restriction,
 } from './restrictions.ts'
+import { sprinklerValues } from '../reference/siteValues.ts'
 import {
   doseValues,
   slopeIntake,
-  sprinklerValues,
   splitValues,
   WATERING_TIMES,
   waterReadings,
@@ -129,7 +129,8 @@ export function sprinklerOf(
   flow: Figure | null,
 ): { stations: number; precipitation: Figure; uniformity: Figure } {
   const scope = zoneScope(r.id)
-  const stations = Math.max(1, Math.round(r.zone.stations ?? 1))
+  const places = r.zone.stations === null && r.zone.placeWets !== null ? placesOf(r.zone.placeWets, r, trace) : null // prettier-ignore
+  const stations = places ? num(places) : Math.max(1, Math.round(r.zone.stations ?? 1))
   // Several pieces of work on one zone share its sprinklers.
   const known = (key: string): Figure | undefined => trace.figures[figureId(scope, key)]
   const knownRate = known('water.pr')
@@ -142,7 +143,8 @@ export function sprinklerOf(
   const byHeads = r.zone.precipitation === null ? headsOf(r.zone, scope, trace) : null
   if (byHeads)
     return { stations, precipitation: byHeads, uniformity: trace.readOr(waterReadings.uniformity, scope, r.zone.uniformity) } // prettier-ignore
-  const counted = stations > 1 ? trace.read(waterReadings.stations, scope, stations) : null
+  const counted =
+    places ?? (stations > 1 ? trace.read(waterReadings.stations, scope, stations) : null)
   const precipitation =
     r.zone.precipitation === null && flow
       ? trace.work(waterRules.fromTap, scope, { flow, area: sure(r.area), stations: counted ?? 1 })
@@ -150,6 +152,11 @@ export function sprinklerOf(
   const uniformity = trace.readOr(waterReadings.uniformity, scope, r.zone.uniformity)
   return { stations, precipitation, uniformity }
 }
+
+/** Places that a moved sprinkler takes. */
+const placesOf = (wets: number, { id, area }: ZoneReadings, trace: Trace): Figure =>
+  trace.figures[figureId(zoneScope(id), 'water.stations')] ??
+  trace.work(waterRules.places, zoneScope(id), { area: sure(area), wets })
 
 /** The least and the most that the rules take of a rate, mm/h. */
 const RATES = [0.1, 300] as const
@@ -314,7 +321,7 @@ function partsOf(
 /** Where nothing is noted of its sprinklers, large ground is asked how often one is moved. */
 function howManyPlaces(r: ZoneReadings, trace: Trace): Notice[] {
   const noted =
-    r.zone.precipitation !== null || r.zone.cansMinutes !== null || r.zone.stations !== null
+    r.zone.precipitation !== null || r.zone.cansMinutes !== null || r.zone.stations !== null || r.zone.placeWets !== null // prettier-ignore
   if (noted || num(sure(r.area)) < trace.value(splitValues.oneThrow)) return []
   return [
     {
@@ -323,7 +330,7 @@ function howManyPlaces(r: ZoneReadings, trace: Trace): Notice[] {
       zone: r.id,
       level: 'note',
       title: say`${r.name}: from how many places is it watered?`,
-      says: 'The minutes are for all of it at once. Where one sprinkler is moved, or stations take turns, enter how many: each place then has its own minutes.',
+      says: 'The minutes are for all of it at once. Where one sprinkler is moved, enter what it wets in one place; where stations take turns, how many: each place then has its own minutes.',
     },
   ]
 }

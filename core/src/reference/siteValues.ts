@@ -49,3 +49,7 @@ export const levelValues = tradeValues('level', {
     [1, 30],
   ),
 })
+
+export const sprinklerValues = tradeValues('sprinkler', {
+  least: value(40, 'm2', 'practice', 'A sprinkler waters no less than; 40 to 60 m²', [10, 100]),
+})

@@ -3,6 +3,7 @@ import { scalps, stolonOnly } from '../findings/findingAsks.ts'
 import { coverLines, slopeLines } from '../findings/lines.ts'
 import { SOWING_NAMES, type Sowing } from '../reference/lists.ts'
 import type { StepKind } from '../reference/operations.ts'
+import { sprinklerValues } from '../reference/siteValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
 import { isSmall } from './ground.ts'
@@ -137,7 +138,13 @@ export function sowingAsks(sowing: Sowing, at: SowingContext): Ask[] {
     sowing === 'cover-then-sow' ||
     num(r.slope) >= trace.value(slopeLines.press)
   const why: Message = say`${name.charAt(0).toUpperCase()}${name.slice(1)}.`
+  const { cansMinutes, precipitation, headFlow } = r.zone
+  const guessed = cansMinutes === null && precipitation === null && headFlow === null
+  const sprinkled = r.area !== null && num(r.area) >= trace.value(sprinklerValues.least)
   const after: Line[] = [
+    ...(guessed && sprinkled
+      ? ([['cans', 'Nobody has measured what the sprinklers give.', 'may']] as Line[])
+      : []),
     [plant, why],
     ...(seeded
       ? ([

@@ -186,6 +186,7 @@ rate.first-mow                           700 m2/h   model         50..10000
 rate.feed-later                         2500 m2/h   model         100..20000
 rate.dress-again                         400 m2/h   model         50..5000
 set-up.notice                           0.25 h      model         0..4
+set-up.cans                             0.75 h      model         0..4
 set-up.mark                             0.75 h      model         0..4
 set-up.spray                             0.5 h      model         0..4
 set-up.spray-later                   0.5 h        model         0..4
@@ -623,6 +624,7 @@ smother.tall                         50 mm        practice      25..120
 sprinkler.least                      40 m2        practice      10..100
 thatch.same                          0.8 mm       practice      0..3
 water.oneThrow                       100 m2       model         20..1000
+water.places.overlap                    20 %         model         0..60
 water.stores                         2.5 rain     practice      0.5..8
 window.freshSummer                   21 C         model         15..26
 field-capacity.sand                   12 %         published     1..60

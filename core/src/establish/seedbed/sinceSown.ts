@@ -1,6 +1,5 @@
 import { addDays, dayNumber, daysBetween, type Day } from '../../calendar/day.ts'
-import { hargreaves } from '../../climate/evapotranspiration.ts'
-import { extraterrestrial } from '../../climate/sunEnergy.ts'
+import { usedOn } from '../../climate/evapotranspiration.ts'
 import { soilOn, type SoilByDay } from '../../climate/soilTemperature.ts'
 import type { WeatherDay } from '../../climate/weatherSeries.ts'
 import { yearDay } from '../../climate/yearDay.ts'
@@ -34,7 +33,7 @@ export function weatherSince(d: DaysSince, falls: number): SeedbedWeather & { kn
     const of = yearDay(dayNumber(day))
     const w = byDay.get(day)
     if (w) known++
-    const uses = hargreaves(w?.low ?? d.usual.low[of]!, w?.high ?? d.usual.high[of]!, extraterrestrial(d.latitude, of + 1)) // prettier-ignore
+    const uses = usedOn(d.latitude, dayNumber(day), w?.low ?? d.usual.low[of]!, w?.high ?? d.usual.high[of]!) // prettier-ignore
     const share = byDaylight(d.latitude, of + 1)
     for (let step = 0; step < STEPS; step++) et0[i * STEPS + step] = uses * share[step]!
     rainByStep(w?.rain ?? 0, dayNumber(day), falls, rain.subarray(i * STEPS, (i + 1) * STEPS))

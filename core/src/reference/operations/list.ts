@@ -1,4 +1,5 @@
 import { amend } from './amend.ts'
+import { cans } from './cans.ts'
 import { castBrush } from './castBrush.ts'
 import { clear } from './clear.ts'
 import { clipHeads } from './clipHeads.ts'
@@ -70,6 +71,7 @@ import { worn } from './worn.ts'
 export const OPERATION_LIST = [
   notice,
   mark,
+  cans,
   recheck,
   lookAwake,
   wake,

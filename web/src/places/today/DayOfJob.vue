@@ -235,6 +235,11 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
             <p v-if="s.look" class="small">
               <b>{{ firm.say(s.look.asks) }}</b> {{ firm.say(branchesSaid(s.look)) }}
             </p>
+            <p v-if="s.kind === 'cans'" class="small">
+              <RouterLink :to="`/jobs/${job.id}/walk-over?part=zones&zone=${s.zones[0]}`"
+                >Enter what the cans caught</RouterLink
+              >
+            </p>
             <p v-for="c in cautions.get(s.id)" :key="c" class="small caution">▲ {{ c }}</p>
           </template>
           <TickForm

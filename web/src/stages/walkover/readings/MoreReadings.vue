@@ -334,6 +334,14 @@ async function labFile(event: Event) {
       :problem="problem('stations')"
       @update:model-value="set('stations', $event)"
     />
+    <QuantityField
+      label="One place of a moved sprinkler wets"
+      kind="area"
+      :model-value="zone.placeWets"
+      :problem="problem('placeWets')"
+      hint="where no stations are"
+      @update:model-value="set('placeWets', $event)"
+    />
     <TextField
       class="wide"
       label="Anything else here"
