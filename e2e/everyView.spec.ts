@@ -31,6 +31,7 @@ const VIEWS = [
   '/yard/stock?lot=lot-25-061',
   '/yard/grasses',
   '/yard/rules',
+  '/yard/learnt',
   '/yard/backups',
   ...STAGES.map((s) => `/jobs/guesthouse/${s}`),
   '/jobs/community/order',

@@ -10,6 +10,7 @@ import { weatherHolds } from './schedule/weatherHolds.ts'
 import { follow } from './establish/follow.ts'
 import { slopeLines } from './findings/lines.ts'
 import { planFeeds, type FeedPlan } from './materials/feed.ts'
+import { moneyOfPlan } from './money/moneyOfPlan.ts'
 import { materialLines } from './materials/lines.ts'
 import type { Prescription, ZonePlan } from './plan/prescription.ts'
 import { prescribed } from './prescribed.ts'
@@ -105,6 +106,11 @@ export function planJob(entered: Job, context: Context): JobPlan {
     { sloping, watered: isWatered(job), warm, rainFree: rainFreeHours(job) },
     trace,
   )
+  const summary = summaryOf(
+    { ...prescription, dormant: lyingDormant(prescription, order.packages, trace) },
+    feeds,
+    { firm, workforce, trace },
+  )
   const use = seedUse(job.lots, [...prescription.seeds, ...prescription.laterSeeds])
   return {
     today,
@@ -120,11 +126,13 @@ export function planJob(entered: Job, context: Context): JobPlan {
       ...followed.notices,
       ...holds,
     ]),
-    ...summaryOf(
-      { ...prescription, dormant: lyingDormant(prescription, order.packages, trace) },
-      feeds,
-      { firm, workforce, trace },
-    ),
+    ...summary,
+    money: moneyOfPlan({
+      plan: { ...summary, steps, follow: followed.follow, today },
+      job,
+      firm,
+      trace,
+    }),
     packages: order.packages,
     worth: order.worth?.id ?? null,
     steps,

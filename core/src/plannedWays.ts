@@ -3,6 +3,8 @@ import { addDays, daysBetween, laterDay, type Day } from './calendar/day.ts'
 import { choiceValues } from './climate/choiceValues.ts'
 import type { Job } from './entities/job.ts'
 import { coverLines } from './findings/lines.ts'
+import { isTheirs } from './money/moneyOfPlan.ts'
+import { moneyRules } from './money/moneyRules.ts'
 import { planJob } from './pipeline.ts'
 import type { Context } from './plan/context.ts'
 import type { JobPlan } from './plan/jobPlan.ts'
@@ -18,6 +20,14 @@ import { coverAheadValues, type CoverAhead } from './work/coverAhead.ts'
 /** A ready-made way planned whole, on its own days. */
 export interface PlannedWay {
   approach: ApproachId
+  /** What the whole job costs and is sold for that way, in thousandths; null where nobody entered prices. */
+  money: { cost: number; price: number; total: number } | null
+  /** Hours of everybody on the whole job, without what the customer does. */
+  hours: number
+  /** Hire of the job that way, in words; nothing where none. */
+  hire: Message
+  /** The price is over what the customer wants to spend, by so much; null where it is not. */
+  overBudget: number | null
   /** Whether its work has days that can be kept. */
   fits: boolean
   /** Days on site for this zone, up to its sowing or what its days hang on; null where none. */
@@ -99,12 +109,7 @@ function coverOn(c: CoverAhead, on: Day, { worked, upFrom, grownBy }: Growth) {
 type Read = Omit<PlannedWay, 'approach' | 'cover'> & Growth
 
 /** What a plan says of one zone. */
-function readPlan(
-  plan: JobPlan,
-  zone: string,
-  job: Pick<Job, 'customerDate'>,
-  { approach, staysOpen }: Way,
-): Read {
+function readPlan(plan: JobPlan, zone: string, job: Job, { approach, staysOpen }: Way): Read {
   const packages = plan.packages.filter((p) => p.zones.some((z) => zoneOf(z) === zone))
   const own = packages.flatMap((p) =>
     p.steps.filter((s) => s.zones.some((z) => zoneOf(z) === zone)),
@@ -144,7 +149,24 @@ function readPlan(
     offUntil && offUntil > worked ? say`keeps off until ${on(offUntil)}` : null,
     mowFrom ? say`mows from ${on(mowFrom)}` : null,
   ].flatMap((m) => m ?? [])
+  const { money } = plan
   return {
+    money: money && { cost: money.cost.money, price: money.price.money, total: money.total },
+    hours: plan.steps
+      .filter((s) => !isTheirs(s, job))
+      .reduce((a, s) => a + num(s.hours) * s.people, 0),
+    hire: joined(
+      (money?.lines ?? [])
+        .filter(
+          (l) => l.group === 'machines' && plan.figures[l.figure]?.rule === moneyRules.hire.id,
+        )
+        .map((l) => say`${l.what}, ${l.detail}`),
+      '; ',
+    ),
+    overBudget:
+      money && job.budget !== null && money.price.money > job.budget
+        ? money.price.money - job.budget
+        : null,
     fits: packages.every((p) => p.fits),
     days: days.length === 0 ? null : { first: days[0]!, last: worked, visits: days.length },
     odds: least((c) => (c.odds ? num(c.odds) : null)),
@@ -200,10 +222,17 @@ function conclusion(ways: readonly Way[], planned: readonly PlannedWay[], trace:
   const praised = new Map<(typeof of)[number], Message[]>()
   const praise = (one: (typeof of)[number], what: Message) =>
     praised.set(one, [...(praised.get(one) ?? []), what])
-  praise(
-    best(work, ({ way }) => -way.hours),
-    'the fewest hours that still close it',
-  )
+  // Without prices the fewest hours stand for the cheapest.
+  if (work.every(({ plan }) => plan.money))
+    praise(
+      best(work, ({ plan }) => -(plan.money?.price ?? 0)),
+      'the cheapest that still closes it',
+    )
+  else
+    praise(
+      best(work, ({ way }) => -way.hours),
+      'the fewest hours that still close it',
+    )
   // Of runners nobody knows the odds, and they close over a season. Of two alike the one praised.
   const dated = () =>
     work

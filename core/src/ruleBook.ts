@@ -87,6 +87,7 @@ import { deepValues } from './work/burial.ts'
 import { groundReadings, groundRules, groundValues } from './work/ground.ts'
 import { learningRules } from './learning/ownNumber.ts'
 import { sprinklerValues } from './reference/siteValues.ts'
+import { moneyRules } from './money/moneyRules.ts'
 import { hoursRules } from './work/hours.ts'
 import { badDays } from './work/looksBad.ts'
 
@@ -112,6 +113,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   { packRule, costRule },
   bothRounds,
   plantRules,
+  moneyRules,
   frostRules,
   soilRules,
   { latitudeRule },

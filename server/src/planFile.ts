@@ -4,6 +4,14 @@ import { currencyOf, defaultFirm, firmSchema, type Firm } from '@juvena/core/ent
 import { problemsOf } from '@juvena/core/entities/problem'
 import { readJobFile } from '@juvena/core/formats/jobFile'
 import { planJob } from '@juvena/core/pipeline'
+import type { Job } from '@juvena/core/entities/job'
+import { pricesSchema } from '@juvena/core/entities/prices'
+import type { Context } from '@juvena/core/plan/context'
+import type { JobPlan } from '@juvena/core/plan/jobPlan'
+import { plannedWays } from '@juvena/core/plannedWays'
+import { moneyAnswer, type WaysOfZone } from '@juvena/core/present/moneyAnswer'
+import { Memo } from '@juvena/core/trace/memo'
+import { waysOfJob } from '@juvena/core/waysOfJob'
 import { planText } from '@juvena/core/present/planText'
 
 /**
@@ -18,29 +26,38 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) =>
 
 const asText = process.argv.includes('--text')
 const args = process.argv.slice(2).filter((a) => a !== '--text')
-const at = args.indexOf('--firm')
-const firmName = at >= 0 ? args[at + 1] : undefined
-const name = args.find((_, i) => at < 0 || (i !== at && i !== at + 1))
-if (!name || (at >= 0 && !firmName))
+/** The file named after an option, which leaves the list with it. */
+function named(option: string): string | null | undefined {
+  const at = args.indexOf(option)
+  return at < 0 ? undefined : (args.splice(at, 2)[1] ?? null)
+}
+const firmName = named('--firm')
+const pricesName = named('--prices')
+const [name] = args
+if (!name || firmName === null || pricesName === null)
   fail([
-    'Name a job file, or - for standard input: npm run --silent plan -- examples/cold-town-autumn-overseed.json [--text] [--firm FILE]',
+    'Name a job file, or - for standard input: npm run --silent plan -- examples/cold-town-autumn-overseed.json [--text] [--firm FILE] [--prices FILE]',
   ])
 
 const value = json(sure(name), '(whole file)')
 const own = typeof value === 'object' && value !== null && 'firm' in value ? value.firm : undefined
-const firm = firmName
+const settings = firmName
   ? firmOf(json(firmName, '(firm file)'))
   : own === undefined
     ? defaultFirm()
     : firmOf(own)
+const firm = pricesName ? pricedBy(json(pricesName, '(prices file)'), settings) : settings
 const read = readJobFile(withoutFirm(value))
 if (!read.ok) fail(read.problems.map((p) => `${p.path}: ${p.sentence}`))
 else {
   const today = read.today ?? new Date().toISOString().slice(0, 10)
-  const plan = planJob(read.job, { today, firm, diary: read.diary })
+  const context = { today, firm, diary: read.diary, memo: new Memo() }
+  const plan = planJob(read.job, context)
   const reader = { units: firm.units, dialect: firm.dialect, currency: currencyOf(firm) }
   process.stdout.write(
-    asText ? planText(read.job, plan, reader) : `${JSON.stringify(plan, null, 2)}\n`,
+    asText
+      ? planText(read.job, plan, reader)
+      : `${JSON.stringify({ ...plan, ...moneyAnswer(plan, waysOf(read.job, context, plan), firm, reader) }, null, 2)}\n`,
   )
 }
 
@@ -54,6 +71,29 @@ function json(file: string, what: string): unknown {
         : `${what}: ${(error as Error).message}`,
     ])
   }
+}
+
+/** Each zone’s ways planned whole, where prices are known. */
+function waysOf(job: Job, context: Context, plan: JobPlan): WaysOfZone[] {
+  if (!plan.money) return []
+  const ways = waysOfJob(job, context)
+  return plan.zones.map(({ id, approach }) => ({
+    zone: id,
+    chosen: approach.chosen,
+    ways: plannedWays(job, context, id, ways[id] ?? [], approach.chosen).ways,
+  }))
+}
+
+/** The firm with a file of prices laid over its own; its currency may stand there too. */
+function pricedBy(file: unknown, firm: Firm): Firm {
+  const { currency, coinDecimals, ...prices } = (typeof file === 'object' && file !== null ? file : { labour: file }) as Record<string, unknown> // prettier-ignore
+  const parsed = pricesSchema.safeParse(prices)
+  if (!parsed.success)
+    return fail(problemsOf(parsed.error).map((p) => `prices.${p.path}: ${p.sentence}`))
+  const money = firmSchema.pick({ currency: true, coinDecimals: true }).safeParse({ currency: currency ?? firm.currency, coinDecimals: coinDecimals ?? firm.coinDecimals }) // prettier-ignore
+  if (!money.success)
+    return fail(problemsOf(money.error).map((p) => `prices.${p.path}: ${p.sentence}`))
+  return { ...firm, ...money.data, prices: parsed.data }
 }
 
 function firmOf(settings: unknown): Firm {

@@ -2,6 +2,7 @@ import type { Currency } from '../quantities/money.ts'
 import { z } from 'zod'
 import { DEFAULT_SCHOOLS, SCHOOL_CHOICES, type Schools } from '../reference/schools.ts'
 import { grassId, ownGrassSchema } from './grass.ts'
+import { pricesSchema } from './prices.ts'
 import { uniqueIds } from './uniqueIds.ts'
 import { grade, oneOf, quantity, text } from './entry.ts'
 
@@ -37,6 +38,8 @@ export const firmSchema = z.strictObject({
       .max(12),
     'bags',
   ).default([]),
+  /** What work and materials cost it, and how it makes a price of that. */
+  prices: pricesSchema.prefault({}),
   /** The spreader: the strip it covers evenly, and the length of a test strip. */
   swath: quantity('length', { min: 0.2, max: 20, what: 'A swath' }),
   strip: quantity('length', { min: 1, max: 100, what: 'A test strip' }),

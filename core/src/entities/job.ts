@@ -128,6 +128,8 @@ const ownOperation = z.strictObject({
   /** Spacing of tines, one way and the other. */
   spacing: quantity('depth', { min: 10, max: 400, what: 'The spacing of tines' }),
   tool: text(20),
+  /** The customer does it: it leaves the price, not the plan. */
+  byCustomer: yesNo,
   /** Hours without rain that the label of its product wants. */
   rainFree: quantity('hours', { min: 0.5, max: 72, what: 'Hours without rain' }),
 })
@@ -419,6 +421,8 @@ export const jobSchema = z.strictObject({
       if (sentence) ctx.addIssue({ code: 'custom', path: ['frost'], message: sentence })
     }),
   customerDate: day,
+  /** The most that the customer wants to spend, tax in it or on top as the firm tells its prices. */
+  budget: quantity('price', { min: 0, max: 10_000_000, what: 'A budget' }),
   aims: z.array(oneOf(AIMS, 'an aim')).max(20).default([]),
   users: z.array(oneOf(USERS, 'an answer')).max(10).default([]),
   /** Days ahead that those who use it want to know. */

@@ -84,6 +84,7 @@ export function edgingLines(works: readonly ZoneWork[], trace: Trace): MaterialL
       ...plain,
       id: 'edging',
       kind: 'edging',
+      of: '',
       name: 'Edging',
       detail: 'with stakes and joints; the kind that is there, or as agreed',
       cells: cellsOf('edging', zones, trace),

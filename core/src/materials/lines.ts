@@ -1,6 +1,7 @@
 import { sure } from '../quantities/sure.ts'
 import { dot } from '../quantities/sum.ts'
 import type { Firm } from '../entities/firm.ts'
+import { productFor } from '../entities/prices.ts'
 import { COVER_NAMES, DRESSING_NAMES } from '../reference/lists.ts'
 import { FEED_BAGS, packValues, reserveValues, SEED_BAGS } from '../reference/materialValues.ts'
 import type { MixOrder, ZoneSeed } from '../seed/seedPlan.ts'
@@ -67,7 +68,7 @@ export interface Materials {
 /** How things are bought: 90 % either way of each area as a share, and the bags that are sold. */
 export interface Buying {
   areaErrors: ReadonlyMap<string, number>
-  firm: Pick<Firm, 'units' | 'seedBags'>
+  firm: Pick<Firm, 'units' | 'seedBags' | 'prices'>
 }
 
 /** What to buy, carry and weigh out. `areaErrors` is 90 % either way by zone, as a share. */
@@ -168,9 +169,24 @@ function bagged({
 }
 
 /** The firm's own seed bags where it has entered any, else the usual ones. */
-export function seedBags({ units, seedBags: own }: Buying['firm'], trace: Trace): Bags {
+export function seedBags(
+  { units, seedBags: own }: Pick<Buying['firm'], 'units' | 'seedBags'>,
+  trace: Trace,
+): Bags {
   const exponent = trace.value(packValues.exponent)
   return ownBags(own, units, exponent) ?? usualBags(SEED_BAGS, units, exponent)
+}
+
+/** Bags of a mix: those of the firm’s price list, else the seed bags it has entered, else the usual ones. */
+const mixBags = (leader: string, firm: Buying['firm'], trace: Trace): Bags =>
+  ownBags(productFor(firm.prices, 'seed', leader)?.packs ?? [], firm.units, trace.value(packValues.exponent)) ?? // prettier-ignore
+  seedBags(firm, trace)
+
+/** Bags of a feed: those of the firm’s own price list, else the usual ones. */
+function feedBags(grade: string, { units, prices }: Buying['firm'], trace: Trace): Bags {
+  const exponent = trace.value(packValues.exponent)
+  const sold = productFor(prices, 'feed', grade)?.packs ?? []
+  return ownBags(sold, units, exponent) ?? usualBags(FEED_BAGS, units, exponent)
 }
 
 /**
@@ -211,6 +227,7 @@ function seedLine(
   return {
     id: `seed.${key}`,
     kind: 'seed',
+    of: order.leader,
     name: later ? 'Seed for the proper sowing' : many ? `Seed, ${order.leader} mix` : 'Seed',
     detail: say`${order.name} by weight`,
     cells: cellsOf(key, zones, trace),
@@ -220,7 +237,7 @@ function seedLine(
       order: order.total,
       net: order.net,
       zones,
-      bags: seedBags(buying.firm, trace),
+      bags: mixBags(order.leader, buying.firm, trace),
       areaErrors: buying.areaErrors,
       trace,
     }),
@@ -237,6 +254,7 @@ function dormantLine(
     ...plain,
     id: 'seed.dormant',
     kind: 'seed',
+    of: '',
     name: 'Seed, more for lying dormant',
     detail: 'with the same mixes, on top of the pans',
     cells: cellsOf('dormant', zones, trace),
@@ -251,6 +269,7 @@ function feedLine(feed: FeedPlan, second: boolean, buying: Buying, trace: Trace)
   return {
     id: second ? 'feed.upkeep' : 'feed',
     kind: 'feed',
+    of: feed.gradeText,
     name:
       feed.use === 'starter' ? say`Starter feed ${feed.gradeText}` : say`Feed ${feed.gradeText}`,
     detail: 'crossed, sweep the paving',
@@ -262,7 +281,7 @@ function feedLine(feed: FeedPlan, second: boolean, buying: Buying, trace: Trace)
       order: feed.total,
       net: null,
       zones,
-      bags: usualBags(FEED_BAGS, buying.firm.units, trace.value(packValues.exponent)),
+      bags: feedBags(feed.gradeText, buying.firm, trace),
       areaErrors: buying.areaErrors,
       trace,
     }),
@@ -308,6 +327,7 @@ function dressingLine(
     ...plain,
     id: mine.some((p) => p.step === 'dress') ? 'dressing' : `soil.${kind}`,
     kind: mine.some((p) => p.step === 'dress') ? 'dressing' : 'soil',
+    of: kind,
     name: name.charAt(0).toUpperCase() + name.slice(1),
     detail: uses.join('; '),
     cells: cellsOf(kind, zones, trace),
@@ -322,6 +342,7 @@ const coverLine = (cover: CoverPlan, trace: Trace): MaterialLine => ({
   ...plain,
   id: `cover.${cover.kind}`,
   kind: 'cover',
+  of: cover.kind,
   name: `Over the seed: ${COVER_NAMES[cover.kind]}`,
   detail:
     cover.kind === 'sheet'
@@ -343,6 +364,7 @@ const debrisLine = (debris: DebrisLine, trace: Trace): MaterialLine => ({
   ...plain,
   id: debris.what === 'thatch' ? 'debris' : `debris.${debris.what}`,
   kind: 'debris',
+  of: debris.what,
   name: OFF[debris.what],
   detail: debris.what === 'cores' ? 'loose' : 'loose, to green waste',
   cells: cellsOf(debris.what, debris.zones, trace),

@@ -12,12 +12,14 @@ import type { Trace } from '../trace/trace.ts'
  * the order.
  */
 export type MaterialKind =
-  'seed' | 'feed' | 'dressing' | 'soil' | 'cover' | 'plugs' | 'turf' | 'edging' | 'debris'
+  'seed' | 'feed' | 'lime' | 'dressing' | 'soil' | 'cover' | 'plugs' | 'turf' | 'edging' | 'debris'
 
 export interface MaterialLine {
   id: string
   kind: MaterialKind
   name: Message
+  /** What it is bought as: a grade, a dressing, a cover. */
+  of: string
   detail: Message
   cells: Record<ZoneId, FigureId>
   total: FigureId

@@ -4,6 +4,7 @@ import type { Finding } from '../findings/finding.ts'
 import type { Wanted } from '../findings/stillWanted.ts'
 import type { FeedPlan } from '../materials/feed.ts'
 import type { MaterialLine } from '../materials/materialLine.ts'
+import type { MoneyPlan } from './money.ts'
 import type { Grass, GrassId } from '../reference/grasses.ts'
 import type { ApproachId, Sowing } from '../reference/lists.ts'
 import type { StepKind } from '../reference/operations.ts'
@@ -102,6 +103,8 @@ export interface JobPlan {
   /** One mix for all zones, and what each would lose. */
   oneMix: Prescription['oneMix']
   materials: MaterialLine[]
+  /** What it costs and is sold for; null until the firm has entered what things cost. */
+  money: MoneyPlan | null
   feed: {
     use: FeedPlan['use']
     grade: string

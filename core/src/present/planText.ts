@@ -87,6 +87,21 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
       return total ? [`${told(m.name)}: ${shown(total)}`] : []
     }),
   )
+  const { money } = plan
+  const sum = (id: string) => shown(figure(id)!)
+  part(
+    'MONEY',
+    money
+      ? [
+          ...money.lines.map((l) => `${told(l.what)}${told(l.detail) ? ` (${told(l.detail)})` : ''}: ${sum(l.figure)}`), // prettier-ignore
+          `cost ${sum(money.cost.figure)}, price ${sum(money.price.figure)} ${money.taxIn ? 'with tax in it' : 'before tax'}`,
+          ...(money.missing.length > 0
+            ? [`no price yet: ${money.missing.map(told).join(', ')}`]
+            : []),
+          ...money.orders.map((o) => `${o.name}: ${o.lines.map((l) => told(l.what)).join(', ')}${o.orderBy ? `; order by ${showDay(o.orderBy, true)}${o.late ? ', which is behind' : ''}` : ''}`), // prettier-ignore
+        ]
+      : [],
+  )
   const { water } = plan.follow
   part(
     'WATER',
