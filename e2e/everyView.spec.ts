@@ -32,6 +32,7 @@ const VIEWS = [
   '/yard/grasses',
   '/yard/rules',
   '/yard/learnt',
+  '/yard/prices',
   '/yard/backups',
   ...STAGES.map((s) => `/jobs/guesthouse/${s}`),
   '/jobs/community/order',

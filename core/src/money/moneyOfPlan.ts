@@ -304,8 +304,8 @@ const PUTS: Partial<Record<ProductKind, readonly StepKind[]>> = { seed: ['sow'],
 function ordersOf(bought: readonly Bought[], { plan, firm }: Brief, coin: number): Order[] {
   const orders = new Map<string, Order>()
   for (const { line, product, packs, unit, figure } of bought) {
-    const kind = soldAs(line)!
-    const by = line.spread?.map((s) => s.step) ?? PUTS[kind] ?? []
+    const kind = soldAs(line)
+    const by = line.spread?.map((s) => s.step) ?? (kind ? PUTS[kind] : null) ?? []
     const zones = Object.keys(line.cells)
     const steps = plan.steps.filter((s) => by.includes(s.kind) && s.zones.some((z) => zones.includes(zoneOf(z)))) // prettier-ignore
     const ahead = steps.filter((s) => !isBehind(s)).map((s) => s.chosen)

@@ -1,3 +1,4 @@
+import { sure } from '../quantities/sure.ts'
 import { showDay, type Day } from '../calendar/day.ts'
 import type { Job } from '../entities/job.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
@@ -88,7 +89,7 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
     }),
   )
   const { money } = plan
-  const sum = (id: string) => shown(figure(id)!)
+  const sum = (id: string) => shown(sure(figure(id)))
   part(
     'MONEY',
     money

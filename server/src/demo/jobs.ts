@@ -1,3 +1,4 @@
+import { demoPrices } from './prices.ts'
 import type { DiaryEntry } from '@juvena/core/entities/diary'
 import type { FirmDraft } from '@juvena/core/entities/firm'
 import type { JobDraft } from '@juvena/core/entities/job'
@@ -16,6 +17,7 @@ export const demoFirm: FirmDraft = {
   units: 'metric',
   dialect: 'scarify',
   currency: '$',
+  prices: demoPrices,
   crew: 2,
   hoursPerDay: 8,
   feedGrade: '16-20-8',

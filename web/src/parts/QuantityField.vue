@@ -65,6 +65,8 @@ function leave() {
 }
 const echo = computed(() => {
   if (text.value.trim() === '' || props.problem) return ''
+  // A plain number of money says all there is to say.
+  if (props.kind === 'price' && /^\s*\d+([.,]\d{1,3})?\s*$/.test(text.value)) return ''
   const parsed = parseQuantity(text.value, props.kind, firm.units)
   const unit = UNITS[props.kind]
   if (!parsed.ok || !unit) return ''

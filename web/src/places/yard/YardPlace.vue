@@ -8,6 +8,7 @@ import RuleBook from './RuleBook.vue'
 const StockHere = defineAsyncComponent(() => import('./stock/StockHere.vue'))
 const BackupsHere = defineAsyncComponent(() => import('./BackupsHere.vue'))
 const LearntHere = defineAsyncComponent(() => import('./LearntHere.vue'))
+const PricesHere = defineAsyncComponent(() => import('./prices/PricesHere.vue'))
 const YearHere = defineAsyncComponent(() => import('./YearHere.vue'))
 
 /**
@@ -18,6 +19,7 @@ const route = useRoute()
 const PARTS = {
   firm: 'Firm and schools',
   stock: 'Stock',
+  prices: 'Prices',
   year: 'Year and weather',
   grasses: 'Grasses',
   rules: 'Rule book',
@@ -50,6 +52,7 @@ const part = computed(() =>
     <StockHere v-else-if="part === 'stock'" />
     <YearHere v-else-if="part === 'year'" />
     <GrassTable v-else-if="part === 'grasses'" />
+    <PricesHere v-else-if="part === 'prices'" />
     <LearntHere v-else-if="part === 'learnt'" />
     <BackupsHere v-else-if="part === 'backups'" />
     <RuleBook v-else />

@@ -1,0 +1,112 @@
+import type { PricesDraft } from '@juvena/core/entities/prices'
+
+/** What things cost the demo’s firm. */
+export const demoPrices: PricesDraft = {
+  labour: 48,
+  travel: 22,
+  water: 3.2,
+  disposal: 38,
+  overhead: '14 %',
+  margin: '22 %',
+  tax: '15 %',
+  taxIn: true,
+  roundTo: 5,
+  least: 180,
+  machines: [
+    {
+      id: 'corer',
+      name: 'Walk-behind corer',
+      does: 'core',
+      half: 95,
+      day: 130,
+      weekend: 190,
+      buy: 5200,
+      keeps: 8,
+    },
+    { id: 'blades', name: 'Scarifier', does: 'scarify', own: 14 },
+    { id: 'mower', name: 'Rotary mower with box', does: 'cut-first', own: 9 },
+  ],
+  suppliers: [
+    { id: 'seedhouse', name: 'Greyling Seed House', days: 5, delivery: 18 },
+    { id: 'yard', name: 'Millrace Landscape Yard', days: 2, delivery: 65 },
+  ],
+  products: [
+    {
+      id: 'rye',
+      kind: 'seed',
+      name: 'Lawn seed, any of our mixes',
+      supplier: 'seedhouse',
+      packs: [
+        { size: '1 kg', price: 16.5 },
+        { size: '5 kg', price: 72 },
+        { size: '20 kg', price: 245 },
+      ],
+    },
+    {
+      id: 'starter',
+      kind: 'feed',
+      name: 'Starter granules',
+      supplier: 'seedhouse',
+      packs: [
+        { size: '5 kg', price: 24 },
+        { size: '20 kg', price: 71 },
+      ],
+    },
+    {
+      id: 'topsoil',
+      kind: 'soil',
+      of: 'topsoil',
+      name: 'Screened topsoil',
+      supplier: 'yard',
+      packs: [
+        { size: '0.5 m³', price: 48 },
+        { size: '1 m³', price: 82 },
+      ],
+    },
+    {
+      id: 'sand',
+      kind: 'soil',
+      of: 'sand',
+      name: 'Washed sand',
+      supplier: 'yard',
+      packs: [{ size: '1 m³', price: 96 }],
+    },
+    {
+      id: 'compost',
+      kind: 'soil',
+      of: 'compost',
+      name: 'Fine compost',
+      supplier: 'yard',
+      packs: [{ size: '1 m³', price: 74 }],
+    },
+    {
+      id: 'coir',
+      kind: 'loose-cover',
+      name: 'Coir, opened',
+      supplier: 'yard',
+      packs: [{ size: '75 L', price: 19 }],
+    },
+    {
+      id: 'blanket',
+      kind: 'sheet-cover',
+      of: 'blanket',
+      name: 'Straw blanket',
+      supplier: 'yard',
+      packs: [{ size: '50 m²', price: 88 }],
+    },
+    {
+      id: 'lime',
+      kind: 'lime',
+      name: 'Ground limestone',
+      supplier: 'yard',
+      packs: [{ size: '20 kg', price: 12 }],
+    },
+    {
+      id: 'turf',
+      kind: 'turf',
+      name: 'Turf',
+      supplier: 'yard',
+      packs: [{ size: '1 m²', price: 11.5 }],
+    },
+  ],
+}
