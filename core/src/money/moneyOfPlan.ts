@@ -107,6 +107,7 @@ export function moneyOfPlan(brief: Brief): MoneyPlan | null {
   return {
     lines,
     ...sumsOf(lines, firm, coin, trace),
+    budget: job.budget,
     missing,
     orders,
     byCustomer:

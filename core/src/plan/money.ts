@@ -63,6 +63,8 @@ export interface MoneyPlan {
   /** What the customer pays in all, tax in it. */
   total: number
   taxIn: boolean
+  /** What the customer wants to spend; null where nobody said. */
+  budget: number | null
   /** What has no price yet, so that it is not in the sums. */
   missing: Message[]
   orders: Order[]

@@ -253,6 +253,7 @@ export const useFirm = defineStore('firm', () => {
   }
 
   return {
+    currency,
     draft,
     revision,
     settings,

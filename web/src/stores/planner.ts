@@ -1,3 +1,4 @@
+import type { RungWorth } from '@juvena/core/rungsWorth'
 import { wrap, type Remote } from 'comlink'
 import type { JobDraft } from '@juvena/core/entities/job'
 import { changesIn } from '../workers/changes.ts'
@@ -63,6 +64,11 @@ export async function plannedWaysInWorker(
   chosen: ApproachId,
 ): Promise<PlannedWays | null> {
   return held ? await ask(held, (remote) => remote.plannedWays(zone, chosen)) : null
+}
+
+/** What each rung of a zone adds, for the draft last planned. */
+export async function rungsWorthInWorker(zone: string): Promise<RungWorth[]> {
+  return held ? await ask(held, (remote) => remote.rungsWorth(zone)) : []
 }
 
 async function ask<T>(

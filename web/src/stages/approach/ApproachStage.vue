@@ -9,6 +9,7 @@ import NothingYet from '../../parts/NothingYet.vue'
 import StageHead from '../../parts/StageHead.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import MoneySums from '../materials/MoneySums.vue'
 import WaysTable from './WaysTable.vue'
 import WorkLadder from './WorkLadder.vue'
 
@@ -117,6 +118,7 @@ const letGo = computed(() => leftOut(zone.value?.rungs ?? []))
             @update:model-value="sow($event)"
           />
           <WorkLadder :zone="zone" />
+          <MoneySums class="sums" />
           <section v-if="letGo.length" class="let-go" aria-label="Asked for, not planned">
             <b>Asked for, not planned.</b>
             <ul>
@@ -174,6 +176,9 @@ const letGo = computed(() => leftOut(zone.value?.rungs ?? []))
 .sowing {
   max-width: 26rem;
   padding: 0.3rem 0 0.1rem;
+}
+.sums {
+  margin-top: 0.9rem;
 }
 .let-go {
   border-left: 4px solid var(--sun);

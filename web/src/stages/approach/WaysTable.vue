@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
 import type { Way } from '@juvena/core/approach/ways'
 import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
+import { showMoney } from '@juvena/core/quantities/money'
 import { APPROACH_NAMES, type ApproachId } from '@juvena/core/reference/lists'
 import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import type { PlannedWays } from '@juvena/core/plannedWays'
@@ -35,6 +36,12 @@ watch(
   { immediate: true },
 )
 const planned = (w: Way) => whole.value?.ways.find((p) => p.approach === w.approach)
+/** Whole money: a price is read side by side, its coins stand in the working. */
+const cash = (thousandths: number | null | undefined) =>
+  thousandths == null
+    ? '…'
+    : showMoney(Math.round(thousandths / 1000) * 1000, { ...firm.currency, decimals: 0 })
+const hire = (w: Way) => firm.say(planned(w)?.hire ?? '')
 const odds = (w: Way) => planned(w)?.odds
 const customer = (w: Way) => {
   const plan = planned(w)
@@ -119,6 +126,31 @@ const shown = computed(() => {
           </tr>
         </thead>
         <tbody>
+          <tr v-if="shown.some((w) => planned(w)?.money)">
+            <th scope="row">
+              price, {{ firm.settings.prices.taxIn ? 'tax in it' : 'before tax' }}
+            </th>
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
+              <b class="price" :class="{ over: planned(w)?.overBudget }">{{
+                cash(planned(w)?.money?.price)
+              }}</b>
+              <span v-if="planned(w)?.overBudget" class="small part"
+                >{{ cash(planned(w)?.overBudget) }} over the budget</span
+              >
+            </td>
+          </tr>
+          <tr v-if="shown.some((w) => planned(w)?.money)">
+            <th scope="row">your cost</th>
+            <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
+              {{ cash(planned(w)?.money?.cost) }}
+            </td>
+          </tr>
+          <tr v-if="shown.some((w) => hire(w))">
+            <th scope="row">hire</th>
+            <td v-for="w in shown" :key="w.approach" class="small" :class="{ chosen: chosen(w) }">
+              {{ planned(w) ? hire(w) || 'none' : '…' }}
+            </td>
+          </tr>
           <tr>
             <th scope="row">your hours</th>
             <td v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
@@ -274,6 +306,12 @@ tbody tr:last-child .chosen {
 }
 .part {
   display: block;
+}
+.price {
+  font-size: 1.15rem;
+}
+.price.over {
+  color: var(--soft);
 }
 @media (max-width: 900px) {
   table {

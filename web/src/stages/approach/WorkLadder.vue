@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { showMoney } from '@juvena/core/quantities/money'
+import type { RungWorth } from '@juvena/core/rungsWorth'
 import type { Rung, ZoneSummary } from '@juvena/core/plan/jobPlan'
 import { RUNG_GROUPS } from '@juvena/core/reference/operation'
 import { kindsThat, OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
@@ -8,6 +10,7 @@ import ChoiceField from '../../parts/ChoiceField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
+import { rungsWorthInWorker } from '../../stores/planner.ts'
 
 /**
  * The operations of one zone: each ticked or not, with who asks for it, how it is done and what it
@@ -72,6 +75,36 @@ const ASKER: Record<Rung['asks'][number]['by'], (source: string) => string> = {
   you: () => 'you',
 }
 const askers = (r: Rung) => [...new Set(r.asks.map((a) => ASKER[a.by](a.source)))].join(', ')
+/** What each rung adds to the price and the odds: comes a moment after the ladder. */
+const worth = shallowRef<RungWorth[]>([])
+watch(
+  () => [job.plan, props.zone.id] as const,
+  async ([plan, zone], before) => {
+    if (before && before[1] !== zone) worth.value = []
+    // The plan that is shown first, then what its rungs add.
+    await new Promise((go) => setTimeout(go, 400))
+    if (job.plan !== plan || props.zone.id !== zone) return
+    const found = await rungsWorthInWorker(zone).catch(() => [])
+    if (job.plan === plan && props.zone.id === zone) worth.value = found
+  },
+  { immediate: true },
+)
+const adds = computed(() => new Map(worth.value.map((w) => [w.operation, w])))
+const priced = computed(() => worth.value.some((w) => w.price !== null))
+const signed = (n: number, text: string) => (n > 0 ? `+${text}` : n < 0 ? `−${text}` : '·')
+const priceOf = (r: Rung) => {
+  const price = adds.value.get(r.operation)?.price
+  if (price == null) return ''
+  return signed(Math.round(price / 1000), showMoney(Math.round(Math.abs(price) / 1000) * 1000, { ...firm.currency, decimals: 0 })) // prettier-ignore
+}
+const oddsOf = (r: Rung) => {
+  const odds = adds.value.get(r.operation)?.odds
+  return odds == null ? '' : signed(odds, String(Math.abs(odds)))
+}
+const WHO = [
+  { value: 'us', name: 'we do it' },
+  { value: 'customer', name: 'the customer does it' },
+] as const
 const problem = (kind: StepKind, key: string) =>
   job.problemAt(`zones[${index.value}].operations.${kind}.${key}`)
 const tools = (kind: StepKind) =>
@@ -87,11 +120,15 @@ const tools = (kind: StepKind) =>
           <th>work</th>
           <th>asked for by</th>
           <th class="n">hours</th>
+          <th v-if="priced" class="n" title="what it adds to the price">price</th>
+          <th class="n" title="what it adds to the years in a hundred in which the sowing takes">
+            in 100
+          </th>
         </tr>
       </thead>
       <tbody v-for="g in groups" :key="g.name">
         <tr class="group">
-          <td colspan="4">{{ g.name }}</td>
+          <td :colspan="priced ? 6 : 5">{{ g.name }}</td>
         </tr>
         <template v-for="r in g.rungs" :key="r.operation">
           <tr :class="{ off: !r.planned }">
@@ -121,13 +158,25 @@ const tools = (kind: StepKind) =>
             <td class="n hours">
               {{ r.planned && r.hours > 0 ? firm.hand(r.hours, 'work-h') : '' }}
             </td>
+            <td v-if="priced" class="n small adds">{{ priceOf(r) }}</td>
+            <td class="n small adds">{{ oddsOf(r) }}</td>
           </tr>
           <tr v-if="opened === r.operation" class="more">
             <td></td>
-            <td colspan="3">
+            <td :colspan="priced ? 5 : 4">
               <ul class="small">
                 <li v-for="(a, i) in r.asks" :key="i">{{ firm.say(a.why) }}</li>
               </ul>
+              <ChoiceField
+                v-if="r.planned && r.hours > 0"
+                class="theirs"
+                label="Who does it"
+                :options="WHO"
+                :model-value="own(r.operation)?.byCustomer ? 'customer' : 'us'"
+                @update:model-value="
+                  set(r.operation, { byCustomer: $event === 'customer' ? true : null })
+                "
+              />
               <div v-if="r.planned && (r.sets.length || tools(r.operation).length)" class="sets">
                 <QuantityField
                   v-for="f in SETTINGS.filter((x) => r.sets.includes(x.with))"
@@ -166,8 +215,12 @@ const tools = (kind: StepKind) =>
 </template>
 
 <style scoped>
-.hours {
+.hours,
+.adds {
   white-space: nowrap;
+}
+.adds {
+  color: var(--soft);
 }
 td {
   padding: 0.16rem 0.5rem 0.16rem 0;

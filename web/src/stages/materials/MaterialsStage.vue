@@ -14,6 +14,8 @@ import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
+import MoneySums from './MoneySums.vue'
+import OrderList from './OrderList.vue'
 
 /** What to buy, carry and weigh out, zone by zone. */
 const firm = useFirm()
@@ -116,6 +118,10 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
       </div>
       <div v-if="notices.length" class="notices">
         <NoticeCard v-for="n in notices.slice(0, 4)" :key="n.id" :notice="n" />
+      </div>
+      <div class="money">
+        <MoneySums lines />
+        <OrderList />
       </div>
       <section class="choices">
         <h3>Starter feed</h3>
@@ -250,6 +256,12 @@ th.n:last-child {
   grid-template-columns: repeat(auto-fit, minmax(17rem, 1fr));
   gap: 0.75rem;
   margin-top: 0.75rem;
+}
+.money {
+  display: grid;
+  gap: 1rem;
+  padding-top: 1rem;
+  max-width: 44rem;
 }
 .choices {
   margin-top: 1.1rem;

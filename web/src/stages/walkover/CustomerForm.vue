@@ -83,6 +83,13 @@ const past = computed(() => {
         :today="job.today"
         @update:model-value="set('customerDate', $event)"
       />
+      <QuantityField
+        label="Budget"
+        kind="price"
+        :model-value="job.draft?.budget"
+        :problem="job.problemAt('budget')"
+        @update:model-value="set('budget', $event)"
+      />
     </div>
     <FieldRow name="What they want">
       <ElCheckboxGroup

@@ -1,0 +1,55 @@
+import type { Job } from './entities/job.ts'
+import { planJob } from './pipeline.ts'
+import type { Context } from './plan/context.ts'
+import type { JobPlan } from './plan/jobPlan.ts'
+import { OPERATIONS, type StepKind } from './reference/operations.ts'
+import { num } from './trace/figure.ts'
+import { Memo } from './trace/memo.ts'
+import { zoneOf } from './trace/scope.ts'
+
+/** What one rung of a zone adds: with it less without it. */
+export interface RungWorth {
+  operation: StepKind
+  /** To the price of the job, in thousandths; null where nobody entered prices. */
+  price: number | null
+  /** To the years in a hundred in which the sowing takes; null where nothing is sown, or it fits only one of the two. */
+  odds: number | null
+}
+
+/** Years in a hundred in which what is sown on a zone takes; null where nothing is. */
+function oddsOf(plan: JobPlan, zone: string): number | null {
+  const own = plan.packages.filter((p) => p.plants && p.zones.some((z) => zoneOf(z) === zone))
+  const known = own.flatMap((p) => p.choices.filter((c) => c.taken).flatMap((c) => (c.odds ? [num(c.odds)] : []))) // prettier-ignore
+  return known.length === 0 ? null : Math.min(...known)
+}
+
+/**
+ * What each rung of a zone that a person can switch adds to the price of the job and to the odds of
+ * its sowing: the whole job planned with it and without it, everything else as it is.
+ */
+export function rungsWorth(job: Job, context: Context, zone: string): RungWorth[] {
+  const memo = context.memo ?? new Memo()
+  const planned = (draft: Job) => planJob(draft, { ...context, memo })
+  const base = planned(job)
+  const rungs = base.zones.find((z) => z.id === zone)?.rungs ?? []
+  const priceOf = (plan: JobPlan) => plan.money?.price.money ?? null
+  return rungs
+    .filter((r) => !r.barred && !OPERATIONS[r.operation].along && (r.planned || r.asks.length > 0))
+    .map(({ operation, planned: on }): RungWorth => {
+      const zones = job.zones.map((z) =>
+        z.id === zone
+          ? { ...z, operations: { ...z.operations, [operation]: { ...BLANK, ...z.operations[operation], on: !on } } } // prettier-ignore
+          : z,
+      )
+      const other = planned({ ...job, zones })
+      const sign = on ? 1 : -1
+      const differ = (a: number | null, b: number | null) => a === null || b === null ? null : sign * (a - b) // prettier-ignore
+      return {
+        operation,
+        price: differ(priceOf(base), priceOf(other)),
+        odds: differ(oddsOf(base, zone), oddsOf(other, zone)),
+      }
+    })
+}
+
+const BLANK = { on: null, passes: null, depth: null, height: null, tines: null, spacing: null, tool: '', byCustomer: null, rainFree: null } // prettier-ignore

@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { showDay } from '@juvena/core/calendar/day'
+import { showMoney } from '@juvena/core/quantities/money'
+import { useFirm } from '../../stores/firm.ts'
+import { useJob } from '../../stores/job.ts'
+
+/** One order for each supplier: packs, the delivery, the last day to order; and its text to send. */
+const firm = useFirm()
+const job = useJob()
+const orders = computed(() => job.plan?.money?.orders ?? [])
+const cash = (thousandths: number) => showMoney(thousandths, firm.currency)
+type Line = (typeof orders.value)[number]['lines'][number]
+const UNITS = { kg: 'kg', m3: 'm³', m2: 'm²', m: 'm', '1': '' } as Record<string, string>
+const packs = (l: Line) =>
+  l.packs
+    .map((p) => `${p.count} × ${Number(p.size.toPrecision(6))} ${UNITS[p.unit] ?? ''}`.trim())
+    .join(' + ')
+const copied = ref('')
+async function copy(o: (typeof orders.value)[number]) {
+  const text = [
+    `Order from ${firm.settings.name || 'us'} for ${job.draft?.name || 'a job'}`,
+    ...o.lines.map((l) => `${packs(l)}: ${l.product || firm.say(l.what)}`),
+    ...(o.lines.some((l) => l.neededOn)
+      ? [`Needed by ${showDay(o.lines.map((l) => l.neededOn ?? '').filter(Boolean).sort()[0] ?? '', true)}`] // prettier-ignore
+      : []),
+  ].join('\n')
+  try {
+    await navigator.clipboard.writeText(text)
+    copied.value = o.supplier
+  } catch {
+    copied.value = ''
+  }
+}
+</script>
+
+<template>
+  <section v-if="orders.length" class="orders" aria-label="Orders">
+    <h3>Orders</h3>
+    <article v-for="o in orders" :key="o.supplier">
+      <header>
+        <b>{{ o.name }}</b>
+        <span v-if="o.orderBy" class="by" :class="{ late: o.late }"
+          >{{ o.late ? 'too late to be there:' : '' }} order by {{ showDay(o.orderBy) }}</span
+        >
+        <span class="total">{{ cash(o.total) }}</span>
+      </header>
+      <ul>
+        <li v-for="l in o.lines" :key="l.material">
+          <span>{{ packs(l) }}</span>
+          <span
+            >{{ firm.say(l.what) }}
+            <small v-if="l.product" class="soft">{{ l.product }}</small></span
+          >
+          <span class="small soft">{{ l.neededOn ? `for ${showDay(l.neededOn)}` : '' }}</span>
+          <span class="n">{{ cash(l.money) }}</span>
+        </li>
+        <li v-if="o.delivery">
+          <span></span><span>one delivery</span><span></span
+          ><span class="n">{{ cash(o.delivery) }}</span>
+        </li>
+      </ul>
+      <button type="button" class="act slight" @click="copy(o)">
+        {{ copied === o.supplier ? 'Copied' : 'Copy the order' }}
+      </button>
+    </article>
+  </section>
+</template>
+
+<style scoped>
+.orders {
+  padding-top: 0.6rem;
+}
+article {
+  border-top: 2px solid var(--ink);
+  padding: 0.4rem 0 0.8rem;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 1rem;
+  align-items: baseline;
+}
+.total {
+  margin-left: auto;
+  font-weight: 700;
+}
+.late {
+  color: var(--hold);
+  font-weight: 700;
+}
+ul {
+  list-style: none;
+  margin: 0.2rem 0 0.4rem;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: 10rem minmax(0, 1fr) auto 6rem;
+  gap: 0.2rem 0.8rem;
+  border-bottom: 1px solid var(--rule);
+  padding: 0.2rem 0;
+}
+.n {
+  text-align: right;
+  font-variant-numeric: tabular-nums;
+}
+@media (max-width: 640px) {
+  li {
+    grid-template-columns: 1fr auto;
+  }
+}
+</style>
