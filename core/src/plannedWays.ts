@@ -21,9 +21,11 @@ import { coverAheadValues, type CoverAhead } from './work/coverAhead.ts'
 export interface PlannedWay {
   approach: ApproachId
   /** What the whole job costs and is sold for that way, in thousandths; null where nobody entered prices. */
-  money: { cost: number; price: number; total: number } | null
+  money: { cost: number; price: number; tax: number; total: number } | null
   /** Hours of everybody on the whole job, without what the customer does. */
   hours: number
+  /** What is done on the job that way, as the customer reads it, in the order of work. */
+  does: Message[]
   /** Hire of the job that way, in words; nothing where none. */
   hire: Message
   /** The price is over what the customer wants to spend, by so much; null where it is not. */
@@ -151,10 +153,16 @@ function readPlan(plan: JobPlan, zone: string, job: Job, { approach, staysOpen }
   ].flatMap((m) => m ?? [])
   const { money } = plan
   return {
-    money: money && { cost: money.cost.money, price: money.price.money, total: money.total },
+    money: money && {
+      cost: money.cost.money,
+      price: money.price.money,
+      tax: money.tax?.money ?? 0,
+      total: money.total,
+    },
     hours: plan.steps
       .filter((s) => !isTheirs(s, job))
       .reduce((a, s) => a + num(s.hours) * s.people, 0),
+    does: doesSaid(plan, job),
     hire: joined(
       (money?.lines ?? [])
         .filter(
@@ -178,6 +186,16 @@ function readPlan(plan: JobPlan, zone: string, job: Job, { approach, staysOpen }
     grownBy:
       approach === 'plugs' ? addDays(upFrom, SEASON) : (right?.high ?? addDays(upFrom, GROWS_OVER)),
   }
+}
+
+/** What is done, each kind of work once: in the customer’s words where there are any. */
+function doesSaid(plan: JobPlan, job: Job): Message[] {
+  const kinds = [...new Set(plan.steps.filter((s) => !isTheirs(s, job) && !OPERATIONS[s.kind].quiet).map((s) => s.kind))] // prettier-ignore
+  return kinds.map((kind) => {
+    const { customer, name } = OPERATIONS[kind]
+    const sown = plan.steps.some((s) => s.kind === 'sow')
+    return customer ? words((sown ? customer.sown : customer.unsown) ?? customer.sown) : name
+  })
 }
 
 /** In one or two sentences, what tells the ways apart. */

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { answersOf, TAKE_SIGN_IDS, TAKE_SIGNS, type TakeSign } from '../reference/takeSigns.ts'
 import { text } from './entry.ts'
+import { offerAnswerSchema, offerSchema } from './offer.ts'
 
 const answer = <S extends TakeSign>(sign: S) =>
   z
@@ -148,6 +149,9 @@ export const diaryEntry = z.strictObject({
     })
     .nullable()
     .default(null),
+  /** An offer to the customer, as it was given; and what became of one. */
+  offer: offerSchema.nullable().default(null),
+  offerAnswer: offerAnswerSchema.nullable().default(null),
   /**
    * The day's weather as it was known when this was written: °C, mm, km/h, and where it comes from.
    */
@@ -185,6 +189,8 @@ export const blankEntry = (id: string, date: string, what: string): DiaryEntry =
   watered: null,
   counted: null,
   take: null,
+  offer: null,
+  offerAnswer: null,
   weather: null,
 })
 

@@ -22,6 +22,7 @@ import { NOTES, printedFigures } from './notes.ts'
 import PlanSheet from './PlanSheet.vue'
 import WaterSheet from './WaterSheet.vue'
 
+const OfferSheet = defineAsyncComponent(() => import('./OfferSheet.vue'))
 const TakeSheet = defineAsyncComponent(() => import('./TakeSheet.vue'))
 
 /**
@@ -56,6 +57,10 @@ const alone = computed(() => {
     ? { sheet, zone }
     : null
 })
+/** An offer that was given: printed alone. */
+const offer = computed(() =>
+  route.query.sheet === 'offer' && typeof route.query.entry === 'string' ? route.query.entry : null,
+)
 /** The workings, each rule said once with the figures it gave. */
 const workings = computed(() => {
   const groups = new Map<
@@ -141,6 +146,7 @@ watch(
         >To the walk-over</RouterLink
       >
     </div>
+    <OfferSheet v-else-if="offer" class="page" :entry="offer" />
     <TakeSheet v-else-if="alone" class="page" :claim="alone.sheet === 'claim'" :zone="alone.zone" />
     <template v-else>
       <CustomerSheet class="page" />

@@ -13,6 +13,8 @@ import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import { plannedWaysInWorker } from '../../stores/planner.ts'
 import CoverByWeek from './CoverByWeek.vue'
+import OfferList from './OfferList.vue'
+import OfferMaker from './OfferMaker.vue'
 
 /**
  * Ready-made ways for one zone, side by side: what each takes, how long it looks bad, and what it
@@ -96,6 +98,8 @@ const cover = ({ cover: c }: Way) =>
   c
     ? `${[c.now, c.standing].map((x) => Math.round(x)).join(' → ')} → ${Math.round(c.low)}–${Math.round(c.high)} %`
     : ''
+/** An offer is being made of the ways. */
+const making = ref(false)
 /** The best four stand beside each other; the rest behind one press. */
 const FIRST = 4
 const all = ref(false)
@@ -234,6 +238,21 @@ const shown = computed(() => {
       </button>
     </p>
     <p v-if="whole && firm.say(whole.says)" class="told">{{ firm.say(whole.says) }}</p>
+    <p v-if="whole && job.plan?.money" class="make">
+      <button type="button" class="act main" :aria-expanded="making" @click="making = !making">
+        Make an offer
+      </button>
+    </p>
+    <OfferMaker
+      v-if="making && whole"
+      :ways="ways"
+      :whole="whole"
+      :chosen="zone.approach.chosen"
+      :zone="zone.id"
+      @given="making = false"
+      @cancel="making = false"
+    />
+    <OfferList />
     <p v-if="shown.some((w) => w.cover)" class="small soft note">
       Cover is Juvena’s own estimate, where the sowing takes. Numbers of your own replace it under
       Yard, Rule book.
@@ -317,6 +336,9 @@ tbody tr:last-child .chosen {
   table {
     min-width: calc((var(--ways) + 1) * 6.6rem);
   }
+}
+.make {
+  padding-top: 0.6rem;
 }
 .told {
   padding: 0.6rem 0 0;
