@@ -91,6 +91,65 @@ export function plannedWays(
   return { ways: all, says: conclusion(ways, all, new Trace(context.firm.values)) }
 }
 
+/** A way of the whole job: every zone by it that can be, the others as they are. */
+export interface JobWay extends Omit<PlannedWay, 'cover'> {
+  id: string
+  name: Message
+  chosen: boolean
+  /** What it leaves undone, zone by zone. */
+  leaves: Message
+}
+
+/** Ways of a whole job that are planned at most. */
+const MOST_JOB_WAYS = 6
+
+/**
+ * The ways of a whole job: as it is planned, and each ready-made way on every zone that knows it.
+ * `ways` are those of each zone, the zones of the job in any order.
+ */
+export function jobWays(
+  job: Job,
+  context: Context,
+  ways: Readonly<Record<string, readonly Way[]>>,
+  chosen: Readonly<Record<string, ApproachId>>,
+): JobWay[] {
+  const memo = context.memo ?? new Memo()
+  const zones = job.zones.filter((z) => (ways[z.id] ?? []).length > 0)
+  const mine = new Set(zones.map((z) => chosen[z.id]))
+  const known = [...new Set(zones.flatMap((z) => (ways[z.id] ?? []).map((w) => w.approach)))]
+  const rest = known.filter((approach) => mine.size > 1 || !mine.has(approach))
+  const one = (approach: ApproachId | null): JobWay => {
+    const of = (zone: string): ApproachId | undefined =>
+      approach !== null && (ways[zone] ?? []).some((w) => w.approach === approach) ? approach : chosen[zone] // prettier-ignore
+    const changed = job.zones.map(
+      (z) =>
+      of(z.id) === chosen[z.id] ? z : { ...z, approach: of(z.id) ?? null, sowing: null, operations: {} }, // prettier-ignore
+    )
+    const taken = zones.flatMap((z) => (ways[z.id] ?? []).find((w) => w.approach === of(z.id)) ?? []) // prettier-ignore
+    const plan = planJob({ ...job, zones: changed }, { ...context, memo })
+    const first = approach ?? taken[0]?.approach ?? 'leave'
+    const read = readPlan(plan, null, job, { approach: first, staysOpen: taken.some((w) => w.staysOpen) }) // prettier-ignore
+    const { worked: _worked, upFrom: _upFrom, grownBy: _grownBy, ...said } = read
+    const byZone = new Map<string, string[]>()
+    for (const z of zones) {
+      const name = named({ approach: of(z.id) ?? first })
+      byZone.set(name, [...(byZone.get(name) ?? []), z.name || 'a zone'])
+    }
+    return {
+      ...said,
+      id: approach ?? 'as-planned',
+      approach: first,
+      chosen: approach === null,
+      name:
+        byZone.size === 1
+          ? words([...byZone.keys()][0] ?? '')
+          : joined([...byZone].map(([name, on]) => say`${name}: ${on.join(', ')}`), '; '), // prettier-ignore
+      leaves: joined([...new Map(taken.map((w) => [JSON.stringify(w.leaves), w.leaves])).values()], '; '), // prettier-ignore
+    }
+  }
+  return [null, ...rest.slice(0, MOST_JOB_WAYS - 1)].map(one)
+}
+
 interface Growth {
   worked: Day
   upFrom: Day
@@ -111,11 +170,15 @@ function coverOn(c: CoverAhead, on: Day, { worked, upFrom, grownBy }: Growth) {
 type Read = Omit<PlannedWay, 'approach' | 'cover'> & Growth
 
 /** What a plan says of one zone. */
-function readPlan(plan: JobPlan, zone: string, job: Job, { approach, staysOpen }: Way): Read {
-  const packages = plan.packages.filter((p) => p.zones.some((z) => zoneOf(z) === zone))
-  const own = packages.flatMap((p) =>
-    p.steps.filter((s) => s.zones.some((z) => zoneOf(z) === zone)),
-  )
+function readPlan(
+  plan: JobPlan,
+  zone: string | null,
+  job: Job,
+  { approach, staysOpen }: Pick<Way, 'approach' | 'staysOpen'>,
+): Read {
+  const isOf = (z: string) => zone === null || zoneOf(z) === zone
+  const packages = plan.packages.filter((p) => p.zones.some(isOf))
+  const own = packages.flatMap((p) => p.steps.filter((s) => s.zones.some(isOf)))
   const onSite = own.filter((s) => !OPERATIONS[s.kind].evening).map((s) => s.chosen)
   const days = [...new Set(onSite)].sort()
   const follows = plan.follow.packages.filter((f) => packages.some((p) => p.id === f.workPackage))
@@ -137,11 +200,9 @@ function readPlan(plan: JobPlan, zone: string, job: Job, { approach, staysOpen }
   const up = follows.flatMap((f) => f.up.map((u) => String((u.figure.value as { low: Day }).low)))
   const upFrom = laterDay(up.sort()[0] ?? worked, worked)
   const water = follows.flatMap((f) => (f.wateringDays ? [num(f.wateringDays)] : []))
-  const off = plan.follow.closed.filter((c) => c.zones.some((z) => zoneOf(z) === zone))
+  const off = plan.follow.closed.filter((c) => c.zones.some(isOf))
   const mow = plan.follow.later.filter(
-    (s) =>
-      (s.kind === 'first-mow' || s.kind === 'mow-weekly') &&
-      s.zones.some((z) => zoneOf(z) === zone),
+    (s) => (s.kind === 'first-mow' || s.kind === 'mow-weekly') && s.zones.some(isOf),
   )
   const offUntil = last(off.map((c) => c.to))
   const mowFrom = mow.map((s) => s.chosen).sort()[0]
@@ -273,7 +334,7 @@ function conclusion(ways: readonly Way[], planned: readonly PlannedWay[], trace:
 const listed = (parts: readonly Message[]): Message =>
   parts.length < 2 ? joined(parts) : say`${joined(parts.slice(0, -1), ', ')} and ${parts.at(-1)!}`
 
-function named({ approach }: Way): string {
+function named({ approach }: Pick<Way, 'approach'>): string {
   const name = APPROACH_NAMES[approach].split(':')[0]!
   return name[0]!.toUpperCase() + name.slice(1)
 }

@@ -8,7 +8,7 @@ import type { Job } from '@juvena/core/entities/job'
 import { pricesSchema } from '@juvena/core/entities/prices'
 import type { Context } from '@juvena/core/plan/context'
 import type { JobPlan } from '@juvena/core/plan/jobPlan'
-import { plannedWays } from '@juvena/core/plannedWays'
+import { jobWays, plannedWays, type JobWay } from '@juvena/core/plannedWays'
 import { moneyAnswer, type WaysOfZone } from '@juvena/core/present/moneyAnswer'
 import { Memo } from '@juvena/core/trace/memo'
 import { waysOfJob } from '@juvena/core/waysOfJob'
@@ -57,7 +57,7 @@ else {
   process.stdout.write(
     asText
       ? planText(read.job, plan, reader)
-      : `${JSON.stringify({ ...plan, ...moneyAnswer(plan, waysOf(read.job, context, plan), firm, reader) }, null, 2)}\n`,
+      : `${JSON.stringify({ ...plan, ...moneyAnswer(plan, ...waysOf(read.job, context, plan), firm, reader) }, null, 2)}\n`,
   )
 }
 
@@ -73,15 +73,19 @@ function json(file: string, what: string): unknown {
   }
 }
 
-/** Each zone’s ways planned whole, where prices are known. */
-function waysOf(job: Job, context: Context, plan: JobPlan): WaysOfZone[] {
-  if (!plan.money) return []
+/** The ways of the job and of each zone planned whole, where prices are known. */
+function waysOf(job: Job, context: Context, plan: JobPlan): [JobWay[], WaysOfZone[]] {
+  if (!plan.money) return [[], []]
   const ways = waysOfJob(job, context)
-  return plan.zones.map(({ id, approach }) => ({
-    zone: id,
-    chosen: approach.chosen,
-    ways: plannedWays(job, context, id, ways[id] ?? [], approach.chosen).ways,
-  }))
+  const chosen = Object.fromEntries(plan.zones.map((z) => [z.id, z.approach.chosen]))
+  return [
+    jobWays(job, context, ways, chosen),
+    plan.zones.map(({ id, approach }) => ({
+      zone: id,
+      chosen: approach.chosen,
+      ways: plannedWays(job, context, id, ways[id] ?? [], approach.chosen).ways,
+    })),
+  ]
 }
 
 /** The firm with a file of prices laid over its own; its currency may stand there too. */

@@ -1,7 +1,7 @@
 import { currencyOf, type Firm } from '../entities/firm.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
 import type { Order, Sum } from '../plan/money.ts'
-import type { PlannedWay } from '../plannedWays.ts'
+import type { JobWay, PlannedWay } from '../plannedWays.ts'
 import { THOUSANDTHS } from '../quantities/money.ts'
 import { APPROACH_NAMES } from '../reference/lists.ts'
 import type { ZoneId } from '../rules/id.ts'
@@ -20,6 +20,7 @@ export interface WaysOfZone {
  */
 export function moneyAnswer(
   plan: JobPlan,
+  ofJob: readonly JobWay[],
   waysOf: readonly WaysOfZone[],
   firm: Firm,
   reader: Reader,
@@ -56,23 +57,14 @@ export function moneyAnswer(
       missing: money.missing.map((m) => render(m, reader)),
       byCustomer: money.byCustomer.map((b) => ({ what: render(b.what, reader), minor: minor(b.money) })), // prettier-ignore
     },
-    ways: waysOf.flatMap(({ zone, chosen, ways }) =>
+    ways: ofJob.map((w) => ({ ...wayAnswer(w, minor, reader), id: w.id, name: render(w.name, reader), chosen: w.chosen, cover: coverOf(w, waysOf) })), // prettier-ignore
+    waysByZone: waysOf.flatMap(({ zone, chosen, ways }) =>
       ways.map((w) => ({
+        ...wayAnswer(w, minor, reader),
         id: `${zone}/${w.approach}`,
         zone,
         name: APPROACH_NAMES[w.approach],
         chosen: w.approach === chosen,
-        price: w.money && minor(w.money.price),
-        cost: w.money && minor(w.money.cost),
-        hours: w.hours,
-        visits: w.days?.visits ?? 0,
-        firstDay: w.days?.first ?? null,
-        lastDay: w.days?.last ?? null,
-        fits: w.fits,
-        odds: w.odds,
-        inTime: w.inTime,
-        hire: render(w.hire, reader),
-        overBudget: w.overBudget === null ? null : minor(w.overBudget),
         cover: w.cover,
       })),
     ),
@@ -93,3 +85,25 @@ export function moneyAnswer(
     })),
   }
 }
+
+const wayAnswer = (
+  w: Omit<PlannedWay, 'cover'>,
+  minor: (thousandths: number) => number,
+  reader: Reader,
+) => ({
+  price: w.money && minor(w.money.price),
+  cost: w.money && minor(w.money.cost),
+  hours: w.hours,
+  visits: w.days?.visits ?? 0,
+  firstDay: w.days?.first ?? null,
+  lastDay: w.days?.last ?? null,
+  fits: w.fits,
+  odds: w.odds,
+  inTime: w.inTime,
+  hire: render(w.hire, reader),
+  overBudget: w.overBudget === null ? null : minor(w.overBudget),
+})
+
+/** Cover by week of a way of the whole job: that of its first zone which knows the way. */
+const coverOf = (w: JobWay, waysOf: readonly WaysOfZone[]) =>
+  waysOf.flatMap((z) => z.ways.filter((x) => x.approach === w.approach)).find((x) => x.cover.length > 0)?.cover ?? [] // prettier-ignore

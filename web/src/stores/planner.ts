@@ -1,3 +1,4 @@
+import type { JobWay } from '@juvena/core/plannedWays'
 import type { RungWorth } from '@juvena/core/rungsWorth'
 import { wrap, type Remote } from 'comlink'
 import type { JobDraft } from '@juvena/core/entities/job'
@@ -64,6 +65,11 @@ export async function plannedWaysInWorker(
   chosen: ApproachId,
 ): Promise<PlannedWays | null> {
   return held ? await ask(held, (remote) => remote.plannedWays(zone, chosen)) : null
+}
+
+/** The ways of the whole job, for the draft last planned. */
+export async function jobWaysInWorker(chosen: Record<string, ApproachId>): Promise<JobWay[]> {
+  return held ? await ask(held, (remote) => remote.jobWays(chosen)) : []
 }
 
 /** What each rung of a zone adds, for the draft last planned. */

@@ -11,7 +11,7 @@ import { waysOfJob } from '@juvena/core/waysOfJob'
 import type { Way } from '@juvena/core/approach/ways'
 import type { WeatherAtSite } from '@juvena/core/climate/weatherOn'
 import { rungsWorth, type RungWorth } from '@juvena/core/rungsWorth'
-import { plannedWays, type PlannedWays } from '@juvena/core/plannedWays'
+import { jobWays, plannedWays, type JobWay, type PlannedWays } from '@juvena/core/plannedWays'
 import type { ApproachId } from '@juvena/core/reference/lists'
 import { withChanges, type Changes } from './changes.ts'
 
@@ -60,6 +60,11 @@ const planner = {
     const { job } = readJob(draft)
     if (!job) return null
     return plannedWays(job, { ...setting, memo }, zone, ways[zone] ?? [], chosen)
+  },
+  /** The ways of the whole job, each planned; `chosen` by zone. */
+  jobWays(chosen: Record<string, ApproachId>): JobWay[] {
+    const { job } = readJob(draft)
+    return job ? jobWays(job, { ...setting, memo }, ways, chosen) : []
   },
   /** What each rung of a zone adds to the price and to the odds. */
   rungsWorth(zone: string): RungWorth[] {

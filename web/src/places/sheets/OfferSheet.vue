@@ -75,7 +75,7 @@ const taxLine = (price: number, tax: number) =>
               ><dt>The sowing takes</dt>
               <dd>in about {{ Math.round(w.odds) }} years of 100</dd></template
             >
-            <dt>You</dt>
+            <dt>What you do</dt>
             <dd>{{ w.theirs }}</dd>
             <template v-if="w.leaves"
               ><dt>Stays as it is</dt>
@@ -160,14 +160,13 @@ ul {
 dl {
   margin: 0;
   display: grid;
-  grid-template-columns: auto minmax(0, 1fr);
-  gap: 0.15rem 0.6rem;
 }
 dt {
   color: #444;
+  font-size: 0.85rem;
 }
 dd {
-  margin: 0;
+  margin: 0 0 0.3rem;
 }
 table {
   width: 60%;

@@ -1,56 +1,52 @@
 <script setup lang="ts">
 import { ElCheckbox } from 'element-plus'
-import { computed, ref, watch } from 'vue'
-import type { Way } from '@juvena/core/approach/ways'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { blankEntry } from '@juvena/core/entities/diary'
 import { MOST_WAYS, offerSchema, type Offer } from '@juvena/core/entities/offer'
 import { offerNumber, validUntil } from '@juvena/core/money/offerOf'
-import type { PlannedWays } from '@juvena/core/plannedWays'
+import type { JobWay } from '@juvena/core/plannedWays'
 import { showMoney } from '@juvena/core/quantities/money'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
-import { APPROACH_NAMES } from '@juvena/core/reference/lists'
 import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 import { newId } from '../../stores/newId.ts'
+import { jobWaysInWorker } from '../../stores/planner.ts'
 import { whoWrites } from '../../stores/who.ts'
 
 /** Puts two or three ways side by side into an offer: frozen as it is given, and printed. */
-const props = defineProps<{
-  ways: readonly Way[]
-  whole: PlannedWays
-  chosen: string
-  zone: string
-}>()
 const emit = defineEmits<{ given: [id: string]; cancel: [] }>()
 const firm = useFirm()
 const job = useJob()
-const priced = computed(() =>
-  props.ways.flatMap((way) => {
-    const plan = props.whole.ways.find((p) => p.approach === way.approach)
-    return plan?.money && plan.fits ? [{ way, plan, money: plan.money }] : []
-  }),
-)
-const picked = ref<string[]>([])
+/** The ways of the whole job, planned once this is opened. */
+const ways = shallowRef<JobWay[] | null>(null)
 watch(
-  priced,
-  (now) => {
-    const ids = now.map((p) => p.way.approach as string)
-    picked.value = picked.value.filter((id) => ids.includes(id))
-    if (picked.value.length === 0)
-      picked.value = [...new Set([props.chosen, ...ids])]
-        .filter((id) => ids.includes(id))
-        .slice(0, 3)
+  () => job.plan,
+  async (plan) => {
+    if (!plan) return
+    const chosen = Object.fromEntries(plan.zones.map((z) => [z.id, z.approach.chosen]))
+    const found = await jobWaysInWorker(chosen).catch(() => [])
+    if (job.plan === plan) ways.value = found
   },
   { immediate: true },
 )
+const priced = computed(() =>
+  (ways.value ?? []).flatMap((way) => (way.money && way.fits ? [{ way, money: way.money }] : [])),
+)
+const picked = ref<string[]>([])
+watch(priced, (now) => {
+  const ids = now.map((p) => p.way.id)
+  picked.value = picked.value.filter((id) => ids.includes(id))
+  if (picked.value.length === 0) picked.value = ids.slice(0, 3)
+})
 const days = ref<string | null>('30 days')
 const terms = ref('')
 const extras = ref<{ what: string; price: string | null }[]>([])
 const wrong = ref('')
 const cash = (thousandths: number) => showMoney(thousandths, firm.currency)
-const name = (approach: Way['approach']) => APPROACH_NAMES[approach].split(':')[0] ?? approach
+/** What the customer does, told to them. */
+const toThem = (said: string) => said.replace(/\b(waters|keeps|mows)\b/g, (w) => w.slice(0, -1))
 
 async function give() {
   wrong.value = ''
@@ -68,16 +64,16 @@ async function give() {
     more.push({ what: what.trim(), price: read.value })
   }
   const ways = priced.value
-    .filter((p) => picked.value.includes(p.way.approach))
-    .map(({ way, plan, money }) => ({
-      id: way.approach,
-      name: name(way.approach),
-      does: plan.does.map((m) => firm.say(m).slice(0, 300)).slice(0, 40),
-      theirs: firm.say(plan.customer).slice(0, 400),
-      first: plan.days?.first ?? null,
-      last: plan.days?.last ?? null,
-      right: plan.right?.low ?? null,
-      odds: plan.odds,
+    .filter((p) => picked.value.includes(p.way.id))
+    .map(({ way, money }) => ({
+      id: way.id,
+      name: firm.say(way.name).slice(0, 120),
+      does: way.does.map((m) => firm.say(m).slice(0, 300)).slice(0, 40),
+      theirs: toThem(firm.say(way.customer)).slice(0, 400),
+      first: way.days?.first ?? null,
+      last: way.days?.last ?? null,
+      right: way.right?.low ?? null,
+      odds: way.odds,
       leaves: firm.say(way.leaves).slice(0, 400),
       price: money.price,
       tax: money.tax,
@@ -111,19 +107,18 @@ async function give() {
 <template>
   <form class="offer" aria-label="An offer" autocomplete="off" @submit.prevent="give">
     <h3>Make an offer</h3>
-    <p v-if="priced.length === 0" class="soft">
+    <p v-if="ways === null" class="soft">Planning each way…</p>
+    <p v-else-if="priced.length === 0" class="soft">
       No way has a price yet that fits its season. Enter prices in the Yard first.
     </p>
     <ul v-else>
-      <li v-for="p in priced" :key="p.way.approach">
+      <li v-for="p in priced" :key="p.way.id">
         <ElCheckbox
-          :model-value="picked.includes(p.way.approach)"
+          :model-value="picked.includes(p.way.id)"
           @update:model-value="
-            picked = $event
-              ? [...picked, p.way.approach]
-              : picked.filter((id) => id !== p.way.approach)
+            picked = $event ? [...picked, p.way.id] : picked.filter((id) => id !== p.way.id)
           "
-          >{{ name(p.way.approach) }}, {{ cash(p.money.price) }}</ElCheckbox
+          >{{ firm.say(p.way.name) }}, {{ cash(p.money.price) }}</ElCheckbox
         >
       </li>
     </ul>

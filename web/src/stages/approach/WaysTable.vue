@@ -243,15 +243,7 @@ const shown = computed(() => {
         Make an offer
       </button>
     </p>
-    <OfferMaker
-      v-if="making && whole"
-      :ways="ways"
-      :whole="whole"
-      :chosen="zone.approach.chosen"
-      :zone="zone.id"
-      @given="making = false"
-      @cancel="making = false"
-    />
+    <OfferMaker v-if="making" @given="making = false" @cancel="making = false" />
     <OfferList />
     <p v-if="shown.some((w) => w.cover)" class="small soft note">
       Cover is Juvena’s own estimate, where the sowing takes. Numbers of your own replace it under

@@ -1,0 +1,94 @@
+import { describe, expect, it } from 'vitest'
+import { firmSchema } from '../src/entities/firm.ts'
+import { blankEntry, diaryEntry, type DiaryEntry } from '../src/entities/diary.ts'
+import { readJob } from '../src/entities/job.ts'
+import { offerSchema, type Offer } from '../src/entities/offer.ts'
+import { offerNumber, offersOf } from '../src/money/offerOf.ts'
+import { planJob } from '../src/pipeline.ts'
+import { jobWays } from '../src/plannedWays.ts'
+import { rungsWorth } from '../src/rungsWorth.ts'
+import { waysOfJob } from '../src/waysOfJob.ts'
+import { draft, said, TODAY, zone } from './makeJob.ts'
+
+const prices = { labour: 40, travel: 25, margin: '20 %', disposal: 30, machines: [{ id: 'c', name: 'Corer', does: 'core', half: 90, day: 130 }], products: [{ id: 's', kind: 'seed' as const, packs: [{ size: '5 kg', price: 70 }] }, { id: 'f', kind: 'feed' as const, packs: [{ size: '5 kg', price: 20 }] }] } // prettier-ignore
+const context = { today: TODAY, firm: firmSchema.parse({ prices }), diary: [] }
+const two = [zone({ area: '300 m²' }), zone({ id: 'z2', name: 'Back', area: '120 m²', cover: { wanted: 10, weeds: 5, moss: 0, bare: 85 } })] // prettier-ignore
+const jobOf = (zones: object[], more: object = {}) => readJob(draft({ zones: zones as never, ...more })).job! // prettier-ignore
+const waysOf = (zones: object[], more: object = {}) => {
+  const job = jobOf(zones, more)
+  const plan = planJob(job, context)
+  const chosen = Object.fromEntries(plan.zones.map((z) => [z.id, z.approach.chosen]))
+  return { job, plan, ways: said(jobWays(job, context, waysOfJob(job, context), chosen)) }
+}
+
+describe('ways of a whole job', () => {
+  it('begin with the job as it is planned, at its own price, and name the zones where they differ', () => {
+    const { plan, ways } = waysOf(two)
+    expect(ways[0]!.chosen).toBe(true)
+    expect(ways[0]!.money!.price).toBe(plan.money!.price.money)
+    expect(ways[0]!.name).toContain('Back')
+    for (const w of ways) expect(w.does.length).toBeGreaterThan(0)
+  })
+  it('are each the plan of that way: leaving it sows nothing, and costs less than sowing it', () => {
+    const { ways } = waysOf([two[0]!])
+    const leave = ways.find((w) => w.approach === 'leave')!
+    expect(leave.does.join(' ')).not.toMatch(/seed goes down/i)
+    expect(leave.money!.price).toBeLessThan(ways[0]!.money!.price)
+    expect(leave.hours).toBeLessThan(ways[0]!.hours)
+  })
+  it('say what is over the budget, in what the firm tells its prices', () => {
+    const { ways } = waysOf([two[0]!], { budget: 300 })
+    for (const w of ways) expect(w.overBudget).toBe(w.money!.price > 300_000 ? w.money!.price - 300_000 : null) // prettier-ignore
+  })
+})
+
+describe('what a rung adds', () => {
+  it('is the difference of two whole plans: with it, and without it', () => {
+    const job = jobOf([two[0]!])
+    const plan = planJob(job, context)
+    const worth = rungsWorth(job, context, 'z1')
+    const core = worth.find((w) => w.operation === 'core')!
+    const without = planJob(jobOf([{ ...two[0]!, operations: { core: { on: false } } }]), context)
+    expect(core.price).toBe(plan.money!.price.money - without.money!.price.money)
+    expect(core.price!).toBeGreaterThan(90_000)
+    expect(worth.some((w) => w.odds !== null && w.odds !== 0)).toBe(true)
+  })
+  it('without prices tells the odds alone', () => {
+    const worth = rungsWorth(jobOf([two[0]!]), { ...context, firm: firmSchema.parse({}) }, 'z1')
+    expect(worth.every((w) => w.price === null)).toBe(true)
+  })
+})
+
+describe('an offer', () => {
+  const way = { id: 'overseed', name: 'Overseed', does: ['Seed goes down.'], theirs: 'water', first: TODAY, last: TODAY, right: null, odds: 76, leaves: '', price: 2_990_000, tax: 390_000, cost: 2_025_000 } // prettier-ignore
+  const offer: Offer = offerSchema.parse({ number: '270222-1', validUntil: '2027-03-24', currency: { sign: '$', decimals: 2 }, taxIn: true, ways: [way, { ...way, id: 'leave', name: 'Leave and feed', price: 900_000 }] }) // prettier-ignore
+  const given: DiaryEntry = { ...blankEntry('offer-entry-1', TODAY, 'Offer given'), offer }
+  const answer = (id: string, taken: string | null, date = TODAY): DiaryEntry => ({ ...blankEntry(id, date, 'Answer'), offerAnswer: { offer: given.id, way: taken, extras: [] } }) // prettier-ignore
+  it('stays as it was given, whatever comes after, and goes through a file as it is', () => {
+    expect(diaryEntry.parse(JSON.parse(JSON.stringify(given))).offer).toEqual(offer)
+    expect(offersOf([given, answer('answer-1', 'overseed')], TODAY)[0]!.offer).toEqual(offer)
+  })
+  it('is open, lapses, is accepted or declined; the last answer counts', () => {
+    const state = (today: string, ...diary: DiaryEntry[]) => offersOf([given, ...diary], today)[0]!
+    expect(state(TODAY).state).toBe('open')
+    expect(state('2027-03-25').state).toBe('lapsed')
+    expect(state('2027-04-01', answer('answer-1', 'overseed')).way!.price).toBe(2_990_000)
+    expect(state(TODAY, answer('answer-1', null), answer('answer-2', 'leave', '2027-02-25')).way!.id).toBe('leave') // prettier-ignore
+    expect(state(TODAY, answer('answer-1', 'no such way')).state).toBe('declined')
+    expect(state(TODAY, { ...answer('answer-1', 'leave') }, { ...blankEntry('strike-1', TODAY, 'struck out'), corrects: 'answer-1' }).state).toBe('open') // prettier-ignore
+  })
+  it('has a number of its own each day', () => {
+    expect(offerNumber([], '2027-02-22')).toBe('270222-1')
+    expect(offerNumber([given], '2027-02-22')).toBe('270222-2')
+  })
+  it('with no way, five ways, or a price below zero is refused', () => {
+    for (const ways of [
+      [],
+      [way, way, way, way, way],
+      [{ ...way, price: -1 }],
+      [{ ...way, price: 0.5 }],
+    ])
+      // prettier-ignore
+      expect(offerSchema.safeParse({ ...offer, ways }).success).toBe(false)
+  })
+})
