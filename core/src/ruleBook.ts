@@ -88,6 +88,8 @@ import { groundReadings, groundRules, groundValues } from './work/ground.ts'
 import { learningRules } from './learning/ownNumber.ts'
 import { sprinklerValues } from './reference/siteValues.ts'
 import { moneyRules } from './money/moneyRules.ts'
+import { limeReadings, limeRules } from './materials/lime.ts'
+import { limeValues } from './reference/limeValues.ts'
 import { hoursRules } from './work/hours.ts'
 import { badDays } from './work/looksBad.ts'
 
@@ -104,6 +106,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   inLightRules,
   panRules,
   feedRules,
+  limeRules,
   { feedDaySoil },
   dressingRules,
   leafRules,
@@ -147,6 +150,7 @@ const ENTRY_SETS: Record<string, Declaration>[] = [
   seedReadings,
   groundReadings,
   feedReadings,
+  limeReadings,
   dressingReadings,
   treatmentReadings,
   waterReadings,
@@ -184,6 +188,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'A seed rate of your own': ownRateValues,
   'Seed kept back': reserveValues,
   'Lots of seed': lotValues,
+  Lime: limeValues,
   'Loose density': looseDensity,
   'Cover over seed': coverDepth,
   'First frost': frostValues,

@@ -270,6 +270,8 @@ export const zoneSchema = z.strictObject({
       phosphorus: oneOf(LAB_LEVELS, 'an index').nullable().default(null),
       potassium: oneOf(LAB_LEVELS, 'an index').nullable().default(null),
       organic: percent('Organic matter'),
+      /** Lime by its report, of pure fine lime. */
+      lime: quantity('rate', { min: 1, max: 3000, what: 'A rate of lime' }),
     })
     .prefault({}),
   weedsSeen: z.array(oneOf(WEED_IDS, 'a weed in the list')).max(40).default([]),
@@ -449,6 +451,13 @@ export const jobSchema = z.strictObject({
         because: 'more buries turf. Is it for another area?',
       }),
       slowShare: percent('Slow-release share of the nitrogen'),
+    })
+    .prefault({}),
+  /** The lime that is bought, by its label. */
+  lime: z
+    .strictObject({
+      neutralising: quantity('percent', { min: 10, max: 180, what: 'A neutralising value' }),
+      fine: quantity('percent', { min: 5, max: 100, what: 'The fine share' }),
     })
     .prefault({}),
   dressing: z

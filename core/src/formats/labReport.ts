@@ -9,6 +9,8 @@ export interface LabFound {
   phosphorus?: 'low' | 'adequate' | 'high'
   potassium?: 'low' | 'adequate' | 'high'
   organic?: string
+  /** Lime, with its unit as written. */
+  lime?: string
   on?: string
 }
 
@@ -17,6 +19,7 @@ const MEASURES: [keyof LabFound, RegExp][] = [
   ['phosphorus', /^(p\b|phosphorus|phosphate|olsen)/i],
   ['potassium', /^(k\b|potassium|potash)/i],
   ['organic', /^(om\b|organic)/i],
+  ['lime', /^lime/i],
   ['on', /^(date|sampled|reported)/i],
 ]
 
@@ -54,6 +57,7 @@ export function labReport(cells: readonly (readonly string[])[]): {
     const number = Number(/-?\d+(?:\.\d+)?/.exec(value)?.[0])
     if (measure === 'ph' && number >= 3 && number <= 11) found.ph = number
     else if (measure === 'organic' && number >= 0 && number <= 100) found.organic = `${number} %`
+    else if (measure === 'lime' && number > 0) found.lime = value
     else if (measure === 'on') found.on = value
     else if (measure === 'phosphorus' || measure === 'potassium') {
       const read = level(value)

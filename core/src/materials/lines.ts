@@ -15,6 +15,7 @@ import type { Trace } from '../trace/trace.ts'
 import type { CoverPlan } from './cover.ts'
 import type { DebrisLine } from './debris.ts'
 import type { DressingLine, DressingPlan } from './dressing.ts'
+import type { LimePlan } from './lime.ts'
 import { cellsOf, plain, type MaterialLine } from './materialLine.ts'
 import { edgingLines } from './edging.ts'
 import { plantLines } from './planting.ts'
@@ -59,6 +60,7 @@ export interface Materials {
   dressing: DressingPlan | null
   covers: readonly CoverPlan[]
   debris: readonly DebrisLine[]
+  lime: LimePlan | null
   /** Seed put down on top where it lies dormant until spring. */
   dormant?: readonly { zone: string; amount: Figure }[]
   /** The work that is really done. */
@@ -87,6 +89,7 @@ export function materialLines(
     ),
     ...(m.dormant?.length ? [dormantLine(m.dormant, trace)] : []),
     ...feeds.map((feed, i) => feedLine(feed, i > 0, buying, trace)),
+    ...(m.lime ? [limeLine(m.lime, buying, trace)] : []),
     ...plantLines(m.works, trace),
     ...edgingLines(m.works, trace),
     ...(m.dressing?.lines.map((line) => dressingLine(line, sure(m.dressing), trace)) ?? []),
@@ -286,6 +289,32 @@ function feedLine(feed: FeedPlan, second: boolean, buying: Buying, trace: Trace)
       trace,
     }),
     also: [feed.nitrogen.id],
+  }
+}
+
+function limeLine(lime: LimePlan, { firm, areaErrors }: Buying, trace: Trace): MaterialLine {
+  const zones = lime.zones.map((z) => ({ zone: z.zone, amount: z.kg }))
+  const exponent = trace.value(packValues.exponent)
+  const sold = productFor(firm.prices, 'lime', '')?.packs ?? []
+  return {
+    id: 'lime',
+    kind: 'lime',
+    of: '',
+    name: 'Lime',
+    detail: 'crossed, on a still day; sweep the paving',
+    cells: cellsOf('lime', zones, trace),
+    total: lime.total.id,
+    spread: lime.zones.map((z) => ({ step: 'lime', zone: z.zone, figure: z.kg.id, lifts: 1 })),
+    ...bagged({
+      key: 'lime',
+      order: lime.total,
+      net: null,
+      zones,
+      bags: ownBags(sold, firm.units, exponent) ?? usualBags(FEED_BAGS, firm.units, exponent),
+      areaErrors,
+      trace,
+    }),
+    also: [...new Set(lime.zones.map((z) => z.now.id))],
   }
 }
 

@@ -8,6 +8,7 @@ import type { Job, Zone } from '../entities/job.ts'
 import { startOverLine } from '../findings/findInZone.ts'
 import { stillWanted } from '../findings/stillWanted.ts'
 import { planCover } from '../materials/cover.ts'
+import { planLime } from '../materials/lime.ts'
 import { planDebris } from '../materials/debris.ts'
 import { planDressing } from '../materials/dressing.ts'
 import type { Prescription, ZonePlan } from '../plan/prescription.ts'
@@ -101,6 +102,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
     works: [...worked, ...later],
     trace,
   })
+  const lime = planLime(job, [...worked, ...later], brief.today, trace)
   const { covers, notices: coverNotices } = planCover(
     job,
     [...seeds, ...laterSeeds],
@@ -123,6 +125,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
     dressing,
     covers,
     debris: planDebris([...worked, ...later], trace),
+    lime,
     packages: workPackages(
       worked,
       later,
@@ -137,6 +140,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
       ...frostWanted(job, climate, zones.length > 0),
       ...zones.flatMap((z) => z.notices),
       ...(dressing?.notices ?? []),
+      ...(lime?.notices ?? []),
       ...coverNotices,
     ],
   }

@@ -161,6 +161,9 @@ export function allAsks(brief: WorkBrief, sowing: Sowing, forbids: readonly Forb
     ...((job.dressing.depth ?? 0) > 0
       ? [ask('dress', 'you', 'dressing', 'You entered a dressing.', 'must')]
       : []),
+    ...(r.zone.lab.lime === null
+      ? []
+      : [ask('lime', 'finding', 'ph', 'The laboratory asks for it.')]),
     ...tallFirst(brief, sowing),
     ...(isSown(sowing) && job.cover && job.cover !== 'none'
       ? [ask('cover', 'you', 'cover', 'You entered a cover.', 'must')]

@@ -119,7 +119,10 @@ function decide(
     return decision(say`Not part of “${APPROACH_NAMES[approach]}”.`)
   if (operation === 'core' && brief.schools.tines === 'worms' && strength !== 'must')
     return decision('Worms do the work: only compacted ground is cored.')
-  if (operation === 'lime') return decision('It waits for the laboratory’s rate.')
+  if (operation === 'lime' && r.zone.lab.lime === null)
+    return decision(
+      'It waits for the laboratory’s rate: enter it under Walk-over, or switch it on by a guess.',
+    )
   if (strength === 'may' && !asks.some((a) => a.by === 'you'))
     return decision('Offered; switch it on if you want it.')
   return decision(null)

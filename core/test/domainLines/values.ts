@@ -682,6 +682,16 @@ take-verdict.ahead                     2 1         model         1..20
 take-verdict.together                0.7 1         model         0.2..1
 take-verdict.speaks                  1.5 1         model         1.01..10
 plant-count.prior                      2 1         model         0.1..50
+lime.acts                                180 d        practice      60..400
+lime.clay                                450 g/m2     model         150..900
+lime.clay-loam                           380 g/m2     model         120..800
+lime.loam                                300 g/m2     model         100..700
+lime.most                                245 g/m2     practice      50..600
+lime.sand                                120 g/m2     model         40..400
+lime.sandy-loam                          200 g/m2     model         60..500
+lime.target                              6.3 1        practice      5.5..7
+reading.lime.fine.otherwise              100 %        assumed       5..100
+reading.lime.neutralising.otherwise      100 %        assumed       10..180
 learning.prior                        3 1         model         0..100
 pace.spread                           20 %         model         5..60
 pace.strays                          0.1 %         model         0.001..5

@@ -40,7 +40,8 @@ const also = (line: MaterialLine) =>
       ? `${firm.hand(f.value, f.unit)} N`
       : firm.hand(f.value, f.unit)
   })
-type Group = 'feed' | 'dressing'
+type Group = 'feed' | 'dressing' | 'lime'
+const limed = computed(() => lines.value.some((l) => l.kind === 'lime'))
 const set = <G extends Group, K extends keyof NonNullable<JobDraft[G]>>(
   group: G,
   key: K,
@@ -181,6 +182,27 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
             </div>
           </dl>
         </div>
+        <template v-if="limed">
+          <h3>Lime, by its label</h3>
+          <div class="row">
+            <QuantityField
+              label="Neutralising value"
+              kind="percent"
+              :model-value="job.draft?.lime?.neutralising"
+              :problem="job.problemAt('lime.neutralising')"
+              hint="pure lime is 100 %"
+              @update:model-value="set('lime', 'neutralising', $event)"
+            />
+            <QuantityField
+              label="Fine enough to act"
+              kind="percent"
+              :model-value="job.draft?.lime?.fine"
+              :problem="job.problemAt('lime.fine')"
+              hint="the share the label gives"
+              @update:model-value="set('lime', 'fine', $event)"
+            />
+          </div>
+        </template>
         <h3>Dressing and cover</h3>
         <div class="row">
           <ChoiceField

@@ -164,6 +164,13 @@ async function labFile(event: Event) {
       :problem="problem('lab.organic')"
       @update:model-value="setLab({ organic: $event })"
     />
+    <QuantityField
+      label="Lime, by the report"
+      kind="rate"
+      :model-value="lab.lime"
+      :problem="problem('lab.lime')"
+      @update:model-value="setLab({ lime: $event })"
+    />
     <p class="file">
       <label class="act slight"
         >from a CSV file<input
