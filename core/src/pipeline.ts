@@ -10,7 +10,7 @@ import { weatherHolds } from './schedule/weatherHolds.ts'
 import { follow } from './establish/follow.ts'
 import { slopeLines } from './findings/lines.ts'
 import { planFeeds, type FeedPlan } from './materials/feed.ts'
-import { moneyOfPlan } from './money/moneyOfPlan.ts'
+import { lateOrders, moneyOfPlan } from './money/moneyOfPlan.ts'
 import { materialLines } from './materials/lines.ts'
 import type { Prescription, ZonePlan } from './plan/prescription.ts'
 import { prescribed } from './prescribed.ts'
@@ -111,6 +111,12 @@ export function planJob(entered: Job, context: Context): JobPlan {
     feeds,
     { firm, workforce, trace },
   )
+  const money = moneyOfPlan({
+    plan: { ...summary, steps, follow: followed.follow, today },
+    job,
+    firm,
+    trace,
+  })
   const use = seedUse(job.lots, [...prescription.seeds, ...prescription.laterSeeds])
   return {
     today,
@@ -123,16 +129,12 @@ export function planJob(entered: Job, context: Context): JobPlan {
       ...stillTrue(prescription.notices, steps),
       ...order.notices,
       ...feeds.flatMap((f) => f.notices),
+      ...lateOrders(money),
       ...followed.notices,
       ...holds,
     ]),
     ...summary,
-    money: moneyOfPlan({
-      plan: { ...summary, steps, follow: followed.follow, today },
-      job,
-      firm,
-      trace,
-    }),
+    money,
     packages: order.packages,
     worth: order.worth?.id ?? null,
     steps,

@@ -118,7 +118,7 @@ export function jobWays(
   const mine = new Set(zones.map((z) => chosen[z.id]))
   const known = [...new Set(zones.flatMap((z) => (ways[z.id] ?? []).map((w) => w.approach)))]
   const rest = known.filter((approach) => mine.size > 1 || !mine.has(approach))
-  const one = (approach: ApproachId | null): JobWay => {
+  const one = (approach: ApproachId | null): { way: JobWay; begun: boolean } => {
     const of = (zone: string): ApproachId | undefined =>
       approach !== null && (ways[zone] ?? []).some((w) => w.approach === approach) ? approach : chosen[zone] // prettier-ignore
     const changed = job.zones.map(
@@ -135,7 +135,7 @@ export function jobWays(
       const name = named({ approach: of(z.id) ?? first })
       byZone.set(name, [...(byZone.get(name) ?? []), z.name || 'a zone'])
     }
-    return {
+    const way: JobWay = {
       ...said,
       id: approach ?? 'as-planned',
       approach: first,
@@ -146,8 +146,14 @@ export function jobWays(
           : joined([...byZone].map(([name, on]) => say`${name}: ${on.join(', ')}`), '; '), // prettier-ignore
       leaves: joined([...new Map(taken.map((w) => [JSON.stringify(w.leaves), w.leaves])).values()], '; '), // prettier-ignore
     }
+    return { way, begun: plan.steps.some((s) => s.kind === 'sow' && s.state === 'done') }
   }
-  return [null, ...rest.slice(0, MOST_JOB_WAYS - 1)].map(one)
+  const first = one(null)
+  // What is sown is sown: no other way is left.
+  if (first.begun) return [first.way]
+  const all = [first, ...rest.slice(0, MOST_JOB_WAYS - 1).map(one)]
+  const same = ({ way }: (typeof all)[number]) => JSON.stringify([way.money, way.hours, way.days, way.does]) // prettier-ignore
+  return all.filter((w, i) => all.findIndex((x) => same(x) === same(w)) === i).map((w) => w.way)
 }
 
 interface Growth {
@@ -207,7 +213,10 @@ function readPlan(
   const offUntil = last(off.map((c) => c.to))
   const mowFrom = mow.map((s) => s.chosen).sort()[0]
   const on = (day: Day) => onDay(day, day.slice(0, 4) !== plan.today.slice(0, 4))
+  // Plugs and turf are watered too, until they hold: nobody counts those days.
+  const rooted = water.length === 0 && follows.some((f) => f.plants)
   const asked = [
+    rooted ? words('waters until it has rooted') : null,
     water.length > 0 ? say`waters ${quantity(Math.max(...water), 'd')}` : null,
     offUntil && offUntil > worked ? say`keeps off until ${on(offUntil)}` : null,
     mowFrom ? say`mows from ${on(mowFrom)}` : null,

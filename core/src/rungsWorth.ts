@@ -31,6 +31,9 @@ export function rungsWorth(job: Job, context: Context, zone: string): RungWorth[
   const memo = context.memo ?? new Memo()
   const planned = (draft: Job) => planJob(draft, { ...context, memo })
   const base = planned(job)
+  // On the day of the plan: what the rung itself does, not what another day would.
+  const sow = base.steps.find((s) => s.kind === 'sow' && s.state !== 'done' && s.zones.some((z) => z === zone)) // prettier-ignore
+  const pins = sow ? { ...job.pins, [`sow/${zone}`]: sow.chosen } : job.pins
   const rungs = base.zones.find((z) => z.id === zone)?.rungs ?? []
   const priceOf = (plan: JobPlan) => plan.money?.price.money ?? null
   return rungs
@@ -41,7 +44,7 @@ export function rungsWorth(job: Job, context: Context, zone: string): RungWorth[
           ? { ...z, operations: { ...z.operations, [operation]: { ...BLANK, ...z.operations[operation], on: !on } } } // prettier-ignore
           : z,
       )
-      const other = planned({ ...job, zones })
+      const other = planned({ ...job, zones, pins })
       const sign = on ? 1 : -1
       const differ = (a: number | null, b: number | null) => a === null || b === null ? null : sign * (a - b) // prettier-ignore
       return {

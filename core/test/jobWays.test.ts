@@ -36,6 +36,15 @@ describe('ways of a whole job', () => {
     expect(leave.money!.price).toBeLessThan(ways[0]!.money!.price)
     expect(leave.hours).toBeLessThan(ways[0]!.hours)
   })
+  it('are no two alike, and none but itself once it is sown', () => {
+    const { ways } = waysOf(two)
+    expect(new Set(ways.map((w) => JSON.stringify([w.money, w.does, w.days]))).size).toBe(
+      ways.length,
+    )
+    const job = jobOf([two[0]!])
+    const sown = { ...context, today: '2027-03-10', diary: [{ ...blankEntry('sow-tick-1', '2027-03-03', 'Sow'), step: 'sow/z1', stepZones: ['z1'] }] } // prettier-ignore
+    expect(jobWays(job, sown, waysOfJob(job, sown), { z1: 'overseed' })).toHaveLength(1)
+  })
   it('say what is over the budget, in what the firm tells its prices', () => {
     const { ways } = waysOf([two[0]!], { budget: 300 })
     for (const w of ways) expect(w.overBudget).toBe(w.money!.price > 300_000 ? w.money!.price - 300_000 : null) // prettier-ignore
@@ -51,7 +60,16 @@ describe('what a rung adds', () => {
     const without = planJob(jobOf([{ ...two[0]!, operations: { core: { on: false } } }]), context)
     expect(core.price).toBe(plan.money!.price.money - without.money!.price.money)
     expect(core.price!).toBeGreaterThan(90_000)
-    expect(worth.some((w) => w.odds !== null && w.odds !== 0)).toBe(true)
+  })
+  it('a cover on a bank is worth years in a hundred, on the day of the plan', () => {
+    const bank = zone({
+      area: '300 m²',
+      slope: 20,
+      cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 },
+    })
+    const worth = rungsWorth(jobOf([bank]), context, 'z1')
+    expect(worth.find((w) => w.operation === 'cover')!.odds!).toBeGreaterThan(5)
+    for (const w of worth) if (w.odds !== null && w.operation !== 'kill') expect(w.odds, w.operation).toBeGreaterThanOrEqual(0) // prettier-ignore
   })
   it('without prices tells the odds alone', () => {
     const worth = rungsWorth(jobOf([two[0]!]), { ...context, firm: firmSchema.parse({}) }, 'z1')

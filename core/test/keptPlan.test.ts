@@ -90,7 +90,12 @@ const FIRMS: Partial<Record<keyof FirmDraft, FirmDraft>> = {
   weekendWork: { weekendWork: true },
   feedGrade: { feedGrade: '10-5-5' },
   seedBags: { seedBags: [{ id: 'b', size: '3 kg', price: 20 }] },
-  prices: { prices: { labour: 40, products: [{ id: 'f', kind: 'feed', packs: [{ size: '7 kg', price: 9 }] }] } },
+  prices: {
+    prices: {
+      labour: 40,
+      products: [{ id: 'f', kind: 'feed', packs: [{ size: '7 kg', price: 9 }] }],
+    },
+  },
   swath: { swath: '3 m' },
   strip: { strip: '20 m' },
   scaleStep: { scaleStep: '100 g' },

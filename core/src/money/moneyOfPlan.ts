@@ -11,8 +11,8 @@ import { THOUSANDTHS } from '../quantities/money.ts'
 import type { Unit } from '../quantities/show.ts'
 import { sum } from '../quantities/sum.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
-import { joined, say, type Message } from '../rules/message.ts'
-import { num, type Figure } from '../trace/figure.ts'
+import { joined, onDay, say, type Message } from '../rules/message.ts'
+import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { JOB, stepScope, zoneOf } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import { hireFor, type Hire } from './hire.ts'
@@ -330,6 +330,23 @@ function ordersOf(bought: readonly Bought[], { plan, firm }: Brief, coin: number
     late: o.orderBy !== null && o.orderBy < plan.today,
   }))
 }
+
+/** Orders that cannot be there in time. */
+export const lateOrders = (money: MoneyPlan | null): Notice[] =>
+  (money?.orders ?? []).flatMap((o): Notice[] => {
+    const wanted = o.lines.flatMap((l) => l.neededOn ?? []).sort()[0]
+    return o.late && o.orderBy && wanted
+      ? [
+          {
+            id: `money.late.${o.supplier}`,
+            stage: 5,
+            level: 'warn',
+            title: say`${o.name} cannot deliver in time.`,
+            says: say`${joined(o.lines.map((l) => l.what), ', ')}: wanted on ${onDay(wanted)}, so ordered by ${onDay(o.orderBy)}. Fetch it, ask another supplier, or do the work later.`, // prettier-ignore
+          },
+        ]
+      : []
+  })
 
 /** The working day so many working days before another. */
 function workingDaysBefore(day: Day, days: number): Day {
