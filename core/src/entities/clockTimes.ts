@@ -47,7 +47,9 @@ export function runTimes(
 ): RunTime[] | null {
   const words = typed.toLowerCase().split(/,|;|\band\b|&/)
   const times = new Map<string, string | null>()
-  for (const word of words.map((w) => w.trim().replace(/\s+/g, ' ')).filter((w) => w !== '')) {
+  for (const word of words
+    .map((w) => w.trim().replace(/\s+/g, ' ').replace(/^at /, ''))
+    .filter((w) => w !== '')) {
     const bySun = timeBySun(word, sun)
     if (bySun !== null) {
       times.set(bySun, word)

@@ -243,7 +243,7 @@ td.n small {
   }
   tr {
     display: grid;
-    grid-template-columns: 1fr 1fr 1fr;
+    grid-template-columns: repeat(auto-fit, minmax(min(6.5rem, 100%), 1fr));
     border-bottom: 1px solid var(--rule);
     padding: 0.4rem 0;
   }
@@ -257,8 +257,18 @@ td.n small {
   .from td {
     grid-column: 1 / -1;
   }
+  table,
+  tbody {
+    display: block;
+  }
   td.n {
     text-align: left;
+    white-space: normal;
+  }
+  th,
+  td {
+    min-width: 0;
+    overflow-wrap: anywhere;
   }
   .decide {
     justify-content: flex-start;

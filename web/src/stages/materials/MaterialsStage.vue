@@ -281,6 +281,7 @@ th.n:last-child {
 }
 .money {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 1rem;
   padding-top: 1rem;
   max-width: 44rem;

@@ -329,9 +329,15 @@ p {
   section {
     padding: 0.7rem;
   }
+  .tick {
+    grid-column: auto;
+  }
   .machine,
   .supplier {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  }
+  .line > * {
+    min-width: 0;
   }
 }
 </style>

@@ -216,8 +216,10 @@ p {
 }
 .pack {
   display: grid;
-  grid-template-columns: 5.2rem 5.2rem;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 0.3rem;
+  flex: 0 1 10.7rem;
+  min-width: 0;
 }
 .ends {
   display: flex;
@@ -253,6 +255,9 @@ p {
   }
   .packs {
     grid-column: 1 / -1;
+  }
+  .product > * {
+    min-width: 0;
   }
 }
 @media (max-width: 640px) {
