@@ -90,6 +90,7 @@ import { sprinklerValues } from './reference/siteValues.ts'
 import { moneyRules } from './money/moneyRules.ts'
 import { limeReadings, limeRules } from './materials/lime.ts'
 import { limeValues } from './reference/limeValues.ts'
+import { liquidRules } from './materials/liquids.ts'
 import { hoursRules } from './work/hours.ts'
 import { badDays } from './work/looksBad.ts'
 
@@ -107,6 +108,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   panRules,
   feedRules,
   limeRules,
+  liquidRules,
   { feedDaySoil },
   dressingRules,
   leafRules,

@@ -453,6 +453,27 @@ export const jobSchema = z.strictObject({
       slowShare: percent('Slow-release share of the nitrogen'),
     })
     .prefault({}),
+  /** What is sprayed, by its label: one for each kind of spraying. */
+  sprays: uniqueIds(
+    z
+      .array(
+        z.strictObject({
+          id,
+          does: z.enum(STEP_KINDS),
+          product: text(120),
+          rate: quantity('liquid', { min: 0.0001, max: 100, what: 'A rate', because: 'no product goes on so thick. Check the unit.' }), // prettier-ignore
+          /** Water it goes out in. */
+          carrier: quantity('liquid', { min: 1, max: 2000, what: 'The water for it' }),
+          tank: quantity('volume', { min: 0.0005, max: 10, what: 'A tank' }),
+          /** Ground left unsprayed: beside water, beds, a neighbour. */
+          buffer: quantity('area', { min: 0, max: 1_000_000, what: 'Ground left out' }),
+          /** It stays on the leaf, or is watered in. */
+          acts: oneOf(['leaf', 'soil'], 'the leaf or the soil').nullable().default(null),
+        }),
+      )
+      .max(20),
+    'sprays',
+  ).default([]),
   /** The lime that is bought, by its label. */
   lime: z
     .strictObject({

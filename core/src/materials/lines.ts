@@ -6,7 +6,7 @@ import { COVER_NAMES, DRESSING_NAMES } from '../reference/lists.ts'
 import { FEED_BAGS, packValues, reserveValues, SEED_BAGS } from '../reference/materialValues.ts'
 import type { MixOrder, ZoneSeed } from '../seed/seedPlan.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import { joined, quantity, say, type Message } from '../rules/message.ts'
+import { joined, quantity, say, verbatim, type Message } from '../rules/message.ts'
 import type { ZoneWork } from '../work/workTypes.ts'
 import { seedRules } from '../seed/seedRules.ts'
 import { procedure, rule } from '../rules/rule.ts'
@@ -20,7 +20,8 @@ import { cellsOf, plain, type MaterialLine } from './materialLine.ts'
 import { edgingLines } from './edging.ts'
 import { plantLines } from './planting.ts'
 import { dressingRules } from './dressingRules.ts'
-import type { StepKind } from '../reference/operations.ts'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
+import type { SprayPlan } from './liquids.ts'
 import type { FeedPlan } from './feed.ts'
 import { bagsFor, ownBags, sizesInKg, usualBags, type Bags, type Packs } from './packs.ts'
 
@@ -61,6 +62,7 @@ export interface Materials {
   covers: readonly CoverPlan[]
   debris: readonly DebrisLine[]
   lime: LimePlan | null
+  sprays: readonly SprayPlan[]
   /** Seed put down on top where it lies dormant until spring. */
   dormant?: readonly { zone: string; amount: Figure }[]
   /** The work that is really done. */
@@ -90,6 +92,7 @@ export function materialLines(
     ...(m.dormant?.length ? [dormantLine(m.dormant, trace)] : []),
     ...feeds.map((feed, i) => feedLine(feed, i > 0, buying, trace)),
     ...(m.lime ? [limeLine(m.lime, buying, trace)] : []),
+    ...m.sprays.map((s) => sprayLine(s, trace)),
     ...plantLines(m.works, trace),
     ...edgingLines(m.works, trace),
     ...(m.dressing?.lines.map((line) => dressingLine(line, sure(m.dressing), trace)) ?? []),
@@ -317,6 +320,19 @@ function limeLine(lime: LimePlan, { firm, areaErrors }: Buying, trace: Trace): M
     also: [...new Set(lime.zones.map((z) => z.now.id))],
   }
 }
+
+const sprayLine = (s: SprayPlan, trace: Trace): MaterialLine => ({
+  ...plain,
+  id: `spray.${s.id}`,
+  kind: 'spray',
+  of: s.product,
+  name: s.product ? say`${verbatim(s.product)}` : OPERATIONS[s.does].name,
+  detail: s.fills,
+  cells: cellsOf(`spray.${s.id}`, s.zones, trace),
+  total: s.total.id,
+  also: s.also.map((f) => f.id),
+  spread: s.zones.map((z) => ({ step: s.does, zone: z.zone, figure: z.amount.id, lifts: 1 })),
+})
 
 const SPREAD_FOR: Partial<Record<StepKind, string>> = {
   dress: 'worked in, tips showing',

@@ -12,7 +12,17 @@ import type { Trace } from '../trace/trace.ts'
  * the order.
  */
 export type MaterialKind =
-  'seed' | 'feed' | 'lime' | 'dressing' | 'soil' | 'cover' | 'plugs' | 'turf' | 'edging' | 'debris'
+  | 'seed'
+  | 'feed'
+  | 'lime'
+  | 'spray'
+  | 'dressing'
+  | 'soil'
+  | 'cover'
+  | 'plugs'
+  | 'turf'
+  | 'edging'
+  | 'debris'
 
 export interface MaterialLine {
   id: string

@@ -8,6 +8,7 @@ import type { Job, Zone } from '../entities/job.ts'
 import { startOverLine } from '../findings/findInZone.ts'
 import { stillWanted } from '../findings/stillWanted.ts'
 import { planCover } from '../materials/cover.ts'
+import { planSprays } from '../materials/liquids.ts'
 import { planLime } from '../materials/lime.ts'
 import { planDebris } from '../materials/debris.ts'
 import { planDressing } from '../materials/dressing.ts'
@@ -102,6 +103,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
     works: [...worked, ...later],
     trace,
   })
+  const { sprays, notices: sprayNotices } = planSprays(job, [...worked, ...later], trace)
   const lime = planLime(job, [...worked, ...later], brief.today, trace)
   const { covers, notices: coverNotices } = planCover(
     job,
@@ -126,6 +128,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
     covers,
     debris: planDebris([...worked, ...later], trace),
     lime,
+    sprays,
     packages: workPackages(
       worked,
       later,
@@ -141,6 +144,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
       ...zones.flatMap((z) => z.notices),
       ...(dressing?.notices ?? []),
       ...(lime?.notices ?? []),
+      ...sprayNotices,
       ...coverNotices,
     ],
   }

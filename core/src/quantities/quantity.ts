@@ -26,6 +26,7 @@ export type Kind =
   | 'ph'
   | 'slope'
   | 'ratio'
+  | 'liquid'
   | 'price'
 
 interface KindOfQuantity {
@@ -46,6 +47,19 @@ const FOOT = 0.3048
 const POUND = 0.45359237
 const US_GALLON_L = 3.785411784
 const IMPERIAL_GALLON_L = 4.54609
+
+const US_FLUID_OUNCE_ML = (US_GALLON_L * 1000) / 128
+const IMPERIAL_FLUID_OUNCE_ML = (IMPERIAL_GALLON_L * 1000) / 160
+
+/** A volume of mL on the areas that labels speak of, in mL/m². */
+const overArea = (ml: number, ...names: string[]): Record<string, number> =>
+  Object.fromEntries(
+    names.flatMap((n) => [
+      ...['1000sqft', '1,000sqft', '1000ft2', '1,000ft2'].map((a): [string, number] => [`${n}/${a}`, ml / (1000 * FOOT * FOOT)]), // prettier-ignore
+      ...['acre', 'ac'].map((a): [string, number] => [`${n}/${a}`, ml / (43560 * FOOT * FOOT)]),
+      ...['sqyd', 'yd2'].map((a): [string, number] => [`${n}/${a}`, ml / (9 * FOOT * FOOT)]),
+    ]),
+  )
 
 function spell(value: number, ...names: string[]): Record<string, number> {
   return Object.fromEntries(names.map((name) => [name, value]))
@@ -227,6 +241,27 @@ export const KINDS: Record<Kind, KindOfQuantity> = {
     units: {},
     bare: { metric: '', us: '' },
     example: { metric: '0.7', us: '0.7' },
+  },
+  liquid: {
+    name: 'a rate of a liquid (volume on an area)',
+    inside: 'mL/m²',
+    units: {
+      ...spell(1, 'ml/m2', 'ml/sqm'),
+      ...spell(0.01, 'ml/100m2'),
+      ...spell(10, 'l/100m2'),
+      ...spell(0.1, 'l/ha'),
+      ...spell(0.0001, 'ml/ha'),
+      ...spell(1000, 'l/m2'),
+      ...overArea(US_FLUID_OUNCE_ML, 'floz', 'usfloz'),
+      ...overArea(16 * US_FLUID_OUNCE_ML, 'pt', 'pint', 'pints', 'uspt'),
+      ...overArea(32 * US_FLUID_OUNCE_ML, 'qt', 'quart', 'quarts', 'usqt'),
+      ...overArea(1000 * US_GALLON_L, 'gal', 'gallon', 'gallons', 'usgal'),
+      ...overArea(IMPERIAL_FLUID_OUNCE_ML, 'impfloz'),
+      ...overArea(20 * IMPERIAL_FLUID_OUNCE_ML, 'imppt', 'imppint'),
+      ...overArea(1000 * IMPERIAL_GALLON_L, 'impgal'),
+    },
+    bare: { metric: 'mL/m²', us: 'fl oz/1000 sq ft' },
+    example: { metric: '5 L/ha or 40 mL/100 m²', us: '1.5 fl oz/1000 sq ft or 3 pt/acre' },
   },
   price: {
     name: 'a price',

@@ -18,6 +18,7 @@ export type Unit =
   | 'kg'
   | 't'
   | 'g/m2'
+  | 'mL/m2'
   | 'C'
   | '%'
   | 'h'
@@ -77,6 +78,10 @@ const SHOWN: Record<Unit, Record<UnitSystem, ShownUnit>> = {
   'g/m2': {
     metric: { unit: 'g/m²', per: 1 },
     us: { unit: 'lb/1,000 ft²', per: POUND_PER_1000_SQ_FT },
+  },
+  'mL/m2': {
+    metric: { unit: 'mL/m²', per: 1 },
+    us: { unit: 'fl oz/1,000 ft²', per: 3785.411784 / 128 / 92.90304 },
   },
   C: { metric: { unit: '°C', per: 1 }, us: { unit: '°F', per: 5 / 9, offset: 32 } },
   '%': same('%'),

@@ -143,7 +143,9 @@ interface Described {
   /** It spreads soil or sand that is ordered. */
   spreadsSoil?: true
   /** The kinds of material it puts down. */
-  puts?: readonly ('feed' | 'lime' | 'cover' | 'dressing' | 'soil' | 'plugs' | 'turf' | 'edging')[]
+  puts?: readonly (
+    'feed' | 'lime' | 'spray' | 'cover' | 'dressing' | 'soil' | 'plugs' | 'turf' | 'edging'
+  )[]
 
   // What it goes with.
   /** Nobody switches it on by itself: it comes with other work, or with seed. */

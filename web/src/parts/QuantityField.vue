@@ -28,6 +28,7 @@ const UNITS: Partial<Record<Kind, Unit>> = {
   volume: 'm3',
   mass: 'kg',
   rate: 'g/m2',
+  liquid: 'mL/m2',
   temperature: 'C',
   flow: 'L/min',
   precipitation: 'mm/h',

@@ -19,6 +19,7 @@ export const kill = operation({
   looksBad: looksBadValues.killed,
   closes: true,
   sprays: true,
+  puts: ['spray'],
   ownDay: true,
   weather: 'sprays',
 })

@@ -16,6 +16,7 @@ export const killAgain = operation({
   rate: value(2000, 'm2/h', 'model', 'Killing regrowth', [200, 20_000]),
   setUp: value(0.5, 'h', 'model', 'Setting up to kill regrowth', [0, 4]),
   sprays: true,
+  puts: ['spray'],
   ownDay: true,
   weather: 'sprays',
 })

@@ -18,5 +18,6 @@ export const preEmergence = operation({
   setUp: value(0.5, 'h', 'model', 'Setting up for a pre-emergence', [0, 4]),
   closes: true,
   sprays: true,
+  puts: ['spray'],
   weather: 'sprays',
 })

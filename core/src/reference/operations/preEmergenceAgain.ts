@@ -24,6 +24,7 @@ export const preEmergenceAgain = operation({
   setUp: value(0.5, 'h', 'model', 'Setting up for the other half of a pre-emergence', [0, 4]),
   closes: true,
   sprays: true,
+  puts: ['spray'],
   needs: 'standing',
   weather: 'sprays',
   follows: [{ after: 'core', least: 0, most: 1, why: 'the barrier renewed over the holes' }],

@@ -18,6 +18,7 @@ export const seedSafe = operation({
   rate: value(2000, 'm2/h', 'model', 'Putting down a herbicide that seed stands', [200, 20_000]),
   setUp: value(0.5, 'h', 'model', 'Setting up for a herbicide that seed stands', [0, 4]),
   sprays: true,
+  puts: ['spray'],
   needs: 'seed',
   weather: 'sprays',
 })

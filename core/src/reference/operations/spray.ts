@@ -19,6 +19,7 @@ export const spray = operation({
   setUp: value(0.5, 'h', 'model', 'Setting up to spray', [0, 4]),
   closes: true,
   sprays: true,
+  puts: ['spray'],
   ownDay: true,
   weather: 'sprays',
   waitsFor: 'spray',

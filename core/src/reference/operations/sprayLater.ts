@@ -20,6 +20,7 @@ export const sprayLater = operation({
   setUp: value(0.5, 'h', 'model', 'Setting up to spray among seedlings', [0, 4]),
   closes: true,
   sprays: true,
+  puts: ['spray'],
   needs: 'planting',
   weather: 'sprays',
   later: {

@@ -15,6 +15,7 @@ import { useFirm } from '../../stores/firm.ts'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
 import MoneySums from './MoneySums.vue'
+import SprayForm from './SprayForm.vue'
 import OrderList from './OrderList.vue'
 
 /** What to buy, carry and weigh out, zone by zone. */
@@ -203,6 +204,7 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
             />
           </div>
         </template>
+        <SprayForm />
         <h3>Dressing and cover</h3>
         <div class="row">
           <ChoiceField
