@@ -1,4 +1,4 @@
-import type { Job } from './entities/job.ts'
+import { blankOperation, type Job } from './entities/job.ts'
 import { planJob } from './pipeline.ts'
 import type { Context } from './plan/context.ts'
 import type { JobPlan } from './plan/jobPlan.ts'
@@ -25,34 +25,32 @@ function oddsOf(plan: JobPlan, zone: string): number | null {
 
 /**
  * What each rung of a zone that a person can switch adds to the price of the job and to the odds of
- * its sowing: the whole job planned with it and without it, everything else as it is.
+ * its sowing: the whole job planned with it and without it, everything else as it is. One at a time,
+ * so that whoever asks can stop.
  */
-export function rungsWorth(job: Job, context: Context, zone: string): RungWorth[] {
+export function* rungsWorth(job: Job, context: Context, zone: string): Generator<RungWorth> {
   const memo = context.memo ?? new Memo()
   const planned = (draft: Job) => planJob(draft, { ...context, memo })
   const base = planned(job)
   // On the day of the plan: what the rung itself does, not what another day would.
   const sow = base.steps.find((s) => s.kind === 'sow' && s.state !== 'done' && s.zones.some((z) => z === zone)) // prettier-ignore
   const pins = sow ? { ...job.pins, [`sow/${zone}`]: sow.chosen } : job.pins
-  const rungs = base.zones.find((z) => z.id === zone)?.rungs ?? []
   const priceOf = (plan: JobPlan) => plan.money?.price.money ?? null
-  return rungs
-    .filter((r) => !r.barred && !OPERATIONS[r.operation].along && (r.planned || r.asks.length > 0))
-    .map(({ operation, planned: on }): RungWorth => {
-      const zones = job.zones.map((z) =>
-        z.id === zone
-          ? { ...z, operations: { ...z.operations, [operation]: { ...BLANK, ...z.operations[operation], on: !on } } } // prettier-ignore
-          : z,
-      )
-      const other = planned({ ...job, zones, pins })
-      const sign = on ? 1 : -1
-      const differ = (a: number | null, b: number | null) => a === null || b === null ? null : sign * (a - b) // prettier-ignore
-      return {
-        operation,
-        price: differ(priceOf(base), priceOf(other)),
-        odds: differ(oddsOf(base, zone), oddsOf(other, zone)),
-      }
-    })
+  for (const { operation, planned: on, barred, asks } of base.zones.find((z) => z.id === zone)
+    ?.rungs ?? []) {
+    if (barred || OPERATIONS[operation].along || (!on && asks.length === 0)) continue
+    const zones = job.zones.map((z) =>
+      z.id === zone
+        ? { ...z, operations: { ...z.operations, [operation]: { ...blankOperation, ...z.operations[operation], on: !on } } } // prettier-ignore
+        : z,
+    )
+    const other = planned({ ...job, zones, pins })
+    const differ = (a: number | null, b: number | null) =>
+      a === null || b === null ? null : (on ? 1 : -1) * (a - b)
+    yield {
+      operation,
+      price: differ(priceOf(base), priceOf(other)),
+      odds: differ(oddsOf(base, zone), oddsOf(other, zone)),
+    }
+  }
 }
-
-const BLANK = { on: null, passes: null, depth: null, height: null, tines: null, spacing: null, tool: '', byCustomer: null, rainFree: null } // prettier-ignore

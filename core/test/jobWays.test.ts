@@ -55,7 +55,7 @@ describe('what a rung adds', () => {
   it('is the difference of two whole plans: with it, and without it', () => {
     const job = jobOf([two[0]!])
     const plan = planJob(job, context)
-    const worth = rungsWorth(job, context, 'z1')
+    const worth = [...rungsWorth(job, context, 'z1')]
     const core = worth.find((w) => w.operation === 'core')!
     const without = planJob(jobOf([{ ...two[0]!, operations: { core: { on: false } } }]), context)
     expect(core.price).toBe(plan.money!.price.money - without.money!.price.money)
@@ -67,12 +67,14 @@ describe('what a rung adds', () => {
       slope: 20,
       cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 },
     })
-    const worth = rungsWorth(jobOf([bank]), context, 'z1')
+    const worth = [...rungsWorth(jobOf([bank]), context, 'z1')]
     expect(worth.find((w) => w.operation === 'cover')!.odds!).toBeGreaterThan(5)
     for (const w of worth) if (w.odds !== null && w.operation !== 'kill') expect(w.odds, w.operation).toBeGreaterThanOrEqual(0) // prettier-ignore
   })
   it('without prices tells the odds alone', () => {
-    const worth = rungsWorth(jobOf([two[0]!]), { ...context, firm: firmSchema.parse({}) }, 'z1')
+    const worth = [
+      ...rungsWorth(jobOf([two[0]!]), { ...context, firm: firmSchema.parse({}) }, 'z1'),
+    ]
     expect(worth.every((w) => w.price === null)).toBe(true)
   })
 })

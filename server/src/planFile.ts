@@ -90,7 +90,9 @@ function waysOf(job: Job, context: Context, plan: JobPlan): [JobWay[], WaysOfZon
 
 /** The firm with a file of prices laid over its own; its currency may stand there too. */
 function pricedBy(file: unknown, firm: Firm): Firm {
-  const { currency, coinDecimals, ...prices } = (typeof file === 'object' && file !== null ? file : { labour: file }) as Record<string, unknown> // prettier-ignore
+  if (typeof file !== 'object' || file === null || Array.isArray(file))
+    return fail(['(prices file): This has to be an object with named parts.'])
+  const { currency, coinDecimals, ...prices } = file as Record<string, unknown>
   const parsed = pricesSchema.safeParse(prices)
   if (!parsed.success)
     return fail(problemsOf(parsed.error).map((p) => `prices.${p.path}: ${p.sentence}`))

@@ -13,6 +13,10 @@ export const hoursOfHalf = (hour: number, half: string | undefined): number =>
 export const hourOfClock = (time: string): number =>
   Number(time.slice(0, 2)) + Number(time.slice(3)) / 60
 
+/** Minutes past midnight as "HH:MM". */
+export const clockText = (minutes: number): string =>
+  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`
+
 /** Minutes that a time by the sun is rounded to. */
 const ROUND = 5
 const HALF_DAY = 12
@@ -30,8 +34,7 @@ function timeBySun(word: string, sun: { dawn: number; dusk: number }): string | 
   const off = Number(much) * (unit.startsWith('m') ? 1 : 60) * (side === 'before' ? -1 : 1)
   if (Math.abs(off) > HALF_DAY * 60) return null
   const at = 60 * (of === 'dawn' || of === 'sunrise' ? sun.dawn : sun.dusk) + off
-  const minutes = Math.min(1435, Math.max(0, ROUND * Math.round(at / ROUND)))
-  return `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`
+  return clockText(Math.min(1435, Math.max(0, ROUND * Math.round(at / ROUND))))
 }
 
 /** Where nobody knows when the sun rises: about when it does. */
@@ -59,7 +62,7 @@ export function runTimes(
     if (hours === undefined) return null
     const h = Number(hours) + hoursOfHalf(Number(hours), half)
     if (h > 23 || Number(minutes) > 59) return null
-    times.set(`${String(h).padStart(2, '0')}:${minutes.padStart(2, '0')}`, null)
+    times.set(clockText(60 * h + Number(minutes)), null)
   }
   const sorted = [...times]
     .map(([time, bySun]): RunTime => ({ time, bySun }))

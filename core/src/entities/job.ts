@@ -134,6 +134,9 @@ const ownOperation = z.strictObject({
   rainFree: quantity('hours', { min: 0.5, max: 72, what: 'Hours without rain' }),
 })
 
+/** An operation of which a person set nothing. */
+export const blankOperation = ownOperation.parse({})
+
 export const zoneSchema = z.strictObject({
   id,
   name: text(80),

@@ -83,7 +83,7 @@ export function emergence(
   if (!thermal) return null
   const first = dayNumber(sown)
   const start = dayNumber(known.start)
-  const end = (first < start ? first : start) + known.soil.length
+  const end = Math.min(first, start) + known.soil.length
   const marks = [shares.first, 1, shares.last].map((share) => share * thermal.theta)
   const found: Day[] = []
   let sum = 0

@@ -1,5 +1,5 @@
 import { addDays, dayNumber, type Day } from '../calendar/day.ts'
-import { soilOn } from '../climate/soilTemperature.ts'
+import { soilOn, type SoilByDay } from '../climate/soilTemperature.ts'
 import {
   growthPotential,
   growthSource,
@@ -112,13 +112,10 @@ export const mowSchool = (
   inchFrom: number,
 ): Schools['firstMow'] => (school === 'inch-over' && cut < inchFrom ? 'one-third' : school)
 
-export interface Growing {
+export interface Growing extends SoilByDay {
   /** Height to reach, mm. */
   height: number
   season: 'cool' | 'warm'
-  /** Soil °C by day from `start`. */
-  soil: Float64Array
-  start: Day
   /**
    * A living sward: the day it was sown and the leaf, mm, that its cut-down left. Null on new
    * ground.
@@ -135,7 +132,7 @@ const LONGEST = 150
  */
 export function mowBand(
   up: Emergence,
-  { height: wanted, season, soil, start, sward }: Growing,
+  { height: wanted, season, sward, ...known }: Growing,
   v: GrowthValues,
 ): { low: Day; high: Day } {
   const reach = (from: Day, percent: number, standing = 0): Day => {
@@ -143,7 +140,7 @@ export function mowBand(
     let day = 0
     const first = dayNumber(from)
     while (stands < wanted && day < LONGEST) {
-      const celsius = soilOn({ soil, start }, first + day)
+      const celsius = soilOn(known, first + day)
       stands += v.full * (percent / 100) * Math.max(v.least, growthPotential(celsius, season, v))
       day++
     }

@@ -1,5 +1,5 @@
 import { sure } from '../quantities/sure.ts'
-import { hourOfClock, hoursOfHalf } from '../entities/clockTimes.ts'
+import { clockText, hourOfClock, hoursOfHalf } from '../entities/clockTimes.ts'
 import { dayNumber, WEEKDAYS, weekday, type Day } from '../calendar/day.ts'
 
 /** When water may be put on, as far as a restriction in words is understood. */
@@ -233,7 +233,7 @@ export function freeTimes(wanted: readonly string[], restriction: Restriction): 
   return taken.sort((a, b) => a - b).map(clock)
 }
 
-const clock = (hour: number) => `${String(Math.floor(hour % 24)).padStart(2, '0')}:${String(Math.round((hour % 1) * 60)).padStart(2, '0')}` // prettier-ignore
+const clock = (hour: number) => clockText(Math.round(60 * (hour % 24)))
 
 /** What is understood of a restriction, in words; empty where nothing is restricted. */
 export function restrictionSaid(r: Restriction): string {

@@ -1,3 +1,4 @@
+import { t95 } from '../cover/coverCount.ts'
 import { sum } from '../quantities/sum.ts'
 import { procedure, tradeValues, value } from '../rules/rule.ts'
 
@@ -35,10 +36,6 @@ export interface OwnNumber {
   between: { low: number; high: number } | null
 }
 
-/** Student’s t with n degrees of freedom at 95 %, common tables. */
-const T95 = [6.314, 2.92, 2.353, 2.132, 2.015, 1.943, 1.895, 1.86, 1.833, 1.812, 1.796, 1.782, 1.771, 1.761, 1.753, 1.746, 1.74, 1.734, 1.729, 1.725] // prettier-ignore
-const NORMAL95 = 1.645
-
 /**
  * What observations make of a number (all above 0, in its unit): the normal law on their logarithms,
  * with Juvena’s as so many observations (`prior`). Rounded to three figures; kept to its range.
@@ -55,7 +52,7 @@ export function ownNumber(
   const mean = sum(logs) / n
   const drawn = Math.exp((prior * Math.log(usual) + sum(logs)) / (prior + n))
   const spread = n > 1 ? Math.sqrt(sum(logs.map((l) => (l - mean) ** 2)) / (n - 1)) : 0
-  const half = ((T95[n - 2] ?? NORMAL95) * spread) / Math.sqrt(n)
+  const half = (t95(n - 1) * spread) / Math.sqrt(n)
   return {
     n,
     middle: n % 2 ? sorted[(n - 1) / 2]! : (sorted[n / 2 - 1]! + sorted[n / 2]!) / 2,

@@ -41,7 +41,3 @@ export function instantAt(
     return nominal - longitude * 4 * 60_000
   }
 }
-
-/** Minutes past midnight as "HH:MM". */
-export const clockText = (minutes: number): string =>
-  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`

@@ -1,7 +1,7 @@
 import { addDays, daysBetween, type Day } from '../calendar/day.ts'
 import type { Job } from '../entities/job.ts'
 import { limeValues } from '../reference/limeValues.ts'
-import { quantity, say } from '../rules/message.ts'
+import { onDay, quantity, say } from '../rules/message.ts'
 import { allZones, reading, rule } from '../rules/rule.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { figureId, JOB, zoneScope } from '../trace/scope.ts'
@@ -75,7 +75,7 @@ export interface LimePlan {
 }
 
 /** The rate that lime goes by on a zone, of pure fine lime: the laboratory’s, else a guess; null without a pH. */
-export function limeRate(
+function limeRate(
   { r }: Pick<ZoneWork, 'r'>,
   trace: Trace,
 ): { rate: Figure; guessed: boolean } | null {
@@ -138,7 +138,7 @@ export function planLime(
         ? [about('lime-doses', 'note', say`${work.r.name}: lime in ${String(doses)} doses.`, say`${now} goes down this time. The next waits for a new test, about ${quantity(Math.round(acts / 30), '1')} months on.`)] // prettier-ignore
         : []),
       ...(last && daysBetween(last, today) < acts
-        ? [about('lime-again', 'hold', say`${work.r.name}: limed already, and it is still acting.`, say`Lime takes months. Test again from ${addDays(last, Math.round(acts))}, and lime by that; too much locks up iron.`)] // prettier-ignore
+        ? [about('lime-again', 'hold', say`${work.r.name}: limed already, and it is still acting.`, say`Lime takes months. Test again from ${onDay(addDays(last, Math.round(acts)), true)}, and lime by that; too much locks up iron.`)] // prettier-ignore
         : []),
     ]
   })

@@ -10,7 +10,7 @@ import { isBehind } from '../plan/stepState.ts'
 import { THOUSANDTHS } from '../quantities/money.ts'
 import type { Unit } from '../quantities/show.ts'
 import { sum } from '../quantities/sum.ts'
-import { OPERATIONS, type StepKind } from '../reference/operations.ts'
+import { kindsThat, OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { joined, onDay, say, type Message } from '../rules/message.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { JOB, stepScope, zoneOf } from '../trace/scope.ts'
@@ -28,14 +28,11 @@ interface Brief {
   trace: Trace
 }
 
-/** Work that is the customer’s unless the contractor takes it: mowing what grows. */
-const USUALLY_THEIRS: readonly StepKind[] = ['first-mow', 'mow-weekly']
-
-/** Whether the customer does a step: on every zone of it. */
+/** Whether the customer does a step, on every zone of it: mowing what grows, unless told otherwise. */
 export const isTheirs = ({ kind, zones }: Pick<PlannedStep, 'kind' | 'zones'>, job: Job): boolean =>
   zones.every((zone) => {
     const own = job.zones.find((z) => z.id === zoneOf(zone))?.operations[kind]?.byCustomer
-    return own ?? USUALLY_THEIRS.includes(kind)
+    return own ?? OPERATIONS[kind].mows !== undefined
   })
 
 /** What the smallest coin is, in thousandths. */
@@ -138,7 +135,6 @@ function sumsOf(
   MoneyPlan,
   'direct' | 'overhead' | 'cost' | 'margin' | 'net' | 'tax' | 'price' | 'total' | 'taxIn'
 > {
-  // prettier-ignore
   const at = (figure: Figure): Sum => ({ money: toCoin(num(figure), coin), figure: figure.id })
   const direct = at(trace.work(moneyRules.direct, JOB, { lines: lines.map((l) => l.money) }))
   const overhead = prices.overhead
@@ -189,7 +185,6 @@ function machinesOf(
   { plan, firm, trace }: Brief,
   missing: Message[],
 ): MachineCost[] {
-  // prettier-ignore
   const tools = new Map(plan.zones.flatMap((z) => z.rungs.map((r) => [`${z.id} ${r.operation}`, r.tool] as const))) // prettier-ignore
   return firm.prices.machines.flatMap((m): MachineCost[] => {
     const steps = ours.filter(
@@ -299,14 +294,16 @@ const UNIT_WORDS: Partial<Record<Unit, string>> = { kg: 'kg', m3: 'm³', m2: 'm�
 const packsSaid = (packs: Bought['packs'], unit: Unit): Message =>
   joined(packs.map((p) => `${p.count} × ${Number(p.size.toPrecision(6))} ${UNIT_WORDS[unit] ?? ''}`.trim()), ' + ') // prettier-ignore
 
-const PUTS: Partial<Record<ProductKind, readonly StepKind[]>> = { seed: ['sow'], 'loose-cover': ['cover'], 'sheet-cover': ['cover'], plugs: ['plugs'], turf: ['turf'], edging: ['edge'], lime: ['lime'] } // prettier-ignore
+/** The work that puts a line of materials down. */
+const putBy = ({ kind, spread }: MaterialLine): readonly StepKind[] =>
+  spread?.map((s) => s.step) ??
+  (kind === 'seed' ? ['sow'] : kindsThat((o) => o.puts?.some((put) => put === kind)))
 
 /** One order from each supplier for what is still to be put down, and by when. */
 function ordersOf(bought: readonly Bought[], { plan, firm }: Brief, coin: number): Order[] {
   const orders = new Map<string, Order>()
   for (const { line, product, packs, unit, figure } of bought) {
-    const kind = soldAs(line)
-    const by = line.spread?.map((s) => s.step) ?? (kind ? PUTS[kind] : null) ?? []
+    const by = putBy(line)
     const zones = Object.keys(line.cells)
     const steps = plan.steps.filter((s) => by.includes(s.kind) && s.zones.some((z) => zones.includes(zoneOf(z)))) // prettier-ignore
     const ahead = steps.filter((s) => !isBehind(s)).map((s) => s.chosen)
@@ -316,7 +313,7 @@ function ordersOf(bought: readonly Bought[], { plan, firm }: Brief, coin: number
     const id = supplier?.id ?? ''
     const order = orders.get(id) ?? { supplier: id, name: supplier?.name ?? 'no supplier named', lines: [], delivery: supplier?.delivery ?? 0, total: 0, orderBy: null, late: false } // prettier-ignore
     const money = toCoin(num(figure), coin)
-    order.lines.push({ material: line.id, what: line.name, product: product?.name ?? '', packs: packs.map((p) => ({ ...p, unit })), money, neededOn }) // prettier-ignore
+    order.lines.push({ material: line.id, what: line.name, product: product?.name ?? '', packs: packs.map((p) => ({ ...p, unit })), says: packsSaid(packs, unit), money, neededOn }) // prettier-ignore
     order.total += money
     if (supplier && supplier.days !== null && neededOn) {
       const last = workingDaysBefore(neededOn, supplier.days)

@@ -37,6 +37,8 @@ export interface Order {
     what: Message
     product: string
     packs: { size: number; count: number; unit: Unit }[]
+    /** The packs by what is printed on them: “2 × 5 kg + 1 × 1 kg”. */
+    says: Message
     money: number
     neededOn: Day | null
   }[]

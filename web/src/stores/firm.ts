@@ -1,3 +1,4 @@
+import { showMoney, THOUSANDTHS } from '@juvena/core/quantities/money'
 import type { Answer } from '../../../contract/answers.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -122,6 +123,12 @@ export const useFirm = defineStore('firm', () => {
   const doubt = (value: number, by: number, unit: Unit) => withDoubt(value, by, unit, units.value)
   const text = (value: FigureValue | null | undefined, unit: Unit) =>
     shown(value, unit, units.value, currency.value)
+  /** Money without its coins, for sums that are read side by side. */
+  const wholeMoney = (thousandths: number) =>
+    showMoney(THOUSANDTHS * Math.round(thousandths / THOUSANDTHS), {
+      ...currency.value,
+      decimals: 0,
+    })
   /** What is weighed out: pans to what the scale shows, anything else rounded for the hand. */
   const weighed = (value: FigureValue, unit: Unit, pans: number) =>
     pans > 1 ? `${pans} × ${text(value, unit)}` : hand(value, unit)
@@ -254,6 +261,7 @@ export const useFirm = defineStore('firm', () => {
 
   return {
     currency,
+    wholeMoney,
     draft,
     revision,
     settings,

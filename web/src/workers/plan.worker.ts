@@ -66,10 +66,20 @@ const planner = {
     const { job } = readJob(draft)
     return job ? jobWays(job, { ...setting, memo }, ways, chosen) : []
   },
-  /** What each rung of a zone adds to the price and to the odds. */
-  rungsWorth(zone: string): RungWorth[] {
-    const { job } = readJob(draft)
-    return job ? rungsWorth(job, { ...setting, memo }, zone) : []
+  /**
+   * What each rung of a zone adds to the price and to the odds. An edit is planned between two of
+   * them, and ends it: what it found so far is of a draft that is gone.
+   */
+  async rungsWorth(zone: string): Promise<RungWorth[]> {
+    const mine = draft
+    const { job } = readJob(mine)
+    const found: RungWorth[] = []
+    for (const worth of job ? rungsWorth(job, { ...setting, memo }, zone) : []) {
+      found.push(worth)
+      await new Promise((go) => setTimeout(go))
+      if (draft !== mine) return []
+    }
+    return found
   },
 }
 export type Planner = typeof planner

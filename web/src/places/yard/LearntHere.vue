@@ -56,11 +56,13 @@ function giveBack(l: Learnt) {
   delete values[l.value]
   firm.change({ values })
 }
-/** The days of a grass, in the firm's own row of it. */
+/** The days of a grass, in the firm's own row of it; a row that says nothing more goes. */
 function changeGrass(id: string, daysHigh: number | null) {
-  const rest = firm.settings.grasses.filter((g) => g.id !== id)
-  const own = firm.settings.grasses.find((g) => g.id === id)
-  firm.change({ grasses: [...rest, { id, from: id, name: '', short: '', ...own, daysHigh }] })
+  const own = firm.settings.grasses
+  const { id: _id, from: _from, ...rest } = { ...own.find((g) => g.id === id), daysHigh }
+  const empty = Object.values(rest).every((v) => v === null || v === '')
+  const row = { id, from: id, name: '', short: '', ...rest }
+  firm.change({ grasses: [...own.filter((g) => g.id !== id), ...(empty ? [] : [row])] })
 }
 const rows = computed(() =>
   (numbers.value ?? []).map((l) => {

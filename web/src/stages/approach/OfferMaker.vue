@@ -5,7 +5,6 @@ import { blankEntry } from '@juvena/core/entities/diary'
 import { MOST_WAYS, offerSchema, type Offer } from '@juvena/core/entities/offer'
 import { offerNumber, validUntil } from '@juvena/core/money/offerOf'
 import type { JobWay } from '@juvena/core/plannedWays'
-import { showMoney } from '@juvena/core/quantities/money'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
 import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
@@ -44,7 +43,7 @@ const days = ref<string | null>('30 days')
 const terms = ref('')
 const extras = ref<{ what: string; price: string | null }[]>([])
 const wrong = ref('')
-const cash = (thousandths: number) => showMoney(thousandths, firm.currency)
+const cash = (thousandths: number) => firm.text(thousandths, 'money')
 /** What the customer does, told to them. */
 const toThem = (said: string) => said.replace(/\b(waters|keeps|mows)\b/g, (w) => w.slice(0, -1))
 

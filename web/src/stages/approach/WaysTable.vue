@@ -3,7 +3,6 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
 import type { Way } from '@juvena/core/approach/ways'
 import type { ZoneSummary } from '@juvena/core/plan/jobPlan'
-import { showMoney } from '@juvena/core/quantities/money'
 import { APPROACH_NAMES, type ApproachId } from '@juvena/core/reference/lists'
 import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
 import type { PlannedWays } from '@juvena/core/plannedWays'
@@ -38,11 +37,8 @@ watch(
   { immediate: true },
 )
 const planned = (w: Way) => whole.value?.ways.find((p) => p.approach === w.approach)
-/** Whole money: a price is read side by side, its coins stand in the working. */
 const cash = (thousandths: number | null | undefined) =>
-  thousandths == null
-    ? '…'
-    : showMoney(Math.round(thousandths / 1000) * 1000, { ...firm.currency, decimals: 0 })
+  thousandths == null ? '…' : firm.wholeMoney(thousandths)
 const hire = (w: Way) => firm.say(planned(w)?.hire ?? '')
 const odds = (w: Way) => planned(w)?.odds
 const customer = (w: Way) => {

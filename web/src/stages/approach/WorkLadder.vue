@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { showMoney } from '@juvena/core/quantities/money'
 import type { RungWorth } from '@juvena/core/rungsWorth'
 import type { Rung, ZoneSummary } from '@juvena/core/plan/jobPlan'
 import { RUNG_GROUPS } from '@juvena/core/reference/operation'
@@ -95,7 +94,7 @@ const signed = (n: number, text: string) => (n > 0 ? `+${text}` : n < 0 ? `−${
 const priceOf = (r: Rung) => {
   const price = adds.value.get(r.operation)?.price
   if (price == null) return ''
-  return signed(Math.round(price / 1000), showMoney(Math.round(Math.abs(price) / 1000) * 1000, { ...firm.currency, decimals: 0 })) // prettier-ignore
+  return signed(Math.round(price / 1000), firm.wholeMoney(Math.abs(price)))
 }
 const oddsOf = (r: Rung) => {
   const odds = adds.value.get(r.operation)?.odds

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
-import { showMoney } from '@juvena/core/quantities/money'
 import type { MoneyGroup } from '@juvena/core/plan/money'
 import FigureValue from '../../parts/FigureValue.vue'
 import { useFirm } from '../../stores/firm.ts'
@@ -21,7 +20,7 @@ const GROUPS: Record<MoneyGroup, string> = {
   water: 'water',
   travel: 'travel',
 }
-const cash = (thousandths: number) => showMoney(thousandths, firm.currency)
+const cash = (thousandths: number) => firm.text(thousandths, 'money')
 const groups = computed(() =>
   (Object.keys(GROUPS) as MoneyGroup[]).flatMap((id) => {
     const lines = money.value?.lines.filter((l) => l.group === id) ?? []

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
-import { showMoney } from '@juvena/core/quantities/money'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
@@ -9,18 +8,12 @@ import { useJob } from '../../stores/job.ts'
 const firm = useFirm()
 const job = useJob()
 const orders = computed(() => job.plan?.money?.orders ?? [])
-const cash = (thousandths: number) => showMoney(thousandths, firm.currency)
-type Line = (typeof orders.value)[number]['lines'][number]
-const UNITS = { kg: 'kg', m3: 'm³', m2: 'm²', m: 'm', '1': '' } as Record<string, string>
-const packs = (l: Line) =>
-  l.packs
-    .map((p) => `${p.count} × ${Number(p.size.toPrecision(6))} ${UNITS[p.unit] ?? ''}`.trim())
-    .join(' + ')
+const cash = (thousandths: number) => firm.text(thousandths, 'money')
 const copied = ref('')
 async function copy(o: (typeof orders.value)[number]) {
   const text = [
     `Order from ${firm.settings.name || 'us'} for ${job.draft?.name || 'a job'}`,
-    ...o.lines.map((l) => `${packs(l)}: ${l.product || firm.say(l.what)}`),
+    ...o.lines.map((l) => `${firm.say(l.says)}: ${l.product || firm.say(l.what)}`),
     ...(o.lines.some((l) => l.neededOn)
       ? [`Needed by ${showDay(o.lines.map((l) => l.neededOn ?? '').filter(Boolean).sort()[0] ?? '', true)}`] // prettier-ignore
       : []),
@@ -47,7 +40,7 @@ async function copy(o: (typeof orders.value)[number]) {
       </header>
       <ul>
         <li v-for="l in o.lines" :key="l.material">
-          <span>{{ packs(l) }}</span>
+          <span>{{ firm.say(l.says) }}</span>
           <span
             >{{ firm.say(l.what) }}
             <small v-if="l.product" class="soft">{{ l.product }}</small></span

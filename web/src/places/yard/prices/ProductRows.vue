@@ -6,6 +6,7 @@ import { priceRows, priceTable } from '@juvena/core/formats/priceTable'
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
 import TextField from '../../../parts/TextField.vue'
+import { textOfFile } from '../../../parts/textOfFile.ts'
 import { useFirm } from '../../../stores/firm.ts'
 import { newId } from '../../../stores/newId.ts'
 
@@ -43,13 +44,10 @@ const found = computed(() =>
     : null,
 )
 async function read(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
-  if (file.size > 2_000_000)
-    return void (failure.value =
-      'This file is larger than 2 MB. A price list is small: is it another file?')
+  const text = await textOfFile(event, 2_000_000, () => (failure.value = 'This file is larger than 2 MB. A price list is small: is it another file?')) // prettier-ignore
+  if (text === null) return
   failure.value = ''
-  typed.value = await file.text()
+  typed.value = text
 }
 /** What is in the table takes the place of what goes by the same name; the rest stays. */
 function add() {

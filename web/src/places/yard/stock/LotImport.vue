@@ -4,6 +4,7 @@ import { parse } from 'papaparse'
 import { computed, ref } from 'vue'
 import { lotTable } from '@juvena/core/formats/lotTable'
 import TextField from '../../../parts/TextField.vue'
+import { textOfFile } from '../../../parts/textOfFile.ts'
 import { useFirm } from '../../../stores/firm.ts'
 import { useStock } from '../../../stores/stock.ts'
 
@@ -20,13 +21,10 @@ const found = computed(() =>
     : null,
 )
 async function open(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
-  if (file.size > 2_000_000)
-    return void (failure.value =
-      'This file is larger than 2 MB. A table of lots is small: is it another file?')
+  const text = await textOfFile(event, 2_000_000, () => (failure.value = 'This file is larger than 2 MB. A table of lots is small: is it another file?')) // prettier-ignore
+  if (text === null) return
   failure.value = ''
-  typed.value = await file.text()
+  typed.value = text
 }
 async function add() {
   busy.value = true

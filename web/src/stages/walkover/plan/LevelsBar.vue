@@ -7,6 +7,7 @@ import { levelScale } from './rasters.ts'
 import { levelTable } from '@juvena/core/formats/levelTable'
 import type { ZoneDraft } from '@juvena/core/entities/job'
 import ChoiceField from '../../../parts/ChoiceField.vue'
+import { textOfFile } from '../../../parts/textOfFile.ts'
 import FigureValue from '../../../parts/FigureValue.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
 import { useFirm } from '../../../stores/firm.ts'
@@ -67,14 +68,8 @@ function take(from: string) {
   if (table.problems.length === 0) text.value = ''
 }
 async function file(event: Event) {
-  const chosen = (event.target as HTMLInputElement).files?.[0]
-  ;(event.target as HTMLInputElement).value = ''
-  if (!chosen) return
-  if (chosen.size > 2_000_000)
-    return void (problems.value = [
-      'That file is larger than 2 MB. Up to 5,000 readings are taken: x, y and height in rows.',
-    ])
-  take(await chosen.text())
+  const read = await textOfFile(event, 2_000_000, () => (problems.value = ['That file is larger than 2 MB. Up to 5,000 readings are taken: x, y and height in rows.'])) // prettier-ignore
+  if (read !== null) take(read)
 }
 const clear = () =>
   job.edit(`levels.clear.${Date.now()}`, (d) => {

@@ -9,7 +9,7 @@ import FigureValue from '../../../parts/FigureValue.vue'
 import { useJob } from '../../../stores/job.ts'
 import { useSurvey } from '../../../stores/survey.ts'
 import RasterLegend from './RasterLegend.vue'
-import { clockText } from '@juvena/core/light/localClock'
+import { clockText } from '@juvena/core/entities/clockTimes'
 import { LIGHT_SCALE } from './rasters.ts'
 
 /**

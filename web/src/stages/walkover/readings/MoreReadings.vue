@@ -22,6 +22,7 @@ import {
   WEEDS,
   WEED_IDS,
 } from '@juvena/core/reference/walkLists'
+import { textOfFile } from '../../../parts/textOfFile.ts'
 import { labReport } from '@juvena/core/formats/labReport'
 import { useFirm } from '../../../stores/firm.ts'
 import ChoiceField from '../../../parts/ChoiceField.vue'
@@ -56,14 +57,9 @@ const lab = computed(() => props.zone.lab ?? {})
 const setLab = (patch: object) => set('lab', { ...lab.value, ...patch })
 const labSays = ref('')
 async function labFile(event: Event) {
-  const el = event.target as HTMLInputElement
-  const file = el.files?.[0]
-  el.value = ''
-  if (!file) return
-  if (file.size > 1_000_000)
-    return void (labSays.value =
-      'That file is larger than 1 MB: a laboratory’s report of one sample is wanted.')
-  const read = labReport(parse<string[]>((await file.text()).trim(), { skipEmptyLines: true }).data)
+  const text = await textOfFile(event, 1_000_000, () => (labSays.value = 'That file is larger than 1 MB: a laboratory’s report of one sample is wanted.')) // prettier-ignore
+  if (text === null) return
+  const read = labReport(parse<string[]>(text.trim(), { skipEmptyLines: true }).data)
   labSays.value = read.says
   const { ph, ...rest } = read.found
   if (Object.keys(read.found).length > 0)
