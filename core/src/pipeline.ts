@@ -9,8 +9,9 @@ import { withGauge } from './climate/siteReadings.ts'
 import { weatherHolds } from './schedule/weatherHolds.ts'
 import { follow } from './establish/follow.ts'
 import { slopeLines } from './findings/lines.ts'
-import { planFeeds, type FeedPlan } from './materials/feed.ts'
+import { planFeeds, programmeNotices, type FeedPlan } from './materials/feed.ts'
 import { lateOrders, moneyOfPlan } from './money/moneyOfPlan.ts'
+import { nitrogenGiven } from './materials/yearNitrogen.ts'
 import { materialLines } from './materials/lines.ts'
 import type { Prescription, ZonePlan } from './plan/prescription.ts'
 import { prescribed } from './prescribed.ts'
@@ -19,6 +20,7 @@ import type { GrassTable } from './reference/grasses.ts'
 import { OPERATIONS, orderOf, type StepKind } from './reference/operations.ts'
 import { operationName } from './work/operationWords.ts'
 import type { OrderBrief } from './schedule/orderBrief.ts'
+import { lawfulFeeds } from './schedule/lawfulFeeds.ts'
 import { orderOfWork, stepBrief } from './schedule/orderOfWork.ts'
 import type { PackagePlan, PlannedStep } from './plan/order.ts'
 import { shortOnShelf } from './stock/lotsOfJob.ts'
@@ -52,6 +54,7 @@ export function planJob(entered: Job, context: Context): JobPlan {
   } = prescribed(entered, context)
   const brief: Omit<OrderBrief, 'later'> = {
     job,
+    bans: firm.nitrogenBans,
     schools,
     diary,
     prescription,
@@ -66,7 +69,10 @@ export function planJob(entered: Job, context: Context): JobPlan {
   const later = [...laterByPackage].flatMap(([workPackage, needs]) =>
     needs.map(({ kind, zones, part }) => ({ kind, zones, workPackage, ...(part ? { part } : {}) })),
   )
-  const order = orderOfWork({ ...brief, later })
+  const given = nitrogenGiven(job, schools, trace)
+  const asOrdered = orderOfWork({ ...brief, later })
+  const { packages, barred, notices: byLaw } = lawfulFeeds(asOrdered.packages, given, brief)
+  const order = { ...asOrdered, packages }
   const past = withGauge([...recent, ...(outlook?.days ?? [])], diary)
   const followed = follow({
     ...brief,
@@ -74,6 +80,7 @@ export function planJob(entered: Job, context: Context): JobPlan {
     packages: order.packages,
     records: order.records,
     laterSteps: laterByPackage,
+    given,
   })
   const dated = [...order.packages.flatMap((p) => p.steps), ...followed.follow.later]
   const fedOn = (zone: string, step: StepKind) =>
@@ -85,6 +92,9 @@ export function planJob(entered: Job, context: Context): JobPlan {
     schools,
     works: prescription.works,
     fedOn,
+    barred,
+    given,
+    rounds: followed.programmes,
     soilOn,
     soilNow: prescription.climate.soilNow,
     trace,
@@ -111,8 +121,12 @@ export function planJob(entered: Job, context: Context): JobPlan {
     feeds,
     { firm, workforce, trace },
   )
+  const fed = withoutFeeds(summary.zones, steps, [
+    ...byLaw,
+    ...programmeNotices(followed.programmes),
+  ])
   const money = moneyOfPlan({
-    plan: { ...summary, steps, follow: followed.follow, today },
+    plan: { ...summary, zones: fed, steps, follow: followed.follow, today },
     job,
     firm,
     trace,
@@ -128,12 +142,15 @@ export function planJob(entered: Job, context: Context): JobPlan {
       ...waits.notices,
       ...stillTrue(prescription.notices, steps),
       ...order.notices,
+      ...byLaw,
       ...feeds.flatMap((f) => f.notices),
+      ...programmeNotices(followed.programmes),
       ...lateOrders(money),
       ...followed.notices,
       ...holds,
     ]),
     ...summary,
+    zones: fed,
     money,
     packages: order.packages,
     worth: order.worth?.id ?? null,
@@ -146,6 +163,23 @@ export function planJob(entered: Job, context: Context): JobPlan {
     firmValues: firm.values,
   }
 }
+
+/** A feed that is left out, by law or because its year has enough, is no rung of the ladder that is planned. */
+const withoutFeeds = (
+  zones: readonly ZoneSummary[],
+  steps: readonly PlannedStep[],
+  why: readonly Notice[],
+): ZoneSummary[] =>
+  zones.map((zone) => ({
+    ...zone,
+    rungs: zone.rungs.map((rung) =>
+      rung.planned &&
+      OPERATIONS[rung.operation].feeds &&
+      !steps.some((s) => s.kind === rung.operation && s.zones.includes(zone.id))
+        ? { ...rung, planned: false, reason: why[0]?.title ?? 'No day is right for it.' }
+        : rung,
+    ),
+  }))
 
 /** Entries that tick each step off. */
 const ticksBy = (steps: readonly PlannedStep[], records: StepRecords): JobPlan['ticks'] =>

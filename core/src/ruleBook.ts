@@ -45,9 +45,11 @@ import {
   feedReadings,
   feedRules,
   starterValues,
+  hardenNitrogen,
   upkeepNitrogen,
   upkeepValues,
 } from './materials/feedRules.ts'
+import { yearReadings, yearRules } from './materials/yearNitrogen.ts'
 import { costRule, packRule } from './materials/lines.ts'
 import { bothRounds } from './materials/materialLine.ts'
 import { plantRules } from './materials/planting.ts'
@@ -89,6 +91,7 @@ import { learningRules } from './learning/ownNumber.ts'
 import { sprinklerValues } from './reference/siteValues.ts'
 import { moneyRules } from './money/moneyRules.ts'
 import { limeReadings, limeRules } from './materials/lime.ts'
+import { hardenValues, programmeValues } from './reference/programmeValues.ts'
 import { limeValues } from './reference/limeValues.ts'
 import { liquidRules } from './materials/liquids.ts'
 import { hoursRules } from './work/hours.ts'
@@ -107,6 +110,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   inLightRules,
   panRules,
   feedRules,
+  yearRules,
   limeRules,
   liquidRules,
   { feedDaySoil },
@@ -152,13 +156,14 @@ const ENTRY_SETS: Record<string, Declaration>[] = [
   seedReadings,
   groundReadings,
   feedReadings,
+  yearReadings,
   limeReadings,
   dressingReadings,
   treatmentReadings,
   waterReadings,
   firmSettings,
   dressingTable,
-  { usualWait, bagNitrogen, upkeepNitrogen, frostReading, matReading },
+  { usualWait, bagNitrogen, upkeepNitrogen, hardenNitrogen, frostReading, matReading },
 ]
 
 /** Numbers that belong to no one rule, by what they are about. */
@@ -184,6 +189,8 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   Dressing: smotherValues,
   'The usual starter': starterValues,
   'The usual feed of unsown turf': upkeepValues,
+  'The usual feed to harden turf': hardenValues,
+  'Feeding through the year': programmeValues,
   'What one dose lays at most': feedDoseValues,
   'How a grass fits the ground': fitValues,
   'Grass sown late': lateValues,

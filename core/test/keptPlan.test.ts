@@ -96,6 +96,7 @@ const FIRMS: Partial<Record<keyof FirmDraft, FirmDraft>> = {
       products: [{ id: 'f', kind: 'feed', packs: [{ size: '7 kg', price: 9 }] }],
     },
   },
+  nitrogenBans: { nitrogenBans: [{ id: 'n', from: '1 Jan', to: '31 Dec' }] },
   swath: { swath: '3 m' },
   strip: { strip: '20 m' },
   scaleStep: { scaleStep: '100 g' },

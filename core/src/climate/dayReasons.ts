@@ -44,6 +44,7 @@ export type Reason =
   | 'late-cut'
   | 'early-feed'
   | 'feed-frost'
+  | 'feed-law'
   | 'soil-barrier'
   | 'late-barrier'
   | 'other-barrier'
@@ -120,6 +121,7 @@ export const REASONS: Record<Reason, Message> = {
   'late-cut': 'later than the spring cut: what is cut now has less of the summer to close in',
   'early-feed': 'early spring: little is fed before turf grows',
   'feed-frost': 'frost is near: nitrogen now makes soft growth that freezes',
+  'feed-law': 'local law allows no nitrogen on these dates',
   'soil-barrier':
     'soil is too cold or too warm: the weeds it is meant for are not about to come up',
   'late-barrier': 'late: the first weeds are up by now',

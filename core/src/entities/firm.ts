@@ -4,7 +4,7 @@ import { DEFAULT_SCHOOLS, SCHOOL_CHOICES, type Schools } from '../reference/scho
 import { grassId, ownGrassSchema } from './grass.ts'
 import { pricesSchema } from './prices.ts'
 import { uniqueIds } from './uniqueIds.ts'
-import { grade, oneOf, quantity, text } from './entry.ts'
+import { grade, monthDay, oneOf, quantity, text } from './entry.ts'
 
 export const firmSchema = z.strictObject({
   name: text(120),
@@ -71,6 +71,11 @@ export const firmSchema = z.strictObject({
     ['none', 'with-test', 'new-seed-only', 'barred'],
     'a rule on phosphorus',
   ).default('none'),
+  /** Days of the year on which local law allows no nitrogen, the last one with them. */
+  nitrogenBans: uniqueIds(
+    z.array(z.strictObject({ id: text(40), from: monthDay, to: monthDay })).max(6),
+    'dates',
+  ).default([]),
   schools: z
     .partialRecord(
       z.enum(Object.keys(SCHOOL_CHOICES) as [keyof typeof SCHOOL_CHOICES]),

@@ -180,6 +180,8 @@ export const zoneSchema = z.strictObject({
     what: 'A pH',
     because: 'soils lie between. Check the reading.',
   }),
+  /** Length of its edge along water. */
+  alongWater: quantity('length', { min: 0.5, max: 5_000, what: 'An edge along water' }),
   heightOfCut: quantity('depth', { min: 2, max: 200, what: 'A height of cut' }),
   mower: oneOf(MOWERS, 'a mower').nullable().default(null),
   present: z.array(grassId).max(12).default([]),
@@ -454,6 +456,27 @@ export const jobSchema = z.strictObject({
         because: 'more buries turf. Is it for another area?',
       }),
       slowShare: percent('Slow-release share of the nitrogen'),
+      /** Nitrogen it has had already this year, and whether clippings lie on it. */
+      given: quantity('rate', {
+        min: 0,
+        max: 60,
+        what: 'Nitrogen given this year',
+        because: 'no turf gets more in a year. Is that a product rate?',
+      }),
+      clippings: yesNo,
+      /** What it is fed with later, by the feeding programme. */
+      next: z
+        .strictObject({
+          grade,
+          bagRate: quantity('rate', {
+            min: 1,
+            max: 250,
+            what: 'The rate on the bag',
+            because: 'more buries turf. Is it for another area?',
+          }),
+          slowShare: percent('Slow-release share of the nitrogen'),
+        })
+        .prefault({}),
     })
     .prefault({}),
   /** What is sprayed, by its label: one for each kind of spraying. */

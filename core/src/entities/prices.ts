@@ -38,6 +38,9 @@ const product = z
     /** What it stands for: a grade, a dressing, a cover, a grass; nothing for any of its kind. */
     of: text(60),
     supplier: text(40),
+    /** Of a feed, by its label: what goes down at once, and how much of its nitrogen is slow. */
+    rate: quantity('rate', { min: 1, max: 250, what: 'The rate on the bag', because: 'more buries turf. Is it for another area?' }), // prettier-ignore
+    slowShare: share('The slow share', 100),
     /** The day its prices were read. */
     pricedOn: text(40),
     packs: z

@@ -11,7 +11,8 @@ import { isCovered } from './seedbed/ofZone.ts'
 import { seedbedModel } from './seedbed/seedbedValues.ts'
 import { waterOfDays } from './waterOfDays.ts'
 import type { Closed, Follow, PackageFollow, WaterOfDay, WaterPlan } from '../plan/follow.ts'
-import { laterStepsOf, type LaterBrief } from './laterSteps.ts'
+import { feedProgramme, type FeedProgramme } from './feedRounds.ts'
+import { laterStepsOf, middleOf, type LaterBrief } from './laterSteps.ts'
 import { presentableFrom, recoversFrom } from './looksRight.ts'
 import type { Prescription, ZonePlan } from '../plan/prescription.ts'
 import type { GrassId } from '../reference/grasses.ts'
@@ -80,7 +81,7 @@ export const phaseValues = tradeValues('phase', {
   summerMm: value(12, 'rain', 'practice', 'A new lawn is watered in its first summer by', [5, 30]),
 })
 
-export interface FollowBrief extends LaterBrief {
+export interface FollowBrief extends Omit<LaterBrief, 'visits'> {
   job: Job
   packages: readonly PackagePlan[]
   /** The steps that come after the seed, by package. */
@@ -92,7 +93,12 @@ export interface FollowBrief extends LaterBrief {
 }
 
 /** Watering, emergence, first mow and the steps that come after the seed is up. */
-export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] } {
+export function follow(brief: FollowBrief): {
+  follow: Follow
+  /** How its ground is fed on, by package. */
+  programmes: FeedProgramme[]
+  notices: Notice[]
+} {
   const { job, schools, prescription: p, packages, today, trace } = brief
   const { water, notices: waterNotices } = planWater({
     job,
@@ -102,12 +108,18 @@ export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] 
     from: packages.find((plan) => plan.plants)?.sowDay ?? today,
     latitude: p.climate.latitude,
   })
-  const followed = packages
-    .filter((plan) => plan.kind !== 'due')
-    .map((plan) => followPackage(brief, plan))
+  const visits = packages.flatMap((plan) => plan.steps.map((s) => s.chosen))
+  const followed: Followed[] = []
+  for (const plan of packages.filter((p) => p.kind !== 'due')) {
+    const one = followPackage({ ...brief, visits }, plan)
+    visits.push(...one.later.map((s) => s.chosen))
+    followed.push(one)
+  }
   const later = [
     ...followed.flatMap((f) => f.later),
-    ...packages.filter((plan) => plan.kind === 'due').flatMap((plan) => looksAfter(brief, plan)),
+    ...packages
+      .filter((plan) => plan.kind === 'due')
+      .flatMap((plan) => looksAfter({ ...brief, visits }, plan)),
   ]
   const all = [...packages.flatMap((s) => s.steps), ...later]
   const done = all.filter(isBehind).length
@@ -129,6 +141,7 @@ export function follow(brief: FollowBrief): { follow: Follow; notices: Notice[] 
       of: all.length,
       next,
     },
+    programmes: followed.flatMap((f) => f.programme ?? []),
     notices: [...waterNotices, ...followed.flatMap((f) => f.notices), ...overdue(next, today)],
   }
 }
@@ -188,7 +201,7 @@ function closedBy(plan: PackagePlan, follow: PackageFollow | undefined): Closed[
 }
 
 /** Looks at work that was done when it was due, and what they lead to. */
-function looksAfter(brief: FollowBrief, plan: PackagePlan): PlannedStep[] {
+function looksAfter(brief: FollowBrief & LaterBrief, plan: PackagePlan): PlannedStep[] {
   const needs = brief.laterSteps.get(plan.id) ?? []
   const sow = plan.steps.find((s) => s.kind === plan.anchor)
   if (!sow || needs.length === 0) return []
@@ -199,6 +212,7 @@ function looksAfter(brief: FollowBrief, plan: PackagePlan): PlannedStep[] {
 interface Followed {
   follow: PackageFollow
   later: PlannedStep[]
+  programme: FeedProgramme | null
   notices: Notice[]
 }
 
@@ -213,7 +227,7 @@ const roundsOf = (p: Prescription, plan: PackagePlan): ZonePlan[] =>
  * What follows the work of one package: emergence and mowing where it is sown, when it looks right
  * in any case.
  */
-function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
+function followPackage(brief: FollowBrief & LaterBrief, plan: PackagePlan): Followed {
   const { prescription: p } = brief
   const rounds = roundsOf(p, plan)
   const sow = plan.steps.find((s) => s.kind === 'sow')
@@ -239,7 +253,10 @@ function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
         })
       : null
     : recoversFrom(brief, plan, anchor, rounds)
-  const later = laterStepsOf(brief, plan, brief.laterSteps.get(plan.id) ?? [], {
+  const needs = brief.laterSteps.get(plan.id) ?? []
+  const programme = feedProgramme(brief, plan, needs, seedlings && middleOf(seedlings, season))
+  const later = laterStepsOf(brief, plan, needs, {
+    programme,
     sow: anchor,
     band,
     seedlings,
@@ -277,6 +294,7 @@ function followPackage(brief: FollowBrief, plan: PackagePlan): Followed {
       ),
     },
     later,
+    programme,
     notices: [...heights.flatMap((h) => h.notices), ...(presentable?.notices ?? []), ...summer],
   }
 }

@@ -8,11 +8,14 @@ import { startOverLine } from '../findings/findInZone.ts'
 import { mowRules } from './firstMow.ts'
 import type { Reason } from '../climate/dayReasons.ts'
 import type { DiaryEntry } from '../entities/diary.ts'
+import type { Firm } from '../entities/firm.ts'
 import { isWatered, type Job } from '../entities/job.ts'
+import { nitrogenFrom } from '../firm/nitrogenLaw.ts'
 import type { PackageFollow } from '../plan/follow.ts'
 import type { PackagePlan, PlannedStep, StepLook } from '../plan/order.ts'
 import type { Prescription } from '../plan/prescription.ts'
 import type { Workforce } from '../firm/firmSettings.ts'
+import { programmeValues } from '../reference/programmeValues.ts'
 import { lagValues } from '../reference/lagValues.ts'
 import type { Branch, Later, Look, Operation } from '../reference/operation.ts'
 import { isStepKind, kindsThat, OPERATIONS } from '../reference/operations.ts'
@@ -28,6 +31,7 @@ import { procedure, type Procedure, type TradeValues } from '../rules/rule.ts'
 import { stepScope, zoneOf } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { StepNeed } from '../schedule/steps.ts'
+import type { FeedProgramme } from './feedRounds.ts'
 
 /** What the day of a later step is worked from, by what it is dated since. */
 const INPUTS = {
@@ -39,6 +43,7 @@ const INPUTS = {
   work: { after: 'date?' },
   barrier: { after: 'date?' },
   look: { looked: 'date?' },
+  fed: { after: 'date?' },
 } as const
 
 /** One rule for the day of each operation that is dated after the others, as its record says. */
@@ -85,7 +90,14 @@ export const branchRule = procedure({
 })
 
 export interface LaterBrief {
-  job: Pick<Job, 'watering' | 'waterer'>
+  job: Pick<Job, 'watering' | 'waterer' | 'feed'>
+  today: Day
+  /** When the law allows no nitrogen. */
+  bans: Firm['nitrogenBans']
+  /** Days on site for other work of the job. */
+  visits: readonly Day[]
+  /** Nitrogen that it has had this year; null where nothing asks for it. */
+  given: Figure | null
   schools: Schools
   prescription: Prescription
   records: StepRecords
@@ -106,15 +118,23 @@ export interface Since {
   season: MowingSeason
   /** The look that asks for it; null where none does. */
   asked?: PlannedStep | null
+  /** When it is fed on, and with how much. */
+  programme?: FeedProgramme | null
 }
 
 /** The middle of a band; of one that winter cuts in two, of the part before growth stops. */
-function middleOf(band: Figure, season: MowingSeason): Day {
+export function middleOf(band: Figure, season: MowingSeason): Day {
   const { low, high } = band.value as { low: Day; high: Day }
   const stops = season.stops(low)
   const until = stops !== null && stops < high ? stops : high
   return addDays(low, Math.round((dayNumber(until) - dayNumber(low)) / 2))
 }
+
+/** How often an operation is repeated: as its record says; a feed as often as its programme has days. */
+const timesOf = ({ kind }: StepNeed, { programme }: Since): number =>
+  OPERATIONS[kind].later?.since === 'fed'
+    ? (programme?.days.length ?? 0)
+    : (OPERATIONS[kind].later?.times ?? 1)
 
 /**
  * The steps after the seed is up, or after a dressing is grown through, each dated by its own
@@ -127,7 +147,7 @@ export function laterStepsOf(
   since: Since,
 ): PlannedStep[] {
   const repeated = needs.flatMap((need) =>
-    Array.from({ length: OPERATIONS[need.kind].later?.times ?? 1 }, (_, i) =>
+    Array.from({ length: timesOf(need, since) }, (_, i) =>
       i === 0 ? need : { ...need, part: i + 1 },
     ),
   )
@@ -208,7 +228,7 @@ function usualDay(
     notDormant,
     judges,
   }: Later,
-  { sow, band, seedlings, shows, season, asked }: Since,
+  { sow, band, seedlings, shows, season, asked, programme }: Since,
   known: ReadonlyMap<string, Day>,
 ): Day {
   const { trace } = brief
@@ -237,6 +257,18 @@ function usualDay(
       ),
     'first-mow': () => before ?? mow,
     seedlings: () => grown,
+    fed: () => {
+      const usual = programme?.days[(part ?? 1) - 1] ?? sow.chosen
+      const last = part ? known.get(`${kind}${part - 1}`) : undefined
+      // Given later than planned, the next waits as long all the same.
+      const due = last && programme ? addDays(last, programme.every) : usual
+      const on = due > usual ? (programme?.next(due) ?? due) : usual
+      // A round waits a few days for a visit that comes anyway.
+      const visits = [...brief.visits, ...plan.steps.map((s) => s.chosen), ...known.values()].filter(
+        (v) => v >= on && v <= addDays(on, trace.value(programmeValues.joins)) && programme?.next(v) === v,
+      ) // prettier-ignore
+      return visits.sort()[0] ?? on
+    },
     lift: () => {
       const dressed = firstLift(plan)?.chosen ?? sow.chosen
       if (!part) return dressed
@@ -253,9 +285,13 @@ function usualDay(
   if (grows) return firstOpen(brief, plan, 'open', mown)
   if (since === 'barrier') return firstOpen(brief, plan, 'barrier-autumn', mown)
   if (inSeason) return nextToSow(plan, mown).on
-  return notDormant
+  const on = notDormant
     ? awake(season, mown, since === 'first-mow' ? (before ?? mow) : null, days, sow.chosen)
     : mown
+  if (!OPERATIONS[kind].feeds) return on
+  // The law may hold a feed until turf grows again.
+  const lawful = nitrogenFrom(brief.bans, on) ?? on
+  return lawful === on ? on : (season.from(lawful) ?? lawful)
 }
 
 /** The figure of its day: done, pinned, or worked from what it is dated since. */
@@ -284,6 +320,7 @@ function dayFigure(
     work: { after: asked?.day ?? sow.day },
     barrier: { after: sow.day },
     look: { looked: asked?.day ?? null },
+    fed: { after: plan.steps.find((s) => OPERATIONS[s.kind].feeds)?.day ?? seedlings },
   }[OPERATIONS[kind].later?.since ?? 'look']
   return trace.found(laterRules[kind] ?? branchRule, scope, chosen, inputs, named)
 }
@@ -337,7 +374,10 @@ function laterStep(
   const { kind, zones, part } = need
   const { later = BRANCH, mows, cautions, look } = OPERATIONS[kind]
   const id = stepId(kind, zones, part)
-  const name = operationName(kind, plan.plants)
+  const name =
+    kind === 'feed-round' && since.programme?.way === 'harden'
+      ? 'Hardening feed'
+      : operationName(kind, plan.plants)
   const ref = stepRef(need, plan.id)
   const done = records.doneOf(ref)?.day ?? null
   const pin = records.pinOf(ref)

@@ -63,6 +63,7 @@ function rateOf(by: { trace: Trace }, r: ZoneReadings, flow: Figure | null) {
 const DOSES: Partial<Record<StepKind, TradeValue>> = {
   feed: waterInValues.feed,
   'feed-lawn': waterInValues.feed,
+  'feed-round': waterInValues.feed,
   dress: waterInValues.dress,
   'dress-again': waterInValues.dress,
   'sand-in': waterInValues.dress,
@@ -98,8 +99,8 @@ export function waterIn(
   )
   const steps = [...packages.flatMap((plan) => plan.steps), ...later].filter(
     (s) =>
-      // Turf that was laid back is watered whatever else is sown beside it.
-      unsown.has(s.workPackage) || s.kind === 'lay-back',
+      // Turf that was laid back is watered whatever else is sown beside it; so is a later feed.
+      unsown.has(s.workPackage) || s.kind === 'lay-back' || s.kind === 'feed-round',
   )
   return p.zones
     .flatMap(({ r }) => visitsTo(r.id, steps).map((mine) => ({ r, mine })))

@@ -4,6 +4,8 @@ import type { Grade } from '../entities/entry.ts'
 import type { StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Day } from '../calendar/day.ts'
+import { hardenValues, programmeValues } from '../reference/programmeValues.ts'
+import type { FigureId } from '../rules/id.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
 import { JOB, zoneScope, type Scope } from '../trace/scope.ts'
@@ -16,22 +18,42 @@ import {
   feedDaySoil,
   feedReadings,
   feedRules,
+  hardenNitrogen,
   nitrogenValues,
   starterValues,
   upkeepNitrogen,
   upkeepValues,
 } from './feedRules.ts'
+import { nitrogenOfYear, yearRules } from './yearNitrogen.ts'
+
+/** Feeds that follow the first on some ground, by the programme of the job. */
+export interface Rounds {
+  workPackage: string
+  zones: readonly string[]
+  way: 'spoon' | 'seedlings' | 'autumn' | 'harden'
+  days: readonly Day[]
+  /** Days from one to the next. */
+  every: number
+  /** Nitrogen each time; null where the product goes by a rate of its own. */
+  nitrogen: Figure | null
+  /** What is to be told of it: that nothing is left of the year, that a season ends. */
+  says: { title: Message; says: Message; figure: FigureId } | null
+}
 
 export interface FeedPlan {
-  /** A starter goes with seed; turf that is not sown gets an upkeep feed. */
-  use: 'starter' | 'upkeep'
+  /** Told apart by this: the first feed of a job, turf beside what is sown, further feeds by way. */
+  id: string
+  /** A starter goes with seed; turf that is not sown gets an upkeep feed; both may be fed on. */
+  use: 'starter' | 'upkeep' | 'rounds'
+  name: Message
   grade: Grade
   gradeText: string
   rate: Figure
   nitrogen: Figure
   ceiling: Figure
   lays: { p2o5: Figure; k2o: Figure; p: Figure; k: Figure }
-  zones: { zone: string; step: StepKind; kg: Figure }[]
+  /** Each zone with all it takes, and in how many feeds. */
+  zones: { zone: string; step: StepKind; kg: Figure; times: number }[]
   total: Figure
   notices: Notice[]
 }
@@ -43,6 +65,12 @@ export interface FeedBrief {
   works: readonly ZoneWork[]
   /** The day of a step that feeds a zone, where it has one. */
   fedOn: (zone: string, step: StepKind) => Figure | null
+  /** The law allows no nitrogen on its day. */
+  barred: (zone: string, step: StepKind) => boolean
+  /** Nitrogen that it has had this year, as entered; null where nobody says. */
+  given: Figure | null
+  /** What follows, by package. */
+  rounds: readonly Rounds[]
   /** Soil at 50 mm on a day, °C. */
   soilOn: (day: Day) => number
   soilNow: Figure
@@ -52,25 +80,72 @@ export interface FeedBrief {
 /** A figure of the upkeep feed of a job that has a starter as well. */
 const UPKEEP: Scope = { id: 'upkeep' }
 
+/** What a bag lays down, as its label or a person says; null where nobody does. */
+interface Own {
+  grade: Grade | null
+  slowShare: number | null
+  nitrogen: number | null
+  bagRate: number | null
+}
+const NOT_SAID: Own = { grade: null, slowShare: null, nitrogen: null, bagRate: null }
+
+/** Nitrogen of the first feed of a job, before its day says how much it may be, g/m². */
+export function mainNitrogen({ feed }: Pick<Job, 'feed'>, spoon: boolean, trace: Trace): number {
+  if (feed.bagRate !== null)
+    return (feed.bagRate * (feed.grade?.n ?? trace.value(starterValues.n))) / 100
+  if (feed.nitrogen !== null) return feed.nitrogen
+  return spoon ? trace.value(programmeValues.spoon) : trace.value(feedRules.target.values.usual)
+}
+
 /**
- * The feeds of a job: a starter where something is sown, an upkeep feed where nothing is. A product
- * that is named is the starter where something is sown, else the upkeep feed.
+ * The feeds of a job: a starter where something is sown, an upkeep feed where nothing is, and what
+ * the programme of the job gives after them. A product that is named is the starter where something is
+ * sown, else the upkeep feed.
  */
 export function planFeeds(brief: FeedBrief): FeedPlan[] {
-  const fed = (kinds: readonly StepKind[]) =>
-    brief.works.flatMap((work) => {
+  const { job, firm, schools, works, barred, trace } = brief
+  const fed = (kinds: readonly StepKind[], times: (zone: string) => number = () => 1): Fed[] =>
+    works.flatMap((work) => {
       const feed = kinds.flatMap((kind) => operationOf(work, kind) ?? [])[0]
-      return feed && work.r.area ? [{ work, step: feed.operation, ground: feed.ground }] : []
+      const often = times(work.r.id)
+      return feed && work.r.area && often > 0 && !barred(work.r.id, feed.operation)
+        ? [{ work, step: feed.operation, ground: fedGround(work, feed.ground, trace), times: often }] // prettier-ignore
+        : []
     })
   const once = fed(['feed', 'feed-later'])
   const sown = once.filter(({ work }) => isPlanted(work.sowing))
   const unsown = [...once.filter(({ work }) => !isPlanted(work.sowing)), ...fed(['feed-lawn'])]
-  return [
-    ...(sown.length > 0 ? [planFeed(brief, 'starter', sown, JOB)] : []),
-    ...(unsown.length > 0
-      ? [planFeed(brief, 'upkeep', unsown, sown.length > 0 ? UPKEEP : JOB)]
-      : []),
+  const spoon = schools.programme === 'spoon' ? trace.value(programmeValues.spoon) : null
+  const first: Asked[] = [
+    { use: 'starter', id: 'feed', name: 'Starter feed', scope: JOB, fed: sown, own: job.feed, grade: firm.feedGrade, usual: starterValues, dose: null }, // prettier-ignore
+    // What is typed is the one feed of a job, or its starter: turf beside it has its own.
+    sown.length > 0
+      ? { use: 'upkeep', id: 'upkeep', name: 'Feed', scope: UPKEEP, fed: unsown, own: { ...NOT_SAID, nitrogen: spoon }, grade: null, usual: upkeepValues, dose: null } // prettier-ignore
+      : { use: 'upkeep', id: 'feed', name: 'Feed', scope: JOB, fed: unsown, own: { ...job.feed, nitrogen: job.feed.nitrogen ?? spoon }, grade: null, usual: upkeepValues, dose: null }, // prettier-ignore
   ]
+  const later = brief.rounds.map((r): Asked => ({
+    use: 'rounds',
+    name: r.way === 'harden' ? 'Hardening feed' : 'Feed again',
+    id: `rounds.${r.workPackage}`,
+    scope: { id: `rounds:${r.workPackage}` },
+    fed: fed(['feed-round'], (zone) => (r.zones.includes(zone) ? r.days.length : 0)),
+    days: r.days,
+    own:
+      r.way === 'harden'
+        ? { ...NOT_SAID, ...job.feed.next, bagRate: job.feed.next.bagRate ?? trace.value(programmeValues.hardenRate) } // prettier-ignore
+        : { ...NOT_SAID, ...job.feed.next },
+    grade: null,
+    usual: r.way === 'harden' ? hardenValues : upkeepValues,
+    dose: r.nitrogen,
+  }))
+  return [...first, ...later].filter((a) => a.fed.length > 0).map((a) => planFeed(brief, a))
+}
+
+/** Ground that is fed: less a strip where it lies along water. */
+const fedGround = ({ r }: ZoneWork, ground: Figure, trace: Trace): Figure => {
+  const scope = zoneScope(r.id)
+  const along = trace.read(feedReadings.along, scope, r.zone.alongWater)
+  return along ? trace.work(feedRules.awayFromWater, scope, { ground, along }, { part: ground.id }) : ground // prettier-ignore
 }
 
 interface Fed {
@@ -78,49 +153,88 @@ interface Fed {
   /** The step that puts it down. */
   step: StepKind
   ground: Figure
+  times: number
+}
+
+/** One product over some ground, with what is said of it. */
+interface Asked {
+  use: FeedPlan['use']
+  id: string
+  scope: Scope
+  fed: readonly Fed[]
+  /** When, where it is given more than once. */
+  days?: readonly Day[]
+  own: Own
+  /** The firm's own grade for it. */
+  grade: Grade | null
+  /** In words. */
+  name: string
+  /** What is taken until one is named. */
+  usual: typeof starterValues | typeof upkeepValues | typeof hardenValues
+  /** Nitrogen of the programme. */
+  dose: Figure | null
+}
+
+/** Without the phosphorus that the law bars, or that the laboratory finds enough of: nobody buys it then. */
+function lawfulGrade(
+  grade: Grade,
+  { firm, schools }: Pick<FeedBrief, 'firm' | 'schools'>,
+  { use, fed }: Asked,
+): Grade {
+  const law = firm.phosphorusLaw
+  const tests = fed.flatMap(({ work }) => work.r.zone.lab.phosphorus ?? [])
+  const short = tests.includes('low')
+  const enough = tests.length > 0 && !short
+  const starter = use === 'starter'
+  const barred =
+    law === 'barred' ||
+    (law === 'new-seed-only' && !starter) ||
+    (law === 'with-test' && !short) ||
+    (enough && !(starter && schools.phosphorus === 'always'))
+  return barred ? { ...grade, p2o5: 0 } : grade
 }
 
 /**
  * One feed: product from grade and nitrogen wanted, what else it lays, the ceiling on its day, and
  * the law.
  */
-function planFeed(
-  brief: FeedBrief,
-  use: FeedPlan['use'],
-  fed: readonly Fed[],
-  scope: Scope,
-): FeedPlan {
+function planFeed(brief: FeedBrief, asked: Asked): FeedPlan {
   const { job, firm, schools, fedOn, soilOn, soilNow, trace } = brief
-  // What is typed is the one feed of a job, or its starter: turf beside it that is not sown gets none.
-  const own =
-    scope === JOB ? job.feed : { grade: null, slowShare: null, nitrogen: null, bagRate: null }
-  const typed = own.grade ?? (use === 'starter' ? firm.feedGrade : null)
-  const grade = typed ?? trace.values(use === 'starter' ? starterValues : upkeepValues)
+  const { use, scope, fed, own } = asked
+  const typed = own.grade ?? asked.grade
+  const grade = typed ?? lawfulGrade(trace.values(asked.usual), brief, asked)
   const gradeText = `${grade.n}-${grade.p2o5}-${grade.k2o}`
+  const label = labelled(firm, gradeText)
   const bag = trace.setting(
-    use === 'starter' ? bagNitrogen : upkeepNitrogen,
+    use === 'starter'
+      ? bagNitrogen
+      : asked.usual === hardenValues
+        ? hardenNitrogen
+        : upkeepNitrogen,
     scope,
     typed?.n ?? null,
   )
-  const slow = trace.readOr(feedReadings.slow, scope, own.slowShare)
-  const days = fed.flatMap(({ work, step }) => fedOn(work.r.id, step) ?? [])
-  const warmest = days.reduce<Figure | null>(
-    (a, b) => (a === null || soilOn(b.value as Day) > soilOn(a.value as Day) ? b : a),
-    null,
-  )
-  const celsius = warmest ? soilOn(warmest.value as Day) : num(soilNow)
+  const slow = trace.readOr(feedReadings.slow, scope, own.slowShare ?? label?.slowShare ?? null)
+  const warmest = warmestDay(asked, fedOn, soilOn)
+  const celsius = warmest ? soilOn(dayOn(warmest)) : num(soilNow)
   const soil = trace.found(feedDaySoil, scope, Math.round(celsius * 10) / 10, {
     day: warmest,
     soil: soilNow,
   })
   const ceiling = trace.work(feedRules.ceiling, scope, { slow, soil })
+  const left = use === 'upkeep' ? leftThisYear(brief, asked) : null
   // The bag's own rate is a person's word, and so is the nitrogen it lays.
-  const byBag = trace.read(feedReadings.bagRate, scope, own.bagRate)
+  const byBag = trace.read(
+    feedReadings.bagRate,
+    scope,
+    own.bagRate ?? (own.nitrogen === null && !asked.dose ? (label?.rate ?? null) : null),
+  )
   const nitrogen = byBag
     ? trace.work(feedRules.byBag, scope, { rate: byBag, grade: bag })
-    : (trace.read(feedReadings.nitrogen, scope, own.nitrogen) ??
-      trace.work(feedRules.target, scope, { ceiling }))
-  const name: Message = use === 'starter' ? say`Starter ${gradeText}` : say`Feed ${gradeText}`
+    : (asked.dose ??
+      trace.read(feedReadings.nitrogen, scope, own.nitrogen) ??
+      trace.work(feedRules.target, scope, { ceiling, left }))
+  const name = say`${asked.name} ${gradeText}`
   const untested = fed.every(({ work }) => asksForMore(work.r.zone)) ? 0 : 1
   const rate =
     byBag ??
@@ -134,20 +248,24 @@ function planFeed(
   const k2o = trace.work(feedRules.k2o, scope, { rate, grade: grade.k2o })
   const p = trace.work(feedRules.p, scope, { p2o5 })
   const k = trace.work(feedRules.k, scope, { k2o })
-  const zones = fed.map(({ work, step, ground }) => ({
-    zone: work.r.id,
-    step,
-    kg: trace.work(
-      feedRules.kg,
-      zoneScope(work.r.id),
-      { area: ground, rate },
-      {
-        label: name,
-        ...(use === 'starter' ? { school: `feed:${schools.feed}` } : {}),
-        ...(step === 'feed-lawn' ? { part: 'lawn' } : {}),
-      },
-    ),
-  }))
+  const zones = fed.map(({ work, step, ground, times }) => {
+    const about = {
+      label: name,
+      ...(use === 'starter' ? { school: `feed:${schools.feed}` } : {}),
+      ...(use === 'rounds' ? { school: `programme:${schools.programme}`, part: 'again' } : {}),
+      ...(step === 'feed-lawn' ? { part: 'lawn' } : {}),
+    }
+    const at = zoneScope(work.r.id)
+    return {
+      zone: work.r.id,
+      step,
+      times,
+      kg:
+        use === 'rounds'
+          ? trace.work(feedRules.kgRounds, at, { area: ground, rate, times }, about)
+          : trace.work(feedRules.kg, at, { area: ground, rate }, about),
+    }
+  })
   const total = trace.work(
     feedRules.total,
     scope,
@@ -160,18 +278,21 @@ function planFeed(
     schools,
     fed: fed.map((f) => f.work.r.zone),
     use,
-    prefix: scope.id === 'job' ? 'feed' : 'upkeep',
+    prefix: asked.id,
   }
   const notices = [
     ...overCeiling(nitrogen, ceiling, soil, about.prefix, trace),
     ...(byBag
       ? muchForOnce({ rate, p2o5, k2o }, untested === 1, about.prefix, trace)
       : heldByTheRest(nitrogen, rate, grade, about.prefix)),
+    ...(left ? pastTheYear(nitrogen, left, about.prefix, trace) : []),
     ...(grade.p2o5 > 0 ? phosphorusNotices(about, grade, gradeText, p) : []),
     ...(grade.k2o > 0 ? potassiumNotices(about, grade, gradeText, k) : []),
   ]
   return {
+    id: asked.id,
     use,
+    name,
     grade,
     gradeText,
     rate,
@@ -183,6 +304,45 @@ function planFeed(
     notices,
   }
 }
+
+/** The rate and the slow share on the label of a feed that the firm buys; null where it buys none of that grade. */
+const labelled = ({ prices }: Firm, gradeText: string) =>
+  prices.products.find((p) => p.kind === 'feed' && p.of.trim() === gradeText) ?? null
+
+const dayOn = (day: Figure | Day): Day => (typeof day === 'string' ? day : (day.value as Day))
+
+/** The day of the warmest soil on which a feed goes down; null where none is known. */
+function warmestDay(
+  { fed, days }: Asked,
+  fedOn: FeedBrief['fedOn'],
+  soilOn: FeedBrief['soilOn'],
+): Figure | Day | null {
+  const known: readonly (Figure | Day)[] =
+    days ?? fed.flatMap(({ work, step }) => fedOn(work.r.id, step) ?? [])
+  return known.reduce<Figure | Day | null>(
+    (a, b) => (a === null || soilOn(dayOn(b)) > soilOn(dayOn(a)) ? b : a),
+    null,
+  )
+}
+
+/** Nitrogen that is left of the year of turf that is fed, where somebody said what it has had. */
+function leftThisYear({ job, given, trace }: FeedBrief, { fed, scope }: Asked): Figure | null {
+  if (job.feed.given === null || !given) return null
+  const need = nitrogenOfYear(
+    fed.map(({ work: { r } }) => r.zone.target ?? r.zone.present[0] ?? null),
+    fed[0]?.work.season ?? 'cool',
+    job,
+    scope,
+    trace,
+  )
+  return trace.work(yearRules.left, scope, { need, given })
+}
+
+/** What the programme has to say of each package. */
+export const programmeNotices = (rounds: readonly Rounds[]): Notice[] =>
+  rounds.flatMap(({ workPackage, says }) =>
+    says ? [{ id: `programme.${workPackage}`, stage: 5, level: 'note', ...says }] : [],
+  )
 
 /** The rate on the bag puts down more at once than turf is given as a rule. */
 function muchForOnce(
@@ -254,6 +414,21 @@ function potassiumNotices(
 
 /** The laboratory found phosphorus or potassium short there. */
 const asksForMore = ({ lab }: Zone): boolean => lab.phosphorus === 'low' || lab.potassium === 'low'
+
+/** With what was given before, more than its grass wants in a year. */
+const pastTheYear = (dose: Figure, left: Figure, prefix: string, trace: Trace): Notice[] =>
+  num(dose) <= num(left) + trace.value(programmeValues.worthwhile)
+    ? []
+    : [
+        {
+          id: `${prefix}.year`,
+          stage: 5,
+          level: 'warn',
+          title: 'More nitrogen than its grass wants this year.',
+          says: say`${left} is left of its year, and this dose lays ${dose}: soft growth and thatch. Lower the target, or take a bag with less nitrogen.`,
+          figure: left.id,
+        },
+      ]
 
 /** Where the rest of the bag, not its nitrogen, sets the dose. */
 function heldByTheRest(
@@ -363,7 +538,7 @@ function phosphorusNotices(
         ]
   }
   const found: Notice[] = []
-  if (law === 'new-seed-only' && use === 'upkeep')
+  if (law === 'new-seed-only' && use !== 'starter')
     return [
       notice(
         'p-law',

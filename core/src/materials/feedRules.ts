@@ -1,3 +1,4 @@
+import { hardenValues, programmeValues } from '../reference/programmeValues.ts'
 import { allZones, procedure, reading, rule, setting, tradeValues, value } from '../rules/rule.ts'
 
 const feed = { stage: 5 } as const
@@ -5,6 +6,7 @@ const feed = { stage: 5 } as const
 export const feedReadings = {
   nitrogen: reading({ key: 'feed.nitrogen', stage: 5, label: 'Nitrogen wanted', unit: 'g/m2' }),
   bagRate: reading({ key: 'feed.rate', stage: 5, label: 'Rate on the bag', unit: 'g/m2' }),
+  along: reading({ key: 'feed.along', stage: 1, label: 'Edge along water', unit: 'm' }),
   slow: reading({
     key: 'feed.slow',
     stage: 5,
@@ -88,6 +90,14 @@ export const upkeepNitrogen = setting({
   usual: upkeepValues.n,
 })
 
+/** Nitrogen in the bag that hardens turf: the job's, else Juvena's usual. */
+export const hardenNitrogen = setting({
+  key: 'feed.harden-grade',
+  stage: 5,
+  label: 'Nitrogen in the bag',
+  usual: hardenValues.n,
+})
+
 export const feedRules = {
   rate: rule({
     ...feed,
@@ -119,6 +129,31 @@ export const feedRules = {
     formula: 'area * rate',
     compute: ({ area, rate }) => (area * rate) / 1000,
   }),
+  kgRounds: rule({
+    ...feed,
+    id: 'feed.kg-rounds',
+    key: 'feed.kg',
+    label: 'Feed again',
+    unit: 'kg',
+    standing: 'calculation',
+    says: 'Ground fed, times product rate, times the feeds.',
+    inputs: { area: 'm2', rate: 'g/m2', times: '1' },
+    formula: 'area * rate * times',
+    compute: ({ area, rate, times }) => (area * rate * times) / 1000,
+  }),
+  awayFromWater: rule({
+    ...feed,
+    id: 'feed.away-from-water',
+    key: 'feed.ground',
+    label: 'Ground fed',
+    unit: 'm2',
+    standing: 'practice',
+    says: 'Along water a strip of {strip} is not fed; local law says how wide it is.',
+    values: { strip: programmeValues.strip },
+    inputs: { ground: 'm2', along: 'm' },
+    formula: 'ground - min(ground, along * strip)',
+    compute: ({ ground, along }, { strip }) => Math.max(0, ground - along * strip),
+  }),
   ceiling: rule({
     ...feed,
     id: 'feed.ceiling',
@@ -139,16 +174,16 @@ export const feedRules = {
     label: 'Nitrogen taken',
     unit: 'g/m2',
     standing: 'practice',
-    says: 'A dose lays {low} to {high} of nitrogen (½–1 lb/1,000 ft²); {usual} is taken, and never more than the most for the day.',
+    says: 'A dose lays {low} to {high} of nitrogen (½–1 lb/1,000 ft²); {usual} is taken, and never more than the most for the day, or than its year leaves.',
     values: {
       low: value(2.4, 'g/m2', 'practice', 'A dose of nitrogen lays at least', [0, 10]),
       high: value(4.9, 'g/m2', 'practice', 'A dose of nitrogen lays at most', [1, 15]),
       usual: value(3.2, 'g/m2', 'model', 'A dose of nitrogen lays, until you say', [0.5, 10]),
     },
-    inputs: { ceiling: 'g/m2' },
-    formula: 'min(ceiling, max(low, min(high, usual)))',
-    compute: ({ ceiling }, { low, high, usual }) =>
-      Math.min(ceiling, Math.max(low, Math.min(high, usual))),
+    inputs: { ceiling: 'g/m2', left: 'g/m2?' },
+    formula: 'min(ceiling, left, max(low, min(high, usual)))',
+    compute: ({ ceiling, left }, { low, high, usual }) =>
+      Math.min(ceiling, left ?? Infinity, Math.max(low, Math.min(high, usual))),
   }),
   byBag: rule({
     ...feed,

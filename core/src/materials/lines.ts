@@ -19,6 +19,7 @@ import type { LimePlan } from './lime.ts'
 import { cellsOf, plain, type MaterialLine } from './materialLine.ts'
 import { edgingLines } from './edging.ts'
 import { plantLines } from './planting.ts'
+import { feedRules } from './feedRules.ts'
 import { dressingRules } from './dressingRules.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { SprayPlan } from './liquids.ts'
@@ -90,7 +91,7 @@ export function materialLines(
       seedLine(order, m.laterSeeds, { many: m.laterOrders.length > 1, later: true }, buying, trace),
     ),
     ...(m.dormant?.length ? [dormantLine(m.dormant, trace)] : []),
-    ...feeds.map((feed, i) => feedLine(feed, i > 0, buying, trace)),
+    ...byGrade(feeds).map((same) => feedLine(same, buying, trace)),
     ...(m.lime ? [limeLine(m.lime, buying, trace)] : []),
     ...m.sprays.map((s) => sprayLine(s, trace)),
     ...plantLines(m.works, trace),
@@ -270,28 +271,51 @@ function dormantLine(
   }
 }
 
-function feedLine(feed: FeedPlan, second: boolean, buying: Buying, trace: Trace): MaterialLine {
-  const zones = feed.zones.map((z) => ({ zone: z.zone, amount: z.kg }))
+/** Feeds of one grade are one product: bought together. */
+const byGrade = (feeds: readonly FeedPlan[]): FeedPlan[][] =>
+  [...new Set(feeds.map((f) => f.gradeText))].map((grade) => feeds.filter((f) => f.gradeText === grade)) // prettier-ignore
+
+/** How a feed goes down: how often, and how much each time. */
+function feedSaid({ zones, rate }: FeedPlan, many: boolean): Message {
+  const most = Math.max(...zones.map((z) => z.times))
+  if (most > 1) return say`${String(most)} times ${rate}`
+  return many ? say`once ${rate}` : ''
+}
+
+function feedLine(feeds: readonly FeedPlan[], buying: Buying, trace: Trace): MaterialLine {
+  const first = sure(feeds[0])
+  const { id, gradeText } = first
+  const zones = feeds.flatMap((feed) => feed.zones.map((z) => ({ zone: z.zone, amount: z.kg })))
+  const many = feeds.length > 1
+  const total = many
+    ? trace.work(
+        feedRules.total,
+        { id: `feed:${gradeText}` },
+        { zones: feeds.map((f) => f.total) },
+        { label: say`Feed ${gradeText} to order` },
+      )
+    : first.total
   return {
-    id: second ? 'feed.upkeep' : 'feed',
+    id: id === 'feed' ? 'feed' : `feed.${id}`,
     kind: 'feed',
-    of: feed.gradeText,
-    name:
-      feed.use === 'starter' ? say`Starter feed ${feed.gradeText}` : say`Feed ${feed.gradeText}`,
-    detail: 'crossed, sweep the paving',
-    cells: cellsOf(second ? 'upkeep' : 'feed', zones, trace),
-    total: feed.total.id,
-    spread: feed.zones.map((z) => ({ step: z.step, zone: z.zone, figure: z.kg.id, lifts: 1 })),
+    of: gradeText,
+    name: many ? say`Feed ${gradeText}` : first.name,
+    detail: joined([joined(feeds.map((f) => feedSaid(f, many)), ', '), 'crossed, sweep the paving'], ', '), // prettier-ignore
+    cells: cellsOf(id, zones, trace),
+    total: total.id,
+    spread: feeds.flatMap((feed) =>
+      feed.zones.map((z) => ({ step: z.step, zone: z.zone, figure: z.kg.id, lifts: z.times })),
+    ),
     ...bagged({
-      key: second ? 'upkeep' : 'feed',
-      order: feed.total,
+      key: id,
+      order: total,
       net: null,
       zones,
-      bags: feedBags(feed.gradeText, buying.firm, trace),
+      bags: feedBags(gradeText, buying.firm, trace),
       areaErrors: buying.areaErrors,
       trace,
     }),
-    also: [feed.nitrogen.id],
+    also: many ? [] : [first.nitrogen.id],
   }
 }
 

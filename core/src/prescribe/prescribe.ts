@@ -171,10 +171,10 @@ function siteInputs(
   { job, firm, schools, shelf, today, waits }: PrescribeBrief,
   climate: SiteClimate,
 ): SiteInputs & Versioned {
-  const { walked, aims, users, lots, dressing, cover, watering, waterer } = job
+  const { walked, aims, users, lots, dressing, cover, watering, waterer, schools: own } = job
   const { units, swath, strip, scaleStep, handful, calibrations } = firm
   return versioned<SiteInputs>({
-    job: { walked, aims, users, lots, dressing, cover, watering, waterer },
+    job: { walked, aims, users, lots, dressing, cover, watering, waterer, schools: own },
     firm: { units, swath, strip, scaleStep, handful, calibrations },
     schools,
     today,

@@ -51,7 +51,7 @@ import {
 /** What of a job the prescription of one zone goes by, beside the zone itself. */
 export type ZoneFacts = Pick<
   Job,
-  'walked' | 'aims' | 'users' | 'lots' | 'dressing' | 'cover' | 'watering' | 'waterer'
+  'walked' | 'aims' | 'users' | 'lots' | 'dressing' | 'cover' | 'watering' | 'waterer' | 'schools'
 >
 
 /** What all zones of a job are prescribed by. */

@@ -335,7 +335,9 @@ function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
         : ofRound(plan.figures[line.cells[zone.id] ?? ''], round, plan)
       if (!figure || typeof figure.value !== 'number') return []
       const lifts = part?.lifts ?? 1
-      const lift = step.kind === 'dress' ? 1 : (step.part ?? 2)
+      // The second lift is the first of its operation; feeds of a programme are counted from one.
+      const feeds = line.kind === 'feed'
+      const lift = step.kind === 'dress' || feeds ? (step.part ?? 1) : (step.part ?? 2)
       return [
         {
           zone: zone.name,
@@ -343,7 +345,7 @@ function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
           value: figure.value / lifts,
           unit: figure.unit,
           pans: 1,
-          detail: lifts > 1 ? say`lift ${lift} of ${lifts}` : '',
+          detail: lifts > 1 ? say`${feeds ? 'feed' : 'lift'} ${lift} of ${lifts}` : '',
         },
       ]
     })

@@ -37,10 +37,10 @@ export interface Follows {
 export interface Later {
   /**
    * From the sowing, the expected band of the first mow, the first mow itself, the first mow of the
-   * seedlings, the lift before, an operation (`of`), the season of the autumn pre-emergence, or the
-   * look that asks for it.
+   * seedlings, the lift before, an operation (`of`), the season of the autumn pre-emergence, the
+   * look that asks for it, or the feed before.
    */
-  since: 'sown' | 'band' | 'first-mow' | 'seedlings' | 'lift' | 'work' | 'barrier' | 'look'
+  since: 'sown' | 'band' | 'first-mow' | 'seedlings' | 'lift' | 'work' | 'barrier' | 'look' | 'fed'
   /** The earlier operation, where it is dated from one. */
   of?: string
   /** Days after that; below zero for before. */

@@ -198,6 +198,27 @@ export const SCHOOL_CHOICES = {
       },
     },
   }),
+  programme: choice({
+    question: 'How is it fed on after that?',
+    schools: {
+      'one-dose': {
+        name: 'one feed',
+        says: 'One feed with the work; what follows is left to the owner.',
+      },
+      spoon: {
+        name: 'a little, often',
+        says: 'Seedlings every two weeks once they are mown; turf that stands every two to three weeks, cool turf from late summer on.',
+      },
+      autumn: {
+        name: 'most of it in autumn',
+        says: 'Two thirds to nine tenths of the year’s nitrogen in autumn: less soft growth in spring, fewer summer weeds fed.',
+      },
+      harden: {
+        name: 'hardened before winter',
+        says: 'One more feed before frost, low in nitrogen and high in potassium: soft growth meets frost and disease.',
+      },
+    },
+  }),
   watering: choice({
     question: 'How is the seedbed kept moist?',
     schools: {
@@ -249,6 +270,7 @@ export const DEFAULT_SCHOOLS: Schools = {
   dressing: 'light-often',
   phosphorus: 'by-test',
   feed: 'with-seed',
+  programme: 'one-dose',
   watering: 'little-often',
   run: 'milder',
   firstMow: 'one-third',

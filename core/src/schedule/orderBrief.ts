@@ -1,5 +1,6 @@
 import type { Day } from '../calendar/day.ts'
 import type { DiaryEntry } from '../entities/diary.ts'
+import type { Firm } from '../entities/firm.ts'
 import type { Job } from '../entities/job.ts'
 import type { Workforce } from '../firm/firmSettings.ts'
 import type { StepRef } from '../plan/order.ts'
@@ -10,6 +11,8 @@ import type { WaitingPeriods } from '../work/waitingPeriods.ts'
 
 export interface OrderBrief {
   job: Job
+  /** When the law allows no nitrogen. */
+  bans: Firm['nitrogenBans']
   schools: Schools
   diary: readonly DiaryEntry[]
   prescription: Prescription

@@ -46,6 +46,7 @@ import { DayWorths, pieceWorth, planWorthRule } from './pieceWorth.ts'
 import { chooseSowing, oddsFor } from './sowingChoices.ts'
 import { stepRef, StepRecords } from './stepRecords.ts'
 import { type PackageSteps, type StepBrief, plantsIn, stepsOf } from './steps.ts'
+import { lawfulWindow } from './lawfulFeeds.ts'
 import { holdOver, whatInstead } from './whatInstead.ts'
 
 export interface OrderOfWork {
@@ -333,7 +334,7 @@ function orderPackage(
   const sown = needs.some((n) => n.kind === 'sow') ? sownOf(brief, pack) : null
   const window = sown
     ? windowToSow(sown, climate, schools, trace)
-    : windowToWork(pack.season, care, isWatered(job), climate, schools, trace)
+    : lawfulWindow(windowToWork(pack.season, care, isWatered(job), climate, schools, trace), pack.kind === 'feed' ? brief.bans : []) // prettier-ignore
   const scope = packageScope(pack.id)
   const coverStands =
     pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null

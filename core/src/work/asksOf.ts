@@ -9,7 +9,8 @@ import { say, type Message } from '../rules/message.ts'
 import { num } from '../trace/figure.ts'
 import { smotherValues } from './leafRules.ts'
 import { PRESETS } from './presets.ts'
-import { isSown, sowingAsks } from './sowing.ts'
+import { schoolName, type Schools } from '../reference/schools.ts'
+import { isPlanted, isSown, sowingAsks } from './sowing.ts'
 import type { WorkBrief } from './workTypes.ts'
 
 export const ask = (
@@ -56,7 +57,11 @@ const aimAsks = ({ job }: WorkBrief): Ask[] =>
     ),
   )
 
-function schoolAsks({ r, schools, trace }: WorkBrief, asked: ReadonlySet<StepKind>): Ask[] {
+function schoolAsks(
+  { job, r, schools, trace }: WorkBrief,
+  sowing: Sowing,
+  asked: ReadonlySet<StepKind>,
+): Ask[] {
   const weedy = r.weeds !== null && num(r.weeds) >= trace.value(coverLines.weedy)
   return [
     ...(schools.weeds === 'spray-then-sow' && weedy
@@ -67,6 +72,10 @@ function schoolAsks({ r, schools, trace }: WorkBrief, asked: ReadonlySet<StepKin
       : []),
     ...(schools.weeds === 'after-mows' && weedy
       ? [ask('spray-later', 'school', 'seed, then spray', say`${sure(r.weeds)} is under weeds.`)]
+      : []),
+    // A firm’s usual programme goes with a feed; one chosen for a job asks for it.
+    ...((job.schools.programme ?? 'one-dose') !== 'one-dose' && !isPlanted(sowing)
+      ? [ask('feed', 'school', schoolName('programme', schools.programme), 'You chose how it is fed on.')] // prettier-ignore
       : []),
     ...(schools.tines === 'solid' && asked.has('core')
       ? [
@@ -97,6 +106,7 @@ export function followingAsks(
   sown: boolean,
   green: boolean,
   hardClay: boolean,
+  programme: Schools['programme'],
 ): Ask[] {
   const has = (is: (operation: Operation) => unknown) =>
     [...planned].some((kind) => is(OPERATIONS[kind]))
@@ -126,6 +136,8 @@ export function followingAsks(
   if (has((o) => o.steel)) add('mark', 'mark', 'Steel goes into the ground.')
   if (!sown && has((o) => o.wetted))
     add('water', 'feed', 'Opened, dressed and fed turf wants water.')
+  if (programme !== 'one-dose' && has((o) => o.feeds))
+    add('feed-round', 'feed', say`Fed on: ${schoolName('programme', programme)}.`)
   if (has((o) => o.closes)) add('notice', 'notice', 'The lawn is out of use.')
   return found
 }
@@ -178,7 +190,7 @@ export function allAsks(brief: WorkBrief, sowing: Sowing, forbids: readonly Forb
   )
   const { killed, stripped } = clearing(brief, sowing)
   const sown = sowingAsks(sowing, { r, schools, asked, killed, stripped, trace })
-  const all = [...base, ...sown, ...schoolAsks(brief, asked)]
+  const all = [...base, ...sown, ...schoolAsks(brief, sowing, asked)]
   // A mat that no machine may take is raked out by hand; so is growth that may not be scarified.
   const instead =
     all.some((a) => a.operation === 'scarify') &&

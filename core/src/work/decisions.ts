@@ -167,7 +167,14 @@ export function decisionsFor(brief: WorkBrief, sowing: Sowing): Decision[] {
   for (const d of decideAll(
     brief,
     sowing,
-    followingAsks(planned, isPlanted(sowing), isGreen(r, trace), isHardClay(r)),
+    followingAsks(
+      planned,
+      isPlanted(sowing),
+      isGreen(r, trace),
+      isHardClay(r),
+      // A quick cover is not fed on.
+      sowing === 'cover-then-sow' ? 'one-dose' : brief.schools.programme,
+    ),
     forbids,
   )) {
     const known = merged.get(d.operation)

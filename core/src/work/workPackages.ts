@@ -57,7 +57,7 @@ const goesAlong = (kind: StepKind) =>
 function pieceOf(kind: StepKind, work: ZoneWork): PackageKind {
   const main = mainKind(work)
   if (OPERATIONS[kind].due) return 'due'
-  if (kind === 'feed-lawn') return 'feed'
+  if (kind === 'feed-lawn' || (kind === 'feed-round' && plans(work, 'feed-lawn'))) return 'feed'
   if (isPlanted(work.sowing)) return main
   if (kind === 'pre-emergence') return 'barrier'
   if (OPERATIONS[kind].feeds) return 'feed'

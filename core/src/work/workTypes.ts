@@ -70,7 +70,7 @@ export interface WorkBrief {
   season: 'cool' | 'warm'
   approach: ApproachId
   findings: readonly Finding[]
-  job: Pick<Job, 'aims' | 'dressing' | 'cover' | 'watering' | 'waterer'>
+  job: Pick<Job, 'aims' | 'dressing' | 'cover' | 'watering' | 'waterer' | 'schools'>
   schools: Schools
   /** Turf over deep lows is lifted and laid back, instead of dressed in lifts. */
   laidBack?: true

@@ -699,4 +699,25 @@ water-day.off                        150 %         model         80..400
 water-day.less                        60 %         model         20..150
 water-day.more                        90 %         model         50..250
 water-day.holds                        2 rain      model         0..20
+reading.feed.given.otherwise            0 g/m2   assumed      0..60
+harden-feed.n                           3 %      practice     0..20
+programme.strip                         3 m      model        0..30
+programme.spoon                       1.8 g/m2   practice     0.5..4
+programme.seedlings                     1 g/m2   practice     0.3..3
+harden-feed.p2o5                       12 %      practice     0..60
+harden-feed.k2o                        12 %      practice     0..60
+programme.spoonEvery                   18 d      practice     7..42
+programme.seedlingsEvery               14 d      model        7..28
+programme.seedlingDoses                 4 1      model        1..8
+programme.autumnShare                  75 %      practice     50..95
+programme.between                      28 d      practice     14..60
+programme.clippings                    25 %      practice     0..40
+programme.slow                         50 %      model        30..100
+programme.slowLasts                    49 d      practice     21..120
+programme.hardenRate                   30 g/m2   practice     5..60
+programme.hardenBefore                 28 d      model        7..70
+programme.joins                         5 d      model        0..14
+programme.worthwhile                    1 g/m2   model        0.2..3
+rate.feed-round                      2500 m2/h   model        100..20000
+set-up.feed-round                    0.25 h      model        0..4
 `

@@ -17,6 +17,7 @@ import { edge } from './edge.ts'
 import { feed } from './feed.ts'
 import { feedLater } from './feedLater.ts'
 import { feedLawn } from './feedLawn.ts'
+import { feedRound } from './feedRound.ts'
 import { firm } from './firm.ts'
 import { firstMow } from './firstMow.ts'
 import { grade } from './grade.ts'
@@ -126,6 +127,7 @@ export const OPERATION_LIST = [
   firstMow,
   mowWeekly,
   feedLater,
+  feedRound,
   sprayLater,
   dressAgain,
   visit,
