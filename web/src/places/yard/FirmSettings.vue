@@ -8,15 +8,20 @@ import {
   type SchoolChoiceId,
 } from '@juvena/core/reference/schools'
 import ChoiceField from '../../parts/ChoiceField.vue'
+import DayField from '../../parts/DayField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import TextField from '../../parts/TextField.vue'
 import SeedSettings from './SeedSettings.vue'
 import { useFirm } from '../../stores/firm.ts'
+import { newId } from '../../stores/newId.ts'
 
 const firm = useFirm()
 const problem = (path: string) => firm.problems.find((p) => p.path === path)?.sentence ?? ''
 const set = <K extends keyof FirmDraft>(key: K, value: FirmDraft[K]) =>
   firm.change({ [key]: value })
+const bans = computed(() => firm.draft.nitrogenBans ?? [])
+const setBan = (i: number, patch: object) =>
+  set('nitrogenBans', bans.value.map((b, k) => (k === i ? { ...b, ...patch } : b))) // prettier-ignore
 const choices = Object.keys(SCHOOL_CHOICES) as SchoolChoiceId[]
 const options = (c: SchoolChoiceId) =>
   Object.entries(SCHOOL_CHOICES[c].schools).map(([value, s]) => ({ value, name: s.name }))
@@ -192,6 +197,40 @@ const state = computed(
           hint="The plan obeys it or says why it cannot. Local law decides."
           @update:model-value="set('phosphorusLaw', $event ?? 'none')"
         />
+        <p class="field-label ban-head">No nitrogen may go down</p>
+        <div v-for="(ban, i) in bans" :key="ban.id" class="ban">
+          <DayField
+            label="From"
+            yearless
+            :today="firm.today"
+            :model-value="ban.from"
+            :problem="problem(`nitrogenBans[${i}].from`)"
+            @update:model-value="setBan(i, { from: $event })"
+          />
+          <DayField
+            label="to, that day with it"
+            yearless
+            :today="firm.today"
+            :model-value="ban.to"
+            :problem="problem(`nitrogenBans[${i}].to`)"
+            @update:model-value="setBan(i, { to: $event })"
+          />
+          <button
+            type="button"
+            class="plain small"
+            :aria-label="`Delete the dates ${i + 1}`"
+            @click="set('nitrogenBans', bans.toSpliced(i, 1))"
+          >
+            delete
+          </button>
+        </div>
+        <button
+          type="button"
+          class="act slight"
+          @click="set('nitrogenBans', [...bans, { id: newId() }])"
+        >
+          {{ bans.length ? 'More dates' : 'Enter the dates of a local rule' }}
+        </button>
       </section>
       <SeedSettings />
     </div>
@@ -246,6 +285,16 @@ h2 .small {
   grid-template-columns: repeat(auto-fit, minmax(min(9.5rem, 100%), 1fr));
   gap: 0.35rem 1rem;
   margin-bottom: 0.35rem;
+}
+.ban-head {
+  margin: 0.7rem 0 0;
+}
+.ban {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr)) auto;
+  gap: 0.3rem 1rem;
+  align-items: center;
+  padding-bottom: 0.3rem;
 }
 .switch {
   display: flex;

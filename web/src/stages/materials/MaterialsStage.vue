@@ -10,10 +10,10 @@ import FigureValue from '../../parts/FigureValue.vue'
 import NothingYet from '../../parts/NothingYet.vue'
 import NoticeCard from '../../parts/NoticeCard.vue'
 import QuantityField from '../../parts/QuantityField.vue'
-import TextField from '../../parts/TextField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import StageHead from '../../parts/StageHead.vue'
 import { useJob } from '../../stores/job.ts'
+import FeedForm from './FeedForm.vue'
 import MoneySums from './MoneySums.vue'
 import SprayForm from './SprayForm.vue'
 import OrderList from './OrderList.vue'
@@ -41,7 +41,7 @@ const also = (line: MaterialLine) =>
       ? `${firm.hand(f.value, f.unit)} N`
       : firm.hand(f.value, f.unit)
   })
-type Group = 'feed' | 'dressing' | 'lime'
+type Group = 'dressing' | 'lime'
 const limed = computed(() => lines.value.some((l) => l.kind === 'lime'))
 const set = <G extends Group, K extends keyof NonNullable<JobDraft[G]>>(
   group: G,
@@ -126,63 +126,7 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
         <OrderList />
       </div>
       <section class="choices">
-        <h3>Starter feed</h3>
-        <div class="row">
-          <TextField
-            label="Grade, N-P₂O₅-K₂O"
-            :model-value="job.draft?.feed?.grade"
-            :placeholder="job.plan?.feed?.grade"
-            :problem="job.problemAt('feed.grade')"
-            :maxlength="40"
-            @update:model-value="set('feed', 'grade', $event || null)"
-          />
-          <QuantityField
-            label="Rate on the bag"
-            kind="rate"
-            :model-value="job.draft?.feed?.bagRate"
-            :problem="job.problemAt('feed.bagRate')"
-            :hint="`or what it covers: ${firm.units === 'us' ? '20 lb on 4,000 sq ft' : '10 kg on 400 m²'}`"
-            @update:model-value="set('feed', 'bagRate', $event)"
-          />
-          <QuantityField
-            v-if="!job.draft?.feed?.bagRate"
-            label="Nitrogen wanted"
-            kind="rate"
-            :model-value="job.draft?.feed?.nitrogen"
-            :problem="job.problemAt('feed.nitrogen')"
-            hint="½–1 lb/1,000 ft² is usual"
-            @update:model-value="set('feed', 'nitrogen', $event)"
-          />
-          <QuantityField
-            label="Slow-release share"
-            kind="percent"
-            :model-value="job.draft?.feed?.slowShare"
-            :problem="job.problemAt('feed.slowShare')"
-            @update:model-value="set('feed', 'slowShare', $event)"
-          />
-          <dl v-if="job.plan?.feed" class="lays">
-            <div>
-              <dt>product</dt>
-              <dd><FigureValue :id="job.plan.feed.rate" /></dd>
-            </div>
-            <div>
-              <dt>P₂O₅ → P</dt>
-              <dd>
-                <FigureValue :id="job.plan.feed.p2o5" /> → <FigureValue :id="job.plan.feed.p" />
-              </dd>
-            </div>
-            <div>
-              <dt>K₂O → K</dt>
-              <dd>
-                <FigureValue :id="job.plan.feed.k2o" /> → <FigureValue :id="job.plan.feed.k" />
-              </dd>
-            </div>
-            <div>
-              <dt>most N at once</dt>
-              <dd><FigureValue :id="job.plan.feed.ceiling" /></dd>
-            </div>
-          </dl>
-        </div>
+        <FeedForm />
         <template v-if="limed">
           <h3>Lime, by its label</h3>
           <div class="row">
@@ -300,16 +244,6 @@ th.n:last-child {
   grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr));
   gap: 0.3rem 1rem;
   margin-bottom: 0.5rem;
-}
-.lays {
-  grid-column: 1 / -1;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.3rem 1.75rem;
-}
-dt {
-  font-size: 0.75rem;
-  color: var(--soft);
 }
 .by-zone li {
   border-top: 1px solid var(--rule);

@@ -106,6 +106,23 @@ function download() {
         :model-value="p.supplier || 'none'"
         @update:model-value="change(i, { supplier: $event === 'none' ? '' : ($event ?? '') })"
       />
+      <div v-if="p.kind === 'feed'" class="label">
+        <QuantityField
+          label="Rate on the label"
+          kind="rate"
+          :model-value="p.rate"
+          :problem="problem(`products[${i}].rate`)"
+          hint="or what a bag covers"
+          @update:model-value="change(i, { rate: $event })"
+        />
+        <QuantityField
+          label="Slow share"
+          kind="percent"
+          :model-value="p.slowShare"
+          :problem="problem(`products[${i}].slowShare`)"
+          @update:model-value="change(i, { slowShare: $event })"
+        />
+      </div>
       <div class="packs">
         <span v-for="(k, j) in p.packs ?? []" :key="j" class="pack">
           <QuantityField
@@ -211,6 +228,13 @@ p {
   flex-wrap: wrap;
   gap: 0.2rem 0.9rem;
   align-items: center;
+}
+.label {
+  order: 1;
+  grid-column: 1 / 4;
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 11rem));
+  gap: 0.3rem 0.8rem;
 }
 .pack {
   display: grid;

@@ -101,6 +101,14 @@ const byCans = computed(() => {
       @update:model-value="set('wornLength', $event)"
     />
     <QuantityField
+      label="Edge along water"
+      kind="length"
+      :model-value="zone.alongWater"
+      :problem="problem('alongWater')"
+      hint="a strip there is not fed"
+      @update:model-value="set('alongWater', $event)"
+    />
+    <QuantityField
       label="Sprinkler rate"
       kind="precipitation"
       :model-value="zone.precipitation"
