@@ -264,6 +264,7 @@ const dayStep = z.strictObject({
     })
     .nullable(),
   cautions: z.array(z.string()),
+  product: z.string(),
   against: z.array(told),
   lots: z.array(z.strictObject({ lot: z.string(), zone: z.string(), kg: z.number() })),
 })

@@ -136,10 +136,18 @@ test('what the law keeps a record of is not ticked without its product and its l
   await expect(page.getByRole('alert').filter({ hasText: 'Read the label' })).toBeVisible()
   await page.getByText('I have read the label').click()
   await page.getByRole('button', { name: 'Done', exact: true }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'Say who put it down' })).toBeVisible()
+  await field(page, 'Who').last().fill('Rua')
+  await page.getByRole('button', { name: 'Done', exact: true }).click()
   await expect(
     page.getByRole('checkbox', { name: /Spray broad-leaved weeds done/ }),
   ).toHaveAttribute('aria-checked', 'true')
   expect((await diaryOf(page, id))[0]!.product).toBe('Meadow Clear 3')
+  // It stands in the record that the law asks for.
+  await page.getByRole('link', { name: 'Record of products' }).click()
+  await expect(page.getByText('Meadow Clear 3')).toBeVisible()
+  await expect(page.getByText('Rua')).toBeVisible()
+  await page.goBack()
   // Nor by the back door.
   const refused = await page.request.post(at('demo', `/api/jobs/${id}/diary`), {
     data: { id: 'no-product-1', date: '2027-02-22', step: 'spray/z1', what: 'Spray' },

@@ -7,6 +7,8 @@ import { nitrogenBanOn, nitrogenFrom } from '../src/firm/nitrogenLaw.ts'
 import { nitrogenValues } from '../src/materials/feedRules.ts'
 import { programmeValues } from '../src/reference/programmeValues.ts'
 import { stepAmounts } from '../src/present/dayWork.ts'
+import type { JobPlan } from '../src/plan/jobPlan.ts'
+import type { PlannedStep } from '../src/plan/order.ts'
 import { declared, draft, planOf, said, valueOf, zone } from './makeJob.ts'
 
 const FINE = { wanted: 92, weeds: 4, moss: 2, bare: 2 }
@@ -45,9 +47,13 @@ describe('how ground is fed on', () => {
     const plan = planOf(job, AUGUST)
     const told = plan.steps
       .filter((s) => s.kind === 'feed' || s.kind === 'feed-round')
-      .map((s) => stepAmounts(s, plan, { lots: [] }).find((a) => a.unit === 'kg')!)
+      .map((s) =>
+        stepAmounts(s as PlannedStep, plan as unknown as JobPlan, { lots: [] }).find(
+          (a) => a.unit === 'kg',
+        )!,
+      )
     expect(said(told.map((a) => a.detail))).toEqual(['', 'feed 1 of 2', 'feed 2 of 2'])
-    expect(told.reduce((sum, a) => sum + a.value, 0)).toBeCloseTo(valueOf(plan, feeds(plan)[0]!.total), 6) // prettier-ignore
+    expect(told.reduce((sum, a) => sum + Number(a.value), 0)).toBeCloseTo(valueOf(plan, feeds(plan)[0]!.total), 6) // prettier-ignore
   })
   it('a quarter of the year is returned by clippings that lie (common practice)', () => {
     const plan = planOf(standing('autumn', { feed: { clippings: true } }), AUGUST)

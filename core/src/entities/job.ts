@@ -493,6 +493,13 @@ export const jobSchema = z.strictObject({
           tank: quantity('volume', { min: 0.0005, max: 10, what: 'A tank' }),
           /** Ground left unsprayed: beside water, beds, a neighbour. */
           buffer: quantity('area', { min: 0, max: 1_000_000, what: 'Ground left out' }),
+          /** What its label says else: active ingredient, registration number, clothing. */
+          active: text(80),
+          number: text(60),
+          clothing: text(200),
+          /** Days from it to seed, and hours until the ground may be walked on again. */
+          waitSow: quantity('days', { min: 0, max: 730, what: 'The wait before seed' }),
+          reentry: quantity('hours', { min: 0, max: 720, what: 'The time to keep off' }),
           /** It stays on the leaf, or is watered in. */
           acts: oneOf(['leaf', 'soil'], 'the leaf or the soil').nullable().default(null),
         }),

@@ -352,6 +352,7 @@ const sprayLine = (s: SprayPlan, trace: Trace): MaterialLine => ({
   of: s.product,
   name: s.product ? say`${verbatim(s.product)}` : OPERATIONS[s.does].name,
   detail: s.fills,
+  people: s.people,
   cells: cellsOf(`spray.${s.id}`, s.zones, trace),
   total: s.total.id,
   also: s.also.map((f) => f.id),

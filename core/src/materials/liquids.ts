@@ -1,6 +1,6 @@
 import type { Job } from '../entities/job.ts'
 import type { StepKind } from '../reference/operations.ts'
-import { joined, quantity, say, type Message } from '../rules/message.ts'
+import { joined, quantity, say, verbatim, type Message } from '../rules/message.ts'
 import { allZones, rule } from '../rules/rule.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { JOB, zoneScope } from '../trace/scope.ts'
@@ -61,6 +61,8 @@ export interface SprayPlan {
   total: Figure
   /** How the tank is filled; nothing until water and tank are told. */
   fills: Message
+  /** What its label says of people: how long to keep off, what to wear. */
+  people: Message
   also: Figure[]
 }
 
@@ -91,7 +93,14 @@ export function planSprays(
       amount: trace.work(liquidRules.zone, zoneScope(w.r.id), { area, rate, sprayed }, { part: s.id }), // prettier-ignore
     }))
     const total = trace.work(liquidRules.product, JOB, { zones: zones.map((z) => z.amount) }, { part: s.id }) // prettier-ignore
-    const made = { id: s.id, does: s.does, product: s.product, zones, total }
+    const people = joined(
+      [
+        s.reentry !== null && say`keep off for ${quantity(s.reentry, 'h')}`,
+        s.clothing !== '' && say`wear ${verbatim(s.clothing)}`,
+      ],
+      '; ',
+    )
+    const made = { people, id: s.id, does: s.does, product: s.product, zones, total }
     if (s.carrier === null || num(total) <= 0) return [{ ...made, fills: '', also: [] }]
     const { carrier } = s
     const water = trace.work(liquidRules.water, JOB, { product: total, carrier, rate }, { part: s.id }) // prettier-ignore

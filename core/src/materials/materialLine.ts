@@ -31,6 +31,8 @@ export interface MaterialLine {
   /** What it is bought as: a grade, a dressing, a cover. */
   of: string
   detail: Message
+  /** What its label says of people: how long to keep off, what to wear. */
+  people?: Message
   cells: Record<ZoneId, FigureId>
   total: FigureId
   packs: (Packs & { figure: FigureId; costs: FigureId | null }) | null

@@ -46,6 +46,8 @@ export interface DayStep {
   hours: number
   people: number
   amounts: DayAmount[]
+  /** What is sprayed, as the job names it; '' where it names nothing. */
+  product: string
   /** What is decided there; null where it is no look. */
   look: StepLook | null
   cautions: CautionId[]
@@ -200,6 +202,7 @@ export function dayWork(id: string, job: Job, plan: JobPlan, diary: readonly Dia
       hours: num(s.hours),
       people: s.people,
       amounts: stepAmounts(s, plan, job),
+      product: job.sprays.find((x) => x.does === s.kind)?.product ?? '',
       look: s.look ?? null,
       cautions: s.cautions,
       against: plan.notices
@@ -345,7 +348,12 @@ function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
           value: figure.value / lifts,
           unit: figure.unit,
           pans: 1,
-          detail: lifts > 1 ? say`${feeds ? 'feed' : 'lift'} ${lift} of ${lifts}` : '',
+          detail:
+            lifts > 1
+              ? say`${feeds ? 'feed' : 'lift'} ${lift} of ${lifts}`
+              : line.kind === 'spray'
+                ? joined([line.detail, line.people ?? ''], '; ')
+                : '',
         },
       ]
     })

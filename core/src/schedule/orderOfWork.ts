@@ -33,7 +33,7 @@ import {
 } from './orderNotices.ts'
 import { DRAWN_DAYS, careOf, cutOffFigure, grassWindows, sownOf, spansOf } from './packageWindow.ts'
 import { plannedSteps } from './plannedSteps.ts'
-import { type Placed, precedence, waitsOn } from './precedence.ts'
+import { type Placed, precedence, toldAhead, waitsOn } from './precedence.ts'
 import {
   type Calendar,
   type Fixed,
@@ -69,7 +69,7 @@ export function stepBrief({
   )
   return {
     schools,
-    told: { users: job.users, notice: job.notice },
+    told: toldAhead(job),
     dressing: prescription.dressing,
     covers: prescription.covers,
     seedDepth: (zone) => workInDepth(zone, mixes.get(zone), prescription.covers, trace),
@@ -338,7 +338,7 @@ function orderPackage(
   const scope = packageScope(pack.id)
   const coverStands =
     pack.kind === 'later' && heldFrom ? addDays(heldFrom, trace.value(lagValues.coverStands)) : null
-  const table = precedence(pack.kind, { users: job.users, notice: job.notice }, trace)
+  const table = precedence(pack.kind, toldAhead(job), trace)
   // What opens turf comes weeks after its hard cut, unless there is a good day long before it.
   const here = new Set(pack.zones.map((z) => z.r.id))
   const cut = days.placed

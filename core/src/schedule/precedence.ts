@@ -2,6 +2,7 @@ import { lagValues } from '../reference/lagValues.ts'
 import { looksBadValues } from '../reference/looksBadValues.ts'
 import { isStepKind, kindsThat, OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { operationValues } from '../reference/operationValues.ts'
+import type { Job } from '../entities/job.ts'
 import type { UserId } from '../reference/lists.ts'
 import type { HoldReason } from '../climate/dayReasons.ts'
 import type { Message } from '../rules/message.ts'
@@ -46,11 +47,24 @@ const ownPairs = (trace: Trace): Pair[] =>
     }),
   )
 
-/** Who uses the lawn, and the days ahead they ask to know; null where they ask for none. */
+/** What people and labels ask for: who uses the lawn, and the days ahead they ask to know; null where they ask for none. */
 export interface ToldAhead {
   users: readonly UserId[]
   notice: number | null
+  /** Days before seed that the label of what is sprayed asks for; Juvena’s own where it says none. */
+  waits: (spray: StepKind) => number | null
 }
+
+/** What a job says of that. */
+export const toldAhead = ({
+  users,
+  notice,
+  sprays,
+}: Pick<Job, 'users' | 'notice' | 'sprays'>): ToldAhead => ({
+  users,
+  notice,
+  waits: (spray) => sprays.find((s) => s.does === spray)?.waitSow ?? null,
+})
 
 /** Pairs of steps, by the later one. */
 export type Precedence = ReadonlyMap<StepKind, readonly Pair[]>
@@ -68,7 +82,7 @@ export function precedence(kind: PackageKind, told: ToldAhead, trace: Trace): Pr
 }
 
 /** The trade's pairs of steps, with the firm's numbers in them. */
-function tradePairs(kind: PackageKind, { users, notice }: ToldAhead, trace: Trace): Pair[] {
+function tradePairs(kind: PackageKind, { users, notice, waits }: ToldAhead, trace: Trace): Pair[] {
   const v = trace.values(lagValues)
   const o = trace.values(operationValues)
   const cuts: StepKind[] = ['cut-first', 'cut-second']
@@ -135,10 +149,16 @@ function tradePairs(kind: PackageKind, { users, notice }: ToldAhead, trace: Trac
       must: [v.afterKill, Infinity],
       why: 'the wait after the last kill',
     },
+    ...(['kill', 'kill-again', 'pre-emergence'] as const).flatMap((spray): Pair[] => {
+      const label = waits(spray)
+      return label === null
+        ? []
+        : [{ from: [spray], to: ['sow', 'plugs', 'turf'], must: [label, Infinity], why: 'the wait that the label asks for' }] // prettier-ignore
+    }),
     {
       from: ['spray'],
       to: ['sow', 'plugs', 'turf'],
-      must: [o.sprayWait, Infinity],
+      must: [waits('spray') ?? o.sprayWait, Infinity],
       why: 'the wait after the spray',
     },
     {

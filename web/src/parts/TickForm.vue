@@ -38,6 +38,8 @@ const props = defineProps<{
   amount: string
   lots: DiaryEntry['lots']
   weather: DiaryEntry['weather']
+  /** The product that the job names for it. */
+  product?: string
   failure?: string
   /** The record that this one corrects, to begin from. */
   corrects?: DiaryEntry
@@ -52,7 +54,7 @@ const was = props.corrects
 const amount = ref(was?.amount ?? props.amount)
 const who = ref(was?.who ?? whoWrites())
 const note = ref(was?.note ?? '')
-const product = ref(was?.product ?? '')
+const product = ref(was?.product ?? props.product ?? '')
 /** Hours of everybody together, as typed. */
 const hours = ref(was?.hours == null ? '' : firm.text(was.hours, 'work-h'))
 const hoursRead = computed(() => (hours.value.trim() ? parseQuantity(hours.value, 'hours', firm.units) : null)) // prettier-ignore
@@ -98,6 +100,8 @@ function done() {
     return void (wrong.value = 'Enter the product as its label names it: the record wants it.')
   if (recorded.value && !labelRead.value)
     return void (wrong.value = 'Read the label first, and tick that you have.')
+  if (recorded.value && !who.value.trim())
+    return void (wrong.value = 'Say who put it down: the record wants a name.')
   const missing = gates.filter((g) => !holding.value.includes(g))
   if (missing.length > 0 && !warned.value) {
     warned.value = true

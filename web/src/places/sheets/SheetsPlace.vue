@@ -23,6 +23,7 @@ import PlanSheet from './PlanSheet.vue'
 import WaterSheet from './WaterSheet.vue'
 
 const OfferSheet = defineAsyncComponent(() => import('./OfferSheet.vue'))
+const RecordSheet = defineAsyncComponent(() => import('./RecordSheet.vue'))
 const TakeSheet = defineAsyncComponent(() => import('./TakeSheet.vue'))
 
 /**
@@ -61,6 +62,10 @@ const alone = computed(() => {
 const offer = computed(() =>
   route.query.sheet === 'offer' && typeof route.query.entry === 'string' ? route.query.entry : null,
 )
+/** The record of what was put down: printed alone. */
+const record = computed(() => route.query.sheet === 'record')
+const showRecord = (on: boolean) =>
+  void router.replace({ query: { ...route.query, sheet: on ? 'record' : undefined } })
 /** The workings, each rule said once with the figures it gave. */
 const workings = computed(() => {
   const groups = new Map<
@@ -129,6 +134,14 @@ watch(
         >
           {{ p === 'a4' ? 'A4' : 'Letter' }}
         </button>
+        <button
+          type="button"
+          class="act slight"
+          :aria-pressed="record"
+          @click="showRecord(!record)"
+        >
+          record of products
+        </button>
         <button type="button" class="act slight" :aria-pressed="proof" @click="showProof(!proof)">
           workings
         </button>
@@ -146,6 +159,7 @@ watch(
         >To the walk-over</RouterLink
       >
     </div>
+    <RecordSheet v-else-if="record" class="page" />
     <OfferSheet v-else-if="offer" class="page" :entry="offer" />
     <TakeSheet v-else-if="alone" class="page" :claim="alone.sheet === 'claim'" :zone="alone.zone" />
     <template v-else>

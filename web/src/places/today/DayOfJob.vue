@@ -256,6 +256,7 @@ const phoneLink = computed(() => `tel:${props.job.phone.replace(/[^\d+]/g, '')}`
             }"
             :today="firm.today"
             :amount="amountText(s)"
+            :product="s.product"
             :lots="s.lots"
             :weather="job.weather"
             :failure="wrong"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { sure } from '@juvena/core/quantities/sure'
 import { computed, defineAsyncComponent, h, ref } from 'vue'
+import { RouterLink } from 'vue-router'
 import { useRoute, useRouter } from 'vue-router'
 import { parseDay, showDay } from '@juvena/core/calendar/day'
 import { parseQuantity } from '@juvena/core/quantities/quantity'
@@ -230,6 +231,9 @@ const keepBoth = (step: PlannedStep) =>
         >
           It does not come up
         </button>
+        <RouterLink class="act slight" :to="`/jobs/${job.id}/sheets?sheet=record`"
+          >Record of products</RouterLink
+        >
       </div>
     </StageHead>
     <TakePage v-if="part === 'take'" />
@@ -277,6 +281,7 @@ const keepBoth = (step: PlannedStep) =>
               }"
               :today="job.today"
               :amount="amountOf(s)"
+              :product="job.draft?.sprays?.find((x) => x.does === s.kind)?.product"
               :lots="lotsOf(s)"
               :weather="weatherOn(job.today)"
               :failure="wrong"

@@ -81,6 +81,40 @@ function set(kind: StepKind, patch: Partial<Spray>) {
         :problem="problem(kind, 'buffer')"
         @update:model-value="set(kind, { buffer: $event })"
       />
+      <QuantityField
+        label="Wait before seed"
+        kind="days"
+        hint="as its label says"
+        :model-value="of(kind).waitSow"
+        :problem="problem(kind, 'waitSow')"
+        @update:model-value="set(kind, { waitSow: $event })"
+      />
+      <QuantityField
+        label="Nobody on it for"
+        kind="hours"
+        :model-value="of(kind).reentry"
+        :problem="problem(kind, 'reentry')"
+        @update:model-value="set(kind, { reentry: $event })"
+      />
+      <TextField
+        label="Worn with it"
+        placeholder="gloves, face shield"
+        :maxlength="200"
+        :model-value="of(kind).clothing"
+        @update:model-value="set(kind, { clothing: $event })"
+      />
+      <TextField
+        label="Active ingredient"
+        :maxlength="80"
+        :model-value="of(kind).active"
+        @update:model-value="set(kind, { active: $event })"
+      />
+      <TextField
+        label="Number on the label"
+        :maxlength="60"
+        :model-value="of(kind).number"
+        @update:model-value="set(kind, { number: $event })"
+      />
       <ChoiceField
         label="It acts"
         clearable
