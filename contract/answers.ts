@@ -410,6 +410,38 @@ export const answers = {
       }),
     ),
   }),
+  seasonOrders: z.strictObject({
+    jobs: z.array(z.strictObject({ id: z.string(), name: z.string() })),
+    orders: z.array(
+      z.strictObject({
+        supplier: z.string(),
+        name: z.string(),
+        lines: z.array(
+          z.strictObject({
+            what: message,
+            of: message,
+            product: z.string(),
+            says: message,
+            money: z.number(),
+            jobs: z.array(
+              z.strictObject({
+                job: z.string(),
+                name: z.string(),
+                need: z.number(),
+                unit: z.string(),
+                neededOn: day.nullable(),
+              }),
+            ),
+          }),
+        ),
+        delivery: z.number(),
+        total: z.number(),
+        apart: z.number(),
+        orderBy: day.nullable(),
+        late: z.boolean(),
+      }),
+    ),
+  }),
   learnt: z.strictObject({
     numbers: z.array(
       z.strictObject({

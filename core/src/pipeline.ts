@@ -125,13 +125,13 @@ export function planJob(entered: Job, context: Context): JobPlan {
     ...byLaw,
     ...programmeNotices(followed.programmes),
   ])
+  const use = seedUse(job.lots, [...prescription.seeds, ...prescription.laterSeeds])
   const money = moneyOfPlan({
-    plan: { ...summary, zones: fed, steps, follow: followed.follow, today },
+    plan: { ...summary, seedUse: use, zones: fed, steps, follow: followed.follow, today },
     job,
     firm,
     trace,
   })
-  const use = seedUse(job.lots, [...prescription.seeds, ...prescription.laterSeeds])
   return {
     today,
     schools,

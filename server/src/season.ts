@@ -15,7 +15,7 @@ import { readDraft } from './store/listedJob.ts'
 import { UNREADABLE, type JobStore, type JobText } from './store/jobStore.ts'
 import type { DayLoad, PlannedBy, PlannedStore } from './store/plannedStore.ts'
 import { logFault } from './problemDocument.ts'
-import { planningAtOnce, planRow, learntOfAll, seedOfAll, usesOfRule } from './threads/pool.ts'
+import { planningAtOnce, planRow, learntOfAll, seedOfAll, ordersOfJobs, usesOfRule } from './threads/pool.ts'
 import { failedPlan, type PlanAsk, type PlannedJob } from './threads/planForSeason.ts'
 import { isBehind } from '@juvena/core/plan/stepState'
 
@@ -247,6 +247,14 @@ export function seasonKeeper(parts: SeasonParts) {
     /** The seed of all jobs by mix, and the bags for it bought once, as JSON. */
     async seed(): Promise<string> {
       const { text, damaged } = await seedOfAll(folder, (await firmNow()).settings)
+      await planned.again(damaged)
+      return text
+    },
+
+    /** What some jobs still have to order, or all of them, bought once, as JSON. */
+    async orders(chosen: readonly string[] | null): Promise<string> {
+      const firm = (await firmNow()).settings
+      const { text, damaged } = await ordersOfJobs({ folder, firm, today: clock.today(), jobs: chosen }) // prettier-ignore
       await planned.again(damaged)
       return text
     },

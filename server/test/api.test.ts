@@ -212,6 +212,8 @@ describe('every route', () => {
       ['/jobs/:id/photos', 'get', '/jobs/guesthouse/photos'],
       ['/jobs/:id/file', 'get', '/jobs/guesthouse/file'],
       ['/season', 'get', '/season'],
+      ['/season/orders', 'get', '/season/orders'],
+      ['/season/orders', 'get', '/season/orders?jobs=quad,bank'],
       ['/rules/:id/uses', 'get', '/rules/seed.bulk/uses'],
       ['/weather', 'get', '/weather?job=guesthouse'],
       ['/jobs/:id', 'delete', `/jobs/${id}`],

@@ -24,7 +24,7 @@ import { dressingRules } from './dressingRules.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { SprayPlan } from './liquids.ts'
 import type { FeedPlan } from './feed.ts'
-import { bagsFor, ownBags, sizesInKg, usualBags, type Bags, type Packs } from './packs.ts'
+import { bagsFor, bagWords, ownBags, sizesInKg, usualBags, type Bags, type Packs } from './packs.ts'
 
 /** What the bags of a line cost together. */
 export const costRule = rule({
@@ -195,11 +195,6 @@ function feedBags(grade: string, { units, prices }: Buying['firm'], trace: Trace
   const sold = productFor(prices, 'feed', grade)?.packs ?? []
   return ownBags(sold, units, exponent) ?? usualBags(FEED_BAGS, units, exponent)
 }
-
-/**
- * A set of bags in words. A bag's size is what is printed on it, so it stays as it is in any units.
- */
-const bagWords = (p: Packs): Message => joined(p.counts.map((c) => `${c.count} × ${c.size} ${p.unit}`), ' + ') // prettier-ignore
 
 /**
  * What the error of the areas moves an order by: kilograms either way, and whether the bags stay

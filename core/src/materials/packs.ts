@@ -1,4 +1,5 @@
 import { sure } from '../quantities/sure.ts'
+import { joined, type Message } from '../rules/message.ts'
 export interface Packs {
   /** Bags by what is printed on them, in their own unit. */
   counts: { size: number; count: number }[]
@@ -136,3 +137,12 @@ export function bagsFor(need: number, { sizes, unit, priced }: Bags): Packs {
 /** Sizes of bags in kg. */
 export const sizesInKg = ({ sizes, unit }: Bags): number[] =>
   sizes.map((s) => s.size * (unit === 'kg' ? 1 : POUND))
+
+/**
+ * A set of bags in words. A bag's size is what is printed on it, so it stays as it is in any units.
+ */
+export const bagWords = (p: Pick<Packs, 'counts' | 'unit'>): Message => joined(p.counts.map((c) => `${c.count} × ${c.size} ${p.unit}`), ' + ') // prettier-ignore
+
+/** A set of bags by its kilograms. */
+export const inKg = ({ counts, unit }: Pick<Packs, 'counts' | 'unit'>): Packs['counts'] =>
+  counts.map((c) => ({ ...c, size: unit === 'lb' ? c.size * POUND : c.size }))

@@ -3,7 +3,7 @@ import { currencyOf, type Firm } from '../entities/firm.ts'
 import type { Job } from '../entities/job.ts'
 import { isPriced, productFor, type Product, type ProductKind } from '../entities/prices.ts'
 import type { MaterialLine } from '../materials/materialLine.ts'
-import { packsFor } from '../materials/packs.ts'
+import { bagWords, inKg, packsFor } from '../materials/packs.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
 import type { PlannedStep } from '../plan/order.ts'
 import { isBehind } from '../plan/stepState.ts'
@@ -11,7 +11,7 @@ import { THOUSANDTHS } from '../quantities/money.ts'
 import type { Unit } from '../quantities/show.ts'
 import { sum } from '../quantities/sum.ts'
 import { kindsThat, OPERATIONS, type StepKind } from '../reference/operations.ts'
-import { joined, onDay, say, type Message } from '../rules/message.ts'
+import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { JOB, stepScope, zoneOf } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -19,7 +19,7 @@ import { hireFor, type Hire } from './hire.ts'
 import { moneyRules } from './moneyRules.ts'
 import type { MoneyGroup, MoneyLine, MoneyPlan, Order, Sum } from '../plan/money.ts'
 
-type Priced = Pick<JobPlan, 'steps' | 'materials' | 'follow' | 'zones' | 'today'>
+type Priced = Pick<JobPlan, 'steps' | 'materials' | 'follow' | 'zones' | 'today' | 'seedUse'>
 
 interface Brief {
   plan: Priced
@@ -82,8 +82,8 @@ export function moneyOfPlan(brief: Brief): MoneyPlan | null {
     add('machines', id, what, figure, { detail })
 
   const bought = buyAll(brief, missing)
-  for (const { line, figure, packs, unit } of bought)
-    add('materials', `material.${line.id}`, line.name, figure, { amount: { value: sum(packs.map((p) => p.size * p.count)), unit }, detail: packsSaid(packs, unit) }) // prettier-ignore
+  for (const { line, figure, packs, says, unit } of bought)
+    add('materials', `material.${line.id}`, line.name, figure, { amount: { value: sum(packs.map((p) => p.size * p.count)), unit }, detail: says }) // prettier-ignore
   const orders = ordersOf(bought, brief, coin)
   for (const order of orders.filter((o) => o.delivery > 0))
     add('delivery', `delivery.${order.supplier}`, say`Delivery, ${order.name}`, trace.work(moneyRules.delivery, JOB, { delivery: order.delivery }, { part: order.supplier })) // prettier-ignore
@@ -239,9 +239,18 @@ const hireSaid = ({ halves, days, weekends }: Hire): Message =>
 interface Bought {
   line: MaterialLine
   product: Product | null
-  packs: { size: number; count: number }[]
+  /** In the core’s unit of what it is. */
+  packs: Pack[]
+  /** The packs by what is printed on them. */
+  says: Message
+  /** What is wanted of it, in the same unit. */
+  need: number
   unit: Unit
   figure: Figure
+}
+interface Pack {
+  size: number
+  count: number
 }
 
 /** What a line of materials is sold as. */
@@ -269,7 +278,7 @@ function buyAll({ plan, firm, trace }: Brief, missing: Message[]): Bought[] {
     const own = line.packs?.costs ? trace.figures[line.packs.costs] : null
     const product = productFor(firm.prices, kind, line.of)
     if (own && line.packs)
-      return [{ line, product, packs: line.packs.counts, unit: 'kg', figure: own }]
+      return [{ line, product, packs: inKg(line.packs), says: bagWords(line.packs), need: num(trace.figures[line.total]!), unit: 'kg', figure: own }] // prettier-ignore
     const total = trace.figures[line.total]
     const sold = product?.packs.flatMap((p) => p.size !== null && p.price !== null ? [{ size: p.size, price: p.price }] : []) ?? [] // prettier-ignore
     if (!total || !product || sold.length === 0) {
@@ -285,35 +294,66 @@ function buyAll({ plan, firm, trace }: Brief, missing: Message[]): Bought[] {
       { packs: counts.map((c) => c.count), prices: counts.map((c) => priceOf(c.size)) },
       { part: line.id },
     )
-    return [{ line, product, packs: counts, unit: SOLD_IN[kind], figure }]
+    const unit = SOLD_IN[kind]
+    return [{ line, product, packs: counts, says: packsSaid(counts, unit), need, unit, figure }]
   })
 }
 
-const UNIT_WORDS: Partial<Record<Unit, string>> = { kg: 'kg', m3: 'm³', m2: 'm²', m: 'm', '1': '' }
-/** Packs by what is printed on them. */
-const packsSaid = (packs: Bought['packs'], unit: Unit): Message =>
-  joined(packs.map((p) => `${p.count} × ${Number(p.size.toPrecision(6))} ${UNIT_WORDS[unit] ?? ''}`.trim()), ' + ') // prettier-ignore
+/** Packs by what they hold. */
+export const packsSaid = (packs: readonly Pack[], unit: Unit): Message =>
+  joined(packs.map((p) => unit === '1' ? `${p.count} × ${p.size}` : say`${String(p.count)} × ${quantity(p.size, unit)}`), ' + ') // prettier-ignore
 
 /** The work that puts a line of materials down. */
 const putBy = ({ kind, spread }: MaterialLine): readonly StepKind[] =>
   spread?.map((s) => s.step) ??
   (kind === 'seed' ? ['sow'] : kindsThat((o) => o.puts?.some((put) => put === kind)))
 
-/** One order from each supplier for what is still to be put down, and by when. */
-function ordersOf(bought: readonly Bought[], { plan, firm }: Brief, coin: number): Order[] {
+/** What of a line lies on the shelf already: seed of the job’s lots, kg. */
+const onShelf = ({ kind, cells }: MaterialLine, { seedUse }: Priced): number =>
+  kind === 'seed' ? sum(seedUse.filter((u) => u.stock !== '' && u.zone in cells).map((u) => u.kg)) : 0 // prettier-ignore
+
+/** What a product is sold in: its own packs, or the seed bags that the firm has entered. */
+export const soldOf = ({ prices, seedBags }: Firm, id: string): { size: number; price: number }[] =>
+  (prices.products.find((p) => p.id === id)?.packs ?? (id === '' ? seedBags : [])).flatMap(
+    ({ size, price }) => (size !== null && price !== null ? [{ size, price }] : []),
+  )
+
+/** The packs for what the shelf does not have; null where it has it all. */
+function restToBuy(
+  of: Bought,
+  { plan, firm }: Brief,
+): (Pick<Bought, 'packs' | 'says' | 'need'> & { cost: number }) | null {
+  // prettier-ignore
+  const shelf = onShelf(of.line, plan)
+  if (shelf <= 0) return { ...of, cost: num(of.figure) }
+  const need = of.need - shelf
+  if (need <= 0.005) return null
+  const sold = soldOf(firm, of.product?.id ?? '')
+  if (sold.length === 0) return { ...of, cost: num(of.figure) }
+  const { counts, cost } = packsFor(need, sold)
+  return { packs: counts, says: packsSaid(counts, of.unit), need, cost }
+}
+
+/** One order from each supplier for what is still to be put down and lies on no shelf, and by when. */
+function ordersOf(bought: readonly Bought[], brief: Brief, coin: number): Order[] {
+  const { plan, firm } = brief
   const orders = new Map<string, Order>()
-  for (const { line, product, packs, unit, figure } of bought) {
+  for (const of of bought) {
+    const { line, product, unit } = of
     const by = putBy(line)
     const zones = Object.keys(line.cells)
     const steps = plan.steps.filter((s) => by.includes(s.kind) && s.zones.some((z) => zones.includes(zoneOf(z)))) // prettier-ignore
     const ahead = steps.filter((s) => !isBehind(s)).map((s) => s.chosen)
     if (steps.length > 0 && ahead.length === 0) continue
+    const rest = restToBuy(of, brief)
+    if (!rest) continue
+    const { packs, says, need, cost } = rest
     const neededOn = ahead.sort()[0] ?? null
     const supplier = firm.prices.suppliers.find((s) => s.id === product?.supplier)
     const id = supplier?.id ?? ''
     const order = orders.get(id) ?? { supplier: id, name: supplier?.name ?? 'no supplier named', lines: [], delivery: supplier?.delivery ?? 0, total: 0, orderBy: null, late: false } // prettier-ignore
-    const money = toCoin(num(figure), coin)
-    order.lines.push({ material: line.id, what: line.name, product: product?.name ?? '', packs: packs.map((p) => ({ ...p, unit })), says: packsSaid(packs, unit), money, neededOn }) // prettier-ignore
+    const money = toCoin(cost, coin)
+    order.lines.push({ material: line.id, what: line.name, product: product?.name ?? '', productId: product?.id ?? '', of: line.kind === 'seed' ? line.detail : line.of, need, unit, packs: packs.map((p) => ({ ...p, unit })), says, money, neededOn }) // prettier-ignore
     order.total += money
     if (supplier && supplier.days !== null && neededOn) {
       const last = workingDaysBefore(neededOn, supplier.days)
@@ -346,7 +386,7 @@ export const lateOrders = (money: MoneyPlan | null): Notice[] =>
   })
 
 /** The working day so many working days before another. */
-function workingDaysBefore(day: Day, days: number): Day {
+export function workingDaysBefore(day: Day, days: number): Day {
   let at = day
   for (let i = 0; i < Math.ceil(days); i++) at = workingDay(at, -1, false)
   return at

@@ -36,6 +36,13 @@ export interface Order {
     material: string
     what: Message
     product: string
+    /** Its id in the price list; '' where it goes by the firm’s seed bags. */
+    productId: string
+    /** The mix of a seed, the grade of a feed: what a product of any kind stands for here. */
+    of: Message
+    /** What is wanted of it, in its unit. */
+    need: number
+    unit: Unit
     packs: { size: number; count: number; unit: Unit }[]
     /** The packs by what is printed on them: “2 × 5 kg + 1 × 1 kg”. */
     says: Message

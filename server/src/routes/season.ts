@@ -62,6 +62,18 @@ export function seasonRoutes({ season, clock }: Pick<Parts, 'season' | 'clock'>)
     }),
     route({
       method: 'get',
+      path: '/season/orders',
+      summary:
+        'What jobs still have to order, by supplier, in the cheapest packs for all of them; ?jobs= their ids with commas between, all where none is named.',
+      answer: answers.seasonOrders,
+      async call(req) {
+        const { jobs } = asked(z.object({ jobs: z.string().max(20_000).optional() }), req)
+        await season.fresh()
+        return { text: await season.orders(jobs === undefined ? null : jobs.split(',')) }
+      },
+    }),
+    route({
+      method: 'get',
       path: '/day',
       summary:
         'The work of a day on every job, with amounts, holds and cautions; ?on= an ISO day, today where none is given.',

@@ -293,4 +293,16 @@ export const migrations: {
       throw new Error('Migrations go forward only')
     },
   },
+  {
+    // What each job still has to order, to order it once for several.
+    name: '012-orders-of-jobs',
+    async up(db) {
+      await db.schema.alterTable('planned_parts', (t) => void t.text('orders').nullable())
+      // What was planned before says nothing of it yet.
+      await db('planned').update({ stale: 1 })
+    },
+    async down() {
+      throw new Error('Migrations go forward only')
+    },
+  },
 ]

@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import { sure } from '@juvena/core/quantities/sure'
 import type { SeedWanted } from '@juvena/core/present/seedToBuy'
+import type { OrderWanted } from '@juvena/core/money/ordersOfAll'
 import type { Observation } from '@juvena/core/learning/observations'
 import type { SeenOn } from '@juvena/core/present/learntNumbers'
 import { parsed } from './damaged.ts'
@@ -9,20 +10,31 @@ import { DATABASE, reading } from './database.ts'
 // Reads of what was planned of all jobs at once: with thousands of them too long for the server's
 // own thread.
 
-/** The seed that all jobs still have to sow, and the jobs of which what was kept cannot be read. */
-export const seedWantedOfAll = (folder: string): { wanted: SeedWanted[]; damaged: string[] } =>
+/** What was kept of all jobs in one part, and the jobs of which it cannot be read. */
+const partOfAll = <T>(
+  folder: string,
+  part: 'seed' | 'orders',
+): { wanted: T[]; damaged: string[] } =>
+  // prettier-ignore
   reading(join(folder, DATABASE), (db) => {
     const rows = db
-      .prepare('SELECT job_id, seed FROM planned_parts WHERE seed IS NOT NULL ORDER BY job_id')
-      .all() as { job_id: string; seed: string }[]
+      .prepare(
+        `SELECT job_id, ${part} AS kept FROM planned_parts WHERE ${part} IS NOT NULL ORDER BY job_id`,
+      )
+      .all() as { job_id: string; kept: string }[]
     const damaged: string[] = []
-    const wanted = rows.flatMap(({ job_id, seed }) => {
-      const read = parsed<SeedWanted[]>(seed)
+    const wanted = rows.flatMap(({ job_id, kept }) => {
+      const read = parsed<T[]>(kept)
       if (read === null) damaged.push(job_id)
       return read ?? []
     })
     return { wanted, damaged }
   })
+
+/** The seed that all jobs still have to sow. */
+export const seedWantedOfAll = (folder: string) => partOfAll<SeedWanted>(folder, 'seed')
+/** What all jobs still have to order. */
+export const ordersWantedOfAll = (folder: string) => partOfAll<OrderWanted>(folder, 'orders')
 
 /** What the diaries of all jobs say of the firm's own numbers, archived jobs too. */
 export const seenOfAll = (folder: string): SeenOn[] =>

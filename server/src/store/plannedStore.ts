@@ -23,6 +23,7 @@ interface PartsRow {
   row: string | null
   work: string | null
   seed: string | null
+  orders: string | null
   rules: string | null
 }
 interface DayRow {
@@ -118,7 +119,7 @@ export function plannedStore(db: Knex) {
       job: string,
       touched: number,
       day: string,
-      { row, work, seed, observed, rules, fromShelf }: PlannedJob,
+      { row, work, seed, orders, observed, rules, fromShelf }: PlannedJob,
     ): Promise<void> {
       await asOne(db, async (trx) => {
         const done = await trx<Row>('planned')
@@ -133,6 +134,7 @@ export function plannedStore(db: Knex) {
           row: JSON.stringify(row),
           work: work && JSON.stringify(work),
           seed: seed.length > 0 ? JSON.stringify(seed) : null,
+          orders: orders.length > 0 ? JSON.stringify(orders) : null,
           rules: JSON.stringify(rules),
         }
         await trx<PartsRow>('planned_parts')

@@ -10,6 +10,7 @@ import type { StockLot } from '@juvena/core/stock/lotsOfJob'
 import { seedWanted, type SeedWanted } from '@juvena/core/present/seedToBuy'
 import { grassTable } from '@juvena/core/firm/firmGrasses'
 import { observationsOf, type Observation } from '@juvena/core/learning/observations'
+import { ordersWanted, type OrderWanted } from '@juvena/core/money/ordersOfAll'
 import { Memo } from '@juvena/core/trace/memo'
 
 /**
@@ -34,6 +35,8 @@ export interface PlannedJob {
   work: DayJob | null
   /** The seed it still has to sow. */
   seed: SeedWanted[]
+  /** What it still has to order. */
+  orders: OrderWanted[]
   /** What its diary says of the firm’s own numbers. */
   observed: Observation[]
   /** Ids of the rules its plan goes by. */
@@ -59,6 +62,7 @@ function planOf({
       row: seasonRow(context.jobId, job, plan),
       work: dayWork(context.jobId, job, plan, context.diary),
       seed: seedWanted(context.jobId, job.name, plan),
+      orders: ordersWanted(context.jobId, job.name, plan),
       observed: observationsOf(plan, context.diary, grassTable(context.firm.grasses)),
       rules: [...new Set(Object.values(plan.figures).map((f) => f.rule))],
       fromShelf: job.lots.some((l) => l.stock !== ''),
@@ -71,6 +75,7 @@ export const failedPlan = (jobId: string, name: string, why?: string): PlannedJo
   row: failedRow(jobId, name, why),
   work: null,
   seed: [],
+  orders: [],
   observed: [],
   rules: [],
   fromShelf: false,

@@ -4,6 +4,7 @@ import { isMainThread } from 'node:worker_threads'
 import { backup as writeBackup, check as checkIt } from './backup.ts'
 import { usesOfRule as usesOf } from '../store/overAllJobs.ts'
 import { seedOfAll as seedOf } from './seedOfAll.ts'
+import { ordersOfJobs as ordersOf } from './ordersOfJobs.ts'
 import { learntOfAll as learntOf } from './learntOfAll.ts'
 import { picture as takePicture } from './picture.ts'
 import { plan as planJob, row as planRow } from './planForSeason.ts'
@@ -35,6 +36,7 @@ export const picture = coded(takePicture)
 export const plan = coded(planJob)
 export const row = coded(planRow)
 export const seedOfAll = coded(seedOf)
+export const ordersOfJobs = coded(ordersOf)
 export const learntOfAll = coded(learntOf)
 export const usesOfRule = coded(usesOf)
 export const readLongDraftSent = coded(readLongDraft)

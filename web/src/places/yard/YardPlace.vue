@@ -8,6 +8,7 @@ import RuleBook from './RuleBook.vue'
 const StockHere = defineAsyncComponent(() => import('./stock/StockHere.vue'))
 const BackupsHere = defineAsyncComponent(() => import('./BackupsHere.vue'))
 const LearntHere = defineAsyncComponent(() => import('./LearntHere.vue'))
+const OrdersHere = defineAsyncComponent(() => import('./OrdersHere.vue'))
 const PricesHere = defineAsyncComponent(() => import('./prices/PricesHere.vue'))
 const YearHere = defineAsyncComponent(() => import('./YearHere.vue'))
 
@@ -20,6 +21,7 @@ const PARTS = {
   firm: 'Firm and schools',
   stock: 'Stock',
   prices: 'Prices',
+  orders: 'Orders',
   year: 'Year and weather',
   grasses: 'Grasses',
   rules: 'Rule book',
@@ -53,6 +55,7 @@ const part = computed(() =>
     <YearHere v-else-if="part === 'year'" />
     <GrassTable v-else-if="part === 'grasses'" />
     <PricesHere v-else-if="part === 'prices'" />
+    <OrdersHere v-else-if="part === 'orders'" />
     <LearntHere v-else-if="part === 'learnt'" />
     <BackupsHere v-else-if="part === 'backups'" />
     <RuleBook v-else />

@@ -1,0 +1,215 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import { RouterLink } from 'vue-router'
+import { showDay } from '@juvena/core/calendar/day'
+import type { Unit } from '@juvena/core/quantities/show'
+import type { Answer } from '../../../../contract/answers.ts'
+import { api } from '../../stores/api.ts'
+import { useFirm } from '../../stores/firm.ts'
+
+/** One order from each supplier for all jobs, or for those that are chosen: fewer packs, one delivery. */
+const firm = useFirm()
+const answer = shallowRef<Answer<'seasonOrders'> | null>(null)
+const failure = ref('')
+type JointOrder = Answer<'seasonOrders'>['orders'][number]
+/** Jobs that are left out. */
+const without = ref<ReadonlySet<string>>(new Set())
+const copied = ref('')
+const chosen = computed(() =>
+  (answer.value?.jobs ?? []).filter((j) => !without.value.has(j.id)).map((j) => j.id),
+)
+const cash = (thousandths: number) => firm.text(thousandths, 'money')
+async function load() {
+  const query = without.value.size > 0 ? `?jobs=${chosen.value.join(',')}` : ''
+  try {
+    answer.value = await api<Answer<'seasonOrders'>>('GET', `/season/orders${query}`)
+    failure.value = ''
+  } catch (error) {
+    failure.value = (error as Error).message
+  }
+}
+watch(without, () => void load(), { immediate: true })
+const toggle = (job: string) => {
+  const next = new Set(without.value)
+  if (!next.delete(job)) next.add(job)
+  without.value = next
+}
+const total = computed(() => (answer.value?.orders ?? []).reduce((sum, o) => sum + o.total, 0))
+const spared = computed(() => (answer.value?.orders ?? []).reduce((sum, o) => sum + o.apart - o.total, 0)) // prettier-ignore
+const names = (o: JointOrder['lines'][number]) =>
+  o.jobs.map((j) => `${j.name} ${firm.hand(j.need, j.unit as Unit)}${j.neededOn ? `, ${showDay(j.neededOn).slice(4)}` : ''}`).join(' · ') // prettier-ignore
+const what = (l: JointOrder['lines'][number]) =>
+  [l.product || firm.say(l.what), firm.say(l.of)].filter(Boolean).join(', ')
+async function copy(o: JointOrder) {
+  const text = [
+    `Order from ${firm.settings.name || 'us'}`,
+    ...o.lines.map((l) => `${firm.say(l.says)}: ${what(l)}`),
+    ...(o.orderBy ? [`To be ordered by ${showDay(o.orderBy, true)}`] : []),
+  ].join('\n')
+  try {
+    await navigator.clipboard.writeText(text)
+    copied.value = o.supplier
+  } catch {
+    copied.value = ''
+  }
+}
+</script>
+
+<template>
+  <section aria-labelledby="orders">
+    <header>
+      <h2 id="orders">Orders of all jobs</h2>
+      <p v-if="answer?.orders.length" class="sum">
+        <b>{{ cash(total) }}</b>
+        <span v-if="spared > 0" class="soft">{{ cash(spared) }} less than job by job</span>
+      </p>
+    </header>
+    <p v-if="failure" class="wrong" role="alert">{{ failure }}</p>
+    <p v-else-if="!answer" class="soft">Reading what the jobs still want…</p>
+    <p v-else-if="answer.jobs.length === 0" class="soft">
+      Nothing is to be ordered: enter what things cost under
+      <RouterLink to="/yard/prices">Prices</RouterLink>, and what jobs still want stands here by
+      supplier, with the last day to order.
+    </p>
+    <template v-else>
+      <p class="jobs" role="group" aria-label="Jobs to order for">
+        <button
+          v-for="j in answer.jobs"
+          :key="j.id"
+          type="button"
+          class="act slight"
+          :aria-pressed="!without.has(j.id)"
+          @click="toggle(j.id)"
+        >
+          {{ j.name }}
+        </button>
+      </p>
+      <article v-for="o in answer.orders" :key="o.supplier">
+        <h3>
+          {{ o.name }}
+          <span v-if="o.orderBy" class="by" :class="{ late: o.late }"
+            >{{ o.late ? 'too late to be there: order by' : 'order by' }}
+            {{ showDay(o.orderBy) }}</span
+          >
+          <span class="n">{{ cash(o.total) }}</span>
+        </h3>
+        <ul>
+          <li v-for="(l, i) in o.lines" :key="i">
+            <b>{{ firm.say(l.says) }}</b>
+            <span
+              >{{ what(l) }}<small class="soft">{{ names(l) }}</small></span
+            >
+            <span class="n">{{ cash(l.money) }}</span>
+          </li>
+          <li v-if="o.delivery">
+            <span></span><span>one delivery</span><span class="n">{{ cash(o.delivery) }}</span>
+          </li>
+        </ul>
+        <p class="ends">
+          <button type="button" class="act slight" @click="copy(o)">
+            {{ copied === o.supplier ? 'Copied' : 'Copy the order' }}
+          </button>
+          <span v-if="o.apart > o.total" class="small soft"
+            >{{ cash(o.apart) }} job by job, each with its own packs and delivery</span
+          >
+        </p>
+      </article>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+section {
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+  padding: 0.8rem 1.2rem 1.2rem;
+  max-width: 62rem;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 1.2rem;
+  align-items: baseline;
+  border-bottom: 1.5px solid var(--ink);
+}
+h2,
+h3,
+p {
+  margin: 0;
+}
+.sum {
+  margin-left: auto;
+  display: flex;
+  gap: 0.8rem;
+  align-items: baseline;
+}
+.sum b {
+  font-size: 1.375rem;
+  font-variant-numeric: tabular-nums;
+}
+.jobs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+  padding: 0.6rem 0 0.3rem;
+}
+article {
+  padding-top: 0.7rem;
+}
+h3 {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.1rem 1rem;
+  align-items: baseline;
+  border-bottom: 1px solid var(--ink);
+}
+.by {
+  font-weight: 400;
+}
+.late {
+  color: var(--hold);
+  font-weight: 700;
+}
+.n {
+  margin-left: auto;
+  text-align: right;
+  font-variant-numeric: tabular-nums;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: 14rem minmax(0, 1fr) 7rem;
+  gap: 0.2rem 1rem;
+  border-bottom: 1px solid var(--rule);
+  padding: 0.25rem 0;
+}
+li small {
+  display: block;
+}
+.ends {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1rem;
+  align-items: center;
+  padding-top: 0.4rem;
+}
+.wrong {
+  color: var(--hold);
+}
+@media (max-width: 640px) {
+  section {
+    padding: 0.7rem;
+  }
+  li {
+    grid-template-columns: minmax(0, 1fr) auto;
+  }
+  li > :nth-child(2) {
+    grid-row: 2;
+    grid-column: 1 / -1;
+  }
+}
+</style>
