@@ -411,7 +411,7 @@ export const answers = {
     ),
   }),
   seasonOrders: z.strictObject({
-    jobs: z.array(z.strictObject({ id: z.string(), name: z.string() })),
+    jobs: z.array(z.strictObject({ id: z.string(), name: z.string(), chosen: z.boolean() })),
     orders: z.array(
       z.strictObject({
         supplier: z.string(),

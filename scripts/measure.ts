@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { performance } from 'node:perf_hooks'
 import { gzipSync } from 'node:zlib'
-import { defaultFirm } from '../core/src/entities/firm.ts'
+import { defaultFirm, firmSchema } from '../core/src/entities/firm.ts'
 import { readJob, type JobDraft, type ZoneDraft } from '../core/src/entities/job.ts'
 import { dailyWeather, modelFromNormals } from '../core/src/climate/climateModel.ts'
 import { penmanMonteith } from '../core/src/climate/evapotranspiration.ts'
@@ -13,7 +13,10 @@ import { roughClimate, roughNormals } from '../core/src/climate/normals.ts'
 import { placeYear } from '../core/src/climate/placeYear.ts'
 import { soilValues } from '../core/src/climate/soilTemperature.ts'
 import { oddsOfMix, oddsValues, placeSums, sowingOdds } from '../core/src/climate/sowingOdds.ts'
+import { ordersOfAll, ordersWanted } from '../core/src/money/ordersOfAll.ts'
 import { planJob } from '../core/src/pipeline.ts'
+import { jobWays } from '../core/src/plannedWays.ts'
+import { waysOfJob } from '../core/src/waysOfJob.ts'
 import { plainSeedbed } from '../core/test/plainSeedbed.ts'
 import { programmeOf, roomFor, seedOfYear, STEPS } from '../core/src/establish/seedbed/seedbed.ts'
 import { emergenceValues } from '../core/src/establish/emergence.ts'
@@ -100,6 +103,25 @@ const board = time(() => {
 }, 5)
 console.log(
   `a season of 60 jobs at one place, planned anew: ${told('season of 60 jobs', board, 500)}`,
+)
+
+// Money: one order over sixty jobs, and four ways of a job of twenty zones beside each other.
+const atOnePlace = new Memo()
+const { currency, ...prices } = JSON.parse(readFileSync(join(root, 'examples/prices/lakeside.json'), 'utf8')) as Record<string, never> // prettier-ignore
+const priced = firmSchema.parse({ currency, prices })
+const wants = sixty.flatMap(
+  (one, i) =>
+  ordersWanted(`j${i}`, one.name, planJob(one, { today: '2027-02-22', firm: priced, diary: [], memo: atOnePlace })), // prettier-ignore
+)
+const ordering = time(() => ordersOfAll(wants, priced, '2027-02-22'), 20)
+console.log(`one order over 60 jobs: ${told('one order over 60 jobs', ordering, 200)}`)
+const many = sure(readJob(job(20)).job)
+const asking = { today: '2027-02-22', firm: priced, diary: [], memo: atOnePlace }
+const list = waysOfJob(many, asking)
+const taken = Object.fromEntries(planJob(many, asking).zones.map((z) => [z.id, z.approach.chosen]))
+const compared = time(() => jobWays(many, asking, list, taken), 3)
+console.log(
+  `the ways of a job of 20 zones, each planned whole: ${told('ways of 20 zones', compared, 100)}`,
 )
 
 // The seedbed: a thousand seasons of sixty days, a quarter of an hour at a time, beside the same

@@ -1,5 +1,5 @@
 import { group } from 'd3-array'
-import type { Day } from '../calendar/day.ts'
+import { daysBetween, type Day } from '../calendar/day.ts'
 import { currencyOf, type Firm } from '../entities/firm.ts'
 import { packsFor } from '../materials/packs.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
@@ -72,6 +72,15 @@ export function ordersOfAll(wanted: readonly OrderWanted[], firm: Firm, today: D
       }
     })
     .sort((a, b) => (a.orderBy ?? '9').localeCompare(b.orderBy ?? '9') || a.name.localeCompare(b.name)) // prettier-ignore
+}
+
+/** Days ahead in which what is wanted is ordered now. */
+const ORDERED_AHEAD = 56
+
+/** Jobs that want something soon, or on no day that is known: all of them where none does. */
+export function dueSoon(wanted: readonly OrderWanted[], today: Day): string[] {
+  const soon = wanted.filter(({ neededOn }) => neededOn === null || daysBetween(today, neededOn) <= ORDERED_AHEAD) // prettier-ignore
+  return [...new Set((soon.length > 0 ? soon : wanted).map((w) => w.job))]
 }
 
 /** One product for all who want it; what is in no price list is bought as each job had it. */

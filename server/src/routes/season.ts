@@ -64,7 +64,7 @@ export function seasonRoutes({ season, clock }: Pick<Parts, 'season' | 'clock'>)
       method: 'get',
       path: '/season/orders',
       summary:
-        'What jobs still have to order, by supplier, in the cheapest packs for all of them; ?jobs= their ids with commas between, all where none is named.',
+        'What jobs still have to order, by supplier, in the cheapest packs for all of them; ?jobs= their ids with commas between, those that want something within eight weeks where none is named.',
       answer: answers.seasonOrders,
       async call(req) {
         const { jobs } = asked(z.object({ jobs: z.string().max(20_000).optional() }), req)

@@ -1,5 +1,5 @@
 import type { Firm } from '@juvena/core/entities/firm'
-import { ordersOfAll } from '@juvena/core/money/ordersOfAll'
+import { dueSoon, ordersOfAll } from '@juvena/core/money/ordersOfAll'
 import { ordersWantedOfAll } from '../store/overAllJobs.ts'
 import type { SeedOfAll } from './seedOfAll.ts'
 
@@ -7,19 +7,23 @@ export interface OrdersAsk {
   folder: string
   firm: Firm
   today: string
-  /** The jobs to order for; null for all of them. */
+  /** The jobs to order for; null for those that want something soon. */
   jobs: readonly string[] | null
 }
 
-/** What some jobs still have to order, bought once; and every job that has something to order. */
+/** What some jobs still have to order, bought once; and every job that has something to order, chosen or not. */
 export function ordersOfJobs({ folder, firm, today, jobs }: OrdersAsk): SeedOfAll {
   const { wanted, damaged } = ordersWantedOfAll(folder)
   const names = new Map(wanted.map((w) => [w.job, w.name]))
-  const chosen = jobs === null ? wanted : wanted.filter((w) => jobs.includes(w.job))
+  const chosen = jobs ?? dueSoon(wanted, today)
   return {
     text: JSON.stringify({
-      orders: ordersOfAll(chosen, firm, today),
-      jobs: [...names].map(([id, name]) => ({ id, name })),
+      orders: ordersOfAll(
+        wanted.filter((w) => chosen.includes(w.job)),
+        firm,
+        today,
+      ),
+      jobs: [...names].map(([id, name]) => ({ id, name, chosen: chosen.includes(id) })),
     }),
     damaged,
   }

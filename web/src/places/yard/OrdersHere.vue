@@ -7,20 +7,17 @@ import type { Answer } from '../../../../contract/answers.ts'
 import { api } from '../../stores/api.ts'
 import { useFirm } from '../../stores/firm.ts'
 
-/** One order from each supplier for all jobs, or for those that are chosen: fewer packs, one delivery. */
+/** One order from each supplier for the jobs that are chosen: fewer packs, one delivery. */
 const firm = useFirm()
 const answer = shallowRef<Answer<'seasonOrders'> | null>(null)
 const failure = ref('')
 type JointOrder = Answer<'seasonOrders'>['orders'][number]
-/** Jobs that are left out. */
-const without = ref<ReadonlySet<string>>(new Set())
+/** The jobs that were chosen; null until somebody does, for those that want something soon. */
+const asked = ref<readonly string[] | null>(null)
 const copied = ref('')
-const chosen = computed(() =>
-  (answer.value?.jobs ?? []).filter((j) => !without.value.has(j.id)).map((j) => j.id),
-)
 const cash = (thousandths: number) => firm.text(thousandths, 'money')
 async function load() {
-  const query = without.value.size > 0 ? `?jobs=${chosen.value.join(',')}` : ''
+  const query = asked.value === null ? '' : `?jobs=${asked.value.join(',')}`
   try {
     answer.value = await api<Answer<'seasonOrders'>>('GET', `/season/orders${query}`)
     failure.value = ''
@@ -28,11 +25,10 @@ async function load() {
     failure.value = (error as Error).message
   }
 }
-watch(without, () => void load(), { immediate: true })
+watch(asked, () => void load(), { immediate: true })
 const toggle = (job: string) => {
-  const next = new Set(without.value)
-  if (!next.delete(job)) next.add(job)
-  without.value = next
+  const now = (answer.value?.jobs ?? []).filter((j) => j.chosen !== (j.id === job))
+  asked.value = now.map((j) => j.id)
 }
 const total = computed(() => (answer.value?.orders ?? []).reduce((sum, o) => sum + o.total, 0))
 const spared = computed(() => (answer.value?.orders ?? []).reduce((sum, o) => sum + o.apart - o.total, 0)) // prettier-ignore
@@ -58,7 +54,10 @@ async function copy(o: JointOrder) {
 <template>
   <section aria-labelledby="orders">
     <header>
-      <h2 id="orders">Orders of all jobs</h2>
+      <h2 id="orders">
+        Orders
+        <span class="small soft">once for the jobs that are chosen</span>
+      </h2>
       <p v-if="answer?.orders.length" class="sum">
         <b>{{ cash(total) }}</b>
         <span v-if="spared > 0" class="soft">{{ cash(spared) }} less than job by job</span>
@@ -78,7 +77,7 @@ async function copy(o: JointOrder) {
           :key="j.id"
           type="button"
           class="act slight"
-          :aria-pressed="!without.has(j.id)"
+          :aria-pressed="j.chosen"
           @click="toggle(j.id)"
         >
           {{ j.name }}
@@ -136,6 +135,9 @@ h2,
 h3,
 p {
   margin: 0;
+}
+h2 span {
+  font-weight: 400;
 }
 .sum {
   margin-left: auto;
