@@ -4,12 +4,13 @@ import { choiceValues } from './climate/choiceValues.ts'
 import type { Job } from './entities/job.ts'
 import { coverLines } from './findings/lines.ts'
 import { isTheirs } from './money/moneyOfPlan.ts'
+import { hoursByKind } from './money/hoursByKind.ts'
 import { moneyRules } from './money/moneyRules.ts'
 import { planJob } from './pipeline.ts'
 import type { Context } from './plan/context.ts'
 import type { JobPlan } from './plan/jobPlan.ts'
 import { APPROACH_NAMES, type ApproachId } from './reference/lists.ts'
-import { OPERATIONS } from './reference/operations.ts'
+import { OPERATIONS, type StepKind } from './reference/operations.ts'
 import { joined, onDay, quantity, say, words, type Message } from './rules/message.ts'
 import { daysOf, num } from './trace/figure.ts'
 import { Memo } from './trace/memo.ts'
@@ -24,6 +25,8 @@ export interface PlannedWay {
   money: { cost: number; price: number; tax: number; total: number } | null
   /** Hours of everybody on the whole job, without what the customer does. */
   hours: number
+  /** The same by kind of work. */
+  tasks: { kind: StepKind; hours: number }[]
   /** What is done on the job that way, as the customer reads it, in the order of work. */
   does: Message[]
   /** Hire of the job that way, in words; nothing where none. */
@@ -232,6 +235,7 @@ function readPlan(
     hours: plan.steps
       .filter((s) => !isTheirs(s, job))
       .reduce((a, s) => a + num(s.hours) * s.people, 0),
+    tasks: hoursByKind(plan.steps.filter((s) => !isTheirs(s, job))),
     does: doesSaid(plan, job),
     hire: joined(
       (money?.lines ?? [])

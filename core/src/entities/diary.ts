@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { answersOf, TAKE_SIGN_IDS, TAKE_SIGNS, type TakeSign } from '../reference/takeSigns.ts'
 import { text } from './entry.ts'
-import { offerAnswerSchema, offerSchema } from './offer.ts'
+import { changeOrderSchema, offerAnswerSchema, offerSchema } from './offer.ts'
 
 const answer = <S extends TakeSign>(sign: S) =>
   z
@@ -152,6 +152,8 @@ export const diaryEntry = z.strictObject({
   /** An offer to the customer, as it was given; and what became of one. */
   offer: offerSchema.nullable().default(null),
   offerAnswer: offerAnswerSchema.nullable().default(null),
+  /** Work beside what was offered, as it was agreed on. */
+  changeOrder: changeOrderSchema.nullable().default(null),
   /**
    * The day's weather as it was known when this was written: °C, mm, km/h, and where it comes from.
    */
@@ -191,6 +193,7 @@ export const blankEntry = (id: string, date: string, what: string): DiaryEntry =
   take: null,
   offer: null,
   offerAnswer: null,
+  changeOrder: null,
   weather: null,
 })
 

@@ -28,6 +28,11 @@ export const offerSchema = z.strictObject({
         name: z.string().min(1).max(120),
         /** What is done, line by line, as the customer reads it. */
         does: z.array(z.string().max(300)).max(MOST_LINES),
+        /** Hours by kind of work: for the firm alone, to hold against what it took. */
+        tasks: z
+          .array(z.strictObject({ kind: z.string().max(40), hours: z.number().min(0).max(1e6) }))
+          .max(80)
+          .default([]),
         /** What the customer does. */
         theirs: z.string().max(400),
         first: isoDay.nullable(),
@@ -62,3 +67,20 @@ export const offerAnswerSchema = z.strictObject({
   way: z.string().max(80).nullable(),
   extras: z.array(z.string().max(120)).max(20).default([]),
 })
+
+/** Work beside what was offered, with its price, as it was agreed on; a price below zero is work left out. */
+export const changeOrderSchema = z.strictObject({
+  number: z.string().min(1).max(40),
+  /** The id of the entry of the offer it changes; '' where none was given. */
+  offer: text(64),
+  what: z.string().min(1, 'Say what is done beside the offer.').max(300),
+  /** Before tax or with it in, as the firm tells its prices; whole thousandths. */
+  price: z
+    .int({ error: 'Money is a whole number of thousandths.' })
+    .min(-1e13, 'That is no price.')
+    .max(1e13, 'That is no price.'),
+  currency: z.strictObject({ sign: z.string().max(4), decimals: z.literal([0, 2, 3]) }),
+  taxIn: z.boolean(),
+  agreedBy: z.string().min(1, 'Say who agreed to it.').max(80),
+})
+export type ChangeOrder = z.output<typeof changeOrderSchema>

@@ -23,6 +23,7 @@ import PlanSheet from './PlanSheet.vue'
 import WaterSheet from './WaterSheet.vue'
 
 const OfferSheet = defineAsyncComponent(() => import('./OfferSheet.vue'))
+const ChangeSheet = defineAsyncComponent(() => import('./ChangeSheet.vue'))
 const RecordSheet = defineAsyncComponent(() => import('./RecordSheet.vue'))
 const TakeSheet = defineAsyncComponent(() => import('./TakeSheet.vue'))
 
@@ -58,10 +59,11 @@ const alone = computed(() => {
     ? { sheet, zone }
     : null
 })
-/** An offer that was given: printed alone. */
-const offer = computed(() =>
-  route.query.sheet === 'offer' && typeof route.query.entry === 'string' ? route.query.entry : null,
-)
+/** The diary entry that a sheet is printed of: an offer, or a change to one. */
+const entryOf = (sheet: string) =>
+  route.query.sheet === sheet && typeof route.query.entry === 'string' ? route.query.entry : null
+const offer = computed(() => entryOf('offer'))
+const change = computed(() => entryOf('change'))
 /** The record of what was put down: printed alone. */
 const record = computed(() => route.query.sheet === 'record')
 const showRecord = (on: boolean) =>
@@ -160,6 +162,7 @@ watch(
       >
     </div>
     <RecordSheet v-else-if="record" class="page" />
+    <ChangeSheet v-else-if="change" class="page" :entry="change" />
     <OfferSheet v-else-if="offer" class="page" :entry="offer" />
     <TakeSheet v-else-if="alone" class="page" :claim="alone.sheet === 'claim'" :zone="alone.zone" />
     <template v-else>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElCheckbox } from 'element-plus'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
@@ -14,6 +15,8 @@ import { whoWrites } from '../../stores/who.ts'
 const job = useJob()
 const offers = computed(() => offersOf(job.diary, job.today))
 const answering = ref<string | null>(null)
+/** Extras that are taken with it. */
+const extras = ref<string[]>([])
 const STATES = { open: 'open', accepted: 'accepted', declined: 'declined', lapsed: 'no longer valid' } // prettier-ignore
 const cash = (o: OfferState, thousandths: number) => showMoney(thousandths, o.offer.currency)
 const since = (o: OfferState) => (o.way ? sinceQuoted(o.way, job.plan?.money ?? null) : null)
@@ -23,7 +26,7 @@ async function answer(o: OfferState, way: string | null) {
   await job.write({
     ...blankEntry(newId(), job.today, `Offer ${o.offer.number} ${taken ? `accepted: ${taken.name}` : 'declined'}`), // prettier-ignore
     who: whoWrites(),
-    offerAnswer: { offer: o.id, way, extras: [] },
+    offerAnswer: { offer: o.id, way, extras: way ? [...extras.value] : [] },
   })
 }
 </script>
@@ -40,7 +43,8 @@ async function answer(o: OfferState, way: string | null) {
           {{ o.offer.ways.map((w) => `${w.name} ${cash(o, w.price)}`).join(', ') }}</span
         >
         <p v-if="o.way" class="small">
-          {{ o.way.name }} accepted {{ o.answeredOn ? showDay(o.answeredOn, true) : '' }}.
+          {{ [o.way.name, ...o.extras].join(', with ') }} accepted
+          {{ o.answeredOn ? showDay(o.answeredOn, true) : '' }}.
           <template v-if="since(o)"
             >Quoted {{ cash(o, o.way.price) }}, now {{ cash(o, o.way.price + (since(o) ?? 0)) }}:
             {{ cash(o, Math.abs(since(o) ?? 0)) }}
@@ -56,7 +60,7 @@ async function answer(o: OfferState, way: string | null) {
             type="button"
             class="act slight"
             :aria-expanded="answering === o.id"
-            @click="answering = answering === o.id ? null : o.id"
+            @click="((answering = answering === o.id ? null : o.id), (extras = []))"
           >
             Accepted
           </button>
@@ -69,6 +73,17 @@ async function answer(o: OfferState, way: string | null) {
             Declined
           </button>
         </p>
+        <template v-if="answering === o.id">
+          <ElCheckbox
+            v-for="x in o.offer.extras"
+            :key="x.what"
+            :model-value="extras.includes(x.what)"
+            @update:model-value="
+              extras = $event ? [...extras, x.what] : extras.filter((w) => w !== x.what)
+            "
+            >with {{ x.what }}, {{ cash(o, x.price) }}</ElCheckbox
+          >
+        </template>
         <ChoiceField
           v-if="answering === o.id"
           label="Which way"

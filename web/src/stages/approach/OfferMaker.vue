@@ -68,6 +68,7 @@ async function give() {
       id: way.id,
       name: firm.say(way.name).slice(0, 120),
       does: way.does.map((m) => firm.say(m).slice(0, 300)).slice(0, 40),
+      tasks: way.tasks,
       theirs: toThem(firm.say(way.customer)).slice(0, 400),
       first: way.days?.first ?? null,
       last: way.days?.last ?? null,

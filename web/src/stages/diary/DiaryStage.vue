@@ -37,6 +37,7 @@ import { newId } from '../../stores/newId.ts'
  * What was done, by whom, how much. Entries are never changed; a correction is an entry too, and
  * the plan knows which steps are done.
  */
+const QuotedPage = defineAsyncComponent(() => import('./QuotedPage.vue'))
 const TakePage = defineAsyncComponent({
   loader: () => import('./take/TakePage.vue'),
   delay: 120,
@@ -47,10 +48,12 @@ const job = useJob()
 const route = useRoute()
 const router = useRouter()
 /** The diary itself, or the visit to ground that does not come up; each has its address. */
-const part = computed(() => (route.query.part === 'take' ? 'take' : 'diary'))
-const show = (to: 'take' | 'diary') =>
+const part = computed(() =>
+  route.query.part === 'take' || route.query.part === 'quoted' ? route.query.part : 'diary',
+)
+const show = (to: 'take' | 'quoted' | 'diary') =>
   void router.replace({
-    query: { ...route.query, part: to === 'take' ? 'take' : undefined, figure: undefined },
+    query: { ...route.query, part: to === 'diary' ? undefined : to, figure: undefined },
   })
 const steps = computed(() => job.plan?.steps ?? [])
 const entries = computed(() =>
@@ -231,12 +234,21 @@ const keepBoth = (step: PlannedStep) =>
         >
           It does not come up
         </button>
+        <button
+          type="button"
+          class="act slight"
+          :aria-pressed="part === 'quoted'"
+          @click="show('quoted')"
+        >
+          Quoted and done
+        </button>
         <RouterLink class="act slight" :to="`/jobs/${job.id}/sheets?sheet=record`"
           >Record of products</RouterLink
         >
       </div>
     </StageHead>
     <TakePage v-if="part === 'take'" />
+    <QuotedPage v-else-if="part === 'quoted'" />
     <div v-else class="two">
       <section>
         <h3 class="ruled">Steps</h3>
