@@ -49,6 +49,7 @@ import {
   upkeepNitrogen,
   upkeepValues,
 } from './materials/feedRules.ts'
+import { carryReadings, carryRules, carryValues } from './materials/carrying.ts'
 import { yearReadings, yearRules } from './materials/yearNitrogen.ts'
 import { costRule, packRule } from './materials/lines.ts'
 import { bothRounds } from './materials/materialLine.ts'
@@ -118,6 +119,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   leafRules,
   coringRules,
   coverRules,
+  carryRules,
   debrisRules,
   { packRule, costRule },
   bothRounds,
@@ -159,6 +161,7 @@ const ENTRY_SETS: Record<string, Declaration>[] = [
   yearReadings,
   limeReadings,
   dressingReadings,
+  carryReadings,
   treatmentReadings,
   waterReadings,
   firmSettings,
@@ -200,6 +203,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   Lime: limeValues,
   'Loose density': looseDensity,
   'Cover over seed': coverDepth,
+  'How materials come and go': carryValues,
   'First frost': frostValues,
   'White frost': whiteFrostValues,
   'Which season is taken': choiceValues,

@@ -519,9 +519,13 @@ export const jobSchema = z.strictObject({
       kind: oneOf(DRESSINGS, 'a dressing').nullable().default(null),
       depth: quantity('depth', { min: 0, max: 300, what: 'A dressing depth' }),
       share: percent('Share of ground dressed'),
+      /** Of an own heap, what passes the screen, by a sieved sample; null where soil is bought. */
+      sieved: quantity('percent', { min: 5, max: 100, what: 'What passes the screen', because: 'of less, nobody screens a heap.' }), // prettier-ignore
     })
     .prefault({}),
   cover: oneOf(COVERS, 'a cover over seed').nullable().default(null),
+  /** Where debris goes: to a tip, or onto a heap on site. */
+  debrisTo: oneOf(['tip', 'heap'], 'the tip or a heap on site').default('tip'),
   waterer: text(80),
   watering: oneOf(WATERINGS, 'an answer').nullable().default(null),
   /** Visits the contractor wants to make up to the sowing; as many as it takes where not given. */

@@ -12,6 +12,8 @@ import { seedRules } from '../seed/seedRules.ts'
 import { procedure, rule } from '../rules/rule.ts'
 import { JOB, zoneOf, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
+import type { Job } from '../entities/job.ts'
+import { coverComes, loadsOf, ofOwnHeap } from './carrying.ts'
 import type { CoverPlan } from './cover.ts'
 import type { DebrisLine } from './debris.ts'
 import type { DressingLine, DressingPlan } from './dressing.ts'
@@ -54,6 +56,8 @@ export const packRule = procedure({
 })
 
 export interface Materials {
+  /** What a job says of how they come and go. */
+  job: Pick<Job, 'dressing' | 'debrisTo'>
   seeds: readonly ZoneSeed[]
   orders: readonly MixOrder[]
   /** Seed of the proper sowings that wait for their season. */
@@ -96,9 +100,9 @@ export function materialLines(
     ...m.sprays.map((s) => sprayLine(s, trace)),
     ...plantLines(m.works, trace),
     ...edgingLines(m.works, trace),
-    ...(m.dressing?.lines.map((line) => dressingLine(line, sure(m.dressing), trace)) ?? []),
+    ...(m.dressing?.lines.map((line) => dressingLine(line, sure(m.dressing), m.job, trace)) ?? []),
     ...m.covers.map((c) => coverLine(c, trace)),
-    ...m.debris.map((d) => debrisLine(d, trace)),
+    ...m.debris.map((d) => debrisLine(d, m.job, trace)),
   ]
 }
 
@@ -367,6 +371,7 @@ const SPREAD_FOR: Partial<Record<StepKind, string>> = {
 function dressingLine(
   { kind, total, tonnes, bulkBags, barrows }: DressingLine,
   { parts }: DressingPlan,
+  job: Materials['job'],
   trace: Trace,
 ): MaterialLine {
   const name = DRESSING_NAMES[kind]
@@ -398,7 +403,7 @@ function dressingLine(
     cells: cellsOf(kind, zones, trace),
     total: total.id,
     tonnes: num(tonnes),
-    also: [tonnes.id, bulkBags.id, barrows.id],
+    also: [tonnes, bulkBags, barrows, ...ofOwnHeap(job, kind, total, trace)].map((f) => f.id),
     spread: mine.map((p) => ({ step: p.step, zone: p.zone, figure: p.order.id, lifts: p.lifts })),
   }
 }
@@ -417,6 +422,7 @@ const coverLine = (cover: CoverPlan, trace: Trace): MaterialLine => ({
         : 'thin enough to see through',
   cells: cellsOf(cover.kind, cover.zones, trace),
   total: cover.total.id,
+  also: coverComes(cover.kind, cover.total, trace).map((f) => f.id),
 })
 
 const OFF: Record<DebrisLine['what'], string> = {
@@ -425,13 +431,23 @@ const OFF: Record<DebrisLine['what'], string> = {
   sward: 'Off: old growth',
 }
 
-const debrisLine = (debris: DebrisLine, trace: Trace): MaterialLine => ({
+const debrisLine = (
+  debris: DebrisLine,
+  { debrisTo }: Materials['job'],
+  trace: Trace,
+): MaterialLine => ({
   ...plain,
   id: debris.what === 'thatch' ? 'debris' : `debris.${debris.what}`,
   kind: 'debris',
   of: debris.what,
   name: OFF[debris.what],
-  detail: debris.what === 'cores' ? 'loose' : 'loose, to green waste',
+  detail:
+    debrisTo === 'heap'
+      ? 'loose, onto the heap on site'
+      : debris.what === 'cores'
+        ? 'loose'
+        : 'loose, to green waste',
   cells: cellsOf(debris.what, debris.zones, trace),
   total: debris.total.id,
+  also: debrisTo === 'heap' ? [] : [loadsOf(debris.total, debris.what, trace).id],
 })

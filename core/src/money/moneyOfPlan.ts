@@ -87,7 +87,7 @@ export function moneyOfPlan(brief: Brief): MoneyPlan | null {
   const orders = ordersOf(bought, brief, coin)
   for (const order of orders.filter((o) => o.delivery > 0))
     add('delivery', `delivery.${order.supplier}`, say`Delivery, ${order.name}`, trace.work(moneyRules.delivery, JOB, { delivery: order.delivery }, { part: order.supplier })) // prettier-ignore
-  if (prices.disposal !== null)
+  if (prices.disposal !== null && job.debrisTo === 'tip')
     for (const line of plan.materials.filter((m) => m.kind === 'debris')) {
       const total = trace.figures[line.total]!
       add('disposal', `disposal.${line.id}`, line.name, trace.work(moneyRules.disposal, JOB, { volume: total, each: prices.disposal }, { part: line.id }), { amount: { value: num(total), unit: 'm3' } }) // prettier-ignore

@@ -113,6 +113,7 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   )
   return {
     climate,
+    job: { dressing: job.dressing, debrisTo: job.debrisTo },
     zones,
     survey: walked.survey,
     wanted: Object.fromEntries(

@@ -720,4 +720,8 @@ programme.joins                         5 d      model        0..14
 programme.worthwhile                    1 g/m2   model        0.2..3
 rate.feed-round                      2500 m2/h   model        100..20000
 set-up.feed-round                    0.25 h      model        0..4
+carry.trailer                         1.5 m3     model        0.2..40
+carry.opens                             2 1      practice     1..4
+carry.pin                            0.35 m2     model        0.05..2
+carry.screen                          0.5 m3/h   model        0.1..20
 `

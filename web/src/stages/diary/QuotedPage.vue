@@ -196,10 +196,14 @@ dl {
 table {
   width: 100%;
 }
+td {
+  padding-block: 0.28rem;
+}
 td small {
   display: block;
 }
 .n {
+  white-space: nowrap;
   text-align: right;
   font-variant-numeric: tabular-nums;
 }

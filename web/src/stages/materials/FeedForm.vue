@@ -20,7 +20,12 @@ const programme = computed(() => job.plan?.schools.programme ?? 'one-dose')
 const rounds = computed(() => job.plan?.steps.filter((s) => s.kind === 'feed-round') ?? [])
 const days = computed(() => {
   const list = [...new Set(rounds.value.map((s) => s.chosen))].sort()
-  return firm.say(joined(list.map((day) => say`${onDay(day)}`), ', '))
+  return firm.say(
+    joined(
+      list.map((day) => say`${onDay(day)}`),
+      ', ',
+    ),
+  )
 })
 const covers = computed(() => `or what it covers: ${firm.units === 'us' ? '20 lb on 4,000 sq ft' : '10 kg on 400 m²'}`) // prettier-ignore
 const set = <K extends keyof Feed>(key: K, value: Feed[K]) =>

@@ -36,12 +36,15 @@ const also = (line: MaterialLine) =>
     if (f.rule === 'dressing.bulk-bags')
       return `${showNumber(Number(f.value))} bulk ${Number(f.value) === 1 ? 'bag' : 'bags'}`
     if (f.unit === '1') return `${showNumber(Number(f.value))} ${firm.say(f.label).toLowerCase()}`
+    if (f.rule.startsWith('carry.'))
+      return `${firm.hand(f.value, f.unit)} ${firm.say(f.label).toLowerCase()}`
     if (f.rule === 'seed.reserve') return `${firm.hand(f.value, f.unit)} of it reserve`
     return f.rule.startsWith('feed.') && f.unit === 'g/m2'
       ? `${firm.hand(f.value, f.unit)} N`
       : firm.hand(f.value, f.unit)
   })
 type Group = 'dressing' | 'lime'
+const debris = computed(() => lines.value.some((l) => l.kind === 'debris'))
 const limed = computed(() => lines.value.some((l) => l.kind === 'lime'))
 const set = <G extends Group, K extends keyof NonNullable<JobDraft[G]>>(
   group: G,
@@ -173,6 +176,24 @@ const notices = computed(() => job.plan?.notices.filter((n) => n.stage === 5) ??
             :model-value="job.draft?.dressing?.share"
             :problem="job.problemAt('dressing.share')"
             @update:model-value="set('dressing', 'share', $event)"
+          />
+          <QuantityField
+            label="Your own heap, screened"
+            kind="percent"
+            :model-value="job.draft?.dressing?.sieved"
+            :problem="job.problemAt('dressing.sieved')"
+            hint="what of a sample passes"
+            @update:model-value="set('dressing', 'sieved', $event)"
+          />
+          <ChoiceField
+            v-if="debris"
+            label="Debris goes"
+            :options="[
+              { value: 'tip', name: 'to the tip' },
+              { value: 'heap', name: 'onto a heap there' },
+            ]"
+            :model-value="job.draft?.debrisTo ?? 'tip'"
+            @update:model-value="(v) => job.edit('debrisTo', (d) => (d.debrisTo = v ?? 'tip'))"
           />
           <ChoiceField
             label="Cover over seed"
