@@ -69,7 +69,8 @@ export function prescribe(brief: PrescribeBrief): Prescription {
   const zones = job.zones.map((zone) =>
     trace.recall(
       brief.memo,
-      `zone ${zone.id}`,
+      // Ways beside each other do not push each other out.
+      `zone ${zone.id} ${zone.approach ?? ''}`,
       {
         zone,
         lawn: lawnOf(zone, job, survey, trace),
