@@ -21,6 +21,8 @@ const HEADINGS = {
   days: ['days', 'lead time', 'lead days', 'delivery days'],
   delivery: ['delivery', 'carriage'],
   pricedOn: ['date', 'priced on', 'price date'],
+  rate: ['rate', 'coverage', 'covers', 'label rate'],
+  slowShare: ['slow', 'slow share', 'slow release'],
 } as const
 type Column = keyof typeof HEADINGS
 const NEEDED: readonly Column[] = ['kind', 'name', 'size', 'price']
@@ -89,7 +91,7 @@ export function priceTable(rows: readonly (readonly string[])[], units: UnitSyst
     // “sand” and “compost” are both a kind and what it stands for.
     const of = cell('of') || (['sand', 'topsoil', 'compost', 'blanket', 'sheet'].includes(said) ? said : '') // prettier-ignore
     const id = `product-${idOf(`${from} ${kind} ${of} ${cell('name')}`)}`
-    const known: ProductDraft = products.get(id) ?? { id, kind, of: of.slice(0, 60), name: cell('name').slice(0, 120), supplier, pricedOn: cell('pricedOn').slice(0, 40) } // prettier-ignore
+    const known: ProductDraft = products.get(id) ?? { id, kind, of: of.slice(0, 60), name: cell('name').slice(0, 120), supplier, pricedOn: cell('pricedOn').slice(0, 40), ...(kind === 'feed' ? { rate: cell('rate') || null, slowShare: cell('slowShare') || null } : {}) } // prettier-ignore
     const pack = { size: size.text, price: cell('price') }
     products.set(id, { ...known, packs: [...(known.packs ?? []), pack] })
   })
@@ -116,7 +118,19 @@ function idOf(name: string): string {
 export function priceRows({ products = [], suppliers = [] }: PricesDraft): string[][] {
   const name = (id: string | undefined) => suppliers.find((s) => s.id === id)
   return [
-    ['supplier', 'kind', 'for', 'name', 'size', 'price', 'days', 'delivery', 'date'],
+    [
+      'supplier',
+      'kind',
+      'for',
+      'name',
+      'size',
+      'price',
+      'days',
+      'delivery',
+      'date',
+      'rate',
+      'slow',
+    ],
     ...products.flatMap((p) =>
       (p.packs ?? []).map((k) => [
         name(p.supplier)?.name ?? '',
@@ -128,6 +142,8 @@ export function priceRows({ products = [], suppliers = [] }: PricesDraft): strin
         String(name(p.supplier)?.days ?? ''),
         String(name(p.supplier)?.delivery ?? ''),
         p.pricedOn ?? '',
+        String(p.rate ?? ''),
+        String(p.slowShare ?? ''),
       ]),
     ),
   ]

@@ -6,6 +6,7 @@ import { COVER_NAMES, DRESSING_NAMES } from '../reference/lists.ts'
 import { FEED_BAGS, packValues, reserveValues, SEED_BAGS } from '../reference/materialValues.ts'
 import type { MixOrder, ZoneSeed } from '../seed/seedPlan.ts'
 import { num, type Figure } from '../trace/figure.ts'
+import type { Unit } from '../quantities/show.ts'
 import { joined, quantity, say, verbatim, type Message } from '../rules/message.ts'
 import type { ZoneWork } from '../work/workTypes.ts'
 import { seedRules } from '../seed/seedRules.ts'
@@ -103,7 +104,23 @@ export function materialLines(
     ...(m.dressing?.lines.map((line) => dressingLine(line, sure(m.dressing), m.job, trace)) ?? []),
     ...m.covers.map((c) => coverLine(c, trace)),
     ...m.debris.map((d) => debrisLine(d, m.job, trace)),
-  ]
+  ].map((line) => (line.doubt === '' ? { ...line, doubt: doubtOf(line, buying, trace) } : line))
+}
+
+/** What goes by the area of a zone, beside what comes in bags: metres of edge and single plants do not. */
+const BY_AREA: readonly Unit[] = ['kg', 'L', 'm3', 'm2']
+
+/** What the error of the areas moves a line by that is in no bags; nothing where no error is known. */
+function doubtOf({ cells, total }: MaterialLine, { areaErrors }: Buying, trace: Trace): Message {
+  const { unit } = sure(trace.figures[total])
+  const swing = Math.hypot(
+    ...Object.entries(cells).map(
+      ([zone, id]) => num(sure(trace.figures[id])) * (areaErrors.get(zoneOf(zone)) ?? 0),
+    ),
+  )
+  return swing > 0 && BY_AREA.includes(unit)
+    ? say`± ${quantity(Number(swing.toPrecision(1)), unit)} for the area`
+    : ''
 }
 
 interface Bagged {

@@ -178,7 +178,7 @@ function download() {
     <div v-if="open" class="import">
       <p class="small soft">
         A heading and a line for each pack: supplier, kind, for, name, size, price, days, delivery,
-        date.
+        date; of a feed its rate and slow share too.
       </p>
       <TextField
         label="Paste the list"
