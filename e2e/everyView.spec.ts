@@ -21,6 +21,8 @@ const STAGES = [
   'water',
   'diary',
   'diary?part=take',
+  'diary?part=quoted',
+  'sheets?sheet=record',
 ]
 const VIEWS = [
   '/',
@@ -33,6 +35,7 @@ const VIEWS = [
   '/yard/rules',
   '/yard/learnt',
   '/yard/prices',
+  '/yard/orders',
   '/yard/backups',
   ...STAGES.map((s) => `/jobs/guesthouse/${s}`),
   '/jobs/community/order',
@@ -64,7 +67,7 @@ for (let first = 0; first < VIEWS.length; first += SHARE) {
           ),
         ).toHaveCount(0)
         for (const theme of ['paper', 'field']) {
-          if (theme === 'field' && !view.endsWith('sheets'))
+          if (theme === 'field' && !view.includes('sheets'))
             await page.getByRole('button', { name: 'field', exact: true }).click()
           // The field theme changes colours and nothing else.
           const axe = axeOn(page)
@@ -77,7 +80,7 @@ for (let first = 0; first < VIEWS.length; first += SHARE) {
           })
           expect(told, view).toEqual([])
         }
-        if (!view.endsWith('sheets'))
+        if (!view.includes('sheets'))
           await page.getByRole('button', { name: 'paper', exact: true }).click()
         await page.setViewportSize({ width: 390, height: 844 })
         // A chart is drawn anew a moment after its window has changed.

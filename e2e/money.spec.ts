@@ -52,6 +52,57 @@ test('a price list with a wrong line, ways with prices, the budget, an offer giv
   const sheet = page.locator('.page.offer')
   await expect(sheet).toContainText('What you do')
   await expect(sheet).not.toContainText(/margin|your cost/i)
+
+  // Extra work on the day has a price, and stands beside what was agreed on.
+  await page.goto(at('demo', '/jobs/quad/diary?part=quoted'))
+  await field(page, 'What is done beside it').fill('Two barrows of topsoil by the gate')
+  await field(page, 'For').fill('lots')
+  await field(page, 'Agreed to by').fill('M. Fern')
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByRole('alert')).toContainText('The price:')
+  await field(page, 'For').fill('85')
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByText('270222-1/C1')).toBeVisible()
+  await expect(page.getByText('agreed on, changes in it')).toBeVisible()
+  await expect(page.getByRole('row', { name: /Scarify/ })).toContainText(/h/)
+})
+
+test('a feeding programme: rounds in season and one bag for all; dates of a local rule leave the feed out', async ({
+  page,
+}) => {
+  await page.goto(at('demo', '/jobs/quad/materials'))
+  await page.getByText('most of it in autumn').click()
+  await expect(page.getByText(/Fed again 2 times/)).toBeVisible()
+  await expect(page.getByRole('row', { name: /Feed again 20-0-5/ })).toContainText('2 times')
+  await field(page, 'Nitrogen given this year').fill('90 g/m²')
+  await expect(page.getByText(/no turf gets more in a year/)).toBeVisible()
+  await field(page, 'Nitrogen given this year').fill('15 g/m²')
+  await expect(page.getByText('No further feed this year.').first()).toBeVisible()
+  await field(page, 'Nitrogen given this year').fill('')
+
+  await page.goto(at('demo', '/yard'))
+  await page.getByRole('button', { name: 'Enter the dates of a local rule' }).click()
+  await field(page, 'From').last().fill('1 Feb')
+  await field(page, 'to, that day with it').last().fill('30 Apr')
+  await expect(page.getByText('saved', { exact: true })).toBeVisible()
+  await page.goto(at('demo', '/jobs/quad/materials'))
+  await expect(page.getByText(/the law allows no nitrogen then/).first()).toBeVisible()
+  await expect(page.getByRole('row', { name: /Starter feed/ })).toHaveCount(0)
+  await page.goto(at('demo', '/yard'))
+  await page.getByRole('button', { name: 'Delete the dates 1' }).click()
+  await expect(page.getByText('saved', { exact: true })).toBeVisible()
+})
+
+test('one order from each supplier for the jobs that are chosen', async ({ page }) => {
+  await page.goto(at('demo', '/yard/orders'))
+  const jobs = page.getByRole('group', { name: 'Jobs to order for' })
+  await expect(jobs.getByRole('button', { name: 'School quad' })).toHaveAttribute('aria-pressed', 'true') // prettier-ignore
+  await expect(page.getByText(/less than job by job/)).toBeVisible()
+  await expect(page.getByText(/School quad [\d.]+ kg/).first()).toBeVisible()
+  await jobs.getByRole('button', { name: 'School quad' }).click()
+  await expect(page.getByText(/School quad [\d.]+ kg/)).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByText(/School quad [\d.]+ kg/).first()).toBeVisible()
 })
 
 test('hours beside a tick are an observation, used and given back; the customer’s work leaves the price', async ({

@@ -226,7 +226,7 @@ const state = computed(
         </div>
         <button
           type="button"
-          class="act slight"
+          class="act slight add"
           @click="set('nitrogenBans', [...bans, { id: newId() }])"
         >
           {{ bans.length ? 'More dates' : 'Enter the dates of a local rule' }}
@@ -285,6 +285,9 @@ h2 .small {
   grid-template-columns: repeat(auto-fit, minmax(min(9.5rem, 100%), 1fr));
   gap: 0.35rem 1rem;
   margin-bottom: 0.35rem;
+}
+.add {
+  white-space: normal;
 }
 .ban-head {
   margin: 0.7rem 0 0;

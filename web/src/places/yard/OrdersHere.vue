@@ -142,6 +142,7 @@ h2 span {
 .sum {
   margin-left: auto;
   display: flex;
+  flex-wrap: wrap;
   gap: 0.8rem;
   align-items: baseline;
 }
@@ -154,6 +155,10 @@ h2 span {
   flex-wrap: wrap;
   gap: 0.4rem;
   padding: 0.6rem 0 0.3rem;
+}
+.jobs .act {
+  white-space: normal;
+  text-align: left;
 }
 article {
   padding-top: 0.7rem;
