@@ -4,6 +4,7 @@ import { RouterLink } from 'vue-router'
 import { showDay } from '@juvena/core/calendar/day'
 import type { Unit } from '@juvena/core/quantities/show'
 import type { Answer } from '../../../../contract/answers.ts'
+import CopyButton from '../../parts/CopyButton.vue'
 import { api } from '../../stores/api.ts'
 import { useFirm } from '../../stores/firm.ts'
 
@@ -14,7 +15,6 @@ const failure = ref('')
 type JointOrder = Answer<'seasonOrders'>['orders'][number]
 /** The jobs that were chosen; null until somebody does, for those that want something soon. */
 const asked = ref<readonly string[] | null>(null)
-const copied = ref('')
 const cash = (thousandths: number) => firm.text(thousandths, 'money')
 async function load() {
   const query = asked.value === null ? '' : `?jobs=${asked.value.join(',')}`
@@ -36,19 +36,12 @@ const names = (o: JointOrder['lines'][number]) =>
   o.jobs.map((j) => `${j.name} ${firm.hand(j.need, j.unit as Unit)}${j.neededOn ? `, ${showDay(j.neededOn).slice(4)}` : ''}`).join(' · ') // prettier-ignore
 const what = (l: JointOrder['lines'][number]) =>
   [l.product || firm.say(l.what), firm.say(l.of)].filter(Boolean).join(', ')
-async function copy(o: JointOrder) {
-  const text = [
+const toSend = (o: JointOrder) =>
+  [
     `Order from ${firm.settings.name || 'us'}`,
     ...o.lines.map((l) => `${firm.say(l.says)}: ${what(l)}`),
     ...(o.orderBy ? [`To be ordered by ${showDay(o.orderBy, true)}`] : []),
   ].join('\n')
-  try {
-    await navigator.clipboard.writeText(text)
-    copied.value = o.supplier
-  } catch {
-    copied.value = ''
-  }
-}
 </script>
 
 <template>
@@ -105,9 +98,7 @@ async function copy(o: JointOrder) {
           </li>
         </ul>
         <p class="ends">
-          <button type="button" class="act slight" @click="copy(o)">
-            {{ copied === o.supplier ? 'Copied' : 'Copy the order' }}
-          </button>
+          <CopyButton label="Copy the order" :text="toSend(o)" />
           <span v-if="o.apart > o.total" class="small soft"
             >{{ cash(o.apart) }} job by job, each with its own packs and delivery</span
           >

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { showDay } from '@juvena/core/calendar/day'
+import CopyButton from '../../parts/CopyButton.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { useJob } from '../../stores/job.ts'
 
@@ -9,21 +10,13 @@ const firm = useFirm()
 const job = useJob()
 const orders = computed(() => job.plan?.money?.orders ?? [])
 const cash = (thousandths: number) => firm.text(thousandths, 'money')
-const copied = ref('')
-async function copy(o: (typeof orders.value)[number]) {
-  const text = [
+const toSend = (o: (typeof orders.value)[number]) => {
+  const first = o.lines.flatMap((l) => l.neededOn ?? []).sort()[0]
+  return [
     `Order from ${firm.settings.name || 'us'} for ${job.draft?.name || 'a job'}`,
     ...o.lines.map((l) => `${firm.say(l.says)}: ${l.product || firm.say(l.what)}`),
-    ...(o.lines.some((l) => l.neededOn)
-      ? [`Needed by ${showDay(o.lines.map((l) => l.neededOn ?? '').filter(Boolean).sort()[0] ?? '', true)}`] // prettier-ignore
-      : []),
+    ...(first ? [`Needed by ${showDay(first, true)}`] : []),
   ].join('\n')
-  try {
-    await navigator.clipboard.writeText(text)
-    copied.value = o.supplier
-  } catch {
-    copied.value = ''
-  }
 }
 </script>
 
@@ -53,9 +46,7 @@ async function copy(o: (typeof orders.value)[number]) {
           ><span class="n">{{ cash(o.delivery) }}</span>
         </li>
       </ul>
-      <button type="button" class="act slight" @click="copy(o)">
-        {{ copied === o.supplier ? 'Copied' : 'Copy the order' }}
-      </button>
+      <CopyButton label="Copy the order" :text="toSend(o)" />
     </article>
   </section>
 </template>
