@@ -10,6 +10,7 @@ import { mainNitrogen, type Rounds } from '../materials/feed.ts'
 import { nitrogenValues } from '../materials/feedRules.ts'
 import { leftOfYear, nitrogenOfYear, yearRules } from '../materials/yearNitrogen.ts'
 import type { PackagePlan } from '../plan/order.ts'
+import { lagValues } from '../reference/lagValues.ts'
 import { OPERATIONS } from '../reference/operations.ts'
 import { programmeValues } from '../reference/programmeValues.ts'
 import { onDay, quantity, say, type Message } from '../rules/message.ts'
@@ -49,7 +50,7 @@ export function feedProgramme(
   const scope = packageScope(plan.id)
   const fedOn = plan.steps.find((s) => OPERATIONS[s.kind].feeds)?.chosen ?? null
   // Fed with the seed, or once it is mown.
-  const start = fedOn ?? mown ?? plan.sowDay
+  const start = fedOn ?? (mown ? workingDay(addDays(mown, trace.value(lagValues.afterMow)), brief.workforce.weekendWork) : plan.sowDay) // prettier-ignore
   const seedlings = mown !== null && way === 'spoon'
   const year = (day: Day) => seasonAround(p.climate, day, schools.cutOff).coldest
   // From late summer to the coldest of the year.
@@ -74,9 +75,10 @@ export function feedProgramme(
   const left = leftOfYear(wanted, given, main)
   const inputs = { need: wanted, given: given ?? 0, main }
 
+  const { frost } = seasonAround(p.climate, start, schools.cutOff)
   const next = nextRightDay(brief, plan, (day) =>
     way === 'spoon'
-      ? seedlings || plan.season === 'warm' || fall(day)
+      ? (frost === null || dayNumber(day) < frost) && (seedlings || plan.season === 'warm' || fall(day)) // prettier-ignore
       : way === 'harden' || plan.season === 'warm' || (fall(day) && !inHeat(day)),
   )
   const every = seedlings ? v.seedlingsEvery : way === 'spoon' ? v.spoonEvery : v.between
@@ -109,7 +111,6 @@ export function feedProgramme(
   const noneLeft = say`${wanted} is what its grass wants in a year, and that is given.`
 
   if (way === 'harden') {
-    const { frost } = seasonAround(p.climate, start, schools.cutOff)
     const day = hardeningDay({ soonest, frost, before: v.hardenBefore, next, year, start })
     return rounds(
       day ? [day] : [],
@@ -203,15 +204,14 @@ interface Hardening {
   start: Day
 }
 
-/** Before frost; on warm turf on the last day that it may be fed. */
+/**
+ * The latest right day that leaves the wanted days before frost; of a feed that went down late the
+ * first right day after it that still comes before frost.
+ */
 function hardeningDay({ soonest, frost, before, next, year, start }: Hardening): Day | null {
   if (frost === null) return null
-  let last: Day | null = null
-  // From the day it is wanted back to the soonest, the latest right day that lies no later.
-  for (let back = 0; back <= SEARCHED && last === null; back++) {
-    const day = addDays(start, frost - before - back - dayNumber(start))
-    if (day < soonest) break
-    if (next(day) === day) last = day
-  }
-  return last !== null && year(last) === year(start) ? last : null
+  const wanted = addDays(start, frost - before - dayNumber(start))
+  for (let day = wanted; day >= soonest; day = addDays(day, -1)) if (next(day) === day) return day
+  const late = next(laterDay(soonest, wanted))
+  return late !== null && dayNumber(late) < frost && year(late) === year(start) ? late : null
 }

@@ -291,11 +291,17 @@ function dormantLine(
 const byGrade = (feeds: readonly FeedPlan[]): FeedPlan[][] =>
   [...new Set(feeds.map((f) => f.gradeText))].map((grade) => feeds.filter((f) => f.gradeText === grade)) // prettier-ignore
 
-/** How a feed goes down: how often, and how much each time. */
-function feedSaid({ zones, rate }: FeedPlan, many: boolean): Message {
-  const most = Math.max(...zones.map((z) => z.times))
-  if (most > 1) return say`${String(most)} times ${rate}`
-  return many ? say`once ${rate}` : ''
+/** How feeds of one product go down: how often, and how much each time. */
+function feedsSaid(feeds: readonly FeedPlan[]): Message {
+  const byRate = [...new Set(feeds.map((f) => Number(num(f.rate).toPrecision(6))))].map((rate) => feeds.filter((f) => Number(num(f.rate).toPrecision(6)) === rate)) // prettier-ignore
+  const said = byRate.map((same) => {
+    // On one zone one after the other; on several zones each for itself.
+    const zones = new Set(same.flatMap((f) => f.zones.map((z) => z.zone)))
+    const times = Math.max(...[...zones].map((zone) => same.flatMap((f) => f.zones).filter((z) => z.zone === zone).reduce((a, z) => a + z.times, 0))) // prettier-ignore
+    return { times, rate: sure(same[0]).rate }
+  })
+  if (said.length === 1 && said[0]?.times === 1) return ''
+  return joined(said.map(({ times, rate }) => times === 1 ? say`once ${rate}` : say`${String(times)} times ${rate}`), ', ') // prettier-ignore
 }
 
 function feedLine(feeds: readonly FeedPlan[], buying: Buying, trace: Trace): MaterialLine {
@@ -316,7 +322,7 @@ function feedLine(feeds: readonly FeedPlan[], buying: Buying, trace: Trace): Mat
     kind: 'feed',
     of: gradeText,
     name: many ? say`Feed ${gradeText}` : first.name,
-    detail: joined([joined(feeds.map((f) => feedSaid(f, many)), ', '), 'crossed, sweep the paving'], ', '), // prettier-ignore
+    detail: joined([feedsSaid(feeds), 'crossed, sweep the paving'], ', '), // prettier-ignore
     cells: cellsOf(id, zones, trace),
     total: total.id,
     spread: feeds.flatMap((feed) =>
