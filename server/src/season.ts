@@ -15,7 +15,14 @@ import { readDraft } from './store/listedJob.ts'
 import { UNREADABLE, type JobStore, type JobText } from './store/jobStore.ts'
 import type { DayLoad, PlannedBy, PlannedStore } from './store/plannedStore.ts'
 import { logFault } from './problemDocument.ts'
-import { planningAtOnce, planRow, learntOfAll, seedOfAll, ordersOfJobs, usesOfRule } from './threads/pool.ts'
+import {
+  planningAtOnce,
+  planRow,
+  learntOfAll,
+  seedOfAll,
+  ordersOfJobs,
+  usesOfRule,
+} from './threads/pool.ts'
 import { failedPlan, type PlanAsk, type PlannedJob } from './threads/planForSeason.ts'
 import { isBehind } from '@juvena/core/plan/stepState'
 
