@@ -258,7 +258,7 @@ export function seasonKeeper(parts: SeasonParts) {
       return text
     },
 
-    /** What some jobs still have to order, or all of them, bought once, as JSON. */
+    /** What some jobs still have to order, or those that want something soon, bought once, as JSON. */
     async orders(chosen: readonly string[] | null): Promise<string> {
       const firm = (await firmNow()).settings
       const { text, damaged } = await ordersOfJobs({ folder, firm, today: clock.today(), jobs: chosen }) // prettier-ignore

@@ -117,3 +117,11 @@ export function oneOf<const T extends readonly [string, ...string[]]>(values: T,
     error: (issue) => `${shown(issue.input)} is not ${what}. Choose one of: ${values.join(', ')}.`,
   })
 }
+
+/** What a bag says to put down, g/m² of product, or what it covers. */
+export const bagRate = quantity('rate', {
+  min: 1,
+  max: 250,
+  what: 'The rate on the bag',
+  because: 'more buries turf. Is it for another area?',
+})

@@ -34,7 +34,7 @@ import { exampleFrost, inAutumnHalf } from '../calendar/autumn.ts'
 import { showMonthDay } from '../calendar/day.ts'
 import { readCatches } from './catches.ts'
 import { runTimes, MOST_RUNS } from './clockTimes.ts'
-import { day, grade, monthDay, oneOf, quantity, text } from './entry.ts'
+import { bagRate, day, grade, monthDay, oneOf, quantity, text } from './entry.ts'
 import { problemsOf, type Problem } from './problem.ts'
 import { MEASURED_BY, drawingSchema } from './drawing.ts'
 import { showNumber } from '../quantities/show.ts'
@@ -449,12 +449,7 @@ export const jobSchema = z.strictObject({
         because: 'more burns. Is that a product rate?',
       }),
       /** What the bag says to put down, g/m² of product. */
-      bagRate: quantity('rate', {
-        min: 1,
-        max: 250,
-        what: 'The rate on the bag',
-        because: 'more buries turf. Is it for another area?',
-      }),
+      bagRate,
       slowShare: percent('Slow-release share of the nitrogen'),
       /** Nitrogen it has had already this year, and whether clippings lie on it. */
       given: quantity('rate', {
@@ -468,12 +463,7 @@ export const jobSchema = z.strictObject({
       next: z
         .strictObject({
           grade,
-          bagRate: quantity('rate', {
-            min: 1,
-            max: 250,
-            what: 'The rate on the bag',
-            because: 'more buries turf. Is it for another area?',
-          }),
+          bagRate,
           slowShare: percent('Slow-release share of the nitrogen'),
         })
         .prefault({}),

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { parseQuantity, type Kind } from '../quantities/quantity.ts'
 import { STEP_KINDS } from '../reference/operations.ts'
-import { oneOf, quantity, text } from './entry.ts'
+import { bagRate, oneOf, quantity, text } from './entry.ts'
 import { uniqueIds } from './uniqueIds.ts'
 
 /** The highest price that is believed, in the firm’s money. */
@@ -39,7 +39,7 @@ const product = z
     of: text(60),
     supplier: text(40),
     /** Of a feed, by its label: what goes down at once, and how much of its nitrogen is slow. */
-    rate: quantity('rate', { min: 1, max: 250, what: 'The rate on the bag', because: 'more buries turf. Is it for another area?' }), // prettier-ignore
+    rate: bagRate,
     slowShare: share('The slow share', 100),
     /** The day its prices were read. */
     pricedOn: text(40),

@@ -8,7 +8,7 @@ import { isWatered } from '../entities/job.ts'
 import { nitrogenBanOn } from '../firm/nitrogenLaw.ts'
 import { mainNitrogen, type Rounds } from '../materials/feed.ts'
 import { nitrogenValues } from '../materials/feedRules.ts'
-import { leftOfYear, nitrogenOfYear, yearRules } from '../materials/yearNitrogen.ts'
+import { leftOfYear, nitrogenOfYear, standingGrass, yearRules } from '../materials/yearNitrogen.ts'
 import type { PackagePlan } from '../plan/order.ts'
 import { lagValues } from '../reference/lagValues.ts'
 import { OPERATIONS } from '../reference/operations.ts'
@@ -52,7 +52,10 @@ export function feedProgramme(
   // Fed with the seed, or once it is mown.
   const start = fedOn ?? (mown ? workingDay(addDays(mown, trace.value(lagValues.afterMow)), brief.workforce.weekendWork) : plan.sowDay) // prettier-ignore
   const seedlings = mown !== null && way === 'spoon'
-  const year = (day: Day) => seasonAround(p.climate, day, schools.cutOff).coldest
+  const seasonOf = (day: Day) => seasonAround(p.climate, day, schools.cutOff)
+  const { frost, coldest } = seasonOf(start)
+  /** Of the same growing year as the first feed. */
+  const sameYear = (day: Day) => seasonOf(day).coldest === coldest
   // From late summer to the coldest of the year.
   const late = trace.value(windowValues.afterWarmest)
   const fall = (day: Day) =>
@@ -64,18 +67,17 @@ export function feedProgramme(
   const wanted = nitrogenOfYear(
     p.zones
       .filter((z) => need.zones.some((id) => zoneOf(id) === z.r.id))
-      .map((z) => (z.seed ? largestPart(z.seed.mix).grass : (z.r.zone.target ?? z.r.zone.present[0] ?? null))), // prettier-ignore
+      .map((z) => (z.seed ? largestPart(z.seed.mix).grass : standingGrass(z.r))), // prettier-ignore
     plan.season,
     job,
     scope,
     trace,
   )
-  const main = mainNitrogen(job, schools.programme === 'spoon' && !plan.plants, trace)
-  const given = year(brief.today) === year(start) ? brief.given : null
+  const main = mainNitrogen(job, way === 'spoon' && !plan.plants, trace)
+  const given = sameYear(brief.today) ? brief.given : null
   const left = leftOfYear(wanted, given, main)
   const inputs = { need: wanted, given: given ?? 0, main }
 
-  const { frost } = seasonAround(p.climate, start, schools.cutOff)
   const next = nextRightDay(brief, plan, (day) =>
     way === 'spoon'
       ? (frost === null || dayNumber(day) < frost) && (seedlings || plan.season === 'warm' || fall(day)) // prettier-ignore
@@ -91,7 +93,7 @@ export function feedProgramme(
     const days: Day[] = []
     for (let due: Day | null = from; days.length < most; due = addDays(due, every)) {
       due = next(due)
-      if (due === null || year(due) !== year(start)) break
+      if (due === null || !sameYear(due)) break
       if (days.length > 0 && daysBetween(days.at(-1)!, due) > 2 * every) break
       days.push(due)
     }
@@ -108,10 +110,11 @@ export function feedProgramme(
     next,
   })
   const said = (title: Message, says: Message) => ({ title, says, figure: wanted.id })
-  const noneLeft = say`${wanted} is what its grass wants in a year, and that is given.`
+  const nothingLeft = () =>
+    rounds([], null, said('No further feed this year.', say`${wanted} is what its grass wants in a year, and that is given.`)) // prettier-ignore
 
   if (way === 'harden') {
-    const day = hardeningDay({ soonest, frost, before: v.hardenBefore, next, year, start })
+    const day = hardeningDay({ soonest, frost, before: v.hardenBefore, next, sameYear, start })
     return rounds(
       day ? [day] : [],
       null,
@@ -125,7 +128,7 @@ export function feedProgramme(
           ),
     )
   }
-  if (left < v.worthwhile) return rounds([], null, said('No further feed this year.', noneLeft))
+  if (left < v.worthwhile) return nothingLeft()
   if (way === 'spoon') {
     const dose = seedlings
       ? trace.work(yearRules.seedlings, scope, inputs)
@@ -137,7 +140,7 @@ export function feedProgramme(
   const first = plan.season === 'warm' || fall(start) ? main : 0
   const share = plan.season === 'warm' ? 100 : v.autumnShare
   const total = Math.min((share / 100) * num(wanted) - first, left)
-  if (total < v.worthwhile) return rounds([], null, said('No further feed this year.', noneLeft))
+  if (total < v.worthwhile) return nothingLeft()
   // Warm turf is fed in heat, by half as much at once.
   const most = plan.season === 'warm' && inOneYear(soonest, MOST_ROUNDS).some(inHeat) ? (n.quick * n.inHeat) / 100 : n.quick // prettier-ignore
   const days = inOneYear(soonest, Math.min(MOST_ROUNDS, Math.ceil(total / most - 1e-9)))
@@ -200,7 +203,7 @@ interface Hardening {
   /** Days before that. */
   before: number
   next: (day: Day) => Day | null
-  year: (day: Day) => number
+  sameYear: (day: Day) => boolean
   start: Day
 }
 
@@ -208,10 +211,10 @@ interface Hardening {
  * The latest right day that leaves the wanted days before frost; of a feed that went down late the
  * first right day after it that still comes before frost.
  */
-function hardeningDay({ soonest, frost, before, next, year, start }: Hardening): Day | null {
+function hardeningDay({ soonest, frost, before, next, sameYear, start }: Hardening): Day | null {
   if (frost === null) return null
   const wanted = addDays(start, frost - before - dayNumber(start))
   for (let day = wanted; day >= soonest; day = addDays(day, -1)) if (next(day) === day) return day
   const late = next(laterDay(soonest, wanted))
-  return late !== null && dayNumber(late) < frost && year(late) === year(start) ? late : null
+  return late !== null && dayNumber(late) < frost && sameYear(late) ? late : null
 }

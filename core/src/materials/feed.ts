@@ -24,7 +24,7 @@ import {
   upkeepNitrogen,
   upkeepValues,
 } from './feedRules.ts'
-import { nitrogenOfYear, yearRules } from './yearNitrogen.ts'
+import { nitrogenOfYear, standingGrass, yearRules } from './yearNitrogen.ts'
 
 /** Feeds that follow the first on some ground, by the programme of the job. */
 export interface Rounds {
@@ -329,7 +329,7 @@ function warmestDay(
 function leftThisYear({ job, given, trace }: FeedBrief, { fed, scope }: Asked): Figure | null {
   if (job.feed.given === null || !given) return null
   const need = nitrogenOfYear(
-    fed.map(({ work: { r } }) => r.zone.target ?? r.zone.present[0] ?? null),
+    fed.map(({ work }) => standingGrass(work.r)),
     fed[0]?.work.season ?? 'cool',
     job,
     scope,

@@ -1,5 +1,6 @@
+import { group, rollup } from 'd3-array'
 import { sure } from '../quantities/sure.ts'
-import { dot } from '../quantities/sum.ts'
+import { dot, sum } from '../quantities/sum.ts'
 import type { Firm } from '../entities/firm.ts'
 import { productFor } from '../entities/prices.ts'
 import { COVER_NAMES, DRESSING_NAMES } from '../reference/lists.ts'
@@ -288,17 +289,14 @@ function dormantLine(
 }
 
 /** Feeds of one grade are one product: bought together. */
-const byGrade = (feeds: readonly FeedPlan[]): FeedPlan[][] =>
-  [...new Set(feeds.map((f) => f.gradeText))].map((grade) => feeds.filter((f) => f.gradeText === grade)) // prettier-ignore
+const byGrade = (feeds: readonly FeedPlan[]): FeedPlan[][] => [...group(feeds, (f) => f.gradeText).values()] // prettier-ignore
 
 /** How feeds of one product go down: how often, and how much each time. */
 function feedsSaid(feeds: readonly FeedPlan[]): Message {
-  const byRate = [...new Set(feeds.map((f) => Number(num(f.rate).toPrecision(6))))].map((rate) => feeds.filter((f) => Number(num(f.rate).toPrecision(6)) === rate)) // prettier-ignore
-  const said = byRate.map((same) => {
+  const said = [...group(feeds, (f) => num(f.rate).toPrecision(6)).values()].map((same) => {
     // On one zone one after the other; on several zones each for itself.
-    const zones = new Set(same.flatMap((f) => f.zones.map((z) => z.zone)))
-    const times = Math.max(...[...zones].map((zone) => same.flatMap((f) => f.zones).filter((z) => z.zone === zone).reduce((a, z) => a + z.times, 0))) // prettier-ignore
-    return { times, rate: sure(same[0]).rate }
+    const times = rollup(same.flatMap((f) => f.zones), (of) => sum(of.map((z) => z.times)), (z) => z.zone) // prettier-ignore
+    return { times: Math.max(...times.values()), rate: sure(same[0]).rate }
   })
   if (said.length === 1 && said[0]?.times === 1) return ''
   return joined(said.map(({ times, rate }) => times === 1 ? say`once ${rate}` : say`${String(times)} times ${rate}`), ', ') // prettier-ignore

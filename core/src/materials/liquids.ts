@@ -78,7 +78,6 @@ export function planSprays(
   works: readonly ZoneWork[],
   trace: Trace,
 ): { sprays: SprayPlan[]; notices: Notice[] } {
-  // prettier-ignore
   const sprays = job.sprays.flatMap((s): SprayPlan[] => {
     const { rate } = s
     const ground = works.flatMap((w) => {

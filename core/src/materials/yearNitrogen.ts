@@ -6,6 +6,7 @@ import { reading, rule } from '../rules/rule.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { JOB, type Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
+import type { ZoneReadings } from '../walkover/zoneReadings.ts'
 
 const feed = { stage: 5, unit: 'g/m2' } as const
 
@@ -85,6 +86,10 @@ const USUAL: Readonly<Record<'cool' | 'warm', GrassId>> = {
   cool: 'perennial-ryegrass',
   warm: 'bermudagrass',
 }
+
+/** The grass that turf which is not sown is fed for; null where nobody says which it is. */
+export const standingGrass = ({ zone }: Pick<ZoneReadings, 'zone'>): GrassId | null =>
+  zone.target ?? zone.present[0] ?? null
 
 /**
  * Nitrogen that ground wants in a year, g/m²: by the most modest of the grasses on it, less what

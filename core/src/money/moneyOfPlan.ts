@@ -323,7 +323,6 @@ function restToBuy(
   of: Bought,
   { plan, firm }: Brief,
 ): (Pick<Bought, 'packs' | 'says' | 'need'> & { cost: number }) | null {
-  // prettier-ignore
   const shelf = onShelf(of.line, plan)
   if (shelf <= 0) return { ...of, cost: num(of.figure) }
   const need = of.need - shelf

@@ -1,6 +1,7 @@
 import type { Day } from '../calendar/day.ts'
 import { activeEntries, namesProduct, type DiaryEntry } from '../entities/diary.ts'
 import type { Job } from '../entities/job.ts'
+import type { MaterialLine } from '../materials/materialLine.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
 import type { PlannedStep } from '../plan/order.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
@@ -85,7 +86,7 @@ export function applicationRecord(
       against: OPERATIONS[s.kind].sprays
         ? [...new Set(job.zones.filter((z) => zones.some((x) => x.id === z.id)).flatMap((z) => z.weedsSeen.map((w) => WEEDS[w].name)))] // prettier-ignore
         : [],
-      rate: label?.rate ? say`${quantity(label.rate, 'mL/m2')}` : rateOf(s.kind, plan),
+      rate: label?.rate ? say`${quantity(label.rate, 'mL/m2')}` : rateOf(line, s.kind, plan),
       amount: entry?.amount
         ? say`${verbatim(entry.amount)}`
         : joined(planned.map((a) => say`${verbatim(a.zone)} ${quantity(a.value, a.unit)}`), ', '), // prettier-ignore
@@ -109,8 +110,7 @@ export function applicationRecord(
 }
 
 /** The rate of what is fed, out of its figure; nothing where there is none. */
-function rateOf(kind: StepKind, plan: JobPlan): Message {
-  const line = plan.materials.find((m) => m.spread?.some((x) => x.step === kind))
+function rateOf(line: MaterialLine | undefined, kind: StepKind, plan: JobPlan): Message {
   const spread = line?.spread?.find((x) => x.step === kind)
   const rate = plan.figures[String(plan.figures[spread?.figure ?? '']?.inputs.rate ?? '')]
   return rate ? say`${rate}` : ''

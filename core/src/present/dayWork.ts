@@ -340,7 +340,7 @@ function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
       const lifts = part?.lifts ?? 1
       // The second lift is the first of its operation; feeds of a programme are counted from one.
       const feeds = line.kind === 'feed'
-      const lift = step.kind === 'dress' || feeds ? (step.part ?? 1) : (step.part ?? 2)
+      const lift = step.part ?? (step.kind === 'dress' || feeds ? 1 : 2)
       return [
         {
           zone: zone.name,

@@ -3,7 +3,7 @@ import type { SowingWindow } from '../climate/sowingWindow.ts'
 import { YEAR_DAYS } from '../climate/yearDay.ts'
 import type { Firm } from '../entities/firm.ts'
 import { nitrogenBanOn, nitrogenFrom } from '../firm/nitrogenLaw.ts'
-import { leftOfYear, nitrogenOfYear } from '../materials/yearNitrogen.ts'
+import { leftOfYear, nitrogenOfYear, standingGrass } from '../materials/yearNitrogen.ts'
 import type { PackagePlan, PlannedStep } from '../plan/order.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { programmeValues } from '../reference/programmeValues.ts'
@@ -91,7 +91,7 @@ function byYear(
     return null
   const needs = p.zones
     .filter((z) => step.zones.some((zone) => zoneOf(zone) === z.r.id))
-    .map(({ r }) => nitrogenOfYear([r.zone.target ?? r.zone.present[0] ?? null], season, job, zoneScope(r.id), trace)) // prettier-ignore
+    .map(({ r }) => nitrogenOfYear([standingGrass(r)], season, job, zoneScope(r.id), trace)) // prettier-ignore
   const worthwhile = trace.value(programmeValues.worthwhile)
   if (needs.length === 0 || needs.some((need) => leftOfYear(need, given, 0) >= worthwhile))
     return null

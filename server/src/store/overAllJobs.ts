@@ -10,12 +10,17 @@ import { DATABASE, reading } from './database.ts'
 // Reads of what was planned of all jobs at once: with thousands of them too long for the server's
 // own thread.
 
+/** The answer as JSON text, and the jobs of which what was kept cannot be read. */
+export interface OfAllJobs {
+  text: string
+  damaged: string[]
+}
+
 /** What was kept of all jobs in one part, and the jobs of which it cannot be read. */
 const partOfAll = <T>(
   folder: string,
   part: 'seed' | 'orders',
 ): { wanted: T[]; damaged: string[] } =>
-  // prettier-ignore
   reading(join(folder, DATABASE), (db) => {
     const rows = db
       .prepare(

@@ -1,7 +1,6 @@
 import type { Firm } from '@juvena/core/entities/firm'
 import { dueSoon, ordersOfAll } from '@juvena/core/money/ordersOfAll'
-import { ordersWantedOfAll } from '../store/overAllJobs.ts'
-import type { SeedOfAll } from './seedOfAll.ts'
+import { ordersWantedOfAll, type OfAllJobs } from '../store/overAllJobs.ts'
 
 export interface OrdersAsk {
   folder: string
@@ -12,7 +11,7 @@ export interface OrdersAsk {
 }
 
 /** What some jobs still have to order, bought once; and every job that has something to order, chosen or not. */
-export function ordersOfJobs({ folder, firm, today, jobs }: OrdersAsk): SeedOfAll {
+export function ordersOfJobs({ folder, firm, today, jobs }: OrdersAsk): OfAllJobs {
   const { wanted, damaged } = ordersWantedOfAll(folder)
   const names = new Map(wanted.map((w) => [w.job, w.name]))
   const chosen = jobs ?? dueSoon(wanted, today)

@@ -9,9 +9,8 @@ import type { BackupCheck } from '../store/checkBackup.ts'
 import type { BackupContents } from '../store/backups.ts'
 import { failedPlan, type PlanAsk, type PlannedJob } from './planForSeason.ts'
 import type { Firm } from '@juvena/core/entities/firm'
-import type { RuleUses } from '../store/overAllJobs.ts'
+import type { OfAllJobs, RuleUses } from '../store/overAllJobs.ts'
 import type { OrdersAsk } from './ordersOfJobs.ts'
-import type { SeedOfAll } from './seedOfAll.ts'
 import type { LearntNumber } from '@juvena/core/present/learntNumbers'
 import type { FirmValues } from '@juvena/core/trace/trace'
 import type { PictureAsk, StagedPicture } from './picture.ts'
@@ -131,10 +130,10 @@ export async function planWhole(ask: PlanAsk): Promise<JobPlan | null> {
 }
 
 /** The seed of all jobs of a folder by mix, and the bags for it bought once. */
-export const seedOfAll = (folder: string, firm: Firm): Promise<SeedOfAll> =>
+export const seedOfAll = (folder: string, firm: Firm): Promise<OfAllJobs> =>
   within('seedOfAll', { folder, firm })
 /** What some jobs of a folder still have to order, bought once. */
-export const ordersOfJobs = (ask: OrdersAsk): Promise<SeedOfAll> => within('ordersOfJobs', ask)
+export const ordersOfJobs = (ask: OrdersAsk): Promise<OfAllJobs> => within('ordersOfJobs', ask)
 /** What the diaries of a folder say of the firm’s own numbers. */
 export const learntOfAll = (folder: string, own: FirmValues): Promise<LearntNumber[]> =>
   within('learntOfAll', { folder, own })

@@ -3,16 +3,10 @@ import { grassTable } from '@juvena/core/firm/firmGrasses'
 import { seedBags } from '@juvena/core/materials/lines'
 import { seedToBuy } from '@juvena/core/present/seedToBuy'
 import { Trace } from '@juvena/core/trace/trace'
-import { seedWantedOfAll } from '../store/overAllJobs.ts'
-
-/** The answer as JSON text, and the jobs of which what was kept cannot be read. */
-export interface SeedOfAll {
-  text: string
-  damaged: string[]
-}
+import { seedWantedOfAll, type OfAllJobs } from '../store/overAllJobs.ts'
 
 /** The seed of all jobs by mix, and the bags for it bought once. */
-export function seedOfAll({ folder, firm }: { folder: string; firm: Firm }): SeedOfAll {
+export function seedOfAll({ folder, firm }: { folder: string; firm: Firm }): OfAllJobs {
   const { wanted, damaged } = seedWantedOfAll(folder)
   const trace = new Trace(firm.values, grassTable(firm.grasses))
   return { text: JSON.stringify({ toBuy: seedToBuy(wanted, seedBags(firm, trace)) }), damaged }
