@@ -14,7 +14,7 @@ import type { Trace } from './trace/trace.ts'
 export function waysOfJob(entered: Job, context: Context): Record<string, Way[]> {
   const { firm } = context
   const { job, schools, workforce, prescription } = prescribed(entered, context)
-  const { people } = workforce
+  const dayHours = workforce.people * workforce.hoursPerDay
   const { zones } = prescription
   const soils = new Map<ZoneWork, DressingPlan | null>()
   const soilOf = (work: ZoneWork, own: Trace): DressingPlan | null => {
@@ -36,7 +36,7 @@ export function waysOfJob(entered: Job, context: Context): Record<string, Way[]>
         suggested: approach.suggested,
         chosen: approach.chosen,
         firmValues: firm.values,
-        people,
+        dayHours,
         hoursOf: (work, operation, own) =>
           hoursOnZone(work.r.id, operation, soilOf(work, own), 1, own),
       }),

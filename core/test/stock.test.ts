@@ -116,6 +116,47 @@ describe('what a lot is worth', () => {
     const two = { parts: [part(null as never, 88), part(null as never, 85, 'creeping-red-fescue')] }
     expect(worth(two).parts.map((p) => p.pure)).toEqual([49, 49])
   })
+  it('costs nothing to compare without a price, a bag, or a seed that lives', () => {
+    const cost = (change: Partial<SeedLotDraft>) => worth(change).parts[0]!.costPerThousand
+    expect([cost({ price: null }), cost({ bag: null })]).toEqual([null, null])
+    const dead = { started: '2027-02-01', seeds: 100, first: 0, last: 0 }
+    expect([worth({ test: dead }).parts[0]!.pls, cost({ test: dead })]).toEqual([0, null])
+  })
+  it('is judged on its line by the better side: 75 % is used, 50 % used more, 0.3 % weed seed not at all', () => {
+    const verdict = (germination: number, weedSeed = 0) =>
+      worth({ parts: [part(97, germination)], weedSeed, inert: 2.2 }).verdict
+    expect([75, 74.9, 50, 49.9].map((g) => verdict(g))).toEqual([
+      'use',
+      'use more',
+      'use more',
+      'do not use',
+    ])
+    expect([verdict(88, 0.29), verdict(88, 0.3)]).toEqual(['use', 'do not use'])
+    const crop = (otherCrop: number) => JSON.stringify(worth({ parts: [part(96, 88)], otherCrop, inert: 4 - otherCrop }).notes) // prettier-ignore
+    expect([crop(0.9), crop(1)].map((n) => n.includes('coarse tufts'))).toEqual([false, true])
+    expect(worth({ parts: [] })).toMatchObject({ verdict: 'use more', parts: [] })
+  })
+  it('a test is due on its days, and not a day before; without a grass, the day after', () => {
+    const due = (started: string, more: object = {}) =>
+      worth({ test: { started, seeds: 100, ...more } }).test!.due
+    // Rye is counted after 5 and after 14 days; today is 22 February.
+    expect(['2027-02-18', '2027-02-17', '2027-02-09', '2027-02-08'].map((d) => due(d))).toEqual([
+      null,
+      'first',
+      'first',
+      'last',
+    ])
+    expect([due('2027-02-17', { first: 60 }), due('2027-02-01', { first: 60, last: 70 })]).toEqual([null, null]) // prettier-ignore
+    expect(worth({ parts: [], test: { started: TODAY, seeds: 50 } }).test).toMatchObject({
+      firstOn: '2027-02-23',
+      lastOn: '2027-02-23',
+    })
+    // A hundred are taken where nobody said how many were laid.
+    expect(worth({ test: { started: '2027-02-01', first: 40 } }).test!.result).toEqual({
+      share: 40,
+      final: false,
+    })
+  })
   it('a test that nobody counted has no interval; 85 of 100 has one of about 76 to 91 %', () => {
     const sure = (test: SeedLotDraft['test']) =>
       howSure(seedLotSchema.parse({ ...label, test }), declared(lotValues)).interval
@@ -238,6 +279,26 @@ describe('the shelf', () => {
     const shelf = shelfOf([m('1', 'received', 20), m('2', 'reserved', 3), m('3', 'used', 5)])
     expect([shelf.reserved, shelf.free, shelf.held]).toEqual([0, 15, 15])
   })
+  it('on one day counts what came before what went, and names the use that was too much', () => {
+    const m = (id: string, kind: string, kg: number) =>
+      stockMovement.parse({ id: `move-${id}-x`, lot: 'l', kind, kg, on: TODAY, job: 'quad' })
+    expect(shelfOf([m('1', 'used', 5), m('2', 'received', 5)]).short).toBeNull()
+    expect(shelfOf([m('2', 'used', 3), m('1', 'used', 3), m('3', 'received', 5)]).short).toEqual({
+      on: TODAY,
+      kg: 1,
+      movement: 'move-2-x',
+    })
+  })
+  it('no more of it is open than is held, and what is used is of the open bag', () => {
+    const m = (id: string, kind: string, kg: number) =>
+      stockMovement.parse({ id: `move-${id}-x`, lot: 'l', kind, kg, on: TODAY, job: 'quad' })
+    const open = (...list: StockMovement[]) => shelfOf([m('1', 'received', 20), ...list]).opened
+    expect(open(m('2', 'opened', 10))).toBe(10)
+    expect(open(m('2', 'opened', 10), m('3', 'used', 4))).toBe(6)
+    expect(open(m('2', 'opened', 10), m('3', 'used', 12))).toBe(0)
+    expect(open(m('2', 'opened', 10), m('3', 'written-off', 15))).toBe(5)
+    expect(open(m('2', 'opened', 10), m('3', 'written-off', 25))).toBe(0)
+  })
   it('never falls below zero without a word', () => {
     fc.assert(
       fc.property(fc.array(movement, { maxLength: 30 }), (list) => {
@@ -303,6 +364,10 @@ describe('a job that sows from the shelf', () => {
         [{ id: 'l1', lot: seedLotSchema.parse(label), shelf }],
         new Map([['mine', kg]]),
       ).length
+    expect(
+      shortOnShelf(job, 'here', [], new Map([['mine', 3]])).length,
+      'a lot that is gone is told elsewhere',
+    ).toBe(0)
     expect([short(8, 'here'), short(8.01, 'here'), short(7, 'there'), short(7.01, 'there'), short(3, null), short(3.01, null), short(0, null)]).toEqual([0, 1, 0, 1, 0, 1, 0]) // prettier-ignore
   })
   it('says where the lot does not reach, is not to be sown, or is gone', () => {
@@ -319,6 +384,18 @@ describe('a job that sows from the shelf', () => {
     const other = stock({ parts: [part(97.5, 88, 'creeping-red-fescue')] })
     const { notices } = planOf({ zones: [rye], lots }, { stock: other })
     expect(notices.find((n) => n.id.startsWith('lot:l1.'))!.title).toContain('not on the shelf')
+  })
+  it('a bag tells the shares of its seed and what a kilogram costs, in thousandths; a grass nobody knows keeps it off', () => {
+    const two = { parts: [part(60, 90), part(36, 85, 'creeping-red-fescue')], inert: 3.7 }
+    const bags = (change: Partial<SeedLotDraft>) =>
+      seedOnShelf(stock(change), GRASSES, TODAY, declared(lotValues))
+    expect(bags(two)[0]).toMatchObject({ number: '27-118', cost: 9600 })
+    expect(bags(two)[0]!.parts.map((p) => p.share)).toEqual([62.5, 37.5])
+    expect([bags({ bag: null })[0]!.cost, bags({ price: null })[0]!.cost]).toEqual([0, 0])
+    const { 'creeping-red-fescue': _, ...without } = GRASSES
+    expect(seedOnShelf(stock(two), without, TODAY, declared(lotValues))).toEqual([])
+    expect(bags({ parts: [part(97.5, 30)] })).toEqual([])
+    expect(bags({ parts: [] })).toEqual([])
   })
   it('a bag that is empty is no bag on the shelf', () => {
     const bags = (kg: number) =>

@@ -50,7 +50,8 @@ export interface WaysBrief {
   suggested: ApproachId
   chosen: ApproachId
   firmValues: FirmValues
-  people: number
+  /** Hours a working day has for the people of the firm together. */
+  dayHours: number
   /** Person-hours of an operation in the work of a zone, soil and later lifts with it. */
   hoursOf: (work: ZoneWork, operation: ZoneOperation, trace: Trace) => number
 }
@@ -157,7 +158,7 @@ const SAME_HOURS = 0.25
 
 /** What a way comes to on this zone, worked beside the plan and kept out of its figures. */
 function operationsBy(
-  { r, season, findings, job, schools, firmValues, people, chosen, hoursOf }: WaysBrief,
+  { r, season, findings, job, schools, firmValues, dayHours, chosen, hoursOf }: WaysBrief,
   approach: ApproachId,
 ): Pick<Way, 'hours' | 'visits' | 'badDays' | 'bareAfter' | 'cover' | 'staysOpen' | 'plants'> & {
   kinds: StepKind[]
@@ -182,7 +183,7 @@ function operationsBy(
     kinds,
     hours,
     visits:
-      onSite + kinds.filter((k) => OPERATIONS[k].ownDay).length + Math.floor(hours / (people * 8)),
+      onSite + kinds.filter((k) => OPERATIONS[k].ownDay).length + Math.floor(hours / dayHours),
     badDays: looksBadDays(work, job, trace),
     bareAfter: work.bareAfter && num(work.bareAfter),
     cover: coverAhead(work, trace),
