@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { answers } from '../../../contract/answers.ts'
 import { backupRoutes } from './backups.ts'
 import { firmRoutes } from './firm.ts'
+import { documentRoutes } from './documents.ts'
 import { jobFileRoutes } from './jobFiles.ts'
 import { jobRoutes } from './jobs.ts'
 import { photoRoutes } from './photos.ts'
@@ -37,6 +38,7 @@ export function apiRoutes(parts: Parts, { open = false } = {}): Route[] {
     ...firmRoutes(parts),
     ...jobRoutes(parts, stored),
     ...jobFileRoutes(parts, stored),
+    ...documentRoutes(parts, stored),
     ...photoRoutes(parts, stored),
     ...stockRoutes(parts),
     ...stationRoutes(parts),

@@ -62,14 +62,15 @@ export interface Route {
 }
 
 /**
- * An answer: `send` as JSON, or `text` that is JSON already, `plain` that is none; `path` is a
- * picture on disk, `file` the name it is saved under.
+ * An answer: `send` as JSON, or `text` that is JSON already, `plain` that is none, `pdf` the bytes
+ * of one; `path` is a picture on disk, `file` the name it is saved under.
  */
 interface Reply<Sent> {
   status?: number
   send?: Sent
   text?: string
   plain?: string
+  pdf?: Uint8Array
   file?: string
   path?: string
 }

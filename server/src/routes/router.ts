@@ -20,7 +20,8 @@ export function apiRouter(routes: readonly Route[]): Router {
           })
         body = parsed.data
       }
-      const { status = 200, send, text, plain, file, path } = await route.call(req, body, req.body)
+      const reply = await route.call(req, body, req.body)
+      const { status = 200, send, text, plain, pdf, file, path } = reply
       if (path && file) return void res.attachment(file).sendFile(path, { dotfiles: 'allow' })
       if (path)
         return void res
@@ -29,6 +30,7 @@ export function apiRouter(routes: readonly Route[]): Router {
           .sendFile(path, { dotfiles: 'allow' })
       if (file) res.attachment(file)
       if (plain !== undefined) res.status(status).type('text/plain').send(plain)
+      else if (pdf) res.status(status).type('application/pdf').send(Buffer.from(pdf))
       else if (text !== undefined) res.status(status).type('json').send(text)
       else res.status(status).json(send)
     })

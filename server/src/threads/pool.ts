@@ -11,6 +11,7 @@ import { failedPlan, type PlanAsk, type PlannedJob } from './planForSeason.ts'
 import type { Firm } from '@juvena/core/entities/firm'
 import type { OfAllJobs, RuleUses } from '../store/overAllJobs.ts'
 import type { OrdersAsk } from './ordersOfJobs.ts'
+import type { PaperAsk } from '../documents/paperPdf.ts'
 import type { LearntNumber } from '@juvena/core/present/learntNumbers'
 import type { FirmValues } from '@juvena/core/trace/trace'
 import type { PictureAsk, StagedPicture } from './picture.ts'
@@ -137,6 +138,8 @@ export const ordersOfJobs = (ask: OrdersAsk): Promise<OfAllJobs> => within('orde
 /** What the diaries of a folder say of the firm’s own numbers. */
 export const learntOfAll = (folder: string, own: FirmValues): Promise<LearntNumber[]> =>
   within('learntOfAll', { folder, own })
+/** A paper as a PDF file. */
+export const paperAsPdf = (ask: PaperAsk): Promise<Uint8Array> => within('paperPdf', ask)
 /** The jobs of a folder whose plans go by a rule. */
 export const usesOfRule = (folder: string, rule: string): Promise<RuleUses> =>
   within('usesOfRule', { folder, rule })

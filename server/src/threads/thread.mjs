@@ -14,6 +14,7 @@ export const {
   seedOfAll,
   learntOfAll,
   ordersOfJobs,
+  paperPdf,
   usesOfRule,
   readLongDraftSent,
   readFileSent,

@@ -7,6 +7,7 @@ import { seedOfAll as seedOf } from './seedOfAll.ts'
 import { ordersOfJobs as ordersOf } from './ordersOfJobs.ts'
 import { learntOfAll as learntOf } from './learntOfAll.ts'
 import { picture as takePicture } from './picture.ts'
+import { paperPdf as writePaper } from '../documents/paperPdf.ts'
 import { plan as planJob, row as planRow } from './planForSeason.ts'
 import { readFileSent as readFile, readLongDraftSent as readLongDraft } from './readSent.ts'
 
@@ -38,6 +39,7 @@ export const row = coded(planRow)
 export const seedOfAll = coded(seedOf)
 export const ordersOfJobs = coded(ordersOf)
 export const learntOfAll = coded(learntOf)
+export const paperPdf = coded(writePaper)
 export const usesOfRule = coded(usesOf)
 export const readLongDraftSent = coded(readLongDraft)
 export const readFileSent = coded(readFile)

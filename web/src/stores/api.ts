@@ -47,26 +47,21 @@ export class NotHere extends Unreachable {
   }
 }
 
-export async function api<T>(
-  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
-  path: string,
-  body?: unknown,
-): Promise<T> {
+/** What the server answers; throws where it cannot be reached. */
+async function answerOf(path: string, ask: RequestInit): Promise<Response> {
   let response: Response
   try {
-    response = await fetch(`/api${path}`, {
-      method,
-      headers: {
-        'juvena-device': DEVICE,
-        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
-      },
-      body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
-    })
+    response = await fetch(`/api${path}`, ask)
   } catch {
     throw new Unreachable()
   }
   if (response.headers.has(NOT_HERE)) throw new NotHere()
   answeredFrom(response.headers.get(KEPT_SINCE))
+  return response
+}
+
+/** JSON of an answer, checked; throws what a refusal says. */
+async function readAnswer(response: Response): Promise<unknown> {
   const text = await response.text()
   let value: unknown
   try {
@@ -95,5 +90,33 @@ export async function api<T>(
       problem.detail !== undefined,
     )
   }
-  return value as T
+  return value
+}
+
+export async function api<T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+): Promise<T> {
+  const response = await answerOf(path, {
+    method,
+    headers: {
+      'juvena-device': DEVICE,
+      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+    },
+    body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+  })
+  return (await readAnswer(response)) as T
+}
+
+/** A file of the server’s with the name it is saved under. */
+export async function apiFile(path: string): Promise<{ bytes: Blob; name: string }> {
+  const response = await answerOf(path, { headers: { 'juvena-device': DEVICE } })
+  if (!response.ok) await readAnswer(response)
+  const name = /filename\*=UTF-8''([^;]+)/.exec(response.headers.get('content-disposition') ?? '')
+  const plain = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')
+  return {
+    bytes: await response.blob(),
+    name: name?.[1] ? decodeURIComponent(name[1]) : (plain?.[1] ?? 'Juvena'),
+  }
 }

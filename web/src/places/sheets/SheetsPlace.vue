@@ -22,8 +22,8 @@ import { NOTES, printedFigures } from './notes.ts'
 import PlanSheet from './PlanSheet.vue'
 import WaterSheet from './WaterSheet.vue'
 
-const OfferSheet = defineAsyncComponent(() => import('./OfferSheet.vue'))
-const ChangeSheet = defineAsyncComponent(() => import('./ChangeSheet.vue'))
+const PaperSheet = defineAsyncComponent(() => import('./PaperSheet.vue'))
+const PdfButton = defineAsyncComponent(() => import('./PdfButton.vue'))
 const RecordSheet = defineAsyncComponent(() => import('./RecordSheet.vue'))
 const TakeSheet = defineAsyncComponent(() => import('./TakeSheet.vue'))
 
@@ -60,10 +60,11 @@ const alone = computed(() => {
     : null
 })
 /** The diary entry that a sheet is printed of: an offer, or a change to one. */
-const entryOf = (sheet: string) =>
-  route.query.sheet === sheet && typeof route.query.entry === 'string' ? route.query.entry : null
-const offer = computed(() => entryOf('offer'))
-const change = computed(() => entryOf('change'))
+const paper = computed(() => {
+  const { sheet, entry } = route.query
+  const kind: 'offer' | 'change' | null = sheet === 'offer' || sheet === 'change' ? sheet : null
+  return kind && typeof entry === 'string' ? { kind, entry } : null
+})
 /** The record of what was put down: printed alone. */
 const record = computed(() => route.query.sheet === 'record')
 const showRecord = (on: boolean) =>
@@ -136,20 +137,26 @@ watch(
         >
           {{ p === 'a4' ? 'A4' : 'Letter' }}
         </button>
-        <button
-          type="button"
-          class="act slight"
-          :aria-pressed="record"
-          @click="showRecord(!record)"
-        >
-          record of products
-        </button>
-        <button type="button" class="act slight" :aria-pressed="proof" @click="showProof(!proof)">
-          workings
-        </button>
-        <button type="button" class="act slight" @click="firm.toggleUnits()">
-          {{ firm.units === 'metric' ? 'm² · kg' : 'ft² · lb' }}
-        </button>
+        <PdfButton
+          v-if="paper"
+          :path="`/jobs/${route.params.id}/${paper.kind}s/${paper.entry}/pdf`"
+        />
+        <template v-else>
+          <button
+            type="button"
+            class="act slight"
+            :aria-pressed="record"
+            @click="showRecord(!record)"
+          >
+            record of products
+          </button>
+          <button type="button" class="act slight" :aria-pressed="proof" @click="showProof(!proof)">
+            workings
+          </button>
+          <button type="button" class="act slight" @click="firm.toggleUnits()">
+            {{ firm.units === 'metric' ? 'm² · kg' : 'ft² · lb' }}
+          </button>
+        </template>
         <button type="button" class="act main" :disabled="!ready" @click="print">Print</button>
       </span>
     </header>
@@ -162,8 +169,7 @@ watch(
       >
     </div>
     <RecordSheet v-else-if="record" class="page" />
-    <ChangeSheet v-else-if="change" class="page" :entry="change" />
-    <OfferSheet v-else-if="offer" class="page" :entry="offer" />
+    <PaperSheet v-else-if="paper" class="page" v-bind="paper" />
     <TakeSheet v-else-if="alone" class="page" :claim="alone.sheet === 'claim'" :zone="alone.zone" />
     <template v-else>
       <CustomerSheet class="page" />

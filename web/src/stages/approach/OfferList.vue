@@ -53,7 +53,7 @@ async function answer(o: OfferState, way: string | null) {
         </p>
         <p class="ends">
           <RouterLink class="act slight" :to="`/jobs/${job.id}/sheets?sheet=offer&entry=${o.id}`"
-            >Print</RouterLink
+            >Print or save</RouterLink
           >
           <button
             v-if="o.state !== 'accepted'"

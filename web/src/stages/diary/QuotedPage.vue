@@ -133,7 +133,7 @@ async function agree() {
           >
           <span class="n">{{ showMoney(c.order.price, c.order.currency) }}</span>
           <RouterLink class="small" :to="`/jobs/${job.id}/sheets?sheet=change&entry=${c.id}`"
-            >print</RouterLink
+            >print or save</RouterLink
           >
         </li>
       </ul>

@@ -7,6 +7,7 @@ import ChoiceField from '../../../parts/ChoiceField.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
 import TextField from '../../../parts/TextField.vue'
 import { textOfFile } from '../../../parts/textOfFile.ts'
+import { saveFile } from '../../../parts/saveFile.ts'
 import { useFirm } from '../../../stores/firm.ts'
 import { newId } from '../../../stores/newId.ts'
 
@@ -61,15 +62,8 @@ function add() {
   typed.value = ''
   open.value = false
 }
-function download() {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(
-    new Blob([unparse(priceRows(props.prices))], { type: 'text/csv' }),
-  )
-  link.download = 'prices.csv'
-  link.click()
-  URL.revokeObjectURL(link.href)
-}
+const download = () =>
+  saveFile(new Blob([unparse(priceRows(props.prices))], { type: 'text/csv' }), 'prices.csv')
 </script>
 
 <template>

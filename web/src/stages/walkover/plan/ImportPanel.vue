@@ -7,6 +7,7 @@ import { areaOf } from '@juvena/core/drawing/geometry'
 import { toPlan, type Origin } from '@juvena/core/drawing/localMetres'
 import { addShape } from '@juvena/core/drawing/shapeEdits'
 import { showNumber } from '@juvena/core/quantities/show'
+import { saveFile } from '../../../parts/saveFile.ts'
 import { useFirm } from '../../../stores/firm.ts'
 import { useJob } from '../../../stores/job.ts'
 import { sendPhoto } from '../../../stores/photos.ts'
@@ -131,11 +132,8 @@ function giveOut() {
     [JSON.stringify(toGeoJson(job.draft?.drawing?.shapes ?? [], origin), null, 1)],
     { type: 'application/geo+json' },
   )
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(file)
-  link.download = `${(job.draft?.name ?? 'plan').replace(/[^A-Za-z0-9 _-]+/g, '').trim() || 'plan'}.geojson`
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(link.href), 1000)
+  const name = (job.draft?.name ?? '').replace(/[^A-Za-z0-9 _-]+/g, '').trim() || 'plan'
+  saveFile(file, `${name}.geojson`)
 }
 
 /** A walk round the edge: each place the phone gives, and the worst error it stated. */
