@@ -442,6 +442,27 @@ export const answers = {
       }),
     ),
   }),
+  seasonMachines: z.strictObject({
+    machines: z.array(
+      z.strictObject({
+        machine: z.string(),
+        name: message,
+        own: z.boolean(),
+        days: z.array(
+          z.strictObject({
+            day,
+            hours: z.number(),
+            jobs: z.array(z.strictObject({ job: z.string(), name: z.string(), hours: z.number() })),
+            over: z.boolean(),
+          }),
+        ),
+        together: z.strictObject({ cost: z.number(), says: message }).nullable(),
+        apart: z.number().nullable(),
+        jobs: z.number(),
+        buyFrom: z.number().nullable(),
+      }),
+    ),
+  }),
   learnt: z.strictObject({
     numbers: z.array(
       z.strictObject({

@@ -36,6 +36,7 @@ const VIEWS = [
   '/yard/learnt',
   '/yard/prices',
   '/yard/orders',
+  '/yard/machines',
   '/yard/backups',
   ...STAGES.map((s) => `/jobs/guesthouse/${s}`),
   '/jobs/community/order',

@@ -103,6 +103,8 @@ async function fill(folder: string): Promise<void> {
         )
       }
     })
+  // The keeper of the sources looks for changes each minute, and would find another build.
+  await parts.season.stop()
   // As the built server looks for itself when it starts: it finds nothing changed.
   await parts.season.heed(buildOf(join(root, 'server/dist/main.js')))
   const stale = await planned.stale(2 * JOBS)
@@ -114,7 +116,6 @@ async function fill(folder: string): Promise<void> {
         await plannedStore(trx).keep(job, touched, DEMO_TODAY, plan)
       }
     })
-  await parts.season.stop()
   await db.destroy()
 }
 

@@ -20,6 +20,7 @@ import {
   planRow,
   learntOfAll,
   seedOfAll,
+  machinesOfJobs,
   ordersOfJobs,
   usesOfRule,
 } from './threads/pool.ts'
@@ -262,6 +263,14 @@ export function seasonKeeper(parts: SeasonParts) {
     async orders(chosen: readonly string[] | null): Promise<string> {
       const firm = (await firmNow()).settings
       const { text, damaged } = await ordersOfJobs({ folder, firm, today: clock.today(), jobs: chosen }) // prettier-ignore
+      await planned.again(damaged)
+      return text
+    },
+
+    /** The firm’s machines over all jobs, as JSON. */
+    async machines(): Promise<string> {
+      const firm = (await firmNow()).settings
+      const { text, damaged } = await machinesOfJobs({ folder, firm, today: clock.today() })
       await planned.again(damaged)
       return text
     },

@@ -213,6 +213,7 @@ describe('every route', () => {
       ['/jobs/:id/file', 'get', '/jobs/guesthouse/file'],
       ['/season', 'get', '/season'],
       ['/season/orders', 'get', '/season/orders'],
+      ['/season/machines', 'get', '/season/machines'],
       ['/season/orders', 'get', '/season/orders?jobs=quad,bank'],
       ['/rules/:id/uses', 'get', '/rules/seed.bulk/uses'],
       ['/weather', 'get', '/weather?job=guesthouse'],

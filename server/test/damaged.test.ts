@@ -17,6 +17,7 @@ const PAGES = [
   '/api/season/load?from=2027-02-22',
   '/api/season/seed',
   '/api/season/orders',
+  '/api/season/machines',
   '/api/day',
   '/api/stock',
   '/api/stations',
@@ -61,7 +62,7 @@ describe('a damaged row', () => {
     const names = async () =>
       ((await call('GET', '/api/season')).body.rows as { name: string }[]).map((r) => r.name).sort()
     const before = await names()
-    for (const column of ['row', 'work', 'seed', 'orders', 'rules'])
+    for (const column of ['row', 'work', 'seed', 'orders', 'machines', 'rules'])
       await served
         .db('planned_parts')
         .where({ job_id: 'guesthouse' })

@@ -126,6 +126,7 @@ export const pricesSchema = z.strictObject({
 export type Prices = z.output<typeof pricesSchema>
 export type PricesDraft = z.input<typeof pricesSchema>
 export type Product = Prices['products'][number]
+export type Machine = Prices['machines'][number]
 
 /** Whether the firm has said anything of what things cost. */
 export const isPriced = (p: Prices): boolean =>

@@ -15,6 +15,17 @@ export interface Hire {
 }
 
 /**
+ * Jobs a year from which owning a machine is cheaper than hiring one for each: its price spread
+ * over the years it lasts, over what hiring comes to for a job. Null where one of them is not known.
+ */
+export function buyFrom(
+  { buy, keeps }: { buy: number | null; keeps: number | null },
+  hireForJob: number | null,
+): number | null {
+  return buy && keeps && hireForJob ? Math.ceil(buy / keeps / hireForJob) : null
+}
+
+/**
  * The cheapest half days, days and weekends that cover the days on which a machine is used, with
  * its hours on each. Null where no price covers them. Exact: worked from the last day back.
  */

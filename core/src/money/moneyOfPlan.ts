@@ -1,4 +1,4 @@
-import { addDays, workingDay, type Day } from '../calendar/day.ts'
+import { workingDay, type Day } from '../calendar/day.ts'
 import { currencyOf, type Firm } from '../entities/firm.ts'
 import type { Job } from '../entities/job.ts'
 import { isPriced, productFor, type Product, type ProductKind } from '../entities/prices.ts'
@@ -15,7 +15,8 @@ import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { JOB, stepScope, zoneOf } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import { hireFor, type Hire } from './hire.ts'
+import { hireFor } from './hire.ts'
+import { daysUsed, hireSaid, machineSteps } from './machineDays.ts'
 import { moneyRules } from './moneyRules.ts'
 import type { MoneyGroup, MoneyLine, MoneyPlan, Order, Sum } from '../plan/money.ts'
 
@@ -185,15 +186,7 @@ function machinesOf(
   { plan, firm, trace }: Brief,
   missing: Message[],
 ): MachineCost[] {
-  const tools = new Map(plan.zones.flatMap((z) => z.rungs.map((r) => [`${z.id} ${r.operation}`, r.tool] as const))) // prettier-ignore
-  return firm.prices.machines.flatMap((m): MachineCost[] => {
-    const steps = ours.filter(
-      (s) =>
-        s.kind === m.does &&
-        (m.tool === '' || s.zones.some((z) => tools.get(`${zoneOf(z)} ${s.kind}`) === m.tool)) &&
-        num(s.hours) > 0,
-    )
-    if (steps.length === 0) return []
+  return machineSteps(ours, plan, firm).flatMap(([m, steps]): MachineCost[] => {
     const what: Message = m.name || steps[0]!.name
     const id = `machine.${m.id}`
     if (m.own !== null) {
@@ -220,21 +213,6 @@ function machinesOf(
     return [{ id, what, figure, detail: hireSaid(hire) }]
   })
 }
-
-/** Hours by the clock on each day on which some steps are done. */
-function daysUsed(steps: readonly PlannedStep[]): { day: Day; hours: number }[] {
-  const by = new Map<Day, number>()
-  for (const s of steps)
-    for (let i = 0; i < s.span; i++) {
-      const day = addDays(s.chosen, i)
-      by.set(day, (by.get(day) ?? 0) + num(s.hours) / s.span)
-    }
-  return [...by].map(([day, hours]) => ({ day, hours }))
-}
-
-const several = (n: number, one: string, many: string) => (n === 0 ? null : `${n} ${n === 1 ? one : many}`) // prettier-ignore
-const hireSaid = ({ halves, days, weekends }: Hire): Message =>
-  joined([several(halves, 'half day', 'half days'), several(days, 'day', 'days'), several(weekends, 'weekend', 'weekends')], ', ') // prettier-ignore
 
 interface Bought {
   line: MaterialLine

@@ -74,6 +74,17 @@ export function seasonRoutes({ season, clock }: Pick<Parts, 'season' | 'clock'>)
     }),
     route({
       method: 'get',
+      path: '/season/machines',
+      summary:
+        'The firm’s machines over all jobs: which jobs want each on which day, where a day asks for more than it has, and what hiring costs together and apart.',
+      answer: answers.seasonMachines,
+      async call() {
+        await season.fresh()
+        return { text: await season.machines() }
+      },
+    }),
+    route({
+      method: 'get',
       path: '/day',
       summary:
         'The work of a day on every job, with amounts, holds and cautions; ?on= an ISO day, today where none is given.',

@@ -305,4 +305,16 @@ export const migrations: {
       throw new Error('Migrations go forward only')
     },
   },
+  {
+    // Which of the firm's machines each job still wants, to hold them against each other.
+    name: '013-machines-of-jobs',
+    async up(db) {
+      await db.schema.alterTable('planned_parts', (t) => void t.text('machines').nullable())
+      // What was planned before says nothing of it yet.
+      await db('planned').update({ stale: 1 })
+    },
+    async down() {
+      throw new Error('Migrations go forward only')
+    },
+  },
 ]

@@ -2,6 +2,7 @@ import { join } from 'node:path'
 import { sure } from '@juvena/core/quantities/sure'
 import type { SeedWanted } from '@juvena/core/present/seedToBuy'
 import type { OrderWanted } from '@juvena/core/money/ordersOfAll'
+import type { MachineWanted } from '@juvena/core/money/machinesOfAll'
 import type { Observation } from '@juvena/core/learning/observations'
 import type { SeenOn } from '@juvena/core/present/learntNumbers'
 import { parsed } from './damaged.ts'
@@ -19,7 +20,7 @@ export interface OfAllJobs {
 /** What was kept of all jobs in one part, and the jobs of which it cannot be read. */
 const partOfAll = <T>(
   folder: string,
-  part: 'seed' | 'orders',
+  part: 'seed' | 'orders' | 'machines',
 ): { wanted: T[]; damaged: string[] } =>
   reading(join(folder, DATABASE), (db) => {
     const rows = db
@@ -40,6 +41,9 @@ const partOfAll = <T>(
 export const seedWantedOfAll = (folder: string) => partOfAll<SeedWanted>(folder, 'seed')
 /** What all jobs still have to order. */
 export const ordersWantedOfAll = (folder: string) => partOfAll<OrderWanted>(folder, 'orders')
+
+/** The firm’s machines that all jobs still want. */
+export const machinesWantedOfAll = (folder: string) => partOfAll<MachineWanted>(folder, 'machines')
 
 /** What the diaries of all jobs say of the firm's own numbers, archived jobs too. */
 export const seenOfAll = (folder: string): SeenOn[] =>

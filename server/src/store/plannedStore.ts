@@ -24,6 +24,7 @@ interface PartsRow {
   work: string | null
   seed: string | null
   orders: string | null
+  machines: string | null
   rules: string | null
 }
 interface DayRow {
@@ -119,7 +120,7 @@ export function plannedStore(db: Knex) {
       job: string,
       touched: number,
       day: string,
-      { row, work, seed, orders, observed, rules, fromShelf }: PlannedJob,
+      { row, work, seed, orders, machines, observed, rules, fromShelf }: PlannedJob,
     ): Promise<void> {
       await asOne(db, async (trx) => {
         const done = await trx<Row>('planned')
@@ -135,6 +136,7 @@ export function plannedStore(db: Knex) {
           work: work && JSON.stringify(work),
           seed: seed.length > 0 ? JSON.stringify(seed) : null,
           orders: orders.length > 0 ? JSON.stringify(orders) : null,
+          machines: machines.length > 0 ? JSON.stringify(machines) : null,
           rules: JSON.stringify(rules),
         }
         await trx<PartsRow>('planned_parts')

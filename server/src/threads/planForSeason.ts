@@ -11,6 +11,7 @@ import { seedWanted, type SeedWanted } from '@juvena/core/present/seedToBuy'
 import { grassTable } from '@juvena/core/firm/firmGrasses'
 import { observationsOf, type Observation } from '@juvena/core/learning/observations'
 import { ordersWanted, type OrderWanted } from '@juvena/core/money/ordersOfAll'
+import { machinesWanted, type MachineWanted } from '@juvena/core/money/machinesOfAll'
 import { Memo } from '@juvena/core/trace/memo'
 
 /**
@@ -37,6 +38,8 @@ export interface PlannedJob {
   seed: SeedWanted[]
   /** What it still has to order. */
   orders: OrderWanted[]
+  /** The firm’s machines it still wants, day by day. */
+  machines: MachineWanted[]
   /** What its diary says of the firm’s own numbers. */
   observed: Observation[]
   /** Ids of the rules its plan goes by. */
@@ -63,6 +66,7 @@ function planOf({
       work: dayWork(context.jobId, job, plan, context.diary),
       seed: seedWanted(context.jobId, job.name, plan),
       orders: ordersWanted(context.jobId, job.name, plan),
+      machines: machinesWanted(context.jobId, job, plan, context.firm),
       observed: observationsOf(plan, context.diary, grassTable(context.firm.grasses)),
       rules: [...new Set(Object.values(plan.figures).map((f) => f.rule))],
       fromShelf: job.lots.some((l) => l.stock !== ''),
@@ -76,6 +80,7 @@ export const failedPlan = (jobId: string, name: string, why?: string): PlannedJo
   work: null,
   seed: [],
   orders: [],
+  machines: [],
   observed: [],
   rules: [],
   fromShelf: false,

@@ -11,6 +11,7 @@ import { failedPlan, type PlanAsk, type PlannedJob } from './planForSeason.ts'
 import type { Firm } from '@juvena/core/entities/firm'
 import type { OfAllJobs, RuleUses } from '../store/overAllJobs.ts'
 import type { OrdersAsk } from './ordersOfJobs.ts'
+import type { MachinesAsk } from './machinesOfJobs.ts'
 import type { PaperAsk } from '../documents/paperPdf.ts'
 import type { LearntNumber } from '@juvena/core/present/learntNumbers'
 import type { FirmValues } from '@juvena/core/trace/trace'
@@ -135,6 +136,9 @@ export const seedOfAll = (folder: string, firm: Firm): Promise<OfAllJobs> =>
   within('seedOfAll', { folder, firm })
 /** What some jobs of a folder still have to order, bought once. */
 export const ordersOfJobs = (ask: OrdersAsk): Promise<OfAllJobs> => within('ordersOfJobs', ask)
+/** The firm’s machines over the jobs of a folder. */
+export const machinesOfJobs = (ask: MachinesAsk): Promise<OfAllJobs> =>
+  within('machinesOfJobs', ask)
 /** What the diaries of a folder say of the firm’s own numbers. */
 export const learntOfAll = (folder: string, own: FirmValues): Promise<LearntNumber[]> =>
   within('learntOfAll', { folder, own })

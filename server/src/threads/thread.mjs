@@ -13,6 +13,7 @@ export const {
   row,
   seedOfAll,
   learntOfAll,
+  machinesOfJobs,
   ordersOfJobs,
   paperPdf,
   usesOfRule,

@@ -5,6 +5,7 @@ import { backup as writeBackup, check as checkIt } from './backup.ts'
 import { usesOfRule as usesOf } from '../store/overAllJobs.ts'
 import { seedOfAll as seedOf } from './seedOfAll.ts'
 import { ordersOfJobs as ordersOf } from './ordersOfJobs.ts'
+import { machinesOfJobs as machinesOf } from './machinesOfJobs.ts'
 import { learntOfAll as learntOf } from './learntOfAll.ts'
 import { picture as takePicture } from './picture.ts'
 import { paperPdf as writePaper } from '../documents/paperPdf.ts'
@@ -38,6 +39,7 @@ export const plan = coded(planJob)
 export const row = coded(planRow)
 export const seedOfAll = coded(seedOf)
 export const ordersOfJobs = coded(ordersOf)
+export const machinesOfJobs = coded(machinesOf)
 export const learntOfAll = coded(learntOf)
 export const paperPdf = coded(writePaper)
 export const usesOfRule = coded(usesOf)

@@ -8,6 +8,7 @@ import RuleBook from './RuleBook.vue'
 const StockHere = defineAsyncComponent(() => import('./stock/StockHere.vue'))
 const BackupsHere = defineAsyncComponent(() => import('./BackupsHere.vue'))
 const LearntHere = defineAsyncComponent(() => import('./LearntHere.vue'))
+const MachinesHere = defineAsyncComponent(() => import('./MachinesHere.vue'))
 const OrdersHere = defineAsyncComponent(() => import('./OrdersHere.vue'))
 const PricesHere = defineAsyncComponent(() => import('./prices/PricesHere.vue'))
 const YearHere = defineAsyncComponent(() => import('./YearHere.vue'))
@@ -22,6 +23,7 @@ const PARTS = {
   stock: 'Stock',
   prices: 'Prices',
   orders: 'Orders',
+  machines: 'Machines',
   year: 'Year and weather',
   grasses: 'Grasses',
   rules: 'Rule book',
@@ -56,6 +58,7 @@ const part = computed(() =>
     <GrassTable v-else-if="part === 'grasses'" />
     <PricesHere v-else-if="part === 'prices'" />
     <OrdersHere v-else-if="part === 'orders'" />
+    <MachinesHere v-else-if="part === 'machines'" />
     <LearntHere v-else-if="part === 'learnt'" />
     <BackupsHere v-else-if="part === 'backups'" />
     <RuleBook v-else />

@@ -2,6 +2,7 @@
 import { ElCheckbox } from 'element-plus'
 import { computed } from 'vue'
 import type { PricesDraft } from '@juvena/core/entities/prices'
+import { buyFrom } from '@juvena/core/money/hire'
 import { OPERATIONS, STEP_KINDS, type StepKind } from '@juvena/core/reference/operations'
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import QuantityField from '../../../parts/QuantityField.vue'
@@ -34,10 +35,8 @@ const tools = (does: string) => {
 }
 /** Jobs a year from which owning is cheaper than hiring a day for each; null where it is not known. */
 const worthFrom = (m: (typeof machines.value)[number]) => {
-  const own = firm.settings.prices.machines.find((x) => x.id === m.id)
-  const hire = own?.half ?? own?.day ?? null
-  if (!own?.buy || !own.keeps || !hire) return null
-  return Math.ceil(own.buy / own.keeps / hire)
+  const known = firm.settings.prices.machines.find((x) => x.id === m.id)
+  return known ? buyFrom(known, known.half ?? known.day) : null
 }
 
 const suppliers = computed(() => prices.value.suppliers ?? [])
