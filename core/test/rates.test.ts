@@ -69,7 +69,10 @@ describe('what the seed is worth as plants', () => {
     const off = (...kinds: string[]) => ({
       operations: Object.fromEntries(kinds.map((k) => [k, { on: false }])),
     })
-    expect(contact({})).toBe(45)
+    // A mat over packed ground is both scarified and cored.
+    expect(contact({})).toBe(50)
+    expect(contact(off('core') as Partial<ZoneDraft>)).toBe(45)
+    expect(contact(off('scarify', 'rake') as Partial<ZoneDraft>)).toBe(45)
     expect(contact({ cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 } })).toBe(75)
     expect(contact({ cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 } }, { cover: 'none' })).toBe(
       62,

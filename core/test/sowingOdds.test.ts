@@ -1,3 +1,5 @@
+import { seedbedLoses } from '../src/schedule/seedbedOdds.ts'
+import type { ZoneWork } from '../src/work/workTypes.ts'
 import { describe, expect, it } from 'vitest'
 import { CAUSES } from '../src/climate/dayReasons.ts'
 import { siteClimate } from '../src/climate/siteClimate.ts'
@@ -225,5 +227,34 @@ describe('odds over many hundreds of years', () => {
     expect(oddsOffBy(50, 100)).toBeCloseTo(9.8, 6)
     expect(oddsOffBy(50, 1000)).toBeCloseTo(9.8 / Math.sqrt(10), 6)
     expect(oddsOffBy(100, 100)).toBe(0)
+  })
+})
+
+describe('what the bed loses of the sowings that would succeed', () => {
+  const bed = (slope: number, ...operations: string[]) =>
+    seedbedLoses(
+      [
+        {
+          sowing: 'over',
+          r: { slope: { value: slope } },
+          operations: operations.map((operation) => ({ operation })),
+        } as unknown as ZoneWork,
+      ],
+      new Trace(),
+    )
+  it('is nothing where blades and tines both open it, all where nothing does, in between by the seed that becomes plants', () => {
+    expect([bed(0, 'scarify', 'core'), bed(0, 'firm'), bed(0, 'roughen', 'work-in')]).toEqual([0, 0, 0]) // prettier-ignore
+    expect(bed(0)).toBeCloseTo(30, 9)
+    // 45 of 100 become plants, of the 50 of both: 5 of the 35 that thrown seed falls short by.
+    for (const alone of ['scarify', 'core', 'rake', 'roughen', 'loosen'])
+      expect(bed(0, alone)).toBeCloseTo((30 * 5) / 35, 9)
+    expect(bed(0, 'dress')).toBeCloseTo((30 * 20) / 35, 9)
+  })
+  it('adds what a slope loses, less under a cover', () => {
+    expect(bed(10, 'scarify', 'core')).toBe(12)
+    expect(bed(9.9, 'scarify', 'core')).toBe(0)
+    expect(bed(10, 'scarify', 'core', 'cover')).toBe(0)
+    expect([bed(20, 'firm'), bed(20, 'firm', 'cover')].map((x) => Math.round(x))).toEqual([30, 6])
+    expect(bed(20)).toBeCloseTo(100 - 70 * 0.7, 9)
   })
 })

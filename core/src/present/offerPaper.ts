@@ -100,8 +100,8 @@ export function offerPaper(
         ...(w.odds === null
           ? []
           : [{ term: 'The sowing takes', text: `in about ${Math.round(w.odds)} years of 100` }]),
-        { term: 'What you do', text: w.theirs },
-        ...(w.leaves ? [{ term: 'Stays as it is', text: w.leaves }] : []),
+        { term: 'What you do', text: capital(w.theirs) },
+        ...(w.leaves ? [{ term: 'Stays as it is', text: capital(w.leaves) }] : []),
       ],
       taken: given.way?.id === w.id,
     })),

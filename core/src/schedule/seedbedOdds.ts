@@ -1,7 +1,8 @@
 import type { DayOdds } from '../climate/sowingOdds.ts'
 import { slopeLines } from '../findings/lines.ts'
-import { OPERATIONS } from '../reference/operations.ts'
 import { tradeValues, value } from '../rules/rule.ts'
+import { contactOf } from '../seed/rates.ts'
+import { seedRules } from '../seed/seedRules.ts'
 import { num } from '../trace/figure.ts'
 import type { Trace } from '../trace/trace.ts'
 import { isSown } from '../work/sowing.ts'
@@ -18,12 +19,15 @@ export const seedbedValues = tradeValues('seedbed', {
 })
 
 /**
- * Share of sowings that the bed loses, %: by slope and cover, and where nothing opens the ground; of
- * several zones the worst.
+ * Share of sowings that the bed loses, %: by slope and cover, and by how much of the seed touches
+ * soil: nothing where the ground is both scarified and cored, or better, all that closed ground
+ * loses where nothing opens it, and in between by the seed that becomes plants. Of several zones the
+ * worst.
  */
 export function seedbedLoses(zones: readonly ZoneWork[], trace: Trace): number {
   const v = trace.values(seedbedValues)
   const line = trace.values(slopeLines)
+  const { thrown, twice } = trace.values(seedRules.contact.values)
   return Math.max(
     0,
     ...zones
@@ -39,10 +43,9 @@ export function seedbedLoses(zones: readonly ZoneWork[], trace: Trace): number {
             : slope >= line.press && !covered
               ? v.washes
               : 0
-        const opened = z.operations.some(
-          ({ operation }) => OPERATIONS[operation].opens || operation === 'dress',
-        )
-        return 100 - (100 - moves) * (1 - (opened ? 0 : v.closed) / 100)
+        const short = (twice - contactOf(z, trace)) / (twice - thrown)
+        const untouched = v.closed * Math.max(0, Math.min(1, short))
+        return 100 - (100 - moves) * (1 - untouched / 100)
       }),
   )
 }

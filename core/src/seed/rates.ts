@@ -1,6 +1,7 @@
 import { sure } from '../quantities/sure.ts'
 import { middle } from '../reference/grasses.ts'
 import { SOWING_NAMES, type Sowing } from '../reference/lists.ts'
+import { OPERATIONS } from '../reference/operations.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { quantity, say } from '../rules/message.ts'
 import { figureId, zoneScope } from '../trace/scope.ts'
@@ -176,9 +177,10 @@ const LEAST_WEIGHED = 15
  */
 export function contactOf(work: ZoneWork, trace: Trace): number {
   const v = trace.values(seedRules.contact.values)
-  const bed = plans(work, 'firm') || (plans(work, 'roughen') && plans(work, 'work-in'))
+  const bed = plans(work, 'firm') || (plans(work, 'roughen', 'loosen') && plans(work, 'work-in'))
   if (bed) return plans(work, 'cover') ? v.fine : v.firmed
-  if (plans(work, 'scarify', 'core', 'rake', 'roughen')) return v.opened
+  if (plans(work, 'core') && plans(work, 'scarify', 'rake')) return v.twice
+  if (work.operations.some((o) => OPERATIONS[o.operation].opens)) return v.opened
   return plans(work, 'dress', 'sand-in') ? v.dressing : v.thrown
 }
 

@@ -222,11 +222,12 @@ export const seedRules = {
     label: 'Live seeds that become plants',
     unit: '%',
     standing: 'model',
-    says: 'By how the ground is opened and covered: thrown on unopened {thrown}, on fresh dressing {dressing}, cored or scarified {opened}, raked and firmed {firmed}, a fine bed with cover {fine}. Practice says 30 to 70 %, and to expect the low end.',
+    says: 'By how the ground is opened and covered: thrown on unopened {thrown}, on fresh dressing {dressing}, cored or scarified {opened}, both {twice}, raked and firmed {firmed}, a fine bed with cover {fine}. Practice says 30 to 70 %, and to expect the low end.',
     values: {
       thrown: value(15, '%', 'model', 'Of seed thrown on an unprepared sward; 10 to 20', [2, 40]),
       dressing: value(30, '%', 'model', 'On fresh dressing, watered in', [10, 60]),
       opened: value(45, '%', 'model', 'On cored or scarified ground; 40 to 50', [15, 70]),
+      twice: value(50, '%', 'model', 'On ground both scarified and cored; 40 to 50', [41, 75]),
       firmed: value(62, '%', 'model', 'Slit, dimpled, or raked and firmed; 60 to 65', [20, 85]),
       fine: value(75, '%', 'model', 'On a fine bed with cover', [30, 95]),
     },

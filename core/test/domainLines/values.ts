@@ -479,6 +479,7 @@ seed.rate-winter-green.winterGreen              40 g/m2   practice      15..100
 seed.contact.thrown                       15 %      model         2..40
 seed.contact.dressing                     30 %      model         10..60
 seed.contact.opened                       45 %      model         15..70
+seed.contact.twice                        50 %      model         41..75
 seed.contact.firmed                       62 %      model         20..85
 seed.contact.fine                         75 %      model         30..95
 seed.by-density.plants                    62 %      model         20..90

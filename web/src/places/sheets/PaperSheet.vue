@@ -142,6 +142,7 @@ h3 {
   font-weight: 400;
 }
 ul {
+  list-style: disc;
   margin: 0.5rem 0;
   padding-left: 1.1rem;
 }

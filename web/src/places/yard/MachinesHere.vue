@@ -56,7 +56,7 @@ function verdict(m: Machine): string {
             <template v-for="(j, i) in d.jobs" :key="j.job"
               >{{ i ? ' · ' : ''
               }}<RouterLink :to="`/jobs/${j.job}/order`">{{ j.name }}</RouterLink>
-              {{ firm.hand(j.hours, 'h') }}</template
+              <span class="n">{{ firm.hand(j.hours, 'h') }}</span></template
             >
             <small v-if="d.over" class="wrong"
               >One machine does not do {{ firm.hand(d.hours, 'h') }} in a day: move a job, or have
@@ -89,7 +89,13 @@ section {
   background: var(--sheet);
   border: 1px solid var(--rule);
   padding: 0.8rem 1.2rem 1.2rem;
-  max-width: 62rem;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 30rem), 1fr));
+  gap: 0.4rem 2.4rem;
+  align-items: start;
+}
+section > :not(article) {
+  grid-column: 1 / -1;
 }
 h2,
 h3,
@@ -106,9 +112,6 @@ h2 span,
 article {
   padding-top: 0.7rem;
 }
-article + p {
-  padding-top: 0.8rem;
-}
 h3 {
   display: flex;
   flex-wrap: wrap;
@@ -117,7 +120,7 @@ h3 {
   border-bottom: 1px solid var(--ink);
 }
 .n {
-  margin-left: auto;
+  white-space: nowrap;
   text-align: right;
   font-variant-numeric: tabular-nums;
 }
@@ -132,6 +135,9 @@ li {
   gap: 0.2rem 1rem;
   border-bottom: 1px solid var(--rule);
   padding: 0.25rem 0;
+}
+h3 .n {
+  margin-left: auto;
 }
 li.over {
   border-left: 4px solid var(--hold);
