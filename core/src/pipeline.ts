@@ -130,6 +130,9 @@ export function planJob(entered: Job, context: Context): JobPlan {
     plan: { ...summary, seedUse: use, zones: fed, steps, follow: followed.follow, today },
     job,
     firm,
+    areas: prescription.zones.flatMap(({ r }) =>
+      r.area && r.areaError > 0 ? [{ zone: r.id, area: num(r.area), error: r.areaError }] : [],
+    ),
     trace,
   })
   return {

@@ -88,6 +88,24 @@ describe('what a planned job costs', () => {
       // prettier-ignore
       expect(one(large, 'travel').money).toBe(one(small, 'travel').money)
   })
+  it('moves with the doubt about the areas: nothing of what goes by no area, by the root of two zones', () => {
+    const of = (zones: object[], more: object = {}) =>
+      planOf(draft({ zones: zones as never }), { firm: { prices: { labour: 40, ...more } } as FirmDraft }).money! // prettier-ignore
+    const paced = { ...lawn, by: 'pacing' as const }
+    // Paced ground is out by a tenth, and 90 of 100 times by no more than 1.645 of that.
+    const out = 0.1 * 1.645
+    expect(of([lawn]).doubt).toBeNull()
+    const typed = of([paced])
+    expect(typed.doubt!.money / typed.price.money).toBeCloseTo(out, 4)
+    const travelled = of([paced], { travel: 60 })
+    expect(travelled.doubt!.money).toBeCloseTo(typed.doubt!.money, -1)
+    // Two equal zones whose errors have nothing to do with each other: less by √2.
+    const two = of([paced, { ...paced, id: 'z2', name: 'Second' }])
+    expect(two.doubt!.money / two.price.money).toBeCloseTo(out / Math.SQRT2, 4)
+    // In the proportion of the price to the cost: overhead and margin move with it.
+    const dear = of([paced], { overhead: 20, margin: 25 })
+    expect(dear.doubt!.money / dear.price.money).toBeCloseTo(out, 4)
+  })
   it('names what has no price, and takes it into no sum', () => {
     const plan = money({ prices: { machines: [{ id: 'm', does: 'core', name: 'Corer' }] } })
     expect(plan.money!.missing).toEqual(

@@ -18,14 +18,17 @@ import type { Trace } from '../trace/trace.ts'
 import { hireFor } from './hire.ts'
 import { daysUsed, hireSaid, machineSteps } from './machineDays.ts'
 import { moneyRules } from './moneyRules.ts'
+import { doubtByZone, type MeasuredZone } from './priceDoubt.ts'
 import type { MoneyGroup, MoneyLine, MoneyPlan, Order, Sum } from '../plan/money.ts'
 
 type Priced = Pick<JobPlan, 'steps' | 'materials' | 'follow' | 'zones' | 'today' | 'seedUse'>
 
-interface Brief {
+export interface MoneyBrief {
   plan: Priced
   job: Job
   firm: Firm
+  /** Each zone with its area, m², and the error of that, as a share; zones without an error are left out. */
+  areas: readonly MeasuredZone[]
   trace: Trace
 }
 
@@ -53,7 +56,7 @@ export function roundedUp(before: number, roundTo: number | null, least: number 
  * What a planned job costs and is sold for, by the firm’s prices; null where it has entered none.
  * Every line is rounded to the smallest coin, so that what is shown adds up.
  */
-export function moneyOfPlan(brief: Brief): MoneyPlan | null {
+export function moneyOfPlan(brief: MoneyBrief): MoneyPlan | null {
   const { firm, job, plan, trace } = brief
   const { prices } = firm
   if (!isPriced(prices)) return null
@@ -102,9 +105,21 @@ export function moneyOfPlan(brief: Brief): MoneyPlan | null {
   if (prices.travel !== null && visits > 0)
     add('travel', 'travel', say`Travel, ${String(visits)} ${visits === 1 ? 'visit' : 'visits'}`, trace.work(moneyRules.travel, JOB, { visits, each: prices.travel })) // prettier-ignore
 
+  const sums = sumsOf(lines, firm, coin, trace)
+  const zones = doubtByZone(lines, { ...plan, figures: trace.figures }, brief.areas)
+  const doubt =
+    zones.length > 0 && sums.direct.money > 0
+      ? trace.found(
+          moneyRules.doubt,
+          JOB,
+          toCoin((Math.hypot(...zones) * sums.price.money) / sums.direct.money, coin),
+          { zones, price: sums.price.money, direct: sums.direct.money },
+        )
+      : null
   return {
     lines,
-    ...sumsOf(lines, firm, coin, trace),
+    ...sums,
+    doubt: doubt && { money: num(doubt), figure: doubt.id },
     budget: job.budget,
     missing,
     orders,
@@ -183,7 +198,7 @@ interface MachineCost {
 /** What the machines cost: own ones by the hour, others by the cheapest hire over their days. */
 function machinesOf(
   ours: readonly PlannedStep[],
-  { plan, firm, trace }: Brief,
+  { plan, firm, trace }: MoneyBrief,
   missing: Message[],
 ): MachineCost[] {
   return machineSteps(ours, plan, firm).flatMap(([m, steps]): MachineCost[] => {
@@ -249,7 +264,7 @@ function soldAs(line: MaterialLine): ProductKind | null {
 const SOLD_IN: Record<ProductKind, Unit> = { seed: 'kg', feed: 'kg', lime: 'kg', soil: 'm3', 'loose-cover': 'm3', 'sheet-cover': 'm2', plugs: '1', turf: 'm2', edging: 'm', spray: 'm3' } // prettier-ignore
 
 /** The cheapest packs of each line of materials that has a price. */
-function buyAll({ plan, firm, trace }: Brief, missing: Message[]): Bought[] {
+function buyAll({ plan, firm, trace }: MoneyBrief, missing: Message[]): Bought[] {
   return plan.materials.flatMap((line): Bought[] => {
     const kind = soldAs(line)
     if (!kind) return []
@@ -299,7 +314,7 @@ export const soldOf = ({ prices, seedBags }: Firm, id: string): { size: number; 
 /** The packs for what the shelf does not have; null where it has it all. */
 function restToBuy(
   of: Bought,
-  { plan, firm }: Brief,
+  { plan, firm }: MoneyBrief,
 ): (Pick<Bought, 'packs' | 'says' | 'need'> & { cost: number }) | null {
   const shelf = onShelf(of.line, plan)
   if (shelf <= 0) return { ...of, cost: num(of.figure) }
@@ -312,7 +327,7 @@ function restToBuy(
 }
 
 /** One order from each supplier for what is still to be put down and lies on no shelf, and by when. */
-function ordersOf(bought: readonly Bought[], brief: Brief, coin: number): Order[] {
+function ordersOf(bought: readonly Bought[], brief: MoneyBrief, coin: number): Order[] {
   const { plan, firm } = brief
   const orders = new Map<string, Order>()
   for (const of of bought) {

@@ -149,6 +149,17 @@ export const moneyRules = {
     formula: 'price - price / (1 + tax)',
     compute: ({ price, tax }) => price - price / (1 + tax / 100),
   }),
+  doubt: procedure({
+    ...money,
+    id: 'money.doubt',
+    label: 'Price, for the doubt about the areas',
+    standing: 'calculation',
+    says: 'What goes by the area of a zone (its hours, materials, debris and water), times the error of that area; zones put together as errors that have nothing to do with each other; in the proportion of the price to the cost of its lines. Hours of setting up and whole packs are counted as if they went by the area too.',
+    inputs: { zones: 'money[]', price: 'money', direct: 'money' },
+    steps: 'the root of the sum of squares of the zones, times price, by direct',
+    by: 'money/priceDoubt: doubtByZone',
+    check: 'moneyOfPlan.test.ts',
+  }),
   packs: rule({
     ...money,
     id: 'money.packs',

@@ -72,6 +72,8 @@ export interface MoneyPlan {
   /** What the customer pays in all, tax in it. */
   total: number
   taxIn: boolean
+  /** What the price moves by, either way, for the doubt about the areas; null where no error is known. */
+  doubt: Sum | null
   /** What the customer wants to spend; null where nobody said. */
   budget: number | null
   /** What has no price yet, so that it is not in the sums. */

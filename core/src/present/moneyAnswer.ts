@@ -51,6 +51,7 @@ export function moneyAnswer(
         net: minor(money.net),
         tax: sum(money.tax),
         price: sum(money.price),
+        doubt: sum(money.doubt),
         total: minor(money.total),
         taxIn: money.taxIn,
       },

@@ -79,6 +79,10 @@ const over = computed(() =>
         <dd>{{ cash(money.total) }}</dd>
       </div>
     </dl>
+    <p v-if="money.doubt" class="small soft">
+      ± <FigureValue :id="money.doubt.figure" label="Doubt of the price" /> for the doubt about the
+      areas
+    </p>
     <p v-if="over > 0" class="over" role="status">
       {{ cash(over) }} over the budget of {{ cash(budget ?? 0) }}.
     </p>
