@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { request } from 'node:http'
+import { Agent, request } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { performance } from 'node:perf_hooks'
@@ -88,6 +88,8 @@ async function fill(folder: string): Promise<void> {
       row: { ...later.row, id, name },
       work: later.work && { ...later.work, id, name },
       seed: later.seed.map((s) => ({ ...s, job: id, name })),
+      orders: later.orders.map((o) => ({ ...o, job: id, name })),
+      machines: later.machines.map((m) => ({ ...m, job: id, name })),
     }
   }
   for (let from = 0; from < JOBS; from += 500)
@@ -106,7 +108,7 @@ async function fill(folder: string): Promise<void> {
   // The keeper of the sources looks for changes each minute, and would find another build.
   await parts.season.stop()
   // As the built server looks for itself when it starts: it finds nothing changed.
-  await parts.season.heed(buildOf(join(root, 'server/dist/main.js')))
+  await parts.season.heed(buildOf(join(root, 'server/dist')))
   const stale = await planned.stale(2 * JOBS)
   for (let from = 0; from < stale.length; from += 500)
     await asOne(db, async (trx) => {
@@ -153,6 +155,29 @@ async function alone(
     `${name.padEnd(34)} median ${told(name, at(times, 0.5))}, p95 ${told(`${name}, p95`, at(times, 0.95), budget ?? undefined)}`,
   )
 }
+/**
+ * A client with one connection of its own, as a page has: `fetch` shares its connections out among
+ * all who ask, and some then wait for seconds, whatever the server does.
+ */
+function client(): { get: (url: string) => Promise<number>; gone: () => void } {
+  const agent = new Agent({ keepAlive: true, maxSockets: 1 })
+  const get = (url: string) =>
+    new Promise<number>((done, fail) => {
+      const from = performance.now()
+      const asked = request(url, { agent }, (answer) => {
+        answer.on('end', () =>
+          answer.statusCode === 200
+            ? done(performance.now() - from)
+            : fail(new Error(`${url}: ${answer.statusCode}`)),
+        )
+        answer.resume()
+      })
+      asked.on('error', fail)
+      asked.end()
+    })
+  return { get, gone: () => agent.destroy() }
+}
+
 async function together(
   name: string,
   of: (i: number) => string,
@@ -164,7 +189,9 @@ async function together(
   const [from, before] = [performance.now(), processor(pid)]
   await Promise.all(
     Array.from({ length: CLIENTS }, async () => {
-      while (next < atMost(requests)) times.push(await get(of(next++)))
+      const { get: ask, gone } = client()
+      while (next < atMost(requests)) times.push(await ask(of(next++)))
+      gone()
     }),
   )
   const each = (processor(pid) - before) / atMost(requests)
@@ -273,6 +300,8 @@ async function whileAsked(base: string, pid: number): Promise<void> {
   const station = { name: 'Hill', latitude: -44, longitude: 170, elevation: 300 }
   const asks: [string, () => Promise<unknown>][] = [
     ['seed to buy', () => get(`${base}/api/season/seed`)],
+    ['orders of all jobs', () => get(`${base}/api/season/orders`)],
+    ['machines of all jobs', () => get(`${base}/api/season/machines`)],
     ['jobs that go by a rule', () => get(`${base}/api/rules/seed.bulk/uses`)],
     [`a draft of ${(long.length / 1e6).toFixed(1)} MB in pieces`, inPieces],
     ['settings of the firm saved', post('PUT', '/api/firm', { revision: 1, firm: demoFirm })],

@@ -17,6 +17,7 @@ import { Memo } from './trace/memo.ts'
 import { zoneOf } from './trace/scope.ts'
 import { Trace } from './trace/trace.ts'
 import { coverAheadValues, type CoverAhead } from './work/coverAhead.ts'
+import { zonesByOwnWay } from './work/ownWays.ts'
 
 /** A ready-made way planned whole, on its own days. */
 export interface PlannedWay {
@@ -107,7 +108,8 @@ export interface JobWay extends Omit<PlannedWay, 'cover'> {
 const MOST_JOB_WAYS = 6
 
 /**
- * The ways of a whole job: as it is planned, and each ready-made way on every zone that knows it.
+ * The ways of a whole job: as it is planned, the contractor's own, and each ready-made way on every
+ * zone that knows it.
  * `ways` are those of each zone, the zones of the job in any order.
  */
 export function jobWays(
@@ -121,16 +123,15 @@ export function jobWays(
   const mine = new Set(zones.map((z) => chosen[z.id]))
   const known = [...new Set(zones.flatMap((z) => (ways[z.id] ?? []).map((w) => w.approach)))]
   const rest = known.filter((approach) => mine.size > 1 || !mine.has(approach))
-  const one = (approach: ApproachId | null): { way: JobWay; begun: boolean } => {
-    const of = (zone: string): ApproachId | undefined =>
-      approach !== null && (ways[zone] ?? []).some((w) => w.approach === approach) ? approach : chosen[zone] // prettier-ignore
-    const changed = job.zones.map(
-      (z) =>
-      of(z.id) === chosen[z.id] ? z : { ...z, approach: of(z.id) ?? null, sowing: null, operations: {} }, // prettier-ignore
-    )
+  /** A way by what it does on each zone: as it is, ready-made, or the contractor's own. */
+  const planned = (
+    about: Pick<JobWay, 'id' | 'chosen'> & { name?: string },
+    changed: Job['zones'],
+    of: (zone: string) => ApproachId | undefined,
+  ): { way: JobWay; begun: boolean } => {
     const taken = zones.flatMap((z) => (ways[z.id] ?? []).find((w) => w.approach === of(z.id)) ?? []) // prettier-ignore
     const plan = planJob({ ...job, zones: changed }, { ...context, memo })
-    const first = approach ?? taken[0]?.approach ?? 'leave'
+    const first = taken[0]?.approach ?? 'leave'
     const read = readPlan(plan, null, job, { approach: first, staysOpen: taken.some((w) => w.staysOpen) }) // prettier-ignore
     const { worked: _worked, upFrom: _upFrom, grownBy: _grownBy, ...said } = read
     const byZone = new Map<string, string[]>()
@@ -140,21 +141,35 @@ export function jobWays(
     }
     const way: JobWay = {
       ...said,
-      id: approach ?? 'as-planned',
       approach: first,
-      chosen: approach === null,
-      name:
-        byZone.size === 1
+      ...about,
+      name: about.name
+        ? words(about.name)
+        : byZone.size === 1
           ? words([...byZone.keys()][0] ?? '')
           : joined([...byZone].map(([name, on]) => say`${name}: ${on.join(', ')}`), '; '), // prettier-ignore
       leaves: joined([...new Map(taken.map((w) => [JSON.stringify(w.leaves), w.leaves])).values()], '; '), // prettier-ignore
     }
     return { way, begun: plan.steps.some((s) => s.kind === 'sow' && s.state === 'done') }
   }
-  const first = one(null)
+  const one = (approach: ApproachId) => {
+    const of = (zone: string): ApproachId | undefined =>
+      (ways[zone] ?? []).some((w) => w.approach === approach) ? approach : chosen[zone]
+    const changed = job.zones.map(
+      (z) =>
+      of(z.id) === chosen[z.id] ? z : { ...z, approach: of(z.id) ?? null, sowing: null, operations: {} }, // prettier-ignore
+    )
+    return planned({ id: approach, chosen: false }, changed, of)
+  }
+  const own = (way: Job['ownWays'][number]) => {
+    const changed = zonesByOwnWay(job.zones, way)
+    const of = (zone: string) => changed.find((z) => z.id === zone)?.approach ?? (ways[zone] ?? []).find((w) => w.fit === 'suggested')?.approach ?? chosen[zone] // prettier-ignore
+    return planned({ id: `own.${way.id}`, chosen: false, name: way.name }, changed, of)
+  }
+  const first = planned({ id: 'as-planned', chosen: true }, job.zones, (zone) => chosen[zone])
   // What is sown is sown: no other way is left.
   if (first.begun) return [first.way]
-  const all = [first, ...rest.slice(0, MOST_JOB_WAYS - 1).map(one)]
+  const all = [first, ...job.ownWays.map(own), ...rest.slice(0, MOST_JOB_WAYS - 1).map(one)]
   const same = ({ way }: (typeof all)[number]) => JSON.stringify([way.money, way.hours, way.days, way.does]) // prettier-ignore
   return all.filter((w, i) => all.findIndex((x) => same(x) === same(w)) === i).map((w) => w.way)
 }

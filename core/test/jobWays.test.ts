@@ -8,6 +8,7 @@ import { planJob } from '../src/pipeline.ts'
 import { jobWays } from '../src/plannedWays.ts'
 import { rungsWorth } from '../src/rungsWorth.ts'
 import { waysOfJob } from '../src/waysOfJob.ts'
+import { ownWayOf, zonesByOwnWay } from '../src/work/ownWays.ts'
 import { draft, said, TODAY, zone } from './makeJob.ts'
 
 const prices = { labour: 40, travel: 25, margin: '20 %', disposal: 30, machines: [{ id: 'c', name: 'Corer', does: 'core', half: 90, day: 130 }], products: [{ id: 's', kind: 'seed' as const, packs: [{ size: '5 kg', price: 70 }] }, { id: 'f', kind: 'feed' as const, packs: [{ size: '5 kg', price: 20 }] }] } // prettier-ignore
@@ -76,6 +77,42 @@ describe('what a rung adds', () => {
       ...rungsWorth(jobOf([two[0]!]), { ...context, firm: firmSchema.parse({}) }, 'z1'),
     ]
     expect(worth.every((w) => w.price === null)).toBe(true)
+  })
+})
+
+describe('a way of one’s own', () => {
+  const light = [
+    { ...two[0]!, operations: { core: { on: false }, scarify: { on: false } } },
+    { ...two[1]!, approach: 'hold-over' as const },
+  ]
+  it('stands beside the plan under its name, with the price and days of the plan it was', () => {
+    const saved = ownWayOf('w1', 'Light', light)
+    const { ways } = waysOf(two, { ownWays: [saved] })
+    const was = planJob(jobOf(light), context)
+    const own = ways.find((w) => w.id === 'own.w1')!
+    expect([own.name, own.chosen, own.money!.price]).toEqual(['Light', false, was.money!.price.money]) // prettier-ignore
+    expect(own.money!.price).not.toBe(ways[0]!.money!.price)
+  })
+  it('changes nothing in the plan until it is made the plan, and then it is it', () => {
+    const saved = ownWayOf('w1', 'Light', light)
+    const plain = JSON.stringify(planJob(jobOf(two), context))
+    expect(JSON.stringify(planJob(jobOf(two, { ownWays: [saved] }), context))).toBe(plain)
+    const opened = zonesByOwnWay(two as never[], saved as never)
+    expect(JSON.stringify(planJob(jobOf(opened), context))).toBe(
+      JSON.stringify(planJob(jobOf(light), context)),
+    )
+  })
+  it('leaves a zone that came later as it is, and forgets one that is gone', () => {
+    const saved = ownWayOf('w1', 'Light', [...light, zone({ id: 'gone' })])
+    const later = zone({ id: 'z3', approach: 'leave' })
+    expect(zonesByOwnWay([later], saved as never)).toEqual([later])
+    expect(waysOf([...two, later], { ownWays: [saved] }).ways.length).toBeGreaterThan(1)
+  })
+  it('four are kept, and a fifth is refused in a sentence', () => {
+    const list = (n: number) => Array.from({ length: n }, (_, i) => ownWayOf(`w${i}`, `Way ${i}`, light)) // prettier-ignore
+    const read = (n: number) => readJob(draft({ zones: two, ownWays: list(n) as never }))
+    expect(read(4).problems).toEqual([])
+    expect(JSON.stringify(read(5).problems)).toContain('up to 4 are kept')
   })
 })
 

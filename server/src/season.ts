@@ -1,4 +1,5 @@
-import { statSync } from 'node:fs'
+import { readdirSync, statSync } from 'node:fs'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { addDays, type Day } from '@juvena/core/calendar/day'
 import { weatherOn, type WeatherAtSite } from '@juvena/core/climate/weatherOn'
@@ -45,9 +46,17 @@ export interface SeasonParts {
  * as it is now.
  */
 const PATIENCE = 2_500
-/** What tells one build of Juvena from another: rows that another one worked are worked again. */
-export const buildOf = (file: string): number => Math.round(statSync(file).mtimeMs)
-const BUILT = buildOf(fileURLToPath(import.meta.url))
+/**
+ * What tells one build from another: when the newest file of its folder was written, ms. A build is
+ * several files, and which of them this stands in is the bundler's affair.
+ */
+export const buildOf = (folder: string): number =>
+  Math.max(
+    ...readdirSync(folder)
+      .filter((f) => /\.[jt]s$/.test(f))
+      .map((f) => Math.round(statSync(join(folder, f)).mtimeMs)),
+  )
+const BUILT = buildOf(fileURLToPath(new URL('.', import.meta.url)))
 /** Where more than this are being worked, nobody waits: the answer says how many they are. */
 const SOON = 60
 /** Jobs taken from the list of stale ones at a time. */

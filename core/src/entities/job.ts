@@ -114,6 +114,9 @@ const tally = z.strictObject({
 const yesNo = z.boolean().nullable().default(null)
 
 /** One operation of a zone as a person set it. */
+/** Ways of the contractor's own that a job holds at most. */
+export const MOST_OWN_WAYS = 4
+
 const ownOperation = z.strictObject({
   on: yesNo,
   passes: quantity('ratio', {
@@ -531,6 +534,29 @@ export const jobSchema = z.strictObject({
    * for each.
    */
   pins: z.record(z.string().max(120), day).default({}),
+  /** Ways of the contractor's own, set beside the plan: what was decided on each zone. */
+  ownWays: uniqueIds(
+    z
+      .array(
+        z.strictObject({
+          id: text(40),
+          name: text(80),
+          zones: z
+            .array(
+              z.strictObject({
+                zone: text(40),
+                approach: oneOf(APPROACHES, 'an approach').nullable().default(null),
+                sowing: oneOf(SOWINGS, 'a way of sowing').nullable().default(null),
+                operations: z.partialRecord(z.enum(STEP_KINDS), ownOperation).default({}),
+              }),
+            )
+            .max(300)
+            .default([]),
+        }),
+      )
+      .max(MOST_OWN_WAYS),
+    'ways',
+  ).default([]),
 })
 
 /** A job as read: everything in the core's units, null where nothing is known. */

@@ -71,7 +71,7 @@ function fields(
  */
 export function draftDifferences(before: JobDraft, after: JobDraft): DraftDifference[] {
   const job = (what: string): DraftDifference => ({ zone: '', what, before: '', after: '' })
-  const listed = ['zones', 'drawing', 'treatments', 'lots', 'pins']
+  const listed = ['zones', 'drawing', 'treatments', 'lots', 'pins', 'ownWays']
   const own = fields('', plain(before), plain(after), listed)
   const [a, b] = [before.zones ?? [], after.zones ?? []]
   const zones = [
@@ -96,6 +96,7 @@ export function draftDifferences(before: JobDraft, after: JobDraft): DraftDiffer
     ...counted('treatments', before.treatments, after.treatments),
     ...counted('lots of seed', before.lots, after.lots),
     ...(same(before.pins, after.pins) ? [] : ['fixed days changed']),
+    ...(same(before.ownWays, after.ownWays) ? [] : ['ways of your own changed']),
   ].map(job)
   return [...own, ...zones, ...rest]
 }

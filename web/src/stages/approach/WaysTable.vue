@@ -14,6 +14,7 @@ import { plannedWaysInWorker } from '../../stores/planner.ts'
 import CoverByWeek from './CoverByWeek.vue'
 import OfferList from './OfferList.vue'
 import OfferMaker from './OfferMaker.vue'
+import OwnWays from './OwnWays.vue'
 
 /**
  * Ready-made ways for one zone, side by side: what each takes, how long it looks bad, and what it
@@ -241,6 +242,7 @@ const shown = computed(() => {
     </p>
     <OfferMaker v-if="making" @given="making = false" @cancel="making = false" />
     <OfferList />
+    <OwnWays />
     <p v-if="shown.some((w) => w.cover)" class="small soft note">
       Cover is Juvena’s own estimate, where the sowing takes. Numbers of your own replace it under
       Yard, Rule book.
