@@ -49,7 +49,10 @@ test('a price list with a wrong line, ways with prices, the budget, an offer giv
   await expect(given.getByText(/Quoted .* now .* more/)).toBeVisible()
   await given.getByRole('link', { name: 'Print' }).click()
   await expect(page.getByText('Offer 270222-1')).toBeVisible()
-  const sheet = page.locator('.page.offer')
+  const sheet = page.locator('.page')
+  const saved = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save as PDF' }).click()
+  expect((await saved).suggestedFilename()).toBe('Offer 270222-1 School quad.pdf')
   await expect(sheet).toContainText('What you do')
   await expect(sheet).not.toContainText(/margin|your cost/i)
 

@@ -206,7 +206,7 @@ export function plannedStore(db: Knex) {
       { most, from }: { most: number; from: number } = PAGE,
       between?: readonly [string, string],
     ): Promise<{ rows: string[]; total: number }> {
-      const days = db<DayRow>('planned_days').where('steps', '>', 0).select('job_id')
+      const days = db<DayRow>('planned_days').whereRaw('steps > 0').select('job_id')
       // The page is chosen by short rows, which are counted on the way; only its own are read whole.
       const page = db<Row>('planned')
         .modify((q) => between && q.whereIn('job_id', days.whereBetween('day', [...between])))

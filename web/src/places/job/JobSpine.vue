@@ -16,7 +16,7 @@ const firm = useFirm()
 const job = useJob()
 const all = [1, 2, 3, 4, 5, 6, 7, 8] as const
 /** Names that fit under a band of a core that lies down. */
-const SHORT: Record<Stage, string> = { ...STAGES, 1: 'Walk', 5: 'Buy', 6: 'Days' }
+const SHORT: Record<Stage, string> = { ...STAGES, 1: 'Walk', 3: 'Ways', 5: 'Buy', 6: 'Days' }
 const band = (s: Stage) => job.bands.find((b) => b.stage === s)
 </script>
 
