@@ -17,6 +17,33 @@ const rate = (typed: string) => {
   return read.ok ? read.value : NaN
 }
 
+describe('a grass that a label leaves out', () => {
+  const said = (more: object, change: object = {}, does = 'spray') =>
+    planOf(draft({ zones: [{ ...lawn, operations: { [does]: { on: true } }, ...change }] as never, sprays: [{ ...spray({ rate: '5 L/ha', ...more }), does }] as never })) // prettier-ignore
+      .notices.filter((n) => n.id === `zone:z1.spray-label.${does}`)
+  it('and that stands there holds the spray, by name; any other does not', () => {
+    const [held] = said({ notOn: ['perennial-ryegrass', 'browntop'] })
+    expect([held?.level, held?.zone]).toEqual(['hold', 'z1'])
+    expect(held?.title).toContain('Selective 20 is not for')
+    expect(held?.says).toContain('it stands there')
+    expect(said({ notOn: ['zoysia'] })).toEqual([])
+    expect(said({})).toEqual([])
+    expect(said({ notOn: ['perennial-ryegrass'] }, { operations: {} })).toEqual([])
+  })
+  it('is no matter where the turf is meant to die', () => {
+    const kill = { approach: 'renovate', sowing: null, operations: {} }
+    expect(said({ notOn: ['perennial-ryegrass'] }, kill, 'kill')).toEqual([])
+  })
+  it('counts in the seed where it goes down with it, and a grass nobody knows is refused', () => {
+    const sown = { approach: 'overseed', sowing: null, present: ['perennial-ryegrass'], mix: [{ grass: 'tall-fescue', share: 100 }] } // prettier-ignore
+    const [held] = said({ notOn: ['tall-fescue'] }, { ...sown, operations: { 'seed-safe': { on: true } } }, 'seed-safe') // prettier-ignore
+    expect(held?.says).toContain('it is sown with it')
+    expect(said({ notOn: ['tall-fescue'] }, { ...sown, operations: { spray: { on: true } } })).toEqual([]) // prettier-ignore
+    const { problems } = readJob(draft({ sprays: [spray({ notOn: [''] })] as never }))
+    expect(problems.map((x) => x.path).join()).toContain('sprays[0].notOn')
+  })
+})
+
 describe('a rate of a liquid', () => {
   it.each([
     ['5 L/ha', 0.5],

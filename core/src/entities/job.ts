@@ -490,6 +490,8 @@ export const jobSchema = z.strictObject({
           active: text(80),
           number: text(60),
           clothing: text(200),
+          /** Grasses that its label leaves out. */
+          notOn: z.array(grassId).max(40).default([]),
           /** Days from it to seed, and hours until the ground may be walked on again. */
           waitSow: quantity('days', { min: 0, max: 730, what: 'The wait before seed' }),
           reentry: quantity('hours', { min: 0, max: 720, what: 'The time to keep off' }),

@@ -1,11 +1,12 @@
 import type { Job } from '../entities/job.ts'
-import type { StepKind } from '../reference/operations.ts'
+import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { joined, quantity, say, verbatim, type Message } from '../rules/message.ts'
 import { allZones, rule } from '../rules/rule.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
-import { JOB, zoneScope } from '../trace/scope.ts'
+import type { ZoneSeed } from '../seed/seedPlan.ts'
+import { figureId, JOB, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
-import { operationOf, type ZoneWork } from '../work/workTypes.ts'
+import { operationOf, plans, type ZoneWork } from '../work/workTypes.ts'
 
 const liquid = { stage: 5, standing: 'calculation' } as const
 
@@ -76,6 +77,7 @@ const litres = (l: number): Message =>
 export function planSprays(
   job: Job,
   works: readonly ZoneWork[],
+  sown: readonly Pick<ZoneSeed, 'zone' | 'mix'>[],
   trace: Trace,
 ): { sprays: SprayPlan[]; notices: Notice[] } {
   const sprays = job.sprays.flatMap((s): SprayPlan[] => {
@@ -132,5 +134,43 @@ export function planSprays(
           },
         ]
       : []
-  return { sprays, notices: apart }
+  return { sprays, notices: [...apart, ...leftOutByLabel(job, works, sown, trace)] }
+}
+
+/** What is meant to die under it is no matter of its label. */
+const KILLS: readonly StepKind[] = ['kill', 'kill-again']
+
+/**
+ * A spray on a grass that its label leaves out: on what stands, and on what is sown where it goes
+ * down with the seed. Sown later, the label's wait before seed decides.
+ */
+function leftOutByLabel(
+  job: Job,
+  works: readonly ZoneWork[],
+  sown: readonly Pick<ZoneSeed, 'zone' | 'mix'>[],
+  trace: Trace,
+): Notice[] {
+  return job.sprays.flatMap((s) =>
+    works.flatMap((w): Notice[] => {
+      if (s.notOn.length === 0 || KILLS.includes(s.does) || !plans(w, s.does)) return []
+      const standing = w.r.present.map((g) => g.id)
+      const seeded =
+        s.does === 'seed-safe'
+          ? sown.filter((x) => x.zone === w.r.id).flatMap((x) => x.mix.map((m) => m.grass))
+          : []
+      const harmed = [...new Set([...standing, ...seeded])].filter((g) => s.notOn.includes(g))
+      if (harmed.length === 0) return []
+      const names = harmed.map((g) => trace.grass(g).short).join(', ')
+      return [
+        {
+          id: figureId(zoneScope(w.r.id), 'spray-label', s.does),
+          stage: 5,
+          zone: w.r.zone.id,
+          level: 'hold',
+          title: say`${w.r.name}: ${s.product || OPERATIONS[s.does].name} is not for ${verbatim(names)}.`,
+          says: say`Its label leaves ${verbatim(names)} out, and ${standing.includes(harmed[0] ?? '') ? 'it stands there' : 'it is sown with it'}. Take a product whose label names this turf, or leave the spray out. The label is the law.`,
+        },
+      ]
+    }),
+  )
 }

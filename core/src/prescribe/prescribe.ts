@@ -104,7 +104,12 @@ export function prescribe(brief: PrescribeBrief): Prescription {
     works: [...worked, ...later],
     trace,
   })
-  const { sprays, notices: sprayNotices } = planSprays(job, [...worked, ...later], trace)
+  const { sprays, notices: sprayNotices } = planSprays(
+    job,
+    [...worked, ...later],
+    [...seeds, ...laterSeeds],
+    trace,
+  )
   const lime = planLime(job, [...worked, ...later], brief.today, trace)
   const { covers, notices: coverNotices } = planCover(
     job,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElOption, ElSelect } from 'element-plus'
 import { computed } from 'vue'
 import type { JobDraft } from '@juvena/core/entities/job'
 import { OPERATIONS, type StepKind } from '@juvena/core/reference/operations'
@@ -115,6 +116,20 @@ function set(kind: StepKind, patch: Partial<Spray>) {
         :model-value="of(kind).number"
         @update:model-value="set(kind, { number: $event })"
       />
+      <div class="field wide">
+        <span class="field-label">Not on, by its label</span>
+        <ElSelect
+          append-to="#above"
+          multiple
+          filterable
+          :model-value="of(kind).notOn ?? []"
+          :aria-label="`Grasses that the label of ${firm.say(OPERATIONS[kind].name)} leaves out`"
+          placeholder="no grass left out"
+          @update:model-value="set(kind, { notOn: $event })"
+        >
+          <ElOption v-for="(g, id) in firm.grasses" :key="id" :value="id" :label="g?.short ?? id" />
+        </ElSelect>
+      </div>
       <ChoiceField
         label="It acts"
         clearable
@@ -141,6 +156,10 @@ h3 {
   gap: 0.2rem 0.9rem;
   padding: 0.4rem 0;
   border-bottom: 1px solid var(--rule);
+}
+.wide {
+  grid-column: span 2;
+  min-width: 0;
 }
 .spray > b {
   grid-column: 1 / -1;
