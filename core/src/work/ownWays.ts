@@ -10,7 +10,7 @@ type Choices<Z extends Decided> = Pick<Z, 'approach' | 'sowing' | 'operations'>
 export interface OwnWay<Z extends Decided> {
   id: string
   name: string
-  zones: ({ zone: string } & Choices<Z>)[]
+  zones: ({ zone?: string } & Choices<Z>)[]
 }
 
 /** What is decided on each zone now, as a way of one's own. */

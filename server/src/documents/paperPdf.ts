@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js'
+import type { Content, createPdf } from 'pdfmake'
 import type { Paper, PaperWay } from '@juvena/core/present/offerPaper'
 
 /** The typeface of the pages, from the package it ships in: one file for western letters, one for further Latin ones. */
@@ -146,7 +146,7 @@ export async function paperPdf({ paper, letter }: PaperAsk): Promise<Uint8Array>
   pdfmake.setUrlAccessPolicy(() => false)
   pdfmake.setLocalAccessPolicy((path: string) => path.startsWith(FACE))
   const pageSize = letter ? 'LETTER' : 'A4'
-  const about: TDocumentDefinitions = {
+  const about: Parameters<typeof createPdf>[0] = {
     pageSize,
     pageMargins: [MARGIN, MARGIN, MARGIN, MARGIN + 6],
     info: { title: paper.title, author: paper.firm, creator: 'Juvena', producer: 'Juvena' },

@@ -60,7 +60,7 @@ const remove = (id: string | undefined) =>
         </span>
       </li>
     </ul>
-    <form class="save" autocomplete="off" @submit.prevent="save">
+    <form class="named" autocomplete="off" @submit.prevent="save">
       <TextField
         label="Name of the way"
         :maxlength="80"
@@ -100,13 +100,13 @@ li {
   flex-wrap: wrap;
   gap: 0.4rem;
 }
-.save {
+.named {
   display: flex;
   flex-wrap: wrap;
   gap: 0.4rem 0.8rem;
   align-items: end;
 }
-.save > :first-child {
+.named > :first-child {
   flex: 1 1 14rem;
 }
 .wrong {
