@@ -84,11 +84,9 @@ function verdict(m: Machine): string {
   </section>
 </template>
 
+<style scoped src="./overAllJobs.css"></style>
 <style scoped>
 section {
-  background: var(--sheet);
-  border: 1px solid var(--rule);
-  padding: 0.8rem 1.2rem 1.2rem;
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 30rem), 1fr));
   gap: 0.4rem 2.4rem;
@@ -97,68 +95,11 @@ section {
 section > :not(article) {
   grid-column: 1 / -1;
 }
-h2,
-h3,
-p {
-  margin: 0;
-}
 h2 {
   border-bottom: 1.5px solid var(--ink);
-}
-h2 span,
-.by {
-  font-weight: 400;
-}
-article {
-  padding-top: 0.7rem;
-}
-h3 {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.1rem 1rem;
-  align-items: baseline;
-  border-bottom: 1px solid var(--ink);
-}
-.n {
-  white-space: nowrap;
-  text-align: right;
-  font-variant-numeric: tabular-nums;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  display: grid;
-  grid-template-columns: 9rem minmax(0, 1fr) auto;
-  gap: 0.2rem 1rem;
-  border-bottom: 1px solid var(--rule);
-  padding: 0.25rem 0;
-}
-h3 .n {
-  margin-left: auto;
 }
 li.over {
   border-left: 4px solid var(--hold);
   padding-left: 0.5rem;
-}
-li small {
-  display: block;
-}
-.wrong {
-  color: var(--hold);
-}
-@media (max-width: 640px) {
-  section {
-    padding: 0.7rem;
-  }
-  li {
-    grid-template-columns: minmax(0, 1fr) auto;
-  }
-  li > :nth-child(2) {
-    grid-row: 2;
-    grid-column: 1 / -1;
-  }
 }
 </style>

@@ -108,11 +108,9 @@ const toSend = (o: JointOrder) =>
   </section>
 </template>
 
+<style scoped src="./overAllJobs.css"></style>
 <style scoped>
 section {
-  background: var(--sheet);
-  border: 1px solid var(--rule);
-  padding: 0.8rem 1.2rem 1.2rem;
   max-width: 62rem;
 }
 header {
@@ -121,14 +119,6 @@ header {
   gap: 0.2rem 1.2rem;
   align-items: baseline;
   border-bottom: 1.5px solid var(--ink);
-}
-h2,
-h3,
-p {
-  margin: 0;
-}
-h2 span {
-  font-weight: 400;
 }
 .sum {
   margin-left: auto;
@@ -151,42 +141,14 @@ h2 span {
   white-space: normal;
   text-align: left;
 }
-article {
-  padding-top: 0.7rem;
-}
-h3 {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.1rem 1rem;
-  align-items: baseline;
-  border-bottom: 1px solid var(--ink);
-}
-.by {
-  font-weight: 400;
-}
 .late {
   color: var(--hold);
   font-weight: 700;
 }
-.n {
-  margin-left: auto;
-  text-align: right;
-  font-variant-numeric: tabular-nums;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-li {
-  display: grid;
-  grid-template-columns: 14rem minmax(0, 1fr) 7rem;
-  gap: 0.2rem 1rem;
-  border-bottom: 1px solid var(--rule);
-  padding: 0.25rem 0;
-}
-li small {
-  display: block;
+@media (min-width: 641px) {
+  li {
+    grid-template-columns: 14rem minmax(0, 1fr) 7rem;
+  }
 }
 .ends {
   display: flex;
@@ -194,20 +156,5 @@ li small {
   gap: 0.4rem 1rem;
   align-items: center;
   padding-top: 0.4rem;
-}
-.wrong {
-  color: var(--hold);
-}
-@media (max-width: 640px) {
-  section {
-    padding: 0.7rem;
-  }
-  li {
-    grid-template-columns: minmax(0, 1fr) auto;
-  }
-  li > :nth-child(2) {
-    grid-row: 2;
-    grid-column: 1 / -1;
-  }
 }
 </style>
