@@ -11,6 +11,7 @@ import type { Clock } from './clock.ts'
 import type { SiteWeather } from './siteWeather.ts'
 import type { Stock } from './stock.ts'
 import type { DiaryStore } from './store/diaryStore.ts'
+import type { OfAllJobs } from './store/overAllJobs.ts'
 import type { FirmStore } from './store/firmStore.ts'
 import { readDraft } from './store/listedJob.ts'
 import { UNREADABLE, type JobStore, type JobText } from './store/jobStore.ts'
@@ -149,6 +150,13 @@ export function seasonKeeper(parts: SeasonParts) {
     }
   }
 
+  /** An answer over all jobs; those of which what was kept cannot be read are planned again. */
+  async function ofAllJobs(ask: (firm: Firm) => Promise<OfAllJobs>): Promise<string> {
+    const { text, damaged } = await ask((await firmNow()).settings)
+    await planned.again(damaged)
+    return text
+  }
+
   async function workThrough(): Promise<void> {
     // A job that cannot be kept is not tried again in the same round.
     const tried = new Map<string, number>()
@@ -262,27 +270,14 @@ export function seasonKeeper(parts: SeasonParts) {
     },
 
     /** The seed of all jobs by mix, and the bags for it bought once, as JSON. */
-    async seed(): Promise<string> {
-      const { text, damaged } = await seedOfAll(folder, (await firmNow()).settings)
-      await planned.again(damaged)
-      return text
-    },
+    seed: () => ofAllJobs((firm) => seedOfAll(folder, firm)),
 
     /** What some jobs still have to order, or those that want something soon, bought once, as JSON. */
-    async orders(chosen: readonly string[] | null): Promise<string> {
-      const firm = (await firmNow()).settings
-      const { text, damaged } = await ordersOfJobs({ folder, firm, today: clock.today(), jobs: chosen }) // prettier-ignore
-      await planned.again(damaged)
-      return text
-    },
+    orders: (jobs: readonly string[] | null) =>
+      ofAllJobs((firm) => ordersOfJobs({ folder, firm, today: clock.today(), jobs })),
 
     /** The firm’s machines over all jobs, as JSON. */
-    async machines(): Promise<string> {
-      const firm = (await firmNow()).settings
-      const { text, damaged } = await machinesOfJobs({ folder, firm, today: clock.today() })
-      await planned.again(damaged)
-      return text
-    },
+    machines: () => ofAllJobs((firm) => machinesOfJobs({ folder, firm, today: clock.today() })),
 
     /** Plans one job now and keeps its row, whatever waits. */
     async planNow(job: string): Promise<void> {

@@ -113,10 +113,10 @@ const tally = z.strictObject({
 })
 const yesNo = z.boolean().nullable().default(null)
 
-/** One operation of a zone as a person set it. */
 /** Ways of the contractor's own that a job holds at most. */
 export const MOST_OWN_WAYS = 4
 
+/** One operation of a zone as a person set it. */
 const ownOperation = z.strictObject({
   on: yesNo,
   passes: quantity('ratio', {
@@ -136,6 +136,15 @@ const ownOperation = z.strictObject({
   /** Hours without rain that the label of its product wants. */
   rainFree: quantity('hours', { min: 0.5, max: 72, what: 'Hours without rain' }),
 })
+
+/** What a person decided on a zone: in the plan, or in a way of their own beside it. */
+const decided = {
+  approach: oneOf(APPROACHES, 'an approach').nullable().default(null),
+  /** What is sown, where a person decided otherwise than the approach does. */
+  sowing: oneOf(SOWINGS, 'a way of sowing').nullable().default(null),
+  /** Operations a person switched on or off, or set. */
+  operations: z.partialRecord(z.enum(STEP_KINDS), ownOperation).default({}),
+}
 
 /** An operation of which a person set nothing. */
 export const blankOperation = ownOperation.parse({})
@@ -207,11 +216,7 @@ export const zoneSchema = z.strictObject({
   wornLength: quantity('length', { min: 0.5, max: 2_000, what: 'A worn line' }),
   lowsDepth: quantity('depth', { min: 0, max: 500, what: 'Depth of the lows' }),
   lowsShare: percent('Share of ground lying low'),
-  approach: oneOf(APPROACHES, 'an approach').nullable().default(null),
-  /** What is sown, where a person decided otherwise than the approach does. */
-  sowing: oneOf(SOWINGS, 'a way of sowing').nullable().default(null),
-  /** Operations a person switched on or off, or set. */
-  operations: z.partialRecord(z.enum(STEP_KINDS), ownOperation).default({}),
+  ...decided,
   mix: z
     .array(mixPart)
     .max(8)
@@ -544,14 +549,7 @@ export const jobSchema = z.strictObject({
           id: text(40),
           name: text(80),
           zones: z
-            .array(
-              z.strictObject({
-                zone: text(40),
-                approach: oneOf(APPROACHES, 'an approach').nullable().default(null),
-                sowing: oneOf(SOWINGS, 'a way of sowing').nullable().default(null),
-                operations: z.partialRecord(z.enum(STEP_KINDS), ownOperation).default({}),
-              }),
-            )
+            .array(z.strictObject({ zone: text(40), ...decided }))
             .max(300)
             .default([]),
         }),

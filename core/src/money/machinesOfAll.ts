@@ -1,17 +1,16 @@
 import { group } from 'd3-array'
 import { addDays, type Day } from '../calendar/day.ts'
-import { currencyOf, type Firm } from '../entities/firm.ts'
+import type { Firm } from '../entities/firm.ts'
 import type { Job } from '../entities/job.ts'
 import { workforceOf } from '../firm/firmSettings.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
 import { isBehind } from '../plan/stepState.ts'
-import { THOUSANDTHS } from '../quantities/money.ts'
 import { sum } from '../quantities/sum.ts'
 import type { Message } from '../rules/message.ts'
 import { Trace } from '../trace/trace.ts'
 import { buyFrom, hireFor, type Hire, type HirePrices } from './hire.ts'
 import { daysUsed, hireSaid, machineSteps } from './machineDays.ts'
-import { isTheirs, toCoin } from './moneyOfPlan.ts'
+import { coinOf, isTheirs, toCoin } from './moneyOfPlan.ts'
 
 /** A machine of the firm’s that a job still wants: its hours on each day. */
 export interface MachineWanted {
@@ -71,7 +70,7 @@ export function machinesOfAll(
   today: Day,
 ): MachineOfAll[] {
   const { hoursPerDay } = workforceOf(firm, new Trace(firm.values))
-  const coin = THOUSANDTHS / 10 ** currencyOf(firm).decimals
+  const coin = coinOf(firm)
   const ahead = wanted
     .map((w) => ({ ...w, days: w.days.filter((d) => d.day >= today) }))
     .filter((w) => w.days.length > 0)

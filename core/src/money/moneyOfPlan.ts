@@ -40,7 +40,7 @@ export const isTheirs = ({ kind, zones }: Pick<PlannedStep, 'kind' | 'zones'>, j
   })
 
 /** What the smallest coin is, in thousandths. */
-const coinOf = (firm: Firm): number => THOUSANDTHS / 10 ** currencyOf(firm).decimals
+export const coinOf = (firm: Firm): number => THOUSANDTHS / 10 ** currencyOf(firm).decimals
 
 /** To the smallest coin, half up. */
 export const toCoin = (thousandths: number, coin: number): number =>

@@ -1,13 +1,12 @@
 import { group } from 'd3-array'
 import { daysBetween, type Day } from '../calendar/day.ts'
-import { currencyOf, type Firm } from '../entities/firm.ts'
+import type { Firm } from '../entities/firm.ts'
 import { packsFor } from '../materials/packs.ts'
 import type { JobPlan } from '../plan/jobPlan.ts'
 import type { Order } from '../plan/money.ts'
-import { THOUSANDTHS } from '../quantities/money.ts'
 import { sum } from '../quantities/sum.ts'
 import type { Message } from '../rules/message.ts'
-import { packsSaid, soldOf, toCoin, workingDaysBefore } from './moneyOfPlan.ts'
+import { coinOf, packsSaid, soldOf, toCoin, workingDaysBefore } from './moneyOfPlan.ts'
 
 /** One line of what a job still has to order, and from whom. */
 export type OrderWanted = Pick<Order, 'supplier'> &
@@ -50,7 +49,7 @@ export interface JointOrder {
  * them, and one delivery from each supplier. Money in thousandths.
  */
 export function ordersOfAll(wanted: readonly OrderWanted[], firm: Firm, today: Day): JointOrder[] {
-  const coin = THOUSANDTHS / 10 ** currencyOf(firm).decimals
+  const coin = coinOf(firm)
   return [...group(wanted, (w) => w.supplier)]
     .map(([id, mine]): JointOrder => {
       const supplier = firm.prices.suppliers.find((s) => s.id === id)

@@ -1,8 +1,7 @@
-import { showDay } from '../calendar/day.ts'
+import { showDay, type Day } from '../calendar/day.ts'
 import { changesOf, offersOf } from '../money/offerOf.ts'
 import type { DiaryEntry } from '../entities/diary.ts'
-import { showMoney, type Currency } from '../quantities/money.ts'
-import type { Day } from '../calendar/day.ts'
+import { showMoney } from '../quantities/money.ts'
 
 /** What a customer is handed, in words: the same on the screen, in print and as a file. */
 export interface Paper {
@@ -128,7 +127,6 @@ export function changePaper(
   if (!change) return null
   const { order } = change
   const offer = offersOf(diary, today).find((o) => o.id === order.offer)
-  const currency: Currency = order.currency
   return {
     ...headOf(`Change ${order.number}`, who),
     dated: [showDay(change.on, true)],
@@ -138,7 +136,7 @@ export function changePaper(
     ways: [],
     change: {
       what: order.what,
-      price: showMoney(order.price, currency),
+      price: showMoney(order.price, order.currency),
       tax: order.taxIn ? 'tax in it' : 'before tax',
     },
     extras: [],

@@ -113,10 +113,12 @@ export async function api<T>(
 export async function apiFile(path: string): Promise<{ bytes: Blob; name: string }> {
   const response = await answerOf(path, { headers: { 'juvena-device': DEVICE } })
   if (!response.ok) await readAnswer(response)
-  const name = /filename\*=UTF-8''([^;]+)/.exec(response.headers.get('content-disposition') ?? '')
-  const plain = /filename="([^"]+)"/.exec(response.headers.get('content-disposition') ?? '')
+  const said = response.headers.get('content-disposition') ?? ''
+  // In full where it has more than plain letters, plain otherwise.
+  const full = /filename\*=UTF-8''([^;]+)/.exec(said)?.[1]
+  const plain = /filename="([^"]+)"/.exec(said)?.[1]
   return {
     bytes: await response.blob(),
-    name: name?.[1] ? decodeURIComponent(name[1]) : (plain?.[1] ?? 'Juvena'),
+    name: full ? decodeURIComponent(full) : (plain ?? 'Juvena'),
   }
 }
