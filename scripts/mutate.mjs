@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { cpus } from 'node:os'
-import { join, resolve } from 'node:path'
+import { basename, join, resolve } from 'node:path'
 import { fork } from 'node:child_process'
 import { fileURLToPath } from 'node:url'
 import { dependencies, root } from './ready.mjs'
@@ -13,6 +13,7 @@ import { withFaults } from './faults.mjs'
  *   npm run mutate -- --all        every one of them
  *   npm run mutate -- seed 80      80 faults in one room (or in one file: seed/rates)
  *   npm run mutate -- --seed 8     another sample
+ *   npm run mutate -- --workers 1  on one processor, beside other work
  */
 const ROOMS = readdirSync(join(root, 'core/src'), { withFileTypes: true })
   .filter((f) => f.isDirectory())
@@ -27,6 +28,7 @@ const args = process.argv.slice(2)
 const option = (name, usual) =>
   args.includes(name) ? Number(args.splice(args.indexOf(name), 2)[1]) : usual
 const drawn = option('--seed', 7)
+const workers = option('--workers', cpus().length)
 const all = args.includes('--all')
 const [rooms, counts] = [(a) => ROOMS.includes(a.split('/')[0]), (a) => /^\d+$/.test(a)]
 const strange = args.filter((a) => a !== '--all' && a !== '--runner' && !rooms(a) && !counts(a))
@@ -81,14 +83,26 @@ async function runner() {
     },
   )
   const specs = await vitest.globTestSpecifications()
+  const texts = new Map(specs.map((s) => [s, readFileSync(s.moduleId, 'utf8')]))
+  const fileOf = new Map([...sources.values()].flatMap((s) => s.faults).map((f) => [f.id, f.file]))
+  /** Tests that have found a fault before. */
+  const finders = new Set()
+  const pass = async (some) => {
+    if (some.length === 0) return true
+    vitest.state.filesMap.clear()
+    const { testModules, unhandledErrors } = await vitest.runTestSpecifications(some, true)
+    for (const m of testModules) if (!m.ok()) finders.add(m.moduleId)
+    return unhandledErrors.length === 0 && testModules.length > 0 && testModules.every((m) => m.ok())
+  }
   process.on('message', async (fault) => {
     process.env.JUVENA_FAULT = String(fault)
-    vitest.state.filesMap.clear()
-    const { testModules, unhandledErrors } = await vitest.runTestSpecifications(specs, true)
-    process.send({
-      lived:
-        unhandledErrors.length === 0 && testModules.length > 0 && testModules.every((m) => m.ok()),
-    })
+    const file = fileOf.get(fault)
+    // Those that import the file, and those that found others, find most: they go first.
+    const first = specs.filter(
+      (s) => file && (finders.has(s.moduleId) || texts.get(s).includes(`/${basename(file)}'`)),
+    )
+    const rest = specs.filter((s) => !first.includes(s))
+    process.send({ lived: (await pass(first)) && (await pass(rest)) })
   })
   // Whoever asked is gone: nobody waits for the answer.
   process.on('disconnect', () => process.exit())
@@ -150,7 +164,7 @@ async function main() {
     .flatMap((s) => s.faults)
     .filter((f) => !room || f.file.startsWith(`core/src/${room}`))
   const chosen = sample(every, wanted, drawn)
-  const testers = Array.from({ length: Math.max(1, cpus().length) }, tester)
+  const testers = Array.from({ length: Math.max(1, workers) }, tester)
   const began = Date.now()
   if (!(await testers[0].lives(-1, LONGEST))) {
     console.error('The tests fail without any fault: put that right first.')

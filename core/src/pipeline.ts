@@ -10,6 +10,7 @@ import { weatherHolds } from './schedule/weatherHolds.ts'
 import { follow } from './establish/follow.ts'
 import { slopeLines } from './findings/lines.ts'
 import { planFeeds, programmeNotices, type FeedPlan } from './materials/feed.ts'
+import { yearOfFeeds } from './materials/yearOfFeeds.ts'
 import { lateOrders, moneyOfPlan } from './money/moneyOfPlan.ts'
 import { nitrogenGiven } from './materials/yearNitrogen.ts'
 import { materialLines } from './materials/lines.ts'
@@ -100,6 +101,8 @@ export function planJob(entered: Job, context: Context): JobPlan {
     trace,
   })
 
+  const overYear = yearOfFeeds(feeds, { job, firm }, trace)
+
   // Of one day, what is due comes before the work that wants it done, a count that decides it too, and evening work last.
   const stepsThat = (due: boolean) =>
     order.packages.filter((p) => (p.kind === 'due') === due).flatMap((p) => p.steps)
@@ -118,7 +121,7 @@ export function planJob(entered: Job, context: Context): JobPlan {
   )
   const summary = summaryOf(
     { ...prescription, dormant: lyingDormant(prescription, order.packages, trace) },
-    feeds,
+    { feeds, overYear },
     { firm, workforce, trace },
   )
   const fed = withoutFeeds(summary.zones, steps, [
@@ -147,6 +150,7 @@ export function planJob(entered: Job, context: Context): JobPlan {
       ...order.notices,
       ...byLaw,
       ...feeds.flatMap((f) => f.notices),
+      ...overYear.notices,
       ...programmeNotices(followed.programmes),
       ...lateOrders(money),
       ...followed.notices,
@@ -273,7 +277,7 @@ function worstFirst(notices: readonly Notice[]): Notice[] {
 /** What was prescribed, as ids of figures and plain lists. */
 function summaryOf(
   p: Prescription,
-  feeds: readonly FeedPlan[],
+  { feeds, overYear }: { feeds: readonly FeedPlan[]; overYear: ReturnType<typeof yearOfFeeds> },
   brief: SummaryBrief,
 ): Pick<
   JobPlan,
@@ -315,6 +319,10 @@ function summaryOf(
           k2o: feed.lays.k2o.id,
           p: feed.lays.p.id,
           k: feed.lays.k.id,
+          strip: feed.spreader.strip.id,
+          setting: feed.spreader.setting?.id ?? null,
+          tryNext: feed.spreader.tryNext,
+          year: { p2o5: overYear.p2o5?.id ?? null, k2o: overYear.k2o?.id ?? null },
         }
       : null,
     frost: { median: climate.frost.id, tenth: climate.frostTenth.id, soilNow: climate.soilNow.id },

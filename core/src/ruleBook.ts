@@ -51,6 +51,7 @@ import {
 } from './materials/feedRules.ts'
 import { carryReadings, carryRules, carryValues } from './materials/carrying.ts'
 import { yearReadings, yearRules } from './materials/yearNitrogen.ts'
+import { oxideReadings, oxideRules, oxideValues } from './materials/yearOfFeeds.ts'
 import { costRule, packRule } from './materials/lines.ts'
 import { bothRounds } from './materials/materialLine.ts'
 import { plantRules } from './materials/planting.ts'
@@ -112,6 +113,7 @@ const RULE_SETS: Record<string, Rule | Procedure>[] = [
   panRules,
   feedRules,
   yearRules,
+  oxideRules,
   limeRules,
   liquidRules,
   { feedDaySoil },
@@ -159,6 +161,7 @@ const ENTRY_SETS: Record<string, Declaration>[] = [
   groundReadings,
   feedReadings,
   yearReadings,
+  oxideReadings,
   limeReadings,
   dressingReadings,
   carryReadings,
@@ -195,6 +198,7 @@ const VALUE_GROUPS: Record<string, Record<string, TradeValue>> = {
   'The usual feed to harden turf': hardenValues,
   'Feeding through the year': programmeValues,
   'What one dose lays at most': feedDoseValues,
+  'What a year of feeds lays at most': oxideValues,
   'How a grass fits the ground': fitValues,
   'Grass sown late': lateValues,
   'A seed rate of your own': ownRateValues,

@@ -52,8 +52,37 @@ describe('how ground is fed on', () => {
           (a) => a.unit === 'kg',
         )!,
       )
-    expect(said(told.map((a) => a.detail))).toEqual(['', 'feed 1 of 2', 'feed 2 of 2'])
+    expect(said(told.map((a) => a.detail))).toEqual([
+      'strip test 160 g',
+      'feed 1 of 2; strip test 200 g',
+      'feed 2 of 2; strip test 200 g',
+    ])
     expect(told.reduce((sum, a) => sum + Number(a.value), 0)).toBeCloseTo(valueOf(plan, feeds(plan)[0]!.total), 6) // prettier-ignore
+  })
+  it('phosphorus and potassium of a year add up, by hand: a first feed of 40 g/m² of 10-10-10 and each that follows lay 4 g/m² of both', () => {
+    const bag = { grade: '10-10-10', bagRate: '40 g/m2' }
+    const fed = (feed: object, zone: Partial<ZoneDraft> = {}, firm: FirmDraft = {}) =>
+      planOf(standing('spoon', { feed: { ...bag, next: bag, ...feed } }, zone), {
+        ...AUGUST,
+        firm,
+      })
+    const ids = (plan: JobPlan | ReturnType<typeof planOf>) => plan.notices.map((n) => n.id).filter((id) => id.startsWith('feed-year')) // prettier-ignore
+    const plan = fed({ givenPhosphate: '2 g/m2' })
+    const times = 1 + rounds(plan).length
+    expect(times).toBeGreaterThan(2)
+    expect(valueOf(plan, 'zone:z1.feed.year-p2o5')).toBeCloseTo(4 * times + 2, 6)
+    expect(valueOf(plan, 'zone:z1.feed.year-k2o')).toBeCloseTo(4 * times, 6)
+    expect(ids(plan)).toContain('feed-year.p2o5')
+    expect(ids(plan).includes('feed-year.k2o')).toBe(4 * times > 20)
+    // A test that asks for phosphorus, and a bag without it, end that.
+    expect(ids(fed({}, { lab: { phosphorus: 'low' } }))).not.toContain('feed-year.p2o5')
+    expect(ids(fed({ grade: '10-0-10', next: { ...bag, grade: '10-0-10' } }))).not.toContain('feed-year.p2o5') // prettier-ignore
+    // One dose is held by its own limit, and nothing is worked for the year.
+    expect(planOf(standing('one-dose', { feed: bag }), AUGUST).figures['zone:z1.feed.year-p2o5']).toBeUndefined() // prettier-ignore
+    // By its label no more than 100 g/m² of it a year, or as much as is given.
+    const labelled = (yearMost: string) => ({ prices: { products: [{ id: 'f', kind: 'feed' as const, name: 'Ten', of: '10-10-10', yearMost }] } }) // prettier-ignore
+    expect(ids(fed({}, {}, labelled('100 g/m2')))).toContain('feed-year.label-10-10-10')
+    expect(ids(fed({}, {}, labelled(`${40 * times} g/m2`)))).not.toContain('feed-year.label-10-10-10') // prettier-ignore
   })
   it('a quarter of the year is returned by clippings that lie (common practice)', () => {
     const plan = planOf(standing('autumn', { feed: { clippings: true } }), AUGUST)

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { nextStrip, settingFor, type Strip } from '../src/seed/pans.ts'
+import { nextStrip, settingFor, type Strip } from '../src/firm/spreader.ts'
 import { planOf, valueOf, zone } from './makeJob.ts'
 
 const rye = zone({ mix: [{ grass: 'perennial-ryegrass', share: 100 }], seedRate: '25 g/m2' })
@@ -51,6 +51,17 @@ describe('pans and strips', () => {
         { firm: { calibrations: [other, { ...tried(8, '300 g'), grass: 'browntop' }] } },
       ).zones[0]!.seed!.setting,
     ).toBeNull()
+  })
+  it('feed has strips of its own: 16 g/m² of 20-0-5 at half rate is 160 g on the strip, setting 5 between 5 g/m² at 4 and 11 at 6 (by hand)', () => {
+    const fed = (feed: string | null) =>
+      planOf(
+        { aims: ['thicker'], zones: [zone({ cover: { wanted: 92, weeds: 4, moss: 2, bare: 2 } })] },
+        { firm: { calibrations: [{ ...tried(4, '100 g'), feed }, { ...tried(6, '220 g'), feed }] } }, // prettier-ignore
+      ).feed!
+    const plan = (feed: string | null) => fed(feed).setting
+    expect(fed(null).grade).toBe('20-0-5')
+    expect([plan(' 20–0–5'), plan('16-20-8'), plan(null), plan('')].map((id) => id !== null)).toEqual([true, false, false, false]) // prettier-ignore
+    expect(fed('16-20-8').tryNext).toContain('No strip of this feed')
   })
   it('the next strip lies a tenth beyond the line through the nearest two; where more on the dial gave less, any will do', () => {
     const strips: Strip[] = [{ setting: 10, rate: 2 }, { setting: 20, rate: 5 }] // prettier-ignore

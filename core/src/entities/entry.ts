@@ -106,6 +106,23 @@ export const grade = z
     return { n, p2o5, k2o }
   })
 
+/** A grade as it is written on the bag; '' while none is typed, null where no feed is meant. */
+export const gradeName = z
+  .string()
+  .max(60)
+  .nullable()
+  .default(null)
+  .transform((entered, ctx): string | null => {
+    const read = grade.safeParse(entered)
+    if (!read.success) {
+      ctx.addIssue({ code: 'custom', message: read.error.issues[0]?.message ?? 'Not a grade.' })
+      return z.NEVER
+    }
+    return read.data ? gradeTextOf(read.data) : entered === null ? null : ''
+  })
+
+export const gradeTextOf = ({ n, p2o5, k2o }: Grade): string => `${n}-${p2o5}-${k2o}`
+
 export const text = (max: number) =>
   z.string().max(max, `Too long: up to ${max} characters are kept here.`).default('')
 

@@ -4,7 +4,7 @@ import { DEFAULT_SCHOOLS, SCHOOL_CHOICES, type Schools } from '../reference/scho
 import { grassId, ownGrassSchema } from './grass.ts'
 import { pricesSchema } from './prices.ts'
 import { uniqueIds } from './uniqueIds.ts'
-import { grade, monthDay, oneOf, quantity, text } from './entry.ts'
+import { grade, gradeName, monthDay, oneOf, quantity, text } from './entry.ts'
 
 export const firmSchema = z.strictObject({
   name: text(120),
@@ -54,6 +54,8 @@ export const firmSchema = z.strictObject({
           id: text(40),
           /** The grass, or the mix's leading grass. */
           grass: grassId,
+          /** The grade of the feed that was spread, as on its bag; null where it was seed. */
+          feed: gradeName,
           setting: quantity('ratio', { min: 0, max: 1000, what: 'A setting' }),
           grams: quantity('mass', { min: 0.001, max: 100, what: 'A catch' }),
           swath: quantity('length', { min: 0.2, max: 20, what: 'A swath' }),

@@ -467,6 +467,9 @@ export const jobSchema = z.strictObject({
         because: 'no turf gets more in a year. Is that a product rate?',
       }),
       clippings: yesNo,
+      /** What it has had this year of the rest of a bag. */
+      givenPhosphate: quantity('rate', { min: 0, max: 60, what: 'P₂O₅ given this year', because: 'no turf gets more in a year. Is that a product rate?' }), // prettier-ignore
+      givenPotash: quantity('rate', { min: 0, max: 60, what: 'K₂O given this year', because: 'no turf gets more in a year. Is that a product rate?' }), // prettier-ignore
       /** What it is fed with later, by the feeding programme. */
       next: z
         .strictObject({

@@ -41,6 +41,8 @@ const product = z
     /** Of a feed, by its label: what goes down at once, and how much of its nitrogen is slow. */
     rate: bagRate,
     slowShare: share('The slow share', 100),
+    /** The most of it in a year, by its label. */
+    yearMost: quantity('rate', { min: 1, max: 1000, what: 'The most in a year' }),
     /** The day its prices were read. */
     pricedOn: text(40),
     packs: z

@@ -23,6 +23,7 @@ const HEADINGS = {
   pricedOn: ['date', 'priced on', 'price date'],
   rate: ['rate', 'coverage', 'covers', 'label rate'],
   slowShare: ['slow', 'slow share', 'slow release'],
+  yearMost: ['most in a year', 'year', 'yearly most', 'a year'],
 } as const
 type Column = keyof typeof HEADINGS
 const NEEDED: readonly Column[] = ['kind', 'name', 'size', 'price']
@@ -91,7 +92,7 @@ export function priceTable(rows: readonly (readonly string[])[], units: UnitSyst
     // “sand” and “compost” are both a kind and what it stands for.
     const of = cell('of') || (['sand', 'topsoil', 'compost', 'blanket', 'sheet'].includes(said) ? said : '') // prettier-ignore
     const id = `product-${idOf(`${from} ${kind} ${of} ${cell('name')}`)}`
-    const known: ProductDraft = products.get(id) ?? { id, kind, of: of.slice(0, 60), name: cell('name').slice(0, 120), supplier, pricedOn: cell('pricedOn').slice(0, 40), ...(kind === 'feed' ? { rate: cell('rate') || null, slowShare: cell('slowShare') || null } : {}) } // prettier-ignore
+    const known: ProductDraft = products.get(id) ?? { id, kind, of: of.slice(0, 60), name: cell('name').slice(0, 120), supplier, pricedOn: cell('pricedOn').slice(0, 40), ...(kind === 'feed' ? { rate: cell('rate') || null, slowShare: cell('slowShare') || null, yearMost: cell('yearMost') || null } : {}) } // prettier-ignore
     const pack = { size: size.text, price: cell('price') }
     products.set(id, { ...known, packs: [...(known.packs ?? []), pack] })
   })
@@ -130,6 +131,7 @@ export function priceRows({ products = [], suppliers = [] }: PricesDraft): strin
       'date',
       'rate',
       'slow',
+      'most in a year',
     ],
     ...products.flatMap((p) =>
       (p.packs ?? []).map((k) => [
@@ -144,6 +146,7 @@ export function priceRows({ products = [], suppliers = [] }: PricesDraft): strin
         p.pricedOn ?? '',
         String(p.rate ?? ''),
         String(p.slowShare ?? ''),
+        String(p.yearMost ?? ''),
       ]),
     ),
   ]

@@ -1,15 +1,17 @@
 import type { Firm } from '../entities/firm.ts'
 import type { Job, Zone } from '../entities/job.ts'
-import type { Grade } from '../entities/entry.ts'
+import { gradeTextOf, type Grade } from '../entities/entry.ts'
 import type { StepKind } from '../reference/operations.ts'
 import type { Schools } from '../reference/schools.ts'
 import type { Day } from '../calendar/day.ts'
+import { settingFor, settingShown, spreaderOf, stripsOf, tryNext } from '../firm/spreader.ts'
 import { hardenValues, programmeValues } from '../reference/programmeValues.ts'
 import type { FigureId } from '../rules/id.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { joined, quantity, say, type Message } from '../rules/message.ts'
 import { JOB, zoneScope, type Scope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
+import { isSmall } from '../work/ground.ts'
 import { isPlanted } from '../work/sowing.ts'
 import { operationOf, type ZoneWork } from '../work/workTypes.ts'
 import {
@@ -53,7 +55,9 @@ export interface FeedPlan {
   ceiling: Figure
   lays: { p2o5: Figure; k2o: Figure; p: Figure; k: Figure }
   /** Each zone with all it takes, and in how many feeds. */
-  zones: { zone: string; step: StepKind; kg: Figure; times: number }[]
+  zones: { zone: string; step: StepKind; kg: Figure; times: number; byHand: boolean }[]
+  /** A strip test, one pass at half the rate, and the setting where the firm has tried some. */
+  spreader: { strip: Figure; setting: Figure | null; tryNext: Message }
   total: Figure
   notices: Notice[]
 }
@@ -203,7 +207,7 @@ function planFeed(brief: FeedBrief, asked: Asked): FeedPlan {
   const { use, scope, fed, own } = asked
   const typed = own.grade ?? asked.grade
   const grade = typed ?? lawfulGrade(trace.values(asked.usual), brief, asked)
-  const gradeText = `${grade.n}-${grade.p2o5}-${grade.k2o}`
+  const gradeText = gradeTextOf(grade)
   const label = labelled(firm, gradeText)
   const bag = trace.setting(
     use === 'starter'
@@ -260,6 +264,7 @@ function planFeed(brief: FeedBrief, asked: Asked): FeedPlan {
       zone: work.r.id,
       step,
       times,
+      byHand: isSmall(work.r, trace),
       kg:
         use === 'rounds'
           ? trace.work(feedRules.kgRounds, at, { area: ground, rate, times }, about)
@@ -300,13 +305,32 @@ function planFeed(brief: FeedBrief, asked: Asked): FeedPlan {
     ceiling,
     lays: { p2o5, k2o, p, k },
     zones,
+    spreader: spreaderFor(rate, gradeText, scope, firm, trace),
     total,
     notices,
   }
 }
 
+/** How a spreader is set for a feed, by strips that the firm has tried with that grade. */
+function spreaderFor(
+  rate: Figure,
+  gradeText: string,
+  scope: Scope,
+  firm: Firm,
+  trace: Trace,
+): FeedPlan['spreader'] {
+  const half = num(rate) / 2
+  const strips = stripsOf(firm, ({ feed }) => feed === gradeText)
+  const found = settingFor(half, strips)
+  return {
+    strip: trace.work(feedRules.strip, scope, { rate, ...spreaderOf(firm, trace) }),
+    setting: found && trace.found(feedRules.setting, scope, ...settingShown(found, half)),
+    tryNext: tryNext(half, strips, 'feed'),
+  }
+}
+
 /** The rate and the slow share on the label of a feed that the firm buys; null where it buys none of that grade. */
-const labelled = ({ prices }: Firm, gradeText: string) =>
+export const labelled = ({ prices }: Firm, gradeText: string) =>
   prices.products.find((p) => p.kind === 'feed' && p.of.trim() === gradeText) ?? null
 
 const dayOn = (day: Figure | Day): Day => (typeof day === 'string' ? day : (day.value as Day))

@@ -1,3 +1,4 @@
+import { settingByStrips, stripTest } from '../firm/spreader.ts'
 import { hardenValues, programmeValues } from '../reference/programmeValues.ts'
 import { allZones, procedure, reading, rule, setting, tradeValues, value } from '../rules/rule.ts'
 
@@ -235,6 +236,8 @@ export const feedRules = {
     formula: '0.8301 * k2o',
     compute: ({ k2o }) => K_IN_K2O * k2o,
   }),
+  strip: rule({ ...feed, ...stripTest, id: 'feed.strip' }),
+  setting: procedure({ ...feed, ...settingByStrips, id: 'feed.setting' }),
   total: rule({
     ...feed,
     id: 'feed.total',

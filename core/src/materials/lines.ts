@@ -302,6 +302,10 @@ function feedsSaid(feeds: readonly FeedPlan[]): Message {
   return joined(said.map(({ times, rate }) => times === 1 ? say`once ${rate}` : say`${String(times)} times ${rate}`), ', ') // prettier-ignore
 }
 
+/** How the spreader is set for a feed: by its own strips, or what a strip test has to bring. */
+const spreaderSaid = ({ setting, strip }: FeedPlan['spreader']): Message =>
+  setting ? say`setting ${setting}, strip test ${strip}` : say`strip test ${strip}`
+
 function feedLine(feeds: readonly FeedPlan[], buying: Buying, trace: Trace): MaterialLine {
   const first = sure(feeds[0])
   const { id, gradeText } = first
@@ -324,7 +328,7 @@ function feedLine(feeds: readonly FeedPlan[], buying: Buying, trace: Trace): Mat
     cells: cellsOf(id, zones, trace),
     total: total.id,
     spread: feeds.flatMap((feed) =>
-      feed.zones.map((z) => ({ step: z.step, zone: z.zone, figure: z.kg.id, lifts: z.times })),
+      feed.zones.map((z) => ({ step: z.step, zone: z.zone, figure: z.kg.id, lifts: z.times, set: z.byHand ? '' : spreaderSaid(feed.spreader) })), // prettier-ignore
     ),
     ...bagged({
       key: id,

@@ -42,8 +42,11 @@ export interface MaterialLine {
   doubt: Message
   /** Figures that say the total in other words: tonnes, barrows. */
   also: FigureId[]
-  /** Of soil, sand and feed, what each step spreads on a zone, in how many lifts: together the order. */
-  spread?: { step: StepKind; zone: ZoneId; figure: FigureId; lifts: number }[]
+  /**
+   * Of soil, sand and feed, what each step spreads on a zone, in how many lifts: together the order;
+   * and of feed how the spreader is set.
+   */
+  spread?: { step: StepKind; zone: ZoneId; figure: FigureId; lifts: number; set?: Message }[]
 }
 
 const both = { key: 'both', stage: 5, label: 'Both sowings', standing: 'calculation' } as const

@@ -115,6 +115,11 @@ export interface JobPlan {
     k2o: string
     p: string
     k: string
+    strip: string
+    setting: string | null
+    tryNext: Message
+    /** With what was given, over the year, on the zone that gets most; null where one dose is all. */
+    year: { p2o5: string | null; k2o: string | null }
   } | null
   frost: { median: string; tenth: string; soilNow: string }
   /** Soil at 50 mm by day from today, °C, as far as it is drawn. */

@@ -348,12 +348,14 @@ function amountsOf(step: PlannedStep, plan: JobPlan): DayAmount[] {
           value: figure.value / lifts,
           unit: figure.unit,
           pans: 1,
-          detail:
-            lifts > 1
-              ? say`${feeds ? 'feed' : 'lift'} ${lift} of ${lifts}`
-              : line.kind === 'spray'
-                ? joined([line.detail, line.people ?? ''], '; ')
-                : '',
+          detail: joined(
+            [
+              lifts > 1 ? say`${feeds ? 'feed' : 'lift'} ${lift} of ${lifts}` : '',
+              part?.set ?? '',
+              ...(line.kind === 'spray' ? [line.detail, line.people ?? ''] : []),
+            ].filter((m) => m !== ''),
+            '; ',
+          ),
         },
       ]
     })

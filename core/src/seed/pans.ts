@@ -1,9 +1,17 @@
-import { sure } from '../quantities/sure.ts'
-import type { Firm } from '../entities/firm.ts'
 import { firmSettings } from '../firm/firmSettings.ts'
+import {
+  settingByStrips,
+  settingFor,
+  settingShown,
+  spreaderOf,
+  stripTest,
+  stripsOf,
+  tryNext,
+  type Spreader,
+} from '../firm/spreader.ts'
 import type { GrassId } from '../reference/grasses.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import { say, type Message } from '../rules/message.ts'
+import type { Message } from '../rules/message.ts'
 import { procedure, rule } from '../rules/rule.ts'
 import { zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -34,30 +42,8 @@ export const panRules = {
     formula: 'round(kg / scale) * scale',
     compute: ({ kg, scale }) => Math.round(kg / scale) * scale,
   }),
-  strip: rule({
-    ...pan,
-    id: 'seed.strip',
-    label: 'Strip test',
-    unit: 'kg',
-    standing: 'calculation',
-    says: 'What has to come out over the test strip, one pass at half the rate, on the strip the spreader covers evenly.',
-    inputs: { rate: 'g/m2', swath: 'm', strip: 'm' },
-    formula: 'rate / 2 * swath * strip',
-    compute: ({ rate, swath, strip }) => ((rate / 2) * swath * strip) / 1000,
-  }),
-  setting: procedure({
-    ...pan,
-    id: 'seed.setting',
-    label: 'Spreader setting',
-    unit: '1',
-    standing: 'reading',
-    source: 'your own strips',
-    says: 'Between the two of your own strips that came out nearest below and above.',
-    inputs: { rate: 'g/m2', settings: '1[]', rates: 'g/m2[]' },
-    steps: 'a straight line between the nearest strips on either side',
-    by: 'seed/pans: settingFor',
-    check: 'pans.test.ts',
-  }),
+  strip: rule({ ...pan, ...stripTest, id: 'seed.strip' }),
+  setting: procedure({ ...pan, ...settingByStrips, id: 'seed.setting' }),
   handfuls: rule({
     ...pan,
     id: 'seed.handfuls',
@@ -69,61 +55,6 @@ export const panRules = {
     formula: 'rate * ground / handful',
     compute: ({ rate, ground, handful }) => (rate * ground) / (handful * 1000),
   }),
-}
-
-/** A strip that was tried: setting, and what came out, g/m². */
-export interface Strip {
-  setting: number
-  rate: number
-}
-
-/**
- * The setting for a rate from strips tried; null where none lie on both sides. Strips of one
- * setting are averaged.
- */
-export function settingFor(
-  rate: number,
-  strips: readonly Strip[],
-): { setting: number; between: [Strip, Strip] } | null {
-  const bySetting = new Map<number, number[]>()
-  for (const s of strips) bySetting.set(s.setting, [...(bySetting.get(s.setting) ?? []), s.rate])
-  const tried = [...bySetting]
-    .map(([setting, rates]): Strip => ({
-      setting,
-      rate: rates.reduce((a, b) => a + b, 0) / rates.length,
-    }))
-    .sort((a, b) => a.rate - b.rate || a.setting - b.setting)
-  const at = tried.findIndex((s) => s.rate >= rate - 1e-9)
-  const above = tried[at]
-  if (!above) return null
-  const below = Math.abs(above.rate - rate) < 1e-9 ? above : tried[at - 1]
-  if (!below) return null
-  const share = above.rate > below.rate ? (rate - below.rate) / (above.rate - below.rate) : 0
-  return {
-    setting: below.setting + share * (above.setting - below.setting),
-    between: [below, above],
-  }
-}
-
-/**
- * Which setting to try next: on the far side of what was tried, by the line through the nearest
- * two; or that any will do to begin with.
- */
-export function nextStrip(
-  rate: number,
-  strips: readonly Strip[],
-): { setting: number } | 'any' | null {
-  if (strips.length === 0) return 'any'
-  if (settingFor(rate, strips)) return null
-  const tried = [...strips].sort((a, b) => Math.abs(a.rate - rate) - Math.abs(b.rate - rate))
-  const [near] = tried
-  const other = tried.find((s) => s.setting !== sure(near).setting && s.rate !== sure(near).rate)
-  const slope = other
-    ? (sure(near).rate - other.rate) / (sure(near).setting - other.setting)
-    : sure(near).rate / Math.max(sure(near).setting, 1e-9)
-  if (!(slope > 0)) return 'any'
-  // A little beyond, so that the strips lie on both sides.
-  return { setting: Math.max(0, sure(near).setting + (1.1 * (rate - sure(near).rate)) / slope) }
 }
 
 /**
@@ -143,12 +74,6 @@ export interface Pans {
   tryNext: Message
   handfuls: Figure
 }
-
-/** What of the firm its pans and spreader settings go by. */
-export type Spreader = Pick<
-  Firm,
-  'units' | 'swath' | 'strip' | 'scaleStep' | 'handful' | 'calibrations'
->
 
 /** The step that a firm's scale tells for an amount, kg. */
 const scaleFor = (kg: number, firm: Spreader, trace: Trace): number =>
@@ -174,17 +99,9 @@ export function pansOf(
 ): Pans {
   const scope = zoneScope(zone)
   const metric = firm.units === 'metric'
-  const setting = <K extends 'swath' | 'strip' | 'handful'>(key: K) =>
-    firm[key] ?? trace.value(firmSettings[key].usual)
-  const strips = firm.calibrations.flatMap(
-    ({ grass, setting: at, grams, swath, strip }): Strip[] =>
-      grass === leader && at !== null && grams !== null && swath !== null && strip !== null
-        ? [{ setting: at, rate: (grams * 1000) / (swath * strip) }]
-        : [],
-  )
+  const strips = stripsOf(firm, (tried) => tried.feed === null && tried.grass === leader)
   const wanted = num(bulk) / 2
   const found = settingFor(wanted, strips)
-  const next = nextStrip(wanted, strips)
   return {
     pan: trace.work(
       panRules.pan,
@@ -192,28 +109,13 @@ export function pansOf(
       { half, scale: scaleFor(num(half), firm, trace) },
       { change: 'The step of your scale, in Yard, Firm.' },
     ),
-    strip: trace.work(panRules.strip, scope, {
-      rate: bulk,
-      swath: setting('swath'),
-      strip: setting('strip'),
-    }),
-    setting:
-      found &&
-      trace.found(panRules.setting, scope, Math.round(found.setting * 10) / 10, {
-        rate: wanted,
-        settings: found.between.map((s) => s.setting),
-        rates: found.between.map((s) => Math.round(s.rate * 100) / 100),
-      }),
-    tryNext:
-      next === null
-        ? ''
-        : next === 'any'
-          ? 'No strip of this seed is entered: try a low setting, weigh what comes out, and enter it.'
-          : say`Try setting ${Math.round(next.setting * 10) / 10} on a strip next.`,
+    strip: trace.work(panRules.strip, scope, { rate: bulk, ...spreaderOf(firm, trace) }),
+    setting: found && trace.found(panRules.setting, scope, ...settingShown(found, wanted)),
+    tryNext: tryNext(wanted, strips, 'seed'),
     handfuls: trace.work(
       panRules.handfuls,
       scope,
-      { rate: bulk, ground: metric ? 1 : SQUARE_YARD, handful: setting('handful') },
+      { rate: bulk, ground: metric ? 1 : SQUARE_YARD, handful: firm.handful ?? trace.value(firmSettings.handful.usual) },
       {
         label: metric
           ? 'By hand, handfuls to a square metre'

@@ -553,6 +553,8 @@ deep.lifts                           3 1          practice      1..12
 dose.phosphate                       5 g/m2       model         1..20
 dose.potash                          10 g/m2      model         1..30
 dose.product                         50 g/m2      practice      10..150
+feed-year.phosphate                  10 g/m2      model         1..40
+feed-year.potash                     20 g/m2      model         1..60
 dressing.cover-depth.share           65 %         model         20..100
 edging.piece                         2.4 m        practice      0.5..20
 edging.stakes                        0.9 m        practice      0.2..3

@@ -2,13 +2,14 @@
 import { computed } from 'vue'
 import type { FirmDraft } from '@juvena/core/entities/firm'
 import ChoiceField from '../../parts/ChoiceField.vue'
+import TextField from '../../parts/TextField.vue'
 import QuantityField from '../../parts/QuantityField.vue'
 import { useFirm } from '../../stores/firm.ts'
 import { newId } from '../../stores/newId.ts'
 
 /**
- * How the firm buys, weighs and spreads seed: its bags and their prices, the scale, the hand, the
- * spreader and its strips.
+ * How the firm weighs and spreads: seed bags and their prices, the scale, the hand, the spreader and
+ * its strips of seed and feed.
  */
 const firm = useFirm()
 const us = computed(() => firm.settings.units === 'us')
@@ -30,11 +31,20 @@ const addStrip = () =>
     },
   ])
 const grasses = computed(() => firm.sownGrasses.map((g) => ({ value: g.id, name: g.short })))
+const spread = computed(() => [{ value: 'feed', name: 'a feed, by its grade' }, ...grasses.value])
+/** A strip tells of a feed, or of seed by its leading grass. */
+const setSpread = (i: number, chosen: string | null) =>
+  setStrip(
+    i,
+    chosen === 'feed'
+      ? { feed: firm.draft.feedGrade ?? '' }
+      : { feed: null, grass: chosen ?? strips.value[i]?.grass },
+  )
 </script>
 
 <template>
   <section class="seed">
-    <h2>Weighing and spreading seed</h2>
+    <h2>Weighing and spreading</h2>
     <div class="row">
       <QuantityField
         label="The scale reads to"
@@ -117,11 +127,20 @@ const grasses = computed(() => firm.sownGrasses.map((g) => ({ value: g.id, name:
     <h3>Strips you have tried</h3>
     <div v-for="(c, i) in strips" :key="c.id" class="line strip">
       <ChoiceField
-        label="Seed"
+        label="Spread"
         list
-        :options="grasses"
-        :model-value="c.grass"
-        @update:model-value="setStrip(i, { grass: $event ?? c.grass })"
+        :options="spread"
+        :model-value="typeof c.feed === 'string' ? 'feed' : c.grass"
+        @update:model-value="setSpread(i, $event)"
+      />
+      <TextField
+        v-if="typeof c.feed === 'string'"
+        label="Its grade"
+        :model-value="c.feed"
+        :maxlength="40"
+        :problem="problem(`calibrations[${i}].feed`)"
+        placeholder="16-20-8"
+        @update:model-value="setStrip(i, { feed: $event })"
       />
       <QuantityField
         label="Setting"
@@ -188,7 +207,7 @@ p {
   align-items: center;
 }
 .strip {
-  grid-template-columns: 1.5fr 0.8fr 1fr 0.8fr 0.8fr auto;
+  grid-template-columns: 1.5fr repeat(auto-fit, minmax(4.5rem, 1fr));
 }
 h3 {
   font-size: 0.9375rem;

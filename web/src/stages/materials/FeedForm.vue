@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
 import type { JobDraft } from '@juvena/core/entities/job'
 import { joined, onDay, say } from '@juvena/core/rules/message'
 import FigureValue from '../../parts/FigureValue.vue'
@@ -93,7 +94,29 @@ const setNext = <K extends keyof NonNullable<Feed['next']>>(
         <dt>most N at once</dt>
         <dd><FigureValue :id="job.plan.feed.ceiling" /></dd>
       </div>
+      <div v-if="job.plan.feed.year.p2o5">
+        <dt>P₂O₅ in the year</dt>
+        <dd><FigureValue :id="job.plan.feed.year.p2o5" /></dd>
+      </div>
+      <div v-if="job.plan.feed.year.k2o">
+        <dt>K₂O in the year</dt>
+        <dd><FigureValue :id="job.plan.feed.year.k2o" /></dd>
+      </div>
+      <div>
+        <dt>spreader setting</dt>
+        <dd>
+          <FigureValue v-if="job.plan.feed.setting" :id="job.plan.feed.setting" />
+          <RouterLink v-else to="/yard/firm">try a strip</RouterLink>
+        </dd>
+      </div>
+      <div>
+        <dt>strip test</dt>
+        <dd><FigureValue :id="job.plan.feed.strip" /></dd>
+      </div>
     </dl>
+    <p v-if="job.plan?.feed?.tryNext" class="small soft lays">
+      {{ firm.say(job.plan.feed.tryNext) }}
+    </p>
   </div>
   <div class="on">
     <SchoolChoice choice="programme" />
@@ -105,6 +128,20 @@ const setNext = <K extends keyof NonNullable<Feed['next']>>(
         :problem="job.problemAt('feed.given')"
         hint="as nitrogen, not as product"
         @update:model-value="set('given', $event)"
+      />
+      <QuantityField
+        label="P₂O₅ given this year"
+        kind="rate"
+        :model-value="feed?.givenPhosphate"
+        :problem="job.problemAt('feed.givenPhosphate')"
+        @update:model-value="set('givenPhosphate', $event)"
+      />
+      <QuantityField
+        label="K₂O given this year"
+        kind="rate"
+        :model-value="feed?.givenPotash"
+        :problem="job.problemAt('feed.givenPotash')"
+        @update:model-value="set('givenPotash', $event)"
       />
       <YesNoField
         label="Clippings lie on it"

@@ -116,6 +116,13 @@ const download = () =>
           :problem="problem(`products[${i}].slowShare`)"
           @update:model-value="change(i, { slowShare: $event })"
         />
+        <QuantityField
+          label="Most in a year"
+          kind="rate"
+          :model-value="p.yearMost"
+          :problem="problem(`products[${i}].yearMost`)"
+          @update:model-value="change(i, { yearMost: $event })"
+        />
       </div>
       <div class="packs">
         <span v-for="(k, j) in p.packs ?? []" :key="j" class="pack">
