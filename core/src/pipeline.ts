@@ -21,7 +21,7 @@ import type { GrassTable } from './reference/grasses.ts'
 import { OPERATIONS, orderOf, type StepKind } from './reference/operations.ts'
 import { operationName } from './work/operationWords.ts'
 import type { OrderBrief } from './schedule/orderBrief.ts'
-import { lawfulFeeds } from './schedule/lawfulFeeds.ts'
+import { lawfulFeeds, starterHeld } from './schedule/lawfulFeeds.ts'
 import { orderOfWork, stepBrief } from './schedule/orderOfWork.ts'
 import type { PackagePlan, PlannedStep } from './plan/order.ts'
 import { shortOnShelf } from './stock/lotsOfJob.ts'
@@ -43,6 +43,19 @@ import type { ZoneWork } from './work/workTypes.ts'
  * the server and on the command line.
  */
 export function planJob(entered: Job, context: Context): JobPlan {
+  const asAsked = planned(entered, context, [])
+  if (asAsked.startersBarred.length === 0) return asAsked.plan
+  const school = { ...entered.schools, feed: 'first-mown' }
+  const held = planned({ ...entered, schools: school }, context, asAsked.startersBarred)
+  return held.held ? held.plan : asAsked.plan
+}
+
+/** The plan, and the starters that the law bars on their day; or whether those are held instead. */
+function planned(
+  entered: Job,
+  context: Context,
+  barredBefore: readonly PlannedStep[],
+): { plan: JobPlan; startersBarred: PlannedStep[]; held: boolean } {
   const { today, firm, diary, outlook = null, recent = [], stock = [], jobId = null } = context
   const {
     job,
@@ -72,7 +85,12 @@ export function planJob(entered: Job, context: Context): JobPlan {
   )
   const given = nitrogenGiven(job, schools, trace)
   const asOrdered = orderOfWork({ ...brief, later })
-  const { packages, barred, notices: byLaw } = lawfulFeeds(asOrdered.packages, given, brief)
+  const {
+    packages,
+    barred,
+    notices: leftOut,
+    startersBarred,
+  } = lawfulFeeds(asOrdered.packages, given, brief)
   const order = { ...asOrdered, packages }
   const past = withGauge([...recent, ...(outlook?.days ?? [])], diary)
   const followed = follow({
@@ -83,6 +101,8 @@ export function planJob(entered: Job, context: Context): JobPlan {
     laterSteps: laterByPackage,
     given,
   })
+  const held = starterHeld(barredBefore, followed.follow.later, brief)
+  const byLaw = held ? [held, ...leftOut] : leftOut
   const dated = [...order.packages.flatMap((p) => p.steps), ...followed.follow.later]
   const fedOn = (zone: string, step: StepKind) =>
     dated.find((s) => s.kind === step && s.zones.includes(zone))?.day ?? null
@@ -138,7 +158,7 @@ export function planJob(entered: Job, context: Context): JobPlan {
     ),
     trace,
   })
-  return {
+  const plan: JobPlan = {
     today,
     schools,
     seedUse: use,
@@ -169,6 +189,7 @@ export function planJob(entered: Job, context: Context): JobPlan {
     figures: trace.figures,
     firmValues: firm.values,
   }
+  return { plan, startersBarred, held: held !== null }
 }
 
 /** A feed that is left out, by law or because its year has enough, is no rung of the ladder that is planned. */

@@ -155,6 +155,21 @@ describe('dates on which the law allows no nitrogen', () => {
     expect([plan.steps.some((s) => s.kind === 'feed'), feeds(plan)]).toEqual([false, []])
     expect(plan.notices.find((n) => n.id.startsWith('feed-law'))!.says).toContain('2 Apr 2028')
   })
+  it('a starter is held until the seedlings are mown where the law lets it down soon enough, once, and is bought', () => {
+    const banned = (to: string) => planOf(draft({ site: NORTH }), { ...AUGUST, firm: { nitrogenBans: [{ id: 'a', from: '20 Aug', to }] } }) // prettier-ignore
+    const plan = banned('10 Sep')
+    const fed = plan.steps.filter((s) => s.kind === 'feed' || s.kind === 'feed-later')
+    const [sown, mown] = ['sow', 'first-mow'].map((k) => plan.steps.find((s) => s.kind === k)!.chosen) // prettier-ignore
+    expect(sown! <= '2027-09-10').toBe(true)
+    expect(fed.map((s) => s.kind)).toEqual(['feed-later'])
+    expect(fed[0]!.chosen >= mown! && fed[0]!.chosen > '2027-09-10').toBe(true)
+    expect(feeds(plan)[0]!.of).toBe('16-20-8')
+    expect(plan.notices.filter((n) => n.id.startsWith('feed-law')).map((n) => n.id)).toEqual(['feed-law.held']) // prettier-ignore
+    expect(plan.zones[0]!.rungs.find((r) => r.operation === 'feed-later')?.planned).toBe(true)
+    // By hand: 84 days after the seed is the latest.
+    expect(daysBetween(sown!, fed[0]!.chosen)).toBeLessThanOrEqual(84)
+    expect(banned('31 Dec').notices.some((n) => n.id === 'feed-law.held')).toBe(false)
+  })
 })
 
 describe('laws of any programme', () => {

@@ -231,7 +231,8 @@ describe('odds over many hundreds of years', () => {
 })
 
 describe('what the bed loses of the sowings that would succeed', () => {
-  const bed = (slope: number, ...operations: string[]) =>
+  const bed = (slope: number, ...operations: string[]) => unfed(slope, 'feed', ...operations)
+  const unfed = (slope: number, ...operations: string[]) =>
     seedbedLoses(
       [
         {
@@ -256,5 +257,10 @@ describe('what the bed loses of the sowings that would succeed', () => {
     expect(bed(10, 'scarify', 'core', 'cover')).toBe(0)
     expect([bed(20, 'firm'), bed(20, 'firm', 'cover')].map((x) => Math.round(x))).toEqual([30, 6])
     expect(bed(20)).toBeCloseTo(100 - 70 * 0.7, 9)
+  })
+  it('is four in a hundred more of those that get no feed, and nothing where it is held until they are mown', () => {
+    expect(unfed(0, 'scarify', 'core')).toBeCloseTo(4, 9)
+    expect(unfed(10, 'scarify', 'core')).toBeCloseTo(100 - 88 * 0.96, 9)
+    expect(unfed(0, 'scarify', 'core', 'feed-later')).toBe(0)
   })
 })

@@ -15,8 +15,8 @@ export const oxideValues = tradeValues('feed-year', {
 })
 
 export const oxideReadings = {
-  p2o5: reading({ key: 'feed.given-p2o5', stage: 5, label: 'P₂O₅ given this year', unit: 'g/m2', otherwise: [0, [0, 60]] }), // prettier-ignore
-  k2o: reading({ key: 'feed.given-k2o', stage: 5, label: 'K₂O given this year', unit: 'g/m2', otherwise: [0, [0, 60]] }), // prettier-ignore
+  p2o5: reading({ key: 'feed.given-p2o5', stage: 5, label: 'P₂O₅ given this year', unit: 'g/m2' }), // prettier-ignore
+  k2o: reading({ key: 'feed.given-k2o', stage: 5, label: 'K₂O given this year', unit: 'g/m2' }), // prettier-ignore
 }
 
 const laidInAll = {

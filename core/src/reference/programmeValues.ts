@@ -15,6 +15,7 @@ export const programmeValues = tradeValues('programme', {
   hardenRate: value(30, 'g/m2', 'practice', 'A hardening feed, of the product', [5, 60]),
   hardenBefore: value(28, 'd', 'model', 'A hardening feed goes down before frost by', [7, 70]),
   joins: value(5, 'd', 'model', 'A round waits for a visit that comes anyway, at most', [0, 14]),
+  heldMost: value(84, 'd', 'model', 'A starter that the law holds up is still given, days after the seed at most', [14, 200]), // prettier-ignore
   worthwhile: value(1, 'g/m2', 'model', 'Less nitrogen than this is not worth a visit', [0.2, 3]),
   strip: value(3, 'm', 'model', 'Along water nothing is fed for; local law says how far', [0, 30]),
 })

@@ -7,7 +7,7 @@ import { leftOfYear, nitrogenOfYear, standingGrass } from '../materials/yearNitr
 import type { PackagePlan, PlannedStep } from '../plan/order.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import { programmeValues } from '../reference/programmeValues.ts'
-import { onDay, say } from '../rules/message.ts'
+import { joined, onDay, say } from '../rules/message.ts'
 import { num, type Figure, type Notice } from '../trace/figure.ts'
 import { zoneOf, zoneScope } from '../trace/scope.ts'
 import type { OrderBrief } from './orderBrief.ts'
@@ -46,6 +46,8 @@ export function lawfulFeeds(
   /** Whether the feed of a zone is left out. */
   barred: (zone: string, step: StepKind) => boolean
   notices: Notice[]
+  /** The sowing day of each starter, where the law bars all of them that go with seed. */
+  startersBarred: PlannedStep[]
 } {
   const found = packages.flatMap((pack) =>
     pack.steps.flatMap((step): Barred[] => {
@@ -55,6 +57,9 @@ export function lawfulFeeds(
     }),
   )
   const out = new Set(found.map((f) => f.step))
+  const starters = packages
+    .filter((p) => p.plants)
+    .flatMap((p) => p.steps.filter((s) => s.kind === 'feed' && s.state !== 'done'))
   return {
     packages: packages
       // Without its feed a package of nothing else is none.
@@ -62,6 +67,44 @@ export function lawfulFeeds(
       .map((p) => (p.steps.some((s) => out.has(s)) ? { ...p, steps: p.steps.filter((s) => !out.has(s)) } : p)), // prettier-ignore
     barred: (zone, kind) => found.some(({ step }) => step.kind === kind && step.zones.includes(zone)), // prettier-ignore
     notices: found.map((f) => f.notice),
+    startersBarred: starters.every((s) => out.has(s)) ? starters : [],
+  }
+}
+
+/**
+ * A starter that the law bars with its seed goes down once the seedlings are mown, where that is
+ * soon enough to feed them; null where it is not, or where the law bars it then too.
+ */
+export function starterHeld(
+  barred: readonly PlannedStep[],
+  later: readonly PlannedStep[],
+  { bans, trace }: Pick<OrderBrief, 'bans' | 'trace'>,
+): Notice | null {
+  const given = later.filter((s) => s.kind === 'feed-later')
+  const [first] = barred
+  const ban = first && nitrogenBanOn(bans, first.chosen)
+  const most = trace.value(programmeValues.heldMost)
+  const soon = barred.every((b) =>
+    b.zones.every((zone) =>
+      given.some(
+        (s) =>
+          s.zones.includes(zone) &&
+          daysBetween(b.chosen, s.chosen) <= most &&
+          !nitrogenBanOn(bans, s.chosen),
+      ),
+    ),
+  )
+  if (!ban || !soon) return null
+  const days = [...new Set(given.map((s) => s.chosen))].sort()
+  return {
+    id: 'feed-law.held',
+    stage: 5,
+    level: 'warn',
+    title: say`No starter with the seed on ${onDay(first.chosen)}: the law allows no nitrogen then.`,
+    says: say`From ${showMonthDay(ban.from)} to ${showMonthDay(ban.to)} nothing with nitrogen may go down, so it is held until the seedlings are mown, ${joined(
+      days.map((d) => say`${onDay(d, true)}`),
+      ' and ',
+    )}.`,
   }
 }
 

@@ -15,11 +15,15 @@ export const seedbedValues = tradeValues('seedbed', {
   washes: lost(12, 'Of sowings on a slope that is not covered, rain carries off'),
   bank: lost(30, 'Of those on a bank that is not covered'),
   heldBank: lost(6, 'Of those on a bank under a cover'),
+  unfed: lost(4, 'Of sowings that get no feed, seedlings grow too slowly'),
   closed: lost(30, 'Of sowings on ground that nothing opens, seed never touches soil in'),
 })
 
+/** What feeds seedlings: a starter with the seed, or one held until they are mown. */
+const FEEDS = ['feed', 'feed-later'] as const
+
 /**
- * Share of sowings that the bed loses, %: by slope and cover, and by how much of the seed touches
+ * Share of sowings that the bed loses, %: by slope and cover, by whether it is fed, and by how much of the seed touches
  * soil: nothing where the ground is both scarified and cored, or better, all that closed ground
  * loses where nothing opens it, and in between by the seed that becomes plants. Of several zones the
  * worst.
@@ -45,7 +49,8 @@ export function seedbedLoses(zones: readonly ZoneWork[], trace: Trace): number {
               : 0
         const short = (twice - contactOf(z, trace)) / (twice - thrown)
         const untouched = v.closed * Math.max(0, Math.min(1, short))
-        return 100 - (100 - moves) * (1 - untouched / 100)
+        const hungry = FEEDS.some((kind) => plans(z, kind)) ? 0 : v.unfed
+        return 100 - (100 - moves) * (1 - untouched / 100) * (1 - hungry / 100)
       }),
   )
 }

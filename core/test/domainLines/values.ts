@@ -616,6 +616,7 @@ seedbed.washes                       12 %         model         0..80
 seedbed.bank                         30 %         model         0..80
 seedbed.heldBank                     6 %          model         0..80
 seedbed.closed                       30 %         model         0..80
+seedbed.unfed                         4 %         model         0..80
 set-up.feed-lawn                     0.25 h       model         0..4
 set-up.lay-back                      0.75 h       model         0..4
 set-up.look-awake                    0.25 h       model         0..4
@@ -721,6 +722,7 @@ programme.hardenRate                   30 g/m2   practice     5..60
 programme.hardenBefore                 28 d      model        7..70
 programme.joins                         5 d      model        0..14
 programme.worthwhile                    1 g/m2   model        0.2..3
+programme.heldMost                     84 d      model        14..200
 rate.feed-round                      2500 m2/h   model        100..20000
 set-up.feed-round                    0.25 h      model        0..4
 carry.trailer                         1.5 m3     model        0.2..40
