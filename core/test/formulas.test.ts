@@ -19,7 +19,7 @@ math.createUnit('celsiusstep')
 math.createUnit('coin')
 /** What mathjs calls a unit; nothing where a value is a plain number, a share or a text. */
 const MATH: Partial<Record<Unit, string>> = {
-  m2: 'm^2', m: 'm', mm: 'mm', rain: 'mm', 'work-h': 'hour', m3: 'm^3', L: 'L', kg: 'kg', t: 'tonne', 'g/m2': 'g/m^2', 'mL/m2': 'mL/m^2', C: 'celsiusstep', h: 'hour', d: 'day', min: 'minute',
+  m2: 'm^2', m: 'm', mm: 'mm', rain: 'mm', 'work-h': 'hour', m3: 'm^3', L: 'L', 'loose-L': 'L', kg: 'kg', t: 'tonne', 'g/m2': 'g/m^2', 'mL/m2': 'mL/m^2', C: 'celsiusstep', h: 'hour', d: 'day', min: 'minute',
   'L/min': 'L/minute', 'mm/h': 'mm/hour', kPa: 'kPa', '/cm2': 'cm^-2', Cd: 'celsiusstep day', 't/m3': 'tonne/m^3', 'm2/h': 'm^2/hour',
   'm3/h': 'm^3/hour', 'm/h': 'm/hour', 'mm/d': 'mm/day', '/g': 'g^-1', wk: 'week', s: 'second', years: 'year', date: 'day',
   money: 'coin', 'money/kg': 'coin/kg', 'money/h': 'coin/hour', 'money/d': 'coin/day', 'money/m3': 'coin/m^3', 'money/m2': 'coin/m^2',

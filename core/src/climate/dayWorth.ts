@@ -13,6 +13,7 @@ import { daysOn, yearDay, YEAR_DAYS } from './yearDay.ts'
 export const worthValues = tradeValues('worth', {
   wait: value(1.5, '1', 'model', 'Each week that work waits costs', [0, 5]),
   waitLong: value(12, 'wk', 'model', 'and a third of that once it has waited', [2, 52]),
+  bareWait: value(5, '1', 'model', 'and each that ground lies bare until its quick cover', [0, 20]),
   dueWait: value(2, '1', 'model', 'and each day that due work waits', [0, 10]),
   marginal: value(25, '1', 'model', 'A marginal day costs', [5, 60]),
   heatLine: value(24, 'C', 'model', 'Heat ahead counts from usual days of', [18, 32]),
@@ -80,7 +81,8 @@ export function worthOfDay(b: WorthBrief, i: number, trace: Trace): PartOfWorth[
   if (b.care === 'open' || b.care === 'light') for (const p of weather(b, i, trace)) parts.push(p)
   const weeks = i / 7
   const waited = Math.min(weeks, v.waitLong) + Math.max(0, weeks - v.waitLong) / 3
-  less('wait', b.care === 'due' ? i * v.dueWait : waited * v.wait)
+  const cover = b.window.lead === 'cover'
+  less('wait', b.care === 'due' ? i * v.dueWait : cover ? weeks * v.bareWait : waited * v.wait)
   return parts
 }
 

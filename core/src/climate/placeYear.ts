@@ -87,6 +87,8 @@ export interface PlaceYear extends Versioned {
   /** What the station's record knows of its months beside temperature and rain. */
   air: AirByMonth | null
   years: SimulatedYears
+  /** The mean air of each simulated day: a bent night moves it by less than half of what it moves. */
+  meanYears: Float64Array
   soilYears: Float64Array
   /** Days expected at 32 °C or more in the four weeks from each day. */
   hotAhead: Float64Array
@@ -140,11 +142,19 @@ function bendingOf(station: boolean, warmest: number, target: number): Float64Ar
 }
 
 /**
- * What a day moves by, °C, where its night moves by `night`: the range between them widens, so that
- * the mean moves by `MEAN_MOVES` at most.
+ * What the mean of a day moves by, °C, where its night moves by `night`: half of that, and of a
+ * place without a record `MEAN_MOVES` at most.
  */
-const dayMoves = (night: number): number =>
-  Math.sign(night) * Math.min(0, 2 * MEAN_MOVES - Math.abs(night))
+const meanMoves = (night: number, station: boolean): number =>
+  station ? night / 2 : Math.max(-MEAN_MOVES, Math.min(MEAN_MOVES, night / 2))
+
+/**
+ * What a day’s hottest hour moves by, °C. Nights that are warmer than the latitude has them come
+ * with milder days, as by the sea: what the mean does not move, the day does the other way. Colder
+ * nights say nothing of hotter days.
+ */
+const dayMoves = (night: number, station: boolean): number =>
+  station || night > 0 ? 0 : 2 * meanMoves(night, station) - night
 
 /**
  * °C to take off, weighted by day, so that half the years have had a killing frost by a day: the
@@ -206,23 +216,25 @@ export function placeYear(
     : shifted(modelFromNormals(roughNormals(site, rough), rough), hollow, 0)
   const years = simulate(model, chance(hundred))
   const [low, high] = [dailyCurve(model.low), dailyCurve(model.high)]
+  const mean = middleOf(low, high)
+  const meanYears = middleOf(years.low, years.high)
   let bent = 0
   if (brief.frost !== null) {
-    const turn = argBest(middleOf(low, high), (a, b) => a > b)
+    const turn = argBest(mean, (a, b) => a > b)
     const target = ofMonthDay(brief.frost)
     const nights = bendingOf(station !== null, turn, target)
     bent = bendTo(target, turn, years, nights)
-    for (const [ofLow, ofHigh] of [
-      [low, high],
-      [years.low, years.high],
+    for (const [ofLow, ofHigh, ofMean] of [
+      [low, high, mean],
+      [years.low, years.high, meanYears],
     ] as const)
       for (let i = 0, d = 0; i < ofLow.length; i++, d = d === YEAR_DAYS - 1 ? 0 : d + 1) {
         const night = bent * nights[d]!
         ofLow[i]! -= night
-        if (!station) ofHigh[i]! -= dayMoves(night)
+        ofHigh[i]! -= dayMoves(night, station !== null)
+        ofMean[i]! -= meanMoves(night, station !== null)
       }
   }
-  const mean = middleOf(low, high)
   const soilFollows = station?.soil ?? { follows: rough.follows, warmer: rough.warmer }
   const soil = yearOfSoil(mean, soilFollows)
   const warmest = argBest(mean, (a, b) => a > b)
@@ -252,7 +264,8 @@ export function placeYear(
     air: station?.air ?? null,
     frostOnRecord: own !== null,
     years,
-    soilYears: soilFromAir(middleOf(years.low, years.high), soilFollows, soil[0]!),
+    meanYears,
+    soilYears: soilFromAir(meanYears, soilFollows, soil[0]!),
     hotAhead: hotAhead(years.high, hotDay),
     corrected: { height, hollow, bent },
   }

@@ -148,7 +148,7 @@ export interface PlaceSums extends Versioned {
 }
 
 export function placeSums(place: PlaceYear, v: OddsValues, hotDay: number): PlaceSums {
-  const { years, warmest } = place
+  const { years, warmest, meanYears } = place
   const { low, high, days } = years
   const frosts = frostDates(low, 0, warmest, KILLING).dates.map((since, year) =>
     since === null ? Infinity : warmest + year * YEAR_DAYS + since,
@@ -159,7 +159,7 @@ export function placeSums(place: PlaceYear, v: OddsValues, hotDay: number): Plac
     new Float64Array(days + 1),
   ]
   for (let i = 0; i < days; i++) {
-    const warm = (low[i]! + high[i]!) / 2 - v.growthBase
+    const warm = meanYears[i]! - v.growthBase
     growth[i + 1] = growth[i]! + (warm > 0 ? warm : 0)
     hot[i + 1] = hot[i]! + (high[i]! >= hotDay ? 1 : 0)
     rain[i + 1] = rain[i]! + years.rain[i]!

@@ -335,6 +335,9 @@ function howManyPlaces(r: ZoneReadings, trace: Trace): Notice[] {
   ]
 }
 
+/** Parts of a run that are still made by hand. */
+const MOST_PARTS = 5
+
 function puddles(
   r: ZoneReadings,
   { seedbed, growing, settled }: ZoneWater['parts'],
@@ -342,7 +345,9 @@ function puddles(
   takes: number | null,
 ): Notice[] {
   if (Math.max(seedbed, growing, settled) <= 1) return []
-  const some = (n: number) => (n > 1 ? `in ${n}` : 'in one')
+  const some = (n: number) => (n > 1 ? `in ${n}` : 'not at all')
+  // So many pauses nobody keeps by hand.
+  const many = Math.max(seedbed, growing, settled) > MOST_PARTS
   return [
     {
       id: figureId(zoneScope(r.id), 'puddles'),
@@ -350,7 +355,7 @@ function puddles(
       zone: r.id,
       level: 'warn',
       title: say`${r.name}: water would puddle.`,
-      says: say`Bare ${TEXTURE_NAMES[sure(r.zone.texture)]} here takes in ${quantity(sure(takes), 'mm/h')} and ${precipitation} falls. Split the runs, with a pause to soak: ${some(seedbed)} on the seedbed, ${some(growing)} while it grows on, ${some(settled)} after that.`,
+      says: say`Bare ${TEXTURE_NAMES[sure(r.zone.texture)]} here takes in ${quantity(sure(takes), 'mm/h')} and ${precipitation} falls. Split the runs, with a pause to soak: ${some(seedbed)} on the seedbed, ${some(growing)} while it grows on, ${some(settled)} after that.${many ? ' So many parts are work for a timer: else take a sprinkler that gives less an hour, or water less each time and more often.' : ''}`,
       figure: precipitation.id,
     },
   ]

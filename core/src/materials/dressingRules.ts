@@ -317,7 +317,7 @@ export const coverRules = {
     id: 'dressing.cover-volume',
     key: 'cover.litres',
     label: 'Cover over seed',
-    unit: 'L',
+    unit: 'loose-L',
     standing: 'calculation',
     says: 'Ground sown times depth.',
     inputs: { area: 'm2', depth: 'mm' },
@@ -345,7 +345,7 @@ export const coverRules = {
     key: 'cover',
     label: 'To order',
     standing: 'calculation',
-    ...allZones('L'),
+    ...allZones('loose-L'),
   }),
   totalArea: rule({
     ...dressing,

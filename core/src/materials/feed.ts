@@ -264,7 +264,7 @@ function planFeed(brief: FeedBrief, asked: Asked): FeedPlan {
       zone: work.r.id,
       step,
       times,
-      byHand: isSmall(work.r, trace),
+      byHand: isSmall({ area: ground }, trace),
       kg:
         use === 'rounds'
           ? trace.work(feedRules.kgRounds, at, { area: ground, rate, times }, about)

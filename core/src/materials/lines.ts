@@ -109,7 +109,7 @@ export function materialLines(
 }
 
 /** What goes by the area of a zone, beside what comes in bags: metres of edge and single plants do not. */
-const BY_AREA: readonly Unit[] = ['kg', 'L', 'm3', 'm2']
+const BY_AREA: readonly Unit[] = ['kg', 'L', 'loose-L', 'm3', 'm2']
 
 /** What the error of the areas moves a line by that is in no bags; nothing where no error is known. */
 function doubtOf({ cells, total }: MaterialLine, { areaErrors }: Buying, trace: Trace): Message {
@@ -327,7 +327,8 @@ function feedLine(feeds: readonly FeedPlan[], buying: Buying, trace: Trace): Mat
     detail: joined([feedsSaid(feeds), 'crossed, sweep the paving'], ', '), // prettier-ignore
     cells: cellsOf(id, zones, trace),
     total: total.id,
-    spread: feeds.flatMap((feed) =>
+    spread: feeds.flatMap(
+      (feed) =>
       feed.zones.map((z) => ({ step: z.step, zone: z.zone, figure: z.kg.id, lifts: z.times, set: z.byHand ? '' : spreaderSaid(feed.spreader) })), // prettier-ignore
     ),
     ...bagged({

@@ -56,6 +56,7 @@ export const bothRounds = {
   kg: rule({ ...both, id: 'materials.both-rounds.kg', ...allZones('kg') }),
   m: rule({ ...both, id: 'materials.both-rounds.length', ...allZones('m') }),
   L: rule({ ...both, id: 'materials.both-rounds.L', ...allZones('L') }),
+  'loose-L': rule({ ...both, id: 'materials.both-rounds.loose', ...allZones('loose-L') }),
   m2: rule({ ...both, id: 'materials.both-rounds.area', ...allZones('m2') }),
   m3: rule({ ...both, id: 'materials.both-rounds.volume', ...allZones('m3') }),
 }

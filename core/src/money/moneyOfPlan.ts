@@ -278,7 +278,7 @@ function buyAll({ plan, firm, trace }: MoneyBrief, missing: Message[]): Bought[]
       missing.push(line.name)
       return []
     }
-    const need = total.unit === 'L' ? num(total) / 1000 : num(total)
+    const need = total.unit === 'L' || total.unit === 'loose-L' ? num(total) / 1000 : num(total)
     const { counts } = packsFor(need, sold)
     const priceOf = (size: number) => sold.find((s) => s.size === size)?.price ?? 0
     const figure = trace.work(

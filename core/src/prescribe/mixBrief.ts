@@ -52,7 +52,7 @@ export function mixBriefOf(
     untilSpring: schools.late === 'dormant' && (lastSowing(trace.grass(QUICK.cool)) ?? from) < from,
     oddsNow: (grass) => grassOdds(grass, isWatered(job), from, climate, schools, trace),
     lastSowing: slowOnes(lastSowing, season, today, trace),
-    shutToLast: shutToLast({ from, watered: isWatered(job), season }, climate, schools, trace),
+    shutToLast: shutToLast({ r, from, watered: isWatered(job), season }, climate, schools, trace),
     renovated: plans(work, 'kill', 'strip'),
     matching: hybridSeed(r.zone, trace.grasses, shelf),
     trace,
@@ -108,17 +108,38 @@ function tooSlowForSpring(
 
 /**
  * Whether no day is left to a slow grass between heat and its last day, or only days of odds so poor
- * that nobody sows on them while a quick grass would stand. The spring before counts only where it
- * would be taken: where its odds are fair, and the school sows in spring.
+ * that nobody sows on them while a quick grass would stand; or, where summers are hot and it is neither
+ * there nor wished for, only marginal days, much poorer than the best that the quick ones have after
+ * it. The spring before counts only where it would be taken: where its odds are fair, and the school
+ * sows in spring.
  */
 const shutToLast =
   (
-    { from, watered, season }: { from: Day; watered: boolean; season: 'cool' | 'warm' },
+    { r, from, watered, season }: Pick<ZoneWork, 'r' | 'season'> & { from: Day; watered: boolean },
     climate: SiteClimate,
     schools: Schools,
     trace: Trace,
   ) =>
   (grass: Grass, last: Day): boolean => {
+    /** The best odds of a grass up to a day, spring left out; and whether its window is open on any. */
+    const best = (g: Grass, until: Day): { odds: number; open: boolean } => {
+      const { start, states, seasons } = grassWindow(g.id, { purpose: 'lawn', watered }, climate, schools, trace) // prettier-ignore
+      let [odds, open] = [0, false]
+      for (let i = Math.max(0, daysBetween(start, from)); i <= daysBetween(start, until); i++) {
+        if (states[i] === 'shut' || seasons[i] === 'spring') continue
+        if (states[i] === 'open') open = true
+        odds = Math.max(odds, grassOdds(g, watered, addDays(start, i), climate, schools, trace))
+      }
+      return { odds, open }
+    }
+    const costsMuch = (slow: Grass, until: Day): boolean => {
+      const quick = trace.grass(QUICK[season])
+      const lead = leadOf(quick)
+      const quickLast = lead === 'cover' ? null : lastDayToSow(lead, climate, from, schools.cutOff, trace) // prettier-ignore
+      const own = best(slow, until)
+      if (quickLast === null || own.open) return false
+      return best(quick, quickLast).odds - own.odds >= trace.value(choiceValues.slowCosts)
+    }
     const fair = (g: Grass, day: Day) =>
       grassOdds(g, watered, day, climate, schools, trace) >= trace.value(choiceValues.worthLate)
     const window = grassWindow(grass.id, { purpose: 'lawn', watered }, climate, schools, trace)
@@ -128,6 +149,9 @@ const shutToLast =
         : null
     if (spring !== null && fair(grass, spring)) return false
     const to = daysBetween(window.start, last)
+    const hot = climate.place.mean[climate.place.warmest]! >= trace.value(choiceValues.hotSummer)
+    const ours = grass.id === r.target?.id || r.present.some((p) => p.id === grass.id)
+    if (hot && !ours && costsMuch(grass, last)) return true
     for (let i = Math.max(0, daysBetween(window.start, from)); i <= to; i++) {
       if (window.states[i] === 'shut' || window.seasons[i] === 'spring') continue
       const first = addDays(window.start, i)

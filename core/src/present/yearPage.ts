@@ -262,7 +262,7 @@ function countsByMonth({ place }: SiteClimate, trace: Trace): YearPage['counts']
     const month = monthOf(i % YEAR_DAYS)
     if (high[i]! >= hot) hotDays[month]!++
     if (low[i]! <= ground) groundFrosts[month]!++
-    warmth[month]! += Math.max(0, (low[i]! + high[i]!) / 2 - base)
+    warmth[month]! += Math.max(0, place.meanYears[i]! - base)
   }
   const mean = (sums: number[]) => sums.map((sum) => Math.round(sum / SIMULATED_YEARS))
   return { hotDays: mean(hotDays), groundFrosts: mean(groundFrosts), warmth: mean(warmth) }

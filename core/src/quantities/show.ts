@@ -15,6 +15,8 @@ export type Unit =
   | 'rain'
   | 'm3'
   | 'L'
+  /** Loose material in litres: cubic feet, where liquids go by the gallon. */
+  | 'loose-L'
   | 'kg'
   | 't'
   | 'g/m2'
@@ -73,6 +75,7 @@ const SHOWN: Record<Unit, Record<UnitSystem, ShownUnit>> = {
   rain: { metric: { unit: 'mm', per: 1 }, us: { unit: 'in', per: 25.4 } },
   m3: { metric: { unit: 'm³', per: 1 }, us: { unit: 'yd³', per: 0.764554857984 } },
   L: { metric: { unit: 'L', per: 1 }, us: { unit: 'gal', per: 3.785411784 } },
+  'loose-L': { metric: { unit: 'L', per: 1 }, us: { unit: 'ft³', per: 1000 * 0.3048 ** 3 } },
   kg: { metric: { unit: 'kg', per: 1 }, us: { unit: 'lb', per: 0.45359237 } },
   t: { metric: { unit: 't', per: 1 }, us: { unit: 'ton', per: 0.90718474 } },
   'g/m2': {
@@ -258,6 +261,9 @@ function roundedForHand(value: number, unit: Unit, system: UnitSystem): Formatte
       return told(us ? showNumber(x, 0) : showNumber(x, 1))
     case 'L':
       return told(figures(x, 2))
+    case 'loose-L':
+      // A yard holds 27 feet: from two of them on it is told in yards.
+      return us && x >= 54 ? { number: showNumber(x / 27, 1), unit: 'yd³' } : told(figures(x, 2))
     case 'L/min':
       return told(figures(x, 2))
     case 'mm/h':

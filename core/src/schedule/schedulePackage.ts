@@ -38,6 +38,8 @@ export interface WorkWindow {
   cutOff: Day
   /** What a day is worth, by its index: the best is taken. Where not given, the first open one. */
   worth?: (i: number) => number
+  /** Somebody waits for a date: seed is not moved by a day for less. */
+  hurried?: boolean
 }
 
 export interface ScheduledStep {
@@ -401,15 +403,20 @@ function withoutWeekend(
     const [a, b] = [on('scarify'), on('core')]
     return a !== undefined && b !== undefined && weekendBetween(a, b)
   }
-  // Seed does not wait for the sake of it.
-  const sown = OPERATIONS[p.needs[p.anchor]!.kind].plants
-  if (p.calendar.weekendWork || sown || !liesOver(chosen.days)) return chosen
+  // Seed is moved by a day or two, and only where that costs next to nothing.
+  const sown = OPERATIONS[p.needs[p.anchor]!.kind].plants === true
+  const waits = sown && (!p.window.worth || p.window.hurried === true)
+  if (p.calendar.weekendWork || waits || !liesOver(chosen.days)) return chosen
   const worth = (day: number) => p.window.worth?.(day - p.windowStart) ?? 0
   const stateOn = (day: number) => p.window.states[day - p.windowStart] ?? 'shut'
   // A day that serves the other work of the job best has no figure: any near it will do.
   const little = (day: number) =>
-    worth(chosen.day) === Infinity || worth(chosen.day) - worth(day) <= WEEKEND_COSTS
-  const near = Array.from({ length: 7 }, (_, i) => [chosen.day + i + 1, chosen.day - i - 1])
+    worth(chosen.day) === Infinity ||
+    worth(chosen.day) - worth(day) <= (sown ? SEED_COSTS : WEEKEND_COSTS)
+  const near = Array.from({ length: sown ? 2 : 7 }, (_, i) => [
+    chosen.day + i + 1,
+    chosen.day - i - 1,
+  ])
     .flat()
     .filter(
       (day) =>
@@ -427,6 +434,8 @@ function withoutWeekend(
 }
 /** Points that opened turf over a weekend costs. */
 const WEEKEND_COSTS = 3
+/** The same where seed is moved for it. */
+const SEED_COSTS = 1
 
 /** Points by which a later day has to be better. */
 const LEAST_GAIN = 0.5

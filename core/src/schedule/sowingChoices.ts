@@ -104,10 +104,17 @@ export interface Chosen {
  */
 export function chooseSowing(b: ChoiceBrief): Chosen {
   const { window, steps, fixed } = b
+  const hurried = b.customerDate !== null
   // Warm grass has one season, from late spring to midsummer and a little past it.
   const spans = seasonSpans(window, (b.sown !== null && window.lead !== 'warm') || b.bySchool)
   const whole = () =>
-    schedulePackage(steps, fixed, { ...window, worth: b.worths.rank }, b.calendar, b.wishes)
+    schedulePackage(
+      steps,
+      fixed,
+      { ...window, worth: b.worths.rank, hurried },
+      b.calendar,
+      b.wishes,
+    )
   const anchor = fixed[steps.anchor]!
   if (anchor.done) return { schedule: whole(), choices: [], span: null, passed: null }
   const start = dayNumber(window.start)
@@ -118,6 +125,7 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
     states: window.states.map((s, i): DayState => (i >= from && i <= to ? s : 'shut')),
     cutOff: dayOf(start + to),
     worth: b.worths.rank,
+    hurried,
   })
   const known = new Map<SeasonSpan, Schedule>()
   /** The work in one season: tried once, whoever asks. */

@@ -173,6 +173,9 @@ function notches({ r }: ZoneWork, trace: Trace): Message {
   const weeks = Math.max(1, Math.ceil((num(r.keep) - num(r.cut)) / notch - 1e-9))
   return say`from ${r.cut} to ${r.keep}, ${quantity(notch, 'mm')} a week at most, in ${weeks === 1 ? 'one week' : `${weeks} weeks`}`
 }
+/** Seed that may lie no deeper than this is not worked in at all, mm. */
+const PRESSED = 2
+
 const alike = (a: Manner, b: Manner) =>
   (Object.keys(a) as (keyof Manner)[]).every((k) => a[k] === b[k])
 
@@ -194,7 +197,12 @@ function mannerSaid(
   if (usual !== null) parts.push(say`${quantity(usual, 'mm')} deep`)
   if (tines !== null) parts.push(say`${quantity(tines, 'mm')} tines`)
   if (weeds) parts.push(weeds)
-  if (seedDepth !== null) parts.push(say`no deeper than ${quantity(seedDepth, 'mm')}`)
+  if (seedDepth !== null)
+    parts.push(
+      seedDepth < PRESSED
+        ? 'only pressed in: the cover does the rest'
+        : say`no deeper than ${quantity(seedDepth, 'mm')}`,
+    )
   if (raised) parts.push(raised)
   if (contour) parts.push('shallow, along the contour')
   if (tool) parts.push(sure(OPERATIONS[kind].tools)[tool]!.name)

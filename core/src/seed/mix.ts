@@ -552,10 +552,12 @@ export const largestPart = (parts: readonly MixPart[]): MixPart =>
 const bySize = <T extends Shares>(parts: readonly T[]): T[] =>
   [...parts].sort((a, b) => b.share - a.share || a.grass.localeCompare(b.grass))
 
-/** "rye 70 · creeping fescue 30", the same for the same mix. */
+/** "rye 70 · creeping fescue 30", the same for the same mix; of one grass its name alone. */
 export const mixName = (parts: readonly Shares[], trace: Pick<Trace, 'grass'>): string =>
   bySize(parts)
-    .map((p) => `${trace.grass(p.grass).short} ${Math.round(p.share)}`)
+    .map((p) =>
+      [trace.grass(p.grass).short, ...(parts.length > 1 ? [Math.round(p.share)] : [])].join(' '),
+    )
     .join(' · ')
 
 export const mixKey = (parts: readonly Shares[]): string =>

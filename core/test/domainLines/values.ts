@@ -385,6 +385,8 @@ odds.dryDays                              21 d      model         7..42
 odds.dryRain                              25 rain   model         5..80
 choice.worth                              35 %      model         5..90
 choice.worthLate                          50 %      practice         5..90
+choice.slowCosts                          10 %      model            1..60
+choice.hotSummer                          25 C      model            18..32
 choice.late                               21 d      model         7..60
 choice.soon                                7 d      model         1..30
 place.hollow                               2 C      practice      0.5..5
@@ -563,6 +565,7 @@ habit.notch                          7 mm         practice      2..20
 lag.bareWeeks                        8 wk         practice      2..40
 worth.wait                               1.5 1      model         0..5
 worth.waitLong                            12 wk     model         2..52
+worth.bareWait                             5 1      model        0..20
 worth.dueWait                              2 1      model         0..10
 worth.marginal                            25 1      model         5..60
 worth.heatLine                            24 C      model         18..32

@@ -6,7 +6,7 @@ export const plugs = operation({
   id: 'plugs',
   name: words('Set plugs or runners'),
   cautions: [],
-  why: 'Of the turf that grows there, inside each gap as well as from its edge: about twice as fast. Skip edging for a week to have runners.',
+  why: 'Of the turf that grows there, inside each gap as well as from its edge: about twice as fast. Skip edging for a week to have runners. What is set is watered within the hour, each day, not once all is done.',
   wants: 'warm, moist soil in growth',
   by: 'area',
   group: 'sow',
