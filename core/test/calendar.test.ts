@@ -284,6 +284,14 @@ describe('what is told of a calendar', () => {
       expect(told.at(-1), today).toBe(weekend[0] !== weekend[1])
     }
   })
+  it('seed is moved by a day or two for it where that costs next to nothing, and not where a date is waited for', () => {
+    const weekends = (more: object) =>
+      Array.from({ length: 10 }, (_, i) => addDays('2027-08-09', i)).filter((today) =>
+        said(plan(today, NORTH, [packed], more), 'weekend'),
+      ).length
+    expect(weekends({})).toBe(0)
+    expect(weekends({ customerDate: '2027-10-20' })).toBeGreaterThan(0)
+  })
   it('notice as long as those who use it ask for, and for how long it is closed', () => {
     const p = plan('2027-06-01', NORTH, [packed], { users: ['public'] as never, notice: '10 weeks' as never }) // prettier-ignore
     const [notice, cut] = [day(p, 'notice')!, day(p, 'cut-first')!]

@@ -262,6 +262,10 @@ describe('how low it is cut, and how deep it is filled', () => {
     // 200 m² × 20 % × 60 mm is 2.4 m³ in place [calculation].
     expect(valueOf(deep, 'zone:z1.dressing.volume.lay-back')).toBeCloseTo(2.4, 9)
     expect(deep.notices.some((n) => n.id === 'zone:z1.laid-back')).toBe(true)
+    // Turf that was just laid back is not raked or cored: both come before.
+    const packed = lows(60, { penetration: 'stops', soilMoist: true, thatch: 18 })
+    const [laid, ...opened] = ['lay-back', 'core', 'scarify'].map((k) => packed.steps.findIndex((s) => s.kind === k)) // prettier-ignore
+    for (const i of opened) expect(i >= 0 && i < laid!, String(i)).toBe(true)
     const many = lows(20, { heightOfCut: 12 })
     expect(many.notices.find((n) => n.id === 'zone:z1.smother')!.says).toContain('laying it back')
     const shallow = lows(12)

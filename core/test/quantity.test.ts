@@ -252,6 +252,9 @@ describe('figures for the hand', () => {
     expect([0.2, 4.4, 22.7].map((k) => us(k, 'kg'))).toEqual(['7 oz', '9.7 lb', '50 lb'])
     expect([1000, 11.4].map((l) => us(l, 'L'))).toEqual(['260 gal', '3 gal'])
     expect([1.3, 0.05].map((v) => us(v, 'm3'))).toEqual(['1.7 yd³', '1.8 ft³'])
+    // Loose cover goes by the foot and the yard, not by the gallon; 1,440 L is 50.9 ft³.
+    expect([1440, 3000, 20].map((l) => us(l, 'loose-L'))).toEqual(['51 ft³', '3.9 yd³', '0.71 ft³'])
+    expect(metric(1440, 'loose-L')).toBe('1,400 L')
     expect(us(20, 'C')).toBe('68 °F')
   })
   it('tell a number by its doubt, and the doubt to one figure', () => {

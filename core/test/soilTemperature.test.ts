@@ -111,6 +111,23 @@ describe('the soil of a site', () => {
     expect(Math.abs(soil[250]! - usual[250]!)).toBeLessThan(0.02)
     expect(place.soil.every(Number.isFinite)).toBe(true)
   })
+  it('a typed frost date moves the usual day by 1 °C at most, and colder nights make no day hotter', () => {
+    for (const [latitude, frosts] of [[35.8, ['20 Oct', '5 Nov', '1 Dec']], [45, ['20 Sep', '10 Oct', '5 Nov']], [-44.2, ['5 Apr', '25 Apr', '20 May']]] as const) // prettier-ignore
+      for (const sea of ['5 km', '300 km', '900 km']) {
+        const at = (frost: string | null) => climateAt({ latitude, sea, frost }, '2027-01-01').place
+        const usual = at(null)
+        for (const frost of frosts) {
+          const { low, high, mean, years, meanYears } = at(frost)
+          for (let d = 0; d < 365; d++) {
+            expect(Math.abs(mean[d]! - usual.mean[d]!)).toBeLessThanOrEqual(1 + 1e-9)
+            expect(high[d]!).toBeLessThanOrEqual(Math.max(usual.high[d]!, low[d]! + 2) + 1e-9)
+            expect(low[d]!).toBeLessThan(high[d]!)
+          }
+          for (let i = 0; i < years.days; i += 11)
+            expect(Math.abs(meanYears[i]! - usual.meanYears[i]!)).toBeLessThanOrEqual(1 + 1e-9)
+        }
+      }
+  })
   it('is warmest some weeks after the longest day, cooler and with more swing away from the equator', () => {
     const of = (latitude: number) => climateAt({ latitude }, '2027-01-01').place.soil
     for (const latitude of [25, 31, 38, 44.2, 52]) {

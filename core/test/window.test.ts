@@ -465,6 +465,16 @@ describe('the season a sowing is taken in', () => {
       'no good day is left',
     )
   })
+  it('where summers are hot a slow grass that nobody asked for does not pull the sowing into the heat', () => {
+    const site = { latitude: 35.8, longitude: -78.6, frost: '5 Nov' }
+    const at = (target: string | null, today = '2027-07-20') => {
+      const plan = planOf({ site, zones: [zone({ present: [], target, heightOfCut: 85, cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 } })] } as never, { today }) // prettier-ignore
+      return { mix: plan.zones[0]!.seed!.mix.map((m) => m.grass), day: plan.packages[0]!.sowDay }
+    }
+    expect(at(null).mix).not.toContain('kentucky-bluegrass')
+    expect(at(null).day > '2027-08-31').toBe(true)
+    expect(at('kentucky-bluegrass').mix).toContain('kentucky-bluegrass')
+  })
   it('the look again at live pests is waited for when a mix is judged: no slow grass after it', () => {
     const site = { latitude: 41, frost: '15 Oct' }
     const on = (active: boolean) =>

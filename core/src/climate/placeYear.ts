@@ -147,6 +147,8 @@ function bendingOf(station: boolean, warmest: number, target: number): Float64Ar
  */
 const meanMoves = (night: number, station: boolean): number =>
   station ? night / 2 : Math.max(-MEAN_MOVES, Math.min(MEAN_MOVES, night / 2))
+/** A day stays so far over a night that is bent warmer, °C. */
+const LEAST_RANGE = 2
 
 /**
  * What a day’s hottest hour moves by, °C. Nights that are warmer than the latitude has them come
@@ -231,7 +233,7 @@ export function placeYear(
       for (let i = 0, d = 0; i < ofLow.length; i++, d = d === YEAR_DAYS - 1 ? 0 : d + 1) {
         const night = bent * nights[d]!
         ofLow[i]! -= night
-        ofHigh[i]! -= dayMoves(night, station !== null)
+        ofHigh[i] = Math.max(ofHigh[i]! - dayMoves(night, station !== null), night < 0 ? ofLow[i]! + LEAST_RANGE : -Infinity) // prettier-ignore
         ofMean[i]! -= meanMoves(night, station !== null)
       }
   }
