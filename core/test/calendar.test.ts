@@ -292,6 +292,12 @@ describe('what is told of a calendar', () => {
     expect(weekends({})).toBe(0)
     expect(weekends({ customerDate: '2027-10-20' })).toBeGreaterThan(0)
   })
+  it('turf is kept off until it has rooted, which is when it is mown first', () => {
+    const p = plan('2027-08-20', NORTH, [{ approach: 'returf', cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 } }]) // prettier-ignore
+    const closed = p.follow.closed.find((c) => c.workPackage === step(p, 'turf')!.workPackage)!
+    expect(closed.to).toBe(day(p, 'first-mow'))
+    expect(daysBetween(day(p, 'turf')!, closed.to)).toBeGreaterThanOrEqual(14)
+  })
   it('notice as long as those who use it ask for, and for how long it is closed', () => {
     const p = plan('2027-06-01', NORTH, [packed], { users: ['public'] as never, notice: '10 weeks' as never }) // prettier-ignore
     const [notice, cut] = [day(p, 'notice')!, day(p, 'cut-first')!]

@@ -35,6 +35,23 @@ describe('the work of a job, day by day', () => {
     ])
     expect(work.steps.find((s) => s.kind === 'core')!.cautions).toContain('services')
   })
+  it('each zone is worked at the rate of its own tool: 10 m² by hand beside 320 m² by machine, by hand', () => {
+    const hours = (zones: ReturnType<typeof zone>[]) => {
+      const { plan } = workOf({ zones })
+      return Number(plan.figures[plan.steps.find((s) => s.kind === 'core')!.hours.id]!.value)
+    }
+    const [lawn, patch] = [zone({ id: 'a', name: 'Front', area: 320 }), zone({ id: 'b', name: 'Strip', area: 10 })] // prettier-ignore
+    // Half an hour to set up; 3 passes at 800 m² an hour, and at 25 with the hand corer; two people.
+    expect(hours([lawn])).toBeCloseTo((0.5 + (3 * 320) / 800) / 2, 9)
+    expect(hours([lawn, patch])).toBeCloseTo((0.5 + (3 * 320) / 800 + (3 * 10) / 25) / 2, 9)
+    expect(hours([patch, lawn])).toBeCloseTo((0.5 + (3 * 320) / 800 + (3 * 10) / 25) / 2, 9)
+  })
+  it('many zones are told as all but a few, and the largest lot of them without its names', () => {
+    const zones = Array.from({ length: 14 }, (_, i) => zone({ id: `q${i}`, name: `Bed ${i}`, area: i < 2 ? 6 : 60 })) // prettier-ignore
+    const { work } = workOf({ zones })
+    expect(work.steps.find((s) => s.kind === 'scarify')!.where).toBe('all zones but Bed 0, Bed 1')
+    expect(work.steps.find((s) => s.kind === 'core')!.how).toMatch(/^Bed 0, Bed 1: .*hand corer; the others: 3 passes/) // prettier-ignore
+  })
   it('a sowing has its pans by zone, which make up the seed; a feed its weight', () => {
     const { plan, work } = workOf({
       zones: [zone({ id: 'a', name: 'Front' }), zone({ id: 'b', name: 'Back', area: 80 })],

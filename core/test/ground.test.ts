@@ -459,6 +459,10 @@ describe('the grass the owner wants', () => {
     expect(told.says).toContain('7 h of sun')
     expect(told.says).toContain('zoysia')
     expect(seed(p)).toEqual(['zoysia'])
+    // At 3 h no warm grass lives: what stands has the season, and more of it is sown.
+    const dark = wish('bermudagrass', { ...cool, sunHours: 3 })
+    expect([dark.zones[0]!.season, seed(dark).length > 0]).toEqual(['cool', true])
+    expect(dark.notices.find((n) => n.id === 'zone:z1.wish')!.says).toContain('7 h of sun')
   })
   it('one that is not sown has no season of its own: what stands has', () => {
     const p = wish('bermudagrass', { ...cool, sowing: 'none', cover: { wanted: 94, weeds: 4, moss: 0, bare: 2 } }) // prettier-ignore

@@ -52,6 +52,7 @@ const steps = (list: readonly Follows[]): StepNeed[] =>
       passes: [],
       by: 'nothing',
       rate: 1,
+      rates: null,
       spreading: 0,
       people: 1,
     },

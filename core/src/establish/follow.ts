@@ -133,7 +133,10 @@ export function follow(brief: FollowBrief): {
       waterIn: waterIn(brief, packages, later),
       waterDays: water ? followed.flatMap((f) => daysOfWater(brief, f.follow, water)) : [],
       closed: packages.flatMap((plan) =>
-        closedBy(plan, followed.find((f) => f.follow.workPackage === plan.id)?.follow),
+        closedBy(
+          plan,
+          followed.find((f) => f.follow.workPackage === plan.id),
+        ),
       ),
       packages: followed.map((f) => f.follow),
       later,
@@ -191,14 +194,26 @@ const overdue = (next: PlannedStep | null, today: Day): Notice[] =>
       ]
     : []
 
-/** From its first step that closes the lawn to its last, or until the seedlings are mown. */
-function closedBy(plan: PackagePlan, follow: PackageFollow | undefined): Closed[] {
+/**
+ * From its first step that closes the lawn to its last, or until the seedlings are mown; turf and
+ * plugs until they have rooted, which is when they are mown first.
+ */
+function closedBy(plan: PackagePlan, followed: Followed | undefined): Closed[] {
   const closing = plan.steps.filter((s) => OPERATIONS[s.kind].closes).map((s) => s.chosen)
   if (closing.length === 0) return []
   const [from, last] = [closing.sort()[0]!, closing.at(-1)!]
-  const mown = follow?.seedlingsMown ? (follow.seedlingsMown.value as { low: Day }).low : last
+  const { follow, later = [] } = followed ?? {}
+  const rooted = plan.steps.some((s) => ROOTS.includes(s.kind))
+    ? later.find((s) => s.kind === 'first-mow')?.chosen
+    : undefined
+  const mown = follow?.seedlingsMown
+    ? (follow.seedlingsMown.value as { low: Day }).low
+    : (rooted ?? last)
   return [{ workPackage: plan.id, zones: [...plan.zones], from, to: laterDay(last, mown) }]
 }
+
+/** What is set with roots of its own, and is pulled out by a foot until it holds. */
+const ROOTS: readonly PlannedStep['kind'][] = ['turf', 'plugs']
 
 /** Looks at work that was done when it was due, and what they lead to. */
 function looksAfter(brief: FollowBrief & LaterBrief, plan: PackagePlan): PlannedStep[] {

@@ -44,6 +44,7 @@ import {
   reEntry,
   restNextSeason,
   unopened,
+  openToWeeds,
   wishRefused,
   withoutSeed,
 } from './zoneNotices.ts'
@@ -91,9 +92,9 @@ export function prescribeZone(
   const resting =
     climate.place.soil[yearDay(dayNumber(walked))]! < trace.value(careValues.warmWakes)
   const findings = findInZone(r, schools, Number(walked.slice(0, 4)), trace, resting)
-  const wished = seasonOf(r, climate, trace)
+  const wished = seasonOf(r, climate, schools, trace)
   // What the owner wants has a say where something is sown; what stands, where nothing is.
-  const standing = r.target ? seasonOf({ ...r, target: null }, climate, trace) : wished
+  const standing = r.target ? seasonOf({ ...r, target: null }, climate, schools, trace) : wished
   const own = r.zone.mix?.filter((p) => (p.share ?? 0) > 0) ?? []
   // Whoever chose a mix has decided that seed is the way.
   const noSeed =
@@ -154,7 +155,7 @@ export function prescribeZone(
           ...(judged?.notices ?? []),
           ...(seed?.notices ?? []),
           ...(held ? [] : atItsLight(work, seed, schools, trace)),
-          ...(held ? [] : wishRefused(work, seed, mixing.weighed, trace)),
+          ...(held ? [] : wishRefused(work, seed, mixing.weighed, schools, trace)),
           ...(held ? [] : lateOwn(work, seed, mixing.weighed)),
           ...(!seed && r.area ? [noSeedFits(r, suggested.nothing)] : []),
         ]
@@ -167,6 +168,7 @@ export function prescribeZone(
     ...restNextSeason(work),
     ...leftOpen(work),
     ...laidBack(work, trace),
+    ...openToWeeds(work, site),
     ...keptInMind(r, schools),
     ...reEntry(job, work),
     ...notLabelled(work, seed, trace),

@@ -17,6 +17,7 @@ import { joined, quantity, say, verbatim, type Message } from '../rules/message.
 import { figureId, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
+import type { Wait } from '../work/waitingPeriods.ts'
 import { leafRules } from '../work/leafRules.ts'
 import { isPlanted } from '../work/sowing.ts'
 import { plans, type ZoneWork } from '../work/workTypes.ts'
@@ -48,6 +49,31 @@ export const notLabelled = (work: ZoneWork, seed: ZoneSeed | null, trace: Trace)
   ]
 }
 
+/** Warm turf that is cut hard in spring lets light down to weed seed, where no pre-emergence is down. */
+export const openToWeeds = (
+  work: ZoneWork,
+  { schools, waits }: { schools: Schools; waits: readonly Pick<Wait, 'keeps' | 'zones'>[] },
+): Notice[] => {
+  const { r } = work
+  const down =
+    plans(work, 'pre-emergence') ||
+    waits.some((w) => w.keeps === 'sow' && (w.zones.length === 0 || w.zones.includes(r.id)))
+  if (work.season !== 'warm' || isPlanted(work.sowing) || !plans(work, 'cut-second') || down) return [] // prettier-ignore
+  return [
+    {
+      id: figureId(zoneScope(r.id), 'open-to-weeds'),
+      stage: 6,
+      zone: r.zone.id,
+      level: 'note',
+      title: say`${r.name}: the hard cut lets weeds up.`,
+      says:
+        schools.weeds === 'no-chemicals'
+          ? 'Light reaches the soil until the turf has closed. Feed it as it greens up, mow often, and pull what comes.'
+          : 'Light reaches the soil until the turf has closed, and no pre-emergence is down. One may go down first: switch it on under Approach. The label decides.',
+    },
+  ]
+}
+
 /** A grass of the place that the date keeps out of the mix: what it would still be worth. */
 export const lateOwn = (work: ZoneWork, seed: ZoneSeed | null, weighed: Weighed): Notice[] => {
   if (seed === null || seed.overridden) return []
@@ -75,12 +101,15 @@ export const wishRefused = (
   { r }: ZoneWork,
   seed: ZoneSeed | null,
   weighed: Weighed,
+  schools: Schools,
   trace: Trace,
 ): Notice[] => {
   const { target } = r
   if (!target || !seed || seed.mix.some((m) => kindOf(trace.grass(m.grass)) === kindOf(target)))
     return []
-  const out = weighed.fits.find((f) => f.grass.id === target.id)?.out
+  const least = leastSun(target, schools, trace.value(fitNumbers.renewedSun))
+  const dark = num(r.sun) < least ? say`it needs ${quantity(least, 'h')} of sun; here it gets ${r.sun}` : null // prettier-ignore
+  const out = weighed.fits.find((f) => f.grass.id === target.id)?.out ?? dark
   const nearest = seed.mix.map((m) => trace.grass(m.grass))
   const looks = nearest
     .map((g) => `${g.short}: ${g.colour} green, leaf about ${g.leaf} mm wide`)

@@ -131,12 +131,26 @@ function byWeather({ advice, rain, high, of }: WaterOfDay): Message {
   }
 }
 
+/** Zones by name: all of them, all but a few, or one by one. */
+function zonesSaid(ids: readonly string[], zones: JobPlan['zones']): string {
+  const named = (id: string) => zones.find((z) => z.id === zoneOf(id))?.name ?? id
+  const here = new Set(ids.map((id) => zoneOf(id)))
+  const others = zones.filter((z) => !here.has(z.id))
+  if (zones.length > 1 && others.length === 0 && ids.length === zones.length) return 'all zones'
+  return others.length > 0 && others.length <= MOST_LEFT_OUT && ids.length > MOST_NAMED
+    ? `all zones but ${others.map((z) => z.name).join(', ')}`
+    : ids.map(named).join(', ')
+}
+/** Zones up to which each is named; and up to which those left out are. */
+const MOST_NAMED = 8
+const MOST_LEFT_OUT = 5
+
 function waterOn(of: WaterOfDay, plan: JobPlan): DayWater {
   const zones = plan.packages.find((p) => p.id === of.workPackage)?.zones ?? []
   const named = (id: string) => plan.zones.find((z) => z.id === zoneOf(id))?.name ?? id
   return {
     day: of.day,
-    where: zones.length === plan.zones.length && zones.length > 1 ? 'all zones' : zones.map(named).join(', '), // prettier-ignore
+    where: zonesSaid(zones, plan.zones),
     advice: of.advice,
     runs: of.runs,
     each: (plan.follow.water?.zones ?? [])
@@ -168,7 +182,6 @@ export const stepLots = (
 export function dayWork(id: string, job: Job, plan: JobPlan, diary: readonly DiaryEntry[]): DayJob {
   const twice = new Set(tickedTwice(diary).map((e) => e.id))
   const ticks = (s: PlannedStep) => diary.filter((e) => plan.ticks[s.id]?.includes(e.id))
-  const zones = new Map(plan.zones.map((z) => [z.id, z.name]))
   return {
     id,
     name: job.name || 'Job without a name',
@@ -190,10 +203,7 @@ export function dayWork(id: string, job: Job, plan: JobPlan, diary: readonly Dia
       how: howSaid(s, plan),
       why: s.why,
       zones: s.zones,
-      where:
-        s.zones.length === zones.size && zones.size > 1
-          ? 'all zones'
-          : s.zones.map((z) => zones.get(zoneOf(z)) ?? z).join(', '),
+      where: zonesSaid(s.zones, plan.zones),
       day: s.chosen,
       latest: s.latest,
       state: s.state,
@@ -277,7 +287,6 @@ const TOLD_AHEAD = 120
 /** How a step is done; of a notice, which ground is closed and for how long. */
 export function howSaid(step: PlannedStep, plan: JobPlan): Message {
   if (step.kind !== 'notice') return step.how
-  const zones = new Map(plan.zones.map((z) => [z.id, z.name]))
   const shut = plan.follow.closed.filter(
     (c) =>
       c.from >= step.chosen &&
@@ -290,7 +299,7 @@ export function howSaid(step: PlannedStep, plan: JobPlan): Message {
     [
       step.how,
       ...next.map((c) => {
-        const ground = c.zones.map((z) => zones.get(zoneOf(z)) ?? z).join(', ')
+        const ground = zonesSaid(c.zones, plan.zones)
         return c.from === c.to
           ? say`${ground} closed ${onDay(c.from)}`
           : say`${ground} closed ${onDay(c.from)} to ${onDay(c.to, !c.to.startsWith(c.from.slice(0, 4)))}`

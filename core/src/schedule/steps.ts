@@ -227,11 +227,17 @@ function howOf(
     else groups.push({ manner, names: [share.work.r.name] })
   }
   if (groups.length === 1) return mannerSaid(kind, groups[0]!.manner, false, trace)
+  // Of many zones the largest lot of them is told last, without its names.
+  const most = groups.reduce((a, b) => (b.names.length > a.names.length ? b : a))
+  const rest = most.names.length > MOST_NAMED ? most : null
+  const told = [...groups.filter((g) => g !== rest), ...(rest ? [rest] : [])]
   return joined(
-    groups.map((g) => say`${g.names.join(', ')}: ${mannerSaid(kind, g.manner, true, trace)}`),
+    told.map((g) => say`${g === rest ? 'the others' : g.names.join(', ')}: ${mannerSaid(kind, g.manner, true, trace)}`), // prettier-ignore
     '; ',
   )
 }
+/** Zones that are still named one by one. */
+const MOST_NAMED = 8
 
 /** How an operation is done on one zone. */
 export const howOn = (

@@ -2,6 +2,7 @@ import { sure } from '../quantities/sure.ts'
 import type { PlaceYear } from '../climate/placeYear.ts'
 import { slopeLines } from '../findings/lines.ts'
 import { kindOf, middle, type Grass, type GrassId } from '../reference/grasses.ts'
+import type { Schools } from '../reference/schools.ts'
 import { num, type Figure } from '../trace/figure.ts'
 import { joined, quantity, say, verbatim, type Message } from '../rules/message.ts'
 import { procedure, rule, tradeValues, value } from '../rules/rule.ts'
@@ -21,7 +22,7 @@ import {
 } from './composeMix.ts'
 import { fitOf, fitValues, type Fit, type FitPart } from './fit/fit.ts'
 import { FIT_PART_NAMES } from './fit/parts.ts'
-import type { FitGround } from './fit/judging.ts'
+import { fitNumbers, tooDark, type FitGround } from './fit/judging.ts'
 import { whatLeads, type Leading } from './whatLeads.ts'
 
 export interface MixPart {
@@ -137,10 +138,15 @@ export const mixRules = {
 export function seasonOf(
   r: ZoneReadings,
   { latitude, place }: { latitude: number; place: PlaceYear },
+  schools: Schools,
   trace: Trace,
 ): 'cool' | 'warm' {
   const { present, target } = r
-  if (target) return target.season
+  // The wish has its season, for its nearest kin too; not where no grass of that season lives.
+  const renewed = trace.value(fitNumbers.renewedSun)
+  const lives = (g: Grass) => g.newRate !== null && !g.passing && !tooDark(g, { r, schools, trace }, renewed) // prettier-ignore
+  if (target && Object.values(trace.grasses).some((g) => g.season === target.season && lives(g)))
+    return target.season
   const warm = present.filter((g) => g.season === 'warm').length
   const cool = present.length - warm
   // Where they are even the place decides: rye over couch is couch where summers are hot.

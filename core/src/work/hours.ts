@@ -19,6 +19,25 @@ export const hoursRules = {
     compute: ({ setUp, zones, passes, rate, spreading, people }) =>
       (setUp + dot(zones, passes) / rate + spreading) / people,
   }),
+  byTools: rule({
+    ...hours,
+    id: 'work.hours-tools',
+    says: 'Setting up, and the ground of each zone times its own passes over what one person does in an hour with the tool it is worked with, shared by those who work on it together.',
+    inputs: {
+      setUp: 'h',
+      zones: 'm2[]',
+      passes: '1[]',
+      rates: 'm2/h[]',
+      spreading: 'h',
+      people: '1',
+    },
+    formula: '(setUp + sum(zones .* passes ./ rates) + spreading) / people',
+    compute: ({ setUp, zones, passes, rates, spreading, people }) =>
+      (setUp +
+        sum(zones.map((zone, i) => (zone * (passes[i] ?? 1)) / (rates[i] ?? 1))) +
+        spreading) /
+      people,
+  }),
   byLength: rule({
     ...hours,
     id: 'work.hours-edge',
@@ -47,6 +66,8 @@ export interface Effort {
   passes: number[]
   by: 'area' | 'length' | 'nothing'
   rate: number
+  /** What each ground goes at, where they are worked with tools of different rates; else null. */
+  rates: number[] | null
   spreading: number
   people: number
 }
@@ -64,20 +85,28 @@ export const effortOf = (
   spreading: number,
   people: number,
   trace: Trace,
-): Effort => ({
-  setUp: trace.value(OPERATIONS[kind].setUp),
-  grounds: zones.map((z) => z.ground),
-  passes: zones.map((z) => z.passes),
-  by: OPERATIONS[kind].by,
-  rate: rateOf(kind, zones.find((z) => z.tool)?.tool ?? null, trace),
-  spreading,
-  people,
-})
+): Effort => {
+  const rates = zones.map((z) => rateOf(kind, z.tool, trace))
+  const [rate = rateOf(kind, null, trace)] = rates
+  return {
+    setUp: trace.value(OPERATIONS[kind].setUp),
+    grounds: zones.map((z) => z.ground),
+    passes: zones.map((z) => z.passes),
+    by: OPERATIONS[kind].by,
+    rate,
+    rates: rates.every((r) => r === rate) ? null : rates,
+    spreading,
+    people,
+  }
+}
 
-export function hoursOf({ by, setUp, grounds, passes, rate, spreading, people }: Effort): number {
+export function hoursOf(effort: Effort): number {
+  const { by, setUp, grounds, passes, rate, rates, spreading, people } = effort
   const zones = grounds.map(num)
   if (by === 'nothing') return hoursRules.fixed.compute({ setUp, people }, {}) as number
   if (by === 'length')
     return hoursRules.byLength.compute({ setUp, lengths: zones, rate, people }, {}) as number
+  if (rates)
+    return hoursRules.byTools.compute({ setUp, zones, passes, rates, spreading, people }, {}) as number // prettier-ignore
   return hoursRules.byArea.compute({ setUp, zones, passes, rate, spreading, people }, {}) as number
 }
