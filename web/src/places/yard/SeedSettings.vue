@@ -125,7 +125,12 @@ const setSpread = (i: number, chosen: string | null) =>
       </button>
     </p>
     <h3>Strips you have tried</h3>
-    <div v-for="(c, i) in strips" :key="c.id" class="line strip">
+    <div
+      v-for="(c, i) in strips"
+      :key="c.id"
+      class="line strip"
+      :class="{ fed: typeof c.feed === 'string' }"
+    >
       <ChoiceField
         label="Spread"
         list
@@ -207,14 +212,18 @@ p {
   align-items: center;
 }
 .strip {
-  grid-template-columns: 1.5fr repeat(auto-fit, minmax(4.5rem, 1fr));
+  grid-template-columns: 1.5fr 0.8fr 1fr 0.8fr 0.8fr auto;
+}
+.strip.fed {
+  grid-template-columns: 1.3fr 1.1fr 0.7fr 1fr 0.7fr 0.7fr auto;
 }
 h3 {
   font-size: 0.9375rem;
   padding-top: 0.4rem;
 }
 @media (max-width: 480px) {
-  .strip {
+  .strip,
+  .strip.fed {
     grid-template-columns: 1fr 1fr;
   }
 }
