@@ -92,7 +92,9 @@ async function runner() {
     vitest.state.filesMap.clear()
     const { testModules, unhandledErrors } = await vitest.runTestSpecifications(some, true)
     for (const m of testModules) if (!m.ok()) finders.add(m.moduleId)
-    return unhandledErrors.length === 0 && testModules.length > 0 && testModules.every((m) => m.ok())
+    return (
+      unhandledErrors.length === 0 && testModules.length > 0 && testModules.every((m) => m.ok())
+    )
   }
   process.on('message', async (fault) => {
     process.env.JUVENA_FAULT = String(fault)

@@ -112,7 +112,12 @@ describe('the soil of a site', () => {
     expect(place.soil.every(Number.isFinite)).toBe(true)
   })
   it('a typed frost date moves the usual day by 1 °C at most, and colder nights make no day hotter', () => {
-    for (const [latitude, frosts] of [[35.8, ['20 Oct', '5 Nov', '1 Dec']], [45, ['20 Sep', '10 Oct', '5 Nov']], [-44.2, ['5 Apr', '25 Apr', '20 May']]] as const) // prettier-ignore
+    for (const [latitude, frosts] of [
+      [35.8, ['20 Oct', '5 Nov', '1 Dec']],
+      [45, ['20 Sep', '10 Oct', '5 Nov']],
+      [-44.2, ['5 Apr', '25 Apr', '20 May']],
+    ] as const)
+      // prettier-ignore
       for (const sea of ['5 km', '300 km', '900 km']) {
         const at = (frost: string | null) => climateAt({ latitude, sea, frost }, '2027-01-01').place
         const usual = at(null)

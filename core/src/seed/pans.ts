@@ -115,7 +115,11 @@ export function pansOf(
     handfuls: trace.work(
       panRules.handfuls,
       scope,
-      { rate: bulk, ground: metric ? 1 : SQUARE_YARD, handful: firm.handful ?? trace.value(firmSettings.handful.usual) },
+      {
+        rate: bulk,
+        ground: metric ? 1 : SQUARE_YARD,
+        handful: firm.handful ?? trace.value(firmSettings.handful.usual),
+      },
       {
         label: metric
           ? 'By hand, handfuls to a square metre'
