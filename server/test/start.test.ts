@@ -140,6 +140,9 @@ describe('a folder that cannot be opened', () => {
     expect(await said(other)).toContain('photographs but no database')
     expect(existsSync(join(other, DATABASE))).toBe(false)
     expect(startSentence({ code: 'ENOSPC' }, '/d')).toContain('full')
+    // The lock of migrations keeps SQLite's words and drops the code.
+    expect(startSentence(new Error('update `x` - attempt to write a readonly database'), '/d')).toContain('cannot be written to') // prettier-ignore
+    expect(startSentence(new Error('a fault of Juvena’s own'), '/d')).toBeNull()
     expect(startSentence({ code: 'SQLITE_READONLY_DBMOVED' }, '/d')).toContain(
       'cannot be written to',
     )

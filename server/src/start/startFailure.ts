@@ -20,13 +20,23 @@ const WORDS: Record<string, (folder: string) => string> = {
     `The database in ${folder} is in use by another program. Stop that one and start again.`,
 }
 
+/** Where the lock of migrations fails, its library keeps SQLite's words and drops the code. */
+const SAID: readonly (readonly [RegExp, string])[] = [
+  [/attempt to write a readonly database/, 'SQLITE_READONLY'],
+  [/database or disk is full/, 'SQLITE_FULL'],
+  [/disk I\/O error/, 'SQLITE_IOERR'],
+  [/database is locked/, 'SQLITE_BUSY'],
+]
+
 /**
  * What a fault while opening a folder means to whoever starts Juvena; null where it is a fault of
  * Juvena's own.
  */
 export function startSentence(error: unknown, folder: string): string | null {
   if (error instanceof StartFailure) return error.message
-  const code = String((error as { code?: unknown } | null)?.code ?? '')
+  const { code: given, message } = (error ?? {}) as { code?: unknown; message?: unknown }
+  const said = SAID.find(([words]) => words.test(String(message ?? '')))?.[1]
+  const code = String(given ?? said ?? '')
   const known = WORDS[code] ?? WORDS[Object.keys(WORDS).find((k) => code.startsWith(`${k}_`)) ?? '']
   return known ? known(folder) : null
 }
