@@ -87,7 +87,7 @@ export interface PlaceYear extends Versioned {
   /** What the station's record knows of its months beside temperature and rain. */
   air: AirByMonth | null
   years: SimulatedYears
-  /** The mean air of each simulated day: a bent night moves it by less than half of what it moves. */
+  /** The mean air of each simulated day, °C: a typed frost date moves it less than its night. */
   meanYears: Float64Array
   soilYears: Float64Array
   /** Days expected at 32 °C or more in the four weeks from each day. */
@@ -233,7 +233,8 @@ export function placeYear(
       for (let i = 0, d = 0; i < ofLow.length; i++, d = d === YEAR_DAYS - 1 ? 0 : d + 1) {
         const night = bent * nights[d]!
         ofLow[i]! -= night
-        ofHigh[i] = Math.max(ofHigh[i]! - dayMoves(night, station !== null), night < 0 ? ofLow[i]! + LEAST_RANGE : -Infinity) // prettier-ignore
+        const day = ofHigh[i]! - dayMoves(night, station !== null)
+        ofHigh[i] = night < 0 ? Math.max(day, ofLow[i]! + LEAST_RANGE) : day
         ofMean[i]! -= meanMoves(night, station !== null)
       }
   }

@@ -203,7 +203,7 @@ function closedBy(plan: PackagePlan, followed: Followed | undefined): Closed[] {
   if (closing.length === 0) return []
   const [from, last] = [closing.sort()[0]!, closing.at(-1)!]
   const { follow, later = [] } = followed ?? {}
-  const rooted = plan.steps.some((s) => ROOTS.includes(s.kind))
+  const rooted = plan.steps.some(hasRoots)
     ? later.find((s) => s.kind === 'first-mow')?.chosen
     : undefined
   const mown = follow?.seedlingsMown
@@ -212,8 +212,8 @@ function closedBy(plan: PackagePlan, followed: Followed | undefined): Closed[] {
   return [{ workPackage: plan.id, zones: [...plan.zones], from, to: laterDay(last, mown) }]
 }
 
-/** What is set with roots of its own, and is pulled out by a foot until it holds. */
-const ROOTS: readonly PlannedStep['kind'][] = ['turf', 'plugs']
+/** Turf and plugs have roots of their own, and are pulled out by a foot until they hold. */
+const hasRoots = ({ kind }: PlannedStep) => OPERATIONS[kind].plants && kind !== 'sow'
 
 /** Looks at work that was done when it was due, and what they lead to. */
 function looksAfter(brief: FollowBrief & LaterBrief, plan: PackagePlan): PlannedStep[] {

@@ -327,9 +327,14 @@ function feedLine(feeds: readonly FeedPlan[], buying: Buying, trace: Trace): Mat
     detail: joined([feedsSaid(feeds), 'crossed, sweep the paving'], ', '), // prettier-ignore
     cells: cellsOf(id, zones, trace),
     total: total.id,
-    spread: feeds.flatMap(
-      (feed) =>
-      feed.zones.map((z) => ({ step: z.step, zone: z.zone, figure: z.kg.id, lifts: z.times, set: z.byHand ? '' : spreaderSaid(feed.spreader) })), // prettier-ignore
+    spread: feeds.flatMap((feed) =>
+      feed.zones.map((z) => ({
+        step: z.step,
+        zone: z.zone,
+        figure: z.kg.id,
+        lifts: z.times,
+        set: z.byHand ? '' : spreaderSaid(feed.spreader),
+      })),
     ),
     ...bagged({
       key: id,

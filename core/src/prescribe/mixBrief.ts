@@ -10,6 +10,7 @@ import type { Schools } from '../reference/schools.ts'
 import { choiceValues } from '../climate/choiceValues.ts'
 import { larvaeFrom, waitsUntil } from '../work/waitingPeriods.ts'
 import { alone, suggestMix, weigh, type Mix, type MixBrief, type MixGround } from '../seed/mix.ts'
+import { isOfThePlace } from '../seed/fit/judging.ts'
 import { bagOf } from '../seed/seedPlan.ts'
 import { hybridSeed } from '../seed/whatLeads.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -150,8 +151,7 @@ const shutToLast =
     if (spring !== null && fair(grass, spring)) return false
     const to = daysBetween(window.start, last)
     const hot = climate.place.mean[climate.place.warmest]! >= trace.value(choiceValues.hotSummer)
-    const ours = grass.id === r.target?.id || r.present.some((p) => p.id === grass.id)
-    if (hot && !ours && costsMuch(grass, last)) return true
+    if (hot && !isOfThePlace(grass, r) && costsMuch(grass, last)) return true
     for (let i = Math.max(0, daysBetween(window.start, from)); i <= to; i++) {
       if (window.states[i] === 'shut' || window.seasons[i] === 'spring') continue
       const first = addDays(window.start, i)

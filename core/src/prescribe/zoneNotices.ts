@@ -9,7 +9,7 @@ import { livesThere } from '../findings/findingAsks.ts'
 import { kindOf, type Grass } from '../reference/grasses.ts'
 import type { Schools } from '../reference/schools.ts'
 import { lightTrust } from '../reference/siteValues.ts'
-import { fitNumbers, leastSun } from '../seed/fit/judging.ts'
+import { fitNumbers, leastSun, needsSun } from '../seed/fit/judging.ts'
 import type { Weighed } from '../seed/mix.ts'
 import type { ZoneSeed } from '../seed/seedPlan.ts'
 import { num, type Notice } from '../trace/figure.ts'
@@ -17,9 +17,9 @@ import { joined, quantity, say, verbatim, type Message } from '../rules/message.
 import { figureId, zoneScope } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
-import type { Wait } from '../work/waitingPeriods.ts'
 import { leafRules } from '../work/leafRules.ts'
 import { isPlanted } from '../work/sowing.ts'
+import { waitsUntil, type Wait } from '../work/waitingPeriods.ts'
 import { plans, type ZoneWork } from '../work/workTypes.ts'
 
 /**
@@ -52,12 +52,10 @@ export const notLabelled = (work: ZoneWork, seed: ZoneSeed | null, trace: Trace)
 /** Warm turf that is cut hard in spring lets light down to weed seed, where no pre-emergence is down. */
 export const openToWeeds = (
   work: ZoneWork,
-  { schools, waits }: { schools: Schools; waits: readonly Pick<Wait, 'keeps' | 'zones'>[] },
+  { schools, waits }: { schools: Schools; waits: readonly Wait[] },
 ): Notice[] => {
   const { r } = work
-  const down =
-    plans(work, 'pre-emergence') ||
-    waits.some((w) => w.keeps === 'sow' && (w.zones.length === 0 || w.zones.includes(r.id)))
+  const down = plans(work, 'pre-emergence') || waitsUntil(waits, 'sow', [r.id]) !== null
   if (work.season !== 'warm' || isPlanted(work.sowing) || !plans(work, 'cut-second') || down) return [] // prettier-ignore
   return [
     {
@@ -108,7 +106,7 @@ export const wishRefused = (
   if (!target || !seed || seed.mix.some((m) => kindOf(trace.grass(m.grass)) === kindOf(target)))
     return []
   const least = leastSun(target, schools, trace.value(fitNumbers.renewedSun))
-  const dark = num(r.sun) < least ? say`it needs ${quantity(least, 'h')} of sun; here it gets ${r.sun}` : null // prettier-ignore
+  const dark = num(r.sun) < least ? needsSun(least, r) : null
   const out = weighed.fits.find((f) => f.grass.id === target.id)?.out ?? dark
   const nearest = seed.mix.map((m) => trace.grass(m.grass))
   const looks = nearest

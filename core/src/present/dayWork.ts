@@ -8,7 +8,7 @@ import type { CautionId } from '../reference/cautions.ts'
 import { OPERATIONS, type StepKind } from '../reference/operations.ts'
 import type { PlannedStep, StepLook } from '../plan/order.ts'
 import { num, type Figure } from '../trace/figure.ts'
-import { joined, onDay, quantity, say, type Message } from '../rules/message.ts'
+import { MOST_NAMED, joined, onDay, quantity, say, type Message } from '../rules/message.ts'
 import type { ZoneId } from '../rules/id.ts'
 import { zoneOf, zoneScope } from '../trace/scope.ts'
 
@@ -133,16 +133,15 @@ function byWeather({ advice, rain, high, of }: WaterOfDay): Message {
 
 /** Zones by name: all of them, all but a few, or one by one. */
 function zonesSaid(ids: readonly string[], zones: JobPlan['zones']): string {
-  const named = (id: string) => zones.find((z) => z.id === zoneOf(id))?.name ?? id
-  const here = new Set(ids.map((id) => zoneOf(id)))
+  const names = new Map(zones.map((z) => [z.id, z.name]))
+  const here = new Set(ids.map(zoneOf))
   const others = zones.filter((z) => !here.has(z.id))
   if (zones.length > 1 && others.length === 0 && ids.length === zones.length) return 'all zones'
   return others.length > 0 && others.length <= MOST_LEFT_OUT && ids.length > MOST_NAMED
     ? `all zones but ${others.map((z) => z.name).join(', ')}`
-    : ids.map(named).join(', ')
+    : ids.map((id) => names.get(zoneOf(id)) ?? id).join(', ')
 }
-/** Zones up to which each is named; and up to which those left out are. */
-const MOST_NAMED = 8
+/** Zones that are left out are named up to so many. */
 const MOST_LEFT_OUT = 5
 
 function waterOn(of: WaterOfDay, plan: JobPlan): DayWater {

@@ -61,3 +61,6 @@ export function joined(
     parts: Object.fromEntries(kept.map((m, i) => [i, typeof m === 'string' ? words(m) : m])),
   }
 }
+
+/** Names that a sentence lists one by one; of more it says “the others”. */
+export const MOST_NAMED = 8

@@ -18,7 +18,7 @@ import type { Schools } from '../reference/schools.ts'
 import { habitLines, slopeLines } from '../findings/lines.ts'
 import { repelsWater } from '../findings/seenInZone.ts'
 import { num } from '../trace/figure.ts'
-import { joined, quantity, say, type Message } from '../rules/message.ts'
+import { MOST_NAMED, joined, quantity, say, type Message } from '../rules/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import { effortOf, hoursOf, type Effort } from '../work/hours.ts'
 import { linksFor, precedence, type Link, type ToldAhead } from './precedence.ts'
@@ -236,8 +236,6 @@ function howOf(
     '; ',
   )
 }
-/** Zones that are still named one by one. */
-const MOST_NAMED = 8
 
 /** How an operation is done on one zone. */
 export const howOn = (

@@ -5,7 +5,7 @@ import { lightLines } from '../../reference/siteValues.ts'
 import { onDay, quantity, say, type Message } from '../../rules/message.ts'
 import { tradeValues, value, type TradeValue } from '../../rules/rule.ts'
 import { num } from '../../trace/figure.ts'
-import { fitNumbers, leastSun, tooDark, type FitGround } from './judging.ts'
+import { fitNumbers, isOfThePlace, leastSun, needsSun, tooDark, type FitGround } from './judging.ts'
 import { FIT_PART_LIST, type FitPartId } from './parts.ts'
 
 /** How far each part of the fit counts, and where it bends. */
@@ -47,8 +47,7 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
   if (g.newRate === null) return 'it is set as plugs or turf, not sown'
   if (g.season !== season) return say`it is a ${g.season}-season grass`
   const least = leastSun(g, schools, v.renewedSun)
-  if (tooDark(g, ground, v.renewedSun))
-    return say`it needs ${quantity(least, 'h')} of sun; here it gets ${r.sun}`
+  if (tooDark(g, ground, v.renewedSun)) return needsSun(least, r)
   const lowest = (g.cut[0] * v.cutDies) / 100
   if (num(r.keep) < lowest)
     return say`it is kept at ${quantity({ low: g.cut[0], high: g.cut[1] }, 'mm')}; cut at ${r.keep} it dies out`
@@ -83,8 +82,7 @@ function tooLate(
       : null
   const wanted = say`it wanted sowing by ${onDay(last)}`
   // A few days late is a matter of odds, where it is the grass of the place.
-  const ours = g.id === r.target?.id || r.present.some((p) => p.id === g.id)
-  return ours && daysBetween(last, sowingFrom) <= trace.value(lateValues.told)
+  return isOfThePlace(g, r) && daysBetween(last, sowingFrom) <= trace.value(lateValues.told)
     ? say`${wanted}; sown on ${onDay(sowingFrom)} it succeeds in ${oddsNow(g)} years of 100`
     : wanted
 }

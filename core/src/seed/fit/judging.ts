@@ -5,7 +5,7 @@ import type { Grass } from '../../reference/grasses.ts'
 import type { Level } from '../../reference/grassTraits.ts'
 import type { Sowing } from '../../reference/lists.ts'
 import type { Schools } from '../../reference/schools.ts'
-import { say, type Message } from '../../rules/message.ts'
+import { quantity, say, type Message } from '../../rules/message.ts'
 import { tradeValues, value, type TradeValue } from '../../rules/rule.ts'
 import { isSmall } from '../../work/ground.ts'
 import { livesThere } from '../../findings/findingAsks.ts'
@@ -155,6 +155,16 @@ export const rated = (asked: number, level: Level, v: FitNumbers): number =>
 /** A patch within a lawn: spots that are mended, or ground too small for a machine. */
 export const isPatch = ({ r, sowing, trace }: Pick<FitGround, 'r' | 'sowing' | 'trace'>): boolean =>
   sowing === 'spots' || isSmall(r, trace)
+
+/** What a grass needs of sun, h, beside what it gets. */
+export const needsSun = (least: number, { sun }: Pick<ZoneReadings, 'sun'>): Message =>
+  say`it needs ${quantity(least, 'h')} of sun; here it gets ${sun}`
+
+/** The grass that the owner wants, or one that stands there. */
+export const isOfThePlace = (
+  { id }: Pick<Grass, 'id'>,
+  { target, present }: Pick<ZoneReadings, 'target' | 'present'>,
+): boolean => id === target?.id || present.some((p) => p.id === id)
 
 /** The least sun a grass is at home in, by the school of shade. */
 export function leastSun(
