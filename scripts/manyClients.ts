@@ -18,6 +18,7 @@ import { partsOver } from '../server/src/parts.ts'
 import { buildOf } from '../server/src/season.ts'
 import { openDatabase } from '../server/src/store/database.ts'
 import { jobStore } from '../server/src/store/jobStore.ts'
+import { keptPlan } from '../server/src/store/keptPlan.ts'
 import { plannedStore } from '../server/src/store/plannedStore.ts'
 import { asOne } from '../server/src/store/transaction.ts'
 import { row, type PlannedJob } from '../server/src/threads/planForSeason.ts'
@@ -115,7 +116,7 @@ async function fill(folder: string): Promise<void> {
       for (const { job, touched } of stale.slice(from, from + 500)) {
         const i = Number(job.replace('job-', '')) || 0
         const plan = again(made[i % made.length]!, job, nameOf(i), i % 90)
-        await plannedStore(trx).keep(job, touched, DEMO_TODAY, plan)
+        await plannedStore(trx).keep(job, touched, DEMO_TODAY, keptPlan(plan))
       }
     })
   await db.destroy()

@@ -26,7 +26,8 @@ import {
   ordersOfJobs,
   usesOfRule,
 } from './threads/pool.ts'
-import { failedPlan, type PlanAsk, type PlannedJob } from './threads/planForSeason.ts'
+import { keptPlan, type KeptPlan } from './store/keptPlan.ts'
+import { failedPlan, type PlanAsk } from './threads/planForSeason.ts'
 import { isBehind } from '@juvena/core/plan/stepState'
 
 /** What a season is kept from. */
@@ -135,18 +136,18 @@ export function seasonKeeper(parts: SeasonParts) {
   async function plannedNow(
     job: string,
     ground: Ground,
-  ): Promise<{ day: Day; made: PlannedJob } | null> {
+  ): Promise<{ day: Day; made: KeptPlan } | null> {
     const stored = await jobs.text(job)
     if (!stored) return null
     const day = clock.today(stored.timeZone || null)
-    if (stored.wrong) return { day, made: failedPlan(job, stored.name, UNREADABLE[stored.wrong]) }
+    if (stored.wrong) return { day, made: keptPlan(failedPlan(job, stored.name, UNREADABLE[stored.wrong])) }
     try {
       return { day, made: await planRow(await askOf(stored, ground)) }
     } catch (error) {
       // A diary that cannot be read, a site without sense: this job shows it, the others go on.
       console.error(`Job ${job} could not be prepared for planning:`)
       logFault(error)
-      return { day, made: failedPlan(job, stored.name) }
+      return { day, made: keptPlan(failedPlan(job, stored.name)) }
     }
   }
 

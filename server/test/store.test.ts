@@ -10,6 +10,7 @@ import { fillDemo } from '../src/demo/fill.ts'
 import { demoFirm, demoJobs, DEMO_TODAY } from '../src/demo/jobs.ts'
 import { render } from '@juvena/core/present/render'
 import type { SeasonRow } from '@juvena/core/present/seasonRow'
+import { keptPlan } from '../src/store/keptPlan.ts'
 import { failedPlan } from '../src/threads/planForSeason.ts'
 import type { Parts } from '../src/routes/route.ts'
 import { plannedStore } from '../src/store/plannedStore.ts'
@@ -282,7 +283,7 @@ describe('the season', () => {
     )
     const store = plannedStore(firm.db)
     const { touched } = (await store.stale(1))[0]!
-    const made = failedPlan('a', 'a')
+    const made = keptPlan(failedPlan('a', 'a'))
     await firm.parts.jobs.save('a', 1, { name: 'a2' }, 'then')
     await store.keep('a', touched, DEMO_TODAY, made)
     expect(await store.staleCount()).toBe(1)

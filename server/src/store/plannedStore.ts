@@ -5,8 +5,7 @@ import { asOne } from './transaction.ts'
 import { addDays } from '@juvena/core/calendar/day'
 import { WATERED_DAYS, workingRow } from '@juvena/core/present/seasonRow'
 import type { DayJob } from '@juvena/core/present/dayWork'
-import type { PlannedJob } from '../threads/planForSeason.ts'
-import { isBehind } from '@juvena/core/plan/stepState'
+import type { KeptPlan } from './keptPlan.ts'
 
 interface Row {
   job_id: string
@@ -120,48 +119,25 @@ export function plannedStore(db: Knex) {
       job: string,
       touched: number,
       day: string,
-      { row, work, seed, orders, machines, observed, rules, fromShelf }: PlannedJob,
+      { sowDay, fromShelf, parts, days, observed }: KeptPlan,
     ): Promise<void> {
       await asOne(db, async (trx) => {
         const done = await trx<Row>('planned')
           .where({ job_id: job })
-          .update({
-            planned_on: day,
-            sow_day: row.sowDay,
-            from_shelf: fromShelf ? 1 : 0,
-          })
+          .update({ planned_on: day, sow_day: sowDay, from_shelf: fromShelf ? 1 : 0 })
         if (done !== 1) return
-        const parts = {
-          row: JSON.stringify(row),
-          work: work && JSON.stringify(work),
-          seed: seed.length > 0 ? JSON.stringify(seed) : null,
-          orders: orders.length > 0 ? JSON.stringify(orders) : null,
-          machines: machines.length > 0 ? JSON.stringify(machines) : null,
-          rules: JSON.stringify(rules),
-        }
         await trx<PartsRow>('planned_parts')
           .insert({ job_id: job, ...parts })
           .onConflict('job_id')
           .merge()
         // A job that could not be planned keeps what it said before.
-        if (work) await keepObserved(trx, job, observed)
+        if (parts.work !== null) await keepObserved(trx, job, observed)
         await trx<Row>('planned').where({ job_id: job, touched }).update({ stale: 0 })
         await trx<DayRow>('planned_days').where({ job_id: job }).delete()
-        const days = new Map<string, Omit<DayRow, 'job_id' | 'day'>>()
-        for (const { day: on, hours, people, ...step } of row.steps) {
-          const known = days.get(on) ?? { steps: 0, open: 0, crew_hours: 0 }
-          const open = isBehind(step) ? 0 : 1
-          days.set(on, {
-            steps: known.steps + 1,
-            open: known.open + open,
-            crew_hours: known.crew_hours + open * hours * people,
-          })
-        }
-        // A job that is watered that day is on the day's page, without a step of its own.
-        for (const { day } of work?.water ?? [])
-          if (!days.has(day)) days.set(day, { steps: 0, open: 0, crew_hours: 0 })
-        for (const [day, counts] of days)
-          await trx<DayRow>('planned_days').insert({ job_id: job, day, ...counts })
+        await trx.raw(
+          "INSERT INTO planned_days (job_id, day, steps, open, crew_hours) SELECT ?, value ->> 'day', value ->> 'steps', value ->> 'open', value ->> 'crewHours' FROM json_each(?)",
+          [job, days],
+        )
       })
     },
 

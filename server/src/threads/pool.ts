@@ -7,7 +7,8 @@ import type { DraftText } from '../store/listedJob.ts'
 import type { Batch } from '../store/pictureFiles.ts'
 import type { BackupCheck } from '../store/checkBackup.ts'
 import type { BackupContents } from '../store/backups.ts'
-import { failedPlan, type PlanAsk, type PlannedJob } from './planForSeason.ts'
+import { keptPlan, type KeptPlan } from '../store/keptPlan.ts'
+import { failedPlan, type PlanAsk } from './planForSeason.ts'
 import type { Firm } from '@juvena/core/entities/firm'
 import type { OfAllJobs, RuleUses } from '../store/overAllJobs.ts'
 import type { OrdersAsk } from './ordersOfJobs.ts'
@@ -109,15 +110,15 @@ const ranOut = (error: unknown): boolean => {
  * A job's place in the season. One that cannot be planned, or asks for too much, shows as such; it
  * never takes others down.
  */
-export async function planRow(ask: PlanAsk): Promise<PlannedJob> {
+export async function planRow(ask: PlanAsk): Promise<KeptPlan> {
   try {
-    return await within<PlannedJob>('row', ask)
+    return await within<KeptPlan>('row', ask)
   } catch (error) {
     if (!ranOut(error)) {
       console.error(`Job ${ask.jobId} could not be planned:`)
       logFault(error)
     }
-    return failedPlan(ask.jobId, ask.name, ranOut(error) ? TOO_MUCH : undefined)
+    return keptPlan(failedPlan(ask.jobId, ask.name, ranOut(error) ? TOO_MUCH : undefined))
   }
 }
 

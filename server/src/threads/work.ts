@@ -9,7 +9,8 @@ import { machinesOfJobs as machinesOf } from './machinesOfJobs.ts'
 import { learntOfAll as learntOf } from './learntOfAll.ts'
 import { picture as takePicture } from './picture.ts'
 import { paperPdf as writePaper } from '../documents/paperPdf.ts'
-import { plan as planJob, row as planRow } from './planForSeason.ts'
+import { keptPlan } from '../store/keptPlan.ts'
+import { plan as planJob, row as planRow, type PlanAsk } from './planForSeason.ts'
 import { readFileSent as readFile, readLongDraftSent as readLongDraft } from './readSent.ts'
 
 /** An error loses its code on the way out of a thread; a plain object does not. */
@@ -36,7 +37,7 @@ export const backup = coded(writeBackup)
 export const checkBackup = coded(checkIt)
 export const picture = coded(takePicture)
 export const plan = coded(planJob)
-export const row = coded(planRow)
+export const row = coded((ask: PlanAsk) => keptPlan(planRow(ask)))
 export const seedOfAll = coded(seedOf)
 export const ordersOfJobs = coded(ordersOf)
 export const machinesOfJobs = coded(machinesOf)
