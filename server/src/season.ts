@@ -140,7 +140,8 @@ export function seasonKeeper(parts: SeasonParts) {
     const stored = await jobs.text(job)
     if (!stored) return null
     const day = clock.today(stored.timeZone || null)
-    if (stored.wrong) return { day, made: keptPlan(failedPlan(job, stored.name, UNREADABLE[stored.wrong])) }
+    if (stored.wrong)
+      return { day, made: keptPlan(failedPlan(job, stored.name, UNREADABLE[stored.wrong])) }
     try {
       return { day, made: await planRow(await askOf(stored, ground)) }
     } catch (error) {

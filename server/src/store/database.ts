@@ -35,6 +35,29 @@ export const isNewer = (db: Open): boolean =>
     migrations.every((m) => m.name !== done),
   )
 
+interface Connection {
+  pragma: (text: string) => void
+  prepare: (sql: string) => object
+}
+/** As many statements are kept ready; beyond that all are made anew. */
+const MOST_STATEMENTS = 300
+/**
+ * Keeps statements that read or write rows for the next who asks the same: to prepare one takes
+ * longer than to read a job by it. SQLite makes them anew by itself where a table has changed.
+ */
+function keepStatements(connection: Connection): void {
+  const prepare = connection.prepare.bind(connection)
+  const ready = new Map<string, object>()
+  connection.prepare = (sql) => {
+    const known = ready.get(sql)
+    if (known) return known
+    const made = prepare(sql)
+    if (ready.size >= MOST_STATEMENTS) ready.clear()
+    if (/^(select|with|insert|update|delete|begin|commit)/i.test(sql)) ready.set(sql, made)
+    return made
+  }
+}
+
 /**
  * Opens the firm's database in a folder, brings its tables up to date, and returns it. ":memory:"
  * keeps nothing.
@@ -50,12 +73,13 @@ export async function openDatabase(folder: string): Promise<Knex> {
       min: 1,
       max: 1,
       afterCreate(
-        connection: { pragma: (text: string) => void },
+        connection: Connection,
         done: (error: Error | null, connection: unknown) => void,
       ) {
         connection.pragma('journal_mode = WAL')
         connection.pragma('synchronous = FULL')
         connection.pragma('foreign_keys = ON')
+        keepStatements(connection)
         done(null, connection)
       },
     },
