@@ -57,7 +57,7 @@ export interface WorthBrief {
 }
 
 /** Reasons of a marginal day that the odds of a sowing have in them. */
-const IN_ODDS: readonly Reason[] = ['spring', 'late', 'past-rule', 'after-frosts', 'squeezed', 'heat-ahead'] // prettier-ignore
+const IN_ODDS: readonly Reason[] = ['spring', 'late', 'past-rule', 'after-frosts', 'squeezed', 'warm', 'heat-ahead'] // prettier-ignore
 /** Most a day is worth. */
 const WHOLE = 100
 

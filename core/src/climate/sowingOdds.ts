@@ -24,6 +24,13 @@ export const oddsValues = tradeValues('odds', {
     'Warmth over 5 °C that seedlings need before killing frost',
     [100, 600],
   ),
+  begins: value(
+    60,
+    '%',
+    'model',
+    'Of the time or warmth wanted before killing frost, with no more than this all seedlings are lost, with all of it none',
+    [0, 95],
+  ),
   growthBase: value(5, 'C', 'model', 'Warmth for growth counts above', [0, 10]),
   weeds: value(
     35,
@@ -52,7 +59,7 @@ export const oddsRules = {
     label: 'Years in a hundred that it succeeds',
     unit: '%',
     standing: 'model',
-    says: 'Of a hundred simulated years of this place, those in which seed of that day comes up within {longest}, stands before killing frost (rye for winter green from {winterGreen} before it), and meets no more hot days in its first {heatWeeks} than seedlings bear ({hotDaysWatered} watered, {hotDaysDry} not); of those sown in spring, weeds and the first summer spoil {weeds}; less what a slope without cover, or a bed that is not open, loses. The grass that succeeds least counts.',
+    says: 'Of a hundred simulated years of this place, those in which seed of that day comes up within {longest}, stands before killing frost (with all of the weeks wanted before it; with fewer in some years only, with {begins} of them or less in none; rye for winter green wants {winterGreen}), and meets no more hot days in its first {heatWeeks} than seedlings bear ({hotDaysWatered} watered, {hotDaysDry} not); of those sown in spring, weeds and the first summer spoil {weeds}; less what a slope without cover, or a bed that is not open, loses. The grass that succeeds least counts.',
     values: oddsValues,
     inputs: { sown: 'date', soil: 'C', cutOff: 'date' },
     steps:
@@ -224,6 +231,10 @@ const trialOf = (
   warmth: warmthOf(place, sums, grass.thermal.base),
 })
 
+/** Where the year of a day lies among all: evenly spread, and alike at each asking. */
+const yearOf = (sown: number): number =>
+  (((Math.floor(sown / YEAR_DAYS) * 83) % SIMULATED_YEARS) + 0.5) / SIMULATED_YEARS
+
 /** What fails a sowing on a day of the simulation; null where it succeeds. */
 function outcome({ place, sums, grass, brief, v, warmth }: Trial, sown: number): Cause | null {
   const days = place.years.days
@@ -239,11 +250,12 @@ function outcome({ place, sums, grass, brief, v, warmth }: Trial, sown: number):
   const frost = sums.frosts[season] ?? Infinity
   if (season >= 0 && frost < Infinity) {
     if (up >= frost) return 'frost'
-    const stands =
+    const share =
       brief.standsBy === 'weeks' || grass.season === 'warm'
-        ? frost - sown >= (brief.lead ?? grass.lead)
-        : sums.growth[frost]! - sums.growth[up]! >= v.growth
-    if (!stands) return 'frost'
+        ? (frost - sown) / (brief.lead ?? grass.lead)
+        : (sums.growth[frost]! - sums.growth[up]!) / v.growth
+    // Seedlings are not all lost for a day that is wanting: the fewer days, the fewer years.
+    if (share < 1 && share <= v.begins / 100 + (1 - v.begins / 100) * yearOf(sown)) return 'frost'
   }
   const borne = brief.watered ? v.hotDaysWatered : v.hotDaysDry
   if (

@@ -259,15 +259,6 @@ function followPackage(brief: FollowBrief & LaterBrief, plan: PackagePlan): Foll
       ? mowBandsOf(brief, plan, sow, zones, { main, mow, bands, season })
       : { band: null, seedlings: null }
   const { band, seedlings } = mows
-  const presentable = sow
-    ? band
-      ? presentableFrom(brief, plan, sow, zones, {
-          up: bands.up,
-          halfUp: new Map([...bands.byGrass].map(([grass, { half }]) => [grass, half])),
-          seedlings,
-        })
-      : null
-    : recoversFrom(brief, plan, anchor, rounds)
   const needs = brief.laterSteps.get(plan.id) ?? []
   const programme = feedProgramme(brief, plan, needs, seedlings && middleOf(seedlings, season))
   const later = laterStepsOf(brief, plan, needs, {
@@ -279,6 +270,15 @@ function followPackage(brief: FollowBrief & LaterBrief, plan: PackagePlan): Foll
     shows: [...bands.byGrass.values()].map((e) => e.half).sort()[0] ?? null,
     season,
   })
+  const presentable = sow
+    ? band
+      ? presentableFrom(brief, plan, sow, zones, {
+          up: bands.up,
+          halfUp: new Map([...bands.byGrass].map(([grass, { half }]) => [grass, half])),
+          seedlings,
+        })
+      : null
+    : recoversFrom(brief, plan, anchor, rounds, later)
   const mowSteps = later.filter((s) => OPERATIONS[s.kind].mows)
   const phases = sow
     ? phasesOf(brief, sow, bands, seedlings, season)

@@ -25,8 +25,9 @@ export const looksRules = {
     standing: 'practice',
     says: 'Turf that is opened and not sown looks right once it has grown over: the longest of what was done to it counts.',
     values: looksBadValues,
-    inputs: { worked: 'date' },
-    steps: 'the day of the work + the longest of its bad looks',
+    inputs: { worked: 'date', lift: 'date?' },
+    steps:
+      'the day of the work + the longest of its bad looks; not before the last lift of a dressing has grown through',
     by: 'work/looksBad: looksBadDays',
     check: 'plan.test.ts',
   }),
@@ -106,6 +107,7 @@ export function recoversFrom(
   plan: PackagePlan,
   anchor: PlannedStep,
   rounds: readonly ZonePlan[],
+  later: readonly PlannedStep[],
 ): { figure: Figure; notices: Notice[] } | null {
   // Ground that does not close in a season is promised no date.
   if (rounds.some((z) => z.work.staysOpen)) return null
@@ -126,9 +128,13 @@ export function recoversFrom(
     ),
   )
   if (days === 0) return null
-  const day = addDays(anchor.chosen, days)
+  const lifts = later.filter((s) => s.kind === 'dress-again')
+  const last = lifts.reduce((at, s) => (s.chosen > at.chosen ? s : at), anchor)
+  const lifted = last === anchor ? null : addDays(last.chosen, trace.value(looksBadValues.dressed))
+  const day = laterDay(addDays(anchor.chosen, days), lifted)
   const figure = trace.found(looksRules.recovers, packageScope(plan.id), day, {
     worked: anchor.day,
+    lift: last === anchor ? null : last.day,
   })
   return {
     figure,

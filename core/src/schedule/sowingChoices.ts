@@ -178,6 +178,8 @@ export function chooseSowing(b: ChoiceBrief): Chosen {
   const inCutOff =
     !b.sown ||
     bySchool(window, schedule.sowDay) ||
+    // Where no frost ends a season, none is missed.
+    b.climate.frostMonthDay === null ||
     schedule.sowDay <= window.cutOff ||
     isPastRule(window, schedule.sowDay) ||
     (b.sown?.purpose === 'cover' && daysBetween(window.start, schedule.sowDay) <= COVER_WITHIN)
@@ -579,6 +581,7 @@ function passedOver(
   )
     return null
   const today = window.reasons[0]
+  const held = lastHold(b.fixed, b.steps.anchor)
   const notAtOnce = say`${b.done} ${onDay(sowDay, true)}, in ${SEASON_NAMES[season]}, not at once.`
   if (
     window.states[0] === 'marginal' &&
@@ -586,9 +589,17 @@ function passedOver(
   )
     return {
       title: notAtOnce,
-      says: say`Days until then are marginal: ${REASONS[sure(today)]}. The first good day is taken; a sooner one may be pinned.`,
+      says: joined(
+        [
+          say`Days until then are marginal: ${REASONS[sure(today)]}.`,
+          // What has to be waited for leaves none of them.
+          held && daysBetween(held.until, sowDay) <= late
+            ? say`Not before ${onDay(held.until, true)}: ${REASONS[held.why]}.`
+            : 'The first good day is taken; a sooner one may be pinned.',
+        ],
+        ' ',
+      ),
     }
-  const held = lastHold(b.fixed, b.steps.anchor)
   if (held && held.until > calendar.today && window.states[0] !== 'shut')
     return {
       title: notAtOnce,

@@ -108,6 +108,8 @@ export function whatLeads(
   )
   if (dark)
     return free(say`${names} hardly gets the light it wants, so grasses of the shade may join it.`)
+  if (r.zone.treeGone === true)
+    return free(say`The light has changed since ${names} came: what suits it now leads.`)
   const worn = r.zone.wear === 'high' || job.aims.includes('hard-wear')
   if (worn && able.every((f) => f.grass.wear === 'low' || f.grass.wear === 'low-mid'))
     return free(say`${names} does not bear the wear asked for, so tougher grasses may join it.`)

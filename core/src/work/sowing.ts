@@ -7,6 +7,7 @@ import { sprinklerValues } from '../reference/siteValues.ts'
 import type { Schools } from '../reference/schools.ts'
 import { num } from '../trace/figure.ts'
 import { isSmall } from './ground.ts'
+import { leafAfterCut, smotherValues } from './leafRules.ts'
 import { say, type Message } from '../rules/message.ts'
 import type { Trace } from '../trace/trace.ts'
 import type { ZoneReadings } from '../walkover/zoneReadings.ts'
@@ -233,5 +234,21 @@ export function sowingForbids(
         ['cut-first', 'cut-second', 'rake', 'scarify', 'core', 'dress', 'collect-cores'] as const
       ).map((op) => no(op, 'It waits for the proper sowing.')),
     ]
-  return [...seeded, ...lifted, ...(isSmall(r, trace) ? [no('scarify', byHand)] : [])]
+  // Kept so short already, there is nothing to step down to; on a patch it is one cut by hand.
+  const cut = num(r.cut)
+  const oneCut: Message | null = isSmall(r, trace)
+    ? 'So little ground is cut down at once.'
+    : leafAfterCut(cut, r.foot, trace.values(smotherValues)) >= cut
+      ? 'It is kept as short already: one cut is enough.'
+      : null
+  return [
+    ...seeded,
+    ...lifted,
+    ...(isSmall(r, trace) ? [no('scarify', byHand)] : []),
+    ...(oneCut ? [no('cut-first', oneCut)] : []),
+    // What is cut down for seed is not raised meanwhile.
+    ...(sowing === 'over'
+      ? [no('raise-cut', 'It is cut short for the seed, and kept at that height from the first mow on.')] // prettier-ignore
+      : []),
+  ]
 }

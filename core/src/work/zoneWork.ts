@@ -21,7 +21,7 @@ export function zoneWork(brief: WorkBrief): ZoneWork {
   const { r, season, approach, schools, trace } = brief
   const asked = r.zone.sowing ?? PRESETS[approach].sowing
   const first = decisionsFor(brief, asked)
-  const cut = cutBefore(first)
+  const cut = cutBefore(first, season, asked)
   const dressed = first.some((d) => d.operation === 'dress' && d.reason === null)
   if (dressed && !brief.laidBack && isLaidBack(brief, asked))
     return zoneWork({ ...brief, laidBack: true })
@@ -71,7 +71,7 @@ export function zoneWork(brief: WorkBrief): ZoneWork {
       })),
     sown,
     buried,
-    leaf: leafStanding(r, cutBefore(decisions), trace),
+    leaf: leafStanding(r, cutBefore(decisions, season, sowing), trace),
   }
 }
 
@@ -118,10 +118,14 @@ const countAfter = (brief: WorkBrief, sowing: Sowing, sown: Figure | null): Zone
     sown,
   )
 
-/** What is cut down before a dressing goes on. */
-function cutBefore(decisions: readonly Decision[]): Cut {
+/**
+ * What is cut down before a dressing goes on. The hard cut of warm turf that is not sown is an earlier
+ * visit of its own: by the day of the dressing it has grown again.
+ */
+function cutBefore(decisions: readonly Decision[], season: 'cool' | 'warm', sowing: Sowing): Cut {
   const planned = (kind: StepKind) =>
     decisions.some((d) => d.operation === kind && d.reason === null)
+  if (season === 'warm' && !isPlanted(sowing) && planned('cut-second')) return 'standing'
   return planned('cut-second') ? 'short' : planned('cut-first') ? 'first' : 'standing'
 }
 

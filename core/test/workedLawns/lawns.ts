@@ -444,9 +444,9 @@ export const LAWNS: WorkedLawn[] = [
   },
   {
     name: 'thin rye three days after it',
-    because: 'One year in four: no late sowing of such odds is taken without a word; it is offered, and spring stands.',
+    because: 'A living sward bears a late sowing, and rye is quick: it goes in within the week, with its odds told.',
     today: '2027-03-17', job: { site: SOUTH, waterer: 'owner' }, zone: { ...sound, ...cover(55, 20, 5), thatch: 15 },
-    sowing: 'over', wanted: ['scarify', 'sow', 'water'], never: ['kill'], months: [10], says: /Too late.*Sow late/,
+    sowing: 'over', wanted: ['scarify', 'sow', 'water'], never: ['kill'], months: [3], says: /is marginal: late: past the last day.*Odds are (fair|poor)/, neverSays: /Too late/,
   },
   {
     name: 'thin rye eleven days after it',

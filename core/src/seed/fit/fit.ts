@@ -1,4 +1,5 @@
 import { daysBetween } from '../../calendar/day.ts'
+import { choiceValues } from '../../climate/choiceValues.ts'
 import { liesDormant } from '../../climate/sowingLines.ts'
 import type { Grass } from '../../reference/grasses.ts'
 import { lightLines } from '../../reference/siteValues.ts'
@@ -68,7 +69,17 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
 /** Why a grass is too late; null while it is not. */
 function tooLate(
   g: Grass,
-  { r, sowingFrom, lastSowing, shutToLast, untilSpring, tooSlow, oddsNow, trace }: FitGround,
+  {
+    r,
+    sowing,
+    sowingFrom,
+    lastSowing,
+    shutToLast,
+    untilSpring,
+    tooSlow,
+    oddsNow,
+    trace,
+  }: FitGround,
 ): Message | null {
   if (tooSlow(g)) return 'it is too slow for spring here: the heat comes before it stands'
   // Sown to lie dormant, the last day of autumn does not matter: only whether it lies.
@@ -81,10 +92,14 @@ function tooLate(
       ? say`it wants sowing by ${onDay(last)}, and no good day is left until then`
       : null
   const wanted = say`it wanted sowing by ${onDay(last)}`
-  // A few days late is a matter of odds, where it is the grass of the place.
-  return isOfThePlace(g, r) && daysBetween(last, sowingFrom) <= trace.value(lateValues.told)
-    ? say`${wanted}; sown on ${onDay(sowingFrom)} it succeeds in ${oddsNow(g)} years of 100`
-    : wanted
+  if (!isOfThePlace(g, r) || daysBetween(last, sowingFrom) > trace.value(lateValues.told))
+    return wanted
+  // A few days late is a matter of odds, where it is the grass of the place: over a sward that lives
+  // it is sown where they are fair.
+  const odds = oddsNow(g)
+  return sowing === 'over' && odds >= trace.value(choiceValues.worthLate)
+    ? null
+    : say`${wanted}; sown on ${onDay(sowingFrom)} it succeeds in ${odds} years of 100`
 }
 
 export const lateValues = tradeValues('late', {

@@ -214,8 +214,15 @@ p {
 .strip {
   grid-template-columns: 1.5fr 0.8fr 1fr 0.8fr 0.8fr auto;
 }
+/* A feed has its grade beside it: two lines, what is spread above what was tried. */
 .strip.fed {
-  grid-template-columns: 1.3fr 1.1fr 0.7fr 1fr 0.7fr 0.7fr auto;
+  grid-template-columns: repeat(4, minmax(0, 1fr)) auto;
+}
+.strip.fed > :nth-child(-n + 2) {
+  grid-column: span 2;
+}
+.strip.fed > :last-child {
+  grid-area: 1 / 5;
 }
 h3 {
   font-size: 0.9375rem;
@@ -225,6 +232,12 @@ h3 {
   .strip,
   .strip.fed {
     grid-template-columns: 1fr 1fr;
+  }
+  .strip.fed > :nth-child(-n + 2) {
+    grid-column: auto;
+  }
+  .strip.fed > :last-child {
+    grid-area: auto;
   }
 }
 </style>

@@ -232,9 +232,9 @@ p {
 }
 .label {
   order: 1;
-  grid-column: 1 / 4;
+  grid-column: 1 / -1;
   display: grid;
-  grid-template-columns: repeat(2, minmax(0, 11rem));
+  grid-template-columns: repeat(auto-fit, minmax(min(9rem, 100%), 13rem));
   gap: 0.3rem 0.8rem;
 }
 .pack {
