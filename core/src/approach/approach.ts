@@ -2,7 +2,13 @@ import { sure } from '../quantities/sure.ts'
 import type { Job } from '../entities/job.ts'
 import { findingOf, type Finding } from '../findings/finding.ts'
 import { startOverLine } from '../findings/findInZone.ts'
-import { livesThere, healsItself, onlyPassing, stolonOnly } from '../findings/findingAsks.ts'
+import {
+  livesThere,
+  healsItself,
+  knitsItself,
+  onlyPassing,
+  stolonOnly,
+} from '../findings/findingAsks.ts'
 import { coverLines } from '../findings/lines.ts'
 import { APPROACH_NAMES, type ApproachId } from '../reference/lists.ts'
 import type { GrassId } from '../reference/grasses.ts'
@@ -138,7 +144,10 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
   const bare = r.bare === null ? 0 : num(r.bare)
   // Who asks for one patch is not sold a whole lawn.
   const spared = job.aims.includes('mend-patch') && (brief.patchApart || bare > 0)
-  if (cover < trace.value(coverLines.thin) && !spared)
+  // Warm turf that spreads closes small gaps by itself.
+  const heals = healsItself(r) && !patch && bare < trace.value(coverLines.gaps)
+  const knits = knitsItself(r, trace)
+  if (cover < trace.value(coverLines.thin) && !spared && !(knits && !set && !patch))
     return set
       ? {
           approach: 'plugs',
@@ -153,8 +162,6 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
             approach: 'overseed',
             why: say`${r.wanted} wanted grass is above the ${quantity(line, '%')} line: keep what is there and add to it.`,
           }
-  // Warm turf that spreads closes small gaps by itself.
-  const heals = healsItself(r) && !patch && bare < trace.value(coverLines.gaps)
   const apart = job.aims.includes('mend-patch') && brief.patchApart
   const spots = repairsSown(brief) || patch || (!apart && !heals && bare >= trace.value(coverLines.mend)) // prettier-ignore
   if (spots)
@@ -169,12 +176,13 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
         }
   if (bumpy)
     return { approach: 'level', why: say`${r.wanted} cover stands; only the surface wants work.` }
+  const room: Message =
+    cover < trace.value(coverLines.thin)
+      ? say`${r.wanted} cover of turf that spreads: fed, watered and kept free of weeds it closes by its own runners.`
+      : say`${r.wanted} cover: seed would find little room.`
   return asksForWork(brief)
-    ? {
-        approach: 'care',
-        why: say`${r.wanted} cover: seed would find little room. What the ground asks for is done without it.`,
-      }
-    : { approach: 'leave', why: say`${r.wanted} cover: seed would find little room.` }
+    ? { approach: 'care', why: joined([room, 'What the ground asks for is done without it.'], ' ') }
+    : { approach: 'leave', why: room }
 }
 
 /**

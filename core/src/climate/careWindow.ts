@@ -18,6 +18,7 @@ import { daysOn, YEAR_DAYS } from './yearDay.ts'
 
 /** When turf may be worked without being sown: it has to grow out of it. */
 export const careValues = tradeValues('care', {
+  turfSoil: value(3, 'C', 'practice', 'Cool turf is laid while the soil has', [0, 10]),
   springSoil: value(
     8.5,
     'C',
@@ -143,6 +144,19 @@ export const careRules = {
     inputs: { soil: 'C', cutOff: 'date' },
     steps: 'soil by day, against the lines',
   }),
+  turf: procedure({
+    ...window,
+    id: 'window.turf',
+    says: 'Cool turf is laid whenever the soil is not frozen, from {turfSoil}: below {springSoil} it lies until spring before it roots. Once the usual day reaches {springTo} somebody has to water it; at {heat} none is laid.',
+    values: {
+      turfSoil: careValues.turfSoil,
+      springSoil: careValues.springSoil,
+      springTo: careValues.springTo,
+      heat: careValues.heat,
+    },
+    inputs: { soil: 'C', cutOff: 'date' },
+    steps: 'usual soil and usual days, against the lines',
+  }),
   scalp: procedure({
     ...window,
     id: 'window.scalp',
@@ -230,10 +244,10 @@ export const careRules = {
 
 /**
  * Work that is not sown: opening and dressing; light work (a thin dressing, spiking, one light
- * pass); a hard cut of warm turf; feeding; a pre-emergence in spring, in autumn or in either; and
+ * pass); laying cool turf; a hard cut of warm turf; feeding; a pre-emergence in spring, in autumn or in either; and
  * what has no season but is done when it is due.
  */
-export type Care = 'open' | 'light' | 'scalp' | 'feed' | 'barrier' | 'barrier-spring' | 'barrier-autumn' | 'due' // prettier-ignore
+export type Care = 'open' | 'light' | 'turf' | 'scalp' | 'feed' | 'barrier' | 'barrier-spring' | 'barrier-autumn' | 'due' // prettier-ignore
 
 /** The rule that says the window of a kind of work. */
 export const careRule = (season: 'cool' | 'warm', care: Care) =>
@@ -243,7 +257,7 @@ export const careRule = (season: 'cool' | 'warm', care: Care) =>
       ? season === 'cool'
         ? careRules.feed
         : careRules.warmFeed
-      : care === 'scalp' || care === 'due'
+      : care === 'scalp' || care === 'due' || care === 'turf'
         ? careRules[care]
         : careRules.barrier
 
@@ -331,7 +345,16 @@ export function careWindow(
       state === 'open' ? 'good-work' : state === 'marginal' ? 'late-barrier' : 'soil-barrier',
     ]
   }
+  const turf = ({ d, soil: s }: Judged): Verdict => {
+    const high = place.high[d]!
+    if (high >= v.heat) return ['shut', 'heat-work']
+    if (s < v.turfSoil) return ['shut', 'frozen']
+    if (s < v.springSoil) return ['open', 'turf-rests']
+    if (high < v.springTo) return ['open', 'good-work']
+    return watered ? ['marginal', 'warm'] : ['shut', 'between-dry']
+  }
   const judge = (day: Judged, i: number): Verdict => {
+    if (care === 'turf') return turf(day)
     if (care === 'due') return ['open', 'good-work']
     if (care === 'scalp') return scalp(day)
     if (care === 'feed') return feed(day)
@@ -347,7 +370,7 @@ export function careWindow(
 }
 
 const seasonOfWork = ({ after }: Judged, reason: Reason) =>
-  reason === 'asleep' ? 'winter' : reason === 'between' || reason === 'light-work' ? 'summer' : after !== null ? 'autumn' : 'spring' // prettier-ignore
+  reason === 'asleep' || reason === 'frozen' ? 'winter' : reason === 'between' || reason === 'light-work' ? 'summer' : after !== null ? 'autumn' : 'spring' // prettier-ignore
 
 /**
  * Days for a pre-emergence, by soil °C: in the weeks before it rises through the spring line for

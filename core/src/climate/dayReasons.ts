@@ -41,6 +41,8 @@ export type Reason =
   | 'between-dry'
   | 'heat-work'
   | 'near-frost'
+  | 'frozen'
+  | 'turf-rests'
   | 'late-cut'
   | 'early-feed'
   | 'feed-frost'
@@ -118,6 +120,8 @@ export const REASONS: Record<Reason, Message> = {
   'between-dry': 'warm weather, and nobody waters: it would dry out',
   'heat-work': 'the usual day is too hot for it',
   'near-frost': 'too near frost: it would not close before winter',
+  frozen: 'the soil freezes: turf laid now dries out before it roots',
+  'turf-rests': 'turf laid now lies until spring before it roots: keep off it until then',
   'late-cut': 'later than the spring cut: what is cut now has less of the summer to close in',
   'early-feed': 'early spring: little is fed before turf grows',
   'feed-frost': 'frost is near: nitrogen now makes soft growth that freezes',

@@ -40,6 +40,13 @@ export const roughClimate = tradeValues('climate', {
     [0, 6],
   ),
   lapse: value(6.5, 'C', 'published', 'Air is colder by so much for each km of height', [4, 10]),
+  height: value(
+    4,
+    'C',
+    'model',
+    'Where no station tells, each km of height makes it colder by: high plains are warmed by the land round them',
+    [2, 10],
+  ),
   coastSwing: value(
     0.105,
     'C',
@@ -103,7 +110,7 @@ export function roughNormals(
     v.sun * Math.cos((lat * Math.PI) / 180) ** 2 +
     sea -
     v.inlandCold * inland * between(35, 45) -
-    (v.lapse * elevation) / 1000
+    (v.height * elevation) / 1000
   const swing = v.leastSwing + lat * (v.coastSwing + (v.inlandSwing - v.coastSwing) * inland)
   const range = v.coastRange + (v.inlandRange - v.coastRange) * inland
   const warmest = warmestOf(latitude, inland)

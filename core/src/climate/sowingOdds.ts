@@ -25,7 +25,7 @@ export const oddsValues = tradeValues('odds', {
     [100, 600],
   ),
   begins: value(
-    60,
+    50,
     '%',
     'model',
     'Of the time or warmth wanted before killing frost, with no more than this all seedlings are lost, with all of it none',

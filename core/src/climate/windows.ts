@@ -202,3 +202,19 @@ export const grassOdds = (
     climate,
     trace,
   )?.succeed ?? 0
+
+/**
+ * Whether the hard cut of warm turf in spring is behind: blades may go in before its season comes
+ * again.
+ */
+export function springCutOver(
+  watered: boolean,
+  climate: SiteClimate,
+  schools: Schools,
+  trace: Trace,
+): boolean {
+  const opens = (care: Care) =>
+    windowToWork('warm', care, watered, climate, schools, trace).states.indexOf('open')
+  const [cut, blades] = [opens('scalp'), opens('open')]
+  return blades >= 0 && (cut < 0 || cut > blades)
+}

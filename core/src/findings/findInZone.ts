@@ -27,6 +27,7 @@ import {
   onlyPassing,
   operationsOf,
   stolonOnly,
+  knitsItself,
 } from './findingAsks.ts'
 import { seenInZone, wantsTrueSurface } from './seenInZone.ts'
 
@@ -45,13 +46,16 @@ export const findingReadings = {
 export const startOverLine = (schools: Schools, trace: Trace): number =>
   trace.value(schools.cover === 'fifty' ? coverLines.fifty : coverLines.thirty)
 
-/** What one zone's readings mean, by the lines of the trade. `year` is the year of the walk. */
+/**
+ * What one zone's readings mean, by the lines of the trade. `year` is the year of the walk; `resting`
+ * says that warm turf slept on its day, `cutOver` that the season of its hard cut has passed.
+ */
 export function findInZone(
   r: ZoneReadings,
   schools: Schools,
   year: number,
   trace: Trace,
-  resting = true,
+  { resting, cutOver }: { resting: boolean; cutOver: boolean } = { resting: true, cutOver: false },
 ): Finding[] {
   const measured = [
     coverFinding(r, schools, trace),
@@ -68,7 +72,7 @@ export function findInZone(
     ...measured.filter((f) => f !== null),
     ...seenInZone({ r, schools, trace, year, resting }),
   ]
-  return all.map((f) => ({ ...f, ...operationsOf(f, { r, schools, trace }) }))
+  return all.map((f) => ({ ...f, ...operationsOf(f, { r, schools, trace, cutOver }) }))
 }
 
 function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
@@ -127,6 +131,12 @@ function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
         ...outcomes[word]!,
         asks: 'Open the canopy before anything is sown: in this light it does not last.',
       }
+  else if (knitsItself(r, trace) && !stolonOnly(r))
+    outcomes.thin = {
+      verdict: 'act',
+      says: say`Above the ${line} line, and its runners fill what is open.`,
+      asks: 'Keep weeds out, feed and water it through its summer: no seed.',
+    }
   else if (stolonOnly(r))
     outcomes.thin = {
       ...sure(outcomes.thin),
@@ -153,7 +163,7 @@ function thatchFinding(r: ZoneReadings, trace: Trace): Found | null {
     matted: {
       verdict: 'act',
       says: 'Thatch keeps rain from roots and seed from soil.',
-      asks: raked ?? '{Scarify} before seed.',
+      asks: raked ?? '{Scarify}, and before any seed.',
     },
     fine: { verdict: 'fine', says: 'No bar to seed.', asks: 'Nothing.' },
   }

@@ -15,6 +15,8 @@ import { coverLines, habitLines, thatchLines } from './lines.ts'
 export interface AskContext {
   r: ZoneReadings
   schools: Schools
+  /** The season of the hard cut of warm turf has passed. */
+  cutOver: boolean
   trace: Trace
 }
 
@@ -68,6 +70,16 @@ export const isGreen = (r: ZoneReadings, trace: Trace): boolean =>
 export const healsItself = (r: ZoneReadings): boolean =>
   r.present.length > 0 && r.present.every((g) => g.season === 'warm' && g.spreads)
 
+/**
+ * Warm turf that spreads and covers most of its ground: what is open closes by its own runners in a
+ * summer, without seed.
+ */
+export const knitsItself = (r: ZoneReadings, trace: Trace): boolean =>
+  healsItself(r) &&
+  r.wanted !== null &&
+  num(r.wanted) >= trace.value(coverLines.heals) &&
+  (r.bare === null ? 0 : num(r.bare)) < trace.value(coverLines.gaps)
+
 const STAYS_OPEN: Message = 'Nothing sown lasts in this light: what blades open here stays open.'
 const DARK: Message = 'Grass is the wrong plant in this light: work on it is money lost.'
 const IN_THE_DARK = kindsThat((o) => o.lostInTheDark)
@@ -110,7 +122,9 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
     const clumps = num(r.incurable) >= trace.value(coverLines.clumps)
     return {
       wants: [
-        ...(word === 'thin' ? [['sow', 'should', 'There is room for seed.'] as Line] : []),
+        ...(word === 'thin' && !knitsItself(r, trace)
+          ? [['sow', 'should', 'There is room for seed.'] as Line]
+          : []),
         ...(clumps
           ? [
               [
@@ -132,15 +146,18 @@ const ANSWERS: Partial<Record<FindingKind, (f: Found, at: AskContext) => Answer>
       ],
     }
   },
-  thatch: (_, { r, trace }) => {
+  thatch: (_, { r, trace, cutOver }) => {
     const passes = scarifyPasses(num(sure(r.thatch)), trace)
     if (passes === 0) return {}
     const short: Message =
       'Warm turf with a mat is cut hard before blades: it comes back from below.'
+    const late: Message =
+      'Its season is spring. Cut now it waits weeks for its leaf before blades go in; it spreads, though, and seeds less.'
+    const [strength, why] = cutOver ? (['may', late] as const) : (['should', short] as const)
     const cuts: Line[] = scalps(r)
       ? [
-          ['cut-first', 'should', short],
-          ['cut-second', 'should', short],
+          ['cut-first', strength, why],
+          ['cut-second', strength, why],
         ]
       : []
     return {

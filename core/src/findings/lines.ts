@@ -30,7 +30,7 @@ export const coverLines = tradeValues('cover', {
     70,
     '%',
     'model',
-    'Cool turf of one grass that spreads closes gaps by itself from this much wanted cover',
+    'Turf of a grass that spreads closes its gaps by itself from this much wanted cover',
     [40, 95],
   ),
   mend: value(3, '%', 'model', 'From this much bare ground there are spots to mend', [0.5, 30]),

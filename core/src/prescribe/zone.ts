@@ -19,6 +19,8 @@ import { seedZone } from '../seed/seedPlan.ts'
 import { hybridSeed } from '../seed/whatLeads.ts'
 import type { BagOnShelf } from '../stock/seedOnShelf.ts'
 import type { Versioned } from '../trace/memo.ts'
+import { springCutOver } from '../climate/windows.ts'
+import { isWatered } from '../entities/job.ts'
 import { onDay, say, type Message } from '../rules/message.ts'
 import { laterRound } from '../trace/scope.ts'
 import type { Trace } from '../trace/trace.ts'
@@ -91,7 +93,11 @@ export function prescribeZone(
   const walked = job.walked ?? today
   const resting =
     climate.place.soil[yearDay(dayNumber(walked))]! < trace.value(careValues.warmWakes)
-  const findings = findInZone(r, schools, Number(walked.slice(0, 4)), trace, resting)
+  const warm = r.present.some((g) => g.season === 'warm')
+  const findings = findInZone(r, schools, Number(walked.slice(0, 4)), trace, {
+    resting,
+    cutOver: warm && springCutOver(isWatered(job), climate, schools, trace),
+  })
   const wished = seasonOf(r, climate, schools, trace)
   // What the owner wants has a say where something is sown; what stands, where nothing is.
   const standing = r.target ? seasonOf({ ...r, target: null }, climate, schools, trace) : wished

@@ -113,8 +113,10 @@ export function planText(job: Job, plan: JobPlan, reader: Reader): string {
             (z) =>
               `${zoneName(z.zone)}: ${shown(z.sprinkler?.minutes ?? z.litres)} a run${z.sprinkler ? '' : ' by can, rose or hose'}${inParts(z.parts.seedbed)}, then ${shown(z.growing)}${inParts(z.parts.growing)}, then ${shown(z.settled)}${inParts(z.parts.settled)}`,
           ),
-          ...plan.follow.waterDays.map(
-            (w) => `${day(w.day)}: ${WATER_WORDS[w.advice]}. ${told(waterSaid(w))}`,
+          ...plan.follow.waterDays.map((w) =>
+            w.advice === 'planned'
+              ? `${day(w.day)}: ${told(waterSaid(w))}`
+              : `${day(w.day)}: ${WATER_WORDS[w.advice]}. ${told(waterSaid(w))}`,
           ),
         ]
       : [],

@@ -120,7 +120,10 @@ function surerLater({ choices, plants }: PackagePlan): { taken: Known; later: Kn
   const taken = known.find((c) => c.taken)
   if (!plants || !taken) return null
   const surer = Number(taken.odds.value) + MUCH_SURER
-  const later = known.find((c) => c.day > taken.day && Number(c.odds.value) >= surer)
+  // The same season a year on is no other choice.
+  const later = known.find(
+    (c) => c.day > taken.day && c.season !== taken.season && Number(c.odds.value) >= surer,
+  )
   return later ? { taken, later } : null
 }
 /** A season whose odds are known. */

@@ -64,8 +64,9 @@ const isLight = ({ zones }: WorkPackage, thin: number): boolean =>
 /** The window that a package goes by where nothing is sown. */
 export function careOf(pack: WorkPackage, trace: Trace): Care {
   if (pack.kind === 'scalp' || pack.kind === 'feed' || pack.kind === 'due') return pack.kind
-  // Turf and plugs are set all through growth where somebody waters.
-  if (pack.kind === 'plant') return 'light'
+  // Plugs and warm turf are set all through growth where somebody waters, cool turf in winter too.
+  if (pack.kind === 'plant')
+    return pack.season === 'cool' && pack.zones.every((z) => z.sowing === 'turf') ? 'turf' : 'light'
   if (pack.kind === 'barrier') {
     const seen = new Set(pack.zones.flatMap((z) => z.r.zone.weedsSeen))
     const spring = seen.has('crabgrass')

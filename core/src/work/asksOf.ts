@@ -136,6 +136,8 @@ export function followingAsks(
   if (has((o) => o.steel)) add('mark', 'mark', 'Steel goes into the ground.')
   if (!sown && has((o) => o.wetted))
     add('water', 'feed', 'Opened, dressed and fed turf wants water.')
+  if (!sown && planned.has('dress'))
+    add('feed', 'dress', 'A light feed helps turf through a dressing.')
   if (programme !== 'one-dose' && has((o) => o.feeds))
     add('feed-round', 'feed', say`Fed on: ${schoolName('programme', programme)}.`)
   if (has((o) => o.closes)) add('notice', 'notice', 'The lawn is out of use.')

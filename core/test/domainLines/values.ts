@@ -366,7 +366,7 @@ set-up.seed-safe                          0.5 h       model         0..4
 soil.follows                             0.4 1      model         0.05..0.95
 odds.growth                              250 Cd     model         100..600
 odds.growthBase                            5 C      model         0..10
-odds.begins                               60 %      model         0..95
+odds.begins                               50 %      model         0..95
 window.warmDays                           27 C      practice      20..35
 window.warmUntil                          30 d      practice      0..90
 window.hotAhead                            2 d      model         0.5..14
