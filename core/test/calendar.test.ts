@@ -63,7 +63,7 @@ describe('turf that is not sown', () => {
     ])
     expect(day(late, 'scarify')! > '2028-03-15', day(late, 'scarify')).toBe(true)
   })
-  it('warm turf in late summer: its blades go now, its hard cut waits for spring; beside it cool turf is sown', () => {
+  it('warm turf in late summer: its blades go now, and its hard cut, whose spring is over, is only offered; beside it cool turf is sown', () => {
     const p = plan('2027-08-25', { latitude: 36, frost: '5 Nov' }, [
       {
         present: ['tall-fescue'],
@@ -73,7 +73,7 @@ describe('turf that is not sown', () => {
       { ...full, present: ['bermudagrass'], heightOfCut: 30, thatch: 20 },
     ])
     expect(day(p, 'scarify', 'z2')! <= '2027-09-10', day(p, 'scarify', 'z2')).toBe(true)
-    expect(day(p, 'cut-second', 'z2')! > '2028-03-01', day(p, 'cut-second', 'z2')).toBe(true)
+    expect(day(p, 'cut-second', 'z2')).toBeUndefined()
     expect(day(p, 'sow')! < '2027-09-25', day(p, 'sow')).toBe(true)
   })
   it('turf is laid all summer where somebody waters', () => {
@@ -81,6 +81,13 @@ describe('turf that is not sown', () => {
       { cover: { wanted: 20, weeds: 60, moss: 10, bare: 10 }, sowing: 'turf' },
     ])
     expect(daysBetween('2027-07-15', day(p, 'turf')!)).toBeLessThan(14)
+  })
+  it('cool turf is laid in winter too, while the soil is not frozen', () => {
+    const bare = { cover: { wanted: 5, weeds: 5, moss: 0, bare: 90 }, sowing: 'turf' as const }
+    const mild = plan('2027-11-01', { latitude: 53, longitude: -1, frost: '5 Nov' }, [bare])
+    expect(day(mild, 'turf')! < '2027-11-10', day(mild, 'turf')).toBe(true)
+    const frozen = plan('2027-12-20', { latitude: 47, sea: '800 km', frost: '25 Sep' }, [bare])
+    expect(day(frozen, 'turf')! > '2028-03-01', day(frozen, 'turf')).toBe(true)
   })
   it('feed goes by its own season: cool turf late into autumn, warm turf not in the weeks before frost', () => {
     const fed = (today: string, site: object, present: string) =>

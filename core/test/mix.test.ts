@@ -140,6 +140,18 @@ describe('which grass goes where (common practice)', () => {
       says: expect.stringContaining('h of sun') as string,
     })
   })
+  it('where a tree has gone the old shade grass no longer leads alone', () => {
+    const mixAt = (treeGone: boolean) =>
+      planOf(
+        {
+          site: { latitude: 45, longitude: -93, frost: '10 Oct' },
+          zones: [zone({ present: ['creeping-red-fescue'], sunHours: 9, treeGone })],
+        },
+        { today: '2027-08-02' },
+      ).zones[0]!.seed!.mix.map((m) => m.grass)
+    expect(mixAt(false)).toEqual(['creeping-red-fescue'])
+    expect(mixAt(true)).toContain('perennial-ryegrass')
+  })
   it('a sward of one grass that spreads, too late for more of it, is left to close by itself; a thin one, and one that only tufts, is sown', () => {
     const on = (change: Partial<ZoneDraft>) =>
       planOf({ zones: [zone(change)] }, { today: '2027-03-03' }).zones[0]!.approach.chosen

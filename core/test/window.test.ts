@@ -108,7 +108,7 @@ const TRANSITION = { latitude: 38.5, frost: '25 Oct' }
 const HOT = { latitude: 33, frost: '1 Dec' }
 const NO_FROST = { latitude: 25 }
 const FAR_NORTH = { latitude: 60, sea: '20 km' }
-const HIGH = { latitude: 46, elevation: '2200 m' }
+const HIGH = { latitude: 46, elevation: '3500 m' }
 const LAKES = { latitude: -44.2, frost: '25 Apr' }
 const SOUTH_COAST = { latitude: -41, sea: '3 km' }
 const MILD_COAST = { latitude: -34, sea: '5 km' }
@@ -496,7 +496,7 @@ describe('the season a sowing is taken in', () => {
     expect(live.packages.find((p) => p.plants)!.sowDay.slice(0, 7)).toBe('2027-08')
   })
   it('in high country the warmest weeks are the season, not a high summer to be passed over', () => {
-    const site = { latitude: 39, elevation: '2200 m', frost: '15 Sep' }
+    const site = { latitude: 39, elevation: '3000 m', frost: '15 Sep' }
     const plan = planOf({ site, zones: [zone({ present: [] })] }, { today: '2027-05-20' })
     const pack = plan.packages[0]!
     expect([pack.verdict, pack.sowDay.slice(0, 4)]).toEqual(['', '2027'])

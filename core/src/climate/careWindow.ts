@@ -351,7 +351,7 @@ export function careWindow(
     if (s < v.turfSoil) return ['shut', 'frozen']
     if (s < v.springSoil) return ['open', 'turf-rests']
     if (high < v.springTo) return ['open', 'good-work']
-    return watered ? ['marginal', 'warm'] : ['shut', 'between-dry']
+    return watered ? ['open', 'warm'] : ['shut', 'between-dry']
   }
   const judge = (day: Judged, i: number): Verdict => {
     if (care === 'turf') return turf(day)

@@ -190,7 +190,7 @@ interface Lines {
   up: Float64Array
   /** Only grasses that lie dormant well are wanted in it. */
   liesDormant: boolean
-  /** Cool grass over a sward that lives: the ground is held whatever comes of the seed. */
+  /** Quick grass over a sward that lives: the ground is held whatever comes of the seed. */
   bearsLate: boolean
 }
 
@@ -341,7 +341,7 @@ export function sowingWindow(
     longest: odds.longest,
     up,
     liesDormant: parts.every((p) => liesDormant(trace.grass(p.grass)) || p.share < WANTED_FROM),
-    bearsLate: over && !warm && purpose === 'lawn',
+    bearsLate: over && lead === 'cool',
   }
   const lastOf = (season: FrostSeason) =>
     schools.stands === 'degree-days' &&

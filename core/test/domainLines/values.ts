@@ -436,6 +436,7 @@ care.feedMean 5 C practice 0..12
 care.greensUp 60 d model 14..120
 care.heat 30 C practice 24..38
 care.lastWeeks                       21 d         model         0..42
+care.turfSoil 3 C practice 0..10
 care.springSoil 8.5 C practice 4..14
 care.springTo 23 C practice 16..30
 care.warmSoil 18 C practice 14..24
@@ -462,6 +463,7 @@ odds.longest                              42 d      practice      21..120
 odds.weeds                                35 %      model         0..90
 soil.warmer                                1 C      practice      -1..4
 climate.maritime                           2 C      model         0..5
+climate.height                             4 C      model         2..10
 climate.inlandCold                       2.5 C      model         0..6
 mix.most                                   3 1      practice      1..5
 mix.step                                   5 %      practice      5..20

@@ -1,5 +1,4 @@
 import { daysBetween } from '../../calendar/day.ts'
-import { choiceValues } from '../../climate/choiceValues.ts'
 import { liesDormant } from '../../climate/sowingLines.ts'
 import type { Grass } from '../../reference/grasses.ts'
 import { lightLines } from '../../reference/siteValues.ts'
@@ -92,14 +91,10 @@ function tooLate(
       ? say`it wants sowing by ${onDay(last)}, and no good day is left until then`
       : null
   const wanted = say`it wanted sowing by ${onDay(last)}`
-  if (!isOfThePlace(g, r) || daysBetween(last, sowingFrom) > trace.value(lateValues.told))
-    return wanted
-  // A few days late is a matter of odds, where it is the grass of the place: over a sward that lives
-  // it is sown where they are fair.
-  const odds = oddsNow(g)
-  return sowing === 'over' && odds >= trace.value(choiceValues.worthLate)
-    ? null
-    : say`${wanted}; sown on ${onDay(sowingFrom)} it succeeds in ${odds} years of 100`
+  // A few days late is a matter of odds, where it is the grass of the place.
+  return isOfThePlace(g, r) && daysBetween(last, sowingFrom) <= trace.value(lateValues.told)
+    ? say`${wanted}; sown on ${onDay(sowingFrom)} it succeeds in ${oddsNow(g)} years of 100`
+    : wanted
 }
 
 export const lateValues = tradeValues('late', {
