@@ -72,7 +72,10 @@ describe('ways planned whole', () => {
   it('says which is surest and soonest, or that one alone closes the ground, or that none does', () => {
     expect(waysOf(bare).whole.says).toContain('Returf: the surest and soonest right.')
     expect(waysOf({}).whole.says).toBe('Overseed is the only way here that closes the open ground.')
-    const summer = waysOf({ site: { latitude: 38, frost: '1 Oct' }, watering: 'nobody', waterer: '' }, '2027-07-05')
+    const summer = waysOf(
+      { site: { latitude: 38, frost: '1 Oct' }, watering: 'nobody', waterer: '' },
+      '2027-07-05',
+    )
     expect(summer.whole.says).toMatch(/^No way here closes .* nearest: \d+ years in a hundred\.$/)
     const full = { zones: [zone({ cover: { wanted: 94, weeds: 4, moss: 0, bare: 2 } })] }
     expect(waysOf(full).whole.says).toContain('Little is open here')

@@ -203,7 +203,7 @@ p {
 .row,
 .line {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(8rem, 100%), 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(7rem, 100%), 1fr));
   gap: 0.3rem 0.9rem;
   align-items: end;
 }
@@ -212,6 +212,7 @@ p {
   align-items: center;
 }
 .strip {
+  align-items: start;
   grid-template-columns: 1.5fr 0.8fr 1fr 0.8fr 0.8fr auto;
 }
 /* A feed has its grade beside it: two lines, what is spread above what was tried. */
@@ -224,11 +225,17 @@ p {
 .strip.fed > :last-child {
   grid-area: 1 / 5;
 }
+.strip > :last-child {
+  align-self: center;
+}
 h3 {
   font-size: 0.9375rem;
   padding-top: 0.4rem;
 }
 @media (max-width: 480px) {
+  .bags {
+    grid-template-columns: 1fr;
+  }
   .strip,
   .strip.fed {
     grid-template-columns: 1fr 1fr;

@@ -234,7 +234,7 @@ p {
   order: 1;
   grid-column: 1 / -1;
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(9rem, 100%), 13rem));
+  grid-template-columns: repeat(auto-fit, minmax(min(8rem, 100%), 13rem));
   gap: 0.3rem 0.8rem;
 }
 .pack {
@@ -281,6 +281,9 @@ p {
   }
   .product > * {
     min-width: 0;
+  }
+  .label {
+    grid-template-columns: 1fr 1fr;
   }
 }
 @media (max-width: 640px) {
