@@ -16,6 +16,13 @@ export const worthValues = tradeValues('worth', {
   bareWait: value(5, '1', 'model', 'and each that ground lies bare until its quick cover', [0, 20]),
   dueWait: value(2, '1', 'model', 'and each day that due work waits', [0, 10]),
   marginal: value(25, '1', 'model', 'A marginal day costs', [5, 60]),
+  thirsty: value(
+    4,
+    '1',
+    'model',
+    'A sowing in warm weather, to be watered more often, costs',
+    [0, 30],
+  ),
   heatLine: value(24, 'C', 'model', 'Heat ahead counts from usual days of', [18, 32]),
   heat: value(4, '1', 'model', 'and costs for each °C over it in the weeks ahead', [0, 15]),
   dry: value(3, '1', 'model', 'or where nobody waters, six degrees sooner', [0, 15]),
@@ -58,6 +65,8 @@ export interface WorthBrief {
 
 /** Reasons of a marginal day that the odds of a sowing have in them. */
 const IN_ODDS: readonly Reason[] = ['spring', 'late', 'past-rule', 'after-frosts', 'squeezed', 'warm', 'heat-ahead'] // prettier-ignore
+/** Those of them in which seed is watered more often: a cooler day of like odds is better. */
+const THIRSTY: readonly Reason[] = ['squeezed', 'warm']
 /** Most a day is worth. */
 const WHOLE = 100
 
@@ -76,8 +85,12 @@ export function worthOfDay(b: WorthBrief, i: number, trace: Trace): PartOfWorth[
   const odds = b.care === null ? b.odds(i) : null
   parts.push({ part: 'odds', points: odds?.succeed ?? WHOLE })
   if (odds) less('in-time', (odds.succeed - odds.inTime) / 2)
-  if (state === 'marginal' && !(odds && IN_ODDS.includes(b.window.reasons[i]!)))
-    less('marginal', v.marginal)
+  const reason = b.window.reasons[i]!
+  if (state === 'marginal')
+    less(
+      'marginal',
+      !odds || !IN_ODDS.includes(reason) ? v.marginal : THIRSTY.includes(reason) ? v.thirsty : 0,
+    )
   if (b.care === 'open' || b.care === 'light') for (const p of weather(b, i, trace)) parts.push(p)
   const weeks = i / 7
   const waited = Math.min(weeks, v.waitLong) + Math.max(0, weeks - v.waitLong) / 3

@@ -15,7 +15,7 @@ export const worthRule = procedure({
   label: 'Worth of the day',
   unit: '1',
   standing: 'model',
-  says: 'A day is worth the years in a hundred in which what is sown on it succeeds, or 100 where nothing is sown; less {wait} for each week of waiting (a third of that after {waitLong}; {dueWait} for each day of due work), {marginal} for a marginal day; for turf that is opened, {heat} for each degree over {heatLine} in the {ahead} after it ({dry} where nobody waters), {closing} for each day short of {closes} before frost, {weeds} for the weeds of spring; and {visit} more where the crew is there anyway. The day of the highest worth on which everything holds is taken.',
+  says: 'A day is worth the years in a hundred in which what is sown on it succeeds, or 100 where nothing is sown; less {wait} for each week of waiting (a third of that after {waitLong}; {dueWait} for each day of due work), {marginal} for a marginal day whose risk is not in those years, {thirsty} for warm weather in which seed is watered more often; for turf that is opened, {heat} for each degree over {heatLine} in the {ahead} after it ({dry} where nobody waters), {closing} for each day short of {closes} before frost, {weeds} for the weeds of spring; and {visit} more where the crew is there anyway. The day of the highest worth on which everything holds is taken.',
   values: worthValues,
   inputs: { day: 'date', cutOff: 'date?' },
   steps: 'the parts, added; shown from 1 to 100',

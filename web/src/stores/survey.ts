@@ -73,6 +73,8 @@ export const useSurvey = defineStore('survey', () => {
   async function cast() {
     const [draft, key, over] = [job.draft, lightKey.value, season.value]
     if (!draft || !over || key === done) return
+    // From here on the map shown is no longer the one that was done.
+    done = ''
     const mine = ++asked
     stopped.value = false
     failure.value = ''
