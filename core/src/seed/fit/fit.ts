@@ -68,17 +68,7 @@ function ruledOut(g: Grass, ground: FitGround): Message | null {
 /** Why a grass is too late; null while it is not. */
 function tooLate(
   g: Grass,
-  {
-    r,
-    sowing,
-    sowingFrom,
-    lastSowing,
-    shutToLast,
-    untilSpring,
-    tooSlow,
-    oddsNow,
-    trace,
-  }: FitGround,
+  { r, sowingFrom, lastSowing, shutToLast, untilSpring, tooSlow, oddsNow, trace }: FitGround,
 ): Message | null {
   if (tooSlow(g)) return 'it is too slow for spring here: the heat comes before it stands'
   // Sown to lie dormant, the last day of autumn does not matter: only whether it lies.
