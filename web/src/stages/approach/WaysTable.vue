@@ -68,6 +68,13 @@ const FIT: Record<Way['fit'], string> = {
   dearer: 'more work',
   possible: 'another way',
 }
+/** Beside the way that is asked for: by hours, and by price as soon as both have one. */
+const fit = (w: Way) => {
+  const asked = ways.value.find((o) => o.fit === 'suggested')
+  const [own, theirs] = [planned(w)?.money, asked && planned(asked)?.money]
+  if (w.fit === 'suggested' || !own || !theirs) return FIT[w.fit]
+  return own.price < theirs.price ? 'cheaper' : own.price > theirs.price ? 'dearer' : 'same price'
+}
 const names = (kinds: StepKind[], sown: boolean) =>
   kinds
     .filter((k) => !OPERATIONS[k].quiet)
@@ -119,9 +126,7 @@ const shown = computed(() => {
             <th v-for="w in shown" :key="w.approach" :class="{ chosen: chosen(w) }">
               <button type="button" :aria-pressed="chosen(w)" @click="emit('take', w.approach)">
                 <b>{{ APPROACH_NAMES[w.approach].split(':')[0] }}</b>
-                <span class="small fit">{{
-                  chosen(w) ? `${FIT[w.fit]} · chosen` : FIT[w.fit]
-                }}</span>
+                <span class="small fit">{{ chosen(w) ? `${fit(w)} · chosen` : fit(w) }}</span>
               </button>
             </th>
           </tr>
