@@ -133,7 +133,7 @@ test('the firm’s words and units reach every screen', async ({ page }) => {
   await go(page, `/jobs/${id}/order`)
   await expect(page.getByText('Core aerate', { exact: true })).toBeVisible()
   await go(page, `/jobs/${id}/findings`)
-  await expect(page.getByText('Verticut before seed.').first()).toBeVisible()
+  await expect(page.getByText('Verticut, and before any seed.').first()).toBeVisible()
   await expect(page.getByText('0.59 in > 0.47 in')).toBeVisible()
   await go(page, '/yard')
   await page.getByText('scarify, hollow-tine').click()
