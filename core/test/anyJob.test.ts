@@ -139,7 +139,7 @@ describe('of any job', () => {
             s.kind !== 'later' &&
             sow.state === 'planned' &&
             p.schools.late === 'stop' &&
-            !said(p.notices).some((n) => /past the last day/.test(n.title + n.says))
+            s.window.find((w) => w.from <= sow.chosen && sow.chosen <= w.to)?.reason !== 'past-rule'
           )
             expect(sow.chosen <= String(s.cutOff.value)).toBe(true)
           if (s.kind !== 'later')

@@ -3,9 +3,9 @@ import type { Job } from '../entities/job.ts'
 import { findingOf, type Finding } from '../findings/finding.ts'
 import { startOverLine } from '../findings/findInZone.ts'
 import {
-  livesThere,
-  healsItself,
+  closesGaps,
   knitsItself,
+  livesThere,
   onlyPassing,
   stolonOnly,
 } from '../findings/findingAsks.ts'
@@ -145,9 +145,9 @@ function byReadings(brief: Brief): { approach: ApproachId; why: Message } {
   // Who asks for one patch is not sold a whole lawn.
   const spared = job.aims.includes('mend-patch') && (brief.patchApart || bare > 0)
   // Warm turf that spreads closes small gaps by itself.
-  const heals = healsItself(r) && !patch && bare < trace.value(coverLines.gaps)
-  const knits = knitsItself(r, trace)
-  if (cover < trace.value(coverLines.thin) && !spared && !(knits && !set && !patch))
+  const heals = closesGaps(r, trace) && !patch
+  const knits = heals && !set && knitsItself(r, trace)
+  if (cover < trace.value(coverLines.thin) && !spared && !knits)
     return set
       ? {
           approach: 'plugs',

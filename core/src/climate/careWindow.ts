@@ -244,8 +244,8 @@ export const careRules = {
 
 /**
  * Work that is not sown: opening and dressing; light work (a thin dressing, spiking, one light
- * pass); laying cool turf; a hard cut of warm turf; feeding; a pre-emergence in spring, in autumn or in either; and
- * what has no season but is done when it is due.
+ * pass); laying cool turf; a hard cut of warm turf; feeding; a pre-emergence in spring, in autumn or
+ * in either; and what has no season but is done when it is due.
  */
 export type Care = 'open' | 'light' | 'turf' | 'scalp' | 'feed' | 'barrier' | 'barrier-spring' | 'barrier-autumn' | 'due' // prettier-ignore
 

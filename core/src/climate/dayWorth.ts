@@ -64,8 +64,8 @@ export interface WorthBrief {
 }
 
 /** Reasons of a marginal day that the odds of a sowing have in them. */
-const IN_ODDS: readonly Reason[] = ['spring', 'late', 'past-rule', 'after-frosts', 'squeezed', 'warm', 'heat-ahead'] // prettier-ignore
-/** Those of them in which seed is watered more often: a cooler day of like odds is better. */
+const IN_ODDS: readonly Reason[] = ['spring', 'late', 'past-rule', 'after-frosts', 'heat-ahead']
+/** So they have these, in which seed is watered more often: a cooler day of like odds is better. */
 const THIRSTY: readonly Reason[] = ['squeezed', 'warm']
 /** Most a day is worth. */
 const WHOLE = 100
@@ -86,11 +86,8 @@ export function worthOfDay(b: WorthBrief, i: number, trace: Trace): PartOfWorth[
   parts.push({ part: 'odds', points: odds?.succeed ?? WHOLE })
   if (odds) less('in-time', (odds.succeed - odds.inTime) / 2)
   const reason = b.window.reasons[i]!
-  if (state === 'marginal')
-    less(
-      'marginal',
-      !odds || !IN_ODDS.includes(reason) ? v.marginal : THIRSTY.includes(reason) ? v.thirsty : 0,
-    )
+  if (state === 'marginal' && !(odds && IN_ODDS.includes(reason)))
+    less('marginal', odds && THIRSTY.includes(reason) ? v.thirsty : v.marginal)
   if (b.care === 'open' || b.care === 'light') for (const p of weather(b, i, trace)) parts.push(p)
   const weeks = i / 7
   const waited = Math.min(weeks, v.waitLong) + Math.max(0, weeks - v.waitLong) / 3

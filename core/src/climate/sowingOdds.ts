@@ -231,13 +231,19 @@ const trialOf = (
   warmth: warmthOf(place, sums, grass.thermal.base),
 })
 
-/** Where the year of a day lies among all: evenly spread, and alike at each asking. */
-const yearOf = (sown: number): number =>
-  (((Math.floor(sown / YEAR_DAYS) * 83) % SIMULATED_YEARS) + 0.5) / SIMULATED_YEARS
+/**
+ * Where a year lies among all, 0 to 1: evenly spread, and alike at each asking. Each `step` puts them
+ * in another order.
+ */
+const spreadOver = (year: number, step: number): number =>
+  (((year * step) % SIMULATED_YEARS) + 0.5) / SIMULATED_YEARS
+/** Orders in which frost, weeds and the day it is right by go through the years. */
+const [BY_FROST, BY_WEEDS, BY_DAY] = [83, 37, 61]
 
 /** What fails a sowing on a day of the simulation; null where it succeeds. */
 function outcome({ place, sums, grass, brief, v, warmth }: Trial, sown: number): Cause | null {
-  const days = place.years.days
+  const { days } = place.years
+  const year = Math.floor(sown / YEAR_DAYS)
   const up = upOn(warmth, sown, grass.thermal.theta, v.longest)
   if (up === Infinity) return 'cold'
   // Seed that lies two weeks in soil too cold for it rots or is lost.
@@ -255,7 +261,8 @@ function outcome({ place, sums, grass, brief, v, warmth }: Trial, sown: number):
         ? (frost - sown) / (brief.lead ?? grass.lead)
         : (sums.growth[frost]! - sums.growth[up]!) / v.growth
     // Seedlings are not all lost for a day that is wanting: the fewer days, the fewer years.
-    if (share < 1 && share <= v.begins / 100 + (1 - v.begins / 100) * yearOf(sown)) return 'frost'
+    if (share < 1 && share <= v.begins / 100 + (1 - v.begins / 100) * spreadOver(year, BY_FROST))
+      return 'frost'
   }
   const borne = brief.watered ? v.hotDaysWatered : v.hotDaysDry
   if (
@@ -267,11 +274,7 @@ function outcome({ place, sums, grass, brief, v, warmth }: Trial, sown: number):
     return 'dry'
   // Which of the spring sowings weeds spoil is spread evenly over the years.
   const spring = grass.season === 'cool' && brief.lawn && !falling
-  if (
-    spring &&
-    (((Math.floor(sown / YEAR_DAYS) * 37) % SIMULATED_YEARS) * 100) / SIMULATED_YEARS < v.weeds
-  )
-    return 'weeds'
+  if (spring && spreadOver(year, BY_WEEDS) * 100 < v.weeds) return 'weeds'
   return null
 }
 
@@ -283,9 +286,6 @@ export interface DayOdds {
   inTime: number
   fails: Record<Cause, number>
 }
-
-/** Where a year lies between the soonest and the latest: evenly spread, and alike at each asking. */
-const spreadOver = (year: number): number => (((year * 61) % SIMULATED_YEARS) + 0.5) / SIMULATED_YEARS // prettier-ignore
 
 function oddsOn(trial: Trial, day: number): DayOdds {
   const odds: DayOdds = { years: SIMULATED_YEARS, succeed: 0, inTime: 0, fails: byCause(() => 0) }
@@ -305,7 +305,7 @@ function oddsOn(trial: Trial, day: number): DayOdds {
     }
     const up = upOn(warmth, sown, grass.thermal.theta, v.longest) - sown
     const { soonest, latest } = daysToUse(grass, up)
-    if (soonest + (latest - soonest) * spreadOver(year) <= within) odds.inTime++
+    if (soonest + (latest - soonest) * spreadOver(year, BY_DAY) <= within) odds.inTime++
   }
   return odds
 }

@@ -26,8 +26,8 @@ import {
   nothingLasts,
   onlyPassing,
   operationsOf,
-  stolonOnly,
   knitsItself,
+  stolonOnly,
 } from './findingAsks.ts'
 import { seenInZone, wantsTrueSurface } from './seenInZone.ts'
 
@@ -55,7 +55,7 @@ export function findInZone(
   schools: Schools,
   year: number,
   trace: Trace,
-  { resting, cutOver }: { resting: boolean; cutOver: boolean } = { resting: true, cutOver: false },
+  { resting, cutOver }: { resting: boolean; cutOver: boolean },
 ): Finding[] {
   const measured = [
     coverFinding(r, schools, trace),
@@ -131,16 +131,16 @@ function coverFinding(r: ZoneReadings, schools: Schools, trace: Trace): Found {
         ...outcomes[word]!,
         asks: 'Open the canopy before anything is sown: in this light it does not last.',
       }
-  else if (knitsItself(r, trace) && !stolonOnly(r))
-    outcomes.thin = {
-      verdict: 'act',
-      says: say`Above the ${line} line, and its runners fill what is open.`,
-      asks: 'Keep weeds out, feed and water it through its summer: no seed.',
-    }
   else if (stolonOnly(r))
     outcomes.thin = {
       ...sure(outcomes.thin),
       asks: 'Fill the gaps with runners or plugs of the turf there.',
+    }
+  else if (knitsItself(r, trace))
+    outcomes.thin = {
+      verdict: 'act',
+      says: say`Above the ${line} line, and its runners fill what is open.`,
+      asks: 'Keep weeds out, feed and water it through its summer: no seed.',
     }
   const figure = trace.work(
     findingRules.cover,

@@ -70,15 +70,16 @@ export const isGreen = (r: ZoneReadings, trace: Trace): boolean =>
 export const healsItself = (r: ZoneReadings): boolean =>
   r.present.length > 0 && r.present.every((g) => g.season === 'warm' && g.spreads)
 
+/** Whether its gaps are small enough to close so. */
+export const closesGaps = (r: ZoneReadings, trace: Trace): boolean =>
+  healsItself(r) && (r.bare === null ? 0 : num(r.bare)) < trace.value(coverLines.gaps)
+
 /**
  * Warm turf that spreads and covers most of its ground: what is open closes by its own runners in a
  * summer, without seed.
  */
 export const knitsItself = (r: ZoneReadings, trace: Trace): boolean =>
-  healsItself(r) &&
-  r.wanted !== null &&
-  num(r.wanted) >= trace.value(coverLines.heals) &&
-  (r.bare === null ? 0 : num(r.bare)) < trace.value(coverLines.gaps)
+  closesGaps(r, trace) && r.wanted !== null && num(r.wanted) >= trace.value(coverLines.heals)
 
 const STAYS_OPEN: Message = 'Nothing sown lasts in this light: what blades open here stays open.'
 const DARK: Message = 'Grass is the wrong plant in this light: work on it is money lost.'

@@ -571,7 +571,7 @@ worth.waitLong                            12 wk     model         2..52
 worth.bareWait                             5 1      model        0..20
 worth.dueWait                              2 1      model         0..10
 worth.marginal                            25 1      model         5..60
-worth.thirsty 4 1 model 0..30
+worth.thirsty                              4 1      model         0..30
 worth.heatLine                            24 C      model         18..32
 worth.heat                                 4 1      model         0..15
 worth.dry                                  3 1      model         0..15

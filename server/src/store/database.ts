@@ -43,7 +43,7 @@ interface Connection {
 const MOST_STATEMENTS = 300
 /**
  * Keeps statements that read or write rows for the next who asks the same: to prepare one takes
- * longer than to read a job by it. SQLite makes them anew by itself where a table has changed.
+ * nearly as long as to read a job by it. SQLite makes them anew by itself where a table has changed.
  */
 function keepStatements(connection: Connection): void {
   const prepare = connection.prepare.bind(connection)
